@@ -1,0 +1,55 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { showBand, showInchFraction, showTorque, showTorqueIn } from './display.ts';
+import { roundTo } from './rounding.ts';
+import { fromBase, toBase } from './unit.ts';
+
+describe('torque in both systems', () => {
+  it('shows the shop’s system first', () => {
+    expect(showTorque(62, 'metric')).toEqual({
+      first: { number: '62', unit: 'N·m' },
+      second: { number: '45.7', unit: 'lbf·ft' },
+    });
+    expect(showTorque(toBase(46, 'lbf·ft'), 'inch').first).toEqual({ number: '46', unit: 'lbf·ft' });
+  });
+  it('uses inch-pounds for small joints', () => {
+    expect(showTorque(toBase(90, 'lbf·in'), 'inch').first).toEqual({ number: '90', unit: 'lbf·in' });
+  });
+  it('never shows a figure outside the accepted band', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0.5, max: 900, noNaN: true }),
+        fc.double({ min: 0.002, max: 0.2, noNaN: true }),
+        (nm, share) => {
+          const band = { minNm: nm * (1 - share), maxNm: nm * (1 + share) };
+          for (const unit of ['N·m', 'lbf·ft', 'lbf·in', 'kgf·m'] as const) {
+            const shown = toBase(Number(showTorqueIn(nm, unit, band).number), unit);
+            expect(shown).toBeGreaterThanOrEqual(band.minNm - 1e-9);
+            expect(shown).toBeLessThanOrEqual(band.maxNm + 1e-9);
+            const ends = showBand(band.minNm, band.maxNm, unit);
+            expect(Number(ends.min)).toBeGreaterThanOrEqual(fromBase(band.minNm, unit) - 1e-6);
+            expect(Number(ends.max)).toBeLessThanOrEqual(fromBase(band.maxNm, unit) + 1e-6);
+          }
+        },
+      ),
+    );
+  });
+});
+
+describe('inch fractions', () => {
+  it.each([
+    [9.525, '3/8'],
+    [38.1, '1-1/2'],
+    [25.4, '1'],
+    [9.921875, '25/64'],
+    [0, '0'],
+    [-6.35, '-1/4'],
+  ])('%d mm is %s in', (mm, text) => expect(showInchFraction(mm)).toBe(text));
+});
+
+it('rounds halves away from zero', () => {
+  expect(roundTo(1.005, 2)).toBe(1.01);
+  expect(roundTo(-2.5, 0)).toBe(-3);
+  expect(roundTo(0, 3)).toBe(0);
+  expect(roundTo(1e-7, 2)).toBe(0);
+});

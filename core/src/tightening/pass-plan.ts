@@ -1,0 +1,35 @@
+/** One round over a group. `verify` is the second look at full torque: it proves, it does not tighten. */
+export type Pass = { kind: 'tighten'; fraction: number } | { kind: 'verify' };
+
+/** Stage fractions in force when neither kit nor shop says otherwise: half, then full. Chosen by the trade brief. */
+export const DEFAULT_STAGES: readonly number[] = [0.5, 1];
+
+/** From this many stations a second, identical pass is made by default (common practice, no source). */
+export const VERIFY_FROM = 4;
+
+/** What a kit or a shop may say of the rounds over a group. */
+export interface PassRule {
+  /** Rising shares of the final torque; the last is 1. */
+  stages?: readonly number[];
+  verify?: boolean;
+}
+
+/**
+ * The rounds over a group: the stages in rising order, then a verify pass where one is wanted.
+ *
+ * Small groups (fewer than four) go straight to full torque unless the kit prints stages.
+ *
+ * @param stationCount - stations in the group
+ * @param kit - what the kit prints; wins
+ * @param shop - the shop's habit
+ */
+export function passPlan(stationCount: number, kit: PassRule, shop: PassRule = {}): Pass[] {
+  const many = stationCount >= VERIFY_FROM;
+  const stages = kit.stages ?? (many ? (shop.stages ?? DEFAULT_STAGES) : [1]);
+  const verify = kit.verify ?? (many && (shop.verify ?? true));
+  const passes: Pass[] = stages.map((fraction) => ({ kind: 'tighten', fraction }));
+  return verify ? [...passes, { kind: 'verify' }] : passes;
+}
+
+/** The share of the final torque a pass aims at. */
+export const passFraction = (pass: Pass): number => (pass.kind === 'verify' ? 1 : pass.fraction);

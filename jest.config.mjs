@@ -1,0 +1,26 @@
+/** Unit tests run beside their sources; server tests need the database that scripts/test.mjs starts. */
+const transform = {
+  '^.+\\.tsx?$': [
+    '@swc/jest',
+    {
+      jsc: {
+        target: 'es2022',
+        parser: { syntax: 'typescript', tsx: true, decorators: true },
+        transform: { react: { runtime: 'automatic' }, legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false },
+      },
+      module: { type: 'es6' },
+    },
+  ],
+};
+const common = { extensionsToTreatAsEsm: ['.ts', '.tsx'], transform, testEnvironment: 'node' };
+
+export default {
+  projects: [
+    {
+      ...common,
+      displayName: 'unit',
+      testMatch: ['<rootDir>/{core,contract,devices,demo,web}/**/*.test.ts', '<rootDir>/web/**/*.test.tsx'],
+    },
+    { ...common, displayName: 'server', testMatch: ['<rootDir>/server/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'] },
+  ],
+};
