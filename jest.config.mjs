@@ -5,8 +5,14 @@ const transform = {
     {
       jsc: {
         target: 'es2022',
+        experimental: { keepImportAttributes: true },
         parser: { syntax: 'typescript', tsx: true, decorators: true },
-        transform: { react: { runtime: 'automatic' }, legacyDecorator: true, decoratorMetadata: true, useDefineForClassFields: false },
+        transform: {
+          react: { runtime: 'automatic' },
+          legacyDecorator: true,
+          decoratorMetadata: true,
+          useDefineForClassFields: false,
+        },
       },
       module: { type: 'es6' },
     },
@@ -21,6 +27,10 @@ export default {
       displayName: 'unit',
       testMatch: ['<rootDir>/{core,contract,devices,demo,web}/**/*.test.ts', '<rootDir>/web/**/*.test.tsx'],
     },
-    { ...common, displayName: 'server', testMatch: ['<rootDir>/server/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'] },
+    {
+      ...common,
+      displayName: 'server',
+      testMatch: ['<rootDir>/server/**/*.test.ts', '<rootDir>/scripts/**/*.test.ts'],
+    },
   ],
 };

@@ -1,10 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { all, create } from 'mathjs';
+import { all, create, type FactoryFunctionMap } from 'mathjs';
 import { parsePrinted, unitFromSpelling } from './parse-printed.ts';
 import { convert, fromBase, toBase, UNITS, type UnitName } from './unit.ts';
 
-const math = create(all);
+const math = create(all as FactoryFunctionMap);
 
 /** The same unit in the reference library's spelling. */
 const REFERENCE: Partial<Record<UnitName, string>> = {

@@ -34,6 +34,3 @@ export const needsTorqueReading = (spec: TighteningSpec): boolean => spec.kind !
  */
 export const canBeVerified = (spec: TighteningSpec): boolean =>
   spec.kind === 'torque' || spec.kind === 'range' || spec.kind === 'targetWithMaximum';
-
-/** Kinds that can be brought up in stages: a torque value can be halved, a slot or a bearing setting cannot. */
-export const canBeStaged = (spec: TighteningSpec): boolean => canBeVerified(spec) || spec.kind === 'torqueAngle';

@@ -1,0 +1,34 @@
+/** The codes a request can fail with; each is a row in the server's table of statuses. */
+export type ProblemCode =
+  | 'badRequest'
+  | 'notSignedIn'
+  | 'wrongSecret'
+  | 'tooManyAttempts'
+  | 'notPermitted'
+  | 'crossOrigin'
+  | 'notFound'
+  | 'unknownVehicle'
+  | 'unknownKit'
+  | 'unknownJob'
+  | 'kitFaulty'
+  | 'kitRevisionExists'
+  | 'answersMissing'
+  | 'answerOutOfRange'
+  | 'specMissing'
+  | 'kitDoesNotFit'
+  | 'bayUnknown'
+  | 'tooLarge'
+  | 'storeUnavailable'
+  | 'internal';
+
+/** RFC 9457 problem details, with the facts of the case beside them. */
+export interface Problem {
+  type: string;
+  title: string;
+  status: number;
+  code: ProblemCode;
+  detail?: string;
+  requestId?: string;
+  /** Where in the input, for bad input. */
+  faults?: Array<{ path: string; message: string }>;
+}

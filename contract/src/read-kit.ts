@@ -1,0 +1,78 @@
+import type { z } from 'zod';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import { lintKit } from '#core/kit/lint-kit.ts';
+import { fail, ok, type Result } from '#core/result.ts';
+import { KitDocumentSchema } from './kit.ts';
+
+/** One fault of a kit file: where, and what. */
+export interface KitFileFault {
+  /** Path into the file, `stations[3].specs[0].printed`; empty for the file as a whole. */
+  path: string;
+  message: string;
+}
+
+const pathOf = (path: ReadonlyArray<PropertyKey>): string =>
+  path.reduce<string>(
+    (text, key) => (typeof key === 'number' ? `${text}[${key}]` : text === '' ? String(key) : `${text}.${String(key)}`),
+    '',
+  );
+
+const LINT_TEXT: Record<ReturnType<typeof lintKit>[number]['code'], string> = {
+  duplicateId: 'this id is used twice',
+  unknownItem: 'no packing-list line has this id',
+  unknownCompound: 'no compound has this id',
+  unknownStation: 'no station has this id',
+  unknownGroup: 'no joint group has this id',
+  unknownQuestion: 'no question has this id',
+  stationInNoGroup: 'this station belongs to no joint group',
+  stationInTwoGroups: 'this station belongs to more than one joint group',
+  orderIncomplete: 'the order must name every station of its group once',
+  stagesNotRising: 'stages must rise and end at 1',
+  verifyImpossible: 'no joint of this group can be pulled a second time to verify it',
+  bandEmpty: 'no torque can satisfy this: the lower end lies above the upper',
+  printedDisagrees: 'the printed value and the stored value differ by more than 2 %',
+  threadUnreadable: 'this is not a thread; a socket size is not one',
+  quantityBelowNeed: 'fewer pieces than the stations use',
+  choicesMissing: 'a choice needs at least two answers',
+  groupsInCircle: 'these groups wait for each other',
+};
+
+/** A union reports only "Invalid input"; its best branch's own words say more. */
+function leafIssues(issue: z.core.$ZodIssue): Array<{ path: PropertyKey[]; message: string }> {
+  if (issue.code !== 'invalid_union' || issue.errors.length === 0)
+    return [{ path: issue.path, message: issue.message }];
+  const closest = issue.errors.reduce((best, branch) => (branch.length < best.length ? branch : best));
+  return closest.flatMap(leafIssues).map((leaf) => ({ path: [...issue.path, ...leaf.path], message: leaf.message }));
+}
+
+/**
+ * Reads a kit file's text.
+ *
+ * @returns the kit, or every fault found, each with its path, in one go
+ */
+export function readKit(text: string): Result<KitDocument, { code: 'kitFaulty'; faults: KitFileFault[] }> {
+  let raw: unknown;
+  try {
+    raw = JSON.parse(text.replace(/^\uFEFF/, ''));
+  } catch (error) {
+    return fail({ code: 'kitFaulty', faults: [{ path: '', message: `not JSON: ${(error as Error).message}` }] });
+  }
+  const parsed = KitDocumentSchema.safeParse(raw);
+  if (!parsed.success) {
+    const faults = parsed.error.issues
+      .flatMap(leafIssues)
+      .map(({ path, message }) => ({ path: pathOf(path), message }));
+    return fail({ code: 'kitFaulty', faults });
+  }
+  const lint = lintKit(parsed.data);
+  if (lint.length > 0) {
+    return fail({
+      code: 'kitFaulty',
+      faults: lint.map(({ path, code, value }) => ({ path, message: `${LINT_TEXT[code]} (${value})` })),
+    });
+  }
+  return ok(parsed.data);
+}
+
+/** Writes a kit file; {@link readKit} gives back an equal document. */
+export const writeKit = (kit: KitDocument): string => `${JSON.stringify(kit, null, 2)}\n`;

@@ -1,0 +1,21 @@
+export type CompoundKind = 'threadlockerMedium' | 'threadlockerHigh' | 'antiSeize' | 'grease' | 'sealant' | 'retaining';
+
+/**
+ * Something put on a thread or face. Times are those of the product's own sheet, as the kit quotes them; a kit that
+ * quotes none leaves them out, and no clock runs on a guess.
+ */
+export interface Compound {
+  id: string;
+  name: string;
+  kind: CompoundKind;
+  /** From the bead to the last moment the joint may be tightened, minutes. */
+  workingWindowMin?: number;
+  /** From the bead to handling strength, minutes. */
+  fixtureMin?: number;
+  /** From the bead to full cure, hours. */
+  fullCureH?: number;
+}
+
+/** Compounds whose bead starts a clock: past the window the joint is cleaned and done again. */
+export const setsOnTheThread = (kind: CompoundKind): boolean =>
+  kind === 'threadlockerMedium' || kind === 'threadlockerHigh' || kind === 'retaining' || kind === 'sealant';

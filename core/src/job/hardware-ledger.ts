@@ -1,0 +1,102 @@
+import type { Plan, PlanItem } from '../kit/plan.ts';
+import { type JobState, lineState, stationState } from './job-state.ts';
+import { groupComplete } from './station-progress.ts';
+
+/** One line's balance: supplied = fitted + spare + scrapped + missing, or something is unaccounted for. */
+export interface LedgerLine {
+  item: PlanItem;
+  counted: boolean;
+  /** The larger of the sheet's quantity and the count, and what the shop added. */
+  supplied: number;
+  /** On the sheet and not in the bag. */
+  missing: number;
+  /** Counted beyond the sheet. */
+  over: number;
+  /** Standing in stations, or a part whose group is done. */
+  fitted: number;
+  scrapped: number;
+  /** Counted on the tray at the end; 0 until declared. */
+  spare: number;
+  /** Free to be used now: supplied − missing − scrapped − fitted. What the tray should hold. */
+  onTray: number;
+  /** supplied − fitted − spare − scrapped − missing; 0 when the line adds up. */
+  unaccounted: number;
+}
+
+const sum = (entries: ReadonlyArray<{ quantity: number }>): number =>
+  entries.reduce((total, entry) => total + entry.quantity, 0);
+
+/** Pieces of each line that stand in stations. */
+export function piecesInStations(plan: Plan, state: JobState): Map<string, number> {
+  const inUse = new Map<string, number>();
+  for (const station of plan.stations) {
+    if (stationState(state, station.id).stage === 'empty') continue;
+    for (const piece of station.stack) {
+      if (piece.kind === 'hardware') inUse.set(piece.item, (inUse.get(piece.item) ?? 0) + 1);
+    }
+  }
+  return inUse;
+}
+
+function ledgerLine(plan: Plan, state: JobState, item: PlanItem, inStations: number): LedgerLine {
+  const line = lineState(state, item.id);
+  const found = line.count?.found ?? 0;
+  const counted = line.count !== undefined;
+  const supplied = Math.max(item.quantity, found) + sum(line.shopStock);
+  const missing = counted ? Math.max(0, item.quantity - found) : 0;
+  const asPart = item.kind === 'part' && item.fittedWith !== undefined && groupComplete(plan, state, item.fittedWith);
+  const fitted =
+    inStations + (asPart ? Math.min(item.needed - inStations, supplied - missing - (line.count?.damaged ?? 0)) : 0);
+  const scrapped = (line.count?.damaged ?? 0) + sum(line.scrapped);
+  const spare = line.spare?.quantity ?? 0;
+  const onTray = supplied - missing - scrapped - fitted;
+  return {
+    item,
+    counted,
+    supplied,
+    missing,
+    over: Math.max(0, found - item.quantity),
+    fitted,
+    scrapped,
+    spare,
+    onTray,
+    unaccounted: onTray - spare,
+  };
+}
+
+/** The ledger of all pieces. Compounds are used up, not fitted, and stand outside it. */
+export function hardwareLedger(plan: Plan, state: JobState): LedgerLine[] {
+  const inStations = piecesInStations(plan, state);
+  return plan.items
+    .filter((item) => item.kind !== 'compound')
+    .map((item) => ledgerLine(plan, state, item, inStations.get(item.id) ?? 0));
+}
+
+/** Pieces of a line that may still be taken from the tray. */
+export function piecesOnTray(plan: Plan, state: JobState, item: PlanItem): number {
+  return ledgerLine(plan, state, item, piecesInStations(plan, state).get(item.id) ?? 0).onTray;
+}
+
+/** Which lines are short of what the stations need, and how many stations can be filled without them. */
+export interface Shortage {
+  item: PlanItem;
+  /** Pieces that the stations need beyond what is there. */
+  short: number;
+  /** Stations, in the plan's order, that will be left without. */
+  stations: string[];
+}
+
+/** Shortages known from the count: what does not stop the job is not one. */
+export function shortages(plan: Plan, state: JobState): Shortage[] {
+  return hardwareLedger(plan, state).flatMap((line) => {
+    if (!line.counted) return [];
+    const usable = line.supplied - line.missing - line.scrapped;
+    const short = line.item.needed - usable;
+    if (short <= 0) return [];
+    const users = plan.stations.filter((station) =>
+      station.stack.some((piece) => piece.kind === 'hardware' && piece.item === line.item.id),
+    );
+    const empty = users.filter((station) => stationState(state, station.id).stage === 'empty');
+    return [{ item: line.item, short, stations: empty.slice(-short).map((station) => station.id) }];
+  });
+}

@@ -1,0 +1,88 @@
+import type { AnswerValue } from '../kit/condition.ts';
+import type { LoadState } from './job-command.ts';
+import type { PullFacts } from './job-event.ts';
+import type { Person } from './role.ts';
+
+export interface Stamp {
+  atMs: number;
+  by: Person;
+}
+
+/** A pull as recorded, with what happened to it later. Nothing is ever taken out of the list. */
+export interface Pull extends PullFacts, Stamp {
+  id: string;
+  corrections: Array<{ from: number; to: number; reason: string } & Stamp>;
+  /** Taken back by the one who made it. */
+  withdrawn?: Stamp;
+  /** Made before the station was loosened again: proves nothing now. */
+  voided?: true;
+}
+
+/** `empty`: hole with nothing in it · `started`: by hand · `snug`: parts in firm contact. Torque is told by the pulls. */
+export type StationStage = 'empty' | 'started' | 'snug';
+
+export interface StationState {
+  stage: StationStage;
+  started?: Stamp;
+  bead?: Stamp & { compound: string; cleaned: boolean };
+  snugged?: Stamp & { tool: 'hand' | 'power' };
+  pulls: Pull[];
+  /** For joints without a figure: the stop was reached. */
+  stopConfirmed?: Stamp;
+  loosenings: Array<{ to: 'started' | 'out'; reason: string; spent: string[] } & Stamp>;
+  /** Refusals a lead lifted for this station since it was last loosened, by code. */
+  overrides: Record<string, { reason: string } & Stamp>;
+}
+
+export interface LineState {
+  count?: { found: number; damaged: number } & Stamp;
+  /** Added from the shop's own stock. */
+  shopStock: Array<{ quantity: number; reason: string } & Stamp>;
+  scrapped: Array<{ quantity: number; reason: string } & Stamp>;
+  /** Counted on the tray at the end. */
+  spare?: { quantity: number } & Stamp;
+}
+
+export interface Problem extends Stamp {
+  station?: string;
+  text: string;
+  cleared?: { how: string } & Stamp;
+}
+
+/** What this person may take back: only the last thing done, and only while nothing stands on it. */
+export type Undoable =
+  | { kind: 'count'; item: string; previous?: { found: number; damaged: number } }
+  | { kind: 'start'; station: string }
+  | { kind: 'pull'; station: string; pull: string };
+
+/** A job as its events left it. Keyed by station and line, so that events on different stations commute. */
+export interface JobState {
+  answers: Record<string, AnswerValue>;
+  answerChanges: Array<{ question: string; from?: AnswerValue; to: AnswerValue } & Stamp>;
+  lines: Record<string, LineState>;
+  stations: Record<string, StationState>;
+  load?: { state: LoadState; measuredMm?: number } & Stamp;
+  problems: Record<string, Problem>;
+  undoable: Record<string, Undoable | undefined>;
+  closed?: { signature: string; note?: string } & Stamp;
+}
+
+/** A job before anything happened. */
+export const emptyJob = (answers: Record<string, AnswerValue> = {}): JobState => ({
+  answers,
+  answerChanges: [],
+  lines: {},
+  stations: {},
+  problems: {},
+  undoable: {},
+});
+
+const EMPTY_STATION: StationState = { stage: 'empty', pulls: [], loosenings: [], overrides: {} };
+const EMPTY_LINE: LineState = { shopStock: [], scrapped: [] };
+
+/** A station's state; one nobody touched is empty. */
+export const stationState = (state: JobState, station: string): StationState =>
+  state.stations[station] ?? EMPTY_STATION;
+
+/** A line's state; one nobody touched is uncounted. */
+export const lineState = (state: JobState, item: string): LineState => state.lines[item] ?? EMPTY_LINE;

@@ -1,0 +1,84 @@
+import { indexOf, type Plan, type PlanGroup, type PlanStation } from '../kit/plan.ts';
+import { type AcceptBand, acceptBand } from '../tightening/accept-band.ts';
+import { passFraction } from '../tightening/pass-plan.ts';
+import { type JobState, stationState } from './job-state.ts';
+import { groupComplete, nextPassIndex, spoilingPull } from './station-progress.ts';
+
+/** Where a group stands: what its next station needs. */
+export type NextStep =
+  | { kind: 'start'; station: string }
+  | { kind: 'compound'; station: string }
+  | { kind: 'snug'; station: string }
+  | { kind: 'loosen'; station: string }
+  | { kind: 'pull'; station: string; pass: number }
+  | { kind: 'confirmStop'; station: string }
+  | { kind: 'done' };
+
+const members = (plan: Plan, ids: readonly string[]): PlanStation[] => {
+  const { stations } = indexOf(plan);
+  return ids.flatMap((id) => stations.get(id) ?? []);
+};
+
+/** Whether the station's compound is on, or none is called for, or a lead let it go without. */
+export function compoundSettled(station: PlanStation, job: JobState): boolean {
+  const state = stationState(job, station.id);
+  return station.compound === undefined || state.bead !== undefined || state.overrides.compoundMissing !== undefined;
+}
+
+/** The pass a group is in: the lowest that any of its stations still has to make. */
+export function currentPass(plan: Plan, job: JobState, group: PlanGroup): number | undefined {
+  const open = members(plan, group.stations).flatMap(
+    (station) => nextPassIndex(station, stationState(job, station.id)) ?? [],
+  );
+  return open.length === 0 ? undefined : Math.min(...open);
+}
+
+/** The station whose turn it is to be pulled, in the torque order of the current pass. */
+export function nextPull(
+  plan: Plan,
+  job: JobState,
+  group: PlanGroup,
+): { station: PlanStation; pass: number } | undefined {
+  const pass = currentPass(plan, job, group);
+  if (pass === undefined) return undefined;
+  const station = members(plan, group.torqueOrder).find(
+    (entry) => nextPassIndex(entry, stationState(job, entry.id)) === pass,
+  );
+  return station && { station, pass };
+}
+
+/**
+ * The one thing to do next in a group: start all, bead all, snug all, then pull pass by pass.
+ * A spoiled station comes before everything.
+ */
+export function nextStep(plan: Plan, job: JobState, groupId: string): NextStep {
+  const group = indexOf(plan).groups.get(groupId);
+  if (!group) return { kind: 'done' };
+  const spoiled = members(plan, group.torqueOrder).find((station) => spoilingPull(stationState(job, station.id)));
+  if (spoiled) return { kind: 'loosen', station: spoiled.id };
+  const unstarted = members(plan, group.startOrder).find((station) => stationState(job, station.id).stage === 'empty');
+  if (unstarted) return { kind: 'start', station: unstarted.id };
+  const dry = members(plan, group.snugOrder).find(
+    (station) => stationState(job, station.id).stage === 'started' && !compoundSettled(station, job),
+  );
+  if (dry) return { kind: 'compound', station: dry.id };
+  const loose = members(plan, group.snugOrder).find((station) => stationState(job, station.id).stage === 'started');
+  if (loose) return { kind: 'snug', station: loose.id };
+  const pull = nextPull(plan, job, group);
+  if (!pull) return { kind: 'done' };
+  if (pull.station.spec.kind === 'contact') return { kind: 'confirmStop', station: pull.station.id };
+  return { kind: 'pull', station: pull.station.id, pass: pull.pass };
+}
+
+/** The first group, in the kit's order, that has work and waits for no other. */
+export function currentGroup(plan: Plan, job: JobState): PlanGroup | undefined {
+  return plan.groups.find(
+    (group) => !groupComplete(plan, job, group.id) && group.after.every((id) => groupComplete(plan, job, id)),
+  );
+}
+
+/** The band for a station's pull in one pass of its group. */
+export function pullBand(plan: Plan, station: PlanStation, pass: number): AcceptBand | undefined {
+  const planned = indexOf(plan).groups.get(station.groupId)?.passes[pass];
+  return planned && acceptBand(station.spec, passFraction(planned));
+}

@@ -1,0 +1,53 @@
+import type { JobCommand } from './job-command.ts';
+
+export type Role = 'fitter' | 'lead' | 'counter' | 'apprentice';
+
+/** Who did something: kept with every event. */
+export interface Person {
+  id: string;
+  name: string;
+  role: Role;
+}
+
+const FLOOR: ReadonlyArray<JobCommand['type']> = [
+  'countLine',
+  'startByHand',
+  'applyCompound',
+  'snug',
+  'pull',
+  'confirmStop',
+  'loosen',
+  'setLoadState',
+  'raiseProblem',
+  'undo',
+];
+
+/** What each role may do on a job. An apprentice works; signing, correcting and clearing stay with those who answer for it. */
+const MAY: Record<Role, ReadonlySet<JobCommand['type']>> = {
+  apprentice: new Set(FLOOR),
+  counter: new Set(['countLine', 'useShopStock', 'raiseProblem', 'changeAnswer', 'undo']),
+  fitter: new Set([
+    ...FLOOR,
+    'useShopStock',
+    'scrapPiece',
+    'declareSpare',
+    'clearProblem',
+    'correctPull',
+    'changeAnswer',
+    'close',
+  ]),
+  lead: new Set([
+    ...FLOOR,
+    'useShopStock',
+    'scrapPiece',
+    'declareSpare',
+    'clearProblem',
+    'correctPull',
+    'changeAnswer',
+    'close',
+    'override',
+  ]),
+};
+
+/** Whether a role may give a command. */
+export const mayDo = (role: Role, command: JobCommand['type']): boolean => MAY[role].has(command);

@@ -1,0 +1,72 @@
+import { indexOf, type Plan, type PlanStation } from '../kit/plan.ts';
+import { type JobState, type Pull, type StationState, stationState } from './job-state.ts';
+
+/**
+ * How far a station is, as it is drawn. `reopened` was at torque once and was loosened since.
+ * `bad`: the last pull went over, or clicked without moving; it must be loosened first.
+ */
+export type StationMark = 'empty' | 'started' | 'snug' | 'atTorque' | 'verified' | 'reopened' | 'bad';
+
+/** Pulls that still count: not withdrawn, not made before a loosening. */
+export const standingPulls = (station: StationState): Pull[] =>
+  station.pulls.filter((pull) => !pull.withdrawn && !pull.voided);
+
+/** The pull that spoils a station until it is loosened, if its last one does. */
+export function spoilingPull(
+  station: StationState,
+): (Pull & { verdict: 'over' | 'overMaximum' | 'noMovement' }) | undefined {
+  const last = standingPulls(station).at(-1);
+  if (last?.verdict === 'over' || last?.verdict === 'overMaximum' || last?.verdict === 'noMovement') {
+    return { ...last, verdict: last.verdict };
+  }
+  return undefined;
+}
+
+/** Passes of the station that are done, as an index into the group's passes; the next one is the first missing. */
+export function nextPassIndex(station: PlanStation, state: StationState): number | undefined {
+  if (state.stopConfirmed && station.spec.kind === 'contact') return undefined;
+  const accepted = new Set(standingPulls(state).flatMap((pull) => (pull.verdict === 'accepted' ? [pull.pass] : [])));
+  return station.passIndexes.find((index) => !accepted.has(index));
+}
+
+/** Whether all the station's passes are done. A snug-only joint is done when it is snug. */
+export function stationComplete(station: PlanStation, state: StationState): boolean {
+  return state.stage === 'snug' && nextPassIndex(station, state) === undefined && spoilingPull(state) === undefined;
+}
+
+/** Whether the station has seen its full torque, verify passes aside. */
+export function atFullTorque(plan: Plan, station: PlanStation, state: StationState): boolean {
+  if (state.stage !== 'snug') return false;
+  const next = nextPassIndex(station, state);
+  if (next === undefined) return true;
+  return indexOf(plan).groups.get(station.groupId)?.passes[next]?.kind === 'verify';
+}
+
+/** The mark a station is drawn with. */
+export function stationMark(plan: Plan, station: PlanStation, job: JobState): StationMark {
+  const state = stationState(job, station.id);
+  if (spoilingPull(state)) return 'bad';
+  if (atFullTorque(plan, station, state)) {
+    const verified =
+      stationComplete(station, state) &&
+      standingPulls(state).some(
+        (pull) => indexOf(plan).groups.get(station.groupId)?.passes[pull.pass]?.kind === 'verify',
+      );
+    return verified ? 'verified' : 'atTorque';
+  }
+  const wasAtTorque = state.pulls.some((pull) => pull.voided && pull.verdict === 'accepted');
+  if (state.stage !== 'snug' && wasAtTorque) return 'reopened';
+  return state.stage;
+}
+
+/** Whether every station of a group is complete. */
+export function groupComplete(plan: Plan, job: JobState, groupId: string): boolean {
+  const { groups, stations } = indexOf(plan);
+  const group = groups.get(groupId);
+  return (
+    group?.stations.every((id) => {
+      const station = stations.get(id);
+      return station !== undefined && stationComplete(station, stationState(job, id));
+    }) ?? false
+  );
+}

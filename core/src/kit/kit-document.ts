@@ -1,0 +1,166 @@
+import type { Compound } from '../compound/compound.ts';
+import type { DriveSize } from '../fastener/drive.ts';
+import type { Pattern } from '../tightening/pattern.ts';
+import type { TighteningSpec } from '../tightening/tightening-spec.ts';
+import type { Condition } from './condition.ts';
+
+/** The file name of the format; `version` rises with every change that older readers could not read. */
+export const KIT_FORMAT = 'wrenchman-kit';
+export const KIT_VERSION = 1;
+
+/** A fact about the vehicle that may answer a question without asking. */
+export type VehicleFact = 'modelYear' | 'engine' | 'drivenWheels' | 'body';
+
+export interface Question {
+  id: string;
+  text: string;
+  /** Where to look when the fitter is not sure. */
+  lookAt?: string;
+  kind: 'choice' | 'number' | 'yesNo';
+  choices?: Array<{ value: string; label: string }>;
+  /** Smallest and largest sensible number. */
+  min?: number;
+  max?: number;
+  /** Filled in from the vehicle when the vehicle knows. */
+  from?: VehicleFact;
+}
+
+export type ItemKind = 'bolt' | 'nut' | 'washer' | 'pin' | 'clip' | 'insert' | 'part' | 'compound';
+export type HeadShape = 'hex' | 'hexFlange' | 'socketCap' | 'button' | 'countersunk' | 'castle' | 'none';
+
+/** One line of the packing list, or of what comes from the vehicle or the shop. */
+export interface Item {
+  id: string;
+  /** As the sheet numbers it: A1. */
+  line: string;
+  bag: string;
+  kind: ItemKind;
+  name: string;
+  quantity: number;
+  source: 'kit' | 'factory' | 'shop';
+  /** Thread as printed: `M10 x 1.5`. Never a drive size. */
+  thread?: string;
+  lengthMm?: number;
+  head?: HeadShape;
+  acrossFlatsMm?: number;
+  /** Property class or grade: 8.8, 10.9, 10. */
+  propertyClass?: string;
+  finish?: string;
+  outsideMm?: number;
+  insideMm?: number;
+  thicknessMm?: number;
+  /** How to tell it from its look-alike. */
+  tellTale?: string;
+  /** A fastener that is stretched or deformed when tightened and must not be used again. */
+  singleUse?: boolean;
+  /** Parts count as fitted once this group is done; hardware counts by the stacks it stands in. */
+  fittedWith?: string;
+  when?: Condition;
+}
+
+/** One layer of a station, from head to nut. */
+export type StackPiece =
+  | { kind: 'hardware'; item: string; facing?: string }
+  /** Something clamped: a part of the kit or of the vehicle. */
+  | { kind: 'clamped'; name: string; thicknessMm: number };
+
+/** A specification with the words it was printed in, and the case it is for. */
+export interface PrintedSpec {
+  spec: TighteningSpec;
+  /** The torque as the sheet prints it: `46 lbf·ft`. Shown first, converted second. */
+  printed: string;
+  when?: Condition;
+}
+
+export interface Station {
+  id: string;
+  /** Number painted on the map. */
+  label: string;
+  name: string;
+  side?: 'left' | 'right';
+  /** On the group's map, mm. */
+  xMm: number;
+  yMm: number;
+  stack: StackPiece[];
+  compound?: string;
+  /** The first whose condition holds applies. */
+  specs: PrintedSpec[];
+  drive: DriveSize;
+  holding?: { drive: DriveSize; note?: string };
+  note?: string;
+  when?: Condition;
+}
+
+/** A list of stations is the sheet's own; a pattern is worked out from the positions. */
+export type OrderRule = { pattern: Pattern } | { list: string[] };
+
+/** A plain shape behind the stations on the bolt map, mm. */
+export type MapShape =
+  | {
+      kind: 'rect';
+      xMm: number;
+      yMm: number;
+      widthMm: number;
+      heightMm: number;
+      tone: 'vehicle' | 'part';
+      label?: string;
+    }
+  | { kind: 'polygon'; points: Array<[number, number]>; tone: 'vehicle' | 'part'; label?: string }
+  | { kind: 'circle'; xMm: number; yMm: number; radiusMm: number; tone: 'vehicle' | 'part'; label?: string };
+
+export interface JointGroup {
+  id: string;
+  title: string;
+  map: { title: string; note: string; widthMm: number; heightMm: number; shapes: MapShape[] };
+  /** In the order the sheet lists them. */
+  stations: string[];
+  /** Three lists, because in practice they differ. Left out: as listed, as listed, least load imbalance. */
+  startOrder?: OrderRule;
+  snugOrder?: OrderRule;
+  torqueOrder?: OrderRule;
+  stages?: number[];
+  verify?: boolean;
+  /** Torqued only with the suspension loaded at ride height. */
+  atRideHeight?: boolean;
+  /** Groups that must be at torque before this one is snugged. */
+  after?: string[];
+  when?: Condition;
+}
+
+export interface Caution {
+  id: string;
+  text: string;
+  /** Shown where this group is worked on; left out, shown for the whole kit. */
+  group?: string;
+  safetyCritical?: boolean;
+  when?: Condition;
+}
+
+export interface Aftercare {
+  id: string;
+  text: string;
+  afterKm?: number;
+  afterDays?: number;
+  when?: Condition;
+}
+
+/** A kit as its maker's sheet describes it, complete enough to be worked from. */
+export interface KitDocument {
+  format: typeof KIT_FORMAT;
+  version: typeof KIT_VERSION;
+  id: string;
+  revision: number;
+  title: string;
+  maker: string;
+  statedMinutes?: number;
+  /** What the sheet says of power tools. Default: run down only. */
+  powerTools?: 'runDownOnly' | 'never' | 'free';
+  fits: Array<{ text: string; when: Condition }>;
+  questions: Question[];
+  items: Item[];
+  compounds: Compound[];
+  stations: Station[];
+  groups: JointGroup[];
+  cautions: Caution[];
+  aftercare: Aftercare[];
+}

@@ -1,0 +1,171 @@
+import { parseThread } from '../fastener/thread.ts';
+import { parsePrinted } from '../quantity/parse-printed.ts';
+import { acceptBand } from '../tightening/accept-band.ts';
+import { canBeVerified, type TighteningSpec } from '../tightening/tightening-spec.ts';
+import { type Condition, questionsIn } from './condition.ts';
+import type { KitDocument, OrderRule } from './kit-document.ts';
+
+/** A fault of a kit document that its shape alone does not show. `path` leads to the value in the file. */
+export interface KitFault {
+  path: string;
+  code:
+    | 'duplicateId'
+    | 'unknownItem'
+    | 'unknownCompound'
+    | 'unknownStation'
+    | 'unknownGroup'
+    | 'unknownQuestion'
+    | 'stationInNoGroup'
+    | 'stationInTwoGroups'
+    | 'orderIncomplete'
+    | 'stagesNotRising'
+    | 'verifyImpossible'
+    | 'bandEmpty'
+    | 'printedDisagrees'
+    | 'threadUnreadable'
+    | 'quantityBelowNeed'
+    | 'choicesMissing'
+    | 'groupsInCircle';
+  /** The offending value or name. */
+  value: string;
+}
+
+/** The printed torque, where it can be read as one value or range, must be the value it stands for (M01, M05). */
+function printedDisagrees(spec: TighteningSpec, printed: string): boolean {
+  const read = parsePrinted(printed, 'torque');
+  if (!read.ok) return false;
+  const band = acceptBand(spec);
+  if (!band) return true;
+  const middle = (read.value.minBase + read.value.maxBase) / 2;
+  const stated = spec.kind === 'range' ? (spec.minNm + spec.maxNm) / 2 : band.targetNm;
+  return Math.abs(middle - stated) > 0.02 * stated;
+}
+
+const bandEmpty = (spec: TighteningSpec): boolean => {
+  const band = acceptBand(spec);
+  return (
+    band !== undefined &&
+    !(band.minNm > 0 && band.minNm <= band.maxNm && band.targetNm <= (band.absoluteMaximumNm ?? Infinity))
+  );
+};
+
+/** Groups that wait for each other, found by taking away those that wait for nobody until none is left to take. */
+function inCircle(groups: KitDocument['groups']): string[] {
+  let rest = groups;
+  for (;;) {
+    const ids = new Set(rest.map((group) => group.id));
+    const still = rest.filter((group) => group.after?.some((id) => ids.has(id)));
+    if (still.length === rest.length) return rest.map((group) => group.id);
+    rest = still;
+  }
+}
+
+/**
+ * Checks a kit document harder than its shape: references, orders, bands, printed values, arithmetic.
+ *
+ * @returns every fault with its path, in document order; empty for a kit that can be worked from
+ */
+export function lintKit(kit: KitDocument): KitFault[] {
+  const faults: KitFault[] = [];
+  const add = (path: string, code: KitFault['code'], value: string) => faults.push({ path, code, value });
+  const questionIds = new Set(kit.questions.map((question) => question.id));
+  const itemIds = new Set(kit.items.map((item) => item.id));
+  const compoundIds = new Set(kit.compounds.map((compound) => compound.id));
+  const stationIds = new Set(kit.stations.map((station) => station.id));
+  const groupIds = new Set(kit.groups.map((group) => group.id));
+  const condition = (path: string, when: Condition | undefined) => {
+    for (const id of questionsIn(when)) if (!questionIds.has(id)) add(path, 'unknownQuestion', id);
+  };
+
+  for (const list of ['questions', 'items', 'compounds', 'stations', 'groups', 'cautions', 'aftercare'] as const) {
+    const seen = new Set<string>();
+    kit[list].forEach((entry, index) => {
+      if (seen.has(entry.id)) add(`${list}[${index}].id`, 'duplicateId', entry.id);
+      seen.add(entry.id);
+    });
+  }
+  kit.fits.forEach((fit, index) => {
+    condition(`fits[${index}].when`, fit.when);
+  });
+  kit.questions.forEach((question, index) => {
+    if (question.kind === 'choice' && (question.choices ?? []).length < 2)
+      add(`questions[${index}].choices`, 'choicesMissing', question.id);
+  });
+  kit.items.forEach((item, index) => {
+    condition(`items[${index}].when`, item.when);
+    if (item.thread !== undefined && !parseThread(item.thread).ok)
+      add(`items[${index}].thread`, 'threadUnreadable', item.thread);
+    if (item.fittedWith !== undefined && !groupIds.has(item.fittedWith))
+      add(`items[${index}].fittedWith`, 'unknownGroup', item.fittedWith);
+  });
+
+  const use = new Map<string, number>();
+  const groupsOfStation = new Map<string, number>();
+  for (const id of kit.groups.flatMap((group) => group.stations))
+    groupsOfStation.set(id, (groupsOfStation.get(id) ?? 0) + 1);
+  kit.stations.forEach((station, index) => {
+    const path = `stations[${index}]`;
+    condition(`${path}.when`, station.when);
+    const memberships = groupsOfStation.get(station.id) ?? 0;
+    if (memberships === 0) add(`${path}.id`, 'stationInNoGroup', station.id);
+    if (memberships > 1) add(`${path}.id`, 'stationInTwoGroups', station.id);
+    if (station.compound !== undefined && !compoundIds.has(station.compound))
+      add(`${path}.compound`, 'unknownCompound', station.compound);
+    station.stack.forEach((piece, layer) => {
+      if (piece.kind !== 'hardware') return;
+      if (!itemIds.has(piece.item)) add(`${path}.stack[${layer}].item`, 'unknownItem', piece.item);
+      if (station.when === undefined) use.set(piece.item, (use.get(piece.item) ?? 0) + 1);
+    });
+    station.specs.forEach((printed, place) => {
+      condition(`${path}.specs[${place}].when`, printed.when);
+      if (bandEmpty(printed.spec)) add(`${path}.specs[${place}].spec`, 'bandEmpty', printed.printed);
+      else if (printedDisagrees(printed.spec, printed.printed))
+        add(`${path}.specs[${place}].printed`, 'printedDisagrees', printed.printed);
+    });
+  });
+  // Only stations that are always there: a conditional one may take the place of another.
+  kit.items.forEach((item, index) => {
+    if ((use.get(item.id) ?? 0) > item.quantity)
+      add(`items[${index}].quantity`, 'quantityBelowNeed', `${item.quantity} of ${use.get(item.id)}`);
+  });
+
+  const specsOf = new Map(kit.stations.map((station) => [station.id, station.specs]));
+  const circle = new Set(inCircle(kit.groups));
+  kit.groups.forEach((group, index) => {
+    const path = `groups[${index}]`;
+    condition(`${path}.when`, group.when);
+    group.stations.forEach((id, place) => {
+      if (!stationIds.has(id)) add(`${path}.stations[${place}]`, 'unknownStation', id);
+    });
+    const order = (name: 'startOrder' | 'snugOrder' | 'torqueOrder', rule: OrderRule | undefined) => {
+      if (!rule || !('list' in rule)) return;
+      const listed = new Set(rule.list);
+      const same =
+        listed.size === rule.list.length &&
+        listed.size === group.stations.length &&
+        group.stations.every((id) => listed.has(id));
+      if (!same) add(`${path}.${name}.list`, 'orderIncomplete', group.id);
+    };
+    order('startOrder', group.startOrder);
+    order('snugOrder', group.snugOrder);
+    order('torqueOrder', group.torqueOrder);
+    const stages = group.stages ?? [1];
+    const rising =
+      stages.every((share, place) => share > (stages[place - 1] ?? 0) && share <= 1) && stages.at(-1) === 1;
+    if (!rising) add(`${path}.stages`, 'stagesNotRising', stages.join(', '));
+    if (group.verify && !group.stations.some((id) => specsOf.get(id)?.some((printed) => canBeVerified(printed.spec)))) {
+      add(`${path}.verify`, 'verifyImpossible', group.id);
+    }
+    for (const id of group.after ?? []) if (!groupIds.has(id)) add(`${path}.after`, 'unknownGroup', id);
+    if (circle.has(group.id)) add(`${path}.after`, 'groupsInCircle', group.id);
+  });
+  kit.cautions.forEach((caution, index) => {
+    condition(`cautions[${index}].when`, caution.when);
+    if (caution.group !== undefined && !groupIds.has(caution.group))
+      add(`cautions[${index}].group`, 'unknownGroup', caution.group);
+  });
+  kit.aftercare.forEach((entry, index) => {
+    condition(`aftercare[${index}].when`, entry.when);
+  });
+  return faults;
+}

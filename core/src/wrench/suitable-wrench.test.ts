@@ -1,0 +1,49 @@
+import { describe, expect, it } from '@jest/globals';
+import { rankWrenches, wrenchFault } from './suitable-wrench.ts';
+import { usableBand } from './usable-band.ts';
+import type { Wrench } from './wrench.ts';
+
+const NOON = Date.UTC(2026, 10, 25, 12);
+const wrench = (over: Partial<Wrench> = {}): Wrench => ({
+  id: 'w',
+  label: 'W-1',
+  kind: 'click',
+  squareDrive: '1/2 in',
+  fullScaleNm: 200,
+  scaleUnit: 'N·m',
+  calibrationDueOn: '2027-03-12',
+  live: false,
+  ...over,
+});
+
+describe('usable band (ISO 6789-1: from 20 % of the maximum)', () => {
+  it('is 40 to 200 of a 200 N·m wrench', () => expect(usableBand(wrench())).toEqual({ minNm: 40, maxNm: 200 }));
+  it('follows the wrench’s own data', () => expect(usableBand(wrench({ lowestNm: 25 })).minNm).toBe(25));
+});
+
+describe('may this wrench make the pull (M53)', () => {
+  it.each([
+    [39.9, 'wrenchOutOfRange'],
+    [40, undefined],
+    [200, undefined],
+    [200.1, 'wrenchOutOfRange'],
+  ])('%d N·m: %s', (targetNm, code) => expect(wrenchFault(wrench(), targetNm, NOON)?.code).toBe(code));
+  it('not from the day its calibration is due', () => {
+    expect(wrenchFault(wrench({ calibrationDueOn: '2026-11-26' }), 100, NOON)).toBeUndefined();
+    expect(wrenchFault(wrench({ calibrationDueOn: '2026-11-25' }), 100, NOON)?.code).toBe('wrenchOutOfCalibration');
+  });
+  it('offers the faultless first, then live, then nearest the middle', () => {
+    const rank = rankWrenches(
+      [
+        wrench({ id: 'big', fullScaleNm: 400 }),
+        wrench({ id: 'old', calibrationDueOn: '2026-01-01', live: true }),
+        wrench({ id: 'mid' }),
+        wrench({ id: 'live', fullScaleNm: 130, live: true }),
+      ],
+      110,
+      NOON,
+    );
+    expect(rank.map((choice) => choice.wrench.id)).toEqual(['live', 'mid', 'big', 'old']);
+    expect(rank.at(-1)?.fault?.code).toBe('wrenchOutOfCalibration');
+  });
+});

@@ -1,0 +1,119 @@
+import type { Role } from '#core/job/role.ts';
+import type { VehicleFacts } from '#core/kit/vehicle-facts.ts';
+import type { Wrench } from '#core/wrench/wrench.ts';
+
+/** The invented shop of the demo. PINs are shown on the sign-in screen of the demo and nowhere else. */
+export const DEMO_SHOP = { id: 'harrow-lane', name: 'Harrow Lane Fitting Shop', bays: 4 };
+
+export interface DemoPerson {
+  id: string;
+  name: string;
+  initials: string;
+  role: Role;
+  pin: string;
+}
+
+export const DEMO_PEOPLE: DemoPerson[] = [
+  { id: 'u-vane', name: 'Mira Vane', initials: 'MV', role: 'fitter', pin: '2468' },
+  { id: 'u-orrin', name: 'Rafe Orrin', initials: 'RO', role: 'lead', pin: '1357' },
+  { id: 'u-tamsin', name: 'Tamsin Quell', initials: 'TQ', role: 'fitter', pin: '3690' },
+  { id: 'u-hob', name: 'Hob Larkmoor', initials: 'HL', role: 'apprentice', pin: '1122' },
+  { id: 'u-ismay', name: 'Ismay Fenn', initials: 'IF', role: 'counter', pin: '7788' },
+];
+
+export interface DemoVehicle extends VehicleFacts {
+  id: string;
+  make: string;
+  model: string;
+  plate: string;
+  owner: string;
+  odometerKm: number;
+}
+
+export const DEMO_VEHICLES: DemoVehicle[] = [
+  {
+    id: 'v-tussock',
+    make: 'Aldren',
+    model: 'Tussock 2.8 4×4',
+    modelYear: 2021,
+    engine: '2.8 diesel',
+    drivenWheels: 'four',
+    body: 'dual-cab',
+    plate: '14-208',
+    owner: 'Upper Sallow Rivers Survey',
+    odometerKm: 61240,
+  },
+  {
+    id: 'v-carrick',
+    make: 'Tolvan',
+    model: 'Carrick 3.0',
+    modelYear: 2018,
+    engine: '3.0 petrol',
+    drivenWheels: 'four',
+    body: 'wagon',
+    plate: '14-115',
+    owner: 'Upper Sallow Rivers Survey',
+    odometerKm: 118300,
+  },
+  {
+    id: 'v-merle',
+    make: 'Sarn',
+    model: 'Merle 1.6T',
+    modelYear: 2020,
+    engine: '1.6 turbo',
+    drivenWheels: 'front',
+    body: 'hatch',
+    plate: 'HL 1',
+    owner: 'Harrow Lane Fitting Shop',
+    odometerKm: 23410,
+  },
+];
+
+const DAY_MS = 86_400_000;
+const isoDay = (atMs: number): string => new Date(atMs).toISOString().slice(0, 10);
+
+/** Four wrenches: one too small for most joints, two live, one out of calibration. Dates count from `nowMs`. */
+export const demoWrenches = (nowMs: number): Wrench[] => [
+  {
+    id: 'w-1',
+    label: 'W-1',
+    kind: 'click',
+    squareDrive: '1/4 in',
+    fullScaleNm: 25,
+    lowestNm: 5,
+    scaleUnit: 'lbf·in',
+    calibrationDueOn: isoDay(nowMs + 200 * DAY_MS),
+    live: false,
+  },
+  {
+    id: 'w-2',
+    label: 'W-2',
+    kind: 'digital',
+    squareDrive: '3/8 in',
+    fullScaleNm: 100,
+    scaleUnit: 'N·m',
+    calibrationDueOn: isoDay(nowMs + 107 * DAY_MS),
+    live: true,
+  },
+  {
+    id: 'w-3',
+    label: 'W-3',
+    kind: 'digital',
+    squareDrive: '1/2 in',
+    fullScaleNm: 210,
+    lowestNm: 40,
+    scaleUnit: 'N·m',
+    calibrationDueOn: isoDay(nowMs + 107 * DAY_MS),
+    live: true,
+  },
+  {
+    id: 'w-5',
+    label: 'W-5',
+    kind: 'click',
+    squareDrive: '1/2 in',
+    fullScaleNm: 340,
+    scaleUnit: 'lbf·ft',
+    calibrationDueOn: isoDay(nowMs - 6 * DAY_MS),
+    live: false,
+  },
+];
