@@ -1,0 +1,66 @@
+import type { CompoundKind } from '#core/compound/compound.ts';
+import type { Reason } from '#core/kit/condition.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import type { PullVerdict } from '#core/tightening/judge-pull.ts';
+import type { Pass } from '#core/tightening/pass-plan.ts';
+import type { Pattern } from '#core/tightening/pattern.ts';
+
+const answerText = (kit: Pick<KitDocument, 'questions'>, question: string, value: Reason['answer']): string => {
+  if (typeof value === 'boolean') return value ? 'yes' : 'no';
+  const asked = kit.questions.find((entry) => entry.id === question);
+  return asked?.choices?.find((choice) => choice.value === value)?.label ?? String(value);
+};
+
+const questionName = (kit: Pick<KitDocument, 'questions'>, id: string): string =>
+  (kit.questions.find((entry) => entry.id === id)?.text ?? id).replace(/\?$/, '').toLowerCase();
+
+/** `model year 2021, at most 2021`: one comparison that chose something, in words. */
+export function reasonText(kit: Pick<KitDocument, 'questions'>, reason: Reason): string {
+  const answer = answerText(kit, reason.question, reason.answer);
+  const name = questionName(kit, reason.question);
+  const value = answerText(kit, reason.question, reason.value);
+  if (reason.comparison === 'is') return `${name}: ${answer}${reason.holds ? '' : `, not ${value}`}`;
+  const sign = reason.comparison === 'atLeast' ? (reason.holds ? '≥' : '<') : reason.holds ? '≤' : '>';
+  return `${name} ${answer} ${sign} ${value}`;
+}
+
+/** Several comparisons joined: what a printed line carries after "because". */
+export const reasonsText = (kit: Pick<KitDocument, 'questions'>, reasons: readonly Reason[]): string =>
+  reasons.map((reason) => reasonText(kit, reason)).join(' and ');
+
+export const PATTERN_TEXT: Record<Pattern | 'printed', string> = {
+  asListed: 'as listed',
+  star: 'star',
+  cross: 'cross',
+  middleOut: 'middle out',
+  outsideIn: 'outside in',
+  rowZigZag: 'row zig-zag',
+  circular: 'round the circle',
+  printed: 'order from the sheet',
+};
+
+export const COMPOUND_TEXT: Record<CompoundKind, string> = {
+  threadlockerMedium: 'Medium locker',
+  threadlockerHigh: 'High-strength locker',
+  antiSeize: 'Anti-seize',
+  grease: 'Grease',
+  sealant: 'Sealant',
+  retaining: 'Retaining compound',
+};
+
+export const VERDICT_TEXT: Record<PullVerdict, string> = {
+  accepted: 'accepted',
+  under: 'under the band',
+  over: 'over the band',
+  overMaximum: 'over the absolute maximum',
+  noMovement: 'clicked without moving',
+};
+
+/** `pass 1, to 50 %`, `pass 2, full`, `verify`. */
+export const passText = (pass: Pass | undefined, index: number): string => {
+  if (!pass) return `pass ${index + 1}`;
+  if (pass.kind === 'verify') return 'verify pass';
+  return pass.fraction === 1
+    ? `pass ${index + 1}, full torque`
+    : `pass ${index + 1}, to ${Math.round(pass.fraction * 100)} %`;
+};

@@ -1,0 +1,38 @@
+import { z } from 'zod';
+
+/**
+ * The line to a live torque wrench: one JSON message per WebSocket text frame. docs/formats/wrench-stream.md says
+ * what each means. `arm` and `rest` are for any wrench; `pull` moves the hand of the stand-in.
+ */
+export const ToWrenchSchema = z.discriminatedUnion('type', [
+  z.strictObject({
+    type: z.literal('arm'),
+    station: z.string().max(64),
+    /** Torque to click at, N·m. */
+    targetNm: z.number().positive().max(1500),
+    /** Degrees to turn after the target, for torque-angle. */
+    angleDeg: z.number().positive().max(720).optional(),
+    /** Torque the joint already holds from an earlier pass, N·m. */
+    standingNm: z.number().min(0).max(1500),
+    /** Size of the thread, mm: sets how stiff the stand-in's joint is. */
+    nominalMm: z.number().positive().max(64),
+  }),
+  z.strictObject({
+    type: z.literal('pull'),
+    speedDegPerS: z.number().min(5).max(180),
+    overshootDeg: z.number().min(0).max(40),
+  }),
+  z.strictObject({ type: z.literal('rest') }),
+]);
+export type ToWrench = z.infer<typeof ToWrenchSchema>;
+
+export type FromWrench =
+  | { type: 'ready' }
+  | { type: 'armed'; station: string; targetNm: number }
+  /** 50 of these a second while the handle moves. */
+  | { type: 'frame'; atMs: number; torqueNm: number; angleDeg: number }
+  /** The wrench clicked: the target was reached. */
+  | { type: 'click'; torqueNm: number }
+  /** The handle came to rest. `angleDeg` counts from the click, `movementDeg` is how far the nut turned in all. */
+  | { type: 'end'; station: string; peakNm: number; angleDeg: number; movementDeg: number }
+  | { type: 'fault'; message: string };

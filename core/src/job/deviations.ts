@@ -1,0 +1,68 @@
+import { indexOf, type Plan } from '../kit/plan.ts';
+import type { JobState, Pull, Stamp } from './job-state.ts';
+import { atFullTorque } from './station-progress.ts';
+
+/** Anything in a job that did not go as planned, with who, when and why. Read by whoever takes the vehicle over. */
+export type Deviation = Stamp &
+  (
+    | { kind: 'override'; station: string; refusal: string; reason: string }
+    | { kind: 'pullMissed'; station: string; pull: Pull }
+    | { kind: 'pullWithdrawn'; station: string; pull: Pull }
+    | { kind: 'pullCorrected'; station: string; from: number; to: number; reason: string }
+    | { kind: 'loosened'; station: string; reason: string; spent: string[] }
+    | { kind: 'lineShort'; item: string; missing: number; damaged: number }
+    | { kind: 'shopStock'; item: string; quantity: number; reason: string }
+    | { kind: 'scrapped'; item: string; quantity: number; reason: string }
+    | { kind: 'answerChanged'; question: string; from?: string | number | boolean; to: string | number | boolean }
+    | { kind: 'problem'; station?: string; text: string; cleared?: string }
+  );
+
+/** All deviations of a job, in the order they happened. */
+export function deviations(plan: Plan, state: JobState): Deviation[] {
+  const found: Deviation[] = [];
+  for (const [station, entry] of Object.entries(state.stations)) {
+    for (const [refusal, { reason, atMs, by }] of Object.entries(entry.overrides))
+      found.push({ kind: 'override', station, refusal, reason, atMs, by });
+    for (const { reason, spent, atMs, by } of entry.loosenings)
+      found.push({ kind: 'loosened', station, reason, spent, atMs, by });
+    for (const pull of entry.pulls) {
+      if (pull.verdict !== 'accepted') found.push({ kind: 'pullMissed', station, pull, atMs: pull.atMs, by: pull.by });
+      if (pull.withdrawn) found.push({ kind: 'pullWithdrawn', station, pull, ...pull.withdrawn });
+      for (const { from, to, reason, atMs, by } of pull.corrections)
+        found.push({ kind: 'pullCorrected', station, from, to, reason, atMs, by });
+    }
+  }
+  for (const item of plan.items) {
+    const line = state.lines[item.id];
+    if (!line) continue;
+    const missing = Math.max(0, item.quantity - (line.count?.found ?? item.quantity));
+    if (line.count && (missing > 0 || line.count.damaged > 0)) {
+      found.push({
+        kind: 'lineShort',
+        item: item.id,
+        missing,
+        damaged: line.count.damaged,
+        atMs: line.count.atMs,
+        by: line.count.by,
+      });
+    }
+    for (const { quantity, reason, atMs, by } of line.shopStock)
+      found.push({ kind: 'shopStock', item: item.id, quantity, reason, atMs, by });
+    for (const { quantity, reason, atMs, by } of line.scrapped)
+      found.push({ kind: 'scrapped', item: item.id, quantity, reason, atMs, by });
+  }
+  for (const { question, from, to, atMs, by } of state.answerChanges)
+    found.push({ kind: 'answerChanged', question, from, to, atMs, by });
+  for (const { station, text, cleared, atMs, by } of Object.values(state.problems)) {
+    found.push({ kind: 'problem', station, text, cleared: cleared?.how, atMs, by });
+  }
+  return found.sort((a, b) => a.atMs - b.atMs || a.kind.localeCompare(b.kind));
+}
+
+/** The pull that stands for a station's full torque: the last accepted one of its full-torque passes. */
+export function finalPull(plan: Plan, state: JobState, stationId: string): Pull | undefined {
+  const station = indexOf(plan).stations.get(stationId);
+  const entry = state.stations[stationId];
+  if (!station || !entry || !atFullTorque(plan, station, entry)) return undefined;
+  return entry.pulls.filter((pull) => pull.verdict === 'accepted' && !pull.voided && !pull.withdrawn).at(-1);
+}

@@ -1,0 +1,53 @@
+import { existsSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { Stop, step } from './console.mjs';
+import { DATA, ROOT, run } from './run.mjs';
+
+const SOURCES = ['core', 'contract', 'server', 'devices', 'web', 'demo', 'package-lock.json', 'tsconfig.json'];
+const STAMP = join(ROOT, 'dist', '.built');
+
+/** The newest change below a path, ms. */
+function newestMs(path) {
+  const stat = statSync(path);
+  if (!stat.isDirectory()) return stat.mtimeMs;
+  return Math.max(stat.mtimeMs, ...readdirSync(path).map((name) => newestMs(join(path, name))));
+}
+
+const upToDate = () =>
+  existsSync(STAMP) && SOURCES.every((source) => newestMs(join(ROOT, source)) <= statSync(STAMP).mtimeMs);
+
+/** Bundles the server. Packages stay outside, so that native ones and fonts are found where npm put them. */
+export async function buildServer() {
+  const { code, output } = await run(join(ROOT, 'node_modules', '.bin', 'esbuild'), [
+    'server/src/main.ts',
+    'server/src/manage.ts',
+    '--bundle',
+    '--packages=external',
+    '--platform=node',
+    '--format=esm',
+    '--target=node20',
+    '--sourcemap',
+    '--out-extension:.js=.mjs',
+    '--outdir=dist/server',
+  ]);
+  if (code !== 0) throw new Stop(`The server does not build:\n${output}`);
+}
+
+/** Builds server and web application when a source is newer than the last build. */
+export async function build() {
+  await step('build', async () => {
+    if (upToDate()) return 'up to date';
+    rmSync(join(ROOT, 'dist'), { recursive: true, force: true });
+    const [, web] = await Promise.all([
+      buildServer(),
+      run(
+        join(ROOT, 'node_modules', '.bin', 'vite'),
+        ['build', '--config', 'web/vite.config.ts', '--logLevel', 'warn'],
+        { log: join(DATA, 'log', 'vite-build.log') },
+      ),
+    ]);
+    if (web.code !== 0) throw new Stop(`The web application does not build:\n${web.output}`);
+    writeFileSync(STAMP, '');
+    return 'built';
+  });
+}

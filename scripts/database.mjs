@@ -1,0 +1,190 @@
+import { spawn } from 'node:child_process';
+import { createHash, randomBytes } from 'node:crypto';
+import { chmodSync, existsSync, mkdirSync, openSync, readFileSync, renameSync, rmSync, writeFileSync } from 'node:fs';
+import { tmpdir, userInfo } from 'node:os';
+import { join } from 'node:path';
+import { Stop } from './console.mjs';
+import { end, freePort, isAlive, run, which } from './run.mjs';
+
+/** The application's own account and schema. */
+export const USER = 'wrenchman';
+const START_PATIENCE_MS = 60_000;
+/** A Unix socket's path must fit 107 bytes. */
+const LONGEST_SOCKET = 100;
+
+function paths(folder) {
+  const local = join(folder, 'mariadb.sock');
+  const short = join(tmpdir(), `wm-${createHash('sha256').update(folder).digest('hex').slice(0, 16)}.sock`);
+  return {
+    data: join(folder, 'data'),
+    // A data folder is made beside its place and moved there whole, so that `data` is never half made by us.
+    making: join(folder, 'data.making'),
+    complete: join(folder, 'data', '.complete'),
+    secret: join(folder, 'secret.json'),
+    pid: join(folder, 'mariadb.pid'),
+    log: join(folder, 'mariadb.log'),
+    socket: local.length <= LONGEST_SOCKET ? local : short,
+  };
+}
+
+/** Whether a process is a database server: a process id may have gone to another program since. */
+function isDatabase(pid) {
+  try {
+    return readFileSync(`/proc/${pid}/cmdline`, 'utf8').includes('mariadbd');
+  } catch {
+    return false;
+  }
+}
+
+/** The process that serves this folder now, if any; a stale process file is removed with a word. */
+function runningPid(at, say) {
+  if (!existsSync(at.pid)) return undefined;
+  const pid = Number(readFileSync(at.pid, 'utf8').trim());
+  if (pid > 0 && isAlive(pid) && isDatabase(pid)) return pid;
+  rmSync(at.pid, { force: true });
+  say(`A stale process file named process ${pid}, which no longer serves this folder; removed it.`);
+  return undefined;
+}
+
+async function makeDataFolder(at, folder) {
+  mkdirSync(folder, { recursive: true });
+  rmSync(at.making, { recursive: true, force: true });
+  const installer = which('mariadb-install-db');
+  if (!installer)
+    throw new Stop('mariadb-install-db is missing although mariadbd is there: reinstall the package mariadb-server.');
+  const made = await run(
+    installer,
+    [
+      '--no-defaults',
+      `--datadir=${at.making}`,
+      '--auth-root-authentication-method=normal',
+      '--skip-test-db',
+      `--user=${userInfo().username}`,
+    ],
+    {
+      log: join(folder, 'install.log'),
+    },
+  );
+  if (made.code !== 0)
+    throw new Stop(`MariaDB could not make its data folder; the whole output is in ${join(folder, 'install.log')}.`);
+  writeFileSync(
+    at.secret,
+    JSON.stringify({
+      password: randomBytes(18).toString('base64url'),
+      rootPassword: randomBytes(18).toString('base64url'),
+    }),
+    { mode: 0o600 },
+  );
+  chmodSync(at.secret, 0o600);
+}
+
+/** Sends SQL as the database's root through the socket, which only this account can open. */
+async function asRoot(at, rootPassword, sql) {
+  const client = which('mariadb');
+  const { code, output } = await run(client, ['--no-defaults', `--socket=${at.socket}`, '-uroot', '-e', sql], {
+    env: { MYSQL_PWD: rootPassword },
+  });
+  if (code !== 0) throw new Stop(`The database refused a set-up statement: ${output.trim()}`);
+}
+
+async function waitUntilUp(at, child, rootPassword) {
+  const untilMs = Date.now() + START_PATIENCE_MS;
+  const admin = which('mariadb-admin');
+  while (Date.now() < untilMs) {
+    if (child.exitCode !== null) break;
+    const ping = await run(admin, ['--no-defaults', `--socket=${at.socket}`, '-uroot', 'ping'], {
+      env: { MYSQL_PWD: rootPassword },
+    });
+    if (ping.code === 0) return;
+    await new Promise((settle) => setTimeout(settle, 150));
+  }
+  throw new Stop(`The database did not come up; its log is ${at.log}. Its data in ${at.data} was not touched.`);
+}
+
+/**
+ * Starts a private MariaDB on loopback with its data in `folder`, making it first where there is none.
+ * Durability is left at MariaDB's full setting: flush at every commit, doublewrite on.
+ */
+export async function startDatabase(folder, { say = () => {}, port } = {}) {
+  const at = paths(folder);
+  const program = which('mariadbd');
+  if (!program) throw new Stop('mariadbd is not installed: install the Debian package mariadb-server.');
+  const already = runningPid(at, say);
+  if (already) throw new Stop(`Another Wrenchman already uses ${folder} (database process ${already}). Stop it first.`);
+  if (existsSync(at.data) && !existsSync(at.complete)) {
+    throw new Stop(
+      `The data folder ${at.data} is half made or not ours, so nothing was touched. Move it away, or restore a backup, and start again.`,
+    );
+  }
+  const fresh = !existsSync(at.data);
+  if (fresh) await makeDataFolder(at, folder);
+  if (!existsSync(at.secret))
+    throw new Stop(
+      `The password file ${at.secret} is gone, so the data beside it cannot be opened. Put it back and start again.`,
+    );
+  const { password, rootPassword } = JSON.parse(readFileSync(at.secret, 'utf8'));
+  const data = fresh ? at.making : at.data;
+  const listen = port ?? (await freePort());
+  const boot = (dataFolder) => {
+    const log = openSync(at.log, 'a');
+    const child = spawn(
+      program,
+      [
+        '--no-defaults',
+        `--user=${userInfo().username}`,
+        `--datadir=${dataFolder}`,
+        '--bind-address=127.0.0.1',
+        `--port=${listen}`,
+        `--socket=${at.socket}`,
+        `--pid-file=${at.pid}`,
+        '--skip-name-resolve',
+        '--character-set-server=utf8mb4',
+        '--collation-server=utf8mb4_unicode_ci',
+        '--default-time-zone=+00:00',
+        '--innodb-flush-log-at-trx-commit=1',
+        '--innodb-doublewrite=1',
+        `--log-error=${at.log}`,
+      ],
+      // Its own process group: Ctrl-C reaches us alone, and we end it in good order.
+      { detached: true, stdio: ['ignore', log, log] },
+    );
+    child.unref();
+    return child;
+  };
+  let child = boot(data);
+  if (fresh) {
+    await waitUntilUp(at, child, '');
+    await asRoot(
+      at,
+      '',
+      `DELETE FROM mysql.global_priv WHERE User='' OR (User='root' AND Host<>'localhost'); FLUSH PRIVILEGES;
+       CREATE DATABASE ${USER}; CREATE USER '${USER}'@'127.0.0.1' IDENTIFIED BY '${password}';
+       GRANT ALL ON \`${USER}%\`.* TO '${USER}'@'127.0.0.1';
+       ALTER USER 'root'@'localhost' IDENTIFIED BY '${rootPassword}';`,
+    );
+    await end(child.pid);
+    renameSync(at.making, at.data);
+    writeFileSync(at.complete, '');
+    child = boot(at.data);
+  }
+  await waitUntilUp(at, child, rootPassword);
+  const exited = new Promise((settle) => child.on('exit', settle));
+  return {
+    host: '127.0.0.1',
+    port: listen,
+    pid: child.pid,
+    socket: at.socket,
+    /** The environment the server reads its configuration from. */
+    env: { DB_HOST: '127.0.0.1', DB_PORT: String(listen), DB_USER: USER, DB_PASSWORD: password, DB_NAME: USER },
+    exited,
+    /** Shuts down in good order. */
+    async stop() {
+      await end(child.pid, 'SIGTERM', 30_000);
+      rmSync(at.pid, { force: true });
+    },
+    /** Empties a schema of the application's, making it where it is missing. */
+    async recreate(schema) {
+      await asRoot(at, rootPassword, `DROP DATABASE IF EXISTS \`${schema}\`; CREATE DATABASE \`${schema}\``);
+    },
+  };
+}

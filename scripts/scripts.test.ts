@@ -1,0 +1,199 @@
+import { type ChildProcess, spawn } from 'node:child_process';
+import {
+  chmodSync,
+  cpSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  statSync,
+  truncateSync,
+  writeFileSync,
+} from 'node:fs';
+import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { dirname, join } from 'node:path';
+import { afterAll, describe, expect, it } from '@jest/globals';
+
+const folder = mkdtempSync(join(tmpdir(), 'wm-scripts-'));
+const PORT = '46392';
+afterAll(() => rmSync(folder, { recursive: true, force: true }));
+
+interface Ended {
+  code: number | null;
+  output: string;
+}
+
+/** Runs a script with its data in `data` and gives its exit code and everything it said. */
+function script(
+  args: string[],
+  {
+    data = join(folder, 'data'),
+    env = {},
+    until,
+    options = {},
+  }: { data?: string; env?: Record<string, string>; until?: RegExp; options?: { uid?: number; gid?: number } } = {},
+) {
+  const child: ChildProcess = spawn(process.execPath, args, {
+    env: { ...process.env, NODE_OPTIONS: '', WRENCHMAN_DATA: data, PORT, ...env },
+    ...options,
+  });
+  let output = '';
+  let reached: () => void = () => undefined;
+  const ready = new Promise<void>((settle) => {
+    reached = settle;
+  });
+  for (const stream of [child.stdout, child.stderr]) {
+    stream?.on('data', (chunk) => {
+      output += String(chunk);
+      if (until?.test(output)) reached();
+    });
+  }
+  const ended = new Promise<Ended>((settle) => child.on('close', (code) => settle({ code, output })));
+  return {
+    child,
+    ready: Promise.race([ready, ended.then(({ output: said }) => Promise.reject(new Error(said)))]),
+    ended,
+  };
+}
+
+const starting = (extra: Parameters<typeof script>[1] = {}) =>
+  script(['scripts/start.mjs'], { until: /is ready after/, ...extra });
+const people = async () =>
+  (
+    (await (await fetch(`http://127.0.0.1:${PORT}/api/session/options`)).json()) as { people: Array<{ name: string }> }
+  ).people.map((person) => person.name);
+const database = (data: string) => join(data, 'db');
+
+describe('npm start', () => {
+  it('comes up, refuses a second one, stops cleanly on Ctrl-C, comes up again fast with its data, backs up and restores', async () => {
+    const data = join(folder, 'data');
+    const first = starting();
+    await first.ready;
+    expect(await people()).toContain('Mira Vane');
+
+    const second = await script(['scripts/start.mjs']).ended;
+    expect(second.code).toBe(1);
+    expect(second.output).toContain(`Port ${PORT} is taken by another program.`);
+    const elsewhere = await script(['scripts/start.mjs'], { env: { PORT: '46393' } }).ended;
+    expect(elsewhere.output).toMatch(/Another Wrenchman already uses .*Stop it first\./);
+    expect(elsewhere.code).toBe(1);
+
+    const pid = Number(readFileSync(join(database(data), 'mariadb.pid'), 'utf8'));
+    first.child.kill('SIGINT');
+    expect(await first.ended).toMatchObject({
+      code: 0,
+      output: expect.stringContaining('server and database stopped'),
+    });
+    expect(() => process.kill(pid, 0)).toThrow();
+    expect(existsSync(join(database(data), 'mariadb.pid'))).toBe(false);
+
+    const file = join(folder, 'shop.sql');
+    expect(await script(['scripts/backup.mjs', 'backup', file]).ended).toMatchObject({ code: 0 });
+    expect(statSync(file).mode & 0o077).toBe(0);
+
+    // A stale process file: the machine lost power, and the number belongs to another program now.
+    writeFileSync(join(database(data), 'mariadb.pid'), String(process.pid));
+    const startedMs = Date.now();
+    const third = starting();
+    await third.ready;
+    expect(Date.now() - startedMs).toBeLessThan(10_000);
+    third.child.kill('SIGINT');
+    const stopped = await third.ended;
+    expect(stopped.output).toContain('data kept');
+    expect(stopped.output).toMatch(/A stale process file named process \d+/);
+
+    // Restoring: a cut-off file is refused before anything changes; a whole one brings the shop back.
+    const cut = join(folder, 'cut.sql');
+    cpSync(file, cut);
+    truncateSync(cut, statSync(file).size - 300);
+    expect(await script(['scripts/backup.mjs', 'restore', cut]).ended).toMatchObject({
+      code: 1,
+      output: expect.stringContaining('not a whole backup'),
+    });
+    const edited = join(folder, 'edited.sql');
+    writeFileSync(edited, readFileSync(file, 'utf8').replaceAll('Mira Vane', 'Mira Vance'));
+    expect(await script(['scripts/backup.mjs', 'restore', edited]).ended).toMatchObject({
+      code: 0,
+      output: expect.stringContaining('the state before is in'),
+    });
+    const fourth = starting();
+    await fourth.ready;
+    expect(await people()).toContain('Mira Vance');
+    expect(await script(['scripts/backup.mjs', 'backup']).ended).toMatchObject({
+      code: 1,
+      output: expect.stringContaining('Wrenchman is running'),
+    });
+    fourth.child.kill('SIGTERM');
+    await fourth.ended;
+
+    expect(await script(['scripts/reset-demo.mjs']).ended).toMatchObject({ code: 0 });
+    const fifth = starting();
+    await fifth.ready;
+    expect(await people()).toContain('Mira Vane');
+    fifth.child.kill('SIGINT');
+    await fifth.ended;
+  }, 180_000);
+
+  it('says in one sentence that a port is taken, and touches nothing', async () => {
+    const other = createServer().listen(Number(PORT), '127.0.0.1');
+    await new Promise((settle) => other.once('listening', settle));
+    const data = join(folder, 'never-made');
+    const { code, output } = await script(['scripts/start.mjs'], { data }).ended;
+    other.close();
+    expect(code).toBe(1);
+    expect(output).toContain(`Port ${PORT} is taken`);
+    expect(existsSync(database(data))).toBe(false);
+    expect((await script(['scripts/start.mjs'], { env: { PORT: 'many' } }).ended).output).toContain(
+      'PORT must be a number',
+    );
+  }, 30_000);
+
+  it('leaves a half-made or foreign data folder alone', async () => {
+    const data = join(folder, 'half');
+    const table = join(database(data), 'data', 'ibdata1');
+    mkdirSync(dirname(table), { recursive: true });
+    writeFileSync(table, 'precious');
+    const { code, output } = await script(['scripts/start.mjs'], { data }).ended;
+    expect(code).toBe(1);
+    expect(output).toMatch(/half made or not ours, so nothing was touched/);
+    expect(readFileSync(table, 'utf8')).toBe('precious');
+  }, 30_000);
+
+  it('tells somebody without root what to run', async () => {
+    // As nobody, with no program of the system in sight.
+    const data = join(folder, 'nobody');
+    mkdirSync(data);
+    chmodSync(data, 0o777);
+    chmodSync(folder, 0o777);
+    const bin = join(folder, 'bin');
+    mkdirSync(bin);
+    writeFileSync(join(bin, 'apt-get'), '#!/bin/sh\nexit 1\n', { mode: 0o755 });
+    const options = process.getuid?.() === 0 ? { uid: 65534, gid: 65534 } : {};
+    const { code, output } = await script(['scripts/start.mjs'], {
+      data,
+      env: { PATH: bin, WRENCHMAN_ONLY_PATH: '1' },
+      options,
+    }).ended;
+    expect(code).toBe(1);
+    expect(output).toMatch(
+      /Missing: mariadb-server\. Not root, and no sudo here: run as root {2}apt-get update && apt-get install/,
+    );
+  }, 30_000);
+
+  it('says so when packages cannot be fetched', async () => {
+    const bin = join(folder, 'bin-offline');
+    mkdirSync(bin);
+    writeFileSync(join(bin, 'apt-get'), '#!/bin/sh\necho "Temporary failure resolving" >&2\nexit 100\n', {
+      mode: 0o755,
+    });
+    writeFileSync(join(bin, 'sudo'), '#!/bin/sh\n[ "$1" = -n ] && shift\nexec "$@"\n', { mode: 0o755 });
+    const { code, output } = await script(['scripts/start.mjs'], {
+      data: join(folder, 'offline'),
+      env: { PATH: `${bin}:/bin`, WRENCHMAN_ONLY_PATH: '1' },
+    }).ended;
+    expect(code).toBe(1);
+    expect(output).toMatch(/Could not install .*mariadb-server.*is there a network\?/);
+  }, 30_000);
+});

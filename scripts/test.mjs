@@ -1,0 +1,117 @@
+/**
+ * `npm test`: every check, on a bare machine too. Ends with a line `N passed, N failed`.
+ * `node scripts/test.mjs unit server e2e` runs only what is named.
+ */
+import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { build } from './build.mjs';
+import { elapsed, main, Stop, step } from './console.mjs';
+import { startDatabase } from './database.mjs';
+import { checkNode, installNodePackages, installSystemPackages } from './install.mjs';
+import { DATA, ROOT, run } from './run.mjs';
+
+const only = new Set(process.argv.slice(2));
+const wanted = (name) => only.size === 0 || only.has(name);
+const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
+const results = join(DATA, 'test-results');
+
+const tally = { passed: 0, failed: 0 };
+
+/** A check that passes or fails as one. */
+async function check(name, program, args) {
+  const { code, output } = await run(program, args);
+  process.stdout.write(`· ${name} … ${code === 0 ? 'passed' : 'FAILED'}\n`);
+  if (code !== 0) process.stdout.write(`${output}\n`);
+  tally[code === 0 ? 'passed' : 'failed'] += 1;
+}
+
+/** A Jest project; its own report says how many passed, and a run without a report is a failure. */
+async function jest(project, env = {}) {
+  const report = join(results, `${project}.json`);
+  rmSync(report, { force: true });
+  const { code } = await run(
+    process.execPath,
+    [
+      '--experimental-vm-modules',
+      '--no-warnings',
+      'node_modules/jest/bin/jest.js',
+      '--selectProjects',
+      project,
+      '--json',
+      `--outputFile=${report}`,
+      ...(project === 'server' ? ['--runInBand'] : []),
+    ],
+    {
+      env,
+      inherit: true,
+    },
+  );
+  if (!existsSync(report)) {
+    process.stdout.write(`${project} tests ended with code ${code} and no report\n`);
+    tally.failed += 1;
+    return;
+  }
+  const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(report, 'utf8'));
+  tally.passed += numPassedTests;
+  tally.failed += numFailedTests + numRuntimeErrorTestSuites;
+  if (code !== 0 && numFailedTests + numRuntimeErrorTestSuites === 0) tally.failed += 1;
+}
+
+async function playwright(env) {
+  const report = join(results, 'e2e.json');
+  rmSync(report, { force: true });
+  const { code } = await run(bin('playwright'), ['test', '--config', 'e2e/playwright.config.ts'], {
+    env: { ...env, PLAYWRIGHT_JSON_OUTPUT_NAME: report },
+    inherit: true,
+  });
+  if (!existsSync(report)) {
+    process.stdout.write(`Browser tests ended with code ${code} and no report\n`);
+    tally.failed += 1;
+    return;
+  }
+  const { stats } = JSON.parse(readFileSync(report, 'utf8'));
+  tally.passed += stats.expected;
+  tally.failed += stats.unexpected + stats.flaky;
+  if (code !== 0 && stats.unexpected + stats.flaky === 0) tally.failed += 1;
+}
+
+await main(async () => {
+  checkNode();
+  mkdirSync(results, { recursive: true });
+  await installSystemPackages(['mariadbd', 'chromium', 'pdftotext']);
+  await installNodePackages();
+  if (wanted('check')) {
+    await check('format and lint', bin('biome'), ['ci', '--colors=off', '.']);
+    await check('import boundaries', bin('biome'), [
+      'lint',
+      '--colors=off',
+      '--only=style/noRestrictedImports',
+      '--only=suspicious/noImportCycles',
+      '--only=correctness/noNodejsModules',
+      '--error-on-warnings',
+      '.',
+    ]);
+    await check('types', bin('tsc'), ['-p', '.']);
+    await check('types of the core, without DOM and Node', bin('tsc'), ['-p', 'core']);
+  }
+  if (wanted('unit')) await jest('unit');
+  if (wanted('server') || wanted('e2e')) {
+    await build();
+    let database;
+    await step('test database', async () => {
+      database = await startDatabase(join(DATA, 'test-db'));
+    });
+    // A killed run must not leave the database behind.
+    for (const signal of ['SIGINT', 'SIGTERM'])
+      process.once(signal, () => void database.stop().then(() => process.exit(130)));
+    try {
+      if (wanted('server')) await jest('server', database.env);
+      if (wanted('e2e')) await playwright(database.env);
+    } finally {
+      await database.stop();
+    }
+  }
+  process.stdout.write(`\n${elapsed()}\n${tally.passed} passed, ${tally.failed} failed\n`);
+  if (tally.passed === 0) throw new Stop('No test ran.');
+  process.exit(tally.failed === 0 ? 0 : 1);
+});

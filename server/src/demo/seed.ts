@@ -1,0 +1,141 @@
+import { randomUUID } from 'node:crypto';
+import type { DataSource } from 'typeorm';
+import type { JobEvent } from '#core/job/job-event.ts';
+import { appendEvents, openLog } from '#core/job/job-log.ts';
+import { jobProgress } from '#core/job/job-progress.ts';
+import type { AnswerValue } from '#core/kit/condition.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import { DEMO_KITS, FRONT_RECOVERY_POINTS, REAR_ANTI_ROLL_BAR, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
+import { DEMO_PEOPLE, DEMO_SHOP, DEMO_VEHICLES, type DemoVehicle, demoWrenches } from '#demo/shop.ts';
+import { Worker } from '#demo/work-through.ts';
+import { hashSecret } from '../service/session-service.ts';
+import { CatalogRepository } from '../store/catalog-repository.ts';
+import { ShopEntity, UserEntity, VehicleEntity, WrenchEntity } from '../store/entities.ts';
+import { chainHash, FIRST_HASH } from '../store/hash-chain.ts';
+import { type EventRow, JobRepository } from '../store/job-repository.ts';
+
+const HOUR_MS = 3_600_000;
+
+/** The local day's start of an instant, ms. */
+const dayStart = (atMs: number): number => new Date(atMs).setHours(0, 0, 0, 0);
+
+interface DemoJob {
+  vehicle: DemoVehicle;
+  kit: KitDocument;
+  answers: Record<string, AnswerValue>;
+  bay: number;
+  startMs: number;
+  /** Works the job as far as the demo wants it. */
+  work(worker: Worker): void;
+}
+
+/** One job mid-way, one closed, one waiting with a short line. Times count from the moment of seeding. */
+const demoJobs = (nowMs: number): DemoJob[] => {
+  const eight = dayStart(nowMs) + 8 * HOUR_MS;
+  const [tussock, carrick] = DEMO_VEHICLES as [DemoVehicle, DemoVehicle];
+  return [
+    {
+      vehicle: tussock,
+      kit: FRONT_RECOVERY_POINTS,
+      answers: { shield: true },
+      bay: 2,
+      startMs: eight + 0.5 * HOUR_MS,
+      work: (worker) => {
+        worker.checkIn();
+        worker.startAll();
+      },
+    },
+    {
+      vehicle: carrick,
+      kit: TRANSFER_CASE_GUARD,
+      answers: {},
+      bay: 1,
+      startMs: eight,
+      work: (worker) => {
+        worker.checkIn();
+        worker.startAll();
+        worker.finishTorque();
+        worker.closeOut('Mira Vane');
+      },
+    },
+    {
+      vehicle: carrick,
+      kit: REAR_ANTI_ROLL_BAR,
+      answers: { bush: 'polyurethane' },
+      bay: 1,
+      startMs: eight + 2 * HOUR_MS,
+      work: (worker) => {
+        worker.give({ type: 'countLine', item: 'r1', found: 4, damaged: 0 });
+        worker.give({ type: 'countLine', item: 'r7', found: 1, damaged: 0 });
+      },
+    },
+  ];
+};
+
+/** Fills an empty database with the invented shop. Does nothing where a shop is already set up. */
+export async function seedDemo(source: DataSource, nowMs: number): Promise<boolean> {
+  if ((await source.getRepository(ShopEntity).count()) > 0) return false;
+  await source.getRepository(ShopEntity).insert(DEMO_SHOP);
+  const shopId = DEMO_SHOP.id;
+  for (const { pin, ...person } of DEMO_PEOPLE) {
+    await source.getRepository(UserEntity).insert({ ...person, shopId, secretHash: await hashSecret(pin) });
+  }
+  for (const card of DEMO_VEHICLES) await source.getRepository(VehicleEntity).insert({ id: card.id, shopId, card });
+  const wrenches = demoWrenches(nowMs);
+  await source.getRepository(WrenchEntity).insert(wrenches.map((wrench) => ({ ...wrench, shopId })));
+  const catalog = new CatalogRepository(source);
+  for (const kit of DEMO_KITS) await catalog.addKit(shopId, kit, nowMs);
+
+  const jobs = new JobRepository(source);
+  const [mira] = DEMO_PEOPLE as [(typeof DEMO_PEOPLE)[number]];
+  const by = { id: mira.id, name: mira.name, role: mira.role };
+  for (const { vehicle, kit, answers, bay, startMs, work } of demoJobs(nowMs)) {
+    const opened = openLog({ kit, vehicle, answers, shop: {} });
+    if (!opened.ok) throw new Error(`Demo job does not resolve: ${JSON.stringify(opened.error)}`);
+    // Work happened before now, and never before midnight: seeding at night must not date it in the future.
+    const worker = new Worker(
+      opened.value,
+      wrenches,
+      by,
+      Math.min(startMs, nowMs - 0.75 * HOUR_MS),
+      `demo-${bay}-${kit.id}`,
+    );
+    work(worker);
+    const row = await jobs.insert(
+      {
+        id: randomUUID(),
+        shopId,
+        bay,
+        plannedStartMs: startMs,
+        odometerKm: vehicle.odometerKm,
+        vehicle,
+        kitId: kit.id,
+        kitRevision: kit.revision,
+        answers,
+        openedAtMs: nowMs,
+        seq: 0,
+        hash: FIRST_HASH,
+        progress: jobProgress(opened.value.plan, opened.value.state),
+      },
+      new Date(startMs).toISOString().slice(2, 10).replaceAll('-', ''),
+    );
+    const log = appendEvents(opened.value, worker.events);
+    await jobs.append(
+      row.id,
+      0,
+      chained(worker.events, nowMs),
+      jobProgress(log.plan, log.state, worker.nowMs),
+      log.state.closed?.atMs,
+    );
+  }
+  return true;
+}
+
+/** Numbers and chains events as the server does. */
+function chained(events: readonly JobEvent[], receivedAtMs: number): EventRow[] {
+  let hash = FIRST_HASH;
+  return events.map((event, index) => {
+    hash = chainHash(hash, index + 1, event);
+    return { seq: index + 1, hash, event, commandIndex: 0, receivedAtMs };
+  });
+}

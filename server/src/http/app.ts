@@ -1,0 +1,131 @@
+import { serveStatic } from '@hono/node-server/serve-static';
+import { Hono } from 'hono';
+import { bodyLimit } from 'hono/body-limit';
+import { compress } from 'hono/compress';
+import { csrf } from 'hono/csrf';
+import { HTTPException } from 'hono/http-exception';
+import { requestId } from 'hono/request-id';
+import { secureHeaders } from 'hono/secure-headers';
+import type { UpgradeWebSocket } from 'hono/ws';
+import type { Logger } from 'pino';
+import type { DataSource } from 'typeorm';
+import type { CatalogService } from '../service/catalog-service.ts';
+import type { JobService } from '../service/job-service.ts';
+import type { SessionService } from '../service/session-service.ts';
+import { isDatabaseAway } from '../store/data-source.ts';
+import { type SignedInEnv, signedIn } from './caller.ts';
+import { catalogRoutes } from './catalog-routes.ts';
+import { jobRoutes } from './job-routes.ts';
+import { problem } from './problem.ts';
+import { sessionRoutes } from './session-routes.ts';
+import { wrenchRoutes } from './wrench-routes.ts';
+
+export interface AppParts {
+  source: DataSource;
+  sessions: SessionService;
+  catalog: CatalogService;
+  jobs: JobService;
+  log: Logger;
+  webDist: string;
+}
+
+const BODY_LIMIT = 2 * 1024 * 1024;
+
+/** The routes under /api; their type is the web's typed client. */
+export function apiRoutes({ sessions, catalog, jobs }: Pick<AppParts, 'sessions' | 'catalog' | 'jobs'>) {
+  return new Hono<SignedInEnv>()
+    .route('/session', sessionRoutes(sessions))
+    .use('*', signedIn(sessions))
+    .route('/', catalogRoutes(catalog))
+    .route('/jobs', jobRoutes(jobs));
+}
+export type Api = ReturnType<typeof apiRoutes>;
+
+/** The whole server: API, wrench stream, health, and the built web application. */
+export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
+  const { source, log, webDist } = parts;
+  const app = new Hono<SignedInEnv>();
+
+  app.use(requestId());
+  app.use(async (c, next) => {
+    const startedMs = performance.now();
+    await next();
+    const level = c.res.status >= 500 ? 'error' : 'info';
+    log[level]({
+      requestId: c.get('requestId'),
+      method: c.req.method,
+      path: c.req.path,
+      status: c.res.status,
+      ms: Math.round(performance.now() - startedMs),
+    });
+  });
+  app.use(
+    secureHeaders({
+      contentSecurityPolicy: {
+        defaultSrc: ["'self'"],
+        // Widths and positions of drawn things are style attributes.
+        styleSrc: ["'self'", "'unsafe-inline'"],
+        imgSrc: ["'self'", 'data:'],
+        connectSrc: ["'self'", 'ws:', 'wss:'],
+        workerSrc: ["'self'"],
+        objectSrc: ["'none'"],
+        frameAncestors: ["'none'"],
+        baseUri: ["'self'"],
+      },
+      // Plain http inside the shop is a supported way to run it.
+      strictTransportSecurity: false,
+    }),
+  );
+  app.use(csrf());
+  // `csrf` looks at form posts only; this covers JSON written by a page of another site.
+  app.use('/api/*', async (c, next) => {
+    const origin = c.req.header('origin');
+    if (c.req.method !== 'GET' && origin !== undefined && new URL(origin).host !== c.req.header('host'))
+      return problem(c, 'crossOrigin');
+    return next();
+  });
+  app.use(
+    '/api/*',
+    bodyLimit({
+      maxSize: BODY_LIMIT,
+      onError: (c) => problem(c, 'tooLarge', { detail: `At most ${BODY_LIMIT} bytes.` }),
+    }),
+  );
+  // Not on event streams: a compressor holds single events back.
+  app.use(async (c, next) => (c.req.path.endsWith('/events') ? next() : compress()(c, next)));
+
+  app.get('/healthz', (c) => c.json({ alive: true }));
+  app.get('/readyz', async (c) => {
+    await source.query('SELECT 1');
+    return c.json({ ready: true });
+  });
+  if (upgradeWebSocket) app.route('/api/devices', wrenchRoutes(parts.sessions, parts.catalog, upgradeWebSocket));
+  app.route('/api', apiRoutes(parts));
+  app.all('/api/*', (c) => problem(c, 'notFound'));
+
+  const year = 'public, max-age=31536000, immutable';
+  app.use('/assets/*', serveStatic({ root: webDist, onFound: (_, c) => void c.header('Cache-Control', year) }));
+  app.get('/assets/*', (c) => problem(c, 'notFound'));
+  app.use('*', serveStatic({ root: webDist, onFound: (_, c) => void c.header('Cache-Control', 'no-cache') }));
+  // Addresses inside the application all load the same page.
+  app.get(
+    '*',
+    serveStatic({ root: webDist, path: 'index.html', onFound: (_, c) => void c.header('Cache-Control', 'no-cache') }),
+  );
+  app.notFound((c) => problem(c, 'notFound'));
+
+  app.onError((error, c) => {
+    if (error instanceof HTTPException) {
+      if (error.status === 403) return problem(c, 'crossOrigin');
+      return problem(c, 'badRequest', { detail: error.message });
+    }
+    if (isDatabaseAway(error)) {
+      log.warn({ requestId: c.get('requestId'), err: error.message }, 'database away');
+      return problem(c, 'storeUnavailable');
+    }
+    log.error({ requestId: c.get('requestId'), err: error }, 'unexpected');
+    // The stack stays in the log; the request id leads to it.
+    return problem(c, 'internal');
+  });
+  return app;
+}

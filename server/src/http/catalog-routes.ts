@@ -1,0 +1,24 @@
+import { Hono } from 'hono';
+import type { CatalogService } from '../service/catalog-service.ts';
+import type { SignedInEnv } from './caller.ts';
+import { problem } from './problem.ts';
+
+/** Vehicles, kits and wrenches of the caller's shop. */
+export function catalogRoutes(catalog: CatalogService) {
+  return new Hono<SignedInEnv>()
+    .get('/vehicles', async (c) => c.json(await catalog.vehicles(c.get('caller').shopId)))
+    .get('/wrenches', async (c) => c.json(await catalog.wrenches(c.get('caller').shopId)))
+    .get('/kits', async (c) => c.json(await catalog.kits(c.get('caller').shopId)))
+    .get('/kits/:id', async (c) => {
+      const kit = await catalog.kit(c.get('caller').shopId, c.req.param('id'));
+      return kit ? c.json(kit) : problem(c, 'unknownKit');
+    })
+    .post('/kits', async (c) => {
+      const caller = c.get('caller');
+      if (caller.person.role === 'apprentice') return problem(c, 'notPermitted');
+      // The file's own text, not parsed JSON, so that a broken file is reported like any other fault.
+      const outcome = await catalog.importKit(caller.shopId, await c.req.text());
+      if (!outcome.ok) return problem(c, outcome.error.code, outcome.error);
+      return c.json(outcome.value, 201);
+    });
+}

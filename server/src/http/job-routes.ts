@@ -1,0 +1,110 @@
+import { Hono } from 'hono';
+import { streamSSE } from 'hono/streaming';
+import { z } from 'zod';
+import type { StoredEvent } from '#contract/job.ts';
+import { CommandBatchSchema, OpenJobSchema } from '#contract/job.ts';
+import { recordCsv } from '../report/record-csv.ts';
+import { recordFile } from '../report/record-file.ts';
+import { recordPdf } from '../report/record-pdf.ts';
+import type { JobService } from '../service/job-service.ts';
+import { firstBreak } from '../store/hash-chain.ts';
+import type { SignedInEnv } from './caller.ts';
+import { problem } from './problem.ts';
+import { validate } from './validate.ts';
+
+const HEARTBEAT_MS = 15_000;
+const Window = z.object({ from: z.coerce.number().int(), to: z.coerce.number().int() });
+const FromSeq = z.object({ from: z.coerce.number().int().min(0).default(0) });
+const JobId = z.object({ jobId: z.uuid() });
+const jobId = validate('param', JobId);
+
+/** Jobs: lists, opening, commands, the event stream and the record. */
+export function jobRoutes(jobs: JobService) {
+  return new Hono<SignedInEnv>()
+    .get('/', validate('query', Window), async (c) => {
+      const { from, to } = c.req.valid('query');
+      return c.json(await jobs.cards(c.get('caller').shopId, from, to));
+    })
+    .post('/', validate('json', OpenJobSchema), async (c) => {
+      const caller = c.get('caller');
+      if (caller.person.role === 'apprentice') return problem(c, 'notPermitted');
+      const outcome = await jobs.open(caller, c.req.valid('json'));
+      if (!outcome.ok) return problem(c, outcome.error.code, outcome.error);
+      return c.json(outcome.value, 201);
+    })
+    .get('/:jobId', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      return document ? c.json(document) : problem(c, 'unknownJob');
+    })
+    .post('/:jobId/commands', jobId, validate('json', CommandBatchSchema), async (c) => {
+      const answer = await jobs.command(c.get('caller'), c.req.valid('param').jobId, c.req.valid('json').commands);
+      return answer ? c.json(answer) : problem(c, 'unknownJob');
+    })
+    .get('/:jobId/events', jobId, validate('query', FromSeq), async (c) => {
+      const { jobId: id } = c.req.valid('param');
+      if (!(await jobs.exists(c.get('caller').shopId, id))) return problem(c, 'unknownJob');
+      // After a dropped line the browser says itself where it stood.
+      let seq = Number(c.req.header('last-event-id') ?? c.req.valid('query').from);
+      return streamSSE(c, async (stream) => {
+        const waiting: StoredEvent[] = [];
+        let wake: () => void = () => undefined;
+        // Listen before reading, so that nothing falls between; what comes twice is dropped by number.
+        const stop = jobs.listen(id, (events) => {
+          waiting.push(...events);
+          wake();
+        });
+        stream.onAbort(() => {
+          stop();
+          wake();
+        });
+        waiting.unshift(...(await jobs.eventsAfter(id, seq)));
+        while (!stream.aborted) {
+          for (const stored of waiting.splice(0)) {
+            if (stored.seq <= seq) continue;
+            seq = stored.seq;
+            await stream.writeSSE({ id: String(seq), event: 'event', data: JSON.stringify(stored) });
+          }
+          const quiet = await new Promise<boolean>((resolve) => {
+            const timer = setTimeout(() => resolve(true), HEARTBEAT_MS);
+            wake = () => {
+              clearTimeout(timer);
+              resolve(false);
+            };
+            if (waiting.length > 0 || stream.aborted) wake();
+          });
+          if (quiet) await stream.writeSSE({ event: 'heartbeat', data: String(seq) });
+        }
+        stop();
+      });
+    })
+    .get('/:jobId/record', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      if (!document) return problem(c, 'unknownJob');
+      return c.json({ brokenAt: firstBreak(document.events) ?? null, lastHash: document.events.at(-1)?.hash ?? null });
+    })
+    .get('/:jobId/record.pdf', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      if (!document) return problem(c, 'unknownJob');
+      const bytes = await recordPdf(document);
+      return c.body(new Uint8Array(bytes), 200, {
+        'Content-Type': 'application/pdf',
+        'Content-Disposition': `attachment; filename="record-${document.number}.pdf"`,
+      });
+    })
+    .get('/:jobId/record.csv', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      if (!document) return problem(c, 'unknownJob');
+      return c.body(recordCsv(document), 200, {
+        'Content-Type': 'text/csv; charset=utf-8',
+        'Content-Disposition': `attachment; filename="record-${document.number}.csv"`,
+      });
+    })
+    .get('/:jobId/record.json', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      if (!document) return problem(c, 'unknownJob');
+      return c.body(`${JSON.stringify(recordFile(document), null, 2)}\n`, 200, {
+        'Content-Type': 'application/json',
+        'Content-Disposition': `attachment; filename="record-${document.number}.json"`,
+      });
+    });
+}

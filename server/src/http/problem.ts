@@ -1,0 +1,41 @@
+import type { Context } from 'hono';
+import type { ContentfulStatusCode } from 'hono/utils/http-status';
+import type { Problem, ProblemCode } from '#contract/problem.ts';
+
+/** One row per way a request can fail. The compiler asks for a row when a code is added. */
+const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: string }> = {
+  badRequest: { status: 422, title: 'The request is not well formed' },
+  notSignedIn: { status: 401, title: 'Sign in first' },
+  wrongSecret: { status: 401, title: 'Wrong person or PIN' },
+  tooManyAttempts: { status: 429, title: 'Too many wrong PINs' },
+  notPermitted: { status: 403, title: 'Your role may not do this' },
+  crossOrigin: { status: 403, title: 'The request came from another site' },
+  notFound: { status: 404, title: 'No such address' },
+  unknownVehicle: { status: 404, title: 'No such vehicle in this shop' },
+  unknownKit: { status: 404, title: 'No such kit in this shop' },
+  unknownJob: { status: 404, title: 'No such job in this shop' },
+  kitFaulty: { status: 422, title: 'The kit file has faults' },
+  kitRevisionExists: { status: 409, title: 'This revision of the kit is already in the library, with other contents' },
+  answersMissing: { status: 422, title: 'Questions of the kit are still open' },
+  answerOutOfRange: { status: 422, title: 'An answer is outside what the question allows' },
+  specMissing: { status: 422, title: 'The kit gives no torque for a station of this vehicle' },
+  kitDoesNotFit: { status: 409, title: 'The kit does not fit this vehicle' },
+  bayUnknown: { status: 422, title: 'The shop has no such bay' },
+  tooLarge: { status: 413, title: 'The request is too large' },
+  storeUnavailable: { status: 503, title: 'The database cannot be reached just now' },
+  internal: { status: 500, title: 'The server made a mistake' },
+};
+
+/** Answers with RFC 9457 problem details. */
+export function problem(
+  c: Context,
+  code: ProblemCode,
+  more: Partial<Omit<Problem, 'code' | 'status' | 'type' | 'title'>> & Record<string, unknown> = {},
+) {
+  const { status, title } = PROBLEMS[code];
+  const body: Problem = { type: `/problems/${code}`, title, status, code, requestId: c.get('requestId'), ...more };
+  const headers: Record<string, string> = { 'Content-Type': 'application/problem+json' };
+  if (code === 'storeUnavailable') headers['Retry-After'] = '2';
+  if (typeof more.retryAfterS === 'number') headers['Retry-After'] = String(more.retryAfterS);
+  return c.body(JSON.stringify(body), status, headers);
+}

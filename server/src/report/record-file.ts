@@ -1,0 +1,35 @@
+import type { JobDocument } from '#contract/job.ts';
+import { RECORD_FORMAT, type RecordFile } from '#contract/record.ts';
+import { appendEvents, type JobLog, openLog } from '#core/job/job-log.ts';
+
+/** The record as an open file: the job, its pinned kit, and the chained events. */
+export function recordFile(job: JobDocument): RecordFile {
+  const { name, stages, verify } = job.shop;
+  return {
+    format: RECORD_FORMAT,
+    version: 1,
+    job: {
+      id: job.id,
+      number: job.number,
+      bay: job.bay,
+      plannedStartMs: job.plannedStartMs,
+      odometerKm: job.odometerKm,
+    },
+    shop: { name, stages: stages ? [...stages] : undefined, verify },
+    vehicle: job.vehicle,
+    kit: job.kit,
+    answers: job.answers,
+    events: job.events,
+  };
+}
+
+/** Works a job out again from its setup and events. */
+export function replay(job: Pick<JobDocument, 'kit' | 'vehicle' | 'answers' | 'shop' | 'events'>): JobLog {
+  const { stages, verify } = job.shop;
+  const opened = openLog({ kit: job.kit, vehicle: job.vehicle, answers: job.answers, shop: { stages, verify } });
+  if (!opened.ok) throw new Error(`A stored job no longer resolves: ${opened.error.code}`);
+  return appendEvents(
+    opened.value,
+    job.events.map((stored) => stored.event),
+  );
+}

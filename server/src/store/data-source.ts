@@ -1,0 +1,39 @@
+import 'reflect-metadata';
+import { DataSource } from 'typeorm';
+import type { Config } from '../config.ts';
+import { ENTITIES } from './entities.ts';
+import { FirstTables1764000000000 } from './migration/0001-first-tables.ts';
+
+/** The connection pool to MariaDB. The schema comes from migrations only. */
+export function makeDataSource(database: Config['database']): DataSource {
+  return new DataSource({
+    type: 'mariadb',
+    ...database,
+    charset: 'utf8mb4',
+    timezone: 'Z',
+    entities: ENTITIES,
+    migrations: [FirstTables1764000000000],
+    synchronize: false,
+    poolSize: 10,
+    connectTimeout: 5000,
+  });
+}
+
+/** Codes of the driver that mean the database is away, not that the query was wrong. */
+const AWAY = new Set([
+  'ECONNREFUSED',
+  'ECONNRESET',
+  'EPIPE',
+  'ENOTFOUND',
+  'ETIMEDOUT',
+  'PROTOCOL_CONNECTION_LOST',
+  'PROTOCOL_ENQUEUE_AFTER_FATAL_ERROR',
+  'ER_SERVER_SHUTDOWN',
+  'POOL_CLOSED',
+]);
+
+/** Whether an error says that the database cannot be reached just now. */
+export function isDatabaseAway(error: unknown): boolean {
+  const code = (error as { code?: unknown; driverError?: { code?: unknown } } | undefined) ?? {};
+  return AWAY.has(String(code.code)) || AWAY.has(String(code.driverError?.code));
+}

@@ -1,0 +1,130 @@
+import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
+import type { VehicleCard } from '#contract/job.ts';
+import type { JobEvent } from '#core/job/job-event.ts';
+import type { JobProgress } from '#core/job/job-progress.ts';
+import type { Role } from '#core/job/role.ts';
+import type { AnswerValue } from '#core/kit/condition.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import type { TorqueUnit } from '#core/quantity/unit.ts';
+
+/** Instants are stored as Unix milliseconds: exact, and the same in every time zone. */
+const millis = {
+  type: 'bigint',
+  unsigned: true,
+  transformer: {
+    to: (value?: number | null) => value,
+    from: (value: string | null) => (value === null ? undefined : Number(value)),
+  },
+} as const;
+
+@Entity('shop')
+export class ShopEntity {
+  @PrimaryColumn({ type: 'varchar', length: 64 }) id!: string;
+  @Column({ type: 'varchar', length: 120 }) name!: string;
+  @Column({ type: 'int' }) bays!: number;
+  @Column({ type: 'json', nullable: true }) stages?: number[] | null;
+  @Column({ type: 'boolean', nullable: true }) verify?: boolean | null;
+}
+
+@Entity('user')
+export class UserEntity {
+  @PrimaryColumn({ type: 'varchar', length: 64 }) id!: string;
+  @Index() @Column({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @Column({ type: 'varchar', length: 120 }) name!: string;
+  @Column({ type: 'varchar', length: 4 }) initials!: string;
+  @Column({ type: 'varchar', length: 16 }) role!: Role;
+  @Column({ type: 'varchar', length: 255, name: 'secret_hash' }) secretHash!: string;
+  @Column({ type: 'int', name: 'failed_attempts', default: 0 }) failedAttempts!: number;
+  @Column({ ...millis, name: 'locked_until_ms', nullable: true }) lockedUntilMs?: number | null;
+}
+
+/** Ended sessions stay: a command queued offline is checked against who was signed in on its device then. */
+@Entity('session')
+export class SessionEntity {
+  @PrimaryColumn({ type: 'char', length: 64, name: 'token_hash' }) tokenHash!: string;
+  @Column({ type: 'varchar', length: 64, name: 'user_id' }) userId!: string;
+  @Index() @Column({ type: 'char', length: 36, name: 'device_id' }) deviceId!: string;
+  @Column({ ...millis, name: 'started_at_ms' }) startedAtMs!: number;
+  @Column({ ...millis, name: 'expires_at_ms' }) expiresAtMs!: number;
+  @Column({ ...millis, name: 'ended_at_ms', nullable: true }) endedAtMs?: number | null;
+}
+
+@Entity('vehicle')
+export class VehicleEntity {
+  @PrimaryColumn({ type: 'varchar', length: 64 }) id!: string;
+  @Index() @Column({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @Column({ type: 'json' }) card!: VehicleCard;
+}
+
+@Entity('kit')
+export class KitEntity {
+  @PrimaryColumn({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @PrimaryColumn({ type: 'varchar', length: 64 }) id!: string;
+  @PrimaryColumn({ type: 'int' }) revision!: number;
+  @Column({ type: 'json' }) document!: KitDocument;
+  @Column({ ...millis, name: 'added_at_ms' }) addedAtMs!: number;
+}
+
+@Entity('wrench')
+export class WrenchEntity {
+  @PrimaryColumn({ type: 'varchar', length: 64 }) id!: string;
+  @Index() @Column({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @Column({ type: 'varchar', length: 40 }) label!: string;
+  @Column({ type: 'varchar', length: 16 }) kind!: 'click' | 'digital' | 'beam';
+  @Column({ type: 'varchar', length: 16, name: 'square_drive' }) squareDrive!: string;
+  @Column({ type: 'double', name: 'full_scale_nm' }) fullScaleNm!: number;
+  @Column({ type: 'double', name: 'lowest_nm', nullable: true }) lowestNm?: number | null;
+  @Column({ type: 'varchar', length: 8, name: 'scale_unit' }) scaleUnit!: TorqueUnit;
+  @Column({ type: 'char', length: 10, name: 'calibration_due_on' }) calibrationDueOn!: string;
+  @Column({ type: 'boolean' }) live!: boolean;
+}
+
+@Entity('job')
+export class JobEntity {
+  @PrimaryColumn({ type: 'char', length: 36 }) id!: string;
+  @Index() @Column({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @Column({ type: 'varchar', length: 24 }) number!: string;
+  @Column({ type: 'int' }) bay!: number;
+  @Column({ ...millis, name: 'planned_start_ms' }) plannedStartMs!: number;
+  @Column({ type: 'double', name: 'odometer_km', nullable: true }) odometerKm?: number | null;
+  @Column({ type: 'json' }) vehicle!: VehicleCard;
+  @Column({ type: 'varchar', length: 64, name: 'kit_id' }) kitId!: string;
+  @Column({ type: 'int', name: 'kit_revision' }) kitRevision!: number;
+  @Column({ type: 'json' }) answers!: Record<string, AnswerValue>;
+  @Column({ ...millis, name: 'opened_at_ms' }) openedAtMs!: number;
+  /** Sequence number and hash of the newest event. */
+  @Column({ type: 'int', unsigned: true }) seq!: number;
+  @Column({ type: 'char', length: 64 }) hash!: string;
+  /** What lists show, kept in the transaction of the events it sums up. */
+  @Column({ type: 'json' }) progress!: JobProgress;
+  @Column({ ...millis, name: 'closed_at_ms', nullable: true }) closedAtMs?: number | null;
+}
+
+/** Append-only: no code updates or deletes a row of a running shop. */
+@Entity('job_event')
+@Index(['jobId', 'commandId', 'commandIndex'], { unique: true })
+export class JobEventEntity {
+  @PrimaryColumn({ type: 'char', length: 36, name: 'job_id' }) jobId!: string;
+  @PrimaryColumn({ type: 'int', unsigned: true }) seq!: number;
+  @Column({ type: 'varchar', length: 64, name: 'command_id' }) commandId!: string;
+  /** Place of the event among those of one command. */
+  @Column({ type: 'smallint', unsigned: true, name: 'command_index' }) commandIndex!: number;
+  @Column({ type: 'varchar', length: 32 }) type!: string;
+  @Column({ type: 'json' }) body!: JobEvent;
+  @Column({ type: 'varchar', length: 64, name: 'actor_id' }) actorId!: string;
+  @Column({ type: 'char', length: 36, name: 'device_id', nullable: true }) deviceId?: string | null;
+  @Column({ ...millis, name: 'happened_at_ms' }) happenedAtMs!: number;
+  @Column({ ...millis, name: 'received_at_ms' }) receivedAtMs!: number;
+  @Column({ type: 'char', length: 64 }) hash!: string;
+}
+
+export const ENTITIES = [
+  ShopEntity,
+  UserEntity,
+  SessionEntity,
+  VehicleEntity,
+  KitEntity,
+  WrenchEntity,
+  JobEntity,
+  JobEventEntity,
+];

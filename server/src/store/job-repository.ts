@@ -1,0 +1,133 @@
+import type { DataSource, EntityManager } from 'typeorm';
+import type { JobCard, StoredEvent } from '#contract/job.ts';
+import type { JobProgress } from '#core/job/job-progress.ts';
+import { JobEntity, JobEventEntity, KitEntity } from './entities.ts';
+
+/** What `append` writes beside each event. */
+export interface EventRow extends StoredEvent {
+  commandIndex: number;
+  deviceId?: string;
+  receivedAtMs: number;
+}
+
+/** The job changed under us since it was read. */
+export class JobMoved extends Error {}
+
+/** Jobs and their events. With the entities the only place that knows how they are stored. */
+export class JobRepository {
+  constructor(private readonly source: DataSource) {}
+
+  async find(shopId: string, id: string): Promise<JobEntity | undefined> {
+    return (await this.source.getRepository(JobEntity).findOneBy({ id, shopId })) ?? undefined;
+  }
+
+  async eventsAfter(jobId: string, seq: number): Promise<StoredEvent[]> {
+    const rows = await this.source
+      .getRepository(JobEventEntity)
+      .createQueryBuilder('event')
+      .where('event.jobId = :jobId AND event.seq > :seq', { jobId, seq })
+      .orderBy('event.seq')
+      .getMany();
+    return rows.map((row) => ({ seq: row.seq, hash: row.hash, event: row.body }));
+  }
+
+  async cards(shopId: string, fromMs: number, toMs: number): Promise<JobCard[]> {
+    const rows = await this.source
+      .getRepository(JobEntity)
+      .createQueryBuilder('job')
+      .innerJoinAndMapOne(
+        'job.kit',
+        KitEntity,
+        'kit',
+        'kit.shopId = job.shopId AND kit.id = job.kitId AND kit.revision = job.kitRevision',
+      )
+      .where('job.shopId = :shopId', { shopId })
+      // Open jobs stay in sight however old; closed ones show on their own day.
+      .andWhere('(job.closedAtMs IS NULL OR (job.plannedStartMs >= :fromMs AND job.plannedStartMs < :toMs))', {
+        fromMs,
+        toMs,
+      })
+      .orderBy('job.bay')
+      .addOrderBy('job.plannedStartMs')
+      .getMany();
+    return rows.map((row) => {
+      const { document } = (row as JobEntity & { kit: KitEntity }).kit;
+      return {
+        id: row.id,
+        number: row.number,
+        bay: row.bay,
+        plannedStartMs: row.plannedStartMs,
+        estimatedMinutes: document.statedMinutes ?? document.stations.length * 6,
+        kitTitle: document.title,
+        vehicle: { make: row.vehicle.make, model: row.vehicle.model, plate: row.vehicle.plate },
+        progress: row.progress,
+        closedAtMs: row.closedAtMs ?? undefined,
+      };
+    });
+  }
+
+  /** Takes the next free number of the day, `1125-1`, and stores the job. */
+  async insert(job: Omit<JobEntity, 'number'>, day: string): Promise<JobEntity> {
+    return this.source.transaction(async (manager) => {
+      const taken = await manager
+        .getRepository(JobEntity)
+        .createQueryBuilder('job')
+        .setLock('pessimistic_write')
+        .where('job.shopId = :shopId AND job.number LIKE :day', { shopId: job.shopId, day: `${day}-%` })
+        .getMany();
+      const last = Math.max(0, ...taken.map((row) => Number(row.number.split('-')[1])));
+      const row = manager.create(JobEntity, { ...job, number: `${day}-${last + 1}` });
+      await manager.insert(JobEntity, row);
+      return row;
+    });
+  }
+
+  /**
+   * Appends events and moves the job's row on, in one transaction that locks this job alone.
+   * Throws {@link JobMoved} when another writer was here first.
+   */
+  async append(
+    jobId: string,
+    fromSeq: number,
+    rows: readonly EventRow[],
+    progress: JobProgress,
+    closedAtMs: number | undefined,
+  ): Promise<void> {
+    const last = rows.at(-1);
+    if (!last) return;
+    await this.source.transaction(async (manager) => {
+      const moved = await manager
+        .createQueryBuilder()
+        .update(JobEntity)
+        .set({ seq: last.seq, hash: last.hash, progress, ...(closedAtMs === undefined ? {} : { closedAtMs }) })
+        .where('id = :jobId AND seq = :seq', { jobId, seq: fromSeq })
+        .execute();
+      if (moved.affected !== 1) throw new JobMoved(jobId);
+      await this.insertRows(manager, jobId, rows);
+    });
+  }
+
+  private async insertRows(manager: EntityManager, jobId: string, rows: readonly EventRow[]): Promise<void> {
+    await manager
+      .createQueryBuilder()
+      .insert()
+      .into(JobEventEntity)
+      .values(
+        rows.map(({ seq, hash, event, commandIndex, deviceId, receivedAtMs }) => ({
+          jobId,
+          seq,
+          hash,
+          commandId: event.commandId,
+          commandIndex,
+          type: event.type,
+          body: event as object,
+          actorId: event.by.id,
+          deviceId,
+          happenedAtMs: event.atMs,
+          receivedAtMs,
+        })),
+      )
+      .updateEntity(false)
+      .execute();
+  }
+}
