@@ -1,0 +1,87 @@
+import { Component, lazy, type ReactNode, Suspense, useEffect } from 'react';
+import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { SignIn } from '../feature/sign-in/SignIn.tsx';
+import { Notice } from '../ui/Notice.tsx';
+import { useSession } from './session-store.ts';
+import { useSettings } from './settings-store.ts';
+
+const Bays = lazy(() => import('../feature/bays/Bays.tsx'));
+const NewJob = lazy(() => import('../feature/receive/NewJob.tsx'));
+const JobShell = lazy(() => import('../job/JobShell.tsx'));
+const Receive = lazy(() => import('../feature/receive/Receive.tsx'));
+const CheckIn = lazy(() => import('../feature/check-in/CheckIn.tsx'));
+const FitLoose = lazy(() => import('../feature/fit-loose/FitLoose.tsx'));
+const Torque = lazy(() => import('../feature/torque/Torque.tsx'));
+const CloseOut = lazy(() => import('../feature/close-out/CloseOut.tsx'));
+const Record = lazy(() => import('../feature/record/Record.tsx'));
+
+/** Catches a defect of a screen: what is recorded is safe, and there is a way back. */
+class Guard extends Component<{ children: ReactNode }, { error?: Error }> {
+  override state: { error?: Error } = {};
+
+  static getDerivedStateFromError(error: Error) {
+    return { error };
+  }
+
+  override render() {
+    if (!this.state.error) return this.props.children;
+    return (
+      <Notice
+        title="This screen stopped"
+        detail={`${this.state.error.message}. Everything you recorded is kept.`}
+        action="Load again"
+        onAction={() => location.reload()}
+        secondary={{ to: '/', label: 'To the bays' }}
+      />
+    );
+  }
+}
+
+const Loading = () => <Notice title="One moment" detail="Loading." busy />;
+
+/** The shell: theme, session, and the screens, each loaded when first shown. */
+export function App() {
+  const status = useSession((state) => state.status);
+  const load = useSession((state) => state.load);
+  const theme = useSettings((state) => state.theme);
+  useEffect(() => {
+    void load();
+  }, [load]);
+  useEffect(() => {
+    document.documentElement.dataset.theme = theme;
+  }, [theme]);
+
+  if (status === 'unknown') return <Loading />;
+  if (status === 'signedOut') return <SignIn />;
+  return (
+    <Guard>
+      <BrowserRouter>
+        <Suspense fallback={<Loading />}>
+          <Routes>
+            <Route path="/" element={<Bays />} />
+            <Route path="/receive" element={<NewJob />} />
+            <Route path="/jobs/:jobId" element={<JobShell />}>
+              <Route index element={<Navigate to="check-in" replace />} />
+              <Route path="receive" element={<Receive />} />
+              <Route path="check-in" element={<CheckIn />} />
+              <Route path="fit-loose" element={<FitLoose />} />
+              <Route path="torque" element={<Torque />} />
+              <Route path="close-out" element={<CloseOut />} />
+              <Route path="record" element={<Record />} />
+            </Route>
+            <Route
+              path="*"
+              element={
+                <Notice
+                  title="No such page"
+                  detail="The address leads nowhere."
+                  secondary={{ to: '/', label: 'To the bays' }}
+                />
+              }
+            />
+          </Routes>
+        </Suspense>
+      </BrowserRouter>
+    </Guard>
+  );
+}

@@ -1,0 +1,139 @@
+import { type KeyboardEvent, useId } from 'react';
+import { Button } from '../ui/Button.tsx';
+import { Sheet } from '../ui/Sheet.tsx';
+import { useSettings } from './settings-store.ts';
+
+/** ISO/IEC 7810 ID-1, the size of a bank card, mm. */
+const CARD_MM = { width: 85.6, height: 53.98 };
+
+/** Choices of this device: units, light, the scale of the glass, the pedal, the stand-in's hand. */
+export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
+  const settings = useSettings();
+  const id = useId();
+  const catchKey = (event: KeyboardEvent<HTMLInputElement>) => {
+    if (event.key === 'Tab' || event.key === 'Escape') return;
+    event.preventDefault();
+    settings.set({ pedalKey: event.key === 'Backspace' ? '' : event.code });
+  };
+  return (
+    <Sheet open={open} onClose={onClose} title="This device" wide>
+      <div className="grid gap-5 sm:grid-cols-2">
+        <fieldset>
+          <legend className="mb-1 font-bold">Torque shown first in</legend>
+          <div className="grid grid-cols-2 gap-2">
+            <Button
+              tone={settings.system === 'metric' ? 'dark' : 'plain'}
+              aria-pressed={settings.system === 'metric'}
+              onClick={() => settings.set({ system: 'metric' })}
+            >
+              N·m
+            </Button>
+            <Button
+              tone={settings.system === 'inch' ? 'dark' : 'plain'}
+              aria-pressed={settings.system === 'inch'}
+              onClick={() => settings.set({ system: 'inch' })}
+            >
+              lbf·ft
+            </Button>
+          </div>
+        </fieldset>
+        <fieldset>
+          <legend className="mb-1 font-bold">Light</legend>
+          <div className="grid grid-cols-2 gap-2">
+            <Button
+              tone={settings.theme === 'day' ? 'dark' : 'plain'}
+              aria-pressed={settings.theme === 'day'}
+              onClick={() => settings.set({ theme: 'day' })}
+            >
+              Day
+            </Button>
+            <Button
+              tone={settings.theme === 'night' ? 'dark' : 'plain'}
+              aria-pressed={settings.theme === 'night'}
+              onClick={() => settings.set({ theme: 'night' })}
+            >
+              Night bay
+            </Button>
+          </div>
+        </fieldset>
+        <div>
+          <label className="font-bold" htmlFor={`${id}-pedal`}>
+            Foot pedal
+          </label>
+          <p className="mb-1 text-sm text-ink-2">
+            Press the pedal here: its key then does the one big action. Backspace clears it.
+          </p>
+          <input
+            id={`${id}-pedal`}
+            className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3"
+            value={settings.pedalKey || 'none'}
+            readOnly
+            onKeyDown={catchKey}
+          />
+        </div>
+        <div>
+          <p className="font-bold">Stand-in wrench, how the hand pulls</p>
+          <label className="mt-1 flex items-center justify-between gap-3" htmlFor={`${id}-speed`}>
+            Speed, °/s
+            <input
+              id={`${id}-speed`}
+              className="w-40"
+              type="range"
+              min={15}
+              max={150}
+              step={5}
+              value={settings.pullSpeedDegPerS}
+              onChange={(event) => settings.set({ pullSpeedDegPerS: Number(event.target.value) })}
+            />
+            <span className="figures w-10 text-right">{settings.pullSpeedDegPerS}</span>
+          </label>
+          <label className="mt-1 flex items-center justify-between gap-3" htmlFor={`${id}-over`}>
+            Goes on past the click, °
+            <input
+              id={`${id}-over`}
+              className="w-40"
+              type="range"
+              min={0}
+              max={20}
+              step={1}
+              value={settings.overshootDeg}
+              onChange={(event) => settings.set({ overshootDeg: Number(event.target.value) })}
+            />
+            <span className="figures w-10 text-right">{settings.overshootDeg}</span>
+          </label>
+        </div>
+        <div className="sm:col-span-2">
+          <label className="font-bold" htmlFor={`${id}-scale`}>
+            Scale of the glass
+          </label>
+          <p className="mb-1 text-sm text-ink-2">
+            Lay a bank card on the outline and slide until they match. Hardware is then drawn life-size.
+          </p>
+          <input
+            id={`${id}-scale`}
+            className="w-full"
+            type="range"
+            min={2.2}
+            max={9}
+            step={0.01}
+            value={settings.pxPerMm}
+            onChange={(event) => settings.set({ pxPerMm: Number(event.target.value), scaled: true })}
+          />
+          <div className="mt-2 max-w-full overflow-hidden">
+            <div
+              className="border-2 border-dashed border-ink bg-bench"
+              style={{
+                width: CARD_MM.width * settings.pxPerMm,
+                height: CARD_MM.height * settings.pxPerMm,
+                borderRadius: 3.18 * settings.pxPerMm,
+              }}
+            />
+          </div>
+        </div>
+      </div>
+      <Button className="mt-5 w-full" tone="dark" onClick={onClose}>
+        Done
+      </Button>
+    </Sheet>
+  );
+}

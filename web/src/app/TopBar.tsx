@@ -1,0 +1,38 @@
+import { format } from 'date-fns';
+import type { ReactNode } from 'react';
+import { NavLink } from 'react-router';
+import { useNow } from '../ui/use-now.ts';
+import { PersonMenu } from './PersonMenu.tsx';
+import { useSession } from './session-store.ts';
+
+const tab = ({ isActive }: { isActive: boolean }) =>
+  `plate flex items-center px-4 text-2xl ${isActive ? 'bg-bench text-ink' : 'text-on-plate-2'}`;
+
+/** The bar over the shop's screens. */
+export function TopBar({ children }: { children?: ReactNode }) {
+  const shop = useSession((state) => state.session?.shop.name);
+  const nowMs = useNow(10_000);
+  return (
+    <header className="flex h-16 shrink-0 items-stretch justify-between bg-plate text-on-plate">
+      <div className="flex min-w-0 items-stretch">
+        <div className="flex min-w-0 flex-col justify-center px-4 sm:w-56">
+          <span className="plate text-2xl">Wrenchman</span>
+          <span className="truncate text-sm text-on-plate-2">{shop}</span>
+        </div>
+        <nav className="flex" aria-label="Screens">
+          <NavLink to="/" end className={tab}>
+            Bays
+          </NavLink>
+          <NavLink to="/receive" className={tab}>
+            Receive
+          </NavLink>
+        </nav>
+      </div>
+      <div className="flex items-center gap-2 pr-3">
+        <span className="figures hidden text-sm md:inline">{format(nowMs, 'EEE d MMM HH:mm')}</span>
+        {children}
+        <PersonMenu />
+      </div>
+    </header>
+  );
+}

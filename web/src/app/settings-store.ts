@@ -1,0 +1,38 @@
+import { create } from 'zustand';
+import { persist } from 'zustand/middleware';
+import type { UnitSystem } from '#core/quantity/display.ts';
+
+/** CSS pixels to the millimetre where a screen keeps to the nominal 96 to the inch. */
+const NOMINAL_PX_PER_MM = 96 / 25.4;
+
+/** Choices of this device, not of the shop. */
+export interface Settings {
+  system: UnitSystem;
+  theme: 'day' | 'night';
+  /** Set by laying a bank card on the glass. */
+  pxPerMm: number;
+  /** True once it was set, so that drawings may claim to be life-size. */
+  scaled: boolean;
+  /** A further key for the one big action: a foot pedal sends one. */
+  pedalKey: string;
+  /** The stand-in's hand. */
+  pullSpeedDegPerS: number;
+  overshootDeg: number;
+  set(change: Partial<Omit<Settings, 'set'>>): void;
+}
+
+export const useSettings = create<Settings>()(
+  persist(
+    (set) => ({
+      system: 'metric',
+      theme: 'day',
+      pxPerMm: NOMINAL_PX_PER_MM,
+      scaled: false,
+      pedalKey: '',
+      pullSpeedDegPerS: 45,
+      overshootDeg: 0,
+      set: (change) => set(change),
+    }),
+    { name: 'wrenchman.settings', version: 1 },
+  ),
+);

@@ -1,0 +1,186 @@
+import { minorDiameterMm } from '#core/fastener/thread.ts';
+import type { PlanItem } from '#core/kit/plan.ts';
+import { type HardwareShape, hardwareShape } from './hardware-shape.ts';
+import { hexagon } from './StationGlyph.tsx';
+
+const INK = { stroke: 'var(--ink)', strokeWidth: 1.6, vectorEffect: 'non-scaling-stroke' } as const;
+const STEEL = { fill: 'var(--steel)', ...INK };
+
+/** A bolt from the side, its length running to the right from under the head. */
+function Bolt({ shape, head }: { shape: HardwareShape; head: PlanItem['head'] }) {
+  const { diameterMm: d, lengthMm: length, acrossFlatsMm: flats, headHeightMm: k, flangeMm, thread } = shape;
+  const pitch = thread?.pitchMm ?? d * 0.15;
+  // Short bolts are threaded to the head, longer ones for about 2 d + 6 mm (ISO 888).
+  const threaded = Math.min(length, 2 * d + 6);
+  const root = thread ? minorDiameterMm(d, pitch) / 2 : d * 0.42;
+  const turns = Math.max(0, Math.floor(threaded / pitch) - 1);
+  const width = head === 'socketCap' || head === 'button' ? d * 1.5 : flats * 1.1;
+  return (
+    <g>
+      <rect x={-k} y={-width / 2} width={k} height={width} {...STEEL} />
+      {head !== 'socketCap' && head !== 'button' && (
+        <path d={`M${-k} ${-width / 5}H0M${-k} ${width / 5}H0`} fill="none" {...INK} />
+      )}
+      {(head === 'socketCap' || head === 'button') && (
+        <rect x={-k} y={-flats / 2} width={k * 0.6} height={flats} fill="var(--ink-2)" />
+      )}
+      {flangeMm && <rect x={-d * 0.14} y={-flangeMm / 2} width={d * 0.14} height={flangeMm} {...STEEL} />}
+      <path d={`M0 ${-d / 2}H${length - pitch}L${length} ${-root}V${root}L${length - pitch} ${d / 2}H0Z`} {...STEEL} />
+      {Array.from({ length: turns }, (_, index) => {
+        const x = length - threaded + (index + 1) * pitch;
+        return (
+          <path
+            key={x}
+            d={`M${x} ${-d / 2}L${x + pitch / 2} ${d / 2}`}
+            fill="none"
+            stroke="var(--ink)"
+            strokeWidth={0.8}
+            vectorEffect="non-scaling-stroke"
+          />
+        );
+      })}
+    </g>
+  );
+}
+
+function Nut({ shape, head }: { shape: HardwareShape; head: PlanItem['head'] }) {
+  const { diameterMm: d, acrossFlatsMm: flats, flangeMm } = shape;
+  return (
+    <g>
+      {flangeMm && <circle r={flangeMm / 2} {...STEEL} />}
+      <polygon points={hexagon(flats)} {...STEEL} />
+      {head === 'castle' &&
+        [0, 60, 120].map((angle) => (
+          <rect
+            key={angle}
+            x={-d * 0.12}
+            y={-flats / 2}
+            width={d * 0.24}
+            height={flats}
+            fill="var(--sheet)"
+            transform={`rotate(${angle})`}
+          />
+        ))}
+      <circle r={d / 2} fill="var(--sheet)" {...INK} />
+      <circle r={d * 0.42} fill="none" stroke="var(--ink-2)" strokeDasharray="2 2" vectorEffect="non-scaling-stroke" />
+    </g>
+  );
+}
+
+/** Drawn size of a piece, mm. */
+function extent(item: PlanItem, shape: HardwareShape): { left: number; right: number; half: number } {
+  switch (item.kind) {
+    case 'bolt':
+      return {
+        left: -shape.headHeightMm - 1,
+        right: shape.lengthMm + 1,
+        half: Math.max(shape.flangeMm ?? 0, shape.acrossFlatsMm * 1.1) / 2 + 1,
+      };
+    case 'nut': {
+      const half = Math.max(shape.flangeMm ?? 0, shape.acrossFlatsMm * 1.16) / 2 + 1;
+      return { left: -half, right: half, half };
+    }
+    case 'pin':
+      return { left: -6, right: shape.lengthMm + 1, half: 6 };
+    case 'compound':
+      return { left: 0, right: 32, half: 8 };
+    case 'part': {
+      const length = item.lengthMm ?? 60;
+      return { left: 0, right: length, half: Math.max(14, length * 0.09) };
+    }
+    default: {
+      const half = (item.outsideMm ?? 20) / 2 + 1;
+      return { left: -half, right: half, half };
+    }
+  }
+}
+
+function Piece({ item, shape }: { item: PlanItem; shape: HardwareShape }) {
+  switch (item.kind) {
+    case 'bolt':
+      return <Bolt shape={shape} head={item.head} />;
+    case 'nut':
+      return <Nut shape={shape} head={item.head} />;
+    case 'pin':
+      return (
+        <path
+          d={`M0 -1.600H${shape.lengthMm}M0 1.600H${shape.lengthMm - 3}M0 -1.600a3.500 3.500 0 1 0 0 3.200`}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={2.5}
+          vectorEffect="non-scaling-stroke"
+        />
+      );
+    case 'compound': {
+      const fill =
+        item.finish === 'red'
+          ? 'var(--bad)'
+          : item.finish === 'blue'
+            ? 'var(--medium)'
+            : item.finish === 'copper'
+              ? '#a9642c'
+              : '#5a7d33';
+      return <path d="M0 -6h20l4-3h8v18h-8l-4-3H0z" fill={fill} {...INK} transform="scale(1 0.85)" />;
+    }
+    case 'part': {
+      const length = item.lengthMm ?? 60;
+      const half = Math.max(12, length * 0.08);
+      return (
+        <>
+          <rect x={0} y={-half} width={length} height={2 * half} fill="var(--sheet)" {...INK} />
+          <circle cx={half} r={half * 0.35} fill="var(--floor)" {...INK} />
+          <circle cx={length - half} r={half * 0.35} fill="var(--floor)" {...INK} />
+        </>
+      );
+    }
+    default:
+      return (
+        <>
+          <circle
+            r={(item.outsideMm ?? 20) / 2}
+            {...(item.kind === 'insert' ? { fill: 'var(--ink-2)', ...INK } : STEEL)}
+          />
+          {item.insideMm && <circle r={item.insideMm / 2} fill="var(--sheet)" {...INK} />}
+        </>
+      );
+  }
+}
+
+/** Widest life-size drawing in a list, mm; anything longer is drawn smaller and says so. */
+const WIDEST_MM = 78;
+
+/**
+ * One piece of hardware, drawn from its data at true size: lay the real one on the glass and compare.
+ * `missing` draws it dashed.
+ */
+export function HardwareDrawing({
+  item,
+  pxPerMm,
+  missing = false,
+}: {
+  item: PlanItem;
+  pxPerMm: number;
+  missing?: boolean;
+}) {
+  const shape = hardwareShape(item);
+  const { left, right, half } = extent(item, shape);
+  const widthMm = right - left;
+  const shrink = widthMm > WIDEST_MM ? Math.ceil(widthMm / WIDEST_MM) : 1;
+  const scale = pxPerMm / shrink;
+  return (
+    <span className="inline-flex items-center gap-2">
+      <svg
+        width={widthMm * scale}
+        height={2 * half * scale}
+        viewBox={`${left} ${-half} ${widthMm} ${2 * half}`}
+        role="img"
+        aria-label={`${item.name}, drawn ${shrink === 1 ? 'at true size' : `1 to ${shrink}`}`}
+        opacity={missing ? 0.35 : 1}
+        className="shrink-0"
+      >
+        <Piece item={item} shape={shape} />
+      </svg>
+      {shrink > 1 && <span className="figures text-xs text-ink-2">1:{shrink}</span>}
+    </span>
+  );
+}

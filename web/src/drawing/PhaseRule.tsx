@@ -1,0 +1,72 @@
+import { NavLink, useLocation } from 'react-router';
+import type { PhaseProgress } from '#core/job/job-progress.ts';
+
+export interface RulePhase {
+  to: string;
+  title: string;
+  done: number;
+  of: number;
+}
+
+const TICKS = 10;
+
+/** The phases of a job as a steel rule: ticks fill as steps are done, the pointer is where you stand. */
+export function PhaseRule({ phases }: { phases: readonly RulePhase[] }) {
+  const { pathname } = useLocation();
+  return (
+    <nav aria-label="Phases of the job" className="flex h-full min-w-0 flex-1 overflow-x-auto">
+      {phases.map((phase) => {
+        const share = phase.of === 0 ? 1 : phase.done / phase.of;
+        const here = pathname.endsWith(`/${phase.to}`);
+        return (
+          <NavLink
+            key={phase.to}
+            to={phase.to}
+            aria-label={`${phase.title}, ${phase.done} of ${phase.of} done`}
+            className={`relative flex min-w-24 flex-1 flex-col justify-between px-1 pt-2.5 text-center ${here ? 'text-paint' : share >= 1 ? 'text-on-plate' : 'text-on-plate-2'}`}
+          >
+            <span className="plate text-[1.35rem]">{phase.title}</span>
+            {here && (
+              <span
+                aria-hidden="true"
+                className="absolute bottom-5.5 left-1/2 h-0 w-0 -translate-x-1/2 border-x-8 border-t-8 border-x-transparent border-t-paint"
+              />
+            )}
+            <svg viewBox="0 0 100 22" preserveAspectRatio="none" className="h-5.5 w-full" aria-hidden="true">
+              {Array.from({ length: TICKS }, (_, tick) => {
+                const x = (tick * 100) / TICKS + 0.6;
+                const filled = share >= 1 || tick < Math.floor(share * TICKS + (share > 0 ? 0.999 : 0));
+                const height = tick === 0 ? 22 : tick === TICKS / 2 ? 14 : 8;
+                return (
+                  <line
+                    key={x}
+                    x1={x}
+                    x2={x}
+                    y1={22}
+                    y2={22 - height}
+                    stroke={filled ? '#ffd21f' : '#6d7b85'}
+                    strokeWidth={tick === 0 ? 2 : 1.3}
+                    vectorEffect="non-scaling-stroke"
+                  />
+                );
+              })}
+            </svg>
+          </NavLink>
+        );
+      })}
+    </nav>
+  );
+}
+
+const TITLES: Record<PhaseProgress['phase'], { to: string; title: string }> = {
+  checkIn: { to: 'check-in', title: 'Check in' },
+  fitLoose: { to: 'fit-loose', title: 'Fit loose' },
+  torque: { to: 'torque', title: 'Torque' },
+  closeOut: { to: 'close-out', title: 'Close out' },
+};
+
+/** The rule's phases from a job's progress; receiving is done by the time a job exists. */
+export const rulePhases = (phases: readonly PhaseProgress[]): RulePhase[] => [
+  { to: 'receive', title: 'Receive', done: 1, of: 1 },
+  ...phases.map(({ phase, done, of }) => ({ ...TITLES[phase], done, of })),
+];

@@ -1,0 +1,154 @@
+import { COMPOUND_TEXT } from '#contract/wording/plan-text.ts';
+import type { Compound } from '#core/compound/compound.ts';
+import type { PlanItem, PlanStation } from '#core/kit/plan.ts';
+import { hardwareShape } from './hardware-shape.ts';
+
+const COMPOUND_FILL: Record<Compound['kind'], string> = {
+  threadlockerMedium: 'var(--medium)',
+  threadlockerHigh: 'var(--bad)',
+  antiSeize: '#a9642c',
+  grease: '#5a7d33',
+  sealant: '#5a7d33',
+  retaining: '#5a7d33',
+};
+
+interface Layer {
+  key: string;
+  name: string;
+  heightMm: number;
+  halfMm: number;
+  kind: 'washer' | 'nut' | 'clamped' | 'other';
+}
+
+/** Thin layers are drawn at least this thick, so that a washer is seen. */
+const THINNEST_MM = 2.2;
+
+/** The stack of a station cut through, from head to nut, in the order it goes together. */
+export function StackDrawing({
+  station,
+  items,
+  compound,
+}: {
+  station: PlanStation;
+  items: ReadonlyMap<string, PlanItem>;
+  compound?: Compound;
+}) {
+  const hardware = station.stack.map((piece, index) => ({
+    piece,
+    index,
+    item: piece.kind === 'hardware' ? items.get(piece.item) : undefined,
+  }));
+  const bolt = hardware.find((entry) => entry.item?.kind === 'bolt');
+  const boltShape = bolt?.item && hardwareShape(bolt.item);
+  const d =
+    boltShape?.diameterMm ??
+    hardwareShape(hardware.find((entry) => entry.item?.thread)?.item ?? { kind: 'bolt' }).diameterMm;
+  const layers: Layer[] = hardware
+    .filter((entry) => entry !== bolt)
+    .map(({ piece, index, item }) => {
+      const key = `${index}`;
+      if (piece.kind === 'clamped')
+        return {
+          key,
+          name: piece.name,
+          heightMm: Math.max(THINNEST_MM, Math.min(piece.thicknessMm, d * 2.4)),
+          halfMm: d * 2.3,
+          kind: 'clamped',
+        };
+      const shape = item && hardwareShape(item);
+      if (item?.kind === 'nut')
+        return {
+          key,
+          name: item.name,
+          heightMm: d * 0.85,
+          halfMm: (shape?.acrossFlatsMm ?? d * 1.6) * 0.55,
+          kind: 'nut',
+        };
+      return {
+        key,
+        name: item?.name ?? piece.item,
+        heightMm: Math.max(THINNEST_MM, item?.thicknessMm ?? THINNEST_MM),
+        halfMm: (item?.outsideMm ?? d * 2) / 2,
+        kind: item?.kind === 'washer' ? 'washer' : 'other',
+      };
+    });
+  const grip = layers.reduce((sum, layer) => sum + layer.heightMm, 0);
+  const headHeight = boltShape?.headHeightMm ?? 0;
+  const shank = boltShape ? Math.max(grip + d * 0.3, Math.min(boltShape.lengthMm, grip + d)) : grip;
+  const halfWidth = Math.max(d * 2.3, ...layers.map((layer) => layer.halfMm)) + 1;
+  const height = headHeight + shank + 3;
+  let top = 0;
+  const nutTop = layers.filter((layer) => layer.kind !== 'nut').reduce((sum, layer) => sum + layer.heightMm, 0);
+  const ink = { stroke: 'var(--ink)', strokeWidth: 1.5, vectorEffect: 'non-scaling-stroke' } as const;
+  return (
+    <svg
+      className="h-full max-h-60 w-full"
+      viewBox={`${-halfWidth} ${-headHeight - 1} ${2 * halfWidth} ${height}`}
+      role="img"
+      aria-label={`Stack from head to nut: ${hardware.map(({ piece, item }) => (piece.kind === 'clamped' ? piece.name : (item?.name ?? piece.item))).join(', ')}${compound ? `; ${COMPOUND_TEXT[compound.kind]} on the thread` : ''}`}
+    >
+      {layers.map((layer) => {
+        const y = top;
+        top += layer.heightMm;
+        const fill =
+          layer.kind === 'clamped' ? 'var(--floor)' : layer.kind === 'other' ? 'var(--ink-2)' : 'var(--sheet)';
+        return (
+          <rect
+            key={layer.key}
+            x={-layer.halfMm}
+            y={y}
+            width={2 * layer.halfMm}
+            height={layer.heightMm}
+            fill={fill}
+            {...ink}
+          />
+        );
+      })}
+      {boltShape && (
+        <>
+          <rect
+            x={-boltShape.acrossFlatsMm * 0.55}
+            y={-headHeight}
+            width={boltShape.acrossFlatsMm * 1.1}
+            height={headHeight}
+            fill="var(--ink)"
+            {...ink}
+          />
+          {boltShape.flangeMm && (
+            <rect
+              x={-boltShape.flangeMm / 2}
+              y={-d * 0.14}
+              width={boltShape.flangeMm}
+              height={d * 0.14}
+              fill="var(--ink)"
+              {...ink}
+            />
+          )}
+          <rect x={-d / 2} y={0} width={d} height={shank} fill="var(--steel)" {...ink} />
+          {compound && (
+            <rect
+              x={-d / 2}
+              y={nutTop}
+              width={d}
+              height={Math.min(d * 0.85, shank - nutTop)}
+              fill={COMPOUND_FILL[compound.kind]}
+              {...ink}
+            />
+          )}
+          {Array.from({ length: Math.floor((shank * 0.5) / 1.6) }, (_, index) => {
+            const y = shank - 1 - index * 1.6;
+            return (
+              <path
+                key={y}
+                d={`M${-d / 2} ${y}L${d / 2} ${y - 0.8}`}
+                stroke="var(--ink)"
+                strokeWidth={0.8}
+                vectorEffect="non-scaling-stroke"
+              />
+            );
+          })}
+        </>
+      )}
+    </svg>
+  );
+}

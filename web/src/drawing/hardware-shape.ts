@@ -1,0 +1,45 @@
+import { acrossFlatsMm, type HeadStandard } from '#core/fastener/across-flats.ts';
+import { parseThread, type Thread } from '#core/fastener/thread.ts';
+import type { PlanItem } from '#core/kit/plan.ts';
+
+/** What a piece looks like, mm, from its data; nothing is drawn that the data does not say. */
+export interface HardwareShape {
+  thread?: Thread;
+  /** Nominal or outside diameter. */
+  diameterMm: number;
+  lengthMm: number;
+  acrossFlatsMm: number;
+  headHeightMm: number;
+  flangeMm?: number;
+}
+
+const STANDARD: Partial<Record<NonNullable<PlanItem['head']>, HeadStandard>> = {
+  hex: 'ISO 4014/4017',
+  hexFlange: 'ISO 4162',
+  socketCap: 'ISO 4762',
+  castle: 'ISO 4032',
+};
+
+/**
+ * Dimensions for drawing. Head heights follow the usual proportions (hex 0.65 d, socket head 1 d, nut 0.85 d;
+ * common practice, no source), since no fitter tells a bolt by them.
+ */
+export function hardwareShape(
+  item: Pick<PlanItem, 'kind' | 'thread' | 'lengthMm' | 'head' | 'acrossFlatsMm' | 'outsideMm'>,
+): HardwareShape {
+  const read = item.thread === undefined ? undefined : parseThread(item.thread);
+  const thread = read?.ok ? read.value.thread : undefined;
+  const diameterMm = thread?.nominalMm ?? item.outsideMm ?? 10;
+  const standard = item.head && STANDARD[item.head];
+  const flats =
+    item.acrossFlatsMm ?? (standard && thread ? acrossFlatsMm(standard, thread) : undefined) ?? diameterMm * 1.6;
+  const nut = item.kind === 'nut';
+  return {
+    thread,
+    diameterMm,
+    lengthMm: item.lengthMm ?? diameterMm * 3,
+    acrossFlatsMm: flats,
+    headHeightMm: diameterMm * (nut ? 0.85 : item.head === 'socketCap' ? 1 : 0.65),
+    flangeMm: item.head === 'hexFlange' ? diameterMm * 2.1 : undefined,
+  };
+}

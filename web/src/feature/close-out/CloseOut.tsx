@@ -1,0 +1,292 @@
+import { type FormEvent, useMemo, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useNavigate } from 'react-router';
+import { type CloseBlock, closeBlocks } from '#core/job/close-block.ts';
+import { hardwareLedger, type LedgerLine } from '#core/job/hardware-ledger.ts';
+import { useSession } from '../../app/session-store.ts';
+import { useOpenJob } from '../../job/use-open-job.ts';
+import { Button } from '../../ui/Button.tsx';
+import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+
+/** What still keeps the job open, each with a way there; the tray; the signature. */
+export default function CloseOut() {
+  const { plan, state, give } = useOpenJob();
+  const navigate = useNavigate();
+  const person = useSession((session) => session.session?.person);
+  const blocks = useMemo(() => closeBlocks(plan, state), [plan, state]);
+  const ledger = useMemo(() => hardwareLedger(plan, state), [plan, state]);
+  const [signature, setSignature] = useState('');
+  const [note, setNote] = useState('');
+  const [clearing, setClearing] = useState<string>();
+  const [scrapping, setScrapping] = useState<LedgerLine>();
+  useHotkeys('u', () => give({ type: 'undo' }), [give]);
+  const working = blocks.some((block) => block.code === 'stationsOpen' || block.code === 'linesUncounted');
+
+  const close = (event: FormEvent) => {
+    event.preventDefault();
+    if (give({ type: 'close', signature: signature.trim(), note: note.trim() || undefined })) navigate('../record');
+  };
+  return (
+    <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row">
+      <main className="flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
+        <h1 className="plate mb-2 text-3xl">{blocks.length === 0 ? 'Nothing is in the way' : 'Still in the way'}</h1>
+        <ul className="border-t border-rule">
+          {blocks.map((block) => (
+            <li
+              key={JSON.stringify(block)}
+              className="flex min-h-16 flex-wrap items-center justify-between gap-3 border-b border-rule py-2"
+            >
+              <Block block={block} />
+              {block.code === 'problemOpen' && <Button onClick={() => setClearing(block.problem)}>Cleared</Button>}
+            </li>
+          ))}
+        </ul>
+        <h2 className="plate mt-6 mb-1 text-3xl">The tray</h2>
+        <p className="mb-2 text-ink-2">
+          {working
+            ? 'Counted when every station is at torque.'
+            : 'Count what is left. Supplied must equal fitted, spare, scrapped and missing.'}
+        </p>
+        <div className="overflow-x-auto">
+          <table className="w-full min-w-140 border-t-2 border-ink text-left">
+            <thead className="text-sm text-ink-2">
+              <tr>
+                <th className="py-1 font-normal">Line</th>
+                <th className="text-right font-normal">Supplied</th>
+                <th className="text-right font-normal">Fitted</th>
+                <th className="text-right font-normal">Scrapped</th>
+                <th className="text-right font-normal">Missing</th>
+                <th className="w-56 text-right font-normal">On the tray</th>
+              </tr>
+            </thead>
+            <tbody>
+              {ledger.map((line) => (
+                <Tray
+                  key={line.item.id}
+                  line={line}
+                  disabled={working || state.closed !== undefined}
+                  declared={state.lines[line.item.id]?.spare?.quantity}
+                  onCount={(quantity) => give({ type: 'declareSpare', item: line.item.id, quantity })}
+                  onScrap={() => setScrapping(line)}
+                />
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </main>
+      <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[430px] lg:border-l-2">
+        <form onSubmit={close} className="flex flex-1 flex-col">
+          <div className="flex-1 p-5">
+            <h2 className="plate mb-3 text-3xl">Sign</h2>
+            {state.closed ? (
+              <p>
+                Signed by <b>{state.closed.signature}</b>.{' '}
+                <Link className="underline" to="../record">
+                  To the record
+                </Link>
+              </p>
+            ) : (
+              <>
+                <label className="grid gap-1">
+                  <span className="font-bold">Your name</span>
+                  <input
+                    className="min-h-14 border-2 border-ink bg-sheet px-3"
+                    autoComplete="off"
+                    maxLength={120}
+                    value={signature}
+                    placeholder={person?.name}
+                    onChange={(event) => setSignature(event.target.value)}
+                  />
+                </label>
+                <label className="mt-4 grid gap-1">
+                  <span className="font-bold">Note for the record</span>
+                  <textarea
+                    className="min-h-24 border-2 border-ink bg-sheet p-3"
+                    maxLength={2000}
+                    value={note}
+                    onChange={(event) => setNote(event.target.value)}
+                  />
+                </label>
+                <p className="mt-4 text-sm text-ink-2">
+                  By signing you say that what the record shows was done. It is an aid, not an approval: the vehicle
+                  maker’s manual, the kit maker’s sheet and local law come first.
+                </p>
+                {plan.aftercare.length > 0 && (
+                  <ul className="mt-4 border-t border-rule pt-2 text-sm">
+                    {plan.aftercare.map((entry) => (
+                      <li key={entry.id} className="py-1">
+                        {entry.text}{' '}
+                        {entry.afterKm
+                          ? `After ${entry.afterKm} km.`
+                          : entry.afterDays
+                            ? `After ${entry.afterDays} days.`
+                            : ''}
+                      </li>
+                    ))}
+                  </ul>
+                )}
+              </>
+            )}
+          </div>
+          {!state.closed && (
+            <button
+              type="submit"
+              disabled={blocks.length > 0 || signature.trim() === ''}
+              className="plate sticky bottom-0 flex min-h-22 w-full items-center justify-between bg-paint px-6 text-left text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2 lg:static"
+            >
+              {blocks.length > 0 ? `${blocks.length} still in the way` : 'Sign and close'}
+            </button>
+          )}
+        </form>
+      </aside>
+      <ReasonSheet
+        open={clearing !== undefined}
+        onClose={() => setClearing(undefined)}
+        title="How was it cleared?"
+        label="Goes on the record"
+        confirm="Cleared"
+        usual={['Thread chased, runs by hand', 'Replaced', 'Checked by the lead, as it should be']}
+        onReason={(how) => {
+          if (clearing) give({ type: 'clearProblem', problem: clearing, how });
+          setClearing(undefined);
+        }}
+      />
+      <ReasonSheet
+        open={scrapping !== undefined}
+        onClose={() => setScrapping(undefined)}
+        title={`Scrap one: ${scrapping?.item.name ?? ''}`}
+        label="Why?"
+        confirm="Scrap it"
+        usual={['Damaged while fitting', 'Bent', 'Not found after searching the vehicle']}
+        onReason={(reason) => {
+          if (scrapping) give({ type: 'scrapPiece', item: scrapping.item.id, quantity: 1, reason });
+          setScrapping(undefined);
+        }}
+      />
+    </div>
+  );
+}
+
+function Tray({
+  line,
+  disabled,
+  declared,
+  onCount,
+  onScrap,
+}: {
+  line: LedgerLine;
+  disabled: boolean;
+  declared?: number;
+  onCount: (quantity: number) => void;
+  onScrap: () => void;
+}) {
+  const [typed, setTyped] = useState('');
+  const wrong = !disabled && line.unaccounted !== 0;
+  return (
+    <tr className="border-b border-hair">
+      <td className="py-1.5">
+        <span className="text-ink-2">{line.item.line}</span> {line.item.name}
+      </td>
+      {[line.supplied, line.fitted, line.scrapped, line.missing].map((number, column) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: fixed columns
+        <td key={column} className="figures text-right">
+          {number}
+        </td>
+      ))}
+      <td className="py-1 text-right">
+        {disabled || (line.onTray === 0 && declared === undefined) ? (
+          <span className="figures">{declared ?? (disabled ? '' : '0')}</span>
+        ) : (
+          <form
+            className="flex justify-end gap-1"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (typed.trim() !== '') onCount(Number(typed));
+              setTyped('');
+            }}
+          >
+            <input
+              aria-label={`${line.item.name}, pieces on the tray`}
+              className={`figures min-h-12 w-16 border-2 bg-sheet px-2 text-right ${wrong ? 'border-bad' : 'border-ink'}`}
+              inputMode="numeric"
+              value={typed}
+              placeholder={declared === undefined ? '?' : String(declared)}
+              onChange={(event) => setTyped(event.target.value)}
+            />
+            <Button type="submit" className="min-h-12!" disabled={typed.trim() === ''}>
+              Count
+            </Button>
+            <Button
+              className="min-h-12!"
+              aria-label={`Scrap one ${line.item.name}`}
+              onClick={onScrap}
+              disabled={line.onTray <= 0}
+            >
+              Scrap
+            </Button>
+          </form>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+/** One thing in the way, with the way to it. */
+function Block({ block }: { block: CloseBlock }) {
+  const { index, state } = useOpenJob();
+  const way = (to: string, text: string) => (
+    <Link to={to} className="inline-flex min-h-12 items-center border-2 border-ink bg-sheet px-4 font-bold">
+      {text}
+    </Link>
+  );
+  switch (block.code) {
+    case 'linesUncounted':
+      return (
+        <>
+          <span>
+            <b>{block.items.length} lines not counted:</b>{' '}
+            {block.items.map((id) => index.items.get(id)?.line).join(', ')}
+          </span>
+          {way('../check-in', 'To Check in')}
+        </>
+      );
+    case 'stationsOpen':
+      return (
+        <>
+          <span>
+            <b>
+              {index.groups.get(block.group)?.title}: {block.stations.length}{' '}
+              {block.stations.length === 1 ? 'station' : 'stations'} open:
+            </b>{' '}
+            {block.stations.map((id) => index.stations.get(id)?.label).join(', ')}
+          </span>
+          {way(
+            block.stations.some(
+              (id) => state.stations[id]?.stage === undefined || state.stations[id]?.stage === 'empty',
+            )
+              ? '../fit-loose'
+              : '../torque',
+            'Go there',
+          )}
+        </>
+      );
+    case 'piecesUnaccounted':
+      return (
+        <span>
+          <b>{index.items.get(block.item)?.name}:</b>{' '}
+          {block.unaccounted > 0
+            ? `${block.unaccounted} not accounted for; ${block.onTray} should be on the tray. Count it below.`
+            : `${-block.unaccounted} more counted than can be left. Count again.`}
+        </span>
+      );
+    case 'problemOpen': {
+      const problem = state.problems[block.problem];
+      return (
+        <span>
+          <b>Problem{problem?.station ? ` at station ${index.stations.get(problem.station)?.label}` : ''}:</b>{' '}
+          {problem?.text} <span className="text-ink-2">({problem?.by.name})</span>
+        </span>
+      );
+    }
+  }
+}

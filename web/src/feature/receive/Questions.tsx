@@ -1,0 +1,69 @@
+import { useState } from 'react';
+import type { AnswerValue } from '#core/kit/condition.ts';
+import type { Question } from '#core/kit/kit-document.ts';
+import { Button } from '../../ui/Button.tsx';
+
+/** One question with its answers as big targets. */
+export function QuestionField({
+  question,
+  answer,
+  fromVehicle,
+  onAnswer,
+}: {
+  question: Question;
+  answer?: AnswerValue;
+  fromVehicle: boolean;
+  onAnswer: (value: AnswerValue) => void;
+}) {
+  const [typed, setTyped] = useState(typeof answer === 'number' ? String(answer) : '');
+  const choice = (value: AnswerValue, label: string) => (
+    <Button
+      key={String(value)}
+      tone={answer === value ? 'dark' : 'plain'}
+      aria-pressed={answer === value}
+      onClick={() => onAnswer(value)}
+    >
+      {label}
+    </Button>
+  );
+  const number = Number(typed);
+  const inRange =
+    typed.trim() !== '' &&
+    Number.isFinite(number) &&
+    number >= (question.min ?? -Infinity) &&
+    number <= (question.max ?? Infinity);
+  return (
+    <fieldset className="border-t border-rule py-4">
+      <legend className="float-left mb-2 w-full text-lg font-bold">{question.text}</legend>
+      <div className="clear-left flex flex-wrap gap-2">
+        {question.kind === 'yesNo' && [choice(true, 'Yes'), choice(false, 'No')]}
+        {question.kind === 'choice' && question.choices?.map((entry) => choice(entry.value, entry.label))}
+        {question.kind === 'number' && (
+          <input
+            aria-label={question.text}
+            className="figures min-h-14 w-36 border-2 border-ink bg-sheet px-3 text-xl"
+            inputMode="numeric"
+            value={typed}
+            onChange={(event) => {
+              setTyped(event.target.value);
+              const value = Number(event.target.value);
+              if (event.target.value.trim() !== '' && Number.isFinite(value)) onAnswer(value);
+            }}
+          />
+        )}
+      </div>
+      {question.kind === 'number' && typed !== '' && !inRange && (
+        <p role="alert" className="mt-1 text-bad">
+          Between {question.min} and {question.max}.
+        </p>
+      )}
+      <p className="mt-1 text-sm text-ink-2">
+        {fromVehicle
+          ? 'Known from the vehicle; change it if the vehicle says otherwise.'
+          : question.lookAt
+            ? `Not sure? ${question.lookAt}`
+            : ''}
+      </p>
+    </fieldset>
+  );
+}

@@ -1,0 +1,194 @@
+import { format } from 'date-fns';
+import { Download, ShieldAlert, ShieldCheck } from 'lucide-react';
+import { useEffect, useMemo, useState } from 'react';
+import { deviationText } from '#contract/wording/deviation-text.ts';
+import { passText, VERDICT_TEXT } from '#contract/wording/plan-text.ts';
+import { deviations } from '#core/job/deviations.ts';
+import { stationState } from '#core/job/job-state.ts';
+import { roundTo } from '#core/quantity/rounding.ts';
+import { fromBase } from '#core/quantity/unit.ts';
+import { api, call, ProblemError, UnreachableError } from '../../app/api.ts';
+import { StationGlyph } from '../../drawing/StationGlyph.tsx';
+import { useJobStore } from '../../job/job-store.ts';
+import { useOpenJob, useStationMarks } from '../../job/use-open-job.ts';
+
+type Chain = { kind: 'asking' } | { kind: 'intact' } | { kind: 'broken'; at: number } | { kind: 'unreachable' };
+
+/** Every pull, every deviation, and the files to take away. */
+export default function RecordScreen() {
+  const { document, plan, state, index } = useOpenJob();
+  const marks = useStationMarks(plan, state);
+  const seq = useJobStore((store) => store.confirmedSeq);
+  const pending = useJobStore((store) => store.pending.length);
+  const departures = useMemo(() => deviations(plan, state), [plan, state]);
+  const [chain, setChain] = useState<Chain>({ kind: 'asking' });
+  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again whenever the record has grown
+  useEffect(() => {
+    let stopped = false;
+    call(api.jobs[':jobId'].record.$get({ param: { jobId: document.id } })).then(
+      (answer) =>
+        !stopped && setChain(answer.brokenAt === null ? { kind: 'intact' } : { kind: 'broken', at: answer.brokenAt }),
+      (error: unknown) => {
+        if (!(error instanceof UnreachableError || error instanceof ProblemError)) throw error;
+        if (!stopped) setChain({ kind: 'unreachable' });
+      },
+    );
+    return () => {
+      stopped = true;
+    };
+  }, [document.id, seq]);
+
+  return (
+    <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row">
+      <main className="min-w-0 flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
+        <h1 className="plate text-3xl">Every pull</h1>
+        {plan.groups.map((group) => (
+          <section key={group.id} className="mt-3">
+            <h2 className="font-bold">{group.title}</h2>
+            <div className="overflow-x-auto">
+              <table className="w-full min-w-160 border-t-2 border-ink text-left">
+                <thead className="text-sm text-ink-2">
+                  <tr>
+                    <th className="w-14 py-1 font-normal">
+                      <span className="sr-only">State</span>
+                    </th>
+                    <th className="font-normal">Joint</th>
+                    <th className="font-normal">Printed</th>
+                    <th className="font-normal">Pass</th>
+                    <th className="text-right font-normal">N·m</th>
+                    <th className="text-right font-normal">lbf·ft</th>
+                    <th className="pl-4 font-normal">Wrench</th>
+                    <th className="font-normal">Who, when</th>
+                  </tr>
+                </thead>
+                <tbody>
+                  {group.torqueOrder.map((id) => {
+                    const station = index.stations.get(id);
+                    if (!station) return null;
+                    const { pulls, stopConfirmed } = stationState(state, id);
+                    const rows = pulls.length === 0 ? [undefined] : pulls;
+                    return rows.map((pull, row) => (
+                      <tr
+                        key={pull?.id ?? id}
+                        className={`border-t ${row === 0 ? 'border-rule' : 'border-hair'} ${pull && (pull.voided || pull.withdrawn) ? 'text-ink-2' : ''}`}
+                      >
+                        <td>
+                          {row === 0 && (
+                            <svg
+                              viewBox="-36 -36 72 72"
+                              className="size-11"
+                              role="img"
+                              aria-label={`Station ${station.label}, ${marks.get(id)}`}
+                            >
+                              <StationGlyph mark={marks.get(id) ?? 'empty'} label={station.label} />
+                            </svg>
+                          )}
+                        </td>
+                        <td className="text-sm">{row === 0 ? station.name : ''}</td>
+                        <td className="figures text-sm whitespace-nowrap">{row === 0 ? station.printed : ''}</td>
+                        <td className="text-sm">
+                          {pull
+                            ? passText(group.passes[pull.pass], pull.pass)
+                            : stopConfirmed
+                              ? 'stop confirmed'
+                              : 'not yet'}
+                        </td>
+                        <td
+                          className={`figures text-right font-bold ${pull && pull.verdict !== 'accepted' ? 'text-bad' : ''} ${pull?.withdrawn ? 'line-through' : ''}`}
+                        >
+                          {pull ? pull.torqueNm.toFixed(1) : ''}
+                          {pull && station.spec.kind === 'torqueAngle' && pull.angleDeg !== undefined
+                            ? ` +${Math.round(pull.angleDeg)}°`
+                            : ''}
+                        </td>
+                        <td className="figures text-right">
+                          {pull ? roundTo(fromBase(pull.torqueNm, 'lbf·ft'), 1) : ''}
+                        </td>
+                        <td className="pl-4 text-sm">{pull ? `${pull.wrench.label}, ${pull.source}` : ''}</td>
+                        <td className="text-sm">
+                          {pull
+                            ? `${pull.by.name}, ${format(pull.atMs, 'HH:mm:ss')}`
+                            : stopConfirmed
+                              ? stopConfirmed.by.name
+                              : ''}
+                          {pull && pull.verdict !== 'accepted' ? (
+                            <span className="block text-bad">{VERDICT_TEXT[pull.verdict]}</span>
+                          ) : null}
+                          {pull?.withdrawn ? (
+                            <span className="block">taken back</span>
+                          ) : pull?.voided ? (
+                            <span className="block">loosened since</span>
+                          ) : null}
+                          {pull?.corrections.map((correction) => (
+                            <span key={correction.atMs} className="block">
+                              was {correction.from.toFixed(1)}: {correction.reason}
+                            </span>
+                          ))}
+                        </td>
+                      </tr>
+                    ));
+                  })}
+                </tbody>
+              </table>
+            </div>
+          </section>
+        ))}
+      </main>
+      <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[400px] lg:border-l-2">
+        <div className="flex-1 p-5 lg:overflow-y-auto">
+          <h2 className="plate text-3xl">{state.closed ? 'Closed' : 'Work in progress'}</h2>
+          {state.closed && (
+            <p className="mt-1">
+              Signed by <b>{state.closed.signature}</b>, {format(state.closed.atMs, 'd MMM yyyy HH:mm')}.
+            </p>
+          )}
+          <p className="mt-3 flex items-start gap-2">
+            {chain.kind === 'broken' ? (
+              <ShieldAlert className="shrink-0 text-bad" aria-hidden="true" />
+            ) : (
+              <ShieldCheck className="shrink-0" aria-hidden="true" />
+            )}
+            <span>
+              {chain.kind === 'asking' && 'Checking the chain of events.'}
+              {chain.kind === 'intact' && `${seq} events, each chained to the one before; the chain is whole.`}
+              {chain.kind === 'broken' && (
+                <b className="text-bad">
+                  The chain breaks at event {chain.at}: something was changed outside of Wrenchman.
+                </b>
+              )}
+              {chain.kind === 'unreachable' && 'The server cannot be reached to check the chain of events.'}
+              {pending > 0 && ` ${pending} more wait on this device.`}
+            </span>
+          </p>
+          <h3 className="mt-5 font-bold">Deviations</h3>
+          {departures.length === 0 && <p className="text-ink-2">None.</p>}
+          <ul>
+            {departures.map((deviation) => (
+              <li
+                key={`${deviation.kind}-${deviation.atMs}-${deviationText(deviation, plan, document.kit)}`}
+                className="border-b border-hair py-2 text-sm"
+              >
+                {deviationText(deviation, plan, document.kit)}
+                <span className="block text-ink-2">
+                  {deviation.by.name}, {format(deviation.atMs, 'd MMM HH:mm')}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </div>
+        <div className="grid grid-cols-3 border-t-2 border-ink">
+          {(['pdf', 'csv', 'json'] as const).map((kind) => (
+            <a
+              key={kind}
+              download
+              href={`/api/jobs/${document.id}/record.${kind}`}
+              className={`plate flex min-h-20 items-center justify-center gap-2 text-2xl ${kind === 'pdf' ? 'bg-paint text-on-paint' : 'border-l border-rule'}`}
+            >
+              <Download aria-hidden="true" /> {kind}
+            </a>
+          ))}
+        </div>
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,87 @@
+import { useState } from 'react';
+import type { PersonCard } from '#contract/session.ts';
+import { PinPad } from './PinPad.tsx';
+import { useQueryOptions } from './use-sign-in-options.ts';
+
+/** Signing in: who, then the PIN. */
+export function SignIn() {
+  const { options, failure } = useQueryOptions(true);
+  const [person, setPerson] = useState<PersonCard>();
+  return (
+    <main className="flex min-h-full flex-col bg-bench md:flex-row">
+      <section className="flex flex-col justify-between bg-plate p-6 text-on-plate md:w-[420px] md:p-10">
+        <div>
+          <h1 className="plate text-6xl md:text-7xl">Wrenchman</h1>
+          <p className="mt-3 text-lg text-on-plate-2">{options?.shop ?? ' '}</p>
+          <Stripe />
+        </div>
+        <p className="mt-6 hidden text-sm text-on-plate-2 md:block">
+          An aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first.
+        </p>
+      </section>
+      <section className="grid flex-1 content-center p-5 md:p-12">
+        <div className="mx-auto w-full max-w-md">
+          {person ? (
+            <PinPad
+              key={person.id}
+              person={person}
+              hint={options?.demoPins?.[person.id]}
+              onBack={() => setPerson(undefined)}
+            />
+          ) : (
+            <>
+              <h2 className="plate mb-4 text-4xl">Who is working?</h2>
+              {failure && (
+                <p role="alert" className="mb-3 border-l-4 border-bad pl-3 text-bad">
+                  {failure}
+                </p>
+              )}
+              {!options && !failure && <p className="text-ink-2">Asking the server who works here.</p>}
+              {options?.people.length === 0 && <p>No shop is set up on this server yet.</p>}
+              <ul className="border-t-2 border-ink">
+                {options?.people.map((entry) => (
+                  <li key={entry.id} className="border-b border-rule">
+                    <button
+                      type="button"
+                      className="flex min-h-16 w-full items-center gap-4 px-2 text-left hover:bg-sheet"
+                      onClick={() => setPerson(entry)}
+                    >
+                      <span className="figures grid size-11 place-items-center bg-plate text-on-plate">
+                        {entry.initials}
+                      </span>
+                      <span className="flex-1">
+                        <span className="block font-bold">{entry.name}</span>
+                        <span className="text-sm text-ink-2">{entry.role}</span>
+                      </span>
+                      {options.demoPins && (
+                        <span className="figures text-sm text-ink-2">PIN {options.demoPins[entry.id]}</span>
+                      )}
+                    </button>
+                  </li>
+                ))}
+              </ul>
+              {options?.demoPins && (
+                <p className="mt-3 text-sm text-ink-2">
+                  This is the demo: its PINs are shown. A real shop’s never are.
+                </p>
+              )}
+            </>
+          )}
+        </div>
+      </section>
+    </main>
+  );
+}
+
+/** A bolt head with its stripe of witness paint: the sign of the trade for done. */
+function Stripe() {
+  return (
+    <svg className="mt-8 hidden w-56 md:block" viewBox="0 0 220 150" aria-hidden="true">
+      <rect x="0" y="120" width="220" height="8" fill="#4b5963" />
+      <path d="M60 120v-52l22-14h56l22 14v52z" fill="#c9d1d5" stroke="#fff" strokeWidth="2" />
+      <path d="M82 54v66M138 54v66" stroke="#4b5963" strokeWidth="2" />
+      <rect x="44" y="112" width="132" height="10" fill="#aeb8be" stroke="#fff" strokeWidth="2" />
+      <path d="M112 46 128 134" stroke="#ffd21f" strokeWidth="13" />
+    </svg>
+  );
+}

@@ -1,0 +1,432 @@
+import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { COMPOUND_TEXT, passText, reasonsText } from '#contract/wording/plan-text.ts';
+import { describeDrive } from '#core/fastener/drive.ts';
+import { finalPull } from '#core/job/deviations.ts';
+import { stationState } from '#core/job/job-state.ts';
+import { lockerCapacity } from '#core/job/locker-window.ts';
+import { showBand, showTorque, showTorqueIn } from '#core/quantity/display.ts';
+import type { TorqueUnit } from '#core/quantity/unit.ts';
+import type { TighteningSpec } from '#core/tightening/tightening-spec.ts';
+import { usableBand } from '#core/wrench/usable-band.ts';
+import { useSettings } from '../../app/settings-store.ts';
+import { StackDrawing } from '../../drawing/StackDrawing.tsx';
+import { TorqueGauge } from '../../drawing/TorqueGauge.tsx';
+import { Cautions } from '../../job/Cautions.tsx';
+import { useLiveWrench } from '../../job/live-wrench.ts';
+import { Button } from '../../ui/Button.tsx';
+import type { TorqueStep } from './use-torque-step.ts';
+
+const UNITS: readonly TorqueUnit[] = ['N·m', 'lbf·ft', 'lbf·in', 'kgf·m'];
+
+/** All a fitter needs to know of the station in hand, figures first. */
+export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void }) {
+  const { station, step, group, document, state, plan } = torque;
+  if (!station) return <GroupDone torque={torque} />;
+  const place = group.torqueOrder.indexOf(station.id) + 1;
+  return (
+    <>
+      <div className="flex items-baseline justify-between gap-3">
+        <h2 className="plate text-5xl">Station {station.label}</h2>
+        <p className="figures text-right">
+          {step.kind === 'pull' ? passText(group.passes[step.pass], step.pass) : ''}
+          {step.kind === 'pull' ? ` · ${place} of ${group.stations.length}` : ''}
+        </p>
+      </div>
+      <p className="text-lg">{station.name}</p>
+      {step.kind === 'pull' ? <Target torque={torque} /> : <Instruction torque={torque} />}
+      <dl className="mt-4 grid grid-cols-[9rem_1fr] gap-4 border-t border-rule pt-4 text-[0.95rem]">
+        <div className="row-span-6">
+          <StackDrawing
+            station={station}
+            items={torque.index.items}
+            compound={torque.index.compounds.get(station.compound ?? '')}
+          />
+        </div>
+        <Facts torque={torque} onWrench={onWrench} />
+      </dl>
+      {station.specBecause.length > 0 && (
+        <p className="mt-3 text-sm">
+          {station.printed}, because {reasonsText(document.kit, station.specBecause)}.
+        </p>
+      )}
+      {station.note && <p className="mt-2 border-l-4 border-ink pl-3">{station.note}</p>}
+      {stationState(state, station.id).loosenings.length > 0 && (
+        <p className="mt-2 text-sm text-ink-2">
+          Loosened before: {stationState(state, station.id).loosenings.at(-1)?.reason}.
+        </p>
+      )}
+      <Cautions plan={plan} group={group.id} />
+    </>
+  );
+}
+
+function Target({ torque }: { torque: TorqueStep }) {
+  const { station, band, wrench, held, step } = torque;
+  const system = useSettings((settings) => settings.system);
+  const torqueNm = useLiveWrench((live) => live.torqueNm);
+  const angleDeg = useLiveWrench((live) => live.angleDeg);
+  const clicked = useLiveWrench((live) => live.clicked);
+  const status = useLiveWrench((live) => live.status);
+  if (!band || !station || step.kind !== 'pull') return null;
+  const finite = { minNm: band.minNm, maxNm: Number.isFinite(band.maxNm) ? band.maxNm : band.targetNm * 3 };
+  const { first, second } = showTorque(band.targetNm, system, finite);
+  const unit = first.unit as TorqueUnit;
+  const ends = showBand(finite.minNm, finite.maxNm, unit);
+  const live = wrench && !wrench.fault && wrench.wrench.live;
+  return (
+    <>
+      <div className="mt-2 flex items-end justify-between gap-2">
+        <div className="flex items-end gap-4">
+          <output
+            aria-label={`Target ${first.number} ${unit}`}
+            className={`figures leading-[0.9] font-bold ${first.number.length > 4 ? 'text-[68px]' : 'text-[96px]'}`}
+          >
+            {first.number}
+          </output>
+          <div className="pb-2">
+            <p className="figures text-2xl">{unit}</p>
+            <p className="figures text-ink-2">
+              {second.number} {second.unit}
+            </p>
+          </div>
+        </div>
+        <div className="pb-2 text-right">
+          {band.angle ? (
+            <>
+              <p className="text-sm text-ink-2">then turn</p>
+              <p className="figures text-2xl">
+                {band.angle.targetDeg}°{' '}
+                <span className="text-base text-ink-2">±{Math.round(band.angle.maxDeg - band.angle.targetDeg)}</span>
+              </p>
+            </>
+          ) : (
+            <>
+              <p className="text-sm text-ink-2">{station.spec.kind === 'slot' ? 'next slot, from – to' : 'accept'}</p>
+              <p className="figures text-xl whitespace-nowrap">
+                {ends.min} – {ends.max}
+              </p>
+            </>
+          )}
+          {band.absoluteMaximumNm !== undefined && (
+            <p className="figures text-sm text-bad">
+              never over {showTorqueIn(band.absoluteMaximumNm, unit).number} {unit}
+            </p>
+          )}
+        </div>
+      </div>
+      <p className="text-sm text-ink-2">
+        printed <span className="figures text-ink">{station.printed}</span>
+        {band.targetNm < (showsFull(station.spec) ?? band.targetNm) - 1e-9 ? ', this pass aims at part of it' : ''}
+      </p>
+      {live && (
+        <>
+          <TorqueGauge
+            band={band}
+            unit={unit}
+            torqueNm={status === 'pulling' || clicked ? torqueNm : undefined}
+            clicked={clicked}
+            live={
+              status === 'lost'
+                ? `wrench ${wrench.wrench.label} not reachable`
+                : `live from wrench ${wrench.wrench.label}`
+            }
+          />
+          {band.angle && clicked && <p className="figures">turned {Math.round(angleDeg)}° in all</p>}
+          {held && (
+            <p role="status" className="border-2 border-ink p-3">
+              Stands at <b className="figures">{showTorqueIn(held.torqueNm, unit).number}</b> {unit}. Does the pin go
+              through? Never turn back to make it fit.
+            </p>
+          )}
+        </>
+      )}
+      {station.spec.kind === 'bearing' && (
+        <label className="mt-2 flex min-h-14 items-center gap-3 font-bold">
+          <input
+            type="checkbox"
+            className="size-7"
+            checked={torque.seated}
+            onChange={(event) => torque.setSeated(event.target.checked)}
+          />
+          Seated at {showTorqueIn(station.spec.seatNm, unit).number} {unit} while turning, backed off{' '}
+          {station.spec.backOffDeg}°
+        </label>
+      )}
+      {(!live || status === 'lost') && wrench && !wrench.fault && <TypedReading torque={torque} />}
+    </>
+  );
+}
+
+/** The final torque of a spec, to say when a pass aims lower. */
+function showsFull(spec: TighteningSpec): number | undefined {
+  switch (spec.kind) {
+    case 'torque':
+    case 'targetWithMaximum':
+      return spec.targetNm;
+    case 'range':
+      return (spec.minNm + spec.maxNm) / 2;
+    default:
+      return undefined;
+  }
+}
+
+/** A reading typed from a wrench that cannot speak. Digits typed anywhere on the screen land here. */
+function TypedReading({ torque }: { torque: TorqueStep }) {
+  const { wrench, band, station } = torque;
+  const [value, setValue] = useState('');
+  const [angle, setAngle] = useState('');
+  const [unit, setUnit] = useState<TorqueUnit>(wrench?.wrench.scaleUnit ?? 'N·m');
+  const field = useRef<HTMLInputElement>(null);
+  const scaleUnit = wrench?.wrench.scaleUnit;
+  useEffect(() => {
+    if (scaleUnit) setUnit(scaleUnit);
+  }, [scaleUnit]);
+  // A new station starts with an empty field.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the station is the trigger
+  useEffect(() => setValue(''), [station?.id]);
+  useHotkeys('0,1,2,3,4,5,6,7,8,9', () => field.current?.focus(), { useKey: true });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const number = Number(value.replace(',', '.'));
+    if (value.trim() === '') return;
+    // A number that is none is judged like any other: the refusal says what is wrong with it.
+    if (torque.type(Number.isNaN(number) ? -1 : number, unit, angle === '' ? undefined : Number(angle))) {
+      setValue('');
+      setAngle('');
+    }
+  };
+  return (
+    <form onSubmit={submit} className="mt-3 flex flex-wrap items-end gap-2">
+      <label className="grid flex-1">
+        <span className="text-sm text-ink-2">Reading from {wrench?.wrench.label}</span>
+        <input
+          ref={field}
+          className="figures min-h-14 w-full min-w-24 border-2 border-ink bg-sheet px-3 text-3xl font-bold"
+          inputMode="decimal"
+          autoComplete="off"
+          value={value}
+          onChange={(event) => setValue(event.target.value)}
+        />
+      </label>
+      <label>
+        <span className="sr-only">Unit</span>
+        <select
+          className="figures min-h-14 border-2 border-ink bg-sheet px-2"
+          value={unit}
+          onChange={(event) => setUnit(event.target.value as TorqueUnit)}
+        >
+          {UNITS.map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </label>
+      {band?.angle && (
+        <label className="grid w-24">
+          <span className="text-sm text-ink-2">Turned, °</span>
+          <input
+            className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3 text-2xl"
+            inputMode="decimal"
+            value={angle}
+            onChange={(event) => setAngle(event.target.value)}
+          />
+        </label>
+      )}
+      <Button type="submit" tone="primary" hotkey="ENTER" disabled={value.trim() === ''}>
+        {station?.spec.kind === 'slot' ? 'Pin fits, record' : 'Record'}
+      </Button>
+    </form>
+  );
+}
+
+function Instruction({ torque }: { torque: TorqueStep }) {
+  const { step, station, group, plan, state, index } = torque;
+  if (!station) return null;
+  const compound = index.compounds.get(station.compound ?? '');
+  switch (step.kind) {
+    case 'start':
+      return (
+        <p className="mt-3 text-xl">
+          Not started by hand yet. All of {group.title} go in their threads before any is drawn down.
+        </p>
+      );
+    case 'compound': {
+      const capacity = lockerCapacity(plan, state, group.id);
+      return (
+        <div className="mt-3 text-xl">
+          <p>
+            Back it out, clean the thread, {compound ? COMPOUND_TEXT[compound.kind].toLowerCase() : 'compound'} on, and
+            in again by hand.
+          </p>
+          {compound?.workingWindowMin && (
+            <p className="mt-2 text-base text-ink-2">
+              The clock runs from the first bead: {compound.workingWindowMin} min. At this pace it takes{' '}
+              {capacity?.stations} of {group.stations.length} stations to full torque
+              {capacity && capacity.stations < group.stations.length ? ': do them in two goes.' : '.'} Read the
+              product’s sheet.
+            </p>
+          )}
+        </div>
+      );
+    }
+    case 'snug':
+      return (
+        <p className="mt-3 text-xl">
+          Draw it down until the parts are in firm contact. Not more: torque comes when all are snug.
+          {plan.powerTools === 'never' ? ' No power tool on this kit.' : ''}
+        </p>
+      );
+    case 'confirmStop':
+      return (
+        <p className="mt-3 text-xl">
+          Turn until {station.spec.kind === 'contact' ? station.spec.stop : 'it stops'}. No figure is given.
+        </p>
+      );
+    case 'loosen':
+      return (
+        <p className="mt-3 text-xl text-bad">
+          The last pull proves nothing: it went past the band, or clicked without moving. Loosen it and pull again.
+        </p>
+      );
+    default:
+      return null;
+  }
+}
+
+function Facts({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void }) {
+  const { station, index, wrench, step, state } = torque;
+  const system = useSettings((settings) => settings.system);
+  if (!station) return null;
+  const bolt = station.stack
+    .flatMap((piece) => (piece.kind === 'hardware' ? (index.items.get(piece.item) ?? []) : []))
+    .find((item) => item.thread);
+  const compound = index.compounds.get(station.compound ?? '');
+  const bead = stationState(state, station.id).bead;
+  const range = wrench && usableBand(wrench.wrench);
+  const show = (nm: number) => showTorqueIn(nm, system === 'metric' ? 'N·m' : 'lbf·ft').number;
+  const swatch =
+    compound?.kind === 'threadlockerHigh'
+      ? 'bg-high'
+      : compound?.kind === 'threadlockerMedium'
+        ? 'bg-medium'
+        : compound?.kind === 'antiSeize'
+          ? 'bg-antiseize'
+          : 'bg-grease';
+  return (
+    <div className="grid content-start gap-2">
+      <div className="flex gap-3">
+        <dt className="w-16 shrink-0 text-ink-2">Bolt</dt>
+        <dd>
+          <b className="figures">{(bolt?.thread ?? '').replaceAll('x', '×')}</b>
+          {bolt?.lengthMm ? <span className="figures"> × {bolt.lengthMm}</span> : null}
+          <span className="block text-ink-2">
+            {[bolt?.propertyClass, bolt?.singleUse ? 'use once' : undefined].filter(Boolean).join(', ')}
+          </span>
+        </dd>
+      </div>
+      <div className="flex gap-3">
+        <dt className="w-16 shrink-0 text-ink-2">Drive</dt>
+        <dd>
+          <b>{describeDrive(station.drive)}</b>
+          {station.holding && (
+            <span className="block text-ink-2">
+              {station.holding.note ?? 'Hold the other side'} ({describeDrive(station.holding.drive)})
+            </span>
+          )}
+        </dd>
+      </div>
+      {step.kind === 'pull' && (
+        <div className="flex gap-3">
+          <dt className="w-16 shrink-0 text-ink-2">Wrench</dt>
+          <dd className="flex-1">
+            <button
+              type="button"
+              className="min-h-11 w-full border-2 border-rule px-2 py-1 text-left"
+              onClick={onWrench}
+            >
+              {wrench ? (
+                <>
+                  <b>{wrench.wrench.label}</b>
+                  {range && (
+                    <span className="figures">
+                      {' '}
+                      {show(range.minNm)}–{show(range.maxNm)}
+                    </span>
+                  )}{' '}
+                  {wrench.wrench.squareDrive}
+                  <span className={`block text-sm ${wrench.fault ? 'text-bad' : 'text-ink-2'}`}>
+                    {wrench.fault
+                      ? wrench.fault.code === 'wrenchOutOfRange'
+                        ? 'out of range'
+                        : 'out of calibration'
+                      : `calibration good to ${wrench.wrench.calibrationDueOn}`}
+                  </span>
+                </>
+              ) : (
+                'None in the crib'
+              )}
+            </button>
+          </dd>
+        </div>
+      )}
+      <div className="flex gap-3">
+        <dt className="w-16 shrink-0 text-ink-2">Thread</dt>
+        <dd className="flex items-start gap-2">
+          {compound ? (
+            <>
+              <span aria-hidden="true" className={`mt-1 size-3.5 shrink-0 ${swatch}`} />
+              <span>
+                <b>{COMPOUND_TEXT[compound.kind]}</b>, {bead ? 'on' : 'to come'}
+              </span>
+            </>
+          ) : (
+            'dry, as supplied'
+          )}
+        </dd>
+      </div>
+    </div>
+  );
+}
+
+function GroupDone({ torque }: { torque: TorqueStep }) {
+  const { group, plan, state, index } = torque;
+  return (
+    <>
+      <h2 className="plate text-5xl">{group.title}</h2>
+      <p className="mt-1 text-lg">
+        Done: every station at torque{group.passes.some((pass) => pass.kind === 'verify') ? ' and verified' : ''}. Paint
+        the stripes.
+      </p>
+      <table className="mt-4 w-full text-left">
+        <thead className="text-sm text-ink-2">
+          <tr>
+            <th className="font-normal">Station</th>
+            <th className="font-normal">Printed</th>
+            <th className="text-right font-normal">N·m</th>
+          </tr>
+        </thead>
+        <tbody>
+          {group.torqueOrder.map((id) => {
+            const station = index.stations.get(id);
+            const pull = finalPull(plan, state, id);
+            return (
+              <tr key={id} className="border-t border-hair">
+                <td className="py-1.5">
+                  <b className="figures">{station?.label}</b>{' '}
+                  <span className="text-sm text-ink-2">{station?.name}</span>
+                </td>
+                <td className="figures text-sm whitespace-nowrap">{station?.printed}</td>
+                <td className="figures text-right font-bold">
+                  {pull ? pull.torqueNm.toFixed(1) : '–'}
+                  {pull?.angleDeg !== undefined && station?.spec.kind === 'torqueAngle'
+                    ? ` +${Math.round(pull.angleDeg)}°`
+                    : ''}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </>
+  );
+}

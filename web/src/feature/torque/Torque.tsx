@@ -1,0 +1,229 @@
+import { useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link } from 'react-router';
+import { PATTERN_TEXT } from '#contract/wording/plan-text.ts';
+import { usePrimaryKey } from '../../app/use-primary-key.ts';
+import { BoltMap, MapLegend } from '../../drawing/BoltMap.tsx';
+import { GroupTabs } from '../../job/GroupTabs.tsx';
+import { useLiveWrench } from '../../job/live-wrench.ts';
+import { ProblemSheet } from '../../job/ProblemSheet.tsx';
+import { useStationMarks } from '../../job/use-open-job.ts';
+import { ActionBar, Button } from '../../ui/Button.tsx';
+import { LoadStateBar } from './LoadStateBar.tsx';
+import { LockerGlass } from './LockerGlass.tsx';
+import { LoosenSheet } from './LoosenSheet.tsx';
+import { StationPanel } from './StationPanel.tsx';
+import { type TorqueStep, useTorqueStep } from './use-torque-step.ts';
+import { WrenchSheet } from './WrenchSheet.tsx';
+
+/** What the map calls the station to be worked. */
+const CALL: Partial<Record<TorqueStep['step']['kind'], string>> = {
+  compound: 'Bead here',
+  snug: 'Snug here',
+  pull: 'Pull here',
+  confirmStop: 'To its stop',
+  loosen: 'Loosen this',
+};
+
+/** Torque: one station at a time, in order, by a wrench that may do it. */
+export default function Torque() {
+  const torque = useTorqueStep();
+  if (!torque) return null;
+  return <TorqueScreen torque={torque} />;
+}
+
+function TorqueScreen({ torque }: { torque: TorqueStep }) {
+  const { plan, state, group, stations, step, station, act, give } = torque;
+  const marks = useStationMarks(plan, state);
+  const [sheet, setSheet] = useState<'loosen' | 'problem' | 'wrench'>();
+  const [picked, setPicked] = useState<string>();
+  const close = () => setSheet(undefined);
+  const inspected = plan.stations.find((entry) => entry.id === picked) ?? station;
+
+  usePrimaryKey(act ?? (step.kind === 'loosen' ? () => setSheet('loosen') : undefined));
+  useHotkeys('l', () => setSheet('loosen'), { preventDefault: true });
+  useHotkeys('p', () => setSheet('problem'), { preventDefault: true });
+  useHotkeys('w', () => setSheet('wrench'), { preventDefault: true });
+  useHotkeys('u', () => give({ type: 'undo' }), [give]);
+  useHotkeys(
+    'g',
+    () => torque.chooseGroup(plan.groups[(plan.groups.indexOf(group) + 1) % plan.groups.length]?.id ?? group.id),
+    [group, plan],
+  );
+
+  const place = station ? group.torqueOrder.indexOf(station.id) : -1;
+  const way =
+    step.kind === 'pull' && station
+      ? [group.torqueOrder[place - 1], station.id, group.torqueOrder[place + 1]].filter(
+          (id): id is string => id !== undefined,
+        )
+      : [];
+
+  return (
+    <div className="flex min-h-0 flex-1 flex-col lg:flex-row">
+      <main className="flex min-h-0 flex-1 flex-col bg-bench">
+        <GroupTabs plan={plan} state={state} current={group.id} onChoose={torque.chooseGroup} />
+        {group.atRideHeight && <LoadStateBar torque={torque} />}
+        <div className="grid-paper flex min-h-64 flex-1 flex-col">
+          <div className="px-5 pt-4">
+            <h1 className="plate text-2xl">{group.map.title}</h1>
+            <p className="text-sm text-ink-2">{group.map.note}</p>
+          </div>
+          <div className="min-h-56 flex-1 p-2">
+            <BoltMap
+              group={group}
+              stations={stations}
+              marks={marks}
+              next={station?.id}
+              path={way}
+              call={station && CALL[step.kind] ? { title: CALL[step.kind] ?? '' } : undefined}
+              onStation={(id) => {
+                setPicked(id);
+                setSheet('loosen');
+              }}
+            />
+          </div>
+        </div>
+        <div className="hidden flex-wrap items-center justify-between gap-3 px-5 py-2 md:flex">
+          <MapLegend marks={['snug', 'atTorque', 'verified', 'reopened', 'bad']} />
+          <p className="figures text-sm">
+            {PATTERN_TEXT[group.torquePattern]} · load balance {group.loadImbalance.toFixed(2)}
+          </p>
+        </div>
+        <div className="grid grid-cols-[1fr_auto_auto] border-t border-rule">
+          <LockerGlass torque={torque} />
+          <Button className="min-h-22 border-0! border-l! border-hair!" hotkey="L" onClick={() => setSheet('loosen')}>
+            Loosen
+          </Button>
+          <Button className="min-h-22 border-0! border-l! border-hair!" hotkey="P" onClick={() => setSheet('problem')}>
+            Problem
+          </Button>
+        </div>
+      </main>
+      <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[470px] lg:border-l-2">
+        <div className="min-h-0 flex-1 overflow-y-auto px-6 pt-5 pb-3">
+          <StationPanel torque={torque} onWrench={() => setSheet('wrench')} />
+        </div>
+        <Action torque={torque} onLoosen={() => setSheet('loosen')} />
+      </aside>
+      <LoosenSheet
+        open={sheet === 'loosen'}
+        station={step.kind === 'loosen' ? station : inspected}
+        onClose={() => {
+          close();
+          setPicked(undefined);
+        }}
+        torque={torque}
+      />
+      <ProblemSheet open={sheet === 'problem'} onClose={close} station={station} />
+      <WrenchSheet open={sheet === 'wrench'} onClose={close} torque={torque} />
+    </div>
+  );
+}
+
+/** The bar at the thumb: what Space does now. */
+function Action({ torque, onLoosen }: { torque: TorqueStep; onLoosen: () => void }) {
+  const { step, act, wrench, held, plan, group } = torque;
+  const status = useLiveWrench((live) => live.status);
+  const clicked = useLiveWrench((live) => live.clicked);
+  const fixed = 'sticky bottom-0 lg:static';
+  switch (step.kind) {
+    case 'start':
+      return (
+        <Link
+          to="../fit-loose"
+          className={`plate flex min-h-22 items-center bg-paint px-6 text-4xl text-on-paint ${fixed}`}
+        >
+          Start them by hand first
+        </Link>
+      );
+    case 'compound':
+      return (
+        <ActionBar className={fixed} onClick={act}>
+          Thread clean, bead on
+        </ActionBar>
+      );
+    case 'snug':
+      return (
+        <ActionBar className={fixed} onClick={act}>
+          Snug, next
+        </ActionBar>
+      );
+    case 'confirmStop':
+      return (
+        <ActionBar className={fixed} onClick={act}>
+          At its stop, next
+        </ActionBar>
+      );
+    case 'loosen':
+      return (
+        <ActionBar className={fixed} onClick={onLoosen}>
+          Loosen, then again
+        </ActionBar>
+      );
+    case 'pull': {
+      if (held) {
+        return (
+          <div className={`grid grid-cols-[1fr_auto] ${fixed}`}>
+            <ActionBar onClick={act}>Pin goes through</ActionBar>
+            <Button className="min-h-22 border-0!" onClick={torque.nextSlot}>
+              On to next slot
+            </Button>
+          </div>
+        );
+      }
+      if (!wrench || wrench.fault) {
+        return (
+          <ActionBar className={fixed} disabled>
+            No wrench for this
+          </ActionBar>
+        );
+      }
+      if (!wrench.wrench.live) {
+        return (
+          <ActionBar className={fixed} disabled>
+            Pull, then enter it
+          </ActionBar>
+        );
+      }
+      const text =
+        status === 'pulling'
+          ? clicked
+            ? 'Click'
+            : 'Pulling'
+          : status === 'armed'
+            ? 'Pull to click, then next'
+            : status === 'lost'
+              ? 'Wrench not reachable: type it'
+              : 'Reaching the wrench';
+      return (
+        <ActionBar className={fixed} onClick={act} disabled={!act}>
+          {text}
+        </ActionBar>
+      );
+    }
+    case 'done': {
+      const open = plan.groups.find(
+        (entry) =>
+          entry.id !== group.id &&
+          !torque.state.closed &&
+          entry.stations.some((id) => torque.state.stations[id]?.stage !== 'snug'),
+      );
+      if (open) {
+        return (
+          <ActionBar className={fixed} hotkey="G" onClick={() => torque.chooseGroup(open.id)}>
+            {`Next: ${open.title}`}
+          </ActionBar>
+        );
+      }
+      return (
+        <Link
+          to="../close-out"
+          className={`plate flex min-h-22 items-center bg-paint px-6 text-4xl text-on-paint ${fixed}`}
+        >
+          On to Close out
+        </Link>
+      );
+    }
+  }
+}

@@ -1,0 +1,217 @@
+import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import { parseThread } from '#core/fastener/thread.ts';
+import { type JobState, stationState } from '#core/job/job-state.ts';
+import { type NextStep, nextStep, pullBand } from '#core/job/next-station.ts';
+import { standingPulls } from '#core/job/station-progress.ts';
+import type { PlanGroup, PlanStation } from '#core/kit/plan.ts';
+import type { TorqueUnit } from '#core/quantity/unit.ts';
+import { toBase } from '#core/quantity/unit.ts';
+import type { AcceptBand } from '#core/tightening/accept-band.ts';
+import { rankWrenches, type WrenchChoice } from '#core/wrench/suitable-wrench.ts';
+import { useSettings } from '../../app/settings-store.ts';
+import { type Reading, useLiveWrench } from '../../job/live-wrench.ts';
+import { type OpenJob, useOpenJob } from '../../job/use-open-job.ts';
+
+/** Size the stand-in's joint is modelled on when a stack names no thread, mm. */
+const ASSUMED_THREAD_MM = 10;
+/** How much further a castle nut is taken towards its next slot in one go, N·m (chosen by us). */
+const SLOT_STEP_NM = 3;
+
+export interface TorqueStep extends OpenJob {
+  group: PlanGroup;
+  chooseGroup: (id: string) => void;
+  stations: PlanStation[];
+  step: NextStep;
+  station?: PlanStation;
+  band?: AcceptBand;
+  /** The shop's wrenches for this pull, best first. */
+  wrenches: WrenchChoice[];
+  wrench?: WrenchChoice;
+  chooseWrench: (id: string) => void;
+  /** A castle-nut reading that waits for the word on its pin. */
+  held?: Reading;
+  pinFits: () => void;
+  nextSlot: () => void;
+  seated: boolean;
+  setSeated: (seated: boolean) => void;
+  /** Records a reading typed in `unit`. */
+  type: (value: number, unit: TorqueUnit, angleDeg?: number) => boolean;
+  /** The one big action; undefined while there is none. */
+  act?: () => void;
+}
+
+/** Torque the joint holds from its last standing pull, N·m. */
+const standingNm = (state: JobState, station: string): number =>
+  standingPulls(stationState(state, station)).at(-1)?.torqueNm ?? 0;
+
+/** Everything the torque screen shows and does, from the same functions that decide on the server. */
+export function useTorqueStep(): TorqueStep | undefined {
+  const job = useOpenJob();
+  const { plan, index, state, document, give } = job;
+  const { pullSpeedDegPerS, overshootDeg } = useSettings();
+  const [chosenGroup, chooseGroup] = useState<string>();
+  const [chosenWrench, chooseWrench] = useState<string>();
+  const [held, setHeld] = useState<Reading>();
+  const [seated, setSeated] = useState(false);
+  const { connect, disconnect, arm, pull } = useLiveWrench.getState();
+  const liveStatus = useLiveWrench((live) => live.status);
+
+  const group =
+    index.groups.get(chosenGroup ?? '') ??
+    plan.groups.find(
+      (entry) =>
+        nextStep(plan, state, entry.id).kind !== 'done' &&
+        entry.after.every((id) => nextStep(plan, state, id).kind === 'done'),
+    ) ??
+    plan.groups[0];
+  const step = useMemo<NextStep>(
+    () => (group ? nextStep(plan, state, group.id) : { kind: 'done' }),
+    [plan, state, group],
+  );
+  const station = 'station' in step ? index.stations.get(step.station) : undefined;
+  const band = useMemo(
+    () => (station && step.kind === 'pull' ? pullBand(plan, station, step.pass) : undefined),
+    [plan, station, step],
+  );
+  // Ranked once per target: the clock moving on must not reshuffle the list under a finger.
+  const wrenches = useMemo(
+    () => (band ? rankWrenches(document.wrenches, band.targetNm, Date.now()) : []),
+    [band, document.wrenches],
+  );
+  const wrench =
+    wrenches.find((choice) => choice.wrench.id === chosenWrench && !choice.fault) ??
+    wrenches.find((choice) => !choice.fault) ??
+    wrenches[0];
+  const usable = wrench && !wrench.fault ? wrench.wrench : undefined;
+  const liveId = usable?.live ? usable.id : undefined;
+
+  const record = useCallback(
+    (reading: Reading, extra: { pinFits?: boolean } = {}) => {
+      if (!liveId) return;
+      give({
+        type: 'pull',
+        station: reading.station,
+        torqueNm: Math.round(reading.torqueNm * 10) / 10,
+        angleDeg: Math.round(reading.angleDeg * 10) / 10,
+        movementDeg: Math.round(reading.movementDeg * 10) / 10,
+        wrench: liveId,
+        source: 'live',
+        seatedAndBackedOff: seated || undefined,
+        ...extra,
+      });
+      setSeated(false);
+    },
+    [give, liveId, seated],
+  );
+
+  const specKind = station?.spec.kind;
+  const onReading = useCallback(
+    (reading: Reading) => {
+      // A castle nut is only done when its pin goes through.
+      if (specKind === 'slot') setHeld(reading);
+      else record(reading);
+    },
+    [record, specKind],
+  );
+
+  // The reading handler changes with every station; the line to the wrench stays.
+  const newest = useRef(onReading);
+  useEffect(() => {
+    newest.current = onReading;
+  }, [onReading]);
+  useEffect(() => {
+    if (!liveId) {
+      disconnect();
+      return undefined;
+    }
+    connect(liveId, (reading) => newest.current(reading));
+    return disconnect;
+  }, [liveId, connect, disconnect]);
+
+  const stationId = station?.id;
+  const nominalMm = useMemo(() => {
+    const threads = (station?.stack ?? []).flatMap((piece) => {
+      const read = piece.kind === 'hardware' ? parseThread(index.items.get(piece.item)?.thread ?? '') : undefined;
+      return read?.ok ? [read.value.thread.nominalMm] : [];
+    });
+    return threads[0] ?? ASSUMED_THREAD_MM;
+  }, [station, index]);
+  const standing = stationId === undefined ? 0 : standingNm(state, stationId);
+  useEffect(() => {
+    setHeld(undefined);
+    if (!liveId || !band || stationId === undefined) return;
+    arm({
+      station: stationId,
+      targetNm: band.targetNm,
+      angleDeg: band.angle?.targetDeg,
+      standingNm: standing,
+      nominalMm,
+    });
+  }, [liveId, band, stationId, standing, nominalMm, arm]);
+
+  if (!group) return undefined;
+  const stations = plan.stations.filter((entry) => entry.groupId === group.id);
+
+  const pullNow = () => pull(pullSpeedDegPerS, overshootDeg);
+  const act = (): (() => void) | undefined => {
+    if (stationId === undefined) return undefined;
+    switch (step.kind) {
+      case 'compound':
+        return () => give({ type: 'applyCompound', station: stationId, cleaned: true });
+      case 'snug':
+        return () => give({ type: 'snug', station: stationId, tool: 'hand' });
+      case 'confirmStop':
+        return () => give({ type: 'confirmStop', station: stationId });
+      case 'pull':
+        if (held) return () => pinFits();
+        return liveId && liveStatus === 'armed' ? pullNow : undefined;
+      default:
+        return undefined;
+    }
+  };
+  const pinFits = () => {
+    if (held) record(held, { pinFits: true });
+    setHeld(undefined);
+  };
+  const nextSlot = () => {
+    if (!held || !station || station.spec.kind !== 'slot') return;
+    const targetNm = Math.min(station.spec.ceilingNm, held.torqueNm + SLOT_STEP_NM);
+    arm({ station: station.id, targetNm, standingNm: held.torqueNm, nominalMm });
+    setHeld(undefined);
+  };
+
+  return {
+    ...job,
+    group,
+    chooseGroup,
+    stations,
+    step,
+    station,
+    band,
+    wrenches,
+    wrench,
+    chooseWrench,
+    held,
+    pinFits,
+    nextSlot,
+    seated,
+    setSeated,
+    type: (value, unit, angleDeg) => {
+      if (!wrench || stationId === undefined) return false;
+      const accepted = give({
+        type: 'pull',
+        station: stationId,
+        torqueNm: toBase(value, unit),
+        angleDeg,
+        wrench: wrench.wrench.id,
+        source: 'typed',
+        entered: { value, unit },
+        pinFits: specKind === 'slot' || undefined,
+        seatedAndBackedOff: seated || undefined,
+      });
+      if (accepted) setSeated(false);
+      return accepted;
+    },
+    act: act(),
+  };
+}

@@ -1,0 +1,152 @@
+import { CloudOff, RefreshCw } from 'lucide-react';
+import { useEffect } from 'react';
+import { Link, Outlet, useParams } from 'react-router';
+import { refusalText } from '#contract/wording/refusal-text.ts';
+import { PersonMenu } from '../app/PersonMenu.tsx';
+import { ShortcutSheet } from '../app/ShortcutSheet.tsx';
+import { PhaseRule, rulePhases } from '../drawing/PhaseRule.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Notice } from '../ui/Notice.tsx';
+import { useJobStore } from './job-store.ts';
+import { RefusalStrip } from './RefusalStrip.tsx';
+import { useShortcuts } from './shortcuts.ts';
+import { useOpenJob, useProgress } from './use-open-job.ts';
+
+/** A job with its phases; opens it, and says when it cannot. */
+export default function JobShell() {
+  const { jobId = '' } = useParams();
+  const open = useJobStore((store) => store.open);
+  const close = useJobStore((store) => store.close);
+  const failure = useJobStore((store) => store.failure);
+  const ready = useJobStore((store) => store.log !== undefined && store.jobId === jobId);
+  useEffect(() => {
+    void open(jobId);
+    return close;
+  }, [jobId, open, close]);
+  const home = { to: '/', label: 'To the bays' };
+  if (failure === 'unknownJob')
+    return <Notice title="No such job" detail="This shop has no job at this address." secondary={home} />;
+  if (failure === 'broken')
+    return (
+      <Notice
+        title="Job cannot be shown"
+        detail="Its kit no longer resolves for its answers. The record is safe on the server."
+        secondary={home}
+      />
+    );
+  if (failure === 'unreachable') {
+    return (
+      <Notice
+        title="Not reachable"
+        detail="The server does not answer, and this job was never opened on this device. Trying again by itself."
+        action="Try now"
+        onAction={() => void open(jobId)}
+        secondary={home}
+      />
+    );
+  }
+  if (!ready) return <Notice title="One moment" detail="Opening the job." busy />;
+  return <OpenedJob />;
+}
+
+function OpenedJob() {
+  const { document, plan, state } = useOpenJob();
+  const progress = useProgress(plan, state);
+  const shortcuts = useShortcuts();
+  const { vehicle } = document;
+  return (
+    <div className="flex h-full min-h-dvh flex-col">
+      <header className="flex flex-wrap items-stretch bg-plate text-on-plate lg:h-16 lg:flex-nowrap">
+        <Link
+          to="/"
+          aria-label="Back to the bays"
+          className="flex min-w-0 flex-1 flex-col justify-center px-4 py-2 lg:w-64 lg:flex-none"
+        >
+          <span className="plate truncate text-2xl">
+            {vehicle.model} · {document.number}
+          </span>
+          <span className="truncate text-sm text-on-plate-2">{plan.title}</span>
+        </Link>
+        <div className="order-last w-full border-t border-plate-2 lg:order-none lg:w-auto lg:flex-1 lg:border-t-0 lg:border-l">
+          <PhaseRule
+            phases={[
+              ...rulePhases(progress.phases),
+              { to: 'record', title: 'Record', done: state.closed ? 1 : 0, of: 1 },
+            ]}
+          />
+        </div>
+        <div className="flex items-center gap-1 px-3 lg:border-l lg:border-plate-2">
+          <LinkState />
+          <ShortcutSheet shortcuts={shortcuts} />
+          <PersonMenu />
+        </div>
+      </header>
+      <RefusedLater />
+      <RefusalStrip plan={plan} />
+      {state.closed && (
+        <p className="border-b-2 border-ink bg-sheet px-5 py-2">
+          Closed and signed by <b>{state.closed.signature}</b>. The record stands; nothing more can be changed.
+        </p>
+      )}
+      <div className="flex min-h-0 flex-1 flex-col">
+        <Outlet />
+      </div>
+    </div>
+  );
+}
+
+/** How this device stands with the server; quiet while all is well. */
+function LinkState() {
+  const link = useJobStore((store) => store.link);
+  const pending = useJobStore((store) => store.pending.length);
+  if (link === 'live' && pending === 0) return <span className="sr-only">Saved on the server</span>;
+  if (link === 'offline') {
+    return (
+      <span role="status" className="flex items-center gap-2 bg-sheet px-2 py-1 text-sm text-ink">
+        <CloudOff size={18} aria-hidden="true" />
+        <span>
+          Offline
+          <span className="hidden xl:inline">, {pending === 0 ? 'nothing waiting' : `${pending} kept here`}</span>
+        </span>
+      </span>
+    );
+  }
+  return (
+    <span role="status" className="flex items-center gap-2 text-sm text-on-plate-2">
+      <RefreshCw size={16} aria-hidden="true" />
+      <span className="hidden xl:inline">{pending > 0 ? `Sending ${pending}` : 'Connecting'}</span>
+    </span>
+  );
+}
+
+/** Commands the server refused after this device had taken them: shown with their reason, never dropped. */
+function RefusedLater() {
+  const { plan } = useOpenJob();
+  const refusedLater = useJobStore((store) => store.refusedLater);
+  const putAway = useJobStore((store) => store.putAway);
+  if (refusedLater.length === 0) return null;
+  return (
+    <section role="alert" className="border-b-2 border-bad bg-sheet px-5 py-3">
+      <h2 className="font-bold text-bad">Not taken by the server</h2>
+      <ul className="mt-1 grid gap-2">
+        {refusedLater.map((entry) => {
+          const words = entry.refused && refusalText(entry.refused, plan);
+          const { command, by } = entry.envelope;
+          return (
+            <li key={entry.id} className="flex flex-wrap items-center justify-between gap-3">
+              <span>
+                {by.name}: {command.type}
+                {'station' in command && command.station !== undefined
+                  ? `, station ${plan.stations.find((station) => station.id === command.station)?.label ?? command.station}`
+                  : ''}
+                {command.type === 'pull' ? `, ${command.torqueNm.toFixed(1)} N·m` : ''}. {words?.title}: {words?.why}{' '}
+                {words?.lift}
+              </span>
+              <Button onClick={() => putAway(entry.id)}>Put away</Button>
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

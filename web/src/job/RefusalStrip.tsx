@@ -1,0 +1,59 @@
+import { useState } from 'react';
+import { refusalText } from '#contract/wording/refusal-text.ts';
+import { mayConfirm } from '#core/job/decide.ts';
+import type { Plan } from '#core/kit/plan.ts';
+import { useSession } from '../app/session-store.ts';
+import { Button } from '../ui/Button.tsx';
+import { ReasonSheet } from '../ui/ReasonSheet.tsx';
+import { useJobStore } from './job-store.ts';
+
+/** What was refused, why, and what lifts it; with the ways on that there are. */
+export function RefusalStrip({ plan }: { plan: Plan }) {
+  const refused = useJobStore((store) => store.refused);
+  const give = useJobStore((store) => store.give);
+  const dismiss = useJobStore((store) => store.dismissRefusal);
+  const role = useSession((state) => state.session?.person.role);
+  const [asking, setAsking] = useState(false);
+  if (!refused) return null;
+  const { refusal, command } = refused;
+  const words = refusalText(refusal, plan);
+  const station = 'station' in command ? command.station : undefined;
+  const liftable = words.leadMayLift && station !== undefined;
+  return (
+    <section
+      role="alert"
+      className="flex flex-wrap items-center gap-x-6 gap-y-3 border-b-2 border-bad bg-sheet px-5 py-3"
+    >
+      <div className="min-w-60 flex-1">
+        <h2 className="font-bold text-bad">{words.title}</h2>
+        <p>
+          {words.why} <span className="text-ink-2">{words.lift}</span>
+        </p>
+        {liftable && role !== 'lead' && (
+          <p className="text-sm text-ink-2">A lead may lift this: switch person, then do it again.</p>
+        )}
+      </div>
+      <div className="flex flex-wrap gap-2">
+        {mayConfirm(refusal) && command.type === 'pull' && (
+          <Button onClick={() => give({ ...command, confirmed: true })}>It really was so</Button>
+        )}
+        {liftable && role === 'lead' && <Button onClick={() => setAsking(true)}>Lift it</Button>}
+        <Button tone="dark" onClick={dismiss}>
+          Understood
+        </Button>
+      </div>
+      <ReasonSheet
+        open={asking}
+        onClose={() => setAsking(false)}
+        title={`Lift: ${words.title}`}
+        label="Reason, kept on the record"
+        confirm="Lift it"
+        onReason={(reason) => {
+          if (station !== undefined && give({ type: 'override', refusal: refusal.code, station, reason }))
+            give(command);
+          setAsking(false);
+        }}
+      />
+    </section>
+  );
+}

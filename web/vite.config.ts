@@ -1,0 +1,36 @@
+import { fileURLToPath } from 'node:url';
+import tailwindcss from '@tailwindcss/vite';
+import react from '@vitejs/plugin-react';
+import { defineConfig } from 'vite';
+import { VitePWA } from 'vite-plugin-pwa';
+
+const folder = (path: string) => fileURLToPath(new URL(path, import.meta.url));
+const API = `http://127.0.0.1:${process.env.API_PORT ?? 4600}`;
+
+export default defineConfig({
+  root: folder('.'),
+  plugins: [
+    react(),
+    tailwindcss(),
+    // The shell opens without the network; data comes from the device's own store.
+    VitePWA({
+      registerType: 'autoUpdate',
+      injectRegister: null,
+      manifest: {
+        name: 'Wrenchman',
+        short_name: 'Wrenchman',
+        description: 'Count, lock and torque kits in order, and keep the record.',
+        theme_color: '#0f1a22',
+        background_color: '#d9dee1',
+        display: 'standalone',
+        icons: [{ src: '/icon.svg', sizes: 'any', type: 'image/svg+xml', purpose: 'any' }],
+      },
+      workbox: {
+        globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        navigateFallbackDenylist: [/^\/api\//, /^\/healthz/, /^\/readyz/],
+      },
+    }),
+  ],
+  build: { outDir: folder('../dist/web'), emptyOutDir: true, target: 'es2022', sourcemap: true },
+  server: { port: Number(process.env.WEB_PORT ?? 4601), proxy: { '/api': { target: API, ws: true } } },
+});
