@@ -31,6 +31,6 @@ export default defineConfig({
       },
     }),
   ],
-  build: { outDir: folder('../dist/web'), emptyOutDir: true, target: 'es2022', sourcemap: true },
+  build: { outDir: folder('../dist/web'), emptyOutDir: true, target: 'es2022', sourcemap: true, assetsInlineLimit: 0 },
   server: { port: Number(process.env.WEB_PORT ?? 4601), proxy: { '/api': { target: API, ws: true } } },
 });

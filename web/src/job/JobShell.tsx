@@ -76,7 +76,9 @@ function OpenedJob() {
           />
         </div>
         <div className="flex items-center gap-1 px-3 lg:border-l lg:border-plate-2">
-          <LinkState />
+          <span className="flex min-w-6 justify-end">
+            <LinkState />
+          </span>
           <ShortcutSheet shortcuts={shortcuts} />
           <PersonMenu />
         </div>
@@ -112,9 +114,9 @@ function LinkState() {
     );
   }
   return (
-    <span role="status" className="flex items-center gap-2 text-sm text-on-plate-2">
+    <span role="status" className="text-on-plate-2">
       <RefreshCw size={16} aria-hidden="true" />
-      <span className="hidden xl:inline">{pending > 0 ? `Sending ${pending}` : 'Connecting'}</span>
+      <span className="sr-only">{pending > 0 ? `Sending ${pending}` : 'Connecting'}</span>
     </span>
   );
 }

@@ -16,6 +16,8 @@ interface LiveWrenchState {
   torqueNm: number;
   angleDeg: number;
   clicked: boolean;
+  /** Pulls that came to an end on this line: after each the wrench must be armed anew. */
+  ends: number;
   fault?: string;
   connect(wrenchId: string, onReading: (reading: Reading) => void): void;
   disconnect(): void;
@@ -23,14 +25,18 @@ interface LiveWrenchState {
   pull(speedDegPerS: number, overshootDeg: number): void;
 }
 
+/** Wait before a lost line is tried again, ms. */
+const RECONNECT_MS = 3000;
+
 /** The line to the live wrench in hand. A real wrench's bridge speaks the same: docs/formats/wrench-stream.md. */
 export const useLiveWrench = create<LiveWrenchState>((set, get) => {
   let socket: WebSocket | undefined;
-  let waiting: ToWrench | undefined;
+  /** The last task, to be said again when the line comes back. */
+  let task: ToWrench | undefined;
 
   const say = (message: ToWrench) => {
+    if (message.type === 'arm') task = message;
     if (socket?.readyState === WebSocket.OPEN) socket.send(JSON.stringify(message));
-    else if (message.type === 'arm') waiting = message;
   };
 
   return {
@@ -38,6 +44,7 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
     torqueNm: 0,
     angleDeg: 0,
     clicked: false,
+    ends: 0,
     connect(wrenchId, onReading) {
       get().disconnect();
       set({ wrenchId, status: 'connecting', fault: undefined });
@@ -49,8 +56,7 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
         switch (message.type) {
           case 'ready':
             set({ status: 'ready' });
-            if (waiting) say(waiting);
-            waiting = undefined;
+            if (task) say(task);
             break;
           case 'armed':
             set({ status: 'armed', torqueNm: 0, angleDeg: 0, clicked: false });
@@ -62,7 +68,8 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
             set({ clicked: true });
             break;
           case 'end':
-            set({ status: 'armed', torqueNm: message.peakNm });
+            // Not armed: the next station may want another torque, and a pull before that would be lost.
+            set({ status: 'ready', torqueNm: message.peakNm, ends: get().ends + 1 });
             onReading({
               station: message.station,
               torqueNm: message.peakNm,
@@ -76,7 +83,11 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
         }
       };
       opened.onclose = () => {
-        if (socket === opened) set({ status: 'lost' });
+        if (socket !== opened) return;
+        set({ status: 'lost' });
+        setTimeout(() => {
+          if (socket === opened) get().connect(wrenchId, onReading);
+        }, RECONNECT_MS);
       };
     },
     disconnect() {
@@ -85,7 +96,7 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
       old?.close();
       set({ wrenchId: undefined, status: 'off', torqueNm: 0, angleDeg: 0, clicked: false });
     },
-    arm: (task) => say({ type: 'arm', ...task }),
+    arm: (next) => say({ type: 'arm', ...next }),
     pull(speedDegPerS, overshootDeg) {
       if (get().status !== 'armed') return;
       set({ status: 'pulling', torqueNm: 0, angleDeg: 0, clicked: false });

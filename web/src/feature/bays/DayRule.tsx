@@ -16,7 +16,7 @@ const RULE_MIN_PX = 720;
 /** Shares of a job's time by phase, as a rough picture (chosen by us until own history says better). */
 const SHARE: Record<PhaseProgress['phase'], number> = { checkIn: 0.15, fitLoose: 0.25, torque: 0.45, closeOut: 0.15 };
 const TITLE: Record<PhaseProgress['phase'], string> = {
-  checkIn: 'Check in',
+  checkIn: 'In',
   fitLoose: 'Loose',
   torque: 'Torque',
   closeOut: 'Close',
@@ -28,6 +28,28 @@ const PATH = {
   closeOut: 'close-out',
   closed: 'record',
 } as const;
+
+/** Height of one job's drawing, rem. */
+const LANE_REM = 8.5;
+/** No job is drawn narrower than this share of the day, so that its words can be read. */
+const NARROWEST_SHARE = 0.22;
+
+/** Jobs of one bay side by side in time; one that would lie over another goes into the next lane down. */
+function inLanes(
+  jobs: readonly JobCard[],
+  narrowestMs: number,
+): Array<{ job: JobCard; lane: number; lengthMs: number }> {
+  const ends: number[] = [];
+  return [...jobs]
+    .sort((a, b) => a.plannedStartMs - b.plannedStartMs)
+    .map((job) => {
+      const lengthMs = Math.max(narrowestMs, job.estimatedMinutes * MINUTE_MS);
+      const free = ends.findIndex((endMs) => endMs <= job.plannedStartMs);
+      const lane = free < 0 ? ends.length : free;
+      ends[lane] = job.plannedStartMs + lengthMs;
+      return { job, lane, lengthMs };
+    });
+}
 
 /** Jobs by bay along the hours of a day, drawn as a rule with a pointer at now. */
 export function DayRule({
@@ -101,9 +123,13 @@ export function DayRule({
           </div>
           <ol>
             {Array.from({ length: bays }, (_, index) => index + 1).map((bay) => {
-              const mine = today.filter((job) => job.bay === bay);
+              const mine = inLanes(
+                today.filter((job) => job.bay === bay),
+                (toMs - fromMs) * NARROWEST_SHARE,
+              );
+              const lanes = Math.max(1, ...mine.map((entry) => entry.lane + 1));
               return (
-                <li key={bay} className="flex min-h-36 border-b border-rule">
+                <li key={bay} className="flex border-b border-rule" style={{ minHeight: `${LANE_REM * lanes + 1}rem` }}>
                   <div className="w-28 shrink-0 px-5 pt-5">
                     <span className="sr-only">Bay </span>
                     <span className="plate text-6xl">{bay}</span>
@@ -118,12 +144,13 @@ export function DayRule({
                       />
                     ))}
                     {mine.length === 0 && <span className="absolute top-12 left-3 text-sm text-ink-2">free</span>}
-                    {mine.map((job) => (
+                    {mine.map(({ job, lane, lengthMs }) => (
                       <Job
                         key={job.id}
                         job={job}
                         left={percent(job.plannedStartMs)}
-                        width={scale(job.plannedStartMs + job.estimatedMinutes * MINUTE_MS) - scale(job.plannedStartMs)}
+                        top={lane * LANE_REM + 1}
+                        width={scale(job.plannedStartMs + lengthMs) - scale(job.plannedStartMs)}
                       />
                     ))}
                   </div>
@@ -162,17 +189,17 @@ export function DayRule({
 }
 
 /** How far a job has come, as one block per phase. */
-function Job({ job, left, width }: { job: JobCard; left: string; width: number }) {
+function Job({ job, left, top, width }: { job: JobCard; left: string; top: number; width: number }) {
   const { progress } = job;
   return (
     <Link
       to={`/jobs/${job.id}/${PATH[progress.phase]}`}
       aria-label={`${job.vehicle.model} ${job.number}, ${job.kitTitle}, bay ${job.bay}, ${progress.phase === 'closed' ? 'closed' : `in ${progress.phase}`}`}
-      className="absolute top-4 block min-h-24"
-      style={{ left, width: `${width}%`, minWidth: '11rem' }}
+      className="absolute block min-h-24"
+      style={{ left, width: `${width}%`, top: `${top}rem` }}
     >
       <span className="plate block truncate text-2xl">
-        {job.vehicle.model} · {job.number}
+        {job.vehicle.model} · {job.vehicle.plate}
       </span>
       <span className="mb-2 block truncate text-sm text-ink-2">
         {job.kitTitle} · about {Math.floor(job.estimatedMinutes / 60)} h{' '}

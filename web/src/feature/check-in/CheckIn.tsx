@@ -119,7 +119,7 @@ export default function CheckIn() {
           {current && (
             <>
               <h2 className="plate text-3xl">
-                {current.line} {current.name}
+                Line {current.line} · {current.name}
               </h2>
               <Facts item={current} />
               {current.tellTale && <p className="mt-3 border-l-4 border-ink pl-3">{current.tellTale}</p>}
@@ -171,7 +171,9 @@ export default function CheckIn() {
         </div>
         {open.length > 0 && current && (
           <ActionBar onClick={allHere}>
-            {typed === '' ? `${current.line}: all ${current.quantity} here` : `${current.line}: ${typed} found`}
+            {typed === ''
+              ? `Line ${current.line}: all ${current.quantity} here`
+              : `Line ${current.line}: ${typed} found`}
           </ActionBar>
         )}
       </aside>

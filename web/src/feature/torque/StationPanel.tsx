@@ -260,10 +260,11 @@ function Instruction({ torque }: { torque: TorqueStep }) {
           </p>
           {compound?.workingWindowMin && (
             <p className="mt-2 text-base text-ink-2">
-              The clock runs from the first bead: {compound.workingWindowMin} min. At this pace it takes{' '}
-              {capacity?.stations} of {group.stations.length} stations to full torque
-              {capacity && capacity.stations < group.stations.length ? ': do them in two goes.' : '.'} Read the
-              product’s sheet.
+              The clock runs from the first bead: {compound.workingWindowMin} min.{' '}
+              {capacity === undefined || capacity.stations >= group.stations.length
+                ? `At this pace all ${group.stations.length} reach full torque inside it.`
+                : `At this pace only ${capacity.stations} of ${group.stations.length} reach full torque inside it: do them in two goes.`}{' '}
+              Read the product’s sheet.
             </p>
           )}
         </div>

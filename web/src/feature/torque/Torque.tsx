@@ -65,9 +65,14 @@ function TorqueScreen({ torque }: { torque: TorqueStep }) {
         <GroupTabs plan={plan} state={state} current={group.id} onChoose={torque.chooseGroup} />
         {group.atRideHeight && <LoadStateBar torque={torque} />}
         <div className="grid-paper flex min-h-64 flex-1 flex-col">
-          <div className="px-5 pt-4">
-            <h1 className="plate text-2xl">{group.map.title}</h1>
-            <p className="text-sm text-ink-2">{group.map.note}</p>
+          <div className="flex flex-wrap justify-between gap-x-6 px-5 pt-4">
+            <div>
+              <h1 className="plate text-2xl">{group.map.title}</h1>
+              <p className="text-sm text-ink-2">{group.map.note}</p>
+            </div>
+            <p className="figures text-sm">
+              {PATTERN_TEXT[group.torquePattern]} · load balance {group.loadImbalance.toFixed(2)}
+            </p>
           </div>
           <div className="min-h-56 flex-1 p-2">
             <BoltMap
@@ -84,11 +89,8 @@ function TorqueScreen({ torque }: { torque: TorqueStep }) {
             />
           </div>
         </div>
-        <div className="hidden flex-wrap items-center justify-between gap-3 px-5 py-2 md:flex">
+        <div className="hidden px-5 py-2 md:block">
           <MapLegend marks={['snug', 'atTorque', 'verified', 'reopened', 'bad']} />
-          <p className="figures text-sm">
-            {PATTERN_TEXT[group.torquePattern]} · load balance {group.loadImbalance.toFixed(2)}
-          </p>
         </div>
         <div className="grid grid-cols-[1fr_auto_auto] border-t border-rule">
           <LockerGlass torque={torque} />

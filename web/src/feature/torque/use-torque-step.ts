@@ -52,9 +52,12 @@ export function useTorqueStep(): TorqueStep | undefined {
   const [chosenGroup, chooseGroup] = useState<string>();
   const [chosenWrench, chooseWrench] = useState<string>();
   const [held, setHeld] = useState<Reading>();
+  /** On the way to the next slot: the wrench is armed above what the nut holds. */
+  const [turningOn, setTurningOn] = useState(false);
   const [seated, setSeated] = useState(false);
   const { connect, disconnect, arm, pull } = useLiveWrench.getState();
   const liveStatus = useLiveWrench((live) => live.status);
+  const ends = useLiveWrench((live) => live.ends);
 
   const group =
     index.groups.get(chosenGroup ?? '') ??
@@ -108,8 +111,10 @@ export function useTorqueStep(): TorqueStep | undefined {
   const onReading = useCallback(
     (reading: Reading) => {
       // A castle nut is only done when its pin goes through.
-      if (specKind === 'slot') setHeld(reading);
-      else record(reading);
+      if (specKind === 'slot') {
+        setHeld(reading);
+        setTurningOn(false);
+      } else record(reading);
     },
     [record, specKind],
   );
@@ -137,9 +142,16 @@ export function useTorqueStep(): TorqueStep | undefined {
     return threads[0] ?? ASSUMED_THREAD_MM;
   }, [station, index]);
   const standing = stationId === undefined ? 0 : standingNm(state, stationId);
+  const heldNow = held !== undefined;
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another station drops what was held
   useEffect(() => {
     setHeld(undefined);
-    if (!liveId || !band || stationId === undefined) return;
+    setTurningOn(false);
+  }, [stationId]);
+  // Armed for each pull afresh: `ends` counts pulls, so that one that was refused can be made again.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: `ends` is the trigger
+  useEffect(() => {
+    if (!liveId || !band || stationId === undefined || heldNow) return;
     arm({
       station: stationId,
       targetNm: band.targetNm,
@@ -147,7 +159,7 @@ export function useTorqueStep(): TorqueStep | undefined {
       standingNm: standing,
       nominalMm,
     });
-  }, [liveId, band, stationId, standing, nominalMm, arm]);
+  }, [liveId, band, stationId, standing, nominalMm, ends, heldNow, arm]);
 
   if (!group) return undefined;
   const stations = plan.stations.filter((entry) => entry.groupId === group.id);
@@ -163,7 +175,7 @@ export function useTorqueStep(): TorqueStep | undefined {
       case 'confirmStop':
         return () => give({ type: 'confirmStop', station: stationId });
       case 'pull':
-        if (held) return () => pinFits();
+        if (held && !turningOn) return () => pinFits();
         return liveId && liveStatus === 'armed' ? pullNow : undefined;
       default:
         return undefined;
@@ -177,7 +189,7 @@ export function useTorqueStep(): TorqueStep | undefined {
     if (!held || !station || station.spec.kind !== 'slot') return;
     const targetNm = Math.min(station.spec.ceilingNm, held.torqueNm + SLOT_STEP_NM);
     arm({ station: station.id, targetNm, standingNm: held.torqueNm, nominalMm });
-    setHeld(undefined);
+    setTurningOn(true);
   };
 
   return {
@@ -191,7 +203,7 @@ export function useTorqueStep(): TorqueStep | undefined {
     wrenches,
     wrench,
     chooseWrench,
-    held,
+    held: turningOn ? undefined : held,
     pinFits,
     nextSlot,
     seated,

@@ -1,0 +1,35 @@
+import { defineConfig } from '@playwright/test';
+
+/** Debian's Chromium; nothing is downloaded. */
+export const CHROMIUM = {
+  executablePath: '/usr/bin/chromium',
+  args: [
+    '--no-sandbox',
+    '--disable-gpu',
+    '--disable-quic',
+    '--no-first-run',
+    '--disable-background-networking',
+    '--disable-component-update',
+    '--disable-sync',
+  ],
+};
+
+export default defineConfig({
+  testDir: '.',
+  outputDir: '../.data/test-results/e2e',
+  fullyParallel: false,
+  workers: 2,
+  retries: 0,
+  timeout: 90_000,
+  expect: { timeout: 10_000 },
+  reporter: [['list'], ['json']],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    launchOptions: CHROMIUM,
+    serviceWorkers: 'block',
+    trace: 'retain-on-failure',
+    // One clock face everywhere.
+    locale: 'en-GB',
+    timezoneId: 'UTC',
+  },
+});

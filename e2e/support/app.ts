@@ -1,0 +1,116 @@
+import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { createServer } from 'node:net';
+import { test as base, expect, type Page } from '@playwright/test';
+
+/** The built application on a schema of its own, seeded with the demo, that a test may kill and start again. */
+export interface App {
+  url: string;
+  /** Ends the server at once, as a power cut does. */
+  kill(): Promise<void>;
+  start(): Promise<void>;
+  sql(statement: string): string;
+}
+
+async function freePort(): Promise<number> {
+  return new Promise((settle, reject) => {
+    const probe = createServer();
+    probe.once('error', reject);
+    probe.listen(0, '127.0.0.1', () => {
+      const address = probe.address();
+      probe.close(() => settle(typeof address === 'object' && address ? address.port : 0));
+    });
+  });
+}
+
+async function launch(): Promise<App & { stop(): Promise<void> }> {
+  const { DB_PORT = '', DB_USER = '', DB_PASSWORD = '' } = process.env;
+  if (DB_PORT === '') throw new Error('Run the browser tests through `npm test` or `npm run test:e2e`: they need its database.');
+  const database = `wrenchman_e_${randomUUID().slice(0, 8)}`;
+  const run = (statement: string, schema?: string) =>
+    execFileSync('mariadb', ['--no-defaults', '--protocol=tcp', '-h127.0.0.1', `-P${DB_PORT}`, `-u${DB_USER}`, '-N', ...(schema ? [schema] : []), '-e', statement], {
+      env: { ...process.env, MYSQL_PWD: DB_PASSWORD },
+    }).toString();
+  run(`CREATE DATABASE ${database}`);
+  const port = await freePort();
+  const env = { ...process.env, DB_NAME: database, PORT: String(port), WRENCHMAN_DEMO: '1', LOG_LEVEL: 'error' };
+  execFileSync(process.execPath, ['dist/server/manage.mjs', 'seed-demo'], { env });
+  let child: ChildProcess | undefined;
+  const kill = async () => {
+    const old = child;
+    child = undefined;
+    if (!old || old.exitCode !== null) return;
+    await new Promise<void>((settle) => {
+      old.once('exit', () => settle());
+      old.kill('SIGKILL');
+    });
+  };
+  const start = () =>
+    new Promise<void>((settle, reject) => {
+      const started = spawn(process.execPath, ['dist/server/main.mjs'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
+      child = started;
+      started.stdout?.on('data', (chunk) => String(chunk).includes('READY') && settle());
+      started.once('exit', (code) => reject(new Error(`server ended with ${code}`)));
+    });
+  await start();
+  return {
+    url: `http://127.0.0.1:${port}`,
+    kill,
+    start,
+    sql: (statement) => run(statement, database),
+    async stop() {
+      await kill();
+      run(`DROP DATABASE ${database}`);
+    },
+  };
+}
+
+/** Every test file gets an application of its own. */
+export const test = base.extend<object, { app: App }>({
+  app: [
+    // biome-ignore lint/correctness/noEmptyPattern: Playwright reads the fixtures wanted from this pattern
+    async ({}, use) => {
+      const app = await launch();
+      await use(app);
+      await app.stop();
+    },
+    { scope: 'worker' },
+  ],
+});
+export { expect };
+
+export async function signIn(page: Page, app: App, name = 'Mira Vane', pin = '2468'): Promise<void> {
+  await page.goto(app.url);
+  await page.getByRole('button', { name: new RegExp(name) }).click();
+  await page.getByLabel(`PIN for ${name}`).fill(pin);
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Needs a hand' })).toBeVisible();
+}
+
+/** Opens a job through the API, for tests whose subject is a later phase. */
+export async function openJob(page: Page, vehicle: string, kit: string, answers: object = {}, bay = 4): Promise<string> {
+  const response = await page.request.post('/api/jobs', { data: { vehicle, kit, answers, bay, plannedStartMs: Date.now() } });
+  expect(response.status()).toBe(201);
+  return ((await response.json()) as { id: string }).id;
+}
+
+/** Gives commands through the API as the person signed in on this page. */
+export async function give(page: Page, job: string, ...commands: object[]): Promise<void> {
+  const session = (await (await page.request.get('/api/session')).json()) as { person: { id: string } };
+  const response = await page.request.post(`/api/jobs/${job}/commands`, {
+    data: { commands: commands.map((command) => ({ id: randomUUID(), atMs: Date.now(), by: session.person.id, command })) },
+  });
+  const answer = (await response.json()) as { results: Array<{ ok: boolean }> };
+  expect(answer.results.every((result) => result.ok), JSON.stringify(answer.results)).toBe(true);
+}
+
+const guardStations = ['g1', 'g2', 'g3', 'g4', 'g5', 'g6'];
+/** A guard counted, started and snug, by the API: the first pull is due on station 2. */
+export const GUARD_TO_TORQUE = [
+  { type: 'countLine', item: 'm1', found: 6, damaged: 0 },
+  { type: 'countLine', item: 'm2', found: 8, damaged: 0 },
+  { type: 'countLine', item: 'm3', found: 6, damaged: 0 },
+  { type: 'countLine', item: 'm4', found: 1, damaged: 0 },
+  ...guardStations.map((station) => ({ type: 'startByHand', station })),
+  ...guardStations.map((station) => ({ type: 'snug', station, tool: 'hand' })),
+];
