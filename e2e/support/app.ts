@@ -25,12 +25,27 @@ async function freePort(): Promise<number> {
 
 async function launch(): Promise<App & { stop(): Promise<void> }> {
   const { DB_PORT = '', DB_USER = '', DB_PASSWORD = '' } = process.env;
-  if (DB_PORT === '') throw new Error('Run the browser tests through `npm test` or `npm run test:e2e`: they need its database.');
+  if (DB_PORT === '')
+    throw new Error('Run the browser tests through `npm test` or `npm run test:e2e`: they need its database.');
   const database = `wrenchman_e_${randomUUID().slice(0, 8)}`;
   const run = (statement: string, schema?: string) =>
-    execFileSync('mariadb', ['--no-defaults', '--protocol=tcp', '-h127.0.0.1', `-P${DB_PORT}`, `-u${DB_USER}`, '-N', ...(schema ? [schema] : []), '-e', statement], {
-      env: { ...process.env, MYSQL_PWD: DB_PASSWORD },
-    }).toString();
+    execFileSync(
+      'mariadb',
+      [
+        '--no-defaults',
+        '--protocol=tcp',
+        '-h127.0.0.1',
+        `-P${DB_PORT}`,
+        `-u${DB_USER}`,
+        '-N',
+        ...(schema ? [schema] : []),
+        '-e',
+        statement,
+      ],
+      {
+        env: { ...process.env, MYSQL_PWD: DB_PASSWORD },
+      },
+    ).toString();
   run(`CREATE DATABASE ${database}`);
   const port = await freePort();
   const env = { ...process.env, DB_NAME: database, PORT: String(port), WRENCHMAN_DEMO: '1', LOG_LEVEL: 'error' };
@@ -87,21 +102,59 @@ export async function signIn(page: Page, app: App, name = 'Mira Vane', pin = '24
   await expect(page.getByRole('heading', { name: 'Needs a hand' })).toBeVisible();
 }
 
+/** Lets the stand-in's hand pull fast, so that a test of many pulls stays short. */
+export async function swiftHand(page: Page, overshootDeg = 0): Promise<void> {
+  await page.addInitScript((over) => {
+    const state = {
+      system: 'metric',
+      theme: 'day',
+      pxPerMm: 3.78,
+      scaled: false,
+      pedalKey: 'F8',
+      pullSpeedDegPerS: 150,
+      overshootDeg: over,
+    };
+    localStorage.setItem('wrenchman.settings', JSON.stringify({ state, version: 1 }));
+  }, overshootDeg);
+}
+
+const origin = (page: Page): string => new URL(page.url()).origin;
+
+/** Station and pass on the torque screen, as they are read: changes when a pull was taken. */
+export const whereNow = (page: Page): Promise<string> =>
+  page
+    .getByRole('heading', { name: /^Station/ })
+    .locator('..')
+    .innerText();
+
 /** Opens a job through the API, for tests whose subject is a later phase. */
-export async function openJob(page: Page, vehicle: string, kit: string, answers: object = {}, bay = 4): Promise<string> {
-  const response = await page.request.post('/api/jobs', { data: { vehicle, kit, answers, bay, plannedStartMs: Date.now() } });
+export async function openJob(
+  page: Page,
+  vehicle: string,
+  kit: string,
+  answers: object = {},
+  bay = 4,
+): Promise<string> {
+  const response = await page.request.post(`${origin(page)}/api/jobs`, {
+    data: { vehicle, kit, answers, bay, plannedStartMs: Date.now() },
+  });
   expect(response.status()).toBe(201);
   return ((await response.json()) as { id: string }).id;
 }
 
 /** Gives commands through the API as the person signed in on this page. */
 export async function give(page: Page, job: string, ...commands: object[]): Promise<void> {
-  const session = (await (await page.request.get('/api/session')).json()) as { person: { id: string } };
-  const response = await page.request.post(`/api/jobs/${job}/commands`, {
-    data: { commands: commands.map((command) => ({ id: randomUUID(), atMs: Date.now(), by: session.person.id, command })) },
+  const session = (await (await page.request.get(`${origin(page)}/api/session`)).json()) as { person: { id: string } };
+  const response = await page.request.post(`${origin(page)}/api/jobs/${job}/commands`, {
+    data: {
+      commands: commands.map((command) => ({ id: randomUUID(), atMs: Date.now(), by: session.person.id, command })),
+    },
   });
   const answer = (await response.json()) as { results: Array<{ ok: boolean }> };
-  expect(answer.results.every((result) => result.ok), JSON.stringify(answer.results)).toBe(true);
+  expect(
+    answer.results.every((result) => result.ok),
+    JSON.stringify(answer.results),
+  ).toBe(true);
 }
 
 const guardStations = ['g1', 'g2', 'g3', 'g4', 'g5', 'g6'];

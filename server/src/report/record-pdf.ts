@@ -176,7 +176,7 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
   const { items, stations, compounds } = indexOf(plan);
   const last = job.events.at(-1);
   const closed = state.closed;
-  const chain = last ? `Event ${last.seq}, chain ${last.hash}` : 'No events yet';
+  const chain = last ? `event ${last.seq}, chain ${last.hash.slice(0, 16)}` : 'no events yet';
   const sheet = new Sheet(
     `Torque record ${job.number}`,
     new Date(last?.event.atMs ?? job.plannedStartMs),
@@ -318,6 +318,7 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
       ? `${closed.signature}, ${utc(closed.atMs)} (signed in as ${closed.by.name}, ${closed.by.role}).${closed.note ? ` ${closed.note}` : ''}`
       : 'Not signed: the job is not closed.',
   );
+  if (last) sheet.text(`Chain of ${last.seq} events, last hash ${last.hash}`, { color: INK_2, size: 8 });
   sheet.text(
     'This record is an aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first; a licensed technician or inspector decides where required.',
     { color: INK_2, size: 8 },

@@ -20,7 +20,7 @@ export default function FitLoose() {
   const [problem, setProblem] = useState(false);
   const open = (id: string) =>
     index.groups.get(id)?.startOrder.some((station) => stationState(state, station).stage === 'empty') ?? false;
-  const group = index.groups.get(chosenGroup ?? '') ?? plan.groups.find((entry) => open(entry.id)) ?? plan.groups[0];
+  const group = index.groups.get(chosenGroup ?? '') ?? plan.groups.find((entry) => open(entry.id)) ?? plan.groups.at(-1);
   const stations = useMemo(() => plan.stations.filter((station) => station.groupId === group?.id), [plan, group]);
   const nextId = group?.startOrder.find((id) => stationState(state, id).stage === 'empty');
   const next = nextId === undefined ? undefined : index.stations.get(nextId);
@@ -115,7 +115,9 @@ export default function FitLoose() {
             <>
               <h2 className="plate text-4xl">All started</h2>
               <p className="mt-2">
-                Every fastener of {group.title} is in its thread. {anyOpen ? `${anyOpen.title} still waits.` : ''}
+                {anyOpen
+                  ? `Every fastener of ${group.title} is in its thread. ${anyOpen.title} still waits.`
+                  : 'Every fastener is in its thread. Now they may be drawn down.'}
               </p>
               {!anyOpen && (
                 <Link

@@ -66,7 +66,7 @@ export function useTorqueStep(): TorqueStep | undefined {
         nextStep(plan, state, entry.id).kind !== 'done' &&
         entry.after.every((id) => nextStep(plan, state, id).kind === 'done'),
     ) ??
-    plan.groups[0];
+    plan.groups.at(-1);
   const step = useMemo<NextStep>(
     () => (group ? nextStep(plan, state, group.id) : { kind: 'done' }),
     [plan, state, group],
