@@ -99,10 +99,9 @@ test('a command the server refuses later is shown with its reason and kept until
   await app.kill();
   await page.keyboard.press('Space');
   await expect(page.getByText('1 of 6 started')).toBeVisible();
-  await app.start();
-  // Before the tablet is back, another one starts the same station.
-  app.sql(`UPDATE job SET seq = seq WHERE id = '${job}'`);
+  // Before the tablet gets through, another one starts the same station.
   await page.route('**/commands', (route) => route.abort());
+  await app.start();
   await give(page, job, { type: 'startByHand', station: 'g1' });
   await page.unroute('**/commands');
   await expect(page.getByRole('alert').filter({ hasText: 'Not taken by the server' })).toContainText(

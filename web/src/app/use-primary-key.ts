@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useLayoutEffect, useRef } from 'react';
 import { useSettings } from './settings-store.ts';
 
 /** Elements that take keys for themselves. */
@@ -10,19 +10,24 @@ const TYPING = new Set(['INPUT', 'TEXTAREA', 'SELECT']);
  */
 export function usePrimaryKey(action: (() => void) | undefined): void {
   const pedalKey = useSettings((state) => state.pedalKey);
+  const newest = useRef(action);
+  // In step with what is painted: a key pressed the moment the bar changes must find the new action.
+  useLayoutEffect(() => {
+    newest.current = action;
+  }, [action]);
   useEffect(() => {
-    if (!action) return undefined;
     const onKey = (event: KeyboardEvent) => {
       const pressed = event.code === 'Space' || (pedalKey !== '' && event.code === pedalKey);
       if (!pressed || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
       const target = event.target instanceof HTMLElement ? event.target : undefined;
       if (target && TYPING.has(target.tagName)) return;
       if (document.querySelector('[role="dialog"]')) return;
+      if (!newest.current) return;
       // Space on a focused button would press that button as well.
       event.preventDefault();
-      action();
+      newest.current();
     };
     window.addEventListener('keydown', onKey);
     return () => window.removeEventListener('keydown', onKey);
-  }, [action, pedalKey]);
+  }, [pedalKey]);
 }

@@ -20,7 +20,8 @@ export default function FitLoose() {
   const [problem, setProblem] = useState(false);
   const open = (id: string) =>
     index.groups.get(id)?.startOrder.some((station) => stationState(state, station).stage === 'empty') ?? false;
-  const group = index.groups.get(chosenGroup ?? '') ?? plan.groups.find((entry) => open(entry.id)) ?? plan.groups.at(-1);
+  const group =
+    index.groups.get(chosenGroup ?? '') ?? plan.groups.find((entry) => open(entry.id)) ?? plan.groups.at(-1);
   const stations = useMemo(() => plan.stations.filter((station) => station.groupId === group?.id), [plan, group]);
   const nextId = group?.startOrder.find((id) => stationState(state, id).stage === 'empty');
   const next = nextId === undefined ? undefined : index.stations.get(nextId);

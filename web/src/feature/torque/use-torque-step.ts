@@ -148,18 +148,15 @@ export function useTorqueStep(): TorqueStep | undefined {
     setHeld(undefined);
     setTurningOn(false);
   }, [stationId]);
-  // Armed for each pull afresh: `ends` counts pulls, so that one that was refused can be made again.
+  const targetNm = band?.targetNm;
+  const turnDeg = band?.angle?.targetDeg;
+  // Plain numbers as triggers: a confirmation from the server renews every object of the job, and arming again
+  // would stop a pull under way. `ends` counts pulls, so that one that was refused can be made again.
   // biome-ignore lint/correctness/useExhaustiveDependencies: `ends` is the trigger
   useEffect(() => {
-    if (!liveId || !band || stationId === undefined || heldNow) return;
-    arm({
-      station: stationId,
-      targetNm: band.targetNm,
-      angleDeg: band.angle?.targetDeg,
-      standingNm: standing,
-      nominalMm,
-    });
-  }, [liveId, band, stationId, standing, nominalMm, ends, heldNow, arm]);
+    if (!liveId || targetNm === undefined || stationId === undefined || heldNow) return;
+    arm({ station: stationId, targetNm, angleDeg: turnDeg, standingNm: standing, nominalMm });
+  }, [liveId, targetNm, turnDeg, stationId, standing, nominalMm, ends, heldNow, arm]);
 
   if (!group) return undefined;
   const stations = plan.stations.filter((entry) => entry.groupId === group.id);
@@ -187,8 +184,8 @@ export function useTorqueStep(): TorqueStep | undefined {
   };
   const nextSlot = () => {
     if (!held || !station || station.spec.kind !== 'slot') return;
-    const targetNm = Math.min(station.spec.ceilingNm, held.torqueNm + SLOT_STEP_NM);
-    arm({ station: station.id, targetNm, standingNm: held.torqueNm, nominalMm });
+    const further = Math.min(station.spec.ceilingNm, held.torqueNm + SLOT_STEP_NM);
+    arm({ station: station.id, targetNm: further, standingNm: held.torqueNm, nominalMm });
     setTurningOn(true);
   };
 
