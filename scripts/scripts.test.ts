@@ -53,7 +53,7 @@ function script(
   const ended = new Promise<Ended>((settle) => child.on('close', (code) => settle({ code, output })));
   return {
     child,
-    ready: Promise.race([ready, ended.then(({ output: said }) => Promise.reject(new Error(said)))]),
+    ready: () => Promise.race([ready, ended.then(({ output: said }) => Promise.reject(new Error(said)))]),
     ended,
   };
 }
@@ -70,7 +70,7 @@ describe('npm start', () => {
   it('comes up, refuses a second one, stops cleanly on Ctrl-C, comes up again fast with its data, backs up and restores', async () => {
     const data = join(folder, 'data');
     const first = starting();
-    await first.ready;
+    await first.ready();
     expect(await people()).toContain('Mira Vane');
 
     const second = await script(['scripts/start.mjs']).ended;
@@ -97,7 +97,7 @@ describe('npm start', () => {
     writeFileSync(join(database(data), 'mariadb.pid'), String(process.pid));
     const startedMs = Date.now();
     const third = starting();
-    await third.ready;
+    await third.ready();
     expect(Date.now() - startedMs).toBeLessThan(10_000);
     third.child.kill('SIGINT');
     const stopped = await third.ended;
@@ -119,7 +119,7 @@ describe('npm start', () => {
       output: expect.stringContaining('the state before is in'),
     });
     const fourth = starting();
-    await fourth.ready;
+    await fourth.ready();
     expect(await people()).toContain('Mira Vance');
     expect(await script(['scripts/backup.mjs', 'backup']).ended).toMatchObject({
       code: 1,
@@ -130,7 +130,7 @@ describe('npm start', () => {
 
     expect(await script(['scripts/reset-demo.mjs']).ended).toMatchObject({ code: 0 });
     const fifth = starting();
-    await fifth.ready;
+    await fifth.ready();
     expect(await people()).toContain('Mira Vane');
     fifth.child.kill('SIGINT');
     await fifth.ended;

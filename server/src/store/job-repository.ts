@@ -1,7 +1,7 @@
-import type { DataSource, EntityManager } from 'typeorm';
+import { type DataSource, type EntityManager, Like } from 'typeorm';
 import type { JobCard, StoredEvent } from '#contract/job.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
-import { JobEntity, JobEventEntity, KitEntity } from './entities.ts';
+import { JobEntity, JobEventEntity, KitEntity, ShopEntity } from './entities.ts';
 
 /** What `append` writes beside each event. */
 export interface EventRow extends StoredEvent {
@@ -69,12 +69,14 @@ export class JobRepository {
   /** Takes the next free number of the day, `1125-1`, and stores the job. */
   async insert(job: Omit<JobEntity, 'number'>, day: string): Promise<JobEntity> {
     return this.source.transaction(async (manager) => {
-      const taken = await manager
-        .getRepository(JobEntity)
-        .createQueryBuilder('job')
-        .setLock('pessimistic_write')
-        .where('job.shopId = :shopId AND job.number LIKE :day', { shopId: job.shopId, day: `${day}-%` })
-        .getMany();
+      // Openings of one shop take their numbers one after another: the shop's row is the lock.
+      await manager
+        .getRepository(ShopEntity)
+        .findOneOrFail({ where: { id: job.shopId }, lock: { mode: 'pessimistic_write' } });
+      const taken = await manager.getRepository(JobEntity).find({
+        select: { id: true, number: true },
+        where: { shopId: job.shopId, number: Like(`${day}-%`) },
+      });
       const last = Math.max(0, ...taken.map((row) => Number(row.number.split('-')[1])));
       const row = manager.create(JobEntity, { ...job, number: `${day}-${last + 1}` });
       await manager.insert(JobEntity, row);

@@ -89,7 +89,16 @@ describe('the edges', () => {
     const huge = await new Promise<number | undefined>((settle, reject) => {
       const sent = request(
         `${server.url}/api/kits`,
-        { method: 'POST', agent: false, headers: { cookie: device.cookie, 'content-length': 3_000_000 } },
+        {
+          method: 'POST',
+          agent: false,
+          headers: {
+            cookie: device.cookie,
+            origin: server.url,
+            'content-type': 'application/json',
+            'content-length': 3_000_000,
+          },
+        },
         (response) => settle(response.statusCode),
       );
       sent.on('error', reject);

@@ -55,6 +55,8 @@ export class Device {
       method,
       headers: {
         ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
+        // As a browser does on every write.
+        ...(method === 'GET' ? {} : { origin: this.server.url }),
         cookie: this.cookie,
         ...headers,
       },

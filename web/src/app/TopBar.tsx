@@ -15,7 +15,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
   return (
     <header className="flex h-16 shrink-0 items-stretch justify-between bg-plate text-on-plate">
       <div className="flex min-w-0 items-stretch">
-        <div className="flex min-w-0 flex-col justify-center px-4 sm:w-56">
+        <div className="hidden min-w-0 flex-col justify-center px-4 sm:flex sm:w-56">
           <span className="plate text-2xl">Wrenchman</span>
           <span className="truncate text-sm text-on-plate-2">{shop}</span>
         </div>

@@ -29,7 +29,7 @@ export function PhaseRule({ phases }: { phases: readonly RulePhase[] }) {
             {here && (
               <span
                 aria-hidden="true"
-                className="absolute bottom-5.5 left-1/2 h-0 w-0 -translate-x-1/2 border-x-8 border-t-8 border-x-transparent border-t-paint"
+                className="absolute bottom-5.5 left-1/2 hidden lg:block h-0 w-0 -translate-x-1/2 border-x-8 border-t-8 border-x-transparent border-t-paint"
               />
             )}
             <svg viewBox="0 0 100 22" preserveAspectRatio="none" className="h-5.5 w-full" aria-hidden="true">

@@ -44,7 +44,7 @@ export function StackDrawing({
     boltShape?.diameterMm ??
     hardwareShape(hardware.find((entry) => entry.item?.thread)?.item ?? { kind: 'bolt' }).diameterMm;
   const layers: Layer[] = hardware
-    .filter((entry) => entry !== bolt)
+    .filter((entry) => entry !== bolt && entry.item?.kind !== 'pin')
     .map(({ piece, index, item }) => {
       const key = `${index}`;
       if (piece.kind === 'clamped')

@@ -55,7 +55,7 @@ function OpenedJob() {
   const shortcuts = useShortcuts();
   const { vehicle } = document;
   return (
-    <div className="flex h-full min-h-dvh flex-col">
+    <div className="flex min-h-dvh flex-col lg:h-dvh">
       <header className="flex flex-wrap items-stretch bg-plate text-on-plate lg:h-16 lg:flex-nowrap">
         <Link
           to="/"
@@ -90,7 +90,7 @@ function OpenedJob() {
           Closed and signed by <b>{state.closed.signature}</b>. The record stands; nothing more can be changed.
         </p>
       )}
-      <div className="flex min-h-0 flex-1 flex-col">
+      <div className="flex flex-1 flex-col lg:min-h-0">
         <Outlet />
       </div>
     </div>

@@ -44,7 +44,7 @@ export function ActionBar({ children, hotkey = 'SPACE', className = '', ...rest 
   return (
     <button
       type="button"
-      className={`plate flex min-h-22 w-full items-center justify-between gap-4 bg-paint px-6 text-left text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2 ${className}`}
+      className={`thumb-bar plate flex min-h-22 w-full items-center justify-between gap-4 bg-paint px-6 text-left text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2 ${className}`}
       {...rest}
     >
       <span>{children}</span>

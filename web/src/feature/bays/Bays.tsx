@@ -57,7 +57,7 @@ export default function Bays() {
 
   const needs = day ? needsOf(day.jobs, day.wrenches, nowMs) : [];
   return (
-    <div className="flex h-full min-h-dvh flex-col">
+    <div className="flex min-h-dvh flex-col lg:h-dvh">
       <TopBar>
         <ShortcutSheet
           shortcuts={[
@@ -71,8 +71,8 @@ export default function Bays() {
           {failure}
         </p>
       )}
-      <div className="flex min-h-0 flex-1 flex-col lg:flex-row">
-        <main className="min-w-0 flex-1 overflow-auto bg-bench">
+      <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
+        <main className="min-w-0 flex-1 bg-bench lg:overflow-auto">
           <div className="flex items-center gap-2 px-5 pt-4">
             <h1 className="plate mr-auto text-3xl">{offset === 0 ? 'Today' : format(dayMs, 'EEEE d MMMM')}</h1>
             <Button aria-label="Day before" onClick={() => setOffset(offset - 1)}>
@@ -92,11 +92,14 @@ export default function Bays() {
           )}
         </main>
         <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[370px] lg:border-l-2">
-          <div className="min-h-0 flex-1 overflow-y-auto p-5">
+          <div className="flex-1 p-5 pb-24 lg:min-h-0 lg:overflow-y-auto lg:pb-5">
             <h2 className="plate border-b border-rule pb-3 text-3xl">Needs a hand</h2>
             <NeedsHand needs={needs} loaded={day !== undefined} />
           </div>
-          <Link to="/receive" className="plate flex min-h-20 items-center bg-paint px-6 text-3xl text-on-paint">
+          <Link
+            to="/receive"
+            className="thumb-bar plate flex min-h-20 items-center bg-paint px-6 text-3xl text-on-paint"
+          >
             Receive a vehicle
           </Link>
         </aside>

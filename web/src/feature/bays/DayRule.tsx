@@ -11,7 +11,7 @@ const QUARTER_MS = 15 * MINUTE_MS;
 const DAY_FROM_H = 8;
 const DAY_TO_H = 18;
 /** Narrowest useful rule; smaller screens scroll sideways. */
-const RULE_MIN_PX = 720;
+const RULE_MIN_PX = 860;
 
 /** Shares of a job's time by phase, as a rough picture (chosen by us until own history says better). */
 const SHARE: Record<PhaseProgress['phase'], number> = { checkIn: 0.15, fitLoose: 0.25, torque: 0.45, closeOut: 0.15 };
@@ -19,7 +19,7 @@ const TITLE: Record<PhaseProgress['phase'], string> = {
   checkIn: 'In',
   fitLoose: 'Loose',
   torque: 'Torque',
-  closeOut: 'Close',
+  closeOut: 'Out',
 };
 const PATH = {
   checkIn: 'check-in',
@@ -32,7 +32,7 @@ const PATH = {
 /** Height of one job's drawing, rem. */
 const LANE_REM = 8.5;
 /** No job is drawn narrower than this share of the day, so that its words can be read. */
-const NARROWEST_SHARE = 0.22;
+const NARROWEST_SHARE = 0.27;
 
 /** Jobs of one bay side by side in time; one that would lie over another goes into the next lane down. */
 function inLanes(
@@ -198,7 +198,7 @@ function Job({ job, left, top, width }: { job: JobCard; left: string; top: numbe
       className="absolute block min-h-24"
       style={{ left, width: `${width}%`, top: `${top}rem` }}
     >
-      <span className="plate block truncate text-2xl">
+      <span className="plate block truncate text-[1.35rem]">
         {job.vehicle.model} · {job.vehicle.plate}
       </span>
       <span className="mb-2 block truncate text-sm text-ink-2">

@@ -78,9 +78,9 @@ export default function CheckIn() {
   useHotkeys('u', () => give({ type: 'undo' }), [give]);
 
   return (
-    <div className="flex min-h-0 flex-1 flex-col lg:flex-row">
-      <main className="min-h-0 flex-1 overflow-y-auto bg-bench px-4 pb-6 lg:px-5">
-        <div className="sticky top-0 z-10 flex items-baseline justify-between gap-4 border-b border-rule bg-bench py-4">
+    <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
+      <main className="flex-1 bg-bench px-4 pb-28 lg:min-h-0 lg:overflow-y-auto lg:px-5 lg:pb-6">
+        <div className="flex items-baseline lg:sticky lg:top-0 lg:z-10 justify-between gap-4 border-b border-rule bg-bench py-4">
           <h1 className="plate text-3xl">Packing list</h1>
           <p className="hidden text-ink-2 sm:block">
             {scaled ? 'drawn life-size on this screen' : 'scale not set: settings, a bank card'}
@@ -114,8 +114,8 @@ export default function CheckIn() {
           </section>
         ))}
       </main>
-      <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[400px] lg:border-l-2">
-        <div className="flex-1 overflow-y-auto p-5">
+      <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet lg:order-none lg:w-[400px] lg:border-b-0 lg:border-l-2">
+        <div className="flex-1 p-5 lg:min-h-0 lg:overflow-y-auto">
           {current && (
             <>
               <h2 className="plate text-3xl">

@@ -27,7 +27,7 @@ export default function CloseOut() {
     if (give({ type: 'close', signature: signature.trim(), note: note.trim() || undefined })) navigate('../record');
   };
   return (
-    <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row">
+    <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
       <main className="flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
         <h1 className="plate mb-2 text-3xl">{blocks.length === 0 ? 'Nothing is in the way' : 'Still in the way'}</h1>
         <ul className="border-t border-rule">
@@ -76,7 +76,7 @@ export default function CloseOut() {
       </main>
       <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[430px] lg:border-l-2">
         <form onSubmit={close} className="flex flex-1 flex-col">
-          <div className="flex-1 p-5">
+          <div className="flex-1 p-5 pb-28 lg:overflow-y-auto lg:pb-5">
             <h2 className="plate mb-3 text-3xl">Sign</h2>
             {state.closed ? (
               <p>
@@ -132,7 +132,7 @@ export default function CloseOut() {
             <button
               type="submit"
               disabled={blocks.length > 0 || signature.trim() === ''}
-              className="plate sticky bottom-0 flex min-h-22 w-full items-center justify-between bg-paint px-6 text-left text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2 lg:static"
+              className="thumb-bar plate flex min-h-22 w-full items-center justify-between bg-paint px-6 text-left text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2"
             >
               {blocks.length > 0 ? `${blocks.length} still in the way` : 'Sign and close'}
             </button>

@@ -47,8 +47,8 @@ export default function FitLoose() {
   if (!group) return null;
 
   return (
-    <div className="flex min-h-0 flex-1 flex-col lg:flex-row">
-      <main className="flex min-h-0 flex-1 flex-col bg-bench">
+    <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
+      <main className="flex flex-1 flex-col bg-bench lg:min-h-0">
         <GroupTabs plan={plan} state={state} current={group.id} onChoose={setChosenGroup} />
         <div className="grid-paper relative flex min-h-72 flex-1 flex-col">
           <div className="px-5 pt-4">
@@ -74,7 +74,7 @@ export default function FitLoose() {
         </div>
       </main>
       <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[440px] lg:border-l-2">
-        <div className="flex-1 overflow-y-auto p-5">
+        <div className="flex-1 p-5 lg:min-h-0 lg:overflow-y-auto">
           {next ? (
             <>
               <div className="flex items-baseline justify-between">
@@ -132,7 +132,7 @@ export default function FitLoose() {
           )}
           <Cautions plan={plan} group={group.id} />
         </div>
-        <div className="grid grid-cols-2 border-t border-rule">
+        <div className="mb-22 grid grid-cols-2 border-t border-rule lg:mb-0">
           <Button className="min-h-16 border-0!" hotkey="U" onClick={() => give({ type: 'undo' })}>
             Take back
           </Button>

@@ -104,15 +104,15 @@ export default function NewJob() {
   usePrimaryKey(go);
 
   return (
-    <div className="flex h-full min-h-dvh flex-col">
+    <div className="flex min-h-dvh flex-col lg:h-dvh">
       <TopBar />
       {failure && (
         <p role="alert" className="border-b-2 border-bad bg-sheet px-5 py-2 text-bad">
           {failure}
         </p>
       )}
-      <div className="flex min-h-0 flex-1 flex-col lg:flex-row">
-        <main className="min-h-0 flex-1 overflow-y-auto bg-bench px-5 py-4">
+      <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
+        <main className="flex-1 bg-bench px-5 py-4 lg:min-h-0 lg:overflow-y-auto">
           <h1 className="plate mb-3 text-3xl">Vehicle</h1>
           {!library && <p className="text-ink-2">Reading vehicles and kits.</p>}
           {library?.vehicles.length === 0 && <p className="text-ink-2">No vehicle is known to this shop yet.</p>}
@@ -187,7 +187,7 @@ export default function NewJob() {
           )}
         </main>
         <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[430px] lg:border-l-2">
-          <div className="min-h-0 flex-1 overflow-y-auto p-5">
+          <div className="flex-1 p-5 pb-28 lg:min-h-0 lg:overflow-y-auto lg:pb-5">
             <h2 className="plate mb-3 text-3xl">The plan</h2>
             {!vehicle || !kit ? (
               <p className="text-ink-2">Choose a vehicle and a kit.</p>
@@ -256,7 +256,7 @@ export default function NewJob() {
               </div>
             )}
           </div>
-          <ActionBar className="sticky bottom-0 lg:static" onClick={go} disabled={!go}>
+          <ActionBar onClick={go} disabled={!go}>
             {busy ? 'Opening' : 'Open the job'}
           </ActionBar>
         </aside>

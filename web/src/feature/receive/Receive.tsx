@@ -37,7 +37,7 @@ export default function Receive() {
     ['Bay', String(document.bay)],
   ];
   return (
-    <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row">
+    <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
       <main className="flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
         <h1 className="plate mb-2 text-3xl">Job card</h1>
         <dl className="grid grid-cols-[8rem_1fr] border-t border-rule">

@@ -39,7 +39,7 @@ export default function RecordScreen() {
   }, [document.id, seq]);
 
   return (
-    <div className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row">
+    <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
       <main className="min-w-0 flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
         <h1 className="plate text-3xl">Every pull</h1>
         {plan.groups.map((group) => (

@@ -27,7 +27,7 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
   return (
     <>
       <div className="flex items-baseline justify-between gap-3">
-        <h2 className="plate text-5xl">Station {station.label}</h2>
+        <h2 className="plate text-4xl whitespace-nowrap sm:text-5xl">Station {station.label}</h2>
         <p className="figures text-right">
           {step.kind === 'pull' ? passText(group.passes[step.pass], step.pass) : ''}
           {step.kind === 'pull' ? ` · ${place} of ${group.stations.length}` : ''}
@@ -35,7 +35,7 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
       </div>
       <p className="text-lg">{station.name}</p>
       {step.kind === 'pull' ? <Target torque={torque} /> : <Instruction torque={torque} />}
-      <dl className="mt-4 grid grid-cols-[9rem_1fr] gap-4 border-t border-rule pt-4 text-[0.95rem]">
+      <dl className="mt-4 grid grid-cols-[6.5rem_1fr] sm:grid-cols-[9rem_1fr] gap-4 border-t border-rule pt-4 text-[0.95rem]">
         <div className="row-span-6">
           <StackDrawing
             station={station}
@@ -80,7 +80,7 @@ function Target({ torque }: { torque: TorqueStep }) {
         <div className="flex items-end gap-4">
           <output
             aria-label={`Target ${first.number} ${unit}`}
-            className={`figures leading-[0.9] font-bold ${first.number.length > 4 ? 'text-[68px]' : 'text-[96px]'}`}
+            className={`figures leading-[0.9] font-bold ${first.number.length > 4 ? 'text-[52px] sm:text-[68px]' : 'text-[76px] sm:text-[96px]'}`}
           >
             {first.number}
           </output>

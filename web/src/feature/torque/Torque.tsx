@@ -60,8 +60,8 @@ function TorqueScreen({ torque }: { torque: TorqueStep }) {
       : [];
 
   return (
-    <div className="flex min-h-0 flex-1 flex-col lg:flex-row">
-      <main className="flex min-h-0 flex-1 flex-col bg-bench">
+    <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
+      <main className="flex flex-1 flex-col bg-bench pb-22 lg:min-h-0 lg:pb-0">
         <GroupTabs plan={plan} state={state} current={group.id} onChoose={torque.chooseGroup} />
         {group.atRideHeight && <LoadStateBar torque={torque} />}
         <div className="grid-paper flex min-h-64 flex-1 flex-col">
@@ -102,8 +102,8 @@ function TorqueScreen({ torque }: { torque: TorqueStep }) {
           </Button>
         </div>
       </main>
-      <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[470px] lg:border-l-2">
-        <div className="min-h-0 flex-1 overflow-y-auto px-6 pt-5 pb-3">
+      <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet lg:order-none lg:w-[470px] lg:border-b-0 lg:border-l-2">
+        <div className="flex-1 px-5 pt-4 pb-3 lg:min-h-0 lg:overflow-y-auto lg:px-6 lg:pt-5">
           <StationPanel torque={torque} onWrench={() => setSheet('wrench')} />
         </div>
         <Action torque={torque} onLoosen={() => setSheet('loosen')} />
@@ -128,7 +128,7 @@ function Action({ torque, onLoosen }: { torque: TorqueStep; onLoosen: () => void
   const { step, act, wrench, held, plan, group } = torque;
   const status = useLiveWrench((live) => live.status);
   const clicked = useLiveWrench((live) => live.clicked);
-  const fixed = 'sticky bottom-0 lg:static';
+  const fixed = 'thumb-bar';
   switch (step.kind) {
     case 'start':
       return (
@@ -167,7 +167,9 @@ function Action({ torque, onLoosen }: { torque: TorqueStep; onLoosen: () => void
       if (held) {
         return (
           <div className={`grid grid-cols-[1fr_auto] ${fixed}`}>
-            <ActionBar onClick={act}>Pin goes through</ActionBar>
+            <ActionBar className="static!" onClick={act}>
+              Pin goes through
+            </ActionBar>
             <Button className="min-h-22 border-0!" onClick={torque.nextSlot}>
               On to next slot
             </Button>
