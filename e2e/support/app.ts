@@ -121,11 +121,11 @@ export async function swiftHand(page: Page, overshootDeg = 0): Promise<void> {
 const origin = (page: Page): string => new URL(page.url()).origin;
 
 /** Station and pass on the torque screen, as they are read: changes when a pull was taken. */
-export const whereNow = (page: Page): Promise<string> =>
-  page
+export const whereNow = async (page: Page): Promise<string> =>
+  (await page
     .getByRole('heading', { name: /^Station/ })
     .locator('..')
-    .innerText();
+    .textContent()) ?? '';
 
 /** Opens a job through the API, for tests whose subject is a later phase. */
 export async function openJob(

@@ -37,11 +37,11 @@ const namesIn = (plan: Plan): Names => {
   };
 };
 
-const torque = (nm: number, unit: TorqueUnit = 'N·m'): string => `${showTorqueIn(nm, unit).number} ${unit}`;
+const torque = (nm: number, unit: TorqueUnit): string => `${showTorqueIn(nm, unit).number} ${unit}`;
 const clock = (atMs: number): string =>
   new Date(atMs).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
-function words(refusal: Refusal, name: Names): Omit<RefusalText, 'leadMayLift'> {
+function words(refusal: Refusal, name: Names, unit: TorqueUnit): Omit<RefusalText, 'leadMayLift'> {
   switch (refusal.code) {
     case 'notPermitted':
       return { title: 'Not for this role', why: `Signed in as ${refusal.role}.`, lift: 'Switch to somebody who may.' };
@@ -220,7 +220,7 @@ function words(refusal: Refusal, name: Names): Omit<RefusalText, 'leadMayLift'> 
     case 'wrenchOutOfRange':
       return {
         title: 'Wrench out of range',
-        why: `It is good from ${torque(refusal.minNm)} to ${torque(refusal.maxNm)}; this pull wants ${torque(refusal.targetNm)}.`,
+        why: `It is good from ${torque(refusal.minNm, unit)} to ${torque(refusal.maxNm, unit)}; this pull wants ${torque(refusal.targetNm, unit)}.`,
         lift: 'Take a wrench that covers it.',
       };
     case 'wrenchOutOfCalibration':
@@ -252,7 +252,7 @@ function words(refusal: Refusal, name: Names): Omit<RefusalText, 'leadMayLift'> 
     case 'implausibleTorque':
       return {
         title: 'That is no torque of this trade',
-        why: `More than 0 and at most ${torque(refusal.limitNm)}.`,
+        why: `More than 0 and at most ${torque(refusal.limitNm, unit)}.`,
         lift: 'Enter it again.',
       };
     case 'likelyUnitSlip':
@@ -266,14 +266,14 @@ function words(refusal: Refusal, name: Names): Omit<RefusalText, 'leadMayLift'> 
         title: refusal.verdict === 'under' ? 'Under the band' : 'Over the band',
         why:
           refusal.maxNm === undefined
-            ? `At least ${torque(refusal.minNm)} is wanted, and the full angle.`
-            : `Accepted from ${torque(refusal.minNm)} to ${torque(refusal.maxNm)}.`,
+            ? `At least ${torque(refusal.minNm, unit)} is wanted, and the full angle.`
+            : `Accepted from ${torque(refusal.minNm, unit)} to ${torque(refusal.maxNm, unit)}.`,
         lift: 'Enter it again, or keep it if it really was so.',
       };
     case 'overMaximum':
       return {
         title: 'Over the absolute maximum',
-        why: `${torque(refusal.torqueNm)}; never over ${torque(refusal.maximumNm)}. It cannot be accepted by anybody.`,
+        why: `${torque(refusal.torqueNm, unit)}; never over ${torque(refusal.maximumNm, unit)}. It cannot be accepted by anybody.`,
         lift: 'Enter it again; or, if it really was so, keep it: the bolt and nut then go to scrap.',
       };
     case 'nothingToLoosen':
@@ -301,7 +301,7 @@ function words(refusal: Refusal, name: Names): Omit<RefusalText, 'leadMayLift'> 
   }
 }
 
-/** Puts a refusal into words, naming stations and lines as the plan does. */
-export function refusalText(refusal: Refusal, plan: Plan): RefusalText {
-  return { ...words(refusal, namesIn(plan)), leadMayLift: OVERRIDABLE.has(refusal.code) };
+/** Puts a refusal into words, naming stations and lines as the plan does, torques in `unit`. */
+export function refusalText(refusal: Refusal, plan: Plan, unit: TorqueUnit = 'N·m'): RefusalText {
+  return { ...words(refusal, namesIn(plan), unit), leadMayLift: OVERRIDABLE.has(refusal.code) };
 }

@@ -21,8 +21,9 @@ export type Deviation = Stamp &
 export function deviations(plan: Plan, state: JobState): Deviation[] {
   const found: Deviation[] = [];
   for (const [station, entry] of Object.entries(state.stations)) {
-    for (const [refusal, { reason, atMs, by }] of Object.entries(entry.overrides))
-      found.push({ kind: 'override', station, refusal, reason, atMs, by });
+    const standing = Object.entries(entry.overrides).map(([refusal, override]) => ({ refusal, ...override }));
+    for (const override of [...entry.earlierOverrides, ...standing])
+      found.push({ kind: 'override', station, ...override });
     for (const { reason, spent, atMs, by } of entry.loosenings)
       found.push({ kind: 'loosened', station, reason, spent, atMs, by });
     for (const pull of entry.pulls) {

@@ -10,106 +10,121 @@ import {
   type Undoable,
 } from './job-state.ts';
 
-const withStation = (state: JobState, id: string, change: (station: StationState) => StationState): JobState => ({
-  ...state,
-  stations: { ...state.stations, [id]: change(stationState(state, id)) },
-});
+/** A state whose own maps may be written; what stands in the maps is never changed, only replaced. */
+type Draft = { -readonly [Key in keyof JobState]: JobState[Key] };
 
-const withLine = (state: JobState, id: string, change: (line: LineState) => LineState): JobState => ({
-  ...state,
-  lines: { ...state.lines, [id]: change(lineState(state, id)) },
-});
+function setStation(draft: Draft, id: string, change: (station: StationState) => StationState): void {
+  draft.stations[id] = change(stationState(draft, id));
+}
 
-const withUndo = (state: JobState, person: string, undoable: Undoable | undefined): JobState => ({
-  ...state,
-  undoable: { ...state.undoable, [person]: undoable },
-});
+function setLine(draft: Draft, id: string, change: (line: LineState) => LineState): void {
+  draft.lines[id] = change(lineState(draft, id));
+}
+
+function setUndo(draft: Draft, person: string, undoable: Undoable | undefined): void {
+  draft.undoable[person] = undoable;
+}
 
 const changePull = (station: StationState, id: string, change: (pull: Pull) => Pull): StationState => ({
   ...station,
   pulls: station.pulls.map((pull) => (pull.id === id ? change(pull) : pull)),
 });
 
-/**
- * The state after one more event. Pure: no clock, no ids, no plan. Events of different stations commute.
- */
-export function fold(state: JobState, event: JobEvent): JobState {
+/** A pull as the station keeps it. Field by field: this is the event a long job has most of. */
+const pullOf = (event: Extract<JobEvent, { type: 'pullRecorded' }>): Pull => ({
+  id: event.commandId,
+  station: event.station,
+  pass: event.pass,
+  torqueNm: event.torqueNm,
+  angleDeg: event.angleDeg,
+  movementDeg: event.movementDeg,
+  wrench: event.wrench,
+  source: event.source,
+  entered: event.entered,
+  verdict: event.verdict,
+  targetNm: event.targetNm,
+  minNm: event.minNm,
+  maxNm: event.maxNm,
+  pinFits: event.pinFits,
+  seatedAndBackedOff: event.seatedAndBackedOff,
+  atMs: event.atMs,
+  by: event.by,
+  corrections: [],
+});
+
+/** Writes one event into a draft. */
+function apply(draft: Draft, event: JobEvent): void {
   const stamp = { atMs: event.atMs, by: event.by };
   switch (event.type) {
-    case 'answerChanged':
-      return {
-        ...state,
-        answers: { ...state.answers, [event.question]: event.to },
-        answerChanges: [...state.answerChanges, { question: event.question, from: event.from, to: event.to, ...stamp }],
-      };
+    case 'answerChanged': {
+      const { question, from, to } = event;
+      draft.answers = { ...draft.answers, [question]: to };
+      draft.answerChanges = [...draft.answerChanges, { question, from, to, ...stamp }];
+      return;
+    }
     case 'lineCounted': {
-      const counted = withLine(state, event.item, (line) => ({
-        ...line,
-        count: { found: event.found, damaged: event.damaged, ...stamp },
-      }));
-      return withUndo(counted, event.by.id, { kind: 'count', item: event.item, previous: event.previous });
+      const { item, found, damaged, previous } = event;
+      setLine(draft, item, (line) => ({ ...line, count: { found, damaged, ...stamp } }));
+      setUndo(draft, event.by.id, { kind: 'count', item, previous });
+      return;
     }
     case 'countUndone': {
       const { previous } = event;
-      const undone = withLine(state, event.item, ({ count: _, ...line }) =>
+      setLine(draft, event.item, ({ count: _, ...line }) =>
         previous ? { ...line, count: { ...previous, ...stamp } } : line,
       );
-      return withUndo(undone, event.by.id, undefined);
+      setUndo(draft, event.by.id, undefined);
+      return;
     }
     case 'shopStockUsed':
-      return withLine(state, event.item, (line) => ({
+      setLine(draft, event.item, (line) => ({
         ...line,
         shopStock: [...line.shopStock, { quantity: event.quantity, reason: event.reason, ...stamp }],
       }));
+      return;
     case 'pieceScrapped':
-      return withLine(state, event.item, (line) => ({
+      setLine(draft, event.item, (line) => ({
         ...line,
         scrapped: [...line.scrapped, { quantity: event.quantity, reason: event.reason, ...stamp }],
       }));
+      return;
     case 'spareDeclared':
-      return withLine(state, event.item, (line) => ({ ...line, spare: { quantity: event.quantity, ...stamp } }));
-    case 'stationStarted': {
-      const started = withStation(state, event.station, (station) => ({
-        ...station,
-        stage: 'started',
-        started: stamp,
-      }));
-      return withUndo(started, event.by.id, { kind: 'start', station: event.station });
-    }
-    case 'startUndone': {
-      const undone = withStation(state, event.station, ({ started: _, ...station }) => ({
-        ...station,
-        stage: 'empty',
-      }));
-      return withUndo(undone, event.by.id, undefined);
-    }
+      setLine(draft, event.item, (line) => ({ ...line, spare: { quantity: event.quantity, ...stamp } }));
+      return;
+    case 'stationStarted':
+      setStation(draft, event.station, (station) => ({ ...station, stage: 'started', started: stamp }));
+      setUndo(draft, event.by.id, { kind: 'start', station: event.station });
+      return;
+    case 'startUndone':
+      setStation(draft, event.station, ({ started: _, ...station }) => ({ ...station, stage: 'empty' }));
+      setUndo(draft, event.by.id, undefined);
+      return;
     case 'compoundApplied':
-      return withStation(state, event.station, (station) => ({
+      setStation(draft, event.station, (station) => ({
         ...station,
         bead: { compound: event.compound, cleaned: event.cleaned, ...stamp },
       }));
+      return;
     case 'stationSnugged':
-      return withStation(state, event.station, (station) => ({
+      setStation(draft, event.station, (station) => ({
         ...station,
         stage: 'snug',
         snugged: { tool: event.tool, ...stamp },
       }));
+      return;
     case 'pullRecorded': {
-      const { type: _, commandId, atMs: _at, by: _by, ...facts } = event;
-      const pulled = withStation(state, event.station, (station) => ({
-        ...station,
-        pulls: [...station.pulls, { ...facts, ...stamp, id: commandId, corrections: [] }],
-      }));
-      return withUndo(pulled, event.by.id, { kind: 'pull', station: event.station, pull: commandId });
+      setStation(draft, event.station, (station) => ({ ...station, pulls: [...station.pulls, pullOf(event)] }));
+      setUndo(draft, event.by.id, { kind: 'pull', station: event.station, pull: event.commandId });
+      return;
     }
-    case 'pullWithdrawn': {
-      const withdrawn = withStation(state, event.station, (station) =>
+    case 'pullWithdrawn':
+      setStation(draft, event.station, (station) =>
         changePull(station, event.pull, (pull) => ({ ...pull, withdrawn: stamp })),
       );
-      return withUndo(withdrawn, event.by.id, undefined);
-    }
+      setUndo(draft, event.by.id, undefined);
+      return;
     case 'pullCorrected':
-      return withStation(state, event.station, (station) =>
+      setStation(draft, event.station, (station) =>
         changePull(station, event.pull, (pull) => ({
           ...pull,
           torqueNm: event.to,
@@ -117,49 +132,69 @@ export function fold(state: JobState, event: JobEvent): JobState {
           corrections: [...pull.corrections, { from: event.from, to: event.to, reason: event.reason, ...stamp }],
         })),
       );
+      return;
     case 'stopConfirmed':
-      return withStation(state, event.station, (station) => ({ ...station, stopConfirmed: stamp }));
+      setStation(draft, event.station, (station) => ({ ...station, stopConfirmed: stamp }));
+      return;
     case 'stationLoosened': {
       const { to, reason, spent } = event;
-      const loosened = withStation(state, event.station, (station) => ({
+      setStation(draft, event.station, (station) => ({
         stage: to === 'out' ? 'empty' : 'started',
         started: to === 'out' ? undefined : station.started,
         pulls: station.pulls.map((pull) => ({ ...pull, voided: true })),
         loosenings: [...station.loosenings, { to, reason, spent, ...stamp }],
         overrides: {},
+        earlierOverrides: [
+          ...station.earlierOverrides,
+          ...Object.entries(station.overrides).map(([refusal, override]) => ({ refusal, ...override })),
+        ],
       }));
-      return spent.reduce(
-        (next, item) =>
-          withLine(next, item, (line) => ({
-            ...line,
-            scrapped: [...line.scrapped, { quantity: 1, reason, ...stamp }],
-          })),
-        loosened,
-      );
+      for (const item of spent) {
+        setLine(draft, item, (line) => ({ ...line, scrapped: [...line.scrapped, { quantity: 1, reason, ...stamp }] }));
+      }
+      return;
     }
     case 'loadStateSet':
-      return { ...state, load: { state: event.state, measuredMm: event.measuredMm, ...stamp } };
+      draft.load = { state: event.state, measuredMm: event.measuredMm, ...stamp };
+      return;
     case 'problemRaised':
-      return {
-        ...state,
-        problems: { ...state.problems, [event.problem]: { station: event.station, text: event.text, ...stamp } },
-      };
+      draft.problems[event.problem] = { station: event.station, text: event.text, ...stamp };
+      return;
     case 'problemCleared': {
-      const problem = state.problems[event.problem];
-      if (!problem) return state;
-      return {
-        ...state,
-        problems: { ...state.problems, [event.problem]: { ...problem, cleared: { how: event.how, ...stamp } } },
-      };
+      const problem = draft.problems[event.problem];
+      if (problem) draft.problems[event.problem] = { ...problem, cleared: { how: event.how, ...stamp } };
+      return;
     }
     case 'overrideGranted':
-      return withStation(state, event.station, (station) => ({
+      setStation(draft, event.station, (station) => ({
         ...station,
         overrides: { ...station.overrides, [event.refusal]: { reason: event.reason, ...stamp } },
       }));
+      return;
     case 'jobClosed':
-      return { ...state, closed: { signature: event.signature, note: event.note, ...stamp } };
+      draft.closed = { signature: event.signature, note: event.note, ...stamp };
+      return;
     default:
-      return unreachable(event);
+      unreachable(event);
   }
 }
+
+/**
+ * The state after some more events. Pure: no clock, no ids, no plan, and the given state stays as it is.
+ * The maps are copied once for all events, so that a long job folds in time proportional to its events.
+ */
+export function foldAll(state: JobState, events: readonly JobEvent[]): JobState {
+  if (events.length === 0) return state;
+  const draft: Draft = {
+    ...state,
+    lines: { ...state.lines },
+    stations: { ...state.stations },
+    problems: { ...state.problems },
+    undoable: { ...state.undoable },
+  };
+  for (const event of events) apply(draft, event);
+  return draft;
+}
+
+/** The state after one more event. Events of different stations commute. */
+export const fold = (state: JobState, event: JobEvent): JobState => foldAll(state, [event]);

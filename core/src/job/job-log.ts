@@ -6,8 +6,9 @@ import type { VehicleFacts } from '../kit/vehicle-facts.ts';
 import { ok, type Result } from '../result.ts';
 import type { PassRule } from '../tightening/pass-plan.ts';
 import type { Wrench } from '../wrench/wrench.ts';
+import { type CommandIds, noCommands, withCommands } from './command-ids.ts';
 import { decide } from './decide.ts';
-import { fold } from './fold.ts';
+import { foldAll } from './fold.ts';
 import type { CommandEnvelope } from './job-command.ts';
 import type { JobEvent } from './job-event.ts';
 import { emptyJob, type JobState } from './job-state.ts';
@@ -26,31 +27,28 @@ export interface JobLog {
   setup: JobSetup;
   plan: Plan;
   state: JobState;
-  commandIds: ReadonlySet<string>;
+  commandIds: CommandIds;
 }
 
 /** Opens a job. Fails while the plan still has a question. */
 export function openLog(setup: JobSetup): Result<JobLog, ResolveError> {
   const resolved = resolve(setup.kit, setup.vehicle, setup.answers, setup.shop);
   if (!resolved.ok) return resolved;
-  return ok({ setup, plan: resolved.value, state: emptyJob(setup.answers), commandIds: new Set() });
+  return ok({ setup, plan: resolved.value, state: emptyJob(setup.answers), commandIds: noCommands });
 }
 
 /** The log after events that already happened; a changed answer resolves the plan anew. */
 export function appendEvents(log: JobLog, events: readonly JobEvent[]): JobLog {
-  let { plan, state } = log;
-  const commandIds = new Set(log.commandIds);
-  for (const event of events) {
-    state = fold(state, event);
-    commandIds.add(event.commandId);
-    if (event.type === 'answerChanged') {
-      const resolved = resolve(log.setup.kit, log.setup.vehicle, state.answers, log.setup.shop);
-      // `decide` accepts only answers that resolve, so a failure here is a broken promise, not a case.
-      if (!resolved.ok) throw new Error(`Answer no longer resolves: ${resolved.error.code}`);
-      plan = resolved.value;
-    }
-  }
-  return { ...log, plan, state, commandIds };
+  const state = foldAll(log.state, events);
+  const commandIds = withCommands(
+    log.commandIds,
+    events.map((event) => event.commandId),
+  );
+  if (!events.some((event) => event.type === 'answerChanged')) return { ...log, state, commandIds };
+  const resolved = resolve(log.setup.kit, log.setup.vehicle, state.answers, log.setup.shop);
+  // `takeCommand` accepts only answers that resolve, so a failure here is a broken promise, not a case.
+  if (!resolved.ok) throw new Error(`Answer no longer resolves: ${resolved.error.code}`);
+  return { ...log, plan: resolved.value, state, commandIds };
 }
 
 export type CommandOutcome =

@@ -32,6 +32,8 @@ export interface StationState {
   loosenings: Array<{ to: 'started' | 'out'; reason: string; spent: string[] } & Stamp>;
   /** Refusals a lead lifted for this station since it was last loosened, by code. */
   overrides: Record<string, { reason: string } & Stamp>;
+  /** Those lifted before a loosening: they no longer count, and stay on the record. */
+  earlierOverrides: Array<{ refusal: string; reason: string } & Stamp>;
 }
 
 export interface LineState {
@@ -77,7 +79,7 @@ export const emptyJob = (answers: Record<string, AnswerValue> = {}): JobState =>
   undoable: {},
 });
 
-const EMPTY_STATION: StationState = { stage: 'empty', pulls: [], loosenings: [], overrides: {} };
+const EMPTY_STATION: StationState = { stage: 'empty', pulls: [], loosenings: [], overrides: {}, earlierOverrides: [] };
 const EMPTY_LINE: LineState = { shopStock: [], scrapped: [] };
 
 /** A station's state; one nobody touched is empty. */

@@ -1,4 +1,4 @@
-import { indexOf, type Plan, type PlanGroup, type PlanStation } from '../kit/plan.ts';
+import { type GroupOrders, indexOf, type Plan, type PlanGroup, type PlanStation } from '../kit/plan.ts';
 import { type AcceptBand, acceptBand } from '../tightening/accept-band.ts';
 import { passFraction } from '../tightening/pass-plan.ts';
 import { type JobState, stationState } from './job-state.ts';
@@ -14,10 +14,9 @@ export type NextStep =
   | { kind: 'confirmStop'; station: string }
   | { kind: 'done' };
 
-const members = (plan: Plan, ids: readonly string[]): PlanStation[] => {
-  const { stations } = indexOf(plan);
-  return ids.flatMap((id) => stations.get(id) ?? []);
-};
+const NO_ORDERS: GroupOrders = { listed: [], start: [], snug: [], torque: [] };
+
+const ordersOf = (plan: Plan, groupId: string): GroupOrders => indexOf(plan).orders.get(groupId) ?? NO_ORDERS;
 
 /** Whether the station's compound is on, or none is called for, or a lead let it go without. */
 export function compoundSettled(station: PlanStation, job: JobState): boolean {
@@ -27,10 +26,12 @@ export function compoundSettled(station: PlanStation, job: JobState): boolean {
 
 /** The pass a group is in: the lowest that any of its stations still has to make. */
 export function currentPass(plan: Plan, job: JobState, group: PlanGroup): number | undefined {
-  const open = members(plan, group.stations).flatMap(
-    (station) => nextPassIndex(station, stationState(job, station.id)) ?? [],
-  );
-  return open.length === 0 ? undefined : Math.min(...open);
+  let lowest: number | undefined;
+  for (const station of ordersOf(plan, group.id).listed) {
+    const pass = nextPassIndex(station, stationState(job, station.id));
+    if (pass !== undefined && (lowest === undefined || pass < lowest)) lowest = pass;
+  }
+  return lowest;
 }
 
 /** The station whose turn it is to be pulled, in the torque order of the current pass. */
@@ -41,7 +42,7 @@ export function nextPull(
 ): { station: PlanStation; pass: number } | undefined {
   const pass = currentPass(plan, job, group);
   if (pass === undefined) return undefined;
-  const station = members(plan, group.torqueOrder).find(
+  const station = ordersOf(plan, group.id).torque.find(
     (entry) => nextPassIndex(entry, stationState(job, entry.id)) === pass,
   );
   return station && { station, pass };
@@ -54,15 +55,15 @@ export function nextPull(
 export function nextStep(plan: Plan, job: JobState, groupId: string): NextStep {
   const group = indexOf(plan).groups.get(groupId);
   if (!group) return { kind: 'done' };
-  const spoiled = members(plan, group.torqueOrder).find((station) => spoilingPull(stationState(job, station.id)));
+  const spoiled = ordersOf(plan, group.id).torque.find((station) => spoilingPull(stationState(job, station.id)));
   if (spoiled) return { kind: 'loosen', station: spoiled.id };
-  const unstarted = members(plan, group.startOrder).find((station) => stationState(job, station.id).stage === 'empty');
+  const unstarted = ordersOf(plan, group.id).start.find((station) => stationState(job, station.id).stage === 'empty');
   if (unstarted) return { kind: 'start', station: unstarted.id };
-  const dry = members(plan, group.snugOrder).find(
+  const dry = ordersOf(plan, group.id).snug.find(
     (station) => stationState(job, station.id).stage === 'started' && !compoundSettled(station, job),
   );
   if (dry) return { kind: 'compound', station: dry.id };
-  const loose = members(plan, group.snugOrder).find((station) => stationState(job, station.id).stage === 'started');
+  const loose = ordersOf(plan, group.id).snug.find((station) => stationState(job, station.id).stage === 'started');
   if (loose) return { kind: 'snug', station: loose.id };
   const pull = nextPull(plan, job, group);
   if (!pull) return { kind: 'done' };

@@ -7,9 +7,19 @@ import { type JobState, type Pull, type StationState, stationState } from './job
  */
 export type StationMark = 'empty' | 'started' | 'snug' | 'atTorque' | 'verified' | 'reopened' | 'bad';
 
+const NONE: readonly Pull[] = [];
+/** Station states are never changed in place, so what follows from one is worked out once. */
+const standingOf = new WeakMap<StationState, readonly Pull[]>();
+
 /** Pulls that still count: not withdrawn, not made before a loosening. */
-export const standingPulls = (station: StationState): Pull[] =>
-  station.pulls.filter((pull) => !pull.withdrawn && !pull.voided);
+export function standingPulls(station: StationState): readonly Pull[] {
+  if (station.pulls.length === 0) return NONE;
+  const known = standingOf.get(station);
+  if (known) return known;
+  const standing = station.pulls.filter((pull) => !pull.withdrawn && !pull.voided);
+  standingOf.set(station, standing);
+  return standing;
+}
 
 /** The pull that spoils a station until it is loosened, if its last one does. */
 export function spoilingPull(
@@ -25,8 +35,11 @@ export function spoilingPull(
 /** Passes of the station that are done, as an index into the group's passes; the next one is the first missing. */
 export function nextPassIndex(station: PlanStation, state: StationState): number | undefined {
   if (state.stopConfirmed && station.spec.kind === 'contact') return undefined;
-  const accepted = new Set(standingPulls(state).flatMap((pull) => (pull.verdict === 'accepted' ? [pull.pass] : [])));
-  return station.passIndexes.find((index) => !accepted.has(index));
+  const standing = standingPulls(state);
+  if (standing.length === 0) return station.passIndexes[0];
+  return station.passIndexes.find(
+    (index) => !standing.some((pull) => pull.pass === index && pull.verdict === 'accepted'),
+  );
 }
 
 /** Whether all the station's passes are done. A snug-only joint is done when it is snug. */
@@ -61,12 +74,6 @@ export function stationMark(plan: Plan, station: PlanStation, job: JobState): St
 
 /** Whether every station of a group is complete. */
 export function groupComplete(plan: Plan, job: JobState, groupId: string): boolean {
-  const { groups, stations } = indexOf(plan);
-  const group = groups.get(groupId);
-  return (
-    group?.stations.every((id) => {
-      const station = stations.get(id);
-      return station !== undefined && stationComplete(station, stationState(job, id));
-    }) ?? false
-  );
+  const members = indexOf(plan).orders.get(groupId)?.listed;
+  return members?.every((station) => stationComplete(station, stationState(job, station.id))) ?? false;
 }

@@ -71,6 +71,15 @@ export interface PlanIndex {
   stations: ReadonlyMap<string, PlanStation>;
   groups: ReadonlyMap<string, PlanGroup>;
   compounds: ReadonlyMap<string, Compound>;
+  /** A group's stations in each of its orders. */
+  orders: ReadonlyMap<string, GroupOrders>;
+}
+
+export interface GroupOrders {
+  listed: readonly PlanStation[];
+  start: readonly PlanStation[];
+  snug: readonly PlanStation[];
+  torque: readonly PlanStation[];
 }
 
 const indexes = new WeakMap<Plan, PlanIndex>();
@@ -80,11 +89,24 @@ export function indexOf(plan: Plan): PlanIndex {
   const known = indexes.get(plan);
   if (known) return known;
   const byId = <T extends { id: string }>(list: readonly T[]) => new Map(list.map((entry) => [entry.id, entry]));
+  const stations = byId(plan.stations);
+  const inOrder = (ids: readonly string[]) => ids.flatMap((id) => stations.get(id) ?? []);
   const index = {
     items: byId(plan.items),
-    stations: byId(plan.stations),
+    stations,
     groups: byId(plan.groups),
     compounds: byId(plan.compounds),
+    orders: new Map(
+      plan.groups.map((group) => [
+        group.id,
+        {
+          listed: inOrder(group.stations),
+          start: inOrder(group.startOrder),
+          snug: inOrder(group.snugOrder),
+          torque: inOrder(group.torqueOrder),
+        },
+      ]),
+    ),
   };
   indexes.set(plan, index);
   return index;

@@ -24,15 +24,23 @@ describe('torque in both systems', () => {
           const band = { minNm: nm * (1 - share), maxNm: nm * (1 + share) };
           for (const unit of ['N·m', 'lbf·ft', 'lbf·in', 'kgf·m'] as const) {
             const shown = toBase(Number(showTorqueIn(nm, unit, band).number), unit);
-            expect(shown).toBeGreaterThanOrEqual(band.minNm - 1e-9);
-            expect(shown).toBeLessThanOrEqual(band.maxNm + 1e-9);
+            expect(shown).toBeGreaterThanOrEqual(band.minNm - 0.0011);
+            expect(shown).toBeLessThanOrEqual(band.maxNm + 0.0011);
             const ends = showBand(band.minNm, band.maxNm, unit);
-            expect(Number(ends.min)).toBeGreaterThanOrEqual(fromBase(band.minNm, unit) - 1e-6);
-            expect(Number(ends.max)).toBeLessThanOrEqual(fromBase(band.maxNm, unit) + 1e-6);
+            expect(Number(ends.min)).toBeGreaterThanOrEqual(fromBase(band.minNm - 0.0011, unit));
+            expect(Number(ends.max)).toBeLessThanOrEqual(fromBase(band.maxNm + 0.0011, unit));
           }
         },
       ),
     );
+  });
+});
+
+describe('the accepted band of a printed range', () => {
+  it('shows the printed ends, not ones just inside them', () => {
+    expect(showBand(toBase(80, 'lbf·in'), toBase(100, 'lbf·in'), 'lbf·in')).toEqual({ min: '80', max: '100' });
+    expect(showBand(9.038786, 11.298482, 'lbf·in')).toEqual({ min: '80', max: '100' });
+    expect(showBand(58.9, 65.1, 'N·m')).toEqual({ min: '59', max: '65' });
   });
 });
 

@@ -33,8 +33,8 @@ const torqueUnitIn = (system: UnitSystem, torqueNm: number): TorqueUnit =>
  */
 export function showTorqueIn(torqueNm: number, unit: TorqueUnit, band?: { minNm: number; maxNm: number }): Shown {
   const value = fromBase(torqueNm, unit);
-  const min = band ? fromBase(band.minNm, unit) : Number.NEGATIVE_INFINITY;
-  const max = band ? fromBase(band.maxNm, unit) : Number.POSITIVE_INFINITY;
+  const min = band ? fromBase(band.minNm - BAND_SLACK_NM, unit) : Number.NEGATIVE_INFINITY;
+  const max = band ? fromBase(band.maxNm + BAND_SLACK_NM, unit) : Number.POSITIVE_INFINITY;
   // A whole number if it is exact or close enough to be read off a wrench scale (half a division in 200).
   const whole = roundTo(value, 0);
   const coarse = Math.abs(whole - value) <= 0.0025 * Math.abs(value) ? 0 : threeFigureDecimals(value);
@@ -50,9 +50,12 @@ export function showTorque(torqueNm: number, system: UnitSystem, band?: { minNm:
   };
 }
 
+/** Ends of a band are shown to this much, N·m: the slack with which pulls are compared to it. */
+const BAND_SLACK_NM = 1e-3;
+
 /** The two ends of an accepted band, each rounded inward so that every figure shown is acceptable. */
 export function showBand(minNm: number, maxNm: number, unit: TorqueUnit): { min: string; max: string } {
-  const [low, high] = [fromBase(minNm, unit), fromBase(maxNm, unit)];
+  const [low, high] = [fromBase(minNm - BAND_SLACK_NM, unit), fromBase(maxNm + BAND_SLACK_NM, unit)];
   for (let decimals = low >= 20 ? 0 : 1; decimals <= 4; decimals++) {
     const [min, max] = [roundUp(low, decimals), roundDown(high, decimals)];
     // Two figures apart, or the band is a single exact figure.

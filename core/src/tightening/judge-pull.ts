@@ -9,8 +9,11 @@ export type PullVerdict = 'accepted' | 'under' | 'over' | 'overMaximum' | 'noMov
  */
 export const MOVEMENT_DEG = 2;
 
-/** Comparisons allow for the last bit of a unit conversion, N·m or degrees. */
-const SLACK = 1e-6;
+/**
+ * Readings and limits are compared to a thousandth of a newton metre (or degree). Chosen by us: finer than any
+ * wrench shows, and a printed 80 lbf·in is 9.038 78… N·m, so that a reading of exactly 80 must not fall below it.
+ */
+export const COMPARISON_SLACK = 1e-3;
 
 /**
  * Judges one pull against its band.
@@ -21,12 +24,12 @@ const SLACK = 1e-6;
  */
 export function judgePull(band: AcceptBand, torqueNm: number, angleDeg?: number): PullVerdict {
   const { absoluteMaximumNm, angle } = band;
-  if (absoluteMaximumNm !== undefined && torqueNm > absoluteMaximumNm + SLACK) return 'overMaximum';
-  if (torqueNm < band.minNm - SLACK) return 'under';
-  if (torqueNm > band.maxNm + SLACK) return 'over';
+  if (absoluteMaximumNm !== undefined && torqueNm > absoluteMaximumNm + COMPARISON_SLACK) return 'overMaximum';
+  if (torqueNm < band.minNm - COMPARISON_SLACK) return 'under';
+  if (torqueNm > band.maxNm + COMPARISON_SLACK) return 'over';
   if (angle) {
-    if (angleDeg === undefined || angleDeg < angle.minDeg - SLACK) return 'under';
-    if (angleDeg > angle.maxDeg + SLACK) return 'over';
+    if (angleDeg === undefined || angleDeg < angle.minDeg - COMPARISON_SLACK) return 'under';
+    if (angleDeg > angle.maxDeg + COMPARISON_SLACK) return 'over';
   }
   return 'accepted';
 }

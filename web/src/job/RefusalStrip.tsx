@@ -3,6 +3,7 @@ import { refusalText } from '#contract/wording/refusal-text.ts';
 import { mayConfirm } from '#core/job/decide.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import { useSession } from '../app/session-store.ts';
+import { useSettings } from '../app/settings-store.ts';
 import { Button } from '../ui/Button.tsx';
 import { ReasonSheet } from '../ui/ReasonSheet.tsx';
 import { useJobStore } from './job-store.ts';
@@ -13,10 +14,12 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
   const give = useJobStore((store) => store.give);
   const dismiss = useJobStore((store) => store.dismissRefusal);
   const role = useSession((state) => state.session?.person.role);
+  const system = useSettings((settings) => settings.system);
   const [asking, setAsking] = useState(false);
   if (!refused) return null;
   const { refusal, command } = refused;
-  const words = refusalText(refusal, plan);
+  const entered = command.type === 'pull' ? command.entered?.unit : undefined;
+  const words = refusalText(refusal, plan, entered ?? (system === 'metric' ? 'N·m' : 'lbf·ft'));
   const station = 'station' in command ? command.station : undefined;
   const liftable = words.leadMayLift && station !== undefined;
   return (

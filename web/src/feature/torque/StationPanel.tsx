@@ -296,7 +296,6 @@ function Instruction({ torque }: { torque: TorqueStep }) {
 
 function Facts({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void }) {
   const { station, index, wrench, step, state } = torque;
-  const system = useSettings((settings) => settings.system);
   if (!station) return null;
   const bolt = station.stack
     .flatMap((piece) => (piece.kind === 'hardware' ? (index.items.get(piece.item) ?? []) : []))
@@ -304,7 +303,8 @@ function Facts({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void 
   const compound = index.compounds.get(station.compound ?? '');
   const bead = stationState(state, station.id).bead;
   const range = wrench && usableBand(wrench.wrench);
-  const show = (nm: number) => showTorqueIn(nm, system === 'metric' ? 'N·m' : 'lbf·ft').number;
+  const scaleUnit = wrench?.wrench.scaleUnit ?? 'N·m';
+  const show = (nm: number) => showTorqueIn(nm, scaleUnit).number;
   const swatch =
     compound?.kind === 'threadlockerHigh'
       ? 'bg-high'
@@ -351,7 +351,7 @@ function Facts({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void 
                   {range && (
                     <span className="figures">
                       {' '}
-                      {show(range.minNm)}–{show(range.maxNm)}
+                      {show(range.minNm)}–{show(range.maxNm)} {scaleUnit}
                     </span>
                   )}{' '}
                   {wrench.wrench.squareDrive}

@@ -1,0 +1,61 @@
+import type { JobSetup } from '#core/job/job-log.ts';
+import { KIT_FORMAT, KIT_VERSION, type KitDocument } from '#core/kit/kit-document.ts';
+
+/** A kit of one plate with many bolts, for measuring; two rounds, no compound. */
+export function largeKit(stationCount: number): KitDocument {
+  const ids = Array.from({ length: stationCount }, (_, index) => `s${index + 1}`);
+  return {
+    format: KIT_FORMAT,
+    version: KIT_VERSION,
+    id: `plate-${stationCount}`,
+    revision: 1,
+    title: `Plate with ${stationCount} bolts`,
+    maker: 'Pennant Works',
+    statedMinutes: 480,
+    fits: [],
+    questions: [],
+    items: [
+      {
+        id: 'bolt',
+        line: '1',
+        bag: 'A',
+        kind: 'bolt',
+        name: 'Bolt M10 × 1.5 × 30',
+        quantity: stationCount,
+        source: 'kit',
+        thread: 'M10 x 1.5',
+      },
+    ],
+    compounds: [],
+    stations: ids.map((id, index) => ({
+      id,
+      label: String(index + 1),
+      name: `Hole ${index + 1}`,
+      xMm: (index % 25) * 60,
+      yMm: Math.floor(index / 25) * 60,
+      stack: [{ kind: 'hardware', item: 'bolt' }],
+      specs: [{ spec: { kind: 'torque', targetNm: 60 }, printed: '60 N·m' }],
+      drive: { kind: 'hex', acrossFlatsMm: 16 },
+    })),
+    groups: [
+      {
+        id: 'plate',
+        title: 'Plate',
+        map: { title: 'Plate', note: '', widthMm: 1500, heightMm: 960, shapes: [] },
+        stations: ids,
+        torqueOrder: { pattern: 'asListed' },
+        stages: [1],
+        verify: true,
+      },
+    ],
+    cautions: [],
+    aftercare: [],
+  };
+}
+
+export const largeSetup = (stationCount: number): JobSetup => ({
+  kit: largeKit(stationCount),
+  vehicle: {},
+  answers: {},
+  shop: {},
+});
