@@ -31,6 +31,13 @@ export default defineConfig({
       },
     }),
   ],
-  build: { outDir: folder('../dist/web'), emptyOutDir: true, target: 'es2022', sourcemap: true, assetsInlineLimit: 0 },
+  build: {
+    outDir: folder('../dist/web'),
+    emptyOutDir: true,
+    target: 'es2022',
+    sourcemap: true,
+    assetsInlineLimit: 0,
+    manifest: true,
+  },
   server: { port: Number(process.env.WEB_PORT ?? 4601), proxy: { '/api': { target: API, ws: true } } },
 });

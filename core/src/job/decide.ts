@@ -357,7 +357,7 @@ function changeAnswer(
   const question = context.questions.find((entry) => entry.id === command.question);
   if (!question) return refuse({ code: 'unknownQuestion', question: command.question });
   if (!answerAllowed(question, command.value)) return refuse({ code: 'answerNotAllowed', question: question.id });
-  const worked = Object.keys(job.stations).filter((id) => stationState(job, id).stage !== 'empty');
+  const worked = [...job.stations.keys()].filter((id) => stationState(job, id).stage !== 'empty');
   if (worked.length > 0) return refuse({ code: 'workContradicts', stations: worked });
   return done({ type: 'answerChanged', question: question.id, from: job.answers[question.id], to: command.value });
 }

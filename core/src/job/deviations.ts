@@ -20,7 +20,7 @@ export type Deviation = Stamp &
 /** All deviations of a job, in the order they happened. */
 export function deviations(plan: Plan, state: JobState): Deviation[] {
   const found: Deviation[] = [];
-  for (const [station, entry] of Object.entries(state.stations)) {
+  for (const [station, entry] of state.stations) {
     const standing = Object.entries(entry.overrides).map(([refusal, override]) => ({ refusal, ...override }));
     for (const override of [...entry.earlierOverrides, ...standing])
       found.push({ kind: 'override', station, ...override });
@@ -63,7 +63,7 @@ export function deviations(plan: Plan, state: JobState): Deviation[] {
 /** The pull that stands for a station's full torque: the last accepted one of its full-torque passes. */
 export function finalPull(plan: Plan, state: JobState, stationId: string): Pull | undefined {
   const station = indexOf(plan).stations.get(stationId);
-  const entry = state.stations[stationId];
+  const entry = state.stations.get(stationId);
   if (!station || !entry || !atFullTorque(plan, station, entry)) return undefined;
   return entry.pulls.filter((pull) => pull.verdict === 'accepted' && !pull.voided && !pull.withdrawn).at(-1);
 }

@@ -11,10 +11,10 @@ import {
 } from './job-state.ts';
 
 /** A state whose own maps may be written; what stands in the maps is never changed, only replaced. */
-type Draft = { -readonly [Key in keyof JobState]: JobState[Key] };
+type Draft = Omit<JobState, 'stations'> & { stations: Map<string, StationState> };
 
 function setStation(draft: Draft, id: string, change: (station: StationState) => StationState): void {
-  draft.stations[id] = change(stationState(draft, id));
+  draft.stations.set(id, change(stationState(draft, id)));
 }
 
 function setLine(draft: Draft, id: string, change: (line: LineState) => LineState): void {
@@ -188,7 +188,7 @@ export function foldAll(state: JobState, events: readonly JobEvent[]): JobState 
   const draft: Draft = {
     ...state,
     lines: { ...state.lines },
-    stations: { ...state.stations },
+    stations: new Map(state.stations),
     problems: { ...state.problems },
     undoable: { ...state.undoable },
   };

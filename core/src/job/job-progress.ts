@@ -4,7 +4,7 @@ import { shortages } from './hardware-ledger.ts';
 import { type JobState, stationState } from './job-state.ts';
 import { type LockerClock, lockerClock } from './locker-window.ts';
 import { currentGroup } from './next-station.ts';
-import { nextPassIndex, stationMark } from './station-progress.ts';
+import { nextPassIndex, spoilingPull } from './station-progress.ts';
 
 export type Phase = 'checkIn' | 'fitLoose' | 'torque' | 'closeOut' | 'closed';
 
@@ -62,7 +62,7 @@ export function jobProgress(plan: Plan, state: JobState, lastEventAtMs?: number)
       cleared ? [] : [{ station, text }],
     ),
     spoiled: plan.stations
-      .filter((station) => stationMark(plan, station, state) === 'bad')
+      .filter((station) => spoilingPull(stationState(state, station.id)))
       .map((station) => station.label),
     lockers: plan.groups.flatMap((group) => lockerClock(plan, state, group.id) ?? []),
     lastEventAtMs,

@@ -62,7 +62,8 @@ export interface JobState {
   answers: Record<string, AnswerValue>;
   answerChanges: Array<{ question: string; from?: AnswerValue; to: AnswerValue } & Stamp>;
   lines: Record<string, LineState>;
-  stations: Record<string, StationState>;
+  /** A map, because a job may have hundreds and every decision looks many of them up. */
+  stations: ReadonlyMap<string, StationState>;
   load?: { state: LoadState; measuredMm?: number } & Stamp;
   problems: Record<string, Problem>;
   undoable: Record<string, Undoable | undefined>;
@@ -74,7 +75,7 @@ export const emptyJob = (answers: Record<string, AnswerValue> = {}): JobState =>
   answers,
   answerChanges: [],
   lines: {},
-  stations: {},
+  stations: new Map(),
   problems: {},
   undoable: {},
 });
@@ -84,7 +85,7 @@ const EMPTY_LINE: LineState = { shopStock: [], scrapped: [] };
 
 /** A station's state; one nobody touched is empty. */
 export const stationState = (state: JobState, station: string): StationState =>
-  state.stations[station] ?? EMPTY_STATION;
+  state.stations.get(station) ?? EMPTY_STATION;
 
 /** A line's state; one nobody touched is uncounted. */
 export const lineState = (state: JobState, item: string): LineState => state.lines[item] ?? EMPTY_LINE;

@@ -86,16 +86,18 @@ function sift<T extends { id: string; when?: Condition }>(
   });
 }
 
+const AS_LISTED = (): Pattern => 'asListed';
+
 function orderOf(
   rule: OrderRule | undefined,
-  fallback: Pattern,
+  fallback: () => Pattern,
   stations: readonly PlanStation[],
 ): { ids: string[]; pattern: Pattern | 'printed' } {
   if (rule && 'list' in rule) {
     const present = new Set(stations.map((station) => station.id));
     return { ids: rule.list.filter((id) => present.has(id)), pattern: 'printed' };
   }
-  const pattern = rule?.pattern ?? fallback;
+  const pattern = rule?.pattern ?? fallback();
   return { ids: tighteningOrder(stations, pattern, (station) => station).map((station) => station.id), pattern };
 }
 
@@ -178,17 +180,13 @@ export function resolve(
     const { startOrder, snugOrder, torqueOrder, stages, verify, ...rest } = group;
     const passes = passPlan(members.length, { stages, verify }, shop);
     for (const member of members) member.passIndexes = passIndexesOf(member, passes);
-    const torque = orderOf(
-      torqueOrder,
-      mostEvenPattern(members, (station) => station),
-      members,
-    );
+    const torque = orderOf(torqueOrder, () => mostEvenPattern(members, (station) => station), members);
     const byId = new Map(members.map((member) => [member.id, member]));
     groups.push({
       ...rest,
       stations: members.map((member) => member.id),
-      startOrder: orderOf(startOrder, 'asListed', members).ids,
-      snugOrder: orderOf(snugOrder, 'asListed', members).ids,
+      startOrder: orderOf(startOrder, AS_LISTED, members).ids,
+      snugOrder: orderOf(snugOrder, AS_LISTED, members).ids,
       torqueOrder: torque.ids,
       torquePattern: torque.pattern,
       loadImbalance: loadImbalance(torque.ids.flatMap((id) => byId.get(id) ?? [])),

@@ -41,10 +41,15 @@ function star<S>(stations: ReadonlyArray<Placed<S>>): Array<Placed<S>> {
   const half = n / 2;
   const gap = (a: number, b: number) => Math.min(Math.abs(a - b), half - Math.abs(a - b));
   const pairs = [0];
-  while (pairs.length < half) {
-    const rest = Array.from({ length: half }, (_, index) => index).filter((index) => !pairs.includes(index));
-    const spread = (index: number) => Math.min(...pairs.map((done) => gap(index, done)));
-    pairs.push(rest.reduce((best, index) => (spread(index) > spread(best) ? index : best)));
+  const free = new Set(Array.from({ length: half - 1 }, (_, index) => index + 1));
+  // Distance of every free pair to the nearest one taken; kept up rather than worked out anew.
+  const spread = Array.from({ length: half }, (_, index) => gap(index, 0));
+  while (free.size > 0) {
+    let next = -1;
+    for (const index of free) if (next < 0 || (spread[index] ?? 0) > (spread[next] ?? 0)) next = index;
+    free.delete(next);
+    pairs.push(next);
+    for (const index of free) spread[index] = Math.min(spread[index] ?? 0, gap(index, next));
   }
   const order: Array<Placed<S>> = [];
   for (const pair of pairs) {

@@ -120,22 +120,17 @@ export async function seedDemo(source: DataSource, nowMs: number): Promise<boole
       new Date(startMs).toISOString().slice(2, 10).replaceAll('-', ''),
     );
     const log = appendEvents(opened.value, worker.events);
-    await jobs.append(
-      row.id,
-      0,
-      chained(worker.events, nowMs),
-      jobProgress(log.plan, log.state, worker.nowMs),
-      log.state.closed?.atMs,
-    );
+    const progress = jobProgress(log.plan, log.state, worker.nowMs);
+    await jobs.append(row.id, 0, chained(worker.events), { atMs: nowMs }, progress, log.state.closed?.atMs);
   }
   return true;
 }
 
 /** Numbers and chains events as the server does. */
-function chained(events: readonly JobEvent[], receivedAtMs: number): EventRow[] {
+function chained(events: readonly JobEvent[]): EventRow[] {
   let hash = FIRST_HASH;
   return events.map((event, index) => {
     hash = chainHash(hash, index + 1, event);
-    return { seq: index + 1, hash, event, commandIndex: 0, receivedAtMs };
+    return { seq: index + 1, hash, event, commandIndex: 0 };
   });
 }

@@ -1,5 +1,5 @@
 import { serveStatic } from '@hono/node-server/serve-static';
-import { Hono } from 'hono';
+import { type Context, Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
 import { compress } from 'hono/compress';
 import { csrf } from 'hono/csrf';
@@ -84,15 +84,20 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
       return problem(c, 'crossOrigin');
     return next();
   });
-  app.use(
-    '/api/*',
-    bodyLimit({
-      maxSize: BODY_LIMIT,
-      onError: (c) => problem(c, 'tooLarge', { detail: `At most ${BODY_LIMIT} bytes.` }),
-    }),
-  );
-  // Not on event streams: a compressor holds single events back.
-  app.use(async (c, next) => (c.req.path.endsWith('/events') ? next() : compress()(c, next)));
+  const tooLarge = (c: Context) => problem(c, 'tooLarge', { detail: `At most ${BODY_LIMIT} bytes.` });
+  const limited = bodyLimit({ maxSize: BODY_LIMIT, onError: tooLarge });
+  app.use('/api/*', (c, next) => {
+    const length = c.req.header('content-length');
+    // A body that says its length needs no counting; counting costs as much as the rest of a short request.
+    if (length === undefined) return c.req.method === 'GET' ? next() : limited(c, next);
+    return Number(length) > BODY_LIMIT ? Promise.resolve(tooLarge(c)) : next();
+  });
+  // Where there is something to gain: files and lists. A compressor costs more than a short answer, and would hold
+  // single events of a stream back.
+  const packed = compress();
+  for (const path of ['/assets/*', '/api/kits', '/api/vehicles', '/api/jobs', '/api/jobs/:jobId']) {
+    app.use(path, (c, next) => (c.req.method === 'GET' ? packed(c, next) : next()));
+  }
 
   app.get('/healthz', (c) => c.json({ alive: true }));
   app.get('/readyz', async (c) => {

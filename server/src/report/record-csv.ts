@@ -32,7 +32,7 @@ export const RECORD_COLUMNS = [
 export function recordCsv(job: JobDocument): string {
   const { plan, state } = replay(job);
   const rows = plan.stations.flatMap((station) =>
-    (state.stations[station.id]?.pulls ?? []).map((pull) => [
+    (state.stations.get(station.id)?.pulls ?? []).map((pull) => [
       job.number,
       plan.groups.find((group) => group.id === station.groupId)?.title ?? station.groupId,
       station.label,

@@ -217,7 +217,7 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
     sheet.plate(group.title);
     const rows = group.torqueOrder.flatMap((id) => {
       const station = stations.get(id);
-      const entry = state.stations[id];
+      const entry = state.stations.get(id);
       if (!station) return [];
       const bolt = station.stack.flatMap((piece) =>
         piece.kind === 'hardware' ? (items.get(piece.item) ?? []) : [],

@@ -238,20 +238,16 @@ export class JobService {
       outcome.events.forEach((event, commandIndex) => {
         seq += 1;
         hash = chainHash(hash, seq, event);
-        rows.push({ seq, hash, event, commandIndex, deviceId: caller.deviceId, receivedAtMs: nowMs });
+        rows.push({ seq, hash, event, commandIndex });
       });
       results.push({ id: input.id, ok: true, repeated: outcome.repeated });
     }
     const events: StoredEvent[] = rows.map((row) => ({ seq: row.seq, hash: row.hash, event: row.event }));
     if (rows.length > 0) {
       const lastEventAtMs = rows.at(-1)?.event.atMs;
-      await this.jobs.append(
-        id,
-        live.seq,
-        rows,
-        jobProgress(log.plan, log.state, lastEventAtMs),
-        log.state.closed?.atMs,
-      );
+      const received = { atMs: nowMs, deviceId: caller.deviceId };
+      const progress = jobProgress(log.plan, log.state, lastEventAtMs);
+      await this.jobs.append(id, live.seq, rows, received, progress, log.state.closed?.atMs);
       this.live.set(id, { ...live, log, seq, hash, lastEventAtMs });
       this.added.emit(id, events);
     }

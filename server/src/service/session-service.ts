@@ -8,6 +8,8 @@ import type { PersonRepository } from '../store/person-repository.ts';
 
 /** A shift and its overtime; a tablet left lying is signed out after it. */
 export const SESSION_MS = 14 * 3_600_000;
+/** A session read from the store is believed for this long, so that a tablet's every pull need not ask again. */
+const BELIEVED_MS = 2000;
 /** Wrong secrets in a row before a person is locked, and for how long. */
 const ATTEMPTS = 5;
 const LOCK_MS = 60_000;
@@ -28,6 +30,7 @@ const cardOf = ({ id, name, initials, role }: UserEntity): PersonCard => ({ id, 
 export const hashSecret = (secret: string): Promise<string> => hash(secret);
 
 export class SessionService {
+  private readonly believed = new Map<string, { caller: Caller; untilMs: number }>();
   /** Verified against when the person does not exist, so that both answers take equally long. */
   private readonly decoy = hash(randomBytes(16).toString('hex'));
 
@@ -69,7 +72,10 @@ export class SessionService {
       return fail({ code: 'wrongSecret' });
     }
     if (user.failedAttempts > 0) await this.people.clearFailures(user.id);
-    if (previous) await this.people.endSession(tokenHashOf(previous), nowMs);
+    if (previous) {
+      this.believed.delete(tokenHashOf(previous));
+      await this.people.endSession(tokenHashOf(previous), nowMs);
+    }
     const token = randomBytes(32).toString('base64url');
     await this.people.startSession({
       tokenHash: tokenHashOf(token),
@@ -93,19 +99,27 @@ export class SessionService {
   async caller(token: string | undefined): Promise<Caller | undefined> {
     if (!token) return undefined;
     const tokenHash = tokenHashOf(token);
-    const found = await this.people.openSession(tokenHash, this.now());
+    const nowMs = this.now();
+    const believed = this.believed.get(tokenHash);
+    if (believed && believed.untilMs > nowMs) return believed.caller;
+    this.believed.delete(tokenHash);
+    const found = await this.people.openSession(tokenHash, nowMs);
     if (!found) return undefined;
     const { session, user } = found;
-    return {
+    const caller: Caller = {
       person: { id: user.id, name: user.name, role: user.role },
       card: cardOf(user),
       shopId: user.shopId,
       deviceId: session.deviceId,
       tokenHash,
     };
+    for (const [known, { untilMs }] of this.believed) if (untilMs <= nowMs) this.believed.delete(known);
+    this.believed.set(tokenHash, { caller, untilMs: Math.min(nowMs + BELIEVED_MS, session.expiresAtMs) });
+    return caller;
   }
 
   async signOut(caller: Caller): Promise<void> {
+    this.believed.delete(caller.tokenHash);
     await this.people.endSession(caller.tokenHash, this.now());
   }
 

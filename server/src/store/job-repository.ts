@@ -1,13 +1,12 @@
-import { type DataSource, type EntityManager, Like } from 'typeorm';
+import { type DataSource, Like } from 'typeorm';
 import type { JobCard, StoredEvent } from '#contract/job.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
 import { JobEntity, JobEventEntity, KitEntity, ShopEntity } from './entities.ts';
 
 /** What `append` writes beside each event. */
 export interface EventRow extends StoredEvent {
+  /** Place of the event among those of one command. */
   commandIndex: number;
-  deviceId?: string;
-  receivedAtMs: number;
 }
 
 /** The job changed under us since it was read. */
@@ -92,44 +91,38 @@ export class JobRepository {
     jobId: string,
     fromSeq: number,
     rows: readonly EventRow[],
+    received: { atMs: number; deviceId?: string },
     progress: JobProgress,
     closedAtMs: number | undefined,
   ): Promise<void> {
     const last = rows.at(-1);
     if (!last) return;
-    await this.source.transaction(async (manager) => {
-      const moved = await manager
-        .createQueryBuilder()
-        .update(JobEntity)
-        .set({ seq: last.seq, hash: last.hash, progress, ...(closedAtMs === undefined ? {} : { closedAtMs }) })
-        .where('id = :jobId AND seq = :seq', { jobId, seq: fromSeq })
-        .execute();
-      if (moved.affected !== 1) throw new JobMoved(jobId);
-      await this.insertRows(manager, jobId, rows);
-    });
-  }
-
-  private async insertRows(manager: EntityManager, jobId: string, rows: readonly EventRow[]): Promise<void> {
-    await manager
-      .createQueryBuilder()
-      .insert()
-      .into(JobEventEntity)
-      .values(
-        rows.map(({ seq, hash, event, commandIndex, deviceId, receivedAtMs }) => ({
-          jobId,
-          seq,
-          hash,
-          commandId: event.commandId,
-          commandIndex,
-          type: event.type,
-          body: event as object,
-          actorId: event.by.id,
-          deviceId,
-          happenedAtMs: event.atMs,
-          receivedAtMs,
-        })),
-      )
-      .updateEntity(false)
-      .execute();
+    const events = rows.map(({ seq, hash, event, commandIndex }) => ({
+      seq,
+      hash,
+      commandId: event.commandId,
+      commandIndex,
+      type: event.type,
+      // As text: the stored JSON is to the letter what was hashed over.
+      body: JSON.stringify(event),
+      actorId: event.by.id,
+      happenedAtMs: event.atMs,
+    }));
+    try {
+      await this.source.query('CALL append_events(?, ?, ?, ?, ?, ?, ?, ?, ?)', [
+        jobId,
+        fromSeq,
+        last.seq,
+        last.hash,
+        JSON.stringify(progress),
+        closedAtMs ?? null,
+        received.deviceId ?? null,
+        received.atMs,
+        JSON.stringify(events),
+      ]);
+    } catch (error) {
+      if (String((error as Error).message).includes('jobMoved')) throw new JobMoved(jobId);
+      throw error;
+    }
   }
 }

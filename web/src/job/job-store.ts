@@ -6,7 +6,7 @@ import { appendEvents, type JobLog, openLog, takeCommand } from '#core/job/job-l
 import type { Refusal } from '#core/job/refusal.ts';
 import { api, call, ProblemError, UnreachableError } from '../app/api.ts';
 import { deviceId, useSession } from '../app/session-store.ts';
-import { deviceStore, type OutboxEntry, outboxOf } from './outbox.ts';
+import { dropCommands, keepCommands, keepJob, keptJob, type OutboxEntry, outboxOf } from './outbox.ts';
 
 /** How the device stands with the server. */
 export type Link = 'connecting' | 'live' | 'offline';
@@ -82,8 +82,8 @@ export const useJobStore = create<JobStoreState>((set, get) => {
       pending: still,
       log: overlay(next, known, still),
     });
-    void deviceStore.outbox.bulkDelete(settled);
-    void deviceStore.jobs.put({ id: jobId, document: known, seenAtMs: Date.now() });
+    void dropCommands(settled);
+    void keepJob(known);
   }
 
   function show(document: JobDocument, entries: readonly OutboxEntry[]): void {
@@ -117,7 +117,7 @@ export const useJobStore = create<JobStoreState>((set, get) => {
     try {
       const document = (await call(api.jobs[':jobId'].$get({ param: { jobId } }))) as JobDocument;
       if (!isCurrent(jobId)) return;
-      await deviceStore.jobs.put({ id: jobId, document, seenAtMs: Date.now() });
+      await keepJob(document);
       show(document, await outboxOf(jobId));
       listen(jobId);
       void flush(jobId);
@@ -194,7 +194,7 @@ export const useJobStore = create<JobStoreState>((set, get) => {
           const result = answer.results.find((candidate) => candidate.id === entry.id);
           return result && !result.ok ? [{ ...entry, refused: result.refusal }] : [];
         });
-        if (refused.length > 0) await deviceStore.outbox.bulkPut(refused);
+        if (refused.length > 0) await keepCommands(refused);
         const done = new Set(batch.map((entry) => entry.id));
         const { pending, confirmed, document, refusedLater } = get();
         if (!isCurrent(jobId) || !confirmed || !document) return;
@@ -208,7 +208,7 @@ export const useJobStore = create<JobStoreState>((set, get) => {
           answer.seq > get().confirmedSeq
         )
           void refresh(jobId);
-        await deviceStore.outbox.bulkDelete(
+        await dropCommands(
           batch.filter((entry) => !refused.some((other) => other.id === entry.id)).map((entry) => entry.id),
         );
       }
@@ -236,8 +236,8 @@ export const useJobStore = create<JobStoreState>((set, get) => {
     async open(jobId) {
       get().close();
       set({ jobId, link: 'connecting' });
-      const kept = await deviceStore.jobs.get(jobId);
-      if (kept && isCurrent(jobId)) show(kept.document, await outboxOf(jobId));
+      const kept = await keptJob(jobId);
+      if (kept && isCurrent(jobId)) show(kept, await outboxOf(jobId));
       await refresh(jobId);
     },
     close() {
@@ -277,13 +277,13 @@ export const useJobStore = create<JobStoreState>((set, get) => {
       order += 1;
       const entry: OutboxEntry = { id: envelope.id, jobId, order, envelope };
       set({ log: outcome.log, pending: [...pending, entry], refused: undefined });
-      void deviceStore.outbox.put(entry).then(() => flush(jobId));
+      void keepCommands([entry]).then(() => flush(jobId));
       return true;
     },
     dismissRefusal: () => set({ refused: undefined }),
     putAway(id) {
       set({ refusedLater: get().refusedLater.filter((entry) => entry.id !== id) });
-      void deviceStore.outbox.delete(id);
+      void dropCommands([id]);
     },
   };
 });

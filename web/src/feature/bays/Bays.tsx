@@ -10,7 +10,8 @@ import { TopBar } from '../../app/TopBar.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { useNow } from '../../ui/use-now.ts';
 import { DayRule } from './DayRule.tsx';
-import { NeedsHand, needsOf } from './NeedsHand.tsx';
+import { NeedsHand } from './NeedsHand.tsx';
+import { needsOf } from './needs.ts';
 
 /** How often the bays are asked for again while they are on screen, ms. */
 const REFRESH_MS = 5000;

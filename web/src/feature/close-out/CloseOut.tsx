@@ -3,6 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { type CloseBlock, closeBlocks } from '#core/job/close-block.ts';
 import { hardwareLedger, type LedgerLine } from '#core/job/hardware-ledger.ts';
+import { stationState } from '#core/job/job-state.ts';
 import { useSession } from '../../app/session-store.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -261,11 +262,7 @@ function Block({ block }: { block: CloseBlock }) {
             {block.stations.map((id) => index.stations.get(id)?.label).join(', ')}
           </span>
           {way(
-            block.stations.some(
-              (id) => state.stations[id]?.stage === undefined || state.stations[id]?.stage === 'empty',
-            )
-              ? '../fit-loose'
-              : '../torque',
+            block.stations.some((id) => stationState(state, id).stage === 'empty') ? '../fit-loose' : '../torque',
             'Go there',
           )}
         </>

@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import { PATTERN_TEXT } from '#contract/wording/plan-text.ts';
+import { stationState } from '#core/job/job-state.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { BoltMap, MapLegend } from '../../drawing/BoltMap.tsx';
 import { GroupTabs } from '../../job/GroupTabs.tsx';
@@ -211,7 +212,7 @@ function Action({ torque, onLoosen }: { torque: TorqueStep; onLoosen: () => void
         (entry) =>
           entry.id !== group.id &&
           !torque.state.closed &&
-          entry.stations.some((id) => torque.state.stations[id]?.stage !== 'snug'),
+          entry.stations.some((id) => stationState(torque.state, id).stage !== 'snug'),
       );
       if (open) {
         return (

@@ -1,0 +1,88 @@
+import { spawn } from 'node:child_process';
+import { randomUUID } from 'node:crypto';
+import { chromium } from '@playwright/test';
+import { CHROMIUM } from '../e2e/playwright.config.ts';
+
+const SLOW_DOWN = 4;
+
+/**
+ * Milliseconds from a key press to the painted next station on the torque screen, with the processor slowed down.
+ * Measured in the page: from the keydown's own time stamp to the second frame after the station's name changed.
+ */
+export async function measureKeyToPaint(): Promise<{ medianMs: number; worstMs: number; presses: number }> {
+  const env = { ...process.env, PORT: '46399', WRENCHMAN_DEMO: '1', LOG_LEVEL: 'silent' };
+  const server = spawn(process.execPath, ['dist/server/main.mjs'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
+  await new Promise<void>((settle, reject) => {
+    server.stdout?.on('data', (chunk) => String(chunk).includes('READY') && settle());
+    server.once('exit', (code) => reject(new Error(`server ended with ${code}`)));
+  });
+  const url = 'http://127.0.0.1:46399';
+  const browser = await chromium.launch(CHROMIUM);
+  try {
+    const page = await (
+      await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
+    ).newPage();
+    await page.goto(url);
+    await page.getByRole('button', { name: /Mira Vane/ }).click();
+    await page.getByLabel('PIN for Mira Vane').fill('2468');
+    await page.keyboard.press('Enter');
+    await page.getByRole('heading', { name: 'Needs a hand' }).waitFor();
+    const opened = await page.request.post(`${url}/api/jobs`, {
+      data: {
+        vehicle: 'v-tussock',
+        kit: 'front-recovery-points',
+        answers: { shield: true },
+        bay: 4,
+        plannedStartMs: Date.now(),
+      },
+    });
+    const { id } = (await opened.json()) as { id: string };
+    const kit = (await (await page.request.get(`${url}/api/kits/front-recovery-points`)).json()) as {
+      items: Array<{ id: string; quantity: number }>;
+      stations: Array<{ id: string }>;
+    };
+    const commands = [
+      ...kit.items.map((item) => ({ type: 'countLine', item: item.id, found: item.quantity, damaged: 0 })),
+      ...kit.stations.map((station) => ({ type: 'startByHand', station: station.id })),
+    ].map((command) => ({ id: randomUUID(), atMs: Date.now(), by: 'u-vane', command }));
+    await page.request.post(`${url}/api/jobs/${id}/commands`, { data: { commands } });
+    await page.goto(`${url}/jobs/${id}/torque`);
+    await page.getByRole('heading', { name: 'Station 1', exact: true }).waitFor();
+    const session = await page.context().newCDPSession(page);
+    await session.send('Emulation.setCPUThrottlingRate', { rate: SLOW_DOWN });
+    await page.evaluate(() => {
+      const times: number[] = [];
+      Object.assign(window, { keyToPaintMs: times });
+      window.addEventListener(
+        'keydown',
+        (event) => {
+          const pressedMs = event.timeStamp;
+          const heading = () => document.querySelector('aside h2')?.parentElement?.textContent;
+          const before = heading();
+          const watch = () => {
+            if (heading() === before) requestAnimationFrame(watch);
+            // The frame that holds the change is painted before the next one begins.
+            else requestAnimationFrame((nowMs) => times.push(nowMs - pressedMs));
+          };
+          requestAnimationFrame(watch);
+        },
+        { capture: true },
+      );
+    });
+    // Eight beads and eight snugs: each press brings the next station.
+    const presses = 16;
+    for (let press = 0; press < presses; press++) {
+      await page.keyboard.press('Space');
+      await page.waitForTimeout(700);
+    }
+    const times = (await page.evaluate(() => (window as unknown as { keyToPaintMs: number[] }).keyToPaintMs)).sort(
+      (a, b) => a - b,
+    );
+    if (times.length === 0) throw new Error('No press was measured');
+    return { medianMs: times[Math.floor(times.length / 2)] ?? 0, worstMs: times.at(-1) ?? 0, presses: times.length };
+  } finally {
+    await browser.close();
+    server.removeAllListeners('exit');
+    server.kill('SIGKILL');
+  }
+}

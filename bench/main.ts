@@ -1,0 +1,50 @@
+import { measureAppend } from './append.ts';
+import { measureFold } from './fold.ts';
+import { measureKeyToPaint } from './key-to-paint.ts';
+import { firstLoadKb } from './screen.ts';
+
+/** `npm run bench`: the measured figures as one table. Goals are aims, never pass or fail. */
+const rows: Array<{ what: string; figure: string; goal: string }> = [];
+
+const append = await measureAppend();
+const perS = (value: number) => `${Math.round(value)}/s`;
+rows.push({ what: 'bare single-row inserts', figure: perS(append.bare), goal: '' });
+rows.push({
+  what: 'pulls through the API, one by one',
+  figure: `${perS(append.oneByOne)}, ratio ${(append.oneByOne / append.bare).toFixed(2)}`,
+  goal: 'ratio ≥ 0.5',
+});
+rows.push({
+  what: 'pulls through the API, 20 a batch',
+  figure: `${perS(append.inBatches)}, ratio ${(append.inBatches / append.bare).toFixed(2)}`,
+  goal: 'ratio ≥ 0.8',
+});
+
+rows.push({
+  what: 'pulls through the API, one by one, 8 tablets at once',
+  figure: `${perS(append.sideBySide)}, ratio ${(append.sideBySide / append.bare).toFixed(2)}`,
+  goal: '',
+});
+
+const [small, large] = [measureFold(100), measureFold(400)];
+rows.push({ what: 'events folded, 400 stations', figure: perS(large.foldedPerS), goal: '≥ 100000/s' });
+rows.push({
+  what: 'fold rate, 400 against 100 stations',
+  figure: `ratio ${(large.foldedPerS / small.foldedPerS).toFixed(2)}`,
+  goal: 'near 1: no growth',
+});
+rows.push({ what: 'commands decided and folded, 400 stations', figure: perS(large.commandsPerS), goal: '' });
+
+rows.push({
+  what: 'first-load JavaScript of Torque, gzipped',
+  figure: `${firstLoadKb(['src/job/JobShell.tsx', 'src/feature/torque/Torque.tsx']).toFixed(1)} kB`,
+  goal: '≤ 180 kB',
+});
+const paint = await measureKeyToPaint();
+rows.push({
+  what: `key to painted next station, 4× slower processor, ${paint.presses} presses`,
+  figure: `median ${paint.medianMs.toFixed(0)} ms, worst ${paint.worstMs.toFixed(0)} ms`,
+  goal: '≤ 100 ms',
+});
+
+console.table(Object.fromEntries(rows.map(({ what, ...rest }) => [what, rest])));

@@ -1,0 +1,105 @@
+import type { JobCard } from '#contract/job.ts';
+import { dayOf } from '#core/wrench/suitable-wrench.ts';
+import type { Wrench } from '#core/wrench/wrench.ts';
+
+/** Something a person should see to, most pressing first. */
+export interface Need {
+  key: string;
+  /** What stands at the left: a time or a count. */
+  mark: string;
+  pressing: boolean;
+  title: string;
+  detail: string;
+  to?: string;
+  /** Lower comes first. */
+  rank: number;
+}
+
+const DAY_MS = 86_400_000;
+/** A wrench is mentioned this long before its calibration is due. */
+const CALIBRATION_NOTICE_DAYS = 14;
+
+const name = (job: JobCard): string => `${job.vehicle.model} ${job.number}, bay ${job.bay}`;
+
+/** What needs a hand, worked out from the jobs' projections and the wrenches. */
+export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], nowMs: number): Need[] {
+  const needs: Need[] = [];
+  for (const job of jobs) {
+    const to = (phase: string) => `/jobs/${job.id}/${phase}`;
+    for (const clock of job.progress.lockers) {
+      const leftS = Math.max(0, (clock.closesAtMs - nowMs) / 1000);
+      const left = `${Math.floor(leftS / 60)}:${String(Math.floor(leftS % 60)).padStart(2, '0')}`;
+      needs.push({
+        key: `${job.id}-${clock.group}`,
+        mark: leftS === 0 ? 'set' : left,
+        pressing: leftS < clock.needsS,
+        title:
+          leftS === 0
+            ? 'Locker has begun to set'
+            : `Locker closing on ${clock.pullsLeft} ${clock.pullsLeft === 1 ? 'pull' : 'pulls'}`,
+        detail: `${name(job)}.`,
+        to: to('torque'),
+        rank: leftS,
+      });
+    }
+    for (const label of job.progress.spoiled) {
+      needs.push({
+        key: `${job.id}-bad-${label}`,
+        mark: label,
+        pressing: true,
+        title: `Station ${label} must be loosened`,
+        detail: `${name(job)}. Its last pull proves nothing.`,
+        to: to('torque'),
+        rank: 1000,
+      });
+    }
+    for (const problem of job.progress.openProblems) {
+      needs.push({
+        key: `${job.id}-${problem.text}`,
+        mark: '!',
+        pressing: true,
+        title: problem.text,
+        detail: `${name(job)}${problem.station ? ', a station waits' : ''}.`,
+        to: to('close-out'),
+        rank: 2000,
+      });
+    }
+    for (const { line, name: item, short, stations } of job.progress.shortLines) {
+      needs.push({
+        key: `${job.id}-${line}`,
+        mark: `${short}`,
+        pressing: false,
+        title: `${short} short of ${item}`,
+        detail: `${name(job)}, line ${line}. ${stations > 0 ? `${stations} ${stations === 1 ? 'station waits' : 'stations wait'}.` : ''}`,
+        to: to('check-in'),
+        rank: 3000,
+      });
+    }
+    const started = job.progress.phases.some((phase) => phase.done > 0);
+    if (!started && !job.closedAtMs && job.plannedStartMs < nowMs) {
+      const lateMin = Math.round((nowMs - job.plannedStartMs) / 60_000);
+      needs.push({
+        key: `${job.id}-late`,
+        mark: lateMin < 600 ? `${lateMin} min` : `${Math.round(lateMin / 1440)} d`,
+        pressing: false,
+        title: 'Not started yet',
+        detail: `${name(job)}.`,
+        to: to('check-in'),
+        rank: 4000,
+      });
+    }
+  }
+  for (const wrench of wrenches) {
+    const daysLeft = Math.round((Date.parse(wrench.calibrationDueOn) - Date.parse(dayOf(nowMs))) / DAY_MS);
+    if (daysLeft > CALIBRATION_NOTICE_DAYS) continue;
+    needs.push({
+      key: wrench.id,
+      mark: daysLeft <= 0 ? 'due' : `${daysLeft} d`,
+      pressing: daysLeft <= 0,
+      title: daysLeft <= 0 ? `Wrench ${wrench.label} out of calibration` : `Wrench ${wrench.label} due for calibration`,
+      detail: `${wrench.squareDrive} ${wrench.kind}. ${daysLeft <= 0 ? 'No pull is taken from it.' : ''}`,
+      rank: 5000 + daysLeft,
+    });
+  }
+  return needs.sort((a, b) => a.rank - b.rank);
+}
