@@ -1,4 +1,4 @@
-import { type ChildProcess, spawn } from 'node:child_process';
+import { type ChildProcess, spawn, spawnSync } from 'node:child_process';
 import {
   chmodSync,
   cpSync,
@@ -65,6 +65,51 @@ const people = async () =>
     (await (await fetch(`http://127.0.0.1:${PORT}/api/session/options`)).json()) as { people: Array<{ name: string }> }
   ).people.map((person) => person.name);
 const database = (data: string) => join(data, 'db');
+
+describe('import boundaries', () => {
+  /** What the linter says of a file that would stand at `path`. */
+  const lint = (path: string, text: string) =>
+    spawnSync('node_modules/.bin/biome', ['lint', '--colors=off', `--stdin-file-path=${path}`], {
+      input: text,
+      encoding: 'utf8',
+    });
+  it.each([
+    [
+      'core/src/job/planted.ts',
+      "import { makeApp } from '#server/http/app.ts';\nexport const planted = makeApp;\n",
+      'core stands at the bottom',
+    ],
+    [
+      'core/src/job/planted.ts',
+      "import { readFileSync } from 'node:fs';\nexport const planted = readFileSync;\n",
+      'Node.js builtin',
+    ],
+    [
+      'contract/src/planted.ts',
+      "import { makeApp } from '#server/http/app.ts';\nexport const planted = makeApp;\n",
+      'contract may import core only',
+    ],
+    [
+      'devices/src/planted.ts',
+      "import { makeApp } from '#server/http/app.ts';\nexport const planted = makeApp;\n",
+      'devices may import contract and core only',
+    ],
+    [
+      'web/src/feature/planted.ts',
+      "import { makeApp } from '#server/http/app.ts';\nexport const planted = makeApp;\n",
+      'web talks to the server',
+    ],
+    [
+      'server/src/planted.ts',
+      "import { useState } from 'react';\nexport const planted = useState;\n",
+      'server never imports web',
+    ],
+  ])('%s may not import what stands above it', (path, text, message) => {
+    const { stdout, stderr, status } = lint(path, text);
+    expect(status).not.toBe(0);
+    expect(`${stdout}${stderr}`).toContain(message);
+  });
+});
 
 describe('npm start', () => {
   it('comes up, refuses a second one, stops cleanly on Ctrl-C, comes up again fast with its data, backs up and restores', async () => {

@@ -33,7 +33,7 @@ export function sessionRoutes(sessions: SessionService) {
         path: '/',
         maxAge: SESSION_MS / 1000,
         // Over plain loopback or shop Wi-Fi a Secure cookie would never come back.
-        secure: new URL(c.req.url).protocol === 'https:',
+        secure: c.req.header('x-forwarded-proto') === 'https' || new URL(c.req.url).protocol === 'https:',
       });
       return c.json(outcome.value.session, 201);
     })

@@ -26,11 +26,13 @@ export function PersonMenu() {
     <>
       <button
         type="button"
-        aria-label={`${session.person.name}, ${session.person.role}. Switch person or settings`}
         className="figures min-h-11 min-w-11 bg-plate-2 px-3 text-on-plate"
         onClick={() => setOpen(true)}
       >
-        {session.person.initials}
+        <span aria-hidden="true">{session.person.initials}</span>
+        <span className="sr-only">
+          {session.person.name}, {session.person.role}. Switch person or settings
+        </span>
       </button>
       <Sheet
         open={open || expired}

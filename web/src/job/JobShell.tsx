@@ -57,15 +57,12 @@ function OpenedJob() {
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <header className="flex flex-wrap items-stretch bg-plate text-on-plate lg:h-16 lg:flex-nowrap">
-        <Link
-          to="/"
-          aria-label="Back to the bays"
-          className="flex min-w-0 flex-1 flex-col justify-center px-4 py-2 lg:w-64 lg:flex-none"
-        >
+        <Link to="/" className="flex min-w-0 flex-1 flex-col justify-center px-4 py-2 lg:w-64 lg:flex-none">
           <span className="plate truncate text-2xl">
             {vehicle.model} · {document.number}
           </span>
           <span className="truncate text-sm text-on-plate-2">{plan.title}</span>
+          <span className="sr-only">, back to the bays</span>
         </Link>
         <div className="order-last w-full border-t border-plate-2 lg:order-none lg:w-auto lg:flex-1 lg:border-t-0 lg:border-l">
           <PhaseRule

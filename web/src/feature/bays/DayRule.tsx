@@ -194,7 +194,6 @@ function Job({ job, left, top, width }: { job: JobCard; left: string; top: numbe
   return (
     <Link
       to={`/jobs/${job.id}/${PATH[progress.phase]}`}
-      aria-label={`${job.vehicle.model} ${job.number}, ${job.kitTitle}, bay ${job.bay}, ${progress.phase === 'closed' ? 'closed' : `in ${progress.phase}`}`}
       className="absolute block min-h-24"
       style={{ left, width: `${width}%`, top: `${top}rem` }}
     >
@@ -220,6 +219,9 @@ function Job({ job, left, top, width }: { job: JobCard; left: string; top: numbe
             </span>
           );
         })}
+      </span>
+      <span className="sr-only">
+        , bay {job.bay}, {progress.phase === 'closed' ? 'closed' : `in ${TITLE[progress.phase]}`}
       </span>
       {progress.shortLines.length > 0 && (
         <span className="mt-1 block text-sm text-bad">

@@ -35,8 +35,8 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
       </div>
       <p className="text-lg">{station.name}</p>
       {step.kind === 'pull' ? <Target torque={torque} /> : <Instruction torque={torque} />}
-      <dl className="mt-4 grid grid-cols-[6.5rem_1fr] sm:grid-cols-[9rem_1fr] gap-4 border-t border-rule pt-4 text-[0.95rem]">
-        <div className="row-span-6">
+      <div className="mt-4 grid grid-cols-[6.5rem_1fr] sm:grid-cols-[9rem_1fr] gap-4 border-t border-rule pt-4 text-[0.95rem]">
+        <div>
           <StackDrawing
             station={station}
             items={torque.index.items}
@@ -44,7 +44,7 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
           />
         </div>
         <Facts torque={torque} onWrench={onWrench} />
-      </dl>
+      </div>
       {station.specBecause.length > 0 && (
         <p className="mt-3 text-sm">
           {station.printed}, because {reasonsText(document.kit, station.specBecause)}.
@@ -314,7 +314,7 @@ function Facts({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void 
           ? 'bg-antiseize'
           : 'bg-grease';
   return (
-    <div className="grid content-start gap-2">
+    <dl className="grid content-start gap-2">
       <div className="flex gap-3">
         <dt className="w-16 shrink-0 text-ink-2">Bolt</dt>
         <dd>
@@ -385,7 +385,7 @@ function Facts({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void 
           )}
         </dd>
       </div>
-    </div>
+    </dl>
   );
 }
 

@@ -1,0 +1,67 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { expect, GUARD_TO_TORQUE, give, openJob, signIn, test } from './support/app.ts';
+
+const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
+
+/** Serious faults axe-core finds on the page, each with the elements it names. */
+async function faults(page: Page): Promise<string[]> {
+  // The application's own policy forbids foreign scripts, so it is evaluated rather than added.
+  await page.evaluate(axe);
+  return page.evaluate(async () => {
+    const { violations } = await (
+      window as unknown as {
+        axe: {
+          run(): Promise<{ violations: Array<{ id: string; impact: string; nodes: Array<{ target: string[] }> }> }>;
+        };
+      }
+    ).axe.run();
+    return violations
+      .filter((violation) => violation.impact === 'serious' || violation.impact === 'critical')
+      .map((violation) => `${violation.id}: ${violation.nodes.map((node) => node.target.join(' ')).join(', ')}`);
+  });
+}
+
+for (const theme of ['day', 'night'] as const) {
+  test(`no serious accessibility fault on any screen, ${theme}`, async ({ page, app }) => {
+    await page.addInitScript((chosen) => {
+      const state = {
+        system: 'metric',
+        theme: chosen,
+        pxPerMm: 3.78,
+        scaled: true,
+        pedalKey: '',
+        pullSpeedDegPerS: 90,
+        overshootDeg: 0,
+      };
+      localStorage.setItem('wrenchman.settings', JSON.stringify({ state, version: 1 }));
+    }, theme);
+    await page.goto(app.url);
+    await expect(page.getByRole('button', { name: /Mira Vane/ })).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+    await signIn(page, app);
+    await expect(page.getByRole('link', { name: /Front recovery points/ }).first()).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+    await page.goto(`${app.url}/receive`);
+    await page.getByRole('button', { name: /Carrick/ }).click();
+    await page.getByRole('button', { name: /Adjustable rear/ }).click();
+    expect(await faults(page)).toEqual([]);
+    const job = await openJob(page, 'v-carrick', 'transfer-case-guard');
+    await give(page, job, ...GUARD_TO_TORQUE);
+    for (const [screen, sign] of [
+      ['receive', 'Job card'],
+      ['check-in', 'Packing list'],
+      ['fit-loose', 'All started'],
+      ['torque', 'Station 2'],
+      ['close-out', 'Still in the way'],
+      ['record', 'Every pull'],
+    ] as const) {
+      await page.goto(`${app.url}/jobs/${job}/${screen}`);
+      await expect(page.getByRole('heading', { name: sign })).toBeVisible();
+      expect(await faults(page), screen).toEqual([]);
+    }
+    await page.keyboard.press('Shift+?');
+    await expect(page.getByRole('dialog', { name: 'Keys of this screen' })).toBeVisible();
+    expect(await faults(page)).toEqual([]);
+  });
+}

@@ -1,0 +1,145 @@
+/** `npm run screenshots`: the pictures of docs/screenshots, taken anew from the demo's data. */
+import { spawn } from 'node:child_process';
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { build } from './build.mjs';
+import { main, Stop, step } from './console.mjs';
+import { startDatabase } from './database.mjs';
+import { installNodePackages, installSystemPackages } from './install.mjs';
+import { DATA, end, freePort, ROOT, run } from './run.mjs';
+
+const OUT = join(ROOT, 'docs', 'screenshots');
+
+await main(async () => {
+  await installSystemPackages(['mariadbd', 'chromium']);
+  await installNodePackages();
+  await build();
+  const { chromium } = await import('@playwright/test');
+  const database = await startDatabase(join(DATA, 'shots-db'));
+  const port = await freePort();
+  const env = { ...process.env, ...database.env, PORT: String(port), WRENCHMAN_DEMO: '1', LOG_LEVEL: 'error' };
+  let server;
+  let browser;
+  try {
+    await database.recreate(database.env.DB_NAME);
+    const seeded = await run(process.execPath, ['dist/server/manage.mjs', 'seed-demo'], { env });
+    if (seeded.code !== 0) throw new Stop(seeded.output);
+    server = spawn(process.execPath, ['dist/server/main.mjs'], {
+      cwd: ROOT,
+      env,
+      stdio: ['ignore', 'pipe', 'inherit'],
+    });
+    await new Promise((settle) => server.stdout.on('data', (chunk) => String(chunk).includes('READY') && settle()));
+    browser = await chromium.launch({
+      executablePath: '/usr/bin/chromium',
+      args: ['--no-sandbox', '--disable-gpu', '--disable-quic', '--no-first-run', '--disable-background-networking'],
+    });
+    mkdirSync(OUT, { recursive: true });
+    const url = `http://127.0.0.1:${port}`;
+    const open = async (viewport, extra = {}) => {
+      const context = await browser.newContext({ viewport, serviceWorkers: 'block', locale: 'en-GB', ...extra });
+      return context.newPage();
+    };
+    const settle = (page) => page.waitForTimeout(700);
+    const shot = (page, name) =>
+      step(name, async () => {
+        await settle(page);
+        await page.screenshot({ path: join(OUT, `${name}.png`) });
+      });
+    const signIn = async (page) => {
+      await page.goto(url);
+      await page.getByRole('button', { name: /Mira Vane/ }).click();
+      await page.getByLabel('PIN for Mira Vane').fill('2468');
+      await page.keyboard.press('Enter');
+      await page.getByRole('heading', { name: 'Needs a hand' }).waitFor();
+    };
+    const press = async (page, times) => {
+      for (let count = 0; count < times; count++) {
+        await page.keyboard.press('Space');
+        await page.waitForTimeout(150);
+      }
+    };
+
+    const page = await open({ width: 1280, height: 800 });
+    await page.goto(url);
+    await page.getByRole('button', { name: /Mira Vane/ }).waitFor();
+    await shot(page, 'sign-in');
+    await signIn(page);
+    await shot(page, 'bays');
+    await page.goto(`${url}/receive`);
+    await page.getByRole('button', { name: /Carrick/ }).click();
+    await page.getByRole('button', { name: /anti-roll/ }).click();
+    await page.getByRole('button', { name: /Polyurethane/ }).click();
+    await shot(page, 'receive');
+    await page.goto(url);
+    await page
+      .getByRole('link', { name: /anti-roll/ })
+      .first()
+      .click();
+    await page.getByText(/lines counted/).waitFor();
+    await shot(page, 'check-in');
+    await press(page, 8);
+    await page.getByRole('link', { name: /^Fit loose/ }).click();
+    await page.getByText(/of 2 started/).waitFor();
+    await press(page, 4);
+    await shot(page, 'fit-loose');
+
+    await page.goto(url);
+    await page
+      .getByRole('link', { name: /Front recovery/ })
+      .first()
+      .click();
+    await page.getByText('Bead here').waitFor();
+    const torque = page.url();
+    await press(page, 16);
+    // A round and a half, so that pulled, verified and waiting stations are seen together.
+    for (let pull = 0; pull < 13; pull++) {
+      await page.getByRole('button', { name: /Pull to click/ }).waitFor();
+      await page.keyboard.press('Space');
+      await page.waitForTimeout(300);
+    }
+    await page.getByRole('button', { name: /Pull to click/ }).waitFor();
+    await page.keyboard.press('Space');
+    await page.waitForTimeout(650);
+    await page.screenshot({ path: join(OUT, 'torque.png') });
+    await page.getByRole('button', { name: /Pull to click/ }).waitFor();
+    await page.getByRole('link', { name: /^Close out/ }).click();
+    await page.getByText('Still in the way').first().waitFor();
+    await shot(page, 'close-out');
+    await page.goto(url);
+    await page.getByRole('link', { name: /guard/ }).first().click();
+    await page.getByText('the chain is whole').waitFor();
+    await shot(page, 'record');
+    await page.evaluate(() =>
+      localStorage.setItem(
+        'wrenchman.settings',
+        JSON.stringify({
+          state: {
+            system: 'inch',
+            theme: 'night',
+            pxPerMm: 3.78,
+            scaled: true,
+            pedalKey: '',
+            pullSpeedDegPerS: 45,
+            overshootDeg: 0,
+          },
+          version: 1,
+        }),
+      ),
+    );
+    await page.goto(torque);
+    await page.getByRole('button', { name: /Pull to click/ }).waitFor();
+    await shot(page, 'torque-night');
+    await page.context().close();
+
+    const phone = await open({ width: 390, height: 844 }, { hasTouch: true, isMobile: true });
+    await signIn(phone);
+    await phone.goto(torque);
+    await phone.getByRole('button', { name: /Pull to click/ }).waitFor();
+    await shot(phone, 'torque-phone');
+  } finally {
+    await browser?.close();
+    if (server) await end(server.pid);
+    await database.stop();
+  }
+});
