@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { showBand, showInchFraction, showTorque, showTorqueIn } from './display.ts';
 import { roundTo } from './rounding.ts';
+import { bothText } from './show-both.ts';
 import { fromBase, toBase } from './unit.ts';
 
 describe('torque in both systems', () => {
@@ -60,4 +61,18 @@ it('rounds halves away from zero', () => {
   expect(roundTo(-2.5, 0)).toBe(-3);
   expect(roundTo(0, 3)).toBe(0);
   expect(roundTo(1e-7, 2)).toBe(0);
+});
+
+describe('other quantities in both systems', () => {
+  it.each([
+    [800, 'distance', 'metric', '800 km (497 mi)'],
+    [40.2336, 'distance', 'inch', '25 mi (40.2 km)'],
+    [25.4, 'length', 'inch', '1 in (25.4 mm)'],
+    [20, 'temperature', 'metric', '20 °C (68 °F)'],
+    [1587.5732950000001, 'mass', 'inch', '3500 lb (1588 kg)'],
+    [10, 'volume', 'metric', '10 mL (0.34 fl oz)'],
+    [90, 'angle', 'metric', '90 °'],
+  ] as const)('%d of %s, %s first: %s', (base, dimension, system, text) =>
+    expect(bothText(base, dimension, system)).toBe(text),
+  );
 });

@@ -1,7 +1,11 @@
 import { Hono } from 'hono';
+import { z } from 'zod';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { SignedInEnv } from './caller.ts';
 import { problem } from './problem.ts';
+import { validate } from './validate.ts';
+
+const KitId = z.object({ id: z.string().min(1).max(64) });
 
 /** Vehicles, kits and wrenches of the caller's shop. */
 export function catalogRoutes(catalog: CatalogService) {
@@ -9,8 +13,8 @@ export function catalogRoutes(catalog: CatalogService) {
     .get('/vehicles', async (c) => c.json(await catalog.vehicles(c.get('caller').shopId)))
     .get('/wrenches', async (c) => c.json(await catalog.wrenches(c.get('caller').shopId)))
     .get('/kits', async (c) => c.json(await catalog.kits(c.get('caller').shopId)))
-    .get('/kits/:id', async (c) => {
-      const kit = await catalog.kit(c.get('caller').shopId, c.req.param('id'));
+    .get('/kits/:id', validate('param', KitId), async (c) => {
+      const kit = await catalog.kit(c.get('caller').shopId, c.req.valid('param').id);
       return kit ? c.json(kit) : problem(c, 'unknownKit');
     })
     .post('/kits', async (c) => {

@@ -15,6 +15,7 @@ import { validate } from './validate.ts';
 const HEARTBEAT_MS = 15_000;
 const Window = z.object({ from: z.coerce.number().int(), to: z.coerce.number().int() });
 const FromSeq = z.object({ from: z.coerce.number().int().min(0).default(0) });
+const LastEvent = z.object({ 'last-event-id': z.coerce.number().int().min(0).optional() });
 const JobId = z.object({ jobId: z.uuid() });
 const jobId = validate('param', JobId);
 
@@ -40,11 +41,11 @@ export function jobRoutes(jobs: JobService) {
       const answer = await jobs.command(c.get('caller'), c.req.valid('param').jobId, c.req.valid('json').commands);
       return answer ? c.json(answer) : problem(c, 'unknownJob');
     })
-    .get('/:jobId/events', jobId, validate('query', FromSeq), async (c) => {
+    .get('/:jobId/events', jobId, validate('query', FromSeq), validate('header', LastEvent), async (c) => {
       const { jobId: id } = c.req.valid('param');
       if (!(await jobs.exists(c.get('caller').shopId, id))) return problem(c, 'unknownJob');
       // After a dropped line the browser says itself where it stood.
-      let seq = Number(c.req.header('last-event-id') ?? c.req.valid('query').from);
+      let seq = c.req.valid('header')['last-event-id'] ?? c.req.valid('query').from;
       return streamSSE(c, async (stream) => {
         const waiting: StoredEvent[] = [];
         let wake: () => void = () => undefined;

@@ -8,6 +8,7 @@ import { hardwareLedger } from '#core/job/hardware-ledger.ts';
 import { stationMark } from '#core/job/station-progress.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
+import { bothText } from '#core/quantity/show-both.ts';
 import { replay } from './record-file.ts';
 
 const require = createRequire(import.meta.url);
@@ -198,7 +199,9 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
     `${job.vehicle.make} ${job.vehicle.model}, ${job.vehicle.modelYear ?? 'year not known'}, plate ${job.vehicle.plate}`,
     { bold: true, size: 12 },
   );
-  sheet.text(`Owner: ${job.vehicle.owner}. Odometer ${job.odometerKm ?? job.vehicle.odometerKm} km. Bay ${job.bay}.`);
+  sheet.text(
+    `Owner: ${job.vehicle.owner}. Odometer ${bothText(job.odometerKm ?? job.vehicle.odometerKm, 'distance', 'metric')}. Bay ${job.bay}.`,
+  );
   sheet.text(`${plan.title}, ${plan.maker}, sheet revision ${plan.kitRevision}.`);
   for (const caution of plan.cautions.filter((entry) => entry.safetyCritical))
     sheet.text(caution.text, { color: BAD, bold: true });
@@ -304,7 +307,7 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
   if (plan.aftercare.length === 0) sheet.text('Nothing is due.');
   for (const entry of plan.aftercare) {
     const due = [
-      entry.afterKm === undefined ? '' : `after ${entry.afterKm} km`,
+      entry.afterKm === undefined ? '' : `after ${bothText(entry.afterKm, 'distance', 'metric')}`,
       entry.afterDays === undefined ? '' : `after ${entry.afterDays} days`,
     ]
       .filter(Boolean)

@@ -4,7 +4,9 @@ import { Link, useNavigate } from 'react-router';
 import { type CloseBlock, closeBlocks } from '#core/job/close-block.ts';
 import { hardwareLedger, type LedgerLine } from '#core/job/hardware-ledger.ts';
 import { stationState } from '#core/job/job-state.ts';
+import { bothText } from '#core/quantity/show-both.ts';
 import { useSession } from '../../app/session-store.ts';
+import { useSettings } from '../../app/settings-store.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
@@ -13,6 +15,7 @@ import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 export default function CloseOut() {
   const { plan, state, give } = useOpenJob();
   const navigate = useNavigate();
+  const system = useSettings((settings) => settings.system);
   const person = useSession((session) => session.session?.person);
   const blocks = useMemo(() => closeBlocks(plan, state), [plan, state]);
   const ledger = useMemo(() => hardwareLedger(plan, state), [plan, state]);
@@ -118,7 +121,7 @@ export default function CloseOut() {
                       <li key={entry.id} className="py-1">
                         {entry.text}{' '}
                         {entry.afterKm
-                          ? `After ${entry.afterKm} km.`
+                          ? `After ${bothText(entry.afterKm, 'distance', system)}.`
                           : entry.afterDays
                             ? `After ${entry.afterDays} days.`
                             : ''}

@@ -22,7 +22,7 @@ export function LockerGlass({ torque }: { torque: TorqueStep }) {
   if (!clock) {
     const treated = group.stations.some((id) => index.stations.get(id)?.compound !== undefined);
     return (
-      <p className="flex items-center px-5 text-sm text-ink-2">
+      <p className="flex h-full min-h-14 items-center px-5 text-sm text-ink-2">
         {treated ? 'No locker clock runs.' : 'No locker in this group.'}
       </p>
     );

@@ -26,6 +26,9 @@ const CALL: Partial<Record<TorqueStep['step']['kind'], string>> = {
   loosen: 'Loosen this',
 };
 
+/** A button at the foot of the map. */
+const FOOT = 'min-h-22 flex-1 border-0! border-l! border-hair! px-3';
+
 /** Torque: one station at a time, in order, by a wrench that may do it. */
 export default function Torque() {
   const torque = useTorqueStep();
@@ -93,14 +96,21 @@ function TorqueScreen({ torque }: { torque: TorqueStep }) {
         <div className="hidden px-5 py-2 md:block">
           <MapLegend marks={['snug', 'atTorque', 'verified', 'reopened', 'bad']} />
         </div>
-        <div className="grid grid-cols-[1fr_auto_auto] border-t border-rule">
-          <LockerGlass torque={torque} />
-          <Button className="min-h-22 border-0! border-l! border-hair!" hotkey="L" onClick={() => setSheet('loosen')}>
-            Loosen
-          </Button>
-          <Button className="min-h-22 border-0! border-l! border-hair!" hotkey="P" onClick={() => setSheet('problem')}>
-            Problem
-          </Button>
+        <div className="flex flex-wrap border-t border-rule">
+          <div className="min-w-60 flex-1">
+            <LockerGlass torque={torque} />
+          </div>
+          <div className="flex flex-1 lg:flex-none">
+            <Button className={FOOT} hotkey="U" onClick={() => give({ type: 'undo' })}>
+              Take back
+            </Button>
+            <Button className={FOOT} hotkey="L" onClick={() => setSheet('loosen')}>
+              Loosen
+            </Button>
+            <Button className={FOOT} hotkey="P" onClick={() => setSheet('problem')}>
+              Problem
+            </Button>
+          </div>
         </div>
       </main>
       <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet lg:order-none lg:w-[470px] lg:border-b-0 lg:border-l-2">
