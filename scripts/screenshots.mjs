@@ -81,7 +81,8 @@ await main(async () => {
     await press(page, 8);
     await page.getByRole('link', { name: /^Fit loose/ }).click();
     await page.getByText(/of 2 started/).waitFor();
-    await press(page, 4);
+    await press(page, 1);
+    await page.evaluate(() => document.activeElement.blur());
     await shot(page, 'fit-loose');
 
     await page.goto(url);

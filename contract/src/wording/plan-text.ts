@@ -60,7 +60,5 @@ export const VERDICT_TEXT: Record<PullVerdict, string> = {
 export const passText = (pass: Pass | undefined, index: number): string => {
   if (!pass) return `pass ${index + 1}`;
   if (pass.kind === 'verify') return 'verify pass';
-  return pass.fraction === 1
-    ? `pass ${index + 1}, full torque`
-    : `pass ${index + 1}, to ${Math.round(pass.fraction * 100)} %`;
+  return pass.fraction === 1 ? `pass ${index + 1}, full` : `pass ${index + 1}, to ${Math.round(pass.fraction * 100)} %`;
 };

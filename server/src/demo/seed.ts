@@ -31,15 +31,18 @@ interface DemoJob {
 
 /** One job mid-way, one closed, one waiting with a short line. Times count from the moment of seeding. */
 const demoJobs = (nowMs: number): DemoJob[] => {
-  const eight = dayStart(nowMs) + 8 * HOUR_MS;
   const [tussock, carrick] = DEMO_VEHICLES as [DemoVehicle, DemoVehicle];
+  const halfHourMs = HOUR_MS / 2;
+  // Around now and on today's page, whatever the time of day the demo is first seen.
+  const at = (hours: number) =>
+    Math.max(dayStart(nowMs), Math.floor((nowMs + hours * HOUR_MS) / halfHourMs) * halfHourMs);
   return [
     {
       vehicle: tussock,
       kit: FRONT_RECOVERY_POINTS,
       answers: { shield: true },
       bay: 2,
-      startMs: eight + 0.5 * HOUR_MS,
+      startMs: at(-1),
       work: (worker) => {
         worker.checkIn();
         worker.startAll();
@@ -50,7 +53,7 @@ const demoJobs = (nowMs: number): DemoJob[] => {
       kit: TRANSFER_CASE_GUARD,
       answers: {},
       bay: 1,
-      startMs: eight,
+      startMs: at(-2.5),
       work: (worker) => {
         worker.checkIn();
         worker.startAll();
@@ -62,8 +65,8 @@ const demoJobs = (nowMs: number): DemoJob[] => {
       vehicle: carrick,
       kit: REAR_ANTI_ROLL_BAR,
       answers: { bush: 'polyurethane' },
-      bay: 1,
-      startMs: eight + 2 * HOUR_MS,
+      bay: 3,
+      startMs: at(1),
       work: (worker) => {
         worker.give({ type: 'countLine', item: 'r1', found: 4, damaged: 0 });
         worker.give({ type: 'countLine', item: 'r7', found: 1, damaged: 0 });
@@ -92,14 +95,9 @@ export async function seedDemo(source: DataSource, nowMs: number): Promise<boole
   for (const { vehicle, kit, answers, bay, startMs, work } of demoJobs(nowMs)) {
     const opened = openLog({ kit, vehicle, answers, shop: {} });
     if (!opened.ok) throw new Error(`Demo job does not resolve: ${JSON.stringify(opened.error)}`);
-    // Work happened before now, and never before midnight: seeding at night must not date it in the future.
-    const worker = new Worker(
-      opened.value,
-      wrenches,
-      by,
-      Math.min(startMs, nowMs - 0.75 * HOUR_MS),
-      `demo-${bay}-${kit.id}`,
-    );
+    // What was done was done before now: a job still to come was counted a little while ago.
+    const workedFromMs = Math.max(dayStart(nowMs), Math.min(startMs, nowMs - HOUR_MS / 4));
+    const worker = new Worker(opened.value, wrenches, by, workedFromMs, `demo-${bay}-${kit.id}`);
     work(worker);
     const row = await jobs.insert(
       {

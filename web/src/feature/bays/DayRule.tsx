@@ -66,13 +66,18 @@ export function DayRule({
   const inDay = (job: JobCard) => job.plannedStartMs >= dayMs && job.plannedStartMs < dayMs + 24 * HOUR_MS;
   const today = jobs.filter(inDay);
   const carried = jobs.filter((job) => !inDay(job) && job.plannedStartMs < dayMs);
+  // The hour of now is always on today's rule.
+  const isToday = nowMs >= dayMs && nowMs < dayMs + 24 * HOUR_MS;
+  const hourOf = (atMs: number) => Math.floor(atMs / HOUR_MS) * HOUR_MS;
   const fromMs = Math.min(
     dayMs + DAY_FROM_H * HOUR_MS,
-    ...today.map((job) => Math.floor(job.plannedStartMs / HOUR_MS) * HOUR_MS),
+    ...today.map((job) => hourOf(job.plannedStartMs)),
+    ...(isToday ? [hourOf(nowMs)] : []),
   );
   const toMs = Math.max(
     dayMs + DAY_TO_H * HOUR_MS,
     ...today.map((job) => job.plannedStartMs + job.estimatedMinutes * MINUTE_MS),
+    ...(isToday ? [hourOf(nowMs) + HOUR_MS] : []),
   );
   const scale = scaleTime().domain([fromMs, toMs]).range([0, 100]);
   const percent = (atMs: number) => `${scale(atMs)}%`;
@@ -167,18 +172,12 @@ export function DayRule({
               <svg
                 aria-hidden="true"
                 className="absolute"
-                style={{ left: percent(nowMs), top: 14 }}
+                style={{ left: percent(nowMs), top: 14, marginLeft: -11 }}
                 width="22"
                 height="24"
                 viewBox="0 0 22 24"
               >
-                <path
-                  d="M2 2h18v13l-9 7-9-7z"
-                  fill="#ffd21f"
-                  stroke="var(--ink)"
-                  strokeWidth="2"
-                  transform="translate(-11 0)"
-                />
+                <path d="M2 2h18v13l-9 7-9-7z" fill="#ffd21f" stroke="var(--ink)" strokeWidth="2" />
               </svg>
             </div>
           )}

@@ -28,7 +28,7 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
     <>
       <div className="flex items-baseline justify-between gap-3">
         <h2 className="plate text-4xl whitespace-nowrap sm:text-5xl">Station {station.label}</h2>
-        <p className="figures text-right">
+        <p className="figures text-right text-[0.95rem]">
           {step.kind === 'pull' ? passText(group.passes[step.pass], step.pass) : ''}
           {step.kind === 'pull' ? ` · ${place} of ${group.stations.length}` : ''}
         </p>
@@ -80,13 +80,13 @@ function Target({ torque }: { torque: TorqueStep }) {
         <div className="flex items-end gap-4">
           <output
             aria-label={`Target ${first.number} ${unit}`}
-            className={`figures leading-[0.9] font-bold ${first.number.length > 4 ? 'text-[52px] sm:text-[68px]' : 'text-[76px] sm:text-[96px]'}`}
+            className={`figures leading-[0.9] font-bold ${first.number.length > 3 ? 'text-[52px] sm:text-[76px]' : 'text-[76px] sm:text-[96px]'}`}
           >
             {first.number}
           </output>
           <div className="pb-2">
             <p className="figures text-2xl">{unit}</p>
-            <p className="figures text-ink-2">
+            <p className="figures whitespace-nowrap text-ink-2">
               {second.number} {second.unit}
             </p>
           </div>
