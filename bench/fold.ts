@@ -8,7 +8,7 @@ import { largeSetup } from './large-job.ts';
 const NOW_MS = Date.UTC(2026, 10, 25, 8);
 
 /** Events of a whole job of so many stations: counted, started, snug, two rounds. */
-export function wholeJob(stations: number) {
+function wholeJob(stations: number) {
   const opened = openLog(largeSetup(stations));
   if (!opened.ok) throw new Error(opened.error.code);
   const worker = new Worker(

@@ -1,5 +1,4 @@
 import type { Plan } from '../kit/plan.ts';
-import { closeBlocks } from './close-block.ts';
 import { shortages } from './hardware-ledger.ts';
 import { type JobState, stationState } from './job-state.ts';
 import { type LockerClock, lockerClock } from './locker-window.ts';
@@ -68,7 +67,3 @@ export function jobProgress(plan: Plan, state: JobState, lastEventAtMs?: number)
     lastEventAtMs,
   };
 }
-
-/** Whether nothing keeps the job from being signed. */
-export const readyToClose = (plan: Plan, state: JobState): boolean =>
-  !state.closed && closeBlocks(plan, state).length === 0;

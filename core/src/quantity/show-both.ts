@@ -26,7 +26,7 @@ function shown(base: number, unit: UnitName): Shown {
  *
  * @param base - in the base unit of its dimension: mm, kg, N, °, °C, km, mL
  */
-export function showBoth(
+function showBoth(
   base: number,
   dimension: Exclude<Dimension, 'torque'>,
   system: UnitSystem,

@@ -25,9 +25,6 @@ export type TighteningSpec =
  */
 export const DEFAULT_TOLERANCE = 0.05;
 
-/** Kinds that are finished by a torque reading; the others by the fitter's word. */
-export const needsTorqueReading = (spec: TighteningSpec): boolean => spec.kind !== 'contact' && spec.kind !== 'snug';
-
 /**
  * Kinds that a second, identical pull can prove. A turned angle, a slotted nut, a bearing and a stop cannot be
  * pulled again without changing them.

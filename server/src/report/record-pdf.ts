@@ -7,8 +7,8 @@ import { deviations } from '#core/job/deviations.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
 import { stationMark } from '#core/job/station-progress.ts';
 import { indexOf } from '#core/kit/plan.ts';
-import { showTorqueIn } from '#core/quantity/display.ts';
 import { bothText } from '#core/quantity/show-both.ts';
+import { fromBase } from '#core/quantity/unit.ts';
 import { replay } from './record-file.ts';
 
 const require = createRequire(import.meta.url);
@@ -32,8 +32,9 @@ const BAD = '#c2252b';
 const MARGIN = 42;
 
 const utc = (atMs: number): string => `${new Date(atMs).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
-const torque = (nm: number): string => showTorqueIn(nm, 'N·m').number;
-const poundFeet = (nm: number): string => showTorqueIn(nm, 'lbf·ft').number;
+/** Readings as they were made, to a tenth: a record does not round them to fit a scale. */
+const torque = (nm: number): string => nm.toFixed(1);
+const poundFeet = (nm: number): string => fromBase(nm, 'lbf·ft').toFixed(1);
 
 interface Column {
   title: string;
@@ -253,7 +254,7 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
           passText(group.passes[pull.pass], pull.pass).replace(/^pass /, ''),
           `${torque(pull.torqueNm)}${pull.angleDeg === undefined ? '' : ` +${Math.round(pull.angleDeg)}°`}`,
           poundFeet(pull.torqueNm),
-          pull.wrench.label,
+          `  ${pull.wrench.label}`,
           `${pull.by.name}, ${utc(pull.atMs).slice(5, 16)}${pull.verdict === 'accepted' ? '' : `, ${VERDICT_TEXT[pull.verdict]}`}${pull.voided ? ', loosened since' : ''}${pull.withdrawn ? ', taken back' : ''}`,
         ],
         bad: pull.verdict !== 'accepted',
@@ -264,11 +265,11 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
       [
         { title: 'Station', width: 0.07, figures: true },
         { title: 'Joint', width: 0.26 },
-        { title: 'As printed', width: 0.13 },
-        { title: 'Pass', width: 0.13 },
+        { title: 'As printed', width: 0.14 },
+        { title: 'Pass', width: 0.1 },
         { title: 'N·m', width: 0.09, figures: true, align: 'right' },
         { title: 'lbf·ft', width: 0.08, figures: true, align: 'right' },
-        { title: 'Wrench', width: 0.07, figures: true },
+        { title: '  Wrench', width: 0.09, figures: true },
         { title: 'Who and when', width: 0.17 },
       ],
       rows,
@@ -298,7 +299,7 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
         line.item.name,
         ...[line.supplied, line.fitted, line.spare, line.scrapped, line.missing].map(String),
       ],
-      bad: line.counted && line.unaccounted !== 0,
+      bad: line.unaccounted < 0,
     })),
   );
   sheet.text('Spare pieces go to the owner with the vehicle.', { color: INK_2 });

@@ -11,7 +11,7 @@ const ring = arc<number>()
   .endAngle((share) => share * 2 * Math.PI);
 
 /** Minutes and seconds: 7:12. */
-export const minutes = (seconds: number): string =>
+const minutes = (seconds: number): string =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
 /** How long the locker can still be worked, and whether the pulls left fit in. */
