@@ -52,7 +52,7 @@ export class PersonRepository {
   /** Whether a person was signed in on a device at an instant. */
   async wasSignedIn(userId: string, deviceId: string, atMs: number): Promise<boolean> {
     const sessions = this.source.getRepository(SessionEntity);
-    const when = { userId, deviceId, startedAtMs: LessThanOrEqual(atMs) };
+    const when = { userId, deviceId, startedAtMs: LessThanOrEqual(atMs), expiresAtMs: MoreThan(atMs) };
     const count = await sessions.count({
       where: [
         { ...when, endedAtMs: MoreThan(atMs) },
