@@ -21,6 +21,8 @@ const transform = {
 const common = { extensionsToTreatAsEsm: ['.ts', '.tsx'], transform, testEnvironment: 'node' };
 
 export default {
+  // Generous: a busy machine is no defect, and what is measured is measured in bench/.
+  testTimeout: 60_000,
   projects: [
     {
       ...common,

@@ -30,8 +30,8 @@ test('a server killed between two pulls loses neither, and the page goes on', as
   await expect(page.getByRole('status').filter({ hasText: 'Offline' })).toBeVisible();
   expect(pulls(app)).toBe(before + 1);
   await app.start();
-  await expect.poll(() => pulls(app), { timeout: 30_000 }).toBe(before + 2);
-  await expect(page.getByRole('status').filter({ hasText: 'Offline' })).toBeHidden({ timeout: 30_000 });
+  await expect.poll(() => pulls(app), { timeout: 90_000 }).toBe(before + 2);
+  await expect(page.getByRole('status').filter({ hasText: 'Offline' })).toBeHidden({ timeout: 90_000 });
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Station 1' })).toBeVisible();
 });
@@ -69,7 +69,7 @@ test('pulls made with the server away survive a reload and are sent later', asyn
   await type(page, '92');
   await expect(page.getByRole('heading', { name: 'Station 1' })).toBeVisible();
   await app.start();
-  await expect.poll(() => pulls(app), { timeout: 30_000 }).toBe(before + 2);
+  await expect.poll(() => pulls(app), { timeout: 90_000 }).toBe(before + 2);
   await context.close();
 });
 
@@ -108,7 +108,7 @@ test('a command the server refuses later is shown with its reason and kept until
   await page.unroute('**/commands');
   await expect(page.getByRole('alert').filter({ hasText: 'Not taken by the server' })).toContainText(
     'Already started',
-    { timeout: 30_000 },
+    { timeout: 90_000 },
   );
   await page.reload();
   await expect(page.getByRole('alert').filter({ hasText: 'Not taken by the server' })).toBeVisible();

@@ -85,7 +85,7 @@ test('a kit from sign-in to the PDF, with a keyboard alone', async ({ page, app 
     const before = await whereNow(page);
     seen.push(/^Station (\w+?)(?:pass|verify)/.exec(before)?.[1] ?? '');
     await page.keyboard.press('Space');
-    await expect.poll(() => whereNow(page), { timeout: 15_000 }).not.toBe(before);
+    await expect.poll(() => whereNow(page), { timeout: 60_000 }).not.toBe(before);
   }
   // Middle out: the four inner first, in every round.
   for (const round of [0, 8, 16]) expect(seen.slice(round, round + 4).sort()).toEqual(['2', '3', '6', '7']);

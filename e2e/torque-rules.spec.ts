@@ -48,7 +48,7 @@ test('castle nut, cross pattern, ride height and torque-angle with a live wrench
     seen.push(before);
     // The foot pedal does what Space does.
     await page.keyboard.press('F8');
-    await expect.poll(() => whereNow(page), { timeout: 15_000 }).not.toBe(before);
+    await expect.poll(() => whereNow(page), { timeout: 60_000 }).not.toBe(before);
   }
   expect(new Set(seen.slice(0, 4)).size).toBe(4);
   // The links, at ride height only.
@@ -62,9 +62,9 @@ test('castle nut, cross pattern, ride height and torque-angle with a live wrench
   await page.getByLabel('Hub to arch, mm').fill('412');
   await page.getByRole('button', { name: 'At ride height' }).click();
   await pull();
-  await expect(page.getByRole('heading', { name: 'Station U2' })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('heading', { name: 'Station U2' })).toBeVisible({ timeout: 60_000 });
   await pull();
-  await expect(page.getByRole('link', { name: 'On to Close out' })).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByRole('link', { name: 'On to Close out' })).toBeVisible({ timeout: 60_000 });
   await page.goto(`${app.url}/jobs/${job}/record`);
   await expect(page.getByText(/\+90°/).first()).toBeVisible();
 });

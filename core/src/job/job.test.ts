@@ -5,6 +5,7 @@ import { demoWrenches } from '#demo/shop.ts';
 import { Worker } from '#demo/work-through.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import { toBase } from '../quantity/unit.ts';
+import type { TighteningSpec } from '../tightening/tightening-spec.ts';
 import { closeBlocks } from './close-block.ts';
 import { fold } from './fold.ts';
 import { hardwareLedger, shortages } from './hardware-ledger.ts';
@@ -346,6 +347,67 @@ describe('the kinds of the anti-roll bar', () => {
     expect(hardwareLedger(worker.log.plan, worker.log.state).find((line) => line.item.id === 'r4')).toMatchObject({
       scrapped: 1,
       onTray: 0,
+    });
+  });
+});
+
+describe('joints without a figure, and bearings', () => {
+  /** The guard with the specification of its first two stations exchanged. */
+  const guardWith = (first: TighteningSpec, second: TighteningSpec) => {
+    const kit = structuredClone(TRANSFER_CASE_GUARD);
+    const [one, two] = kit.stations;
+    Object.assign(one?.specs[0] as object, { spec: first, printed: 'as described' });
+    Object.assign(two?.specs[0] as object, { spec: second, printed: 'as described' });
+    return new Worker(open(kit), WRENCHES, MIRA, NOON);
+  };
+  const untilSnug = (worker: Worker) => {
+    worker.checkIn();
+    worker.startAll();
+    while (nextStep(worker.log.plan, worker.log.state, 'guard').kind === 'snug') worker.step();
+    return worker;
+  };
+  it('a snug-only joint is done when it is snug, a stop when somebody says it is reached', () => {
+    const worker = untilSnug(guardWith({ kind: 'snug' }, { kind: 'contact', stop: 'the flanges touch' }));
+    expect(nextStep(worker.log.plan, worker.log.state, 'guard')).toEqual({ kind: 'confirmStop', station: 'g2' });
+    expect(refusal(worker, pullOf('g2', 10, { wrench: 'w-1' }))).toBe('noTorqueFigure');
+    expect(refusal(worker, { type: 'confirmStop', station: 'g5' })).toBe('needsTorque');
+    worker.give({ type: 'confirmStop', station: 'g2' });
+    expect(refusal(worker, { type: 'confirmStop', station: 'g2' })).toBe('stationComplete');
+    worker.finishTorque();
+    const [first] = worker.log.plan.stations;
+    expect(first?.passIndexes).toEqual([]);
+    expect(groupComplete(worker.log.plan, worker.log.state, 'guard')).toBe(true);
+  });
+  it('a bearing wants to be seated and backed off, and then its window, once', () => {
+    const bearing: TighteningSpec = { kind: 'bearing', seatNm: 20, backOffDeg: 90, finalMinNm: 8, finalMaxNm: 12 };
+    const worker = untilSnug(guardWith({ kind: 'snug' }, bearing));
+    expect(refusal(worker, pullOf('g2', 10, { wrench: 'w-1' }))).toBe('bearingNotSeated');
+    expect(refusal(worker, pullOf('g2', 13, { wrench: 'w-1', seatedAndBackedOff: true }))).toBe('outsideBand');
+    worker.give(pullOf('g2', 10, { wrench: 'w-1', seatedAndBackedOff: true }));
+    expect(worker.log.plan.stations.find((station) => station.id === 'g2')?.passIndexes).toEqual([0]);
+  });
+});
+
+describe('what people may do', () => {
+  it('an apprentice works but does not sign, correct or lift; the counter counts but does not pull', () => {
+    const worker = plate();
+    worker.checkIn();
+    expect(refusal(worker, { type: 'startByHand', station: 's2' }, HOB)).toBe('accepted');
+    expect(refusal(worker, { type: 'close', signature: 'Hob' }, HOB)).toBe('notPermitted');
+    const counter: Person = { id: 'ismay', name: 'Ismay', role: 'counter' };
+    expect(refusal(worker, { type: 'countLine', item: 'a1', found: 4, damaged: 0 }, counter)).toBe('accepted');
+    expect(refusal(worker, { type: 'startByHand', station: 's2' }, counter)).toBe('notPermitted');
+  });
+  it('scrapping takes no more than the tray holds, and a reason', () => {
+    const worker = plate();
+    worker.checkIn();
+    expect(refusal(worker, { type: 'scrapPiece', item: 'a3', quantity: 6, reason: 'bent' })).toBe('pieceShort');
+    expect(refusal(worker, { type: 'scrapPiece', item: 'a3', quantity: 1, reason: '' })).toBe('reasonMissing');
+    expect(refusal(worker, { type: 'useShopStock', item: 'a3', quantity: 0, reason: 'rack' })).toBe('quantityInvalid');
+    worker.give({ type: 'scrapPiece', item: 'a3', quantity: 1, reason: 'bent' });
+    expect(hardwareLedger(worker.log.plan, worker.log.state).find((line) => line.item.id === 'a3')).toMatchObject({
+      scrapped: 1,
+      onTray: 4,
     });
   });
 });

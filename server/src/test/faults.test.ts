@@ -51,14 +51,14 @@ beforeAll(async () => {
   await seedDemo(source, Date.now());
   await source.destroy();
   await startBuilt();
-}, 60_000);
+}, 180_000);
 
 afterAll(async () => {
   server.removeAllListeners('exit');
   await kill(server);
   await database.stop();
   rmSync(folder, { recursive: true, force: true });
-}, 60_000);
+}, 180_000);
 
 const again = async (device: Device): Promise<Device> =>
   Object.assign(new Device(app), { cookie: device.cookie, person: device.person, id: device.id });
@@ -85,7 +85,7 @@ describe('what was recorded stays recorded', () => {
     const job = await device.job(id);
     expect(job.events.filter((stored) => stored.event.type === 'pullRecorded')).toHaveLength(2);
     expect(firstBreak(job.events)).toBeUndefined();
-  }, 60_000);
+  }, 180_000);
 
   it('when the database is killed in the middle of writing, and comes back', async () => {
     const device = await fitter(app);
@@ -123,7 +123,7 @@ describe('what was recorded stays recorded', () => {
     const job = await device.job(id);
     expect(job.events.filter((stored) => stored.event.type === 'pullRecorded')).toHaveLength(6);
     expect(firstBreak(job.events)).toBeUndefined();
-  }, 90_000);
+  }, 180_000);
 
   it('and SIGTERM ends the server in good order, with streams open', async () => {
     const device = await fitter(app);
@@ -137,5 +137,5 @@ describe('what was recorded stays recorded', () => {
     });
     expect(code).toBe(0);
     await startBuilt();
-  }, 30_000);
+  }, 90_000);
 });

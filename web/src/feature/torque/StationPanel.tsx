@@ -272,10 +272,18 @@ function Instruction({ torque }: { torque: TorqueStep }) {
     }
     case 'snug':
       return (
-        <p className="mt-3 text-xl">
-          Draw it down until the parts are in firm contact. Not more: torque comes when all are snug.
-          {plan.powerTools === 'never' ? ' No power tool on this kit.' : ''}
-        </p>
+        <div className="mt-3">
+          <p className="text-xl">
+            Draw it down until the parts are in firm contact. Not more: torque comes when all are snug.
+          </p>
+          {plan.powerTools === 'never' ? (
+            <p className="mt-2 font-bold">No power tool on this kit.</p>
+          ) : (
+            <Button className="mt-3" onClick={() => torque.give({ type: 'snug', station: station.id, tool: 'power' })}>
+              Ran it down with a power tool
+            </Button>
+          )}
+        </div>
       );
     case 'confirmStop':
       return (
