@@ -22,31 +22,24 @@ const FLOOR: ReadonlyArray<JobCommand['type']> = [
   'undo',
 ];
 
-/** What each role may do on a job. An apprentice works; signing, correcting and clearing stay with those who answer for it. */
+/** Those who answer for the work also sign, correct and clear. */
+const ANSWERABLE: ReadonlyArray<JobCommand['type']> = [
+  ...FLOOR,
+  'useShopStock',
+  'scrapPiece',
+  'declareSpare',
+  'clearProblem',
+  'correctPull',
+  'changeAnswer',
+  'close',
+];
+
+/** What each role may do on a job. An apprentice works; a lead alone lifts a refusal. */
 const MAY: Record<Role, ReadonlySet<JobCommand['type']>> = {
   apprentice: new Set(FLOOR),
   counter: new Set(['countLine', 'useShopStock', 'raiseProblem', 'changeAnswer', 'undo']),
-  fitter: new Set([
-    ...FLOOR,
-    'useShopStock',
-    'scrapPiece',
-    'declareSpare',
-    'clearProblem',
-    'correctPull',
-    'changeAnswer',
-    'close',
-  ]),
-  lead: new Set([
-    ...FLOOR,
-    'useShopStock',
-    'scrapPiece',
-    'declareSpare',
-    'clearProblem',
-    'correctPull',
-    'changeAnswer',
-    'close',
-    'override',
-  ]),
+  fitter: new Set(ANSWERABLE),
+  lead: new Set([...ANSWERABLE, 'override']),
 };
 
 /** Whether a role may give a command. */
