@@ -85,3 +85,29 @@ export function seriesOfPitch(system: ThreadSystem, nominalMm: number, pitchMm: 
   if (near(pitches.coarse, pitchMm)) return 'coarse';
   return pitches.fine.some((fine) => near(fine, pitchMm)) ? 'fine' : 'other';
 }
+
+/** A listed thread: a diameter with one of its standard pitches, mm. */
+export interface StandardThread {
+  system: ThreadSystem;
+  nominalMm: number;
+  pitchMm: number;
+  /** `#10`, for number sizes. */
+  numberSize?: string;
+}
+
+/** Every diameter and pitch the tables list, metric first, coarse before fine. */
+export function standardThreads(): StandardThread[] {
+  const metric = Object.entries(METRIC_PITCHES).flatMap(([nominal, { coarse, fine }]) =>
+    [coarse, ...fine].map((pitchMm) => ({ system: 'metric' as const, nominalMm: Number(nominal), pitchMm })),
+  );
+  const numberOf = (inch: number) => Object.entries(NUMBER_SIZE_INCH).find(([, size]) => near(size, inch))?.[0];
+  const unified = UNIFIED_THREADS_PER_INCH.flatMap(([inch, unc, unf]) =>
+    [unc, unf].map((perInch) => ({
+      system: 'unified' as const,
+      nominalMm: inch * MM_PER_INCH,
+      pitchMm: MM_PER_INCH / perInch,
+      numberSize: inch < 0.2499 ? numberOf(inch) : undefined,
+    })),
+  );
+  return [...metric, ...unified];
+}

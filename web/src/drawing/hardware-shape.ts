@@ -1,4 +1,5 @@
-import { acrossFlatsMm, type HeadStandard } from '#core/fastener/across-flats.ts';
+import { acrossFlatsMm } from '#core/fastener/across-flats.ts';
+import type { HeadStandard } from '#core/fastener/head-dimension.ts';
 import { parseThread, type Thread } from '#core/fastener/thread.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 

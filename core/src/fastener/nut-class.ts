@@ -1,0 +1,80 @@
+import { stressAreaMm2 } from './stress-area.ts';
+import type { Thread } from './thread.ts';
+
+/** Nut classes of ISO 898-2, style 1. */
+export type NutClass = '5' | '6' | '8' | '9' | '10' | '12';
+
+/** Up to this diameter, mm, and the stress under proof load, N/mm². @see ISO 898-2 (entered from memory) */
+const PROOF_STRESS: Record<NutClass, ReadonlyArray<readonly [toMm: number, proofMpa: number]>> = {
+  '5': [
+    [4, 520],
+    [7, 580],
+    [10, 590],
+    [16, 610],
+    [39, 630],
+  ],
+  '6': [
+    [4, 600],
+    [7, 670],
+    [10, 680],
+    [16, 700],
+    [39, 720],
+  ],
+  '8': [
+    [4, 800],
+    [7, 855],
+    [10, 870],
+    [16, 880],
+    [39, 920],
+  ],
+  '9': [
+    [4, 900],
+    [7, 915],
+    [10, 940],
+    [16, 950],
+    [39, 920],
+  ],
+  '10': [
+    [10, 1040],
+    [16, 1050],
+    [39, 1060],
+  ],
+  '12': [
+    [4, 1140],
+    [7, 1150],
+    [10, 1160],
+    [16, 1190],
+    [39, 1200],
+  ],
+};
+
+export const NUT_CLASSES = Object.keys(PROOF_STRESS) as NutClass[];
+
+/** Proof load of a nut, N; undefined above M39 or for an inch thread, which ISO 898-2 does not cover. */
+export function nutProofLoadN(
+  nutClass: NutClass,
+  thread: Pick<Thread, 'system' | 'nominalMm' | 'pitchMm'>,
+): number | undefined {
+  if (thread.system !== 'metric') return undefined;
+  const row = PROOF_STRESS[nutClass].find(([toMm]) => thread.nominalMm <= toMm);
+  return row && row[1] * stressAreaMm2(thread);
+}
+
+/**
+ * The nut class made for a bolt class: the first figure of the bolt, so that the bolt breaks before the nut strips.
+ * @see ISO 898-2:2012, table 1
+ */
+export function nutClassFor(propertyClass: string): NutClass | undefined {
+  const byClass: Record<string, NutClass> = {
+    '4.6': '5',
+    '4.8': '5',
+    '5.6': '5',
+    '5.8': '5',
+    '6.8': '6',
+    '8.8': '8',
+    '9.8': '9',
+    '10.9': '10',
+    '12.9': '12',
+  };
+  return byClass[propertyClass];
+}

@@ -1,0 +1,64 @@
+import { firstFault, type InputFault, outOfRange } from '../quantity/input-fault.ts';
+import { fail, ok, type Result } from '../result.ts';
+
+/** A wheel stud, what stands on it, and the nut. mm. */
+export interface StudStack {
+  /** Stud from the hub face to its tip. */
+  studMm: number;
+  /** Wheel at the stud, hub face to nut seat. */
+  wheelMm: number;
+  spacerMm: number;
+  pitchMm: number;
+  nominalMm: number;
+  /** Depth of thread inside a closed nut; left out for an open one. */
+  blindDepthMm?: number;
+  /** Engagement asked for; the diameter when nothing else is said. */
+  neededMm?: number;
+}
+
+export interface StudVerdict {
+  engagementMm: number;
+  /** Full turns of the nut from first catch to seat. */
+  turns: number;
+  neededMm: number;
+  /** Length the stud lacks, 0 when it is long enough. */
+  tooShortByMm: number;
+  /** A closed nut meets the stud's tip before its seat: the wheel is not clamped. */
+  bottoms: boolean;
+  bottomsByMm: number;
+  /** Thickest spacer this stud allows. */
+  thickestSpacerMm: number;
+}
+
+/**
+ * Whether a stud is long enough for wheel and spacer: a spacer of x needs a stud at least x longer.
+ *
+ * Engagement of one diameter for a wheel nut on steel: common practice, no source.
+ * @returns lengths in mm and turns = engagement / pitch, or the input that cannot be
+ */
+export function studLength(stack: StudStack): Result<StudVerdict, InputFault> {
+  const fault = firstFault(
+    outOfRange('studMm', stack.studMm, 1, 300),
+    outOfRange('wheelMm', stack.wheelMm, 0, 200),
+    outOfRange('spacerMm', stack.spacerMm, 0, 200),
+    outOfRange('pitchMm', stack.pitchMm, 0.2, 6),
+    outOfRange('nominalMm', stack.nominalMm, 3, 40),
+    outOfRange('blindDepthMm', stack.blindDepthMm ?? 1, 1, 100),
+    outOfRange('neededMm', stack.neededMm ?? stack.nominalMm, 1, 100),
+  );
+  if (fault) return fail(fault);
+  const neededMm = stack.neededMm ?? stack.nominalMm;
+  const past = stack.studMm - stack.wheelMm - stack.spacerMm;
+  const room = stack.blindDepthMm ?? Number.POSITIVE_INFINITY;
+  const engagementMm = Math.max(0, Math.min(past, room));
+  const bottoms = past > room;
+  return ok({
+    engagementMm,
+    turns: engagementMm / stack.pitchMm,
+    neededMm,
+    tooShortByMm: Math.max(0, neededMm - Math.max(0, past)),
+    bottoms,
+    bottomsByMm: bottoms ? past - room : 0,
+    thickestSpacerMm: Math.max(0, stack.studMm - stack.wheelMm - neededMm),
+  });
+}

@@ -1,0 +1,67 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { measuredFit, secondsLeft, shrinkFit } from './shrink-fit.ts';
+
+const fit = { diameterMm: 50, interferenceMm: 0.03, slipMm: 0.05, roomC: 20, bore: 'steel', pin: 'steel' } as const;
+
+describe('shrink fit: ΔL = α L ΔT', () => {
+  it('0.08 mm on a 50 mm steel bore wants 137 K', () => {
+    const answer = shrinkFit(fit);
+    expect(answer.ok && answer.value.boreC).toBeCloseTo(20 + 0.08 / (11.7e-6 * 50), 6);
+    expect(answer.ok && answer.value.tooHot).toBe(false);
+  });
+  it('a chilled pin saves heat, and enough chill needs none', () => {
+    const chilled = shrinkFit({ ...fit, pinC: -60 });
+    expect(chilled.ok && chilled.value.pinShrinksMm).toBeCloseTo(11.7e-6 * 50 * 80, 9);
+    const cold = shrinkFit({ ...fit, slipMm: 0.01, pinC: -196 });
+    expect(cold.ok && cold.value.boreC).toBe(20);
+  });
+  it('more slip never wants less heat (property)', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: 0, max: 0.5, noNaN: true }),
+        fc.double({ min: 0, max: 0.5, noNaN: true }),
+        (slip, more) => {
+          const at = (slipMm: number) => {
+            const answer = shrinkFit({ ...fit, slipMm });
+            return answer.ok ? answer.value.boreC : Number.NaN;
+          };
+          expect(at(Math.min(1, slip + more))).toBeGreaterThanOrEqual(at(slip));
+        },
+      ),
+    );
+  });
+  it('warns above what the metal stands', () => {
+    const answer = shrinkFit({ ...fit, bore: 'aluminium', interferenceMm: 0.15 });
+    expect(answer.ok && answer.value.tooHot).toBe(true);
+  });
+});
+
+describe('seconds left (Newton’s law of cooling)', () => {
+  it('follows the exponential: half the difference takes τ ln 2', () => {
+    const left = secondsLeft('steel', 220, 120, 20, 10, 15);
+    expect(left.ok && left.value).toBeCloseTo(((7850 * 460 * 0.005) / 15) * Math.LN2, 6);
+  });
+  it('a thin part has less', () => {
+    const of = (wall: number) => {
+      const left = secondsLeft('aluminium', 150, 100, 20, wall);
+      return left.ok ? left.value : Number.NaN;
+    };
+    expect(of(3)).toBeLessThan(of(10));
+  });
+});
+
+describe('measured sizes', () => {
+  it.each([
+    [25, 24.9, 'loose', 'retainingCompound'],
+    // The trade's "two thousandths loose": slides.
+    [25, 24.949, 'loose', 'retainingCompound'],
+    [25, 24.98, 'slide', 'none'],
+    [25, 25.003, 'push', 'none'],
+    [25, 25.02, 'press', 'press'],
+    [25, 25.04, 'shrink', 'heatOrChill'],
+    [25, 27, 'shrink', 'checkParts'],
+  ])('bore %d, pin %d: %s, %s', (bore, pin, kind, remedy) =>
+    expect(measuredFit(bore, pin)).toMatchObject({ ok: true, value: { kind, remedy } }),
+  );
+});

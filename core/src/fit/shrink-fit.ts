@@ -1,0 +1,146 @@
+import { firstFault, type InputFault, outOfRange } from '../quantity/input-fault.ts';
+import { fail, ok, type Result } from '../result.ts';
+
+export type FitMaterial = 'steel' | 'stainless' | 'castIron' | 'aluminium' | 'bronze' | 'brass' | 'magnesium';
+
+/** Linear expansion, 1/K at room temperature. Any engineering handbook (entered from memory). */
+export const EXPANSION_PER_K: Record<FitMaterial, number> = {
+  steel: 11.7e-6,
+  stainless: 16.5e-6,
+  castIron: 10.5e-6,
+  aluminium: 23e-6,
+  bronze: 18e-6,
+  brass: 19e-6,
+  magnesium: 26e-6,
+};
+
+/** Highest temperature a bore should see, °C: heat treatment and seals. Chosen by us; the part's maker goes first. */
+export const HEAT_LIMIT_C: Record<FitMaterial, number> = {
+  steel: 250,
+  stainless: 300,
+  castIron: 250,
+  aluminium: 150,
+  bronze: 200,
+  brass: 200,
+  magnesium: 130,
+};
+
+export interface ShrinkFit {
+  /** Nominal diameter, mm. */
+  diameterMm: number;
+  /** Pin minus bore at room temperature, mm; negative when there is clearance. */
+  interferenceMm: number;
+  /** Clearance wanted while the parts go together, mm. */
+  slipMm: number;
+  roomC: number;
+  bore: FitMaterial;
+  pin: FitMaterial;
+  /** Temperature the pin is chilled to, °C; left out when it stays at room temperature. */
+  pinC?: number;
+}
+
+export interface ShrinkFitAnswer {
+  /** Temperature the bore must have, °C; room temperature when chilling alone is enough. */
+  boreC: number;
+  /** What the chilled pin loses in diameter, mm. */
+  pinShrinksMm: number;
+  boreGrowsMm: number;
+  /** Above the limit of the bore's material: chill the pin more or press it. */
+  tooHot: boolean;
+}
+
+/**
+ * Temperature that opens a bore for a slip: ΔT = (interference + slip − what the chilled pin shrinks) / (α · d).
+ *
+ * @returns °C, or the input that cannot be
+ * @see linear thermal expansion ΔL = α L ΔT
+ */
+export function shrinkFit(fit: ShrinkFit): Result<ShrinkFitAnswer, InputFault> {
+  const fault = firstFault(
+    outOfRange('diameterMm', fit.diameterMm, 1, 1000),
+    outOfRange('interferenceMm', fit.interferenceMm, -1, 1),
+    outOfRange('slipMm', fit.slipMm, 0, 1),
+    outOfRange('roomC', fit.roomC, -20, 50),
+    outOfRange('pinC', fit.pinC ?? fit.roomC, -200, fit.roomC),
+  );
+  if (fault) return fail(fault);
+  const pinShrinksMm = EXPANSION_PER_K[fit.pin] * fit.diameterMm * (fit.roomC - (fit.pinC ?? fit.roomC));
+  const boreGrowsMm = Math.max(0, fit.interferenceMm + fit.slipMm - pinShrinksMm);
+  const boreC = fit.roomC + boreGrowsMm / (EXPANSION_PER_K[fit.bore] * fit.diameterMm);
+  return ok({ boreC, pinShrinksMm, boreGrowsMm, tooHot: boreC > HEAT_LIMIT_C[fit.bore] });
+}
+
+/** Density kg/m³ and specific heat J/(kg·K). Any engineering handbook (from memory). */
+const HEAT_STORE: Record<FitMaterial, { density: number; heat: number }> = {
+  steel: { density: 7850, heat: 460 },
+  stainless: { density: 7900, heat: 500 },
+  castIron: { density: 7200, heat: 460 },
+  aluminium: { density: 2700, heat: 900 },
+  bronze: { density: 8800, heat: 380 },
+  brass: { density: 8500, heat: 380 },
+  magnesium: { density: 1800, heat: 1020 },
+};
+
+/** Heat passed to still air and hands of a part being carried and fitted, W/(m²·K). Chosen by us for workshop air. */
+export const AIR_TRANSFER_W = 15;
+
+/**
+ * Seconds until a warm (or chilled) part has given up so much of its temperature difference that the slip is gone:
+ * lumped cooling, t = τ · ln(ΔT0 / ΔT1), τ = ρ c V / (h A). Once the parts touch, it is far faster.
+ *
+ * @param startC - temperature of the part
+ * @param endC - temperature at which it no longer slips, between start and room
+ * @param wallMm - V/A of the part as a wall thickness cooled on both sides, mm
+ * @see Newton's law of cooling; lumped capacity, any heat transfer text
+ */
+export function secondsLeft(
+  material: FitMaterial,
+  startC: number,
+  endC: number,
+  roomC: number,
+  wallMm: number,
+  transferW = AIR_TRANSFER_W,
+): Result<number, InputFault> {
+  const fault = firstFault(
+    outOfRange('startC', startC, -200, 600),
+    outOfRange('endC', endC, Math.min(startC, roomC), Math.max(startC, roomC)),
+    outOfRange('wallMm', wallMm, 0.2, 200),
+    outOfRange('transferW', transferW, 1, 2000),
+  );
+  if (fault) return fail(fault);
+  if (Math.abs(startC - roomC) < 1e-9) return ok(0);
+  const { density, heat } = HEAT_STORE[material];
+  const tauS = (density * heat * (wallMm / 2000)) / transferW;
+  const ratio = (startC - roomC) / (endC - roomC);
+  return ok(Number.isFinite(ratio) ? tauS * Math.log(ratio) : Number.POSITIVE_INFINITY);
+}
+
+export type FitKind = 'loose' | 'slide' | 'push' | 'press' | 'shrink';
+
+export interface MeasuredFit {
+  kind: FitKind;
+  /** Pin minus bore, mm. */
+  interferenceMm: number;
+  remedy: 'retainingCompound' | 'none' | 'press' | 'heatOrChill' | 'checkParts';
+}
+
+/**
+ * What two measured sizes make, by interference over diameter. Bounds are common practice, no source: looser than
+ * 0.05 % wants retaining compound, tighter than 0.1 % wants heat or cold instead of the press.
+ *
+ * @param boreMm - measured bore, mm
+ * @param pinMm - measured pin or bush, mm
+ */
+export function measuredFit(boreMm: number, pinMm: number): Result<MeasuredFit, InputFault> {
+  const fault = firstFault(outOfRange('boreMm', boreMm, 1, 1000), outOfRange('pinMm', pinMm, 1, 1000));
+  if (fault) return fail(fault);
+  const interferenceMm = pinMm - boreMm;
+  const share = interferenceMm / boreMm;
+  if (Math.abs(share) > 0.02) return ok({ kind: share > 0 ? 'shrink' : 'loose', interferenceMm, remedy: 'checkParts' });
+  if (share < -0.002) return ok({ kind: 'loose', interferenceMm, remedy: 'retainingCompound' });
+  if (share < 0) return ok({ kind: 'slide', interferenceMm, remedy: share < -0.0015 ? 'retainingCompound' : 'none' });
+  if (share <= 0.0002) return ok({ kind: 'push', interferenceMm, remedy: 'none' });
+  return share <= 0.001
+    ? ok({ kind: 'press', interferenceMm, remedy: 'press' })
+    : ok({ kind: 'shrink', interferenceMm, remedy: 'heatOrChill' });
+}

@@ -1,0 +1,357 @@
+import { firstFault, type InputFault, outOfRange } from '../quantity/input-fault.ts';
+import { fail, ok, type Result } from '../result.ts';
+import { distanceMm, type Point } from './load-imbalance.ts';
+
+/**
+ * A joint group as springs on an elastic flange. Bolt i stretched by its nut by x carries F; the flange gives under
+ * every bolt: (I/k + C) · F = x for the bolts that are tightened, and loose ones carry nothing. `C` couples them, so
+ * that tightening one takes load from its neighbours.
+ */
+export interface ElasticGroup {
+  /** Stiffness of one bolt k, N/mm. */
+  boltStiffnessNPerMm: number;
+  /** Compliance of the flange at bolt i for a force at bolt j, mm/N; symmetric, row by row. */
+  complianceMmPerN: readonly (readonly number[])[];
+}
+
+/** One pull of a sequence: which bolt, and the preload it is brought to, N. */
+export interface Pull {
+  bolt: number;
+  toN: number;
+}
+
+/** Preload of every bolt after each pull, N: `history[pull][bolt]`. */
+export type PreloadHistory = Float64Array[];
+
+/**
+ * Compliance that fades with distance along the flange: c0 · exp(−distance/λ), mm/N.
+ *
+ * @param positions - bolts, mm; on a circle the distance is the arc, elsewhere the straight line
+ * @param c0MmPerN - compliance of a bolt on itself
+ * @param lengthMm - λ, above 0
+ * @param circleRadiusMm - radius when the bolts stand on a circle about the origin
+ */
+export function fadingCompliance(
+  positions: readonly Point[],
+  c0MmPerN: number,
+  lengthMm: number,
+  circleRadiusMm?: number,
+): number[][] {
+  const between = (a: Point, b: Point) => {
+    if (circleRadiusMm === undefined) return distanceMm(a, b);
+    const chord = Math.min(distanceMm(a, b), 2 * circleRadiusMm);
+    return 2 * circleRadiusMm * Math.asin(chord / (2 * circleRadiusMm));
+  };
+  return positions.map((a) => positions.map((b) => c0MmPerN * Math.exp(-between(a, b) / lengthMm)));
+}
+
+/** `n` bolts evenly round a circle, the first at the top, clockwise, mm. */
+export const circlePositions = (n: number, radiusMm: number): Point[] =>
+  Array.from({ length: n }, (_, index) => {
+    const angle = (2 * Math.PI * index) / n;
+    return { xMm: radiusMm * Math.sin(angle), yMm: -radiusMm * Math.cos(angle) };
+  });
+
+function groupFault({ boltStiffnessNPerMm, complianceMmPerN }: ElasticGroup): InputFault | undefined {
+  const n = complianceMmPerN.length;
+  if (n < 1 || n > 512) return outOfRange('bolts', n, 1, 512);
+  for (const [i, row] of complianceMmPerN.entries()) {
+    if (row.length !== n)
+      return { code: 'contradiction', field: `compliance[${i}]`, with: 'compliance', reason: 'not square' };
+    for (const [j, value] of row.entries()) {
+      const wrong = outOfRange(`compliance[${i}][${j}]`, value, 0, 1);
+      if (wrong) return wrong;
+      if (Math.abs(value - (complianceMmPerN[j]?.[i] ?? 0)) > 1e-12 + 1e-6 * value)
+        return {
+          code: 'contradiction',
+          field: `compliance[${i}][${j}]`,
+          with: `compliance[${j}][${i}]`,
+          reason: 'not symmetric',
+        };
+    }
+  }
+  return firstFault(outOfRange('boltStiffnessNPerMm', boltStiffnessNPerMm, 1, 1e9));
+}
+
+/**
+ * Solves A·F = b by Cholesky. A is symmetric and positive definite; a compliance that is not refuses here.
+ * @returns undefined when A is not positive definite
+ */
+export function solveSymmetric(a: readonly (readonly number[])[], b: readonly number[]): number[] | undefined {
+  const n = b.length;
+  const lower = a.map(() => new Float64Array(n));
+  for (let i = 0; i < n; i++) {
+    const rowI = lower[i] as Float64Array;
+    for (let j = 0; j <= i; j++) {
+      const rowJ = lower[j] as Float64Array;
+      let sum = a[i]?.[j] ?? 0;
+      for (let k = 0; k < j; k++) sum -= (rowI[k] as number) * (rowJ[k] as number);
+      if (i === j) {
+        if (!(sum > 0)) return undefined;
+        rowI[i] = Math.sqrt(sum);
+      } else rowI[j] = sum / (rowJ[j] as number);
+    }
+  }
+  const y = new Float64Array(n);
+  for (let i = 0; i < n; i++) {
+    let sum = b[i] ?? 0;
+    for (let k = 0; k < i; k++) sum -= (lower[i]?.[k] as number) * (y[k] as number);
+    y[i] = sum / (lower[i]?.[i] as number);
+  }
+  const x = new Array<number>(n).fill(0);
+  for (let i = n - 1; i >= 0; i--) {
+    let sum = y[i] as number;
+    for (let k = i + 1; k < n; k++) sum -= (lower[k]?.[i] as number) * (x[k] as number);
+    x[i] = sum / (lower[i]?.[i] as number);
+  }
+  return x;
+}
+
+/**
+ * Preloads of the tightened bolts for given stretches, by direct solution of (I/k + C)·F = x. A bolt that would push
+ * instead of pull has gone loose and carries nothing; it is left out and the rest solved again.
+ */
+export function directPreloads(
+  group: ElasticGroup,
+  stretchMm: readonly number[],
+  tightened: readonly number[],
+): number[] | undefined {
+  const { boltStiffnessNPerMm: k, complianceMmPerN: c } = group;
+  const forces = new Array<number>(c.length).fill(0);
+  let active = [...tightened];
+  // Each round drops at least one bolt, so this ends.
+  while (active.length > 0) {
+    const a = active.map((i) => active.map((j) => (c[i]?.[j] ?? 0) + (i === j ? 1 / k : 0)));
+    const solved = solveSymmetric(
+      a,
+      active.map((i) => stretchMm[i] ?? 0),
+    );
+    if (!solved) return undefined;
+    if (solved.every((force) => force >= 0)) {
+      active.forEach((bolt, index) => {
+        forces[bolt] = solved[index] ?? 0;
+      });
+      return forces;
+    }
+    active = active.filter((_, index) => (solved[index] ?? 0) >= 0);
+  }
+  return forces;
+}
+
+/**
+ * Preload left in every bolt after each pull of a sequence.
+ *
+ * The inverse of (I/k + C) over the tightened bolts is kept and grows by bordering when a bolt is met first; a pull
+ * then changes all preloads by one column of it: n² for a first pull, n for every later one.
+ *
+ * @param group - springs and flange
+ * @param pulls - in order; a bolt may be pulled any number of times. Targets in N, above 0
+ * @returns the history, or the input that cannot be
+ */
+export function elasticSequence(group: ElasticGroup, pulls: readonly Pull[]): Result<PreloadHistory, InputFault> {
+  const fault =
+    groupFault(group) ??
+    firstFault(
+      ...pulls.flatMap(({ bolt, toN }, index) => [
+        outOfRange(`pulls[${index}].bolt`, bolt, 0, group.complianceMmPerN.length - 1),
+        outOfRange(`pulls[${index}].toN`, toN, 1e-9, 1e7),
+      ]),
+    );
+  if (fault) return fail(fault);
+  const { boltStiffnessNPerMm: k, complianceMmPerN: c } = group;
+  const n = c.length;
+  const forces = new Float64Array(n);
+  // Row i of `inverse` belongs to bolt `members[i]`; `place` is the way back.
+  const members: number[] = [];
+  const place = new Int32Array(n).fill(-1);
+  const inverse = Array.from({ length: n }, () => new Float64Array(n));
+  const column = new Float64Array(n);
+  const history: PreloadHistory = [];
+  for (const { bolt, toN } of pulls) {
+    if ((place[bolt] as number) < 0) {
+      // Bordering: A' = [A a; aᵀ α]. With u = A⁻¹a and s = α − aᵀu the new inverse is [A⁻¹ + u uᵀ/s, −u/s; −uᵀ/s, 1/s].
+      const m = members.length;
+      const row = c[bolt] as readonly number[];
+      let schur = (row[bolt] as number) + 1 / k;
+      for (let i = 0; i < m; i++) {
+        let sum = 0;
+        const inverseRow = inverse[i] as Float64Array;
+        for (let j = 0; j < m; j++) sum += (inverseRow[j] as number) * (row[members[j] as number] as number);
+        column[i] = sum;
+        schur -= (row[members[i] as number] as number) * sum;
+      }
+      if (!(schur > 0))
+        return fail({ code: 'contradiction', field: 'compliance', with: 'bolts', reason: 'not positive definite' });
+      for (let i = 0; i < m; i++) {
+        const share = (column[i] as number) / schur;
+        const inverseRow = inverse[i] as Float64Array;
+        for (let j = 0; j < m; j++) inverseRow[j] = (inverseRow[j] as number) + share * (column[j] as number);
+        inverseRow[m] = -share;
+        (inverse[m] as Float64Array)[i] = -share;
+      }
+      (inverse[m] as Float64Array)[m] = 1 / schur;
+      members.push(bolt);
+      place[bolt] = m;
+    }
+    const at = place[bolt] as number;
+    const own = inverse[at] as Float64Array;
+    const stretch = (toN - (forces[bolt] as number)) / (own[at] as number);
+    for (let i = 0; i < members.length; i++) {
+      const member = members[i] as number;
+      forces[member] = (forces[member] as number) + (own[i] as number) * stretch;
+    }
+    forces[bolt] = toN;
+    // A neighbour unloaded completely: it carries nothing, and its nut must be met again. Rare, and only in very soft
+    // flanges; the bolt counts as loose until it is pulled again.
+    const loose = members.filter((member) => (forces[member] as number) < 0);
+    if (loose.length > 0) {
+      dropLoose(group, members, place, inverse, forces, loose, bolt, toN);
+    }
+    history.push(Float64Array.from(forces));
+  }
+  return ok(history);
+}
+
+/** Takes loose bolts out and solves the rest anew with the pulled bolt at its target. */
+function dropLoose(
+  { boltStiffnessNPerMm: k, complianceMmPerN: c }: ElasticGroup,
+  members: number[],
+  place: Int32Array,
+  inverse: Float64Array[],
+  forces: Float64Array,
+  loose: readonly number[],
+  pulled: number,
+  toN: number,
+): void {
+  // Stretches of those that stay, from the state with the loose ones at zero.
+  const before = members.map((i) =>
+    members.reduce((sum, j) => sum + ((c[i]?.[j] ?? 0) + (i === j ? 1 / k : 0)) * (forces[j] as number), 0),
+  );
+  let gone = new Set(loose);
+  for (;;) {
+    const stay = members.filter((member) => !gone.has(member));
+    const free = stay.filter((member) => member !== pulled);
+    const a = free.map((i) => free.map((j) => (c[i]?.[j] ?? 0) + (i === j ? 1 / k : 0)));
+    const b = free.map((i) => (before[members.indexOf(i)] ?? 0) - (c[i]?.[pulled] ?? 0) * toN);
+    const solved = solveSymmetric(a, b) ?? free.map(() => 0);
+    const more = free.filter((_, index) => (solved[index] ?? 0) < 0);
+    if (more.length > 0) {
+      gone = new Set([...gone, ...more]);
+      continue;
+    }
+    for (const member of gone) forces[member] = 0;
+    free.forEach((member, index) => {
+      forces[member] = solved[index] ?? 0;
+    });
+    forces[pulled] = toN;
+    // Rebuild the inverse over those that stay, column by column.
+    const full = stay.map((i) => stay.map((j) => (c[i]?.[j] ?? 0) + (i === j ? 1 / k : 0)));
+    members.length = 0;
+    place.fill(-1);
+    stay.forEach((member, index) => {
+      members.push(member);
+      place[member] = index;
+    });
+    for (let column = 0; column < stay.length; column++) {
+      const unit = stay.map((_, row) => (row === column ? 1 : 0));
+      const solvedColumn = solveSymmetric(full, unit) ?? unit;
+      for (let row = 0; row < stay.length; row++) (inverse[row] as Float64Array)[column] = solvedColumn[row] ?? 0;
+    }
+    return;
+  }
+}
+
+/** Evenness of a set of preloads: (largest − smallest) / target. 0 is even. */
+export const unevenness = (forces: ArrayLike<number>, targetN: number): number => {
+  const list = Array.from(forces);
+  return (Math.max(...list) - Math.min(...list)) / targetN;
+};
+
+/** A pass of a group: the order and the share of the target. */
+export interface StagedPass {
+  share: number;
+  order: readonly number[];
+}
+
+/** The pulls of several passes at shares of a target. */
+export const passPulls = (passes: readonly StagedPass[], targetN: number): Pull[] =>
+  passes.flatMap(({ share, order }) => order.map((bolt) => ({ bolt, toN: share * targetN })));
+
+/**
+ * How many times round until the preloads are as even as wanted, and the fewest pulls that reach it when after the
+ * first round always the bolt furthest below its target is pulled.
+ *
+ * @param wanted - (largest − smallest)/target, above 0
+ * @param mostRounds - give up after this many rounds
+ */
+export function pullsForEvenness(
+  group: ElasticGroup,
+  order: readonly number[],
+  targetN: number,
+  wanted: number,
+  mostRounds = 20,
+): Result<{ rounds?: number; roundPulls?: number; greedyPulls?: number; unevennessByRound: number[] }, InputFault> {
+  const fault = firstFault(outOfRange('wanted', wanted, 1e-6, 1), outOfRange('targetN', targetN, 1, 1e7));
+  if (fault) return fail(fault);
+  const one = order.map((bolt) => ({ bolt, toN: targetN }));
+  const many = Array.from({ length: mostRounds }, () => one).flat();
+  const history = elasticSequence(group, many);
+  if (!history.ok) return history;
+  const unevennessByRound = Array.from({ length: mostRounds }, (_, round) =>
+    unevenness(history.value[(round + 1) * order.length - 1] as Float64Array, targetN),
+  );
+  const rounds = unevennessByRound.findIndex((value) => value <= wanted);
+  const pulls = [...one];
+  let greedyPulls: number | undefined;
+  while (pulls.length <= order.length * mostRounds) {
+    const run = elasticSequence(group, pulls);
+    if (!run.ok) return run;
+    const last = run.value.at(-1) as Float64Array;
+    if (unevenness(last, targetN) <= wanted) {
+      greedyPulls = pulls.length;
+      break;
+    }
+    const lowest = order.reduce(
+      (low, bolt) => ((last[bolt] as number) < (last[low] as number) ? bolt : low),
+      order[0] ?? 0,
+    );
+    pulls.push({ bolt: lowest, toN: targetN });
+  }
+  return ok({
+    rounds: rounds < 0 ? undefined : rounds + 1,
+    roundPulls: rounds < 0 ? undefined : (rounds + 1) * order.length,
+    greedyPulls,
+    unevennessByRound,
+  });
+}
+
+/**
+ * Preload to pull each bolt to, in one round, so that all end at the target: the loss each will suffer is given to it
+ * in advance. Found backwards: the last bolt gets the target, each earlier one what its successors will take.
+ *
+ * @returns targets in pulling order, N. Those early in the order may be far above the target: mind the bolt's limit.
+ */
+export function oneRoundTargetsN(
+  group: ElasticGroup,
+  order: readonly number[],
+  targetN: number,
+): Result<number[], InputFault> {
+  const fault = groupFault(group) ?? firstFault(outOfRange('targetN', targetN, 1, 1e7));
+  if (fault) return fail(fault);
+  const { boltStiffnessNPerMm: k, complianceMmPerN: c } = group;
+  const entry = (i: number, j: number) => (c[i]?.[j] ?? 0) + (i === j ? 1 / k : 0);
+  // Stretch of each bolt in the wanted end state; a bolt keeps the stretch of its one pull.
+  const stretch = order.map((i) => order.reduce((sum, j) => sum + entry(i, j) * targetN, 0));
+  const targets: number[] = [];
+  for (let done = 1; done <= order.length; done++) {
+    const placed = order.slice(0, done);
+    const solved = solveSymmetric(
+      placed.map((i) => placed.map((j) => entry(i, j))),
+      stretch.slice(0, done),
+    );
+    if (!solved)
+      return fail({ code: 'contradiction', field: 'compliance', with: 'bolts', reason: 'not positive definite' });
+    targets.push(solved[done - 1] ?? 0);
+  }
+  return ok(targets);
+}
