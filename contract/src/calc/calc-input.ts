@@ -1,0 +1,182 @@
+import { z } from 'zod';
+import { SUBSTRATES } from '#core/compound/cure-curve.ts';
+import { HEAD_STANDARDS } from '#core/fastener/head-dimension.ts';
+import { EXPANSION_PER_K, type FitMaterial } from '#core/fit/shrink-fit.ts';
+import { UNITS, type UnitName } from '#core/quantity/unit.ts';
+import { type PartMaterial, YOUNGS_MODULUS } from '#core/tightening/joint-stiffness.ts';
+import { FINISHES, type ThreadFinish } from '#core/tightening/thread-finish.ts';
+import { TIGHTENING_METHODS, type TighteningMethod } from '#core/tightening/tightening-method.ts';
+
+const keys = <Key extends string>(record: Record<Key, unknown>) => Object.keys(record) as [Key, ...Key[]];
+
+/** A thread by its callout, or by its numbers. */
+export const ThreadInput = z.union([
+  z.string().min(1),
+  z.strictObject({ nominalMm: z.number(), pitchMm: z.number() }),
+  z.strictObject({ diameterIn: z.number(), threadsPerInch: z.number() }),
+]);
+
+const Finish = z.enum(FINISHES.map((entry) => entry.finish) as [ThreadFinish, ...ThreadFinish[]]);
+const Method = z.enum(TIGHTENING_METHODS as [TighteningMethod, ...TighteningMethod[]]);
+const Head = z.enum([...HEAD_STANDARDS] as [(typeof HEAD_STANDARDS)[number], ...(typeof HEAD_STANDARDS)[number][]]);
+const Part = z.enum(keys<PartMaterial>(YOUNGS_MODULUS));
+const Fit = z.enum(keys<FitMaterial>(EXPANSION_PER_K));
+const Unit = z.enum(keys<UnitName>(UNITS));
+const Point = z.strictObject({ xMm: z.number(), yMm: z.number() });
+
+/** What turns on what. Left out, the head's own face over the medium hole is taken. */
+const Face = {
+  head: Head.optional(),
+  bearingMm: z.number().optional(),
+  holeMm: z.number().optional(),
+  washer: z.enum(['ISO 7089', 'ISO 7093', 'USS', 'SAE']).optional(),
+  halfAngleDeg: z.number().optional(),
+};
+const FrictionInput = {
+  friction: z.number().optional(),
+  threadFriction: z.number().optional(),
+  headFriction: z.number().optional(),
+  finish: Finish.optional(),
+};
+
+/** The fields of every topic of `npm run wm -- calc`. Unknown fields are refused, so that a misspelt one is noticed. */
+export const CALC_INPUTS = {
+  thread: z.strictObject({ thread: ThreadInput }),
+  head: z.strictObject({ thread: ThreadInput, standard: Head.optional() }),
+  preload: z.strictObject({
+    thread: ThreadInput,
+    propertyClass: z.string(),
+    ...Face,
+    ...FrictionInput,
+    torqueNm: z.number().optional(),
+    preloadN: z.number().optional(),
+    nutFactor: z.number().optional(),
+    prevailingNm: z.number().optional(),
+    yieldShare: z.number().optional(),
+    proofShare: z.number().optional(),
+    form: z.enum(['vdi', 'exact']).optional(),
+    method: Method.optional(),
+    gripMm: z.number().optional(),
+    shankMm: z.number().optional(),
+    partDiameterMm: z.number().optional(),
+    part: Part.optional(),
+    into: z.union([z.literal('nut'), Part]).optional(),
+    interfaces: z.number().optional(),
+    roughness: z.enum(['fine', 'medium', 'coarse']).optional(),
+  }),
+  lubricate: z.strictObject({
+    thread: ThreadInput,
+    propertyClass: z.string(),
+    ...Face,
+    torqueNm: z.number(),
+    from: Finish,
+    to: z.union([Finish, z.array(Finish)]).optional(),
+    prevailingNm: z.number().optional(),
+  }),
+  engagement: z.strictObject({
+    thread: ThreadInput,
+    propertyClass: z.string().optional(),
+    boltTensileMpa: z.number().optional(),
+    material: z.enum(['steel', 'castIron', 'aluminium', 'magnesium']).optional(),
+    tappedTensileMpa: z.number().optional(),
+    shearRatio: z.number().optional(),
+    engagementMm: z.number().optional(),
+  }),
+  stud: z.strictObject({
+    thread: ThreadInput,
+    studMm: z.number(),
+    wheelMm: z.number(),
+    spacerMm: z.number().optional(),
+    blindDepthMm: z.number().optional(),
+    neededMm: z.number().optional(),
+  }),
+  adapter: z.strictObject({
+    torqueNm: z.number(),
+    wrenchLengthMm: z.number().optional(),
+    offsetMm: z.number().optional(),
+    angleDeg: z.number().optional(),
+    secondWrench: z.boolean().optional(),
+    pipeOnHandle: z.boolean().optional(),
+    extensionMm: z.number().optional(),
+    extensionBarMm: z.number().optional(),
+  }),
+  band: z.strictObject({
+    fullScaleNm: z.number(),
+    lowestNm: z.number().optional(),
+    targetNm: z.number(),
+    minNm: z.number().optional(),
+    maxNm: z.number().optional(),
+    divisionNm: z.number().optional(),
+  }),
+  calibration: z.strictObject({
+    fullScaleNm: z.number(),
+    kind: z.enum(['click', 'digital', 'beam']).optional(),
+    points: z
+      .array(z.strictObject({ setNm: z.number(), referenceNm: z.array(z.number()).min(1) }))
+      .min(1)
+      .optional(),
+    history: z.array(z.number()).optional(),
+  }),
+  volume: z.strictObject({
+    thread: ThreadInput,
+    engagementMm: z.number(),
+    blindEndMm: z.number().optional(),
+    count: z.number().int().min(1).max(10_000).optional(),
+  }),
+  cure: z.strictObject({
+    product: z.enum(['threadlockerMedium', 'threadlockerHigh', 'retaining', 'sealant']).optional(),
+    times: z.strictObject({ workingWindowMin: z.number(), fixtureMin: z.number(), fullCureH: z.number() }).optional(),
+    temperatureC: z.number(),
+    substrate: z.enum(SUBSTRATES as [(typeof SUBSTRATES)[number], ...(typeof SUBSTRATES)[number][]]),
+    gapMm: z.number().optional(),
+    primer: z.boolean().optional(),
+    afterMin: z.number().min(0).optional(),
+  }),
+  elastic: z.strictObject({
+    boltStiffnessNPerMm: z.number(),
+    complianceMmPerN: z.array(z.array(z.number())).optional(),
+    circle: z.strictObject({ bolts: z.number().int().min(1).max(512), diameterMm: z.number() }).optional(),
+    positions: z.array(Point).optional(),
+    c0MmPerN: z.number().optional(),
+    lambdaMm: z.number().optional(),
+    pulls: z.array(z.strictObject({ bolt: z.number().int(), toN: z.number() })).optional(),
+    order: z.array(z.number().int()).optional(),
+    stages: z.array(z.number()).optional(),
+    targetN: z.number().optional(),
+    evenness: z.number().optional(),
+  }),
+  identify: z.strictObject({
+    majorMm: z.number().optional(),
+    pitchMm: z.number().optional(),
+    acrossFlatsMm: z.number().optional(),
+    holeMm: z.number().optional(),
+    minorMm: z.number().optional(),
+  }),
+  drill: z.strictObject({
+    thread: ThreadInput.optional(),
+    purpose: z.enum(['tap', 'clearance', 'insert']).optional(),
+    fit: z.enum(['fine', 'medium', 'coarse']).optional(),
+    diameterMm: z.number().optional(),
+    series: z.enum(['metric', 'fraction', 'number', 'letter']).optional(),
+  }),
+  shrink: z.strictObject({
+    diameterMm: z.number(),
+    interferenceMm: z.number().optional(),
+    boreMm: z.number().optional(),
+    pinMm: z.number().optional(),
+    slipMm: z.number(),
+    roomC: z.number().optional(),
+    bore: Fit,
+    pin: Fit,
+    pinC: z.number().optional(),
+    wallMm: z.number().optional(),
+  }),
+  convert: z.union([
+    z.strictObject({ value: z.number(), from: Unit, to: Unit }),
+    z.strictObject({ text: z.string(), to: Unit }),
+  ]),
+} as const;
+
+export type CalcTopic = keyof typeof CALC_INPUTS;
+export type CalcInput<Topic extends CalcTopic> = z.output<(typeof CALC_INPUTS)[Topic]>;
+export const CALC_TOPICS = Object.keys(CALC_INPUTS) as CalcTopic[];

@@ -1,0 +1,127 @@
+import { readFileSync } from 'node:fs';
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { calculate } from './calc.ts';
+import { CALC_INPUTS, CALC_TOPICS, type CalcTopic } from './calc-input.ts';
+
+/** One good input for every topic. */
+const GOOD: Record<CalcTopic, Record<string, unknown>> = {
+  thread: { thread: 'M10 x 1.5' },
+  head: { thread: '3/8-16' },
+  preload: { thread: 'M10', propertyClass: '8.8', friction: 0.12 },
+  lubricate: { thread: 'M10', propertyClass: '8.8', torqueNm: 49, from: 'dry', to: ['oiled', 'antiSeize'] },
+  engagement: { thread: 'M10', propertyClass: '8.8', tappedTensileMpa: 290 },
+  stud: { thread: 'M12 x 1.5', studMm: 44, wheelMm: 18, spacerMm: 25 },
+  adapter: { torqueNm: 100, wrenchLengthMm: 400, offsetMm: 50, angleDeg: 0 },
+  band: { fullScaleNm: 200, targetNm: 62, divisionNm: 1 },
+  calibration: { fullScaleNm: 200, points: [{ setNm: 120, referenceNm: [119, 121, 120, 122, 118] }] },
+  volume: { thread: 'M10', engagementMm: 8.4, count: 4 },
+  cure: { product: 'threadlockerMedium', temperatureC: 12, substrate: 'zincPlated', afterMin: 60 },
+  elastic: {
+    boltStiffnessNPerMm: 3e5,
+    circle: { bolts: 6, diameterMm: 120 },
+    c0MmPerN: 4e-6,
+    lambdaMm: 40,
+    order: [0, 3, 1, 4, 2, 5],
+    stages: [0.5, 1],
+    targetN: 30000,
+  },
+  identify: { majorMm: 9.85, pitchMm: 1.5 },
+  drill: { thread: '3/8-16' },
+  shrink: { diameterMm: 50, interferenceMm: 0.03, slipMm: 0.05, bore: 'steel', pin: 'steel', wallMm: 10 },
+  convert: { text: '90 ft-lb', to: 'N·m' },
+};
+
+const answer = (topic: CalcTopic, over: Record<string, unknown> = {}) => {
+  const result = calculate(topic, { ...GOOD[topic], ...over });
+  if (!result.ok) throw new Error(JSON.stringify(result.error));
+  return result.value as Record<string, unknown>;
+};
+const refusal = (topic: CalcTopic, input: unknown) => {
+  const result = calculate(topic, input);
+  return result.ok ? undefined : result.error;
+};
+
+describe('every topic', () => {
+  it.each(CALC_TOPICS)('%s answers with finite numbers only', (topic) => {
+    const text = JSON.stringify(answer(topic), (_, value) =>
+      typeof value === 'number' && !Number.isFinite(value) ? 'NOT FINITE' : value,
+    );
+    expect(text).not.toContain('NOT FINITE');
+  });
+  it.each(CALC_TOPICS)('%s refuses an unknown field by name', (topic) =>
+    expect(refusal(topic, { ...GOOD[topic], torqeNm: 1 })).toMatchObject({ code: 'refused' }),
+  );
+  it.each(CALC_TOPICS)('%s is documented with all its fields', (topic) => {
+    const page = readFileSync('docs/formats/cli.md', 'utf8');
+    const section = page.split(`### ${topic}\n`)[1]?.split('\n### ')[0] ?? '';
+    const schema = CALC_INPUTS[topic];
+    const shapes = 'options' in schema ? schema.options : [schema];
+    for (const shape of shapes) for (const field of Object.keys(shape.shape)) expect(section).toContain(`\`${field}\``);
+  });
+  it('never throws, whatever it is given (property)', () => {
+    const junk = fc.oneof(
+      fc.double(),
+      fc.string(),
+      fc.boolean(),
+      fc.constant(null),
+      fc.array(fc.double(), { maxLength: 3 }),
+    );
+    fc.assert(
+      fc.property(fc.constantFrom(...CALC_TOPICS), fc.nat(), junk, (topic, at, value) => {
+        const fields = Object.keys(GOOD[topic]);
+        const field = fields[at % fields.length] as string;
+        const result = calculate(topic, { ...GOOD[topic], [field]: value });
+        if (!result.ok) expect(result.error.reason.length).toBeGreaterThan(3);
+      }),
+      { numRuns: 400 },
+    );
+  });
+});
+
+describe('conventions', () => {
+  it('preload: M10 8.8 at µ 0.12 is 29.6 kN and 48.5 N·m', () => {
+    expect(answer('preload').preloadN as number).toBeCloseTo(29_603, -1);
+    expect(answer('preload').torqueNm as number).toBeCloseTo(48.46, 1);
+  });
+  it('preload and torque are inverse, with prevailing torque and a washer too', () => {
+    const there = answer('preload', { preloadN: 25_000, prevailingNm: 6, washer: 'ISO 7089' });
+    const back = answer('preload', { torqueNm: there.torqueNm, prevailingNm: 6, washer: 'ISO 7089' });
+    expect(back.preloadN as number).toBeCloseTo(25_000, 6);
+  });
+  it('an inch callout and its numbers are the same thread', () => {
+    const text = answer('thread', { thread: '3/8-16' });
+    expect(answer('thread', { thread: { diameterIn: 0.375, threadsPerInch: 16 } })).toEqual(text);
+  });
+  it('convert keeps a range and refuses another dimension', () => {
+    expect(answer('convert', { text: '80-100 in-lb' })).toMatchObject({
+      value: expect.closeTo(9.04, 2),
+      max: expect.closeTo(11.3, 1),
+    });
+    expect(refusal('convert', { value: 1, from: 'lbf', to: 'N·m' })).toMatchObject({ field: 'to' });
+  });
+});
+
+describe('what cannot be is refused by field and reason', () => {
+  it.each([
+    ['thread', { thread: { nominalMm: 10, pitchMm: 0 } }, 'pitchMm'],
+    ['thread', { thread: '16 mm bolt' }, 'thread'],
+    ['preload', { ...GOOD.preload, friction: -0.1 }, 'friction'],
+    ['preload', { ...GOOD.preload, propertyClass: 'grade 5' }, 'propertyClass'],
+    ['preload', { ...GOOD.preload, thread: 'M20', propertyClass: '9.8' }, 'propertyClass'],
+    ['preload', { ...GOOD.preload, holeMm: 20 }, 'holeMm'],
+    ['preload', { ...GOOD.preload, torqueNm: 1e9 }, 'torqueNm'],
+    ['preload', { ...GOOD.preload, torqueNm: 10, preloadN: 10 }, 'preloadN'],
+    ['preload', { ...GOOD.preload, nutFactor: 0 }, 'nutFactor'],
+    ['adapter', { ...GOOD.adapter, secondWrench: true }, 'secondWrench'],
+    ['adapter', { torqueNm: 10, offsetMm: 40 }, 'wrenchLengthMm'],
+    ['engagement', { thread: 'M10', propertyClass: '8.8' }, 'tappedTensileMpa'],
+    ['cure', { ...GOOD.cure, temperatureC: 300 }, 'temperatureC'],
+    ['drill', { diameterMm: 0 }, 'diameterMm'],
+    ['elastic', { boltStiffnessNPerMm: 1e5, complianceMmPerN: [[1e-6, 1e-7]], targetN: 1 }, 'compliance[0]'],
+    ['calibration', { fullScaleNm: 100, points: [{ setNm: 60, referenceNm: [0] }] }, 'points[0].referenceNm[0]'],
+    ['preload', 5, 'input'],
+  ] as Array<[CalcTopic, unknown, string]>)('%s %j: %s', (topic, input, field) =>
+    expect(refusal(topic, input)).toMatchObject({ field }),
+  );
+});
