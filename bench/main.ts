@@ -1,10 +1,21 @@
 import { measureAppend } from './append.ts';
 import { measureFold } from './fold.ts';
+import { measureElastic, measurePreloads } from './joints.ts';
 import { measureKeyToPaint } from './key-to-paint.ts';
 import { firstLoadKb } from './screen.ts';
 
 /** `npm run bench`: the measured figures as one table. Goals are aims, never pass or fail. */
 const rows: Array<{ what: string; figure: string; goal: string }> = [];
+
+const preloads = measurePreloads();
+rows.push({ what: '100,000 preloads and torques, one core', figure: `${preloads.toFixed(0)} ms`, goal: '< 1000 ms' });
+const [elastic32, elastic64] = [measureElastic(32), measureElastic(64)];
+rows.push({ what: '64 bolts, three times round', figure: `${elastic64.toFixed(2)} ms`, goal: '< 20 ms' });
+rows.push({
+  what: '64 bolts against 32',
+  figure: `ratio ${(elastic64 / elastic32).toFixed(1)}`,
+  goal: 'at most 8: cubic first round, then square',
+});
 
 const append = await measureAppend();
 const perS = (value: number) => `${Math.round(value)}/s`;

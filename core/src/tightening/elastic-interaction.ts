@@ -138,127 +138,134 @@ export function directPreloads(
   return forces;
 }
 
+/** The tightened bolts with the inverse of (I/k + C) over them; row i belongs to `members[i]`. */
+interface Tightened {
+  group: ElasticGroup;
+  members: number[];
+  /** Where a bolt stands in `members`, −1 when it is loose. */
+  place: Int32Array;
+  inverse: Float64Array[];
+  forces: Float64Array;
+}
+
+/**
+ * Takes a bolt in by bordering: A' = [A a; aᵀ α]. With u = A⁻¹a and s = α − aᵀu the new inverse is
+ * [A⁻¹ + u uᵀ/s, −u/s; −uᵀ/s, 1/s].
+ * @returns false when the matrix is not positive definite
+ */
+function takeIn({ group, members, place, inverse }: Tightened, bolt: number): boolean {
+  const m = members.length;
+  const row = group.complianceMmPerN[bolt] as readonly number[];
+  const column = new Float64Array(m);
+  let schur = (row[bolt] as number) + 1 / group.boltStiffnessNPerMm;
+  for (let i = 0; i < m; i++) {
+    const inverseRow = inverse[i] as Float64Array;
+    let sum = 0;
+    for (let j = 0; j < m; j++) sum += (inverseRow[j] as number) * (row[members[j] as number] as number);
+    column[i] = sum;
+    schur -= (row[members[i] as number] as number) * sum;
+  }
+  if (!(schur > 0)) return false;
+  const last = inverse[m] as Float64Array;
+  for (let i = 0; i < m; i++) {
+    const share = (column[i] as number) / schur;
+    const inverseRow = inverse[i] as Float64Array;
+    for (let j = 0; j < m; j++) inverseRow[j] = (inverseRow[j] as number) + share * (column[j] as number);
+    inverseRow[m] = -share;
+    last[i] = -share;
+  }
+  last[m] = 1 / schur;
+  place[bolt] = m;
+  members.push(bolt);
+  return true;
+}
+
+/**
+ * Lets a bolt go loose: its force falls to 0 while the others keep their stretch, and its row leaves the inverse,
+ * B' = B − b bᵀ/β with b its column and β its own entry.
+ */
+function letGo({ members, place, inverse, forces }: Tightened, bolt: number): void {
+  const [r, m] = [place[bolt] as number, members.length];
+  const column = Float64Array.from(inverse[r] as Float64Array);
+  const own = column[r] as number;
+  const fallen = forces[bolt] as number;
+  for (let i = 0; i < m; i++) {
+    const share = (column[i] as number) / own;
+    const member = members[i] as number;
+    forces[member] = (forces[member] as number) - share * fallen;
+    const inverseRow = inverse[i] as Float64Array;
+    for (let j = 0; j < m; j++) inverseRow[j] = (inverseRow[j] as number) - share * (column[j] as number);
+  }
+  forces[bolt] = 0;
+  // The last row and column take the empty place.
+  const last = m - 1;
+  const moved = members[last] as number;
+  for (let i = 0; i < m; i++) (inverse[i] as Float64Array)[r] = (inverse[i] as Float64Array)[last] as number;
+  (inverse[r] as Float64Array).set(inverse[last] as Float64Array);
+  members[r] = moved;
+  place[moved] = r;
+  members.pop();
+  place[bolt] = -1;
+}
+
+/** Turns one nut until its bolt carries `toN`; all others keep their stretch. */
+function turn({ members, place, inverse, forces }: Tightened, bolt: number, toN: number): void {
+  const own = inverse[place[bolt] as number] as Float64Array;
+  const stretch = (toN - (forces[bolt] as number)) / (own[place[bolt] as number] as number);
+  for (let i = 0; i < members.length; i++) {
+    const member = members[i] as number;
+    forces[member] = (forces[member] as number) + (own[i] as number) * stretch;
+  }
+  forces[bolt] = toN;
+}
+
 /**
  * Preload left in every bolt after each pull of a sequence.
  *
- * The inverse of (I/k + C) over the tightened bolts is kept and grows by bordering when a bolt is met first; a pull
- * then changes all preloads by one column of it: n² for a first pull, n for every later one.
+ * The inverse of (I/k + C) over the tightened bolts grows when a bolt is met first; a pull then changes all preloads
+ * by one column of it: n² for a first pull, n for every later one. A bolt that would push instead of pull has been
+ * unloaded by its neighbours: it is loose, carries nothing, and counts as loose until it is pulled again.
  *
  * @param group - springs and flange
  * @param pulls - in order; a bolt may be pulled any number of times. Targets in N, above 0
  * @returns the history, or the input that cannot be
  */
 export function elasticSequence(group: ElasticGroup, pulls: readonly Pull[]): Result<PreloadHistory, InputFault> {
-  const fault =
-    groupFault(group) ??
-    firstFault(
-      ...pulls.flatMap(({ bolt, toN }, index) => [
-        outOfRange(`pulls[${index}].bolt`, bolt, 0, group.complianceMmPerN.length - 1),
-        outOfRange(`pulls[${index}].toN`, toN, 1e-9, 1e7),
-      ]),
-    );
+  const n = group.complianceMmPerN.length;
+  let fault = groupFault(group);
+  pulls.forEach(({ bolt, toN }, index) => {
+    fault ??= Number.isInteger(bolt)
+      ? outOfRange(`pulls[${index}].bolt`, bolt, 0, n - 1)
+      : { code: 'notANumber', field: `pulls[${index}].bolt` };
+    fault ??= outOfRange(`pulls[${index}].toN`, toN, 1e-9, 1e7);
+  });
   if (fault) return fail(fault);
-  const { boltStiffnessNPerMm: k, complianceMmPerN: c } = group;
-  const n = c.length;
-  const forces = new Float64Array(n);
-  // Row i of `inverse` belongs to bolt `members[i]`; `place` is the way back.
-  const members: number[] = [];
-  const place = new Int32Array(n).fill(-1);
-  const inverse = Array.from({ length: n }, () => new Float64Array(n));
-  const column = new Float64Array(n);
+  const tightened: Tightened = {
+    group,
+    members: [],
+    place: new Int32Array(n).fill(-1),
+    inverse: Array.from({ length: n }, () => new Float64Array(n)),
+    forces: new Float64Array(n),
+  };
+  const { members, place, forces } = tightened;
   const history: PreloadHistory = [];
   for (const { bolt, toN } of pulls) {
-    if ((place[bolt] as number) < 0) {
-      // Bordering: A' = [A a; aᵀ α]. With u = A⁻¹a and s = α − aᵀu the new inverse is [A⁻¹ + u uᵀ/s, −u/s; −uᵀ/s, 1/s].
-      const m = members.length;
-      const row = c[bolt] as readonly number[];
-      let schur = (row[bolt] as number) + 1 / k;
-      for (let i = 0; i < m; i++) {
-        let sum = 0;
-        const inverseRow = inverse[i] as Float64Array;
-        for (let j = 0; j < m; j++) sum += (inverseRow[j] as number) * (row[members[j] as number] as number);
-        column[i] = sum;
-        schur -= (row[members[i] as number] as number) * sum;
-      }
-      if (!(schur > 0))
-        return fail({ code: 'contradiction', field: 'compliance', with: 'bolts', reason: 'not positive definite' });
-      for (let i = 0; i < m; i++) {
-        const share = (column[i] as number) / schur;
-        const inverseRow = inverse[i] as Float64Array;
-        for (let j = 0; j < m; j++) inverseRow[j] = (inverseRow[j] as number) + share * (column[j] as number);
-        inverseRow[m] = -share;
-        (inverse[m] as Float64Array)[i] = -share;
-      }
-      (inverse[m] as Float64Array)[m] = 1 / schur;
-      members.push(bolt);
-      place[bolt] = m;
-    }
-    const at = place[bolt] as number;
-    const own = inverse[at] as Float64Array;
-    const stretch = (toN - (forces[bolt] as number)) / (own[at] as number);
-    for (let i = 0; i < members.length; i++) {
-      const member = members[i] as number;
-      forces[member] = (forces[member] as number) + (own[i] as number) * stretch;
-    }
-    forces[bolt] = toN;
-    // A neighbour unloaded completely: it carries nothing, and its nut must be met again. Rare, and only in very soft
-    // flanges; the bolt counts as loose until it is pulled again.
-    const loose = members.filter((member) => (forces[member] as number) < 0);
-    if (loose.length > 0) {
-      dropLoose(group, members, place, inverse, forces, loose, bolt, toN);
+    if ((place[bolt] as number) < 0 && !takeIn(tightened, bolt))
+      return fail({ code: 'contradiction', field: 'compliance', with: 'bolts', reason: 'not positive definite' });
+    turn(tightened, bolt, toN);
+    // Each round lets the one furthest below zero go, so this ends.
+    for (;;) {
+      const lowest = members.reduce(
+        (low, member) => ((forces[member] as number) < (forces[low] as number) ? member : low),
+        bolt,
+      );
+      if ((forces[lowest] as number) >= 0) break;
+      letGo(tightened, lowest);
+      turn(tightened, bolt, toN);
     }
     history.push(Float64Array.from(forces));
   }
   return ok(history);
-}
-
-/** Takes loose bolts out and solves the rest anew with the pulled bolt at its target. */
-function dropLoose(
-  { boltStiffnessNPerMm: k, complianceMmPerN: c }: ElasticGroup,
-  members: number[],
-  place: Int32Array,
-  inverse: Float64Array[],
-  forces: Float64Array,
-  loose: readonly number[],
-  pulled: number,
-  toN: number,
-): void {
-  // Stretches of those that stay, from the state with the loose ones at zero.
-  const before = members.map((i) =>
-    members.reduce((sum, j) => sum + ((c[i]?.[j] ?? 0) + (i === j ? 1 / k : 0)) * (forces[j] as number), 0),
-  );
-  let gone = new Set(loose);
-  for (;;) {
-    const stay = members.filter((member) => !gone.has(member));
-    const free = stay.filter((member) => member !== pulled);
-    const a = free.map((i) => free.map((j) => (c[i]?.[j] ?? 0) + (i === j ? 1 / k : 0)));
-    const b = free.map((i) => (before[members.indexOf(i)] ?? 0) - (c[i]?.[pulled] ?? 0) * toN);
-    const solved = solveSymmetric(a, b) ?? free.map(() => 0);
-    const more = free.filter((_, index) => (solved[index] ?? 0) < 0);
-    if (more.length > 0) {
-      gone = new Set([...gone, ...more]);
-      continue;
-    }
-    for (const member of gone) forces[member] = 0;
-    free.forEach((member, index) => {
-      forces[member] = solved[index] ?? 0;
-    });
-    forces[pulled] = toN;
-    // Rebuild the inverse over those that stay, column by column.
-    const full = stay.map((i) => stay.map((j) => (c[i]?.[j] ?? 0) + (i === j ? 1 / k : 0)));
-    members.length = 0;
-    place.fill(-1);
-    stay.forEach((member, index) => {
-      members.push(member);
-      place[member] = index;
-    });
-    for (let column = 0; column < stay.length; column++) {
-      const unit = stay.map((_, row) => (row === column ? 1 : 0));
-      const solvedColumn = solveSymmetric(full, unit) ?? unit;
-      for (let row = 0; row < stay.length; row++) (inverse[row] as Float64Array)[column] = solvedColumn[row] ?? 0;
-    }
-    return;
-  }
 }
 
 /** Evenness of a set of preloads: (largest − smallest) / target. 0 is even. */
