@@ -13,6 +13,14 @@ import { AnswersSchema, AnswerValueSchema } from './condition.ts';
 
 const Ref = z.string().min(1).max(64);
 const Reason = z.string().max(500);
+/** Only an address inside the application: it becomes a link in the record. */
+const calculationUsed = {
+  station: Ref.optional(),
+  tool: Ref,
+  summary: z.string().min(1).max(500),
+  link: z.string().max(1000).startsWith('/bench/'),
+  reason: Reason,
+};
 const LoadStateSchema = z.enum(['hanging', 'rideHeight', 'onWheels']);
 const TorqueUnitSchema = z.enum(['N·m', 'lbf·ft', 'lbf·in', 'kgf·m', 'kgf·cm']);
 /** Numbers that only `decide` may judge: any finite one gets as far as a refusal with a reason. */
@@ -46,6 +54,7 @@ export const JobCommandSchema: z.ZodType<JobCommand> = z.discriminatedUnion('typ
   z.strictObject({ type: z.literal('correctPull'), station: Ref, pull: Ref, torqueNm: Figure, reason: Reason }),
   z.strictObject({ type: z.literal('raiseProblem'), station: Ref.optional(), text: Reason }),
   z.strictObject({ type: z.literal('clearProblem'), problem: Ref, how: Reason }),
+  z.strictObject({ type: z.literal('useCalculation'), ...calculationUsed }),
   z.strictObject({ type: z.literal('override'), refusal: Ref, station: Ref, reason: Reason }),
   z.strictObject({ type: z.literal('undo') }),
   z.strictObject({ type: z.literal('close'), signature: z.string().max(120), note: z.string().max(2000).optional() }),
@@ -128,6 +137,7 @@ export const JobEventSchema: z.ZodType<JobEvent> = z.discriminatedUnion('type', 
   }),
   z.strictObject({ ...stamped, type: z.literal('problemRaised'), problem: Ref, station: Ref.optional(), text: Reason }),
   z.strictObject({ ...stamped, type: z.literal('problemCleared'), problem: Ref, how: Reason }),
+  z.strictObject({ ...stamped, type: z.literal('calculationUsed'), ...calculationUsed }),
   z.strictObject({ ...stamped, type: z.literal('overrideGranted'), refusal: Ref, station: Ref, reason: Reason }),
   z.strictObject({ ...stamped, type: z.literal('jobClosed'), signature: z.string(), note: z.string().optional() }),
 ]);

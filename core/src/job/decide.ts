@@ -421,6 +421,12 @@ function outcome(context: DecideContext, job: JobState, { id, atMs, by, command 
       if (blank(command.how)) return refuse({ code: 'reasonMissing' });
       return done({ type: 'problemCleared', problem: command.problem, how: command.how });
     }
+    case 'useCalculation': {
+      const { station, tool, summary, link, reason } = command;
+      if (station !== undefined && !find(context, station)) return refuse({ code: 'unknownStation', station });
+      if (blank(reason)) return refuse({ code: 'reasonMissing' });
+      return done({ type: 'calculationUsed', station, tool, summary, link, reason });
+    }
     case 'override': {
       if (!find(context, command.station)) return refuse({ code: 'unknownStation', station: command.station });
       if (!OVERRIDABLE.has(command.refusal as RefusalCode))

@@ -14,6 +14,7 @@ export type Deviation = Stamp &
     | { kind: 'shopStock'; item: string; quantity: number; reason: string }
     | { kind: 'scrapped'; item: string; quantity: number; reason: string }
     | { kind: 'answerChanged'; question: string; from?: string | number | boolean; to: string | number | boolean }
+    | { kind: 'calculation'; station?: string; summary: string; reason: string; link: string }
     | { kind: 'problem'; station?: string; text: string; cleared?: string }
   );
 
@@ -54,6 +55,8 @@ export function deviations(plan: Plan, state: JobState): Deviation[] {
   }
   for (const { question, from, to, atMs, by } of state.answerChanges)
     found.push({ kind: 'answerChanged', question, from, to, atMs, by });
+  for (const { station, summary, reason, link, atMs, by } of state.calculations)
+    found.push({ kind: 'calculation', station, summary, reason, link, atMs, by });
   for (const { station, text, cleared, atMs, by } of Object.values(state.problems)) {
     found.push({ kind: 'problem', station, text, cleared: cleared?.how, atMs, by });
   }

@@ -165,6 +165,11 @@ function apply(draft: Draft, event: JobEvent): void {
       if (problem) draft.problems[event.problem] = { ...problem, cleared: { how: event.how, ...stamp } };
       return;
     }
+    case 'calculationUsed': {
+      const { station, tool, summary, link, reason } = event;
+      draft.calculations = [...draft.calculations, { station, tool, summary, link, reason, ...stamp }];
+      return;
+    }
     case 'overrideGranted':
       setStation(draft, event.station, (station) => ({
         ...station,

@@ -27,10 +27,23 @@ export type JobCommand =
   | { type: 'correctPull'; station: string; pull: string; torqueNm: number; reason: string }
   | { type: 'raiseProblem'; station?: string; text: string }
   | { type: 'clearProblem'; problem: string; how: string }
+  | ({ type: 'useCalculation' } & CalculationUsed)
   | { type: 'override'; refusal: string; station: string; reason: string }
   /** Takes back this person's last count, start or pull. */
   | { type: 'undo' }
   | { type: 'close'; signature: string; note?: string };
+
+/** A figure worked out at the bench and used on a job, on a lead's word. It is never taken for the sheet's own. */
+export interface CalculationUsed {
+  station?: string;
+  /** Which tool of the bench. */
+  tool: string;
+  /** What it said, in one line. */
+  summary: string;
+  /** Address that shows the calculation again, with all its values. */
+  link: string;
+  reason: string;
+}
 
 export interface PullCommand {
   type: 'pull';

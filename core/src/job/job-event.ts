@@ -1,7 +1,7 @@
 import type { AnswerValue } from '../kit/condition.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { PullVerdict } from '../tightening/judge-pull.ts';
-import type { LoadState } from './job-command.ts';
+import type { CalculationUsed, LoadState } from './job-command.ts';
 import type { Person } from './role.ts';
 
 /** The wrench as it was when it pulled: a later calibration must not rewrite the record. */
@@ -61,6 +61,7 @@ export type JobFact =
     }
   | { type: 'problemRaised'; problem: string; station?: string; text: string }
   | { type: 'problemCleared'; problem: string; how: string }
+  | ({ type: 'calculationUsed' } & CalculationUsed)
   | { type: 'overrideGranted'; refusal: string; station: string; reason: string }
   | { type: 'jobClosed'; signature: string; note?: string };
 

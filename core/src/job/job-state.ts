@@ -1,5 +1,5 @@
 import type { AnswerValue } from '../kit/condition.ts';
-import type { LoadState } from './job-command.ts';
+import type { CalculationUsed, LoadState } from './job-command.ts';
 import type { PullFacts } from './job-event.ts';
 import type { Person } from './role.ts';
 
@@ -66,6 +66,8 @@ export interface JobState {
   stations: ReadonlyMap<string, StationState>;
   load?: { state: LoadState; measuredMm?: number } & Stamp;
   problems: Record<string, Problem>;
+  /** Figures of the bench that a lead put to use. */
+  calculations: Array<CalculationUsed & Stamp>;
   undoable: Record<string, Undoable | undefined>;
   closed?: { signature: string; note?: string } & Stamp;
 }
@@ -77,6 +79,7 @@ export const emptyJob = (answers: Record<string, AnswerValue> = {}): JobState =>
   lines: {},
   stations: new Map(),
   problems: {},
+  calculations: [],
   undoable: {},
 });
 

@@ -39,7 +39,7 @@ const MAY: Record<Role, ReadonlySet<JobCommand['type']>> = {
   apprentice: new Set(FLOOR),
   counter: new Set(['countLine', 'useShopStock', 'raiseProblem', 'changeAnswer', 'undo']),
   fitter: new Set(ANSWERABLE),
-  lead: new Set([...ANSWERABLE, 'override']),
+  lead: new Set([...ANSWERABLE, 'override', 'useCalculation']),
 };
 
 /** Whether a role may give a command. */

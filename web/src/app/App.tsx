@@ -5,6 +5,7 @@ import { Notice } from '../ui/Notice.tsx';
 import { useSession } from './session-store.ts';
 import { useSettings } from './settings-store.ts';
 
+const Bench = lazy(() => import('../feature/bench/Bench.tsx'));
 const Bays = lazy(() => import('../feature/bays/Bays.tsx'));
 const NewJob = lazy(() => import('../feature/receive/NewJob.tsx'));
 const JobShell = lazy(() => import('../job/JobShell.tsx'));
@@ -60,6 +61,8 @@ export function App() {
           <Routes>
             <Route path="/" element={<Bays />} />
             <Route path="/receive" element={<NewJob />} />
+            <Route path="/bench" element={<Bench />} />
+            <Route path="/bench/:tool" element={<Bench />} />
             <Route path="/jobs/:jobId" element={<JobShell />}>
               <Route index element={<Navigate to="check-in" replace />} />
               <Route path="receive" element={<Receive />} />

@@ -1,0 +1,170 @@
+import { addDays, startOfDay } from 'date-fns';
+import { useEffect, useState } from 'react';
+import { Link } from 'react-router';
+import { v4 as uuid } from 'uuid';
+import type { CommandBatchAnswer, JobCard } from '#contract/job.ts';
+import type { RefusalCode } from '#core/job/refusal.ts';
+import { api, call, ProblemError } from '../../app/api.ts';
+import { useSession } from '../../app/session-store.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+const DAYS_BACK = 3;
+
+/** Why a job would not take it; the job's own screens say more about the rest. */
+const REFUSED: Partial<Record<RefusalCode, string>> = {
+  notPermitted: 'Only a lead may put a figure of the bench to use.',
+  jobClosed: 'The job is closed meanwhile.',
+  reasonMissing: 'Say why.',
+  unknownStation: 'The job has no such station.',
+};
+
+/** Puts a result of the bench on a job's record, under a lead's name and with a reason. */
+export function UseInJob({
+  tool,
+  summary,
+  link,
+  refused,
+  job: fromJob,
+  station,
+}: {
+  tool: string;
+  summary: string;
+  link: string;
+  refused?: string;
+  job?: string;
+  station?: string;
+}) {
+  const person = useSession((state) => state.session?.person);
+  const [open, setOpen] = useState(false);
+  const [jobs, setJobs] = useState<JobCard[]>();
+  const [job, setJob] = useState(fromJob ?? '');
+  const [reason, setReason] = useState('');
+  const [fault, setFault] = useState<string>();
+  const [done, setDone] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  useEffect(() => {
+    if (!open) return;
+    const today = startOfDay(Date.now());
+    call(
+      api.jobs.$get({
+        query: { from: String(addDays(today, -DAYS_BACK).getTime()), to: String(addDays(today, 2).getTime()) },
+      }),
+    )
+      .then((cards) => setJobs((cards as JobCard[]).filter((card) => card.closedAtMs === undefined)))
+      .catch(() =>
+        setFault('The jobs cannot be read just now. What you worked out stays in the address of this page.'),
+      );
+  }, [open]);
+  const lead = person?.role === 'lead';
+  const send = async () => {
+    if (!person) return;
+    setBusy(true);
+    setFault(undefined);
+    try {
+      const command = {
+        type: 'useCalculation' as const,
+        tool,
+        summary,
+        link,
+        reason: reason.trim(),
+        ...(station ? { station } : {}),
+      };
+      const answer = await call(
+        api.jobs[':jobId'].commands.$post({
+          param: { jobId: job },
+          json: { commands: [{ id: uuid(), atMs: Date.now(), by: person.id, command }] },
+        }),
+      );
+      const [result] = (answer as CommandBatchAnswer).results;
+      if (result?.ok) setDone(job);
+      else setFault((result && REFUSED[result.refusal.code]) ?? 'The job would not take it.');
+    } catch (error) {
+      setFault(
+        error instanceof ProblemError
+          ? error.message
+          : 'The server cannot be reached. Nothing was recorded; try again.',
+      );
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <>
+      <Button onClick={() => setOpen(true)} disabled={refused !== undefined} title={refused}>
+        Use in a job
+      </Button>
+      <Sheet
+        open={open}
+        onClose={() => {
+          setOpen(false);
+          setDone(undefined);
+        }}
+        title="Use in a job"
+        description="It goes on the job's record as worked out at the bench, not from the sheet, under a lead's name."
+      >
+        {done !== undefined ? (
+          <div className="grid gap-4">
+            <p>
+              Recorded by <b>{person?.name}</b>.
+            </p>
+            <Link
+              to={`/jobs/${done}/record`}
+              className="inline-flex min-h-14 items-center border-2 border-ink px-4 font-bold"
+            >
+              To the job's record
+            </Link>
+          </div>
+        ) : (
+          <form
+            className="grid gap-4"
+            onSubmit={(event) => {
+              event.preventDefault();
+              void send();
+            }}
+          >
+            <p className="border-l-4 border-ink bg-bench p-3">{summary}</p>
+            {!lead && <p className="font-bold text-bad">A lead signs this. Sign in as one to record it.</p>}
+            <label className="grid gap-1">
+              <span className="font-bold">Job</span>
+              <select
+                className="min-h-14 border-2 border-ink bg-sheet px-3"
+                value={job}
+                onChange={(event) => setJob(event.target.value)}
+              >
+                <option value="">
+                  {jobs === undefined ? 'reading the jobs' : jobs.length === 0 ? 'no open job' : 'choose'}
+                </option>
+                {jobs?.map((card) => (
+                  <option key={card.id} value={card.id}>
+                    {card.number}, {card.vehicle.model}, {card.kitTitle}
+                  </option>
+                ))}
+              </select>
+            </label>
+            <label className="grid gap-1">
+              <span className="font-bold">Why</span>
+              <textarea
+                className="min-h-20 border-2 border-ink bg-sheet p-3"
+                maxLength={500}
+                value={reason}
+                onChange={(event) => setReason(event.target.value)}
+              />
+            </label>
+            {fault && (
+              <p role="alert" className="font-bold text-bad">
+                {fault}
+              </p>
+            )}
+            <div className="grid grid-cols-2 gap-2">
+              <Button onClick={() => setOpen(false)}>Leave it</Button>
+              <Button type="submit" tone="primary" disabled={!lead || job === '' || reason.trim() === '' || busy}>
+                Record it
+              </Button>
+            </div>
+          </form>
+        )}
+      </Sheet>
+    </>
+  );
+}

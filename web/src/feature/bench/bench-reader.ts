@@ -1,0 +1,98 @@
+import { CalcRefusal, need, readFace, readStrength, readThread } from '#contract/calc/joint-input.ts';
+import { parseErrorText } from '#contract/wording/input-fault-text.ts';
+import { classesFor, readPropertyClass } from '#core/fastener/property-class.ts';
+import type { Thread } from '#core/fastener/thread.ts';
+import { parsePrinted } from '#core/quantity/parse-printed.ts';
+import { dimensionOf, toBase } from '#core/quantity/unit.ts';
+import { unreachable } from '#core/result.ts';
+import { type Field, type Values, valueAt } from './bench-tool.ts';
+import type { Figures } from './show-figure.ts';
+
+/** Reads a tool's fields; anything that cannot be read stops the tool with the field's name and the reason. */
+export class BenchReader {
+  constructor(
+    private readonly fields: readonly Field[],
+    private readonly values: Values,
+    /** How figures are shown in this shop. */
+    readonly show: Figures,
+  ) {}
+
+  text(key: string): string {
+    return valueAt(this.fields, this.values, key);
+  }
+
+  choice<Value extends string>(key: string): Value {
+    return this.text(key) as Value;
+  }
+
+  yes(key: string): boolean {
+    return this.text(key) === 'yes';
+  }
+
+  /** A number in the base unit of the field; typed bare it is in the field's unit, or with any unit of its kind. */
+  number(key: string, min: number, max: number): number {
+    const value = this.optional(key, min, max);
+    if (value === undefined) throw new CalcRefusal({ field: key, reason: 'must be a number' });
+    return value;
+  }
+
+  optional(key: string, min: number, max: number): number | undefined {
+    const field = this.fields.find((entry) => entry.key === key);
+    const value = field && readNumber(field, this.text(key));
+    return value === undefined ? undefined : need(key, value, min, max);
+  }
+
+  thread(key = 'thread'): Thread {
+    try {
+      return readThread(this.text(key));
+    } catch (error) {
+      if (error instanceof CalcRefusal) throw new CalcRefusal({ ...error.fault, field: key });
+      throw error;
+    }
+  }
+
+  /** The class of a thread; a class of the other system gives way to the usual one of this system. */
+  strength(thread: Thread) {
+    return readStrength(classFor(thread, this.text('class')), thread);
+  }
+
+  face(thread: Thread) {
+    const head = this.text('head');
+    return readFace(thread, {
+      // The usual head unless another was chosen.
+      ...(head === '' ? {} : { head: head as never }),
+      holeMm: this.optional('hole', 1, 100),
+    });
+  }
+}
+
+/** The class to use on a thread when the chosen one belongs to the other system of threads. */
+export function classFor(thread: Thread, chosen: string): string {
+  const known = readPropertyClass(chosen);
+  const inch = known?.startsWith('grade') === true;
+  if (known === undefined || inch === (thread.system === 'unified')) return chosen;
+  return classesFor(thread).includes('8.8') ? '8.8' : 'grade 5';
+}
+
+/** What was typed into a number field, in base units; undefined when it is empty. */
+export function readNumber(field: Field, text: string): number | undefined {
+  const plain = text.trim();
+  if (plain === '') return undefined;
+  if (field.kind !== 'number') return unreachable(field as never);
+  const bare = Number(plain.replace(',', '.'));
+  if (Number.isFinite(bare)) return field.unit ? toBase(bare, field.unit) : bare;
+  if (!field.unit) throw new CalcRefusal({ field: field.key, reason: 'must be a number' });
+  const read = parsePrinted(plain, dimensionOf(field.unit));
+  if (!read.ok) throw new CalcRefusal({ field: field.key, reason: parseErrorText(read.error) });
+  return read.value.minBase;
+}
+
+/** The choices of a property class field, by what the thread beside it allows. */
+export const classOptions = (values: Values, fields: readonly Field[]) => {
+  try {
+    return classesFor(readThread(valueAt(fields, values, 'thread'))).map((name) => ({ value: name, label: name }));
+  } catch {
+    // The thread field says itself what is wrong; every class stays on offer meanwhile.
+    return ['8.8', '10.9', '12.9', 'grade 5', 'grade 8', 'A2-70'].map((name) => ({ value: name, label: name }));
+  }
+};

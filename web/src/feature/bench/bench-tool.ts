@@ -1,0 +1,78 @@
+import type { ReactNode } from 'react';
+import type { UnitName } from '#core/quantity/unit.ts';
+import type { BenchReader } from './bench-reader.ts';
+import type { ShownFigure } from './show-figure.ts';
+
+/** What was typed into the fields of a tool, by key. What is not there stands at its initial value. */
+export type Values = Readonly<Record<string, string>>;
+
+interface FieldBase {
+  key: string;
+  label: string;
+  /** The value a fresh tool starts with; an empty one marks a field that may stay empty. */
+  initial: string;
+  /** Assumptions are shown apart: they are the conventions behind the figure. */
+  assumption?: boolean;
+  /** Shown only while this holds. */
+  when?: (values: Values) => boolean;
+}
+
+export type Field =
+  | (FieldBase & { kind: 'text' })
+  | (FieldBase & { kind: 'number'; unit?: UnitName; hint?: string })
+  | (FieldBase & {
+      kind: 'choice';
+      options:
+        | ReadonlyArray<{ value: string; label: string }>
+        | ((values: Values) => ReadonlyArray<{ value: string; label: string }>);
+    });
+
+export interface Figure {
+  label: string;
+  shown: ShownFigure;
+}
+
+export interface Remark {
+  tone: 'bad' | 'mind' | 'good';
+  text: string;
+}
+
+/** What a tool says for the values it was given. */
+export interface Answer {
+  main: Figure;
+  figures: Figure[];
+  remarks: Remark[];
+  drawing: ReactNode;
+  chart?: ReactNode;
+  /** Rows shown beneath: a table of alternatives, candidates, outcomes. */
+  table?: { head: string[]; rows: Array<{ key: string; cells: string[]; strong?: boolean }> };
+  /** One line that says it all, for a job's record. */
+  summary: string;
+  /** A torque worked out here may be taken as one that is not from the sheet. */
+  refusedForJob?: string;
+}
+
+/** Where a figure comes from: what is used, and the publication. */
+export interface Source {
+  what: string;
+  where: string;
+}
+
+export interface BenchTool {
+  id: string;
+  title: string;
+  says: string;
+  /** What to type to get here. */
+  example: string;
+  /** Words that find it. */
+  words: readonly string[];
+  /** Fields that typed numbers go to, in order. */
+  takes: readonly string[];
+  fields: readonly Field[];
+  answer(read: BenchReader): Answer;
+  sources: readonly Source[];
+}
+
+/** A value as it stands: typed, or the field's initial one. */
+export const valueAt = (fields: readonly Field[], values: Values, key: string): string =>
+  values[key] ?? fields.find((field) => field.key === key)?.initial ?? '';

@@ -1,0 +1,62 @@
+import { useEffect, useState } from 'react';
+import { Button } from '../../../ui/Button.tsx';
+import { BoltRing } from './BoltRing.tsx';
+
+/** Plays a tightening sequence pull by pull, or stands at one of them. */
+export function InteractionRing({
+  shares,
+  pulled,
+  order,
+}: {
+  shares: readonly (readonly number[])[];
+  pulled: readonly number[];
+  order: readonly number[];
+}) {
+  const last = shares.length - 1;
+  const [at, setAt] = useState(last);
+  const [playing, setPlaying] = useState(false);
+  const here = Math.min(at, last);
+  useEffect(() => {
+    if (!playing) return undefined;
+    const timer = setTimeout(() => (here >= last ? setPlaying(false) : setAt(here + 1)), 450);
+    return () => clearTimeout(timer);
+  }, [playing, here, last]);
+  return (
+    <div>
+      <BoltRing
+        shares={shares[here] ?? []}
+        pulled={pulled[here]}
+        order={order}
+        label={`After pull ${here + 1} of ${shares.length}`}
+      />
+      <div className="flex items-center gap-3">
+        <Button
+          className="min-w-24"
+          onClick={() => {
+            if (!playing && here >= last) setAt(0);
+            setPlaying(!playing);
+          }}
+        >
+          {playing ? 'Stop' : 'Play'}
+        </Button>
+        <label className="flex flex-1 items-center gap-3">
+          <span className="figures w-24 text-sm">
+            pull {here + 1}/{shares.length}
+          </span>
+          <input
+            type="range"
+            className="h-14 flex-1 accent-(--ink)"
+            min={0}
+            max={last}
+            value={here}
+            aria-label="Pull shown"
+            onChange={(event) => {
+              setPlaying(false);
+              setAt(Number(event.target.value));
+            }}
+          />
+        </label>
+      </div>
+    </div>
+  );
+}

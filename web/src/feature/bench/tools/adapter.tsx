@@ -1,0 +1,138 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import { doublingFault, EXTENSION_BAR_MM, extensionTwistDeg, settingWithAdapterNm } from '#core/wrench/adapter.ts';
+import { scaleSetting } from '#core/wrench/scale-setting.ts';
+import { Curve } from '../../../drawing/Curve.tsx';
+import type { BenchTool, Remark } from '../bench-tool.ts';
+import { Lever } from '../drawing/Lever.tsx';
+import { inLine } from '../show-figure.ts';
+import { yesNo } from './joint-fields.ts';
+
+/** What to set when something stands between square drive and fastener. */
+export const ADAPTER: BenchTool = {
+  id: 'adapter',
+  title: 'Crow-foot and extension',
+  says: 'The setting for an offset adapter at any angle; the twist of a straight extension.',
+  example: 'crowfoot 50',
+  words: ['crowfoot', 'crow-foot', 'adapter', 'offset', 'extension', 'setting', 'dial', 'wrench', 'dogbone'],
+  takes: ['offset', 'torque', 'wrench'],
+  fields: [
+    { key: 'torque', label: 'Torque at the fastener', initial: '60', kind: 'number', unit: 'N·m' },
+    { key: 'wrench', label: 'Square drive to grip, L', initial: '420', kind: 'number', unit: 'mm' },
+    { key: 'offset', label: 'Square drive to fastener, E', initial: '50', kind: 'number', unit: 'mm' },
+    {
+      key: 'angle',
+      label: 'Angle',
+      initial: '0',
+      kind: 'number',
+      unit: '°',
+      hint: '0 in line, 90 across, 180 folded back',
+    },
+    { key: 'division', label: 'One mark of the scale', initial: '1', kind: 'number', unit: 'N·m' },
+    { key: 'extension', label: 'Straight extension', initial: '0', kind: 'number', unit: 'mm' },
+    {
+      key: 'square',
+      label: 'Square of the extension',
+      initial: '1/2 in',
+      kind: 'choice',
+      options: Object.keys(EXTENSION_BAR_MM).map((value) => ({ value, label: value })),
+    },
+    { key: 'second', label: 'A second wrench in line', initial: 'no', kind: 'choice', options: yesNo },
+    {
+      key: 'tolerance',
+      label: 'Accepted, each way',
+      initial: '5',
+      kind: 'number',
+      assumption: true,
+      hint: '% of the torque',
+    },
+  ],
+  answer(read) {
+    const { show } = read;
+    if (doublingFault({ secondWrench: read.yes('second') }))
+      throw new CalcRefusal({
+        field: 'second',
+        reason: 'two wrenches in line have no right setting: the lever is neither’s own',
+      });
+    const torqueNm = read.number('torque', 0.1, 2000);
+    const [wrenchMm, offsetMm, angleDeg] = [
+      read.number('wrench', 50, 3000),
+      read.number('offset', 0, 1000),
+      read.number('angle', -180, 180),
+    ];
+    const at = (deg: number) => settingWithAdapterNm(torqueNm, { wrenchLengthMm: wrenchMm, offsetMm, angleDeg: deg });
+    const setting = at(angleDeg);
+    if (!setting.ok) throw new CalcRefusal({ ...inputFaultText(setting.error), field: 'offset' });
+    const settingNm = setting.value;
+    const tolerance = read.number('tolerance', 0.1, 30) / 100;
+    const mark = scaleSetting(settingNm, read.number('division', 0.001, 100), {
+      minNm: settingNm * (1 - tolerance),
+      maxNm: settingNm * (1 + tolerance),
+    });
+    const extensionMm = read.number('extension', 0, 2000);
+    const twist = extensionTwistDeg(torqueNm, extensionMm, EXTENSION_BAR_MM[read.choice('square')] ?? 16);
+    const without = settingNm / torqueNm - 1;
+    const remarks: Remark[] = [];
+    if (!mark)
+      remarks.push({ tone: 'bad', text: 'No mark of this scale lies inside the accepted range: another wrench.' });
+    if (Math.abs(without) > tolerance)
+      remarks.push({
+        tone: 'mind',
+        text: `Left uncorrected, the fastener would get ${inLine(show.torque(torqueNm * (torqueNm / settingNm)))}.`,
+      });
+    if (extensionMm > 0)
+      remarks.push({
+        tone: 'mind',
+        text: 'A straight extension needs no correction of the torque; its twist counts while an angle is turned. Long ones are a known compromise: support the head.',
+      });
+    remarks.push({ tone: 'mind', text: 'Hand on the middle of the grip; the formula holds for that length only.' });
+    const grid = Array.from({ length: 37 }, (_, i) => i * 5);
+    return {
+      main: { label: 'Set the wrench to', shown: show.torque(mark?.settingNm ?? settingNm) },
+      figures: [
+        { label: 'Exactly', shown: show.torque(settingNm) },
+        { label: 'At the fastener', shown: show.torque(torqueNm) },
+        { label: 'Setting over torque', shown: show.percent(settingNm / torqueNm) },
+        ...(mark ? [{ label: 'Rounding of the scale', shown: show.percent(mark.roundingNm / settingNm) }] : []),
+        ...(extensionMm > 0 && twist.ok ? [{ label: 'Extension twists', shown: show.angle(twist.value) }] : []),
+      ],
+      remarks,
+      drawing: (
+        <Lever
+          wrenchMm={wrenchMm}
+          offsetMm={offsetMm}
+          angleDeg={angleDeg}
+          label={`Wrench of ${wrenchMm} mm with an adapter of ${offsetMm} mm at ${angleDeg}°`}
+        />
+      ),
+      chart: (
+        <Curve
+          label="Setting over the angle of the adapter"
+          xLabel="angle of the adapter, °"
+          yLabel="setting, N·m"
+          series={[
+            {
+              key: 'setting',
+              label: 'setting',
+              points: grid.flatMap((deg) => {
+                const result = at(deg);
+                return result.ok ? [[deg, result.value] as const] : [];
+              }),
+            },
+          ]}
+          yFrom={settingNm * 0.75}
+          limits={[{ y: torqueNm, text: 'torque wanted' }]}
+          marks={[{ x: Math.abs(angleDeg), y: settingNm, text: inLine(show.torque(settingNm)) }]}
+        />
+      ),
+      summary: `Adapter ${inLine(show.length(offsetMm))} at ${angleDeg}° on a wrench of ${inLine(show.length(wrenchMm))}: set ${inLine(show.torque(mark?.settingNm ?? settingNm))} for ${inLine(show.torque(torqueNm))}`,
+    };
+  },
+  sources: [
+    { what: 'Setting = T · L / (L + E cos a)', where: 'lever equilibrium' },
+    {
+      what: 'Twist of the extension, G 80 GPa',
+      where: 'strength of materials; bar diameter by square: common practice',
+    },
+  ],
+};

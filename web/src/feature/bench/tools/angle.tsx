@@ -1,0 +1,166 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
+import { type JointGeometry, jointStiffness, type PartMaterial } from '#core/tightening/joint-stiffness.ts';
+import { type Roughness, settlingLoss } from '#core/tightening/settling.ts';
+import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
+import { torqueAngleCurve } from '#core/tightening/torque-angle.ts';
+import { extensionTwistDeg } from '#core/wrench/adapter.ts';
+import { Curve } from '../../../drawing/Curve.tsx';
+import type { BenchTool, Remark } from '../bench-tool.ts';
+import { JointSection } from '../drawing/JointSection.tsx';
+import { inLine, threeFigures } from '../show-figure.ts';
+import { classField, finishField, headField, holeField, PARTS, threadField, VDI } from './joint-fields.ts';
+
+/** Turning by angle: the load per degree, the yield point, settling. */
+export const ANGLE: BenchTool = {
+  id: 'angle',
+  title: 'Torque and angle',
+  says: 'Load per degree from the stiffness of bolt and parts, the yield point, and what settling costs.',
+  example: 'angle m12 90',
+  words: ['angle', 'degrees', 'turn', 'stiffness', 'yield', 'settling', 'relaxation', 'stretch', 'torque angle'],
+  takes: ['angle', 'snug'],
+  fields: [
+    threadField,
+    classField,
+    finishField('finish', 'On the thread', 'oiled'),
+    { key: 'snug', label: 'Snug to', initial: '30', kind: 'number', unit: 'N·m' },
+    { key: 'angle', label: 'Then turn', initial: '90', kind: 'number', unit: '°' },
+    { key: 'grip', label: 'Clamped length', initial: '30', kind: 'number', unit: 'mm' },
+    { key: 'part', label: 'Parts', initial: 'steel', kind: 'choice', options: PARTS },
+    {
+      key: 'into',
+      label: 'Held by',
+      initial: 'nut',
+      kind: 'choice',
+      options: [
+        { value: 'nut', label: 'A nut' },
+        ...PARTS.map(({ value, label }) => ({ value, label: `Thread in ${label.toLowerCase()}` })),
+      ],
+    },
+    { key: 'extension', label: 'Extension', initial: '0', kind: 'number', unit: 'mm' },
+    { key: 'shank', label: 'Plain shank in the grip', initial: '0', kind: 'number', unit: 'mm', assumption: true },
+    {
+      key: 'width',
+      label: 'Part around the bolt',
+      initial: '',
+      kind: 'number',
+      unit: 'mm',
+      assumption: true,
+      hint: 'three bearing faces when empty',
+    },
+    { key: 'interfaces', label: 'Faces between parts', initial: '1', kind: 'number', assumption: true },
+    {
+      key: 'roughness',
+      label: 'Surfaces',
+      initial: 'medium',
+      kind: 'choice',
+      assumption: true,
+      options: [
+        { value: 'fine', label: 'Ground' },
+        { value: 'medium', label: 'Machined' },
+        { value: 'coarse', label: 'As rolled or painted' },
+      ],
+    },
+    headField,
+    holeField,
+  ],
+  answer(read) {
+    const { show } = read;
+    const thread = read.thread();
+    const strength = read.strength(thread);
+    const face = read.face(thread);
+    const mu = finishFriction(read.choice<ThreadFinish>('finish')).usual;
+    const into = read.choice<JointGeometry['into']>('into');
+    const gripMm = read.number('grip', 1, 500);
+    const stiff = jointStiffness({
+      thread,
+      gripMm,
+      shankMm: read.number('shank', 0, gripMm),
+      bearingMm: face.outsideMm,
+      holeMm: face.holeMm,
+      partDiameterMm: read.optional('width', face.holeMm, 2000) ?? 3 * face.outsideMm,
+      part: read.choice<PartMaterial>('part'),
+      into,
+    });
+    if (!stiff.ok) throw new CalcRefusal(inputFaultText(stiff.error));
+    const snugNm = read.number('snug', 0, 2000);
+    const turnDeg = read.number('angle', 1, 720);
+    const joint = { thread, yieldMpa: strength.yieldMpa, friction: evenFriction(mu), face };
+    const curve = torqueAngleCurve(joint, stiff.value, snugNm, turnDeg * 1.25, 80);
+    const end = torqueAngleCurve(joint, stiff.value, snugNm, turnDeg, 1).points.at(-1) ?? curve.yieldPoint;
+    const settled = settlingLoss(
+      stiff.value,
+      read.choice<Roughness>('roughness'),
+      read.number('interfaces', 0, 20),
+      into === 'nut' ? 2 : 1,
+    );
+    const extensionMm = read.number('extension', 0, 2000);
+    const twist = extensionTwistDeg(end.torqueNm, extensionMm, 16);
+    const past = end.angleDeg > curve.yieldPoint.angleDeg;
+    const remarks: Remark[] = [];
+    if (past)
+      remarks.push({
+        tone: 'mind',
+        text: `The bolt yields after ${threeFigures(curve.yieldPoint.angleDeg)}°: it is used once and then scrap. Past yield the curve is schematic.`,
+      });
+    if (twist.ok && twist.value > 1)
+      remarks.push({
+        tone: 'mind',
+        text: `The extension winds up about ${threeFigures(twist.value)}°: read the angle at the fastener, not at the handle.`,
+      });
+    if (settled.lossN > 0.1 * end.preloadN)
+      remarks.push({
+        tone: 'mind',
+        text: `Settling may take ${threeFigures((settled.lossN / end.preloadN) * 100)} % of the load: once round again, and a re-torque.`,
+      });
+    const head = headDimension((read.text('head') || usualHead(thread.system)) as never, thread);
+    return {
+      main: { label: past ? 'Load, past yield (schematic)' : 'Load after the turn', shown: show.force(end.preloadN) },
+      figures: [
+        { label: 'Torque there', shown: show.torque(end.torqueNm) },
+        { label: 'Gained per 10°', shown: show.force(curve.nPerDeg * 10) },
+        { label: 'Yields after', shown: show.angle(curve.yieldPoint.angleDeg) },
+        { label: 'Load at yield', shown: show.force(curve.yieldPoint.preloadN) },
+        { label: 'Settling', shown: show.plain(settled.settlingUm, 'µm') },
+        { label: 'Costs', shown: show.force(settled.lossN) },
+        {
+          label: 'Bolt gives, of the whole',
+          shown: show.percent(stiff.value.boltMmPerN / (stiff.value.boltMmPerN + stiff.value.partsMmPerN)),
+        },
+        ...(extensionMm > 0 && twist.ok ? [{ label: 'Extension twists', shown: show.angle(twist.value) }] : []),
+      ],
+      remarks,
+      drawing: (
+        <JointSection
+          diameterMm={thread.nominalMm}
+          bearingMm={face.outsideMm}
+          holeMm={face.holeMm}
+          headMm={head?.heightMm ?? 0.65 * thread.nominalMm}
+          gripMm={gripMm}
+          engagedMm={into === 'nut' ? 0.85 * thread.nominalMm : 1.2 * thread.nominalMm}
+          into={into === 'nut' ? 'nut' : 'tapped'}
+          coneSlope={0.45}
+          label={`${thread.designation} clamping ${gripMm} mm, in section`}
+        />
+      ),
+      chart: (
+        <Curve
+          label="Load over angle"
+          xLabel="degrees after snug"
+          yLabel="load, kN"
+          series={[{ key: 'load', label: 'load', points: curve.points.map((p) => [p.angleDeg, p.preloadN / 1000]) }]}
+          limits={[{ x: curve.yieldPoint.angleDeg, text: 'yields', bad: true }]}
+          marks={[{ x: end.angleDeg, y: end.preloadN / 1000, text: `${threeFigures(turnDeg)}°` }]}
+        />
+      ),
+      summary: `${thread.designation} ${strength.propertyClass}, ${inLine(show.torque(snugNm))} then ${threeFigures(turnDeg)}°: ${inLine(show.force(end.preloadN))}${past ? ', past yield' : ''}`,
+    };
+  },
+  sources: [
+    { what: 'Resilience of bolt and clamped parts, pressure cone', where: `${VDI}, 5.1` },
+    { what: 'Load per degree P/360/(δS + δP)', where: `${VDI}, 5.4.2` },
+    { what: 'Settling', where: `${VDI}, table 5` },
+    { what: 'Twist of an extension of 16 mm bar', where: 'strength of materials; bar diameter: common practice' },
+  ],
+};

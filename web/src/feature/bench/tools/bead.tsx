@@ -1,0 +1,96 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import { beadVolume } from '#core/compound/bead-volume.ts';
+import type { BenchTool, Remark } from '../bench-tool.ts';
+import { BeadOnBolt } from '../drawing/BeadOnBolt.tsx';
+import { inLine, threeFigures } from '../show-figure.ts';
+import { threadField, yesNo } from './joint-fields.ts';
+
+/** How much compound a thread wants. */
+export const BEAD: BenchTool = {
+  id: 'bead',
+  title: 'How much compound',
+  says: 'Millilitres and drops per thread from its geometry, and what a blind hole takes.',
+  example: 'bead m10 12',
+  words: ['bead', 'volume', 'drops', 'drop', 'amount', 'ml', 'how much', 'blind'],
+  takes: ['length', 'count'],
+  fields: [
+    threadField,
+    { key: 'length', label: 'Thread in mesh', initial: '10', kind: 'number', unit: 'mm' },
+    { key: 'blind', label: 'Blind hole', initial: 'no', kind: 'choice', options: yesNo },
+    {
+      key: 'end',
+      label: 'Free below the bolt',
+      initial: '5',
+      kind: 'number',
+      unit: 'mm',
+      when: (values) => values.blind === 'yes',
+    },
+    { key: 'count', label: 'Threads', initial: '1', kind: 'number' },
+    {
+      key: 'product',
+      label: 'Product',
+      initial: 'medium',
+      kind: 'choice',
+      options: [
+        { value: 'medium', label: 'Medium locker' },
+        { value: 'high', label: 'High strength locker' },
+        { value: 'antiseize', label: 'Anti-seize' },
+      ],
+    },
+  ],
+  answer(read) {
+    const { show } = read;
+    const thread = read.thread();
+    const length = read.number('length', 0.5, 300);
+    const blind = read.yes('blind');
+    const bead = beadVolume(thread, length, blind ? read.number('end', 0, 200) : undefined);
+    if (!bead.ok)
+      throw new CalcRefusal({
+        ...inputFaultText(bead.error),
+        field: bead.error.field === 'thread' ? 'thread' : 'length',
+      });
+    const count = Math.round(read.number('count', 1, 10_000));
+    const b = bead.value;
+    const remarks: Remark[] = [];
+    if (b.tooMuch)
+      remarks.push({
+        tone: 'bad',
+        text: `More than ${inLine(show.volume(b.mostMl ?? 0))} locks a bolt hydraulically in this hole: put it on the lower turns only.`,
+      });
+    remarks.push({
+      tone: 'mind',
+      text: blind
+        ? 'Into the hole’s thread, so that air and compound can rise past the bolt.'
+        : 'On the bolt where the nut will stand, once it is known to start by hand.',
+    });
+    remarks.push({ tone: 'mind', text: 'Skin contact: gloves, and read the safety sheet.' });
+    const tint = { medium: 'var(--medium)', high: 'var(--bad)', antiseize: '#a9642c' }[
+      read.choice<'medium' | 'high' | 'antiseize'>('product')
+    ];
+    return {
+      main: { label: 'Put on each thread', shown: show.text(String(b.drops), b.drops === 1 ? 'drop' : 'drops') },
+      figures: [
+        { label: 'Each', shown: show.text(b.beadMl.toFixed(3), 'mL') },
+        { label: 'Fills the gap of', shown: show.text(b.gapMl.toFixed(3), 'mL') },
+        { label: `For ${count}`, shown: show.volume(b.beadMl * count) },
+        ...(b.mostMl === undefined ? [] : [{ label: 'At most', shown: show.text(b.mostMl.toFixed(3), 'mL') }]),
+      ],
+      remarks,
+      drawing: (
+        <BeadOnBolt
+          diameterMm={thread.nominalMm}
+          engagedMm={length}
+          tint={tint}
+          blind={blind}
+          label={`Bead on ${thread.designation}`}
+        />
+      ),
+      summary: `${thread.designation}, ${threeFigures(length)} mm in mesh${blind ? ', blind' : ''}: ${b.drops} ${b.drops === 1 ? 'drop' : 'drops'}, ${b.beadMl.toFixed(3)} mL each, ${(b.beadMl * count).toFixed(2)} mL for ${count}`,
+    };
+  },
+  sources: [
+    { what: 'Space between the threads at the middle of their limits', where: 'ISO 68-1, ISO 965-1, ASME B1.1' },
+    { what: 'Half as much again, 0.05 mL a drop', where: 'chosen by us; 20 drops to the millilitre: common practice' },
+  ],
+};

@@ -1,0 +1,89 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import { bandClampPressure } from '#core/tightening/band-clamp.ts';
+import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
+import { preloadForTorqueN } from '#core/tightening/tightening-torque.ts';
+import { Curve } from '../../../drawing/Curve.tsx';
+import type { BenchTool } from '../bench-tool.ts';
+import { BandRound } from '../drawing/BandRound.tsx';
+import { inLine, threeFigures } from '../show-figure.ts';
+import { finishField } from './joint-fields.ts';
+
+/** What a band or hose clamp presses with. */
+export const CLAMP: BenchTool = {
+  id: 'clamp',
+  title: 'Band and hose clamps',
+  says: 'The pressure a clamp’s bolt makes round a hose or pipe.',
+  example: 'clamp 60 3 nm',
+  words: ['clamp', 'hose', 'band', 'hoop', 'boost', 'pipe', 'coupler'],
+  takes: ['diameter', 'torque'],
+  fields: [
+    { key: 'thread', label: 'Clamp bolt', initial: 'M6', kind: 'text' },
+    { key: 'torque', label: 'Torque', initial: '3', kind: 'number', unit: 'N·m' },
+    { key: 'most', label: 'Never over', initial: '4', kind: 'number', unit: 'N·m' },
+    finishField('finish', 'On the thread', 'dry'),
+    { key: 'diameter', label: 'Hose outside', initial: '60', kind: 'number', unit: 'mm' },
+    { key: 'width', label: 'Band width', initial: '14', kind: 'number', unit: 'mm' },
+    { key: 'pressure', label: 'Pressure inside', initial: '2', kind: 'number', hint: 'bar' },
+  ],
+  answer(read) {
+    const { show } = read;
+    const thread = read.thread();
+    const mu = finishFriction(read.choice<ThreadFinish>('finish')).usual;
+    const torqueNm = read.number('torque', 0.01, 200);
+    const most = read.number('most', 0.01, 200);
+    const [diameter, width] = [read.number('diameter', 2, 2000), read.number('width', 1, 300)];
+    const inside = read.number('pressure', 0, 100);
+    const face = read.face(thread);
+    const at = (nm: number) => {
+      const force = preloadForTorqueN(nm, thread, evenFriction(mu), face);
+      const result = bandClampPressure(force, diameter, width);
+      if (!result.ok) throw new CalcRefusal(inputFaultText(result.error));
+      return { force, bar: result.value.pressureMpa * 10 };
+    };
+    const now = at(torqueNm);
+    return {
+      main: { label: 'Presses with', shown: show.text(threeFigures(now.bar), 'bar') },
+      figures: [
+        { label: 'Bolt', shown: show.force(now.force) },
+        {
+          label: 'Against the pressure inside',
+          shown: inside > 0 ? show.plain(now.bar / inside, '×') : show.text('–'),
+        },
+        { label: 'At the most allowed', shown: show.text(threeFigures(at(most).bar), 'bar') },
+      ],
+      remarks: [
+        torqueNm > most
+          ? { tone: 'bad', text: 'Over the most this clamp may have: the hose is cut, the band strips.' }
+          : { tone: 'good', text: 'Under the most allowed.' },
+        {
+          tone: 'mind',
+          text: 'Hoses settle: once round again when warm. The band sits past the bead, on the hose, screws where they can be reached.',
+        },
+      ],
+      drawing: <BandRound label="A band clamp round a hose" />,
+      chart: (
+        <Curve
+          label="Pressure over torque"
+          xLabel="torque, N·m"
+          yLabel="pressure, bar"
+          xOther={{ label: 'lbf·in', factor: 8.850745767 }}
+          series={[
+            {
+              key: 'p',
+              label: 'pressure',
+              points: [0, 0.25, 0.5, 0.75, 1].map((s) => [s * most * 1.3, at(Math.max(0.001, s * most * 1.3)).bar]),
+            },
+          ]}
+          limits={[{ x: most, text: 'never over', bad: true }]}
+          marks={[{ x: torqueNm, y: now.bar, text: `${threeFigures(torqueNm)} N·m` }]}
+        />
+      ),
+      summary: `Band clamp ${thread.designation}, ${inLine(show.torque(torqueNm))} on ${inLine(show.length(diameter))}: ${threeFigures(now.bar)} bar`,
+    };
+  },
+  sources: [
+    { what: 'p = F/(r·b), friction round the band left out', where: 'thin ring, any strength of materials text' },
+    { what: 'Bolt force by the long form', where: 'VDI 2230-1:2015, (R13)' },
+  ],
+};

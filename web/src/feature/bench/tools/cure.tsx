@@ -1,0 +1,183 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import { cureTimes, isActive, type Substrate, strengthShare, USUAL_TIMES } from '#core/compound/cure-curve.ts';
+import { Curve } from '../../../drawing/Curve.tsx';
+import type { BenchTool, Remark } from '../bench-tool.ts';
+import { WaitRule } from '../drawing/WaitRule.tsx';
+import { inLine, threeFigures } from '../show-figure.ts';
+import { yesNo } from './joint-fields.ts';
+
+const SUBSTRATE: Array<{ value: Substrate; label: string }> = [
+  { value: 'steel', label: 'Plain steel' },
+  { value: 'brass', label: 'Brass or copper' },
+  { value: 'blackOxide', label: 'Black oxide' },
+  { value: 'aluminium', label: 'Aluminium' },
+  { value: 'zincPlated', label: 'Zinc plated' },
+  { value: 'stainless', label: 'Stainless' },
+];
+
+/** When a locker holds, at the temperature of the bay and on the metal in hand. */
+export const CURE: BenchTool = {
+  id: 'cure',
+  title: 'When it holds',
+  says: 'Working window, fixture and full cure by temperature, metal, gap and primer.',
+  example: 'cure 8 c stainless',
+  words: [
+    'cure',
+    'fixture',
+    'set',
+    'hold',
+    'cold',
+    'locker',
+    'threadlocker',
+    'window',
+    'primer',
+    'wait',
+    'temperature',
+  ],
+  takes: ['temperature'],
+  fields: [
+    {
+      key: 'product',
+      label: 'Product',
+      initial: 'threadlockerMedium',
+      kind: 'choice',
+      options: [
+        { value: 'threadlockerMedium', label: 'Threadlocker, medium' },
+        { value: 'threadlockerHigh', label: 'Threadlocker, high strength' },
+        { value: 'retaining', label: 'Retaining compound' },
+        { value: 'sealant', label: 'Flange sealant' },
+      ],
+    },
+    { key: 'temperature', label: 'In the bay', initial: '18', kind: 'number', unit: '°C' },
+    { key: 'substrate', label: 'Metal', initial: 'steel', kind: 'choice', options: SUBSTRATE },
+    { key: 'gap', label: 'Gap', initial: '0.05', kind: 'number', unit: 'mm' },
+    { key: 'primer', label: 'Primer', initial: 'no', kind: 'choice', options: yesNo },
+    {
+      key: 'window',
+      label: 'Sheet: workable',
+      initial: '',
+      kind: 'number',
+      assumption: true,
+      hint: 'minutes at 22 °C on steel',
+    },
+    {
+      key: 'fixture',
+      label: 'Sheet: fixture',
+      initial: '',
+      kind: 'number',
+      assumption: true,
+      hint: 'minutes at 22 °C on steel',
+    },
+    {
+      key: 'full',
+      label: 'Sheet: full cure',
+      initial: '',
+      kind: 'number',
+      assumption: true,
+      hint: 'hours at 22 °C on steel',
+    },
+  ],
+  answer(read) {
+    const { show } = read;
+    const product = read.choice<keyof typeof USUAL_TIMES>('product');
+    const usual = USUAL_TIMES[product];
+    const sheet = {
+      workingWindowMin: read.optional('window', 0.5, 600),
+      fixtureMin: read.optional('fixture', 0.5, 2880),
+      fullCureH: read.optional('full', 0.1, 400),
+    };
+    const fromSheet = Object.values(sheet).some((value) => value !== undefined);
+    const times = {
+      workingWindowMin: sheet.workingWindowMin ?? usual.workingWindowMin,
+      fixtureMin: sheet.fixtureMin ?? usual.fixtureMin,
+      fullCureH: sheet.fullCureH ?? usual.fullCureH,
+    };
+    if (times.fullCureH * 60 <= times.fixtureMin)
+      throw new CalcRefusal({ field: 'full', reason: 'must be later than fixture' });
+    const substrate = read.choice<Substrate>('substrate');
+    const primer = read.yes('primer');
+    const conditions = {
+      temperatureC: read.number('temperature', -20, 60),
+      substrate,
+      gapMm: read.number('gap', 0, 0.5),
+      primer,
+    };
+    const cured = cureTimes(times, conditions, fromSheet ? 'productSheet' : 'model');
+    if (!cured.ok) throw new CalcRefusal(inputFaultText(cured.error));
+    const c = cured.value;
+    const remarks: Remark[] = [
+      {
+        tone: 'mind',
+        text: fromSheet
+          ? 'Starts from the product’s sheet as entered; how it changes with cold and metal is a model.'
+          : 'From a model of usual products, not from a product: read the product’s sheet.',
+      },
+    ];
+    if (c.tooCold) remarks.push({ tone: 'bad', text: 'Under 5 °C it hardly sets at all: warm the parts first.' });
+    if (!isActive(substrate) && !primer)
+      remarks.push({
+        tone: 'mind',
+        text: 'This metal does not help it set: a primer makes it about as quick as steel.',
+      });
+    const range = Array.from(
+      { length: 60 },
+      (_, i) => 10 ** (0.3 + (i / 59) * (Math.log10(Math.max(3000, c.fullCureH * 90)) - 0.3)),
+    );
+    return {
+      main: { label: 'Wheels and handling after', shown: show.duration(c.fixtureMin) },
+      figures: [
+        { label: 'Workable, from the first bead', shown: show.duration(c.workingWindowMin) },
+        { label: 'Full cure, from the last', shown: show.duration(c.fullCureH * 60) },
+        { label: 'Against 22 °C on steel', shown: show.plain(c.slowdown, '× as long') },
+      ],
+      remarks,
+      drawing: (
+        <WaitRule
+          windowMin={c.workingWindowMin}
+          fixtureMin={c.fixtureMin}
+          fullMin={c.fullCureH * 60}
+          label="Working window, fixture and full cure on one rule"
+        />
+      ),
+      chart: (
+        <Curve
+          label="Strength over time"
+          xLabel="time since the parts met"
+          yLabel="strength, % of full"
+          log
+          xTicks={[
+            { at: 2, text: '2 min' },
+            { at: 10, text: '10' },
+            { at: 30, text: '30' },
+            { at: 120, text: '2 h' },
+            { at: 480, text: '8 h' },
+            { at: 1440, text: '1 d' },
+            { at: 4320, text: '3 d' },
+            { at: 14400, text: '10 d' },
+          ].filter(({ at }) => at <= (range.at(-1) ?? 0))}
+          series={[
+            { key: 'now', label: 'here', points: range.map((t) => [t, 100 * strengthShare(t, c)]) },
+            {
+              key: 'steel',
+              label: '22 °C on plain steel',
+              tone: 'faint',
+              dashed: true,
+              points: range.map((t) => [t, 100 * strengthShare(t, times)]),
+            },
+          ]}
+          limits={[
+            { x: c.fixtureMin, text: 'fixture' },
+            { x: c.fullCureH * 60, text: 'full cure' },
+          ]}
+        />
+      ),
+      summary: `${product === 'threadlockerMedium' ? 'Medium locker' : product} at ${threeFigures(conditions.temperatureC)} °C on ${substrate}${primer ? ' with primer' : ''}: workable ${inLine(show.duration(c.workingWindowMin))}, fixture ${inLine(show.duration(c.fixtureMin))}, full ${inLine(show.duration(c.fullCureH * 60))} (${fromSheet ? 'sheet and model' : 'model'})`,
+    };
+  },
+  sources: [
+    { what: 'Twice as long for 10 K colder', where: 'rule of thumb for reaction rates' },
+    { what: 'Factors of metal, gap and primer', where: 'chosen by us after what product sheets commonly show' },
+    { what: 'The window is never lengthened', where: 'chosen by us: the safe side' },
+  ],
+};

@@ -1,0 +1,151 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
+import {
+  insertEngagementMm,
+  requiredEngagement,
+  SHEAR_RATIO,
+  stripLoads,
+  TAPPED_TENSILE_MPA,
+  type TappedMaterial,
+} from '#core/fastener/thread-engagement.ts';
+import { usualFace } from '#core/tightening/proposed-torque.ts';
+import { Curve } from '../../../drawing/Curve.tsx';
+import type { BenchTool, Remark } from '../bench-tool.ts';
+import { JointSection } from '../drawing/JointSection.tsx';
+import { inLine, threeFigures } from '../show-figure.ts';
+import { classField, threadField } from './joint-fields.ts';
+
+const MEMBER = { bolt: 'the bolt', boltThread: 'the bolt’s thread', tappedThread: 'the tapped thread' };
+
+/** How much thread it takes for the bolt to break before the thread strips. */
+export const ENGAGEMENT: BenchTool = {
+  id: 'engagement',
+  title: 'Thread in mesh',
+  says: 'The length at which the bolt breaks before the thread strips, and what a given length stands.',
+  example: 'engagement m10 aluminium',
+  words: [
+    'engagement',
+    'strip',
+    'stripping',
+    'tapped',
+    'mesh',
+    'depth',
+    'aluminium',
+    'magnesium',
+    'cast iron',
+    'insert',
+    'thread length',
+  ],
+  takes: ['depth'],
+  fields: [
+    threadField,
+    classField,
+    {
+      key: 'material',
+      label: 'Tapped into',
+      initial: 'aluminium',
+      kind: 'choice',
+      options: [
+        { value: 'steel', label: 'Steel, 400 N/mm²' },
+        { value: 'castIron', label: 'Cast iron, 250' },
+        { value: 'aluminium', label: 'Aluminium, 290' },
+        { value: 'magnesium', label: 'Magnesium, 200' },
+      ],
+    },
+    { key: 'depth', label: 'Thread in mesh', initial: '12', kind: 'number', unit: 'mm' },
+    {
+      key: 'tensile',
+      label: 'Its tensile strength',
+      initial: '',
+      kind: 'number',
+      assumption: true,
+      hint: 'N/mm², the usual of the material when empty',
+    },
+    { key: 'ratio', label: 'Shear over tensile', initial: String(SHEAR_RATIO), kind: 'number', assumption: true },
+  ],
+  answer(read) {
+    const { show } = read;
+    const thread = read.thread();
+    const strength = read.strength(thread);
+    const material = read.choice<TappedMaterial>('material');
+    const input = {
+      thread,
+      boltTensileMpa: strength.tensileMpa,
+      tappedTensileMpa: read.optional('tensile', 20, 2500) ?? TAPPED_TENSILE_MPA[material],
+      shearRatio: read.number('ratio', 0.3, 1),
+    };
+    const depth = read.number('depth', 0.5, 200);
+    const needed = requiredEngagement(input);
+    const strips = stripLoads(input, depth);
+    const insert = insertEngagementMm(input);
+    if (!needed.ok) throw new CalcRefusal({ ...inputFaultText(needed.error), field: 'thread' });
+    if (!strips.ok) throw new CalcRefusal(inputFaultText(strips.error));
+    const { limits, basic } = needed.value;
+    const short = depth < limits.lengthMm;
+    const remarks: Remark[] = [
+      short
+        ? {
+            tone: 'bad',
+            text: `Too short by ${inLine(show.length(limits.lengthMm - depth))}: ${MEMBER[strips.value.weakest]} gives first, at ${inLine(show.force(Math.min(strips.value.tappedThreadStripsN, strips.value.boltThreadStripsN)))}.`,
+          }
+        : { tone: 'good', text: 'Long enough: the bolt breaks first, and that can be seen and replaced.' },
+      { tone: 'mind', text: 'Full threads only; add the lead-in of bolt and hole, about one pitch each.' },
+    ];
+    const face = usualFace(thread);
+    const top = Math.max(limits.lengthMm, depth) * 1.4;
+    const at = (mm: number) => {
+      const result = stripLoads(input, mm);
+      return result.ok ? Math.min(result.value.tappedThreadStripsN, result.value.boltThreadStripsN) / 1000 : 0;
+    };
+    const grid = Array.from({ length: 20 }, (_, i) => (i / 19) * top);
+    return {
+      main: { label: 'Thread that must be in mesh', shown: show.length(limits.lengthMm) },
+      figures: [
+        { label: 'In diameters, by limits', shown: show.plain(limits.diameters, 'd') },
+        { label: 'By the basic profile', shown: show.length(basic.lengthMm) },
+        { label: 'In diameters, basic', shown: show.plain(basic.diameters, 'd') },
+        { label: 'With a wire insert', shown: insert.ok ? show.length(insert.value) : show.text('–') },
+        { label: 'Bolt breaks at', shown: show.force(strips.value.boltBreaksN) },
+        { label: 'Tapped thread strips at', shown: show.force(strips.value.tappedThreadStripsN) },
+        { label: 'Gives first', shown: show.text(MEMBER[strips.value.weakest]) },
+      ],
+      remarks,
+      drawing: (
+        <JointSection
+          diameterMm={thread.nominalMm}
+          bearingMm={face?.outsideMm ?? 1.5 * thread.nominalMm}
+          holeMm={face?.holeMm ?? 1.1 * thread.nominalMm}
+          headMm={headDimension(usualHead(thread.system), thread)?.heightMm ?? 0.65 * thread.nominalMm}
+          gripMm={1.2 * thread.nominalMm}
+          engagedMm={depth}
+          neededMm={limits.lengthMm}
+          into="tapped"
+          label={`${thread.designation} in ${material}, ${depth} mm in mesh, ${limits.lengthMm.toFixed(1)} mm needed`}
+        />
+      ),
+      chart: (
+        <Curve
+          label="Load at which the thread strips, over thread in mesh"
+          xLabel="thread in mesh, mm"
+          yLabel="load, kN"
+          series={[{ key: 'strip', label: 'thread strips', points: grid.map((mm) => [mm, at(mm)]) }]}
+          limits={[
+            { y: strips.value.boltBreaksN / 1000, text: 'bolt breaks', bad: true },
+            { x: limits.lengthMm, text: `${limits.diameters.toFixed(2)} d` },
+          ]}
+          marks={[{ x: depth, y: at(depth), text: `${threeFigures(depth)} mm` }]}
+        />
+      ),
+      summary: `${thread.designation} ${strength.propertyClass} in ${material} (${input.tappedTensileMpa} N/mm²): needs ${inLine(show.length(limits.lengthMm))} in mesh by limits, has ${inLine(show.length(depth))}`,
+    };
+  },
+  sources: [
+    {
+      what: 'Shear areas at basic size and at the loosest fit of 6g/6H or 2A/2B',
+      where: 'FED-STD-H28/2B; Alexander, SAE 770420; ISO 965-1, ASME B1.1',
+    },
+    { what: 'Refusals use the limits', where: 'chosen by us: the safe side' },
+    { what: 'Strength of the tapped part', where: 'usual alloys, common practice; the maker’s figure goes first' },
+  ],
+};

@@ -1,0 +1,140 @@
+import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
+import { lubricationChange } from '#core/tightening/lubrication-change.ts';
+import { FINISHES, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
+import { Curve } from '../../../drawing/Curve.tsx';
+import type { BenchTool, Remark } from '../bench-tool.ts';
+import { JointSection } from '../drawing/JointSection.tsx';
+import { inLine, threeFigures } from '../show-figure.ts';
+import { classField, finishField, headField, holeField, threadField, VDI } from './joint-fields.ts';
+
+/** What a change on the thread does, at equal torque and at equal preload. */
+export const FINISH: BenchTool = {
+  id: 'finish',
+  title: 'What a change on the thread does',
+  says: 'Dry to oiled to anti-seize to locker: the load at the same torque, the torque for the same load.',
+  example: 'm10 49 nm dry to anti-seize',
+  words: [
+    'lubricate',
+    'lubricant',
+    'oil',
+    'oiled',
+    'dry',
+    'anti-seize',
+    'antiseize',
+    'locker',
+    'plated',
+    'stainless',
+    'zinc',
+    'change',
+  ],
+  takes: ['torque'],
+  fields: [
+    threadField,
+    classField,
+    { key: 'torque', label: 'Torque printed', initial: '49', kind: 'number', unit: 'N·m' },
+    finishField('from', 'Printed for', 'dry'),
+    finishField('to', 'Now on the thread', 'antiSeize'),
+    { key: 'prevailing', label: 'Locking nut drags', initial: '0', kind: 'number', unit: 'N·m', assumption: true },
+    headField,
+    holeField,
+  ],
+  answer(read) {
+    const { show } = read;
+    const thread = read.thread();
+    const strength = read.strength(thread);
+    const face = read.face(thread);
+    const torqueNm = read.number('torque', 0.01, 5000);
+    const [from, to] = [read.choice<ThreadFinish>('from'), read.choice<ThreadFinish>('to')];
+    const rows = lubricationChange(
+      { thread, strength, face, prevailingNm: read.number('prevailing', 0, 500) },
+      torqueNm,
+      from,
+      FINISHES.map(({ finish }) => finish),
+    );
+    const now = rows.find((row) => row.finish === to);
+    const meant = rows.find((row) => row.finish === from);
+    if (!now || !meant) throw new Error('every finish has its row');
+    const remarks: Remark[] = [];
+    const more = now.preloadRatio - 1;
+    if (Math.abs(more) > 0.05) {
+      remarks.push({
+        tone: more > 0 ? 'bad' : 'mind',
+        text: `At the printed torque the bolt carries ${threeFigures(Math.abs(more) * 100)} % ${more > 0 ? 'more' : 'less'} than was meant. A lead picks: the torque as printed, or ${inLine(show.torque(now.atEqualPreloadNm))} for the load that was meant.`,
+      });
+    }
+    if (now.worstYieldShare > 1)
+      remarks.push({ tone: 'bad', text: 'On its slipperiest day the bolt yields at the printed torque.' });
+    remarks.push({
+      tone: 'mind',
+      text: 'Where the sheet names the compound, its torque already counts on it: leave it as printed.',
+    });
+    const label = (finish: ThreadFinish) => finishFriction(finish).label;
+    const head = headDimension((read.text('head') || usualHead(thread.system)) as never, thread);
+    const order = [...rows].sort((a, b) => finishFriction(a.finish).usual - finishFriction(b.finish).usual);
+    return {
+      main: { label: 'For the load that was meant', shown: show.torque(now.atEqualPreloadNm) },
+      figures: [
+        { label: 'Load that was meant', shown: show.force(meant.atEqualTorqueN.usual) },
+        { label: 'Load at the printed torque', shown: show.force(now.atEqualTorqueN.usual) },
+        { label: 'That is', shown: show.percent(now.preloadRatio) },
+        { label: 'At most, of proof', shown: show.percent(now.worstProofShare) },
+      ],
+      remarks,
+      drawing: (
+        <JointSection
+          diameterMm={thread.nominalMm}
+          bearingMm={face.outsideMm}
+          holeMm={face.holeMm}
+          headMm={head?.heightMm ?? 0.65 * thread.nominalMm}
+          gripMm={2.5 * thread.nominalMm}
+          engagedMm={0.85 * thread.nominalMm}
+          into="nut"
+          label={`${thread.designation} in section`}
+          note={`${label(from)} → ${label(to)}`}
+        />
+      ),
+      chart: (
+        <Curve
+          label="Load at the printed torque over friction"
+          xLabel="coefficient of friction"
+          yLabel="load at the printed torque, kN"
+          series={[
+            {
+              key: 'load',
+              label: 'load',
+              points: order.map((row) => [finishFriction(row.finish).usual, row.atEqualTorqueN.usual / 1000]),
+            },
+          ]}
+          marks={[
+            { x: finishFriction(from).usual, y: meant.atEqualTorqueN.usual / 1000, text: label(from) },
+            { x: finishFriction(to).usual, y: now.atEqualTorqueN.usual / 1000, text: label(to) },
+          ]}
+          limits={[{ y: (meant.atEqualTorqueN.usual / 1000) * 1, text: 'load that was meant' }]}
+        />
+      ),
+      table: {
+        head: ['On the thread', 'Load, same torque', 'of meant', 'Torque, same load', 'most, of proof'],
+        rows: order.map((row) => ({
+          key: row.finish,
+          strong: row.finish === to || row.finish === from,
+          cells: [
+            label(row.finish),
+            inLine(show.force(row.atEqualTorqueN.usual)),
+            `${threeFigures(row.preloadRatio * 100)} %`,
+            inLine(show.torque(row.atEqualPreloadNm)),
+            `${threeFigures(row.worstProofShare * 100)} %`,
+          ],
+        })),
+      },
+      summary: `${thread.designation} ${strength.propertyClass}, ${inLine(show.torque(torqueNm))} printed for ${label(from).toLowerCase()}, now ${label(to).toLowerCase()}: ${threeFigures(now.preloadRatio * 100)} % of the load at that torque; the same load at ${inLine(show.torque(now.atEqualPreloadNm))}`,
+    };
+  },
+  sources: [
+    { what: 'Long form of the torque, friction exchanged', where: `${VDI}, (R13)` },
+    { what: 'Friction ranges', where: `classes of ${VDI} table A5; place in the class: common practice` },
+    {
+      what: 'Both readings shown, a person picks',
+      where: 'the trade cuts by 15 to 30 % or not at all; common practice, no source',
+    },
+  ],
+};

@@ -1,0 +1,162 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import {
+  EXPANSION_PER_K,
+  type FitMaterial,
+  HEAT_LIMIT_C,
+  measuredFit,
+  secondsLeft,
+  shrinkFit,
+} from '#core/fit/shrink-fit.ts';
+import { Curve } from '../../../drawing/Curve.tsx';
+import type { BenchTool, Remark } from '../bench-tool.ts';
+import { BoreAndPin } from '../drawing/BoreAndPin.tsx';
+import { inLine, threeFigures } from '../show-figure.ts';
+
+const MATERIALS = (Object.keys(EXPANSION_PER_K) as FitMaterial[]).map((value) => ({
+  value,
+  label: value === 'castIron' ? 'Cast iron' : value[0]?.toUpperCase() + value.slice(1),
+}));
+const REMEDY = {
+  retainingCompound: 'Too loose to stay: retaining compound.',
+  none: 'Goes together as it is.',
+  press: 'Press it, square, with support.',
+  heatOrChill: 'Warm the bore or chill the pin, and be quick.',
+  checkParts: 'These sizes do not belong together: measure again, or it is the wrong part.',
+};
+const KIND = { loose: 'Loose', slide: 'Slides', push: 'Push fit', press: 'Press fit', shrink: 'Shrink fit' };
+
+/** What two measured sizes make, and how to get a tight pair together. */
+export const FIT: BenchTool = {
+  id: 'fit',
+  title: 'Bush and bore',
+  says: 'Loose, slide, press or shrink from measured sizes; how warm the bore, how cold the pin, how many seconds.',
+  example: 'shrink 25.02 in 25',
+  words: ['fit', 'shrink', 'press', 'bush', 'bore', 'pin', 'heat', 'chill', 'freeze', 'interference', 'bearing'],
+  takes: ['pin', 'bore'],
+  fields: [
+    { key: 'bore', label: 'Bore, measured', initial: '25', kind: 'number', unit: 'mm' },
+    { key: 'pin', label: 'Pin or bush, measured', initial: '25.03', kind: 'number', unit: 'mm' },
+    { key: 'boreMaterial', label: 'Bore of', initial: 'steel', kind: 'choice', options: MATERIALS },
+    { key: 'pinMaterial', label: 'Pin of', initial: 'bronze', kind: 'choice', options: MATERIALS },
+    { key: 'slip', label: 'Slip wanted', initial: '0.03', kind: 'number', unit: 'mm' },
+    {
+      key: 'chilled',
+      label: 'Pin chilled to',
+      initial: '',
+      kind: 'number',
+      unit: '°C',
+      hint: 'empty: not chilled; a freezer gives −18',
+    },
+    { key: 'wall', label: 'Wall of the warm part', initial: '8', kind: 'number', unit: 'mm' },
+    { key: 'room', label: 'In the bay', initial: '20', kind: 'number', unit: '°C', assumption: true },
+    {
+      key: 'air',
+      label: 'Heat lost to the air',
+      initial: '15',
+      kind: 'number',
+      assumption: true,
+      hint: 'W/m²K; more in a draught',
+    },
+  ],
+  answer(read) {
+    const { show } = read;
+    const [boreMm, pinMm] = [read.number('bore', 1, 1000), read.number('pin', 1, 1000)];
+    const measured = measuredFit(boreMm, pinMm);
+    if (!measured.ok) throw new CalcRefusal(inputFaultText(measured.error));
+    const m = measured.value;
+    const roomC = read.number('room', -20, 50);
+    const pinC = read.optional('chilled', -200, roomC);
+    const bore = read.choice<FitMaterial>('boreMaterial');
+    const slipMm = read.number('slip', 0, 1);
+    const shrunk = shrinkFit({
+      diameterMm: boreMm,
+      interferenceMm: Math.max(-1, Math.min(1, m.interferenceMm)),
+      slipMm,
+      roomC,
+      bore,
+      pin: read.choice('pinMaterial'),
+      pinC,
+    });
+    if (!shrunk.ok) throw new CalcRefusal(inputFaultText(shrunk.error));
+    const s = shrunk.value;
+    const needsHeat = s.boreC > roomC + 0.5;
+    const touchC = s.boreC - slipMm / (EXPANSION_PER_K[bore] * boreMm);
+    const left = secondsLeft(
+      bore,
+      s.boreC,
+      Math.max(roomC, touchC),
+      roomC,
+      read.number('wall', 0.2, 200),
+      read.number('air', 1, 2000),
+    );
+    const remarks: Remark[] = [
+      { tone: m.remedy === 'checkParts' ? 'bad' : m.kind === 'loose' ? 'mind' : 'good', text: REMEDY[m.remedy] },
+    ];
+    if (s.tooHot)
+      remarks.push({
+        tone: 'bad',
+        text: `${inLine(show.temperature(s.boreC))} is more than ${bore} should see (about ${inLine(show.temperature(HEAT_LIMIT_C[bore]))}): chill the pin too, or press it.`,
+      });
+    if (needsHeat)
+      remarks.push({
+        tone: 'mind',
+        text: 'Seconds count from the oven to the stop; once they touch it grips at once. Hot and cold parts burn: gloves, dry hands, no solvent near.',
+      });
+    const curve = Array.from({ length: 30 }, (_, i) => {
+      const t = (i / 29) * Math.max(30, (left.ok && Number.isFinite(left.value) ? left.value : 60) * 3);
+      const tau =
+        left.ok && left.value > 0 && touchC > roomC ? left.value / Math.log((s.boreC - roomC) / (touchC - roomC)) : 1e9;
+      return [t, roomC + (s.boreC - roomC) * Math.exp(-t / tau)] as const;
+    });
+    return {
+      main: needsHeat
+        ? { label: 'Warm the bore to', shown: show.temperature(s.boreC) }
+        : { label: 'Measured', shown: show.text(KIND[m.kind]) },
+      figures: [
+        { label: 'Measured', shown: show.text(KIND[m.kind]) },
+        {
+          label: m.interferenceMm >= 0 ? 'Interference' : 'Clearance',
+          shown: {
+            ...show.length(Math.abs(m.interferenceMm)),
+            number: Math.abs(m.interferenceMm).toFixed(3),
+            unit: 'mm',
+            other: `${(Math.abs(m.interferenceMm) / 25.4).toFixed(4)} in`,
+          },
+        },
+        { label: 'Chilling takes off', shown: show.text(s.pinShrinksMm.toFixed(3), 'mm') },
+        {
+          label: 'Seconds until the slip is gone',
+          shown:
+            needsHeat && left.ok
+              ? show.text(Number.isFinite(left.value) ? String(Math.round(left.value)) : '–', 's')
+              : show.text('–'),
+        },
+      ],
+      remarks,
+      drawing: (
+        <BoreAndPin
+          interferenceMm={m.interferenceMm}
+          boreC={s.boreC}
+          pinC={pinC ?? roomC}
+          label={`Bore ${boreMm} mm, pin ${pinMm} mm`}
+        />
+      ),
+      chart: needsHeat ? (
+        <Curve
+          label="The warm part cooling in air"
+          xLabel="seconds out of the oven"
+          yLabel="temperature, °C"
+          series={[{ key: 't', label: 'bore', points: curve }]}
+          limits={[{ y: Math.max(roomC, touchC), text: 'slip gone', bad: true }]}
+        />
+      ) : undefined,
+      summary: `Bore ${boreMm} mm, pin ${pinMm} mm: ${KIND[m.kind].toLowerCase()}${needsHeat ? `, bore to ${inLine(show.temperature(s.boreC))} for ${threeFigures(slipMm)} mm of slip` : ''}`,
+    };
+  },
+  sources: [
+    { what: 'ΔL = α L ΔT', where: 'thermal expansion; coefficients from any handbook' },
+    { what: 'Seconds by lumped cooling', where: 'Newton’s law of cooling; 15 W/m²K chosen by us' },
+    { what: 'Bounds of loose, slide, push, press, shrink', where: 'common practice, no source' },
+  ],
+};

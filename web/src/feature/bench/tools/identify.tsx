@@ -1,0 +1,138 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import { identifyThread, nearestWidths } from '#core/fastener/identify.ts';
+import { showInchFraction } from '#core/quantity/display.ts';
+import type { BenchTool, Remark } from '../bench-tool.ts';
+import { ThreadCombs } from '../drawing/ThreadCombs.tsx';
+
+const CLUE: Record<string, string> = {
+  majorMm: 'diameter',
+  pitchMm: 'pitch',
+  acrossFlatsMm: 'socket',
+  holeMm: 'hole',
+  minorMm: 'inside',
+};
+
+/** What a bolt or nut is, from what was measured on it. */
+export const IDENTIFY: BenchTool = {
+  id: 'identify',
+  title: 'What is this bolt?',
+  says: 'From a caliper, a pitch gauge or the socket that fits: the nearest metric and inch threads.',
+  example: 'measured 9.85 1.5',
+  words: [
+    'identify',
+    'what',
+    'measured',
+    'caliper',
+    'pitch',
+    'unknown',
+    'bolt',
+    'size',
+    'socket',
+    'inch or metric',
+    'look-alike',
+  ],
+  takes: ['major', 'pitch', 'flats'],
+  fields: [
+    { key: 'major', label: 'Over the crests', initial: '9.85', kind: 'number', unit: 'mm' },
+    {
+      key: 'pitch',
+      label: 'Pitch',
+      initial: '1.5',
+      kind: 'number',
+      unit: 'mm',
+      hint: 'mm, or one over the threads per inch: 1/16 in',
+    },
+    { key: 'flats', label: 'Socket or key that fits', initial: '', kind: 'number', unit: 'mm' },
+    { key: 'hole', label: 'Plain hole it passes', initial: '', kind: 'number', unit: 'mm' },
+    { key: 'minor', label: 'Inside of a nut', initial: '', kind: 'number', unit: 'mm' },
+  ],
+  answer(read) {
+    const { show } = read;
+    const measured = {
+      majorMm: read.optional('major', 1, 80),
+      pitchMm: read.optional('pitch', 0.2, 8),
+      acrossFlatsMm: read.optional('flats', 1, 80),
+      holeMm: read.optional('hole', 1, 80),
+      minorMm: read.optional('minor', 1, 80),
+    };
+    const found = identifyThread(measured);
+    if (!found.ok)
+      throw new CalcRefusal({ ...inputFaultText(found.error), field: 'major', reason: 'measure at least one thing' });
+    const [best] = found.value;
+    if (!best) throw new CalcRefusal({ field: 'major', reason: 'no standard thread comes near these sizes' });
+    const sure =
+      best.votesAgainst.length === 0 &&
+      (found.value[1]?.misfit ?? 9) - best.misfit > 1 &&
+      measured.pitchMm !== undefined;
+    const remarks: Remark[] = [];
+    if (best.votesAgainst.length > 0)
+      remarks.push({
+        tone: 'bad',
+        text: `No thread has all of this: ${best.votesAgainst.map((clue) => CLUE[clue]).join(' and ')} speak against the best. Measure again, or the tool named is for another thread.`,
+      });
+    else if (!sure)
+      remarks.push({
+        tone: 'mind',
+        text: 'More than one thread fits. Lay a pitch gauge on it, or run a known nut on by hand.',
+      });
+    else remarks.push({ tone: 'good', text: 'Nothing measured speaks against it.' });
+    if (measured.majorMm === undefined && measured.acrossFlatsMm !== undefined)
+      remarks.push({
+        tone: 'mind',
+        text: 'The size of a socket is not a thread: heads of several standards share it.',
+      });
+    const widths = measured.acrossFlatsMm === undefined ? [] : nearestWidths(measured.acrossFlatsMm);
+    const off = (mm?: number) => (mm === undefined ? '–' : `${mm >= 0 ? '+' : '−'}${Math.abs(mm).toFixed(2)} mm`);
+    return {
+      main: { label: sure ? 'It is' : 'Nearest', shown: show.text(best.thread.designation) },
+      figures: [
+        { label: 'Series', shown: show.text(best.thread.series) },
+        { label: 'Nominal diameter', shown: show.length(best.thread.nominalMm) },
+        { label: 'Pitch', shown: show.length(best.thread.pitchMm) },
+        ...widths.slice(0, 2).map((width) => ({
+          label: width.fits ? 'This tool goes on' : 'Nearest tool, does not fit',
+          shown: show.text(
+            width.inch ? `${showInchFraction(width.widthMm)} in` : `${width.widthMm} mm`,
+            off(width.differenceMm),
+          ),
+        })),
+      ],
+      remarks,
+      drawing: (
+        <ThreadCombs
+          combs={found.value.map(({ thread }) => ({
+            name: thread.designation,
+            pitchMm: thread.pitchMm,
+            diameterMm: thread.nominalMm,
+          }))}
+          measuredPitchMm={measured.pitchMm}
+          label="Profiles of the nearest threads under one another"
+        />
+      ),
+      table: {
+        head: ['Thread', 'Diameter off', 'Pitch off', 'Head with that socket', 'Against'],
+        rows: found.value.map((entry, index) => ({
+          key: entry.thread.designation,
+          strong: index === 0,
+          cells: [
+            entry.thread.designation,
+            off(entry.majorOffMm),
+            off(entry.pitchOffMm),
+            entry.heads.join(', ') || '–',
+            entry.votesAgainst.map((clue) => CLUE[clue]).join(', ') || 'nothing',
+          ],
+        })),
+      },
+      summary: `Measured ${Object.entries(measured)
+        .filter(([, value]) => value !== undefined)
+        .map(([clue, value]) => `${CLUE[clue]} ${value?.toFixed(2)} mm`)
+        .join(', ')}: ${sure ? '' : 'nearest '}${best.thread.designation}`,
+    };
+  },
+  sources: [
+    { what: 'Threads and their limits of size', where: 'ISO 261, ISO 965-1, ASME B1.1' },
+    { what: 'Widths of heads and nuts', where: 'ISO 4014 and its kin, DIN 931, ASME B18.2.1; docs/formulas.md' },
+    { what: 'How far a caliper and a gauge can be trusted', where: 'chosen by us: 0.15 mm, 0.03 mm, sockets 0.15 mm' },
+  ],
+};

@@ -1,0 +1,191 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import {
+  circlePositions,
+  elasticSequence,
+  fadingCompliance,
+  oneRoundTargetsN,
+  passPulls,
+  pullsForEvenness,
+  unevenness,
+} from '#core/tightening/elastic-interaction.ts';
+import { type Pattern, tighteningOrder } from '#core/tightening/pattern.ts';
+import { Curve } from '../../../drawing/Curve.tsx';
+import type { BenchTool, Remark } from '../bench-tool.ts';
+import { InteractionRing } from '../drawing/InteractionRing.tsx';
+import { threeFigures } from '../show-figure.ts';
+
+const orderOf = (pattern: Pattern, n: number): number[] => {
+  const places = circlePositions(n, 100);
+  return tighteningOrder([...places.keys()], pattern, (bolt) => places[bolt] ?? { xMm: 0, yMm: 0 });
+};
+
+/** What tightening one bolt of a group takes from the others. */
+export const INTERACTION: BenchTool = {
+  id: 'interaction',
+  title: 'Why once round again',
+  says: 'A group on a springy flange: what each pull leaves in every bolt, for any order and number of rounds.',
+  example: 'flange 8 star',
+  words: [
+    'interaction',
+    'flange',
+    'pattern',
+    'star',
+    'circle',
+    'order',
+    'passes',
+    'group',
+    'even',
+    'wheel',
+    'again',
+    'round',
+  ],
+  takes: ['bolts'],
+  fields: [
+    { key: 'bolts', label: 'Bolts on the circle', initial: '8', kind: 'number' },
+    {
+      key: 'order',
+      label: 'Order',
+      initial: 'star',
+      kind: 'choice',
+      options: [
+        { value: 'star', label: 'Star' },
+        { value: 'circular', label: 'Round the circle' },
+        { value: 'cross', label: 'Cross' },
+      ],
+    },
+    {
+      key: 'stages',
+      label: 'First round at',
+      initial: '0.5',
+      kind: 'number',
+      hint: 'share of the target; 1 for straight',
+    },
+    { key: 'rounds', label: 'Rounds at full torque', initial: '2', kind: 'number' },
+    {
+      key: 'soft',
+      label: 'Flange gives',
+      initial: '1.2',
+      kind: 'number',
+      hint: 'against the bolt; 0 is rigid, 3 a thick gasket',
+    },
+    { key: 'wanted', label: 'Even to within', initial: '3', kind: 'number', hint: '% of the target' },
+    {
+      key: 'lambda',
+      label: 'Reaches',
+      initial: '0.8',
+      kind: 'number',
+      assumption: true,
+      hint: 'bolt spacings over which the give fades',
+    },
+  ],
+  answer(read) {
+    const { show } = read;
+    const n = Math.round(read.number('bolts', 2, 64));
+    const order = orderOf(read.choice<Pattern>('order'), n);
+    const first = read.number('stages', 0.05, 1);
+    const rounds = Math.round(read.number('rounds', 1, 10));
+    const soft = read.number('soft', 0, 10);
+    const wanted = read.number('wanted', 0.1, 100) / 100;
+    const k = 300_000;
+    const spacing = (2 * Math.PI * 100) / n;
+    const lambda = read.number('lambda', 0.05, 10) * spacing;
+    const group = {
+      boltStiffnessNPerMm: k,
+      complianceMmPerN: fadingCompliance(circlePositions(n, 100), soft / k, lambda, 100),
+    };
+    // Only shares are shown, so the target is one unit of load.
+    const target = 1000;
+    const stages = [...(first < 1 ? [first] : []), ...Array.from({ length: rounds }, () => 1)];
+    const pulls = passPulls(
+      stages.map((share) => ({ share, order })),
+      target,
+    );
+    const run = elasticSequence(group, pulls);
+    if (!run.ok) throw new CalcRefusal(inputFaultText(run.error));
+    const shares = run.value.map((forces) => Array.from(forces, (force) => force / target));
+    const last = shares.at(-1) ?? [];
+    const after = stages.map((_, index) => unevenness(run.value[(index + 1) * n - 1] ?? [], target));
+    const needed = pullsForEvenness(group, order, target, wanted, 12);
+    const once = oneRoundTargetsN(group, order, target);
+    const lowest = Math.min(...last);
+    const remarks: Remark[] = [];
+    if (stages.length > 1) {
+      const gain = (after.at(-2) ?? 0) - (after.at(-1) ?? 0);
+      remarks.push({
+        tone: gain > 0.02 ? 'good' : 'mind',
+        text: `The last round took the spread from ${threeFigures((after.at(-2) ?? 0) * 100)} % to ${threeFigures((after.at(-1) ?? 0) * 100)} %.`,
+      });
+    }
+    if (lowest < 0.8)
+      remarks.push({
+        tone: 'bad',
+        text: `One bolt is left with ${threeFigures(lowest * 100)} % of its load although every pull clicked.`,
+      });
+    const spread = (forces: number[]) => (Math.max(...forces) - Math.min(...forces)) * 100;
+    return {
+      main: {
+        label: 'Left between least and most',
+        shown: show.text(threeFigures((after.at(-1) ?? 0) * 100), '% of target'),
+      },
+      figures: [
+        { label: 'Least loaded bolt', shown: show.percent(lowest) },
+        ...stages.map((share, index) => ({
+          label: `After round ${index + 1}, ${Math.round(share * 100)} %`,
+          shown: show.text(threeFigures((after[index] ?? 0) * 100), '% spread'),
+        })),
+        {
+          label: 'Rounds to be even',
+          shown:
+            needed.ok && needed.value.rounds !== undefined ? show.plain(needed.value.rounds) : show.text('over 12'),
+        },
+        {
+          label: 'Fewest pulls, lowest first',
+          shown:
+            needed.ok && needed.value.greedyPulls !== undefined ? show.plain(needed.value.greedyPulls) : show.text('–'),
+        },
+      ],
+      remarks,
+      drawing: <InteractionRing shares={shares} pulled={pulls.map((pull) => pull.bolt)} order={order} />,
+      chart: (
+        <Curve
+          label="Load left in each bolt after each pull"
+          xLabel="pull"
+          yLabel="load left, % of target"
+          series={Array.from({ length: Math.min(n, 12) }, (_, bolt) => ({
+            key: String(bolt),
+            label: `bolt ${order.indexOf(bolt) + 1}`,
+            tone: last[bolt] === lowest ? ('bad' as const) : bolt === order[0] ? ('ink' as const) : ('faint' as const),
+            points: [[0, 0] as const, ...shares.map((forces, pull) => [pull + 1, (forces[bolt] ?? 0) * 100] as const)],
+          }))}
+          limits={[{ y: 100, text: 'target' }]}
+        />
+      ),
+      table: once.ok
+        ? {
+            head: ['Pull', 'Bolt', 'Aim in one round', 'Left, as pulled above'],
+            rows: order.map((bolt, index) => ({
+              key: String(bolt),
+              cells: [
+                String(index + 1),
+                String(bolt + 1),
+                `${threeFigures(((once.value[index] ?? 0) / target) * 100)} %`,
+                `${threeFigures((last[bolt] ?? 0) * 100)} %`,
+              ],
+            })),
+          }
+        : undefined,
+      summary: `${n} bolts, ${read.choice('order')}, ${stages.map((share) => `${Math.round(share * 100)} %`).join(', ')}: spread ${threeFigures(spread(last))} % of target, least ${threeFigures(lowest * 100)} %`,
+    };
+  },
+  sources: [
+    {
+      what: 'Tightened bolts solve (I/k + C) F = x; the give fades as c0·exp(−arc/λ)',
+      where: 'elastic interaction by a compliance matrix; docs/formulas.md',
+    },
+    {
+      what: 'The figures show how a group behaves, not what your flange does',
+      where: 'measure the load, or go round again',
+    },
+  ],
+};

@@ -1,0 +1,58 @@
+import { HEAD_STANDARDS } from '#core/fastener/head-dimension.ts';
+import { FINISHES, type ThreadFinish } from '#core/tightening/thread-finish.ts';
+import { classOptions } from '../bench-reader.ts';
+import type { Field } from '../bench-tool.ts';
+
+export const threadField: Field = { key: 'thread', label: 'Thread', initial: 'M10', kind: 'text' };
+export const classField: Field = {
+  key: 'class',
+  label: 'Class or grade',
+  initial: '8.8',
+  kind: 'choice',
+  options: (values) => classOptions(values, [threadField]),
+};
+
+const finishOptions = FINISHES.map(({ finish, label }) => ({ value: finish, label }));
+export const finishField = (key: string, label: string, initial: ThreadFinish): Field => ({
+  key,
+  label,
+  initial,
+  kind: 'choice',
+  options: finishOptions,
+});
+
+export const headField: Field = {
+  key: 'head',
+  label: 'Head',
+  initial: '',
+  kind: 'choice',
+  assumption: true,
+  options: [
+    { value: '', label: 'Hexagon, usual' },
+    ...HEAD_STANDARDS.map((standard) => ({ value: standard, label: standard })),
+  ],
+};
+export const holeField: Field = {
+  key: 'hole',
+  label: 'Hole under the head',
+  initial: '',
+  kind: 'number',
+  unit: 'mm',
+  assumption: true,
+  hint: 'medium clearance hole of ISO 273 when empty',
+};
+
+export const yesNo = [
+  { value: 'no', label: 'No' },
+  { value: 'yes', label: 'Yes' },
+];
+
+export const PARTS = [
+  { value: 'steel', label: 'Steel' },
+  { value: 'stainless', label: 'Stainless' },
+  { value: 'castIron', label: 'Cast iron' },
+  { value: 'aluminium', label: 'Aluminium' },
+  { value: 'magnesium', label: 'Magnesium' },
+];
+
+export const VDI = 'VDI 2230-1:2015';

@@ -1,0 +1,107 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import { castleSlot } from '#core/tightening/castle-slot.ts';
+import { jointStiffness } from '#core/tightening/joint-stiffness.ts';
+import { usualFace } from '#core/tightening/proposed-torque.ts';
+import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
+import { torquePerNewton } from '#core/tightening/tightening-torque.ts';
+import { preloadPerDegreeN } from '#core/tightening/torque-angle.ts';
+import type { BenchTool, Remark } from '../bench-tool.ts';
+import { CastleNut } from '../drawing/CastleNut.tsx';
+import { inLine, threeFigures } from '../show-figure.ts';
+import { finishField, VDI } from './joint-fields.ts';
+
+/** Castle nut: on to the next slot, or a shim; never back. */
+export const SLOT: BenchTool = {
+  id: 'slot',
+  title: 'Castle nut',
+  says: 'Degrees to the next slot and the torque it will take; a shim when that is too much.',
+  example: 'castle nut 35',
+  words: ['castle', 'slot', 'slotted', 'pin', 'cotter', 'ball joint', 'tie rod'],
+  takes: ['torque', 'ceiling'],
+  fields: [
+    { key: 'thread', label: 'Thread', initial: 'M14 x 1.5', kind: 'text' },
+    { key: 'slots', label: 'Slots', initial: '6', kind: 'number' },
+    { key: 'past', label: 'Turned past the last slot', initial: '45', kind: 'number', unit: '°' },
+    { key: 'torque', label: 'Torque on it', initial: '47', kind: 'number', unit: 'N·m' },
+    { key: 'ceiling', label: 'Never over', initial: '61', kind: 'number', unit: 'N·m' },
+    { key: 'grip', label: 'Clamped length', initial: '20', kind: 'number', unit: 'mm' },
+    {
+      key: 'measured',
+      label: 'Torque per 10°, measured',
+      initial: '',
+      kind: 'number',
+      unit: 'N·m',
+      hint: 'empty: from the stiffness',
+    },
+    finishField('finish', 'On the thread', 'oiled'),
+  ],
+  answer(read) {
+    const { show } = read;
+    const thread = read.thread();
+    const slots = Math.round(read.number('slots', 3, 12));
+    const past = read.number('past', 0, 360 / slots);
+    const face = usualFace(thread) ?? { outsideMm: 1.5 * thread.nominalMm, holeMm: 1.1 * thread.nominalMm };
+    const stiff = jointStiffness({
+      thread,
+      gripMm: read.number('grip', 2, 300),
+      bearingMm: face.outsideMm,
+      holeMm: face.holeMm,
+      partDiameterMm: 2 * face.outsideMm,
+      part: 'steel',
+      into: 'nut',
+    });
+    if (!stiff.ok) throw new CalcRefusal(inputFaultText(stiff.error));
+    const measured = read.optional('measured', 0.01, 500);
+    const mu = finishFriction(read.choice<ThreadFinish>('finish')).usual;
+    const nmPerDeg =
+      measured === undefined
+        ? preloadPerDegreeN(thread, stiff.value) * torquePerNewton(thread, evenFriction(mu), face)
+        : measured / 10;
+    const [torqueNm, ceilingNm] = [read.number('torque', 0, 1500), read.number('ceiling', 0, 1500)];
+    if (torqueNm > ceilingNm)
+      throw new CalcRefusal({ field: 'torque', reason: 'already over the ceiling: fit a new nut and start again' });
+    const advice = castleSlot(slots, past, torqueNm, ceilingNm, nmPerDeg, thread.pitchMm);
+    if (!advice.ok) throw new CalcRefusal(inputFaultText(advice.error));
+    const a = advice.value;
+    const remarks: Remark[] = [];
+    if (a.kind === 'shimOrChangeNut')
+      remarks.push({
+        tone: 'bad',
+        text: `The next slot would take ${inLine(show.torque(a.torqueThereNm))}, over the ceiling. A shim of about ${inLine(show.length(a.shimMm))} under the nut, or another nut; then tighten anew. Never back.`,
+      });
+    if (a.kind === 'turnOn')
+      remarks.push({
+        tone: 'good',
+        text: `Turn on to the next slot: about ${inLine(show.torque(a.torqueThereNm))} there, under the ceiling.`,
+      });
+    remarks.push({
+      tone: 'mind',
+      text: 'Steering and suspension joints: the vehicle maker’s manual and the kit’s sheet come first. A new pin every time. On a taper the stiffness is lower than computed here.',
+    });
+    const there = a.kind === 'pinFits' ? torqueNm : a.torqueThereNm;
+    return {
+      main:
+        a.kind === 'pinFits'
+          ? { label: 'Now', shown: show.text('Pin fits') }
+          : { label: a.kind === 'turnOn' ? 'Turn on by' : 'Next slot is', shown: show.angle(a.toNextSlotDeg) },
+      figures: [
+        { label: 'Torque at the next slot', shown: show.torque(there) },
+        { label: 'Never over', shown: show.torque(ceilingNm) },
+        { label: 'Gained per 10°', shown: show.torque(nmPerDeg * 10) },
+        { label: 'A slot every', shown: show.angle(360 / slots) },
+        ...(a.kind === 'shimOrChangeNut' ? [{ label: 'Shim', shown: show.length(a.shimMm) }] : []),
+      ],
+      remarks,
+      drawing: (
+        <CastleNut slots={slots} pastDeg={past} label={`Castle nut of ${slots} slots, ${past}° past the last`} />
+      ),
+      summary: `${thread.designation} castle nut, ${slots} slots, ${threeFigures(past)}° past at ${inLine(show.torque(torqueNm))}: ${a.kind === 'pinFits' ? 'pin fits' : a.kind === 'turnOn' ? `turn on ${threeFigures(a.toNextSlotDeg)}° to about ${inLine(show.torque(there))}` : 'shim or other nut, next slot is over the ceiling'}`,
+    };
+  },
+  sources: [
+    { what: '360° over the slots; next slot only, never back', where: 'geometry; common practice, no source' },
+    { what: 'Torque per degree from the stiffness', where: `${VDI}, 5.1 and 5.4.2` },
+    { what: 'Pin goes through within 3°', where: 'chosen by us' },
+  ],
+};

@@ -1,0 +1,87 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import { studLength } from '#core/fastener/stud-length.ts';
+import type { BenchTool, Remark } from '../bench-tool.ts';
+import { StudStackDrawing } from '../drawing/StudStack.tsx';
+import { inLine } from '../show-figure.ts';
+
+/** Whether a stud is long enough for wheel and spacer. */
+export const STUD: BenchTool = {
+  id: 'stud',
+  title: 'Stud and spacer',
+  says: 'Turns of a wheel nut, the longest spacer a stud allows, a closed nut that bottoms.',
+  example: 'spacer 25',
+  words: ['spacer', 'stud', 'wheel', 'nut', 'turns', 'bottom', 'bottoming', 'blind nut', 'hub'],
+  takes: ['spacer', 'stud', 'wheel'],
+  fields: [
+    { key: 'thread', label: 'Thread', initial: 'M12 x 1.5', kind: 'text' },
+    { key: 'stud', label: 'Stud from the hub face', initial: '44', kind: 'number', unit: 'mm' },
+    { key: 'wheel', label: 'Wheel at the stud', initial: '18', kind: 'number', unit: 'mm' },
+    { key: 'spacer', label: 'Spacer', initial: '0', kind: 'number', unit: 'mm' },
+    { key: 'blind', label: 'Closed nut, depth', initial: '', kind: 'number', unit: 'mm', hint: 'empty: open nut' },
+    {
+      key: 'needed',
+      label: 'In mesh at least',
+      initial: '',
+      kind: 'number',
+      unit: 'mm',
+      assumption: true,
+      hint: 'one diameter when empty',
+    },
+  ],
+  answer(read) {
+    const { show } = read;
+    const thread = read.thread();
+    const stack = {
+      studMm: read.number('stud', 1, 300),
+      wheelMm: read.number('wheel', 0, 200),
+      spacerMm: read.number('spacer', 0, 200),
+      pitchMm: thread.pitchMm,
+      nominalMm: thread.nominalMm,
+      blindDepthMm: read.optional('blind', 1, 100),
+      neededMm: read.optional('needed', 1, 100),
+    };
+    const verdict = studLength(stack);
+    if (!verdict.ok) throw new CalcRefusal(inputFaultText(verdict.error));
+    const v = verdict.value;
+    const remarks: Remark[] = [];
+    if (v.bottoms)
+      remarks.push({
+        tone: 'bad',
+        text: `The closed nut meets the stud ${inLine(show.length(v.bottomsByMm))} before its seat: the wheel is not clamped. An open nut or a shorter stud.`,
+      });
+    if (v.tooShortByMm > 0)
+      remarks.push({
+        tone: 'bad',
+        text: `Not enough thread: the stud must be at least ${inLine(show.length(stack.studMm + v.tooShortByMm))} long. A spacer of x needs a stud at least x longer.`,
+      });
+    if (remarks.length === 0) remarks.push({ tone: 'good', text: 'Enough thread in mesh.' });
+    remarks.push({
+      tone: 'mind',
+      text: 'Wheels and studs are safety-critical: the vehicle maker’s manual and the spacer’s sheet come first, and local law on spacers.',
+    });
+    return {
+      main: { label: 'Turns of the nut', shown: show.text(v.turns.toFixed(1), 'turns') },
+      figures: [
+        { label: 'In mesh', shown: show.length(v.engagementMm) },
+        { label: 'Asked for', shown: show.length(v.neededMm) },
+        { label: 'Longest spacer', shown: show.length(v.thickestSpacerMm) },
+        { label: 'Stud lacks', shown: show.length(v.tooShortByMm) },
+      ],
+      remarks,
+      drawing: (
+        <StudStackDrawing
+          {...stack}
+          engagementMm={v.engagementMm}
+          neededMm={v.neededMm}
+          label="Stud, spacer, wheel and nut from the side"
+        />
+      ),
+      summary: `${thread.designation} stud ${inLine(show.length(stack.studMm))}, wheel ${inLine(show.length(stack.wheelMm))}, spacer ${inLine(show.length(stack.spacerMm))}: ${v.turns.toFixed(1)} turns, ${v.tooShortByMm > 0 ? `short by ${inLine(show.length(v.tooShortByMm))}` : 'enough'}`,
+    };
+  },
+  sources: [
+    { what: 'In mesh = stud − wheel − spacer; turns = in mesh / pitch', where: 'geometry' },
+    { what: 'One diameter in mesh', where: 'common practice, no source' },
+  ],
+};

@@ -1,0 +1,200 @@
+import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
+import { boltLoadsN } from '#core/fastener/property-class.ts';
+import { assemblyPreloadN, boltStress, type PreloadRule, usualRule } from '#core/tightening/assembly-preload.ts';
+import { bearingPressureMpa, LIMITING_PRESSURE } from '#core/tightening/bearing-pressure.ts';
+import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
+import {
+  preloadScatterN,
+  TIGHTENING_METHODS,
+  type TighteningMethod,
+  tighteningFactor,
+} from '#core/tightening/tightening-method.ts';
+import {
+  nutFactor,
+  preloadForTorqueN,
+  type TorqueForm,
+  torqueForPreloadNm,
+  torqueShares,
+} from '#core/tightening/tightening-torque.ts';
+import { Curve } from '../../../drawing/Curve.tsx';
+import type { BenchTool, Remark } from '../bench-tool.ts';
+import { JointSection } from '../drawing/JointSection.tsx';
+import { inLine, threeFigures } from '../show-figure.ts';
+import { classField, finishField, headField, holeField, threadField, VDI } from './joint-fields.ts';
+
+const METHOD_TEXT: Record<TighteningMethod, string> = {
+  byFeel: 'By feel',
+  impact: 'Impact wrench',
+  click: 'Click wrench',
+  digital: 'Digital wrench',
+  torqueAngle: 'Torque and angle',
+  yieldControlled: 'To yield',
+};
+
+/** Preload and torque of one bolt, either way. */
+export const TORQUE: BenchTool = {
+  id: 'torque',
+  title: 'Torque and preload',
+  says: 'What a torque does to a bolt, and what torque it takes.',
+  example: 'm10 8.8',
+  words: ['torque', 'preload', 'clamp', 'load', 'proof', 'yield', 'bolt', 'friction', 'nut factor', 'k factor'],
+  takes: ['torque'],
+  fields: [
+    threadField,
+    classField,
+    finishField('finish', 'On the thread', 'oiled'),
+    {
+      key: 'torque',
+      label: 'Torque',
+      initial: '',
+      kind: 'number',
+      unit: 'N·m',
+      hint: 'empty: the torque the bolt takes',
+    },
+    {
+      key: 'method',
+      label: 'Tightened by',
+      initial: 'click',
+      kind: 'choice',
+      options: TIGHTENING_METHODS.map((value) => ({ value, label: METHOD_TEXT[value] })),
+    },
+    { key: 'prevailing', label: 'Locking nut drags', initial: '0', kind: 'number', unit: 'N·m' },
+    headField,
+    holeField,
+    {
+      key: 'share',
+      label: 'Share used',
+      initial: '',
+      kind: 'number',
+      assumption: true,
+      hint: 'of yield 0.9, inch grades of proof 0.75',
+    },
+    {
+      key: 'form',
+      label: 'Form',
+      initial: 'vdi',
+      kind: 'choice',
+      assumption: true,
+      options: [
+        { value: 'vdi', label: '0.16 P + 0.58 d2 µ' },
+        { value: 'exact', label: 'P/2π + d2 µ/(2 cos 30°)' },
+      ],
+    },
+  ],
+  answer(read) {
+    const { show } = read;
+    const thread = read.thread();
+    const strength = read.strength(thread);
+    const face = read.face(thread);
+    const finish = finishFriction(read.choice<ThreadFinish>('finish'));
+    const friction = evenFriction(finish.usual);
+    const form = read.choice<TorqueForm>('form');
+    const prevailing = read.number('prevailing', 0, 500);
+    const share = read.optional('share', 0.05, 1.2);
+    const usual = usualRule(strength);
+    const rule: PreloadRule = share === undefined ? usual : { ...usual, share };
+    const assembly = assemblyPreloadN(thread, strength, friction.thread, rule);
+    const assemblyNm = torqueForPreloadNm(assembly, thread, friction, face, prevailing, form);
+    const given = read.optional('torque', 0.01, 5000);
+    const torqueNm = given ?? assemblyNm;
+    const preload = (mu: number, nm = torqueNm) =>
+      preloadForTorqueN(nm, thread, evenFriction(mu), face, prevailing, form);
+    const preloadN = preload(finish.usual);
+    const stress = boltStress(thread, strength, preloadN, friction.thread);
+    const method = read.choice<TighteningMethod>('method');
+    const scatter = preloadScatterN(preloadN, tighteningFactor(method).middle);
+    const loads = boltLoadsN(strength, thread);
+    const worst = boltStress(thread, strength, preload(finish.low), finish.low);
+    const shares = torqueShares(preloadN, thread, friction, face, prevailing, form);
+    const pressure = bearingPressureMpa(preloadN, face.outsideMm, face.holeMm);
+    const remarks: Remark[] = [];
+    if (stress.yieldShare > 1)
+      remarks.push({
+        tone: 'bad',
+        text: `The bolt yields: ${threeFigures(stress.yieldShare * 100)} % of yield while the torque is on.`,
+      });
+    else if (stress.proofShare > 0.95)
+      remarks.push({ tone: 'bad', text: `Near or over proof: ${threeFigures(stress.proofShare * 100)} %.` });
+    else if (worst.yieldShare > 1)
+      remarks.push({ tone: 'mind', text: 'On its slipperiest day this finish takes the bolt past yield.' });
+    if (given !== undefined && stress.proofShare < 0.3)
+      remarks.push({
+        tone: 'mind',
+        text: 'Little of the bolt is used; a joint that must not slip may want more. Look again at the figure and its unit.',
+      });
+    if (pressure > LIMITING_PRESSURE.steel)
+      remarks.push({
+        tone: 'mind',
+        text: 'The pressure under the head is more than mild steel bears: a hard washer or a flange.',
+      });
+    const top = Math.max(torqueNm, assemblyNm) * 1.35;
+    const grid = Array.from({ length: 25 }, (_, i) => (i / 24) * top);
+    const head = headDimension((read.text('head') || usualHead(thread.system)) as never, thread);
+    return {
+      main:
+        given === undefined
+          ? { label: 'Torque the bolt takes', shown: show.torque(assemblyNm) }
+          : { label: 'Preload it makes', shown: show.force(preloadN) },
+      figures: [
+        given === undefined
+          ? { label: 'Preload', shown: show.force(preloadN) }
+          : { label: 'Torque the bolt takes', shown: show.torque(assemblyNm) },
+        { label: 'Of proof load', shown: show.percent(stress.proofShare) },
+        { label: 'Of yield, torque on', shown: show.percent(stress.yieldShare) },
+        { label: `${METHOD_TEXT[method]}: least`, shown: show.force(scatter.minN) },
+        { label: `${METHOD_TEXT[method]}: most`, shown: show.force(scatter.maxN) },
+        { label: 'Nut factor K', shown: show.plain(nutFactor(thread, friction, face)) },
+        { label: 'Becomes preload', shown: show.percent(shares.pitchNm / shares.totalNm) },
+        { label: 'Under the head', shown: show.stress(pressure) },
+        { label: 'Proof load', shown: show.force(loads.proofN) },
+      ],
+      remarks,
+      drawing: (
+        <JointSection
+          diameterMm={thread.nominalMm}
+          bearingMm={face.outsideMm}
+          holeMm={face.holeMm}
+          headMm={head?.heightMm ?? 0.65 * thread.nominalMm}
+          gripMm={2.5 * thread.nominalMm}
+          engagedMm={0.85 * thread.nominalMm}
+          into="nut"
+          coneSlope={0.55}
+          label={`${thread.designation}, ${strength.propertyClass}, in section`}
+          note="grip as an example"
+        />
+      ),
+      chart: (
+        <Curve
+          label="Preload over torque"
+          xLabel="torque, N·m"
+          yLabel="preload, kN"
+          xOther={{ label: 'lbf·ft', factor: 0.7375621492772654 }}
+          series={[
+            {
+              key: 'usual',
+              label: `${finish.label}, µ ${finish.usual}`,
+              points: grid.map((nm) => [nm, preload(finish.usual, nm) / 1000]),
+            },
+          ]}
+          band={{
+            label: `µ ${finish.low} to ${finish.high}`,
+            points: grid.map((nm) => [nm, preload(finish.high, nm) / 1000, preload(finish.low, nm) / 1000]),
+          }}
+          limits={[{ y: loads.proofN / 1000, text: 'proof load', bad: true }]}
+          marks={[{ x: torqueNm, y: preloadN / 1000, text: `${threeFigures(torqueNm)} N·m` }]}
+        />
+      ),
+      summary: `${thread.designation} ${strength.propertyClass}, ${finish.label.toLowerCase()}: ${inLine(show.torque(torqueNm))} makes ${inLine(show.force(preloadN))}, ${threeFigures(stress.proofShare * 100)} % of proof`,
+    };
+  },
+  sources: [
+    { what: 'Torque M = F (0.16 P + 0.58 d2 µG + DKm/2 µK)', where: `${VDI}, (R13)` },
+    {
+      what: 'Preload at 90 % of Rp0.2 with the twist of the thread; inch grades at 75 % of proof',
+      where: `${VDI}, 5.4.3; Machinery’s Handbook`,
+    },
+    { what: 'Strengths', where: 'ISO 898-1:2013, SAE J429:2014, ISO 3506-1:2020' },
+    { what: 'Friction of the finish', where: `classes of ${VDI} table A5; place in the class: common practice` },
+    { what: 'Scatter of the method', where: `${VDI}, table A8; by feel: common practice` },
+  ],
+};
