@@ -83,7 +83,7 @@ export function Curve({
           <g key={tick}>
             <line x1={EDGE.left} x2={WIDTH - EDGE.right} y1={y(tick)} y2={y(tick)} stroke="var(--hair)" />
             <line x1={EDGE.left - 8} x2={EDGE.left} y1={y(tick)} y2={y(tick)} stroke="var(--ink)" strokeWidth={1.5} />
-            <text x={EDGE.left - 12} y={y(tick) + 4} textAnchor="end" className="figures" fontSize={12}>
+            <text x={EDGE.left - 12} y={y(tick) + 4} textAnchor="end" className="figures" fontSize={14}>
               {tick}
             </text>
           </g>
@@ -91,7 +91,7 @@ export function Curve({
         {ticks.map(({ at, text }) => (
           <g key={at}>
             <line x1={x(at)} x2={x(at)} y1={base} y2={base + 8} stroke="var(--ink)" strokeWidth={1.5} />
-            <text x={x(at)} y={base + 21} textAnchor="middle" className="figures" fontSize={12}>
+            <text x={x(at)} y={base + 21} textAnchor="middle" className="figures" fontSize={14}>
               {text}
             </text>
           </g>
@@ -114,7 +114,7 @@ export function Curve({
                   y={EDGE.top - 9}
                   textAnchor="middle"
                   className="figures"
-                  fontSize={11}
+                  fontSize={13}
                   style={{ fill: 'var(--ink-2)' }}
                 >
                   {tick}
@@ -122,7 +122,7 @@ export function Curve({
               </g>
             ))}
         {xOther && (
-          <text x={WIDTH - EDGE.right} y={11} textAnchor="end" fontSize={12} style={{ fill: 'var(--ink-2)' }}>
+          <text x={WIDTH - EDGE.right} y={11} textAnchor="end" fontSize={14} style={{ fill: 'var(--ink-2)' }}>
             {xOther.label}
           </text>
         )}
@@ -160,7 +160,7 @@ export function Curve({
                 <text
                   x={EDGE.left + 8}
                   y={y(atY) - 5}
-                  fontSize={12}
+                  fontSize={14}
                   style={{ fill: bad ? 'var(--bad)' : 'var(--ink-2)' }}
                 >
                   {text}
@@ -181,7 +181,7 @@ export function Curve({
                   x={x(atX) + (x(atX) > WIDTH - 150 ? -5 : 5)}
                   y={EDGE.top + 14}
                   textAnchor={x(atX) > WIDTH - 150 ? 'end' : 'start'}
-                  fontSize={12}
+                  fontSize={14}
                   style={{ fill: bad ? 'var(--bad)' : 'var(--ink-2)' }}
                 >
                   {text}
@@ -195,20 +195,21 @@ export function Curve({
             <circle cx={x(atX)} cy={y(atY)} r={6} fill="#ffd21f" stroke="var(--ink)" strokeWidth={2} />
             <text
               x={x(atX) + (x(atX) > WIDTH - 190 ? -12 : 12)}
-              y={y(atY) + 16}
+              y={y(atY) + 20}
               textAnchor={x(atX) > WIDTH - 190 ? 'end' : 'start'}
               className="figures"
-              fontSize={13}
+              fontSize={15}
               fontWeight={700}
+              style={{ paintOrder: 'stroke', stroke: 'var(--bench)', strokeWidth: 5 }}
             >
               {text}
             </text>
           </g>
         ))}
-        <text x={WIDTH - EDGE.right} y={HEIGHT - 5} textAnchor="end" fontSize={12} style={{ fill: 'var(--ink-2)' }}>
+        <text x={WIDTH - EDGE.right} y={HEIGHT - 5} textAnchor="end" fontSize={14} style={{ fill: 'var(--ink-2)' }}>
           {xLabel}
         </text>
-        <text x={6} y={16} fontSize={12} style={{ fill: 'var(--ink-2)' }}>
+        <text x={6} y={16} fontSize={14} style={{ fill: 'var(--ink-2)' }}>
           {yLabel}
         </text>
       </svg>

@@ -110,8 +110,10 @@ function Shown({
   const { main } = answer;
   return (
     <>
-      <div className="grid-paper min-w-0 flex-1 bg-bench p-5 lg:overflow-y-auto">
-        <div className="mx-auto max-w-[640px]">{answer.drawing}</div>
+      <div className="grid-paper order-3 min-w-0 flex-1 bg-bench p-5 lg:order-2 lg:overflow-y-auto">
+        <div className={`mx-auto ${tool.wide || !(answer.chart || answer.table) ? 'max-w-[640px]' : 'max-w-[440px]'}`}>
+          {answer.drawing}
+        </div>
         {answer.chart && (
           <div className="mx-auto mt-4 max-w-[640px] border-t border-rule bg-bench pt-4">{answer.chart}</div>
         )}
@@ -143,7 +145,10 @@ function Shown({
           </div>
         )}
       </div>
-      <aside aria-label="Worked out" className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[360px] lg:border-l-2">
+      <aside
+        aria-label="Worked out"
+        className="order-2 flex shrink-0 flex-col border-ink bg-sheet lg:order-3 lg:w-[360px] lg:border-l-2"
+      >
         <div className="flex-1 p-5 lg:min-h-0 lg:overflow-y-auto">
           <p className="text-sm text-ink-2">{main.label}</p>
           <output className="block" aria-label={main.label}>

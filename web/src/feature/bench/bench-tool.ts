@@ -66,6 +66,8 @@ export interface BenchTool {
   example: string;
   /** Words that find it. */
   words: readonly string[];
+  /** The drawing lies along the sheet and wants its whole width. */
+  wide?: true;
   /** Fields that typed numbers go to, in order. */
   takes: readonly string[];
   fields: readonly Field[];

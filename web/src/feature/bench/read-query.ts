@@ -116,7 +116,8 @@ function fitOf(tool: BenchTool, words: string): number {
   const plain = words.replaceAll('-', '');
   const named = [...tool.words, tool.title.toLowerCase()].reduce((sum, word) => {
     const bare = word.toLowerCase().replaceAll('-', '');
-    if (plain.includes(bare)) return sum + bare.length;
+    // The first word of a line most often names the tool.
+    if (plain.includes(bare)) return sum + bare.length * (plain.startsWith(bare) ? 3 : 1);
     // A word begun counts for what is typed of it.
     return plain.length > 2 && bare.startsWith(plain) ? sum + plain.length : sum;
   }, 0);

@@ -1,11 +1,13 @@
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { Link } from 'react-router';
 import { COMPOUND_TEXT, passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { describeDrive } from '#core/fastener/drive.ts';
 import { finalPull } from '#core/job/deviations.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { lockerCapacity } from '#core/job/locker-window.ts';
 import { showBand, showTorque, showTorqueIn } from '#core/quantity/display.ts';
+import { roundTo } from '#core/quantity/rounding.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { TighteningSpec } from '#core/tightening/tightening-spec.ts';
 import { usableBand } from '#core/wrench/usable-band.ts';
@@ -57,8 +59,24 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
         </p>
       )}
       <Cautions plan={plan} group={group.id} />
+      <Link to={benchAddress(torque)} className="mt-2 inline-flex min-h-11 items-center text-sm underline">
+        Work it out on the bench
+      </Link>
     </>
   );
+}
+
+/** The bench with this joint's bolt and torque in its fields. */
+function benchAddress({ station, index, band, document }: TorqueStep): string {
+  const bolts = station?.stack.flatMap((piece) =>
+    piece.kind === 'hardware' ? (index.items.get(piece.item) ?? []) : [],
+  );
+  const bolt = bolts?.find((item) => item.kind === 'bolt' && item.thread !== undefined);
+  const search = new URLSearchParams({ job: document.id, station: station?.id ?? '' });
+  if (bolt?.thread) search.set('thread', bolt.thread);
+  if (bolt?.propertyClass) search.set('class', bolt.propertyClass);
+  if (band) search.set('torque', String(roundTo(band.targetNm, 2)));
+  return `/bench/finish?${search}`;
 }
 
 function Target({ torque }: { torque: TorqueStep }) {

@@ -8,7 +8,8 @@ export function BeadOnBolt({
 }: {
   diameterMm: number;
   engagedMm: number;
-  tint: string;
+  /** Left out where nothing is put on. */
+  tint?: string;
   blind: boolean;
   label: string;
 }) {
@@ -17,7 +18,7 @@ export function BeadOnBolt({
   const length = (engagedMm + 0.6 * diameterMm) * scale;
   const mesh = engagedMm * scale;
   return (
-    <svg viewBox="0 0 520 280" className="w-full" role="img" aria-label={label}>
+    <svg viewBox="0 0 600 280" className="w-full" role="img" aria-label={label}>
       <rect
         x={160 - r * 2.2}
         y={40}
@@ -59,17 +60,23 @@ export function BeadOnBolt({
           strokeWidth={0.75}
         />
       ))}
-      <rect x={160 - r - 5} y={40} width={10} height={mesh} fill={tint} />
-      <rect x={160 + r - 5} y={40} width={10} height={mesh} fill={tint} />
-      <g fontSize={14}>
-        <path d={`M${160 + r + 6} ${40 + mesh / 2}L300 100`} stroke="var(--ink-2)" />
-        <text x={306} y={104}>
-          fills the space in the threads
-        </text>
-        <text x={306} y={124} style={{ fill: 'var(--ink-2)' }}>
-          {blind ? 'drop into the hole, not the bolt’s tip' : 'on the bolt, where the nut will stand'}
-        </text>
-      </g>
+      {tint !== undefined && (
+        <>
+          <rect x={160 - r - 5} y={40} width={10} height={mesh} fill={tint} />
+          <rect x={160 + r - 5} y={40} width={10} height={mesh} fill={tint} />
+        </>
+      )}
+      {tint !== undefined && (
+        <g fontSize={14}>
+          <path d={`M${160 + r + 6} ${40 + mesh / 2}L300 100`} stroke="var(--ink-2)" />
+          <text x={306} y={104}>
+            fills the space in the threads
+          </text>
+          <text x={306} y={124} style={{ fill: 'var(--ink-2)' }}>
+            {blind ? 'drop into the hole, not the bolt’s tip' : 'on the bolt, where the nut will stand'}
+          </text>
+        </g>
+      )}
     </svg>
   );
 }

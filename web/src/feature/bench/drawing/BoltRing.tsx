@@ -14,7 +14,7 @@ export function BoltRing({
   label: string;
 }) {
   const n = shares.length;
-  const size = n > 16 ? 22 : n > 10 ? 34 : 46;
+  const size = n > 16 ? 20 : n > 10 ? 30 : 38;
   return (
     <svg viewBox="0 0 420 300" className="w-full" role="img" aria-label={label}>
       <circle cx={210} cy={150} r={112} fill="none" stroke="var(--rule)" strokeWidth={34} />

@@ -15,6 +15,7 @@ export const ADAPTER: BenchTool = {
   says: 'The setting for an offset adapter at any angle; the twist of a straight extension.',
   example: 'crowfoot 50',
   words: ['crowfoot', 'crow-foot', 'adapter', 'offset', 'extension', 'setting', 'dial', 'wrench', 'dogbone'],
+  wide: true,
   takes: ['offset', 'torque', 'wrench'],
   fields: [
     { key: 'torque', label: 'Torque at the fastener', initial: '60', kind: 'number', unit: 'N·m' },

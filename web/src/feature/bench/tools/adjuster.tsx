@@ -12,6 +12,7 @@ export const ADJUSTER: BenchTool = {
   says: 'Turns to a length, what stays in mesh at each end, the longest it may be made.',
   example: 'arm 380 to 386',
   words: ['adjuster', 'adjustable', 'arm', 'link', 'rod', 'turnbuckle', 'length', 'turns', 'jam nut', 'preset'],
+  wide: true,
   takes: ['now', 'target'],
   fields: [
     { key: 'thread', label: 'Thread', initial: 'M14 x 1.5', kind: 'text' },

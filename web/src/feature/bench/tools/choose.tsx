@@ -43,6 +43,7 @@ export const CHOOSE: BenchTool = {
   says: 'What a thread wants when the sheet does not say, and what must never meet on it.',
   example: 'locker or anti-seize',
   words: [
+    'locker or anti-seize',
     'choose',
     'which locker',
     'compound',
@@ -137,7 +138,13 @@ export const CHOOSE: BenchTool = {
       ],
       remarks,
       drawing: (
-        <BeadOnBolt diameterMm={duty.diameterMm} engagedMm={duty.diameterMm} tint={tint} blind={false} label={name} />
+        <BeadOnBolt
+          diameterMm={duty.diameterMm}
+          engagedMm={duty.diameterMm}
+          tint={picked.choice === 'none' ? undefined : tint}
+          blind={false}
+          label={name}
+        />
       ),
       summary: `${name}${picked.base ? ` (${picked.base})` : ''} for a ${duty.diameterMm} mm thread, ${duty.metals}${duty.mustNeverLoosen ? ', must never loosen' : ''}${duty.mustComeApart ? ', must come apart' : ''}`,
     };

@@ -17,6 +17,7 @@ export const CONVERT: BenchTool = {
   says: 'A printed quantity in every unit of its kind, and what the usual slip would make of it.',
   example: '90 ft-lb in nm',
   words: ['convert', 'unit', 'units', 'nm', 'ft-lb', 'in-lb', 'inch pounds', 'foot pounds', 'mm', 'inch'],
+  wide: true,
   takes: [],
   fields: [
     { key: 'text', label: 'As printed', initial: '90 ft-lb', kind: 'text' },

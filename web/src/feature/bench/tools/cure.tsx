@@ -35,6 +35,7 @@ export const CURE: BenchTool = {
     'wait',
     'temperature',
   ],
+  wide: true,
   takes: ['temperature'],
   fields: [
     {

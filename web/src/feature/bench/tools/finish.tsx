@@ -90,7 +90,6 @@ export const FINISH: BenchTool = {
           engagedMm={0.85 * thread.nominalMm}
           into="nut"
           label={`${thread.designation} in section`}
-          note={`${label(from)} → ${label(to)}`}
         />
       ),
       chart: (

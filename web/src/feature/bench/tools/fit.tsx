@@ -126,7 +126,7 @@ export const FIT: BenchTool = {
         },
         { label: 'Chilling takes off', shown: show.text(s.pinShrinksMm.toFixed(3), 'mm') },
         {
-          label: 'Seconds until the slip is gone',
+          label: 'In still air, slip is gone after',
           shown:
             needsHeat && left.ok
               ? show.text(Number.isFinite(left.value) ? String(Math.round(left.value)) : '–', 's')

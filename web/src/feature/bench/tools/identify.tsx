@@ -32,6 +32,7 @@ export const IDENTIFY: BenchTool = {
     'inch or metric',
     'look-alike',
   ],
+  wide: true,
   takes: ['major', 'pitch', 'flats'],
   fields: [
     { key: 'major', label: 'Over the crests', initial: '9.85', kind: 'number', unit: 'mm' },

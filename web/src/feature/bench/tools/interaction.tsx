@@ -125,8 +125,8 @@ export const INTERACTION: BenchTool = {
     const spread = (forces: number[]) => (Math.max(...forces) - Math.min(...forces)) * 100;
     return {
       main: {
-        label: 'Left between least and most',
-        shown: show.text(threeFigures((after.at(-1) ?? 0) * 100), '% of target'),
+        label: 'Spread between least and most loaded',
+        shown: show.text(threeFigures((after.at(-1) ?? 0) * 100), '%'),
       },
       figures: [
         { label: 'Least loaded bolt', shown: show.percent(lowest) },

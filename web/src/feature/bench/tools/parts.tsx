@@ -78,7 +78,7 @@ export const PARTS_TOOL: BenchTool = {
     const hole = clearanceHoleMm(thread, 'medium');
     return {
       main: {
-        label: `Socket for a ${usualHead(thread.system)} head`,
+        label: 'Socket for the usual head',
         shown: headDimension(usualHead(thread.system), thread)
           ? show.length(headDimension(usualHead(thread.system), thread)?.acrossFlatsMm ?? 0)
           : show.text('not listed'),

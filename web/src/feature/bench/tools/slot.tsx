@@ -29,10 +29,10 @@ export const SLOT: BenchTool = {
     {
       key: 'measured',
       label: 'Torque per 10°, measured',
-      initial: '',
+      initial: '4',
       kind: 'number',
       unit: 'N·m',
-      hint: 'empty: from the stiffness',
+      hint: 'empty: from the stiffness, which a taper does not have',
     },
     finishField('finish', 'On the thread', 'oiled'),
   ],

@@ -12,6 +12,7 @@ export const STUD: BenchTool = {
   says: 'Turns of a wheel nut, the longest spacer a stud allows, a closed nut that bottoms.',
   example: 'spacer 25',
   words: ['spacer', 'stud', 'wheel', 'nut', 'turns', 'bottom', 'bottoming', 'blind nut', 'hub'],
+  wide: true,
   takes: ['spacer', 'stud', 'wheel'],
   fields: [
     { key: 'thread', label: 'Thread', initial: 'M12 x 1.5', kind: 'text' },

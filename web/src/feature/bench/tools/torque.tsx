@@ -37,7 +37,7 @@ export const TORQUE: BenchTool = {
   title: 'Torque and preload',
   says: 'What a torque does to a bolt, and what torque it takes.',
   example: 'm10 8.8',
-  words: ['torque', 'preload', 'clamp', 'load', 'proof', 'yield', 'bolt', 'friction', 'nut factor', 'k factor'],
+  words: ['torque', 'preload', 'clamp load', 'load', 'proof', 'yield', 'bolt', 'friction', 'nut factor', 'k factor'],
   takes: ['torque'],
   fields: [
     threadField,
