@@ -72,7 +72,7 @@ export const DEMO_VEHICLES: DemoVehicle[] = [
 const DAY_MS = 86_400_000;
 const isoDay = (atMs: number): string => new Date(atMs).toISOString().slice(0, 10);
 
-/** Four wrenches: one too small for most joints, two live, one out of calibration. Dates count from `nowMs`. */
+/** Five wrenches: one too small for most joints, two live, one nearly due, one out of calibration. Dates count from `nowMs`. */
 export const demoWrenches = (nowMs: number): Wrench[] => [
   {
     id: 'w-1',
@@ -83,6 +83,10 @@ export const demoWrenches = (nowMs: number): Wrench[] => [
     lowestNm: 5,
     scaleUnit: 'lbf·in',
     calibrationDueOn: isoDay(nowMs + 200 * DAY_MS),
+    serial: 'HL-3107',
+    divisionNm: 0.5,
+    lengthMm: 250,
+    intervalMonths: 12,
     live: false,
   },
   {
@@ -93,6 +97,10 @@ export const demoWrenches = (nowMs: number): Wrench[] => [
     fullScaleNm: 100,
     scaleUnit: 'N·m',
     calibrationDueOn: isoDay(nowMs + 107 * DAY_MS),
+    serial: 'HL-3105',
+    divisionNm: 0.1,
+    lengthMm: 330,
+    intervalMonths: 12,
     live: true,
   },
   {
@@ -104,7 +112,26 @@ export const demoWrenches = (nowMs: number): Wrench[] => [
     lowestNm: 40,
     scaleUnit: 'N·m',
     calibrationDueOn: isoDay(nowMs + 107 * DAY_MS),
+    serial: 'HL-3109',
+    divisionNm: 0.1,
+    lengthMm: 420,
+    intervalMonths: 12,
     live: true,
+  },
+  {
+    id: 'w-4',
+    label: 'W-4',
+    kind: 'click',
+    squareDrive: '1/2 in',
+    fullScaleNm: 140,
+    lowestNm: 28,
+    scaleUnit: 'lbf·ft',
+    calibrationDueOn: isoDay(nowMs + 21 * DAY_MS),
+    serial: 'HL-3124',
+    divisionNm: 1.3558,
+    lengthMm: 400,
+    intervalMonths: 12,
+    live: false,
   },
   {
     id: 'w-5',
@@ -114,6 +141,10 @@ export const demoWrenches = (nowMs: number): Wrench[] => [
     fullScaleNm: 340,
     scaleUnit: 'lbf·ft',
     calibrationDueOn: isoDay(nowMs - 6 * DAY_MS),
+    serial: 'HL-3122',
+    divisionNm: 3,
+    lengthMm: 610,
+    intervalMonths: 24,
     live: false,
   },
 ];

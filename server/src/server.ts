@@ -6,9 +6,11 @@ import { DEMO_PEOPLE } from '#demo/shop.ts';
 import type { Config } from './config.ts';
 import { makeApp } from './http/app.ts';
 import { CatalogService } from './service/catalog-service.ts';
+import { CribService } from './service/crib-service.ts';
 import { JobService } from './service/job-service.ts';
 import { SessionService } from './service/session-service.ts';
 import { CatalogRepository } from './store/catalog-repository.ts';
+import { CribRepository } from './store/crib-repository.ts';
 import { makeDataSource } from './store/data-source.ts';
 import { JobRepository } from './store/job-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
@@ -33,8 +35,11 @@ export async function startServer(
   const sessions = new SessionService(new PersonRepository(source), pins);
   const catalogRepository = new CatalogRepository(source);
   const catalog = new CatalogService(catalogRepository);
-  const jobs = new JobService(new JobRepository(source), catalogRepository, sessions);
-  const app = makeApp({ source, sessions, catalog, jobs, log, webDist: config.webDist }, upgradeWebSocket);
+  const people = new PersonRepository(source);
+  const cribRepository = new CribRepository(source);
+  const jobs = new JobService(new JobRepository(source), catalogRepository, sessions, cribRepository);
+  const crib = new CribService(cribRepository, catalogRepository, people, (shopId) => jobs.forgetWrenches(shopId));
+  const app = makeApp({ source, sessions, catalog, jobs, crib, log, webDist: config.webDist }, upgradeWebSocket);
   const sockets = new WebSocketServer({ noServer: true });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = serve(

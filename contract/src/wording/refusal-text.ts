@@ -225,6 +225,18 @@ function words(refusal: Refusal, name: Names, unit: TorqueUnit): Omit<RefusalTex
       };
     case 'wrenchOutOfCalibration':
       return { title: 'Wrench out of calibration', why: `Due on ${refusal.dueOn}.`, lift: 'Take another wrench.' };
+    case 'wrenchPulledOut':
+      return {
+        title: 'Wrench due for calibration',
+        why: `${refusal.pulls} pulls since the last one; 5 000 are the most.`,
+        lift: 'Take another wrench.',
+      };
+    case 'wrenchLocked':
+      return {
+        title: 'Wrench locked',
+        why: `${refusal.because}. What it shows is not what it pulls.`,
+        lift: 'Take another wrench; this one comes back with a good calibration.',
+      };
     case 'lockerWindowClosed':
       return {
         title: 'Locker has begun to set',

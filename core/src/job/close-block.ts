@@ -8,10 +8,12 @@ export type CloseBlock =
   | { code: 'linesUncounted'; items: string[] }
   | { code: 'stationsOpen'; group: string; stations: string[] }
   | { code: 'piecesUnaccounted'; item: string; unaccounted: number; onTray: number }
-  | { code: 'problemOpen'; problem: string };
+  | { code: 'problemOpen'; problem: string }
+  /** Lent for this job and not back: it may lie in the vehicle. */
+  | { code: 'toolsOut'; tools: string[] };
 
 /** All that blocks closing, in the order of the work. Empty when the job may be signed. */
-export function closeBlocks(plan: Plan, state: JobState): CloseBlock[] {
+export function closeBlocks(plan: Plan, state: JobState, toolsOut: readonly string[] = []): CloseBlock[] {
   const blocks: CloseBlock[] = [];
   const uncounted = plan.items.filter((item) => state.lines[item.id]?.count === undefined).map((item) => item.id);
   if (uncounted.length > 0) blocks.push({ code: 'linesUncounted', items: uncounted });
@@ -37,5 +39,6 @@ export function closeBlocks(plan: Plan, state: JobState): CloseBlock[] {
   for (const [problem, { cleared }] of Object.entries(state.problems)) {
     if (!cleared) blocks.push({ code: 'problemOpen', problem });
   }
+  if (toolsOut.length > 0) blocks.push({ code: 'toolsOut', tools: [...toolsOut] });
   return blocks;
 }

@@ -23,6 +23,8 @@ export interface DecideContext {
   plan: Plan;
   questions: readonly Question[];
   wrenches: readonly Wrench[];
+  /** Things of the crib lent for this job and not back, by name. */
+  toolsOut?: readonly string[];
 }
 
 export type Decision = { ok: true; events: JobEvent[] } | { ok: false; refusal: Refusal };
@@ -443,7 +445,7 @@ function outcome(context: DecideContext, job: JobState, { id, atMs, by, command 
       return undo(context, job, by.id);
     case 'close': {
       if (blank(command.signature)) return refuse({ code: 'signatureMissing' });
-      const blocks = closeBlocks(context.plan, job);
+      const blocks = closeBlocks(context.plan, job, context.toolsOut);
       if (blocks.length > 0) return refuse({ code: 'closeBlocked', blocks });
       return done({ type: 'jobClosed', signature: command.signature, note: command.note });
     }

@@ -56,9 +56,14 @@ export type CommandOutcome =
   | { ok: false; log: JobLog; refusal: Refusal };
 
 /** Takes one command. A command id seen before changes nothing and succeeds. */
-export function takeCommand(log: JobLog, wrenches: readonly Wrench[], envelope: CommandEnvelope): CommandOutcome {
+export function takeCommand(
+  log: JobLog,
+  wrenches: readonly Wrench[],
+  envelope: CommandEnvelope,
+  toolsOut: readonly string[] = [],
+): CommandOutcome {
   if (log.commandIds.has(envelope.id)) return { ok: true, log, events: [], repeated: true };
-  const context = { plan: log.plan, questions: log.setup.kit.questions, wrenches };
+  const context = { plan: log.plan, questions: log.setup.kit.questions, wrenches, toolsOut };
   const decision = decide(context, log.state, envelope);
   if (!decision.ok) return { ok: false, log, refusal: decision.refusal };
   const { command } = envelope;

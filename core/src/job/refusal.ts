@@ -72,6 +72,7 @@ export const OVERRIDABLE: ReadonlySet<RefusalCode> = new Set<RefusalCode>([
   'compoundMissing',
   'powerToolForbidden',
   'wrenchOutOfCalibration',
+  'wrenchPulledOut',
   'lockerWindowClosed',
   'notAtRideHeight',
 ]);

@@ -1,9 +1,13 @@
+import { PULLS_BETWEEN_CALIBRATIONS } from './calibration.ts';
 import { usableBand } from './usable-band.ts';
 import type { Wrench } from './wrench.ts';
 
 export type WrenchFault =
   | { code: 'wrenchOutOfRange'; wrenchId: string; targetNm: number; minNm: number; maxNm: number }
-  | { code: 'wrenchOutOfCalibration'; wrenchId: string; dueOn: string };
+  | { code: 'wrenchOutOfCalibration'; wrenchId: string; dueOn: string }
+  /** Due by its pulls, whatever its date says. */
+  | { code: 'wrenchPulledOut'; wrenchId: string; pulls: number }
+  | { code: 'wrenchLocked'; wrenchId: string; atMs: number; because: string };
 
 /** The UTC calendar day of an instant, ISO date. */
 export const dayOf = (atMs: number): string => new Date(atMs).toISOString().slice(0, 10);
@@ -20,6 +24,10 @@ export function wrenchFault(wrench: Wrench, targetNm: number, nowMs: number): Wr
   if (targetNm < minNm * (1 - 1e-9) || targetNm > maxNm * (1 + 1e-9)) {
     return { code: 'wrenchOutOfRange', wrenchId: wrench.id, targetNm, minNm, maxNm };
   }
+  if (wrench.locked && nowMs >= wrench.locked.atMs)
+    return { code: 'wrenchLocked', wrenchId: wrench.id, atMs: wrench.locked.atMs, because: wrench.locked.because };
+  const pulls = wrench.pullsSinceCalibration ?? 0;
+  if (pulls >= PULLS_BETWEEN_CALIBRATIONS) return { code: 'wrenchPulledOut', wrenchId: wrench.id, pulls };
   if (dayOf(nowMs) >= wrench.calibrationDueOn) {
     return { code: 'wrenchOutOfCalibration', wrenchId: wrench.id, dueOn: wrench.calibrationDueOn };
   }

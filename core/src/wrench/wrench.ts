@@ -20,4 +20,16 @@ export interface Wrench {
   calibrationDueOn: string;
   /** Whether it sends torque and angle while pulling. */
   live: boolean;
+  /** As engraved. */
+  serial?: string;
+  /** Value of one mark of the scale, N·m. */
+  divisionNm?: number;
+  /** Centre of the square drive to the middle of the grip, mm: for adapters. */
+  lengthMm?: number;
+  /** Months between calibrations. */
+  intervalMonths?: number;
+  /** Accepted pulls since the last calibration. */
+  pullsSinceCalibration?: number;
+  /** A check found it out of limits: no pull is taken from it until a calibration is good. */
+  locked?: { atMs: number; because: string };
 }

@@ -5,11 +5,15 @@ import { appendEvents, openLog } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import type { Wrench } from '#core/wrench/wrench.ts';
+import { demoBottles, demoChecks, demoTemperatures, demoTools } from '#demo/crib.ts';
 import { DEMO_KITS, FRONT_RECOVERY_POINTS, REAR_ANTI_ROLL_BAR, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
-import { DEMO_PEOPLE, DEMO_SHOP, DEMO_VEHICLES, type DemoVehicle, demoWrenches } from '#demo/shop.ts';
+import { DEMO_PEOPLE, DEMO_SHOP, DEMO_VEHICLES, type DemoPerson, type DemoVehicle, demoWrenches } from '#demo/shop.ts';
 import { Worker } from '#demo/work-through.ts';
 import { hashSecret } from '../service/session-service.ts';
 import { CatalogRepository } from '../store/catalog-repository.ts';
+import { BottleEntity, StoreReadingEntity, ToolEntity } from '../store/crib-entities.ts';
+import { CribRepository } from '../store/crib-repository.ts';
 import { ShopEntity, UserEntity, VehicleEntity, WrenchEntity } from '../store/entities.ts';
 import { chainHash, FIRST_HASH } from '../store/hash-chain.ts';
 import { type EventRow, JobRepository } from '../store/job-repository.ts';
@@ -86,6 +90,8 @@ export async function seedDemo(source: DataSource, nowMs: number): Promise<boole
   for (const card of DEMO_VEHICLES) await source.getRepository(VehicleEntity).insert({ id: card.id, shopId, card });
   const wrenches = demoWrenches(nowMs);
   await source.getRepository(WrenchEntity).insert(wrenches.map((wrench) => ({ ...wrench, shopId })));
+  const [, lead] = DEMO_PEOPLE as [DemoPerson, DemoPerson];
+  await seedCrib(source, shopId, wrenches, nowMs, lead.name);
   const catalog = new CatalogRepository(source);
   for (const kit of DEMO_KITS) await catalog.addKit(shopId, kit, nowMs);
 
@@ -122,6 +128,24 @@ export async function seedDemo(source: DataSource, nowMs: number): Promise<boole
     await jobs.append(row.id, 0, chained(worker.events), { atMs: nowMs }, progress, log.state.closed?.atMs);
   }
   return true;
+}
+
+/** Tools, bottles, the thermometer and past check-pulls. */
+async function seedCrib(
+  source: DataSource,
+  shopId: string,
+  wrenches: readonly Wrench[],
+  nowMs: number,
+  byName: string,
+): Promise<void> {
+  const tools = demoTools().map((card) => ({ id: card.id, shopId, card }));
+  await source.getRepository(ToolEntity).insert(tools);
+  const bottles = demoBottles(nowMs).map(({ usedMl: _, ...bottle }) => ({ ...bottle, shopId }));
+  await source.getRepository(BottleEntity).insert(bottles);
+  const readings = demoTemperatures(nowMs).map((reading) => ({ ...reading, shopId, byName }));
+  await source.getRepository(StoreReadingEntity).insert(readings);
+  const crib = new CribRepository(source);
+  for (const check of demoChecks(wrenches, nowMs, byName)) await crib.addCheck(shopId, check, {});
 }
 
 /** Numbers and chains events as the server does. */

@@ -10,11 +10,13 @@ import type { UpgradeWebSocket } from 'hono/ws';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import type { CatalogService } from '../service/catalog-service.ts';
+import type { CribService } from '../service/crib-service.ts';
 import type { JobService } from '../service/job-service.ts';
 import type { SessionService } from '../service/session-service.ts';
 import { isDatabaseAway } from '../store/data-source.ts';
 import { type SignedInEnv, signedIn } from './caller.ts';
 import { catalogRoutes } from './catalog-routes.ts';
+import { cribRoutes } from './crib-routes.ts';
 import { jobRoutes } from './job-routes.ts';
 import { problem } from './problem.ts';
 import { sessionRoutes } from './session-routes.ts';
@@ -25,6 +27,7 @@ export interface AppParts {
   sessions: SessionService;
   catalog: CatalogService;
   jobs: JobService;
+  crib: CribService;
   log: Logger;
   webDist: string;
 }
@@ -32,12 +35,13 @@ export interface AppParts {
 const BODY_LIMIT = 2 * 1024 * 1024;
 
 /** The routes under /api; their type is the web's typed client. */
-export function apiRoutes({ sessions, catalog, jobs }: Pick<AppParts, 'sessions' | 'catalog' | 'jobs'>) {
+export function apiRoutes({ sessions, catalog, jobs, crib }: Pick<AppParts, 'sessions' | 'catalog' | 'jobs' | 'crib'>) {
   return new Hono<SignedInEnv>()
     .route('/session', sessionRoutes(sessions))
     .use('*', signedIn(sessions))
     .route('/', catalogRoutes(catalog))
-    .route('/jobs', jobRoutes(jobs));
+    .route('/jobs', jobRoutes(jobs, crib))
+    .route('/crib', cribRoutes(crib, catalog));
 }
 export type Api = ReturnType<typeof apiRoutes>;
 
@@ -95,7 +99,7 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
   // Where there is something to gain: files and lists. A compressor costs more than a short answer, and would hold
   // single events of a stream back.
   const packed = compress();
-  for (const path of ['/assets/*', '/api/kits', '/api/vehicles', '/api/jobs', '/api/jobs/:jobId']) {
+  for (const path of ['/assets/*', '/api/kits', '/api/vehicles', '/api/jobs', '/api/jobs/:jobId', '/api/crib']) {
     app.use(path, (c, next) => (c.req.method === 'GET' ? packed(c, next) : next()));
   }
 

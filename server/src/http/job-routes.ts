@@ -6,6 +6,7 @@ import { CommandBatchSchema, OpenJobSchema } from '#contract/job.ts';
 import { recordCsv } from '../report/record-csv.ts';
 import { recordFile } from '../report/record-file.ts';
 import { recordPdf } from '../report/record-pdf.ts';
+import type { CribService } from '../service/crib-service.ts';
 import type { JobService } from '../service/job-service.ts';
 import { firstBreak } from '../store/hash-chain.ts';
 import type { SignedInEnv } from './caller.ts';
@@ -20,7 +21,7 @@ const JobId = z.object({ jobId: z.uuid() });
 const jobId = validate('param', JobId);
 
 /** Jobs: lists, opening, commands, the event stream and the record. */
-export function jobRoutes(jobs: JobService) {
+export function jobRoutes(jobs: JobService, crib: CribService) {
   return new Hono<SignedInEnv>()
     .get('/', validate('query', Window), async (c) => {
       const { from, to } = c.req.valid('query');
@@ -36,6 +37,11 @@ export function jobRoutes(jobs: JobService) {
     .get('/:jobId', jobId, async (c) => {
       const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
       return document ? c.json(document) : problem(c, 'unknownJob');
+    })
+    .get('/:jobId/tools-out', jobId, async (c) => {
+      const { jobId: id } = c.req.valid('param');
+      if (!(await jobs.exists(c.get('caller').shopId, id))) return problem(c, 'unknownJob');
+      return c.json(await crib.outFor(id));
     })
     .post('/:jobId/commands', jobId, validate('json', CommandBatchSchema), async (c) => {
       const answer = await jobs.command(c.get('caller'), c.req.valid('param').jobId, c.req.valid('json').commands);

@@ -9,12 +9,14 @@ import type {
   OpenJob,
   StoredEvent,
 } from '#contract/job.ts';
+import { outForJob } from '#core/crib/crib-tool.ts';
 import { appendEvents, type JobLog, openLog, takeCommand } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
 import { fitVerdicts, type ResolveError } from '#core/kit/resolve.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
+import type { CribRepository } from '../store/crib-repository.ts';
 import type { JobEntity } from '../store/entities.ts';
 import { chainHash, FIRST_HASH } from '../store/hash-chain.ts';
 import { type EventRow, JobMoved, type JobRepository } from '../store/job-repository.ts';
@@ -53,6 +55,7 @@ export class JobService {
     private readonly jobs: JobRepository,
     private readonly catalog: CatalogRepository,
     private readonly sessions: SessionService,
+    private readonly crib: CribRepository,
     private readonly now: () => number = Date.now,
   ) {}
 
@@ -127,11 +130,17 @@ export class JobService {
     };
   }
 
-  /** The shop's wrenches, read once: nothing in this version changes them while the server runs. */
+  /** A wrench of this shop was changed, locked or calibrated: the next command reads them anew. */
+  forgetWrenches(shopId: string): void {
+    this.wrenchesOf.delete(shopId);
+  }
+
+  /** The shop's wrenches with their pulls since calibration; kept until the crib changes one. */
   private async wrenches(shopId: string): Promise<Wrench[]> {
     const known = this.wrenchesOf.get(shopId);
     if (known) return known;
-    const wrenches = await this.catalog.wrenches(shopId);
+    const [stored, pulls] = await Promise.all([this.catalog.wrenches(shopId), this.crib.pullsSinceCalibration(shopId)]);
+    const wrenches = stored.map((wrench) => ({ ...wrench, pullsSinceCalibration: pulls.get(wrench.id) ?? 0 }));
     this.wrenchesOf.set(shopId, wrenches);
     return wrenches;
   }
@@ -223,13 +232,16 @@ export class JobService {
         results.push({ id: input.id, ok: false, refusal: { code: 'notSignedInThen', person: input.by } });
         continue;
       }
-      const outcome = takeCommand(log, wrenches, {
+      const envelope = {
         id: input.id,
         atMs: input.atMs,
         by,
         device: caller.deviceId,
         command: input.command,
-      });
+      };
+      // Only closing asks what is still out for the job.
+      const toolsOut = input.command.type === 'close' ? outForJob(await this.crib.loansOfJob(id), id) : [];
+      const outcome = takeCommand(log, wrenches, envelope, toolsOut);
       if (!outcome.ok) {
         results.push({ id: input.id, ok: false, refusal: outcome.refusal });
         continue;
@@ -249,6 +261,7 @@ export class JobService {
       const progress = jobProgress(log.plan, log.state, lastEventAtMs);
       await this.jobs.append(id, live.seq, rows, received, progress, log.state.closed?.atMs);
       this.live.set(id, { ...live, log, seq, hash, lastEventAtMs });
+      countPulls(wrenches, rows);
       this.added.emit(id, events);
     }
     return { results, events, seq };
@@ -266,5 +279,15 @@ export class JobService {
   listen(id: string, callback: (events: StoredEvent[]) => void): () => void {
     this.added.on(id, callback);
     return () => this.added.off(id, callback);
+  }
+}
+
+/** Adds pulls just stored to their wrenches' counts, so that 5 000 is not passed unseen between two readings. */
+function countPulls(wrenches: Wrench[], rows: readonly EventRow[]): void {
+  for (const { event } of rows) {
+    if (event.type !== 'pullRecorded') continue;
+    const at = wrenches.findIndex((wrench) => wrench.id === event.wrench.id);
+    const wrench = wrenches[at];
+    if (wrench) wrenches[at] = { ...wrench, pullsSinceCalibration: (wrench.pullsSinceCalibration ?? 0) + 1 };
   }
 }

@@ -1,4 +1,4 @@
-import type { DataSource } from 'typeorm';
+import { type DataSource, IsNull } from 'typeorm';
 import type { VehicleCard } from '#contract/job.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
@@ -43,12 +43,19 @@ export class CatalogRepository {
       .insert({ shopId, id: document.id, revision: document.revision, document: document as object, addedAtMs });
   }
 
+  /** Wrenches on the wall, with their lock. Pulls since calibration are counted elsewhere. */
   async wrenches(shopId: string): Promise<Wrench[]> {
-    const rows = await this.source.getRepository(WrenchEntity).find({ where: { shopId }, order: { label: 'ASC' } });
-    return rows.map(({ shopId: _, lowestNm, ...wrench }) => ({
-      ...wrench,
-      lowestNm: lowestNm ?? undefined,
-      live: Boolean(wrench.live),
+    const rows = await this.source
+      .getRepository(WrenchEntity)
+      .find({ where: { shopId, retiredAtMs: IsNull() }, order: { label: 'ASC' } });
+    return rows.map(({ shopId: _, retiredAtMs: _r, lockedAtMs, lockedBecause, ...row }) => ({
+      ...row,
+      lowestNm: row.lowestNm ?? undefined,
+      serial: row.serial ?? undefined,
+      divisionNm: row.divisionNm ?? undefined,
+      lengthMm: row.lengthMm ?? undefined,
+      live: Boolean(row.live),
+      ...(lockedAtMs ? { locked: { atMs: lockedAtMs, because: lockedBecause ?? '' } } : {}),
     }));
   }
 }

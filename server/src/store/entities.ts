@@ -6,16 +6,8 @@ import type { Role } from '#core/job/role.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
-
-/** Instants are stored as Unix milliseconds: exact, and the same in every time zone. */
-const millis = {
-  type: 'bigint',
-  unsigned: true,
-  transformer: {
-    to: (value?: number | null) => value,
-    from: (value: string | null) => (value === null ? undefined : Number(value)),
-  },
-} as const;
+import { CRIB_ENTITIES } from './crib-entities.ts';
+import { millis } from './millis.ts';
 
 @Entity('shop')
 export class ShopEntity {
@@ -77,6 +69,14 @@ export class WrenchEntity {
   @Column({ type: 'varchar', length: 8, name: 'scale_unit' }) scaleUnit!: TorqueUnit;
   @Column({ type: 'char', length: 10, name: 'calibration_due_on' }) calibrationDueOn!: string;
   @Column({ type: 'boolean' }) live!: boolean;
+  @Column({ type: 'varchar', length: 40, nullable: true }) serial?: string | null;
+  @Column({ type: 'double', name: 'division_nm', nullable: true }) divisionNm?: number | null;
+  @Column({ type: 'double', name: 'length_mm', nullable: true }) lengthMm?: number | null;
+  @Column({ type: 'int', name: 'interval_months', default: 12 }) intervalMonths?: number;
+  @Column({ ...millis, name: 'locked_at_ms', nullable: true }) lockedAtMs?: number | null;
+  @Column({ type: 'varchar', length: 200, name: 'locked_because', nullable: true }) lockedBecause?: string | null;
+  /** A wrench that left the wall: its pulls keep its name. */
+  @Column({ ...millis, name: 'retired_at_ms', nullable: true }) retiredAtMs?: number | null;
 }
 
 @Entity('job')
@@ -127,4 +127,5 @@ export const ENTITIES = [
   WrenchEntity,
   JobEntity,
   JobEventEntity,
+  ...CRIB_ENTITIES,
 ];

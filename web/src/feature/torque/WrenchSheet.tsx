@@ -1,7 +1,27 @@
 import { showTorqueIn } from '#core/quantity/display.ts';
+import { unreachable } from '#core/result.ts';
+import type { WrenchFault } from '#core/wrench/suitable-wrench.ts';
 import { usableBand } from '#core/wrench/usable-band.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
+
+/** Why a wrench may not make this pull, in a word or two. */
+function faultText(fault: WrenchFault | undefined): string | undefined {
+  switch (fault?.code) {
+    case undefined:
+      return undefined;
+    case 'wrenchOutOfRange':
+      return 'Out of range';
+    case 'wrenchOutOfCalibration':
+      return `Calibration was due ${fault.dueOn}`;
+    case 'wrenchPulledOut':
+      return `Due: ${fault.pulls} pulls`;
+    case 'wrenchLocked':
+      return 'Locked: out of limits';
+    default:
+      return unreachable(fault);
+  }
+}
 
 /** The shop's wrenches for this pull: those that may do it first, the others with the reason why not. */
 export function WrenchSheet({ open, onClose, torque }: { open: boolean; onClose: () => void; torque: TorqueStep }) {
@@ -37,11 +57,7 @@ export function WrenchSheet({ open, onClose, torque }: { open: boolean; onClose:
                   </span>
                 </span>
                 <span className={`text-right text-sm ${choice.fault ? 'font-bold text-bad' : ''}`}>
-                  {choice.fault?.code === 'wrenchOutOfRange'
-                    ? 'Out of range'
-                    : choice.fault?.code === 'wrenchOutOfCalibration'
-                      ? `Calibration was due ${choice.fault.dueOn}`
-                      : `good to ${choice.wrench.calibrationDueOn}`}
+                  {faultText(choice.fault) ?? `good to ${choice.wrench.calibrationDueOn}`}
                 </span>
               </button>
             </li>

@@ -1,0 +1,34 @@
+import { beadVolume } from '../compound/bead-volume.ts';
+import { headDimension } from '../fastener/head-dimension.ts';
+import { parseThread } from '../fastener/thread.ts';
+import type { Plan, PlanItem, PlanStation } from '../kit/plan.ts';
+
+/** mL of a bead where the sheet gives no thread to work it out from: two drops. Chosen by us. */
+const UNKNOWN_THREAD_ML = 0.1;
+
+/**
+ * Compound one station takes, mL, from its bolt's thread and what it is screwed into: the height of its nut, or one
+ * diameter in a tapped hole.
+ */
+export function stationBeadMl(station: Pick<PlanStation, 'stack'>, items: ReadonlyMap<string, PlanItem>): number {
+  const hardware = station.stack.flatMap((piece) => (piece.kind === 'hardware' ? (items.get(piece.item) ?? []) : []));
+  const bolt = hardware.find((item) => item.kind === 'bolt' && item.thread !== undefined);
+  const read = bolt?.thread === undefined ? undefined : parseThread(bolt.thread);
+  if (!read?.ok) return UNKNOWN_THREAD_ML;
+  const { thread } = read.value;
+  const nut = hardware.some((item) => item.kind === 'nut');
+  const height = headDimension(thread.system === 'metric' ? 'ISO 4032' : 'ASME B18.2.2', thread)?.heightMm;
+  const bead = beadVolume(thread, nut && height !== undefined ? height : thread.nominalMm);
+  return bead.ok ? bead.value.beadMl : UNKNOWN_THREAD_ML;
+}
+
+/** Compound a whole plan takes, mL by compound of the kit. */
+export function planCompoundMl(plan: Pick<Plan, 'stations' | 'items'>): Map<string, number> {
+  const items = new Map(plan.items.map((item) => [item.id, item]));
+  const total = new Map<string, number>();
+  for (const station of plan.stations) {
+    if (station.compound === undefined) continue;
+    total.set(station.compound, (total.get(station.compound) ?? 0) + stationBeadMl(station, items));
+  }
+  return total;
+}
