@@ -60,6 +60,22 @@ for (const theme of ['day', 'night'] as const) {
       await expect(page.getByRole('heading', { name: sign })).toBeVisible();
       expect(await faults(page), screen).toEqual([]);
     }
+    for (const [address, sign] of [
+      ['/bench', 'Bench'],
+      ['/bench/finish', 'What a change on the thread does'],
+      ['/bench/interaction', 'Why once round again'],
+      ['/bench/torque?thread=16%20mm', 'Torque and preload'],
+      ['/crib?wrench=w-1', 'Check-pulls'],
+      ['/crib/tools', 'Socket'],
+      ['/crib/compounds', 'On the shelf'],
+      ['/crib/reorder', 'To order'],
+    ] as const) {
+      await page.goto(`${app.url}${address}`);
+      await expect(page.getByRole('heading', { name: sign }).first()).toBeVisible();
+      expect(await faults(page), address).toEqual([]);
+    }
+    await page.goto(`${app.url}/jobs/${job}/torque`);
+    await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
     await page.keyboard.press('Shift+?');
     await expect(page.getByRole('dialog', { name: 'Keys of this screen' })).toBeVisible();
     expect(await faults(page)).toEqual([]);

@@ -6,6 +6,11 @@ import { useSession } from './session-store.ts';
 import { useSettings } from './settings-store.ts';
 
 const Bench = lazy(() => import('../feature/bench/Bench.tsx'));
+const CribShell = lazy(() => import('../feature/crib/CribShell.tsx'));
+const Wrenches = lazy(() => import('../feature/crib/Wrenches.tsx'));
+const Tools = lazy(() => import('../feature/crib/Tools.tsx'));
+const Compounds = lazy(() => import('../feature/crib/Compounds.tsx'));
+const Reorder = lazy(() => import('../feature/crib/Reorder.tsx'));
 const Bays = lazy(() => import('../feature/bays/Bays.tsx'));
 const NewJob = lazy(() => import('../feature/receive/NewJob.tsx'));
 const JobShell = lazy(() => import('../job/JobShell.tsx'));
@@ -63,6 +68,12 @@ export function App() {
             <Route path="/receive" element={<NewJob />} />
             <Route path="/bench" element={<Bench />} />
             <Route path="/bench/:tool" element={<Bench />} />
+            <Route path="/crib" element={<CribShell />}>
+              <Route index element={<Wrenches />} />
+              <Route path="tools" element={<Tools />} />
+              <Route path="compounds" element={<Compounds />} />
+              <Route path="reorder" element={<Reorder />} />
+            </Route>
             <Route path="/jobs/:jobId" element={<JobShell />}>
               <Route index element={<Navigate to="check-in" replace />} />
               <Route path="receive" element={<Receive />} />

@@ -90,6 +90,18 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
     }
   }
   for (const wrench of wrenches) {
+    if (wrench.locked) {
+      needs.push({
+        key: `${wrench.id}-locked`,
+        mark: 'lock',
+        pressing: true,
+        title: `Wrench ${wrench.label} is out of limits`,
+        detail: 'Locked. What it pulled since its last good check is listed in the crib.',
+        to: `/crib?wrench=${wrench.id}`,
+        rank: 1500,
+      });
+      continue;
+    }
     const daysLeft = Math.round((Date.parse(wrench.calibrationDueOn) - Date.parse(dayOf(nowMs))) / DAY_MS);
     if (daysLeft > CALIBRATION_NOTICE_DAYS) continue;
     needs.push({
@@ -98,6 +110,7 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
       pressing: daysLeft <= 0,
       title: daysLeft <= 0 ? `Wrench ${wrench.label} out of calibration` : `Wrench ${wrench.label} due for calibration`,
       detail: `${wrench.squareDrive} ${wrench.kind}. ${daysLeft <= 0 ? 'No pull is taken from it.' : ''}`,
+      to: `/crib?wrench=${wrench.id}`,
       rank: 5000 + daysLeft,
     });
   }

@@ -112,7 +112,7 @@ export function UseInJob({
               to={`/jobs/${done}/record`}
               className="inline-flex min-h-14 items-center border-2 border-ink px-4 font-bold"
             >
-              To the job's record
+              To the job’s record
             </Link>
           </div>
         ) : (

@@ -10,14 +10,16 @@ import { useSettings } from '../../app/settings-store.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import { useToolsOut } from './use-tools-out.ts';
 
 /** What still keeps the job open, each with a way there; the tray; the signature. */
 export default function CloseOut() {
-  const { plan, state, give } = useOpenJob();
+  const { document, plan, state, give } = useOpenJob();
   const navigate = useNavigate();
   const system = useSettings((settings) => settings.system);
   const person = useSession((session) => session.session?.person);
-  const blocks = useMemo(() => closeBlocks(plan, state), [plan, state]);
+  const toolsOut = useToolsOut(document.id, state.closed !== undefined);
+  const blocks = useMemo(() => closeBlocks(plan, state, toolsOut), [plan, state, toolsOut]);
   const ledger = useMemo(() => hardwareLedger(plan, state), [plan, state]);
   const [signature, setSignature] = useState('');
   const [note, setNote] = useState('');
@@ -278,6 +280,15 @@ function Block({ block }: { block: CloseBlock }) {
             ? `${block.unaccounted} not accounted for; ${block.onTray} should be on the tray. Count it below.`
             : `${-block.unaccounted} more counted than can be left. Count again.`}
         </span>
+      );
+    case 'toolsOut':
+      return (
+        <>
+          <span>
+            <b>Lent for this job and not back:</b> {block.tools.join(', ')}. It may lie in the vehicle.
+          </span>
+          {way('/crib/tools', 'To the crib')}
+        </>
       );
     case 'problemOpen': {
       const problem = state.problems[block.problem];

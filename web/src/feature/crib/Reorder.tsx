@@ -1,0 +1,81 @@
+import { Download } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import type { ReorderLine } from '#core/crib/bottle.ts';
+import { api, call } from '../../app/api.ts';
+import { useOpenCrib } from './CribShell.tsx';
+import { failureText } from './use-crib.ts';
+
+const WHAT: Record<ReorderLine['what'], string> = { compound: 'Compound', tool: 'Tool', wrench: 'Wrench' };
+const because = ({ because: why, figure }: ReorderLine): string => {
+  switch (why) {
+    case 'empty':
+      return 'none left';
+    case 'low':
+      return `${(figure ?? 0).toFixed(1)} mL left`;
+    case 'expired':
+      return 'past its date';
+    case 'expiring':
+      return `${figure} days left`;
+    case 'tooWarm':
+      return 'stored too warm';
+    case 'missing':
+      return 'missing';
+    case 'calibration':
+      return (figure ?? 0) <= 0 ? 'calibration due' : `calibration in ${figure} days`;
+  }
+};
+
+/** What to order or send away, with why; as CSV for whoever orders. */
+export default function Reorder() {
+  const { crib } = useOpenCrib();
+  const [lines, setLines] = useState<ReorderLine[]>();
+  const [failure, setFailure] = useState<string>();
+  // Read anew whenever the crib was.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the list follows the crib, which it is worked out from
+  useEffect(() => {
+    call(api.crib.reorder.$get())
+      .then((list) => {
+        setLines(list as ReorderLine[]);
+        setFailure(undefined);
+      })
+      .catch((error) => setFailure(failureText(error)));
+  }, [crib]);
+  return (
+    <main className="flex-1 bg-bench p-5 lg:overflow-y-auto">
+      <div className="mb-3 flex items-center gap-3">
+        <h1 className="plate mr-auto text-3xl">To order</h1>
+        <a
+          download
+          href="/api/crib/reorder.csv"
+          className="inline-flex min-h-14 items-center gap-2 border-2 border-ink bg-sheet px-4 font-bold"
+        >
+          <Download aria-hidden="true" /> CSV
+        </a>
+      </div>
+      {failure && (
+        <p role="alert" className="text-bad">
+          {failure}
+        </p>
+      )}
+      {lines === undefined && !failure && <p className="text-ink-2">Working it out.</p>}
+      {lines?.length === 0 && (
+        <p className="text-ink-2">
+          Nothing: every compound is good and in quantity, no tool is missing, no wrench is due.
+        </p>
+      )}
+      {lines && lines.length > 0 && (
+        <table className="w-full max-w-3xl border-t-2 border-ink text-left">
+          <tbody>
+            {lines.map((line) => (
+              <tr key={`${line.what}-${line.name}-${line.because}`} className="border-b border-rule">
+                <td className="w-32 py-3 text-ink-2">{WHAT[line.what]}</td>
+                <td className="font-bold">{line.name}</td>
+                <td className="figures text-right">{because(line)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </main>
+  );
+}
