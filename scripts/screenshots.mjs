@@ -111,6 +111,16 @@ await main(async () => {
     await page.getByRole('link', { name: /guard/ }).first().click();
     await page.getByText('the chain is whole').waitFor();
     await shot(page, 'record');
+    await page.goto(`${url}/bench/finish`);
+    await shot(page, 'bench');
+    await page.goto(`${url}/bench/interaction`);
+    await shot(page, 'bench-interaction');
+    await page.goto(`${url}/crib?wrench=w-1`);
+    await page.getByRole('heading', { name: 'Check-pulls' }).waitFor();
+    await shot(page, 'crib');
+    await page.goto(`${url}/crib/compounds`);
+    await page.getByRole('heading', { name: 'On the shelf' }).waitFor();
+    await shot(page, 'crib-compounds');
     await page.evaluate(() =>
       localStorage.setItem(
         'wrenchman.settings',

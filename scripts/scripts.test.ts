@@ -251,3 +251,37 @@ describe('npm start', () => {
     expect(output).toMatch(/Could not install .*mariadb-server.*is there a network\?/);
   }, 90_000);
 });
+
+describe('the command line', () => {
+  const wm = (args: string[], input: string) =>
+    spawnSync(process.execPath, ['scripts/wm.mjs', ...args], {
+      input,
+      encoding: 'utf8',
+      env: { ...process.env, NODE_OPTIONS: '' },
+    });
+  it('gives an array for an array, with refusals in their places', () => {
+    const { status, stdout } = wm(
+      ['calc', 'preload'],
+      JSON.stringify([
+        { thread: 'M10', propertyClass: '8.8' },
+        { thread: 'M10', propertyClass: '8.8', friction: -1 },
+      ]),
+    );
+    expect(status).toBe(0);
+    const answers = JSON.parse(stdout) as Array<{ preloadN?: number; error?: object }>;
+    expect(answers[0]?.preloadN).toBeCloseTo(29_603, -1);
+    expect(answers[1]).toEqual({ error: { field: 'friction', reason: 'must be between 0 and 1, was -1' } });
+  });
+  it.each([
+    [['calc', 'weather'], '[]', 'No topic “weather”'],
+    [['calc', 'thread'], '{"thread":"M10"}', 'must be a JSON array'],
+    [['calc', 'thread'], 'M10', 'is not JSON'],
+    [['bolt'], '', 'No command “bolt”'],
+    [[], '', 'Usage'],
+  ])('%j ends with one sentence and code 1', (args, input, said) => {
+    const { status, stdout, stderr } = wm(args, input);
+    expect(status).toBe(1);
+    expect(stdout).toBe('');
+    expect(stderr).toContain(said);
+  });
+});

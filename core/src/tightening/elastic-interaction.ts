@@ -219,12 +219,59 @@ function turn({ members, place, inverse, forces }: Tightened, bolt: number, toN:
   forces[bolt] = toN;
 }
 
+/** A group being tightened, pull after pull. */
+interface ElasticRun {
+  /** Turns one nut until its bolt carries `toN`. False when the flange's matrix is not positive definite. */
+  pull(pull: Pull): boolean;
+  /** Preload of every bolt now, N. The array changes with the next pull. */
+  readonly forces: Float64Array;
+}
+
 /**
- * Preload left in every bolt after each pull of a sequence.
+ * Starts with every bolt loose.
  *
  * The inverse of (I/k + C) over the tightened bolts grows when a bolt is met first; a pull then changes all preloads
  * by one column of it: n² for a first pull, n for every later one. A bolt that would push instead of pull has been
  * unloaded by its neighbours: it is loose, carries nothing, and counts as loose until it is pulled again.
+ */
+function startRun(group: ElasticGroup): ElasticRun {
+  const n = group.complianceMmPerN.length;
+  const tightened: Tightened = {
+    group,
+    members: [],
+    place: new Int32Array(n).fill(-1),
+    inverse: Array.from({ length: n }, () => new Float64Array(n)),
+    forces: new Float64Array(n),
+  };
+  const { members, place, forces } = tightened;
+  return {
+    forces,
+    pull({ bolt, toN }) {
+      if ((place[bolt] as number) < 0 && !takeIn(tightened, bolt)) return false;
+      turn(tightened, bolt, toN);
+      // Each round lets the one furthest below zero go, so this ends.
+      for (;;) {
+        const lowest = members.reduce(
+          (low, member) => ((forces[member] as number) < (forces[low] as number) ? member : low),
+          bolt,
+        );
+        if ((forces[lowest] as number) >= 0) return true;
+        letGo(tightened, lowest);
+        turn(tightened, bolt, toN);
+      }
+    },
+  };
+}
+
+const NOT_DEFINITE: InputFault = {
+  code: 'contradiction',
+  field: 'compliance',
+  with: 'bolts',
+  reason: 'not positive definite',
+};
+
+/**
+ * Preload left in every bolt after each pull of a sequence; see {@link startRun} for what it costs.
  *
  * @param group - springs and flange
  * @param pulls - in order; a bolt may be pulled any number of times. Targets in N, above 0
@@ -240,30 +287,11 @@ export function elasticSequence(group: ElasticGroup, pulls: readonly Pull[]): Re
     fault ??= outOfRange(`pulls[${index}].toN`, toN, 1e-9, 1e7);
   });
   if (fault) return fail(fault);
-  const tightened: Tightened = {
-    group,
-    members: [],
-    place: new Int32Array(n).fill(-1),
-    inverse: Array.from({ length: n }, () => new Float64Array(n)),
-    forces: new Float64Array(n),
-  };
-  const { members, place, forces } = tightened;
+  const run = startRun(group);
   const history: PreloadHistory = [];
-  for (const { bolt, toN } of pulls) {
-    if ((place[bolt] as number) < 0 && !takeIn(tightened, bolt))
-      return fail({ code: 'contradiction', field: 'compliance', with: 'bolts', reason: 'not positive definite' });
-    turn(tightened, bolt, toN);
-    // Each round lets the one furthest below zero go, so this ends.
-    for (;;) {
-      const lowest = members.reduce(
-        (low, member) => ((forces[member] as number) < (forces[low] as number) ? member : low),
-        bolt,
-      );
-      if ((forces[lowest] as number) >= 0) break;
-      letGo(tightened, lowest);
-      turn(tightened, bolt, toN);
-    }
-    history.push(Float64Array.from(forces));
+  for (const pull of pulls) {
+    if (!run.pull(pull)) return fail(NOT_DEFINITE);
+    history.push(Float64Array.from(run.forces));
   }
   return ok(history);
 }
@@ -308,21 +336,18 @@ export function pullsForEvenness(
     unevenness(history.value[(round + 1) * order.length - 1] as Float64Array, targetN),
   );
   const rounds = unevennessByRound.findIndex((value) => value <= wanted);
-  const pulls = [...one];
+  const run = startRun(group);
   let greedyPulls: number | undefined;
-  while (pulls.length <= order.length * mostRounds) {
-    const run = elasticSequence(group, pulls);
-    if (!run.ok) return run;
-    const last = run.value.at(-1) as Float64Array;
-    if (unevenness(last, targetN) <= wanted) {
-      greedyPulls = pulls.length;
+  for (let made = 0; made < order.length * mostRounds; made++) {
+    // First once round in the order, then always the bolt furthest below its target.
+    const bolt =
+      order[made] ??
+      order.reduce((low, at) => ((run.forces[at] as number) < (run.forces[low] as number) ? at : low), order[0] ?? 0);
+    if (!run.pull({ bolt, toN: targetN })) return fail(NOT_DEFINITE);
+    if (made + 1 >= order.length && unevenness(run.forces, targetN) <= wanted) {
+      greedyPulls = made + 1;
       break;
     }
-    const lowest = order.reduce(
-      (low, bolt) => ((last[bolt] as number) < (last[low] as number) ? bolt : low),
-      order[0] ?? 0,
-    );
-    pulls.push({ bolt: lowest, toN: targetN });
   }
   return ok({
     rounds: rounds < 0 ? undefined : rounds + 1,
@@ -356,8 +381,7 @@ export function oneRoundTargetsN(
       placed.map((i) => placed.map((j) => entry(i, j))),
       stretch.slice(0, done),
     );
-    if (!solved)
-      return fail({ code: 'contradiction', field: 'compliance', with: 'bolts', reason: 'not positive definite' });
+    if (!solved) return fail(NOT_DEFINITE);
     targets.push(solved[done - 1] ?? 0);
   }
   return ok(targets);

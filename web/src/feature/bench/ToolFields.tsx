@@ -106,7 +106,8 @@ export function ToolFields({
   const shown = fields.filter((field) => field.when === undefined || field.when(values));
   const asked = shown.filter((field) => !field.assumption);
   const assumed = shown.filter((field) => field.assumption);
-  const [open, setOpen] = useState(false);
+  // Open where there is room: what a figure rests on should be seen beside it.
+  const [open, setOpen] = useState(() => typeof window !== 'undefined' && window.innerWidth >= 1024);
   const entry = (field: Field) => (
     <Entry
       key={field.key}

@@ -110,7 +110,12 @@ function Shown({
   const { main } = answer;
   return (
     <>
-      <div className="grid-paper order-3 min-w-0 flex-1 bg-bench p-5 lg:order-2 lg:overflow-y-auto">
+      <section
+        aria-label="Drawn"
+        // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must be able to stand in it
+        tabIndex={0}
+        className="grid-paper order-3 min-w-0 flex-1 bg-bench p-5 lg:order-2 lg:overflow-y-auto"
+      >
         <div className={`mx-auto ${tool.wide || !(answer.chart || answer.table) ? 'max-w-[640px]' : 'max-w-[440px]'}`}>
           {answer.drawing}
         </div>
@@ -144,7 +149,7 @@ function Shown({
             </table>
           </div>
         )}
-      </div>
+      </section>
       <aside
         aria-label="Worked out"
         className="order-2 flex shrink-0 flex-col border-ink bg-sheet lg:order-3 lg:w-[360px] lg:border-l-2"

@@ -3,6 +3,7 @@ import { ADAPTER } from './adapter.tsx';
 import { ADJUSTER } from './adjuster.tsx';
 import { ANGLE } from './angle.tsx';
 import { BEAD } from './bead.tsx';
+import { BUSH } from './bush.tsx';
 import { CHOOSE } from './choose.tsx';
 import { CLAMP } from './clamp.tsx';
 import { CONVERT } from './convert.tsx';
@@ -18,6 +19,7 @@ import { SLOT } from './slot.tsx';
 import { STUD } from './stud.tsx';
 import { TORQUE } from './torque.tsx';
 import { VALUE } from './value.tsx';
+import { WHEEL } from './wheel.tsx';
 
 /** The tools of the bench, in the order they hang on its wall. */
 export const BENCH_TOOLS: readonly BenchTool[] = [
@@ -27,6 +29,7 @@ export const BENCH_TOOLS: readonly BenchTool[] = [
   INTERACTION,
   VALUE,
   ENGAGEMENT,
+  WHEEL,
   STUD,
   ADJUSTER,
   SLOT,
@@ -37,6 +40,7 @@ export const BENCH_TOOLS: readonly BenchTool[] = [
   DRILL,
   FIT,
   CHOOSE,
+  BUSH,
   BEAD,
   CURE,
   CONVERT,

@@ -56,10 +56,14 @@ export const INTERACTION: BenchTool = {
     },
     {
       key: 'stages',
-      label: 'First round at',
+      label: 'Stages before full',
       initial: '0.5',
-      kind: 'number',
-      hint: 'share of the target; 1 for straight',
+      kind: 'choice',
+      options: [
+        { value: '0.5', label: '50 %' },
+        { value: '0.3 0.7', label: '30 and 70 %' },
+        { value: '1', label: 'Straight' },
+      ],
     },
     { key: 'rounds', label: 'Rounds at full torque', initial: '2', kind: 'number' },
     {
@@ -83,7 +87,11 @@ export const INTERACTION: BenchTool = {
     const { show } = read;
     const n = Math.round(read.number('bolts', 2, 64));
     const order = orderOf(read.choice<Pattern>('order'), n);
-    const first = read.number('stages', 0.05, 1);
+    const before = read
+      .choice('stages')
+      .split(' ')
+      .map(Number)
+      .filter((share) => share < 1);
     const rounds = Math.round(read.number('rounds', 1, 10));
     const soft = read.number('soft', 0, 10);
     const wanted = read.number('wanted', 0.1, 100) / 100;
@@ -96,7 +104,7 @@ export const INTERACTION: BenchTool = {
     };
     // Only shares are shown, so the target is one unit of load.
     const target = 1000;
-    const stages = [...(first < 1 ? [first] : []), ...Array.from({ length: rounds }, () => 1)];
+    const stages = [...before, ...Array.from({ length: rounds }, () => 1)];
     const pulls = passPulls(
       stages.map((share) => ({ share, order })),
       target,

@@ -11,7 +11,7 @@ export const STUD: BenchTool = {
   title: 'Stud and spacer',
   says: 'Turns of a wheel nut, the longest spacer a stud allows, a closed nut that bottoms.',
   example: 'spacer 25',
-  words: ['spacer', 'stud', 'wheel', 'nut', 'turns', 'bottom', 'bottoming', 'blind nut', 'hub'],
+  words: ['spacer', 'stud', 'nut', 'turns', 'bottom', 'bottoming', 'blind nut', 'hub'],
   wide: true,
   takes: ['spacer', 'stud', 'wheel'],
   fields: [
