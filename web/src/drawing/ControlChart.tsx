@@ -114,7 +114,7 @@ export function ControlChart({
                 cx={x(index)}
                 cy={y(point.value)}
                 r={5}
-                fill={point.calibration ? '#ffd21f' : 'var(--ink)'}
+                fill={point.calibration ? 'var(--sheet)' : 'var(--ink)'}
                 stroke="var(--ink)"
                 strokeWidth={2}
               />

@@ -192,7 +192,7 @@ export function Curve({
         ))}
         {marks.map(({ x: atX, y: atY, text }) => (
           <g key={`${atX}-${text}`}>
-            <circle cx={x(atX)} cy={y(atY)} r={6} fill="#ffd21f" stroke="var(--ink)" strokeWidth={2} />
+            <circle cx={x(atX)} cy={y(atY)} r={6} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={3.5} />
             <text
               x={x(atX) + (x(atX) > WIDTH - 190 ? -12 : 12)}
               y={y(atY) + 20}

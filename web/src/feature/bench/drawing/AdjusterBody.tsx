@@ -43,7 +43,7 @@ export function AdjusterBody({
           y={132}
           width={Math.max(0, mesh) * scale}
           height={8}
-          fill={mesh < needed ? 'var(--bad)' : '#ffd21f'}
+          fill={mesh < needed ? 'var(--bad)' : 'var(--ink)'}
           stroke="var(--ink)"
           strokeWidth={1}
         />

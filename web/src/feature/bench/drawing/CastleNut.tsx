@@ -22,7 +22,7 @@ export function CastleNut({ slots, pastDeg, label }: { slots: number; pastDeg: n
         );
       })}
       <circle cx={210} cy={140} r={46} fill="var(--steel)" stroke="var(--ink)" strokeWidth={2} />
-      <line x1={210} y1={140} x2={hx} y2={hy} stroke="#ffd21f" strokeWidth={9} />
+      <line x1={210} y1={140} x2={hx} y2={hy} stroke="var(--rule)" strokeWidth={9} />
       <line x1={210} y1={140} x2={hx} y2={hy} stroke="var(--ink)" strokeWidth={1.5} strokeDasharray="5 4" />
       <path
         d={`M${ax} ${ay}A112 112 0 0 1 ${bx} ${by}m-11 -9 11 9 -11 8`}

@@ -78,7 +78,7 @@ export function StudStackDrawing({
         y={mid - r}
         width={engagementMm * scale}
         height={2 * r}
-        fill="#ffd21f"
+        fill="var(--medium)"
         stroke="var(--ink)"
         strokeWidth={1.5}
       />

@@ -44,7 +44,6 @@ export function TwinRule({
       {rule(x, 110, true, first)}
       {rule(other, 110, false, second)}
       <path d={`M${at} 50V170`} stroke="var(--ink)" strokeWidth={4} />
-      <path d={`M${at} 50V170`} stroke="#ffd21f" strokeWidth={2} />
     </svg>
   );
 }
