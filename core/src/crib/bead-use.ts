@@ -1,7 +1,7 @@
 import { beadVolume } from '../compound/bead-volume.ts';
 import { headDimension } from '../fastener/head-dimension.ts';
 import { parseThread } from '../fastener/thread.ts';
-import type { Plan, PlanItem, PlanStation } from '../kit/plan.ts';
+import type { PlanItem, PlanStation } from '../kit/plan.ts';
 
 /** mL of a bead where the sheet gives no thread to work it out from: two drops. Chosen by us. */
 const UNKNOWN_THREAD_ML = 0.1;
@@ -20,15 +20,4 @@ export function stationBeadMl(station: Pick<PlanStation, 'stack'>, items: Readon
   const height = headDimension(thread.system === 'metric' ? 'ISO 4032' : 'ASME B18.2.2', thread)?.heightMm;
   const bead = beadVolume(thread, nut && height !== undefined ? height : thread.nominalMm);
   return bead.ok ? bead.value.beadMl : UNKNOWN_THREAD_ML;
-}
-
-/** Compound a whole plan takes, mL by compound of the kit. */
-export function planCompoundMl(plan: Pick<Plan, 'stations' | 'items'>): Map<string, number> {
-  const items = new Map(plan.items.map((item) => [item.id, item]));
-  const total = new Map<string, number>();
-  for (const station of plan.stations) {
-    if (station.compound === undefined) continue;
-    total.set(station.compound, (total.get(station.compound) ?? 0) + stationBeadMl(station, items));
-  }
-  return total;
 }

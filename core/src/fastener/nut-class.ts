@@ -48,8 +48,6 @@ const PROOF_STRESS: Record<NutClass, ReadonlyArray<readonly [toMm: number, proof
   ],
 };
 
-export const NUT_CLASSES = Object.keys(PROOF_STRESS) as NutClass[];
-
 /** Proof load of a nut, N; undefined above M39 or for an inch thread, which ISO 898-2 does not cover. */
 export function nutProofLoadN(
   nutClass: NutClass,

@@ -1,6 +1,5 @@
 import { MM_PER_INCH } from '../quantity/unit.ts';
 import { DRILLS, type Drill, drillAtLeast, nearestDrill } from './drill-size.ts';
-import { standardPitchMm } from './standard-thread.ts';
 import { minorDiameterMm, type Thread } from './thread.ts';
 
 /** Tap drills of unified threads by diameter in inches and threads per inch. Handbook tap drill table (from memory). */
@@ -86,7 +85,3 @@ export const pilotDrill = (finalMm: number, series: 'metric' | 'fraction'): Dril
  */
 export const insertDrill = (thread: Pick<Thread, 'system' | 'nominalMm' | 'pitchMm'>): Drill =>
   nearestDrill(thread.nominalMm + 0.2 * thread.pitchMm, thread.system === 'metric' ? 'metric' : 'fraction').drill;
-
-/** Whether a tap cuts the coarse thread of its diameter, which is what an unmarked hole most often has. */
-export const isCoarse = (thread: Pick<Thread, 'system' | 'nominalMm' | 'pitchMm'>): boolean =>
-  Math.abs((standardPitchMm(thread.system, thread.nominalMm, 'coarse') ?? 0) - thread.pitchMm) < 1e-3;

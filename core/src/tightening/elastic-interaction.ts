@@ -77,7 +77,7 @@ function groupFault({ boltStiffnessNPerMm, complianceMmPerN }: ElasticGroup): In
  * Solves A·F = b by Cholesky. A is symmetric and positive definite; a compliance that is not refuses here.
  * @returns undefined when A is not positive definite
  */
-export function solveSymmetric(a: readonly (readonly number[])[], b: readonly number[]): number[] | undefined {
+function solveSymmetric(a: readonly (readonly number[])[], b: readonly number[]): number[] | undefined {
   const n = b.length;
   const lower = a.map(() => new Float64Array(n));
   for (let i = 0; i < n; i++) {
@@ -105,37 +105,6 @@ export function solveSymmetric(a: readonly (readonly number[])[], b: readonly nu
     x[i] = sum / (lower[i]?.[i] as number);
   }
   return x;
-}
-
-/**
- * Preloads of the tightened bolts for given stretches, by direct solution of (I/k + C)·F = x. A bolt that would push
- * instead of pull has gone loose and carries nothing; it is left out and the rest solved again.
- */
-export function directPreloads(
-  group: ElasticGroup,
-  stretchMm: readonly number[],
-  tightened: readonly number[],
-): number[] | undefined {
-  const { boltStiffnessNPerMm: k, complianceMmPerN: c } = group;
-  const forces = new Array<number>(c.length).fill(0);
-  let active = [...tightened];
-  // Each round drops at least one bolt, so this ends.
-  while (active.length > 0) {
-    const a = active.map((i) => active.map((j) => (c[i]?.[j] ?? 0) + (i === j ? 1 / k : 0)));
-    const solved = solveSymmetric(
-      a,
-      active.map((i) => stretchMm[i] ?? 0),
-    );
-    if (!solved) return undefined;
-    if (solved.every((force) => force >= 0)) {
-      active.forEach((bolt, index) => {
-        forces[bolt] = solved[index] ?? 0;
-      });
-      return forces;
-    }
-    active = active.filter((_, index) => (solved[index] ?? 0) >= 0);
-  }
-  return forces;
 }
 
 /** The tightened bolts with the inverse of (I/k + C) over them; row i belongs to `members[i]`. */
