@@ -121,11 +121,11 @@ test('bottles: opened, corrected, put on the order list', async ({ page, app }) 
   await form.getByLabel('Lot').fill('F-9');
   await form.getByLabel('Use by').fill('2029-01-31');
   await form.getByRole('button', { name: 'Put it there' }).click();
-  await page.getByRole('button', { name: /Flange sealant, lot F-9/ }).click();
+  await page.getByRole('button', { name: /Flange sealant.*lot F-9/ }).click();
   await page.getByLabel('Left in it, mL, as seen or weighed').fill('3');
   await page.getByLabel('Why the count was off').fill('Used on a gearbox cover.');
   await page.getByRole('button', { name: 'Correct the count' }).click();
-  await expect(page.getByRole('button', { name: 'Flange sealant, lot F-9, 3.0 mL left' })).toBeVisible();
+  await expect(page.getByRole('button', { name: /Flange sealant.*lot F-9.*3\.00 mL/ })).toBeVisible();
   await page.getByRole('link', { name: 'Reorder' }).click();
   await expect(page.getByRole('row', { name: /Flange sealant 3.0 mL left/ })).toBeVisible();
 });

@@ -113,7 +113,6 @@ function Row({ bottle, today, onPick }: { bottle: Bottle; today: string; onPick?
       type="button"
       disabled={!onPick}
       onClick={onPick}
-      aria-label={`${bottle.name}, lot ${bottle.lot}, ${left.toFixed(1)} mL left`}
       className="grid min-h-20 w-full grid-cols-[2rem_1fr_auto] items-center gap-4 border-b border-rule py-2 text-left"
     >
       <svg viewBox="0 0 32 64" className="h-16" aria-hidden="true">
