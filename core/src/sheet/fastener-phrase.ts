@@ -1,0 +1,421 @@
+import type { DriveSize } from '../fastener/drive.ts';
+import { seriesOfPitch, standardPitchMm } from '../fastener/standard-thread.ts';
+import { metricThread, parseThread, type Thread, unifiedThread } from '../fastener/thread.ts';
+import { dimensionOf, MM_PER_INCH, toBase, type UnitName } from '../quantity/unit.ts';
+import type { FactValue } from './fact.ts';
+import { ACTIONS, ADJECTIVES, DRIVE_TOOLS, HARDWARE, NUMBER_WORDS, TIME_MINUTES } from './lexicon.ts';
+import { quantityAt, quantityOf } from './quantity-phrase.ts';
+import { misreadNumber, type Token } from './token.ts';
+
+export interface Phrase {
+  value: FactValue;
+  next: number;
+  suspect: boolean;
+}
+
+const CROSS = new Set(['x', '×', '*']);
+const touching = (a: Token | undefined, b: Token | undefined): boolean =>
+  a !== undefined && b !== undefined && a.end === b.start;
+
+/** A length after a thread: `x 55`, `× 30 mm`, `x 1-1/4"`. */
+function lengthAt(tokens: readonly Token[], at: number, inch: boolean): { lengthMm: number; next: number } | undefined {
+  const number = tokens[at + 1];
+  if (!CROSS.has(tokens[at]?.lower ?? '') || number?.kind !== 'number' || number.value === undefined) return undefined;
+  const unit = tokens[at + 2];
+  const isInch = unit?.text === '"' || unit?.text === '″' || unit?.lower === 'in' || (inch && unit?.lower !== 'mm');
+  const takes = unit?.text === '"' || unit?.text === '″' || unit?.lower === 'in' || unit?.lower === 'mm';
+  return { lengthMm: number.value * (isInch ? MM_PER_INCH : 1), next: at + (takes ? 3 : 2) };
+}
+
+/** `M10`, `M10x1.5`, `M10 × 1.5 × 55`, `M10-1.25 × 30 mm`, `M8x25`. */
+function metricAt(tokens: readonly Token[], at: number): Phrase | undefined {
+  const [m, size] = [tokens[at], tokens[at + 1]];
+  if (m?.text.toUpperCase() !== 'M' || !size) return undefined;
+  const tail = tokens[at + 2];
+  // `M1O`: a digit and a letter that touch.
+  const split =
+    size.kind === 'number' && tail?.kind === 'word' && touching(size, tail)
+      ? misreadNumber(size.text + tail.text)
+      : undefined;
+  const misread = size.kind === 'word' ? misreadNumber(size.text) : split;
+  const nominal = misread ?? (size.kind === 'number' ? size.value : undefined);
+  const gap = size.start - m.end;
+  if (nominal === undefined || gap > 1 || nominal < 2 || nominal > 64) return undefined;
+  const coarse = standardPitchMm('metric', nominal, 'coarse');
+  if (coarse === undefined) return undefined;
+  let [pitch, next] = [coarse, at + (split === undefined ? 2 : 3)];
+  const joint = tokens[next];
+  const number = tokens[next + 1];
+  if (
+    joint &&
+    number?.kind === 'number' &&
+    number.value !== undefined &&
+    (CROSS.has(joint.lower) || (joint.text === '-' && touching(joint, number)))
+  ) {
+    if (seriesOfPitch('metric', nominal, number.value) !== 'other') {
+      pitch = number.value;
+      next += 2;
+      if (tokens[next]?.lower === 'mm' && CROSS.has(tokens[next + 1]?.lower ?? '')) next += 1;
+    }
+  }
+  const length = lengthAt(tokens, next, false);
+  const value: FactValue = { kind: 'thread', designation: metricThread(nominal, pitch).designation };
+  if (length && length.lengthMm >= 4)
+    return { value: { ...value, lengthMm: length.lengthMm }, next: length.next, suspect: misread !== undefined };
+  return { value, next, suspect: misread !== undefined };
+}
+
+/** `3/8-16`, `3/8"-16 UNC`, `#10-32`, `5/8 coarse`, with a length. */
+function unifiedAt(tokens: readonly Token[], at: number): Phrase | undefined {
+  const hash = tokens[at]?.text === '#';
+  const size = tokens[hash ? at + 1 : at];
+  if (size?.kind !== 'number' || size.value === undefined) return undefined;
+  if (!hash && !size.text.includes('/')) return undefined;
+  let next = (hash ? at + 1 : at) + 1;
+  if (
+    tokens[next]?.text === '"' ||
+    tokens[next]?.text === '″' ||
+    (tokens[next]?.lower === 'in' && tokens[next + 1]?.text === '-')
+  )
+    next++;
+  const dash = tokens[next];
+  const perInch = tokens[next + 1];
+  let thread: Thread | undefined;
+  if (
+    dash?.text === '-' &&
+    perInch?.kind === 'number' &&
+    perInch.value !== undefined &&
+    Number.isInteger(perInch.value)
+  ) {
+    const text = hash ? `#${size.text}-${perInch.value}` : `${size.text}-${perInch.value}`;
+    const read = parseThread(text);
+    if (read.ok && seriesOfPitch('unified', read.value.thread.nominalMm, read.value.thread.pitchMm) !== 'other')
+      thread = read.value.thread;
+    next += 2;
+  } else {
+    const series = tokens[next]?.lower;
+    if (series === 'coarse' || series === 'fine' || series === 'unc' || series === 'unf') {
+      const pitch = standardPitchMm(
+        'unified',
+        size.value * MM_PER_INCH,
+        series === 'fine' || series === 'unf' ? 'fine' : 'coarse',
+      );
+      if (pitch !== undefined) thread = unifiedThread(size.value, Math.round(MM_PER_INCH / pitch));
+      next += 1;
+    }
+  }
+  if (!thread) return undefined;
+  const word = tokens[next]?.lower;
+  if (word === 'unc' || word === 'unf' || word === 'tpi') next++;
+  const length = lengthAt(tokens, next, true);
+  const value: FactValue = { kind: 'thread', designation: thread.designation };
+  return length
+    ? { value: { ...value, lengthMm: length.lengthMm }, next: length.next, suspect: false }
+    : { value, next, suspect: false };
+}
+
+/** A thread callout. A bare size in millimetres is never one: see {@link driveAt}. */
+export const threadAt = (tokens: readonly Token[], at: number): Phrase | undefined =>
+  metricAt(tokens, at) ?? unifiedAt(tokens, at);
+
+/** The noun a size belongs to, past adjectives; at most four words away. */
+function nounAfter(tokens: readonly Token[], at: number): { word: string; next: number } | undefined {
+  for (let next = at; next < at + 5; next++) {
+    const token = tokens[next];
+    if (token === undefined || token.kind === 'break') return undefined;
+    if (HARDWARE.has(token.lower) && !(ADJECTIVES.has(token.lower) && HARDWARE.has(tokens[next + 1]?.lower ?? '')))
+      return { word: token.lower, next: next + 1 };
+    if (DRIVE_TOOLS.has(token.lower)) return { word: token.lower, next: next + 1 };
+    if (!ADJECTIVES.has(token.lower) && token.text !== '-') return undefined;
+  }
+  return undefined;
+}
+
+/** Past the further sizes of a list, `10/13/16 mm sockets`, `a 13mm and a 15mm spanner`, to its noun. */
+function nounOfList(
+  tokens: readonly Token[],
+  at: number,
+  source: string,
+): { word: string; next: number; unit?: UnitName } | undefined {
+  let next = at;
+  let unit: UnitName | undefined;
+  for (let sizes = 0; sizes < 5; sizes++) {
+    let joined = false;
+    while (['/', ',', 'and', 'or', '&'].includes(tokens[next]?.lower ?? '')) {
+      next++;
+      joined = true;
+    }
+    if (!joined) return undefined;
+    if (tokens[next]?.lower === 'a' || tokens[next]?.lower === 'an') next++;
+    const size = quantityAt(tokens, next, source);
+    if (!size || (size.unit !== undefined && dimensionOf(size.unit) !== 'length')) return undefined;
+    unit ??= size.unit;
+    next = size.next;
+    const noun = nounAfter(tokens, next);
+    if (noun) return { ...noun, unit };
+  }
+  return undefined;
+}
+
+const HOLE_WORDS: Record<string, 'drill' | 'hole' | 'clearance'> = {
+  drill: 'drill',
+  bit: 'drill',
+  hole: 'hole',
+  holes: 'hole',
+  bore: 'hole',
+  clearance: 'clearance',
+  gap: 'clearance',
+};
+
+/** A size in mm or inches with the word that says what it is: socket, bolt head, drill, hole, square drive. */
+export function sizedAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
+  // T40, E14: letter and number that touch.
+  const [letter, digits] = [tokens[at], tokens[at + 1]];
+  if (
+    letter &&
+    digits &&
+    /^[TE]$/.test(letter.text) &&
+    digits.kind === 'number' &&
+    touching(letter, digits) &&
+    Number.isInteger(digits.value)
+  ) {
+    return {
+      value: { kind: 'drive', drive: { kind: 'sixLobe', size: `${letter.text}${digits.text}` }, describes: 'tool' },
+      next: at + 2,
+      suspect: false,
+    };
+  }
+  // 12-point 16
+  if (
+    letter?.text === '12' &&
+    tokens[at + 1]?.text === '-' &&
+    tokens[at + 2]?.lower === 'point' &&
+    tokens[at + 3]?.kind === 'number'
+  ) {
+    const after = quantityOf(tokens, at + 3, source, 'length');
+    const width = after ? toBase(after.max, after.unit) : tokens[at + 3]?.value;
+    if (width !== undefined)
+      return {
+        value: { kind: 'drive', drive: { kind: 'twelvePoint', acrossFlatsMm: width }, describes: 'tool' },
+        next: after?.next ?? at + 4,
+        suspect: false,
+      };
+  }
+  const bare = quantityAt(tokens, at, source);
+  // The first sizes of a list take the unit of its last.
+  const listed =
+    bare && bare.unit === undefined && bare.min === bare.max ? nounOfList(tokens, bare.next, source) : undefined;
+  const phrase =
+    bare && listed?.unit !== undefined && DRIVE_TOOLS.has(listed.word)
+      ? { ...bare, unit: listed.unit }
+      : quantityOf(tokens, at, source, 'length');
+  if (!phrase || phrase.min !== phrase.max) return undefined;
+  const inch = phrase.unit === 'in';
+  const mm = toBase(phrase.max, phrase.unit);
+  const { next, suspect } = phrase;
+  const following = tokens[next]?.lower ?? '';
+  const hyphen = tokens[next]?.text === '-' ? (tokens[next + 1]?.lower ?? '') : following;
+  if (inch && hyphen === 'drive')
+    return { value: { kind: 'squareDrive', size: `${tokens[at]?.text} in` }, next: next + 1, suspect };
+  const role = HOLE_WORDS[hyphen === 'of' ? (tokens[next + 1]?.lower ?? '') : hyphen];
+  if (role !== undefined) return { value: { kind: 'hole', diameterMm: mm, role }, next: next + 1, suspect };
+  const before = tokens.slice(Math.max(0, at - 3), at).map((token) => token.lower);
+  const noun = nounAfter(tokens, next) ?? listed ?? nounOfList(tokens, next, source);
+  if (!noun && before.some((word) => word === 'drill' || word === 'ream'))
+    return { value: { kind: 'hole', diameterMm: mm, role: 'drill' }, next, suspect };
+  if (!noun && before.some((word) => word === 'clearance' || word === 'gap'))
+    return { value: { kind: 'hole', diameterMm: mm, role: 'clearance' }, next, suspect };
+  if (noun && mm >= 1.5 && mm <= 75) {
+    const tool = DRIVE_TOOLS.has(noun.word);
+    const single = HARDWARE.get(noun.word);
+    // Only what is turned has a drive size; a 10 mm plate is thick, a 40 mm hose is wide.
+    if (
+      tool ||
+      single === 'bolt' ||
+      single === 'nut' ||
+      single === 'screw' ||
+      single === 'capscrew' ||
+      single === 'locknut' ||
+      single === 'stud' ||
+      single === 'fastener'
+    ) {
+      const between = tokens.slice(next, noun.next).map((token) => token.lower);
+      const key =
+        between.includes('key') || between.includes('keys') || between.includes('allen') || between[0] === 'hex';
+      const drive: DriveSize =
+        key && tool
+          ? { kind: 'hexKey', acrossFlatsMm: mm }
+          : inch
+            ? { kind: 'hex', acrossFlatsMm: mm, inch: true }
+            : { kind: 'hex', acrossFlatsMm: mm };
+      // The noun itself is left for the count before it.
+      return { value: { kind: 'drive', drive, describes: tool ? 'tool' : 'fastener' }, next, suspect };
+    }
+  }
+  return undefined;
+}
+
+/** Integer of a token, in digits or in words. */
+function countOf(token: Token | undefined): number | undefined {
+  if (
+    token?.kind === 'number' &&
+    token.value !== undefined &&
+    Number.isInteger(token.value) &&
+    !token.text.includes('/')
+  )
+    return token.value;
+  return token?.kind === 'word' ? NUMBER_WORDS[token.lower] : undefined;
+}
+
+/** A number behind one of these is a name. */
+const NUMBERED_THINGS = new Set([
+  'step',
+  'fig',
+  'figure',
+  'class',
+  'grade',
+  'page',
+  'no',
+  'item',
+  'hole',
+  'position',
+  'phase',
+  'part',
+  'section',
+  'diagram',
+]);
+const SIZE_UNITS = new Set([
+  'mm',
+  'millimetre',
+  'millimetres',
+  'millimeter',
+  'millimeters',
+  'in',
+  'inch',
+  'inches',
+  '"',
+  '″',
+]);
+
+/**
+ * A count with the noun it counts: `four bolts`, `(14) 7 mm bolts`, `4 x M8 washers`, `a pair of brackets`. Sizes and
+ * threads between the number and the noun are stepped over.
+ *
+ * @param step - steps over a thread or size at a place, giving the index after it
+ */
+export function countAt(
+  tokens: readonly Token[],
+  at: number,
+  step: (at: number) => number | undefined,
+): Phrase | undefined {
+  let count: number | undefined;
+  let next = at;
+  const first = tokens[at];
+  if (!first) return undefined;
+  if (first.text === '(' && tokens[at + 2]?.text === ')') {
+    count = countOf(tokens[at + 1]);
+    next = at + 3;
+  } else if ((first.lower === 'a' || first.lower === 'one') && tokens[at + 1]?.lower === 'pair') {
+    count = 2;
+    next = at + 2;
+  } else if (first.lower === 'pair' || first.lower === 'pairs') {
+    return undefined;
+  } else {
+    count = countOf(first);
+    // `a bolt` counts nothing that matters; `10 mm`, `M8`, `2.5` do not either.
+    if (first.lower === 'a') return undefined;
+    if (
+      count !== undefined &&
+      touching(first, tokens[at + 1]) &&
+      tokens[at + 1]?.kind === 'word' &&
+      !CROSS.has(tokens[at + 1]?.lower ?? '')
+    )
+      return undefined;
+    next = at + 1;
+  }
+  if (count === undefined || count < 1 || count > 200) return undefined;
+  // `A1` is the name of a line.
+  if (tokens[at - 1]?.kind === 'word' && touching(tokens[at - 1], first)) return undefined;
+  // `10 mm bolts` counts nothing, nor does the number of a step, a figure, a class.
+  const label = tokens[at - (tokens[at - 1]?.text === '.' ? 2 : 1)]?.lower ?? '';
+  if (SIZE_UNITS.has(tokens[next]?.lower ?? '') || NUMBERED_THINGS.has(label)) return undefined;
+  const bracketed = first.text === '(';
+  let unknown = 0;
+  let sized = false;
+  if (CROSS.has(tokens[next]?.lower ?? '') || tokens[next]?.lower === 'ea' || tokens[next]?.lower === 'pcs') next++;
+  for (let words = 0; words < 6; words++) {
+    const token = tokens[next];
+    if (!token || token.kind === 'break') return undefined;
+    const over = step(next);
+    if (over !== undefined) {
+      next = over;
+      sized = true;
+      continue;
+    }
+    // `the three 10 mm and two 13 mm bolts`: the first size shares the noun of the second.
+    if (sized && (token.lower === 'and' || token.text === ',') && countOf(tokens[next + 1]) !== undefined) {
+      next += 2;
+      sized = false;
+      continue;
+    }
+    const noun = HARDWARE.get(token.lower);
+    // `hose clamps`, `bracket bolts`: the last of two nouns is what is counted.
+    if (
+      noun !== undefined &&
+      !(HARDWARE.has(tokens[next + 1]?.lower ?? '') || (ADJECTIVES.has(token.lower) && step(next + 1) !== undefined))
+    )
+      return { value: { kind: 'count', count, noun }, next: next + 1, suspect: false };
+    const known =
+      noun !== undefined ||
+      ADJECTIVES.has(token.lower) ||
+      (token.kind === 'number' && tokens[next - 1]?.lower === 'class') ||
+      /^[A-Z]\d?$/.test(token.text);
+    if (!known) {
+      // One word the lexicon does not have may stand before the noun: `20 cone nuts`, `(2) Recovery plates`.
+      const mayStand =
+        token.kind === 'word' &&
+        !ACTIONS.has(token.lower) &&
+        TIME_MINUTES[token.lower] === undefined &&
+        (bracketed || token.text === token.lower) &&
+        (HARDWARE.has(tokens[next + 1]?.lower ?? '') || ADJECTIVES.has(tokens[next + 1]?.lower ?? ''));
+      unknown++;
+      if (!mayStand || unknown > 1) return undefined;
+    }
+    next++;
+  }
+  return undefined;
+}
+
+/**
+ * A count that stands behind what it counts, as packing lists have it: `M8 washers (8)`, `bolts x 6`, `nut, qty 4`,
+ * `M10 nut - 4` at the end of a line.
+ *
+ * @param noun - the piece last named in this line
+ */
+export function trailingCountAt(tokens: readonly Token[], at: number, noun: string): Phrase | undefined {
+  const first = tokens[at];
+  const ends = (index: number): boolean => {
+    const token = tokens[index];
+    return token === undefined || token.kind === 'break' || [',', ';', '.', ')', 'and'].includes(token.lower);
+  };
+  const found = (number: Token | undefined, next: number): Phrase | undefined => {
+    const count = number?.kind === 'number' ? countOf(number) : undefined;
+    return count !== undefined && count >= 1 && count <= 200
+      ? { value: { kind: 'count', count, noun }, next, suspect: false }
+      : undefined;
+  };
+  if (first?.text === '(' && tokens[at + 2]?.text === ')') return found(tokens[at + 1], at + 3);
+  if (first !== undefined && CROSS.has(first.lower) && ends(at + 2)) return found(tokens[at + 1], at + 2);
+  if (first !== undefined && ['qty', 'quantity', 'pcs', 'no'].includes(first.lower)) {
+    const number = at + (['.', ':'].includes(tokens[at + 1]?.text ?? '') ? 2 : 1);
+    return ends(number + 1) ? found(tokens[number], number + 1) : undefined;
+  }
+  // The last column of a list.
+  const wide = first !== undefined && first.start - (tokens[at - 1]?.end ?? first.start) >= 2;
+  if (wide && first?.kind === 'number' && (tokens[at + 1] === undefined || tokens[at + 1]?.kind === 'break'))
+    return found(first, at + 1);
+  const last = tokens[at + 2];
+  if (first !== undefined && /^[-–:|=]$/.test(first.text) && (last === undefined || last.kind === 'break'))
+    return found(tokens[at + 1], at + 2);
+  return undefined;
+}

@@ -1,0 +1,172 @@
+import { unitFromSpelling } from '../quantity/parse-printed.ts';
+import { dimensionOf, type UnitName } from '../quantity/unit.ts';
+import { AFTER_PREPOSITION, NUMBER_WORDS, TENS_WORDS } from './lexicon.ts';
+import { misreadNumber, type Token } from './token.ts';
+
+/** A number or range with its unit, read at a place among the tokens. */
+export interface QuantityPhrase {
+  min: number;
+  max: number;
+  unit?: UnitName;
+  /** Index after the last token. */
+  next: number;
+  suspect: boolean;
+}
+
+/** Longest unit in tokens: `ft . - lbs .` */
+const UNIT_TOKENS = 6;
+/** One letter is a unit only where it touches its number. */
+const SINGLE = new Set(['m', 'g', 'l', 'c', 'f', 'n', 'h']);
+
+/** What a scanner makes of unit letters, mended: `ft-1b`, `Nrn`, `in-Ib`. */
+const mended = (text: string): string =>
+  text
+    .replace(/1b/gi, 'lb')
+    .replace(/Ib/g, 'lb')
+    .replace(/rn/g, 'm')
+    .replace(/\bf1\b/gi, 'ft');
+
+/** A unit at a place among the tokens, the longest that can be read. */
+export function unitAt(
+  tokens: readonly Token[],
+  at: number,
+  source: string,
+  touching: boolean,
+): { unit: UnitName; next: number; suspect: boolean } | undefined {
+  const first = tokens[at];
+  if (!first || first.kind === 'break') return undefined;
+  for (let length = UNIT_TOKENS; length >= 1; length--) {
+    const last = tokens[at + length - 1];
+    if (!last || tokens.slice(at, at + length).some((token) => token.kind === 'break')) continue;
+    // A closing full stop belongs to the sentence unless it stands inside the unit.
+    if (last.kind === 'mark' && last.text !== '"' && last.text !== '″' && last.text !== "'" && last.text !== '°')
+      continue;
+    const text = source.slice(first.start, last.end);
+    if (text.length > 20) continue;
+    const plain = unitFromSpelling(text);
+    const unit = plain ?? unitFromSpelling(mended(text));
+    if (unit === undefined) continue;
+    if (length === 1 && SINGLE.has(first.lower) && !touching && first.text !== 'N') continue;
+    if (length === 1 && first.lower === 'in') {
+      const after = tokens[at + 1];
+      if (after && AFTER_PREPOSITION.has(after.lower)) continue;
+    }
+    // `9/16 in. socket`: the point belongs to the abbreviation where the sentence goes on.
+    const point = tokens[at + length];
+    const goesOn = tokens[at + length + 1];
+    const abbreviated =
+      length === 1 &&
+      first.lower === 'in' &&
+      point?.text === '.' &&
+      goesOn !== undefined &&
+      /^\p{Ll}/u.test(goesOn.text);
+    return { unit, next: at + length + (abbreviated ? 1 : 0), suspect: plain === undefined };
+  }
+  return undefined;
+}
+
+const numberAt = (token: Token | undefined): { value: number; suspect: boolean } | undefined => {
+  if (token?.kind === 'number' && token.value !== undefined) return { value: token.value, suspect: false };
+  const misread = token?.kind === 'word' ? misreadNumber(token.text) : undefined;
+  return misread === undefined ? undefined : { value: misread, suspect: true };
+};
+
+/** A number in words: `sixteen`, `fifty five`, `one hundred and ten`. Alone `a` is no number. */
+function spelled(tokens: readonly Token[], at: number): { value: number; suspect: boolean; next: number } | undefined {
+  let next = at;
+  const word = () => tokens[next]?.lower ?? '';
+  const dashed = () => {
+    if (tokens[next]?.text === '-' && NUMBER_WORDS[tokens[next + 1]?.lower ?? ''] !== undefined) next++;
+  };
+  let value = 0;
+  const first = word() === 'both' ? undefined : NUMBER_WORDS[word()];
+  if (first !== undefined && first < 10 && tokens[next + 1]?.lower === 'hundred') {
+    value = first * 100;
+    next += 2;
+    if (word() === 'and') next++;
+  }
+  const tens = TENS_WORDS[word()];
+  if (tens !== undefined) {
+    value += tens;
+    next++;
+    dashed();
+  }
+  const unit = word() === 'a' || word() === 'both' ? undefined : NUMBER_WORDS[word()];
+  if (unit !== undefined && (tens === undefined || unit < 10)) {
+    value += unit;
+    next++;
+  }
+  return value > 0 ? { value, suspect: false, next } : undefined;
+}
+
+/** A misread number may be split by the tokenizer: `1O` is a number and a word that touch. */
+function looseNumber(
+  tokens: readonly Token[],
+  at: number,
+): { value: number; suspect: boolean; next: number } | undefined {
+  const [first, second] = [tokens[at], tokens[at + 1]];
+  if (first && second && first.end === second.start && first.kind === 'number' && second.kind === 'word') {
+    const joined = misreadNumber(first.text + second.text);
+    if (joined !== undefined) return { value: joined, suspect: true, next: at + 2 };
+  }
+  if (first && second && first.end === second.start && first.kind === 'word' && second.kind === 'number') {
+    const joined = misreadNumber(first.text + second.text);
+    if (joined !== undefined) return { value: joined, suspect: true, next: at + 2 };
+  }
+  const plain = numberAt(first);
+  return plain ? { ...plain, next: at + 1 } : spelled(tokens, at);
+}
+
+const DASH = new Set(['-', '–', '—', '~']);
+
+/**
+ * Reads `[between] number [unit] [(- | to | and) number] [unit]`. The unit may stand after either number; a range in
+ * two units is two quantities.
+ *
+ * @returns undefined where no number stands
+ */
+export function quantityAt(tokens: readonly Token[], start: number, source: string): QuantityPhrase | undefined {
+  const between = tokens[start]?.lower === 'between' || tokens[start]?.lower === 'from';
+  const at = between ? start + 1 : start;
+  const first = looseNumber(tokens, at);
+  if (!first) return undefined;
+  const touch = (index: number) => tokens[index - 1]?.end === tokens[index]?.start;
+  // A unit may stand in the next cell of a table.
+  const firstUnit =
+    unitAt(tokens, first.next, source, touch(first.next)) ??
+    (tokens[first.next]?.text === '|' ? unitAt(tokens, first.next + 1, source, false) : undefined);
+  let next = firstUnit?.next ?? first.next;
+  const joint = tokens[next];
+  const joins =
+    joint !== undefined && (DASH.has(joint.text) || joint.lower === 'to' || (between && joint.lower === 'and'));
+  const second = joins ? looseNumber(tokens, next + 1) : undefined;
+  if (second && second.value > first.value) {
+    const secondUnit = unitAt(tokens, second.next, source, touch(second.next));
+    const unit = secondUnit?.unit ?? firstUnit?.unit;
+    const sameUnit = !firstUnit || !secondUnit || firstUnit.unit === secondUnit.unit;
+    // Without any unit `10 - 20` may be a bolt and a socket; only a unit makes it a range.
+    if (unit !== undefined && sameUnit) {
+      next = secondUnit?.next ?? second.next;
+      const suspect =
+        first.suspect || second.suspect || (firstUnit?.suspect ?? false) || (secondUnit?.suspect ?? false);
+      return { min: first.value, max: second.value, unit, next, suspect };
+    }
+  }
+  const suspect = first.suspect || (firstUnit?.suspect ?? false);
+  // A misread number counts only with a unit behind it; alone it is a word.
+  if (first.suspect && !firstUnit) return undefined;
+  return { min: first.value, max: first.value, unit: firstUnit?.unit, next, suspect };
+}
+
+/** A quantity of one dimension, or undefined. */
+export function quantityOf(
+  tokens: readonly Token[],
+  start: number,
+  source: string,
+  dimension: ReturnType<typeof dimensionOf>,
+): (QuantityPhrase & { unit: UnitName }) | undefined {
+  const phrase = quantityAt(tokens, start, source);
+  return phrase?.unit !== undefined && dimensionOf(phrase.unit) === dimension
+    ? { ...phrase, unit: phrase.unit }
+    : undefined;
+}

@@ -1,0 +1,186 @@
+import { type TorqueUnit, toBase } from '../quantity/unit.ts';
+import type { TorqueValue } from './fact.ts';
+import { quantityAt, quantityOf } from './quantity-phrase.ts';
+import type { Token } from './token.ts';
+
+/** Two writings of one torque agree when they differ by no more than printing them whole would make. */
+export const PAIR_TOLERANCE = 0.06;
+
+/** Words that open a limit: `do not exceed`, `never over`, `max`. */
+const LIMIT_OPENERS: ReadonlyArray<readonly string[]> = [
+  ['do', 'not', 'exceed'],
+  ['not', 'to', 'exceed'],
+  ['never', 'exceed'],
+  ['never', 'over'],
+  ['never', 'more', 'than'],
+  ['not', 'over'],
+  ['no', 'more', 'than'],
+  ['not', 'more', 'than'],
+  ['absolute', 'maximum'],
+  ['maximum'],
+  ['max'],
+];
+
+const QUIET = new Set([
+  ',',
+  ';',
+  '(',
+  ')',
+  ':',
+  '.',
+  'of',
+  'and',
+  'but',
+  'is',
+  'it',
+  'at',
+  'the',
+  'with',
+  'a',
+  'torque',
+  '-',
+]);
+
+const wordsAt = (tokens: readonly Token[], at: number, words: readonly string[]): boolean =>
+  words.every((word, index) => tokens[at + index]?.lower === word);
+
+/** Index after quiet words and marks. */
+function skipQuiet(tokens: readonly Token[], at: number, most = 4): number {
+  let next = at;
+  while (next - at < most && tokens[next] && QUIET.has(tokens[next]?.lower ?? '')) next++;
+  return next;
+}
+
+function limitAt(tokens: readonly Token[], at: number, source: string, unit: TorqueUnit) {
+  const from = skipQuiet(tokens, at, 3);
+  const opener = LIMIT_OPENERS.find((words) => wordsAt(tokens, from, words));
+  if (!opener) return undefined;
+  const number = skipQuiet(tokens, from + opener.length, 3);
+  const phrase = quantityAt(tokens, number, source);
+  if (!phrase) return undefined;
+  const torque = quantityOf(tokens, number, source, 'torque');
+  if (phrase.unit !== undefined && !torque) return undefined;
+  return { limitNm: toBase(phrase.max, torque?.unit ?? unit), next: phrase.next };
+}
+
+const TURN_WORDS: Record<string, number> = { quarter: 90, half: 180, third: 120, full: 360 };
+const ANGLE_OPENERS = new Set(['plus', '+', 'then', 'and', 'followed', 'turn', 'rotate', 'angle', ',']);
+const ANGLE_FILL = new Set([
+  'by',
+  'a',
+  'an',
+  'another',
+  'further',
+  'additional',
+  'turn',
+  'rotate',
+  'tighten',
+  'it',
+  'them',
+  'through',
+  'of',
+  'to',
+  'each',
+  'bolt',
+  'nut',
+  'the',
+  'plus',
+  'then',
+  'extra',
+  'more',
+]);
+
+/** An angle that is turned after a torque: `plus 90°`, `then a further quarter turn`, `+ 60 deg`. */
+function angleAt(tokens: readonly Token[], at: number, source: string) {
+  const opener = tokens[at];
+  if (!opener || !ANGLE_OPENERS.has(opener.lower)) return undefined;
+  let next = at + 1;
+  while (next - at < 9 && tokens[next] && ANGLE_FILL.has(tokens[next]?.lower ?? '')) next++;
+  const angle = quantityOf(tokens, next, source, 'angle');
+  if (angle) return { angleDeg: toBase(angle.max, angle.unit), next: angle.next };
+  const words = TURN_WORDS[tokens[next]?.lower ?? ''];
+  // `quarter turn`, `quarter-turn`, `half a turn`
+  for (let k = next + 1; k <= next + 3; k++) {
+    if (words !== undefined && tokens[k]?.lower.startsWith('turn')) return { angleDeg: words, next: k + 1 };
+  }
+  const fraction = tokens[next];
+  if (
+    fraction?.kind === 'number' &&
+    fraction.value !== undefined &&
+    fraction.value <= 3 &&
+    tokens[next + 1]?.lower.startsWith('turn')
+  )
+    return { angleDeg: fraction.value * 360, next: next + 2 };
+  return undefined;
+}
+
+/** A second writing of the same torque: in brackets, after a slash or a comma, after `or`. */
+function pairAt(tokens: readonly Token[], at: number, source: string, unit: TorqueUnit) {
+  const opener = tokens[at];
+  if (!opener || !['(', '/', '[', 'or', '=', ','].includes(opener.lower)) return undefined;
+  const second = quantityOf(tokens, at + 1, source, 'torque');
+  if (!second || second.unit === unit) return undefined;
+  const closes = tokens[second.next]?.text === ')' || tokens[second.next]?.text === ']';
+  return {
+    ...second,
+    unit: second.unit as TorqueUnit,
+    next: second.next + (closes ? 1 : 0),
+    bracketed: opener.text === '(',
+  };
+}
+
+/** Past `, then on to the next slot`, which a castle nut's torque says before its ceiling. */
+function pastNextSlot(tokens: readonly Token[], at: number): number {
+  for (let next = at; next < at + 9; next++) {
+    if (tokens[next]?.lower === 'slot' && tokens[next - 1]?.lower === 'next') return next + 1;
+    if (tokens[next]?.kind === 'break' || tokens[next]?.kind === 'number') return at;
+  }
+  return at;
+}
+
+export interface TorquePhrase {
+  value: TorqueValue;
+  next: number;
+  suspect: boolean;
+}
+
+/**
+ * A torque with everything said of it in one breath: a range, its second unit, a limit, an angle.
+ * @returns undefined where no torque stands
+ */
+export function torqueAt(tokens: readonly Token[], at: number, source: string): TorquePhrase | undefined {
+  const phrase = quantityOf(tokens, at, source, 'torque');
+  if (!phrase) return undefined;
+  const unit = phrase.unit as TorqueUnit;
+  const value: TorqueValue = {
+    min: phrase.min,
+    max: phrase.max,
+    unit,
+    minNm: toBase(phrase.min, unit),
+    maxNm: toBase(phrase.max, unit),
+  };
+  let { next } = phrase;
+  const pair = pairAt(tokens, next, source, unit);
+  if (pair) {
+    const ratio = toBase(pair.max, pair.unit) / value.maxNm;
+    const agrees = Math.abs(ratio - 1) <= PAIR_TOLERANCE;
+    // After a comma or a slash two torques of one breath are one value only if they agree.
+    if (agrees || pair.bracketed) {
+      value.pair = { min: pair.min, max: pair.max, unit: pair.unit, agrees };
+      next = pair.next;
+    }
+  }
+  next = pastNextSlot(tokens, next);
+  const limit = limitAt(tokens, next, source, unit);
+  if (limit) {
+    value.limitNm = limit.limitNm;
+    next = limit.next;
+  }
+  const angle =
+    angleAt(tokens, next, source) ?? (tokens[next]?.text === ',' ? angleAt(tokens, next + 1, source) : undefined);
+  if (angle) {
+    value.angleDeg = angle.angleDeg;
+    next = angle.next;
+  }
+  return { value, next, suspect: phrase.suspect };
+}
