@@ -1,19 +1,13 @@
 import type { JobSetup } from '#core/job/job-log.ts';
-import { KIT_FORMAT, KIT_VERSION, type KitDocument } from '#core/kit/kit-document.ts';
+import { blankKit } from '#core/kit/blank-kit.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
 
 /** A kit of one plate with many bolts, for measuring; two rounds, no compound. */
 export function largeKit(stationCount: number): KitDocument {
   const ids = Array.from({ length: stationCount }, (_, index) => `s${index + 1}`);
   return {
-    format: KIT_FORMAT,
-    version: KIT_VERSION,
-    id: `plate-${stationCount}`,
-    revision: 1,
-    title: `Plate with ${stationCount} bolts`,
-    maker: 'Pennant Works',
+    ...blankKit(`plate-${stationCount}`, `Plate with ${stationCount} bolts`, 'Pennant Works'),
     statedMinutes: 480,
-    fits: [],
-    questions: [],
     items: [
       {
         id: 'bolt',
@@ -26,7 +20,6 @@ export function largeKit(stationCount: number): KitDocument {
         thread: 'M10 x 1.5',
       },
     ],
-    compounds: [],
     stations: ids.map((id, index) => ({
       id,
       label: String(index + 1),
@@ -48,8 +41,6 @@ export function largeKit(stationCount: number): KitDocument {
         verify: true,
       },
     ],
-    cautions: [],
-    aftercare: [],
   };
 }
 

@@ -11,10 +11,21 @@ import {
   type KitDocument,
   type MapShape,
   type OrderRule,
+  type PrintedSpec,
   type Question,
   type StackPiece,
   type Station,
 } from '#core/kit/kit-document.ts';
+import type {
+  Baseline,
+  Check,
+  Choice,
+  Irreversible,
+  Neighbour,
+  Prerequisite,
+  Temporary,
+} from '#core/kit/kit-preparation.ts';
+import type { Disconnect, RemovedThing, Step, StepAction } from '#core/kit/kit-step.ts';
 import type { TighteningSpec } from '#core/tightening/tightening-spec.ts';
 import { ConditionSchema } from './condition.ts';
 
@@ -23,6 +34,7 @@ const Id = z
   .regex(/^[A-Za-z0-9][A-Za-z0-9._-]{0,63}$/, 'letters, digits, dot, dash and underscore, at most 64');
 const Text = z.string().trim().min(1).max(500);
 const Positive = z.number().positive();
+const Aliases = z.array(z.string().trim().min(1).max(120)).max(20);
 /** Joints of this trade end far below; a larger figure is a lost decimal (M05). */
 const TorqueNm = z.number().positive().max(1500);
 
@@ -61,7 +73,18 @@ export const TighteningSpecSchema: z.ZodType<TighteningSpec> = z.discriminatedUn
   }),
   z.strictObject({ kind: z.literal('contact'), stop: Text }),
   z.strictObject({ kind: z.literal('snug') }),
+  z.strictObject({
+    kind: z.literal('missing'),
+    why: z.enum(['notGiven', 'byFeel', 'otherSheet']),
+    note: Text.optional(),
+  }),
 ]);
+
+const PrintedSpecSchema: z.ZodType<PrintedSpec> = z.strictObject({
+  spec: TighteningSpecSchema,
+  printed: Text,
+  when: ConditionSchema.optional(),
+});
 
 const QuestionSchema: z.ZodType<Question> = z.strictObject({
   id: Id,
@@ -91,6 +114,16 @@ const ItemSchema: z.ZodType<Item> = z.strictObject({
   outsideMm: Positive.max(2000).optional(),
   insideMm: Positive.max(2000).optional(),
   thicknessMm: Positive.max(500).optional(),
+  locking: z.enum(['nylon', 'allMetal']).optional(),
+  leftHand: z.boolean().optional(),
+  side: z.enum(['left', 'right']).optional(),
+  mark: z.string().trim().min(1).max(40).optional(),
+  facing: Text.optional(),
+  aliases: Aliases.optional(),
+  sitsOn: Id.optional(),
+  leftover: z
+    .array(z.strictObject({ quantity: z.number().int().min(0).max(10_000), when: ConditionSchema.optional() }))
+    .optional(),
   tellTale: Text.optional(),
   singleUse: z.boolean().optional(),
   fittedWith: Id.optional(),
@@ -107,7 +140,15 @@ const DriveSizeSchema: z.ZodType<DriveSize> = z.discriminatedUnion('kind', [
 
 const StackPieceSchema: z.ZodType<StackPiece> = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('hardware'), item: Id, facing: Text.optional() }),
-  z.strictObject({ kind: z.literal('clamped'), name: Text, thicknessMm: Positive.max(1000) }),
+  z.strictObject({
+    kind: z.literal('clamped'),
+    name: Text,
+    thicknessMm: Positive.max(1000),
+    material: z.enum(['steel', 'castIron', 'aluminium', 'magnesium', 'plastic', 'rubber']).optional(),
+    holeMm: Positive.max(500).optional(),
+    slot: z.boolean().optional(),
+    tapped: z.strictObject({ depthMm: Positive.max(500), blind: z.boolean().optional() }).optional(),
+  }),
 ]);
 
 const StationSchema: z.ZodType<Station> = z.strictObject({
@@ -119,9 +160,13 @@ const StationSchema: z.ZodType<Station> = z.strictObject({
   yMm: z.number(),
   stack: z.array(StackPieceSchema).min(1),
   compound: Id.optional(),
-  specs: z
-    .array(z.strictObject({ spec: TighteningSpecSchema, printed: Text, when: ConditionSchema.optional() }))
-    .min(1),
+  specs: z.array(PrintedSpecSchema).min(1),
+  turned: z.enum(['head', 'nut']).optional(),
+  tags: z
+    .array(z.enum(['safetyCritical', 'changesGeometry', 'rubberBonded', 'frictionFace', 'benchFinal', 'wheel']))
+    .optional(),
+  aliases: Aliases.optional(),
+  drillMm: Positive.max(200).optional(),
   drive: DriveSizeSchema,
   holding: z.strictObject({ drive: DriveSizeSchema, note: Text.optional() }).optional(),
   note: Text.optional(),
@@ -170,7 +215,7 @@ const JointGroupSchema: z.ZodType<JointGroup> = z.strictObject({
     heightMm: Positive,
     shapes: z.array(MapShapeSchema),
   }),
-  stations: z.array(Id).min(1),
+  stations: z.array(Id),
   startOrder: OrderRuleSchema.optional(),
   snugOrder: OrderRuleSchema.optional(),
   torqueOrder: OrderRuleSchema.optional(),
@@ -201,12 +246,108 @@ const CautionSchema: z.ZodType<Caution> = z.strictObject({
 const AftercareSchema: z.ZodType<Aftercare> = z.strictObject({
   id: Id,
   text: Text,
+  about: z.enum(['wheels', 'joints', 'alignment', 'grease', 'other']).optional(),
   afterKm: Positive.optional(),
   afterDays: Positive.optional(),
+  afterHours: Positive.optional(),
+  event: Text.optional(),
+  repeats: z.boolean().optional(),
   when: ConditionSchema.optional(),
 });
 
-/** The kit file, `wrenchman-kit` version 1. See docs/formats/kit.md. */
+const conditional = { id: Id, when: ConditionSchema.optional() };
+const Count = z.number().int().positive().max(1000);
+
+const PrerequisiteSchema: z.ZodType<Prerequisite> = z.strictObject({
+  ...conditional,
+  text: Text,
+  kind: z.enum(['bore', 'tyre', 'companionPart', 'fluid', 'alignmentSlot', 'cooled', 'machining', 'other']),
+});
+
+const BaselineSchema: z.ZodType<Baseline> = z.strictObject({
+  ...conditional,
+  name: Text,
+  quantity: z.enum(['rideHeight', 'camber', 'caster', 'toe', 'length', 'gap', 'play']),
+  places: z.array(Text).min(1).max(12),
+  instrument: Text.optional(),
+  photo: z.boolean().optional(),
+});
+
+const ChoiceSchema: z.ZodType<Choice> = z.strictObject({
+  ...conditional,
+  text: Text,
+  by: z.enum(['owner', 'fitter']),
+  options: z.array(z.strictObject({ value: Id, label: Text, consequence: Text })).min(2),
+});
+
+const IrreversibleSchema: z.ZodType<Irreversible> = z.strictObject({
+  ...conditional,
+  text: Text,
+  reversibleWay: Text.optional(),
+});
+
+const TemporarySchema: z.ZodType<Temporary> = z.strictObject({ ...conditional, name: Text, clearBy: Id });
+
+const NeighbourSchema: z.ZodType<Neighbour> = z.strictObject({
+  ...conditional,
+  name: Text,
+  spec: PrintedSpecSchema.optional(),
+});
+
+const RemovedThingSchema: z.ZodType<RemovedThing> = z.strictObject({
+  ...conditional,
+  name: Text,
+  count: Count,
+  fate: z.enum(['refit', 'transfer', 'keep', 'scrap']),
+  note: Text.optional(),
+});
+
+const DisconnectSchema: z.ZodType<Disconnect> = z.strictObject({
+  ...conditional,
+  name: Text,
+  kind: z.enum(['connector', 'hose', 'cable', 'sensor', 'clip', 'line', 'cover', 'plug', 'other']),
+});
+
+const CheckSchema: z.ZodType<Check> = z.strictObject({
+  ...conditional,
+  text: Text,
+  unit: z.enum(['mm', '°', 'N·m', 'kPa', 'V']).optional(),
+  min: z.number().optional(),
+  max: z.number().optional(),
+});
+
+const StepActionSchema: z.ZodType<StepAction> = z.discriminatedUnion('type', [
+  z.strictObject({ type: z.literal('remove'), removed: Id }),
+  z.strictObject({ type: z.literal('refit'), removed: Id, count: Count.optional() }),
+  z.strictObject({ type: z.enum(['disconnect', 'reconnect']), disconnect: Id }),
+  z.strictObject({ type: z.literal('fit'), item: Id }),
+  z.strictObject({ type: z.enum(['start', 'snug', 'torque', 'verify']), group: Id }),
+  z.strictObject({ type: z.literal('apply'), compound: Id }),
+  z.strictObject({ type: z.literal('drill'), diameterMm: Positive.max(200), station: Id.optional() }),
+  z.strictObject({ type: z.literal('measure'), baseline: Id }),
+  z.strictObject({ type: z.literal('check'), check: Id }),
+  z.strictObject({ type: z.enum(['lift', 'lower']) }),
+  z.strictObject({ type: z.literal('wait'), minutes: Positive.max(20_160) }),
+  z.strictObject({ type: z.enum(['loosen', 'retighten']), neighbour: Id }),
+  z.strictObject({ type: z.literal('clear'), temporary: Id }),
+  z.strictObject({ type: z.literal('decide'), irreversible: Id }),
+  z.strictObject({ type: z.literal('followKit'), kit: Id, part: Text.optional() }),
+  z.strictObject({ type: z.literal('do'), text: Text }),
+]);
+
+const StepSchema: z.ZodType<Step> = z.strictObject({
+  ...conditional,
+  number: z.string().trim().min(1).max(12).optional(),
+  text: z.string().trim().min(1).max(2000),
+  phase: z.enum(['prepare', 'strip', 'fitLoose', 'align', 'torque', 'cure', 'closeOut']),
+  actions: z.array(StepActionSchema).max(40),
+  minutes: Positive.max(10_000).optional(),
+  people: z.number().int().min(1).max(20).optional(),
+  needs: z.array(z.enum(['lift', 'stands', 'jack', 'helper', 'rideHeight', 'wheelsOff'])).optional(),
+  after: z.array(Id).optional(),
+});
+
+/** The kit file, `wrenchman-kit` version 2. See docs/formats/kit.md. */
 export const KitDocumentSchema: z.ZodType<KitDocument> = z.strictObject({
   format: z.literal(KIT_FORMAT),
   version: z.literal(KIT_VERSION),
@@ -214,14 +355,26 @@ export const KitDocumentSchema: z.ZodType<KitDocument> = z.strictObject({
   revision: z.number().int().positive(),
   title: Text,
   maker: Text,
+  difficulty: Text.optional(),
+  scope: z.enum(['wholeKit', 'pair', 'singlePart', 'finish']).optional(),
   statedMinutes: z.number().positive().max(10_000).optional(),
   powerTools: z.enum(['runDownOnly', 'never', 'free']).optional(),
   fits: z.array(z.strictObject({ text: Text, when: ConditionSchema })),
   questions: z.array(QuestionSchema),
-  items: z.array(ItemSchema).min(1),
+  items: z.array(ItemSchema),
   compounds: z.array(CompoundSchema),
-  stations: z.array(StationSchema).min(1),
-  groups: z.array(JointGroupSchema).min(1),
+  stations: z.array(StationSchema),
+  groups: z.array(JointGroupSchema),
   cautions: z.array(CautionSchema),
   aftercare: z.array(AftercareSchema),
+  prerequisites: z.array(PrerequisiteSchema),
+  baselines: z.array(BaselineSchema),
+  choices: z.array(ChoiceSchema),
+  irreversible: z.array(IrreversibleSchema),
+  temporary: z.array(TemporarySchema),
+  neighbours: z.array(NeighbourSchema),
+  removed: z.array(RemovedThingSchema),
+  disconnects: z.array(DisconnectSchema),
+  checks: z.array(CheckSchema),
+  steps: z.array(StepSchema),
 });

@@ -75,6 +75,6 @@ describe('the published JSON Schema', () => {
   it('is valid draft 2020-12, accepts the demo kits and refuses a broken one (ajv)', () => {
     const valid = new Ajv2020({ strict: false }).compile(published);
     for (const kit of DEMO_KITS) expect(valid(kit)).toBe(true);
-    expect(valid({ ...FRONT_RECOVERY_POINTS, stations: [] })).toBe(false);
+    expect(valid({ ...FRONT_RECOVERY_POINTS, stations: {} })).toBe(false);
   });
 });

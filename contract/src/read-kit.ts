@@ -1,6 +1,7 @@
 import type { z } from 'zod';
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import { lintKit } from '#core/kit/lint-kit.ts';
+import { kitFaults } from '#core/kit/kit-integrity.ts';
+import { upgradeKit } from '#core/kit/upgrade-kit.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import { KitDocumentSchema } from './kit.ts';
 
@@ -17,7 +18,7 @@ const pathOf = (path: ReadonlyArray<PropertyKey>): string =>
     '',
   );
 
-const LINT_TEXT: Record<ReturnType<typeof lintKit>[number]['code'], string> = {
+const LINT_TEXT: Record<ReturnType<typeof kitFaults>[number]['code'], string> = {
   duplicateId: 'this id is used twice',
   unknownItem: 'no packing-list line has this id',
   unknownCompound: 'no compound has this id',
@@ -34,6 +35,10 @@ const LINT_TEXT: Record<ReturnType<typeof lintKit>[number]['code'], string> = {
   threadUnreadable: 'this is not a thread; a socket size is not one',
   quantityBelowNeed: 'fewer pieces than the stations use',
   choicesMissing: 'a choice needs at least two answers',
+  empty: 'a kit that is worked from needs at least one of these',
+  groupEmpty: 'this group has no station',
+  unknownReference: 'nothing of this kit has this id',
+  stepsInCircle: 'these steps wait for each other',
   groupsInCircle: 'these groups wait for each other',
 };
 
@@ -57,14 +62,14 @@ export function readKit(text: string): Result<KitDocument, { code: 'kitFaulty'; 
   } catch (error) {
     return fail({ code: 'kitFaulty', faults: [{ path: '', message: `not JSON: ${(error as Error).message}` }] });
   }
-  const parsed = KitDocumentSchema.safeParse(raw);
+  const parsed = KitDocumentSchema.safeParse(upgradeKit(raw));
   if (!parsed.success) {
     const faults = parsed.error.issues
       .flatMap(leafIssues)
       .map(({ path, message }) => ({ path: pathOf(path), message }));
     return fail({ code: 'kitFaulty', faults });
   }
-  const lint = lintKit(parsed.data);
+  const lint = kitFaults(parsed.data);
   if (lint.length > 0) {
     return fail({
       code: 'kitFaulty',

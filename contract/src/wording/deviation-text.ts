@@ -44,6 +44,8 @@ export function deviationText(deviation: Deviation, plan: Plan, kit: Pick<KitDoc
       const question = kit.questions.find((entry) => entry.id === deviation.question)?.text ?? deviation.question;
       return `${question} changed from ${String(deviation.from)} to ${String(deviation.to)}.`;
     }
+    case 'withoutFigure':
+      return `${at(deviation.station)}: tightened without a figure, the sheet gives none. ${sentence(deviation.reason)}`;
     case 'calculation': {
       const where = deviation.station ? `${at(deviation.station)}: ` : '';
       return `${where}worked out at the bench, not from the sheet. ${sentence(deviation.summary)} ${sentence(deviation.reason)}`;

@@ -4,6 +4,7 @@ import { answerAllowed } from '../kit/resolve.ts';
 import { unreachable } from '../result.ts';
 import { peakTorqueNm } from '../tightening/accept-band.ts';
 import { judgePull, MOVEMENT_DEG } from '../tightening/judge-pull.ts';
+import { isByHand } from '../tightening/tightening-spec.ts';
 import { unitSlip } from '../tightening/unit-slip.ts';
 import { wrenchFault } from '../wrench/suitable-wrench.ts';
 import type { Wrench } from '../wrench/wrench.ts';
@@ -400,11 +401,15 @@ function outcome(context: DecideContext, job: JobState, { id, atMs, by, command 
     case 'confirmStop': {
       const found = find(context, command.station);
       if (!found) return refuse({ code: 'unknownStation', station: command.station });
-      if (found.station.spec.kind !== 'contact') return refuse({ code: 'needsTorque', station: command.station });
+      if (!isByHand(found.station.spec)) return refuse({ code: 'needsTorque', station: command.station });
+      const { kind } = found.station.spec;
+      if (kind === 'missing' && blank(command.reason ?? '')) return refuse({ code: 'reasonMissing' });
       if (stationState(job, command.station).stopConfirmed)
         return refuse({ code: 'stationComplete', station: command.station });
       const blocked = finishingChecks(context, job, found.station, found.group, atMs);
-      return blocked ? refuse(blocked) : done({ type: 'stopConfirmed', station: command.station });
+      if (blocked) return refuse(blocked);
+      const reason = kind === 'missing' ? { reason: command.reason } : {};
+      return done({ type: 'stopConfirmed', station: command.station, ...reason });
     }
     case 'loosen':
       return loosen(context, job, command);

@@ -14,6 +14,8 @@ export type Deviation = Stamp &
     | { kind: 'shopStock'; item: string; quantity: number; reason: string }
     | { kind: 'scrapped'; item: string; quantity: number; reason: string }
     | { kind: 'answerChanged'; question: string; from?: string | number | boolean; to: string | number | boolean }
+    /** Tightened with no figure, and how that was judged. */
+    | { kind: 'withoutFigure'; station: string; reason: string }
     | { kind: 'calculation'; station?: string; summary: string; reason: string; link: string }
     | { kind: 'problem'; station?: string; text: string; cleared?: string }
   );
@@ -25,6 +27,10 @@ export function deviations(plan: Plan, state: JobState): Deviation[] {
     const standing = Object.entries(entry.overrides).map(([refusal, override]) => ({ refusal, ...override }));
     for (const override of [...entry.earlierOverrides, ...standing])
       found.push({ kind: 'override', station, ...override });
+    if (entry.stopConfirmed?.reason !== undefined) {
+      const { reason, atMs, by } = entry.stopConfirmed;
+      found.push({ kind: 'withoutFigure', station, reason, atMs, by });
+    }
     for (const { reason, spent, atMs, by } of entry.loosenings)
       found.push({ kind: 'loosened', station, reason, spent, atMs, by });
     for (const pull of entry.pulls) {

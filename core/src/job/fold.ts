@@ -134,7 +134,10 @@ function apply(draft: Draft, event: JobEvent): void {
       );
       return;
     case 'stopConfirmed':
-      setStation(draft, event.station, (station) => ({ ...station, stopConfirmed: stamp }));
+      setStation(draft, event.station, (station) => ({
+        ...station,
+        stopConfirmed: { ...stamp, reason: event.reason },
+      }));
       return;
     case 'stationLoosened': {
       const { to, reason, spent } = event;

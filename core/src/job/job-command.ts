@@ -19,8 +19,8 @@ export type JobCommand =
   | { type: 'applyCompound'; station: string; cleaned: boolean }
   | { type: 'snug'; station: string; tool: 'hand' | 'power' }
   | PullCommand
-  /** For joints with no figure: the stop is reached. */
-  | { type: 'confirmStop'; station: string }
+  /** For joints with no figure: the stop is reached. Where the sheet gives neither, the reason says how it was judged. */
+  | { type: 'confirmStop'; station: string; reason?: string }
   /** `out`: the bolt comes out; `started`: it stays in by hand. */
   | { type: 'loosen'; station: string; to: 'started' | 'out'; reason: string }
   | { type: 'setLoadState'; state: LoadState; measuredMm?: number }

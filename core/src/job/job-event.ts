@@ -46,7 +46,7 @@ export type JobFact =
   | { type: 'stationSnugged'; station: string; tool: 'hand' | 'power' }
   | ({ type: 'pullRecorded' } & PullFacts)
   | { type: 'pullWithdrawn'; station: string; pull: string }
-  | { type: 'stopConfirmed'; station: string }
+  | { type: 'stopConfirmed'; station: string; reason?: string }
   /** `spent`: pieces that must not be used again and go to scrap. */
   | { type: 'stationLoosened'; station: string; to: 'started' | 'out'; reason: string; spent: string[] }
   | { type: 'loadStateSet'; state: LoadState; measuredMm?: number }

@@ -28,7 +28,7 @@ export interface StationState {
   snugged?: Stamp & { tool: 'hand' | 'power' };
   pulls: Pull[];
   /** For joints without a figure: the stop was reached. */
-  stopConfirmed?: Stamp;
+  stopConfirmed?: Stamp & { reason?: string };
   loosenings: Array<{ to: 'started' | 'out'; reason: string; spent: string[] } & Stamp>;
   /** Refusals a lead lifted for this station since it was last loosened, by code. */
   overrides: Record<string, { reason: string } & Stamp>;

@@ -1,5 +1,6 @@
 import { setsOnTheThread } from '../compound/compound.ts';
 import { indexOf, type Plan, type PlanStation } from '../kit/plan.ts';
+import { ASSUMED_PULL_S } from '../tightening/pass-plan.ts';
 import { type JobState, stationState } from './job-state.ts';
 import { atFullTorque, nextPassIndex } from './station-progress.ts';
 
@@ -11,14 +12,10 @@ export function windowClosesAtMs(plan: Plan, job: JobState, station: PlanStation
   return bead.atMs + compound.workingWindowMin * 60_000;
 }
 
-/**
- * Seconds one pull takes at the pace of this group: the median gap between its last pulls.
- * Until two pulls are made, 20 s is assumed (chosen by us: fit the socket, pull, move on).
- */
-export const ASSUMED_PULL_S = 20;
 /** Gaps longer than this are interruptions, not pace, s (chosen by us). */
 const INTERRUPTION_S = 180;
 
+/** Seconds one pull takes at the pace of this group: the median gap between its last pulls, once two are made. */
 export function paceS(job: JobState, stations: readonly string[]): number {
   const times = stations.flatMap((id) => stationState(job, id).pulls.map((pull) => pull.atMs)).sort((a, b) => a - b);
   const gaps = times

@@ -1,6 +1,7 @@
 import { type GroupOrders, indexOf, type Plan, type PlanGroup, type PlanStation } from '../kit/plan.ts';
 import { type AcceptBand, acceptBand } from '../tightening/accept-band.ts';
 import { passFraction } from '../tightening/pass-plan.ts';
+import { isByHand } from '../tightening/tightening-spec.ts';
 import { type JobState, stationState } from './job-state.ts';
 import { groupComplete, nextPassIndex, spoilingPull } from './station-progress.ts';
 
@@ -67,7 +68,7 @@ export function nextStep(plan: Plan, job: JobState, groupId: string): NextStep {
   if (loose) return { kind: 'snug', station: loose.id };
   const pull = nextPull(plan, job, group);
   if (!pull) return { kind: 'done' };
-  if (pull.station.spec.kind === 'contact') return { kind: 'confirmStop', station: pull.station.id };
+  if (isByHand(pull.station.spec)) return { kind: 'confirmStop', station: pull.station.id };
   return { kind: 'pull', station: pull.station.id, pass: pull.pass };
 }
 

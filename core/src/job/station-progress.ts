@@ -1,4 +1,5 @@
 import { indexOf, type Plan, type PlanStation } from '../kit/plan.ts';
+import { isByHand } from '../tightening/tightening-spec.ts';
 import { type JobState, type Pull, type StationState, stationState } from './job-state.ts';
 
 /**
@@ -34,7 +35,7 @@ export function spoilingPull(
 
 /** Passes of the station that are done, as an index into the group's passes; the next one is the first missing. */
 export function nextPassIndex(station: PlanStation, state: StationState): number | undefined {
-  if (state.stopConfirmed && station.spec.kind === 'contact') return undefined;
+  if (state.stopConfirmed && isByHand(station.spec)) return undefined;
   const standing = standingPulls(state);
   if (standing.length === 0) return station.passIndexes[0];
   return station.passIndexes.find(

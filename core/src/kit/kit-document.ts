@@ -3,10 +3,12 @@ import type { DriveSize } from '../fastener/drive.ts';
 import type { Pattern } from '../tightening/pattern.ts';
 import type { TighteningSpec } from '../tightening/tightening-spec.ts';
 import type { Condition } from './condition.ts';
+import type { Baseline, Check, Choice, Irreversible, Neighbour, Prerequisite, Temporary } from './kit-preparation.ts';
+import type { Disconnect, RemovedThing, Step } from './kit-step.ts';
 
 /** The file name of the format; `version` rises with every change that older readers could not read. */
 export const KIT_FORMAT = 'wrenchman-kit';
-export const KIT_VERSION = 1;
+export const KIT_VERSION = 2;
 
 /** A fact about the vehicle that may answer a question without asking. */
 export type VehicleFact = 'modelYear' | 'engine' | 'drivenWheels' | 'body';
@@ -49,6 +51,21 @@ export interface Item {
   outsideMm?: number;
   insideMm?: number;
   thicknessMm?: number;
+  /** A nut that grips by itself: a nylon ring, or its own squeezed thread. */
+  locking?: 'nylon' | 'allMetal';
+  leftHand?: boolean;
+  /** Side of the vehicle a handed part belongs to, seen from the driver's seat. */
+  side?: 'left' | 'right';
+  /** Stamped on the part. */
+  mark?: string;
+  /** Which way round it goes: `counter-bore up`. */
+  facing?: string;
+  /** Other names the sheet or the trade gives it. */
+  aliases?: string[];
+  /** The part this one sits on, which must be fitted first. */
+  sitsOn?: string;
+  /** Pieces the sheet says are left over, per variant. */
+  leftover?: Array<{ quantity: number; when?: Condition }>;
   /** How to tell it from its look-alike. */
   tellTale?: string;
   /** A fastener that is stretched or deformed when tightened and must not be used again. */
@@ -62,7 +79,22 @@ export interface Item {
 export type StackPiece =
   | { kind: 'hardware'; item: string; facing?: string }
   /** Something clamped: a part of the kit or of the vehicle. */
-  | { kind: 'clamped'; name: string; thicknessMm: number };
+  | {
+      kind: 'clamped';
+      name: string;
+      thicknessMm: number;
+      material?: ClampedMaterial;
+      /** The hole the bolt passes through. */
+      holeMm?: number;
+      slot?: boolean;
+      /** The last piece may be the thread itself: its usable depth, and whether the hole is closed. */
+      tapped?: { depthMm: number; blind?: boolean };
+    };
+
+export type ClampedMaterial = 'steel' | 'castIron' | 'aluminium' | 'magnesium' | 'plastic' | 'rubber';
+
+/** What kind of joint it is; rules of the trade hang on it. */
+export type JointTag = 'safetyCritical' | 'changesGeometry' | 'rubberBonded' | 'frictionFace' | 'benchFinal' | 'wheel';
 
 /** A specification with the words it was printed in, and the case it is for. */
 export interface PrintedSpec {
@@ -85,6 +117,12 @@ export interface Station {
   compound?: string;
   /** The first whose condition holds applies. */
   specs: PrintedSpec[];
+  /** Which end is turned. Left out: the nut where there is one. */
+  turned?: 'head' | 'nut';
+  tags?: JointTag[];
+  aliases?: string[];
+  /** The hole the fitter drills for it. */
+  drillMm?: number;
   drive: DriveSize;
   holding?: { drive: DriveSize; note?: string };
   note?: string;
@@ -139,12 +177,17 @@ export interface Caution {
 export interface Aftercare {
   id: string;
   text: string;
+  about?: 'wheels' | 'joints' | 'alignment' | 'grease' | 'other';
   afterKm?: number;
   afterDays?: number;
+  afterHours?: number;
+  /** `first tow`, `first heat cycle`. */
+  event?: string;
+  repeats?: boolean;
   when?: Condition;
 }
 
-/** A kit as its maker's sheet describes it, complete enough to be worked from. */
+/** Left and right are seen from the driver's seat throughout. A kit as its maker's sheet describes it, complete enough to be worked from. */
 export interface KitDocument {
   format: typeof KIT_FORMAT;
   version: typeof KIT_VERSION;
@@ -153,6 +196,9 @@ export interface KitDocument {
   title: string;
   maker: string;
   statedMinutes?: number;
+  /** As the sheet says it. */
+  difficulty?: string;
+  scope?: 'wholeKit' | 'pair' | 'singlePart' | 'finish';
   /** What the sheet says of power tools. Default: run down only. */
   powerTools?: 'runDownOnly' | 'never' | 'free';
   fits: Array<{ text: string; when: Condition }>;
@@ -163,4 +209,14 @@ export interface KitDocument {
   groups: JointGroup[];
   cautions: Caution[];
   aftercare: Aftercare[];
+  prerequisites: Prerequisite[];
+  baselines: Baseline[];
+  choices: Choice[];
+  irreversible: Irreversible[];
+  temporary: Temporary[];
+  neighbours: Neighbour[];
+  removed: RemovedThing[];
+  disconnects: Disconnect[];
+  checks: Check[];
+  steps: Step[];
 }

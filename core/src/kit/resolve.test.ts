@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { DEMO_KITS, FRONT_RECOVERY_POINTS, REAR_ANTI_ROLL_BAR } from '#demo/kits.ts';
 import { type Condition, evaluate } from './condition.ts';
 import type { KitDocument } from './kit-document.ts';
-import { lintKit } from './lint-kit.ts';
+import { kitFaults } from './kit-integrity.ts';
 import { fitVerdicts, resolve } from './resolve.ts';
 
 const TUSSOCK = { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab' };
@@ -116,12 +116,12 @@ describe('resolving the demo kits', () => {
 
 describe('lint', () => {
   it('finds no fault in the demo kits', () => {
-    for (const kit of DEMO_KITS) expect(lintKit(kit)).toEqual([]);
+    for (const kit of DEMO_KITS) expect(kitFaults(kit)).toEqual([]);
   });
   const faultsOf = (change: (kit: KitDocument) => void) => {
     const kit = structuredClone(FRONT_RECOVERY_POINTS);
     change(kit);
-    return lintKit(kit).map((fault) => `${fault.path} ${fault.code}`);
+    return kitFaults(kit).map((fault) => `${fault.path} ${fault.code}`);
   };
   const first = <T>(list: T[]): T => list[0] as T;
   it.each<[string, (kit: KitDocument) => void]>([

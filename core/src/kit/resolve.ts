@@ -138,7 +138,7 @@ function resolveStation(
 /**
  * Resolves a kit for one vehicle: everything conditional decided, orders worked out, spares counted.
  *
- * @param kit - a document that {@link lintKit} finds no fault in
+ * @param kit - a document that {@link kitFaults} finds no fault in
  * @param vehicle - what is known of the vehicle
  * @param given - the answers so far
  * @param shop - the shop's habit for stages and verify

@@ -5,7 +5,7 @@ import { HARDWARE } from './lexicon.ts';
 import { quantityAt, quantityOf } from './quantity-phrase.ts';
 import { columnSenses } from './table.ts';
 import { type Span, type Token, tokenize } from './token.ts';
-import { PAIR_TOLERANCE, torqueAt } from './torque-phrase.ts';
+import { pairAgrees, torqueAt } from './torque-phrase.ts';
 import { WORD_MATCHERS } from './word-phrase.ts';
 
 /** One action of the sheet, in its order. */
@@ -181,7 +181,10 @@ export function readSheet(text: string): SheetReading {
           senses.has(before.start) &&
           !text.slice(before.end, token.start).includes('\n');
         if (second && before.value.kind === 'torque') {
-          const agrees = Math.abs(value.maxNm / before.value.maxNm - 1) <= PAIR_TOLERANCE;
+          const agrees = pairAgrees(
+            { value: before.value.max, unit: before.value.unit },
+            { value: value.max, unit: value.unit },
+          );
           before.value = { ...before.value, pair: { min: value.min, max: value.max, unit: value.unit, agrees } };
           if (!agrees) before.confidence = 0.5;
         } else add({ kind: 'torque', ...value }, spanOf(at, next), 0.85, about);

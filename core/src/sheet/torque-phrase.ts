@@ -3,8 +3,24 @@ import type { TorqueValue } from './fact.ts';
 import { quantityAt, quantityOf } from './quantity-phrase.ts';
 import type { Token } from './token.ts';
 
-/** Two writings of one torque agree when they differ by no more than printing them whole would make. */
-export const PAIR_TOLERANCE = 0.06;
+/** Two writings of one torque never differ by more than this, however coarsely they are printed (chosen by us). */
+const MOST_PAIR_DIFFERENCE = 0.06;
+
+/** Half a unit of the last place that is printed, as a share of the value. */
+const roundingShare = (value: number): number => {
+  const decimals = /\.(\d+)$/.exec(String(value))?.[1]?.length ?? 0;
+  return (0.5 * 10 ** -decimals) / value;
+};
+
+/** Whether two writings of one torque differ by no more than printing each to its last place would make, and 1 %. */
+export function pairAgrees(
+  first: { value: number; unit: TorqueUnit },
+  second: { value: number; unit: TorqueUnit },
+): boolean {
+  const ratio = toBase(second.value, second.unit) / toBase(first.value, first.unit);
+  const rounding = roundingShare(first.value) + roundingShare(second.value) + 0.01;
+  return Math.abs(ratio - 1) <= Math.min(MOST_PAIR_DIFFERENCE, rounding);
+}
 
 /** Words that open a limit: `do not exceed`, `never over`, `max`. */
 const LIMIT_OPENERS: ReadonlyArray<readonly string[]> = [
@@ -162,8 +178,7 @@ export function torqueAt(tokens: readonly Token[], at: number, source: string): 
   let { next } = phrase;
   const pair = pairAt(tokens, next, source, unit);
   if (pair) {
-    const ratio = toBase(pair.max, pair.unit) / value.maxNm;
-    const agrees = Math.abs(ratio - 1) <= PAIR_TOLERANCE;
+    const agrees = pairAgrees({ value: value.max, unit }, { value: pair.max, unit: pair.unit });
     // After a comma or a slash two torques of one breath are one value only if they agree.
     if (agrees || pair.bracketed) {
       value.pair = { min: pair.min, max: pair.max, unit: pair.unit, agrees };

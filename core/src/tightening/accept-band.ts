@@ -23,7 +23,7 @@ const around = (targetNm: number, tolerance: number): AcceptBand => ({
  *
  * @param spec - the joint's specification
  * @param fraction - share of the final torque aimed at in this pass, above 0 up to 1; angles are turned only at 1
- * @returns undefined for kinds that have no torque figure (contact, snug)
+ * @returns undefined for kinds that have no torque figure (contact, snug, missing)
  */
 export function acceptBand(spec: TighteningSpec, fraction = 1): AcceptBand | undefined {
   switch (spec.kind) {
@@ -68,6 +68,7 @@ export function acceptBand(spec: TighteningSpec, fraction = 1): AcceptBand | und
         maxNm: spec.finalMaxNm,
       };
     case 'contact':
+    case 'missing':
     case 'snug':
       return undefined;
     default:

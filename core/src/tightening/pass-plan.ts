@@ -14,6 +14,9 @@ export interface PassRule {
   verify?: boolean;
 }
 
+/** Seconds one pull takes until the pace is known: fit the socket, pull, move on (chosen by us). */
+export const ASSUMED_PULL_S = 20;
+
 /**
  * The rounds over a group: the stages in rising order, then a verify pass where one is wanted.
  *

@@ -17,7 +17,12 @@ export type TighteningSpec =
   /** Until the flanges or the stop touch; no figure. */
   | { kind: 'contact'; stop: string }
   /** Parts in firm contact, not more; no figure. */
-  | { kind: 'snug' };
+  | { kind: 'snug' }
+  /** The sheet gives no figure: not at all, `by feel`, or on another sheet. Never filled in by guessing. */
+  | { kind: 'missing'; why: 'notGiven' | 'byFeel' | 'otherSheet'; note?: string };
+
+/** Kinds that a person says are done, with no pull: to a stop, or with no figure at all. */
+export const isByHand = (spec: TighteningSpec): boolean => spec.kind === 'contact' || spec.kind === 'missing';
 
 /**
  * Accepted deviation where the sheet prints a bare value, as a fraction of it.

@@ -1,8 +1,12 @@
 import { type DataSource, IsNull } from 'typeorm';
 import type { VehicleCard } from '#contract/job.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import { upgradeKit } from '#core/kit/upgrade-kit.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { KitEntity, ShopEntity, VehicleEntity, WrenchEntity } from './entities.ts';
+
+/** A released document as it was stored, lifted to this version of the format. */
+export const currentKit = (stored: KitDocument): KitDocument => upgradeKit(stored) as KitDocument;
 
 /** What a shop owns and works from: vehicles, kits, wrenches. */
 export class CatalogRepository {
@@ -26,7 +30,7 @@ export class CatalogRepository {
     const rows = await this.source
       .getRepository(KitEntity)
       .find({ where: { shopId }, order: { id: 'ASC', revision: 'ASC' } });
-    const newest = new Map(rows.map((row) => [row.id, row.document]));
+    const newest = new Map(rows.map((row) => [row.id, currentKit(row.document)]));
     return [...newest.values()].sort((a, b) => a.title.localeCompare(b.title, 'en'));
   }
 
@@ -34,7 +38,7 @@ export class CatalogRepository {
   async kit(shopId: string, id: string, revision?: number): Promise<KitDocument | undefined> {
     const where = revision === undefined ? { shopId, id } : { shopId, id, revision };
     const row = await this.source.getRepository(KitEntity).findOne({ where, order: { revision: 'DESC' } });
-    return row?.document;
+    return row ? currentKit(row.document) : undefined;
   }
 
   async addKit(shopId: string, document: KitDocument, addedAtMs: number): Promise<void> {

@@ -7,6 +7,7 @@ import type { WrenchCheck } from '#core/crib/check-pull.ts';
 import type { CribTool, Loan } from '#core/crib/crib-tool.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
+import { currentKit } from './catalog-repository.ts';
 import {
   BottleEntity,
   BottleNoteEntity,
@@ -227,7 +228,7 @@ export class CribRepository {
       number: row.number,
       vehicle: parsed(row.vehicle),
       answers: parsed(row.answers),
-      kit: parsed(row.document),
+      kit: currentKit(parsed(row.document)),
       closedAtMs: row.closed === null ? undefined : Number(row.closed),
     }));
   }

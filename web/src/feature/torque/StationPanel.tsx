@@ -304,6 +304,16 @@ function Instruction({ torque }: { torque: TorqueStep }) {
         </div>
       );
     case 'confirmStop':
+      if (station.spec.kind === 'missing')
+        return (
+          <div className="mt-3">
+            <p className="text-xl">{MISSING_TEXT[station.spec.why]} Look for a figure before you tighten it by feel.</p>
+            {station.spec.note && <p className="mt-1 text-ink-2">{station.spec.note}</p>}
+            <p className="mt-2">
+              What you did goes on the record with your name and your reason, and is shown at hand-over.
+            </p>
+          </div>
+        );
       return (
         <p className="mt-3 text-xl">
           Turn until {station.spec.kind === 'contact' ? station.spec.stop : 'it stops'}. No figure is given.
@@ -319,6 +329,12 @@ function Instruction({ torque }: { torque: TorqueStep }) {
       return null;
   }
 }
+
+const MISSING_TEXT = {
+  notGiven: 'The sheet gives no figure.',
+  byFeel: 'The sheet says: by feel.',
+  otherSheet: 'The figure stands on another sheet.',
+} as const;
 
 function Facts({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void }) {
   const { station, index, wrench, step, state } = torque;

@@ -10,6 +10,7 @@ import { useLiveWrench } from '../../job/live-wrench.ts';
 import { ProblemSheet } from '../../job/ProblemSheet.tsx';
 import { useStationMarks } from '../../job/use-open-job.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
+import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { LoadStateBar } from './LoadStateBar.tsx';
 import { LockerGlass } from './LockerGlass.tsx';
 import { LoosenSheet } from './LoosenSheet.tsx';
@@ -39,12 +40,14 @@ export default function Torque() {
 function TorqueScreen({ torque }: { torque: TorqueStep }) {
   const { plan, state, group, stations, step, station, act, give } = torque;
   const marks = useStationMarks(plan, state);
-  const [sheet, setSheet] = useState<'loosen' | 'problem' | 'wrench'>();
+  const [sheet, setSheet] = useState<'loosen' | 'problem' | 'wrench' | 'byFeel'>();
   const [picked, setPicked] = useState<string>();
   const close = () => setSheet(undefined);
   const inspected = plan.stations.find((entry) => entry.id === picked) ?? station;
 
-  usePrimaryKey(act ?? (step.kind === 'loosen' ? () => setSheet('loosen') : undefined));
+  const byFeel = step.kind === 'confirmStop' && station?.spec.kind === 'missing';
+  const opens = step.kind === 'loosen' ? 'loosen' : byFeel ? 'byFeel' : undefined;
+  usePrimaryKey(act ?? (opens ? () => setSheet(opens) : undefined));
   useHotkeys('l', () => setSheet('loosen'), { preventDefault: true });
   useHotkeys('p', () => setSheet('problem'), { preventDefault: true });
   useHotkeys('w', () => setSheet('wrench'), { preventDefault: true });
@@ -117,7 +120,7 @@ function TorqueScreen({ torque }: { torque: TorqueStep }) {
         <div className="flex-1 px-5 pt-4 pb-3 lg:min-h-0 lg:overflow-y-auto lg:px-6 lg:pt-5">
           <StationPanel torque={torque} onWrench={() => setSheet('wrench')} />
         </div>
-        <Action torque={torque} onLoosen={() => setSheet('loosen')} />
+        <Action torque={torque} onLoosen={() => setSheet('loosen')} onByFeel={() => setSheet('byFeel')} />
       </aside>
       <LoosenSheet
         open={sheet === 'loosen'}
@@ -128,6 +131,18 @@ function TorqueScreen({ torque }: { torque: TorqueStep }) {
         }}
         torque={torque}
       />
+      <ReasonSheet
+        open={sheet === 'byFeel'}
+        onClose={close}
+        title={`Station ${station?.label ?? ''}: no figure`}
+        label="How was it judged?"
+        confirm="On the record"
+        usual={['By feel, as the sheet says', 'Figure from the vehicle maker’s manual', 'Same as its like neighbour']}
+        onReason={(reason) => {
+          if (station) give({ type: 'confirmStop', station: station.id, reason });
+          close();
+        }}
+      />
       <ProblemSheet open={sheet === 'problem'} onClose={close} station={station} />
       <WrenchSheet open={sheet === 'wrench'} onClose={close} torque={torque} />
     </div>
@@ -135,8 +150,8 @@ function TorqueScreen({ torque }: { torque: TorqueStep }) {
 }
 
 /** The bar at the thumb: what Space does now. */
-function Action({ torque, onLoosen }: { torque: TorqueStep; onLoosen: () => void }) {
-  const { step, act, wrench, held, plan, group } = torque;
+function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: () => void; onByFeel: () => void }) {
+  const { step, act, wrench, held, plan, group, station } = torque;
   const status = useLiveWrench((live) => live.status);
   const clicked = useLiveWrench((live) => live.clicked);
   const fixed = 'thumb-bar';
@@ -164,8 +179,8 @@ function Action({ torque, onLoosen }: { torque: TorqueStep; onLoosen: () => void
       );
     case 'confirmStop':
       return (
-        <ActionBar className={fixed} onClick={act}>
-          At its stop, next
+        <ActionBar className={fixed} onClick={act ?? onByFeel}>
+          {station?.spec.kind === 'missing' ? 'Tightened without a figure' : 'At its stop, next'}
         </ActionBar>
       );
     case 'loosen':

@@ -170,7 +170,8 @@ export function useTorqueStep(): TorqueStep | undefined {
       case 'snug':
         return () => give({ type: 'snug', station: stationId, tool: 'hand' });
       case 'confirmStop':
-        return () => give({ type: 'confirmStop', station: stationId });
+        // Without any figure the fitter says how it was judged.
+        return station?.spec.kind === 'missing' ? undefined : () => give({ type: 'confirmStop', station: stationId });
       case 'pull':
         if (held && !turningOn) return () => pinFits();
         return liveId && liveStatus === 'armed' ? pullNow : undefined;

@@ -25,13 +25,19 @@ export interface KitFault {
     | 'threadUnreadable'
     | 'quantityBelowNeed'
     | 'choicesMissing'
-    | 'groupsInCircle';
+    | 'groupsInCircle'
+    | 'empty'
+    | 'groupEmpty'
+    /** An action, a fate or a part names something the kit does not have. */
+    | 'unknownReference'
+    | 'stepsInCircle';
   /** The offending value or name. */
   value: string;
 }
 
 /** The printed torque, where it can be read as one value or range, must be the value it stands for (M01, M05). */
 function printedDisagrees(spec: TighteningSpec, printed: string): boolean {
+  if (spec.kind === 'missing') return false;
   const read = parsePrinted(printed, 'torque');
   if (!read.ok) return false;
   const band = acceptBand(spec);
@@ -49,9 +55,29 @@ const bandEmpty = (spec: TighteningSpec): boolean => {
   );
 };
 
-/** Groups that wait for each other, found by taking away those that wait for nobody until none is left to take. */
-function inCircle(groups: KitDocument['groups']): string[] {
-  let rest = groups;
+const LISTS = [
+  'questions',
+  'items',
+  'compounds',
+  'stations',
+  'groups',
+  'cautions',
+  'aftercare',
+  'prerequisites',
+  'baselines',
+  'choices',
+  'irreversible',
+  'temporary',
+  'neighbours',
+  'removed',
+  'disconnects',
+  'checks',
+  'steps',
+] as const;
+
+/** Things that wait for each other, found by taking away those that wait for nobody until none is left to take. */
+function inCircle(waiting: ReadonlyArray<{ id: string; after?: string[] }>): string[] {
+  let rest = waiting;
   for (;;) {
     const ids = new Set(rest.map((group) => group.id));
     const still = rest.filter((group) => group.after?.some((id) => ids.has(id)));
@@ -65,7 +91,7 @@ function inCircle(groups: KitDocument['groups']): string[] {
  *
  * @returns every fault with its path, in document order; empty for a kit that can be worked from
  */
-export function lintKit(kit: KitDocument): KitFault[] {
+export function kitFaults(kit: KitDocument): KitFault[] {
   const faults: KitFault[] = [];
   const add = (path: string, code: KitFault['code'], value: string) => faults.push({ path, code, value });
   const questionIds = new Set(kit.questions.map((question) => question.id));
@@ -77,7 +103,8 @@ export function lintKit(kit: KitDocument): KitFault[] {
     for (const id of questionsIn(when)) if (!questionIds.has(id)) add(path, 'unknownQuestion', id);
   };
 
-  for (const list of ['questions', 'items', 'compounds', 'stations', 'groups', 'cautions', 'aftercare'] as const) {
+  for (const list of ['items', 'stations', 'groups'] as const) if (kit[list].length === 0) add(list, 'empty', list);
+  for (const list of LISTS) {
     const seen = new Set<string>();
     kit[list].forEach((entry, index) => {
       if (seen.has(entry.id)) add(`${list}[${index}].id`, 'duplicateId', entry.id);
@@ -134,6 +161,7 @@ export function lintKit(kit: KitDocument): KitFault[] {
   kit.groups.forEach((group, index) => {
     const path = `groups[${index}]`;
     condition(`${path}.when`, group.when);
+    if (group.stations.length === 0) add(`${path}.stations`, 'groupEmpty', group.id);
     group.stations.forEach((id, place) => {
       if (!stationIds.has(id)) add(`${path}.stations[${place}]`, 'unknownStation', id);
     });
@@ -164,8 +192,60 @@ export function lintKit(kit: KitDocument): KitFault[] {
     if (caution.group !== undefined && !groupIds.has(caution.group))
       add(`cautions[${index}].group`, 'unknownGroup', caution.group);
   });
-  kit.aftercare.forEach((entry, index) => {
-    condition(`aftercare[${index}].when`, entry.when);
+  for (const list of [
+    'aftercare',
+    'prerequisites',
+    'baselines',
+    'choices',
+    'irreversible',
+    'temporary',
+    'neighbours',
+    'removed',
+    'disconnects',
+    'checks',
+    'steps',
+  ] as const) {
+    kit[list].forEach((entry, index) => {
+      condition(`${list}[${index}].when`, entry.when);
+    });
+  }
+  kit.items.forEach((item, index) => {
+    if (item.sitsOn !== undefined && !itemIds.has(item.sitsOn))
+      add(`items[${index}].sitsOn`, 'unknownReference', item.sitsOn);
+    item.leftover?.forEach((entry, place) => {
+      condition(`items[${index}].leftover[${place}].when`, entry.when);
+    });
+  });
+  kit.temporary.forEach((entry, index) => {
+    if (entry.clearBy !== 'closeOut' && !groupIds.has(entry.clearBy))
+      add(`temporary[${index}].clearBy`, 'unknownGroup', entry.clearBy);
+  });
+  const idsOf = (list: ReadonlyArray<{ id: string }>) => new Set(list.map((entry) => entry.id));
+  const known = {
+    removed: idsOf(kit.removed),
+    disconnect: idsOf(kit.disconnects),
+    item: itemIds,
+    group: groupIds,
+    compound: compoundIds,
+    station: stationIds,
+    baseline: idsOf(kit.baselines),
+    check: idsOf(kit.checks),
+    neighbour: idsOf(kit.neighbours),
+    temporary: idsOf(kit.temporary),
+    irreversible: idsOf(kit.irreversible),
+  };
+  const stepIds = idsOf(kit.steps);
+  const stepCircle = new Set(inCircle(kit.steps));
+  kit.steps.forEach((step, index) => {
+    const path = `steps[${index}]`;
+    for (const id of step.after ?? []) if (!stepIds.has(id)) add(`${path}.after`, 'unknownReference', id);
+    if (stepCircle.has(step.id)) add(`${path}.after`, 'stepsInCircle', step.id);
+    step.actions.forEach((action, place) => {
+      for (const [field, ids] of Object.entries(known)) {
+        const id = (action as unknown as Record<string, unknown>)[field];
+        if (typeof id === 'string' && !ids.has(id)) add(`${path}.actions[${place}].${field}`, 'unknownReference', id);
+      }
+    });
   });
   return faults;
 }

@@ -1,0 +1,67 @@
+import type { Condition } from './condition.ts';
+import type { PrintedSpec } from './kit-document.ts';
+
+/** What must be true before anything comes off the vehicle. */
+export interface Prerequisite {
+  id: string;
+  text: string;
+  kind: 'bore' | 'tyre' | 'companionPart' | 'fluid' | 'alignmentSlot' | 'cooled' | 'machining' | 'other';
+  when?: Condition;
+}
+
+/** Measured before strip-down; the result is judged against it. */
+export interface Baseline {
+  id: string;
+  name: string;
+  quantity: 'rideHeight' | 'camber' | 'caster' | 'toe' | 'length' | 'gap' | 'play';
+  /** Where: `front left`, `rear right`, seen from the driver's seat. */
+  places: string[];
+  instrument?: string;
+  photo?: boolean;
+  when?: Condition;
+}
+
+/** A choice that belongs to a person and not to the vehicle, each option with what it brings. */
+export interface Choice {
+  id: string;
+  text: string;
+  by: 'owner' | 'fitter';
+  options: Array<{ value: string; label: string; consequence: string }>;
+  when?: Condition;
+}
+
+/** Something that cannot be taken back: a hole, a cut, a bore. The way that can is named first. */
+export interface Irreversible {
+  id: string;
+  text: string;
+  reversibleWay?: string;
+  when?: Condition;
+}
+
+/** Put on for the work and taken away again: tape, plugs, straps, film. */
+export interface Temporary {
+  id: string;
+  name: string;
+  /** Group it must be gone before, or the close of the job. */
+  clearBy: string;
+  when?: Condition;
+}
+
+/** A bolt of the vehicle loosened for access, that must be tightened again. */
+export interface Neighbour {
+  id: string;
+  name: string;
+  /** The vehicle maker's figure, where the sheet gives it. */
+  spec?: PrintedSpec;
+  when?: Condition;
+}
+
+/** Something measured or looked at, with its limits. */
+export interface Check {
+  id: string;
+  text: string;
+  unit?: 'mm' | '°' | 'N·m' | 'kPa' | 'V';
+  min?: number;
+  max?: number;
+  when?: Condition;
+}

@@ -1,0 +1,65 @@
+import { answerSpace, variants } from '../answer-space.ts';
+import type { KitDocument } from '../kit-document.ts';
+import { counts, everyVariant, followUps, orders, reversals, stepGraph } from './document-rules.ts';
+import type { Finding, Severity } from './finding.ts';
+import { bushes, compounds, driveSizes, holes, lengths, oneUse, votes, washers } from './hardware-rules.ts';
+import { stationJoint } from './station-joint.ts';
+import { envelope, figures, lockerTime, slips, torqueAgainstStrength, verifyPasses } from './torque-rules.ts';
+
+const RANK: Record<Severity, number> = { error: 0, warning: 1, note: 2 };
+
+/** The same fault with the same numbers at several stations is told once. */
+function merged(found: readonly Finding[]): Finding[] {
+  const byFact = new Map<string, Finding>();
+  for (const entry of found) {
+    const key = entry.path.startsWith('stations[')
+      ? JSON.stringify([entry.code, entry.facts])
+      : entry.code + entry.path;
+    const first = byFact.get(key);
+    byFact.set(
+      key,
+      first && entry.path.startsWith('stations[')
+        ? { ...first, also: [...(first.also ?? []), entry.place] }
+        : (first ?? entry),
+    );
+  }
+  return [...byFact.values()];
+}
+
+/**
+ * Checks a kit against physics and against itself: the twenty rules of docs/formats/lint.md.
+ *
+ * @param kit - a document whose references hold together (`kitFaults` finds nothing); others are checked as far as they go
+ * @returns errors first, then warnings and notes, each in the order of the document's rules
+ */
+export function lintKit(kit: KitDocument): Finding[] {
+  const joints = kit.stations.map((_, index) => stationJoint(kit, index));
+  // With too many combinations the arithmetic is done for a vehicle that answers nothing.
+  const combos = variants(kit) ?? [{}];
+  const found = [
+    ...torqueAgainstStrength(joints),
+    ...slips(joints),
+    ...driveSizes(kit, joints),
+    ...counts(kit, combos),
+    ...reversals(kit, combos),
+    ...figures(joints),
+    ...washers(joints),
+    ...lengths(joints),
+    ...compounds(joints),
+    ...orders(kit),
+    ...everyVariant(kit, answerSpace(kit)),
+    ...stepGraph(kit, combos),
+    ...holes(joints),
+    ...oneUse(kit, joints),
+    ...verifyPasses(kit, joints),
+    ...bushes(kit, joints),
+    ...lockerTime(kit, joints),
+    ...envelope(kit, joints),
+    ...followUps(kit),
+    ...votes(joints),
+  ];
+  return merged(found)
+    .map((entry, index) => ({ entry, index }))
+    .sort((a, b) => RANK[a.entry.severity] - RANK[b.entry.severity] || a.entry.rule - b.entry.rule || a.index - b.index)
+    .map(({ entry }) => entry);
+}

@@ -1,0 +1,253 @@
+import { setsOnTheThread } from '../../compound/compound.ts';
+import { parsePrinted } from '../../quantity/parse-printed.ts';
+import { toBase } from '../../quantity/unit.ts';
+import { tokenize } from '../../sheet/token.ts';
+import { torqueAt } from '../../sheet/torque-phrase.ts';
+import { acceptBand } from '../../tightening/accept-band.ts';
+import { ASSUMED_PULL_S, passPlan } from '../../tightening/pass-plan.ts';
+import { evenFriction, finishFriction } from '../../tightening/thread-finish.ts';
+import { canBeVerified, type TighteningSpec } from '../../tightening/tightening-spec.ts';
+import { preloadForTorqueN, torqueForPreloadNm } from '../../tightening/tightening-torque.ts';
+import type { KitDocument } from '../kit-document.ts';
+import { type Finding, finding } from './finding.ts';
+import { leastLoad, type StationJoint, threadFinishes, turnedFace } from './station-joint.ts';
+
+/** Below this share of the weakest member's proof load a joint of hard parts hardly clamps (chosen by us). */
+const LITTLE_SHARE = 0.15;
+/** The slipperiest thread at the largest torque must pass proof load by more than the tables' own spread (chosen by us). */
+const MAY_PASS = 1.05;
+
+/** The torques a spec may put on the joint: what it aims at, and the most it allows. */
+function torques(spec: TighteningSpec): { usualNm: number; mostNm: number } | undefined {
+  const band = acceptBand(spec);
+  if (!band) return undefined;
+  const most = band.absoluteMaximumNm ?? (Number.isFinite(band.maxNm) ? band.maxNm : band.targetNm);
+  return { usualNm: band.targetNm, mostNm: spec.kind === 'torque' ? band.targetNm : most };
+}
+
+const soft = (joint: StationJoint): boolean =>
+  joint.clamped.some((piece) => piece.material === 'plastic' || piece.material === 'rubber');
+
+/**
+ * Rule 1: the preload a printed torque makes, over the friction range of what is on the thread, as a share of the
+ * proof load of the weakest of bolt, nut and tapped part. With a compound named, the dry thread stands beside it.
+ */
+export function torqueAgainstStrength(joints: readonly StationJoint[]): Finding[] {
+  const found: Finding[] = [];
+  const asked = new Set<string>();
+  for (const joint of joints) {
+    const { bolt, thread, place } = joint;
+    if (!bolt || !thread) continue;
+    const least = leastLoad(joint);
+    const face = turnedFace(joint);
+    if (!least || !face) {
+      if (bolt.propertyClass === undefined && !asked.has(bolt.id)) {
+        asked.add(bolt.id);
+        found.push(finding('classUnknown', joint.path, place, { line: `${bolt.line} ${bolt.name}` }));
+      }
+      continue;
+    }
+    const { dry, asKit } = threadFinishes(joint);
+    joint.station.specs.forEach(({ spec, printed }, at) => {
+      const nm = torques(spec);
+      // Torque-angle goes to yield on purpose; its torque is only where the angle starts.
+      if (!nm || spec.kind === 'torqueAngle' || spec.kind === 'bearing' || spec.kind === 'slot') return;
+      const share = (torqueNm: number, mu: number) =>
+        preloadForTorqueN(torqueNm, thread, evenFriction(mu), face) / least.leastN;
+      const mu = finishFriction(asKit);
+      const usual = share(nm.usualNm, mu.usual);
+      const high = share(nm.mostNm, mu.low);
+      const low = share(nm.usualNm, mu.high);
+      const facts = {
+        printed,
+        lowPercent: Math.round(low * 100),
+        usualPercent: Math.round(usual * 100),
+        highPercent: Math.round(high * 100),
+        dryPercent: Math.round(share(nm.usualNm, finishFriction(dry).usual) * 100),
+        finish: asKit,
+        withCompound: joint.compound !== undefined,
+        weakest: least.weakest,
+        propertyClass: least.strength.propertyClass,
+        fullNm: Math.round(torqueForPreloadNm(0.75 * least.leastN, thread, evenFriction(mu.usual), face) * 10) / 10,
+      };
+      const path = `${joint.path}.specs[${at}]`;
+      if (usual > 1) found.push(finding('overProof', path, place, facts));
+      else if (high > MAY_PASS) found.push(finding('mayPassProof', path, place, facts));
+      else if (usual < LITTLE_SHARE && !soft(joint)) found.push(finding('littlePreload', path, place, facts));
+    });
+  }
+  return found;
+}
+
+const targetOf = (joint: StationJoint): number | undefined => {
+  const spec = joint.station.specs[0]?.spec;
+  return spec && acceptBand(spec)?.targetNm;
+};
+
+const median = (values: readonly number[]): number => {
+  const sorted = [...values].sort((a, b) => a - b);
+  return sorted[Math.floor(sorted.length / 2)] ?? 0;
+};
+
+/** Rule 2: a value off its like neighbours, twelve times off in particular; a printed pair that disagrees. */
+export function slips(joints: readonly StationJoint[]): Finding[] {
+  const found: Finding[] = [];
+  const like = new Map<string, StationJoint[]>();
+  for (const joint of joints) {
+    const key = `${joint.thread?.designation} ${joint.bolt?.propertyClass ?? ''}`;
+    if (joint.thread && targetOf(joint) !== undefined) like.set(key, [...(like.get(key) ?? []), joint]);
+  }
+  for (const [, group] of like) {
+    for (const joint of group) {
+      const others = group.filter((other) => other !== joint).flatMap((other) => targetOf(other) ?? []);
+      const target = targetOf(joint);
+      if (others.length === 0 || target === undefined) continue;
+      const usual = median(others);
+      const ratio = Math.max(target / usual, usual / target);
+      const facts = {
+        printed: joint.station.specs[0]?.printed ?? '',
+        targetNm: round(target),
+        neighboursNm: round(usual),
+        ratio: round(ratio),
+      };
+      const path = `${joint.path}.specs[0]`;
+      if (ratio > 10.5 && ratio < 13.7) found.push(finding('twelveTimes', path, joint.place, facts));
+      else if (ratio > 3) found.push(finding('offNeighbours', path, joint.place, facts));
+    }
+  }
+  for (const joint of joints) {
+    joint.station.specs.forEach(({ printed }, at) => {
+      const pair = torqueAt(tokenize(printed), 0, printed)?.value;
+      if (pair?.pair?.agrees === false)
+        found.push(
+          finding('pairDisagrees', `${joint.path}.specs[${at}].printed`, joint.place, {
+            printed,
+            firstNm: round(pair.maxNm),
+            secondNm: round(toBase(pair.pair.max, pair.pair.unit)),
+          }),
+        );
+    });
+  }
+  return found;
+}
+
+const round = (value: number): number => Math.round(value * 10) / 10;
+
+/** Rule 6: no figure at all, or a unit that may be two. */
+export function figures(joints: readonly StationJoint[]): Finding[] {
+  return joints.flatMap((joint) =>
+    joint.station.specs.flatMap(({ spec, printed }, at): Finding[] => {
+      const path = `${joint.path}.specs[${at}]`;
+      if (spec.kind === 'missing') return [finding('noFigure', path, joint.place, { why: spec.why, printed })];
+      if (spec.kind === 'contact' || spec.kind === 'snug') return [];
+      const read = parsePrinted(printed);
+      // A bare number, or a spelling no unit has.
+      const silent = !read.ok && read.error.code === 'unitMissing';
+      return silent ? [finding('unitAmbiguous', `${path}.printed`, joint.place, { printed })] : [];
+    }),
+  );
+}
+
+/** Largest torque this trade prints for a size: three times what brings class 10.9 to 75 % of proof (chosen by us). */
+const ENVELOPE_RATIO = 3;
+
+/** Rule 18: a force where a torque is meant, a lost decimal point, anything outside a sane envelope. */
+export function envelope(kit: KitDocument, joints: readonly StationJoint[]): Finding[] {
+  const found: Finding[] = [];
+  for (const joint of joints) {
+    joint.station.specs.forEach(({ spec, printed }, at) => {
+      const path = `${joint.path}.specs[${at}]`;
+      if (spec.kind === 'missing' || spec.kind === 'contact' || spec.kind === 'snug') return;
+      const read = parsePrinted(printed);
+      if (read.ok && (read.value.dimension === 'force' || read.value.dimension === 'mass'))
+        found.push(finding('forceForTorque', `${path}.printed`, joint.place, { printed, unit: read.value.unit }));
+      const nm = torques(spec);
+      const face = turnedFace(joint);
+      if (!nm || !joint.thread || !face) return;
+      const assumed = leastLoad({
+        ...joint,
+        bolt: {
+          ...(joint.bolt as NonNullable<StationJoint['bolt']>),
+          propertyClass: joint.thread.system === 'metric' ? '10.9' : 'grade 8',
+        },
+        nut: undefined,
+        tapped: undefined,
+      });
+      if (!assumed) return;
+      const fullNm = torqueForPreloadNm(0.75 * assumed.leastN, joint.thread, evenFriction(0.16), face);
+      if (nm.mostNm > ENVELOPE_RATIO * fullNm)
+        found.push(
+          finding('outOfEnvelope', path, joint.place, {
+            what: 'torque',
+            value: round(nm.mostNm),
+            unit: 'N·m',
+            most: round(ENVELOPE_RATIO * fullNm),
+            thread: joint.thread.designation,
+          }),
+        );
+    });
+  }
+  const limits: ReadonlyArray<readonly [string, 'lengthMm' | 'thicknessMm' | 'acrossFlatsMm', number, number]> = [
+    ['length', 'lengthMm', 3, 400],
+    ['thickness', 'thicknessMm', 0.2, 150],
+    ['width across flats', 'acrossFlatsMm', 3, 60],
+  ];
+  kit.items.forEach((item, index) => {
+    if (item.kind === 'part') return;
+    for (const [what, field, least, most] of limits) {
+      const value = item[field];
+      if (value !== undefined && (value < least || value > most))
+        found.push(
+          finding('outOfEnvelope', `items[${index}].${field}`, `${item.line} ${item.name}`, {
+            what,
+            value,
+            unit: 'mm',
+            most,
+            least,
+          }),
+        );
+    }
+  });
+  return found;
+}
+
+/** Rule 17: the locker sets before the group is at torque: bolts × passes × seconds against the window. */
+export function lockerTime(kit: KitDocument, joints: readonly StationJoint[]): Finding[] {
+  return kit.groups.flatMap((group, index): Finding[] => {
+    const members = joints.filter((joint) => group.stations.includes(joint.station.id));
+    const beaded = members.filter((joint) => joint.compound?.workingWindowMin && setsOnTheThread(joint.compound.kind));
+    if (beaded.length === 0) return [];
+    const rounds = passPlan(members.length, group).filter((pass) => pass.kind === 'tighten').length;
+    const secondsEach = (rounds + 2) * ASSUMED_PULL_S;
+    const windowMin = Math.min(...beaded.map((joint) => joint.compound?.workingWindowMin ?? Number.POSITIVE_INFINITY));
+    const needsMin = (beaded.length * secondsEach) / 60;
+    if (needsMin <= windowMin) return [];
+    const facts = {
+      bolts: beaded.length,
+      rounds,
+      needsMin: round(needsMin),
+      windowMin,
+      atOnce: Math.max(1, Math.floor((windowMin * 60) / secondsEach)),
+    };
+    return [finding('windowTooShort', `groups[${index}]`, group.title, facts)];
+  });
+}
+
+/** Rule 15: a joint that people's safety hangs on, pulled only once. */
+export function verifyPasses(kit: KitDocument, joints: readonly StationJoint[]): Finding[] {
+  return kit.groups.flatMap((group, index): Finding[] => {
+    const critical = joints.filter(
+      (joint) =>
+        group.stations.includes(joint.station.id) &&
+        joint.station.tags?.includes('safetyCritical') &&
+        joint.station.specs.some(({ spec }) => canBeVerified(spec)),
+    );
+    const verified = passPlan(group.stations.length, group).some((pass) => pass.kind === 'verify');
+    if (critical.length === 0 || verified) return [];
+    return [
+      finding('noVerify', `groups[${index}].verify`, group.title, {
+        stations: critical.map((joint) => joint.station.label),
+      }),
+    ];
+  });
+}

@@ -1,0 +1,66 @@
+import { describe, expect, it } from '@jest/globals';
+import { readKit, writeKit } from '#contract/read-kit.ts';
+import { DEMO_KITS } from '#demo/kits.ts';
+import { blankKit } from './blank-kit.ts';
+import { upgradeKit } from './upgrade-kit.ts';
+
+/** A file as version 1 wrote it: none of what came later. */
+function asVersion1(kit: object): Record<string, unknown> {
+  const {
+    format,
+    id,
+    revision,
+    title,
+    maker,
+    fits,
+    questions,
+    items,
+    compounds,
+    stations,
+    groups,
+    cautions,
+    aftercare,
+  } = kit as Record<string, unknown>;
+  return {
+    format,
+    version: 1,
+    id,
+    revision,
+    title,
+    maker,
+    fits,
+    questions,
+    items,
+    compounds,
+    stations,
+    groups,
+    cautions,
+    aftercare,
+  };
+}
+
+describe('a kit file of an older version', () => {
+  it('is read as this one, with nothing lost and nothing made up', () => {
+    for (const kit of DEMO_KITS) {
+      const old = asVersion1(kit);
+      const read = readKit(JSON.stringify(old));
+      expect(read.ok && read.value).toMatchObject({ ...old, version: 2, steps: [], removed: [] });
+    }
+  });
+  it('written again, is this version, and reads back equal', () => {
+    const read = readKit(JSON.stringify(asVersion1(DEMO_KITS[0] as object)));
+    if (!read.ok) throw new Error('refused');
+    expect(readKit(writeKit(read.value))).toEqual(read);
+  });
+  it('leaves this version, a later one and anything else as it is', () => {
+    for (const other of [
+      blankKit('a', 'A', 'B'),
+      { format: 'wrenchman-kit', version: 99 },
+      { version: 1 },
+      null,
+      7,
+      [1],
+    ])
+      expect(upgradeKit(other)).toEqual(other);
+  });
+});
