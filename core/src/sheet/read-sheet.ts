@@ -52,7 +52,11 @@ function splitSteps(text: string): SheetStep[] {
       });
     open = undefined;
   };
-  for (const line of text.split('\n')) {
+  const lines = text.split('\n');
+  const written = lines.filter((line) => /\p{L}/u.test(line));
+  // Dictated notes have no capitals; each line is a breath of its own.
+  const dictated = written.filter((line) => /^\s*\p{Ll}/u.test(line)).length > 0.6 * written.length;
+  for (const line of lines) {
     const start = offset;
     offset += line.length + 1;
     const plain = line.trim();
@@ -63,7 +67,7 @@ function splitSteps(text: string): SheetStep[] {
     const number = NUMBERED.exec(line);
     const bullet = /^\s*[-•*–]\s+/.test(line);
     // A table row, a heading or a numbered line begins anew; a line in lower case goes on with the one before.
-    const goesOn = open !== undefined && !number && !bullet && /^[a-z(]/.test(plain);
+    const goesOn = !dictated && open !== undefined && !number && !bullet && /^[a-z(]/.test(plain);
     if (!goesOn) close(start);
     open ??= { start: number ? start + number[0].length : start, number: number?.[1] };
     // Sentences end inside the line.

@@ -319,8 +319,8 @@ const FAULTS: Record<FindingCode, (kit: KitDocument) => void> = {
   noWheelRetorque: (kit) => kit.removed.push({ id: 'w', name: 'Front wheels', count: 2, fate: 'keep' }),
   sizesVoteForAnother: (kit) => {
     for (const entry of kit.stations) {
-      entry.drive = { kind: 'hex', acrossFlatsMm: 13 };
-      entry.drillMm = 9;
+      entry.drive = { kind: 'hex', acrossFlatsMm: 10 };
+      entry.drillMm = 6.6;
     }
   },
 };

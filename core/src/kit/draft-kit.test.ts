@@ -1,0 +1,117 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { KitDocumentSchema } from '#contract/kit.ts';
+import { readSheet } from '../sheet/read-sheet.ts';
+import { type Draft, draftKit } from './draft-kit.ts';
+import { kitFaults } from './kit-integrity.ts';
+
+const HEAD = { id: 'draft', title: 'Draft', maker: 'Pennant Works' };
+const draft = (text: string): Draft => {
+  const reading = readSheet(text);
+  return draftKit(reading, reading.facts, HEAD);
+};
+
+describe('a draft kit from a sheet', () => {
+  it('gives each value its stations, bolts and drive', () => {
+    const { kit } = draft(
+      'Hardware:\n6 x M10 x 30 flange bolts\n8 x M10 washers\n\n1. Tighten the six M10 bolts to 62 N·m (46 ft-lb) in a star pattern with a 16 mm socket.',
+    );
+    expect(kit.items.map((item) => [item.kind, item.quantity, item.thread, item.lengthMm])).toEqual([
+      ['bolt', 6, 'M10 x 1.5', 30],
+      ['washer', 8, undefined, undefined],
+    ]);
+    expect(kit.stations).toHaveLength(6);
+    expect(kit.stations[0]).toMatchObject({
+      specs: [{ spec: { kind: 'torque', targetNm: 62 }, printed: '62 N·m (46 ft-lb)' }],
+      drive: { kind: 'hex', acrossFlatsMm: 16 },
+    });
+    expect(kit.groups).toMatchObject([{ torqueOrder: { pattern: 'star' } }]);
+  });
+  it('makes one station with two values of a value that depends on the model year', () => {
+    const { kit } = draft('Torque the two M10 bolts: on 2011 and newer 40 ft-lb, up to 2010 52 ft-lb.');
+    expect(kit.stations[0]?.specs.map(({ printed, when }) => [printed, when])).toEqual([
+      ['40 ft-lb', { question: 'modelYear', atLeast: 2011 }],
+      ['52 ft-lb', { question: 'modelYear', atMost: 2010 }],
+    ]);
+    expect(kit.questions).toMatchObject([{ id: 'modelYear', kind: 'number', from: 'modelYear' }]);
+  });
+  it('pairs what came off with what goes back', () => {
+    const { kit } = draft(
+      '1. Remove the six bolts from the splash shield.\n2. Unplug the fog lamp connector.\n3. Reconnect the fog lamp.\n4. Refit the splash shield.',
+    );
+    expect(kit.removed).toMatchObject([{ count: 6, fate: 'refit' }]);
+    expect(kit.disconnects).toMatchObject([{ kind: 'connector' }]);
+    expect(kit.steps.map((step) => step.actions.map((action) => action.type))).toEqual([
+      ['remove'],
+      ['disconnect'],
+      ['reconnect'],
+      ['refit'],
+    ]);
+  });
+  it('keeps limits, angles and ranges', () => {
+    const { kit } = draft('Tighten clamp to 27 in-lb, do not exceed 35. Bolts M12: 74 ft-lb plus 90°. Screws 8-10 Nm.');
+    expect(kit.stations.map((station) => station.specs[0]?.spec.kind)).toEqual([
+      'targetWithMaximum',
+      'torqueAngle',
+      'range',
+    ]);
+  });
+  it('says what it assumed', () => {
+    const { assumed } = draft('Torque bolts to 40 Nm.');
+    expect(assumed.map((entry) => entry.code)).toEqual(
+      expect.arrayContaining(['countAssumed', 'boltNotListed', 'thicknessUnknown']),
+    );
+  });
+  it('what could not be read stands in the draft as its own text', () => {
+    const { kit } = draft('Plate kit\nPolish the badge until it shines.\nTorque to 40 Nm.');
+    expect(kit.steps.map((step) => step.text)).toContain('Polish the badge until it shines.');
+  });
+});
+
+const FOLDER = 'demo/sheets';
+describe.each(readdirSync(FOLDER).filter((file) => file.endsWith('.txt')))('demo sheet %s', (file) => {
+  const text = readFileSync(join(FOLDER, file), 'utf8');
+  it('drafts to a document of the published shape whose references hold', () => {
+    const { kit } = draft(text);
+    expect(KitDocumentSchema.safeParse(kit)).toMatchObject({ success: true });
+    expect(kitFaults(kit)).toEqual([]);
+  });
+  it('every torque of the sheet is in a station', () => {
+    const reading = readSheet(text);
+    const { kit } = draftKit(reading, reading.facts, HEAD);
+    const has = (nm: number) =>
+      kit.stations.some((station) =>
+        station.specs.some(({ spec }) => JSON.stringify(spec).includes(JSON.stringify(nm))),
+      );
+    for (const { value } of reading.facts) if (value.kind === 'torque') expect(has(value.maxNm)).toBe(true);
+  });
+});
+
+it('drafts a valid document from any facts, without throwing', () => {
+  const lines = fc.constantFrom(
+    'Remove the six 10 mm bolts.',
+    '4 x M8 x 25 bolts',
+    'M8 washers (8)',
+    'Torque the M8 bolts to 20 ft-lb.',
+    'On 2016 and newer torque to 25 Nm.',
+    'If equipped with a shield, refit it.',
+    'Apply blue threadlocker.',
+    'Unplug the sensor.',
+    'Drill 9 mm holes.',
+    'Re-torque after 25 miles.',
+    'WARNING: hot.',
+    'Allow 24 hours to cure.',
+    'Torque to 40 lb.',
+    'Polish it.',
+  );
+  fc.assert(
+    fc.property(fc.array(lines, { maxLength: 14 }), (list) => {
+      const { kit } = draft(list.join('\n'));
+      expect(KitDocumentSchema.safeParse(kit).success).toBe(true);
+      expect(kitFaults(kit).filter((fault) => fault.code !== 'empty')).toEqual([]);
+    }),
+    { numRuns: 200 },
+  );
+});
