@@ -5,17 +5,7 @@ import { circlePositions, elasticSequence, fadingCompliance, passPulls } from '#
 import { usualFace } from '#core/tightening/proposed-torque.ts';
 import { evenFriction } from '#core/tightening/thread-finish.ts';
 import { torqueForPreloadNm } from '#core/tightening/tightening-torque.ts';
-
-/** Milliseconds of `work`, the middle of seven runs, after one that warms up. */
-function milliseconds(work: () => void): number {
-  work();
-  const times = Array.from({ length: 7 }, () => {
-    const startedMs = performance.now();
-    work();
-    return performance.now() - startedMs;
-  });
-  return times.sort((a, b) => a - b)[3] as number;
-}
+import { milliseconds } from './milliseconds.ts';
 
 /** 100,000 preloads with their torques, over all sizes of friction. */
 export function measurePreloads(): number {

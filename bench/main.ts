@@ -3,6 +3,7 @@ import { measureFold } from './fold.ts';
 import { measureElastic, measurePreloads } from './joints.ts';
 import { measureKeyToPaint } from './key-to-paint.ts';
 import { firstLoadKb } from './screen.ts';
+import { measureSheet } from './sheet.ts';
 
 /** `npm run bench`: the measured figures as one table. Goals are aims, never pass or fail. */
 const rows: Array<{ what: string; figure: string; goal: string }> = [];
@@ -15,6 +16,20 @@ rows.push({
   what: '64 bolts against 32',
   figure: `ratio ${(elastic64 / elastic32).toFixed(1)}`,
   goal: 'at most 8: cubic first round, then square',
+});
+
+const pages = [1, 10, 20, 100].map((count) => ({ count, ms: measureSheet(count) }));
+for (const { count, ms } of pages)
+  rows.push({
+    what: `sheet of ${count} pages read`,
+    figure: `${ms.toFixed(1)} ms`,
+    goal: count === 20 ? '< 300 ms' : '',
+  });
+const perPage = (at: number) => (pages[at]?.ms ?? 0) / (pages[at]?.count ?? 1);
+rows.push({
+  what: 'time per page, 100 pages against 10',
+  figure: `ratio ${(perPage(3) / perPage(1)).toFixed(2)}`,
+  goal: 'near 1: linear',
 });
 
 const append = await measureAppend();

@@ -1,10 +1,20 @@
 import { readFileSync } from 'node:fs';
+import { basename } from 'node:path';
 import { calculate } from '#contract/calc/calc.ts';
 import { CALC_TOPICS, type CalcTopic } from '#contract/calc/calc-input.ts';
+import { readKit } from '#contract/read-kit.ts';
+import { sheetFaultText, sheetText } from '#contract/sheet-text.ts';
+import { assumptionText } from '#contract/wording/fact-text.ts';
+import { answersText, findingText, placeText } from '#contract/wording/finding-text.ts';
+import { draftKit } from '#core/kit/draft-kit.ts';
+import { lintKit } from '#core/kit/lint/lint.ts';
+import { readSheet } from '#core/sheet/read-sheet.ts';
 
-/** `npm run -s wm -- calc TOPIC < input.json`: calculations on the command line. See docs/formats/cli.md. */
+/** `npm run -s wm -- …`: calculations, sheets and kit files on the command line. See docs/formats/cli.md. */
 
 const USAGE = `Usage: npm run -s wm -- calc TOPIC < array.json
+       npm run -s wm -- read FILE      facts of an instruction sheet (.txt, .md, .pdf with text), as JSON
+       npm run -s wm -- lint FILE      findings of a kit file; exit code 1 when there are errors
 Topics: ${CALC_TOPICS.join(', ')}
 Fields are in docs/formats/cli.md.
 `;
@@ -33,6 +43,62 @@ function calc(topic: string | undefined): void {
   process.stdout.write(`${JSON.stringify(answers)}\n`);
 }
 
-const [, , command, argument] = process.argv;
+function bytesOf(file: string | undefined): Uint8Array {
+  if (file === undefined) stop(`No file given.\n${USAGE}`);
+  try {
+    return readFileSync(file);
+  } catch (error) {
+    stop(`Cannot read ${file}: ${error instanceof Error ? error.message : error}`);
+  }
+}
+
+/** Facts of a sheet, what it was taken to say and what stayed unread, as one JSON object. */
+async function read(file: string | undefined): Promise<void> {
+  const text = await sheetText(bytesOf(file), file ?? '');
+  if (!text.ok) stop(sheetFaultText(text.error));
+  const reading = readSheet(text.value);
+  const { kit, assumed } = draftKit(reading, reading.facts, {
+    id: 'draft',
+    title: basename(file ?? 'sheet'),
+    maker: 'not read',
+  });
+  const answer = {
+    facts: reading.facts.map(({ value, step, ...place }) => ({ ...place, step: step + 1, ...value })),
+    steps: reading.steps,
+    unread: reading.unread.map((index) => reading.steps[index]?.text),
+    assumed: assumed.map(assumptionText),
+    kit,
+  };
+  process.stdout.write(`${JSON.stringify(answer)}\n`);
+}
+
+/** Findings as lines for a person; `--json` for a program. */
+function lint(file: string | undefined, json: boolean): void {
+  const kit = readKit(new TextDecoder().decode(bytesOf(file)));
+  if (!kit.ok) {
+    if (json) process.stdout.write(`${JSON.stringify({ faults: kit.error.faults })}\n`);
+    else
+      for (const { path, message } of kit.error.faults) process.stdout.write(`error  ${path || 'file'}: ${message}\n`);
+    process.exit(1);
+  }
+  const findings = lintKit(kit.value).map((finding) => ({ ...finding, ...findingText(finding) }));
+  if (json) process.stdout.write(`${JSON.stringify({ findings })}\n`);
+  else {
+    for (const finding of findings) {
+      const shown = finding.answers ? ` (${answersText(kit.value, finding.answers)})` : '';
+      process.stdout.write(
+        `${finding.severity.padEnd(8)} rule ${finding.rule}  ${placeText(finding)}${shown}\n         ${finding.title}. ${finding.why}\n         ${finding.clears}  [${finding.path}]\n`,
+      );
+    }
+    const count = (severity: string) => findings.filter((finding) => finding.severity === severity).length;
+    process.stdout.write(`${count('error')} errors, ${count('warning')} warnings, ${count('note')} notes\n`);
+  }
+  if (findings.some((finding) => finding.severity === 'error')) process.exit(1);
+}
+
+const [, , command, ...rest] = process.argv;
+const argument = rest.find((word) => !word.startsWith('--'));
 if (command === 'calc') calc(argument);
+else if (command === 'read') await read(argument);
+else if (command === 'lint') lint(argument, rest.includes('--json'));
 else stop(command === undefined ? USAGE : `No command “${command}”.\n${USAGE}`);

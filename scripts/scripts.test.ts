@@ -276,6 +276,9 @@ describe('the command line', () => {
     [['calc', 'weather'], '[]', 'No topic “weather”'],
     [['calc', 'thread'], '{"thread":"M10"}', 'must be a JSON array'],
     [['calc', 'thread'], 'M10', 'is not JSON'],
+    [['read'], '', 'No file given'],
+    [['read', 'nowhere.txt'], '', 'Cannot read nowhere.txt'],
+    [['read', 'docs/screenshots/bays.png'], '', 'is not text'],
     [['bolt'], '', 'No command “bolt”'],
     [[], '', 'Usage'],
   ])('%j ends with one sentence and code 1', (args, input, said) => {
@@ -283,5 +286,30 @@ describe('the command line', () => {
     expect(status).toBe(1);
     expect(stdout).toBe('');
     expect(stderr).toContain(said);
+  });
+  it('reads a sheet into facts with their places', () => {
+    const { status, stdout } = wm(['read', 'demo/sheets/guard.txt'], '');
+    expect(status).toBe(0);
+    const answer = JSON.parse(stdout) as { facts: Array<Record<string, unknown>>; unread: string[] };
+    expect(answer.facts).toContainEqual(expect.objectContaining({ kind: 'torque', minNm: 18, maxNm: 22, unit: 'N·m' }));
+  });
+  it('lints a kit file: 0 for a sound one, 1 for one with errors, each fault with its place', () => {
+    const sound = wm(['lint', 'demo/kits/transfer-case-guard.json'], '');
+    expect([sound.status, sound.stderr]).toEqual([0, '']);
+    const kit = JSON.parse(readFileSync('demo/kits/transfer-case-guard.json', 'utf8'));
+    kit.items[1].quantity = 3;
+    writeFileSync(
+      join(folder, 'short.json'),
+      JSON.stringify({ ...kit, items: kit.items.filter((_: unknown, at: number) => at !== 2) }),
+    );
+    const broken = wm(['lint', join(folder, 'short.json')], '');
+    expect(broken.status).toBe(1);
+    expect(broken.stdout).toMatch(/error\s+stations\[0\]\.stack\[\d\]\.item: no packing-list line has this id/);
+    for (const station of kit.stations) station.specs = [{ spec: { kind: 'torque', targetNm: 90 }, printed: '90 N·m' }];
+    kit.items[1].quantity = 8;
+    writeFileSync(join(folder, 'strong.json'), JSON.stringify(kit));
+    const strong = wm(['lint', join(folder, 'strong.json'), '--json'], '');
+    expect(strong.status).toBe(1);
+    expect(JSON.parse(strong.stdout).findings[0]).toMatchObject({ code: 'overProof', rule: 1, severity: 'error' });
   });
 });

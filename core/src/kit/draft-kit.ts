@@ -27,8 +27,7 @@ export interface Assumption {
     | 'compoundNearby'
     | 'fateUnknown'
     | 'boltNotListed'
-    | 'strengthAssumed'
-    | 'sideGuessed';
+    | 'strengthAssumed';
   /** What it is about, for a person. */
   about: string;
 }

@@ -93,6 +93,7 @@ const OBJECT_ENDS = new Set([
   ':',
   '(',
   'with',
+  'between',
   'to',
   'using',
   'until',

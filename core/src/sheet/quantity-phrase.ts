@@ -26,6 +26,13 @@ const mended = (text: string): string =>
     .replace(/rn/g, 'm')
     .replace(/\bf1\b/gi, 'ft');
 
+/** First words of every unit; nothing else can open one, and most tokens are told apart by this alone. */
+const UNIT_OPENERS = new Set(
+  "n nm nrn newton newtons newtonmetre newtonmetres newtonmeter newtonmeters kn kilonewton kilonewtons ft f foot feet lb lbs lbf ib ibs pound pounds in ins inch inches kg kgs kgf kgm kgfm kilo kilos kilogram kilograms kilogramme kilogrammes kilogrammetre kilogrammeter mkg m mm cm cmkg centimetre centimetres centimeter centimeters millimetre millimetres millimeter millimeters metre metres meter meters g gram grams deg degs degree degrees degc degf turn turns c celsius fahrenheit km kilometre kilometres kilometer kilometers mi mile miles ml cc millilitre millilitres milliliter milliliters l litre litres liter liters fl fluid \" ″ ' '' ′ ” ° ft' lbft ftlb ftlbs inlb inlbs rnm".split(
+    ' ',
+  ),
+);
+
 /** A unit at a place among the tokens, the longest that can be read. */
 export function unitAt(
   tokens: readonly Token[],
@@ -34,7 +41,7 @@ export function unitAt(
   touching: boolean,
 ): { unit: UnitName; next: number; suspect: boolean } | undefined {
   const first = tokens[at];
-  if (!first || first.kind === 'break') return undefined;
+  if (!first || first.kind === 'break' || !UNIT_OPENERS.has(first.lower)) return undefined;
   for (let length = UNIT_TOKENS; length >= 1; length--) {
     const last = tokens[at + length - 1];
     if (!last || tokens.slice(at, at + length).some((token) => token.kind === 'break')) continue;
@@ -126,6 +133,32 @@ const DASH = new Set(['-', '–', '—', '~']);
  * @returns undefined where no number stands
  */
 export function quantityAt(tokens: readonly Token[], start: number, source: string): QuantityPhrase | undefined {
+  if (!mayOpen(tokens[start])) return undefined;
+  // Several phrases ask for the quantity at one place; it is read once.
+  let known = readQuantities.get(tokens);
+  if (!known) {
+    known = [];
+    readQuantities.set(tokens, known);
+  }
+  known[start] ??= readQuantity(tokens, start, source) ?? 'none';
+  const phrase = known[start];
+  return phrase === 'none' ? undefined : phrase;
+}
+
+/** Whether a token can open a quantity: a number, a number in words, or what a scanner made of one. */
+const mayOpen = (token: Token | undefined): boolean =>
+  token !== undefined &&
+  (token.kind === 'number' ||
+    (token.kind === 'word' &&
+      (token.lower === 'between' ||
+        token.lower === 'from' ||
+        NUMBER_WORDS[token.lower] !== undefined ||
+        TENS_WORDS[token.lower] !== undefined ||
+        /^[lIO]/.test(token.text))));
+
+const readQuantities = new WeakMap<readonly Token[], Array<QuantityPhrase | 'none' | undefined>>();
+
+function readQuantity(tokens: readonly Token[], start: number, source: string): QuantityPhrase | undefined {
   const between = tokens[start]?.lower === 'between' || tokens[start]?.lower === 'from';
   const at = between ? start + 1 : start;
   const first = looseNumber(tokens, at);

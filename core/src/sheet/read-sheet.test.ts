@@ -113,6 +113,9 @@ describe('torque, in every writing met in practice', () => {
       facts('Tighten to 45 ft-lb', 'torque')[0]?.confidence ?? 0,
     );
   });
+  it('a comma before three digits is trusted less', () => {
+    expect(facts('Torque to 1,500 Nm', 'torque')[0]?.confidence).toBeLessThan(1);
+  });
   it('a force where torque is meant is never taken for one', () => {
     expect(torques('Torque to 40 lb')).toEqual([]);
     expect(facts('Torque to 40 lb', 'forceForTorque')).toHaveLength(1);

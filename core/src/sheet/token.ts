@@ -40,7 +40,7 @@ function fractionValue(text: string): number | undefined {
 
 /**
  * A number as a sheet prints it: `1,500` and `5,000` are thousands where exactly three digits follow a comma, `27,5` is
- * a decimal comma. `1,500` with torque behind it is asked about by the reader, not here.
+ * a decimal comma. `1,500` with torque behind it is trusted less by the reader.
  */
 function plainValue(text: string): number | undefined {
   if (/^\d{1,3}(?:,\d{3})+(?:\.\d+)?$/.test(text)) return Number(text.replaceAll(',', ''));

@@ -197,5 +197,7 @@ export function torqueAt(tokens: readonly Token[], at: number, source: string): 
     value.angleDeg = angle.angleDeg;
     next = angle.next;
   }
-  return { value, next, suspect: phrase.suspect };
+  // `1,500` is fifteen hundred or one and a half: read as thousands, and not trusted.
+  const comma = /^\d{1,3},\d{3}$/.test(tokens[at]?.text ?? '');
+  return { value, next, suspect: phrase.suspect || comma };
 }

@@ -34,6 +34,10 @@ const firstOf = (
   return undefined;
 };
 
+/** First words of phrases: most tokens open none of them and are passed by at once. */
+const openersOf = (...lists: ReadonlyArray<ReadonlyArray<readonly string[]>>): ReadonlySet<string> =>
+  new Set(lists.flat().map((words) => words[0] ?? ''));
+
 const LOCKER = [
   ['threadlocker'],
   ['threadlock'],
@@ -52,7 +56,10 @@ const HIGH = new Set(['red', 'high', 'permanent']);
 const MEDIUM = new Set(['blue', 'medium', 'removable']);
 
 /** Locker with its strength from the words around it; without one, medium is assumed and said to be so. */
+const LOCKER_OPENERS = openersOf(LOCKER);
+
 function locker(tokens: readonly Token[], at: number): Phrase | undefined {
+  if (!LOCKER_OPENERS.has(lower(tokens, at))) return undefined;
   const next = firstOf(tokens, at, LOCKER);
   if (next === undefined) return undefined;
   // Within the same breath: not past the sentence or an `and`.
@@ -124,7 +131,10 @@ const NOT_A_COMPOUND = new Set([
   'change',
 ]);
 
+const COMPOUND_OPENERS = openersOf(...COMPOUNDS.map(([, phrases]) => phrases));
+
 function compound(tokens: readonly Token[], at: number): Phrase | undefined {
+  if (!COMPOUND_OPENERS.has(lower(tokens, at))) return undefined;
   for (const [kind, phrases] of COMPOUNDS) {
     const next = firstOf(tokens, at, phrases);
     if (next === undefined) continue;
@@ -146,6 +156,20 @@ const YEAR = (token: Token | undefined): number | undefined =>
   token.value <= 2060
     ? token.value
     : undefined;
+
+const CONDITION_OPENERS = new Set([
+  'up',
+  'before',
+  'prior',
+  'until',
+  'since',
+  'from',
+  'if',
+  'models',
+  'vehicles',
+  'trucks',
+  'cars',
+]);
 
 /** Model years and equipment: `2016 and newer`, `2011-2015`, `up to 2015`, `if equipped with …`, `models without …`. */
 function condition(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
@@ -180,6 +204,7 @@ function condition(tokens: readonly Token[], at: number, source: string): Phrase
       return found({ kind: 'condition', from: year, to: other, text: text(at + 3) }, at + 3);
     return undefined;
   }
+  if (!CONDITION_OPENERS.has(start.lower)) return undefined;
   const past = (place: number | undefined) =>
     place === undefined
       ? undefined
@@ -251,6 +276,7 @@ const JOB = new Set([
 function duration(tokens: readonly Token[], at: number): Phrase | undefined {
   const token = tokens[at];
   if (!token) return undefined;
+  if (token.kind !== 'number' && token.lower !== 'half' && NUMBER_WORDS[token.lower] === undefined) return undefined;
   const half = phraseAt(tokens, at, ['half', 'an', 'hour']) ?? phraseAt(tokens, at, ['half', 'hour']);
   let minutes: number | undefined;
   let next = at;
@@ -384,7 +410,19 @@ const RIDE = [
   ['suspension', 'loaded'],
 ];
 
+const SAME = [
+  ['same', 'as', 'above'],
+  ['same', 'torque'],
+  ['as', 'above'],
+];
+const WORD_OPENERS = new Set([
+  ...openersOf(...PATTERNS.map(([, phrases]) => phrases), ...STAGES.map(([, phrases]) => phrases), RIDE, SAME),
+  'leave',
+  'keep',
+]);
+
 const words: Matcher = (tokens, at) => {
+  if (!WORD_OPENERS.has(lower(tokens, at))) return undefined;
   for (const [pattern, phrases] of PATTERNS) {
     const next = firstOf(tokens, at, phrases);
     if (next !== undefined) return found({ kind: 'pattern', pattern }, next);
@@ -400,11 +438,7 @@ const words: Matcher = (tokens, at) => {
   }
   const ride = firstOf(tokens, at, RIDE);
   if (ride !== undefined) return found({ kind: 'rideHeight' }, ride);
-  const same = firstOf(tokens, at, [
-    ['same', 'as', 'above'],
-    ['same', 'torque'],
-    ['as', 'above'],
-  ]);
+  const same = firstOf(tokens, at, SAME);
   return same === undefined ? undefined : found({ kind: 'sameAsAbove' }, same);
 };
 

@@ -1,0 +1,136 @@
+import { fail, ok, type Result } from '#core/result.ts';
+import { LONGEST_SHEET } from '#core/sheet/read-sheet.ts';
+
+/** Why a file was not taken for a sheet. */
+export type SheetFault =
+  | { code: 'tooLong'; characters: number; most: number }
+  | { code: 'binary'; file: string }
+  | { code: 'pdfBroken'; file: string; reason: string }
+  | { code: 'pdfEncrypted'; file: string }
+  /** Only pictures of text: nothing to read. */
+  | { code: 'pdfWithoutText'; file: string; pages: number }
+  | { code: 'empty'; file: string };
+
+/** Largest file that is opened at all, bytes. */
+export const LARGEST_FILE = 20 * 1024 * 1024;
+
+/** A fault in one sentence. */
+export function sheetFaultText(fault: SheetFault): string {
+  switch (fault.code) {
+    case 'tooLong':
+      return `The sheet has ${fault.characters.toLocaleString('en')} characters; at most ${fault.most.toLocaleString('en')} are read (about a hundred pages).`;
+    case 'binary':
+      return `${fault.file} is not text: give a .txt, a .md, or a PDF with a text layer.`;
+    case 'pdfBroken':
+      return `${fault.file} cannot be opened as a PDF: ${fault.reason}.`;
+    case 'pdfEncrypted':
+      return `${fault.file} is locked with a password: open it, print it to a PDF without one, and give that.`;
+    case 'pdfWithoutText':
+      return `${fault.file} has ${fault.pages} ${fault.pages === 1 ? 'page' : 'pages'} and no text in them, only pictures: run it through text recognition first, or type the sheet.`;
+    case 'empty':
+      return `${fault.file} is empty.`;
+  }
+}
+
+const isPdf = (bytes: Uint8Array): boolean => {
+  const head = new TextDecoder('latin1').decode(bytes.subarray(0, 1024));
+  return head.includes('%PDF-');
+};
+
+/** Text is what decodes as UTF-8 (or has a UTF-16 mark) and holds hardly any control characters. */
+function plainText(bytes: Uint8Array): string | undefined {
+  const marked =
+    bytes[0] === 0xff && bytes[1] === 0xfe
+      ? 'utf-16le'
+      : bytes[0] === 0xfe && bytes[1] === 0xff
+        ? 'utf-16be'
+        : undefined;
+  let text: string;
+  try {
+    text = new TextDecoder(marked ?? 'utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    // Old word processors wrote Windows-1252; a picture does not look like that either.
+    text = new TextDecoder('windows-1252').decode(bytes);
+  }
+  // biome-ignore lint/suspicious/noControlCharactersInRegex: control characters are what tells a binary file.
+  const odd = text.slice(0, 4000).match(/[\u0000-\u0008\u000E-\u001F\uFFFD]/g)?.length ?? 0;
+  return odd > 3 ? undefined : text;
+}
+
+interface TextItem {
+  str: string;
+  transform: number[];
+  width: number;
+  hasEOL: boolean;
+}
+
+/** Lines of a page from its pieces of text: what stands at one height is one line, wide gaps part the cells of a table. */
+function pageLines(items: readonly TextItem[]): string {
+  const lines: Array<{ y: number; pieces: Array<{ x: number; end: number; text: string }> }> = [];
+  for (const { str, transform, width } of items) {
+    if (str.trim() === '') continue;
+    const [x = 0, y = 0] = [transform[4], transform[5]];
+    const line = lines.find((entry) => Math.abs(entry.y - y) < 2.5);
+    const piece = { x, end: x + width, text: str };
+    if (line) line.pieces.push(piece);
+    else lines.push({ y, pieces: [piece] });
+  }
+  return lines
+    .sort((a, b) => b.y - a.y)
+    .map(({ pieces }) =>
+      pieces
+        .sort((a, b) => a.x - b.x)
+        .reduce((text, piece, index, all) => {
+          const gap = piece.x - (all[index - 1]?.end ?? piece.x);
+          return text + (index === 0 ? '' : gap > 12 ? '   ' : gap > 0.8 ? ' ' : '') + piece.text;
+        }, ''),
+    )
+    .join('\n');
+}
+
+async function pdfText(bytes: Uint8Array, file: string): Promise<Result<string, SheetFault>> {
+  const { getDocumentProxy } = await import('unpdf');
+  try {
+    // The reader takes the bytes away; the caller keeps its own.
+    const pdf = await getDocumentProxy(new Uint8Array(bytes), { verbosity: 0 });
+    const pages: string[] = [];
+    let length = 0;
+    for (let number = 1; number <= pdf.numPages; number++) {
+      const page = await pdf.getPage(number);
+      const { items } = await page.getTextContent();
+      pages.push(pageLines(items as TextItem[]));
+      length += pages.at(-1)?.length ?? 0;
+      if (length > LONGEST_SHEET) return fail({ code: 'tooLong', characters: length, most: LONGEST_SHEET });
+    }
+    const text = pages.join('\n\n');
+    return text.trim() === '' ? fail({ code: 'pdfWithoutText', file, pages: pdf.numPages }) : ok(text);
+  } catch (error) {
+    const name = error instanceof Error ? error.name : '';
+    if (name === 'PasswordException') return fail({ code: 'pdfEncrypted', file });
+    return fail({
+      code: 'pdfBroken',
+      file,
+      reason: error instanceof Error ? error.message.replace(/\.$/, '') : String(error),
+    });
+  }
+}
+
+/**
+ * The text of a sheet's file: plain text, Markdown, or a PDF with a text layer.
+ *
+ * @param bytes - the file
+ * @param file - its name, for the message
+ * @returns the text with line ends as `\n`, or why there is none
+ */
+export async function sheetText(bytes: Uint8Array, file: string): Promise<Result<string, SheetFault>> {
+  if (bytes.length === 0) return fail({ code: 'empty', file });
+  if (bytes.length > LARGEST_FILE) return fail({ code: 'tooLong', characters: bytes.length, most: LONGEST_SHEET });
+  const read = isPdf(bytes) ? await pdfText(bytes, file) : undefined;
+  if (read && !read.ok) return read;
+  const text = read?.value ?? plainText(bytes);
+  if (text === undefined) return fail({ code: 'binary', file });
+  const plain = text.replace(/^\uFEFF/, '').replace(/\r\n?/g, '\n');
+  if (plain.trim() === '') return fail({ code: 'empty', file });
+  if (plain.length > LONGEST_SHEET) return fail({ code: 'tooLong', characters: plain.length, most: LONGEST_SHEET });
+  return ok(plain);
+}

@@ -1,0 +1,139 @@
+import { describeDrive } from '#core/fastener/drive.ts';
+import type { Assumption } from '#core/kit/draft-kit.ts';
+import { MM_PER_INCH } from '#core/quantity/unit.ts';
+import { unreachable } from '#core/result.ts';
+import type { FactKind, FactValue } from '#core/sheet/fact.ts';
+import { COMPOUND_TEXT } from './plan-text.ts';
+
+/** What a kind of fact is called in lists. */
+export const FACT_KIND_TEXT: Record<FactKind, string> = {
+  torque: 'Torque',
+  forceForTorque: 'Force for torque',
+  sameAsAbove: 'Same as above',
+  thread: 'Thread',
+  drive: 'Drive',
+  squareDrive: 'Square drive',
+  hole: 'Hole',
+  length: 'Length',
+  count: 'Count',
+  compound: 'Compound',
+  condition: 'Condition',
+  duration: 'Time',
+  aftercare: 'Aftercare',
+  pattern: 'Pattern',
+  stage: 'Stage',
+  rideHeight: 'Ride height',
+  caution: 'Caution',
+  side: 'Side',
+  action: 'Action',
+  need: 'Needs',
+  tool: 'Tool',
+  wayRound: 'Way round',
+  mark: 'Mark',
+  difficulty: 'Difficulty',
+};
+
+const round = (value: number, places = 2): string => String(Number(value.toFixed(places)));
+const both = (mm: number): string => `${round(mm)} mm (${round(mm / MM_PER_INCH, 3)} in)`;
+const range = (min: number, max: number): string => (min === max ? round(min) : `${round(min)}–${round(max)}`);
+
+/** A fact's value as it was understood, normalised. */
+export function factText(value: FactValue): string {
+  switch (value.kind) {
+    case 'torque': {
+      const parts = [`${range(value.min, value.max)} ${value.unit}`];
+      if (value.unit !== 'N·m')
+        parts.push(`= ${range(Number(value.minNm.toFixed(1)), Number(value.maxNm.toFixed(1)))} N·m`);
+      if (value.limitNm !== undefined) parts.push(`never over ${round(value.limitNm, 1)} N·m`);
+      if (value.angleDeg !== undefined) parts.push(`then ${round(value.angleDeg, 0)}°`);
+      if (value.pair)
+        parts.push(
+          value.pair.agrees
+            ? ''
+            : `but also ${range(value.pair.min, value.pair.max)} ${value.pair.unit}: they disagree`,
+        );
+      return parts.filter(Boolean).join(', ');
+    }
+    case 'forceForTorque':
+      return `${round(value.value)} ${value.unit} is no torque`;
+    case 'sameAsAbove':
+      return 'nothing above to be the same as';
+    case 'thread':
+      return `${value.designation}${value.lengthMm === undefined ? '' : `, ${both(value.lengthMm)} long`}`;
+    case 'drive':
+      return value.describes === 'tool'
+        ? describeDrive(value.drive)
+        : `turned with a ${describeDrive(value.drive)}; its thread is not said`;
+    case 'squareDrive':
+      return `${value.size} square drive`;
+    case 'hole':
+      return `${both(value.diameterMm)} ${value.role}`;
+    case 'length':
+      return both(value.lengthMm);
+    case 'count':
+      return `${value.count} × ${value.noun}`;
+    case 'compound':
+      return value.compound in COMPOUND_TEXT
+        ? COMPOUND_TEXT[value.compound as keyof typeof COMPOUND_TEXT]
+        : value.compound;
+    case 'condition':
+      if (value.from !== undefined && value.to !== undefined) return `model years ${value.from} to ${value.to}`;
+      if (value.from !== undefined) return `model year ${value.from} and newer`;
+      return value.to !== undefined ? `model year ${value.to} and older` : value.text;
+    case 'duration':
+      return `${value.minutes >= 120 ? `${round(value.minutes / 60, 1)} h` : `${round(value.minutes)} min`}${value.role === 'wait' ? ', to wait' : value.role === 'job' ? ', the whole job' : ''}`;
+    case 'aftercare':
+      return [
+        value.repeats ? 'every' : 'after',
+        value.distanceKm === undefined ? '' : `${round(value.distanceKm, 0)} km`,
+        value.days === undefined ? '' : `${round(value.days, 0)} days`,
+      ]
+        .filter(Boolean)
+        .join(' ');
+    case 'pattern':
+      return {
+        star: 'star',
+        cross: 'cross',
+        circular: 'round the circle',
+        alternate: 'alternating',
+        middleOut: 'middle out',
+      }[value.pattern];
+    case 'stage':
+      return { loose: 'by hand, loose', snug: 'snug', final: 'final torque' }[value.stage];
+    case 'rideHeight':
+      return 'at ride height';
+    case 'caution':
+      return 'a caution';
+    case 'side':
+      return value.side;
+    case 'action':
+      return `${value.action}${value.object ? `: ${value.object}` : ''}`;
+    case 'need':
+      return { lift: 'a lift', stands: 'stands', helper: 'a helper' }[value.need];
+    case 'tool':
+      return value.name;
+    case 'wayRound':
+      return value.text;
+    case 'mark':
+      return `stamped ${value.mark}`;
+    case 'difficulty':
+      return value.text;
+    default:
+      return unreachable(value);
+  }
+}
+
+const ASSUMED: Record<Assumption['code'], string> = {
+  positionsUnknown: 'where the stations lie is not in the text; they stand in rows',
+  countAssumed: 'how many is not said; one is assumed',
+  driveFromThread: 'socket taken from the thread’s usual head',
+  driveUnknown: 'no socket size is named',
+  thicknessUnknown: 'how thick the parts are is not said; 5 mm stands in',
+  compoundNearby: 'compound named a step before is taken to belong here',
+  fateUnknown: 'comes off, and nothing says that it goes back',
+  boltNotListed: 'not on the packing list; taken for one of the vehicle’s own',
+  strengthAssumed: 'strength of the locker not said; medium is assumed',
+};
+
+/** An assumption of the draft, in words. */
+export const assumptionText = ({ code, about }: Assumption): string => `${about}: ${ASSUMED[code]}.`;
