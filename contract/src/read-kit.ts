@@ -18,7 +18,7 @@ const pathOf = (path: ReadonlyArray<PropertyKey>): string =>
     '',
   );
 
-const LINT_TEXT: Record<ReturnType<typeof kitFaults>[number]['code'], string> = {
+const FAULT_TEXT: Record<ReturnType<typeof kitFaults>[number]['code'], string> = {
   duplicateId: 'this id is used twice',
   unknownItem: 'no packing-list line has this id',
   unknownCompound: 'no compound has this id',
@@ -41,6 +41,12 @@ const LINT_TEXT: Record<ReturnType<typeof kitFaults>[number]['code'], string> = 
   stepsInCircle: 'these steps wait for each other',
   groupsInCircle: 'these groups wait for each other',
 };
+
+/** A fault of the document in words, with its place. */
+export const faultText = ({ path, code, value }: ReturnType<typeof kitFaults>[number]): KitFileFault => ({
+  path,
+  message: `${FAULT_TEXT[code]} (${value})`,
+});
 
 /** A union reports only "Invalid input"; its best branch's own words say more. */
 function leafIssues(issue: z.core.$ZodIssue): Array<{ path: PropertyKey[]; message: string }> {
@@ -69,11 +75,11 @@ export function readKit(text: string): Result<KitDocument, { code: 'kitFaulty'; 
       .map(({ path, message }) => ({ path: pathOf(path), message }));
     return fail({ code: 'kitFaulty', faults });
   }
-  const lint = kitFaults(parsed.data);
-  if (lint.length > 0) {
+  const faults = kitFaults(parsed.data);
+  if (faults.length > 0) {
     return fail({
       code: 'kitFaulty',
-      faults: lint.map(({ path, code, value }) => ({ path, message: `${LINT_TEXT[code]} (${value})` })),
+      faults: faults.map(faultText),
     });
   }
   return ok(parsed.data);

@@ -8,11 +8,13 @@ import { makeApp } from './http/app.ts';
 import { CatalogService } from './service/catalog-service.ts';
 import { CribService } from './service/crib-service.ts';
 import { JobService } from './service/job-service.ts';
+import { KitDraftService } from './service/kit-draft-service.ts';
 import { SessionService } from './service/session-service.ts';
 import { CatalogRepository } from './store/catalog-repository.ts';
 import { CribRepository } from './store/crib-repository.ts';
 import { makeDataSource } from './store/data-source.ts';
 import { JobRepository } from './store/job-repository.ts';
+import { KitDraftRepository } from './store/kit-draft-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
 
 export interface RunningServer {
@@ -39,7 +41,11 @@ export async function startServer(
   const cribRepository = new CribRepository(source);
   const jobs = new JobService(new JobRepository(source), catalogRepository, sessions, cribRepository);
   const crib = new CribService(cribRepository, catalogRepository, people, (shopId) => jobs.forgetWrenches(shopId));
-  const app = makeApp({ source, sessions, catalog, jobs, crib, log, webDist: config.webDist }, upgradeWebSocket);
+  const drafts = new KitDraftService(new KitDraftRepository(source), catalogRepository);
+  const app = makeApp(
+    { source, sessions, catalog, jobs, crib, drafts, log, webDist: config.webDist },
+    upgradeWebSocket,
+  );
   const sockets = new WebSocketServer({ noServer: true });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = serve(

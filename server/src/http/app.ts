@@ -12,12 +12,14 @@ import type { DataSource } from 'typeorm';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { CribService } from '../service/crib-service.ts';
 import type { JobService } from '../service/job-service.ts';
+import type { KitDraftService } from '../service/kit-draft-service.ts';
 import type { SessionService } from '../service/session-service.ts';
 import { isDatabaseAway } from '../store/data-source.ts';
 import { type SignedInEnv, signedIn } from './caller.ts';
 import { catalogRoutes } from './catalog-routes.ts';
 import { cribRoutes } from './crib-routes.ts';
 import { jobRoutes } from './job-routes.ts';
+import { kitRoutes } from './kit-routes.ts';
 import { problem } from './problem.ts';
 import { sessionRoutes } from './session-routes.ts';
 import { wrenchRoutes } from './wrench-routes.ts';
@@ -28,6 +30,7 @@ export interface AppParts {
   catalog: CatalogService;
   jobs: JobService;
   crib: CribService;
+  drafts: KitDraftService;
   log: Logger;
   webDist: string;
 }
@@ -35,13 +38,20 @@ export interface AppParts {
 const BODY_LIMIT = 2 * 1024 * 1024;
 
 /** The routes under /api; their type is the web's typed client. */
-export function apiRoutes({ sessions, catalog, jobs, crib }: Pick<AppParts, 'sessions' | 'catalog' | 'jobs' | 'crib'>) {
+export function apiRoutes({
+  sessions,
+  catalog,
+  jobs,
+  crib,
+  drafts,
+}: Pick<AppParts, 'sessions' | 'catalog' | 'jobs' | 'crib' | 'drafts'>) {
   return new Hono<SignedInEnv>()
     .route('/session', sessionRoutes(sessions))
     .use('*', signedIn(sessions))
     .route('/', catalogRoutes(catalog))
     .route('/jobs', jobRoutes(jobs, crib))
-    .route('/crib', cribRoutes(crib, catalog));
+    .route('/crib', cribRoutes(crib, catalog))
+    .route('/kit-library', kitRoutes(drafts, catalog));
 }
 export type Api = ReturnType<typeof apiRoutes>;
 
@@ -99,7 +109,15 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
   // Where there is something to gain: files and lists. A compressor costs more than a short answer, and would hold
   // single events of a stream back.
   const packed = compress();
-  for (const path of ['/assets/*', '/api/kits', '/api/vehicles', '/api/jobs', '/api/jobs/:jobId', '/api/crib']) {
+  for (const path of [
+    '/assets/*',
+    '/api/kits',
+    '/api/vehicles',
+    '/api/jobs',
+    '/api/jobs/:jobId',
+    '/api/crib',
+    '/api/kit-library/*',
+  ]) {
     app.use(path, (c, next) => (c.req.method === 'GET' ? packed(c, next) : next()));
   }
 

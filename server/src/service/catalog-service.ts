@@ -26,8 +26,8 @@ export class CatalogService {
     return this.catalog.kits(shopId);
   }
 
-  kit(shopId: string, id: string): Promise<KitDocument | undefined> {
-    return this.catalog.kit(shopId, id);
+  kit(shopId: string, id: string, revision?: number): Promise<KitDocument | undefined> {
+    return this.catalog.kit(shopId, id, revision);
   }
 
   /** Adds a kit file to the library. The same file twice changes nothing; released revisions never change. */

@@ -1,5 +1,6 @@
 import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
 import type { VehicleCard } from '#contract/job.ts';
+import type { Waiver } from '#contract/kit-draft.ts';
 import type { JobEvent } from '#core/job/job-event.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
 import type { Role } from '#core/job/role.ts';
@@ -55,6 +56,21 @@ export class KitEntity {
   @PrimaryColumn({ type: 'int' }) revision!: number;
   @Column({ type: 'json' }) document!: KitDocument;
   @Column({ ...millis, name: 'added_at_ms' }) addedAtMs!: number;
+  @Column({ type: 'varchar', length: 500, nullable: true }) note?: string | null;
+  @Column({ type: 'varchar', length: 120, name: 'released_by', nullable: true }) releasedBy?: string | null;
+  @Column({ type: 'json', nullable: true }) waivers?: Waiver[] | null;
+}
+
+/** A kit being written; `version` guards against two people saving over each other. */
+@Entity('kit_draft')
+export class KitDraftEntity {
+  @PrimaryColumn({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @PrimaryColumn({ type: 'varchar', length: 64 }) id!: string;
+  @Column({ type: 'json' }) document!: KitDocument;
+  @Column({ type: 'mediumtext', nullable: true }) sheet?: string | null;
+  @Column({ type: 'int', unsigned: true }) version!: number;
+  @Column({ ...millis, name: 'changed_at_ms' }) changedAtMs!: number;
+  @Column({ type: 'varchar', length: 120, name: 'changed_by' }) changedBy!: string;
 }
 
 @Entity('wrench')
@@ -124,6 +140,7 @@ export const ENTITIES = [
   SessionEntity,
   VehicleEntity,
   KitEntity,
+  KitDraftEntity,
   WrenchEntity,
   JobEntity,
   JobEventEntity,

@@ -1,0 +1,74 @@
+import { z } from 'zod';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import { KitDocumentSchema } from './kit.ts';
+
+/** A draft in a list. */
+export interface DraftCard {
+  id: string;
+  title: string;
+  maker: string;
+  version: number;
+  stations: number;
+  changedAtMs: number;
+  changedBy: string;
+}
+
+/** A kit being written. `version` rises with every save; a save must name the one it was made from. */
+export interface KitDraft {
+  document: KitDocument;
+  version: number;
+  changedAtMs: number;
+  changedBy: string;
+  /** Text of the sheet it was read from. */
+  sheet?: string;
+}
+
+/** A warning that a lead let stand. */
+export interface Waiver {
+  /** The finding's own name within the kit. */
+  key: string;
+  reason: string;
+  by: string;
+}
+
+/** One released revision in a list. */
+export interface RevisionCard {
+  revision: number;
+  addedAtMs: number;
+  note?: string;
+  releasedBy?: string;
+  waivers: Waiver[];
+}
+
+/** A kit of the library in a list: its newest revision, and whether someone is writing the next. */
+export interface KitCard {
+  id: string;
+  title: string;
+  maker: string;
+  revision: number;
+  stations: number;
+  groups: number;
+  statedMinutes?: number;
+  addedAtMs: number;
+  errors: number;
+  warnings: number;
+}
+
+/** Longest sheet kept with a draft, characters. */
+const SHEET_KEPT = 700_000;
+
+export const DraftInputSchema = z.object({
+  document: KitDocumentSchema,
+  sheet: z.string().max(SHEET_KEPT).optional(),
+});
+export type DraftInput = z.infer<typeof DraftInputSchema>;
+
+export const DraftSaveSchema = z.object({ document: KitDocumentSchema, version: z.number().int().positive() });
+export type DraftSave = z.infer<typeof DraftSaveSchema>;
+
+export const ReleaseSchema = z.object({
+  version: z.number().int().positive(),
+  note: z.string().trim().min(1).max(500),
+  waivers: z.array(z.object({ key: z.string().min(1).max(300), reason: z.string().trim().min(1).max(500) })).max(500),
+});
+export type ReleaseInput = z.infer<typeof ReleaseSchema>;

@@ -1,0 +1,70 @@
+import { type Context, Hono } from 'hono';
+import { z } from 'zod';
+import { DraftInputSchema, DraftSaveSchema, ReleaseSchema } from '#contract/kit-draft.ts';
+import { writeKit } from '#contract/read-kit.ts';
+import type { CatalogService } from '../service/catalog-service.ts';
+import type { KitDraftService } from '../service/kit-draft-service.ts';
+import type { SignedInEnv } from './caller.ts';
+import { problem } from './problem.ts';
+import { validate } from './validate.ts';
+
+const Id = validate('param', z.object({ id: z.string().min(1).max(64) }));
+const Revision = validate(
+  'param',
+  z.object({ id: z.string().min(1).max(64), revision: z.coerce.number().int().positive() }),
+);
+
+/** Apprentices read kits; they do not write them. */
+const mayWrite = async (c: Context<SignedInEnv>, next: () => Promise<void>) => {
+  if (c.get('caller').person.role === 'apprentice') return problem(c, 'notPermitted');
+  await next();
+  return undefined;
+};
+
+/** The library's list, revisions, and kits being written. */
+export function kitRoutes(drafts: KitDraftService, catalog: CatalogService) {
+  return new Hono<SignedInEnv>()
+    .get('/library', async (c) => c.json(await drafts.library(c.get('caller').shopId)))
+    .get('/drafts', async (c) => c.json(await drafts.list(c.get('caller').shopId)))
+    .post('/drafts', mayWrite, validate('json', DraftInputSchema), async (c) => {
+      const outcome = await drafts.create(c.get('caller'), c.req.valid('json'));
+      return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code, outcome.error);
+    })
+    .get('/drafts/:id', Id, async (c) => {
+      const outcome = await drafts.open(c.get('caller').shopId, c.req.valid('param').id);
+      return outcome.ok ? c.json(outcome.value) : problem(c, outcome.error.code, outcome.error);
+    })
+    .put('/drafts/:id', mayWrite, Id, validate('json', DraftSaveSchema), async (c) => {
+      const outcome = await drafts.save(c.get('caller'), c.req.valid('param').id, c.req.valid('json'));
+      return outcome.ok ? c.json(outcome.value) : problem(c, outcome.error.code, outcome.error);
+    })
+    .delete('/drafts/:id', mayWrite, Id, async (c) => {
+      const outcome = await drafts.discard(c.get('caller').shopId, c.req.valid('param').id);
+      return outcome.ok ? c.json(outcome.value) : problem(c, outcome.error.code, outcome.error);
+    })
+    .post('/drafts/:id/release', mayWrite, Id, validate('json', ReleaseSchema), async (c) => {
+      const outcome = await drafts.release(c.get('caller'), c.req.valid('param').id, c.req.valid('json'));
+      return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code, outcome.error);
+    })
+    .post('/:id/revise', mayWrite, Id, async (c) => {
+      const outcome = await drafts.revise(c.get('caller'), c.req.valid('param').id);
+      return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code, outcome.error);
+    })
+    .get('/:id/revisions', Id, async (c) =>
+      c.json(await drafts.revisions(c.get('caller').shopId, c.req.valid('param').id)),
+    )
+    .get('/:id/revisions/:revision', Revision, async (c) => {
+      const { id, revision } = c.req.valid('param');
+      const kit = await catalog.kit(c.get('caller').shopId, id, revision);
+      return kit ? c.json(kit) : problem(c, 'unknownKit');
+    })
+    .get('/:id/revisions/:revision/file', Revision, async (c) => {
+      const { id, revision } = c.req.valid('param');
+      const kit = await catalog.kit(c.get('caller').shopId, id, revision);
+      if (!kit) return problem(c, 'unknownKit');
+      return c.body(writeKit(kit), 200, {
+        'Content-Type': 'application/json; charset=utf-8',
+        'Content-Disposition': `attachment; filename="${id}-r${revision}.json"`,
+      });
+    });
+}

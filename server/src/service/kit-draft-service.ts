@@ -1,0 +1,188 @@
+import type {
+  DraftCard,
+  DraftInput,
+  DraftSave,
+  KitCard,
+  KitDraft,
+  ReleaseInput,
+  RevisionCard,
+} from '#contract/kit-draft.ts';
+import { faultText } from '#contract/read-kit.ts';
+import { findingText } from '#contract/wording/finding-text.ts';
+import { kitFaults } from '#core/kit/kit-integrity.ts';
+import { type Finding, findingKey } from '#core/kit/lint/finding.ts';
+import { lintKit } from '#core/kit/lint/lint.ts';
+import { fail, ok, type Result } from '#core/result.ts';
+import type { CatalogRepository } from '../store/catalog-repository.ts';
+import type { KitDraftRepository } from '../store/kit-draft-repository.ts';
+import type { Caller } from './session-service.ts';
+
+export type DraftError =
+  | { code: 'unknownKit' }
+  | { code: 'unknownDraft' }
+  | { code: 'notPermitted' }
+  | { code: 'draftExists'; detail: string }
+  /** Another save came between: theirs is sent along, nothing of either is lost. */
+  | { code: 'draftChanged'; detail: string; draft: KitDraft }
+  | { code: 'kitFaulty'; faults: Array<{ path: string; message: string }> }
+  | { code: 'kitNotReleasable'; detail: string; faults: Array<{ path: string; message: string }> }
+  | { code: 'waiverNeedsLead'; detail: string };
+
+/** Kits being written: drafts, their saves, and their release as a revision that never changes again. */
+export class KitDraftService {
+  /** What the lint finds in a released revision never changes, so it is asked once. */
+  private readonly counted = new Map<string, { errors: number; warnings: number }>();
+
+  constructor(
+    private readonly drafts: KitDraftRepository,
+    private readonly catalog: CatalogRepository,
+    private readonly now: () => number = Date.now,
+  ) {}
+
+  list(shopId: string): Promise<DraftCard[]> {
+    return this.drafts.drafts(shopId);
+  }
+
+  /** The library: the newest revision of each kit with what the lint says of it. */
+  async library(shopId: string): Promise<KitCard[]> {
+    const kits = await this.catalog.kits(shopId);
+    return Promise.all(
+      kits.map(async (kit) => {
+        const key = `${shopId} ${kit.id} ${kit.revision}`;
+        let counts = this.counted.get(key);
+        if (!counts) {
+          const findings = lintKit(kit);
+          counts = {
+            errors: findings.filter((finding) => finding.severity === 'error').length,
+            warnings: findings.filter((finding) => finding.severity === 'warning').length,
+          };
+          this.counted.set(key, counts);
+        }
+        const [newest] = await this.drafts.revisions(shopId, kit.id);
+        return {
+          id: kit.id,
+          title: kit.title,
+          maker: kit.maker,
+          revision: kit.revision,
+          stations: kit.stations.length,
+          groups: kit.groups.length,
+          addedAtMs: newest?.addedAtMs ?? 0,
+          ...(kit.statedMinutes === undefined ? {} : { statedMinutes: kit.statedMinutes }),
+          ...counts,
+        };
+      }),
+    );
+  }
+
+  async open(shopId: string, id: string): Promise<Result<KitDraft, DraftError>> {
+    const draft = await this.drafts.draft(shopId, id);
+    return draft ? ok(draft) : fail({ code: 'unknownDraft' });
+  }
+
+  /** Starts a draft; its revision is the one after the newest released. */
+  async create({ shopId, person }: Caller, { document, sheet }: DraftInput): Promise<Result<KitDraft, DraftError>> {
+    const revision = (await this.drafts.newestRevision(shopId, document.id)) + 1;
+    const draft: KitDraft = {
+      document: { ...document, revision },
+      version: 1,
+      changedAtMs: this.now(),
+      changedBy: person.name,
+      ...(sheet ? { sheet } : {}),
+    };
+    const added = await this.drafts.add(shopId, draft);
+    return added
+      ? ok(draft)
+      : fail({ code: 'draftExists', detail: `Someone is already writing “${document.id}”. Open that draft.` });
+  }
+
+  /** The draft of a released kit's next revision: the one being written, or a new one. */
+  async revise(caller: Caller, id: string): Promise<Result<KitDraft, DraftError>> {
+    const known = await this.drafts.draft(caller.shopId, id);
+    if (known) return ok(known);
+    const kit = await this.catalog.kit(caller.shopId, id);
+    return kit ? this.create(caller, { document: kit }) : fail({ code: 'unknownKit' });
+  }
+
+  async save(
+    { shopId, person }: Caller,
+    id: string,
+    { document, version }: DraftSave,
+  ): Promise<Result<KitDraft, DraftError>> {
+    const before = await this.drafts.draft(shopId, id);
+    if (!before) return fail({ code: 'unknownDraft' });
+    // A draft keeps its name and the revision it is going to be.
+    const kept = { ...document, id, revision: before.document.revision };
+    const atMs = this.now();
+    if (before.version === version && (await this.drafts.save(shopId, kept, version, atMs, person.name)))
+      return ok({ document: kept, version: version + 1, changedAtMs: atMs, changedBy: person.name });
+    const theirs = (await this.drafts.draft(shopId, id)) ?? before;
+    return fail({ code: 'draftChanged', detail: `${theirs.changedBy} saved in between.`, draft: theirs });
+  }
+
+  async discard(shopId: string, id: string): Promise<Result<{ id: string }, DraftError>> {
+    return (await this.drafts.discard(shopId, id)) ? ok({ id }) : fail({ code: 'unknownDraft' });
+  }
+
+  /**
+   * Releases a draft: its references must hold, errors block, and each warning needs a lead's reason.
+   */
+  async release(
+    { shopId, person }: Caller,
+    id: string,
+    input: ReleaseInput,
+  ): Promise<Result<{ id: string; revision: number }, DraftError>> {
+    const draft = await this.drafts.draft(shopId, id);
+    if (!draft) return fail({ code: 'unknownDraft' });
+    const changed = (theirs: KitDraft): DraftError => ({
+      code: 'draftChanged',
+      detail: `${theirs.changedBy} saved in between.`,
+      draft: theirs,
+    });
+    if (draft.version !== input.version) return fail(changed(draft));
+    const { document } = draft;
+    const faults = kitFaults(document);
+    if (faults.length > 0) return fail({ code: 'kitFaulty', faults: faults.map(faultText) });
+    const findings = lintKit(document);
+    const line = (finding: Finding) => ({
+      path: finding.path,
+      message: `${finding.place}: ${findingText(finding).title}`,
+    });
+    const errors = findings.filter((finding) => finding.severity === 'error');
+    if (errors.length > 0)
+      return fail({
+        code: 'kitNotReleasable',
+        detail: `${errors.length} errors must be cleared first.`,
+        faults: errors.map(line),
+      });
+    const reasons = new Map(input.waivers.map((waiver) => [waiver.key, waiver.reason]));
+    const warnings = findings.filter((finding) => finding.severity === 'warning');
+    const open = warnings.filter((finding) => !reasons.has(findingKey(finding)));
+    if (open.length > 0)
+      return fail({
+        code: 'kitNotReleasable',
+        detail: `${open.length} warnings need a reason, or to be cleared.`,
+        faults: open.map(line),
+      });
+    if (warnings.length > 0 && person.role !== 'lead')
+      return fail({ code: 'waiverNeedsLead', detail: `${warnings.length} warnings stand; a lead may let them.` });
+    const waivers = warnings.map((finding) => ({
+      key: findingKey(finding),
+      reason: reasons.get(findingKey(finding)) ?? '',
+      by: person.name,
+    }));
+    const revision = (await this.drafts.newestRevision(shopId, id)) + 1;
+    const released = await this.drafts.release(shopId, { ...document, revision }, draft.version, {
+      note: input.note,
+      releasedBy: person.name,
+      waivers,
+      addedAtMs: this.now(),
+    });
+    if (released) return ok({ id, revision });
+    const theirs = await this.drafts.draft(shopId, id);
+    return fail(theirs ? changed(theirs) : { code: 'unknownDraft' });
+  }
+
+  revisions(shopId: string, id: string): Promise<RevisionCard[]> {
+    return this.drafts.revisions(shopId, id);
+  }
+}
