@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { mapBox } from '#core/geometry/map-box.ts';
 import { DEMO_KITS } from '#demo/kits.ts';
 import { drawingFaultText, LARGEST_DRAWING, readHoles, writeDxf, writeSvg } from './bolt-map-file.ts';
 
@@ -77,7 +78,14 @@ describe('bolt maps as drawings', () => {
   it('writes an SVG in true size in which a hostile label is only text', () => {
     const hostile = kit.stations.map((station) => ({ ...station, label: '<script>' }));
     const svg = writeSvg(group, hostile);
-    expect(svg).toContain(`width="${group.map.widthMm}mm"`);
+    expect(svg).toContain(
+      `width="${
+        mapBox(
+          group.map,
+          kit.stations.filter((station) => group.stations.includes(station.id)),
+        ).widthMm
+      }mm"`,
+    );
     expect(svg).not.toContain('<script');
     expect(svg.match(/<circle/g)?.length).toBeGreaterThanOrEqual(group.stations.length);
   });

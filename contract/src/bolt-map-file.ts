@@ -1,5 +1,6 @@
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 import DxfParser from 'dxf-parser';
+import { mapBox } from '#core/geometry/map-box.ts';
 import type { JointGroup, MapShape, Station } from '#core/kit/kit-document.ts';
 import { MM_PER_INCH } from '#core/quantity/unit.ts';
 import { fail, ok, type Result } from '#core/result.ts';
@@ -133,7 +134,8 @@ const xml = (text: string): string => text.replace(/[&<>"']/g, (sign) => `&#${si
 
 /** A group's map as an SVG picture in true size, one user unit to the millimetre. */
 export function writeSvg(group: JointGroup, stations: readonly Station[]): string {
-  const { widthMm, heightMm, shapes, title } = group.map;
+  const { shapes, title } = group.map;
+  const { left, top, widthMm, heightMm } = mapBox(group.map, membersOf(group, stations));
   const lines = shapes.map((shape) =>
     shape.kind === 'circle'
       ? `<circle cx="${shape.xMm}" cy="${shape.yMm}" r="${shape.radiusMm}" fill="none" stroke="#4b5963"/>`
@@ -148,7 +150,7 @@ export function writeSvg(group: JointGroup, stations: readonly Station[]): strin
     );
   }
   return [
-    `<svg xmlns="http://www.w3.org/2000/svg" width="${widthMm}mm" height="${heightMm}mm" viewBox="0 0 ${widthMm} ${heightMm}">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" width="${widthMm}mm" height="${heightMm}mm" viewBox="${left} ${top} ${widthMm} ${heightMm}">`,
     `<title>${xml(`${group.title}: ${title}`)}</title>`,
     ...lines,
     '</svg>',

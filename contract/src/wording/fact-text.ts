@@ -2,6 +2,7 @@ import { describeDrive } from '#core/fastener/drive.ts';
 import type { Assumption } from '#core/kit/draft-kit.ts';
 import { MM_PER_INCH } from '#core/quantity/unit.ts';
 import { unreachable } from '#core/result.ts';
+import type { Doubt } from '#core/sheet/doubt.ts';
 import type { FactKind, FactValue } from '#core/sheet/fact.ts';
 import { COMPOUND_TEXT } from './plan-text.ts';
 
@@ -13,6 +14,7 @@ export const FACT_KIND_TEXT: Record<FactKind, string> = {
   thread: 'Thread',
   drive: 'Drive',
   squareDrive: 'Square drive',
+  propertyClass: 'Class',
   hole: 'Hole',
   length: 'Length',
   count: 'Count',
@@ -66,6 +68,8 @@ export function factText(value: FactValue): string {
         : `turned with a ${describeDrive(value.drive)}; its thread is not said`;
     case 'squareDrive':
       return `${value.size} square drive`;
+    case 'propertyClass':
+      return value.propertyClass.startsWith('grade') ? value.propertyClass : `class ${value.propertyClass}`;
     case 'hole':
       return `${both(value.diameterMm)} ${value.role}`;
     case 'length':
@@ -137,3 +141,25 @@ const ASSUMED: Record<Assumption['code'], string> = {
 
 /** An assumption of the draft, in words. */
 export const assumptionText = ({ code, about }: Assumption): string => `${about}: ${ASSUMED[code]}.`;
+
+/** Why a fact wants a look, in words. */
+export function doubtText(doubt: Doubt): string {
+  switch (doubt.code) {
+    case 'twelveTimes':
+      return `${doubt.ratio.toFixed(1)} times off the ${Number(doubt.usualNm.toFixed(1))} N·m of its neighbours. lbf·in and lbf·ft differ by 12.`;
+    case 'pairDisagrees':
+      return 'Two units are printed and they disagree. Ask the maker.';
+    case 'forceForTorque':
+      return 'No torque can be made of this. Ask the maker.';
+    case 'threadNotSaid':
+      return 'That is the socket. The thread is not said.';
+    case 'mended':
+      return 'Read through what looks like a scanning error.';
+    case 'carried':
+      return 'Its unit stands further on, or in the heading.';
+    case 'assumed':
+      return 'Guessed at from the words around it.';
+    default:
+      return unreachable(doubt);
+  }
+}

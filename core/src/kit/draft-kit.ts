@@ -5,14 +5,12 @@ import { parseThread } from '../fastener/thread.ts';
 import type { Fact, FactValue } from '../sheet/fact.ts';
 import { HARDWARE } from '../sheet/lexicon.ts';
 import type { SheetReading } from '../sheet/read-sheet.ts';
-import { tokenize } from '../sheet/token.ts';
-import { torqueAt } from '../sheet/torque-phrase.ts';
 import type { Pattern } from '../tightening/pattern.ts';
-import type { TighteningSpec } from '../tightening/tightening-spec.ts';
 import { blankKit } from './blank-kit.ts';
 import type { Condition } from './condition.ts';
 import type { Item, ItemKind, KitDocument, PrintedSpec, Question, StackPiece, Station } from './kit-document.ts';
 import type { Phase, StepAction, StepNeed } from './kit-step.ts';
+import { printedTorque, specOfTorque } from './spec-from-printed.ts';
 
 /** Something the draft has that the sheet does not say in so many words. */
 export interface Assumption {
@@ -94,38 +92,19 @@ const clip = (text: string, most: number): string => {
   return flat.length > most ? `${flat.slice(0, most - 1)}…` : flat;
 };
 
-/** What a torque as printed asks for. */
-function specOf(value: Of<'torque'>['value']): TighteningSpec {
-  const { minNm, maxNm, limitNm, angleDeg } = value;
-  if (angleDeg !== undefined)
-    return {
-      kind: 'torqueAngle',
-      thresholdNm: maxNm,
-      angleDeg,
-      angleToleranceDeg: 5,
-      ...(limitNm ? { maximumNm: limitNm } : {}),
-    };
-  if (limitNm !== undefined && limitNm > maxNm)
-    return { kind: 'targetWithMaximum', targetNm: maxNm, maximumNm: limitNm };
-  if (minNm < maxNm) return { kind: 'range', minNm, maxNm };
-  return { kind: 'torque', targetNm: maxNm };
-}
-
 const COMMON_WORDS = new Set(
   'with from then that this the and them both each remove refit reinstall replace reconnect disconnect unplug connector original same factory left right front rear upper lower carefully back into onto using'.split(
     ' ',
   ),
 );
 
-/** As the sheet prints it; a value whose unit stands elsewhere is written out with it. */
-function printedText({ printed, value }: Of<'torque'>): string {
-  const own = torqueAt(tokenize(printed), 0, printed);
-  if (own) return clip(printed, 120);
-  return `${value.min === value.max ? value.min : `${value.min}-${value.max}`} ${value.unit}`;
-}
-
 /** Verbs after which a counted piece belongs to the vehicle and not to the bag. */
 const OF_THE_VEHICLE = new Set(['remove', 'loosen', 'refit', 'disconnect', 'reconnect', 'keep', 'discard']);
+
+/** A line of a list begins with a count or a line's name, ends with one, or says that it is one; a sentence does not. */
+const looksListed = (text: string, counts: readonly Of<'count'>[]): boolean =>
+  /^(?:\(?\d|[A-Z]{0,2}\d|bag\b|kit\b|hardware\b|supplied\b|contents\b|includes?\b|parts?\b)/i.test(text) ||
+  counts.some((count) => /^(?:\(\d+\)|x\s*\d+|qty|\d+$|[-–:|=])/i.test(count.printed) || text.endsWith(count.printed));
 
 /**
  * Builds a draft kit from what was read. Everything the sheet says is placed; what it does not say is left at a plain
@@ -225,12 +204,16 @@ export function draftKit(
     });
     return kit.items.length - 1;
   };
+  /** The thread a washer was listed for. */
+  const washerFor = new Map<string, string>();
   const listed = new Set<number>();
   for (const step of inStep.keys()) {
     const own = inStep.get(step) ?? [];
     const counts = own.filter(isKind('count'));
     const packs =
-      counts.length > 0 && !own.some((fact) => fact.value.kind === 'action' || fact.value.kind === 'torque');
+      counts.length > 0 &&
+      !own.some((fact) => fact.value.kind === 'action' || fact.value.kind === 'torque') &&
+      looksListed(reading.steps[step]?.text ?? '', counts);
     if (packs) listed.add(step);
   }
   const packing = facts.filter(isKind('count')).filter((fact) => listed.has(fact.step));
@@ -255,6 +238,8 @@ export function draftKit(
       continue;
     }
     const length = thread?.value.lengthMm;
+    const classes = (inStep.get(count.step) ?? []).filter(isKind('propertyClass'));
+    const propertyClass = kind === 'bolt' || kind === 'nut' ? nearest(classes, count) : undefined;
     const noun = `${count.value.noun[0]?.toUpperCase()}${count.value.noun.slice(1)}`;
     const sideFact = (inStep.get(count.step) ?? [])
       .filter(isKind('side'))
@@ -271,6 +256,7 @@ export function draftKit(
         ...(kind !== 'washer' && designation ? { thread: designation } : {}),
         ...(length && kind !== 'washer' ? { lengthMm: Math.round(length * 100) / 100 } : {}),
         ...(kind === 'bolt' ? { head: 'hex' as const } : {}),
+        ...(propertyClass ? { propertyClass: propertyClass.value.propertyClass } : {}),
         ...(kind === 'part' && (sideFact?.value.side === 'left' || sideFact?.value.side === 'right')
           ? { side: sideFact.value.side }
           : {}),
@@ -280,6 +266,8 @@ export function draftKit(
     );
     place(count, `items[${index}]`);
     if (thread) place(thread, `items[${index}].thread`);
+    if (propertyClass) place(propertyClass, `items[${index}].propertyClass`);
+    if (kind === 'washer' && designation) washerFor.set(kit.items[index]?.id ?? '', designation);
     if (mark) place(mark, `items[${index}].mark`);
   }
 
@@ -300,8 +288,8 @@ export function draftKit(
   for (const torque of torqueFacts) {
     const when = conditionFor(torque);
     const printed = (): PrintedSpec => ({
-      spec: specOf(torque.value),
-      printed: printedText(torque),
+      spec: specOfTorque(torque.value),
+      printed: clip(printedTorque(torque.printed, torque.value), 120),
       ...(when ? { when } : {}),
     });
     const stepFacts = inStep.get(torque.step) ?? [];
@@ -368,7 +356,8 @@ export function draftKit(
       piece = kit.items[index] as Item;
       assume(`items[${index}]`, 'boltNotListed', piece.name);
     }
-    const washer = kit.items.find((item) => item.kind === 'washer' && left(item) >= count);
+    const fits = (item: Item) => written === undefined || (washerFor.get(item.id) ?? written) === written;
+    const washer = kit.items.find((item) => item.kind === 'washer' && left(item) >= count && fits(item));
     const driveFacts = stepFacts.filter(isKind('drive'));
     const driveFact =
       nearest(driveFacts, torque) ??

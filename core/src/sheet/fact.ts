@@ -47,6 +47,8 @@ export type FactValue =
   | { kind: 'thread'; designation: string; lengthMm?: number }
   | { kind: 'drive'; drive: DriveSize; describes: 'tool' | 'fastener' }
   | { kind: 'squareDrive'; size: string }
+  /** Class or grade of a bolt or nut: `10.9`, `grade 8`. */
+  | { kind: 'propertyClass'; propertyClass: string }
   | { kind: 'hole'; diameterMm: number; role: 'drill' | 'hole' | 'clearance' }
   | { kind: 'length'; lengthMm: number }
   | { kind: 'count'; count: number; noun: string }

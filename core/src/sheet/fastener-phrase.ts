@@ -1,4 +1,5 @@
 import type { DriveSize } from '../fastener/drive.ts';
+import { readPropertyClass } from '../fastener/property-class.ts';
 import { seriesOfPitch, standardPitchMm } from '../fastener/standard-thread.ts';
 import { metricThread, parseThread, type Thread, unifiedThread } from '../fastener/thread.ts';
 import { dimensionOf, MM_PER_INCH, toBase, type UnitName } from '../quantity/unit.ts';
@@ -117,6 +118,21 @@ function unifiedAt(tokens: readonly Token[], at: number): Phrase | undefined {
 /** A thread callout. A bare size in millimetres is never one: see {@link driveAt}. */
 export const threadAt = (tokens: readonly Token[], at: number): Phrase | undefined =>
   metricAt(tokens, at) ?? unifiedAt(tokens, at);
+
+/** `class 10.9`, `grade 8`, `Gr. 5`, `property class 8.8`. */
+export function propertyClassAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
+  const word = tokens[at]?.lower;
+  if (word !== 'class' && word !== 'grade' && word !== 'gr') return undefined;
+  const number = at + (tokens[at + 1]?.text === '.' ? 2 : 1);
+  const token = tokens[number];
+  if (token?.kind !== 'number') return undefined;
+  const text = word === 'class' ? source.slice(token.start, token.end) : `grade ${token.text}`;
+  const known =
+    readPropertyClass(text) ?? (word === 'class' && /^(?:5|6|8|9|10|12)$/.test(token.text) ? token.text : undefined);
+  return known === undefined
+    ? undefined
+    : { value: { kind: 'propertyClass', propertyClass: known }, next: number + 1, suspect: false };
+}
 
 /** The noun a size belongs to, past adjectives; at most four words away. */
 function nounAfter(tokens: readonly Token[], at: number): { word: string; next: number } | undefined {

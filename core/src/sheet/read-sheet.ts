@@ -67,7 +67,7 @@ function splitSteps(text: string): SheetStep[] {
     const number = NUMBERED.exec(line);
     const bullet = /^\s*[-•*–]\s+/.test(line);
     // A table row, a heading or a numbered line begins anew; a line in lower case goes on with the one before.
-    const goesOn = !dictated && open !== undefined && !number && !bullet && /^[a-z(]/.test(plain);
+    const goesOn = !dictated && open !== undefined && !number && !bullet && /^(?:[a-z]|\((?!\d+\)))/.test(plain);
     if (!goesOn) close(start);
     open ??= { start: number ? start + number[0].length : start, number: number?.[1] };
     // Sentences end inside the line.

@@ -1,7 +1,7 @@
 import { toBase } from '../quantity/unit.ts';
 import { actionAt, difficultyAt, markAt, needAt, wayRoundAt } from './action-phrase.ts';
 import type { FactValue } from './fact.ts';
-import type { Phrase } from './fastener-phrase.ts';
+import { type Phrase, propertyClassAt } from './fastener-phrase.ts';
 import { ACTIONS, NUMBER_WORDS, TIME_MINUTES } from './lexicon.ts';
 import { quantityOf } from './quantity-phrase.ts';
 import type { Token } from './token.ts';
@@ -475,6 +475,7 @@ export const WORD_MATCHERS: readonly Matcher[] = [
   (tokens, at) => duration(tokens, at),
   words,
   caution,
+  propertyClassAt,
   wayRoundAt,
   markAt,
   difficultyAt,

@@ -17,6 +17,7 @@ import { CribRepository } from '../store/crib-repository.ts';
 import { ShopEntity, UserEntity, VehicleEntity, WrenchEntity } from '../store/entities.ts';
 import { chainHash, FIRST_HASH } from '../store/hash-chain.ts';
 import { type EventRow, JobRepository } from '../store/job-repository.ts';
+import { KitDraftRepository } from '../store/kit-draft-repository.ts';
 
 const HOUR_MS = 3_600_000;
 
@@ -79,6 +80,14 @@ const demoJobs = (nowMs: number): DemoJob[] => {
   ];
 };
 
+/** The next revision of a kit as someone left it: one value was typed in the wrong unit, which the lint finds. */
+function nextRevision(kit: KitDocument): KitDocument {
+  const [first, ...rest] = kit.stations;
+  if (!first) return kit;
+  const slipped = { ...first, specs: [{ spec: { kind: 'torque' as const, targetNm: 5.88 }, printed: '52 lbf·in' }] };
+  return { ...kit, revision: kit.revision + 1, statedMinutes: 140, stations: [slipped, ...rest] };
+}
+
 /** Fills an empty database with the invented shop. Does nothing where a shop is already set up. */
 export async function seedDemo(source: DataSource, nowMs: number): Promise<boolean> {
   if ((await source.getRepository(ShopEntity).count()) > 0) return false;
@@ -94,6 +103,12 @@ export async function seedDemo(source: DataSource, nowMs: number): Promise<boole
   await seedCrib(source, shopId, wrenches, nowMs, lead.name);
   const catalog = new CatalogRepository(source);
   for (const kit of DEMO_KITS) await catalog.addKit(shopId, kit, nowMs);
+  await new KitDraftRepository(source).add(shopId, {
+    document: nextRevision(REAR_ANTI_ROLL_BAR),
+    version: 1,
+    changedAtMs: nowMs - HOUR_MS,
+    changedBy: lead.name,
+  });
 
   const jobs = new JobRepository(source);
   const [mira] = DEMO_PEOPLE as [(typeof DEMO_PEOPLE)[number]];

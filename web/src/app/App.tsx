@@ -11,6 +11,10 @@ const Wrenches = lazy(() => import('../feature/crib/Wrenches.tsx'));
 const Tools = lazy(() => import('../feature/crib/Tools.tsx'));
 const Compounds = lazy(() => import('../feature/crib/Compounds.tsx'));
 const Reorder = lazy(() => import('../feature/crib/Reorder.tsx'));
+const KitLibrary = lazy(() => import('../feature/kits/KitLibrary.tsx'));
+const KitHistory = lazy(() => import('../feature/kits/KitHistory.tsx'));
+const ReadSheet = lazy(() => import('../feature/kits/read/ReadSheet.tsx'));
+const KitEditor = lazy(() => import('../feature/kits/edit/KitEditor.tsx'));
 const Bays = lazy(() => import('../feature/bays/Bays.tsx'));
 const NewJob = lazy(() => import('../feature/receive/NewJob.tsx'));
 const JobShell = lazy(() => import('../job/JobShell.tsx'));
@@ -68,6 +72,11 @@ export function App() {
             <Route path="/receive" element={<NewJob />} />
             <Route path="/bench" element={<Bench />} />
             <Route path="/bench/:tool" element={<Bench />} />
+            <Route path="/kits" element={<KitLibrary />} />
+            <Route path="/kits/read" element={<ReadSheet />} />
+            <Route path="/kits/drafts/:kitId" element={<KitEditor />} />
+            <Route path="/kits/drafts/:kitId/:part" element={<KitEditor />} />
+            <Route path="/kits/:kitId" element={<KitHistory />} />
             <Route path="/crib" element={<CribShell />}>
               <Route index element={<Wrenches />} />
               <Route path="tools" element={<Tools />} />

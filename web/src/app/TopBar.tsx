@@ -6,7 +6,7 @@ import { PersonMenu } from './PersonMenu.tsx';
 import { useSession } from './session-store.ts';
 
 const tab = ({ isActive }: { isActive: boolean }) =>
-  `plate flex items-center px-2.5 text-xl sm:px-4 sm:text-2xl ${isActive ? 'bg-bench text-ink' : 'text-on-plate-2'}`;
+  `plate flex items-center px-2 text-lg sm:px-4 sm:text-2xl ${isActive ? 'bg-bench text-ink' : 'text-on-plate-2'}`;
 
 /** The bar over the shop's screens. */
 export function TopBar({ children }: { children?: ReactNode }) {
@@ -25,6 +25,9 @@ export function TopBar({ children }: { children?: ReactNode }) {
           </NavLink>
           <NavLink to="/receive" className={tab}>
             Receive
+          </NavLink>
+          <NavLink to="/kits" className={tab}>
+            Kits
           </NavLink>
           <NavLink to="/bench" className={tab}>
             Bench

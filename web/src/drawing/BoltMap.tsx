@@ -9,6 +9,15 @@ const TONE = {
   part: { fill: 'var(--sheet)', stroke: 'var(--ink)' },
 } as const;
 
+/** The outlines behind the stations. */
+export const MapShapes = ({ shapes }: { shapes: readonly MapShape[] }) => (
+  <>
+    {shapes.map((shape) => (
+      <Shape key={JSON.stringify(shape)} shape={shape} />
+    ))}
+  </>
+);
+
 function Shape({ shape }: { shape: MapShape }) {
   const { fill, stroke } = TONE[shape.tone];
   const dress = { fill, stroke, strokeWidth: shape.tone === 'part' ? 2 : 1.5 };
@@ -103,9 +112,7 @@ export const BoltMap = memo(function BoltMap({
       viewBox={`${box.left} ${box.top - (call ? 50 : 0)} ${box.right - box.left} ${box.bottom - box.top + (call ? 50 : 0)}`}
       preserveAspectRatio="xMidYMid meet"
     >
-      {group.map.shapes.map((shape) => (
-        <Shape key={JSON.stringify(shape)} shape={shape} />
-      ))}
+      <MapShapes shapes={group.map.shapes} />
       {way.length > 1 && (
         <polyline
           points={way.map((s) => `${s.xMm},${s.yMm}`).join(' ')}

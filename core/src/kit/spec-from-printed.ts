@@ -1,0 +1,46 @@
+import { fail, ok, type Result } from '../result.ts';
+import type { TorqueValue } from '../sheet/fact.ts';
+import { tokenize } from '../sheet/token.ts';
+import { torqueAt } from '../sheet/torque-phrase.ts';
+import type { TighteningSpec } from '../tightening/tightening-spec.ts';
+
+/** Tolerance of a turned angle where the sheet gives none, degrees each way (chosen by us). */
+const ANGLE_TOLERANCE_DEG = 5;
+
+/** The specification that a torque as printed asks for. */
+export function specOfTorque({ minNm, maxNm, limitNm, angleDeg }: TorqueValue): TighteningSpec {
+  const tidy = (nm: number) => Number(nm.toFixed(4));
+  if (angleDeg !== undefined)
+    return {
+      kind: 'torqueAngle',
+      thresholdNm: tidy(maxNm),
+      angleDeg,
+      angleToleranceDeg: ANGLE_TOLERANCE_DEG,
+      ...(limitNm ? { maximumNm: tidy(limitNm) } : {}),
+    };
+  if (limitNm !== undefined && limitNm > maxNm)
+    return { kind: 'targetWithMaximum', targetNm: tidy(maxNm), maximumNm: tidy(limitNm) };
+  if (minNm < maxNm) return { kind: 'range', minNm: tidy(minNm), maxNm: tidy(maxNm) };
+  return { kind: 'torque', targetNm: tidy(maxNm) };
+}
+
+/** A torque as the sheet prints it; a value whose unit stands elsewhere is written out with it. */
+export function printedTorque(printed: string, { min, max, unit }: Pick<TorqueValue, 'min' | 'max' | 'unit'>): string {
+  return torqueAt(tokenize(printed), 0, printed) ? printed : `${min === max ? min : `${min}-${max}`} ${unit}`;
+}
+
+/**
+ * Reads a torque as a person types it from the sheet: `46 lbf·ft`, `80-100 in-lb`, `27 in-lb, do not exceed 35`,
+ * `74 ft-lb plus 90°`.
+ */
+export function specFromPrinted(
+  printed: string,
+): Result<TighteningSpec, { code: 'noTorque' } | { code: 'beyondSense'; torqueNm: number }> {
+  const tokens = tokenize(printed);
+  const at = tokens.findIndex((_, index) => torqueAt(tokens, index, printed));
+  const value = at < 0 ? undefined : torqueAt(tokens, at, printed)?.value;
+  if (!value) return fail({ code: 'noTorque' });
+  // Joints of this trade end far below; a larger figure is a lost decimal (M05).
+  if (!(value.minNm > 0) || value.maxNm > 1500) return fail({ code: 'beyondSense', torqueNm: value.maxNm });
+  return ok(specOfTorque(value));
+}

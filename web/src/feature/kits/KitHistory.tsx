@@ -1,0 +1,135 @@
+import { format } from 'date-fns';
+import { useEffect, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { RevisionCard } from '#contract/kit-draft.ts';
+import { kitChangeText } from '#contract/wording/kit-difference-text.ts';
+import { type KitChange, kitDifference } from '#core/kit/kit-difference.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import { api, call } from '../../app/api.ts';
+import { TopBar } from '../../app/TopBar.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { failureText } from './failure-text.ts';
+
+/** A kit's released revisions, and what changed from one to the next. */
+export default function KitHistory() {
+  const { kitId = '' } = useParams();
+  const [revisions, setRevisions] = useState<RevisionCard[]>();
+  const [pair, setPair] = useState<{ from: number; to: number }>();
+  const [changes, setChanges] = useState<KitChange[]>();
+  const [title, setTitle] = useState(kitId);
+  const [failure, setFailure] = useState<string>();
+  useEffect(() => {
+    call(api['kit-library'][':id'].revisions.$get({ param: { id: kitId } }))
+      .then((answer) => {
+        const list = answer as RevisionCard[];
+        setRevisions(list);
+        const [newest, before] = list;
+        if (newest) setPair({ from: before?.revision ?? newest.revision, to: newest.revision });
+      })
+      .catch((error: unknown) => setFailure(failureText(error)));
+  }, [kitId]);
+  useEffect(() => {
+    if (!pair) return;
+    let alive = true;
+    const get = (revision: number) =>
+      call(
+        api['kit-library'][':id'].revisions[':revision'].$get({ param: { id: kitId, revision: String(revision) } }),
+      ) as Promise<KitDocument>;
+    Promise.all([get(pair.from), get(pair.to)])
+      .then(([before, after]) => {
+        if (!alive) return;
+        setTitle(after.title);
+        setChanges(kitDifference(before, after));
+      })
+      .catch((error: unknown) => setFailure(failureText(error)));
+    return () => {
+      alive = false;
+    };
+  }, [kitId, pair]);
+  if (failure || revisions?.length === 0)
+    return (
+      <div className="flex h-dvh flex-col">
+        <TopBar />
+        <Notice
+          title="No such kit"
+          detail={failure ?? `Nothing is released as “${kitId}”.`}
+          secondary={{ to: '/kits', label: 'To the kits' }}
+        />
+      </div>
+    );
+  return (
+    <div className="flex min-h-dvh flex-col bg-bench">
+      <TopBar />
+      <main className="mx-auto grid w-full max-w-6xl flex-1 content-start gap-6 px-5 py-4 lg:grid-cols-2">
+        <h1 className="plate text-4xl lg:col-span-2">
+          <Link to="/kits" className="text-ink-2">
+            Kits
+          </Link>{' '}
+          / {title}
+        </h1>
+        <section>
+          <h2 className="plate text-2xl">Revisions</h2>
+          <ul className="border-t-2 border-ink">
+            {revisions?.map((entry) => (
+              <li key={entry.revision} className="border-b border-rule px-2 py-3">
+                <div className="flex flex-wrap items-baseline gap-x-4">
+                  <b className="figures text-lg">{entry.revision}</b>
+                  <span className="flex-1">{entry.note ?? 'Added as a file'}</span>
+                  <span className="text-sm text-ink-2">
+                    {entry.releasedBy ? `${entry.releasedBy}, ` : ''}
+                    {format(entry.addedAtMs, 'd MMM yyyy HH:mm')}
+                  </span>
+                </div>
+                {entry.waivers.map((waiver) => (
+                  <p key={waiver.key} className="mt-1 text-sm text-ink-2">
+                    Let stand by {waiver.by}: {waiver.reason} <span className="figures">({waiver.key})</span>
+                  </p>
+                ))}
+                <a
+                  className="mt-1 inline-block text-sm underline"
+                  href={`/api/kit-library/${kitId}/revisions/${entry.revision}/file`}
+                  download
+                >
+                  Export this revision
+                </a>
+              </li>
+            ))}
+          </ul>
+        </section>
+        <section>
+          <h2 className="plate text-2xl">What changed</h2>
+          {pair && revisions && (
+            <div className="mt-2 flex flex-wrap items-center gap-3">
+              {(['from', 'to'] as const).map((side) => (
+                <label key={side} className="flex items-center gap-2">
+                  <span className="text-sm text-ink-2">{side === 'from' ? 'From' : 'to'}</span>
+                  <select
+                    className="figures min-h-12 border-2 border-ink bg-sheet px-3"
+                    value={pair[side]}
+                    onChange={(event) => setPair({ ...pair, [side]: Number(event.target.value) })}
+                  >
+                    {revisions.map((entry) => (
+                      <option key={entry.revision}>{entry.revision}</option>
+                    ))}
+                  </select>
+                </label>
+              ))}
+            </div>
+          )}
+          <ul className="mt-2 border-t-2 border-ink">
+            {changes?.map((change) => {
+              const text = kitChangeText(change);
+              return (
+                <li key={text} className="border-b border-rule px-2 py-2">
+                  {text}
+                </li>
+              );
+            })}
+            {changes?.length === 0 && <li className="px-2 py-3 text-ink-2">Nothing differs.</li>}
+            {!changes && <li className="px-2 py-3 text-ink-2">Comparing.</li>}
+          </ul>
+        </section>
+      </main>
+    </div>
+  );
+}

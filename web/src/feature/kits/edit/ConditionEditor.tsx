@@ -1,0 +1,244 @@
+import { useState } from 'react';
+import { conditionText } from '#contract/wording/condition-text.ts';
+import type { Condition } from '#core/kit/condition.ts';
+import type { Question } from '#core/kit/kit-document.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Sheet } from '../../../ui/Sheet.tsx';
+import { useKit } from './editor-store.ts';
+
+/** When something applies, in words; pressed, the rule can be changed. */
+export function ConditionButton({
+  when,
+  of,
+  onChange,
+}: {
+  when: Condition | undefined;
+  /** What it is the condition of, for the title. */
+  of: string;
+  onChange: (when: Condition | undefined) => void;
+}) {
+  const kit = useKit();
+  const [open, setOpen] = useState(false);
+  const [rule, setRule] = useState<Condition | undefined>(when);
+  const text = conditionText(kit, when);
+  return (
+    <>
+      <button
+        type="button"
+        className={`min-h-11 max-w-72 truncate border-2 px-2 text-left text-sm ${when ? 'border-ink font-bold' : 'border-rule text-ink-2'}`}
+        onClick={() => {
+          setRule(when);
+          setOpen(true);
+        }}
+        aria-label={`When ${of} applies: ${text}`}
+      >
+        {text}
+      </button>
+      <Sheet open={open} onClose={() => setOpen(false)} wide title={`When does it apply?`} description={of}>
+        {kit.questions.length === 0 ? (
+          <p className="mb-4">This kit asks no questions yet. Add one under Questions first.</p>
+        ) : (
+          <RuleNode rule={rule} questions={kit.questions} onChange={setRule} />
+        )}
+        <p className="mt-4 border-t border-rule pt-3">
+          Applies: <b>{conditionText(kit, rule)}</b>
+        </p>
+        <div className="mt-4 grid grid-cols-2 gap-2">
+          <Button onClick={() => setOpen(false)}>Leave it</Button>
+          <Button
+            tone="primary"
+            onClick={() => {
+              onChange(rule);
+              setOpen(false);
+            }}
+          >
+            Keep this rule
+          </Button>
+        </div>
+      </Sheet>
+    </>
+  );
+}
+
+type Shape = 'always' | 'all' | 'any' | 'not' | 'compare';
+const SHAPES: ReadonlyArray<readonly [Shape, string]> = [
+  ['always', 'Always'],
+  ['compare', 'One answer'],
+  ['all', 'All of these'],
+  ['any', 'Any of these'],
+  ['not', 'Not this'],
+];
+
+const shapeOf = (rule: Condition | undefined): Shape =>
+  rule === undefined ? 'always' : 'all' in rule ? 'all' : 'any' in rule ? 'any' : 'not' in rule ? 'not' : 'compare';
+
+/** The plainest rule over a question: yes, its first choice, or from its least number on. */
+const plainRule = (question: Question | undefined): Condition => {
+  if (!question) return { question: '', is: true };
+  if (question.kind === 'yesNo') return { question: question.id, is: true };
+  if (question.kind === 'choice') return { question: question.id, is: question.choices?.[0]?.value ?? '' };
+  return { question: question.id, atLeast: question.min ?? 0 };
+};
+
+const LOOK = 'min-h-11 border-2 border-ink bg-sheet px-2';
+
+/** One node of a rule; rules stand inside rules. */
+function RuleNode({
+  rule,
+  questions,
+  onChange,
+  inner = false,
+}: {
+  rule: Condition | undefined;
+  questions: readonly Question[];
+  onChange: (rule: Condition | undefined) => void;
+  inner?: boolean;
+}) {
+  const shape = shapeOf(rule);
+  const reshape = (to: Shape) => {
+    const leaf = rule && shape === 'compare' ? rule : plainRule(questions[0]);
+    const parts = rule && ('all' in rule || 'any' in rule) ? ('all' in rule ? rule.all : rule.any) : [leaf];
+    onChange(
+      { always: undefined, compare: leaf, all: { all: parts }, any: { any: parts }, not: { not: parts[0] ?? leaf } }[
+        to
+      ],
+    );
+  };
+  const shapePicker = (
+    <select
+      aria-label="Kind of rule"
+      className={LOOK}
+      value={shape}
+      onChange={(event) => reshape(event.target.value as Shape)}
+    >
+      {SHAPES.filter(([name]) => !inner || name !== 'always').map(([name, text]) => (
+        <option key={name} value={name}>
+          {text}
+        </option>
+      ))}
+    </select>
+  );
+  if (rule === undefined) return <div className="flex flex-wrap gap-2">{shapePicker}</div>;
+  if ('all' in rule || 'any' in rule) {
+    const parts = 'all' in rule ? rule.all : rule.any;
+    const keep = (list: Condition[]) => onChange('all' in rule ? { all: list } : { any: list });
+    return (
+      <div className="border-l-3 border-ink pl-3">
+        {shapePicker}
+        <ul className="mt-2 grid gap-2">
+          {parts.map((part, index) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: parts of a rule have no other name
+            <li key={index} className="flex items-start gap-2">
+              <div className="flex-1">
+                <RuleNode
+                  inner
+                  rule={part}
+                  questions={questions}
+                  onChange={(next) => keep(parts.map((other, at) => (at === index && next ? next : other)))}
+                />
+              </div>
+              {parts.length > 1 && (
+                <button
+                  type="button"
+                  aria-label="Take this part away"
+                  className="size-11 text-xl"
+                  onClick={() => keep(parts.filter((_, at) => at !== index))}
+                >
+                  ×
+                </button>
+              )}
+            </li>
+          ))}
+        </ul>
+        <button
+          type="button"
+          className="mt-1 min-h-11 px-2 underline"
+          onClick={() => keep([...parts, plainRule(questions[0])])}
+        >
+          Add a part
+        </button>
+      </div>
+    );
+  }
+  if ('not' in rule)
+    return (
+      <div className="border-l-3 border-bad pl-3">
+        {shapePicker}
+        <div className="mt-2">
+          <RuleNode inner rule={rule.not} questions={questions} onChange={(next) => next && onChange({ not: next })} />
+        </div>
+      </div>
+    );
+  const question = questions.find((entry) => entry.id === rule.question);
+  const comparison = 'is' in rule ? 'is' : 'atLeast' in rule ? 'atLeast' : 'atMost';
+  const value = 'is' in rule ? rule.is : 'atLeast' in rule ? rule.atLeast : rule.atMost;
+  const compare = (how: string, to: typeof value) => {
+    if (how === 'is') onChange({ question: rule.question, is: to });
+    else if (how === 'atLeast') onChange({ question: rule.question, atLeast: Number(to) });
+    else onChange({ question: rule.question, atMost: Number(to) });
+  };
+  return (
+    <div className="flex flex-wrap gap-2">
+      {shapePicker}
+      <select
+        aria-label="Question"
+        className={`${LOOK} max-w-64`}
+        value={rule.question}
+        onChange={(event) => onChange(plainRule(questions.find((entry) => entry.id === event.target.value)))}
+      >
+        {!question && <option value={rule.question}>{rule.question || 'choose'}</option>}
+        {questions.map((entry) => (
+          <option key={entry.id} value={entry.id}>
+            {entry.text}
+          </option>
+        ))}
+      </select>
+      {question?.kind === 'number' && (
+        <>
+          <select
+            aria-label="Comparison"
+            className={LOOK}
+            value={comparison}
+            onChange={(event) => compare(event.target.value, Number(value))}
+          >
+            <option value="atLeast">at least</option>
+            <option value="atMost">at most</option>
+            <option value="is">exactly</option>
+          </select>
+          <input
+            aria-label="Value"
+            type="number"
+            className={`figures w-28 ${LOOK}`}
+            value={Number(value)}
+            onChange={(event) => event.target.value !== '' && compare(comparison, Number(event.target.value))}
+          />
+        </>
+      )}
+      {question?.kind === 'yesNo' && (
+        <select
+          aria-label="Answer"
+          className={LOOK}
+          value={value === true ? 'yes' : 'no'}
+          onChange={(event) => compare('is', event.target.value === 'yes')}
+        >
+          <option>yes</option>
+          <option>no</option>
+        </select>
+      )}
+      {question?.kind === 'choice' && (
+        <select
+          aria-label="Answer"
+          className={LOOK}
+          value={String(value)}
+          onChange={(event) => compare('is', event.target.value)}
+        >
+          {question.choices?.map((choice) => (
+            <option key={choice.value} value={choice.value}>
+              {choice.label}
+            </option>
+          ))}
+        </select>
+      )}
+    </div>
+  );
+}

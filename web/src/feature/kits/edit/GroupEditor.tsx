@@ -1,0 +1,410 @@
+import { useEffect, useMemo, useState } from 'react';
+import { PATTERN_TEXT } from '#contract/wording/plan-text.ts';
+import { mapBox } from '#core/geometry/map-box.ts';
+import type { JointGroup, KitDocument, OrderRule, Station } from '#core/kit/kit-document.ts';
+import { loadImbalance } from '#core/tightening/load-imbalance.ts';
+import { passPlan } from '#core/tightening/pass-plan.ts';
+import { mostEvenPattern, type Pattern, tighteningOrder } from '#core/tightening/pattern.ts';
+import { MapShapes } from '../../../drawing/BoltMap.tsx';
+import { StationGlyph } from '../../../drawing/StationGlyph.tsx';
+import { Button } from '../../../ui/Button.tsx';
+import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { ConditionButton } from './ConditionEditor.tsx';
+import { put, useEditor, useKit } from './editor-store.ts';
+
+const LOOK = 'min-h-11 border-2 border-rule bg-sheet px-2 focus:border-ink';
+const PATTERNS: readonly Pattern[] = ['asListed', 'star', 'cross', 'middleOut', 'outsideIn', 'rowZigZag', 'circular'];
+type OrderName = 'startOrder' | 'snugOrder' | 'torqueOrder';
+const ORDERS: ReadonlyArray<readonly [OrderName, string]> = [
+  ['startOrder', 'Start by hand'],
+  ['snugOrder', 'Snug'],
+  ['torqueOrder', 'Torque'],
+];
+/** One station of the played order, ms. */
+const BEAT_MS = 550;
+
+const byRule = (rule: OrderRule | undefined, stations: readonly Station[], fallback: Pattern): Station[] =>
+  rule && 'list' in rule
+    ? rule.list.flatMap((id) => stations.find((station) => station.id === id) ?? [])
+    : tighteningOrder(stations, rule?.pattern ?? fallback, (station) => station);
+
+/** Groups: what is tightened together, in which three orders, in how many rounds. */
+export function GroupEditor() {
+  const kit = useKit();
+  const [chosen, setChosen] = useState<string>();
+  const group = kit.groups.find((entry) => entry.id === chosen) ?? kit.groups[0];
+  if (!group) return <p className="p-6 text-ink-2">No group yet. Add one on the bolt map.</p>;
+  return (
+    <div className="grid flex-1 lg:min-h-0 lg:grid-cols-[17rem_1fr]">
+      <ul className="border-r border-rule lg:min-h-0 lg:overflow-y-auto">
+        {kit.groups.map((entry) => (
+          <li key={entry.id}>
+            <button
+              type="button"
+              aria-current={entry === group}
+              className={`flex min-h-14 w-full items-center gap-3 border-b border-hair px-3 text-left ${entry === group ? 'bg-sheet font-bold outline-2 -outline-offset-2 outline-ink' : ''}`}
+              onClick={() => setChosen(entry.id)}
+            >
+              <span className="min-w-0 flex-1 truncate">{entry.title}</span>
+              <span className="figures text-sm text-ink-2">{entry.stations.length}</span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <GroupForm key={group.id} kit={kit} group={group} />
+    </div>
+  );
+}
+
+function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
+  const change = useEditor((state) => state.change);
+  const [order, setOrder] = useState<OrderName>('torqueOrder');
+  const [clicking, setClicking] = useState<string[]>();
+  const [beat, setBeat] = useState<number>();
+  const edit = (recipe: (group: JointGroup) => void) =>
+    change((draft) => {
+      const target = draft.groups.find((entry) => entry.id === group.id);
+      if (target) recipe(target);
+    });
+  const stations = useMemo(
+    () => group.stations.flatMap((id) => kit.stations.find((station) => station.id === id) ?? []),
+    [group.stations, kit.stations],
+  );
+  const even = useMemo(() => mostEvenPattern(stations, (station) => station), [stations]);
+  const candidates = useMemo(
+    () =>
+      PATTERNS.map((pattern) => ({
+        pattern,
+        imbalance: loadImbalance(tighteningOrder(stations, pattern, (station) => station)),
+      })),
+    [stations],
+  );
+  const rule = group[order];
+  const shown = byRule(rule, stations, order === 'torqueOrder' ? even : 'asListed');
+  const place = new Map((clicking ?? shown.map((station) => station.id)).map((id, index) => [id, index]));
+  const passes = passPlan(stations.length, group);
+  const box = mapBox(group.map, stations);
+  const glyph = Math.max(0.25, Math.min(3, Math.max(box.widthMm / 640, box.heightMm / 300)));
+  useEffect(() => {
+    if (beat === undefined) return;
+    if (beat >= shown.length) {
+      setBeat(undefined);
+      return;
+    }
+    const timer = setTimeout(() => setBeat(beat + 1), BEAT_MS);
+    return () => clearTimeout(timer);
+  }, [beat, shown.length]);
+  const click = (id: string) => {
+    if (!clicking || clicking.includes(id)) return;
+    const next = [...clicking, id];
+    if (next.length === stations.length) {
+      edit((g) => put(g, order, { list: next }));
+      setClicking(undefined);
+    } else setClicking(next);
+  };
+  return (
+    <div className="grid content-start gap-x-6 gap-y-5 p-4 lg:min-h-0 lg:overflow-y-auto xl:grid-cols-[1fr_24rem]">
+      <div className="grid content-start gap-3">
+        <div className="flex border-2 border-ink">
+          {ORDERS.map(([name, text]) => (
+            <button
+              key={name}
+              type="button"
+              aria-pressed={order === name}
+              className={`plate min-h-12 flex-1 text-xl ${order === name ? 'bg-plate text-on-plate' : ''}`}
+              onClick={() => {
+                setOrder(name);
+                setClicking(undefined);
+                setBeat(undefined);
+              }}
+            >
+              {text}
+            </button>
+          ))}
+        </div>
+        <div className="grid-paper border border-rule">
+          {/* biome-ignore lint/a11y/useSemanticElements: a fieldset cannot stand inside a drawing */}
+          <svg
+            role="group"
+            aria-label={`Order of ${group.title}`}
+            className="h-80 w-full"
+            viewBox={`${box.left - 30} ${box.top - 30} ${box.widthMm + 60} ${box.heightMm + 60}`}
+            preserveAspectRatio="xMidYMid meet"
+          >
+            <MapShapes shapes={group.map.shapes} />
+            {!clicking && (
+              <polyline
+                points={shown
+                  .slice(0, beat === undefined ? undefined : beat + 1)
+                  .map((station) => `${station.xMm},${station.yMm}`)
+                  .join(' ')}
+                fill="none"
+                stroke="var(--ink)"
+                strokeWidth={2}
+                strokeDasharray="2 6"
+                strokeLinecap="round"
+              />
+            )}
+            {stations.map((station) => {
+              const at = place.get(station.id);
+              const played = beat !== undefined && at !== undefined && at <= beat;
+              return (
+                // biome-ignore lint/a11y/useSemanticElements: a button element cannot stand inside an SVG
+                <g
+                  key={station.id}
+                  role="button"
+                  tabIndex={clicking ? 0 : -1}
+                  aria-label={`Station ${station.label}${at === undefined ? '' : `, number ${at + 1}`}`}
+                  className={clicking ? 'cursor-pointer' : ''}
+                  transform={`translate(${station.xMm} ${station.yMm}) scale(${glyph})`}
+                  onClick={() => click(station.id)}
+                  onKeyDown={(event) => event.key === 'Enter' && click(station.id)}
+                >
+                  <StationGlyph
+                    mark={played ? 'atTorque' : 'snug'}
+                    label={station.label}
+                    next={beat !== undefined && at === beat}
+                  />
+                  {at !== undefined && (
+                    <g transform="translate(24 -24)">
+                      <circle r={12} fill="var(--ink)" />
+                      <text
+                        textAnchor="middle"
+                        dominantBaseline="central"
+                        fontSize={14}
+                        fontWeight={700}
+                        className="figures"
+                        style={{ fill: 'var(--sheet)' }}
+                      >
+                        {at + 1}
+                      </text>
+                    </g>
+                  )}
+                </g>
+              );
+            })}
+          </svg>
+        </div>
+        <div className="flex flex-wrap gap-2">
+          <Button
+            onClick={() => setBeat(0)}
+            disabled={stations.length === 0 || beat !== undefined || clicking !== undefined}
+          >
+            Watch it
+          </Button>
+          {clicking ? (
+            <Button onClick={() => setClicking(undefined)}>Leave the clicking</Button>
+          ) : (
+            <Button onClick={() => setClicking([])} disabled={stations.length < 2}>
+              Click the printed order
+            </Button>
+          )}
+          {rule && (
+            <Button
+              onClick={() =>
+                edit((g) => {
+                  delete g[order];
+                })
+              }
+            >
+              Back to {order === 'torqueOrder' ? 'the most even' : 'as listed'}
+            </Button>
+          )}
+        </div>
+        {clicking && (
+          <p className="font-bold">
+            Press the stations in the order the sheet prints: {clicking.length} of {stations.length}.
+          </p>
+        )}
+        <div className="overflow-x-auto">
+          <table className="w-full max-w-xl text-left">
+            <thead>
+              <tr className="border-b-2 border-ink">
+                <th className="plate py-1 text-lg">Order</th>
+                <th className="plate py-1 text-right text-lg">Strays</th>
+                <th className="plate py-1 pl-4 text-lg">Load off centre, 0 is even</th>
+                <th>
+                  <span className="sr-only">Choose</span>
+                </th>
+              </tr>
+            </thead>
+            <tbody>
+              {rule && 'list' in rule && (
+                <Candidate
+                  text="Printed, as clicked"
+                  imbalance={loadImbalance(shown)}
+                  current
+                  onChoose={() => undefined}
+                />
+              )}
+              {candidates.map(({ pattern, imbalance }) => (
+                <Candidate
+                  key={pattern}
+                  text={PATTERN_TEXT[pattern]}
+                  imbalance={imbalance}
+                  current={
+                    rule
+                      ? 'pattern' in rule && rule.pattern === pattern
+                      : pattern === (order === 'torqueOrder' ? even : 'asListed')
+                  }
+                  assumed={!rule}
+                  onChoose={() => edit((g) => put(g, order, { pattern }))}
+                />
+              ))}
+            </tbody>
+          </table>
+        </div>
+      </div>
+      <div className="grid content-start gap-4">
+        <CommitField
+          label="Title"
+          value={group.title}
+          onCommit={(typed) => (typed.trim() ? void edit((g) => put(g, 'title', typed.trim())) : 'Give it a title.')}
+        />
+        <div className="grid grid-cols-2 gap-2">
+          <CommitField
+            label="Map’s title"
+            value={group.map.title}
+            onCommit={(typed) =>
+              typed.trim() ? void edit((g) => put(g.map, 'title', typed.trim())) : 'Give it a title.'
+            }
+          />
+          <CommitField
+            label="Seen from"
+            value={group.map.note}
+            onCommit={(typed) => void edit((g) => put(g.map, 'note', typed.trim().slice(0, 200)))}
+          />
+        </div>
+        <div>
+          <CommitField
+            label="Stages, as shares of the torque"
+            className="figures"
+            value={(group.stages ?? []).map((stage) => `${Math.round(stage * 100)} %`).join(', ')}
+            placeholder="the shop’s own"
+            onCommit={(typed) => {
+              if (typed.trim() === '') return void edit((g) => delete g.stages);
+              const stages = typed.split(/[,;]/).map((part) => typedNumber(part.replace('%', '')) / 100);
+              const rising = stages.every((stage, index) => stage > (stages[index - 1] ?? 0) && stage <= 1);
+              if (stages.length > 5 || !rising || stages.at(-1) !== 1) return 'Rising to 100 %: 50 %, 100 %';
+              return void edit((g) => put(g, 'stages', stages));
+            }}
+          />
+          <p className="mt-1 text-sm text-ink-2">
+            {passes
+              .map((pass) => (pass.kind === 'verify' ? 'verify' : `to ${Math.round(pass.fraction * 100)} %`))
+              .join(', then ')}
+          </p>
+        </div>
+        <label className="text-sm text-ink-2">
+          Verify pass
+          <select
+            className={`w-full ${LOOK}`}
+            value={group.verify === undefined ? '' : group.verify ? 'yes' : 'no'}
+            onChange={(event) =>
+              edit((g) =>
+                event.target.value === '' ? delete g.verify : put(g, 'verify', event.target.value === 'yes'),
+              )
+            }
+          >
+            <option value="">the shop’s own habit</option>
+            <option value="yes">yes</option>
+            <option value="no">no</option>
+          </select>
+        </label>
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-(--ink)"
+            checked={group.atRideHeight ?? false}
+            onChange={(event) =>
+              edit((g) => (event.target.checked ? put(g, 'atRideHeight', true) : delete g.atRideHeight))
+            }
+          />
+          Torqued only at ride height
+        </label>
+        {kit.groups.length > 1 && (
+          <fieldset>
+            <legend className="text-sm text-ink-2">Only after these are at torque</legend>
+            {kit.groups
+              .filter((other) => other.id !== group.id)
+              .map((other) => (
+                <label key={other.id} className="flex min-h-11 items-center gap-2">
+                  <input
+                    type="checkbox"
+                    className="size-5 accent-(--ink)"
+                    checked={group.after?.includes(other.id) ?? false}
+                    onChange={(event) =>
+                      edit((g) => {
+                        const rest = (g.after ?? []).filter((id) => id !== other.id);
+                        const after = event.target.checked ? [...rest, other.id] : rest;
+                        if (after.length > 0) g.after = after;
+                        else delete g.after;
+                      })
+                    }
+                  />
+                  {other.title}
+                </label>
+              ))}
+          </fieldset>
+        )}
+        <div>
+          <span className="block text-sm text-ink-2">Is there</span>
+          <ConditionButton
+            when={group.when}
+            of={group.title}
+            onChange={(when) => edit((g) => (when ? put(g, 'when', when) : delete g.when))}
+          />
+        </div>
+        <Button
+          tone="bad"
+          onClick={() =>
+            change((draft) => {
+              draft.groups = draft.groups.filter((entry) => entry.id !== group.id);
+              draft.stations = draft.stations.filter((station) => !group.stations.includes(station.id));
+              for (const other of draft.groups) {
+                const after = other.after?.filter((id) => id !== group.id);
+                if (after && after.length > 0) other.after = after;
+                else delete other.after;
+              }
+            })
+          }
+        >
+          Take the group and its {stations.length} stations away
+        </Button>
+      </div>
+    </div>
+  );
+}
+
+function Candidate({
+  text,
+  imbalance,
+  current,
+  assumed = false,
+  onChoose,
+}: {
+  text: string;
+  imbalance: number;
+  current: boolean;
+  assumed?: boolean;
+  onChoose: () => void;
+}) {
+  return (
+    <tr className={`border-b border-hair ${current ? 'font-bold' : ''}`}>
+      <td className="py-1">{text}</td>
+      <td className="figures py-1 text-right">{imbalance.toFixed(2)}</td>
+      <td className="py-1 pl-4">
+        <span aria-hidden className="block h-3 bg-ink" style={{ width: `${Math.min(100, imbalance * 100)}%` }} />
+      </td>
+      <td className="py-1 pl-3">
+        {current && !assumed ? (
+          'chosen'
+        ) : (
+          <button type="button" className="min-h-11 px-2 underline" onClick={onChoose}>
+            {current ? 'assumed, choose it' : 'choose'}
+          </button>
+        )}
+      </td>
+    </tr>
+  );
+}

@@ -1,0 +1,979 @@
+import { select } from 'd3-selection';
+import { type D3ZoomEvent, type ZoomTransform, zoom, zoomIdentity } from 'd3-zoom';
+import { type ChangeEvent, type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
+import { drawingFaultText, readHoles, writeDxf, writeSvg } from '#contract/bolt-map-file.ts';
+import {
+  type AlignTo,
+  align,
+  boltCircle,
+  distribute,
+  mirrorX,
+  onGrid,
+  onLine,
+  placePicture,
+  snap,
+} from '#core/geometry/layout.ts';
+import { mapBox } from '#core/geometry/map-box.ts';
+import type { JointGroup, KitDocument, MapShape, Station } from '#core/kit/kit-document.ts';
+import type { Point } from '#core/tightening/load-imbalance.ts';
+import { MapShapes } from '../../../drawing/BoltMap.tsx';
+import { StationGlyph } from '../../../drawing/StationGlyph.tsx';
+import { Button } from '../../../ui/Button.tsx';
+import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { freshId, put, useEditor, useKit } from './editor-store.ts';
+import { saveFile } from './save-file.ts';
+
+const LOOK = 'min-h-11 border-2 border-rule bg-sheet px-2 focus:border-ink';
+/** Grid that positions snap to, mm; a line of another bolt is caught from this far. */
+const GRID_MM = 5;
+const REACH_MM = 3;
+
+/** Millimetres from what is typed: `120`, `4 3/4 in`, `4.75"`. */
+export function typedMm(typed: string): number {
+  const inch = /^(?:(\d+(?:[.,]\d+)?)[ -])?(?:(\d+)\/(\d+)|(\d+(?:[.,]\d+)?))\s*(?:in|")$/i.exec(typed.trim());
+  if (!inch) return typedNumber(typed.replace(/\s*mm$/i, ''));
+  const [, whole = '0', top, bottom, decimal = '0'] = inch;
+  return (typedNumber(whole) + (top ? Number(top) / Number(bottom) : typedNumber(decimal))) * 25.4;
+}
+
+interface Picture {
+  address: string;
+  widthPx: number;
+  heightPx: number;
+  mmPerPixel: number;
+  xMm: number;
+  yMm: number;
+}
+
+/** The bolt map: where every station of a group lies, with the outlines behind them. */
+export function MapEditor() {
+  const kit = useKit();
+  const change = useEditor((state) => state.change);
+  const [groupId, setGroupId] = useState<string>();
+  const group = kit.groups.find((entry) => entry.id === groupId) ?? kit.groups[0];
+  const addGroup = () =>
+    change((draft) => {
+      const id = freshId(draft.groups, `g${draft.groups.length + 1}`);
+      draft.groups.push({
+        id,
+        title: `Joint group ${draft.groups.length + 1}`,
+        map: { title: `Joint group ${draft.groups.length + 1}`, note: '', widthMm: 600, heightMm: 400, shapes: [] },
+        stations: [],
+      });
+      setGroupId(id);
+    });
+  return (
+    <div className="flex flex-1 flex-col lg:min-h-0">
+      <div className="flex flex-wrap items-center gap-2 px-4 py-2">
+        {kit.groups.length > 0 && (
+          <label className="flex items-center gap-2">
+            <span className="text-sm text-ink-2">Group</span>
+            <select
+              className={`max-w-72 ${LOOK}`}
+              value={group?.id}
+              onChange={(event) => setGroupId(event.target.value)}
+            >
+              {kit.groups.map((entry) => (
+                <option key={entry.id} value={entry.id}>
+                  {entry.title}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <Button className="min-h-11!" onClick={addGroup}>
+          Add a group
+        </Button>
+      </div>
+      {group ? (
+        <GroupMap key={group.id} kit={kit} group={group} />
+      ) : (
+        <p className="p-6 text-ink-2">
+          No group yet. A group is what is tightened together: add one, then lay its bolts out.
+        </p>
+      )}
+    </div>
+  );
+}
+
+function GroupMap({ kit, group }: { kit: KitDocument; group: JointGroup }) {
+  const change = useEditor((state) => state.change);
+  const [chosen, setChosen] = useState<ReadonlySet<string>>(new Set());
+  const [drag, setDrag] = useState<{ from: Point; by: Point; moving: string }>();
+  const [band, setBand] = useState<{ from: Point; to: Point }>();
+  const [transform, setTransform] = useState<ZoomTransform>(zoomIdentity);
+  const [snaps, setSnaps] = useState(true);
+  const [picture, setPicture] = useState<Picture>();
+  const [scaling, setScaling] = useState<Point[]>();
+  const [message, setMessage] = useState<string>();
+  const svg = useRef<SVGSVGElement>(null);
+  const inner = useRef<SVGGElement>(null);
+  const stations = useMemo(
+    () => group.stations.flatMap((id) => kit.stations.find((station) => station.id === id) ?? []),
+    [group.stations, kit.stations],
+  );
+  const selected = stations.filter((station) => chosen.has(station.id));
+  const box = useMemo(() => mapBox(group.map, stations), [group.map, stations]);
+  const { widthMm, heightMm } = box;
+  const middle = { xMm: box.left + widthMm / 2, yMm: box.top + heightMm / 2 };
+  // Glyphs keep a size that can be pressed, whatever the map measures.
+  const glyph = Math.max(0.25, Math.min(3, Math.max(widthMm / 640, heightMm / 420)));
+
+  const zoomer = useMemo(
+    () =>
+      zoom<SVGSVGElement, unknown>()
+        .scaleExtent([0.4, 12])
+        // The wheel zooms; a drag with the middle button or with Alt moves the sheet.
+        .filter((event: MouseEvent) => event.type === 'wheel' || event.button === 1 || event.altKey)
+        .on('zoom', (event: D3ZoomEvent<SVGSVGElement, unknown>) => setTransform(event.transform)),
+    [],
+  );
+  useEffect(() => {
+    if (!svg.current) return;
+    const target = select(svg.current);
+    target.call(zoomer).on('dblclick.zoom', null);
+    return () => void target.on('.zoom', null);
+  }, [zoomer]);
+  const zoomBy = (factor: number) => svg.current && zoomer.scaleBy(select(svg.current), factor);
+  const zoomHome = () => svg.current && zoomer.transform(select(svg.current), zoomIdentity);
+
+  const at = (event: PointerEvent): Point => {
+    const matrix = inner.current?.getScreenCTM()?.inverse();
+    if (!matrix) return { xMm: 0, yMm: 0 };
+    const point = new DOMPoint(event.clientX, event.clientY).matrixTransform(matrix);
+    return { xMm: point.x, yMm: point.y };
+  };
+  const moveTo = (moved: ReadonlyArray<{ id: string } & Point>) =>
+    change((draft) => {
+      for (const { id, xMm, yMm } of moved) {
+        const station = draft.stations.find((entry) => entry.id === id);
+        if (station) Object.assign(station, { xMm: Math.round(xMm * 100) / 100, yMm: Math.round(yMm * 100) / 100 });
+      }
+    });
+  const shifted = (station: Station): Point =>
+    drag && chosen.has(station.id) ? { xMm: station.xMm + drag.by.xMm, yMm: station.yMm + drag.by.yMm } : station;
+
+  const onStationDown = (event: PointerEvent<SVGGElement>, station: Station) => {
+    if (event.button !== 0 || event.altKey) return;
+    event.stopPropagation();
+    event.currentTarget.setPointerCapture(event.pointerId);
+    if (event.shiftKey) {
+      setChosen((before) => {
+        const next = new Set(before);
+        if (!next.delete(station.id)) next.add(station.id);
+        return next;
+      });
+      return;
+    }
+    if (!chosen.has(station.id)) setChosen(new Set([station.id]));
+    setDrag({ from: at(event), by: { xMm: 0, yMm: 0 }, moving: station.id });
+  };
+  const onStationMove = (event: PointerEvent) => {
+    if (!drag) return;
+    const now = at(event);
+    const held = stations.find((entry) => entry.id === drag.moving);
+    if (!held) return;
+    const free = { xMm: held.xMm + now.xMm - drag.from.xMm, yMm: held.yMm + now.yMm - drag.from.yMm };
+    const others = stations.filter((entry) => !chosen.has(entry.id));
+    const to = snaps ? snap(free, others, GRID_MM, REACH_MM) : free;
+    setDrag({ ...drag, by: { xMm: to.xMm - held.xMm, yMm: to.yMm - held.yMm } });
+  };
+  const onStationUp = () => {
+    if (drag && (drag.by.xMm !== 0 || drag.by.yMm !== 0))
+      moveTo(selected.map((station) => ({ id: station.id, ...pick(shifted(station)) })));
+    setDrag(undefined);
+  };
+  const onSheetDown = (event: PointerEvent<SVGSVGElement>) => {
+    if (event.button !== 0 || event.altKey) return;
+    const point = at(event);
+    if (scaling && picture) {
+      const points = [...scaling, point];
+      setScaling(points);
+      return;
+    }
+    event.currentTarget.setPointerCapture(event.pointerId);
+    setBand({ from: point, to: point });
+  };
+  const onSheetUp = (event: PointerEvent) => {
+    if (!band) return;
+    const [left, right] = [Math.min(band.from.xMm, band.to.xMm), Math.max(band.from.xMm, band.to.xMm)];
+    const [top, bottom] = [Math.min(band.from.yMm, band.to.yMm), Math.max(band.from.yMm, band.to.yMm)];
+    const inside = stations
+      .filter(({ xMm, yMm }) => xMm >= left && xMm <= right && yMm >= top && yMm <= bottom)
+      .map((station) => station.id);
+    setChosen(new Set(event.shiftKey ? [...chosen, ...inside] : inside));
+    setBand(undefined);
+  };
+  const onKey = (event: KeyboardEvent) => {
+    const step = event.shiftKey ? 10 : 1;
+    const by: Record<string, Point> = {
+      ArrowLeft: { xMm: -step, yMm: 0 },
+      ArrowRight: { xMm: step, yMm: 0 },
+      ArrowUp: { xMm: 0, yMm: -step },
+      ArrowDown: { xMm: 0, yMm: step },
+    };
+    const shift = by[event.key];
+    if (shift && selected.length > 0) {
+      event.preventDefault();
+      moveTo(selected.map(({ id, xMm, yMm }) => ({ id, xMm: xMm + shift.xMm, yMm: yMm + shift.yMm })));
+    }
+    if (event.key === 'Escape') setChosen(new Set());
+    if (event.key === 'a' && (event.ctrlKey || event.metaKey)) {
+      event.preventDefault();
+      setChosen(new Set(group.stations));
+    }
+  };
+  const applyTo = (place: (points: Station[]) => Array<Station & Point>) => moveTo(place(selected));
+
+  /** New stations at these places, each like the chosen one (or plain), continuing the labels. */
+  const addAt = (points: readonly Point[], like?: Station) =>
+    change((draft) => {
+      const home = draft.groups.find((entry) => entry.id === group.id);
+      for (const point of points) {
+        const id = freshId(draft.stations, `s${draft.stations.length + 1}`);
+        const label = nextLabel(draft.stations.map((station) => station.label));
+        draft.stations.push({
+          ...(like
+            ? structuredClone(like)
+            : {
+                stack: [{ kind: 'clamped', name: 'Part', thicknessMm: 5 }],
+                specs: [{ spec: { kind: 'missing', why: 'notGiven' }, printed: 'not given' }],
+                drive: { kind: 'hand' },
+              }),
+          id,
+          label,
+          name: `${group.title}, hole ${label}`,
+          xMm: point.xMm,
+          yMm: point.yMm,
+        } as Station);
+        home?.stations.push(id);
+      }
+    });
+  const mirrorCopies = () => {
+    const axis = middle.xMm;
+    change((draft) => {
+      const home = draft.groups.find((entry) => entry.id === group.id);
+      for (const station of mirrorX(selected, axis)) {
+        const id = freshId(draft.stations, `s${draft.stations.length + 1}`);
+        const label = nextLabel(draft.stations.map((entry) => entry.label));
+        draft.stations.push({
+          ...structuredClone(station),
+          id,
+          label,
+          name: station.name.replace(/\bleft\b/i, 'right'),
+          ...(station.side ? { side: station.side === 'left' ? 'right' : 'left' } : {}),
+        });
+        home?.stations.push(id);
+      }
+    });
+  };
+  const readDxf = async (event: ChangeEvent<HTMLInputElement>) => {
+    const file = event.target.files?.[0];
+    event.target.value = '';
+    if (!file) return;
+    const read = readHoles(await file.text());
+    if (!read.ok) {
+      setMessage(drawingFaultText(read.error));
+      return;
+    }
+    const holes = read.value;
+    // As many holes as stations: the stations are put on them in their order; else new stations are made.
+    if (holes.length === stations.length)
+      moveTo(
+        stations.map((station, index) => ({
+          id: station.id,
+          xMm: holes[index]?.xMm ?? 0,
+          yMm: holes[index]?.yMm ?? 0,
+        })),
+      );
+    else addAt(holes, selected[0]);
+    change((draft) => {
+      const map = draft.groups.find((entry) => entry.id === group.id)?.map;
+      if (!map) return;
+      map.widthMm = Math.max(map.widthMm, Math.ceil(Math.max(...holes.map((hole) => hole.xMm)) + 40));
+      map.heightMm = Math.max(map.heightMm, Math.ceil(Math.max(...holes.map((hole) => hole.yMm)) + 40));
+    });
+    setMessage(`${holes.length} holes taken from ${file.name}.`);
+  };
+  const readPicture = (event: ChangeEvent<HTMLInputElement>) => {
+    const file = event.target.files?.[0];
+    event.target.value = '';
+    if (!file) return;
+    if (!/^image\/(png|jpeg|svg\+xml|webp)$/.test(file.type) || file.size > 15 * 1024 * 1024) {
+      setMessage(`${file.name} is not a PNG, JPEG, WebP or SVG picture of at most 15 MB.`);
+      return;
+    }
+    // Shown as a picture only: a script inside an SVG does not run there.
+    const reader = new FileReader();
+    reader.onload = () => {
+      const image = new Image();
+      image.onload = () => {
+        const [widthPx, heightPx] = [image.naturalWidth || 1000, image.naturalHeight || 700];
+        setPicture({
+          address: String(reader.result),
+          widthPx,
+          heightPx,
+          mmPerPixel: widthMm / widthPx,
+          xMm: box.left,
+          yMm: box.top,
+        });
+        setMessage(
+          'The picture lies under the map. Scale it by two points. It stays on this screen and is not part of the kit.',
+        );
+      };
+      image.onerror = () => setMessage(`${file.name} cannot be shown as a picture.`);
+      image.src = String(reader.result);
+    };
+    reader.readAsDataURL(file);
+  };
+
+  const position = (axis: 'xMm' | 'yMm', label: string) => {
+    const values = new Set(selected.map((station) => station[axis]));
+    return (
+      <div className="w-28">
+        <CommitField
+          label={label}
+          className="figures text-right"
+          value={values.size === 1 ? String([...values][0]) : ''}
+          onCommit={(typed) => {
+            const mm = typedMm(typed);
+            if (!Number.isFinite(mm) || Math.abs(mm) > 20_000) return 'mm, or 4 3/4 in';
+            return void moveTo(
+              selected.map((station) => ({ id: station.id, xMm: station.xMm, yMm: station.yMm, [axis]: mm })),
+            );
+          }}
+        />
+      </div>
+    );
+  };
+
+  return (
+    <div className="grid flex-1 lg:min-h-0 lg:grid-cols-[1fr_21rem]">
+      <div className="flex min-h-96 flex-col lg:min-h-0">
+        <div className="flex flex-wrap items-center gap-1 border-y border-rule px-2 py-1">
+          {(
+            [
+              ['left', 'Left'],
+              ['middle', 'Middle'],
+              ['right', 'Right'],
+              ['top', 'Top'],
+              ['centre', 'Centre'],
+              ['bottom', 'Bottom'],
+            ] as ReadonlyArray<readonly [AlignTo, string]>
+          ).map(([to, text]) => (
+            <ToolButton
+              key={to}
+              disabled={selected.length < 2}
+              onClick={() => applyTo((points) => align(points, to))}
+              label={`Align ${text.toLowerCase()}`}
+            >
+              {text}
+            </ToolButton>
+          ))}
+          <ToolButton
+            disabled={selected.length < 3}
+            onClick={() => applyTo((points) => distribute(points, 'x'))}
+            label="Space evenly across"
+          >
+            Across
+          </ToolButton>
+          <ToolButton
+            disabled={selected.length < 3}
+            onClick={() => applyTo((points) => distribute(points, 'y'))}
+            label="Space evenly down"
+          >
+            Down
+          </ToolButton>
+          <ToolButton disabled={selected.length === 0} onClick={mirrorCopies} label="Mirror copies left to right">
+            Mirror
+          </ToolButton>
+          <span className="mx-1 h-8 border-l border-rule" />
+          <ToolButton onClick={() => zoomBy(1.4)} label="Zoom in">
+            +
+          </ToolButton>
+          <ToolButton onClick={() => zoomBy(1 / 1.4)} label="Zoom out">
+            −
+          </ToolButton>
+          <ToolButton onClick={zoomHome} label="Show all">
+            All
+          </ToolButton>
+          <label className="flex min-h-11 items-center gap-2 px-2 text-sm">
+            <input
+              type="checkbox"
+              className="size-5 accent-(--ink)"
+              checked={snaps}
+              onChange={(event) => setSnaps(event.target.checked)}
+            />
+            Snap
+          </label>
+        </div>
+        {message && (
+          <p
+            role="status"
+            className="flex items-center justify-between gap-3 border-b border-rule bg-sheet px-4 py-1 text-sm font-bold"
+          >
+            {message}
+            <button type="button" className="min-h-11 px-2 underline" onClick={() => setMessage(undefined)}>
+              Seen
+            </button>
+          </p>
+        )}
+        {/* biome-ignore lint/a11y/useSemanticElements: a fieldset cannot stand inside a drawing */}
+        <svg
+          ref={svg}
+          role="group"
+          aria-label={`Bolt map of ${group.title}. Choose stations and move them with the arrow keys.`}
+          // biome-ignore lint/a11y/noNoninteractiveTabindex: the map takes arrow keys
+          tabIndex={0}
+          className="grid-paper min-h-72 w-full flex-1 touch-none"
+          viewBox={`${box.left - 20} ${box.top - 20} ${widthMm + 40} ${heightMm + 40}`}
+          preserveAspectRatio="xMidYMid meet"
+          onPointerDown={onSheetDown}
+          onPointerMove={(event) => band && setBand({ ...band, to: at(event) })}
+          onPointerUp={onSheetUp}
+          onKeyDown={onKey}
+        >
+          <g ref={inner} transform={transform.toString()}>
+            <rect
+              x={box.left}
+              y={box.top}
+              width={widthMm}
+              height={heightMm}
+              fill="none"
+              stroke="var(--rule)"
+              strokeDasharray="6 4"
+              vectorEffect="non-scaling-stroke"
+            />
+            {picture && (
+              <image
+                href={picture.address}
+                x={picture.xMm}
+                y={picture.yMm}
+                width={picture.widthPx * picture.mmPerPixel}
+                height={picture.heightPx * picture.mmPerPixel}
+                opacity={0.55}
+              />
+            )}
+            <MapShapes shapes={group.map.shapes} />
+            {stations.map((station) => {
+              const { xMm, yMm } = shifted(station);
+              const isChosen = chosen.has(station.id);
+              return (
+                // biome-ignore lint/a11y/useSemanticElements: a button element cannot stand inside an SVG
+                <g
+                  key={station.id}
+                  role="button"
+                  tabIndex={-1}
+                  aria-pressed={isChosen}
+                  aria-label={`Station ${station.label}, ${xMm} by ${yMm} mm`}
+                  className="cursor-move"
+                  transform={`translate(${xMm} ${yMm}) scale(${glyph})`}
+                  onPointerDown={(event) => onStationDown(event, station)}
+                  onPointerMove={onStationMove}
+                  onPointerUp={onStationUp}
+                  onKeyDown={(event) => event.key === 'Enter' && setChosen(new Set([station.id]))}
+                >
+                  {isChosen && (
+                    <circle r={32} fill="none" stroke="var(--medium)" strokeWidth={3} strokeDasharray="5 4" />
+                  )}
+                  <circle r={26} fill="transparent" />
+                  <StationGlyph mark="empty" label={station.label} />
+                </g>
+              );
+            })}
+            {band && (
+              <rect
+                x={Math.min(band.from.xMm, band.to.xMm)}
+                y={Math.min(band.from.yMm, band.to.yMm)}
+                width={Math.abs(band.to.xMm - band.from.xMm)}
+                height={Math.abs(band.to.yMm - band.from.yMm)}
+                fill="none"
+                stroke="var(--medium)"
+                strokeWidth={1.5}
+                strokeDasharray="4 3"
+              />
+            )}
+            {scaling?.map((point) => (
+              <path
+                key={`${point.xMm} ${point.yMm}`}
+                d={`M${point.xMm - 12} ${point.yMm}h24M${point.xMm} ${point.yMm - 12}v24`}
+                stroke="var(--bad)"
+                strokeWidth={2}
+              />
+            ))}
+          </g>
+        </svg>
+        <p className="border-t border-rule px-4 py-1 text-sm text-ink-2">
+          {selected.length > 0
+            ? `${selected.length} chosen: arrows move 1 mm, with Shift 10.`
+            : 'Drag over stations to choose them, Shift adds, Ctrl A takes all.'}{' '}
+          The wheel zooms, Alt and drag moves the sheet.
+        </p>
+      </div>
+      <aside className="grid content-start gap-4 border-l border-rule p-4 lg:min-h-0 lg:overflow-y-auto">
+        <section>
+          <h2 className="plate text-xl">Chosen</h2>
+          {selected.length > 0 ? (
+            <div className="flex gap-2">
+              {position('xMm', 'Across, mm or in')}
+              {position('yMm', 'Down, mm or in')}
+            </div>
+          ) : (
+            <p className="text-sm text-ink-2">Nothing is chosen.</p>
+          )}
+          <Button className="mt-2 min-h-11!" onClick={() => addAt([middle], selected[0])}>
+            Add a station
+          </Button>
+        </section>
+        <LayOut
+          centre={middle}
+          corner={{ xMm: box.left + 40, yMm: box.top + 40 }}
+          selected={selected}
+          onMove={moveTo}
+          onAdd={(points) => addAt(points, selected[0])}
+        />
+        <Outlines group={group} />
+        <section>
+          <h2 className="plate text-xl">Sheet of the map</h2>
+          <div className="flex gap-2">
+            {(['widthMm', 'heightMm'] as const).map((field) => (
+              <div key={field} className="w-28">
+                <CommitField
+                  label={field === 'widthMm' ? 'Wide, mm' : 'High, mm'}
+                  className="figures text-right"
+                  value={String(group.map[field])}
+                  onCommit={(typed) => {
+                    const mm = typedMm(typed);
+                    if (!(mm >= 20 && mm <= 20_000)) return '20 to 20000 mm.';
+                    return void change((draft) => {
+                      const map = draft.groups.find((entry) => entry.id === group.id)?.map;
+                      if (map) map[field] = Math.round(mm);
+                    });
+                  }}
+                />
+              </div>
+            ))}
+          </div>
+        </section>
+        <section className="grid gap-2">
+          <h2 className="plate text-xl">Drawings</h2>
+          <FileButton label="Holes from a DXF" accept=".dxf" onFile={readDxf} />
+          <div className="flex gap-2">
+            <Button
+              className="min-h-11!"
+              onClick={() => saveFile(`${kit.id}-${group.id}.dxf`, 'application/dxf', writeDxf(group, kit.stations))}
+              disabled={stations.length === 0}
+            >
+              DXF out
+            </Button>
+            <Button
+              className="min-h-11!"
+              onClick={() => saveFile(`${kit.id}-${group.id}.svg`, 'image/svg+xml', writeSvg(group, kit.stations))}
+            >
+              SVG out
+            </Button>
+          </div>
+          <FileButton
+            label="A picture behind it"
+            accept="image/png,image/jpeg,image/webp,image/svg+xml"
+            onFile={readPicture}
+          />
+          {picture && (
+            <PictureScale
+              picture={picture}
+              points={scaling}
+              onStart={() => setScaling([])}
+              onPicture={(next) => {
+                setPicture(next);
+                setScaling(undefined);
+              }}
+              onRemove={() => {
+                setPicture(undefined);
+                setScaling(undefined);
+              }}
+            />
+          )}
+        </section>
+      </aside>
+    </div>
+  );
+}
+
+const pick = ({ xMm, yMm }: Point): Point => ({ xMm, yMm });
+
+/** The label after the largest number in use. */
+const nextLabel = (labels: readonly string[]): string =>
+  String(Math.max(0, ...labels.map((label) => Number(/\d+/.exec(label)?.[0] ?? 0))) + 1);
+
+function ToolButton({
+  children,
+  label,
+  ...rest
+}: {
+  children: string;
+  label: string;
+  disabled?: boolean;
+  onClick: () => void;
+}) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      className="min-h-11 min-w-11 border border-rule px-2 text-sm font-bold disabled:text-ink-2 disabled:opacity-50"
+      {...rest}
+    >
+      {children}
+    </button>
+  );
+}
+
+function FileButton({
+  label,
+  accept,
+  onFile,
+}: {
+  label: string;
+  accept: string;
+  onFile: (event: ChangeEvent<HTMLInputElement>) => void;
+}) {
+  const input = useRef<HTMLInputElement>(null);
+  return (
+    <>
+      <Button className="min-h-11!" onClick={() => input.current?.click()}>
+        {label}
+      </Button>
+      <input
+        ref={input}
+        type="file"
+        accept={accept}
+        aria-label={label}
+        className="sr-only"
+        tabIndex={-1}
+        onChange={(event) => void onFile(event)}
+      />
+    </>
+  );
+}
+
+/** Bolt circle, line and grid: for the chosen stations, or for new ones. */
+function LayOut({
+  centre,
+  corner,
+  selected,
+  onMove,
+  onAdd,
+}: {
+  /** Middle and upper left of the map. */
+  centre: Point;
+  corner: Point;
+  selected: readonly Station[];
+  onMove: (moved: ReadonlyArray<{ id: string } & Point>) => void;
+  onAdd: (points: Point[]) => void;
+}) {
+  const [shape, setShape] = useState<'circle' | 'line' | 'grid'>('circle');
+  const [count, setCount] = useState(4);
+  const [values, setValues] = useState({
+    diameter: 100,
+    from: 0,
+    length: 200,
+    angle: 0,
+    columns: 3,
+    across: 60,
+    down: 60,
+  });
+  const places = (n: number): Point[] => {
+    if (shape === 'circle') return boltCircle(centre, values.diameter, n, values.from);
+    if (shape === 'grid') return onGrid(corner, n, Math.max(1, values.columns), values.across, values.down);
+    const rise = (values.angle * Math.PI) / 180;
+    const half = { xMm: (values.length / 2) * Math.cos(rise), yMm: (values.length / 2) * Math.sin(rise) };
+    return onLine(
+      { xMm: centre.xMm - half.xMm, yMm: centre.yMm - half.yMm },
+      { xMm: centre.xMm + half.xMm, yMm: centre.yMm + half.yMm },
+      n,
+    );
+  };
+  const field = (name: keyof typeof values, label: string, least = 0) => (
+    <div className="w-24">
+      <CommitField
+        label={label}
+        className="figures text-right"
+        value={String(values[name])}
+        onCommit={(typed) => {
+          const value = name === 'columns' || name === 'from' || name === 'angle' ? typedNumber(typed) : typedMm(typed);
+          if (!Number.isFinite(value) || value < least || value > 20_000) return 'A number.';
+          return void setValues({ ...values, [name]: value });
+        }}
+      />
+    </div>
+  );
+  return (
+    <section>
+      <h2 className="plate text-xl">Lay out</h2>
+      <div className="flex flex-wrap items-end gap-2">
+        <label className="text-sm text-ink-2">
+          As
+          <select
+            className={`block ${LOOK}`}
+            value={shape}
+            onChange={(event) => setShape(event.target.value as 'circle')}
+          >
+            <option value="circle">a bolt circle</option>
+            <option value="line">a line</option>
+            <option value="grid">a grid</option>
+          </select>
+        </label>
+        {shape === 'circle' && (
+          <>
+            {field('diameter', 'Diameter', 1)}
+            {field('from', 'First at, °')}
+          </>
+        )}
+        {shape === 'line' && (
+          <>
+            {field('length', 'Length', 1)}
+            {field('angle', 'Slope, °')}
+          </>
+        )}
+        {shape === 'grid' && (
+          <>
+            {field('columns', 'Columns', 1)}
+            {field('across', 'Across', 1)}
+            {field('down', 'Down', 1)}
+          </>
+        )}
+        <div className="w-20">
+          <CommitField
+            label="Count"
+            className="figures text-right"
+            value={String(count)}
+            onCommit={(typed) => {
+              const value = typedNumber(typed);
+              return Number.isInteger(value) && value >= 1 && value <= 200 ? void setCount(value) : '1 to 200.';
+            }}
+          />
+        </div>
+      </div>
+      <div className="mt-2 flex flex-wrap gap-2">
+        <Button
+          className="min-h-11!"
+          disabled={selected.length < 2}
+          onClick={() =>
+            onMove(places(selected.length).map((point, index) => ({ id: selected[index]?.id ?? '', ...point })))
+          }
+        >
+          The {selected.length > 1 ? selected.length : ''} chosen
+        </Button>
+        <Button className="min-h-11!" onClick={() => onAdd(places(count))}>
+          {count} new
+        </Button>
+      </div>
+    </section>
+  );
+}
+
+/** Outlines of parts and vehicle behind the stations. */
+function Outlines({ group }: { group: JointGroup }) {
+  const change = useEditor((state) => state.change);
+  const edit = (recipe: (shapes: MapShape[]) => void) =>
+    change((draft) => {
+      const map = draft.groups.find((entry) => entry.id === group.id)?.map;
+      if (map) recipe(map.shapes);
+    });
+  const { widthMm, heightMm } = group.map;
+  const add: Record<string, MapShape> = {
+    rect: { kind: 'rect', xMm: 20, yMm: 20, widthMm: widthMm - 40, heightMm: heightMm - 40, tone: 'part' },
+    circle: {
+      kind: 'circle',
+      xMm: widthMm / 2,
+      yMm: heightMm / 2,
+      radiusMm: Math.min(widthMm, heightMm) / 4,
+      tone: 'part',
+    },
+    polygon: {
+      kind: 'polygon',
+      points: [
+        [20, heightMm - 20],
+        [widthMm / 2, 20],
+        [widthMm - 20, heightMm - 20],
+      ],
+      tone: 'part',
+    },
+  };
+  const figure = (shape: MapShape, index: number, field: string, label: string) => (
+    <div key={field} className="w-20">
+      <CommitField
+        label={label}
+        className="figures text-right"
+        value={String((shape as unknown as Record<string, number>)[field])}
+        onCommit={(typed) => {
+          const mm = typedMm(typed);
+          if (!Number.isFinite(mm) || (/width|height|radius/.test(field) && !(mm > 0))) return 'mm';
+          return void edit((shapes) => Object.assign(shapes[index] as object, { [field]: mm }));
+        }}
+      />
+    </div>
+  );
+  return (
+    <section>
+      <h2 className="plate text-xl">Outlines</h2>
+      <ul>
+        {group.map.shapes.map((shape, index) => (
+          // biome-ignore lint/suspicious/noArrayIndexKey: outlines have no name of their own
+          <li key={index} className="border-b border-hair py-2">
+            <div className="flex flex-wrap items-end gap-2">
+              {shape.kind === 'rect' && [
+                figure(shape, index, 'xMm', 'Across'),
+                figure(shape, index, 'yMm', 'Down'),
+                figure(shape, index, 'widthMm', 'Wide'),
+                figure(shape, index, 'heightMm', 'High'),
+              ]}
+              {shape.kind === 'circle' && [
+                figure(shape, index, 'xMm', 'Across'),
+                figure(shape, index, 'yMm', 'Down'),
+                figure(shape, index, 'radiusMm', 'Radius'),
+              ]}
+              {shape.kind === 'polygon' && (
+                <div className="w-full">
+                  <CommitField
+                    label="Corners, mm: across,down; …"
+                    className="figures"
+                    value={shape.points.map((point) => point.join(',')).join('; ')}
+                    onCommit={(typed) => {
+                      const points = typed
+                        .split(';')
+                        .map((pair) => pair.split(',').map((part) => typedNumber(part)) as [number, number]);
+                      if (
+                        points.length < 3 ||
+                        points.some((pair) => pair.length !== 2 || pair.some((value) => !Number.isFinite(value)))
+                      )
+                        return 'Three corners or more: 0,0; 100,0; 50,80';
+                      return void edit((shapes) => Object.assign(shapes[index] as object, { points }));
+                    }}
+                  />
+                </div>
+              )}
+              <CommitField
+                label="Label"
+                className="w-32"
+                value={shape.label ?? ''}
+                onCommit={(typed) =>
+                  void edit((shapes) =>
+                    typed.trim()
+                      ? put(shapes[index] as MapShape, 'label', typed.trim())
+                      : delete (shapes[index] as MapShape).label,
+                  )
+                }
+              />
+              <select
+                aria-label="What it is of"
+                className={LOOK}
+                value={shape.tone}
+                onChange={(event) =>
+                  edit((shapes) => put(shapes[index] as MapShape, 'tone', event.target.value as 'part'))
+                }
+              >
+                <option value="part">the part</option>
+                <option value="vehicle">the vehicle</option>
+              </select>
+              <button
+                type="button"
+                aria-label="Take this outline away"
+                className="size-11 text-xl text-ink-2"
+                onClick={() => edit((shapes) => shapes.splice(index, 1))}
+              >
+                ×
+              </button>
+            </div>
+          </li>
+        ))}
+      </ul>
+      <div className="mt-2 flex flex-wrap gap-2">
+        {(['rect', 'circle', 'polygon'] as const).map((kind) => (
+          <Button
+            key={kind}
+            className="min-h-11!"
+            onClick={() => edit((shapes) => shapes.push(structuredClone(add[kind] as MapShape)))}
+          >
+            {{ rect: 'Rectangle', circle: 'Circle', polygon: 'Corners' }[kind]}
+          </Button>
+        ))}
+      </div>
+    </section>
+  );
+}
+
+/** Scales a backing picture by two points whose places are known. */
+function PictureScale({
+  picture,
+  points,
+  onStart,
+  onPicture,
+  onRemove,
+}: {
+  picture: Picture;
+  points: Point[] | undefined;
+  onStart: () => void;
+  onPicture: (picture: Picture) => void;
+  onRemove: () => void;
+}) {
+  const [distance, setDistance] = useState('');
+  const [fault, setFault] = useState<string>();
+  const [first, second] = points ?? [];
+  const apply = () => {
+    const mm = typedMm(distance);
+    if (!first || !second || !(mm > 0)) return setFault('Give the true distance of the two points.');
+    const pixel = (point: Point): Point => ({
+      xMm: (point.xMm - picture.xMm) / picture.mmPerPixel,
+      yMm: (point.yMm - picture.yMm) / picture.mmPerPixel,
+    });
+    const drawn = Math.hypot(second.xMm - first.xMm, second.yMm - first.yMm);
+    const share = mm / drawn;
+    // The first point stays where it is, the second comes to its true distance.
+    const placed = placePicture(
+      { pixel: pixel(first), map: first },
+      {
+        pixel: pixel(second),
+        map: { xMm: first.xMm + (second.xMm - first.xMm) * share, yMm: first.yMm + (second.yMm - first.yMm) * share },
+      },
+    );
+    if (!placed) return setFault('The two points lie on one another.');
+    setFault(undefined);
+    return onPicture({ ...picture, ...placed });
+  };
+  return (
+    <div className="grid gap-2 border-2 border-rule p-2">
+      {!points && (
+        <Button className="min-h-11!" onClick={onStart}>
+          Scale by two points
+        </Button>
+      )}
+      {points && points.length < 2 && (
+        <p className="text-sm font-bold">Press {points.length === 0 ? 'the first' : 'the second'} point on the map.</p>
+      )}
+      {points && points.length >= 2 && (
+        <div className="grid gap-2">
+          <label className="text-sm text-ink-2">
+            True distance, mm or in
+            <input
+              className={`figures w-full ${LOOK}`}
+              value={distance}
+              onChange={(event) => setDistance(event.target.value)}
+            />
+          </label>
+          {fault && (
+            <p role="alert" className="text-sm font-bold text-bad">
+              {fault}
+            </p>
+          )}
+          <Button className="min-h-11!" onClick={apply}>
+            Scale the picture
+          </Button>
+        </div>
+      )}
+      <button type="button" className="min-h-11 text-sm underline" onClick={onRemove}>
+        Take the picture away
+      </button>
+    </div>
+  );
+}

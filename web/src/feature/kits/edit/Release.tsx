@@ -1,0 +1,255 @@
+import { useEffect, useMemo, useState } from 'react';
+import { useNavigate } from 'react-router';
+import type { RevisionCard } from '#contract/kit-draft.ts';
+import { faultText } from '#contract/read-kit.ts';
+import { answersText, findingText, placeText } from '#contract/wording/finding-text.ts';
+import { kitChangeText } from '#contract/wording/kit-difference-text.ts';
+import { kitDifference } from '#core/kit/kit-difference.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import { kitFaults } from '#core/kit/kit-integrity.ts';
+import { type Finding, findingKey, type Severity } from '#core/kit/lint/finding.ts';
+import { lintKit } from '#core/kit/lint/lint.ts';
+import { acceptBand } from '#core/tightening/accept-band.ts';
+import { api, call } from '../../../app/api.ts';
+import { useSession } from '../../../app/session-store.ts';
+import { TorqueRule } from '../../../drawing/TorqueRule.tsx';
+import { Button } from '../../../ui/Button.tsx';
+import { FormField, inputLook } from '../../../ui/FormField.tsx';
+import { failureText } from '../failure-text.ts';
+import { useEditor, useKit } from './editor-store.ts';
+
+const SEVERITY: Record<Severity, { text: string; look: string }> = {
+  error: { text: 'Error', look: 'bg-bad text-white' },
+  warning: { text: 'Warning', look: 'bg-plate text-on-plate' },
+  note: { text: 'Note', look: 'border-2 border-rule text-ink-2' },
+};
+
+const counted = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;
+
+/** What the lint finds as it is written, and the release. */
+export function Release() {
+  const kit = useKit();
+  const { version, save } = useEditor();
+  const navigate = useNavigate();
+  const role = useSession((state) => state.session?.person.role);
+  const findings = useMemo(() => lintKit(kit), [kit]);
+  const faults = useMemo(() => kitFaults(kit).map(faultText), [kit]);
+  const [reasons, setReasons] = useState<Record<string, string>>({});
+  const [note, setNote] = useState('');
+  const [failure, setFailure] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const [before, setBefore] = useState<KitDocument>();
+  useEffect(() => {
+    call(api['kit-library'][':id'].revisions.$get({ param: { id: kit.id } }))
+      .then(async (answer) => {
+        const [newest] = answer as RevisionCard[];
+        if (newest)
+          setBefore(
+            (await call(
+              api['kit-library'][':id'].revisions[':revision'].$get({
+                param: { id: kit.id, revision: String(newest.revision) },
+              }),
+            )) as KitDocument,
+          );
+      })
+      .catch((error: unknown) => setFailure(failureText(error)));
+  }, [kit.id]);
+  const changes = useMemo(() => (before ? kitDifference(before, kit) : []), [before, kit]);
+  const warnings = findings.filter((finding) => finding.severity === 'warning');
+  const errors = findings.filter((finding) => finding.severity === 'error').length + faults.length;
+  const open = warnings.filter((finding) => !reasons[findingKey(finding)]?.trim());
+  const blocked =
+    errors > 0
+      ? `${errors} ${errors === 1 ? 'error has' : 'errors have'} to be cleared first.`
+      : open.length > 0
+        ? `${open.length} ${open.length === 1 ? 'warning needs' : 'warnings need'} a reason, or to be cleared.`
+        : warnings.length > 0 && role !== 'lead'
+          ? 'A lead lets warnings stand. Ask one to release it.'
+          : note.trim() === ''
+            ? 'Say what this revision is, in the note.'
+            : save !== 'saved'
+              ? 'Waiting for the draft to be saved.'
+              : undefined;
+  const release = async () => {
+    setBusy(true);
+    try {
+      await call(
+        api['kit-library'].drafts[':id'].release.$post({
+          param: { id: kit.id },
+          json: {
+            version,
+            note: note.trim(),
+            waivers: warnings.map((finding) => ({
+              key: findingKey(finding),
+              reason: reasons[findingKey(finding)] ?? '',
+            })),
+          },
+        }),
+      );
+      localStorage.removeItem(`kit-draft ${kit.id}`);
+      useEditor.setState({ kit: undefined, save: 'saved' });
+      void navigate(`/kits/${kit.id}`);
+    } catch (error) {
+      setFailure(failureText(error));
+      setBusy(false);
+    }
+  };
+  const off = new Set(
+    findings
+      .filter((finding) => ['twelveTimes', 'offNeighbours', 'overProof', 'pairDisagrees'].includes(finding.code))
+      .map((finding) => finding.path.replace(/\].*$/, ']')),
+  );
+  const marks = kit.stations.flatMap((station, index) =>
+    station.specs.flatMap((printed, at) => {
+      const band = acceptBand(printed.spec);
+      return band
+        ? [
+            {
+              key: `${station.id} ${at}`,
+              nm: band.targetNm,
+              name: `Station ${station.label}: ${printed.printed}`,
+              bad: off.has(`stations[${index}]`),
+            },
+          ]
+        : [];
+    }),
+  );
+  return (
+    <div className="grid content-start gap-6 p-4 lg:min-h-0 lg:grid-cols-[1fr_26rem] lg:overflow-y-auto">
+      <section>
+        <h2 className="plate border-b-2 border-ink text-2xl">
+          Findings{' '}
+          <span className="text-ink-2">
+            {counted(errors, 'error')}, {counted(warnings.length, 'warning')}
+          </span>
+        </h2>
+        <p className="py-2 text-sm text-ink-2">
+          The sheet against physics and against itself. An aid, not an approval: the vehicle maker's manual and local
+          rules go first.
+        </p>
+        <ul>
+          {faults.map((fault) => (
+            <li key={`${fault.path} ${fault.message}`} className="flex gap-3 border-b border-rule py-2">
+              <span className={`plate h-8 w-24 shrink-0 content-center text-center text-lg ${SEVERITY.error.look}`}>
+                Error
+              </span>
+              <span>
+                <b>{fault.message}</b>
+                <span className="figures block text-sm text-ink-2">{fault.path}</span>
+              </span>
+            </li>
+          ))}
+          {findings.map((finding) => (
+            <FindingRow
+              key={findingKey(finding)}
+              kit={kit}
+              finding={finding}
+              reason={reasons[findingKey(finding)] ?? ''}
+              onReason={(reason) => setReasons((all) => ({ ...all, [findingKey(finding)]: reason }))}
+            />
+          ))}
+          {findings.length + faults.length === 0 && <li className="py-4">Nothing found.</li>}
+        </ul>
+      </section>
+      <aside className="grid content-start gap-5">
+        <section>
+          <h2 className="plate text-xl">Every torque of this kit, N·m</h2>
+          <TorqueRule marks={marks} />
+        </section>
+        <section>
+          <h2 className="plate border-b-2 border-ink text-2xl">Release revision {kit.revision}</h2>
+          <div className="grid gap-3 pt-3">
+            <FormField id="release-note" label="Note" hint="What changed and why; it stands beside the revision.">
+              <textarea
+                id="release-note"
+                rows={3}
+                className={inputLook(false)}
+                value={note}
+                onChange={(event) => setNote(event.target.value)}
+                maxLength={500}
+              />
+            </FormField>
+            {failure && (
+              <p role="alert" className="font-bold text-bad">
+                {failure}
+              </p>
+            )}
+            {blocked && <p className="font-bold">{blocked}</p>}
+            <Button tone="primary" disabled={blocked !== undefined || busy} onClick={() => void release()}>
+              Release it
+            </Button>
+            <p className="text-sm text-ink-2">
+              A released revision never changes. Jobs that are open keep the one they were opened with.
+            </p>
+          </div>
+        </section>
+        {before && (
+          <section>
+            <h2 className="plate text-xl">Against revision {before.revision}</h2>
+            <ul className="text-sm">
+              {changes.map((entry) => {
+                const text = kitChangeText(entry);
+                return (
+                  <li key={text} className="border-b border-hair py-1">
+                    {text}
+                  </li>
+                );
+              })}
+              {changes.length === 0 && <li className="py-1 text-ink-2">Nothing differs yet.</li>}
+            </ul>
+          </section>
+        )}
+      </aside>
+    </div>
+  );
+}
+
+function FindingRow({
+  kit,
+  finding,
+  reason,
+  onReason,
+}: {
+  kit: KitDocument;
+  finding: Finding;
+  reason: string;
+  onReason: (reason: string) => void;
+}) {
+  const { title, why, clears } = findingText(finding);
+  const id = `reason-${findingKey(finding).replace(/\W+/g, '-')}`;
+  return (
+    <li className="flex gap-3 border-b border-rule py-2">
+      <span className={`plate h-8 w-24 shrink-0 content-center text-center text-lg ${SEVERITY[finding.severity].look}`}>
+        {SEVERITY[finding.severity].text}
+      </span>
+      <div className="min-w-0 flex-1">
+        <p>
+          <b>{title}</b> <span className="text-ink-2">· {placeText(finding)}</span>
+        </p>
+        <p className="text-[15px]">
+          {why}
+          {finding.answers && Object.keys(finding.answers).length > 0 && (
+            <> Shown by: {answersText(kit, finding.answers)}.</>
+          )}
+        </p>
+        <p className="text-sm text-ink-2">
+          {clears} <span className="figures">Rule {finding.rule}</span>
+        </p>
+        {finding.severity === 'warning' && (
+          <div className="mt-1 flex flex-wrap items-center gap-2">
+            <label htmlFor={id} className="text-sm">
+              Let it stand because
+            </label>
+            <input
+              id={id}
+              className="min-h-11 min-w-48 flex-1 border-2 border-rule bg-sheet px-2 focus:border-ink"
+              value={reason}
+              onChange={(event) => onReason(event.target.value)}
+              maxLength={500}
+            />
+          </div>
+        )}
+      </div>
+    </li>
+  );
+}

@@ -1,0 +1,783 @@
+import { type ReactNode, useState } from 'react';
+import {
+  ACTION_FIELD,
+  ACTION_TEXT,
+  actionObjects,
+  actionText,
+  NEED_TEXT,
+  PHASE_TEXT,
+} from '#contract/wording/action-text.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import type { Disconnect, Fate, Phase, Step, StepAction, StepNeed } from '#core/kit/kit-step.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { ConditionButton } from './ConditionEditor.tsx';
+import { freshId, put, useEditor, useKit } from './editor-store.ts';
+import { SortableList } from './SortableList.tsx';
+
+const LOOK = 'min-h-11 border-2 border-rule bg-sheet px-2 focus:border-ink';
+
+/** The steps in their order, each with what it does; and the lists the actions speak of. */
+export function StepEditor() {
+  const kit = useKit();
+  const change = useEditor((state) => state.change);
+  const [open, setOpen] = useState<string>();
+  const add = () =>
+    change((draft) => {
+      const id = freshId(draft.steps, `step-${draft.steps.length + 1}`);
+      draft.steps.push({
+        id,
+        number: String(draft.steps.length + 1),
+        text: 'New step',
+        phase: draft.steps.at(-1)?.phase ?? 'prepare',
+        actions: [],
+      });
+      setOpen(id);
+    });
+  return (
+    <div className="grid flex-1 lg:min-h-0 lg:grid-cols-[1fr_24rem]">
+      <div className="p-4 lg:min-h-0 lg:overflow-y-auto">
+        <div className="mb-3 flex flex-wrap items-center gap-3">
+          <Button onClick={add}>Add a step</Button>
+          <p className="text-sm text-ink-2">
+            {kit.steps.length} steps, {kit.steps.reduce((sum, step) => sum + (step.minutes ?? 0), 0)} minutes given
+            {kit.statedMinutes ? `, ${kit.statedMinutes} stated` : ''}.
+          </p>
+        </div>
+        <SortableList
+          label="Step"
+          ids={kit.steps.map((step) => step.id)}
+          onOrder={(ids) =>
+            change((draft) => {
+              draft.steps = ids.flatMap((id) => draft.steps.find((step) => step.id === id) ?? []);
+            })
+          }
+          render={(id, index, handle) => {
+            const step = kit.steps[index];
+            return (
+              step && (
+                <StepRow
+                  key={id}
+                  kit={kit}
+                  step={step}
+                  index={index}
+                  handle={handle}
+                  open={open === id}
+                  onOpen={() => setOpen(open === id ? undefined : id)}
+                />
+              )
+            );
+          }}
+        />
+        {kit.steps.length === 0 && (
+          <p className="text-ink-2">
+            No step yet. The groups alone can be worked from; steps add what comes before, between and after.
+          </p>
+        )}
+      </div>
+      <aside className="grid content-start gap-5 border-l border-rule p-4 lg:min-h-0 lg:overflow-y-auto">
+        <Removed kit={kit} />
+        <Disconnects kit={kit} />
+        <Named
+          kit={kit}
+          list="neighbours"
+          title="Loosened for access"
+          plain={(id) => ({ id, name: 'Neighbour bolt' })}
+        />
+        <Named
+          kit={kit}
+          list="temporary"
+          title="Put on for the work"
+          plain={(id) => ({ id, name: 'Tape', clearBy: 'closeOut' })}
+        />
+        <Named
+          kit={kit}
+          list="baselines"
+          title="Measured before"
+          plain={(id) => ({
+            id,
+            name: 'Ride height',
+            quantity: 'rideHeight',
+            places: ['front left', 'front right', 'rear left', 'rear right'],
+          })}
+        />
+        <Texts kit={kit} list="checks" title="Checks" plain={(id) => ({ id, text: 'Gap even on both sides' })} />
+        <Texts
+          kit={kit}
+          list="irreversible"
+          title="Cannot be taken back"
+          plain={(id) => ({ id, text: 'Cut the bracket' })}
+        />
+        <Texts
+          kit={kit}
+          list="prerequisites"
+          title="Before anything comes off"
+          plain={(id) => ({ id, text: 'Exhaust has cooled', kind: 'cooled' })}
+        />
+        <Texts
+          kit={kit}
+          list="cautions"
+          title="Cautions"
+          plain={(id) => ({ id, text: 'Support the vehicle on stands.' })}
+        />
+        <AftercareList kit={kit} />
+      </aside>
+    </div>
+  );
+}
+
+function StepRow({
+  kit,
+  step,
+  index,
+  handle,
+  open,
+  onOpen,
+}: {
+  kit: KitDocument;
+  step: Step;
+  index: number;
+  handle: ReactNode;
+  open: boolean;
+  onOpen: () => void;
+}) {
+  const change = useEditor((state) => state.change);
+  const edit = (recipe: (step: Step) => void) =>
+    change((draft) => {
+      const target = draft.steps.find((entry) => entry.id === step.id);
+      if (target) recipe(target);
+    });
+  return (
+    <div className={`border-b border-rule ${open ? 'bg-sheet' : ''}`}>
+      <div className="flex items-start gap-2 py-1">
+        {handle}
+        <button
+          type="button"
+          aria-expanded={open}
+          className="flex min-h-11 min-w-0 flex-1 items-baseline gap-3 text-left"
+          onClick={onOpen}
+        >
+          <span className="figures w-8 shrink-0">{step.number ?? index + 1}</span>
+          <span className="min-w-0 flex-1">
+            <span className={open ? 'font-bold' : 'line-clamp-2'}>{step.text}</span>
+            <span className="block text-sm text-ink-2">
+              {[
+                PHASE_TEXT[step.phase],
+                ...step.actions.map((action) => actionText(kit, action)),
+                step.minutes ? `${step.minutes} min` : '',
+                ...(step.needs ?? []).map((need) => NEED_TEXT[need]),
+              ]
+                .filter((text) => text && text !== step.text)
+                .join(' · ')}
+            </span>
+          </span>
+        </button>
+        <button
+          type="button"
+          aria-label={`Take step ${step.number ?? index + 1} away`}
+          className="size-11 text-xl text-ink-2"
+          onClick={() =>
+            change((draft) => {
+              draft.steps = draft.steps.filter((entry) => entry.id !== step.id);
+              for (const other of draft.steps) {
+                const after = other.after?.filter((id) => id !== step.id);
+                if (after && after.length > 0) other.after = after;
+                else delete other.after;
+              }
+            })
+          }
+        >
+          ×
+        </button>
+      </div>
+      {open && (
+        <div className="grid gap-3 pr-2 pb-4 pl-14">
+          <CommitField
+            label="What the sheet says"
+            multiline
+            value={step.text}
+            onCommit={(typed) => (typed.trim() ? void edit((s) => put(s, 'text', typed.trim())) : 'Say what is done.')}
+          />
+          <div className="flex flex-wrap gap-2">
+            <div className="w-20">
+              <CommitField
+                label="Number"
+                value={step.number ?? ''}
+                onCommit={(typed) =>
+                  void edit((s) => (typed.trim() ? put(s, 'number', typed.trim().slice(0, 12)) : delete s.number))
+                }
+              />
+            </div>
+            <label className="text-sm text-ink-2">
+              Phase
+              <select
+                className={`block ${LOOK}`}
+                value={step.phase}
+                onChange={(event) => edit((s) => put(s, 'phase', event.target.value as Phase))}
+              >
+                {Object.entries(PHASE_TEXT).map(([phase, text]) => (
+                  <option key={phase} value={phase}>
+                    {text}
+                  </option>
+                ))}
+              </select>
+            </label>
+            {(
+              [
+                ['minutes', 'Minutes', 10_000],
+                ['people', 'People', 20],
+              ] as const
+            ).map(([field, text, most]) => (
+              <div key={field} className="w-20">
+                <CommitField
+                  label={text}
+                  className="figures text-right"
+                  value={step[field] === undefined ? '' : String(step[field])}
+                  onCommit={(typed) => {
+                    if (typed.trim() === '') return void edit((s) => delete s[field]);
+                    const value = typedNumber(typed);
+                    if (!(value > 0 && value <= most) || (field === 'people' && !Number.isInteger(value)))
+                      return `Up to ${most}.`;
+                    return void edit((s) => put(s, field, value));
+                  }}
+                />
+              </div>
+            ))}
+            <div className="self-end">
+              <ConditionButton
+                when={step.when}
+                of={`Step ${step.number ?? index + 1}`}
+                onChange={(when) => edit((s) => (when ? put(s, 'when', when) : delete s.when))}
+              />
+            </div>
+          </div>
+          <div className="flex flex-wrap gap-x-4">
+            {Object.entries(NEED_TEXT).map(([need, text]) => (
+              <label key={need} className="flex min-h-11 items-center gap-2 text-sm">
+                <input
+                  type="checkbox"
+                  className="size-5 accent-(--ink)"
+                  checked={step.needs?.includes(need as StepNeed) ?? false}
+                  onChange={(event) =>
+                    edit((s) => {
+                      const rest = (s.needs ?? []).filter((entry) => entry !== need);
+                      const needs = event.target.checked ? [...rest, need as StepNeed] : rest;
+                      if (needs.length > 0) s.needs = needs;
+                      else delete s.needs;
+                    })
+                  }
+                />
+                {text}
+              </label>
+            ))}
+          </div>
+          <Actions kit={kit} step={step} edit={edit} />
+          {kit.steps.length > 1 && (
+            <label className="text-sm text-ink-2">
+              Only after another step than the one before
+              <select
+                className={`block w-full max-w-xl ${LOOK}`}
+                value=""
+                onChange={(event) =>
+                  event.target.value &&
+                  edit((s) => put(s, 'after', [...new Set([...(s.after ?? []), event.target.value])]))
+                }
+              >
+                <option value="">{step.after ? 'Add one more' : 'the step before it'}</option>
+                {kit.steps
+                  .filter((other) => other.id !== step.id)
+                  .map((other) => (
+                    <option key={other.id} value={other.id}>
+                      {other.number ?? ''} {other.text.slice(0, 70)}
+                    </option>
+                  ))}
+              </select>
+              {step.after?.map((id) => (
+                <span key={id} className="mt-1 mr-2 inline-flex items-center gap-1 border border-rule px-2">
+                  after {kit.steps.find((other) => other.id === id)?.number ?? id}
+                  <button
+                    type="button"
+                    aria-label="Not after it"
+                    className="size-9"
+                    onClick={() =>
+                      edit((s) => {
+                        const after = (s.after ?? []).filter((other) => other !== id);
+                        if (after.length > 0) s.after = after;
+                        else delete s.after;
+                      })
+                    }
+                  >
+                    ×
+                  </button>
+                </span>
+              ))}
+            </label>
+          )}
+        </div>
+      )}
+    </div>
+  );
+}
+
+/** A new action of a kind, on the first thing there is for it. */
+function plainAction(kit: KitDocument, type: StepAction['type'], text: string): StepAction | undefined {
+  const field = ACTION_FIELD[type];
+  if (field) {
+    const [first] = actionObjects(kit, type) ?? [];
+    return first && ({ type, [field]: first.id } as unknown as StepAction);
+  }
+  if (type === 'drill') return { type, diameterMm: 10 };
+  if (type === 'wait') return { type, minutes: 30 };
+  if (type === 'followKit') return { type, kit: 'another-kit' };
+  if (type === 'do') return { type, text };
+  return { type } as StepAction;
+}
+
+function Actions({ kit, step, edit }: { kit: KitDocument; step: Step; edit: (recipe: (step: Step) => void) => void }) {
+  return (
+    <div>
+      <h3 className="text-sm text-ink-2">What it does</h3>
+      <ul>
+        {step.actions.map((action, at) => {
+          const field = ACTION_FIELD[action.type];
+          const value = field ? (action as unknown as Record<string, string>)[field] : undefined;
+          const set = (key: string, to: unknown) => edit((s) => Object.assign(s.actions[at] as object, { [key]: to }));
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: an action is its place in the step
+            <li key={at} className="flex flex-wrap items-end gap-2 py-1">
+              <b className="min-h-11 w-28 content-center">{ACTION_TEXT[action.type]}</b>
+              {field && (
+                <select
+                  aria-label={ACTION_TEXT[action.type]}
+                  className={`min-w-52 ${LOOK}`}
+                  value={value}
+                  onChange={(event) => set(field, event.target.value)}
+                >
+                  {!actionObjects(kit, action.type)?.some((entry) => entry.id === value) && (
+                    <option value={value}>{value}, not there</option>
+                  )}
+                  {actionObjects(kit, action.type)?.map((entry) => (
+                    <option key={entry.id} value={entry.id}>
+                      {entry.name}
+                    </option>
+                  ))}
+                </select>
+              )}
+              {action.type === 'refit' && (
+                <div className="w-24">
+                  <CommitField
+                    label="How many"
+                    className="figures text-right"
+                    placeholder="all"
+                    value={action.count === undefined ? '' : String(action.count)}
+                    onCommit={(typed) => {
+                      const count = typed.trim() === '' ? undefined : typedNumber(typed);
+                      if (count !== undefined && !(Number.isInteger(count) && count > 0)) return 'A whole number.';
+                      return void edit((s) => {
+                        const target = s.actions[at];
+                        if (target?.type !== 'refit') return;
+                        if (count === undefined) delete target.count;
+                        else target.count = count;
+                      });
+                    }}
+                  />
+                </div>
+              )}
+              {action.type === 'drill' && (
+                <div className="w-24">
+                  <CommitField
+                    label="mm"
+                    className="figures text-right"
+                    value={String(action.diameterMm)}
+                    onCommit={(typed) =>
+                      typedNumber(typed) > 0 && typedNumber(typed) <= 200
+                        ? void set('diameterMm', typedNumber(typed))
+                        : 'Up to 200 mm.'
+                    }
+                  />
+                </div>
+              )}
+              {action.type === 'wait' && (
+                <div className="w-24">
+                  <CommitField
+                    label="Minutes"
+                    className="figures text-right"
+                    value={String(action.minutes)}
+                    onCommit={(typed) =>
+                      typedNumber(typed) > 0 && typedNumber(typed) <= 20_160
+                        ? void set('minutes', typedNumber(typed))
+                        : 'Up to two weeks.'
+                    }
+                  />
+                </div>
+              )}
+              {action.type === 'followKit' && (
+                <CommitField
+                  label="Kit’s id"
+                  value={action.kit}
+                  onCommit={(typed) =>
+                    /^[A-Za-z0-9][A-Za-z0-9._-]*$/.test(typed.trim())
+                      ? void set('kit', typed.trim())
+                      : 'An id, as in the kit’s address.'
+                  }
+                />
+              )}
+              {action.type === 'do' && (
+                <div className="min-w-60 flex-1">
+                  <CommitField
+                    label="In words"
+                    value={action.text}
+                    onCommit={(typed) =>
+                      typed.trim() ? void set('text', typed.trim().slice(0, 500)) : 'Say what is done.'
+                    }
+                  />
+                </div>
+              )}
+              <button
+                type="button"
+                aria-label="Take this action away"
+                className="size-11 text-xl text-ink-2"
+                onClick={() => edit((s) => s.actions.splice(at, 1))}
+              >
+                ×
+              </button>
+            </li>
+          );
+        })}
+      </ul>
+      <select
+        aria-label="Add an action"
+        className={LOOK}
+        value=""
+        onChange={(event) => {
+          const action = plainAction(kit, event.target.value as StepAction['type'], step.text.slice(0, 500));
+          if (action) edit((s) => s.actions.push(action));
+        }}
+      >
+        <option value="">Add an action</option>
+        {Object.entries(ACTION_TEXT).map(([type, text]) => (
+          <option key={type} value={type} disabled={plainAction(kit, type as StepAction['type'], 'x') === undefined}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </div>
+  );
+}
+
+const FATES: ReadonlyArray<readonly [Fate, string]> = [
+  ['refit', 'goes back'],
+  ['transfer', 'goes to the new part'],
+  ['keep', 'kept for the owner'],
+  ['scrap', 'scrapped'],
+];
+
+function Removed({ kit }: { kit: KitDocument }) {
+  const change = useEditor((state) => state.change);
+  return (
+    <ListOf
+      title="Comes off the vehicle"
+      onAdd={() =>
+        change(
+          (draft) =>
+            void draft.removed.push({
+              id: freshId(draft.removed, `off-${draft.removed.length + 1}`),
+              name: 'Cover bolts',
+              count: 1,
+              fate: 'refit',
+            }),
+        )
+      }
+    >
+      {kit.removed.map((thing, index) => (
+        <li key={thing.id} className="flex flex-wrap items-end gap-2 border-b border-hair py-1">
+          <div className="min-w-32 flex-1">
+            <CommitField
+              label="What"
+              value={thing.name}
+              onCommit={(typed) =>
+                typed.trim()
+                  ? void change((draft) => void put(draft.removed[index] as { name: string }, 'name', typed.trim()))
+                  : 'Name it.'
+              }
+            />
+          </div>
+          <div className="w-16">
+            <CommitField
+              label="Count"
+              className="figures text-right"
+              value={String(thing.count)}
+              onCommit={(typed) =>
+                Number.isInteger(typedNumber(typed)) && typedNumber(typed) > 0 && typedNumber(typed) <= 1000
+                  ? void change(
+                      (draft) => void put(draft.removed[index] as { count: number }, 'count', typedNumber(typed)),
+                    )
+                  : '1 to 1000'
+              }
+            />
+          </div>
+          <select
+            aria-label={`What becomes of ${thing.name}`}
+            className={LOOK}
+            value={thing.fate}
+            onChange={(event) =>
+              change((draft) => void put(draft.removed[index] as { fate: Fate }, 'fate', event.target.value as Fate))
+            }
+          >
+            {FATES.map(([fate, text]) => (
+              <option key={fate} value={fate}>
+                {text}
+              </option>
+            ))}
+          </select>
+          <Away onClick={() => change((draft) => void draft.removed.splice(index, 1))} name={thing.name} />
+        </li>
+      ))}
+    </ListOf>
+  );
+}
+
+function Disconnects({ kit }: { kit: KitDocument }) {
+  const change = useEditor((state) => state.change);
+  const kinds: ReadonlyArray<Disconnect['kind']> = [
+    'connector',
+    'hose',
+    'cable',
+    'sensor',
+    'clip',
+    'line',
+    'cover',
+    'plug',
+    'other',
+  ];
+  return (
+    <ListOf
+      title="Opened and closed again"
+      onAdd={() =>
+        change(
+          (draft) =>
+            void draft.disconnects.push({
+              id: freshId(draft.disconnects, `open-${draft.disconnects.length + 1}`),
+              name: 'Connector',
+              kind: 'connector',
+            }),
+        )
+      }
+    >
+      {kit.disconnects.map((thing, index) => (
+        <li key={thing.id} className="flex flex-wrap items-end gap-2 border-b border-hair py-1">
+          <div className="min-w-32 flex-1">
+            <CommitField
+              label="What"
+              value={thing.name}
+              onCommit={(typed) =>
+                typed.trim()
+                  ? void change((draft) => void put(draft.disconnects[index] as { name: string }, 'name', typed.trim()))
+                  : 'Name it.'
+              }
+            />
+          </div>
+          <select
+            aria-label={`Kind of ${thing.name}`}
+            className={LOOK}
+            value={thing.kind}
+            onChange={(event) =>
+              change((draft) => void put(draft.disconnects[index] as Disconnect, 'kind', event.target.value as 'hose'))
+            }
+          >
+            {kinds.map((kind) => (
+              <option key={kind}>{kind}</option>
+            ))}
+          </select>
+          <Away onClick={() => change((draft) => void draft.disconnects.splice(index, 1))} name={thing.name} />
+        </li>
+      ))}
+    </ListOf>
+  );
+}
+
+type NamedList = 'neighbours' | 'temporary' | 'baselines';
+function Named<L extends NamedList>({
+  kit,
+  list,
+  title,
+  plain,
+}: {
+  kit: KitDocument;
+  list: L;
+  title: string;
+  plain: (id: string) => KitDocument[L][number];
+}) {
+  const change = useEditor((state) => state.change);
+  const entries = kit[list] as ReadonlyArray<{ id: string; name: string }>;
+  return (
+    <ListOf
+      title={title}
+      onAdd={() =>
+        change(
+          (draft) => void (draft[list] as object[]).push(plain(freshId(draft[list], `${list}-${entries.length + 1}`))),
+        )
+      }
+    >
+      {entries.map((entry, index) => (
+        <li key={entry.id} className="flex items-end gap-2 border-b border-hair py-1">
+          <div className="flex-1">
+            <CommitField
+              label="What"
+              hideLabel
+              value={entry.name}
+              onCommit={(typed) =>
+                typed.trim()
+                  ? void change((draft) => void put(draft[list][index] as { name: string }, 'name', typed.trim()))
+                  : 'Name it.'
+              }
+            />
+          </div>
+          <Away onClick={() => change((draft) => void draft[list].splice(index, 1))} name={entry.name} />
+        </li>
+      ))}
+    </ListOf>
+  );
+}
+
+type TextList = 'checks' | 'irreversible' | 'prerequisites' | 'cautions';
+function Texts<L extends TextList>({
+  kit,
+  list,
+  title,
+  plain,
+}: {
+  kit: KitDocument;
+  list: L;
+  title: string;
+  plain: (id: string) => KitDocument[L][number];
+}) {
+  const change = useEditor((state) => state.change);
+  const entries = kit[list] as ReadonlyArray<{ id: string; text: string }>;
+  return (
+    <ListOf
+      title={title}
+      onAdd={() =>
+        change(
+          (draft) => void (draft[list] as object[]).push(plain(freshId(draft[list], `${list}-${entries.length + 1}`))),
+        )
+      }
+    >
+      {entries.map((entry, index) => (
+        <li key={entry.id} className="flex items-end gap-2 border-b border-hair py-1">
+          <div className="flex-1">
+            <CommitField
+              label="What"
+              hideLabel
+              value={entry.text}
+              onCommit={(typed) =>
+                typed.trim()
+                  ? void change((draft) => void put(draft[list][index] as { text: string }, 'text', typed.trim()))
+                  : 'Say it.'
+              }
+            />
+          </div>
+          <Away onClick={() => change((draft) => void draft[list].splice(index, 1))} name={entry.text} />
+        </li>
+      ))}
+    </ListOf>
+  );
+}
+
+function AftercareList({ kit }: { kit: KitDocument }) {
+  const change = useEditor((state) => state.change);
+  return (
+    <ListOf
+      title="Aftercare"
+      onAdd={() =>
+        change(
+          (draft) =>
+            void draft.aftercare.push({
+              id: freshId(draft.aftercare, `after-${draft.aftercare.length + 1}`),
+              text: 'Check the torque again',
+              about: 'joints',
+              afterKm: 800,
+            }),
+        )
+      }
+    >
+      {kit.aftercare.map((entry, index) => {
+        const figure = (field: 'afterKm' | 'afterDays' | 'afterHours', text: string) => (
+          <div key={field} className="w-20">
+            <CommitField
+              label={text}
+              className="figures text-right"
+              value={entry[field] === undefined ? '' : String(entry[field])}
+              onCommit={(typed) => {
+                const value = typed.trim() === '' ? undefined : typedNumber(typed);
+                if (value !== undefined && !(value > 0)) return 'Above 0.';
+                return void change((draft) => {
+                  const target = draft.aftercare[index];
+                  if (target && value === undefined) delete target[field];
+                  else if (target) target[field] = value;
+                });
+              }}
+            />
+          </div>
+        );
+        return (
+          <li key={entry.id} className="grid gap-1 border-b border-hair py-1">
+            <CommitField
+              label="What"
+              hideLabel
+              value={entry.text}
+              onCommit={(typed) =>
+                typed.trim()
+                  ? void change((draft) => void put(draft.aftercare[index] as { text: string }, 'text', typed.trim()))
+                  : 'Say it.'
+              }
+            />
+            <div className="flex flex-wrap items-end gap-2">
+              <select
+                aria-label="About"
+                className={LOOK}
+                value={entry.about ?? 'other'}
+                onChange={(event) =>
+                  change((draft) => void put(draft.aftercare[index] as { about?: string }, 'about', event.target.value))
+                }
+              >
+                {['joints', 'wheels', 'alignment', 'grease', 'other'].map((about) => (
+                  <option key={about}>{about}</option>
+                ))}
+              </select>
+              {figure('afterKm', 'km')}
+              {figure('afterDays', 'days')}
+              {figure('afterHours', 'hours')}
+              <Away onClick={() => change((draft) => void draft.aftercare.splice(index, 1))} name={entry.text} />
+            </div>
+          </li>
+        );
+      })}
+    </ListOf>
+  );
+}
+
+function ListOf({ title, onAdd, children }: { title: string; onAdd: () => void; children: ReactNode }) {
+  return (
+    <section>
+      <div className="flex items-baseline justify-between gap-2 border-b-2 border-ink">
+        <h2 className="plate text-xl">{title}</h2>
+        <button
+          type="button"
+          className="min-h-11 px-2 text-sm underline"
+          onClick={onAdd}
+          aria-label={`Add to ${title}`}
+        >
+          Add
+        </button>
+      </div>
+      <ul>{children}</ul>
+    </section>
+  );
+}
+
+const Away = ({ onClick, name }: { onClick: () => void; name: string }) => (
+  <button type="button" aria-label={`Take ${name} away`} className="size-11 text-xl text-ink-2" onClick={onClick}>
+    ×
+  </button>
+);
