@@ -72,7 +72,7 @@ export class Worker {
         this.give({ type: 'loosen', station: next.station, to: 'started', reason: 'went past the band' });
         return true;
       case 'confirmStop':
-        this.give({ type: 'confirmStop', station: next.station });
+        this.give({ type: 'confirmStop', station: next.station, reason: 'By feel' });
         return true;
       case 'pull': {
         if (group.atRideHeight && this.log.state.load?.state !== 'rideHeight')

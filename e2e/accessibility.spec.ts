@@ -69,11 +69,28 @@ for (const theme of ['day', 'night'] as const) {
       ['/crib/tools', 'Socket'],
       ['/crib/compounds', 'On the shelf'],
       ['/crib/reorder', 'To order'],
+      ['/kits', 'Released'],
+      ['/kits/rear-anti-roll-bar', 'What changed'],
+      ['/kits/read', 'Read a maker’s sheet'],
+      ['/kits/drafts/rear-anti-roll-bar', 'Adjustable rear'],
+      ['/kits/drafts/rear-anti-roll-bar/map', 'Lay out'],
+      ['/kits/drafts/rear-anti-roll-bar/stations', 'Stack, head to nut'],
+      ['/kits/drafts/rear-anti-roll-bar/groups', 'Adjustable rear'],
+      ['/kits/drafts/rear-anti-roll-bar/steps', 'Comes off the vehicle'],
+      ['/kits/drafts/rear-anti-roll-bar/questions', 'Every combination'],
+      ['/kits/drafts/rear-anti-roll-bar/release', 'Findings'],
     ] as const) {
       await page.goto(`${app.url}${address}`);
       await expect(page.getByRole('heading', { name: sign }).first()).toBeVisible();
       expect(await faults(page), address).toEqual([]);
     }
+    await page.goto(`${app.url}/kits/read`);
+    await page
+      .getByLabel('Text of the sheet')
+      .fill('1. Remove the two 16 mm bolts.\n2. Torque the M10 bolts to 40 Nm.\nPolish it.');
+    await page.getByRole('button', { name: 'Read it' }).click();
+    await expect(page.getByRole('heading', { name: 'What it says' })).toBeVisible();
+    expect(await faults(page), 'reader').toEqual([]);
     await page.goto(`${app.url}/jobs/${job}/torque`);
     await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
     await page.keyboard.press('Shift+?');

@@ -1,6 +1,6 @@
 /** `npm run screenshots`: the pictures of docs/screenshots, taken anew from the demo's data. */
 import { spawn } from 'node:child_process';
-import { mkdirSync } from 'node:fs';
+import { mkdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from './build.mjs';
 import { main, Stop, step } from './console.mjs';
@@ -121,6 +121,21 @@ await main(async () => {
     await page.goto(`${url}/crib/compounds`);
     await page.getByRole('heading', { name: 'On the shelf' }).waitFor();
     await shot(page, 'crib-compounds');
+    await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/release`);
+    await page.getByRole('heading', { name: /^Findings/ }).waitFor();
+    await shot(page, 'kit-findings');
+    await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/map`);
+    await page.getByLabel('Group', { exact: true }).selectOption({ label: 'Bush clamps' });
+    await shot(page, 'kit-map');
+    await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/stations`);
+    await page.getByRole('heading', { name: 'Stack, head to nut' }).waitFor();
+    await shot(page, 'kit-stacks');
+    await page.goto(`${url}/kits/read`);
+    await page.getByLabel('Text of the sheet').fill(readFileSync(join(ROOT, 'demo/sheets/recovery-points.txt'), 'utf8'));
+    await page.getByRole('button', { name: 'Read it' }).click();
+    await page.getByRole('heading', { name: 'What it says' }).waitFor();
+    await page.keyboard.press('n');
+    await shot(page, 'kit-reader');
     await page.evaluate(() =>
       localStorage.setItem(
         'wrenchman.settings',

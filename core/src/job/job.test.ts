@@ -7,6 +7,7 @@ import type { KitDocument } from '../kit/kit-document.ts';
 import { toBase } from '../quantity/unit.ts';
 import type { TighteningSpec } from '../tightening/tightening-spec.ts';
 import { closeBlocks } from './close-block.ts';
+import { deviations } from './deviations.ts';
 import { fold } from './fold.ts';
 import { hardwareLedger, shortages } from './hardware-ledger.ts';
 import type { CommandEnvelope, JobCommand } from './job-command.ts';
@@ -377,6 +378,17 @@ describe('joints without a figure, and bearings', () => {
     const [first] = worker.log.plan.stations;
     expect(first?.passIndexes).toEqual([]);
     expect(groupComplete(worker.log.plan, worker.log.state, 'guard')).toBe(true);
+  });
+  it('a joint without any figure wants a reason, which stays among the deviations', () => {
+    const worker = untilSnug(guardWith({ kind: 'snug' }, { kind: 'missing', why: 'byFeel' }));
+    expect(nextStep(worker.log.plan, worker.log.state, 'guard')).toEqual({ kind: 'confirmStop', station: 'g2' });
+    expect(refusal(worker, { type: 'confirmStop', station: 'g2' })).toBe('reasonMissing');
+    worker.give({ type: 'confirmStop', station: 'g2', reason: 'As its like neighbour' });
+    worker.finishTorque();
+    expect(groupComplete(worker.log.plan, worker.log.state, 'guard')).toBe(true);
+    expect(deviations(worker.log.plan, worker.log.state)).toContainEqual(
+      expect.objectContaining({ kind: 'withoutFigure', station: 'g2', reason: 'As its like neighbour' }),
+    );
   });
   it('a bearing wants to be seated and backed off, and then its window, once', () => {
     const bearing: TighteningSpec = { kind: 'bearing', seatNm: 20, backOffDeg: 90, finalMinNm: 8, finalMaxNm: 12 };

@@ -50,6 +50,13 @@ describe('a draft kit from a sheet', () => {
       ['refit'],
     ]);
   });
+  it('starts by hand the group that is torqued next, and makes no step of a heading', () => {
+    const { kit } = draft(
+      'Rear brace\nSupplied:\n4 x M10 x 30 bolts\n1. Start all four bolts by hand.\n2. Tighten the four M10 bolts to 45 Nm.',
+    );
+    expect(kit.steps.map((step) => step.actions.map((action) => action.type))).toEqual([['start'], ['torque']]);
+    expect(kit.steps[0]?.actions[0]).toMatchObject({ group: kit.groups[0]?.id });
+  });
   it('keeps limits, angles and ranges', () => {
     const { kit } = draft('Tighten clamp to 27 in-lb, do not exceed 35. Bolts M12: 74 ft-lb plus 90°. Screws 8-10 Nm.');
     expect(kit.stations.map((station) => station.specs[0]?.spec.kind)).toEqual([

@@ -519,6 +519,16 @@ export function draftKit(
         place(fact, path);
       }
     }
+    // `Start all bolts by hand`, `snug`: of the group that is torqued next.
+    const stage = own.find(isKind('stage'));
+    if (stage && (stage.value.stage === 'loose' || stage.value.stage === 'snug')) {
+      const next = torqueFacts.find((torque) => torque.start > stage.start);
+      const group = next && groupOf.get(next);
+      if (group) {
+        actions.push({ type: stage.value.stage === 'loose' ? 'start' : 'snug', group });
+        place(stage, path);
+      }
+    }
     if (own.some((fact) => fact.value.kind === 'caution')) {
       kit.cautions.push({ id: freshId('caution'), text: clip(step.text, 500) });
       for (const fact of own) if (fact.value.kind === 'caution') place(fact, `cautions[${kit.cautions.length - 1}]`);
@@ -552,7 +562,8 @@ export function draftKit(
       place(difficulty, 'difficulty');
     }
     // A heading says nothing that is to be done.
-    if (own.length === 0 && at === 0) return;
+    const said = own.filter((fact) => fact.value.kind !== 'side');
+    if (said.length === 0 && (at === 0 || /:$/.test(step.text))) return;
     const needs: StepNeed[] = [];
     for (const fact of own) {
       if (fact.value.kind === 'need') {

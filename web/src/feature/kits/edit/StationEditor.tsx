@@ -467,36 +467,39 @@ function Stack({
                       ))}
                     </select>
                   </label>
-                  <label className="flex min-h-11 items-center gap-1 text-sm">
-                    <input
-                      type="checkbox"
-                      className="size-5 accent-(--ink)"
-                      checked={piece.slot ?? false}
-                      onChange={(event) =>
-                        pieceEdit(
-                          index,
-                          (p) => p.kind === 'clamped' && (event.target.checked ? put(p, 'slot', true) : delete p.slot),
-                        )
-                      }
-                    />
-                    slot
-                  </label>
-                  <label className="flex min-h-11 items-center gap-1 text-sm">
-                    <input
-                      type="checkbox"
-                      className="size-5 accent-(--ink)"
-                      checked={piece.tapped !== undefined}
-                      onChange={(event) =>
-                        pieceEdit(
-                          index,
-                          (p) =>
-                            p.kind === 'clamped' &&
-                            (event.target.checked ? put(p, 'tapped', { depthMm: p.thicknessMm }) : delete p.tapped),
-                        )
-                      }
-                    />
-                    tapped
-                  </label>
+                  <div className="grid">
+                    <label className="flex min-h-6 items-center gap-1 text-sm">
+                      <input
+                        type="checkbox"
+                        className="size-5 accent-(--ink)"
+                        checked={piece.slot ?? false}
+                        onChange={(event) =>
+                          pieceEdit(
+                            index,
+                            (p) =>
+                              p.kind === 'clamped' && (event.target.checked ? put(p, 'slot', true) : delete p.slot),
+                          )
+                        }
+                      />
+                      slot
+                    </label>
+                    <label className="flex min-h-6 items-center gap-1 text-sm">
+                      <input
+                        type="checkbox"
+                        className="size-5 accent-(--ink)"
+                        checked={piece.tapped !== undefined}
+                        onChange={(event) =>
+                          pieceEdit(
+                            index,
+                            (p) =>
+                              p.kind === 'clamped' &&
+                              (event.target.checked ? put(p, 'tapped', { depthMm: p.thicknessMm }) : delete p.tapped),
+                          )
+                        }
+                      />
+                      tapped
+                    </label>
+                  </div>
                   {piece.tapped && (
                     <>
                       <Millimetres
