@@ -1,5 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
+import PDFDocument from 'pdfkit';
 import { expect, give, signIn, test } from './support/app.ts';
 
 const SHEET = `Rear brace, short
@@ -30,7 +31,7 @@ test('a kit is made from a sheet, corrected, linted, released and fitted', async
   await expect(page.getByText('Still unread').locator('..')).toContainText('Polish the badge.');
   // The list and the sheet show each other.
   const sheet = page.getByRole('region', { name: 'Maker’s sheet' });
-  await sheet.getByRole('button', { name: '45 Nm (33 ft-lb)' }).click();
+  await sheet.getByRole('button', { name: '45 Nm (33 ft-lb)', exact: true }).click();
   const facts = page.getByRole('region', { name: 'What it says' });
   await expect(facts.locator('[aria-current="true"]')).toContainText('45 N·m');
   // To the doubt by key: a socket that is called a bolt. Not so, by key, and taken back by key.
@@ -261,4 +262,26 @@ test('a file that is no sheet is refused in one sentence, and what was pasted st
   await give('broken.pdf', 'application/pdf', Buffer.from('%PDF-1.7 and nothing more'));
   await expect(page.getByRole('alert')).toContainText('cannot be opened as a PDF', { timeout: 20_000 });
   await expect(page.getByLabel('Text of the sheet')).toHaveValue('Torque to 40 Nm.');
+});
+
+test('a PDF is read, and the words of the shop with it', async ({ page, app }) => {
+  await signIn(page, app);
+  await page.goto(`${app.url}/kits/read`);
+  await page.getByRole('button', { name: /Words of this shop/ }).click();
+  await page.getByLabel('As sheets have it').fill('green drop');
+  await page.getByLabel('Stands for').selectOption({ label: 'Retaining compound' });
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByRole('dialog').getByText('green drop')).toBeVisible();
+  await page.getByRole('button', { name: 'Done' }).click();
+  const doc = new PDFDocument();
+  const chunks: Buffer[] = [];
+  doc.on('data', (chunk: Buffer) => chunks.push(chunk));
+  doc.text('1. Put green drop on the bush.').text('2. Torque the M10 bolts to 46 ft-lb.').end();
+  await new Promise((settle) => doc.on('end', settle));
+  await page
+    .getByLabel('Sheet file')
+    .setInputFiles({ name: 'sheet.pdf', mimeType: 'application/pdf', buffer: Buffer.concat(chunks) });
+  const facts = page.getByRole('region', { name: 'What it says' });
+  await expect(facts).toContainText('46 lbf·ft', { timeout: 30_000 });
+  await expect(facts).toContainText('Retaining compound');
 });

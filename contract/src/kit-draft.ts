@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import { KitDocumentSchema } from './kit.ts';
 
 /** A draft in a list. */
@@ -56,6 +57,25 @@ export interface KitCard {
 
 /** Longest sheet kept with a draft, characters. */
 const SHEET_KEPT = 700_000;
+
+/** The shop's own words for compounds. No two lines alike; none empty. */
+export const ShopLexiconSchema: z.ZodType<ShopWord[]> = z
+  .array(
+    z.strictObject({
+      words: z.string().trim().min(2).max(60).regex(/\p{L}/u, 'needs a letter'),
+      compound: z.enum([
+        'threadlockerMedium',
+        'threadlockerHigh',
+        'antiSeize',
+        'grease',
+        'sealant',
+        'retaining',
+        'penetrant',
+        'oil',
+      ]),
+    }),
+  )
+  .max(200);
 
 export const DraftInputSchema = z.object({
   document: KitDocumentSchema,

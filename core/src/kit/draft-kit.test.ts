@@ -3,6 +3,7 @@ import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { KitDocumentSchema } from '#contract/kit.ts';
+import { readKit, writeKit } from '#contract/read-kit.ts';
 import { readSheet } from '../sheet/read-sheet.ts';
 import { type Draft, draftKit } from './draft-kit.ts';
 import { kitFaults } from './kit-integrity.ts';
@@ -118,6 +119,8 @@ it('drafts a valid document from any facts, without throwing', () => {
       const { kit } = draft(list.join('\n'));
       expect(KitDocumentSchema.safeParse(kit).success).toBe(true);
       expect(kitFaults(kit).filter((fault) => fault.code !== 'empty')).toEqual([]);
+      // Written and read, it is the same document.
+      if (kitFaults(kit).length === 0) expect(readKit(writeKit(kit))).toEqual({ ok: true, value: kit });
     }),
     { numRuns: 200 },
   );

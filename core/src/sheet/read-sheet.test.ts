@@ -247,6 +247,21 @@ describe('compounds', () => {
   );
 });
 
+describe('the words of the shop', () => {
+  const lexicon = [
+    { words: 'green drop', compound: 'retaining' as const },
+    { words: 'number 42', compound: 'threadlockerMedium' as const },
+  ];
+  it('are read as the compounds they stand for, hyphens or not', () => {
+    const read = readSheet('Put green-drop on the bush and Number 42 on the bolts.', lexicon).facts;
+    expect(read.flatMap(({ value }) => (value.kind === 'compound' ? [value.compound] : []))).toEqual([
+      'retaining',
+      'threadlockerMedium',
+    ]);
+  });
+  it('without them nothing is guessed', () => expect(facts('Put green-drop on the bush.', 'compound')).toEqual([]));
+});
+
 describe('the rest of a sheet', () => {
   it.each([
     ['On 2016 and newer models', 'condition'],

@@ -3,6 +3,7 @@ import type { Fact, FactValue, TorqueValue } from './fact.ts';
 import { countAt, type Phrase, sizedAt, threadAt, trailingCountAt } from './fastener-phrase.ts';
 import { HARDWARE } from './lexicon.ts';
 import { quantityAt, quantityOf } from './quantity-phrase.ts';
+import { type ShopLexicon, shopWords } from './shop-lexicon.ts';
 import { columnSenses } from './table.ts';
 import { type Span, type Token, tokenize } from './token.ts';
 import { pairAgrees, torqueAt } from './torque-phrase.ts';
@@ -100,8 +101,10 @@ const SEPARATORS = new Set([':', '=', '-', '–', 'to', 'at', 'is', 'bolt', 'bol
  * length of the text. Nothing is guessed silently: mended scans and carried-over units lower the confidence.
  *
  * @param text - the sheet's text, at most {@link LONGEST_SHEET} characters
+ * @param lexicon - what this shop calls its compounds
  */
-export function readSheet(text: string): SheetReading {
+export function readSheet(text: string, lexicon: ShopLexicon = []): SheetReading {
+  const shopWordAt = shopWords(lexicon);
   const steps = splitSteps(text);
   const tokens = tokenize(text);
   const senses = columnSenses(text);
@@ -142,6 +145,12 @@ export function readSheet(text: string): SheetReading {
     // `bracket bolts (4)`: the last noun said is the one counted behind it.
     const piece = HARDWARE.get(token.lower);
     if (piece !== undefined) named = piece;
+    const own = lexicon.length > 0 ? shopWordAt(tokens, at) : undefined;
+    if (own) {
+      add(own.value, spanOf(at, own.next), 1);
+      at = own.next;
+      continue;
+    }
     const thread = threadAt(tokens, at);
     if (thread && thread.value.kind === 'thread') {
       add(thread.value, spanOf(at, thread.next), thread.suspect ? 0.6 : 1);

@@ -1,6 +1,6 @@
 import { type Context, Hono } from 'hono';
 import { z } from 'zod';
-import { DraftInputSchema, DraftSaveSchema, ReleaseSchema } from '#contract/kit-draft.ts';
+import { DraftInputSchema, DraftSaveSchema, ReleaseSchema, ShopLexiconSchema } from '#contract/kit-draft.ts';
 import { writeKit } from '#contract/read-kit.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
@@ -25,6 +25,10 @@ const mayWrite = async (c: Context<SignedInEnv>, next: () => Promise<void>) => {
 export function kitRoutes(drafts: KitDraftService, catalog: CatalogService) {
   return new Hono<SignedInEnv>()
     .get('/library', async (c) => c.json(await drafts.library(c.get('caller').shopId)))
+    .get('/lexicon', async (c) => c.json(await drafts.lexicon(c.get('caller').shopId)))
+    .put('/lexicon', mayWrite, validate('json', ShopLexiconSchema), async (c) =>
+      c.json(await drafts.keepLexicon(c.get('caller').shopId, c.req.valid('json'))),
+    )
     .get('/drafts', async (c) => c.json(await drafts.list(c.get('caller').shopId)))
     .post('/drafts', mayWrite, validate('json', DraftInputSchema), async (c) => {
       const outcome = await drafts.create(c.get('caller'), c.req.valid('json'));

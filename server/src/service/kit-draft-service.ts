@@ -13,6 +13,7 @@ import { kitFaults } from '#core/kit/kit-integrity.ts';
 import { type Finding, findingKey } from '#core/kit/lint/finding.ts';
 import { lintKit } from '#core/kit/lint/lint.ts';
 import { fail, ok, type Result } from '#core/result.ts';
+import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { KitDraftRepository } from '../store/kit-draft-repository.ts';
 import type { Caller } from './session-service.ts';
@@ -180,6 +181,17 @@ export class KitDraftService {
     if (released) return ok({ id, revision });
     const theirs = await this.drafts.draft(shopId, id);
     return fail(theirs ? changed(theirs) : { code: 'unknownDraft' });
+  }
+
+  lexicon(shopId: string): Promise<ShopWord[]> {
+    return this.drafts.lexicon(shopId);
+  }
+
+  /** Keeps the shop's words; the same words twice count once, the later meaning stands. */
+  async keepLexicon(shopId: string, words: readonly ShopWord[]): Promise<ShopWord[]> {
+    const kept = [...new Map(words.map((entry) => [entry.words.toLowerCase(), entry])).values()];
+    await this.drafts.keepLexicon(shopId, kept);
+    return kept;
   }
 
   revisions(shopId: string, id: string): Promise<RevisionCard[]> {

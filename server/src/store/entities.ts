@@ -7,6 +7,7 @@ import type { Role } from '#core/job/role.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
+import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import { CRIB_ENTITIES } from './crib-entities.ts';
 import { millis } from './millis.ts';
 
@@ -17,6 +18,7 @@ export class ShopEntity {
   @Column({ type: 'int' }) bays!: number;
   @Column({ type: 'json', nullable: true }) stages?: number[] | null;
   @Column({ type: 'boolean', nullable: true }) verify?: boolean | null;
+  @Column({ type: 'json', nullable: true }) lexicon?: ShopWord[] | null;
 }
 
 @Entity('user')

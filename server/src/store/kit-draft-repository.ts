@@ -1,8 +1,9 @@
 import type { DataSource } from 'typeorm';
 import type { DraftCard, KitDraft, RevisionCard, Waiver } from '#contract/kit-draft.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import { currentKit } from './catalog-repository.ts';
-import { KitDraftEntity, KitEntity } from './entities.ts';
+import { KitDraftEntity, KitEntity, ShopEntity } from './entities.ts';
 
 /** Kits being written, and their release into the library. */
 export class KitDraftRepository {
@@ -76,6 +77,15 @@ export class KitDraftRepository {
         .insert({ shopId, id: document.id, revision: document.revision, document: document as object, ...release });
       return true;
     });
+  }
+
+  /** What the shop calls its compounds. */
+  async lexicon(shopId: string): Promise<ShopWord[]> {
+    return (await this.source.getRepository(ShopEntity).findOneByOrFail({ id: shopId })).lexicon ?? [];
+  }
+
+  async keepLexicon(shopId: string, lexicon: ShopWord[]): Promise<void> {
+    await this.source.getRepository(ShopEntity).update({ id: shopId }, { lexicon });
   }
 
   async revisions(shopId: string, id: string): Promise<RevisionCard[]> {

@@ -163,6 +163,19 @@ describe('writing a kit', () => {
     expect((await mira.request('GET', `${BASE}/${TRANSFER_CASE_GUARD.id}/revisions/99`)).status).toBe(404);
   });
 
+  it('keeps the words the shop has for its compounds', async () => {
+    const words = [
+      { words: 'Green drop', compound: 'retaining' },
+      { words: 'green drop', compound: 'threadlockerMedium' },
+    ];
+    expect(await json(mira.request('PUT', `${BASE}/lexicon`, words))).toEqual([words[1]]);
+    expect(await json(lead.request('GET', `${BASE}/lexicon`))).toEqual([words[1]]);
+    expect((await json<object>(mira.request('PUT', `${BASE}/lexicon`, [{ words: '', compound: 'oil' }]))).code).toBe(
+      'badRequest',
+    );
+    expect((await json<object>(apprentice.request('PUT', `${BASE}/lexicon`, words))).code).toBe('notPermitted');
+  });
+
   it('lists the library with what the lint says of each', async () => {
     const library = await json<KitCard[]>(mira.request('GET', `${BASE}/library`));
     expect(library.length).toBeGreaterThanOrEqual(3);

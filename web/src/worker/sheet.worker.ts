@@ -3,20 +3,23 @@ import { sheetFaultText, sheetText } from '#contract/sheet-text.ts';
 import { type Draft, draftKit } from '#core/kit/draft-kit.ts';
 import type { Fact } from '#core/sheet/fact.ts';
 import { LONGEST_SHEET, readSheet, type SheetReading } from '#core/sheet/read-sheet.ts';
+import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 
 export type ReadOutcome = { ok: true; reading: SheetReading } | { ok: false; message: string };
 
 /** Reading of sheets off the screen's thread. */
 const worker = {
   /** Text out of a file, and what it says. */
-  async readFile(bytes: Uint8Array, name: string): Promise<ReadOutcome> {
+  async readFile(bytes: Uint8Array, name: string, lexicon: ShopWord[]): Promise<ReadOutcome> {
     const text = await sheetText(bytes, name);
-    return text.ok ? { ok: true, reading: readSheet(text.value) } : { ok: false, message: sheetFaultText(text.error) };
+    return text.ok
+      ? { ok: true, reading: readSheet(text.value, lexicon) }
+      : { ok: false, message: sheetFaultText(text.error) };
   },
-  readText(text: string): ReadOutcome {
+  readText(text: string, lexicon: ShopWord[]): ReadOutcome {
     if (text.length > LONGEST_SHEET)
       return { ok: false, message: sheetFaultText({ code: 'tooLong', characters: text.length, most: LONGEST_SHEET }) };
-    return { ok: true, reading: readSheet(text) };
+    return { ok: true, reading: readSheet(text, lexicon) };
   },
   draft(
     reading: Pick<SheetReading, 'steps'>,

@@ -15,6 +15,7 @@ import type { Item, KitDocument } from '#core/kit/kit-document.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, useEditor, useKit } from './editor-store.ts';
+import { ItemDetails } from './ItemDetails.tsx';
 import { saveFile } from './save-file.ts';
 
 const HEADINGS: Record<PackingColumn, { text: string; width: string }> = {
@@ -224,6 +225,9 @@ export function PackingGrid() {
                   </th>
                 ))}
                 <th scope="col" className="plate px-2 py-2 text-left text-lg">
+                  More
+                </th>
+                <th scope="col" className="plate px-2 py-2 text-left text-lg">
                   When
                 </th>
               </tr>
@@ -257,6 +261,9 @@ export function PackingGrid() {
                       />
                     </td>
                   ))}
+                  <td className="px-1">
+                    <ItemDetails kit={kit} index={at} />
+                  </td>
                   <td className="px-1">
                     <ConditionButton
                       when={item.when}

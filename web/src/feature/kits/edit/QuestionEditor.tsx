@@ -117,6 +117,7 @@ export function QuestionEditor() {
             </li>
           ))}
         </ul>
+        <ChoiceList kit={kit} />
         <h2 className="plate mt-6 border-b-2 border-ink text-2xl">The kit</h2>
         <div className="grid gap-3 pt-2 sm:grid-cols-2">
           <CommitField
@@ -379,5 +380,107 @@ function QuestionForm({ question, index, onRemove }: { question: Question; index
         />
       )}
     </li>
+  );
+}
+
+/** Choices that belong to a person: each option with what it brings, one line per option. */
+function ChoiceList({ kit }: { kit: KitDocument }) {
+  const change = useEditor((state) => state.change);
+  const plain = {
+    text: 'Which setting?',
+    by: 'owner' as const,
+    options: [
+      { value: 'soft', label: 'Soft', consequence: 'Rides softer, leans more' },
+      { value: 'firm', label: 'Firm', consequence: 'Leans less, may break loose earlier' },
+    ],
+  };
+  return (
+    <>
+      <div className="mt-6 flex items-baseline justify-between gap-3 border-b-2 border-ink">
+        <h2 className="plate text-2xl">Choices of owner or fitter</h2>
+        <Button
+          className="min-h-11!"
+          onClick={() =>
+            change((draft) => {
+              draft.choices.push({
+                id: freshId(draft.choices, `choice-${draft.choices.length + 1}`),
+                ...structuredClone(plain),
+              });
+            })
+          }
+        >
+          Add a choice
+        </Button>
+      </div>
+      <ul>
+        {kit.choices.map((choice, index) => (
+          <li key={choice.id} className="grid gap-2 border-b border-hair py-2">
+            <div className="flex flex-wrap items-end gap-2">
+              <div className="min-w-48 flex-1">
+                <CommitField
+                  label="Asked"
+                  value={choice.text}
+                  onCommit={(typed) =>
+                    typed.trim()
+                      ? void change((draft) => put(draft.choices[index], 'text', typed.trim()))
+                      : 'Ask something.'
+                  }
+                />
+              </div>
+              <label className="text-sm text-ink-2">
+                Belongs to
+                <select
+                  className={`block ${LOOK}`}
+                  value={choice.by}
+                  onChange={(event) =>
+                    change((draft) => put(draft.choices[index], 'by', event.target.value as 'owner'))
+                  }
+                >
+                  <option value="owner">the owner</option>
+                  <option value="fitter">the fitter</option>
+                </select>
+              </label>
+              <ConditionButton
+                when={choice.when}
+                of={choice.text}
+                onChange={(when) => change((draft) => put(draft.choices[index], 'when', when))}
+              />
+              <button
+                type="button"
+                aria-label={`Take “${choice.text}” away`}
+                className="size-11 text-xl text-ink-2"
+                onClick={() => change((draft) => void draft.choices.splice(index, 1))}
+              >
+                ×
+              </button>
+            </div>
+            <CommitField
+              label="Options, one to a line: what it is = what it brings"
+              multiline
+              value={choice.options.map((option) => `${option.label} = ${option.consequence}`).join('\n')}
+              onCommit={(typed) => {
+                const options = typed
+                  .split('\n')
+                  .map((line) => line.split('=').map((part) => part.trim()))
+                  .filter(([label]) => label);
+                if (options.length < 2 || options.some(([, consequence]) => !consequence))
+                  return 'Two lines or more, each: what it is = what it brings';
+                return void change((draft) =>
+                  put(
+                    draft.choices[index],
+                    'options',
+                    options.map(([label = '', consequence = ''], place) => ({
+                      value: choice.options[place]?.value ?? `option-${place + 1}`,
+                      label,
+                      consequence,
+                    })),
+                  ),
+                );
+              }}
+            />
+          </li>
+        ))}
+      </ul>
+    </>
   );
 }

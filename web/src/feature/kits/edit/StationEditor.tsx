@@ -311,6 +311,27 @@ function StationForm({
               />
             </div>
             <CommitField
+              label="Note for the fitter"
+              value={station.note ?? ''}
+              onCommit={(typed) => void edit((s) => put(s, 'note', typed.trim() || undefined))}
+            />
+            <CommitField
+              label="Other names, with commas"
+              value={(station.aliases ?? []).join(', ')}
+              onCommit={(typed) => {
+                const names = [
+                  ...new Set(
+                    typed
+                      .split(',')
+                      .map((name) => name.trim())
+                      .filter(Boolean),
+                  ),
+                ];
+                if (names.length > 20) return 'At most 20.';
+                return void edit((s) => put(s, 'aliases', names.length > 0 ? names : undefined));
+              }}
+            />
+            <CommitField
               label="Drilled by the fitter, mm"
               value={station.drillMm === undefined ? '' : String(station.drillMm)}
               onCommit={(typed) => {

@@ -1,6 +1,10 @@
-import { type ChangeEvent, type DragEvent, type FormEvent, useRef, useState } from 'react';
+import { type ChangeEvent, type DragEvent, type FormEvent, useEffect, useRef, useState } from 'react';
+import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
+import { api, call } from '../../../app/api.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { sheetWorker } from '../../../worker/sheet-worker.ts';
+import { failureText } from '../failure-text.ts';
+import { ShopWords } from './ShopWords.tsx';
 import { useSheet } from './sheet-store.ts';
 
 /** Where a sheet comes in: pasted, dropped, or from a file. A refusal leaves what was pasted as it is. */
@@ -11,6 +15,13 @@ export function OpenSheet() {
   const [refused, setRefused] = useState<string>();
   const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
+  const [words, setWords] = useState<ShopWord[]>([]);
+  useEffect(() => {
+    // Without them the sheet can still be read; only the shop's own words are not known.
+    call(api['kit-library'].lexicon.$get())
+      .then((answer) => setWords(answer as ShopWord[]))
+      .catch((error: unknown) => setRefused(failureText(error)));
+  }, []);
 
   const take = async (
     name: string,
@@ -30,11 +41,13 @@ export function OpenSheet() {
   };
   const file = (given: File | undefined) =>
     given &&
-    void take(given.name, async () => sheetWorker().readFile(new Uint8Array(await given.arrayBuffer()), given.name));
+    void take(given.name, async () =>
+      sheetWorker().readFile(new Uint8Array(await given.arrayBuffer()), given.name, words),
+    );
   const paste = (event: FormEvent) => {
     event.preventDefault();
     if (text.trim() === '') setRefused('Nothing is pasted yet.');
-    else void take('Pasted sheet', () => sheetWorker().readText(text));
+    else void take('Pasted sheet', () => sheetWorker().readText(text, words));
   };
   return (
     <main
@@ -82,6 +95,7 @@ export function OpenSheet() {
           <Button onClick={() => input.current?.click()} disabled={busy}>
             From a file
           </Button>
+          <ShopWords words={words} onWords={setWords} />
           <input
             ref={input}
             type="file"

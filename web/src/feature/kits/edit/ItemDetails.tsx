@@ -1,0 +1,181 @@
+import { useState } from 'react';
+import { readCell } from '#contract/packing-csv.ts';
+import type { Item, KitDocument } from '#core/kit/kit-document.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { Sheet } from '../../../ui/Sheet.tsx';
+import { ConditionButton } from './ConditionEditor.tsx';
+import { put, useEditor } from './editor-store.ts';
+
+const LOOK = 'min-h-11 w-full border-2 border-rule bg-sheet px-2 focus:border-ink';
+
+/** What a line of the packing list is, beyond its row: used once, locking, what it sits on, what is left over. */
+export function ItemDetails({ kit, index }: { kit: KitDocument; index: number }) {
+  const change = useEditor((state) => state.change);
+  const [open, setOpen] = useState(false);
+  const item = kit.items[index];
+  if (!item) return null;
+  const edit = (recipe: (item: Item) => void) =>
+    change((draft) => {
+      const target = draft.items[index];
+      if (target) recipe(target);
+    });
+  const tick = (field: 'singleUse' | 'leftHand', text: string) => (
+    <label className="flex min-h-11 items-center gap-2">
+      <input
+        type="checkbox"
+        className="size-5 accent-(--ink)"
+        checked={item[field] ?? false}
+        onChange={(event) => edit((i) => put(i, field, event.target.checked ? true : undefined))}
+      />
+      {text}
+    </label>
+  );
+  const parts = kit.items.filter((other) => other.kind === 'part' && other.id !== item.id);
+  const more = [
+    item.singleUse && 'once',
+    item.locking,
+    item.leftHand && 'left-hand',
+    item.leftover && 'rest',
+    item.aliases && 'names',
+  ].filter(Boolean);
+  return (
+    <>
+      <button
+        type="button"
+        className={`min-h-11 max-w-40 truncate px-2 text-left text-sm underline ${more.length > 0 ? 'font-bold' : 'text-ink-2'}`}
+        onClick={() => setOpen(true)}
+        aria-label={`More of ${item.line} ${item.name}`}
+      >
+        {more.length > 0 ? more.join(', ') : 'more'}
+      </button>
+      <Sheet
+        open={open}
+        onClose={() => setOpen(false)}
+        wide
+        title={`${item.line} ${item.name}`}
+        description="What the row does not show."
+      >
+        <div className="grid gap-3 sm:grid-cols-2">
+          {tick('singleUse', 'Used once: stretched or bent when tightened')}
+          {tick('leftHand', 'Left-hand thread')}
+          <label className="text-sm text-ink-2">
+            Grips by itself
+            <select
+              className={LOOK}
+              value={item.locking ?? ''}
+              onChange={(event) => edit((i) => put(i, 'locking', (event.target.value || undefined) as Item['locking']))}
+            >
+              <option value="">no</option>
+              <option value="nylon">nylon ring</option>
+              <option value="allMetal">all metal</option>
+            </select>
+          </label>
+          <label className="text-sm text-ink-2">
+            Fitted with
+            <select
+              className={LOOK}
+              value={item.fittedWith ?? ''}
+              onChange={(event) => edit((i) => put(i, 'fittedWith', event.target.value || undefined))}
+            >
+              <option value="">no group</option>
+              {kit.groups.map((group) => (
+                <option key={group.id} value={group.id}>
+                  {group.title}
+                </option>
+              ))}
+            </select>
+          </label>
+          <label className="text-sm text-ink-2">
+            Sits on
+            <select
+              className={LOOK}
+              value={item.sitsOn ?? ''}
+              onChange={(event) => edit((i) => put(i, 'sitsOn', event.target.value || undefined))}
+            >
+              <option value="">nothing of the kit</option>
+              {parts.map((part) => (
+                <option key={part.id} value={part.id}>
+                  {part.line} {part.name}
+                </option>
+              ))}
+            </select>
+          </label>
+          <CommitField
+            label="Other names, with commas"
+            value={(item.aliases ?? []).join(', ')}
+            onCommit={(typed) => {
+              const names = [
+                ...new Set(
+                  typed
+                    .split(',')
+                    .map((name) => name.trim())
+                    .filter(Boolean),
+                ),
+              ];
+              if (names.length > 20) return 'At most 20.';
+              return void edit((i) => put(i, 'aliases', names.length > 0 ? names : undefined));
+            }}
+          />
+          {(['facing', 'mark'] as const).map((field) => (
+            <CommitField
+              key={field}
+              label={field === 'facing' ? 'Way round' : 'Stamped'}
+              value={item[field] ?? ''}
+              onCommit={(typed) => {
+                const read = readCell(field, typed);
+                return read.ok ? void edit((i) => put(i, field, read.value as string | undefined)) : read.error.reason;
+              }}
+            />
+          ))}
+        </div>
+        <h3 className="plate mt-5 border-b-2 border-ink text-xl">Left over, as the sheet says</h3>
+        <ul>
+          {(item.leftover ?? []).map((rest, at) => (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a stated rest is its place
+            <li key={at} className="flex items-end gap-3 border-b border-hair py-2">
+              <div className="w-24">
+                <CommitField
+                  label="Pieces"
+                  className="figures text-right"
+                  value={String(rest.quantity)}
+                  onCommit={(typed) => {
+                    const quantity = typedNumber(typed);
+                    if (!Number.isInteger(quantity) || quantity < 0) return 'From 0.';
+                    return void edit((i) => put(i.leftover?.[at], 'quantity', quantity));
+                  }}
+                />
+              </div>
+              <ConditionButton
+                when={rest.when}
+                of={`What is left of ${item.name}`}
+                onChange={(when) => edit((i) => put(i.leftover?.[at], 'when', when))}
+              />
+              <button
+                type="button"
+                aria-label="Take it away"
+                className="size-11 text-xl text-ink-2"
+                onClick={() =>
+                  edit((i) => {
+                    const list = (i.leftover ?? []).filter((_, place) => place !== at);
+                    put(i, 'leftover', list.length > 0 ? list : undefined);
+                  })
+                }
+              >
+                ×
+              </button>
+            </li>
+          ))}
+        </ul>
+        <div className="mt-3 grid grid-cols-2 gap-2">
+          <Button onClick={() => edit((i) => put(i, 'leftover', [...(i.leftover ?? []), { quantity: 0 }]))}>
+            Add a stated rest
+          </Button>
+          <Button tone="primary" onClick={() => setOpen(false)}>
+            Done
+          </Button>
+        </div>
+      </Sheet>
+    </>
+  );
+}

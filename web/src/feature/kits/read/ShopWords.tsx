@@ -1,0 +1,106 @@
+import { type FormEvent, useState } from 'react';
+import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
+import { api, call } from '../../../app/api.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { Sheet } from '../../../ui/Sheet.tsx';
+import { failureText } from '../failure-text.ts';
+
+const KINDS: ReadonlyArray<readonly [ShopWord['compound'], string]> = [
+  ['threadlockerMedium', 'Threadlocker, medium'],
+  ['threadlockerHigh', 'Threadlocker, high strength'],
+  ['antiSeize', 'Anti-seize'],
+  ['grease', 'Grease'],
+  ['sealant', 'Sealant'],
+  ['retaining', 'Retaining compound'],
+  ['penetrant', 'Penetrating oil'],
+  ['oil', 'Oil'],
+];
+
+/** What this shop calls its compounds, so that the reader knows them in a sheet. */
+export function ShopWords({ words, onWords }: { words: ShopWord[]; onWords: (words: ShopWord[]) => void }) {
+  const [open, setOpen] = useState(false);
+  const [typed, setTyped] = useState('');
+  const [kind, setKind] = useState<ShopWord['compound']>('threadlockerMedium');
+  const [failure, setFailure] = useState<string>();
+  const keep = async (next: ShopWord[]) => {
+    try {
+      onWords((await call(api['kit-library'].lexicon.$put({ json: next }))) as ShopWord[]);
+      setFailure(undefined);
+      return true;
+    } catch (error) {
+      setFailure(failureText(error));
+      return false;
+    }
+  };
+  const add = async (event: FormEvent) => {
+    event.preventDefault();
+    if (typed.trim().length < 2) return setFailure('Type the word as sheets have it, two letters or more.');
+    if (await keep([...words, { words: typed.trim(), compound: kind }])) setTyped('');
+    return undefined;
+  };
+  return (
+    <>
+      <Button onClick={() => setOpen(true)}>Words of this shop ({words.length})</Button>
+      <Sheet
+        open={open}
+        onClose={() => setOpen(false)}
+        title="Words of this shop"
+        description="Names that sheets use for compounds. None come with the application."
+      >
+        <ul className="border-t-2 border-ink">
+          {words.map((entry) => (
+            <li key={entry.words} className="flex items-center gap-3 border-b border-hair">
+              <b className="flex-1">{entry.words}</b>
+              <span className="text-sm text-ink-2">{KINDS.find(([name]) => name === entry.compound)?.[1]}</span>
+              <button
+                type="button"
+                aria-label={`Take ${entry.words} away`}
+                className="size-11 text-xl text-ink-2"
+                onClick={() => void keep(words.filter((other) => other !== entry))}
+              >
+                ×
+              </button>
+            </li>
+          ))}
+          {words.length === 0 && <li className="py-2 text-ink-2">None yet.</li>}
+        </ul>
+        <form onSubmit={add} className="mt-4 grid gap-2">
+          <label className="text-sm text-ink-2">
+            As sheets have it
+            <input
+              className="min-h-12 w-full border-2 border-ink bg-sheet px-3"
+              value={typed}
+              onChange={(event) => setTyped(event.target.value)}
+              maxLength={60}
+            />
+          </label>
+          <label className="text-sm text-ink-2">
+            Stands for
+            <select
+              className="min-h-12 w-full border-2 border-ink bg-sheet px-3"
+              value={kind}
+              onChange={(event) => setKind(event.target.value as ShopWord['compound'])}
+            >
+              {KINDS.map(([name, text]) => (
+                <option key={name} value={name}>
+                  {text}
+                </option>
+              ))}
+            </select>
+          </label>
+          {failure && (
+            <p role="alert" className="font-bold text-bad">
+              {failure}
+            </p>
+          )}
+          <div className="grid grid-cols-2 gap-2">
+            <Button onClick={() => setOpen(false)}>Done</Button>
+            <Button type="submit" tone="primary">
+              Add it
+            </Button>
+          </div>
+        </form>
+      </Sheet>
+    </>
+  );
+}
