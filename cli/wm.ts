@@ -6,7 +6,7 @@ import { readKit } from '#contract/read-kit.ts';
 import { sheetFaultText, sheetText } from '#contract/sheet-text.ts';
 import { assumptionText } from '#contract/wording/fact-text.ts';
 import { answersText, findingText, placeText } from '#contract/wording/finding-text.ts';
-import { draftKit } from '#core/kit/draft-kit.ts';
+import { draftKit } from '#core/kit/draft/draft-kit.ts';
 import { lintKit } from '#core/kit/lint/lint.ts';
 import { readSheet } from '#core/sheet/read-sheet.ts';
 

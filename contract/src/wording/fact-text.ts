@@ -1,5 +1,5 @@
 import { describeDrive } from '#core/fastener/drive.ts';
-import type { Assumption } from '#core/kit/draft-kit.ts';
+import type { Assumption } from '#core/kit/draft/drafting.ts';
 import { MM_PER_INCH } from '#core/quantity/unit.ts';
 import { unreachable } from '#core/result.ts';
 import type { Doubt } from '#core/sheet/doubt.ts';

@@ -1,6 +1,7 @@
 import { expose } from 'comlink';
 import { sheetFaultText, sheetText } from '#contract/sheet-text.ts';
-import { type Draft, draftKit } from '#core/kit/draft-kit.ts';
+import { draftKit } from '#core/kit/draft/draft-kit.ts';
+import type { Draft } from '#core/kit/draft/drafting.ts';
 import type { Fact } from '#core/sheet/fact.ts';
 import { LONGEST_SHEET, readSheet, type SheetReading } from '#core/sheet/read-sheet.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';

@@ -4,9 +4,10 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { KitDocumentSchema } from '#contract/kit.ts';
 import { readKit, writeKit } from '#contract/read-kit.ts';
-import { readSheet } from '../sheet/read-sheet.ts';
-import { type Draft, draftKit } from './draft-kit.ts';
-import { kitFaults } from './kit-integrity.ts';
+import { readSheet } from '../../sheet/read-sheet.ts';
+import { kitFaults } from '../kit-integrity.ts';
+import { draftKit } from './draft-kit.ts';
+import type { Draft } from './drafting.ts';
 
 const HEAD = { id: 'draft', title: 'Draft', maker: 'Pennant Works' };
 const draft = (text: string): Draft => {

@@ -1,0 +1,26 @@
+import type { Fact } from '../../sheet/fact.ts';
+import type { SheetReading } from '../../sheet/read-sheet.ts';
+import { draftJoints } from './draft-joints.ts';
+import { draftPacking } from './draft-packing.ts';
+import { draftSteps } from './draft-steps.ts';
+import { type Draft, startDrafting } from './drafting.ts';
+
+/**
+ * Builds a draft kit from what was read. Everything the sheet says is placed; what it does not say is left at a plain
+ * value and told as an assumption, never hidden. Steps that could not be read stand in the draft as their own text.
+ *
+ * @param reading - a sheet's steps
+ * @param facts - its facts as accepted or corrected by a person, in the order of the sheet
+ */
+export function draftKit(
+  reading: Pick<SheetReading, 'steps'>,
+  facts: readonly Fact[],
+  head: { id: string; title: string; maker: string },
+): Draft {
+  const drafting = startDrafting(reading, facts, head);
+  const packing = draftPacking(drafting);
+  const groupOf = draftJoints(drafting, packing);
+  draftSteps(drafting, packing, groupOf);
+  const { kit, assumed, placed } = drafting;
+  return { kit, assumed, placed };
+}

@@ -1,0 +1,109 @@
+import type { Fact } from '../../sheet/fact.ts';
+import { clip, type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
+
+/** Verbs after which a counted piece belongs to the vehicle and not to the bag. */
+const OF_THE_VEHICLE = new Set(['remove', 'loosen', 'refit', 'disconnect', 'reconnect', 'keep', 'discard']);
+
+/** A line of a list begins with a count or a line's name, ends with one, or says that it is one; a sentence does not. */
+const looksListed = (text: string, counts: readonly Of<'count'>[]): boolean =>
+  /^(?:\(?\d|[A-Z]{0,2}\d|bag\b|kit\b|hardware\b|supplied\b|contents\b|includes?\b|parts?\b)/i.test(text) ||
+  counts.some((count) => /^(?:\(\d+\)|x\s*\d+|qty|\d+$|[-–:|=])/i.test(count.printed) || text.endsWith(count.printed));
+
+/** The thread of a counted piece: inside its words, else the one beside it. */
+function threadIn({ inStep }: Drafting, count: Of<'count'>): Of<'thread'> | undefined {
+  const facts = inStep(count.step);
+  const within = facts.filter(isKind('thread')).filter((fact) => fact.start >= count.start && fact.end <= count.end);
+  if (within.length > 0) return within[0];
+  const threads = facts.filter(isKind('thread'));
+  const counts = facts.filter(isKind('count'));
+  return counts.length === 1 || threads.length === 1 ? threads[0] : nearest(threads, count);
+}
+
+/** What was being done when the piece was counted. */
+const verbBefore = ({ inStep }: Drafting, fact: Fact): string | undefined =>
+  inStep(fact.step)
+    .filter(isKind('action'))
+    .filter((entry) => entry.start < fact.start)
+    .at(-1)?.value.action;
+
+/** What the packing list leaves for the rest of the draft. */
+export interface Packing {
+  /** Steps of the sheet that were lines of a list. */
+  listed: ReadonlySet<number>;
+  washerFor: ReadonlyMap<string, string>;
+}
+
+/** The packing list: pieces counted where nothing is done to the vehicle's own. */
+export function draftPacking(drafting: Drafting): Packing {
+  const { reading, facts, kit, inStep, place, addItem } = drafting;
+  /** The thread a washer was listed for. */
+  const washerFor = new Map<string, string>();
+  const listed = new Set<number>();
+  for (const step of reading.steps.keys()) {
+    const own = inStep(step);
+    const counts = own.filter(isKind('count'));
+    const packs =
+      counts.length > 0 &&
+      !own.some((fact) => fact.value.kind === 'action' || fact.value.kind === 'torque') &&
+      looksListed(reading.steps[step]?.text ?? '', counts);
+    if (packs) listed.add(step);
+  }
+  const packing = facts.filter(isKind('count')).filter((fact) => listed.has(fact.step));
+  const fitted = facts
+    .filter(isKind('count'))
+    .filter(
+      (fact) =>
+        !listed.has(fact.step) &&
+        !OF_THE_VEHICLE.has(verbBefore(drafting, fact) ?? '') &&
+        threadIn(drafting, fact) !== undefined,
+    );
+  for (const count of [...packing, ...fitted]) {
+    const kind = KIND_OF[count.value.noun] ?? 'part';
+    const thread = kind === 'part' ? undefined : threadIn(drafting, count);
+    const designation = thread?.value.designation.replace(' × ', ' x ');
+    const same = kit.items.findIndex(
+      (item) =>
+        item.kind === kind &&
+        item.thread === designation &&
+        (thread?.value.lengthMm === undefined || item.lengthMm === thread.value.lengthMm),
+    );
+    // What the prose counts again is already in the list.
+    if (!listed.has(count.step) && same >= 0) {
+      place(count, `items[${same}].quantity`);
+      continue;
+    }
+    const length = thread?.value.lengthMm;
+    const classes = inStep(count.step).filter(isKind('propertyClass'));
+    const propertyClass = kind === 'bolt' || kind === 'nut' ? nearest(classes, count) : undefined;
+    const noun = `${count.value.noun[0]?.toUpperCase()}${count.value.noun.slice(1)}`;
+    const sideFact = inStep(count.step)
+      .filter(isKind('side'))
+      .find((fact) => fact.value.side === 'left' || fact.value.side === 'right');
+    const mark = kind === 'part' ? inStep(count.step).find(isKind('mark')) : undefined;
+    const index = addItem(
+      {
+        kind,
+        name: clip(
+          `${noun}${thread ? ` ${thread.value.designation}` : ''}${length ? ` × ${Math.round(length * 10) / 10}` : ''}`,
+          120,
+        ),
+        quantity: count.value.count,
+        ...(kind !== 'washer' && designation ? { thread: designation } : {}),
+        ...(length && kind !== 'washer' ? { lengthMm: Math.round(length * 100) / 100 } : {}),
+        ...(kind === 'bolt' ? { head: 'hex' as const } : {}),
+        ...(propertyClass ? { propertyClass: propertyClass.value.propertyClass } : {}),
+        ...(kind === 'part' && (sideFact?.value.side === 'left' || sideFact?.value.side === 'right')
+          ? { side: sideFact.value.side }
+          : {}),
+        ...(mark ? { mark: mark.value.mark } : {}),
+      },
+      'kit',
+    );
+    place(count, `items[${index}]`);
+    if (thread) place(thread, `items[${index}].thread`);
+    if (propertyClass) place(propertyClass, `items[${index}].propertyClass`);
+    if (kind === 'washer' && designation) washerFor.set(kit.items[index]?.id ?? '', designation);
+    if (mark) place(mark, `items[${index}].mark`);
+  }
+  return { listed, washerFor };
+}

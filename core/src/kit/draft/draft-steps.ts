@@ -1,0 +1,180 @@
+import type { Fact } from '../../sheet/fact.ts';
+import { HARDWARE } from '../../sheet/lexicon.ts';
+import type { Phase, StepAction, StepNeed } from '../kit-step.ts';
+import { conditionOf } from './draft-conditions.ts';
+import type { Packing } from './draft-packing.ts';
+import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
+
+const COMMON_WORDS = new Set(
+  'with from then that this the and them both each remove refit reinstall replace reconnect disconnect unplug connector original same factory left right front rear upper lower carefully back into onto using'.split(
+    ' ',
+  ),
+);
+
+/** The steps, each with what it has done; lines of the packing list and headings are none. */
+export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: ReadonlyMap<Fact, string>): void {
+  const { reading, facts, kit, inStep, place, assume, freshId, compoundId } = drafting;
+  const torques = facts.filter(isKind('torque'));
+  const refits = facts
+    .filter(isKind('action'))
+    .filter((fact) => fact.value.action === 'refit' || fact.value.action === 'reconnect');
+  // What came off is known again by its own words; `bolts` and `with` say nothing of which.
+  const nounsOf = (step: number): Set<string> =>
+    new Set(
+      (reading.steps[step]?.text.toLowerCase().match(/\p{L}{4,}/gu) ?? []).filter(
+        (word) => !HARDWARE.has(word) && !COMMON_WORDS.has(word),
+      ),
+    );
+  const backLater = (fact: Fact): Of<'action'> | undefined => {
+    const mine = nounsOf(fact.step);
+    return refits.find((other) => other.start > fact.start && [...nounsOf(other.step)].some((word) => mine.has(word)));
+  };
+  const removedBy = new Map<Fact, string>();
+  const disconnectedBy = new Map<Fact, string>();
+  reading.steps.forEach((step, at) => {
+    const own = inStep(at);
+    if (listed.has(at)) return;
+    const actions: StepAction[] = [];
+    const path = `steps[${kit.steps.length}]`;
+    for (const fact of own) {
+      const { value } = fact;
+      if (value.kind === 'action') {
+        const object = clip(value.object || step.text, 120);
+        if (value.action === 'remove') {
+          const count = own.filter(isKind('count')).find((entry) => entry.start >= fact.start)?.value.count ?? 1;
+          const id = freshId(`off ${object}`);
+          const back = backLater(fact);
+          kit.removed.push({ id, name: object, count, fate: back ? 'refit' : 'keep' });
+          if (back) removedBy.set(back, id);
+          else assume(`removed[${kit.removed.length - 1}]`, 'fateUnknown', object);
+          actions.push({ type: 'remove', removed: id });
+          place(fact, `removed[${kit.removed.length - 1}]`);
+        } else if (value.action === 'disconnect') {
+          const id = freshId(`open ${object}`);
+          kit.disconnects.push({
+            id,
+            name: object,
+            kind: /connector|plug/i.test(object)
+              ? 'connector'
+              : /hose/i.test(object)
+                ? 'hose'
+                : /sensor/i.test(object)
+                  ? 'sensor'
+                  : /cable|battery/i.test(object)
+                    ? 'cable'
+                    : /clip/i.test(object)
+                      ? 'clip'
+                      : 'other',
+          });
+          const back = backLater(fact);
+          if (back) disconnectedBy.set(back, id);
+          actions.push({ type: 'disconnect', disconnect: id });
+          place(fact, `disconnects[${kit.disconnects.length - 1}]`);
+        } else if (removedBy.has(fact)) {
+          actions.push({ type: 'refit', removed: removedBy.get(fact) as string });
+        } else if (disconnectedBy.has(fact)) {
+          actions.push({ type: 'reconnect', disconnect: disconnectedBy.get(fact) as string });
+        } else if (value.action === 'lift' && /vehicle|car|truck|front|rear/i.test(object)) {
+          actions.push({ type: 'lift' });
+        } else if (value.action === 'lower' && /vehicle|car|truck/i.test(object)) {
+          actions.push({ type: 'lower' });
+        }
+        place(fact, path);
+      } else if (value.kind === 'hole' && value.role === 'drill') {
+        actions.push({ type: 'drill', diameterMm: Math.round(value.diameterMm * 100) / 100 });
+        place(fact, path);
+      } else if (value.kind === 'duration' && value.role === 'wait') {
+        actions.push({ type: 'wait', minutes: value.minutes });
+        place(fact, path);
+      } else if (value.kind === 'torque') {
+        const group = groupOf.get(fact);
+        if (group && !actions.some((action) => action.type === 'torque' && action.group === group))
+          actions.push({ type: 'torque', group });
+      } else if (value.kind === 'compound' && isCompound(value.compound)) {
+        actions.push({ type: 'apply', compound: compoundId(value.compound) });
+        place(fact, path);
+      }
+    }
+    // `Start all bolts by hand`, `snug`: of the group that is torqued next.
+    const stage = own.find(isKind('stage'));
+    if (stage && (stage.value.stage === 'loose' || stage.value.stage === 'snug')) {
+      const next = torques.find((torque) => torque.start > stage.start);
+      const group = next && groupOf.get(next);
+      if (group) {
+        actions.push({ type: stage.value.stage === 'loose' ? 'start' : 'snug', group });
+        place(stage, path);
+      }
+    }
+    if (own.some((fact) => fact.value.kind === 'caution')) {
+      kit.cautions.push({ id: freshId('caution'), text: clip(step.text, 500) });
+      for (const fact of own) if (fact.value.kind === 'caution') place(fact, `cautions[${kit.cautions.length - 1}]`);
+    }
+    for (const fact of own.filter(isKind('aftercare'))) {
+      const { distanceKm, days, repeats } = fact.value;
+      kit.aftercare.push({
+        id: freshId('aftercare'),
+        text: clip(step.text, 500),
+        about: /wheel|lug/i.test(step.text)
+          ? 'wheels'
+          : /align/i.test(step.text)
+            ? 'alignment'
+            : /grease/i.test(step.text)
+              ? 'grease'
+              : 'joints',
+        ...(distanceKm ? { afterKm: Math.round(distanceKm * 10) / 10 } : {}),
+        ...(days ? { afterDays: days } : {}),
+        ...(repeats ? { repeats: true } : {}),
+      });
+      place(fact, `aftercare[${kit.aftercare.length - 1}]`);
+    }
+    const job = own.filter(isKind('duration')).find((fact) => fact.value.role === 'job');
+    if (job && kit.statedMinutes === undefined) {
+      kit.statedMinutes = job.value.minutes;
+      place(job, 'statedMinutes');
+    }
+    const difficulty = own.find(isKind('difficulty'));
+    if (difficulty) {
+      kit.difficulty = clip(difficulty.value.text, 120);
+      place(difficulty, 'difficulty');
+    }
+    // A heading says nothing that is to be done.
+    const said = own.filter((fact) => fact.value.kind !== 'side');
+    if (said.length === 0 && (at === 0 || /:$/.test(step.text))) return;
+    const needs: StepNeed[] = [];
+    for (const fact of own) {
+      if (fact.value.kind === 'need') {
+        needs.push(fact.value.need);
+        place(fact, `${path}.needs`);
+      } else if (fact.value.kind === 'rideHeight') needs.push('rideHeight');
+      else place(fact, path);
+    }
+    const conditions = own.filter(isKind('condition'));
+    const only = conditions[0];
+    const when =
+      conditions.length === 1 && only && only.start - step.start < 3 ? conditionOf(drafting, only) : undefined;
+    kit.steps.push({
+      id: freshId(`step ${step.number ?? kit.steps.length + 1}`),
+      ...(step.number ? { number: step.number } : {}),
+      text: clip(step.text, 2000),
+      phase: phaseOf(own, actions),
+      actions: actions.length > 0 ? actions : [{ type: 'do', text: clip(step.text, 500) }],
+      ...(needs.includes('helper') ? { people: 2 } : {}),
+      ...(needs.length > 0 ? { needs: [...new Set(needs)] } : {}),
+      ...(when ? { when } : {}),
+    });
+  });
+}
+
+function phaseOf(facts: readonly Fact[], actions: readonly StepAction[]): Phase {
+  const types = new Set(actions.map((action) => action.type));
+  const verbs = new Set(facts.flatMap((fact) => (fact.value.kind === 'action' ? [fact.value.action] : [])));
+  if (types.has('torque')) return 'torque';
+  if (types.has('remove') || types.has('disconnect')) return 'strip';
+  if (types.has('refit') || types.has('reconnect') || facts.some((fact) => fact.value.kind === 'aftercare'))
+    return 'closeOut';
+  if (types.has('wait')) return 'cure';
+  if (types.has('drill') || verbs.has('clean') || verbs.has('measure') || verbs.has('lift') || verbs.has('loosen'))
+    return 'prepare';
+  if (verbs.has('check')) return 'align';
+  return 'fitLoose';
+}
