@@ -11,15 +11,20 @@ export type DriveSize =
   | { kind: 'sixLobe'; size: string }
   | { kind: 'hand' };
 
+/** To a hundredth: an inch key converted has more places than anyone reads. */
+const tidy = (mm: number): number => Number(mm.toFixed(2));
+
 /** `16 mm socket`, `6 mm hex key`, `3/4 in socket`; what the fitter picks up. */
 export function describeDrive(drive: DriveSize): string {
   switch (drive.kind) {
     case 'hex':
-      return drive.inch ? `${showInchFraction(drive.acrossFlatsMm)} in socket` : `${drive.acrossFlatsMm} mm socket`;
+      return drive.inch
+        ? `${showInchFraction(drive.acrossFlatsMm)} in socket`
+        : `${tidy(drive.acrossFlatsMm)} mm socket`;
     case 'hexKey':
-      return `${drive.acrossFlatsMm} mm hex key`;
+      return `${tidy(drive.acrossFlatsMm)} mm hex key`;
     case 'twelvePoint':
-      return `${drive.acrossFlatsMm} mm 12-point socket`;
+      return `${tidy(drive.acrossFlatsMm)} mm 12-point socket`;
     case 'sixLobe':
       return `${drive.size} six-lobe`;
     case 'hand':

@@ -30,11 +30,11 @@ export type ParseError =
 const SPELLINGS: ReadonlyArray<readonly [RegExp, UnitName]> = [
   [/^(nm|newton-?met(er|re)s?|newtonmet(er|re)s?)$/, 'N·m'],
   [
-    /^((ft|foot|feet)(lb|lbs|lbf|pound|pounds)|(lb|lbs|lbf|pound|pounds)f?(ft|foot|feet)|(ft|foot)\/(lb|lbs))$/,
+    /^((ft|foot|feet)(lb|lbs|lbf|pound|pounds)|(lb|lbs|lbf|pound|pounds)f?(ft|foot|feet)|(ft|foot)\/(lb|lbs)|(lb|lbs)\/(ft|foot))$/,
     'lbf·ft',
   ],
   [
-    /^((in|inch|inches)(lb|lbs|lbf|pound|pounds)|(lb|lbs|lbf|pound|pounds)(in|inch|inches)|(in|inch)\/(lb|lbs))$/,
+    /^((in|inch|inches)(lb|lbs|lbf|pound|pounds)|(lb|lbs|lbf|pound|pounds)(in|inch|inches)|(in|inch)\/(lb|lbs)|(lb|lbs)\/(in|inch))$/,
     'lbf·in',
   ],
   [/^(kgf?m|mkg|mkgf|kilogrammet(er|re)s?)$/, 'kgf·m'],

@@ -121,6 +121,12 @@ export function actionAt(tokens: readonly Token[], at: number, source: string): 
   const before = tokens[at - 1];
   const heads = before === undefined || before.kind === 'break' || before.kind === 'number' || CLAUSE.has(before.lower);
   if (!token || !heads) return undefined;
+  // `Lower arms` are arms; only what can be let down is lowered.
+  if (
+    token.lower === 'lower' &&
+    !['the', 'it', 'vehicle', 'car', 'truck', 'jack'].includes(tokens[at + 1]?.lower ?? '')
+  )
+    return undefined;
   for (const { action, rest } of BY_FIRST.get(token.lower) ?? []) {
     let next = at + 1;
     // `set it aside`: one word may stand between.

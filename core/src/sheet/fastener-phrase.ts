@@ -185,19 +185,23 @@ const HOLE_WORDS: Record<string, 'drill' | 'hole' | 'clearance'> = {
 
 /** A size in mm or inches with the word that says what it is: socket, bolt head, drill, hole, square drive. */
 export function sizedAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
-  // T40, E14: letter and number that touch.
-  const [letter, digits] = [tokens[at], tokens[at + 1]];
+  // T40, E14, T-50: letter and number that touch, with a hyphen between or not.
+  const [letter] = [tokens[at]];
+  const digits = tokens[at + (tokens[at + 1]?.text === '-' ? 2 : 1)];
+  const near = digits !== undefined && letter !== undefined && digits.start - letter.end <= 1;
+  const hyphened = tokens[at + 1]?.text === '-' || touching(letter, digits);
   if (
     letter &&
     digits &&
     /^[TE]$/.test(letter.text) &&
     digits.kind === 'number' &&
-    touching(letter, digits) &&
+    near &&
+    hyphened &&
     Number.isInteger(digits.value)
   ) {
     return {
       value: { kind: 'drive', drive: { kind: 'sixLobe', size: `${letter.text}${digits.text}` }, describes: 'tool' },
-      next: at + 2,
+      next: at + (tokens[at + 1]?.text === '-' ? 3 : 2),
       suspect: false,
     };
   }
@@ -231,8 +235,9 @@ export function sizedAt(tokens: readonly Token[], at: number, source: string): P
   const { next, suspect } = phrase;
   const following = tokens[next]?.lower ?? '';
   const hyphen = tokens[next]?.text === '-' ? (tokens[next + 1]?.lower ?? '') : following;
-  if (inch && hyphen === 'drive')
-    return { value: { kind: 'squareDrive', size: `${tokens[at]?.text} in` }, next: next + 1, suspect };
+  const wrench = ['ratchet', 'torque', 'impact', 'breaker'].includes(following) && tokens[next + 1]?.lower !== 'to';
+  if (inch && (hyphen === 'drive' || wrench))
+    return { value: { kind: 'squareDrive', size: `${tokens[at]?.text} in` }, next: wrench ? next : next + 1, suspect };
   const role = HOLE_WORDS[hyphen === 'of' ? (tokens[next + 1]?.lower ?? '') : hyphen];
   if (role !== undefined) return { value: { kind: 'hole', diameterMm: mm, role }, next: next + 1, suspect };
   const before = tokens.slice(Math.max(0, at - 3), at).map((token) => token.lower);
@@ -358,7 +363,9 @@ export function countAt(
   const bracketed = first.text === '(';
   let unknown = 0;
   let sized = false;
-  if (CROSS.has(tokens[next]?.lower ?? '') || tokens[next]?.lower === 'ea' || tokens[next]?.lower === 'pcs') next++;
+  if (CROSS.has(tokens[next]?.lower ?? '') || ['ea', 'each', 'pc', 'pcs'].includes(tokens[next]?.lower ?? '')) next++;
+  // `4 ea. bolts`, `2 pcs. nuts`
+  if (tokens[next]?.text === '.' && tokens[next - 1]?.kind === 'word' && next > at + 1) next++;
   for (let words = 0; words < 6; words++) {
     const token = tokens[next];
     if (!token || token.kind === 'break') return undefined;
@@ -384,7 +391,7 @@ export function countAt(
     const known =
       noun !== undefined ||
       ADJECTIVES.has(token.lower) ||
-      (token.kind === 'number' && tokens[next - 1]?.lower === 'class') ||
+      (token.kind === 'number' && ['class', 'grade'].includes(tokens[next - 1]?.lower ?? '')) ||
       /^[A-Z]\d?$/.test(token.text);
     if (!known) {
       // One word the lexicon does not have may stand before the noun: `20 cone nuts`, `(2) Recovery plates`.

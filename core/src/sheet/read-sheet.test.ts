@@ -43,6 +43,9 @@ describe('torque, in every writing met in practice', () => {
     ['Torque to 40 pound feet.', ['40 lbf·ft']],
     ['Torque to 40ft/lbs', ['40 lbf·ft']],
     ['Torque to 40 FT-LBS', ['40 lbf·ft']],
+    ['and the shock bolt to 66 lb/ft.', ['66 lbf·ft']],
+    ['thirty-five newton meters and then give it another ninety degrees', ['35 N·m +90°']],
+    ['Torque to 110N-m(81ft-lb)', ['110 N·m']],
     ['Torque to 54Nm.', ['54 N·m']],
     ['Torque to 54 N·m.', ['54 N·m']],
     ['Torque to 54 N-m', ['54 N·m']],
@@ -176,6 +179,7 @@ describe('drive sizes are kept apart from threads', () => {
     ['the two 16mm bolts', ['hex 16 fastener']],
     ['E14 socket', ['sixLobe E14 tool']],
     ['a T40 bit', ['sixLobe T40 tool']],
+    ['T-50 bit', ['sixLobe T50 tool']],
     ['5 mm hex key', ['hexKey 5 tool']],
     ['5mm allen key', ['hexKey 5 tool']],
     ['12-point 16', ['twelvePoint 16 tool']],
@@ -211,6 +215,8 @@ describe('counts', () => {
     ['the three 10 mm and two 13 mm bolts', ['3 bolt', '2 bolt']],
     ['(4) 3/8-16 x 1" hex bolts', ['4 bolt']],
     ['four (4) bolts', ['4 bolt']],
+    ['4 ea. M12-1.75 x 90mm bolts; 8 ea. flat washers', ['4 bolt', '8 washer']],
+    ['Qty (2) 1/2"-13 x 1-1/2" Grade 8 bolts', ['2 bolt']],
   ] as const)('%s', (text, expected) => expect(counts(text)).toEqual([...expected]));
   it.each([
     'Step 2 remove the bolts',
@@ -285,6 +291,7 @@ describe('the rest of a sheet', () => {
     ['drill out to 11/32"', 'hole'],
     ['with at least 1/2" of clearance', 'hole'],
     ['1/2" drive ratchet', 'squareDrive'],
+    ['3/8" torque wrench', 'squareDrive'],
     ['on the left side', 'side'],
     ['Remove the grille', 'action'],
     ['Take off the wheels', 'action'],
@@ -307,6 +314,8 @@ describe('what is done, and to what', () => {
     ['Unplug the sensor and remove the bracket', ['disconnect: sensor', 'remove: bracket']],
     ['Put back the cover', ['refit: cover']],
     ['a torque of 40 Nm', []],
+    ['Lower arms, front', []],
+    ['Lower the vehicle', ['lower: vehicle']],
   ] as const)('%s', (text, expected) => expect(actions(text)).toEqual([...expected]));
 });
 

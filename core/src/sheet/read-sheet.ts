@@ -29,7 +29,7 @@ export const LONGEST_SHEET = 600_000;
 
 const NUMBERED = /^\s*(?:step\s+)?(\d{1,3}[a-z]?)\s*[.):]\s+/i;
 /** A full stop that ends an abbreviation of the trade and not a sentence. */
-const ABBREVIATION = /\b(?:ft|lb|lbs|in|approx|max|min|no|fig|qty|incl|dia|oz|hrs?|mins?|e\.g|i\.e|nos)$/i;
+const ABBREVIATION = /\b(?:ea|pcs|pc|ft|lb|lbs|in|approx|max|min|no|fig|qty|incl|dia|oz|hrs?|mins?|e\.g|i\.e|nos)$/i;
 
 /**
  * Splits a sheet into steps: one line is one step where lines are numbered or bulleted; prose is split at the ends of

@@ -82,6 +82,8 @@ function limitAt(tokens: readonly Token[], at: number, source: string, unit: Tor
 const TURN_WORDS: Record<string, number> = { quarter: 90, half: 180, third: 120, full: 360 };
 const ANGLE_OPENERS = new Set(['plus', '+', 'then', 'and', 'followed', 'turn', 'rotate', 'angle', ',']);
 const ANGLE_FILL = new Set([
+  'give',
+  'go',
   'by',
   'a',
   'an',
