@@ -46,6 +46,7 @@ export function factText(value: FactValue): string {
       const parts = [`${range(value.min, value.max)} ${value.unit}`];
       if (value.unit !== 'N·m')
         parts.push(`= ${range(Number(value.minNm.toFixed(1)), Number(value.maxNm.toFixed(1)))} N·m`);
+      if (value.toleranceNm !== undefined) parts.push(`± ${round(value.toleranceNm, 1)} N·m`);
       if (value.limitNm !== undefined) parts.push(`never over ${round(value.limitNm, 1)} N·m`);
       if (value.angleDeg !== undefined) parts.push(`then ${round(value.angleDeg, 0)}°`);
       if (value.pair)

@@ -8,7 +8,7 @@ import type { TighteningSpec } from '../tightening/tightening-spec.ts';
 const ANGLE_TOLERANCE_DEG = 5;
 
 /** The specification that a torque as printed asks for. */
-export function specOfTorque({ minNm, maxNm, limitNm, angleDeg }: TorqueValue): TighteningSpec {
+export function specOfTorque({ minNm, maxNm, limitNm, angleDeg, toleranceNm }: TorqueValue): TighteningSpec {
   const tidy = (nm: number) => Number(nm.toFixed(4));
   if (angleDeg !== undefined)
     return {
@@ -18,10 +18,13 @@ export function specOfTorque({ minNm, maxNm, limitNm, angleDeg }: TorqueValue): 
       angleToleranceDeg: ANGLE_TOLERANCE_DEG,
       ...(limitNm ? { maximumNm: tidy(limitNm) } : {}),
     };
+  // Half the value each way is the most the format takes; more is no tolerance.
+  const share = toleranceNm === undefined ? undefined : tidy(toleranceNm / maxNm);
+  const tolerance = share !== undefined && share > 0 && share <= 0.5 ? { toleranceFraction: share } : {};
   if (limitNm !== undefined && limitNm > maxNm)
-    return { kind: 'targetWithMaximum', targetNm: tidy(maxNm), maximumNm: tidy(limitNm) };
+    return { kind: 'targetWithMaximum', targetNm: tidy(maxNm), maximumNm: tidy(limitNm), ...tolerance };
   if (minNm < maxNm) return { kind: 'range', minNm: tidy(minNm), maxNm: tidy(maxNm) };
-  return { kind: 'torque', targetNm: tidy(maxNm) };
+  return { kind: 'torque', targetNm: tidy(maxNm), ...tolerance };
 }
 
 /** A torque as the sheet prints it; a value whose unit stands elsewhere is written out with it. */

@@ -35,6 +35,8 @@ export interface TorqueValue {
   pair?: { min: number; max: number; unit: TorqueUnit; agrees: boolean };
   /** Never to be passed, N·m. */
   limitNm?: number;
+  /** Accepted each way, where the sheet prints it: `120 ± 5 Nm`. */
+  toleranceNm?: number;
   /** Turned after the torque, degrees. */
   angleDeg?: number;
 }

@@ -96,6 +96,8 @@ export const DRIVE_TOOLS = new Set([
   'keys',
   'ratchet',
   'allen',
+  'bit',
+  'bits',
 ]);
 
 /** Words that stand between a size and its noun without changing it. */

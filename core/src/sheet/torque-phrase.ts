@@ -1,6 +1,6 @@
-import { type TorqueUnit, toBase } from '../quantity/unit.ts';
+import { dimensionOf, type TorqueUnit, toBase } from '../quantity/unit.ts';
 import type { TorqueValue } from './fact.ts';
-import { quantityAt, quantityOf } from './quantity-phrase.ts';
+import { type QuantityPhrase, quantityAt, quantityOf } from './quantity-phrase.ts';
 import type { Token } from './token.ts';
 
 /** Two writings of one torque never differ by more than this, however coarsely they are printed (chosen by us). */
@@ -79,6 +79,42 @@ function limitAt(tokens: readonly Token[], at: number, source: string, unit: Tor
   return { limitNm: toBase(phrase.max, torque?.unit ?? unit), next: phrase.next };
 }
 
+/** `± 5`, `+/- 5 Nm`: how far the torque may lie from its value. */
+function toleranceAt(
+  tokens: readonly Token[],
+  at: number,
+  source: string,
+): { value: number; unit?: TorqueUnit; next: number } | undefined {
+  const signs = ['±', '+/-', '+-', '+/−'];
+  const sign = signs.find((text) => [...text].every((mark, index) => tokens[at + index]?.text === mark));
+  if (sign === undefined) return undefined;
+  const number = quantityAt(tokens, at + [...sign].length, source);
+  if (!number || number.min !== number.max) return undefined;
+  if (number.unit === undefined) return { value: number.max, next: number.next };
+  return dimensionOf(number.unit) === 'torque'
+    ? { value: number.max, unit: number.unit as TorqueUnit, next: number.next }
+    : undefined;
+}
+
+/** A torque with its tolerance: `60 Nm ± 5`, and `120 ± 5 Nm`, whose unit stands behind. */
+function valueAt(
+  tokens: readonly Token[],
+  at: number,
+  source: string,
+): (QuantityPhrase & { unit: TorqueUnit; tolerance?: number }) | undefined {
+  const bare = quantityAt(tokens, at, source);
+  if (!bare) return undefined;
+  const spread = bare.min === bare.max ? toleranceAt(tokens, bare.next, source) : undefined;
+  const unit = bare.unit ?? spread?.unit;
+  if (unit === undefined || dimensionOf(unit) !== 'torque') return undefined;
+  return {
+    ...bare,
+    unit: unit as TorqueUnit,
+    next: spread?.next ?? bare.next,
+    ...(spread ? { tolerance: spread.value } : {}),
+  };
+}
+
 const TURN_WORDS: Record<string, number> = { quarter: 90, half: 180, third: 120, full: 360 };
 const ANGLE_OPENERS = new Set(['plus', '+', 'then', 'and', 'followed', 'turn', 'rotate', 'angle', ',']);
 const ANGLE_FILL = new Set([
@@ -136,12 +172,11 @@ function angleAt(tokens: readonly Token[], at: number, source: string) {
 function pairAt(tokens: readonly Token[], at: number, source: string, unit: TorqueUnit) {
   const opener = tokens[at];
   if (!opener || !['(', '/', '[', 'or', '=', ','].includes(opener.lower)) return undefined;
-  const second = quantityOf(tokens, at + 1, source, 'torque');
+  const second = valueAt(tokens, at + 1, source);
   if (!second || second.unit === unit) return undefined;
   const closes = tokens[second.next]?.text === ')' || tokens[second.next]?.text === ']';
   return {
     ...second,
-    unit: second.unit as TorqueUnit,
     next: second.next + (closes ? 1 : 0),
     bracketed: opener.text === '(',
   };
@@ -167,9 +202,9 @@ export interface TorquePhrase {
  * @returns undefined where no torque stands
  */
 export function torqueAt(tokens: readonly Token[], at: number, source: string): TorquePhrase | undefined {
-  const phrase = quantityOf(tokens, at, source, 'torque');
+  const phrase = valueAt(tokens, at, source);
   if (!phrase) return undefined;
-  const unit = phrase.unit as TorqueUnit;
+  const { unit } = phrase;
   const value: TorqueValue = {
     min: phrase.min,
     max: phrase.max,
@@ -178,6 +213,7 @@ export function torqueAt(tokens: readonly Token[], at: number, source: string): 
     maxNm: toBase(phrase.max, unit),
   };
   let { next } = phrase;
+  if (phrase.tolerance !== undefined) value.toleranceNm = toBase(phrase.tolerance, unit);
   const pair = pairAt(tokens, next, source, unit);
   if (pair) {
     const agrees = pairAgrees({ value: value.max, unit }, { value: pair.max, unit: pair.unit });
