@@ -62,7 +62,7 @@ export default function KitHistory() {
       <TopBar />
       <main className="mx-auto grid w-full max-w-6xl flex-1 content-start gap-6 px-5 py-4 lg:grid-cols-2">
         <h1 className="plate text-4xl lg:col-span-2">
-          <Link to="/kits" className="text-ink-2">
+          <Link to="/kits" className="text-ink-2 underline underline-offset-4">
             Kits
           </Link>{' '}
           / {title}

@@ -149,10 +149,10 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
               const at = place.get(station.id);
               const played = beat !== undefined && at !== undefined && at <= beat;
               return (
-                // biome-ignore lint/a11y/useSemanticElements: a button element cannot stand inside an SVG
+                // biome-ignore lint/a11y/noStaticElementInteractions: a button while the order is clicked, a picture else
                 <g
                   key={station.id}
-                  role="button"
+                  role={clicking ? 'button' : 'img'}
                   tabIndex={clicking ? 0 : -1}
                   aria-label={`Station ${station.label}${at === undefined ? '' : `, number ${at + 1}`}`}
                   className={clicking ? 'cursor-pointer' : ''}

@@ -132,7 +132,7 @@ export default function KitEditor() {
           >
             {text}
             {name === 'release' && (
-              <span className={`figures px-1.5 text-sm ${errors > 0 ? 'bg-bad text-white' : 'bg-plate text-on-plate'}`}>
+              <span className={`figures px-1.5 text-sm ${errors > 0 ? 'bg-bad text-sheet' : 'bg-plate text-on-plate'}`}>
                 {errors > 0 ? errors : warnings}
               </span>
             )}

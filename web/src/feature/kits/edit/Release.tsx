@@ -19,7 +19,7 @@ import { failureText } from '../failure-text.ts';
 import { useEditor, useKit } from './editor-store.ts';
 
 const SEVERITY: Record<Severity, { text: string; look: string }> = {
-  error: { text: 'Error', look: 'bg-bad text-white' },
+  error: { text: 'Error', look: 'bg-bad text-sheet' },
   warning: { text: 'Warning', look: 'bg-plate text-on-plate' },
   note: { text: 'Note', look: 'border-2 border-rule text-ink-2' },
 };
