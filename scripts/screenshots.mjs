@@ -125,7 +125,7 @@ await main(async () => {
     await page.getByRole('heading', { name: /^Findings/ }).waitFor();
     await shot(page, 'kit-findings');
     await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/map`);
-    await page.getByLabel('Group', { exact: true }).selectOption({ label: 'Bush clamps' });
+    await page.getByRole('combobox', { name: 'Group' }).selectOption({ label: 'Bush clamps' });
     await shot(page, 'kit-map');
     await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/stations`);
     await page.getByRole('heading', { name: 'Stack, head to nut' }).waitFor();
