@@ -87,6 +87,9 @@ export const SheetText = memo(function SheetText({
 }) {
   const lines = useMemo(() => linesOf(reading), [reading]);
   const here = useRef<HTMLButtonElement>(null);
+  // A fact inside another one, as a size inside a count, is shown by what it stands in.
+  const at = reading.facts[cursor]?.start ?? -1;
+  const isHere = (piece: Piece): boolean => at >= piece.start && at < piece.start + piece.text.length;
   // biome-ignore lint/correctness/useExhaustiveDependencies: the place to show changes with the cursor
   useEffect(() => {
     here.current?.scrollIntoView({ block: 'nearest' });
@@ -111,11 +114,11 @@ export const SheetText = memo(function SheetText({
               ) : (
                 <button
                   key={piece.start}
-                  ref={piece.fact === cursor ? here : undefined}
+                  ref={isHere(piece) ? here : undefined}
                   type="button"
                   tabIndex={-1}
                   className={`inline whitespace-pre-wrap text-left ${look(judged.facts[piece.fact] as Fact, judged.stateOf(piece.fact))} ${
-                    piece.fact === cursor ? 'bg-paint text-on-paint!' : ''
+                    isHere(piece) ? 'bg-paint text-on-paint!' : ''
                   }`}
                   onClick={() => onPoint(piece.fact as number)}
                 >
