@@ -2,6 +2,7 @@ import { measureAppend } from './append.ts';
 import { measureFold } from './fold.ts';
 import { measureElastic, measurePreloads } from './joints.ts';
 import { measureKeyToPaint } from './key-to-paint.ts';
+import { measureLint } from './lint.ts';
 import { firstLoadKb } from './screen.ts';
 import { measureSheet } from './sheet.ts';
 
@@ -31,6 +32,17 @@ rows.push({
   figure: `ratio ${(perPage(3) / perPage(1)).toFixed(2)}`,
   goal: 'near 1: linear',
 });
+
+for (const [stations, questions] of [
+  [100, 6],
+  [400, 6],
+  [400, 12],
+] as const)
+  rows.push({
+    what: `kit of ${stations} stations, ${questions} questions linted (in a worker)`,
+    figure: `${measureLint(stations, questions).toFixed(0)} ms`,
+    goal: '',
+  });
 
 const append = await measureAppend();
 const perS = (value: number) => `${Math.round(value)}/s`;

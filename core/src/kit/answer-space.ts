@@ -112,3 +112,21 @@ export function variants(kit: KitDocument): Answers[] | undefined {
   if (combinationCount(axes) > MOST_COMBINATIONS) return undefined;
   return combinations(axes).filter((answers) => fitsWith(kit, answers));
 }
+
+/**
+ * Every combination of the answers that some conditions ask about, of vehicles the kit fits. The other questions do not
+ * matter to them and are left out, so that this stays small however many questions a kit asks.
+ *
+ * @returns empty where even these are more than {@link MOST_COMBINATIONS}
+ */
+export function combinationsFor(
+  kit: KitDocument,
+  axes: readonly AnswerAxis[],
+  conditions: ReadonlyArray<Condition | undefined>,
+): Answers[] {
+  const some = axesOf(axes, [...conditions, ...kit.fits.map((fit) => fit.when)]);
+  // With too many of them the fits are left aside: what is found then may concern a vehicle the kit is not for.
+  const narrow = combinationCount(some) > MOST_COMBINATIONS ? axesOf(axes, conditions) : some;
+  if (combinationCount(narrow) > MOST_COMBINATIONS) return [];
+  return combinations(narrow).filter((answers) => fitsWith(kit, answers));
+}

@@ -1,4 +1,4 @@
-import { answerSpace, combinationCount, combinations, fitsWith, MOST_COMBINATIONS } from './answer-space.ts';
+import { answerSpace, combinationCount, combinations, fitsWith } from './answer-space.ts';
 import { type Answers, type Condition, evaluate } from './condition.ts';
 import type { KitDocument } from './kit-document.ts';
 
@@ -13,6 +13,9 @@ export interface VariantRow {
   /** Against the first row that fits: what comes, what goes, what gets another value. */
   changes: string[];
 }
+
+/** More rows than this are no table anyone reads. */
+export const MOST_ROWS = 512;
 
 const applies = (when: Condition | undefined, answers: Answers): boolean => evaluate(when, answers).truth === 'true';
 
@@ -41,11 +44,11 @@ function contents(kit: KitDocument, answers: Answers): { things: Set<string>; va
 
 /**
  * Every combination of answers that can make a difference, and what each changes.
- * @returns undefined when there are more than {@link MOST_COMBINATIONS}
+ * @returns undefined when there are more than {@link MOST_ROWS}
  */
 export function variantTable(kit: KitDocument): VariantRow[] | undefined {
   const axes = answerSpace(kit);
-  if (combinationCount(axes) > MOST_COMBINATIONS) return undefined;
+  if (combinationCount(axes) > MOST_ROWS) return undefined;
   const combos = combinations(axes);
   const base = combos.find((answers) => fitsWith(kit, answers));
   const plain = base && contents(kit, base);

@@ -219,6 +219,8 @@ describe('counts', () => {
     ['the three 10 mm and two 13 mm bolts', ['3 bolt', '2 bolt']],
     ['(4) 3/8-16 x 1" hex bolts', ['4 bolt']],
     ['four (4) bolts', ['4 bolt']],
+    ['Repeat on both sides', ['2 side']],
+    ['two bolts at each corner', ['2 bolt', '4 corner']],
     ['4 ea. M12-1.75 x 90mm bolts; 8 ea. flat washers', ['4 bolt', '8 washer']],
     ['Qty (2) 1/2"-13 x 1-1/2" Grade 8 bolts', ['2 bolt']],
   ] as const)('%s', (text, expected) => expect(counts(text)).toEqual([...expected]));

@@ -466,8 +466,42 @@ const caution: Matcher = (tokens, at) => {
   return found({ kind: 'caution' }, at + 1);
 };
 
+const REPEATS: ReadonlyArray<readonly [number, string, ReadonlyArray<readonly string[]>]> = [
+  [
+    2,
+    'side',
+    [
+      ['both', 'sides'],
+      ['each', 'side'],
+      ['either', 'side'],
+    ],
+  ],
+  [
+    4,
+    'corner',
+    [
+      ['each', 'corner'],
+      ['every', 'corner'],
+      ['all', 'four', 'corners'],
+      ['four', 'corners'],
+    ],
+  ],
+];
+const REPEAT_OPENERS = new Set(['both', 'each', 'either', 'every', 'all', 'four']);
+
+/** Work that is done again: on both sides, at each corner. */
+const repeat: Matcher = (tokens, at) => {
+  if (!REPEAT_OPENERS.has(lower(tokens, at))) return undefined;
+  for (const [count, noun, phrases] of REPEATS) {
+    const next = firstOf(tokens, at, phrases);
+    if (next !== undefined) return found({ kind: 'count', count, noun }, next);
+  }
+  return undefined;
+};
+
 /** Matchers of words, in the order they are tried. */
 export const WORD_MATCHERS: readonly Matcher[] = [
+  repeat,
   locker,
   compound,
   (tokens, at, source) => aftercare(tokens, at, source),

@@ -69,7 +69,7 @@ export function draftJoints(drafting: Drafting, { washerFor }: Packing): Readonl
     const nut = own('nut').find((item) => left(item) > 0);
     const counted = stepFacts
       .filter(isKind('count'))
-      .filter((fact) => fact.start < torque.start)
+      .filter((fact) => fact.start < torque.start && fact.value.noun !== 'side' && fact.value.noun !== 'corner')
       .at(-1);
     const has = Math.min(bolt ? left(bolt) : Number.POSITIVE_INFINITY, nut ? left(nut) : Number.POSITIVE_INFINITY);
     const wanted = counted?.value.count ?? (Number.isFinite(has) ? has : 1);

@@ -41,22 +41,22 @@ export function draftPacking(drafting: Drafting): Packing {
   const listed = new Set<number>();
   for (const step of reading.steps.keys()) {
     const own = inStep(step);
-    const counts = own.filter(isKind('count'));
+    const counts = own.filter(isKind('count')).filter(({ value }) => value.noun !== 'side' && value.noun !== 'corner');
     const packs =
       counts.length > 0 &&
       !own.some((fact) => fact.value.kind === 'action' || fact.value.kind === 'torque') &&
       looksListed(reading.steps[step]?.text ?? '', counts);
     if (packs) listed.add(step);
   }
-  const packing = facts.filter(isKind('count')).filter((fact) => listed.has(fact.step));
-  const fitted = facts
-    .filter(isKind('count'))
-    .filter(
-      (fact) =>
-        !listed.has(fact.step) &&
-        !OF_THE_VEHICLE.has(verbBefore(drafting, fact) ?? '') &&
-        threadIn(drafting, fact) !== undefined,
-    );
+  // Sides and corners say how often, not how many pieces.
+  const counted = facts.filter(isKind('count')).filter(({ value }) => value.noun !== 'side' && value.noun !== 'corner');
+  const packing = counted.filter((fact) => listed.has(fact.step));
+  const fitted = counted.filter(
+    (fact) =>
+      !listed.has(fact.step) &&
+      !OF_THE_VEHICLE.has(verbBefore(drafting, fact) ?? '') &&
+      threadIn(drafting, fact) !== undefined,
+  );
   for (const count of [...packing, ...fitted]) {
     const kind = KIND_OF[count.value.noun] ?? 'part';
     const thread = kind === 'part' ? undefined : threadIn(drafting, count);

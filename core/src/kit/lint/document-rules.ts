@@ -2,11 +2,9 @@ import { loadImbalance } from '../../tightening/load-imbalance.ts';
 import { mostEvenPattern, tighteningOrder } from '../../tightening/pattern.ts';
 import {
   type AnswerAxis,
-  axesOf,
   combinationCount,
-  combinations,
+  combinationsFor,
   conditionsOf,
-  fitsWith,
   MOST_COMBINATIONS,
 } from '../answer-space.ts';
 import { type Answers, type Condition, evaluate, questionsIn } from '../condition.ts';
@@ -34,40 +32,71 @@ function firstWhere<T>(
 const only = (answers: Answers, ids: readonly string[]): Answers =>
   Object.fromEntries(Object.entries(answers).filter(([id]) => ids.includes(id)));
 
-const use = (kit: KitDocument, item: Item, answers: Answers): number => {
-  const groups = new Map(kit.groups.flatMap((group) => group.stations.map((id) => [id, group] as const)));
-  const inStations = kit.stations.reduce((sum, station) => {
-    const group = groups.get(station.id);
-    if (!applies(station.when, answers) || !group || !applies(group.when, answers)) return sum;
-    return sum + station.stack.filter((piece) => piece.kind === 'hardware' && piece.item === item.id).length;
-  }, 0);
+/** A station with the group it is tightened in: both decide whether it is there. */
+interface Placed {
+  station: Station;
+  group: JointGroup;
+  pieces: number;
+}
+
+/** Pieces of a line that stand in stations or are fitted as parts, with these answers. */
+const use = (kit: KitDocument, item: Item, places: readonly Placed[], answers: Answers): number => {
+  const inStations = places.reduce(
+    (sum, { station, group, pieces }) =>
+      applies(station.when, answers) && applies(group.when, answers) ? sum + pieces : sum,
+    0,
+  );
   const fitted =
     item.fittedWith !== undefined &&
     kit.groups.some((group) => group.id === item.fittedWith && applies(group.when, answers));
   return inStations + (item.kind === 'part' && fitted ? item.quantity : 0);
 };
 
+/** Where each line stands. */
+function placesOf(kit: KitDocument): ReadonlyMap<string, Placed[]> {
+  const groupOf = new Map(kit.groups.flatMap((group) => group.stations.map((id) => [id, group] as const)));
+  const places = new Map<string, Placed[]>();
+  for (const station of kit.stations) {
+    const group = groupOf.get(station.id);
+    if (!group) continue;
+    const pieces = new Map<string, number>();
+    for (const piece of station.stack)
+      if (piece.kind === 'hardware') pieces.set(piece.item, (pieces.get(piece.item) ?? 0) + 1);
+    for (const [item, count] of pieces)
+      places.set(item, [...(places.get(item) ?? []), { station, group, pieces: count }]);
+  }
+  return places;
+}
+
 /** Rule 4: lines against stations against spares, in every variant. */
-export function counts(kit: KitDocument, combos: readonly Answers[]): Finding[] {
+export function counts(kit: KitDocument, axes: readonly AnswerAxis[]): Finding[] {
   const found: Finding[] = [];
+  const places = placesOf(kit);
   kit.items.forEach((item, index) => {
     if (item.kind === 'compound') return;
     const path = `items[${index}].quantity`;
-    const present = combos.filter((answers) => applies(item.when, answers));
+    const own = places.get(item.id) ?? [];
+    const conditions = [
+      item.when,
+      ...(item.leftover ?? []).map((rest) => rest.when),
+      ...own.flatMap(({ station, group }) => [station.when, group.when]),
+      ...kit.groups.filter((group) => group.id === item.fittedWith).map((group) => group.when),
+    ];
+    const present = combinationsFor(kit, axes, conditions).filter((answers) => applies(item.when, answers));
     const short = firstWhere(present, (answers) => {
-      const needed = use(kit, item, answers);
+      const needed = use(kit, item, own, answers);
       return needed > item.quantity ? needed : undefined;
     });
     if (short)
       found.push(finding('short', path, lineOf(item), { has: item.quantity, needed: short.value }, short.answers));
     const differs = firstWhere(present, (answers) => {
       const stated = item.leftover?.find((entry) => applies(entry.when, answers));
-      const left = item.quantity - use(kit, item, answers);
+      const left = item.quantity - use(kit, item, own, answers);
       return stated && stated.quantity !== left ? { stated: stated.quantity, left } : undefined;
     });
     if (differs) found.push(finding('leftoverDiffers', path, lineOf(item), differs.value, differs.answers));
     const everUsed =
-      present.some((answers) => use(kit, item, answers) > 0) ||
+      present.some((answers) => use(kit, item, own, answers) > 0) ||
       kit.steps.some((step) => step.actions.some((action) => action.type === 'fit' && action.item === item.id));
     if (!everUsed && item.source === 'kit')
       found.push(finding('neverUsed', path, lineOf(item), { has: item.quantity }));
@@ -103,14 +132,21 @@ export function counts(kit: KitDocument, combos: readonly Answers[]): Finding[] 
 }
 
 /** Rule 5: what came off against what goes back, what was opened against what is closed. */
-export function reversals(kit: KitDocument, combos: readonly Answers[]): Finding[] {
+export function reversals(kit: KitDocument, axes: readonly AnswerAxis[]): Finding[] {
   const found: Finding[] = [];
+  /** The answers that decide about a thing and the steps that speak of it. */
+  const combosOf = (thing: { id: string; when?: Condition }): Answers[] => {
+    const speaking = kit.steps.filter((step) =>
+      step.actions.some((action) => Object.values(action).includes(thing.id)),
+    );
+    return combinationsFor(kit, axes, [thing.when, ...speaking.map((step) => step.when)]);
+  };
   const actionsWith = (answers: Answers) =>
     kit.steps.filter((step) => applies(step.when, answers)).flatMap((step) => step.actions);
   const has = (actions: readonly StepAction[], type: StepAction['type'], field: string, id: string) =>
     actions.filter((action) => action.type === type && (action as unknown as Record<string, unknown>)[field] === id);
   kit.removed.forEach((thing, index) => {
-    const hit = firstWhere(combos, (answers) => {
+    const hit = firstWhere(combosOf(thing), (answers) => {
       if (!applies(thing.when, answers)) return undefined;
       const actions = actionsWith(answers);
       if (has(actions, 'remove', 'removed', thing.id).length === 0) return undefined;
@@ -133,7 +169,7 @@ export function reversals(kit: KitDocument, combos: readonly Answers[]): Finding
       );
   });
   kit.disconnects.forEach((thing, index) => {
-    const hit = firstWhere(combos, (answers) => {
+    const hit = firstWhere(combosOf(thing), (answers) => {
       const actions = actionsWith(answers);
       const [open, closed] = [
         has(actions, 'disconnect', 'disconnect', thing.id).length,
@@ -144,7 +180,7 @@ export function reversals(kit: KitDocument, combos: readonly Answers[]): Finding
     if (hit) found.push(finding('notReconnected', `disconnects[${index}]`, thing.name, hit.value, hit.answers));
   });
   kit.neighbours.forEach((thing, index) => {
-    const hit = firstWhere(combos, (answers) => {
+    const hit = firstWhere(combosOf(thing), (answers) => {
       const actions = actionsWith(answers);
       return has(actions, 'loosen', 'neighbour', thing.id).length >
         has(actions, 'retighten', 'neighbour', thing.id).length
@@ -204,13 +240,7 @@ export function everyVariant(kit: KitDocument, axes: readonly AnswerAxis[]): Fin
   const found: Finding[] = [];
   const groupOf = (station: Station): JointGroup | undefined =>
     kit.groups.find((group) => group.stations.includes(station.id));
-  const fits = kit.fits.map((fit) => fit.when);
-  const within = (conditions: ReadonlyArray<Condition | undefined>): Answers[] => {
-    const some = axesOf(axes, [...conditions, ...fits]);
-    const narrow = combinationCount(some) > MOST_COMBINATIONS ? axesOf(axes, conditions) : some;
-    if (combinationCount(narrow) > MOST_COMBINATIONS) return [];
-    return combinations(narrow).filter((answers) => fitsWith(kit, answers));
-  };
+  const within = (conditions: ReadonlyArray<Condition | undefined>) => combinationsFor(kit, axes, conditions);
   if (combinationCount(axes) > MOST_COMBINATIONS)
     found.push(
       finding('tooManyCombinations', 'questions', kit.title, {

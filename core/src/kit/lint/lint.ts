@@ -34,20 +34,21 @@ function merged(found: readonly Finding[]): Finding[] {
  */
 export function lintKit(kit: KitDocument): Finding[] {
   const joints = kit.stations.map((_, index) => stationJoint(kit, index));
-  // With too many combinations the arithmetic is done for a vehicle that answers nothing.
+  const axes = answerSpace(kit);
+  // With too many combinations the steps are walked for a vehicle that answers nothing.
   const combos = variants(kit) ?? [{}];
   const found = [
     ...torqueAgainstStrength(joints),
     ...slips(joints),
     ...driveSizes(kit, joints),
-    ...counts(kit, combos),
-    ...reversals(kit, combos),
+    ...counts(kit, axes),
+    ...reversals(kit, axes),
     ...figures(joints),
     ...washers(joints),
     ...lengths(joints),
     ...compounds(joints),
     ...orders(kit),
-    ...everyVariant(kit, answerSpace(kit)),
+    ...everyVariant(kit, axes),
     ...stepGraph(kit, combos),
     ...holes(joints),
     ...oneUse(kit, joints),

@@ -4,13 +4,13 @@ import { NavLink, useNavigate, useParams } from 'react-router';
 import { useStore } from 'zustand';
 import { faultText } from '#contract/read-kit.ts';
 import { kitFaults } from '#core/kit/kit-integrity.ts';
-import { lintKit } from '#core/kit/lint/lint.ts';
 import { api, call } from '../../../app/api.ts';
 import { ShortcutSheet } from '../../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../../app/TopBar.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { Notice } from '../../../ui/Notice.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { kitWorker } from '../../../worker/kit-worker.ts';
 import { failureText } from '../failure-text.ts';
 import { Conflict } from './Conflict.tsx';
 import { useEditor } from './editor-store.ts';
@@ -67,7 +67,17 @@ export default function KitEditor() {
   useHotkeys('mod+shift+z, mod+y', () => futureStates.length > 0 && step(redo), { preventDefault: true }, [
     futureStates.length,
   ]);
-  const findings = useMemo(() => (kit ? lintKit(kit) : []), [kit]);
+  const findings = useEditor((state) => state.checked?.findings) ?? [];
+  useEffect(() => {
+    let newest = true;
+    if (kit)
+      void kitWorker()
+        .lint(kit)
+        .then((found) => newest && useEditor.setState({ checked: { kit, findings: found } }));
+    return () => {
+      newest = false;
+    };
+  }, [kit]);
   const faults = useMemo(() => (kit ? kitFaults(kit).map(faultText) : []), [kit]);
   const errors = findings.filter((finding) => finding.severity === 'error').length + faults.length;
   const warnings = findings.filter((finding) => finding.severity === 'warning').length;

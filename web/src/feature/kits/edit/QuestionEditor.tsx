@@ -1,12 +1,13 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { conditionText } from '#contract/wording/condition-text.ts';
 import { answersText } from '#contract/wording/finding-text.ts';
 import { conditionsOf } from '#core/kit/answer-space.ts';
 import { questionsIn } from '#core/kit/condition.ts';
 import type { KitDocument, Question } from '#core/kit/kit-document.ts';
-import { variantTable } from '#core/kit/variant-table.ts';
+import type { VariantRow } from '#core/kit/variant-table.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { kitWorker } from '../../../worker/kit-worker.ts';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, put, useEditor, useKit } from './editor-store.ts';
 
@@ -18,8 +19,18 @@ const SHOWN = 60;
 export function QuestionEditor() {
   const kit = useKit();
   const change = useEditor((state) => state.change);
-  // What does not fit stands at the end.
-  const rows = useMemo(() => variantTable(kit)?.sort((a, b) => Number(b.fits) - Number(a.fits)), [kit]);
+  const [table, setTable] = useState<{ rows: VariantRow[] | undefined }>();
+  useEffect(() => {
+    let newest = true;
+    void kitWorker()
+      .variants(kit)
+      // What does not fit stands at the end.
+      .then((rows) => newest && setTable({ rows: rows?.sort((a, b) => Number(b.fits) - Number(a.fits)) }));
+    return () => {
+      newest = false;
+    };
+  }, [kit]);
+  const rows = table?.rows;
   const [more, setMore] = useState(false);
   const [refused, setRefused] = useState<string>();
   const remove = (question: Question, index: number) => {
@@ -198,7 +209,8 @@ export function QuestionEditor() {
       </section>
       <section className="min-w-0">
         <h2 className="plate border-b-2 border-ink text-2xl">Every combination, and what it changes</h2>
-        {rows === undefined && (
+        {!table && <p className="py-3 text-ink-2">Working it out.</p>}
+        {table && rows === undefined && (
           <p className="py-3">
             Too many combinations to show one by one. Each station's own conditions are still checked under Findings.
           </p>

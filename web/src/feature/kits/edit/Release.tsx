@@ -8,7 +8,6 @@ import { kitDifference } from '#core/kit/kit-difference.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { kitFaults } from '#core/kit/kit-integrity.ts';
 import { type Finding, findingKey, type Severity } from '#core/kit/lint/finding.ts';
-import { lintKit } from '#core/kit/lint/lint.ts';
 import { acceptBand } from '#core/tightening/accept-band.ts';
 import { api, call } from '../../../app/api.ts';
 import { useSession } from '../../../app/session-store.ts';
@@ -32,7 +31,9 @@ export function Release() {
   const { version, save } = useEditor();
   const navigate = useNavigate();
   const role = useSession((state) => state.session?.person.role);
-  const findings = useMemo(() => lintKit(kit), [kit]);
+  const checked = useEditor((state) => state.checked);
+  const findings = checked?.findings ?? [];
+  const fresh = checked?.kit === kit;
   const faults = useMemo(() => kitFaults(kit).map(faultText), [kit]);
   const [reasons, setReasons] = useState<Record<string, string>>({});
   const [note, setNote] = useState('');
@@ -67,9 +68,11 @@ export function Release() {
           ? 'A lead lets warnings stand. Ask one to release it.'
           : note.trim() === ''
             ? 'Say what this revision is, in the note.'
-            : save !== 'saved'
-              ? 'Waiting for the draft to be saved.'
-              : undefined;
+            : !fresh
+              ? 'Still being checked.'
+              : save !== 'saved'
+                ? 'Waiting for the draft to be saved.'
+                : undefined;
   const release = async () => {
     setBusy(true);
     try {
@@ -148,7 +151,7 @@ export function Release() {
               onReason={(reason) => setReasons((all) => ({ ...all, [findingKey(finding)]: reason }))}
             />
           ))}
-          {findings.length + faults.length === 0 && <li className="py-4">Nothing found.</li>}
+          {findings.length + faults.length === 0 && <li className="py-4">{fresh ? 'Nothing found.' : 'Checking.'}</li>}
         </ul>
       </section>
       <aside className="grid content-start gap-5">

@@ -3,6 +3,7 @@ import { temporal } from 'zundo';
 import { create } from 'zustand';
 import type { KitDraft } from '#contract/kit-draft.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import type { Finding } from '#core/kit/lint/finding.ts';
 import { api, call, ProblemError } from '../../../app/api.ts';
 import { failureText } from '../failure-text.ts';
 
@@ -20,6 +21,8 @@ interface EditorState {
   /** What someone else saved meanwhile. */
   theirs?: KitDraft;
   failure?: string;
+  /** What the lint found, and in which state of the kit. */
+  checked?: { kit: KitDocument; findings: Finding[] };
   /** A copy of unsaved work from this device was taken up. */
   restored: boolean;
   open(id: string): Promise<void>;
