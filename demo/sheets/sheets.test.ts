@@ -1,11 +1,23 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
+import { factText } from '#contract/wording/fact-text.ts';
 import type { Fact } from '#core/sheet/fact.ts';
 import { readSheet } from '#core/sheet/read-sheet.ts';
 
 /** Kinds whose every occurrence is annotated. */
-const KINDS = ['torque', 'thread', 'count', 'compound'] as const;
+const KINDS = [
+  'torque',
+  'thread',
+  'count',
+  'compound',
+  'drive',
+  'hole',
+  'condition',
+  'aftercare',
+  'duration',
+  'pattern',
+] as const;
 type Kind = (typeof KINDS)[number];
 type Annotation = Record<Kind, string[]>;
 
@@ -25,6 +37,13 @@ function written({ value }: Fact): [Kind, string] | undefined {
       return ['count', `${value.count} ${value.noun}`];
     case 'compound':
       return ['compound', value.compound];
+    case 'drive':
+    case 'hole':
+    case 'condition':
+    case 'aftercare':
+    case 'duration':
+    case 'pattern':
+      return [value.kind, factText(value)];
     default:
       return undefined;
   }
@@ -60,13 +79,19 @@ for (const name of NAMES) {
   }
 }
 
-describe('sixteen invented sheets, every torque, thread, count and compound annotated', () => {
+describe('sixteen invented sheets, every fact of ten kinds annotated', () => {
   it('are sixteen or more', () => expect(NAMES.length).toBeGreaterThanOrEqual(16));
   it.each([
     ['torque', 0.97, 0.98],
     ['thread', 0.93, 0.93],
     ['count', 0.93, 0.93],
     ['compound', 0.93, 0.93],
+    ['drive', 0.93, 0.93],
+    ['hole', 0.93, 0.93],
+    ['condition', 0.93, 0.93],
+    ['aftercare', 0.93, 0.93],
+    ['duration', 0.93, 0.93],
+    ['pattern', 0.93, 0.93],
   ] as const)('%s: recall at least %d, precision at least %d', (kind, recall, precision) => {
     const { hits, wanted, read } = score[kind];
     process.stdout.write(

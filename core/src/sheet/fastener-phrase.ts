@@ -142,7 +142,13 @@ function nounAfter(tokens: readonly Token[], at: number): { word: string; next: 
     if (HARDWARE.has(token.lower) && !(ADJECTIVES.has(token.lower) && HARDWARE.has(tokens[next + 1]?.lower ?? '')))
       return { word: token.lower, next: next + 1 };
     if (DRIVE_TOOLS.has(token.lower)) return { word: token.lower, next: next + 1 };
-    if (!ADJECTIVES.has(token.lower) && token.text !== '-') return undefined;
+    // One word the lexicon does not have may stand right before the noun: `18 mm caliper bolts`.
+    const mayStand =
+      token.kind === 'word' &&
+      token.text === token.lower &&
+      !ACTIONS.has(token.lower) &&
+      HARDWARE.has(tokens[next + 1]?.lower ?? '');
+    if (!ADJECTIVES.has(token.lower) && token.text !== '-' && !mayStand) return undefined;
   }
   return undefined;
 }
@@ -152,6 +158,8 @@ function nounOfList(
   tokens: readonly Token[],
   at: number,
   source: string,
+  /** Whether every size has a unit of its own: `25 mm, 20 nuts` is no list of sizes. */
+  withUnits: boolean,
 ): { word: string; next: number; unit?: UnitName } | undefined {
   let next = at;
   let unit: UnitName | undefined;
@@ -165,12 +173,21 @@ function nounOfList(
     if (tokens[next]?.lower === 'a' || tokens[next]?.lower === 'an') next++;
     const size = quantityAt(tokens, next, source);
     if (!size || (size.unit !== undefined && dimensionOf(size.unit) !== 'length')) return undefined;
+    if (withUnits && size.unit === undefined) return undefined;
     unit ??= size.unit;
     next = size.next;
     const noun = nounAfter(tokens, next);
     if (noun) return { ...noun, unit };
   }
   return undefined;
+}
+
+/** Up to six words before a place, of the same line. */
+function wordsBefore(tokens: readonly Token[], at: number): string[] {
+  const words: string[] = [];
+  for (let back = at - 1; back >= 0 && back >= at - 6 && tokens[back]?.kind !== 'break'; back--)
+    words.push(tokens[back]?.lower ?? '');
+  return words;
 }
 
 const HOLE_WORDS: Record<string, 'drill' | 'hole' | 'clearance'> = {
@@ -224,7 +241,7 @@ export function sizedAt(tokens: readonly Token[], at: number, source: string): P
   const bare = quantityAt(tokens, at, source);
   // The first sizes of a list take the unit of its last.
   const listed =
-    bare && bare.unit === undefined && bare.min === bare.max ? nounOfList(tokens, bare.next, source) : undefined;
+    bare && bare.unit === undefined && bare.min === bare.max ? nounOfList(tokens, bare.next, source, false) : undefined;
   const phrase =
     bare && listed?.unit !== undefined && DRIVE_TOOLS.has(listed.word)
       ? { ...bare, unit: listed.unit }
@@ -240,8 +257,8 @@ export function sizedAt(tokens: readonly Token[], at: number, source: string): P
     return { value: { kind: 'squareDrive', size: `${tokens[at]?.text} in` }, next: wrench ? next : next + 1, suspect };
   const role = HOLE_WORDS[hyphen === 'of' ? (tokens[next + 1]?.lower ?? '') : hyphen];
   if (role !== undefined) return { value: { kind: 'hole', diameterMm: mm, role }, next: next + 1, suspect };
-  const before = tokens.slice(Math.max(0, at - 3), at).map((token) => token.lower);
-  const noun = nounAfter(tokens, next) ?? listed ?? nounOfList(tokens, next, source);
+  const before = wordsBefore(tokens, at);
+  const noun = nounAfter(tokens, next) ?? listed ?? nounOfList(tokens, next, source, true);
   if (!noun && before.some((word) => word === 'drill' || word === 'ream'))
     return { value: { kind: 'hole', diameterMm: mm, role: 'drill' }, next, suspect };
   if (!noun && before.some((word) => word === 'clearance' || word === 'gap'))

@@ -192,6 +192,8 @@ describe('drive sizes are kept apart from threads', () => {
     ['(14) 7 mm bolts', ['hex 7 fastener']],
     ['10mm head bolts', ['hex 10 fastener']],
     ['a 13mm and a 15mm spanner', ['hex 13 tool', 'hex 15 tool']],
+    ['4 spacers 25 mm, 20 cone nuts', []],
+    ['the two 18 mm caliper bolts', ['hex 18 fastener']],
     ['10/13/16 mm sockets', ['hex 10 tool', 'hex 13 tool', 'hex 16 tool']],
   ] as const)('%s', (text, expected) => expect(drives(text)).toEqual([...expected]));
 });
@@ -333,6 +335,14 @@ describe('steps', () => {
       '1|Set it aside.',
       '2|Fit the plate.',
       '3|Torque it.',
+    ]);
+  });
+  it('knows steps numbered by word, without a full stop, and by letter', () => {
+    const { steps } = readSheet('Step 1  Loosen the nuts.\nStep 2 - Remove them.\nB. Torque to 40 Nm.');
+    expect(steps.map(({ number, text }) => `${number}|${text}`)).toEqual([
+      '1|Loosen the nuts.',
+      '2|Remove them.',
+      'B|Torque to 40 Nm.',
     ]);
   });
   it('what holds nothing that is known stays as unread', () => {

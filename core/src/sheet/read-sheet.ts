@@ -27,7 +27,8 @@ export interface SheetReading {
 /** Longest text that is read, characters: about a hundred pages. */
 export const LONGEST_SHEET = 600_000;
 
-const NUMBERED = /^\s*(?:step\s+)?(\d{1,3}[a-z]?)\s*[.):]\s+/i;
+// `3.`, `3a)`, `Step 3:`, `Step 3  `, `B.`
+const NUMBERED = /^\s*(?:(?:step\s+)?(\d{1,3}[a-z]?|[A-Z])\s*[.):]\s+|step\s+(\d{1,3}[a-z]?)\s*[-–]?\s+)/i;
 /** A full stop that ends an abbreviation of the trade and not a sentence. */
 const ABBREVIATION = /\b(?:ea|pcs|pc|ft|lb|lbs|in|approx|max|min|no|fig|qty|incl|dia|oz|hrs?|mins?|e\.g|i\.e|nos)$/i;
 
@@ -70,7 +71,7 @@ function splitSteps(text: string): SheetStep[] {
     // A table row, a heading or a numbered line begins anew; a line in lower case goes on with the one before.
     const goesOn = !dictated && open !== undefined && !number && !bullet && /^(?:[a-z]|\((?!\d+\)))/.test(plain);
     if (!goesOn) close(start);
-    open ??= { start: number ? start + number[0].length : start, number: number?.[1] };
+    open ??= { start: number ? start + number[0].length : start, number: number?.[1] ?? number?.[2] };
     // Sentences end inside the line.
     for (const match of line.matchAll(/[.!?](?=\s+[A-Z(])|;\s/g)) {
       const at = start + match.index;

@@ -231,7 +231,8 @@ function condition(tokens: readonly Token[], at: number, source: string): Phrase
     ['cars', 'without'],
   ]);
   if (equipped === undefined) return undefined;
-  let next = equipped;
+  // `if equipped with a heat shield`: what it is equipped with belongs to it.
+  let next = lower(tokens, equipped) === 'with' ? equipped + 1 : equipped;
   while (
     next - equipped < 8 &&
     tokens[next] &&
