@@ -285,3 +285,46 @@ test('a PDF is read, and the words of the shop with it', async ({ page, app }) =
   await expect(facts).toContainText('46 lbf·ft', { timeout: 30_000 });
   await expect(facts).toContainText('Retaining compound');
 });
+
+test('a stack is put in order by keyboard and the steps with their actions follow what comes off', async ({
+  page,
+  app,
+}) => {
+  await signIn(page, app);
+  await page.goto(`${app.url}/kits/drafts/rear-anti-roll-bar/stations`);
+  const stack = page.getByRole('list', { name: 'Stack' });
+  const names = () => stack.getByRole('listitem').allTextContents();
+  await expect(stack).toBeVisible();
+  const before = await names();
+  const handle = page.getByRole('button', { name: 'Move Stack, 1' });
+  await handle.focus();
+  await page.keyboard.press('Space');
+  await page.waitForTimeout(300);
+  await page.keyboard.press('ArrowDown');
+  await page.waitForTimeout(300);
+  await page.keyboard.press('Space');
+  await expect.poll(async () => (await names())[1]).toBe(before[0]);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await names())[0]).toBe(before[0]);
+
+  await page.getByRole('link', { name: 'Steps' }).click();
+  await page.getByRole('button', { name: 'Add to Comes off the vehicle' }).click();
+  await page.getByRole('button', { name: 'Add a step' }).click();
+  await page.getByLabel('Add an action').selectOption({ label: 'Remove' });
+  await expect(
+    page.getByText('Strip · Remove: Cover bolts').or(page.getByText('Remove: Cover bolts').first()),
+  ).toBeVisible();
+  // It comes off and does not go back: found at once.
+  await page.getByRole('link', { name: /Findings/ }).click();
+  await expect(page.getByText('Does not go back')).toBeVisible();
+
+  // A rule decides about a step, and the table of combinations says what it changes.
+  await page.getByRole('link', { name: 'Steps' }).click();
+  await page.getByRole('button', { name: /New step/ }).click();
+  await page.getByRole('button', { name: /^When Step/ }).click();
+  await page.getByLabel('Kind of rule').selectOption({ label: 'One answer' });
+  await page.getByLabel('Question').selectOption({ label: 'Which bush material is in the box?' });
+  await page.getByRole('button', { name: 'Keep this rule' }).click();
+  await page.getByRole('link', { name: 'Questions' }).click();
+  await expect(page.getByText(/without step 1/).first()).toBeVisible();
+});

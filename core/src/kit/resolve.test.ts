@@ -154,6 +154,26 @@ describe('lint', () => {
     ['groups[0].stations[0] unknownStation', (kit) => Object.assign(first(kit.groups), { stations: ['zz'] })],
     ['stations[0].id stationInNoGroup', (kit) => Object.assign(first(kit.groups), { stations: ['s2'] })],
     ['stations[8].id stationInTwoGroups', (kit) => first(kit.groups).stations.push('sh1')],
+    ['items empty', (kit) => Object.assign(kit, { items: [] })],
+    ['groups[0].stations groupEmpty', (kit) => Object.assign(first(kit.groups), { stations: [] })],
+    ['items[0].sitsOn unknownReference', (kit) => Object.assign(first(kit.items), { sitsOn: 'nope' })],
+    ['temporary[0].clearBy unknownGroup', (kit) => kit.temporary.push({ id: 't', name: 'Tape', clearBy: 'nope' })],
+    [
+      'steps[0].actions[0].removed unknownReference',
+      (kit) =>
+        kit.steps.push({ id: 'one', text: 'Off', phase: 'strip', actions: [{ type: 'remove', removed: 'nope' }] }),
+    ],
+    [
+      'steps[0].after stepsInCircle',
+      (kit) => {
+        kit.steps.push({ id: 'one', text: 'One', phase: 'strip', actions: [], after: ['two'] });
+        kit.steps.push({ id: 'two', text: 'Two', phase: 'strip', actions: [], after: ['one'] });
+      },
+    ],
+    [
+      'checks[0].when unknownQuestion',
+      (kit) => kit.checks.push({ id: 'c', text: 'Gap', when: { question: 'nope', is: true } }),
+    ],
     ['questions[1].choices choicesMissing', (kit) => Object.assign(kit.questions[1] as object, { choices: [] })],
   ])('%s', (expected, change) => expect(faultsOf(change)).toContain(expected));
 });

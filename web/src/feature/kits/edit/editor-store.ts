@@ -44,7 +44,14 @@ function keepCopy(kit: KitDocument, version: number): void {
 }
 function copyOf(id: string): { kit: KitDocument; version: number } | undefined {
   const text = localStorage.getItem(copyKey(id));
-  return text === null ? undefined : (JSON.parse(text) as { kit: KitDocument; version: number });
+  if (text === null) return undefined;
+  try {
+    return JSON.parse(text) as { kit: KitDocument; version: number };
+  } catch {
+    // Half written when the device went off: what the server has is the newest whole one.
+    localStorage.removeItem(copyKey(id));
+    return undefined;
+  }
 }
 
 /** The kit being written, with undo, autosave and the word of others. */
