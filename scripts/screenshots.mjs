@@ -131,7 +131,9 @@ await main(async () => {
     await page.getByRole('heading', { name: 'Stack, head to nut' }).waitFor();
     await shot(page, 'kit-stacks');
     await page.goto(`${url}/kits/read`);
-    await page.getByLabel('Text of the sheet').fill(readFileSync(join(ROOT, 'demo/sheets/recovery-points.txt'), 'utf8'));
+    await page
+      .getByLabel('Text of the sheet')
+      .fill(readFileSync(join(ROOT, 'demo/sheets/recovery-points.txt'), 'utf8'));
     await page.getByRole('button', { name: 'Read it' }).click();
     await page.getByRole('heading', { name: 'What it says' }).waitFor();
     await page.keyboard.press('n');
