@@ -154,7 +154,7 @@ const mayOpen = (token: Token | undefined): boolean =>
         token.lower === 'from' ||
         NUMBER_WORDS[token.lower] !== undefined ||
         TENS_WORDS[token.lower] !== undefined ||
-        /^[lIO]/.test(token.text))));
+        'lIO'.includes(token.text[0] ?? ' '))));
 
 const readQuantities = new WeakMap<readonly Token[], Array<QuantityPhrase | 'none' | undefined>>();
 

@@ -27,11 +27,22 @@ const VULGAR: Record<string, number> = {
   '⅞': 0.875,
 };
 
-// `10/13/16` is a list and not a fraction; `MlO` is an M and what a scanner made of 10.
-// In this order: a mixed number or fraction, a number with its commas and points, a vulgar fraction, a word, a line's
-// end, any other mark. Digits and letters that touch are two tokens: `16mm`, `M10`, `T40`.
-const TOKEN =
-  /(?<fraction>(?<![\d/])\d+[-\s]\d+\/\d+(?![\d/])|(?<![\d/])\d+\/\d+(?![\d/]))|(?<number>\d+(?:[.,]\d+)*)(?<glyph>[¼½¾⅛⅜⅝⅞])?|(?<alone>[¼½¾⅛⅜⅝⅞])|(?<misread>M(?=[lIO]{1,2}\b))|(?<word>[\p{L}']+)|(?<break>\r?\n)|(?<mark>[^\s])/gu;
+// `10/13/16` is a list and not a fraction. A hyphen or space before a proper fraction makes a mixed number.
+const FRACTION = /(?<![\d/])(?:\d+[-\s])?\d+\/\d+(?![\d/])/y;
+/** Digits with their commas and points, and a vulgar fraction behind. */
+const NUMBER = /\d+(?:[.,]\d+)*[¼½¾⅛⅜⅝⅞]?/y;
+const LETTERS = /[\p{L}']+/uy;
+/** `MlO` is an M and what a scanner made of 10. */
+const MISREAD_METRIC = /M(?=[lIO]{1,2}\b)/y;
+
+const matchAt = (pattern: RegExp, text: string, at: number): string | undefined => {
+  pattern.lastIndex = at;
+  return pattern.exec(text)?.[0];
+};
+
+const isDigit = (code: number): boolean => code >= 48 && code <= 57;
+const isAsciiLetter = (code: number): boolean =>
+  (code >= 97 && code <= 122) || (code >= 65 && code <= 90) || code === 39;
 
 function fractionValue(text: string): number | undefined {
   const [, whole = '0', top, bottom] = /^(?:(\d+)[-\s])?(\d+)\/(\d+)$/.exec(text) ?? [];
@@ -59,23 +70,72 @@ export function misreadNumber(text: string): number | undefined {
   return Number(digits);
 }
 
-/** Splits a sheet into tokens, each with its place in the text. */
+/** The number at a place and the characters it takes. */
+function numberAt(text: string, at: number): { raw: string; value: number | undefined } | undefined {
+  const fraction = matchAt(FRACTION, text, at);
+  if (fraction !== undefined) return { raw: fraction, value: fractionValue(fraction) };
+  const raw = matchAt(NUMBER, text, at);
+  if (raw === undefined) return undefined;
+  const glyph = VULGAR[raw.at(-1) ?? ''];
+  const value = plainValue(glyph === undefined ? raw : raw.slice(0, -1));
+  return { raw, value: value === undefined ? undefined : value + (glyph ?? 0) };
+}
+
+/** The word at a place; most are plain letters, told without a pattern. */
+function wordAt(text: string, at: number): string | undefined {
+  const misread = text[at] === 'M' ? matchAt(MISREAD_METRIC, text, at) : undefined;
+  if (misread !== undefined) return misread;
+  let end = at;
+  while (isAsciiLetter(text.charCodeAt(end))) end++;
+  // A letter that is not English goes on the word.
+  return text.charCodeAt(end) > 127 ? matchAt(LETTERS, text, at) : end > at ? text.slice(at, end) : undefined;
+}
+
+/**
+ * Splits a sheet into tokens, each with its place in the text. Digits and letters that touch are two tokens: `16mm`,
+ * `M10`, `T40`.
+ */
 export function tokenize(text: string): Token[] {
   const tokens: Token[] = [];
-  for (const match of text.matchAll(TOKEN)) {
-    const start = match.index;
-    const raw = match[0];
-    const base = { text: raw, lower: raw.toLowerCase(), start, end: start + raw.length };
-    const groups = match.groups ?? {};
-    if (groups.break !== undefined) tokens.push({ ...base, kind: 'break' });
-    else if (groups.fraction !== undefined) tokens.push({ ...base, kind: 'number', value: fractionValue(raw) });
-    else if (groups.number !== undefined) {
-      const glyph = groups.glyph === undefined ? 0 : (VULGAR[groups.glyph] ?? 0);
-      const value = plainValue(groups.number);
-      tokens.push({ ...base, kind: 'number', value: value === undefined ? undefined : value + glyph });
-    } else if (groups.alone !== undefined) tokens.push({ ...base, kind: 'number', value: VULGAR[groups.alone] });
-    else if (groups.word !== undefined || groups.misread !== undefined) tokens.push({ ...base, kind: 'word' });
-    else tokens.push({ ...base, kind: 'mark' });
+  let at = 0;
+  while (at < text.length) {
+    const code = text.charCodeAt(at);
+    if (code === 10 || (code === 13 && text.charCodeAt(at + 1) === 10)) {
+      const end = at + (code === 10 ? 1 : 2);
+      tokens.push({ kind: 'break', text: text.slice(at, end), lower: '\n', start: at, end });
+      at = end;
+      continue;
+    }
+    const number = isDigit(code) ? numberAt(text, at) : undefined;
+    if (number) {
+      const end = at + number.raw.length;
+      tokens.push({ kind: 'number', text: number.raw, lower: number.raw, start: at, end, value: number.value });
+      at = end;
+      continue;
+    }
+    const vulgar = VULGAR[text[at] ?? ''];
+    if (vulgar !== undefined) {
+      tokens.push({
+        kind: 'number',
+        text: text[at] ?? '',
+        lower: text[at] ?? '',
+        start: at,
+        end: at + 1,
+        value: vulgar,
+      });
+      at++;
+      continue;
+    }
+    const word = wordAt(text, at);
+    if (word !== undefined) {
+      tokens.push({ kind: 'word', text: word, lower: word.toLowerCase(), start: at, end: at + word.length });
+      at += word.length;
+      continue;
+    }
+    // One mark is one character, even where it takes two units.
+    const mark = String.fromCodePoint(text.codePointAt(at) ?? code);
+    if (mark.trim() !== '') tokens.push({ kind: 'mark', text: mark, lower: mark, start: at, end: at + mark.length });
+    at += mark.length;
   }
   return tokens;
 }

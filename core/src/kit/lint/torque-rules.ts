@@ -84,11 +84,6 @@ const targetOf = (joint: StationJoint): number | undefined => {
   return spec && acceptBand(spec)?.targetNm;
 };
 
-const median = (values: readonly number[]): number => {
-  const sorted = [...values].sort((a, b) => a - b);
-  return sorted[Math.floor(sorted.length / 2)] ?? 0;
-};
-
 /** Rule 2: a value off its like neighbours, twelve times off in particular; a printed pair that disagrees. */
 export function slips(joints: readonly StationJoint[]): Finding[] {
   const found: Finding[] = [];
@@ -97,23 +92,24 @@ export function slips(joints: readonly StationJoint[]): Finding[] {
     const key = `${joint.thread?.designation} ${joint.bolt?.propertyClass ?? ''}`;
     if (joint.thread && targetOf(joint) !== undefined) like.set(key, [...(like.get(key) ?? []), joint]);
   }
-  for (const [, group] of like) {
-    for (const joint of group) {
-      const others = group.filter((other) => other !== joint).flatMap((other) => targetOf(other) ?? []);
-      const target = targetOf(joint);
-      if (others.length === 0 || target === undefined) continue;
-      const usual = median(others);
+  for (const group of like.values()) {
+    if (group.length < 2) continue;
+    const sorted = group.map((joint) => ({ joint, target: targetOf(joint) ?? 0 })).sort((a, b) => a.target - b.target);
+    sorted.forEach(({ joint, target }, place) => {
+      // The middle of the others: the sorted list without this one.
+      const middle = Math.floor((sorted.length - 1) / 2);
+      const usual = sorted[place <= middle ? middle + 1 : middle]?.target ?? target;
       const ratio = Math.max(target / usual, usual / target);
+      if (ratio <= 3) return;
       const facts = {
         printed: joint.station.specs[0]?.printed ?? '',
         targetNm: round(target),
         neighboursNm: round(usual),
         ratio: round(ratio),
       };
-      const path = `${joint.path}.specs[0]`;
-      if (ratio > 10.5 && ratio < 13.7) found.push(finding('twelveTimes', path, joint.place, facts));
-      else if (ratio > 3) found.push(finding('offNeighbours', path, joint.place, facts));
-    }
+      const twelve = ratio > 10.5 && ratio < 13.7;
+      found.push(finding(twelve ? 'twelveTimes' : 'offNeighbours', `${joint.path}.specs[0]`, joint.place, facts));
+    });
   }
   for (const joint of joints) {
     joint.station.specs.forEach(({ printed }, at) => {
