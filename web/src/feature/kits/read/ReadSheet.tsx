@@ -38,6 +38,9 @@ export default function ReadSheet() {
 const onOtherButton = (event: KeyboardEvent): boolean =>
   event.target instanceof HTMLButtonElement && event.target.closest('section') === null;
 
+/** Buttons of the foot: small enough on a phone that all of them stay under the thumb. */
+const FOOT = 'max-sm:min-h-11! max-sm:px-1! max-sm:text-sm';
+
 function Reader() {
   const sheet = useSheet();
   const { reading, verdicts, corrections, cursor, point, file } = sheet;
@@ -161,30 +164,32 @@ function Reader() {
           </div>
         </section>
       </main>
-      <footer className="flex flex-wrap items-stretch border-t-2 border-ink">
-        <div className="flex flex-1 flex-wrap items-center gap-2 px-4 py-2">
-          <Button onClick={() => setOpen('correct')} hotkey="E" disabled={!fact}>
+      <footer className="sticky bottom-0 z-20 flex flex-wrap items-stretch border-t-2 border-ink bg-bench lg:static">
+        <div className="grid flex-1 basis-full grid-cols-3 items-center gap-2 px-2 py-2 sm:flex sm:basis-0 sm:flex-wrap sm:px-4">
+          <Button className={FOOT} onClick={() => setOpen('correct')} hotkey="E" disabled={!fact}>
             Correct
           </Button>
-          <Button onClick={reject} hotkey="X" disabled={!fact}>
+          <Button className={FOOT} onClick={reject} hotkey="X" disabled={!fact}>
             Not so
           </Button>
-          <Button onClick={nextDoubt} hotkey="N" disabled={judged.open.length === 0}>
+          <Button className={FOOT} onClick={nextDoubt} hotkey="N" disabled={judged.open.length === 0}>
             Next doubt
           </Button>
-          <Button onClick={() => undo()} hotkey="U" disabled={pastStates.length === 0}>
+          <Button className={FOOT} onClick={() => undo()} hotkey="U" disabled={pastStates.length === 0}>
             Take back
           </Button>
-          <Button tone="dark" onClick={() => setOpen('draft')} className="ml-auto">
+          <Button tone="dark" onClick={() => setOpen('draft')} className={`${FOOT} sm:ml-auto`}>
             Make the draft
           </Button>
-          <Button onClick={sheet.close}>Another sheet</Button>
+          <Button className={FOOT} onClick={sheet.close}>
+            Another sheet
+          </Button>
         </div>
         <button
           type="button"
           onClick={take}
           disabled={!fact}
-          className="plate flex min-h-20 w-full items-center justify-between gap-4 bg-paint px-6 text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2 sm:w-80"
+          className="plate flex min-h-16 w-full items-center justify-between gap-4 bg-paint px-6 text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2 sm:min-h-20 sm:w-80"
         >
           Take this <Key>ENTER</Key>
         </button>
