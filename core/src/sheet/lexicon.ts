@@ -114,7 +114,6 @@ export const ADJECTIVES = new Set([
   'lock',
   'locking',
   'nylon',
-  'nyloc',
   'plain',
   'hardened',
   'stainless',

@@ -83,7 +83,7 @@ function locker(tokens: readonly Token[], at: number): Phrase | undefined {
 const COMPOUNDS: ReadonlyArray<
   readonly [Extract<FactValue, { kind: 'compound' }>['compound'], ReadonlyArray<readonly string[]>]
 > = [
-  ['antiSeize', [['anti', 'seize'], ['antiseize'], ['never', 'seize'], ['copper', 'paste'], ['copper', 'grease']]],
+  ['antiSeize', [['anti', 'seize'], ['antiseize'], ['copper', 'paste'], ['copper', 'grease']]],
   [
     'sealant',
     [
