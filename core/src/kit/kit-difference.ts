@@ -1,26 +1,4 @@
-import type { KitDocument, Station } from './kit-document.ts';
-
-/** Lists of a kit whose entries are known by their id. */
-const LISTS = [
-  'questions',
-  'items',
-  'compounds',
-  'stations',
-  'groups',
-  'cautions',
-  'aftercare',
-  'prerequisites',
-  'baselines',
-  'choices',
-  'irreversible',
-  'temporary',
-  'neighbours',
-  'removed',
-  'disconnects',
-  'checks',
-  'steps',
-] as const;
-export type KitList = (typeof LISTS)[number];
+import { KIT_LISTS, type KitDocument, type KitList, type Station } from './kit-document.ts';
 
 /** One thing that differs between two revisions. */
 export interface KitChange {
@@ -80,7 +58,7 @@ export function kitDifference(before: KitDocument, after: KitDocument): KitChang
         count: 1,
       });
   }
-  for (const list of LISTS) {
+  for (const list of KIT_LISTS) {
     const [old, now] = [before[list] as unknown as Entry[], after[list] as unknown as Entry[]];
     const [oldById, nowById] = [
       new Map(old.map((entry) => [entry.id, entry])),

@@ -220,3 +220,25 @@ export interface KitDocument {
   checks: Check[];
   steps: Step[];
 }
+
+/** Lists of a kit whose entries are known by their id. */
+export const KIT_LISTS = [
+  'questions',
+  'items',
+  'compounds',
+  'stations',
+  'groups',
+  'cautions',
+  'aftercare',
+  'prerequisites',
+  'baselines',
+  'choices',
+  'irreversible',
+  'temporary',
+  'neighbours',
+  'removed',
+  'disconnects',
+  'checks',
+  'steps',
+] as const satisfies ReadonlyArray<keyof KitDocument>;
+export type KitList = (typeof KIT_LISTS)[number];

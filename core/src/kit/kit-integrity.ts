@@ -3,7 +3,7 @@ import { parsePrinted } from '../quantity/parse-printed.ts';
 import { acceptBand } from '../tightening/accept-band.ts';
 import { canBeVerified, type TighteningSpec } from '../tightening/tightening-spec.ts';
 import { type Condition, questionsIn } from './condition.ts';
-import type { KitDocument, OrderRule } from './kit-document.ts';
+import { KIT_LISTS, type KitDocument, type OrderRule } from './kit-document.ts';
 
 /** A fault of a kit document that its shape alone does not show. `path` leads to the value in the file. */
 export interface KitFault {
@@ -55,26 +55,6 @@ const bandEmpty = (spec: TighteningSpec): boolean => {
   );
 };
 
-const LISTS = [
-  'questions',
-  'items',
-  'compounds',
-  'stations',
-  'groups',
-  'cautions',
-  'aftercare',
-  'prerequisites',
-  'baselines',
-  'choices',
-  'irreversible',
-  'temporary',
-  'neighbours',
-  'removed',
-  'disconnects',
-  'checks',
-  'steps',
-] as const;
-
 /** Things that wait for each other, found by taking away those that wait for nobody until none is left to take. */
 function inCircle(waiting: ReadonlyArray<{ id: string; after?: string[] }>): string[] {
   let rest = waiting;
@@ -104,7 +84,7 @@ export function kitFaults(kit: KitDocument): KitFault[] {
   };
 
   for (const list of ['items', 'stations', 'groups'] as const) if (kit[list].length === 0) add(list, 'empty', list);
-  for (const list of LISTS) {
+  for (const list of KIT_LISTS) {
     const seen = new Set<string>();
     kit[list].forEach((entry, index) => {
       if (seen.has(entry.id)) add(`${list}[${index}].id`, 'duplicateId', entry.id);
