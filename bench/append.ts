@@ -78,7 +78,7 @@ export async function measureAppend() {
   const openSnug = async () => {
     const { id } = await post('/api/jobs', {
       vehicle: 'v-carrick',
-      kit: `plate-${STATIONS}`,
+      kits: [`plate-${STATIONS}`],
       answers: {},
       bay: 1,
       plannedStartMs: Date.now(),

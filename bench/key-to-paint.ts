@@ -30,7 +30,7 @@ export async function measureKeyToPaint(): Promise<{ medianMs: number; worstMs: 
     const opened = await page.request.post(`${url}/api/jobs`, {
       data: {
         vehicle: 'v-tussock',
-        kit: 'front-recovery-points',
+        kits: ['front-recovery-points'],
         answers: { shield: true },
         bay: 4,
         plannedStartMs: Date.now(),

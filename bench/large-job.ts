@@ -1,4 +1,4 @@
-import type { JobSetup } from '#core/job/job-log.ts';
+import { type JobSetup, oneKit } from '#core/job/job-log.ts';
 import { blankKit } from '#core/kit/blank-kit.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 
@@ -45,7 +45,7 @@ export function largeKit(stationCount: number): KitDocument {
 }
 
 export const largeSetup = (stationCount: number): JobSetup => ({
-  kit: largeKit(stationCount),
+  ...oneKit(largeKit(stationCount)),
   vehicle: {},
   answers: {},
   shop: {},

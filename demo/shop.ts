@@ -1,5 +1,5 @@
 import type { Role } from '#core/job/role.ts';
-import type { VehicleFacts } from '#core/kit/vehicle-facts.ts';
+import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 
 /** The invented shop of the demo. PINs are shown on the sign-in screen of the demo and nowhere else. */
@@ -21,14 +21,7 @@ export const DEMO_PEOPLE: DemoPerson[] = [
   { id: 'u-ismay', name: 'Ismay Fenn', initials: 'IF', role: 'counter', pin: '7788' },
 ];
 
-export interface DemoVehicle extends VehicleFacts {
-  id: string;
-  make: string;
-  model: string;
-  plate: string;
-  owner: string;
-  odometerKm: number;
-}
+export type DemoVehicle = Vehicle;
 
 export const DEMO_VEHICLES: DemoVehicle[] = [
   {
@@ -39,9 +32,13 @@ export const DEMO_VEHICLES: DemoVehicle[] = [
     engine: '2.8 diesel',
     drivenWheels: 'four',
     body: 'dual-cab',
+    gearbox: 'automatic',
     plate: '14-208',
     owner: 'Upper Sallow Rivers Survey',
     odometerKm: 61240,
+    ratings: { kerbKg: 2110, grossKg: 3050, frontAxleKg: 1450, rearAxleKg: 1800, combinationKg: 5950, towKg: 3500 },
+    wheels: { thread: 'M12 x 1.5', nutSeat: 'cone', perWheel: 6, torque: '83 lbf·ft', tyre: '265/65 R17' },
+    fitted: [],
   },
   {
     id: 'v-carrick',
@@ -54,6 +51,24 @@ export const DEMO_VEHICLES: DemoVehicle[] = [
     plate: '14-115',
     owner: 'Upper Sallow Rivers Survey',
     odometerKm: 118300,
+    fitted: [{ word: 'roof rack', since: '2021-04-12' }],
+  },
+  {
+    id: 'v-gorse',
+    make: 'Tolvan',
+    model: 'Gorse 2.4',
+    modelYear: 2022,
+    engine: '2.4 diesel',
+    drivenWheels: 'four',
+    body: 'dual-cab',
+    gearbox: 'manual',
+    plate: '14-231',
+    owner: 'Upper Sallow Rivers Survey',
+    contact: 'stores, hut 3',
+    odometerKm: 38_460,
+    ratings: { kerbKg: 1980, grossKg: 2900, frontAxleKg: 1350, rearAxleKg: 1750, combinationKg: 5600, towKg: 3000 },
+    wheels: { thread: 'M12 x 1.5', nutSeat: 'cone', perWheel: 6, torque: '83 lbf·ft', tyre: '245/70 R16' },
+    fitted: [{ word: 'canopy', since: '2023-06-02' }],
   },
   {
     id: 'v-merle',

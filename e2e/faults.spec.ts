@@ -45,7 +45,7 @@ test('pulls made with the server away survive a reload and are sent later', asyn
     await navigator.serviceWorker.ready;
   });
   const job = await page.request.post(`${app.url}/api/jobs`, {
-    data: { vehicle: 'v-carrick', kit: 'transfer-case-guard', answers: {}, bay: 3, plannedStartMs: Date.now() },
+    data: { vehicle: 'v-carrick', kits: ['transfer-case-guard'], answers: {}, bay: 3, plannedStartMs: Date.now() },
   });
   const { id } = (await job.json()) as { id: string };
   const commands = GUARD_TO_TORQUE.map((command) => ({

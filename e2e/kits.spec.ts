@@ -93,11 +93,11 @@ test('a kit is made from a sheet, corrected, linted, released and fitted', async
   await page.getByRole('link', { name: 'Export this revision' }).click();
   const file = readFileSync(await (await download).path(), 'utf8');
   const kit = JSON.parse(file) as { items: Array<{ id: string; quantity: number }>; stations: Array<{ id: string }> };
-  expect(kit).toMatchObject({ format: 'wrenchman-kit', version: 2, id: 'rear-brace-short', revision: 1 });
+  expect(kit).toMatchObject({ format: 'wrenchman-kit', version: 3, id: 'rear-brace-short', revision: 1 });
 
   // And it is worked from on the floor.
   const opened = await page.request.post(`${app.url}/api/jobs`, {
-    data: { vehicle: 'v-carrick', kit: 'rear-brace-short', answers: {}, bay: 4, plannedStartMs: Date.now() },
+    data: { vehicle: 'v-carrick', kits: ['rear-brace-short'], answers: {}, bay: 4, plannedStartMs: Date.now() },
   });
   expect(opened.status()).toBe(201);
   const { id } = (await opened.json()) as { id: string };

@@ -8,10 +8,13 @@ import type { AnswerValue } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { PullVerdict } from '#core/tightening/judge-pull.ts';
 import type { PassRule } from '#core/tightening/pass-plan.ts';
+import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { AnswersSchema, AnswerValueSchema } from './condition.ts';
+import { VISIT_COMMAND_SCHEMAS, VISIT_FACT_SCHEMAS } from './visit.ts';
 
-const Ref = z.string().min(1).max(64);
+/** Ids of a visit's second kit carry its prefix: two ids of a kit and a stroke. */
+const Ref = z.string().min(1).max(200);
 const Reason = z.string().max(500);
 /** Only an address inside the application: it becomes a link in the record. */
 const calculationUsed = {
@@ -27,7 +30,12 @@ const TorqueUnitSchema = z.enum(['N·m', 'lbf·ft', 'lbf·in', 'kgf·m', 'kgf·c
 const Figure = z.number();
 
 export const JobCommandSchema: z.ZodType<JobCommand> = z.discriminatedUnion('type', [
-  z.strictObject({ type: z.literal('changeAnswer'), question: Ref, value: AnswerValueSchema }),
+  z.strictObject({
+    type: z.literal('changeAnswer'),
+    question: Ref,
+    value: AnswerValueSchema,
+    seen: AnswerValueSchema.nullable().optional(),
+  }),
   z.strictObject({ type: z.literal('countLine'), item: Ref, found: Figure, damaged: Figure }),
   z.strictObject({ type: z.literal('useShopStock'), item: Ref, quantity: Figure, reason: Reason }),
   z.strictObject({ type: z.literal('scrapPiece'), item: Ref, quantity: Figure, reason: Reason }),
@@ -58,6 +66,7 @@ export const JobCommandSchema: z.ZodType<JobCommand> = z.discriminatedUnion('typ
   z.strictObject({ type: z.literal('override'), refusal: Ref, station: Ref, reason: Reason }),
   z.strictObject({ type: z.literal('undo') }),
   z.strictObject({ type: z.literal('close'), signature: z.string().max(120), note: z.string().max(2000).optional() }),
+  ...VISIT_COMMAND_SCHEMAS,
 ]);
 
 export const RoleSchema: z.ZodType<Role> = z.enum(['fitter', 'lead', 'counter', 'apprentice']);
@@ -140,6 +149,7 @@ export const JobEventSchema: z.ZodType<JobEvent> = z.discriminatedUnion('type', 
   z.strictObject({ ...stamped, type: z.literal('calculationUsed'), ...calculationUsed }),
   z.strictObject({ ...stamped, type: z.literal('overrideGranted'), refusal: Ref, station: Ref, reason: Reason }),
   z.strictObject({ ...stamped, type: z.literal('jobClosed'), signature: z.string(), note: z.string().optional() }),
+  ...VISIT_FACT_SCHEMAS.map((schema) => schema.extend(stamped)),
 ]);
 
 /** One command as a device sends it. The person is checked against who was signed in on that device. */
@@ -172,7 +182,8 @@ export interface CommandBatchAnswer {
 
 export const OpenJobSchema = z.strictObject({
   vehicle: Ref,
-  kit: Ref,
+  /** Kits of the visit, in order; answers stand under scoped ids. */
+  kits: z.array(Ref).min(1).max(12),
   answers: AnswersSchema,
   bay: z.number().int().min(1).max(99),
   plannedStartMs: z.number().int().positive(),
@@ -180,17 +191,16 @@ export const OpenJobSchema = z.strictObject({
 });
 export type OpenJob = z.infer<typeof OpenJobSchema>;
 
-export interface VehicleCard {
-  id: string;
-  make: string;
-  model: string;
-  plate: string;
-  owner: string;
-  odometerKm: number;
-  modelYear?: number;
-  engine?: string;
-  drivenWheels?: string;
-  body?: string;
+/** A kit that comes into a visit under way; answers by the kit's own question ids. */
+export const AddKitSchema = z.strictObject({ id: z.uuid(), kit: Ref, answers: AnswersSchema });
+export type AddKit = z.infer<typeof AddKitSchema>;
+
+/** A kit as a job pins it. */
+export interface JobKit {
+  document: KitDocument;
+  prefix: string;
+  /** Withdrawn by a lead since: the job goes on only with open eyes. */
+  withdrawn?: { atMs: number; because: string };
 }
 
 /** A job in a list. */
@@ -213,8 +223,11 @@ export interface JobDocument {
   bay: number;
   plannedStartMs: number;
   odometerKm?: number;
-  vehicle: VehicleCard;
-  kit: KitDocument;
+  vehicle: Vehicle;
+  /** Every kit that is or was in the visit. */
+  kits: JobKit[];
+  /** Prefixes of those it was opened with. */
+  openedWith: string[];
   answers: Record<string, AnswerValue>;
   shop: PassRule & { name: string };
   wrenches: Wrench[];

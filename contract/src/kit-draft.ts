@@ -34,6 +34,8 @@ export interface Waiver {
 
 /** One released revision in a list. */
 export interface RevisionCard {
+  /** Taken back by a lead. */
+  withdrawn?: { atMs: number; because: string };
   revision: number;
   addedAtMs: number;
   note?: string;
@@ -92,3 +94,6 @@ export const ReleaseSchema = z.object({
   waivers: z.array(z.object({ key: z.string().min(1).max(300), reason: z.string().trim().min(1).max(500) })).max(500),
 });
 export type ReleaseInput = z.infer<typeof ReleaseSchema>;
+
+/** Why a released revision is taken back. */
+export const WithdrawSchema = z.strictObject({ because: z.string().trim().min(1).max(500) });

@@ -21,6 +21,7 @@ import type {
   Check,
   Choice,
   Irreversible,
+  KitTool,
   Neighbour,
   Prerequisite,
   Temporary,
@@ -35,6 +36,9 @@ const Id = z
 const Text = z.string().trim().min(1).max(500);
 const Positive = z.number().positive();
 const Aliases = z.array(z.string().trim().min(1).max(120)).max(20);
+/** A word the shop's kits share: the name of a spot on the vehicle, or of something it carries. */
+const Place = z.string().trim().min(1).max(80);
+const Side = z.enum(['left', 'right']);
 /** Joints of this trade end far below; a larger figure is a lost decimal (M05). */
 const TorqueNm = z.number().positive().max(1500);
 
@@ -94,7 +98,8 @@ const QuestionSchema: z.ZodType<Question> = z.strictObject({
   choices: z.array(z.strictObject({ value: z.string().min(1), label: Text })).optional(),
   min: z.number().optional(),
   max: z.number().optional(),
-  from: z.enum(['modelYear', 'engine', 'drivenWheels', 'body']).optional(),
+  from: z.enum(['modelYear', 'engine', 'drivenWheels', 'body', 'gearbox', 'trim']).optional(),
+  fitted: Place.optional(),
 });
 
 const ItemSchema: z.ZodType<Item> = z.strictObject({
@@ -120,6 +125,7 @@ const ItemSchema: z.ZodType<Item> = z.strictObject({
   mark: z.string().trim().min(1).max(40).optional(),
   facing: Text.optional(),
   aliases: Aliases.optional(),
+  place: Place.optional(),
   sitsOn: Id.optional(),
   leftover: z
     .array(z.strictObject({ quantity: z.number().int().min(0).max(10_000), when: ConditionSchema.optional() }))
@@ -155,7 +161,8 @@ const StationSchema: z.ZodType<Station> = z.strictObject({
   id: Id,
   label: z.string().trim().min(1).max(6),
   name: Text,
-  side: z.enum(['left', 'right']).optional(),
+  side: Side.optional(),
+  place: Place.optional(),
   xMm: z.number(),
   yMm: z.number(),
   stack: z.array(StackPieceSchema).min(1),
@@ -221,6 +228,7 @@ const JointGroupSchema: z.ZodType<JointGroup> = z.strictObject({
   torqueOrder: OrderRuleSchema.optional(),
   stages: z.array(z.number()).min(1).max(5).optional(),
   verify: z.boolean().optional(),
+  spot: z.strictObject({ along: z.number().min(0).max(1), across: z.number().min(-1).max(1) }).optional(),
   atRideHeight: z.boolean().optional(),
   after: z.array(Id).optional(),
   when: ConditionSchema.optional(),
@@ -262,6 +270,10 @@ const PrerequisiteSchema: z.ZodType<Prerequisite> = z.strictObject({
   ...conditional,
   text: Text,
   kind: z.enum(['bore', 'tyre', 'companionPart', 'fluid', 'alignmentSlot', 'cooled', 'machining', 'other']),
+  unit: z.enum(['mm', '°C', 'L']).optional(),
+  min: z.number().optional(),
+  max: z.number().optional(),
+  daysBefore: z.number().int().min(0).max(90).optional(),
 });
 
 const BaselineSchema: z.ZodType<Baseline> = z.strictObject({
@@ -271,6 +283,7 @@ const BaselineSchema: z.ZodType<Baseline> = z.strictObject({
   places: z.array(Text).min(1).max(12),
   instrument: Text.optional(),
   photo: z.boolean().optional(),
+  change: z.strictObject({ min: z.number(), max: z.number() }).optional(),
 });
 
 const ChoiceSchema: z.ZodType<Choice> = z.strictObject({
@@ -300,12 +313,24 @@ const RemovedThingSchema: z.ZodType<RemovedThing> = z.strictObject({
   count: Count,
   fate: z.enum(['refit', 'transfer', 'keep', 'scrap']),
   note: Text.optional(),
+  kind: z.enum(['bolt', 'nut', 'clip', 'part']).optional(),
+  thread: z.string().max(40).optional(),
+  lengthMm: Positive.max(5000).optional(),
+  side: Side.optional(),
+  place: Place.optional(),
+  singleUse: z.boolean().optional(),
+  replacedBy: Id.optional(),
+  movesTo: Text.optional(),
+  specs: z.array(PrintedSpecSchema).min(1).optional(),
 });
 
 const DisconnectSchema: z.ZodType<Disconnect> = z.strictObject({
   ...conditional,
   name: Text,
   kind: z.enum(['connector', 'hose', 'cable', 'sensor', 'clip', 'line', 'cover', 'plug', 'other']),
+  side: Side.optional(),
+  place: Place.optional(),
+  turns: z.number().positive().max(40).optional(),
 });
 
 const CheckSchema: z.ZodType<Check> = z.strictObject({
@@ -314,6 +339,14 @@ const CheckSchema: z.ZodType<Check> = z.strictObject({
   unit: z.enum(['mm', '°', 'N·m', 'kPa', 'V']).optional(),
   min: z.number().optional(),
   max: z.number().optional(),
+});
+
+const KitToolSchema: z.ZodType<KitTool> = z.strictObject({
+  ...conditional,
+  name: Text,
+  drive: DriveSizeSchema.optional(),
+  special: z.boolean().optional(),
+  note: Text.optional(),
 });
 
 const StepActionSchema: z.ZodType<StepAction> = z.discriminatedUnion('type', [
@@ -326,7 +359,7 @@ const StepActionSchema: z.ZodType<StepAction> = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('drill'), diameterMm: Positive.max(200), station: Id.optional() }),
   z.strictObject({ type: z.literal('measure'), baseline: Id }),
   z.strictObject({ type: z.literal('check'), check: Id }),
-  z.strictObject({ type: z.enum(['lift', 'lower']) }),
+  z.strictObject({ type: z.enum(['lift', 'lower']), end: z.enum(['front', 'rear', 'whole']).optional() }),
   z.strictObject({ type: z.literal('wait'), minutes: Positive.max(20_160) }),
   z.strictObject({ type: z.enum(['loosen', 'retighten']), neighbour: Id }),
   z.strictObject({ type: z.literal('clear'), temporary: Id }),
@@ -347,7 +380,7 @@ const StepSchema: z.ZodType<Step> = z.strictObject({
   after: z.array(Id).optional(),
 });
 
-/** The kit file, `wrenchman-kit` version 2. See docs/formats/kit.md. */
+/** The kit file, `wrenchman-kit` version 3. See docs/formats/kit.md. */
 export const KitDocumentSchema: z.ZodType<KitDocument> = z.strictObject({
   format: z.literal(KIT_FORMAT),
   version: z.literal(KIT_VERSION),
@@ -359,6 +392,7 @@ export const KitDocumentSchema: z.ZodType<KitDocument> = z.strictObject({
   scope: z.enum(['wholeKit', 'pair', 'singlePart', 'finish']).optional(),
   statedMinutes: z.number().positive().max(10_000).optional(),
   powerTools: z.enum(['runDownOnly', 'never', 'free']).optional(),
+  adds: z.array(Place).max(20).optional(),
   fits: z.array(z.strictObject({ text: Text, when: ConditionSchema })),
   questions: z.array(QuestionSchema),
   items: z.array(ItemSchema),
@@ -376,5 +410,6 @@ export const KitDocumentSchema: z.ZodType<KitDocument> = z.strictObject({
   removed: z.array(RemovedThingSchema),
   disconnects: z.array(DisconnectSchema),
   checks: z.array(CheckSchema),
+  tools: z.array(KitToolSchema),
   steps: z.array(StepSchema),
 });

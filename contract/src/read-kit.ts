@@ -30,6 +30,7 @@ const FAULT_TEXT: Record<ReturnType<typeof kitFaults>[number]['code'], string> =
   orderIncomplete: 'the order must name every station of its group once',
   stagesNotRising: 'stages must rise and end at 1',
   verifyImpossible: 'no joint of this group can be pulled a second time to verify it',
+  fittedNotYesNo: 'only a yes-or-no question can be answered by what the vehicle carries',
   bandEmpty: 'no torque can satisfy this: the lower end lies above the upper',
   printedDisagrees: 'the printed value and the stored value differ by more than 2 %',
   threadUnreadable: 'this is not a thread; a socket size is not one',

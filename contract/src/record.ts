@@ -1,15 +1,15 @@
 import { z } from 'zod';
-import type { KitDocument } from '#core/kit/kit-document.ts';
 import { AnswersSchema } from './condition.ts';
 import { JobEventSchema } from './job.ts';
 import { KitDocumentSchema } from './kit.ts';
+import { VehicleSchema } from './vehicle.ts';
 
 export const RECORD_FORMAT = 'wrenchman-record';
 
 /** The torque record of a job as an open file: enough to work the whole job out again. See docs/formats/record.md. */
 export const RecordFileSchema = z.strictObject({
   format: z.literal(RECORD_FORMAT),
-  version: z.literal(1),
+  version: z.literal(2),
   job: z.strictObject({
     id: z.string(),
     number: z.string(),
@@ -18,19 +18,10 @@ export const RecordFileSchema = z.strictObject({
     odometerKm: z.number().optional(),
   }),
   shop: z.strictObject({ name: z.string(), stages: z.array(z.number()).optional(), verify: z.boolean().optional() }),
-  vehicle: z.strictObject({
-    id: z.string(),
-    make: z.string(),
-    model: z.string(),
-    plate: z.string(),
-    owner: z.string(),
-    odometerKm: z.number(),
-    modelYear: z.number().optional(),
-    engine: z.string().optional(),
-    drivenWheels: z.string().optional(),
-    body: z.string().optional(),
-  }),
-  kit: KitDocumentSchema as z.ZodType<KitDocument>,
+  vehicle: VehicleSchema,
+  /** Every kit that is or was in the visit, with the prefix of its ids in the events. */
+  kits: z.array(z.strictObject({ document: KitDocumentSchema, prefix: z.string() })).min(1),
+  openedWith: z.array(z.string()).min(1),
   answers: AnswersSchema,
   events: z.array(
     z.strictObject({

@@ -1,4 +1,5 @@
 import type { CompoundKind } from '#core/compound/compound.ts';
+import type { FigureSource } from '#core/job/visit-command.ts';
 import type { Reason } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { PullVerdict } from '#core/tightening/judge-pull.ts';
@@ -61,4 +62,13 @@ export const passText = (pass: Pass | undefined, index: number): string => {
   if (!pass) return `pass ${index + 1}`;
   if (pass.kind === 'verify') return 'verify pass';
   return pass.fraction === 1 ? `pass ${index + 1}, full` : `pass ${index + 1}, to ${Math.round(pass.fraction * 100)} %`;
+};
+
+/** What a figure rests on where the sheet gives none. */
+export const FIGURE_SOURCE_TEXT: Record<FigureSource, string> = {
+  kitSheet: 'this kit’s sheet',
+  vehicleMaker: 'vehicle maker’s manual',
+  otherKit: 'another kit’s sheet',
+  estimate: 'an estimate',
+  byFeel: 'by feel',
 };

@@ -1,7 +1,8 @@
-import { OVERRIDABLE, type Refusal } from '#core/job/refusal.ts';
+import { OVERRIDABLE, OVERRIDABLE_STEPS, type Refusal } from '#core/job/refusal.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
+import { visitRefusalText } from './visit-refusal-text.ts';
 
 /** A refusal for a person: what was refused, why, and what lifts it. */
 export interface RefusalText {
@@ -41,7 +42,7 @@ const torque = (nm: number, unit: TorqueUnit): string => `${showTorqueIn(nm, uni
 const clock = (atMs: number): string =>
   new Date(atMs).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
 
-function words(refusal: Refusal, name: Names, unit: TorqueUnit): Omit<RefusalText, 'leadMayLift'> {
+function words(refusal: Refusal, name: Names, unit: TorqueUnit): Omit<RefusalText, 'leadMayLift'> | undefined {
   switch (refusal.code) {
     case 'notPermitted':
       return { title: 'Not for this role', why: `Signed in as ${refusal.role}.`, lift: 'Switch to somebody who may.' };
@@ -87,12 +88,6 @@ function words(refusal: Refusal, name: Names, unit: TorqueUnit): Omit<RefusalTex
         title: 'Answer not possible',
         why: 'The kit does not allow this answer here.',
         lift: 'Choose one of the answers shown.',
-      };
-    case 'workContradicts':
-      return {
-        title: 'Work is already in the vehicle',
-        why: `Stations ${name.stations(refusal.stations)} were started on the present answer.`,
-        lift: 'Take those bolts out first.',
       };
     case 'countInvalid':
       return {
@@ -293,7 +288,7 @@ function words(refusal: Refusal, name: Names, unit: TorqueUnit): Omit<RefusalTex
     case 'nothingToUndo':
       return {
         title: 'Nothing to take back',
-        why: 'Only your own last count, start or pull, and only while nothing stands on it.',
+        why: 'Only your own last count, start, pull or step, and only while nothing stands on it.',
         lift: 'Loosen or correct instead.',
       };
     case 'notOverridable':
@@ -310,10 +305,14 @@ function words(refusal: Refusal, name: Names, unit: TorqueUnit): Omit<RefusalTex
         why: `${refusal.blocks.length} ${refusal.blocks.length === 1 ? 'thing is' : 'things are'} still in the way.`,
         lift: 'Clear what Close out lists.',
       };
+    default:
+      return undefined;
   }
 }
 
 /** Puts a refusal into words, naming stations and lines as the plan does, torques in `unit`. */
 export function refusalText(refusal: Refusal, plan: Plan, unit: TorqueUnit = 'N·m'): RefusalText {
-  return { ...words(refusal, namesIn(plan), unit), leadMayLift: OVERRIDABLE.has(refusal.code) };
+  const text = words(refusal, namesIn(plan), unit) ?? visitRefusalText(refusal, plan);
+  if (!text) throw new Error(`No words for the refusal ${refusal.code}`);
+  return { ...text, leadMayLift: OVERRIDABLE.has(refusal.code) || OVERRIDABLE_STEPS.has(refusal.code) };
 }

@@ -1,7 +1,9 @@
 import type { Plan } from '../kit/plan.ts';
+import { debtsOf, isOwed } from './debt.ts';
 import { hardwareLedger } from './hardware-ledger.ts';
 import { type JobState, stationState } from './job-state.ts';
 import { stationComplete } from './station-progress.ts';
+import { openRefits } from './step-progress.ts';
 
 /** Something that still keeps a job from being closed, with where to go to clear it. */
 export type CloseBlock =
@@ -9,6 +11,11 @@ export type CloseBlock =
   | { code: 'stationsOpen'; group: string; stations: string[] }
   | { code: 'piecesUnaccounted'; item: string; unaccounted: number; onTray: number }
   | { code: 'problemOpen'; problem: string }
+  /** Taken off, opened or put on, and not ended where it must. */
+  | { code: 'debtsOpen'; debts: string[] }
+  /** Words of the strip whose undoing nobody has ticked. */
+  | { code: 'refitOpen'; steps: string[] }
+  | { code: 'conflictsUnsettled'; conflicts: string[] }
   /** Lent for this job and not back: it may lie in the vehicle. */
   | { code: 'toolsOut'; tools: string[] };
 
@@ -36,6 +43,14 @@ export function closeBlocks(plan: Plan, state: JobState, toolsOut: readonly stri
       }
     }
   }
+  const owed = debtsOf(plan, state)
+    .filter(isOwed)
+    .map((debt) => debt.id);
+  if (owed.length > 0) blocks.push({ code: 'debtsOpen', debts: owed });
+  const refit = openRefits(plan, state);
+  if (refit.length > 0) blocks.push({ code: 'refitOpen', steps: refit });
+  const unsettled = plan.conflicts.filter(({ settled }) => settled === undefined).map(({ id }) => id);
+  if (unsettled.length > 0) blocks.push({ code: 'conflictsUnsettled', conflicts: unsettled });
   for (const [problem, { cleared }] of Object.entries(state.problems)) {
     if (!cleared) blocks.push({ code: 'problemOpen', problem });
   }

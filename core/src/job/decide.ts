@@ -1,4 +1,3 @@
-import type { Question } from '../kit/kit-document.ts';
 import { indexOf, type Plan, type PlanGroup, type PlanItem, type PlanStation } from '../kit/plan.ts';
 import { answerAllowed } from '../kit/resolve.ts';
 import { unreachable } from '../result.ts';
@@ -6,32 +5,34 @@ import { peakTorqueNm } from '../tightening/accept-band.ts';
 import { judgePull, MOVEMENT_DEG } from '../tightening/judge-pull.ts';
 import { isByHand } from '../tightening/tightening-spec.ts';
 import { unitSlip } from '../tightening/unit-slip.ts';
+import { answerAll, type VisitQuestion } from '../visit/visit.ts';
 import { wrenchFault } from '../wrench/suitable-wrench.ts';
 import type { Wrench } from '../wrench/wrench.ts';
 import { closeBlocks } from './close-block.ts';
+import { decideVisit, openConflict, undoStep } from './decide-visit.ts';
 import { piecesInStations, piecesOnTray } from './hardware-ledger.ts';
 import type { CommandEnvelope, JobCommand, PullCommand } from './job-command.ts';
 import type { JobEvent, JobFact } from './job-event.ts';
 import { type JobState, lineState, stationState } from './job-state.ts';
 import { windowClosesAtMs } from './locker-window.ts';
 import { compoundSettled, nextPull, pullBand } from './next-station.ts';
+import { PLAUSIBLE_NM } from './plausible.ts';
 import { CONFIRMABLE, OVERRIDABLE, type Refusal, type RefusalCode } from './refusal.ts';
 import { mayDo } from './role.ts';
 import { groupComplete, nextPassIndex, spoilingPull, standingPulls } from './station-progress.ts';
+import { stepsDone, stripBefore } from './step-progress.ts';
 
 /** What a decision needs beside the job's own state. */
 export interface DecideContext {
   plan: Plan;
-  questions: readonly Question[];
+  /** The visit's questions, each asked once. */
+  questions: readonly VisitQuestion[];
   wrenches: readonly Wrench[];
   /** Things of the crib lent for this job and not back, by name. */
   toolsOut?: readonly string[];
 }
 
 export type Decision = { ok: true; events: JobEvent[] } | { ok: false; refusal: Refusal };
-
-/** No pull of this trade goes beyond this, N·m: a typed 9999 is a slip of the keyboard (chosen by us). */
-export const PLAUSIBLE_NM = 1500;
 
 type Outcome = { facts: JobFact[] } | { refusal: Refusal };
 
@@ -88,8 +89,19 @@ const compoundMissing = (job: JobState, station: PlanStation): Refusal | undefin
 function startByHand(context: DecideContext, job: JobState, id: string): Outcome {
   const found = find(context, id);
   if (!found) return refuse({ code: 'unknownStation', station: id });
-  const { station } = found;
+  const { station, group } = found;
   if (stationState(job, id).stage !== 'empty') return refuse({ code: 'alreadyStarted', station: id });
+  const conflict = openConflict(context, [id]);
+  if (conflict !== undefined) return refuse({ code: 'conflictOpen', conflict });
+  const strip = stripBefore(context.plan, group.id);
+  if (strip.length > 0) {
+    const finished = stepsDone(context.plan, job);
+    const open = strip.filter((step) => !finished.has(step.id)).map((step) => step.id);
+    const blocked = firstStanding(job, id, [
+      open.length > 0 ? { code: 'stripOpen', station: id, steps: open } : undefined,
+    ]);
+    if (blocked) return refuse(blocked);
+  }
   const { items } = indexOf(context.plan);
   const hardware = station.stack.flatMap((piece) => (piece.kind === 'hardware' ? (items.get(piece.item) ?? []) : []));
   const uncounted = hardware.filter((item) => lineState(job, item.id).count === undefined);
@@ -135,7 +147,7 @@ function snug(
     waiting.length > 0 ? { code: 'groupNotAllStarted', group: group.id, waiting } : undefined,
     waitsFor(context, job, group),
     compoundMissing(job, station),
-    command.tool === 'power' && context.plan.powerTools === 'never'
+    command.tool === 'power' && indexOf(context.plan).kits.get(station.kit)?.powerTools === 'never'
       ? { code: 'powerToolForbidden', station: station.id }
       : undefined,
     next !== undefined && next !== station.id ? { code: 'outOfOrder', station: station.id, next } : undefined,
@@ -317,6 +329,8 @@ function undo(context: DecideContext, job: JobState, person: string): Outcome {
       if (state.stage !== 'started' || state.bead) return refuse({ code: 'nothingToUndo' });
       return done({ type: 'startUndone', station: last.station });
     }
+    case 'step':
+      return undoStep(context, job, last.step);
     case 'pull': {
       const standing = standingPulls(stationState(job, last.station)).at(-1);
       if (standing?.id !== last.pull) return refuse({ code: 'nothingToUndo' });
@@ -357,12 +371,16 @@ function changeAnswer(
   job: JobState,
   command: Extract<JobCommand, { type: 'changeAnswer' }>,
 ): Outcome {
-  const question = context.questions.find((entry) => entry.id === command.question);
-  if (!question) return refuse({ code: 'unknownQuestion', question: command.question });
-  if (!answerAllowed(question, command.value)) return refuse({ code: 'answerNotAllowed', question: question.id });
-  const worked = [...job.stations.keys()].filter((id) => stationState(job, id).stage !== 'empty');
-  if (worked.length > 0) return refuse({ code: 'workContradicts', stations: worked });
-  return done({ type: 'answerChanged', question: question.id, from: job.answers[question.id], to: command.value });
+  const asked = context.questions.find(({ members }) => members.some(({ id }) => id === command.question));
+  if (!asked) return refuse({ code: 'unknownQuestion', question: command.question });
+  if (!answerAllowed(asked.question, command.value)) return refuse({ code: 'answerNotAllowed', question: asked.id });
+  const known = asked.members.map(({ id }) => job.answers[id]).find((answer) => answer !== undefined);
+  if (command.seen !== undefined && known !== undefined && command.seen !== known && known !== command.value)
+    return refuse({ code: 'answeredMeanwhile', question: asked.question.text, answer: known });
+  const answers = Object.entries(answerAll(asked, command.value));
+  return done(
+    ...answers.map(([question, to]) => ({ type: 'answerChanged' as const, question, from: job.answers[question], to })),
+  );
 }
 
 function outcome(context: DecideContext, job: JobState, { id, atMs, by, command }: CommandEnvelope): Outcome {
@@ -448,6 +466,21 @@ function outcome(context: DecideContext, job: JobState, { id, atMs, by, command 
     }
     case 'undo':
       return undo(context, job, by.id);
+    case 'answerPrerequisite':
+    case 'measure':
+    case 'makeChoice':
+    case 'doStep':
+    case 'openDebt':
+    case 'addDebt':
+    case 'closeDebt':
+    case 'arrangeRefit':
+    case 'giveFigure':
+    case 'settleConflict':
+    case 'splitShared':
+    case 'addKit':
+    case 'dropKit':
+    case 'overrideStep':
+      return decideVisit(context, job, { id, by }, command);
     case 'close': {
       if (blank(command.signature)) return refuse({ code: 'signatureMissing' });
       const blocks = closeBlocks(context.plan, job, context.toolsOut);

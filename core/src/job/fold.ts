@@ -1,4 +1,5 @@
 import { unreachable } from '../result.ts';
+import { foldVisit } from './fold-visit.ts';
 import type { JobEvent } from './job-event.ts';
 import {
   type JobState,
@@ -181,6 +182,33 @@ function apply(draft: Draft, event: JobEvent): void {
       return;
     case 'jobClosed':
       draft.closed = { signature: event.signature, note: event.note, ...stamp };
+      return;
+    case 'stepDone':
+      setUndo(draft, event.by.id, { kind: 'step', step: event.step });
+      draft.visit = foldVisit(draft.visit, event, stamp);
+      return;
+    case 'stepUndone':
+      setUndo(draft, event.by.id, undefined);
+      draft.visit = foldVisit(draft.visit, event, stamp);
+      return;
+    case 'kitAdded':
+      // What the others know is known: only new answers are written.
+      draft.answers = { ...event.answers, ...draft.answers };
+      draft.visit = foldVisit(draft.visit, event, stamp);
+      return;
+    case 'prerequisiteAnswered':
+    case 'measured':
+    case 'choiceMade':
+    case 'debtOpened':
+    case 'debtAdded':
+    case 'debtClosed':
+    case 'refitArranged':
+    case 'figureGiven':
+    case 'conflictSettled':
+    case 'sharedSplit':
+    case 'kitDropped':
+    case 'stepOverrideGranted':
+      draft.visit = foldVisit(draft.visit, event, stamp);
       return;
     default:
       unreachable(event);

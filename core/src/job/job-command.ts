@@ -1,13 +1,15 @@
 import type { AnswerValue } from '../kit/condition.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { Person } from './role.ts';
+import type { VisitCommand } from './visit-command.ts';
 
 /** How the vehicle stands: some joints are torqued only with the suspension loaded. */
 export type LoadState = 'hanging' | 'rideHeight' | 'onWheels';
 
 /** What a fitter may ask to be done. Whether it may be is decided by `decide`. */
 export type JobCommand =
-  | { type: 'changeAnswer'; question: string; value: AnswerValue }
+  /** `seen`: the answer it is meant to replace, so that two people answering at once do not undo each other unseen. */
+  | { type: 'changeAnswer'; question: string; value: AnswerValue; seen?: AnswerValue | null }
   /** Sets the count of a line; `damaged` of the found pieces are not fit for use. */
   | { type: 'countLine'; item: string; found: number; damaged: number }
   | { type: 'useShopStock'; item: string; quantity: number; reason: string }
@@ -29,7 +31,8 @@ export type JobCommand =
   | { type: 'clearProblem'; problem: string; how: string }
   | ({ type: 'useCalculation' } & CalculationUsed)
   | { type: 'override'; refusal: string; station: string; reason: string }
-  /** Takes back this person's last count, start or pull. */
+  | VisitCommand
+  /** Takes back this person's last count, start, pull or step. */
   | { type: 'undo' }
   | { type: 'close'; signature: string; note?: string };
 

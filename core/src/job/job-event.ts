@@ -3,6 +3,7 @@ import type { TorqueUnit } from '../quantity/unit.ts';
 import type { PullVerdict } from '../tightening/judge-pull.ts';
 import type { CalculationUsed, LoadState } from './job-command.ts';
 import type { Person } from './role.ts';
+import type { VisitFact } from './visit-event.ts';
 
 /** The wrench as it was when it pulled: a later calibration must not rewrite the record. */
 export interface WrenchUsed {
@@ -63,7 +64,8 @@ export type JobFact =
   | { type: 'problemCleared'; problem: string; how: string }
   | ({ type: 'calculationUsed' } & CalculationUsed)
   | { type: 'overrideGranted'; refusal: string; station: string; reason: string }
-  | { type: 'jobClosed'; signature: string; note?: string };
+  | { type: 'jobClosed'; signature: string; note?: string }
+  | VisitFact;
 
 /** A fact with the command that caused it, who and when. The server adds sequence number and hash. */
 export type JobEvent = JobFact & { commandId: string; atMs: number; by: Person };

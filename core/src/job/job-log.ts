@@ -1,12 +1,15 @@
 import type { AnswerValue } from '../kit/condition.ts';
-import type { KitDocument } from '../kit/kit-document.ts';
 import type { Plan } from '../kit/plan.ts';
-import { type ResolveError, resolve } from '../kit/resolve.ts';
+import type { ResolveError } from '../kit/resolve.ts';
 import type { VehicleFacts } from '../kit/vehicle-facts.ts';
 import { ok, type Result } from '../result.ts';
 import type { PassRule } from '../tightening/pass-plan.ts';
+import { resolveVisit } from '../visit/resolve-visit.ts';
+import { spreadAnswers, type VisitKit, visitQuestions } from '../visit/visit.ts';
+import { withFigures } from '../visit/with-figures.ts';
 import type { Wrench } from '../wrench/wrench.ts';
 import { type CommandIds, noCommands, withCommands } from './command-ids.ts';
+import { contradictions } from './contradiction.ts';
 import { decide } from './decide.ts';
 import { foldAll } from './fold.ts';
 import type { CommandEnvelope } from './job-command.ts';
@@ -14,13 +17,22 @@ import type { JobEvent } from './job-event.ts';
 import { emptyJob, type JobState } from './job-state.ts';
 import type { Refusal } from './refusal.ts';
 
-/** What a job was opened with. The kit is pinned: a later revision does not reach into it. */
+/** What a job was opened with. Kits are pinned: a later revision does not reach into it. */
 export interface JobSetup {
-  kit: KitDocument;
+  /** Every kit that is or was in the visit, each with the prefix of its ids. */
+  kits: VisitKit[];
+  /** Prefixes of those the visit began with. */
+  openedWith: string[];
   vehicle: VehicleFacts;
   answers: Record<string, AnswerValue>;
   shop: PassRule;
 }
+
+/** A setup of one kit, whose ids stand as they are. */
+export const oneKit = (document: VisitKit['document']): Pick<JobSetup, 'kits' | 'openedWith'> => ({
+  kits: [{ document, prefix: '' }],
+  openedWith: [''],
+});
 
 /** A job as it is held in memory: its plan, its state, and the commands it has already taken. */
 export interface JobLog {
@@ -30,25 +42,64 @@ export interface JobLog {
   commandIds: CommandIds;
 }
 
-/** Opens a job. Fails while the plan still has a question. */
-export function openLog(setup: JobSetup): Result<JobLog, ResolveError> {
-  const resolved = resolve(setup.kit, setup.vehicle, setup.answers, setup.shop);
-  if (!resolved.ok) return resolved;
-  return ok({ setup, plan: resolved.value, state: emptyJob(setup.answers), commandIds: noCommands });
+/** The kits in the visit as the job stands, in the order they came. */
+export const kitsNow = (setup: JobSetup, state: JobState): VisitKit[] =>
+  state.visit.kits.flatMap((prefix) => setup.kits.find((kit) => kit.prefix === prefix) ?? []);
+
+/** The plan as the job's answers and decisions make it. */
+export function planOf(setup: JobSetup, state: JobState): Result<Plan, ResolveError & { kit: string }> {
+  const { visit } = state;
+  const settled = Object.fromEntries(Object.entries(visit.settled).map(([id, { settlement }]) => [id, settlement]));
+  const kits = kitsNow(setup, state);
+  const answers = kits.length > 1 ? spreadAnswers(kits, state.answers) : state.answers;
+  const resolved = resolveVisit(kits, setup.vehicle, answers, setup.shop, { settled, split: Object.keys(visit.split) });
+  return resolved.ok ? ok(withFigures(resolved.value, visit.figures)) : resolved;
 }
 
-/** The log after events that already happened; a changed answer resolves the plan anew. */
+/** Opens a job. Fails while the plan still has a question. */
+export function openLog(setup: JobSetup): Result<JobLog, ResolveError & { kit: string }> {
+  const state = emptyJob(setup.answers, [...setup.openedWith]);
+  const resolved = planOf(setup, state);
+  return resolved.ok ? ok({ setup, plan: resolved.value, state, commandIds: noCommands }) : resolved;
+}
+
+/** Events after which the plan is made anew. */
+const REPLANS: ReadonlySet<JobEvent['type']> = new Set([
+  'answerChanged',
+  'kitAdded',
+  'kitDropped',
+  'conflictSettled',
+  'sharedSplit',
+  'figureGiven',
+]);
+
+/** The log after events that already happened; a changed answer or kit resolves the plan anew. */
 export function appendEvents(log: JobLog, events: readonly JobEvent[]): JobLog {
   const state = foldAll(log.state, events);
   const commandIds = withCommands(
     log.commandIds,
     events.map((event) => event.commandId),
   );
-  if (!events.some((event) => event.type === 'answerChanged')) return { ...log, state, commandIds };
-  const resolved = resolve(log.setup.kit, log.setup.vehicle, state.answers, log.setup.shop);
-  // `takeCommand` accepts only answers that resolve, so a failure here is a broken promise, not a case.
-  if (!resolved.ok) throw new Error(`Answer no longer resolves: ${resolved.error.code}`);
+  if (!events.some((event) => REPLANS.has(event.type))) return { ...log, state, commandIds };
+  const resolved = planOf(log.setup, state);
+  // `takeCommand` accepts only what resolves, so a failure here is a broken promise, not a case.
+  if (!resolved.ok) throw new Error(`Plan no longer resolves: ${resolved.error.code}`);
   return { ...log, plan: resolved.value, state, commandIds };
+}
+
+/** Why the plan that some events lead to cannot be taken: it cannot be made, or work done already contradicts it. */
+function replanRefusal(log: JobLog, events: readonly JobEvent[]): Refusal | undefined {
+  if (!events.some((event) => REPLANS.has(event.type))) return undefined;
+  const state = foldAll(log.state, events);
+  const resolved = planOf(log.setup, state);
+  if (!resolved.ok) {
+    const { error } = resolved;
+    return error.code === 'answersMissing'
+      ? { code: 'questionsOpen', questions: error.questions.map(({ text }) => text) }
+      : { code: 'planImpossible', reason: error.code };
+  }
+  const against = contradictions(log.plan, resolved.value, state);
+  return against.stations.length > 0 || against.steps.length > 0 ? { code: 'workContradicts', ...against } : undefined;
 }
 
 export type CommandOutcome =
@@ -63,16 +114,11 @@ export function takeCommand(
   toolsOut: readonly string[] = [],
 ): CommandOutcome {
   if (log.commandIds.has(envelope.id)) return { ok: true, log, events: [], repeated: true };
-  const context = { plan: log.plan, questions: log.setup.kit.questions, wrenches, toolsOut };
-  const decision = decide(context, log.state, envelope);
+  // Only a changed answer asks for the questions, and only then are they gathered.
+  const questions = envelope.command.type === 'changeAnswer' ? visitQuestions(kitsNow(log.setup, log.state)) : [];
+  const decision = decide({ plan: log.plan, questions, wrenches, toolsOut }, log.state, envelope);
   if (!decision.ok) return { ok: false, log, refusal: decision.refusal };
-  const { command } = envelope;
-  if (command.type === 'changeAnswer') {
-    const answers = { ...log.state.answers, [command.question]: command.value };
-    // An answer that opens another question cannot be taken alone.
-    if (!resolve(log.setup.kit, log.setup.vehicle, answers, log.setup.shop).ok) {
-      return { ok: false, log, refusal: { code: 'answerNotAllowed', question: command.question } };
-    }
-  }
+  const refusal = replanRefusal(log, decision.events);
+  if (refusal) return { ok: false, log, refusal };
   return { ok: true, log: appendEvents(log, decision.events), events: decision.events, repeated: false };
 }

@@ -1,11 +1,16 @@
 import type { Plan } from '../kit/plan.ts';
+import { debtsOf, isOwed } from './debt.ts';
 import { shortages } from './hardware-ledger.ts';
 import { type JobState, stationState } from './job-state.ts';
 import { type LockerClock, lockerClock } from './locker-window.ts';
 import { currentGroup } from './next-station.ts';
 import { nextPassIndex, spoilingPull } from './station-progress.ts';
+import { isStrip, refitSteps, stepsDone } from './step-progress.ts';
 
-export type Phase = 'checkIn' | 'fitLoose' | 'torque' | 'closeOut' | 'closed';
+/** Minutes a station takes where the sheet states no time, until own history says better (chosen by us). */
+const ASSUMED_STATION_MIN = 6;
+
+export type Phase = 'checkIn' | 'strip' | 'fitLoose' | 'torque' | 'refit' | 'closeOut' | 'closed';
 
 /** Ticks of one phase: how many of its small steps are done. */
 export interface PhaseProgress {
@@ -25,6 +30,14 @@ export interface JobProgress {
   spoiled: string[];
   lockers: LockerClock[];
   lastEventAtMs?: number;
+  /** Titles of the kits, joined. */
+  title?: string;
+  /** Stated by the sheets together; where one states none, six minutes a station (chosen by us). */
+  estimatedMinutes?: number;
+  /** Conflicts between kits that wait for a lead. */
+  conflicts?: number;
+  /** Off the vehicle or open, and not back. */
+  owed?: number;
 }
 
 /** Where a job stands. */
@@ -40,10 +53,15 @@ export function jobProgress(plan: Plan, state: JobState, lastEventAtMs?: number)
     const passes = next === undefined ? station.passIndexes.length : station.passIndexes.indexOf(next);
     return sum + 1 + passes;
   }, 0);
+  const finished = stepsDone(plan, state);
+  const strip = plan.steps.filter(isStrip);
+  const back = refitSteps(plan, state);
   const phases: PhaseProgress[] = [
     { phase: 'checkIn', done: counted, of: plan.items.length },
+    { phase: 'strip', done: strip.filter((step) => finished.has(step.id)).length, of: strip.length },
     { phase: 'fitLoose', done: started, of: plan.stations.length },
     { phase: 'torque', done: torqueDone, of: torqueOf },
+    { phase: 'refit', done: back.filter((step) => finished.has(step.id)).length, of: back.length },
     { phase: 'closeOut', done: state.closed ? 1 : 0, of: 1 },
   ];
   const open = phases.find((entry) => entry.done < entry.of);
@@ -65,5 +83,14 @@ export function jobProgress(plan: Plan, state: JobState, lastEventAtMs?: number)
       .map((station) => station.label),
     lockers: plan.groups.flatMap((group) => lockerClock(plan, state, group.id) ?? []),
     lastEventAtMs,
+    title: plan.title,
+    estimatedMinutes: plan.kits.reduce(
+      (sum, kit) =>
+        sum +
+        (kit.statedMinutes ?? plan.stations.filter((station) => station.kit === kit.id).length * ASSUMED_STATION_MIN),
+      0,
+    ),
+    conflicts: plan.conflicts.filter(({ settled }) => settled === undefined).length,
+    owed: debtsOf(plan, state).filter(isOwed).length,
   };
 }

@@ -2,6 +2,7 @@ import type { AnswerValue } from '../kit/condition.ts';
 import type { CalculationUsed, LoadState } from './job-command.ts';
 import type { PullFacts } from './job-event.ts';
 import type { Person } from './role.ts';
+import { emptyVisit, type VisitState } from './visit-state.ts';
 
 export interface Stamp {
   atMs: number;
@@ -55,7 +56,8 @@ export interface Problem extends Stamp {
 export type Undoable =
   | { kind: 'count'; item: string; previous?: { found: number; damaged: number } }
   | { kind: 'start'; station: string }
-  | { kind: 'pull'; station: string; pull: string };
+  | { kind: 'pull'; station: string; pull: string }
+  | { kind: 'step'; step: string };
 
 /** A job as its events left it. Keyed by station and line, so that events on different stations commute. */
 export interface JobState {
@@ -69,11 +71,13 @@ export interface JobState {
   /** Figures of the bench that a lead put to use. */
   calculations: Array<CalculationUsed & Stamp>;
   undoable: Record<string, Undoable | undefined>;
+  /** What concerns the visit as a whole. */
+  visit: VisitState;
   closed?: { signature: string; note?: string } & Stamp;
 }
 
 /** A job before anything happened. */
-export const emptyJob = (answers: Record<string, AnswerValue> = {}): JobState => ({
+export const emptyJob = (answers: Record<string, AnswerValue> = {}, kits: string[] = ['']): JobState => ({
   answers,
   answerChanges: [],
   lines: {},
@@ -81,6 +85,7 @@ export const emptyJob = (answers: Record<string, AnswerValue> = {}): JobState =>
   problems: {},
   calculations: [],
   undoable: {},
+  visit: emptyVisit(kits),
 });
 
 const EMPTY_STATION: StationState = { stage: 'empty', pulls: [], loosenings: [], overrides: {}, earlierOverrides: [] };

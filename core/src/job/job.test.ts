@@ -12,7 +12,7 @@ import { fold } from './fold.ts';
 import { hardwareLedger, shortages } from './hardware-ledger.ts';
 import type { CommandEnvelope, JobCommand } from './job-command.ts';
 import type { JobEvent } from './job-event.ts';
-import { appendEvents, type JobLog, openLog, takeCommand } from './job-log.ts';
+import { appendEvents, type JobLog, oneKit, openLog, takeCommand } from './job-log.ts';
 import { jobProgress } from './job-progress.ts';
 import { emptyJob, type JobState, stationState } from './job-state.ts';
 import { lockerCapacity, lockerClock } from './locker-window.ts';
@@ -29,7 +29,7 @@ const HOB: Person = { id: 'hob', name: 'Hob', role: 'apprentice' };
 
 function open(kit: KitDocument, answers: Record<string, string | number | boolean> = {}): JobLog {
   const vehicle = { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab' };
-  const opened = openLog({ kit, vehicle, answers, shop: {} });
+  const opened = openLog({ ...oneKit(kit), vehicle, answers, shop: {} });
   if (!opened.ok) throw new Error(JSON.stringify(opened.error));
   return opened.value;
 }
@@ -468,11 +468,26 @@ describe('answers', () => {
     expect(worker.log.plan.stations).toHaveLength(12);
     expect(worker.log.state.answerChanges).toMatchObject([{ question: 'shield', from: false, to: true }]);
   });
-  it('may not once a bolt stands in a hole', () => {
+  it('may change with bolts in, as long as those stay what they were', () => {
     const worker = plate(false);
     worker.checkIn();
     worker.give({ type: 'startByHand', station: 's1' });
-    expect(refusal(worker, { type: 'changeAnswer', question: 'shield', value: true })).toBe('workContradicts');
+    worker.give({ type: 'changeAnswer', question: 'shield', value: true });
+    worker.checkIn();
+    worker.give({ type: 'startByHand', station: 'sh1' });
+    expect(refusal(worker, { type: 'changeAnswer', question: 'shield', value: false })).toBe('workContradicts');
+    worker.give({ type: 'loosen', station: 'sh1', to: 'out', reason: 'no shield after all' });
+    worker.give({ type: 'changeAnswer', question: 'shield', value: false });
+    expect(worker.log.plan.stations).toHaveLength(8);
+  });
+  it('given by two people at once are not lost unseen', () => {
+    const worker = plate(false);
+    worker.give({ type: 'changeAnswer', question: 'shield', value: true, seen: false });
+    expect(refusal(worker, { type: 'changeAnswer', question: 'modelYear', value: 2023, seen: 2019 })).toBe('accepted');
+    expect(refusal(worker, { type: 'changeAnswer', question: 'shield', value: false, seen: false })).toBe(
+      'answeredMeanwhile',
+    );
+    expect(refusal(worker, { type: 'changeAnswer', question: 'shield', value: false, seen: true })).toBe('accepted');
   });
 });
 

@@ -1,3 +1,4 @@
+import type { AnswerValue } from '../kit/condition.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { WrenchFault } from '../wrench/suitable-wrench.ts';
 import type { CloseBlock } from './close-block.ts';
@@ -19,7 +20,13 @@ export type Refusal =
   | { code: 'unknownProblem'; problem: string }
   | { code: 'unknownQuestion'; question: string }
   | { code: 'answerNotAllowed'; question: string }
-  | { code: 'workContradicts'; stations: string[] }
+  /** What was done on the vehicle already would not be in the new plan, or would be there otherwise. */
+  | { code: 'workContradicts'; stations: string[]; steps: string[] }
+  /** The change opens questions that are not answered. */
+  | { code: 'questionsOpen'; questions: string[] }
+  | { code: 'planImpossible'; reason: string }
+  /** Somebody else answered since this person looked. */
+  | { code: 'answeredMeanwhile'; question: string; answer: AnswerValue }
   | { code: 'countInvalid'; found: number; damaged: number }
   | { code: 'quantityInvalid'; quantity: number }
   | { code: 'countBelowUse'; item: string; inUse: number }
@@ -54,6 +61,39 @@ export type Refusal =
   | { code: 'overMaximum'; torqueNm: number; maximumNm: number }
   | { code: 'nothingToLoosen'; station: string }
   | { code: 'nothingToUndo' }
+  | { code: 'unknownPrerequisite'; prerequisite: string }
+  | { code: 'unknownBaseline'; baseline: string; place: string }
+  | { code: 'unknownStep'; step: string }
+  | { code: 'unknownDebt'; debt: string }
+  | { code: 'unknownConflict'; conflict: string }
+  | { code: 'unknownFigureTarget'; target: string }
+  | { code: 'choiceUnknown'; choice: string }
+  | { code: 'choiceNotAllowed'; conflict: string; choice: string }
+  | { code: 'valueInvalid'; value: number }
+  | { code: 'outsideLimits'; value: number; min?: number; max?: number }
+  | { code: 'nameMissing' }
+  | { code: 'prerequisitesOpen'; prerequisites: string[] }
+  | { code: 'baselinesMissing'; baselines: string[] }
+  | { code: 'choicesOpen'; choices: string[] }
+  | { code: 'conflictOpen'; conflict: string }
+  | { code: 'stripOpen'; station: string; steps: string[] }
+  | { code: 'stepWaitsFor'; step: string; waitsFor: string[] }
+  | { code: 'stepDoneAlready'; step: string }
+  | { code: 'helperNeeded'; step: string; people: number }
+  | { code: 'chocksNotSaid'; step: string }
+  | { code: 'chocksAtRaisedEnd'; step: string; end: string }
+  | { code: 'debtOpenAlready'; debt: string }
+  | { code: 'debtNotOpen'; debt: string }
+  | { code: 'debtCount'; debt: string; count: number; left: number }
+  | { code: 'fateContradicts'; debt: string; planned: string; end: string }
+  | { code: 'figureMissing'; debt: string }
+  | { code: 'newPieceAsked'; debt: string }
+  | { code: 'figureUnreadable'; printed: string }
+  | { code: 'figureGivenAlready'; target: string }
+  | { code: 'notShared'; key: string }
+  | { code: 'kitAlreadyIn'; kit: string }
+  | { code: 'kitNotIn'; prefix: string }
+  | { code: 'lastKit' }
   | { code: 'notOverridable'; refusal: string }
   | { code: 'signatureMissing' }
   | { code: 'closeBlocked'; blocks: CloseBlock[] };
@@ -75,6 +115,16 @@ export const OVERRIDABLE: ReadonlySet<RefusalCode> = new Set<RefusalCode>([
   'wrenchPulledOut',
   'lockerWindowClosed',
   'notAtRideHeight',
+  'stripOpen',
+]);
+
+/** Refusals of a step a lead may lift, with a reason. Never: chocks at the end that goes up, a conflict not settled. */
+export const OVERRIDABLE_STEPS: ReadonlySet<RefusalCode> = new Set<RefusalCode>([
+  'prerequisitesOpen',
+  'baselinesMissing',
+  'choicesOpen',
+  'stepWaitsFor',
+  'helperNeeded',
 ]);
 
 /** Refusals the same person may answer by saying it again: the number was really so. */

@@ -20,6 +20,11 @@ const FLOOR: ReadonlyArray<JobCommand['type']> = [
   'setLoadState',
   'raiseProblem',
   'undo',
+  'measure',
+  'doStep',
+  'openDebt',
+  'addDebt',
+  'closeDebt',
 ];
 
 /** Those who answer for the work also sign, correct and clear. */
@@ -32,14 +37,31 @@ const ANSWERABLE: ReadonlyArray<JobCommand['type']> = [
   'correctPull',
   'changeAnswer',
   'close',
+  'answerPrerequisite',
+  'makeChoice',
+  'arrangeRefit',
+  'giveFigure',
+  'splitShared',
+  'addKit',
+  'dropKit',
 ];
 
 /** What each role may do on a job. An apprentice works; a lead alone lifts a refusal. */
 const MAY: Record<Role, ReadonlySet<JobCommand['type']>> = {
   apprentice: new Set(FLOOR),
-  counter: new Set(['countLine', 'useShopStock', 'raiseProblem', 'changeAnswer', 'undo']),
+  counter: new Set([
+    'countLine',
+    'useShopStock',
+    'raiseProblem',
+    'changeAnswer',
+    'undo',
+    'answerPrerequisite',
+    'makeChoice',
+    'addKit',
+    'dropKit',
+  ]),
   fitter: new Set(ANSWERABLE),
-  lead: new Set([...ANSWERABLE, 'override', 'useCalculation']),
+  lead: new Set([...ANSWERABLE, 'override', 'useCalculation', 'settleConflict', 'overrideStep']),
 };
 
 /** Whether a role may give a command. */

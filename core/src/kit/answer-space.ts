@@ -39,8 +39,10 @@ export const conditionsOf = (kit: KitDocument): Condition[] => {
     kit.temporary,
     kit.neighbours,
     kit.removed,
+    kit.removed.flatMap((entry) => entry.specs ?? []),
     kit.disconnects,
     kit.checks,
+    kit.tools,
     kit.steps,
   ];
   return lists.flatMap((list) => list.flatMap((entry) => entry.when ?? []));

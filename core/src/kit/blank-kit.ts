@@ -25,5 +25,6 @@ export const blankKit = (id: string, title: string, maker: string): KitDocument 
   removed: [],
   disconnects: [],
   checks: [],
+  tools: [],
   steps: [],
 });

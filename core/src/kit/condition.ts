@@ -64,6 +64,9 @@ function combine(parts: Verdict[], settling: Truth, otherwise: Truth): Verdict {
   return { truth: otherwise, because: parts.flatMap((part) => part.because), waitsFor: [] };
 }
 
+/** The verdict on no condition at all: most of a kit has none. */
+const ALWAYS: Verdict = { truth: 'true', because: [], waitsFor: [] };
+
 /**
  * Evaluates a condition over the answers given so far, in three values (strong Kleene logic).
  *
@@ -72,7 +75,7 @@ function combine(parts: Verdict[], settling: Truth, otherwise: Truth): Verdict {
  * @see Kleene, Introduction to Metamathematics, section 64: the strong three-valued connectives
  */
 export function evaluate(condition: Condition | undefined, answers: Answers): Verdict {
-  if (condition === undefined) return { truth: 'true', because: [], waitsFor: [] };
+  if (condition === undefined) return ALWAYS;
   if ('all' in condition)
     return combine(
       condition.all.map((part) => evaluate(part, answers)),

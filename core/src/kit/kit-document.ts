@@ -3,15 +3,24 @@ import type { DriveSize } from '../fastener/drive.ts';
 import type { Pattern } from '../tightening/pattern.ts';
 import type { TighteningSpec } from '../tightening/tightening-spec.ts';
 import type { Condition } from './condition.ts';
-import type { Baseline, Check, Choice, Irreversible, Neighbour, Prerequisite, Temporary } from './kit-preparation.ts';
+import type {
+  Baseline,
+  Check,
+  Choice,
+  Irreversible,
+  KitTool,
+  Neighbour,
+  Prerequisite,
+  Temporary,
+} from './kit-preparation.ts';
 import type { Disconnect, RemovedThing, Step } from './kit-step.ts';
 
 /** The file name of the format; `version` rises with every change that older readers could not read. */
 export const KIT_FORMAT = 'wrenchman-kit';
-export const KIT_VERSION = 2;
+export const KIT_VERSION = 3;
 
 /** A fact about the vehicle that may answer a question without asking. */
-export type VehicleFact = 'modelYear' | 'engine' | 'drivenWheels' | 'body';
+export type VehicleFact = 'modelYear' | 'engine' | 'drivenWheels' | 'body' | 'gearbox' | 'trim';
 
 export interface Question {
   id: string;
@@ -25,6 +34,8 @@ export interface Question {
   max?: number;
   /** Filled in from the vehicle when the vehicle knows. */
   from?: VehicleFact;
+  /** A yes-or-no question answered by the list of what the vehicle already carries: yes when it holds this word. */
+  fitted?: string;
 }
 
 export type ItemKind = 'bolt' | 'nut' | 'washer' | 'pin' | 'clip' | 'insert' | 'part' | 'compound';
@@ -62,6 +73,8 @@ export interface Item {
   facing?: string;
   /** Other names the sheet or the trade gives it. */
   aliases?: string[];
+  /** The vehicle's own name for where a part goes; two kits that name the same place mean the same spot. */
+  place?: string;
   /** The part this one sits on, which must be fitted first. */
   sitsOn?: string;
   /** Pieces the sheet says are left over, per variant. */
@@ -110,6 +123,8 @@ export interface Station {
   label: string;
   name: string;
   side?: 'left' | 'right';
+  /** The vehicle's own joint, by the name every kit gives it; left out for a joint that only this kit makes. */
+  place?: string;
   /** On the group's map, mm. */
   xMm: number;
   yMm: number;
@@ -158,6 +173,8 @@ export interface JointGroup {
   torqueOrder?: OrderRule;
   stages?: number[];
   verify?: boolean;
+  /** Where on the vehicle, seen from above: along from 0 at the nose to 1 at the tail, across from -1 left to 1 right. */
+  spot?: { along: number; across: number };
   /** Torqued only with the suspension loaded at ride height. */
   atRideHeight?: boolean;
   /** Groups that must be at torque before this one is snugged. */
@@ -201,6 +218,8 @@ export interface KitDocument {
   scope?: 'wholeKit' | 'pair' | 'singlePart' | 'finish';
   /** What the sheet says of power tools. Default: run down only. */
   powerTools?: 'runDownOnly' | 'never' | 'free';
+  /** Words the vehicle carries once the kit is on: `air springs`. Later kits ask for them. */
+  adds?: string[];
   fits: Array<{ text: string; when: Condition }>;
   questions: Question[];
   items: Item[];
@@ -218,6 +237,8 @@ export interface KitDocument {
   removed: RemovedThing[];
   disconnects: Disconnect[];
   checks: Check[];
+  /** Tools the sheet lists. What the work needs is worked out from the stations and compared with this. */
+  tools: KitTool[];
   steps: Step[];
 }
 
@@ -239,6 +260,7 @@ export const KIT_LISTS = [
   'removed',
   'disconnects',
   'checks',
+  'tools',
   'steps',
 ] as const satisfies ReadonlyArray<keyof KitDocument>;
 export type KitList = (typeof KIT_LISTS)[number];

@@ -3,7 +3,8 @@ import { parsePrinted } from '../quantity/parse-printed.ts';
 import { acceptBand } from '../tightening/accept-band.ts';
 import { canBeVerified, type TighteningSpec } from '../tightening/tightening-spec.ts';
 import { type Condition, questionsIn } from './condition.ts';
-import { KIT_LISTS, type KitDocument, type OrderRule } from './kit-document.ts';
+import { KIT_LISTS, type KitDocument, type OrderRule, type PrintedSpec } from './kit-document.ts';
+import { stepsBefore } from './step-order.ts';
 
 /** A fault of a kit document that its shape alone does not show. `path` leads to the value in the file. */
 export interface KitFault {
@@ -30,7 +31,9 @@ export interface KitFault {
     | 'groupEmpty'
     /** An action, a fate or a part names something the kit does not have. */
     | 'unknownReference'
-    | 'stepsInCircle';
+    | 'stepsInCircle'
+    /** Only a yes-or-no question can be answered by what the vehicle carries. */
+    | 'fittedNotYesNo';
   /** The offending value or name. */
   value: string;
 }
@@ -83,6 +86,15 @@ export function kitFaults(kit: KitDocument): KitFault[] {
     for (const id of questionsIn(when)) if (!questionIds.has(id)) add(path, 'unknownQuestion', id);
   };
 
+  const specs = (path: string, list: readonly PrintedSpec[]) => {
+    list.forEach((printed, place) => {
+      condition(`${path}.specs[${place}].when`, printed.when);
+      if (bandEmpty(printed.spec)) add(`${path}.specs[${place}].spec`, 'bandEmpty', printed.printed);
+      else if (printedDisagrees(printed.spec, printed.printed))
+        add(`${path}.specs[${place}].printed`, 'printedDisagrees', printed.printed);
+    });
+  };
+
   for (const list of ['items', 'stations', 'groups'] as const) if (kit[list].length === 0) add(list, 'empty', list);
   for (const list of KIT_LISTS) {
     const seen = new Set<string>();
@@ -97,6 +109,8 @@ export function kitFaults(kit: KitDocument): KitFault[] {
   kit.questions.forEach((question, index) => {
     if (question.kind === 'choice' && (question.choices ?? []).length < 2)
       add(`questions[${index}].choices`, 'choicesMissing', question.id);
+    if (question.fitted !== undefined && question.kind !== 'yesNo')
+      add(`questions[${index}].fitted`, 'fittedNotYesNo', question.id);
   });
   kit.items.forEach((item, index) => {
     condition(`items[${index}].when`, item.when);
@@ -123,12 +137,7 @@ export function kitFaults(kit: KitDocument): KitFault[] {
       if (!itemIds.has(piece.item)) add(`${path}.stack[${layer}].item`, 'unknownItem', piece.item);
       if (station.when === undefined) use.set(piece.item, (use.get(piece.item) ?? 0) + 1);
     });
-    station.specs.forEach((printed, place) => {
-      condition(`${path}.specs[${place}].when`, printed.when);
-      if (bandEmpty(printed.spec)) add(`${path}.specs[${place}].spec`, 'bandEmpty', printed.printed);
-      else if (printedDisagrees(printed.spec, printed.printed))
-        add(`${path}.specs[${place}].printed`, 'printedDisagrees', printed.printed);
-    });
+    specs(path, station.specs);
   });
   // Only stations that are always there: a conditional one may take the place of another.
   kit.items.forEach((item, index) => {
@@ -183,6 +192,7 @@ export function kitFaults(kit: KitDocument): KitFault[] {
     'removed',
     'disconnects',
     'checks',
+    'tools',
     'steps',
   ] as const) {
     kit[list].forEach((entry, index) => {
@@ -195,6 +205,11 @@ export function kitFaults(kit: KitDocument): KitFault[] {
     item.leftover?.forEach((entry, place) => {
       condition(`items[${index}].leftover[${place}].when`, entry.when);
     });
+  });
+  kit.removed.forEach((entry, index) => {
+    specs(`removed[${index}]`, entry.specs ?? []);
+    if (entry.replacedBy !== undefined && !itemIds.has(entry.replacedBy))
+      add(`removed[${index}].replacedBy`, 'unknownItem', entry.replacedBy);
   });
   kit.temporary.forEach((entry, index) => {
     if (entry.clearBy !== 'closeOut' && !groupIds.has(entry.clearBy))
@@ -215,7 +230,8 @@ export function kitFaults(kit: KitDocument): KitFault[] {
     irreversible: idsOf(kit.irreversible),
   };
   const stepIds = idsOf(kit.steps);
-  const stepCircle = new Set(inCircle(kit.steps));
+  const before = stepsBefore(kit.steps);
+  const stepCircle = new Set(inCircle(kit.steps.map(({ id }) => ({ id, after: before.get(id) ?? [] }))));
   kit.steps.forEach((step, index) => {
     const path = `steps[${index}]`;
     for (const id of step.after ?? []) if (!stepIds.has(id)) add(`${path}.after`, 'unknownReference', id);

@@ -1,3 +1,4 @@
+import type { DriveSize } from '../fastener/drive.ts';
 import type { Condition } from './condition.ts';
 import type { PrintedSpec } from './kit-document.ts';
 
@@ -6,6 +7,12 @@ export interface Prerequisite {
   id: string;
   text: string;
   kind: 'bore' | 'tyre' | 'companionPart' | 'fluid' | 'alignmentSlot' | 'cooled' | 'machining' | 'other';
+  /** Limits, where a figure settles it: the smallest bore, the largest tyre. */
+  unit?: 'mm' | '°C' | 'L';
+  min?: number;
+  max?: number;
+  /** Days it takes, so that it is not found out on the morning. */
+  daysBefore?: number;
   when?: Condition;
 }
 
@@ -18,6 +25,8 @@ export interface Baseline {
   places: string[];
   instrument?: string;
   photo?: boolean;
+  /** By how much the kit says it changes, in the unit of the quantity. The result is judged against it. */
+  change?: { min: number; max: number };
   when?: Condition;
 }
 
@@ -63,5 +72,16 @@ export interface Check {
   unit?: 'mm' | '°' | 'N·m' | 'kPa' | 'V';
   min?: number;
   max?: number;
+  when?: Condition;
+}
+
+/** A tool the sheet lists: what it grips, or a special by name. */
+export interface KitTool {
+  id: string;
+  name: string;
+  drive?: DriveSize;
+  /** Pullers, compressors, templates: owned, borrowed or rented, and never improvised. */
+  special?: boolean;
+  note?: string;
   when?: Condition;
 }

@@ -1,4 +1,5 @@
 import type { Condition } from './condition.ts';
+import type { PrintedSpec } from './kit-document.ts';
 
 /** Where in the job a step stands. */
 export type Phase = 'prepare' | 'strip' | 'fitLoose' | 'align' | 'torque' | 'cure' | 'closeOut';
@@ -14,6 +15,20 @@ export interface RemovedThing {
   fate: Fate;
   /** Where it sat, so that the long bolt goes back to the long bolt's hole. */
   note?: string;
+  /** What it is. A bolt or nut that goes back owes a torque. */
+  kind?: 'bolt' | 'nut' | 'clip' | 'part';
+  thread?: string;
+  lengthMm?: number;
+  side?: 'left' | 'right';
+  /** The vehicle's own name for it; two kits that name the same place mean the same thing. */
+  place?: string;
+  /** Must not be used again: a new one goes in, `replacedBy` of the packing list where the kit has it. */
+  singleUse?: boolean;
+  replacedBy?: string;
+  /** What a transferred thing is moved to. */
+  movesTo?: string;
+  /** The torque it goes back with; the first whose condition holds. Left out, the vehicle maker's is asked for. */
+  specs?: PrintedSpec[];
   when?: Condition;
 }
 
@@ -22,6 +37,10 @@ export interface Disconnect {
   id: string;
   name: string;
   kind: 'connector' | 'hose' | 'cable' | 'sensor' | 'clip' | 'line' | 'cover' | 'plug' | 'other';
+  side?: 'left' | 'right';
+  place?: string;
+  /** Turns a thing is screwed in with its wire on: the wire is wound back by as many before. */
+  turns?: number;
   when?: Condition;
 }
 
@@ -37,7 +56,8 @@ export type StepAction =
   | { type: 'drill'; diameterMm: number; station?: string }
   | { type: 'measure'; baseline: string }
   | { type: 'check'; check: string }
-  | { type: 'lift' | 'lower' }
+  /** The end named is raised; left out, the whole vehicle. */
+  | { type: 'lift' | 'lower'; end?: 'front' | 'rear' | 'whole' }
   | { type: 'wait'; minutes: number }
   | { type: 'loosen'; neighbour: string }
   | { type: 'retighten'; neighbour: string }

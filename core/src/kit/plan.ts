@@ -2,11 +2,62 @@ import type { Compound } from '../compound/compound.ts';
 import type { Pass } from '../tightening/pass-plan.ts';
 import type { Pattern } from '../tightening/pattern.ts';
 import type { TighteningSpec } from '../tightening/tightening-spec.ts';
-import type { Reason } from './condition.ts';
-import type { Aftercare, Caution, Item, JointGroup, Station } from './kit-document.ts';
+import type { Conflict } from '../visit/conflict.ts';
+import type { SharedWork } from '../visit/same-thing.ts';
+import type { Condition, Reason } from './condition.ts';
+import type { Aftercare, Caution, Item, JointGroup, KitList, PrintedSpec, Question, Station } from './kit-document.ts';
+import type {
+  Baseline,
+  Check,
+  Choice,
+  Irreversible,
+  KitTool,
+  Neighbour,
+  Prerequisite,
+  Temporary,
+} from './kit-preparation.ts';
+import type { Disconnect, RemovedThing, Step, StepAction } from './kit-step.ts';
+
+/** An entry of a kit that applies, with the kit it comes from and the comparisons that let it in. */
+export type Applies<T extends { when?: Condition }> = Omit<T, 'when'> & { kit: string; because: Reason[] };
+
+/** A kit of the visit. Ids of its parts stand in the plan with `prefix` before them; empty for the first. */
+export interface PlanKit {
+  id: string;
+  revision: number;
+  title: string;
+  maker: string;
+  prefix: string;
+  statedMinutes?: number;
+  powerTools: 'runDownOnly' | 'never' | 'free';
+  adds: string[];
+}
+
+/** An action of a step; `undo` is what reverses an action that only words describe. */
+export type PlanAction = StepAction | { type: 'undo'; text: string };
+
+/** A step as it is worked: nothing conditional, what another step already did taken out. */
+export interface PlanStep extends Omit<Step, 'when' | 'after' | 'actions' | 'needs'> {
+  kit: string;
+  because: Reason[];
+  actions: PlanAction[];
+  needs: NonNullable<Step['needs']>;
+  /** Steps that must be done before. */
+  after: string[];
+  /** Steps of the sheets that are done with this one: itself, and those it takes with it. */
+  covers: string[];
+  /** Not on a sheet: the reverse of a strip step, or the vehicle going up or down between two kits. */
+  made?: 'refit' | 'lift' | 'lower';
+  /** The strip step a refit reverses. */
+  undoes?: string;
+}
+
+/** A removed thing with the one torque it goes back with, where the sheet gives one. */
+export type PlanRemoved = Omit<Applies<RemovedThing>, 'specs'> & { refitSpec?: Omit<PrintedSpec, 'when'> };
 
 /** A packing line with the arithmetic of this vehicle. */
 export interface PlanItem extends Omit<Item, 'when'> {
+  kit: string;
   /** Pieces that stand in stations, or parts that are fitted. */
   needed: number;
   /** Expected on the tray at the end. */
@@ -15,17 +66,21 @@ export interface PlanItem extends Omit<Item, 'when'> {
 
 /** A station with its one specification. */
 export interface PlanStation extends Omit<Station, 'when' | 'specs'> {
+  kit: string;
   groupId: string;
   spec: TighteningSpec;
   printed: string;
   /** The comparisons that chose the specification, empty when the sheet gives only one. */
   specBecause: Reason[];
+  /** Figures of the sheet for other vehicles at this station: shown, so that they are not taken for this one. */
+  notThisVehicle?: string[];
   /** The passes of the group that this station takes part in, by index. */
   passIndexes: number[];
 }
 
 export interface PlanGroup
   extends Omit<JointGroup, 'when' | 'startOrder' | 'snugOrder' | 'torqueOrder' | 'stages' | 'verify' | 'after'> {
+  kit: string;
   startOrder: string[];
   snugOrder: string[];
   torqueOrder: string[];
@@ -39,7 +94,8 @@ export interface PlanGroup
 
 /** Why something of the kit is in the plan or not. */
 export interface TraceEntry {
-  what: 'item' | 'station' | 'spec' | 'group' | 'caution' | 'aftercare';
+  what: 'spec' | Exclude<KitList, 'questions' | 'compounds'>;
+  kit: string;
   id: string;
   /** Name for a person: the line, the station, the printed value. */
   name: string;
@@ -47,20 +103,35 @@ export interface TraceEntry {
   because: Reason[];
 }
 
-/** The kit resolved for one vehicle: nothing conditional is left in it. */
+/** One kit or several, resolved for one vehicle: nothing conditional is left in it. */
 export interface Plan {
-  kitId: string;
-  kitRevision: number;
+  /** Titles and makers of the kits, joined. */
   title: string;
   maker: string;
-  statedMinutes?: number;
-  powerTools: 'runDownOnly' | 'never' | 'free';
+  kits: PlanKit[];
+  /** Every question of the kits: what the answers in `trace` and `because` are read with. */
+  questions: Array<Question & { kit: string }>;
   items: PlanItem[];
   compounds: Compound[];
   stations: PlanStation[];
   groups: PlanGroup[];
-  cautions: Caution[];
-  aftercare: Aftercare[];
+  cautions: Array<Applies<Caution>>;
+  aftercare: Array<Applies<Aftercare>>;
+  prerequisites: Array<Applies<Prerequisite>>;
+  baselines: Array<Applies<Baseline>>;
+  choices: Array<Applies<Choice>>;
+  irreversible: Array<Applies<Irreversible>>;
+  temporary: Array<Applies<Temporary>>;
+  neighbours: Array<Applies<Neighbour>>;
+  removed: PlanRemoved[];
+  disconnects: Array<Applies<Disconnect>>;
+  checks: Array<Applies<Check>>;
+  tools: Array<Applies<KitTool>>;
+  /** In an order that is legal and wastes least; refits are in it. */
+  steps: PlanStep[];
+  conflicts: Conflict[];
+  /** What two kits ask for and is done once. */
+  shared: SharedWork[];
   /** Only what a condition decided, in or out. */
   trace: TraceEntry[];
 }
@@ -71,6 +142,8 @@ export interface PlanIndex {
   stations: ReadonlyMap<string, PlanStation>;
   groups: ReadonlyMap<string, PlanGroup>;
   compounds: ReadonlyMap<string, Compound>;
+  kits: ReadonlyMap<string, PlanKit>;
+  steps: ReadonlyMap<string, PlanStep>;
   /** A group's stations in each of its orders. */
   orders: ReadonlyMap<string, GroupOrders>;
 }
@@ -96,6 +169,8 @@ export function indexOf(plan: Plan): PlanIndex {
     stations,
     groups: byId(plan.groups),
     compounds: byId(plan.compounds),
+    kits: byId(plan.kits),
+    steps: byId(plan.steps),
     orders: new Map(
       plan.groups.map((group) => [
         group.id,

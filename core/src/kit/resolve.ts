@@ -3,10 +3,12 @@ import { loadImbalance } from '../tightening/load-imbalance.ts';
 import { type Pass, type PassRule, passPlan } from '../tightening/pass-plan.ts';
 import { mostEvenPattern, type Pattern, tighteningOrder } from '../tightening/pattern.ts';
 import { canBeVerified } from '../tightening/tightening-spec.ts';
+import { conditionsOf } from './answer-space.ts';
 import { type Answers, type Condition, evaluate, type Reason, type Truth } from './condition.ts';
-import type { JointGroup, KitDocument, OrderRule, Question, Station } from './kit-document.ts';
-import type { Plan, PlanGroup, PlanItem, PlanStation, TraceEntry } from './plan.ts';
-import type { VehicleFacts } from './vehicle-facts.ts';
+import type { JointGroup, KitDocument, OrderRule, PrintedSpec, Question, Station } from './kit-document.ts';
+import type { Applies, Plan, PlanGroup, PlanItem, PlanRemoved, PlanStation, PlanStep, TraceEntry } from './plan.ts';
+import { keptStepsBefore } from './step-order.ts';
+import { sameWord, type VehicleFacts } from './vehicle-facts.ts';
 
 export type ResolveError =
   /** Questions that can still change the plan, in the order the kit asks them. */
@@ -17,10 +19,24 @@ export type ResolveError =
 
 export type FitVerdict = { text: string; truth: Truth; because: Reason[] };
 
+/**
+ * What the vehicle itself answers: a fact of it, or whether it carries something. A list of what is fitted answers only
+ * once somebody has made it.
+ */
+export function vehicleAnswer(
+  question: Pick<Question, 'from' | 'fitted'>,
+  vehicle: VehicleFacts,
+): string | number | boolean | undefined {
+  if (question.from !== undefined) return vehicle[question.from];
+  const { fitted } = question;
+  if (fitted === undefined || vehicle.fitted === undefined) return undefined;
+  return vehicle.fitted.some(({ word }) => sameWord(word, fitted));
+}
+
 /** Answers with those the vehicle gives by itself filled in; a given answer wins over the vehicle's. */
 export function withVehicleAnswers(kit: KitDocument, vehicle: VehicleFacts, given: Answers): Answers {
   const known = kit.questions.flatMap((question) => {
-    const fact = question.from === undefined ? undefined : vehicle[question.from];
+    const fact = vehicleAnswer(question, vehicle);
     return fact === undefined ? [] : [[question.id, fact] as const];
   });
   return { ...Object.fromEntries(known), ...given };
@@ -52,38 +68,65 @@ export function answerAllowed(question: Question, answer: Answers[string]): bool
   }
 }
 
-/** Every condition of a kit that shapes its plan. */
-const planConditions = (kit: KitDocument): Array<Condition | undefined> => [
-  ...kit.items.map((item) => item.when),
-  ...kit.groups.map((group) => group.when),
-  ...kit.stations.map((station) => station.when),
-  ...kit.stations.flatMap((station) => station.specs.map((spec) => spec.when)),
-  ...kit.cautions.map((caution) => caution.when),
-  ...kit.aftercare.map((entry) => entry.when),
-];
-
 /** Questions whose answer can still change the plan or the fit, in the kit's order. */
 export function openQuestions(kit: KitDocument, answers: Answers): Question[] {
-  const conditions = [...planConditions(kit), ...kit.fits.map((fit) => fit.when)];
-  const waiting = new Set(conditions.flatMap((condition) => evaluate(condition, answers).waitsFor));
+  const waiting = new Set(conditionsOf(kit).flatMap((condition) => evaluate(condition, answers).waitsFor));
   return kit.questions.filter((question) => waiting.has(question.id));
 }
 
-/** Keeps what applies and writes down why, for everything that had a condition. */
-function sift<T extends { id: string; when?: Condition }>(
-  list: readonly T[],
+/** What the parts of one resolution share. */
+interface Resolving {
+  kit: KitDocument;
+  answers: Answers;
+  trace: TraceEntry[];
+}
+
+/** What applies, with why; a trace of everything that had a condition. */
+function applying<T extends { id: string; when?: Condition }>(
+  { kit, answers, trace }: Resolving,
   what: TraceEntry['what'],
-  answers: Answers,
-  trace: TraceEntry[],
+  list: readonly T[],
   name: (entry: T) => string,
-): Array<Omit<T, 'when'>> {
+): Array<{ entry: T; because: Reason[] }> {
   return list.flatMap((entry) => {
     const { truth, because } = evaluate(entry.when, answers);
-    if (entry.when) trace.push({ what, id: entry.id, name: name(entry), included: truth === 'true', because });
-    if (truth !== 'true') return [];
-    const { when: _, ...rest } = entry;
-    return [rest];
+    const included = truth === 'true';
+    if (entry.when) trace.push({ what, kit: kit.id, id: entry.id, name: name(entry), included, because });
+    return included ? [{ entry, because }] : [];
   });
+}
+
+/** The entries that apply, without their conditions. */
+function sift<T extends { id: string; when?: Condition }>(
+  resolving: Resolving,
+  what: TraceEntry['what'],
+  list: readonly T[],
+  name: (entry: T) => string,
+): Array<Applies<T>> {
+  return applying(resolving, what, list, name).map(({ entry, because }) => {
+    // Leaving a field out copies slowly, and most entries have no condition to leave out.
+    if (entry.when === undefined) return { ...entry, kit: resolving.kit.id, because };
+    const { when: _, ...rest } = entry;
+    return { ...rest, kit: resolving.kit.id, because };
+  });
+}
+
+/** The first specification whose condition holds, with a trace of them all where there is a choice. */
+function chooseSpec(
+  { kit, answers, trace }: Resolving,
+  id: string,
+  label: string,
+  specs: readonly PrintedSpec[],
+): { spec: PrintedSpec; because: Reason[] } | undefined {
+  let chosen: { spec: PrintedSpec; because: Reason[] } | undefined;
+  for (const spec of specs) {
+    const { truth, because } = evaluate(spec.when, answers);
+    const included = truth === 'true' && chosen === undefined;
+    if (spec.when || specs.length > 1)
+      trace.push({ what: 'spec', kit: kit.id, id, name: `${label}: ${spec.printed}`, included, because });
+    if (included) chosen = { spec, because };
+  }
+  return chosen;
 }
 
 const AS_LISTED = (): Pattern => 'asListed';
@@ -98,41 +141,99 @@ function orderOf(
     return { ids: rule.list.filter((id) => present.has(id)), pattern: 'printed' };
   }
   const pattern = rule?.pattern ?? fallback();
+  if (pattern === 'asListed') return { ids: stations.map((station) => station.id), pattern };
   return { ids: tighteningOrder(stations, pattern, (station) => station).map((station) => station.id), pattern };
 }
 
-const passIndexesOf = (station: Pick<PlanStation, 'spec'>, passes: readonly Pass[]): number[] => {
+/** The passes of its group that a station takes part in. */
+export const passIndexesOf = (station: Pick<PlanStation, 'spec'>, passes: readonly Pass[]): number[] => {
   if (station.spec.kind === 'snug') return [];
   // Stages and verify passes exist only for joints that may be pulled more than once.
   if (canBeVerified(station.spec)) return passes.map((_, index) => index);
   return passes.flatMap((pass, index) => (pass.kind === 'tighten' && pass.fraction === 1 ? [index] : []));
 };
 
-function resolveStation(
-  station: Omit<Station, 'when'>,
-  groupId: string,
-  answers: Answers,
-  trace: TraceEntry[],
-): PlanStation | undefined {
-  const { specs, ...rest } = station;
-  let chosen: PlanStation | undefined;
-  for (const printed of specs) {
-    const { truth, because } = evaluate(printed.when, answers);
-    const included = truth === 'true' && chosen === undefined;
-    if (printed.when || specs.length > 1) {
-      trace.push({ what: 'spec', id: station.id, name: `${station.label}: ${printed.printed}`, included, because });
-    }
-    if (included)
-      chosen = {
-        ...rest,
-        groupId,
-        spec: printed.spec,
-        printed: printed.printed,
-        specBecause: because,
-        passIndexes: [],
-      };
-  }
-  return chosen;
+function resolveStation(resolving: Resolving, station: Station, groupId: string): PlanStation | undefined {
+  const { specs } = station;
+  const chosen = chooseSpec(resolving, station.id, station.label, specs);
+  if (!chosen) return undefined;
+  const others =
+    specs.length < 2
+      ? []
+      : [...new Set(specs.map(({ printed }) => printed))].filter((text) => text !== chosen.spec.printed);
+  // Field by field: a visit has thousands of stations and is resolved anew with every answer.
+  return {
+    id: station.id,
+    label: station.label,
+    name: station.name,
+    side: station.side,
+    place: station.place,
+    xMm: station.xMm,
+    yMm: station.yMm,
+    stack: station.stack,
+    compound: station.compound,
+    turned: station.turned,
+    tags: station.tags,
+    aliases: station.aliases,
+    drillMm: station.drillMm,
+    drive: station.drive,
+    holding: station.holding,
+    note: station.note,
+    kit: resolving.kit.id,
+    groupId,
+    spec: chosen.spec.spec,
+    printed: chosen.spec.printed,
+    specBecause: chosen.because,
+    notThisVehicle: others.length > 0 ? others : undefined,
+    passIndexes: [],
+  };
+}
+
+function resolveRemoved(resolving: Resolving): PlanRemoved[] {
+  return sift(resolving, 'removed', resolving.kit.removed, (thing) => thing.name).map(({ specs, ...thing }) => {
+    const chosen = specs && chooseSpec(resolving, thing.id, thing.name, specs);
+    if (!chosen) return thing;
+    return { ...thing, refitSpec: { spec: chosen.spec.spec, printed: chosen.spec.printed } };
+  });
+}
+
+/** The steps that apply, in the sheet's order, each with what it waits for. */
+function resolveSteps(resolving: Resolving): PlanStep[] {
+  const { kit } = resolving;
+  const kept = applying(resolving, 'steps', kit.steps, (step) => step.number ?? step.text);
+  const before = keptStepsBefore(kit.steps, new Set(kept.map(({ entry }) => entry.id)));
+  return kept.map(({ entry, because }) => ({
+    id: entry.id,
+    kit: kit.id,
+    because,
+    number: entry.number,
+    text: entry.text,
+    phase: entry.phase,
+    actions: entry.actions,
+    minutes: entry.minutes,
+    people: entry.people,
+    needs: entry.needs ?? [],
+    after: before.get(entry.id) ?? [],
+    covers: [entry.id],
+  }));
+}
+
+/** The arithmetic of the packing list: what stands in stations, and parts whose group is there. */
+export function withNeeds(
+  items: ReadonlyArray<Omit<PlanItem, 'needed' | 'expectedSpare'>>,
+  stations: readonly PlanStation[],
+  groups: ReadonlySet<string>,
+): PlanItem[] {
+  const inStations = new Map<string, number>();
+  for (const { stack } of stations)
+    for (const piece of stack)
+      if (piece.kind === 'hardware') inStations.set(piece.item, (inStations.get(piece.item) ?? 0) + 1);
+  return items.map((item) => {
+    const asPart = item.kind === 'part' && item.fittedWith !== undefined && groups.has(item.fittedWith);
+    const needed =
+      item.kind === 'compound' ? item.quantity : (inStations.get(item.id) ?? 0) + (asPart ? item.quantity : 0);
+    return { ...item, needed, expectedSpare: item.quantity - needed };
+  });
 }
 
 /**
@@ -160,9 +261,10 @@ export function resolve(
   if (missing.length > 0) return fail({ code: 'answersMissing', questions: missing });
 
   const trace: TraceEntry[] = [];
-  const keptGroups = sift<JointGroup>(kit.groups, 'group', answers, trace, (group) => group.title);
-  const keptStations = sift<Station>(kit.stations, 'station', answers, trace, (station) => station.name);
-  const stationById = new Map(keptStations.map((station) => [station.id, station]));
+  const resolving: Resolving = { kit, answers, trace };
+  const keptGroups = sift<JointGroup>(resolving, 'groups', kit.groups, (group) => group.title);
+  const keptStations = applying<Station>(resolving, 'stations', kit.stations, (station) => station.name);
+  const stationById = new Map(keptStations.map(({ entry }) => [entry.id, entry]));
 
   const stations: PlanStation[] = [];
   const groups: PlanGroup[] = [];
@@ -171,13 +273,13 @@ export function resolve(
     for (const id of group.stations) {
       const kept = stationById.get(id);
       if (!kept) continue;
-      const station = resolveStation(kept, group.id, answers, trace);
+      const station = resolveStation(resolving, kept, group.id);
       if (!station) return fail({ code: 'specMissing', station: id });
       members.push(station);
     }
     // A group whose stations all fell away is no work.
     if (members.length === 0) continue;
-    const { startOrder, snugOrder, torqueOrder, stages, verify, ...rest } = group;
+    const { startOrder, snugOrder, torqueOrder, stages, verify, because: _, ...rest } = group;
     const passes = passPlan(members.length, { stages, verify }, shop);
     for (const member of members) member.passIndexes = passIndexesOf(member, passes);
     const torque = orderOf(torqueOrder, () => mostEvenPattern(members, (station) => station), members);
@@ -196,33 +298,50 @@ export function resolve(
     stations.push(...members);
   }
   const present = new Set(groups.map((group) => group.id));
-  for (const group of groups)
-    group.after = (kit.groups.find((entry) => entry.id === group.id)?.after ?? []).filter((id) => present.has(id));
+  const sheetGroups = new Map(kit.groups.map((group) => [group.id, group]));
+  for (const group of groups) group.after = (sheetGroups.get(group.id)?.after ?? []).filter((id) => present.has(id));
 
-  const usedInStations = new Map<string, number>();
-  for (const piece of stations.flatMap((station) => station.stack)) {
-    if (piece.kind === 'hardware') usedInStations.set(piece.item, (usedInStations.get(piece.item) ?? 0) + 1);
-  }
-  const items = sift(kit.items, 'item', answers, trace, (item) => `${item.line} ${item.name}`).map((item): PlanItem => {
-    const fitted =
-      item.kind === 'part' && item.fittedWith !== undefined && present.has(item.fittedWith) ? item.quantity : 0;
-    const needed = item.kind === 'compound' ? item.quantity : (usedInStations.get(item.id) ?? 0) + fitted;
-    return { ...item, needed, expectedSpare: item.quantity - needed };
+  const items = applying(resolving, 'items', kit.items, (item) => `${item.line} ${item.name}`).map(({ entry }) => {
+    const { when: _, ...item } = entry;
+    return { ...item, kit: kit.id };
   });
-
+  const text = (entry: { text: string }) => entry.text;
+  const name = (entry: { name: string }) => entry.name;
   return ok({
-    kitId: kit.id,
-    kitRevision: kit.revision,
     title: kit.title,
     maker: kit.maker,
-    statedMinutes: kit.statedMinutes,
-    powerTools: kit.powerTools ?? 'runDownOnly',
-    items,
+    kits: [
+      {
+        id: kit.id,
+        revision: kit.revision,
+        title: kit.title,
+        maker: kit.maker,
+        prefix: '',
+        statedMinutes: kit.statedMinutes,
+        powerTools: kit.powerTools ?? 'runDownOnly',
+        adds: kit.adds ?? [],
+      },
+    ],
+    questions: kit.questions.map((question) => ({ ...question, kit: kit.id })),
+    items: withNeeds(items, stations, present),
     compounds: kit.compounds,
     stations,
     groups,
-    cautions: sift(kit.cautions, 'caution', answers, trace, (caution) => caution.text),
-    aftercare: sift(kit.aftercare, 'aftercare', answers, trace, (entry) => entry.text),
+    cautions: sift(resolving, 'cautions', kit.cautions, text),
+    aftercare: sift(resolving, 'aftercare', kit.aftercare, text),
+    prerequisites: sift(resolving, 'prerequisites', kit.prerequisites, text),
+    baselines: sift(resolving, 'baselines', kit.baselines, name),
+    choices: sift(resolving, 'choices', kit.choices, text),
+    irreversible: sift(resolving, 'irreversible', kit.irreversible, text),
+    temporary: sift(resolving, 'temporary', kit.temporary, name),
+    neighbours: sift(resolving, 'neighbours', kit.neighbours, name),
+    removed: resolveRemoved(resolving),
+    disconnects: sift(resolving, 'disconnects', kit.disconnects, name),
+    checks: sift(resolving, 'checks', kit.checks, text),
+    tools: sift(resolving, 'tools', kit.tools, name),
+    steps: resolveSteps(resolving),
+    conflicts: [],
+    shared: [],
     trace,
   });
 }

@@ -22,6 +22,7 @@ const STEPS: ReadonlyArray<{ from: number; lift: (kit: Raw) => Raw }> = [
     from: 1,
     lift: (kit) => ({ ...kit, version: 2, ...Object.fromEntries(NEW_IN_2.map((list) => [list, kit[list] ?? []])) }),
   },
+  { from: 2, lift: (kit) => ({ ...kit, version: 3, tools: kit.tools ?? [] }) },
 ];
 
 const isRaw = (value: unknown): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);

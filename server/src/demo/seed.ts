@@ -5,9 +5,18 @@ import { appendEvents, openLog } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { demoBottles, demoChecks, demoTemperatures, demoTools } from '#demo/crib.ts';
-import { DEMO_KITS, FRONT_RECOVERY_POINTS, REAR_ANTI_ROLL_BAR, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
+import {
+  DEMO_KITS,
+  FRONT_RECOVERY_POINTS,
+  REAR_AIR_SPRINGS,
+  REAR_ANTI_ROLL_BAR,
+  ROCK_SLIDERS,
+  TRACK_BAR_BRACE,
+  TRANSFER_CASE_GUARD,
+} from '#demo/kits.ts';
 import { DEMO_PEOPLE, DEMO_SHOP, DEMO_VEHICLES, type DemoPerson, type DemoVehicle, demoWrenches } from '#demo/shop.ts';
 import { Worker } from '#demo/work-through.ts';
 import { hashSecret } from '../service/session-service.ts';
@@ -26,7 +35,8 @@ const dayStart = (atMs: number): number => new Date(atMs).setHours(0, 0, 0, 0);
 
 interface DemoJob {
   vehicle: DemoVehicle;
-  kit: KitDocument;
+  /** In the order they came into the visit. */
+  kits: KitDocument[];
   answers: Record<string, AnswerValue>;
   bay: number;
   startMs: number;
@@ -36,7 +46,7 @@ interface DemoJob {
 
 /** One job mid-way, one closed, one waiting with a short line. Times count from the moment of seeding. */
 const demoJobs = (nowMs: number): DemoJob[] => {
-  const [tussock, carrick] = DEMO_VEHICLES as [DemoVehicle, DemoVehicle];
+  const [tussock, carrick, gorse] = DEMO_VEHICLES as [DemoVehicle, DemoVehicle, DemoVehicle];
   const halfHourMs = HOUR_MS / 2;
   // Around now and on today's page, whatever the time of day the demo is first seen.
   const at = (hours: number) =>
@@ -44,7 +54,7 @@ const demoJobs = (nowMs: number): DemoJob[] => {
   return [
     {
       vehicle: tussock,
-      kit: FRONT_RECOVERY_POINTS,
+      kits: [FRONT_RECOVERY_POINTS],
       answers: { shield: true },
       bay: 2,
       startMs: at(-1),
@@ -55,7 +65,7 @@ const demoJobs = (nowMs: number): DemoJob[] => {
     },
     {
       vehicle: carrick,
-      kit: TRANSFER_CASE_GUARD,
+      kits: [TRANSFER_CASE_GUARD],
       answers: {},
       bay: 1,
       startMs: at(-2.5),
@@ -68,13 +78,27 @@ const demoJobs = (nowMs: number): DemoJob[] => {
     },
     {
       vehicle: carrick,
-      kit: REAR_ANTI_ROLL_BAR,
+      kits: [REAR_ANTI_ROLL_BAR],
       answers: { bush: 'polyurethane' },
       bay: 3,
       startMs: at(1),
       work: (worker) => {
         worker.give({ type: 'countLine', item: 'r1', found: 4, damaged: 0 });
         worker.give({ type: 'countLine', item: 'r7', found: 1, damaged: 0 });
+      },
+    },
+    {
+      // Three kits in one visit: two of them want one bolt at different torques, and a third wants more than any wrench gives.
+      vehicle: gorse,
+      kits: [REAR_AIR_SPRINGS, TRACK_BAR_BRACE, ROCK_SLIDERS],
+      answers: {},
+      bay: 4,
+      startMs: at(0.5),
+      work: (worker) => {
+        worker.give({ type: 'answerPrerequisite', prerequisite: 'q1', met: true, value: 11 });
+        const heights = { 'front left': 512, 'front right': 514, 'rear left': 531, 'rear right': 529 };
+        for (const [place, value] of Object.entries(heights))
+          worker.give({ type: 'measure', baseline: 'h1', place, when: 'before', value });
       },
     },
   ];
@@ -113,12 +137,15 @@ export async function seedDemo(source: DataSource, nowMs: number): Promise<boole
   const jobs = new JobRepository(source);
   const [mira] = DEMO_PEOPLE as [(typeof DEMO_PEOPLE)[number]];
   const by = { id: mira.id, name: mira.name, role: mira.role };
-  for (const { vehicle, kit, answers, bay, startMs, work } of demoJobs(nowMs)) {
-    const opened = openLog({ kit, vehicle, answers, shop: {} });
+  for (const { vehicle, kits: documents, answers: given, bay, startMs, work } of demoJobs(nowMs)) {
+    const kits: VisitKit[] = [];
+    for (const document of documents) kits.push({ document, prefix: kitPrefix(kits, document.id) });
+    const answers = spreadAnswers(kits, given);
+    const opened = openLog({ kits, openedWith: kits.map(({ prefix }) => prefix), vehicle, answers, shop: {} });
     if (!opened.ok) throw new Error(`Demo job does not resolve: ${JSON.stringify(opened.error)}`);
     // What was done was done before now: a job still to come was counted a little while ago.
     const workedFromMs = Math.max(dayStart(nowMs), Math.min(startMs, nowMs - HOUR_MS / 4));
-    const worker = new Worker(opened.value, wrenches, by, workedFromMs, `demo-${bay}-${kit.id}`);
+    const worker = new Worker(opened.value, wrenches, by, workedFromMs, `demo-${bay}-${documents[0]?.id}`);
     work(worker);
     const row = await jobs.insert(
       {
@@ -127,9 +154,9 @@ export async function seedDemo(source: DataSource, nowMs: number): Promise<boole
         bay,
         plannedStartMs: startMs,
         odometerKm: vehicle.odometerKm,
+        vehicleId: vehicle.id,
         vehicle,
-        kitId: kit.id,
-        kitRevision: kit.revision,
+        kits: kits.map(({ prefix, document }) => ({ prefix, id: document.id, revision: document.revision })),
         answers,
         openedAtMs: nowMs,
         seq: 0,

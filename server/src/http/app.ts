@@ -48,7 +48,7 @@ export function apiRoutes({
   return new Hono<SignedInEnv>()
     .route('/session', sessionRoutes(sessions))
     .use('*', signedIn(sessions))
-    .route('/', catalogRoutes(catalog))
+    .route('/', catalogRoutes(catalog, jobs))
     .route('/jobs', jobRoutes(jobs, crib))
     .route('/crib', cribRoutes(crib, catalog))
     .route('/kit-library', kitRoutes(drafts, catalog));

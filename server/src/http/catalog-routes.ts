@@ -1,6 +1,8 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
+import { SaveVehicleSchema, type VehicleHistory, VehicleSchema } from '#contract/vehicle.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
+import type { JobService } from '../service/job-service.ts';
 import type { SignedInEnv } from './caller.ts';
 import { problem } from './problem.ts';
 import { validate } from './validate.ts';
@@ -8,9 +10,32 @@ import { validate } from './validate.ts';
 const KitId = z.object({ id: z.string().min(1).max(64) });
 
 /** Vehicles, kits and wrenches of the caller's shop. */
-export function catalogRoutes(catalog: CatalogService) {
+export function catalogRoutes(catalog: CatalogService, jobs: JobService) {
   return new Hono<SignedInEnv>()
     .get('/vehicles', async (c) => c.json(await catalog.vehicles(c.get('caller').shopId)))
+    .get('/vehicles/:id', validate('param', KitId), async (c) => {
+      const { shopId } = c.get('caller');
+      const { id } = c.req.valid('param');
+      const stored = await catalog.vehicle(shopId, id);
+      if (!stored) return problem(c, 'unknownVehicle');
+      return c.json({ ...stored, visits: await jobs.history(shopId, id) } satisfies VehicleHistory);
+    })
+    .post('/vehicles', validate('json', VehicleSchema), async (c) => {
+      const caller = c.get('caller');
+      if (caller.person.role === 'apprentice') return problem(c, 'notPermitted');
+      const outcome = await catalog.addVehicle(caller.shopId, c.req.valid('json'));
+      return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code, outcome.error);
+    })
+    .put('/vehicles/:id', validate('param', KitId), validate('json', SaveVehicleSchema), async (c) => {
+      const caller = c.get('caller');
+      if (caller.person.role === 'apprentice') return problem(c, 'notPermitted');
+      const { vehicle, version } = c.req.valid('json');
+      const outcome = await catalog.saveVehicle(caller.shopId, { ...vehicle, id: c.req.valid('param').id }, version);
+      return outcome.ok ? c.json(outcome.value) : problem(c, outcome.error.code, outcome.error);
+    })
+    .get('/kits/:id/minutes', validate('param', KitId), async (c) =>
+      c.json(await jobs.minutesOf(c.get('caller').shopId, c.req.valid('param').id)),
+    )
     .get('/wrenches', async (c) => c.json(await catalog.wrenches(c.get('caller').shopId)))
     .get('/kits', async (c) => c.json(await catalog.kits(c.get('caller').shopId)))
     .get('/kits/:id', validate('param', KitId), async (c) => {

@@ -2,7 +2,8 @@ import { Hono } from 'hono';
 import { streamSSE } from 'hono/streaming';
 import { z } from 'zod';
 import type { StoredEvent } from '#contract/job.ts';
-import { CommandBatchSchema, OpenJobSchema } from '#contract/job.ts';
+import { AddKitSchema, CommandBatchSchema, OpenJobSchema } from '#contract/job.ts';
+import { jobCardPdf, jobLabelPdf } from '../report/job-card-pdf.ts';
 import { recordCsv } from '../report/record-csv.ts';
 import { recordFile } from '../report/record-file.ts';
 import { recordPdf } from '../report/record-pdf.ts';
@@ -18,6 +19,8 @@ const Window = z.object({ from: z.coerce.number().int(), to: z.coerce.number().i
 const FromSeq = z.object({ from: z.coerce.number().int().min(0).default(0) });
 const LastEvent = z.object({ 'last-event-id': z.coerce.number().int().min(0).optional() });
 const JobId = z.object({ jobId: z.uuid() });
+const PhotoId = z.object({ jobId: z.uuid(), photo: z.uuid() });
+const PHOTO_TYPES: ReadonlySet<string> = new Set(['image/jpeg', 'image/png', 'image/webp']);
 const jobId = validate('param', JobId);
 
 /** Jobs: lists, opening, commands, the event stream and the record. */
@@ -46,6 +49,29 @@ export function jobRoutes(jobs: JobService, crib: CribService) {
     .post('/:jobId/commands', jobId, validate('json', CommandBatchSchema), async (c) => {
       const answer = await jobs.command(c.get('caller'), c.req.valid('param').jobId, c.req.valid('json').commands);
       return answer ? c.json(answer) : problem(c, 'unknownJob');
+    })
+    .post('/:jobId/kits', jobId, validate('json', AddKitSchema), async (c) => {
+      const outcome = await jobs.addKit(c.get('caller'), c.req.valid('param').jobId, c.req.valid('json'));
+      return outcome.ok ? c.json(outcome.value) : problem(c, outcome.error.code, outcome.error);
+    })
+    .post('/:jobId/photos', jobId, async (c) => {
+      const { jobId: id } = c.req.valid('param');
+      if (!(await jobs.exists(c.get('caller').shopId, id))) return problem(c, 'unknownJob');
+      const type = c.req.header('content-type') ?? '';
+      if (!PHOTO_TYPES.has(type))
+        return problem(c, 'badRequest', { detail: 'A photo is a JPEG, PNG or WebP picture.' });
+      const bytes = Buffer.from(await c.req.arrayBuffer());
+      if (bytes.length === 0) return problem(c, 'badRequest', { detail: 'The picture is empty.' });
+      return c.json({ id: await jobs.addPhoto(c.get('caller'), id, type, bytes) }, 201);
+    })
+    .get('/:jobId/photos/:photo', validate('param', PhotoId), async (c) => {
+      const { jobId: id, photo } = c.req.valid('param');
+      const found = (await jobs.exists(c.get('caller').shopId, id)) ? await jobs.photo(id, photo) : undefined;
+      if (!found) return problem(c, 'notFound');
+      return c.body(new Uint8Array(found.bytes), 200, {
+        'Content-Type': found.type,
+        'Cache-Control': 'private, max-age=86400',
+      });
     })
     .get('/:jobId/events', jobId, validate('query', FromSeq), validate('header', LastEvent), async (c) => {
       const { jobId: id } = c.req.valid('param');
@@ -96,6 +122,22 @@ export function jobRoutes(jobs: JobService, crib: CribService) {
       return c.body(new Uint8Array(bytes), 200, {
         'Content-Type': 'application/pdf',
         'Content-Disposition': `attachment; filename="record-${document.number}.pdf"`,
+      });
+    })
+    .get('/:jobId/card.pdf', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      if (!document) return problem(c, 'unknownJob');
+      return c.body(new Uint8Array(await jobCardPdf(document, new URL(c.req.url).origin)), 200, {
+        'Content-Type': 'application/pdf',
+        'Content-Disposition': `attachment; filename="card-${document.number}.pdf"`,
+      });
+    })
+    .get('/:jobId/label.pdf', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      if (!document) return problem(c, 'unknownJob');
+      return c.body(new Uint8Array(await jobLabelPdf(document, new URL(c.req.url).origin)), 200, {
+        'Content-Type': 'application/pdf',
+        'Content-Disposition': `attachment; filename="label-${document.number}.pdf"`,
       });
     })
     .get('/:jobId/record.csv', jobId, async (c) => {

@@ -1,6 +1,12 @@
 import { type Context, Hono } from 'hono';
 import { z } from 'zod';
-import { DraftInputSchema, DraftSaveSchema, ReleaseSchema, ShopLexiconSchema } from '#contract/kit-draft.ts';
+import {
+  DraftInputSchema,
+  DraftSaveSchema,
+  ReleaseSchema,
+  ShopLexiconSchema,
+  WithdrawSchema,
+} from '#contract/kit-draft.ts';
 import { writeKit } from '#contract/read-kit.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
@@ -61,6 +67,13 @@ export function kitRoutes(drafts: KitDraftService, catalog: CatalogService) {
       const { id, revision } = c.req.valid('param');
       const kit = await catalog.kit(c.get('caller').shopId, id, revision);
       return kit ? c.json(kit) : problem(c, 'unknownKit');
+    })
+    .post('/:id/revisions/:revision/withdraw', Revision, validate('json', WithdrawSchema), async (c) => {
+      const { person, shopId } = c.get('caller');
+      if (person.role !== 'lead') return problem(c, 'notPermitted', { detail: 'A lead takes a revision back.' });
+      const { id, revision } = c.req.valid('param');
+      const done = await catalog.withdrawKit(shopId, id, revision, c.req.valid('json').because);
+      return done ? c.json({ id, revision }) : problem(c, 'unknownKit');
     })
     .get('/:id/revisions/:revision/file', Revision, async (c) => {
       const { id, revision } = c.req.valid('param');

@@ -7,7 +7,7 @@ export function recordFile(job: JobDocument): RecordFile {
   const { name, stages, verify } = job.shop;
   return {
     format: RECORD_FORMAT,
-    version: 1,
+    version: 2,
     job: {
       id: job.id,
       number: job.number,
@@ -17,16 +17,25 @@ export function recordFile(job: JobDocument): RecordFile {
     },
     shop: { name, stages: stages ? [...stages] : undefined, verify },
     vehicle: job.vehicle,
-    kit: job.kit,
+    kits: job.kits.map(({ document, prefix }) => ({ document, prefix })),
+    openedWith: job.openedWith,
     answers: job.answers,
     events: job.events,
   };
 }
 
 /** Works a job out again from its setup and events. */
-export function replay(job: Pick<JobDocument, 'kit' | 'vehicle' | 'answers' | 'shop' | 'events'>): JobLog {
+export function replay(
+  job: Pick<JobDocument, 'kits' | 'openedWith' | 'vehicle' | 'answers' | 'shop' | 'events'>,
+): JobLog {
   const { stages, verify } = job.shop;
-  const opened = openLog({ kit: job.kit, vehicle: job.vehicle, answers: job.answers, shop: { stages, verify } });
+  const opened = openLog({
+    kits: job.kits,
+    openedWith: job.openedWith,
+    vehicle: job.vehicle,
+    answers: job.answers,
+    shop: { stages, verify },
+  });
   if (!opened.ok) throw new Error(`A stored job no longer resolves: ${opened.error.code}`);
   return appendEvents(
     opened.value,

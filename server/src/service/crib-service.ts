@@ -15,8 +15,11 @@ import { stationBeadMl } from '#core/crib/bead-use.ts';
 import { type Bottle, bottleFor, leftMl, type ReorderLine, reorderList } from '#core/crib/bottle.ts';
 import { doubtFromMs, judgeCheck, type WrenchCheck } from '#core/crib/check-pull.ts';
 import { isOut, outForJob } from '#core/crib/crib-tool.ts';
-import { resolve } from '#core/kit/resolve.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
 import { fail, ok, type Result } from '#core/result.ts';
+import { resolveVisit } from '#core/visit/resolve-visit.ts';
+import { scopedKit } from '#core/visit/scoped-kit.ts';
+import { spreadAnswers } from '#core/visit/visit.ts';
 import { calibrationDue, calibrationResult, type Reading } from '#core/wrench/calibration.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
@@ -123,7 +126,7 @@ export class CribService {
       const job = jobs.get(pull.jobId);
       if (!job || seen.has(key)) return [];
       seen.add(key);
-      const station = job.kit.stations.find((entry) => entry.id === pull.station);
+      const station = partOf(job, pull.station, (kit) => kit.stations);
       return [
         {
           wrenchId: pull.wrenchId,
@@ -152,7 +155,7 @@ export class CribService {
     const uses = beads.flatMap((bead) => {
       const job = jobs.get(bead.jobId);
       const plan = plans.get(bead.jobId);
-      const compound = job?.kit.compounds.find((entry) => entry.id === bead.compound);
+      const compound = job && partOf(job, bead.compound, (kit) => kit.compounds);
       if (!compound) return [];
       const station = plan?.stations.get(bead.station);
       const ml = station && plan ? stationBeadMl(station, plan.items) : 0;
@@ -385,9 +388,18 @@ function byPoint(wrench: Pick<Wrench, 'fullScaleNm'>, readings: readonly Reading
   return [...points].map(([share, list]) => ({ share, readings: list }));
 }
 
-/** A job's stations and items by id; a job that no longer resolves counts by its kit alone. */
+/** A part of one of a job's kits, by the id it has in the job. */
+function partOf<T extends { id: string }>(
+  job: JobWithKit,
+  id: string,
+  list: (kit: KitDocument) => readonly T[],
+): T | undefined {
+  return job.kits.flatMap(({ document, prefix }) => list(scopedKit(document, prefix))).find((entry) => entry.id === id);
+}
+
+/** A job's stations and items by id; a job that no longer resolves counts by its kits alone. */
 function itemsOf(job: JobWithKit) {
-  const plan = resolve(job.kit, job.vehicle, job.answers, {});
+  const plan = resolveVisit(job.kits, job.vehicle, spreadAnswers(job.kits, job.answers));
   if (!plan.ok) return undefined;
   return {
     stations: new Map(plan.value.stations.map((station) => [station.id, station])),

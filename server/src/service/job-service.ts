@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { EventEmitter } from 'node:events';
 import type {
+  AddKit,
   CommandBatchAnswer,
   CommandInput,
   CommandResult,
@@ -9,11 +10,20 @@ import type {
   OpenJob,
   StoredEvent,
 } from '#contract/job.ts';
+import type { PastVisit } from '#contract/vehicle.ts';
 import { outForJob } from '#core/crib/crib-tool.ts';
-import { appendEvents, type JobLog, openLog, takeCommand } from '#core/job/job-log.ts';
+import { debtsOf } from '#core/job/debt.ts';
+import { finalPull } from '#core/job/deviations.ts';
+import { appendEvents, type JobLog, kitsNow, openLog, takeCommand } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
+import { stationState } from '#core/job/job-state.ts';
+import { stationComplete } from '#core/job/station-progress.ts';
+import { indexOf } from '#core/kit/plan.ts';
 import { fitVerdicts, type ResolveError } from '#core/kit/resolve.ts';
+import { sameWord } from '#core/kit/vehicle-facts.ts';
 import { fail, ok, type Result } from '#core/result.ts';
+import { stationSpot } from '#core/vehicle/joint-spot.ts';
+import { kitAnswers, kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { CribRepository } from '../store/crib-repository.ts';
@@ -40,8 +50,11 @@ export type OpenJobError =
   | { code: 'unknownVehicle' }
   | { code: 'unknownKit' }
   | { code: 'bayUnknown'; bays: number }
-  | { code: 'kitDoesNotFit'; text: string }
-  | ResolveError;
+  | { code: 'kitDoesNotFit'; text: string; kit: string }
+  | { code: 'kitTwice'; kit: string }
+  | (ResolveError & { kit: string });
+
+export type AddKitError = { code: 'unknownJob' | 'unknownKit' } | { code: 'kitDoesNotFit'; text: string; kit: string };
 
 /** Opens jobs, takes commands, and tells listeners what was added. */
 export class JobService {
@@ -64,23 +77,38 @@ export class JobService {
   }
 
   async open(caller: Caller, input: OpenJob): Promise<Result<{ id: string }, OpenJobError>> {
-    const [vehicle, kit, shop] = await Promise.all([
+    const [stored, shop, ...found] = await Promise.all([
       this.catalog.vehicle(caller.shopId, input.vehicle),
-      this.catalog.kit(caller.shopId, input.kit),
       this.catalog.shop(caller.shopId),
+      ...input.kits.map((id) => this.catalog.currentKit(caller.shopId, id)),
     ]);
-    if (!vehicle) return fail({ code: 'unknownVehicle' });
-    if (!kit) return fail({ code: 'unknownKit' });
+    if (!stored) return fail({ code: 'unknownVehicle' });
     if (input.bay > shop.bays) return fail({ code: 'bayUnknown', bays: shop.bays });
-    const misfit = fitVerdicts(kit, vehicle, input.answers).find((verdict) => verdict.truth === 'false');
-    if (misfit) return fail({ code: 'kitDoesNotFit', text: misfit.text });
+    const kits: VisitKit[] = [];
+    for (const document of found) {
+      if (!document) return fail({ code: 'unknownKit' });
+      if (kits.some((kit) => kit.document.id === document.id)) return fail({ code: 'kitTwice', kit: document.title });
+      kits.push({ document, prefix: kitPrefix(kits, document.id) });
+    }
+    // The reading of this visit is the vehicle's own from here on; the questions were answered for it as it came.
+    const vehicle =
+      input.odometerKm === undefined ? stored.vehicle : { ...stored.vehicle, odometerKm: input.odometerKm };
+    const answers = spreadAnswers(kits, input.answers);
+    for (const kit of kits) {
+      const misfit = fitVerdicts(kit.document, vehicle, kitAnswers(kit, vehicle, answers)).find(
+        (verdict) => verdict.truth === 'false',
+      );
+      if (misfit) return fail({ code: 'kitDoesNotFit', text: misfit.text, kit: kit.document.title });
+    }
     const opened = openLog({
-      kit,
+      kits,
+      openedWith: kits.map(({ prefix }) => prefix),
       vehicle,
-      answers: input.answers,
+      answers,
       shop: { stages: shop.stages ?? undefined, verify: shop.verify ?? undefined },
     });
     if (!opened.ok) return opened;
+    if (input.odometerKm !== undefined) await this.catalog.saveVehicle(caller.shopId, vehicle, stored.version);
     const nowMs = this.now();
     const planned = new Date(input.plannedStartMs).toISOString();
     const row = await this.jobs.insert(
@@ -90,10 +118,10 @@ export class JobService {
         bay: input.bay,
         plannedStartMs: input.plannedStartMs,
         odometerKm: input.odometerKm,
+        vehicleId: vehicle.id,
         vehicle,
-        kitId: kit.id,
-        kitRevision: kit.revision,
-        answers: input.answers,
+        kits: kits.map(({ prefix, document }) => ({ prefix, id: document.id, revision: document.revision })),
+        answers,
         openedAtMs: nowMs,
         seq: 0,
         hash: FIRST_HASH,
@@ -108,13 +136,12 @@ export class JobService {
   async document(caller: Caller, id: string): Promise<JobDocument | undefined> {
     const row = await this.jobs.find(caller.shopId, id);
     if (!row) return undefined;
-    const [kit, shop, wrenches, events] = await Promise.all([
-      this.catalog.kit(row.shopId, row.kitId, row.kitRevision),
+    const [kits, shop, wrenches, events] = await Promise.all([
+      this.catalog.pinned(row.shopId, row.kits),
       this.catalog.shop(row.shopId),
       this.wrenches(row.shopId),
       this.jobs.eventsAfter(id, 0),
     ]);
-    if (!kit) throw new Error(`Job ${id} pins a kit that is not stored`);
     return {
       id: row.id,
       number: row.number,
@@ -122,7 +149,8 @@ export class JobService {
       plannedStartMs: row.plannedStartMs,
       odometerKm: row.odometerKm ?? undefined,
       vehicle: row.vehicle,
-      kit,
+      kits,
+      openedWith: openedWith(row),
       answers: row.answers,
       shop: { name: shop.name, stages: shop.stages ?? undefined, verify: shop.verify ?? undefined },
       wrenches,
@@ -155,14 +183,14 @@ export class JobService {
     }
     const row = await this.jobs.find(shopId, id);
     if (!row) return undefined;
-    const [kit, shop, events] = await Promise.all([
-      this.catalog.kit(row.shopId, row.kitId, row.kitRevision),
+    const [kits, shop, events] = await Promise.all([
+      this.catalog.pinned(row.shopId, row.kits),
       this.catalog.shop(row.shopId),
       this.jobs.eventsAfter(id, 0),
     ]);
-    if (!kit) throw new Error(`Job ${id} pins a kit that is not stored`);
     const opened = openLog({
-      kit,
+      kits,
+      openedWith: openedWith(row),
       vehicle: row.vehicle,
       answers: row.answers,
       shop: { stages: shop.stages ?? undefined, verify: shop.verify ?? undefined },
@@ -208,6 +236,87 @@ export class JobService {
         throw error;
       }
     });
+  }
+
+  /**
+   * Takes a kit into a visit under way: it is pinned, then the command is decided like any other.
+   * @returns the answer to the command, or why it could not be given
+   */
+  addKit(caller: Caller, id: string, input: AddKit): Promise<Result<CommandBatchAnswer, AddKitError>> {
+    return this.inTurn(id, async () => {
+      const live = await this.load(caller.shopId, id);
+      const document = live && (await this.catalog.currentKit(caller.shopId, input.kit));
+      if (!live) return fail({ code: 'unknownJob' as const });
+      if (!document) return fail({ code: 'unknownKit' as const });
+      const { setup, state } = live.log;
+      const prefix = kitPrefix(setup.kits, document.id);
+      const kit: VisitKit = { document, prefix };
+      const answers = Object.fromEntries(Object.entries(input.answers).map(([key, value]) => [prefix + key, value]));
+      const known = spreadAnswers([...kitsNow(setup, state), kit], { ...state.answers, ...answers });
+      const misfit = fitVerdicts(document, setup.vehicle, kitAnswers(kit, setup.vehicle, known)).find(
+        (verdict) => verdict.truth === 'false',
+      );
+      if (misfit) return fail({ code: 'kitDoesNotFit' as const, text: misfit.text, kit: document.title });
+      const own = Object.fromEntries(Object.entries(known).filter(([key]) => key.startsWith(prefix)));
+      const kits = [...live.row.kits, { prefix, id: document.id, revision: document.revision, added: true as const }];
+      const row = { ...live.row, kits };
+      this.live.set(id, { ...live, row, log: { ...live.log, setup: { ...setup, kits: [...setup.kits, kit] } } });
+      await this.jobs.pin(id, kits);
+      const command = { type: 'addKit' as const, prefix, kit: document.id, revision: document.revision, answers: own };
+      const answer = await this.take(caller, id, [{ id: input.id, atMs: this.now(), by: caller.person.id, command }]);
+      // Refused, the kit must not stay half in.
+      if (!answer?.results[0]?.ok) this.live.delete(id);
+      return answer ? ok(answer) : fail({ code: 'unknownJob' as const });
+    });
+  }
+
+  /** A vehicle's visits with what was torqued and what came off. */
+  async history(shopId: string, vehicleId: string): Promise<PastVisit[]> {
+    const rows = await this.jobs.ofVehicle(shopId, vehicleId);
+    return Promise.all(
+      rows.map(async (row) => {
+        const live = await this.load(shopId, row.id);
+        if (!live) throw new Error(`Job ${row.id} is gone`);
+        return pastVisit(row, live.log);
+      }),
+    );
+  }
+
+  minutesOf(shopId: string, kitId: string): Promise<number[]> {
+    return this.jobs.minutesOf(shopId, kitId);
+  }
+
+  async addPhoto(caller: Caller, jobId: string, type: string, bytes: Buffer): Promise<string> {
+    const id = randomUUID();
+    await this.jobs.addPhoto({ id, jobId, type, bytes, takenBy: caller.person.id, takenAtMs: this.now() });
+    return id;
+  }
+
+  photo(jobId: string, id: string) {
+    return this.jobs.photo(jobId, id);
+  }
+
+  /** What a finished job put on the vehicle goes into the list of what it carries. */
+  private async noteFitted({ row, log }: LiveJob): Promise<void> {
+    const stored = await this.catalog.vehicle(row.shopId, row.vehicleId);
+    if (!stored || !log.state.closed) return;
+    const since = new Date(log.state.closed.atMs).toISOString().slice(0, 10);
+    const carried = stored.vehicle.fitted ?? [];
+    const words = log.plan.kits.flatMap((kit) => [
+      { word: kit.title, note: kit.maker },
+      ...kit.adds.map((word) => ({ word, note: kit.title })),
+    ]);
+    const fresh = words
+      .filter(({ word }) => !carried.some((entry) => sameWord(entry.word, word)))
+      .map((entry) => ({ ...entry, since, jobNumber: row.number }));
+    if (fresh.length === 0) return;
+    const saved = await this.catalog.saveVehicle(
+      row.shopId,
+      { ...stored.vehicle, fitted: [...carried, ...fresh] },
+      stored.version,
+    );
+    // Somebody saved the vehicle in this instant: their version is read and added to.
+    if (!saved) await this.noteFitted({ row, log, seq: 0, hash: '' });
   }
 
   private async take(
@@ -263,6 +372,7 @@ export class JobService {
       this.live.set(id, { ...live, log, seq, hash, lastEventAtMs });
       countPulls(wrenches, rows);
       this.added.emit(id, events);
+      if (rows.some(({ event }) => event.type === 'jobClosed')) await this.noteFitted({ ...live, log });
     }
     return { results, events, seq };
   }
@@ -280,6 +390,46 @@ export class JobService {
     this.added.on(id, callback);
     return () => this.added.off(id, callback);
   }
+}
+
+/** Prefixes of the kits a job was opened with. */
+const openedWith = (row: JobEntity): string[] => row.kits.filter(({ added }) => !added).map(({ prefix }) => prefix);
+
+/** A visit as a vehicle's history shows it. */
+function pastVisit(row: JobEntity, { plan, state }: JobLog): PastVisit {
+  const { groups } = indexOf(plan);
+  return {
+    id: row.id,
+    number: row.number,
+    startedMs: row.plannedStartMs,
+    closedAtMs: row.closedAtMs ?? undefined,
+    odometerKm: row.odometerKm ?? undefined,
+    kits: plan.kits.map((kit) => kit.title),
+    joints: plan.stations.map((station) => {
+      const group = groups.get(station.groupId);
+      const pull = finalPull(plan, state, station.id);
+      const spot = group?.spot && stationSpot(group, station);
+      return {
+        station: station.id,
+        label: station.label,
+        name: station.name,
+        group: group?.title ?? '',
+        printed: station.printed,
+        done: stationComplete(station, stationState(state, station.id)),
+        ...(spot ? { spot } : {}),
+        ...(pull ? { torqueNm: pull.torqueNm, wrench: pull.wrench.label, by: pull.by.name, atMs: pull.atMs } : {}),
+      };
+    }),
+    debts: debtsOf(plan, state)
+      .filter((debt) => debt.opened)
+      .map(({ name, count, ended, ends }) => ({
+        name,
+        count,
+        ended,
+        ends: [...new Set(ends.map(({ end }) => end))],
+        opened: true,
+      })),
+  };
 }
 
 /** Adds pulls just stored to their wrenches' counts, so that 5 000 is not passed unseen between two readings. */

@@ -1,9 +1,11 @@
 import { type DataSource, IsNull } from 'typeorm';
-import type { VehicleCard } from '#contract/job.ts';
+import type { JobKit } from '#contract/job.ts';
+import type { StoredVehicle } from '#contract/vehicle.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { upgradeKit } from '#core/kit/upgrade-kit.ts';
+import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
-import { KitEntity, ShopEntity, VehicleEntity, WrenchEntity } from './entities.ts';
+import { KitEntity, type PinnedKit, ShopEntity, VehicleEntity, WrenchEntity } from './entities.ts';
 
 /** A released document as it was stored, lifted to this version of the format. */
 export const currentKit = (stored: KitDocument): KitDocument => upgradeKit(stored) as KitDocument;
@@ -16,20 +18,33 @@ export class CatalogRepository {
     return this.source.getRepository(ShopEntity).findOneByOrFail({ id: shopId });
   }
 
-  async vehicles(shopId: string): Promise<VehicleCard[]> {
+  async vehicles(shopId: string): Promise<Vehicle[]> {
     const rows = await this.source.getRepository(VehicleEntity).findBy({ shopId });
     return rows.map((row) => row.card).sort((a, b) => a.model.localeCompare(b.model, 'en'));
   }
 
-  async vehicle(shopId: string, id: string): Promise<VehicleCard | undefined> {
-    return (await this.source.getRepository(VehicleEntity).findOneBy({ shopId, id }))?.card;
+  async vehicle(shopId: string, id: string): Promise<StoredVehicle | undefined> {
+    const row = await this.source.getRepository(VehicleEntity).findOneBy({ shopId, id });
+    return row ? { vehicle: row.card, version: row.version } : undefined;
   }
 
-  /** The newest revision of every kit, by title. */
+  async addVehicle(shopId: string, card: Vehicle): Promise<void> {
+    await this.source.getRepository(VehicleEntity).insert({ id: card.id, shopId, card: card as object, version: 1 });
+  }
+
+  /** Saves over exactly the version named. @returns false when another save came between */
+  async saveVehicle(shopId: string, card: Vehicle, from: number): Promise<boolean> {
+    const result = await this.source
+      .getRepository(VehicleEntity)
+      .update({ shopId, id: card.id, version: from }, { card: card as object, version: from + 1 });
+    return result.affected === 1;
+  }
+
+  /** The newest revision of every kit that was not taken back, by title. */
   async kits(shopId: string): Promise<KitDocument[]> {
     const rows = await this.source
       .getRepository(KitEntity)
-      .find({ where: { shopId }, order: { id: 'ASC', revision: 'ASC' } });
+      .find({ where: { shopId, withdrawnAtMs: IsNull() }, order: { id: 'ASC', revision: 'ASC' } });
     const newest = new Map(rows.map((row) => [row.id, currentKit(row.document)]));
     return [...newest.values()].sort((a, b) => a.title.localeCompare(b.title, 'en'));
   }
@@ -39,6 +54,43 @@ export class CatalogRepository {
     const where = revision === undefined ? { shopId, id } : { shopId, id, revision };
     const row = await this.source.getRepository(KitEntity).findOne({ where, order: { revision: 'DESC' } });
     return row ? currentKit(row.document) : undefined;
+  }
+
+  /** The newest revision that was not taken back. */
+  async currentKit(shopId: string, id: string): Promise<KitDocument | undefined> {
+    const row = await this.source
+      .getRepository(KitEntity)
+      .findOne({ where: { shopId, id, withdrawnAtMs: IsNull() }, order: { revision: 'DESC' } });
+    return row ? currentKit(row.document) : undefined;
+  }
+
+  /** Whether and why a revision was taken back. */
+  async withdrawn(shopId: string, id: string, revision: number): Promise<JobKit['withdrawn']> {
+    const row = await this.source
+      .getRepository(KitEntity)
+      .findOne({ where: { shopId, id, revision }, select: { id: true, withdrawnAtMs: true, withdrawnBecause: true } });
+    return row?.withdrawnAtMs ? { atMs: row.withdrawnAtMs, because: row.withdrawnBecause ?? '' } : undefined;
+  }
+
+  async withdraw(shopId: string, id: string, revision: number, because: string, atMs: number): Promise<boolean> {
+    const result = await this.source
+      .getRepository(KitEntity)
+      .update({ shopId, id, revision }, { withdrawnAtMs: atMs, withdrawnBecause: because });
+    return result.affected === 1;
+  }
+
+  /** The kits of a job, in their pinned revisions. */
+  async pinned(shopId: string, pins: readonly PinnedKit[]): Promise<JobKit[]> {
+    return Promise.all(
+      pins.map(async ({ prefix, id, revision }) => {
+        const [document, withdrawn] = await Promise.all([
+          this.kit(shopId, id, revision),
+          this.withdrawn(shopId, id, revision),
+        ]);
+        if (!document) throw new Error(`Kit ${id}, revision ${revision}, is pinned by a job and not stored`);
+        return { document, prefix, ...(withdrawn ? { withdrawn } : {}) };
+      }),
+    );
   }
 
   async addKit(shopId: string, document: KitDocument, addedAtMs: number): Promise<void> {

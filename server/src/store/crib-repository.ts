@@ -1,13 +1,13 @@
-import { type DataSource, IsNull } from 'typeorm';
+import { type DataSource, In, IsNull } from 'typeorm';
 import type { BottleInput, Recheck } from '#contract/crib.ts';
 import type { CompoundKind } from '#core/compound/compound.ts';
 import type { StoreReading } from '#core/compound/shelf-life.ts';
 import type { Bottle } from '#core/crib/bottle.ts';
 import type { WrenchCheck } from '#core/crib/check-pull.ts';
 import type { CribTool, Loan } from '#core/crib/crib-tool.ts';
-import type { KitDocument } from '#core/kit/kit-document.ts';
+import type { VisitKit } from '#core/visit/visit.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
-import { currentKit } from './catalog-repository.ts';
+import { CatalogRepository } from './catalog-repository.ts';
 import {
   BottleEntity,
   BottleNoteEntity,
@@ -18,7 +18,7 @@ import {
   ToolEntity,
   WrenchCheckEntity,
 } from './crib-entities.ts';
-import { type JobEntity, WrenchEntity } from './entities.ts';
+import { JobEntity, WrenchEntity } from './entities.ts';
 
 /** A thing is lent already. */
 export class AlreadyOut extends Error {}
@@ -34,7 +34,7 @@ export interface UncountedBead {
 }
 
 /** A job's facts that naming a station or working out a bead needs. */
-export type JobWithKit = Pick<JobEntity, 'id' | 'number' | 'vehicle' | 'answers' | 'closedAtMs'> & { kit: KitDocument };
+export type JobWithKit = Pick<JobEntity, 'id' | 'number' | 'vehicle' | 'answers' | 'closedAtMs'> & { kits: VisitKit[] };
 
 const isDuplicate = (error: unknown): boolean =>
   (error as { driverError?: { code?: string } }).driverError?.code === 'ER_DUP_ENTRY';
@@ -213,24 +213,18 @@ export class CribRepository {
 
   async jobsWithKits(shopId: string, ids: readonly string[]): Promise<JobWithKit[]> {
     if (ids.length === 0) return [];
-    const rows: Array<
-      Record<'id' | 'number' | 'vehicle' | 'answers' | 'document', string> & { closed: string | null }
-    > = await this.source.query(
-      `SELECT j.id, j.number, j.vehicle, j.answers, j.closed_at_ms AS closed, k.document
-          FROM job j JOIN kit k ON k.shop_id = j.shop_id AND k.id = j.kit_id AND k.revision = j.kit_revision
-          WHERE j.shop_id = ? AND j.id IN (?)`,
-      [shopId, ids],
+    const rows = await this.source.getRepository(JobEntity).findBy({ shopId, id: In([...ids]) });
+    const catalog = new CatalogRepository(this.source);
+    return Promise.all(
+      rows.map(async ({ id, number, vehicle, answers, closedAtMs, kits }) => ({
+        id,
+        number,
+        vehicle,
+        answers,
+        closedAtMs: closedAtMs ?? undefined,
+        kits: await catalog.pinned(shopId, kits),
+      })),
     );
-    // The driver gives JSON columns of a bare query as text or parsed, by version.
-    const parsed = <T>(value: string): T => (typeof value === 'string' ? (JSON.parse(value) as T) : value);
-    return rows.map((row) => ({
-      id: row.id,
-      number: row.number,
-      vehicle: parsed(row.vehicle),
-      answers: parsed(row.answers),
-      kit: currentKit(parsed(row.document)),
-      closedAtMs: row.closed === null ? undefined : Number(row.closed),
-    }));
   }
 
   /** Accepted pulls since a wrench's last calibration, by wrench. */

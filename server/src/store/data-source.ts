@@ -6,6 +6,7 @@ import { FirstTables1764000000000 } from './migration/0001-first-tables.ts';
 import { AppendEvents1764000000001 } from './migration/0002-append-events.ts';
 import { Crib1764000000002 } from './migration/0003-crib.ts';
 import { KitDrafts1764000000003 } from './migration/0004-kit-drafts.ts';
+import { Visits1764000000004 } from './migration/0005-visits.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -15,7 +16,13 @@ export function makeDataSource(database: Config['database']): DataSource {
     charset: 'utf8mb4',
     timezone: 'Z',
     entities: ENTITIES,
-    migrations: [FirstTables1764000000000, AppendEvents1764000000001, Crib1764000000002, KitDrafts1764000000003],
+    migrations: [
+      FirstTables1764000000000,
+      AppendEvents1764000000001,
+      Crib1764000000002,
+      KitDrafts1764000000003,
+      Visits1764000000004,
+    ],
     synchronize: false,
     poolSize: 10,
     connectTimeout: 5000,

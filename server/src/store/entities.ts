@@ -1,5 +1,4 @@
 import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
-import type { VehicleCard } from '#contract/job.ts';
 import type { Waiver } from '#contract/kit-draft.ts';
 import type { JobEvent } from '#core/job/job-event.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
@@ -8,6 +7,7 @@ import type { AnswerValue } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
+import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { CRIB_ENTITIES } from './crib-entities.ts';
 import { millis } from './millis.ts';
 
@@ -48,7 +48,9 @@ export class SessionEntity {
 export class VehicleEntity {
   @PrimaryColumn({ type: 'varchar', length: 64 }) id!: string;
   @Index() @Column({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
-  @Column({ type: 'json' }) card!: VehicleCard;
+  @Column({ type: 'json' }) card!: Vehicle;
+  /** Guards against two people saving over each other. */
+  @Column({ type: 'int', unsigned: true, default: 1 }) version!: number;
 }
 
 @Entity('kit')
@@ -61,6 +63,9 @@ export class KitEntity {
   @Column({ type: 'varchar', length: 500, nullable: true }) note?: string | null;
   @Column({ type: 'varchar', length: 120, name: 'released_by', nullable: true }) releasedBy?: string | null;
   @Column({ type: 'json', nullable: true }) waivers?: Waiver[] | null;
+  /** Taken back by a lead: open jobs go on with open eyes, new ones do not begin with it. */
+  @Column({ ...millis, name: 'withdrawn_at_ms', nullable: true }) withdrawnAtMs?: number | null;
+  @Column({ type: 'varchar', length: 500, name: 'withdrawn_because', nullable: true }) withdrawnBecause?: string | null;
 }
 
 /** A kit being written; `version` guards against two people saving over each other. */
@@ -97,6 +102,14 @@ export class WrenchEntity {
   @Column({ ...millis, name: 'retired_at_ms', nullable: true }) retiredAtMs?: number | null;
 }
 
+/** A kit revision a job was opened with or took in. */
+export interface PinnedKit {
+  prefix: string;
+  id: string;
+  revision: number;
+  added?: true;
+}
+
 @Entity('job')
 export class JobEntity {
   @PrimaryColumn({ type: 'char', length: 36 }) id!: string;
@@ -105,9 +118,11 @@ export class JobEntity {
   @Column({ type: 'int' }) bay!: number;
   @Column({ ...millis, name: 'planned_start_ms' }) plannedStartMs!: number;
   @Column({ type: 'double', name: 'odometer_km', nullable: true }) odometerKm?: number | null;
-  @Column({ type: 'json' }) vehicle!: VehicleCard;
-  @Column({ type: 'varchar', length: 64, name: 'kit_id' }) kitId!: string;
-  @Column({ type: 'int', name: 'kit_revision' }) kitRevision!: number;
+  @Index() @Column({ type: 'varchar', length: 64, name: 'vehicle_id' }) vehicleId!: string;
+  /** The vehicle as it was when the job was opened. */
+  @Column({ type: 'json' }) vehicle!: Vehicle;
+  /** Every kit that is or was in the visit; `added` marks those that came after it was opened. */
+  @Column({ type: 'json' }) kits!: PinnedKit[];
   @Column({ type: 'json' }) answers!: Record<string, AnswerValue>;
   @Column({ ...millis, name: 'opened_at_ms' }) openedAtMs!: number;
   /** Sequence number and hash of the newest event. */
@@ -136,6 +151,16 @@ export class JobEventEntity {
   @Column({ type: 'char', length: 64 }) hash!: string;
 }
 
+@Entity('photo')
+export class PhotoEntity {
+  @PrimaryColumn({ type: 'char', length: 36 }) id!: string;
+  @Index() @Column({ type: 'char', length: 36, name: 'job_id' }) jobId!: string;
+  @Column({ type: 'varchar', length: 40 }) type!: string;
+  @Column({ type: 'mediumblob' }) bytes!: Buffer;
+  @Column({ type: 'varchar', length: 64, name: 'taken_by' }) takenBy!: string;
+  @Column({ ...millis, name: 'taken_at_ms' }) takenAtMs!: number;
+}
+
 export const ENTITIES = [
   ShopEntity,
   UserEntity,
@@ -146,5 +171,6 @@ export const ENTITIES = [
   WrenchEntity,
   JobEntity,
   JobEventEntity,
+  PhotoEntity,
   ...CRIB_ENTITIES,
 ];

@@ -1,7 +1,7 @@
 import { type DataSource, Like } from 'typeorm';
 import type { JobCard, StoredEvent } from '#contract/job.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
-import { JobEntity, JobEventEntity, KitEntity, ShopEntity } from './entities.ts';
+import { JobEntity, JobEventEntity, PhotoEntity, type PinnedKit, ShopEntity } from './entities.ts';
 
 /** What `append` writes beside each event. */
 export interface EventRow extends StoredEvent {
@@ -31,14 +31,9 @@ export class JobRepository {
   }
 
   async cards(shopId: string, fromMs: number, toMs: number): Promise<JobCard[]> {
-    const { entities, raw } = await this.source
+    const rows = await this.source
       .getRepository(JobEntity)
       .createQueryBuilder('job')
-      .innerJoin(KitEntity, 'kit', 'kit.shopId = job.shopId AND kit.id = job.kitId AND kit.revision = job.kitRevision')
-      // Three values of the kit, not its whole document: the list is asked for every few seconds.
-      .addSelect("JSON_VALUE(kit.document, '$.title')", 'kitTitle')
-      .addSelect("JSON_VALUE(kit.document, '$.statedMinutes')", 'statedMinutes')
-      .addSelect("JSON_LENGTH(kit.document, '$.stations')", 'stationCount')
       .where('job.shopId = :shopId', { shopId })
       // Open jobs stay in sight however old; closed ones show on their own day.
       .andWhere('(job.closedAtMs IS NULL OR (job.plannedStartMs >= :fromMs AND job.plannedStartMs < :toMs))', {
@@ -47,22 +42,51 @@ export class JobRepository {
       })
       .orderBy('job.bay')
       .addOrderBy('job.plannedStartMs')
-      .getRawAndEntities<{ kitTitle: string; statedMinutes: string | null; stationCount: number }>();
-    return entities.map((row, index) => {
-      const kit = raw[index];
-      return {
-        id: row.id,
-        number: row.number,
-        bay: row.bay,
-        plannedStartMs: row.plannedStartMs,
-        // Where the sheet states no time: six minutes a station, until own history says better (chosen by us).
-        estimatedMinutes: Number(kit?.statedMinutes ?? Number(kit?.stationCount ?? 0) * 6),
-        kitTitle: kit?.kitTitle ?? '',
-        vehicle: { make: row.vehicle.make, model: row.vehicle.model, plate: row.vehicle.plate },
-        progress: row.progress,
-        closedAtMs: row.closedAtMs ?? undefined,
-      };
-    });
+      .getMany();
+    return rows.map((row) => ({
+      id: row.id,
+      number: row.number,
+      bay: row.bay,
+      plannedStartMs: row.plannedStartMs,
+      estimatedMinutes: row.progress.estimatedMinutes ?? 0,
+      kitTitle: row.progress.title ?? '',
+      vehicle: { make: row.vehicle.make, model: row.vehicle.model, plate: row.vehicle.plate },
+      progress: row.progress,
+      closedAtMs: row.closedAtMs ?? undefined,
+    }));
+  }
+
+  /** All visits of a vehicle, newest first. */
+  ofVehicle(shopId: string, vehicleId: string): Promise<JobEntity[]> {
+    return this.source
+      .getRepository(JobEntity)
+      .find({ where: { shopId, vehicleId }, order: { plannedStartMs: 'DESC' }, take: 200 });
+  }
+
+  /** Pins a kit that comes into a visit under way. A pin without its event is harmless: the events decide. */
+  async pin(jobId: string, kits: readonly PinnedKit[]): Promise<void> {
+    await this.source.getRepository(JobEntity).update({ id: jobId }, { kits: [...kits] });
+  }
+
+  /** Minutes from first event to close of the newest closed jobs that had just this kit. */
+  async minutesOf(shopId: string, kitId: string): Promise<number[]> {
+    const rows: Array<{ minutes: string | number }> = await this.source.query(
+      `SELECT (j.closed_at_ms - MIN(e.happened_at_ms)) / 60000 AS minutes
+        FROM job j JOIN job_event e ON e.job_id = j.id
+        WHERE j.shop_id = ? AND j.closed_at_ms IS NOT NULL AND JSON_LENGTH(j.kits) = 1
+          AND JSON_VALUE(j.kits, '$[0].id') = ?
+        GROUP BY j.id, j.closed_at_ms ORDER BY j.closed_at_ms DESC LIMIT 20`,
+      [shopId, kitId],
+    );
+    return rows.map(({ minutes }) => Number(minutes));
+  }
+
+  async addPhoto(photo: PhotoEntity): Promise<void> {
+    await this.source.getRepository(PhotoEntity).insert(photo);
+  }
+
+  async photo(jobId: string, id: string): Promise<PhotoEntity | undefined> {
+    return (await this.source.getRepository(PhotoEntity).findOneBy({ id, jobId })) ?? undefined;
   }
 
   /** Takes the next free number of the day, `1125-1`, and stores the job. */

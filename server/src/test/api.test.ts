@@ -110,7 +110,7 @@ describe('the edges', () => {
     const device = await fitter(server);
     const response = await device.request('POST', '/api/jobs', {
       vehicle: 'v-merle',
-      kit: 'x',
+      kits: ['x'],
       answers: {},
       bay: 'two',
       plannedStartMs: 5,
@@ -184,7 +184,7 @@ describe('kits', () => {
       await code(
         await device.request('POST', '/api/jobs', {
           vehicle: 'v-carrick',
-          kit: 'transfer-case-guard',
+          kits: ['transfer-case-guard'],
           answers: {},
           bay: 1,
           plannedStartMs: Date.now(),
@@ -196,12 +196,12 @@ describe('kits', () => {
 
 describe('opening a job', () => {
   it.each([
-    [{ vehicle: 'nope', kit: 'transfer-case-guard' }, 'unknownVehicle'],
-    [{ vehicle: 'v-carrick', kit: 'nope' }, 'unknownKit'],
-    [{ vehicle: 'v-merle', kit: 'transfer-case-guard' }, 'kitDoesNotFit'],
-    [{ vehicle: 'v-tussock', kit: 'front-recovery-points' }, 'answersMissing'],
-    [{ vehicle: 'v-carrick', kit: 'transfer-case-guard', bay: 9 }, 'bayUnknown'],
-    [{ vehicle: 'v-tussock', kit: 'front-recovery-points', answers: { shield: 'maybe' } }, 'answerOutOfRange'],
+    [{ vehicle: 'nope', kits: ['transfer-case-guard'] }, 'unknownVehicle'],
+    [{ vehicle: 'v-carrick', kits: ['nope'] }, 'unknownKit'],
+    [{ vehicle: 'v-merle', kits: ['transfer-case-guard'] }, 'kitDoesNotFit'],
+    [{ vehicle: 'v-tussock', kits: ['front-recovery-points'] }, 'answersMissing'],
+    [{ vehicle: 'v-carrick', kits: ['transfer-case-guard'], bay: 9 }, 'bayUnknown'],
+    [{ vehicle: 'v-tussock', kits: ['front-recovery-points'], answers: { shield: 'maybe' } }, 'answerOutOfRange'],
   ])('%j: %s', async (over, expected) => {
     const device = await fitter(server);
     const response = await device.request('POST', '/api/jobs', {

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { Crib, CribWrench } from '#contract/crib.ts';
+import type { JobKit } from '#contract/job.ts';
 import {
   type Device,
   fitter,
@@ -196,16 +197,16 @@ describe('bottles', () => {
     const before = (await crib()).bottles.find((bottle) => bottle.lot === 'M-2406');
     const answer = await mira.request('POST', '/api/jobs', {
       vehicle: 'v-tussock',
-      kit: 'front-recovery-points',
+      kits: ['front-recovery-points'],
       answers: { shield: true },
       bay: 4,
       plannedStartMs: Date.now(),
     });
     const { id: job } = (await answer.json()) as { id: string };
-    const document = await mira.job(job);
-    const station = document.kit.stations.find((entry) => entry.compound === 'locker');
+    const [{ document: kit }] = (await mira.job(job)).kits as [JobKit];
+    const station = kit.stations.find((entry) => entry.compound === 'locker');
     if (!station) throw new Error('no locked station');
-    const counts = document.kit.items.map((item) =>
+    const counts = kit.items.map((item) =>
       mira.input({ type: 'countLine', item: item.id, found: item.quantity, damaged: 0 }),
     );
     await mira.send(job, ...counts);

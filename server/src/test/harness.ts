@@ -100,7 +100,7 @@ export async function fitter(server: TestServer, person = 'u-vane', pin = '2468'
 export async function openGuard(device: Device): Promise<string> {
   const response = await device.request('POST', '/api/jobs', {
     vehicle: 'v-carrick',
-    kit: 'transfer-case-guard',
+    kits: ['transfer-case-guard'],
     answers: {},
     bay: 3,
     plannedStartMs: Date.now(),

@@ -66,7 +66,7 @@ describe('writing a kit', () => {
       releasedBy: 'Rafe Orrin',
     });
     expect(revisions.map((entry) => entry.revision)).toContain(TRANSFER_CASE_GUARD.revision);
-    expect((await mira.job(job)).kit.revision).toBe(TRANSFER_CASE_GUARD.revision);
+    expect((await mira.job(job)).kits[0]?.document.revision).toBe(TRANSFER_CASE_GUARD.revision);
     expect((await json<KitDocument>(mira.request('GET', `/api/kits/${document.id}`))).statedMinutes).toBe(50);
     const file = await (await mira.request('GET', `${BASE}/${document.id}/revisions/${document.revision}/file`)).text();
     expect(readKit(file)).toEqual({ ok: true, value: document });

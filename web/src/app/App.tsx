@@ -19,6 +19,13 @@ const Bays = lazy(() => import('../feature/bays/Bays.tsx'));
 const NewJob = lazy(() => import('../feature/receive/NewJob.tsx'));
 const JobShell = lazy(() => import('../job/JobShell.tsx'));
 const Receive = lazy(() => import('../feature/receive/Receive.tsx'));
+const Conflicts = lazy(() => import('../feature/conflicts/Conflicts.tsx'));
+const ReadinessScreen = lazy(() => import('../feature/readiness/ReadinessScreen.tsx'));
+const JobCardScreen = lazy(() => import('../feature/job-card/JobCardScreen.tsx'));
+const Strip = lazy(() => import('../feature/strip/Strip.tsx'));
+const Refit = lazy(() => import('../feature/strip/Refit.tsx'));
+const VehicleList = lazy(() => import('../feature/vehicles/VehicleList.tsx'));
+const VehicleScreen = lazy(() => import('../feature/vehicles/VehicleScreen.tsx'));
 const CheckIn = lazy(() => import('../feature/check-in/CheckIn.tsx'));
 const FitLoose = lazy(() => import('../feature/fit-loose/FitLoose.tsx'));
 const Torque = lazy(() => import('../feature/torque/Torque.tsx'));
@@ -70,6 +77,8 @@ export function App() {
           <Routes>
             <Route path="/" element={<Bays />} />
             <Route path="/receive" element={<NewJob />} />
+            <Route path="/vehicles" element={<VehicleList />} />
+            <Route path="/vehicles/:vehicleId" element={<VehicleScreen />} />
             <Route path="/bench" element={<Bench />} />
             <Route path="/bench/:tool" element={<Bench />} />
             <Route path="/kits" element={<KitLibrary />} />
@@ -86,6 +95,11 @@ export function App() {
             <Route path="/jobs/:jobId" element={<JobShell />}>
               <Route index element={<Navigate to="check-in" replace />} />
               <Route path="receive" element={<Receive />} />
+              <Route path="conflicts" element={<Conflicts />} />
+              <Route path="readiness" element={<ReadinessScreen />} />
+              <Route path="card" element={<JobCardScreen />} />
+              <Route path="strip" element={<Strip />} />
+              <Route path="refit" element={<Refit />} />
               <Route path="check-in" element={<CheckIn />} />
               <Route path="fit-loose" element={<FitLoose />} />
               <Route path="torque" element={<Torque />} />

@@ -26,6 +26,9 @@ export function TopBar({ children }: { children?: ReactNode }) {
           <NavLink to="/receive" className={tab}>
             Receive
           </NavLink>
+          <NavLink to="/vehicles" className={tab}>
+            Vehicles
+          </NavLink>
           <NavLink to="/kits" className={tab}>
             Kits
           </NavLink>

@@ -60,13 +60,18 @@ export function PhaseRule({ phases }: { phases: readonly RulePhase[] }) {
 
 const TITLES: Record<PhaseProgress['phase'], { to: string; title: string }> = {
   checkIn: { to: 'check-in', title: 'Check in' },
+  strip: { to: 'strip', title: 'Strip' },
   fitLoose: { to: 'fit-loose', title: 'Fit loose' },
   torque: { to: 'torque', title: 'Torque' },
+  refit: { to: 'refit', title: 'Refit' },
   closeOut: { to: 'close-out', title: 'Close out' },
 };
 
 /** The rule's phases from a job's progress; receiving is done by the time a job exists. */
 export const rulePhases = (phases: readonly PhaseProgress[]): RulePhase[] => [
   { to: 'receive', title: 'Receive', done: 1, of: 1 },
-  ...phases.map(({ phase, done, of }) => ({ ...TITLES[phase], done, of })),
+  // A kit whose sheet takes nothing off has no strip and no refit.
+  ...phases.flatMap(({ phase, done, of }) =>
+    of === 0 && (phase === 'strip' || phase === 'refit') ? [] : [{ ...TITLES[phase], done, of }],
+  ),
 ];

@@ -21,7 +21,8 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
   const entered = command.type === 'pull' ? command.entered?.unit : undefined;
   const words = refusalText(refusal, plan, entered ?? (system === 'metric' ? 'N·m' : 'lbf·ft'));
   const station = 'station' in command ? command.station : undefined;
-  const liftable = words.leadMayLift && station !== undefined;
+  const step = command.type === 'doStep' ? command.step : undefined;
+  const liftable = words.leadMayLift && (station !== undefined || step !== undefined);
   return (
     <section
       role="alert"
@@ -52,8 +53,11 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
         label="Reason, kept on the record"
         confirm="Lift it"
         onReason={(reason) => {
-          if (station !== undefined && give({ type: 'override', refusal: refusal.code, station, reason }))
-            give(command);
+          const lifted =
+            step === undefined
+              ? station !== undefined && give({ type: 'override', refusal: refusal.code, station, reason })
+              : give({ type: 'overrideStep', refusal: refusal.code, step, reason });
+          if (lifted) give(command);
           setAsking(false);
         }}
       />

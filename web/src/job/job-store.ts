@@ -68,6 +68,12 @@ export const useJobStore = create<JobStoreState>((set, get) => {
       void refresh(jobId);
       return;
     }
+    // A kit came in that this device does not have: the job is read anew, with it.
+    const here = new Set(document.kits.map(({ prefix }) => prefix));
+    if (fresh.some(({ event }) => event.type === 'kitAdded' && !here.has(event.prefix))) {
+      void refresh(jobId);
+      return;
+    }
     const next = appendEvents(
       confirmed,
       fresh.map((stored) => stored.event),
@@ -88,7 +94,8 @@ export const useJobStore = create<JobStoreState>((set, get) => {
 
   function show(document: JobDocument, entries: readonly OutboxEntry[]): void {
     const opened = openLog({
-      kit: document.kit,
+      kits: document.kits,
+      openedWith: document.openedWith,
       vehicle: document.vehicle,
       answers: document.answers,
       shop: document.shop,

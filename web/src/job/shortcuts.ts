@@ -1,10 +1,12 @@
 import { useLocation } from 'react-router';
 import type { Shortcut } from '../app/ShortcutSheet.tsx';
 
-const EVERYWHERE: Shortcut[] = [{ keys: 'U', does: 'Take back your last count, start or pull' }];
+const EVERYWHERE: Shortcut[] = [{ keys: 'U', does: 'Take back your last count, start, pull or step' }];
 
 const BY_SCREEN: Record<string, Shortcut[]> = {
   receive: [],
+  strip: [{ keys: 'Space', does: 'The marked step is done' }],
+  refit: [{ keys: 'Space', does: 'The marked line is back' }],
   'check-in': [
     { keys: 'Space', does: 'This line is all here' },
     { keys: '0–9, Enter', does: 'Type a count' },

@@ -16,6 +16,9 @@ const applies = (when: Condition | undefined, answers: Answers): boolean => eval
 const lineOf = (item: Item): string => `${item.line} ${item.name}`;
 const stepName = (step: Step, index: number): string => `Step ${step.number ?? index + 1}: ${step.text.slice(0, 60)}`;
 
+/** Actions that put back, close or tighten again. */
+const CLOSING: ReadonlySet<StepAction['type']> = new Set(['refit', 'reconnect', 'retighten']);
+
 /** The first combination that shows a thing, so that one fault is told once. */
 function firstWhere<T>(
   combos: readonly Answers[],
@@ -145,6 +148,8 @@ export function reversals(kit: KitDocument, axes: readonly AnswerAxis[]): Findin
     kit.steps.filter((step) => applies(step.when, answers)).flatMap((step) => step.actions);
   const has = (actions: readonly StepAction[], type: StepAction['type'], field: string, id: string) =>
     actions.filter((action) => action.type === type && (action as unknown as Record<string, unknown>)[field] === id);
+  // A sheet that puts nothing back leaves the reverse to be written from the strip; one that puts some back forgot the rest.
+  const writesRefit = kit.steps.some(({ actions }) => actions.some(({ type }) => CLOSING.has(type)));
   kit.removed.forEach((thing, index) => {
     const hit = firstWhere(combosOf(thing), (answers) => {
       if (!applies(thing.when, answers)) return undefined;
@@ -155,7 +160,7 @@ export function reversals(kit: KitDocument, axes: readonly AnswerAxis[]): Findin
         0,
       );
       const owed = thing.fate === 'refit' || thing.fate === 'transfer' ? thing.count : 0;
-      return back === owed ? undefined : { back, owed };
+      return back === owed || (!writesRefit && back === 0) ? undefined : { back, owed };
     });
     if (hit)
       found.push(
@@ -175,15 +180,15 @@ export function reversals(kit: KitDocument, axes: readonly AnswerAxis[]): Findin
         has(actions, 'disconnect', 'disconnect', thing.id).length,
         has(actions, 'reconnect', 'disconnect', thing.id).length,
       ];
-      return open > closed ? { open, closed } : undefined;
+      return open > closed && writesRefit ? { open, closed } : undefined;
     });
     if (hit) found.push(finding('notReconnected', `disconnects[${index}]`, thing.name, hit.value, hit.answers));
   });
   kit.neighbours.forEach((thing, index) => {
     const hit = firstWhere(combosOf(thing), (answers) => {
       const actions = actionsWith(answers);
-      return has(actions, 'loosen', 'neighbour', thing.id).length >
-        has(actions, 'retighten', 'neighbour', thing.id).length
+      return writesRefit &&
+        has(actions, 'loosen', 'neighbour', thing.id).length > has(actions, 'retighten', 'neighbour', thing.id).length
         ? true
         : undefined;
     });
@@ -427,7 +432,8 @@ export function followUps(kit: KitDocument): Finding[] {
   if (wheelsOff) {
     const wheelNuts =
       kit.stations.some((station) => station.tags?.includes('wheel')) ||
-      kit.neighbours.some((entry) => /wheel (nut|bolt)/i.test(entry.name) && entry.spec);
+      kit.neighbours.some((entry) => /wheel (nut|bolt)/i.test(entry.name) && entry.spec) ||
+      kit.removed.some((entry) => /wheel (nut|bolt)/i.test(entry.name) && entry.specs);
     if (!wheelNuts) found.push(finding('noWheelTorque', 'stations', kit.title));
     if (!due('wheels', /wheel|lug/i)) found.push(finding('noWheelRetorque', 'aftercare', kit.title));
   }

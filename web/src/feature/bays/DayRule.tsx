@@ -14,17 +14,28 @@ const DAY_TO_H = 18;
 const RULE_MIN_PX = 860;
 
 /** Shares of a job's time by phase, as a rough picture (chosen by us until own history says better). */
-const SHARE: Record<PhaseProgress['phase'], number> = { checkIn: 0.15, fitLoose: 0.25, torque: 0.45, closeOut: 0.15 };
+const SHARE: Record<PhaseProgress['phase'], number> = {
+  checkIn: 0.1,
+  strip: 0.15,
+  fitLoose: 0.2,
+  torque: 0.35,
+  refit: 0.1,
+  closeOut: 0.1,
+};
 const TITLE: Record<PhaseProgress['phase'], string> = {
   checkIn: 'In',
+  strip: 'Strip',
   fitLoose: 'Loose',
   torque: 'Torque',
+  refit: 'Refit',
   closeOut: 'Out',
 };
 const PATH = {
   checkIn: 'check-in',
+  strip: 'strip',
   fitLoose: 'fit-loose',
   torque: 'torque',
+  refit: 'refit',
   closeOut: 'close-out',
   closed: 'record',
 } as const;

@@ -2,6 +2,7 @@ import { type FormEvent, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { type CloseBlock, closeBlocks } from '#core/job/close-block.ts';
+import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger, type LedgerLine } from '#core/job/hardware-ledger.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { bothText } from '#core/quantity/show-both.ts';
@@ -239,7 +240,7 @@ function Tray({
 
 /** One thing in the way, with the way to it. */
 function Block({ block }: { block: CloseBlock }) {
-  const { index, state } = useOpenJob();
+  const { index, plan, state } = useOpenJob();
   const way = (to: string, text: string) => (
     <Link to={to} className="inline-flex min-h-12 items-center border-2 border-ink bg-sheet px-4 font-bold">
       {text}
@@ -288,6 +289,38 @@ function Block({ block }: { block: CloseBlock }) {
             <b>Lent for this job and not back:</b> {block.tools.join(', ')}. It may lie in the vehicle.
           </span>
           {way('/crib/tools', 'To the crib')}
+        </>
+      );
+    case 'debtsOpen': {
+      const owed = debtsOf(plan, state).filter((debt) => block.debts.includes(debt.id));
+      return (
+        <>
+          <span>
+            <b>Not back where it must be:</b> {owed.map((debt) => debt.name).join(', ')}
+          </span>
+          {way('../refit', 'To Refit')}
+        </>
+      );
+    }
+    case 'refitOpen':
+      return (
+        <>
+          <span>
+            <b>
+              {block.steps.length} {block.steps.length === 1 ? 'line' : 'lines'} of the refit not ticked
+            </b>
+          </span>
+          {way('../refit', 'To Refit')}
+        </>
+      );
+    case 'conflictsUnsettled':
+      return (
+        <>
+          <span>
+            <b>Two kits at odds:</b>{' '}
+            {block.conflicts.map((id) => plan.conflicts.find((conflict) => conflict.id === id)?.place).join(', ')}
+          </span>
+          {way('../conflicts', 'To Conflicts')}
         </>
       );
     case 'problemOpen': {

@@ -1,87 +1,116 @@
 import { format, setHours, startOfHour } from 'date-fns';
-import { useEffect, useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
-import type { VehicleCard } from '#contract/job.ts';
-import type { Problem } from '#contract/problem.ts';
-import type { Answers } from '#core/kit/condition.ts';
+import { useCallback, useEffect, useState } from 'react';
+import { useNavigate, useSearchParams } from 'react-router';
+import { odometerDoubtText } from '#contract/wording/vehicle-text.ts';
+import type { Answers, AnswerValue } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import { fitVerdicts, openQuestions, resolve, withVehicleAnswers } from '#core/kit/resolve.ts';
-import { api, call, ProblemError, UnreachableError } from '../../app/api.ts';
+import { fitVerdicts } from '#core/kit/resolve.ts';
+import { KM_PER_MILE, odometerDoubt, odometerKm } from '#core/vehicle/odometer.ts';
+import { findVehicles } from '#core/vehicle/vehicle-search.ts';
+import { planSoFar } from '#core/visit/plan-so-far.ts';
+import { questionsToAsk } from '#core/visit/question-order.ts';
+import { resolveVisit } from '#core/visit/resolve-visit.ts';
+import { answerAll, kitAnswers, kitPrefix, type VisitKit, visitQuestions } from '#core/visit/visit.ts';
+import { api, call } from '../../app/api.ts';
 import { useSession } from '../../app/session-store.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { ActionBar } from '../../ui/Button.tsx';
+import { failureOf, useVehicles } from '../vehicles/use-vehicles.ts';
 import { ImportKit } from './ImportKit.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
+import { SoFarTable } from './SoFarTable.tsx';
 
-interface Library {
-  vehicles: VehicleCard[];
-  kits: KitDocument[];
-}
+/** Vehicles shown before somebody types: more are found by plate, owner or VIN. */
+const SHOWN_VEHICLES = 6;
 
-/** Receive: the vehicle, the kit, its questions, and what the answers make of it. */
+/** Receive: the vehicle, its kits, their questions one at a time, and the plan as it builds. */
 export default function NewJob() {
   const navigate = useNavigate();
   const bays = useSession((state) => state.session?.shop.bays ?? 1);
-  const expire = useSession((state) => state.expire);
-  const [library, setLibrary] = useState<Library>();
+  const [search] = useSearchParams();
+  const { vehicles, failure: unread, reload } = useVehicles();
+  const [kits, setKits] = useState<KitDocument[]>();
   const [failure, setFailure] = useState<string>();
-  const [vehicleId, setVehicleId] = useState<string>();
-  const [kitId, setKitId] = useState<string>();
+  const [query, setQuery] = useState('');
+  const [vehicleId, setVehicleId] = useState(search.get('vehicle') ?? undefined);
+  const [chosen, setChosen] = useState<string[]>([]);
   const [answers, setAnswers] = useState<Answers>({});
   const [bay, setBay] = useState(1);
   const [start, setStart] = useState(() => format(startOfHour(new Date()), "yyyy-MM-dd'T'HH:mm"));
-  const [odometer, setOdometer] = useState('');
+  const [odometer, setOdometer] = useState<string>();
+  const [odometerSure, setOdometerSure] = useState(false);
   const [busy, setBusy] = useState(false);
 
-  const load = useMemo(
-    () => async () => {
-      try {
-        const [vehicles, kits] = await Promise.all([call(api.vehicles.$get()), call(api.kits.$get())]);
-        setLibrary({ vehicles, kits: kits as KitDocument[] });
-        setFailure(undefined);
-      } catch (error) {
-        if (error instanceof UnreachableError)
-          setFailure('The server cannot be reached. A job can only be opened with it.');
-        else if (error instanceof ProblemError && error.problem.code === 'notSignedIn') expire();
-        else throw error;
-      }
-    },
-    [expire],
-  );
+  const loadKits = useCallback(async () => {
+    try {
+      setKits((await call(api.kits.$get())) as KitDocument[]);
+    } catch (error) {
+      setFailure(failureOf(error));
+    }
+  }, []);
   useEffect(() => {
-    void load();
-  }, [load]);
+    void loadKits();
+  }, [loadKits]);
 
-  const vehicle = library?.vehicles.find((entry) => entry.id === vehicleId);
-  const kit = library?.kits.find((entry) => entry.id === kitId);
-  const effective = vehicle && kit ? withVehicleAnswers(kit, vehicle, answers) : {};
-  const resolved = vehicle && kit ? resolve(kit, vehicle, answers) : undefined;
-  const misfit =
-    vehicle && kit ? fitVerdicts(kit, vehicle, answers).find((verdict) => verdict.truth === 'false') : undefined;
-  const open = kit ? openQuestions(kit, effective) : [];
-  const asked =
-    kit?.questions.filter(
-      (question) => effective[question.id] !== undefined || open.some((entry) => entry.id === question.id),
-    ) ?? [];
+  const vehicle = vehicles?.find((entry) => entry.id === vehicleId);
+  const visit: VisitKit[] = [];
+  for (const id of chosen) {
+    const document = kits?.find((kit) => kit.id === id);
+    if (document) visit.push({ document, prefix: kitPrefix(visit, document.id) });
+  }
+  const begun = vehicle !== undefined && visit.length > 0;
+  const open = begun ? questionsToAsk(visit, vehicle, answers) : [];
+  const resolved = begun ? resolveVisit(visit, vehicle, answers) : undefined;
+  const misfit = begun
+    ? visit.flatMap((kit) =>
+        fitVerdicts(kit.document, vehicle, kitAnswers(kit, vehicle, answers)).flatMap((verdict) =>
+          verdict.truth === 'false' ? [{ kit: kit.document.title, text: verdict.text }] : [],
+        ),
+      )[0]
+    : undefined;
+  const effective: Record<string, AnswerValue | undefined> = begun
+    ? Object.assign(
+        {},
+        ...visit.map((kit) =>
+          Object.fromEntries(
+            Object.entries(kitAnswers(kit, vehicle, answers)).map(([id, value]) => [kit.prefix + id, value]),
+          ),
+        ),
+      )
+    : {};
   const next = open[0];
-  // One question at a time: those answered, and the next one.
-  const shown = asked.filter((question) => effective[question.id] !== undefined || question.id === next?.id);
-  const startMs = Date.parse(start);
-  const km = odometer.trim() === '' ? undefined : Number(odometer);
+  // One question at a time: those answered, and the one that settles most.
+  const answered = visitQuestions(visit).filter(({ members }) => members.some(({ id }) => effective[id] !== undefined));
+  const unit = vehicle?.odometerUnit ?? 'km';
+  const shownOdometer =
+    odometer ??
+    (vehicle?.odometerKm === undefined
+      ? ''
+      : String(Math.round(unit === 'mi' ? vehicle.odometerKm / KM_PER_MILE : vehicle.odometerKm)));
+  const reading = shownOdometer.trim() === '' ? undefined : Number(shownOdometer);
+  const km = reading === undefined ? undefined : odometerKm(reading, unit);
   const odometerBad = km !== undefined && !(km >= 0 && km <= 5_000_000);
-  const ready = resolved?.ok === true && !misfit && Number.isFinite(startMs) && !odometerBad && !busy;
+  const doubt = km === undefined || odometerBad ? undefined : odometerDoubt(vehicle?.odometerKm, km);
+  const startMs = Date.parse(start);
+  const ready =
+    resolved?.ok === true &&
+    !misfit &&
+    Number.isFinite(startMs) &&
+    !odometerBad &&
+    (doubt === undefined || odometerSure) &&
+    !busy;
 
   const submit = async () => {
-    if (!vehicle || !kit) return;
+    if (!vehicle) return;
     setBusy(true);
     try {
       const { id } = await call(
         api.jobs.$post({
           json: {
             vehicle: vehicle.id,
-            kit: kit.id,
+            kits: visit.map(({ document }) => document.id),
             answers: { ...answers },
             bay,
             plannedStartMs: startMs,
@@ -89,13 +118,13 @@ export default function NewJob() {
           },
         }),
       );
-      navigate(`/jobs/${id}/check-in`);
+      // With something to settle first the job begins there; else the kit is counted.
+      const plan = resolved?.ok ? resolved.value : undefined;
+      const first =
+        plan && (plan.kits.length > 1 || plan.prerequisites.length + plan.baselines.length + plan.choices.length > 0);
+      navigate(`/jobs/${id}/${first ? 'receive' : 'check-in'}`);
     } catch (error) {
-      if (error instanceof ProblemError && error.problem.code === 'notSignedIn') expire();
-      else if (error instanceof ProblemError) setFailure(problemText(error.problem));
-      else if (error instanceof UnreachableError)
-        setFailure('The server cannot be reached. Nothing was opened; try again.');
-      else throw error;
+      setFailure(failureOf(error));
     } finally {
       setBusy(false);
     }
@@ -103,40 +132,75 @@ export default function NewJob() {
   const go = ready ? () => void submit() : undefined;
   usePrimaryKey(go);
 
+  const found = findVehicles(vehicles ?? [], query);
+  const choose = (id: string) => {
+    setVehicleId(id);
+    setAnswers({});
+    setOdometer(undefined);
+    setOdometerSure(false);
+  };
+  const toggle = (id: string) => {
+    setChosen(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
+    // Prefixes follow the order of the kits, so answers are asked again rather than given to another kit.
+    setAnswers({});
+  };
+  const problem = failure ?? unread;
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <TopBar />
-      {failure && (
+      {problem && (
         <p role="alert" className="border-b-2 border-bad bg-sheet px-5 py-2 text-bad">
-          {failure}
+          {problem}
         </p>
       )}
       <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
         <main className="flex-1 bg-bench px-5 py-4 lg:min-h-0 lg:overflow-y-auto">
-          <h1 className="plate mb-3 text-3xl">Vehicle</h1>
-          {!library && <p className="text-ink-2">Reading vehicles and kits.</p>}
-          {library?.vehicles.length === 0 && <p className="text-ink-2">No vehicle is known to this shop yet.</p>}
+          <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
+            <h1 className="plate text-3xl">Vehicle</h1>
+            <form
+              className="flex items-center gap-2"
+              onSubmit={(event) => {
+                event.preventDefault();
+                if (found[0]) choose(found[0].id);
+              }}
+            >
+              <label htmlFor="find-vehicle" className="text-sm text-ink-2">
+                Plate, owner, VIN
+              </label>
+              <input
+                id="find-vehicle"
+                type="search"
+                autoComplete="off"
+                className="figures min-h-12 w-44 border-2 border-ink bg-sheet px-3"
+                value={query}
+                onChange={(event) => setQuery(event.target.value)}
+              />
+            </form>
+          </div>
+          {!vehicles && !problem && <p className="text-ink-2">Reading vehicles and kits.</p>}
+          {vehicles?.length === 0 && (
+            <p className="text-ink-2">No vehicle is known to this shop yet: enter it under Vehicles.</p>
+          )}
+          {query !== '' && found.length === 0 && <p className="text-ink-2">No vehicle matches “{query}”.</p>}
           <div className="grid gap-2 sm:grid-cols-3">
-            {library?.vehicles.map((entry) => (
+            {found.slice(0, query === '' ? SHOWN_VEHICLES : found.length).map((entry) => (
               <Choice
                 key={entry.id}
                 chosen={entry.id === vehicleId}
-                onChoose={() => {
-                  setVehicleId(entry.id);
-                  setAnswers({});
-                  setOdometer(String(entry.odometerKm));
-                }}
+                onChoose={() => choose(entry.id)}
                 title={entry.model}
                 lines={[`${entry.make}, ${entry.modelYear ?? 'year not known'}`, `plate ${entry.plate}`, entry.owner]}
               />
             ))}
           </div>
           <div className="mt-6 mb-3 flex items-center justify-between">
-            <h2 className="plate text-3xl">Kit</h2>
-            <ImportKit onImported={(id) => void load().then(() => setKitId(id))} />
+            <h2 className="plate text-3xl">Kits of this visit</h2>
+            <ImportKit
+              onImported={(id) => void Promise.all([loadKits(), reload()]).then(() => setChosen([...chosen, id]))}
+            />
           </div>
           <div className="grid gap-2 sm:grid-cols-3">
-            {library?.kits.map((entry) => {
+            {kits?.map((entry) => {
               const fit = vehicle ? fitVerdicts(entry, vehicle, {}) : [];
               const no = fit.find((verdict) => verdict.truth === 'false');
               const unknown = fit.find((verdict) => verdict.truth === 'unknown');
@@ -150,12 +214,9 @@ export default function NewJob() {
               return (
                 <Choice
                   key={entry.id}
-                  chosen={entry.id === kitId}
+                  chosen={chosen.includes(entry.id)}
                   bad={no !== undefined}
-                  onChoose={() => {
-                    setKitId(entry.id);
-                    setAnswers({});
-                  }}
+                  onChoose={() => toggle(entry.id)}
                   title={entry.title}
                   lines={[
                     `${entry.maker}, revision ${entry.revision}`,
@@ -166,39 +227,45 @@ export default function NewJob() {
               );
             })}
           </div>
-          {vehicle && kit && (
+          {begun && (
             <>
               <h2 className="plate mt-6 text-3xl">Questions</h2>
-              {kit.questions.length === 0 && <p className="text-ink-2">This kit asks nothing.</p>}
-              {shown.map((question) => (
-                <QuestionField
-                  key={`${vehicle.id}-${kit.id}-${question.id}`}
-                  question={question}
-                  answer={effective[question.id]}
-                  fromVehicle={
-                    question.from !== undefined &&
-                    vehicle[question.from] !== undefined &&
-                    answers[question.id] === undefined
-                  }
-                  onAnswer={(value) => setAnswers({ ...answers, [question.id]: value })}
-                />
-              ))}
+              {answered.length === 0 && !next && <p className="text-ink-2">These kits ask nothing.</p>}
+              {[...answered, ...(next ? [next] : [])].map((asked) => {
+                const { question, members } = asked;
+                const given = members.some(({ id }) => answers[id] !== undefined);
+                const value = members.map(({ id }) => effective[id]).find((one) => one !== undefined);
+                return (
+                  <QuestionField
+                    key={`${vehicle.id}-${asked.id}`}
+                    question={question}
+                    answer={value}
+                    fromVehicle={value !== undefined && !given}
+                    onAnswer={(answer) => setAnswers({ ...answers, ...answerAll(asked, answer) })}
+                  />
+                );
+              })}
             </>
           )}
         </main>
         <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[430px] lg:border-l-2">
           <div className="flex-1 p-5 pb-28 lg:min-h-0 lg:overflow-y-auto lg:pb-5">
             <h2 className="plate mb-3 text-3xl">The plan</h2>
-            {!vehicle || !kit ? (
-              <p className="text-ink-2">Choose a vehicle and a kit.</p>
+            {!begun ? (
+              <p className="text-ink-2">Choose a vehicle and its kits.</p>
             ) : misfit ? (
-              <p className="border-l-4 border-bad pl-3 text-bad">This kit does not fit: it is for “{misfit.text}”.</p>
-            ) : resolved?.ok ? (
-              <PlanSummary plan={resolved.value} kit={kit} />
-            ) : resolved?.error.code === 'answersMissing' ? (
-              <p className="text-ink-2">
-                {open.length} {open.length === 1 ? 'question' : 'questions'} can still change it.
+              <p className="border-l-4 border-bad pl-3 text-bad">
+                {misfit.kit} does not fit: it is for “{misfit.text}”.
               </p>
+            ) : resolved?.ok ? (
+              <PlanSummary plan={resolved.value} />
+            ) : resolved?.error.code === 'answersMissing' ? (
+              <>
+                <p className="mb-3 text-ink-2">
+                  {open.length} {open.length === 1 ? 'question' : 'questions'} can still change it.
+                </p>
+                <SoFarTable soFar={planSoFar(visit, vehicle, answers)} />
+              </>
             ) : (
               <p className="text-bad">
                 {resolved?.error.code === 'answerOutOfRange'
@@ -221,19 +288,28 @@ export default function NewJob() {
                   </select>
                 </label>
                 <label className="grid gap-1">
-                  <span className="text-sm text-ink-2">Odometer, km</span>
+                  <span className="text-sm text-ink-2">Odometer, {unit === 'mi' ? 'miles' : 'km'}</span>
                   <input
                     className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3"
                     inputMode="numeric"
-                    value={odometer}
-                    onChange={(event) => setOdometer(event.target.value)}
+                    value={shownOdometer}
+                    onChange={(event) => {
+                      setOdometer(event.target.value);
+                      setOdometerSure(false);
+                    }}
                   />
                 </label>
-                {odometerBad && <p className="col-span-2 text-bad">The odometer must be a number of km from 0.</p>}
-                {!odometerBad && km !== undefined && vehicle && km < vehicle.odometerKm && (
-                  <p className="col-span-2 text-bad">
-                    Lower than at the last visit ({vehicle.odometerKm} km). Is it right?
-                  </p>
+                {odometerBad && <p className="col-span-2 text-bad">The odometer must be a number from 0.</p>}
+                {doubt && (
+                  <label className="col-span-2 flex min-h-11 items-center gap-3 text-bad">
+                    <input
+                      type="checkbox"
+                      className="h-6 w-6 shrink-0"
+                      checked={odometerSure}
+                      onChange={(event) => setOdometerSure(event.target.checked)}
+                    />
+                    {odometerDoubtText(doubt)}
+                  </label>
                 )}
                 <label className="col-span-2 grid gap-1">
                   <span className="text-sm text-ink-2">Start</span>
@@ -265,8 +341,6 @@ export default function NewJob() {
   );
 }
 
-const problemText = (problem: Problem): string => `${problem.title}${problem.detail ? `. ${problem.detail}` : ''}.`;
-
 function Choice({
   chosen,
   onChoose,
@@ -288,10 +362,10 @@ function Choice({
       className={`min-h-28 border-2 p-3 text-left ${chosen ? 'border-plate bg-plate text-on-plate' : 'border-ink bg-sheet'}`}
     >
       <span className="plate block text-2xl">{title}</span>
-      {lines.filter(Boolean).map((line) => (
+      {lines.filter(Boolean).map((line, index) => (
         <span
           key={line}
-          className={`block text-sm ${line.startsWith('Does not') && bad ? (chosen ? 'font-bold' : 'font-bold text-bad') : chosen ? 'text-on-plate-2' : 'text-ink-2'}`}
+          className={`block text-sm ${bad && index === lines.length - 1 ? (chosen ? 'font-bold' : 'font-bold text-bad') : chosen ? 'text-on-plate-2' : 'text-ink-2'}`}
         >
           {line}
         </span>

@@ -1,93 +1,127 @@
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { Link } from 'react-router';
+import { kitsNow, planOf } from '#core/job/job-log.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
-import type { Question } from '#core/kit/kit-document.ts';
-import { resolve, withVehicleAnswers } from '#core/kit/resolve.ts';
+import { answerAll, spreadAnswers, type VisitQuestion, visitQuestions } from '#core/visit/visit.ts';
 import { Cautions } from '../../job/Cautions.tsx';
+import { useJobStore } from '../../job/job-store.ts';
+import { ReceiveTabs } from '../../job/ReceiveTabs.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Baselines } from './Baselines.tsx';
+import { Choices } from './Choices.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
+import { Prerequisites } from './Prerequisites.tsx';
 import { QuestionField } from './Questions.tsx';
+import { VisitKits } from './VisitKits.tsx';
 
-/** A job's vehicle and answers, what they decided, and changing one with a preview. */
+/** A job's vehicle, its kits and answers, what must be true and measured first, and changing an answer with a preview. */
 export default function Receive() {
   const { document, plan, state, give } = useOpenJob();
-  const [asking, setAsking] = useState<Question>();
+  const setup = useJobStore((store) => store.log?.setup);
+  const [asking, setAsking] = useState<VisitQuestion>();
   const [value, setValue] = useState<AnswerValue>();
   useHotkeys('u', () => give({ type: 'undo' }), [give]);
-  const { vehicle, kit } = document;
-  const answers = withVehicleAnswers(kit, vehicle, state.answers);
+  const { vehicle } = document;
+  if (!setup) return null;
+  const kits = kitsNow(setup, state);
+  const answers = spreadAnswers(kits, state.answers);
+  const fromVehicle = (question: VisitQuestion['question']) =>
+    question.from === undefined ? undefined : vehicle[question.from];
+  const answerOf = (asked: VisitQuestion): AnswerValue | undefined =>
+    asked.members.map(({ id }) => answers[id]).find((one) => one !== undefined) ?? fromVehicle(asked.question);
   const preview =
     asking && value !== undefined
-      ? resolve(kit, vehicle, { ...state.answers, [asking.id]: value }, document.shop)
+      ? planOf(setup, { ...state, answers: { ...state.answers, ...answerAll(asking, value) } })
       : undefined;
   const close = () => {
     setAsking(undefined);
     setValue(undefined);
   };
+  const odometer = document.odometerKm ?? vehicle.odometerKm;
   const facts: Array<[string, string]> = [
-    ['Vehicle', `${vehicle.make} ${vehicle.model}`],
     ['Model year', String(vehicle.modelYear ?? 'not known')],
     ['Engine', vehicle.engine ?? 'not known'],
     ['Plate', vehicle.plate],
     ['Owner', vehicle.owner],
-    ['Odometer', `${document.odometerKm ?? vehicle.odometerKm} km`],
-    ['Kit', `${kit.title}, ${kit.maker}, revision ${kit.revision}`],
+    ['Odometer', odometer === undefined ? 'not read' : `${Math.round(odometer)} km`],
     ['Bay', String(document.bay)],
   ];
   return (
-    <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
-      <main className="flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
-        <h1 className="plate mb-2 text-3xl">Job card</h1>
-        <dl className="grid grid-cols-[8rem_1fr] border-t border-rule">
-          {facts.map(([name, text]) => (
-            <div key={name} className="contents">
-              <dt className="border-b border-hair py-2 text-ink-2">{name}</dt>
-              <dd className="border-b border-hair py-2 font-bold">{text}</dd>
-            </div>
-          ))}
-        </dl>
-        <h2 className="plate mt-6 mb-2 text-3xl">Answers</h2>
-        <ul className="border-t border-rule">
-          {kit.questions.map((question) => {
-            const answer = answers[question.id];
-            const text =
-              typeof answer === 'boolean'
-                ? answer
-                  ? 'Yes'
-                  : 'No'
-                : (question.choices?.find((choice) => choice.value === answer)?.label ?? String(answer ?? 'not asked'));
-            return (
-              <li
-                key={question.id}
-                className="flex min-h-14 items-center justify-between gap-4 border-b border-hair py-1"
-              >
-                <span>{question.text}</span>
-                <span className="flex items-center gap-3">
-                  <b>{text}</b>
-                  {!state.closed && (
-                    <button type="button" className="min-h-11 px-2 underline" onClick={() => setAsking(question)}>
-                      Change
-                    </button>
-                  )}
-                </span>
-              </li>
-            );
-          })}
-        </ul>
-        <Cautions plan={plan} />
-      </main>
-      <aside className="shrink-0 border-ink bg-sheet p-5 lg:w-[470px] lg:overflow-y-auto lg:border-l-2">
-        <h2 className="plate mb-3 text-3xl">What the answers decided</h2>
-        <PlanSummary plan={plan} kit={kit} />
-        {state.answerChanges.length > 0 && (
-          <p className="mt-3 text-sm text-ink-2">
-            Changed since the job was opened:{' '}
-            {state.answerChanges.map((change) => `${change.question} by ${change.by.name}`).join(', ')}.
-          </p>
-        )}
-      </aside>
+    <div className="flex flex-1 flex-col lg:min-h-0">
+      <ReceiveTabs />
+      <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
+        <main className="flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
+          <h1 className="plate mb-2 text-3xl">
+            <Link className="underline" to={`/vehicles/${vehicle.id}`}>
+              {vehicle.make} {vehicle.model}
+            </Link>
+          </h1>
+          <dl className="grid grid-cols-[7rem_1fr] border-t border-rule sm:grid-cols-[7rem_1fr_7rem_1fr]">
+            {facts.map(([name, text]) => (
+              <div key={name} className="contents">
+                <dt className="border-b border-hair py-1.5 text-ink-2">{name}</dt>
+                <dd className="border-b border-hair py-1.5 font-bold">{text}</dd>
+              </div>
+            ))}
+          </dl>
+          <VisitKits />
+          <Prerequisites />
+          <Baselines />
+          <Choices />
+          <h2 className="plate mt-6 mb-2 text-3xl">Answers</h2>
+          <ul className="border-t border-rule">
+            {visitQuestions(kits).map((asked) => {
+              const answer = answerOf(asked);
+              const text =
+                typeof answer === 'boolean'
+                  ? answer
+                    ? 'Yes'
+                    : 'No'
+                  : (asked.question.choices?.find((choice) => choice.value === answer)?.label ??
+                    String(answer ?? 'not asked'));
+              return (
+                <li
+                  key={asked.id}
+                  className="flex min-h-14 items-center justify-between gap-4 border-b border-hair py-1"
+                >
+                  <span>{asked.question.text}</span>
+                  <span className="flex items-center gap-3">
+                    <b>{text}</b>
+                    {!state.closed && (
+                      <button type="button" className="min-h-11 px-2 underline" onClick={() => setAsking(asked)}>
+                        Change
+                        <span className="sr-only">: {asked.question.text}</span>
+                      </button>
+                    )}
+                  </span>
+                </li>
+              );
+            })}
+          </ul>
+          <Cautions plan={plan} />
+        </main>
+        <aside className="shrink-0 border-ink bg-sheet p-5 lg:w-[440px] lg:overflow-y-auto lg:border-l-2">
+          <h2 className="plate mb-3 text-3xl">What the answers decided</h2>
+          <PlanSummary plan={plan} />
+          {state.answerChanges.length > 0 && (
+            <p className="mt-3 text-sm text-ink-2">
+              Changed since the job was opened:{' '}
+              {[
+                ...new Set(
+                  state.answerChanges.map(
+                    (change) =>
+                      `${plan.questions.find(({ id }) => id === change.question)?.text ?? change.question} by ${change.by.name}`,
+                  ),
+                ),
+              ].join(', ')}
+              .
+            </p>
+          )}
+        </aside>
+      </div>
       <Sheet
         open={asking !== undefined}
         onClose={close}
@@ -98,13 +132,13 @@ export default function Receive() {
         {asking && (
           <QuestionField
             key={asking.id}
-            question={asking}
-            answer={value ?? answers[asking.id]}
+            question={asking.question}
+            answer={value ?? answerOf(asking)}
             fromVehicle={false}
             onAnswer={setValue}
           />
         )}
-        {preview?.ok && <PlanSummary plan={preview.value} kit={kit} />}
+        {preview?.ok && <PlanSummary plan={preview.value} />}
         {preview && !preview.ok && (
           <p className="text-bad">With this answer the kit asks something more, or allows no plan.</p>
         )}
@@ -114,7 +148,8 @@ export default function Receive() {
             tone="primary"
             disabled={!preview?.ok}
             onClick={() => {
-              if (asking && value !== undefined) give({ type: 'changeAnswer', question: asking.id, value });
+              if (asking && value !== undefined)
+                give({ type: 'changeAnswer', question: asking.id, value, seen: answerOf(asking) ?? null });
               close();
             }}
           >

@@ -165,10 +165,10 @@ export default function RecordScreen() {
           <ul>
             {departures.map((deviation) => (
               <li
-                key={`${deviation.kind}-${deviation.atMs}-${deviationText(deviation, plan, document.kit)}`}
+                key={`${deviation.kind}-${deviation.atMs}-${deviationText(deviation, plan, plan)}`}
                 className="border-b border-hair py-2 text-sm"
               >
-                {deviationText(deviation, plan, document.kit)}
+                {deviationText(deviation, plan, plan)}
                 <span className="block text-ink-2">
                   {deviation.by.name}, {format(deviation.atMs, 'd MMM HH:mm')}
                 </span>

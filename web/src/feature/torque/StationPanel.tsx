@@ -1,7 +1,7 @@
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
-import { COMPOUND_TEXT, passText, reasonsText } from '#contract/wording/plan-text.ts';
+import { COMPOUND_TEXT, FIGURE_SOURCE_TEXT, passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { describeDrive } from '#core/fastener/drive.ts';
 import { finalPull } from '#core/job/deviations.ts';
 import { stationState } from '#core/job/job-state.ts';
@@ -23,7 +23,7 @@ const UNITS: readonly TorqueUnit[] = ['N·m', 'lbf·ft', 'lbf·in', 'kgf·m'];
 
 /** All a fitter needs to know of the station in hand, figures first. */
 export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void }) {
-  const { station, step, group, document, state, plan } = torque;
+  const { station, step, group, state, plan } = torque;
   if (!station) return <GroupDone torque={torque} />;
   const place = group.torqueOrder.indexOf(station.id) + 1;
   return (
@@ -49,7 +49,16 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
       </div>
       {station.specBecause.length > 0 && (
         <p className="mt-3 text-sm">
-          {station.printed}, because {reasonsText(document.kit, station.specBecause)}.
+          {station.printed}, because {reasonsText(plan, station.specBecause)}.
+        </p>
+      )}
+      {station.notThisVehicle && (
+        <p className="mt-1 text-sm text-ink-2">Not for this vehicle: {station.notThisVehicle.join(', ')}.</p>
+      )}
+      {state.visit.figures[station.id] && (
+        <p className="mt-1 text-sm">
+          Not on the sheet: {FIGURE_SOURCE_TEXT[state.visit.figures[station.id]?.source ?? 'byFeel']},{' '}
+          {state.visit.figures[station.id]?.note}, {state.visit.figures[station.id]?.by.name}.
         </p>
       )}
       {station.note && <p className="mt-2 border-l-4 border-ink pl-3">{station.note}</p>}
@@ -294,7 +303,7 @@ function Instruction({ torque }: { torque: TorqueStep }) {
           <p className="text-xl">
             Draw it down until the parts are in firm contact. Not more: torque comes when all are snug.
           </p>
-          {plan.powerTools === 'never' ? (
+          {torque.index.kits.get(station.kit)?.powerTools === 'never' ? (
             <p className="mt-2 font-bold">No power tool on this kit.</p>
           ) : (
             <Button className="mt-3" onClick={() => torque.give({ type: 'snug', station: station.id, tool: 'power' })}>

@@ -1,0 +1,55 @@
+import type { Settlement } from '../visit/conflict.ts';
+import type { Stamp } from './job-state.ts';
+import type { DebtEnd } from './visit-command.ts';
+import type { AddedDebt, GivenFigure } from './visit-event.ts';
+
+/** What became of something owed. */
+export interface DebtState {
+  opened?: Stamp;
+  ends: Array<{ count: number; end: DebtEnd; note?: string; newPieces?: boolean } & Stamp>;
+  /** For a debt that no sheet speaks of. */
+  added?: AddedDebt;
+}
+
+export interface Measurement extends Stamp {
+  value: number;
+  photo?: string;
+}
+
+/** The part of a job's state that concerns the visit as a whole. */
+export interface VisitState {
+  /** Prefixes of the kits in the visit, in the order they came. */
+  kits: string[];
+  droppedKits: Array<{ prefix: string; reason: string } & Stamp>;
+  prerequisites: Record<string, { met: boolean; value?: number; note?: string } & Stamp>;
+  /** By baseline and place. */
+  measurements: Record<string, Record<string, { before?: Measurement; after?: Measurement }>>;
+  choices: Record<string, { option: string; chosenBy: string } & Stamp>;
+  /** Steps that were ticked, and those of other kits done with them. */
+  steps: Record<string, { helper?: string; chocks?: string } & Stamp>;
+  stepOverrides: Record<string, Record<string, { reason: string } & Stamp>>;
+  debts: Record<string, DebtState>;
+  refitOrder?: string[];
+  figures: Record<string, GivenFigure & Stamp>;
+  settled: Record<string, { settlement: Settlement; reason: string } & Stamp>;
+  split: Record<string, { reason: string } & Stamp>;
+}
+
+export const emptyVisit = (kits: string[]): VisitState => ({
+  kits,
+  droppedKits: [],
+  prerequisites: {},
+  measurements: {},
+  choices: {},
+  steps: {},
+  stepOverrides: {},
+  debts: {},
+  figures: {},
+  settled: {},
+  split: {},
+});
+
+const NO_DEBT: DebtState = { ends: [] };
+
+/** A debt's state; one nobody touched is not open. */
+export const debtState = (visit: VisitState, id: string): DebtState => visit.debts[id] ?? NO_DEBT;

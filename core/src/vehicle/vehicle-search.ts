@@ -1,0 +1,32 @@
+import { plainWord } from '../kit/vehicle-facts.ts';
+import type { Vehicle } from './vehicle.ts';
+import { plainVin } from './vin.ts';
+
+/**
+ * Vehicles that a few typed or scanned characters mean: by plate, owner, make and model, the whole VIN or its last six.
+ * A plate or VIN that is met exactly comes first, so that a scanner and the enter key open the one meant.
+ */
+export function findVehicles<T extends Pick<Vehicle, 'plate' | 'owner' | 'make' | 'model' | 'vin'>>(
+  vehicles: readonly T[],
+  query: string,
+): T[] {
+  const words = plainWord(query);
+  if (words === '') return [...vehicles];
+  const packed = plainVin(query);
+  const rank = (vehicle: T): number | undefined => {
+    const plate = plainVin(vehicle.plate);
+    const vin = plainVin(vehicle.vin ?? '');
+    if (plate === packed || (vin !== '' && (vin === packed || vin.slice(-6) === packed))) return 0;
+    if (plate.startsWith(packed)) return 1;
+    const text = plainWord(`${vehicle.owner} ${vehicle.make} ${vehicle.model} ${vehicle.plate}`);
+    if (words.split(' ').every((word) => text.includes(word))) return 2;
+    return packed.length >= 3 && (plate.includes(packed) || vin.includes(packed)) ? 3 : undefined;
+  };
+  return vehicles
+    .flatMap((vehicle) => {
+      const place = rank(vehicle);
+      return place === undefined ? [] : [{ vehicle, place }];
+    })
+    .sort((a, b) => a.place - b.place)
+    .map(({ vehicle }) => vehicle);
+}

@@ -1,0 +1,335 @@
+import { describe, expect, it } from '@jest/globals';
+import fc from 'fast-check';
+import { answerSpace, combinations } from '../kit/answer-space.ts';
+import type { Plan } from '../kit/plan.ts';
+import { resolve } from '../kit/resolve.ts';
+import { withRefit } from '../refit/with-refit.ts';
+import { type AnyKit, anyVisit, kitOf, visitOf } from './any-visit.ts';
+import { resolveVisit, type VisitDecisions } from './resolve-visit.ts';
+import { scopedKit } from './scoped-kit.ts';
+import { spreadAnswers, type VisitKit } from './visit.ts';
+
+const anyAnswers = fc.record({ year: fc.constantFrom(2010, 2020), shield: fc.boolean() });
+
+const planOf = (kits: readonly VisitKit[], answers: object, decided: VisitDecisions = {}): Plan => {
+  const scoped = Object.fromEntries(
+    kits.flatMap(({ prefix }) => Object.entries(answers).map(([id, value]) => [prefix + id, value])),
+  );
+  const resolved = resolveVisit(kits, {}, scoped, {}, decided);
+  if (!resolved.ok) throw new Error(JSON.stringify(resolved.error));
+  return resolved.value;
+};
+
+/** A kit's own plan with its refits, in the visit's ids. */
+const alone = (kit: VisitKit, answers: object): Plan => {
+  const scoped = Object.fromEntries(Object.entries(answers).map(([id, value]) => [kit.prefix + id, value]));
+  const resolved = resolve(scopedKit(kit.document, kit.prefix), {}, scoped);
+  if (!resolved.ok) throw new Error('not resolved');
+  const plan = resolved.value;
+  return { ...plan, steps: withRefit(plan.steps, new Map(plan.removed.map((thing) => [thing.id, thing]))) };
+};
+
+/** Which step of a merged plan does the work of a step of a sheet, by place in the order. */
+const placeOf = (plan: Plan): Map<string, number> =>
+  new Map(plan.steps.flatMap((step, index) => step.covers.map((id) => [id, index] as const)));
+
+describe('a visit of several kits (property)', () => {
+  it('is the same plan every time', () =>
+    fc.assert(
+      fc.property(anyVisit, anyAnswers, (kits, answers) =>
+        expect(planOf(kits, answers)).toEqual(planOf(structuredClone(kits), answers)),
+      ),
+    ));
+
+  it('of one kit is that kit, with its refits', () =>
+    fc.assert(
+      fc.property(anyVisit, anyAnswers, ([first], answers) => {
+        const kit = first as VisitKit;
+        const { steps: _, ...plan } = planOf([kit], answers);
+        const { steps: _s, ...own } = alone(kit, answers);
+        expect(plan).toEqual(own);
+      }),
+    ));
+
+  it('loses no station: each is worked, or stands behind the one joint that is', () =>
+    fc.assert(
+      fc.property(anyVisit, anyAnswers, (kits, answers) => {
+        const plan = planOf(kits, answers);
+        const worked = new Set(plan.stations.map((station) => station.id));
+        for (const { members, keeps, what } of plan.shared)
+          if (what === 'station') {
+            expect(worked.has(keeps ?? '')).toBe(true);
+            for (const { id } of members) worked.add(id);
+          }
+        for (const kit of kits)
+          for (const station of alone(kit, answers).stations) expect(worked.has(station.id)).toBe(true);
+        const inGroups = plan.groups.flatMap((group) => group.stations).sort();
+        expect(inGroups).toEqual(plan.stations.map((station) => station.id).sort());
+      }),
+    ));
+
+  it('loses no step, and never orders one before what it waits for', () =>
+    fc.assert(
+      fc.property(anyVisit, anyAnswers, (kits, answers) => {
+        const plan = planOf(kits, answers);
+        const place = placeOf(plan);
+        for (const kit of kits) {
+          const own = alone(kit, answers);
+          // A fate a kit disagrees on may add or drop refits; nothing is settled here.
+          for (const step of own.steps) {
+            expect(place.has(step.id)).toBe(true);
+            const worked = plan.steps.find((entry) => entry.id === step.id);
+            // An opening that another kit made already waited for what that kit wanted before it.
+            if (!worked) continue;
+            for (const earlier of step.after)
+              if (!worked.covers.includes(earlier))
+                expect(place.get(earlier)).toBeLessThan(place.get(step.id) as number);
+          }
+        }
+        plan.steps.forEach((step, index) => {
+          for (const earlier of step.after) expect(place.get(earlier)).toBeLessThan(index);
+        });
+      }),
+      { numRuns: 300 },
+    ));
+
+  it('opens a shared thing once before all work on it and closes it once after', () =>
+    fc.assert(
+      fc.property(anyVisit, anyAnswers, (kits, answers) => {
+        const plan = planOf(kits, answers);
+        for (const { what, members } of plan.shared) {
+          if (what !== 'removed') continue;
+          const ids = new Set(members.map(({ id }) => id));
+          const at = (type: 'remove' | 'refit') =>
+            plan.steps.flatMap((step, index) =>
+              step.actions.some((action) => action.type === type && ids.has(action.removed)) ? [index] : [],
+            );
+          expect(at('remove')).toHaveLength(1);
+          expect(at('refit').length).toBeLessThanOrEqual(1);
+          for (const close of at('refit')) expect(at('remove')[0]).toBeLessThan(close);
+        }
+      }),
+      { numRuns: 300 },
+    ));
+
+  it('puts back everything that must come back, to the last piece', () =>
+    fc.assert(
+      fc.property(anyVisit, anyAnswers, (kits, answers) => {
+        const plan = planOf(kits, answers);
+        const stands = new Map(
+          plan.shared.flatMap(({ what, key, members }) =>
+            what === 'removed' ? members.map(({ id }) => [id, key] as const) : [],
+          ),
+        );
+        const key = (id: string) => stands.get(id) ?? id;
+        const back = new Set(
+          plan.steps.flatMap((step) =>
+            step.actions.flatMap((action) => (action.type === 'refit' ? [key(action.removed)] : [])),
+          ),
+        );
+        for (const thing of plan.removed)
+          if (thing.fate === 'refit' || thing.fate === 'transfer') expect(back.has(key(thing.id))).toBe(true);
+      }),
+    ));
+
+  it('does every step with the vehicle standing as it must, and ends on its wheels', () =>
+    fc.assert(
+      fc.property(anyVisit, anyAnswers, (kits, answers) => {
+        const plan = planOf(kits, answers);
+        let up = false;
+        const lifts = new Set(
+          kits
+            .filter(({ document }) => document.steps[0]?.actions[0]?.type === 'lift')
+            .map(({ document }) => document.id),
+        );
+        for (const step of plan.steps) {
+          if (lifts.has(step.kit) && step.phase === 'fitLoose') expect(up).toBe(true);
+          for (const action of step.actions) {
+            if (action.type === 'lift') up = true;
+            if (action.type === 'lower') up = false;
+          }
+        }
+        expect(up).toBe(false);
+      }),
+    ));
+
+  it('resolves for every combination of answers', () =>
+    fc.assert(
+      fc.property(anyVisit, (kits) => {
+        const [first] = kits as [VisitKit];
+        const axes = answerSpace(first.document);
+        for (const answers of combinations(axes)) {
+          const resolved = resolveVisit(kits, { modelYear: 2015 }, spreadAnswers(kits, { shield: true, ...answers }));
+          expect(resolved.ok).toBe(true);
+        }
+      }),
+      { numRuns: 40 },
+    ));
+
+  it('only grows with another kit, as long as nothing is settled (monotone)', () =>
+    fc.assert(
+      fc.property(anyVisit, anyAnswers, (kits, answers) => {
+        const without = planOf(kits.slice(0, -1).length > 0 ? kits.slice(0, -1) : kits, answers);
+        const withAll = planOf(kits, answers);
+        expect(withAll.stations.length).toBeGreaterThanOrEqual(
+          without.stations.length - withAll.shared.filter(({ what }) => what === 'station').length,
+        );
+        const found = new Set(withAll.conflicts.map(({ id }) => id));
+        for (const { id, kind } of without.conflicts) if (kind !== 'order') expect(found.has(id)).toBe(true);
+      }),
+    ));
+
+  it('settling every conflict leaves none open and still loses no work', () =>
+    fc.assert(
+      fc.property(anyVisit, anyAnswers, fc.nat(3), (kits, answers, pick) => {
+        const open = planOf(kits, answers).conflicts;
+        const settled = Object.fromEntries(
+          open.map(({ id, choices }) => [id, { choice: choices[pick % choices.length] as string }]),
+        );
+        const plan = planOf(kits, answers, { settled });
+        for (const conflict of plan.conflicts) if (conflict.kind !== 'order') expect(conflict.settled).toBeDefined();
+        const joints = plan.stations.map((station) => station.place).filter((place) => place !== undefined);
+        expect(new Set(joints).size).toBe(joints.length);
+      }),
+    ));
+});
+
+const shape = (over: Partial<AnyKit> = {}): AnyKit => ({
+  things: [],
+  joints: [],
+  own: 1,
+  lift: false,
+  shuffle: 0,
+  ...over,
+});
+
+describe('two kits on one vehicle', () => {
+  const wheels = { name: 1, fate: 0, refit: false };
+  const shield = { name: 2, fate: 0, refit: false };
+
+  it('the wheels come off once and go on once, after both', () => {
+    const plan = planOf(
+      visitOf([shape({ things: [wheels, shield], lift: true }), shape({ things: [wheels], lift: true })]),
+      {
+        year: 2020,
+        shield: false,
+      },
+    );
+    expect(plan.steps.map((step) => [step.kit, ...step.actions.map((action) => action.type)].join(' '))).toEqual([
+      'k0 lift',
+      'k0 remove',
+      'k0 remove',
+      'k0 start',
+      'k1 start',
+      'k0 torque',
+      'k1 torque',
+      'k0 refit',
+      'k1 refit',
+      'k0 lower',
+      'k1 do',
+    ]);
+    expect(plan.shared.map(({ name }) => name)).toEqual(['rear wheels', 'Road test']);
+  });
+
+  it('one joint with two figures waits for a choice, and is then tightened once', () => {
+    const kits = visitOf([
+      shape({ joints: [{ place: 0, torqueNm: 52, when: 0 }] }),
+      shape({ joints: [{ place: 0, torqueNm: 40, when: 0 }] }),
+    ]);
+    const answers = { year: 2020, shield: false };
+    const open = planOf(kits, answers);
+    expect(open.conflicts).toMatchObject([
+      { kind: 'sameJoint', place: 'rear damper lower bolt', differs: ['figure'], choices: ['k0', 'k1'] },
+    ]);
+    expect(open.conflicts[0]?.sides.map(({ printed }) => printed)).toEqual(['52 N·m', '40 N·m']);
+    const id = open.conflicts[0]?.id as string;
+    const plan = planOf(kits, answers, { settled: { [id]: { choice: 'k1' } } });
+    expect(
+      plan.stations.filter((station) => station.place !== undefined).map(({ id: one, printed }) => [one, printed]),
+    ).toEqual([['k1/s0', '40 N·m']]);
+    // The other kit's bolt is a spare now, and says so.
+    expect(plan.items.find((item) => item.id === 'b0')).toMatchObject({ needed: 0, expectedSpare: 1 });
+    const figure = { spec: { kind: 'torque' as const, targetNm: 45 }, printed: '45 N·m' };
+    const third = planOf(kits, answers, { settled: { [id]: { choice: 'k0', figure } } });
+    expect(third.stations.find((station) => station.place)).toMatchObject({ id: 's0', printed: '45 N·m' });
+  });
+
+  it('one joint tightened alike by both is taken as one without asking', () => {
+    const joint = { place: 0, torqueNm: 52, when: 0 };
+    const plan = planOf(visitOf([shape({ joints: [joint] }), shape({ joints: [joint] })]), {
+      year: 2020,
+      shield: false,
+    });
+    expect(plan.conflicts).toEqual([]);
+    expect(plan.stations.filter((station) => station.place)).toHaveLength(1);
+  });
+
+  it('what one keeps and the other puts back is a conflict, and the choice decides the refit', () => {
+    const kits = visitOf([shape({ things: [{ ...shield, fate: 2 }] }), shape({ things: [shield] })]);
+    const answers = { year: 2020, shield: false };
+    const open = planOf(kits, answers);
+    expect(open.conflicts).toMatchObject([{ kind: 'fates', place: 'splash shield' }]);
+    const id = open.conflicts[0]?.id as string;
+    const refits = (plan: Plan) =>
+      plan.steps.filter((step) => step.actions.some((action) => action.type === 'refit')).length;
+    expect(refits(planOf(kits, answers, { settled: { [id]: { choice: 'k0' } } }))).toBe(0);
+    expect(refits(planOf(kits, answers, { settled: { [id]: { choice: 'k1' } } }))).toBe(1);
+  });
+
+  it('contrary closing orders are worked one kit after the other, and a lead is told', () => {
+    const things = [wheels, shield].map((thing) => ({ ...thing, refit: true }));
+    const kits = visitOf([shape({ things, shuffle: 0 }), shape({ things, shuffle: 1 })]);
+    const plan = planOf(kits, { year: 2020, shield: false });
+    expect(plan.conflicts.map(({ kind, place }) => [kind, place])).toEqual([['order', 'Kit k1']]);
+    const last = plan.steps.findLastIndex((step) => step.kit === 'k0');
+    expect(plan.steps.findIndex((step) => step.kit === 'k1')).toBe(last + 1);
+  });
+
+  it('a person may say that two things of one name are two', () => {
+    const kits = visitOf([shape({ things: [shield] }), shape({ things: [shield] })]);
+    const answers = { year: 2020, shield: false };
+    const shared = planOf(kits, answers).shared.find(({ what }) => what === 'removed');
+    const removals = (plan: Plan) =>
+      plan.steps.filter((step) => step.actions.some((action) => action.type === 'remove')).length;
+    expect(removals(planOf(kits, answers))).toBe(1);
+    expect(removals(planOf(kits, answers, { split: [shared?.key as string] }))).toBe(2);
+  });
+
+  it('what one puts on and the other was told is not there is a conflict', () => {
+    const [one, other] = visitOf([shape(), shape()]) as [VisitKit, VisitKit];
+    const kits: VisitKit[] = [
+      { ...one, document: { ...one.document, adds: ['Air springs'] } },
+      {
+        ...other,
+        document: {
+          ...other.document,
+          questions: [
+            ...other.document.questions,
+            { id: 'air', text: 'Are air springs on it?', kind: 'yesNo', fitted: 'air springs' },
+          ],
+          stations: other.document.stations.map((station) => ({ ...station, when: { question: 'air', is: false } })),
+        },
+      },
+    ];
+    const answers = { year: 2020, shield: false, air: false };
+    const open = planOf(kits, answers);
+    expect(open.conflicts).toMatchObject([{ kind: 'overtaken', place: 'Air springs', choices: ['asIs', 'answerYes'] }]);
+    const id = open.conflicts[0]?.id as string;
+    const later = planOf(kits, answers, { settled: { [id]: { choice: 'asIs' } } });
+    expect(later.steps[0]?.kit).toBe('k1');
+    const yes = planOf(kits, answers, { settled: { [id]: { choice: 'answerYes', question: 'k1/air' } } });
+    expect(yes.stations.every((station) => station.kit === 'k0')).toBe(true);
+    expect(yes.conflicts[0]?.settled?.choice).toBe('answerYes');
+  });
+
+  it('both asking for the year are asked once', () => {
+    const kits = visitOf([
+      shape({ joints: [{ place: 0, torqueNm: 52, when: 2 }] }),
+      shape({ joints: [{ place: 1, torqueNm: 40, when: 2 }] }),
+    ]);
+    expect(spreadAnswers(kits, { year: 2020 })).toEqual({ year: 2020, 'k1/year': 2020 });
+    expect(resolveVisit(kits, {}, { year: 2020 }).ok).toBe(false);
+    expect(resolveVisit(kits, {}, spreadAnswers(kits, { year: 2020 })).ok).toBe(true);
+    expect(kitOf(shape(), 'x').questions).toHaveLength(2);
+  });
+});

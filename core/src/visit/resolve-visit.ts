@@ -1,0 +1,225 @@
+import type { Answers } from '../kit/condition.ts';
+import type { Plan, PlanGroup, PlanStation } from '../kit/plan.ts';
+import { type ResolveError, resolve, withNeeds, withVehicleAnswers } from '../kit/resolve.ts';
+import type { VehicleFacts } from '../kit/vehicle-facts.ts';
+import { withRefit } from '../refit/with-refit.ts';
+import { ok, type Result } from '../result.ts';
+import type { PassRule } from '../tightening/pass-plan.ts';
+import { type Conflict, findConflicts, jointDifferences, type Settlement, sharedJoints } from './conflict.ts';
+import { mergeAftercare, mergeCautions } from './merge-notes.ts';
+import { mergeSteps } from './merge-steps.ts';
+import { type SharedWork, thingFinder } from './same-thing.ts';
+import { scopedKit } from './scoped-kit.ts';
+import { thingListsOf } from './thing-lists.ts';
+import type { VisitKit } from './visit.ts';
+
+/** What was decided about a visit, beyond the answers. */
+export interface VisitDecisions {
+  /** Leads' choices, by conflict. */
+  settled?: Readonly<Record<string, Settlement>>;
+  /** Things a person said are two, though called alike. */
+  split?: readonly string[];
+}
+
+const joined = (words: readonly string[]): string => [...new Set(words)].join(' + ');
+
+/** The kits' plans in one, nothing taken as shared yet. */
+function sideBySide(plans: readonly Plan[]): Plan {
+  const [first] = plans as [Plan];
+  if (plans.length === 1) return first;
+  const all = <K extends keyof Plan>(list: K): Plan[K] =>
+    plans.flatMap((plan) => plan[list] as unknown[]) as unknown as Plan[K];
+  return {
+    title: joined(plans.map((plan) => plan.title)),
+    maker: joined(plans.map((plan) => plan.maker)),
+    kits: all('kits'),
+    questions: all('questions'),
+    items: all('items'),
+    compounds: all('compounds'),
+    stations: all('stations'),
+    groups: all('groups'),
+    cautions: all('cautions'),
+    aftercare: all('aftercare'),
+    prerequisites: all('prerequisites'),
+    baselines: all('baselines'),
+    choices: all('choices'),
+    irreversible: all('irreversible'),
+    temporary: all('temporary'),
+    neighbours: all('neighbours'),
+    removed: all('removed'),
+    disconnects: all('disconnects'),
+    checks: all('checks'),
+    tools: all('tools'),
+    steps: all('steps'),
+    conflicts: [],
+    shared: [],
+    trace: all('trace'),
+  };
+}
+
+/** Joints that several kits tighten, with the station that is worked; undecided ones are left as they are. */
+function jointsTakenAsOne(plan: Plan, conflicts: ReadonlyMap<string, Conflict>): SharedWork[] {
+  return sharedJoints(plan).flatMap(({ key, place, stations }) => {
+    const conflict = conflicts.get(`sameJoint ${key}`);
+    if (conflict && !conflict.settled) return [];
+    const kept = stations.find((station) => station.kit === conflict?.settled?.choice) ?? stations[0];
+    if (!kept || (!conflict && jointDifferences(plan, stations).length > 0)) return [];
+    const members = stations.map(({ kit, id }) => ({ kit, id }));
+    return [{ key, what: 'station' as const, name: place, by: 'place' as const, members, keeps: kept.id }];
+  });
+}
+
+/** The plan with each shared joint tightened once; groups left empty fall away, and who waited for them waits on. */
+function withOneJointEach(plan: Plan, taken: readonly SharedWork[], conflicts: ReadonlyMap<string, Conflict>): Plan {
+  if (taken.length === 0) return plan;
+  const standsFor = new Map(
+    taken.flatMap(({ members, keeps = '' }) =>
+      members.flatMap(({ id }) => (id === keeps ? [] : [[id, keeps] as const])),
+    ),
+  );
+  const figures = new Map(
+    taken.flatMap(({ key, keeps = '' }) => {
+      const figure = conflicts.get(`sameJoint ${key}`)?.settled?.figure;
+      return figure ? [[keeps, figure] as const] : [];
+    }),
+  );
+  const stations = plan.stations.flatMap((station): PlanStation[] => {
+    if (standsFor.has(station.id)) return [];
+    const figure = figures.get(station.id);
+    return [figure ? { ...station, ...figure, specBecause: [] } : station];
+  });
+  const groupOf = new Map(plan.stations.map((station) => [station.id, station.groupId]));
+  const gone = new Map<string, string[]>();
+  const kept = plan.groups.flatMap((group): PlanGroup[] => {
+    const here = (ids: readonly string[]) => ids.filter((id) => !standsFor.has(id));
+    if (here(group.stations).length === 0) {
+      gone.set(
+        group.id,
+        group.stations.flatMap((id) => groupOf.get(standsFor.get(id) ?? '') ?? []),
+      );
+      return [];
+    }
+    return [
+      {
+        ...group,
+        stations: here(group.stations),
+        startOrder: here(group.startOrder),
+        snugOrder: here(group.snugOrder),
+        torqueOrder: here(group.torqueOrder),
+      },
+    ];
+  });
+  const groups = kept.map((group) => ({
+    ...group,
+    after: [...new Set(group.after.flatMap((id) => gone.get(id) ?? [id]))].filter((id) => id !== group.id),
+  }));
+  return { ...plan, stations, groups };
+}
+
+/**
+ * Resolves all kits of a visit for one vehicle and lays them together: work that two kits share is planned once, steps
+ * are interleaved without breaking either sheet's order, the reverse of every removal is written out, and what is at odds
+ * is set side by side for a lead. A visit of one kit is the kit resolved.
+ *
+ * @param kits - in the order they came into the visit
+ * @param answers - by scoped question id
+ * @param decided - what leads and fitters decided so far
+ * @returns the plan, or the first kit's questions still open. The same inputs give the same plan everywhere.
+ */
+export function resolveVisit(
+  kits: readonly VisitKit[],
+  vehicle: VehicleFacts,
+  answers: Answers,
+  shop: PassRule = {},
+  decided: VisitDecisions = {},
+): Result<Plan, ResolveError & { kit: string }> {
+  const { settled = {}, split = [] } = decided;
+  const effective = withOvertaken(answers, settled);
+  const plans: Plan[] = [];
+  const known: Record<string, unknown> = {};
+  for (const kit of kits) {
+    const document = scopedKit(kit.document, kit.prefix);
+    const own = withVehicleAnswers(document, vehicle, effective);
+    const resolved = resolve(document, vehicle, own, shop);
+    if (!resolved.ok) return { ok: false, error: { ...resolved.error, kit: kit.document.id } };
+    const { value } = resolved;
+    plans.push({ ...value, kits: value.kits.map((entry) => ({ ...entry, prefix: kit.prefix })) });
+    Object.assign(known, own);
+  }
+  const beside = sideBySide(plans);
+  const splitKeys = new Set(split);
+  const thingOf = thingFinder(thingListsOf(beside));
+  // An answer a lead already turned to yes is a conflict still, and settled.
+  const asked = { ...known, ...Object.fromEntries(turnedToYes(settled).map((id) => [id, false])) };
+  const found = findConflicts(beside, thingOf, asked, splitKeys).map(
+    (conflict): Conflict => withSettlement(conflict, settled[conflict.id]),
+  );
+  const conflicts = new Map(found.map((conflict) => [conflict.id, conflict]));
+
+  const taken = jointsTakenAsOne(beside, conflicts);
+  const joints = withOneJointEach(beside, taken, conflicts);
+  const removed = joints.removed.map((thing) => {
+    const fate = found.find(
+      ({ kind, sides, settled: choice }) =>
+        kind === 'fates' && choice && sides.some(({ ids }) => ids.includes(thing.id)),
+    );
+    const chosen = fate?.sides.find(({ kit }) => kit === fate.settled?.choice)?.fate;
+    return chosen === undefined ? thing : { ...thing, fate: chosen };
+  });
+  const keptOut = new Set(
+    found.flatMap(({ kind, sides, settled: choice }) =>
+      kind === 'samePlace' && choice && choice.choice !== 'both'
+        ? sides.filter(({ kit }) => kit !== choice.choice).flatMap(({ ids }) => ids)
+        : [],
+    ),
+  );
+  const removals = new Map(removed.map((thing) => [thing.id, thing]));
+  const steps = plans.flatMap((plan) => withRefit(plan.steps, removals));
+  const kitIds = kits.map(({ document }) => document.id);
+  const later = found.flatMap(({ kind, sides, settled: choice }) =>
+    kind === 'overtaken' && choice?.choice === 'asIs' ? (sides[0]?.kit ?? []) : [],
+  );
+  const merged = mergeSteps(kitIds, steps, thingOf, splitKeys, later);
+  const contrary = merged.apart.filter((kit) => !later.includes(kit)).map((kit) => orderConflict(kit, joints, settled));
+  const groups = new Set(joints.groups.map((group) => group.id));
+  const aftercare = mergeAftercare(joints.aftercare);
+  const cautions = mergeCautions(joints.cautions);
+  return ok({
+    ...joints,
+    items: withNeeds(
+      joints.items.map((item) => (keptOut.has(item.id) ? { ...item, fittedWith: undefined } : item)),
+      joints.stations,
+      groups,
+    ),
+    removed,
+    steps: merged.steps,
+    aftercare: aftercare.kept,
+    cautions: cautions.kept,
+    conflicts: [...found, ...contrary],
+    shared: [...taken, ...merged.shared, ...aftercare.shared, ...cautions.shared],
+  });
+}
+
+const withSettlement = (conflict: Conflict, settled: Settlement | undefined): Conflict =>
+  settled && conflict.choices.includes(settled.choice) ? { ...conflict, settled } : conflict;
+
+const OVERTAKEN_YES = /^overtaken /;
+
+/** Questions that a lead answered yes because another kit of the visit puts the thing on: kept in the settlement. */
+const turnedToYes = (settled: Readonly<Record<string, Settlement>>): string[] =>
+  Object.entries(settled).flatMap(([id, { choice, question }]) =>
+    OVERTAKEN_YES.test(id) && choice === 'answerYes' && question !== undefined ? [question] : [],
+  );
+
+const withOvertaken = (answers: Answers, settled: Readonly<Record<string, Settlement>>): Answers => ({
+  ...answers,
+  ...Object.fromEntries(turnedToYes(settled).map((id) => [id, true])),
+});
+
+/** A kit that could not be interleaved: it is worked after the others, which a lead is asked to look at. */
+function orderConflict(kit: string, plan: Plan, settled: Readonly<Record<string, Settlement>>): Conflict {
+  const id = `order ${kit}`;
+  const title = (of: string) => plan.kits.find((entry) => entry.id === of)?.title ?? of;
+  const sides = plan.kits.map((entry) => ({ kit: entry.id, ids: [], name: title(entry.id) }));
+  return withSettlement({ id, kind: 'order', place: title(kit), differs: [], sides, choices: ['asIs'] }, settled[id]);
+}

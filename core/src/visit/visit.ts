@@ -1,0 +1,89 @@
+import type { Answers, AnswerValue } from '../kit/condition.ts';
+import type { KitDocument, Question } from '../kit/kit-document.ts';
+import { withVehicleAnswers } from '../kit/resolve.ts';
+import type { VehicleFacts } from '../kit/vehicle-facts.ts';
+import { plainWord } from '../kit/vehicle-facts.ts';
+
+/** A kit of a visit. Its ids stand in the plan and in the record with `prefix` before them. */
+export interface VisitKit {
+  document: KitDocument;
+  prefix: string;
+}
+
+/**
+ * The prefix a kit's ids carry. The first kit of a visit has none, so that a visit of one kit speaks in the kit's own
+ * ids; it keeps them when others come and go.
+ */
+export function kitPrefix(kits: readonly VisitKit[], kitId: string): string {
+  if (kits.length === 0) return '';
+  // A kit that was dropped and comes again, perhaps in a newer revision, is another entry in the record.
+  const before = kits.filter(({ document }) => document.id === kitId).length;
+  return before === 0 ? `${kitId}/` : `${kitId}.${before + 1}/`;
+}
+
+/** A question as the visit asks it: once, however many kits ask. */
+export interface VisitQuestion {
+  /** Scoped id of the first kit's question. */
+  id: string;
+  question: Question;
+  /** Every question that this answer answers, by scoped id. */
+  members: Array<{ kit: string; id: string }>;
+}
+
+/** Questions that ask the same thing: the same fact of the vehicle, or the same words with the same answers. */
+function sameQuestion(question: Question): string {
+  if (question.from !== undefined) return `from ${question.from}`;
+  if (question.fitted !== undefined) return `fitted ${plainWord(question.fitted)}`;
+  const answers = question.choices?.map(({ value, label }) => `${value}=${plainWord(label)}`).join(',') ?? '';
+  return `${question.kind} ${plainWord(question.text)} ${answers} ${question.min ?? ''} ${question.max ?? ''}`;
+}
+
+/** The questions of all kits, each asked once, in the order the kits ask them. */
+export function visitQuestions(kits: readonly VisitKit[]): VisitQuestion[] {
+  const found = new Map<string, VisitQuestion>();
+  for (const { document, prefix } of kits)
+    for (const question of document.questions) {
+      const key = sameQuestion(question);
+      const member = { kit: document.id, id: prefix + question.id };
+      const known = found.get(key);
+      if (!known) {
+        found.set(key, { id: member.id, question, members: [member] });
+        continue;
+      }
+      known.members.push(member);
+      // The narrower limits hold, since one answer must do for all.
+      const min = Math.max(known.question.min ?? -Infinity, question.min ?? -Infinity);
+      const max = Math.min(known.question.max ?? Infinity, question.max ?? Infinity);
+      known.question = {
+        ...known.question,
+        ...(Number.isFinite(min) ? { min } : {}),
+        ...(Number.isFinite(max) ? { max } : {}),
+      };
+    }
+  return [...found.values()];
+}
+
+/** One answer written to every question it answers. */
+export const answerAll = (question: VisitQuestion, value: AnswerValue): Record<string, AnswerValue> =>
+  Object.fromEntries(question.members.map(({ id }) => [id, value]));
+
+/** The answers of one kit, by its own question ids, what the vehicle knows filled in. */
+export function kitAnswers(kit: VisitKit, vehicle: VehicleFacts, answers: Answers): Answers {
+  const given = Object.fromEntries(
+    kit.document.questions.flatMap(({ id }) => {
+      const answer = answers[kit.prefix + id];
+      return answer === undefined ? [] : [[id, answer] as const];
+    }),
+  );
+  return withVehicleAnswers(kit.document, vehicle, given);
+}
+
+/** Answers spread over kits that ask the same: a kit that comes later is not asked again. */
+export function spreadAnswers(kits: readonly VisitKit[], answers: Answers): Record<string, AnswerValue> {
+  const spread: Record<string, AnswerValue> = { ...answers };
+  for (const { members } of visitQuestions(kits)) {
+    const known = members.map(({ id }) => answers[id]).find((answer) => answer !== undefined);
+    if (known !== undefined) for (const { id } of members) spread[id] ??= known;
+  }
+  return spread;
+}

@@ -1,0 +1,211 @@
+import type { ReactNode } from 'react';
+import { Link } from 'react-router';
+import { NEED_TEXT } from '#contract/wording/action-text.ts';
+import { COMPOUND_TEXT } from '#contract/wording/plan-text.ts';
+import { minutesText, obstaclePath, obstacleText, VERDICT_TITLE } from '#contract/wording/readiness-text.ts';
+import { indexOf } from '#core/kit/plan.ts';
+import { showTorqueIn } from '#core/quantity/display.ts';
+import type { Obstacle, Readiness } from '#core/readiness/readiness.ts';
+import type { Wrench } from '#core/wrench/wrench.ts';
+import { ReceiveTabs } from '../../job/ReceiveTabs.tsx';
+import { useOpenJob } from '../../job/use-open-job.ts';
+import { useReadiness } from './use-readiness.ts';
+
+/** A target as it is set on the wrench's own scale. */
+const settingText = (wrench: Wrench, nm: number): string =>
+  `${showTorqueIn(nm, wrench.scaleUnit).number} ${wrench.scaleUnit}`;
+
+/** What the day needs: worked out from the stations and steps, against what the shop has. */
+export default function ReadinessScreen() {
+  const { result, failure } = useReadiness();
+  return (
+    <div className="flex flex-1 flex-col lg:min-h-0">
+      <ReceiveTabs />
+      <main className="flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
+        {failure && (
+          <p role="alert" className="mb-3 text-bad">
+            {failure}
+          </p>
+        )}
+        {!result && !failure && <p className="text-ink-2">Reading the crib.</p>}
+        {result && <Sheet result={result} />}
+      </main>
+    </div>
+  );
+}
+
+function Sheet({ result }: { result: Readiness }) {
+  const { plan } = useOpenJob();
+  const { stations } = indexOf(plan);
+  const { wrenches, tools, compounds, time } = result;
+  const labels = (ids: readonly string[]) => {
+    const shown = [...new Set(ids.map((id) => stations.get(id)?.label ?? id))];
+    return shown.length > 8 ? `${shown.slice(0, 8).join(', ')} and ${shown.length - 8} more` : shown.join(', ');
+  };
+  return (
+    <>
+      <section className={`border-2 bg-sheet p-4 ${result.verdict === 'ready' ? 'border-ink' : 'border-bad'}`}>
+        <h1 className="plate text-4xl">{VERDICT_TITLE[result.verdict]}</h1>
+        {result.verdict === 'ready' && <p>Nothing is missing.</p>}
+        <Obstacles title="because" obstacles={result.before} />
+        <Obstacles title={result.before.length > 0 ? 'and on the way' : 'at'} obstacles={result.onTheWay} />
+      </section>
+      <div className="mt-4 grid items-start gap-4 lg:grid-cols-2">
+        <Part title="Torque wrenches">
+          <p className="text-ink-2">
+            {wrenches.wrenches.length === 0
+              ? 'Nothing is left to be pulled.'
+              : `The fewest that cover every target: ${wrenches.wrenches.length}, set ${wrenches.settings} times along the plan.`}
+          </p>
+          <ul>
+            {wrenches.pulls.map(({ wrench: id, targetsNm }) => {
+              const wrench = wrenches.wrenches.find((entry) => entry.id === id);
+              return (
+                <li key={id} className="flex justify-between gap-3 border-t border-hair py-1.5">
+                  <b>{wrench?.label}</b>
+                  <span className="figures text-right">
+                    {targetsNm.map((nm) => (wrench ? settingText(wrench, nm) : `${nm} N·m`)).join(', ')}
+                  </span>
+                </li>
+              );
+            })}
+            {wrenches.uncovered.map(({ targetNm, stations: ids }) => (
+              <li key={targetNm} className="flex justify-between gap-3 border-t border-hair py-1.5 font-bold text-bad">
+                <span>Missing</span>
+                <span className="text-right">
+                  <span className="figures">{targetNm.toFixed(0)} N·m</span>, stations {labels(ids)}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </Part>
+        <Part title="Time and hands">
+          <dl className="grid grid-cols-[9rem_1fr]">
+            {[
+              [
+                'Stated',
+                time.statedMin === undefined
+                  ? 'no sheet states a time'
+                  : `${minutesText(time.statedMin)}${time.unstated.length > 0 ? `, without ${time.unstated.join(', ')}` : ''}`,
+              ],
+              ['Typical', minutesText(time.typicalMin)],
+              [
+                'Own history',
+                time.ownMin.length === 0
+                  ? 'none yet'
+                  : time.ownMin.map(({ kit, minutes, jobs }) => `${kit} ${minutesText(minutes)} (${jobs})`).join('; '),
+              ],
+              [
+                'People',
+                `${result.people}${result.helperMinutes > 0 ? `, a helper for ${minutesText(result.helperMinutes)}` : ''}`,
+              ],
+              ...result.places.map(({ need, steps, minutes }) => [
+                NEED_TEXT[need],
+                `${steps} ${steps === 1 ? 'step' : 'steps'}${minutes ? `, ${minutesText(minutes)}` : ''}`,
+              ]),
+            ].map(([name, text]) => (
+              <div key={name} className="contents">
+                <dt className="border-t border-hair py-1.5 text-ink-2">{name}</dt>
+                <dd className="border-t border-hair py-1.5 font-bold">{text}</dd>
+              </div>
+            ))}
+          </dl>
+        </Part>
+        <Part title="Tools">
+          <table className="w-full text-left">
+            <thead className="text-sm text-ink-2">
+              <tr>
+                <th className="py-1 font-normal">Tool</th>
+                <th className="py-1 font-normal">For</th>
+                <th className="py-1 font-normal">On the sheet</th>
+                <th className="py-1 font-normal">In the crib</th>
+              </tr>
+            </thead>
+            <tbody>
+              {tools.needs.map((need) => (
+                <tr key={need.key} className="border-t border-hair align-top">
+                  <td className="py-1.5 font-bold">
+                    {need.name}
+                    {need.pair && <span className="block text-sm font-normal">two of them: turns and holds</span>}
+                  </td>
+                  <td className="py-1.5 text-sm">
+                    {need.turns.length > 0 && <span className="block">turns {labels(need.turns)}</span>}
+                    {need.holds.length > 0 && <span className="block">holds {labels(need.holds)}</span>}
+                    {need.other.length > 0 && <span className="block">{need.other.join('; ')}</span>}
+                  </td>
+                  <td className="py-1.5 text-sm">{need.listed ? 'yes' : 'not on it'}</td>
+                  <td className={`py-1.5 text-sm ${need.have ? '' : 'font-bold text-bad'}`}>
+                    {need.have ? (need.have.place ?? 'yes') : 'none'}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {tools.needs.length === 0 && <p className="text-ink-2">Nothing but hands.</p>}
+          {tools.unused.length > 0 && (
+            <p className="mt-2 text-sm text-ink-2">
+              On the sheet and not used here: {tools.unused.map(({ name }) => name).join(', ')}.
+            </p>
+          )}
+        </Part>
+        <Part title="Compounds">
+          {compounds.length === 0 && <p className="text-ink-2">No thread takes any.</p>}
+          <ul>
+            {compounds.map((need) => (
+              <li key={need.kind} className="border-t border-hair py-1.5">
+                <span className="flex justify-between gap-3">
+                  <b>{COMPOUND_TEXT[need.kind]}</b>
+                  <span className={`figures ${need.haveMl < need.needMl ? 'font-bold text-bad' : ''}`}>
+                    {need.needMl.toFixed(1)} of {need.haveMl.toFixed(0)} mL
+                  </span>
+                </span>
+                <span className="text-sm text-ink-2">
+                  {need.names.join(', ')}, {need.stations} stations
+                  {need.goodUntil && `, good until ${need.goodUntil}`}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </Part>
+      </div>
+      <p className="mt-4 text-sm text-ink-2">
+        Chocks at the end that stays down, stands under what is lifted, eye and hand protection. These lists are an aid;
+        the vehicle maker’s manual comes first.
+      </p>
+    </>
+  );
+}
+
+function Obstacles({ title, obstacles }: { title: string; obstacles: readonly Obstacle[] }) {
+  if (obstacles.length === 0) return null;
+  return (
+    <>
+      <p className="mt-2 text-ink-2">{title}</p>
+      <ul>
+        {obstacles.map((obstacle) => (
+          <li
+            key={obstacleText(obstacle)}
+            className="flex flex-wrap justify-between gap-x-4 border-t border-hair py-1.5"
+          >
+            <span>
+              {'group' in obstacle && obstacle.group && <b>{obstacle.group}: </b>}
+              {obstacleText(obstacle)}
+            </span>
+            <Link className="inline-flex min-h-8 items-center underline" to={obstaclePath(obstacle)}>
+              Go there<span className="sr-only">: {obstacleText(obstacle)}</span>
+            </Link>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function Part({ title, children }: { title: string; children: ReactNode }) {
+  return (
+    <section className="border-2 border-ink bg-sheet p-4">
+      <h2 className="plate mb-1 text-2xl">{title}</h2>
+      {children}
+    </section>
+  );
+}

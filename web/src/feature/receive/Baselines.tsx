@@ -1,0 +1,213 @@
+import { Camera } from 'lucide-react';
+import { useState } from 'react';
+import { baselineVerdict, QUANTITY_UNIT, sideDifference } from '#core/job/baseline-verdict.ts';
+import type { Plan } from '#core/kit/plan.ts';
+import { UnreachableError } from '../../app/api.ts';
+import { useOpenJob } from '../../job/use-open-job.ts';
+
+const VERDICT_TEXT = {
+  open: '',
+  changed: '',
+  asClaimed: 'as the kit says',
+  belowClaim: 'less than the kit says',
+  aboveClaim: 'more than the kit says',
+};
+
+/** Longest side a photo is sent with, px: enough to read a rule by, and small on a poor line. */
+const PHOTO_PX = 1280;
+
+/** A picture made small enough to send, as JPEG. */
+async function shrunk(file: File): Promise<Blob> {
+  const bitmap = await createImageBitmap(file);
+  const scale = Math.min(1, PHOTO_PX / Math.max(bitmap.width, bitmap.height));
+  const canvas = document.createElement('canvas');
+  canvas.width = Math.round(bitmap.width * scale);
+  canvas.height = Math.round(bitmap.height * scale);
+  canvas.getContext('2d')?.drawImage(bitmap, 0, 0, canvas.width, canvas.height);
+  return new Promise((resolve, reject) =>
+    canvas.toBlob((blob) => (blob ? resolve(blob) : reject(new Error('not a picture'))), 'image/jpeg', 0.8),
+  );
+}
+
+async function sendPhoto(jobId: string, file: File): Promise<string> {
+  const body = await shrunk(file);
+  const response = await fetch(`/api/jobs/${jobId}/photos`, {
+    method: 'POST',
+    headers: { 'Content-Type': 'image/jpeg' },
+    body,
+  }).catch((error: unknown) => {
+    throw new UnreachableError(String(error));
+  });
+  if (!response.ok) throw new Error('The server did not take the photo.');
+  return ((await response.json()) as { id: string }).id;
+}
+
+/** What is measured before it is taken apart, and again after: four corners, toe, lengths, gaps. */
+export function Baselines() {
+  const { plan } = useOpenJob();
+  if (plan.baselines.length === 0) return null;
+  return (
+    <section className="mt-5">
+      <h2 className="plate text-3xl">Measured before and after</h2>
+      {plan.baselines.map((baseline) => (
+        <BaselineTable key={baseline.id} baseline={baseline} />
+      ))}
+    </section>
+  );
+}
+
+function BaselineTable({ baseline }: { baseline: Plan['baselines'][number] }) {
+  const { state } = useOpenJob();
+  const unit = QUANTITY_UNIT[baseline.quantity];
+  const places = baseline.places.map((place) => ({ place, measured: state.visit.measurements[baseline.id]?.[place] }));
+  const lean = sideDifference(places);
+  return (
+    <div className="mt-2">
+      <h3 className="font-bold">
+        {baseline.name}, {unit}
+        {baseline.instrument && <span className="font-normal text-ink-2">, with {baseline.instrument}</span>}
+        {baseline.change && (
+          <span className="font-normal text-ink-2">
+            ; the kit says {baseline.change.min} to {baseline.change.max} {unit} more
+          </span>
+        )}
+      </h3>
+      <table className="w-full text-left">
+        <thead className="text-sm text-ink-2">
+          <tr>
+            <th className="py-1 font-normal">Place</th>
+            <th className="py-1 font-normal">Before</th>
+            <th className="py-1 font-normal">After</th>
+            <th className="py-1 font-normal">Change</th>
+          </tr>
+        </thead>
+        <tbody>
+          {places.map(({ place, measured }) => {
+            const verdict = baselineVerdict(baseline, measured);
+            const off = verdict.code === 'belowClaim' || verdict.code === 'aboveClaim';
+            return (
+              <tr key={place} className="border-t border-hair">
+                <th className="py-1 font-normal">{place}</th>
+                <td className="py-1">
+                  <Reading
+                    baseline={baseline}
+                    place={place}
+                    when="before"
+                    value={measured?.before?.value}
+                    photo={measured?.before?.photo}
+                  />
+                </td>
+                <td className="py-1">
+                  <Reading
+                    baseline={baseline}
+                    place={place}
+                    when="after"
+                    value={measured?.after?.value}
+                    photo={measured?.after?.photo}
+                  />
+                </td>
+                <td className={`figures py-1 ${off ? 'font-bold text-bad' : ''}`}>
+                  {'by' in verdict ? `${verdict.by > 0 ? '+' : ''}${verdict.by}` : ''}
+                  <span className="block text-sm">{VERDICT_TEXT[verdict.code]}</span>
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      {lean.map(({ axle, difference }) => (
+        <p key={axle} className="text-sm text-ink-2">
+          {axle.charAt(0).toUpperCase() + axle.slice(1)}: left {difference >= 0 ? 'higher' : 'lower'} than right by{' '}
+          {Math.abs(difference)} {unit}.
+        </p>
+      ))}
+    </div>
+  );
+}
+
+function Reading({
+  baseline,
+  place,
+  when,
+  value,
+  photo,
+}: {
+  baseline: Plan['baselines'][number];
+  place: string;
+  when: 'before' | 'after';
+  value?: number;
+  photo?: string;
+}) {
+  const { document: job, state, give } = useOpenJob();
+  const [typed, setTyped] = useState<string>();
+  const [failure, setFailure] = useState<string>();
+  const label = `${baseline.name}, ${place}, ${when}`;
+  const keep = (photoId = photo) => {
+    const number = Number((typed ?? String(value ?? '')).replace(',', '.'));
+    if ((typed ?? String(value ?? '')).trim() === '') return;
+    if (!Number.isFinite(number)) {
+      setFailure('A number is needed.');
+      return;
+    }
+    setFailure(undefined);
+    if (number === value && photoId === photo) return;
+    give({
+      type: 'measure',
+      baseline: baseline.id,
+      place,
+      when,
+      value: number,
+      ...(photoId ? { photo: photoId } : {}),
+    });
+    setTyped(undefined);
+  };
+  return (
+    <span className="flex items-center gap-1">
+      <input
+        aria-label={label}
+        className="figures min-h-12 w-20 border-2 border-ink bg-sheet px-2"
+        inputMode="decimal"
+        disabled={state.closed !== undefined}
+        value={typed ?? (value === undefined ? '' : String(value))}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={() => keep()}
+        onKeyDown={(event) => event.key === 'Enter' && keep()}
+      />
+      {baseline.photo && value !== undefined && (
+        <label className="flex min-h-12 cursor-pointer items-center px-2" title={`Photo: ${label}`}>
+          <Camera size={20} aria-hidden="true" />
+          <span className="sr-only">Photo: {label}</span>
+          <input
+            type="file"
+            accept="image/*"
+            capture="environment"
+            className="sr-only"
+            onChange={(event) => {
+              const file = event.target.files?.[0];
+              if (file)
+                sendPhoto(job.id, file)
+                  .then((id) => keep(id))
+                  .catch((error: unknown) =>
+                    setFailure(
+                      error instanceof UnreachableError
+                        ? 'No line to the server: the photo was not kept.'
+                        : 'This is no picture that can be read.',
+                    ),
+                  );
+            }}
+          />
+        </label>
+      )}
+      {photo && (
+        <a className="text-sm underline" href={`/api/jobs/${job.id}/photos/${photo}`} target="_blank" rel="noreferrer">
+          photo
+        </a>
+      )}
+      {failure && (
+        <span role="alert" className="text-sm text-bad">
+          {failure}
+        </span>
+      )}
+    </span>
+  );
+}

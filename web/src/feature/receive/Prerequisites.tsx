@@ -1,0 +1,68 @@
+import { useState } from 'react';
+import { useOpenJob } from '../../job/use-open-job.ts';
+import { Button } from '../../ui/Button.tsx';
+
+/** What must be true before anything comes off: answered one by one, a figure against its limits. */
+export function Prerequisites() {
+  const { plan, state, give } = useOpenJob();
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  if (plan.prerequisites.length === 0) return null;
+  return (
+    <section className="mt-5">
+      <h2 className="plate text-3xl">True before the strip</h2>
+      <ul className="mt-2 border-t border-rule">
+        {plan.prerequisites.map((entry) => {
+          const answer = state.visit.prerequisites[entry.id];
+          const limits = [
+            entry.min === undefined ? '' : `at least ${entry.min} ${entry.unit ?? ''}`,
+            entry.max === undefined ? '' : `at most ${entry.max} ${entry.unit ?? ''}`,
+          ].filter(Boolean);
+          const value = typed[entry.id]?.trim() ? Number(typed[entry.id]) : undefined;
+          const say = (met: boolean) => give({ type: 'answerPrerequisite', prerequisite: entry.id, met, value });
+          return (
+            <li key={entry.id} className="flex flex-wrap items-center justify-between gap-3 border-b border-hair py-2">
+              <span className="min-w-52 flex-1">
+                {entry.text}
+                {limits.length > 0 && <b>, {limits.join(' and ')}</b>}
+                <span className={`block text-sm ${answer?.met === false ? 'font-bold text-bad' : 'text-ink-2'}`}>
+                  {answer
+                    ? `${answer.met ? 'Met' : 'Not met'}${answer.value === undefined ? '' : `, ${answer.value} ${entry.unit ?? ''}`}, ${answer.by.name}`
+                    : entry.daysBefore
+                      ? `Takes ${entry.daysBefore} days: not found out on the morning`
+                      : 'Not answered'}
+                </span>
+              </span>
+              {!state.closed && (
+                <span className="flex gap-2">
+                  {limits.length > 0 && (
+                    <input
+                      aria-label={`Figure for: ${entry.text}`}
+                      className="figures min-h-14 w-24 border-2 border-ink bg-sheet px-3"
+                      inputMode="decimal"
+                      value={typed[entry.id] ?? ''}
+                      onChange={(event) => setTyped({ ...typed, [entry.id]: event.target.value })}
+                    />
+                  )}
+                  <Button
+                    tone={answer?.met ? 'dark' : 'plain'}
+                    aria-pressed={answer?.met === true}
+                    onClick={() => say(true)}
+                  >
+                    Met
+                  </Button>
+                  <Button
+                    tone={answer?.met === false ? 'dark' : 'plain'}
+                    aria-pressed={answer?.met === false}
+                    onClick={() => say(false)}
+                  >
+                    Not met
+                  </Button>
+                </span>
+              )}
+            </li>
+          );
+        })}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,273 @@
+import { type FormEvent, useState } from 'react';
+import type { StoredVehicle } from '#contract/vehicle.ts';
+import { RATING_TEXT, vehicleDoubtText, vehicleFaultText } from '#contract/wording/vehicle-text.ts';
+import { KM_PER_MILE, odometerKm } from '#core/vehicle/odometer.ts';
+import { type NutSeat, type Ratings, type Vehicle, vehicleDoubts, vehicleFaults } from '#core/vehicle/vehicle.ts';
+import { api, call, ProblemError } from '../../app/api.ts';
+import { Button } from '../../ui/Button.tsx';
+import { FormField, inputLook } from '../../ui/FormField.tsx';
+import { failureOf } from './use-vehicles.ts';
+
+type Text = Record<string, string>;
+const TEXT_FIELDS = [
+  ['plate', 'Plate'],
+  ['owner', 'Owner'],
+  ['contact', 'Owner’s phone or mail'],
+  ['make', 'Make'],
+  ['model', 'Model'],
+  ['engine', 'Engine'],
+  ['gearbox', 'Gearbox'],
+  ['trim', 'Trim'],
+] as const;
+const RATINGS = Object.entries(RATING_TEXT) as Array<[keyof Ratings, string]>;
+/** The words kits ask with; another may be typed. */
+const DRIVEN = ['front', 'rear', 'four'];
+const BODIES = ['dual-cab', 'wagon', 'hatch', 'other'];
+
+const numberOr = (text: string | undefined): number | undefined =>
+  text === undefined || text.trim() === '' ? undefined : Number(text);
+const textOr = (text: string | undefined): string | undefined => (text?.trim() ? text.trim() : undefined);
+
+const fieldsOf = (vehicle: Partial<Vehicle>): Text => {
+  const unit = vehicle.odometerUnit ?? 'km';
+  const shown =
+    vehicle.odometerKm === undefined
+      ? undefined
+      : unit === 'mi'
+        ? vehicle.odometerKm / KM_PER_MILE
+        : vehicle.odometerKm;
+  return {
+    ...Object.fromEntries(TEXT_FIELDS.map(([field]) => [field, vehicle[field] ?? ''])),
+    modelYear: String(vehicle.modelYear ?? ''),
+    drivenWheels: vehicle.drivenWheels ?? '',
+    body: vehicle.body ?? '',
+    vin: vehicle.vin ?? '',
+    odometer: shown === undefined ? '' : String(Math.round(shown)),
+    odometerUnit: unit,
+    thread: vehicle.wheels?.thread ?? '',
+    nutSeat: vehicle.wheels?.nutSeat ?? '',
+    perWheel: String(vehicle.wheels?.perWheel ?? ''),
+    torque: vehicle.wheels?.torque ?? '',
+    tyre: vehicle.wheels?.tyre ?? '',
+    ...Object.fromEntries(RATINGS.map(([field]) => [field, String(vehicle.ratings?.[field] ?? '')])),
+    fitted: (vehicle.fitted ?? []).map(({ word }) => word).join('\n'),
+    looked: vehicle.fitted === undefined ? '' : 'yes',
+    note: vehicle.note ?? '',
+  };
+};
+
+/** The vehicle the fields describe; a word already on the list keeps when and by which job it came. */
+function vehicleOf(fields: Text, before: Partial<Vehicle>): Vehicle {
+  const unit = fields.odometerUnit === 'mi' ? 'mi' : 'km';
+  const reading = numberOr(fields.odometer);
+  const given = <T extends object>(values: T): T | undefined =>
+    Object.values(values).some((value) => value !== undefined) ? values : undefined;
+  const words = (fields.fitted ?? '')
+    .split('\n')
+    .map((word) => word.trim())
+    .filter(Boolean);
+  return {
+    ...before,
+    id: before.id ?? 'new',
+    make: fields.make ?? '',
+    model: fields.model ?? '',
+    plate: fields.plate ?? '',
+    owner: fields.owner ?? '',
+    contact: textOr(fields.contact),
+    engine: textOr(fields.engine),
+    gearbox: textOr(fields.gearbox),
+    trim: textOr(fields.trim),
+    drivenWheels: textOr(fields.drivenWheels),
+    body: textOr(fields.body),
+    vin: textOr(fields.vin),
+    modelYear: numberOr(fields.modelYear),
+    odometerKm: reading === undefined ? undefined : odometerKm(reading, unit),
+    odometerUnit: unit,
+    ratings: given(Object.fromEntries(RATINGS.map(([field]) => [field, numberOr(fields[field])])) as Ratings),
+    wheels: given({
+      thread: textOr(fields.thread),
+      nutSeat: textOr(fields.nutSeat) as NutSeat | undefined,
+      perWheel: numberOr(fields.perWheel),
+      torque: textOr(fields.torque),
+      tyre: textOr(fields.tyre),
+    }),
+    fitted:
+      words.length > 0 || fields.looked === 'yes'
+        ? words.map((word) => before.fitted?.find((entry) => entry.word === word) ?? { word })
+        : undefined,
+    note: textOr(fields.note),
+  };
+}
+
+/** A vehicle's facts, checked while they are typed: what cannot be is refused, what looks wrong is told and kept. */
+export function VehicleForm({
+  stored,
+  onSaved,
+  onLeave,
+}: {
+  stored?: StoredVehicle;
+  onSaved: (saved: StoredVehicle) => void;
+  onLeave: () => void;
+}) {
+  const [fields, setFields] = useState<Text>(() => fieldsOf(stored?.vehicle ?? {}));
+  const [failure, setFailure] = useState<string>();
+  const [busy, setBusy] = useState(false);
+  const [tried, setTried] = useState(false);
+  const vehicle = vehicleOf(fields, stored?.vehicle ?? {});
+  const faults = vehicleFaults(vehicle, new Date().getFullYear());
+  const doubts = vehicleDoubts(vehicle);
+  const faultAt = (field: string) => {
+    const fault = faults.find((entry) =>
+      'field' in entry
+        ? entry.field === field
+        : field ===
+          (entry.code === 'yearImpossible' ? 'modelYear' : entry.code === 'odometerImpossible' ? 'odometer' : ''),
+    );
+    return fault && (tried || fault.code !== 'nameMissing') ? vehicleFaultText(fault) : undefined;
+  };
+  const doubtAt = (codes: readonly string[]) =>
+    doubts
+      .filter(({ code }) => codes.includes(code))
+      .map(vehicleDoubtText)
+      .join(' ') || undefined;
+  const input = (
+    field: string,
+    label: string,
+    more: { hint?: string; numeric?: boolean; options?: readonly string[] } = {},
+  ) => (
+    <FormField key={field} id={`v-${field}`} label={label} fault={faultAt(field)} hint={more.hint}>
+      <input
+        id={`v-${field}`}
+        className={`${inputLook(faultAt(field))} ${more.numeric ? 'figures' : ''}`}
+        inputMode={more.numeric ? 'decimal' : undefined}
+        list={more.options ? `o-${field}` : undefined}
+        value={fields[field] ?? ''}
+        onChange={(event) => setFields({ ...fields, [field]: event.target.value })}
+      />
+      {more.options && (
+        <datalist id={`o-${field}`}>
+          {more.options.map((option) => (
+            <option key={option} value={option} />
+          ))}
+        </datalist>
+      )}
+    </FormField>
+  );
+  const select = (field: string, label: string, options: ReadonlyArray<[string, string]>) => (
+    <FormField id={`v-${field}`} label={label}>
+      <select
+        id={`v-${field}`}
+        className={inputLook(undefined)}
+        value={fields[field] ?? ''}
+        onChange={(event) => setFields({ ...fields, [field]: event.target.value })}
+      >
+        {options.map(([value, text]) => (
+          <option key={value} value={value}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </FormField>
+  );
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    setTried(true);
+    if (faults.length > 0) return;
+    setBusy(true);
+    try {
+      // Undefined fields do not travel; the server sees the vehicle without them.
+      const json = JSON.parse(JSON.stringify(vehicle)) as Vehicle;
+      const saved = stored
+        ? await call(
+            api.vehicles[':id'].$put({ param: { id: vehicle.id }, json: { vehicle: json, version: stored.version } }),
+          )
+        : await call(api.vehicles.$post({ json }));
+      onSaved(saved as StoredVehicle);
+    } catch (error) {
+      const changed = error instanceof ProblemError && error.problem.code === 'vehicleChanged';
+      setFailure(
+        changed
+          ? 'Someone else saved this vehicle meanwhile. What you typed stays here: leave it, look at theirs, then change it again.'
+          : failureOf(error),
+      );
+    } finally {
+      setBusy(false);
+    }
+  };
+  return (
+    <form onSubmit={(event) => void submit(event)} className="grid gap-5" noValidate>
+      <div className="grid gap-3 sm:grid-cols-2">
+        {TEXT_FIELDS.map(([field, label]) => input(field, label))}
+        {input('modelYear', 'Model year', { numeric: true })}
+        {input('vin', 'VIN', {
+          hint:
+            doubtAt(['vinForm', 'vinCharacters', 'vinCheckDigit', 'vinYear']) ??
+            'Never required. A scanner may type it.',
+        })}
+        {input('drivenWheels', 'Driven wheels', { options: DRIVEN })}
+        {input('body', 'Body', { options: BODIES })}
+        {input('odometer', 'Odometer', { numeric: true })}
+        {select('odometerUnit', 'Its dial shows', [
+          ['km', 'km'],
+          ['mi', 'miles'],
+        ])}
+      </div>
+      <fieldset className="grid gap-3 sm:grid-cols-3">
+        <legend className="plate col-span-full mb-2 text-2xl">Ratings, kg, from its plate</legend>
+        {RATINGS.map(([field, label]) =>
+          input(field, `${label.charAt(0).toUpperCase()}${label.slice(1)}`, { numeric: true }),
+        )}
+      </fieldset>
+      {doubtAt(['ratingsDisagree', 'axlesBelowGross']) && (
+        <p role="status" className="border-l-4 border-bad pl-3">
+          {doubtAt(['ratingsDisagree', 'axlesBelowGross'])}
+        </p>
+      )}
+      <fieldset className="grid gap-3 sm:grid-cols-3">
+        <legend className="plate col-span-full mb-2 text-2xl">Wheels</legend>
+        {input('thread', 'Stud thread', { hint: doubtAt(['wheelThreadUnreadable']) ?? 'M12 x 1.5' })}
+        {select('nutSeat', 'Nut seat', [
+          ['', 'not known'],
+          ['cone', 'cone'],
+          ['ball', 'ball'],
+          ['flat', 'flat'],
+        ])}
+        {input('perWheel', 'Nuts a wheel', { numeric: true })}
+        {input('torque', 'Torque, as its manual prints it')}
+        {input('tyre', 'Tyre size', { hint: doubtAt(['tyreUnreadable']) })}
+      </fieldset>
+      <FormField
+        id="v-fitted"
+        label="Already fitted, one a line"
+        hint="Kits ask for these words: air springs, lowered springs, roof rack. Finished jobs add theirs."
+      >
+        <textarea
+          id="v-fitted"
+          className="min-h-24 w-full border-2 border-ink bg-sheet p-3"
+          value={fields.fitted}
+          onChange={(event) => setFields({ ...fields, fitted: event.target.value })}
+        />
+      </FormField>
+      <label className="flex min-h-11 items-center gap-3">
+        <input
+          type="checkbox"
+          className="h-6 w-6"
+          checked={fields.looked === 'yes' || (fields.fitted ?? '').trim() !== ''}
+          onChange={(event) => setFields({ ...fields, looked: event.target.checked ? 'yes' : '' })}
+        />
+        Somebody looked: what is not on the list is not there
+      </label>
+      {failure && (
+        <p role="alert" className="text-bad">
+          {failure}
+        </p>
+      )}
+      <div className="grid grid-cols-2 gap-2">
+        <Button onClick={onLeave}>Leave it</Button>
+        <Button type="submit" tone="primary" disabled={busy}>
+          {busy ? 'Saving' : 'Save'}
+        </Button>
+      </div>
+    </form>
+  );
+}

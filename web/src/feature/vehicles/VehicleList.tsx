@@ -1,0 +1,81 @@
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { findVehicles } from '#core/vehicle/vehicle-search.ts';
+import { TopBar } from '../../app/TopBar.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { useVehicles } from './use-vehicles.ts';
+import { VehicleForm } from './VehicleForm.tsx';
+
+/** Vehicles of the shop: found by plate, owner or the last six of the VIN; a scanner types like a keyboard. */
+export default function VehicleList() {
+  const { vehicles, failure } = useVehicles();
+  const [query, setQuery] = useState('');
+  const [adding, setAdding] = useState(false);
+  const navigate = useNavigate();
+  const found = findVehicles(vehicles ?? [], query);
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <TopBar />
+      <main className="flex-1 bg-bench px-5 py-4">
+        <div className="flex flex-wrap items-end justify-between gap-4">
+          <h1 className="plate text-3xl">Vehicles</h1>
+          <Button onClick={() => setAdding(true)}>New vehicle</Button>
+        </div>
+        <form
+          className="mt-3 grid max-w-xl gap-1"
+          onSubmit={(event) => {
+            event.preventDefault();
+            if (found[0]) navigate(`/vehicles/${found[0].id}`);
+          }}
+        >
+          <label htmlFor="find" className="font-bold">
+            Plate, owner, or the last six of the VIN
+          </label>
+          <input
+            id="find"
+            type="search"
+            autoComplete="off"
+            className="figures min-h-14 border-2 border-ink bg-sheet px-3 text-xl"
+            value={query}
+            onChange={(event) => setQuery(event.target.value)}
+          />
+          <p className="text-sm text-ink-2">Enter, or the scanner’s own end of line, opens the first.</p>
+        </form>
+        {failure && (
+          <p role="alert" className="mt-3 text-bad">
+            {failure}
+          </p>
+        )}
+        {!vehicles && !failure && <p className="mt-4 text-ink-2">Reading the vehicles.</p>}
+        {vehicles?.length === 0 && <p className="mt-4 text-ink-2">No vehicle yet. Enter the first one.</p>}
+        {vehicles && vehicles.length > 0 && found.length === 0 && (
+          <p className="mt-4 text-ink-2">No vehicle of the shop matches “{query}”.</p>
+        )}
+        <ul className="mt-4 border-t-2 border-ink">
+          {found.map((vehicle) => (
+            <li key={vehicle.id} className="border-b border-rule">
+              <Link
+                to={`/vehicles/${vehicle.id}`}
+                className="grid min-h-16 grid-cols-[6rem_1fr] items-center gap-x-4 py-2 sm:grid-cols-[8rem_16rem_1fr]"
+              >
+                <span className="figures text-xl font-bold">{vehicle.plate || 'no plate'}</span>
+                <span className="font-bold">
+                  {vehicle.make} {vehicle.model}
+                  <span className="block text-sm font-normal text-ink-2">{vehicle.modelYear ?? 'year not known'}</span>
+                </span>
+                <span className="col-start-2 text-ink-2 sm:col-start-auto">
+                  {vehicle.owner}
+                  {vehicle.vin && <span className="figures block text-sm">VIN …{vehicle.vin.slice(-6)}</span>}
+                </span>
+              </Link>
+            </li>
+          ))}
+        </ul>
+      </main>
+      <Sheet open={adding} onClose={() => setAdding(false)} title="New vehicle" wide>
+        <VehicleForm onSaved={(saved) => navigate(`/vehicles/${saved.vehicle.id}`)} onLeave={() => setAdding(false)} />
+      </Sheet>
+    </div>
+  );
+}

@@ -1,0 +1,263 @@
+import { format } from 'date-fns';
+import { useCallback, useEffect, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { PastVisit, VehicleHistory } from '#contract/vehicle.ts';
+import { RATING_TEXT, vehicleDoubtText } from '#contract/wording/vehicle-text.ts';
+import { KM_PER_MILE } from '#core/vehicle/odometer.ts';
+import { type Ratings, type Vehicle, vehicleDoubts } from '#core/vehicle/vehicle.ts';
+import { api, call, ProblemError } from '../../app/api.ts';
+import { TopBar } from '../../app/TopBar.tsx';
+import { VehicleOutline } from '../../drawing/VehicleOutline.tsx';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { failureOf } from './use-vehicles.ts';
+import { VehicleForm } from './VehicleForm.tsx';
+
+const END_TEXT: Record<string, string> = {
+  refit: 'back on',
+  transfer: 'moved over',
+  keep: 'kept for the owner',
+  scrap: 'scrapped',
+  cleared: 'closed again',
+};
+
+/** A vehicle: what it is, what it carries, and every visit with its joints drawn where they are. */
+export default function VehicleScreen() {
+  const { vehicleId = '' } = useParams();
+  const [history, setHistory] = useState<VehicleHistory>();
+  const [missing, setMissing] = useState(false);
+  const [failure, setFailure] = useState<string>();
+  const [editing, setEditing] = useState(false);
+  const load = useCallback(async () => {
+    try {
+      setHistory((await call(api.vehicles[':id'].$get({ param: { id: vehicleId } }))) as VehicleHistory);
+      setFailure(undefined);
+    } catch (error) {
+      if (error instanceof ProblemError && error.problem.code === 'unknownVehicle') setMissing(true);
+      else setFailure(failureOf(error));
+    }
+  }, [vehicleId]);
+  useEffect(() => {
+    void load();
+  }, [load]);
+  if (missing)
+    return (
+      <Notice
+        title="No such vehicle"
+        detail="This shop has no vehicle at this address."
+        secondary={{ to: '/vehicles', label: 'To the vehicles' }}
+      />
+    );
+  if (!history)
+    return failure ? (
+      <Notice title="Not reachable" detail={failure} action="Try again" onAction={() => void load()} />
+    ) : (
+      <Notice title="One moment" detail="Reading the vehicle." busy />
+    );
+  const { vehicle, visits } = history;
+  const dots = visits.flatMap((visit) =>
+    visit.joints.flatMap((joint) =>
+      joint.spot
+        ? [
+            {
+              key: `${visit.id} ${joint.station}`,
+              spot: joint.spot,
+              done: joint.done,
+              label: `${joint.group}, station ${joint.label}: ${joint.printed}${joint.by ? `, ${joint.by}` : ''}`,
+            },
+          ]
+        : [],
+    ),
+  );
+  const unplaced = visits.flatMap((visit) => visit.joints).filter((joint) => !joint.spot).length;
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <TopBar />
+      <div className="flex flex-1 flex-col lg:flex-row">
+        <main className="flex-1 bg-bench px-5 py-4">
+          <h1 className="plate text-4xl">
+            {vehicle.make} {vehicle.model}
+          </h1>
+          <p className="text-ink-2">
+            <span className="figures font-bold text-ink">{vehicle.plate || 'no plate'}</span>, {vehicle.owner}
+          </p>
+          <div className="mt-3 max-w-3xl border-2 border-ink">
+            <VehicleOutline dots={dots} title={`${dots.length} joints worked on, seen from above`} />
+          </div>
+          <p className="mt-1 text-sm text-ink-2">
+            {dots.length === 0
+              ? 'No joint of a past visit has a place on the vehicle yet.'
+              : `${dots.length} joints drawn, seen from above.`}
+            {unplaced > 0 && ` ${unplaced} more have no place in their kit.`}
+          </p>
+          <h2 className="plate mt-5 text-3xl">Visits</h2>
+          {visits.length === 0 && <p className="text-ink-2">This vehicle has not been here yet.</p>}
+          {visits.map((visit) => (
+            <Visit key={visit.id} visit={visit} unit={vehicle.odometerUnit ?? 'km'} />
+          ))}
+        </main>
+        <aside className="shrink-0 border-ink bg-sheet p-5 lg:w-[400px] lg:border-l-2">
+          <div className="flex items-center justify-between gap-3">
+            <h2 className="plate text-3xl">Facts</h2>
+            <Button onClick={() => setEditing(true)}>Change</Button>
+          </div>
+          <Facts vehicle={vehicle} />
+        </aside>
+      </div>
+      <Sheet open={editing} onClose={() => setEditing(false)} title="Change the vehicle" wide>
+        <VehicleForm
+          key={history.version}
+          stored={history}
+          onLeave={() => {
+            setEditing(false);
+            void load();
+          }}
+          onSaved={() => {
+            setEditing(false);
+            void load();
+          }}
+        />
+      </Sheet>
+    </div>
+  );
+}
+
+const distance = (km: number, unit: 'km' | 'mi'): string =>
+  unit === 'mi'
+    ? `${Math.round(km / KM_PER_MILE).toLocaleString('en-GB')} mi`
+    : `${Math.round(km).toLocaleString('en-GB')} km`;
+
+function Facts({ vehicle }: { vehicle: Vehicle }) {
+  const { ratings = {}, wheels } = vehicle;
+  const unit = vehicle.odometerUnit ?? 'km';
+  const facts: Array<[string, string | undefined]> = [
+    ['Model year', vehicle.modelYear?.toString()],
+    ['Engine', vehicle.engine],
+    ['Gearbox', vehicle.gearbox],
+    ['Driven wheels', vehicle.drivenWheels],
+    ['Body', vehicle.body],
+    ['VIN', vehicle.vin],
+    ['Odometer', vehicle.odometerKm === undefined ? undefined : distance(vehicle.odometerKm, unit)],
+    [
+      'Wheel studs',
+      wheels &&
+        [wheels.thread, wheels.nutSeat && `${wheels.nutSeat} seat`, wheels.perWheel && `${wheels.perWheel} a wheel`]
+          .filter(Boolean)
+          .join(', '),
+    ],
+    ['Wheel torque', wheels?.torque],
+    ['Tyre', wheels?.tyre],
+    ...(Object.entries(RATING_TEXT) as Array<[keyof Ratings, string]>).map(
+      ([field, label]): [string, string | undefined] => [
+        `${label.charAt(0).toUpperCase()}${label.slice(1)}`,
+        ratings[field] === undefined ? undefined : `${ratings[field]} kg`,
+      ],
+    ),
+  ];
+  return (
+    <>
+      <dl className="mt-2 grid grid-cols-[9.5rem_1fr] border-t border-rule">
+        {facts.map(([name, text]) => (
+          <div key={name} className="contents">
+            <dt className="border-b border-hair py-1.5 text-ink-2">{name}</dt>
+            <dd className={`border-b border-hair py-1.5 break-words ${text ? 'font-bold' : 'text-ink-2'}`}>
+              {text || 'not known'}
+            </dd>
+          </div>
+        ))}
+      </dl>
+      {vehicleDoubts(vehicle).map((doubt) => (
+        <p key={vehicleDoubtText(doubt)} className="mt-2 border-l-4 border-bad pl-3 text-sm">
+          {vehicleDoubtText(doubt)}
+        </p>
+      ))}
+      <h3 className="mt-4 font-bold">Already fitted</h3>
+      {vehicle.fitted === undefined && <p className="text-ink-2">Nobody has looked yet: kits will ask.</p>}
+      {vehicle.fitted?.length === 0 && <p className="text-ink-2">Nothing beyond its maker’s.</p>}
+      <ul>
+        {vehicle.fitted?.map((entry) => (
+          <li key={entry.word} className="border-b border-hair py-1">
+            {entry.word}
+            <span className="block text-sm text-ink-2">
+              {[entry.note, entry.since, entry.jobNumber && `job ${entry.jobNumber}`].filter(Boolean).join(', ')}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+function Visit({ visit, unit }: { visit: PastVisit; unit: 'km' | 'mi' }) {
+  const [open, setOpen] = useState(false);
+  const done = visit.joints.filter((joint) => joint.done).length;
+  return (
+    <section className="border-b border-rule py-3">
+      <div className="flex flex-wrap items-center justify-between gap-3">
+        <div>
+          <h3 className="font-bold">{visit.kits.join(' + ')}</h3>
+          <p className="text-sm text-ink-2">
+            Job {visit.number}, {format(visit.startedMs, 'd MMM yyyy')}
+            {visit.odometerKm !== undefined && `, ${distance(visit.odometerKm, unit)}`}.{' '}
+            {visit.closedAtMs ? 'Closed' : 'Open'}, {done} of {visit.joints.length} joints done.
+          </p>
+        </div>
+        <span className="flex gap-2">
+          <Button aria-expanded={open} onClick={() => setOpen(!open)}>
+            {open ? 'Fold away' : 'Joints'}
+          </Button>
+          <Link
+            className="inline-flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
+            to={`/jobs/${visit.id}/record`}
+          >
+            Record
+          </Link>
+        </span>
+      </div>
+      {open && (
+        <>
+          <table className="mt-2 w-full text-left">
+            <thead className="text-sm text-ink-2">
+              <tr>
+                <th className="py-1 font-normal">Station</th>
+                <th className="py-1 font-normal">Asked</th>
+                <th className="py-1 text-right font-normal">N·m</th>
+                <th className="hidden py-1 pl-3 font-normal sm:table-cell">Wrench and fitter</th>
+              </tr>
+            </thead>
+            <tbody>
+              {visit.joints.map((joint) => (
+                <tr key={joint.station} className="border-t border-hair">
+                  <td className="py-1">
+                    <span className="figures font-bold">{joint.label}</span> {joint.name}
+                  </td>
+                  <td className="figures py-1">{joint.printed}</td>
+                  <td className="figures py-1 text-right font-bold">
+                    {joint.torqueNm?.toFixed(1) ?? (joint.done ? 'done' : 'open')}
+                  </td>
+                  <td className="hidden py-1 pl-3 text-ink-2 sm:table-cell">
+                    {[joint.wrench, joint.by].filter(Boolean).join(', ')}
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          {visit.debts.length > 0 && (
+            <ul className="mt-2 text-sm">
+              {visit.debts.map((debt) => (
+                <li key={debt.name} className="border-t border-hair py-1">
+                  {debt.count > 1 ? `${debt.count} × ` : ''}
+                  {debt.name}:{' '}
+                  {debt.ended < debt.count
+                    ? `${debt.count - debt.ended} not accounted for`
+                    : debt.ends.map((end) => END_TEXT[end] ?? end).join(', ')}
+                </li>
+              ))}
+            </ul>
+          )}
+        </>
+      )}
+    </section>
+  );
+}
