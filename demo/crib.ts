@@ -85,6 +85,12 @@ const TOOLS: Array<Omit<CribTool, 'id'>> = [
   },
   {
     kind: 'special',
+    name: 'Axle stands',
+    place: 'Bay 4',
+    note: 'Four, 3 t each. Under the frame or the axle, never under a spring seat.',
+  },
+  {
+    kind: 'special',
     name: 'Spring compressor',
     place: 'Cage',
     note: 'Stored energy: both hooks over whole coils, hand tools only, never a power tool.',

@@ -66,7 +66,7 @@ export function jobCardSheet(
       ['Stations', String(plan.stations.length)],
       ['Joint groups', String(plan.groups.length)],
       ['Steps', String(plan.steps.length)],
-      ['Come off', String(plan.removed.reduce((sum, thing) => sum + thing.count, 0))],
+      ['Pieces off', String(plan.removed.reduce((sum, thing) => sum + thing.count, 0))],
       ['Stated', stated.length === 0 ? 'not stated' : minutesText(stated.reduce((sum, minutes) => sum + minutes, 0))],
     ],
     applies:

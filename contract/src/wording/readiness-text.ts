@@ -21,7 +21,7 @@ export function obstacleText(obstacle: Obstacle): string {
     case 'noWrench':
       return `No torque wrench for ${obstacle.printed} (${obstacle.targetNm.toFixed(0)} N·m), ${obstacle.stations.length} ${obstacle.stations.length === 1 ? 'station' : 'stations'}.`;
     case 'noTool':
-      return `No ${obstacle.name} in the crib.`;
+      return `Not in the crib: ${obstacle.name}.`;
     case 'compoundShort':
       return `${COMPOUND_TEXT[obstacle.kind]}: ${obstacle.needMl.toFixed(1)} mL needed, ${obstacle.haveMl.toFixed(1)} mL good on the shelf.`;
     case 'hardwareShort':

@@ -35,11 +35,17 @@ function actionDone(
   const touched = debtTouched(action);
   if (touched) {
     const debt = debts.get(touched.id);
+    // What was never put on need not be taken away.
+    if (debt?.kind === 'temporary' && debt.opened === undefined) return true;
     return touched.opens ? debt?.opened !== undefined : debt !== undefined && debt.ended >= debt.count;
   }
   const stagesOf = (group: string) =>
     (indexOf(plan).groups.get(group)?.stations ?? []).map((id) => stationState(job, id).stage);
   switch (action.type) {
+    case 'measure': {
+      const baseline = plan.baselines.find((entry) => entry.id === action.baseline);
+      return baseline?.places.every((place) => job.visit.measurements[baseline.id]?.[place]?.before !== undefined);
+    }
     case 'start':
       return stagesOf(action.group).every((stage) => stage !== 'empty');
     case 'snug':
@@ -101,12 +107,22 @@ function gather(plan: Plan): ReadonlyMap<string, readonly PlanStep[]> {
   );
 }
 
-/** The steps that put things back, in the order a person gave them, as far as they gave one. */
+/** Actions that put back, close or let down. */
+const BACK: ReadonlySet<PlanAction['type']> = new Set(['refit', 'reconnect', 'retighten', 'lower', 'undo']);
+
+/** Whether a step belongs to putting the vehicle together again: it puts back, lets down, cures, checks or hands over. */
+const isRefit = (step: PlanStep): boolean =>
+  step.made === 'refit' ||
+  step.phase === 'closeOut' ||
+  step.phase === 'cure' ||
+  step.actions.some((action) => BACK.has(action.type));
+
+/** The steps that put things back and look at the result, in the order a person gave them, as far as they gave one. */
 export function refitSteps(plan: Plan, job: JobState): PlanStep[] {
   const place = new Map((job.visit.refitOrder ?? []).map((id, index) => [id, index]));
   return plan.steps
     .map((step, index) => ({ step, at: place.get(step.id) ?? place.size + index }))
-    .filter(({ step }) => step.made === 'refit' || step.actions.some((action) => debtTouched(action)?.opens === false))
+    .filter(({ step }) => isRefit(step))
     .sort((a, b) => a.at - b.at)
     .map(({ step }) => step);
 }

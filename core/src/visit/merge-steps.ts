@@ -407,7 +407,8 @@ function once(order: readonly PlanStep[], { touches, waited, apart, thingOf, sta
     else if (stand !== 'either' && mover !== undefined) after.push(mover);
     steps.push({ ...step, actions, after });
     if (ends !== undefined) moved(step.id, ends);
-    since.set(step.kit, step.id);
+    // What is done on any footing does not hold the vehicle where it is.
+    if (stand !== 'either') since.set(step.kit, step.id);
   }
   const before = new Map(order.map((step) => [step.id, step.after]));
   const merging: Merging = {

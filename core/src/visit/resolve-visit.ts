@@ -1,5 +1,5 @@
 import type { Answers } from '../kit/condition.ts';
-import type { Plan, PlanGroup, PlanStation } from '../kit/plan.ts';
+import type { Plan, PlanAction, PlanGroup, PlanStation } from '../kit/plan.ts';
 import { type ResolveError, resolve, withNeeds, withVehicleAnswers } from '../kit/resolve.ts';
 import type { VehicleFacts } from '../kit/vehicle-facts.ts';
 import { withRefit } from '../refit/with-refit.ts';
@@ -113,7 +113,20 @@ function withOneJointEach(plan: Plan, taken: readonly SharedWork[], conflicts: R
     ...group,
     after: [...new Set(group.after.flatMap((id) => gone.get(id) ?? [id]))].filter((id) => id !== group.id),
   }));
-  return { ...plan, stations, groups };
+  // A sheet's step for a group that fell away is done with the group that stands for it.
+  const steps = plan.steps.map((step) =>
+    step.actions.some((action) => 'group' in action && gone.has(action.group))
+      ? {
+          ...step,
+          actions: step.actions.flatMap((action): PlanAction[] =>
+            'group' in action && gone.has(action.group)
+              ? [...new Set(gone.get(action.group))].map((group) => ({ ...action, group }))
+              : [action],
+          ),
+        }
+      : step,
+  );
+  return { ...plan, stations, groups, steps };
 }
 
 /**
@@ -174,7 +187,12 @@ export function resolveVisit(
     ),
   );
   const removals = new Map(removed.map((thing) => [thing.id, thing]));
-  const steps = plans.flatMap((plan) => withRefit(plan.steps, removals));
+  const steps = kits.flatMap(({ document }) =>
+    withRefit(
+      joints.steps.filter((step) => step.kit === document.id),
+      removals,
+    ),
+  );
   const kitIds = kits.map(({ document }) => document.id);
   const later = found.flatMap(({ kind, sides, settled: choice }) =>
     kind === 'overtaken' && choice?.choice === 'asIs' ? (sides[0]?.kit ?? []) : [],

@@ -9,6 +9,8 @@ export interface RulePhase {
 }
 
 const TICKS = 10;
+/** Screens that are part of receiving. */
+const RECEIVE_LEAVES = /\/(conflicts|readiness|card)$/;
 
 /** The phases of a job as a steel rule: ticks fill as steps are done, the pointer is where you stand. */
 export function PhaseRule({ phases }: { phases: readonly RulePhase[] }) {
@@ -17,7 +19,7 @@ export function PhaseRule({ phases }: { phases: readonly RulePhase[] }) {
     <nav aria-label="Phases of the job" className="flex h-full min-w-0 flex-1 overflow-x-auto">
       {phases.map((phase) => {
         const share = phase.of === 0 ? 1 : phase.done / phase.of;
-        const here = pathname.endsWith(`/${phase.to}`);
+        const here = pathname.endsWith(`/${phase.to}`) || (phase.to === 'receive' && RECEIVE_LEAVES.test(pathname));
         return (
           <NavLink
             key={phase.to}

@@ -113,7 +113,7 @@ export default function Conflicts() {
       <ReasonSheet
         open={choosing !== undefined}
         onClose={() => setChoosing(undefined)}
-        title={choosing ? choiceText(choosing.conflict, choosing.choice, title) : ''}
+        title={choosing ? `Settle: ${choiceText(choosing.conflict, choosing.choice, title)}` : ''}
         label="Reason, kept on the record"
         confirm="Settle it"
         onReason={(reason) => {
@@ -166,14 +166,12 @@ function Side({ side, title, chosen }: { side: ConflictSide; title: string; chos
         {title}
         {chosen && ' · chosen'}
       </p>
-      {side.printed === undefined ? (
-        <p className="text-lg">{side.name}</p>
-      ) : (
-        <p className="figures my-1 text-4xl font-bold">{side.printed}</p>
-      )}
+      {side.printed === undefined ? <p className="text-lg">{side.name}</p> : <Printed text={side.printed} />}
       {band && (
         <p className="figures text-sm text-ink-2">
-          {showTorqueIn(band.targetNm, 'N·m').number} N·m, {showTorqueIn(band.targetNm, 'lbf·ft').number} lbf·ft
+          {/lbf/.test(side.printed ?? '')
+            ? `${showTorqueIn(band.targetNm, 'N·m').number} N·m`
+            : `${showTorqueIn(band.targetNm, 'lbf·ft').number} lbf·ft`}
         </p>
       )}
       <dl className="mt-1 text-sm">
@@ -187,5 +185,15 @@ function Side({ side, title, chosen }: { side: ConflictSide; title: string; chos
           ))}
       </dl>
     </div>
+  );
+}
+
+/** A torque as printed, its unit lighter than its number. */
+function Printed({ text }: { text: string }) {
+  const [, number = text, unit = ''] = /^(\S+)\s+(.*)$/.exec(text) ?? [];
+  return (
+    <p className="figures my-1">
+      <span className="text-5xl font-bold">{number}</span> <span className="text-xl">{unit}</span>
+    </p>
   );
 }

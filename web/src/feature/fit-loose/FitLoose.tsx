@@ -7,6 +7,7 @@ import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { BoltMap, MapLegend } from '../../drawing/BoltMap.tsx';
 import { StackDrawing } from '../../drawing/StackDrawing.tsx';
 import { Cautions } from '../../job/Cautions.tsx';
+import { GroupStep } from '../../job/GroupStep.tsx';
 import { GroupTabs } from '../../job/GroupTabs.tsx';
 import { ProblemSheet } from '../../job/ProblemSheet.tsx';
 import { useOpenJob, useStationMarks } from '../../job/use-open-job.ts';
@@ -54,6 +55,7 @@ export default function FitLoose() {
           <div className="px-5 pt-4">
             <h1 className="plate text-2xl">{group.map.title}</h1>
             <p className="text-sm text-ink-2">{group.map.note}</p>
+            <GroupStep plan={plan} group={group.id} type="start" />
           </div>
           <div className="min-h-64 flex-1 p-2">
             <BoltMap

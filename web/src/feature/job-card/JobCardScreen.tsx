@@ -97,7 +97,7 @@ export default function JobCardScreen() {
               {card.totals.map(([name, text]) => (
                 <div key={name} className="flex flex-col-reverse py-1.5">
                   <dt className="text-xs">{name}</dt>
-                  <dd className="figures text-xl font-bold">{text}</dd>
+                  <dd className="figures text-lg font-bold whitespace-nowrap">{text}</dd>
                 </div>
               ))}
             </dl>

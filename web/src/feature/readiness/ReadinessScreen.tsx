@@ -39,7 +39,9 @@ function Sheet({ result }: { result: Readiness }) {
   const { stations } = indexOf(plan);
   const { wrenches, tools, compounds, time } = result;
   const labels = (ids: readonly string[]) => {
-    const shown = [...new Set(ids.map((id) => stations.get(id)?.label ?? id))];
+    const shown = [...new Set(ids.map((id) => stations.get(id)?.label ?? id))].sort((a, b) =>
+      a.localeCompare(b, 'en', { numeric: true }),
+    );
     return shown.length > 8 ? `${shown.slice(0, 8).join(', ')} and ${shown.length - 8} more` : shown.join(', ');
   };
   return (
@@ -185,13 +187,13 @@ function Obstacles({ title, obstacles }: { title: string; obstacles: readonly Ob
         {obstacles.map((obstacle) => (
           <li
             key={obstacleText(obstacle)}
-            className="flex flex-wrap justify-between gap-x-4 border-t border-hair py-1.5"
+            className="flex flex-wrap items-center justify-between gap-x-4 border-t border-hair py-1"
           >
             <span>
               {'group' in obstacle && obstacle.group && <b>{obstacle.group}: </b>}
               {obstacleText(obstacle)}
             </span>
-            <Link className="inline-flex min-h-8 items-center underline" to={obstaclePath(obstacle)}>
+            <Link className="inline-flex min-h-11 items-center underline" to={obstaclePath(obstacle)}>
               Go there<span className="sr-only">: {obstacleText(obstacle)}</span>
             </Link>
           </li>

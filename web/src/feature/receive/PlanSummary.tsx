@@ -59,7 +59,7 @@ export function PlanSummary({ plan }: { plan: Plan }) {
       {shared.length > 0 && (
         <section className="mt-3">
           <h3 className="font-bold">Done once for several kits</h3>
-          <p className="text-ink-2">{shared.map(({ name }) => name).join(', ')}.</p>
+          <p className="text-ink-2">{shared.map(({ name }) => name.replace(/[.]$/, '')).join(', ')}.</p>
         </section>
       )}
       {spares.length > 0 && (

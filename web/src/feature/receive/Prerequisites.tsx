@@ -17,8 +17,15 @@ export function Prerequisites() {
             entry.min === undefined ? '' : `at least ${entry.min} ${entry.unit ?? ''}`,
             entry.max === undefined ? '' : `at most ${entry.max} ${entry.unit ?? ''}`,
           ].filter(Boolean);
-          const value = typed[entry.id]?.trim() ? Number(typed[entry.id]) : undefined;
-          const say = (met: boolean) => give({ type: 'answerPrerequisite', prerequisite: entry.id, met, value });
+          const text = typed[entry.id] ?? (answer?.value === undefined ? '' : String(answer.value));
+          const value = text.trim() === '' ? undefined : Number(text.replace(',', '.'));
+          const say = (met: boolean) =>
+            give({
+              type: 'answerPrerequisite',
+              prerequisite: entry.id,
+              met,
+              ...(value === undefined ? {} : { value }),
+            });
           return (
             <li key={entry.id} className="flex flex-wrap items-center justify-between gap-3 border-b border-hair py-2">
               <span className="min-w-52 flex-1">
@@ -39,7 +46,7 @@ export function Prerequisites() {
                       aria-label={`Figure for: ${entry.text}`}
                       className="figures min-h-14 w-24 border-2 border-ink bg-sheet px-3"
                       inputMode="decimal"
-                      value={typed[entry.id] ?? ''}
+                      value={text}
                       onChange={(event) => setTyped({ ...typed, [entry.id]: event.target.value })}
                     />
                   )}

@@ -21,6 +21,7 @@ export default function Strip() {
   const { done, next, tick, asking, close } = useSteps(steps);
   const [adding, setAdding] = useState(false);
   const debts = debtsOf(plan, state);
+  const putOn = debts.filter((debt) => debt.kind === 'temporary' && !debt.opened && !state.closed);
   const go = next && !state.closed ? () => tick(next) : undefined;
   usePrimaryKey(go);
   useHotkeys('u', () => give({ type: 'undo' }), [give]);
@@ -40,6 +41,21 @@ export default function Strip() {
             <h2 className="plate text-3xl">Owed</h2>
             {!state.closed && <Button onClick={() => setAdding(true)}>Off, not on the sheet</Button>}
           </div>
+          {putOn.length > 0 && (
+            <section className="mt-2">
+              <h3 className="font-bold">Put on for the work, and off again</h3>
+              <ul>
+                {putOn.map((debt) => (
+                  <li key={debt.id} className="flex items-center justify-between gap-3 border-t border-hair py-1">
+                    {debt.name}
+                    <Button onClick={() => give({ type: 'openDebt', debt: debt.id })}>
+                      It is on<span className="sr-only">: {debt.name}</span>
+                    </Button>
+                  </li>
+                ))}
+              </ul>
+            </section>
+          )}
           <DebtList debts={debts.filter((debt) => debt.opened !== undefined)} />
           {!debts.some((debt) => debt.opened) && <p className="mt-2 text-ink-2">Nothing is off the vehicle.</p>}
         </div>

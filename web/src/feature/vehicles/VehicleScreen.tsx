@@ -89,7 +89,7 @@ export default function VehicleScreen() {
             {dots.length === 0
               ? 'No joint of a past visit has a place on the vehicle yet.'
               : `${dots.length} joints drawn, seen from above.`}
-            {unplaced > 0 && ` ${unplaced} more have no place in their kit.`}
+            {unplaced > 0 && ` ${unplaced} joints have no place in their kit.`}
           </p>
           <h2 className="plate mt-5 text-3xl">Visits</h2>
           {visits.length === 0 && <p className="text-ink-2">This vehicle has not been here yet.</p>}
