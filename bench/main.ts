@@ -5,6 +5,7 @@ import { measureKeyToPaint } from './key-to-paint.ts';
 import { measureLint } from './lint.ts';
 import { firstLoadKb } from './screen.ts';
 import { measureSheet } from './sheet.ts';
+import { measureVisit } from './visit.ts';
 
 /** `npm run bench`: the measured figures as one table. Goals are aims, never pass or fail. */
 const rows: Array<{ what: string; figure: string; goal: string }> = [];
@@ -43,6 +44,19 @@ for (const [stations, questions] of [
     figure: `${measureLint(stations, questions).toFixed(0)} ms`,
     goal: '',
   });
+
+const visits = [1, 3, 6].map((kits) => ({ kits, ms: measureVisit(kits, 400, 12) }));
+for (const { kits, ms } of visits)
+  rows.push({
+    what: `visit of ${kits} kits (150 steps, 400 stations, 12 questions each) resolved and merged`,
+    figure: `${ms.toFixed(0)} ms`,
+    goal: kits === 6 ? '< 50 ms' : '',
+  });
+rows.push({
+  what: 'time per kit, 6 kits against 1',
+  figure: `ratio ${((visits[2]?.ms ?? 0) / 6 / (visits[0]?.ms ?? 1)).toFixed(2)}`,
+  goal: 'near 1: linear',
+});
 
 const append = await measureAppend();
 const perS = (value: number) => `${Math.round(value)}/s`;

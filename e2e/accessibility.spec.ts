@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, GUARD_TO_TORQUE, give, openJob, signIn, test } from './support/app.ts';
+import { demoVisit, expect, GUARD_TO_TORQUE, give, openJob, signIn, test } from './support/app.ts';
 
 const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
 
@@ -49,7 +49,8 @@ for (const theme of ['day', 'night'] as const) {
     const job = await openJob(page, 'v-carrick', 'transfer-case-guard');
     await give(page, job, ...GUARD_TO_TORQUE);
     for (const [screen, sign] of [
-      ['receive', 'Job card'],
+      ['receive', 'Kits'],
+      ['conflicts', 'Conflicts between kits'],
       ['check-in', 'Packing list'],
       ['fit-loose', 'All started'],
       ['torque', 'Station 2'],
@@ -69,6 +70,8 @@ for (const theme of ['day', 'night'] as const) {
       ['/crib/tools', 'Socket'],
       ['/crib/compounds', 'On the shelf'],
       ['/crib/reorder', 'To order'],
+      ['/vehicles', 'Vehicles'],
+      ['/vehicles/v-gorse', 'Visits'],
       ['/kits', 'Released'],
       ['/kits/rear-anti-roll-bar', 'What changed'],
       ['/kits/read', 'Read a maker’s sheet'],
@@ -84,6 +87,19 @@ for (const theme of ['day', 'night'] as const) {
       await expect(page.getByRole('heading', { name: sign }).first()).toBeVisible();
       // Soft, so that one run names every screen with a fault.
       expect.soft(await faults(page), address).toEqual([]);
+    }
+    const demo = await demoVisit(page, app);
+    for (const [screen, sign] of [
+      ['receive', 'True before the strip'],
+      ['conflicts', 'Conflicts between kits'],
+      ['readiness', 'Torque wrenches'],
+      ['card', 'Cautions'],
+      ['strip', 'Owed'],
+      ['refit', 'Owed'],
+    ] as const) {
+      await page.goto(`${demo}/${screen}`);
+      await expect(page.getByRole('heading', { name: sign }).first()).toBeVisible();
+      expect.soft(await faults(page), `visit ${screen}`).toEqual([]);
     }
     await page.goto(`${app.url}/kits/read`);
     await page

@@ -63,12 +63,12 @@ await main(async () => {
     const page = await open({ width: 1280, height: 800 });
     await page.goto(url);
     await page.getByRole('button', { name: /Mira Vane/ }).waitFor();
-    await shot(page, 'sign-in');
     await signIn(page);
     await shot(page, 'bays');
     await page.goto(`${url}/receive`);
     await page.getByRole('button', { name: /Carrick/ }).click();
     await page.getByRole('button', { name: /anti-roll/ }).click();
+    await page.getByRole('button', { name: /Track-bar/ }).click();
     await page.getByRole('button', { name: /Polyurethane/ }).click();
     await shot(page, 'receive');
     await page.goto(url);
@@ -111,25 +111,35 @@ await main(async () => {
     await page.getByRole('link', { name: /guard/ }).first().click();
     await page.getByText('the chain is whole').waitFor();
     await shot(page, 'record');
+    await page.goto(`${url}/vehicles/v-gorse`);
+    await page.getByRole('heading', { name: 'Visits' }).waitFor();
+    await shot(page, 'vehicle');
+    await page.goto(url);
+    await page.getByRole('link', { name: /Gorse/ }).first().click();
+    await page.getByText(/lines counted/).waitFor();
+    const visit = page.url().replace(/check-in$/, '');
+    for (const [leaf, heading] of [
+      ['conflicts', 'Conflicts between kits'],
+      ['readiness', 'Torque wrenches'],
+      ['card', 'Kits'],
+      ['refit', 'Refit'],
+    ]) {
+      await page.goto(`${visit}${leaf}`);
+      await page.getByRole('heading', { name: heading }).first().waitFor();
+      await page.waitForTimeout(400);
+      await shot(page, leaf === 'card' ? 'job-card' : leaf);
+    }
     await page.goto(`${url}/bench/finish`);
     await shot(page, 'bench');
-    await page.goto(`${url}/bench/interaction`);
-    await shot(page, 'bench-interaction');
     await page.goto(`${url}/crib?wrench=w-1`);
     await page.getByRole('heading', { name: 'Check-pulls' }).waitFor();
     await shot(page, 'crib');
-    await page.goto(`${url}/crib/compounds`);
-    await page.getByRole('heading', { name: 'On the shelf' }).waitFor();
-    await shot(page, 'crib-compounds');
     await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/release`);
     await page.getByRole('heading', { name: /^Findings/ }).waitFor();
     await shot(page, 'kit-findings');
     await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/map`);
     await page.getByRole('combobox', { name: 'Group' }).selectOption({ label: 'Bush clamps' });
     await shot(page, 'kit-map');
-    await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/stations`);
-    await page.getByRole('heading', { name: 'Stack, head to nut' }).waitFor();
-    await shot(page, 'kit-stacks');
     await page.goto(`${url}/kits/read`);
     await page
       .getByLabel('Text of the sheet')

@@ -136,7 +136,7 @@ export async function openJob(
   bay = 4,
 ): Promise<string> {
   const response = await page.request.post(`${origin(page)}/api/jobs`, {
-    data: { vehicle, kit, answers, bay, plannedStartMs: Date.now() },
+    data: { vehicle, kits: [kit], answers, bay, plannedStartMs: Date.now() },
   });
   expect(response.status()).toBe(201);
   return ((await response.json()) as { id: string }).id;
@@ -167,3 +167,11 @@ export const GUARD_TO_TORQUE = [
   ...guardStations.map((station) => ({ type: 'startByHand', station })),
   ...guardStations.map((station) => ({ type: 'snug', station, tool: 'hand' })),
 ];
+
+/** Address of the demo's visit of three kits, in bay 4. */
+export async function demoVisit(page: Page, app: App): Promise<string> {
+  const dayMs = 86_400_000;
+  const answer = await page.request.get(`${app.url}/api/jobs?from=${Date.now() - dayMs}&to=${Date.now() + dayMs}`);
+  const jobs = (await answer.json()) as Array<{ id: string; kitTitle: string }>;
+  return `${app.url}/jobs/${jobs.find(({ kitTitle }) => kitTitle.split(' + ').length === 3)?.id}`;
+}

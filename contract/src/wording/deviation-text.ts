@@ -1,7 +1,8 @@
 import type { Deviation } from '#core/job/deviations.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
-import { VERDICT_TEXT } from './plan-text.ts';
+import { choiceText, END_TEXT } from './conflict-text.ts';
+import { FIGURE_SOURCE_TEXT, VERDICT_TEXT } from './plan-text.ts';
 
 const nm = (torqueNm: number): string => `${torqueNm.toFixed(1)} N·m`;
 
@@ -50,6 +51,34 @@ export function deviationText(deviation: Deviation, plan: Plan, kit: Pick<KitDoc
       const where = deviation.station ? `${at(deviation.station)}: ` : '';
       return `${where}worked out at the bench, not from the sheet. ${sentence(deviation.summary)} ${sentence(deviation.reason)}`;
     }
+    case 'figureGiven': {
+      const thing = [...plan.removed, ...plan.neighbours].find(({ id }) => id === deviation.target)?.name;
+      const what = stations.has(deviation.target) ? at(deviation.target) : (thing ?? deviation.target);
+      const figure =
+        deviation.printed === undefined
+          ? 'done by feel'
+          : `${deviation.printed}, from ${FIGURE_SOURCE_TEXT[deviation.source]}`;
+      return `${what}: no figure on the sheet, ${figure}. ${sentence(deviation.note)}`;
+    }
+    case 'conflictSettled': {
+      const conflict = plan.conflicts.find(({ id }) => id === deviation.conflict);
+      const title = (id: string) => plan.kits.find((entry) => entry.id === id)?.title ?? id;
+      const way = conflict ? choiceText(conflict, deviation.choice, title) : deviation.choice;
+      const figure = deviation.printed === undefined ? '' : `, to ${deviation.printed}`;
+      return `Kits at odds, ${conflict?.place ?? deviation.conflict}: ${way}${figure}. ${sentence(deviation.reason)}`;
+    }
+    case 'sharedSplit':
+      return `Two things of one name told apart. ${sentence(deviation.reason)}`;
+    case 'kitDropped':
+      return `A kit was taken out of the visit${deviation.prefix ? ` (${deviation.prefix.replace(/[/]$/, '')})` : ''}. ${sentence(deviation.reason)}`;
+    case 'stepOverride':
+      return `Step ${plan.steps.find(({ id }) => id === deviation.step)?.text || deviation.step}: ${deviation.refusal} lifted by the lead. ${sentence(deviation.reason)}`;
+    case 'prerequisiteUnmet': {
+      const text = plan.prerequisites.find(({ id }) => id === deviation.prerequisite)?.text ?? deviation.prerequisite;
+      return `Not met: ${sentence(text)}${deviation.note ? ` ${sentence(deviation.note)}` : ''}`;
+    }
+    case 'debtEnded':
+      return `${deviation.count > 1 ? `${deviation.count} × ` : ''}${deviation.name}: ${END_TEXT[deviation.end]}, planned ${END_TEXT[deviation.planned]}.${deviation.note ? ` ${sentence(deviation.note)}` : ''}`;
     case 'problem': {
       const where = deviation.station ? `${at(deviation.station)}: ` : '';
       return `${where}problem. ${sentence(deviation.text)} ${deviation.cleared ? `Cleared: ${sentence(deviation.cleared)}` : 'Still open.'}`;

@@ -1,6 +1,8 @@
 import { indexOf, type Plan } from '../kit/plan.ts';
+import { debtsOf } from './debt.ts';
 import type { JobState, Pull, Stamp } from './job-state.ts';
 import { atFullTorque } from './station-progress.ts';
+import type { DebtEnd, FigureSource } from './visit-command.ts';
 
 /** Anything in a job that did not go as planned, with who, when and why. Read by whoever takes the vehicle over. */
 export type Deviation = Stamp &
@@ -17,6 +19,15 @@ export type Deviation = Stamp &
     /** Tightened with no figure, and how that was judged. */
     | { kind: 'withoutFigure'; station: string; reason: string }
     | { kind: 'calculation'; station?: string; summary: string; reason: string; link: string }
+    /** A figure for what the sheet gives none; absent: done by feel. */
+    | { kind: 'figureGiven'; target: string; printed?: string; source: FigureSource; note: string }
+    | { kind: 'conflictSettled'; conflict: string; choice: string; printed?: string; reason: string }
+    | { kind: 'sharedSplit'; key: string; reason: string }
+    | { kind: 'kitDropped'; prefix: string; reason: string }
+    | { kind: 'stepOverride'; step: string; refusal: string; reason: string }
+    | { kind: 'prerequisiteUnmet'; prerequisite: string; note?: string }
+    /** Ended elsewhere than planned. */
+    | { kind: 'debtEnded'; name: string; count: number; planned: DebtEnd; end: DebtEnd; note?: string }
     | { kind: 'problem'; station?: string; text: string; cleared?: string }
   );
 
@@ -66,7 +77,60 @@ export function deviations(plan: Plan, state: JobState): Deviation[] {
   for (const { station, text, cleared, atMs, by } of Object.values(state.problems)) {
     found.push({ kind: 'problem', station, text, cleared: cleared?.how, atMs, by });
   }
+  found.push(...visitDeviations(plan, state));
   return found.sort((a, b) => a.atMs - b.atMs || a.kind.localeCompare(b.kind));
+}
+
+/** What departed from the plan of the visit as a whole. */
+function visitDeviations(plan: Plan, state: JobState): Deviation[] {
+  const { visit } = state;
+  return [
+    ...Object.entries(visit.figures).map(([target, { source, note, figure, atMs, by }]) => ({
+      kind: 'figureGiven' as const,
+      target,
+      source,
+      note,
+      printed: figure?.printed,
+      atMs,
+      by,
+    })),
+    ...Object.entries(visit.settled).map(([conflict, { settlement, reason, atMs, by }]) => ({
+      kind: 'conflictSettled' as const,
+      conflict,
+      choice: settlement.choice,
+      printed: settlement.figure?.printed,
+      reason,
+      atMs,
+      by,
+    })),
+    ...Object.entries(visit.split).map(([key, split]) => ({ kind: 'sharedSplit' as const, key, ...split })),
+    ...visit.droppedKits.map((dropped) => ({ kind: 'kitDropped' as const, ...dropped })),
+    ...Object.entries(visit.stepOverrides).flatMap(([step, overrides]) =>
+      Object.entries(overrides).map(([refusal, override]) => ({
+        kind: 'stepOverride' as const,
+        step,
+        refusal,
+        ...override,
+      })),
+    ),
+    ...Object.entries(visit.prerequisites).flatMap(([prerequisite, { met, note, atMs, by }]) =>
+      met ? [] : [{ kind: 'prerequisiteUnmet' as const, prerequisite, note, atMs, by }],
+    ),
+    ...debtsOf(plan, state).flatMap((debt) =>
+      debt.ends
+        .filter(({ end }) => end !== debt.end)
+        .map(({ count, end, note, atMs, by }) => ({
+          kind: 'debtEnded' as const,
+          name: debt.name,
+          count,
+          planned: debt.end,
+          end,
+          note,
+          atMs,
+          by,
+        })),
+    ),
+  ];
 }
 
 /** The pull that stands for a station's full torque: the last accepted one of its full-torque passes. */

@@ -1,6 +1,9 @@
 import type { JobDocument } from '#contract/job.ts';
+import { END_TEXT } from '#contract/wording/conflict-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { COMPOUND_TEXT, passText, reasonsText, VERDICT_TEXT } from '#contract/wording/plan-text.ts';
+import { QUANTITY_UNIT } from '#core/job/baseline-verdict.ts';
+import { debtsOf } from '#core/job/debt.ts';
 import { deviations } from '#core/job/deviations.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
 import { stationMark } from '#core/job/station-progress.ts';
@@ -127,6 +130,29 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
   if (departures.length === 0) sheet.text('None.');
   for (const deviation of departures)
     sheet.text(`${utc(deviation.atMs)}, ${deviation.by.name}: ${deviationText(deviation, plan, plan)}`);
+
+  const debts = debtsOf(plan, state).filter((debt) => debt.opened !== undefined);
+  if (debts.length > 0) {
+    sheet.plate('What came off, and where it ended');
+    for (const debt of debts) {
+      const ends = [...new Set(debt.ends.map(({ end }) => END_TEXT[end]))].join(', ');
+      const open = debt.count - debt.ended;
+      sheet.text(
+        `${debt.count > 1 ? `${debt.count} × ` : ''}${debt.name}: ${ends}${open > 0 ? `${ends ? ', ' : ''}${open} NOT ACCOUNTED FOR` : ''}${debt.printed && open === 0 ? `, ${debt.printed}` : ''}.`,
+        open > 0 ? { color: BAD, bold: true } : {},
+      );
+    }
+  }
+  if (plan.baselines.length > 0) {
+    sheet.plate('Measured before and after');
+    for (const baseline of plan.baselines)
+      for (const place of baseline.places) {
+        const { before, after } = state.visit.measurements[baseline.id]?.[place] ?? {};
+        const unit = QUANTITY_UNIT[baseline.quantity];
+        const shown = (value: number | undefined) => (value === undefined ? 'not measured' : `${value} ${unit}`);
+        sheet.text(`${baseline.name}, ${place}: ${shown(before?.value)} before, ${shown(after?.value)} after.`);
+      }
+  }
 
   sheet.plate('Hardware');
   sheet.table(

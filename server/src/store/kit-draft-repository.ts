@@ -92,14 +92,23 @@ export class KitDraftRepository {
     const rows = await this.source.getRepository(KitEntity).find({
       where: { shopId, id },
       order: { revision: 'DESC' },
-      select: { revision: true, addedAtMs: true, note: true, releasedBy: true, waivers: true },
+      select: {
+        revision: true,
+        addedAtMs: true,
+        note: true,
+        releasedBy: true,
+        waivers: true,
+        withdrawnAtMs: true,
+        withdrawnBecause: true,
+      },
     });
-    return rows.map(({ revision, addedAtMs, note, releasedBy, waivers }) => ({
+    return rows.map(({ revision, addedAtMs, note, releasedBy, waivers, withdrawnAtMs, withdrawnBecause }) => ({
       revision,
       addedAtMs,
       waivers: waivers ?? [],
       ...(note ? { note } : {}),
       ...(releasedBy ? { releasedBy } : {}),
+      ...(withdrawnAtMs ? { withdrawn: { atMs: withdrawnAtMs, because: withdrawnBecause ?? '' } } : {}),
     }));
   }
 

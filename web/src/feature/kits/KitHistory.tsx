@@ -1,13 +1,15 @@
 import { format } from 'date-fns';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { RevisionCard } from '#contract/kit-draft.ts';
 import { kitChangeText } from '#contract/wording/kit-difference-text.ts';
 import { type KitChange, kitDifference } from '#core/kit/kit-difference.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { api, call } from '../../app/api.ts';
+import { useSession } from '../../app/session-store.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { Notice } from '../../ui/Notice.tsx';
+import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { failureText } from './failure-text.ts';
 
 /** A kit's released revisions, and what changed from one to the next. */
@@ -18,7 +20,9 @@ export default function KitHistory() {
   const [changes, setChanges] = useState<KitChange[]>();
   const [title, setTitle] = useState(kitId);
   const [failure, setFailure] = useState<string>();
-  useEffect(() => {
+  const [withdrawing, setWithdrawing] = useState<number>();
+  const lead = useSession((state) => state.session?.person.role === 'lead');
+  const load = useCallback(() => {
     call(api['kit-library'][':id'].revisions.$get({ param: { id: kitId } }))
       .then((answer) => {
         const list = answer as RevisionCard[];
@@ -28,6 +32,7 @@ export default function KitHistory() {
       })
       .catch((error: unknown) => setFailure(failureText(error)));
   }, [kitId]);
+  useEffect(load, [load]);
   useEffect(() => {
     if (!pair) return;
     let alive = true;
@@ -85,6 +90,20 @@ export default function KitHistory() {
                     Let stand by {waiver.by}: {waiver.reason} <span className="figures">({waiver.key})</span>
                   </p>
                 ))}
+                {entry.withdrawn && (
+                  <p className="mt-1 font-bold text-bad">
+                    Withdrawn {format(entry.withdrawn.atMs, 'd MMM yyyy')}: {entry.withdrawn.because}
+                  </p>
+                )}
+                {lead && !entry.withdrawn && (
+                  <button
+                    type="button"
+                    className="mt-1 mr-4 min-h-11 text-sm underline"
+                    onClick={() => setWithdrawing(entry.revision)}
+                  >
+                    Withdraw revision {entry.revision}
+                  </button>
+                )}
                 <a
                   className="mt-1 inline-block text-sm underline"
                   href={`/api/kit-library/${kitId}/revisions/${entry.revision}/file`}
@@ -130,6 +149,25 @@ export default function KitHistory() {
           </ul>
         </section>
       </main>
+      <ReasonSheet
+        open={withdrawing !== undefined}
+        onClose={() => setWithdrawing(undefined)}
+        title={`Withdraw revision ${withdrawing}`}
+        label="Why. Open jobs show it; no new job begins with this revision."
+        confirm="Withdraw it"
+        onReason={(because) => {
+          if (withdrawing !== undefined)
+            call(
+              api['kit-library'][':id'].revisions[':revision'].withdraw.$post({
+                param: { id: kitId, revision: String(withdrawing) },
+                json: { because },
+              }),
+            )
+              .then(load)
+              .catch((error: unknown) => setFailure(failureText(error)));
+          setWithdrawing(undefined);
+        }}
+      />
     </div>
   );
 }

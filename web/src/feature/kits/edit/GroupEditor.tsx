@@ -11,6 +11,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { put, useEditor, useKit } from './editor-store.ts';
+import { SpotPicker } from './SpotPicker.tsx';
 
 const LOOK = 'min-h-11 border-2 border-rule bg-sheet px-2 focus:border-ink';
 const PATTERNS: readonly Pattern[] = ['asListed', 'star', 'cross', 'middleOut', 'outsideIn', 'rowZigZag', 'circular'];
@@ -322,6 +323,7 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
           />
           Torqued only at ride height
         </label>
+        <SpotPicker spot={group.spot} onPick={(spot) => edit((g) => (spot ? put(g, 'spot', spot) : delete g.spot))} />
         {kit.groups.length > 1 && (
           <fieldset>
             <legend className="text-sm text-ink-2">Only after these are at torque</legend>

@@ -10,6 +10,7 @@ import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { kitWorker } from '../../../worker/kit-worker.ts';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, put, useEditor, useKit } from './editor-store.ts';
+import { OptionalText } from './OptionalText.tsx';
 
 const LOOK = 'min-h-11 border-2 border-rule bg-sheet px-2 focus:border-ink';
 /** Rows of the table that are shown at once. */
@@ -342,8 +343,19 @@ function QuestionForm({ question, index, onRemove }: { question: Question; index
             <option value="engine">its engine</option>
             <option value="drivenWheels">its driven wheels</option>
             <option value="body">its body</option>
+            <option value="gearbox">its gearbox</option>
+            <option value="trim">its trim</option>
           </select>
         </label>
+        {question.kind === 'yesNo' && (
+          <div className="w-52">
+            <OptionalText
+              label="Yes if it carries this word"
+              value={question.fitted}
+              onChange={(word) => edit((q) => (word ? void put(q, 'fitted', word) : void delete q.fitted))}
+            />
+          </div>
+        )}
         {question.kind === 'number' &&
           (['min', 'max'] as const).map((field) => (
             <div key={field} className="w-24">

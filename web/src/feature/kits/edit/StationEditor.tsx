@@ -19,6 +19,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, put, useEditor, useKit } from './editor-store.ts';
+import { OptionalText } from './OptionalText.tsx';
 import { SortableList } from './SortableList.tsx';
 
 const LOOK = 'min-h-11 border-2 border-rule bg-sheet px-2 focus:border-ink';
@@ -330,6 +331,11 @@ function StationForm({
                 if (names.length > 20) return 'At most 20.';
                 return void edit((s) => put(s, 'aliases', names.length > 0 ? names : undefined));
               }}
+            />
+            <OptionalText
+              label="The vehicle’s own joint, as every kit names it"
+              value={station.place}
+              onChange={(place) => edit((s) => (place ? put(s, 'place', place) : delete s.place))}
             />
             <CommitField
               label="Drilled by the fitter, mm"

@@ -1,0 +1,226 @@
+import { randomUUID } from 'node:crypto';
+import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import type { CommandBatchAnswer } from '#contract/job.ts';
+import { RecordFileSchema } from '#contract/record.ts';
+import type { StoredVehicle, VehicleHistory } from '#contract/vehicle.ts';
+import type { JobCommand } from '#core/job/job-command.ts';
+import type { Vehicle } from '#core/vehicle/vehicle.ts';
+import { type Device, fitter, startTestServer, type TestServer } from './harness.ts';
+
+let server: TestServer;
+let mira: Device;
+let rafe: Device;
+
+beforeAll(async () => {
+  server = await startTestServer();
+  mira = await fitter(server);
+  rafe = await fitter(server, 'u-orrin', '1357');
+});
+afterAll(() => server.stop());
+
+const CONFLICT = 'sameJoint station@track bar axle bolt';
+const body = async <T>(response: Promise<Response>): Promise<T> => (await (await response).json()) as T;
+const code = async (response: Promise<Response>): Promise<string> => (await body<{ code: string }>(response)).code;
+
+async function openVisit(kits: string[], over: object = {}): Promise<string> {
+  const answer = await mira.request('POST', '/api/jobs', {
+    vehicle: 'v-gorse',
+    kits,
+    answers: {},
+    bay: 2,
+    plannedStartMs: Date.now(),
+    ...over,
+  });
+  const opened = (await answer.json()) as { id?: string };
+  if (!opened.id) throw new Error(JSON.stringify(opened));
+  return opened.id;
+}
+const one = async (device: Device, job: string, command: JobCommand) => {
+  const [result] = (await device.send(job, device.input(command))).results;
+  return result?.ok ? 'accepted' : result?.refusal.code;
+};
+
+describe('a visit of several kits', () => {
+  it('is opened, settled by a lead, and read back as a file that says the same', async () => {
+    const job = await openVisit(['rear-air-springs', 'track-bar-brace']);
+    const settle: JobCommand = {
+      type: 'settleConflict',
+      conflict: CONFLICT,
+      choice: 'track-bar-brace',
+      reason: 'longer',
+    };
+    expect(await one(mira, job, settle)).toBe('notPermitted');
+    expect(await one(rafe, job, settle)).toBe('accepted');
+    const file = await body<unknown>(mira.request('GET', `/api/jobs/${job}/record.json`));
+    const record = RecordFileSchema.parse(file);
+    expect(record.kits.map(({ prefix }) => prefix)).toEqual(['', 'track-bar-brace/']);
+    expect(record.openedWith).toEqual(['', 'track-bar-brace/']);
+    expect(record.events[0]?.event).toMatchObject({ type: 'conflictSettled', conflict: CONFLICT });
+  });
+  it('refuses a figure that is not what its words say', async () => {
+    const job = await openVisit(['rear-air-springs']);
+    const figure = { spec: { kind: 'torque' as const, targetNm: 20 }, printed: '95 N·m' };
+    const command = { type: 'giveFigure', target: 'dbolt', source: 'vehicleMaker', note: 'p. 31', figure };
+    const answer = await mira.request('POST', `/api/jobs/${job}/commands`, {
+      commands: [mira.input(command as JobCommand)],
+    });
+    expect(answer.status).toBe(422);
+    expect(
+      await one(mira, job, { ...command, figure: { ...figure, spec: { kind: 'torque', targetNm: 95 } } } as JobCommand),
+    ).toBe('accepted');
+  });
+  it.each([
+    [{ kits: ['rear-air-springs', 'rear-air-springs'] }, 'kitTwice'],
+    [{ kits: ['rear-air-springs', 'nope'] }, 'unknownKit'],
+    [{ kits: [] }, 'badRequest'],
+    [{ vehicle: 'v-merle', kits: ['rock-sliders'] }, 'kitDoesNotFit'],
+  ])('%j is %s', async (over, expected) =>
+    expect(
+      await code(
+        mira.request('POST', '/api/jobs', {
+          vehicle: 'v-gorse',
+          answers: {},
+          bay: 2,
+          plannedStartMs: Date.now(),
+          ...over,
+        }),
+      ),
+    ).toBe(expected),
+  );
+  it('takes a kit in under way, and lets it go again', async () => {
+    const job = await openVisit(['rear-air-springs']);
+    const added = await body<CommandBatchAnswer>(
+      mira.request('POST', `/api/jobs/${job}/kits`, { id: randomUUID(), kit: 'track-bar-brace', answers: {} }),
+    );
+    expect(added.results[0]).toMatchObject({ ok: true });
+    expect((await mira.job(job)).kits.map(({ prefix }) => prefix)).toEqual(['', 'track-bar-brace/']);
+    const twice = await body<CommandBatchAnswer>(
+      mira.request('POST', `/api/jobs/${job}/kits`, { id: randomUUID(), kit: 'track-bar-brace', answers: {} }),
+    );
+    expect(twice.results[0]).toMatchObject({ ok: false, refusal: { code: 'kitAlreadyIn' } });
+    expect(await one(mira, job, { type: 'dropKit', prefix: 'track-bar-brace/', reason: 'plate missing' })).toBe(
+      'accepted',
+    );
+    // A kit that comes again is another entry in the record.
+    const again = await body<CommandBatchAnswer>(
+      mira.request('POST', `/api/jobs/${job}/kits`, { id: randomUUID(), kit: 'track-bar-brace', answers: {} }),
+    );
+    expect(again.results[0]).toMatchObject({ ok: true });
+    expect(again.events[0]?.event).toMatchObject({ type: 'kitAdded', prefix: 'track-bar-brace.2/' });
+    expect(
+      await code(mira.request('POST', `/api/jobs/${job}/kits`, { id: randomUUID(), kit: 'nope', answers: {} })),
+    ).toBe('unknownKit');
+  });
+  it('prints a card and a label', async () => {
+    const job = await openVisit(['rear-air-springs', 'track-bar-brace']);
+    for (const file of ['card.pdf', 'label.pdf']) {
+      const pdf = Buffer.from(await (await mira.request('GET', `/api/jobs/${job}/${file}`)).arrayBuffer());
+      expect(pdf.subarray(0, 5).toString()).toBe('%PDF-');
+      expect(pdf.length).toBeGreaterThan(5000);
+    }
+  });
+  it('keeps a photo of a measurement, and takes nothing else for one', async () => {
+    const job = await openVisit(['rear-air-springs']);
+    const png = Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+      'base64',
+    );
+    const send = (type: string, data: Buffer) =>
+      fetch(`${server.url}/api/jobs/${job}/photos`, {
+        method: 'POST',
+        headers: { 'Content-Type': type, origin: server.url, cookie: mira.cookie },
+        body: new Uint8Array(data),
+      });
+    expect((await send('text/html', png)).status).toBe(422);
+    expect((await send('image/png', Buffer.alloc(0))).status).toBe(422);
+    const { id } = (await (await send('image/png', png)).json()) as { id: string };
+    const back = await mira.request('GET', `/api/jobs/${job}/photos/${id}`);
+    expect(back.headers.get('content-type')).toBe('image/png');
+    expect(Buffer.from(await back.arrayBuffer())).toEqual(png);
+  });
+  it('tells of a kit revision withdrawn while it is open, and opens no more with it', async () => {
+    const job = await openVisit(['rock-sliders']);
+    const path = '/api/kit-library/rock-sliders/revisions/1/withdraw';
+    expect(await code(mira.request('POST', path, { because: 'wrong bolt' }))).toBe('notPermitted');
+    expect((await rafe.request('POST', path, { because: ' ' })).status).toBe(422);
+    expect((await rafe.request('POST', path, { because: 'wrong bolt' })).status).toBe(200);
+    expect((await mira.job(job)).kits[0]?.withdrawn).toMatchObject({ because: 'wrong bolt' });
+    expect(
+      await code(
+        mira.request('POST', '/api/jobs', {
+          vehicle: 'v-gorse',
+          kits: ['rock-sliders'],
+          answers: {},
+          bay: 2,
+          plannedStartMs: Date.now(),
+        }),
+      ),
+    ).toBe('unknownKit');
+    // The job goes on.
+    expect(await one(mira, job, { type: 'addDebt', name: 'tray', kind: 'removed', count: 1, end: 'refit' })).toBe(
+      'accepted',
+    );
+  });
+  it('answered by two at once: the second is told, and nothing is lost', async () => {
+    const job = await openVisit(['rear-air-springs']);
+    const change = (value: boolean): JobCommand => ({ type: 'changeAnswer', question: 'raised', value, seen: false });
+    const tam = await fitter(server, 'u-tamsin', '3690');
+    expect(await one(mira, job, { ...change(false), seen: null } as JobCommand)).toBe('accepted');
+    const [first, second] = await Promise.all([one(mira, job, change(true)), one(tam, job, change(true))]);
+    expect([first, second]).toEqual(['accepted', 'accepted']);
+    expect(await one(tam, job, { ...change(false) })).toBe('answeredMeanwhile');
+  });
+});
+
+describe('vehicles', () => {
+  const gorse = () => body<VehicleHistory>(mira.request('GET', '/api/vehicles/v-gorse'));
+
+  it('have a history of visits with their joints', async () => {
+    const { vehicle, visits } = await gorse();
+    expect(vehicle.plate).toBe('14-231');
+    const demo = visits.find(({ kits }) => kits.length === 3);
+    expect(demo?.joints.length).toBe(16);
+    expect(demo?.joints[0]?.spot?.along).toBeGreaterThan(0.5);
+  });
+  it('are saved over the version that was read, and no other', async () => {
+    const { vehicle, version } = await gorse();
+    const save = (changed: Partial<Vehicle>, from = version) =>
+      mira.request('PUT', '/api/vehicles/v-gorse', { vehicle: { ...vehicle, ...changed }, version: from });
+    expect(await code(save({ modelYear: 1802 }))).toBe('vehicleFaulty');
+    // A wrong check digit is kept: the plate decides.
+    const saved = await body<StoredVehicle>(save({ vin: '111111112L1111111' }));
+    expect(saved).toMatchObject({ version: version + 1, vehicle: { vin: '111111112L1111111' } });
+    expect(await code(save({ plate: 'X' }))).toBe('vehicleChanged');
+  });
+  it('may be entered anew, but not by an apprentice and not without a name', async () => {
+    const input = { id: 'new', make: 'Sarn', model: 'Merle 2.0', plate: 'HL 2', owner: 'Harrow Lane Fitting Shop' };
+    const made = await body<StoredVehicle>(mira.request('POST', '/api/vehicles', input));
+    expect(made.vehicle.id).not.toBe('new');
+    expect(await code(mira.request('POST', '/api/vehicles', { ...input, make: ' ' }))).toBe('vehicleFaulty');
+    const hob = await fitter(server, 'u-hob', '1122');
+    expect(await code(hob.request('POST', '/api/vehicles', input))).toBe('notPermitted');
+    expect(await code(mira.request('GET', '/api/vehicles/nope'))).toBe('unknownVehicle');
+  });
+  it('carry what a finished job put on, and the odometer of its visit', async () => {
+    const before = (await body<VehicleHistory>(mira.request('GET', '/api/vehicles/v-carrick'))).vehicle;
+    const opened = await body<{ id: string }>(
+      mira.request('POST', '/api/jobs', {
+        vehicle: 'v-carrick',
+        kits: ['transfer-case-guard'],
+        answers: {},
+        bay: 2,
+        plannedStartMs: Date.now(),
+        odometerKm: (before.odometerKm ?? 0) + 40,
+      }),
+    );
+    const { guardUpToTorque, guardPulls } = await import('./harness.ts');
+    const atMs = Date.now();
+    const give = (commands: readonly JobCommand[]) =>
+      mira.send(opened.id, ...commands.map((command) => mira.input(command, { atMs })));
+    await give(guardUpToTorque);
+    const { events } = await give(guardPulls);
+    expect(events.length).toBe(guardPulls.length);
+    const after = (await body<VehicleHistory>(mira.request('GET', '/api/vehicles/v-carrick'))).vehicle;
+    expect(after.odometerKm).toBe((before.odometerKm ?? 0) + 40);
+  });
+});
