@@ -92,7 +92,11 @@ test('a kit is made from a sheet, corrected, linted, released and fitted', async
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Export this revision' }).click();
   const file = readFileSync(await (await download).path(), 'utf8');
-  const kit = JSON.parse(file) as { items: Array<{ id: string; quantity: number }>; stations: Array<{ id: string }> };
+  const kit = JSON.parse(file) as {
+    items: Array<{ id: string; quantity: number }>;
+    stations: Array<{ id: string }>;
+    steps: Array<{ id: string; phase: string }>;
+  };
   expect(kit).toMatchObject({ format: 'wrenchman-kit', version: 3, id: 'rear-brace-short', revision: 1 });
 
   // And it is worked from on the floor.
@@ -107,6 +111,9 @@ test('a kit is made from a sheet, corrected, linted, released and fitted', async
     page,
     id,
     ...kit.items.map((item) => ({ type: 'countLine', item: item.id, found: item.quantity, damaged: 0 })),
+    ...kit.steps
+      .filter(({ phase }) => phase === 'prepare' || phase === 'strip')
+      .map((step) => ({ type: 'doStep', step: step.id })),
     ...kit.stations.map((station) => ({ type: 'startByHand', station: station.id })),
     ...kit.stations.map((station) => ({ type: 'snug', station: station.id, tool: 'hand' })),
   );
@@ -314,7 +321,14 @@ test('a stack is put in order by keyboard and the steps with their actions follo
   await expect(
     page.getByText('Strip · Remove: Cover bolts').or(page.getByText('Remove: Cover bolts').first()),
   ).toBeVisible();
-  // It comes off and does not go back: found at once.
+  // A sheet that puts nothing back leaves the reverse to the plan; one that puts back some of it forgot the rest.
+  await page.getByRole('button', { name: 'Add to Opened and closed again' }).click();
+  await page.getByLabel('Add an action').selectOption({ label: 'Disconnect' });
+  await page.getByRole('link', { name: /Findings/ }).click();
+  await expect(page.getByText('Does not go back')).toHaveCount(0);
+  await page.getByRole('link', { name: 'Steps' }).click();
+  await page.getByRole('button', { name: /New step/ }).click();
+  await page.getByLabel('Add an action').selectOption({ label: 'Reconnect' });
   await page.getByRole('link', { name: /Findings/ }).click();
   await expect(page.getByText('Does not go back')).toBeVisible();
 

@@ -258,12 +258,18 @@ export class JobService {
       );
       if (misfit) return fail({ code: 'kitDoesNotFit' as const, text: misfit.text, kit: document.title });
       const own = Object.fromEntries(Object.entries(known).filter(([key]) => key.startsWith(prefix)));
+      const command = { type: 'addKit' as const, prefix, kit: document.id, revision: document.revision, answers: own };
+      const give = () => this.take(caller, id, [{ id: input.id, atMs: this.now(), by: caller.person.id, command }]);
+      // A kit that is in already is refused like any command, and leaves no pin behind.
+      if (live.log.plan.kits.some((entry) => entry.id === document.id)) {
+        const refused = await give();
+        return refused ? ok(refused) : fail({ code: 'unknownJob' as const });
+      }
       const kits = [...live.row.kits, { prefix, id: document.id, revision: document.revision, added: true as const }];
       const row = { ...live.row, kits };
       this.live.set(id, { ...live, row, log: { ...live.log, setup: { ...setup, kits: [...setup.kits, kit] } } });
       await this.jobs.pin(id, kits);
-      const command = { type: 'addKit' as const, prefix, kit: document.id, revision: document.revision, answers: own };
-      const answer = await this.take(caller, id, [{ id: input.id, atMs: this.now(), by: caller.person.id, command }]);
+      const answer = await give();
       // Refused, the kit must not stay half in.
       if (!answer?.results[0]?.ok) this.live.delete(id);
       return answer ? ok(answer) : fail({ code: 'unknownJob' as const });

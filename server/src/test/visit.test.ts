@@ -4,7 +4,9 @@ import type { CommandBatchAnswer } from '#contract/job.ts';
 import { RecordFileSchema } from '#contract/record.ts';
 import type { StoredVehicle, VehicleHistory } from '#contract/vehicle.ts';
 import type { JobCommand } from '#core/job/job-command.ts';
+import { openLog } from '#core/job/job-log.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
+import { Worker } from '#demo/work-through.ts';
 import { type Device, fitter, startTestServer, type TestServer } from './harness.ts';
 
 let server: TestServer;
@@ -213,14 +215,27 @@ describe('vehicles', () => {
         odometerKm: (before.odometerKm ?? 0) + 40,
       }),
     );
-    const { guardUpToTorque, guardPulls } = await import('./harness.ts');
-    const atMs = Date.now();
-    const give = (commands: readonly JobCommand[]) =>
-      mira.send(opened.id, ...commands.map((command) => mira.input(command, { atMs })));
-    await give(guardUpToTorque);
-    const { events } = await give(guardPulls);
-    expect(events.length).toBe(guardPulls.length);
+    // The same hands that work the demo work it here, and what they gave is sent.
+    const { kits, vehicle, openedWith, answers, shop, wrenches } = await mira.job(opened.id);
+    const log = openLog({ kits, vehicle, openedWith, answers, shop: { stages: shop.stages, verify: shop.verify } });
+    if (!log.ok) throw new Error(log.error.code);
+    const commands: JobCommand[] = [];
+    class Recorder extends Worker {
+      override give(command: JobCommand): void {
+        super.give(command);
+        commands.push(command);
+      }
+    }
+    const hands = new Recorder(log.value, wrenches, { id: 'u-vane', name: 'Mira Vane', role: 'fitter' }, Date.now());
+    hands.checkIn();
+    hands.startAll();
+    hands.finishTorque();
+    hands.closeOut('Mira Vane');
+    const { results } = await mira.send(opened.id, ...commands.map((command) => mira.input(command)));
+    expect(results.every(({ ok }) => ok)).toBe(true);
     const after = (await body<VehicleHistory>(mira.request('GET', '/api/vehicles/v-carrick'))).vehicle;
     expect(after.odometerKm).toBe((before.odometerKm ?? 0) + 40);
+    expect(after.fitted?.map(({ word }) => word)).toContain('Transfer-case guard');
+    expect(before.fitted?.map(({ word }) => word)).not.toContain('Transfer-case guard');
   });
 });

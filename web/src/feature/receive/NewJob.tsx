@@ -34,6 +34,7 @@ export default function NewJob() {
   const [kits, setKits] = useState<KitDocument[]>();
   const [failure, setFailure] = useState<string>();
   const [query, setQuery] = useState('');
+  const [wanted, setWanted] = useState<string>();
   const [vehicleId, setVehicleId] = useState(search.get('vehicle') ?? undefined);
   const [chosen, setChosen] = useState<string[]>([]);
   const [answers, setAnswers] = useState<Answers>({});
@@ -102,6 +103,19 @@ export default function NewJob() {
     (doubt === undefined || odometerSure) &&
     !busy;
 
+  const found = findVehicles(vehicles ?? [], query);
+  // A scanner may be quicker than the list: what it meant is chosen once the vehicles are there.
+  useEffect(() => {
+    if (wanted === undefined || !vehicles) return;
+    setWanted(undefined);
+    const [meant] = findVehicles(vehicles, wanted);
+    if (!meant) return;
+    setVehicleId(meant.id);
+    setAnswers({});
+    setOdometer(undefined);
+    setOdometerSure(false);
+  }, [wanted, vehicles]);
+
   const submit = async () => {
     if (!vehicle) return;
     setBusy(true);
@@ -132,7 +146,6 @@ export default function NewJob() {
   const go = ready ? () => void submit() : undefined;
   usePrimaryKey(go);
 
-  const found = findVehicles(vehicles ?? [], query);
   const choose = (id: string) => {
     setVehicleId(id);
     setAnswers({});
@@ -161,7 +174,7 @@ export default function NewJob() {
               className="flex items-center gap-2"
               onSubmit={(event) => {
                 event.preventDefault();
-                if (found[0]) choose(found[0].id);
+                setWanted(query);
               }}
             >
               <label htmlFor="find-vehicle" className="text-sm text-ink-2">

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { findVehicles } from '#core/vehicle/vehicle-search.ts';
 import { TopBar } from '../../app/TopBar.tsx';
@@ -11,9 +11,17 @@ import { VehicleForm } from './VehicleForm.tsx';
 export default function VehicleList() {
   const { vehicles, failure } = useVehicles();
   const [query, setQuery] = useState('');
+  const [wanted, setWanted] = useState<string>();
   const [adding, setAdding] = useState(false);
   const navigate = useNavigate();
   const found = findVehicles(vehicles ?? [], query);
+  // A scanner may be quicker than the list.
+  useEffect(() => {
+    if (wanted === undefined || !vehicles) return;
+    setWanted(undefined);
+    const [meant] = findVehicles(vehicles, wanted);
+    if (meant) navigate(`/vehicles/${meant.id}`);
+  }, [wanted, vehicles, navigate]);
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar />
@@ -26,7 +34,7 @@ export default function VehicleList() {
           className="mt-3 grid max-w-xl gap-1"
           onSubmit={(event) => {
             event.preventDefault();
-            if (found[0]) navigate(`/vehicles/${found[0].id}`);
+            setWanted(query);
           }}
         >
           <label htmlFor="find" className="font-bold">
