@@ -1,4 +1,4 @@
-import { indexOf, type Plan, type PlanRemoved } from '../kit/plan.ts';
+import type { Plan, PlanRemoved } from '../kit/plan.ts';
 import { comesBack } from '../refit/with-refit.ts';
 import type { JobState, Stamp } from './job-state.ts';
 import type { DebtEnd, DebtKind } from './visit-command.ts';
@@ -131,6 +131,3 @@ export function debtsOf(plan: Plan, job: JobState): Debt[] {
 /** A debt by any of its ids. */
 export const findDebt = (plan: Plan, job: JobState, id: string): Debt | undefined =>
   debtsOf(plan, job).find((debt) => debt.ids.includes(id));
-
-/** The torque of a station a person gave a figure for, or the sheet's own. */
-export const hasStation = (plan: Plan, id: string): boolean => indexOf(plan).stations.has(id);

@@ -5,8 +5,8 @@ export interface Spot {
 }
 
 /** How far a group's stations are spread around its spot on the drawn vehicle, as a share of its length and half width. */
-const SPREAD_ALONG = 0.05;
-const SPREAD_ACROSS = 0.16;
+const SPREAD_ALONG = 0.14;
+const SPREAD_ACROSS = 0.34;
 
 /**
  * Where a station is drawn on the vehicle: its group's spot, moved by its place on the group's map; a station of one side

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { stationSpot } from './joint-spot.ts';
 import { odometerDoubt, odometerKm } from './odometer.ts';
 import { readTyreSize } from './tyre-size.ts';
 import { type Vehicle, vehicleDoubts, vehicleFaults } from './vehicle.ts';
@@ -159,4 +160,19 @@ describe('finding a vehicle', () => {
     expect(ids('')).toEqual(['a', 'b', 'c']);
     expect(ids('nobody')).toEqual([]);
   });
+});
+
+describe('where a joint is drawn', () => {
+  const group = { spot: { along: 0.8, across: 0 }, map: { widthMm: 400, heightMm: 200 } };
+  it('a joint of one side stands on that side, whatever its map', () =>
+    fc.assert(
+      fc.property(fc.integer({ min: 0, max: 400 }), fc.integer({ min: 0, max: 200 }), (xMm, yMm) => {
+        const at = (side: 'left' | 'right') => stationSpot(group, { xMm, yMm, side });
+        expect(at('left')?.across).toBeLessThan(0);
+        expect(at('right')?.across).toBeGreaterThan(0);
+        expect(at('left')?.along).toBeCloseTo(0.8, 0);
+      }),
+    ));
+  it('a group without a place is not drawn', () =>
+    expect(stationSpot({ map: group.map }, { xMm: 1, yMm: 1 })).toBeUndefined());
 });

@@ -102,13 +102,13 @@ export function VehicleOutline({
             <circle
               cx={x}
               cy={y}
-              r={7}
+              r={5.5}
               fill={done ? 'var(--color-ink)' : 'var(--color-sheet)'}
               stroke="var(--color-ink)"
               strokeWidth={1.5}
               strokeDasharray={done ? undefined : '3 3'}
             />
-            {done && <line x1={x - 5} y1={y + 4} x2={x + 5} y2={y - 4} stroke="var(--color-paint)" strokeWidth={3} />}
+            {done && <line x1={x - 4} y1={y + 3} x2={x + 4} y2={y - 3} stroke="var(--color-paint)" strokeWidth={3} />}
           </g>
         );
       })}

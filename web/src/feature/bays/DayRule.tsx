@@ -198,6 +198,9 @@ export function DayRule({
   );
 }
 
+/** A kit whose sheet takes nothing off has no strip and no refit to show. */
+const hasWork = ({ phase, of }: PhaseProgress): boolean => of > 0 || (phase !== 'strip' && phase !== 'refit');
+
 /** How far a job has come, as one block per phase. */
 function Job({ job, left, top, width }: { job: JobCard; left: string; top: number; width: number }) {
   const { progress } = job;
@@ -215,7 +218,7 @@ function Job({ job, left, top, width }: { job: JobCard; left: string; top: numbe
         {String(job.estimatedMinutes % 60).padStart(2, '0')}
       </span>
       <span className="flex h-12 border-2 border-ink">
-        {progress.phases.map((phase) => {
+        {progress.phases.filter(hasWork).map((phase) => {
           const done = phase.done >= phase.of;
           const now = progress.phase === phase.phase;
           return (

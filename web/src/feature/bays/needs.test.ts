@@ -44,6 +44,14 @@ describe('what needs a hand', () => {
       title: 'Locker has begun to set',
     });
   });
+  it('asks a lead to settle what two kits are at odds about, until the job is closed', () => {
+    expect(needsOf([job({ conflicts: 2 })], [], NOW)[0]).toMatchObject({
+      title: '2 conflicts wait for a lead',
+      to: '/jobs/j/conflicts',
+      pressing: true,
+    });
+    expect(needsOf([job({ conflicts: 1 }, { closedAtMs: NOW })], [], NOW)).toEqual([]);
+  });
   it('names a job that should have begun, and not a closed one', () => {
     const idle = { phases: [{ phase: 'checkIn' as const, done: 0, of: 3 }] };
     expect(needsOf([job(idle)], [], NOW)[0]).toMatchObject({ mark: '60 min', title: 'Not started yet' });

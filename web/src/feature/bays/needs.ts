@@ -53,6 +53,18 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
         rank: 1000,
       });
     }
+    const conflicts = job.progress.conflicts ?? 0;
+    if (conflicts > 0 && !job.closedAtMs) {
+      needs.push({
+        key: `${job.id}-conflicts`,
+        mark: String(conflicts),
+        pressing: true,
+        title: `${conflicts === 1 ? 'A conflict waits' : `${conflicts} conflicts wait`} for a lead`,
+        detail: `${name(job)}. Two kits are at odds.`,
+        to: to('conflicts'),
+        rank: 1800,
+      });
+    }
     for (const problem of job.progress.openProblems) {
       needs.push({
         key: `${job.id}-${problem.text}`,
