@@ -24,6 +24,8 @@ export function PhaseRule({ phases }: { phases: readonly RulePhase[] }) {
           <NavLink
             key={phase.to}
             to={phase.to}
+            // On a phone the rule is longer than the screen: the phase you stand in comes into view.
+            ref={here ? (link) => link?.scrollIntoView?.({ inline: 'center', block: 'nearest' }) : undefined}
             aria-label={`${phase.title}, ${phase.done} of ${phase.of} done`}
             className={`relative flex min-w-24 flex-1 flex-col justify-between px-1 pt-2.5 text-center ${here ? 'text-paint' : share >= 1 ? 'text-on-plate' : 'text-on-plate-2'}`}
           >

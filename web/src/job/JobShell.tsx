@@ -1,16 +1,16 @@
 import { CloudOff, RefreshCw } from 'lucide-react';
-import { useEffect } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
 import { Link, Outlet, useParams } from 'react-router';
-import { refusalText } from '#contract/wording/refusal-text.ts';
 import { PersonMenu } from '../app/PersonMenu.tsx';
 import { ShortcutSheet } from '../app/ShortcutSheet.tsx';
 import { PhaseRule, rulePhases } from '../drawing/PhaseRule.tsx';
-import { Button } from '../ui/Button.tsx';
 import { Notice } from '../ui/Notice.tsx';
 import { useJobStore } from './job-store.ts';
-import { RefusalStrip } from './RefusalStrip.tsx';
 import { useShortcuts } from './shortcuts.ts';
 import { useOpenJob, useProgress } from './use-open-job.ts';
+
+/** The words of all refusals, fetched with the first one: most jobs have none. */
+const Refusals = lazy(() => import('./Refusals.tsx'));
 
 /** A job with its phases; opens it, and says when it cannot. */
 export default function JobShell() {
@@ -53,6 +53,7 @@ function OpenedJob() {
   const { document, plan, state } = useOpenJob();
   const progress = useProgress(plan, state);
   const shortcuts = useShortcuts();
+  const anyRefused = useJobStore((store) => store.refused !== undefined || store.refusedLater.length > 0);
   const { vehicle } = document;
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
@@ -80,8 +81,11 @@ function OpenedJob() {
           <PersonMenu />
         </div>
       </header>
-      <RefusedLater />
-      <RefusalStrip plan={plan} />
+      {anyRefused && (
+        <Suspense fallback={null}>
+          <Refusals />
+        </Suspense>
+      )}
       {state.closed && (
         <p className="border-b-2 border-ink bg-sheet px-5 py-2">
           Closed and signed by <b>{state.closed.signature}</b>. The record stands; nothing more can be changed.
@@ -115,37 +119,5 @@ function LinkState() {
       <RefreshCw size={16} aria-hidden="true" />
       <span className="sr-only">{pending > 0 ? `Sending ${pending}` : 'Connecting'}</span>
     </span>
-  );
-}
-
-/** Commands the server refused after this device had taken them: shown with their reason, never dropped. */
-function RefusedLater() {
-  const { plan } = useOpenJob();
-  const refusedLater = useJobStore((store) => store.refusedLater);
-  const putAway = useJobStore((store) => store.putAway);
-  if (refusedLater.length === 0) return null;
-  return (
-    <section role="alert" className="border-b-2 border-bad bg-sheet px-5 py-3">
-      <h2 className="font-bold text-bad">Not taken by the server</h2>
-      <ul className="mt-1 grid gap-2">
-        {refusedLater.map((entry) => {
-          const words = entry.refused && refusalText(entry.refused, plan);
-          const { command, by } = entry.envelope;
-          return (
-            <li key={entry.id} className="flex flex-wrap items-center justify-between gap-3">
-              <span>
-                {by.name}: {command.type}
-                {'station' in command && command.station !== undefined
-                  ? `, station ${plan.stations.find((station) => station.id === command.station)?.label ?? command.station}`
-                  : ''}
-                {command.type === 'pull' ? `, ${command.torqueNm.toFixed(1)} N·m` : ''}. {words?.title}: {words?.why}{' '}
-                {words?.lift}
-              </span>
-              <Button onClick={() => putAway(entry.id)}>Put away</Button>
-            </li>
-          );
-        })}
-      </ul>
-    </section>
   );
 }
