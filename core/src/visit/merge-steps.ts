@@ -122,6 +122,7 @@ function withOpenings(
   };
   const all = joined(graph, openings);
   if (isAcyclic(all)) return { graph: all, waited: new Set(openings.map(({ key }) => key)) };
+  if (!isAcyclic(graph)) return { graph, waited: new Set() };
   // Not all at once: one by one, those that fit.
   return openings.reduce<{ graph: Graph; waited: ReadonlySet<string> }>(
     (so, opening) => {
@@ -292,7 +293,7 @@ export function mergeSteps(
       continue;
     }
     const graph = graphOf(steps, touches, kits, apart);
-    const opened = isAcyclic(graph) ? withOpenings(graph, steps, touches) : { graph, waited: new Set<string>() };
+    const opened = withOpenings(graph, steps, touches);
     const result = legalOrder(steps, opened.graph, kits, standing);
     if ('order' in result) {
       const merged = once(result.order, { touches, waited: opened.waited, apart, thingOf, standing });
