@@ -28,6 +28,8 @@ export function obstacleText(obstacle: Obstacle): string {
       return `${obstacle.name}: ${obstacle.short} short.`;
     case 'noFigure':
       return `Station ${obstacle.label}: the sheet gives no torque.`;
+    case 'otherSheet':
+      return `“${obstacle.step}” goes on in the sheet of ${obstacle.kit}, which is not in this visit. Add it.`;
     case 'kitWithdrawn':
       return `${obstacle.kit}: this revision was withdrawn. ${obstacle.because}`;
   }

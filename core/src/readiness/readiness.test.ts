@@ -46,6 +46,17 @@ describe('readiness', () => {
       'baselineMissing',
       'choiceOpen',
     ]));
+  it('so does a step that goes on in a sheet nobody has here', () => {
+    const step = {
+      id: 'f',
+      text: 'See the hitch',
+      phase: 'fitLoose' as const,
+      actions: [{ type: 'followKit' as const, kit: 'hitch' }],
+    };
+    expect(of({ ...TRACK_BAR_BRACE, steps: [...TRACK_BAR_BRACE.steps, step] }).before).toMatchObject([
+      { code: 'otherSheet', kit: 'hitch' },
+    ]);
+  });
   it('so does a revision that was withdrawn', () =>
     expect(of(TRACK_BAR_BRACE, { withdrawn: [{ kit: 'Track-bar brace', because: 'wrong bolt' }] }).verdict).toBe(
       'cannot',

@@ -59,6 +59,8 @@ export type Obstacle =
   | { code: 'compoundShort'; kind: CompoundKind; needMl: number; haveMl: number; group: string }
   | { code: 'hardwareShort'; item: string; name: string; short: number; group: string }
   | { code: 'noFigure'; station: string; label: string; group: string }
+  /** A step goes on in another kit's sheet, and that kit is not in the visit. */
+  | { code: 'otherSheet'; kit: string; step: string }
   | { code: 'kitWithdrawn'; kit: string; because: string };
 
 export interface Readiness {
@@ -175,6 +177,13 @@ export function readiness(plan: Plan, job: JobState, stock: ShopStock, nowMs: nu
     ...plan.conflicts
       .filter(({ settled, kind }) => settled === undefined && kind !== 'order')
       .map(({ id, place }) => ({ code: 'conflictOpen' as const, conflict: id, place })),
+    ...plan.steps.flatMap((step) =>
+      step.actions.flatMap((action) =>
+        action.type === 'followKit' && !plan.kits.some(({ id }) => id === action.kit)
+          ? [{ code: 'otherSheet' as const, kit: action.kit, step: step.text }]
+          : [],
+      ),
+    ),
     ...plan.prerequisites
       .filter(({ id }) => job.visit.prerequisites[id]?.met !== true)
       .map(({ id, text, daysBefore }) => ({ code: 'prerequisiteOpen' as const, prerequisite: id, text, daysBefore })),

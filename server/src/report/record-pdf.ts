@@ -2,6 +2,7 @@ import type { JobDocument } from '#contract/job.ts';
 import { END_TEXT } from '#contract/wording/conflict-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { COMPOUND_TEXT, passText, reasonsText, VERDICT_TEXT } from '#contract/wording/plan-text.ts';
+import { RAISED_TEXT } from '#contract/wording/raised-text.ts';
 import { QUANTITY_UNIT } from '#core/job/baseline-verdict.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { deviations } from '#core/job/deviations.ts';
@@ -10,6 +11,7 @@ import { stationMark } from '#core/job/station-progress.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { bothText } from '#core/quantity/show-both.ts';
 import { fromBase } from '#core/quantity/unit.ts';
+import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
 import { BAD, INK, INK_2, MARGIN, PAINT, Sheet } from './pdf-sheet.ts';
 import { replay } from './record-file.ts';
 
@@ -177,7 +179,13 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
   sheet.text('Spare pieces go to the owner with the vehicle.', { color: INK_2 });
 
   sheet.plate('To watch and to come back for');
-  if (plan.aftercare.length === 0) sheet.text('Nothing is due.');
+  const raised = raisedAftercare(plan);
+  if (plan.aftercare.length + raised.length === 0) sheet.text('Nothing is due.');
+  for (const { what, afterKm } of raised)
+    sheet.text(
+      `${RAISED_TEXT[what]}${afterKm === undefined ? '' : ` Due after ${bothText(afterKm, 'distance', 'metric')}.`}`,
+      { bold: true },
+    );
   for (const entry of plan.aftercare) {
     const due = [
       entry.afterKm === undefined ? '' : `after ${bothText(entry.afterKm, 'distance', 'metric')}`,

@@ -1,11 +1,13 @@
 import { type FormEvent, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
+import { RAISED_TEXT } from '#contract/wording/raised-text.ts';
 import { type CloseBlock, closeBlocks } from '#core/job/close-block.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger, type LedgerLine } from '#core/job/hardware-ledger.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { bothText } from '#core/quantity/show-both.ts';
+import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
 import { useSession } from '../../app/session-store.ts';
 import { useSettings } from '../../app/settings-store.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
@@ -118,6 +120,11 @@ export default function CloseOut() {
                   By signing you say that what the record shows was done. It is an aid, not an approval: the vehicle
                   maker’s manual, the kit maker’s sheet and local law come first.
                 </p>
+                {raisedAftercare(plan).map(({ what }) => (
+                  <p key={what} className="mt-2 border-l-4 border-ink pl-3 font-bold">
+                    {RAISED_TEXT[what]}
+                  </p>
+                ))}
                 {plan.aftercare.length > 0 && (
                   <ul className="mt-4 border-t border-rule pt-2 text-sm">
                     {plan.aftercare.map((entry) => (
