@@ -11,9 +11,9 @@ import { Button } from '../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { put, useEditor, useKit } from './editor-store.ts';
+import { LOOK } from './look.ts';
 import { SpotPicker } from './SpotPicker.tsx';
 
-const LOOK = 'min-h-11 border-2 border-rule bg-sheet px-2 focus:border-ink';
 const PATTERNS: readonly Pattern[] = ['asListed', 'star', 'cross', 'middleOut', 'outsideIn', 'rowZigZag', 'circular'];
 type OrderName = 'startOrder' | 'snugOrder' | 'torqueOrder';
 const ORDERS: ReadonlyArray<readonly [OrderName, string]> = [

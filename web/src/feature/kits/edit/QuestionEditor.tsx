@@ -10,9 +10,9 @@ import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { kitWorker } from '../../../worker/kit-worker.ts';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, put, useEditor, useKit } from './editor-store.ts';
+import { LOOK } from './look.ts';
 import { OptionalText } from './OptionalText.tsx';
 
-const LOOK = 'min-h-11 border-2 border-rule bg-sheet px-2 focus:border-ink';
 /** Rows of the table that are shown at once. */
 const SHOWN = 60;
 

@@ -13,10 +13,9 @@ import { Button } from '../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, put, useEditor, useKit } from './editor-store.ts';
+import { LOOK } from './look.ts';
 import { SortableList } from './SortableList.tsx';
 import { StepLists } from './StepLists.tsx';
-
-const LOOK = 'min-h-11 border-2 border-rule bg-sheet px-2 focus:border-ink';
 
 /** The steps in their order, each with what it does; and the lists the actions speak of. */
 export function StepEditor() {

@@ -4,9 +4,8 @@ import type { Disconnect, Fate, RemovedThing } from '#core/kit/kit-step.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { freshId, put, useEditor } from './editor-store.ts';
+import { LOOK } from './look.ts';
 import { OptionalText } from './OptionalText.tsx';
-
-const LOOK = 'min-h-11 border-2 border-rule bg-sheet px-2 focus:border-ink';
 
 /** What the steps speak of: things off and open, put on, measured, checked, cautioned; and the sheet's own tools. */
 export function StepLists({ kit }: { kit: KitDocument }) {
