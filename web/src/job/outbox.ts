@@ -2,6 +2,7 @@ import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { JobDocument } from '#contract/job.ts';
 import type { CommandEnvelope } from '#core/job/job-command.ts';
 import type { Refusal } from '#core/job/refusal.ts';
+import { liftedJob } from './lifted-job.ts';
 
 /** A command given on this device. `refused` holds what the server said later; such a command is shown until it is put away. */
 export interface OutboxEntry {
@@ -59,8 +60,10 @@ export async function dropCommands(ids: readonly string[]): Promise<void> {
   await Promise.all([...ids.map((id) => write.store.delete(id)), write.done]);
 }
 
-export const keptJob = async (id: string): Promise<JobDocument | undefined> =>
-  (await (await store()).get('jobs', id))?.document;
+export async function keptJob(id: string): Promise<JobDocument | undefined> {
+  const kept = await (await store()).get('jobs', id);
+  return kept && liftedJob(kept.document);
+}
 
 /** Keeps a job as last seen, and lets the longest unseen ones go when there are many. */
 export async function keepJob(document: JobDocument): Promise<void> {
