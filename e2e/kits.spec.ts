@@ -24,7 +24,7 @@ async function readIn(page: Page, text: string): Promise<void> {
 
 test('a kit is made from a sheet, corrected, linted, released and fitted', async ({ page, app }) => {
   await signIn(page, app, 'Rafe Orrin', '1357');
-  await page.getByRole('link', { name: 'Kits' }).click();
+  await page.getByRole('link', { name: 'Kits', exact: true }).click();
   await page.getByRole('link', { name: 'Read a maker’s sheet' }).click();
   await readIn(page, `${SHEET}7. The two 16 mm bolts go in last.\n`);
   // What was not understood stays visible.
