@@ -2,8 +2,8 @@ import type { JobState } from '#core/job/job-state.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import type { JobDocument } from './job.ts';
 import { choiceText, conflictTitle } from './wording/conflict-text.ts';
+import { minutesText } from './wording/minutes-text.ts';
 import { reasonsText } from './wording/plan-text.ts';
-import { minutesText } from './wording/readiness-text.ts';
 
 /** What is printed on a job's card, as lines; the screen and the PDF set the same. */
 export interface JobCardSheet {

@@ -2,6 +2,7 @@ import { scaleTime } from 'd3-scale';
 import { format } from 'date-fns';
 import { Link } from 'react-router';
 import type { JobCard } from '#contract/job.ts';
+import { minutesText } from '#contract/wording/minutes-text.ts';
 import type { PhaseProgress } from '#core/job/job-progress.ts';
 
 const HOUR_MS = 3_600_000;
@@ -214,8 +215,7 @@ function Job({ job, left, top, width }: { job: JobCard; left: string; top: numbe
         {job.vehicle.model} · {job.vehicle.plate}
       </span>
       <span className="mb-2 block truncate text-sm text-ink-2">
-        {job.kitTitle} · about {Math.floor(job.estimatedMinutes / 60)} h{' '}
-        {String(job.estimatedMinutes % 60).padStart(2, '0')}
+        {job.kitTitle} · about {minutesText(job.estimatedMinutes)}
       </span>
       <span className="flex h-12 border-2 border-ink">
         {progress.phases.filter(hasWork).map((phase) => {
@@ -225,7 +225,8 @@ function Job({ job, left, top, width }: { job: JobCard; left: string; top: numbe
             <span
               key={phase.phase}
               className={`plate relative flex items-center overflow-hidden border-r border-ink px-1 text-base last:border-r-0 ${done ? 'bg-plate text-on-plate' : now ? 'bg-paint text-on-paint' : 'bg-sheet'}`}
-              style={{ flexGrow: SHARE[phase.phase], flexBasis: 0, minWidth: 0 }}
+              // Shares that sum to less than one would leave part of the bar empty.
+              style={{ flexGrow: 100 * SHARE[phase.phase], flexBasis: 0, minWidth: 0 }}
             >
               {done && <span aria-hidden="true" className="absolute top-0.5 right-0.5 h-1.5 w-4 -rotate-35 bg-paint" />}
               <span className="truncate">{TITLE[phase.phase]}</span>
