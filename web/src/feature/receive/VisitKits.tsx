@@ -1,6 +1,7 @@
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { v4 as uuid } from 'uuid';
-import { kitsNow } from '#core/job/job-log.ts';
+import { refusalText } from '#contract/wording/refusal-text.ts';
+import { kitsNow, planOf } from '#core/job/job-log.ts';
 import type { Answers } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { fitVerdicts } from '#core/kit/resolve.ts';
@@ -13,6 +14,7 @@ import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { failureOf } from '../vehicles/use-vehicles.ts';
+import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
 
 /** The kits of the visit; one may come in or go out while the work is under way, and what is done stays done. */
@@ -80,10 +82,11 @@ function AddKit({ onClose }: { onClose: () => void }) {
   const [answers, setAnswers] = useState<Answers>({});
   const [failure, setFailure] = useState<string>();
   const [busy, setBusy] = useState(false);
-  if (!kits && !failure)
+  useEffect(() => {
     call(api.kits.$get())
       .then((found) => setKits(found as KitDocument[]))
       .catch((error: unknown) => setFailure(failureOf(error)));
+  }, []);
   if (!setup) return null;
   const { vehicle } = document;
   const now = kitsNow(setup, state);
@@ -93,6 +96,13 @@ function AddKit({ onClose }: { onClose: () => void }) {
     : {};
   const known = entry ? spreadAnswers([...now, entry], { ...state.answers, ...scoped }) : {};
   const [next] = entry ? questionsToAsk([entry], vehicle, known) : [];
+  const preview =
+    entry && next === undefined
+      ? planOf(
+          { ...setup, kits: [...setup.kits, entry] },
+          { ...state, answers: known, visit: { ...state.visit, kits: [...state.visit.kits, entry.prefix] } },
+        )
+      : undefined;
   const add = async () => {
     if (!chosen) return;
     setBusy(true);
@@ -104,8 +114,10 @@ function AddKit({ onClose }: { onClose: () => void }) {
         }),
       );
       const [result] = answer.results;
-      if (result && !result.ok) setFailure(`The plan does not take it: ${result.refusal.code}.`);
-      else {
+      if (result && !result.ok) {
+        const { title, why, lift } = refusalText(result.refusal, plan);
+        setFailure(`${title}. ${why} ${lift}`);
+      } else {
         await refresh(document.id);
         onClose();
       }
@@ -160,6 +172,11 @@ function AddKit({ onClose }: { onClose: () => void }) {
           fromVehicle={false}
           onAnswer={(value) => setAnswers({ ...answers, [next.id.slice(entry.prefix.length)]: value })}
         />
+      )}
+      {preview?.ok && (
+        <section className="mt-4" aria-label="The plan with it">
+          <PlanSummary plan={preview.value} />
+        </section>
       )}
       <div className="mt-4 grid grid-cols-2 gap-2">
         <Button onClick={onClose}>Leave it</Button>
