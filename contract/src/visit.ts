@@ -31,22 +31,43 @@ const SettlementSchema: z.ZodType<Settlement> = z.strictObject({
   question: Ref.optional(),
 });
 
+/** Fields a command and the fact it becomes have in common. */
+const prerequisite = {
+  prerequisite: Ref,
+  met: z.boolean(),
+  value: Value.optional(),
+  note: Reason.optional(),
+};
+const measurement = {
+  baseline: Ref,
+  place: Name,
+  when: z.enum(['before', 'after']),
+  value: Value,
+  photo: Ref.optional(),
+};
+const addedDebt = {
+  name: Name,
+  kind: KindSchema,
+  count: Value,
+  end: EndSchema,
+  note: Reason.optional(),
+};
+const debtEnd = {
+  count: Value,
+  end: EndSchema,
+  note: Reason.optional(),
+  newPieces: z.boolean().optional(),
+};
+
 /** Commands about the visit as a whole. */
 export const VISIT_COMMAND_SCHEMAS = [
   z.strictObject({
     type: z.literal('answerPrerequisite'),
-    prerequisite: Ref,
-    met: z.boolean(),
-    value: Value.optional(),
-    note: Reason.optional(),
+    ...prerequisite,
   }),
   z.strictObject({
     type: z.literal('measure'),
-    baseline: Ref,
-    place: Name,
-    when: z.enum(['before', 'after']),
-    value: Value,
-    photo: Ref.optional(),
+    ...measurement,
   }),
   z.strictObject({ type: z.literal('makeChoice'), choice: Ref, option: Ref, chosenBy: Name }),
   z.strictObject({
@@ -59,19 +80,12 @@ export const VISIT_COMMAND_SCHEMAS = [
   z.strictObject({ type: z.literal('openDebt'), debt: Ref }),
   z.strictObject({
     type: z.literal('addDebt'),
-    name: Name,
-    kind: KindSchema,
-    count: Value,
-    end: EndSchema,
-    note: Reason.optional(),
+    ...addedDebt,
   }),
   z.strictObject({
     type: z.literal('closeDebt'),
     debt: Ref,
-    count: Value,
-    end: EndSchema,
-    note: Reason.optional(),
-    newPieces: z.boolean().optional(),
+    ...debtEnd,
   }),
   z.strictObject({ type: z.literal('arrangeRefit'), order: z.array(Ref).max(2000) }),
   z.strictObject({
@@ -104,18 +118,11 @@ export const VISIT_COMMAND_SCHEMAS = [
 export const VISIT_FACT_SCHEMAS = [
   z.strictObject({
     type: z.literal('prerequisiteAnswered'),
-    prerequisite: Ref,
-    met: z.boolean(),
-    value: Value.optional(),
-    note: Reason.optional(),
+    ...prerequisite,
   }),
   z.strictObject({
     type: z.literal('measured'),
-    baseline: Ref,
-    place: Name,
-    when: z.enum(['before', 'after']),
-    value: Value,
-    photo: Ref.optional(),
+    ...measurement,
   }),
   z.strictObject({ type: z.literal('choiceMade'), choice: Ref, option: Ref, chosenBy: Name }),
   z.strictObject({
@@ -136,19 +143,12 @@ export const VISIT_FACT_SCHEMAS = [
   z.strictObject({
     type: z.literal('debtAdded'),
     debt: Ref,
-    name: Name,
-    kind: KindSchema,
-    count: Value,
-    end: EndSchema,
-    note: Reason.optional(),
+    ...addedDebt,
   }),
   z.strictObject({
     type: z.literal('debtClosed'),
     debts: z.array(Ref),
-    count: Value,
-    end: EndSchema,
-    note: Reason.optional(),
-    newPieces: z.boolean().optional(),
+    ...debtEnd,
   }),
   z.strictObject({ type: z.literal('refitArranged'), order: z.array(Ref) }),
   z.strictObject({

@@ -3,8 +3,14 @@ import { parsePrinted } from '../quantity/parse-printed.ts';
 import { acceptBand } from '../tightening/accept-band.ts';
 import { canBeVerified, type TighteningSpec } from '../tightening/tightening-spec.ts';
 import { type Condition, questionsIn } from './condition.ts';
-import { KIT_LISTS, type KitDocument, type OrderRule, type PrintedSpec } from './kit-document.ts';
+import { KIT_LISTS, type KitDocument, type KitList, type OrderRule, type PrintedSpec } from './kit-document.ts';
 import { stepsBefore } from './step-order.ts';
+
+/** Lists whose entries have a condition and nothing else to be checked here. */
+const CONDITIONAL_LISTS = KIT_LISTS.filter(
+  (list): list is Exclude<KitList, 'questions' | 'items' | 'compounds' | 'stations' | 'groups' | 'cautions'> =>
+    !['questions', 'items', 'compounds', 'stations', 'groups', 'cautions'].includes(list),
+);
 
 /** A fault of a kit document that its shape alone does not show. `path` leads to the value in the file. */
 export interface KitFault {
@@ -181,20 +187,8 @@ export function kitFaults(kit: KitDocument): KitFault[] {
     if (caution.group !== undefined && !groupIds.has(caution.group))
       add(`cautions[${index}].group`, 'unknownGroup', caution.group);
   });
-  for (const list of [
-    'aftercare',
-    'prerequisites',
-    'baselines',
-    'choices',
-    'irreversible',
-    'temporary',
-    'neighbours',
-    'removed',
-    'disconnects',
-    'checks',
-    'tools',
-    'steps',
-  ] as const) {
+  // Those above name their conditions with what else is wrong with them.
+  for (const list of CONDITIONAL_LISTS) {
     kit[list].forEach((entry, index) => {
       condition(`${list}[${index}].when`, entry.when);
     });

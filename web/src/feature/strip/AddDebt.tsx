@@ -1,9 +1,9 @@
 import { useState } from 'react';
-import { END_TEXT } from '#contract/wording/conflict-text.ts';
 import type { DebtEnd, DebtKind } from '#core/job/visit-command.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { EndChoice, REMOVED_ENDS } from './EndChoice.tsx';
 
 const KINDS: Array<[DebtKind, string]> = [
   ['removed', 'Taken off'],
@@ -11,7 +11,6 @@ const KINDS: Array<[DebtKind, string]> = [
   ['neighbour', 'Loosened for access'],
   ['temporary', 'Put on for the work'],
 ];
-const ENDS: readonly DebtEnd[] = ['refit', 'transfer', 'keep', 'scrap'];
 
 /** Something off the vehicle, or on it for the work, that no sheet speaks of: it is owed like the rest. */
 export function AddDebt({ onClose }: { onClose: () => void }) {
@@ -61,20 +60,7 @@ export function AddDebt({ onClose }: { onClose: () => void }) {
             />
           </label>
         </div>
-        {kind === 'removed' && (
-          <div className="flex flex-wrap gap-2">
-            {ENDS.map((one) => (
-              <Button
-                key={one}
-                tone={end === one ? 'dark' : 'plain'}
-                aria-pressed={end === one}
-                onClick={() => setEnd(one)}
-              >
-                {END_TEXT[one]}
-              </Button>
-            ))}
-          </div>
-        )}
+        {kind === 'removed' && <EndChoice ends={REMOVED_ENDS} end={end} onChoose={setEnd} />}
         <div className="grid grid-cols-2 gap-2">
           <Button onClick={onClose}>Leave it</Button>
           <Button type="submit" tone="primary" disabled={name.trim() === ''}>

@@ -5,8 +5,7 @@ import type { DebtEnd } from '#core/job/visit-command.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-
-const ENDS: readonly DebtEnd[] = ['refit', 'transfer', 'keep', 'scrap'];
+import { EndChoice, REMOVED_ENDS } from './EndChoice.tsx';
 
 /** What is owed: open above, ended below, each with where it must end. */
 export function DebtList({ debts }: { debts: readonly Debt[] }) {
@@ -60,7 +59,7 @@ function CloseDebt({ debt, onClose }: { debt: Debt; onClose: () => void }) {
   const [end, setEnd] = useState<DebtEnd>(debt.end);
   const [note, setNote] = useState('');
   const [fresh, setFresh] = useState(false);
-  const ends = debt.end === 'cleared' ? (['cleared'] as const) : ENDS;
+  const ends = debt.end === 'cleared' ? (['cleared'] as const) : REMOVED_ENDS;
   return (
     <Sheet open onClose={onClose} title={debt.name} description={`Planned: ${END_TEXT[debt.end]}. ${left} owed.`}>
       <form
@@ -78,18 +77,7 @@ function CloseDebt({ debt, onClose }: { debt: Debt; onClose: () => void }) {
           onClose();
         }}
       >
-        <div className="flex flex-wrap gap-2">
-          {ends.map((one) => (
-            <Button
-              key={one}
-              tone={end === one ? 'dark' : 'plain'}
-              aria-pressed={end === one}
-              onClick={() => setEnd(one)}
-            >
-              {END_TEXT[one]}
-            </Button>
-          ))}
-        </div>
+        <EndChoice ends={ends} end={end} onChoose={setEnd} />
         {left > 1 && (
           <label className="flex items-center gap-3">
             How many

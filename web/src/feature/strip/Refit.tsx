@@ -1,17 +1,17 @@
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link } from 'react-router';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import { debtsOf, isOwed } from '#core/job/debt.ts';
 import { debtTouched, refitSteps } from '#core/job/step-progress.ts';
 import type { PlanStep } from '#core/kit/plan.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
-import { ActionBar, Button } from '../../ui/Button.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { AddDebt } from './AddDebt.tsx';
 import { DebtList } from './DebtList.tsx';
 import { GiveFigure } from './GiveFigure.tsx';
+import { NextStepBar } from './NextStepBar.tsx';
 import { StepList } from './StepList.tsx';
 import { StepSheet } from './StepSheet.tsx';
 import { useSteps } from './use-steps.ts';
@@ -117,18 +117,7 @@ export default function Refit() {
           <DebtList debts={debts.filter((debt) => debt.opened !== undefined)} />
           {!debts.some((debt) => debt.opened) && <p className="mt-2 text-ink-2">Nothing is off the vehicle.</p>}
         </div>
-        {next ? (
-          <ActionBar onClick={go} disabled={!go}>
-            <span className="line-clamp-2 text-3xl">{stepTitle(plan, next)}</span>
-          </ActionBar>
-        ) : (
-          <Link
-            to="../close-out"
-            className="thumb-bar plate flex min-h-22 items-center bg-paint px-6 text-4xl text-on-paint"
-          >
-            To Close out
-          </Link>
-        )}
+        <NextStepBar next={next} onDo={go} then={{ to: '../close-out', title: 'To Close out' }} />
       </aside>
       {asking && <StepSheet key={asking.step.id} step={asking.step} asks={asking.asks} onClose={close} />}
       {figure && (

@@ -1,15 +1,14 @@
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link } from 'react-router';
-import { stepTitle } from '#contract/wording/step-text.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { isStrip } from '#core/job/step-progress.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { Cautions } from '../../job/Cautions.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
-import { ActionBar, Button } from '../../ui/Button.tsx';
+import { Button } from '../../ui/Button.tsx';
 import { AddDebt } from './AddDebt.tsx';
 import { DebtList } from './DebtList.tsx';
+import { NextStepBar } from './NextStepBar.tsx';
 import { StepList } from './StepList.tsx';
 import { StepSheet } from './StepSheet.tsx';
 import { useSteps } from './use-steps.ts';
@@ -59,18 +58,7 @@ export default function Strip() {
           <DebtList debts={debts.filter((debt) => debt.opened !== undefined)} />
           {!debts.some((debt) => debt.opened) && <p className="mt-2 text-ink-2">Nothing is off the vehicle.</p>}
         </div>
-        {next ? (
-          <ActionBar onClick={go} disabled={!go}>
-            <span className="line-clamp-2 text-3xl">{stepTitle(plan, next)}</span>
-          </ActionBar>
-        ) : (
-          <Link
-            to="../fit-loose"
-            className="thumb-bar plate flex min-h-22 items-center bg-paint px-6 text-4xl text-on-paint"
-          >
-            To Fit loose
-          </Link>
-        )}
+        <NextStepBar next={next} onDo={go} then={{ to: '../fit-loose', title: 'To Fit loose' }} />
       </aside>
       {asking && <StepSheet key={asking.step.id} step={asking.step} asks={asking.asks} onClose={close} />}
       {adding && <AddDebt onClose={() => setAdding(false)} />}
