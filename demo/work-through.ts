@@ -1,6 +1,5 @@
+import type { JobCommand, JobEvent } from '#core/job/acts.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
-import type { JobCommand } from '#core/job/job-command.ts';
-import type { JobEvent } from '#core/job/job-event.ts';
 import { type JobLog, takeCommand } from '#core/job/job-log.ts';
 import { currentGroup, nextStep, pullBand } from '#core/job/next-station.ts';
 import type { Person } from '#core/job/role.ts';
@@ -89,7 +88,7 @@ export class Worker {
     const station = indexOf(this.log.plan).stations.get(stationId);
     const band = station && pullBand(this.log.plan, station, pass);
     if (!station || !band) throw new Error(`No band for ${stationId}`);
-    const best = rankWrenches(this.wrenches, band.targetNm, this.nowMs).find((choice) => !choice.fault);
+    const best = rankWrenches(this.wrenches, band, this.nowMs).find((choice) => choice.faults.length === 0);
     if (!best) throw new Error(`No wrench for ${band.targetNm} N·m`);
     const slot = station.spec.kind === 'slot';
     // Readings scatter a little inside the band, repeatably.

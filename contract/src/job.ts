@@ -1,156 +1,15 @@
 import { z } from 'zod';
-import type { JobCommand } from '#core/job/job-command.ts';
-import type { JobEvent } from '#core/job/job-event.ts';
+import type { JobEvent } from '#core/job/acts.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
 import type { Refusal } from '#core/job/refusal.ts';
-import type { Person, Role } from '#core/job/role.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import type { PullVerdict } from '#core/tightening/judge-pull.ts';
 import type { PassRule } from '#core/tightening/pass-plan.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
-import { AnswersSchema, AnswerValueSchema } from './condition.ts';
-import { VISIT_COMMAND_SCHEMAS, VISIT_FACT_SCHEMAS } from './visit.ts';
-
-/** Ids of a visit's second kit carry its prefix: two ids of a kit and a stroke. */
-const Ref = z.string().min(1).max(200);
-const Reason = z.string().max(500);
-/** Only an address inside the application: it becomes a link in the record. */
-const calculationUsed = {
-  station: Ref.optional(),
-  tool: Ref,
-  summary: z.string().min(1).max(500),
-  link: z.string().max(1000).startsWith('/bench/'),
-  reason: Reason,
-};
-const LoadStateSchema = z.enum(['hanging', 'rideHeight', 'onWheels']);
-const TorqueUnitSchema = z.enum(['N·m', 'lbf·ft', 'lbf·in', 'kgf·m', 'kgf·cm']);
-/** Numbers that only `decide` may judge: any finite one gets as far as a refusal with a reason. */
-const Figure = z.number();
-
-export const JobCommandSchema: z.ZodType<JobCommand> = z.discriminatedUnion('type', [
-  z.strictObject({
-    type: z.literal('changeAnswer'),
-    question: Ref,
-    value: AnswerValueSchema,
-    seen: AnswerValueSchema.nullable().optional(),
-  }),
-  z.strictObject({ type: z.literal('countLine'), item: Ref, found: Figure, damaged: Figure }),
-  z.strictObject({ type: z.literal('useShopStock'), item: Ref, quantity: Figure, reason: Reason }),
-  z.strictObject({ type: z.literal('scrapPiece'), item: Ref, quantity: Figure, reason: Reason }),
-  z.strictObject({ type: z.literal('declareSpare'), item: Ref, quantity: Figure }),
-  z.strictObject({ type: z.literal('startByHand'), station: Ref }),
-  z.strictObject({ type: z.literal('applyCompound'), station: Ref, cleaned: z.boolean() }),
-  z.strictObject({ type: z.literal('snug'), station: Ref, tool: z.enum(['hand', 'power']) }),
-  z.strictObject({
-    type: z.literal('pull'),
-    station: Ref,
-    torqueNm: Figure,
-    angleDeg: Figure.optional(),
-    wrench: Ref,
-    source: z.enum(['typed', 'live']),
-    entered: z.strictObject({ value: Figure, unit: TorqueUnitSchema }).optional(),
-    movementDeg: Figure.optional(),
-    confirmed: z.boolean().optional(),
-    pinFits: z.boolean().optional(),
-    seatedAndBackedOff: z.boolean().optional(),
-  }),
-  z.strictObject({ type: z.literal('confirmStop'), station: Ref, reason: Reason.optional() }),
-  z.strictObject({ type: z.literal('loosen'), station: Ref, to: z.enum(['started', 'out']), reason: Reason }),
-  z.strictObject({ type: z.literal('setLoadState'), state: LoadStateSchema, measuredMm: Figure.optional() }),
-  z.strictObject({ type: z.literal('correctPull'), station: Ref, pull: Ref, torqueNm: Figure, reason: Reason }),
-  z.strictObject({ type: z.literal('raiseProblem'), station: Ref.optional(), text: Reason }),
-  z.strictObject({ type: z.literal('clearProblem'), problem: Ref, how: Reason }),
-  z.strictObject({ type: z.literal('useCalculation'), ...calculationUsed }),
-  z.strictObject({ type: z.literal('override'), refusal: Ref, station: Ref, reason: Reason }),
-  z.strictObject({ type: z.literal('undo') }),
-  z.strictObject({ type: z.literal('close'), signature: z.string().max(120), note: z.string().max(2000).optional() }),
-  ...VISIT_COMMAND_SCHEMAS,
-]);
-
-export const RoleSchema: z.ZodType<Role> = z.enum(['fitter', 'lead', 'counter', 'apprentice']);
-export const PersonSchema: z.ZodType<Person> = z.strictObject({ id: Ref, name: z.string(), role: RoleSchema });
-
-const stamped = { commandId: Ref, atMs: z.number(), by: PersonSchema };
-const Count = z.strictObject({ found: z.number(), damaged: z.number() });
-const VerdictSchema: z.ZodType<PullVerdict> = z.enum(['accepted', 'under', 'over', 'overMaximum', 'noMovement']);
-
-export const JobEventSchema: z.ZodType<JobEvent> = z.discriminatedUnion('type', [
-  z.strictObject({
-    ...stamped,
-    type: z.literal('answerChanged'),
-    question: Ref,
-    from: AnswerValueSchema.optional(),
-    to: AnswerValueSchema,
-  }),
-  z.strictObject({
-    ...stamped,
-    type: z.literal('lineCounted'),
-    item: Ref,
-    found: z.number(),
-    damaged: z.number(),
-    previous: Count.optional(),
-  }),
-  z.strictObject({ ...stamped, type: z.literal('countUndone'), item: Ref, previous: Count.optional() }),
-  z.strictObject({ ...stamped, type: z.literal('shopStockUsed'), item: Ref, quantity: z.number(), reason: Reason }),
-  z.strictObject({ ...stamped, type: z.literal('pieceScrapped'), item: Ref, quantity: z.number(), reason: Reason }),
-  z.strictObject({ ...stamped, type: z.literal('spareDeclared'), item: Ref, quantity: z.number() }),
-  z.strictObject({ ...stamped, type: z.literal('stationStarted'), station: Ref }),
-  z.strictObject({ ...stamped, type: z.literal('startUndone'), station: Ref }),
-  z.strictObject({ ...stamped, type: z.literal('compoundApplied'), station: Ref, compound: Ref, cleaned: z.boolean() }),
-  z.strictObject({ ...stamped, type: z.literal('stationSnugged'), station: Ref, tool: z.enum(['hand', 'power']) }),
-  z.strictObject({
-    ...stamped,
-    type: z.literal('pullRecorded'),
-    station: Ref,
-    pass: z.number().int().min(0),
-    torqueNm: z.number(),
-    angleDeg: z.number().optional(),
-    movementDeg: z.number().optional(),
-    wrench: z.strictObject({ id: Ref, label: z.string(), calibrationDueOn: z.string() }),
-    source: z.enum(['typed', 'live']),
-    entered: z.strictObject({ value: z.number(), unit: TorqueUnitSchema }).optional(),
-    verdict: VerdictSchema,
-    targetNm: z.number(),
-    minNm: z.number(),
-    maxNm: z.number().optional(),
-    pinFits: z.boolean().optional(),
-    seatedAndBackedOff: z.boolean().optional(),
-  }),
-  z.strictObject({ ...stamped, type: z.literal('pullWithdrawn'), station: Ref, pull: Ref }),
-  z.strictObject({ ...stamped, type: z.literal('stopConfirmed'), station: Ref, reason: Reason.optional() }),
-  z.strictObject({
-    ...stamped,
-    type: z.literal('stationLoosened'),
-    station: Ref,
-    to: z.enum(['started', 'out']),
-    reason: Reason,
-    spent: z.array(Ref),
-  }),
-  z.strictObject({
-    ...stamped,
-    type: z.literal('loadStateSet'),
-    state: LoadStateSchema,
-    measuredMm: z.number().optional(),
-  }),
-  z.strictObject({
-    ...stamped,
-    type: z.literal('pullCorrected'),
-    station: Ref,
-    pull: Ref,
-    from: z.number(),
-    to: z.number(),
-    verdict: VerdictSchema,
-    reason: Reason,
-  }),
-  z.strictObject({ ...stamped, type: z.literal('problemRaised'), problem: Ref, station: Ref.optional(), text: Reason }),
-  z.strictObject({ ...stamped, type: z.literal('problemCleared'), problem: Ref, how: Reason }),
-  z.strictObject({ ...stamped, type: z.literal('calculationUsed'), ...calculationUsed }),
-  z.strictObject({ ...stamped, type: z.literal('overrideGranted'), refusal: Ref, station: Ref, reason: Reason }),
-  z.strictObject({ ...stamped, type: z.literal('jobClosed'), signature: z.string(), note: z.string().optional() }),
-  ...VISIT_FACT_SCHEMAS.map((schema) => schema.extend(stamped)),
-]);
+import { Ref } from './act/fields.ts';
+import { JobCommandSchema } from './acts.ts';
+import { AnswersSchema } from './condition.ts';
 
 /** One command as a device sends it. The person is checked against who was signed in on that device. */
 export const CommandInputSchema = z.strictObject({
@@ -161,8 +20,31 @@ export const CommandInputSchema = z.strictObject({
 });
 export type CommandInput = z.infer<typeof CommandInputSchema>;
 
-/** Commands in the order they were given; each is decided by itself and each gets its own answer. */
-export const CommandBatchSchema = z.strictObject({ commands: z.array(CommandInputSchema).min(1).max(200) });
+/** Where in a command something is not as it must be. */
+export interface InputFault {
+  path: string;
+  message: string;
+}
+
+/** A command as it arrived: read, or with why it could not be. One that cannot be read takes no other with it. */
+export type SentCommand = CommandInput | { id: string; unreadable: InputFault[] };
+
+const readCommand = (raw: { id: string }): SentCommand => {
+  const read = CommandInputSchema.safeParse(raw);
+  return read.success ? read.data : { id: raw.id, unreadable: inputFaults(read.error) };
+};
+
+/** Faults of an input, each with its path. */
+export const inputFaults = (error: z.ZodError): InputFault[] =>
+  error.issues.map((issue) => ({ path: issue.path.join('.'), message: issue.message }));
+
+/** Commands in the order they were given; each is read and decided by itself and each gets its own answer. */
+export const CommandBatchSchema = z.strictObject({
+  commands: z
+    .array(z.looseObject({ id: z.string().min(1).max(64) }).transform(readCommand))
+    .min(1)
+    .max(200),
+});
 
 /** An event as it is stored: numbered and chained to the one before. */
 export interface StoredEvent {

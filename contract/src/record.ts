@@ -1,6 +1,6 @@
 import { z } from 'zod';
+import { JobEventSchema } from './acts.ts';
 import { AnswersSchema } from './condition.ts';
-import { JobEventSchema } from './job.ts';
 import { KitDocumentSchema } from './kit.ts';
 import { VehicleSchema } from './vehicle.ts';
 

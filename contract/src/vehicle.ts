@@ -1,58 +1,61 @@
 import { z } from 'zod';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
+import { exactly } from './exactly.ts';
 
 const Short = z.string().trim().max(120);
 const Kg = z.number().optional();
 
 /** A vehicle as it is saved. Whether year and ratings can be is judged by the core, which names what and why. */
-export const VehicleSchema: z.ZodType<Vehicle> = z.strictObject({
-  id: z.string().min(1).max(64),
-  make: Short,
-  model: Short,
-  plate: Short,
-  owner: Short,
-  contact: Short.optional(),
-  vin: z.string().trim().max(40).optional(),
-  modelYear: z.number().optional(),
-  engine: Short.optional(),
-  drivenWheels: Short.optional(),
-  body: Short.optional(),
-  gearbox: Short.optional(),
-  trim: Short.optional(),
-  odometerKm: z.number().optional(),
-  odometerUnit: z.enum(['km', 'mi']).optional(),
-  ratings: z
-    .strictObject({
-      grossKg: Kg,
-      frontAxleKg: Kg,
-      rearAxleKg: Kg,
-      combinationKg: Kg,
-      towKg: Kg,
-      kerbKg: Kg,
-    })
-    .optional(),
-  wheels: z
-    .strictObject({
-      thread: Short.optional(),
-      nutSeat: z.enum(['cone', 'ball', 'flat']).optional(),
-      perWheel: z.number().int().min(1).max(12).optional(),
-      torque: Short.optional(),
-      tyre: Short.optional(),
-    })
-    .optional(),
-  fitted: z
-    .array(
-      z.strictObject({
-        word: z.string().trim().min(1).max(80),
-        note: z.string().max(200).optional(),
-        since: z.iso.date().optional(),
-        jobNumber: Short.optional(),
-      }),
-    )
-    .max(200)
-    .optional(),
-  note: z.string().max(2000).optional(),
-});
+export const VehicleSchema = exactly<Vehicle>()(
+  z.strictObject({
+    id: z.string().min(1).max(64),
+    make: Short,
+    model: Short,
+    plate: Short,
+    owner: Short,
+    contact: Short.optional(),
+    vin: z.string().trim().max(40).optional(),
+    modelYear: z.number().optional(),
+    engine: Short.optional(),
+    drivenWheels: Short.optional(),
+    body: Short.optional(),
+    gearbox: Short.optional(),
+    trim: Short.optional(),
+    odometerKm: z.number().optional(),
+    odometerUnit: z.enum(['km', 'mi']).optional(),
+    ratings: z
+      .strictObject({
+        grossKg: Kg,
+        frontAxleKg: Kg,
+        rearAxleKg: Kg,
+        combinationKg: Kg,
+        towKg: Kg,
+        kerbKg: Kg,
+      })
+      .optional(),
+    wheels: z
+      .strictObject({
+        thread: Short.optional(),
+        nutSeat: z.enum(['cone', 'ball', 'flat']).optional(),
+        perWheel: z.number().int().min(1).max(12).optional(),
+        torque: Short.optional(),
+        tyre: Short.optional(),
+      })
+      .optional(),
+    fitted: z
+      .array(
+        z.strictObject({
+          word: z.string().trim().min(1).max(80),
+          note: z.string().max(200).optional(),
+          since: z.iso.date().optional(),
+          jobNumber: Short.optional(),
+        }),
+      )
+      .max(200)
+      .optional(),
+    note: z.string().max(2000).optional(),
+  }),
+);
 
 /** A vehicle with the version it was read at: two people saving at once are told. */
 export const SaveVehicleSchema = z.strictObject({ vehicle: VehicleSchema, version: z.number().int().min(0) });

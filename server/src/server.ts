@@ -39,8 +39,22 @@ export async function startServer(
   const catalog = new CatalogService(catalogRepository);
   const people = new PersonRepository(source);
   const cribRepository = new CribRepository(source);
-  const jobs = new JobService(new JobRepository(source), catalogRepository, sessions, cribRepository);
-  const crib = new CribService(cribRepository, catalogRepository, people, (shopId) => jobs.forgetWrenches(shopId));
+  const jobs = new JobService(
+    new JobRepository(source),
+    catalogRepository,
+    sessions,
+    cribRepository,
+    Date.now,
+    (error) => log.error({ error }, 'owed'),
+  );
+  await jobs.noteOwed();
+  const crib = new CribService(
+    cribRepository,
+    catalogRepository,
+    people,
+    (shopId) => jobs.forgetWrenches(shopId),
+    (shopId, jobId) => jobs.plan(shopId, jobId),
+  );
   const drafts = new KitDraftService(new KitDraftRepository(source), catalogRepository);
   const app = makeApp(
     { source, sessions, catalog, jobs, crib, drafts, log, webDist: config.webDist },

@@ -1,5 +1,5 @@
-import type { DebtEnd } from '#core/job/visit-command.ts';
-import type { Conflict, ConflictSide, JointDifference } from '#core/visit/conflict.ts';
+import type { DebtEnd } from '#core/job/debt-kind.ts';
+import type { Conflict, ConflictSide, JointDifference } from '#core/kit/plan-conflict.ts';
 
 export const DIFFERENCE_TEXT: Record<JointDifference, string> = {
   figure: 'the torque',

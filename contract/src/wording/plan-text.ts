@@ -1,5 +1,5 @@
 import type { CompoundKind } from '#core/compound/compound.ts';
-import type { FigureSource } from '#core/job/visit-command.ts';
+import type { FigureSource } from '#core/job/figure.ts';
 import type { Reason } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { PullVerdict } from '#core/tightening/judge-pull.ts';

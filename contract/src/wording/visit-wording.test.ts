@@ -31,7 +31,7 @@ const reads = (text: string) => {
 
 describe('refusals of a visit', () => {
   const refusals: Refusal[] = [
-    { code: 'workContradicts', stations: ['s1'], steps: ['rear wheels'] },
+    { code: 'workContradicts', stations: ['s1'], things: ['rear wheels'] },
     { code: 'questionsOpen', questions: ['Is a shield there?'] },
     { code: 'planImpossible', reason: 'specMissing' },
     { code: 'answeredMeanwhile', question: 'Raised?', answer: true },
@@ -44,7 +44,7 @@ describe('refusals of a visit', () => {
     { code: 'choicesOpen', choices: ['k1'] },
     { code: 'conflictOpen', conflict: plan.conflicts[0]?.id ?? '' },
     { code: 'stripOpen', station: 's1', steps: ['t3'] },
-    { code: 'stepWaitsFor', step: 't3', waitsFor: ['t2'] },
+    { code: 'stepWaitsFor', step: 't3', steps: ['t2'] },
     { code: 'stepDoneAlready', step: 't2' },
     { code: 'helperNeeded', step: 't5', people: 2 },
     { code: 'chocksNotSaid', step: 't2' },

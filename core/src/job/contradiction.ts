@@ -16,7 +16,7 @@ const asWorked = (plan: Plan, station: PlanStation, fills: boolean): string =>
  * Work done already that a new plan would not have, or would have otherwise: stations that were started, and things off
  * the vehicle that no step would put back.
  */
-export function contradictions(before: Plan, after: Plan, job: JobState): { stations: string[]; steps: string[] } {
+export function contradictions(before: Plan, after: Plan, job: JobState): { stations: string[]; things: string[] } {
   const now = indexOf(before).stations;
   const then = indexOf(after).stations;
   const stations = [...job.stations.keys()].filter((id) => {
@@ -28,5 +28,5 @@ export function contradictions(before: Plan, after: Plan, job: JobState): { stat
   });
   const known = new Set(debtsOf(after, job).flatMap((debt) => debt.ids));
   const lost = debtsOf(before, job).filter((debt) => isOwed(debt) && !debt.ids.some((id) => known.has(id)));
-  return { stations, steps: lost.map((debt) => debt.name) };
+  return { stations, things: lost.map((debt) => debt.name) };
 }

@@ -1,7 +1,8 @@
 import type { Plan, PlanRemoved } from '../kit/plan.ts';
 import { comesBack } from '../refit/with-refit.ts';
-import type { JobState, Stamp } from './job-state.ts';
-import type { DebtEnd, DebtKind } from './visit-command.ts';
+import type { DebtEnd, DebtKind } from './debt-kind.ts';
+import type { JobState } from './job-state.ts';
+import type { Stamp } from './stamp.ts';
 import { debtState } from './visit-state.ts';
 
 /** What a refit still asks of a person. */

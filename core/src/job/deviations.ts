@@ -1,11 +1,13 @@
 import { indexOf, type Plan } from '../kit/plan.ts';
 import { debtsOf } from './debt.ts';
-import type { JobState, Pull, Stamp } from './job-state.ts';
+import type { DebtEnd } from './debt-kind.ts';
+import type { FigureSource } from './figure.ts';
+import type { JobState, Pull } from './job-state.ts';
+import type { When } from './stamp.ts';
 import { atFullTorque } from './station-progress.ts';
-import type { DebtEnd, FigureSource } from './visit-command.ts';
 
 /** Anything in a job that did not go as planned, with who, when and why. Read by whoever takes the vehicle over. */
-export type Deviation = Stamp &
+export type Deviation = When &
   (
     | { kind: 'override'; station: string; refusal: string; reason: string }
     | { kind: 'pullMissed'; station: string; pull: Pull }

@@ -8,12 +8,13 @@ import { resolveVisit } from '../visit/resolve-visit.ts';
 import { spreadAnswers, type VisitKit, visitQuestions } from '../visit/visit.ts';
 import { withFigures } from '../visit/with-figures.ts';
 import type { Wrench } from '../wrench/wrench.ts';
+import { ACTS, type JobEvent } from './acts.ts';
+import type { CommandEnvelope } from './command-envelope.ts';
 import { type CommandIds, noCommands, withCommands } from './command-ids.ts';
 import { contradictions } from './contradiction.ts';
 import { decide } from './decide.ts';
+import { currentEvent } from './event-version.ts';
 import { foldAll } from './fold.ts';
-import type { CommandEnvelope } from './job-command.ts';
-import type { JobEvent } from './job-event.ts';
 import { emptyJob, type JobState } from './job-state.ts';
 import type { Refusal } from './refusal.ts';
 
@@ -63,18 +64,14 @@ export function openLog(setup: JobSetup): Result<JobLog, ResolveError & { kit: s
   return resolved.ok ? ok({ setup, plan: resolved.value, state, commandIds: noCommands }) : resolved;
 }
 
-/** Events after which the plan is made anew. */
-const REPLANS: ReadonlySet<JobEvent['type']> = new Set([
-  'answerChanged',
-  'kitAdded',
-  'kitDropped',
-  'conflictSettled',
-  'sharedSplit',
-  'figureGiven',
-]);
+/** Facts after which the plan is made anew. */
+const REPLANS: ReadonlySet<string> = new Set(
+  Object.values(ACTS).flatMap((act) => (act.replans ? Object.keys(act.fold) : [])),
+);
 
 /** The log after events that already happened; a changed answer or kit resolves the plan anew. */
-export function appendEvents(log: JobLog, events: readonly JobEvent[]): JobLog {
+export function appendEvents(log: JobLog, stored: readonly JobEvent[]): JobLog {
+  const events = stored.map(currentEvent);
   const state = foldAll(log.state, events);
   const commandIds = withCommands(
     log.commandIds,
@@ -99,7 +96,7 @@ function replanRefusal(log: JobLog, events: readonly JobEvent[]): Refusal | unde
       : { code: 'planImpossible', reason: error.code };
   }
   const against = contradictions(log.plan, resolved.value, state);
-  return against.stations.length > 0 || against.steps.length > 0 ? { code: 'workContradicts', ...against } : undefined;
+  return against.stations.length > 0 || against.things.length > 0 ? { code: 'workContradicts', ...against } : undefined;
 }
 
 export type CommandOutcome =

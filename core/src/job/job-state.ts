@@ -1,13 +1,10 @@
 import type { AnswerValue } from '../kit/condition.ts';
-import type { CalculationUsed, LoadState } from './job-command.ts';
-import type { PullFacts } from './job-event.ts';
-import type { Person } from './role.ts';
+import type { ItemId, StationId, StepId } from '../kit/ids.ts';
+import type { CalculationUsed } from './calculation-used.ts';
+import type { LoadState } from './load-state.ts';
+import type { PullFacts } from './pull-facts.ts';
+import type { Stamp } from './stamp.ts';
 import { emptyVisit, type VisitState } from './visit-state.ts';
-
-export interface Stamp {
-  atMs: number;
-  by: Person;
-}
 
 /** A pull as recorded, with what happened to it later. Nothing is ever taken out of the list. */
 export interface Pull extends PullFacts, Stamp {
@@ -54,10 +51,10 @@ export interface Problem extends Stamp {
 
 /** What this person may take back: only the last thing done, and only while nothing stands on it. */
 export type Undoable =
-  | { kind: 'count'; item: string; previous?: { found: number; damaged: number } }
-  | { kind: 'start'; station: string }
-  | { kind: 'pull'; station: string; pull: string }
-  | { kind: 'step'; step: string };
+  | { act: 'countLine'; item: ItemId; previous?: { found: number; damaged: number } }
+  | { act: 'startByHand'; station: StationId }
+  | { act: 'pull'; station: StationId; pull: string }
+  | { act: 'doStep'; step: StepId };
 
 /** A job as its events left it. Keyed by station and line, so that events on different stations commute. */
 export interface JobState {

@@ -1,7 +1,7 @@
 import { type GroupOrders, indexOf, type Plan, type PlanGroup, type PlanStation } from '../kit/plan.ts';
-import { type AcceptBand, acceptBand } from '../tightening/accept-band.ts';
+import type { AcceptBand } from '../tightening/band.ts';
+import { acceptBand, isByHand } from '../tightening/kinds.ts';
 import { passFraction } from '../tightening/pass-plan.ts';
-import { isByHand } from '../tightening/tightening-spec.ts';
 import { type JobState, stationState } from './job-state.ts';
 import { groupComplete, nextPassIndex, spoilingPull } from './station-progress.ts';
 

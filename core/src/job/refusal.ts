@@ -1,14 +1,16 @@
 import type { AnswerValue } from '../kit/condition.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { WrenchFault } from '../wrench/suitable-wrench.ts';
+import type { ActName } from './act/act-name.ts';
 import type { CloseBlock } from './close-block.ts';
-import type { JobCommand } from './job-command.ts';
 import type { Role } from './role.ts';
 
 /** Why a command was not carried out, with the facts. Sentences are made where a person reads them. */
 export type Refusal =
-  | { code: 'notPermitted'; role: Role; command: JobCommand['type'] }
+  | { code: 'notPermitted'; role: Role; command: ActName }
   | { code: 'jobClosed' }
+  /** The command itself is not one this application knows, or a text in it is too long. */
+  | { code: 'commandUnreadable'; faults: Array<{ path: string; message: string }> }
   /** The device's clock runs ahead of the server's by more than it may. */
   | { code: 'clockAhead'; byMs: number }
   /** The person named on the command was not signed in on this device then. */
@@ -17,11 +19,15 @@ export type Refusal =
   | { code: 'unknownItem'; item: string }
   | { code: 'unknownWrench'; wrench: string }
   | { code: 'unknownPull'; pull: string }
+  /** Withdrawn, or made before the station was loosened again. */
+  | { code: 'pullNotStanding'; station: string; pull: string }
+  /** A reading that the wrench itself sent is not rewritten by hand. */
+  | { code: 'liveNotCorrected'; station: string; pull: string }
   | { code: 'unknownProblem'; problem: string }
   | { code: 'unknownQuestion'; question: string }
   | { code: 'answerNotAllowed'; question: string }
   /** What was done on the vehicle already would not be in the new plan, or would be there otherwise. */
-  | { code: 'workContradicts'; stations: string[]; steps: string[] }
+  | { code: 'workContradicts'; stations: string[]; things: string[] }
   /** The change opens questions that are not answered. */
   | { code: 'questionsOpen'; questions: string[] }
   | { code: 'planImpossible'; reason: string }
@@ -54,6 +60,8 @@ export type Refusal =
   | { code: 'notAtRideHeight'; station: string; state: string }
   | { code: 'slotNotAligned'; station: string }
   | { code: 'bearingNotSeated'; station: string }
+  /** The joint is drawn down until its gradient has fallen: only a wrench that measures angle can say so. */
+  | { code: 'gradientMissing'; station: string }
   | { code: 'implausibleTorque'; torqueNm: number; limitNm: number }
   /** The number fits in another unit; say so again to keep it. */
   | { code: 'likelyUnitSlip'; readAs: TorqueUnit; meant: TorqueUnit }
@@ -77,7 +85,7 @@ export type Refusal =
   | { code: 'choicesOpen'; choices: string[] }
   | { code: 'conflictOpen'; conflict: string }
   | { code: 'stripOpen'; station: string; steps: string[] }
-  | { code: 'stepWaitsFor'; step: string; waitsFor: string[] }
+  | { code: 'stepWaitsFor'; step: string; steps: string[] }
   | { code: 'stepDoneAlready'; step: string }
   | { code: 'helperNeeded'; step: string; people: number }
   | { code: 'chocksNotSaid'; step: string }

@@ -1,6 +1,6 @@
-import type { JobCommand } from './job-command.ts';
-
-export type Role = 'fitter' | 'lead' | 'counter' | 'apprentice';
+/** What a person is in the shop. */
+export const ROLES = ['fitter', 'lead', 'counter', 'apprentice'] as const;
+export type Role = (typeof ROLES)[number];
 
 /** Who did something: kept with every event. */
 export interface Person {
@@ -9,60 +9,12 @@ export interface Person {
   role: Role;
 }
 
-const FLOOR: ReadonlyArray<JobCommand['type']> = [
-  'countLine',
-  'startByHand',
-  'applyCompound',
-  'snug',
-  'pull',
-  'confirmStop',
-  'loosen',
-  'setLoadState',
-  'raiseProblem',
-  'undo',
-  'measure',
-  'doStep',
-  'openDebt',
-  'addDebt',
-  'closeDebt',
-];
-
-/** Those who answer for the work also sign, correct and clear. */
-const ANSWERABLE: ReadonlyArray<JobCommand['type']> = [
-  ...FLOOR,
-  'useShopStock',
-  'scrapPiece',
-  'declareSpare',
-  'clearProblem',
-  'correctPull',
-  'changeAnswer',
-  'close',
-  'answerPrerequisite',
-  'makeChoice',
-  'arrangeRefit',
-  'giveFigure',
-  'splitShared',
-  'addKit',
-  'dropKit',
-];
-
-/** What each role may do on a job. An apprentice works; a lead alone lifts a refusal. */
-const MAY: Record<Role, ReadonlySet<JobCommand['type']>> = {
-  apprentice: new Set(FLOOR),
-  counter: new Set([
-    'countLine',
-    'useShopStock',
-    'raiseProblem',
-    'changeAnswer',
-    'undo',
-    'answerPrerequisite',
-    'makeChoice',
-    'addKit',
-    'dropKit',
-  ]),
-  fitter: new Set(ANSWERABLE),
-  lead: new Set([...ANSWERABLE, 'override', 'useCalculation', 'settleConflict', 'overrideStep']),
-};
-
-/** Whether a role may give a command. */
-export const mayDo = (role: Role, command: JobCommand['type']): boolean => MAY[role].has(command);
+/** Those who work on the vehicle. An apprentice works, and answers for nothing. */
+export const ON_THE_FLOOR: readonly Role[] = ['apprentice', 'fitter', 'lead'];
+/** Those who answer for the work: they sign, correct and clear. */
+export const ANSWERABLE: readonly Role[] = ['fitter', 'lead'];
+/** A lead alone lifts a refusal. */
+export const LEAD_ONLY: readonly Role[] = ['lead'];
+/** Those who speak with the owner and the supplier. */
+export const COUNTER_TOO: readonly Role[] = ['counter', 'fitter', 'lead'];
+export const EVERYBODY: readonly Role[] = ROLES;

@@ -1,5 +1,5 @@
 import { indexOf, type Plan, type PlanStation } from '../kit/plan.ts';
-import { isByHand } from '../tightening/tightening-spec.ts';
+import { isByHand } from '../tightening/kinds.ts';
 import { type JobState, type Pull, type StationState, stationState } from './job-state.ts';
 
 /**

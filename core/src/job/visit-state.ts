@@ -1,7 +1,8 @@
-import type { Settlement } from '../visit/conflict.ts';
-import type { Stamp } from './job-state.ts';
-import type { DebtEnd } from './visit-command.ts';
-import type { AddedDebt, GivenFigure } from './visit-event.ts';
+import type { Settlement } from '../kit/plan-conflict.ts';
+import type { Chocks } from './chocks.ts';
+import type { AddedDebt, DebtEnd } from './debt-kind.ts';
+import type { GivenFigure } from './figure.ts';
+import type { Stamp } from './stamp.ts';
 
 /** What became of something owed. */
 export interface DebtState {
@@ -26,7 +27,7 @@ export interface VisitState {
   measurements: Record<string, Record<string, { before?: Measurement; after?: Measurement }>>;
   choices: Record<string, { option: string; chosenBy: string } & Stamp>;
   /** Steps that were ticked, and those of other kits done with them. */
-  steps: Record<string, { helper?: string; chocks?: string } & Stamp>;
+  steps: Record<string, { helper?: string; chocks?: Chocks } & Stamp>;
   stepOverrides: Record<string, Record<string, { reason: string } & Stamp>>;
   debts: Record<string, DebtState>;
   refitOrder?: string[];

@@ -5,10 +5,10 @@ import { demoWrenches } from '#demo/shop.ts';
 import { Worker } from '#demo/work-through.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '../visit/visit.ts';
+import type { JobCommand } from './acts.ts';
 import { baselineVerdict, sideDifference } from './baseline-verdict.ts';
 import { closeBlocks } from './close-block.ts';
 import { debtsOf, isOwed } from './debt.ts';
-import type { JobCommand } from './job-command.ts';
 import { type JobLog, openLog, takeCommand } from './job-log.ts';
 import { jobProgress } from './job-progress.ts';
 import type { Person } from './role.ts';
@@ -258,7 +258,7 @@ describe('kits coming and going', () => {
 });
 
 describe('the result against its baseline', () => {
-  const stamp = { atMs: 0, by: MIRA };
+  const stamp = { commandId: 'c', atMs: 0, by: MIRA };
   it.each([
     [520, 530, 'asClaimed', 10],
     [520, 505, 'belowClaim', -15],

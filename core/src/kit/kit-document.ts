@@ -1,7 +1,6 @@
 import type { Compound } from '../compound/compound.ts';
 import type { DriveSize } from '../fastener/drive.ts';
 import type { Pattern } from '../tightening/pattern.ts';
-import type { TighteningSpec } from '../tightening/tightening-spec.ts';
 import type { Condition } from './condition.ts';
 import type {
   Baseline,
@@ -14,6 +13,7 @@ import type {
   Temporary,
 } from './kit-preparation.ts';
 import type { Disconnect, RemovedThing, Step } from './kit-step.ts';
+import type { PrintedSpec } from './printed-spec.ts';
 
 /** The file name of the format; `version` rises with every change that older readers could not read. */
 export const KIT_FORMAT = 'wrenchman-kit';
@@ -108,14 +108,6 @@ export type ClampedMaterial = 'steel' | 'castIron' | 'aluminium' | 'magnesium' |
 
 /** What kind of joint it is; rules of the trade hang on it. */
 export type JointTag = 'safetyCritical' | 'changesGeometry' | 'rubberBonded' | 'frictionFace' | 'benchFinal' | 'wheel';
-
-/** A specification with the words it was printed in, and the case it is for. */
-export interface PrintedSpec {
-  spec: TighteningSpec;
-  /** The torque as the sheet prints it: `46 lbf·ft`. Shown first, converted second. */
-  printed: string;
-  when?: Condition;
-}
 
 export interface Station {
   id: string;

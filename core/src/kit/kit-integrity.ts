@@ -1,9 +1,9 @@
 import { parseThread } from '../fastener/thread.ts';
 import { parsePrinted } from '../quantity/parse-printed.ts';
-import { acceptBand } from '../tightening/accept-band.ts';
-import { canBeVerified, type TighteningSpec } from '../tightening/tightening-spec.ts';
+import { acceptBand, canBeVerified, type TighteningSpec } from '../tightening/kinds.ts';
 import { type Condition, questionsIn } from './condition.ts';
-import { KIT_LISTS, type KitDocument, type KitList, type OrderRule, type PrintedSpec } from './kit-document.ts';
+import { KIT_LISTS, type KitDocument, type KitList, type OrderRule } from './kit-document.ts';
+import type { PrintedSpec } from './printed-spec.ts';
 import { stepsBefore } from './step-order.ts';
 
 /** Lists whose entries have a condition and nothing else to be checked here. */

@@ -1,6 +1,6 @@
 import type { DriveSize } from '../fastener/drive.ts';
 import type { Condition } from './condition.ts';
-import type { PrintedSpec } from './kit-document.ts';
+import type { PrintedSpec } from './printed-spec.ts';
 
 /** What must be true before anything comes off the vehicle. */
 export interface Prerequisite {

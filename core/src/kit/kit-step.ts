@@ -1,5 +1,5 @@
 import type { Condition } from './condition.ts';
-import type { PrintedSpec } from './kit-document.ts';
+import type { PrintedSpec } from './printed-spec.ts';
 
 /** Where in the job a step stands. */
 export type Phase = 'prepare' | 'strip' | 'fitLoose' | 'align' | 'torque' | 'cure' | 'closeOut';

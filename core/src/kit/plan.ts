@@ -1,11 +1,9 @@
 import type { Compound } from '../compound/compound.ts';
+import type { TighteningSpec } from '../tightening/kinds.ts';
 import type { Pass } from '../tightening/pass-plan.ts';
 import type { Pattern } from '../tightening/pattern.ts';
-import type { TighteningSpec } from '../tightening/tightening-spec.ts';
-import type { Conflict } from '../visit/conflict.ts';
-import type { SharedWork } from '../visit/same-thing.ts';
 import type { Condition, Reason } from './condition.ts';
-import type { Aftercare, Caution, Item, JointGroup, KitList, PrintedSpec, Question, Station } from './kit-document.ts';
+import type { Aftercare, Caution, Item, JointGroup, KitList, Question, Station } from './kit-document.ts';
 import type {
   Baseline,
   Check,
@@ -17,6 +15,9 @@ import type {
   Temporary,
 } from './kit-preparation.ts';
 import type { Disconnect, RemovedThing, Step, StepAction } from './kit-step.ts';
+import type { Conflict } from './plan-conflict.ts';
+import type { PrintedSpec } from './printed-spec.ts';
+import type { SharedWork } from './shared-work.ts';
 
 /** An entry of a kit that applies, with the kit it comes from and the comparisons that let it in. */
 export type Applies<T extends { when?: Condition }> = Omit<T, 'when'> & { kit: string; because: Reason[] };

@@ -1,12 +1,13 @@
 import { fail, ok, type Result } from '../result.ts';
+import { canBeVerified } from '../tightening/kinds.ts';
 import { loadImbalance } from '../tightening/load-imbalance.ts';
 import { type Pass, type PassRule, passPlan } from '../tightening/pass-plan.ts';
 import { mostEvenPattern, type Pattern, tighteningOrder } from '../tightening/pattern.ts';
-import { canBeVerified } from '../tightening/tightening-spec.ts';
 import { conditionsOf } from './answer-space.ts';
 import { type Answers, type Condition, evaluate, type Reason, type Truth } from './condition.ts';
-import type { JointGroup, KitDocument, OrderRule, PrintedSpec, Question, Station } from './kit-document.ts';
+import type { JointGroup, KitDocument, OrderRule, Question, Station } from './kit-document.ts';
 import type { Applies, Plan, PlanGroup, PlanItem, PlanRemoved, PlanStation, PlanStep, TraceEntry } from './plan.ts';
+import type { PrintedSpec } from './printed-spec.ts';
 import { keptStepsBefore } from './step-order.ts';
 import { sameWord, type VehicleFacts } from './vehicle-facts.ts';
 

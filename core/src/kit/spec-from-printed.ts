@@ -2,7 +2,7 @@ import { fail, ok, type Result } from '../result.ts';
 import type { TorqueValue } from '../sheet/fact.ts';
 import { tokenize } from '../sheet/token.ts';
 import { torqueAt } from '../sheet/torque-phrase.ts';
-import type { TighteningSpec } from '../tightening/tightening-spec.ts';
+import type { TighteningSpec } from '../tightening/kinds.ts';
 
 /** Tolerance of a turned angle where the sheet gives none, degrees each way (chosen by us). */
 const ANGLE_TOLERANCE_DEG = 5;

@@ -55,6 +55,7 @@ export type UnitOf<D extends Dimension> = {
   [Name in UnitName]: (typeof UNITS)[Name]['dimension'] extends D ? Name : never;
 }[UnitName];
 export type TorqueUnit = UnitOf<'torque'>;
+export const TORQUE_UNITS = ['N·m', 'lbf·ft', 'lbf·in', 'kgf·m', 'kgf·cm'] as const satisfies readonly TorqueUnit[];
 
 const unitNamed = (name: UnitName): Unit => UNITS[name];
 

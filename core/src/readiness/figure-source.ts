@@ -1,8 +1,8 @@
 import { parseThread } from '../fastener/thread.ts';
-import type { FigureSource } from '../job/visit-command.ts';
+import type { FigureSource } from '../job/figure.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import { indexOf, type Plan, type PlanStation } from '../kit/plan.ts';
-import { isByHand } from '../tightening/tightening-spec.ts';
+import { isByHand } from '../tightening/kinds.ts';
 
 /** A figure another sheet prints for the same thread: a lead to follow, never the answer. */
 export interface FigureLead {

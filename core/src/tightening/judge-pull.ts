@@ -1,7 +1,9 @@
-import type { AcceptBand } from './accept-band.ts';
+import type { AcceptBand } from './band.ts';
+import type { Reading } from './kind/reading.ts';
 
 /** `noMovement`: the wrench clicked and nothing turned, so the click proves nothing. */
-export type PullVerdict = 'accepted' | 'under' | 'over' | 'overMaximum' | 'noMovement';
+export const PULL_VERDICTS = ['accepted', 'under', 'over', 'overMaximum', 'noMovement'] as const;
+export type PullVerdict = (typeof PULL_VERDICTS)[number];
 
 /**
  * Turning less than this before the click counts as not turning, degrees.
@@ -15,15 +17,27 @@ export const MOVEMENT_DEG = 2;
  */
 export const COMPARISON_SLACK = 1e-3;
 
+/** How a pull was made: what a reading cannot tell by itself. */
+export interface PullCircumstance {
+  /** A wrench that sends its torque knows whether anything turned; of a typed reading nobody does. */
+  source: 'typed' | 'live';
+  /** A verify pull moves nothing, and overshoot in it is found, not made. */
+  verifying: boolean;
+}
+
 /**
- * Judges one pull against its band.
+ * Judges one pull against its band: the one verdict, for a reading and for its correction.
  *
  * @param band - from `acceptBand`
- * @param torqueNm - torque read at the end of the pull, N·m
- * @param angleDeg - for torque-angle: degrees turned after the threshold; a missing angle is `under`
+ * @param reading - torque in N·m, angles in degrees; what the band asks for and the reading lacks is `under`
  */
-export function judgePull(band: AcceptBand, torqueNm: number, angleDeg?: number): PullVerdict {
-  const { absoluteMaximumNm, angle } = band;
+export function judgePull(
+  band: AcceptBand,
+  reading: Reading,
+  { source, verifying }: PullCircumstance = { source: 'typed', verifying: false },
+): PullVerdict {
+  const { torqueNm, angleDeg, movementDeg, gradientShare } = reading;
+  const { absoluteMaximumNm, angle, gradient } = band;
   if (absoluteMaximumNm !== undefined && torqueNm > absoluteMaximumNm + COMPARISON_SLACK) return 'overMaximum';
   if (torqueNm < band.minNm - COMPARISON_SLACK) return 'under';
   if (torqueNm > band.maxNm + COMPARISON_SLACK) return 'over';
@@ -31,5 +45,7 @@ export function judgePull(band: AcceptBand, torqueNm: number, angleDeg?: number)
     if (angleDeg === undefined || angleDeg < angle.minDeg - COMPARISON_SLACK) return 'under';
     if (angleDeg > angle.maxDeg + COMPARISON_SLACK) return 'over';
   }
-  return 'accepted';
+  if (gradient && (gradientShare === undefined || gradientShare > gradient.maxShare + COMPARISON_SLACK)) return 'under';
+  const still = source === 'live' && !verifying && movementDeg !== undefined && movementDeg < MOVEMENT_DEG;
+  return still ? 'noMovement' : 'accepted';
 }

@@ -1,12 +1,12 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { toBase } from '../quantity/unit.ts';
-import { acceptBand, peakTorqueNm } from './accept-band.ts';
 import { judgePull } from './judge-pull.ts';
+import type { TighteningSpec } from './kinds.ts';
+import { acceptBand, peakTorqueNm } from './kinds.ts';
 import { loadImbalance, type Point } from './load-imbalance.ts';
 import { passPlan } from './pass-plan.ts';
 import { mostEvenPattern, type Pattern, tighteningOrder } from './pattern.ts';
-import type { TighteningSpec } from './tightening-spec.ts';
 import { unitSlip } from './unit-slip.ts';
 
 const circle = (n: number, radiusMm = 100): Point[] =>
@@ -143,7 +143,7 @@ describe('judging a pull', () => {
   it.each(SPECS)('%j at %d N·m is %s', (spec, torqueNm, verdict) => {
     const band = acceptBand(spec);
     if (!band) throw new Error('no band');
-    expect(judgePull(band, torqueNm)).toBe(verdict);
+    expect(judgePull(band, { torqueNm })).toBe(verdict);
   });
   it('torque-angle wants both, and only a printed maximum bounds the rising torque', () => {
     const band = acceptBand({
@@ -154,17 +154,17 @@ describe('judging a pull', () => {
       maximumNm: 140,
     });
     if (!band) throw new Error('no band');
-    expect(judgePull(band, 96, 90)).toBe('accepted');
-    expect(judgePull(band, 96)).toBe('under');
-    expect(judgePull(band, 96, 70)).toBe('under');
-    expect(judgePull(band, 96, 99)).toBe('over');
-    expect(judgePull(band, 150, 90)).toBe('overMaximum');
+    expect(judgePull(band, { torqueNm: 96, angleDeg: 90 })).toBe('accepted');
+    expect(judgePull(band, { torqueNm: 96 })).toBe('under');
+    expect(judgePull(band, { torqueNm: 96, angleDeg: 70 })).toBe('under');
+    expect(judgePull(band, { torqueNm: 96, angleDeg: 99 })).toBe('over');
+    expect(judgePull(band, { torqueNm: 150, angleDeg: 90 })).toBe('overMaximum');
   });
   it('a reading of exactly the printed end of a range is inside it', () => {
     const band = acceptBand({ kind: 'range', minNm: 9.038786, maxNm: 11.298482 });
     if (!band) throw new Error('no band');
-    expect(judgePull(band, toBase(80, 'lbf·in'))).toBe('accepted');
-    expect(judgePull(band, toBase(100, 'lbf·in'))).toBe('accepted');
+    expect(judgePull(band, { torqueNm: toBase(80, 'lbf·in') })).toBe('accepted');
+    expect(judgePull(band, { torqueNm: toBase(100, 'lbf·in') })).toBe('accepted');
   });
   it('contact and snug have no figure', () => {
     expect(acceptBand({ kind: 'contact', stop: 'flanges touch' })).toBeUndefined();
@@ -185,8 +185,8 @@ describe('judging a pull', () => {
           const maximumNm = target * over;
           const band = acceptBand({ kind: 'targetWithMaximum', targetNm: target, maximumNm });
           if (!band) throw new Error('no band');
-          if (torqueNm > maximumNm + 2e-3) expect(judgePull(band, torqueNm)).toBe('overMaximum');
-          else if (torqueNm <= maximumNm) expect(judgePull(band, torqueNm)).not.toBe('overMaximum');
+          if (torqueNm > maximumNm + 2e-3) expect(judgePull(band, { torqueNm })).toBe('overMaximum');
+          else if (torqueNm <= maximumNm) expect(judgePull(band, { torqueNm })).not.toBe('overMaximum');
         },
       ),
     );

@@ -1,6 +1,6 @@
 import type { Plan } from '../kit/plan.ts';
+import type { SharedWork } from '../kit/shared-work.ts';
 import { plainWord } from '../kit/vehicle-facts.ts';
-import type { SharedWork } from './same-thing.ts';
 
 interface Merged<T> {
   kept: T[];

@@ -1,6 +1,7 @@
 import type { Phase } from '../kit/kit-step.ts';
 import type { PlanAction, PlanStep } from '../kit/plan.ts';
-import type { SharedWork, ThingFinder, ThingTouched } from './same-thing.ts';
+import type { SharedWork } from '../kit/shared-work.ts';
+import type { ThingFinder, ThingTouched } from './same-thing.ts';
 
 const PHASES: readonly Phase[] = ['prepare', 'strip', 'fitLoose', 'align', 'torque', 'cure', 'closeOut'];
 

@@ -1,14 +1,16 @@
 import type { Answers } from '../kit/condition.ts';
 import type { Plan, PlanAction, PlanGroup, PlanStation } from '../kit/plan.ts';
+import type { Conflict, Settlement } from '../kit/plan-conflict.ts';
 import { type ResolveError, resolve, withNeeds, withVehicleAnswers } from '../kit/resolve.ts';
+import type { SharedWork } from '../kit/shared-work.ts';
 import type { VehicleFacts } from '../kit/vehicle-facts.ts';
 import { withRefit } from '../refit/with-refit.ts';
 import { ok, type Result } from '../result.ts';
 import type { PassRule } from '../tightening/pass-plan.ts';
-import { type Conflict, findConflicts, jointDifferences, type Settlement, sharedJoints } from './conflict.ts';
+import { findConflicts, jointDifferences, sharedJoints } from './conflict.ts';
 import { mergeAftercare, mergeCautions } from './merge-notes.ts';
 import { mergeSteps } from './merge-steps.ts';
-import { type SharedWork, thingFinder } from './same-thing.ts';
+import { thingFinder } from './same-thing.ts';
 import { scopedKit } from './scoped-kit.ts';
 import { thingListsOf } from './thing-lists.ts';
 import type { VisitKit } from './visit.ts';

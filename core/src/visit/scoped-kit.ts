@@ -1,6 +1,7 @@
 import type { Condition } from '../kit/condition.ts';
-import type { KitDocument, OrderRule, PrintedSpec } from '../kit/kit-document.ts';
+import type { KitDocument, OrderRule } from '../kit/kit-document.ts';
 import type { StepAction } from '../kit/kit-step.ts';
+import type { PrintedSpec } from '../kit/printed-spec.ts';
 
 const FIELDS = [
   'removed',

@@ -1,5 +1,5 @@
-import type { PrintedSpec } from '../kit/kit-document.ts';
 import { indexOf, type Plan } from '../kit/plan.ts';
+import type { PrintedSpec } from '../kit/printed-spec.ts';
 import { passIndexesOf } from '../kit/resolve.ts';
 
 /** Joints whose sheet gives no figure, tightened to the one a person gave. Other joints are left as the sheet says. */

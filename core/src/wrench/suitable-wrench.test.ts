@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { rankWrenches, wrenchFault } from './suitable-wrench.ts';
+import { rankWrenches, wrenchFaults } from './suitable-wrench.ts';
 import { usableBand } from './usable-band.ts';
 import type { Wrench } from './wrench.ts';
 
@@ -27,10 +27,12 @@ describe('may this wrench make the pull (M53)', () => {
     [40, undefined],
     [200, undefined],
     [200.1, 'wrenchOutOfRange'],
-  ])('%d N·m: %s', (targetNm, code) => expect(wrenchFault(wrench(), targetNm, NOON)?.code).toBe(code));
+  ])('%d N·m: %s', (targetNm, code) => expect(wrenchFaults(wrench(), { targetNm }, NOON)[0]?.code).toBe(code));
   it('not from the day its calibration is due', () => {
-    expect(wrenchFault(wrench({ calibrationDueOn: '2026-11-26' }), 100, NOON)).toBeUndefined();
-    expect(wrenchFault(wrench({ calibrationDueOn: '2026-11-25' }), 100, NOON)?.code).toBe('wrenchOutOfCalibration');
+    expect(wrenchFaults(wrench({ calibrationDueOn: '2026-11-26' }), { targetNm: 100 }, NOON)).toEqual([]);
+    expect(wrenchFaults(wrench({ calibrationDueOn: '2026-11-25' }), { targetNm: 100 }, NOON)).toMatchObject([
+      { code: 'wrenchOutOfCalibration' },
+    ]);
   });
   it('offers the faultless first, then live, then nearest the middle', () => {
     const rank = rankWrenches(
@@ -40,10 +42,10 @@ describe('may this wrench make the pull (M53)', () => {
         wrench({ id: 'mid' }),
         wrench({ id: 'live', fullScaleNm: 130, live: true }),
       ],
-      110,
+      { targetNm: 110 },
       NOON,
     );
     expect(rank.map((choice) => choice.wrench.id)).toEqual(['live', 'mid', 'big', 'old']);
-    expect(rank.at(-1)?.fault?.code).toBe('wrenchOutOfCalibration');
+    expect(rank.at(-1)?.faults[0]?.code).toBe('wrenchOutOfCalibration');
   });
 });

@@ -7,53 +7,67 @@ export type WrenchFault =
   | { code: 'wrenchOutOfCalibration'; wrenchId: string; dueOn: string }
   /** Due by its pulls, whatever its date says. */
   | { code: 'wrenchPulledOut'; wrenchId: string; pulls: number }
+  /** It measures no angle, and the joint is judged by it. */
+  | { code: 'wrenchWithoutAngle'; wrenchId: string }
   | { code: 'wrenchLocked'; wrenchId: string; atMs: number; because: string };
 
 /** The UTC calendar day of an instant, ISO date. */
 export const dayOf = (atMs: number): string => new Date(atMs).toISOString().slice(0, 10);
 
-/**
- * Why a wrench may not make a pull, or undefined when it may.
- *
- * @param targetNm - torque aimed at in this pull, N·m
- * @param nowMs - when, Unix ms; the day decides on calibration
- */
-export function wrenchFault(wrench: Wrench, targetNm: number, nowMs: number): WrenchFault | undefined {
-  const { minNm, maxNm } = usableBand(wrench);
-  // A converted target may differ from the end of the scale in its last bit.
-  if (targetNm < minNm * (1 - 1e-9) || targetNm > maxNm * (1 + 1e-9)) {
-    return { code: 'wrenchOutOfRange', wrenchId: wrench.id, targetNm, minNm, maxNm };
-  }
-  if (wrench.locked && nowMs >= wrench.locked.atMs)
-    return { code: 'wrenchLocked', wrenchId: wrench.id, atMs: wrench.locked.atMs, because: wrench.locked.because };
-  const pulls = wrench.pullsSinceCalibration ?? 0;
-  if (pulls >= PULLS_BETWEEN_CALIBRATIONS) return { code: 'wrenchPulledOut', wrenchId: wrench.id, pulls };
-  if (dayOf(nowMs) >= wrench.calibrationDueOn) {
-    return { code: 'wrenchOutOfCalibration', wrenchId: wrench.id, dueOn: wrench.calibrationDueOn };
-  }
-  return undefined;
+/** What a pull wants of the wrench that makes it. */
+export interface PullNeeds {
+  /** Torque aimed at, N·m. */
+  targetNm: number;
+  /** The highest torque the wrench must show on the way there, N·m; left out: the target. */
+  peakNm?: number;
+  /** The pull is judged by its gradient, and nobody reads that off a scale. */
+  gradient?: object;
 }
 
-/** A wrench with what speaks against it for one pull. */
+/**
+ * Everything that speaks against a wrench for a pull; empty when it may make it. What no lead may lift stands first.
+ *
+ * @param nowMs - when, Unix ms; the day decides on calibration
+ */
+export function wrenchFaults(wrench: Wrench, needs: PullNeeds, nowMs: number): WrenchFault[] {
+  const { id, locked, calibrationDueOn, pullsSinceCalibration: pulls = 0 } = wrench;
+  const { minNm, maxNm } = usableBand(wrench);
+  const { targetNm, peakNm = targetNm, gradient } = needs;
+  // A converted target may differ from the end of the scale in its last bit.
+  const below = targetNm < minNm * (1 - 1e-9);
+  const above = peakNm > maxNm * (1 + 1e-9);
+  const faults: WrenchFault[] = [];
+  if (below || above)
+    faults.push({ code: 'wrenchOutOfRange', wrenchId: id, targetNm: below ? targetNm : peakNm, minNm, maxNm });
+  if (gradient && !wrench.live) faults.push({ code: 'wrenchWithoutAngle', wrenchId: id });
+  if (locked && nowMs >= locked.atMs)
+    faults.push({ code: 'wrenchLocked', wrenchId: id, atMs: locked.atMs, because: locked.because });
+  if (pulls >= PULLS_BETWEEN_CALIBRATIONS) faults.push({ code: 'wrenchPulledOut', wrenchId: id, pulls });
+  if (dayOf(nowMs) >= calibrationDueOn)
+    faults.push({ code: 'wrenchOutOfCalibration', wrenchId: id, dueOn: calibrationDueOn });
+  return faults;
+}
+
+/** A wrench with all that speaks against it for one pull. */
 export interface WrenchChoice {
   wrench: Wrench;
-  fault?: WrenchFault;
+  faults: WrenchFault[];
 }
 
 /**
  * The shop's wrenches for one pull, best first: free of faults, then live, then with the target nearest the
  * middle of the band, where a spring wrench repeats best (common practice, no source).
  */
-export function rankWrenches(wrenches: readonly Wrench[], targetNm: number, nowMs: number): WrenchChoice[] {
+export function rankWrenches(wrenches: readonly Wrench[], needs: PullNeeds, nowMs: number): WrenchChoice[] {
   const fromMiddle = (wrench: Wrench) => {
     const { minNm, maxNm } = usableBand(wrench);
-    return Math.abs(targetNm - (minNm + maxNm) / 2) / (maxNm - minNm);
+    return Math.abs(needs.targetNm - (minNm + maxNm) / 2) / (maxNm - minNm);
   };
   return wrenches
-    .map((wrench) => ({ wrench, fault: wrenchFault(wrench, targetNm, nowMs) }))
+    .map((wrench) => ({ wrench, faults: wrenchFaults(wrench, needs, nowMs) }))
     .sort(
       (a, b) =>
-        Number(a.fault !== undefined) - Number(b.fault !== undefined) ||
+        Math.sign(a.faults.length) - Math.sign(b.faults.length) ||
         Number(b.wrench.live) - Number(a.wrench.live) ||
         fromMiddle(a.wrench) - fromMiddle(b.wrench) ||
         a.wrench.label.localeCompare(b.wrench.label, 'en'),

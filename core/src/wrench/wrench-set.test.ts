@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { wrenchFault } from './suitable-wrench.ts';
+import { wrenchFaults } from './suitable-wrench.ts';
 import type { Wrench } from './wrench.ts';
 import { type PlannedPull, smallestWrenchSet } from './wrench-set.ts';
 
@@ -31,10 +31,12 @@ describe('the smallest set of wrenches', () => {
     fc.assert(
       fc.property(anyWrenches, anyPulls, (shop, day) => {
         const { wrenches, uncovered } = smallestWrenchSet(shop, day, NOW);
-        const possible = day.filter(({ targetNm }) => shop.some((one) => !wrenchFault(one, targetNm, NOW)));
+        const possible = day.filter(({ targetNm }) =>
+          shop.some((one) => wrenchFaults(one, { targetNm }, NOW).length === 0),
+        );
         expect(uncovered.flatMap(({ stations }) => stations)).toHaveLength(day.length - possible.length);
         const covers = (set: readonly Wrench[]) =>
-          possible.every(({ targetNm }) => set.some((one) => !wrenchFault(one, targetNm, NOW)));
+          possible.every(({ targetNm }) => set.some((one) => wrenchFaults(one, { targetNm }, NOW).length === 0));
         expect(covers(wrenches)).toBe(true);
         let fewest = shop.length;
         for (let bits = 0; bits < 2 ** shop.length; bits += 1) {

@@ -1,4 +1,4 @@
-import { type WrenchFault, wrenchFault } from './suitable-wrench.ts';
+import { type WrenchFault, wrenchFaults } from './suitable-wrench.ts';
 import type { Wrench } from './wrench.ts';
 
 /** One pull of the day, in the order of the plan: what the wrench is set to, and which station it is for. */
@@ -96,7 +96,7 @@ export function smallestWrenchSet(
     if (known) known.stations.push(station);
     else targets.push({ targetNm, stations: [station] });
   }
-  const may = wrenches.map((wrench) => targets.map(({ targetNm }) => wrenchFault(wrench, targetNm, nowMs)));
+  const may = wrenches.map((wrench) => targets.map(({ targetNm }) => wrenchFaults(wrench, { targetNm }, nowMs)[0]));
   const covered = targets.map((_, index) => may.some((faults) => faults[index] === undefined));
   const uncovered = targets
     .flatMap((target, index) =>

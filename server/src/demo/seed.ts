@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
-import type { JobEvent } from '#core/job/job-event.ts';
+import type { JobEvent } from '#core/job/acts.ts';
 import { appendEvents, openLog } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
@@ -158,6 +158,9 @@ export async function seedDemo(source: DataSource, nowMs: number): Promise<boole
         vehicle,
         kits: kits.map(({ prefix, document }) => ({ prefix, id: document.id, revision: document.revision })),
         answers,
+        passRule: {},
+        // The demo's vehicles are as their cards say.
+        fittedNoted: true,
         openedAtMs: nowMs,
         seq: 0,
         hash: FIRST_HASH,

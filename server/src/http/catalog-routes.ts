@@ -16,6 +16,7 @@ export function catalogRoutes(catalog: CatalogService, jobs: JobService) {
     .get('/vehicles/:id', validate('param', KitId), async (c) => {
       const { shopId } = c.get('caller');
       const { id } = c.req.valid('param');
+      await jobs.noteOwed({ shopId, vehicleId: id });
       const stored = await catalog.vehicle(shopId, id);
       if (!stored) return problem(c, 'unknownVehicle');
       return c.json({ ...stored, visits: await jobs.history(shopId, id) } satisfies VehicleHistory);

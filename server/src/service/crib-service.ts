@@ -16,10 +16,9 @@ import { type Bottle, bottleFor, leftMl, type ReorderLine, reorderList } from '#
 import { doubtFromMs, judgeCheck, type WrenchCheck } from '#core/crib/check-pull.ts';
 import { isOut, outForJob } from '#core/crib/crib-tool.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { fail, ok, type Result } from '#core/result.ts';
-import { resolveVisit } from '#core/visit/resolve-visit.ts';
 import { scopedKit } from '#core/visit/scoped-kit.ts';
-import { spreadAnswers } from '#core/visit/visit.ts';
 import { calibrationDue, calibrationResult, type Reading } from '#core/wrench/calibration.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
@@ -65,6 +64,8 @@ export class CribService {
     private readonly people: PersonRepository,
     /** Told when a wrench changed, so that nobody goes on with the old one. */
     private readonly wrenchesChanged: (shopId: string) => void,
+    /** A job's plan as its own events made it. */
+    private readonly planOf: (shopId: string, jobId: string) => Promise<Plan | undefined>,
     private readonly now: () => number = Date.now,
   ) {}
 
@@ -150,15 +151,17 @@ export class CribService {
     const jobs = new Map(
       (await this.crib.jobsWithKits(shopId, [...new Set(beads.map((bead) => bead.jobId))])).map((job) => [job.id, job]),
     );
-    const plans = new Map([...jobs.values()].map((job) => [job.id, itemsOf(job)]));
+    const plans = new Map(
+      await Promise.all([...jobs.keys()].map(async (id) => [id, await this.planOf(shopId, id)] as const)),
+    );
     const shelf: Bottle[] = await this.crib.bottles(shopId);
     const uses = beads.flatMap((bead) => {
       const job = jobs.get(bead.jobId);
       const plan = plans.get(bead.jobId);
       const compound = job && partOf(job, bead.compound, (kit) => kit.compounds);
       if (!compound) return [];
-      const station = plan?.stations.get(bead.station);
-      const ml = station && plan ? stationBeadMl(station, plan.items) : 0;
+      const station = plan && indexOf(plan).stations.get(bead.station);
+      const ml = station ? stationBeadMl(station, indexOf(plan).items) : 0;
       const bottle = bottleFor(shelf, compound.kind);
       if (bottle) bottle.usedMl += ml;
       return [{ jobId: bead.jobId, seq: bead.seq, bottleId: bottle?.id, kind: compound.kind, ml }];
@@ -395,14 +398,4 @@ function partOf<T extends { id: string }>(
   list: (kit: KitDocument) => readonly T[],
 ): T | undefined {
   return job.kits.flatMap(({ document, prefix }) => list(scopedKit(document, prefix))).find((entry) => entry.id === id);
-}
-
-/** A job's stations and items by id; a job that no longer resolves counts by its kits alone. */
-function itemsOf(job: JobWithKit) {
-  const plan = resolveVisit(job.kits, job.vehicle, spreadAnswers(job.kits, job.answers));
-  if (!plan.ok) return undefined;
-  return {
-    stations: new Map(plan.value.stations.map((station) => [station.id, station])),
-    items: new Map(plan.value.items.map((item) => [item.id, item])),
-  };
 }

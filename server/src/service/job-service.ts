@@ -8,16 +8,19 @@ import type {
   JobCard,
   JobDocument,
   OpenJob,
+  SentCommand,
   StoredEvent,
 } from '#contract/job.ts';
 import type { PastVisit } from '#contract/vehicle.ts';
 import { outForJob } from '#core/crib/crib-tool.ts';
+import type { JobCommand } from '#core/job/acts.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { finalPull } from '#core/job/deviations.ts';
 import { appendEvents, type JobLog, kitsNow, openLog, takeCommand } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { stationComplete } from '#core/job/station-progress.ts';
+import type { Plan } from '#core/kit/plan.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { fitVerdicts, type ResolveError } from '#core/kit/resolve.ts';
 import { sameWord } from '#core/kit/vehicle-facts.ts';
@@ -56,6 +59,9 @@ export type OpenJobError =
 
 export type AddKitError = { code: 'unknownJob' | 'unknownKit' } | { code: 'kitDoesNotFit'; text: string; kit: string };
 
+/** A command as the server takes it: from a device, or one it makes itself. */
+type TakenCommand = SentCommand | (Omit<CommandInput, 'command'> & { command: JobCommand });
+
 /** Opens jobs, takes commands, and tells listeners what was added. */
 export class JobService {
   private readonly live = new Map<string, LiveJob>();
@@ -70,6 +76,8 @@ export class JobService {
     private readonly sessions: SessionService,
     private readonly crib: CribRepository,
     private readonly now: () => number = Date.now,
+    /** Told of what failed after its command was stored and answered; it is made up later. */
+    private readonly failedLater: (error: unknown) => void = () => undefined,
   ) {}
 
   cards(shopId: string, fromMs: number, toMs: number): Promise<JobCard[]> {
@@ -100,12 +108,13 @@ export class JobService {
       );
       if (misfit) return fail({ code: 'kitDoesNotFit', text: misfit.text, kit: kit.document.title });
     }
+    const passRule = { stages: shop.stages ?? undefined, verify: shop.verify ?? undefined };
     const opened = openLog({
       kits,
       openedWith: kits.map(({ prefix }) => prefix),
       vehicle,
       answers,
-      shop: { stages: shop.stages ?? undefined, verify: shop.verify ?? undefined },
+      shop: passRule,
     });
     if (!opened.ok) return opened;
     if (input.odometerKm !== undefined) await this.catalog.saveVehicle(caller.shopId, vehicle, stored.version);
@@ -122,6 +131,7 @@ export class JobService {
         vehicle,
         kits: kits.map(({ prefix, document }) => ({ prefix, id: document.id, revision: document.revision })),
         answers,
+        passRule,
         openedAtMs: nowMs,
         seq: 0,
         hash: FIRST_HASH,
@@ -152,7 +162,7 @@ export class JobService {
       kits,
       openedWith: openedWith(row),
       answers: row.answers,
-      shop: { name: shop.name, stages: shop.stages ?? undefined, verify: shop.verify ?? undefined },
+      shop: { name: shop.name, ...row.passRule },
       wrenches,
       events,
     };
@@ -183,17 +193,13 @@ export class JobService {
     }
     const row = await this.jobs.find(shopId, id);
     if (!row) return undefined;
-    const [kits, shop, events] = await Promise.all([
-      this.catalog.pinned(row.shopId, row.kits),
-      this.catalog.shop(row.shopId),
-      this.jobs.eventsAfter(id, 0),
-    ]);
+    const [kits, events] = await Promise.all([this.catalog.pinned(row.shopId, row.kits), this.jobs.eventsAfter(id, 0)]);
     const opened = openLog({
       kits,
       openedWith: openedWith(row),
       vehicle: row.vehicle,
       answers: row.answers,
-      shop: { stages: shop.stages ?? undefined, verify: shop.verify ?? undefined },
+      shop: row.passRule,
     });
     if (!opened.ok) throw new Error(`Job ${id} no longer resolves: ${opened.error.code}`);
     const live: LiveJob = {
@@ -225,7 +231,7 @@ export class JobService {
   }
 
   /** Takes commands in order. Each gets its own answer; what was accepted is stored before this returns. */
-  command(caller: Caller, id: string, commands: readonly CommandInput[]): Promise<CommandBatchAnswer | undefined> {
+  command(caller: Caller, id: string, commands: readonly SentCommand[]): Promise<CommandBatchAnswer | undefined> {
     return this.inTurn(id, async () => {
       try {
         return await this.take(caller, id, commands);
@@ -276,6 +282,11 @@ export class JobService {
     });
   }
 
+  /** The plan of a job as its own events made it; undefined where the shop has no such job. */
+  async plan(shopId: string, id: string): Promise<Plan | undefined> {
+    return (await this.load(shopId, id))?.log.plan;
+  }
+
   /** A vehicle's visits with what was torqued and what came off. */
   async history(shopId: string, vehicleId: string): Promise<PastVisit[]> {
     const rows = await this.jobs.ofVehicle(shopId, vehicleId);
@@ -302,8 +313,24 @@ export class JobService {
     return this.jobs.photo(jobId, id);
   }
 
-  /** What a finished job put on the vehicle goes into the list of what it carries. */
-  private async noteFitted({ row, log }: LiveJob): Promise<void> {
+  /**
+   * Brings what finished jobs put on their vehicles into the vehicles' cards. The close is stored before; whatever fails
+   * here is owed, and made up when the vehicle is next looked at or the server next starts.
+   */
+  async noteOwed(of?: { shopId: string; vehicleId: string }): Promise<void> {
+    for (const row of await this.jobs.owedToVehicles(of)) {
+      try {
+        const live = await this.load(row.shopId, row.id);
+        if (live) await this.noteFitted(live);
+      } catch (error) {
+        // One job that cannot be read must not keep its vehicle's page, or the server, from opening.
+        this.failedLater(error);
+      }
+    }
+  }
+
+  /** What a finished job put on the vehicle goes into the list of what it carries. Doing it again changes nothing. */
+  private async noteFitted({ row, log }: Pick<LiveJob, 'row' | 'log'>): Promise<void> {
     const stored = await this.catalog.vehicle(row.shopId, row.vehicleId);
     if (!stored || !log.state.closed) return;
     const since = new Date(log.state.closed.atMs).toISOString().slice(0, 10);
@@ -315,20 +342,22 @@ export class JobService {
     const fresh = words
       .filter(({ word }) => !carried.some((entry) => sameWord(entry.word, word)))
       .map((entry) => ({ ...entry, since, jobNumber: row.number }));
-    if (fresh.length === 0) return;
-    const saved = await this.catalog.saveVehicle(
-      row.shopId,
-      { ...stored.vehicle, fitted: [...carried, ...fresh] },
-      stored.version,
-    );
+    const saved =
+      fresh.length === 0 ||
+      (await this.catalog.saveVehicle(
+        row.shopId,
+        { ...stored.vehicle, fitted: [...carried, ...fresh] },
+        stored.version,
+      ));
     // Somebody saved the vehicle in this instant: their version is read and added to.
-    if (!saved) await this.noteFitted({ row, log, seq: 0, hash: '' });
+    if (!saved) return this.noteFitted({ row, log });
+    await this.jobs.noted(row.id);
   }
 
   private async take(
     caller: Caller,
     id: string,
-    commands: readonly CommandInput[],
+    commands: readonly TakenCommand[],
   ): Promise<CommandBatchAnswer | undefined> {
     const live = await this.load(caller.shopId, id);
     if (!live) return undefined;
@@ -338,6 +367,10 @@ export class JobService {
     const rows: EventRow[] = [];
     const results: CommandResult[] = [];
     for (const input of commands) {
+      if ('unreadable' in input) {
+        results.push({ id: input.id, ok: false, refusal: { code: 'commandUnreadable', faults: input.unreadable } });
+        continue;
+      }
       if (input.atMs > nowMs + CLOCK_AHEAD_MS) {
         results.push({ id: input.id, ok: false, refusal: { code: 'clockAhead', byMs: input.atMs - nowMs } });
         continue;
@@ -378,7 +411,8 @@ export class JobService {
       this.live.set(id, { ...live, log, seq, hash, lastEventAtMs });
       countPulls(wrenches, rows);
       this.added.emit(id, events);
-      if (rows.some(({ event }) => event.type === 'jobClosed')) await this.noteFitted({ ...live, log });
+      if (rows.some(({ event }) => event.type === 'jobClosed'))
+        await this.noteFitted({ ...live, log }).catch((error: unknown) => this.failedLater(error));
     }
     return { results, events, seq };
   }

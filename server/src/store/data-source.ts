@@ -7,6 +7,7 @@ import { AppendEvents1764000000001 } from './migration/0002-append-events.ts';
 import { Crib1764000000002 } from './migration/0003-crib.ts';
 import { KitDrafts1764000000003 } from './migration/0004-kit-drafts.ts';
 import { Visits1764000000004 } from './migration/0005-visits.ts';
+import { JobRules1764000000005 } from './migration/0006-job-rules.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -22,6 +23,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       Crib1764000000002,
       KitDrafts1764000000003,
       Visits1764000000004,
+      JobRules1764000000005,
     ],
     synchronize: false,
     poolSize: 10,

@@ -1,12 +1,13 @@
 import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
 import type { Waiver } from '#contract/kit-draft.ts';
-import type { JobEvent } from '#core/job/job-event.ts';
+import type { JobEvent } from '#core/job/acts.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
 import type { Role } from '#core/job/role.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
+import type { PassRule } from '#core/tightening/pass-plan.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { CRIB_ENTITIES } from './crib-entities.ts';
 import { millis } from './millis.ts';
@@ -124,6 +125,8 @@ export class JobEntity {
   /** Every kit that is or was in the visit; `added` marks those that came after it was opened. */
   @Column({ type: 'json' }) kits!: PinnedKit[];
   @Column({ type: 'json' }) answers!: Record<string, AnswerValue>;
+  /** The shop's rule when the job was opened: a later change does not reach into work under way. */
+  @Column({ type: 'json', name: 'pass_rule' }) passRule!: PassRule;
   @Column({ ...millis, name: 'opened_at_ms' }) openedAtMs!: number;
   /** Sequence number and hash of the newest event. */
   @Column({ type: 'int', unsigned: true }) seq!: number;
@@ -131,6 +134,8 @@ export class JobEntity {
   /** What lists show, kept in the transaction of the events it sums up. */
   @Column({ type: 'json' }) progress!: JobProgress;
   @Column({ ...millis, name: 'closed_at_ms', nullable: true }) closedAtMs?: number | null;
+  /** What a finished job put on stands on the vehicle's card. */
+  @Column({ type: 'boolean', name: 'fitted_noted', default: false }) fittedNoted?: boolean;
 }
 
 /** Append-only: no code updates or deletes a row of a running shop. */

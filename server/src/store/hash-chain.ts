@@ -1,6 +1,6 @@
 import { createHash } from 'node:crypto';
 import type { StoredEvent } from '#contract/job.ts';
-import type { JobEvent } from '#core/job/job-event.ts';
+import type { JobEvent } from '#core/job/acts.ts';
 
 /** The hash before the first event of a job. */
 export const FIRST_HASH = '0'.repeat(64);

@@ -1,4 +1,4 @@
-import { type DataSource, Like } from 'typeorm';
+import { type DataSource, IsNull, Like, Not } from 'typeorm';
 import type { JobCard, StoredEvent } from '#contract/job.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
 import { JobEntity, JobEventEntity, PhotoEntity, type PinnedKit, ShopEntity } from './entities.ts';
@@ -66,6 +66,18 @@ export class JobRepository {
   /** Pins a kit that comes into a visit under way. A pin without its event is harmless: the events decide. */
   async pin(jobId: string, kits: readonly PinnedKit[]): Promise<void> {
     await this.source.getRepository(JobEntity).update({ id: jobId }, { kits: [...kits] });
+  }
+
+  /** Finished jobs whose vehicle has not heard of it; of one vehicle where it is named. */
+  async owedToVehicles(of: { shopId: string; vehicleId: string } | undefined): Promise<JobEntity[]> {
+    return this.source
+      .getRepository(JobEntity)
+      .find({ where: { ...of, closedAtMs: Not(IsNull()), fittedNoted: false }, order: { closedAtMs: 'ASC' } });
+  }
+
+  /** The vehicle's card says what this job put on it. */
+  async noted(jobId: string): Promise<void> {
+    await this.source.getRepository(JobEntity).update({ id: jobId }, { fittedNoted: true });
   }
 
   /** Minutes from first event to close of the newest closed jobs that had just this kit. */

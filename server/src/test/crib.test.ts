@@ -268,9 +268,10 @@ describe('a figure of the bench', () => {
       type: 'calculationUsed',
       by: { name: 'Rafe Orrin' },
     });
-    const elsewhere = await lead.request('POST', `/api/jobs/${job}/commands`, {
-      commands: [lead.input({ ...command, link: 'https://elsewhere.example/' })],
+    const elsewhere = await lead.send(job, lead.input({ ...command, link: 'https://elsewhere.example/' }));
+    expect(elsewhere.results[0]).toMatchObject({
+      ok: false,
+      refusal: { code: 'commandUnreadable', faults: [{ path: 'command.link' }] },
     });
-    expect(elsewhere.status).toBe(422);
   });
 });

@@ -1,8 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import pino from 'pino';
 import { DataSource } from 'typeorm';
+import type { DeviceCommand } from '#contract/acts.ts';
 import type { CommandBatchAnswer, CommandInput, JobDocument } from '#contract/job.ts';
-import type { JobCommand } from '#core/job/job-command.ts';
 import { type Config, readConfig } from '../config.ts';
 import { seedDemo } from '../demo/seed.ts';
 import { type RunningServer, startServer } from '../server.ts';
@@ -78,7 +78,7 @@ export class Device {
     return (await this.request('GET', `/api/jobs/${id}`)).json() as Promise<JobDocument>;
   }
 
-  input(command: JobCommand, over: Partial<CommandInput> = {}): CommandInput {
+  input(command: DeviceCommand, over: Partial<CommandInput> = {}): CommandInput {
     return { id: randomUUID(), atMs: Date.now(), by: this.person, command, ...over };
   }
 
@@ -110,17 +110,21 @@ export async function openGuard(device: Device): Promise<string> {
 }
 
 /** Counts, starts and snugs the guard: the first pull is due on g2. */
-export const guardUpToTorque: JobCommand[] = [
+export const guardUpToTorque: DeviceCommand[] = [
   { type: 'countLine', item: 'm1', found: 6, damaged: 0 },
   { type: 'countLine', item: 'm2', found: 8, damaged: 0 },
   { type: 'countLine', item: 'm3', found: 6, damaged: 0 },
   { type: 'countLine', item: 'm4', found: 1, damaged: 0 },
-  ...(['g1', 'g2', 'g3', 'g4', 'g5', 'g6'].map((station) => ({ type: 'startByHand', station })) as JobCommand[]),
-  ...(['g1', 'g2', 'g3', 'g4', 'g5', 'g6'].map((station) => ({ type: 'snug', station, tool: 'hand' })) as JobCommand[]),
+  ...(['g1', 'g2', 'g3', 'g4', 'g5', 'g6'].map((station) => ({ type: 'startByHand', station })) as DeviceCommand[]),
+  ...(['g1', 'g2', 'g3', 'g4', 'g5', 'g6'].map((station) => ({
+    type: 'snug',
+    station,
+    tool: 'hand',
+  })) as DeviceCommand[]),
 ];
 
 /** The guard's pulls of its first pass, in its printed order. */
-export const guardPulls: JobCommand[] = ['g2', 'g5', 'g1', 'g6', 'g3', 'g4'].map((station) => ({
+export const guardPulls: DeviceCommand[] = ['g2', 'g5', 'g1', 'g6', 'g3', 'g4'].map((station) => ({
   type: 'pull',
   station,
   torqueNm: 10.2,

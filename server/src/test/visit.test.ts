@@ -1,9 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import type { DeviceCommand } from '#contract/acts.ts';
 import type { CommandBatchAnswer } from '#contract/job.ts';
 import { RecordFileSchema } from '#contract/record.ts';
 import type { StoredVehicle, VehicleHistory } from '#contract/vehicle.ts';
-import type { JobCommand } from '#core/job/job-command.ts';
 import { openLog } from '#core/job/job-log.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { Worker } from '#demo/work-through.ts';
@@ -37,7 +37,7 @@ async function openVisit(kits: string[], over: object = {}): Promise<string> {
   if (!opened.id) throw new Error(JSON.stringify(opened));
   return opened.id;
 }
-const one = async (device: Device, job: string, command: JobCommand) => {
+const one = async (device: Device, job: string, command: DeviceCommand) => {
   const [result] = (await device.send(job, device.input(command))).results;
   return result?.ok ? 'accepted' : result?.refusal.code;
 };
@@ -45,7 +45,7 @@ const one = async (device: Device, job: string, command: JobCommand) => {
 describe('a visit of several kits', () => {
   it('is opened, settled by a lead, and read back as a file that says the same', async () => {
     const job = await openVisit(['rear-air-springs', 'track-bar-brace']);
-    const settle: JobCommand = {
+    const settle: DeviceCommand = {
       type: 'settleConflict',
       conflict: CONFLICT,
       choice: 'track-bar-brace',
@@ -63,12 +63,12 @@ describe('a visit of several kits', () => {
     const job = await openVisit(['rear-air-springs']);
     const figure = { spec: { kind: 'torque' as const, targetNm: 20 }, printed: '95 N·m' };
     const command = { type: 'giveFigure', target: 'dbolt', source: 'vehicleMaker', note: 'p. 31', figure };
-    const answer = await mira.request('POST', `/api/jobs/${job}/commands`, {
-      commands: [mira.input(command as JobCommand)],
-    });
-    expect(answer.status).toBe(422);
+    expect(await one(mira, job, command as DeviceCommand)).toBe('commandUnreadable');
     expect(
-      await one(mira, job, { ...command, figure: { ...figure, spec: { kind: 'torque', targetNm: 95 } } } as JobCommand),
+      await one(mira, job, {
+        ...command,
+        figure: { ...figure, spec: { kind: 'torque', targetNm: 95 } },
+      } as DeviceCommand),
     ).toBe('accepted');
   });
   it.each([
@@ -165,9 +165,14 @@ describe('a visit of several kits', () => {
   });
   it('answered by two at once: the second is told, and nothing is lost', async () => {
     const job = await openVisit(['rear-air-springs']);
-    const change = (value: boolean): JobCommand => ({ type: 'changeAnswer', question: 'raised', value, seen: false });
+    const change = (value: boolean): DeviceCommand => ({
+      type: 'changeAnswer',
+      question: 'raised',
+      value,
+      seen: false,
+    });
     const tam = await fitter(server, 'u-tamsin', '3690');
-    expect(await one(mira, job, { ...change(false), seen: null } as JobCommand)).toBe('accepted');
+    expect(await one(mira, job, { ...change(false), seen: null } as DeviceCommand)).toBe('accepted');
     const [first, second] = await Promise.all([one(mira, job, change(true)), one(tam, job, change(true))]);
     expect([first, second]).toEqual(['accepted', 'accepted']);
     expect(await one(tam, job, { ...change(false) })).toBe('answeredMeanwhile');
@@ -219,9 +224,9 @@ describe('vehicles', () => {
     const { kits, vehicle, openedWith, answers, shop, wrenches } = await mira.job(opened.id);
     const log = openLog({ kits, vehicle, openedWith, answers, shop: { stages: shop.stages, verify: shop.verify } });
     if (!log.ok) throw new Error(log.error.code);
-    const commands: JobCommand[] = [];
+    const commands: DeviceCommand[] = [];
     class Recorder extends Worker {
-      override give(command: JobCommand): void {
+      override give(command: DeviceCommand): void {
         super.give(command);
         commands.push(command);
       }

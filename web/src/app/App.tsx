@@ -1,10 +1,10 @@
 import { Component, lazy, type ReactNode, Suspense, useEffect } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
-import { SignIn } from '../feature/sign-in/SignIn.tsx';
+import { useSession } from '../shop/session.ts';
+import { useSettings } from '../shop/settings.ts';
 import { Notice } from '../ui/Notice.tsx';
-import { useSession } from './session-store.ts';
-import { useSettings } from './settings-store.ts';
 
+const SignIn = lazy(() => import('../feature/sign-in/SignIn.tsx'));
 const Bench = lazy(() => import('../feature/bench/Bench.tsx'));
 const CribShell = lazy(() => import('../feature/crib/CribShell.tsx'));
 const Wrenches = lazy(() => import('../feature/crib/Wrenches.tsx'));
@@ -69,7 +69,12 @@ export function App() {
   }, [theme]);
 
   if (status === 'unknown') return <Loading />;
-  if (status === 'signedOut') return <SignIn />;
+  if (status === 'signedOut')
+    return (
+      <Suspense fallback={<Loading />}>
+        <SignIn />
+      </Suspense>
+    );
   return (
     <Guard>
       <BrowserRouter>

@@ -1,10 +1,10 @@
 import { useState } from 'react';
 import { PinPad } from '../feature/sign-in/PinPad.tsx';
 import { useQueryOptions } from '../feature/sign-in/use-sign-in-options.ts';
+import { useSession } from '../shop/session.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { SettingsSheet } from './SettingsSheet.tsx';
-import { useSession } from './session-store.ts';
 
 /** Who is working on this tablet; passing it on takes a PIN, not a sign-out. */
 export function PersonMenu() {

@@ -1,7 +1,7 @@
 import { type KeyboardEvent, useId } from 'react';
+import { useSettings } from '../shop/settings.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
-import { useSettings } from './settings-store.ts';
 
 /** ISO/IEC 7810 ID-1, the size of a bank card, mm. */
 const CARD_MM = { width: 85.6, height: 53.98 };

@@ -1,9 +1,9 @@
 import { format } from 'date-fns';
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
+import { useSession } from '../shop/session.ts';
 import { useNow } from '../ui/use-now.ts';
 import { PersonMenu } from './PersonMenu.tsx';
-import { useSession } from './session-store.ts';
 
 const tab = ({ isActive }: { isActive: boolean }) =>
   `plate flex items-center px-2 text-lg sm:px-4 sm:text-2xl ${isActive ? 'bg-bench text-ink' : 'text-on-plate-2'}`;

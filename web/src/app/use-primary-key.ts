@@ -1,5 +1,5 @@
 import { useEffect, useLayoutEffect, useRef } from 'react';
-import { useSettings } from './settings-store.ts';
+import { useSettings } from '../shop/settings.ts';
 
 /** Elements that take keys for themselves. */
 const TYPING = new Set(['INPUT', 'TEXTAREA', 'SELECT']);

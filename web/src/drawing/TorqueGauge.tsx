@@ -1,6 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { fromBase, type TorqueUnit } from '#core/quantity/unit.ts';
-import type { AcceptBand } from '#core/tightening/accept-band.ts';
+import type { AcceptBand } from '#core/tightening/band.ts';
 
 const WIDTH = 420;
 const HEIGHT = 84;

@@ -34,6 +34,16 @@ export default function JobShell() {
         secondary={home}
       />
     );
+  if (failure === 'outdated')
+    return (
+      <Notice
+        title="A newer Wrenchman is on the server"
+        detail="It has recorded what this version cannot read. Reload to get the new one; what you have entered here is kept and sent then."
+        action="Reload"
+        onAction={() => location.reload()}
+        secondary={home}
+      />
+    );
   if (failure === 'unreachable') {
     return (
       <Notice

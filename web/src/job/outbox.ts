@@ -1,19 +1,7 @@
 import { type DBSchema, type IDBPDatabase, openDB } from 'idb';
 import type { JobDocument } from '#contract/job.ts';
-import type { CommandEnvelope } from '#core/job/job-command.ts';
-import type { Refusal } from '#core/job/refusal.ts';
 import { liftedJob } from './lifted-job.ts';
-
-/** A command given on this device. `refused` holds what the server said later; such a command is shown until it is put away. */
-export interface OutboxEntry {
-  /** The command's own id. */
-  id: string;
-  jobId: string;
-  /** Order in which commands were given on this device. */
-  order: number;
-  envelope: CommandEnvelope;
-  refused?: Refusal;
-}
+import type { OutboxEntry } from './outbox-entry.ts';
 
 /** A job as last seen, for working without the network. */
 interface KeptJob {

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import type { JobDocument } from '#contract/job.ts';
-import type { JobCommand } from '#core/job/job-command.ts';
+import type { JobCommand } from '#core/job/acts.ts';
 import { type JobProgress, jobProgress } from '#core/job/job-progress.ts';
 import type { JobState } from '#core/job/job-state.ts';
 import { type StationMark, stationMark } from '#core/job/station-progress.ts';

@@ -1,36 +1,18 @@
-import { Dialog } from 'radix-ui';
-import type { ReactNode } from 'react';
+import { lazy, Suspense, useRef } from 'react';
+import type { SheetProps } from './sheet-props.ts';
+
+/** Fetched with the first sheet that opens: most screens are worked without one. */
+const SheetDialog = lazy(() => import('./SheetDialog.tsx'));
 
 /** A dialog in the house's dress. Escape and the backdrop close it. */
-export function Sheet({
-  open,
-  onClose,
-  title,
-  description,
-  children,
-  wide = false,
-}: {
-  open: boolean;
-  onClose: () => void;
-  title: string;
-  description?: string;
-  children: ReactNode;
-  wide?: boolean;
-}) {
+export function Sheet(props: SheetProps) {
+  // Once opened it stays mounted, so that closing hands the focus back to where it was.
+  const wanted = useRef(false);
+  wanted.current ||= props.open;
+  if (!wanted.current) return null;
   return (
-    <Dialog.Root open={open} onOpenChange={(next) => !next && onClose()}>
-      <Dialog.Portal>
-        <Dialog.Overlay className="fixed inset-0 z-40 bg-black/50" />
-        <Dialog.Content
-          className={`fixed inset-x-0 bottom-0 z-50 max-h-[92dvh] overflow-y-auto border-2 border-ink bg-sheet p-5 sm:inset-auto sm:top-1/2 sm:left-1/2 sm:w-full sm:-translate-x-1/2 sm:-translate-y-1/2 ${wide ? 'sm:max-w-3xl' : 'sm:max-w-lg'}`}
-        >
-          <Dialog.Title className="plate text-3xl">{title}</Dialog.Title>
-          <Dialog.Description className={description ? 'mt-1 mb-4 text-ink-2' : 'sr-only'}>
-            {description ?? title}
-          </Dialog.Description>
-          {children}
-        </Dialog.Content>
-      </Dialog.Portal>
-    </Dialog.Root>
+    <Suspense fallback={null}>
+      <SheetDialog {...props} />
+    </Suspense>
   );
 }

@@ -4,7 +4,7 @@ import { HEAD_STANDARDS, isNut, listedHeads } from '../../fastener/head-dimensio
 import { identifyThread, toolContradictions, WIDTH_TOLERANCE_MM } from '../../fastener/identify.ts';
 import { tapDrill } from '../../fastener/tap-drill.ts';
 import { requiredEngagement, TAPPED_TENSILE_MPA } from '../../fastener/thread-engagement.ts';
-import { acceptBand } from '../../tightening/accept-band.ts';
+import { acceptBand } from '../../tightening/kinds.ts';
 import type { Item, KitDocument } from '../kit-document.ts';
 import { type Finding, finding } from './finding.ts';
 import { engagementMm, nutHeightMm, type StationJoint, strengthOf } from './station-joint.ts';

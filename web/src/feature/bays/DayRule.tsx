@@ -1,4 +1,4 @@
-import { scaleTime } from 'd3-scale';
+import { scaleLinear } from 'd3-scale';
 import { format } from 'date-fns';
 import { Link } from 'react-router';
 import type { JobCard } from '#contract/job.ts';
@@ -91,7 +91,7 @@ export function DayRule({
     ...today.map((job) => job.plannedStartMs + job.estimatedMinutes * MINUTE_MS),
     ...(isToday ? [hourOf(nowMs) + HOUR_MS] : []),
   );
-  const scale = scaleTime().domain([fromMs, toMs]).range([0, 100]);
+  const scale = scaleLinear().domain([fromMs, toMs]).range([0, 100]);
   const percent = (atMs: number) => `${scale(atMs)}%`;
   const hours = Array.from(
     { length: Math.floor((toMs - fromMs) / HOUR_MS) + 1 },

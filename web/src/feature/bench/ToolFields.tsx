@@ -1,9 +1,9 @@
 import { useState } from 'react';
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
 import { dimensionOf } from '#core/quantity/unit.ts';
-import { useSettings } from '../../app/settings-store.ts';
+import { useSettings } from '../../shop/settings.ts';
+import { type Field, type Values, valueAt } from './bench-field.ts';
 import { readNumber } from './bench-reader.ts';
-import { type Field, type Values, valueAt } from './bench-tool.ts';
 import { figuresIn, inLine } from './show-figure.ts';
 
 const box = 'min-h-12 w-full border-2 bg-sheet px-3 text-lg';

@@ -2,7 +2,7 @@ import { Link2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { useSettings } from '../../app/settings-store.ts';
+import { useSettings } from '../../shop/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { linkTo, valuesFrom } from './bench-link.ts';
 import { BenchReader } from './bench-reader.ts';

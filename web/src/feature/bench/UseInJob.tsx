@@ -4,8 +4,8 @@ import { Link } from 'react-router';
 import { v4 as uuid } from 'uuid';
 import type { CommandBatchAnswer, JobCard } from '#contract/job.ts';
 import type { RefusalCode } from '#core/job/refusal.ts';
-import { api, call, ProblemError } from '../../app/api.ts';
-import { useSession } from '../../app/session-store.ts';
+import { api, call, ProblemError } from '../../shop/api.ts';
+import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 

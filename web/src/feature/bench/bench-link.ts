@@ -1,4 +1,5 @@
-import type { BenchTool, Values } from './bench-tool.ts';
+import type { Values } from './bench-field.ts';
+import type { BenchTool } from './bench-tool.ts';
 
 /** Keys of the address that are not fields of a tool: where the bench was entered from. */
 export const FROM_KEYS = ['job', 'station'] as const;

@@ -5,7 +5,7 @@ import type { Thread } from '#core/fastener/thread.ts';
 import { parsePrinted } from '#core/quantity/parse-printed.ts';
 import { dimensionOf, toBase } from '#core/quantity/unit.ts';
 import { unreachable } from '#core/result.ts';
-import { type Field, type Values, valueAt } from './bench-tool.ts';
+import { type Field, type Values, valueAt } from './bench-field.ts';
 import type { Figures } from './show-figure.ts';
 
 /** Reads a tool's fields; anything that cannot be read stops the tool with the field's name and the reason. */

@@ -1,31 +1,7 @@
 import type { ReactNode } from 'react';
-import type { UnitName } from '#core/quantity/unit.ts';
+import type { Field } from './bench-field.ts';
 import type { BenchReader } from './bench-reader.ts';
 import type { ShownFigure } from './show-figure.ts';
-
-/** What was typed into the fields of a tool, by key. What is not there stands at its initial value. */
-export type Values = Readonly<Record<string, string>>;
-
-interface FieldBase {
-  key: string;
-  label: string;
-  /** The value a fresh tool starts with; an empty one marks a field that may stay empty. */
-  initial: string;
-  /** Assumptions are shown apart: they are the conventions behind the figure. */
-  assumption?: boolean;
-  /** Shown only while this holds. */
-  when?: (values: Values) => boolean;
-}
-
-export type Field =
-  | (FieldBase & { kind: 'text' })
-  | (FieldBase & { kind: 'number'; unit?: UnitName; hint?: string })
-  | (FieldBase & {
-      kind: 'choice';
-      options:
-        | ReadonlyArray<{ value: string; label: string }>
-        | ((values: Values) => ReadonlyArray<{ value: string; label: string }>);
-    });
 
 export interface Figure {
   label: string;
@@ -74,7 +50,3 @@ export interface BenchTool {
   answer(read: BenchReader): Answer;
   sources: readonly Source[];
 }
-
-/** A value as it stands: typed, or the field's initial one. */
-export const valueAt = (fields: readonly Field[], values: Values, key: string): string =>
-  values[key] ?? fields.find((field) => field.key === key)?.initial ?? '';

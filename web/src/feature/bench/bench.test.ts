@@ -1,9 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import type { Values } from './bench-field.ts';
 import { linkTo, valuesFrom } from './bench-link.ts';
 import { BenchReader } from './bench-reader.ts';
-import type { BenchTool, Values } from './bench-tool.ts';
+import type { BenchTool } from './bench-tool.ts';
 import { readQuery } from './read-query.ts';
 import { figuresIn, inLine, threeFigures } from './show-figure.ts';
 import { BENCH_TOOLS } from './tools/all-tools.ts';

@@ -2,7 +2,8 @@ import { readPropertyClass } from '#core/fastener/property-class.ts';
 import { parseThread } from '#core/fastener/thread.ts';
 import { parsePrinted, unitFromSpelling } from '#core/quantity/parse-printed.ts';
 import { dimensionOf } from '#core/quantity/unit.ts';
-import type { BenchTool, Field, Values } from './bench-tool.ts';
+import type { Field, Values } from './bench-field.ts';
+import type { BenchTool } from './bench-tool.ts';
 
 /** A tool that a typed line may mean, with the values found in it. */
 export interface Suggestion {

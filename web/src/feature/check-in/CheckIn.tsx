@@ -4,10 +4,10 @@ import { Link } from 'react-router';
 import { hardwareLedger, shortages } from '#core/job/hardware-ledger.ts';
 import { lineState } from '#core/job/job-state.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
-import { useSettings } from '../../app/settings-store.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { useSettings } from '../../shop/settings.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 

@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { api, call } from '../../app/api.ts';
+import { api, call } from '../../shop/api.ts';
 
 /** How often the crib is asked while the screen is open, ms. */
 const REFRESH_MS = 10_000;

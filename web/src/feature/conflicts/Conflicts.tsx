@@ -1,12 +1,12 @@
 import { useState } from 'react';
 import { choiceText, conflictTitle, conflictWhy, sideLines } from '#contract/wording/conflict-text.ts';
+import type { Conflict, ConflictSide } from '#core/kit/plan-conflict.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
-import { acceptBand } from '#core/tightening/accept-band.ts';
-import type { Conflict, ConflictSide } from '#core/visit/conflict.ts';
-import { useSession } from '../../app/session-store.ts';
+import { acceptBand } from '#core/tightening/kinds.ts';
 import { ReceiveTabs } from '../../job/ReceiveTabs.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 

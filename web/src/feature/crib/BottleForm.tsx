@@ -4,7 +4,7 @@ import { useId } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { BottleInputSchema } from '#contract/crib.ts';
-import { api, call } from '../../app/api.ts';
+import { api, call } from '../../shop/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';

@@ -10,7 +10,7 @@ import {
   PULLS_PER_POINT,
   type Reading,
 } from '#core/wrench/calibration.ts';
-import { api, call } from '../../app/api.ts';
+import { api, call } from '../../shop/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useOpenCrib } from './CribShell.tsx';

@@ -1,7 +1,7 @@
 import { Download } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import type { ReorderLine } from '#core/crib/bottle.ts';
-import { api, call } from '../../app/api.ts';
+import { api, call } from '../../shop/api.ts';
 import { useOpenCrib } from './CribShell.tsx';
 import { failureText } from './use-crib.ts';
 

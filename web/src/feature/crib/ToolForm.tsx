@@ -7,7 +7,7 @@ import { type ToolInput, ToolInputSchema } from '#contract/crib.ts';
 import { CRIB_TOOL_KINDS, type CribTool } from '#core/crib/crib-tool.ts';
 import type { DriveSize } from '#core/fastener/drive.ts';
 import { parsePrinted } from '#core/quantity/parse-printed.ts';
-import { api, call } from '../../app/api.ts';
+import { api, call } from '../../shop/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';

@@ -3,7 +3,7 @@ import { useState } from 'react';
 import type { Crib } from '#contract/crib.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
 import { CRIB_TOOL_KINDS } from '#core/crib/crib-tool.ts';
-import { useSession } from '../../app/session-store.ts';
+import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useOpenCrib } from './CribShell.tsx';
 import { searchText, sizeText, TOOL_KIND } from './drive-text.ts';

@@ -7,7 +7,7 @@ import { z } from 'zod';
 import { type CribWrench, type WrenchInput, WrenchInputSchema } from '#contract/crib.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase, type TorqueUnit, toBase } from '#core/quantity/unit.ts';
-import { api, call } from '../../app/api.ts';
+import { api, call } from '../../shop/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';

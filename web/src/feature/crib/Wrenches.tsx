@@ -5,7 +5,7 @@ import type { CribWrench } from '#contract/crib.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
 import { calibrationDue } from '#core/wrench/calibration.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
-import { useSession } from '../../app/session-store.ts';
+import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNow } from '../../ui/use-now.ts';
 import { useOpenCrib } from './CribShell.tsx';

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { Crib } from '#contract/crib.ts';
-import { api, call, ProblemError } from '../../app/api.ts';
-import { useSession } from '../../app/session-store.ts';
+import { api, call, ProblemError } from '../../shop/api.ts';
+import { useSession } from '../../shop/session.ts';
 
 /** How often the crib is asked for again while it is on screen, ms. */
 const REFRESH_MS = 15_000;

@@ -1,4 +1,4 @@
-import { ProblemError } from '../../app/api.ts';
+import { ProblemError } from '../../shop/api.ts';
 
 /** What a person reads when a request about kits failed. */
 export function failureText(error: unknown): string {

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { type Readiness, readiness } from '#core/readiness/readiness.ts';
-import { api, call } from '../../app/api.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { api, call } from '../../shop/api.ts';
 import { useNow } from '../../ui/use-now.ts';
 import { useCrib } from '../crib/use-crib.ts';
 import { failureOf } from '../vehicles/use-vehicles.ts';

@@ -2,8 +2,8 @@ import { Camera } from 'lucide-react';
 import { useState } from 'react';
 import { baselineVerdict, QUANTITY_UNIT, sideDifference } from '#core/job/baseline-verdict.ts';
 import type { Plan } from '#core/kit/plan.ts';
-import { UnreachableError } from '../../app/api.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { UnreachableError } from '../../shop/api.ts';
 
 const VERDICT_TEXT = {
   open: '',

@@ -1,6 +1,6 @@
 import { useState } from 'react';
-import { useSession } from '../../app/session-store.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 
 /** Choices that belong to a person, each option with what it brings, kept with the name of who chose. */

@@ -7,10 +7,10 @@ import { deviations } from '#core/job/deviations.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
-import { api, call, ProblemError, UnreachableError } from '../../app/api.ts';
 import { StationGlyph } from '../../drawing/StationGlyph.tsx';
 import { useJobStore } from '../../job/job-store.ts';
 import { useOpenJob, useStationMarks } from '../../job/use-open-job.ts';
+import { api, call, ProblemError, UnreachableError } from '../../shop/api.ts';
 
 type Chain = { kind: 'asking' } | { kind: 'intact' } | { kind: 'broken'; at: number } | { kind: 'unreachable' };
 

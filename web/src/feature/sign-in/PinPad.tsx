@@ -1,8 +1,8 @@
 import { Delete } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import type { PersonCard } from '#contract/session.ts';
-import { ProblemError, UnreachableError } from '../../app/api.ts';
-import { useSession } from '../../app/session-store.ts';
+import { ProblemError, UnreachableError } from '../../shop/api.ts';
+import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'];

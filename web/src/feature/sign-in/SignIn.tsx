@@ -4,7 +4,7 @@ import { PinPad } from './PinPad.tsx';
 import { useQueryOptions } from './use-sign-in-options.ts';
 
 /** Signing in: who, then the PIN. */
-export function SignIn() {
+export default function SignIn() {
   const { options, failure } = useQueryOptions(true);
   const [person, setPerson] = useState<PersonCard>();
   return (

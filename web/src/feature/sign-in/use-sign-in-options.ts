@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { SignInOptions } from '#contract/session.ts';
-import { api, call, UnreachableError } from '../../app/api.ts';
+import { api, call, UnreachableError } from '../../shop/api.ts';
 
 const RETRY_MS = 3000;
 

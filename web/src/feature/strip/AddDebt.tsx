@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import type { DebtEnd, DebtKind } from '#core/job/visit-command.ts';
+import type { DebtEnd, DebtKind } from '#core/job/debt-kind.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';

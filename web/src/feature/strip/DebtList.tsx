@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { END_TEXT } from '#contract/wording/conflict-text.ts';
 import { type Debt, isOwed } from '#core/job/debt.ts';
-import type { DebtEnd } from '#core/job/visit-command.ts';
+import type { DebtEnd } from '#core/job/debt-kind.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';

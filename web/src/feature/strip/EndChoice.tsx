@@ -1,5 +1,5 @@
 import { END_TEXT } from '#contract/wording/conflict-text.ts';
-import type { DebtEnd } from '#core/job/visit-command.ts';
+import type { DebtEnd } from '#core/job/debt-kind.ts';
 import { Button } from '../../ui/Button.tsx';
 
 /** Where a removed thing may end. */

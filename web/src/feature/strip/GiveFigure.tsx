@@ -1,10 +1,10 @@
 import { useEffect, useState } from 'react';
-import { FIGURE_SOURCES, type FigureSource } from '#core/job/visit-command.ts';
+import { FIGURE_SOURCES, type FigureSource } from '#core/job/figure.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { figureLeads } from '#core/readiness/figure-source.ts';
-import { api, call } from '../../app/api.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { api, call } from '../../shop/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { failureOf } from '../vehicles/use-vehicles.ts';

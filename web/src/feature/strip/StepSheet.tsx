@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { planActionText, stepTitle } from '#contract/wording/step-text.ts';
-import type { Chocks } from '#core/job/visit-command.ts';
+import type { Chocks } from '#core/job/chocks.ts';
 import type { PlanStep } from '#core/kit/plan.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { VERDICT_TEXT } from '#contract/wording/plan-text.ts';
 import type { Pull } from '#core/job/job-state.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
+import { asksOf } from '#core/tightening/kinds.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
@@ -11,6 +12,10 @@ export function CorrectPull({ pull, station, torque }: { pull: Pull; station: Pl
   const [open, setOpen] = useState(false);
   const [value, setValue] = useState('');
   const [reason, setReason] = useState('');
+  const [pinFits, setPinFits] = useState(pull.pinFits ?? false);
+  const asksPin = asksOf(station.spec).includes('pinFits');
+  // A reading that the wrench sent itself is no slip of the keyboard.
+  const correctable = !pull.voided && !pull.withdrawn && pull.source === 'typed';
   const correct = () => {
     if (
       torque.give({
@@ -19,6 +24,7 @@ export function CorrectPull({ pull, station, torque }: { pull: Pull; station: Pl
         pull: pull.id,
         torqueNm: Number(value.replace(',', '.')),
         reason,
+        ...(asksPin ? { pinFits } : {}),
       })
     )
       setOpen(false);
@@ -30,14 +36,14 @@ export function CorrectPull({ pull, station, torque }: { pull: Pull; station: Pl
           <b className="figures">{pull.torqueNm.toFixed(1)} N·m</b> {VERDICT_TEXT[pull.verdict]}, {pull.wrench.label},{' '}
           {pull.by.name}, {format(pull.atMs, 'HH:mm')}
         </span>
-        {!pull.voided && !pull.withdrawn && (
+        {correctable && (
           <button type="button" className="min-h-11 px-2 underline" onClick={() => setOpen(!open)}>
             Correct
           </button>
         )}
       </div>
       {pull.corrections.map((correction) => (
-        <p key={correction.atMs} className="text-sm text-ink-2">
+        <p key={correction.commandId} className="text-sm text-ink-2">
           was {correction.from.toFixed(1)} N·m: {correction.reason} ({correction.by.name})
         </p>
       ))}
@@ -54,6 +60,7 @@ export function CorrectPull({ pull, station, torque }: { pull: Pull; station: Pl
           <input
             aria-label="Reason for the correction"
             placeholder="Reason"
+            maxLength={500}
             className="min-h-14 min-w-0 border-2 border-ink bg-sheet px-2"
             value={reason}
             onChange={(event) => setReason(event.target.value)}
@@ -61,6 +68,12 @@ export function CorrectPull({ pull, station, torque }: { pull: Pull; station: Pl
           <Button onClick={correct} disabled={value.trim() === '' || reason.trim() === ''}>
             Correct
           </Button>
+          {asksPin && (
+            <label className="col-span-3 flex min-h-11 items-center gap-2">
+              <input type="checkbox" checked={pinFits} onChange={(event) => setPinFits(event.target.checked)} />
+              The pin goes through
+            </label>
+          )}
         </div>
       )}
     </li>

@@ -12,7 +12,7 @@ import type { TorqueStep } from './use-torque-step.ts';
 const USUAL = ['Went past the band', 'Clicked without moving', 'Locker had set', 'Part moved', 'For access'];
 
 /** A station's pulls so far, and loosening it again: its later passes re-open. */
-export function LoosenSheet({
+export default function LoosenSheet({
   open,
   onClose,
   station,

@@ -2,6 +2,7 @@ import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import { COMPOUND_TEXT, FIGURE_SOURCE_TEXT, passText, reasonsText } from '#contract/wording/plan-text.ts';
+import { wrenchFaultText } from '#contract/wording/wrench-fault-text.ts';
 import { describeDrive } from '#core/fastener/drive.ts';
 import { finalPull } from '#core/job/deviations.ts';
 import { stationState } from '#core/job/job-state.ts';
@@ -9,13 +10,13 @@ import { lockerCapacity } from '#core/job/locker-window.ts';
 import { showBand, showTorque, showTorqueIn } from '#core/quantity/display.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
-import type { TighteningSpec } from '#core/tightening/tightening-spec.ts';
+import type { TighteningSpec } from '#core/tightening/kinds.ts';
 import { usableBand } from '#core/wrench/usable-band.ts';
-import { useSettings } from '../../app/settings-store.ts';
 import { StackDrawing } from '../../drawing/StackDrawing.tsx';
 import { TorqueGauge } from '../../drawing/TorqueGauge.tsx';
 import { Cautions } from '../../job/Cautions.tsx';
 import { useLiveWrench } from '../../job/live-wrench.ts';
+import { useSettings } from '../../shop/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
@@ -100,7 +101,7 @@ function Target({ torque }: { torque: TorqueStep }) {
   const { first, second } = showTorque(band.targetNm, system, finite);
   const unit = first.unit as TorqueUnit;
   const ends = showBand(finite.minNm, finite.maxNm, unit);
-  const live = wrench && !wrench.fault && wrench.wrench.live;
+  const live = wrench?.faults.length === 0 && wrench.wrench.live;
   return (
     <>
       <div className="mt-2 flex items-end justify-between gap-2">
@@ -180,7 +181,7 @@ function Target({ torque }: { torque: TorqueStep }) {
           {station.spec.backOffDeg}°
         </label>
       )}
-      {(!live || status === 'lost') && wrench && !wrench.fault && <TypedReading torque={torque} />}
+      {(!live || status === 'lost') && wrench?.faults.length === 0 && <TypedReading torque={torque} />}
     </>
   );
 }
@@ -406,11 +407,9 @@ function Facts({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void 
                     </span>
                   )}{' '}
                   {wrench.wrench.squareDrive}
-                  <span className={`block text-sm ${wrench.fault ? 'text-bad' : 'text-ink-2'}`}>
-                    {wrench.fault
-                      ? wrench.fault.code === 'wrenchOutOfRange'
-                        ? 'out of range'
-                        : 'out of calibration'
+                  <span className={`block text-sm ${wrench.faults.length > 0 ? 'text-bad' : 'text-ink-2'}`}>
+                    {wrench.faults.length > 0
+                      ? wrench.faults.map(wrenchFaultText).join(' · ')
                       : `calibration good to ${wrench.wrench.calibrationDueOn}`}
                   </span>
                 </>

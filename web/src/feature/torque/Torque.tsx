@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import { PATTERN_TEXT } from '#contract/wording/plan-text.ts';
@@ -13,10 +13,8 @@ import { ActionBar, Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { LoadStateBar } from './LoadStateBar.tsx';
 import { LockerGlass } from './LockerGlass.tsx';
-import { LoosenSheet } from './LoosenSheet.tsx';
 import { StationPanel } from './StationPanel.tsx';
 import { type TorqueStep, useTorqueStep } from './use-torque-step.ts';
-import { WrenchSheet } from './WrenchSheet.tsx';
 
 /** What the map calls the station to be worked. */
 const CALL: Partial<Record<TorqueStep['step']['kind'], string>> = {
@@ -26,6 +24,9 @@ const CALL: Partial<Record<TorqueStep['step']['kind'], string>> = {
   confirmStop: 'To its stop',
   loosen: 'Loosen this',
 };
+
+const LoosenSheet = lazy(() => import('./LoosenSheet.tsx'));
+const WrenchSheet = lazy(() => import('./WrenchSheet.tsx'));
 
 /** A button at the foot of the map. */
 const FOOT = 'min-h-22 flex-1 border-0! border-l! border-hair! px-3';
@@ -122,15 +123,19 @@ function TorqueScreen({ torque }: { torque: TorqueStep }) {
         </div>
         <Action torque={torque} onLoosen={() => setSheet('loosen')} onByFeel={() => setSheet('byFeel')} />
       </aside>
-      <LoosenSheet
-        open={sheet === 'loosen'}
-        station={step.kind === 'loosen' ? station : inspected}
-        onClose={() => {
-          close();
-          setPicked(undefined);
-        }}
-        torque={torque}
-      />
+      {sheet === 'loosen' && (
+        <Suspense fallback={null}>
+          <LoosenSheet
+            open
+            station={step.kind === 'loosen' ? station : inspected}
+            onClose={() => {
+              close();
+              setPicked(undefined);
+            }}
+            torque={torque}
+          />
+        </Suspense>
+      )}
       <ReasonSheet
         open={sheet === 'byFeel'}
         onClose={close}
@@ -144,7 +149,11 @@ function TorqueScreen({ torque }: { torque: TorqueStep }) {
         }}
       />
       <ProblemSheet open={sheet === 'problem'} onClose={close} station={station} />
-      <WrenchSheet open={sheet === 'wrench'} onClose={close} torque={torque} />
+      {sheet === 'wrench' && (
+        <Suspense fallback={null}>
+          <WrenchSheet open onClose={close} torque={torque} />
+        </Suspense>
+      )}
     </div>
   );
 }
@@ -202,7 +211,7 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
           </div>
         );
       }
-      if (!wrench || wrench.fault) {
+      if (!wrench || wrench.faults.length > 0) {
         return (
           <ActionBar className={fixed} disabled>
             No wrench for this

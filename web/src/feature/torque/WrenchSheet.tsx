@@ -1,30 +1,19 @@
+import { wrenchFaultText } from '#contract/wording/wrench-fault-text.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
-import { unreachable } from '#core/result.ts';
-import type { WrenchFault } from '#core/wrench/suitable-wrench.ts';
 import { usableBand } from '#core/wrench/usable-band.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
-/** Why a wrench may not make this pull, in a word or two. */
-function faultText(fault: WrenchFault | undefined): string | undefined {
-  switch (fault?.code) {
-    case undefined:
-      return undefined;
-    case 'wrenchOutOfRange':
-      return 'Out of range';
-    case 'wrenchOutOfCalibration':
-      return `Calibration was due ${fault.dueOn}`;
-    case 'wrenchPulledOut':
-      return `Due: ${fault.pulls} pulls`;
-    case 'wrenchLocked':
-      return 'Locked: out of limits';
-    default:
-      return unreachable(fault);
-  }
-}
-
 /** The shop's wrenches for this pull: those that may do it first, the others with the reason why not. */
-export function WrenchSheet({ open, onClose, torque }: { open: boolean; onClose: () => void; torque: TorqueStep }) {
+export default function WrenchSheet({
+  open,
+  onClose,
+  torque,
+}: {
+  open: boolean;
+  onClose: () => void;
+  torque: TorqueStep;
+}) {
   const { wrenches, wrench, band } = torque;
   return (
     <Sheet
@@ -35,15 +24,16 @@ export function WrenchSheet({ open, onClose, torque }: { open: boolean; onClose:
     >
       <ul className="grid gap-2">
         {wrenches.map((choice) => {
+          const faulty = choice.faults.length > 0;
           const range = usableBand(choice.wrench);
           const show = (nm: number) => showTorqueIn(nm, choice.wrench.scaleUnit).number;
           return (
             <li key={choice.wrench.id}>
               <button
                 type="button"
-                disabled={choice.fault !== undefined}
+                disabled={faulty}
                 aria-pressed={choice.wrench.id === wrench?.wrench.id}
-                className={`flex min-h-16 w-full items-center justify-between gap-4 border-2 px-4 py-2 text-left ${choice.fault ? 'border-rule text-ink-2' : choice.wrench.id === wrench?.wrench.id ? 'border-ink bg-plate text-on-plate' : 'border-ink'}`}
+                className={`flex min-h-16 w-full items-center justify-between gap-4 border-2 px-4 py-2 text-left ${faulty ? 'border-rule text-ink-2' : choice.wrench.id === wrench?.wrench.id ? 'border-ink bg-plate text-on-plate' : 'border-ink'}`}
                 onClick={() => {
                   torque.chooseWrench(choice.wrench.id);
                   onClose();
@@ -56,8 +46,14 @@ export function WrenchSheet({ open, onClose, torque }: { open: boolean; onClose:
                     {show(range.minNm)}–{show(range.maxNm)} {choice.wrench.scaleUnit}
                   </span>
                 </span>
-                <span className={`text-right text-sm ${choice.fault ? 'font-bold text-bad' : ''}`}>
-                  {faultText(choice.fault) ?? `good to ${choice.wrench.calibrationDueOn}`}
+                <span className={`text-right text-sm ${faulty ? 'font-bold text-bad' : ''}`}>
+                  {faulty
+                    ? choice.faults.map((fault) => (
+                        <span key={fault.code} className="block">
+                          {wrenchFaultText(fault)}
+                        </span>
+                      ))
+                    : `good to ${choice.wrench.calibrationDueOn}`}
                 </span>
               </button>
             </li>

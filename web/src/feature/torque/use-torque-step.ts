@@ -6,11 +6,11 @@ import { standingPulls } from '#core/job/station-progress.ts';
 import type { PlanGroup, PlanStation } from '#core/kit/plan.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { toBase } from '#core/quantity/unit.ts';
-import type { AcceptBand } from '#core/tightening/accept-band.ts';
+import type { AcceptBand } from '#core/tightening/band.ts';
 import { rankWrenches, type WrenchChoice } from '#core/wrench/suitable-wrench.ts';
-import { useSettings } from '../../app/settings-store.ts';
 import { type Reading, useLiveWrench } from '../../job/live-wrench.ts';
 import { type OpenJob, useOpenJob } from '../../job/use-open-job.ts';
+import { useSettings } from '../../shop/settings.ts';
 
 /** Size the stand-in's joint is modelled on when a stack names no thread, mm. */
 const ASSUMED_THREAD_MM = 10;
@@ -78,14 +78,14 @@ export function useTorqueStep(): TorqueStep | undefined {
   );
   // Ranked once per target: the clock moving on must not reshuffle the list under a finger.
   const wrenches = useMemo(
-    () => (band ? rankWrenches(document.wrenches, band.targetNm, Date.now()) : []),
+    () => (band ? rankWrenches(document.wrenches, band, Date.now()) : []),
     [band, document.wrenches],
   );
   const wrench =
-    wrenches.find((choice) => choice.wrench.id === chosenWrench && !choice.fault) ??
-    wrenches.find((choice) => !choice.fault) ??
+    wrenches.find((choice) => choice.wrench.id === chosenWrench && choice.faults.length === 0) ??
+    wrenches.find((choice) => choice.faults.length === 0) ??
     wrenches[0];
-  const usable = wrench && !wrench.fault ? wrench.wrench : undefined;
+  const usable = wrench?.faults.length === 0 ? wrench.wrench : undefined;
   const liveId = usable?.live ? usable.id : undefined;
 
   const record = useCallback(

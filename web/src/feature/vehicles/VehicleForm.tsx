@@ -3,7 +3,7 @@ import type { StoredVehicle } from '#contract/vehicle.ts';
 import { RATING_TEXT, vehicleDoubtText, vehicleFaultText } from '#contract/wording/vehicle-text.ts';
 import { KM_PER_MILE, odometerKm } from '#core/vehicle/odometer.ts';
 import { type NutSeat, type Ratings, type Vehicle, vehicleDoubts, vehicleFaults } from '#core/vehicle/vehicle.ts';
-import { api, call, ProblemError } from '../../app/api.ts';
+import { api, call, ProblemError } from '../../shop/api.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { failureOf } from './use-vehicles.ts';

@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
-import { api, call, ProblemError, UnreachableError } from '../../app/api.ts';
-import { useSession } from '../../app/session-store.ts';
+import { api, call, ProblemError, UnreachableError } from '../../shop/api.ts';
+import { useSession } from '../../shop/session.ts';
 
 /** What to say when a request did not come through; undefined where the session ended, which shows itself. */
 export function failureOf(error: unknown): string | undefined {

@@ -1,7 +1,7 @@
 import { HEAD_STANDARDS } from '#core/fastener/head-dimension.ts';
 import { FINISHES, type ThreadFinish } from '#core/tightening/thread-finish.ts';
+import type { Field } from '../bench-field.ts';
 import { classOptions } from '../bench-reader.ts';
-import type { Field } from '../bench-tool.ts';
 
 export const threadField: Field = { key: 'thread', label: 'Thread', initial: 'M10', kind: 'text' };
 export const classField: Field = {

@@ -1,8 +1,9 @@
-import type { PrintedSpec, Station } from '#core/kit/kit-document.ts';
+import type { Station } from '#core/kit/kit-document.ts';
+import type { PrintedSpec } from '#core/kit/printed-spec.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { fromBase } from '#core/quantity/unit.ts';
-import { acceptBand } from '#core/tightening/accept-band.ts';
-import type { TighteningSpec } from '#core/tightening/tightening-spec.ts';
+import type { TighteningSpec } from '#core/tightening/kinds.ts';
+import { acceptBand } from '#core/tightening/kinds.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { put } from './editor-store.ts';

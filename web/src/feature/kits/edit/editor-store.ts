@@ -4,7 +4,7 @@ import { create } from 'zustand';
 import type { KitDraft } from '#contract/kit-draft.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Finding } from '#core/kit/lint/finding.ts';
-import { api, call, ProblemError } from '../../../app/api.ts';
+import { api, call, ProblemError } from '../../../shop/api.ts';
 import { failureText } from '../failure-text.ts';
 
 /** How the draft on screen stands to the one in the store. */

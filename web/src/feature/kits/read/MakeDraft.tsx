@@ -2,7 +2,7 @@ import { type FormEvent, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { assumptionText } from '#contract/wording/fact-text.ts';
 import type { Draft } from '#core/kit/draft/drafting.ts';
-import { api, call } from '../../../app/api.ts';
+import { api, call } from '../../../shop/api.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FormField, inputLook } from '../../../ui/FormField.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';

@@ -1,6 +1,6 @@
 import { type ChangeEvent, type DragEvent, type FormEvent, useEffect, useRef, useState } from 'react';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
-import { api, call } from '../../../app/api.ts';
+import { api, call } from '../../../shop/api.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { sheetWorker } from '../../../worker/sheet-worker.ts';
 import { failureText } from '../failure-text.ts';

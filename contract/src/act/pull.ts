@@ -1,0 +1,36 @@
+import { z } from 'zod';
+import type { Pull, PullRecorded, PullWithdrawn } from '#core/job/act/pull.ts';
+import { exactly } from '../exactly.ts';
+import { EnteredSchema, PullSourceSchema, Ref, reading, VerdictSchema } from './fields.ts';
+
+export const PullSchema = exactly<Pull>()(
+  z.strictObject({
+    type: z.literal('pull'),
+    station: Ref,
+    ...reading,
+    wrench: Ref,
+    source: PullSourceSchema,
+    entered: EnteredSchema.optional(),
+    confirmed: z.boolean().optional(),
+  }),
+);
+
+export const PullRecordedSchema = exactly<PullRecorded>()(
+  z.strictObject({
+    type: z.literal('pullRecorded'),
+    station: Ref,
+    ...reading,
+    pass: z.number().int().min(0),
+    wrench: z.strictObject({ id: Ref, label: z.string(), calibrationDueOn: z.string() }),
+    source: PullSourceSchema,
+    entered: EnteredSchema.optional(),
+    verdict: VerdictSchema,
+    targetNm: z.number(),
+    minNm: z.number(),
+    maxNm: z.number().optional(),
+  }),
+);
+
+export const PullWithdrawnSchema = exactly<PullWithdrawn>()(
+  z.strictObject({ type: z.literal('pullWithdrawn'), station: Ref, pull: Ref }),
+);

@@ -1,0 +1,128 @@
+import { z } from 'zod';
+import type { AddKit } from '#core/job/act/add-kit.ts';
+import type { JobCommand, JobEvent, JobFact } from '#core/job/acts.ts';
+import { AddDebtSchema, DebtAddedSchema } from './act/add-debt.ts';
+import { KitAddedSchema } from './act/add-kit.ts';
+import { AnswerPrerequisiteSchema, PrerequisiteAnsweredSchema } from './act/answer-prerequisite.ts';
+import { ApplyCompoundSchema, CompoundAppliedSchema } from './act/apply-compound.ts';
+import { ArrangeRefitSchema, RefitArrangedSchema } from './act/arrange-refit.ts';
+import { AnswerChangedSchema, ChangeAnswerSchema } from './act/change-answer.ts';
+import { ClearProblemSchema, ProblemClearedSchema } from './act/clear-problem.ts';
+import { CloseSchema, JobClosedSchema } from './act/close.ts';
+import { CloseDebtSchema, DebtClosedSchema } from './act/close-debt.ts';
+import { ConfirmStopSchema, StopConfirmedSchema } from './act/confirm-stop.ts';
+import { CorrectPullSchema, PullCorrectedSchema } from './act/correct-pull.ts';
+import { CountLineSchema, CountUndoneSchema, LineCountedSchema } from './act/count-line.ts';
+import { DeclareSpareSchema, SpareDeclaredSchema } from './act/declare-spare.ts';
+import { DoStepSchema, StepDoneSchema, StepUndoneSchema } from './act/do-step.ts';
+import { DropKitSchema, KitDroppedSchema } from './act/drop-kit.ts';
+import { PersonSchema, Ref } from './act/fields.ts';
+import { FigureGivenSchema, GiveFigureSchema } from './act/give-figure.ts';
+import { LoosenSchema, StationLoosenedSchema } from './act/loosen.ts';
+import { ChoiceMadeSchema, MakeChoiceSchema } from './act/make-choice.ts';
+import { MeasuredSchema, MeasureSchema } from './act/measure.ts';
+import { DebtOpenedSchema, OpenDebtSchema } from './act/open-debt.ts';
+import { OverrideGrantedSchema, OverrideSchema } from './act/override.ts';
+import { OverrideStepSchema, StepOverrideGrantedSchema } from './act/override-step.ts';
+import { PullRecordedSchema, PullSchema, PullWithdrawnSchema } from './act/pull.ts';
+import { ProblemRaisedSchema, RaiseProblemSchema } from './act/raise-problem.ts';
+import { PieceScrappedSchema, ScrapPieceSchema } from './act/scrap-piece.ts';
+import { LoadStateSetSchema, SetLoadStateSchema } from './act/set-load-state.ts';
+import { ConflictSettledSchema, SettleConflictSchema } from './act/settle-conflict.ts';
+import { SnugSchema, StationSnuggedSchema } from './act/snug.ts';
+import { SharedSplitSchema, SplitSharedSchema } from './act/split-shared.ts';
+import { StartByHandSchema, StartUndoneSchema, StationStartedSchema } from './act/start-by-hand.ts';
+import { UndoSchema } from './act/undo.ts';
+import { CalculationUsedSchema, UseCalculationSchema } from './act/use-calculation.ts';
+import { ShopStockUsedSchema, UseShopStockSchema } from './act/use-shop-stock.ts';
+import { membersOf } from './exactly.ts';
+
+/** What a device may ask. A kit is taken in by a request of its own: the server pins it and makes its prefix. */
+export type DeviceCommand = Exclude<JobCommand, AddKit>;
+
+/** A schema per act. */
+const COMMAND_SCHEMAS = {
+  changeAnswer: ChangeAnswerSchema,
+  countLine: CountLineSchema,
+  useShopStock: UseShopStockSchema,
+  scrapPiece: ScrapPieceSchema,
+  declareSpare: DeclareSpareSchema,
+  startByHand: StartByHandSchema,
+  applyCompound: ApplyCompoundSchema,
+  snug: SnugSchema,
+  pull: PullSchema,
+  confirmStop: ConfirmStopSchema,
+  loosen: LoosenSchema,
+  setLoadState: SetLoadStateSchema,
+  correctPull: CorrectPullSchema,
+  raiseProblem: RaiseProblemSchema,
+  clearProblem: ClearProblemSchema,
+  useCalculation: UseCalculationSchema,
+  override: OverrideSchema,
+  close: CloseSchema,
+  answerPrerequisite: AnswerPrerequisiteSchema,
+  measure: MeasureSchema,
+  makeChoice: MakeChoiceSchema,
+  doStep: DoStepSchema,
+  openDebt: OpenDebtSchema,
+  addDebt: AddDebtSchema,
+  closeDebt: CloseDebtSchema,
+  arrangeRefit: ArrangeRefitSchema,
+  giveFigure: GiveFigureSchema,
+  settleConflict: SettleConflictSchema,
+  splitShared: SplitSharedSchema,
+  dropKit: DropKitSchema,
+  overrideStep: OverrideStepSchema,
+  undo: UndoSchema,
+} satisfies Record<DeviceCommand['type'], z.ZodType>;
+
+/** A schema per fact. */
+const FACT_SCHEMAS = {
+  answerChanged: AnswerChangedSchema,
+  lineCounted: LineCountedSchema,
+  countUndone: CountUndoneSchema,
+  shopStockUsed: ShopStockUsedSchema,
+  pieceScrapped: PieceScrappedSchema,
+  spareDeclared: SpareDeclaredSchema,
+  stationStarted: StationStartedSchema,
+  startUndone: StartUndoneSchema,
+  compoundApplied: CompoundAppliedSchema,
+  stationSnugged: StationSnuggedSchema,
+  pullRecorded: PullRecordedSchema,
+  pullWithdrawn: PullWithdrawnSchema,
+  stopConfirmed: StopConfirmedSchema,
+  stationLoosened: StationLoosenedSchema,
+  loadStateSet: LoadStateSetSchema,
+  pullCorrected: PullCorrectedSchema,
+  problemRaised: ProblemRaisedSchema,
+  problemCleared: ProblemClearedSchema,
+  calculationUsed: CalculationUsedSchema,
+  overrideGranted: OverrideGrantedSchema,
+  jobClosed: JobClosedSchema,
+  prerequisiteAnswered: PrerequisiteAnsweredSchema,
+  measured: MeasuredSchema,
+  choiceMade: ChoiceMadeSchema,
+  stepDone: StepDoneSchema,
+  stepUndone: StepUndoneSchema,
+  debtOpened: DebtOpenedSchema,
+  debtAdded: DebtAddedSchema,
+  debtClosed: DebtClosedSchema,
+  refitArranged: RefitArrangedSchema,
+  figureGiven: FigureGivenSchema,
+  conflictSettled: ConflictSettledSchema,
+  sharedSplit: SharedSplitSchema,
+  kitAdded: KitAddedSchema,
+  kitDropped: KitDroppedSchema,
+  stepOverrideGranted: StepOverrideGrantedSchema,
+} satisfies Record<JobFact['type'], z.ZodType>;
+
+export const JobCommandSchema: z.ZodType<DeviceCommand> = z.discriminatedUnion('type', membersOf(COMMAND_SCHEMAS));
+
+const stamp = { version: z.number().int().optional(), commandId: Ref, atMs: z.number(), by: PersonSchema };
+
+const [first, ...others] = membersOf<z.ZodObject>(FACT_SCHEMAS);
+/** A fact of the table with its stamp. Each fact is held to its type above; the mapping loses sight of that. */
+export const JobEventSchema = z.discriminatedUnion('type', [
+  first.extend(stamp),
+  ...others.map((schema) => schema.extend(stamp)),
+]) as unknown as z.ZodType<JobEvent>;

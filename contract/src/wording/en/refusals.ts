@@ -1,0 +1,351 @@
+import type { RefusalCode } from '#core/job/refusal.ts';
+
+/** What was refused, why, and what lifts it. */
+export interface RefusalWords {
+  title: string;
+  why: string;
+  lift: string;
+}
+
+const NOT_IN_PLAN: RefusalWords = {
+  title: 'Not in this plan',
+  why: 'The plan has changed since.',
+  lift: 'Reload the job.',
+};
+const ANSWER_NOT_POSSIBLE: RefusalWords = {
+  title: 'Answer not possible',
+  why: 'The kit does not allow this answer here.',
+  lift: 'Choose one of the answers shown.',
+};
+
+/** Every refusal in English. Names in braces are the refusal's own facts, as `refusal-text.ts` writes them. */
+export const REFUSALS: Record<RefusalCode, RefusalWords> = {
+  notPermitted: { title: 'Not for this role', why: 'Signed in as {role}.', lift: 'Switch to somebody who may.' },
+  jobClosed: {
+    title: 'The job is closed',
+    why: 'It has been signed; the record stands.',
+    lift: 'Open a new job for further work.',
+  },
+  commandUnreadable: {
+    title: 'It cannot be taken like this',
+    why: '{faults}',
+    lift: 'Shorten or mend what was typed and enter it again. After an update, reload first.',
+  },
+  clockAhead: {
+    title: 'This device’s clock is ahead',
+    why: 'By {byMs} min, so its times cannot be trusted.',
+    lift: 'Set the clock, then do it again.',
+  },
+  notSignedInThen: {
+    title: 'Not signed in at that time',
+    why: 'The person on the command was not signed in on this device then.',
+    lift: 'Sign in as that person and enter it again.',
+  },
+  unknownStation: {
+    title: 'No such station',
+    why: 'The plan has no {station}.',
+    lift: 'Reload the job; its answers may have changed.',
+  },
+  unknownItem: {
+    title: 'No such line',
+    why: 'The packing list has no line {item}.',
+    lift: 'Reload the job; its answers may have changed.',
+  },
+  unknownWrench: { title: 'No such wrench', why: 'The crib does not know it.', lift: 'Pick one from the list.' },
+  unknownPull: { title: 'No such pull', why: 'It is not on this station’s record.', lift: 'Reload the job.' },
+  pullNotStanding: {
+    title: 'That pull no longer counts',
+    why: 'It was taken back, or {station} was loosened since. No figure makes it prove something.',
+    lift: 'Pull again.',
+  },
+  liveNotCorrected: {
+    title: 'The wrench said it itself',
+    why: 'A reading that came from the wrench is not rewritten by hand.',
+    lift: 'Loosen {station} and pull again, or raise a problem.',
+  },
+  unknownProblem: { title: 'Problem already cleared', why: 'Somebody cleared it before.', lift: 'Nothing to do.' },
+  unknownQuestion: ANSWER_NOT_POSSIBLE,
+  answerNotAllowed: ANSWER_NOT_POSSIBLE,
+  countInvalid: {
+    title: 'Not a count',
+    why: 'A count is a whole number from 0, and no more pieces can be damaged than were found.',
+    lift: 'Count again.',
+  },
+  quantityInvalid: { title: 'Not a quantity', why: 'It must be a whole number of pieces.', lift: 'Enter it again.' },
+  countBelowUse: {
+    title: 'Fewer than are fitted',
+    why: '{inUse} of {item} already stand in stations.',
+    lift: 'Count what is in the holes too.',
+  },
+  reasonMissing: { title: 'Say why', why: 'This goes on the record with a reason.', lift: 'Enter a reason.' },
+  notCounted: { title: 'Bag not counted', why: '{items} not counted yet.', lift: 'Count it in Check in first.' },
+  pieceShort: {
+    title: 'No piece left',
+    why: '{available} of {item} on the tray.',
+    lift: 'Use shop stock, or leave this station until the part is here.',
+  },
+  alreadyStarted: { title: 'Already started', why: '{station} is in its thread.', lift: 'Go on to the next.' },
+  notStarted: {
+    title: 'Not started by hand',
+    why: '{station} is still empty.',
+    lift: 'Start it by hand first: a bolt that will not start is crossed.',
+  },
+  noCompoundHere: {
+    title: 'Nothing goes on this thread',
+    why: 'The sheet calls for no compound on {station}.',
+    lift: 'Fit it dry.',
+  },
+  compoundAlreadyOn: { title: 'Already treated', why: '{station} has its bead.', lift: 'Go on to the next.' },
+  threadNotClean: {
+    title: 'Thread not clean',
+    why: 'Locker does not hold on oil, dirt or old locker.',
+    lift: 'Clean the thread and say so.',
+  },
+  compoundMissing: {
+    title: 'Compound is missing',
+    why: '{station} wants its bead before it is drawn down.',
+    lift: 'Put it on.',
+  },
+  alreadySnug: { title: 'Already snug', why: '{station} is drawn down.', lift: 'Go on to the next.' },
+  powerToolForbidden: {
+    title: 'No power tool on this kit',
+    why: 'The sheet forbids power tools.',
+    lift: 'Snug it by hand.',
+  },
+  groupNotAllStarted: {
+    title: 'Start all of them first',
+    why: 'Stations {waiting} are not in their threads. The first one drawn down would pull the holes out of line.',
+    lift: 'Start them by hand.',
+  },
+  groupNotAllSnug: {
+    title: 'Snug all of them first',
+    why: 'Stations {waiting} are not snug.',
+    lift: 'Snug them.',
+  },
+  groupWaitsFor: {
+    title: 'Another group comes first',
+    why: '{group} waits for {waitsFor}.',
+    lift: 'Finish that group.',
+  },
+  outOfOrder: {
+    title: 'Out of order',
+    why: '{next} is next; the order keeps the parts from tilting.',
+    lift: 'Do {next} first.',
+  },
+  stationComplete: {
+    title: 'Already at torque',
+    why: '{station} has had all its passes.',
+    lift: 'Loosen it if it must be done again.',
+  },
+  mustBeLoosened: {
+    title: 'Loosen it first',
+    why: '{verdict, select, noMovement {The wrench clicked and nothing turned: it may stand anywhere above the target.} other {The last pull went past the band; turning back under load proves nothing.}}',
+    lift: 'Loosen {station}, then pull again.',
+  },
+  noTorqueFigure: {
+    title: 'No torque figure here',
+    why: 'The sheet gives none for this joint.',
+    lift: 'Confirm its stop instead.',
+  },
+  needsTorque: {
+    title: 'This joint wants a torque',
+    why: 'Its stop alone is not enough.',
+    lift: 'Pull it with a wrench.',
+  },
+  wrenchOutOfRange: {
+    title: 'Wrench out of range',
+    why: 'It is good from {minNm} to {maxNm}; this pull wants {targetNm}.',
+    lift: 'Take a wrench that covers it.',
+  },
+  wrenchWithoutAngle: {
+    title: 'Wrench without angle',
+    why: 'This joint is judged by how its torque rises with the angle, and this wrench measures none.',
+    lift: 'Take a live wrench.',
+  },
+  wrenchOutOfCalibration: {
+    title: 'Wrench out of calibration',
+    why: 'Due on {dueOn}.',
+    lift: 'Take another wrench.',
+  },
+  wrenchPulledOut: {
+    title: 'Wrench due for calibration',
+    why: '{pulls} pulls since the last one; 5 000 are the most.',
+    lift: 'Take another wrench.',
+  },
+  wrenchLocked: {
+    title: 'Wrench locked',
+    why: '{because}. What it shows is not what it pulls.',
+    lift: 'Take another wrench; this one comes back with a good calibration.',
+  },
+  lockerWindowClosed: {
+    title: 'Locker has begun to set',
+    why: 'Its working window closed at {closedAtMs}. Turning it now breaks the bond and the torque is false.',
+    lift: 'Loosen {station}, clean it, and put on a new bead.',
+  },
+  notAtRideHeight: {
+    title: 'Not at ride height',
+    why: 'Torqued while hanging, the rubber is wound up for life.',
+    lift: 'Load the suspension and say so.',
+  },
+  slotNotAligned: {
+    title: 'The pin must go through',
+    why: 'The slot does not line up yet.',
+    lift: 'Go on to the next slot, never back, and not over the ceiling.',
+  },
+  bearingNotSeated: {
+    title: 'Seat the bearing first',
+    why: 'Seat it while turning, back off, then set the final torque.',
+    lift: 'Tick it once done.',
+  },
+  gradientMissing: {
+    title: 'The gradient is wanted here',
+    why: '{station} is drawn down until its torque stops rising as steeply; nobody reads that off a scale.',
+    lift: 'Pull it with a live wrench.',
+  },
+  implausibleTorque: {
+    title: 'That is no torque of this trade',
+    why: 'More than 0 and at most {limitNm}.',
+    lift: 'Enter it again.',
+  },
+  likelyUnitSlip: {
+    title: 'Did you mean {meant}?',
+    why: 'Read as {readAs} it misses the band; as {meant} it fits.',
+    lift: 'Enter it in {meant}, or keep it as {readAs} if it really was so.',
+  },
+  outsideBand: {
+    title: '{verdict, select, under {Under the band} other {Over the band}}',
+    why: '{maxNm, select, none {At least {minNm} is wanted, and the full angle.} other {Accepted from {minNm} to {maxNm}.}}',
+    lift: 'Enter it again, or keep it if it really was so.',
+  },
+  overMaximum: {
+    title: 'Over the absolute maximum',
+    why: '{torqueNm}; never over {maximumNm}. It cannot be accepted by anybody.',
+    lift: 'Enter it again; or, if it really was so, keep it: the bolt and nut then go to scrap.',
+  },
+  nothingToLoosen: { title: 'Nothing to loosen', why: '{station} is empty.', lift: 'Nothing to do.' },
+  nothingToUndo: {
+    title: 'Nothing to take back',
+    why: 'Only your own last count, start, pull or step, and only while nothing stands on it.',
+    lift: 'Loosen or correct instead.',
+  },
+  notOverridable: {
+    title: 'Nobody may lift this',
+    why: 'It guards the vehicle, not the routine.',
+    lift: 'Do what it asks.',
+  },
+  signatureMissing: { title: 'Sign with your name', why: 'Somebody answers for the work.', lift: 'Enter your name.' },
+  closeBlocked: {
+    title: 'Not ready to close',
+    why: '{blocks, plural, one {# thing is} other {# things are}} still in the way.',
+    lift: 'Clear what Close out lists.',
+  },
+  workContradicts: {
+    title: 'Work already done stands against it',
+    why: '{stations, plural, =0 {} one {# station was started that would be otherwise or gone. } other {# stations were started that would be otherwise or gone. }}{things, select, none {} other {Off the vehicle, and no step would put it back: {things}.}}',
+    lift: 'Loosen them out, or put back what is off; then change it.',
+  },
+  questionsOpen: {
+    title: 'It opens another question',
+    why: '{questions}',
+    lift: 'Answer that first, or choose otherwise.',
+  },
+  planImpossible: {
+    title: 'No plan comes of it',
+    why: 'The sheet gives no torque for a station of this vehicle.',
+    lift: 'Look at the kit in the library.',
+  },
+  answeredMeanwhile: {
+    title: 'Somebody else answered meanwhile',
+    why: '“{question}” is now {answer}.',
+    lift: 'Look at the plan as it is, then answer again.',
+  },
+  unknownPrerequisite: NOT_IN_PLAN,
+  unknownBaseline: NOT_IN_PLAN,
+  unknownStep: NOT_IN_PLAN,
+  unknownDebt: NOT_IN_PLAN,
+  unknownConflict: NOT_IN_PLAN,
+  unknownFigureTarget: NOT_IN_PLAN,
+  choiceUnknown: NOT_IN_PLAN,
+  choiceNotAllowed: NOT_IN_PLAN,
+  notShared: NOT_IN_PLAN,
+  kitNotIn: NOT_IN_PLAN,
+  valueInvalid: {
+    title: 'A number is needed',
+    why: 'What was entered is no usable number.',
+    lift: 'Enter the figure.',
+  },
+  outsideLimits: {
+    title: 'Outside the limits',
+    why: '{value}; it must be {min, select, none {at most {max}} other {at least {min}{max, select, none {} other { and at most {max}}}}}.',
+    lift: 'Say that it is not met, or measure again.',
+  },
+  nameMissing: { title: 'A name is needed', why: 'Somebody answers for it.', lift: 'Enter it.' },
+  prerequisitesOpen: {
+    title: 'Not yet: something must be true first',
+    why: '{prerequisites}',
+    lift: 'Answer it under Receive. A lead may let it be.',
+  },
+  baselinesMissing: {
+    title: 'Measure first',
+    why: 'Once it is apart it cannot be measured: {baselines}.',
+    lift: 'Enter it under Receive. A lead may let it be.',
+  },
+  choicesOpen: { title: 'Not chosen yet', why: '{choices}', lift: 'Choose under Receive. A lead may let it be.' },
+  conflictOpen: {
+    title: 'Two kits are at odds here',
+    why: '{conflict}',
+    lift: 'A lead chooses under Conflicts.',
+  },
+  stripOpen: { title: 'Still to be stripped', why: '{steps}', lift: 'Tick it under Strip. A lead may let it be.' },
+  stepWaitsFor: {
+    title: 'Another step comes first',
+    why: '{steps}',
+    lift: 'Do that first. A lead may let it be.',
+  },
+  stepDoneAlready: { title: 'Done already', why: 'This step is ticked.', lift: 'Nothing to do.' },
+  helperNeeded: {
+    title: 'Not alone',
+    why: 'This step takes {people} people.',
+    lift: 'Get your helper, then say who helps.',
+  },
+  chocksNotSaid: {
+    title: 'Where are the chocks?',
+    why: 'They stand at the end that stays on the floor.',
+    lift: 'Set them, then say where.',
+  },
+  chocksAtRaisedEnd: {
+    title: 'The chocks are at the end that goes up',
+    why: 'Lifting the {end} takes them off the floor.',
+    lift: 'Put them at the other end.',
+  },
+  debtOpenAlready: { title: 'Open already', why: '{debt} is off already.', lift: 'Nothing to do.' },
+  debtNotOpen: { title: 'Not open', why: '{debt} is not off, or is back.', lift: 'Nothing to do.' },
+  debtCount: { title: 'The count is wrong', why: '{count} of {debt}; {left} are owed.', lift: 'Count again.' },
+  fateContradicts: {
+    title: 'It was not to come back',
+    why: '{debt}: the plan says {planned, select, scrap {scrap} other {keep for the owner}}.',
+    lift: 'A lead may put it back, with a reason.',
+  },
+  figureMissing: {
+    title: 'No torque for it',
+    why: '{debt} goes back with the vehicle maker’s figure, and nobody gave it.',
+    lift: 'Give the figure and where it stands, or say that it is done by feel.',
+  },
+  newPieceAsked: {
+    title: 'Used once only',
+    why: '{debt} must not go back as it came off.',
+    lift: 'Say that a new one goes in.',
+  },
+  figureUnreadable: {
+    title: 'No torque can be read from it',
+    why: '{printed, select, none {Nothing was entered.} other {“{printed}”}}',
+    lift: 'Enter it with its unit: 46 lbf·ft.',
+  },
+  figureGivenAlready: {
+    title: 'The sheet gives a figure',
+    why: 'It stands; it is not replaced.',
+    lift: 'Nothing to do.',
+  },
+  kitAlreadyIn: { title: 'The kit is in already', why: 'A kit is fitted once in a visit.', lift: 'Nothing to do.' },
+  lastKit: { title: 'The only kit', why: 'A visit has at least one kit.', lift: 'Add another first.' },
+};

@@ -1,0 +1,40 @@
+/**
+ * Names of all acts. A new act is named here first; the table of acts, its schema and its words then do not compile
+ * until they have it too.
+ */
+export const ACT_NAMES = [
+  'changeAnswer',
+  'countLine',
+  'useShopStock',
+  'scrapPiece',
+  'declareSpare',
+  'startByHand',
+  'applyCompound',
+  'snug',
+  'pull',
+  'confirmStop',
+  'loosen',
+  'setLoadState',
+  'correctPull',
+  'raiseProblem',
+  'clearProblem',
+  'useCalculation',
+  'override',
+  'answerPrerequisite',
+  'measure',
+  'makeChoice',
+  'doStep',
+  'openDebt',
+  'addDebt',
+  'closeDebt',
+  'arrangeRefit',
+  'giveFigure',
+  'settleConflict',
+  'splitShared',
+  'addKit',
+  'dropKit',
+  'overrideStep',
+  'undo',
+  'close',
+] as const;
+export type ActName = (typeof ACT_NAMES)[number];

@@ -1,0 +1,29 @@
+import { closeBlocks } from '../close-block.ts';
+import { ANSWERABLE } from '../role.ts';
+import { act, blank, done, refuse, stampOf } from './act.ts';
+
+export interface Close {
+  type: 'close';
+  signature: string;
+  note?: string;
+}
+
+export interface JobClosed {
+  type: 'jobClosed';
+  signature: string;
+  note?: string;
+}
+
+export const close = act<Close, JobClosed>({
+  may: ANSWERABLE,
+  decide({ plan, job, toolsOut }, { signature, note }) {
+    if (blank(signature)) return refuse({ code: 'signatureMissing' });
+    const blocks = closeBlocks(plan, job, toolsOut);
+    return blocks.length > 0 ? refuse({ code: 'closeBlocked', blocks }) : done({ type: 'jobClosed', signature, note });
+  },
+  fold: {
+    jobClosed(draft, fact) {
+      draft.closed = { signature: fact.signature, note: fact.note, ...stampOf(fact) };
+    },
+  },
+});

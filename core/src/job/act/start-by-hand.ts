@@ -1,0 +1,73 @@
+import type { StationId } from '../../kit/ids.ts';
+import { indexOf, type PlanItem } from '../../kit/plan.ts';
+import { openConflict } from '../gate/conflict-gate.ts';
+import { firstStanding } from '../gate/overridden.ts';
+import { piecesOnTray } from '../hardware-ledger.ts';
+import { lineState, stationState } from '../job-state.ts';
+import { ON_THE_FLOOR } from '../role.ts';
+import { stepsDone, stripBefore } from '../step-progress.ts';
+import { act, done, refuse, setStation, stampOf } from './act.ts';
+import { findStation } from './find-station.ts';
+
+export interface StartByHand {
+  type: 'startByHand';
+  station: StationId;
+}
+
+export interface StationStarted {
+  type: 'stationStarted';
+  station: StationId;
+}
+
+export interface StartUndone {
+  type: 'startUndone';
+  station: StationId;
+}
+
+export const startByHand = act<StartByHand, StationStarted | StartUndone>({
+  may: ON_THE_FLOOR,
+  decide({ plan, job }, { station: id }) {
+    const found = findStation(plan, id);
+    if (!found) return refuse({ code: 'unknownStation', station: id });
+    const { station, group } = found;
+    if (stationState(job, id).stage !== 'empty') return refuse({ code: 'alreadyStarted', station: id });
+    const conflict = openConflict(plan, [id]);
+    if (conflict !== undefined) return refuse({ code: 'conflictOpen', conflict });
+    const strip = stripBefore(plan, group.id);
+    if (strip.length > 0) {
+      const finished = stepsDone(plan, job);
+      const steps = strip.filter((step) => !finished.has(step.id)).map((step) => step.id);
+      const blocked = firstStanding(job, id, [
+        steps.length > 0 ? { code: 'stripOpen', station: id, steps } : undefined,
+      ]);
+      if (blocked) return refuse(blocked);
+    }
+    const { items } = indexOf(plan);
+    const hardware = station.stack.flatMap((piece) => (piece.kind === 'hardware' ? (items.get(piece.item) ?? []) : []));
+    const uncounted = hardware.filter((item) => lineState(job, item.id).count === undefined);
+    if (uncounted.length > 0)
+      return refuse({ code: 'notCounted', items: [...new Set(uncounted.map((item) => item.id))] });
+    for (const item of new Set<PlanItem>(hardware)) {
+      const available = piecesOnTray(plan, job, item);
+      if (available < hardware.filter((piece) => piece === item).length)
+        return refuse({ code: 'pieceShort', item: item.id, available });
+    }
+    return done({ type: 'stationStarted', station: id });
+  },
+  undo({ job }, last) {
+    if (last.act !== 'startByHand') return refuse({ code: 'nothingToUndo' });
+    const state = stationState(job, last.station);
+    if (state.stage !== 'started' || state.bead) return refuse({ code: 'nothingToUndo' });
+    return done({ type: 'startUndone', station: last.station });
+  },
+  fold: {
+    stationStarted(draft, fact) {
+      setStation(draft, fact.station, (station) => ({ ...station, stage: 'started', started: stampOf(fact) }));
+      draft.undoable[fact.by.id] = { act: 'startByHand', station: fact.station };
+    },
+    startUndone(draft, fact) {
+      setStation(draft, fact.station, ({ started: _, ...station }) => ({ ...station, stage: 'empty' }));
+      draft.undoable[fact.by.id] = undefined;
+    },
+  },
+});

@@ -1,0 +1,15 @@
+import { kind } from './tightening-kind.ts';
+
+/** Until the flanges or the stop touch; no figure. */
+export interface ContactSpec {
+  kind: 'contact';
+  stop: string;
+}
+
+export const contact = kind<ContactSpec>({
+  band: () => undefined,
+  byHand: true,
+  verifiable: false,
+  stretches: false,
+  asks: [],
+});

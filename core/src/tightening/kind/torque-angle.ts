@@ -1,0 +1,33 @@
+import { around, DEFAULT_TOLERANCE } from '../band.ts';
+import { kind } from './tightening-kind.ts';
+
+/** Torque to the threshold, then turn by an angle: 74 lbf·ft + 90°. The bolt is used once. */
+export interface TorqueAngleSpec {
+  kind: 'torqueAngle';
+  thresholdNm: number;
+  angleDeg: number;
+  angleToleranceDeg: number;
+  maximumNm?: number;
+}
+
+export const torqueAngle = kind<TorqueAngleSpec>({
+  band({ thresholdNm, angleDeg, angleToleranceDeg, maximumNm }, fraction) {
+    if (fraction < 1) return { ...around(thresholdNm * fraction), absoluteMaximumNm: maximumNm };
+    return {
+      targetNm: thresholdNm,
+      minNm: thresholdNm * (1 - DEFAULT_TOLERANCE),
+      // The torque rises while the angle is turned; only a printed maximum bounds it.
+      maxNm: maximumNm ?? Number.POSITIVE_INFINITY,
+      absoluteMaximumNm: maximumNm,
+      angle: {
+        targetDeg: angleDeg,
+        minDeg: angleDeg - angleToleranceDeg,
+        maxDeg: angleDeg + angleToleranceDeg,
+      },
+    };
+  },
+  byHand: false,
+  verifiable: false,
+  stretches: true,
+  asks: ['angle'],
+});
