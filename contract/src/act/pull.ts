@@ -1,9 +1,9 @@
 import { z } from 'zod';
-import type { Pull, PullRecorded, PullWithdrawn } from '#core/job/act/pull.ts';
+import type { PullCommand, PullRecorded, PullWithdrawn } from '#core/job/act/pull.ts';
 import { exactly } from '../exactly.ts';
 import { EnteredSchema, PullSourceSchema, Ref, reading, VerdictSchema } from './fields.ts';
 
-export const PullSchema = exactly<Pull>()(
+export const PullSchema = exactly<PullCommand>()(
   z.strictObject({
     type: z.literal('pull'),
     station: Ref,

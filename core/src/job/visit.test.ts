@@ -197,6 +197,30 @@ describe('debts', () => {
   });
 });
 
+describe('a step taken back', () => {
+  it('undoes what its own command did and nothing else of the same instant', () => {
+    const worker = visit();
+    prepare(worker);
+    worker.give({ type: 'doStep', step: 't2', chocks: 'front' });
+    // Two commands in one millisecond: the wheels noted off by hand, and the step that takes them off.
+    const at = worker.nowMs + 5;
+    const give = (id: string, command: JobCommand) => {
+      const outcome = takeCommand(worker.log, WRENCHES, { id, atMs: at, by: MIRA, command });
+      if (!outcome.ok) throw new Error(JSON.stringify(outcome.refusal));
+      worker.log = outcome.log;
+    };
+    const wheels = () => debtsOf(worker.log.plan, worker.log.state).filter(({ opened }) => opened !== undefined);
+    const removal = worker.log.plan.steps
+      .find(({ id }) => id === 't3')
+      ?.actions.find((action) => action.type === 'remove');
+    give('by-hand', { type: 'openDebt', debt: removal?.type === 'remove' ? removal.removed : '' });
+    give('by-step', { type: 'doStep', step: 't3' });
+    give('back', { type: 'undo' });
+    const [after] = wheels();
+    expect(after?.opened?.commandId).toBe('by-hand');
+  });
+});
+
 describe('kits coming and going', () => {
   it('one that comes while the wheels are off finds them off, and nothing done is lost', () => {
     const worker = visit([REAR_AIR_SPRINGS], [TRACK_BAR_BRACE]);
@@ -328,7 +352,7 @@ describe('any hands (property)', () => {
           if (entry.ended > 0) expect(entry.opened).toBeDefined();
         }
       }),
-      { numRuns: 60 },
+      { numRuns: 60, seed: 5 },
     );
   });
 });

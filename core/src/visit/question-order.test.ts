@@ -1,9 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { anyVisit } from '#demo/any-visit.ts';
 import { blankKit } from '../kit/blank-kit.ts';
 import type { Condition } from '../kit/condition.ts';
 import type { KitDocument, Question } from '../kit/kit-document.ts';
-import { anyVisit } from './any-visit.ts';
 import { planSoFar } from './plan-so-far.ts';
 import { questionsToAsk } from './question-order.ts';
 import { answerAll, kitPrefix, type VisitKit, visitQuestions } from './visit.ts';

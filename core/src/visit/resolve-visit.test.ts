@@ -1,10 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { type AnyKit, anyVisit, kitOf, visitOf } from '#demo/any-visit.ts';
 import { answerSpace, combinations } from '../kit/answer-space.ts';
 import type { Plan } from '../kit/plan.ts';
 import { resolve } from '../kit/resolve.ts';
 import { withRefit } from '../refit/with-refit.ts';
-import { type AnyKit, anyVisit, kitOf, visitOf } from './any-visit.ts';
 import { resolveVisit, type VisitDecisions } from './resolve-visit.ts';
 import { scopedKit } from './scoped-kit.ts';
 import { spreadAnswers, type VisitKit } from './visit.ts';

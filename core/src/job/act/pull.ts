@@ -19,7 +19,7 @@ import { nextPassIndex, spoilingPull, standingPulls } from '../station-progress.
 import { act, done, refuse, setStation, stampOf } from './act.ts';
 import { findStation } from './find-station.ts';
 
-export interface Pull extends Reading {
+export interface PullCommand extends Reading {
   type: 'pull';
   station: StationId;
   wrench: string;
@@ -42,7 +42,7 @@ export interface PullWithdrawn {
 }
 
 /** What to ask about a typed reading that missed its band, before it goes on record. */
-function typedDoubt(command: Pull, band: AcceptBand, verdict: PullVerdict): Refusal | undefined {
+function typedDoubt(command: PullCommand, band: AcceptBand, verdict: PullVerdict): Refusal | undefined {
   if (verdict === 'accepted' || command.source !== 'typed' || command.confirmed) return undefined;
   const { minNm, maxNm } = band;
   const slip = command.entered && unitSlip(command.entered.value, command.entered.unit, minNm, maxNm);
@@ -57,7 +57,7 @@ function typedDoubt(command: Pull, band: AcceptBand, verdict: PullVerdict): Refu
   };
 }
 
-export const pull = act<Pull, PullRecorded | PullWithdrawn>({
+export const pull = act<PullCommand, PullRecorded | PullWithdrawn>({
   may: ON_THE_FLOOR,
   decide(ask, command) {
     const { plan, job, wrenches, atMs } = ask;

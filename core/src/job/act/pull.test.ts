@@ -1,0 +1,135 @@
+import { describe, expect, it } from '@jest/globals';
+import { HOB, MIRA, plate, platesSnug, pullOf, RAFE, refusal, TAM, tryCommand, WRENCHES } from '#demo/try-job.ts';
+import { closeBlocks } from '../close-block.ts';
+import { hardwareLedger } from '../hardware-ledger.ts';
+import { takeCommand } from '../job-log.ts';
+import { stationState } from '../job-state.ts';
+import { nextStep } from '../next-station.ts';
+import { groupComplete, stationMark } from '../station-progress.ts';
+
+describe('torque', () => {
+  it('follows the torque order and counts passes', () => {
+    const { worker, first } = platesSnug();
+    const { plan, state } = worker.log;
+    const second = plan.groups[0]?.torqueOrder[1] ?? '';
+    expect(first).toBe(plan.groups[0]?.torqueOrder[0]);
+    expect(refusal(worker, pullOf(second, 55))).toBe('outOfOrder');
+    expect(stationMark(plan, plan.stations.find((s) => s.id === first) as never, state)).toBe('snug');
+    worker.finishTorque();
+    expect(groupComplete(worker.log.plan, worker.log.state, 'plate')).toBe(true);
+    for (const station of plan.stations)
+      expect(stationMark(worker.log.plan, station, worker.log.state)).toBe('verified');
+  });
+  it('wants a wrench in its band and in calibration (M53)', () => {
+    const { worker, first } = platesSnug();
+    expect(refusal(worker, pullOf(first, 55, { wrench: 'w-1' }))).toBe('wrenchOutOfRange');
+    expect(refusal(worker, pullOf(first, 55, { wrench: 'nope' }))).toBe('unknownWrench');
+    const old = takeCommand(
+      worker.log,
+      WRENCHES.map((w) => ({ ...w, calibrationDueOn: '2026-11-20' })),
+      { id: 'old', atMs: worker.nowMs, by: MIRA, command: pullOf(first, 55) },
+    );
+    expect(old).toMatchObject({ ok: false, refusal: { code: 'wrenchOutOfCalibration', dueOn: '2026-11-20' } });
+  });
+  it('names a unit slip (M01) and asks about a reading outside the band before it is kept', () => {
+    const { worker, first } = platesSnug();
+    // Half of 81 lbf·ft is 40.5; typed as N·m.
+    expect(tryCommand(worker, pullOf(first, 40.5, { entered: { value: 40.5, unit: 'N·m' } }))).toMatchObject({
+      ok: false,
+      refusal: { code: 'likelyUnitSlip', meant: 'lbf·ft' },
+    });
+    expect(refusal(worker, pullOf(first, 45))).toBe('outsideBand');
+    const kept = tryCommand(worker, pullOf(first, 45, { confirmed: true }));
+    expect(kept).toMatchObject({ ok: true, events: [{ type: 'pullRecorded', verdict: 'under' }] });
+  });
+  it('refuses a pull of 9999 N·m, of nothing and of less', () => {
+    const { worker, first } = platesSnug();
+    for (const torque of [9999, 0, -5, Number.NaN])
+      expect(refusal(worker, pullOf(first, torque))).toBe('implausibleTorque');
+  });
+  it('an over-pull must be loosened before anything else; a click without movement proves nothing (M29)', () => {
+    const { worker, first } = platesSnug();
+    worker.give(pullOf(first, 80, { source: 'live', movementDeg: 30 }));
+    expect(refusal(worker, pullOf(first, 55))).toBe('mustBeLoosened');
+    expect(nextStep(worker.log.plan, worker.log.state, 'plate')).toEqual({ kind: 'loosen', station: first });
+    worker.give({ type: 'loosen', station: first, to: 'started', reason: 'overshot' });
+    worker.give({ type: 'applyCompound', station: first, cleaned: true });
+    worker.give({ type: 'snug', station: first, tool: 'hand' });
+    const still = tryCommand(worker, pullOf(first, 55, { source: 'live', movementDeg: 0.5 }));
+    expect(still).toMatchObject({ ok: true, events: [{ verdict: 'noMovement' }] });
+  });
+  it('over an absolute maximum: asked, kept as a fact, never accepted, never overridden, bolts scrapped', () => {
+    const worker = plate(true);
+    worker.checkIn();
+    worker.startAll();
+    while (
+      nextStep(worker.log.plan, worker.log.state, 'shield').kind !== 'pull' ||
+      !groupComplete(worker.log.plan, worker.log.state, 'plate')
+    )
+      worker.step();
+    expect(refusal(worker, pullOf('sh1', 10.5, { wrench: 'w-1' }))).toBe('overMaximum');
+    expect(refusal(worker, { type: 'override', refusal: 'overMaximum', station: 'sh1', reason: 'please' }, RAFE)).toBe(
+      'notOverridable',
+    );
+    worker.give(pullOf('sh1', 10.5, { wrench: 'w-1', confirmed: true }));
+    expect(closeBlocks(worker.log.plan, worker.log.state)).toMatchObject([{ code: 'stationsOpen' }]);
+    worker.give({ type: 'loosen', station: 'sh1', to: 'started', reason: 'over maximum' });
+    expect(stationState(worker.log.state, 'sh1').stage).toBe('empty');
+    expect(refusal(worker, { type: 'startByHand', station: 'sh1' })).toBe('pieceShort');
+    worker.give({ type: 'useShopStock', item: 'b1', quantity: 1, reason: 'new bolt' });
+    worker.finishTorque();
+    worker.closeOut('Mira Vane');
+    expect(hardwareLedger(worker.log.plan, worker.log.state).find((line) => line.item.id === 'b1')).toMatchObject({
+      supplied: 5,
+      fitted: 4,
+      scrapped: 1,
+      unaccounted: 0,
+    });
+  });
+  it('a loosened station re-opens its later passes and shows as loosened again', () => {
+    const { worker, first } = platesSnug();
+    worker.finishTorque();
+    worker.give({ type: 'loosen', station: first, to: 'started', reason: 'hose caught under the plate' });
+    const station = worker.log.plan.stations.find((entry) => entry.id === first);
+    expect(station && stationMark(worker.log.plan, station, worker.log.state)).toBe('reopened');
+    expect(closeBlocks(worker.log.plan, worker.log.state)).toContainEqual({
+      code: 'stationsOpen',
+      group: 'plate',
+      stations: [first],
+    });
+    expect(stationState(worker.log.state, first).pulls.every((pull) => pull.voided)).toBe(true);
+    worker.finishTorque();
+    expect(groupComplete(worker.log.plan, worker.log.state, 'plate')).toBe(true);
+  });
+  it('a correction keeps the old value and the reason, and judges anew', () => {
+    const { worker, first } = platesSnug();
+    worker.give(pullOf(first, 55));
+    const pull = stationState(worker.log.state, first).pulls[0];
+    if (!pull) throw new Error('no pull');
+    expect(refusal(worker, { type: 'correctPull', station: first, pull: pull.id, torqueNm: 50, reason: ' ' })).toBe(
+      'reasonMissing',
+    );
+    expect(
+      refusal(worker, { type: 'correctPull', station: first, pull: pull.id, torqueNm: 50, reason: 'misread' }, HOB),
+    ).toBe('notPermitted');
+    worker.give({ type: 'correctPull', station: first, pull: pull.id, torqueNm: 50, reason: 'misread the scale' });
+    expect(stationState(worker.log.state, first).pulls[0]).toMatchObject({
+      torqueNm: 50,
+      verdict: 'under',
+      corrections: [{ from: 55, to: 50, reason: 'misread the scale' }],
+    });
+  });
+  it('undo takes back the last pull, start or count of the same person, and only while nothing stands on it', () => {
+    const { worker, first } = platesSnug();
+    worker.give(pullOf(first, 55));
+    expect(refusal(worker, { type: 'undo' }, TAM)).toBe('nothingToUndo');
+    worker.give({ type: 'undo' });
+    expect(stationState(worker.log.state, first).pulls[0]).toMatchObject({ withdrawn: { by: MIRA } });
+    expect(refusal(worker, { type: 'undo' })).toBe('nothingToUndo');
+    const early = plate();
+    early.give({ type: 'countLine', item: 'a1', found: 3, damaged: 0 });
+    early.give({ type: 'countLine', item: 'a1', found: 4, damaged: 0 });
+    early.give({ type: 'undo' });
+    expect(early.log.state.lines.a1?.count?.found).toBe(3);
+  });
+});

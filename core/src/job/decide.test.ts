@@ -1,0 +1,28 @@
+import { describe, expect, it } from '@jest/globals';
+import { HOB, plate, refusal } from '#demo/try-job.ts';
+import { hardwareLedger } from './hardware-ledger.ts';
+import type { Person } from './role.ts';
+
+describe('what people may do', () => {
+  it('an apprentice works but does not sign, correct or lift; the counter counts but does not pull', () => {
+    const worker = plate();
+    worker.checkIn();
+    expect(refusal(worker, { type: 'startByHand', station: 's2' }, HOB)).toBe('accepted');
+    expect(refusal(worker, { type: 'close', signature: 'Hob' }, HOB)).toBe('notPermitted');
+    const counter: Person = { id: 'ismay', name: 'Ismay', role: 'counter' };
+    expect(refusal(worker, { type: 'countLine', item: 'a1', found: 4, damaged: 0 }, counter)).toBe('accepted');
+    expect(refusal(worker, { type: 'startByHand', station: 's2' }, counter)).toBe('notPermitted');
+  });
+  it('scrapping takes no more than the tray holds, and a reason', () => {
+    const worker = plate();
+    worker.checkIn();
+    expect(refusal(worker, { type: 'scrapPiece', item: 'a3', quantity: 6, reason: 'bent' })).toBe('pieceShort');
+    expect(refusal(worker, { type: 'scrapPiece', item: 'a3', quantity: 1, reason: '' })).toBe('reasonMissing');
+    expect(refusal(worker, { type: 'useShopStock', item: 'a3', quantity: 0, reason: 'rack' })).toBe('quantityInvalid');
+    worker.give({ type: 'scrapPiece', item: 'a3', quantity: 1, reason: 'bent' });
+    expect(hardwareLedger(worker.log.plan, worker.log.state).find((line) => line.item.id === 'a3')).toMatchObject({
+      scrapped: 1,
+      onTray: 4,
+    });
+  });
+});
