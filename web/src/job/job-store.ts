@@ -1,4 +1,4 @@
-import { v4 as uuid } from 'uuid';
+import { validate as isUuid, v4 as uuid } from 'uuid';
 import { create, type StateCreator } from 'zustand';
 import type { InputFault, JobDocument, StoredEvent } from '#contract/job.ts';
 import type { JobCommand } from '#core/job/acts.ts';
@@ -77,6 +77,8 @@ export const jobStore =
   ({ link, outbox, check, session, now }: JobStoreParts): StateCreator<JobStoreState> =>
   (set, get) => {
     let hangUp: (() => void) | undefined;
+    /** The line of events stands. */
+    let lineUp = false;
     let flushing = false;
     let attempts = 0;
     let retry: ReturnType<typeof setTimeout> | undefined;
@@ -211,11 +213,13 @@ export const jobStore =
       later(jobId);
     }
 
+    /** Tries again after a while. What is given meanwhile tries at once, and does not put this off. */
     function later(jobId: string): void {
-      clearTimeout(retry);
+      if (retry !== undefined) return;
       const wait = RETRY_MS[Math.min(attempts, RETRY_MS.length - 1)];
       attempts += 1;
       retry = setTimeout(() => {
+        retry = undefined;
         if (!isCurrent(jobId)) return;
         if (hangUp === undefined || get().document === undefined) void refresh(jobId);
         else void flush(jobId);
@@ -230,11 +234,13 @@ export const jobStore =
         onOpen() {
           if (!current) return;
           attempts = 0;
+          lineUp = true;
           set({ link: 'live' });
           void flush(jobId);
         },
         onLost(ended) {
           if (!current) return;
+          lineUp = false;
           set({ link: 'offline' });
           // The browser tries again by itself unless the server said no.
           if (!ended) return;
@@ -254,6 +260,7 @@ export const jobStore =
       try {
         const answer = await link.send(jobId, batch);
         attempts = 0;
+        if (lineUp) set({ link: 'live' });
         receive(jobId, answer.events);
         const answered = batch.flatMap((entry): OutboxEntry[] => {
           const result = answer.results.find((candidate) => candidate.id === entry.id);
@@ -323,7 +330,9 @@ export const jobStore =
       link: 'connecting',
       async open(jobId) {
         get().close();
-        set({ jobId, link: 'connecting' });
+        // An address that was mistyped is no job, and the server need not be asked.
+        set({ jobId, link: 'connecting', failure: isUuid(jobId) ? undefined : 'unknownJob' });
+        if (!isUuid(jobId)) return;
         try {
           const kept = await outbox.keptJob(jobId);
           if (kept && isCurrent(jobId)) show(kept, await heldOf(jobId));
@@ -336,6 +345,8 @@ export const jobStore =
         hangUp?.();
         hangUp = undefined;
         clearTimeout(retry);
+        retry = undefined;
+        lineUp = false;
         attempts = 0;
         set({
           jobId: undefined,
