@@ -4,6 +4,7 @@ import { type JobLog, takeCommand } from '#core/job/job-log.ts';
 import { currentGroup, nextStep, pullBand } from '#core/job/next-station.ts';
 import type { Person } from '#core/job/role.ts';
 import { indexOf } from '#core/kit/plan.ts';
+import { asksOf } from '#core/tightening/kinds.ts';
 import { rankWrenches } from '#core/wrench/suitable-wrench.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 
@@ -90,7 +91,8 @@ export class Worker {
     if (!station || !band) throw new Error(`No band for ${stationId}`);
     const best = rankWrenches(this.wrenches, band, this.nowMs).find((choice) => choice.faults.length === 0);
     if (!best) throw new Error(`No wrench for ${band.targetNm} N·m`);
-    const slot = station.spec.kind === 'slot';
+    const asks = asksOf(station.spec);
+    const slot = asks.includes('pinFits');
     // Readings scatter a little inside the band, repeatably.
     const share = ((this.count * 37) % 11) / 10 - 0.5;
     const room = Math.min(
@@ -107,7 +109,8 @@ export class Worker {
       source: best.wrench.live ? 'live' : 'typed',
       movementDeg: best.wrench.live ? 24 : undefined,
       pinFits: slot || undefined,
-      seatedAndBackedOff: station.spec.kind === 'bearing' || undefined,
+      seatedAndBackedOff: asks.includes('seatedAndBackedOff') || undefined,
+      gradientShare: band.gradient?.maxShare,
     });
   }
 

@@ -7,7 +7,8 @@ import { z } from 'zod';
 export const ToWrenchSchema = z.discriminatedUnion('type', [
   z.strictObject({
     type: z.literal('arm'),
-    station: z.string().max(64),
+    /** As long as a job's station may be: ids of a visit's second kit carry its prefix. */
+    station: z.string().max(200),
     /** Torque to click at, N·m. */
     targetNm: z.number().positive().max(1500),
     /** Degrees to turn after the target, for torque-angle. */

@@ -1,6 +1,6 @@
-import type { Deviation } from '#core/job/deviations.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
+import type { Deviation } from '#core/record/deviations.ts';
 import { choiceText, END_TEXT } from './conflict-text.ts';
 import { FIGURE_SOURCE_TEXT, VERDICT_TEXT } from './plan-text.ts';
 

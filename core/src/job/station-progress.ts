@@ -78,3 +78,11 @@ export function groupComplete(plan: Plan, job: JobState, groupId: string): boole
   const members = indexOf(plan).orders.get(groupId)?.listed;
   return members?.every((station) => stationComplete(station, stationState(job, station.id))) ?? false;
 }
+
+/** The pull that stands for a station's full torque: the last accepted one of its full-torque passes. */
+export function finalPull(plan: Plan, job: JobState, stationId: string): Pull | undefined {
+  const station = indexOf(plan).stations.get(stationId);
+  const entry = job.stations.get(stationId);
+  if (!station || !entry || !atFullTorque(plan, station, entry)) return undefined;
+  return entry.pulls.filter((pull) => pull.verdict === 'accepted' && !pull.voided && !pull.withdrawn).at(-1);
+}

@@ -52,8 +52,7 @@ function printedDisagrees(spec: TighteningSpec, printed: string): boolean {
   const band = acceptBand(spec);
   if (!band) return true;
   const middle = (read.value.minBase + read.value.maxBase) / 2;
-  const stated = spec.kind === 'range' ? (spec.minNm + spec.maxNm) / 2 : band.targetNm;
-  return Math.abs(middle - stated) > 0.02 * stated;
+  return Math.abs(middle - band.targetNm) > 0.02 * band.targetNm;
 }
 
 const bandEmpty = (spec: TighteningSpec): boolean => {

@@ -101,7 +101,8 @@ export function plannedPulls(plan: Plan, job: JobState): PlannedPull[] {
         if (!station.passIndexes.includes(pass) || isByHand(station.spec)) return [];
         if (stationComplete(station, stationState(job, station.id))) return [];
         const band = pullBand(plan, station, pass);
-        return band ? [{ targetNm: band.targetNm, station: station.id }] : [];
+        const { targetNm, peakNm, gradient } = band ?? {};
+        return targetNm === undefined ? [] : [{ targetNm, peakNm, gradient, station: station.id }];
       }),
     ),
   );

@@ -1,9 +1,8 @@
-import { type WrenchFault, wrenchFaults } from './suitable-wrench.ts';
+import { type PullNeeds, type WrenchFault, wrenchFaults } from './suitable-wrench.ts';
 import type { Wrench } from './wrench.ts';
 
 /** One pull of the day, in the order of the plan: what the wrench is set to, and which station it is for. */
-export interface PlannedPull {
-  targetNm: number;
+export interface PlannedPull extends PullNeeds {
   station: string;
 }
 
@@ -30,7 +29,11 @@ const MOST_COMPARED = 200;
 /** States followed while counting changes: beyond these the cheapest are kept. */
 const MOST_STATES = 256;
 
-const same = (a: number, b: number): boolean => Math.abs(a - b) < 1e-6;
+/** Two pulls that want the same of a wrench. */
+const same = (a: PullNeeds, b: PullNeeds): boolean =>
+  Math.abs(a.targetNm - b.targetNm) < 1e-6 &&
+  (a.peakNm ?? a.targetNm) === (b.peakNm ?? b.targetNm) &&
+  (a.gradient === undefined) === (b.gradient === undefined);
 
 /** Every set of `size` indexes below `count`, in order. */
 function* choose(count: number, size: number, from = 0): Generator<number[]> {
@@ -90,17 +93,25 @@ export function smallestWrenchSet(
   pulls: readonly PlannedPull[],
   nowMs: number,
 ): WrenchSet {
-  const targets: Array<{ targetNm: number; stations: string[] }> = [];
-  for (const { targetNm, station } of pulls) {
-    const known = targets.find((entry) => same(entry.targetNm, targetNm));
+  const targets: Array<PullNeeds & { stations: string[] }> = [];
+  for (const { station, ...needs } of pulls) {
+    const known = targets.find((entry) => same(entry, needs));
     if (known) known.stations.push(station);
-    else targets.push({ targetNm, stations: [station] });
+    else targets.push({ ...needs, stations: [station] });
   }
-  const may = wrenches.map((wrench) => targets.map(({ targetNm }) => wrenchFaults(wrench, { targetNm }, nowMs)[0]));
+  const may = wrenches.map((wrench) => targets.map((needs) => wrenchFaults(wrench, needs, nowMs)[0]));
   const covered = targets.map((_, index) => may.some((faults) => faults[index] === undefined));
   const uncovered = targets
     .flatMap((target, index) =>
-      covered[index] ? [] : [{ ...target, faults: may.flatMap((faults) => faults[index] ?? []) }],
+      covered[index]
+        ? []
+        : [
+            {
+              targetNm: target.targetNm,
+              stations: target.stations,
+              faults: may.flatMap((faults) => faults[index] ?? []),
+            },
+          ],
     )
     .sort((a, b) => a.targetNm - b.targetNm);
   const wanted = targets.flatMap((_, index) => (covered[index] ? [index] : []));
@@ -117,7 +128,7 @@ export function smallestWrenchSet(
     }
   // A run of equal targets is one setting; what cannot be pulled is left out.
   const sequence = pulls
-    .map(({ targetNm }) => targets.findIndex((entry) => same(entry.targetNm, targetNm)))
+    .map((pull) => targets.findIndex((entry) => same(entry, pull)))
     .filter((target, index, all) => covered[target] && target !== all[index - 1]);
   const judged = sets.map((some) => {
     const able = some.map((index) => (target: number) => useful[index]?.faults[target] === undefined);

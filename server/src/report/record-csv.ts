@@ -1,7 +1,9 @@
 import { stringify } from 'csv-stringify/sync';
 import type { JobDocument } from '#contract/job.ts';
+import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
+import { recordLines } from '#core/record/record-lines.ts';
 import { replay } from './record-file.ts';
 
 /** Columns of the record CSV, in order. docs/formats/record.md describes each. */
@@ -26,34 +28,38 @@ export const RECORD_COLUMNS = [
   'fitter',
   'at_utc',
   'corrected_from_nm',
+  'gradient_percent',
 ] as const;
 
 /** Every pull as a line of RFC 4180 CSV, with a byte-order mark for spreadsheets and formulas escaped. */
 export function recordCsv(job: JobDocument): string {
   const { plan, state } = replay(job);
-  const rows = plan.stations.flatMap((station) =>
-    (state.stations.get(station.id)?.pulls ?? []).map((pull) => [
-      job.number,
-      plan.groups.find((group) => group.id === station.groupId)?.title ?? station.groupId,
-      station.label,
-      station.name,
-      pull.pass + 1,
-      station.printed,
-      roundTo(pull.targetNm, 2),
-      roundTo(pull.minNm, 2),
-      pull.maxNm === undefined ? '' : roundTo(pull.maxNm, 2),
-      roundTo(pull.torqueNm, 2),
-      roundTo(fromBase(pull.torqueNm, 'lbf·ft'), 2),
-      pull.angleDeg === undefined ? '' : roundTo(pull.angleDeg, 1),
-      pull.verdict,
-      pull.withdrawn ? 'taken back' : pull.voided ? 'loosened since' : 'yes',
-      pull.source,
-      pull.wrench.label,
-      pull.wrench.calibrationDueOn,
-      pull.by.name,
-      new Date(pull.atMs).toISOString(),
-      pull.corrections.map((correction) => roundTo(correction.from, 2)).join(' '),
-    ]),
+  const rows = recordLines(plan, state).flatMap(({ group, joints }) =>
+    joints.flatMap(({ station, pulls }) =>
+      pulls.map(({ pull, stands }) => [
+        job.number,
+        group.title,
+        station.label,
+        station.name,
+        pull.pass + 1,
+        station.printed,
+        roundTo(pull.targetNm, 2),
+        roundTo(pull.minNm, 2),
+        pull.maxNm === undefined ? '' : roundTo(pull.maxNm, 2),
+        roundTo(pull.torqueNm, 2),
+        roundTo(fromBase(pull.torqueNm, 'lbf·ft'), 2),
+        pull.angleDeg === undefined ? '' : roundTo(pull.angleDeg, 1),
+        pull.verdict,
+        STANDS_WORDS[stands].column,
+        pull.source,
+        pull.wrench.label,
+        pull.wrench.calibrationDueOn,
+        pull.by.name,
+        new Date(pull.atMs).toISOString(),
+        pull.corrections.map((correction) => roundTo(correction.from, 2)).join(' '),
+        pull.gradientShare === undefined ? '' : roundTo(pull.gradientShare * 100, 0),
+      ]),
+    ),
   );
   return stringify([[...RECORD_COLUMNS], ...rows], { bom: true, record_delimiter: '\r\n', escape_formulas: true });
 }

@@ -1,23 +1,22 @@
 import type { JobDocument } from '#contract/job.ts';
 import { END_TEXT } from '#contract/wording/conflict-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
+import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { COMPOUND_TEXT, passText, reasonsText, VERDICT_TEXT } from '#contract/wording/plan-text.ts';
 import { RAISED_TEXT } from '#contract/wording/raised-text.ts';
+import { readingText } from '#contract/wording/reading-text.ts';
 import { QUANTITY_UNIT } from '#core/job/baseline-verdict.ts';
 import { debtsOf } from '#core/job/debt.ts';
-import { deviations } from '#core/job/deviations.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
-import { stationMark } from '#core/job/station-progress.ts';
-import { indexOf } from '#core/kit/plan.ts';
 import { bothText } from '#core/quantity/show-both.ts';
 import { fromBase } from '#core/quantity/unit.ts';
+import { deviations } from '#core/record/deviations.ts';
+import { recordLines } from '#core/record/record-lines.ts';
 import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
 import { BAD, INK, INK_2, MARGIN, PAINT, Sheet } from './pdf-sheet.ts';
 import { replay } from './record-file.ts';
 
 const utc = (atMs: number): string => `${new Date(atMs).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
-/** Readings as they were made, to a tenth: a record does not round them to fit a scale. */
-const torque = (nm: number): string => nm.toFixed(1);
 const poundFeet = (nm: number): string => fromBase(nm, 'lbf·ft').toFixed(1);
 
 const odometerText = (job: JobDocument): string => {
@@ -28,7 +27,6 @@ const odometerText = (job: JobDocument): string => {
 /** The torque record as an A4 PDF: what was fitted, each pull, deviations, ledger, what to watch. */
 export function recordPdf(job: JobDocument): Promise<Buffer> {
   const { plan, state } = replay(job);
-  const { items, stations, compounds } = indexOf(plan);
   const last = job.events.at(-1);
   const closed = state.closed;
   const chain = last ? `event ${last.seq}, chain ${last.hash.slice(0, 16)}` : 'no events yet';
@@ -68,48 +66,33 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
   if (decided.length === 0) sheet.text('Nothing in this kit depended on an answer.');
   for (const entry of decided) sheet.text(`${entry.name}, because ${reasonsText(plan, entry.because)}.`);
 
-  for (const group of plan.groups) {
+  for (const { group, joints } of recordLines(plan, state)) {
     sheet.plate(group.title);
-    const rows = group.torqueOrder.flatMap((id) => {
-      const station = stations.get(id);
-      const entry = state.stations.get(id);
-      if (!station) return [];
-      const bolt = station.stack.flatMap((piece) =>
-        piece.kind === 'hardware' ? (items.get(piece.item) ?? []) : [],
-      )[0];
-      const bead = entry?.bead && compounds.get(entry.bead.compound);
-      const name = `${station.name}${bolt?.thread ? `, ${bolt.thread}` : ''}${bead ? `, ${COMPOUND_TEXT[bead.kind].toLowerCase()}` : ''}`;
-      if (!entry || entry.pulls.length === 0) {
-        const mark = stationMark(plan, station, state);
-        return [
-          {
-            cells: [
-              station.label,
-              name,
-              station.printed,
-              '',
-              '',
-              '',
-              '',
-              entry?.stopConfirmed ? `stop confirmed, ${entry.stopConfirmed.by.name}` : mark,
-            ],
-            bad: mark === 'bad',
-          },
-        ];
+    const rows = joints.flatMap(({ station, mark, fastener, treated, stop, pulls }) => {
+      const name = `${station.name}${fastener?.thread ? `, ${fastener.thread}` : ''}${treated ? `, ${COMPOUND_TEXT[treated.kind].toLowerCase()}` : ''}`;
+      if (pulls.length === 0) {
+        const said = stop ? `stop confirmed, ${stop.by.name}` : mark;
+        return [{ cells: [station.label, name, station.printed, '', '', '', '', said], bad: mark === 'bad' }];
       }
-      return entry.pulls.map((pull, index) => ({
+      return pulls.map(({ pull, pass, stands }, index) => ({
         cells: [
           index === 0 ? station.label : '',
           index === 0 ? name : '',
           index === 0 ? station.printed : '',
-          passText(group.passes[pull.pass], pull.pass).replace(/^pass /, ''),
-          `${torque(pull.torqueNm)}${pull.angleDeg === undefined ? '' : ` +${Math.round(pull.angleDeg)}°`}`,
+          passText(pass, pull.pass).replace(/^pass /, ''),
+          readingText(station.spec, pull),
           poundFeet(pull.torqueNm),
           `  ${pull.wrench.label}`,
-          `${pull.by.name}, ${utc(pull.atMs).slice(5, 16)}${pull.verdict === 'accepted' ? '' : `, ${VERDICT_TEXT[pull.verdict]}`}${pull.voided ? ', loosened since' : ''}${pull.withdrawn ? ', taken back' : ''}`,
+          [
+            `${pull.by.name}, ${utc(pull.atMs).slice(5, 16)}`,
+            pull.verdict === 'accepted' ? '' : VERDICT_TEXT[pull.verdict],
+            STANDS_WORDS[stands].behind,
+          ]
+            .filter(Boolean)
+            .join(', '),
         ],
         bad: pull.verdict !== 'accepted',
-        struck: pull.withdrawn !== undefined,
+        struck: stands === 'takenBack',
       }));
     });
     sheet.table(

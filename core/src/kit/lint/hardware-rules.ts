@@ -4,7 +4,7 @@ import { HEAD_STANDARDS, isNut, listedHeads } from '../../fastener/head-dimensio
 import { identifyThread, toolContradictions, WIDTH_TOLERANCE_MM } from '../../fastener/identify.ts';
 import { tapDrill } from '../../fastener/tap-drill.ts';
 import { requiredEngagement, TAPPED_TENSILE_MPA } from '../../fastener/thread-engagement.ts';
-import { acceptBand } from '../../tightening/kinds.ts';
+import { acceptBand, stretches } from '../../tightening/kinds.ts';
 import type { Item, KitDocument } from '../kit-document.ts';
 import { type Finding, finding } from './finding.ts';
 import { engagementMm, nutHeightMm, type StationJoint, strengthOf } from './station-joint.ts';
@@ -273,8 +273,8 @@ export function oneUse(kit: KitDocument, joints: readonly StationJoint[]): Findi
   const said = new Set<string>();
   for (const joint of joints) {
     const { bolt, station } = joint;
-    const angle = station.specs.some(({ spec }) => spec.kind === 'torqueAngle');
-    if (angle && bolt && !bolt.singleUse && !said.has(bolt.id)) {
+    const drawn = station.specs.some(({ spec }) => stretches(spec));
+    if (drawn && bolt && !bolt.singleUse && !said.has(bolt.id)) {
       said.add(bolt.id);
       found.push(
         finding('stretchBoltNotMarked', `items[${kit.items.indexOf(bolt)}].singleUse`, lineOf(bolt), {

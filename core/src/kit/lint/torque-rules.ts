@@ -3,7 +3,7 @@ import { parsePrinted } from '../../quantity/parse-printed.ts';
 import { toBase } from '../../quantity/unit.ts';
 import { tokenize } from '../../sheet/token.ts';
 import { torqueAt } from '../../sheet/torque-phrase.ts';
-import { acceptBand, canBeVerified, type TighteningSpec } from '../../tightening/kinds.ts';
+import { acceptBand, canBeVerified, isPulled, type TighteningSpec } from '../../tightening/kinds.ts';
 import { ASSUMED_PULL_S, passPlan } from '../../tightening/pass-plan.ts';
 import { evenFriction, finishFriction } from '../../tightening/thread-finish.ts';
 import { preloadForTorqueN, torqueForPreloadNm } from '../../tightening/tightening-torque.ts';
@@ -49,8 +49,8 @@ export function torqueAgainstStrength(joints: readonly StationJoint[]): Finding[
     const { dry, asKit } = threadFinishes(joint);
     joint.station.specs.forEach(({ spec, printed }, at) => {
       const nm = torques(spec);
-      // Torque-angle goes to yield on purpose; its torque is only where the angle starts.
-      if (!nm || spec.kind === 'torqueAngle' || spec.kind === 'bearing' || spec.kind === 'slot') return;
+      // What is turned by angle or to a slot goes on past its figure on purpose: the figure is no aim.
+      if (!nm || !canBeVerified(spec)) return;
       const share = (torqueNm: number, mu: number) =>
         preloadForTorqueN(torqueNm, thread, evenFriction(mu), face) / least.leastN;
       const mu = finishFriction(asKit);
@@ -134,7 +134,7 @@ export function figures(joints: readonly StationJoint[]): Finding[] {
     joint.station.specs.flatMap(({ spec, printed }, at): Finding[] => {
       const path = `${joint.path}.specs[${at}]`;
       if (spec.kind === 'missing') return [finding('noFigure', path, joint.place, { why: spec.why, printed })];
-      if (spec.kind === 'contact' || spec.kind === 'snug') return [];
+      if (!isPulled(spec)) return [];
       const read = parsePrinted(printed);
       // A bare number, or a spelling no unit has.
       const silent = !read.ok && read.error.code === 'unitMissing';
@@ -152,7 +152,7 @@ export function envelope(kit: KitDocument, joints: readonly StationJoint[]): Fin
   for (const joint of joints) {
     joint.station.specs.forEach(({ spec, printed }, at) => {
       const path = `${joint.path}.specs[${at}]`;
-      if (spec.kind === 'missing' || spec.kind === 'contact' || spec.kind === 'snug') return;
+      if (!isPulled(spec)) return;
       const read = parsePrinted(printed);
       if (read.ok && (read.value.dimension === 'force' || read.value.dimension === 'mass'))
         found.push(finding('forceForTorque', `${path}.printed`, joint.place, { printed, unit: read.value.unit }));

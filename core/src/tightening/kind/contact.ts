@@ -12,4 +12,7 @@ export const contact = kind<ContactSpec>({
   verifiable: false,
   stretches: false,
   asks: [],
+  written: false,
+  example: { spec: { kind: 'contact', stop: 'the flanges touch' }, printed: 'until the flanges touch' },
+  figures: [],
 });

@@ -13,4 +13,7 @@ export const missing = kind<MissingSpec>({
   verifiable: false,
   stretches: false,
   asks: [],
+  written: false,
+  example: { spec: { kind: 'missing', why: 'notGiven' }, printed: 'not given' },
+  figures: [],
 });

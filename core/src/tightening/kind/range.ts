@@ -18,4 +18,7 @@ export const range = kind<RangeSpec>({
   verifiable: true,
   stretches: false,
   asks: [],
+  written: true,
+  example: { spec: { kind: 'range', minNm: 9, maxNm: 11 }, printed: '9-11 N·m' },
+  figures: [],
 });

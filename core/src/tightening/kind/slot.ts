@@ -19,4 +19,14 @@ export const slot = kind<SlotSpec>({
   verifiable: false,
   stretches: false,
   asks: ['pinFits'],
+  written: false,
+  example: {
+    spec: { kind: 'slot', startNm: 47, ceilingNm: 61, slots: 6 },
+    printed: '47 N·m, on to the next slot, never over 61',
+  },
+  figures: [
+    { key: 'startNm', unit: 'N·m', min: 0, max: 1500 },
+    { key: 'ceilingNm', unit: 'N·m', min: 0, max: 1500 },
+    { key: 'slots', unit: 'slots', min: 3, max: 12 },
+  ],
 });

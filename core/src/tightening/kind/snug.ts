@@ -11,4 +11,7 @@ export const snug = kind<SnugSpec>({
   verifiable: false,
   stretches: false,
   asks: [],
+  written: false,
+  example: { spec: { kind: 'snug' }, printed: 'snug' },
+  figures: [],
 });

@@ -18,4 +18,7 @@ export const targetWithMaximum = kind<TargetWithMaximumSpec>({
   verifiable: true,
   stretches: false,
   asks: [],
+  written: true,
+  example: { spec: { kind: 'targetWithMaximum', targetNm: 3, maximumNm: 4 }, printed: '3 N·m, never over 4' },
+  figures: [],
 });

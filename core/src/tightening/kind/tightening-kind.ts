@@ -1,6 +1,14 @@
 import type { AcceptBand } from '../band.ts';
 import type { Asked } from './reading.ts';
 
+/** One number of a specification, with what it may be. */
+export interface SpecFigure<Spec> {
+  key: Exclude<keyof Spec & string, 'kind'>;
+  unit: 'N·m' | '°' | 'slots';
+  min: number;
+  max: number;
+}
+
 /** Everything said about one kind of tightening. Torques in N·m, angles in degrees. */
 export interface TighteningKind<Spec extends { kind: string }> {
   /**
@@ -22,6 +30,12 @@ export interface TighteningKind<Spec extends { kind: string }> {
   spends?: true;
   /** What a pull must bring beside its torque. */
   asks: readonly Asked[];
+  /** Its printed words say it whole: `46 lbf·ft`, `74 ft-lb plus 90°` are read from what is typed. */
+  written: boolean;
+  /** What a person who chooses this kind starts from. */
+  example: { spec: Spec; printed: string };
+  /** The figures it is made of, where they are entered one by one. */
+  figures: ReadonlyArray<SpecFigure<Spec>>;
 }
 
 /** A kind, with its type written out once. */

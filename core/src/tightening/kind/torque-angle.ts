@@ -30,4 +30,10 @@ export const torqueAngle = kind<TorqueAngleSpec>({
   verifiable: false,
   stretches: true,
   asks: ['angle'],
+  written: true,
+  example: {
+    spec: { kind: 'torqueAngle', thresholdNm: 100, angleDeg: 90, angleToleranceDeg: 5 },
+    printed: '100 N·m plus 90°',
+  },
+  figures: [],
 });

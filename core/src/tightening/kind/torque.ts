@@ -14,4 +14,7 @@ export const torque = kind<TorqueSpec>({
   verifiable: true,
   stretches: false,
   asks: [],
+  written: true,
+  example: { spec: { kind: 'torque', targetNm: 20 }, printed: '20 N·m' },
+  figures: [],
 });

@@ -2,22 +2,24 @@ import { format } from 'date-fns';
 import { Download, ShieldAlert, ShieldCheck } from 'lucide-react';
 import { useEffect, useMemo, useState } from 'react';
 import { deviationText } from '#contract/wording/deviation-text.ts';
+import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { passText, VERDICT_TEXT } from '#contract/wording/plan-text.ts';
-import { deviations } from '#core/job/deviations.ts';
-import { stationState } from '#core/job/job-state.ts';
+import { readingText } from '#contract/wording/reading-text.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
+import { deviations } from '#core/record/deviations.ts';
+import { recordLines } from '#core/record/record-lines.ts';
 import { StationGlyph } from '../../drawing/StationGlyph.tsx';
 import { useJobStore } from '../../job/job-store.ts';
-import { useOpenJob, useStationMarks } from '../../job/use-open-job.ts';
+import { useOpenJob } from '../../job/use-open-job.ts';
 import { api, call, ProblemError, UnreachableError } from '../../shop/api.ts';
 
 type Chain = { kind: 'asking' } | { kind: 'intact' } | { kind: 'broken'; at: number } | { kind: 'unreachable' };
 
 /** Every pull, every deviation, and the files to take away. */
 export default function RecordScreen() {
-  const { document, plan, state, index } = useOpenJob();
-  const marks = useStationMarks(plan, state);
+  const { document, plan, state } = useOpenJob();
+  const lines = useMemo(() => recordLines(plan, state), [plan, state]);
   const seq = useJobStore((store) => store.confirmedSeq);
   const pending = useJobStore((store) => store.pending.length);
   const departures = useMemo(() => deviations(plan, state), [plan, state]);
@@ -42,7 +44,7 @@ export default function RecordScreen() {
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
       <main className="min-w-0 flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
         <h1 className="plate text-3xl">Every pull</h1>
-        {plan.groups.map((group) => (
+        {lines.map(({ group, joints }) => (
           <section key={group.id} className="mt-3">
             <h2 className="font-bold">{group.title}</h2>
             <div className="overflow-x-auto">
@@ -62,71 +64,56 @@ export default function RecordScreen() {
                   </tr>
                 </thead>
                 <tbody>
-                  {group.torqueOrder.map((id) => {
-                    const station = index.stations.get(id);
-                    if (!station) return null;
-                    const { pulls, stopConfirmed } = stationState(state, id);
+                  {joints.map(({ station, mark, stop, pulls }) => {
                     const rows = pulls.length === 0 ? [undefined] : pulls;
-                    return rows.map((pull, row) => (
-                      <tr
-                        key={pull?.id ?? id}
-                        className={`border-t ${row === 0 ? 'border-rule' : 'border-hair'} ${pull && (pull.voided || pull.withdrawn) ? 'text-ink-2' : ''}`}
-                      >
-                        <td>
-                          {row === 0 && (
-                            <svg
-                              viewBox="-36 -36 72 72"
-                              className="size-11"
-                              role="img"
-                              aria-label={`Station ${station.label}, ${marks.get(id)}`}
-                            >
-                              <StationGlyph mark={marks.get(id) ?? 'empty'} label={station.label} />
-                            </svg>
-                          )}
-                        </td>
-                        <td className="text-sm">{row === 0 ? station.name : ''}</td>
-                        <td className="figures text-sm whitespace-nowrap">{row === 0 ? station.printed : ''}</td>
-                        <td className="text-sm">
-                          {pull
-                            ? passText(group.passes[pull.pass], pull.pass)
-                            : stopConfirmed
-                              ? 'stop confirmed'
-                              : 'not yet'}
-                        </td>
-                        <td
-                          className={`figures text-right font-bold ${pull && pull.verdict !== 'accepted' ? 'text-bad' : ''} ${pull?.withdrawn ? 'line-through' : ''}`}
+                    return rows.map((line, row) => {
+                      const pull = line?.pull;
+                      return (
+                        <tr
+                          key={pull?.id ?? station.id}
+                          className={`border-t ${row === 0 ? 'border-rule' : 'border-hair'} ${line && line.stands !== 'stands' ? 'text-ink-2' : ''}`}
                         >
-                          {pull ? pull.torqueNm.toFixed(1) : ''}
-                          {pull && station.spec.kind === 'torqueAngle' && pull.angleDeg !== undefined
-                            ? ` +${Math.round(pull.angleDeg)}°`
-                            : ''}
-                        </td>
-                        <td className="figures text-right">
-                          {pull ? roundTo(fromBase(pull.torqueNm, 'lbf·ft'), 1) : ''}
-                        </td>
-                        <td className="pl-4 text-sm">{pull ? `${pull.wrench.label}, ${pull.source}` : ''}</td>
-                        <td className="text-sm">
-                          {pull
-                            ? `${pull.by.name}, ${format(pull.atMs, 'HH:mm:ss')}`
-                            : stopConfirmed
-                              ? stopConfirmed.by.name
-                              : ''}
-                          {pull && pull.verdict !== 'accepted' ? (
-                            <span className="block text-bad">{VERDICT_TEXT[pull.verdict]}</span>
-                          ) : null}
-                          {pull?.withdrawn ? (
-                            <span className="block">taken back</span>
-                          ) : pull?.voided ? (
-                            <span className="block">loosened since</span>
-                          ) : null}
-                          {pull?.corrections.map((correction) => (
-                            <span key={correction.atMs} className="block">
-                              was {correction.from.toFixed(1)}: {correction.reason}
-                            </span>
-                          ))}
-                        </td>
-                      </tr>
-                    ));
+                          <td>
+                            {row === 0 && (
+                              <svg
+                                viewBox="-36 -36 72 72"
+                                className="size-11"
+                                role="img"
+                                aria-label={`Station ${station.label}, ${mark}`}
+                              >
+                                <StationGlyph mark={mark} label={station.label} />
+                              </svg>
+                            )}
+                          </td>
+                          <td className="text-sm">{row === 0 ? station.name : ''}</td>
+                          <td className="figures text-sm whitespace-nowrap">{row === 0 ? station.printed : ''}</td>
+                          <td className="text-sm">
+                            {pull ? passText(line?.pass, pull.pass) : stop ? 'stop confirmed' : 'not yet'}
+                          </td>
+                          <td
+                            className={`figures text-right font-bold ${pull && pull.verdict !== 'accepted' ? 'text-bad' : ''} ${line?.stands === 'takenBack' ? 'line-through' : ''}`}
+                          >
+                            {pull ? readingText(station.spec, pull) : ''}
+                          </td>
+                          <td className="figures text-right">
+                            {pull ? roundTo(fromBase(pull.torqueNm, 'lbf·ft'), 1) : ''}
+                          </td>
+                          <td className="pl-4 text-sm">{pull ? `${pull.wrench.label}, ${pull.source}` : ''}</td>
+                          <td className="text-sm">
+                            {pull ? `${pull.by.name}, ${format(pull.atMs, 'HH:mm:ss')}` : (stop?.by.name ?? '')}
+                            {pull && pull.verdict !== 'accepted' ? (
+                              <span className="block text-bad">{VERDICT_TEXT[pull.verdict]}</span>
+                            ) : null}
+                            {line && <span className="block">{STANDS_WORDS[line.stands].behind}</span>}
+                            {pull?.corrections.map((correction) => (
+                              <span key={correction.commandId} className="block">
+                                was {correction.from.toFixed(1)}: {correction.reason}
+                              </span>
+                            ))}
+                          </td>
+                        </tr>
+                      );
+                    });
                   })}
                 </tbody>
               </table>

@@ -1,16 +1,18 @@
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
+import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { COMPOUND_TEXT, FIGURE_SOURCE_TEXT, passText, reasonsText } from '#contract/wording/plan-text.ts';
+import { readingText } from '#contract/wording/reading-text.ts';
 import { wrenchFaultText } from '#contract/wording/wrench-fault-text.ts';
 import { describeDrive } from '#core/fastener/drive.ts';
-import { finalPull } from '#core/job/deviations.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { lockerCapacity } from '#core/job/locker-window.ts';
+import { finalPull } from '#core/job/station-progress.ts';
 import { showBand, showTorque, showTorqueIn } from '#core/quantity/display.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
-import type { TighteningSpec } from '#core/tightening/kinds.ts';
+import { acceptBand } from '#core/tightening/kinds.ts';
 import { usableBand } from '#core/wrench/usable-band.ts';
 import { StackDrawing } from '../../drawing/StackDrawing.tsx';
 import { TorqueGauge } from '../../drawing/TorqueGauge.tsx';
@@ -130,7 +132,7 @@ function Target({ torque }: { torque: TorqueStep }) {
             </>
           ) : (
             <>
-              <p className="text-sm text-ink-2">{station.spec.kind === 'slot' ? 'next slot, from – to' : 'accept'}</p>
+              <p className="text-sm text-ink-2">{KIND_WORDS[station.spec.kind].window}</p>
               <p className="figures text-xl whitespace-nowrap">
                 {ends.min} – {ends.max}
               </p>
@@ -145,7 +147,7 @@ function Target({ torque }: { torque: TorqueStep }) {
       </div>
       <p className="text-sm text-ink-2">
         printed <span className="figures text-ink">{station.printed}</span>
-        {band.targetNm < (showsFull(station.spec) ?? band.targetNm) - 1e-9 ? ', this pass aims at part of it' : ''}
+        {band.targetNm < (acceptBand(station.spec)?.targetNm ?? 0) - 1e-9 ? ', this pass aims at part of it' : ''}
       </p>
       {live && (
         <>
@@ -184,19 +186,6 @@ function Target({ torque }: { torque: TorqueStep }) {
       {(!live || status === 'lost') && wrench?.faults.length === 0 && <TypedReading torque={torque} />}
     </>
   );
-}
-
-/** The final torque of a spec, to say when a pass aims lower. */
-function showsFull(spec: TighteningSpec): number | undefined {
-  switch (spec.kind) {
-    case 'torque':
-    case 'targetWithMaximum':
-      return spec.targetNm;
-    case 'range':
-      return (spec.minNm + spec.maxNm) / 2;
-    default:
-      return undefined;
-  }
 }
 
 /** A reading typed from a wrench that cannot speak. Digits typed anywhere on the screen land here. */
@@ -261,7 +250,7 @@ function TypedReading({ torque }: { torque: TorqueStep }) {
         </label>
       )}
       <Button type="submit" tone="primary" hotkey="ENTER" disabled={value.trim() === ''}>
-        {station?.spec.kind === 'slot' ? 'Pin fits, record' : 'Record'}
+        {station ? KIND_WORDS[station.spec.kind].record : 'Record'}
       </Button>
     </form>
   );
@@ -326,7 +315,7 @@ function Instruction({ torque }: { torque: TorqueStep }) {
         );
       return (
         <p className="mt-3 text-xl">
-          Turn until {station.spec.kind === 'contact' ? station.spec.stop : 'it stops'}. No figure is given.
+          {KIND_WORDS[station.spec.kind].turn.replace('{stop}', 'stop' in station.spec ? station.spec.stop : '')}
         </p>
       );
     case 'loosen':
@@ -468,10 +457,7 @@ function GroupDone({ torque }: { torque: TorqueStep }) {
                 </td>
                 <td className="figures text-sm whitespace-nowrap">{station?.printed}</td>
                 <td className="figures text-right font-bold">
-                  {pull ? pull.torqueNm.toFixed(1) : '–'}
-                  {pull?.angleDeg !== undefined && station?.spec.kind === 'torqueAngle'
-                    ? ` +${Math.round(pull.angleDeg)}°`
-                    : ''}
+                  {pull && station ? readingText(station.spec, pull) : '–'}
                 </td>
               </tr>
             );

@@ -1,6 +1,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
+import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { PATTERN_TEXT } from '#contract/wording/plan-text.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
@@ -189,7 +190,7 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
     case 'confirmStop':
       return (
         <ActionBar className={fixed} onClick={act ?? onByFeel}>
-          {station?.spec.kind === 'missing' ? 'Tightened without a figure' : 'At its stop, next'}
+          {station && KIND_WORDS[station.spec.kind].done}
         </ActionBar>
       );
     case 'loosen':

@@ -7,6 +7,7 @@ import type { PlanGroup, PlanStation } from '#core/kit/plan.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { toBase } from '#core/quantity/unit.ts';
 import type { AcceptBand } from '#core/tightening/band.ts';
+import { asksOf } from '#core/tightening/kinds.ts';
 import { rankWrenches, type WrenchChoice } from '#core/wrench/suitable-wrench.ts';
 import { type Reading, useLiveWrench } from '../../job/live-wrench.ts';
 import { type OpenJob, useOpenJob } from '../../job/use-open-job.ts';
@@ -94,9 +95,10 @@ export function useTorqueStep(): TorqueStep | undefined {
       give({
         type: 'pull',
         station: reading.station,
-        torqueNm: Math.round(reading.torqueNm * 10) / 10,
-        angleDeg: Math.round(reading.angleDeg * 10) / 10,
-        movementDeg: Math.round(reading.movementDeg * 10) / 10,
+        // As it was read: rounding is for the eye, and must not carry a pull over its limit.
+        torqueNm: reading.torqueNm,
+        angleDeg: reading.angleDeg,
+        movementDeg: reading.movementDeg,
         wrench: liveId,
         source: 'live',
         seatedAndBackedOff: seated || undefined,
@@ -107,16 +109,16 @@ export function useTorqueStep(): TorqueStep | undefined {
     [give, liveId, seated],
   );
 
-  const specKind = station?.spec.kind;
+  const asksPin = station !== undefined && asksOf(station.spec).includes('pinFits');
   const onReading = useCallback(
     (reading: Reading) => {
       // A castle nut is only done when its pin goes through.
-      if (specKind === 'slot') {
+      if (asksPin) {
         setHeld(reading);
         setTurningOn(false);
       } else record(reading);
     },
-    [record, specKind],
+    [record, asksPin],
   );
 
   // The reading handler changes with every station; the line to the wrench stays.
@@ -184,8 +186,8 @@ export function useTorqueStep(): TorqueStep | undefined {
     setHeld(undefined);
   };
   const nextSlot = () => {
-    if (!held || !station || station.spec.kind !== 'slot') return;
-    const further = Math.min(station.spec.ceilingNm, held.torqueNm + SLOT_STEP_NM);
+    if (!held || !station || !band) return;
+    const further = Math.min(band.absoluteMaximumNm ?? band.maxNm, held.torqueNm + SLOT_STEP_NM);
     arm({ station: station.id, targetNm: further, standingNm: held.torqueNm, nominalMm });
     setTurningOn(true);
   };
@@ -216,7 +218,7 @@ export function useTorqueStep(): TorqueStep | undefined {
         wrench: wrench.wrench.id,
         source: 'typed',
         entered: { value, unit },
-        pinFits: specKind === 'slot' || undefined,
+        pinFits: asksPin || undefined,
         seatedAndBackedOff: seated || undefined,
       });
       if (accepted) setSeated(false);

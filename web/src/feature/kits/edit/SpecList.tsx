@@ -1,47 +1,22 @@
+import { FIGURE_WORDS, KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import type { Station } from '#core/kit/kit-document.ts';
 import type { PrintedSpec } from '#core/kit/printed-spec.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { fromBase } from '#core/quantity/unit.ts';
-import type { TighteningSpec } from '#core/tightening/kinds.ts';
-import { acceptBand } from '#core/tightening/kinds.ts';
+import { acceptBand, KINDS, type SpecKind, type TighteningSpec } from '#core/tightening/kinds.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { put } from './editor-store.ts';
 import { LOOK } from './look.ts';
 
-type PlainKind = 'contact' | 'snug' | 'slot' | 'bearing' | 'missing';
-
-const KINDS: ReadonlyArray<readonly [PlainKind | 'printed', string]> = [
-  ['printed', 'A torque, as printed'],
-  ['contact', 'Until it stops'],
-  ['snug', 'Snug only'],
-  ['slot', 'Castle nut, to the next slot'],
-  ['bearing', 'Wheel bearing'],
-  ['missing', 'No figure given'],
+/** Kinds that are chosen; the written ones are one choice, and the words typed say which it is. */
+const CHOSEN = (Object.keys(KINDS) as SpecKind[]).filter((kind) => !KINDS[kind].written);
+const CHOICES: ReadonlyArray<readonly [SpecKind, string]> = [
+  ['torque', KIND_WORDS.torque.name],
+  ...CHOSEN.map((kind) => [kind, KIND_WORDS[kind].name] as const),
 ];
 
-const kindOf = (spec: TighteningSpec): PlainKind | 'printed' =>
-  spec.kind === 'contact' ||
-  spec.kind === 'snug' ||
-  spec.kind === 'slot' ||
-  spec.kind === 'bearing' ||
-  spec.kind === 'missing'
-    ? spec.kind
-    : 'printed';
-
-const PLAIN: Record<PlainKind, PrintedSpec> = {
-  contact: { spec: { kind: 'contact', stop: 'the flanges touch' }, printed: 'until the flanges touch' },
-  snug: { spec: { kind: 'snug' }, printed: 'snug' },
-  slot: {
-    spec: { kind: 'slot', startNm: 47, ceilingNm: 61, slots: 6 },
-    printed: '47 N·m, on to the next slot, never over 61',
-  },
-  bearing: {
-    spec: { kind: 'bearing', seatNm: 68, backOffDeg: 90, finalMinNm: 2, finalMaxNm: 4 },
-    printed: '68 N·m turning, back off 90°, 2-4 N·m',
-  },
-  missing: { spec: { kind: 'missing', why: 'notGiven' }, printed: 'not given' },
-};
+const choiceOf = ({ kind }: TighteningSpec): SpecKind => (KINDS[kind].written ? 'torque' : kind);
 
 export function Specs({ station, edit }: { station: Station; edit: (recipe: (station: Station) => void) => void }) {
   const specEdit = (index: number, recipe: (spec: PrintedSpec) => void) =>
@@ -53,7 +28,7 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
     <div>
       <ul>
         {station.specs.map((printed, index) => {
-          const kind = kindOf(printed.spec);
+          const kind = choiceOf(printed.spec);
           const band = acceptBand(printed.spec);
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: the first that holds applies, so the place is what it is
@@ -64,18 +39,11 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
                   className={`block ${LOOK}`}
                   value={kind}
                   onChange={(event) => {
-                    const to = event.target.value as PlainKind | 'printed';
-                    specEdit(index, (spec) =>
-                      Object.assign(
-                        spec,
-                        to === 'printed'
-                          ? { spec: { kind: 'torque', targetNm: 20 }, printed: '20 N·m' }
-                          : structuredClone(PLAIN[to]),
-                      ),
-                    );
+                    const { example } = KINDS[event.target.value as SpecKind];
+                    specEdit(index, (spec) => Object.assign(spec, structuredClone(example)));
                   }}
                 >
-                  {KINDS.map(([name, text]) => (
+                  {CHOICES.map(([name, text]) => (
                     <option key={name} value={name}>
                       {text}
                     </option>
@@ -89,7 +57,7 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
                   value={printed.printed}
                   onCommit={(typed) => {
                     if (typed.trim() === '') return 'Type what the sheet prints.';
-                    if (kind !== 'printed') return void specEdit(index, (spec) => put(spec, 'printed', typed.trim()));
+                    if (!KINDS[kind].written) return void specEdit(index, (spec) => put(spec, 'printed', typed.trim()));
                     const read = specFromPrinted(typed);
                     if (!read.ok)
                       return read.error.code === 'noTorque'
@@ -128,12 +96,10 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
                   }
                 />
               )}
-              {(printed.spec.kind === 'slot' || printed.spec.kind === 'bearing') && (
-                <SpecFigures
-                  spec={printed.spec}
-                  onSpec={(spec) => specEdit(index, (entry) => put(entry, 'spec', spec))}
-                />
-              )}
+              <SpecFigures
+                spec={printed.spec}
+                onSpec={(spec) => specEdit(index, (entry) => put(entry, 'spec', spec))}
+              />
               {band && (
                 <span className="figures self-center text-sm text-ink-2">
                   {band.targetNm.toFixed(1)} N·m, {fromBase(band.targetNm, 'lbf·ft').toFixed(1)} lbf·ft, accepted{' '}
@@ -170,42 +136,28 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
   );
 }
 
-const FIGURE_TEXT: Record<string, string> = {
-  startNm: 'Start, N·m',
-  ceilingNm: 'Never over, N·m',
-  slots: 'Slots',
-  seatNm: 'Seat, N·m',
-  backOffDeg: 'Back off, °',
-  finalMinNm: 'Final from, N·m',
-  finalMaxNm: 'to, N·m',
-};
-
-function SpecFigures<S extends Extract<TighteningSpec, { kind: 'slot' | 'bearing' }>>({
-  spec,
-  onSpec,
-}: {
-  spec: S;
-  onSpec: (spec: S) => void;
-}) {
+/** The figures a kind is made of, one by one. */
+function SpecFigures({ spec, onSpec }: { spec: TighteningSpec; onSpec: (spec: TighteningSpec) => void }) {
+  const figures: ReadonlyArray<{ key: string; unit: string; min: number; max: number }> = KINDS[spec.kind].figures;
+  const values = spec as unknown as Readonly<Record<string, number | undefined>>;
   return (
     <>
-      {Object.entries(spec)
-        .filter(([key]) => key !== 'kind')
-        .map(([key, value]) => (
-          <div key={key} className="w-28">
-            <CommitField
-              label={FIGURE_TEXT[key] ?? key}
-              className="figures text-right"
-              value={String(value)}
-              onCommit={(typed) => {
-                const figure = typedNumber(typed);
-                if (!(figure > 0 && figure <= 1500)) return 'Above 0, up to 1500.';
-                if (key === 'slots' && !(Number.isInteger(figure) && figure >= 3 && figure <= 12)) return '3 to 12.';
-                return void onSpec({ ...spec, [key]: figure });
-              }}
-            />
-          </div>
-        ))}
+      {figures.map(({ key, unit, min, max }) => (
+        <div key={key} className="w-28">
+          <CommitField
+            label={FIGURE_WORDS[key] ?? key}
+            className="figures text-right"
+            value={String(values[key] ?? '')}
+            onCommit={(typed) => {
+              const figure = typedNumber(typed);
+              const whole = unit !== 'slots' || Number.isInteger(figure);
+              if (!(figure > 0 && figure >= min && figure <= max && whole))
+                return min === 0 ? `Above 0, up to ${max}.` : `${min} to ${max}.`;
+              return void onSpec({ ...spec, [key]: figure } as TighteningSpec);
+            }}
+          />
+        </div>
+      ))}
     </>
   );
 }

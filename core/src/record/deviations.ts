@@ -1,10 +1,9 @@
-import { indexOf, type Plan } from '../kit/plan.ts';
-import { debtsOf } from './debt.ts';
-import type { DebtEnd } from './debt-kind.ts';
-import type { FigureSource } from './figure.ts';
-import type { JobState, Pull } from './job-state.ts';
-import type { When } from './stamp.ts';
-import { atFullTorque } from './station-progress.ts';
+import { debtsOf } from '../job/debt.ts';
+import type { DebtEnd } from '../job/debt-kind.ts';
+import type { FigureSource } from '../job/figure.ts';
+import type { JobState, Pull } from '../job/job-state.ts';
+import type { When } from '../job/stamp.ts';
+import type { Plan } from '../kit/plan.ts';
 
 /** Anything in a job that did not go as planned, with who, when and why. Read by whoever takes the vehicle over. */
 export type Deviation = When &
@@ -133,12 +132,4 @@ function visitDeviations(plan: Plan, state: JobState): Deviation[] {
         })),
     ),
   ];
-}
-
-/** The pull that stands for a station's full torque: the last accepted one of its full-torque passes. */
-export function finalPull(plan: Plan, state: JobState, stationId: string): Pull | undefined {
-  const station = indexOf(plan).stations.get(stationId);
-  const entry = state.stations.get(stationId);
-  if (!station || !entry || !atFullTorque(plan, station, entry)) return undefined;
-  return entry.pulls.filter((pull) => pull.verdict === 'accepted' && !pull.voided && !pull.withdrawn).at(-1);
 }

@@ -1,0 +1,45 @@
+import type { SpecKind } from '#core/tightening/kinds.ts';
+
+/** What is said of a kind of tightening on the floor and in the kit editor. */
+interface KindWords {
+  /** As one chooses it. */
+  name: string;
+  /** Over the window a pull must land in. */
+  window: string;
+  /** On the key that records a typed reading. */
+  record: string;
+  /** For kinds done by hand: what to do, and what the big key says. */
+  turn: string;
+  done: string;
+}
+
+const PULLED = { window: 'accept', record: 'Record', turn: '', done: '' };
+
+/** Every kind of tightening in English. */
+export const KIND_WORDS: Record<SpecKind, KindWords> = {
+  torque: { ...PULLED, name: 'A torque, as printed' },
+  range: { ...PULLED, name: 'A window, as printed' },
+  targetWithMaximum: { ...PULLED, name: 'A torque with a limit, as printed' },
+  torqueAngle: { ...PULLED, name: 'Torque and angle, as printed' },
+  slot: { ...PULLED, name: 'Castle nut, to the next slot', window: 'next slot, from – to', record: 'Pin fits, record' },
+  bearing: { ...PULLED, name: 'Wheel bearing' },
+  contact: {
+    ...PULLED,
+    name: 'Until it stops',
+    turn: 'Turn until {stop}. No figure is given.',
+    done: 'At its stop, next',
+  },
+  snug: { ...PULLED, name: 'Snug only', turn: 'Turn until it stops. No figure is given.', done: 'At its stop, next' },
+  missing: { ...PULLED, name: 'No figure given', done: 'Tightened without a figure' },
+};
+
+/** Every figure a kind is made of, as the kit editor labels it. */
+export const FIGURE_WORDS: Record<string, string> = {
+  startNm: 'Start, N·m',
+  ceilingNm: 'Never over, N·m',
+  slots: 'Slots',
+  seatNm: 'Seat, N·m',
+  backOffDeg: 'Back off, °',
+  finalMinNm: 'Final from, N·m',
+  finalMaxNm: 'to, N·m',
+};

@@ -1,0 +1,8 @@
+import type { PullStands } from '#core/record/record-lines.ts';
+
+/** Whether a pull still proves something, behind its line; and for the CSV's column of its own. */
+export const STANDS_WORDS: Record<PullStands, { behind: string; column: string }> = {
+  stands: { behind: '', column: 'yes' },
+  takenBack: { behind: 'taken back', column: 'taken back' },
+  loosenedSince: { behind: 'loosened since', column: 'loosened since' },
+};

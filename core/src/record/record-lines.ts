@@ -1,0 +1,62 @@
+import type { Compound } from '../compound/compound.ts';
+import { type JobState, type Pull, stationState } from '../job/job-state.ts';
+import type { Stamp } from '../job/stamp.ts';
+import { type StationMark, stationMark } from '../job/station-progress.ts';
+import { indexOf, type Plan, type PlanGroup, type PlanItem, type PlanStation } from '../kit/plan.ts';
+import type { Pass } from '../tightening/pass-plan.ts';
+
+/** Whether a pull still proves something. */
+export type PullStands = 'stands' | 'takenBack' | 'loosenedSince';
+
+export interface PullLine {
+  pull: Pull;
+  /** The pass it was made in; undefined where the plan no longer has it. */
+  pass?: Pass;
+  stands: PullStands;
+}
+
+/** One joint as the record tells of it. */
+export interface JointLine {
+  station: PlanStation;
+  mark: StationMark;
+  /** The bolt, stud or nut it is told by. */
+  fastener?: PlanItem;
+  /** What was put on its thread. */
+  treated?: Compound;
+  /** For joints without a figure: who said that it is done. */
+  stop?: Stamp & { reason?: string };
+  pulls: PullLine[];
+}
+
+export interface GroupLines {
+  group: PlanGroup;
+  joints: JointLine[];
+}
+
+const standsOf = (pull: Pull): PullStands => (pull.withdrawn ? 'takenBack' : pull.voided ? 'loosenedSince' : 'stands');
+
+/** Every joint of a job with every pull made on it, group by group in the order they were torqued. */
+export function recordLines(plan: Plan, state: JobState): GroupLines[] {
+  const { stations, items, compounds } = indexOf(plan);
+  return plan.groups.map((group) => ({
+    group,
+    joints: group.torqueOrder.flatMap((id): JointLine[] => {
+      const station = stations.get(id);
+      if (!station) return [];
+      const entry = stationState(state, id);
+      const [fastener] = station.stack.flatMap((piece) =>
+        piece.kind === 'hardware' ? (items.get(piece.item) ?? []) : [],
+      );
+      return [
+        {
+          station,
+          mark: stationMark(plan, station, state),
+          fastener,
+          treated: entry.bead && compounds.get(entry.bead.compound),
+          stop: entry.stopConfirmed,
+          pulls: entry.pulls.map((pull) => ({ pull, pass: group.passes[pull.pass], stands: standsOf(pull) })),
+        },
+      ];
+    }),
+  }));
+}
