@@ -13,6 +13,10 @@ export const ToWrenchSchema = z.discriminatedUnion('type', [
     targetNm: z.number().positive().max(1500),
     /** Degrees to turn after the target, for torque-angle. */
     angleDeg: z.number().positive().max(720).optional(),
+    /** Pull on until the gradient has fallen to this share of its steepest, watched from `targetNm` on. */
+    untilShare: z.number().positive().max(1).optional(),
+    /** Let go here whatever the gradient says, N·m. */
+    ceilingNm: z.number().positive().max(1500).optional(),
     /** Torque the joint already holds from an earlier pass, N·m. */
     standingNm: z.number().min(0).max(1500),
     /** Size of the thread, mm: sets how stiff the stand-in's joint is. */
@@ -34,6 +38,9 @@ export type FromWrench =
   | { type: 'frame'; atMs: number; torqueNm: number; angleDeg: number }
   /** The wrench clicked: the target was reached. */
   | { type: 'click'; torqueNm: number }
-  /** The handle came to rest. `angleDeg` counts from the click, `movementDeg` is how far the nut turned in all. */
-  | { type: 'end'; station: string; peakNm: number; angleDeg: number; movementDeg: number }
+  /**
+   * The handle came to rest. `angleDeg` counts from the click, `movementDeg` is how far the nut turned in all,
+   * `gradientShare` where the pull was made until the gradient fell.
+   */
+  | { type: 'end'; station: string; peakNm: number; angleDeg: number; movementDeg: number; gradientShare?: number }
   | { type: 'fault'; message: string };

@@ -1,3 +1,4 @@
+import { gradientShare } from '#core/trace/torque-gradient.ts';
 import { type JointModel, rotationAtDeg, torqueAtNm } from './joint-model.ts';
 
 /** How the hand pulls. */
@@ -11,6 +12,10 @@ export interface PullTask {
   targetNm: number;
   /** Degrees to turn after the target, for torque-angle. */
   angleDeg?: number;
+  /** Pull on until the gradient has fallen to this share of its steepest. */
+  untilShare?: number;
+  /** Let go here whatever the gradient says, N·m. */
+  ceilingNm?: number;
   /** Torque the joint holds already, N·m. */
   standingNm: number;
 }
@@ -31,6 +36,8 @@ export interface PullTrace {
   afterClickDeg: number;
   /** Degrees the nut turned in all. */
   movementDeg: number;
+  /** The gradient at the end as a share of its steepest, where the pull was made by it. */
+  gradientShare?: number;
 }
 
 export const FRAME_MS = 20;
@@ -58,7 +65,7 @@ export function simulatePull(joint: JointModel, task: PullTask, hand: Hand): Pul
         ? (task.standingNm * handleDeg) / windUp
         : Math.max(torqueAtNm(joint, standsAtDeg + nutDeg), nutDeg === 0 ? task.standingNm : 0);
     frames.push({ atMs: index * FRAME_MS, torqueNm, angleDeg: handleDeg });
-    if (clickFrame < 0 && torqueNm >= task.targetNm) {
+    if (clickFrame < 0 && torqueNm >= task.targetNm && signalled(frames, task, torqueNm)) {
       clickFrame = index;
       clickAtDeg = handleDeg;
     }
@@ -77,7 +84,16 @@ export function simulatePull(joint: JointModel, task: PullTask, hand: Hand): Pul
     peakNm: Math.max(...frames.map((frame) => frame.torqueNm)),
     afterClickDeg: clickFrame >= 0 ? last.angleDeg - clickAtDeg : 0,
     movementDeg: Math.max(0, last.angleDeg - windUp),
+    gradientShare: task.untilShare === undefined ? undefined : gradientShare(frames, task.targetNm),
   };
+}
+
+/** Whether the wrench lets go at its torque, or has yet to see the gradient fall. */
+function signalled(frames: readonly PullFrame[], task: PullTask, torqueNm: number): boolean {
+  if (task.untilShare === undefined) return true;
+  if (task.ceilingNm !== undefined && torqueNm >= task.ceilingNm) return true;
+  const share = gradientShare(frames, task.targetNm);
+  return share !== undefined && share <= task.untilShare;
 }
 
 /** A hand slows as the torque nears the click, so that one frame does not jump over it. */

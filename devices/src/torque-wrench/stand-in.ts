@@ -74,6 +74,7 @@ export class WrenchStandIn {
         peakNm: trace.peakNm,
         angleDeg: trace.afterClickDeg,
         movementDeg: trace.movementDeg,
+        gradientShare: trace.gradientShare,
       });
     }, FRAME_MS);
   }

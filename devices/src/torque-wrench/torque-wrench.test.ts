@@ -93,3 +93,21 @@ describe('stand-in on the wire', () => {
     expect(said.filter((message) => message.type === 'fault')).toHaveLength(3);
   });
 });
+
+describe('a pull until the gradient falls', () => {
+  const m12 = jointFor(12);
+  const hand = { speedDegPerS: 40, overshootDeg: 0 };
+  it('goes on past the torque it watches from, lets go at yield, and says how far the gradient fell', () => {
+    const trace = simulatePull(m12, { targetNm: 60, untilShare: 0.5, ceilingNm: 190, standingNm: 20 }, hand);
+    expect(trace.gradientShare).toBeLessThanOrEqual(0.5);
+    expect(trace.peakNm).toBeGreaterThan(m12.yieldNm);
+    // Seen within a window of the yield point: not much further.
+    expect(trace.peakNm).toBeLessThan(m12.yieldNm * 1.05);
+  });
+  it('lets go at its ceiling where the bolt does not yield before it', () => {
+    const trace = simulatePull(m12, { targetNm: 60, untilShare: 0.5, ceilingNm: 100, standingNm: 20 }, hand);
+    expect(trace.peakNm).toBeGreaterThanOrEqual(100);
+    expect(trace.peakNm).toBeLessThan(104);
+    expect(trace.gradientShare).toBeGreaterThan(0.9);
+  });
+});

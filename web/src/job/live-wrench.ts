@@ -8,6 +8,7 @@ export interface Reading {
   /** Degrees after the click. */
   angleDeg: number;
   movementDeg: number;
+  gradientShare?: number;
 }
 
 interface LiveWrenchState {
@@ -75,6 +76,7 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
               torqueNm: message.peakNm,
               angleDeg: message.angleDeg,
               movementDeg: message.movementDeg,
+              gradientShare: message.gradientShare,
             });
             break;
           case 'fault':

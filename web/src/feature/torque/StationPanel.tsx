@@ -122,7 +122,14 @@ function Target({ torque }: { torque: TorqueStep }) {
           </div>
         </div>
         <div className="pb-2 text-right">
-          {band.angle ? (
+          {band.gradient ? (
+            <>
+              <p className="text-sm text-ink-2">then on until it yields</p>
+              <p className="text-xl">
+                gradient ≤ <span className="figures">{Math.round(band.gradient.maxShare * 100)} %</span>
+              </p>
+            </>
+          ) : band.angle ? (
             <>
               <p className="text-sm text-ink-2">then turn</p>
               <p className="figures text-2xl">

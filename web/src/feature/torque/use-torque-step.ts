@@ -99,6 +99,7 @@ export function useTorqueStep(): TorqueStep | undefined {
         torqueNm: reading.torqueNm,
         angleDeg: reading.angleDeg,
         movementDeg: reading.movementDeg,
+        gradientShare: reading.gradientShare,
         wrench: liveId,
         source: 'live',
         seatedAndBackedOff: seated || undefined,
@@ -152,13 +153,15 @@ export function useTorqueStep(): TorqueStep | undefined {
   }, [stationId]);
   const targetNm = band?.targetNm;
   const turnDeg = band?.angle?.targetDeg;
+  const untilShare = band?.gradient?.maxShare;
+  const ceilingNm = band?.gradient && band.absoluteMaximumNm;
   // Plain numbers as triggers: a confirmation from the server renews every object of the job, and arming again
   // would stop a pull under way. `ends` counts pulls, so that one that was refused can be made again.
   // biome-ignore lint/correctness/useExhaustiveDependencies: `ends` is the trigger
   useEffect(() => {
     if (!liveId || targetNm === undefined || stationId === undefined || heldNow) return;
-    arm({ station: stationId, targetNm, angleDeg: turnDeg, standingNm: standing, nominalMm });
-  }, [liveId, targetNm, turnDeg, stationId, standing, nominalMm, ends, heldNow, arm]);
+    arm({ station: stationId, targetNm, angleDeg: turnDeg, untilShare, ceilingNm, standingNm: standing, nominalMm });
+  }, [liveId, targetNm, turnDeg, untilShare, ceilingNm, stationId, standing, nominalMm, ends, heldNow, arm]);
 
   if (!group) return undefined;
   const stations = plan.stations.filter((entry) => entry.groupId === group.id);
