@@ -71,6 +71,9 @@ const SPEC_SCHEMAS = {
       maximumNm: TorqueNm.optional(),
     }),
   ),
+  yieldControlled: exactly<SpecOf<'yieldControlled'>>()(
+    z.strictObject({ kind: z.literal('yieldControlled'), thresholdNm: TorqueNm, maximumNm: TorqueNm }),
+  ),
   slot: exactly<SpecOf<'slot'>>()(
     z.strictObject({
       kind: z.literal('slot'),

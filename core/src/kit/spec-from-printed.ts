@@ -8,8 +8,17 @@ import type { TighteningSpec } from '../tightening/kinds.ts';
 const ANGLE_TOLERANCE_DEG = 5;
 
 /** The specification that a torque as printed asks for. */
-export function specOfTorque({ minNm, maxNm, limitNm, angleDeg, toleranceNm }: TorqueValue): TighteningSpec {
+export function specOfTorque(value: TorqueValue): TighteningSpec {
+  const { minNm, maxNm, limitNm, angleDeg, toleranceNm, toYield } = value;
   const tidy = (nm: number) => Number(nm.toFixed(4));
+  if (toYield === 'from' && limitNm !== undefined)
+    return { kind: 'yieldControlled', thresholdNm: tidy(maxNm), maximumNm: tidy(limitNm) };
+  if (toYield !== undefined) {
+    const known =
+      toYield === 'from' ? `from ${value.max} ${value.unit}, no limit given` : `limit ${value.max} ${value.unit}`;
+    // Half of what it takes: the other half is a figure, and no figure is filled in.
+    return { kind: 'missing', why: 'notGiven', note: `Drawn to yield, ${known}.` };
+  }
   if (angleDeg !== undefined)
     return {
       kind: 'torqueAngle',

@@ -39,6 +39,11 @@ export interface TorqueValue {
   toleranceNm?: number;
   /** Turned after the torque, degrees. */
   angleDeg?: number;
+  /**
+   * Drawn on until the bolt yields: `max` is where it is watched from. `onlyLimit`: the sheet gives no such torque, and
+   * what it gives is the limit.
+   */
+  toYield?: 'from' | 'onlyLimit';
 }
 
 export type FactValue =

@@ -191,6 +191,51 @@ function pastNextSlot(tokens: readonly Token[], at: number): number {
   return at;
 }
 
+/** Words that draw a bolt to its yield point, after `to`, `until`, `into`: `to yield`, `until it yields`. */
+const YIELD = new Set(['yield', 'yields', 'yielding', 'yield-controlled', 'yield-point']);
+/** How far from a torque the word may stand, in tokens of one sentence. */
+const YIELD_REACH = 14;
+const closesSentence = (token: Token | undefined): boolean =>
+  token === undefined || token.kind === 'break' || token.text === '.' || token.text === ';';
+
+/** The index after the word for yield, where it stands in the same sentence after `at`, before another torque. */
+function pastYield(tokens: readonly Token[], at: number, source: string): number | undefined {
+  for (let next = at; next < at + YIELD_REACH && !closesSentence(tokens[next]); next++) {
+    if (YIELD.has(tokens[next]?.lower ?? '')) return next + 1;
+    if (valueAt(tokens, next, source)) return undefined;
+  }
+  return undefined;
+}
+
+/** Whether the words before a torque draw to yield and make of it a limit: `to yield (…, not over 165 Nm)`. */
+function limitOfYield(tokens: readonly Token[], at: number): boolean {
+  const opener = LIMIT_OPENERS.some((words) => {
+    for (let from = at - words.length; from >= at - words.length - 3 && from >= 0; from--)
+      if (wordsAt(tokens, from, words) && skipQuiet(tokens, from + words.length, 3) === at) return true;
+    return false;
+  });
+  if (!opener) return false;
+  for (let before = at - 1; before >= at - YIELD_REACH - 4 && !closesSentence(tokens[before]); before--)
+    if (YIELD.has(tokens[before]?.lower ?? '')) return true;
+  return false;
+}
+
+/** A limit behind a torque; behind one that is drawn to yield a bracket may stand between. */
+function yieldLimitAt(
+  tokens: readonly Token[],
+  at: number,
+  source: string,
+  unit: TorqueUnit,
+  toYield: TorqueValue['toYield'],
+) {
+  if (toYield !== 'from') return limitAt(tokens, at, source, unit);
+  for (let next = at; next < at + YIELD_REACH && !closesSentence(tokens[next]); next++) {
+    const limit = limitAt(tokens, next, source, unit);
+    if (limit) return limit;
+  }
+  return undefined;
+}
+
 export interface TorquePhrase {
   value: TorqueValue;
   next: number;
@@ -224,7 +269,12 @@ export function torqueAt(tokens: readonly Token[], at: number, source: string): 
     }
   }
   next = pastNextSlot(tokens, next);
-  const limit = limitAt(tokens, next, source, unit);
+  const yields = pastYield(tokens, next, source);
+  if (yields !== undefined) {
+    value.toYield = 'from';
+    next = yields;
+  } else if (limitOfYield(tokens, at)) value.toYield = 'onlyLimit';
+  const limit = yieldLimitAt(tokens, next, source, unit, value.toYield);
   if (limit) {
     value.limitNm = limit.limitNm;
     next = limit.next;

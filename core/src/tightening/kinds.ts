@@ -10,6 +10,7 @@ import { type TargetWithMaximumSpec, targetWithMaximum } from './kind/target-wit
 import type { TighteningKind } from './kind/tightening-kind.ts';
 import { type TorqueSpec, torque } from './kind/torque.ts';
 import { type TorqueAngleSpec, torqueAngle } from './kind/torque-angle.ts';
+import { type YieldControlledSpec, yieldControlled } from './kind/yield-controlled.ts';
 
 /**
  * How a joint is to be tightened, in every kind the trade prints. Torques in N·m, angles in degrees.
@@ -20,6 +21,7 @@ export type TighteningSpec =
   | RangeSpec
   | TargetWithMaximumSpec
   | TorqueAngleSpec
+  | YieldControlledSpec
   | SlotSpec
   | BearingSpec
   | ContactSpec
@@ -34,6 +36,7 @@ export const KINDS: { [Kind in SpecKind]: TighteningKind<SpecOf<Kind>> } = {
   range,
   targetWithMaximum,
   torqueAngle,
+  yieldControlled,
   slot,
   bearing,
   contact,

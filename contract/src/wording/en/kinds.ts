@@ -21,6 +21,7 @@ export const KIND_WORDS: Record<SpecKind, KindWords> = {
   range: { ...PULLED, name: 'A window, as printed' },
   targetWithMaximum: { ...PULLED, name: 'A torque with a limit, as printed' },
   torqueAngle: { ...PULLED, name: 'Torque and angle, as printed' },
+  yieldControlled: { ...PULLED, name: 'Until it yields, by gradient' },
   slot: { ...PULLED, name: 'Castle nut, to the next slot', window: 'next slot, from – to', record: 'Pin fits, record' },
   bearing: { ...PULLED, name: 'Wheel bearing' },
   contact: {
@@ -35,6 +36,8 @@ export const KIND_WORDS: Record<SpecKind, KindWords> = {
 
 /** Every figure a kind is made of, as the kit editor labels it. */
 export const FIGURE_WORDS: Record<string, string> = {
+  thresholdNm: 'Watched from, N·m',
+  maximumNm: 'Never over, N·m',
   startNm: 'Start, N·m',
   ceilingNm: 'Never over, N·m',
   slots: 'Slots',

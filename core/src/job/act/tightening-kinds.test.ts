@@ -5,6 +5,8 @@ import { Worker } from '#demo/work-through.ts';
 import { deviations } from '../../record/deviations.ts';
 import type { TighteningSpec } from '../../tightening/kinds.ts';
 import { hardwareLedger } from '../hardware-ledger.ts';
+import { takeCommand } from '../job-log.ts';
+import { stationState } from '../job-state.ts';
 import { nextStep } from '../next-station.ts';
 import { groupComplete } from '../station-progress.ts';
 
@@ -102,5 +104,32 @@ describe('joints without a figure, and bearings', () => {
     expect(refusal(worker, pullOf('g2', 13, { wrench: 'w-1', seatedAndBackedOff: true }))).toBe('outsideBand');
     worker.give(pullOf('g2', 10, { wrench: 'w-1', seatedAndBackedOff: true }));
     expect(worker.log.plan.stations.find((station) => station.id === 'g2')?.passIndexes).toEqual([0]);
+  });
+  it('until it yields: by a wrench with angle alone, judged by the gradient, the bolt spent when it comes out', () => {
+    const yields: TighteningSpec = { kind: 'yieldControlled', thresholdNm: 8, maximumNm: 14 };
+    const worker = untilSnug(guardWith({ kind: 'snug' }, yields));
+    const able = WRENCHES.find((wrench) => wrench.live);
+    const live = { wrench: able?.id ?? '', source: 'live' as const, movementDeg: 30 };
+    expect(refusal(worker, pullOf('g2', 12, { wrench: 'w-1' }))).toBe('wrenchWithoutAngle');
+    const shop = WRENCHES.map((wrench) => (wrench === able ? { ...wrench, lowestNm: 5 } : wrench));
+    const give = (gradientShare: number | undefined, torqueNm = 12) =>
+      takeCommand(worker.log, shop, {
+        id: `y-${gradientShare}-${torqueNm}`,
+        atMs: worker.nowMs,
+        by: MIRA,
+        command: pullOf('g2', torqueNm, { ...live, gradientShare }),
+      });
+    expect(give(undefined)).toMatchObject({ ok: false, refusal: { code: 'gradientMissing' } });
+    const rising = give(0.9);
+    expect(rising).toMatchObject({ ok: true, events: [{ verdict: 'under', gradientShare: 0.9 }] });
+    const yielded = give(0.45);
+    if (!yielded.ok) throw new Error(yielded.refusal.code);
+    expect(yielded.events).toMatchObject([{ verdict: 'accepted', gradientShare: 0.45, targetNm: 8, maxNm: 14 }]);
+    worker.log = yielded.log;
+    expect(stationState(worker.log.state, 'g2').pulls[0]).toMatchObject({ gradientShare: 0.45 });
+    worker.give({ type: 'loosen', station: 'g2', to: 'started', reason: 'guard sat skew' });
+    expect(stationState(worker.log.state, 'g2')).toMatchObject({ stage: 'empty' });
+    const spent = stationState(worker.log.state, 'g2').loosenings[0]?.spent ?? [];
+    expect(spent.length).toBeGreaterThan(0);
   });
 });
