@@ -1,49 +1,6 @@
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import type { Phase, StepAction, StepNeed } from '#core/kit/kit-step.ts';
-
-export const PHASE_TEXT: Record<Phase, string> = {
-  prepare: 'Prepare',
-  strip: 'Strip',
-  fitLoose: 'Fit loose',
-  align: 'Align',
-  torque: 'Torque',
-  cure: 'Cure',
-  closeOut: 'Close out',
-};
-
-export const NEED_TEXT: Record<StepNeed, string> = {
-  lift: 'Lift',
-  stands: 'Stands',
-  jack: 'Jack',
-  helper: 'Helper',
-  rideHeight: 'At ride height',
-  wheelsOff: 'Wheels off',
-};
-
-export const ACTION_TEXT: Record<StepAction['type'], string> = {
-  remove: 'Remove',
-  refit: 'Refit',
-  disconnect: 'Disconnect',
-  reconnect: 'Reconnect',
-  fit: 'Fit',
-  start: 'Start by hand',
-  snug: 'Snug',
-  torque: 'Torque',
-  verify: 'Verify',
-  apply: 'Apply',
-  drill: 'Drill',
-  measure: 'Measure',
-  check: 'Check',
-  lift: 'Lift the vehicle',
-  lower: 'Lower the vehicle',
-  wait: 'Wait',
-  loosen: 'Loosen',
-  retighten: 'Tighten again',
-  clear: 'Take away',
-  decide: 'Decide',
-  followKit: 'Go to another kit',
-  do: 'Do',
-};
+import type { StepAction } from '#core/kit/kit-step.ts';
+import { ACTION_TEXT } from './en/terms.ts';
 
 /** The lists an action's object is taken from; actions without one say it themselves. */
 export function actionObjects(

@@ -1,56 +1,14 @@
-import type { DebtEnd } from '#core/job/debt-kind.ts';
-import type { Conflict, ConflictSide, JointDifference } from '#core/kit/plan-conflict.ts';
-
-export const DIFFERENCE_TEXT: Record<JointDifference, string> = {
-  figure: 'the torque',
-  compound: 'what goes on the thread',
-  hardware: 'the bolt or nut',
-  standing: 'how the vehicle stands',
-};
-
-export const END_TEXT: Record<DebtEnd, string> = {
-  refit: 'back on',
-  transfer: 'moved over',
-  keep: 'kept for the owner',
-  scrap: 'scrapped',
-  cleared: 'closed again',
-};
+import type { Conflict, ConflictSide } from '#core/kit/plan-conflict.ts';
+import { CHOICES, CONFLICTS } from './en/conflicts.ts';
+import { DIFFERENCE_TEXT, END_TEXT } from './en/terms.ts';
+import { say } from './message.ts';
 
 /** A conflict in one line. */
-export function conflictTitle(conflict: Conflict): string {
-  switch (conflict.kind) {
-    case 'sameJoint':
-      return `One joint, two sheets: ${conflict.place}`;
-    case 'samePlace':
-      return `Two parts for one place: ${conflict.place}`;
-    case 'fates':
-      return `One keeps off what the other puts back: ${conflict.place}`;
-    case 'standing':
-      return `Lifted for one, on its weight for the other: ${conflict.place}`;
-    case 'overtaken':
-      return `One kit was told it is not there, another puts it on: ${conflict.place}`;
-    case 'order':
-      return `Contrary order: ${conflict.place} is worked after the others`;
-  }
-}
+export const conflictTitle = ({ kind, place }: Conflict): string => say(CONFLICTS[kind].title, { place });
 
 /** Why a conflict matters, and what each way leads to. */
-export function conflictWhy(conflict: Conflict): string {
-  switch (conflict.kind) {
-    case 'sameJoint':
-      return `The sheets differ in ${conflict.differs.map((one) => DIFFERENCE_TEXT[one]).join(', ')}. A figure belongs to the hardware it was printed for: the chosen kit’s bolt goes in with the chosen kit’s figure, the other’s is left over.`;
-    case 'samePlace':
-      return 'Both kits bring a part for this place. Choose whose goes on, or say that both have room.';
-    case 'fates':
-      return 'What is thrown away cannot be put back. The choice decides whether the refit list has it.';
-    case 'standing':
-      return 'Rubber is tightened on its weight, a stand goes under a hanging axle. Choose whose way it comes off.';
-    case 'overtaken':
-      return 'Answer as it will be once the other kit is on, or have this kit worked first, while it is not.';
-    case 'order':
-      return 'The sheets open and close the same things in contrary order, so these kits are worked one after the other. Things may come off twice.';
-  }
-}
+export const conflictWhy = ({ kind, differs }: Conflict): string =>
+  say(CONFLICTS[kind].why, { differs: differs.map((one) => DIFFERENCE_TEXT[one]).join(', ') });
 
 /** One kit's side of a conflict, in figures. */
 export function sideLines(side: ConflictSide): Array<[string, string]> {
@@ -66,16 +24,7 @@ export function sideLines(side: ConflictSide): Array<[string, string]> {
 
 /** What a choice is called on its button. */
 export function choiceText(conflict: Conflict, choice: string, kitTitle: (id: string) => string): string {
-  switch (choice) {
-    case 'both':
-      return 'Both have room';
-    case 'answerYes':
-      return `Answer “yes”: ${conflict.place} will be on`;
-    case 'asIs':
-      return conflict.kind === 'order'
-        ? 'Work it after the others'
-        : `Work ${kitTitle(conflict.sides[1]?.kit ?? '')} first`;
-    default:
-      return kitTitle(choice);
-  }
+  const values = { place: conflict.place, second: kitTitle(conflict.sides[1]?.kit ?? '') };
+  if (choice === 'both' || choice === 'answerYes') return say(CHOICES[choice], values);
+  return choice === 'asIs' ? say(CONFLICTS[conflict.kind].asIs, values) : kitTitle(choice);
 }

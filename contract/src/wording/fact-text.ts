@@ -4,7 +4,7 @@ import { MM_PER_INCH } from '#core/quantity/unit.ts';
 import { unreachable } from '#core/result.ts';
 import type { Doubt } from '#core/sheet/doubt.ts';
 import type { FactKind, FactValue } from '#core/sheet/fact.ts';
-import { COMPOUND_TEXT } from './plan-text.ts';
+import { COMPOUND_TEXT } from './en/terms.ts';
 
 /** What a kind of fact is called in lists. */
 export const FACT_KIND_TEXT: Record<FactKind, string> = {

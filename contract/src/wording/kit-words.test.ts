@@ -4,8 +4,9 @@ import type { StepAction } from '#core/kit/kit-step.ts';
 import { doubts } from '#core/sheet/doubt.ts';
 import { readSheet } from '#core/sheet/read-sheet.ts';
 import { DEMO_KITS } from '#demo/kits.ts';
-import { ACTION_FIELD, ACTION_TEXT, actionObjects, actionText } from './action-text.ts';
+import { ACTION_FIELD, actionObjects, actionText } from './action-text.ts';
 import { conditionText } from './condition-text.ts';
+import { ACTION_TEXT } from './en/terms.ts';
 import { doubtText, FACT_KIND_TEXT, factText } from './fact-text.ts';
 
 const KIT = {

@@ -1,10 +1,6 @@
-import type { CompoundKind } from '#core/compound/compound.ts';
-import type { FigureSource } from '#core/job/figure.ts';
 import type { Reason } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import type { PullVerdict } from '#core/tightening/judge-pull.ts';
 import type { Pass } from '#core/tightening/pass-plan.ts';
-import type { Pattern } from '#core/tightening/pattern.ts';
 
 const answerText = (kit: Pick<KitDocument, 'questions'>, question: string, value: Reason['answer']): string => {
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
@@ -29,46 +25,9 @@ export function reasonText(kit: Pick<KitDocument, 'questions'>, reason: Reason):
 export const reasonsText = (kit: Pick<KitDocument, 'questions'>, reasons: readonly Reason[]): string =>
   reasons.map((reason) => reasonText(kit, reason)).join(' and ');
 
-export const PATTERN_TEXT: Record<Pattern | 'printed', string> = {
-  asListed: 'as listed',
-  star: 'star',
-  cross: 'cross',
-  middleOut: 'middle out',
-  outsideIn: 'outside in',
-  rowZigZag: 'row zig-zag',
-  circular: 'round the circle',
-  printed: 'order from the sheet',
-};
-
-export const COMPOUND_TEXT: Record<CompoundKind, string> = {
-  threadlockerMedium: 'Medium locker',
-  threadlockerHigh: 'High-strength locker',
-  antiSeize: 'Anti-seize',
-  grease: 'Grease',
-  sealant: 'Sealant',
-  retaining: 'Retaining compound',
-};
-
-export const VERDICT_TEXT: Record<PullVerdict, string> = {
-  accepted: 'accepted',
-  under: 'under the band',
-  over: 'over the band',
-  overMaximum: 'over the absolute maximum',
-  noMovement: 'clicked without moving',
-};
-
 /** `pass 1, to 50 %`, `pass 2, full`, `verify`. */
 export const passText = (pass: Pass | undefined, index: number): string => {
   if (!pass) return `pass ${index + 1}`;
   if (pass.kind === 'verify') return 'verify pass';
   return pass.fraction === 1 ? `pass ${index + 1}, full` : `pass ${index + 1}, to ${Math.round(pass.fraction * 100)} %`;
-};
-
-/** What a figure rests on where the sheet gives none. */
-export const FIGURE_SOURCE_TEXT: Record<FigureSource, string> = {
-  kitSheet: 'this kit’s sheet',
-  vehicleMaker: 'vehicle maker’s manual',
-  otherKit: 'another kit’s sheet',
-  estimate: 'an estimate',
-  byFeel: 'by feel',
 };

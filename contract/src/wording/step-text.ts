@@ -1,5 +1,5 @@
 import { indexOf, type Plan, type PlanAction, type PlanStep } from '#core/kit/plan.ts';
-import { ACTION_TEXT } from './action-text.ts';
+import { ACTION_TEXT } from './en/terms.ts';
 
 const END: Record<string, string> = { front: ' at the front', rear: ' at the rear', whole: '' };
 

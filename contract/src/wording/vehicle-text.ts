@@ -1,61 +1,35 @@
 import type { OdometerDoubt } from '#core/vehicle/odometer.ts';
-import type { Ratings, VehicleDoubt, VehicleFault } from '#core/vehicle/vehicle.ts';
-
-export const RATING_TEXT: Record<keyof Ratings, string> = {
-  grossKg: 'gross vehicle weight rating',
-  frontAxleKg: 'front axle rating',
-  rearAxleKg: 'rear axle rating',
-  combinationKg: 'gross combination rating',
-  towKg: 'tow rating',
-  kerbKg: 'kerb weight',
-};
+import type { VehicleDoubt, VehicleFault } from '#core/vehicle/vehicle.ts';
+import { ODOMETER_DOUBTS, RATING_TEXT, VEHICLE_DOUBTS, VEHICLE_FAULTS } from './en/vehicle.ts';
+import { say, type Values } from './message.ts';
 
 /** Why a vehicle cannot be saved. */
 export function vehicleFaultText(fault: VehicleFault): string {
-  switch (fault.code) {
-    case 'nameMissing':
-      return `The ${fault.field} is empty.`;
-    case 'yearImpossible':
-      return `No vehicle is of the model year ${fault.year}: it lies between ${fault.from} and ${fault.to}.`;
-    case 'ratingImpossible':
-      return `The ${RATING_TEXT[fault.field]} of ${fault.kg} kg cannot be.`;
-    case 'odometerImpossible':
-      return 'The odometer must be a number from 0.';
+  const more = fault.code === 'ratingImpossible' ? { rating: RATING_TEXT[fault.field] } : {};
+  return say(VEHICLE_FAULTS[fault.code], { ...(fault as unknown as Values), ...more });
+}
+
+/** The facts of a doubt as they stand in a sentence. */
+function doubtValues(doubt: VehicleDoubt): Values {
+  switch (doubt.code) {
+    case 'vinCharacters':
+      return { characters: doubt.characters.join(', ') };
+    case 'vinYear':
+      return { years: doubt.years.join(' or '), year: doubt.year };
+    case 'ratingsDisagree':
+      return { smaller: RATING_TEXT[doubt.smaller], larger: RATING_TEXT[doubt.larger] };
+    default:
+      return doubt as unknown as Values;
   }
 }
 
 /** What looks wrong about a vehicle and is kept all the same. */
-export function vehicleDoubtText(doubt: VehicleDoubt): string {
-  switch (doubt.code) {
-    case 'vinForm':
-      return `A VIN has 17 characters, this one ${doubt.length}. Kept as it is.`;
-    case 'vinCharacters':
-      return `A VIN has no ${doubt.characters.join(', ')}: letters I, O and Q are not used. Kept as it is.`;
-    case 'vinCheckDigit':
-      return `The ninth character is ${doubt.written}, and worked out it is ${doubt.computed}: one character may be misread. Kept as it is.`;
-    case 'vinYear':
-      return `The VIN says model year ${doubt.years.join(' or ')}, the vehicle ${doubt.year}. Look at the plate.`;
-    case 'ratingsDisagree':
-      return `The ${RATING_TEXT[doubt.smaller]} is above the ${RATING_TEXT[doubt.larger]}. Look at the plate.`;
-    case 'axlesBelowGross':
-      return `The axles carry ${doubt.axlesKg} kg together and the vehicle may weigh ${doubt.grossKg} kg. Look at the plate.`;
-    case 'tyreUnreadable':
-      return `“${doubt.tyre}” is no tyre size such as 265/65 R17.`;
-    case 'wheelThreadUnreadable':
-      return `“${doubt.thread}” is no thread such as M12 x 1.5. A socket size is not a thread.`;
-  }
-}
+export const vehicleDoubtText = (doubt: VehicleDoubt): string => say(VEHICLE_DOUBTS[doubt.code], doubtValues(doubt));
 
 const km = (value: number): string => `${Math.round(value).toLocaleString('en-GB')} km`;
 
 /** What to ask about an odometer reading. */
-export function odometerDoubtText(doubt: OdometerDoubt): string {
-  switch (doubt.code) {
-    case 'odometerLower':
-      return `Lower than at the last visit (${km(doubt.lastKm)}). Is it right?`;
-    case 'odometerMiles':
-      return `Lower than at the last visit (${km(doubt.lastKm)}). Read in miles it would be ${km(doubt.asMilesKm)}. Is it right?`;
-    case 'odometerFar':
-      return `${km(doubt.byKm)} more than at the last visit. Is it right?`;
-  }
+export function odometerDoubtText({ code, ...distances }: OdometerDoubt): string {
+  const values = Object.fromEntries(Object.entries(distances).map(([name, value]) => [name, km(value)]));
+  return say(ODOMETER_DOUBTS[code], values);
 }

@@ -28,6 +28,9 @@ export function prefixOf(before: readonly KitId[], kit: KitId): KitPrefix {
   return times === 0 ? `${kit}/` : `${kit}.${times + 1}/`;
 }
 
+/** The kit a prefix was made from, as a person may read it: `rock-sliders`, `rock-sliders.2`; empty for the first kit. */
+export const kitOf = (prefix: KitPrefix): string => (prefix.endsWith('/') ? prefix.slice(0, -1) : prefix);
+
 /** An id of a kit as the visit has it. */
 export const scopedId = <T extends string>(prefix: KitPrefix, id: T): T => `${prefix}${id}` as T;
 

@@ -2,6 +2,7 @@ import type { Compound } from '../compound/compound.ts';
 import type { DriveSize } from '../fastener/drive.ts';
 import type { Pattern } from '../tightening/pattern.ts';
 import type { Condition } from './condition.ts';
+import type { GroupId, ItemId, QuestionId, StationId } from './ids.ts';
 import type {
   Baseline,
   Check,
@@ -23,7 +24,7 @@ export const KIT_VERSION = 3;
 export type VehicleFact = 'modelYear' | 'engine' | 'drivenWheels' | 'body' | 'gearbox' | 'trim';
 
 export interface Question {
-  id: string;
+  id: QuestionId;
   text: string;
   /** Where to look when the fitter is not sure. */
   lookAt?: string;
@@ -43,7 +44,7 @@ export type HeadShape = 'hex' | 'hexFlange' | 'socketCap' | 'button' | 'counters
 
 /** One line of the packing list, or of what comes from the vehicle or the shop. */
 export interface Item {
-  id: string;
+  id: ItemId;
   /** As the sheet numbers it: A1. */
   line: string;
   bag: string;
@@ -90,7 +91,7 @@ export interface Item {
 
 /** One layer of a station, from head to nut. */
 export type StackPiece =
-  | { kind: 'hardware'; item: string; facing?: string }
+  | { kind: 'hardware'; item: ItemId; facing?: string }
   /** Something clamped: a part of the kit or of the vehicle. */
   | {
       kind: 'clamped';
@@ -110,7 +111,7 @@ export type ClampedMaterial = 'steel' | 'castIron' | 'aluminium' | 'magnesium' |
 export type JointTag = 'safetyCritical' | 'changesGeometry' | 'rubberBonded' | 'frictionFace' | 'benchFinal' | 'wheel';
 
 export interface Station {
-  id: string;
+  id: StationId;
   /** Number painted on the map. */
   label: string;
   name: string;
@@ -154,7 +155,7 @@ export type MapShape =
   | { kind: 'circle'; xMm: number; yMm: number; radiusMm: number; tone: 'vehicle' | 'part'; label?: string };
 
 export interface JointGroup {
-  id: string;
+  id: GroupId;
   title: string;
   map: { title: string; note: string; widthMm: number; heightMm: number; shapes: MapShape[] };
   /** In the order the sheet lists them. */

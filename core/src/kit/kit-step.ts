@@ -1,4 +1,5 @@
 import type { Condition } from './condition.ts';
+import type { StepId, ThingId } from './ids.ts';
 import type { PrintedSpec } from './printed-spec.ts';
 
 /** Where in the job a step stands. */
@@ -9,7 +10,7 @@ export type Fate = 'refit' | 'transfer' | 'keep' | 'scrap';
 
 /** Something that comes off the vehicle and is owed an end. */
 export interface RemovedThing {
-  id: string;
+  id: ThingId;
   name: string;
   count: number;
   fate: Fate;
@@ -34,7 +35,7 @@ export interface RemovedThing {
 
 /** Something opened that must be closed again. */
 export interface Disconnect {
-  id: string;
+  id: ThingId;
   name: string;
   kind: 'connector' | 'hose' | 'cable' | 'sensor' | 'clip' | 'line' | 'cover' | 'plug' | 'other';
   side?: 'left' | 'right';
@@ -71,7 +72,7 @@ export type StepAction =
 export type StepNeed = 'lift' | 'stands' | 'jack' | 'helper' | 'rideHeight' | 'wheelsOff';
 
 export interface Step {
-  id: string;
+  id: StepId;
   /** As the sheet numbers it. */
   number?: string;
   text: string;

@@ -3,6 +3,7 @@ import type { TighteningSpec } from '../tightening/kinds.ts';
 import type { Pass } from '../tightening/pass-plan.ts';
 import type { Pattern } from '../tightening/pattern.ts';
 import type { Condition, Reason } from './condition.ts';
+import type { GroupId, ItemId, KitPrefix, StationId, StepId } from './ids.ts';
 import type { Aftercare, Caution, Item, JointGroup, KitList, Question, Station } from './kit-document.ts';
 import type {
   Baseline,
@@ -28,7 +29,7 @@ export interface PlanKit {
   revision: number;
   title: string;
   maker: string;
-  prefix: string;
+  prefix: KitPrefix;
   statedMinutes?: number;
   powerTools: 'runDownOnly' | 'never' | 'free';
   adds: string[];
@@ -68,7 +69,7 @@ export interface PlanItem extends Omit<Item, 'when'> {
 /** A station with its one specification. */
 export interface PlanStation extends Omit<Station, 'when' | 'specs'> {
   kit: string;
-  groupId: string;
+  groupId: GroupId;
   spec: TighteningSpec;
   printed: string;
   /** The comparisons that chose the specification, empty when the sheet gives only one. */
@@ -82,9 +83,9 @@ export interface PlanStation extends Omit<Station, 'when' | 'specs'> {
 export interface PlanGroup
   extends Omit<JointGroup, 'when' | 'startOrder' | 'snugOrder' | 'torqueOrder' | 'stages' | 'verify' | 'after'> {
   kit: string;
-  startOrder: string[];
-  snugOrder: string[];
-  torqueOrder: string[];
+  startOrder: StationId[];
+  snugOrder: StationId[];
+  torqueOrder: StationId[];
   /** The pattern behind the torque order; `printed` when the sheet lists it. */
   torquePattern: Pattern | 'printed';
   /** Worst stray of the applied load over the torque order, 0 to 1. */
@@ -139,12 +140,12 @@ export interface Plan {
 
 /** The parts of a plan by id, made once per plan. */
 export interface PlanIndex {
-  items: ReadonlyMap<string, PlanItem>;
-  stations: ReadonlyMap<string, PlanStation>;
-  groups: ReadonlyMap<string, PlanGroup>;
+  items: ReadonlyMap<ItemId, PlanItem>;
+  stations: ReadonlyMap<StationId, PlanStation>;
+  groups: ReadonlyMap<GroupId, PlanGroup>;
   compounds: ReadonlyMap<string, Compound>;
   kits: ReadonlyMap<string, PlanKit>;
-  steps: ReadonlyMap<string, PlanStep>;
+  steps: ReadonlyMap<StepId, PlanStep>;
   /** A group's stations in each of its orders. */
   orders: ReadonlyMap<string, GroupOrders>;
 }

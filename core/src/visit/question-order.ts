@@ -1,5 +1,6 @@
 import { answerSpace, conditionsOf } from '../kit/answer-space.ts';
 import { type Answers, type AnswerValue, type Condition, evaluate, questionsIn } from '../kit/condition.ts';
+import { scopedId } from '../kit/ids.ts';
 import type { VehicleFacts } from '../kit/vehicle-facts.ts';
 import { kitAnswers, type VisitKit, type VisitQuestion, visitQuestions } from './visit.ts';
 
@@ -23,9 +24,9 @@ export function questionsToAsk(kits: readonly VisitKit[], vehicle: VehicleFacts,
     const axes = new Map(answerSpace(kit.document).map(({ question, values }) => [question.id, values]));
     const asking = byQuestion(waiting);
     for (const id of asked) {
-      open.add(kit.prefix + id);
+      open.add(scopedId(kit.prefix, id));
       const values = axes.get(id) ?? [];
-      settled.set(kit.prefix + id, settles(asking.get(id) ?? [], id, values, known));
+      settled.set(scopedId(kit.prefix, id), settles(asking.get(id) ?? [], id, values, known));
     }
   }
   return visitQuestions(kits)

@@ -1,4 +1,5 @@
 import type { Condition } from '../kit/condition.ts';
+import { scopedId } from '../kit/ids.ts';
 import type { KitDocument, OrderRule } from '../kit/kit-document.ts';
 import type { StepAction } from '../kit/kit-step.ts';
 import type { PrintedSpec } from '../kit/printed-spec.ts';
@@ -54,7 +55,7 @@ export function scopedKit(kit: KitDocument, prefix: string): KitDocument {
   if (prefix === '') return kit;
   const known = scopedKits.get(kit)?.get(prefix);
   if (known) return known;
-  const made = scoped(kit, (id) => prefix + id);
+  const made = scoped(kit, (id) => scopedId(prefix, id));
   scopedKits.set(kit, new Map([...(scopedKits.get(kit) ?? []), [prefix, made]]));
   return made;
 }

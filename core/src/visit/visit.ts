@@ -1,4 +1,5 @@
 import type { Answers, AnswerValue } from '../kit/condition.ts';
+import { type KitId, type KitPrefix, prefixOf, type QuestionId, scopedId } from '../kit/ids.ts';
 import type { KitDocument, Question } from '../kit/kit-document.ts';
 import { withVehicleAnswers } from '../kit/resolve.ts';
 import type { VehicleFacts } from '../kit/vehicle-facts.ts';
@@ -7,24 +8,20 @@ import { plainWord } from '../kit/vehicle-facts.ts';
 /** A kit of a visit. Its ids stand in the plan and in the record with `prefix` before them. */
 export interface VisitKit {
   document: KitDocument;
-  prefix: string;
+  prefix: KitPrefix;
 }
 
-/**
- * The prefix a kit's ids carry. The first kit of a visit has none, so that a visit of one kit speaks in the kit's own
- * ids; it keeps them when others come and go.
- */
-export function kitPrefix(kits: readonly VisitKit[], kitId: string): string {
-  if (kits.length === 0) return '';
-  // A kit that was dropped and comes again, perhaps in a newer revision, is another entry in the record.
-  const before = kits.filter(({ document }) => document.id === kitId).length;
-  return before === 0 ? `${kitId}/` : `${kitId}.${before + 1}/`;
-}
+/** The prefix of a kit that comes into a visit of these. */
+export const kitPrefix = (kits: readonly VisitKit[], kitId: KitId): KitPrefix =>
+  prefixOf(
+    kits.map(({ document }) => document.id),
+    kitId,
+  );
 
 /** A question as the visit asks it: once, however many kits ask. */
 export interface VisitQuestion {
   /** Scoped id of the first kit's question. */
-  id: string;
+  id: QuestionId;
   question: Question;
   /** Every question that this answer answers, by scoped id. */
   members: Array<{ kit: string; id: string }>;
@@ -44,7 +41,7 @@ export function visitQuestions(kits: readonly VisitKit[]): VisitQuestion[] {
   for (const { document, prefix } of kits)
     for (const question of document.questions) {
       const key = sameQuestion(question);
-      const member = { kit: document.id, id: prefix + question.id };
+      const member = { kit: document.id, id: scopedId(prefix, question.id) };
       const known = found.get(key);
       if (!known) {
         found.set(key, { id: member.id, question, members: [member] });
@@ -71,7 +68,7 @@ export const answerAll = (question: VisitQuestion, value: AnswerValue): Record<s
 export function kitAnswers(kit: VisitKit, vehicle: VehicleFacts, answers: Answers): Answers {
   const given = Object.fromEntries(
     kit.document.questions.flatMap(({ id }) => {
-      const answer = answers[kit.prefix + id];
+      const answer = answers[scopedId(kit.prefix, id)];
       return answer === undefined ? [] : [[id, answer] as const];
     }),
   );

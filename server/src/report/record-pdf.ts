@@ -1,9 +1,8 @@
 import type { JobDocument } from '#contract/job.ts';
-import { END_TEXT } from '#contract/wording/conflict-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
-import { COMPOUND_TEXT, passText, reasonsText, VERDICT_TEXT } from '#contract/wording/plan-text.ts';
-import { RAISED_TEXT } from '#contract/wording/raised-text.ts';
+import { COMPOUND_TEXT, END_TEXT, RAISED_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
+import { passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { readingText } from '#contract/wording/reading-text.ts';
 import { QUANTITY_UNIT } from '#core/job/baseline-verdict.ts';
 import { debtsOf } from '#core/job/debt.ts';

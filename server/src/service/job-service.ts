@@ -19,6 +19,7 @@ import { appendEvents, type JobLog, kitsNow, openLog, takeCommand } from '#core/
 import { jobProgress } from '#core/job/job-progress.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { finalPull, stationComplete } from '#core/job/station-progress.ts';
+import { ofPrefix, scopedKeys } from '#core/kit/ids.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { fitVerdicts, type ResolveError } from '#core/kit/resolve.ts';
@@ -256,13 +257,13 @@ export class JobService {
       const { setup, state } = live.log;
       const prefix = kitPrefix(setup.kits, document.id);
       const kit: VisitKit = { document, prefix };
-      const answers = Object.fromEntries(Object.entries(input.answers).map(([key, value]) => [prefix + key, value]));
+      const answers = scopedKeys(prefix, input.answers);
       const known = spreadAnswers([...kitsNow(setup, state), kit], { ...state.answers, ...answers });
       const misfit = fitVerdicts(document, setup.vehicle, kitAnswers(kit, setup.vehicle, known)).find(
         (verdict) => verdict.truth === 'false',
       );
       if (misfit) return fail({ code: 'kitDoesNotFit' as const, text: misfit.text, kit: document.title });
-      const own = Object.fromEntries(Object.entries(known).filter(([key]) => key.startsWith(prefix)));
+      const own = ofPrefix(prefix, known);
       const command = { type: 'addKit' as const, prefix, kit: document.id, revision: document.revision, answers: own };
       const give = () => this.take(caller, id, [{ id: input.id, atMs: this.now(), by: caller.person.id, command }]);
       // A kit that is in already is refused like any command, and leaves no pin behind.

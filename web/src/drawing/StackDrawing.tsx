@@ -1,4 +1,4 @@
-import { COMPOUND_TEXT } from '#contract/wording/plan-text.ts';
+import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
 import type { Compound } from '#core/compound/compound.ts';
 import type { PlanItem, PlanStation } from '#core/kit/plan.ts';
 import { hardwareShape } from './hardware-shape.ts';

@@ -1,4 +1,4 @@
-import { NEED_TEXT } from '#contract/wording/action-text.ts';
+import { NEED_TEXT } from '#contract/wording/en/terms.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { Plan } from '#core/kit/plan.ts';
 

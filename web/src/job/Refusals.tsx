@@ -1,3 +1,4 @@
+import { ACT_WORDS } from '#contract/wording/en/acts.ts';
 import { refusalText } from '#contract/wording/refusal-text.ts';
 import { Button } from '../ui/Button.tsx';
 import { useJobStore } from './job-store.ts';
@@ -31,7 +32,7 @@ function RefusedLater() {
           return (
             <li key={entry.id} className="flex flex-wrap items-center justify-between gap-3">
               <span>
-                {by.name}: {command.type}
+                {by.name}: {ACT_WORDS[command.type] ?? command.type}
                 {'station' in command && command.station !== undefined
                   ? `, station ${plan.stations.find((station) => station.id === command.station)?.label ?? command.station}`
                   : ''}

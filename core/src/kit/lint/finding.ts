@@ -1,4 +1,5 @@
 import type { Answers } from '../condition.ts';
+import type { FindingFacts } from './finding-facts.ts';
 
 /**
  * What the lint may say. The number before the dot is the rule it belongs to, as docs/formats/lint.md lists them.
@@ -63,34 +64,52 @@ export const FINDING_CODES = {
   noWheelTorque: { rule: 19, severity: 'warning' },
   noWheelRetorque: { rule: 19, severity: 'warning' },
   sizesVoteForAnother: { rule: 20, severity: 'error' },
-} as const satisfies Record<string, { rule: number; severity: Severity }>;
+} as const satisfies Record<FindingCode, { rule: number; severity: Severity }>;
 
 export type Severity = 'error' | 'warning' | 'note';
-export type FindingCode = keyof typeof FINDING_CODES;
+export type FindingCode = keyof FindingFacts;
 
-/** One thing the lint found: where, and the numbers behind it. Words are made where a person reads them. */
-export interface Finding {
-  code: FindingCode;
+interface Found {
   rule: number;
   severity: Severity;
   /** Path into the document, as the reader's faults have it. */
   path: string;
   /** What a person calls the place: `Station 3, Lower bolt`. */
   place: string;
-  facts: Readonly<Record<string, number | string | boolean | readonly string[]>>;
   /** Other places where the same was found, with the same numbers. */
   also?: readonly string[];
   /** The answers that show it, where only some variants do. */
   answers?: Answers;
 }
 
+/** A finding of one code: its numbers are that code's. */
+export type FindingOf<Code extends FindingCode> = Found & { code: Code; facts: FindingFacts[Code] };
+
+/** One thing the lint found: where, and the numbers behind it. Words are made where a person reads them. */
+export type Finding = { [Code in FindingCode]: FindingOf<Code> }[FindingCode];
+
 /** A finding's own name within its kit: the same finding after another edit has the same. Waivers hang on it. */
 export const findingKey = ({ code, path }: Pick<Finding, 'code' | 'path'>): string => `${code} ${path}`;
 
-export const finding = (
-  code: FindingCode,
+/** The facts may be left out where the code has none. */
+type FactsOf<Code extends FindingCode> =
+  FindingFacts[Code] extends Readonly<Record<string, never>>
+    ? [facts?: FindingFacts[Code], answers?: Answers]
+    : [facts: FindingFacts[Code], answers?: Answers];
+
+/** Makes a finding; its rule and severity follow from its code. */
+export function finding<Code extends FindingCode>(
+  code: Code,
   path: string,
   place: string,
-  facts: Finding['facts'] = {},
-  answers?: Answers,
-): Finding => ({ code, ...FINDING_CODES[code], path, place, facts, ...(answers ? { answers } : {}) });
+  ...[facts = {} as FindingFacts[Code], answers]: FactsOf<Code>
+): Finding {
+  return {
+    code,
+    ...FINDING_CODES[code],
+    path,
+    place,
+    facts,
+    ...(answers ? { answers } : {}),
+  } as FindingOf<Code> as Finding;
+}

@@ -1,7 +1,7 @@
 import { type FormEvent, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
-import { RAISED_TEXT } from '#contract/wording/raised-text.ts';
+import { RAISED_TEXT } from '#contract/wording/en/terms.ts';
 import { type CloseBlock, closeBlocks } from '#core/job/close-block.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger, type LedgerLine } from '#core/job/hardware-ledger.ts';

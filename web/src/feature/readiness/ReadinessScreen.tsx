@@ -1,9 +1,9 @@
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';
-import { NEED_TEXT } from '#contract/wording/action-text.ts';
+import { VERDICT_TITLE } from '#contract/wording/en/readiness.ts';
+import { COMPOUND_TEXT, NEED_TEXT } from '#contract/wording/en/terms.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
-import { COMPOUND_TEXT } from '#contract/wording/plan-text.ts';
-import { obstaclePath, obstacleText, VERDICT_TITLE } from '#contract/wording/readiness-text.ts';
+import { obstaclePath, obstacleText } from '#contract/wording/readiness-text.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import type { Obstacle, Readiness } from '#core/readiness/readiness.ts';

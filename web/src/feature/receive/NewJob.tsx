@@ -3,6 +3,7 @@ import { useCallback, useEffect, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { odometerDoubtText } from '#contract/wording/vehicle-text.ts';
 import type { Answers, AnswerValue } from '#core/kit/condition.ts';
+import { scopedKeys } from '#core/kit/ids.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { fitVerdicts } from '#core/kit/resolve.ts';
 import { KM_PER_MILE, odometerDoubt, odometerKm } from '#core/vehicle/odometer.ts';
@@ -72,14 +73,7 @@ export default function NewJob() {
       )[0]
     : undefined;
   const effective: Record<string, AnswerValue | undefined> = begun
-    ? Object.assign(
-        {},
-        ...visit.map((kit) =>
-          Object.fromEntries(
-            Object.entries(kitAnswers(kit, vehicle, answers)).map(([id, value]) => [kit.prefix + id, value]),
-          ),
-        ),
-      )
+    ? Object.assign({}, ...visit.map((kit) => scopedKeys(kit.prefix, kitAnswers(kit, vehicle, answers))))
     : {};
   const next = open[0];
   // One question at a time: those answered, and the one that settles most.

@@ -3,6 +3,7 @@ import { v4 as uuid } from 'uuid';
 import { refusalText } from '#contract/wording/refusal-text.ts';
 import { kitsNow, planOf } from '#core/job/job-log.ts';
 import type { Answers } from '#core/kit/condition.ts';
+import { scopedKeys } from '#core/kit/ids.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { fitVerdicts } from '#core/kit/resolve.ts';
 import { questionsToAsk } from '#core/visit/question-order.ts';
@@ -91,9 +92,7 @@ function AddKit({ onClose }: { onClose: () => void }) {
   const { vehicle } = document;
   const now = kitsNow(setup, state);
   const entry: VisitKit | undefined = chosen && { document: chosen, prefix: kitPrefix(setup.kits, chosen.id) };
-  const scoped = entry
-    ? Object.fromEntries(Object.entries(answers).map(([id, value]) => [entry.prefix + id, value]))
-    : {};
+  const scoped = entry ? scopedKeys(entry.prefix, answers) : {};
   const known = entry ? spreadAnswers([...now, entry], { ...state.answers, ...scoped }) : {};
   const [next] = entry ? questionsToAsk([entry], vehicle, known) : [];
   const preview =

@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { END_TEXT } from '#contract/wording/conflict-text.ts';
+import { END_TEXT } from '#contract/wording/en/terms.ts';
 import { type Debt, isOwed } from '#core/job/debt.ts';
 import type { DebtEnd } from '#core/job/debt-kind.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';

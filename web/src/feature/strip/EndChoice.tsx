@@ -1,4 +1,4 @@
-import { END_TEXT } from '#contract/wording/conflict-text.ts';
+import { END_TEXT } from '#contract/wording/en/terms.ts';
 import type { DebtEnd } from '#core/job/debt-kind.ts';
 import { Button } from '../../ui/Button.tsx';
 

@@ -1,6 +1,6 @@
 import { Check } from 'lucide-react';
 import type { ReactNode } from 'react';
-import { NEED_TEXT } from '#contract/wording/action-text.ts';
+import { NEED_TEXT } from '#contract/wording/en/terms.ts';
 import { reasonsText } from '#contract/wording/plan-text.ts';
 import { planActionText, stepTitle } from '#contract/wording/step-text.ts';
 import type { PlanStep } from '#core/kit/plan.ts';

@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import { useState } from 'react';
-import { VERDICT_TEXT } from '#contract/wording/plan-text.ts';
+import { VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import type { Pull } from '#core/job/job-state.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
 import { asksOf } from '#core/tightening/kinds.ts';

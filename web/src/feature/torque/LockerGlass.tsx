@@ -1,5 +1,5 @@
 import { arc } from 'd3-shape';
-import { COMPOUND_TEXT } from '#contract/wording/plan-text.ts';
+import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
 import { lockerClock } from '#core/job/locker-window.ts';
 import { useNow } from '../../ui/use-now.ts';
 import type { TorqueStep } from './use-torque-step.ts';

@@ -2,7 +2,7 @@ import { lazy, Suspense, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
-import { PATTERN_TEXT } from '#contract/wording/plan-text.ts';
+import { PATTERN_TEXT } from '#contract/wording/en/terms.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { BoltMap, MapLegend } from '../../drawing/BoltMap.tsx';

@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import type { StoredVehicle } from '#contract/vehicle.ts';
-import { RATING_TEXT, vehicleDoubtText, vehicleFaultText } from '#contract/wording/vehicle-text.ts';
+import { RATING_TEXT } from '#contract/wording/en/vehicle.ts';
+import { vehicleDoubtText, vehicleFaultText } from '#contract/wording/vehicle-text.ts';
 import { KM_PER_MILE, odometerKm } from '#core/vehicle/odometer.ts';
 import { type NutSeat, type Ratings, type Vehicle, vehicleDoubts, vehicleFaults } from '#core/vehicle/vehicle.ts';
 import { api, call, ProblemError } from '../../shop/api.ts';

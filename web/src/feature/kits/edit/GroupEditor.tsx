@@ -1,5 +1,5 @@
 import { useEffect, useMemo, useState } from 'react';
-import { PATTERN_TEXT } from '#contract/wording/plan-text.ts';
+import { PATTERN_TEXT } from '#contract/wording/en/terms.ts';
 import { mapBox } from '#core/geometry/map-box.ts';
 import type { JointGroup, KitDocument, OrderRule, Station } from '#core/kit/kit-document.ts';
 import { loadImbalance } from '#core/tightening/load-imbalance.ts';

@@ -1,12 +1,6 @@
 import { type ReactNode, useState } from 'react';
-import {
-  ACTION_FIELD,
-  ACTION_TEXT,
-  actionObjects,
-  actionText,
-  NEED_TEXT,
-  PHASE_TEXT,
-} from '#contract/wording/action-text.ts';
+import { ACTION_FIELD, actionObjects, actionText } from '#contract/wording/action-text.ts';
+import { ACTION_TEXT, NEED_TEXT, PHASE_TEXT } from '#contract/wording/en/terms.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Phase, Step, StepAction, StepNeed } from '#core/kit/kit-step.ts';
 import { Button } from '../../../ui/Button.tsx';

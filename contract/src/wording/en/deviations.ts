@@ -1,0 +1,29 @@
+import type { Deviation } from '#core/record/deviations.ts';
+
+/** Every departure from the plan in one sentence or two, in English. Names in braces are written by `deviation-text.ts`. */
+export const DEVIATIONS: Record<Deviation['kind'], string> = {
+  override: '{station}: {refusal} lifted by the lead. {reason}',
+  pullMissed: '{station}: pull of {torqueNm} {verdict}.',
+  pullWithdrawn: '{station}: pull of {torqueNm} taken back.',
+  pullCorrected: '{station}: reading corrected from {fromNm} to {toNm}. {reason}',
+  loosened: '{station}: loosened. {reason}{spent, select, none {} other { To scrap: {spent}.}}',
+  lineShort:
+    '{missing, plural, =0 {} other {# short of {item}.}}{missing, plural, =0 {} other {{damaged, plural, =0 {} other { }}}}{damaged, plural, =0 {} other {# damaged of {item}.}}',
+  shopStock: '{quantity} of {item} from shop stock. {reason}',
+  scrapped: '{quantity} of {item} scrapped. {reason}',
+  answerChanged: '{question} changed from {from} to {to}.',
+  withoutFigure: '{station}: tightened without a figure, the sheet gives none. {reason}',
+  calculation:
+    '{station, select, none {} other {{station}: }}worked out at the bench, not from the sheet. {summary} {reason}',
+  figureGiven:
+    '{target}: no figure on the sheet, {printed, select, none {done by feel} other {{printed}, from {source}}}. {note}',
+  conflictSettled: 'Kits at odds, {place}: {choice}{printed, select, none {} other {, to {printed}}}. {reason}',
+  sharedSplit: 'Two things of one name told apart. {reason}',
+  kitDropped: 'A kit was taken out of the visit{kit, select, none {} other { ({kit})}}. {reason}',
+  stepOverride: 'Step {step}: {refusal} lifted by the lead. {reason}',
+  prerequisiteUnmet: 'Not met: {text}{note, select, none {} other { {note}}}',
+  debtEnded:
+    '{count, plural, =1 {} other {# × }}{name}: {end}, planned {planned}.{note, select, none {} other { {note}}}',
+  problem:
+    '{station, select, none {} other {{station}: }}problem. {text} {cleared, select, none {Still open.} other {Cleared: {cleared}}}',
+};

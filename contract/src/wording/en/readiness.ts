@@ -1,0 +1,23 @@
+import type { Obstacle, Readiness } from '#core/readiness/readiness.ts';
+
+export const VERDICT_TITLE: Record<Readiness['verdict'], string> = {
+  ready: 'Can start now',
+  stops: 'Can start, but stops on the way',
+  cannot: 'Cannot start',
+};
+
+/** Everything that may be in the way of a visit, in one line, in English. */
+export const OBSTACLES: Record<Obstacle['code'], string> = {
+  conflictOpen: 'Two kits are at odds: {place}. A lead chooses.',
+  prerequisiteOpen:
+    '{text}{daysBefore, plural, =0 {} one { (takes # day)} other { (takes # days)}}: not answered or not met.',
+  baselineMissing: 'Not measured yet: {name}.',
+  choiceOpen: 'Not chosen yet: {text}',
+  noWrench: 'No torque wrench for {printed} ({targetNm} N·m), {stations, plural, one {# station} other {# stations}}.',
+  noTool: 'Not in the crib: {name}.',
+  compoundShort: '{kind}: {needMl} mL needed, {haveMl} mL good on the shelf.',
+  hardwareShort: '{name}: {short} short.',
+  noFigure: 'Station {label}: the sheet gives no torque.',
+  otherSheet: '“{step}” goes on in the sheet of {kit}, which is not in this visit. Add it.',
+  kitWithdrawn: '{kit}: this revision was withdrawn. {because}',
+};

@@ -1,0 +1,111 @@
+import type { CompoundKind } from '#core/compound/compound.ts';
+import type { DebtEnd } from '#core/job/debt-kind.ts';
+import type { FigureSource } from '#core/job/figure.ts';
+import type { Phase, StepAction, StepNeed } from '#core/kit/kit-step.ts';
+import type { JointDifference } from '#core/kit/plan-conflict.ts';
+import type { PullVerdict } from '#core/tightening/judge-pull.ts';
+import type { Pattern } from '#core/tightening/pattern.ts';
+import type { Raised } from '#core/visit/raised-aftercare.ts';
+
+export const PATTERN_TEXT: Record<Pattern | 'printed', string> = {
+  asListed: 'as listed',
+  star: 'star',
+  cross: 'cross',
+  middleOut: 'middle out',
+  outsideIn: 'outside in',
+  rowZigZag: 'row zig-zag',
+  circular: 'round the circle',
+  printed: 'order from the sheet',
+};
+
+export const COMPOUND_TEXT: Record<CompoundKind, string> = {
+  threadlockerMedium: 'Medium locker',
+  threadlockerHigh: 'High-strength locker',
+  antiSeize: 'Anti-seize',
+  grease: 'Grease',
+  sealant: 'Sealant',
+  retaining: 'Retaining compound',
+};
+
+export const VERDICT_TEXT: Record<PullVerdict, string> = {
+  accepted: 'accepted',
+  under: 'under the band',
+  over: 'over the band',
+  overMaximum: 'over the absolute maximum',
+  noMovement: 'clicked without moving',
+};
+
+/** What a figure rests on where the sheet gives none. */
+export const FIGURE_SOURCE_TEXT: Record<FigureSource, string> = {
+  kitSheet: 'this kit’s sheet',
+  vehicleMaker: 'vehicle maker’s manual',
+  otherKit: 'another kit’s sheet',
+  estimate: 'an estimate',
+  byFeel: 'by feel',
+};
+
+export const PHASE_TEXT: Record<Phase, string> = {
+  prepare: 'Prepare',
+  strip: 'Strip',
+  fitLoose: 'Fit loose',
+  align: 'Align',
+  torque: 'Torque',
+  cure: 'Cure',
+  closeOut: 'Close out',
+};
+
+export const NEED_TEXT: Record<StepNeed, string> = {
+  lift: 'Lift',
+  stands: 'Stands',
+  jack: 'Jack',
+  helper: 'Helper',
+  rideHeight: 'At ride height',
+  wheelsOff: 'Wheels off',
+};
+
+export const ACTION_TEXT: Record<StepAction['type'], string> = {
+  remove: 'Remove',
+  refit: 'Refit',
+  disconnect: 'Disconnect',
+  reconnect: 'Reconnect',
+  fit: 'Fit',
+  start: 'Start by hand',
+  snug: 'Snug',
+  torque: 'Torque',
+  verify: 'Verify',
+  apply: 'Apply',
+  drill: 'Drill',
+  measure: 'Measure',
+  check: 'Check',
+  lift: 'Lift the vehicle',
+  lower: 'Lower the vehicle',
+  wait: 'Wait',
+  loosen: 'Loosen',
+  retighten: 'Tighten again',
+  clear: 'Take away',
+  decide: 'Decide',
+  followKit: 'Go to another kit',
+  do: 'Do',
+};
+
+export const DIFFERENCE_TEXT: Record<JointDifference, string> = {
+  figure: 'the torque',
+  compound: 'what goes on the thread',
+  hardware: 'the bolt or nut',
+  standing: 'how the vehicle stands',
+};
+
+export const END_TEXT: Record<DebtEnd, string> = {
+  refit: 'back on',
+  transfer: 'moved over',
+  keep: 'kept for the owner',
+  scrap: 'scrapped',
+  cleared: 'closed again',
+};
+
+/** What is to be come back for though no sheet says so. */
+export const RAISED_TEXT: Record<Raised, string> = {
+  alignment: 'Wheel alignment, before long drives: parts that carry the geometry were moved. No sheet says so.',
+  lampAim: 'Headlamp aim and driver-assist sensors: the ride height moved. No sheet says so.',
+  wheels: 'Wheel nuts again, on the ground: the wheels were off. No sheet says so.',
+};

@@ -1,0 +1,39 @@
+import type { OdometerDoubt } from '#core/vehicle/odometer.ts';
+import type { Ratings, VehicleDoubt, VehicleFault } from '#core/vehicle/vehicle.ts';
+
+export const RATING_TEXT: Record<keyof Ratings, string> = {
+  grossKg: 'gross vehicle weight rating',
+  frontAxleKg: 'front axle rating',
+  rearAxleKg: 'rear axle rating',
+  combinationKg: 'gross combination rating',
+  towKg: 'tow rating',
+  kerbKg: 'kerb weight',
+};
+
+/** Why a vehicle cannot be saved, in English. */
+export const VEHICLE_FAULTS: Record<VehicleFault['code'], string> = {
+  nameMissing: 'The {field} is empty.',
+  yearImpossible: 'No vehicle is of the model year {year}: it lies between {from} and {to}.',
+  ratingImpossible: 'The {rating} of {kg} kg cannot be.',
+  odometerImpossible: 'The odometer must be a number from 0.',
+};
+
+/** What looks wrong about a vehicle and is kept all the same. */
+export const VEHICLE_DOUBTS: Record<VehicleDoubt['code'], string> = {
+  vinForm: 'A VIN has 17 characters, this one {length}. Kept as it is.',
+  vinCharacters: 'A VIN has no {characters}: letters I, O and Q are not used. Kept as it is.',
+  vinCheckDigit:
+    'The ninth character is {written}, and worked out it is {computed}: one character may be misread. Kept as it is.',
+  vinYear: 'The VIN says model year {years}, the vehicle {year}. Look at the plate.',
+  ratingsDisagree: 'The {smaller} is above the {larger}. Look at the plate.',
+  axlesBelowGross: 'The axles carry {axlesKg} kg together and the vehicle may weigh {grossKg} kg. Look at the plate.',
+  tyreUnreadable: '“{tyre}” is no tyre size such as 265/65 R17.',
+  wheelThreadUnreadable: '“{thread}” is no thread such as M12 x 1.5. A socket size is not a thread.',
+};
+
+/** What to ask about an odometer reading. */
+export const ODOMETER_DOUBTS: Record<OdometerDoubt['code'], string> = {
+  odometerLower: 'Lower than at the last visit ({lastKm}). Is it right?',
+  odometerMiles: 'Lower than at the last visit ({lastKm}). Read in miles it would be {asMilesKm}. Is it right?',
+  odometerFar: '{byKm} more than at the last visit. Is it right?',
+};
