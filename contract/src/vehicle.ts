@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { DebtEnd } from '#core/job/debt-kind.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { exactly } from './exactly.ts';
 
@@ -91,7 +92,7 @@ export interface PastVisit {
   kits: string[];
   joints: PastJoint[];
   /** What came off and where it ended. */
-  debts: Array<{ name: string; count: number; ended: number; ends: string[]; opened: boolean }>;
+  debts: Array<{ name: string; count: number; ended: number; ends: DebtEnd[]; opened: boolean }>;
 }
 
 export interface VehicleHistory extends StoredVehicle {

@@ -4,6 +4,7 @@ import { useSession } from '../shop/session.ts';
 import { useSettings } from '../shop/settings.ts';
 import { Notice } from '../ui/Notice.tsx';
 
+const ShopData = lazy(() => import('../shop/ShopData.tsx'));
 const SignIn = lazy(() => import('../feature/sign-in/SignIn.tsx'));
 const Bench = lazy(() => import('../feature/bench/Bench.tsx'));
 const CribShell = lazy(() => import('../feature/crib/CribShell.tsx'));
@@ -72,7 +73,9 @@ export function App() {
   if (status === 'signedOut')
     return (
       <Suspense fallback={<Loading />}>
-        <SignIn />
+        <ShopData>
+          <SignIn />
+        </ShopData>
       </Suspense>
     );
   return (
@@ -80,36 +83,40 @@ export function App() {
       <BrowserRouter>
         <Suspense fallback={<Loading />}>
           <Routes>
-            <Route path="/" element={<Bays />} />
-            <Route path="/receive" element={<NewJob />} />
-            <Route path="/vehicles" element={<VehicleList />} />
-            <Route path="/vehicles/:vehicleId" element={<VehicleScreen />} />
-            <Route path="/bench" element={<Bench />} />
-            <Route path="/bench/:tool" element={<Bench />} />
-            <Route path="/kits" element={<KitLibrary />} />
-            <Route path="/kits/read" element={<ReadSheet />} />
-            <Route path="/kits/drafts/:kitId" element={<KitEditor />} />
-            <Route path="/kits/drafts/:kitId/:part" element={<KitEditor />} />
-            <Route path="/kits/:kitId" element={<KitHistory />} />
-            <Route path="/crib" element={<CribShell />}>
-              <Route index element={<Wrenches />} />
-              <Route path="tools" element={<Tools />} />
-              <Route path="compounds" element={<Compounds />} />
-              <Route path="reorder" element={<Reorder />} />
+            <Route element={<ShopData />}>
+              <Route path="/" element={<Bays />} />
+              <Route path="/receive" element={<NewJob />} />
+              <Route path="/vehicles" element={<VehicleList />} />
+              <Route path="/vehicles/:vehicleId" element={<VehicleScreen />} />
+              <Route path="/bench" element={<Bench />} />
+              <Route path="/bench/:tool" element={<Bench />} />
+              <Route path="/kits" element={<KitLibrary />} />
+              <Route path="/kits/read" element={<ReadSheet />} />
+              <Route path="/kits/drafts/:kitId" element={<KitEditor />} />
+              <Route path="/kits/drafts/:kitId/:part" element={<KitEditor />} />
+              <Route path="/kits/:kitId" element={<KitHistory />} />
+              <Route path="/crib" element={<CribShell />}>
+                <Route index element={<Wrenches />} />
+                <Route path="tools" element={<Tools />} />
+                <Route path="compounds" element={<Compounds />} />
+                <Route path="reorder" element={<Reorder />} />
+              </Route>
             </Route>
             <Route path="/jobs/:jobId" element={<JobShell />}>
               <Route index element={<Navigate to="check-in" replace />} />
-              <Route path="receive" element={<Receive />} />
-              <Route path="conflicts" element={<Conflicts />} />
-              <Route path="readiness" element={<ReadinessScreen />} />
-              <Route path="card" element={<JobCardScreen />} />
-              <Route path="strip" element={<Strip />} />
-              <Route path="refit" element={<Refit />} />
+              <Route element={<ShopData />}>
+                <Route path="receive" element={<Receive />} />
+                <Route path="conflicts" element={<Conflicts />} />
+                <Route path="readiness" element={<ReadinessScreen />} />
+                <Route path="card" element={<JobCardScreen />} />
+                <Route path="strip" element={<Strip />} />
+                <Route path="refit" element={<Refit />} />
+                <Route path="close-out" element={<CloseOut />} />
+                <Route path="record" element={<Record />} />
+              </Route>
               <Route path="check-in" element={<CheckIn />} />
               <Route path="fit-loose" element={<FitLoose />} />
               <Route path="torque" element={<Torque />} />
-              <Route path="close-out" element={<CloseOut />} />
-              <Route path="record" element={<Record />} />
             </Route>
             <Route
               path="*"

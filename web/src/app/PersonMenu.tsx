@@ -1,81 +1,36 @@
-import { useState } from 'react';
-import { PinPad } from '../feature/sign-in/PinPad.tsx';
-import { useQueryOptions } from '../feature/sign-in/use-sign-in-options.ts';
+import { lazy, Suspense, useState } from 'react';
 import { useSession } from '../shop/session.ts';
-import { Button } from '../ui/Button.tsx';
-import { Sheet } from '../ui/Sheet.tsx';
-import { SettingsSheet } from './SettingsSheet.tsx';
+
+const PersonSheet = lazy(() => import('./PersonSheet.tsx'));
 
 /** Who is working on this tablet; passing it on takes a PIN, not a sign-out. */
 export function PersonMenu() {
   const session = useSession((state) => state.session);
-  const status = useSession((state) => state.status);
-  const signOut = useSession((state) => state.signOut);
+  const expired = useSession((state) => state.status === 'expired');
   const [open, setOpen] = useState(false);
-  const [settings, setSettings] = useState(false);
-  const [chosen, setChosen] = useState<string>();
-  const { options, failure } = useQueryOptions(open || status === 'expired');
+  // Fetched when first wanted, and kept then: its settings stay open when it closes.
+  const [wanted, setWanted] = useState(false);
   if (!session) return null;
-  const expired = status === 'expired';
-  const close = () => {
-    setOpen(false);
-    setChosen(undefined);
-  };
-  const person = options?.people.find((entry) => entry.id === chosen) ?? (expired ? session.person : undefined);
   return (
     <>
       <button
         type="button"
         className="figures min-h-11 min-w-11 bg-plate-2 px-3 text-on-plate"
-        onClick={() => setOpen(true)}
+        onClick={() => {
+          setOpen(true);
+          setWanted(true);
+        }}
       >
         <span aria-hidden="true">{session.person.initials}</span>
         <span className="sr-only">
           {session.person.name}, {session.person.role}. Switch person or settings
         </span>
       </button>
-      <Sheet
-        open={open || expired}
-        onClose={close}
-        title={expired ? 'Session ended' : 'Who takes over?'}
-        description={
-          expired
-            ? 'Sign in again. What you did meanwhile is kept here and will be sent.'
-            : `Signed in: ${session.person.name}, ${session.person.role}.`
-        }
-      >
-        {failure && <p className="mb-3 text-bad">{failure}</p>}
-        {person ? (
-          <PinPad
-            key={person.id}
-            person={person}
-            hint={options?.demoPins?.[person.id]}
-            onDone={close}
-            onBack={expired ? undefined : () => setChosen(undefined)}
-          />
-        ) : (
-          <div className="grid gap-2">
-            {options?.people.map((entry) => (
-              <Button key={entry.id} className="justify-between!" onClick={() => setChosen(entry.id)}>
-                <span>{entry.name}</span>
-                <span className="font-normal text-ink-2">{entry.role}</span>
-              </Button>
-            ))}
-            <div className="mt-2 grid grid-cols-2 gap-2">
-              <Button
-                onClick={() => {
-                  close();
-                  setSettings(true);
-                }}
-              >
-                Settings
-              </Button>
-              <Button onClick={() => void signOut().then(close)}>Sign out</Button>
-            </div>
-          </div>
-        )}
-      </Sheet>
-      <SettingsSheet open={settings} onClose={() => setSettings(false)} />
+      {(wanted || expired) && (
+        <Suspense fallback={null}>
+          <PersonSheet open={open} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

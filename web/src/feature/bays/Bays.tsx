@@ -1,11 +1,9 @@
 import { addDays, format, startOfDay } from 'date-fns';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
-import type { JobCard } from '#contract/job.ts';
-import type { Wrench } from '#core/wrench/wrench.ts';
 import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
-import { api, call, UnreachableError } from '../../shop/api.ts';
+import { useJobs, useWrenches } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNow } from '../../ui/use-now.ts';
@@ -16,47 +14,18 @@ import { needsOf } from './needs.ts';
 /** How often the bays are asked for again while they are on screen, ms. */
 const REFRESH_MS = 5000;
 
-interface ShopDay {
-  jobs: JobCard[];
-  wrenches: Wrench[];
-}
-
 /** The shop's jobs of a day, and what needs a hand. */
 export default function Bays() {
   const shop = useSession((state) => state.session?.shop);
-  const expire = useSession((state) => state.expire);
   const nowMs = useNow(1000);
   const [offset, setOffset] = useState(0);
-  const [day, setDay] = useState<ShopDay>();
-  const [failure, setFailure] = useState<string>();
   const dayMs = startOfDay(addDays(nowMs, offset)).getTime();
 
-  useEffect(() => {
-    let stopped = false;
-    const load = async () => {
-      try {
-        const [jobs, wrenches] = await Promise.all([
-          call(api.jobs.$get({ query: { from: String(dayMs), to: String(addDays(dayMs, 1).getTime()) } })),
-          call(api.wrenches.$get()),
-        ]);
-        if (stopped) return;
-        setDay({ jobs: jobs as JobCard[], wrenches });
-        setFailure(undefined);
-      } catch (error) {
-        if (stopped) return;
-        if (error instanceof UnreachableError) setFailure('The server cannot be reached. What you see may be old.');
-        else expire();
-      }
-    };
-    void load();
-    const timer = setInterval(() => void load(), REFRESH_MS);
-    return () => {
-      stopped = true;
-      clearInterval(timer);
-    };
-  }, [dayMs, expire]);
+  const { data: jobs, failure: unread } = useJobs(dayMs, addDays(dayMs, 1).getTime(), REFRESH_MS);
+  const { data: wrenches, failure: unknown } = useWrenches(REFRESH_MS);
+  const failure = unread ?? unknown;
 
-  const needs = day ? needsOf(day.jobs, day.wrenches, nowMs) : [];
+  const needs = jobs && wrenches ? needsOf(jobs, wrenches, nowMs) : [];
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <TopBar>
@@ -69,7 +38,7 @@ export default function Bays() {
       </TopBar>
       {failure && (
         <p role="alert" className="border-b-2 border-bad bg-sheet px-5 py-2 text-bad">
-          {failure}
+          {failure} What you see may be old.
         </p>
       )}
       <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
@@ -86,8 +55,8 @@ export default function Bays() {
               ›
             </Button>
           </div>
-          {day ? (
-            <DayRule jobs={day.jobs} bays={shop?.bays ?? 1} dayMs={dayMs} nowMs={nowMs} />
+          {jobs ? (
+            <DayRule jobs={jobs} bays={shop?.bays ?? 1} dayMs={dayMs} nowMs={nowMs} />
           ) : (
             <p className="p-5 text-ink-2">Reading the bays.</p>
           )}
@@ -95,7 +64,7 @@ export default function Bays() {
         <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[370px] lg:border-l-2">
           <div className="flex-1 p-5 pb-24 lg:min-h-0 lg:overflow-y-auto lg:pb-5">
             <h2 className="plate border-b border-rule pb-3 text-3xl">Needs a hand</h2>
-            <NeedsHand needs={needs} loaded={day !== undefined} />
+            <NeedsHand needs={needs} loaded={jobs !== undefined && wrenches !== undefined} />
           </div>
           <Link
             to="/receive"

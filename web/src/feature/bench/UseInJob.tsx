@@ -1,10 +1,11 @@
 import { addDays, startOfDay } from 'date-fns';
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { v4 as uuid } from 'uuid';
-import type { CommandBatchAnswer, JobCard } from '#contract/job.ts';
+import type { CommandBatchAnswer } from '#contract/job.ts';
 import type { RefusalCode } from '#core/job/refusal.ts';
-import { api, call, ProblemError } from '../../shop/api.ts';
+import { api, call } from '../../shop/api.ts';
+import { useChange, useJobs } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -37,31 +38,25 @@ export function UseInJob({
 }) {
   const person = useSession((state) => state.session?.person);
   const [open, setOpen] = useState(false);
-  const [jobs, setJobs] = useState<JobCard[]>();
   const [job, setJob] = useState(fromJob ?? '');
   const [reason, setReason] = useState('');
-  const [fault, setFault] = useState<string>();
+  const [refusal, setRefusal] = useState<string>();
   const [done, setDone] = useState<string>();
-  const [busy, setBusy] = useState(false);
-  useEffect(() => {
-    if (!open) return;
-    const today = startOfDay(Date.now());
-    call(
-      api.jobs.$get({
-        query: { from: String(addDays(today, -DAYS_BACK).getTime()), to: String(addDays(today, 2).getTime()) },
-      }),
-    )
-      .then((cards) => setJobs((cards as JobCard[]).filter((card) => card.closedAtMs === undefined)))
-      .catch(() =>
-        setFault('The jobs cannot be read just now. What you worked out stays in the address of this page.'),
-      );
-  }, [open]);
+  const today = startOfDay(Date.now()).getTime();
+  const { data, failure: unread } = useJobs(
+    addDays(today, -DAYS_BACK).getTime(),
+    addDays(today, 2).getTime(),
+    undefined,
+    open,
+  );
+  const jobs = data?.filter((card) => card.closedAtMs === undefined);
+  const { act, busy, failure: unsent } = useChange('jobs');
+  const fault = refusal ?? unsent ?? unread;
   const lead = person?.role === 'lead';
   const send = async () => {
     if (!person) return;
-    setBusy(true);
-    setFault(undefined);
-    try {
+    setRefusal(undefined);
+    await act(async () => {
       const command = {
         type: 'useCalculation' as const,
         tool,
@@ -78,16 +73,8 @@ export function UseInJob({
       );
       const [result] = (answer as CommandBatchAnswer).results;
       if (result?.ok) setDone(job);
-      else setFault((result && REFUSED[result.refusal.code]) ?? 'The job would not take it.');
-    } catch (error) {
-      setFault(
-        error instanceof ProblemError
-          ? error.message
-          : 'The server cannot be reached. Nothing was recorded; try again.',
-      );
-    } finally {
-      setBusy(false);
-    }
+      else setRefusal((result && REFUSED[result.refusal.code]) ?? 'The job would not take it.');
+    });
   };
   return (
     <>

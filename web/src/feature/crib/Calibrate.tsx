@@ -11,10 +11,10 @@ import {
   type Reading,
 } from '#core/wrench/calibration.ts';
 import { api, call } from '../../shop/api.ts';
+import { failureText } from '../../shop/failure-text.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useOpenCrib } from './CribShell.tsx';
-import { failureText } from './use-crib.ts';
 import { percentText } from './wrench-text.ts';
 
 type Cells = string[][];

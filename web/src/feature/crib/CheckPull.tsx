@@ -6,10 +6,10 @@ import { showTorqueIn } from '#core/quantity/display.ts';
 import { deviation, type Reading } from '#core/wrench/calibration.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { api, call } from '../../shop/api.ts';
+import { failureText } from '../../shop/failure-text.ts';
 import { ActionBar } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useOpenCrib } from './CribShell.tsx';
-import { failureText } from './use-crib.ts';
 import { percentText } from './wrench-text.ts';
 
 /** The daily check: set it, pull three times on the tester, keep the result. Space does all of it. */

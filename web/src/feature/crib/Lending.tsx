@@ -1,14 +1,13 @@
 import { addDays, startOfDay } from 'date-fns';
-import { useEffect, useRef, useState } from 'react';
+import { useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
-import type { JobCard } from '#contract/job.ts';
 import type { Loan } from '#core/crib/crib-tool.ts';
 import { api, call } from '../../shop/api.ts';
+import { useJobs } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useOpenCrib } from './CribShell.tsx';
-import { failureText } from './use-crib.ts';
 
 /** Gives a thing to a person, for a job or for none. Lent for a job, it keeps the job open until it is back. */
 export function LendSheet({
@@ -22,15 +21,10 @@ export function LendSheet({
   const me = useSession((state) => state.session?.person.id);
   const [person, setPerson] = useState(me ?? '');
   const [job, setJob] = useState('');
-  const [jobs, setJobs] = useState<JobCard[]>();
-  const [fault, setFault] = useState<string>();
   const id = useRef(uuid());
-  useEffect(() => {
-    const today = startOfDay(Date.now()).getTime();
-    call(api.jobs.$get({ query: { from: String(today), to: String(addDays(today, 1).getTime()) } }))
-      .then((cards) => setJobs((cards as JobCard[]).filter((card) => card.closedAtMs === undefined)))
-      .catch((error) => setFault(failureText(error)));
-  }, []);
+  const today = startOfDay(Date.now()).getTime();
+  const { data, failure: fault } = useJobs(today, addDays(today, 1).getTime());
+  const jobs = data?.filter((card) => card.closedAtMs === undefined);
   return (
     <Sheet
       open

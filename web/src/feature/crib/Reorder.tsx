@@ -1,9 +1,6 @@
 import { Download } from 'lucide-react';
-import { useEffect, useState } from 'react';
 import type { ReorderLine } from '#core/crib/bottle.ts';
-import { api, call } from '../../shop/api.ts';
-import { useOpenCrib } from './CribShell.tsx';
-import { failureText } from './use-crib.ts';
+import { useReorder } from '../../shop/queries.ts';
 
 const WHAT: Record<ReorderLine['what'], string> = { compound: 'Compound', tool: 'Tool', wrench: 'Wrench' };
 const because = ({ because: why, figure }: ReorderLine): string => {
@@ -27,19 +24,7 @@ const because = ({ because: why, figure }: ReorderLine): string => {
 
 /** What to order or send away, with why; as CSV for whoever orders. */
 export default function Reorder() {
-  const { crib } = useOpenCrib();
-  const [lines, setLines] = useState<ReorderLine[]>();
-  const [failure, setFailure] = useState<string>();
-  // Read anew whenever the crib was.
-  // biome-ignore lint/correctness/useExhaustiveDependencies: the list follows the crib, which it is worked out from
-  useEffect(() => {
-    call(api.crib.reorder.$get())
-      .then((list) => {
-        setLines(list as ReorderLine[]);
-        setFailure(undefined);
-      })
-      .catch((error) => setFailure(failureText(error)));
-  }, [crib]);
+  const { data: lines, failure } = useReorder();
   return (
     <main className="flex-1 bg-bench p-5 lg:overflow-y-auto">
       <div className="mb-3 flex items-center gap-3">

@@ -1,56 +1,30 @@
 import { format } from 'date-fns';
-import { useCallback, useEffect, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { RevisionCard } from '#contract/kit-draft.ts';
 import { kitChangeText } from '#contract/wording/kit-difference-text.ts';
-import { type KitChange, kitDifference } from '#core/kit/kit-difference.ts';
-import type { KitDocument } from '#core/kit/kit-document.ts';
+import { kitDifference } from '#core/kit/kit-difference.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
+import { useChange, useRevision, useRevisions } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
-import { failureText } from './failure-text.ts';
 
 /** A kit's released revisions, and what changed from one to the next. */
 export default function KitHistory() {
   const { kitId = '' } = useParams();
-  const [revisions, setRevisions] = useState<RevisionCard[]>();
-  const [pair, setPair] = useState<{ from: number; to: number }>();
-  const [changes, setChanges] = useState<KitChange[]>();
-  const [title, setTitle] = useState(kitId);
-  const [failure, setFailure] = useState<string>();
+  const { data: revisions, failure: unread } = useRevisions(kitId);
+  const [asked, setPair] = useState<{ from: number; to: number }>();
+  const [newest, earlier] = revisions ?? [];
+  const pair = asked ?? (newest && { from: earlier?.revision ?? newest.revision, to: newest.revision });
+  const { data: before, failure: noBefore } = useRevision(kitId, pair?.from);
+  const { data: after, failure: noAfter } = useRevision(kitId, pair?.to);
+  const changes = useMemo(() => before && after && kitDifference(before, after), [before, after]);
+  const title = after?.title ?? kitId;
+  const { act, failure: unsent } = useChange('library', 'kits');
+  const failure = unread ?? noBefore ?? noAfter ?? unsent;
   const [withdrawing, setWithdrawing] = useState<number>();
   const lead = useSession((state) => state.session?.person.role === 'lead');
-  const load = useCallback(() => {
-    call(api['kit-library'][':id'].revisions.$get({ param: { id: kitId } }))
-      .then((answer) => {
-        const list = answer as RevisionCard[];
-        setRevisions(list);
-        const [newest, before] = list;
-        if (newest) setPair({ from: before?.revision ?? newest.revision, to: newest.revision });
-      })
-      .catch((error: unknown) => setFailure(failureText(error)));
-  }, [kitId]);
-  useEffect(load, [load]);
-  useEffect(() => {
-    if (!pair) return;
-    let alive = true;
-    const get = (revision: number) =>
-      call(
-        api['kit-library'][':id'].revisions[':revision'].$get({ param: { id: kitId, revision: String(revision) } }),
-      ) as Promise<KitDocument>;
-    Promise.all([get(pair.from), get(pair.to)])
-      .then(([before, after]) => {
-        if (!alive) return;
-        setTitle(after.title);
-        setChanges(kitDifference(before, after));
-      })
-      .catch((error: unknown) => setFailure(failureText(error)));
-    return () => {
-      alive = false;
-    };
-  }, [kitId, pair]);
   if (failure || revisions?.length === 0)
     return (
       <div className="flex h-dvh flex-col">
@@ -157,14 +131,14 @@ export default function KitHistory() {
         confirm="Withdraw it"
         onReason={(because) => {
           if (withdrawing !== undefined)
-            call(
-              api['kit-library'][':id'].revisions[':revision'].withdraw.$post({
-                param: { id: kitId, revision: String(withdrawing) },
-                json: { because },
-              }),
-            )
-              .then(load)
-              .catch((error: unknown) => setFailure(failureText(error)));
+            void act(() =>
+              call(
+                api['kit-library'][':id'].revisions[':revision'].withdraw.$post({
+                  param: { id: kitId, revision: String(withdrawing) },
+                  json: { because },
+                }),
+              ),
+            );
           setWithdrawing(undefined);
         }}
       />

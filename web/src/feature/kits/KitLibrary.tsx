@@ -1,56 +1,35 @@
 import { format } from 'date-fns';
-import { type FormEvent, useCallback, useEffect, useState } from 'react';
+import { type FormEvent, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import type { DraftCard, KitCard } from '#contract/kit-draft.ts';
 import { blankKit } from '#core/kit/blank-kit.ts';
 import { TopBar } from '../../app/TopBar.tsx';
-import { api, call, ProblemError } from '../../shop/api.ts';
+import { api, call } from '../../shop/api.ts';
+import { useChange, useDrafts, useLibrary } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { ImportKit } from '../receive/ImportKit.tsx';
-import { failureText } from './failure-text.ts';
 import { idFrom } from './kit-id.ts';
 
 const LINK = 'inline-flex min-h-14 items-center justify-center border-2 border-ink bg-sheet px-4 font-bold';
 
 /** The kits a shop has: what is being written, and what is released. */
 export default function KitLibrary() {
-  const [kits, setKits] = useState<KitCard[]>();
-  const [drafts, setDrafts] = useState<DraftCard[]>([]);
-  const [failure, setFailure] = useState<string>();
+  const { data: kits, failure: noKits, reload } = useLibrary();
+  const { data: drafts = [], failure: noDrafts, reload: reloadDrafts } = useDrafts();
+  const { act, failure: unsent } = useChange('drafts');
+  const failure = unsent ?? noKits ?? noDrafts;
+  const load = () => Promise.all([reload(), reloadDrafts()]);
   const [search, setSearch] = useState('');
   const [naming, setNaming] = useState(false);
   const navigate = useNavigate();
-  const expire = useSession((state) => state.expire);
   const role = useSession((state) => state.session?.person.role);
   const mayWrite = role !== 'apprentice';
-  const load = useCallback(async () => {
-    try {
-      const [library, written] = await Promise.all([
-        call(api['kit-library'].library.$get()),
-        call(api['kit-library'].drafts.$get()),
-      ]);
-      setKits(library as KitCard[]);
-      setDrafts(written as DraftCard[]);
-      setFailure(undefined);
-    } catch (error) {
-      if (error instanceof ProblemError && error.problem.code === 'notSignedIn') expire();
-      else setFailure(failureText(error));
-    }
-  }, [expire]);
-  useEffect(() => {
-    void load();
-  }, [load]);
   const revise = async (id: string) => {
-    try {
-      await call(api['kit-library'][':id'].revise.$post({ param: { id } }));
+    if (await act(() => call(api['kit-library'][':id'].revise.$post({ param: { id } }))))
       void navigate(`/kits/drafts/${id}`);
-    } catch (error) {
-      setFailure(failureText(error));
-    }
   };
   if (!kits)
     return (
@@ -174,20 +153,20 @@ function NameKit({ onClose }: { onClose: () => void }) {
   const navigate = useNavigate();
   const [title, setTitle] = useState('');
   const [maker, setMaker] = useState('');
-  const [failure, setFailure] = useState<string>();
+  const [missing, setMissing] = useState<string>();
+  const { act, failure: unsent } = useChange('drafts');
+  const failure = missing ?? unsent;
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (title.trim() === '' || maker.trim() === '') {
-      setFailure('Give the kit a title and a maker.');
+      setMissing('Give the kit a title and a maker.');
       return;
     }
     const id = idFrom(title);
-    try {
-      await call(api['kit-library'].drafts.$post({ json: { document: blankKit(id, title.trim(), maker.trim()) } }));
+    setMissing(undefined);
+    const document = blankKit(id, title.trim(), maker.trim());
+    if (await act(() => call(api['kit-library'].drafts.$post({ json: { document } }))))
       void navigate(`/kits/drafts/${id}`);
-    } catch (error) {
-      setFailure(failureText(error));
-    }
   };
   return (
     <Sheet open onClose={onClose} title="Start an empty kit">

@@ -1,26 +1,18 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { type Readiness, readiness } from '#core/readiness/readiness.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
-import { api, call } from '../../shop/api.ts';
+import { useCribRead, useOwnMinutes } from '../../shop/queries.ts';
 import { useNow } from '../../ui/use-now.ts';
-import { useCrib } from '../crib/use-crib.ts';
-import { failureOf } from '../vehicles/use-vehicles.ts';
+
+/** How often the crib is asked for again, ms. */
+const CRIB_MS = 15_000;
 
 /** What the day needs against what the shop has; undefined until the crib is read. */
 export function useReadiness(): { result?: Readiness; failure?: string } {
   const { document, plan, state } = useOpenJob();
-  const { crib, failure } = useCrib();
+  const { data: crib, failure } = useCribRead(CRIB_MS);
   const nowMs = useNow(60_000);
-  const [ownMinutes, setOwnMinutes] = useState<Record<string, number[]>>({});
-  const [unread, setUnread] = useState<string>();
-  const ids = plan.kits.map((kit) => kit.id).join(' ');
-  useEffect(() => {
-    void Promise.all(
-      ids.split(' ').map(async (id) => [id, await call(api.kits[':id'].minutes.$get({ param: { id } }))] as const),
-    )
-      .then((found) => setOwnMinutes(Object.fromEntries(found)))
-      .catch((error: unknown) => setUnread(failureOf(error)));
-  }, [ids]);
+  const { minutes: ownMinutes, failure: unread } = useOwnMinutes(plan.kits.map((kit) => kit.id));
   const result = useMemo(
     () =>
       crib &&

@@ -1,10 +1,9 @@
 import { format, setHours, startOfHour } from 'date-fns';
-import { useCallback, useEffect, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { odometerDoubtText } from '#contract/wording/vehicle-text.ts';
 import type { Answers, AnswerValue } from '#core/kit/condition.ts';
 import { scopedKeys } from '#core/kit/ids.ts';
-import type { KitDocument } from '#core/kit/kit-document.ts';
 import { fitVerdicts } from '#core/kit/resolve.ts';
 import { KM_PER_MILE, odometerDoubt, odometerKm } from '#core/vehicle/odometer.ts';
 import { findVehicles } from '#core/vehicle/vehicle-search.ts';
@@ -15,9 +14,9 @@ import { answerAll, kitAnswers, kitPrefix, type VisitKit, visitQuestions } from 
 import { TopBar } from '../../app/TopBar.tsx';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { api, call } from '../../shop/api.ts';
+import { useChange, useKits, useVehicles } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { ActionBar } from '../../ui/Button.tsx';
-import { failureOf, useVehicles } from '../vehicles/use-vehicles.ts';
 import { ImportKit } from './ImportKit.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
@@ -31,9 +30,9 @@ export default function NewJob() {
   const navigate = useNavigate();
   const bays = useSession((state) => state.session?.shop.bays ?? 1);
   const [search] = useSearchParams();
-  const { vehicles, failure: unread, reload } = useVehicles();
-  const [kits, setKits] = useState<KitDocument[]>();
-  const [failure, setFailure] = useState<string>();
+  const { data: vehicles, failure: noVehicles, reload: reloadVehicles } = useVehicles();
+  const { data: kits, failure: noKits, reload: reloadKits } = useKits();
+  const { act, busy, failure: unsent } = useChange('jobs', 'vehicles');
   const [query, setQuery] = useState('');
   const [wanted, setWanted] = useState<string>();
   const [vehicleId, setVehicleId] = useState(search.get('vehicle') ?? undefined);
@@ -43,18 +42,6 @@ export default function NewJob() {
   const [start, setStart] = useState(() => format(startOfHour(new Date()), "yyyy-MM-dd'T'HH:mm"));
   const [odometer, setOdometer] = useState<string>();
   const [odometerSure, setOdometerSure] = useState(false);
-  const [busy, setBusy] = useState(false);
-
-  const loadKits = useCallback(async () => {
-    try {
-      setKits((await call(api.kits.$get())) as KitDocument[]);
-    } catch (error) {
-      setFailure(failureOf(error));
-    }
-  }, []);
-  useEffect(() => {
-    void loadKits();
-  }, [loadKits]);
 
   const vehicle = vehicles?.find((entry) => entry.id === vehicleId);
   const visit: VisitKit[] = [];
@@ -112,8 +99,7 @@ export default function NewJob() {
 
   const submit = async () => {
     if (!vehicle) return;
-    setBusy(true);
-    try {
+    await act(async () => {
       const { id } = await call(
         api.jobs.$post({
           json: {
@@ -131,11 +117,7 @@ export default function NewJob() {
       const first =
         plan && (plan.kits.length > 1 || plan.prerequisites.length + plan.baselines.length + plan.choices.length > 0);
       navigate(`/jobs/${id}/${first ? 'receive' : 'check-in'}`);
-    } catch (error) {
-      setFailure(failureOf(error));
-    } finally {
-      setBusy(false);
-    }
+    });
   };
   const go = ready ? () => void submit() : undefined;
   usePrimaryKey(go);
@@ -151,7 +133,7 @@ export default function NewJob() {
     // Prefixes follow the order of the kits, so answers are asked again rather than given to another kit.
     setAnswers({});
   };
-  const problem = failure ?? unread;
+  const problem = unsent ?? noVehicles ?? noKits;
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <TopBar />
@@ -203,7 +185,9 @@ export default function NewJob() {
           <div className="mt-6 mb-3 flex items-center justify-between">
             <h2 className="plate text-3xl">Kits of this visit</h2>
             <ImportKit
-              onImported={(id) => void Promise.all([loadKits(), reload()]).then(() => setChosen([...chosen, id]))}
+              onImported={(id) =>
+                void Promise.all([reloadKits(), reloadVehicles()]).then(() => setChosen([...chosen, id]))
+              }
             />
           </div>
           <div className="grid gap-2 sm:grid-cols-3">

@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { refusalText } from '#contract/wording/refusal-text.ts';
 import { kitsNow, planOf } from '#core/job/job-log.ts';
@@ -11,10 +11,10 @@ import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import { useJobStore } from '../../job/job-store.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { api, call } from '../../shop/api.ts';
+import { useChange, useKits } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { failureOf } from '../vehicles/use-vehicles.ts';
 import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
 
@@ -78,16 +78,12 @@ function AddKit({ onClose }: { onClose: () => void }) {
   const { document, plan, state } = useOpenJob();
   const setup = useJobStore((store) => store.log?.setup);
   const refresh = useJobStore((store) => store.open);
-  const [kits, setKits] = useState<KitDocument[]>();
+  const { data: kits, failure: unread } = useKits();
+  const { act, busy, failure: unsent } = useChange();
   const [chosen, setChosen] = useState<KitDocument>();
   const [answers, setAnswers] = useState<Answers>({});
-  const [failure, setFailure] = useState<string>();
-  const [busy, setBusy] = useState(false);
-  useEffect(() => {
-    call(api.kits.$get())
-      .then((found) => setKits(found as KitDocument[]))
-      .catch((error: unknown) => setFailure(failureOf(error)));
-  }, []);
+  const [refused, setRefused] = useState<string>();
+  const failure = refused ?? unsent ?? unread;
   if (!setup) return null;
   const { vehicle } = document;
   const now = kitsNow(setup, state);
@@ -104,8 +100,8 @@ function AddKit({ onClose }: { onClose: () => void }) {
       : undefined;
   const add = async () => {
     if (!chosen) return;
-    setBusy(true);
-    try {
+    setRefused(undefined);
+    await act(async () => {
       const answer = await call(
         api.jobs[':jobId'].kits.$post({
           param: { jobId: document.id },
@@ -115,16 +111,12 @@ function AddKit({ onClose }: { onClose: () => void }) {
       const [result] = answer.results;
       if (result && !result.ok) {
         const { title, why, lift } = refusalText(result.refusal, plan);
-        setFailure(`${title}. ${why} ${lift}`);
+        setRefused(`${title}. ${why} ${lift}`);
       } else {
         await refresh(document.id);
         onClose();
       }
-    } catch (error) {
-      setFailure(failureOf(error));
-    } finally {
-      setBusy(false);
-    }
+    });
   };
   return (
     <Sheet

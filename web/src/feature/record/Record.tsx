@@ -1,6 +1,6 @@
 import { format } from 'date-fns';
 import { Download, ShieldAlert, ShieldCheck } from 'lucide-react';
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo } from 'react';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { VERDICT_TEXT } from '#contract/wording/en/terms.ts';
@@ -13,9 +13,7 @@ import { recordLines } from '#core/record/record-lines.ts';
 import { StationGlyph } from '../../drawing/StationGlyph.tsx';
 import { useJobStore } from '../../job/job-store.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
-import { api, call, ProblemError, UnreachableError } from '../../shop/api.ts';
-
-type Chain = { kind: 'asking' } | { kind: 'intact' } | { kind: 'broken'; at: number } | { kind: 'unreachable' };
+import { useChain } from '../../shop/queries.ts';
 
 /** Every pull, every deviation, and the files to take away. */
 export default function RecordScreen() {
@@ -24,22 +22,8 @@ export default function RecordScreen() {
   const seq = useJobStore((store) => store.confirmedSeq);
   const pending = useJobStore((store) => store.pending.length);
   const departures = useMemo(() => deviations(plan, state), [plan, state]);
-  const [chain, setChain] = useState<Chain>({ kind: 'asking' });
-  // biome-ignore lint/correctness/useExhaustiveDependencies: asked again whenever the record has grown
-  useEffect(() => {
-    let stopped = false;
-    call(api.jobs[':jobId'].record.$get({ param: { jobId: document.id } })).then(
-      (answer) =>
-        !stopped && setChain(answer.brokenAt === null ? { kind: 'intact' } : { kind: 'broken', at: answer.brokenAt }),
-      (error: unknown) => {
-        if (!(error instanceof UnreachableError || error instanceof ProblemError)) throw error;
-        if (!stopped) setChain({ kind: 'unreachable' });
-      },
-    );
-    return () => {
-      stopped = true;
-    };
-  }, [document.id, seq]);
+  const { data: link, failure: unread } = useChain(document.id, seq);
+  const brokenAt = link?.brokenAt ?? undefined;
 
   return (
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
@@ -131,20 +115,20 @@ export default function RecordScreen() {
             </p>
           )}
           <p className="mt-3 flex items-start gap-2">
-            {chain.kind === 'broken' ? (
+            {brokenAt !== undefined ? (
               <ShieldAlert className="shrink-0 text-bad" aria-hidden="true" />
             ) : (
               <ShieldCheck className="shrink-0" aria-hidden="true" />
             )}
             <span>
-              {chain.kind === 'asking' && 'Checking the chain of events.'}
-              {chain.kind === 'intact' && `${seq} events, each chained to the one before; the chain is whole.`}
-              {chain.kind === 'broken' && (
+              {!link && !unread && 'Checking the chain of events.'}
+              {link && brokenAt === undefined && `${seq} events, each chained to the one before; the chain is whole.`}
+              {brokenAt !== undefined && (
                 <b className="text-bad">
-                  The chain breaks at event {chain.at}: something was changed outside of Wrenchman.
+                  The chain breaks at event {brokenAt}: something was changed outside of Wrenchman.
                 </b>
               )}
-              {chain.kind === 'unreachable' && 'The server cannot be reached to check the chain of events.'}
+              {!link && unread && `The chain of events could not be checked. ${unread}`}
               {pending > 0 && ` ${pending} more wait on this device.`}
             </span>
           </p>

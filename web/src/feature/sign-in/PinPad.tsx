@@ -1,20 +1,20 @@
 import { Delete } from 'lucide-react';
 import { type FormEvent, useState } from 'react';
 import type { PersonCard } from '#contract/session.ts';
-import { ProblemError, UnreachableError } from '../../shop/api.ts';
+import { ProblemError } from '../../shop/api.ts';
+import { failureText } from '../../shop/failure-text.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'];
 
-function failureText(error: unknown): string {
-  if (error instanceof UnreachableError) return 'The server cannot be reached just now.';
-  if (!(error instanceof ProblemError)) throw error;
-  const { problem } = error;
-  if (problem.code === 'wrongSecret') return 'Wrong PIN.';
-  if (problem.code === 'tooManyAttempts')
+/** What a refused sign-in says: more of a wrong PIN than of anything else. */
+function refusedText(error: unknown): string {
+  const problem = error instanceof ProblemError ? error.problem : undefined;
+  if (problem?.code === 'wrongSecret') return 'Wrong PIN.';
+  if (problem?.code === 'tooManyAttempts')
     return `Too many wrong PINs. Try again in ${(problem as { retryAfterS?: number }).retryAfterS ?? 60} s.`;
-  return problem.title;
+  return failureText(error);
 }
 
 /** A PIN by touch or by keyboard; a password types into the same field. */
@@ -44,7 +44,7 @@ export function PinPad({
       await signIn(person.id, secret);
       onDone?.();
     } catch (error) {
-      setFailure(failureText(error));
+      setFailure(refusedText(error));
       setSecret('');
     } finally {
       setBusy(false);

@@ -1,11 +1,11 @@
 import { useState } from 'react';
 import type { PersonCard } from '#contract/session.ts';
+import { useSignInOptions } from '../../shop/queries.ts';
 import { PinPad } from './PinPad.tsx';
-import { useQueryOptions } from './use-sign-in-options.ts';
 
 /** Signing in: who, then the PIN. */
 export default function SignIn() {
-  const { options, failure } = useQueryOptions(true);
+  const { data: options, failure } = useSignInOptions(true);
   const [person, setPerson] = useState<PersonCard>();
   return (
     <main className="flex min-h-full flex-col bg-bench md:flex-row">

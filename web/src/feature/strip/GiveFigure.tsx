@@ -1,13 +1,11 @@
-import { useEffect, useState } from 'react';
+import { useState } from 'react';
 import { FIGURE_SOURCES, type FigureSource } from '#core/job/figure.ts';
-import type { KitDocument } from '#core/kit/kit-document.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { figureLeads } from '#core/readiness/figure-source.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
-import { api, call } from '../../shop/api.ts';
+import { useKits } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { failureOf } from '../vehicles/use-vehicles.ts';
 
 const SOURCE_TEXT: Record<FigureSource, { title: string; asks: string }> = {
   kitSheet: { title: 'This kit’s sheet', asks: 'Which page or joint' },
@@ -20,16 +18,10 @@ const SOURCE_TEXT: Record<FigureSource, { title: string; asks: string }> = {
 /** A figure for a joint whose sheet gives none: sources best first, each with where it stands and a name. */
 export function GiveFigure({ target, name, onClose }: { target: string; name: string; onClose: () => void }) {
   const { plan, give } = useOpenJob();
-  const [library, setLibrary] = useState<KitDocument[]>();
-  const [failure, setFailure] = useState<string>();
+  const { data: library, failure } = useKits();
   const [source, setSource] = useState<FigureSource>('vehicleMaker');
   const [printed, setPrinted] = useState('');
   const [note, setNote] = useState('');
-  useEffect(() => {
-    call(api.kits.$get())
-      .then((kits) => setLibrary(kits as KitDocument[]))
-      .catch((error: unknown) => setFailure(failureOf(error)));
-  }, []);
   const leads = library ? figureLeads(plan, target, library) : [];
   const read = printed.trim() === '' ? undefined : specFromPrinted(printed);
   const ready = note.trim() !== '' && (source === 'byFeel' || read?.ok === true);

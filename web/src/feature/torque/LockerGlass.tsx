@@ -14,19 +14,12 @@ const ring = arc<number>()
 const minutes = (seconds: number): string =>
   `${Math.floor(seconds / 60)}:${String(Math.floor(seconds % 60)).padStart(2, '0')}`;
 
-/** How long the locker can still be worked, and whether the pulls left fit in. */
-export function LockerGlass({ torque }: { torque: TorqueStep }) {
+/** How long the locker can still be worked, and whether the pulls left fit in; nothing where no clock runs. */
+export default function LockerGlass({ torque }: { torque: TorqueStep }) {
   const nowMs = useNow();
   const { plan, state, group, index } = torque;
   const clock = lockerClock(plan, state, group.id);
-  if (!clock) {
-    const treated = group.stations.some((id) => index.stations.get(id)?.compound !== undefined);
-    return (
-      <p className="flex h-full min-h-14 items-center px-5 text-sm text-ink-2">
-        {treated ? 'No locker clock runs.' : 'No locker in this group.'}
-      </p>
-    );
-  }
+  if (!clock) return null;
   const leftS = Math.max(0, (clock.closesAtMs - nowMs) / 1000);
   const wholeS = (clock.closesAtMs - clock.openedAtMs) / 1000;
   const tight = leftS < clock.needsS;

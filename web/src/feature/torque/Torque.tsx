@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { PATTERN_TEXT } from '#contract/wording/en/terms.ts';
 import { stationState } from '#core/job/job-state.ts';
+import { lockerClock } from '#core/job/locker-window.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { BoltMap, MapLegend } from '../../drawing/BoltMap.tsx';
 import { GroupTabs } from '../../job/GroupTabs.tsx';
@@ -13,7 +14,6 @@ import { useStationMarks } from '../../job/use-open-job.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { LoadStateBar } from './LoadStateBar.tsx';
-import { LockerGlass } from './LockerGlass.tsx';
 import { StationPanel } from './StationPanel.tsx';
 import { type TorqueStep, useTorqueStep } from './use-torque-step.ts';
 
@@ -26,6 +26,8 @@ const CALL: Partial<Record<TorqueStep['step']['kind'], string>> = {
   loosen: 'Loosen this',
 };
 
+/** Drawn when the first bead is on: many groups have none. */
+const LockerGlass = lazy(() => import('./LockerGlass.tsx'));
 const LoosenSheet = lazy(() => import('./LoosenSheet.tsx'));
 const WrenchSheet = lazy(() => import('./WrenchSheet.tsx'));
 
@@ -103,7 +105,7 @@ function TorqueScreen({ torque }: { torque: TorqueStep }) {
         </div>
         <div className="flex flex-wrap border-t border-rule">
           <div className="min-w-60 flex-1">
-            <LockerGlass torque={torque} />
+            <LockerClock torque={torque} />
           </div>
           <div className="flex flex-1 lg:flex-none">
             <Button className={FOOT} hotkey="U" onClick={() => give({ type: 'undo' })}>
@@ -156,6 +158,23 @@ function TorqueScreen({ torque }: { torque: TorqueStep }) {
         </Suspense>
       )}
     </div>
+  );
+}
+
+/** The clock on the group's threads, or that there is none. */
+function LockerClock({ torque }: { torque: TorqueStep }) {
+  const { plan, state, group, index } = torque;
+  const treated = group.stations.some((id) => index.stations.get(id)?.compound !== undefined);
+  const still = (
+    <p className="flex h-full min-h-14 items-center px-5 text-sm text-ink-2">
+      {treated ? 'No locker clock runs.' : 'No locker in this group.'}
+    </p>
+  );
+  if (!treated || !lockerClock(plan, state, group.id)) return still;
+  return (
+    <Suspense fallback={still}>
+      <LockerGlass torque={torque} />
+    </Suspense>
   );
 }
 

@@ -5,9 +5,9 @@ import { vehicleDoubtText, vehicleFaultText } from '#contract/wording/vehicle-te
 import { KM_PER_MILE, odometerKm } from '#core/vehicle/odometer.ts';
 import { type NutSeat, type Ratings, type Vehicle, vehicleDoubts, vehicleFaults } from '#core/vehicle/vehicle.ts';
 import { api, call, ProblemError } from '../../shop/api.ts';
+import { failureText } from '../../shop/failure-text.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
-import { failureOf } from './use-vehicles.ts';
 
 type Text = Record<string, string>;
 const TEXT_FIELDS = [
@@ -189,7 +189,7 @@ export function VehicleForm({
       setFailure(
         changed
           ? 'Someone else saved this vehicle meanwhile. What you typed stays here: leave it, look at theirs, then change it again.'
-          : failureOf(error),
+          : failureText(error),
       );
     } finally {
       setBusy(false);

@@ -2,14 +2,14 @@ import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { findVehicles } from '#core/vehicle/vehicle-search.ts';
 import { TopBar } from '../../app/TopBar.tsx';
+import { useVehicles } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { useVehicles } from './use-vehicles.ts';
 import { VehicleForm } from './VehicleForm.tsx';
 
 /** Vehicles of the shop: found by plate, owner or the last six of the VIN; a scanner types like a keyboard. */
 export default function VehicleList() {
-  const { vehicles, failure } = useVehicles();
+  const { data: vehicles, failure } = useVehicles();
   const [query, setQuery] = useState('');
   const [wanted, setWanted] = useState<string>();
   const [adding, setAdding] = useState(false);

@@ -1,48 +1,26 @@
 import { format } from 'date-fns';
-import { useCallback, useEffect, useState } from 'react';
+import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import type { PastVisit, VehicleHistory } from '#contract/vehicle.ts';
+import type { PastVisit } from '#contract/vehicle.ts';
+import { END_TEXT } from '#contract/wording/en/terms.ts';
 import { RATING_TEXT } from '#contract/wording/en/vehicle.ts';
 import { vehicleDoubtText } from '#contract/wording/vehicle-text.ts';
 import { KM_PER_MILE } from '#core/vehicle/odometer.ts';
 import { type Ratings, type Vehicle, vehicleDoubts } from '#core/vehicle/vehicle.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { VehicleOutline } from '../../drawing/VehicleOutline.tsx';
-import { api, call, ProblemError } from '../../shop/api.ts';
+import { useVehicleHistory } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { failureOf } from './use-vehicles.ts';
 import { VehicleForm } from './VehicleForm.tsx';
-
-const END_TEXT: Record<string, string> = {
-  refit: 'back on',
-  transfer: 'moved over',
-  keep: 'kept for the owner',
-  scrap: 'scrapped',
-  cleared: 'closed again',
-};
 
 /** A vehicle: what it is, what it carries, and every visit with its joints drawn where they are. */
 export default function VehicleScreen() {
   const { vehicleId = '' } = useParams();
-  const [history, setHistory] = useState<VehicleHistory>();
-  const [missing, setMissing] = useState(false);
-  const [failure, setFailure] = useState<string>();
+  const { data: history, failure, problem, reload } = useVehicleHistory(vehicleId);
   const [editing, setEditing] = useState(false);
-  const load = useCallback(async () => {
-    try {
-      setHistory((await call(api.vehicles[':id'].$get({ param: { id: vehicleId } }))) as VehicleHistory);
-      setFailure(undefined);
-    } catch (error) {
-      if (error instanceof ProblemError && error.problem.code === 'unknownVehicle') setMissing(true);
-      else setFailure(failureOf(error));
-    }
-  }, [vehicleId]);
-  useEffect(() => {
-    void load();
-  }, [load]);
-  if (missing)
+  if (problem === 'unknownVehicle')
     return (
       <Notice
         title="No such vehicle"
@@ -52,7 +30,7 @@ export default function VehicleScreen() {
     );
   if (!history)
     return failure ? (
-      <Notice title="Not reachable" detail={failure} action="Try again" onAction={() => void load()} />
+      <Notice title="Not reachable" detail={failure} action="Try again" onAction={() => void reload()} />
     ) : (
       <Notice title="One moment" detail="Reading the vehicle." busy />
     );
@@ -112,11 +90,11 @@ export default function VehicleScreen() {
           stored={history}
           onLeave={() => {
             setEditing(false);
-            void load();
+            void reload();
           }}
           onSaved={() => {
             setEditing(false);
-            void load();
+            void reload();
           }}
         />
       </Sheet>
@@ -252,7 +230,7 @@ function Visit({ visit, unit }: { visit: PastVisit; unit: 'km' | 'mi' }) {
                   {debt.name}:{' '}
                   {debt.ended < debt.count
                     ? `${debt.count - debt.ended} not accounted for`
-                    : debt.ends.map((end) => END_TEXT[end] ?? end).join(', ')}
+                    : debt.ends.map((end) => END_TEXT[end]).join(', ')}
                 </li>
               ))}
             </ul>

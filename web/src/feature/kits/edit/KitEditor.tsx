@@ -7,11 +7,11 @@ import { kitFaults } from '#core/kit/kit-integrity.ts';
 import { ShortcutSheet } from '../../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../../app/TopBar.tsx';
 import { api, call } from '../../../shop/api.ts';
+import { useChange } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Notice } from '../../../ui/Notice.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { kitWorker } from '../../../worker/kit-worker.ts';
-import { failureText } from '../failure-text.ts';
 import { Conflict } from './Conflict.tsx';
 import { useEditor } from './editor-store.ts';
 import { GroupEditor } from './GroupEditor.tsx';
@@ -188,17 +188,15 @@ function PutAway() {
   const navigate = useNavigate();
   const kit = useEditor((state) => state.kit);
   const [asking, setAsking] = useState(false);
-  const [failure, setFailure] = useState<string>();
+  const { act, failure } = useChange('drafts');
   if (!kit) return null;
   const discard = async () => {
-    try {
+    await act(async () => {
       await call(api['kit-library'].drafts[':id'].$delete({ param: { id: kit.id } }));
       localStorage.removeItem(`kit-draft ${kit.id}`);
       useEditor.setState({ kit: undefined, save: 'saved' });
       void navigate('/kits');
-    } catch (error) {
-      setFailure(failureText(error));
-    }
+    });
   };
   return (
     <>

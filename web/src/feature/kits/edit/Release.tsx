@@ -1,6 +1,5 @@
-import { useEffect, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useNavigate } from 'react-router';
-import type { RevisionCard } from '#contract/kit-draft.ts';
 import { faultText } from '#contract/read-kit.ts';
 import { answersText, findingText, placeText } from '#contract/wording/finding-text.ts';
 import { kitChangeText } from '#contract/wording/kit-difference-text.ts';
@@ -11,10 +10,10 @@ import { type Finding, findingKey, type Severity } from '#core/kit/lint/finding.
 import { acceptBand } from '#core/tightening/kinds.ts';
 import { TorqueRule } from '../../../drawing/TorqueRule.tsx';
 import { api, call } from '../../../shop/api.ts';
+import { useChange, useRevision, useRevisions } from '../../../shop/queries.ts';
 import { useSession } from '../../../shop/session.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FormField, inputLook } from '../../../ui/FormField.tsx';
-import { failureText } from '../failure-text.ts';
 import { useEditor, useKit } from './editor-store.ts';
 
 const SEVERITY: Record<Severity, { text: string; look: string }> = {
@@ -37,24 +36,10 @@ export function Release() {
   const faults = useMemo(() => kitFaults(kit).map(faultText), [kit]);
   const [reasons, setReasons] = useState<Record<string, string>>({});
   const [note, setNote] = useState('');
-  const [failure, setFailure] = useState<string>();
-  const [busy, setBusy] = useState(false);
-  const [before, setBefore] = useState<KitDocument>();
-  useEffect(() => {
-    call(api['kit-library'][':id'].revisions.$get({ param: { id: kit.id } }))
-      .then(async (answer) => {
-        const [newest] = answer as RevisionCard[];
-        if (newest)
-          setBefore(
-            (await call(
-              api['kit-library'][':id'].revisions[':revision'].$get({
-                param: { id: kit.id, revision: String(newest.revision) },
-              }),
-            )) as KitDocument,
-          );
-      })
-      .catch((error: unknown) => setFailure(failureText(error)));
-  }, [kit.id]);
+  const { act, busy, failure: unsent } = useChange('kits', 'library', 'drafts');
+  const { data: revisions, failure: unread } = useRevisions(kit.id);
+  const { data: before } = useRevision(kit.id, revisions?.[0]?.revision);
+  const failure = unsent ?? unread;
   const changes = useMemo(() => (before ? kitDifference(before, kit) : []), [before, kit]);
   const warnings = findings.filter((finding) => finding.severity === 'warning');
   const errors = findings.filter((finding) => finding.severity === 'error').length + faults.length;
@@ -74,8 +59,7 @@ export function Release() {
                 ? 'Waiting for the draft to be saved.'
                 : undefined;
   const release = async () => {
-    setBusy(true);
-    try {
+    await act(async () => {
       await call(
         api['kit-library'].drafts[':id'].release.$post({
           param: { id: kit.id },
@@ -92,10 +76,7 @@ export function Release() {
       localStorage.removeItem(`kit-draft ${kit.id}`);
       useEditor.setState({ kit: undefined, save: 'saved' });
       void navigate(`/kits/${kit.id}`);
-    } catch (error) {
-      setFailure(failureText(error));
-      setBusy(false);
-    }
+    });
   };
   const off = new Set(
     findings

@@ -5,7 +5,7 @@ import type { KitDraft } from '#contract/kit-draft.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Finding } from '#core/kit/lint/finding.ts';
 import { api, call, ProblemError } from '../../../shop/api.ts';
-import { failureText } from '../failure-text.ts';
+import { failureText } from '../../../shop/failure-text.ts';
 
 /** How the draft on screen stands to the one in the store. */
 export type SaveState = 'saved' | 'unsaved' | 'saving' | 'offline' | 'conflict';

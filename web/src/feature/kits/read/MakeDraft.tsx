@@ -3,11 +3,11 @@ import { useNavigate } from 'react-router';
 import { assumptionText } from '#contract/wording/fact-text.ts';
 import type { Draft } from '#core/kit/draft/drafting.ts';
 import { api, call } from '../../../shop/api.ts';
+import { useChange } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FormField, inputLook } from '../../../ui/FormField.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { sheetWorker } from '../../../worker/sheet-worker.ts';
-import { failureText } from '../failure-text.ts';
 import { idFrom } from '../kit-id.ts';
 import { type Judged, useSheet } from './sheet-store.ts';
 
@@ -19,8 +19,9 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
   const [title, setTitle] = useState(first.length < 70 && !/\d{2}/.test(first) ? sentence(first) : '');
   const [maker, setMaker] = useState('');
   const [draft, setDraft] = useState<Draft>();
-  const [failure, setFailure] = useState<string>();
-  const [busy, setBusy] = useState(false);
+  const [missing, setMissing] = useState<string>();
+  const { act, busy, failure: unsent } = useChange('drafts');
+  const failure = missing ?? unsent;
   useEffect(() => {
     let alive = true;
     if (reading)
@@ -34,18 +35,15 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
   if (!reading) return null;
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    if (title.trim() === '' || maker.trim() === '') return setFailure('Give the kit a title and a maker.');
-    setBusy(true);
-    try {
+    if (title.trim() === '' || maker.trim() === '') return setMissing('Give the kit a title and a maker.');
+    setMissing(undefined);
+    await act(async () => {
       const head = { id: idFrom(title), title: title.trim(), maker: maker.trim() };
       const { kit } = await sheetWorker().draft({ steps: reading.steps }, judged.taken, head);
       await call(api['kit-library'].drafts.$post({ json: { document: kit, sheet: reading.text } }));
       close();
       void navigate(`/kits/drafts/${head.id}`);
-    } catch (error) {
-      setFailure(failureText(error));
-      setBusy(false);
-    }
+    });
     return undefined;
   };
   const { kit, assumed = [] } = draft ?? {};

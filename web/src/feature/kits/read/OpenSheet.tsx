@@ -1,27 +1,24 @@
-import { type ChangeEvent, type DragEvent, type FormEvent, useEffect, useRef, useState } from 'react';
+import { type ChangeEvent, type DragEvent, type FormEvent, useRef, useState } from 'react';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
-import { api, call } from '../../../shop/api.ts';
+import { useLexicon } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { sheetWorker } from '../../../worker/sheet-worker.ts';
-import { failureText } from '../failure-text.ts';
 import { ShopWords } from './ShopWords.tsx';
 import { useSheet } from './sheet-store.ts';
+
+const NO_WORDS: ShopWord[] = [];
 
 /** Where a sheet comes in: pasted, dropped, or from a file. A refusal leaves what was pasted as it is. */
 export function OpenSheet() {
   const open = useSheet((state) => state.open);
   const [text, setText] = useState('');
   const [busy, setBusy] = useState(false);
-  const [refused, setRefused] = useState<string>();
+  const [rejected, setRefused] = useState<string>();
   const [over, setOver] = useState(false);
   const input = useRef<HTMLInputElement>(null);
-  const [words, setWords] = useState<ShopWord[]>([]);
-  useEffect(() => {
-    // Without them the sheet can still be read; only the shop's own words are not known.
-    call(api['kit-library'].lexicon.$get())
-      .then((answer) => setWords(answer as ShopWord[]))
-      .catch((error: unknown) => setRefused(failureText(error)));
-  }, []);
+  // Without them the sheet can still be read; only the shop's own words are not known.
+  const { data: words = NO_WORDS, failure: unread } = useLexicon();
+  const refused = rejected ?? unread;
 
   const take = async (
     name: string,
@@ -95,7 +92,7 @@ export function OpenSheet() {
           <Button onClick={() => input.current?.click()} disabled={busy}>
             From a file
           </Button>
-          <ShopWords words={words} onWords={setWords} />
+          <ShopWords words={words} />
           <input
             ref={input}
             type="file"

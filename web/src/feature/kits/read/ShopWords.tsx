@@ -1,9 +1,9 @@
 import { type FormEvent, useState } from 'react';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import { api, call } from '../../../shop/api.ts';
+import { useChange } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
-import { failureText } from '../failure-text.ts';
 
 const KINDS: ReadonlyArray<readonly [ShopWord['compound'], string]> = [
   ['threadlockerMedium', 'Threadlocker, medium'],
@@ -17,24 +17,18 @@ const KINDS: ReadonlyArray<readonly [ShopWord['compound'], string]> = [
 ];
 
 /** What this shop calls its compounds, so that the reader knows them in a sheet. */
-export function ShopWords({ words, onWords }: { words: ShopWord[]; onWords: (words: ShopWord[]) => void }) {
+export function ShopWords({ words }: { words: ShopWord[] }) {
   const [open, setOpen] = useState(false);
   const [typed, setTyped] = useState('');
   const [kind, setKind] = useState<ShopWord['compound']>('threadlockerMedium');
-  const [failure, setFailure] = useState<string>();
-  const keep = async (next: ShopWord[]) => {
-    try {
-      onWords((await call(api['kit-library'].lexicon.$put({ json: next }))) as ShopWord[]);
-      setFailure(undefined);
-      return true;
-    } catch (error) {
-      setFailure(failureText(error));
-      return false;
-    }
-  };
+  const [typedWrong, setTypedWrong] = useState<string>();
+  const { act, failure: unsent } = useChange('lexicon');
+  const failure = typedWrong ?? unsent;
+  const keep = (next: ShopWord[]) => act(() => call(api['kit-library'].lexicon.$put({ json: next })));
   const add = async (event: FormEvent) => {
     event.preventDefault();
-    if (typed.trim().length < 2) return setFailure('Type the word as sheets have it, two letters or more.');
+    if (typed.trim().length < 2) return setTypedWrong('Type the word as sheets have it, two letters or more.');
+    setTypedWrong(undefined);
     if (await keep([...words, { words: typed.trim(), compound: kind }])) setTyped('');
     return undefined;
   };

@@ -1,0 +1,235 @@
+import { type UseQueryResult, useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useCallback } from 'react';
+import type { Crib } from '#contract/crib.ts';
+import type { JobCard } from '#contract/job.ts';
+import type { DraftCard, KitCard, RevisionCard } from '#contract/kit-draft.ts';
+import type { ProblemCode } from '#contract/problem.ts';
+import type { SignInOptions } from '#contract/session.ts';
+import type { VehicleHistory } from '#contract/vehicle.ts';
+import type { ReorderLine } from '#core/crib/bottle.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
+import type { Vehicle } from '#core/vehicle/vehicle.ts';
+import type { Wrench } from '#core/wrench/wrench.ts';
+import { api, call, ProblemError } from './api.ts';
+import { failureText } from './failure-text.ts';
+
+/** What was read, or why it could not be; both where an older answer still stands. */
+export interface Read<Data> {
+  data?: Data;
+  failure?: string;
+  reload(): Promise<void>;
+  /** The last answer was a problem of this kind: an address that leads nowhere is no failure of the line. */
+  problem?: ProblemCode;
+}
+
+const codeOf = (error: Error): ProblemCode | undefined =>
+  error instanceof ProblemError ? error.problem.code : undefined;
+
+const readOf = <Data>({ data, error, refetch }: UseQueryResult<Data>): Read<Data> => ({
+  data,
+  // A session that ran out shows itself.
+  failure: error && codeOf(error) !== 'notSignedIn' ? failureText(error) : undefined,
+  problem: error ? codeOf(error) : undefined,
+  reload: async () => void (await refetch()),
+});
+
+/** Every reading has its name here: what changes something names what is to be read anew. */
+export const KEYS = {
+  jobs: ['jobs'],
+  wrenches: ['wrenches'],
+  kits: ['kits'],
+  library: ['library'],
+  drafts: ['drafts'],
+  lexicon: ['lexicon'],
+  crib: ['crib'],
+  vehicles: ['vehicles'],
+} as const satisfies Record<string, readonly string[]>;
+export type KeyName = keyof typeof KEYS;
+
+/** Jobs planned between two instants, and those still open from before. */
+export const useJobs = (fromMs: number, toMs: number, everyMs?: number, wanted = true): Read<JobCard[]> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.jobs, fromMs, toMs],
+      queryFn: async () =>
+        (await call(api.jobs.$get({ query: { from: String(fromMs), to: String(toMs) } }))) as JobCard[],
+      refetchInterval: everyMs,
+      enabled: wanted,
+    }),
+  );
+
+export const useWrenches = (everyMs?: number): Read<Wrench[]> =>
+  readOf(
+    useQuery({
+      queryKey: KEYS.wrenches,
+      queryFn: async () => (await call(api.wrenches.$get())) as Wrench[],
+      refetchInterval: everyMs,
+    }),
+  );
+
+/** The newest released revision of every kit, whole. */
+export const useKits = (): Read<KitDocument[]> =>
+  readOf(useQuery({ queryKey: KEYS.kits, queryFn: async () => (await call(api.kits.$get())) as KitDocument[] }));
+
+/** Minutes the shop itself took for each kit, by kit id; what is not known yet is left out. */
+export function useOwnMinutes(kits: readonly string[]): { minutes: Record<string, number[]>; failure?: string } {
+  const answers = useQueries({
+    queries: kits.map((id) => ({
+      queryKey: [...KEYS.kits, id, 'minutes'],
+      queryFn: () => call(api.kits[':id'].minutes.$get({ param: { id } })),
+    })),
+  });
+  const error = answers.find((answer) => answer.error)?.error;
+  return {
+    minutes: Object.fromEntries(kits.flatMap((id, at) => (answers[at]?.data ? [[id, answers[at].data]] : []))),
+    failure: error ? failureText(error) : undefined,
+  };
+}
+
+/** Cards of the kits a shop has released. */
+export const useLibrary = (): Read<KitCard[]> =>
+  readOf(
+    useQuery({
+      queryKey: KEYS.library,
+      queryFn: async () => (await call(api['kit-library'].library.$get())) as KitCard[],
+    }),
+  );
+
+/** Cards of the kits being written. */
+export const useDrafts = (): Read<DraftCard[]> =>
+  readOf(
+    useQuery({
+      queryKey: KEYS.drafts,
+      queryFn: async () => (await call(api['kit-library'].drafts.$get())) as DraftCard[],
+    }),
+  );
+
+/** A kit's released revisions, newest first. */
+export const useRevisions = (kit: string): Read<RevisionCard[]> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.library, kit, 'revisions'],
+      queryFn: async () =>
+        (await call(api['kit-library'][':id'].revisions.$get({ param: { id: kit } }))) as RevisionCard[],
+    }),
+  );
+
+/** One revision of a kit; not asked for while none is named. */
+export const useRevision = (kit: string, revision: number | undefined): Read<KitDocument> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.library, kit, 'revision', revision],
+      queryFn: async () =>
+        (await call(
+          api['kit-library'][':id'].revisions[':revision'].$get({ param: { id: kit, revision: String(revision) } }),
+        )) as KitDocument,
+      enabled: revision !== undefined,
+      // A released revision never changes.
+      staleTime: Number.POSITIVE_INFINITY,
+    }),
+  );
+
+/** The shop's own words for products, for the sheet reader. */
+export const useLexicon = (): Read<ShopWord[]> =>
+  readOf(
+    useQuery({
+      queryKey: KEYS.lexicon,
+      queryFn: async () => (await call(api['kit-library'].lexicon.$get())) as ShopWord[],
+    }),
+  );
+
+export const useCribRead = (everyMs?: number): Read<Crib> =>
+  readOf(
+    useQuery({
+      queryKey: KEYS.crib,
+      queryFn: async () => (await call(api.crib.$get())) as Crib,
+      refetchInterval: everyMs,
+    }),
+  );
+
+/** What to order or send away; read anew whenever the crib is. */
+export const useReorder = (): Read<ReorderLine[]> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.crib, 'reorder'],
+      queryFn: async () => (await call(api.crib.reorder.$get())) as ReorderLine[],
+    }),
+  );
+
+export const useVehicles = (): Read<Vehicle[]> =>
+  readOf(useQuery({ queryKey: KEYS.vehicles, queryFn: async () => (await call(api.vehicles.$get())) as Vehicle[] }));
+
+/** A vehicle with every visit it had. */
+export const useVehicleHistory = (id: string): Read<VehicleHistory> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.vehicles, id],
+      queryFn: async () => (await call(api.vehicles[':id'].$get({ param: { id } }))) as VehicleHistory,
+    }),
+  );
+
+/** Things of the crib lent for a job and not back. Offline the last answer stands, and the server asks when it closes. */
+export const useToolsOutRead = (job: string, everyMs: number | undefined): Read<string[]> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.crib, 'out', job],
+      queryFn: () => call(api.jobs[':jobId']['tools-out'].$get({ param: { jobId: job } })),
+      enabled: everyMs !== undefined,
+      refetchInterval: everyMs,
+    }),
+  );
+
+/** Whether a job's chain of events is whole, as far as `seq`; where it breaks otherwise. */
+export const useChain = (job: string, seq: number): Read<{ brokenAt: number | null }> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.jobs, job, 'chain', seq],
+      queryFn: () => call(api.jobs[':jobId'].record.$get({ param: { jobId: job } })),
+      placeholderData: (before) => before,
+    }),
+  );
+
+/** Who may sign in here; asked again until the server answers. */
+export const useSignInOptions = (wanted: boolean): Read<SignInOptions> =>
+  readOf(
+    useQuery({
+      queryKey: ['sign-in'],
+      queryFn: () => call(api.session.options.$get()),
+      enabled: wanted,
+      retry: true,
+      retryDelay: 3000,
+      staleTime: Number.POSITIVE_INFINITY,
+    }),
+  );
+
+export interface Change {
+  /** Does it, and reads anew what it changed. True when it was done; `failure` says why not otherwise. */
+  act(work: () => Promise<unknown>): Promise<boolean>;
+  busy: boolean;
+  failure?: string;
+  clearFailure(): void;
+}
+
+/** Something done at the server that changes what was read under these names. */
+export function useChange(...changed: KeyName[]): Change {
+  const client = useQueryClient();
+  const { mutateAsync, isPending, error, reset } = useMutation({
+    mutationFn: (work: () => Promise<unknown>) => work(),
+    onSuccess: () => Promise.all(changed.map((name) => client.invalidateQueries({ queryKey: KEYS[name] }))),
+  });
+  const act = useCallback(
+    async (work: () => Promise<unknown>) => {
+      try {
+        await mutateAsync(work);
+        return true;
+      } catch (failure) {
+        // Only what a person can do something about is answered here; a defect of ours goes on.
+        failureText(failure);
+        return false;
+      }
+    },
+    [mutateAsync],
+  );
+  return { act, busy: isPending, failure: error ? failureText(error) : undefined, clearFailure: reset };
+}
