@@ -197,6 +197,12 @@ export interface Aftercare {
   when?: Condition;
 }
 
+/** A condition the vehicle must meet, in words for whoever it does not fit. */
+export interface FitCondition {
+  text: string;
+  when: Condition;
+}
+
 /** Left and right are seen from the driver's seat throughout. A kit as its maker's sheet describes it, complete enough to be worked from. */
 export interface KitDocument {
   format: typeof KIT_FORMAT;
@@ -213,7 +219,7 @@ export interface KitDocument {
   powerTools?: 'runDownOnly' | 'never' | 'free';
   /** Words the vehicle carries once the kit is on: `air springs`. Later kits ask for them. */
   adds?: string[];
-  fits: Array<{ text: string; when: Condition }>;
+  fits: FitCondition[];
   questions: Question[];
   items: Item[];
   compounds: Compound[];

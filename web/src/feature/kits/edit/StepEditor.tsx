@@ -70,7 +70,7 @@ export function StepEditor() {
         )}
       </div>
       <aside className="grid content-start gap-5 border-l border-rule p-4 lg:min-h-0 lg:overflow-y-auto">
-        <StepLists kit={kit} />
+        <StepLists />
       </aside>
     </div>
   );

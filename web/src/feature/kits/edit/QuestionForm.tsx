@@ -1,0 +1,152 @@
+import type { Question } from '#core/kit/kit-document.ts';
+import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { put, useEditor } from './editor-store.ts';
+import { LOOK } from './look.ts';
+import { OptionalText } from './OptionalText.tsx';
+
+/** One question: what is asked, how it is answered, and where the vehicle itself knows the answer. */
+export function QuestionForm({
+  question,
+  index,
+  onRemove,
+}: {
+  question: Question;
+  index: number;
+  onRemove: () => void;
+}) {
+  const change = useEditor((state) => state.change);
+  const edit = (recipe: (question: Question) => void) =>
+    change((draft) => {
+      const target = draft.questions[index];
+      if (target) recipe(target);
+    });
+  return (
+    <li className="grid gap-2 border-b border-rule py-3">
+      <div className="flex flex-wrap items-end gap-2">
+        <div className="min-w-60 flex-1">
+          <CommitField
+            label="Asked"
+            value={question.text}
+            onCommit={(typed) =>
+              typed.trim() ? void edit((q) => void put(q, 'text', typed.trim())) : 'Ask something.'
+            }
+          />
+        </div>
+        <label className="text-sm text-ink-2">
+          Answer is
+          <select
+            className={`block ${LOOK}`}
+            value={question.kind}
+            onChange={(event) =>
+              edit((q) => {
+                q.kind = event.target.value as Question['kind'];
+                if (q.kind === 'choice')
+                  q.choices ??= [
+                    { value: 'a', label: 'First' },
+                    { value: 'b', label: 'Second' },
+                  ];
+                else delete q.choices;
+              })
+            }
+          >
+            <option value="yesNo">yes or no</option>
+            <option value="choice">one of a list</option>
+            <option value="number">a number</option>
+          </select>
+        </label>
+        <button
+          type="button"
+          aria-label={`Take “${question.text}” away`}
+          className="size-11 text-xl text-ink-2"
+          onClick={onRemove}
+        >
+          ×
+        </button>
+      </div>
+      <div className="flex flex-wrap items-end gap-2">
+        <div className="min-w-60 flex-1">
+          <CommitField
+            label="Not sure? Look at"
+            value={question.lookAt ?? ''}
+            onCommit={(typed) =>
+              void edit((q) => (typed.trim() ? void put(q, 'lookAt', typed.trim()) : void delete q.lookAt))
+            }
+          />
+        </div>
+        <label className="text-sm text-ink-2">
+          The vehicle knows
+          <select
+            className={`block ${LOOK}`}
+            value={question.from ?? ''}
+            onChange={(event) =>
+              edit((q) => (event.target.value ? void put(q, 'from', event.target.value as 'body') : void delete q.from))
+            }
+          >
+            <option value="">no</option>
+            <option value="modelYear">its model year</option>
+            <option value="engine">its engine</option>
+            <option value="drivenWheels">its driven wheels</option>
+            <option value="body">its body</option>
+            <option value="gearbox">its gearbox</option>
+            <option value="trim">its trim</option>
+          </select>
+        </label>
+        {question.kind === 'yesNo' && (
+          <div className="w-52">
+            <OptionalText
+              label="Yes if it carries this word"
+              value={question.fitted}
+              onChange={(word) => edit((q) => (word ? void put(q, 'fitted', word) : void delete q.fitted))}
+            />
+          </div>
+        )}
+        {question.kind === 'number' &&
+          (['min', 'max'] as const).map((field) => (
+            <div key={field} className="w-24">
+              <CommitField
+                label={field === 'min' ? 'From' : 'To'}
+                className="figures text-right"
+                value={question[field] === undefined ? '' : String(question[field])}
+                onCommit={(typed) => {
+                  const value = typed.trim() === '' ? undefined : typedNumber(typed);
+                  if (value !== undefined && !Number.isFinite(value)) return 'A number.';
+                  return void edit((q) => (value === undefined ? void delete q[field] : void put(q, field, value)));
+                }}
+              />
+            </div>
+          ))}
+      </div>
+      {question.kind === 'choice' && (
+        <CommitField
+          label="Answers, one after the other with commas"
+          value={(question.choices ?? []).map((choice) => choice.label).join(', ')}
+          onCommit={(typed) => {
+            const labels = [
+              ...new Set(
+                typed
+                  .split(',')
+                  .map((label) => label.trim())
+                  .filter(Boolean),
+              ),
+            ];
+            if (labels.length < 2) return 'Two answers or more.';
+            return void edit((q) => {
+              // An answer that keeps its words or its place keeps its value, so that rules go on meaning it.
+              const before = q.choices ?? [];
+              const taken = new Set<string>();
+              q.choices = labels.map((label, place) => {
+                const known =
+                  before.find((choice) => choice.label === label) ??
+                  (before.length === labels.length ? before[place] : undefined);
+                let value = known?.value ?? (label.toLowerCase().replace(/[^a-z0-9]+/g, '-') || `answer-${place + 1}`);
+                while (taken.has(value)) value += '-2';
+                taken.add(value);
+                return { value, label };
+              });
+            });
+          }}
+        />
+      )}
+    </li>
+  );
+}
