@@ -22,6 +22,8 @@ test('a visit of two kits is received with one question at a time and the plan b
   await page.getByText(/Lower than at the last visit/).click();
   await page.getByRole('button', { name: /Open the job/ }).click();
   await expect(page).toHaveURL(/\/receive$/);
+  // The screen before stays until this one is loaded, and names the kit too.
+  await expect(page.getByText('Rock sliders', { exact: true })).toHaveCount(1);
   await expect(page.getByText('Rock sliders', { exact: true })).toBeVisible();
 });
 

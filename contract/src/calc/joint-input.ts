@@ -4,8 +4,9 @@ import { bearingHalfAngleDeg, type HeadStandard, headDimension, usualHead } from
 import { type BoltStrength, boltStrength } from '#core/fastener/property-class.ts';
 import { metricThread, parseThread, type Thread, unifiedThread } from '#core/fastener/thread.ts';
 import { type WasherStandard, washerDimension } from '#core/fastener/washer.ts';
-import { outOfRange } from '#core/quantity/input-fault.ts';
+import { type InputFault, outOfRange } from '#core/quantity/input-fault.ts';
 import { MM_PER_INCH } from '#core/quantity/unit.ts';
+import type { Result } from '#core/result.ts';
 import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
 import type { BearingFace, Friction } from '#core/tightening/tightening-torque.ts';
 import { classFaultText, type FaultText, inputFaultText, threadErrorText } from '../wording/input-fault-text.ts';
@@ -21,6 +22,18 @@ export class CalcRefusal extends Error {
 export const refuse = (field: string, reason: string): never => {
   throw new CalcRefusal({ field, reason });
 };
+
+/**
+ * The value of a core result.
+ *
+ * @param field - what the reader calls the field; the core's own name when left out
+ * @throws a refusal with its field and reason
+ */
+export function must<T>(result: Result<T, InputFault>, field?: string): T {
+  if (result.ok) return result.value;
+  const fault = inputFaultText(result.error);
+  throw new CalcRefusal(field === undefined ? fault : { ...fault, field });
+}
 
 /** Throws when a number lies outside what can be. */
 export function need(field: string, value: number, min: number, max: number): number {

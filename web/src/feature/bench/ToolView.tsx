@@ -2,12 +2,14 @@ import { Link2 } from 'lucide-react';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { remarkText } from '#contract/wording/remark-text.ts';
+import { remarkTone, type Tone } from '#core/bench/remark.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { linkTo, valuesFrom } from './bench-link.ts';
 import { BenchReader } from './bench-reader.ts';
-import type { Answer, BenchTool, Figure, Remark } from './bench-tool.ts';
-import { figuresIn } from './show-figure.ts';
+import type { Answer, BenchTool, Figure } from './bench-tool.ts';
+import { figuresIn, figureWriter } from './show-figure.ts';
 import { ToolFields } from './ToolFields.tsx';
 import { UseInJob } from './UseInJob.tsx';
 
@@ -88,7 +90,7 @@ export function ToolView({ tool }: { tool: BenchTool }) {
   );
 }
 
-const TONE: Record<Remark['tone'], string> = {
+const TONE: Record<Tone, string> = {
   bad: 'border-bad text-bad font-bold',
   mind: 'border-rule',
   good: 'border-ink',
@@ -108,6 +110,7 @@ function Shown({
   station?: string;
 }) {
   const { main } = answer;
+  const write = figureWriter(figuresIn(useSettings((settings) => settings.system)));
   return (
     <>
       <section
@@ -174,8 +177,8 @@ function Shown({
           </dl>
           <ul className="mt-4 grid gap-2">
             {answer.remarks.map((remark) => (
-              <li key={remark.text} className={`border-l-4 pl-3 text-[0.95rem] ${TONE[remark.tone]}`}>
-                {remark.text}
+              <li key={remark.code} className={`border-l-4 pl-3 text-[0.95rem] ${TONE[remarkTone(remark)]}`}>
+                {remarkText(remark, write)}
               </li>
             ))}
           </ul>

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import type { Remark } from '#core/bench/remark.ts';
 import type { Field } from './bench-field.ts';
 import type { BenchReader } from './bench-reader.ts';
 import type { ShownFigure } from './show-figure.ts';
@@ -6,11 +7,6 @@ import type { ShownFigure } from './show-figure.ts';
 export interface Figure {
   label: string;
   shown: ShownFigure;
-}
-
-export interface Remark {
-  tone: 'bad' | 'mind' | 'good';
-  text: string;
 }
 
 /** What a tool says for the values it was given. */

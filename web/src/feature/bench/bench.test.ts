@@ -1,16 +1,23 @@
 import { describe, expect, it } from '@jest/globals';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { remarkText } from '#contract/wording/remark-text.ts';
+import { remarkTone } from '#core/bench/remark.ts';
 import type { Values } from './bench-field.ts';
 import { linkTo, valuesFrom } from './bench-link.ts';
 import { BenchReader } from './bench-reader.ts';
 import type { BenchTool } from './bench-tool.ts';
 import { readQuery } from './read-query.ts';
-import { figuresIn, inLine, threeFigures } from './show-figure.ts';
+import { figuresIn, figureWriter, inLine, threeFigures } from './show-figure.ts';
 import { BENCH_TOOLS } from './tools/all-tools.ts';
 
 const answer = (tool: BenchTool, values: Values = {}, system: 'metric' | 'inch' = 'metric') =>
   tool.answer(new BenchReader(tool.fields, values, figuresIn(system)));
+const remarks = (tool: BenchTool, values: Values = {}) =>
+  answer(tool, values).remarks.map((remark) => ({
+    tone: remarkTone(remark),
+    text: remarkText(remark, figureWriter(figuresIn('metric'))),
+  }));
 const byId = (id: string) => BENCH_TOOLS.find((tool) => tool.id === id) as BenchTool;
 const refusal = (id: string, values: Values) => {
   try {
@@ -83,11 +90,11 @@ describe('what the tools say', () => {
     expect(answer(byId('torque'), {}, 'inch').main.shown).toMatchObject({ number: '35.7', unit: 'lbf·ft' });
   });
   it('a bolt driven past yield is said in red (M06)', () =>
-    expect(answer(byId('torque'), { torque: '110 ft-lb' }).remarks[0]).toMatchObject({ tone: 'bad' }));
+    expect(remarks(byId('torque'), { torque: '110 ft-lb' })[0]).toMatchObject({ tone: 'bad' }));
   it('a class of the other system gives way with the thread', () =>
     expect(answer(byId('torque'), { thread: '3/8-16' }).summary).toContain('grade 5'));
   it('too short a thread is refused by limits, with the missing length', () =>
-    expect(answer(byId('engagement'), { depth: '10' }).remarks[0]).toMatchObject({
+    expect(remarks(byId('engagement'), { depth: '10' })[0]).toMatchObject({
       tone: 'bad',
       text: expect.stringContaining('2.41 mm'),
     }));
@@ -103,10 +110,10 @@ describe('what the tools say', () => {
   });
   it('a castle nut over its ceiling wants a new nut, never less torque', () => {
     expect(refusal('slot', { torque: '70', ceiling: '61' })).toMatchObject({ field: 'torque' });
-    expect(answer(byId('slot'), { measured: '30' }).remarks[0]?.text).toContain('shim');
+    expect(remarks(byId('slot'), { measured: '30' })[0]?.text).toContain('shim');
   });
   it('a drill below the bolt passes nothing (M04)', () =>
-    expect(answer(byId('drill'), { purpose: 'clearance', have: '8' }).remarks[0]).toMatchObject({ tone: 'bad' }));
+    expect(remarks(byId('drill'), { purpose: 'clearance', have: '8' })[0]).toMatchObject({ tone: 'bad' }));
   it('a number may carry its own unit', () =>
     expect(answer(byId('stud'), { spacer: '1 in' }).summary).toContain('25.4 mm'));
 });

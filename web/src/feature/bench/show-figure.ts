@@ -1,3 +1,4 @@
+import type { FigureWriter } from '#contract/wording/remark-text.ts';
 import { showTorque, type UnitSystem } from '#core/quantity/display.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase, type UnitName } from '#core/quantity/unit.ts';
@@ -70,6 +71,12 @@ export const figuresIn = (system: UnitSystem) => ({
 });
 
 export type Figures = ReturnType<typeof figuresIn>;
+
+/** How the shop's figures stand in a sentence. */
+export const figureWriter =
+  (show: Figures): FigureWriter =>
+  (quantity, value) =>
+    inLine(show[quantity](value));
 
 /** `62 N·m (46 lbf·ft)`: a figure in one line. */
 export const inLine = ({ number, unit, other }: ShownFigure): string =>

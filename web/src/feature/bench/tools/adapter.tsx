@@ -1,9 +1,8 @@
-import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { inputFaultText } from '#contract/wording/input-fault-text.ts';
-import { doublingFault, EXTENSION_BAR_MM, extensionTwistDeg, settingWithAdapterNm } from '#core/wrench/adapter.ts';
-import { scaleSetting } from '#core/wrench/scale-setting.ts';
+import { CalcRefusal, must } from '#contract/calc/joint-input.ts';
+import { adapterSetting } from '#core/bench/adapter.ts';
+import { doublingFault, EXTENSION_BAR_MM } from '#core/wrench/adapter.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { Lever } from '../drawing/Lever.tsx';
 import { inLine } from '../show-figure.ts';
 import { yesNo } from './joint-fields.ts';
@@ -61,41 +60,25 @@ export const ADAPTER: BenchTool = {
       read.number('offset', 0, 1000),
       read.number('angle', -180, 180),
     ];
-    const at = (deg: number) => settingWithAdapterNm(torqueNm, { wrenchLengthMm: wrenchMm, offsetMm, angleDeg: deg });
-    const setting = at(angleDeg);
-    if (!setting.ok) throw new CalcRefusal({ ...inputFaultText(setting.error), field: 'offset' });
-    const settingNm = setting.value;
-    const tolerance = read.number('tolerance', 0.1, 30) / 100;
-    const mark = scaleSetting(settingNm, read.number('division', 0.001, 100), {
-      minNm: settingNm * (1 - tolerance),
-      maxNm: settingNm * (1 + tolerance),
-    });
-    const extensionMm = read.number('extension', 0, 2000);
-    const twist = extensionTwistDeg(torqueNm, extensionMm, EXTENSION_BAR_MM[read.choice('square')] ?? 16);
-    const without = settingNm / torqueNm - 1;
-    const remarks: Remark[] = [];
-    if (!mark)
-      remarks.push({ tone: 'bad', text: 'No mark of this scale lies inside the accepted range: another wrench.' });
-    if (Math.abs(without) > tolerance)
-      remarks.push({
-        tone: 'mind',
-        text: `Left uncorrected, the fastener would get ${inLine(show.torque(torqueNm * (torqueNm / settingNm)))}.`,
-      });
-    if (extensionMm > 0)
-      remarks.push({
-        tone: 'mind',
-        text: 'A straight extension needs no correction of the torque; its twist counts while an angle is turned. Long ones are a known compromise: support the head.',
-      });
-    remarks.push({ tone: 'mind', text: 'Hand on the middle of the grip; the formula holds for that length only.' });
+    const question = {
+      torqueNm,
+      wrenchLengthMm: wrenchMm,
+      offsetMm,
+      extensionMm: read.number('extension', 0, 2000),
+      extensionBarMm: EXTENSION_BAR_MM[read.choice('square')],
+      divisionNm: read.number('division', 0.001, 100),
+      tolerance: read.number('tolerance', 0.1, 30) / 100,
+    };
+    const { settingNm, mark, ratio, twistDeg, remarks } = must(adapterSetting({ ...question, angleDeg }), 'offset');
     const grid = Array.from({ length: 37 }, (_, i) => i * 5);
     return {
       main: { label: 'Set the wrench to', shown: show.torque(mark?.settingNm ?? settingNm) },
       figures: [
         { label: 'Exactly', shown: show.torque(settingNm) },
         { label: 'At the fastener', shown: show.torque(torqueNm) },
-        { label: 'Setting over torque', shown: show.percent(settingNm / torqueNm) },
+        { label: 'Setting over torque', shown: show.percent(ratio) },
         ...(mark ? [{ label: 'Rounding of the scale', shown: show.percent(mark.roundingNm / settingNm) }] : []),
-        ...(extensionMm > 0 && twist.ok ? [{ label: 'Extension twists', shown: show.angle(twist.value) }] : []),
+        ...(question.extensionMm > 0 ? [{ label: 'Extension twists', shown: show.angle(twistDeg ?? 0) }] : []),
       ],
       remarks,
       drawing: (
@@ -116,8 +99,8 @@ export const ADAPTER: BenchTool = {
               key: 'setting',
               label: 'setting',
               points: grid.flatMap((deg) => {
-                const result = at(deg);
-                return result.ok ? [[deg, result.value] as const] : [];
+                const there = adapterSetting({ ...question, angleDeg: deg });
+                return there.ok ? [[deg, there.value.settingNm] as const] : [];
               }),
             },
           ]}

@@ -1,7 +1,6 @@
-import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { inputFaultText } from '#contract/wording/input-fault-text.ts';
-import { adjusterTurns } from '#core/fastener/adjuster.ts';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import { must } from '#contract/calc/joint-input.ts';
+import { linkLength } from '#core/bench/adjuster.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { AdjusterBody } from '../drawing/AdjusterBody.tsx';
 import { inLine } from '../show-figure.ts';
 
@@ -52,25 +51,7 @@ export const ADJUSTER: BenchTool = {
       engagementMm: [read.number('first', 0, 300), read.number('second', 0, 300)] as [number, number],
       neededMm: read.optional('needed', 1, 200),
     };
-    const advice = adjusterTurns(link);
-    if (!advice.ok) throw new CalcRefusal(inputFaultText(advice.error));
-    const a = advice.value;
-    const remarks: Remark[] = [];
-    if (a.shortByMm > 0)
-      remarks.push({
-        tone: 'bad',
-        text: `Too little thread stays in mesh: ${inLine(show.length(a.shortByMm))} missing at the shorter end. Longest: ${inLine(show.length(a.longestMm))}.`,
-      });
-    if (a.unequalByMm > 2)
-      remarks.push({
-        tone: 'mind',
-        text: `The ends differ by ${inLine(show.length(a.unequalByMm))}: set equal thread showing at both ends first.`,
-      });
-    if (remarks.length === 0) remarks.push({ tone: 'good', text: 'Enough stays in mesh at both ends, and equally.' });
-    remarks.push({
-      tone: 'mind',
-      text: 'A changed length is alignment work: raise it, and match the old arm so that the vehicle can be driven there.',
-    });
+    const a = must(linkLength(link));
     return {
       main: {
         label: a.turns >= 0 ? 'Turn to make it longer' : 'Turn to make it shorter',
@@ -83,7 +64,7 @@ export const ADJUSTER: BenchTool = {
         { label: 'Longest', shown: show.length(a.longestMm) },
         { label: 'One turn makes', shown: show.length(thread.pitchMm * link.movingEnds) },
       ],
-      remarks,
+      remarks: a.remarks,
       drawing: (
         <AdjusterBody
           before={link.engagementMm}

@@ -1,13 +1,11 @@
-import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import { must } from '#contract/calc/joint-input.ts';
+import { turnByAngle } from '#core/bench/angle.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { type JointGeometry, jointStiffness, type PartMaterial } from '#core/tightening/joint-stiffness.ts';
-import { type Roughness, settlingLoss } from '#core/tightening/settling.ts';
+import type { Roughness } from '#core/tightening/settling.ts';
 import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
-import { torqueAngleCurve } from '#core/tightening/torque-angle.ts';
-import { extensionTwistDeg } from '#core/wrench/adapter.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { JointSection } from '../drawing/JointSection.tsx';
 import { inLine, threeFigures } from '../show-figure.ts';
 import { classField, finishField, headField, holeField, PARTS, threadField, VDI } from './joint-fields.ts';
@@ -73,47 +71,36 @@ export const ANGLE: BenchTool = {
     const mu = finishFriction(read.choice<ThreadFinish>('finish')).usual;
     const into = read.choice<JointGeometry['into']>('into');
     const gripMm = read.number('grip', 1, 500);
-    const stiff = jointStiffness({
-      thread,
-      gripMm,
-      shankMm: read.number('shank', 0, gripMm),
-      bearingMm: face.outsideMm,
-      holeMm: face.holeMm,
-      partDiameterMm: read.optional('width', face.holeMm, 2000) ?? 3 * face.outsideMm,
-      part: read.choice<PartMaterial>('part'),
-      into,
-    });
-    if (!stiff.ok) throw new CalcRefusal(inputFaultText(stiff.error));
+    const stiffness = must(
+      jointStiffness({
+        thread,
+        gripMm,
+        shankMm: read.number('shank', 0, gripMm),
+        bearingMm: face.outsideMm,
+        holeMm: face.holeMm,
+        partDiameterMm: read.optional('width', face.holeMm, 2000) ?? 3 * face.outsideMm,
+        part: read.choice<PartMaterial>('part'),
+        into,
+      }),
+    );
     const snugNm = read.number('snug', 0, 2000);
     const turnDeg = read.number('angle', 1, 720);
     const joint = { thread, yieldMpa: strength.yieldMpa, friction: evenFriction(mu), face };
-    const curve = torqueAngleCurve(joint, stiff.value, snugNm, turnDeg * 1.25, 80);
-    const end = torqueAngleCurve(joint, stiff.value, snugNm, turnDeg, 1).points.at(-1) ?? curve.yieldPoint;
-    const settled = settlingLoss(
-      stiff.value,
-      read.choice<Roughness>('roughness'),
-      read.number('interfaces', 0, 20),
-      into === 'nut' ? 2 : 1,
-    );
     const extensionMm = read.number('extension', 0, 2000);
-    const twist = extensionTwistDeg(end.torqueNm, extensionMm, 16);
-    const past = end.angleDeg > curve.yieldPoint.angleDeg;
-    const remarks: Remark[] = [];
-    if (past)
-      remarks.push({
-        tone: 'mind',
-        text: `The bolt yields after ${threeFigures(curve.yieldPoint.angleDeg)}°: it is used once and then scrap. Past yield the curve is schematic.`,
-      });
-    if (twist.ok && twist.value > 1)
-      remarks.push({
-        tone: 'mind',
-        text: `The extension winds up about ${threeFigures(twist.value)}°: read the angle at the fastener, not at the handle.`,
-      });
-    if (settled.lossN > 0.1 * end.preloadN)
-      remarks.push({
-        tone: 'mind',
-        text: `Settling may take ${threeFigures((settled.lossN / end.preloadN) * 100)} % of the load: once round again, and a re-torque.`,
-      });
+    const turned = must(
+      turnByAngle({
+        joint,
+        stiffness,
+        snugNm,
+        turnDeg,
+        roughness: read.choice<Roughness>('roughness'),
+        interfaces: read.number('interfaces', 0, 20),
+        into: into === 'nut' ? 'nut' : 'tapped',
+        extensionMm,
+        extensionBarMm: 16,
+      }),
+    );
+    const { curve, end, settled, pastYield: past } = turned;
     const head = headDimension((read.text('head') || usualHead(thread.system)) as never, thread);
     return {
       main: { label: past ? 'Load, past yield (schematic)' : 'Load after the turn', shown: show.force(end.preloadN) },
@@ -126,11 +113,11 @@ export const ANGLE: BenchTool = {
         { label: 'Costs', shown: show.force(settled.lossN) },
         {
           label: 'Bolt gives, of the whole',
-          shown: show.percent(stiff.value.boltMmPerN / (stiff.value.boltMmPerN + stiff.value.partsMmPerN)),
+          shown: show.percent(stiffness.boltMmPerN / (stiffness.boltMmPerN + stiffness.partsMmPerN)),
         },
-        ...(extensionMm > 0 && twist.ok ? [{ label: 'Extension twists', shown: show.angle(twist.value) }] : []),
+        ...(extensionMm > 0 ? [{ label: 'Extension twists', shown: show.angle(turned.twistDeg) }] : []),
       ],
-      remarks,
+      remarks: turned.remarks,
       drawing: (
         <JointSection
           diameterMm={thread.nominalMm}

@@ -1,9 +1,8 @@
-import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { inputFaultText } from '#contract/wording/input-fault-text.ts';
-import { beadVolume } from '#core/compound/bead-volume.ts';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import { must } from '#contract/calc/joint-input.ts';
+import { beadFor } from '#core/bench/bead.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { BeadOnBolt } from '../drawing/BeadOnBolt.tsx';
-import { inLine, threeFigures } from '../show-figure.ts';
+import { threeFigures } from '../show-figure.ts';
 import { threadField, yesNo } from './joint-fields.ts';
 
 /** How much compound a thread wants. */
@@ -44,27 +43,9 @@ export const BEAD: BenchTool = {
     const thread = read.thread();
     const length = read.number('length', 0.5, 300);
     const blind = read.yes('blind');
-    const bead = beadVolume(thread, length, blind ? read.number('end', 0, 200) : undefined);
-    if (!bead.ok)
-      throw new CalcRefusal({
-        ...inputFaultText(bead.error),
-        field: bead.error.field === 'thread' ? 'thread' : 'length',
-      });
     const count = Math.round(read.number('count', 1, 10_000));
-    const b = bead.value;
-    const remarks: Remark[] = [];
-    if (b.tooMuch)
-      remarks.push({
-        tone: 'bad',
-        text: `More than ${inLine(show.volume(b.mostMl ?? 0))} locks a bolt hydraulically in this hole: put it on the lower turns only.`,
-      });
-    remarks.push({
-      tone: 'mind',
-      text: blind
-        ? 'Into the hole’s thread, so that air and compound can rise past the bolt.'
-        : 'On the bolt where the nut will stand, once it is known to start by hand.',
-    });
-    remarks.push({ tone: 'mind', text: 'Skin contact: gloves, and read the safety sheet.' });
+    const bead = beadFor(thread, length, blind ? read.number('end', 0, 200) : undefined, count);
+    const b = must(bead, !bead.ok && bead.error.field !== 'thread' ? 'length' : undefined);
     const tint = { medium: 'var(--medium)', high: 'var(--bad)', antiseize: '#a9642c' }[
       read.choice<'medium' | 'high' | 'antiseize'>('product')
     ];
@@ -73,10 +54,10 @@ export const BEAD: BenchTool = {
       figures: [
         { label: 'Each', shown: show.text(b.beadMl.toFixed(3), 'mL') },
         { label: 'Fills the gap of', shown: show.text(b.gapMl.toFixed(3), 'mL') },
-        { label: `For ${count}`, shown: show.volume(b.beadMl * count) },
+        { label: `For ${count}`, shown: show.volume(b.totalMl) },
         ...(b.mostMl === undefined ? [] : [{ label: 'At most', shown: show.text(b.mostMl.toFixed(3), 'mL') }]),
       ],
-      remarks,
+      remarks: b.remarks,
       drawing: (
         <BeadOnBolt
           diameterMm={thread.nominalMm}
@@ -86,7 +67,7 @@ export const BEAD: BenchTool = {
           label={`Bead on ${thread.designation}`}
         />
       ),
-      summary: `${thread.designation}, ${threeFigures(length)} mm in mesh${blind ? ', blind' : ''}: ${b.drops} ${b.drops === 1 ? 'drop' : 'drops'}, ${b.beadMl.toFixed(3)} mL each, ${(b.beadMl * count).toFixed(2)} mL for ${count}`,
+      summary: `${thread.designation}, ${threeFigures(length)} mm in mesh${blind ? ', blind' : ''}: ${b.drops} ${b.drops === 1 ? 'drop' : 'drops'}, ${b.beadMl.toFixed(3)} mL each, ${b.totalMl.toFixed(2)} mL for ${count}`,
     };
   },
   sources: [

@@ -1,5 +1,5 @@
-import { bushLubricant } from '#core/compound/compound-choice.ts';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import { bushFit } from '#core/bench/bush.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { BoreAndPin } from '../drawing/BoreAndPin.tsx';
 
 const BECAUSE = {
@@ -54,18 +54,12 @@ export const BUSH: BenchTool = {
   answer(read) {
     const { show } = read;
     const sheet = read.choice<'' | 'greased' | 'dry'>('sheet');
-    const advice = bushLubricant(read.choice('material'), read.choice('face'), sheet === '' ? undefined : sheet);
+    const advice = bushFit(read.choice('material'), read.choice('face'), sheet === '' ? undefined : sheet);
     const greased = advice.lubricant === 'silicone';
-    const remarks: Remark[] = [
-      { tone: 'mind', text: 'Never mineral grease or oil on rubber: it swells and goes soft.' },
-      { tone: 'mind', text: 'Final torque at ride height: clamped while hanging, a bonded bush is wound up for life.' },
-    ];
-    if (sheet === '')
-      remarks.unshift({ tone: 'mind', text: 'The sheet is silent; a person decides, and the record says so.' });
     return {
       main: { label: 'Fit it', shown: show.text(greased ? 'Silicone grease' : 'Dry') },
       figures: [{ label: 'Because', shown: show.text(BECAUSE[advice.because]) }],
-      remarks,
+      remarks: advice.remarks,
       drawing: <BoreAndPin interferenceMm={greased ? -0.02 : 0.02} boreC={20} pinC={20} label="Bush and sleeve" />,
       summary: `${read.choice('material')} bush whose face ${read.choice('face')}: ${greased ? 'silicone grease' : 'dry'}, because ${BECAUSE[advice.because]}`,
     };

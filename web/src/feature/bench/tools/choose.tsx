@@ -1,17 +1,10 @@
-import {
-  ANTI_SEIZE,
-  type Caveat,
-  chooseCompound,
-  LOCKER_LIMIT_C,
-  type ThreadDuty,
-  treatmentConflicts,
-  undoAdvice,
-} from '#core/compound/compound-choice.ts';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import { compoundFor } from '#core/bench/compound-for.ts';
+import { ANTI_SEIZE, type Caveat, LOCKER_LIMIT_C, type ThreadDuty } from '#core/compound/compound-choice.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { BeadOnBolt } from '../drawing/BeadOnBolt.tsx';
 import { yesNo } from './joint-fields.ts';
 
-const CAVEAT: Record<Caveat, string> = {
+const _CAVEAT: Record<Caveat, string> = {
   sheetFirst: 'Where the kit’s sheet names a compound, it goes before this.',
   inactiveNeedsPrimer: 'Plated, stainless and aluminium hardly help it set: primer, or wait longer.',
   noLockerOnLockingNut: 'A locking nut holds by itself: no locker on it.',
@@ -112,18 +105,9 @@ export const CHOOSE: BenchTool = {
       nearPlastic: read.yes('plastic'),
       oxygenOrExhaustSensor: read.yes('sensor'),
     };
-    const picked = chooseCompound(duty);
+    const picked = compoundFor(duty, read.yes('dirty'));
     const [name, tint] = CHOICE[picked.choice];
-    const conflicts =
-      picked.choice === 'none' ? [] : treatmentConflicts({ compounds: [picked.choice], uncleaned: read.yes('dirty') });
-    const undo = picked.choice === 'none' ? undefined : undoAdvice(picked.choice);
-    const remarks: Remark[] = picked.caveats.map((caveat) => ({ tone: 'mind', text: CAVEAT[caveat] }));
-    if (conflicts.length > 0)
-      remarks.unshift({
-        tone: 'bad',
-        text: 'Clean and degrease first: locker does not hold over oil, grease or old compound.',
-      });
-    remarks.push({ tone: 'mind', text: 'Both on one thread is never right.' });
+    const { undo } = picked;
     return {
       main: { label: 'Use', shown: show.text(name) },
       figures: [
@@ -136,7 +120,7 @@ export const CHOOSE: BenchTool = {
         ...(undo ? [{ label: 'Breaks loose at', shown: show.text(`${undo.breakawayRatio}`, '× its torque') }] : []),
         ...(undo?.heatC === undefined ? [] : [{ label: 'After heating to', shown: show.temperature(undo.heatC) }]),
       ],
-      remarks,
+      remarks: picked.remarks,
       drawing: (
         <BeadOnBolt
           diameterMm={duty.diameterMm}

@@ -1,8 +1,6 @@
-import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { inputFaultText } from '#contract/wording/input-fault-text.ts';
-import { bandClampPressure } from '#core/tightening/band-clamp.ts';
-import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
-import { preloadForTorqueN } from '#core/tightening/tightening-torque.ts';
+import { must } from '#contract/calc/joint-input.ts';
+import { clampAt } from '#core/bench/clamp.ts';
+import type { ThreadFinish } from '#core/tightening/thread-finish.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
 import type { BenchTool } from '../bench-tool.ts';
 import { BandRound } from '../drawing/BandRound.tsx';
@@ -29,38 +27,34 @@ export const CLAMP: BenchTool = {
   answer(read) {
     const { show } = read;
     const thread = read.thread();
-    const mu = finishFriction(read.choice<ThreadFinish>('finish')).usual;
     const torqueNm = read.number('torque', 0.01, 200);
     const most = read.number('most', 0.01, 200);
     const [diameter, width] = [read.number('diameter', 2, 2000), read.number('width', 1, 300)];
     const inside = read.number('pressure', 0, 100);
-    const face = read.face(thread);
+    const clamp = {
+      thread,
+      face: read.face(thread),
+      finish: read.choice<ThreadFinish>('finish'),
+      hoseMm: diameter,
+      bandMm: width,
+      mostNm: most,
+    };
     const at = (nm: number) => {
-      const force = preloadForTorqueN(nm, thread, evenFriction(mu), face);
-      const result = bandClampPressure(force, diameter, width);
-      if (!result.ok) throw new CalcRefusal(inputFaultText(result.error));
-      return { force, bar: result.value.pressureMpa * 10 };
+      const pressed = must(clampAt(clamp, nm));
+      return { ...pressed, bar: pressed.pressureMpa * 10 };
     };
     const now = at(torqueNm);
     return {
       main: { label: 'Presses with', shown: show.text(threeFigures(now.bar), 'bar') },
       figures: [
-        { label: 'Bolt', shown: show.force(now.force) },
+        { label: 'Bolt', shown: show.force(now.boltN) },
         {
           label: 'Against the pressure inside',
           shown: inside > 0 ? show.plain(now.bar / inside, '×') : show.text('–'),
         },
         { label: 'At the most allowed', shown: show.text(threeFigures(at(most).bar), 'bar') },
       ],
-      remarks: [
-        torqueNm > most
-          ? { tone: 'bad', text: 'Over the most this clamp may have: the hose is cut, the band strips.' }
-          : { tone: 'good', text: 'Under the most allowed.' },
-        {
-          tone: 'mind',
-          text: 'Hoses settle: once round again when warm. The band sits past the bead, on the hose, screws where they can be reached.',
-        },
-      ],
+      remarks: now.remarks,
       drawing: <BandRound label="A band clamp round a hose" />,
       chart: (
         <Curve

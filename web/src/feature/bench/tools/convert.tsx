@@ -1,8 +1,9 @@
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
 import { parseErrorText } from '#contract/wording/input-fault-text.ts';
+import { unitSlips } from '#core/bench/convert.ts';
 import { parsePrinted } from '#core/quantity/parse-printed.ts';
 import { dimensionOf, fromBase, UNITS, type UnitName } from '#core/quantity/unit.ts';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { TwinRule } from '../drawing/TwinRule.tsx';
 import { threeFigures } from '../show-figure.ts';
 
@@ -46,18 +47,6 @@ export const CONVERT: BenchTool = {
       minBase === maxBase
         ? exact(fromBase(minBase, name))
         : `${exact(fromBase(minBase, name))} – ${exact(fromBase(maxBase, name))}`;
-    const remarks: Remark[] = [];
-    if (dimension === 'torque') {
-      remarks.push({
-        tone: 'mind',
-        text: 'lbf·in read as lbf·ft is twelve times too much. A figure twelve times off its neighbours is such a slip.',
-      });
-    }
-    if (dimension === 'force')
-      remarks.push({
-        tone: 'mind',
-        text: 'This is a force, not a torque: lbf and lbf·ft are often mixed up on sheets.',
-      });
     return {
       main: {
         label: `In ${to}`,
@@ -69,7 +58,7 @@ export const CONVERT: BenchTool = {
         ),
       },
       figures: others.map((name) => ({ label: name, shown: show.text(inUnit(name), name) })),
-      remarks,
+      remarks: unitSlips(dimension),
       drawing: <TwinRule base={maxBase} first={unit} second={to} label={`${read.text('text')} on two rules`} />,
       summary: `${printed.value.printed} is ${inUnit(to)} ${to}`,
     };

@@ -1,8 +1,8 @@
-import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { inputFaultText } from '#contract/wording/input-fault-text.ts';
-import { cureTimes, isActive, type Substrate, strengthShare, USUAL_TIMES } from '#core/compound/cure-curve.ts';
+import { CalcRefusal, must } from '#contract/calc/joint-input.ts';
+import { waitsFor } from '#core/bench/cure.ts';
+import { type Substrate, strengthShare, USUAL_TIMES } from '#core/compound/cure-curve.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { WaitRule } from '../drawing/WaitRule.tsx';
 import { inLine, threeFigures } from '../show-figure.ts';
 import { yesNo } from './joint-fields.ts';
@@ -104,23 +104,7 @@ export const CURE: BenchTool = {
       gapMm: read.number('gap', 0, 0.5),
       primer,
     };
-    const cured = cureTimes(times, conditions, fromSheet ? 'productSheet' : 'model');
-    if (!cured.ok) throw new CalcRefusal(inputFaultText(cured.error));
-    const c = cured.value;
-    const remarks: Remark[] = [
-      {
-        tone: 'mind',
-        text: fromSheet
-          ? 'Starts from the product’s sheet as entered; how it changes with cold and metal is a model.'
-          : 'From a model of usual products, not from a product: read the product’s sheet.',
-      },
-    ];
-    if (c.tooCold) remarks.push({ tone: 'bad', text: 'Under 5 °C it hardly sets at all: warm the parts first.' });
-    if (!isActive(substrate) && !primer)
-      remarks.push({
-        tone: 'mind',
-        text: 'This metal does not help it set: a primer makes it about as quick as steel.',
-      });
+    const c = must(waitsFor(times, conditions, fromSheet ? 'productSheet' : 'model'));
     const range = Array.from(
       { length: 60 },
       (_, i) => 10 ** (0.3 + (i / 59) * (Math.log10(Math.max(3000, c.fullCureH * 90)) - 0.3)),
@@ -132,7 +116,7 @@ export const CURE: BenchTool = {
         { label: 'Full cure, from the last', shown: show.duration(c.fullCureH * 60) },
         { label: 'Against 22 °C on steel', shown: show.plain(c.slowdown, '× as long') },
       ],
-      remarks,
+      remarks: c.remarks,
       drawing: (
         <WaitRule
           windowMin={c.workingWindowMin}

@@ -1,12 +1,12 @@
-import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { type ClearanceFit, clearanceHoleMm } from '#core/fastener/clearance-hole.ts';
+import { must } from '#contract/calc/joint-input.ts';
+import { drillFor } from '#core/bench/drill.ts';
+import type { ClearanceFit } from '#core/fastener/clearance-hole.ts';
 import { type DrillSeries, nearestDrill } from '#core/fastener/drill-size.ts';
-import { insertDrill, overMinorMm, pilotDrill, tapDrill, threadHeightShare } from '#core/fastener/tap-drill.ts';
+import { overMinorMm, threadHeightShare } from '#core/fastener/tap-drill.ts';
 import { minorDiameterMm } from '#core/fastener/thread.ts';
-import { threadLimits } from '#core/fastener/thread-tolerance.ts';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { HoleRings } from '../drawing/HoleRings.tsx';
-import { inLine, threeFigures } from '../show-figure.ts';
+import { inLine } from '../show-figure.ts';
 
 const SERIES: ReadonlyArray<[DrillSeries, string]> = [
   ['metric', 'Metric'],
@@ -14,6 +14,8 @@ const SERIES: ReadonlyArray<[DrillSeries, string]> = [
   ['number', 'Number'],
   ['letter', 'Letter'],
 ];
+
+const bySize = (diameterMm: number) => ({ name: nearestDrill(diameterMm).drill.name, diameterMm });
 
 /** Which drill for tapping, passing, an insert, or a bare size. */
 export const DRILL: BenchTool = {
@@ -64,56 +66,12 @@ export const DRILL: BenchTool = {
     const purpose = read.choice<'tap' | 'clearance' | 'insert' | 'size'>('purpose');
     const thread = read.thread();
     const fit = read.choice<ClearanceFit>('fit');
-    const wanted = (): { name: string; mm: number } => {
-      if (purpose === 'tap') return { name: tapDrill(thread).name, mm: tapDrill(thread).diameterMm };
-      if (purpose === 'insert') return { name: insertDrill(thread).name, mm: insertDrill(thread).diameterMm };
-      if (purpose === 'size') {
-        const mm = read.number('size', 0.5, 60);
-        return { name: nearestDrill(mm).drill.name, mm };
-      }
-      const hole = clearanceHoleMm(thread, fit);
-      if (hole === undefined)
-        throw new CalcRefusal({ field: 'thread', reason: `no standard hole is listed for ${thread.designation}` });
-      return { name: nearestDrill(hole, thread.system === 'metric' ? 'metric' : 'fraction').drill.name, mm: hole };
-    };
-    const { name, mm } = wanted();
     const have = read.optional('have', 0.5, 60);
-    const remarks: Remark[] = [];
-    if (have !== undefined && purpose === 'clearance' && have < thread.nominalMm)
-      remarks.push({
-        tone: 'bad',
-        text: `A drill of ${inLine(show.length(have))} passes no ${thread.designation} bolt: it is smaller than the bolt.`,
-      });
-    if (have !== undefined && purpose === 'tap') {
-      const limits = threadLimits(thread)?.internal.minor;
-      const share = threadHeightShare(thread, have);
-      if (limits && have > limits.maxMm)
-        remarks.push({
-          tone: 'bad',
-          text: `${inLine(show.length(have))} leaves ${threeFigures(share * 100)} % of thread: over the largest the nut thread allows.`,
-        });
-      else if (limits && have < limits.minMm - 0.05)
-        remarks.push({
-          tone: 'mind',
-          text: `${inLine(show.length(have))} is tight: the tap works hard and may break.`,
-        });
-      else
-        remarks.push({
-          tone: 'good',
-          text: `${inLine(show.length(have))} leaves ${threeFigures(share * 100)} % of thread: usable.`,
-        });
-    }
-    if (purpose !== 'size')
-      remarks.push({
-        tone: 'mind',
-        text: 'Pilot first, from the marked centre. Chips off, bare metal sealed, eyes covered.',
-      });
-    if (purpose === 'tap')
-      remarks.push({
-        tone: 'mind',
-        text: 'To clean a thread use a chaser, which follows it. A tap cuts: leave it as the last step before an insert.',
-      });
-    const pilot = pilotDrill(mm, thread.system === 'metric' ? 'metric' : 'fraction');
+    const answer =
+      purpose === 'size'
+        ? { ...bySize(read.number('size', 0.5, 60)), pilot: '', remarks: [] }
+        : must(drillFor(purpose, thread, fit, have));
+    const { name, diameterMm: mm, remarks } = answer;
     const rings = [
       { text: `${name}${purpose === 'tap' ? ', tap drill' : ''}`, diameterMm: mm, kind: 'cut' as const },
       ...(purpose === 'size'
@@ -133,7 +91,7 @@ export const DRILL: BenchTool = {
       main: { label: 'Drill', shown: show.text(name) },
       figures: [
         { label: 'Diameter', shown: show.length(mm) },
-        ...(purpose === 'size' ? [] : [{ label: 'Pilot', shown: show.text(pilot.name) }]),
+        ...(purpose === 'size' ? [] : [{ label: 'Pilot', shown: show.text(answer.pilot) }]),
         ...(purpose === 'tap'
           ? [
               { label: 'Of full thread', shown: show.percent(threadHeightShare(thread, mm)) },

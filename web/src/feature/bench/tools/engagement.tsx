@@ -1,22 +1,16 @@
-import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import { must } from '#contract/calc/joint-input.ts';
+import { MEMBER_TEXT } from '#contract/wording/en/bench.ts';
+import { engagementOf } from '#core/bench/engagement.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
-import {
-  insertEngagementMm,
-  requiredEngagement,
-  SHEAR_RATIO,
-  stripLoads,
-  TAPPED_TENSILE_MPA,
-  type TappedMaterial,
-} from '#core/fastener/thread-engagement.ts';
+import { SHEAR_RATIO, stripLoads, TAPPED_TENSILE_MPA, type TappedMaterial } from '#core/fastener/thread-engagement.ts';
 import { usualFace } from '#core/tightening/proposed-torque.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { JointSection } from '../drawing/JointSection.tsx';
 import { inLine, threeFigures } from '../show-figure.ts';
 import { classField, threadField } from './joint-fields.ts';
 
-const MEMBER = { bolt: 'the bolt', boltThread: 'the bolt’s thread', tappedThread: 'the tapped thread' };
+const _MEMBER = { bolt: 'the bolt', boltThread: 'the bolt’s thread', tappedThread: 'the tapped thread' };
 
 /** How much thread it takes for the bolt to break before the thread strips. */
 export const ENGAGEMENT: BenchTool = {
@@ -76,22 +70,12 @@ export const ENGAGEMENT: BenchTool = {
       shearRatio: read.number('ratio', 0.3, 1),
     };
     const depth = read.number('depth', 0.5, 200);
-    const needed = requiredEngagement(input);
-    const strips = stripLoads(input, depth);
-    const insert = insertEngagementMm(input);
-    if (!needed.ok) throw new CalcRefusal({ ...inputFaultText(needed.error), field: 'thread' });
-    if (!strips.ok) throw new CalcRefusal(inputFaultText(strips.error));
-    const { limits, basic } = needed.value;
-    const short = depth < limits.lengthMm;
-    const remarks: Remark[] = [
-      short
-        ? {
-            tone: 'bad',
-            text: `Too short by ${inLine(show.length(limits.lengthMm - depth))}: ${MEMBER[strips.value.weakest]} gives first, at ${inLine(show.force(Math.min(strips.value.tappedThreadStripsN, strips.value.boltThreadStripsN)))}.`,
-          }
-        : { tone: 'good', text: 'Long enough: the bolt breaks first, and that can be seen and replaced.' },
-      { tone: 'mind', text: 'Full threads only; add the lead-in of bolt and hole, about one pitch each.' },
-    ];
+    const found = engagementOf(input, depth);
+    const { limits, basic, insertMm, strips, remarks } = must(
+      found,
+      !found.ok && found.error.field !== 'engagementMm' ? 'thread' : undefined,
+    );
+    if (!strips) throw new Error('a depth was given');
     const face = usualFace(thread);
     const top = Math.max(limits.lengthMm, depth) * 1.4;
     const at = (mm: number) => {
@@ -105,10 +89,10 @@ export const ENGAGEMENT: BenchTool = {
         { label: 'In diameters, by limits', shown: show.plain(limits.diameters, 'd') },
         { label: 'By the basic profile', shown: show.length(basic.lengthMm) },
         { label: 'In diameters, basic', shown: show.plain(basic.diameters, 'd') },
-        { label: 'With a wire insert', shown: insert.ok ? show.length(insert.value) : show.text('–') },
-        { label: 'Bolt breaks at', shown: show.force(strips.value.boltBreaksN) },
-        { label: 'Tapped thread strips at', shown: show.force(strips.value.tappedThreadStripsN) },
-        { label: 'Gives first', shown: show.text(MEMBER[strips.value.weakest]) },
+        { label: 'With a wire insert', shown: insertMm === undefined ? show.text('–') : show.length(insertMm) },
+        { label: 'Bolt breaks at', shown: show.force(strips.limits.boltBreaksN) },
+        { label: 'Tapped thread strips at', shown: show.force(strips.limits.tappedThreadStripsN) },
+        { label: 'Gives first', shown: show.text(MEMBER_TEXT[strips.limits.weakest]) },
       ],
       remarks,
       drawing: (
@@ -131,7 +115,7 @@ export const ENGAGEMENT: BenchTool = {
           yLabel="load, kN"
           series={[{ key: 'strip', label: 'thread strips', points: grid.map((mm) => [mm, at(mm)]) }]}
           limits={[
-            { y: strips.value.boltBreaksN / 1000, text: 'bolt breaks', bad: true },
+            { y: strips.limits.boltBreaksN / 1000, text: 'bolt breaks', bad: true },
             { x: limits.lengthMm, text: `${limits.diameters.toFixed(2)} d` },
           ]}
           marks={[{ x: depth, y: at(depth), text: `${threeFigures(depth)} mm` }]}

@@ -1,8 +1,8 @@
+import { finishChange } from '#core/bench/finish.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
-import { lubricationChange } from '#core/tightening/lubrication-change.ts';
-import { FINISHES, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
+import { finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { JointSection } from '../drawing/JointSection.tsx';
 import { inLine, threeFigures } from '../show-figure.ts';
 import { classField, finishField, headField, holeField, threadField, VDI } from './joint-fields.ts';
@@ -45,29 +45,16 @@ export const FINISH: BenchTool = {
     const face = read.face(thread);
     const torqueNm = read.number('torque', 0.01, 5000);
     const [from, to] = [read.choice<ThreadFinish>('from'), read.choice<ThreadFinish>('to')];
-    const rows = lubricationChange(
+    const { outcomes: rows, remarks } = finishChange(
       { thread, strength, face, prevailingNm: read.number('prevailing', 0, 500) },
       torqueNm,
       from,
-      FINISHES.map(({ finish }) => finish),
+      undefined,
+      to,
     );
     const now = rows.find((row) => row.finish === to);
     const meant = rows.find((row) => row.finish === from);
     if (!now || !meant) throw new Error('every finish has its row');
-    const remarks: Remark[] = [];
-    const more = now.preloadRatio - 1;
-    if (Math.abs(more) > 0.05) {
-      remarks.push({
-        tone: more > 0 ? 'bad' : 'mind',
-        text: `At the printed torque the bolt carries ${threeFigures(Math.abs(more) * 100)} % ${more > 0 ? 'more' : 'less'} than was meant. A lead picks: the torque as printed, or ${inLine(show.torque(now.atEqualPreloadNm))} for the load that was meant.`,
-      });
-    }
-    if (now.worstYieldShare > 1)
-      remarks.push({ tone: 'bad', text: 'On its slipperiest day the bolt yields at the printed torque.' });
-    remarks.push({
-      tone: 'mind',
-      text: 'Where the sheet names the compound, its torque already counts on it: leave it as printed.',
-    });
     const label = (finish: ThreadFinish) => finishFriction(finish).label;
     const head = headDimension((read.text('head') || usualHead(thread.system)) as never, thread);
     const order = [...rows].sort((a, b) => finishFriction(a.finish).usual - finishFriction(b.finish).usual);

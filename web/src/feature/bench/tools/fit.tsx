@@ -1,15 +1,9 @@
-import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { inputFaultText } from '#contract/wording/input-fault-text.ts';
-import {
-  EXPANSION_PER_K,
-  type FitMaterial,
-  HEAT_LIMIT_C,
-  measuredFit,
-  secondsLeft,
-  shrinkFit,
-} from '#core/fit/shrink-fit.ts';
+import { must } from '#contract/calc/joint-input.ts';
+import { FIT_TEXT } from '#contract/wording/en/bench.ts';
+import { fitOf } from '#core/bench/fit.ts';
+import { EXPANSION_PER_K, type FitMaterial, measuredFit } from '#core/fit/shrink-fit.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { BoreAndPin } from '../drawing/BoreAndPin.tsx';
 import { inLine, threeFigures } from '../show-figure.ts';
 
@@ -17,14 +11,14 @@ const MATERIALS = (Object.keys(EXPANSION_PER_K) as FitMaterial[]).map((value) =>
   value,
   label: value === 'castIron' ? 'Cast iron' : value[0]?.toUpperCase() + value.slice(1),
 }));
-const REMEDY = {
+const _REMEDY = {
   retainingCompound: 'Too loose to stay: retaining compound.',
   none: 'Goes together as it is.',
   press: 'Press it, square, with support.',
   heatOrChill: 'Warm the bore or chill the pin, and be quick.',
   checkParts: 'These sizes do not belong together: measure again, or it is the wrong part.',
 };
-const KIND = { loose: 'Loose', slide: 'Slides', push: 'Push fit', press: 'Press fit', shrink: 'Shrink fit' };
+const _KIND = { loose: 'Loose', slide: 'Slides', push: 'Push fit', press: 'Press fit', shrink: 'Shrink fit' };
 
 /** What two measured sizes make, and how to get a tight pair together. */
 export const FIT: BenchTool = {
@@ -74,59 +68,38 @@ export const FIT: BenchTool = {
   answer(read) {
     const { show } = read;
     const [boreMm, pinMm] = [read.number('bore', 1, 1000), read.number('pin', 1, 1000)];
-    const measured = measuredFit(boreMm, pinMm);
-    if (!measured.ok) throw new CalcRefusal(inputFaultText(measured.error));
-    const m = measured.value;
+    const m = must(measuredFit(boreMm, pinMm));
     const roomC = read.number('room', -20, 50);
     const pinC = read.optional('chilled', -200, roomC);
-    const bore = read.choice<FitMaterial>('boreMaterial');
     const slipMm = read.number('slip', 0, 1);
-    const shrunk = shrinkFit({
-      diameterMm: boreMm,
-      interferenceMm: Math.max(-1, Math.min(1, m.interferenceMm)),
-      slipMm,
-      roomC,
-      bore,
-      pin: read.choice('pinMaterial'),
-      pinC,
-    });
-    if (!shrunk.ok) throw new CalcRefusal(inputFaultText(shrunk.error));
-    const s = shrunk.value;
-    const needsHeat = s.boreC > roomC + 0.5;
-    const touchC = s.boreC - slipMm / (EXPANSION_PER_K[bore] * boreMm);
-    const left = secondsLeft(
-      bore,
-      s.boreC,
-      Math.max(roomC, touchC),
-      roomC,
-      read.number('wall', 0.2, 200),
-      read.number('air', 1, 2000),
+    const s = must(
+      fitOf({
+        diameterMm: boreMm,
+        interferenceMm: Math.max(-1, Math.min(1, m.interferenceMm)),
+        measured: { boreMm, pinMm },
+        slipMm,
+        roomC,
+        bore: read.choice<FitMaterial>('boreMaterial'),
+        pin: read.choice<FitMaterial>('pinMaterial'),
+        pinC,
+        wallMm: read.number('wall', 0.2, 200),
+        airW: read.number('air', 1, 2000),
+      }),
     );
-    const remarks: Remark[] = [
-      { tone: m.remedy === 'checkParts' ? 'bad' : m.kind === 'loose' ? 'mind' : 'good', text: REMEDY[m.remedy] },
-    ];
-    if (s.tooHot)
-      remarks.push({
-        tone: 'bad',
-        text: `${inLine(show.temperature(s.boreC))} is more than ${bore} should see (about ${inLine(show.temperature(HEAT_LIMIT_C[bore]))}): chill the pin too, or press it.`,
-      });
-    if (needsHeat)
-      remarks.push({
-        tone: 'mind',
-        text: 'Seconds count from the oven to the stop; once they touch it grips at once. Hot and cold parts burn: gloves, dry hands, no solvent near.',
-      });
+    const { needsHeat, touchC } = s;
+    const left = s.secondsLeft !== undefined && Number.isFinite(s.secondsLeft) ? s.secondsLeft : undefined;
     const curve = Array.from({ length: 30 }, (_, i) => {
-      const t = (i / 29) * Math.max(30, (left.ok && Number.isFinite(left.value) ? left.value : 60) * 3);
+      const t = (i / 29) * Math.max(30, (left ?? 60) * 3);
       const tau =
-        left.ok && left.value > 0 && touchC > roomC ? left.value / Math.log((s.boreC - roomC) / (touchC - roomC)) : 1e9;
+        left !== undefined && left > 0 && touchC > roomC ? left / Math.log((s.boreC - roomC) / (touchC - roomC)) : 1e9;
       return [t, roomC + (s.boreC - roomC) * Math.exp(-t / tau)] as const;
     });
     return {
       main: needsHeat
         ? { label: 'Warm the bore to', shown: show.temperature(s.boreC) }
-        : { label: 'Measured', shown: show.text(KIND[m.kind]) },
+        : { label: 'Measured', shown: show.text(FIT_TEXT[m.kind]) },
       figures: [
-        { label: 'Measured', shown: show.text(KIND[m.kind]) },
+        { label: 'Measured', shown: show.text(FIT_TEXT[m.kind]) },
         {
           label: m.interferenceMm >= 0 ? 'Interference' : 'Clearance',
           shown: {
@@ -139,13 +112,10 @@ export const FIT: BenchTool = {
         { label: 'Chilling takes off', shown: show.text(s.pinShrinksMm.toFixed(3), 'mm') },
         {
           label: 'In still air, slip is gone after',
-          shown:
-            needsHeat && left.ok
-              ? show.text(Number.isFinite(left.value) ? String(Math.round(left.value)) : '–', 's')
-              : show.text('–'),
+          shown: needsHeat && left !== undefined ? show.text(String(Math.round(left)), 's') : show.text('–'),
         },
       ],
-      remarks,
+      remarks: s.remarks,
       drawing: (
         <BoreAndPin
           interferenceMm={m.interferenceMm}
@@ -160,10 +130,10 @@ export const FIT: BenchTool = {
           xLabel="seconds out of the oven"
           yLabel="temperature, °C"
           series={[{ key: 't', label: 'bore', points: curve }]}
-          limits={[{ y: Math.max(roomC, touchC), text: 'slip gone', bad: true }]}
+          limits={[{ y: touchC, text: 'slip gone', bad: true }]}
         />
       ) : undefined,
-      summary: `Bore ${boreMm} mm, pin ${pinMm} mm: ${KIND[m.kind].toLowerCase()}${needsHeat ? `, bore to ${inLine(show.temperature(s.boreC))} for ${threeFigures(slipMm)} mm of slip` : ''}`,
+      summary: `Bore ${boreMm} mm, pin ${pinMm} mm: ${FIT_TEXT[m.kind].toLowerCase()}${needsHeat ? `, bore to ${inLine(show.temperature(s.boreC))} for ${threeFigures(slipMm)} mm of slip` : ''}`,
     };
   },
   sources: [

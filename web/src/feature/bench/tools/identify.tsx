@@ -1,11 +1,13 @@
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { CLUE_TEXT } from '#contract/wording/en/bench.ts';
 import { inputFaultText } from '#contract/wording/input-fault-text.ts';
-import { identifyThread, nearestWidths } from '#core/fastener/identify.ts';
+import { identified } from '#core/bench/identify.ts';
+import type { Measured } from '#core/fastener/identify.ts';
 import { showInchFraction } from '#core/quantity/display.ts';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { ThreadCombs } from '../drawing/ThreadCombs.tsx';
 
-const CLUE: Record<string, string> = {
+const _CLUE: Record<string, string> = {
   majorMm: 'diameter',
   pitchMm: 'pitch',
   acrossFlatsMm: 'socket',
@@ -57,33 +59,12 @@ export const IDENTIFY: BenchTool = {
       holeMm: read.optional('hole', 1, 80),
       minorMm: read.optional('minor', 1, 80),
     };
-    const found = identifyThread(measured);
+    const found = identified(measured);
     if (!found.ok)
       throw new CalcRefusal({ ...inputFaultText(found.error), field: 'major', reason: 'measure at least one thing' });
-    const [best] = found.value;
+    const { candidates, sure, widths = [], remarks } = found.value;
+    const [best] = candidates;
     if (!best) throw new CalcRefusal({ field: 'major', reason: 'no standard thread comes near these sizes' });
-    const sure =
-      best.votesAgainst.length === 0 &&
-      (found.value[1]?.misfit ?? 9) - best.misfit > 1 &&
-      measured.pitchMm !== undefined;
-    const remarks: Remark[] = [];
-    if (best.votesAgainst.length > 0)
-      remarks.push({
-        tone: 'bad',
-        text: `No thread has all of this: ${best.votesAgainst.map((clue) => CLUE[clue]).join(' and ')} speak against the best. Measure again, or the tool named is for another thread.`,
-      });
-    else if (!sure)
-      remarks.push({
-        tone: 'mind',
-        text: 'More than one thread fits. Lay a pitch gauge on it, or run a known nut on by hand.',
-      });
-    else remarks.push({ tone: 'good', text: 'Nothing measured speaks against it.' });
-    if (measured.majorMm === undefined && measured.acrossFlatsMm !== undefined)
-      remarks.push({
-        tone: 'mind',
-        text: 'The size of a socket is not a thread: heads of several standards share it.',
-      });
-    const widths = measured.acrossFlatsMm === undefined ? [] : nearestWidths(measured.acrossFlatsMm);
     const off = (mm?: number) => (mm === undefined ? '–' : `${mm >= 0 ? '+' : '−'}${Math.abs(mm).toFixed(2)} mm`);
     return {
       main: { label: sure ? 'It is' : 'Nearest', shown: show.text(best.thread.designation) },
@@ -102,7 +83,7 @@ export const IDENTIFY: BenchTool = {
       remarks,
       drawing: (
         <ThreadCombs
-          combs={found.value.map(({ thread }) => ({
+          combs={candidates.map(({ thread }) => ({
             name: thread.designation,
             pitchMm: thread.pitchMm,
             diameterMm: thread.nominalMm,
@@ -113,7 +94,7 @@ export const IDENTIFY: BenchTool = {
       ),
       table: {
         head: ['Thread', 'Diameter off', 'Pitch off', 'Head with that socket', 'Against'],
-        rows: found.value.map((entry, index) => ({
+        rows: candidates.map((entry, index) => ({
           key: entry.thread.designation,
           strong: index === 0,
           cells: [
@@ -121,13 +102,13 @@ export const IDENTIFY: BenchTool = {
             off(entry.majorOffMm),
             off(entry.pitchOffMm),
             entry.heads.join(', ') || '–',
-            entry.votesAgainst.map((clue) => CLUE[clue]).join(', ') || 'nothing',
+            entry.votesAgainst.map((clue) => CLUE_TEXT[clue as keyof Measured]).join(', ') || 'nothing',
           ],
         })),
       },
       summary: `Measured ${Object.entries(measured)
         .filter(([, value]) => value !== undefined)
-        .map(([clue, value]) => `${CLUE[clue]} ${value?.toFixed(2)} mm`)
+        .map(([clue, value]) => `${CLUE_TEXT[clue as keyof Measured]} ${value?.toFixed(2)} mm`)
         .join(', ')}: ${sure ? '' : 'nearest '}${best.thread.designation}`,
     };
   },

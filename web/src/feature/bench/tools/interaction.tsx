@@ -1,17 +1,9 @@
-import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { inputFaultText } from '#contract/wording/input-fault-text.ts';
-import {
-  circlePositions,
-  elasticSequence,
-  fadingCompliance,
-  oneRoundTargetsN,
-  passPulls,
-  pullsForEvenness,
-  unevenness,
-} from '#core/tightening/elastic-interaction.ts';
+import { must } from '#contract/calc/joint-input.ts';
+import { interaction } from '#core/bench/interaction.ts';
+import { circlePositions, fadingCompliance } from '#core/tightening/elastic-interaction.ts';
 import { type Pattern, tighteningOrder } from '#core/tightening/pattern.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { InteractionRing } from '../drawing/InteractionRing.tsx';
 import { threeFigures } from '../show-figure.ts';
 
@@ -105,31 +97,11 @@ export const INTERACTION: BenchTool = {
     // Only shares are shown, so the target is one unit of load.
     const target = 1000;
     const stages = [...before, ...Array.from({ length: rounds }, () => 1)];
-    const pulls = passPulls(
-      stages.map((share) => ({ share, order })),
-      target,
-    );
-    const run = elasticSequence(group, pulls);
-    if (!run.ok) throw new CalcRefusal(inputFaultText(run.error));
-    const shares = run.value.map((forces) => Array.from(forces, (force) => force / target));
+    const run = must(interaction({ group, order, stages, targetN: target, wanted, mostRounds: 12 }));
+    const shares = run.history.map((forces) => Array.from(forces, (force) => force / target));
     const last = shares.at(-1) ?? [];
-    const after = stages.map((_, index) => unevenness(run.value[(index + 1) * n - 1] ?? [], target));
-    const needed = pullsForEvenness(group, order, target, wanted, 12);
-    const once = oneRoundTargetsN(group, order, target);
+    const { pulls, afterRound: after, pullsForEvenness: needed, oneRoundTargetsN: once } = run;
     const lowest = Math.min(...last);
-    const remarks: Remark[] = [];
-    if (stages.length > 1) {
-      const gain = (after.at(-2) ?? 0) - (after.at(-1) ?? 0);
-      remarks.push({
-        tone: gain > 0.02 ? 'good' : 'mind',
-        text: `The last round took the spread from ${threeFigures((after.at(-2) ?? 0) * 100)} % to ${threeFigures((after.at(-1) ?? 0) * 100)} %.`,
-      });
-    }
-    if (lowest < 0.8)
-      remarks.push({
-        tone: 'bad',
-        text: `One bolt is left with ${threeFigures(lowest * 100)} % of its load although every pull clicked.`,
-      });
     const spread = (forces: number[]) => (Math.max(...forces) - Math.min(...forces)) * 100;
     return {
       main: {
@@ -144,16 +116,14 @@ export const INTERACTION: BenchTool = {
         })),
         {
           label: 'Rounds to be even',
-          shown:
-            needed.ok && needed.value.rounds !== undefined ? show.plain(needed.value.rounds) : show.text('over 12'),
+          shown: needed?.rounds !== undefined ? show.plain(needed.rounds) : show.text('over 12'),
         },
         {
           label: 'Fewest pulls, lowest first',
-          shown:
-            needed.ok && needed.value.greedyPulls !== undefined ? show.plain(needed.value.greedyPulls) : show.text('–'),
+          shown: needed?.greedyPulls !== undefined ? show.plain(needed.greedyPulls) : show.text('–'),
         },
       ],
-      remarks,
+      remarks: run.remarks,
       drawing: <InteractionRing shares={shares} pulled={pulls.map((pull) => pull.bolt)} order={order} />,
       chart: (
         <Curve
@@ -169,7 +139,7 @@ export const INTERACTION: BenchTool = {
           limits={[{ y: 100, text: 'target' }]}
         />
       ),
-      table: once.ok
+      table: once
         ? {
             head: ['Pull', 'Bolt', 'Aim in one round', 'Left, as pulled above'],
             rows: order.map((bolt, index) => ({
@@ -177,7 +147,7 @@ export const INTERACTION: BenchTool = {
               cells: [
                 String(index + 1),
                 String(bolt + 1),
-                `${threeFigures(((once.value[index] ?? 0) / target) * 100)} %`,
+                `${threeFigures(((once[index] ?? 0) / target) * 100)} %`,
                 `${threeFigures((last[bolt] ?? 0) * 100)} %`,
               ],
             })),

@@ -1,15 +1,11 @@
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { clearanceHoleMm } from '#core/fastener/clearance-hole.ts';
-import { HEAD_STANDARDS, headDimension, usualHead } from '#core/fastener/head-dimension.ts';
-import { toolContradictions } from '#core/fastener/identify.ts';
-import { stressAreaMm2 } from '#core/fastener/stress-area.ts';
-import { minorDiameterMm, pitchDiameterMm } from '#core/fastener/thread.ts';
-import { threadLimits } from '#core/fastener/thread-tolerance.ts';
-import { washerDimension, washerStandards } from '#core/fastener/washer.ts';
-import { unreachable } from '#core/result.ts';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import { remarkText } from '#contract/wording/remark-text.ts';
+import { remarkTone } from '#core/bench/remark.ts';
+import { headsFor, threadSizes, toolsFit, washersFor } from '#core/bench/sizes.ts';
+import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { HoleRings } from '../drawing/HoleRings.tsx';
-import { inLine } from '../show-figure.ts';
+import { figureWriter, inLine } from '../show-figure.ts';
 
 /** Thread, heads, nuts, washers and holes of a size. */
 export const PARTS_TOOL: BenchTool = {
@@ -40,42 +36,18 @@ export const PARTS_TOOL: BenchTool = {
   answer(read) {
     const { show } = read;
     const thread = read.thread();
-    const limits = threadLimits(thread);
+    const sizes = threadSizes(thread);
+    const { limits } = sizes;
     const named = {
       acrossFlatsMm: read.optional('socket', 1, 100),
       clearanceDrillMm: read.optional('drill', 0.5, 100),
       tapDrillMm: read.optional('tap', 0.5, 100),
     };
-    const wrong = toolContradictions(thread, named);
-    const remarks: Remark[] = wrong.map((fault) => {
-      switch (fault.code) {
-        case 'widthNotOfThread':
-          return {
-            tone: 'bad',
-            text: `No standard gives a ${fault.acrossFlatsMm.toFixed(1)} mm head to ${thread.designation} (usual: ${fault.usualMm.map((mm) => mm.toFixed(1)).join(', ')}).${fault.alsoFits.length > 0 ? ` That socket is usual for ${fault.alsoFits.slice(0, 3).join(', ')}.` : ''}`,
-          };
-        case 'drillBelowThread':
-          return {
-            tone: 'bad',
-            text: `A ${fault.drillMm} mm hole passes no ${thread.designation} bolt; it needs ${fault.neededMm.toFixed(1)} mm.`,
-          };
-        case 'tapDrillWrong':
-          return {
-            tone: 'bad',
-            text: `${fault.drillMm} mm is no tap drill for ${thread.designation}: ${fault.rightMm.toFixed(2)} mm.`,
-          };
-        default:
-          return unreachable(fault);
-      }
-    });
-    if (wrong.length === 0 && Object.values(named).some((value) => value !== undefined))
-      remarks.push({ tone: 'good', text: 'The tools named belong to this thread.' });
-    const heads = HEAD_STANDARDS.flatMap((standard) => {
-      const head = headDimension(standard, thread);
-      return head ? [{ standard, head }] : [];
-    });
+    const remarks = toolsFit(thread, named);
+    const wrong = remarks.filter((remark) => remarkTone(remark) === 'bad');
+    const heads = headsFor(thread);
     if (heads.length === 0 && !limits) throw new CalcRefusal({ field: 'thread', reason: 'no table lists this size' });
-    const hole = clearanceHoleMm(thread, 'medium');
+    const hole = sizes.clearanceHoleMm.medium;
     return {
       main: {
         label: 'Socket for the usual head',
@@ -87,13 +59,13 @@ export const PARTS_TOOL: BenchTool = {
         { label: 'Pitch', shown: show.length(thread.pitchMm) },
         {
           label: 'Pitch diameter',
-          shown: show.text(pitchDiameterMm(thread.nominalMm, thread.pitchMm).toFixed(3), 'mm'),
+          shown: show.text(sizes.pitchDiameterMm.toFixed(3), 'mm'),
         },
         {
           label: 'Inside of the nut',
-          shown: show.text(minorDiameterMm(thread.nominalMm, thread.pitchMm).toFixed(3), 'mm'),
+          shown: show.text(sizes.minorDiameterMm.toFixed(3), 'mm'),
         },
-        { label: 'Stress area', shown: show.text(stressAreaMm2(thread).toFixed(1), 'mm²') },
+        { label: 'Stress area', shown: show.text(sizes.stressAreaMm2.toFixed(1), 'mm²') },
         ...(hole === undefined ? [] : [{ label: 'Clearance hole, medium', shown: show.length(hole) }]),
         ...(limits
           ? [
@@ -128,7 +100,7 @@ export const PARTS_TOOL: BenchTool = {
             { text: 'over the crests', diameterMm: thread.nominalMm, kind: 'thread' as const },
             {
               text: 'inside of the nut',
-              diameterMm: minorDiameterMm(thread.nominalMm, thread.pitchMm),
+              diameterMm: sizes.minorDiameterMm,
               kind: 'cut' as const,
             },
           ]}
@@ -148,25 +120,18 @@ export const PARTS_TOOL: BenchTool = {
               inLine(show.length(head.heightMm)),
             ],
           })),
-          ...washerStandards(thread.system).flatMap((standard) => {
-            const washer = washerDimension(standard, thread);
-            return washer
-              ? [
-                  {
-                    key: standard,
-                    cells: [
-                      `Washer ${standard}`,
-                      `inside ${inLine(show.length(washer.insideMm))}`,
-                      `outside ${inLine(show.length(washer.outsideMm))}`,
-                      inLine(show.length(washer.thicknessMm)),
-                    ],
-                  },
-                ]
-              : [];
-          }),
+          ...washersFor(thread).map(({ standard, washer }) => ({
+            key: standard,
+            cells: [
+              `Washer ${standard}`,
+              `inside ${inLine(show.length(washer.insideMm))}`,
+              `outside ${inLine(show.length(washer.outsideMm))}`,
+              inLine(show.length(washer.thicknessMm)),
+            ],
+          })),
         ],
       },
-      summary: `${thread.designation}: ${wrong.length > 0 ? remarks[0]?.text : `${heads.length} heads and nuts listed`}`,
+      summary: `${thread.designation}: ${wrong[0] ? remarkText(wrong[0], figureWriter(show)) : `${heads.length} heads and nuts listed`}`,
     };
   },
   sources: [

@@ -1,12 +1,12 @@
-import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { CalcRefusal, must } from '#contract/calc/joint-input.ts';
 import { inputFaultText } from '#contract/wording/input-fault-text.ts';
-import { castleSlot } from '#core/tightening/castle-slot.ts';
+import { castleNut } from '#core/bench/castle.ts';
 import { jointStiffness } from '#core/tightening/joint-stiffness.ts';
 import { usualFace } from '#core/tightening/proposed-torque.ts';
 import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
 import { torquePerNewton } from '#core/tightening/tightening-torque.ts';
 import { preloadPerDegreeN } from '#core/tightening/torque-angle.ts';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { CastleNut } from '../drawing/CastleNut.tsx';
 import { inLine, threeFigures } from '../show-figure.ts';
 import { finishField, VDI } from './joint-fields.ts';
@@ -61,24 +61,7 @@ export const SLOT: BenchTool = {
     const [torqueNm, ceilingNm] = [read.number('torque', 0, 1500), read.number('ceiling', 0, 1500)];
     if (torqueNm > ceilingNm)
       throw new CalcRefusal({ field: 'torque', reason: 'already over the ceiling: fit a new nut and start again' });
-    const advice = castleSlot(slots, past, torqueNm, ceilingNm, nmPerDeg, thread.pitchMm);
-    if (!advice.ok) throw new CalcRefusal(inputFaultText(advice.error));
-    const a = advice.value;
-    const remarks: Remark[] = [];
-    if (a.kind === 'shimOrChangeNut')
-      remarks.push({
-        tone: 'bad',
-        text: `The next slot would take ${inLine(show.torque(a.torqueThereNm))}, over the ceiling. A shim of about ${inLine(show.length(a.shimMm))} under the nut, or another nut; then tighten anew. Never back.`,
-      });
-    if (a.kind === 'turnOn')
-      remarks.push({
-        tone: 'good',
-        text: `Turn on to the next slot: about ${inLine(show.torque(a.torqueThereNm))} there, under the ceiling.`,
-      });
-    remarks.push({
-      tone: 'mind',
-      text: 'Steering and suspension joints: the vehicle maker’s manual and the kit’s sheet come first. A new pin every time. On a taper the stiffness is lower than computed here.',
-    });
+    const a = must(castleNut(slots, past, torqueNm, ceilingNm, nmPerDeg, thread.pitchMm));
     const there = a.kind === 'pinFits' ? torqueNm : a.torqueThereNm;
     return {
       main:
@@ -92,7 +75,7 @@ export const SLOT: BenchTool = {
         { label: 'A slot every', shown: show.angle(360 / slots) },
         ...(a.kind === 'shimOrChangeNut' ? [{ label: 'Shim', shown: show.length(a.shimMm) }] : []),
       ],
-      remarks,
+      remarks: a.remarks,
       drawing: (
         <CastleNut slots={slots} pastDeg={past} label={`Castle nut of ${slots} slots, ${past}° past the last`} />
       ),

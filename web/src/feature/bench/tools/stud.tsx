@@ -1,7 +1,6 @@
-import { CalcRefusal } from '#contract/calc/joint-input.ts';
-import { inputFaultText } from '#contract/wording/input-fault-text.ts';
-import { studLength } from '#core/fastener/stud-length.ts';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import { must } from '#contract/calc/joint-input.ts';
+import { studFor } from '#core/bench/stud.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { StudStackDrawing } from '../drawing/StudStack.tsx';
 import { inLine } from '../show-figure.ts';
 
@@ -42,25 +41,7 @@ export const STUD: BenchTool = {
       blindDepthMm: read.optional('blind', 1, 100),
       neededMm: read.optional('needed', 1, 100),
     };
-    const verdict = studLength(stack);
-    if (!verdict.ok) throw new CalcRefusal(inputFaultText(verdict.error));
-    const v = verdict.value;
-    const remarks: Remark[] = [];
-    if (v.bottoms)
-      remarks.push({
-        tone: 'bad',
-        text: `The closed nut meets the stud ${inLine(show.length(v.bottomsByMm))} before its seat: the wheel is not clamped. An open nut or a shorter stud.`,
-      });
-    if (v.tooShortByMm > 0)
-      remarks.push({
-        tone: 'bad',
-        text: `Not enough thread: the stud must be at least ${inLine(show.length(stack.studMm + v.tooShortByMm))} long. A spacer of x needs a stud at least x longer.`,
-      });
-    if (remarks.length === 0) remarks.push({ tone: 'good', text: 'Enough thread in mesh.' });
-    remarks.push({
-      tone: 'mind',
-      text: 'Wheels and studs are safety-critical: the vehicle maker’s manual and the spacer’s sheet come first, and local law on spacers.',
-    });
+    const v = must(studFor(stack));
     return {
       main: { label: 'Turns of the nut', shown: show.text(v.turns.toFixed(1), 'turns') },
       figures: [
@@ -69,7 +50,7 @@ export const STUD: BenchTool = {
         { label: 'Longest spacer', shown: show.length(v.thickestSpacerMm) },
         { label: 'Stud lacks', shown: show.length(v.tooShortByMm) },
       ],
-      remarks,
+      remarks: v.remarks,
       drawing: (
         <StudStackDrawing
           {...stack}

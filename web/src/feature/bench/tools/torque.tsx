@@ -1,23 +1,11 @@
+import { preloadOf } from '#core/bench/preload.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
-import { boltLoadsN } from '#core/fastener/property-class.ts';
-import { assemblyPreloadN, boltStress, type PreloadRule, usualRule } from '#core/tightening/assembly-preload.ts';
-import { bearingPressureMpa, LIMITING_PRESSURE } from '#core/tightening/bearing-pressure.ts';
+import { usualRule } from '#core/tightening/assembly-preload.ts';
 import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
-import {
-  preloadScatterN,
-  TIGHTENING_METHODS,
-  type TighteningMethod,
-  tighteningFactor,
-} from '#core/tightening/tightening-method.ts';
-import {
-  nutFactor,
-  preloadForTorqueN,
-  type TorqueForm,
-  torqueForPreloadNm,
-  torqueShares,
-} from '#core/tightening/tightening-torque.ts';
+import { TIGHTENING_METHODS, type TighteningMethod } from '#core/tightening/tightening-method.ts';
+import { preloadForTorqueN, type TorqueForm } from '#core/tightening/tightening-torque.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { JointSection } from '../drawing/JointSection.tsx';
 import { inLine, threeFigures } from '../show-figure.ts';
 import { classField, finishField, headField, holeField, threadField, VDI } from './joint-fields.ts';
@@ -91,42 +79,22 @@ export const TORQUE: BenchTool = {
     const form = read.choice<TorqueForm>('form');
     const prevailing = read.number('prevailing', 0, 500);
     const share = read.optional('share', 0.05, 1.2);
-    const usual = usualRule(strength);
-    const rule: PreloadRule = share === undefined ? usual : { ...usual, share };
-    const assembly = assemblyPreloadN(thread, strength, friction.thread, rule);
-    const assemblyNm = torqueForPreloadNm(assembly, thread, friction, face, prevailing, form);
     const given = read.optional('torque', 0.01, 5000);
-    const torqueNm = given ?? assemblyNm;
-    const preload = (mu: number, nm = torqueNm) =>
-      preloadForTorqueN(nm, thread, evenFriction(mu), face, prevailing, form);
-    const preloadN = preload(finish.usual);
-    const stress = boltStress(thread, strength, preloadN, friction.thread);
     const method = read.choice<TighteningMethod>('method');
-    const scatter = preloadScatterN(preloadN, tighteningFactor(method).middle);
-    const loads = boltLoadsN(strength, thread);
-    const worst = boltStress(thread, strength, preload(finish.low), finish.low);
-    const shares = torqueShares(preloadN, thread, friction, face, prevailing, form);
-    const pressure = bearingPressureMpa(preloadN, face.outsideMm, face.holeMm);
-    const remarks: Remark[] = [];
-    if (stress.yieldShare > 1)
-      remarks.push({
-        tone: 'bad',
-        text: `The bolt yields: ${threeFigures(stress.yieldShare * 100)} % of yield while the torque is on.`,
-      });
-    else if (stress.proofShare > 0.95)
-      remarks.push({ tone: 'bad', text: `Near or over proof: ${threeFigures(stress.proofShare * 100)} %.` });
-    else if (worst.yieldShare > 1)
-      remarks.push({ tone: 'mind', text: 'On its slipperiest day this finish takes the bolt past yield.' });
-    if (given !== undefined && stress.proofShare < 0.3)
-      remarks.push({
-        tone: 'mind',
-        text: 'Little of the bolt is used; a joint that must not slip may want more. Look again at the figure and its unit.',
-      });
-    if (pressure > LIMITING_PRESSURE.steel)
-      remarks.push({
-        tone: 'mind',
-        text: 'The pressure under the head is more than mild steel bears: a hard washer or a flange.',
-      });
+    const answer = preloadOf({
+      thread,
+      strength,
+      face,
+      friction,
+      prevailingNm: prevailing,
+      form,
+      rule: share === undefined ? undefined : { ...usualRule(strength), share },
+      given: given === undefined ? undefined : { torqueNm: given },
+      finish: finish.finish,
+      method,
+    });
+    const { preloadN, torqueNm, assemblyTorqueNm: assemblyNm, stress, scatter, shares, loads } = answer;
+    const preload = (mu: number, nm: number) => preloadForTorqueN(nm, thread, evenFriction(mu), face, prevailing, form);
     const top = Math.max(torqueNm, assemblyNm) * 1.35;
     const grid = Array.from({ length: 25 }, (_, i) => (i / 24) * top);
     const head = headDimension((read.text('head') || usualHead(thread.system)) as never, thread);
@@ -141,14 +109,14 @@ export const TORQUE: BenchTool = {
           : { label: 'Torque the bolt takes', shown: show.torque(assemblyNm) },
         { label: 'Of proof load', shown: show.percent(stress.proofShare) },
         { label: 'Of yield, torque on', shown: show.percent(stress.yieldShare) },
-        { label: `${METHOD_TEXT[method]}: least`, shown: show.force(scatter.minN) },
-        { label: `${METHOD_TEXT[method]}: most`, shown: show.force(scatter.maxN) },
-        { label: 'Nut factor K', shown: show.plain(nutFactor(thread, friction, face)) },
+        { label: `${METHOD_TEXT[method]}: least`, shown: show.force(scatter?.minN ?? preloadN) },
+        { label: `${METHOD_TEXT[method]}: most`, shown: show.force(scatter?.maxN ?? preloadN) },
+        { label: 'Nut factor K', shown: show.plain(answer.nutFactor) },
         { label: 'Becomes preload', shown: show.percent(shares.pitchNm / shares.totalNm) },
-        { label: 'Under the head', shown: show.stress(pressure) },
+        { label: 'Under the head', shown: show.stress(answer.pressureMpa) },
         { label: 'Proof load', shown: show.force(loads.proofN) },
       ],
-      remarks,
+      remarks: answer.remarks,
       drawing: (
         <JointSection
           diameterMm={thread.nominalMm}

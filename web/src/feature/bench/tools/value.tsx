@@ -1,40 +1,16 @@
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { LIMITED_BY_TEXT, VALUE_BECAUSE_TEXT, VALUE_SOURCE_TEXT } from '#contract/wording/en/bench.ts';
 import { proposalFaultText } from '#contract/wording/input-fault-text.ts';
+import { valueFor } from '#core/bench/value.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { TAPPED_TENSILE_MPA, type TappedMaterial } from '#core/fastener/thread-engagement.ts';
 import type { PartMaterial } from '#core/tightening/joint-stiffness.ts';
-import {
-  isSafetyCritical,
-  type JointTag,
-  proposeTorque,
-  rankValueSources,
-  usualFace,
-  type ValueOffer,
-} from '#core/tightening/proposed-torque.ts';
+import { type JointTag, proposeTorque, usualFace } from '#core/tightening/proposed-torque.ts';
 import type { ThreadFinish } from '#core/tightening/thread-finish.ts';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { JointSection } from '../drawing/JointSection.tsx';
 import { inLine } from '../show-figure.ts';
 import { classField, finishField, PARTS, threadField, yesNo } from './joint-fields.ts';
-
-const SOURCE: Record<ValueOffer['source'], string> = {
-  kitSheet: 'The kit’s sheet',
-  vehicleMaker: 'The vehicle maker’s manual',
-  otherKitSheet: 'Another kit’s sheet',
-  estimate: 'Worked out from size and class',
-  byFeel: 'By feel',
-};
-const BECAUSE: Record<ValueOffer['because'], string> = {
-  first: 'goes first for this hardware',
-  reusedHardware: 'for hardware of the vehicle that is used again',
-  kitHardware: 'for hardware of the kit',
-  sameJointOnly: 'only for the same joint of the same vehicle: a value belongs to the joint, not to the size',
-  safetyCritical: 'not for a safety-critical joint',
-  markedEstimate: 'always marked as not from the sheet',
-  noBasis: 'no thread or class to work from',
-  shopRefuses: 'this shop does not allow it',
-  lastResort: 'honest, with a name and a reason, shown at hand-over',
-};
 
 /** A joint without a figure: where a value may come from. */
 export const VALUE: BenchTool = {
@@ -123,48 +99,18 @@ export const VALUE: BenchTool = {
     });
     if (!proposal.ok && proposal.error.code !== 'safetyCritical')
       throw new CalcRefusal(proposalFaultText(proposal.error));
-    const offers = rankValueSources({
-      hardware: read.choice<'kit' | 'factory'>('hardware'),
-      tag,
-      kitSheetNm: read.optional('kitNm', 0.1, 2000),
-      vehicleMakerNm: read.optional('makerNm', 0.1, 2000),
-      otherKitNm: read.optional('otherNm', 0.1, 2000),
-      otherKitSameJoint: read.yes('same'),
-      estimateNm: proposal.ok ? proposal.value.torqueNm : undefined,
-      strictShop: read.yes('strict'),
-    });
-    const best = offers.find((offer) => offer.allowed);
-    const remarks: Remark[] = [];
-    if (isSafetyCritical(tag))
-      remarks.push({
-        tone: 'bad',
-        text: 'A safety-critical joint: no value is proposed. Only the kit’s sheet or the vehicle maker’s manual.',
-      });
-    else if (best?.source === 'estimate')
-      remarks.push({
-        tone: 'mind',
-        text: 'Not from the sheet: worked out from size and class. A lead decides, by name, and the record says so.',
-      });
-    if (best === undefined)
-      remarks.push({
-        tone: 'bad',
-        text: 'Nothing may be used yet: find the sheet or the manual. The joint stays open.',
-      });
-    if (proposal.ok && proposal.value.limitedBy !== 'bolt')
-      remarks.push({
-        tone: 'mind',
-        text:
-          proposal.value.limitedBy === 'bearing'
-            ? 'Cut back: the part under the head bears no more.'
-            : 'Cut back: the tapped thread stands no more.',
-      });
-    const kitNm = read.optional('kitNm', 0.1, 2000);
-    const makerNm = read.optional('makerNm', 0.1, 2000);
-    if (kitNm !== undefined && makerNm !== undefined && Math.abs(kitNm / makerNm - 1) > 0.05)
-      remarks.push({
-        tone: 'mind',
-        text: `Sheet and manual differ: ${inLine(show.torque(kitNm))} against ${inLine(show.torque(makerNm))}. A lead picks one, by name.`,
-      });
+    const { offers, best, remarks } = valueFor(
+      {
+        hardware: read.choice<'kit' | 'factory'>('hardware'),
+        tag,
+        kitSheetNm: read.optional('kitNm', 0.1, 2000),
+        vehicleMakerNm: read.optional('makerNm', 0.1, 2000),
+        otherKitNm: read.optional('otherNm', 0.1, 2000),
+        otherKitSameJoint: read.yes('same'),
+        strictShop: read.yes('strict'),
+      },
+      proposal.ok ? proposal.value : undefined,
+    );
     const face = usualFace(thread);
     return {
       main:
@@ -172,18 +118,14 @@ export const VALUE: BenchTool = {
           ? { label: 'No value', shown: show.text('–') }
           : best.torqueNm === undefined
             ? { label: 'No figure', shown: show.text('By feel') }
-            : { label: SOURCE[best.source], shown: show.torque(best.torqueNm) },
+            : { label: VALUE_SOURCE_TEXT[best.source], shown: show.torque(best.torqueNm) },
       figures: proposal.ok
         ? [
             { label: 'Worked out, not from the sheet', shown: show.torque(proposal.value.torqueNm) },
             { label: 'Its preload', shown: show.force(proposal.value.preloadN) },
             {
               label: 'Limited by',
-              shown: show.text(
-                { bolt: 'the bolt', tappedThread: 'the tapped thread', bearing: 'the part under the head' }[
-                  proposal.value.limitedBy
-                ],
-              ),
+              shown: show.text(LIMITED_BY_TEXT[proposal.value.limitedBy]),
             },
           ]
         : [{ label: 'Worked out', shown: show.text('not for this joint') }],
@@ -206,14 +148,14 @@ export const VALUE: BenchTool = {
           key: offer.source,
           strong: offer === best,
           cells: [
-            SOURCE[offer.source],
+            VALUE_SOURCE_TEXT[offer.source],
             offer.torqueNm === undefined ? '–' : inLine(show.torque(offer.torqueNm)),
             offer.allowed ? 'yes' : 'no',
-            BECAUSE[offer.because],
+            VALUE_BECAUSE_TEXT[offer.because],
           ],
         })),
       },
-      summary: `${thread.designation}, ${tag} joint without a figure: ${best === undefined ? 'no value may be used' : `${SOURCE[best.source].toLowerCase()}${best.torqueNm === undefined ? '' : `, ${inLine(show.torque(best.torqueNm))}`}`}${best?.source === 'estimate' ? ', not from the sheet' : ''}`,
+      summary: `${thread.designation}, ${tag} joint without a figure: ${best === undefined ? 'no value may be used' : `${VALUE_SOURCE_TEXT[best.source].toLowerCase()}${best.torqueNm === undefined ? '' : `, ${inLine(show.torque(best.torqueNm))}`}`}${best?.source === 'estimate' ? ', not from the sheet' : ''}`,
       refusedForJob: best === undefined ? 'Nothing may be used for this joint yet.' : undefined,
     };
   },

@@ -1,8 +1,9 @@
+import { wheelNut } from '#core/bench/wheel.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { studSeat } from '#core/tightening/stud-seat.ts';
 import { finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
-import type { BenchTool, Remark } from '../bench-tool.ts';
+import type { BenchTool } from '../bench-tool.ts';
 import { JointSection } from '../drawing/JointSection.tsx';
 import { inLine, threeFigures } from '../show-figure.ts';
 import { classField, finishField, threadField, VDI } from './joint-fields.ts';
@@ -55,40 +56,8 @@ export const WHEEL: BenchTool = {
     const nutNm = read.number('nut', 1, 1500);
     const seatingNm = read.optional('seating', 0, 500);
     const finish = finishFriction(read.choice<ThreadFinish>('finish'));
+    const now = wheelNut(thread, strength, face, nutNm, seatingNm, finish.finish);
     const at = (nm: number, mu: number) => studSeat(thread, strength, seatingNm ?? 0, nm, mu, face);
-    const now = at(nutNm, finish.usual);
-    const oily = at(nutNm, finish.low);
-    const remarks: Remark[] = [
-      {
-        tone: 'mind',
-        text: 'The vehicle maker’s manual gives the wheel torque, the kit’s sheet the seating torque; neither is proposed here. Dry and clean unless they say otherwise.',
-      },
-    ];
-    if (now.yieldShare > 1) remarks.unshift({ tone: 'bad', text: 'The stud yields under this nut torque.' });
-    else if (oily.yieldShare > 1)
-      remarks.unshift({
-        tone: 'bad',
-        text: 'On a slippery thread this torque takes the stud past yield: never oil a wheel stud.',
-      });
-    if (seatingNm === undefined)
-      remarks.push({
-        tone: 'mind',
-        text: 'Seating torque not given: it belongs to that kit and thread, and is taken from no other job.',
-      });
-    else if (now.seatingYieldShare > 0.6)
-      remarks.push({
-        tone: 'bad',
-        text: `Seating twists the stud to ${threeFigures(now.seatingYieldShare * 100)} % of yield: too much, it is seated low.`,
-      });
-    else if (now.turnsOn)
-      remarks.push({
-        tone: 'mind',
-        text: `The nut’s thread twists the stud with ${inLine(show.torque(now.nutTwistsNm))}, more than it was seated with: without locker it may turn on or come out with the nut.`,
-      });
-    remarks.push({
-      tone: 'mind',
-      text: 'Star, two stages, on the ground; torque again after the first 40 km (25 miles).',
-    });
     const head = headDimension(usualHead(thread.system), thread);
     const grid = Array.from({ length: 21 }, (_, i) => (i / 20) * nutNm * 1.4 + 0.001);
     return {
@@ -104,7 +73,7 @@ export const WHEEL: BenchTool = {
               { label: 'That is, of yield', shown: show.percent(now.seatingYieldShare) },
             ]),
       ],
-      remarks,
+      remarks: now.remarks,
       drawing: (
         <JointSection
           diameterMm={thread.nominalMm}

@@ -1,0 +1,98 @@
+import { drillFor } from '#core/bench/drill.ts';
+import { engagementOf } from '#core/bench/engagement.ts';
+import { identified } from '#core/bench/identify.ts';
+import { headsFor, threadSizes, washersFor } from '#core/bench/sizes.ts';
+import { studFor } from '#core/bench/stud.ts';
+import { nearestDrill } from '#core/fastener/drill-size.ts';
+import { tapDrill } from '#core/fastener/tap-drill.ts';
+import { SHEAR_RATIO, TAPPED_TENSILE_MPA } from '#core/fastener/thread-engagement.ts';
+import type { CalcInput } from '../calc-input.ts';
+import { inInches, must, need, readStrength, readThread, refuse } from '../joint-input.ts';
+import { remarked } from './remarked.ts';
+
+/** Square millimetres of a square inch. */
+const MM2_PER_IN2 = 645.16;
+
+export function thread({ thread: text }: CalcInput<'thread'>) {
+  const t = readThread(text);
+  const { limits, clearanceHoleMm, ...sizes } = threadSizes(t);
+  const drill = tapDrill(t);
+  return {
+    designation: t.designation,
+    system: t.system,
+    series: t.series,
+    nominalMm: t.nominalMm,
+    pitchMm: t.pitchMm,
+    ...sizes,
+    stressAreaIn2: sizes.stressAreaMm2 / MM2_PER_IN2,
+    limits: limits ?? null,
+    tapDrill: { name: drill.name, diameterMm: drill.diameterMm },
+    clearanceHoleMm: {
+      fine: clearanceHoleMm.fine ?? null,
+      medium: clearanceHoleMm.medium ?? null,
+      coarse: clearanceHoleMm.coarse ?? null,
+    },
+  };
+}
+
+export function head({ thread: text, standard }: CalcInput<'head'>) {
+  const t = readThread(text);
+  const heads = headsFor(t, standard && [standard]).map(({ standard: name, head: dimension }) => ({
+    standard: name,
+    ...dimension,
+    acrossFlatsIn: inInches(dimension.acrossFlatsMm),
+  }));
+  if (heads.length === 0) refuse('standard', `${standard ?? 'no known standard'} does not list ${t.designation}`);
+  return { heads, washers: washersFor(t).map(({ standard: name, washer }) => ({ standard: name, ...washer })) };
+}
+
+export function engagement(input: CalcInput<'engagement'>) {
+  const t = readThread(input.thread);
+  const boltTensileMpa =
+    input.boltTensileMpa ??
+    (input.propertyClass === undefined
+      ? refuse('propertyClass', 'give the bolt’s class or its tensile strength')
+      : readStrength(input.propertyClass, t).tensileMpa);
+  const tappedTensileMpa =
+    input.tappedTensileMpa ??
+    (input.material === undefined
+      ? refuse('tappedTensileMpa', 'give the tapped material or its tensile strength')
+      : TAPPED_TENSILE_MPA[input.material]);
+  const joint = { thread: t, boltTensileMpa, tappedTensileMpa, shearRatio: input.shearRatio };
+  const answer = must(engagementOf(joint, input.engagementMm));
+  return remarked({
+    ...answer,
+    insertMm: answer.insertMm ?? null,
+    boltTensileMpa,
+    tappedTensileMpa,
+    shearRatio: input.shearRatio ?? SHEAR_RATIO,
+  });
+}
+
+export function stud({ thread: text, spacerMm = 0, ...rest }: CalcInput<'stud'>) {
+  const t = readThread(text);
+  return remarked(must(studFor({ ...rest, spacerMm, nominalMm: t.nominalMm, pitchMm: t.pitchMm })));
+}
+
+export function identify(input: CalcInput<'identify'>) {
+  const { candidates, ...found } = must(identified(input));
+  return remarked({
+    ...found,
+    candidates: candidates.map(({ thread: t, ...rest }) => ({ thread: t.designation, ...rest })),
+  });
+}
+
+export function drill({ thread: text, purpose = 'tap', fit = 'medium', diameterMm, series }: CalcInput<'drill'>) {
+  if (text === undefined) return nearestOfEach(need('diameterMm', diameterMm ?? Number.NaN, 0.5, 60), series);
+  const { overMinorMm: _, ...answer } = must(drillFor(purpose, readThread(text), fit));
+  return remarked({ ...answer, ...nearestOfEach(answer.diameterMm, series) });
+}
+
+function nearestOfEach(diameterMm: number, series?: 'metric' | 'fraction' | 'number' | 'letter') {
+  const of = (name: 'metric' | 'fraction' | 'number' | 'letter') => {
+    const { drill: found, differenceMm } = nearestDrill(diameterMm, name);
+    return { name: found.name, diameterMm: found.diameterMm, differenceMm };
+  };
+  const all = { metric: of('metric'), fraction: of('fraction'), number: of('number'), letter: of('letter') };
+  return { diameterMm, diameterIn: inInches(diameterMm), nearest: series ? { [series]: all[series] } : all };
+}

@@ -1,0 +1,119 @@
+import { finishChange } from '#core/bench/finish.ts';
+import { interaction } from '#core/bench/interaction.ts';
+import { preloadOf } from '#core/bench/preload.ts';
+import { nutClassFor, nutProofLoadN } from '#core/fastener/nut-class.ts';
+import { stressAreaMm2 } from '#core/fastener/stress-area.ts';
+import type { PreloadRule } from '#core/tightening/assembly-preload.ts';
+import { circlePositions, fadingCompliance } from '#core/tightening/elastic-interaction.ts';
+import { jointStiffness } from '#core/tightening/joint-stiffness.ts';
+import { settlingLoss } from '#core/tightening/settling.ts';
+import { frictionDiameterMm } from '#core/tightening/tightening-torque.ts';
+import { preloadPerDegreeN } from '#core/tightening/torque-angle.ts';
+import type { CalcInput } from '../calc-input.ts';
+import { must, need, readFace, readFriction, readStrength, readThread, refuse } from '../joint-input.ts';
+import { remarked } from './remarked.ts';
+
+function preloadRule(input: CalcInput<'preload'>): PreloadRule | undefined {
+  if (input.yieldShare !== undefined)
+    return { kind: 'yieldShare', share: need('yieldShare', input.yieldShare, 0.05, 1.2) };
+  if (input.proofShare !== undefined)
+    return { kind: 'proofShare', share: need('proofShare', input.proofShare, 0.05, 1.2) };
+  return undefined;
+}
+
+function given({ torqueNm, preloadN }: CalcInput<'preload'>) {
+  if (torqueNm !== undefined && preloadN !== undefined) refuse('preloadN', 'give a torque or a preload, not both');
+  if (torqueNm !== undefined) return { torqueNm: need('torqueNm', torqueNm, 0, 20_000) };
+  return preloadN === undefined ? undefined : { preloadN: need('preloadN', preloadN, 0, 5_000_000) };
+}
+
+export function preload(input: CalcInput<'preload'>) {
+  const t = readThread(input.thread);
+  const strength = readStrength(input.propertyClass, t);
+  const face = readFace(t, input);
+  const friction = readFriction(input);
+  const answer = preloadOf({
+    thread: t,
+    strength,
+    face,
+    friction,
+    prevailingNm: need('prevailingNm', input.prevailingNm ?? 0, 0, 500),
+    form: input.form ?? 'vdi',
+    rule: preloadRule(input),
+    nutFactor: input.nutFactor === undefined ? undefined : need('nutFactor', input.nutFactor, 0.01, 1),
+    given: given(input),
+    finish: input.finish,
+    method: input.method,
+    part: input.part,
+  });
+  const nut = nutClassFor(strength.propertyClass);
+  const stiffness =
+    input.gripMm === undefined
+      ? undefined
+      : must(
+          jointStiffness({
+            thread: t,
+            gripMm: input.gripMm,
+            shankMm: input.shankMm,
+            bearingMm: face.outsideMm,
+            holeMm: face.holeMm,
+            partDiameterMm: input.partDiameterMm ?? 3 * face.outsideMm,
+            part: input.part ?? 'steel',
+            into: input.into ?? 'nut',
+          }),
+        );
+  return remarked({
+    ...answer,
+    stressAreaMm2: stressAreaMm2(t),
+    frictionDiameterMm: frictionDiameterMm(face),
+    face,
+    friction,
+    strength,
+    nutProofN: (nut && nutProofLoadN(nut, t)) ?? null,
+    stiffness: stiffness && { ...stiffness, nPerDeg: preloadPerDegreeN(t, stiffness) },
+    settling:
+      stiffness &&
+      settlingLoss(stiffness, input.roughness ?? 'medium', need('interfaces', input.interfaces ?? 1, 0, 20)),
+  });
+}
+
+export function lubricate(input: CalcInput<'lubricate'>) {
+  const t = readThread(input.thread);
+  const strength = readStrength(input.propertyClass, t);
+  const torqueNm = need('torqueNm', input.torqueNm, 0.01, 20_000);
+  const prevailingNm = need('prevailingNm', input.prevailingNm ?? 0, 0, 500);
+  const joint = { thread: t, strength, face: readFace(t, input), prevailingNm };
+  const to = typeof input.to === 'string' ? [input.to] : input.to;
+  return remarked(finishChange(joint, torqueNm, input.from, to));
+}
+
+export function elastic(input: CalcInput<'elastic'>) {
+  const positions = input.circle
+    ? circlePositions(input.circle.bolts, need('circle.diameterMm', input.circle.diameterMm, 1, 10_000) / 2)
+    : input.positions;
+  const complianceMmPerN =
+    input.complianceMmPerN ??
+    fadingCompliance(
+      positions ?? refuse('complianceMmPerN', 'give the matrix, a circle or positions'),
+      need('c0MmPerN', input.c0MmPerN ?? Number.NaN, 0, 1),
+      need('lambdaMm', input.lambdaMm ?? Number.NaN, 0.1, 100_000),
+      input.circle && input.circle.diameterMm / 2,
+    );
+  if (input.pulls === undefined && input.targetN === undefined) refuse('targetN', 'give the pulls, or a target');
+  const {
+    history,
+    pulls: _,
+    afterRound: __,
+    ...answer
+  } = must(
+    interaction({
+      group: { boltStiffnessNPerMm: input.boltStiffnessNPerMm, complianceMmPerN },
+      order: input.order ?? [...complianceMmPerN.keys()],
+      stages: input.stages,
+      pulls: input.pulls,
+      targetN: input.targetN,
+      wanted: input.evenness,
+    }),
+  );
+  return remarked({ preloadsN: history.map((forces) => Array.from(forces)), ...answer });
+}

@@ -1,0 +1,179 @@
+import type { Caveat } from '../compound/compound-choice.ts';
+import type { Measured } from '../fastener/identify.ts';
+import type { StripLoads } from '../fastener/thread-engagement.ts';
+import type { FitMaterial } from '../fit/shrink-fit.ts';
+
+/** Nothing more to say. */
+type Nothing = unknown;
+
+/** Everything that is remarked on an answer, with what it says it of: figures in the unit that ends their name. */
+export interface RemarkFacts extends Record<Caveat, Nothing> {
+  // Adapter
+  noMarkInRange: Nothing;
+  uncorrectedTorque: { gotNm: number };
+  straightExtension: Nothing;
+  handOnGrip: Nothing;
+  // Adjustable link
+  tooLittleInMesh: { shortByMm: number; longestMm: number };
+  endsDiffer: { unequalByMm: number };
+  meshEnough: Nothing;
+  alignAfterwards: Nothing;
+  // Turning by angle
+  yieldsInTurn: { yieldDeg: number };
+  extensionWinds: { twistDeg: number };
+  settlingTakes: { lossShare: number };
+  // Bead
+  locksHydraulically: { mostMl: number };
+  intoTheHole: Nothing;
+  onTheBolt: Nothing;
+  skinContact: Nothing;
+  // Bush
+  sheetSilent: Nothing;
+  noMineralGrease: Nothing;
+  bushAtRideHeight: Nothing;
+  // Compound
+  degreaseFirst: Nothing;
+  neverBoth: Nothing;
+  // Band clamp
+  overClampMost: Nothing;
+  underClampMost: Nothing;
+  hosesSettle: Nothing;
+  // Units
+  inchOrFoot: Nothing;
+  forceNotTorque: Nothing;
+  // Cure
+  timesOfSheet: Nothing;
+  timesOfModel: Nothing;
+  tooColdToSet: Nothing;
+  primerHelps: Nothing;
+  // Drill
+  drillUnderBolt: { drillMm: number; thread: string };
+  drillOverThread: { drillMm: number; heightShare: number };
+  drillTight: { drillMm: number };
+  drillUsable: { drillMm: number; heightShare: number };
+  pilotFirst: Nothing;
+  chaserNotTap: Nothing;
+  // Thread in mesh
+  engagementShort: { missingMm: number; weakest: StripLoads['weakest']; stripsN: number };
+  engagementEnough: Nothing;
+  fullThreadsOnly: Nothing;
+  // Another finish
+  loadMoreThanMeant: { moreShare: number; meantNm: number };
+  loadLessThanMeant: { lessShare: number; meantNm: number };
+  yieldsWhenSlippery: Nothing;
+  sheetCountsOnCompound: Nothing;
+  // Fit of bore and pin
+  fitCheckParts: Nothing;
+  fitRetaining: Nothing;
+  fitAsItIs: Nothing;
+  fitPress: Nothing;
+  fitHeatOrChill: Nothing;
+  hotterThanAllowed: { boreC: number; limitC: number; bore: FitMaterial };
+  secondsFromOven: Nothing;
+  // Unknown thread
+  cluesAgainst: { clues: ReadonlyArray<keyof Measured> };
+  severalFit: Nothing;
+  nothingAgainst: Nothing;
+  socketIsNoThread: Nothing;
+  // Bolts that unload one another
+  roundHelped: { beforeShare: number; afterShare: number };
+  roundDidLittle: { beforeShare: number; afterShare: number };
+  boltLeftLoose: { lowestShare: number };
+  // Sizes of a thread
+  widthNotOfThread: { acrossFlatsMm: number; thread: string; usualMm: readonly number[]; alsoFits: readonly string[] };
+  drillBelowThread: { drillMm: number; thread: string; neededMm: number };
+  tapDrillWrong: { drillMm: number; thread: string; rightMm: number };
+  toolsOfThread: Nothing;
+  // Castle nut
+  slotOverCeiling: { thereNm: number; shimMm: number };
+  turnToSlot: { thereNm: number };
+  castleCaution: Nothing;
+  // Hub stud
+  nutBottoms: { byMm: number };
+  studTooShort: { atLeastMm: number };
+  studLongEnough: Nothing;
+  studCaution: Nothing;
+  // Preload
+  boltYields: { yieldShare: number };
+  nearProof: { proofShare: number };
+  finishMayYield: Nothing;
+  littleUsed: Nothing;
+  headSinks: Nothing;
+  // A joint without a figure
+  safetyCriticalNoValue: Nothing;
+  notFromSheet: Nothing;
+  nothingMayBeUsed: Nothing;
+  cutForBearing: Nothing;
+  cutForTappedThread: Nothing;
+  sheetAndManualDiffer: { sheetNm: number; manualNm: number };
+  // Wheel nut
+  wheelTorqueSource: Nothing;
+  studYields: Nothing;
+  studYieldsOiled: Nothing;
+  seatingUnknown: Nothing;
+  seatingTooMuch: { seatingShare: number };
+  studMayTurnOn: { twistNm: number };
+  wheelRetorque: Nothing;
+}
+export type RemarkCode = keyof RemarkFacts;
+
+/** What an answer gives to mind, by its code; the words are the reader's. */
+export type Remark = { [Code in RemarkCode]: { code: Code } & RemarkFacts[Code] }[RemarkCode];
+
+/** `bad`: do not go on so. `mind`: know it. `good`: asked and found right. */
+export type Tone = 'bad' | 'mind' | 'good';
+
+const BAD = [
+  'noMarkInRange',
+  'tooLittleInMesh',
+  'locksHydraulically',
+  'degreaseFirst',
+  'overClampMost',
+  'tooColdToSet',
+  'drillUnderBolt',
+  'drillOverThread',
+  'engagementShort',
+  'loadMoreThanMeant',
+  'yieldsWhenSlippery',
+  'fitCheckParts',
+  'hotterThanAllowed',
+  'cluesAgainst',
+  'boltLeftLoose',
+  'widthNotOfThread',
+  'drillBelowThread',
+  'tapDrillWrong',
+  'slotOverCeiling',
+  'nutBottoms',
+  'studTooShort',
+  'boltYields',
+  'nearProof',
+  'safetyCriticalNoValue',
+  'nothingMayBeUsed',
+  'studYields',
+  'studYieldsOiled',
+  'seatingTooMuch',
+] as const satisfies readonly RemarkCode[];
+const GOOD = [
+  'meshEnough',
+  'underClampMost',
+  'drillUsable',
+  'engagementEnough',
+  'fitAsItIs',
+  'fitPress',
+  'fitHeatOrChill',
+  'nothingAgainst',
+  'roundHelped',
+  'toolsOfThread',
+  'turnToSlot',
+  'studLongEnough',
+] as const satisfies readonly RemarkCode[];
+
+/** How a remark weighs; what is neither bad nor good is to be minded. */
+export function remarkTone({ code }: Pick<Remark, 'code'>): Tone {
+  if ((BAD as readonly RemarkCode[]).includes(code)) return 'bad';
+  return (GOOD as readonly RemarkCode[]).includes(code) ? 'good' : 'mind';
+}
+
+/** The remarks that hold, in the order given. */
+export const remarksThat = (...remarks: Array<Remark | false | undefined>): Remark[] =>
+  remarks.filter((remark): remark is Remark => remark !== false && remark !== undefined);
