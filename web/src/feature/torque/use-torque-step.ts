@@ -115,7 +115,8 @@ export function useTorqueStep(): TorqueStep | undefined {
     (reading: Reading) => {
       // A castle nut is only done when its pin goes through.
       if (asksPin) {
-        setHeld(reading);
+        // Turned on to the next slot, the nut has moved by both pulls: a few degrees alone would look like none.
+        setHeld((before) => ({ ...reading, movementDeg: reading.movementDeg + (before?.movementDeg ?? 0) }));
         setTurningOn(false);
       } else record(reading);
     },
