@@ -14,18 +14,12 @@ import type {
 import type { PastVisit } from '#contract/vehicle.ts';
 import { outForJob } from '#core/crib/crib-tool.ts';
 import type { JobCommand } from '#core/job/acts.ts';
-import { debtsOf } from '#core/job/debt.ts';
 import { appendEvents, type JobLog, kitsNow, openLog, takeCommand } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
-import { stationState } from '#core/job/job-state.ts';
-import { finalPull, stationComplete } from '#core/job/station-progress.ts';
 import { ofPrefix, scopedKeys } from '#core/kit/ids.ts';
 import type { Plan } from '#core/kit/plan.ts';
-import { indexOf } from '#core/kit/plan.ts';
 import { fitVerdicts, type ResolveError } from '#core/kit/resolve.ts';
-import { sameWord } from '#core/kit/vehicle-facts.ts';
 import { fail, ok, type Result } from '#core/result.ts';
-import { stationSpot } from '#core/vehicle/joint-spot.ts';
 import { kitAnswers, kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
@@ -33,6 +27,8 @@ import type { CribRepository } from '../store/crib-repository.ts';
 import type { JobEntity } from '../store/entities.ts';
 import { chainHash, FIRST_HASH } from '../store/hash-chain.ts';
 import { type EventRow, JobMoved, type JobRepository } from '../store/job-repository.ts';
+import { noteFitted } from './fitted-note.ts';
+import { pastVisit } from './past-visit.ts';
 import type { Caller, SessionService } from './session-service.ts';
 
 /** A device clock may run this far ahead before its commands are refused. */
@@ -329,28 +325,8 @@ export class JobService {
     }
   }
 
-  /** What a finished job put on the vehicle goes into the list of what it carries. Doing it again changes nothing. */
   private async noteFitted({ row, log }: Pick<LiveJob, 'row' | 'log'>): Promise<void> {
-    const stored = await this.catalog.vehicle(row.shopId, row.vehicleId);
-    if (!stored || !log.state.closed) return;
-    const since = new Date(log.state.closed.atMs).toISOString().slice(0, 10);
-    const carried = stored.vehicle.fitted ?? [];
-    const words = log.plan.kits.flatMap((kit) => [
-      { word: kit.title, note: kit.maker },
-      ...kit.adds.map((word) => ({ word, note: kit.title })),
-    ]);
-    const fresh = words
-      .filter(({ word }) => !carried.some((entry) => sameWord(entry.word, word)))
-      .map((entry) => ({ ...entry, since, jobNumber: row.number }));
-    const saved =
-      fresh.length === 0 ||
-      (await this.catalog.saveVehicle(
-        row.shopId,
-        { ...stored.vehicle, fitted: [...carried, ...fresh] },
-        stored.version,
-      ));
-    // Somebody saved the vehicle in this instant: their version is read and added to.
-    if (!saved) return this.noteFitted({ row, log });
+    await noteFitted(this.catalog, row, log);
     await this.jobs.noted(row.id);
   }
 
@@ -434,43 +410,6 @@ export class JobService {
 
 /** Prefixes of the kits a job was opened with. */
 const openedWith = (row: JobEntity): string[] => row.kits.filter(({ added }) => !added).map(({ prefix }) => prefix);
-
-/** A visit as a vehicle's history shows it. */
-function pastVisit(row: JobEntity, { plan, state }: JobLog): PastVisit {
-  const { groups } = indexOf(plan);
-  return {
-    id: row.id,
-    number: row.number,
-    startedMs: row.plannedStartMs,
-    closedAtMs: row.closedAtMs ?? undefined,
-    odometerKm: row.odometerKm ?? undefined,
-    kits: plan.kits.map((kit) => kit.title),
-    joints: plan.stations.map((station) => {
-      const group = groups.get(station.groupId);
-      const pull = finalPull(plan, state, station.id);
-      const spot = group?.spot && stationSpot(group, station);
-      return {
-        station: station.id,
-        label: station.label,
-        name: station.name,
-        group: group?.title ?? '',
-        printed: station.printed,
-        done: stationComplete(station, stationState(state, station.id)),
-        ...(spot ? { spot } : {}),
-        ...(pull ? { torqueNm: pull.torqueNm, wrench: pull.wrench.label, by: pull.by.name, atMs: pull.atMs } : {}),
-      };
-    }),
-    debts: debtsOf(plan, state)
-      .filter((debt) => debt.opened)
-      .map(({ name, count, ended, ends }) => ({
-        name,
-        count,
-        ended,
-        ends: [...new Set(ends.map(({ end }) => end))],
-        opened: true,
-      })),
-  };
-}
 
 /** Adds pulls just stored to their wrenches' counts, so that 5 000 is not passed unseen between two readings. */
 function countPulls(wrenches: Wrench[], rows: readonly EventRow[]): void {

@@ -1,0 +1,28 @@
+import type { JobLog } from '#core/job/job-log.ts';
+import { sameWord } from '#core/kit/vehicle-facts.ts';
+import type { CatalogRepository } from '../store/catalog-repository.ts';
+import type { JobEntity } from '../store/entities.ts';
+
+/**
+ * What a finished job put on the vehicle goes into the list of what it carries. Doing it again changes nothing.
+ *
+ * @throws whatever the store throws; the note is then still owed
+ */
+export async function noteFitted(catalog: CatalogRepository, row: JobEntity, log: JobLog): Promise<void> {
+  const stored = await catalog.vehicle(row.shopId, row.vehicleId);
+  if (!stored || !log.state.closed) return;
+  const since = new Date(log.state.closed.atMs).toISOString().slice(0, 10);
+  const carried = stored.vehicle.fitted ?? [];
+  const words = log.plan.kits.flatMap((kit) => [
+    { word: kit.title, note: kit.maker },
+    ...kit.adds.map((word) => ({ word, note: kit.title })),
+  ]);
+  const fresh = words
+    .filter(({ word }) => !carried.some((entry) => sameWord(entry.word, word)))
+    .map((entry) => ({ ...entry, since, jobNumber: row.number }));
+  if (fresh.length === 0) return;
+  const vehicle = { ...stored.vehicle, fitted: [...carried, ...fresh] };
+  const saved = await catalog.saveVehicle(row.shopId, vehicle, stored.version);
+  // Somebody saved the vehicle in this instant: their version is read and added to.
+  if (!saved) await noteFitted(catalog, row, log);
+}
