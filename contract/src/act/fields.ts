@@ -8,7 +8,7 @@ import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { TORQUE_UNITS, type TorqueUnit } from '#core/quantity/unit.ts';
 import { PULL_VERDICTS, type PullVerdict } from '#core/tightening/judge-pull.ts';
 import { exactly } from '../exactly.ts';
-import { TighteningSpecSchema } from '../kit.ts';
+import { TighteningSpecSchema } from '../kit/spec.ts';
 import { LONGEST, textUpTo } from '../text.ts';
 
 /** Fields that several acts have. Ids of a visit's second kit carry its prefix: two ids of a kit and a stroke. */

@@ -1,0 +1,107 @@
+import { z } from 'zod';
+import type { DriveSize } from '#core/fastener/drive.ts';
+import type { Item, Question, StackPiece, Station } from '#core/kit/kit-document.ts';
+import { ConditionSchema } from '../condition.ts';
+import { exactly } from '../exactly.ts';
+import { Aliases, Id, Place, Positive, Side, Text } from './field.ts';
+import { PrintedSpecSchema } from './spec.ts';
+
+export const QuestionSchema = exactly<Question>()(
+  z.strictObject({
+    id: Id,
+    text: Text,
+    lookAt: Text.optional(),
+    kind: z.enum(['choice', 'number', 'yesNo']),
+    choices: z.array(z.strictObject({ value: z.string().min(1), label: Text })).optional(),
+    min: z.number().optional(),
+    max: z.number().optional(),
+    from: z.enum(['modelYear', 'engine', 'drivenWheels', 'body', 'gearbox', 'trim']).optional(),
+    fitted: Place.optional(),
+  }),
+);
+
+export const ItemSchema = exactly<Item>()(
+  z.strictObject({
+    id: Id,
+    line: z.string().trim().min(1).max(12),
+    bag: z.string().trim().min(1).max(80),
+    kind: z.enum(['bolt', 'nut', 'washer', 'pin', 'clip', 'insert', 'part', 'compound']),
+    name: Text,
+    quantity: z.number().int().positive().max(10_000),
+    source: z.enum(['kit', 'factory', 'shop']),
+    thread: z.string().max(40).optional(),
+    lengthMm: Positive.max(5000).optional(),
+    head: z.enum(['hex', 'hexFlange', 'socketCap', 'button', 'countersunk', 'castle', 'none']).optional(),
+    acrossFlatsMm: Positive.max(120).optional(),
+    propertyClass: z.string().max(20).optional(),
+    finish: z.string().max(60).optional(),
+    outsideMm: Positive.max(2000).optional(),
+    insideMm: Positive.max(2000).optional(),
+    thicknessMm: Positive.max(500).optional(),
+    locking: z.enum(['nylon', 'allMetal']).optional(),
+    leftHand: z.boolean().optional(),
+    side: z.enum(['left', 'right']).optional(),
+    mark: z.string().trim().min(1).max(40).optional(),
+    facing: Text.optional(),
+    aliases: Aliases.optional(),
+    place: Place.optional(),
+    sitsOn: Id.optional(),
+    leftover: z
+      .array(z.strictObject({ quantity: z.number().int().min(0).max(10_000), when: ConditionSchema.optional() }))
+      .optional(),
+    tellTale: Text.optional(),
+    singleUse: z.boolean().optional(),
+    fittedWith: Id.optional(),
+    when: ConditionSchema.optional(),
+  }),
+);
+
+export const DriveSizeSchema = exactly<DriveSize>()(
+  z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('hex'), acrossFlatsMm: Positive, inch: z.literal(true).optional() }),
+    z.strictObject({ kind: z.literal('hexKey'), acrossFlatsMm: Positive }),
+    z.strictObject({ kind: z.literal('twelvePoint'), acrossFlatsMm: Positive }),
+    z.strictObject({ kind: z.literal('sixLobe'), size: z.string().max(12) }),
+    z.strictObject({ kind: z.literal('hand') }),
+  ]),
+);
+
+export const StackPieceSchema = exactly<StackPiece>()(
+  z.discriminatedUnion('kind', [
+    z.strictObject({ kind: z.literal('hardware'), item: Id, facing: Text.optional() }),
+    z.strictObject({
+      kind: z.literal('clamped'),
+      name: Text,
+      thicknessMm: Positive.max(1000),
+      material: z.enum(['steel', 'castIron', 'aluminium', 'magnesium', 'plastic', 'rubber']).optional(),
+      holeMm: Positive.max(500).optional(),
+      slot: z.boolean().optional(),
+      tapped: z.strictObject({ depthMm: Positive.max(500), blind: z.boolean().optional() }).optional(),
+    }),
+  ]),
+);
+
+export const StationSchema = exactly<Station>()(
+  z.strictObject({
+    id: Id,
+    label: z.string().trim().min(1).max(6),
+    name: Text,
+    side: Side.optional(),
+    place: Place.optional(),
+    xMm: z.number(),
+    yMm: z.number(),
+    stack: z.array(StackPieceSchema).min(1),
+    compound: Id.optional(),
+    specs: z.array(PrintedSpecSchema).min(1),
+    turned: z.enum(['head', 'nut']).optional(),
+    tags: z
+      .array(z.enum(['safetyCritical', 'changesGeometry', 'rubberBonded', 'frictionFace', 'benchFinal', 'wheel']))
+      .optional(),
+    aliases: Aliases.optional(),
+    drillMm: Positive.max(200).optional(),
+    drive: DriveSizeSchema,
+    holding: z.strictObject({ drive: DriveSizeSchema, note: Text.optional() }).optional(),
+    note: Text.optional(),
+    when: ConditionSchema.optional(),
+  }),
+);

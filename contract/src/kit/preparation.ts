@@ -1,0 +1,86 @@
+import { z } from 'zod';
+import type {
+  Baseline,
+  Check,
+  Choice,
+  Irreversible,
+  KitTool,
+  Neighbour,
+  Prerequisite,
+  Temporary,
+} from '#core/kit/kit-preparation.ts';
+import { exactly } from '../exactly.ts';
+import { conditional, Id, Text } from './field.ts';
+import { DriveSizeSchema } from './hardware.ts';
+import { PrintedSpecSchema } from './spec.ts';
+
+export const PrerequisiteSchema = exactly<Prerequisite>()(
+  z.strictObject({
+    ...conditional,
+    text: Text,
+    kind: z.enum(['bore', 'tyre', 'companionPart', 'fluid', 'alignmentSlot', 'cooled', 'machining', 'other']),
+    unit: z.enum(['mm', '°C', 'L']).optional(),
+    min: z.number().optional(),
+    max: z.number().optional(),
+    daysBefore: z.number().int().min(0).max(90).optional(),
+  }),
+);
+
+export const BaselineSchema = exactly<Baseline>()(
+  z.strictObject({
+    ...conditional,
+    name: Text,
+    quantity: z.enum(['rideHeight', 'camber', 'caster', 'toe', 'length', 'gap', 'play']),
+    places: z.array(Text).min(1).max(12),
+    instrument: Text.optional(),
+    photo: z.boolean().optional(),
+    change: z.strictObject({ min: z.number(), max: z.number() }).optional(),
+  }),
+);
+
+export const ChoiceSchema = exactly<Choice>()(
+  z.strictObject({
+    ...conditional,
+    text: Text,
+    by: z.enum(['owner', 'fitter']),
+    options: z.array(z.strictObject({ value: Id, label: Text, consequence: Text })).min(2),
+  }),
+);
+
+export const IrreversibleSchema = exactly<Irreversible>()(
+  z.strictObject({
+    ...conditional,
+    text: Text,
+    reversibleWay: Text.optional(),
+  }),
+);
+
+export const TemporarySchema = exactly<Temporary>()(z.strictObject({ ...conditional, name: Text, clearBy: Id }));
+
+export const NeighbourSchema = exactly<Neighbour>()(
+  z.strictObject({
+    ...conditional,
+    name: Text,
+    spec: PrintedSpecSchema.optional(),
+  }),
+);
+
+export const CheckSchema = exactly<Check>()(
+  z.strictObject({
+    ...conditional,
+    text: Text,
+    unit: z.enum(['mm', '°', 'N·m', 'kPa', 'V']).optional(),
+    min: z.number().optional(),
+    max: z.number().optional(),
+  }),
+);
+
+export const KitToolSchema = exactly<KitTool>()(
+  z.strictObject({
+    ...conditional,
+    name: Text,
+    drive: DriveSizeSchema.optional(),
+    special: z.boolean().optional(),
+    note: Text.optional(),
+  }),
+);

@@ -1,0 +1,74 @@
+import { z } from 'zod';
+import type { PrintedSpec } from '#core/kit/printed-spec.ts';
+import type { SpecKind, SpecOf, TighteningSpec } from '#core/tightening/kinds.ts';
+import { ConditionSchema } from '../condition.ts';
+import { exactly, membersOf } from '../exactly.ts';
+import { Text, Tolerance, TorqueNm } from './field.ts';
+
+/** A schema per kind of tightening. */
+const SPEC_SCHEMAS = {
+  torque: exactly<SpecOf<'torque'>>()(
+    z.strictObject({
+      kind: z.literal('torque'),
+      targetNm: TorqueNm,
+      toleranceFraction: Tolerance.optional(),
+    }),
+  ),
+  range: exactly<SpecOf<'range'>>()(z.strictObject({ kind: z.literal('range'), minNm: TorqueNm, maxNm: TorqueNm })),
+  targetWithMaximum: exactly<SpecOf<'targetWithMaximum'>>()(
+    z.strictObject({
+      kind: z.literal('targetWithMaximum'),
+      targetNm: TorqueNm,
+      maximumNm: TorqueNm,
+      toleranceFraction: Tolerance.optional(),
+    }),
+  ),
+  torqueAngle: exactly<SpecOf<'torqueAngle'>>()(
+    z.strictObject({
+      kind: z.literal('torqueAngle'),
+      thresholdNm: TorqueNm,
+      angleDeg: z.number().positive().max(720),
+      angleToleranceDeg: z.number().positive().max(45),
+      maximumNm: TorqueNm.optional(),
+    }),
+  ),
+  yieldControlled: exactly<SpecOf<'yieldControlled'>>()(
+    z.strictObject({ kind: z.literal('yieldControlled'), thresholdNm: TorqueNm, maximumNm: TorqueNm }),
+  ),
+  slot: exactly<SpecOf<'slot'>>()(
+    z.strictObject({
+      kind: z.literal('slot'),
+      startNm: TorqueNm,
+      ceilingNm: TorqueNm,
+      slots: z.number().int().min(3).max(12),
+    }),
+  ),
+  bearing: exactly<SpecOf<'bearing'>>()(
+    z.strictObject({
+      kind: z.literal('bearing'),
+      seatNm: TorqueNm,
+      backOffDeg: z.number().positive().max(720),
+      finalMinNm: TorqueNm,
+      finalMaxNm: TorqueNm,
+    }),
+  ),
+  contact: exactly<SpecOf<'contact'>>()(z.strictObject({ kind: z.literal('contact'), stop: Text })),
+  snug: exactly<SpecOf<'snug'>>()(z.strictObject({ kind: z.literal('snug') })),
+  missing: exactly<SpecOf<'missing'>>()(
+    z.strictObject({
+      kind: z.literal('missing'),
+      why: z.enum(['notGiven', 'byFeel', 'otherSheet']),
+      note: Text.optional(),
+    }),
+  ),
+} satisfies Record<SpecKind, z.ZodType>;
+
+export const TighteningSpecSchema: z.ZodType<TighteningSpec> = z.discriminatedUnion('kind', membersOf(SPEC_SCHEMAS));
+
+export const PrintedSpecSchema = exactly<PrintedSpec>()(
+  z.strictObject({
+    spec: TighteningSpecSchema,
+    printed: Text,
+    when: ConditionSchema.optional(),
+  }),
+);
