@@ -2,7 +2,8 @@ import fc from 'fast-check';
 import { blankKit } from '#core/kit/blank-kit.ts';
 import type { Condition } from '#core/kit/condition.ts';
 import type { Item, JointGroup, KitDocument, Question, Station } from '#core/kit/kit-document.ts';
-import type { Phase, RemovedThing, Step, StepAction } from '#core/kit/kit-step.ts';
+import type { RemovedThing, Step, StepAction } from '#core/kit/kit-step.ts';
+import type { Phase } from '#core/kit/phase.ts';
 import { kitPrefix, type VisitKit } from '#core/visit/visit.ts';
 
 /** Random visits for tests: kits that share a few things and a few joints, some of them in contrary order. */

@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Disconnect, RemovedThing, Step, StepAction } from '#core/kit/kit-step.ts';
+import { PHASES } from '#core/kit/phase.ts';
 import { exactly } from '../exactly.ts';
 import { Count, conditional, Id, Place, Positive, Side, Text } from './field.ts';
 import { PrintedSpecSchema } from './spec.ts';
@@ -60,7 +61,7 @@ export const StepSchema = exactly<Step>()(
     ...conditional,
     number: z.string().trim().min(1).max(12).optional(),
     text: z.string().trim().min(1).max(2000),
-    phase: z.enum(['prepare', 'strip', 'fitLoose', 'align', 'torque', 'cure', 'closeOut']),
+    phase: z.enum(PHASES),
     actions: z.array(StepActionSchema).max(40),
     minutes: Positive.max(10_000).optional(),
     people: z.number().int().min(1).max(20).optional(),

@@ -1,9 +1,7 @@
 import type { Condition } from './condition.ts';
 import type { StepId, ThingId } from './ids.ts';
+import type { Phase } from './phase.ts';
 import type { PrintedSpec } from './printed-spec.ts';
-
-/** Where in the job a step stands. */
-export type Phase = 'prepare' | 'strip' | 'fitLoose' | 'align' | 'torque' | 'cure' | 'closeOut';
 
 /** Where a removed thing must end. */
 export type Fate = 'refit' | 'transfer' | 'keep' | 'scrap';

@@ -1,7 +1,8 @@
 import type { CompoundKind } from '#core/compound/compound.ts';
 import type { DebtEnd } from '#core/job/debt-kind.ts';
 import type { FigureSource } from '#core/job/figure.ts';
-import type { Phase, StepAction, StepNeed } from '#core/kit/kit-step.ts';
+import type { StepAction, StepNeed } from '#core/kit/kit-step.ts';
+import type { Phase } from '#core/kit/phase.ts';
 import type { JointDifference } from '#core/kit/plan-conflict.ts';
 import type { PullVerdict } from '#core/tightening/judge-pull.ts';
 import type { Pattern } from '#core/tightening/pattern.ts';

@@ -1,6 +1,7 @@
 import type { Fact } from '../../sheet/fact.ts';
 import { HARDWARE } from '../../sheet/lexicon.ts';
-import type { Phase, StepAction, StepNeed } from '../kit-step.ts';
+import type { StepAction, StepNeed } from '../kit-step.ts';
+import type { Phase } from '../phase.ts';
 import { conditionOf } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';

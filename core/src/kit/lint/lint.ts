@@ -1,10 +1,13 @@
 import { answerSpace, variants } from '../answer-space.ts';
 import type { KitDocument } from '../kit-document.ts';
-import { counts, everyVariant, followUps, orders, reversals, stepGraph } from './document-rules.ts';
 import type { Finding, Severity } from './finding.ts';
 import { bushes, compounds, driveSizes, holes, lengths, oneUse, votes, washers } from './hardware-rules.ts';
+import { orders } from './order-rules.ts';
+import { counts, reversals } from './quantity-rules.ts';
 import { stationJoint } from './station-joint.ts';
+import { followUps, stepGraph } from './step-rules.ts';
 import { envelope, figures, lockerTime, slips, torqueAgainstStrength, verifyPasses } from './torque-rules.ts';
+import { everyVariant } from './variant-rules.ts';
 
 const RANK: Record<Severity, number> = { error: 0, warning: 1, note: 2 };
 

@@ -12,6 +12,7 @@ import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { put, useEditor, useKit } from './editor-store.ts';
 import { LOOK } from './look.ts';
+import { OrderCandidate } from './OrderCandidate.tsx';
 import { SpotPicker } from './SpotPicker.tsx';
 
 const PATTERNS: readonly Pattern[] = ['asListed', 'star', 'cross', 'middleOut', 'outsideIn', 'rowZigZag', 'circular'];
@@ -231,7 +232,7 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
             </thead>
             <tbody>
               {rule && 'list' in rule && (
-                <Candidate
+                <OrderCandidate
                   text="Printed, as clicked"
                   imbalance={loadImbalance(shown)}
                   current
@@ -239,7 +240,7 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
                 />
               )}
               {candidates.map(({ pattern, imbalance }) => (
-                <Candidate
+                <OrderCandidate
                   key={pattern}
                   text={PATTERN_TEXT[pattern]}
                   imbalance={imbalance}
@@ -375,38 +376,5 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
         </Button>
       </div>
     </div>
-  );
-}
-
-function Candidate({
-  text,
-  imbalance,
-  current,
-  assumed = false,
-  onChoose,
-}: {
-  text: string;
-  imbalance: number;
-  current: boolean;
-  assumed?: boolean;
-  onChoose: () => void;
-}) {
-  return (
-    <tr className={`border-b border-hair ${current ? 'font-bold' : ''}`}>
-      <td className="py-1">{text}</td>
-      <td className="figures py-1 text-right">{imbalance.toFixed(2)}</td>
-      <td className="py-1 pl-4">
-        <span aria-hidden className="block h-3 bg-ink" style={{ width: `${Math.min(100, imbalance * 100)}%` }} />
-      </td>
-      <td className="py-1 pl-3">
-        {current && !assumed ? (
-          'chosen'
-        ) : (
-          <button type="button" className="min-h-11 px-2 underline" onClick={onChoose}>
-            {current ? 'assumed, choose it' : 'choose'}
-          </button>
-        )}
-      </td>
-    </tr>
   );
 }

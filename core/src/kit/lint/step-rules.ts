@@ -1,0 +1,137 @@
+import type { Answers } from '../condition.ts';
+import type { KitDocument } from '../kit-document.ts';
+import type { Step } from '../kit-step.ts';
+import { applies, lineOf, stepName } from './combination.ts';
+import { type Finding, finding } from './finding.ts';
+
+/** Steps in an order that can be worked; those of a circle are left out and returned. */
+function workable(kit: KitDocument): { order: Array<{ step: Step; index: number }>; circle: Step[] } {
+  const order: Array<{ step: Step; index: number }> = [];
+  const done = new Set<string>();
+  let rest = kit.steps.map((step, index) => ({ step, index }));
+  const known = new Set(kit.steps.map((step) => step.id));
+  for (;;) {
+    const next = rest.find(({ step, index }) =>
+      (step.after ?? (index > 0 ? [kit.steps[index - 1]?.id ?? ''] : [])).every((id) => done.has(id) || !known.has(id)),
+    );
+    if (!next) return { order, circle: rest.map(({ step }) => step) };
+    done.add(next.step.id);
+    order.push(next);
+    rest = rest.filter((entry) => entry !== next);
+  }
+}
+
+/** Rules 12 and 16: the order the steps can be worked in. */
+export function stepGraph(kit: KitDocument, combos: readonly Answers[]): Finding[] {
+  if (kit.steps.length === 0) return [];
+  const found: Finding[] = [];
+  const { order, circle } = workable(kit);
+  for (const step of circle) {
+    const index = kit.steps.indexOf(step);
+    found.push(finding('stepsInCircle', `steps[${index}].after`, stepName(step, index)));
+  }
+  // A step that waits for one that is never there with it.
+  kit.steps.forEach((step, index) => {
+    for (const id of step.after ?? []) {
+      const other = kit.steps.find((entry) => entry.id === id);
+      const together = combos.some((answers) => applies(step.when, answers) && applies(other?.when, answers));
+      const alone = combos.some((answers) => applies(step.when, answers));
+      if (other && alone && !together)
+        found.push(
+          finding('stepUnreachable', `steps[${index}].after`, stepName(step, index), {
+            waitsFor: stepName(other, kit.steps.indexOf(other)),
+          }),
+        );
+    }
+  });
+  const startsAnywhere = new Set(
+    kit.steps.flatMap((step) => step.actions.flatMap((action) => (action.type === 'start' ? [action.group] : []))),
+  );
+  const told = new Set<string>();
+  for (const answers of combos) {
+    const started = new Set<string>();
+    const fitted = new Set<string>();
+    let lifted = false;
+    for (const { step, index } of order) {
+      if (!applies(step.when, answers)) continue;
+      step.actions.forEach((action, place) => {
+        const path = `steps[${index}].actions[${place}]`;
+        const tell = (entry: Finding) => {
+          if (!told.has(`${entry.code} ${path}`)) found.push(entry);
+          told.add(`${entry.code} ${path}`);
+        };
+        if (action.type === 'lift') lifted = true;
+        if (action.type === 'lower') lifted = false;
+        if (action.type === 'start') started.add(action.group);
+        if (action.type === 'torque') {
+          const group = kit.groups.find((entry) => entry.id === action.group);
+          if (startsAnywhere.size > 0 && !started.has(action.group))
+            tell(
+              finding(
+                'torqueBeforeStart',
+                path,
+                stepName(step, index),
+                { group: group?.title ?? action.group },
+                answers,
+              ),
+            );
+          const needsLift = step.needs?.includes('lift') === true;
+          if (group?.atRideHeight && (lifted || needsLift))
+            tell(finding('torquedWhileLifted', path, stepName(step, index), { group: group.title }, answers));
+        }
+        if (action.type === 'fit') {
+          const item = kit.items.find((entry) => entry.id === action.item);
+          const under = item?.sitsOn;
+          const underFitted = under === undefined || fitted.has(under);
+          const underPlanned = kit.steps.some((entry) =>
+            entry.actions.some((other) => other.type === 'fit' && other.item === under),
+          );
+          if (!underFitted && underPlanned)
+            tell(
+              finding(
+                'partBeforeSupport',
+                path,
+                stepName(step, index),
+                {
+                  part: item ? lineOf(item) : action.item,
+                  under: kit.items.find((entry) => entry.id === under)?.name ?? '',
+                },
+                answers,
+              ),
+            );
+          fitted.add(action.item);
+        }
+      });
+    }
+  }
+  const torqued = new Set(
+    kit.steps.flatMap((step) => step.actions.flatMap((action) => (action.type === 'torque' ? [action.group] : []))),
+  );
+  kit.groups.forEach((group, index) => {
+    if (torqued.size > 0 && !torqued.has(group.id))
+      found.push(finding('groupNotInSteps', `groups[${index}]`, group.title));
+  });
+  return found;
+}
+
+/** Rule 19: what must follow: an alignment, a wheel torque, a re-torque. */
+export function followUps(kit: KitDocument): Finding[] {
+  const found: Finding[] = [];
+  const geometry = kit.stations.filter((station) => station.tags?.includes('changesGeometry'));
+  const due = (about: 'alignment' | 'wheels', words: RegExp) =>
+    kit.aftercare.some((entry) => entry.about === about || words.test(entry.text));
+  if (geometry.length > 0 && !due('alignment', /align|toe|camber/i))
+    found.push(finding('noAlignment', 'aftercare', kit.title, { stations: geometry.map((station) => station.label) }));
+  const wheelsOff =
+    kit.steps.some((step) => step.needs?.includes('wheelsOff')) ||
+    kit.removed.some((thing) => /\b(road )?wheels?\b(?! (arch|well|liner))/i.test(thing.name));
+  if (wheelsOff) {
+    const wheelNuts =
+      kit.stations.some((station) => station.tags?.includes('wheel')) ||
+      kit.neighbours.some((entry) => /wheel (nut|bolt)/i.test(entry.name) && entry.spec) ||
+      kit.removed.some((entry) => /wheel (nut|bolt)/i.test(entry.name) && entry.specs);
+    if (!wheelNuts) found.push(finding('noWheelTorque', 'stations', kit.title));
+    if (!due('wheels', /wheel|lug/i)) found.push(finding('noWheelRetorque', 'aftercare', kit.title));
+  }
+  return found;
+}
