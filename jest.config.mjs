@@ -1,4 +1,4 @@
-/** Unit tests run beside their sources; server tests need the database that scripts/test.mjs starts. */
+/** Unit tests run beside their sources, those of screens in a page without a browser; server tests need the database that scripts/test.mjs starts. */
 const transform = {
   '^.+\\.tsx?$': [
     '@swc/jest',
@@ -27,7 +27,16 @@ export default {
     {
       ...common,
       displayName: 'unit',
-      testMatch: ['<rootDir>/{core,contract,devices,demo,web}/**/*.test.ts', '<rootDir>/web/**/*.test.tsx'],
+      testMatch: ['<rootDir>/{core,contract,devices,demo,web}/**/*.test.ts'],
+    },
+    {
+      ...common,
+      displayName: 'screens',
+      testEnvironment: 'jsdom',
+      // Packages as Node gets them: their browser builds are made for a bundler.
+      testEnvironmentOptions: { customExportConditions: ['node', 'node-addons'], url: 'http://shop.test/' },
+      setupFiles: ['<rootDir>/web/src/test/browser.ts'],
+      testMatch: ['<rootDir>/web/**/*.test.tsx'],
     },
     {
       ...common,

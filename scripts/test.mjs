@@ -1,6 +1,6 @@
 /**
  * `npm test`: every check, on a bare machine too. Ends with a line `N passed, N failed`.
- * `node scripts/test.mjs unit server e2e` runs only what is named.
+ * `node scripts/test.mjs unit screens server e2e` runs only what is named.
  */
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
@@ -93,6 +93,7 @@ await main(async () => {
     await check('types of the core, without DOM and Node', bin('tsc'), ['-p', 'core']);
   }
   if (wanted('unit')) await jest('unit');
+  if (wanted('screens')) await jest('screens');
   if (wanted('server') || wanted('e2e')) {
     await build();
     let database;

@@ -13,7 +13,7 @@ import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 /** A kit's released revisions, and what changed from one to the next. */
 export default function KitHistory() {
   const { kitId = '' } = useParams();
-  const { data: revisions, failure: unread } = useRevisions(kitId);
+  const { data: revisions, failure: unread, problem, reload } = useRevisions(kitId);
   const [asked, setPair] = useState<{ from: number; to: number }>();
   const [newest, earlier] = revisions ?? [];
   const pair = asked ?? (newest && { from: earlier?.revision ?? newest.revision, to: newest.revision });
@@ -25,15 +25,22 @@ export default function KitHistory() {
   const failure = unread ?? noBefore ?? noAfter ?? unsent;
   const [withdrawing, setWithdrawing] = useState<number>();
   const lead = useSession((state) => state.session?.person.role === 'lead');
-  if (failure || revisions?.length === 0)
+  if (problem === 'unknownKit' || revisions?.length === 0)
     return (
       <div className="flex h-dvh flex-col">
         <TopBar />
         <Notice
           title="No such kit"
-          detail={failure ?? `Nothing is released as “${kitId}”.`}
+          detail={`Nothing is released as “${kitId}”.`}
           secondary={{ to: '/kits', label: 'To the kits' }}
         />
+      </div>
+    );
+  if (!revisions && unread)
+    return (
+      <div className="flex h-dvh flex-col">
+        <TopBar />
+        <Notice title="The kit cannot be read" detail={unread} action="Try again" onAction={() => void reload()} />
       </div>
     );
   return (
@@ -46,6 +53,11 @@ export default function KitHistory() {
           </Link>{' '}
           / {title}
         </h1>
+        {failure && (
+          <p role="alert" className="border-2 border-bad bg-sheet px-4 py-3 font-bold text-bad lg:col-span-2">
+            {failure}
+          </p>
+        )}
         <section>
           <h2 className="plate text-2xl">Revisions</h2>
           <ul className="border-t-2 border-ink">

@@ -1,0 +1,142 @@
+import '@testing-library/jest-dom/jest-globals';
+import { afterEach, describe, expect, it } from '@jest/globals';
+import { cleanup, screen, waitFor, within } from '@testing-library/react';
+import { Route } from 'react-router';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import type { Vehicle } from '#core/vehicle/vehicle.ts';
+import { FRONT_RECOVERY_POINTS, REAR_AIR_SPRINGS, TRACK_BAR_BRACE, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
+import { DEMO_VEHICLES } from '#demo/shop.ts';
+import { Shop, stage } from '../../test/stage.tsx';
+import NewJob from './NewJob.tsx';
+
+afterEach(cleanup);
+
+const JOB = '11111111-1111-4111-8111-111111111111';
+const KITS = [TRANSFER_CASE_GUARD, FRONT_RECOVERY_POINTS, REAR_AIR_SPRINGS, TRACK_BAR_BRACE];
+const vehicle = (id: string): Vehicle => {
+  const found = DEMO_VEHICLES.find((entry) => entry.id === id);
+  if (!found) throw new Error(id);
+  return found;
+};
+const CARRICK = vehicle('v-carrick');
+const TUSSOCK = vehicle('v-tussock');
+const GORSE = vehicle('v-gorse');
+const shop = (vehicles: Vehicle[] = DEMO_VEHICLES, kits: KitDocument[] = KITS) =>
+  new Shop()
+    .on('GET /vehicles', { body: vehicles })
+    .on('GET /kits', { body: kits })
+    .on('GET /kits/*/minutes', { body: [] })
+    .on('POST /jobs', { body: { id: JOB }, status: 201 });
+const receive = (given = shop(), at = '/receive') => stage(<Route path="/receive" element={<NewJob />} />, at, given);
+const pick = async (user: ReturnType<typeof receive>['user'], name: RegExp) =>
+  user.click(await screen.findByRole('button', { name }));
+const openButton = () => screen.getByRole('button', { name: /Open the job/ });
+
+describe('receiving a vehicle', () => {
+  it('reads first; without a vehicle says where to enter one', async () => {
+    receive(shop().on('GET /vehicles', 'never'));
+    expect(await screen.findByText('Reading vehicles and kits.')).toBeVisible();
+    cleanup();
+    receive(shop([]));
+    expect(await screen.findByText(/No vehicle is known to this shop yet/)).toBeVisible();
+    expect(openButton()).toBeDisabled();
+  });
+  it('offline says so and opens nothing', async () => {
+    receive(shop().on('GET /kits', 'unreachable'));
+    expect(await screen.findByRole('alert')).toHaveTextContent('The server cannot be reached');
+    expect(openButton()).toBeDisabled();
+  });
+  it('says of each kit whether it fits, and why it does not', async () => {
+    const { user } = receive();
+    await pick(user, new RegExp(TUSSOCK.plate));
+    const guard = screen.getByRole('button', { name: new RegExp(TRANSFER_CASE_GUARD.title) });
+    expect(guard.textContent).toMatch(/Fits|Does not fit: .+|Not known: .+/);
+    const words = KITS.map(({ title }) => screen.getByRole('button', { name: new RegExp(title) }).textContent ?? '');
+    expect(words.every((text) => /Fits|Does not fit|Not known/.test(text))).toBe(true);
+  });
+  it('a kit that does not fit makes no plan', async () => {
+    const two = { ...CARRICK, drivenWheels: 'front' };
+    const { user } = receive(shop([two]));
+    await pick(user, new RegExp(CARRICK.plate));
+    await pick(user, new RegExp(TRANSFER_CASE_GUARD.title));
+    expect(screen.getByText(/does not fit: it is for/)).toBeVisible();
+    expect(openButton()).toBeDisabled();
+  });
+  it('one kit without questions is opened at its check-in', async () => {
+    const { user, here, shop: asked } = receive();
+    await pick(user, new RegExp(CARRICK.plate));
+    await pick(user, new RegExp(TRANSFER_CASE_GUARD.title));
+    await user.click(openButton());
+    await waitFor(() => expect(here()).toBe(`/jobs/${JOB}/check-in`));
+    expect(asked.sent('POST')[0]?.body).toMatchObject({ vehicle: 'v-carrick', kits: [TRANSFER_CASE_GUARD.id], bay: 1 });
+  });
+  it('the server’s refusal stands at the top, and everything chosen stays', async () => {
+    const { user, here } = receive(
+      shop().on('POST /jobs', { problem: { code: 'bayUnknown', status: 422, title: 'There is no such bay' } }),
+    );
+    await pick(user, new RegExp(CARRICK.plate));
+    await pick(user, new RegExp(TRANSFER_CASE_GUARD.title));
+    await user.click(openButton());
+    expect(await screen.findByRole('alert')).toHaveTextContent('There is no such bay');
+    expect(here()).toBe('/receive');
+    expect(screen.getByRole('button', { name: new RegExp(TRANSFER_CASE_GUARD.title), pressed: true })).toBeVisible();
+  });
+  it('questions come one at a time, and what they still decide is said', async () => {
+    const { user } = receive();
+    await pick(user, new RegExp(TUSSOCK.plate));
+    await pick(user, new RegExp(FRONT_RECOVERY_POINTS.title));
+    const question = await screen.findByRole('group', { name: /splash shield/ });
+    expect(openButton()).toBeDisabled();
+    await user.click(within(question).getByRole('button', { name: 'No' }));
+    await waitFor(() => expect(openButton()).toBeEnabled());
+  });
+  it('several kits begin where something is settled, not at the count', async () => {
+    const { user, here, shop: asked } = receive();
+    await pick(user, new RegExp(GORSE.plate));
+    await pick(user, new RegExp(REAR_AIR_SPRINGS.title));
+    await pick(user, new RegExp(TRACK_BAR_BRACE.title));
+    for (let most = 8; most > 0 && openButton().hasAttribute('disabled'); most--) {
+      const open = screen.getAllByRole('group').at(-1) as HTMLElement;
+      await user.click(within(open).getAllByRole('button').at(-1) as HTMLElement);
+    }
+    await user.click(openButton());
+    await waitFor(() => expect(here()).toBe(`/jobs/${JOB}/receive`));
+    expect(asked.sent('POST')[0]?.body).toMatchObject({ kits: [REAR_AIR_SPRINGS.id, TRACK_BAR_BRACE.id] });
+  });
+  it('an odometer that runs backwards is doubted and may be kept; one that cannot be may not', async () => {
+    const { user } = receive(shop([{ ...CARRICK, odometerKm: 80_000, odometerUnit: 'km' }]));
+    await pick(user, new RegExp(CARRICK.plate));
+    await pick(user, new RegExp(TRANSFER_CASE_GUARD.title));
+    const odometer = screen.getByLabelText(/Odometer/);
+    await user.clear(odometer);
+    await user.type(odometer, '100');
+    expect(openButton()).toBeDisabled();
+    await user.click(screen.getByRole('checkbox'));
+    expect(openButton()).toBeEnabled();
+    await user.clear(odometer);
+    await user.type(odometer, 'many');
+    expect(screen.getByText('The odometer must be a number from 0.')).toBeVisible();
+    expect(openButton()).toBeDisabled();
+  });
+  it('a scanner quicker than the list still chooses its vehicle', async () => {
+    let arrive: () => void = () => undefined;
+    const late = new Promise<void>((resolve) => {
+      arrive = resolve;
+    });
+    const { user } = receive(shop().on('GET /vehicles', () => late.then(() => ({ body: DEMO_VEHICLES }))));
+    await user.type(await screen.findByRole('searchbox'), `${CARRICK.plate}{Enter}`);
+    expect(screen.queryByRole('button', { name: new RegExp(CARRICK.plate) })).toBeNull();
+    arrive();
+    expect(await screen.findByRole('button', { name: new RegExp(CARRICK.plate), pressed: true })).toBeVisible();
+  });
+  it('the vehicle of the address is chosen', async () => {
+    receive(shop(), '/receive?vehicle=v-carrick');
+    expect(await screen.findByRole('button', { name: new RegExp(CARRICK.plate), pressed: true })).toBeVisible();
+  });
+  it('a plate nobody has is said', async () => {
+    const { user } = receive();
+    await screen.findByRole('button', { name: new RegExp(CARRICK.plate) });
+    await user.type(screen.getByRole('searchbox'), 'ZZ 999');
+    expect(screen.getByText('No vehicle matches “ZZ 999”.')).toBeVisible();
+  });
+});
