@@ -1,0 +1,376 @@
+import { describe, expect, it } from '@jest/globals';
+import type { ClassFault } from '#core/fastener/property-class.ts';
+import type { ThreadError } from '#core/fastener/thread.ts';
+import { openLog } from '#core/job/job-log.ts';
+import { OVERRIDABLE, OVERRIDABLE_STEPS, type Refusal, type RefusalCode } from '#core/job/refusal.ts';
+import type { InputFault } from '#core/quantity/input-fault.ts';
+import type { ParseError } from '#core/quantity/parse-printed.ts';
+import type { Obstacle } from '#core/readiness/readiness.ts';
+import type { Deviation } from '#core/record/deviations.ts';
+import type { ProposalFault } from '#core/tightening/proposed-torque.ts';
+import type { OdometerDoubt } from '#core/vehicle/odometer.ts';
+import type { VehicleDoubt, VehicleFault } from '#core/vehicle/vehicle.ts';
+import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
+import type { WrenchFault } from '#core/wrench/suitable-wrench.ts';
+import { REAR_AIR_SPRINGS, TRACK_BAR_BRACE } from '#demo/kits.ts';
+import { deviationText } from './deviation-text.ts';
+import {
+  classFaultText,
+  inputFaultText,
+  parseErrorText,
+  proposalFaultText,
+  threadErrorText,
+} from './input-fault-text.ts';
+import { obstaclePath, obstacleText } from './readiness-text.ts';
+import { refusalText } from './refusal-text.ts';
+import { odometerDoubtText, vehicleDoubtText, vehicleFaultText } from './vehicle-text.ts';
+import { wrenchFaultText } from './wrench-fault-text.ts';
+
+/** One of each code of a union: a code more or less does not compile. */
+type OneOfEach<Union extends { code: string }> = {
+  [Code in Union['code']]: Omit<Extract<Union, { code: Code }>, 'code'>;
+};
+const each = <Union extends { code: string }>(facts: OneOfEach<Union>): Union[] =>
+  Object.entries(facts).map(([code, rest]) => ({ code, ...(rest as object) }) as unknown as Union);
+
+/** Words a person can read: no code, no hole, no fact that was not there. */
+const reads = (text: string) => {
+  expect(text).not.toMatch(/undefined|NaN|\[object|\{|\}/);
+  expect(text.trim().length).toBeGreaterThan(2);
+};
+const NOON = Date.UTC(2026, 10, 25, 12);
+
+const kits: VisitKit[] = [];
+for (const document of [REAR_AIR_SPRINGS, TRACK_BAR_BRACE])
+  kits.push({ document, prefix: kitPrefix(kits, document.id) });
+const opened = openLog({
+  kits,
+  openedWith: kits.map(({ prefix }) => prefix),
+  vehicle: { modelYear: 2022, drivenWheels: 'four', fitted: [] },
+  answers: spreadAnswers(kits, {}),
+  shop: {},
+});
+if (!opened.ok) throw new Error(opened.error.code);
+const { plan } = opened.value;
+const station = plan.stations[0]?.id ?? '';
+const item = plan.items[0]?.id ?? '';
+const step = plan.steps[0]?.id ?? '';
+const group = plan.groups[0]?.id ?? '';
+const conflict = plan.conflicts[0]?.id ?? '';
+const debt = plan.removed[0]?.id ?? '';
+
+const REFUSALS: OneOfEach<Refusal> = {
+  notPermitted: { role: 'apprentice', command: 'close' },
+  jobClosed: {},
+  commandUnreadable: { faults: [{ path: 'note', message: 'too long' }] },
+  clockAhead: { byMs: 600_000 },
+  notSignedInThen: { person: 'u-hob' },
+  unknownStation: { station: 'ghost' },
+  unknownItem: { item: 'ghost' },
+  unknownWrench: { wrench: 'ghost' },
+  unknownPull: { pull: 'p' },
+  pullNotStanding: { station, pull: 'p' },
+  liveNotCorrected: { station, pull: 'p' },
+  unknownProblem: { problem: 'p' },
+  unknownQuestion: { question: 'q' },
+  answerNotAllowed: { question: 'q' },
+  workContradicts: { stations: [station], things: ['rear wheels'] },
+  questionsOpen: { questions: ['Is a shield there?'] },
+  planImpossible: { reason: 'specMissing' },
+  answeredMeanwhile: { question: 'Raised?', answer: true },
+  countInvalid: { found: 2, damaged: 3 },
+  quantityInvalid: { quantity: 1.5 },
+  countBelowUse: { item, inUse: 4 },
+  reasonMissing: {},
+  notCounted: { items: [item] },
+  pieceShort: { item, available: 0 },
+  alreadyStarted: { station },
+  notStarted: { station },
+  noCompoundHere: { station },
+  compoundAlreadyOn: { station },
+  threadNotClean: { station },
+  compoundMissing: { station, compound: 'locker' },
+  alreadySnug: { station },
+  powerToolForbidden: { station },
+  groupNotAllStarted: { group, waiting: [station] },
+  groupNotAllSnug: { group, waiting: [station] },
+  groupWaitsFor: { group, waitsFor: [group] },
+  outOfOrder: { station, next: station },
+  stationComplete: { station },
+  mustBeLoosened: { station, verdict: 'noMovement' },
+  noTorqueFigure: { station },
+  needsTorque: { station },
+  wrenchOutOfRange: { wrenchId: 'w', minNm: 20, maxNm: 100, targetNm: 150 },
+  wrenchWithoutAngle: { wrenchId: 'w' },
+  wrenchOutOfCalibration: { wrenchId: 'w', dueOn: '2026-01-01' },
+  wrenchPulledOut: { wrenchId: 'w', pulls: 5001 },
+  wrenchLocked: { wrenchId: 'w', because: 'Off by 8 %', atMs: NOON },
+  lockerWindowClosed: { station, closedAtMs: NOON },
+  notAtRideHeight: { station, state: 'hanging' },
+  slotNotAligned: { station },
+  bearingNotSeated: { station },
+  gradientMissing: { station },
+  implausibleTorque: { torqueNm: 2000, limitNm: 1500 },
+  likelyUnitSlip: { readAs: 'N·m', meant: 'lbf·ft' },
+  outsideBand: { verdict: 'over', minNm: 76, maxNm: 84 },
+  overMaximum: { torqueNm: 12, maximumNm: 10 },
+  nothingToLoosen: { station },
+  nothingToUndo: {},
+  unknownPrerequisite: { prerequisite: 'p' },
+  unknownBaseline: { baseline: 'b', place: 'left' },
+  unknownStep: { step: 'ghost' },
+  unknownDebt: { debt: 'ghost' },
+  unknownConflict: { conflict: 'ghost' },
+  unknownFigureTarget: { target: 'ghost' },
+  choiceUnknown: { choice: 'c' },
+  choiceNotAllowed: { conflict, choice: 'c' },
+  valueInvalid: { value: Number.NaN },
+  outsideLimits: { value: 12, min: 10.5, max: 11.5 },
+  nameMissing: {},
+  prerequisitesOpen: { prerequisites: ['q1'] },
+  baselinesMissing: { baselines: ['h1'] },
+  choicesOpen: { choices: ['k1'] },
+  conflictOpen: { conflict },
+  stripOpen: { station, steps: [step] },
+  stepWaitsFor: { step, steps: [step] },
+  stepDoneAlready: { step },
+  helperNeeded: { step, people: 2 },
+  chocksNotSaid: { step },
+  chocksAtRaisedEnd: { step, end: 'rear' },
+  debtOpenAlready: { debt },
+  debtNotOpen: { debt },
+  debtCount: { debt, count: 3, left: 2 },
+  fateContradicts: { debt, planned: 'keep', end: 'refit' },
+  figureMissing: { debt },
+  newPieceAsked: { debt },
+  figureUnreadable: { printed: '' },
+  figureGivenAlready: { target: station },
+  notShared: { key: 'k' },
+  kitAlreadyIn: { kit: 'x' },
+  kitNotIn: { prefix: 'x/' },
+  lastKit: {},
+  notOverridable: { refusal: 'overMaximum' },
+  signatureMissing: {},
+  closeBlocked: { blocks: [{ kind: 'stationsOpen', stations: [station] } as never] },
+};
+
+describe('every refusal', () => {
+  it.each(each<Refusal>(REFUSALS).map((refusal) => [refusal.code, refusal] as const))(
+    '%s says what, why and what lifts it',
+    (_, refusal) => {
+      const { title, why, lift } = refusalText(refusal, plan);
+      for (const text of [title, why, lift]) reads(text);
+    },
+  );
+  it('no id of the plan is shown where the plan has a name for it', () => {
+    const name = plan.stations[0]?.label ?? '';
+    expect(refusalText({ code: 'alreadySnug', station }, plan).why).toContain(`Station ${name}`);
+    expect(refusalText({ code: 'stepDoneAlready', step }, plan).why).not.toContain(step);
+    expect(refusalText({ code: 'pieceShort', item, available: 1 }, plan).why).toContain(plan.items[0]?.name);
+  });
+  it('what a lead may lift is said for exactly those', () => {
+    for (const refusal of each<Refusal>(REFUSALS)) {
+      const code: RefusalCode = refusal.code;
+      expect(refusalText(refusal, plan).leadMayLift).toBe(OVERRIDABLE.has(code) || OVERRIDABLE_STEPS.has(code));
+    }
+  });
+  it('limits that are left out leave no hole in the sentence', () => {
+    for (const refusal of [
+      { code: 'outsideLimits', value: 12, min: 10 },
+      { code: 'outsideLimits', value: 12, max: 10 },
+      { code: 'outsideBand', verdict: 'under', minNm: 40 },
+      { code: 'figureUnreadable', printed: '8o N·m' },
+      { code: 'commandUnreadable', faults: [] },
+    ] as Refusal[])
+      reads(refusalText(refusal, plan).title);
+    expect(refusalText({ code: 'outsideLimits', value: 12, min: 10 }, plan).why).not.toContain('none');
+  });
+});
+
+const BY = { atMs: NOON, by: { id: 'u-vane', name: 'Mira Vane', role: 'fitter' as const } };
+const PULL = { torqueNm: 81.2, verdict: 'over' } as never;
+type Kind = Deviation['kind'];
+const DEVIATIONS: { [K in Kind]: Omit<Extract<Deviation, { kind: K }>, 'kind' | 'atMs' | 'by'> } = {
+  override: { station, refusal: 'outOfOrder', reason: 'bracket in the way' },
+  pullMissed: { station, pull: PULL },
+  pullWithdrawn: { station, pull: PULL },
+  pullCorrected: { station, from: 80, to: 81, reason: 'misread' },
+  loosened: { station, reason: 'wrong washer', spent: [item] },
+  lineShort: { item, missing: 2, damaged: 1 },
+  shopStock: { item, quantity: 2, reason: 'two were short' },
+  scrapped: { item, quantity: 1, reason: 'crossed' },
+  answerChanged: { question: 'raised', from: false, to: true },
+  withoutFigure: { station, reason: 'by feel' },
+  calculation: { station, summary: 'M10 8.8: 49 N·m', reason: 'sheet silent', link: '/bench/torque' },
+  figureGiven: { target: station, printed: '49 N·m', source: 'estimate', note: 'sheet silent' },
+  conflictSettled: { conflict, choice: plan.conflicts[0]?.choices[0] ?? '', reason: 'longer bolt' },
+  sharedSplit: { key: 'k', reason: 'two different bolts' },
+  kitDropped: { prefix: 'track-bar-brace/', reason: 'plate missing' },
+  stepOverride: { step, refusal: 'helperNeeded', reason: 'a jack held it' },
+  prerequisiteUnmet: { prerequisite: 'p', note: 'owner knows' },
+  debtEnded: { name: 'Bump stop', count: 2, planned: 'refitted' as never, end: 'scrapped' as never, note: 'torn' },
+  problem: { station, text: 'Bolt crossed', cleared: 'New bolt' },
+};
+
+describe('every deviation', () => {
+  const kit = { questions: kits.flatMap(({ document }) => document.questions) };
+  const text = (kind: Kind, over: object = {}) =>
+    deviationText({ kind, ...BY, ...DEVIATIONS[kind], ...over } as Deviation, plan, kit);
+  it.each(Object.keys(DEVIATIONS) as Kind[])('%s is a sentence with its reason', (kind) => {
+    const words = text(kind);
+    reads(words);
+    expect(words).toMatch(/[.!?]$/);
+    const { reason } = DEVIATIONS[kind] as { reason?: string };
+    if (reason) expect(words).toContain(reason);
+  });
+  it('what was typed with its full stop gets no second', () => {
+    expect(text('scrapped', { reason: 'crossed.' })).not.toContain('..');
+    expect(text('problem', { text: 'Why?', cleared: undefined })).toContain('Why?');
+  });
+  it('what may be left out leaves no hole', () => {
+    for (const [kind, over] of [
+      ['calculation', { station: undefined }],
+      ['figureGiven', { printed: undefined }],
+      ['figureGiven', { target: debt }],
+      ['prerequisiteUnmet', { note: undefined }],
+      ['debtEnded', { note: undefined }],
+      ['problem', { station: undefined, cleared: undefined }],
+      ['loosened', { spent: [] }],
+      ['lineShort', { damaged: 0 }],
+      ['lineShort', { missing: 0 }],
+      ['answerChanged', { question: 'gone' }],
+      ['override', { station: 'gone' }],
+      ['kitDropped', { prefix: '' }],
+    ] as Array<[Kind, object]>)
+      reads(text(kind, over));
+  });
+});
+
+describe('every obstacle', () => {
+  const OBSTACLES: OneOfEach<Obstacle> = {
+    conflictOpen: { conflict, place: 'track bar bolt' },
+    prerequisiteOpen: { prerequisite: 'q', text: 'Axle bored out', daysBefore: 3 },
+    baselineMissing: { baseline: 'h1', name: 'Ride height' },
+    choiceOpen: { choice: 'k', text: 'Which hole?' },
+    noWrench: { targetNm: 250, printed: '184 lbf·ft', stations: ['s1'], group: 'g' },
+    noTool: { name: '21 mm socket', group: 'g' },
+    compoundShort: { kind: 'antiSeize', needMl: 2, haveMl: 1, group: 'g' },
+    hardwareShort: { item, name: 'Bolt', short: 2, group: 'g' },
+    noFigure: { station, label: '4', group: 'g' },
+    otherSheet: { kit: 'Bumper', step: '12' },
+    kitWithdrawn: { kit: 'Rock sliders', because: 'wrong bolt' },
+  };
+  it.each(each<Obstacle>(OBSTACLES).map((obstacle) => [obstacle.code, obstacle] as const))(
+    '%s is a line with a way to it',
+    (_, obstacle) => {
+      reads(obstacleText(obstacle));
+      expect(obstaclePath(obstacle)).toMatch(/^(\.\.|\/crib)/);
+    },
+  );
+  it('says how long before only where that is asked', () => {
+    const open: Obstacle = { code: 'prerequisiteOpen', prerequisite: 'q', text: 'Axle bored out' };
+    reads(obstacleText(open));
+    expect(obstacleText(open)).not.toMatch(/\b0\b/);
+  });
+});
+
+describe('a vehicle’s faults and doubts', () => {
+  const FAULTS: OneOfEach<VehicleFault> = {
+    nameMissing: { field: 'owner' },
+    yearImpossible: { year: 1802, from: 1886, to: 2027 },
+    ratingImpossible: { field: 'grossKg', kg: -4 },
+    odometerImpossible: { km: -1 },
+  };
+  const DOUBTS: OneOfEach<VehicleDoubt> = {
+    vinForm: { length: 11 },
+    vinCharacters: { characters: ['I', 'O'] },
+    vinCheckDigit: { written: '3', computed: 'X' },
+    vinYear: { year: 2021, years: [1992, 2022] },
+    ratingsDisagree: { smaller: 'grossKg', larger: 'kerbKg' },
+    axlesBelowGross: { axlesKg: 2400, grossKg: 2900 },
+    tyreUnreadable: { tyre: 'big' },
+    wheelThreadUnreadable: { thread: 'M-twelve' },
+  };
+  const ODOMETER: OneOfEach<OdometerDoubt> = {
+    odometerLower: { lastKm: 80_000 },
+    odometerMiles: { lastKm: 80_000, asMilesKm: 81_000 },
+    odometerFar: { lastKm: 80_000, byKm: 400_000 },
+  };
+  it('every one reads', () => {
+    for (const fault of each<VehicleFault>(FAULTS)) reads(vehicleFaultText(fault));
+    for (const doubt of each<VehicleDoubt>(DOUBTS)) reads(vehicleDoubtText(doubt));
+    for (const doubt of each<OdometerDoubt>(ODOMETER)) reads(odometerDoubtText(doubt));
+  });
+  it('with its facts', () => {
+    expect(vehicleDoubtText({ code: 'vinCheckDigit', written: '3', computed: 'X' })).toContain('worked out it is X');
+    expect(vehicleDoubtText({ code: 'vinYear', year: 2021, years: [1992, 2022] })).toContain('1992 or 2022');
+    expect(odometerDoubtText({ code: 'odometerFar', lastKm: 80_000, byKm: 400_000 })).toContain('400,000 km');
+  });
+});
+
+describe('what a calculation or a sheet cannot take', () => {
+  it('every fault reads, with the field it is of', () => {
+    const INPUT: OneOfEach<InputFault> = {
+      outOfRange: { field: 'gripMm', value: 1234.5678, min: 1, max: 500 },
+      notANumber: { field: 'gripMm' },
+      notListed: { field: 'thread', value: 'M10 × 1.37', known: ['1', '1.25', '1.5'] },
+      contradiction: { field: 'holeMm', with: 'bearingMm', reason: 'is larger' },
+    };
+    for (const fault of each<InputFault>(INPUT)) {
+      const { field, reason } = inputFaultText(fault);
+      expect(field).toBe(fault.field);
+      reads(reason);
+    }
+    expect(inputFaultText({ code: 'outOfRange', field: 'x', value: 1234.5678, min: 1, max: 500 }).reason).toContain(
+      '1235',
+    );
+  });
+  it('every fault of a class, a thread, a printed figure and a proposal reads', () => {
+    const reasons = ['metricOnly', 'inchOnly', 'tooLarge', 'tooSmall'] as const;
+    const CLASSES: ClassFault[] = [
+      { code: 'classUnknown', propertyClass: '9.9', known: ['8.8', '10.9'] },
+      ...reasons.map(
+        (reason): ClassFault => ({ code: 'classNotForSize', propertyClass: '8.8', nominalMm: 60, reason }),
+      ),
+    ];
+    for (const fault of CLASSES) reads(classFaultText(fault).reason);
+    expect(new Set(CLASSES.map((fault) => classFaultText(fault).reason)).size).toBe(CLASSES.length);
+    const THREADS: OneOfEach<ThreadError> = {
+      driveSizeNotThread: { text: '16 mm bolt' },
+      threadUnreadable: { text: 'M-ten' },
+      pitchUnknown: { text: 'M9' },
+    };
+    for (const error of each<ThreadError>(THREADS)) reads(threadErrorText(error).reason);
+    const PRINTED: OneOfEach<ParseError> = {
+      empty: {},
+      numberMissing: { text: 'N·m' },
+      unitMissing: { text: '45' },
+      unitUnknown: { unit: 'stone' },
+      wrongDimension: { expected: 'torque', unit: 'mm' },
+      ambiguousComma: { text: '1,500', asDecimal: 1.5, asThousands: 1500 },
+      rangeReversed: { min: 50, max: 40 },
+      zeroDenominator: { text: '1/0' },
+    };
+    for (const error of each<ParseError>(PRINTED)) reads(parseErrorText(error));
+    const PROPOSALS: ProposalFault[] = [
+      { code: 'safetyCritical', tag: 'brake' },
+      { code: 'headNotListed', head: 'ISO 4162', nominalMm: 22 },
+      { code: 'classUnknown', propertyClass: '9.9', known: [] },
+    ];
+    for (const fault of PROPOSALS) reads(proposalFaultText(fault).reason);
+  });
+  it('every fault of a wrench is a word or two', () => {
+    const codes = [
+      'wrenchOutOfRange',
+      'wrenchWithoutAngle',
+      'wrenchLocked',
+      'wrenchPulledOut',
+      'wrenchOutOfCalibration',
+    ] as const;
+    const WRENCH: OneOfEach<WrenchFault> = Object.fromEntries(codes.map((code) => [code, REFUSALS[code]])) as never;
+    for (const fault of each<WrenchFault>(WRENCH)) {
+      reads(wrenchFaultText(fault));
+      expect(wrenchFaultText(fault).length).toBeLessThan(45);
+    }
+  });
+});
