@@ -1,0 +1,357 @@
+import '@testing-library/jest-dom/jest-globals';
+import { afterEach, describe, expect, it } from '@jest/globals';
+import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { Route } from 'react-router';
+import type { JobLog } from '#core/job/job-log.ts';
+import { openLog } from '#core/job/job-log.ts';
+import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
+import { REAR_AIR_SPRINGS, ROCK_SLIDERS, TRACK_BAR_BRACE, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
+import { bar, guard, openKit, plate, pullOf, untilSnug } from '#demo/try-job.ts';
+import CheckIn from '../feature/check-in/CheckIn.tsx';
+import CloseOut from '../feature/close-out/CloseOut.tsx';
+import Conflicts from '../feature/conflicts/Conflicts.tsx';
+import Receive from '../feature/receive/Receive.tsx';
+import RecordScreen from '../feature/record/Record.tsx';
+import { documentOf, JOB, stageJob } from '../test/job-stage.tsx';
+import { Shop, stage } from '../test/stage.tsx';
+import JobShell from './JobShell.tsx';
+import { useJobStore } from './job-store.ts';
+
+afterEach(cleanup);
+
+const SCREENS = (
+  <>
+    <Route path="receive" element={<Receive />} />
+    <Route path="conflicts" element={<Conflicts />} />
+    <Route path="check-in" element={<CheckIn />} />
+    <Route path="close-out" element={<CloseOut />} />
+    <Route path="record" element={<RecordScreen />} />
+    <Route path="*" element={<p>another screen</p>} />
+  </>
+);
+type Options = NonNullable<Parameters<typeof stageJob>[3]>;
+const show = (path: string, log: JobLog, options: Options = {}) => stageJob(SCREENS, path, log, options);
+const visit = (...documents: Array<typeof REAR_AIR_SPRINGS>): JobLog => {
+  const kits: VisitKit[] = [];
+  for (const document of documents) kits.push({ document, prefix: kitPrefix(kits, document.id) });
+  const opened = openLog({
+    kits,
+    openedWith: kits.map(({ prefix }) => prefix),
+    vehicle: { modelYear: 2022, drivenWheels: 'four', body: 'dual-cab', fitted: [] },
+    answers: spreadAnswers(kits, {}),
+    shop: {},
+  });
+  if (!opened.ok) throw new Error(opened.error.code);
+  return opened.value;
+};
+const alert = () => screen.findByRole('alert');
+
+describe('a job that cannot be shown', () => {
+  it.each([
+    ['unknownJob', 'No such job'],
+    ['broken', 'Job cannot be shown'],
+    ['outdated', 'A newer Wrenchman is on the server'],
+    ['unreachable', 'Not reachable'],
+  ] as const)('%s says what it is, with a way back', async (failure, title) => {
+    useJobStore.setState({ failure, log: undefined, jobId: JOB, open: async () => undefined, close: () => undefined });
+    stage(<Route path="/jobs/:jobId" element={<JobShell />} />, `/jobs/${JOB}`, new Shop());
+    expect(await screen.findByText(title)).toBeVisible();
+    expect(screen.getByRole('link', { name: 'To the bays' })).toBeVisible();
+  });
+  it('while it is opened says so; the job of another address is not shown in its place', async () => {
+    useJobStore.setState({
+      failure: undefined,
+      log: openKit(TRANSFER_CASE_GUARD),
+      jobId: 'another',
+      open: async () => undefined,
+    });
+    stage(<Route path="/jobs/:jobId" element={<JobShell />} />, `/jobs/${JOB}`, new Shop());
+    expect(await screen.findByText('Opening the job.')).toBeVisible();
+  });
+});
+
+describe('the shell of a job', () => {
+  it('says how this device stands with the server', async () => {
+    show('check-in', guard().log);
+    expect(await screen.findByText('Saved on the server')).toBeInTheDocument();
+    act(() => useJobStore.setState({ link: 'offline', pending: [{}, {}] as never }));
+    expect(screen.getByText(/^Offline/)).toHaveTextContent('Offline, 2 kept here');
+    act(() => useJobStore.setState({ link: 'live', pending: [{}] as never }));
+    expect(screen.getByText('Sending 1')).toBeInTheDocument();
+  });
+  it('a closed job says who signed it', async () => {
+    const worker = guard();
+    worker.checkIn();
+    worker.startAll();
+    worker.finishTorque();
+    worker.closeOut('Mira Vane');
+    show('record', worker.log, { shop: new Shop().on('GET /jobs/*/record', { body: { brokenAt: null } }) });
+    expect(await screen.findByText(/Closed and signed by/)).toHaveTextContent('Mira Vane');
+  });
+  it('what the server refused later stays until it is put away', async () => {
+    const put: string[] = [];
+    const worker = guard();
+    const entry = {
+      id: 'e1',
+      refused: { code: 'wrenchLocked', wrenchId: 'w', because: 'Off by 8 %', atMs: 0 },
+      envelope: { by: { name: 'Mira Vane' }, command: { type: 'pull', station: 'g1', torqueNm: 10.2 } },
+    };
+    show('check-in', worker.log);
+    act(() => useJobStore.setState({ refusedLater: [entry] as never, putAway: (id) => void put.push(id) }));
+    expect(await alert()).toHaveTextContent(/Mira Vane: .*station .*10\.2 N·m\. Wrench locked: Off by 8 %/);
+    screen.getByRole('button', { name: 'Put away' }).click();
+    expect(put).toEqual(['e1']);
+  });
+});
+
+describe('checking in', () => {
+  it('counts the line in hand with the keys, and goes on to the next', async () => {
+    const { user, given, log } = show('check-in', guard().log);
+    await screen.findByText(/0 of \d+ lines counted/);
+    const [first] = log().plan.items;
+    await user.keyboard('4{Enter}');
+    expect(given).toEqual([{ type: 'countLine', item: first?.id, found: 4, damaged: 0 }]);
+    expect(screen.getByText(/1 of \d+ lines counted/)).toBeVisible();
+    await user.keyboard(' ');
+    expect(given).toHaveLength(2);
+    await user.keyboard('u');
+    expect(screen.getByText(/1 of \d+ lines counted/)).toBeVisible();
+  });
+  it('what is no count is refused with the reason, and nothing is counted', async () => {
+    const { user } = show('check-in', guard().log);
+    await screen.findByText(/0 of/);
+    await user.keyboard('2');
+    fireEvent.keyDown(document.body, { key: '.', code: 'Period' });
+    await user.keyboard('5{Enter}');
+    expect(await alert()).toHaveTextContent('Not a count');
+    expect(screen.getByText(/0 of \d+ lines counted/)).toBeVisible();
+    await user.click(screen.getByRole('button', { name: 'Understood' }));
+    expect(screen.queryByRole('alert')).toBeNull();
+  });
+  it('a short line says who waits, and shop stock fills it with a reason', async () => {
+    const { user, given, log } = show('check-in', guard().log);
+    await screen.findByText(/0 of/);
+    const bolt = log().plan.items.find(({ kind }) => kind === 'bolt');
+    for (const item of log().plan.items) await user.keyboard(item.id === bolt?.id ? '1{Enter}' : ' ');
+    expect(await screen.findByRole('heading', { name: /\d+ short:/ })).toBeVisible();
+    expect(screen.getByText(/wait; the rest can be worked/)).toBeVisible();
+    await user.click(screen.getByRole('button', { name: 'Use shop stock' }));
+    await user.click(await screen.findByRole('button', { name: 'Same class and length from the rack' }));
+    const confirm = screen.queryByRole('button', { name: 'Use them' });
+    if (confirm) await user.click(confirm);
+    await waitFor(() => expect(given.at(-1)).toMatchObject({ type: 'useShopStock', item: bolt?.id }));
+    expect(screen.queryByRole('heading', { name: /short:/ })).toBeNull();
+  });
+  it('pieces that are damaged are no good ones', async () => {
+    const { user, log } = show('check-in', guard().log);
+    await screen.findByText(/0 of/);
+    await user.keyboard(' ');
+    await user.keyboard('{ArrowUp}d');
+    const [first] = log().plan.items;
+    expect(log().state.lines[first?.id ?? '']?.count).toMatchObject({ damaged: 1 });
+    expect(screen.getAllByText(/1 damaged|1 short/).length).toBeGreaterThan(0);
+  });
+});
+
+describe('a job as it was received', () => {
+  it('shows vehicle, kit and what the answers decided; facts nobody knows are said to be so', async () => {
+    const log = plate(true).log;
+    const { vehicle } = documentOf(log);
+    show('receive', log, { over: { vehicle: { ...vehicle, engine: undefined, odometerKm: undefined } } });
+    expect(await screen.findByText('not known')).toBeVisible();
+    expect(screen.getByText('not read')).toBeVisible();
+    expect(screen.getByText('What the answers decided')).toBeVisible();
+  });
+  it('an answer is changed after its consequence was seen', async () => {
+    const { user, given } = show('receive', plate(false).log);
+    await user.click(await screen.findByRole('button', { name: /splash shield/ }));
+    const sheet = await screen.findByRole('dialog');
+    expect(within(sheet).getByRole('button', { name: 'Change it' })).toBeDisabled();
+    await user.click(within(sheet).getByRole('button', { name: 'Yes' }));
+    await user.click(within(sheet).getByRole('button', { name: 'Change it' }));
+    expect(given).toEqual([{ type: 'changeAnswer', question: 'shield', value: true, seen: false }]);
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
+    expect(screen.getByText(/Changed since the job was opened/)).toHaveTextContent('Mira Vane');
+  });
+  it('a revision that was withdrawn is said at its kit', async () => {
+    const log = guard().log;
+    const kits = documentOf(log).kits.map((kit) => ({ ...kit, withdrawn: { atMs: 0, because: 'wrong bolt' } }));
+    show('receive', log, { over: { kits } });
+    expect(await screen.findByText(/This revision was withdrawn: wrong bolt/)).toBeVisible();
+  });
+  it('the only kit cannot be dropped; one of two can, with a reason', async () => {
+    show('receive', guard().log);
+    await screen.findByText('What the answers decided');
+    expect(screen.queryByRole('button', { name: /^Drop/ })).toBeNull();
+    cleanup();
+    const { user, given } = show('receive', visit(REAR_AIR_SPRINGS, TRACK_BAR_BRACE));
+    await user.click(await screen.findByRole('button', { name: `Drop ${TRACK_BAR_BRACE.title}` }));
+    await user.click(await screen.findByRole('button', { name: 'Parts missing' }));
+    const confirm = screen.queryByRole('button', { name: 'Drop it' });
+    if (confirm) await user.click(confirm);
+    await waitFor(() => expect(given.at(-1)).toMatchObject({ type: 'dropKit', prefix: 'track-bar-brace/' }));
+  });
+  it('a kit that does not fit, or that cannot be read, is not added', async () => {
+    const { user } = show('receive', visit(REAR_AIR_SPRINGS), {
+      shop: new Shop()
+        .on('GET /kits', { body: [ROCK_SLIDERS, REAR_AIR_SPRINGS] })
+        .on('GET /kits/*/minutes', { body: [] }),
+    });
+    await user.click(await screen.findByRole('button', { name: 'Add a kit' }));
+    const sheet = await screen.findByRole('dialog');
+    expect(await within(sheet).findByRole('button', { name: new RegExp(ROCK_SLIDERS.title) })).toBeVisible();
+    expect(within(sheet).queryByRole('button', { name: new RegExp(REAR_AIR_SPRINGS.title) })).toBeNull();
+    expect(within(sheet).getByRole('button', { name: 'Add it' })).toBeDisabled();
+    cleanup();
+    const away = show('receive', visit(REAR_AIR_SPRINGS), { shop: new Shop().on('GET /kits', 'unreachable') });
+    await away.user.click(await screen.findByRole('button', { name: 'Add a kit' }));
+    expect(await screen.findByText(/The server cannot be reached/)).toBeVisible();
+  });
+});
+
+describe('kits at odds', () => {
+  it('one kit cannot be', async () => {
+    show('conflicts', guard().log);
+    expect(await screen.findByText('One kit cannot be at odds with itself.')).toBeVisible();
+  });
+  it('a fitter sees both figures and waits for a lead', async () => {
+    show('conflicts', visit(REAR_AIR_SPRINGS, TRACK_BAR_BRACE));
+    expect(await screen.findByText('111')).toBeVisible();
+    expect(screen.getByText('90')).toBeVisible();
+    expect(screen.getByText(/A lead chooses/)).toBeVisible();
+    expect(screen.getAllByText(/Waits for a lead/).length).toBeGreaterThan(0);
+  });
+  it('a lead settles it with a reason; another figure must be one', async () => {
+    const { user, given } = show('conflicts', visit(REAR_AIR_SPRINGS, TRACK_BAR_BRACE), { role: 'lead' });
+    const conflict = (await screen.findAllByRole('article'))[0] as HTMLElement;
+    await user.click(within(conflict).getAllByRole('button')[0] as HTMLElement);
+    const sheet = await screen.findByRole('dialog');
+    const figure = within(sheet).queryByPlaceholderText('leave empty for the kit’s own');
+    if (figure) {
+      await user.type(figure, 'tight');
+      expect(within(sheet).getByText(/No torque can be read from it/)).toBeVisible();
+      await user.clear(figure);
+    }
+    await user.type(within(sheet).getAllByRole('textbox').at(-1) as HTMLElement, 'longer bolt');
+    await user.click(within(sheet).getByRole('button', { name: 'Settle it' }));
+    await waitFor(() => expect(given.at(-1)).toMatchObject({ type: 'settleConflict', reason: 'longer bolt' }));
+    expect(await screen.findByText(/longer bolt/)).toBeVisible();
+  });
+});
+
+describe('closing out', () => {
+  const out = () => new Shop().on('GET /jobs/*/tools-out', { body: [] });
+  it('of a job just begun lists everything in the way, each with a way there', async () => {
+    show('close-out', bar().log, { shop: out() });
+    expect(await screen.findByText(/lines not counted/)).toBeVisible();
+    expect(screen.getAllByRole('link', { name: 'Go there' }).length).toBeGreaterThan(0);
+    expect(screen.getByRole('button', { name: /still in the way/ })).toBeDisabled();
+  });
+  it('things lent for the job keep it open', async () => {
+    show('close-out', guard().log, { shop: out().on('GET /jobs/*/tools-out', { body: ['16 mm deep socket'] }) });
+    expect(await screen.findByText(/16 mm deep socket/)).toBeVisible();
+    expect(screen.getByText(/It may lie in the vehicle/)).toBeVisible();
+  });
+  it('a finished job is signed once a name is there, and leads to its record', async () => {
+    const worker = guard();
+    worker.checkIn();
+    worker.startAll();
+    worker.finishTorque();
+    const { user, given, here } = show('close-out', worker.log, {
+      shop: out().on('GET /jobs/*/record', { body: { brokenAt: null } }),
+    });
+    for (;;) {
+      const tray = screen
+        .queryAllByLabelText(/pieces on the tray/)
+        .find((field) => field.getAttribute('placeholder') === '?');
+      if (!tray) break;
+      const row = tray.closest('tr') as HTMLElement;
+      const [supplied = 0, fitted = 0, scrapped = 0, missing = 0] = within(row)
+        .getAllByRole('cell')
+        .slice(1, 5)
+        .map((cell) => Number(cell.textContent));
+      await user.type(tray, `${supplied - fitted - scrapped - missing}{Enter}`);
+    }
+    expect(await screen.findByRole('heading', { name: 'Nothing is in the way' })).toBeVisible();
+    const sign = screen.getByRole('button', { name: 'Sign and close' });
+    expect(sign).toBeDisabled();
+    await user.type(screen.getByLabelText('Your name'), 'Mira Vane');
+    await user.click(sign);
+    await waitFor(() => expect(here()).toBe(`/jobs/${JOB}/record`));
+    expect(given.at(-1)).toEqual({ type: 'close', signature: 'Mira Vane', note: undefined });
+  });
+  it('an open problem is cleared with how', async () => {
+    const worker = guard();
+    worker.give({ type: 'raiseProblem', station: 'g1', text: 'Will not start' });
+    const { user, given } = show('close-out', worker.log, { shop: out() });
+    expect(await screen.findByText(/Will not start/)).toBeVisible();
+    await user.click(screen.getByRole('button', { name: 'Cleared' }));
+    await user.click(await screen.findByRole('button', { name: 'Replaced' }));
+    const confirm = within(screen.queryByRole('dialog') ?? document.body).queryByRole('button', { name: 'Cleared' });
+    if (confirm && !given.some(({ type }) => type === 'clearProblem')) await user.click(confirm);
+    await waitFor(() => expect(given.at(-1)).toMatchObject({ type: 'clearProblem', how: 'Replaced' }));
+  });
+});
+
+describe('the record on screen', () => {
+  const chain = (body: unknown) => ({ shop: new Shop().on('GET /jobs/*/record', { body }) });
+  it('of a job not begun has a line for every joint, none pulled, and no deviation', async () => {
+    const log = guard().log;
+    show('record', log, chain({ brokenAt: null }));
+    expect(await screen.findAllByText('not yet')).toHaveLength(log.plan.stations.length);
+    expect(screen.getByText('None.')).toBeVisible();
+    expect(screen.getByRole('heading', { name: 'Work in progress' })).toBeVisible();
+  });
+  it('says that the chain is whole, where it breaks, or that it could not be checked', async () => {
+    show('record', guard().log, chain({ brokenAt: null }));
+    expect(await screen.findByText(/the chain is whole/)).toBeVisible();
+    cleanup();
+    show('record', guard().log, chain({ brokenAt: 7 }));
+    expect(await screen.findByText(/The chain breaks at event 7/)).toBeVisible();
+    cleanup();
+    show('record', guard().log, { shop: new Shop().on('GET /jobs/*/record', 'unreachable') });
+    expect(await screen.findByText(/could not be checked\. The server cannot be reached/)).toBeVisible();
+  });
+  it('a pull past its band is red, says why, and is a deviation by name', async () => {
+    const worker = untilSnug(guard(), guard().log.plan.groups[0]?.id ?? '');
+    worker.give(pullOf('g2', 14, { wrench: 'w-1', confirmed: true }));
+    show('record', worker.log, chain({ brokenAt: null }));
+    expect(await screen.findByText('14.0')).toHaveClass('text-bad');
+    expect(screen.queryByText('None.')).toBeNull();
+    expect(screen.getAllByText(/Mira/).length).toBeGreaterThan(1);
+  });
+});
+
+describe('a refusal on the floor', () => {
+  const refuse = async (role: 'fitter' | 'lead') => {
+    const worker = guard();
+    worker.checkIn();
+    const staged = show('check-in', worker.log, { role });
+    await screen.findByText(/lines counted/);
+    // Drawn down before the others are in their threads.
+    act(() => {
+      useJobStore.getState().give({ type: 'startByHand', station: 'g1' });
+      useJobStore.getState().give({ type: 'snug', station: 'g1', tool: 'hand' });
+    });
+    return staged;
+  };
+  it('a fitter is told that a lead may lift it', async () => {
+    await refuse('fitter');
+    expect(await alert()).toHaveTextContent('Start all of them first');
+    expect(screen.getByText(/A lead may lift this/)).toBeVisible();
+    expect(screen.queryByRole('button', { name: 'Lift it' })).toBeNull();
+  });
+  it('a lead lifts it with a reason, and what was refused is done', async () => {
+    const { user, given, log } = await refuse('lead');
+    await user.click(await screen.findByRole('button', { name: 'Lift it' }));
+    const sheet = await screen.findByRole('dialog');
+    await user.type(within(sheet).getByRole('textbox'), 'bracket in the way');
+    await user.click(within(sheet).getByRole('button', { name: 'Lift it' }));
+    await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
+    expect(given.slice(-2)).toEqual([
+      { type: 'override', refusal: 'groupNotAllStarted', station: 'g1', reason: 'bracket in the way' },
+      { type: 'snug', station: 'g1', tool: 'hand' },
+    ]);
+    expect(log().state.stations.get('g1')?.stage).toBe('snug');
+  });
+});
