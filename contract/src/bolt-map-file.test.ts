@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { mapBox } from '#core/geometry/map-box.ts';
+import { mapBox } from '#core/kit/map-box.ts';
 import { DEMO_KITS } from '#demo/kits.ts';
 import { drawingFaultText, LARGEST_DRAWING, readHoles, writeDxf, writeSvg } from './bolt-map-file.ts';
 

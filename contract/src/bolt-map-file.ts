@@ -1,7 +1,7 @@
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
 import DxfParser from 'dxf-parser';
-import { mapBox } from '#core/geometry/map-box.ts';
 import type { JointGroup, MapShape, Station } from '#core/kit/kit-document.ts';
+import { mapBox } from '#core/kit/map-box.ts';
 import { MM_PER_INCH } from '#core/quantity/unit.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 

@@ -1,5 +1,6 @@
 import { NavLink, useLocation } from 'react-router';
 import type { PhaseProgress } from '#core/job/job-progress.ts';
+import { FLOOR_PHASES, hasWork } from '../job/floor-phases.ts';
 
 export interface RulePhase {
   to: string;
@@ -62,20 +63,11 @@ export function PhaseRule({ phases }: { phases: readonly RulePhase[] }) {
   );
 }
 
-const TITLES: Record<PhaseProgress['phase'], { to: string; title: string }> = {
-  checkIn: { to: 'check-in', title: 'Check in' },
-  strip: { to: 'strip', title: 'Strip' },
-  fitLoose: { to: 'fit-loose', title: 'Fit loose' },
-  torque: { to: 'torque', title: 'Torque' },
-  refit: { to: 'refit', title: 'Refit' },
-  closeOut: { to: 'close-out', title: 'Close out' },
-};
-
 /** The rule's phases from a job's progress; receiving is done by the time a job exists. */
 export const rulePhases = (phases: readonly PhaseProgress[]): RulePhase[] => [
   { to: 'receive', title: 'Receive', done: 1, of: 1 },
-  // A kit whose sheet takes nothing off has no strip and no refit.
-  ...phases.flatMap(({ phase, done, of }) =>
-    of === 0 && (phase === 'strip' || phase === 'refit') ? [] : [{ ...TITLES[phase], done, of }],
-  ),
+  ...phases.filter(hasWork).map(({ phase, done, of }) => {
+    const { path, title } = FLOOR_PHASES[phase];
+    return { to: path, title, done, of };
+  }),
 ];

@@ -3,7 +3,7 @@ import { format } from 'date-fns';
 import { Link } from 'react-router';
 import type { JobCard } from '#contract/job.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
-import type { PhaseProgress } from '#core/job/job-progress.ts';
+import { FLOOR_PHASES, hasWork, phasePath } from '../../job/floor-phases.ts';
 
 const HOUR_MS = 3_600_000;
 const MINUTE_MS = 60_000;
@@ -13,33 +13,6 @@ const DAY_FROM_H = 8;
 const DAY_TO_H = 18;
 /** Narrowest useful rule; smaller screens scroll sideways. */
 const RULE_MIN_PX = 860;
-
-/** Shares of a job's time by phase, as a rough picture (chosen by us until own history says better). */
-const SHARE: Record<PhaseProgress['phase'], number> = {
-  checkIn: 0.1,
-  strip: 0.15,
-  fitLoose: 0.2,
-  torque: 0.35,
-  refit: 0.1,
-  closeOut: 0.1,
-};
-const TITLE: Record<PhaseProgress['phase'], string> = {
-  checkIn: 'In',
-  strip: 'Strip',
-  fitLoose: 'Loose',
-  torque: 'Torque',
-  refit: 'Refit',
-  closeOut: 'Out',
-};
-const PATH = {
-  checkIn: 'check-in',
-  strip: 'strip',
-  fitLoose: 'fit-loose',
-  torque: 'torque',
-  refit: 'refit',
-  closeOut: 'close-out',
-  closed: 'record',
-} as const;
 
 /** Height of one job's drawing, rem. */
 const LANE_REM = 8.5;
@@ -112,7 +85,7 @@ export function DayRule({
               <li key={job.id}>
                 <Link
                   className="inline-flex min-h-11 items-center underline"
-                  to={`/jobs/${job.id}/${PATH[job.progress.phase]}`}
+                  to={`/jobs/${job.id}/${phasePath(job.progress.phase)}`}
                 >
                   {job.vehicle.model} · {job.number}, {job.kitTitle}
                 </Link>
@@ -199,15 +172,12 @@ export function DayRule({
   );
 }
 
-/** A kit whose sheet takes nothing off has no strip and no refit to show. */
-const hasWork = ({ phase, of }: PhaseProgress): boolean => of > 0 || (phase !== 'strip' && phase !== 'refit');
-
 /** How far a job has come, as one block per phase. */
 function Job({ job, left, top, width }: { job: JobCard; left: string; top: number; width: number }) {
   const { progress } = job;
   return (
     <Link
-      to={`/jobs/${job.id}/${PATH[progress.phase]}`}
+      to={`/jobs/${job.id}/${phasePath(progress.phase)}`}
       className="absolute block min-h-24"
       style={{ left, width: `${width}%`, top: `${top}rem` }}
     >
@@ -226,16 +196,16 @@ function Job({ job, left, top, width }: { job: JobCard; left: string; top: numbe
               key={phase.phase}
               className={`plate relative flex items-center overflow-hidden border-r border-ink px-1 text-base last:border-r-0 ${done ? 'bg-plate text-on-plate' : now ? 'bg-paint text-on-paint' : 'bg-sheet'}`}
               // Shares that sum to less than one would leave part of the bar empty.
-              style={{ flexGrow: 100 * SHARE[phase.phase], flexBasis: 0, minWidth: 0 }}
+              style={{ flexGrow: 100 * FLOOR_PHASES[phase.phase].share, flexBasis: 0, minWidth: 0 }}
             >
               {done && <span aria-hidden="true" className="absolute top-0.5 right-0.5 h-1.5 w-4 -rotate-35 bg-paint" />}
-              <span className="truncate">{TITLE[phase.phase]}</span>
+              <span className="truncate">{FLOOR_PHASES[phase.phase].short}</span>
             </span>
           );
         })}
       </span>
       <span className="sr-only">
-        , bay {job.bay}, {progress.phase === 'closed' ? 'closed' : `in ${TITLE[progress.phase]}`}
+        , bay {job.bay}, {progress.phase === 'closed' ? 'closed' : `in ${FLOOR_PHASES[progress.phase].short}`}
       </span>
       {progress.shortLines.length > 0 && (
         <span className="mt-1 block text-sm text-bad">

@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { PATTERN_TEXT } from '#contract/wording/en/terms.ts';
-import { mapBox } from '#core/geometry/map-box.ts';
 import type { JointGroup, KitDocument, OrderRule, Station } from '#core/kit/kit-document.ts';
+import { mapBox } from '#core/kit/map-box.ts';
 import { loadImbalance } from '#core/tightening/load-imbalance.ts';
 import { passPlan } from '#core/tightening/pass-plan.ts';
 import { mostEvenPattern, type Pattern, tighteningOrder } from '#core/tightening/pattern.ts';

@@ -3,8 +3,8 @@ import { type D3ZoomEvent, type ZoomTransform, zoom, zoomIdentity } from 'd3-zoo
 import { type ChangeEvent, type KeyboardEvent, type PointerEvent, useEffect, useMemo, useRef, useState } from 'react';
 import { drawingFaultText, readHoles, writeDxf, writeSvg } from '#contract/bolt-map-file.ts';
 import { snap } from '#core/geometry/layout.ts';
-import { mapBox } from '#core/geometry/map-box.ts';
 import type { JointGroup, KitDocument, Station } from '#core/kit/kit-document.ts';
+import { mapBox } from '#core/kit/map-box.ts';
 import type { Point } from '#core/tightening/load-imbalance.ts';
 import { MapShapes } from '../../../drawing/BoltMap.tsx';
 import { StationGlyph } from '../../../drawing/StationGlyph.tsx';

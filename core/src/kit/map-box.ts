@@ -1,5 +1,5 @@
-import type { JointGroup, MapShape } from '../kit/kit-document.ts';
 import type { Point } from '../tightening/load-imbalance.ts';
+import type { JointGroup, MapShape } from './kit-document.ts';
 
 /** The part of the plane a bolt map takes, mm. */
 export interface MapBox {
