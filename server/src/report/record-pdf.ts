@@ -3,7 +3,7 @@ import { deviationText } from '#contract/wording/deviation-text.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { COMPOUND_TEXT, END_TEXT, RAISED_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
-import { readingText } from '#contract/wording/reading-text.ts';
+import { readingFigure, readingNote } from '#contract/wording/reading-text.ts';
 import { QUANTITY_UNIT } from '#core/job/baseline-verdict.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
@@ -79,11 +79,12 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
           index === 0 ? name : '',
           index === 0 ? station.printed : '',
           passText(pass, pull.pass).replace(/^pass /, ''),
-          readingText(station.spec, pull),
+          readingFigure(station.spec, pull),
           poundFeet(pull.torqueNm),
           `  ${pull.wrench.label}`,
           [
             `${pull.by.name}, ${utc(pull.atMs).slice(5, 16)}`,
+            readingNote(station.spec, pull),
             pull.verdict === 'accepted' ? '' : VERDICT_TEXT[pull.verdict],
             STANDS_WORDS[stands].behind,
           ]

@@ -5,6 +5,8 @@ import type { AcceptBand } from '#core/tightening/band.ts';
 const WIDTH = 420;
 const HEIGHT = 84;
 const BASE = 62;
+/** The figure of the last tick keeps this far from the edge, so that it is not cut. */
+const LAST_TICK = 14;
 
 /** A live torque on a steel rule: ticks, the accepted band, the target, the pointer. */
 export function TorqueGauge({
@@ -59,7 +61,13 @@ export function TorqueGauge({
       {major.map((tick) => (
         <g key={tick}>
           <line x1={scale(tick)} x2={scale(tick)} y1={BASE} y2={BASE - 20} stroke="var(--ink)" strokeWidth={2} />
-          <text x={scale(tick)} y={BASE + 15} textAnchor="middle" className="figures" fontSize={13}>
+          <text
+            x={Math.min(scale(tick), WIDTH - LAST_TICK)}
+            y={BASE + 15}
+            textAnchor="middle"
+            className="figures"
+            fontSize={13}
+          >
             {tick}
           </text>
         </g>

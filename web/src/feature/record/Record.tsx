@@ -5,7 +5,7 @@ import { deviationText } from '#contract/wording/deviation-text.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { passText } from '#contract/wording/plan-text.ts';
-import { readingText } from '#contract/wording/reading-text.ts';
+import { readingFigure, readingNote } from '#contract/wording/reading-text.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
 import { deviations } from '#core/record/deviations.ts';
@@ -71,21 +71,22 @@ export default function RecordScreen() {
                             )}
                           </td>
                           <td className="text-sm">{row === 0 ? station.name : ''}</td>
-                          <td className="figures text-sm whitespace-nowrap">{row === 0 ? station.printed : ''}</td>
-                          <td className="text-sm">
+                          <td className="figures min-w-32 pr-4 text-sm">{row === 0 ? station.printed : ''}</td>
+                          <td className="pr-3 text-sm">
                             {pull ? passText(line?.pass, pull.pass) : stop ? 'stop confirmed' : 'not yet'}
                           </td>
                           <td
-                            className={`figures text-right font-bold ${pull && pull.verdict !== 'accepted' ? 'text-bad' : ''} ${line?.stands === 'takenBack' ? 'line-through' : ''}`}
+                            className={`figures text-right font-bold whitespace-nowrap ${pull && pull.verdict !== 'accepted' ? 'text-bad' : ''} ${line?.stands === 'takenBack' ? 'line-through' : ''}`}
                           >
-                            {pull ? readingText(station.spec, pull) : ''}
+                            {pull ? readingFigure(station.spec, pull) : ''}
                           </td>
-                          <td className="figures text-right">
+                          <td className="figures pl-3 text-right">
                             {pull ? roundTo(fromBase(pull.torqueNm, 'lbf·ft'), 1) : ''}
                           </td>
                           <td className="pl-4 text-sm">{pull ? `${pull.wrench.label}, ${pull.source}` : ''}</td>
                           <td className="text-sm">
                             {pull ? `${pull.by.name}, ${format(pull.atMs, 'HH:mm:ss')}` : (stop?.by.name ?? '')}
+                            {pull && <span className="block">{readingNote(station.spec, pull)}</span>}
                             {pull && pull.verdict !== 'accepted' ? (
                               <span className="block text-bad">{VERDICT_TEXT[pull.verdict]}</span>
                             ) : null}

@@ -101,7 +101,8 @@ function Target({ torque }: { torque: TorqueStep }) {
   const status = useLiveWrench((live) => live.status);
   if (!band || !station || step.kind !== 'pull') return null;
   const finite = { minNm: band.minNm, maxNm: Number.isFinite(band.maxNm) ? band.maxNm : band.targetNm * 3 };
-  const { first, second } = showTorque(band.targetNm, system, finite);
+  // A threshold is where watching begins, not a figure to be met: it is rounded like any other.
+  const { first, second } = showTorque(band.targetNm, system, band.gradient ? undefined : finite);
   const unit = first.unit as TorqueUnit;
   const ends = showBand(finite.minNm, finite.maxNm, unit);
   const live = wrench?.faults.length === 0 && wrench.wrench.live;
@@ -126,7 +127,7 @@ function Target({ torque }: { torque: TorqueStep }) {
           {band.gradient ? (
             <>
               <p className="text-sm text-ink-2">then on until it yields</p>
-              <p className="text-xl">
+              <p className="text-xl whitespace-nowrap">
                 gradient ≤ <span className="figures">{Math.round(band.gradient.maxShare * 100)} %</span>
               </p>
             </>
@@ -147,7 +148,7 @@ function Target({ torque }: { torque: TorqueStep }) {
             </>
           )}
           {band.absoluteMaximumNm !== undefined && (
-            <p className="figures text-sm text-bad">
+            <p className="figures text-sm whitespace-nowrap text-bad">
               never over {showTorqueIn(band.absoluteMaximumNm, unit).number} {unit}
             </p>
           )}

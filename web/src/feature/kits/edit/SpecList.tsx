@@ -57,8 +57,15 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
                   value={printed.printed}
                   onCommit={(typed) => {
                     if (typed.trim() === '') return 'Type what the sheet prints.';
-                    if (!KINDS[kind].written) return void specEdit(index, (spec) => put(spec, 'printed', typed.trim()));
                     const read = specFromPrinted(typed);
+                    // Words that read as the chosen kind bring their figures; others stand beside the figures there are.
+                    if (!KINDS[kind].written)
+                      return void specEdit(index, (spec) =>
+                        Object.assign(spec, {
+                          printed: typed.trim(),
+                          ...(read.ok && read.value.kind === kind ? { spec: read.value } : {}),
+                        }),
+                      );
                     if (!read.ok)
                       return read.error.code === 'noTorque'
                         ? 'No torque with a unit in it: 46 lbf·ft, 80-100 in-lb, 74 ft-lb plus 90°.'

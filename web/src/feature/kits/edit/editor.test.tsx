@@ -205,7 +205,14 @@ describe('a station and its torque', () => {
     await user.selectOptions(screen.getByLabelText('Kind'), 'Until it yields, by gradient');
     expect(kit().stations[0]?.specs[0]?.spec).toMatchObject({ kind: 'yieldControlled' });
     await retype(user, printed(), '40 Nm, then to yield, never over 165 Nm');
-    expect(screen.getByText(/N·m, .* accepted/)).toBeVisible();
+    expect(kit().stations[0]?.specs[0]).toEqual({
+      spec: { kind: 'yieldControlled', thresholdNm: 40, maximumNm: 165 },
+      printed: '40 Nm, then to yield, never over 165 Nm',
+    });
+    await retype(user, screen.getByLabelText('Never over, N·m'), '150');
+    expect(kit().stations[0]?.specs[0]?.spec).toMatchObject({ maximumNm: 150 });
+    await retype(user, printed(), 'as the card says');
+    expect(kit().stations[0]?.specs[0]).toMatchObject({ printed: 'as the card says', spec: { maximumNm: 150 } });
   });
   it('a torque is given to the whole group at once', async () => {
     const user = edit(<StationEditor />);
