@@ -42,7 +42,8 @@ export function TopBar({ children }: { children?: ReactNode }) {
       </div>
       <div className="flex items-center gap-2 pr-3">
         <span className="figures hidden text-sm md:inline">{format(nowMs, 'EEE d MMM HH:mm')}</span>
-        {children}
+        {/* A phone has no keys to list, and no room beside the screens' names. */}
+        <span className="hidden sm:contents">{children}</span>
         <PersonMenu />
       </div>
     </header>
