@@ -26,30 +26,3 @@ export interface PullFacts extends Reading {
   /** Absent where only an angle bounds the pull. */
   maxNm?: number;
 }
-
-/** Every field of {@link PullFacts}: a field added there must be said here, or it would be lost between event and state. */
-const FIELDS: Record<keyof PullFacts, true> = {
-  station: true,
-  pass: true,
-  torqueNm: true,
-  angleDeg: true,
-  movementDeg: true,
-  gradientShare: true,
-  pinFits: true,
-  seatedAndBackedOff: true,
-  wrench: true,
-  source: true,
-  entered: true,
-  verdict: true,
-  targetNm: true,
-  minNm: true,
-  maxNm: true,
-};
-const KEYS = Object.keys(FIELDS) as Array<keyof PullFacts>;
-
-/** Just the facts of a pull: all of them, and nothing else that came with it. */
-export function pullFacts(from: PullFacts): PullFacts {
-  const facts: Partial<Record<keyof PullFacts, unknown>> = {};
-  for (const key of KEYS) if (from[key] !== undefined) facts[key] = from[key];
-  return facts as unknown as PullFacts;
-}
