@@ -26,3 +26,28 @@ export interface PullFacts extends Reading {
   /** Absent where only an angle bounds the pull. */
   maxNm?: number;
 }
+
+/** Each field is named, so that one added to {@link PullFacts} must be said below, or it would be lost between event and state. */
+type EveryFact = { [Field in keyof Required<PullFacts>]: PullFacts[Field] };
+
+/**
+ * Just the facts of a pull: all of them, and nothing else that came with it. What was not said is there as undefined,
+ * which JSON leaves out.
+ */
+export const pullFacts = (from: PullFacts): EveryFact => ({
+  station: from.station,
+  pass: from.pass,
+  torqueNm: from.torqueNm,
+  angleDeg: from.angleDeg,
+  movementDeg: from.movementDeg,
+  gradientShare: from.gradientShare,
+  pinFits: from.pinFits,
+  seatedAndBackedOff: from.seatedAndBackedOff,
+  wrench: from.wrench,
+  source: from.source,
+  entered: from.entered,
+  verdict: from.verdict,
+  targetNm: from.targetNm,
+  minNm: from.minNm,
+  maxNm: from.maxNm,
+});

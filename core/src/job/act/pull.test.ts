@@ -1,11 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import { HOB, MIRA, plate, platesSnug, pullOf, RAFE, refusal, TAM, tryCommand, WRENCHES } from '#demo/try-job.ts';
 import { closeBlocks } from '../close-block.ts';
+import { EVENT_VERSION } from '../event-version.ts';
+import { fold } from '../fold.ts';
 import { hardwareLedger } from '../hardware-ledger.ts';
 import { takeCommand } from '../job-log.ts';
 import { stationState } from '../job-state.ts';
 import { nextStep } from '../next-station.ts';
 import { groupComplete, stationMark } from '../station-progress.ts';
+import type { Stamped } from './act.ts';
+import type { PullRecorded } from './pull.ts';
 
 describe('torque', () => {
   it('follows the torque order and counts passes', () => {
@@ -85,6 +89,44 @@ describe('torque', () => {
       scrapped: 1,
       unaccounted: 0,
     });
+  });
+  it('records the facts of a pull and nothing else that came with the command', () => {
+    const { worker, first } = platesSnug();
+    const command = { ...pullOf(first, 55, { confirmed: true }), note: 'stray', commandId: 'forged', atMs: 1 };
+    const taken = tryCommand(worker, command);
+    if (!taken.ok) throw new Error(taken.refusal.code);
+    const said = JSON.parse(JSON.stringify(taken.events[0]));
+    expect(Object.keys(said)).not.toEqual(expect.arrayContaining(['note']));
+    expect(Object.keys(said)).not.toEqual(expect.arrayContaining(['confirmed']));
+    expect(said.commandId).not.toBe('forged');
+    expect(said.atMs).toBe(worker.nowMs);
+  });
+  it('keeps every fact of a recorded pull in the station', () => {
+    const { worker, first } = platesSnug();
+    const fact: Stamped<PullRecorded> = {
+      type: 'pullRecorded',
+      station: first,
+      pass: 0,
+      torqueNm: 55,
+      angleDeg: 31,
+      movementDeg: 12,
+      gradientShare: 0.5,
+      pinFits: true,
+      seatedAndBackedOff: true,
+      wrench: { id: 'w-3', label: 'Wrench', calibrationDueOn: '2027-01-01' },
+      source: 'typed',
+      entered: { value: 40.6, unit: 'lbf·ft' },
+      verdict: 'accepted',
+      targetNm: 55,
+      minNm: 53,
+      maxNm: 57,
+      commandId: 'c-9',
+      atMs: worker.nowMs,
+      by: MIRA,
+    };
+    const { type: _type, ...facts } = fact;
+    const state = fold(worker.log.state, { ...fact, version: EVENT_VERSION });
+    expect(stationState(state, first).pulls.at(-1)).toEqual({ ...facts, id: 'c-9', corrections: [] });
   });
   it('a loosened station re-opens its later passes and shows as loosened again', () => {
     const { worker, first } = platesSnug();
