@@ -33,7 +33,7 @@ export interface AnyKit {
   shuffle: number;
 }
 
-export const anyKit: fc.Arbitrary<AnyKit> = fc.record({
+const anyKit: fc.Arbitrary<AnyKit> = fc.record({
   things: fc.uniqueArray(fc.record({ name: fc.nat(SHARED_THINGS.length - 1), fate: fc.nat(3), refit: fc.boolean() }), {
     selector: ({ name }) => name,
     maxLength: 4,

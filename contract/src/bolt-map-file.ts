@@ -22,7 +22,7 @@ export type DrawingFault =
 /** Largest drawing that is opened, characters. */
 export const LARGEST_DRAWING = 8 * 1024 * 1024;
 /** Most holes that are taken from one drawing. */
-export const MOST_HOLES = 500;
+const MOST_HOLES = 500;
 
 export function drawingFaultText(fault: DrawingFault): string {
   switch (fault.code) {

@@ -12,7 +12,7 @@ import { JobCommandSchema } from './acts.ts';
 import { AnswersSchema } from './condition.ts';
 
 /** One command as a device sends it. The person is checked against who was signed in on that device. */
-export const CommandInputSchema = z.strictObject({
+const CommandInputSchema = z.strictObject({
   id: z.uuid(),
   atMs: z.number().int().positive(),
   by: Ref,

@@ -27,13 +27,13 @@ export const DebtEndSchema = exactly<DebtEnd>()(z.enum(DEBT_ENDS));
 export const DebtKindSchema = exactly<DebtKind>()(z.enum(DEBT_KINDS));
 export const FigureSourceSchema = z.enum(FIGURE_SOURCES);
 export const VerdictSchema = exactly<PullVerdict>()(z.enum(PULL_VERDICTS));
-export const TorqueUnitSchema = exactly<TorqueUnit>()(z.enum(TORQUE_UNITS));
+const TorqueUnitSchema = exactly<TorqueUnit>()(z.enum(TORQUE_UNITS));
 export const SnugToolSchema = z.enum(['hand', 'power']);
 export const PullSourceSchema = z.enum(['typed', 'live']);
 export const LoosenToSchema = z.enum(['started', 'out']);
 export const CountSchema = z.strictObject({ found: z.number(), damaged: z.number() });
 export const EnteredSchema = z.strictObject({ value: Figured, unit: TorqueUnitSchema });
-export const RoleSchema = z.enum(ROLES);
+const RoleSchema = z.enum(ROLES);
 export const PersonSchema = exactly<Person>()(z.strictObject({ id: Ref, name: z.string(), role: RoleSchema }));
 
 /** A figure as it is stored: read once, when it was given. */

@@ -5,7 +5,7 @@ import { ConditionSchema } from '../condition.ts';
 import { exactly } from '../exactly.ts';
 import { Id, Positive, Text } from './field.ts';
 
-export const OrderRuleSchema = exactly<OrderRule>()(
+const OrderRuleSchema = exactly<OrderRule>()(
   z.union([
     z.strictObject({
       pattern: z.enum(['asListed', 'star', 'cross', 'middleOut', 'outsideIn', 'rowZigZag', 'circular']),
@@ -15,7 +15,7 @@ export const OrderRuleSchema = exactly<OrderRule>()(
 );
 
 const Tone = z.enum(['vehicle', 'part']);
-export const MapShapeSchema = exactly<MapShape>()(
+const MapShapeSchema = exactly<MapShape>()(
   z.discriminatedUnion('kind', [
     z.strictObject({
       kind: z.literal('rect'),

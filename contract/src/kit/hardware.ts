@@ -66,7 +66,7 @@ export const DriveSizeSchema = exactly<DriveSize>()(
   ]),
 );
 
-export const StackPieceSchema = exactly<StackPiece>()(
+const StackPieceSchema = exactly<StackPiece>()(
   z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('hardware'), item: Id, facing: Text.optional() }),
     z.strictObject({

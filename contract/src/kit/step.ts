@@ -35,7 +35,7 @@ export const DisconnectSchema = exactly<Disconnect>()(
   }),
 );
 
-export const StepActionSchema = exactly<StepAction>()(
+const StepActionSchema = exactly<StepAction>()(
   z.discriminatedUnion('type', [
     z.strictObject({ type: z.literal('remove'), removed: Id }),
     z.strictObject({ type: z.literal('refit'), removed: Id, count: Count.optional() }),

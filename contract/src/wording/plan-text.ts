@@ -12,7 +12,7 @@ const questionName = (kit: Pick<KitDocument, 'questions'>, id: string): string =
   (kit.questions.find((entry) => entry.id === id)?.text ?? id).replace(/\?$/, '').toLowerCase();
 
 /** `model year 2021, at most 2021`: one comparison that chose something, in words. */
-export function reasonText(kit: Pick<KitDocument, 'questions'>, reason: Reason): string {
+function reasonText(kit: Pick<KitDocument, 'questions'>, reason: Reason): string {
   const answer = answerText(kit, reason.question, reason.answer);
   const name = questionName(kit, reason.question);
   const value = answerText(kit, reason.question, reason.value);

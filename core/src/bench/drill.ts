@@ -25,7 +25,7 @@ export interface DrillAnswer {
 const TIGHT_MM = 0.05;
 
 /** Series in which drills for a thread are bought. */
-export const seriesOf = (thread: Pick<Thread, 'system'>): Extract<DrillSeries, 'metric' | 'fraction'> =>
+const seriesOf = (thread: Pick<Thread, 'system'>): Extract<DrillSeries, 'metric' | 'fraction'> =>
   thread.system === 'metric' ? 'metric' : 'fraction';
 
 /**

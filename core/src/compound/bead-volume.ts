@@ -4,9 +4,9 @@ import { firstFault, type InputFault, outOfRange } from '../quantity/input-fault
 import { fail, ok, type Result } from '../result.ts';
 
 /** How much more is put on than fills the gaps: what is squeezed out and stays on the nozzle. Chosen by us. */
-export const BEAD_EXCESS = 1.5;
+const BEAD_EXCESS = 1.5;
 /** A drop from a bottle's nozzle, mL. Common practice, no source: 20 drops to the millilitre. */
-export const DROP_ML = 0.05;
+const DROP_ML = 0.05;
 /** Share of a blind hole's free end that may be filled before the bolt pumps against it. Chosen by us. */
 const BLIND_SHARE = 0.5;
 

@@ -38,7 +38,7 @@ export interface CompoundChoice {
 /** Temperature above which common anaerobic lockers lose their hold, °C. Common practice, no source. */
 export const LOCKER_LIMIT_C = 150;
 /** Nylon of a locking nut softens, °C. @see ISO 2320:2015 (nylon insert nuts to 120 °C) */
-export const NYLON_LIMIT_C = 120;
+const NYLON_LIMIT_C = 120;
 
 export type AntiSeizeBase = 'copper' | 'nickel' | 'aluminium' | 'zinc' | 'moly';
 

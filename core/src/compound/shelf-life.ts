@@ -26,7 +26,7 @@ export interface ShelfVerdict {
 }
 
 /** Hours above the store limit after which a bottle is not trusted. Chosen by us. */
-export const WARM_LIMIT_H = 72;
+const WARM_LIMIT_H = 72;
 const DAY_MS = 86_400_000;
 
 /** Whether a compound may still be used on a day, and why not. */

@@ -46,7 +46,7 @@ export function bottleFor(bottles: readonly Bottle[], kind: CompoundKind): Bottl
 
 /** Share of a bottle at which it is reordered, and days before it goes off. Chosen by us. */
 export const REORDER_SHARE = 0.2;
-export const REORDER_DAYS = 30;
+const REORDER_DAYS = 30;
 
 export interface ReorderLine {
   what: 'compound' | 'tool' | 'wrench';

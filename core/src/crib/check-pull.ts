@@ -4,7 +4,7 @@ import type { Wrench } from '../wrench/wrench.ts';
 /** Pulls of one daily check. Chosen by us: two cannot tell a slip from a fault, five take too long. */
 export const CHECK_PULLS = 3;
 /** Where on the scale the daily check is made. Chosen by us: the middle point of a calibration. */
-export const CHECK_SHARE = 0.6;
+const CHECK_SHARE = 0.6;
 
 /** A check or a calibration as it was made and judged. */
 export interface WrenchCheck {

@@ -78,7 +78,7 @@ const CLASSES: Record<string, Row> = {
   'A4-80': stainless(600, 800),
 };
 
-export const PROPERTY_CLASSES: readonly string[] = Object.keys(CLASSES);
+const PROPERTY_CLASSES: readonly string[] = Object.keys(CLASSES);
 
 /** `8.8`, `gr 8`, `Grade 5`, `a2 70`: the class as the tables name it, or undefined. */
 export function readPropertyClass(text: string): string | undefined {

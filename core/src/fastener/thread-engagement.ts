@@ -150,7 +150,7 @@ export function stripLoads(
  * The larger thread that a wire thread insert is screwed into: major diameter d + 1.0825 P, same pitch. The tapped
  * material then shears on that diameter. Common dimensions of wire inserts; read the insert's own sheet.
  */
-export const insertOuterThread = (
+const insertOuterThread = (
   thread: Pick<Thread, 'system' | 'nominalMm' | 'pitchMm'>,
 ): Pick<Thread, 'system' | 'nominalMm' | 'pitchMm'> => ({
   ...thread,

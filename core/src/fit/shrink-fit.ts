@@ -82,7 +82,7 @@ const HEAT_STORE: Record<FitMaterial, { density: number; heat: number }> = {
 };
 
 /** Heat passed to still air and hands of a part being carried and fitted, W/(m²·K). Chosen by us for workshop air. */
-export const AIR_TRANSFER_W = 15;
+const AIR_TRANSFER_W = 15;
 
 /**
  * Seconds until a warm (or chilled) part has given up so much of its temperature difference that the slip is gone:

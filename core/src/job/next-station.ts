@@ -26,7 +26,7 @@ export function compoundSettled(station: PlanStation, job: JobState): boolean {
 }
 
 /** The pass a group is in: the lowest that any of its stations still has to make. */
-export function currentPass(plan: Plan, job: JobState, group: PlanGroup): number | undefined {
+function currentPass(plan: Plan, job: JobState, group: PlanGroup): number | undefined {
   let lowest: number | undefined;
   for (const station of ordersOf(plan, group.id).listed) {
     const pass = nextPassIndex(station, stationState(job, station.id));

@@ -24,7 +24,7 @@ export type FitVerdict = { text: string; truth: Truth; because: Reason[] };
  * What the vehicle itself answers: a fact of it, or whether it carries something. A list of what is fitted answers only
  * once somebody has made it.
  */
-export function vehicleAnswer(
+function vehicleAnswer(
   question: Pick<Question, 'from' | 'fitted'>,
   vehicle: VehicleFacts,
 ): string | number | boolean | undefined {
@@ -70,7 +70,7 @@ export function answerAllowed(question: Question, answer: Answers[string]): bool
 }
 
 /** Questions whose answer can still change the plan or the fit, in the kit's order. */
-export function openQuestions(kit: KitDocument, answers: Answers): Question[] {
+function openQuestions(kit: KitDocument, answers: Answers): Question[] {
   const waiting = new Set(conditionsOf(kit).flatMap((condition) => evaluate(condition, answers).waitsFor));
   return kit.questions.filter((question) => waiting.has(question.id));
 }

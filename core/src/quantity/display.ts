@@ -19,7 +19,7 @@ export type UnitSystem = 'metric' | 'inch';
  * The inch unit a torque is spoken of in: lbf·in below 20 N·m (about 15 lbf·ft), lbf·ft above.
  * Common practice, no source: small clamps and pan bolts are printed in inch-pounds, wheels in foot-pounds.
  */
-export const inchTorqueUnit = (torqueNm: number): TorqueUnit => (torqueNm < 20 ? 'lbf·in' : 'lbf·ft');
+const inchTorqueUnit = (torqueNm: number): TorqueUnit => (torqueNm < 20 ? 'lbf·in' : 'lbf·ft');
 
 const torqueUnitIn = (system: UnitSystem, torqueNm: number): TorqueUnit =>
   system === 'metric' ? 'N·m' : inchTorqueUnit(torqueNm);

@@ -10,7 +10,7 @@ export type Dimension = 'torque' | 'length' | 'mass' | 'force' | 'angle' | 'temp
 
 export const MM_PER_INCH = 25.4;
 export const NEWTON_PER_LBF = 4.4482216152605;
-export const STANDARD_GRAVITY = 9.80665;
+const STANDARD_GRAVITY = 9.80665;
 const KG_PER_POUND = 0.45359237;
 const ML_PER_CUBIC_INCH = 16.387064; // 2.54³
 

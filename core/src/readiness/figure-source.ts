@@ -19,7 +19,7 @@ interface Wanted {
 }
 
 /** What a joint without a figure is known by: its bolt's thread and the vehicle's name for it. */
-export function wantedOf(plan: Plan, id: string): Wanted | undefined {
+function wantedOf(plan: Plan, id: string): Wanted | undefined {
   const { stations, items } = indexOf(plan);
   const station = stations.get(id);
   if (station) return { thread: threadOf(station, items), place: station.place };

@@ -93,7 +93,7 @@ export interface ShopStock {
 const STATION_MIN = 3;
 
 /** Every pull the plan still has, group by group in its order, pass by pass. */
-export function plannedPulls(plan: Plan, job: JobState): PlannedPull[] {
+function plannedPulls(plan: Plan, job: JobState): PlannedPull[] {
   const { orders } = indexOf(plan);
   return plan.groups.flatMap((group) =>
     group.passes.flatMap((_, pass) =>

@@ -3,7 +3,7 @@ import type { PlanAction, PlanStep } from '../kit/plan.ts';
 const REFIT = 'refit:';
 
 /** What undoes an action, and what that undoes again; undefined for actions that change nothing to be put back. */
-export function reverseAction(action: PlanAction): PlanAction | undefined {
+function reverseAction(action: PlanAction): PlanAction | undefined {
   switch (action.type) {
     case 'remove':
       return { type: 'refit', removed: action.removed };
@@ -32,7 +32,7 @@ export function reverseAction(action: PlanAction): PlanAction | undefined {
 }
 
 /** Id of the step that reverses another; of a reversed one it is the first again. */
-export const reverseId = (id: string): string => (id.startsWith(REFIT) ? id.slice(REFIT.length) : `${REFIT}${id}`);
+const reverseId = (id: string): string => (id.startsWith(REFIT) ? id.slice(REFIT.length) : `${REFIT}${id}`);
 
 /**
  * The steps that undo some steps: last first, each with its actions reversed and in reverse, waiting for the reverse of

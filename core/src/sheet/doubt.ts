@@ -17,7 +17,7 @@ const median = (values: readonly number[]): number =>
   [...values].sort((a, b) => a - b)[Math.floor(values.length / 2)] ?? 0;
 
 /** Torque values twelve times off their like neighbours (lbf·in against lbf·ft, M01), by index among the facts. */
-export function twelveTimesOff(facts: readonly Fact[]): ReadonlyMap<number, { usualNm: number; ratio: number }> {
+function twelveTimesOff(facts: readonly Fact[]): ReadonlyMap<number, { usualNm: number; ratio: number }> {
   const torques = facts.flatMap((fact, index) =>
     fact.value.kind === 'torque' ? [{ index, about: fact.about, nm: fact.value.maxNm }] : [],
   );

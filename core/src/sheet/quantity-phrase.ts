@@ -34,7 +34,7 @@ const UNIT_OPENERS = new Set(
 );
 
 /** A unit at a place among the tokens, the longest that can be read. */
-export function unitAt(
+function unitAt(
   tokens: readonly Token[],
   at: number,
   source: string,

@@ -3,9 +3,9 @@ import { stressAreaMm2 } from '../fastener/stress-area.ts';
 import { minorDiameterMm, pitchDiameterMm, type Thread } from '../fastener/thread.ts';
 
 /** Share of Rp0.2 that assembly may use. @see VDI 2230-1:2015, section 5.4.3 (ν = 0.9) */
-export const YIELD_SHARE = 0.9;
+const YIELD_SHARE = 0.9;
 /** Share of proof load for inch grades. Common practice for reusable joints (Machinery's Handbook). */
-export const PROOF_SHARE = 0.75;
+const PROOF_SHARE = 0.75;
 
 /** Diameter of the section the stress is taken in, mm: (d2 + d3)/2. @see VDI 2230-1:2015, section 5.5.3 */
 function stressDiameterMm({ system, nominalMm, pitchMm }: Pick<Thread, 'system' | 'nominalMm' | 'pitchMm'>): number {

@@ -2,10 +2,10 @@
 export type Pass = { kind: 'tighten'; fraction: number } | { kind: 'verify' };
 
 /** Stage fractions in force when neither kit nor shop says otherwise: half, then full. Chosen by the trade brief. */
-export const DEFAULT_STAGES: readonly number[] = [0.5, 1];
+const DEFAULT_STAGES: readonly number[] = [0.5, 1];
 
 /** From this many stations a second, identical pass is made by default (common practice, no source). */
-export const VERIFY_FROM = 4;
+const VERIFY_FROM = 4;
 
 /** What a kit or a shop may say of the rounds over a group. */
 export interface PassRule {

@@ -38,7 +38,7 @@ export interface AppParts {
 const BODY_LIMIT = 2 * 1024 * 1024;
 
 /** The routes under /api; their type is the web's typed client. */
-export function apiRoutes({
+function apiRoutes({
   sessions,
   catalog,
   jobs,

@@ -17,7 +17,7 @@ export interface TestServer {
 }
 
 /** Makes a fresh schema; its name begins with the application's so that the application's account may use it. */
-export async function freshSchema(): Promise<Config> {
+async function freshSchema(): Promise<Config> {
   const config = readConfig({ ...process.env, LOG_LEVEL: 'silent', WRENCHMAN_DEMO: '1', WEB_DIST: 'web' });
   const database = `wrenchman_t_${randomUUID().slice(0, 8)}`;
   const admin = await new DataSource({ type: 'mariadb', ...config.database }).initialize();

@@ -35,7 +35,7 @@ const readOf = <Data>({ data, error, refetch }: UseQueryResult<Data>): Read<Data
 });
 
 /** Every reading has its name here: what changes something names what is to be read anew. */
-export const KEYS = {
+const KEYS = {
   jobs: ['jobs'],
   wrenches: ['wrenches'],
   kits: ['kits'],

@@ -2,7 +2,7 @@ import type { Values } from './bench-field.ts';
 import type { BenchTool } from './bench-tool.ts';
 
 /** Keys of the address that are not fields of a tool: where the bench was entered from. */
-export const FROM_KEYS = ['job', 'station'] as const;
+const FROM_KEYS = ['job', 'station'] as const;
 
 /** The values in an address, as far as the tool knows them. */
 export function valuesFrom(tool: BenchTool, search: URLSearchParams): Values {

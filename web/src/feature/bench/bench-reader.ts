@@ -67,7 +67,7 @@ export class BenchReader {
 }
 
 /** The class to use on a thread when the chosen one belongs to the other system of threads. */
-export function classFor(thread: Thread, chosen: string): string {
+function classFor(thread: Thread, chosen: string): string {
   const known = readPropertyClass(chosen);
   const inch = known?.startsWith('grade') === true;
   if (known === undefined || inch === (thread.system === 'unified')) return chosen;

@@ -24,7 +24,7 @@ function write(entry: Values, field: string, value: unknown): void {
 }
 
 /** One field of an entry, as it is edited. What it cannot take stays in it with the reason beneath. */
-export function EntryField<Entry>({
+function EntryField<Entry>({
   entry,
   field,
   name,
