@@ -21,6 +21,14 @@ Element.prototype.scrollIntoView = () => undefined;
 Element.prototype.hasPointerCapture = () => false;
 Element.prototype.setPointerCapture = () => undefined;
 Element.prototype.releasePointerCapture = () => undefined;
+Blob.prototype.text = function (this: Blob) {
+  return new Promise((resolve, reject) => {
+    const reader = new FileReader();
+    reader.onload = () => resolve(String(reader.result));
+    reader.onerror = () => reject(reader.error);
+    reader.readAsText(this);
+  });
+};
 // The pure functions of the two are there; only what draws on them is not.
 URL.createObjectURL = () => 'blob:nothing';
 URL.revokeObjectURL = () => undefined;

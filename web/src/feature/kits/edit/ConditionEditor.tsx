@@ -72,6 +72,14 @@ const SHAPES: ReadonlyArray<readonly [Shape, string]> = [
 const shapeOf = (rule: Condition | undefined): Shape =>
   rule === undefined ? 'always' : 'all' in rule ? 'all' : 'any' in rule ? 'any' : 'not' in rule ? 'not' : 'compare';
 
+/** The rules a rule is made of; one that compares is made of itself. */
+const partsOf = (rule: Condition | undefined): Condition[] => {
+  if (rule === undefined) return [];
+  if ('all' in rule) return rule.all;
+  if ('any' in rule) return rule.any;
+  return 'not' in rule ? [rule.not] : [rule];
+};
+
 /** The plainest rule over a question: yes, its first choice, or from its least number on. */
 const plainRule = (question: Question | undefined): Condition => {
   if (!question) return { question: '', is: true };
@@ -96,13 +104,17 @@ function RuleNode({
 }) {
   const shape = shapeOf(rule);
   const reshape = (to: Shape) => {
-    const leaf = rule && shape === 'compare' ? rule : plainRule(questions[0]);
-    const parts = rule && ('all' in rule || 'any' in rule) ? ('all' in rule ? rule.all : rule.any) : [leaf];
-    onChange(
-      { always: undefined, compare: leaf, all: { all: parts }, any: { any: parts }, not: { not: parts[0] ?? leaf } }[
-        to
-      ],
-    );
+    const first = plainRule(questions[0]);
+    const parts = partsOf(rule);
+    // What was already ruled stays, as far as the new kind can hold it.
+    const shapes: Record<Shape, Condition | undefined> = {
+      always: undefined,
+      compare: parts.find((part) => shapeOf(part) === 'compare') ?? first,
+      all: { all: parts.length > 0 ? parts : [first] },
+      any: { any: parts.length > 0 ? parts : [first] },
+      not: { not: parts[0] ?? first },
+    };
+    onChange(shapes[to]);
   };
   const shapePicker = (
     <select
