@@ -1,6 +1,10 @@
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
+import { typedNumber } from '../../ui/CommitField.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
+
+/** No wheel arch stands higher above its hub (chosen by us). */
+const HIGHEST_MM = 3000;
 
 /** Some joints are torqued only with the suspension loaded: how it stands now, and saying so. */
 export function LoadStateBar({ torque }: { torque: TorqueStep }) {
@@ -23,7 +27,8 @@ export function LoadStateBar({ torque }: { torque: TorqueStep }) {
       </p>
     );
   }
-  const measuredMm = height.trim() === '' || !(Number(height) > 0) ? undefined : Number(height);
+  const measuredMm = height.trim() === '' ? undefined : typedNumber(height);
+  const wrong = measuredMm !== undefined && !(measuredMm > 0 && measuredMm <= HIGHEST_MM);
   return (
     <div className="flex flex-wrap items-center gap-3 border-b-2 border-bad bg-sheet px-5 py-2">
       <p className="min-w-48 flex-1">
@@ -35,12 +40,21 @@ export function LoadStateBar({ torque }: { torque: TorqueStep }) {
         <input
           className="figures min-h-12 w-24 border-2 border-ink bg-sheet px-2"
           inputMode="decimal"
+          aria-invalid={wrong}
           value={height}
           onChange={(event) => setHeight(event.target.value)}
         />
       </label>
-      <Button onClick={() => give({ type: 'setLoadState', state: 'rideHeight', measuredMm })}>At ride height</Button>
-      <Button onClick={() => give({ type: 'setLoadState', state: 'onWheels', measuredMm })}>On its wheels</Button>
+      {(['rideHeight', 'onWheels'] as const).map((load) => (
+        <Button key={load} disabled={wrong} onClick={() => give({ type: 'setLoadState', state: load, measuredMm })}>
+          {load === 'rideHeight' ? 'At ride height' : 'On its wheels'}
+        </Button>
+      ))}
+      {wrong && (
+        <p role="alert" className="basis-full font-bold text-bad">
+          A height is a number from 1 to {HIGHEST_MM} mm; leave it empty if it was not measured.
+        </p>
+      )}
     </div>
   );
 }
