@@ -2,6 +2,15 @@ import { useState } from 'react';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import type { Question } from '#core/kit/kit-document.ts';
 import { Button } from '../../ui/Button.tsx';
+import { typedNumber } from '../../ui/CommitField.tsx';
+
+/** What a number must be; either end may be open. */
+function rangeText(min: number, max: number): string {
+  if (Number.isFinite(min) && Number.isFinite(max)) return `Between ${min} and ${max}.`;
+  if (Number.isFinite(min)) return `A number, ${min} or more.`;
+  if (Number.isFinite(max)) return `A number, ${max} or less.`;
+  return 'A number.';
+}
 
 /** One question with its answers as big targets. */
 export function QuestionField({
@@ -26,12 +35,9 @@ export function QuestionField({
       {label}
     </Button>
   );
-  const number = Number(typed);
-  const inRange =
-    typed.trim() !== '' &&
-    Number.isFinite(number) &&
-    number >= (question.min ?? -Infinity) &&
-    number <= (question.max ?? Infinity);
+  const { min = -Infinity, max = Infinity } = question;
+  const number = typedNumber(typed);
+  const inRange = Number.isFinite(number) && number >= min && number <= max;
   return (
     <fieldset className="border-t border-rule py-4">
       <legend className="float-left mb-2 w-full text-lg font-bold">{question.text}</legend>
@@ -46,15 +52,15 @@ export function QuestionField({
             value={typed}
             onChange={(event) => {
               setTyped(event.target.value);
-              const value = Number(event.target.value);
-              if (event.target.value.trim() !== '' && Number.isFinite(value)) onAnswer(value);
+              const value = typedNumber(event.target.value);
+              if (Number.isFinite(value)) onAnswer(value);
             }}
           />
         )}
       </div>
       {question.kind === 'number' && typed !== '' && !inRange && (
         <p role="alert" className="mt-1 text-bad">
-          Between {question.min} and {question.max}.
+          {rangeText(min, max)}
         </p>
       )}
       <p className="mt-1 text-sm text-ink-2">

@@ -53,6 +53,7 @@ export function LayOut({
         onCommit={(typed) => {
           const value = name === 'columns' || name === 'from' || name === 'angle' ? typedNumber(typed) : typedMm(typed);
           if (!Number.isFinite(value) || value < least || value > 20_000) return 'A number.';
+          if (name === 'columns' && !Number.isInteger(value)) return 'A whole number.';
           return void setValues({ ...values, [name]: value });
         }}
       />
