@@ -1,0 +1,96 @@
+import { describe, expect, it } from '@jest/globals';
+import { type DeviceCommand, JobCommandSchema } from './acts.ts';
+import { LONGEST } from './text.ts';
+
+const figure = { spec: { kind: 'torque' as const, targetNm: 95 }, printed: '95 N·m' };
+/** Every command with every field it may have. Total: a command without one does not compile. */
+const FULL: { [Name in DeviceCommand['type']]: Required<Extract<DeviceCommand, { type: Name }>> } = {
+  changeAnswer: { type: 'changeAnswer', question: 'q', value: true, seen: null },
+  countLine: { type: 'countLine', item: 'i', found: 4, damaged: 0 },
+  useShopStock: { type: 'useShopStock', item: 'i', quantity: 1, reason: 'lost' },
+  scrapPiece: { type: 'scrapPiece', item: 'i', quantity: 1, reason: 'bent' },
+  declareSpare: { type: 'declareSpare', item: 'i', quantity: 1 },
+  startByHand: { type: 'startByHand', station: 's' },
+  applyCompound: { type: 'applyCompound', station: 's', cleaned: true },
+  snug: { type: 'snug', station: 's', tool: 'hand' },
+  pull: {
+    type: 'pull',
+    station: 's',
+    torqueNm: 55,
+    angleDeg: 90,
+    movementDeg: 12,
+    gradientShare: 0.5,
+    pinFits: true,
+    seatedAndBackedOff: true,
+    wrench: 'w',
+    source: 'typed',
+    entered: { value: 40.6, unit: 'lbf·ft' },
+    confirmed: true,
+  },
+  confirmStop: { type: 'confirmStop', station: 's', reason: 'seen' },
+  loosen: { type: 'loosen', station: 's', to: 'out', reason: 'access' },
+  setLoadState: { type: 'setLoadState', state: 'onWheels', measuredMm: 412 },
+  correctPull: { type: 'correctPull', station: 's', pull: 'p', torqueNm: 54, reason: 'misread', pinFits: true },
+  raiseProblem: { type: 'raiseProblem', station: 's', text: 'thread is torn' },
+  clearProblem: { type: 'clearProblem', problem: 'p', how: 'recut' },
+  useCalculation: {
+    type: 'useCalculation',
+    station: 's',
+    tool: 't',
+    summary: '22 N·m',
+    link: '/bench/value',
+    reason: 'none said',
+  },
+  override: { type: 'override', refusal: 'outOfOrder', station: 's', reason: 'access' },
+  close: { type: 'close', signature: 'Mira Vane', note: 'done' },
+  answerPrerequisite: { type: 'answerPrerequisite', prerequisite: 'p', met: true, value: 11, note: 'measured' },
+  measure: { type: 'measure', baseline: 'b', place: 'front left', when: 'before', value: 520, photo: 'p' },
+  makeChoice: { type: 'makeChoice', choice: 'c', option: 'o', chosenBy: 'owner' },
+  doStep: { type: 'doStep', step: 's', helper: 'Hob', chocks: 'rear', newPieces: true },
+  openDebt: { type: 'openDebt', debt: 'd' },
+  addDebt: { type: 'addDebt', name: 'Plug', kind: 'disconnect', count: 1, end: 'cleared', note: 'left' },
+  closeDebt: { type: 'closeDebt', debt: 'd', count: 1, end: 'refit', note: 'ok', newPieces: true },
+  arrangeRefit: { type: 'arrangeRefit', order: ['d'] },
+  giveFigure: { type: 'giveFigure', target: 't', figure, source: 'vehicleMaker', note: 'page 3' },
+  settleConflict: { type: 'settleConflict', conflict: 'c', choice: 'o', figure, reason: 'newer' },
+  splitShared: { type: 'splitShared', key: 'k', reason: 'two of them' },
+  dropKit: { type: 'dropKit', prefix: 'k/', reason: 'sent back' },
+  overrideStep: { type: 'overrideStep', refusal: 'r', step: 's', reason: 'access' },
+  undo: { type: 'undo' },
+};
+const COMMANDS = Object.entries(FULL) as Array<[DeviceCommand['type'], Record<string, unknown>]>;
+const FIELDS = COMMANDS.flatMap(([name, command]) =>
+  Object.keys(command)
+    .filter((field) => field !== 'type')
+    .map((field) => [name, field] as const),
+);
+const faults = (command: unknown) => {
+  const read = JobCommandSchema.safeParse(command);
+  return read.success ? [] : read.error.issues;
+};
+const places = (command: unknown) => faults(command).map(({ path }) => path.join('.'));
+
+describe('what a device may ask, off the wire', () => {
+  it.each(COMMANDS)('%s is read as it was sent', (_, command) => {
+    expect(JobCommandSchema.parse(JSON.parse(JSON.stringify(command)))).toEqual(command);
+  });
+  it.each(COMMANDS)('%s takes no word it does not know', (_, command) => {
+    expect(faults({ ...command, stray: 1 })).toMatchObject([{ code: 'unrecognized_keys', keys: ['stray'] }]);
+  });
+  it.each(FIELDS)('%s with %s of no kind at all is refused by that name', (name, field) => {
+    for (const value of [{ nothing: 'known' }, Number.NaN, Number.POSITIVE_INFINITY])
+      expect(places({ ...FULL[name], [field]: value })[0]?.split('.')[0]).toBe(field);
+  });
+  it.each(FIELDS.filter(([name, field]) => typeof (FULL[name] as never)[field] === 'string'))(
+    '%s with %s longer than anything is refused by that name',
+    (name, field) => {
+      const longest = Math.max(...Object.values(LONGEST), 1000);
+      expect(new Set(places({ ...FULL[name], [field]: 'x'.repeat(longest + 1) }))).toEqual(new Set([field]));
+    },
+  );
+  it('names an act it does not know, and a kit does not come in as one', () => {
+    for (const type of ['fly', 'addKit', '', 7, null, undefined])
+      expect(faults({ type, kit: 'k', prefix: 'k/' })).toMatchObject([{ path: ['type'] }]);
+    for (const command of [null, 'pull', [], 4]) expect(faults(command)).not.toEqual([]);
+  });
+});
