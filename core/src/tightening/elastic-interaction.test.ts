@@ -40,7 +40,7 @@ describe('preload left after each pull', () => {
           // Replay with stretches: each pull sets the stretch of its bolt, all others keep theirs.
           const a = group.complianceMmPerN.map((row, i) => row.map((c, j) => c + (i === j ? 1 / 300_000 : 0)));
           const stretch = new Map<number, number>();
-          pulls.forEach(({ bolt, toN }, index) => {
+          for (const [index, { bolt, toN }] of pulls.entries()) {
             const others = [...stretch.keys()].filter((other) => other !== bolt);
             const free =
               others.length === 0
@@ -51,7 +51,7 @@ describe('preload left after each pull', () => {
                       others.map((i) => (stretch.get(i) as number) - (a[i]?.[bolt] as number) * toN),
                     ) as number[][]
                   ).map(([force]) => force as number);
-            if (free.some((force) => force < 0)) return; // went loose: the direct test does not follow
+            if (free.some((force) => force < 0)) return; // went loose: the direct solution holds no further
             stretch.set(
               bolt,
               others.reduce(
@@ -65,7 +65,7 @@ describe('preload left after each pull', () => {
               expect(off / Math.max(...pulls.map((pull) => pull.toN))).toBeLessThan(5e-6);
             });
             expect(found[index]?.[bolt]).toBeCloseTo(toN, 6);
-          });
+          }
         },
       ),
       { numRuns: 60, seed: 1_530_015_632 },
