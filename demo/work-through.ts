@@ -120,10 +120,10 @@ export class Worker {
   }
 
   /** Counts the tray and signs. */
-  closeOut(signature: string): void {
+  closeOut(): void {
     for (const line of hardwareLedger(this.log.plan, this.log.state)) {
       if (line.onTray > 0) this.give({ type: 'declareSpare', item: line.item.id, quantity: line.onTray });
     }
-    this.give({ type: 'close', signature });
+    this.give({ type: 'close', signature: this.by.name });
   }
 }

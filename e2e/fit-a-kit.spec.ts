@@ -111,8 +111,11 @@ test('a kit from sign-in to the PDF, with a keyboard alone', async ({ page, app 
     await page.keyboard.press('Enter');
   }
   await expect(page.getByRole('heading', { name: 'Nothing is in the way' })).toBeVisible();
-  await page.getByLabel('Your name').focus();
-  await page.keyboard.type('Mira Vane');
+  await page.getByRole('button', { name: 'Sign and close' }).focus();
+  await page.keyboard.press('Enter');
+  // Being signed in is not enough: the PIN signs.
+  await expect(page.getByLabel('PIN of Mira Vane')).toBeFocused();
+  await page.keyboard.type('2468');
   await page.keyboard.press('Enter');
 
   // Record.
@@ -177,8 +180,9 @@ test.describe('on a phone, by touch', () => {
     await page.getByRole('link', { name: 'On to Close out' }).tap();
     await page.getByLabel('Washer 8, pieces on the tray').fill('2');
     await page.getByRole('button', { name: 'Count', exact: true }).tap();
-    await page.getByLabel('Your name').fill('Tamsin Quell');
     await page.getByRole('button', { name: 'Sign and close' }).tap();
+    for (const digit of '3690') await page.getByRole('button', { name: digit, exact: true }).tap();
+    await page.getByRole('button', { name: 'Enter' }).tap();
     await expect(page.getByText('the chain is whole')).toBeVisible();
     const text = await downloadPdf(page);
     for (const wanted of ['80–100 lbf·in', 'Tamsin Quell', 'Transfer-case guard', 'CLOSED'])

@@ -1,17 +1,16 @@
-import { expect, give, openJob, signIn, swiftHand, test, whereNow } from './support/app.ts';
+import {
+  BAR_COUNT,
+  expect,
+  give,
+  openJob,
+  provePin,
+  signIn,
+  startAll as start,
+  swiftHand,
+  test,
+  whereNow,
+} from './support/app.ts';
 
-const BAR_COUNT = [
-  ['r1', 4],
-  ['r2', 4],
-  ['r3', 4],
-  ['r4', 2],
-  ['r5', 2],
-  ['r6', 2],
-  ['r7', 3],
-  ['r8', 1],
-  ['r9', 2],
-].map(([item, found]) => ({ type: 'countLine', item, found, damaged: 0 }));
-const start = (...stations: string[]) => stations.map((station) => ({ type: 'startByHand', station }));
 const snug = (...stations: string[]) => stations.map((station) => ({ type: 'snug', station, tool: 'hand' }));
 
 test('castle nut, cross pattern, ride height and torque-angle with a live wrench', async ({ page, app }) => {
@@ -116,6 +115,7 @@ test('a lead lifts a refusal with a reason; a fitter is told to fetch one', asyn
   await page.getByRole('button', { name: 'Lift it' }).click();
   await page.getByLabel('Reason, kept on the record').fill('links are on order, clamps may go on');
   await page.getByRole('dialog').getByRole('button', { name: 'Lift it' }).click();
+  await provePin(page, '1357');
   await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
   await page.goto(`${app.url}/jobs/${job}/record`);
   await expect(page.getByText(/groupWaitsFor lifted by the lead|lifted by the lead/)).toBeVisible();

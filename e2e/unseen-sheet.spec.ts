@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import type { Page } from '@playwright/test';
-import { expect, signIn, swiftHand, test, whereNow } from './support/app.ts';
+import { expect, provePin, signIn, swiftHand, test, whereNow } from './support/app.ts';
 
 /** A card as a small maker types it: codes for steps, two lists, a joint drawn to yield without a threshold. */
 const CARD = `LOWMOOR FABRICATION — FITTING CARD LF-77   Under-engine brace
@@ -111,8 +111,8 @@ test('a joint drawn to yield, from a stranger’s card to the signed record', as
 
   // Signed, and the record says how far each gradient fell, on screen and in the PDF.
   await page.getByRole('link', { name: 'On to Close out' }).click();
-  await page.getByLabel('Your name').fill('Rafe Orrin');
   await page.getByRole('button', { name: 'Sign and close' }).click();
+  await provePin(page, '1357');
   await expect(page.getByText('the chain is whole')).toBeVisible();
   await expect(page.getByText(/^gradient down to \d+ %/)).toHaveCount(4);
   const download = page.waitForEvent('download');

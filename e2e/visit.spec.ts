@@ -1,4 +1,4 @@
-import { demoVisit, expect, signIn, test } from './support/app.ts';
+import { demoVisit, expect, provePin, signIn, test } from './support/app.ts';
 
 /** Receiving a vehicle with several kits, what comes off and goes back, and what the day needs. */
 test('a visit of two kits is received with one question at a time and the plan beside it', async ({ page, app }) => {
@@ -44,6 +44,7 @@ test('a conflict waits for a lead, who settles it with the numbers side by side'
   await conflict.getByRole('button', { name: 'Track-bar brace' }).click();
   await page.getByLabel('Reason, kept on the record').fill('Its bolt is longer and goes through the brace.');
   await page.getByRole('button', { name: 'Settle it' }).click();
+  await provePin(page, '1357');
   await expect(conflict).toContainText('Rafe Orrin');
   await page.goto(`${job}/receive`);
   await expect(page.getByText(/waits for a lead/)).toHaveCount(0);

@@ -1,99 +1,92 @@
 /** `npm run backup [FILE]` and `npm run restore FILE`: the whole shop in one SQL file, by mariadb-dump. */
-import { spawn } from 'node:child_process';
-import {
-  createReadStream,
-  createWriteStream,
-  existsSync,
-  mkdirSync,
-  readFileSync,
-  renameSync,
-  statSync,
-} from 'node:fs';
-import { dirname, join, resolve } from 'node:path';
-import { finished } from 'node:stream/promises';
+import { closeSync, existsSync, fstatSync, openSync, readSync } from 'node:fs';
+import { join, resolve } from 'node:path';
+import { build } from './build.mjs';
 import { main, Stop, step } from './console.mjs';
-import { startDatabase, USER } from './database.mjs';
-import { DATA, isAlive, which } from './run.mjs';
+import { startDatabase, USER, withDatabase } from './database.mjs';
+import { dump, load } from './dump.mjs';
+import { installNodePackages, installSystemPackages } from './install.mjs';
+import { backupName } from './rotation.mjs';
+import { DATA, run } from './run.mjs';
 
+const FOLDER = join(DATA, 'db');
+const BACKUPS = join(DATA, 'backup');
 /** The last line mariadb-dump writes; without it a file was cut off. */
 const COMPLETE = '-- Dump completed';
+/** Where a backup is tried before it takes the shop's place. Named so that the application's accounts may use it. */
+const TRIAL = `${USER}_trial`;
 
-/** The running database of this folder, or one started for the purpose. */
-async function withDatabase(work) {
-  const folder = join(DATA, 'db');
-  const pidFile = join(folder, 'mariadb.pid');
-  const pid = existsSync(pidFile) ? Number(readFileSync(pidFile, 'utf8')) : 0;
-  if (pid && isAlive(pid))
-    throw new Stop('Wrenchman is running. Stop it first, so that nothing is recorded in between.');
-  const database = await startDatabase(folder);
+/** The last bytes of a file, which may be larger than memory. */
+function tail(file, bytes = 200) {
+  const handle = openSync(file, 'r');
   try {
-    return await work(database);
+    const { size } = fstatSync(handle);
+    const buffer = Buffer.alloc(Math.min(bytes, size));
+    readSync(handle, buffer, 0, buffer.length, size - buffer.length);
+    return buffer.toString('utf8');
+  } finally {
+    closeSync(handle);
+  }
+}
+
+async function backup(file) {
+  await withDatabase(FOLDER, (database) =>
+    step(`backup to ${file}`, async () => {
+      const bytes = await dump(database, file);
+      return `${Math.ceil(bytes / 1024)} kB${database.online ? ', while Wrenchman went on' : ''}`;
+    }),
+  );
+}
+
+/** Runs a task of the server's as the owner of a schema. */
+async function task(database, name, schema) {
+  const { code, output } = await run(process.execPath, ['dist/server/manage.mjs', name], {
+    env: { ...database.ownerEnv, DB_NAME: schema },
+  });
+  if (code !== 0) throw new Stop(`${output.trim()}`);
+}
+
+async function restore(file) {
+  if (!existsSync(file)) throw new Stop(`There is no file ${file}.`);
+  if (!tail(file).includes(COMPLETE))
+    throw new Stop(`${file} is not a whole backup: its last line is missing. Nothing was changed.`);
+  await installSystemPackages(['mariadbd']);
+  await installNodePackages();
+  await build();
+  // Refuses while Wrenchman runs: what is recorded meanwhile would be lost.
+  const database = await startDatabase(FOLDER);
+  try {
+    await step('try the backup beside the shop', async () => {
+      await database.recreate(TRIAL);
+      try {
+        await load(database, file, TRIAL);
+        await task(database, 'prove', TRIAL);
+      } catch (error) {
+        throw new Stop(`${file} does not make a shop that records, so nothing was changed. ${error.message}`);
+      } finally {
+        await database.drop(TRIAL);
+      }
+      return 'it records, and reads back what it recorded';
+    });
+    const before = join(BACKUPS, `before-restore-${new Date().toISOString().replaceAll(':', '')}.sql`);
+    await step('keep the shop as it was', async () => {
+      await dump(database, before);
+      return before;
+    });
+    await step(`restore from ${file}`, async () => {
+      await database.recreate(USER);
+      await load(database, file, USER);
+      await task(database, 'migrate', USER);
+      return `the state before is in ${before}`;
+    });
   } finally {
     await database.stop();
   }
 }
 
-const connection = (database) => ['--no-defaults', '--protocol=tcp', '-h127.0.0.1', `-P${database.port}`, `-u${USER}`];
-
-async function ended(child, what) {
-  let said = '';
-  child.stderr.on('data', (chunk) => {
-    said += chunk;
-  });
-  const code = await new Promise((settle) => child.on('close', settle));
-  if (code !== 0) throw new Stop(`${what} failed: ${said.trim()}`);
-}
-
-async function backup(file) {
-  await withDatabase((database) =>
-    step(`backup to ${file}`, async () => {
-      mkdirSync(dirname(file), { recursive: true });
-      const partial = `${file}.partial`;
-      const child = spawn(
-        which('mariadb-dump'),
-        [...connection(database), '--single-transaction', '--hex-blob', '--skip-dump-date', USER],
-        {
-          env: { ...process.env, MYSQL_PWD: database.env.DB_PASSWORD },
-        },
-      );
-      const out = createWriteStream(partial, { mode: 0o600 });
-      child.stdout.pipe(out);
-      await ended(child, 'The backup');
-      await finished(out);
-      renameSync(partial, file);
-      return `${Math.ceil(statSync(file).size / 1024)} kB`;
-    }),
-  );
-}
-
-async function restore(file) {
-  if (!existsSync(file)) throw new Stop(`There is no file ${file}.`);
-  if (!readFileSync(file, 'utf8').slice(-200).includes(COMPLETE)) {
-    throw new Stop(`${file} is not a whole backup: its last line is missing. Nothing was changed.`);
-  }
-  const before = join(DATA, 'backup', `before-restore-${new Date().toISOString().replaceAll(':', '')}.sql`);
-  await backup(before);
-  await withDatabase((database) =>
-    step(`restore from ${file}`, async () => {
-      await database.recreate(USER);
-      const child = spawn(which('mariadb'), [...connection(database), USER], {
-        env: { ...process.env, MYSQL_PWD: database.env.DB_PASSWORD },
-      });
-      createReadStream(file).pipe(child.stdin);
-      await ended(child, 'The restore');
-      return `the state before is in ${before}`;
-    }),
-  );
-}
-
 await main(async () => {
-  const [, , task, file] = process.argv;
-  if (task === 'backup')
-    await backup(
-      resolve(
-        file ?? join(DATA, 'backup', `wrenchman-${new Date().toISOString().slice(0, 19).replaceAll(':', '')}.sql`),
-      ),
-    );
-  else if (task === 'restore' && file) await restore(resolve(file));
+  const [, , name, file] = process.argv;
+  if (name === 'backup') await backup(resolve(file ?? join(BACKUPS, backupName(new Date()))));
+  else if (name === 'restore' && file) await restore(resolve(file));
   else throw new Stop('Say which file:  npm run restore FILE');
 });

@@ -24,7 +24,7 @@ await main(async () => {
       '--outfile=dist/bench/main.mjs',
     ]);
     if (bundled.code !== 0) throw new Stop(bundled.output);
-    const { code } = await run(process.execPath, ['dist/bench/main.mjs'], { env: database.env, inherit: true });
+    const { code } = await run(process.execPath, ['dist/bench/main.mjs'], { env: database.ownerEnv, inherit: true });
     if (code !== 0) throw new Stop('The measurement stopped.');
   } finally {
     await database.stop();

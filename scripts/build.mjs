@@ -21,6 +21,7 @@ export async function buildServer() {
   const { code, output } = await run(join(ROOT, 'node_modules', '.bin', 'esbuild'), [
     'server/src/main.ts',
     'server/src/manage.ts',
+    'server/src/work/kit-worker.ts',
     '--bundle',
     '--packages=external',
     '--platform=node',
@@ -29,6 +30,7 @@ export async function buildServer() {
     '--sourcemap',
     '--out-extension:.js=.mjs',
     '--outdir=dist/server',
+    '--entry-names=[name]',
   ]);
   if (code !== 0) throw new Stop(`The server does not build:\n${output}`);
 }

@@ -6,8 +6,10 @@ import { join } from 'node:path';
 import { Stop } from './console.mjs';
 import { end, freePort, isAlive, run, which } from './run.mjs';
 
-/** The application's own account and schema. */
+/** The account that owns the schema: it migrates, seeds, backs up and restores. Also the schema's name. */
 export const USER = 'wrenchman';
+/** The account the running server uses: it may add to the record, and change or delete nothing of it. */
+const APP_USER = 'wrenchman_app';
 const START_PATIENCE_MS = 60_000;
 /** A Unix socket's path must fit 107 bytes. */
 const LONGEST_SOCKET = 100;
@@ -22,6 +24,7 @@ function paths(folder) {
     complete: join(folder, 'data', '.complete'),
     secret: join(folder, 'secret.json'),
     pid: join(folder, 'mariadb.pid'),
+    owner: join(folder, 'owner.pid'),
     log: join(folder, 'mariadb.log'),
     socket: local.length <= LONGEST_SOCKET ? local : short,
   };
@@ -36,7 +39,46 @@ function isDatabase(pid) {
   }
 }
 
-/** The process that serves this folder now, if any; a stale process file is removed with a word. */
+/** When a process was started, in the kernel's ticks: with its id it names one process for good. */
+function startTicks(pid) {
+  try {
+    // The name in brackets may hold spaces; the fields are counted after it.
+    return readFileSync(`/proc/${pid}/stat`, 'utf8').split(') ').at(-1).split(' ')[19];
+  } catch {
+    return undefined;
+  }
+}
+
+/** The script that uses this folder now, if it is still alive. */
+function livingOwner(at) {
+  if (!existsSync(at.owner)) return undefined;
+  const [pid, ticks] = readFileSync(at.owner, 'utf8').split(' ');
+  return isAlive(Number(pid)) && startTicks(pid) === ticks ? Number(pid) : undefined;
+}
+
+/** Whether a script that is alive uses this folder. */
+export const inUse = (folder) => livingOwner(paths(folder)) !== undefined;
+
+/** Takes the folder for this process; two that start at once cannot both have it. */
+function takeFolder(at, folder) {
+  mkdirSync(folder, { recursive: true });
+  for (let attempt = 0; attempt < 2; attempt++) {
+    try {
+      writeFileSync(at.owner, `${process.pid} ${startTicks(process.pid)}`, { flag: 'wx', mode: 0o600 });
+      return;
+    } catch (error) {
+      if (error.code === 'ENOSPC') throw new Stop(`The disk is full: nothing can be written in ${folder}. Make room.`);
+      if (error.code !== 'EEXIST') throw error;
+      const owner = livingOwner(at);
+      if (owner && owner !== process.pid)
+        throw new Stop(`Another Wrenchman already uses ${folder} (process ${owner}). Stop it first.`);
+      rmSync(at.owner, { force: true });
+    }
+  }
+  throw new Stop(`Another Wrenchman is starting on ${folder} just now.`);
+}
+
+/** The database process that serves this folder now, if any; a stale process file is removed with a word. */
 function runningPid(at, say) {
   if (!existsSync(at.pid)) return undefined;
   const pid = Number(readFileSync(at.pid, 'utf8').trim());
@@ -44,6 +86,15 @@ function runningPid(at, say) {
   rmSync(at.pid, { force: true });
   say(`A stale process file named process ${pid}, which no longer serves this folder; removed it.`);
   return undefined;
+}
+
+/** The passwords of this folder's database. One made by an earlier version gets what it lacks. */
+function secretsOf(at) {
+  const secrets = JSON.parse(readFileSync(at.secret, 'utf8'));
+  if (secrets.appPassword) return secrets;
+  const whole = { ...secrets, appPassword: randomBytes(18).toString('base64url') };
+  writeFileSync(at.secret, JSON.stringify(whole), { mode: 0o600 });
+  return whole;
 }
 
 async function makeDataFolder(at, folder) {
@@ -71,6 +122,7 @@ async function makeDataFolder(at, folder) {
     at.secret,
     JSON.stringify({
       password: randomBytes(18).toString('base64url'),
+      appPassword: randomBytes(18).toString('base64url'),
       rootPassword: randomBytes(18).toString('base64url'),
     }),
     { mode: 0o600 },
@@ -102,6 +154,30 @@ async function waitUntilUp(at, child, rootPassword) {
 }
 
 /**
+ * The database of a folder for a short task: the running one, which then goes on, or one started for the purpose.
+ */
+export async function withDatabase(folder, work, say) {
+  const at = paths(folder);
+  if (livingOwner(at) && existsSync(at.pid) && existsSync(at.secret)) {
+    const pid = Number(readFileSync(at.pid, 'utf8').trim());
+    if (isAlive(pid) && isDatabase(pid)) {
+      const { rootPassword } = secretsOf(at);
+      return work({
+        online: true,
+        rootArgs: ['--no-defaults', `--socket=${at.socket}`, '-uroot'],
+        rootEnv: { MYSQL_PWD: rootPassword },
+      });
+    }
+  }
+  const database = await startDatabase(folder, { say });
+  try {
+    return await work({ ...database, online: false });
+  } finally {
+    await database.stop();
+  }
+}
+
+/**
  * Starts a private MariaDB on loopback with its data in `folder`, making it first where there is none.
  * Durability is left at MariaDB's full setting: flush at every commit, doublewrite on.
  */
@@ -109,8 +185,14 @@ export async function startDatabase(folder, { say = () => {}, port } = {}) {
   const at = paths(folder);
   const program = which('mariadbd');
   if (!program) throw new Stop('mariadbd is not installed: install the Debian package mariadb-server.');
-  const already = runningPid(at, say);
-  if (already) throw new Stop(`Another Wrenchman already uses ${folder} (database process ${already}). Stop it first.`);
+  takeFolder(at, folder);
+  const orphan = runningPid(at, say);
+  if (orphan) {
+    // Nobody alive holds the folder, so whoever started this database was killed.
+    say(`The database of a start that was killed still ran (process ${orphan}); ended it in good order.`);
+    await end(orphan, 'SIGTERM', 60_000);
+    rmSync(at.pid, { force: true });
+  }
   if (existsSync(at.data) && !existsSync(at.complete)) {
     throw new Stop(
       `The data folder ${at.data} is half made or not ours, so nothing was touched. Move it away, or restore a backup, and start again.`,
@@ -122,7 +204,7 @@ export async function startDatabase(folder, { say = () => {}, port } = {}) {
     throw new Stop(
       `The password file ${at.secret} is gone, so the data beside it cannot be opened. Put it back and start again.`,
     );
-  const { password, rootPassword } = JSON.parse(readFileSync(at.secret, 'utf8'));
+  const { password, appPassword, rootPassword } = secretsOf(at);
   const data = fresh ? at.making : at.data;
   const listen = port ?? (await freePort());
   const boot = (dataFolder) => {
@@ -159,7 +241,6 @@ export async function startDatabase(folder, { say = () => {}, port } = {}) {
       '',
       `DELETE FROM mysql.global_priv WHERE User='' OR (User='root' AND Host<>'localhost'); FLUSH PRIVILEGES;
        CREATE DATABASE ${USER}; CREATE USER '${USER}'@'127.0.0.1' IDENTIFIED BY '${password}';
-       GRANT ALL ON \`${USER}%\`.* TO '${USER}'@'127.0.0.1';
        ALTER USER 'root'@'localhost' IDENTIFIED BY '${rootPassword}';`,
     );
     await end(child.pid);
@@ -168,19 +249,45 @@ export async function startDatabase(folder, { say = () => {}, port } = {}) {
     child = boot(at.data);
   }
   await waitUntilUp(at, child, rootPassword);
+  // Every time: a folder made by an earlier version has no account for the server yet.
+  await asRoot(
+    at,
+    rootPassword,
+    `GRANT ALL ON \`${USER}%\`.* TO '${USER}'@'127.0.0.1' WITH GRANT OPTION;
+     CREATE USER IF NOT EXISTS '${APP_USER}'@'127.0.0.1';
+     ALTER USER '${APP_USER}'@'127.0.0.1' IDENTIFIED BY '${appPassword}'`,
+  );
+  const appEnv = {
+    DB_HOST: '127.0.0.1',
+    DB_PORT: String(listen),
+    DB_USER: APP_USER,
+    DB_PASSWORD: appPassword,
+    DB_NAME: USER,
+  };
   const exited = new Promise((settle) => child.on('exit', settle));
   return {
     host: '127.0.0.1',
     port: listen,
     pid: child.pid,
+    /** The folder was made just now: nothing is recorded in it. */
+    fresh,
     socket: at.socket,
     /** The environment the server reads its configuration from. */
-    env: { DB_HOST: '127.0.0.1', DB_PORT: String(listen), DB_USER: USER, DB_PASSWORD: password, DB_NAME: USER },
+    env: appEnv,
+    /** The same for the tasks that migrate, seed and prove. Never given to the server. */
+    ownerEnv: { ...appEnv, DB_OWNER: USER, DB_OWNER_PASSWORD: password },
     exited,
     /** Shuts down in good order. */
     async stop() {
       await end(child.pid, 'SIGTERM', 30_000);
       rmSync(at.pid, { force: true });
+      rmSync(at.owner, { force: true });
+    },
+    /** Access as root, for backups: it sees routines and grants. */
+    rootArgs: ['--no-defaults', `--socket=${at.socket}`, '-uroot'],
+    rootEnv: { MYSQL_PWD: rootPassword },
+    async drop(schema) {
+      await asRoot(at, rootPassword, `DROP DATABASE IF EXISTS \`${schema}\``);
     },
     /** Empties a schema of the application's, making it where it is missing. */
     async recreate(schema) {

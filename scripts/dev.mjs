@@ -26,7 +26,9 @@ await main(async () => {
     WEB_DIST: 'web',
   };
   const tsx = join(ROOT, 'node_modules', '.bin', 'tsx');
-  const seeded = await run(tsx, ['server/src/manage.ts', 'seed-demo'], { env });
+  const seeded = await run(tsx, ['server/src/manage.ts', 'seed-demo'], {
+    env: { ...env, ...database.ownerEnv },
+  });
   if (seeded.code !== 0) {
     await database.stop();
     throw new Stop(`The database could not be brought up to date:\n${seeded.output}`);

@@ -15,7 +15,7 @@ await main(async () => {
     await step('demo', async () => {
       await database.recreate(USER);
       const { code, output } = await run(process.execPath, ['dist/server/manage.mjs', 'seed-demo'], {
-        env: database.env,
+        env: database.ownerEnv,
       });
       if (code !== 0) throw new Stop(`The demo could not be seeded:\n${output}`);
       return 'back as it was shipped';

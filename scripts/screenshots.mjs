@@ -17,12 +17,21 @@ await main(async () => {
   const { chromium } = await import('@playwright/test');
   const database = await startDatabase(join(DATA, 'shots-db'));
   const port = await freePort();
-  const env = { ...process.env, ...database.env, PORT: String(port), WRENCHMAN_DEMO: '1', LOG_LEVEL: 'error' };
+  const env = {
+    ...process.env,
+    ...database.env,
+    PORT: String(port),
+    WRENCHMAN_DEMO: '1',
+    LOG_LEVEL: 'error',
+    SEAL_DIR: join(DATA, 'shots-seal'),
+  };
   let server;
   let browser;
   try {
     await database.recreate(database.env.DB_NAME);
-    const seeded = await run(process.execPath, ['dist/server/manage.mjs', 'seed-demo'], { env });
+    const seeded = await run(process.execPath, ['dist/server/manage.mjs', 'seed-demo'], {
+      env: { ...env, ...database.ownerEnv },
+    });
     if (seeded.code !== 0) throw new Stop(seeded.output);
     server = spawn(process.execPath, ['dist/server/main.mjs'], {
       cwd: ROOT,

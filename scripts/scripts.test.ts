@@ -5,6 +5,7 @@ import {
   existsSync,
   mkdirSync,
   mkdtempSync,
+  readdirSync,
   readFileSync,
   rmSync,
   statSync,
@@ -18,7 +19,20 @@ import { afterAll, describe, expect, it } from '@jest/globals';
 
 const folder = mkdtempSync(join(tmpdir(), 'wm-scripts-'));
 const PORT = '46392';
-afterAll(() => rmSync(folder, { recursive: true, force: true }));
+const children = new Set<ChildProcess>();
+afterAll(async () => {
+  // A test that failed in the middle must not leave its shop running for the next one.
+  await Promise.all(
+    [...children].map(
+      (child) =>
+        new Promise((settle) => {
+          child.once('close', settle);
+          child.kill('SIGTERM');
+        }),
+    ),
+  );
+  rmSync(folder, { recursive: true, force: true });
+}, 60_000);
 
 interface Ended {
   code: number | null;
@@ -39,6 +53,8 @@ function script(
     env: { ...process.env, NODE_OPTIONS: '', WRENCHMAN_DATA: data, PORT, ...env },
     ...options,
   });
+  children.add(child);
+  child.once('close', () => children.delete(child));
   let output = '';
   let reached: () => void = () => undefined;
   const ready = new Promise<void>((settle) => {
@@ -55,6 +71,7 @@ function script(
     child,
     ready: () => Promise.race([ready, ended.then(({ output: said }) => Promise.reject(new Error(said)))]),
     ended,
+    said: () => output,
   };
 }
 
@@ -64,6 +81,42 @@ const people = async () =>
   (
     (await (await fetch(`http://127.0.0.1:${PORT}/api/session/options`)).json()) as { people: Array<{ name: string }> }
   ).people.map((person) => person.name);
+/** Opens a job as a lead and counts a line: what it reads back of it. */
+async function recordOne(): Promise<string | undefined> {
+  const url = `http://127.0.0.1:${PORT}`;
+  let cookie = '';
+  const ask = async (method: string, path: string, body?: object) => {
+    const response = await fetch(`${url}${path}`, {
+      method,
+      headers: { 'Content-Type': 'application/json', origin: url, cookie },
+      body: body && JSON.stringify(body),
+    });
+    const set = response.headers.getSetCookie().map((line) => line.split(';')[0]);
+    if (set.length > 0) cookie = set.join('; ');
+    return (await response.json()) as never;
+  };
+  await ask('POST', '/api/session', { person: 'u-orrin', secret: '1357' });
+  const { id } = (await ask('POST', '/api/jobs', {
+    vehicle: 'v-carrick',
+    kits: ['transfer-case-guard'],
+    answers: {},
+    bay: 3,
+    plannedStartMs: Date.now(),
+  })) as { id: string };
+  const command = { type: 'countLine', item: 'm1', found: 6, damaged: 0 };
+  const commands = [{ id: crypto.randomUUID(), atMs: Date.now(), by: 'u-orrin', command }];
+  await ask('POST', `/api/jobs/${id}/commands`, { commands });
+  const { events } = (await ask('GET', `/api/jobs/${id}`)) as { events: Array<{ event: { type: string } }> };
+  return events.at(-1)?.event.type;
+}
+/** Waits until something holds. */
+async function until(holds: () => Promise<boolean>, forMs = 60_000): Promise<void> {
+  const endMs = Date.now() + forMs;
+  while (!(await holds().catch(() => false))) {
+    if (Date.now() > endMs) throw new Error('It did not come to hold');
+    await new Promise((settle) => setTimeout(settle, 200));
+  }
+}
 const database = (data: string) => join(data, 'db');
 
 describe('import boundaries', () => {
@@ -157,6 +210,10 @@ describe('npm start', () => {
     expect(stopped.output).toMatch(/node packages … all there/);
     expect(stopped.output).toMatch(/build … up to date/);
     expect(stopped.output).toMatch(/A stale process file named process \d+/);
+    // Each start keeps a backup of what was there before it.
+    expect(readdirSync(join(data, 'backup')).filter((name) => /^wrenchman-.*\.sql$/.test(name)).length).toBeGreaterThan(
+      0,
+    );
 
     // Restoring: a cut-off file is refused before anything changes; a whole one brings the shop back.
     const cut = join(folder, 'cut.sql');
@@ -170,14 +227,30 @@ describe('npm start', () => {
     writeFileSync(edited, readFileSync(file, 'utf8').replaceAll('Mira Vane', 'Mira Vance'));
     expect(await script(['scripts/backup.mjs', 'restore', edited]).ended).toMatchObject({
       code: 0,
-      output: expect.stringContaining('the state before is in'),
+      output: expect.stringMatching(/it records, and reads back what it recorded[\s\S]*the state before is in/),
+    });
+    // One that does not make a shop that records is found out beside the shop, which stays as it is.
+    const poor = join(folder, 'poor.sql');
+    writeFileSync(poor, readFileSync(file, 'utf8').replaceAll('`job_event`', '`job_ovent`'));
+    expect(await script(['scripts/backup.mjs', 'restore', poor]).ended).toMatchObject({
+      code: 1,
+      output: expect.stringContaining('so nothing was changed'),
     });
     const fourth = starting();
     await fourth.ready();
     expect(await people()).toContain('Mira Vance');
-    expect(await script(['scripts/backup.mjs', 'backup']).ended).toMatchObject({
+    // A restored shop records, and reads back what it recorded.
+    expect(await recordOne()).toBe('lineCounted');
+    // Online: a whole backup while it is worked on, and no restore under its feet.
+    const online = join(folder, 'online.sql');
+    expect(await script(['scripts/backup.mjs', 'backup', online]).ended).toMatchObject({
+      code: 0,
+      output: expect.stringContaining('while Wrenchman went on'),
+    });
+    expect(readFileSync(online, 'utf8')).toContain('append_all');
+    expect(await script(['scripts/backup.mjs', 'restore', online]).ended).toMatchObject({
       code: 1,
-      output: expect.stringContaining('Wrenchman is running'),
+      output: expect.stringMatching(/Another Wrenchman already uses .*Stop it first\./),
     });
     fourth.child.kill('SIGTERM');
     await fourth.ended;
@@ -189,6 +262,41 @@ describe('npm start', () => {
     fifth.child.kill('SIGINT');
     await fifth.ended;
   }, 400_000);
+
+  it('goes on by itself after the server, the database or the start itself was killed', async () => {
+    const data = join(folder, 'data');
+    const first = starting();
+    await first.ready();
+    const pidOf = (file: string) => Number(readFileSync(file, 'utf8'));
+    const server = pidOf(join(data, 'server.pid'));
+    process.kill(server, 'SIGKILL');
+    await until(async () => pidOf(join(data, 'server.pid')) !== server && (await people()).length > 0);
+    expect(first.said()).toMatch(/The server ended by itself \(SIGKILL\)[\s\S]*started again/);
+    expect(readFileSync(join(data, 'log', 'server.log'), 'utf8')).toContain('READY');
+    const before = pidOf(join(database(data), 'mariadb.pid'));
+    process.kill(before, 'SIGKILL');
+    await until(async () => pidOf(join(database(data), 'mariadb.pid')) !== before && (await recordOne()) !== undefined);
+    expect(first.said()).toContain('The database is back with everything recorded');
+    // The start itself, with no time for anything: the database is left alone, the server ends with its input.
+    const orphan = pidOf(join(database(data), 'mariadb.pid'));
+    first.child.kill('SIGKILL');
+    await first.ended;
+    const second = starting();
+    await second.ready();
+    expect(() => process.kill(orphan, 0)).toThrow();
+    expect(await recordOne()).toBe('lineCounted');
+    second.child.kill('SIGINT');
+    expect((await second.ended).output).toContain('of a start that was killed still ran');
+  }, 300_000);
+
+  it('says in one sentence that the disk is full, before anything is touched', async () => {
+    const data = join(folder, 'no-room');
+    const { code, output } = await script(['scripts/start.mjs'], { data, env: { WRENCHMAN_LEAST_FREE_MB: '99999999' } })
+      .ended;
+    expect(code).toBe(1);
+    expect(output).toMatch(/Only \d+ MB are free on the disk of .*: make room/);
+    expect(existsSync(database(data))).toBe(false);
+  }, 90_000);
 
   it('says in one sentence that a port is taken, and touches nothing', async () => {
     const other = createServer().listen(Number(PORT), '127.0.0.1');

@@ -1,89 +1,124 @@
 /** `npm start`: everything from a bare machine to a working sign-in. */
-import { spawn } from 'node:child_process';
+import { mkdirSync, statfsSync } from 'node:fs';
 import { join } from 'node:path';
 import { build } from './build.mjs';
 import { elapsed, main, Stop, step } from './console.mjs';
-import { startDatabase } from './database.mjs';
+import { inUse, startDatabase } from './database.mjs';
+import { scheduledBackup } from './dump.mjs';
 import { checkNode, installNodePackages, installSystemPackages } from './install.mjs';
-import { DATA, end, portIsFree, ROOT, run } from './run.mjs';
+import { DATA, portIsFree, ROOT, run } from './run.mjs';
+import { endOrphanServer, superviseServer } from './supervise.mjs';
 
 const PORT = Number(process.env.PORT ?? 4600);
+/** A working day loses at most this much where the disk itself dies. */
+const BACKUP_EVERY_MS = 6 * 3_600_000;
+/** Below this the database would soon stop in the middle of a job. */
+const LEAST_FREE_MB = Number(process.env.WRENCHMAN_LEAST_FREE_MB ?? 200);
+/** A database that ends this often is not started again: something is wrong for good. */
+const DATABASE_RESTARTS = 3;
 
-/** Starts the built server and waits until it says that it listens. */
-function startServer(env) {
-  return new Promise((settle, reject) => {
-    const child = spawn(process.execPath, ['--enable-source-maps', 'dist/server/main.mjs'], {
-      cwd: ROOT,
-      env: { ...process.env, ...env },
-      detached: true,
-      stdio: ['ignore', 'pipe', 'inherit'],
-    });
-    child.stdout.on('data', (chunk) => {
-      const text = String(chunk);
-      if (text.includes('READY')) settle(child);
-    });
-    child.on('exit', (code) => reject(new Stop(`The server ended before it was ready (exit code ${code}).`)));
-  });
+const FOLDER = join(DATA, 'db');
+const BACKUPS = join(DATA, 'backup');
+
+const say = (text) => process.stderr.write(`\n${text}\n`);
+
+/** Room on the disk of the data folder, MB. */
+function freeMb() {
+  const { bavail, bsize } = statfsSync(DATA);
+  return Math.floor((bavail * bsize) / 1e6);
 }
 
 await main(async () => {
   checkNode();
   if (!Number.isInteger(PORT) || PORT < 1 || PORT > 65535)
     throw new Stop(`PORT must be a number from 1 to 65535, not ${process.env.PORT}.`);
+  const said = [];
+  if (!inUse(FOLDER)) await endOrphanServer((text) => said.push(text));
   if (!(await portIsFree(PORT)))
     throw new Stop(`Port ${PORT} is taken by another program. Stop it, or choose another: PORT=4601 npm start`);
+  mkdirSync(DATA, { recursive: true });
+  if (freeMb() < LEAST_FREE_MB)
+    throw new Stop(`Only ${freeMb()} MB are free on the disk of ${DATA}: make room, at least ${LEAST_FREE_MB} MB.`);
   await installSystemPackages(['mariadbd']);
   await installNodePackages();
   await build();
-  const said = [];
   let database;
   await step('database', async () => {
-    database = await startDatabase(join(DATA, 'db'), { say: (text) => said.push(text) });
+    database = await startDatabase(FOLDER, { say: (text) => said.push(text) });
     return [`127.0.0.1:${database.port}`, ...said].join('. ');
   });
   let server;
+  let backups;
   let stopping = false;
   const stop = async (code) => {
     if (stopping) return;
     stopping = true;
+    clearInterval(backups);
     process.stdout.write('\nStopping … ');
-    if (server) await end(server.pid);
+    await server?.stop();
     await database.stop();
     process.stdout.write('server and database stopped.\n');
     process.exit(code);
   };
   for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) process.on(signal, () => void stop(0));
 
+  const backUp = () =>
+    scheduledBackup(database, BACKUPS).catch((error) => say(`The scheduled backup was not made. ${error.message}`));
+
   try {
+    // Before the migrations, so that there is a way back from a version that does not suit.
+    await step('backup', async () => {
+      if (database.fresh) return 'nothing recorded yet';
+      const file = await backUp();
+      return file ?? 'not made';
+    });
     await step('migrate and seed', async () => {
       const { code, output } = await run(process.execPath, ['dist/server/manage.mjs', 'seed-demo'], {
-        env: database.env,
+        env: database.ownerEnv,
       });
       if (code !== 0) throw new Stop(`The database could not be brought up to date:\n${output}`);
       return output.trim().split('\n').at(-1);
     });
     await step('server', async () => {
-      server = await startServer({
+      const env = {
         ...database.env,
         PORT: String(PORT),
         WRENCHMAN_DEMO: '1',
+        SEAL_DIR: join(DATA, 'seal'),
+        WEB_DIST: join(ROOT, 'dist', 'web'),
         LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
-      });
+      };
+      server = await superviseServer(env, { say });
       return `pid ${server.pid}`;
     });
   } catch (error) {
-    if (server) await end(server.pid);
+    await server?.stop();
     await database.stop();
     throw error;
   }
+  backups = setInterval(() => void backUp(), BACKUP_EVERY_MS);
   process.stdout.write(`\nWrenchman is ready after ${elapsed()}:  http://127.0.0.1:${PORT}\nCtrl-C stops it.\n`);
-  server.on('exit', (code) => {
-    if (!stopping) process.stderr.write(`\nThe server ended (exit code ${code}).\n`);
+  server.failedForGood.then((words) => {
+    say(words);
     void stop(1);
   });
-  database.exited.then(() => {
-    if (!stopping)
-      process.stderr.write('\nThe database ended; starting again brings it back with everything recorded.\n');
-    void stop(1);
-  });
+
+  let restarts = 0;
+  const keepDatabase = () =>
+    database.exited.then(async () => {
+      if (stopping) return;
+      restarts += 1;
+      say(`The database ended; its log is ${join(FOLDER, 'mariadb.log')}. Starting it again.`);
+      try {
+        if (restarts > DATABASE_RESTARTS) throw new Stop(`It ended ${restarts} times and is not started again.`);
+        // On the same port: the server finds it there by itself.
+        database = await startDatabase(FOLDER, { port: database.port });
+        say('The database is back with everything recorded.');
+        void keepDatabase();
+      } catch (error) {
+        say(error.message);
+        void stop(1);
+      }
+    });
+  void keepDatabase();
 });

@@ -104,8 +104,8 @@ await main(async () => {
     for (const signal of ['SIGINT', 'SIGTERM'])
       process.once(signal, () => void database.stop().then(() => process.exit(130)));
     try {
-      if (wanted('server')) await jest('server', database.env);
-      if (wanted('e2e')) await playwright(database.env);
+      if (wanted('server')) await jest('server', database.ownerEnv);
+      if (wanted('e2e')) await playwright(database.ownerEnv);
     } finally {
       await database.stop();
     }

@@ -35,7 +35,8 @@ export default defineConfig({
     outDir: folder('../dist/web'),
     emptyOutDir: true,
     target: 'es2022',
-    sourcemap: true,
+    // The sources are the shop's, not the public's.
+    sourcemap: false,
     assetsInlineLimit: 0,
     manifest: true,
   },

@@ -1,6 +1,10 @@
 import { z } from 'zod';
 import type { AddKit } from '#core/job/act/add-kit.ts';
+import type { KeepPhoto } from '#core/job/act/keep-photo.ts';
 import type { JobCommand, JobEvent, JobFact } from '#core/job/acts.ts';
+import type { EventClock } from '#core/job/command-time.ts';
+import { PROOF_KINDS } from '#core/job/stamp.ts';
+import { AcknowledgeBreakSchema, BreakAcknowledgedSchema } from './act/acknowledge-break.ts';
 import { AddDebtSchema, DebtAddedSchema } from './act/add-debt.ts';
 import { KitAddedSchema } from './act/add-kit.ts';
 import { AnswerPrerequisiteSchema, PrerequisiteAnsweredSchema } from './act/answer-prerequisite.ts';
@@ -18,13 +22,14 @@ import { DoStepSchema, StepDoneSchema, StepUndoneSchema } from './act/do-step.ts
 import { DropKitSchema, KitDroppedSchema } from './act/drop-kit.ts';
 import { PersonSchema, Ref } from './act/fields.ts';
 import { FigureGivenSchema, GiveFigureSchema } from './act/give-figure.ts';
+import { PhotoKeptSchema } from './act/keep-photo.ts';
 import { LoosenSchema, StationLoosenedSchema } from './act/loosen.ts';
 import { ChoiceMadeSchema, MakeChoiceSchema } from './act/make-choice.ts';
 import { MeasuredSchema, MeasureSchema } from './act/measure.ts';
 import { DebtOpenedSchema, OpenDebtSchema } from './act/open-debt.ts';
 import { OverrideGrantedSchema, OverrideSchema } from './act/override.ts';
 import { OverrideStepSchema, StepOverrideGrantedSchema } from './act/override-step.ts';
-import { PullRecordedSchema, PullSchema, PullWithdrawnSchema } from './act/pull.ts';
+import { PullRecordedSchema, PullRepeatedSchema, PullSchema, PullWithdrawnSchema } from './act/pull.ts';
 import { ProblemRaisedSchema, RaiseProblemSchema } from './act/raise-problem.ts';
 import { PieceScrappedSchema, ScrapPieceSchema } from './act/scrap-piece.ts';
 import { LoadStateSetSchema, SetLoadStateSchema } from './act/set-load-state.ts';
@@ -35,10 +40,10 @@ import { StartByHandSchema, StartUndoneSchema, StationStartedSchema } from './ac
 import { UndoSchema } from './act/undo.ts';
 import { CalculationUsedSchema, UseCalculationSchema } from './act/use-calculation.ts';
 import { ShopStockUsedSchema, UseShopStockSchema } from './act/use-shop-stock.ts';
-import { membersOf } from './exactly.ts';
+import { exactly, membersOf } from './exactly.ts';
 
 /** What a device may ask. A kit is taken in by a request of its own: the server pins it and makes its prefix. */
-export type DeviceCommand = Exclude<JobCommand, AddKit>;
+export type DeviceCommand = Exclude<JobCommand, AddKit | KeepPhoto>;
 
 /** A schema per act. */
 const COMMAND_SCHEMAS = {
@@ -59,6 +64,7 @@ const COMMAND_SCHEMAS = {
   clearProblem: ClearProblemSchema,
   useCalculation: UseCalculationSchema,
   override: OverrideSchema,
+  acknowledgeBreak: AcknowledgeBreakSchema,
   close: CloseSchema,
   answerPrerequisite: AnswerPrerequisiteSchema,
   measure: MeasureSchema,
@@ -89,6 +95,7 @@ const FACT_SCHEMAS = {
   compoundApplied: CompoundAppliedSchema,
   stationSnugged: StationSnuggedSchema,
   pullRecorded: PullRecordedSchema,
+  pullRepeated: PullRepeatedSchema,
   pullWithdrawn: PullWithdrawnSchema,
   stopConfirmed: StopConfirmedSchema,
   stationLoosened: StationLoosenedSchema,
@@ -112,13 +119,32 @@ const FACT_SCHEMAS = {
   conflictSettled: ConflictSettledSchema,
   sharedSplit: SharedSplitSchema,
   kitAdded: KitAddedSchema,
+  photoKept: PhotoKeptSchema,
+  breakAcknowledged: BreakAcknowledgedSchema,
   kitDropped: KitDroppedSchema,
   stepOverrideGranted: StepOverrideGrantedSchema,
 } satisfies Record<JobFact['type'], z.ZodType>;
 
 export const JobCommandSchema: z.ZodType<DeviceCommand> = z.discriminatedUnion('type', membersOf(COMMAND_SCHEMAS));
 
-const stamp = { version: z.number().int().optional(), commandId: Ref, atMs: z.number(), by: PersonSchema };
+const EventClockSchema = exactly<EventClock>()(
+  z.strictObject({
+    deviceMs: z.number(),
+    offsetMs: z.number(),
+    receivedMs: z.number(),
+    offsetAtReceiptMs: z.number().optional(),
+  }),
+);
+const stamp = {
+  version: z.number().int().optional(),
+  commandId: Ref,
+  atMs: z.number(),
+  by: PersonSchema,
+  device: Ref.optional(),
+  clock: EventClockSchema.optional(),
+  signingKey: Ref.optional(),
+  proof: z.enum(PROOF_KINDS).optional(),
+};
 
 const [first, ...others] = membersOf<z.ZodObject>(FACT_SCHEMAS);
 /** A fact of the table with its stamp. Each fact is held to its type above; the mapping loses sight of that. */

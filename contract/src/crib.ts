@@ -96,7 +96,14 @@ export type ReturnInput = z.infer<typeof ReturnSchema>;
 
 export const TemperatureSchema = z.strictObject({ temperatureC: z.number().min(-40).max(70) });
 export const TesterPullSchema = z.strictObject({ wrench: Ref, setNm: z.number().min(0.01).max(5000) });
-export const SettleSchema = z.strictObject({ wrench: Ref, job: z.uuid(), station: Ref, how: Note.min(1) });
+/** Settling is answered for: the person gives their secret with it. */
+export const SettleSchema = z.strictObject({
+  wrench: Ref,
+  job: z.uuid(),
+  station: Ref,
+  how: Note.min(1),
+  secret: z.string().min(4).max(200),
+});
 export type SettleInput = z.infer<typeof SettleSchema>;
 
 /** A wrench with its history. */

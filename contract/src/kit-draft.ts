@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import { KitDocumentSchema } from './kit.ts';
+import { withinLimits } from './kit-limits.ts';
 
 /** A draft in a list. */
 export interface DraftCard {
@@ -80,12 +81,15 @@ export const ShopLexiconSchema: z.ZodType<ShopWord[]> = z
   .max(200);
 
 export const DraftInputSchema = z.object({
-  document: KitDocumentSchema,
+  document: withinLimits(KitDocumentSchema),
   sheet: z.string().max(SHEET_KEPT).optional(),
 });
 export type DraftInput = z.infer<typeof DraftInputSchema>;
 
-export const DraftSaveSchema = z.object({ document: KitDocumentSchema, version: z.number().int().positive() });
+export const DraftSaveSchema = z.object({
+  document: withinLimits(KitDocumentSchema),
+  version: z.number().int().positive(),
+});
 export type DraftSave = z.infer<typeof DraftSaveSchema>;
 
 export const ReleaseSchema = z.object({

@@ -3,6 +3,14 @@ export type ProblemCode =
   | 'badRequest'
   | 'notSignedIn'
   | 'wrongSecret'
+  | 'badKeys'
+  | 'handOverRefused'
+  | 'secretTooShort'
+  | 'passkeyRefused'
+  | 'wrongHost'
+  | 'jobClosed'
+  | 'recordBroken'
+  | 'tooManyPhotos'
   | 'tooManyAttempts'
   | 'notPermitted'
   | 'crossOrigin'
@@ -15,6 +23,8 @@ export type ProblemCode =
   | 'unknownJob'
   | 'kitFaulty'
   | 'kitRevisionExists'
+  | 'kitTooLarge'
+  | 'tooManyRevisions'
   | 'unknownDraft'
   | 'draftExists'
   | 'draftChanged'
@@ -37,6 +47,7 @@ export type ProblemCode =
   | 'rangeReversed'
   | 'tooLarge'
   | 'storeUnavailable'
+  | 'storeFull'
   | 'internal';
 
 /** RFC 9457 problem details, with the facts of the case beside them. */

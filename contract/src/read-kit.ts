@@ -4,6 +4,7 @@ import { kitFaults } from '#core/kit/kit-integrity.ts';
 import { upgradeKit } from '#core/kit/upgrade-kit.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import { KitDocumentSchema } from './kit.ts';
+import { kitLimitFaults } from './kit-limits.ts';
 
 /** One fault of a kit file: where, and what. */
 export interface KitFileFault {
@@ -69,6 +70,8 @@ export function readKit(text: string): Result<KitDocument, { code: 'kitFaulty'; 
   } catch (error) {
     return fail({ code: 'kitFaulty', faults: [{ path: '', message: `not JSON: ${(error as Error).message}` }] });
   }
+  const tooLarge = kitLimitFaults(raw);
+  if (tooLarge.length > 0) return fail({ code: 'kitFaulty', faults: tooLarge });
   const parsed = KitDocumentSchema.safeParse(upgradeKit(raw));
   if (!parsed.success) {
     const faults = parsed.error.issues

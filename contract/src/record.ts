@@ -9,7 +9,7 @@ export const RECORD_FORMAT = 'wrenchman-record';
 /** The torque record of a job as an open file: enough to work the whole job out again. See docs/formats/record.md. */
 export const RecordFileSchema = z.strictObject({
   format: z.literal(RECORD_FORMAT),
-  version: z.literal(2),
+  version: z.literal([2, 3]),
   job: z.strictObject({
     id: z.string(),
     number: z.string(),
@@ -23,11 +23,31 @@ export const RecordFileSchema = z.strictObject({
   kits: z.array(z.strictObject({ document: KitDocumentSchema, prefix: z.string() })).min(1),
   openedWith: z.array(z.string()).min(1),
   answers: AnswersSchema,
+  /** From version 3: the text whose hash the first event follows on. */
+  seal: z.string().optional(),
+  /** What the personal facts are hashed with; absent where they were erased. */
+  personalSalt: z.string().optional(),
+  /** The head of a closed job, signed by the shop's key. */
+  closing: z.strictObject({ text: z.string(), key: z.string(), signature: z.string() }).optional(),
+  /** Public keys that commands were signed with. */
+  keys: z
+    .array(
+      z.strictObject({
+        id: z.string(),
+        person: z.string(),
+        device: z.string(),
+        session: z.string(),
+        proof: z.string(),
+      }),
+    )
+    .optional(),
   events: z.array(
     z.strictObject({
       seq: z.number().int().positive(),
       hash: z.string().regex(/^[0-9a-f]{64}$/),
       event: JobEventSchema,
+      /** The signed command behind it, as it came. */
+      signed: z.string().optional(),
     }),
   ),
 });

@@ -62,6 +62,9 @@ export const VehicleSchema = exactly<Vehicle>()(
 export const SaveVehicleSchema = z.strictObject({ vehicle: VehicleSchema, version: z.number().int().min(0) });
 export type SaveVehicle = z.infer<typeof SaveVehicleSchema>;
 
+/** Erasing what is personal cannot be taken back: a lead gives their secret for it. */
+export const EraseSchema = z.strictObject({ secret: z.string().min(4).max(200) });
+
 export interface StoredVehicle {
   vehicle: Vehicle;
   version: number;
@@ -93,6 +96,8 @@ export interface PastVisit {
   joints: PastJoint[];
   /** What came off and where it ended. */
   debts: Array<{ name: string; count: number; ended: number; ends: DebtEnd[]; opened: boolean }>;
+  /** Its kits or its entries cannot be read any more: it is listed, and no more can be said. */
+  unreadable?: true;
 }
 
 export interface VehicleHistory extends StoredVehicle {

@@ -40,7 +40,16 @@ export type FromWrench =
   | { type: 'click'; torqueNm: number }
   /**
    * The handle came to rest. `angleDeg` counts from the click, `movementDeg` is how far the nut turned in all,
-   * `gradientShare` where the pull was made until the gradient fell.
+   * `gradientShare` where the pull was made until the gradient fell. `issued` is the server's code over the reading: a pull
+   * counts as live with it.
    */
-  | { type: 'end'; station: string; peakNm: number; angleDeg: number; movementDeg: number; gradientShare?: number }
+  | {
+      type: 'end';
+      station: string;
+      peakNm: number;
+      angleDeg: number;
+      movementDeg: number;
+      gradientShare?: number;
+      issued?: string;
+    }
   | { type: 'fault'; message: string };

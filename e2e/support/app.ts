@@ -1,7 +1,11 @@
 import { type ChildProcess, execFileSync, spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
+import { mkdtempSync } from 'node:fs';
 import { createServer } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { test as base, expect, type Page } from '@playwright/test';
+import { DEMO_PEOPLE } from '#demo/shop.ts';
 
 /** The built application on a schema of its own, seeded with the demo, that a test may kill and start again. */
 export interface App {
@@ -24,7 +28,7 @@ async function freePort(): Promise<number> {
 }
 
 async function launch(): Promise<App & { stop(): Promise<void> }> {
-  const { DB_PORT = '', DB_USER = '', DB_PASSWORD = '' } = process.env;
+  const { DB_PORT = '', DB_OWNER = '', DB_OWNER_PASSWORD = '' } = process.env;
   if (DB_PORT === '')
     throw new Error('Run the browser tests through `npm test` or `npm run test:e2e`: they need its database.');
   const database = `wrenchman_e_${randomUUID().slice(0, 8)}`;
@@ -36,19 +40,27 @@ async function launch(): Promise<App & { stop(): Promise<void> }> {
         '--protocol=tcp',
         '-h127.0.0.1',
         `-P${DB_PORT}`,
-        `-u${DB_USER}`,
+        `-u${DB_OWNER}`,
         '-N',
         ...(schema ? [schema] : []),
         '-e',
         statement,
       ],
       {
-        env: { ...process.env, MYSQL_PWD: DB_PASSWORD },
+        env: { ...process.env, MYSQL_PWD: DB_OWNER_PASSWORD },
       },
     ).toString();
   run(`CREATE DATABASE ${database}`);
   const port = await freePort();
-  const env = { ...process.env, DB_NAME: database, PORT: String(port), WRENCHMAN_DEMO: '1', LOG_LEVEL: 'error' };
+  const sealDir = mkdtempSync(join(tmpdir(), 'wm-seal-'));
+  const env = {
+    ...process.env,
+    DB_NAME: database,
+    PORT: String(port),
+    WRENCHMAN_DEMO: '1',
+    LOG_LEVEL: 'error',
+    SEAL_DIR: sealDir,
+  };
   execFileSync(process.execPath, ['dist/server/manage.mjs', 'seed-demo'], { env });
   let child: ChildProcess | undefined;
   const kill = async () => {
@@ -142,14 +154,38 @@ export async function openJob(
   return ((await response.json()) as { id: string }).id;
 }
 
+/** Acts that need their person's PIN for themselves, and the demo's PINs. */
+const PROVEN: ReadonlySet<string> = new Set([
+  'override',
+  'overrideStep',
+  'close',
+  'settleConflict',
+  'acknowledgeBreak',
+]);
+const PINS: Record<string, string> = Object.fromEntries(DEMO_PEOPLE.map(({ id, pin }) => [id, pin]));
+
+/** Types the PIN that an act asks for. */
+export async function provePin(page: Page, pin = '2468'): Promise<void> {
+  await page.getByLabel(/^PIN of /).fill(pin);
+  await page.keyboard.press('Enter');
+}
+
 /** Gives commands through the API as the person signed in on this page. */
 export async function give(page: Page, job: string, ...commands: object[]): Promise<void> {
   const session = (await (await page.request.get(`${origin(page)}/api/session`)).json()) as { person: { id: string } };
-  const response = await page.request.post(`${origin(page)}/api/jobs/${job}/commands`, {
-    data: {
-      commands: commands.map((command) => ({ id: randomUUID(), atMs: Date.now(), by: session.person.id, command })),
-    },
-  });
+  const inputs: object[] = [];
+  for (const command of commands) {
+    const input = { id: randomUUID(), atMs: Date.now(), by: session.person.id, command };
+    const { type } = command as { type: string };
+    if (!PROVEN.has(type)) inputs.push(input);
+    else {
+      const data = { secret: PINS[session.person.id], command: input.id };
+      const answer = await page.request.post(`${origin(page)}/api/session/leave`, { data });
+      const { leave } = (await answer.json()) as { leave: string };
+      inputs.push({ ...input, proof: { kind: 'leave', leave } });
+    }
+  }
+  const response = await page.request.post(`${origin(page)}/api/jobs/${job}/commands`, { data: { commands: inputs } });
   const answer = (await response.json()) as { results: Array<{ ok: boolean }> };
   expect(
     answer.results.every((result) => result.ok),
@@ -175,3 +211,18 @@ export async function demoVisit(page: Page, app: App): Promise<string> {
   const jobs = (await answer.json()) as Array<{ id: string; kitTitle: string }>;
   return `${app.url}/jobs/${jobs.find(({ kitTitle }) => kitTitle.split(' + ').length === 3)?.id}`;
 }
+
+/** The anti-roll bar's hardware, counted. */
+export const BAR_COUNT = [
+  ['r1', 4],
+  ['r2', 4],
+  ['r3', 4],
+  ['r4', 2],
+  ['r5', 2],
+  ['r6', 2],
+  ['r7', 3],
+  ['r8', 1],
+  ['r9', 2],
+].map(([item, found]) => ({ type: 'countLine', item, found, damaged: 0 }));
+/** Starts of some stations, by hand. */
+export const startAll = (...stations: string[]) => stations.map((station) => ({ type: 'startByHand', station }));

@@ -3,13 +3,22 @@ import { z } from 'zod';
 const Environment = z.object({
   PORT: z.coerce.number().int().min(1).max(65535).default(4600),
   HOST: z.string().default('127.0.0.1'),
+  /** Names the server is reached by beside addresses and `localhost`, with commas between. */
+  HOSTS: z.string().default(''),
   DB_HOST: z.string().default('127.0.0.1'),
   DB_PORT: z.coerce.number().int().min(1).max(65535),
-  DB_USER: z.string().default('wrenchman'),
+  DB_USER: z.string().default('wrenchman_app'),
   DB_PASSWORD: z.string().min(8),
+  /** The schema's owner, for the tasks that migrate, seed and prove. The server itself is never given it. */
+  DB_OWNER: z.string().optional(),
+  DB_OWNER_PASSWORD: z.string().min(8).optional(),
   DB_NAME: z.string().default('wrenchman'),
   /** `1` shows the demo's PINs on the sign-in screen and allows resetting the demo. */
   WRENCHMAN_DEMO: z.enum(['0', '1']).default('0'),
+  /** Folder of the shop's signing key and of the daily anchors: outside the database on purpose. */
+  SEAL_DIR: z.string().default('.data/seal'),
+  /** The bundle of the thread that reads kits. */
+  KIT_WORKER: z.string().default('dist/server/kit-worker.mjs'),
   /** Folder of the built web application. */
   WEB_DIST: z.string().default('dist/web'),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
@@ -19,6 +28,11 @@ export interface Config {
   port: number;
   host: string;
   database: { host: string; port: number; username: string; password: string; database: string };
+  /** The same schema as its owner; only tasks have it. */
+  owner?: Config['database'];
+  sealDir: string;
+  kitWorker: string;
+  hosts: string[];
   demo: boolean;
   webDist: string;
   logLevel: 'silent' | 'error' | 'warn' | 'info' | 'debug';
@@ -33,16 +47,24 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
     );
   }
   const env = parsed.data;
+  const database = {
+    host: env.DB_HOST,
+    port: env.DB_PORT,
+    username: env.DB_USER,
+    password: env.DB_PASSWORD,
+    database: env.DB_NAME,
+  };
+  const { DB_OWNER: username, DB_OWNER_PASSWORD: password } = env;
   return {
     port: env.PORT,
     host: env.HOST,
-    database: {
-      host: env.DB_HOST,
-      port: env.DB_PORT,
-      username: env.DB_USER,
-      password: env.DB_PASSWORD,
-      database: env.DB_NAME,
-    },
+    database,
+    owner: username && password ? { ...database, username, password } : undefined,
+    sealDir: env.SEAL_DIR,
+    kitWorker: env.KIT_WORKER,
+    hosts: env.HOSTS.split(',')
+      .map((name) => name.trim().toLowerCase())
+      .filter(Boolean),
     demo: env.WRENCHMAN_DEMO === '1',
     webDist: env.WEB_DIST,
     logLevel: env.LOG_LEVEL,

@@ -1,16 +1,30 @@
 import { readConfig } from './config.ts';
 import { seedDemo } from './demo/seed.ts';
+import { openSeal } from './seal/open-seal.ts';
 import { makeDataSource } from './store/data-source.ts';
+import { proveRecording } from './store/prove.ts';
+import { prepareSchema, schemaFaults } from './store/schema.ts';
 
-/** `node manage.mjs migrate | seed-demo`: what the scripts ask of the database. */
+/** `node manage.mjs migrate | seed-demo | prove`: what the scripts ask of the database, as the schema's owner. */
 const [, , task] = process.argv;
-const source = await makeDataSource(readConfig(process.env).database).initialize();
+const config = readConfig(process.env);
+if (!config.owner) throw new Error('Tasks need the schema’s owner: DB_OWNER and DB_OWNER_PASSWORD.');
+const source = await makeDataSource(config.owner).initialize();
 try {
-  const applied = await source.runMigrations();
-  process.stdout.write(`migrations applied: ${applied.length}\n`);
+  const { applied } = await prepareSchema(source, config.database.username);
+  process.stdout.write(`migrations applied: ${applied}\n`);
+  const faults = await schemaFaults(source);
+  if (faults.length > 0) throw new Error(`The schema is not whole: ${faults.join('; ')}`);
   if (task === 'seed-demo')
-    process.stdout.write((await seedDemo(source, Date.now())) ? 'demo seeded\n' : 'data kept\n');
-  else if (task !== 'migrate') throw new Error(`Unknown task: ${task}`);
+    process.stdout.write(
+      (await seedDemo(source, Date.now(), openSeal(config.sealDir).seal)) ? 'demo seeded\n' : 'data kept\n',
+    );
+  else if (task === 'prove') {
+    // As the server will: with its own account.
+    const application = await makeDataSource(config.database).initialize();
+    await proveRecording(application, Date.now()).finally(() => application.destroy());
+    process.stdout.write('recorded and read back\n');
+  } else if (task !== 'migrate') throw new Error(`Unknown task: ${task}`);
 } finally {
   await source.destroy();
 }

@@ -5,17 +5,26 @@ import { WebSocketServer } from 'ws';
 import { DEMO_PEOPLE } from '#demo/shop.ts';
 import type { Config } from './config.ts';
 import { makeApp } from './http/app.ts';
+import { openSeal, type SealFolder } from './seal/open-seal.ts';
 import { CatalogService } from './service/catalog-service.ts';
+import { CommandAuthority } from './service/command-authority.ts';
 import { CribService } from './service/crib-service.ts';
+import { JobDevices } from './service/job-devices.ts';
 import { JobService } from './service/job-service.ts';
 import { KitDraftService } from './service/kit-draft-service.ts';
+import { Leaves } from './service/leaves.ts';
+import { PasskeyService } from './service/passkey-service.ts';
+import { ReadingProofs } from './service/reading-proofs.ts';
 import { SessionService } from './service/session-service.ts';
+import { ShopWrenches } from './service/shop-wrenches.ts';
 import { CatalogRepository } from './store/catalog-repository.ts';
 import { CribRepository } from './store/crib-repository.ts';
 import { makeDataSource } from './store/data-source.ts';
 import { JobRepository } from './store/job-repository.ts';
 import { KitDraftRepository } from './store/kit-draft-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
+import { schemaFaults } from './store/schema.ts';
+import { KitWorks } from './work/kit-works.ts';
 
 export interface RunningServer {
   port: number;
@@ -25,42 +34,66 @@ export interface RunningServer {
 
 /** How long open requests may take to finish at shutdown. */
 const DRAIN_MS = 3000;
+/** Heads are anchored once a day; a server that runs on looks this often whether a day has gone by. */
+const ANCHOR_EVERY_MS = 24 * 3_600_000;
+const ANCHOR_LOOK_MS = 15 * 60_000;
+/** The largest message a tablet sends to a wrench is a few hundred bytes. */
+const SOCKET_BYTES = 4096;
 
-/** Connects, migrates and listens. */
+/** Connects, sees that the schema is whole, and listens. */
 export async function startServer(
   config: Config,
   log: Logger = pino({ level: config.logLevel }),
 ): Promise<RunningServer> {
   const source = await makeDataSource(config.database).initialize();
-  await source.runMigrations();
+  const faults = await schemaFaults(source);
+  if (faults.length > 0) {
+    await source.destroy();
+    throw new Error(
+      `The database is not as this version needs it: ${faults.slice(0, 5).join('; ')}. Run the migrations.`,
+    );
+  }
   const pins = config.demo ? Object.fromEntries(DEMO_PEOPLE.map((person) => [person.id, person.pin])) : undefined;
-  const sessions = new SessionService(new PersonRepository(source), pins);
+  const failedLater = (error: unknown) => log.error({ err: error }, 'owed');
+  const folder = openSeal(config.sealDir);
+  const people = new PersonRepository(source);
+  const passkeys = new PasskeyService(people);
+  const leaves = new Leaves();
+  const sessions = new SessionService(people, passkeys, pins);
   const catalogRepository = new CatalogRepository(source);
   const catalog = new CatalogService(catalogRepository);
-  const people = new PersonRepository(source);
   const cribRepository = new CribRepository(source);
-  const jobs = new JobService(
-    new JobRepository(source),
-    catalogRepository,
-    sessions,
-    cribRepository,
-    Date.now,
-    (error) => log.error({ error }, 'owed'),
-  );
+  const jobRepository = new JobRepository(source);
+  const wrenches = new ShopWrenches(catalogRepository, cribRepository);
+  const readings = new ReadingProofs(folder.secret);
+  const devices = new JobDevices(jobRepository, failedLater);
+  const jobs = new JobService({
+    jobs: jobRepository,
+    catalog: catalogRepository,
+    crib: cribRepository,
+    wrenches,
+    authority: new CommandAuthority(sessions, passkeys, leaves),
+    readings,
+    devices,
+    seal: folder.seal,
+    failedLater,
+  });
   await jobs.noteOwed();
   const crib = new CribService(
     cribRepository,
     catalogRepository,
     people,
-    (shopId) => jobs.forgetWrenches(shopId),
+    (shopId) => wrenches.forget(shopId),
     (shopId, jobId) => jobs.plan(shopId, jobId),
   );
-  const drafts = new KitDraftService(new KitDraftRepository(source), catalogRepository);
+  const works = new KitWorks(config.kitWorker);
+  const drafts = new KitDraftService(new KitDraftRepository(source), catalogRepository, works);
+  const parts = { sessions, passkeys, leaves, catalog, jobs, crib, drafts, readings, devices };
   const app = makeApp(
-    { source, sessions, catalog, jobs, crib, drafts, log, webDist: config.webDist },
+    { ...parts, source, log, webDist: config.webDist, hosts: config.hosts, folder },
     upgradeWebSocket,
   );
-  const sockets = new WebSocketServer({ noServer: true });
+  const sockets = new WebSocketServer({ noServer: true, maxPayload: SOCKET_BYTES });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = serve(
       { fetch: app.fetch, port: config.port, hostname: config.host, websocket: { server: sockets } },
@@ -71,9 +104,11 @@ export async function startServer(
   const address = server.address();
   const port = typeof address === 'object' && address ? address.port : config.port;
   log.info({ port }, 'listening');
+  const watch = watchRecords(jobs, jobRepository, folder, log);
   return {
     port,
     async stop() {
+      watch.stop();
       for (const socket of sockets.clients) socket.close(1001);
       const closed = new Promise<void>((resolve) => server.close(() => resolve()));
       // Event streams never end by themselves; give plain requests their time, then cut.
@@ -81,8 +116,46 @@ export async function startServer(
       const cut = setTimeout(() => server.closeAllConnections(), DRAIN_MS);
       await closed;
       clearTimeout(cut);
+      await watch.done;
+      await works.stop();
       await source.destroy();
       log.info('stopped');
+    },
+  };
+}
+
+/** Holds every record against its seal when the server starts, and anchors the heads once a day. */
+function watchRecords(jobs: JobService, repository: JobRepository, { anchors }: SealFolder, log: Logger) {
+  let stopped = false;
+  class Stopped extends Error {}
+  const pause = () =>
+    new Promise<void>((resolve, reject) => setImmediate(() => (stopped ? reject(new Stopped()) : resolve())));
+  const anchor = async () => {
+    const { lastAtMs = 0, faults } = anchors.read();
+    if (faults.length > 0) log.error({ faults }, 'anchors altered');
+    if (Date.now() - lastAtMs >= ANCHOR_EVERY_MS) anchors.write(await repository.heads(), Date.now());
+  };
+  const look = async () => {
+    try {
+      const broken = await jobs.checkAll(pause);
+      if (broken.length > 0) log.error({ broken }, 'records altered');
+      await anchor();
+    } catch (error) {
+      // Tried again at the next look: nobody waits for it.
+      if (!(error instanceof Stopped)) log.error({ err: error }, 'records not checked');
+    }
+  };
+  let running = look();
+  const timer = setInterval(() => {
+    running = running.then(() => anchor()).catch((error: unknown) => log.error({ err: error }, 'not anchored'));
+  }, ANCHOR_LOOK_MS);
+  return {
+    get done() {
+      return running;
+    },
+    stop() {
+      stopped = true;
+      clearInterval(timer);
     },
   };
 }

@@ -11,5 +11,6 @@ export const KitAddedSchema = exactly<KitAdded>()(
     kit: Ref,
     revision: z.number().int(),
     answers: AnswersSchema,
+    sha256: z.string().optional(),
   }),
 );

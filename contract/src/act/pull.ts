@@ -1,6 +1,7 @@
 import { z } from 'zod';
-import type { PullCommand, PullRecorded, PullWithdrawn } from '#core/job/act/pull.ts';
+import type { PullCommand, PullRecorded, PullRepeated, PullWithdrawn } from '#core/job/act/pull.ts';
 import { exactly } from '../exactly.ts';
+import { textUpTo } from '../text.ts';
 import { EnteredSchema, PullSourceSchema, Ref, reading, VerdictSchema } from './fields.ts';
 
 export const PullSchema = exactly<PullCommand>()(
@@ -12,6 +13,8 @@ export const PullSchema = exactly<PullCommand>()(
     source: PullSourceSchema,
     entered: EnteredSchema.optional(),
     confirmed: z.boolean().optional(),
+    pass: z.number().int().min(0).max(99).optional(),
+    issued: textUpTo(1000).optional(),
   }),
 );
 
@@ -28,6 +31,16 @@ export const PullRecordedSchema = exactly<PullRecorded>()(
     targetNm: z.number(),
     minNm: z.number(),
     maxNm: z.number().optional(),
+  }),
+);
+
+export const PullRepeatedSchema = exactly<PullRepeated>()(
+  z.strictObject({
+    type: z.literal('pullRepeated'),
+    station: Ref,
+    pass: z.number().int().min(0),
+    torqueNm: z.number(),
+    wrench: z.string(),
   }),
 );
 

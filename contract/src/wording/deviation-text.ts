@@ -10,6 +10,13 @@ import { say, type Values } from './message.ts';
 
 const nm = (torqueNm: number): string => `${torqueNm.toFixed(1)} N·m`;
 
+/** A stretch of time in its largest unit, rounded. */
+function span(ms: number): string {
+  const minutes = Math.max(1, Math.round(ms / 60_000));
+  if (minutes < 120) return `${minutes} min`;
+  return minutes < 2880 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`;
+}
+
 /** What a person typed, as a sentence: with its full stop, once. */
 const sentence = (text: string): string => (/[.!?]$/.test(text.trim()) ? text.trim() : `${text.trim()}.`);
 const maybe = (text: string | undefined): string | undefined => (text ? sentence(text) : undefined);
@@ -32,6 +39,20 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
     case 'pullWithdrawn': {
       const { station, pull } = deviation;
       return { station: at(station), torqueNm: nm(pull.torqueNm), verdict: VERDICT_TEXT[pull.verdict] };
+    }
+    case 'clockOff': {
+      const { offMs, changed } = deviation;
+      return { by: span(Math.abs(offMs)), way: offMs > 0 ? 'behind' : 'ahead', changed: String(changed) };
+    }
+    case 'clockBackwards':
+      return { by: span(deviation.byMs) };
+    case 'pullRepeated': {
+      const { station, pass, torqueNm } = deviation;
+      return { station: at(station), pass: pass + 1, torqueNm: nm(torqueNm) };
+    }
+    case 'breakAcknowledged': {
+      const { breaks, reason } = deviation;
+      return { breaks: breaks.join(', '), reason: sentence(reason) };
     }
     case 'pullCorrected': {
       const { station, from, to, reason } = deviation;

@@ -1,3 +1,4 @@
+import { acknowledgeBreak } from './act/acknowledge-break.ts';
 import type { Act } from './act/act.ts';
 import type { ActName } from './act/act-name.ts';
 import { addDebt } from './act/add-debt.ts';
@@ -16,6 +17,7 @@ import { declareSpare } from './act/declare-spare.ts';
 import { doStep } from './act/do-step.ts';
 import { dropKit } from './act/drop-kit.ts';
 import { giveFigure } from './act/give-figure.ts';
+import { keepPhoto } from './act/keep-photo.ts';
 import { loosen } from './act/loosen.ts';
 import { makeChoice } from './act/make-choice.ts';
 import { measure } from './act/measure.ts';
@@ -33,7 +35,7 @@ import { startByHand } from './act/start-by-hand.ts';
 import { undoAct } from './act/undo.ts';
 import { useCalculation } from './act/use-calculation.ts';
 import { useShopStock } from './act/use-shop-stock.ts';
-import type { Stamp } from './stamp.ts';
+import type { Origin, Stamp } from './stamp.ts';
 
 /** Acts that a person may take back. */
 const TAKEN_BACK = { countLine, startByHand, pull, doStep };
@@ -76,6 +78,8 @@ export const ACTS = {
   dropKit,
   overrideStep,
   undo: undoAct<FactIn<ReturnType<TakenBack['decide']>>>(TAKEN_BACK),
+  keepPhoto,
+  acknowledgeBreak,
   close,
   // biome-ignore lint/suspicious/noExplicitAny: only the name is checked here; each act types its own facts
 } satisfies { [Name in ActName]: Act<{ type: Name }, any, any> };
@@ -92,4 +96,4 @@ export type JobFact = FactIn<ReturnType<Acts['decide']>>;
  * A fact with the command that caused it, who and when, and the version of its shape. The server adds sequence number
  * and hash.
  */
-export type JobEvent = JobFact & Stamp & { version?: number };
+export type JobEvent = JobFact & Stamp & Origin & { version?: number };

@@ -21,15 +21,25 @@ export const mayDo = (role: Role, command: JobCommand['type']): boolean => actOf
  * time can be believed is for the caller to check.
  */
 export function decide(context: DecideContext, job: JobState, envelope: CommandEnvelope): Decision {
-  const { id: commandId, atMs, by, command } = envelope;
+  const { id: commandId, atMs, by, device, clock, signingKey, proof, command } = envelope;
+  const [broken] = context.breaks ?? [];
   const outcome = !mayDo(by.role, command.type)
     ? refuse({ code: 'notPermitted', role: by.role, command: command.type })
-    : job.closed
-      ? refuse({ code: 'jobClosed' })
-      : actOf(command.type).decide({ ...context, job, commandId, atMs, by }, command);
+    : broken !== undefined && command.type !== 'acknowledgeBreak'
+      ? refuse({ code: 'recordBroken', at: broken })
+      : job.closed && command.type !== 'acknowledgeBreak'
+        ? refuse({ code: 'jobClosed' })
+        : actOf(command.type).decide({ ...context, job, commandId, atMs, by }, command);
   if ('refusal' in outcome) return { ok: false, refusal: outcome.refusal };
-  return { ok: true, events: outcome.facts.map((fact) => ({ ...fact, version: EVENT_VERSION, commandId, atMs, by })) };
+  const origin = { device, clock, signingKey, proof };
+  return {
+    ok: true,
+    events: outcome.facts.map((fact) => ({ ...fact, version: EVENT_VERSION, commandId, atMs, by, ...origin })),
+  };
 }
+
+/** Whether a command needs a proof of its own that it is really this person who gives it. */
+export const needsProof = (command: JobCommand['type']): boolean => actOf(command).needsProof === true;
 
 /** Whether the same person may give the command again with `confirmed`. */
 export const mayConfirm = (refusal: Refusal): boolean => CONFIRMABLE.has(refusal.code);

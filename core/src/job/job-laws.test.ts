@@ -173,7 +173,7 @@ describe('laws', () => {
     worker.checkIn();
     worker.startAll();
     worker.finishTorque();
-    worker.closeOut('Mira Vane');
+    worker.closeOut();
     const replayed = appendEvents(
       openKit(REAR_ANTI_ROLL_BAR, { bush: 'rubber' }),
       JSON.parse(JSON.stringify(worker.events)),

@@ -108,12 +108,12 @@ export function takeCommand(
   log: JobLog,
   wrenches: readonly Wrench[],
   envelope: CommandEnvelope,
-  toolsOut: readonly string[] = [],
+  { toolsOut = [], breaks = [] }: { toolsOut?: readonly string[]; breaks?: readonly number[] } = {},
 ): CommandOutcome {
   if (log.commandIds.has(envelope.id)) return { ok: true, log, events: [], repeated: true };
   // Only a changed answer asks for the questions, and only then are they gathered.
   const questions = envelope.command.type === 'changeAnswer' ? visitQuestions(kitsNow(log.setup, log.state)) : [];
-  const decision = decide({ plan: log.plan, questions, wrenches, toolsOut }, log.state, envelope);
+  const decision = decide({ plan: log.plan, questions, wrenches, toolsOut, breaks }, log.state, envelope);
   if (!decision.ok) return { ok: false, log, refusal: decision.refusal };
   const refusal = replanRefusal(log, decision.events);
   if (refusal) return { ok: false, log, refusal };

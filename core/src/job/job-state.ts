@@ -25,6 +25,8 @@ export interface StationState {
   bead?: Stamp & { compound: string; cleaned: boolean };
   snugged?: Stamp & { tool: 'hand' | 'power' };
   pulls: Pull[];
+  /** Pulls for a pass that was done already, on another device: the bolt was pulled twice. */
+  repeats?: Array<{ pass: number; torqueNm: number; wrench: string } & Stamp>;
   /** For joints without a figure: the stop was reached. */
   stopConfirmed?: Stamp & { reason?: string };
   loosenings: Array<{ to: 'started' | 'out'; reason: string; spent: string[] } & Stamp>;

@@ -11,14 +11,28 @@ export type Refusal =
   | { code: 'jobClosed' }
   /** The command itself is not one this application knows, or a text in it is too long. */
   | { code: 'commandUnreadable'; faults: Array<{ path: string; message: string }> }
-  /** The device's clock runs ahead of the server's by more than it may. */
-  | { code: 'clockAhead'; byMs: number }
-  /** The person named on the command was not signed in on this device then. */
+  /** Nothing shows that the person named on the command gave it: no key of theirs, and not their session. */
   | { code: 'notSignedInThen'; person: string }
+  /** It needs the person's PIN or passkey for itself. */
+  | { code: 'proofMissing' }
+  /** A job is signed by the one who closes it, by their own name. */
+  | { code: 'signatureNotYours'; name: string }
   | { code: 'unknownStation'; station: string }
   | { code: 'unknownItem'; item: string }
   | { code: 'unknownWrench'; wrench: string }
   | { code: 'unknownPull'; pull: string }
+  /** It has no line: nothing it pulled can have come from itself. */
+  | { code: 'wrenchNotLive'; wrench: string }
+  /** Nothing shows that a wrench of the shop sent this reading. */
+  | { code: 'liveUnproven'; station: string }
+  /** What was typed is not what it was turned into. */
+  | { code: 'enteredDisagrees'; entered: string; torqueNm: number }
+  | { code: 'implausibleAngle'; angleDeg: number; limitDeg: number }
+  /** The device pulled for a pass whose turn has not come: an earlier pull of its own was not taken. */
+  | { code: 'passNotDue'; station: string }
+  /** The record was altered behind the application's back: a lead looks at it first. */
+  | { code: 'recordBroken'; at: number }
+  | { code: 'noBreaks' }
   /** Withdrawn, or made before the station was loosened again. */
   | { code: 'pullNotStanding'; station: string; pull: string }
   /** A reading that the wrench itself sent is not rewritten by hand. */

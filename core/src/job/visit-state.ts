@@ -34,6 +34,10 @@ export interface VisitState {
   figures: Record<string, GivenFigure & Stamp>;
   settled: Record<string, { settlement: Settlement; reason: string } & Stamp>;
   split: Record<string, { reason: string } & Stamp>;
+  /** Photos by their id, with the hash of their bytes. */
+  photos: Record<string, { sha256: string; type: string; bytes: number } & Stamp>;
+  /** Breaks of the record's chain that a lead has looked at. */
+  acknowledged: Array<{ breaks: number[]; reason: string } & Stamp>;
 }
 
 export const emptyVisit = (kits: string[]): VisitState => ({
@@ -48,6 +52,8 @@ export const emptyVisit = (kits: string[]): VisitState => ({
   figures: {},
   settled: {},
   split: {},
+  photos: {},
+  acknowledged: [],
 });
 
 const NO_DEBT: DebtState = { ends: [] };

@@ -276,7 +276,7 @@ describe('kits coming and going', () => {
     doSteps(worker, (log) => refitSteps(log.plan, log.state));
     for (const debt of debtsOf(worker.log.plan, worker.log.state).filter(isOwed))
       worker.give({ type: 'closeDebt', debt: debt.id, count: debt.count - debt.ended, end: debt.end });
-    worker.closeOut('Mira');
+    worker.closeOut();
     expect(worker.log.state.closed?.signature).toBe('Mira');
   });
 });

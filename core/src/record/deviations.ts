@@ -11,6 +11,7 @@ export type Deviation = When &
     | { kind: 'override'; station: string; refusal: string; reason: string }
     | { kind: 'pullMissed'; station: string; pull: Pull }
     | { kind: 'pullWithdrawn'; station: string; pull: Pull }
+    | { kind: 'pullRepeated'; station: string; torqueNm: number; pass: number }
     | { kind: 'pullCorrected'; station: string; from: number; to: number; reason: string }
     | { kind: 'loosened'; station: string; reason: string; spent: string[] }
     | { kind: 'lineShort'; item: string; missing: number; damaged: number }
@@ -30,6 +31,12 @@ export type Deviation = When &
     /** Ended elsewhere than planned. */
     | { kind: 'debtEnded'; name: string; count: number; planned: DebtEnd; end: DebtEnd; note?: string }
     | { kind: 'problem'; station?: string; text: string; cleared?: string }
+    /** A device's clock was off, by how much at its worst; changed: it was set while it was away. */
+    | { kind: 'clockOff'; offMs: number; changed: boolean }
+    /** Times of one device run backwards: its clock was put back between two entries. */
+    | { kind: 'clockBackwards'; byMs: number }
+    /** A break of the record's chain that a lead looked at. */
+    | { kind: 'breakAcknowledged'; breaks: number[]; reason: string }
   );
 
 /** All deviations of a job, in the order they happened. */
@@ -45,6 +52,8 @@ export function deviations(plan: Plan, state: JobState): Deviation[] {
     }
     for (const { reason, spent, atMs, by } of entry.loosenings)
       found.push({ kind: 'loosened', station, reason, spent, atMs, by });
+    for (const { pass, torqueNm, atMs, by } of entry.repeats ?? [])
+      found.push({ kind: 'pullRepeated', station, pass, torqueNm, atMs, by });
     for (const pull of entry.pulls) {
       if (pull.verdict !== 'accepted') found.push({ kind: 'pullMissed', station, pull, atMs: pull.atMs, by: pull.by });
       if (pull.withdrawn) found.push({ kind: 'pullWithdrawn', station, pull, ...pull.withdrawn });
@@ -78,6 +87,8 @@ export function deviations(plan: Plan, state: JobState): Deviation[] {
   for (const { station, text, cleared, atMs, by } of Object.values(state.problems)) {
     found.push({ kind: 'problem', station, text, cleared: cleared?.how, atMs, by });
   }
+  for (const { breaks, reason, atMs, by } of state.visit.acknowledged)
+    found.push({ kind: 'breakAcknowledged', breaks, reason, atMs, by });
   found.push(...visitDeviations(plan, state));
   return found.sort((a, b) => a.atMs - b.atMs || a.kind.localeCompare(b.kind));
 }

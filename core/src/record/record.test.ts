@@ -78,7 +78,7 @@ describe('what departed from the plan', () => {
     worker.checkIn();
     worker.startAll();
     worker.finishTorque();
-    worker.closeOut('Mira Vane');
+    worker.closeOut();
     expect(deviations(worker.log.plan, worker.log.state)).toEqual([]);
   });
   it('a pull past its band, taken back or corrected', () => {

@@ -19,13 +19,15 @@ import {
 } from '#demo/kits.ts';
 import { DEMO_PEOPLE, DEMO_SHOP, DEMO_VEHICLES, type DemoPerson, type DemoVehicle, demoWrenches } from '#demo/shop.ts';
 import { Worker } from '#demo/work-through.ts';
+import type { RecordSeal } from '../seal/record-seal.ts';
 import { hashSecret } from '../service/session-service.ts';
+import type { EventRow } from '../store/append-queue.ts';
 import { CatalogRepository } from '../store/catalog-repository.ts';
 import { BottleEntity, StoreReadingEntity, ToolEntity } from '../store/crib-entities.ts';
 import { CribRepository } from '../store/crib-repository.ts';
 import { ShopEntity, UserEntity, VehicleEntity, WrenchEntity } from '../store/entities.ts';
-import { chainHash, FIRST_HASH } from '../store/hash-chain.ts';
-import { type EventRow, JobRepository } from '../store/job-repository.ts';
+import { chainHash } from '../store/hash-chain.ts';
+import { JobRepository } from '../store/job-repository.ts';
 import { KitDraftRepository } from '../store/kit-draft-repository.ts';
 
 const HOUR_MS = 3_600_000;
@@ -73,7 +75,7 @@ const demoJobs = (nowMs: number): DemoJob[] => {
         worker.checkIn();
         worker.startAll();
         worker.finishTorque();
-        worker.closeOut('Mira Vane');
+        worker.closeOut();
       },
     },
     {
@@ -113,7 +115,7 @@ function nextRevision(kit: KitDocument): KitDocument {
 }
 
 /** Fills an empty database with the invented shop. Does nothing where a shop is already set up. */
-export async function seedDemo(source: DataSource, nowMs: number): Promise<boolean> {
+export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSeal): Promise<boolean> {
   if ((await source.getRepository(ShopEntity).count()) > 0) return false;
   await source.getRepository(ShopEntity).insert(DEMO_SHOP);
   const shopId = DEMO_SHOP.id;
@@ -163,14 +165,28 @@ export async function seedDemo(source: DataSource, nowMs: number): Promise<boole
         fittedNoted: true,
         openedAtMs: nowMs,
         seq: 0,
-        hash: FIRST_HASH,
+        hash: '',
         progress: jobProgress(opened.value.plan, opened.value.state),
       },
       new Date(startMs).toISOString().slice(2, 10).replaceAll('-', ''),
+      (numbered) => {
+        const pinned = kits.map((kit) => {
+          const { id, revision } = kit.document;
+          return { ...kit, stored: kit.document, id, revision };
+        });
+        return seal.open(numbered, DEMO_SHOP.name, pinned, { person: by, deviceId: 'demo' });
+      },
     );
     const log = appendEvents(opened.value, worker.events);
     const progress = jobProgress(log.plan, log.state, worker.nowMs);
-    await jobs.append(row.id, 0, chained(worker.events), { atMs: nowMs }, progress, log.state.closed?.atMs);
+    await jobs.append({
+      jobId: row.id,
+      fromSeq: 0,
+      rows: chained(row.hash, worker.events),
+      received: { atMs: nowMs },
+      progress,
+      closedAtMs: log.state.closed?.atMs,
+    });
   }
   return true;
 }
@@ -194,8 +210,8 @@ async function seedCrib(
 }
 
 /** Numbers and chains events as the server does. */
-function chained(events: readonly JobEvent[]): EventRow[] {
-  let hash = FIRST_HASH;
+function chained(first: string, events: readonly JobEvent[]): EventRow[] {
+  let hash = first;
   return events.map((event, index) => {
     hash = chainHash(hash, index + 1, event);
     return { seq: index + 1, hash, event, commandIndex: 0 };

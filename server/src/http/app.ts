@@ -9,55 +9,68 @@ import { secureHeaders } from 'hono/secure-headers';
 import type { UpgradeWebSocket } from 'hono/ws';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
+import { SERVER_TIME_HEADER } from '#contract/server-time.ts';
+import type { SealFolder } from '../seal/open-seal.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { CribService } from '../service/crib-service.ts';
+import type { JobDevices } from '../service/job-devices.ts';
 import type { JobService } from '../service/job-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
+import type { Leaves } from '../service/leaves.ts';
+import type { PasskeyService } from '../service/passkey-service.ts';
+import type { ReadingProofs } from '../service/reading-proofs.ts';
 import type { SessionService } from '../service/session-service.ts';
-import { isDatabaseAway } from '../store/data-source.ts';
-import { type SignedInEnv, signedIn } from './caller.ts';
+import { isDatabaseAway, isDatabaseFull } from '../store/data-source.ts';
+import { KitTooLarge } from '../work/kit-works.ts';
+import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { catalogRoutes } from './catalog-routes.ts';
 import { cribRoutes } from './crib-routes.ts';
 import { jobRoutes } from './job-routes.ts';
 import { kitRoutes } from './kit-routes.ts';
+import { isKnownHost } from './known-host.ts';
 import { problem } from './problem.ts';
 import { sessionRoutes } from './session-routes.ts';
 import { wrenchRoutes } from './wrench-routes.ts';
 
-export interface AppParts {
-  source: DataSource;
+/** What the routes of the API are made of. */
+interface ApiParts {
   sessions: SessionService;
+  passkeys: PasskeyService;
+  leaves: Leaves;
   catalog: CatalogService;
   jobs: JobService;
   crib: CribService;
   drafts: KitDraftService;
+  devices: JobDevices;
+  folder: SealFolder;
+}
+
+export interface AppParts extends ApiParts {
+  source: DataSource;
+  readings: ReadingProofs;
   log: Logger;
   webDist: string;
+  /** Names the server is reached by, beside addresses. */
+  hosts: readonly string[];
 }
 
 const BODY_LIMIT = 2 * 1024 * 1024;
 
 /** The routes under /api; their type is the web's typed client. */
-function apiRoutes({
-  sessions,
-  catalog,
-  jobs,
-  crib,
-  drafts,
-}: Pick<AppParts, 'sessions' | 'catalog' | 'jobs' | 'crib' | 'drafts'>) {
+function apiRoutes({ sessions, passkeys, leaves, catalog, jobs, crib, drafts, devices, folder }: ApiParts) {
   return new Hono<SignedInEnv>()
-    .route('/session', sessionRoutes(sessions))
+    .route('/session', sessionRoutes(sessions, passkeys, leaves))
     .use('*', signedIn(sessions))
-    .route('/', catalogRoutes(catalog, jobs))
-    .route('/jobs', jobRoutes(jobs, crib))
-    .route('/crib', cribRoutes(crib, catalog))
+    .route('/', catalogRoutes(catalog, jobs, drafts, sessions))
+    .route('/jobs', jobRoutes(jobs, crib, sessions, devices, folder))
+    .route('/crib', cribRoutes(crib, catalog, sessions))
     .route('/kit-library', kitRoutes(drafts, catalog));
 }
 export type Api = ReturnType<typeof apiRoutes>;
 
 /** The whole server: API, wrench stream, health, and the built web application. */
 export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
-  const { source, log, webDist } = parts;
+  const { source, log, webDist, hosts } = parts;
   const app = new Hono<SignedInEnv>();
 
   app.use(requestId());
@@ -90,12 +103,17 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
       strictTransportSecurity: false,
     }),
   );
+  // A name that a page elsewhere lets point here must not open this server to that page.
+  app.use(async (c, next) => (isKnownHost(c.req.header('host'), hosts) ? next() : problem(c, 'wrongHost')));
   app.use(csrf());
-  // `csrf` looks at form posts only; this covers JSON written by a page of another site.
+  // `csrf` looks at form posts only; this covers whatever else a page of another site can ask for, sockets too.
   app.use('/api/*', async (c, next) => {
     const origin = c.req.header('origin');
-    if (c.req.method !== 'GET' && origin !== undefined && new URL(origin).host !== c.req.header('host'))
-      return problem(c, 'crossOrigin');
+    return origin === undefined || origin === siteOf(c).origin ? next() : problem(c, 'crossOrigin');
+  });
+  // Tablets keep their time by the server's.
+  app.use('/api/*', (c, next) => {
+    c.header(SERVER_TIME_HEADER, String(Date.now()));
     return next();
   });
   const tooLarge = (c: Context) => problem(c, 'tooLarge', { detail: `At most ${BODY_LIMIT} bytes.` });
@@ -126,7 +144,7 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
     await source.query('SELECT 1');
     return c.json({ ready: true });
   });
-  if (upgradeWebSocket) app.route('/api/devices', wrenchRoutes(parts.sessions, parts.catalog, upgradeWebSocket));
+  if (upgradeWebSocket) app.route('/api/devices', wrenchRoutes(parts, upgradeWebSocket));
   app.route('/api', apiRoutes(parts));
   app.all('/api/*', (c) => problem(c, 'notFound'));
 
@@ -146,9 +164,14 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
       if (error.status === 403) return problem(c, 'crossOrigin');
       return problem(c, 'badRequest', { detail: error.message });
     }
+    if (error instanceof KitTooLarge) return problem(c, 'kitTooLarge', { detail: error.message });
     if (isDatabaseAway(error)) {
       log.warn({ requestId: c.get('requestId'), err: error.message }, 'database away');
       return problem(c, 'storeUnavailable');
+    }
+    if (isDatabaseFull(error)) {
+      log.error({ requestId: c.get('requestId'), err: error.message }, 'disk full');
+      return problem(c, 'storeFull');
     }
     log.error({ requestId: c.get('requestId'), err: error }, 'unexpected');
     // The stack stays in the log; the request id leads to it.

@@ -1,8 +1,10 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
-import { SaveVehicleSchema, type VehicleHistory, VehicleSchema } from '#contract/vehicle.ts';
+import { EraseSchema, SaveVehicleSchema, type VehicleHistory, VehicleSchema } from '#contract/vehicle.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { JobService } from '../service/job-service.ts';
+import type { KitDraftService } from '../service/kit-draft-service.ts';
+import type { SessionService } from '../service/session-service.ts';
 import type { SignedInEnv } from './caller.ts';
 import { problem } from './problem.ts';
 import { validate } from './validate.ts';
@@ -10,7 +12,12 @@ import { validate } from './validate.ts';
 const KitId = z.object({ id: z.string().min(1).max(64) });
 
 /** Vehicles, kits and wrenches of the caller's shop. */
-export function catalogRoutes(catalog: CatalogService, jobs: JobService) {
+export function catalogRoutes(
+  catalog: CatalogService,
+  jobs: JobService,
+  drafts: KitDraftService,
+  sessions: SessionService,
+) {
   return new Hono<SignedInEnv>()
     .get('/vehicles', async (c) => c.json(await catalog.vehicles(c.get('caller').shopId)))
     .get('/vehicles/:id', validate('param', KitId), async (c) => {
@@ -43,11 +50,19 @@ export function catalogRoutes(catalog: CatalogService, jobs: JobService) {
       const kit = await catalog.kit(c.get('caller').shopId, c.req.valid('param').id);
       return kit ? c.json(kit) : problem(c, 'unknownKit');
     })
-    .post('/kits', async (c) => {
+    .post('/vehicles/:id/erase', validate('param', KitId), validate('json', EraseSchema), async (c) => {
+      const caller = c.get('caller');
+      if (caller.person.role !== 'lead') return problem(c, 'notPermitted');
+      const proven = await sessions.prove(caller, c.req.valid('json').secret);
+      if (!proven.ok) return problem(c, proven.error.code, proven.error);
+      const erased = await jobs.erasePersonal(caller.shopId, c.req.valid('param').id);
+      return erased ? c.body(null, 204) : problem(c, 'unknownVehicle');
+    })
+    .post('/kits', validate('query', z.object({ waive: z.string().trim().min(1).max(300).optional() })), async (c) => {
       const caller = c.get('caller');
       if (caller.person.role === 'apprentice') return problem(c, 'notPermitted');
       // The file's own text, not parsed JSON, so that a broken file is reported like any other fault.
-      const outcome = await catalog.importKit(caller.shopId, await c.req.text());
+      const outcome = await drafts.importKit(caller, await c.req.text(), c.req.valid('query').waive);
       if (!outcome.ok) return problem(c, outcome.error.code, outcome.error);
       return c.json(outcome.value, 201);
     });

@@ -17,6 +17,7 @@ import { testerReading } from '#devices/torque-tester/tester.ts';
 import { reorderCsv } from '../report/reorder-csv.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { CribService } from '../service/crib-service.ts';
+import type { SessionService } from '../service/session-service.ts';
 import type { SignedInEnv } from './caller.ts';
 import { problem } from './problem.ts';
 import { validate } from './validate.ts';
@@ -31,7 +32,7 @@ const may = (action: CribAction) => async (c: import('hono').Context<SignedInEnv
 };
 
 /** Wrenches, tools, loans and bottles of the caller's shop. */
-export function cribRoutes(crib: CribService, catalog: CatalogService) {
+export function cribRoutes(crib: CribService, catalog: CatalogService, sessions: SessionService) {
   return new Hono<SignedInEnv>()
     .get('/', async (c) => c.json(await crib.read(c.get('caller').shopId)))
     .get('/reorder', async (c) => c.json(await crib.reorder(c.get('caller').shopId)))
@@ -67,8 +68,12 @@ export function cribRoutes(crib: CribService, catalog: CatalogService) {
       return c.json({ setNm, referenceNm: testerReading(wrench.serial ?? wrench.id, setNm) });
     })
     .post('/rechecks', may('settleRecheck'), validate('json', SettleSchema), async (c) => {
-      await crib.settleRecheck(c.get('caller'), c.req.valid('json'));
-      return c.body(null, 204);
+      const caller = c.get('caller');
+      const input = c.req.valid('json');
+      const proven = await sessions.prove(caller, input.secret);
+      if (!proven.ok) return problem(c, proven.error.code, proven.error);
+      const outcome = await crib.settleRecheck(caller, input);
+      return outcome.ok ? c.body(null, 204) : problem(c, outcome.error.code, outcome.error);
     })
     .post('/tools', may('keepStock'), validate('json', ToolInputSchema), async (c) => {
       const outcome = await crib.addTool(c.get('caller'), c.req.valid('json'));

@@ -1,30 +1,43 @@
 import { Hono } from 'hono';
 import { streamSSE } from 'hono/streaming';
 import { z } from 'zod';
-import type { StoredEvent } from '#contract/job.ts';
-import { AddKitSchema, CommandBatchSchema, OpenJobSchema } from '#contract/job.ts';
+import type { RecordCheck, StoredEvent } from '#contract/job.ts';
+import { AddKitSchema, CommandBatchSchema, JobDeviceSchema, OpenJobSchema } from '#contract/job.ts';
 import { jobCardPdf, jobLabelPdf } from '../report/job-card-pdf.ts';
 import { recordCsv } from '../report/record-csv.ts';
 import { recordFile } from '../report/record-file.ts';
 import { recordPdf } from '../report/record-pdf.ts';
+import type { SealFolder } from '../seal/open-seal.ts';
 import type { CribService } from '../service/crib-service.ts';
+import type { JobDevices } from '../service/job-devices.ts';
 import type { JobService } from '../service/job-service.ts';
-import { firstBreak } from '../store/hash-chain.ts';
+import type { SessionService } from '../service/session-service.ts';
 import type { SignedInEnv } from './caller.ts';
+import { pictureType } from './picture-type.ts';
 import { problem } from './problem.ts';
 import { validate } from './validate.ts';
 
 const HEARTBEAT_MS = 15_000;
-const Window = z.object({ from: z.coerce.number().int(), to: z.coerce.number().int() });
+/** The longest a timer of Node's can wait, ms. */
+const MOST_TIMER_MS = 2 ** 31 - 1;
+/** The last instant a date can be, ms. @see ECMA-262, 21.4.1.1 */
+const LATEST_MS = 8.64e15;
+const Instant = z.coerce.number().int().min(-LATEST_MS).max(LATEST_MS);
+const Window = z.object({ from: Instant, to: Instant });
 const FromSeq = z.object({ from: z.coerce.number().int().min(0).default(0) });
 const LastEvent = z.object({ 'last-event-id': z.coerce.number().int().min(0).optional() });
 const JobId = z.object({ jobId: z.uuid() });
 const PhotoId = z.object({ jobId: z.uuid(), photo: z.uuid() });
-const PHOTO_TYPES: ReadonlySet<string> = new Set(['image/jpeg', 'image/png', 'image/webp']);
 const jobId = validate('param', JobId);
 
 /** Jobs: lists, opening, commands, the event stream and the record. */
-export function jobRoutes(jobs: JobService, crib: CribService) {
+export function jobRoutes(
+  jobs: JobService,
+  crib: CribService,
+  sessions: SessionService,
+  devices: JobDevices,
+  { publicKey, anchors }: SealFolder,
+) {
   return new Hono<SignedInEnv>()
     .get('/', validate('query', Window), async (c) => {
       const { from, to } = c.req.valid('query');
@@ -47,22 +60,25 @@ export function jobRoutes(jobs: JobService, crib: CribService) {
       return c.json(await crib.outFor(id));
     })
     .post('/:jobId/commands', jobId, validate('json', CommandBatchSchema), async (c) => {
-      const answer = await jobs.command(c.get('caller'), c.req.valid('param').jobId, c.req.valid('json').commands);
+      const answer = await jobs.command(c.get('caller'), c.req.valid('param').jobId, c.req.valid('json'));
       return answer ? c.json(answer) : problem(c, 'unknownJob');
     })
     .post('/:jobId/kits', jobId, validate('json', AddKitSchema), async (c) => {
       const outcome = await jobs.addKit(c.get('caller'), c.req.valid('param').jobId, c.req.valid('json'));
       return outcome.ok ? c.json(outcome.value) : problem(c, outcome.error.code, outcome.error);
     })
+    .put('/:jobId/device', jobId, validate('json', JobDeviceSchema), async (c) => {
+      const known = await jobs.device(c.get('caller'), c.req.valid('param').jobId, c.req.valid('json'));
+      return known ? c.body(null, 204) : problem(c, 'unknownJob');
+    })
     .post('/:jobId/photos', jobId, async (c) => {
-      const { jobId: id } = c.req.valid('param');
-      if (!(await jobs.exists(c.get('caller').shopId, id))) return problem(c, 'unknownJob');
-      const type = c.req.header('content-type') ?? '';
-      if (!PHOTO_TYPES.has(type))
-        return problem(c, 'badRequest', { detail: 'A photo is a JPEG, PNG or WebP picture.' });
       const bytes = Buffer.from(await c.req.arrayBuffer());
-      if (bytes.length === 0) return problem(c, 'badRequest', { detail: 'The picture is empty.' });
-      return c.json({ id: await jobs.addPhoto(c.get('caller'), id, type, bytes) }, 201);
+      // By what it is, not by what it says it is: it is shown again from this address.
+      const type = pictureType(bytes);
+      if (!type || type !== c.req.header('content-type'))
+        return problem(c, 'badRequest', { detail: 'A photo is a JPEG, PNG or WebP picture.' });
+      const outcome = await jobs.addPhoto(c.get('caller'), c.req.valid('param').jobId, type, bytes);
+      return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code);
     })
     .get('/:jobId/photos/:photo', validate('param', PhotoId), async (c) => {
       const { jobId: id, photo } = c.req.valid('param');
@@ -71,6 +87,7 @@ export function jobRoutes(jobs: JobService, crib: CribService) {
       return c.body(new Uint8Array(found.bytes), 200, {
         'Content-Type': found.type,
         'Cache-Control': 'private, max-age=86400',
+        'Content-Disposition': 'inline',
       });
     })
     .get('/:jobId/events', jobId, validate('query', FromSeq), validate('header', LastEvent), async (c) => {
@@ -81,6 +98,16 @@ export function jobRoutes(jobs: JobService, crib: CribService) {
       return streamSSE(c, async (stream) => {
         const waiting: StoredEvent[] = [];
         let wake: () => void = () => undefined;
+        const { deviceId, tokenHash, sessionExpiresAtMs } = c.get('caller');
+        const hangUp = devices.line(id, deviceId);
+        // The line ends with the session it was opened in.
+        let over = false;
+        const expires = setTimeout(() => end(), Math.min(MOST_TIMER_MS, sessionExpiresAtMs - Date.now()));
+        const unwatch = sessions.onEnded((ended) => ended === tokenHash && end());
+        function end() {
+          over = true;
+          wake();
+        }
         // Listen before reading, so that nothing falls between; what comes twice is dropped by number.
         const stop = jobs.listen(id, (events) => {
           waiting.push(...events);
@@ -91,7 +118,7 @@ export function jobRoutes(jobs: JobService, crib: CribService) {
           wake();
         });
         waiting.unshift(...(await jobs.eventsAfter(id, seq)));
-        while (!stream.aborted) {
+        while (!stream.aborted && !over) {
           for (const stored of waiting.splice(0)) {
             if (stored.seq <= seq) continue;
             seq = stored.seq;
@@ -103,22 +130,28 @@ export function jobRoutes(jobs: JobService, crib: CribService) {
               clearTimeout(timer);
               resolve(false);
             };
-            if (waiting.length > 0 || stream.aborted) wake();
+            if (waiting.length > 0 || stream.aborted || over) wake();
           });
           if (quiet) await stream.writeSSE({ event: 'heartbeat', data: String(seq) });
         }
         stop();
+        hangUp();
+        unwatch();
+        clearTimeout(expires);
       });
     })
     .get('/:jobId/record', jobId, async (c) => {
       const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
       if (!document) return problem(c, 'unknownJob');
-      return c.json({ brokenAt: firstBreak(document.events) ?? null, lastHash: document.events.at(-1)?.hash ?? null });
+      const { integrity, unheard, events } = document;
+      const anchorFaults = anchors.read().faults;
+      const lastHash = events.at(-1)?.hash ?? null;
+      return c.json({ ...integrity, unheard, anchorFaults, publicKey, lastHash } satisfies RecordCheck);
     })
     .get('/:jobId/record.pdf', jobId, async (c) => {
       const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
       if (!document) return problem(c, 'unknownJob');
-      const bytes = await recordPdf(document);
+      const bytes = await recordPdf(document, publicKey);
       return c.body(new Uint8Array(bytes), 200, {
         'Content-Type': 'application/pdf',
         'Content-Disposition': `attachment; filename="record-${document.number}.pdf"`,
@@ -149,9 +182,11 @@ export function jobRoutes(jobs: JobService, crib: CribService) {
       });
     })
     .get('/:jobId/record.json', jobId, async (c) => {
-      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
-      if (!document) return problem(c, 'unknownJob');
-      return c.body(`${JSON.stringify(recordFile(document), null, 2)}\n`, 200, {
+      const caller = c.get('caller');
+      const { jobId: id } = c.req.valid('param');
+      const [document, proof] = await Promise.all([jobs.document(caller, id), jobs.recordProof(caller.shopId, id)]);
+      if (!document || !proof) return problem(c, 'unknownJob');
+      return c.body(`${JSON.stringify(recordFile(document, proof), null, 2)}\n`, 200, {
         'Content-Type': 'application/json',
         'Content-Disposition': `attachment; filename="record-${document.number}.json"`,
       });

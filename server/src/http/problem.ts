@@ -7,6 +7,14 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   badRequest: { status: 422, title: 'The request is not well formed' },
   notSignedIn: { status: 401, title: 'Sign in first' },
   wrongSecret: { status: 401, title: 'Wrong person or PIN' },
+  badKeys: { status: 422, title: 'The keys of this device are not ones that Wrenchman knows' },
+  handOverRefused: { status: 401, title: 'This hand-over cannot be taken: enter the PIN' },
+  secretTooShort: { status: 422, title: 'The shop asks for a longer PIN' },
+  passkeyRefused: { status: 401, title: 'This passkey cannot be taken' },
+  wrongHost: { status: 421, title: 'This server is not known by that name' },
+  jobClosed: { status: 409, title: 'The job is closed: its record stands' },
+  recordBroken: { status: 409, title: 'The record was altered: a lead looks at it first' },
+  tooManyPhotos: { status: 409, title: 'This job has as many photos as it may' },
   tooManyAttempts: { status: 429, title: 'Too many wrong PINs' },
   notPermitted: { status: 403, title: 'Your role may not do this' },
   crossOrigin: { status: 403, title: 'The request came from another site' },
@@ -19,6 +27,8 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   unknownJob: { status: 404, title: 'No such job in this shop' },
   kitFaulty: { status: 422, title: 'The kit file has faults' },
   kitRevisionExists: { status: 409, title: 'This revision of the kit is already in the library, with other contents' },
+  kitTooLarge: { status: 422, title: 'The kit is larger than one may be' },
+  tooManyRevisions: { status: 409, title: 'The kit has as many revisions as it may' },
   unknownDraft: { status: 404, title: 'No such draft: it was released or put away' },
   draftExists: { status: 409, title: 'There is a draft of this kit already' },
   draftChanged: { status: 409, title: 'Someone else saved this draft meanwhile' },
@@ -41,6 +51,7 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   rangeReversed: { status: 422, title: 'The lowest torque lies above the highest' },
   tooLarge: { status: 413, title: 'The request is too large' },
   storeUnavailable: { status: 503, title: 'The database cannot be reached just now' },
+  storeFull: { status: 507, title: 'The server’s disk is full: nothing more can be stored until there is room' },
   internal: { status: 500, title: 'The server made a mistake' },
 };
 
@@ -53,7 +64,7 @@ export function problem(
   const { status, title } = PROBLEMS[code];
   const body: Problem = { type: `/problems/${code}`, title, status, code, requestId: c.get('requestId'), ...more };
   const headers: Record<string, string> = { 'Content-Type': 'application/problem+json' };
-  if (code === 'storeUnavailable') headers['Retry-After'] = '2';
+  if (code === 'storeUnavailable' || code === 'storeFull') headers['Retry-After'] = '2';
   if (typeof more.retryAfterS === 'number') headers['Retry-After'] = String(more.retryAfterS);
   return c.body(JSON.stringify(body), status, headers);
 }

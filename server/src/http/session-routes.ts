@@ -1,45 +1,117 @@
 import { getConnInfo } from '@hono/node-server/conninfo';
-import { Hono } from 'hono';
+import { type Context, Hono } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import { rateLimiter } from 'hono-rate-limiter';
-import { SignInSchema } from '#contract/session.ts';
-import { SESSION_MS, type SessionService } from '../service/session-service.ts';
-import { SESSION_COOKIE, type SignedInEnv, signedIn } from './caller.ts';
+import { z } from 'zod';
+import {
+  ChangeSecretSchema,
+  HandOverInputSchema,
+  PasskeyRegisterSchema,
+  PasskeySignInSchema,
+  ProofInputSchema,
+  SecretRuleSchema,
+  SignInSchema,
+} from '#contract/session.ts';
+import type { Leaves } from '../service/leaves.ts';
+import type { PasskeyService } from '../service/passkey-service.ts';
+import {
+  DEVICE_MS,
+  type From,
+  SESSION_MS,
+  type SessionService,
+  type SignedIn,
+  type SignInError,
+} from '../service/session-service.ts';
+import { DEVICE_COOKIE, isSecure, SESSION_COOKIE, type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { problem } from './problem.ts';
 import { validate } from './validate.ts';
 
+const from = (c: Context): From => ({
+  session: getCookie(c, SESSION_COOKIE),
+  device: getCookie(c, DEVICE_COOKIE),
+  deviceName: deviceName(c.req.header('user-agent') ?? ''),
+  site: siteOf(c),
+});
+
+/** What a device is called until somebody names it: its system, as far as its browser tells. */
+function deviceName(agent: string): string {
+  const system = /Android|iPad|iPhone|Windows|Macintosh|CrOS|Linux/.exec(agent)?.[0];
+  return system ? `${system === 'Macintosh' ? 'Mac' : system} device` : 'Device';
+}
+
+function refuse(c: Context, error: SignInError) {
+  return error.code === 'tooManyAttempts'
+    ? problem(c, error.code, { retryAfterS: error.retryAfterS })
+    : problem(c, error.code);
+}
+
+function admit(c: Context, { token, deviceToken, session }: SignedIn) {
+  // Over plain loopback or shop Wi-Fi a Secure cookie would never come back.
+  const cookie = { httpOnly: true, path: '/', secure: isSecure(c) };
+  setCookie(c, SESSION_COOKIE, token, { ...cookie, sameSite: 'Lax', maxAge: SESSION_MS / 1000 });
+  if (deviceToken !== undefined)
+    setCookie(c, DEVICE_COOKIE, deviceToken, { ...cookie, sameSite: 'Strict', maxAge: DEVICE_MS / 1000 });
+  return c.json(session, 201);
+}
+
 /** Signing in, out, and passing a shared tablet on. */
-export function sessionRoutes(sessions: SessionService) {
-  /** Beside the lock per person: one address guessing at everybody. */
+export function sessionRoutes(sessions: SessionService, passkeys: PasskeyService, leaves: Leaves) {
+  /** Beside the counts per person and device: one address guessing at everybody. */
   const limit = rateLimiter<SignedInEnv>({
     windowMs: 60_000,
     limit: 60,
     keyGenerator: (c) => getConnInfo(c).remote.address ?? 'unknown',
     handler: (c) => problem(c, 'tooManyAttempts', { retryAfterS: 60 }),
   });
+  const mine = signedIn(sessions);
 
   return new Hono<SignedInEnv>()
     .get('/options', async (c) => c.json(await sessions.options()))
-    .get('/', signedIn(sessions), async (c) => c.json(await sessions.session(c.get('caller'))))
+    .get('/', mine, async (c) => c.json(await sessions.session(c.get('caller'))))
     .post('/', limit, validate('json', SignInSchema), async (c) => {
-      const outcome = await sessions.signIn(c.req.valid('json'), getCookie(c, SESSION_COOKIE));
-      if (!outcome.ok) {
-        const { code } = outcome.error;
-        return problem(c, code, code === 'tooManyAttempts' ? { retryAfterS: outcome.error.retryAfterS } : {});
-      }
-      setCookie(c, SESSION_COOKIE, outcome.value.token, {
-        httpOnly: true,
-        sameSite: 'Lax',
-        path: '/',
-        maxAge: SESSION_MS / 1000,
-        // Over plain loopback or shop Wi-Fi a Secure cookie would never come back.
-        secure: c.req.header('x-forwarded-proto') === 'https' || new URL(c.req.url).protocol === 'https:',
-      });
-      return c.json(outcome.value.session, 201);
+      const outcome = await sessions.signIn(c.req.valid('json'), from(c));
+      return outcome.ok ? admit(c, outcome.value) : refuse(c, outcome.error);
     })
-    .delete('/', signedIn(sessions), async (c) => {
+    .post('/hand-over', limit, validate('json', HandOverInputSchema), async (c) => {
+      const outcome = await sessions.handOver(c.req.valid('json'), from(c));
+      return outcome.ok ? admit(c, outcome.value) : problem(c, outcome.error.code);
+    })
+    .delete('/', mine, async (c) => {
       await sessions.signOut(c.get('caller'));
       deleteCookie(c, SESSION_COOKIE, { path: '/' });
       return c.body(null, 204);
+    })
+    .put('/secret', limit, mine, validate('json', ChangeSecretSchema), async (c) => {
+      const outcome = await sessions.changeSecret(c.get('caller'), c.req.valid('json'));
+      if (outcome.ok) return c.body(null, 204);
+      const { error } = outcome;
+      return error.code === 'secretTooShort' ? problem(c, error.code, { digits: error.digits }) : refuse(c, error);
+    })
+    .put('/secret-rule', mine, validate('json', SecretRuleSchema), async (c) => {
+      if (c.get('caller').person.role !== 'lead') return problem(c, 'notPermitted');
+      await sessions.setSecretRule(c.get('caller'), c.req.valid('json').digits);
+      return c.body(null, 204);
+    })
+    .post('/leave', limit, mine, validate('json', ProofInputSchema), async (c) => {
+      const caller = c.get('caller');
+      const { secret, command } = c.req.valid('json');
+      const outcome = await sessions.prove(caller, secret);
+      return outcome.ok ? c.json({ leave: leaves.give(caller.person.id, command) }) : refuse(c, outcome.error);
+    })
+    .get('/passkeys', mine, async (c) => c.json(await passkeys.list(c.get('caller').person.id)))
+    .post('/passkeys/options', mine, async (c) => c.json(await passkeys.registration(siteOf(c), c.get('caller'))))
+    .post('/passkeys', mine, validate('json', PasskeyRegisterSchema), async (c) => {
+      const { name, response } = c.req.valid('json');
+      const kept = await passkeys.register(siteOf(c), c.get('caller'), name, response);
+      return kept ? c.body(null, 204) : problem(c, 'passkeyRefused');
+    })
+    .delete('/passkeys/:id', mine, validate('param', z.object({ id: z.string().max(400) })), async (c) => {
+      const removed = await passkeys.remove(c.get('caller'), c.req.valid('param').id);
+      return removed ? c.body(null, 204) : problem(c, 'notFound');
+    })
+    .post('/passkey/options', limit, async (c) => c.json(await passkeys.signInOptions(siteOf(c))))
+    .post('/passkey', limit, validate('json', PasskeySignInSchema), async (c) => {
+      const outcome = await sessions.signInByPasskey(c.req.valid('json').response, from(c));
+      return outcome.ok ? admit(c, outcome.value) : problem(c, 'passkeyRefused');
     });
 }

@@ -2,12 +2,25 @@ import { Hono } from 'hono';
 import type { UpgradeWebSocket } from 'hono/ws';
 import { WrenchStandIn } from '#devices/torque-wrench/stand-in.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
+import type { ReadingProofs } from '../service/reading-proofs.ts';
 import type { SessionService } from '../service/session-service.ts';
 import { type SignedInEnv, signedIn } from './caller.ts';
 import { problem } from './problem.ts';
 
-/** The line to a live wrench. The stand-in speaks what a real bridge would: docs/formats/wrench-stream.md. */
-export function wrenchRoutes(sessions: SessionService, catalog: CatalogService, upgradeWebSocket: UpgradeWebSocket) {
+interface WrenchParts {
+  sessions: SessionService;
+  catalog: CatalogService;
+  readings: ReadingProofs;
+}
+
+/** A policy that was broken: the session this line was opened in is over. @see RFC 6455, 7.4.1 */
+const POLICY = 1008;
+
+/**
+ * The line to a live wrench. The stand-in speaks what a real bridge would: docs/formats/wrench-stream.md. Each reading
+ * goes out with a code of the server's, without which no pull counts as live.
+ */
+export function wrenchRoutes({ sessions, catalog, readings }: WrenchParts, upgradeWebSocket: UpgradeWebSocket) {
   return new Hono<SignedInEnv>().use('*', signedIn(sessions)).get(
     '/wrenches/:id/stream',
     async (c, next) => {
@@ -15,14 +28,30 @@ export function wrenchRoutes(sessions: SessionService, catalog: CatalogService, 
       if (!wrench?.live) return problem(c, 'notFound', { detail: 'No live wrench of this shop has this id.' });
       return next();
     },
-    upgradeWebSocket(() => {
+    upgradeWebSocket((c) => {
+      const { shopId, tokenHash, sessionExpiresAtMs } = c.get('caller');
+      const wrench = c.req.param('id') ?? '';
       let standIn: WrenchStandIn | undefined;
+      let unwatch: () => void = () => undefined;
+      let expires: NodeJS.Timeout | undefined;
       return {
         onOpen: (_, socket) => {
-          standIn = new WrenchStandIn((message) => socket.send(JSON.stringify(message)));
+          const end = () => socket.close(POLICY, 'The session is over');
+          unwatch = sessions.onEnded((ended) => ended === tokenHash && end());
+          expires = setTimeout(end, Math.max(0, sessionExpiresAtMs - Date.now()));
+          standIn = new WrenchStandIn((message) => {
+            if (message.type !== 'end') return socket.send(JSON.stringify(message));
+            const { station, peakNm: torqueNm, angleDeg, movementDeg, gradientShare } = message;
+            const reading = { station, torqueNm, angleDeg, movementDeg, gradientShare };
+            return socket.send(JSON.stringify({ ...message, issued: readings.issue(shopId, wrench, reading) }));
+          });
         },
         onMessage: (event) => standIn?.receive(String(event.data)),
-        onClose: () => standIn?.stop(),
+        onClose: () => {
+          standIn?.stop();
+          unwatch();
+          clearTimeout(expires);
+        },
       };
     }),
   );

@@ -29,11 +29,32 @@ export const RECORD_COLUMNS = [
   'at_utc',
   'corrected_from_nm',
   'gradient_percent',
+  'received_utc',
+  'device_clock_utc',
+  'clock_offset_s',
+  'device',
+  'record',
 ] as const;
 
 /** Every pull as a line of RFC 4180 CSV, with a byte-order mark for spreadsheets and formulas escaped. */
 export function recordCsv(job: JobDocument): string {
   const { plan, state } = replay(job);
+  const events = new Map(job.events.map(({ event }) => [event.commandId, event]));
+  const utc = (atMs: number) => new Date(atMs).toISOString();
+  /** When a command came in, what its device's clock showed, how far that was off, and which device it was. */
+  const origin = (command: string) => {
+    const { clock, device = '' } = events.get(command) ?? {};
+    return clock
+      ? [
+          utc(clock.receivedMs),
+          utc(clock.deviceMs),
+          roundTo((clock.offsetAtReceiptMs ?? clock.offsetMs) / 1000, 1),
+          device,
+        ]
+      : ['', '', '', device];
+  };
+  const { breaks } = job.integrity;
+  const whole = breaks.length === 0 ? 'whole' : `altered at ${breaks.join(' ')}`;
   const rows = recordLines(plan, state).flatMap(({ group, joints }) =>
     joints.flatMap(({ station, pulls }) =>
       pulls.map(({ pull, stands }) => [
@@ -58,6 +79,8 @@ export function recordCsv(job: JobDocument): string {
         new Date(pull.atMs).toISOString(),
         pull.corrections.map((correction) => roundTo(correction.from, 2)).join(' '),
         pull.gradientShare === undefined ? '' : roundTo(pull.gradientShare * 100, 0),
+        ...origin(pull.commandId),
+        whole,
       ]),
     ),
   );

@@ -1,13 +1,26 @@
 import type { JobDocument } from '#contract/job.ts';
 import { RECORD_FORMAT, type RecordFile } from '#contract/record.ts';
 import { appendEvents, type JobLog, openLog } from '#core/job/job-log.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
 
-/** The record as an open file: the job, its pinned kit, and the chained events. */
-export function recordFile(job: JobDocument): RecordFile {
+/** What is kept beside a job to prove its record by. */
+export interface RecordProof {
+  seal?: string;
+  personalSalt?: string;
+  closing?: RecordFile['closing'];
+  keys: NonNullable<RecordFile['keys']>;
+  /** Signed commands by the sequence number of their first event. */
+  signed: ReadonlyMap<number, string>;
+  /** Documents of the kits to the letter as they are stored, by prefix. */
+  stored: ReadonlyMap<string, KitDocument>;
+}
+
+/** The record as an open file: the job, its pinned kits, the chained events, and what proves them. */
+export function recordFile(job: JobDocument, proof: RecordProof): RecordFile {
   const { name, stages, verify } = job.shop;
   return {
     format: RECORD_FORMAT,
-    version: 2,
+    version: 3,
     job: {
       id: job.id,
       number: job.number,
@@ -17,10 +30,17 @@ export function recordFile(job: JobDocument): RecordFile {
     },
     shop: { name, stages: stages ? [...stages] : undefined, verify },
     vehicle: job.vehicle,
-    kits: job.kits.map(({ document, prefix }) => ({ document, prefix })),
+    kits: job.kits.map(({ document, prefix }) => ({ document: proof.stored.get(prefix) ?? document, prefix })),
     openedWith: job.openedWith,
     answers: job.answers,
-    events: job.events,
+    seal: proof.seal,
+    personalSalt: proof.personalSalt,
+    closing: proof.closing,
+    keys: proof.keys,
+    events: job.events.map((stored) => {
+      const signed = proof.signed.get(stored.seq);
+      return signed === undefined ? stored : { ...stored, signed };
+    }),
   };
 }
 

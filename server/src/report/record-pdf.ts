@@ -5,11 +5,12 @@ import { COMPOUND_TEXT, END_TEXT, RAISED_TEXT, VERDICT_TEXT } from '#contract/wo
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { readingFigure, readingNote } from '#contract/wording/reading-text.ts';
 import { QUANTITY_UNIT } from '#core/job/baseline-verdict.ts';
+import type { EventClock } from '#core/job/command-time.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
 import { bothText } from '#core/quantity/show-both.ts';
 import { fromBase } from '#core/quantity/unit.ts';
-import { deviations } from '#core/record/deviations.ts';
+import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
 import { BAD, INK, INK_2, MARGIN, PAINT, Sheet } from './pdf-sheet.ts';
@@ -23,8 +24,29 @@ const odometerText = (job: JobDocument): string => {
   return km === undefined ? 'not read' : bothText(km, 'distance', 'metric');
 };
 
+/** An entry that came in this much later than it was made is said to have. */
+const LATE_MS = 2 * 60_000;
+
+const late = (clock: EventClock | undefined): string => {
+  if (!clock || clock.receivedMs - clock.deviceMs - clock.offsetMs < LATE_MS) return '';
+  return `received ${utc(clock.receivedMs).slice(5, 16)}`;
+};
+
+/** For each device: how many entries, when they came in, and how far its clock was off the server's. */
+function deviceTimes(job: JobDocument): string[] {
+  const devices = new Map<string, EventClock[]>();
+  for (const { event } of job.events)
+    if (event.device && event.clock) devices.set(event.device, [...(devices.get(event.device) ?? []), event.clock]);
+  const seconds = (ms: number) => `${(ms / 1000).toFixed(1)} s`;
+  return [...devices].map(([device, clocks]) => {
+    const offsets = clocks.map(({ offsetMs, offsetAtReceiptMs }) => offsetAtReceiptMs ?? offsetMs);
+    const received = clocks.map(({ receivedMs }) => receivedMs);
+    return `Device ${device.slice(0, 8)}: ${clocks.length} entries, received ${utc(Math.min(...received))} to ${utc(Math.max(...received))}; its clock lacked ${seconds(Math.min(...offsets))} to ${seconds(Math.max(...offsets))} to the server’s.`;
+  });
+}
+
 /** The torque record as an A4 PDF: what was fitted, each pull, deviations, ledger, what to watch. */
-export function recordPdf(job: JobDocument): Promise<Buffer> {
+export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   const { plan, state } = replay(job);
   const last = job.events.at(-1);
   const closed = state.closed;
@@ -51,6 +73,17 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
     { bold: true, size: 12 },
   );
   sheet.text(`Owner: ${job.vehicle.owner}. Odometer ${odometerText(job)}. Bay ${job.bay}.`);
+  const { breaks, open } = job.integrity;
+  if (breaks.length > 0)
+    sheet.text(
+      `THIS RECORD WAS ALTERED outside of Wrenchman, at ${breaks.map((at) => (at === 0 ? 'what the job was opened with' : `entry ${at}`)).join(', ')}.${open.length === 0 ? ' A lead has looked at it.' : ''}`,
+      { color: BAD, bold: true },
+    );
+  for (const { name, person, heardAtMs, waiting } of job.unheard)
+    sheet.text(
+      `MAY NOT BE COMPLETE: ${person}’s ${name} was last heard ${utc(heardAtMs)}${waiting > 0 ? ` with ${waiting} entries waiting` : ' with the job open'}.`,
+      { color: BAD },
+    );
   for (const kit of plan.kits) sheet.text(`${kit.title}, ${kit.maker}, sheet revision ${kit.revision}.`);
   for (const caution of plan.cautions.filter((entry) => entry.safetyCritical))
     sheet.text(caution.text, { color: BAD, bold: true });
@@ -65,6 +98,7 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
   if (decided.length === 0) sheet.text('Nothing in this kit depended on an answer.');
   for (const entry of decided) sheet.text(`${entry.name}, because ${reasonsText(plan, entry.because)}.`);
 
+  const clocks = new Map(job.events.map(({ event }) => [event.commandId, event.clock]));
   for (const { group, joints } of recordLines(plan, state)) {
     sheet.plate(group.title);
     const rows = joints.flatMap(({ station, mark, fastener, treated, stop, pulls }) => {
@@ -84,6 +118,7 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
           `  ${pull.wrench.label}`,
           [
             `${pull.by.name}, ${utc(pull.atMs).slice(5, 16)}`,
+            late(clocks.get(pull.commandId)),
             readingNote(station.spec, pull),
             pull.verdict === 'accepted' ? '' : VERDICT_TEXT[pull.verdict],
             STANDS_WORDS[stands].behind,
@@ -111,10 +146,20 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
   }
 
   sheet.plate('Deviations');
-  const departures = deviations(plan, state);
+  const departures = recordDeviations(
+    plan,
+    state,
+    job.events.map(({ event }) => event),
+  );
   if (departures.length === 0) sheet.text('None.');
   for (const deviation of departures)
     sheet.text(`${utc(deviation.atMs)}, ${deviation.by.name}: ${deviationText(deviation, plan, plan)}`);
+
+  const times = deviceTimes(job);
+  if (times.length > 0) {
+    sheet.plate('Clocks');
+    for (const line of times) sheet.text(line);
+  }
 
   const debts = debtsOf(plan, state).filter((debt) => debt.opened !== undefined);
   if (debts.length > 0) {
@@ -185,6 +230,14 @@ export function recordPdf(job: JobDocument): Promise<Buffer> {
       ? `${closed.signature}, ${utc(closed.atMs)} (signed in as ${closed.by.name}, ${closed.by.role}).${closed.note ? ` ${closed.note}` : ''}`
       : 'Not signed: the job is not closed.',
   );
+  const signing = job.events.find(({ event }) => event.type === 'jobClosed')?.event;
+  if (signing?.proof)
+    sheet.text(`Signed with the ${signing.proof === 'pin' ? 'PIN' : 'passkey'} of ${signing.by.name}.`);
+  if (last && shopKey)
+    sheet.text(`The shop’s key: ${shopKey}. The record as JSON is checked with \`npm run -s wm -- verify FILE\`.`, {
+      color: INK_2,
+      size: 8,
+    });
   if (last) sheet.text(`Chain of ${last.seq} events, last hash ${last.hash}`, { color: INK_2, size: 8 });
   sheet.text(
     'This record is an aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first; a licensed technician or inspector decides where required.',

@@ -9,7 +9,7 @@ import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { FRONT_RECOVERY_POINTS, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { DEMO_VEHICLES } from '#demo/shop.ts';
-import { guard, NOON, plate, pullOf, RAFE, untilSnug, WRENCHES, workerOn } from '#demo/try-job.ts';
+import { guard, MIRA, NOON, plate, pullOf, RAFE, untilSnug, WRENCHES, workerOn } from '#demo/try-job.ts';
 import type { Worker } from '#demo/work-through.ts';
 import { chainHash, FIRST_HASH } from '../store/hash-chain.ts';
 import { jobCardPdf, jobLabelPdf } from './job-card-pdf.ts';
@@ -45,6 +45,8 @@ function documentOf(worker: Worker, over: Partial<JobDocument> = {}): JobDocumen
     answers,
     shop: { name: 'Harrow Lane Fitting Shop', ...shop },
     wrenches: WRENCHES,
+    integrity: { breaks: [], open: [], sealed: false },
+    unheard: [],
     events: worker.events.map((event, index) => {
       hash = chainHash(hash, index + 1, event);
       return { seq: index + 1, hash, event };
@@ -61,7 +63,7 @@ const done = (worker: Worker): Worker => {
   worker.checkIn();
   worker.startAll();
   worker.finishTorque();
-  worker.closeOut('Mira Vane');
+  worker.closeOut();
   return worker;
 };
 
@@ -79,7 +81,7 @@ describe('the record as PDF, read back by another program', () => {
       expect(text).toContain(Number(row.torque_nm).toFixed(1));
       expect(text).toContain(Number(row.torque_lbf_ft).toFixed(1));
     }
-    expect(flat(text)).toContain('Mira Vane');
+    expect(flat(text)).toContain(`SIGNED ${MIRA.name},`);
     expect(text).toContain('CLOSED');
     expect(text).not.toContain('NOT CLOSED');
   });

@@ -1,5 +1,4 @@
 import { randomUUID } from 'node:crypto';
-import { type KitFileFault, readKit } from '#contract/read-kit.ts';
 import type { StoredVehicle } from '#contract/vehicle.ts';
 import { vehicleFaultText } from '#contract/wording/vehicle-text.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
@@ -7,14 +6,11 @@ import { fail, ok, type Result } from '#core/result.ts';
 import { type Vehicle, type VehicleFault, vehicleFaults } from '#core/vehicle/vehicle.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
-import { canonicalJson } from '../store/hash-chain.ts';
 
 export type VehicleError =
   | { code: 'vehicleFaulty'; faults: Array<{ path: string; message: string }> }
   | { code: 'unknownVehicle' }
   | { code: 'vehicleChanged'; current: StoredVehicle };
-
-export type ImportError = { code: 'kitFaulty'; faults: KitFileFault[] } | { code: 'kitRevisionExists'; detail: string };
 
 export class CatalogService {
   constructor(
@@ -74,25 +70,5 @@ export class CatalogService {
 
   kit(shopId: string, id: string, revision?: number): Promise<KitDocument | undefined> {
     return this.catalog.kit(shopId, id, revision);
-  }
-
-  /** Adds a kit file to the library. The same file twice changes nothing; released revisions never change. */
-  async importKit(
-    shopId: string,
-    text: string,
-  ): Promise<Result<{ id: string; revision: number; added: boolean }, ImportError>> {
-    const read = readKit(text);
-    if (!read.ok) return read;
-    const kit = read.value;
-    const known = await this.catalog.kit(shopId, kit.id, kit.revision);
-    if (known) {
-      if (canonicalJson(known) === canonicalJson(kit)) return ok({ id: kit.id, revision: kit.revision, added: false });
-      return fail({
-        code: 'kitRevisionExists',
-        detail: `${kit.id}, revision ${kit.revision}. Raise the revision to add it.`,
-      });
-    }
-    await this.catalog.addKit(shopId, kit, this.now());
-    return ok({ id: kit.id, revision: kit.revision, added: true });
   }
 }

@@ -25,7 +25,7 @@ import type { Wrench } from '#core/wrench/wrench.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 import { AlreadyOut, type CribRepository, type JobWithKit, LabelTaken } from '../store/crib-repository.ts';
 import type { PersonRepository } from '../store/person-repository.ts';
-import type { Caller } from './session-service.ts';
+import type { Caller } from './caller.ts';
 
 const DAY_MS = 86_400_000;
 /** How long returned loans and readings of the thermometer are shown. */
@@ -357,13 +357,19 @@ export class CribService {
     await this.crib.addTemperature(caller.shopId, this.now(), temperatureC, caller.person.name);
   }
 
-  async settleRecheck(caller: Caller, input: SettleInput): Promise<void> {
+  /** Settles a station by name and reason; the wrench, the job and the station are the shop's own. */
+  async settleRecheck(caller: Caller, input: SettleInput): Promise<Result<void, CribError>> {
+    const wrenches = await this.catalog.wrenches(caller.shopId);
+    if (!wrenches.some((wrench) => wrench.id === input.wrench)) return fail({ code: 'unknownWrench' });
+    const plan = await this.planOf(caller.shopId, input.job);
+    if (!plan?.stations.some((station) => station.id === input.station)) return fail({ code: 'unknownJob' });
     await this.crib.settleRecheck(
       { wrenchId: input.wrench, jobId: input.job, stationId: input.station },
       this.now(),
       caller.person.name,
       input.how,
     );
+    return ok(undefined);
   }
 
   async reorder(shopId: string): Promise<ReorderLine[]> {

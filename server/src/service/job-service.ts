@@ -1,11 +1,12 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { EventEmitter } from 'node:events';
 import type {
   AddKit,
+  CommandBatch,
   CommandBatchAnswer,
-  CommandInput,
   CommandResult,
   JobCard,
+  JobDeviceInput,
   JobDocument,
   OpenJob,
   SentCommand,
@@ -14,36 +15,35 @@ import type {
 import type { PastVisit } from '#contract/vehicle.ts';
 import { outForJob } from '#core/crib/crib-tool.ts';
 import type { JobCommand } from '#core/job/acts.ts';
-import { appendEvents, type JobLog, kitsNow, openLog, takeCommand } from '#core/job/job-log.ts';
+import { bestTimeMs } from '#core/job/command-time.ts';
+import { kitsNow, openLog, takeCommand } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
+import type { Refusal } from '#core/job/refusal.ts';
 import { ofPrefix, scopedKeys } from '#core/kit/ids.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import { fitVerdicts, type ResolveError } from '#core/kit/resolve.ts';
+import { erasedVehicle, kitHash, type SignedText } from '#core/record/seal.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import { kitAnswers, kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
-import type { Wrench } from '#core/wrench/wrench.ts';
-import type { CatalogRepository } from '../store/catalog-repository.ts';
+import type { RecordProof } from '../report/record-file.ts';
+import type { RecordSeal } from '../seal/record-seal.ts';
+import { type EventRow, JobMoved } from '../store/append-queue.ts';
+import type { CatalogRepository, PinnedDocument } from '../store/catalog-repository.ts';
 import type { CribRepository } from '../store/crib-repository.ts';
-import type { JobEntity } from '../store/entities.ts';
-import { chainHash, FIRST_HASH } from '../store/hash-chain.ts';
-import { type EventRow, JobMoved, type JobRepository } from '../store/job-repository.ts';
+import { chainHash, sha256 } from '../store/hash-chain.ts';
+import type { JobRepository } from '../store/job-repository.ts';
+import type { Caller } from './caller.ts';
+import type { Authority, CommandAuthority } from './command-authority.ts';
 import { noteFitted } from './fitted-note.ts';
+import type { JobDevices } from './job-devices.ts';
+import { foldJob, type LiveJob, liveJobs, openedWith } from './live-job.ts';
 import { pastVisit } from './past-visit.ts';
-import type { Caller, SessionService } from './session-service.ts';
+import type { ReadingProofs } from './reading-proofs.ts';
+import type { ShopWrenches } from './shop-wrenches.ts';
 
-/** A device clock may run this far ahead before its commands are refused. */
-const CLOCK_AHEAD_MS = 120_000;
-/** Jobs kept folded in memory; the oldest used is dropped. */
-const KEPT = 200;
-
-/** A job folded up to `seq`. */
-interface LiveJob {
-  row: JobEntity;
-  log: JobLog;
-  seq: number;
-  hash: string;
-  lastEventAtMs?: number;
-}
+/** Photos of one job, and their bytes together: a phone's pictures of every corner, and no album. */
+const MOST_PHOTOS = 200;
+const MOST_PHOTO_BYTES = 200e6;
 
 export type OpenJobError =
   | { code: 'unknownVehicle' }
@@ -54,45 +54,63 @@ export type OpenJobError =
   | (ResolveError & { kit: string });
 
 export type AddKitError = { code: 'unknownJob' | 'unknownKit' } | { code: 'kitDoesNotFit'; text: string; kit: string };
+export type PhotoError = { code: 'unknownJob' | 'tooManyPhotos' | 'jobClosed' | 'recordBroken' | 'notPermitted' };
 
-/** A command as the server takes it: from a device, or one it makes itself. */
-type TakenCommand = SentCommand | (Omit<CommandInput, 'command'> & { command: JobCommand });
+/** A command whose origin is known, or why it is not taken. */
+type Judged = { id: string } & (
+  | { refusal: Refusal }
+  | { command: JobCommand; atMs: number; authority: Authority; clock?: { deviceMs: number; offsetMs: number } }
+);
+
+export interface JobServiceParts {
+  jobs: JobRepository;
+  catalog: CatalogRepository;
+  crib: CribRepository;
+  wrenches: ShopWrenches;
+  authority: CommandAuthority;
+  readings: ReadingProofs;
+  devices: JobDevices;
+  seal: RecordSeal;
+  now?: () => number;
+  /** Told of what failed after its command was stored and answered; it is made up later. */
+  failedLater?: (error: unknown) => void;
+}
 
 /** Opens jobs, takes commands, and tells listeners what was added. */
 export class JobService {
-  private readonly live = new Map<string, LiveJob>();
+  private readonly live = liveJobs();
+  /** Jobs whose record was found altered. */
+  private readonly broken = new Set<string>();
   /** One queue per job: commands of one job are decided one after another, of different jobs side by side. */
   private readonly queues = new Map<string, Promise<unknown>>();
-  private readonly wrenchesOf = new Map<string, Wrench[]>();
   private readonly added = new EventEmitter().setMaxListeners(0);
+  private readonly now: () => number;
+  private readonly failedLater: (error: unknown) => void;
 
-  constructor(
-    private readonly jobs: JobRepository,
-    private readonly catalog: CatalogRepository,
-    private readonly sessions: SessionService,
-    private readonly crib: CribRepository,
-    private readonly now: () => number = Date.now,
-    /** Told of what failed after its command was stored and answered; it is made up later. */
-    private readonly failedLater: (error: unknown) => void = () => undefined,
-  ) {}
+  constructor(private readonly parts: JobServiceParts) {
+    this.now = parts.now ?? Date.now;
+    this.failedLater = parts.failedLater ?? (() => undefined);
+  }
 
-  cards(shopId: string, fromMs: number, toMs: number): Promise<JobCard[]> {
-    return this.jobs.cards(shopId, fromMs, toMs);
+  async cards(shopId: string, fromMs: number, toMs: number): Promise<JobCard[]> {
+    const cards = await this.parts.jobs.cards(shopId, fromMs, toMs);
+    return cards.map((card) => (this.broken.has(card.id) ? { ...card, broken: true } : card));
   }
 
   async open(caller: Caller, input: OpenJob): Promise<Result<{ id: string }, OpenJobError>> {
+    const { catalog, jobs, seal } = this.parts;
     const [stored, shop, ...found] = await Promise.all([
-      this.catalog.vehicle(caller.shopId, input.vehicle),
-      this.catalog.shop(caller.shopId),
-      ...input.kits.map((id) => this.catalog.currentKit(caller.shopId, id)),
+      catalog.vehicle(caller.shopId, input.vehicle),
+      catalog.shop(caller.shopId),
+      ...input.kits.map((id) => catalog.currentPinned(caller.shopId, id)),
     ]);
     if (!stored) return fail({ code: 'unknownVehicle' });
     if (input.bay > shop.bays) return fail({ code: 'bayUnknown', bays: shop.bays });
-    const kits: VisitKit[] = [];
-    for (const document of found) {
-      if (!document) return fail({ code: 'unknownKit' });
-      if (kits.some((kit) => kit.document.id === document.id)) return fail({ code: 'kitTwice', kit: document.title });
-      kits.push({ document, prefix: kitPrefix(kits, document.id) });
+    const kits: PinnedDocument[] = [];
+    for (const kit of found) {
+      if (!kit) return fail({ code: 'unknownKit' });
+      if (kits.some((other) => other.id === kit.id)) return fail({ code: 'kitTwice', kit: kit.document.title });
+      kits.push({ ...kit, prefix: kitPrefix(kits, kit.id) });
     }
     // The reading of this visit is the vehicle's own from here on; the questions were answered for it as it came.
     const vehicle =
@@ -105,18 +123,13 @@ export class JobService {
       if (misfit) return fail({ code: 'kitDoesNotFit', text: misfit.text, kit: kit.document.title });
     }
     const passRule = { stages: shop.stages ?? undefined, verify: shop.verify ?? undefined };
-    const opened = openLog({
-      kits,
-      openedWith: kits.map(({ prefix }) => prefix),
-      vehicle,
-      answers,
-      shop: passRule,
-    });
+    const prefixes = kits.map(({ prefix }) => prefix);
+    const opened = openLog({ kits, openedWith: prefixes, vehicle, answers, shop: passRule });
     if (!opened.ok) return opened;
-    if (input.odometerKm !== undefined) await this.catalog.saveVehicle(caller.shopId, vehicle, stored.version);
+    if (input.odometerKm !== undefined) await catalog.saveVehicle(caller.shopId, vehicle, stored.version);
     const nowMs = this.now();
     const planned = new Date(input.plannedStartMs).toISOString();
-    const row = await this.jobs.insert(
+    const row = await jobs.insert(
       {
         id: randomUUID(),
         shopId: caller.shopId,
@@ -125,29 +138,33 @@ export class JobService {
         odometerKm: input.odometerKm,
         vehicleId: vehicle.id,
         vehicle,
-        kits: kits.map(({ prefix, document }) => ({ prefix, id: document.id, revision: document.revision })),
+        kits: kits.map(({ prefix, id, revision }) => ({ prefix, id, revision })),
         answers,
         passRule,
         openedAtMs: nowMs,
         seq: 0,
-        hash: FIRST_HASH,
+        hash: '',
         progress: jobProgress(opened.value.plan, opened.value.state),
       },
       planned.slice(2, 10).replaceAll('-', ''),
+      (numbered) => seal.open(numbered, shop.name, kits, caller),
     );
     return ok({ id: row.id });
   }
 
-  /** Everything a device needs to work the job. */
+  /** Everything a device needs to work the job; for a record, to the letter as it is stored. */
   async document(caller: Caller, id: string): Promise<JobDocument | undefined> {
-    const row = await this.jobs.find(caller.shopId, id);
+    const { jobs, catalog, wrenches, devices } = this.parts;
+    const row = await jobs.find(caller.shopId, id);
     if (!row) return undefined;
-    const [kits, shop, wrenches, events] = await Promise.all([
-      this.catalog.pinned(row.shopId, row.kits),
-      this.catalog.shop(row.shopId),
-      this.wrenches(row.shopId),
-      this.jobs.eventsAfter(id, 0),
+    const [kits, shop, wall, events, unheard] = await Promise.all([
+      catalog.pinned(row.shopId, row.kits),
+      catalog.shop(row.shopId),
+      wrenches.of(row.shopId),
+      jobs.eventsAfter(id, 0),
+      devices.unheard(id, caller.deviceId),
     ]);
+    const integrity = await this.integrityOf(row, kits, events);
     return {
       id: row.id,
       number: row.number,
@@ -155,63 +172,53 @@ export class JobService {
       plannedStartMs: row.plannedStartMs,
       odometerKm: row.odometerKm ?? undefined,
       vehicle: row.vehicle,
-      kits,
+      kits: kits.map(({ document, prefix, withdrawn }) => ({ document, prefix, ...(withdrawn ? { withdrawn } : {}) })),
       openedWith: openedWith(row),
       answers: row.answers,
       shop: { name: shop.name, ...row.passRule },
-      wrenches,
+      wrenches: wall,
       events,
+      integrity,
+      unheard,
     };
   }
 
-  /** A wrench of this shop was changed, locked or calibrated: the next command reads them anew. */
-  forgetWrenches(shopId: string): void {
-    this.wrenchesOf.delete(shopId);
-  }
-
-  /** The shop's wrenches with their pulls since calibration; kept until the crib changes one. */
-  private async wrenches(shopId: string): Promise<Wrench[]> {
-    const known = this.wrenchesOf.get(shopId);
-    if (known) return known;
-    const [stored, pulls] = await Promise.all([this.catalog.wrenches(shopId), this.crib.pullsSinceCalibration(shopId)]);
-    const wrenches = stored.map((wrench) => ({ ...wrench, pullsSinceCalibration: pulls.get(wrench.id) ?? 0 }));
-    this.wrenchesOf.set(shopId, wrenches);
-    return wrenches;
+  private async integrityOf(row: LiveJob['row'], kits: readonly PinnedDocument[], events: readonly StoredEvent[]) {
+    const anyPhoto = events.some(({ event }) => event.type === 'photoKept');
+    const photos = anyPhoto ? await this.parts.jobs.photoHashes(row.id) : new Map<string, string>();
+    const integrity = this.parts.seal.check(row, kits, events, photos);
+    if (integrity.breaks.length > 0) this.broken.add(row.id);
+    else this.broken.delete(row.id);
+    return integrity;
   }
 
   private async load(shopId: string, id: string): Promise<LiveJob | undefined> {
     const known = this.live.get(id);
-    if (known) {
-      if (known.row.shopId !== shopId) return undefined;
-      this.live.delete(id);
-      this.live.set(id, known);
-      return known;
-    }
-    const row = await this.jobs.find(shopId, id);
+    if (known) return known.row.shopId === shopId ? known : undefined;
+    const { jobs, catalog } = this.parts;
+    const row = await jobs.find(shopId, id);
     if (!row) return undefined;
-    const [kits, events] = await Promise.all([this.catalog.pinned(row.shopId, row.kits), this.jobs.eventsAfter(id, 0)]);
-    const opened = openLog({
-      kits,
-      openedWith: openedWith(row),
-      vehicle: row.vehicle,
-      answers: row.answers,
-      shop: row.passRule,
-    });
-    if (!opened.ok) throw new Error(`Job ${id} no longer resolves: ${opened.error.code}`);
+    const [kits, events] = await Promise.all([catalog.pinned(row.shopId, row.kits), jobs.eventsAfter(id, 0)]);
+    const last = events.at(-1);
     const live: LiveJob = {
       row,
-      log: appendEvents(
-        opened.value,
-        events.map((stored) => stored.event),
-      ),
-      seq: events.length,
-      hash: events.at(-1)?.hash ?? FIRST_HASH,
-      lastEventAtMs: events.at(-1)?.event.atMs,
+      log: foldJob(row, kits, events),
+      seq: last?.seq ?? 0,
+      // After a break the chain goes on from what stands.
+      hash: last?.hash ?? this.parts.seal.firstHash(row),
+      lastEventAtMs: last?.event.atMs,
+      integrity: await this.integrityOf(row, kits, events),
     };
     this.live.set(id, live);
-    const oldest = this.live.keys().next().value;
-    if (this.live.size > KEPT && oldest !== undefined) this.live.delete(oldest);
+    await this.signClosed(live);
     return live;
+  }
+
+  /** A job that was closed and not signed, because the server ended in between, is signed when it is next read. */
+  private async signClosed({ row, log, seq, hash, integrity }: LiveJob): Promise<void> {
+    if (!log.state.closed || row.closing || integrity.breaks.length > 0) return;
+    row.closing = this.parts.seal.close(row, seq, hash, log.state.closed.atMs);
+    await this.parts.jobs.setClosing(row.id, row.closing);
   }
 
   /** Runs `work` when everything queued for this job before it has finished. */
@@ -227,29 +234,50 @@ export class JobService {
   }
 
   /** Takes commands in order. Each gets its own answer; what was accepted is stored before this returns. */
-  command(caller: Caller, id: string, commands: readonly SentCommand[]): Promise<CommandBatchAnswer | undefined> {
-    return this.inTurn(id, async () => {
+  async command(caller: Caller, id: string, batch: CommandBatch): Promise<CommandBatchAnswer | undefined> {
+    const receivedMs = this.now();
+    const judged: Judged[] = [];
+    for (const input of batch.commands) judged.push(await this.judge(caller, id, input, receivedMs));
+    const offsetAtReceiptMs = batch.sentMs === undefined ? undefined : receivedMs - batch.sentMs;
+    const answer = await this.inTurn(id, async () => {
+      const take = () => this.take(caller, id, judged, { receivedMs, offsetAtReceiptMs });
       try {
-        return await this.take(caller, id, commands);
+        return await take();
       } catch (error) {
-        // Whatever is in memory may be ahead of the store now.
-        this.live.delete(id);
-        if (error instanceof JobMoved) return this.take(caller, id, commands);
+        if (error instanceof JobMoved) return take();
         throw error;
       }
     });
+    if (answer && batch.left !== undefined) this.parts.devices.heard(id, caller, { waiting: batch.left, away: false });
+    return answer;
+  }
+
+  /** Finds out where a command is from and what shows it; none of that needs the job. */
+  private async judge(caller: Caller, job: string, input: SentCommand, receivedMs: number): Promise<Judged> {
+    const { id } = input;
+    if ('unreadable' in input) return { id, refusal: { code: 'commandUnreadable', faults: input.unreadable } };
+    const { authority, readings, devices } = this.parts;
+    const found = await authority.of(caller, job, input);
+    if (!found.ok) return { id, refusal: found.error };
+    const { command } = input;
+    if (command.type === 'pull' && command.source === 'live' && !readings.holds(command, caller.shopId))
+      return { id, refusal: { code: 'liveUnproven', station: command.station } };
+    const notBeforeMs = Math.max(found.value.notBeforeMs, devices.emptyAtMs(caller.deviceId));
+    const atMs = bestTimeMs(input.atMs, notBeforeMs, receivedMs);
+    return { id, command, atMs, authority: found.value, clock: input.clock };
   }
 
   /**
-   * Takes a kit into a visit under way: it is pinned, then the command is decided like any other.
+   * Takes a kit into a visit under way: decided first, then pinned, so that a refused one leaves nothing behind.
    * @returns the answer to the command, or why it could not be given
    */
   addKit(caller: Caller, id: string, input: AddKit): Promise<Result<CommandBatchAnswer, AddKitError>> {
     return this.inTurn(id, async () => {
       const live = await this.load(caller.shopId, id);
-      const document = live && (await this.catalog.currentKit(caller.shopId, input.kit));
+      const pinned = live && (await this.parts.catalog.currentPinned(caller.shopId, input.kit));
       if (!live) return fail({ code: 'unknownJob' as const });
-      if (!document) return fail({ code: 'unknownKit' as const });
+      if (!pinned) return fail({ code: 'unknownKit' as const });
+      const { document, revision } = pinned;
       const { setup, state } = live.log;
       const prefix = kitPrefix(setup.kits, document.id);
       const kit: VisitKit = { document, prefix };
@@ -259,23 +287,51 @@ export class JobService {
         (verdict) => verdict.truth === 'false',
       );
       if (misfit) return fail({ code: 'kitDoesNotFit' as const, text: misfit.text, kit: document.title });
-      const own = ofPrefix(prefix, known);
-      const command = { type: 'addKit' as const, prefix, kit: document.id, revision: document.revision, answers: own };
-      const give = () => this.take(caller, id, [{ id: input.id, atMs: this.now(), by: caller.person.id, command }]);
-      // A kit that is in already is refused like any command, and leaves no pin behind.
-      if (live.log.plan.kits.some((entry) => entry.id === document.id)) {
-        const refused = await give();
-        return refused ? ok(refused) : fail({ code: 'unknownJob' as const });
-      }
-      const kits = [...live.row.kits, { prefix, id: document.id, revision: document.revision, added: true as const }];
-      const row = { ...live.row, kits };
-      this.live.set(id, { ...live, row, log: { ...live.log, setup: { ...setup, kits: [...setup.kits, kit] } } });
-      await this.jobs.pin(id, kits);
-      const answer = await give();
-      // Refused, the kit must not stay half in.
-      if (!answer?.results[0]?.ok) this.live.delete(id);
-      return answer ? ok(answer) : fail({ code: 'unknownJob' as const });
+      const command: JobCommand = {
+        type: 'addKit',
+        prefix,
+        kit: document.id,
+        revision,
+        answers: ofPrefix(prefix, known),
+        sha256: kitHash(sha256, pinned.stored),
+      };
+      const kits = [...live.row.kits, { prefix, id: document.id, revision, added: true as const }];
+      const log = { ...live.log, setup: { ...setup, kits: [...setup.kits, kit] } };
+      const before = async () => {
+        await this.parts.jobs.pin(id, kits);
+        live.row.kits = kits;
+      };
+      const answer = await this.give(caller, { ...live, log }, { id: input.id, command }, before);
+      return ok(answer);
     });
+  }
+
+  /** Gives a command the server itself makes, in the caller's name. `before` runs once it is decided, before it is stored. */
+  private async give(
+    caller: Caller,
+    live: LiveJob,
+    { id, command }: { id: string; command: JobCommand },
+    before?: () => Promise<void>,
+  ): Promise<CommandBatchAnswer> {
+    const nowMs = this.now();
+    const authority: Authority = { by: caller.person, device: caller.deviceId, notBeforeMs: nowMs };
+    return this.decideAll(caller, live, [{ id, command, atMs: nowMs, authority }], { receivedMs: nowMs }, before);
+  }
+
+  /** What is kept beside a job to prove its record by. */
+  async recordProof(shopId: string, id: string): Promise<RecordProof | undefined> {
+    const { jobs, catalog } = this.parts;
+    const row = await jobs.find(shopId, id);
+    if (!row) return undefined;
+    const [signed, kits] = await Promise.all([jobs.proofs(id), catalog.pinned(shopId, row.kits)]);
+    return {
+      seal: row.seal ?? undefined,
+      personalSalt: row.personalSalt ?? undefined,
+      closing: row.closing ? (JSON.parse(row.closing) as SignedText) : undefined,
+      keys: await jobs.keysOf(id),
+      signed,
+      stored: new Map(kits.map(({ prefix, stored }) => [prefix, stored])),
+    };
   }
 
   /** The plan of a job as its own events made it; undefined where the shop has no such job. */
@@ -283,30 +339,65 @@ export class JobService {
     return (await this.load(shopId, id))?.log.plan;
   }
 
-  /** A vehicle's visits with what was torqued and what came off. */
+  /**
+   * Takes what is personal of a vehicle's owner out of the vehicle's card and out of every job of it, on the owner's wish.
+   * The records stay whole: their seals hold only a salted hash of it.
+   */
+  async erasePersonal(shopId: string, vehicleId: string): Promise<boolean> {
+    const { catalog, jobs } = this.parts;
+    const stored = await catalog.vehicle(shopId, vehicleId);
+    if (!stored) return false;
+    for (const row of await jobs.ofVehicle(shopId, vehicleId))
+      await this.inTurn(row.id, async () => {
+        await jobs.erase(row.id, erasedVehicle(row.vehicle));
+        this.live.delete(row.id);
+      });
+    await catalog.saveVehicle(shopId, erasedVehicle(stored.vehicle), stored.version);
+    return true;
+  }
+
+  /** A vehicle's visits with what was torqued and what came off. One that cannot be read is listed without. */
   async history(shopId: string, vehicleId: string): Promise<PastVisit[]> {
-    const rows = await this.jobs.ofVehicle(shopId, vehicleId);
+    const rows = await this.parts.jobs.ofVehicle(shopId, vehicleId);
     return Promise.all(
       rows.map(async (row) => {
-        const live = await this.load(shopId, row.id);
-        if (!live) throw new Error(`Job ${row.id} is gone`);
-        return pastVisit(row, live.log);
+        try {
+          return pastVisit(row, (await this.load(shopId, row.id))?.log);
+        } catch (error) {
+          this.failedLater(error);
+          return pastVisit(row, undefined);
+        }
       }),
     );
   }
 
   minutesOf(shopId: string, kitId: string): Promise<number[]> {
-    return this.jobs.minutesOf(shopId, kitId);
+    return this.parts.jobs.minutesOf(shopId, kitId);
   }
 
-  async addPhoto(caller: Caller, jobId: string, type: string, bytes: Buffer): Promise<string> {
-    const id = randomUUID();
-    await this.jobs.addPhoto({ id, jobId, type, bytes, takenBy: caller.person.id, takenAtMs: this.now() });
-    return id;
+  /** Keeps a photo and puts its hash on the record. */
+  addPhoto(caller: Caller, jobId: string, type: string, bytes: Buffer): Promise<Result<{ id: string }, PhotoError>> {
+    return this.inTurn(jobId, async () => {
+      const { jobs } = this.parts;
+      const live = await this.load(caller.shopId, jobId);
+      if (!live) return fail({ code: 'unknownJob' as const });
+      const kept = await jobs.photosOf(jobId);
+      if (kept.count >= MOST_PHOTOS || kept.bytes + bytes.length > MOST_PHOTO_BYTES)
+        return fail({ code: 'tooManyPhotos' as const });
+      const id = randomUUID();
+      const hash = createHash('sha256').update(bytes).digest('hex');
+      const command: JobCommand = { type: 'keepPhoto', photo: id, sha256: hash, mime: type, bytes: bytes.length };
+      const row = { id, jobId, type, bytes, sha256: hash, takenBy: caller.person.id, takenAtMs: this.now() };
+      const { results } = await this.give(caller, live, { id, command }, () => jobs.addPhoto(row));
+      const [result] = results;
+      if (!result || result.ok) return ok({ id });
+      const { code } = result.refusal;
+      return fail({ code: code === 'jobClosed' || code === 'recordBroken' ? code : ('notPermitted' as const) });
+    });
   }
 
   photo(jobId: string, id: string) {
-    return this.jobs.photo(jobId, id);
+    return this.parts.jobs.photo(jobId, id);
   }
 
   /**
@@ -314,7 +405,7 @@ export class JobService {
    * here is owed, and made up when the vehicle is next looked at or the server next starts.
    */
   async noteOwed(of?: { shopId: string; vehicleId: string }): Promise<void> {
-    for (const row of await this.jobs.owedToVehicles(of)) {
+    for (const row of await this.parts.jobs.owedToVehicles(of)) {
       try {
         const live = await this.load(row.shopId, row.id);
         if (live) await this.noteFitted(live);
@@ -326,79 +417,121 @@ export class JobService {
   }
 
   private async noteFitted({ row, log }: Pick<LiveJob, 'row' | 'log'>): Promise<void> {
-    await noteFitted(this.catalog, row, log);
-    await this.jobs.noted(row.id);
+    await noteFitted(this.parts.catalog, row, log);
+    await this.parts.jobs.noted(row.id);
   }
 
   private async take(
     caller: Caller,
     id: string,
-    commands: readonly TakenCommand[],
+    commands: readonly Judged[],
+    received: { receivedMs: number; offsetAtReceiptMs?: number },
   ): Promise<CommandBatchAnswer | undefined> {
     const live = await this.load(caller.shopId, id);
-    if (!live) return undefined;
-    const wrenches = await this.wrenches(caller.shopId);
-    const nowMs = this.now();
+    return live && this.decideAll(caller, live, commands, received);
+  }
+
+  private async decideAll(
+    caller: Caller,
+    live: LiveJob,
+    commands: readonly Judged[],
+    { receivedMs, offsetAtReceiptMs }: { receivedMs: number; offsetAtReceiptMs?: number },
+    before?: () => Promise<void>,
+  ): Promise<CommandBatchAnswer> {
+    const { crib, jobs, wrenches, readings } = this.parts;
+    const { id } = live.row;
+    const wall = await wrenches.of(caller.shopId);
+    const { open } = live.integrity;
     let { log, seq, hash } = live;
     const rows: EventRow[] = [];
     const results: CommandResult[] = [];
     for (const input of commands) {
-      if ('unreadable' in input) {
-        results.push({ id: input.id, ok: false, refusal: { code: 'commandUnreadable', faults: input.unreadable } });
+      if ('refusal' in input) {
+        results.push({ id: input.id, ok: false, refusal: input.refusal });
         continue;
       }
-      if (input.atMs > nowMs + CLOCK_AHEAD_MS) {
-        results.push({ id: input.id, ok: false, refusal: { code: 'clockAhead', byMs: input.atMs - nowMs } });
-        continue;
-      }
-      const by = await this.sessions.actor(caller, input.by, input.atMs);
-      if (!by) {
-        results.push({ id: input.id, ok: false, refusal: { code: 'notSignedInThen', person: input.by } });
-        continue;
-      }
+      const { command, atMs, authority, clock } = input;
+      const { by, device, signingKey, proof } = authority;
       const envelope = {
         id: input.id,
-        atMs: input.atMs,
+        atMs,
         by,
-        device: caller.deviceId,
-        command: input.command,
+        device,
+        signingKey,
+        proof,
+        clock: { deviceMs: clock?.deviceMs ?? atMs, offsetMs: clock?.offsetMs ?? 0, receivedMs, offsetAtReceiptMs },
+        command,
       };
       // Only closing asks what is still out for the job.
-      const toolsOut = input.command.type === 'close' ? outForJob(await this.crib.loansOfJob(id), id) : [];
-      const outcome = takeCommand(log, wrenches, envelope, toolsOut);
+      const toolsOut = command.type === 'close' ? outForJob(await crib.loansOfJob(id), id) : [];
+      const outcome = takeCommand(log, wall, envelope, { toolsOut, breaks: open });
       if (!outcome.ok) {
         results.push({ id: input.id, ok: false, refusal: outcome.refusal });
         continue;
       }
+      if (command.type === 'pull' && !outcome.repeated && !readings.takeOnce(command, input.id)) {
+        results.push({ id: input.id, ok: false, refusal: { code: 'liveUnproven', station: command.station } });
+        continue;
+      }
       ({ log } = outcome);
+      // After a tail that was cut off the numbers go on where they were: they are not given twice.
+      if (rows.length === 0 && outcome.events.length > 0) seq = Math.max(seq, live.row.seq);
       outcome.events.forEach((event, commandIndex) => {
         seq += 1;
         hash = chainHash(hash, seq, event);
-        rows.push({ seq, hash, event, commandIndex });
+        rows.push({ seq, hash, event, commandIndex, proof: commandIndex === 0 ? authority.kept : undefined });
       });
       results.push({ id: input.id, ok: true, repeated: outcome.repeated });
     }
     const events: StoredEvent[] = rows.map((row) => ({ seq: row.seq, hash: row.hash, event: row.event }));
     if (rows.length > 0) {
+      await before?.();
       const lastEventAtMs = rows.at(-1)?.event.atMs;
-      const received = { atMs: nowMs, deviceId: caller.deviceId };
       const progress = jobProgress(log.plan, log.state, lastEventAtMs);
-      await this.jobs.append(id, live.seq, rows, received, progress, log.state.closed?.atMs);
-      this.live.set(id, { ...live, log, seq, hash, lastEventAtMs });
-      countPulls(wrenches, rows);
+      const received = { atMs: receivedMs, deviceId: caller.deviceId };
+      const closedAtMs = log.state.closed?.atMs;
+      try {
+        await jobs.append({ jobId: id, fromSeq: live.row.seq, rows, received, progress, closedAtMs });
+      } catch (error) {
+        // Whatever is in memory may be ahead of the store now.
+        this.live.delete(id);
+        throw error;
+      }
+      const acknowledged = rows.some(({ event }) => event.type === 'breakAcknowledged');
+      const integrity = acknowledged ? { ...live.integrity, open: [] } : live.integrity;
+      const row = { ...live.row, seq, hash };
+      const next: LiveJob = { ...live, row, log, seq, hash, lastEventAtMs, integrity };
+      this.live.set(id, next);
+      wrenches.countPulls(caller.shopId, events);
       this.added.emit(id, events);
-      if (rows.some(({ event }) => event.type === 'jobClosed'))
-        await this.noteFitted({ ...live, log }).catch((error: unknown) => this.failedLater(error));
+      if (rows.some(({ event }) => event.type === 'jobClosed')) await this.afterClose(next);
     }
     return { results, events, seq };
   }
 
+  /** What follows a close is stored apart from it; where it fails it is made up later. */
+  private async afterClose(live: LiveJob): Promise<void> {
+    try {
+      await this.signClosed(live);
+      await this.noteFitted(live);
+    } catch (error) {
+      this.failedLater(error);
+    }
+  }
+
+  /** A device says what waits on it for a job, and whether it has left it. */
+  async device(caller: Caller, id: string, said: JobDeviceInput): Promise<boolean> {
+    if (!(await this.exists(caller.shopId, id))) return false;
+    await this.parts.devices.said(id, caller, said);
+    return true;
+  }
+
   eventsAfter(id: string, seq: number): Promise<StoredEvent[]> {
-    return this.jobs.eventsAfter(id, seq);
+    return this.parts.jobs.eventsAfter(id, seq);
   }
 
   async exists(shopId: string, id: string): Promise<boolean> {
-    return this.live.get(id)?.row.shopId === shopId || (await this.jobs.find(shopId, id)) !== undefined;
+    return this.live.peek(id)?.row.shopId === shopId || (await this.parts.jobs.find(shopId, id)) !== undefined;
   }
 
   /** Calls back with events as they are stored; returns how to stop. */
@@ -406,17 +539,19 @@ export class JobService {
     this.added.on(id, callback);
     return () => this.added.off(id, callback);
   }
-}
 
-/** Prefixes of the kits a job was opened with. */
-const openedWith = (row: JobEntity): string[] => row.kits.filter(({ added }) => !added).map(({ prefix }) => prefix);
-
-/** Adds pulls just stored to their wrenches' counts, so that 5 000 is not passed unseen between two readings. */
-function countPulls(wrenches: Wrench[], rows: readonly EventRow[]): void {
-  for (const { event } of rows) {
-    if (event.type !== 'pullRecorded') continue;
-    const at = wrenches.findIndex((wrench) => wrench.id === event.wrench.id);
-    const wrench = wrenches[at];
-    if (wrench) wrenches[at] = { ...wrench, pullsSinceCalibration: (wrench.pullsSinceCalibration ?? 0) + 1 };
+  /** Holds every job of the installation against its seal, one after another, and names the altered ones. */
+  async checkAll(pause: () => Promise<void>): Promise<string[]> {
+    const { jobs, catalog } = this.parts;
+    for (const { job, shopId } of await jobs.heads()) {
+      try {
+        const row = await jobs.find(shopId, job);
+        if (row) await this.integrityOf(row, await catalog.pinned(shopId, row.kits), await jobs.eventsAfter(job, 0));
+      } catch (error) {
+        this.failedLater(error);
+      }
+      await pause();
+    }
+    return [...this.broken];
   }
 }

@@ -6,17 +6,19 @@ import type {
   KitDraft,
   ReleaseInput,
   RevisionCard,
+  Waiver,
 } from '#contract/kit-draft.ts';
-import { faultText } from '#contract/read-kit.ts';
 import { findingText } from '#contract/wording/finding-text.ts';
-import { kitFaults } from '#core/kit/kit-integrity.ts';
+import type { Person } from '#core/job/role.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
 import { type Finding, findingKey } from '#core/kit/lint/finding.ts';
-import { lintKit } from '#core/kit/lint/lint.ts';
+import { canonicalJson } from '#core/record/canonical-json.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { KitDraftRepository } from '../store/kit-draft-repository.ts';
-import type { Caller } from './session-service.ts';
+import type { KitWorks } from '../work/kit-works.ts';
+import type { Caller } from './caller.ts';
 
 export type DraftError =
   | { code: 'unknownKit' }
@@ -27,7 +29,14 @@ export type DraftError =
   | { code: 'draftChanged'; detail: string; draft: KitDraft }
   | { code: 'kitFaulty'; faults: Array<{ path: string; message: string }> }
   | { code: 'kitNotReleasable'; detail: string; faults: Array<{ path: string; message: string }> }
-  | { code: 'waiverNeedsLead'; detail: string };
+  | { code: 'waiverNeedsLead'; detail: string }
+  | { code: 'kitRevisionExists'; detail: string }
+  | { code: 'tooManyRevisions'; detail: string };
+
+/** Revisions of one kit: a sheet that changes monthly takes forty years to reach it. */
+const MOST_REVISIONS = 500;
+/** Stands for all warnings of a file at once. */
+const EVERY_WARNING = '*';
 
 /** Kits being written: drafts, their saves, and their release as a revision that never changes again. */
 export class KitDraftService {
@@ -37,6 +46,7 @@ export class KitDraftService {
   constructor(
     private readonly drafts: KitDraftRepository,
     private readonly catalog: CatalogRepository,
+    private readonly works: KitWorks,
     private readonly now: () => number = Date.now,
   ) {}
 
@@ -52,7 +62,7 @@ export class KitDraftService {
         const key = `${shopId} ${kit.id} ${kit.revision}`;
         let counts = this.counted.get(key);
         if (!counts) {
-          const findings = lintKit(kit);
+          const { findings } = await this.works.judge(kit);
           counts = {
             errors: findings.filter((finding) => finding.severity === 'error').length,
             warnings: findings.filter((finding) => finding.severity === 'warning').length,
@@ -141,9 +151,35 @@ export class KitDraftService {
     });
     if (draft.version !== input.version) return fail(changed(draft));
     const { document } = draft;
-    const faults = kitFaults(document);
-    if (faults.length > 0) return fail({ code: 'kitFaulty', faults: faults.map(faultText) });
-    const findings = lintKit(document);
+    const judged = await this.judge(shopId, person, document, input.waivers);
+    if (!judged.ok) return judged;
+    const waivers = judged.value;
+    const revision = (await this.drafts.newestRevision(shopId, id)) + 1;
+    const released = await this.drafts.release(shopId, { ...document, revision }, draft.version, {
+      note: input.note,
+      releasedBy: person.name,
+      waivers,
+      addedAtMs: this.now(),
+    });
+    if (released) return ok({ id, revision });
+    const theirs = await this.drafts.draft(shopId, id);
+    return fail(theirs ? changed(theirs) : { code: 'unknownDraft' });
+  }
+
+  /**
+   * What stands between a kit and its release: references that do not hold, errors, and warnings nobody gave a reason for.
+   * @returns the warnings that a lead lets stand
+   */
+  private async judge(
+    shopId: string,
+    person: Person,
+    document: KitDocument,
+    given: ReleaseInput['waivers'],
+  ): Promise<Result<Waiver[], DraftError>> {
+    if ((await this.catalog.revisionsOf(shopId, document.id)) >= MOST_REVISIONS)
+      return fail({ code: 'tooManyRevisions', detail: `${document.id} has ${MOST_REVISIONS} revisions.` });
+    const { faults, findings } = await this.works.judge(document);
+    if (faults.length > 0) return fail({ code: 'kitFaulty', faults });
     const line = (finding: Finding) => ({
       path: finding.path,
       message: `${finding.place}: ${findingText(finding).title}`,
@@ -155,9 +191,9 @@ export class KitDraftService {
         detail: `${errors.length} errors must be cleared first.`,
         faults: errors.map(line),
       });
-    const reasons = new Map(input.waivers.map((waiver) => [waiver.key, waiver.reason]));
+    const reasons = new Map(given.map((waiver) => [waiver.key, waiver.reason]));
     const warnings = findings.filter((finding) => finding.severity === 'warning');
-    const open = warnings.filter((finding) => !reasons.has(findingKey(finding)));
+    const open = warnings.filter((finding) => !reasons.has(findingKey(finding)) && !reasons.has(EVERY_WARNING));
     if (open.length > 0)
       return fail({
         code: 'kitNotReleasable',
@@ -166,21 +202,41 @@ export class KitDraftService {
       });
     if (warnings.length > 0 && person.role !== 'lead')
       return fail({ code: 'waiverNeedsLead', detail: `${warnings.length} warnings stand; a lead may let them.` });
-    const waivers = warnings.map((finding) => ({
-      key: findingKey(finding),
-      reason: reasons.get(findingKey(finding)) ?? '',
-      by: person.name,
-    }));
-    const revision = (await this.drafts.newestRevision(shopId, id)) + 1;
-    const released = await this.drafts.release(shopId, { ...document, revision }, draft.version, {
-      note: input.note,
-      releasedBy: person.name,
-      waivers,
-      addedAtMs: this.now(),
-    });
-    if (released) return ok({ id, revision });
-    const theirs = await this.drafts.draft(shopId, id);
-    return fail(theirs ? changed(theirs) : { code: 'unknownDraft' });
+    return ok(
+      warnings.map((finding) => {
+        const key = findingKey(finding);
+        return { key, reason: reasons.get(key) ?? reasons.get(EVERY_WARNING) ?? '', by: person.name };
+      }),
+    );
+  }
+
+  /**
+   * Takes a kit file into the library as a revision of its own number, on the same terms as a draft's release. The same
+   * file twice changes nothing; released revisions never change.
+   *
+   * @param waive - a lead's reason for letting all its warnings stand
+   */
+  async importKit(
+    { shopId, person }: Caller,
+    text: string,
+    waive?: string,
+  ): Promise<Result<{ id: string; revision: number; added: boolean }, DraftError>> {
+    const read = await this.works.read(text);
+    if (!read.ok) return read;
+    const kit = read.value;
+    const { id, revision } = kit;
+    const known = await this.catalog.kit(shopId, id, revision);
+    if (known) {
+      if (canonicalJson(known) === canonicalJson(kit)) return ok({ id, revision, added: false });
+      return fail({
+        code: 'kitRevisionExists',
+        detail: `${id}, revision ${revision}. Raise the revision to add it.`,
+      });
+    }
+    const judged = await this.judge(shopId, person, kit, waive ? [{ key: EVERY_WARNING, reason: waive }] : []);
+    if (!judged.ok) return judged;
+    await this.drafts.take(shopId, kit, { releasedBy: person.name, waivers: judged.value, addedAtMs: this.now() });
+    return ok({ id, revision, added: true });
   }
 
   lexicon(shopId: string): Promise<ShopWord[]> {

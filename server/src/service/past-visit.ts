@@ -7,15 +7,20 @@ import { indexOf } from '#core/kit/plan.ts';
 import { stationSpot } from '#core/vehicle/joint-spot.ts';
 import type { JobEntity } from '../store/entities.ts';
 
-/** A visit as a vehicle's history shows it. */
-export function pastVisit(row: JobEntity, { plan, state }: JobLog): PastVisit {
-  const { groups } = indexOf(plan);
-  return {
+/** A visit as a vehicle's history shows it; without what it consists of where the job cannot be read. */
+export function pastVisit(row: JobEntity, log: JobLog | undefined): PastVisit {
+  const visit = {
     id: row.id,
     number: row.number,
     startedMs: row.plannedStartMs,
     closedAtMs: row.closedAtMs ?? undefined,
     odometerKm: row.odometerKm ?? undefined,
+  };
+  if (!log) return { ...visit, kits: row.kits.map(({ id }) => id), joints: [], debts: [], unreadable: true };
+  const { plan, state } = log;
+  const { groups } = indexOf(plan);
+  return {
+    ...visit,
     kits: plan.kits.map((kit) => kit.title),
     joints: plan.stations.map((station) => {
       const group = groups.get(station.groupId);

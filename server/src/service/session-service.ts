@@ -1,44 +1,79 @@
-import { createHash, randomBytes } from 'node:crypto';
+import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
-import type { PersonCard, Session, SignIn, SignInOptions } from '#contract/session.ts';
+import {
+  type ChangeSecret,
+  type HandOver,
+  type HandOverInput,
+  HandOverSchema,
+  type PersonCard,
+  type PublicKeys,
+  type Session,
+  type SignIn,
+  type SignInOptions,
+} from '#contract/session.ts';
 import type { Person } from '#core/job/role.ts';
 import { fail, ok, type Result } from '#core/result.ts';
-import type { ShopEntity, UserEntity } from '../store/entities.ts';
+import type { DeviceEntity, DeviceKeyEntity, ShopEntity, UserEntity } from '../store/entities.ts';
 import type { PersonRepository } from '../store/person-repository.ts';
+import type { Caller, Site } from './caller.ts';
+import type { PasskeyService } from './passkey-service.ts';
+import { SecretTries, UNKNOWN_DEVICE } from './secret-tries.ts';
+import { isDeviceKey, isSignedBy } from './signature.ts';
 
 /** A shift and its overtime; a tablet left lying is signed out after it. */
 export const SESSION_MS = 14 * 3_600_000;
-/** A session read from the store is believed for this long, so that a tablet's every pull need not ask again. */
-const BELIEVED_MS = 2000;
-/** Wrong secrets in a row before a person is locked, and for how long. */
-const ATTEMPTS = 5;
-const LOCK_MS = 60_000;
+/** A device is known for this long after it was last signed in on. */
+export const DEVICE_MS = 400 * 86_400_000;
+/** What a device signs without the network counts this long after its person typed their PIN on it. */
+const KEY_MS = 7 * 86_400_000;
+/** Sessions are read from the store once and then believed: they end through this server alone. */
+const BELIEVED_MS = 60_000;
+const MOST_BELIEVED = 5000;
 
-/** Who is asking: the person, their shop and the device. */
-export interface Caller {
-  person: Person;
-  card: PersonCard;
-  shopId: string;
-  deviceId: string;
-  tokenHash: string;
+/** What came with a request: cookies, and how the device calls itself. */
+export interface From {
+  session?: string;
+  device?: string;
+  deviceName: string;
+  site: Site;
 }
 
+/** A device's own cookie, where it was given a new one. */
+export interface SignedIn {
+  token: string;
+  deviceToken?: string;
+  session: Session;
+}
+
+export type SignInError =
+  | { code: 'wrongSecret' }
+  | { code: 'badKeys' }
+  | { code: 'tooManyAttempts'; retryAfterS: number };
+
 const tokenHashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+const newToken = (): string => randomBytes(32).toString('base64url');
 const cardOf = ({ id, name, initials, role }: UserEntity): PersonCard => ({ id, name, initials, role });
 
 /** Hashes a PIN or password with argon2id. @see RFC 9106 */
 export const hashSecret = (secret: string): Promise<string> => hash(secret);
 
+/** People signing in, out, and passing a device on; and whose signature is whose. */
 export class SessionService {
   private readonly believed = new Map<string, { caller: Caller; untilMs: number }>();
+  private readonly keys = new Map<string, DeviceKeyEntity>();
+  private readonly ended = new Set<(tokenHash: string) => void>();
+  private readonly tries: SecretTries;
   /** Verified against when the person does not exist, so that both answers take equally long. */
   private readonly decoy = hash(randomBytes(16).toString('hex'));
 
   constructor(
     private readonly people: PersonRepository,
+    private readonly passkeys: PasskeyService,
     private readonly demoPins: Record<string, string> | undefined,
     private readonly now: () => number = Date.now,
-  ) {}
+  ) {
+    this.tries = new SecretTries(people);
+  }
 
   async options(): Promise<SignInOptions> {
     const shop = await this.people.shop();
@@ -47,61 +82,160 @@ export class SessionService {
     return { shop: shop.name, people, demoPins: this.demoPins };
   }
 
-  /** Signs in and gives a fresh token; `previous` is the token to end, so that tokens rotate. */
-  async signIn(
-    { person, secret, device }: SignIn,
-    previous?: string,
-  ): Promise<
-    Result<
-      { token: string; session: Session },
-      { code: 'wrongSecret' } | { code: 'tooManyAttempts'; retryAfterS: number }
-    >
-  > {
-    const nowMs = this.now();
-    const user = await this.people.person(person);
-    if (user?.lockedUntilMs && user.lockedUntilMs > nowMs) {
-      return fail({ code: 'tooManyAttempts', retryAfterS: Math.ceil((user.lockedUntilMs - nowMs) / 1000) });
-    }
+  /** Whether a secret is right; a wrong one is counted, and too many wait. */
+  private async checkSecret(
+    user: UserEntity | undefined,
+    deviceId: string,
+    secret: string,
+  ): Promise<SignInError | undefined> {
+    const retryAfterS = user && (await this.tries.wait(user.id, deviceId, this.now()));
+    if (retryAfterS !== undefined) return { code: 'tooManyAttempts', retryAfterS };
     const right = await verify(user?.secretHash ?? (await this.decoy), secret);
-    if (!user || !right) {
-      if (user) {
-        // The count starts afresh after each lock.
-        const locks = (user.failedAttempts + 1) % ATTEMPTS === 0;
-        await this.people.noteFailure(user.id, locks ? nowMs + LOCK_MS : null);
-      }
-      return fail({ code: 'wrongSecret' });
+    if (!user || !right) return { code: 'wrongSecret' };
+    await this.tries.right(user.id, deviceId);
+    return undefined;
+  }
+
+  private async knownDevice(from: From, shopId: string): Promise<DeviceEntity | undefined> {
+    const device = from.device ? await this.people.device(tokenHashOf(from.device)) : undefined;
+    return device?.shopId === shopId ? device : undefined;
+  }
+
+  /** Signs in and gives a fresh token; the session the device had ends, so that tokens rotate. */
+  async signIn({ person, secret, keys }: SignIn, from: From): Promise<Result<SignedIn, SignInError>> {
+    if (keys && !(isDeviceKey(keys.session) && isDeviceKey(keys.proof))) return fail({ code: 'badKeys' });
+    const user = await this.people.person(person);
+    const known = user && (await this.knownDevice(from, user.shopId));
+    const wrong = await this.checkSecret(user, known?.id ?? UNKNOWN_DEVICE, secret);
+    if (wrong || !user) return fail(wrong ?? { code: 'wrongSecret' });
+    const signedIn = await this.admit(user, known, from, keys);
+    const { session } = signedIn;
+    const short = secret.length < session.shop.secretDigits;
+    return ok(short ? { ...signedIn, session: { ...session, secretTooShort: true } } : signedIn);
+  }
+
+  /** Signs in by a passkey. No PIN was typed, so no keys are made by it: what is done without the network needs the PIN. */
+  async signInByPasskey(response: object, from: From): Promise<Result<SignedIn, SignInError>> {
+    const person = await this.passkeys.signsIn(from.site, response);
+    const user = person === undefined ? undefined : await this.people.person(person);
+    if (!user) return fail({ code: 'wrongSecret' });
+    return ok(await this.admit(user, await this.knownDevice(from, user.shopId), from, undefined));
+  }
+
+  private async admit(
+    user: UserEntity,
+    known: DeviceEntity | undefined,
+    from: From,
+    keys: PublicKeys | undefined,
+  ): Promise<SignedIn> {
+    const { device, deviceToken } = await this.deviceOf(known, user.shopId, from.deviceName);
+    const key = keys && (await this.addKey(user.id, device.id, keys));
+    return { ...(await this.start(user, device.id, from, this.now() + SESSION_MS, key)), deviceToken };
+  }
+
+  private async deviceOf(
+    known: DeviceEntity | undefined,
+    shopId: string,
+    name: string,
+  ): Promise<{ device: Pick<DeviceEntity, 'id'>; deviceToken?: string }> {
+    const nowMs = this.now();
+    if (known) {
+      await this.people.sawDevice(known.id, nowMs);
+      return { device: known };
     }
-    if (user.failedAttempts > 0) await this.people.clearFailures(user.id);
-    if (previous) {
-      this.believed.delete(tokenHashOf(previous));
-      await this.people.endSession(tokenHashOf(previous), nowMs);
-    }
-    const token = randomBytes(32).toString('base64url');
+    const deviceToken = newToken();
+    const device = {
+      id: randomUUID(),
+      shopId,
+      tokenHash: tokenHashOf(deviceToken),
+      name: name.slice(0, 80),
+      madeAtMs: nowMs,
+      seenAtMs: nowMs,
+    };
+    await this.people.addDevice(device);
+    return { device, deviceToken };
+  }
+
+  private async addKey(userId: string, deviceId: string, { session, proof }: PublicKeys): Promise<string> {
+    const id = randomUUID();
+    const madeAtMs = this.now();
+    const key = {
+      id,
+      deviceId,
+      userId,
+      sessionKey: session,
+      proofKey: proof,
+      madeAtMs,
+      expiresAtMs: madeAtMs + KEY_MS,
+    };
+    await this.people.addKey(key);
+    return id;
+  }
+
+  /** Begins a session, and ends the one the device had. */
+  private async start(
+    user: UserEntity,
+    deviceId: string,
+    from: From,
+    expiresAtMs: number,
+    key?: string,
+  ): Promise<{ token: string; session: Session }> {
+    if (from.session) await this.end(tokenHashOf(from.session));
+    const token = newToken();
     await this.people.startSession({
       tokenHash: tokenHashOf(token),
       userId: user.id,
-      deviceId: device,
-      startedAtMs: nowMs,
-      expiresAtMs: nowMs + SESSION_MS,
+      deviceId,
+      startedAtMs: this.now(),
+      expiresAtMs,
     });
-    const shop = await this.people.shop();
-    return ok({ token, session: this.describe(cardOf(user), shop) });
+    return { token, session: { ...this.describe(cardOf(user), await this.people.shop(), deviceId), key } };
   }
 
-  private describe(person: PersonCard, shop: ShopEntity | undefined): Session {
-    return { person, shop: { id: shop?.id ?? '', name: shop?.name ?? '', bays: shop?.bays ?? 0 } };
+  private describe(person: PersonCard, shop: ShopEntity | undefined, device: string): Session {
+    const { id = '', name = '', bays = 0, secretDigits = 4 } = shop ?? {};
+    return { person, shop: { id, name, bays, secretDigits }, device };
+  }
+
+  /**
+   * A session for somebody who took over on a device without the network: what they signed then with the key that their
+   * PIN unlocks. Counts while a session would that had begun then, and not after they signed out.
+   */
+  async handOver(input: HandOverInput, from: From): Promise<Result<SignedIn, { code: 'handOverRefused' }>> {
+    const refused = fail({ code: 'handOverRefused' as const });
+    const said = this.readHandOver(input.text);
+    const key = await this.key(input.key);
+    const nowMs = this.now();
+    if (!said || !key || key.revokedAtMs || key.userId !== said.person) return refused;
+    const user = await this.people.person(key.userId);
+    const device = user && (await this.knownDevice(from, user.shopId));
+    const atMs = Math.min(nowMs, Math.max(said.atMs, key.madeAtMs));
+    const fresh = atMs + SESSION_MS > nowMs && key.expiresAtMs > nowMs;
+    if (!user || !device || device.id !== key.deviceId || said.device !== device.id || !fresh) return refused;
+    if (!isSignedBy(key.proofKey, input.text, input.signature)) return refused;
+    if (await this.people.signedOutSince(user.id, device.id, atMs)) return refused;
+    return ok(await this.start(user, device.id, from, atMs + SESSION_MS, key.id));
+  }
+
+  private readHandOver(text: string): HandOver | undefined {
+    try {
+      return HandOverSchema.safeParse(JSON.parse(text)).data;
+    } catch {
+      // Not JSON: nothing was said.
+      return undefined;
+    }
   }
 
   async session(caller: Caller): Promise<Session> {
-    return this.describe(caller.card, await this.people.shop());
+    return this.describe(caller.card, await this.people.shop(), caller.deviceId);
   }
 
-  async caller(token: string | undefined): Promise<Caller | undefined> {
+  async caller(token: string | undefined, site: Site): Promise<Caller | undefined> {
     if (!token) return undefined;
     const tokenHash = tokenHashOf(token);
     const nowMs = this.now();
     const believed = this.believed.get(tokenHash);
-    if (believed && believed.untilMs > nowMs) return believed.caller;
+    if (believed && believed.untilMs > nowMs) return { ...believed.caller, site };
     this.believed.delete(tokenHash);
     const found = await this.people.openSession(tokenHash, nowMs);
     if (!found) return undefined;
@@ -112,25 +246,79 @@ export class SessionService {
       shopId: user.shopId,
       deviceId: session.deviceId,
       tokenHash,
+      sessionStartedAtMs: session.startedAtMs,
+      sessionExpiresAtMs: session.expiresAtMs,
+      site,
     };
-    for (const [known, { untilMs }] of this.believed) if (untilMs <= nowMs) this.believed.delete(known);
+    if (this.believed.size >= MOST_BELIEVED) this.believed.clear();
     this.believed.set(tokenHash, { caller, untilMs: Math.min(nowMs + BELIEVED_MS, session.expiresAtMs) });
     return caller;
   }
 
-  async signOut(caller: Caller): Promise<void> {
-    this.believed.delete(caller.tokenHash);
-    await this.people.endSession(caller.tokenHash, this.now());
+  signOut(caller: Caller): Promise<void> {
+    return this.end(caller.tokenHash);
   }
 
-  /**
-   * The person a queued command is from: the caller, or someone who was signed in on the caller's device when the
-   * command was given.
-   */
-  async actor(caller: Caller, personId: string, atMs: number): Promise<Person | undefined> {
-    if (personId === caller.person.id) return caller.person;
-    if (!(await this.people.wasSignedIn(personId, caller.deviceId, atMs))) return undefined;
-    const user = await this.people.person(personId);
-    return user && user.shopId === caller.shopId ? { id: user.id, name: user.name, role: user.role } : undefined;
+  private async end(tokenHash: string): Promise<void> {
+    this.believed.delete(tokenHash);
+    await this.people.endSession(tokenHash, this.now());
+    for (const told of this.ended) told(tokenHash);
+  }
+
+  /** Calls back with the hash of each session that ends; returns how to stop. For what stays open while one lasts. */
+  onEnded(told: (tokenHash: string) => void): () => void {
+    this.ended.add(told);
+    return () => this.ended.delete(told);
+  }
+
+  /** Changes a person's own secret. Their other sessions end, and what other devices hold of them counts no more. */
+  async changeSecret(
+    caller: Caller,
+    { secret, next }: ChangeSecret,
+  ): Promise<Result<void, SignInError | { code: 'secretTooShort'; digits: number }>> {
+    const user = await this.people.person(caller.person.id);
+    const wrong = await this.checkSecret(user, caller.deviceId, secret);
+    if (wrong) return fail(wrong);
+    const digits = (await this.people.shop())?.secretDigits ?? 4;
+    if (next.length < digits) return fail({ code: 'secretTooShort', digits });
+    await this.people.setSecret(caller.person.id, await hashSecret(next));
+    await this.people.endOtherSessions(caller.person.id, caller.tokenHash, this.now());
+    await this.people.revokeKeys(caller.person.id, this.now());
+    for (const [tokenHash, { caller: known }] of this.believed) {
+      if (known.person.id !== caller.person.id || tokenHash === caller.tokenHash) continue;
+      this.believed.delete(tokenHash);
+      for (const told of this.ended) told(tokenHash);
+    }
+    this.keys.clear();
+    return ok(undefined);
+  }
+
+  setSecretRule(caller: Caller, digits: number): Promise<void> {
+    return this.people.setSecretDigits(caller.shopId, digits);
+  }
+
+  /** Whether the caller's own secret is right, for an act that needs it. */
+  async prove(caller: Caller, secret: string): Promise<Result<void, SignInError>> {
+    const wrong = await this.checkSecret(await this.people.person(caller.person.id), caller.deviceId, secret);
+    return wrong ? fail(wrong) : ok(undefined);
+  }
+
+  /** A key by its id; kept, for every command needs it. */
+  async key(id: string): Promise<DeviceKeyEntity | undefined> {
+    const known = this.keys.get(id);
+    if (known) return known;
+    const key = await this.people.key(id);
+    if (key) {
+      if (this.keys.size >= MOST_BELIEVED) this.keys.clear();
+      this.keys.set(id, key);
+    }
+    return key;
+  }
+
+  /** A person of the caller's shop. */
+  async personOf(caller: Caller, id: string): Promise<Person | undefined> {
+    if (id === caller.person.id) return caller.person;
+    const user = await this.people.person(id);
+    return user?.shopId === caller.shopId ? { id: user.id, name: user.name, role: user.role } : undefined;
   }
 }

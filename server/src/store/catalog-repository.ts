@@ -10,6 +10,13 @@ import { KitEntity, type PinnedKit, ShopEntity, VehicleEntity, WrenchEntity } fr
 /** A released document as it was stored, lifted to this version of the format. */
 export const currentKit = (stored: KitDocument): KitDocument => upgradeKit(stored) as KitDocument;
 
+/** A kit as a job pins it, with its document to the letter as it was stored. */
+export interface PinnedDocument extends JobKit {
+  id: string;
+  revision: number;
+  stored: KitDocument;
+}
+
 /** What a shop owns and works from: vehicles, kits, wrenches. */
 export class CatalogRepository {
   constructor(private readonly source: DataSource) {}
@@ -56,20 +63,14 @@ export class CatalogRepository {
     return row ? currentKit(row.document) : undefined;
   }
 
-  /** The newest revision that was not taken back. */
-  async currentKit(shopId: string, id: string): Promise<KitDocument | undefined> {
+  /** The newest revision that was not taken back, to be pinned. */
+  async currentPinned(shopId: string, id: string): Promise<PinnedDocument | undefined> {
     const row = await this.source
       .getRepository(KitEntity)
       .findOne({ where: { shopId, id, withdrawnAtMs: IsNull() }, order: { revision: 'DESC' } });
-    return row ? currentKit(row.document) : undefined;
-  }
-
-  /** Whether and why a revision was taken back. */
-  async withdrawn(shopId: string, id: string, revision: number): Promise<JobKit['withdrawn']> {
-    const row = await this.source
-      .getRepository(KitEntity)
-      .findOne({ where: { shopId, id, revision }, select: { id: true, withdrawnAtMs: true, withdrawnBecause: true } });
-    return row?.withdrawnAtMs ? { atMs: row.withdrawnAtMs, because: row.withdrawnBecause ?? '' } : undefined;
+    if (!row) return undefined;
+    const { document: stored, revision } = row;
+    return { document: currentKit(stored), stored, prefix: '', id, revision };
   }
 
   async withdraw(shopId: string, id: string, revision: number, because: string, atMs: number): Promise<boolean> {
@@ -80,17 +81,22 @@ export class CatalogRepository {
   }
 
   /** The kits of a job, in their pinned revisions. */
-  async pinned(shopId: string, pins: readonly PinnedKit[]): Promise<JobKit[]> {
+  async pinned(shopId: string, pins: readonly PinnedKit[]): Promise<PinnedDocument[]> {
+    const kits = this.source.getRepository(KitEntity);
     return Promise.all(
       pins.map(async ({ prefix, id, revision }) => {
-        const [document, withdrawn] = await Promise.all([
-          this.kit(shopId, id, revision),
-          this.withdrawn(shopId, id, revision),
-        ]);
-        if (!document) throw new Error(`Kit ${id}, revision ${revision}, is pinned by a job and not stored`);
-        return { document, prefix, ...(withdrawn ? { withdrawn } : {}) };
+        const row = await kits.findOneBy({ shopId, id, revision });
+        if (!row) throw new Error(`Kit ${id}, revision ${revision}, is pinned by a job and not stored`);
+        const { document: stored, withdrawnAtMs, withdrawnBecause } = row;
+        const withdrawn = withdrawnAtMs ? { atMs: withdrawnAtMs, because: withdrawnBecause ?? '' } : undefined;
+        return { document: currentKit(stored), stored, prefix, id, revision, ...(withdrawn ? { withdrawn } : {}) };
       }),
     );
+  }
+
+  /** How many revisions of a kit there are. */
+  revisionsOf(shopId: string, id: string): Promise<number> {
+    return this.source.getRepository(KitEntity).countBy({ shopId, id });
   }
 
   async addKit(shopId: string, document: KitDocument, addedAtMs: number): Promise<void> {

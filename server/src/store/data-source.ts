@@ -8,6 +8,7 @@ import { Crib1764000000002 } from './migration/0003-crib.ts';
 import { KitDrafts1764000000003 } from './migration/0004-kit-drafts.ts';
 import { Visits1764000000004 } from './migration/0005-visits.ts';
 import { JobRules1764000000005 } from './migration/0006-job-rules.ts';
+import { Trust1764000000006 } from './migration/0007-trust.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -24,12 +25,16 @@ export function makeDataSource(database: Config['database']): DataSource {
       KitDrafts1764000000003,
       Visits1764000000004,
       JobRules1764000000005,
+      Trust1764000000006,
     ],
     synchronize: false,
     poolSize: 10,
     connectTimeout: 5000,
   });
 }
+
+/** Codes that mean there is no room left where the database writes. */
+const FULL = new Set(['ER_DISK_FULL', 'ER_RECORD_FILE_FULL', 'ER_ERROR_ON_WRITE', 'ENOSPC']);
 
 /** Codes of the driver that mean the database is away, not that the query was wrong. */
 const AWAY = new Set([
@@ -44,8 +49,13 @@ const AWAY = new Set([
   'POOL_CLOSED',
 ]);
 
+const codesOf = (error: unknown): string[] => {
+  const { code, driverError } = (error as { code?: unknown; driverError?: { code?: unknown } } | undefined) ?? {};
+  return [String(code), String(driverError?.code)];
+};
+
 /** Whether an error says that the database cannot be reached just now. */
-export function isDatabaseAway(error: unknown): boolean {
-  const code = (error as { code?: unknown; driverError?: { code?: unknown } } | undefined) ?? {};
-  return AWAY.has(String(code.code)) || AWAY.has(String(code.driverError?.code));
-}
+export const isDatabaseAway = (error: unknown): boolean => codesOf(error).some((code) => AWAY.has(code));
+
+/** Whether an error says that the disk is full. */
+export const isDatabaseFull = (error: unknown): boolean => codesOf(error).some((code) => FULL.has(code));

@@ -20,6 +20,8 @@ export class ShopEntity {
   @Column({ type: 'json', nullable: true }) stages?: number[] | null;
   @Column({ type: 'boolean', nullable: true }) verify?: boolean | null;
   @Column({ type: 'json', nullable: true }) lexicon?: ShopWord[] | null;
+  /** Fewest characters of a PIN or password, as the leads want it. */
+  @Column({ type: 'int', name: 'secret_digits', default: 4 }) secretDigits?: number;
 }
 
 @Entity('user')
@@ -30,8 +32,6 @@ export class UserEntity {
   @Column({ type: 'varchar', length: 4 }) initials!: string;
   @Column({ type: 'varchar', length: 16 }) role!: Role;
   @Column({ type: 'varchar', length: 255, name: 'secret_hash' }) secretHash!: string;
-  @Column({ type: 'int', name: 'failed_attempts', default: 0 }) failedAttempts!: number;
-  @Column({ ...millis, name: 'locked_until_ms', nullable: true }) lockedUntilMs?: number | null;
 }
 
 /** Ended sessions stay: a command queued offline is checked against who was signed in on its device then. */
@@ -134,6 +134,12 @@ export class JobEntity {
   /** What lists show, kept in the transaction of the events it sums up. */
   @Column({ type: 'json' }) progress!: JobProgress;
   @Column({ ...millis, name: 'closed_at_ms', nullable: true }) closedAtMs?: number | null;
+  /** What the job was opened with, as the text its first hash is taken of; absent on jobs of earlier versions. */
+  @Column({ type: 'longtext', nullable: true }) seal?: string | null;
+  /** Mixed into the hash of the personal facts; gone when the owner had them erased. */
+  @Column({ type: 'char', length: 43, name: 'personal_salt', nullable: true }) personalSalt?: string | null;
+  /** The signed head of a closed job, as text. */
+  @Column({ type: 'longtext', nullable: true }) closing?: string | null;
   /** What a finished job put on stands on the vehicle's card. */
   @Column({ type: 'boolean', name: 'fitted_noted', default: false }) fittedNoted?: boolean;
 }
@@ -154,6 +160,56 @@ export class JobEventEntity {
   @Column({ ...millis, name: 'happened_at_ms' }) happenedAtMs!: number;
   @Column({ ...millis, name: 'received_at_ms' }) receivedAtMs!: number;
   @Column({ type: 'char', length: 64 }) hash!: string;
+  /** The signed command behind the event, as text. */
+  @Column({ type: 'longtext', nullable: true }) proof?: string | null;
+}
+
+/** A tablet, phone or desk that somebody of the shop has signed in on: known by a cookie of its own. */
+@Entity('device')
+export class DeviceEntity {
+  @PrimaryColumn({ type: 'char', length: 36 }) id!: string;
+  @Column({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @Column({ type: 'char', length: 64, name: 'token_hash' }) tokenHash!: string;
+  @Column({ type: 'varchar', length: 80 }) name!: string;
+  @Column({ ...millis, name: 'made_at_ms' }) madeAtMs!: number;
+  @Column({ ...millis, name: 'seen_at_ms' }) seenAtMs!: number;
+}
+
+/** The public halves of the keys a person signs with on one device. */
+@Entity('device_key')
+export class DeviceKeyEntity {
+  @PrimaryColumn({ type: 'char', length: 36 }) id!: string;
+  @Column({ type: 'char', length: 36, name: 'device_id' }) deviceId!: string;
+  @Column({ type: 'varchar', length: 64, name: 'user_id' }) userId!: string;
+  /** SPKI, base64. */
+  @Column({ type: 'varchar', length: 200, name: 'session_key' }) sessionKey!: string;
+  @Column({ type: 'varchar', length: 200, name: 'proof_key' }) proofKey!: string;
+  @Column({ ...millis, name: 'made_at_ms' }) madeAtMs!: number;
+  @Column({ ...millis, name: 'expires_at_ms' }) expiresAtMs!: number;
+  @Column({ ...millis, name: 'revoked_at_ms', nullable: true }) revokedAtMs?: number | null;
+}
+
+@Entity('passkey')
+export class PasskeyEntity {
+  @PrimaryColumn({ type: 'varchar', length: 255 }) id!: string;
+  @Column({ type: 'varchar', length: 64, name: 'user_id' }) userId!: string;
+  /** COSE key, base64url. */
+  @Column({ type: 'varchar', length: 1000, name: 'public_key' }) publicKey!: string;
+  @Column({ ...millis }) counter!: number;
+  @Column({ type: 'varchar', length: 80 }) name!: string;
+  @Column({ ...millis, name: 'made_at_ms' }) madeAtMs!: number;
+}
+
+/** A device that has worked on a job, and what it last said waits on it. */
+@Entity('job_device')
+export class JobDeviceEntity {
+  @PrimaryColumn({ type: 'char', length: 36, name: 'job_id' }) jobId!: string;
+  @PrimaryColumn({ type: 'char', length: 36, name: 'device_id' }) deviceId!: string;
+  @Column({ type: 'varchar', length: 64, name: 'user_id' }) userId!: string;
+  @Column({ ...millis, name: 'heard_at_ms' }) heardAtMs!: number;
+  @Column({ type: 'int', unsigned: true }) waiting!: number;
+  /** It has left the job with nothing waiting. */
+  @Column({ type: 'boolean' }) away!: boolean;
 }
 
 @Entity('photo')
@@ -162,6 +218,7 @@ export class PhotoEntity {
   @Index() @Column({ type: 'char', length: 36, name: 'job_id' }) jobId!: string;
   @Column({ type: 'varchar', length: 40 }) type!: string;
   @Column({ type: 'mediumblob' }) bytes!: Buffer;
+  @Column({ type: 'char', length: 64 }) sha256!: string;
   @Column({ type: 'varchar', length: 64, name: 'taken_by' }) takenBy!: string;
   @Column({ ...millis, name: 'taken_at_ms' }) takenAtMs!: number;
 }
@@ -177,5 +234,9 @@ export const ENTITIES = [
   JobEntity,
   JobEventEntity,
   PhotoEntity,
+  DeviceEntity,
+  DeviceKeyEntity,
+  PasskeyEntity,
+  JobDeviceEntity,
   ...CRIB_ENTITIES,
 ];

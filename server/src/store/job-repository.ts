@@ -1,20 +1,15 @@
 import { type DataSource, IsNull, Like, Not } from 'typeorm';
-import type { JobCard, StoredEvent } from '#contract/job.ts';
-import type { JobProgress } from '#core/job/job-progress.ts';
-import { JobEntity, JobEventEntity, PhotoEntity, type PinnedKit, ShopEntity } from './entities.ts';
-
-/** What `append` writes beside each event. */
-export interface EventRow extends StoredEvent {
-  /** Place of the event among those of one command. */
-  commandIndex: number;
-}
-
-/** The job changed under us since it was read. */
-export class JobMoved extends Error {}
+import type { JobCard, StoredEvent, UnheardDevice } from '#contract/job.ts';
+import { AppendQueue, type JobAppend } from './append-queue.ts';
+import { JobDeviceEntity, JobEntity, JobEventEntity, PhotoEntity, type PinnedKit, ShopEntity } from './entities.ts';
 
 /** Jobs and their events. With the entities the only place that knows how they are stored. */
 export class JobRepository {
-  constructor(private readonly source: DataSource) {}
+  private readonly queue: AppendQueue;
+
+  constructor(private readonly source: DataSource) {
+    this.queue = new AppendQueue(source);
+  }
 
   async find(shopId: string, id: string): Promise<JobEntity | undefined> {
     return (await this.source.getRepository(JobEntity).findOneBy({ id, shopId })) ?? undefined;
@@ -97,12 +92,92 @@ export class JobRepository {
     await this.source.getRepository(PhotoEntity).insert(photo);
   }
 
+  /** Lets go of a photo whose event was not taken. */
+  async dropPhoto(id: string): Promise<void> {
+    await this.source.getRepository(PhotoEntity).delete({ id });
+  }
+
+  async photosOf(jobId: string): Promise<{ count: number; bytes: number }> {
+    const [row] = await this.source.query(
+      'SELECT COUNT(*) AS count, COALESCE(SUM(LENGTH(bytes)), 0) AS bytes FROM photo WHERE job_id = ?',
+      [jobId],
+    );
+    return { count: Number(row.count), bytes: Number(row.bytes) };
+  }
+
   async photo(jobId: string, id: string): Promise<PhotoEntity | undefined> {
     return (await this.source.getRepository(PhotoEntity).findOneBy({ id, jobId })) ?? undefined;
   }
 
-  /** Takes the next free number of the day, `1125-1`, and stores the job. */
-  async insert(job: Omit<JobEntity, 'number'>, day: string): Promise<JobEntity> {
+  /** Hashes of a job's photos as they are stored, by id. */
+  async photoHashes(jobId: string): Promise<Map<string, string>> {
+    const rows: Array<{ id: string; sha256: string }> = await this.source.query(
+      'SELECT id, SHA2(bytes, 256) AS sha256 FROM photo WHERE job_id = ?',
+      [jobId],
+    );
+    return new Map(rows.map(({ id, sha256 }) => [id, sha256]));
+  }
+
+  async setClosing(jobId: string, closing: string): Promise<void> {
+    await this.source.getRepository(JobEntity).update({ id: jobId }, { closing });
+  }
+
+  /** Every job of the installation with its head. */
+  async heads(): Promise<Array<{ job: string; shopId: string; seq: number; hash: string }>> {
+    return this.source.query('SELECT id AS job, shop_id AS shopId, seq, hash FROM job ORDER BY opened_at_ms');
+  }
+
+  /** Personal facts of a vehicle, out of every job of it. */
+  async erase(jobId: string, vehicle: JobEntity['vehicle']): Promise<void> {
+    await this.source
+      .getRepository(JobEntity)
+      .update({ id: jobId }, { vehicle: vehicle as object, personalSalt: null });
+  }
+
+  /** Signed commands of a job behind their events, by sequence number. */
+  async proofs(jobId: string): Promise<Map<number, string>> {
+    const rows: Array<{ seq: number; proof: string }> = await this.source.query(
+      'SELECT seq, proof FROM job_event WHERE job_id = ? AND proof IS NOT NULL',
+      [jobId],
+    );
+    return new Map(rows.map(({ seq, proof }) => [seq, proof]));
+  }
+
+  /** Public keys that commands of a job were signed with. */
+  async keysOf(jobId: string): Promise<Array<Record<'id' | 'person' | 'device' | 'session' | 'proof', string>>> {
+    return this.source.query(
+      `SELECT id, user_id AS person, device_id AS device, session_key AS session, proof_key AS proof
+        FROM device_key WHERE id IN (
+          SELECT DISTINCT JSON_VALUE(proof, '$.key') FROM job_event WHERE job_id = ? AND proof IS NOT NULL)
+        ORDER BY made_at_ms`,
+      [jobId],
+    );
+  }
+
+  /** A device has been heard with a job. */
+  async heardDevice(device: JobDeviceEntity): Promise<void> {
+    await this.source.getRepository(JobDeviceEntity).upsert(device, ['jobId', 'deviceId']);
+  }
+
+  /** Devices that did not say, when last heard, that they have left the job with nothing waiting. */
+  async devicesOn(jobId: string): Promise<UnheardDevice[]> {
+    const rows: Array<UnheardDevice & { heardAtMs: string | number }> = await this.source.query(
+      `SELECT on_job.device_id AS device, device.name, user.name AS person, on_job.heard_at_ms AS heardAtMs, on_job.waiting
+        FROM job_device on_job JOIN device ON device.id = on_job.device_id JOIN user ON user.id = on_job.user_id
+        WHERE on_job.job_id = ? AND NOT on_job.away ORDER BY on_job.heard_at_ms`,
+      [jobId],
+    );
+    return rows.map((row) => ({ ...row, heardAtMs: Number(row.heardAtMs) }));
+  }
+
+  /**
+   * Takes the next free number of the day, `261125-1`, and stores the job. `sealed` completes it once its number is known.
+   */
+  async insert(
+    job: Omit<JobEntity, 'number'>,
+    day: string,
+    sealed: (row: JobEntity) => Pick<JobEntity, 'seal' | 'personalSalt' | 'hash'>,
+  ): Promise<JobEntity> {
     return this.source.transaction(async (manager) => {
       // Openings of one shop take their numbers one after another: the shop's row is the lock.
       await manager
@@ -113,52 +188,15 @@ export class JobRepository {
         where: { shopId: job.shopId, number: Like(`${day}-%`) },
       });
       const last = Math.max(0, ...taken.map((row) => Number(row.number.split('-')[1])));
-      const row = manager.create(JobEntity, { ...job, number: `${day}-${last + 1}` });
+      const numbered = manager.create(JobEntity, { ...job, number: `${day}-${last + 1}` });
+      const row = manager.create(JobEntity, { ...numbered, ...sealed(numbered) });
       await manager.insert(JobEntity, row);
       return row;
     });
   }
 
-  /**
-   * Appends events and moves the job's row on, in one transaction that locks this job alone.
-   * Throws {@link JobMoved} when another writer was here first.
-   */
-  async append(
-    jobId: string,
-    fromSeq: number,
-    rows: readonly EventRow[],
-    received: { atMs: number; deviceId?: string },
-    progress: JobProgress,
-    closedAtMs: number | undefined,
-  ): Promise<void> {
-    const last = rows.at(-1);
-    if (!last) return;
-    const events = rows.map(({ seq, hash, event, commandIndex }) => ({
-      seq,
-      hash,
-      commandId: event.commandId,
-      commandIndex,
-      type: event.type,
-      // As text: the stored JSON is to the letter what was hashed over.
-      body: JSON.stringify(event),
-      actorId: event.by.id,
-      happenedAtMs: event.atMs,
-    }));
-    try {
-      await this.source.query('CALL append_events(?, ?, ?, ?, ?, ?, ?, ?, ?)', [
-        jobId,
-        fromSeq,
-        last.seq,
-        last.hash,
-        JSON.stringify(progress),
-        closedAtMs ?? null,
-        received.deviceId ?? null,
-        received.atMs,
-        JSON.stringify(events),
-      ]);
-    } catch (error) {
-      if (String((error as Error).message).includes('jobMoved')) throw new JobMoved(jobId);
-      throw error;
-    }
+  /** Appends events and moves the job's row on. @throws JobMoved when another writer was here first */
+  async append(append: JobAppend): Promise<void> {
+    if (append.rows.length > 0) await this.queue.append(append);
   }
 }

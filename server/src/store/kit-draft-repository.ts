@@ -79,6 +79,17 @@ export class KitDraftRepository {
     });
   }
 
+  /** Takes a kit into the library that was not written here. */
+  async take(
+    shopId: string,
+    document: KitDocument,
+    release: { releasedBy: string; waivers: Waiver[]; addedAtMs: number },
+  ): Promise<void> {
+    await this.source
+      .getRepository(KitEntity)
+      .insert({ shopId, id: document.id, revision: document.revision, document: document as object, ...release });
+  }
+
   /** What the shop calls its compounds. */
   async lexicon(shopId: string): Promise<ShopWord[]> {
     return (await this.source.getRepository(ShopEntity).findOneByOrFail({ id: shopId })).lexicon ?? [];

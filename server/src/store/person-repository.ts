@@ -1,13 +1,17 @@
-import { type DataSource, IsNull, LessThanOrEqual, MoreThan } from 'typeorm';
-import { SessionEntity, ShopEntity, UserEntity } from './entities.ts';
+import { type DataSource, IsNull, MoreThan } from 'typeorm';
+import { DeviceEntity, DeviceKeyEntity, PasskeyEntity, SessionEntity, ShopEntity, UserEntity } from './entities.ts';
 
-/** People and their sessions. */
+/** People, their sessions, and the devices and keys they have them on. */
 export class PersonRepository {
   constructor(private readonly source: DataSource) {}
 
   /** The one shop of this installation, if it has been set up. */
   async shop(): Promise<ShopEntity | undefined> {
     return (await this.source.getRepository(ShopEntity).find({ take: 1, order: { id: 'ASC' } }))[0];
+  }
+
+  async setSecretDigits(shopId: string, secretDigits: number): Promise<void> {
+    await this.source.getRepository(ShopEntity).update({ id: shopId }, { secretDigits });
   }
 
   people(shopId: string): Promise<UserEntity[]> {
@@ -18,14 +22,87 @@ export class PersonRepository {
     return (await this.source.getRepository(UserEntity).findOneBy({ id })) ?? undefined;
   }
 
-  async noteFailure(id: string, lockedUntilMs: number | null): Promise<void> {
-    const people = this.source.getRepository(UserEntity);
-    await people.increment({ id }, 'failedAttempts', 1);
-    if (lockedUntilMs !== null) await people.update({ id }, { lockedUntilMs });
+  async setSecret(id: string, secretHash: string): Promise<void> {
+    await this.source.getRepository(UserEntity).update({ id }, { secretHash });
   }
 
-  async clearFailures(id: string): Promise<void> {
-    await this.source.getRepository(UserEntity).update({ id }, { failedAttempts: 0, lockedUntilMs: null });
+  /**
+   * Counts a try at a secret before it is looked at, in one statement, so that tries at the same instant are counted
+   * one after another. After `free` of them each makes the next wait twice as long, up to `longestMs`.
+   *
+   * @returns undefined where the try may be made, otherwise until when none is looked at, Unix ms
+   */
+  async countTry(
+    userId: string,
+    deviceId: string,
+    { nowMs, free, firstMs, longestMs }: { nowMs: number; free: number; firstMs: number; longestMs: number },
+  ): Promise<number | undefined> {
+    await this.source.query('INSERT IGNORE INTO secret_attempt VALUES (?, ?, 0, 0)', [userId, deviceId]);
+    const { affectedRows } = await this.source.query(
+      `UPDATE secret_attempt SET failed = failed + 1,
+          until_ms = IF(failed <= ?, 0, ? + LEAST(?, ? * POW(2, LEAST(30, failed - ? - 1))))
+        WHERE user_id = ? AND device_id = ? AND until_ms <= ?`,
+      [free, nowMs, longestMs, firstMs, free, userId, deviceId, nowMs],
+    );
+    if (affectedRows === 1) return undefined;
+    const [row] = await this.source.query(
+      'SELECT until_ms AS untilMs FROM secret_attempt WHERE user_id = ? AND device_id = ?',
+      [userId, deviceId],
+    );
+    return Number(row?.untilMs ?? nowMs);
+  }
+
+  /** A right secret: the count begins afresh. */
+  async clearTries(userId: string, deviceId: string): Promise<void> {
+    await this.source.query('UPDATE secret_attempt SET failed = 0, until_ms = 0 WHERE user_id = ? AND device_id = ?', [
+      userId,
+      deviceId,
+    ]);
+  }
+
+  async device(tokenHash: string): Promise<DeviceEntity | undefined> {
+    return (await this.source.getRepository(DeviceEntity).findOneBy({ tokenHash })) ?? undefined;
+  }
+
+  async addDevice(device: DeviceEntity): Promise<void> {
+    await this.source.getRepository(DeviceEntity).insert(device);
+  }
+
+  async sawDevice(id: string, seenAtMs: number): Promise<void> {
+    await this.source.getRepository(DeviceEntity).update({ id }, { seenAtMs });
+  }
+
+  async addKey(key: DeviceKeyEntity): Promise<void> {
+    await this.source.getRepository(DeviceKeyEntity).insert(key);
+  }
+
+  async key(id: string): Promise<DeviceKeyEntity | undefined> {
+    return (await this.source.getRepository(DeviceKeyEntity).findOneBy({ id })) ?? undefined;
+  }
+
+  /** A person's keys count no more from now on, on every device. */
+  async revokeKeys(userId: string, revokedAtMs: number): Promise<void> {
+    await this.source.getRepository(DeviceKeyEntity).update({ userId, revokedAtMs: IsNull() }, { revokedAtMs });
+  }
+
+  passkeys(userId: string): Promise<PasskeyEntity[]> {
+    return this.source.getRepository(PasskeyEntity).findBy({ userId });
+  }
+
+  async passkey(id: string): Promise<PasskeyEntity | undefined> {
+    return (await this.source.getRepository(PasskeyEntity).findOneBy({ id })) ?? undefined;
+  }
+
+  async addPasskey(passkey: PasskeyEntity): Promise<void> {
+    await this.source.getRepository(PasskeyEntity).insert(passkey);
+  }
+
+  async removePasskey(userId: string, id: string): Promise<boolean> {
+    return (await this.source.getRepository(PasskeyEntity).delete({ userId, id })).affected === 1;
+  }
+
+  async usedPasskey(id: string, counter: number): Promise<void> {
+    await this.source.getRepository(PasskeyEntity).update({ id }, { counter });
   }
 
   async startSession(
@@ -36,6 +113,17 @@ export class PersonRepository {
 
   async endSession(tokenHash: string, endedAtMs: number): Promise<void> {
     await this.source.getRepository(SessionEntity).update({ tokenHash, endedAtMs: IsNull() }, { endedAtMs });
+  }
+
+  /** Ends every session of a person but one. */
+  async endOtherSessions(userId: string, but: string, endedAtMs: number): Promise<void> {
+    await this.source
+      .getRepository(SessionEntity)
+      .createQueryBuilder()
+      .update()
+      .set({ endedAtMs })
+      .where('userId = :userId AND tokenHash <> :but AND endedAtMs IS NULL', { userId, but })
+      .execute();
   }
 
   async openSession(
@@ -49,16 +137,10 @@ export class PersonRepository {
     return session && user ? { session, user } : undefined;
   }
 
-  /** Whether a person was signed in on a device at an instant. */
-  async wasSignedIn(userId: string, deviceId: string, atMs: number): Promise<boolean> {
-    const sessions = this.source.getRepository(SessionEntity);
-    const when = { userId, deviceId, startedAtMs: LessThanOrEqual(atMs), expiresAtMs: MoreThan(atMs) };
-    const count = await sessions.count({
-      where: [
-        { ...when, endedAtMs: MoreThan(atMs) },
-        { ...when, endedAtMs: IsNull() },
-      ],
-    });
-    return count > 0;
+  /** Whether a person has ended a session on a device since an instant. */
+  async signedOutSince(userId: string, deviceId: string, atMs: number): Promise<boolean> {
+    return (
+      (await this.source.getRepository(SessionEntity).countBy({ userId, deviceId, endedAtMs: MoreThan(atMs) })) > 0
+    );
   }
 }

@@ -150,7 +150,7 @@ describe('what a finished job put on its vehicle', () => {
     hands.checkIn();
     hands.startAll();
     hands.finishTorque();
-    hands.closeOut('Mira Vane');
+    hands.closeOut();
     // The database itself refuses to write the vehicle, as a full disk or a lock would.
     await server.source.query(
       "CREATE TRIGGER no_vehicle BEFORE UPDATE ON vehicle FOR EACH ROW SIGNAL SQLSTATE '45000' SET MESSAGE_TEXT = 'full'",

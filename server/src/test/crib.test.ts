@@ -71,6 +71,7 @@ describe('a wrench out of limits', () => {
       job: first.jobId,
       station: first.stationId,
       how: 'Pulled again with W-2, did not move.',
+      secret: '2468',
     });
     expect(settle.status).toBe(204);
     const left = (await crib()).rechecks;

@@ -1,12 +1,23 @@
-import { randomUUID } from 'node:crypto';
+import { randomUUID, webcrypto } from 'node:crypto';
+import { mkdtempSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import pino from 'pino';
 import { DataSource } from 'typeorm';
 import type { DeviceCommand } from '#contract/acts.ts';
 import type { CommandBatchAnswer, CommandInput, JobDocument } from '#contract/job.ts';
+import type { Session } from '#contract/session.ts';
+import type { DeviceClock } from '#core/job/command-time.ts';
+import { needsProof } from '#core/job/decide.ts';
 import { type Config, readConfig } from '../config.ts';
 import { seedDemo } from '../demo/seed.ts';
+import { openSeal } from '../seal/open-seal.ts';
 import { type RunningServer, startServer } from '../server.ts';
 import { makeDataSource } from '../store/data-source.ts';
+import { prepareSchema } from '../store/schema.ts';
+
+type CryptoKeyPair = webcrypto.CryptoKeyPair;
+const { subtle } = webcrypto;
 
 /** A real server on a schema of its own in the real MariaDB that `npm test` starts. */
 export interface TestServer {
@@ -18,19 +29,27 @@ export interface TestServer {
 
 /** Makes a fresh schema; its name begins with the application's so that the application's account may use it. */
 async function freshSchema(): Promise<Config> {
-  const config = readConfig({ ...process.env, LOG_LEVEL: 'silent', WRENCHMAN_DEMO: '1', WEB_DIST: 'web' });
+  const sealDir = mkdtempSync(join(tmpdir(), 'wm-seal-'));
+  const given = { LOG_LEVEL: 'silent', WRENCHMAN_DEMO: '1', WEB_DIST: 'web', SEAL_DIR: sealDir };
+  const config = readConfig({ ...process.env, ...given });
+  if (!config.owner) throw new Error('Run the server tests through `npm run test:server`: they need its database.');
   const database = `wrenchman_t_${randomUUID().slice(0, 8)}`;
-  const admin = await new DataSource({ type: 'mariadb', ...config.database }).initialize();
+  const admin = await new DataSource({ type: 'mariadb', ...config.owner }).initialize();
   await admin.query(`CREATE DATABASE ${database}`);
   await admin.destroy();
-  return { ...config, port: 0, database: { ...config.database, database } };
+  const owner = { ...config.owner, database };
+  const source = await makeDataSource(owner).initialize();
+  await prepareSchema(source, config.database.username);
+  await source.destroy();
+  return { ...config, port: 0, owner, database: { ...config.database, database } };
 }
 
 export async function startTestServer(given?: Config, { seed = true } = {}): Promise<TestServer> {
   const config = given ?? (await freshSchema());
   const server: RunningServer = await startServer(config, pino({ level: 'silent' }));
-  const source = await makeDataSource(config.database).initialize();
-  if (seed) await seedDemo(source, Date.now());
+  // The schema's owner: what a test changes behind the server's back, the server itself may not.
+  const source = await makeDataSource(config.owner ?? config.database).initialize();
+  if (seed) await seedDemo(source, Date.now(), openSeal(config.sealDir).seal);
   return {
     url: `http://127.0.0.1:${server.port}`,
     source,
@@ -42,16 +61,33 @@ export async function startTestServer(given?: Config, { seed = true } = {}): Pro
   };
 }
 
-/** A device with its own id and cookie. */
+/** A device with its own cookies, as a browser that can make no keys; {@link SigningDevice} is one that can. */
 export class Device {
-  readonly id = randomUUID();
-  cookie = '';
+  /** Given by the server with the first sign-in. */
+  id = '';
   person = '';
+  protected secret = '';
+  private readonly cookies = new Map<string, string>();
 
-  constructor(private readonly server: TestServer) {}
+  constructor(protected readonly server: { url: string }) {}
+
+  get cookie(): string {
+    return [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; ');
+  }
+
+  /** The same device before another server, as after a restart. */
+  before(server: { url: string }): this {
+    const same = Object.assign(Object.create(Object.getPrototypeOf(this)), this);
+    return Object.assign(same, { server });
+  }
+
+  /** Forgets a cookie, as a browser does that was cleared. */
+  forget(name: 'wrenchman_session' | 'wrenchman_device'): void {
+    this.cookies.delete(name);
+  }
 
   async request(method: string, path: string, body?: unknown, headers: Record<string, string> = {}): Promise<Response> {
-    return fetch(`${this.server.url}${path}`, {
+    const response = await fetch(`${this.server.url}${path}`, {
       method,
       headers: {
         ...(body === undefined ? {} : { 'Content-Type': 'application/json' }),
@@ -60,19 +96,37 @@ export class Device {
         cookie: this.cookie,
         ...headers,
       },
-      body: body === undefined ? undefined : typeof body === 'string' ? body : JSON.stringify(body),
+      body:
+        body === undefined || typeof body === 'string'
+          ? body
+          : body instanceof Buffer
+            ? new Uint8Array(body)
+            : JSON.stringify(body),
     });
-  }
-
-  async signIn(person: string, secret: string): Promise<Response> {
-    const response = await this.request('POST', '/api/session', { person, secret, device: this.id });
-    const cookie = response.headers.get('set-cookie');
-    if (cookie) {
-      this.cookie = cookie.split(';')[0] ?? '';
-      this.person = person;
+    for (const line of response.headers.getSetCookie()) {
+      const [pair = ''] = line.split(';');
+      const at = pair.indexOf('=');
+      this.cookies.set(pair.slice(0, at), pair.slice(at + 1));
     }
     return response;
   }
+
+  /** What goes with a sign-in beside who and the PIN. */
+  protected async keys(): Promise<object> {
+    return {};
+  }
+
+  async signIn(person: string, secret: string): Promise<Response> {
+    const response = await this.request('POST', '/api/session', { person, secret, ...(await this.keys()) });
+    if (response.status === 201) {
+      const session = (await response.clone().json()) as Session;
+      Object.assign(this, { id: session.device, person, secret });
+      this.signedInAs(session);
+    }
+    return response;
+  }
+
+  protected signedInAs(_session: Session): void {}
 
   async job(id: string): Promise<JobDocument> {
     return (await this.request('GET', `/api/jobs/${id}`)).json() as Promise<JobDocument>;
@@ -82,10 +136,66 @@ export class Device {
     return { id: randomUUID(), atMs: Date.now(), by: this.person, command, ...over };
   }
 
+  /** Leave of the server for a command that needs proof. */
+  private async withLeave(input: CommandInput): Promise<CommandInput> {
+    if (!needsProof(input.command.type) || input.proof) return input;
+    const response = await this.request('POST', '/api/session/leave', { secret: this.secret, command: input.id });
+    const { leave } = (await response.json()) as { leave: string };
+    return { ...input, proof: { kind: 'leave', leave } };
+  }
+
   async send(job: string, ...commands: CommandInput[]): Promise<CommandBatchAnswer> {
-    const response = await this.request('POST', `/api/jobs/${job}/commands`, { commands });
+    const proven: CommandInput[] = [];
+    for (const command of commands) proven.push(await this.withLeave(command));
+    return this.sendRaw(job, proven);
+  }
+
+  /** Sends a batch as it stands on the wire. */
+  async sendRaw(job: string, commands: readonly unknown[], over: object = {}): Promise<CommandBatchAnswer> {
+    const response = await this.request('POST', `/api/jobs/${job}/commands`, { commands, ...over });
     if (response.status !== 200) throw new Error(`${response.status} ${await response.text()}`);
     return response.json() as Promise<CommandBatchAnswer>;
+  }
+}
+
+const CURVE = { name: 'ECDSA', namedCurve: 'P-256' } as const;
+const base64 = (bytes: ArrayBuffer): string => Buffer.from(bytes).toString('base64');
+
+/** A device that makes keys, as a browser does over TLS: what it brings in is signed. */
+export class SigningDevice extends Device {
+  key = '';
+  private made?: { session: CryptoKeyPair; proof: CryptoKeyPair };
+
+  protected override async keys(): Promise<object> {
+    const pair = () => subtle.generateKey(CURVE, true, ['sign', 'verify']) as Promise<CryptoKeyPair>;
+    this.made = { session: await pair(), proof: await pair() };
+    const spki = async ({ publicKey }: CryptoKeyPair) => base64(await subtle.exportKey('spki', publicKey));
+    return { keys: { session: await spki(this.made.session), proof: await spki(this.made.proof) } };
+  }
+
+  protected override signedInAs({ key = '' }: Session): void {
+    this.key = key;
+  }
+
+  async sign(text: string, which: 'session' | 'proof' = 'session'): Promise<string> {
+    const pair = this.made?.[which];
+    if (!pair) throw new Error('This device has no keys yet');
+    return base64(await subtle.sign({ name: 'ECDSA', hash: 'SHA-256' }, pair.privateKey, Buffer.from(text)));
+  }
+
+  /** A command in the letters this device signs, with proof by PIN where it needs one. */
+  async signed(
+    job: string,
+    command: DeviceCommand,
+    over: { atMs?: number; clock?: DeviceClock } = {},
+  ): Promise<object> {
+    const { clock = { deviceMs: Date.now(), offsetMs: 0 }, atMs = clock.deviceMs + clock.offsetMs } = over;
+    const id = randomUUID();
+    const text = JSON.stringify({ job, id, atMs, by: this.person, clock, command });
+    const proof = needsProof(command.type)
+      ? { kind: 'pin', signature: await this.sign(`proof\n${text}`, 'proof') }
+      : undefined;
+    return { id, text, key: this.key, signature: await this.sign(text), proof };
   }
 }
 

@@ -235,7 +235,7 @@ describe('vehicles', () => {
     hands.checkIn();
     hands.startAll();
     hands.finishTorque();
-    hands.closeOut('Mira Vane');
+    hands.closeOut();
     const { results } = await mira.send(opened.id, ...commands.map((command) => mira.input(command)));
     expect(results.every(({ ok }) => ok)).toBe(true);
     const after = (await body<VehicleHistory>(mira.request('GET', '/api/vehicles/v-carrick'))).vehicle;

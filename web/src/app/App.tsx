@@ -1,8 +1,11 @@
 import { Component, lazy, type ReactNode, Suspense, useEffect } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { watchBacklog } from '../job/backlog.ts';
 import { useSession } from '../shop/session.ts';
 import { useSettings } from '../shop/settings.ts';
+import { watchStorage } from '../shop/storage-watch.ts';
 import { Notice } from '../ui/Notice.tsx';
+import { DeviceAlarm } from './DeviceAlarm.tsx';
 
 const ShopData = lazy(() => import('../shop/ShopData.tsx'));
 const SignIn = lazy(() => import('../feature/sign-in/SignIn.tsx'));
@@ -32,6 +35,9 @@ const FitLoose = lazy(() => import('../feature/fit-loose/FitLoose.tsx'));
 const Torque = lazy(() => import('../feature/torque/Torque.tsx'));
 const CloseOut = lazy(() => import('../feature/close-out/CloseOut.tsx'));
 const Record = lazy(() => import('../feature/record/Record.tsx'));
+
+/** The job on screen, by its address: its own screen sends what it gives. */
+const openJob = (): string | undefined => /^\/jobs\/([^/]+)/.exec(location.pathname)?.[1];
 
 /** Catches a defect of a screen: what is recorded is safe, and there is a way back. */
 class Guard extends Component<{ children: ReactNode }, { error?: Error }> {
@@ -65,6 +71,9 @@ export function App() {
   useEffect(() => {
     void load();
   }, [load]);
+  // From the first screen to the last: what waits here goes out whichever is shown.
+  useEffect(() => watchBacklog(openJob), []);
+  useEffect(watchStorage, []);
   useEffect(() => {
     document.documentElement.dataset.theme = theme;
   }, [theme]);
@@ -73,6 +82,7 @@ export function App() {
   if (status === 'signedOut')
     return (
       <Suspense fallback={<Loading />}>
+        <DeviceAlarm />
         <ShopData>
           <SignIn />
         </ShopData>
@@ -80,6 +90,7 @@ export function App() {
     );
   return (
     <Guard>
+      <DeviceAlarm />
       <BrowserRouter>
         <Suspense fallback={<Loading />}>
           <Routes>

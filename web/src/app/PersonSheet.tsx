@@ -1,11 +1,16 @@
 import { useState } from 'react';
 import { PinPad } from '../feature/sign-in/PinPad.tsx';
+import { counted, useBacklog } from '../job/backlog.ts';
 import { useSignInOptions } from '../shop/queries.ts';
 import ShopData from '../shop/ShopData.tsx';
 import { useSession } from '../shop/session.ts';
+import { usePeopleHere } from '../shop/use-people-here.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { SettingsSheet } from './SettingsSheet.tsx';
+
+/** Chosen by nobody: the list is shown. */
+const NOBODY = '';
 
 /** Passing the tablet on, settings, and signing in again after a session ran out. */
 export default function PersonSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
@@ -22,14 +27,19 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
   const signOut = useSession((state) => state.signOut);
   const [settings, setSettings] = useState(false);
   const [chosen, setChosen] = useState<string>();
-  const { data: options, failure } = useSignInOptions(open || status === 'expired');
+  const { data: options } = useSignInOptions(open || status === 'expired');
+  const here = usePeopleHere(open || status === 'expired');
+  const waiting = useBacklog((state) => counted(state.entries).waiting);
+  /** Without the server, those who have signed in here before. */
+  const people = options?.people ?? here;
   if (!session) return null;
   const expired = status === 'expired';
   const close = () => {
     onClose();
     setChosen(undefined);
   };
-  const person = options?.people.find((entry) => entry.id === chosen) ?? (expired ? session.person : undefined);
+  const person =
+    people.find((entry) => entry.id === chosen) ?? (expired && chosen === undefined ? session.person : undefined);
   return (
     <>
       <Sheet
@@ -42,18 +52,30 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
             : `Signed in: ${session.person.name}, ${session.person.role}.`
         }
       >
-        {failure && <p className="mb-3 text-bad">{failure}</p>}
+        {!options && (
+          <p className="mb-3 text-ink-2">
+            {here.length > 0
+              ? 'No line to the server: those who have signed in here before can take over, with their PIN.'
+              : 'Asking the server who works here.'}
+          </p>
+        )}
+        {waiting > 0 && (
+          <p className="mb-3 border-l-4 border-ink pl-3">
+            <b>{waiting === 1 ? 'One entry waits' : `${waiting} entries wait`} on this device to be sent.</b> They are
+            kept under the name of whoever made them, and go out by themselves.
+          </p>
+        )}
         {person ? (
           <PinPad
             key={person.id}
             person={person}
             hint={options?.demoPins?.[person.id]}
             onDone={close}
-            onBack={expired ? undefined : () => setChosen(undefined)}
+            onBack={() => setChosen(expired && chosen === undefined ? NOBODY : undefined)}
           />
         ) : (
           <div className="grid gap-2">
-            {options?.people.map((entry) => (
+            {people.map((entry) => (
               <Button key={entry.id} className="justify-between!" onClick={() => setChosen(entry.id)}>
                 <span>{entry.name}</span>
                 <span className="font-normal text-ink-2">{entry.role}</span>

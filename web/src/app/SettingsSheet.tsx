@@ -2,6 +2,7 @@ import { type KeyboardEvent, useId } from 'react';
 import { useSettings } from '../shop/settings.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { SecretSettings } from './SecretSettings.tsx';
 
 /** ISO/IEC 7810 ID-1, the size of a bank card, mm. */
 const CARD_MM = { width: 85.6, height: 53.98 };
@@ -16,7 +17,7 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
     settings.set({ pedalKey: event.key === 'Backspace' ? '' : event.code });
   };
   return (
-    <Sheet open={open} onClose={onClose} title="This device" wide>
+    <Sheet open={open} onClose={onClose} title="Settings" wide>
       <div className="grid gap-5 sm:grid-cols-2">
         <fieldset>
           <legend className="mb-1 font-bold">Torque shown first in</legend>
@@ -131,6 +132,7 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
           </div>
         </div>
       </div>
+      <SecretSettings />
       <Button className="mt-5 w-full" tone="dark" onClick={onClose}>
         Done
       </Button>

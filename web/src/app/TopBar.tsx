@@ -4,6 +4,7 @@ import { NavLink } from 'react-router';
 import { useSession } from '../shop/session.ts';
 import { useNow } from '../ui/use-now.ts';
 import { PersonMenu } from './PersonMenu.tsx';
+import { WaitingBadge } from './WaitingBadge.tsx';
 
 const tab = ({ isActive }: { isActive: boolean }) =>
   `plate flex items-center px-2 text-lg sm:px-4 sm:text-2xl ${isActive ? 'bg-bench text-ink' : 'text-on-plate-2'}`;
@@ -44,6 +45,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
         <span className="figures hidden text-sm md:inline">{format(nowMs, 'EEE d MMM HH:mm')}</span>
         {/* A phone has no keys to list, and no room beside the screens' names. */}
         <span className="hidden sm:contents">{children}</span>
+        <WaitingBadge />
         <PersonMenu />
       </div>
     </header>

@@ -3,6 +3,7 @@ import { lazy, Suspense, useEffect } from 'react';
 import { Link, Outlet, useParams } from 'react-router';
 import { PersonMenu } from '../app/PersonMenu.tsx';
 import { ShortcutSheet } from '../app/ShortcutSheet.tsx';
+import { WaitingBadge } from '../app/WaitingBadge.tsx';
 import { PhaseRule, rulePhases } from '../drawing/PhaseRule.tsx';
 import { Notice } from '../ui/Notice.tsx';
 import { useJobStore } from './job-store.ts';
@@ -63,7 +64,9 @@ function OpenedJob() {
   const { document, plan, state } = useOpenJob();
   const progress = useProgress(plan, state);
   const shortcuts = useShortcuts();
-  const anyRefused = useJobStore((store) => store.refused !== undefined || store.refusedLater.length > 0);
+  const anyRefused = useJobStore(
+    (store) => store.refused !== undefined || store.refusedLater.length > 0 || store.unkept.length > 0,
+  );
   const { vehicle } = document;
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
@@ -88,6 +91,7 @@ function OpenedJob() {
             <LinkState />
           </span>
           <ShortcutSheet shortcuts={shortcuts} />
+          <WaitingBadge />
           <PersonMenu />
         </div>
       </header>

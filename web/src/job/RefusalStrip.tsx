@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { refusalText } from '#contract/wording/refusal-text.ts';
+import type { JobCommand } from '#core/job/acts.ts';
 import { mayConfirm } from '#core/job/decide.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import { useSession } from '../shop/session.ts';
@@ -7,6 +8,7 @@ import { useSettings } from '../shop/settings.ts';
 import { Button } from '../ui/Button.tsx';
 import { ReasonSheet } from '../ui/ReasonSheet.tsx';
 import { useJobStore } from './job-store.ts';
+import { ProofSheet } from './ProofSheet.tsx';
 
 /** What was refused, why, and what lifts it; with the ways on that there are. */
 export function RefusalStrip({ plan }: { plan: Plan }) {
@@ -16,6 +18,8 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
   const role = useSession((state) => state.session?.person.role);
   const system = useSettings((settings) => settings.system);
   const [asking, setAsking] = useState(false);
+  /** What lifts it, once its reason is given. */
+  const [lifting, setLifting] = useState<{ lift: JobCommand; after: JobCommand }>();
   if (!refused) return null;
   const { refusal, command } = refused;
   const entered = command.type === 'pull' ? command.entered?.unit : undefined;
@@ -53,13 +57,21 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
         label="Reason, kept on the record"
         confirm="Lift it"
         onReason={(reason) => {
-          const lifted =
-            step === undefined
-              ? station !== undefined && give({ type: 'override', refusal: refusal.code, station, reason })
-              : give({ type: 'overrideStep', refusal: refusal.code, step, reason });
-          if (lifted) give(command);
+          const lift: JobCommand | undefined =
+            step !== undefined
+              ? { type: 'overrideStep', refusal: refusal.code, step, reason }
+              : station !== undefined
+                ? { type: 'override', refusal: refusal.code, station, reason }
+                : undefined;
           setAsking(false);
+          if (lift) setLifting({ lift, after: command });
         }}
+      />
+      <ProofSheet
+        command={lifting?.lift}
+        title={`Lift: ${words.title}`}
+        onGiven={() => lifting && give(lifting.after)}
+        onClose={() => setLifting(undefined)}
       />
     </section>
   );

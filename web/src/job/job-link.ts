@@ -13,19 +13,25 @@ export interface EventLine {
 /** The server as a job's tablet needs it. Stood in for in tests. */
 export interface JobLink {
   document(jobId: string): Promise<JobDocument>;
-  /** Sends commands in order; each gets its own answer. */
-  send(jobId: string, entries: readonly OutboxEntry[]): Promise<CommandBatchAnswer>;
+  /** Sends commands in order; each gets its own answer. `left`: how many more wait on this device. */
+  send(jobId: string, entries: readonly OutboxEntry[], left: number): Promise<CommandBatchAnswer>;
   /** Opens the line of events after a sequence number; returns how to close it. */
   listen(jobId: string, fromSeq: number, line: EventLine): () => void;
+  /** Says what waits here for a job, and whether it is left. */
+  tell(jobId: string, said: { waiting: number; away: boolean }): Promise<void>;
 }
+
+/** A command as it goes out: in the letters that were signed, or plain in its person's own session. */
+const sent = ({ envelope: { id, atMs, by, command }, clock, signed, proof }: OutboxEntry) =>
+  signed ? { ...signed, proof } : { id, atMs, by: by.id, clock, command, proof };
 
 /** The real server, over HTTP and server-sent events. */
 export const jobLink: JobLink = {
   document: async (jobId) => (await call(api.jobs[':jobId'].$get({ param: { jobId } }))) as JobDocument,
-  async send(jobId, entries) {
+  async send(jobId, entries, left) {
     // The server reads each command by itself, so one that it does not know takes no other with it.
-    const commands = entries.map(({ envelope: { id, atMs, by, command } }) => ({ id, atMs, by: by.id, command }));
-    return call(api.jobs[':jobId'].commands.$post({ param: { jobId }, json: { commands } }));
+    const json = { commands: entries.map(sent), sentMs: Date.now(), left };
+    return call(api.jobs[':jobId'].commands.$post({ param: { jobId }, json }));
   },
   listen(jobId, fromSeq, line) {
     const source = new EventSource(`/api/jobs/${jobId}/events?from=${fromSeq}`);
@@ -35,5 +41,8 @@ export const jobLink: JobLink = {
     source.onopen = () => line.onOpen();
     source.onerror = () => line.onLost(source.readyState === EventSource.CLOSED);
     return () => source.close();
+  },
+  async tell(jobId, json) {
+    await call(api.jobs[':jobId'].device.$put({ param: { jobId }, json }));
   },
 };

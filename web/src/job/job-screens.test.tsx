@@ -46,6 +46,9 @@ const visit = (...documents: Array<typeof REAR_AIR_SPRINGS>): JobLog => {
 };
 const alert = () => screen.findByRole('alert');
 
+/** A record of which nothing is known but good. */
+const WHOLE = { breaks: [], open: [], sealed: true, unheard: [], anchorFaults: [], publicKey: 'key', lastHash: 'h' };
+
 describe('a job that cannot be shown', () => {
   it.each([
     ['unknownJob', 'No such job'],
@@ -84,9 +87,9 @@ describe('the shell of a job', () => {
     worker.checkIn();
     worker.startAll();
     worker.finishTorque();
-    worker.closeOut('Mira Vane');
-    show('record', worker.log, { shop: new Shop().on('GET /jobs/*/record', { body: { brokenAt: null } }) });
-    expect(await screen.findByText(/Closed and signed by/)).toHaveTextContent('Mira Vane');
+    worker.closeOut();
+    show('record', worker.log, { shop: new Shop().on('GET /jobs/*/record', { body: WHOLE }) });
+    expect(await screen.findByText(/Closed and signed by/)).toHaveTextContent('Mira');
   });
   it('what the server refused later stays until it is put away', async () => {
     const put: string[] = [];
@@ -234,6 +237,7 @@ describe('kits at odds', () => {
     }
     await user.type(within(sheet).getAllByRole('textbox').at(-1) as HTMLElement, 'longer bolt');
     await user.click(within(sheet).getByRole('button', { name: 'Settle it' }));
+    await user.type(await screen.findByLabelText('PIN of Mira Vane'), '1357{Enter}');
     await waitFor(() => expect(given.at(-1)).toMatchObject({ type: 'settleConflict', reason: 'longer bolt' }));
     expect(await screen.findByText(/longer bolt/)).toBeVisible();
   });
@@ -252,14 +256,13 @@ describe('closing out', () => {
     expect(await screen.findByText(/16 mm deep socket/)).toBeVisible();
     expect(screen.getByText(/It may lie in the vehicle/)).toBeVisible();
   });
-  it('a finished job is signed once a name is there, and leads to its record', async () => {
+  it('a finished job is signed by the one who is signed in, with their PIN, and leads to its record', async () => {
     const worker = guard();
     worker.checkIn();
     worker.startAll();
     worker.finishTorque();
-    const { user, given, here } = show('close-out', worker.log, {
-      shop: out().on('GET /jobs/*/record', { body: { brokenAt: null } }),
-    });
+    const shop = out().on('GET /jobs/*/record', { body: WHOLE });
+    const { user, given, here } = show('close-out', worker.log, { shop });
     for (;;) {
       const tray = screen
         .queryAllByLabelText(/pieces on the tray/)
@@ -274,9 +277,14 @@ describe('closing out', () => {
     }
     expect(await screen.findByRole('heading', { name: 'Nothing is in the way' })).toBeVisible();
     const sign = screen.getByRole('button', { name: 'Sign and close' });
-    expect(sign).toBeDisabled();
-    await user.type(screen.getByLabelText('Your name'), 'Mira Vane');
     await user.click(sign);
+    // Being signed in is not enough: a wrong PIN signs nothing.
+    shop.on('POST /session/leave', { problem: { code: 'wrongSecret', status: 401 } });
+    await user.type(await screen.findByLabelText('PIN of Mira Vane'), '0000{Enter}');
+    expect(await screen.findByText('Wrong PIN.')).toBeVisible();
+    expect(given.some(({ type }) => type === 'close')).toBe(false);
+    shop.on('POST /session/leave', { body: { leave: 'leave' } });
+    await user.type(screen.getByLabelText('PIN of Mira Vane'), '2468{Enter}');
     await waitFor(() => expect(here()).toBe(`/jobs/${JOB}/record`));
     expect(given.at(-1)).toEqual({ type: 'close', signature: 'Mira Vane', note: undefined });
   });
@@ -297,17 +305,17 @@ describe('the record on screen', () => {
   const chain = (body: unknown) => ({ shop: new Shop().on('GET /jobs/*/record', { body }) });
   it('of a job not begun has a line for every joint, none pulled, and no deviation', async () => {
     const log = guard().log;
-    show('record', log, chain({ brokenAt: null }));
+    show('record', log, chain(WHOLE));
     expect(await screen.findAllByText('not yet')).toHaveLength(log.plan.stations.length);
     expect(screen.getByText('None.')).toBeVisible();
     expect(screen.getByRole('heading', { name: 'Work in progress' })).toBeVisible();
   });
   it('says that the chain is whole, where it breaks, or that it could not be checked', async () => {
-    show('record', guard().log, chain({ brokenAt: null }));
+    show('record', guard().log, chain(WHOLE));
     expect(await screen.findByText(/the chain is whole/)).toBeVisible();
     cleanup();
-    show('record', guard().log, chain({ brokenAt: 7 }));
-    expect(await screen.findByText(/The chain breaks at event 7/)).toBeVisible();
+    show('record', guard().log, chain({ ...WHOLE, breaks: [7], open: [7] }));
+    expect(await screen.findByText(/altered outside of Wrenchman: entry 7/)).toBeVisible();
     cleanup();
     show('record', guard().log, { shop: new Shop().on('GET /jobs/*/record', 'unreachable') });
     expect(await screen.findByText(/could not be checked\. The server cannot be reached/)).toBeVisible();
@@ -315,7 +323,7 @@ describe('the record on screen', () => {
   it('a pull past its band is red, says why, and is a deviation by name', async () => {
     const worker = untilSnug(guard(), guard().log.plan.groups[0]?.id ?? '');
     worker.give(pullOf('g2', 14, { wrench: 'w-1', confirmed: true }));
-    show('record', worker.log, chain({ brokenAt: null }));
+    show('record', worker.log, chain(WHOLE));
     expect(await screen.findByText('14.0')).toHaveClass('text-bad');
     expect(screen.queryByText('None.')).toBeNull();
     expect(screen.getAllByText(/Mira/).length).toBeGreaterThan(1);
@@ -347,6 +355,7 @@ describe('a refusal on the floor', () => {
     const sheet = await screen.findByRole('dialog');
     await user.type(within(sheet).getByRole('textbox'), 'bracket in the way');
     await user.click(within(sheet).getByRole('button', { name: 'Lift it' }));
+    await user.type(await screen.findByLabelText('PIN of Mira Vane'), '1357{Enter}');
     await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
     expect(given.slice(-2)).toEqual([
       { type: 'override', refusal: 'groupNotAllStarted', station: 'g1', reason: 'bracket in the way' },

@@ -27,6 +27,7 @@ function tab(server: ShopServer, { person = MIRA as Person | undefined } = {}) {
       session: {
         person: () => person,
         device: () => 'device-1',
+        sign: async () => undefined,
         expire: () => {
           session.expired += 1;
         },
@@ -34,7 +35,9 @@ function tab(server: ShopServer, { person = MIRA as Person | undefined } = {}) {
           session.renewed = then;
         },
       },
-      now: () => NOON + 60_000,
+      clock: () => ({ deviceMs: NOON + 60_000, offsetMs: 0 }),
+      changed: () => undefined,
+      elsewhere: () => 0,
     }),
   );
   return { store, session };
@@ -79,8 +82,10 @@ describe('a command given', () => {
     const { store } = await opened(server);
     const [item = ''] = items(server);
     expect(store.getState().give(count(item))).toBe(true);
-    expect(store.getState().log?.state.lines[item]?.count?.found).toBe(6);
+    // Shown as done only once it is written on this device.
+    expect(store.getState().log?.state.lines[item]).toBeUndefined();
     await settled();
+    expect(store.getState().log?.state.lines[item]?.count?.found).toBe(6);
     expect(store.getState()).toMatchObject({ pending: [], refusedLater: [], confirmedSeq: 1, link: 'live' });
     expect(await keptIds()).toEqual([]);
     expect(server.events).toHaveLength(1);
@@ -211,7 +216,7 @@ describe('the server answers a sending with', () => {
     store.getState().give({ type: 'close', signature: '' });
     await settled();
     // Meanwhile somebody closed the job: here it cannot be known.
-    server.tell({
+    server.arrive({
       seq: 1,
       hash: 'h',
       event: { type: 'jobClosed', signature: 'Rafe', commandId: 'far', atMs: NOON, by: MIRA },
@@ -282,10 +287,14 @@ describe('another version of the application', () => {
   it('records a fact this one does not know: says so, keeps what waits, loses nothing', async () => {
     const server = new ShopServer();
     const { store } = await opened(server);
-    server.tell = (stored) => {
-      for (const line of server.lines) line.onEvent(stored as never);
+    server.arrive = (...stored) => {
+      for (const line of server.lines) for (const one of stored) line.onEvent(one);
     };
-    server.tell({ seq: 1, hash: 'h', event: { type: 'wheelAligned', commandId: 'c', atMs: NOON, by: MIRA } as never });
+    server.arrive({
+      seq: 1,
+      hash: 'h',
+      event: { type: 'wheelAligned', commandId: 'c', atMs: NOON, by: MIRA } as never,
+    });
     expect(store.getState().failure).toBe('outdated');
     expect(store.getState().confirmedSeq).toBe(0);
   });
@@ -345,13 +354,13 @@ describe('the line of events', () => {
       },
     });
     const [first = '', second = '', third = ''] = items(server);
-    server.tell(started(1, first));
+    server.arrive(started(1, first));
     server.lines[0]?.onEvent(started(1, first));
     expect(store.getState().confirmedSeq).toBe(1);
     // The second is lost on the line; the third shows the gap.
     server.events.push(started(2, second));
     server.log = { ...server.log };
-    server.tell(started(3, third));
+    server.arrive(started(3, third));
     await settled();
     expect(store.getState().confirmedSeq).toBe(3);
     expect(Object.keys(store.getState().confirmed?.state.lines ?? {})).toEqual([first, second, third]);

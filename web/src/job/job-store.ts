@@ -1,18 +1,24 @@
 import { validate as isUuid, v4 as uuid } from 'uuid';
 import { create, type StateCreator } from 'zustand';
-import type { InputFault, JobDocument, StoredEvent } from '#contract/job.ts';
+import type { CommandBatchAnswer, InputFault, JobDocument, StoredEvent } from '#contract/job.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import type { CommandEnvelope } from '#core/job/command-envelope.ts';
+import type { DeviceClock } from '#core/job/command-time.ts';
 import { isReadable } from '#core/job/event-version.ts';
 import { isFact } from '#core/job/fold.ts';
 import { appendEvents, type JobLog, openLog, takeCommand } from '#core/job/job-log.ts';
 import type { Refusal } from '#core/job/refusal.ts';
 import type { Person } from '#core/job/role.ts';
 import { ProblemError, UnreachableError } from '../shop/api.ts';
-import { deviceId, useSession } from '../shop/session.ts';
+import { clockNow } from '../shop/clock.ts';
+import { signAs } from '../shop/device-keys.ts';
+import type { Prove } from '../shop/prove.ts';
+import { useSession } from '../shop/session.ts';
+import { refreshBacklog, waitingElsewhere } from './backlog.ts';
 import { type JobLink, jobLink } from './job-link.ts';
 import * as deviceOutbox from './outbox.ts';
-import { type OutboxEntry, unreadable } from './outbox-entry.ts';
+import { isSendable, type OutboxEntry, unreadable } from './outbox-entry.ts';
+import { BATCH, sendInParts } from './sending.ts';
 
 /** How the device stands with the server. */
 export type Link = 'connecting' | 'live' | 'offline';
@@ -40,11 +46,27 @@ interface JobStoreState {
   refusedLater: OutboxEntry[];
   /** The last refusal on this screen. */
   refused?: RefusedHere;
+  /** Given here and not kept: the device's own store is full or fails. None of it is on record. */
+  unkept: JobCommand[];
   link: Link;
   open(jobId: string): Promise<void>;
   close(): void;
-  /** Gives a command: read and decided here at once, kept, and sent. True when it was accepted here. */
+  /**
+   * Gives a command: read and decided here at once, then kept, shown as done, and sent. True when it was accepted here; it
+   * shows once it is written on this device.
+   */
   give(command: JobCommand): boolean;
+  /**
+   * Gives a command that needs its person's proof. Resolves when it is kept; false where it was not accepted.
+   * @throws what the proof throws, and then nothing is given
+   */
+  giveProven(command: JobCommand, prove: Prove): Promise<boolean>;
+  /** Gives what could not be kept once more. */
+  keepAgain(): void;
+  /** The unkept are known; they are not given again. */
+  dismissUnkept(): void;
+  /** Gives a refused command of the person at work once more, as a new one. */
+  giveAgain(id: string): void;
   dismissRefusal(): void;
   putAway(id: string): void;
 }
@@ -57,24 +79,28 @@ export interface JobStoreParts {
   check(): Promise<{ commandFaults(command: unknown): InputFault[] }>;
   session: {
     person(): Person | undefined;
-    device(): string;
+    device(): string | undefined;
+    /** Signs a text as the person at work, where their key is open here. */
+    sign(text: string): Promise<{ key: string; signature: string } | undefined>;
     expire(): void;
     /** Calls back when somebody has signed in again after the session had run out. */
     onRenewed(then: () => void): void;
   };
-  now(): number;
+  clock(): DeviceClock;
+  /** Told that what waits on this device has changed. */
+  changed(): void;
+  /** How many commands wait here for other jobs. */
+  elsewhere(jobId: string): number;
 }
 
 /** Waits between attempts to reach the server, ms. */
 const RETRY_MS = [1000, 2000, 4000, 8000, 15_000];
-/** Commands sent at once. */
-const BATCH = 100;
 
 const isKnown = ({ event }: StoredEvent): boolean => isReadable(event) && isFact(event.type);
 
 /** The job on screen: what the server confirmed, what this device gave since, and the way between them. */
 export const jobStore =
-  ({ link, outbox, check, session, now }: JobStoreParts): StateCreator<JobStoreState> =>
+  ({ link, outbox, check, session, clock, changed, elsewhere }: JobStoreParts): StateCreator<JobStoreState> =>
   (set, get) => {
     let hangUp: (() => void) | undefined;
     /** The line of events stands. */
@@ -82,12 +108,18 @@ export const jobStore =
     let flushing = false;
     let attempts = 0;
     let retry: ReturnType<typeof setTimeout> | undefined;
-    let order = now();
+    let order = Date.now();
+    /** Given and not yet written: decided upon, and not shown. */
+    let unwritten: OutboxEntry[] = [];
+    let writing: Promise<void> = Promise.resolve();
     let faultsOf: ((command: unknown) => InputFault[]) | undefined;
 
     /** Pending commands laid over the confirmed job, in the order they were given. */
     const overlay = (confirmed: JobLog, document: JobDocument, pending: readonly OutboxEntry[]): JobLog =>
-      pending.reduce((log, entry) => takeCommand(log, document.wrenches, entry.envelope).log, confirmed);
+      pending.reduce(
+        (log, entry) => takeCommand(log, document.wrenches, entry.envelope, { breaks: document.integrity.open }).log,
+        confirmed,
+      );
 
     const isCurrent = (jobId: string) => get().jobId === jobId;
 
@@ -127,7 +159,7 @@ export const jobStore =
         pending: still,
         log: overlay(next, known, still),
       });
-      void outbox.dropCommands(settled);
+      if (settled.length > 0) void outbox.dropCommands(settled).then(changed);
       void outbox.keepJob(known);
     }
 
@@ -255,31 +287,26 @@ export const jobStore =
       };
     }
 
-    /** Sends some entries. Where the server cannot take so much, or one stops it from reading the rest, fewer at a time. */
+    /** Takes in what the server answered to a sending. */
+    function heard(jobId: string, answer: CommandBatchAnswer): void {
+      attempts = 0;
+      if (lineUp) set({ link: 'live' });
+      receive(jobId, answer.events);
+    }
+
+    /** Sends some entries, and reads the job anew where the server has more of it than this device. */
     async function send(jobId: string, batch: readonly OutboxEntry[]): Promise<OutboxEntry[]> {
-      try {
-        const answer = await link.send(jobId, batch);
-        attempts = 0;
-        if (lineUp) set({ link: 'live' });
-        receive(jobId, answer.events);
-        const answered = batch.flatMap((entry): OutboxEntry[] => {
-          const result = answer.results.find((candidate) => candidate.id === entry.id);
-          return result ? [result.ok ? entry : { ...entry, refused: result.refusal }] : [];
-        });
-        const { confirmed, confirmedSeq } = get();
-        // A repeated command brings no events; if we never saw them, read the job anew.
-        const unseen = answered.some((entry) => !entry.refused && !confirmed?.commandIds.has(entry.id));
-        if (unseen && answer.seq > confirmedSeq) void refresh(jobId);
-        return answered;
-      } catch (error) {
-        const code = error instanceof ProblemError ? error.problem.code : undefined;
-        if (code !== 'badRequest' && code !== 'tooLarge') throw error;
-        const [only, ...more] = batch;
-        if (only && more.length === 0)
-          return [unreadable(only, (error as ProblemError).problem.faults ?? [{ path: '', message: code }])];
-        const half = Math.ceil(batch.length / 2);
-        return [...(await send(jobId, batch.slice(0, half))), ...(await send(jobId, batch.slice(half)))];
-      }
+      let seq = 0;
+      const left = get().pending.length - batch.length + elsewhere(jobId);
+      const answered = await sendInParts(link, jobId, batch, left, (answer) => {
+        ({ seq } = answer);
+        heard(jobId, answer);
+      });
+      const { confirmed, confirmedSeq } = get();
+      // A repeated command brings no events; if we never saw them, read the job anew.
+      const unseen = answered.some((entry) => !entry.refused && !confirmed?.commandIds.has(entry.id));
+      if (unseen && seq > confirmedSeq) void refresh(jobId);
+      return answered;
     }
 
     /** Sends what is pending, in order. What the server refuses is kept with its reason, and the rest goes on. */
@@ -287,11 +314,17 @@ export const jobStore =
       if (flushing) return;
       flushing = true;
       try {
-        while (isCurrent(jobId) && get().pending.length > 0) {
-          const answered = await send(jobId, get().pending.slice(0, BATCH));
+        while (isCurrent(jobId)) {
+          const person = session.person()?.id;
+          const batch = get()
+            .pending.filter((entry) => isSendable(entry, person))
+            .slice(0, BATCH);
+          if (batch.length === 0) return;
+          const answered = await send(jobId, batch);
           const refused = answered.filter((entry) => entry.refused);
           if (refused.length > 0) await outbox.keepCommands(refused);
           await outbox.dropCommands(answered.filter((entry) => !entry.refused).map(({ id }) => id));
+          changed();
           const done = new Set(answered.map(({ id }) => id));
           const { pending, confirmed, document, refusedLater } = get();
           if (!isCurrent(jobId) || !confirmed || !document) return;
@@ -314,6 +347,74 @@ export const jobStore =
       }
     }
 
+    /** The job with all that was given here, written or not: what the next command is decided upon. */
+    const aheadOf = (log: JobLog, document: JobDocument): JobLog =>
+      unwritten.length === 0 ? log : overlay(log, document, unwritten);
+
+    /** A command as an entry, where it can be read and the job lets it; otherwise the refusal is shown. */
+    function entryOf(command: JobCommand, before?: OutboxEntry): OutboxEntry | undefined {
+      const { log, document, jobId } = get();
+      const by = session.person();
+      if (!log || !document || !jobId || !by || !faultsOf) return undefined;
+      const faults = faultsOf(command);
+      if (faults.length > 0) {
+        set({ refused: { refusal: { code: 'commandUnreadable', faults }, command } });
+        return undefined;
+      }
+      // A key held down, or pressed twice before the first was written: the same once.
+      const same = JSON.stringify(command);
+      if (!before && unwritten.some(({ envelope }) => JSON.stringify(envelope.command) === same)) return undefined;
+      const time = before?.clock ?? clock();
+      const atMs = time.deviceMs + time.offsetMs;
+      const envelope: CommandEnvelope = { id: before?.id ?? uuid(), atMs, by, device: session.device(), command };
+      const outcome = takeCommand(aheadOf(log, document), document.wrenches, envelope, {
+        breaks: document.integrity.open,
+      });
+      if (!outcome.ok) {
+        set({ refused: { refusal: outcome.refusal, command } });
+        return undefined;
+      }
+      order += 1;
+      return { id: envelope.id, jobId, order, envelope, clock: time };
+    }
+
+    const textOf = ({ jobId, envelope: { id, atMs, by, command }, clock: time }: OutboxEntry): string =>
+      JSON.stringify({ job: jobId, id, atMs, by: by.id, clock: time, command });
+
+    async function signedOf(entry: OutboxEntry): Promise<OutboxEntry['signed']> {
+      const text = textOf(entry);
+      const signature = await session.sign(text);
+      return signature && { id: entry.id, text, ...signature };
+    }
+
+    /** Writes an entry, in turn with those before it; then it shows as done, and is sent. */
+    function keep(entry: OutboxEntry): Promise<void> {
+      unwritten = [...unwritten, entry];
+      writing = writing.then(() => write(entry));
+      return writing;
+    }
+
+    async function write(entry: OutboxEntry): Promise<void> {
+      const done = () => {
+        unwritten = unwritten.filter(({ id }) => id !== entry.id);
+      };
+      try {
+        const whole = entry.signed ? entry : { ...entry, signed: await signedOf(entry) };
+        await outbox.keepCommands([whole]);
+        done();
+        changed();
+        const { log, document, pending } = get();
+        // Another job is open by now: what was written goes out all the same.
+        if (!isCurrent(entry.jobId) || !log || !document) return;
+        const outcome = takeCommand(log, document.wrenches, entry.envelope, { breaks: document.integrity.open });
+        set({ log: outcome.log, pending: [...pending, whole] });
+        void flush(entry.jobId);
+      } catch (_error) {
+        done();
+        if (isCurrent(entry.jobId)) set({ unkept: [...get().unkept, entry.envelope.command] });
+      }
+    }
+
     session.onRenewed(() => {
       const { jobId } = get();
       if (jobId) void refresh(jobId);
@@ -327,6 +428,7 @@ export const jobStore =
       confirmedSeq: 0,
       pending: [],
       refusedLater: [],
+      unkept: [],
       link: 'connecting',
       async open(jobId) {
         get().close();
@@ -342,6 +444,9 @@ export const jobStore =
         await refresh(jobId);
       },
       close() {
+        const { jobId: left, pending: waiting, document: seen } = get();
+        // Best told, not needed: where it is not heard, the record says that this device may hold something.
+        if (left && seen) void link.tell(left, { waiting: waiting.length, away: true }).catch(() => undefined);
         hangUp?.();
         hangUp = undefined;
         clearTimeout(retry);
@@ -358,33 +463,43 @@ export const jobStore =
           pending: [],
           refusedLater: [],
           refused: undefined,
+          unkept: [],
         });
+        changed();
       },
       give(command) {
-        const { log, document, jobId, pending } = get();
-        const by = session.person();
-        if (!log || !document || !jobId || !by || !faultsOf) return false;
-        const faults = faultsOf(command);
-        if (faults.length > 0) {
-          set({ refused: { refusal: { code: 'commandUnreadable', faults }, command } });
-          return false;
-        }
-        const envelope: CommandEnvelope = { id: uuid(), atMs: now(), by, device: session.device(), command };
-        const outcome = takeCommand(log, document.wrenches, envelope);
-        if (!outcome.ok) {
-          set({ refused: { refusal: outcome.refusal, command } });
-          return false;
-        }
-        order += 1;
-        const entry: OutboxEntry = { id: envelope.id, jobId, order, envelope };
-        set({ log: outcome.log, pending: [...pending, entry], refused: undefined });
-        void outbox.keepCommands([entry]).then(() => flush(jobId));
+        const entry = entryOf(command);
+        if (!entry) return false;
+        set({ refused: undefined });
+        void keep(entry);
         return true;
+      },
+      async giveProven(command, prove) {
+        const entry = entryOf(command);
+        if (!entry) return false;
+        const signed = await signedOf(entry);
+        const proof = await prove(signed?.text ?? textOf(entry), entry.id);
+        // The job may have gone on meanwhile.
+        const again = entryOf(command, entry);
+        if (!again) return false;
+        await keep({ ...again, signed, proof });
+        set({ refused: undefined });
+        return get().pending.some(({ id }) => id === entry.id) || (get().confirmed?.commandIds.has(entry.id) ?? false);
+      },
+      keepAgain() {
+        const { unkept } = get();
+        set({ unkept: [] });
+        for (const command of unkept) get().give(command);
+      },
+      dismissUnkept: () => set({ unkept: [] }),
+      giveAgain(id) {
+        const entry = get().refusedLater.find((candidate) => candidate.id === id);
+        if (entry && get().give(entry.envelope.command)) get().putAway(id);
       },
       dismissRefusal: () => set({ refused: undefined }),
       putAway(id) {
         set({ refusedLater: get().refusedLater.filter((entry) => entry.id !== id) });
-        void outbox.dropCommands([id]);
+        void outbox.dropCommands([id]).then(changed);
       },
     };
   };
@@ -400,13 +515,20 @@ export const useJobStore = create<JobStoreState>(
         const person = useSession.getState().session?.person;
         return person && { id: person.id, name: person.name, role: person.role };
       },
-      device: deviceId,
+      device: () => useSession.getState().session?.device,
+      async sign(text) {
+        const person = useSession.getState().session?.person.id;
+        return person === undefined ? undefined : signAs(person, text);
+      },
       expire: () => useSession.getState().expire(),
       onRenewed: (then) =>
         useSession.subscribe((after, before) => {
-          if (after.status === 'signedIn' && before.status === 'expired') then();
+          const passedOn = after.session?.person.id !== before.session?.person.id;
+          if (after.status === 'signedIn' && (before.status === 'expired' || passedOn)) then();
         }),
     },
-    now: Date.now,
+    clock: clockNow,
+    changed: () => void refreshBacklog(),
+    elsewhere: waitingElsewhere,
   }),
 );

@@ -15,7 +15,13 @@ describe('a job kept on a tablet before the application was renewed', () => {
     expect(openLog({ ...lifted, shop: {} }).ok).toBe(true);
   });
   it('of today is left as it is', () => {
-    const today = { ...rest, kits: [{ document: TRANSFER_CASE_GUARD, prefix: '' }], openedWith: [''] };
+    const today = {
+      ...rest,
+      kits: [{ document: TRANSFER_CASE_GUARD, prefix: '' }],
+      openedWith: [''],
+      integrity: { breaks: [3], open: [], sealed: true },
+      unheard: [],
+    };
     expect(liftedJob(today as unknown as JobDocument)).toEqual(today);
   });
 });

@@ -10,8 +10,11 @@ type OneKitJob = Omit<JobDocument, 'kits' | 'openedWith'> & { kit: KitDocument }
  * and what waits to be sent still finds its plan.
  */
 export function liftedJob(kept: JobDocument | OneKitJob): JobDocument {
+  // What no earlier version kept: nothing is known against it, until the server is heard.
+  const unsaid = { integrity: { breaks: [], open: [], sealed: false }, unheard: [] };
   const current = (kit: KitDocument) => upgradeKit(kit) as KitDocument;
-  if ('kits' in kept) return { ...kept, kits: kept.kits.map((kit) => ({ ...kit, document: current(kit.document) })) };
+  if ('kits' in kept)
+    return { ...unsaid, ...kept, kits: kept.kits.map((kit) => ({ ...kit, document: current(kit.document) })) };
   const { kit, ...rest } = kept;
-  return { ...rest, kits: [{ document: current(kit), prefix: '' }], openedWith: [''] };
+  return { ...unsaid, ...rest, kits: [{ document: current(kit), prefix: '' }], openedWith: [''] };
 }

@@ -9,6 +9,8 @@ export interface Reading {
   angleDeg: number;
   movementDeg: number;
   gradientShare?: number;
+  /** The server's code over the reading, with which a pull counts as live. */
+  issued?: string;
 }
 
 interface LiveWrenchState {
@@ -77,6 +79,7 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
               angleDeg: message.angleDeg,
               movementDeg: message.movementDeg,
               gradientShare: message.gradientShare,
+              issued: message.issued,
             });
             break;
           case 'fault':

@@ -1,9 +1,39 @@
 import { type ClientResponse, hc } from 'hono/client';
 import type { Problem } from '#contract/problem.ts';
+import { SERVER_TIME_HEADER } from '#contract/server-time.ts';
 import type { Api } from '#server/http/app.ts';
+import { learnServerTime } from './clock.ts';
+
+/** What goes before every other request: what the server has to hear first. */
+let first: () => Promise<void> = async () => undefined;
+let settling: Promise<void> | undefined;
+
+/** Sets what goes before every request but those it makes itself. */
+export function beforeRequests(work: () => Promise<void>): void {
+  first = work;
+}
+
+/** One request, after what goes first; its answer tells the server's time. */
+async function asked(input: RequestInfo | URL, init?: RequestInit): Promise<Response> {
+  if (!settling) {
+    // Begun in a turn of its own: what goes first asks too, and must find that it is under way.
+    settling = Promise.resolve()
+      .then(first)
+      .finally(() => {
+        settling = undefined;
+      });
+    await settling;
+  } else if (!isSessionRequest(input)) await settling;
+  const askedMs = performance.now();
+  const response = await fetch(input, init);
+  learnServerTime(Number(response.headers.get(SERVER_TIME_HEADER)), askedMs);
+  return response;
+}
+/** What goes first asks for a session, and must not wait for itself. */
+const isSessionRequest = (input: RequestInfo | URL): boolean => String(input).includes('/api/session');
 
 /** The typed client, from the server's own route types. */
-export const api = hc<Api>('/api');
+export const api = hc<Api>('/api', { fetch: asked });
 
 /** The server answered with problem details. */
 export class ProblemError extends Error {
@@ -32,7 +62,7 @@ export async function call<Answer extends ClientResponse<unknown, number, string
   if (response.ok) return (await response.json()) as JsonBody<Answer>;
   // A proxy in between may answer with something that is no problem document.
   const problem = (await response.json().catch(() => undefined)) as Problem | undefined;
-  if (problem?.code === 'storeUnavailable' || problem === undefined) {
+  if (problem?.code === 'storeUnavailable' || problem?.code === 'storeFull' || problem === undefined) {
     throw new UnreachableError(problem?.title ?? `HTTP ${response.status}`);
   }
   throw new ProblemError(problem);

@@ -1,7 +1,7 @@
 import { type UseQueryResult, useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import type { Crib } from '#contract/crib.ts';
-import type { JobCard } from '#contract/job.ts';
+import type { JobCard, RecordCheck } from '#contract/job.ts';
 import type { DraftCard, KitCard, RevisionCard } from '#contract/kit-draft.ts';
 import type { ProblemCode } from '#contract/problem.ts';
 import type { SignInOptions } from '#contract/session.ts';
@@ -180,8 +180,8 @@ export const useToolsOutRead = (job: string, everyMs: number | undefined): Read<
     }),
   );
 
-/** Whether a job's chain of events is whole, as far as `seq`; where it breaks otherwise. */
-export const useChain = (job: string, seq: number): Read<{ brokenAt: number | null }> =>
+/** Whether a job's record is what was recorded, as far as `seq`, and whether it is all there. */
+export const useChain = (job: string, seq: number): Read<RecordCheck> =>
   readOf(
     useQuery({
       queryKey: [...KEYS.jobs, job, 'chain', seq],

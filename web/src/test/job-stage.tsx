@@ -27,6 +27,8 @@ export function documentOf(log: JobLog, over: Partial<JobDocument> = {}): JobDoc
     answers,
     shop: { name: 'Harrow Lane', ...shop },
     wrenches: WRENCHES,
+    integrity: { breaks: [], open: [], sealed: true },
+    unheard: [],
     events: [],
     ...over,
   };
@@ -77,6 +79,15 @@ export function stageJob(
       return outcome.ok;
     },
   });
+  useJobStore.setState({
+    unkept: [],
+    // A browser that keeps no keys: proof is leave of the shop.
+    async giveProven(command, prove) {
+      await prove('the command', `p-${serial}`);
+      return useJobStore.getState().give(command);
+    },
+  });
+  if (!shop.answers('POST /session/leave')) shop.on('POST /session/leave', { body: { leave: 'leave' } });
   const staged = stage(
     <Route path="/jobs/:jobId" element={<JobShell />}>
       {screen}

@@ -52,6 +52,8 @@ export class ShopServer implements JobLink {
       answers: {},
       shop: { name: 'Harrow Lane' },
       wrenches: WRENCHES,
+      integrity: { breaks: [], open: [], sealed: true },
+      unheard: [],
       events: [...this.events],
     };
   }
@@ -88,8 +90,15 @@ export class ShopServer implements JobLink {
     };
   }
 
+  /** What this device said of the job. */
+  readonly told: Array<{ waiting: number; away: boolean }> = [];
+  async tell(_jobId: string, said: { waiting: number; away: boolean }): Promise<void> {
+    this.answer();
+    this.told.push(said);
+  }
+
   /** Somebody else's event arrives. */
-  tell(...events: StoredEvent[]): void {
+  arrive(...events: StoredEvent[]): void {
     this.events.push(...events);
     this.log = appendEvents(
       this.log,

@@ -27,11 +27,16 @@ type Answerer = Answer | ((asked: Asked) => Answer | Promise<Answer>);
 /** The shop behind a screen: answers by `METHOD /path`, a star standing for one part. What has no answer fails the test. */
 export class Shop {
   readonly asked: Asked[] = [];
-  private readonly answers = new Map<string, Answerer>();
+  private readonly known = new Map<string, Answerer>();
 
   on(request: string, answer: Answerer): this {
-    this.answers.set(request, answer);
+    this.known.set(request, answer);
     return this;
+  }
+
+  /** Whether a request has an answer of its own. */
+  answers(request: string): boolean {
+    return this.known.has(request);
   }
 
   /** Requests of a method, in order. */
@@ -40,9 +45,9 @@ export class Shop {
   }
 
   private find(method: string, path: string): Answerer | undefined {
-    const exact = this.answers.get(`${method} ${path}`);
+    const exact = this.known.get(`${method} ${path}`);
     if (exact) return exact;
-    for (const [request, answer] of this.answers) {
+    for (const [request, answer] of this.known) {
       const pattern = request.replace(/[.+?^${}()|[\]\\]/g, '\\$&').replaceAll('*', '[^/]+');
       if (new RegExp(`^${pattern}$`).test(`${method} ${path}`)) return answer;
     }
@@ -82,8 +87,9 @@ const reply = (status: number, body: unknown): Response =>
 
 export const FITTER: Session = {
   person: { id: 'u-vane', name: 'Mira Vane', initials: 'MV', role: 'fitter' },
-  shop: { id: 's', name: 'Harrow Lane', bays: 4 },
-} as Session;
+  shop: { id: 's', name: 'Harrow Lane', bays: 4, secretDigits: 4 },
+  device: '22222222-2222-4222-8222-222222222222',
+};
 
 /** Where the router stands, for a test to read. */
 function Here() {

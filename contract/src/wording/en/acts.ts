@@ -34,5 +34,7 @@ export const ACT_WORDS: Record<ActName, string> = {
   dropKit: 'Kit taken out',
   overrideStep: 'Refusal lifted for a step',
   undo: 'Taken back',
+  keepPhoto: 'Photo kept',
+  acknowledgeBreak: 'Break of the record acknowledged',
   close: 'Signed',
 };

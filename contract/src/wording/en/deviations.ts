@@ -5,6 +5,11 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
   override: '{station}: {refusal} lifted by the lead. {reason}',
   pullMissed: '{station}: pull of {torqueNm} {verdict}.',
   pullWithdrawn: '{station}: pull of {torqueNm} taken back.',
+  pullRepeated: '{station}: pulled twice for pass {pass}, on two devices that did not hear of each other; {torqueNm}.',
+  breakAcknowledged: 'The record was altered behind the application’s back, from entry {breaks}. {reason}',
+  clockOff:
+    'A device’s clock was {by} {way}{changed, select, true {, and was set while it was away from the server} other {}}. Its times are corrected by it.',
+  clockBackwards: 'Times of a device run backwards by {by}: its clock was put back between two entries.',
   pullCorrected: '{station}: reading corrected from {fromNm} to {toNm}. {reason}',
   loosened: '{station}: loosened. {reason}{spent, select, none {} other { To scrap: {spent}.}}',
   lineShort:

@@ -31,16 +31,52 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: '{faults}',
     lift: 'Shorten or mend what was typed and enter it again. After an update, reload first.',
   },
-  clockAhead: {
-    title: 'This device’s clock is ahead',
-    why: 'By {byMs} min, so its times cannot be trusted.',
-    lift: 'Set the clock, then do it again.',
-  },
   notSignedInThen: {
-    title: 'Not signed in at that time',
-    why: 'The person on the command was not signed in on this device then.',
-    lift: 'Sign in as that person and enter it again.',
+    title: 'Not shown to be from this person',
+    why: 'It bears the name {person}, and nothing on it shows that they gave it: it was not signed with their key on this device.',
+    lift: 'That person signs in here and does it again, or it is withdrawn.',
   },
+  proofMissing: {
+    title: 'Needs your PIN or passkey',
+    why: 'Others answer by it, so being signed in is not enough.',
+    lift: 'Do it again and give your PIN.',
+  },
+  signatureNotYours: {
+    title: 'Sign with your own name',
+    why: 'A job is signed by the one who closes it: {name}.',
+    lift: 'Whoever is to sign it takes over on this device first.',
+  },
+  wrenchNotLive: {
+    title: 'This wrench has no line',
+    why: '{wrench} cannot have sent a reading.',
+    lift: 'Type what it showed.',
+  },
+  liveUnproven: {
+    title: 'Not shown to be from the wrench',
+    why: 'Nothing with the reading for {station} shows that a wrench of this shop sent it.',
+    lift: 'Pull again with the live wrench, or type what it showed.',
+  },
+  enteredDisagrees: {
+    title: 'Two figures for one pull',
+    why: '{entered} was typed, and it came as {torqueNm}.',
+    lift: 'Enter it again.',
+  },
+  implausibleAngle: {
+    title: 'No joint turns that far',
+    why: '{angleDeg}°, where {limitDeg}° is the most in one pull.',
+    lift: 'Enter the angle that was turned after the torque.',
+  },
+  passNotDue: {
+    title: 'Not this pass’s turn',
+    why: '{station} waits for an earlier pass: a pull before this one was not taken.',
+    lift: 'See what was not taken, then pull again.',
+  },
+  recordBroken: {
+    title: 'The record was altered',
+    why: 'From entry {at} on it is not what was recorded. Nothing is added until a lead has looked at it.',
+    lift: 'A lead acknowledges the break on the record’s page, with a reason.',
+  },
+  noBreaks: { title: 'Nothing to acknowledge', why: 'The record is whole.', lift: 'Nothing to do.' },
   unknownStation: {
     title: 'No such station',
     why: 'The plan has no {station}.',

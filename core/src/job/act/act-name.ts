@@ -35,6 +35,8 @@ export const ACT_NAMES = [
   'dropKit',
   'overrideStep',
   'undo',
+  'keepPhoto',
+  'acknowledgeBreak',
   'close',
 ] as const;
 export type ActName = (typeof ACT_NAMES)[number];

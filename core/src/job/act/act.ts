@@ -21,6 +21,8 @@ export interface DecideContext {
   wrenches: readonly Wrench[];
   /** Things of the crib lent for this job and not back, by name. */
   toolsOut?: readonly string[];
+  /** Where the job's record was altered and no lead has looked at it yet. */
+  breaks?: readonly number[];
 }
 
 /** All that one decision is made from. */
@@ -57,6 +59,8 @@ export interface Act<Command extends { type: string }, Own extends { type: strin
   fold: { [Fact in Own as Fact['type']]: (draft: Draft, fact: Stamped<Fact>) => void };
   /** Takes it back, for the person whose last act it was. Left out where nothing is taken back. */
   undo?(ask: Ask, last: Undoable): Outcome<Own | Other>;
+  /** What others answer for lies in it: the person gives their PIN or passkey for this one act. */
+  needsProof?: true;
   /** The plan is made anew after it. */
   replans?: true;
 }

@@ -10,6 +10,8 @@ export interface AddKit {
   kit: KitId;
   revision: number;
   answers: Record<string, AnswerValue>;
+  /** Hash of the kit's document as it is stored. */
+  sha256?: string;
 }
 
 export interface KitAdded {
@@ -18,14 +20,15 @@ export interface KitAdded {
   kit: KitId;
   revision: number;
   answers: Record<string, AnswerValue>;
+  sha256?: string;
 }
 
 export const addKit = act<AddKit, KitAdded>({
   may: COUNTER_TOO,
   replans: true,
-  decide({ plan }, { kit, revision, prefix, answers }) {
+  decide({ plan }, { kit, revision, prefix, answers, sha256 }) {
     if (plan.kits.some((entry) => entry.id === kit)) return refuse({ code: 'kitAlreadyIn', kit });
-    return done({ type: 'kitAdded', prefix, kit, revision, answers });
+    return done({ type: 'kitAdded', prefix, kit, revision, answers, ...(sha256 === undefined ? {} : { sha256 }) });
   },
   fold: {
     kitAdded(draft, fact) {

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { bar, guard, plate, RAFE, refusal, tryCommand } from '#demo/try-job.ts';
+import { bar, guard, MIRA, plate, RAFE, refusal, tryCommand } from '#demo/try-job.ts';
 import { closeBlocks } from '../close-block.ts';
 import { hardwareLedger } from '../hardware-ledger.ts';
 import { jobProgress } from '../job-progress.ts';
@@ -17,8 +17,8 @@ describe('a whole job', () => {
     expect(closeBlocks(worker.log.plan, worker.log.state).every((block) => block.code === 'piecesUnaccounted')).toBe(
       true,
     );
-    worker.closeOut('Mira Vane');
-    expect(worker.log.state.closed?.signature).toBe('Mira Vane');
+    worker.closeOut();
+    expect(worker.log.state.closed?.signature).toBe(MIRA.name);
     expect(jobProgress(worker.log.plan, worker.log.state).phase).toBe('closed');
     for (const line of hardwareLedger(worker.log.plan, worker.log.state)) expect(line.unaccounted).toBe(0);
     expect(refusal(worker, { type: 'undo' })).toBe('jobClosed');
@@ -27,7 +27,7 @@ describe('a whole job', () => {
 
 describe('closing', () => {
   it('is refused with everything that is still in the way', () => {
-    const outcome = tryCommand(plate(), { type: 'close', signature: 'Mira' });
+    const outcome = tryCommand(plate(), { type: 'close', signature: MIRA.name });
     expect(outcome).toMatchObject({
       ok: false,
       refusal: { code: 'closeBlocked', blocks: [{ code: 'linesUncounted' }, { code: 'stationsOpen' }] },
@@ -43,13 +43,13 @@ describe('closing', () => {
       { code: 'piecesUnaccounted', item: 'a3', unaccounted: 1, onTray: 1 },
       { code: 'piecesUnaccounted', item: 'a4', unaccounted: 1, onTray: 1 },
     ]);
-    expect(refusal(worker, { type: 'close', signature: 'Rafe' }, RAFE)).toBe('closeBlocked');
+    expect(refusal(worker, { type: 'close', signature: RAFE.name }, RAFE)).toBe('closeBlocked');
     worker.give({ type: 'declareSpare', item: 'a3', quantity: 1 });
     worker.give({ type: 'declareSpare', item: 'a4', quantity: 2 });
     expect(blocks()).toMatchObject([{ item: 'a4', unaccounted: -1 }]);
     worker.give({ type: 'declareSpare', item: 'a4', quantity: 1 });
     expect(refusal(worker, { type: 'close', signature: '' })).toBe('signatureMissing');
-    expect(refusal(worker, { type: 'close', signature: 'Mira Vane' })).toBe('accepted');
+    expect(refusal(worker, { type: 'close', signature: MIRA.name })).toBe('accepted');
   });
   it('a problem keeps it open until it is cleared with how', () => {
     const worker = plate();

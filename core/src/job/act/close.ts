@@ -16,8 +16,10 @@ export interface JobClosed {
 
 export const close = act<Close, JobClosed>({
   may: ANSWERABLE,
-  decide({ plan, job, toolsOut }, { signature, note }) {
+  needsProof: true,
+  decide({ plan, job, toolsOut, by }, { signature, note }) {
     if (blank(signature)) return refuse({ code: 'signatureMissing' });
+    if (signature.trim() !== by.name) return refuse({ code: 'signatureNotYours', name: by.name });
     const blocks = closeBlocks(plan, job, toolsOut);
     return blocks.length > 0 ? refuse({ code: 'closeBlocked', blocks }) : done({ type: 'jobClosed', signature, note });
   },

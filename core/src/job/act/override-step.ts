@@ -21,6 +21,7 @@ export interface StepOverrideGranted {
 
 export const overrideStep = act<OverrideStep, StepOverrideGranted>({
   may: LEAD_ONLY,
+  needsProof: true,
   decide({ plan }, { refusal, step, reason }) {
     if (!indexOf(plan).steps.has(step)) return refuse({ code: 'unknownStep', step });
     if (!(OVERRIDABLE_STEPS as ReadonlySet<string>).has(refusal)) return refuse({ code: 'notOverridable', refusal });

@@ -21,6 +21,7 @@ export interface OverrideGranted {
 
 export const override = act<Override, OverrideGranted>({
   may: LEAD_ONLY,
+  needsProof: true,
   decide({ plan }, { refusal, station, reason }) {
     if (!findStation(plan, station)) return refuse({ code: 'unknownStation', station });
     if (!(OVERRIDABLE as ReadonlySet<string>).has(refusal)) return refuse({ code: 'notOverridable', refusal });

@@ -82,7 +82,7 @@ describe('torque', () => {
     expect(refusal(worker, { type: 'startByHand', station: 'sh1' })).toBe('pieceShort');
     worker.give({ type: 'useShopStock', item: 'b1', quantity: 1, reason: 'new bolt' });
     worker.finishTorque();
-    worker.closeOut('Mira Vane');
+    worker.closeOut();
     expect(hardwareLedger(worker.log.plan, worker.log.state).find((line) => line.item.id === 'b1')).toMatchObject({
       supplied: 5,
       fitted: 4,

@@ -22,6 +22,7 @@ export interface ConflictSettled {
 
 export const settleConflict = act<SettleConflict, ConflictSettled>({
   may: LEAD_ONLY,
+  needsProof: true,
   replans: true,
   decide({ plan }, { conflict: id, choice, figure, reason }) {
     const conflict = plan.conflicts.find((entry) => entry.id === id);

@@ -26,6 +26,16 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
   const needs: Need[] = [];
   for (const job of jobs) {
     const to = (phase: string) => `/jobs/${job.id}/${phase}`;
+    if (job.broken)
+      needs.push({
+        key: `${job.id}-broken`,
+        mark: '!',
+        pressing: true,
+        title: 'Record altered',
+        detail: `${name(job)}. Somebody changed it outside of Wrenchman; a lead looks at it.`,
+        to: to('record'),
+        rank: -1,
+      });
     for (const clock of job.progress.lockers) {
       const leftS = Math.max(0, (clock.closesAtMs - nowMs) / 1000);
       const left = `${Math.floor(leftS / 60)}:${String(Math.floor(leftS % 60)).padStart(2, '0')}`;

@@ -2,12 +2,14 @@ import { type FormEvent, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { RAISED_TEXT } from '#contract/wording/en/terms.ts';
+import type { JobCommand } from '#core/job/acts.ts';
 import { type CloseBlock, closeBlocks } from '#core/job/close-block.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger, type LedgerLine } from '#core/job/hardware-ledger.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { bothText } from '#core/quantity/show-both.ts';
 import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
+import { ProofSheet } from '../../job/ProofSheet.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { useSession } from '../../shop/session.ts';
 import { useSettings } from '../../shop/settings.ts';
@@ -24,7 +26,7 @@ export default function CloseOut() {
   const toolsOut = useToolsOut(document.id, state.closed !== undefined);
   const blocks = useMemo(() => closeBlocks(plan, state, toolsOut), [plan, state, toolsOut]);
   const ledger = useMemo(() => hardwareLedger(plan, state), [plan, state]);
-  const [signature, setSignature] = useState('');
+  const [signing, setSigning] = useState<JobCommand>();
   const [note, setNote] = useState('');
   const [clearing, setClearing] = useState<string>();
   const [scrapping, setScrapping] = useState<LedgerLine>();
@@ -33,7 +35,7 @@ export default function CloseOut() {
 
   const close = (event: FormEvent) => {
     event.preventDefault();
-    if (give({ type: 'close', signature: signature.trim(), note: note.trim() || undefined })) navigate('../record');
+    if (person) setSigning({ type: 'close', signature: person.name, note: note.trim() || undefined });
   };
   return (
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
@@ -96,17 +98,9 @@ export default function CloseOut() {
               </p>
             ) : (
               <>
-                <label className="grid gap-1">
-                  <span className="font-bold">Your name</span>
-                  <input
-                    className="min-h-14 border-2 border-ink bg-sheet px-3"
-                    autoComplete="off"
-                    maxLength={120}
-                    value={signature}
-                    placeholder={person?.name}
-                    onChange={(event) => setSignature(event.target.value)}
-                  />
-                </label>
+                <p>
+                  Signed by <b>{person?.name}</b>, with the PIN. Somebody else signs after taking over on this device.
+                </p>
                 <label className="mt-4 grid gap-1">
                   <span className="font-bold">Note for the record</span>
                   <textarea
@@ -145,7 +139,7 @@ export default function CloseOut() {
           {!state.closed && (
             <button
               type="submit"
-              disabled={blocks.length > 0 || signature.trim() === ''}
+              disabled={blocks.length > 0}
               className="thumb-bar plate flex min-h-22 w-full items-center justify-between bg-paint px-6 text-left text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2"
             >
               {blocks.length > 0 ? `${blocks.length} still in the way` : 'Sign and close'}
@@ -153,6 +147,12 @@ export default function CloseOut() {
           )}
         </form>
       </aside>
+      <ProofSheet
+        command={signing}
+        title="Sign and close"
+        onGiven={() => navigate('../record')}
+        onClose={() => setSigning(undefined)}
+      />
       <ReasonSheet
         open={clearing !== undefined}
         onClose={() => setClearing(undefined)}

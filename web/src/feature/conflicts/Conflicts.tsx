@@ -1,9 +1,11 @@
 import { useState } from 'react';
 import { choiceText, conflictTitle, conflictWhy, sideLines } from '#contract/wording/conflict-text.ts';
+import type { JobCommand } from '#core/job/acts.ts';
 import type { Conflict, ConflictSide } from '#core/kit/plan-conflict.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { acceptBand } from '#core/tightening/kinds.ts';
+import { ProofSheet } from '../../job/ProofSheet.tsx';
 import { ReceiveTabs } from '../../job/ReceiveTabs.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { useSession } from '../../shop/session.ts';
@@ -15,6 +17,7 @@ export default function Conflicts() {
   const { plan, state, give } = useOpenJob();
   const lead = useSession((session) => session.session?.person.role === 'lead');
   const [choosing, setChoosing] = useState<{ conflict: Conflict; choice: string }>();
+  const [settling, setSettling] = useState<JobCommand>();
   const [splitting, setSplitting] = useState<string>();
   const [printed, setPrinted] = useState('');
   const title = (kit: string) => plan.kits.find(({ id }) => id === kit)?.title ?? kit;
@@ -110,6 +113,7 @@ export default function Conflicts() {
           </section>
         )}
       </main>
+      <ProofSheet command={settling} title="Settle it" onClose={() => setSettling(undefined)} />
       <ReasonSheet
         open={choosing !== undefined}
         onClose={() => setChoosing(undefined)}
@@ -118,7 +122,7 @@ export default function Conflicts() {
         confirm="Settle it"
         onReason={(reason) => {
           if (choosing && (read === undefined || read.ok))
-            give({
+            setSettling({
               type: 'settleConflict',
               conflict: choosing.conflict.id,
               choice: choosing.choice,

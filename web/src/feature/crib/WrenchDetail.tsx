@@ -9,10 +9,13 @@ import { checksUntilOut, controlChart } from '#core/wrench/control-chart.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
 import { ControlChart } from '../../drawing/ControlChart.tsx';
 import { api, call } from '../../shop/api.ts';
+import { secretRefusedText } from '../../shop/secret-text.ts';
 import { useSession } from '../../shop/session.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import { SecretPad } from '../../ui/SecretPad.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
 import { useNow } from '../../ui/use-now.ts';
 import { Calibrate } from './Calibrate.tsx';
 import { CheckPull } from './CheckPull.tsx';
@@ -155,7 +158,23 @@ export function WrenchDetail({ wrench }: { wrench: CribWrench }) {
 function Rechecks({ list }: { list: readonly Recheck[] }) {
   const { act } = useOpenCrib();
   const system = useSettings((settings) => settings.system);
+  const person = useSession((state) => state.session?.person);
   const [settling, setSettling] = useState<Recheck>();
+  const [proving, setProving] = useState<{ entry: Recheck; how: string }>();
+  const settle = async (secret: string): Promise<string | undefined> => {
+    if (!proving) return undefined;
+    const { wrenchId: wrench, jobId: job, stationId: station } = proving.entry;
+    let refused: string | undefined;
+    await act(async () => {
+      try {
+        await call(api.crib.rechecks.$post({ json: { wrench, job, station, how: proving.how, secret } }));
+        setProving(undefined);
+      } catch (error) {
+        refused = secretRefusedText(error);
+      }
+    });
+    return refused;
+  };
   return (
     <section aria-label="To be pulled again">
       <h3 className="plate mt-6 mb-1 text-2xl text-bad">To be pulled again: {list.length}</h3>
@@ -202,16 +221,19 @@ function Rechecks({ list }: { list: readonly Recheck[] }) {
         onReason={(how) => {
           const entry = settling;
           setSettling(undefined);
-          if (entry)
-            void act(() =>
-              call(
-                api.crib.rechecks.$post({
-                  json: { wrench: entry.wrenchId, job: entry.jobId, station: entry.stationId, how },
-                }),
-              ),
-            );
+          if (entry) setProving({ entry, how });
         }}
       />
+      <Sheet
+        open={proving !== undefined}
+        onClose={() => setProving(undefined)}
+        title={`Station ${proving?.entry.station ?? ''} is settled`}
+        description="Others answer by this, so being signed in is not enough."
+      >
+        <SecretPad label={`PIN of ${person?.name ?? ''}`} onSecret={settle}>
+          <Button onClick={() => setProving(undefined)}>Leave it</Button>
+        </SecretPad>
+      </Sheet>
     </section>
   );
 }

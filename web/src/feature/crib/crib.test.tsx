@@ -145,8 +145,13 @@ describe('the wrenches', () => {
     await user.click(await screen.findByRole('button', { name: 'Vehicle called back' }));
     const keep = screen.queryByRole('button', { name: 'Keep it' });
     if (keep) await user.click(keep);
+    await user.type(await screen.findByLabelText(/^PIN of/), '2468{Enter}');
     await waitFor(() =>
-      expect(asked.sent('POST')[0]?.body).toMatchObject({ station: 'g1', how: 'Vehicle called back' }),
+      expect(asked.sent('POST')[0]?.body).toMatchObject({
+        station: 'g1',
+        how: 'Vehicle called back',
+        secret: '2468',
+      }),
     );
   });
 });

@@ -1,5 +1,5 @@
 import { format } from 'date-fns';
-import { Download, ShieldAlert, ShieldCheck } from 'lucide-react';
+import { Download } from 'lucide-react';
 import { useMemo } from 'react';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
@@ -8,22 +8,25 @@ import { passText } from '#contract/wording/plan-text.ts';
 import { readingFigure, readingNote } from '#contract/wording/reading-text.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
-import { deviations } from '#core/record/deviations.ts';
+import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { StationGlyph } from '../../drawing/StationGlyph.tsx';
-import { useJobStore } from '../../job/job-store.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
-import { useChain } from '../../shop/queries.ts';
+import { Integrity } from './Integrity.tsx';
 
 /** Every pull, every deviation, and the files to take away. */
 export default function RecordScreen() {
   const { document, plan, state } = useOpenJob();
   const lines = useMemo(() => recordLines(plan, state), [plan, state]);
-  const seq = useJobStore((store) => store.confirmedSeq);
-  const pending = useJobStore((store) => store.pending.length);
-  const departures = useMemo(() => deviations(plan, state), [plan, state]);
-  const { data: link, failure: unread } = useChain(document.id, seq);
-  const brokenAt = link?.brokenAt ?? undefined;
+  const departures = useMemo(
+    () =>
+      recordDeviations(
+        plan,
+        state,
+        document.events.map(({ event }) => event),
+      ),
+    [plan, state, document.events],
+  );
 
   return (
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
@@ -115,24 +118,7 @@ export default function RecordScreen() {
               Signed by <b>{state.closed.signature}</b>, {format(state.closed.atMs, 'd MMM yyyy HH:mm')}.
             </p>
           )}
-          <p className="mt-3 flex items-start gap-2">
-            {brokenAt !== undefined ? (
-              <ShieldAlert className="shrink-0 text-bad" aria-hidden="true" />
-            ) : (
-              <ShieldCheck className="shrink-0" aria-hidden="true" />
-            )}
-            <span>
-              {!link && !unread && 'Checking the chain of events.'}
-              {link && brokenAt === undefined && `${seq} events, each chained to the one before; the chain is whole.`}
-              {brokenAt !== undefined && (
-                <b className="text-bad">
-                  The chain breaks at event {brokenAt}: something was changed outside of Wrenchman.
-                </b>
-              )}
-              {!link && unread && `The chain of events could not be checked. ${unread}`}
-              {pending > 0 && ` ${pending} more wait on this device.`}
-            </span>
-          </p>
+          <Integrity job={document.id} />
           <h3 className="mt-5 font-bold">Deviations</h3>
           {departures.length === 0 && <p className="text-ink-2">None.</p>}
           <ul>

@@ -1,23 +1,10 @@
-import { Delete } from 'lucide-react';
-import { type FormEvent, useState } from 'react';
 import type { PersonCard } from '#contract/session.ts';
-import { ProblemError } from '../../shop/api.ts';
-import { failureText } from '../../shop/failure-text.ts';
+import { secretRefusedText } from '../../shop/secret-text.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
+import { SecretPad } from '../../ui/SecretPad.tsx';
 
-const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'];
-
-/** What a refused sign-in says: more of a wrong PIN than of anything else. */
-function refusedText(error: unknown): string {
-  const problem = error instanceof ProblemError ? error.problem : undefined;
-  if (problem?.code === 'wrongSecret') return 'Wrong PIN.';
-  if (problem?.code === 'tooManyAttempts')
-    return `Too many wrong PINs. Try again in ${(problem as { retryAfterS?: number }).retryAfterS ?? 60} s.`;
-  return failureText(error);
-}
-
-/** A PIN by touch or by keyboard; a password types into the same field. */
+/** Signing in, or taking a device over, by PIN. */
 export function PinPad({
   person,
   hint,
@@ -30,66 +17,18 @@ export function PinPad({
   onBack?: () => void;
 }) {
   const signIn = useSession((state) => state.signIn);
-  const [secret, setSecret] = useState('');
-  const [failure, setFailure] = useState<string>();
-  const [busy, setBusy] = useState(false);
-  const submit = async (event?: FormEvent) => {
-    event?.preventDefault();
-    if (secret.length < 4) {
-      setFailure('A PIN has at least four digits.');
-      return;
-    }
-    setBusy(true);
+  const enter = async (secret: string) => {
     try {
       await signIn(person.id, secret);
       onDone?.();
+      return undefined;
     } catch (error) {
-      setFailure(refusedText(error));
-      setSecret('');
-    } finally {
-      setBusy(false);
+      return secretRefusedText(error);
     }
   };
   return (
-    <form onSubmit={(event) => void submit(event)} className="grid gap-3">
-      <label className="grid gap-1">
-        <span className="font-bold">PIN for {person.name}</span>
-        <input
-          className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3 text-2xl tracking-[0.4em]"
-          type="password"
-          inputMode="none"
-          autoComplete="off"
-          // biome-ignore lint/a11y/noAutofocus: the pad was opened to type a PIN and nothing else
-          autoFocus
-          value={secret}
-          onChange={(event) => setSecret(event.target.value)}
-        />
-      </label>
-      {hint !== undefined && (
-        <p className="text-sm text-ink-2">
-          Demo PIN: <span className="figures font-bold text-ink">{hint}</span>
-        </p>
-      )}
-      <p role="alert" className="min-h-6 text-bad">
-        {failure}
-      </p>
-      <div className="grid grid-cols-3 gap-2">
-        {DIGITS.map((digit) => (
-          <Button key={digit} className="figures text-xl" onClick={() => setSecret(secret + digit)}>
-            {digit}
-          </Button>
-        ))}
-        <Button aria-label="Delete the last digit" onClick={() => setSecret(secret.slice(0, -1))}>
-          <Delete />
-        </Button>
-        <Button className="figures text-xl" onClick={() => setSecret(`${secret}0`)}>
-          0
-        </Button>
-        <Button type="submit" tone="primary" disabled={busy}>
-          Enter
-        </Button>
-      </div>
+    <SecretPad label={`PIN for ${person.name}`} hint={hint} onSecret={enter}>
       {onBack && <Button onClick={onBack}>Somebody else</Button>}
-    </form>
+    </SecretPad>
   );
 }

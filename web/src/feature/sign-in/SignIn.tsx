@@ -1,12 +1,22 @@
+import { KeyRound } from 'lucide-react';
 import { useState } from 'react';
 import type { PersonCard } from '#contract/session.ts';
+import { counted, useBacklog } from '../../job/backlog.ts';
+import { signInByPasskey } from '../../shop/passkeys.ts';
+import { hasPasskeys } from '../../shop/prove.ts';
 import { useSignInOptions } from '../../shop/queries.ts';
+import { usePeopleHere } from '../../shop/use-people-here.ts';
+import { Button } from '../../ui/Button.tsx';
 import { PinPad } from './PinPad.tsx';
 
 /** Signing in: who, then the PIN. */
 export default function SignIn() {
   const { data: options, failure } = useSignInOptions(true);
+  const here = usePeopleHere(options === undefined);
+  const waiting = useBacklog((state) => counted(state.entries).waiting);
   const [person, setPerson] = useState<PersonCard>();
+  const [refused, setRefused] = useState<string>();
+  const people = options?.people ?? here;
   return (
     <main className="flex min-h-full flex-col bg-bench md:flex-row">
       <section className="flex flex-col justify-between bg-plate p-6 text-on-plate md:w-[420px] md:p-10">
@@ -37,9 +47,18 @@ export default function SignIn() {
                 </p>
               )}
               {!options && !failure && <p className="text-ink-2">Asking the server who works here.</p>}
+              {!options && here.length > 0 && (
+                <p className="mb-3">Those who have signed in on this device before can go on without it.</p>
+              )}
+              {waiting > 0 && (
+                <p className="mb-3 border-l-4 border-ink pl-3">
+                  <b>{waiting === 1 ? 'One entry waits' : `${waiting} entries wait`} on this device</b> to be sent once
+                  somebody signs in.
+                </p>
+              )}
               {options?.people.length === 0 && <p>No shop is set up on this server yet.</p>}
               <ul className="border-t-2 border-ink">
-                {options?.people.map((entry) => (
+                {people.map((entry) => (
                   <li key={entry.id} className="border-b border-rule">
                     <button
                       type="button"
@@ -53,13 +72,23 @@ export default function SignIn() {
                         <span className="block font-bold">{entry.name}</span>
                         <span className="text-sm text-ink-2">{entry.role}</span>
                       </span>
-                      {options.demoPins && (
+                      {options?.demoPins && (
                         <span className="figures text-sm text-ink-2">PIN {options.demoPins[entry.id]}</span>
                       )}
                     </button>
                   </li>
                 ))}
               </ul>
+              {options && hasPasskeys() && (
+                <Button className="mt-3 w-full" onClick={() => void signInByPasskey().then(setRefused)}>
+                  <KeyRound aria-hidden="true" /> Sign in with a passkey
+                </Button>
+              )}
+              {refused && (
+                <p role="alert" className="mt-2 text-bad">
+                  {refused}
+                </p>
+              )}
               {options?.demoPins && (
                 <p className="mt-3 text-sm text-ink-2">
                   This is the demo: its PINs are shown. A real shop’s never are.

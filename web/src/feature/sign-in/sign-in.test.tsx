@@ -98,19 +98,22 @@ describe('passing the tablet on', () => {
     await waitFor(() => expect(useSession.getState().session?.person.name).toBe('Rafe Orrin'));
     expect(screen.queryByRole('dialog')).toBeNull();
   });
-  it('a session that ran out asks again by itself, and cannot be waved away to somebody else', async () => {
-    bar();
+  it('a session that ran out asks again by itself; somebody else may take over, and what was done stays the first one’s', async () => {
+    const { user } = bar();
     await screen.findByRole('button', { name: /Switch person/ });
     act(() => useSession.getState().expire());
     const sheet = await screen.findByRole('dialog', { name: 'Session ended' });
     expect(sheet).toHaveTextContent('What you did meanwhile is kept here and will be sent.');
     expect(await within(sheet).findByLabelText('PIN for Mira Vane')).toBeVisible();
-    expect(within(sheet).queryByRole('button', { name: 'Somebody else' })).toBeNull();
+    await user.click(within(sheet).getByRole('button', { name: 'Somebody else' }));
+    expect(await within(sheet).findByRole('button', { name: /Rafe Orrin/ })).toBeVisible();
+    await user.keyboard('{Escape}');
+    expect(useSession.getState().status).toBe('expired');
   });
   it('the choices of this device are kept, and change nothing of the shop', async () => {
     const { user, shop: asked } = await menu();
     await user.click(await screen.findByRole('button', { name: 'Settings' }));
-    const sheet = await screen.findByRole('dialog', { name: 'This device' });
+    const sheet = await screen.findByRole('dialog', { name: 'Settings' });
     await user.click(within(sheet).getByRole('button', { name: 'lbf·ft' }));
     await user.click(within(sheet).getByRole('button', { name: 'Night bay' }));
     within(sheet).getByLabelText('Foot pedal').focus();

@@ -71,6 +71,12 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
           Loosened before: {stationState(state, station.id).loosenings.at(-1)?.reason}.
         </p>
       )}
+      {(stationState(state, station.id).repeats ?? []).map(({ commandId, pass, torqueNm, by }) => (
+        <p key={commandId} role="status" className="mt-2 border-l-4 border-bad pl-3">
+          <b>Pulled twice for {passText(group.passes[pass], pass)}.</b> {by.name} pulled it again with{' '}
+          {torqueNm.toFixed(1)} N·m on another device. It counts once.
+        </p>
+      ))}
       <Cautions plan={plan} group={group.id} />
       <Link to={benchAddress(torque)} className="mt-2 inline-flex min-h-11 items-center text-sm underline">
         Work it out on the bench

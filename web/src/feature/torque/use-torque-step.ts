@@ -11,6 +11,7 @@ import { asksOf } from '#core/tightening/kinds.ts';
 import { rankWrenches, type WrenchChoice } from '#core/wrench/suitable-wrench.ts';
 import { type Reading, useLiveWrench } from '../../job/live-wrench.ts';
 import { type OpenJob, useOpenJob } from '../../job/use-open-job.ts';
+import { serverNowMs } from '../../shop/clock.ts';
 import { useSettings } from '../../shop/settings.ts';
 
 /** Size the stand-in's joint is modelled on when a stack names no thread, mm. */
@@ -59,6 +60,8 @@ export function useTorqueStep(): TorqueStep | undefined {
   const { connect, disconnect, arm, pull } = useLiveWrench.getState();
   const liveStatus = useLiveWrench((live) => live.status);
   const ends = useLiveWrench((live) => live.ends);
+  /** What the wrench was last armed for: the pass of a pull is the one it was begun for, whatever is heard meanwhile. */
+  const armedFor = useRef<{ station: string; pass: number }>(undefined);
 
   const group =
     index.groups.get(chosenGroup ?? '') ??
@@ -79,7 +82,7 @@ export function useTorqueStep(): TorqueStep | undefined {
   );
   // Ranked once per target: the clock moving on must not reshuffle the list under a finger.
   const wrenches = useMemo(
-    () => (band ? rankWrenches(document.wrenches, band, Date.now()) : []),
+    () => (band ? rankWrenches(document.wrenches, band, serverNowMs()) : []),
     [band, document.wrenches],
   );
   const wrench =
@@ -102,6 +105,8 @@ export function useTorqueStep(): TorqueStep | undefined {
         gradientShare: reading.gradientShare,
         wrench: liveId,
         source: 'live',
+        pass: armedFor.current?.station === reading.station ? armedFor.current.pass : undefined,
+        issued: reading.issued,
         seatedAndBackedOff: seated || undefined,
         ...extra,
       });
@@ -152,6 +157,7 @@ export function useTorqueStep(): TorqueStep | undefined {
     setHeld(undefined);
     setTurningOn(false);
   }, [stationId]);
+  const pass = step.kind === 'pull' ? step.pass : undefined;
   const targetNm = band?.targetNm;
   const turnDeg = band?.angle?.targetDeg;
   const untilShare = band?.gradient?.maxShare;
@@ -161,8 +167,9 @@ export function useTorqueStep(): TorqueStep | undefined {
   // biome-ignore lint/correctness/useExhaustiveDependencies: `ends` is the trigger
   useEffect(() => {
     if (!liveId || targetNm === undefined || stationId === undefined || heldNow) return;
+    if (pass !== undefined) armedFor.current = { station: stationId, pass };
     arm({ station: stationId, targetNm, angleDeg: turnDeg, untilShare, ceilingNm, standingNm: standing, nominalMm });
-  }, [liveId, targetNm, turnDeg, untilShare, ceilingNm, stationId, standing, nominalMm, ends, heldNow, arm]);
+  }, [liveId, targetNm, turnDeg, untilShare, ceilingNm, stationId, pass, standing, nominalMm, ends, heldNow, arm]);
 
   if (!group) return undefined;
   const stations = plan.stations.filter((entry) => entry.groupId === group.id);
@@ -221,6 +228,7 @@ export function useTorqueStep(): TorqueStep | undefined {
         angleDeg,
         wrench: wrench.wrench.id,
         source: 'typed',
+        pass,
         entered: { value, unit },
         pinFits: asksPin || undefined,
         seatedAndBackedOff: seated || undefined,

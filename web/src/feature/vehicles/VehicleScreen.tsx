@@ -13,6 +13,7 @@ import { useVehicleHistory } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { EraseOwner } from './EraseOwner.tsx';
 import { VehicleForm } from './VehicleForm.tsx';
 
 /** A vehicle: what it is, what it carries, and every visit with its joints drawn where they are. */
@@ -82,6 +83,7 @@ export default function VehicleScreen() {
             <Button onClick={() => setEditing(true)}>Change</Button>
           </div>
           <Facts vehicle={vehicle} />
+          <EraseOwner vehicle={vehicle.id} onErased={() => void reload()} />
         </aside>
       </div>
       <Sheet open={editing} onClose={() => setEditing(false)} title="Change the vehicle" wide>

@@ -7,7 +7,7 @@ import { useChange } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FormField, inputLook } from '../../../ui/FormField.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
-import { sheetWorker } from '../../../worker/sheet-worker.ts';
+import { inSheetWorker } from '../../../worker/sheet-worker.ts';
 import { idFrom } from '../kit-id.ts';
 import { type Judged, useSheet } from './sheet-store.ts';
 
@@ -25,9 +25,9 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
   useEffect(() => {
     let alive = true;
     if (reading)
-      void sheetWorker()
-        .draft({ steps: reading.steps }, judged.taken, { id: 'draft', title: 'Draft', maker: 'Maker' })
-        .then((made) => alive && setDraft(made));
+      void inSheetWorker((worker) =>
+        worker.draft({ steps: reading.steps }, judged.taken, { id: 'draft', title: 'Draft', maker: 'Maker' }),
+      ).then((made) => alive && setDraft(made));
     return () => {
       alive = false;
     };
@@ -39,7 +39,7 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
     setMissing(undefined);
     await act(async () => {
       const head = { id: idFrom(title), title: title.trim(), maker: maker.trim() };
-      const { kit } = await sheetWorker().draft({ steps: reading.steps }, judged.taken, head);
+      const { kit } = await inSheetWorker((worker) => worker.draft({ steps: reading.steps }, judged.taken, head));
       await call(api['kit-library'].drafts.$post({ json: { document: kit, sheet: reading.text } }));
       close();
       void navigate(`/kits/drafts/${head.id}`);

@@ -2,7 +2,8 @@ import { type ChangeEvent, type DragEvent, type FormEvent, useRef, useState } fr
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import { useLexicon } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { sheetWorker } from '../../../worker/sheet-worker.ts';
+import type { ReadOutcome } from '../../../worker/sheet.worker.ts';
+import { inSheetWorker, LARGEST_FILE } from '../../../worker/sheet-worker.ts';
 import { ShopWords } from './ShopWords.tsx';
 import { useSheet } from './sheet-store.ts';
 
@@ -20,10 +21,7 @@ export function OpenSheet() {
   const { data: words = NO_WORDS, failure: unread } = useLexicon();
   const refused = rejected ?? unread;
 
-  const take = async (
-    name: string,
-    work: () => Promise<Awaited<ReturnType<ReturnType<typeof sheetWorker>['readText']>>>,
-  ) => {
+  const take = async (name: string, work: () => Promise<ReadOutcome>) => {
     setBusy(true);
     setRefused(undefined);
     try {
@@ -38,13 +36,15 @@ export function OpenSheet() {
   };
   const file = (given: File | undefined) =>
     given &&
-    void take(given.name, async () =>
-      sheetWorker().readFile(new Uint8Array(await given.arrayBuffer()), given.name, words),
-    );
+    void take(given.name, async () => {
+      if (given.size > LARGEST_FILE) throw new Error(`it is larger than ${LARGEST_FILE / 1e6} MB`);
+      const bytes = new Uint8Array(await given.arrayBuffer());
+      return inSheetWorker<ReadOutcome>(async (worker) => worker.readFile(bytes, given.name, words));
+    });
   const paste = (event: FormEvent) => {
     event.preventDefault();
     if (text.trim() === '') setRefused('Nothing is pasted yet.');
-    else void take('Pasted sheet', () => sheetWorker().readText(text, words));
+    else void take('Pasted sheet', () => inSheetWorker<ReadOutcome>(async (worker) => worker.readText(text, words)));
   };
   return (
     <main

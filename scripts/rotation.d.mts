@@ -1,0 +1,2 @@
+export function outdatedBackups(names: readonly string[]): string[];
+export function backupName(at: Date): string;

@@ -1,0 +1,47 @@
+import { createPrivateKey, createPublicKey, generateKeyPairSync, type KeyObject, sign, verify } from 'node:crypto';
+import { existsSync, mkdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import type { SignedText } from '#core/record/seal.ts';
+
+const FILE = 'shop-key.pem';
+
+/** Whether a text bears the signature it says it does. Ed25519. @see RFC 8032 */
+export function isSigned({ text, key, signature }: SignedText): boolean {
+  try {
+    const publicKey = createPublicKey({ key: Buffer.from(key, 'base64'), format: 'der', type: 'spki' });
+    return verify(null, Buffer.from(text), publicKey, Buffer.from(signature, 'base64'));
+  } catch {
+    // A key that cannot be read has signed nothing.
+    return false;
+  }
+}
+
+/**
+ * The key the shop signs its records with. It lies in a folder of its own, outside the database: whoever can write there
+ * cannot sign, and whoever has it cannot reach the database by it.
+ */
+export class ShopKey {
+  private constructor(
+    private readonly secret: KeyObject,
+    /** SPKI, base64. */
+    readonly publicKey: string,
+  ) {}
+
+  /** The key in a folder, made there the first time. */
+  static in(folder: string): ShopKey {
+    const file = join(folder, FILE);
+    if (!existsSync(file)) {
+      mkdirSync(folder, { recursive: true, mode: 0o700 });
+      const { privateKey } = generateKeyPairSync('ed25519');
+      // Not over one that another process made meanwhile.
+      writeFileSync(file, privateKey.export({ format: 'pem', type: 'pkcs8' }), { mode: 0o600, flag: 'wx' });
+    }
+    const secret = createPrivateKey(readFileSync(file));
+    const spki = createPublicKey(secret).export({ format: 'der', type: 'spki' });
+    return new ShopKey(secret, spki.toString('base64'));
+  }
+
+  sign(text: string): SignedText {
+    return { text, key: this.publicKey, signature: sign(null, Buffer.from(text), this.secret).toString('base64') };
+  }
+}

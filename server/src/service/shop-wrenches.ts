@@ -1,0 +1,40 @@
+import type { StoredEvent } from '#contract/job.ts';
+import type { Wrench } from '#core/wrench/wrench.ts';
+import type { CatalogRepository } from '../store/catalog-repository.ts';
+import type { CribRepository } from '../store/crib-repository.ts';
+
+/** Each shop's wrenches with their pulls since calibration; kept until the crib changes one. */
+export class ShopWrenches {
+  private readonly known = new Map<string, Wrench[]>();
+
+  constructor(
+    private readonly catalog: CatalogRepository,
+    private readonly crib: CribRepository,
+  ) {}
+
+  async of(shopId: string): Promise<Wrench[]> {
+    const known = this.known.get(shopId);
+    if (known) return known;
+    const [stored, pulls] = await Promise.all([this.catalog.wrenches(shopId), this.crib.pullsSinceCalibration(shopId)]);
+    const wrenches = stored.map((wrench) => ({ ...wrench, pullsSinceCalibration: pulls.get(wrench.id) ?? 0 }));
+    this.known.set(shopId, wrenches);
+    return wrenches;
+  }
+
+  /** A wrench of this shop was changed, locked or calibrated: they are read anew. */
+  forget(shopId: string): void {
+    this.known.delete(shopId);
+  }
+
+  /** Adds pulls just stored to their wrenches' counts, so that 5 000 is not passed unseen between two readings. */
+  countPulls(shopId: string, events: readonly StoredEvent[]): void {
+    const wrenches = this.known.get(shopId);
+    if (!wrenches) return;
+    for (const { event } of events) {
+      if (event.type !== 'pullRecorded') continue;
+      const at = wrenches.findIndex((wrench) => wrench.id === event.wrench.id);
+      const wrench = wrenches[at];
+      if (wrench) wrenches[at] = { ...wrench, pullsSinceCalibration: (wrench.pullsSinceCalibration ?? 0) + 1 };
+    }
+  }
+}

@@ -1,0 +1,77 @@
+import { resolve } from 'node:path';
+import { Worker } from 'node:worker_threads';
+import { type Remote, wrap } from 'comlink';
+import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
+import type { readKit } from '#contract/read-kit.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import type { KitWorkerWorks } from './kit-worker.ts';
+
+/** Nobody waits longer for a kit to be read or looked through; the largest that may be takes a few seconds. */
+const PATIENCE_MS = 20_000;
+/** Memory of the thread: a kit that needs more is none. */
+const HEAP_MB = 512;
+
+type ReadKit = ReturnType<typeof readKit>;
+
+/** Looking through a kit took longer, or more memory, than it may. */
+export class KitTooLarge extends Error {}
+
+/** Reads and judges kits in a thread of their own, one after another, so that no tablet waits for it. */
+export class KitWorks {
+  private thread?: { worker: Worker; works: Remote<KitWorkerWorks> };
+  private last: Promise<unknown> = Promise.resolve();
+
+  /** @param file - the thread's own bundle */
+  constructor(private readonly file: string) {}
+
+  private open() {
+    if (this.thread) return this.thread;
+    const worker = new Worker(resolve(this.file), { resourceLimits: { maxOldGenerationSizeMb: HEAP_MB } });
+    // A thread left over must not keep the server from ending.
+    worker.unref();
+    this.thread = { worker, works: wrap<KitWorkerWorks>(nodeEndpoint(worker)) };
+    return this.thread;
+  }
+
+  /** Runs one piece of work; a thread that dies of it, or takes too long, is let go and the next one gets another. */
+  private async run<T>(work: (works: Remote<KitWorkerWorks>) => Promise<T>): Promise<T> {
+    const { worker, works } = this.open();
+    let failed: (error: Error) => void = () => undefined;
+    const died = new Promise<never>((_, reject) => {
+      failed = () => reject(new KitTooLarge('The kit takes longer, or more memory, than it may.'));
+    });
+    const timer = setTimeout(failed, PATIENCE_MS);
+    worker.once('error', failed).once('exit', failed);
+    try {
+      return await Promise.race([work(works), died]);
+    } catch (error) {
+      if (error instanceof KitTooLarge) {
+        this.thread = undefined;
+        await worker.terminate();
+      }
+      throw error;
+    } finally {
+      clearTimeout(timer);
+      worker.off('error', failed).off('exit', failed);
+    }
+  }
+
+  private inTurn<T>(work: (works: Remote<KitWorkerWorks>) => Promise<T>): Promise<T> {
+    const turn = this.last.then(() => this.run(work));
+    this.last = turn.catch(() => undefined);
+    return turn;
+  }
+
+  read(text: string): Promise<ReadKit> {
+    return this.inTurn(async (works) => (await works.read(text)) as ReadKit);
+  }
+
+  judge(document: KitDocument): Promise<ReturnType<KitWorkerWorks['judge']>> {
+    return this.inTurn((works) => works.judge(document));
+  }
+
+  async stop(): Promise<void> {
+    await this.thread?.worker.terminate();
+    this.thread = undefined;
+  }
+}
