@@ -1,4 +1,4 @@
-import { expect, openJob, signIn, test } from './support/app.ts';
+import { expect, openJob, provePin, signIn, test } from './support/app.ts';
 
 test('a daily check-pull finds a wrench out, locks it, and lists what it pulled; a calibration brings it back', async ({
   page,
@@ -28,6 +28,7 @@ test('a daily check-pull finds a wrench out, locks it, and lists what it pulled;
   await list.getByRole('button', { name: 'Settled' }).first().click();
   await page.getByRole('button', { name: 'Pulled again, did not move' }).click();
   await page.getByRole('button', { name: 'Keep it' }).click();
+  await provePin(page);
   await expect(list.getByRole('button', { name: 'Settled' })).toHaveCount(before - 1);
 
   await page.getByRole('link', { name: 'Bays' }).click();
