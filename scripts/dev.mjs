@@ -1,6 +1,7 @@
 /** `npm run dev`: the server from source, restarted on changes, and the web with hot reload, over the demo's data. */
 import { spawn } from 'node:child_process';
 import { join } from 'node:path';
+import { buildServer } from './build.mjs';
 import { main, Stop } from './console.mjs';
 import { startDatabase } from './database.mjs';
 import { checkNode, installNodePackages, installSystemPackages } from './install.mjs';
@@ -15,6 +16,8 @@ await main(async () => {
     if (!(await portIsFree(Number(port)))) throw new Stop(`Port ${port} is taken by another program.`);
   await installSystemPackages(['mariadbd']);
   await installNodePackages();
+  // The thread that reads kits is a bundle also here.
+  await buildServer();
   const database = await startDatabase(join(DATA, 'db'), { say: (text) => process.stdout.write(`${text}\n`) });
   const env = {
     ...process.env,

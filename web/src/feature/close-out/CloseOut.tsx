@@ -99,7 +99,8 @@ export default function CloseOut() {
             ) : (
               <>
                 <p>
-                  Signed by <b>{person?.name}</b>, with the PIN. Somebody else signs after taking over on this device.
+                  You sign as <b>{person?.name}</b>, with your PIN or passkey. Somebody else signs after taking over on
+                  this device.
                 </p>
                 <label className="mt-4 grid gap-1">
                   <span className="font-bold">Note for the record</span>
