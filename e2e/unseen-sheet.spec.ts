@@ -121,6 +121,6 @@ test('a joint drawn to yield, from a stranger’s card to the signed record', as
     .toString()
     .normalize('NFKC');
   // Read line by line across the columns, so the joint's own second line may stand in between.
-  expect(pdf.replace(/\s+/g, ' ')).toMatch(/gradient (165 N·m )?down to \d+ %/);
+  expect(pdf.replace(/\s+/g, ' ')).toMatch(/gradient (165 N·m )?down (165 N·m )?to \d+ %/);
   expect(pdf).toContain('CLOSED');
 });
