@@ -21,7 +21,7 @@ export async function buildServer() {
   const { code, output } = await run(join(ROOT, 'node_modules', '.bin', 'esbuild'), [
     'server/src/main.ts',
     'server/src/manage.ts',
-    'server/src/work/kit-worker.ts',
+    'server/src/thread/kit-worker.ts',
     '--bundle',
     '--packages=external',
     '--platform=node',

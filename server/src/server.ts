@@ -24,7 +24,7 @@ import { JobRepository } from './store/job-repository.ts';
 import { KitDraftRepository } from './store/kit-draft-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
 import { schemaFaults } from './store/schema.ts';
-import { KitWorks } from './work/kit-works.ts';
+import { KitWorks } from './thread/kit-works.ts';
 
 export interface RunningServer {
   port: number;

@@ -21,7 +21,7 @@ import type { PasskeyService } from '../service/passkey-service.ts';
 import type { ReadingProofs } from '../service/reading-proofs.ts';
 import type { SessionService } from '../service/session-service.ts';
 import { isDatabaseAway, isDatabaseFull } from '../store/data-source.ts';
-import { KitTooLarge } from '../work/kit-works.ts';
+import { KitTooLarge } from '../thread/kit-works.ts';
 import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { catalogRoutes } from './catalog-routes.ts';
 import { cribRoutes } from './crib-routes.ts';

@@ -17,7 +17,7 @@ import { fail, ok, type Result } from '#core/result.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { KitDraftRepository } from '../store/kit-draft-repository.ts';
-import type { KitWorks } from '../work/kit-works.ts';
+import type { KitWorks } from '../thread/kit-works.ts';
 import type { Caller } from './caller.ts';
 
 export type DraftError =
