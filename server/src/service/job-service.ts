@@ -16,19 +16,19 @@ import type { PastVisit } from '#contract/vehicle.ts';
 import { outForJob } from '#core/crib/crib-tool.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import { bestTimeMs } from '#core/job/command-time.ts';
-import { kitsNow, openLog, takeCommand } from '#core/job/job-log.ts';
+import { kitsNow, takeCommand } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
 import type { Refusal } from '#core/job/refusal.ts';
 import { ofPrefix, scopedKeys } from '#core/kit/ids.ts';
 import type { Plan } from '#core/kit/plan.ts';
-import { fitVerdicts, type ResolveError } from '#core/kit/resolve.ts';
+import { fitVerdicts } from '#core/kit/resolve.ts';
 import { erasedVehicle, kitHash, type SignedText } from '#core/record/seal.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import { kitAnswers, kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import type { RecordProof } from '../report/record-file.ts';
 import type { RecordSeal } from '../seal/record-seal.ts';
 import { type EventRow, JobMoved } from '../store/append-queue.ts';
-import type { CatalogRepository, PinnedDocument } from '../store/catalog-repository.ts';
+import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { CribRepository } from '../store/crib-repository.ts';
 import { chainHash, sha256 } from '../store/hash-chain.ts';
 import type { JobRepository } from '../store/job-repository.ts';
@@ -36,22 +36,17 @@ import type { Caller } from './caller.ts';
 import type { Authority, CommandAuthority } from './command-authority.ts';
 import { noteFitted } from './fitted-note.ts';
 import type { JobDevices } from './job-devices.ts';
-import { foldJob, type LiveJob, liveJobs, openedWith } from './live-job.ts';
+import { JobShelf } from './job-shelf.ts';
+import { type LiveJob, openedWith } from './live-job.ts';
+import { type OpenJobError, openJob } from './open-job.ts';
 import { pastVisit } from './past-visit.ts';
 import type { ReadingProofs } from './reading-proofs.ts';
 import type { ShopWrenches } from './shop-wrenches.ts';
+import { Turns } from './turns.ts';
 
 /** Photos of one job, and their bytes together: a phone's pictures of every corner, and no album. */
 const MOST_PHOTOS = 200;
 const MOST_PHOTO_BYTES = 200e6;
-
-export type OpenJobError =
-  | { code: 'unknownVehicle' }
-  | { code: 'unknownKit' }
-  | { code: 'bayUnknown'; bays: number }
-  | { code: 'kitDoesNotFit'; text: string; kit: string }
-  | { code: 'kitTwice'; kit: string }
-  | (ResolveError & { kit: string });
 
 export type AddKitError = { code: 'unknownJob' | 'unknownKit' } | { code: 'kitDoesNotFit'; text: string; kit: string };
 export type PhotoError = { code: 'unknownJob' | 'tooManyPhotos' | 'jobClosed' | 'recordBroken' | 'notPermitted' };
@@ -78,78 +73,26 @@ export interface JobServiceParts {
 
 /** Opens jobs, takes commands, and tells listeners what was added. */
 export class JobService {
-  private readonly live = liveJobs();
-  /** Jobs whose record was found altered. */
-  private readonly broken = new Set<string>();
-  /** One queue per job: commands of one job are decided one after another, of different jobs side by side. */
-  private readonly queues = new Map<string, Promise<unknown>>();
+  private readonly shelf: JobShelf;
+  /** Commands of one job are decided one after another, of different jobs side by side. */
+  private readonly turns = new Turns();
   private readonly added = new EventEmitter().setMaxListeners(0);
   private readonly now: () => number;
   private readonly failedLater: (error: unknown) => void;
 
   constructor(private readonly parts: JobServiceParts) {
+    this.shelf = new JobShelf(parts.jobs, parts.catalog, parts.seal);
     this.now = parts.now ?? Date.now;
     this.failedLater = parts.failedLater ?? (() => undefined);
   }
 
   async cards(shopId: string, fromMs: number, toMs: number): Promise<JobCard[]> {
     const cards = await this.parts.jobs.cards(shopId, fromMs, toMs);
-    return cards.map((card) => (this.broken.has(card.id) ? { ...card, broken: true } : card));
+    return cards.map((card) => (this.shelf.isAltered(card.id) ? { ...card, broken: true } : card));
   }
 
-  async open(caller: Caller, input: OpenJob): Promise<Result<{ id: string }, OpenJobError>> {
-    const { catalog, jobs, seal } = this.parts;
-    const [stored, shop, ...found] = await Promise.all([
-      catalog.vehicle(caller.shopId, input.vehicle),
-      catalog.shop(caller.shopId),
-      ...input.kits.map((id) => catalog.currentPinned(caller.shopId, id)),
-    ]);
-    if (!stored) return fail({ code: 'unknownVehicle' });
-    if (input.bay > shop.bays) return fail({ code: 'bayUnknown', bays: shop.bays });
-    const kits: PinnedDocument[] = [];
-    for (const kit of found) {
-      if (!kit) return fail({ code: 'unknownKit' });
-      if (kits.some((other) => other.id === kit.id)) return fail({ code: 'kitTwice', kit: kit.document.title });
-      kits.push({ ...kit, prefix: kitPrefix(kits, kit.id) });
-    }
-    // The reading of this visit is the vehicle's own from here on; the questions were answered for it as it came.
-    const vehicle =
-      input.odometerKm === undefined ? stored.vehicle : { ...stored.vehicle, odometerKm: input.odometerKm };
-    const answers = spreadAnswers(kits, input.answers);
-    for (const kit of kits) {
-      const misfit = fitVerdicts(kit.document, vehicle, kitAnswers(kit, vehicle, answers)).find(
-        (verdict) => verdict.truth === 'false',
-      );
-      if (misfit) return fail({ code: 'kitDoesNotFit', text: misfit.text, kit: kit.document.title });
-    }
-    const passRule = { stages: shop.stages ?? undefined, verify: shop.verify ?? undefined };
-    const prefixes = kits.map(({ prefix }) => prefix);
-    const opened = openLog({ kits, openedWith: prefixes, vehicle, answers, shop: passRule });
-    if (!opened.ok) return opened;
-    if (input.odometerKm !== undefined) await catalog.saveVehicle(caller.shopId, vehicle, stored.version);
-    const nowMs = this.now();
-    const planned = new Date(input.plannedStartMs).toISOString();
-    const row = await jobs.insert(
-      {
-        id: randomUUID(),
-        shopId: caller.shopId,
-        bay: input.bay,
-        plannedStartMs: input.plannedStartMs,
-        odometerKm: input.odometerKm,
-        vehicleId: vehicle.id,
-        vehicle,
-        kits: kits.map(({ prefix, id, revision }) => ({ prefix, id, revision })),
-        answers,
-        passRule,
-        openedAtMs: nowMs,
-        seq: 0,
-        hash: '',
-        progress: jobProgress(opened.value.plan, opened.value.state),
-      },
-      planned.slice(2, 10).replaceAll('-', ''),
-      (numbered) => seal.open(numbered, shop.name, kits, caller),
-    );
-    return ok({ id: row.id });
+  open(caller: Caller, input: OpenJob): Promise<Result<{ id: string }, OpenJobError>> {
+    return openJob(this.parts, caller, input, this.now());
   }
 
   /** Everything a device needs to work the job; for a record, to the letter as it is stored. */
@@ -164,7 +107,7 @@ export class JobService {
       jobs.eventsAfter(id, 0),
       devices.unheard(id, caller.deviceId),
     ]);
-    const integrity = await this.integrityOf(row, kits, events);
+    const integrity = await this.shelf.check(row, kits, events);
     return {
       id: row.id,
       number: row.number,
@@ -183,63 +126,13 @@ export class JobService {
     };
   }
 
-  private async integrityOf(row: LiveJob['row'], kits: readonly PinnedDocument[], events: readonly StoredEvent[]) {
-    const anyPhoto = events.some(({ event }) => event.type === 'photoKept');
-    const photos = anyPhoto ? await this.parts.jobs.photoHashes(row.id) : new Map<string, string>();
-    const integrity = this.parts.seal.check(row, kits, events, photos);
-    if (integrity.breaks.length > 0) this.broken.add(row.id);
-    else this.broken.delete(row.id);
-    return integrity;
-  }
-
-  private async load(shopId: string, id: string): Promise<LiveJob | undefined> {
-    const known = this.live.get(id);
-    if (known) return known.row.shopId === shopId ? known : undefined;
-    const { jobs, catalog } = this.parts;
-    const row = await jobs.find(shopId, id);
-    if (!row) return undefined;
-    const [kits, events] = await Promise.all([catalog.pinned(row.shopId, row.kits), jobs.eventsAfter(id, 0)]);
-    const last = events.at(-1);
-    const live: LiveJob = {
-      row,
-      log: foldJob(row, kits, events),
-      seq: last?.seq ?? 0,
-      // After a break the chain goes on from what stands.
-      hash: last?.hash ?? this.parts.seal.firstHash(row),
-      lastEventAtMs: last?.event.atMs,
-      integrity: await this.integrityOf(row, kits, events),
-    };
-    this.live.set(id, live);
-    await this.signClosed(live);
-    return live;
-  }
-
-  /** A job that was closed and not signed, because the server ended in between, is signed when it is next read. */
-  private async signClosed({ row, log, seq, hash, integrity }: LiveJob): Promise<void> {
-    if (!log.state.closed || row.closing || integrity.breaks.length > 0) return;
-    row.closing = this.parts.seal.close(row, seq, hash, log.state.closed.atMs);
-    await this.parts.jobs.setClosing(row.id, row.closing);
-  }
-
-  /** Runs `work` when everything queued for this job before it has finished. */
-  private inTurn<T>(id: string, work: () => Promise<T>): Promise<T> {
-    const before = this.queues.get(id) ?? Promise.resolve();
-    const turn = before.then(work, work);
-    this.queues.set(id, turn);
-    const clear = () => {
-      if (this.queues.get(id) === turn) this.queues.delete(id);
-    };
-    turn.then(clear, clear);
-    return turn;
-  }
-
   /** Takes commands in order. Each gets its own answer; what was accepted is stored before this returns. */
   async command(caller: Caller, id: string, batch: CommandBatch): Promise<CommandBatchAnswer | undefined> {
     const receivedMs = this.now();
     const judged: Judged[] = [];
     for (const input of batch.commands) judged.push(await this.judge(caller, id, input, receivedMs));
     const offsetAtReceiptMs = batch.sentMs === undefined ? undefined : receivedMs - batch.sentMs;
-    const answer = await this.inTurn(id, async () => {
+    const answer = await this.turns.take(id, async () => {
       const take = () => this.take(caller, id, judged, { receivedMs, offsetAtReceiptMs });
       try {
         return await take();
@@ -272,8 +165,8 @@ export class JobService {
    * @returns the answer to the command, or why it could not be given
    */
   addKit(caller: Caller, id: string, input: AddKit): Promise<Result<CommandBatchAnswer, AddKitError>> {
-    return this.inTurn(id, async () => {
-      const live = await this.load(caller.shopId, id);
+    return this.turns.take(id, async () => {
+      const live = await this.shelf.get(caller.shopId, id);
       const pinned = live && (await this.parts.catalog.currentPinned(caller.shopId, input.kit));
       if (!live) return fail({ code: 'unknownJob' as const });
       if (!pinned) return fail({ code: 'unknownKit' as const });
@@ -336,7 +229,7 @@ export class JobService {
 
   /** The plan of a job as its own events made it; undefined where the shop has no such job. */
   async plan(shopId: string, id: string): Promise<Plan | undefined> {
-    return (await this.load(shopId, id))?.log.plan;
+    return (await this.shelf.get(shopId, id))?.log.plan;
   }
 
   /**
@@ -348,9 +241,9 @@ export class JobService {
     const stored = await catalog.vehicle(shopId, vehicleId);
     if (!stored) return false;
     for (const row of await jobs.ofVehicle(shopId, vehicleId))
-      await this.inTurn(row.id, async () => {
+      await this.turns.take(row.id, async () => {
         await jobs.erase(row.id, erasedVehicle(row.vehicle));
-        this.live.delete(row.id);
+        this.shelf.drop(row.id);
       });
     await catalog.saveVehicle(shopId, erasedVehicle(stored.vehicle), stored.version);
     return true;
@@ -362,7 +255,7 @@ export class JobService {
     return Promise.all(
       rows.map(async (row) => {
         try {
-          return pastVisit(row, (await this.load(shopId, row.id))?.log);
+          return pastVisit(row, (await this.shelf.get(shopId, row.id))?.log);
         } catch (error) {
           this.failedLater(error);
           return pastVisit(row, undefined);
@@ -377,9 +270,9 @@ export class JobService {
 
   /** Keeps a photo and puts its hash on the record. */
   addPhoto(caller: Caller, jobId: string, type: string, bytes: Buffer): Promise<Result<{ id: string }, PhotoError>> {
-    return this.inTurn(jobId, async () => {
+    return this.turns.take(jobId, async () => {
       const { jobs } = this.parts;
-      const live = await this.load(caller.shopId, jobId);
+      const live = await this.shelf.get(caller.shopId, jobId);
       if (!live) return fail({ code: 'unknownJob' as const });
       const kept = await jobs.photosOf(jobId);
       if (kept.count >= MOST_PHOTOS || kept.bytes + bytes.length > MOST_PHOTO_BYTES)
@@ -407,7 +300,7 @@ export class JobService {
   async noteOwed(of?: { shopId: string; vehicleId: string }): Promise<void> {
     for (const row of await this.parts.jobs.owedToVehicles(of)) {
       try {
-        const live = await this.load(row.shopId, row.id);
+        const live = await this.shelf.get(row.shopId, row.id);
         if (live) await this.noteFitted(live);
       } catch (error) {
         // One job that cannot be read must not keep its vehicle's page, or the server, from opening.
@@ -427,7 +320,7 @@ export class JobService {
     commands: readonly Judged[],
     received: { receivedMs: number; offsetAtReceiptMs?: number },
   ): Promise<CommandBatchAnswer | undefined> {
-    const live = await this.load(caller.shopId, id);
+    const live = await this.shelf.get(caller.shopId, id);
     return live && this.decideAll(caller, live, commands, received);
   }
 
@@ -494,14 +387,14 @@ export class JobService {
         await jobs.append({ jobId: id, fromSeq: live.row.seq, rows, received, progress, closedAtMs });
       } catch (error) {
         // Whatever is in memory may be ahead of the store now.
-        this.live.delete(id);
+        this.shelf.drop(id);
         throw error;
       }
       const acknowledged = rows.some(({ event }) => event.type === 'breakAcknowledged');
       const integrity = acknowledged ? { ...live.integrity, open: [] } : live.integrity;
       const row = { ...live.row, seq, hash };
       const next: LiveJob = { ...live, row, log, seq, hash, lastEventAtMs, integrity };
-      this.live.set(id, next);
+      this.shelf.put(next);
       wrenches.countPulls(caller.shopId, events);
       this.added.emit(id, events);
       if (rows.some(({ event }) => event.type === 'jobClosed')) await this.afterClose(next);
@@ -512,7 +405,7 @@ export class JobService {
   /** What follows a close is stored apart from it; where it fails it is made up later. */
   private async afterClose(live: LiveJob): Promise<void> {
     try {
-      await this.signClosed(live);
+      await this.shelf.signClosed(live);
       await this.noteFitted(live);
     } catch (error) {
       this.failedLater(error);
@@ -531,7 +424,7 @@ export class JobService {
   }
 
   async exists(shopId: string, id: string): Promise<boolean> {
-    return this.live.peek(id)?.row.shopId === shopId || (await this.parts.jobs.find(shopId, id)) !== undefined;
+    return this.shelf.has(shopId, id) || (await this.parts.jobs.find(shopId, id)) !== undefined;
   }
 
   /** Calls back with events as they are stored; returns how to stop. */
@@ -540,18 +433,8 @@ export class JobService {
     return () => this.added.off(id, callback);
   }
 
-  /** Holds every job of the installation against its seal, one after another, and names the altered ones. */
-  async checkAll(pause: () => Promise<void>): Promise<string[]> {
-    const { jobs, catalog } = this.parts;
-    for (const { job, shopId } of await jobs.heads()) {
-      try {
-        const row = await jobs.find(shopId, job);
-        if (row) await this.integrityOf(row, await catalog.pinned(shopId, row.kits), await jobs.eventsAfter(job, 0));
-      } catch (error) {
-        this.failedLater(error);
-      }
-      await pause();
-    }
-    return [...this.broken];
+  /** Holds every job of the installation against its seal, and names the altered ones. */
+  checkAll(pause: () => Promise<void>): Promise<string[]> {
+    return this.shelf.checkAll(pause, this.failedLater);
   }
 }
