@@ -1,8 +1,26 @@
+import { lazy, Suspense } from 'react';
 import { useBacklog } from '../job/backlog.ts';
+import { useUnkept } from '../job/unkept.ts';
 import { useStorage } from '../shop/storage-watch.ts';
+
+const UnkeptAlarm = lazy(() => import('./UnkeptAlarm.tsx'));
 
 /** What threatens the entries this device keeps, over every screen; nothing while all is well. */
 export function DeviceAlarm() {
+  const anyUnkept = useUnkept((state) => state.entries.length > 0);
+  return (
+    <>
+      {anyUnkept && (
+        <Suspense fallback={<p role="alert">Something you did is not kept on this device.</p>}>
+          <UnkeptAlarm />
+        </Suspense>
+      )}
+      <StoreAlarm />
+    </>
+  );
+}
+
+function StoreAlarm() {
   const fails = useBacklog((state) => state.storeFails);
   const { low, left } = useStorage();
   if (fails)

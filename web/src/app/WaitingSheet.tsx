@@ -1,20 +1,20 @@
 import { format } from 'date-fns';
-import { useEffect, useState } from 'react';
-import { ACT_WORDS } from '#contract/wording/en/acts.ts';
 import { REFUSALS } from '#contract/wording/en/refusals.ts';
 import { refreshBacklog, useBacklog } from '../job/backlog.ts';
-import { dropCommands, keptJob } from '../job/outbox.ts';
+import { commandText } from '../job/command-text.ts';
+import { dropCommands } from '../job/outbox.ts';
 import { isSendable, type OutboxEntry } from '../job/outbox-entry.ts';
 import { useSession } from '../shop/session.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { jobName, stationLabel, useKeptJobs } from './use-kept-jobs.ts';
 
 /** What this device holds that the server has not taken, job by job: waiting, or set aside with the reason. */
 export default function WaitingSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const entries = useBacklog((state) => state.entries);
   const person = useSession((state) => state.session?.person.id);
   const jobs = [...new Set(entries.map(({ jobId }) => jobId))];
-  const names = useJobNames(jobs);
+  const known = useKeptJobs(jobs);
   const putAway = (id: string) => void dropCommands([id]).then(refreshBacklog);
   return (
     <Sheet
@@ -27,12 +27,18 @@ export default function WaitingSheet({ open, onClose }: { open: boolean; onClose
       {entries.length === 0 && <p>Everything has been sent.</p>}
       {jobs.map((jobId) => (
         <section key={jobId} className="mt-3">
-          <h3 className="font-bold">{names[jobId] ?? 'A job'}</h3>
+          <h3 className="font-bold">{jobName(known[jobId])}</h3>
           <ul className="border-t border-rule">
             {entries
               .filter((entry) => entry.jobId === jobId)
               .map((entry) => (
-                <Waiting key={entry.id} entry={entry} mine={isSendable(entry, person)} onPutAway={putAway} />
+                <Waiting
+                  key={entry.id}
+                  entry={entry}
+                  label={(station) => stationLabel(known[jobId], station)}
+                  mine={isSendable(entry, person)}
+                  onPutAway={putAway}
+                />
               ))}
           </ul>
         </section>
@@ -44,12 +50,22 @@ export default function WaitingSheet({ open, onClose }: { open: boolean; onClose
   );
 }
 
-function Waiting({ entry, mine, onPutAway }: { entry: OutboxEntry; mine: boolean; onPutAway: (id: string) => void }) {
+function Waiting({
+  entry,
+  label,
+  mine,
+  onPutAway,
+}: {
+  entry: OutboxEntry;
+  label: (station: string) => string | undefined;
+  mine: boolean;
+  onPutAway: (id: string) => void;
+}) {
   const { envelope, refused } = entry;
   return (
     <li className="flex flex-wrap items-center justify-between gap-3 border-b border-hair py-2">
       <span>
-        {ACT_WORDS[envelope.command.type] ?? envelope.command.type}, {envelope.by.name},{' '}
+        {commandText(envelope.command, label)}, {envelope.by.name},{' '}
         <span className="figures">{format(envelope.atMs, 'd MMM HH:mm')}</span>
         {refused && <span className="block text-bad">Not taken: {REFUSALS[refused.code].title}.</span>}
         {!refused && !mine && (
@@ -59,22 +75,4 @@ function Waiting({ entry, mine, onPutAway }: { entry: OutboxEntry; mine: boolean
       {refused && <Button onClick={() => onPutAway(entry.id)}>Put away</Button>}
     </li>
   );
-}
-
-/** Numbers and vehicles of jobs this device has seen. */
-function useJobNames(jobs: readonly string[]): Record<string, string> {
-  const [names, setNames] = useState<Record<string, string>>({});
-  const list = jobs.join(' ');
-  useEffect(() => {
-    let current = true;
-    void Promise.all(list.split(' ').filter(Boolean).map(keptJob)).then((kept) => {
-      if (!current) return;
-      const found = kept.flatMap((job) => (job ? [[job.id, `${job.vehicle.model} · ${job.number}`]] : []));
-      setNames(Object.fromEntries(found));
-    });
-    return () => {
-      current = false;
-    };
-  }, [list]);
-  return names;
 }

@@ -5,6 +5,7 @@ import { Route } from 'react-router';
 import { EraseOwner } from '../feature/vehicles/EraseOwner.tsx';
 import { useBacklog } from '../job/backlog.ts';
 import type { OutboxEntry } from '../job/outbox-entry.ts';
+import { noteUnkept, useUnkept } from '../job/unkept.ts';
 import { useSession } from '../shop/session.ts';
 import { useStorage } from '../shop/storage-watch.ts';
 import { FITTER, Shop, stage } from '../test/stage.tsx';
@@ -42,7 +43,7 @@ describe('what waits on this device', () => {
     await user.click(screen.getByRole('button', { name: /2 waiting on this device to be sent, 1 not taken/ }));
     const sheet = await screen.findByRole('dialog', { name: 'Waiting on this device' });
     const lines = within(sheet).getAllByRole('listitem');
-    expect(lines[0]).toHaveTextContent('Snugged, Mira Vane, 27 Nov');
+    expect(lines[0]).toHaveTextContent('Snugged, station g1, Mira Vane, 27 Nov');
     expect(lines[1]).toHaveTextContent('Not taken: Already snug');
     expect(lines[2]).toHaveTextContent('Waits until Rafe Orrin signs in on this device');
     await user.click(within(sheet).getByRole('button', { name: 'Put away' }));
@@ -60,6 +61,22 @@ describe('a device that threatens what it keeps', () => {
     expect(screen.getByRole('alert')).toHaveTextContent('12 MB left');
     act(() => useBacklog.setState({ storeFails: true }));
     expect(screen.getByRole('alert')).toHaveTextContent('work on another device');
+  });
+});
+
+describe('what could not be kept', () => {
+  it('is an alarm over every screen that says what and whose; tried again it is kept as it was given', async () => {
+    const { user } = show(<DeviceAlarm />);
+    act(() => noteUnkept(entry('lost')));
+    const alarm = await screen.findByText(/store is full or fails: Snugged, station g1 \(Mira Vane, A job\)/);
+    expect(alarm).toHaveTextContent('None of it is on record');
+    await user.click(screen.getByRole('button', { name: 'Try again' }));
+    await waitFor(() => expect(useUnkept.getState().entries).toEqual([]));
+    expect(useBacklog.getState().entries.map(({ id }) => id)).toEqual(['lost']);
+    expect(screen.queryByRole('alert')).toBeNull();
+    act(() => noteUnkept(entry('gone')));
+    await user.click(await screen.findByRole('button', { name: 'I know it is lost' }));
+    expect(screen.queryByRole('alert')).toBeNull();
   });
 });
 

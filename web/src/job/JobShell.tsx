@@ -64,9 +64,7 @@ function OpenedJob() {
   const { document, plan, state } = useOpenJob();
   const progress = useProgress(plan, state);
   const shortcuts = useShortcuts();
-  const anyRefused = useJobStore(
-    (store) => store.refused !== undefined || store.refusedLater.length > 0 || store.unkept.length > 0,
-  );
+  const anyRefused = useJobStore((store) => store.refused !== undefined || store.refusedLater.length > 0);
   const { vehicle } = document;
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">

@@ -1,9 +1,8 @@
-import { ACT_WORDS } from '#contract/wording/en/acts.ts';
 import { refusalText } from '#contract/wording/refusal-text.ts';
-import type { JobCommand } from '#core/job/acts.ts';
-import type { Plan } from '#core/kit/plan.ts';
+import { indexOf } from '#core/kit/plan.ts';
 import { useSession } from '../shop/session.ts';
 import { Button } from '../ui/Button.tsx';
+import { commandText } from './command-text.ts';
 import { useJobStore } from './job-store.ts';
 import { RefusalStrip } from './RefusalStrip.tsx';
 import { useOpenJob } from './use-open-job.ts';
@@ -13,48 +12,10 @@ export default function Refusals() {
   const { plan } = useOpenJob();
   return (
     <>
-      <Unkept />
       <RefusedLater />
       <RefusalStrip plan={plan} />
     </>
   );
-}
-
-/** What this device could not keep: the one thing nobody may overlook. */
-function Unkept() {
-  const unkept = useJobStore((store) => store.unkept);
-  const keepAgain = useJobStore((store) => store.keepAgain);
-  const dismiss = useJobStore((store) => store.dismissUnkept);
-  const { plan } = useOpenJob();
-  if (unkept.length === 0) return null;
-  return (
-    <section role="alert" className="flex flex-wrap items-center justify-between gap-3 bg-bad px-5 py-4 text-sheet">
-      <div className="min-w-60 flex-1">
-        <h2 className="plate text-3xl">Not kept</h2>
-        <p>
-          This device’s store is full or fails: {unkept.map((command) => commandText(command, plan)).join('; ')}. None
-          of it is on record. Make room on the device, then try again.
-        </p>
-      </div>
-      <span className="flex flex-wrap gap-2">
-        <Button tone="primary" onClick={keepAgain}>
-          Try again
-        </Button>
-        <Button onClick={dismiss}>I know it is lost</Button>
-      </span>
-    </section>
-  );
-}
-
-/** A command in a few words: what, where, how much. */
-function commandText(command: JobCommand, plan: Plan): string {
-  const at = 'station' in command && command.station !== undefined ? command.station : undefined;
-  const label = plan.stations.find((station) => station.id === at)?.label ?? at;
-  return [
-    ACT_WORDS[command.type] ?? command.type,
-    ...(label === undefined ? [] : [`station ${label}`]),
-    ...(command.type === 'pull' ? [`${command.torqueNm.toFixed(1)} N·m`] : []),
-  ].join(', ');
 }
 
 /** Commands the server refused after this device had taken them: shown with their reason, never dropped. */
@@ -64,6 +25,7 @@ function RefusedLater() {
   const putAway = useJobStore((store) => store.putAway);
   const giveAgain = useJobStore((store) => store.giveAgain);
   const me = useSession((state) => state.session?.person.id);
+  const label = (station: string) => indexOf(plan).stations.get(station)?.label;
   if (refusedLater.length === 0) return null;
   return (
     <section role="alert" className="border-b-2 border-bad bg-sheet px-5 py-3">
@@ -75,7 +37,7 @@ function RefusedLater() {
           return (
             <li key={entry.id} className="flex flex-wrap items-center justify-between gap-3">
               <span>
-                {by.name}: {commandText(command, plan)}. {words?.title}: {words?.why} {words?.lift}
+                {by.name}: {commandText(command, label)}. {words?.title}: {words?.why} {words?.lift}
               </span>
               <span className="flex flex-wrap gap-2">
                 {by.id === me && <Button onClick={() => giveAgain(entry.id)}>Do it again</Button>}

@@ -17,12 +17,17 @@ let JOB = '';
 const count = (item: string, found = 6): JobCommand => ({ type: 'countLine', item, found, damaged: 0 });
 
 /** A tablet: a store of its own over the device's outbox. Tabs of one device share the outbox, tablets do not. */
-function tab(server: ShopServer, { person = MIRA as Person | undefined } = {}) {
-  const session = { expired: 0, renewed: (): void => undefined };
+function tab(server: ShopServer, { person = MIRA as Person | undefined, keep = outbox.keepCommands } = {}) {
+  const session = {
+    expired: 0,
+    renewed: (): void => undefined,
+    unkept: [] as OutboxEntry[],
+    rekept: (): void => undefined,
+  };
   const store = createStore(
     jobStore({
       link: server,
-      outbox,
+      outbox: { ...outbox, keepCommands: keep },
       check: async () => commandCheck,
       session: {
         person: () => person,
@@ -37,6 +42,10 @@ function tab(server: ShopServer, { person = MIRA as Person | undefined } = {}) {
       },
       clock: () => ({ deviceMs: NOON + 60_000, offsetMs: 0 }),
       changed: () => undefined,
+      unkept: (entry) => session.unkept.push(entry),
+      onRekept: (then) => {
+        session.rekept = then;
+      },
       elsewhere: () => 0,
     }),
   );
@@ -119,6 +128,70 @@ describe('a command given', () => {
     });
     store.getState().dismissRefusal();
     expect(store.getState().refused).toBeUndefined();
+  });
+});
+
+describe('a device whose store is full', () => {
+  it('shows nothing as done, says so, and sends it once it could be written', async () => {
+    const server = new ShopServer();
+    const full = { now: true };
+    const { store, session } = await opened(server, {
+      keep: async (entries: readonly OutboxEntry[]) => {
+        if (full.now) throw new DOMException('full', 'QuotaExceededError');
+        await outbox.keepCommands(entries);
+      },
+    });
+    const [first = '', second = ''] = items(server);
+    expect(store.getState().give(count(first))).toBe(true);
+    await settled();
+    expect(store.getState().log?.state.lines[first]).toBeUndefined();
+    expect(store.getState().pending).toEqual([]);
+    expect(server.sent).toEqual([]);
+    expect(session.unkept.map(({ envelope }) => envelope.command)).toEqual([count(first)]);
+    // What is given next is decided upon what is there, not upon what was lost.
+    full.now = false;
+    store.getState().give(count(second));
+    await settled();
+    expect(server.events).toHaveLength(1);
+    await outbox.keepCommands(session.unkept);
+    session.rekept();
+    await settled();
+    expect(server.events).toHaveLength(2);
+    expect(server.events[1]?.event.commandId).toBe(session.unkept[0]?.id);
+    expect(store.getState()).toMatchObject({ pending: [], refusedLater: [] });
+  });
+  it('gives a refused command again as a new one, and lets the old one go', async () => {
+    const server = new ShopServer();
+    const { store } = await opened(server);
+    const [item = ''] = items(server);
+    server.cannotRead = () => true;
+    store.getState().give(count(item));
+    await settled();
+    const [refused] = store.getState().refusedLater;
+    expect(refused).toBeDefined();
+    server.cannotRead = () => false;
+    store.getState().giveAgain(refused?.id ?? '');
+    await settled();
+    expect(store.getState()).toMatchObject({ refusedLater: [], pending: [] });
+    expect(server.events[0]?.event.commandId).not.toBe(refused?.id);
+    expect(await keptIds()).toEqual([]);
+  });
+  it('proof that is not given gives nothing; given, it goes with the command', async () => {
+    const server = new ShopServer();
+    const { store } = await opened(server);
+    const [item = ''] = items(server);
+    const wrong = async () => Promise.reject(new Error('wrong PIN'));
+    await expect(store.getState().giveProven(count(item), wrong)).rejects.toThrow('wrong PIN');
+    expect(store.getState().pending).toEqual([]);
+    const proved: string[] = [];
+    const kept = await store.getState().giveProven(count(item), async (text, id) => {
+      proved.push(text, id);
+      return { kind: 'leave', leave: 'given' };
+    });
+    await settled();
+    expect(kept).toBe(true);
+    expect(JSON.parse(proved[0] ?? '')).toMatchObject({ id: proved[1], job: JOB, by: MIRA.id, command: count(item) });
+    expect(server.events[0]?.event.commandId).toBe(proved[1]);
   });
 });
 

@@ -3,95 +3,20 @@ import { create, type StateCreator } from 'zustand';
 import type { CommandBatchAnswer, InputFault, JobDocument, StoredEvent } from '#contract/job.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import type { CommandEnvelope } from '#core/job/command-envelope.ts';
-import type { DeviceClock } from '#core/job/command-time.ts';
 import { isReadable } from '#core/job/event-version.ts';
 import { isFact } from '#core/job/fold.ts';
 import { appendEvents, type JobLog, openLog, takeCommand } from '#core/job/job-log.ts';
-import type { Refusal } from '#core/job/refusal.ts';
-import type { Person } from '#core/job/role.ts';
 import { ProblemError, UnreachableError } from '../shop/api.ts';
 import { clockNow } from '../shop/clock.ts';
 import { signAs } from '../shop/device-keys.ts';
-import type { Prove } from '../shop/prove.ts';
 import { useSession } from '../shop/session.ts';
 import { refreshBacklog, waitingElsewhere } from './backlog.ts';
-import { type JobLink, jobLink } from './job-link.ts';
+import { jobLink } from './job-link.ts';
+import type { JobStoreParts, JobStoreState } from './job-store-state.ts';
 import * as deviceOutbox from './outbox.ts';
 import { isSendable, type OutboxEntry, unreadable } from './outbox-entry.ts';
 import { BATCH, sendInParts } from './sending.ts';
-
-/** How the device stands with the server. */
-export type Link = 'connecting' | 'live' | 'offline';
-
-/** `outdated`: the server records what this version of the application does not know; a reload brings the new one. */
-export type JobFailure = 'unknownJob' | 'unreachable' | 'broken' | 'outdated';
-
-export interface RefusedHere {
-  refusal: Refusal;
-  command: JobCommand;
-}
-
-interface JobStoreState {
-  jobId?: string;
-  document?: JobDocument;
-  /** Why the job cannot be shown. */
-  failure?: JobFailure;
-  /** What the server has confirmed. */
-  confirmed?: JobLog;
-  confirmedSeq: number;
-  /** Confirmed plus what this device has given and not yet heard back about. */
-  log?: JobLog;
-  pending: OutboxEntry[];
-  /** Commands that were accepted here and not taken by the server, or that nobody can read. */
-  refusedLater: OutboxEntry[];
-  /** The last refusal on this screen. */
-  refused?: RefusedHere;
-  /** Given here and not kept: the device's own store is full or fails. None of it is on record. */
-  unkept: JobCommand[];
-  link: Link;
-  open(jobId: string): Promise<void>;
-  close(): void;
-  /**
-   * Gives a command: read and decided here at once, then kept, shown as done, and sent. True when it was accepted here; it
-   * shows once it is written on this device.
-   */
-  give(command: JobCommand): boolean;
-  /**
-   * Gives a command that needs its person's proof. Resolves when it is kept; false where it was not accepted.
-   * @throws what the proof throws, and then nothing is given
-   */
-  giveProven(command: JobCommand, prove: Prove): Promise<boolean>;
-  /** Gives what could not be kept once more. */
-  keepAgain(): void;
-  /** The unkept are known; they are not given again. */
-  dismissUnkept(): void;
-  /** Gives a refused command of the person at work once more, as a new one. */
-  giveAgain(id: string): void;
-  dismissRefusal(): void;
-  putAway(id: string): void;
-}
-
-/** What the store stands on; a test gives its own. */
-export interface JobStoreParts {
-  link: JobLink;
-  outbox: typeof deviceOutbox;
-  /** Where a command is not one the server can read. Fetched with the job, so that it is there when a command is given. */
-  check(): Promise<{ commandFaults(command: unknown): InputFault[] }>;
-  session: {
-    person(): Person | undefined;
-    device(): string | undefined;
-    /** Signs a text as the person at work, where their key is open here. */
-    sign(text: string): Promise<{ key: string; signature: string } | undefined>;
-    expire(): void;
-    /** Calls back when somebody has signed in again after the session had run out. */
-    onRenewed(then: () => void): void;
-  };
-  clock(): DeviceClock;
-  /** Told that what waits on this device has changed. */
-  changed(): void;
-  /** How many commands wait here for other jobs. */
-  elsewhere(jobId: string): number;
-}
+import { noteUnkept, useUnkept } from './unkept.ts';
 
 /** Waits between attempts to reach the server, ms. */
 const RETRY_MS = [1000, 2000, 4000, 8000, 15_000];
@@ -100,7 +25,17 @@ const isKnown = ({ event }: StoredEvent): boolean => isReadable(event) && isFact
 
 /** The job on screen: what the server confirmed, what this device gave since, and the way between them. */
 export const jobStore =
-  ({ link, outbox, check, session, clock, changed, elsewhere }: JobStoreParts): StateCreator<JobStoreState> =>
+  ({
+    link,
+    outbox,
+    check,
+    session,
+    clock,
+    changed,
+    unkept,
+    onRekept,
+    elsewhere,
+  }: JobStoreParts): StateCreator<JobStoreState> =>
   (set, get) => {
     let hangUp: (() => void) | undefined;
     /** The line of events stands. */
@@ -383,7 +318,7 @@ export const jobStore =
 
     async function signedOf(entry: OutboxEntry): Promise<OutboxEntry['signed']> {
       const text = textOf(entry);
-      const signature = await session.sign(text);
+      const signature = await session.sign(entry.envelope.by.id, text);
       return signature && { id: entry.id, text, ...signature };
     }
 
@@ -407,17 +342,27 @@ export const jobStore =
         // Another job is open by now: what was written goes out all the same.
         if (!isCurrent(entry.jobId) || !log || !document) return;
         const outcome = takeCommand(log, document.wrenches, entry.envelope, { breaks: document.integrity.open });
-        set({ log: outcome.log, pending: [...pending, whole] });
+        // Read anew meanwhile, the job has it already.
+        if (!pending.some(({ id }) => id === entry.id)) set({ log: outcome.log, pending: [...pending, whole] });
         void flush(entry.jobId);
-      } catch (_error) {
+      } catch {
+        // Whatever the store throws, the one thing that matters is said, on whatever screen: this is not kept.
         done();
-        if (isCurrent(entry.jobId)) set({ unkept: [...get().unkept, entry.envelope.command] });
+        unkept(entry);
       }
     }
 
     session.onRenewed(() => {
       const { jobId } = get();
       if (jobId) void refresh(jobId);
+    });
+    onRekept(async () => {
+      const { jobId, document } = get();
+      if (!jobId || !document) return;
+      const held = await heldOf(jobId);
+      if (!isCurrent(jobId)) return;
+      show(get().document ?? document, held);
+      void flush(jobId);
     });
     globalThis.addEventListener?.('online', () => {
       const { jobId } = get();
@@ -428,7 +373,6 @@ export const jobStore =
       confirmedSeq: 0,
       pending: [],
       refusedLater: [],
-      unkept: [],
       link: 'connecting',
       async open(jobId) {
         get().close();
@@ -463,7 +407,6 @@ export const jobStore =
           pending: [],
           refusedLater: [],
           refused: undefined,
-          unkept: [],
         });
         changed();
       },
@@ -486,12 +429,6 @@ export const jobStore =
         set({ refused: undefined });
         return get().pending.some(({ id }) => id === entry.id) || (get().confirmed?.commandIds.has(entry.id) ?? false);
       },
-      keepAgain() {
-        const { unkept } = get();
-        set({ unkept: [] });
-        for (const command of unkept) get().give(command);
-      },
-      dismissUnkept: () => set({ unkept: [] }),
       giveAgain(id) {
         const entry = get().refusedLater.find((candidate) => candidate.id === id);
         if (entry && get().give(entry.envelope.command)) get().putAway(id);
@@ -516,10 +453,7 @@ export const useJobStore = create<JobStoreState>(
         return person && { id: person.id, name: person.name, role: person.role };
       },
       device: () => useSession.getState().session?.device,
-      async sign(text) {
-        const person = useSession.getState().session?.person.id;
-        return person === undefined ? undefined : signAs(person, text);
-      },
+      sign: signAs,
       expire: () => useSession.getState().expire(),
       onRenewed: (then) =>
         useSession.subscribe((after, before) => {
@@ -529,6 +463,8 @@ export const useJobStore = create<JobStoreState>(
     },
     clock: clockNow,
     changed: () => void refreshBacklog(),
+    unkept: noteUnkept,
+    onRekept: (then) => useUnkept.subscribe((after, before) => after.rekept !== before.rekept && then()),
     elsewhere: waitingElsewhere,
   }),
 );

@@ -80,7 +80,6 @@ export function stageJob(
     },
   });
   useJobStore.setState({
-    unkept: [],
     // A browser that keeps no keys: proof is leave of the shop.
     async giveProven(command, prove) {
       await prove('the command', `p-${serial}`);
