@@ -179,6 +179,40 @@ test('two tablets pull pass 1 of one bolt, neither hearing of the other: it coun
   await context.close();
 });
 
+test('a record says that it may not be complete while a tablet that had the job is not heard', async ({
+  page,
+  browser,
+  app,
+}) => {
+  await signIn(page, app);
+  const job = await atTorque(page, app);
+  const context = await browser.newContext({ serviceWorkers: 'block' });
+  const other = await context.newPage();
+  await signIn(other, app, 'Tamsin Quell', '3690');
+  await other.goto(`${app.url}/jobs/${job}/torque`);
+  await expect(other.getByRole('heading', { name: 'Station 2' })).toBeVisible();
+  await other.getByLabel('Unit').selectOption('lbf·in');
+  // Its line goes, and it works on.
+  await other.route('**/api/**', (route) => route.abort());
+  await app.kill();
+  await app.start();
+  await pull(other);
+  const record = () => page.goto(`${app.url}/jobs/${job}/record`);
+  await record();
+  const doubt = page.getByRole('status').filter({ hasText: 'The record may not be complete' });
+  await expect(doubt).toContainText('Tamsin Quell');
+  await other.unroute('**/api/**');
+  await expect.poll(() => pullers(app, job), { timeout: 90_000 }).toEqual(['u-tamsin']);
+  await other.getByRole('link', { name: /back to the bays/ }).click();
+  await expect(other.getByRole('heading', { name: 'Needs a hand' })).toBeVisible();
+  await expect(async () => {
+    await record();
+    await expect(page.getByText('the chain is whole')).toBeVisible();
+    await expect(doubt).toBeHidden({ timeout: 500 });
+  }).toPass({ timeout: 30_000 });
+  await context.close();
+});
+
 test('a passkey signs in, and proves one act', async ({ page, app }) => {
   const session = await page.context().newCDPSession(page);
   await session.send('WebAuthn.enable');

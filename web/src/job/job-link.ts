@@ -17,8 +17,8 @@ export interface JobLink {
   send(jobId: string, entries: readonly OutboxEntry[], left: number): Promise<CommandBatchAnswer>;
   /** Opens the line of events after a sequence number; returns how to close it. */
   listen(jobId: string, fromSeq: number, line: EventLine): () => void;
-  /** Says what waits here for a job, and whether it is left. */
-  tell(jobId: string, said: { waiting: number; away: boolean }): Promise<void>;
+  /** Says what waits here for a job, and whether it is left. `leaving`: the page is going, and must not be waited for. */
+  tell(jobId: string, said: { waiting: number; away: boolean }, leaving?: boolean): Promise<void>;
 }
 
 /** A command as it goes out: in the letters that were signed, or plain in its person's own session. */
@@ -42,7 +42,7 @@ export const jobLink: JobLink = {
     source.onerror = () => line.onLost(source.readyState === EventSource.CLOSED);
     return () => source.close();
   },
-  async tell(jobId, json) {
-    await call(api.jobs[':jobId'].device.$put({ param: { jobId }, json }));
+  async tell(jobId, json, leaving = false) {
+    await call(api.jobs[':jobId'].device.$put({ param: { jobId }, json }, { init: { keepalive: leaving } }));
   },
 };

@@ -131,6 +131,25 @@ describe('a command given', () => {
   });
 });
 
+describe('the server is told', () => {
+  it('that this device has the job, and when it has left it, with what waits', async () => {
+    const server = new ShopServer();
+    const { store } = await opened(server);
+    expect(server.told.at(-1)).toEqual({ waiting: 0, away: false });
+    store.getState().close();
+    expect(server.told.at(-1)).toEqual({ waiting: 0, away: true });
+    const away = new ShopServer();
+    const { store: other } = await opened(away);
+    const [item = ''] = items(away);
+    away.mood = { problem: 'storeUnavailable', status: 503 };
+    other.getState().give(count(item));
+    await settled();
+    away.mood = 'well';
+    other.getState().close();
+    expect(away.told.at(-1)).toEqual({ waiting: 1, away: true });
+  });
+});
+
 describe('a device whose store is full', () => {
   it('shows nothing as done, says so, and sends it once it could be written', async () => {
     const server = new ShopServer();

@@ -203,6 +203,8 @@ export const jobStore =
           attempts = 0;
           lineUp = true;
           set({ link: 'live' });
+          // From now on the server knows that this device may hold something of the job.
+          tell(jobId, false);
           void flush(jobId);
         },
         onLost(ended) {
@@ -242,6 +244,11 @@ export const jobStore =
       const unseen = answered.some((entry) => !entry.refused && !confirmed?.commandIds.has(entry.id));
       if (unseen && seq > confirmedSeq) void refresh(jobId);
       return answered;
+    }
+
+    /** Best told, not needed: where it is not heard, the record says that this device may hold something. */
+    function tell(jobId: string, away: boolean, leaving = false): void {
+      void link.tell(jobId, { waiting: get().pending.length, away }, leaving).catch(() => undefined);
     }
 
     /** Sends what is pending, in order. What the server refuses is kept with its reason, and the rest goes on. */
@@ -364,6 +371,10 @@ export const jobStore =
       show(get().document ?? document, held);
       void flush(jobId);
     });
+    globalThis.addEventListener?.('pagehide', () => {
+      const { jobId, document } = get();
+      if (jobId && document) tell(jobId, true, true);
+    });
     globalThis.addEventListener?.('online', () => {
       const { jobId } = get();
       if (jobId) void refresh(jobId);
@@ -388,9 +399,8 @@ export const jobStore =
         await refresh(jobId);
       },
       close() {
-        const { jobId: left, pending: waiting, document: seen } = get();
-        // Best told, not needed: where it is not heard, the record says that this device may hold something.
-        if (left && seen) void link.tell(left, { waiting: waiting.length, away: true }).catch(() => undefined);
+        const { jobId: left, document: seen } = get();
+        if (left && seen) tell(left, true);
         hangUp?.();
         hangUp = undefined;
         clearTimeout(retry);
