@@ -4,11 +4,19 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { DataSource } from 'typeorm';
-import type { CommandBatchAnswer, JobCard, RecordCheck } from '#contract/job.ts';
+import type { JobCard, RecordCheck } from '#contract/job.ts';
 import { RecordFileSchema } from '#contract/record.ts';
 import { Anchors } from '../seal/anchors.ts';
 import { ShopKey } from '../seal/shop-key.ts';
-import { guardPulls, guardUpToTorque, openGuard, SigningDevice, startTestServer, type TestServer } from './harness.ts';
+import {
+  guardToClosed,
+  guardUpToTorque,
+  openGuard,
+  outcomes,
+  SigningDevice,
+  startTestServer,
+  type TestServer,
+} from './harness.ts';
 
 const folder = mkdtempSync(join(tmpdir(), 'wm-records-'));
 let server: TestServer;
@@ -48,22 +56,14 @@ async function worked(): Promise<string> {
 /** A guard closed and signed. */
 async function closed(): Promise<string> {
   const job = await openGuard(mira);
-  const all = [
-    ...guardUpToTorque,
-    ...guardPulls,
-    ...guardPulls.map((pull) => ({ ...pull, torqueNm: 10.1 })),
-    { type: 'declareSpare', item: 'm2', quantity: 2 },
-    { type: 'close', signature: 'Mira Vane' },
-  ] as typeof guardPulls;
   const commands = [];
-  for (const command of all) commands.push(await mira.signed(job, command));
+  for (const command of guardToClosed) commands.push(await mira.signed(job, command));
   const { results } = await mira.sendRaw(job, commands);
   expect(results.filter(({ ok }) => !ok)).toEqual([]);
   return job;
 }
 const check = async (job: string) =>
   (await (await mira.request('GET', `/api/jobs/${job}/record`)).json()) as RecordCheck;
-const refusals = ({ results }: CommandBatchAnswer) => results.map((one) => (one.ok ? 'taken' : one.refusal.code));
 /** The command line's check, in a process of its own: it asks no server. */
 const verify = (name: string, text: string, ...more: string[]) => {
   const file = join(folder, name);
@@ -104,16 +104,16 @@ describe('a record altered behind the application’s back', () => {
     await restart();
     expect((await mira.job(job)).integrity).toMatchObject({ breaks: [2], open: [2] });
     const count = () => mira.signed(job, { type: 'startByHand', station: 'g3' });
-    expect(refusals(await mira.sendRaw(job, [await count()]))).toEqual(['recordBroken']);
+    expect(outcomes(await mira.sendRaw(job, [await count()]))).toEqual(['recordBroken']);
     const cards = (await (await mira.request('GET', `/api/jobs?from=0&to=${Date.now() + 1e9}`)).json()) as JobCard[];
     expect(cards.filter(({ broken }) => broken).map(({ id }) => id)).toEqual([job]);
     const acknowledge = {
       type: 'acknowledgeBreak',
       reason: 'Compared with the backup of noon: eight were counted.',
     } as const;
-    expect(refusals(await mira.sendRaw(job, [await mira.signed(job, acknowledge)]))).toEqual(['notPermitted']);
-    expect(refusals(await lead.sendRaw(job, [await lead.signed(job, acknowledge)]))).toEqual(['taken']);
-    expect(refusals(await mira.sendRaw(job, [await count()]))).toEqual(['taken']);
+    expect(outcomes(await mira.sendRaw(job, [await mira.signed(job, acknowledge)]))).toEqual(['notPermitted']);
+    expect(outcomes(await lead.sendRaw(job, [await lead.signed(job, acknowledge)]))).toEqual(['taken']);
+    expect(outcomes(await mira.sendRaw(job, [await count()]))).toEqual(['taken']);
     await restart();
     // Known, and still to be seen.
     expect(await check(job)).toMatchObject({ breaks: [2], open: [] });

@@ -7,7 +7,15 @@ import type { VehicleHistory } from '#contract/vehicle.ts';
 import { openLog } from '#core/job/job-log.ts';
 import { FRONT_RECOVERY_POINTS } from '#demo/kits.ts';
 import { Worker } from '#demo/work-through.ts';
-import { type Device, fitter, guardUpToTorque, openGuard, startTestServer, type TestServer } from './harness.ts';
+import {
+  type Device,
+  fitter,
+  guardUpToTorque,
+  openGuard,
+  outcomes,
+  startTestServer,
+  type TestServer,
+} from './harness.ts';
 
 let server: TestServer;
 let mira: Device;
@@ -23,8 +31,6 @@ async function sendRaw(job: string, commands: unknown[]): Promise<CommandBatchAn
   expect(response.status).toBe(200);
   return (await response.json()) as CommandBatchAnswer;
 }
-const outcome = ({ results }: CommandBatchAnswer) =>
-  results.map((result) => (result.ok ? 'taken' : result.refusal.code));
 const count = (item: string, found: number): CommandInput => mira.input({ type: 'countLine', item, found, damaged: 0 });
 
 describe('a batch with a command the server cannot read', () => {
@@ -32,7 +38,7 @@ describe('a batch with a command the server cannot read', () => {
   it('refuses that one, takes the others, and says what is wrong where', async () => {
     const job = await openGuard(mira);
     const answer = await sendRaw(job, [count('m1', 6), unreadable({ found: 'eight', damaged: 0 }), count('m3', 6)]);
-    expect(outcome(answer)).toEqual(['taken', 'commandUnreadable', 'taken']);
+    expect(outcomes(answer)).toEqual(['taken', 'commandUnreadable', 'taken']);
     expect(JSON.stringify(answer.results[1])).toContain('found');
     expect((await mira.job(job)).events).toHaveLength(2);
   });
@@ -44,7 +50,7 @@ describe('a batch with a command the server cannot read', () => {
   ])('%s is refused by itself', async (_, command) => {
     const job = await openGuard(mira);
     const answer = await sendRaw(job, [{ ...count('m1', 6), command }, count('m1', 6)]);
-    expect(outcome(answer)).toEqual(['commandUnreadable', 'taken']);
+    expect(outcomes(answer)).toEqual(['commandUnreadable', 'taken']);
   });
   it('an envelope without an id cannot be answered, and the request says so', async () => {
     const job = await openGuard(mira);
@@ -58,7 +64,7 @@ describe('taking a kit in', () => {
   it('is no command of a device: the server makes the prefix and pins the kit', async () => {
     const job = await openGuard(mira);
     const command = { type: 'addKit', prefix: 'ghost/', kit: 'no-such-kit', revision: 'A', answers: {} };
-    expect(outcome(await sendRaw(job, [{ ...count('m1', 6), command }]))).toEqual(['commandUnreadable']);
+    expect(outcomes(await sendRaw(job, [{ ...count('m1', 6), command }]))).toEqual(['commandUnreadable']);
     const { events, kits } = await mira.job(job);
     expect(events).toEqual([]);
     expect(kits.map(({ prefix }) => prefix)).toEqual(['']);

@@ -241,3 +241,17 @@ export const guardPulls: DeviceCommand[] = ['g2', 'g5', 'g1', 'g6', 'g3', 'g4'].
   wrench: 'w-1',
   source: 'typed',
 }));
+
+/** The guard from its first count to its signature, by Mira Vane. */
+export const guardToClosed: DeviceCommand[] = [
+  ...guardUpToTorque,
+  ...guardPulls,
+  // The second time round verifies.
+  ...guardPulls.map((pull) => ({ ...pull, torqueNm: 10.1 }) as DeviceCommand),
+  { type: 'declareSpare', item: 'm2', quantity: 2 },
+  { type: 'close', signature: 'Mira Vane' },
+];
+
+/** What became of each command of a batch: taken, or why not. */
+export const outcomes = ({ results }: CommandBatchAnswer): string[] =>
+  results.map((result) => (result.ok ? 'taken' : result.refusal.code));

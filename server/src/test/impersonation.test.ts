@@ -1,11 +1,11 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { DeviceCommand } from '#contract/acts.ts';
-import type { CommandBatchAnswer } from '#contract/job.ts';
 import {
   Device,
   fitter,
   guardUpToTorque,
   openGuard,
+  outcomes,
   SigningDevice,
   startTestServer,
   type TestServer,
@@ -17,8 +17,6 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
-const outcome = ({ results }: CommandBatchAnswer) =>
-  results.map((result) => (result.ok ? 'taken' : result.refusal.code));
 const signing = async (person = 'u-vane', pin = '2468') => {
   const device = new SigningDevice(server);
   expect((await device.signIn(person, pin)).status).toBe(201);
@@ -38,7 +36,7 @@ describe('a fitter on a tablet where the lead was signed in', () => {
     const asLead = JSON.stringify({ ...JSON.parse(mine.text), by: 'u-orrin' });
     const ownKey = { ...mine, text: asLead, signature: await tablet.sign(asLead) };
     const borrowed = { ...ownKey, key: leadsKey };
-    expect(outcome(await tablet.sendRaw(job, [byName, ownKey, borrowed]))).toEqual(Array(3).fill('notSignedInThen'));
+    expect(outcomes(await tablet.sendRaw(job, [byName, ownKey, borrowed]))).toEqual(Array(3).fill('notSignedInThen'));
     expect((await tablet.job(job)).events).toEqual([]);
   });
   it('nor from elsewhere with what the lead’s tablet signed', async () => {
@@ -46,7 +44,7 @@ describe('a fitter on a tablet where the lead was signed in', () => {
     const job = await openGuard(leads);
     const stolen = await leads.signed(job, COUNT);
     const elsewhere = await signing();
-    expect(outcome(await elsewhere.sendRaw(job, [stolen]))).toEqual(['notSignedInThen']);
+    expect(outcomes(await elsewhere.sendRaw(job, [stolen]))).toEqual(['notSignedInThen']);
     // On its own device it counts, whoever's session brings it in.
     await leads.signIn('u-tamsin', '3690');
     const { events } = await leads.sendRaw(job, [stolen]);
@@ -58,10 +56,10 @@ describe('a fitter on a tablet where the lead was signed in', () => {
     const other = await openGuard(tablet);
     const signed = (await tablet.signed(job, COUNT)) as { id: string; text: string };
     const more = { ...signed, text: signed.text.replace('"found":6', '"found":9') };
-    expect(outcome(await tablet.sendRaw(job, [more]))).toEqual(['notSignedInThen']);
-    expect(outcome(await tablet.sendRaw(other, [signed]))).toEqual(['notSignedInThen']);
-    expect(outcome(await tablet.sendRaw(job, [{ ...signed, text: 'not json' }]))).toEqual(['commandUnreadable']);
-    expect(outcome(await tablet.sendRaw(job, [signed]))).toEqual(['taken']);
+    expect(outcomes(await tablet.sendRaw(job, [more]))).toEqual(['notSignedInThen']);
+    expect(outcomes(await tablet.sendRaw(other, [signed]))).toEqual(['notSignedInThen']);
+    expect(outcomes(await tablet.sendRaw(job, [{ ...signed, text: 'not json' }]))).toEqual(['commandUnreadable']);
+    expect(outcomes(await tablet.sendRaw(job, [signed]))).toEqual(['taken']);
   });
 });
 
@@ -76,7 +74,7 @@ describe('what others answer for', () => {
     const another = (await lead.signed(job, LIFT)) as { proof: object };
     const moved = { ...bare, proof: another.proof };
     for (const forged of [bare, wrongKey, moved])
-      expect(outcome(await lead.sendRaw(job, [forged]))).toEqual(['proofMissing']);
+      expect(outcomes(await lead.sendRaw(job, [forged]))).toEqual(['proofMissing']);
     const { events } = await lead.sendRaw(job, [await lead.signed(job, LIFT)]);
     expect(events[0]?.event).toMatchObject({ type: 'overrideGranted', proof: 'pin', signingKey: lead.key });
   });
@@ -88,17 +86,17 @@ describe('what others answer for', () => {
     expect((await ask('0000')).status).toBe(401);
     const { leave } = (await (await ask('1357')).json()) as { leave: string };
     const proof = { kind: 'leave' as const, leave };
-    expect(outcome(await lead.sendRaw(job, [{ ...lead.input(LIFT), proof }]))).toEqual(['proofMissing']);
-    expect(outcome(await lead.sendRaw(job, [{ ...input, proof: { kind: 'leave', leave: 'guessed' } }]))).toEqual([
+    expect(outcomes(await lead.sendRaw(job, [{ ...lead.input(LIFT), proof }]))).toEqual(['proofMissing']);
+    expect(outcomes(await lead.sendRaw(job, [{ ...input, proof: { kind: 'leave', leave: 'guessed' } }]))).toEqual([
       'proofMissing',
     ]);
-    expect(outcome(await lead.sendRaw(job, [{ ...input, proof }]))).toEqual(['taken']);
+    expect(outcomes(await lead.sendRaw(job, [{ ...input, proof }]))).toEqual(['taken']);
   });
   it('a job is signed by the one who closes it', async () => {
     const device = await fitter(server);
     const job = await openGuard(device);
     const answer = await device.send(job, device.input({ type: 'close', signature: 'Rafe Orrin' }));
-    expect(outcome(answer)).toEqual(['signatureNotYours']);
+    expect(outcomes(answer)).toEqual(['signatureNotYours']);
   });
 });
 
@@ -162,13 +160,13 @@ describe('two tablets that did not hear of each other', () => {
       pass: 0,
     };
     const queued = [await left.signed(job, pull), await right.signed(job, { ...pull, torqueNm: 10.4 })];
-    expect(outcome(await left.sendRaw(job, queued.slice(0, 1)))).toEqual(['taken']);
-    expect(outcome(await right.sendRaw(job, queued.slice(1)))).toEqual(['taken']);
+    expect(outcomes(await left.sendRaw(job, queued.slice(0, 1)))).toEqual(['taken']);
+    expect(outcomes(await right.sendRaw(job, queued.slice(1)))).toEqual(['taken']);
     const { events } = await left.job(job);
     expect(events.slice(-2).map(({ event }) => event.type)).toEqual(['pullRecorded', 'pullRepeated']);
     expect(events.at(-1)?.event).toMatchObject({ station: 'g2', pass: 0, by: { name: 'Tamsin Quell' } });
     // The next station is due, not this one's verify pass.
     const next = await left.sendRaw(job, [await left.signed(job, { ...pull, station: 'g5' })]);
-    expect(outcome(next)).toEqual(['taken']);
+    expect(outcomes(next)).toEqual(['taken']);
   });
 });

@@ -3,15 +3,7 @@ import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { lintKit } from '#core/kit/lint/lint.ts';
 import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
-import {
-  type Device,
-  fitter,
-  guardPulls,
-  guardUpToTorque,
-  openGuard,
-  startTestServer,
-  type TestServer,
-} from './harness.ts';
+import { type Device, fitter, guardToClosed, openGuard, startTestServer, type TestServer } from './harness.ts';
 
 let server: TestServer;
 let mira: Device;
@@ -176,14 +168,7 @@ describe('a kit for a visit under way', () => {
   });
   it('a closed job takes none, and no photo', async () => {
     const job = await openGuard(mira);
-    const all = [
-      ...guardUpToTorque,
-      ...guardPulls,
-      ...guardPulls.map((pull) => ({ ...pull, torqueNm: 10.1 })),
-      { type: 'declareSpare', item: 'm2', quantity: 2 },
-      { type: 'close', signature: 'Mira Vane' },
-    ] as typeof guardPulls;
-    const { results } = await mira.send(job, ...all.map((command) => mira.input(command)));
+    const { results } = await mira.send(job, ...guardToClosed.map((command) => mira.input(command)));
     expect(results.filter(({ ok }) => !ok)).toEqual([]);
     expect(JSON.stringify(await json(await add(job, { bush: 'rubber' })))).toContain('jobClosed');
     expect(await pins(job)).toBe(1);

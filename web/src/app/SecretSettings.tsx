@@ -128,7 +128,7 @@ function Passkeys() {
         ))}
       </ul>
       {passkeys?.length === 0 && <p className="py-1">None yet.</p>}
-      <p role="alert" className="text-bad">
+      <p role="alert" className="mb-2 text-bad">
         {failure}
       </p>
       <Button className="w-full" onClick={() => void add()}>

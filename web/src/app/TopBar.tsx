@@ -15,12 +15,13 @@ export function TopBar({ children }: { children?: ReactNode }) {
   const nowMs = useNow(10_000);
   return (
     <header className="flex h-16 shrink-0 items-stretch justify-between bg-plate text-on-plate">
-      <div className="flex min-w-0 items-stretch">
+      <div className="flex min-w-0 flex-1 items-stretch">
         <div className="hidden min-w-0 flex-col justify-center px-4 sm:flex sm:w-56">
           <span className="plate text-2xl">Wrenchman</span>
           <span className="truncate text-sm text-on-plate-2">{shop}</span>
         </div>
-        <nav className="flex" aria-label="Screens">
+        {/* Slides under a thumb where what stands at the right leaves it too little room. */}
+        <nav className="flex min-w-0 overflow-x-auto" aria-label="Screens">
           <NavLink to="/" end className={tab}>
             Bays
           </NavLink>
@@ -41,7 +42,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
           </NavLink>
         </nav>
       </div>
-      <div className="flex items-center gap-2 pr-3">
+      <div className="flex shrink-0 items-center gap-2 pr-3 pl-2">
         <span className="figures hidden text-sm md:inline">{format(nowMs, 'EEE d MMM HH:mm')}</span>
         {/* A phone has no keys to list, and no room beside the screens' names. */}
         <span className="hidden sm:contents">{children}</span>
