@@ -88,7 +88,7 @@ export async function startServer(
   );
   const works = new KitWorks(config.kitWorker);
   const drafts = new KitDraftService(new KitDraftRepository(source), catalogRepository, works);
-  const parts = { sessions, passkeys, leaves, catalog, jobs, crib, drafts, readings, devices };
+  const parts = { sessions, passkeys, leaves, catalog, jobs, crib, drafts, works, readings, devices };
   const app = makeApp(
     { ...parts, source, log, webDist: config.webDist, hosts: config.hosts, folder },
     upgradeWebSocket,

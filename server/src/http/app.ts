@@ -21,7 +21,7 @@ import type { PasskeyService } from '../service/passkey-service.ts';
 import type { ReadingProofs } from '../service/reading-proofs.ts';
 import type { SessionService } from '../service/session-service.ts';
 import { isDatabaseAway, isDatabaseFull } from '../store/data-source.ts';
-import { KitTooLarge } from '../thread/kit-works.ts';
+import { KitTooLarge, type KitWorks } from '../thread/kit-works.ts';
 import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { catalogRoutes } from './catalog-routes.ts';
 import { cribRoutes } from './crib-routes.ts';
@@ -43,6 +43,7 @@ interface ApiParts {
   drafts: KitDraftService;
   devices: JobDevices;
   folder: SealFolder;
+  works: KitWorks;
 }
 
 export interface AppParts extends ApiParts {
@@ -57,14 +58,14 @@ export interface AppParts extends ApiParts {
 const BODY_LIMIT = 2 * 1024 * 1024;
 
 /** The routes under /api; their type is the web's typed client. */
-function apiRoutes({ sessions, passkeys, leaves, catalog, jobs, crib, drafts, devices, folder }: ApiParts) {
+function apiRoutes({ sessions, passkeys, leaves, catalog, jobs, crib, drafts, devices, folder, works }: ApiParts) {
   return new Hono<SignedInEnv>()
     .route('/session', sessionRoutes(sessions, passkeys, leaves))
     .use('*', signedIn(sessions))
     .route('/', catalogRoutes(catalog, jobs, drafts, sessions))
     .route('/jobs', jobRoutes(jobs, crib, sessions, devices, folder))
     .route('/crib', cribRoutes(crib, catalog, sessions))
-    .route('/kit-library', kitRoutes(drafts, catalog));
+    .route('/kit-library', kitRoutes(drafts, catalog, works));
 }
 export type Api = ReturnType<typeof apiRoutes>;
 

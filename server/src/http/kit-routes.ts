@@ -1,18 +1,14 @@
 import { type Context, Hono } from 'hono';
 import { z } from 'zod';
-import {
-  DraftInputSchema,
-  DraftSaveSchema,
-  ReleaseSchema,
-  ShopLexiconSchema,
-  WithdrawSchema,
-} from '#contract/kit-draft.ts';
+import { ReleaseSchema, ShopLexiconSchema, WithdrawSchema } from '#contract/kit-draft.ts';
 import { writeKit } from '#contract/read-kit.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
+import type { KitWorks } from '../thread/kit-works.ts';
 import type { SignedInEnv } from './caller.ts';
 import { problem } from './problem.ts';
 import { validate } from './validate.ts';
+import { validateDraft } from './validate-draft.ts';
 
 const Id = validate('param', z.object({ id: z.string().min(1).max(64) }));
 const Revision = validate(
@@ -28,7 +24,7 @@ const mayWrite = async (c: Context<SignedInEnv>, next: () => Promise<void>) => {
 };
 
 /** The library's list, revisions, and kits being written. */
-export function kitRoutes(drafts: KitDraftService, catalog: CatalogService) {
+export function kitRoutes(drafts: KitDraftService, catalog: CatalogService, works: KitWorks) {
   return new Hono<SignedInEnv>()
     .get('/library', async (c) => c.json(await drafts.library(c.get('caller').shopId)))
     .get('/lexicon', async (c) => c.json(await drafts.lexicon(c.get('caller').shopId)))
@@ -36,7 +32,7 @@ export function kitRoutes(drafts: KitDraftService, catalog: CatalogService) {
       c.json(await drafts.keepLexicon(c.get('caller').shopId, c.req.valid('json'))),
     )
     .get('/drafts', async (c) => c.json(await drafts.list(c.get('caller').shopId)))
-    .post('/drafts', mayWrite, validate('json', DraftInputSchema), async (c) => {
+    .post('/drafts', mayWrite, validateDraft(works, 'create'), async (c) => {
       const outcome = await drafts.create(c.get('caller'), c.req.valid('json'));
       return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code, outcome.error);
     })
@@ -44,7 +40,7 @@ export function kitRoutes(drafts: KitDraftService, catalog: CatalogService) {
       const outcome = await drafts.open(c.get('caller').shopId, c.req.valid('param').id);
       return outcome.ok ? c.json(outcome.value) : problem(c, outcome.error.code, outcome.error);
     })
-    .put('/drafts/:id', mayWrite, Id, validate('json', DraftSaveSchema), async (c) => {
+    .put('/drafts/:id', mayWrite, Id, validateDraft(works, 'save'), async (c) => {
       const outcome = await drafts.save(c.get('caller'), c.req.valid('param').id, c.req.valid('json'));
       return outcome.ok ? c.json(outcome.value) : problem(c, outcome.error.code, outcome.error);
     })

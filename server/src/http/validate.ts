@@ -1,6 +1,7 @@
 import { zValidator } from '@hono/zod-validator';
-import type { ValidationTargets } from 'hono';
+import type { Context, ValidationTargets } from 'hono';
 import type { z } from 'zod';
+import type { InputFault } from '#contract/job.ts';
 import { isWellFormed } from '#contract/text.ts';
 import { problem } from './problem.ts';
 
@@ -8,7 +9,7 @@ import { problem } from './problem.ts';
  * Where a text holds half of a surrogate pair, which no database and no file keeps: its path; undefined where none does.
  * Commands are left out: each of a batch is judged by itself.
  */
-function cutText(data: unknown): string | undefined {
+export function cutText(data: unknown): string | undefined {
   const waiting: Array<[string, unknown]> = [['', data]];
   while (waiting.length > 0) {
     const [path, value] = waiting.pop() as [string, unknown];
@@ -23,6 +24,10 @@ function cutText(data: unknown): string | undefined {
   return undefined;
 }
 
+/** Input that cannot be read is answered with every fault and its path. */
+export const unreadable = (c: Context, faults: InputFault[]) =>
+  problem(c, 'badRequest', { faults, detail: faults.map(({ path, message }) => `${path}: ${message}`).join('; ') });
+
 /** Checks a part of the request against a schema; a mismatch is answered with every fault and its path. */
 export const validate = <Target extends keyof ValidationTargets, Schema extends z.ZodType>(
   target: Target,
@@ -31,14 +36,13 @@ export const validate = <Target extends keyof ValidationTargets, Schema extends 
   zValidator(target, schema, (result, c) => {
     const cut = result.success && target === 'json' ? cutText(result.data) : undefined;
     if (result.success && cut === undefined) return undefined;
-    const faults = result.success
-      ? [{ path: `json.${cut}`, message: 'holds a character that is cut in half' }]
-      : result.error.issues.map((issue) => ({
-          path: [target, ...issue.path.map(String)].join('.'),
-          message: issue.message,
-        }));
-    return problem(c, 'badRequest', {
-      faults,
-      detail: faults.map((fault) => `${fault.path}: ${fault.message}`).join('; '),
-    });
+    return unreadable(
+      c,
+      result.success
+        ? [{ path: `json.${cut}`, message: 'holds a character that is cut in half' }]
+        : result.error.issues.map((issue) => ({
+            path: [target, ...issue.path.map(String)].join('.'),
+            message: issue.message,
+          })),
+    );
   });

@@ -97,6 +97,18 @@ describe('a document made to hold the server up', () => {
     // A figure for the bench is in bench/; here only that it is not of another order.
     expect(waited).toBeLessThan(1000);
   });
+  it('thousands of wrong entries are all named, beside the server and not in it', async () => {
+    const wrong = (count: number) => Array.from({ length: count }, () => ({ wrong: 1 }));
+    const kit = guard({ id: 'junk', stations: wrong(1000), items: wrong(2000), steps: wrong(2000) });
+    const waited = await longestWait(async () => {
+      const answer = await mira.request('POST', '/api/kit-library/drafts', { document: kit });
+      const { status, faults } = (await json(answer)) as { status: number; faults?: Array<{ path: string }> };
+      expect(status).toBe(422);
+      expect(faults?.length).toBeGreaterThan(5000);
+      expect(faults?.[0]?.path).toMatch(/^json\.document\./);
+    });
+    expect(waited).toBeLessThan(1000);
+  });
   it('a long kit that may be is looked through beside the server, not in it', async () => {
     const many = 900;
     const stations = Array.from({ length: many }, (_, at) => ({ ...station, id: `s${at}`, label: `${at}` }));

@@ -4,7 +4,8 @@ import { type Remote, wrap } from 'comlink';
 import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
 import type { readKit } from '#contract/read-kit.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import type { KitWorkerWorks } from './kit-worker.ts';
+import type { Result } from '#core/result.ts';
+import type { DraftUnreadable, KitWorkerWorks } from './kit-worker.ts';
 
 /** Nobody waits longer for a kit to be read or looked through; the largest that may be takes a few seconds. */
 const PATIENCE_MS = 20_000;
@@ -64,6 +65,11 @@ export class KitWorks {
 
   read(text: string): Promise<ReadKit> {
     return this.inTurn(async (works) => (await works.read(text)) as ReadKit);
+  }
+
+  /** Reads the body of a draft. */
+  draft(body: 'create' | 'save', value: unknown): Promise<Result<unknown, DraftUnreadable>> {
+    return this.inTurn(async (works) => (await works.draft(body, value)) as Result<unknown, DraftUnreadable>);
   }
 
   judge(document: KitDocument): Promise<ReturnType<KitWorkerWorks['judge']>> {
