@@ -36,7 +36,7 @@ function visitKit(stations: number, questions: number, id: string): KitDocument 
     if (index < 50) return { ...base, phase: 'strip', actions: [{ type: 'remove', removed: `r${index}` }] };
     const group = groups[index % groups.length]?.id ?? '';
     return index < 100
-      ? { ...base, phase: 'fitLoose', actions: [{ type: 'start', group }] }
+      ? { ...base, phase: 'loose', actions: [{ type: 'start', group }] }
       : { ...base, phase: 'torque', actions: [{ type: 'torque', group }] };
   });
   return {

@@ -2,8 +2,9 @@ import fc from 'fast-check';
 import { blankKit } from '#core/kit/blank-kit.ts';
 import type { Condition } from '#core/kit/condition.ts';
 import type { Item, JointGroup, KitDocument, Question, Station } from '#core/kit/kit-document.ts';
-import type { RemovedThing, Step, StepAction } from '#core/kit/kit-step.ts';
+import type { RemovedThing, Step } from '#core/kit/kit-step.ts';
 import type { Phase } from '#core/kit/phase.ts';
+import type { StepAction } from '#core/kit/step-action.ts';
 import { kitPrefix, type VisitKit } from '#core/visit/visit.ts';
 
 /** Random visits for tests: kits that share a few things and a few joints, some of them in contrary order. */
@@ -100,7 +101,7 @@ export function kitOf(shape: AnyKit, id: string): KitDocument {
     steps.push({ id: `t${steps.length}`, text: action.type, phase, actions: [action] });
   if (shape.lift) step('strip', { type: 'lift' });
   for (const { id: thing } of removed) step('strip', { type: 'remove', removed: thing });
-  step('fitLoose', { type: 'start', group: 'g1' });
+  step('loose', { type: 'start', group: 'g1' });
   step('torque', { type: 'torque', group: 'g1' });
   const back = removed.filter(
     (thing, index) => shape.things[index]?.refit && thing.fate !== 'scrap' && thing.fate !== 'keep',
@@ -109,9 +110,9 @@ export function kitOf(shape: AnyKit, id: string): KitDocument {
     ...back.slice(shape.shuffle % (back.length + 1)),
     ...back.slice(0, shape.shuffle % (back.length + 1)),
   ];
-  for (const { id: thing } of turned) step('closeOut', { type: 'refit', removed: thing });
-  if (shape.lift && shape.shuffle % 2 === 0) step('closeOut', { type: 'lower' });
-  step('closeOut', { type: 'do', text: 'Road test' });
+  for (const { id: thing } of turned) step('refit', { type: 'refit', removed: thing });
+  if (shape.lift && shape.shuffle % 2 === 0) step('refit', { type: 'lower' });
+  step('prove', { type: 'do', text: 'Road test' });
   return { ...kit, questions: QUESTIONS, items, stations, groups: [group], removed, steps };
 }
 

@@ -1,12 +1,20 @@
 import type { JobCommand, JobEvent } from '#core/job/acts.ts';
+import { wantsRideHeight } from '#core/job/gate/joint-gate.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
 import { type JobLog, takeCommand } from '#core/job/job-log.ts';
-import { currentGroup, nextStep, pullBand } from '#core/job/next-station.ts';
+import { stationState } from '#core/job/job-state.ts';
+import { clockOfAct, runningClocks } from '#core/job/line-clocks.ts';
+import { jointNext, nextOnLine } from '#core/job/line-next.ts';
+import { debtTouched, lineProgress } from '#core/job/line-progress.ts';
+import { currentGroup, type NextStep, nextStep, pullBand } from '#core/job/next-station.ts';
 import type { Person } from '#core/job/role.ts';
+import { groupComplete } from '#core/job/station-progress.ts';
 import { indexOf } from '#core/kit/plan.ts';
+import { lineKind } from '#core/line/line-kinds.ts';
 import { asksOf } from '#core/tightening/kinds.ts';
 import { rankWrenches } from '#core/wrench/suitable-wrench.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
+import { rightAnswers } from './answers.ts';
 
 /**
  * Works a job as a careful fitter would, by asking the same functions the screens ask what comes next.
@@ -14,6 +22,8 @@ import type { Wrench } from '#core/wrench/wrench.ts';
  */
 export class Worker {
   readonly events: JobEvent[] = [];
+  /** What was given, in order. */
+  readonly commands: JobCommand[] = [];
   private count = 0;
 
   constructor(
@@ -39,6 +49,7 @@ export class Worker {
     if (!outcome.ok) throw new Error(`${command.type} refused: ${JSON.stringify(outcome.refusal)}`);
     this.log = outcome.log;
     this.events.push(...outcome.events);
+    this.commands.push(command);
   }
 
   /** Counts every line as the sheet says. */
@@ -47,10 +58,45 @@ export class Worker {
       this.give({ type: 'countLine', item: item.id, found: item.quantity, damaged: 0 });
   }
 
-  /** Starts every station of every group by hand, in its start order. */
+  /** One act of the line, the one that is next; false when the line is done. */
+  onLine(): boolean {
+    const { plan, state } = this.log;
+    const next = nextOnLine(plan, state, this.by.id, this.nowMs);
+    if (!next) return false;
+    // What only time can do: the clock is let run.
+    if (next.untilMs !== undefined) this.nowMs = Math.max(this.nowMs, next.untilMs);
+    const { act } = next;
+    const kind = lineKind(act.action);
+    if (kind.byStations) {
+      this.station(jointNext(plan, state, act));
+      return true;
+    }
+    if (kind.clock?.(act.action).minutes !== undefined && !clockOfAct(plan, state, act)) {
+      this.give({ type: 'beginClock', act: act.id });
+      return true;
+    }
+    const touched = debtTouched(act.action);
+    const debt = touched && !touched.opens ? lineProgress(plan, state).debts.get(touched.id) : undefined;
+    if (debt?.asks.includes('torque')) {
+      const figure = { spec: { kind: 'torque' as const, targetNm: 95 }, printed: '95 N·m' };
+      this.give({ type: 'giveFigure', target: debt.id, source: 'vehicleMaker', note: 'manual, p. 31', figure });
+      return true;
+    }
+    const answers = rightAnswers(plan, state, act);
+    this.give({ type: 'doAct', act: act.id, ...(Object.keys(answers).length > 0 ? { answers } : {}) });
+    return true;
+  }
+
+  /** The line, for as long as this holds. */
+  while(open: (worker: Worker) => boolean): void {
+    // A line that is not done after this many acts goes in a circle.
+    for (let left = 5_000; open(this) && this.onLine(); left -= 1)
+      if (left === 0) throw new Error(`The line leads nowhere after ${JSON.stringify(this.events.slice(-3))}`);
+  }
+
+  /** Everything up to the last fastener started by hand. */
   startAll(): void {
-    for (const group of this.log.plan.groups)
-      for (const station of group.startOrder) this.give({ type: 'startByHand', station });
+    this.while(({ log }) => log.plan.stations.some(({ id }) => stationState(log.state, id).stage === 'empty'));
   }
 
   /** One next step of the group in hand; false when no group has any left. */
@@ -58,37 +104,30 @@ export class Worker {
     const group = currentGroup(this.log.plan, this.log.state);
     if (!group) return false;
     const next = nextStep(this.log.plan, this.log.state, group.id);
-    switch (next.kind) {
-      case 'start':
-        this.give({ type: 'startByHand', station: next.station });
-        return true;
-      case 'compound':
-        this.give({ type: 'applyCompound', station: next.station, cleaned: true });
-        return true;
-      case 'snug':
-        this.give({ type: 'snug', station: next.station, tool: 'hand' });
-        return true;
-      case 'loosen':
-        this.give({ type: 'loosen', station: next.station, to: 'started', reason: 'went past the band' });
-        return true;
-      case 'confirmStop':
-        this.give({ type: 'confirmStop', station: next.station, reason: 'By feel' });
-        return true;
-      case 'pull': {
-        if (group.atRideHeight && this.log.state.load?.state !== 'rideHeight')
-          this.give({ type: 'setLoadState', state: 'rideHeight' });
-        this.pull(next.station, next.pass);
-        return true;
-      }
-      case 'done':
-        return false;
-    }
+    if (next.kind === 'done') return false;
+    this.station(next);
+    return true;
+  }
+
+  private station(next: NextStep): void {
+    const { kind } = next;
+    if (kind === 'start') this.give({ type: 'startByHand', station: next.station });
+    if (kind === 'compound') this.give({ type: 'applyCompound', station: next.station, cleaned: true });
+    if (kind === 'snug') this.give({ type: 'snug', station: next.station, tool: 'hand' });
+    if (kind === 'loosen')
+      this.give({ type: 'loosen', station: next.station, to: 'started', reason: 'went past the band' });
+    if (kind === 'confirmStop') this.give({ type: 'confirmStop', station: next.station, reason: 'By feel' });
+    if (kind === 'pull') this.pull(next.station, next.pass);
   }
 
   private pull(stationId: string, pass: number): void {
     const station = indexOf(this.log.plan).stations.get(stationId);
     const band = station && pullBand(this.log.plan, station, pass);
     if (!station || !band) throw new Error(`No band for ${stationId}`);
+    const group = indexOf(this.log.plan).groups.get(station.groupId);
+    const standing = this.log.state.load?.state;
+    if (group && wantsRideHeight(group, station) && standing !== 'rideHeight' && standing !== 'onWheels')
+      this.give({ type: 'setLoadState', state: 'rideHeight' });
     const best = rankWrenches(this.wrenches, band, this.nowMs).find((choice) => choice.faults.length === 0);
     if (!best) throw new Error(`No wrench for ${band.targetNm} N·m`);
     const asks = asksOf(station.spec);
@@ -116,14 +155,25 @@ export class Worker {
 
   /** Everything up to and with the last pull. */
   finishTorque(): void {
-    while (this.step());
+    this.while(({ log }) => log.plan.groups.some(({ id }) => !groupComplete(log.plan, log.state, id)));
   }
 
-  /** Counts the tray and signs. */
+  /** The whole line. */
+  finishLine(): void {
+    this.while(() => true);
+  }
+
+  /** Finishes the line, counts the tray and signs; the driver is told in writing what still sets. */
   closeOut(): void {
+    this.finishLine();
     for (const line of hardwareLedger(this.log.plan, this.log.state)) {
       if (line.onTray > 0) this.give({ type: 'declareSpare', item: line.item.id, quantity: line.onTray });
     }
-    this.give({ type: 'close', signature: this.by.name });
+    const releases = runningClocks(this.log.plan, this.log.state, this.nowMs).map(({ id, endsAtMs }) => ({
+      clock: id,
+      endsAtMs,
+      condition: 'No towing and no track before it has set.',
+    }));
+    this.give({ type: 'close', signature: this.by.name, ...(releases.length > 0 ? { releases } : {}) });
   }
 }

@@ -52,8 +52,7 @@ for (const theme of ['day', 'night'] as const) {
       ['receive', 'Kits'],
       ['conflicts', 'Conflicts between kits'],
       ['check-in', 'Packing list'],
-      ['fit-loose', 'All started'],
-      ['torque', 'Station 2'],
+      ['line', 'Station 2'],
       ['close-out', 'Still in the way'],
       ['record', 'Every pull'],
     ] as const) {
@@ -94,8 +93,7 @@ for (const theme of ['day', 'night'] as const) {
       ['conflicts', 'Conflicts between kits'],
       ['readiness', 'Torque wrenches'],
       ['card', 'Cautions'],
-      ['strip', 'Owed'],
-      ['refit', 'Owed'],
+      ['line', 'Must be true'],
     ] as const) {
       await page.goto(`${demo}/${screen}`);
       await expect(page.getByRole('heading', { name: sign }).first()).toBeVisible();
@@ -108,7 +106,7 @@ for (const theme of ['day', 'night'] as const) {
     await page.getByRole('button', { name: 'Read it' }).click();
     await expect(page.getByRole('heading', { name: 'What it says' })).toBeVisible();
     expect.soft(await faults(page), 'reader').toEqual([]);
-    await page.goto(`${app.url}/jobs/${job}/torque`);
+    await page.goto(`${app.url}/jobs/${job}/line`);
     await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
     await page.keyboard.press('Shift+?');
     await expect(page.getByRole('dialog', { name: 'Keys of this screen' })).toBeVisible();

@@ -74,7 +74,7 @@ test('from a joint to the bench and back onto the job’s record, by a lead', as
     })),
     ...['g1', 'g2', 'g3', 'g4', 'g5', 'g6'].map((station) => ({ type: 'startByHand', station })),
   );
-  await page.goto(`${app.url}/jobs/${job}/torque`);
+  await page.goto(`${app.url}/jobs/${job}/line`);
   await page.getByRole('link', { name: 'Work it out on the bench' }).click();
   await expect(page.getByRole('heading', { name: 'What a change on the thread does' })).toBeVisible();
   await expect(page.getByLabel('Thread', { exact: true })).toHaveValue(/M8/);

@@ -17,7 +17,7 @@ test('a server killed between two pulls loses neither, and the page goes on', as
   await signIn(page, app);
   const job = await openJob(page, 'v-carrick', 'transfer-case-guard');
   await give(page, job, ...GUARD_TO_TORQUE);
-  await page.goto(`${app.url}/jobs/${job}/torque`);
+  await page.goto(`${app.url}/jobs/${job}/line`);
   await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
   const before = pulls(app);
   await type(page, '90');
@@ -55,7 +55,7 @@ test('pulls made with the server away survive a reload and are sent later', asyn
     command,
   }));
   await page.request.post(`${app.url}/api/jobs/${id}/commands`, { data: { commands } });
-  await page.goto(`${app.url}/jobs/${id}/torque`);
+  await page.goto(`${app.url}/jobs/${id}/line`);
   await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
@@ -77,7 +77,7 @@ test('a session that ended mid-job asks for the PIN and then sends what was done
   await signIn(page, app);
   const job = await openJob(page, 'v-carrick', 'transfer-case-guard');
   await give(page, job, ...GUARD_TO_TORQUE);
-  await page.goto(`${app.url}/jobs/${job}/torque`);
+  await page.goto(`${app.url}/jobs/${job}/line`);
   await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
   const before = pulls(app);
   app.sql('UPDATE session SET expires_at_ms = 1');
@@ -97,7 +97,7 @@ test('a command the server refuses later is shown with its reason and kept until
   await signIn(page, app);
   const job = await openJob(page, 'v-carrick', 'transfer-case-guard');
   await give(page, job, ...GUARD_TO_TORQUE.slice(0, 4));
-  await page.goto(`${app.url}/jobs/${job}/fit-loose`);
+  await page.goto(`${app.url}/jobs/${job}/line`);
   await expect(page.getByText('0 of 6 started')).toBeVisible();
   await app.kill();
   await page.keyboard.press('Space');
@@ -127,7 +127,7 @@ test('bad input is answered where it was made', async ({ page, app }) => {
   await expect(page.getByRole('alert')).toContainText('Not a count');
   await page.getByRole('button', { name: 'Understood' }).click();
   await give(page, job, ...GUARD_TO_TORQUE);
-  await page.goto(`${app.url}/jobs/${job}/torque`);
+  await page.goto(`${app.url}/jobs/${job}/line`);
   await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
   await page.getByLabel('Unit').selectOption('N·m');
   for (const [reading, title] of [

@@ -1,7 +1,9 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import PDFDocument from 'pdfkit';
+import { stationState } from '#core/job/job-state.ts';
 import { expect, give, signIn, test } from './support/app.ts';
+import { workLine } from './support/line.ts';
 
 const SHEET = `Rear brace, short
 Supplied:
@@ -94,10 +96,8 @@ test('a kit is made from a sheet, corrected, linted, released and fitted', async
   const file = readFileSync(await (await download).path(), 'utf8');
   const kit = JSON.parse(file) as {
     items: Array<{ id: string; quantity: number }>;
-    stations: Array<{ id: string }>;
-    steps: Array<{ id: string; phase: string }>;
   };
-  expect(kit).toMatchObject({ format: 'wrenchman-kit', version: 3, id: 'rear-brace-short', revision: 1 });
+  expect(kit).toMatchObject({ format: 'wrenchman-kit', version: 4, id: 'rear-brace-short', revision: 1 });
 
   // And it is worked from on the floor.
   const opened = await page.request.post(`${app.url}/api/jobs`, {
@@ -111,13 +111,11 @@ test('a kit is made from a sheet, corrected, linted, released and fitted', async
     page,
     id,
     ...kit.items.map((item) => ({ type: 'countLine', item: item.id, found: item.quantity, damaged: 0 })),
-    ...kit.steps
-      .filter(({ phase }) => phase === 'prepare' || phase === 'strip')
-      .map((step) => ({ type: 'doStep', step: step.id })),
-    ...kit.stations.map((station) => ({ type: 'startByHand', station: station.id })),
-    ...kit.stations.map((station) => ({ type: 'snug', station: station.id, tool: 'hand' })),
   );
-  await page.goto(`${app.url}/jobs/${id}/torque`);
+  await workLine(page, id, ({ log }) =>
+    log.plan.stations.some((station) => stationState(log.state, station.id).stage !== 'snug'),
+  );
+  await page.goto(`${app.url}/jobs/${id}/line`);
   await expect(page.getByRole('heading', { name: /^Station/ })).toBeVisible();
   await expect(page.getByText('45 Nm (33 ft-lb)').first()).toBeVisible();
 });

@@ -10,6 +10,7 @@ import {
   test,
   whereNow,
 } from './support/app.ts';
+import { fitParts } from './support/line.ts';
 
 const snug = (...stations: string[]) => stations.map((station) => ({ type: 'snug', station, tool: 'hand' }));
 
@@ -17,8 +18,10 @@ test('castle nut, cross pattern, ride height and torque-angle with a live wrench
   await swiftHand(page);
   await signIn(page, app);
   const job = await openJob(page, 'v-carrick', 'rear-anti-roll-bar', { bush: 'rubber' });
-  await give(page, job, ...BAR_COUNT, ...start('n1', 'n2', 'b1', 'b2', 'b3', 'b4', 'l1', 'l2'), ...snug('n1', 'n2'));
-  await page.goto(`${app.url}/jobs/${job}/torque`);
+  await give(page, job, ...BAR_COUNT);
+  await fitParts(page, job);
+  await give(page, job, ...start('n1', 'n2', 'b1', 'b2', 'b3', 'b4', 'l1', 'l2'), ...snug('n1', 'n2'));
+  await page.goto(`${app.url}/jobs/${job}/line`);
   const pull = async () => {
     await expect(page.getByRole('button', { name: /Pull to click/ })).toBeEnabled();
     await page.keyboard.press('Space');
@@ -59,11 +62,11 @@ test('castle nut, cross pattern, ride height and torque-angle with a live wrench
   await expect(page.getByRole('alert')).toContainText('Not at ride height');
   await page.getByRole('button', { name: 'Understood' }).click();
   await page.getByLabel('Hub to arch, mm').fill('412');
-  await page.getByRole('button', { name: 'At ride height' }).click();
+  await page.getByRole('button', { name: 'At ride height', exact: true }).click();
   await pull();
   await expect(page.getByRole('heading', { name: 'Station U2' })).toBeVisible({ timeout: 60_000 });
   await pull();
-  await expect(page.getByRole('link', { name: 'On to Close out' })).toBeVisible({ timeout: 60_000 });
+  await expect(page.getByRole('link', { name: 'To Close out' })).toBeVisible({ timeout: 60_000 });
   await page.goto(`${app.url}/jobs/${job}/record`);
   await expect(page.getByText(/\+90°/).first()).toBeVisible();
 });
@@ -75,7 +78,9 @@ test('an over-shooting hand: the pull is kept, the station must be loosened, the
   await swiftHand(page, 12);
   await signIn(page, app);
   const job = await openJob(page, 'v-carrick', 'rear-anti-roll-bar', { bush: 'rubber' });
-  await give(page, job, ...BAR_COUNT, ...start('n1', 'n2', 'b1', 'b2', 'b3', 'b4', 'l1', 'l2'), ...snug('n1', 'n2'));
+  await give(page, job, ...BAR_COUNT);
+  await fitParts(page, job);
+  await give(page, job, ...start('n1', 'n2', 'b1', 'b2', 'b3', 'b4', 'l1', 'l2'), ...snug('n1', 'n2'));
   const nut = (station: string) => ({
     type: 'pull',
     station,
@@ -85,7 +90,7 @@ test('an over-shooting hand: the pull is kept, the station must be loosened, the
     pinFits: true,
   });
   await give(page, job, nut('n1'), nut('n2'), ...snug('b1', 'b2', 'b3', 'b4'));
-  await page.goto(`${app.url}/jobs/${job}/torque`);
+  await page.goto(`${app.url}/jobs/${job}/line`);
   await expect(page.getByRole('button', { name: /Pull to click/ })).toBeEnabled();
   await page.keyboard.press('Space');
   await expect(page.getByRole('button', { name: /Loosen, then again/ })).toBeVisible();
@@ -101,9 +106,14 @@ test('an over-shooting hand: the pull is kept, the station must be loosened, the
 test('a lead lifts a refusal with a reason; a fitter is told to fetch one', async ({ page, app }) => {
   await signIn(page, app);
   const job = await openJob(page, 'v-carrick', 'rear-anti-roll-bar', { bush: 'rubber' });
-  await give(page, job, ...BAR_COUNT, ...start('n1', 'n2', 'b1', 'b2', 'b3', 'b4', 'l1', 'l2'));
-  await page.goto(`${app.url}/jobs/${job}/torque`);
-  await page.getByRole('tab', { name: 'Bush clamps' }).click();
+  await give(page, job, ...BAR_COUNT);
+  await fitParts(page, job);
+  await give(page, job, ...start('n1', 'n2', 'b1', 'b2', 'b3', 'b4', 'l1', 'l2'));
+  await page.goto(`${app.url}/jobs/${job}/line`);
+  await page
+    .getByRole('button', { name: /^Step .*Bush clamps/ })
+    .last()
+    .click();
   await page.keyboard.press('Space');
   await expect(page.getByRole('alert')).toContainText('Another group comes first');
   await expect(page.getByRole('alert')).toContainText('A lead may lift this');
@@ -136,7 +146,7 @@ test('two tablets on one job see each other’s work without asking', async ({ p
   );
   const other = await (await browser.newContext({ viewport: { width: 1280, height: 800 } })).newPage();
   await signIn(other, app, 'Tamsin Quell', '3690');
-  await Promise.all([page.goto(`${app.url}/jobs/${job}/fit-loose`), other.goto(`${app.url}/jobs/${job}/fit-loose`)]);
+  await Promise.all([page.goto(`${app.url}/jobs/${job}/line`), other.goto(`${app.url}/jobs/${job}/line`)]);
   await expect(other.getByText('0 of 6 started')).toBeVisible();
   await page.getByRole('button', { name: /^Station 3,/ }).click();
   await expect(other.getByText('1 of 6 started')).toBeVisible();
@@ -165,12 +175,12 @@ test('a job takes a short line, shop stock, a problem and a miscounted tray on i
   const stations = ['g1', 'g2', 'g3', 'g4', 'g5', 'g6'];
   const pull = (station: string) => ({ type: 'pull', station, torqueNm: 10, wrench: 'w-1', source: 'typed' });
   await give(page, job, ...start(...stations), ...snug(...stations), ...order.map(pull), ...order.map(pull));
-  await page.goto(`${app.url}/jobs/${job}/torque`);
-  await expect(page.getByRole('link', { name: 'On to Close out' })).toBeVisible();
+  await page.goto(`${app.url}/jobs/${job}/line`);
+  await expect(page.getByRole('link', { name: 'To Close out' })).toBeVisible();
   await page.keyboard.press('p');
   await page.getByLabel('What is it?').fill('Guard touches the drain');
   await page.getByRole('button', { name: 'Raise it' }).click();
-  await page.getByRole('link', { name: 'On to Close out' }).click();
+  await page.getByRole('link', { name: 'To Close out' }).click();
   await expect(page.getByText('Guard touches the drain')).toBeVisible();
   await page.getByRole('button', { name: 'Cleared' }).click();
   await page.getByRole('button', { name: 'Checked by the lead, as it should be' }).click();

@@ -12,6 +12,7 @@ import {
   test,
   whereNow,
 } from './support/app.ts';
+import { fitParts } from './support/line.ts';
 
 // The shell is there without the server: by the service worker, as on a tablet.
 test.use({ serviceWorkers: 'allow' });
@@ -34,7 +35,7 @@ const pullers = (app: App, job: string): string[] =>
 async function atTorque(page: Page, app: App): Promise<string> {
   const job = await openJob(page, 'v-carrick', 'transfer-case-guard');
   await give(page, job, ...GUARD_TO_TORQUE);
-  await page.goto(`${app.url}/jobs/${job}/torque`);
+  await page.goto(`${app.url}/jobs/${job}/line`);
   await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
   await page.getByLabel('Unit').selectOption('lbf·in');
   return job;
@@ -161,7 +162,7 @@ test('two tablets pull pass 1 of one bolt, neither hearing of the other: it coun
   const context = await browser.newContext({ serviceWorkers: 'block' });
   const other = await context.newPage();
   await signIn(other, app, 'Tamsin Quell', '3690');
-  await other.goto(`${app.url}/jobs/${job}/torque`);
+  await other.goto(`${app.url}/jobs/${job}/line`);
   await expect(other.getByRole('heading', { name: 'Station 2' })).toBeVisible();
   await other.getByLabel('Unit').selectOption('lbf·in');
   await app.kill();
@@ -189,7 +190,7 @@ test('a record says that it may not be complete while a tablet that had the job 
   const context = await browser.newContext({ serviceWorkers: 'block' });
   const other = await context.newPage();
   await signIn(other, app, 'Tamsin Quell', '3690');
-  await other.goto(`${app.url}/jobs/${job}/torque`);
+  await other.goto(`${app.url}/jobs/${job}/line`);
   await expect(other.getByRole('heading', { name: 'Station 2' })).toBeVisible();
   await other.getByLabel('Unit').selectOption('lbf·in');
   // Its line goes, and it works on.
@@ -235,9 +236,14 @@ test('a passkey signs in, and proves one act', async ({ page, app }) => {
   await expect(page.getByRole('button', { name: /Remove Passkey of/ })).toBeVisible();
   await page.getByRole('button', { name: 'Done' }).click();
   const job = await openJob(page, 'v-carrick', 'rear-anti-roll-bar', { bush: 'rubber' });
-  await give(page, job, ...BAR_COUNT, ...startAll('n1', 'n2', 'b1', 'b2', 'b3', 'b4', 'l1', 'l2'));
-  await page.goto(`${url}/jobs/${job}/torque`);
-  await page.getByRole('tab', { name: 'Bush clamps' }).click();
+  await give(page, job, ...BAR_COUNT);
+  await fitParts(page, job);
+  await give(page, job, ...startAll('n1', 'n2', 'b1', 'b2', 'b3', 'b4', 'l1', 'l2'));
+  await page.goto(`${url}/jobs/${job}/line`);
+  await page
+    .getByRole('button', { name: /^Step .*Bush clamps/ })
+    .last()
+    .click();
   await page.keyboard.press('Space');
   await page.getByRole('button', { name: 'Lift it' }).click();
   await page.getByLabel('Reason, kept on the record').fill('the rest is on order');
@@ -268,7 +274,7 @@ test('a record altered in the database shows in the bays and on its page; a lead
   await app.start();
   await page.goto(app.url);
   await expect(page.getByText('Record altered')).toBeVisible();
-  await page.goto(`${app.url}/jobs/${job}/fit-loose`);
+  await page.goto(`${app.url}/jobs/${job}/line`);
   await expect(page.getByText('0 of 6 started')).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByRole('alert')).toContainText('The record was altered');
@@ -280,7 +286,7 @@ test('a record altered in the database shows in the bays and on its page; a lead
   await provePin(page, '1357');
   await expect(page.getByText('A lead has looked at it')).toBeVisible();
   await expect(page.getByText(/altered behind the application’s back, from entry 2/)).toBeVisible();
-  await page.goto(`${app.url}/jobs/${job}/fit-loose`);
+  await page.goto(`${app.url}/jobs/${job}/line`);
   await expect(page.getByText('0 of 6 started')).toBeVisible();
   await page.keyboard.press('Space');
   await expect(page.getByText('1 of 6 started')).toBeVisible();

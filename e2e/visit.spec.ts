@@ -1,4 +1,5 @@
 import { demoVisit, expect, provePin, signIn, test } from './support/app.ts';
+import { workOnScreen } from './support/line.ts';
 
 /** Receiving a vehicle with several kits, what comes off and goes back, and what the day needs. */
 test('a visit of two kits is received with one question at a time and the plan beside it', async ({ page, app }) => {
@@ -50,46 +51,44 @@ test('a conflict waits for a lead, who settles it with the numbers side by side'
   await expect(page.getByText(/waits for a lead/)).toHaveCount(0);
 });
 
-test('stripping opens debts, and the refit asks for the figure nobody printed', async ({ page, app }) => {
-  await signIn(page, app);
+test('the line asks first what must hold, opens debts as things come off, and asks the figure nobody printed', async ({
+  page,
+  app,
+}) => {
+  await signIn(page, app, 'Rafe Orrin', '1357');
   const job = await demoVisit(page, app);
-  await page.goto(`${job}/strip`);
-  // Side steps come off without lifting; before anything does, all must be answered.
-  const bar = page.locator('.thumb-bar');
-  await bar.click();
-  await expect(page.getByRole('alert')).toContainText('something must be true first');
-  await page.getByRole('button', { name: 'Understood' }).click();
-  await page.goto(`${job}/receive`);
-  const exhaust = page.getByRole('listitem').filter({ hasText: 'Exhaust cold' });
-  await exhaust.getByRole('button', { name: 'Met', exact: true }).click();
+  const id = job.split('/').at(-1) ?? '';
+  await page.goto(`${job}/line`);
+  // What must be true stands first; nothing else can be done before.
+  await expect(page.getByRole('heading', { name: /^Must be true: Exhaust cold/ })).toBeVisible();
+  await page.getByRole('button', { name: /^Step 6/ }).click();
+  await expect(page.getByText('It waits for')).toBeVisible();
+  await page.getByRole('button', { name: 'To what is next' }).click();
+  // Not so: it is kept as not met, and asked again.
+  await page.keyboard.press('2');
+  await expect(page.getByText('Not met.')).toBeVisible();
+  await page.keyboard.press('Space');
   await page.getByRole('button', { name: /On the frame/ }).click();
-  await page.goto(`${job}/strip`);
-  await bar.click();
-  await expect(page.getByRole('listitem').filter({ hasText: 'side step bolts' }).last()).toBeVisible();
-  await page.getByRole('button', { name: /Tick: 2 Lift the rear/ }).click();
-  await page.getByRole('button', { name: 'Rear wheels', exact: true }).click();
-  await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await expect(page.getByRole('alert')).toContainText('The chocks are at the end that goes up');
+  await page.getByLabel('Who chose, for the owner?').fill('The owner');
+  await page.keyboard.press('Enter');
+  // The rear goes up: never with the chocks at that end, nor on the jack alone.
+  await page.getByRole('button', { name: /^Step \d+: LIFT THE REAR/i }).click();
+  await expect(page.getByText('What holds the vehicle up?')).toBeVisible();
+  await page.keyboard.press('Space');
+  await page.getByRole('button', { name: /^Rear wheels/ }).click();
+  await expect(page.getByRole('alert')).toContainText('Not that one');
   await page.getByRole('button', { name: 'Understood' }).click();
-  await page.getByRole('button', { name: /Tick: 2 Lift the rear/ }).click();
-  await page.getByRole('button', { name: 'Front wheels', exact: true }).click();
-  await page.getByRole('button', { name: 'Done', exact: true }).click();
-  await page.getByRole('button', { name: /Tick: 3 Take the rear wheels/ }).click();
-  await expect(page.locator('aside')).toContainText('rear wheels');
-  // Survives a reload: what is owed is on record.
-  await page.reload();
-  await expect(page.locator('aside')).toContainText('rear wheels');
-
-  await page.goto(`${job}/refit`);
-  await page.getByRole('button', { name: /Find one/ }).click();
+  await page.keyboard.press('n');
+  await workOnScreen(page, id, { until: (_, act) => act.action.type === 'fit' });
+  await page.keyboard.press('o');
+  await expect(page.getByRole('dialog', { name: 'Owed' })).toContainText('rear wheels');
+  await page.getByRole('button', { name: /Find one for rear damper/ }).click();
   await page.getByLabel('Torque with its unit').fill('70');
   await expect(page.getByText(/No torque can be read/)).toBeVisible();
   await page.getByLabel('Torque with its unit').fill('70 lbf·ft');
   await page.getByLabel('Which manual and page').fill('Workshop manual, rear axle, page 31');
   await page.getByRole('button', { name: 'Use this figure' }).click();
-  await expect(page.getByRole('heading', { name: 'No figure on the sheet' })).toHaveCount(0);
-  await page.getByRole('button', { name: /^Later: Refit: 2 × rear damper/ }).click();
-  await expect(page.getByRole('listitem').filter({ hasText: 'damper lower bolts' }).first()).toBeVisible();
+  await expect(page.getByText('No figure on the sheet')).toHaveCount(0);
 });
 
 test('a kit is taken in under way and dropped again', async ({ page, app }) => {

@@ -5,6 +5,7 @@ import type { JobCommand, JobEvent } from '#core/job/acts.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { appendEvents, type JobLog, openLog, takeCommand } from '#core/job/job-log.ts';
 import { prefixOf } from '#core/kit/ids.ts';
+import { lineOf } from '#core/line/line.ts';
 import { spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import { FRONT_RECOVERY_POINTS, REAR_AIR_SPRINGS, REAR_ANTI_ROLL_BAR, TRACK_BAR_BRACE } from '#demo/kits.ts';
 import { bar, guard, ISA, MIRA, NOON, plate, RAFE, WRENCHES } from '#demo/try-job.ts';
@@ -153,12 +154,33 @@ const anyOf = (log: JobLog): { [Name in JobCommand['type']]: fc.Arbitrary<Extrac
       option: fc.constantFrom('frame', 'x'),
       chosenBy: fc.constantFrom('The owner', ''),
     }),
-    doStep: fc.record({
-      type: be('doStep'),
-      step,
-      helper: maybe(be('Hob')),
-      chocks: maybe(fc.constantFrom('front' as const, 'rear' as const, 'none' as const)),
-      newPieces: maybe(fc.boolean()),
+    doAct: fc.record({
+      type: be('doAct'),
+      act: fc.constantFrom(...[...lineOf(plan).actById.keys()], 'none-such'),
+      answers: maybe(
+        fc.dictionary(
+          fc.constantFrom('heldUpBy', 'chocks', 'stands', 'at front left', 'verdict', 'helper', 'option'),
+          fc.oneof(fc.boolean(), fc.integer(), fc.constantFrom('stands', 'front', 'met', 'notMet', 'Tam')),
+        ),
+      ),
+    }),
+    doStep: fc.record({ type: be('doStep'), step, helper: maybe(fc.constant('Tam')) }),
+    waiveStep: fc.record({ type: be('waiveStep'), step, reason }),
+    beginClock: fc.record({
+      type: be('beginClock'),
+      act: fc.constantFrom(...[...lineOf(plan).actById.keys()], 'none-such'),
+      sinceMs: maybe(fc.constant(NOON - 60_000)),
+    }),
+    takeStep: fc.record({ type: be('takeStep'), step }),
+    setBayTemperature: fc.record({ type: be('setBayTemperature'), tempC: fc.integer({ min: -60, max: 60 }) }),
+    park: fc.record({ type: be('park'), reason, may: fc.constantFrom('stand' as const, 'drive' as const) }),
+    resume: fc.record({ type: be('resume') }),
+    handBack: fc.record({
+      type: be('handBack'),
+      kind: fc.constantFrom('handedBack' as const, 'oldParts' as const),
+      signature: fc.constantFrom('Mira', ''),
+      reason,
+      may: fc.constantFrom('roll' as const, 'tow' as const),
     }),
     openDebt: fc.record({ type: be('openDebt'), debt }),
     addDebt: fc.record({

@@ -10,6 +10,7 @@ import { KitAddedSchema } from './act/add-kit.ts';
 import { AnswerPrerequisiteSchema, PrerequisiteAnsweredSchema } from './act/answer-prerequisite.ts';
 import { ApplyCompoundSchema, CompoundAppliedSchema } from './act/apply-compound.ts';
 import { ArrangeRefitSchema, RefitArrangedSchema } from './act/arrange-refit.ts';
+import { BeginClockSchema, ClockBegunSchema } from './act/begin-clock.ts';
 import { AnswerChangedSchema, ChangeAnswerSchema } from './act/change-answer.ts';
 import { ClearProblemSchema, ProblemClearedSchema } from './act/clear-problem.ts';
 import { CloseSchema, JobClosedSchema } from './act/close.ts';
@@ -18,10 +19,12 @@ import { ConfirmStopSchema, StopConfirmedSchema } from './act/confirm-stop.ts';
 import { CorrectPullSchema, PullCorrectedSchema } from './act/correct-pull.ts';
 import { CountLineSchema, CountUndoneSchema, LineCountedSchema } from './act/count-line.ts';
 import { DeclareSpareSchema, SpareDeclaredSchema } from './act/declare-spare.ts';
+import { ActDoneSchema, ActUndoneSchema, DoActSchema } from './act/do-act.ts';
 import { DoStepSchema, StepDoneSchema, StepUndoneSchema } from './act/do-step.ts';
 import { DropKitSchema, KitDroppedSchema } from './act/drop-kit.ts';
 import { PersonSchema, Ref } from './act/fields.ts';
 import { FigureGivenSchema, GiveFigureSchema } from './act/give-figure.ts';
+import { HandBackSchema, JobHandedBackSchema } from './act/hand-back.ts';
 import { PhotoKeptSchema } from './act/keep-photo.ts';
 import { LoosenSchema, StationLoosenedSchema } from './act/loosen.ts';
 import { ChoiceMadeSchema, MakeChoiceSchema } from './act/make-choice.ts';
@@ -29,17 +32,22 @@ import { MeasuredSchema, MeasureSchema } from './act/measure.ts';
 import { DebtOpenedSchema, OpenDebtSchema } from './act/open-debt.ts';
 import { OverrideGrantedSchema, OverrideSchema } from './act/override.ts';
 import { OverrideStepSchema, StepOverrideGrantedSchema } from './act/override-step.ts';
+import { JobParkedSchema, ParkSchema } from './act/park.ts';
 import { PullRecordedSchema, PullRepeatedSchema, PullSchema, PullWithdrawnSchema } from './act/pull.ts';
 import { ProblemRaisedSchema, RaiseProblemSchema } from './act/raise-problem.ts';
+import { JobResumedSchema, ResumeSchema } from './act/resume.ts';
 import { PieceScrappedSchema, ScrapPieceSchema } from './act/scrap-piece.ts';
+import { BayTemperatureSetSchema, SetBayTemperatureSchema } from './act/set-bay-temperature.ts';
 import { LoadStateSetSchema, SetLoadStateSchema } from './act/set-load-state.ts';
 import { ConflictSettledSchema, SettleConflictSchema } from './act/settle-conflict.ts';
 import { SnugSchema, StationSnuggedSchema } from './act/snug.ts';
 import { SharedSplitSchema, SplitSharedSchema } from './act/split-shared.ts';
 import { StartByHandSchema, StartUndoneSchema, StationStartedSchema } from './act/start-by-hand.ts';
+import { StepTakenSchema, TakeStepSchema } from './act/take-step.ts';
 import { UndoSchema } from './act/undo.ts';
 import { CalculationUsedSchema, UseCalculationSchema } from './act/use-calculation.ts';
 import { ShopStockUsedSchema, UseShopStockSchema } from './act/use-shop-stock.ts';
+import { StepWaivedSchema, WaiverTakenBackSchema, WaiveStepSchema } from './act/waive-step.ts';
 import { exactly, membersOf } from './exactly.ts';
 
 /** What a device may ask. A kit is taken in by a request of its own: the server pins it and makes its prefix. */
@@ -69,7 +77,15 @@ const COMMAND_SCHEMAS = {
   answerPrerequisite: AnswerPrerequisiteSchema,
   measure: MeasureSchema,
   makeChoice: MakeChoiceSchema,
+  doAct: DoActSchema,
   doStep: DoStepSchema,
+  waiveStep: WaiveStepSchema,
+  beginClock: BeginClockSchema,
+  takeStep: TakeStepSchema,
+  setBayTemperature: SetBayTemperatureSchema,
+  park: ParkSchema,
+  resume: ResumeSchema,
+  handBack: HandBackSchema,
   openDebt: OpenDebtSchema,
   addDebt: AddDebtSchema,
   closeDebt: CloseDebtSchema,
@@ -109,6 +125,16 @@ const FACT_SCHEMAS = {
   prerequisiteAnswered: PrerequisiteAnsweredSchema,
   measured: MeasuredSchema,
   choiceMade: ChoiceMadeSchema,
+  actDone: ActDoneSchema,
+  actUndone: ActUndoneSchema,
+  stepWaived: StepWaivedSchema,
+  waiverTakenBack: WaiverTakenBackSchema,
+  clockBegun: ClockBegunSchema,
+  stepTaken: StepTakenSchema,
+  bayTemperatureSet: BayTemperatureSetSchema,
+  jobParked: JobParkedSchema,
+  jobResumed: JobResumedSchema,
+  jobHandedBack: JobHandedBackSchema,
   stepDone: StepDoneSchema,
   stepUndone: StepUndoneSchema,
   debtOpened: DebtOpenedSchema,

@@ -45,11 +45,28 @@ const FULL: { [Name in DeviceCommand['type']]: Required<Extract<DeviceCommand, {
   },
   override: { type: 'override', refusal: 'outOfOrder', station: 's', reason: 'access' },
   acknowledgeBreak: { type: 'acknowledgeBreak', reason: 'compared' },
-  close: { type: 'close', signature: 'Mira Vane', note: 'done' },
+  close: {
+    type: 'close',
+    signature: 'Mira Vane',
+    note: 'done',
+    releases: [{ clock: 'cure:g', endsAtMs: 5, condition: 'no towing' }],
+  },
+  doAct: {
+    type: 'doAct',
+    act: 's:check:c',
+    answers: { 'at left': 4.6, verdict: 'met', stack: ['a', 'b'], tick: true },
+  },
+  waiveStep: { type: 'waiveStep', step: 's', reason: 'not on this one' },
+  beginClock: { type: 'beginClock', act: 's:soak:', sinceMs: 5 },
+  takeStep: { type: 'takeStep', step: 's' },
+  setBayTemperature: { type: 'setBayTemperature', tempC: 8 },
+  park: { type: 'park', reason: 'parts', may: 'roll' },
+  resume: { type: 'resume' },
+  handBack: { type: 'handBack', kind: 'handedBack', signature: 'Mira Vane', reason: 'owner', may: 'drive' },
   answerPrerequisite: { type: 'answerPrerequisite', prerequisite: 'p', met: true, value: 11, note: 'measured' },
   measure: { type: 'measure', baseline: 'b', place: 'front left', when: 'before', value: 520, photo: 'p' },
   makeChoice: { type: 'makeChoice', choice: 'c', option: 'o', chosenBy: 'owner' },
-  doStep: { type: 'doStep', step: 's', helper: 'Hob', chocks: 'rear', newPieces: true },
+  doStep: { type: 'doStep', step: 's', helper: 'Hob' },
   openDebt: { type: 'openDebt', debt: 'd' },
   addDebt: { type: 'addDebt', name: 'Plug', kind: 'disconnect', count: 1, end: 'cleared', note: 'left' },
   closeDebt: { type: 'closeDebt', debt: 'd', count: 1, end: 'refit', note: 'ok', newPieces: true },
@@ -81,7 +98,9 @@ describe('what a device may ask, off the wire', () => {
     expect(faults({ ...command, stray: 1 })).toMatchObject([{ code: 'unrecognized_keys', keys: ['stray'] }]);
   });
   it.each(FIELDS)('%s with %s of no kind at all is refused by that name', (name, field) => {
-    for (const value of [{ nothing: 'known' }, Number.NaN, Number.POSITIVE_INFINITY])
+    // Answers are words by words: any object of plain values is one.
+    const nothing = name === 'doAct' && field === 'answers' ? [{ nothing: { known: 1 } }] : [{ nothing: 'known' }];
+    for (const value of [...nothing, Number.NaN, Number.POSITIVE_INFINITY])
       expect(places({ ...FULL[name], [field]: value })[0]?.split('.')[0]).toBe(field);
   });
   it.each(FIELDS.filter(([name, field]) => typeof (FULL[name] as never)[field] === 'string'))(

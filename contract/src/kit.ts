@@ -31,6 +31,7 @@ export const KitDocumentSchema = exactly<KitDocument>()(
     scope: z.enum(['wholeKit', 'pair', 'singlePart', 'finish']).optional(),
     statedMinutes: z.number().positive().max(10_000).optional(),
     powerTools: z.enum(['runDownOnly', 'never', 'free']).optional(),
+    oneSideAtATime: z.boolean().optional(),
     adds: z.array(Place).max(20).optional(),
     fits: z.array(z.strictObject({ text: Text, when: ConditionSchema })),
     questions: z.array(QuestionSchema),

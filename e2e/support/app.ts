@@ -158,6 +158,9 @@ export async function openJob(
 const PROVEN: ReadonlySet<string> = new Set([
   'override',
   'overrideStep',
+  'waiveStep',
+  'park',
+  'handBack',
   'close',
   'settleConflict',
   'acknowledgeBreak',

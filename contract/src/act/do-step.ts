@@ -8,8 +8,6 @@ export const DoStepSchema = exactly<DoStep>()(
     type: z.literal('doStep'),
     step: Ref,
     helper: Name.optional(),
-    chocks: ChocksSchema.optional(),
-    newPieces: z.boolean().optional(),
   }),
 );
 

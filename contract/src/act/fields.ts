@@ -4,6 +4,7 @@ import { DEBT_ENDS, DEBT_KINDS, type DebtEnd, type DebtKind } from '#core/job/de
 import { FIGURE_SOURCES, type Figure } from '#core/job/figure.ts';
 import { LOAD_STATES } from '#core/job/load-state.ts';
 import { type Person, ROLES } from '#core/job/role.ts';
+import { MAY_DO } from '#core/job/visit-state.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { TORQUE_UNITS, type TorqueUnit } from '#core/quantity/unit.ts';
 import { PULL_VERDICTS, type PullVerdict } from '#core/tightening/judge-pull.ts';
@@ -21,6 +22,7 @@ export const Name = textUpTo(LONGEST.name);
 /** Numbers that only `decide` may judge: any finite one gets as far as a refusal with a reason. */
 export const Figured = z.number();
 
+export const MayDoSchema = z.enum(MAY_DO);
 export const LoadStateSchema = z.enum(LOAD_STATES);
 export const ChocksSchema = z.enum(CHOCKS);
 export const DebtEndSchema = exactly<DebtEnd>()(z.enum(DEBT_ENDS));

@@ -62,7 +62,8 @@ export const JointGroupSchema = exactly<JointGroup>()(
     verify: z.boolean().optional(),
     spot: z.strictObject({ along: z.number().min(0).max(1), across: z.number().min(-1).max(1) }).optional(),
     atRideHeight: z.boolean().optional(),
-    after: z.array(Id).optional(),
+    after: z.array(z.strictObject({ group: Id, holds: z.enum(['start', 'snug', 'torque']) })).optional(),
+    looseWith: z.array(Id).optional(),
     when: ConditionSchema.optional(),
   }),
 );
@@ -75,6 +76,7 @@ export const CompoundSchema = exactly<Compound>()(
     workingWindowMin: Positive.max(600).optional(),
     fixtureMin: Positive.max(2880).optional(),
     fullCureH: Positive.max(336).optional(),
+    oilTolerant: z.boolean().optional(),
   }),
 );
 

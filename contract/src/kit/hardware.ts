@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { DriveSize } from '#core/fastener/drive.ts';
-import type { Item, Question, StackPiece, Station } from '#core/kit/kit-document.ts';
+import { ITEM_KINDS, type Item, type Question, type StackPiece, type Station } from '#core/kit/kit-document.ts';
 import { ConditionSchema } from '../condition.ts';
 import { exactly } from '../exactly.ts';
 import { Aliases, Id, Place, Positive, Side, Text } from './field.ts';
@@ -25,9 +25,13 @@ export const ItemSchema = exactly<Item>()(
     id: Id,
     line: z.string().trim().min(1).max(12),
     bag: z.string().trim().min(1).max(80),
-    kind: z.enum(['bolt', 'nut', 'washer', 'pin', 'clip', 'insert', 'part', 'compound']),
+    kind: z.enum(ITEM_KINDS),
     name: Text,
     quantity: z.number().int().positive().max(10_000),
+    quantities: z
+      .array(z.strictObject({ quantity: z.number().int().min(0).max(10_000), when: ConditionSchema.optional() }))
+      .min(1)
+      .optional(),
     source: z.enum(['kit', 'factory', 'shop']),
     thread: z.string().max(40).optional(),
     lengthMm: Positive.max(5000).optional(),
@@ -43,6 +47,12 @@ export const ItemSchema = exactly<Item>()(
     side: z.enum(['left', 'right']).optional(),
     mark: z.string().trim().min(1).max(40).optional(),
     facing: Text.optional(),
+    facings: z
+      .array(z.strictObject({ facing: Text, when: ConditionSchema.optional() }))
+      .min(1)
+      .optional(),
+    serial: z.boolean().optional(),
+    insert: Text.optional(),
     aliases: Aliases.optional(),
     place: Place.optional(),
     sitsOn: Id.optional(),

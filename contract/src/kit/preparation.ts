@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import type {
   Baseline,
+  Bound,
   Check,
   Choice,
   Irreversible,
@@ -9,19 +10,23 @@ import type {
   Prerequisite,
   Temporary,
 } from '#core/kit/kit-preparation.ts';
+import { PHASES } from '#core/kit/phase.ts';
 import { exactly } from '../exactly.ts';
-import { conditional, Id, Text } from './field.ts';
+import { conditional, Id, Positive, Text } from './field.ts';
 import { DriveSizeSchema } from './hardware.ts';
 import { PrintedSpecSchema } from './spec.ts';
+
+const Places = z.array(z.string().trim().min(1).max(120)).min(1).max(40);
 
 export const PrerequisiteSchema = exactly<Prerequisite>()(
   z.strictObject({
     ...conditional,
     text: Text,
     kind: z.enum(['bore', 'tyre', 'companionPart', 'fluid', 'alignmentSlot', 'cooled', 'machining', 'other']),
-    unit: z.enum(['mm', '°C', 'L']).optional(),
+    unit: z.enum(['mm', 'in', '°C', 'L']).optional(),
     min: z.number().optional(),
     max: z.number().optional(),
+    places: Places.optional(),
     daysBefore: z.number().int().min(0).max(90).optional(),
   }),
 );
@@ -55,7 +60,18 @@ export const IrreversibleSchema = exactly<Irreversible>()(
   }),
 );
 
-export const TemporarySchema = exactly<Temporary>()(z.strictObject({ ...conditional, name: Text, clearBy: Id }));
+const BoundSchema = exactly<Bound>()(
+  z.union([
+    z.strictObject({ step: Id }),
+    z.strictObject({ group: Id }),
+    z.strictObject({ phase: z.enum(PHASES) }),
+    z.strictObject({ close: z.literal(true) }),
+  ]),
+);
+
+export const TemporarySchema = exactly<Temporary>()(
+  z.strictObject({ ...conditional, name: Text, goneBefore: BoundSchema, keptUntil: BoundSchema.optional() }),
+);
 
 export const NeighbourSchema = exactly<Neighbour>()(
   z.strictObject({
@@ -69,9 +85,14 @@ export const CheckSchema = exactly<Check>()(
   z.strictObject({
     ...conditional,
     text: Text,
-    unit: z.enum(['mm', '°', 'N·m', 'kPa', 'V']).optional(),
+    unit: z.enum(['mm', 'in', '°', 'N·m', 'kPa', 'V', '°C']).optional(),
     min: z.number().optional(),
     max: z.number().optional(),
+    places: Places.optional(),
+    spread: Positive.optional(),
+    instrument: Text.optional(),
+    failsTo: Id.optional(),
+    gates: z.array(Id).min(1).optional(),
   }),
 );
 

@@ -1,6 +1,14 @@
 import { z } from 'zod';
-import type { Disconnect, RemovedThing, Step, StepAction } from '#core/kit/kit-step.ts';
+import type { Disconnect, RemovedThing, Step } from '#core/kit/kit-step.ts';
 import { PHASES } from '#core/kit/phase.ts';
+import {
+  CLOCK_GATES,
+  COMPARE_POINTS,
+  HOLD_BY,
+  JOINT_ACTIONS,
+  type StepAction,
+  THREAD_ENDS,
+} from '#core/kit/step-action.ts';
 import { exactly } from '../exactly.ts';
 import { Count, conditional, Id, Place, Positive, Side, Text } from './field.ts';
 import { PrintedSpecSchema } from './spec.ts';
@@ -18,6 +26,9 @@ export const RemovedThingSchema = exactly<RemovedThing>()(
     side: Side.optional(),
     place: Place.optional(),
     singleUse: z.boolean().optional(),
+    reuseUnknown: z.boolean().optional(),
+    support: Text.optional(),
+    hangs: Text.optional(),
     replacedBy: Id.optional(),
     movesTo: Text.optional(),
     specs: z.array(PrintedSpecSchema).min(1).optional(),
@@ -28,6 +39,9 @@ export const DisconnectSchema = exactly<Disconnect>()(
   z.strictObject({
     ...conditional,
     name: Text,
+    count: Count.optional(),
+    tag: z.boolean().optional(),
+    retires: z.boolean().optional(),
     kind: z.enum(['connector', 'hose', 'cable', 'sensor', 'clip', 'line', 'cover', 'plug', 'other']),
     side: Side.optional(),
     place: Place.optional(),
@@ -35,24 +49,105 @@ export const DisconnectSchema = exactly<Disconnect>()(
   }),
 );
 
+/** What any action may say beside its own data. */
+const acting = {
+  methods: z
+    .array(z.strictObject({ name: Text, right: z.boolean(), why: Text }))
+    .min(2)
+    .max(8)
+    .optional(),
+  cautions: z.array(Id).min(1).max(20).optional(),
+  figure: Id.optional(),
+};
+const Places = z.array(z.string().trim().min(1).max(120)).min(1).max(40);
+const Minutes = Positive.max(20_160);
+const Celsius = z.number().min(-40).max(1000);
+const action = <Type extends string, Shape extends z.ZodRawShape>(type: Type, shape: Shape) =>
+  z.strictObject({ type: z.literal(type), ...shape, ...acting });
+const actionOf = <const Types extends readonly [string, ...string[]], Shape extends z.ZodRawShape>(
+  types: Types,
+  shape: Shape,
+) => z.strictObject({ type: z.enum(types), ...shape, ...acting });
+
 const StepActionSchema = exactly<StepAction>()(
   z.discriminatedUnion('type', [
-    z.strictObject({ type: z.literal('remove'), removed: Id }),
-    z.strictObject({ type: z.literal('refit'), removed: Id, count: Count.optional() }),
-    z.strictObject({ type: z.enum(['disconnect', 'reconnect']), disconnect: Id }),
-    z.strictObject({ type: z.literal('fit'), item: Id }),
-    z.strictObject({ type: z.enum(['start', 'snug', 'torque', 'verify']), group: Id }),
-    z.strictObject({ type: z.literal('apply'), compound: Id }),
-    z.strictObject({ type: z.literal('drill'), diameterMm: Positive.max(200), station: Id.optional() }),
-    z.strictObject({ type: z.literal('measure'), baseline: Id }),
-    z.strictObject({ type: z.literal('check'), check: Id }),
-    z.strictObject({ type: z.enum(['lift', 'lower']), end: z.enum(['front', 'rear', 'whole']).optional() }),
-    z.strictObject({ type: z.literal('wait'), minutes: Positive.max(20_160) }),
-    z.strictObject({ type: z.enum(['loosen', 'retighten']), neighbour: Id }),
-    z.strictObject({ type: z.literal('clear'), temporary: Id }),
-    z.strictObject({ type: z.literal('decide'), irreversible: Id }),
-    z.strictObject({ type: z.literal('followKit'), kit: Id, part: Text.optional() }),
-    z.strictObject({ type: z.literal('do'), text: Text }),
+    action('slacken', { removed: Id, to: z.enum(['inPlace', 'threadEnd']) }),
+    action('remove', { removed: Id }),
+    action('refit', { removed: Id, count: Count.optional() }),
+    actionOf(['swingAside', 'swingBack'], { removed: Id }),
+    action('support', { removed: Id, with: Text.optional() }),
+    action('compare', { removed: Id, item: Id, points: z.array(z.enum(COMPARE_POINTS)).min(1) }),
+    action('moveOver', { removed: Id, facing: Text.optional(), seal: Text.optional() }),
+    actionOf(['disconnect', 'reconnect'], { disconnect: Id }),
+    action('windBack', { disconnect: Id }),
+    actionOf(['loosen', 'retighten'], { neighbour: Id }),
+    actionOf(['putOn', 'clear'], { temporary: Id }),
+    action('refitForNow', { temporary: Id }),
+    actionOf(['lift', 'lower'], { end: z.enum(['front', 'rear', 'whole']).optional() }),
+    actionOf(['clean', 'dry'], { places: Places, with: Text.optional() }),
+    action('chase', { places: Places, thread: z.string().trim().min(1).max(40) }),
+    action('soak', { places: Places, minutes: Minutes, with: Text.optional() }),
+    action('coolDown', { what: Text, minutes: Minutes.optional(), belowC: Celsius.optional() }),
+    action('warmUp', { what: Text, minutes: Minutes.optional(), aboveC: Celsius.optional() }),
+    action('measure', { baseline: Id }),
+    actionOf(['check', 'test'], { check: Id }),
+    action('drill', {
+      diameterMm: Positive.max(200),
+      size: z.string().trim().min(1).max(40).optional(),
+      station: Id.optional(),
+      template: Text.optional(),
+      pilotMm: Positive.max(200).optional(),
+      edgeMm: Positive.max(2000).optional(),
+      treatWith: Text.optional(),
+    }),
+    action('ream', { what: Text, diameterMm: Positive.max(200) }),
+    actionOf(['cut', 'bend'], { what: Text, irreversible: Id.optional() }),
+    action('decide', { irreversible: Id }),
+    action('choose', { choice: Id }),
+    action('apply', {
+      compound: Id,
+      group: Id.optional(),
+      end: z.enum(THREAD_ENDS).optional(),
+      zone: Text.optional(),
+    }),
+    action('leaveDry', { group: Id }),
+    action('fit', { item: Id }),
+    action('buildStack', { station: Id }),
+    action('press', {
+      item: Id,
+      into: Text.optional(),
+      minMm: z.number().min(0).max(2000).optional(),
+      maxMm: Positive.max(2000).optional(),
+    }),
+    action('preset', {
+      what: Text,
+      places: Places,
+      lengthMm: Positive.max(5000).optional(),
+      baseline: Id.optional(),
+      pitchMm: Positive.max(10),
+      movingEnds: z.union([z.literal(1), z.literal(2)]),
+      leftHand: z.boolean().optional(),
+      inMeshMm: Positive.max(300),
+      longestMm: Positive.max(5000).optional(),
+    }),
+    actionOf(JOINT_ACTIONS, { group: Id }),
+    action('hold', {
+      group: Id,
+      by: z.enum(HOLD_BY),
+      with: Text.optional(),
+      say: Text.optional(),
+      otherwise: Text.optional(),
+    }),
+    actionOf(['grease', 'bleed'], { places: Places, with: Text.optional() }),
+    action('fill', {
+      what: Text,
+      with: Text.optional(),
+      amount: Positive.max(1000).optional(),
+      unit: z.enum(['L', 'mL', 'kg', 'g']).optional(),
+    }),
+    action('wait', { minutes: Minutes, gates: z.array(z.enum(CLOCK_GATES)).min(1).optional() }),
+    action('followKit', { kit: Id, part: Text.optional() }),
+    action('do', { text: Text }),
   ]),
 );
 
@@ -66,6 +161,7 @@ export const StepSchema = exactly<Step>()(
     minutes: Positive.max(10_000).optional(),
     people: z.number().int().min(1).max(20).optional(),
     needs: z.array(z.enum(['lift', 'stands', 'jack', 'helper', 'rideHeight', 'wheelsOff'])).optional(),
+    side: Side.optional(),
     after: z.array(Id).optional(),
   }),
 );

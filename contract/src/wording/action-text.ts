@@ -1,85 +1,282 @@
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import type { StepAction } from '#core/kit/kit-step.ts';
+import type { StepAction } from '#core/kit/step-action.ts';
+import { COMPARE_TEXT, HOLD_TEXT, THREAD_END_TEXT } from './en/line.ts';
 import { ACTION_TEXT } from './en/terms.ts';
+import { minutesText } from './minutes-text.ts';
 
-/** The lists an action's object is taken from; actions without one say it themselves. */
-export function actionObjects(
-  kit: KitDocument,
-  type: StepAction['type'],
-): Array<{ id: string; name: string }> | undefined {
-  const named = (list: ReadonlyArray<{ id: string; name: string }>) => list.map(({ id, name }) => ({ id, name }));
-  switch (type) {
-    case 'remove':
-    case 'refit':
+/** What an action's field holds, as it is edited and told. */
+export type ActionField = { field: string; label: string; optional?: true } & (
+  | { kind: 'object'; list: ObjectList }
+  | { kind: 'words' }
+  | { kind: 'places' }
+  | { kind: 'number'; unit?: string; most: number; whole?: true; fresh: number }
+  | { kind: 'choice'; options: ReadonlyArray<readonly [value: string, text: string]> }
+  | { kind: 'tick' }
+);
+
+/** Lists of a kit that actions name entries of. */
+export type ObjectList =
+  | 'removed'
+  | 'disconnects'
+  | 'items'
+  | 'groups'
+  | 'stations'
+  | 'compounds'
+  | 'baselines'
+  | 'checks'
+  | 'neighbours'
+  | 'temporary'
+  | 'irreversible'
+  | 'choices';
+
+const object = (field: string, list: ObjectList, optional?: true): ActionField => ({
+  field,
+  label: 'What',
+  kind: 'object',
+  list,
+  ...(optional ? { optional } : {}),
+});
+const REMOVED = object('removed', 'removed');
+const DISCONNECT = object('disconnect', 'disconnects');
+const GROUP = object('group', 'groups');
+const words = (field: string, label: string): ActionField => ({ field, label, kind: 'words' });
+const maybe = (field: string, label: string): ActionField => ({ field, label, kind: 'words', optional: true });
+const number = (field: string, label: string, most: number, fresh: number, optional?: true): ActionField => ({
+  field,
+  label,
+  kind: 'number',
+  most,
+  fresh,
+  ...(optional ? { optional } : {}),
+});
+const PLACES: ActionField = { field: 'places', label: 'Places, with commas', kind: 'places' };
+const MINUTES = number('minutes', 'Minutes', 20_160, 30);
+const options = (texts: Record<string, string>) => Object.entries(texts);
+
+/** The fields of each action, in the order they are said. A new kind of action does not compile without them. */
+export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> = {
+  slacken: [
+    REMOVED,
+    {
+      field: 'to',
+      label: 'How far',
+      kind: 'choice',
+      options: [
+        ['inPlace', 'in place'],
+        ['threadEnd', 'to the thread’s end'],
+      ],
+    },
+  ],
+  remove: [REMOVED],
+  refit: [
+    REMOVED,
+    { field: 'count', label: 'How many', kind: 'number', most: 1000, whole: true, fresh: 1, optional: true },
+  ],
+  swingAside: [REMOVED],
+  swingBack: [REMOVED],
+  support: [REMOVED, maybe('with', 'With')],
+  compare: [
+    REMOVED,
+    { ...object('item', 'items'), label: 'With' },
+    { field: 'points', label: `Points: ${Object.keys(COMPARE_TEXT).join(', ')}`, kind: 'places' },
+  ],
+  moveOver: [REMOVED, maybe('facing', 'Way round'), maybe('seal', 'Its seal')],
+  disconnect: [DISCONNECT],
+  reconnect: [DISCONNECT],
+  windBack: [DISCONNECT],
+  loosen: [object('neighbour', 'neighbours')],
+  retighten: [object('neighbour', 'neighbours')],
+  putOn: [object('temporary', 'temporary')],
+  refitForNow: [object('temporary', 'temporary')],
+  clear: [object('temporary', 'temporary')],
+  lift: [
+    {
+      field: 'end',
+      label: 'Which end',
+      kind: 'choice',
+      options: [
+        ['', 'all of it'],
+        ['front', 'front'],
+        ['rear', 'rear'],
+      ],
+    },
+  ],
+  lower: [],
+  clean: [PLACES, maybe('with', 'With')],
+  dry: [PLACES, maybe('with', 'With')],
+  chase: [PLACES, words('thread', 'Thread')],
+  soak: [PLACES, MINUTES, maybe('with', 'With')],
+  coolDown: [
+    words('what', 'What cools'),
+    number('minutes', 'Minutes', 20_160, 30, true),
+    number('belowC', 'Below, °C', 1000, 40, true),
+  ],
+  warmUp: [
+    words('what', 'What warms'),
+    number('minutes', 'Minutes', 20_160, 30, true),
+    number('aboveC', 'Above, °C', 1000, 60, true),
+  ],
+  measure: [object('baseline', 'baselines')],
+  check: [object('check', 'checks')],
+  test: [object('check', 'checks')],
+  drill: [
+    number('diameterMm', 'mm', 200, 10),
+    maybe('size', 'As the drill is called'),
+    object('station', 'stations', true),
+    maybe('template', 'Template'),
+    number('pilotMm', 'Pilot, mm', 200, 4, true),
+    number('edgeMm', 'To the edge at least, mm', 2000, 15, true),
+    maybe('treatWith', 'Bare metal treated with'),
+  ],
+  ream: [words('what', 'What'), number('diameterMm', 'mm', 200, 10)],
+  cut: [words('what', 'What'), object('irreversible', 'irreversible', true)],
+  bend: [words('what', 'What'), object('irreversible', 'irreversible', true)],
+  decide: [object('irreversible', 'irreversible')],
+  choose: [object('choice', 'choices')],
+  apply: [
+    object('compound', 'compounds'),
+    { ...object('group', 'groups', true), label: 'On' },
+    { field: 'end', label: 'Which thread', kind: 'choice', options: [['', 'not said'], ...options(THREAD_END_TEXT)] },
+    maybe('zone', 'How much and where'),
+  ],
+  leaveDry: [GROUP],
+  fit: [object('item', 'items')],
+  buildStack: [object('station', 'stations')],
+  press: [
+    object('item', 'items'),
+    maybe('into', 'Into'),
+    number('minMm', 'Depth at least, mm', 2000, 1, true),
+    number('maxMm', 'at most, mm', 2000, 2, true),
+  ],
+  preset: [
+    words('what', 'What'),
+    PLACES,
+    number('lengthMm', 'Length, mm', 5000, 400, true),
+    object('baseline', 'baselines', true),
+    number('pitchMm', 'Pitch, mm', 10, 1.5),
+    {
+      field: 'movingEnds',
+      label: 'Ends that move',
+      kind: 'number',
+      most: 2,
+      whole: true,
+      fresh: 2,
+    },
+    { field: 'leftHand', label: 'One end left-hand', kind: 'tick' },
+    number('inMeshMm', 'In mesh at least, mm', 300, 15),
+    number('longestMm', 'Never longer than, mm', 5000, 500, true),
+  ],
+  start: [GROUP],
+  snug: [GROUP],
+  torque: [GROUP],
+  verify: [GROUP],
+  hold: [
+    GROUP,
+    { field: 'by', label: 'By', kind: 'choice', options: options(HOLD_TEXT) },
+    maybe('with', 'With'),
+    maybe('say', 'What the helper is told'),
+    maybe('otherwise', 'Otherwise'),
+  ],
+  grease: [PLACES, maybe('with', 'With')],
+  bleed: [PLACES, maybe('with', 'With')],
+  fill: [
+    words('what', 'What'),
+    maybe('with', 'With'),
+    number('amount', 'How much', 1000, 1, true),
+    {
+      field: 'unit',
+      label: 'Unit',
+      kind: 'choice',
+      options: [
+        ['', 'L'],
+        ['mL', 'mL'],
+        ['kg', 'kg'],
+        ['g', 'g'],
+      ],
+    },
+  ],
+  wait: [MINUTES],
+  followKit: [words('kit', 'Kit’s id'), maybe('part', 'Part of it')],
+  do: [words('text', 'In words')],
+};
+
+/** The entries of a list, as a person calls them. */
+export function listNames(kit: KitDocument, list: ObjectList): Array<{ id: string; name: string }> {
+  switch (list) {
+    case 'removed':
       return kit.removed.map(({ id, name, count }) => ({ id, name: count > 1 ? `${name} (${count})` : name }));
-    case 'disconnect':
-    case 'reconnect':
-      return named(kit.disconnects);
-    case 'fit':
+    case 'items':
       return kit.items.map(({ id, line, name }) => ({ id, name: `${line} ${name}` }));
-    case 'start':
-    case 'snug':
-    case 'torque':
-    case 'verify':
+    case 'groups':
       return kit.groups.map(({ id, title }) => ({ id, name: title }));
-    case 'apply':
-      return named(kit.compounds);
-    case 'measure':
-      return named(kit.baselines);
-    case 'check':
-      return kit.checks.map(({ id, text }) => ({ id, name: text }));
-    case 'loosen':
-    case 'retighten':
-      return named(kit.neighbours);
-    case 'clear':
-      return named(kit.temporary);
-    case 'decide':
-      return kit.irreversible.map(({ id, text }) => ({ id, name: text }));
+    case 'stations':
+      return kit.stations.map(({ id, label, name }) => ({ id, name: `${label} ${name}` }));
+    case 'checks':
+    case 'irreversible':
+    case 'choices':
+      return kit[list].map(({ id, text }) => ({ id, name: text }));
     default:
-      return undefined;
+      return kit[list].map(({ id, name }) => ({ id, name }));
   }
 }
 
-/** The field of an action that names its object. */
-export const ACTION_FIELD: Partial<Record<StepAction['type'], string>> = {
-  remove: 'removed',
-  refit: 'removed',
-  disconnect: 'disconnect',
-  reconnect: 'disconnect',
-  fit: 'item',
-  start: 'group',
-  snug: 'group',
-  torque: 'group',
-  verify: 'group',
-  apply: 'compound',
-  measure: 'baseline',
-  check: 'check',
-  loosen: 'neighbour',
-  retighten: 'neighbour',
-  clear: 'temporary',
-  decide: 'irreversible',
-};
+/** A new action of a kind, on the first thing there is for it; undefined where the kit has none. */
+export function freshAction(kit: KitDocument, type: StepAction['type'], text: string): StepAction | undefined {
+  const action: Record<string, unknown> = { type };
+  for (const one of ACTION_FIELDS[type]) {
+    if (one.optional || one.kind === 'tick') continue;
+    switch (one.kind) {
+      case 'object': {
+        const [first] = listNames(kit, one.list);
+        if (!first) return undefined;
+        action[one.field] = first.id;
+        break;
+      }
+      case 'number':
+        action[one.field] = one.fresh;
+        break;
+      case 'places':
+        action[one.field] = one.field === 'points' ? ['length', 'holes'] : ['left', 'right'];
+        break;
+      case 'choice': {
+        const value = one.options[0]?.[0];
+        if (value) action[one.field] = value;
+        break;
+      }
+      case 'words':
+        action[one.field] = one.field === 'kit' ? 'another-kit' : one.field === 'thread' ? 'M10 x 1.5' : text;
+        break;
+    }
+  }
+  return action as unknown as StepAction;
+}
+
+/** What a field says; nothing where it says nothing beyond itself. */
+function fieldText(kit: KitDocument, one: ActionField, value: unknown): string[] {
+  switch (one.kind) {
+    case 'object':
+      return [listNames(kit, one.list).find(({ id }) => id === value)?.name ?? `${String(value)}, which is not there`];
+    case 'number':
+      if (one.field === 'minutes') return [minutesText(Number(value))];
+      return [one.label.includes('mm') ? `${String(value)} mm` : `${one.label.toLowerCase()} ${String(value)}`];
+    case 'places':
+      return [(value as string[]).join(', ')];
+    case 'choice':
+      return [one.options.find(([option]) => option === value)?.[1] ?? String(value)];
+    case 'words':
+      return [String(value)];
+    case 'tick':
+      return value === true ? [one.label.toLowerCase()] : [];
+  }
+}
 
 /** One action in words: `Remove: cover bolts (6)`. */
 export function actionText(kit: KitDocument, action: StepAction): string {
-  const verb = ACTION_TEXT[action.type];
-  switch (action.type) {
-    case 'drill':
-      return `${verb} ${action.diameterMm} mm`;
-    case 'wait':
-      return `${verb} ${action.minutes >= 120 ? `${Number((action.minutes / 60).toFixed(1))} h` : `${action.minutes} min`}`;
-    case 'do':
-      return action.text;
-    case 'lift':
-    case 'lower':
-      return verb;
-    case 'followKit':
-      return `${verb}: ${action.kit}${action.part ? `, ${action.part}` : ''}`;
-    default: {
-      const id = (action as unknown as Record<string, string>)[ACTION_FIELD[action.type] ?? ''];
-      const object = actionObjects(kit, action.type)?.find((entry) => entry.id === id);
-      const count = action.type === 'refit' && action.count !== undefined ? `, ${action.count} of them` : '';
-      return `${verb}: ${object?.name ?? `${id}, which is not there`}${count}`;
-    }
-  }
+  if (action.type === 'do') return action.text;
+  const values = action as unknown as Record<string, unknown>;
+  const said = ACTION_FIELDS[action.type].flatMap((one) => {
+    const value = values[one.field];
+    return value === undefined ? [] : fieldText(kit, one, value);
+  });
+  return said.length > 0 ? `${ACTION_TEXT[action.type]}: ${said.join(', ')}` : ACTION_TEXT[action.type];
 }

@@ -3,6 +3,7 @@ import type { ClassFault } from '#core/fastener/property-class.ts';
 import type { ThreadError } from '#core/fastener/thread.ts';
 import { openLog } from '#core/job/job-log.ts';
 import { OVERRIDABLE, OVERRIDABLE_STEPS, type Refusal, type RefusalCode } from '#core/job/refusal.ts';
+import { lineOf } from '#core/line/line.ts';
 import type { InputFault } from '#core/quantity/input-fault.ts';
 import type { ParseError } from '#core/quantity/parse-printed.ts';
 import type { Obstacle } from '#core/readiness/readiness.ts';
@@ -55,6 +56,7 @@ const { plan } = opened.value;
 const station = plan.stations[0]?.id ?? '';
 const item = plan.items[0]?.id ?? '';
 const step = plan.steps[0]?.id ?? '';
+const lineAct = [...lineOf(plan).actById.keys()][0] ?? '';
 const group = plan.groups[0]?.id ?? '';
 const conflict = plan.conflicts[0]?.id ?? '';
 const debt = plan.removed[0]?.id ?? '';
@@ -142,9 +144,27 @@ const REFUSALS: OneOfEach<Refusal> = {
   stripOpen: { station, steps: [step] },
   stepWaitsFor: { step, steps: [step] },
   stepDoneAlready: { step },
-  helperNeeded: { step, people: 2 },
-  chocksNotSaid: { step },
-  chocksAtRaisedEnd: { step, end: 'rear' },
+  unknownAct: { act: 'ghost' },
+  actDoneAlready: { act: lineAct },
+  doneByStations: { act: lineAct },
+  actWaitsFor: { act: lineAct, acts: [lineAct] },
+  actAsks: { act: lineAct, asks: ['at left', 'photo'] },
+  stepAsks: { step, acts: [lineAct] },
+  answerRefused: { act: lineAct, key: 'mark', answer: 'R', expected: 'L', why: 'longer leg down' },
+  otherSideOpen: { act: lineAct, debt, side: 'left' },
+  partUnderMissing: { act: lineAct, item },
+  keptOnUntil: { act: lineAct, steps: [step] },
+  clockNotBegun: { act: lineAct },
+  clockRunning: { act: lineAct, endsAtMs: 0 },
+  clockInvalid: { act: lineAct },
+  compoundNotSet: { step, group, endsAtMs: 0 },
+  stillRaised: { step },
+  notWaivable: { step, acts: [lineAct] },
+  checkNotMet: { station, check: 'ghost' },
+  jobParked: {},
+  notParked: {},
+  temperatureInvalid: { tempC: 90 },
+  stillOff: { debts: [], stations: [station] },
   debtOpenAlready: { debt },
   debtNotOpen: { debt },
   debtCount: { debt, count: 3, left: 2 },

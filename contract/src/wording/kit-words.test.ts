@@ -1,12 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import type { StepAction } from '#core/kit/kit-step.ts';
+import type { StepAction } from '#core/kit/step-action.ts';
 import { doubts } from '#core/sheet/doubt.ts';
 import { readSheet } from '#core/sheet/read-sheet.ts';
+import { ONE_OF_EACH } from '#demo/any-acts.ts';
 import { DEMO_KITS } from '#demo/kits.ts';
-import { ACTION_FIELD, actionObjects, actionText } from './action-text.ts';
+import { StepSchema } from '../kit/step.ts';
+import { ACTION_FIELDS, actionText, freshAction } from './action-text.ts';
 import { conditionText } from './condition-text.ts';
-import { ACTION_TEXT } from './en/terms.ts';
 import { doubtText, FACT_KIND_TEXT, factText } from './fact-text.ts';
 
 const KIT = {
@@ -14,7 +15,7 @@ const KIT = {
   removed: [{ id: 'cover', name: 'cover bolts', count: 6, fate: 'refit' as const }],
   disconnects: [{ id: 'lamp', name: 'fog lamp', kind: 'connector' as const }],
   neighbours: [{ id: 'link', name: 'drop link' }],
-  temporary: [{ id: 'tape', name: 'tape', clearBy: 'closeOut' }],
+  temporary: [{ id: 'tape', name: 'tape', goneBefore: { close: true as const } }],
   baselines: [{ id: 'height', name: 'ride height', quantity: 'rideHeight' as const, places: ['front left'] }],
   checks: [{ id: 'gap', text: 'gap even' }],
   irreversible: [{ id: 'cut', text: 'cut the bracket' }],
@@ -23,22 +24,32 @@ const KIT = {
 describe('an action in words', () => {
   it.each<[StepAction, string]>([
     [{ type: 'remove', removed: 'cover' }, 'Remove: cover bolts (6)'],
-    [{ type: 'refit', removed: 'cover', count: 4 }, 'Refit: cover bolts (6), 4 of them'],
+    [{ type: 'refit', removed: 'cover', count: 4 }, 'Refit: cover bolts (6), how many 4'],
     [{ type: 'disconnect', disconnect: 'lamp' }, 'Disconnect: fog lamp'],
     [{ type: 'retighten', neighbour: 'link' }, 'Tighten again: drop link'],
     [{ type: 'clear', temporary: 'tape' }, 'Take away: tape'],
     [{ type: 'measure', baseline: 'height' }, 'Measure: ride height'],
-    [{ type: 'drill', diameterMm: 8.5 }, 'Drill 8.5 mm'],
-    [{ type: 'wait', minutes: 30 }, 'Wait 30 min'],
-    [{ type: 'wait', minutes: 1440 }, 'Wait 24 h'],
+    [{ type: 'drill', diameterMm: 8.5 }, 'Drill: 8.5 mm'],
+    [{ type: 'wait', minutes: 30 }, 'Wait: 30 min'],
+    [{ type: 'wait', minutes: 1440 }, 'Wait: 1 day'],
     [{ type: 'lift' }, 'Lift the vehicle'],
     [{ type: 'followKit', kit: 'brace', part: 'B' }, 'Go to another kit: brace, B'],
     [{ type: 'do', text: 'Polish the badge' }, 'Polish the badge'],
     [{ type: 'remove', removed: 'gone' }, 'Remove: gone, which is not there'],
   ])('%j', (action, text) => expect(actionText(KIT, action)).toBe(text));
-  it('an action that names something has a list to take it from, and no other has', () => {
-    for (const type of Object.keys(ACTION_TEXT) as Array<StepAction['type']>)
-      expect(actionObjects(KIT, type) !== undefined).toBe(ACTION_FIELD[type] !== undefined);
+  it('a fresh one of every kind is one the file format takes, or the kit has nothing for it', () => {
+    for (const type of Object.keys(ACTION_FIELDS) as Array<StepAction['type']>) {
+      const action = freshAction(KIT, type, 'words');
+      if (!action) continue;
+      const step = { id: 't1', text: 'Step', phase: 'prepare', actions: [action] };
+      expect({ type, ...StepSchema.safeParse(step) }).toMatchObject({ type, success: true });
+    }
+  });
+  it('every field of every action has a place in the editor', () => {
+    for (const action of Object.values(ONE_OF_EACH)) {
+      const edited = new Set(['type', ...ACTION_FIELDS[action.type].map(({ field }) => field)]);
+      expect(Object.keys(action).filter((field) => !edited.has(field))).toEqual([]);
+    }
   });
 });
 

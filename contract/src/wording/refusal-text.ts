@@ -1,9 +1,11 @@
 import { OVERRIDABLE, OVERRIDABLE_STEPS, type Refusal } from '#core/job/refusal.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
+import { lineOf } from '#core/line/line.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { REFUSALS, type RefusalWords } from './en/refusals.ts';
 import { say } from './message.ts';
+import { planActionText, stepTitle } from './step-text.ts';
 
 /** A refusal for a person. */
 export interface RefusalText extends RefusalWords {
@@ -42,7 +44,11 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
   const group = (id: string) => groups.get(id)?.title ?? id;
   const step = (id: string) => {
     const found = steps.get(id);
-    return found ? `${found.number ? `${found.number} ` : ''}${found.text || id}` : id;
+    return found ? stepTitle(plan, found) : id;
+  };
+  const act = (id: string) => {
+    const found = lineOf(plan).actById.get(id);
+    return found ? planActionText(plan, found.action) : id;
   };
   const named = (list: ReadonlyArray<{ id: string; text?: string; name?: string }>) => (id: string) => {
     const found = list.find((entry) => entry.id === id);
@@ -76,7 +82,7 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     things: (names) => listed(names, '; '),
     questions: (texts) => listed(texts, '; '),
     reason: asIs,
-    answer: String,
+    answer: (answer) => (Array.isArray(answer) ? answer.join(', ') : String(answer)),
     found: asIs,
     damaged: asIs,
     quantity: asIs,
@@ -116,9 +122,22 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     choice: asIs,
     choices: (ids) => listed(ids.map(named(plan.choices)), '; '),
     value: asIs,
+    act,
+    acts: (ids) => listed(ids.map(act), '; '),
+    asks: (keys) =>
+      listed(
+        keys.map((key) => key.replace(/^at /, '')),
+        ', ',
+      ),
     min: asIs,
     max: asIs,
-    people: asIs,
+    expected: asIs,
+    why: asIs,
+    side: asIs,
+    endsAtMs: clock,
+    check: named(plan.checks),
+    tempC: asIs,
+    debts: (ids) => listed(ids.map(debt), ', '),
     end: asIs,
     count: asIs,
     left: asIs,
@@ -133,7 +152,7 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
 }
 
 /** Facts a refusal may leave out. */
-const LEFT_OUT = { min: undefined, max: undefined, maxNm: undefined };
+const LEFT_OUT = { min: undefined, max: undefined, maxNm: undefined, expected: undefined, why: undefined };
 
 /** Puts a refusal into words, naming stations and lines as the plan does, torques in `unit`. */
 export function refusalText(refusal: Refusal, plan: Plan, unit: TorqueUnit = 'N·m'): RefusalText {

@@ -1,58 +1,163 @@
+import { isJointAction } from '#core/kit/complete-steps.ts';
 import { indexOf, type Plan, type PlanAction, type PlanStep } from '#core/kit/plan.ts';
+import { COMPARE_TEXT, HOLD_TEXT, SLACKEN_TEXT, THREAD_END_TEXT } from './en/line.ts';
 import { ACTION_TEXT } from './en/terms.ts';
+import { minutesText } from './minutes-text.ts';
 
 const END: Record<string, string> = { front: ' at the front', rear: ' at the rear', whole: '' };
 
-/** The name of what an action is done to, counted, with its side and where it sat. */
+const by = <T extends { id: string }>(list: readonly T[], id: string): T | undefined =>
+  list.find((entry) => entry.id === id);
+const joined = (...parts: ReadonlyArray<string | undefined>): string => parts.filter(Boolean).join(', ');
+
+/** A removed thing: counted, with its side, its length and where it sat. */
+function thingText(plan: Plan, id: string, count?: number): string | undefined {
+  const thing = by(plan.removed, id);
+  if (!thing) return undefined;
+  const pieces = count ?? thing.count;
+  return joined(
+    `${pieces > 1 ? `${pieces} × ` : ''}${thing.name}`,
+    thing.side,
+    thing.lengthMm === undefined ? undefined : `${thing.lengthMm} mm long`,
+    thing.note,
+  );
+}
+
+function plugText(plan: Plan, id: string): string | undefined {
+  const plug = by(plan.disconnects, id);
+  return plug && joined(`${(plug.count ?? 1) > 1 ? `${plug.count} × ` : ''}${plug.name}`, plug.side);
+}
+
+const itemText = (plan: Plan, id: string): string | undefined => {
+  const item = indexOf(plan).items.get(id);
+  return item && `${item.line} ${item.name}`;
+};
+
+/** What an action is done to, with all that matters for doing it; undefined where it names something not in the plan. */
 function objectOf(plan: Plan, action: PlanAction): string | undefined {
-  const by = <T extends { id: string }>(list: readonly T[], id: string) => list.find((entry) => entry.id === id);
   switch (action.type) {
+    case 'slacken':
+      return joined(thingText(plan, action.removed), SLACKEN_TEXT[action.to]);
     case 'remove':
+    case 'swingAside':
+    case 'swingBack':
+      return thingText(plan, action.removed);
+    case 'support':
+      return joined(thingText(plan, action.removed), action.with && `with ${action.with}`);
     case 'refit': {
       const thing = by(plan.removed, action.removed);
-      if (!thing) return undefined;
-      const count = action.type === 'refit' ? (action.count ?? thing.count) : thing.count;
-      return [
-        `${count > 1 ? `${count} × ` : ''}${thing.name}`,
-        thing.side,
-        thing.lengthMm === undefined ? '' : `${thing.lengthMm} mm long`,
-        thing.note,
-        action.type === 'refit' && thing.movesTo ? `to ${thing.movesTo}` : '',
-        action.type === 'refit' && thing.refitSpec ? thing.refitSpec.printed : '',
-      ]
-        .filter(Boolean)
-        .join(', ');
+      return (
+        thing &&
+        joined(
+          thingText(plan, action.removed, action.count),
+          thing.movesTo && `to ${thing.movesTo}`,
+          thing.refitSpec?.printed,
+        )
+      );
     }
+    case 'moveOver': {
+      const thing = by(plan.removed, action.removed);
+      return thing && joined(thingText(plan, action.removed), thing.movesTo && `to ${thing.movesTo}`, action.facing);
+    }
+    case 'compare':
+      return joined(
+        `${thingText(plan, action.removed) ?? action.removed} with ${itemText(plan, action.item) ?? action.item}`,
+        ...action.points.map((point) => COMPARE_TEXT[point].toLowerCase()),
+      );
     case 'disconnect':
-    case 'reconnect': {
-      const thing = by(plan.disconnects, action.disconnect);
-      const twist =
-        action.type === 'reconnect' && thing?.turns ? `, wind the wire back ${thing.turns} turns first` : '';
-      return thing && `${thing.name}${thing.side ? `, ${thing.side}` : ''}${twist}`;
+    case 'reconnect':
+      return plugText(plan, action.disconnect);
+    case 'windBack': {
+      const plug = by(plan.disconnects, action.disconnect);
+      return plug && `${plug.name}${plug.turns ? `, ${plug.turns} turns against the way it screws in` : ''}`;
     }
-    case 'fit': {
-      const item = indexOf(plan).items.get(action.item);
-      return item && `${item.line} ${item.name}`;
+    case 'loosen':
+    case 'retighten': {
+      const neighbour = by(plan.neighbours, action.neighbour);
+      return neighbour && joined(neighbour.name, action.type === 'retighten' ? neighbour.spec?.printed : undefined);
     }
+    case 'putOn':
+    case 'refitForNow':
+    case 'clear':
+      return by(plan.temporary, action.temporary)?.name;
+    case 'clean':
+    case 'dry':
+    case 'grease':
+    case 'bleed':
+      return joined(action.places.join(', '), action.with && `with ${action.with}`);
+    case 'chase':
+      return `${action.places.join(', ')}, ${action.thread}`;
+    case 'soak':
+      return joined(action.places.join(', '), action.with && `with ${action.with}`, minutesText(action.minutes));
+    case 'coolDown':
+      return joined(
+        action.what,
+        action.minutes === undefined ? undefined : minutesText(action.minutes),
+        action.belowC === undefined ? undefined : `below ${action.belowC} °C`,
+      );
+    case 'warmUp':
+      return joined(
+        action.what,
+        action.minutes === undefined ? undefined : minutesText(action.minutes),
+        action.aboveC === undefined ? undefined : `above ${action.aboveC} °C`,
+      );
+    case 'measure':
+      return by(plan.baselines, action.baseline)?.name;
+    case 'check':
+    case 'test':
+      return by(plan.checks, action.check)?.text;
+    case 'prerequisite':
+      return by(plan.prerequisites, action.prerequisite)?.text;
+    case 'ream':
+      return `${action.what}, ${action.diameterMm} mm`;
+    case 'cut':
+    case 'bend':
+      return action.what;
+    case 'decide':
+      return by(plan.irreversible, action.irreversible)?.text;
+    case 'choose':
+      return by(plan.choices, action.choice)?.text;
+    case 'apply':
+      return (
+        indexOf(plan).compounds.get(action.compound) &&
+        joined(
+          indexOf(plan).compounds.get(action.compound)?.name,
+          action.end && THREAD_END_TEXT[action.end],
+          action.zone,
+        )
+      );
+    case 'fit':
+      return itemText(plan, action.item);
+    case 'press':
+      return joined(itemText(plan, action.item), action.into && `into ${action.into}`);
+    case 'buildStack': {
+      const station = indexOf(plan).stations.get(action.station);
+      return station && `station ${station.label}, ${station.name}`;
+    }
+    case 'preset':
+      return joined(action.what, action.lengthMm === undefined ? undefined : `${action.lengthMm} mm`);
     case 'start':
     case 'snug':
     case 'torque':
     case 'verify':
+    case 'leaveDry':
       return indexOf(plan).groups.get(action.group)?.title;
-    case 'apply':
-      return indexOf(plan).compounds.get(action.compound)?.name;
-    case 'measure':
-      return by(plan.baselines, action.baseline)?.name;
-    case 'check':
-      return by(plan.checks, action.check)?.text;
-    case 'loosen':
-    case 'retighten':
-      return by(plan.neighbours, action.neighbour)?.name;
-    case 'clear':
-      return by(plan.temporary, action.temporary)?.name;
-    case 'decide':
-      return by(plan.irreversible, action.irreversible)?.text;
-    default:
+    case 'hold':
+      return joined(indexOf(plan).groups.get(action.group)?.title, HOLD_TEXT[action.by], action.with);
+    case 'fill':
+      return joined(
+        action.what,
+        action.with,
+        action.amount === undefined ? undefined : `${action.amount} ${action.unit ?? 'L'}`,
+      );
+    case 'lift':
+    case 'lower':
+    case 'drill':
+    case 'wait':
+    case 'followKit':
+    case 'do':
+    case 'undo':
+    case 'settle':
       return undefined;
   }
 }
@@ -63,24 +168,42 @@ export function planActionText(plan: Plan, action: PlanAction): string {
     case 'do':
       return action.text;
     case 'undo':
-      return `Undo: ${action.text}`;
+      return `${ACTION_TEXT.undo} what was: ${action.text}`;
     case 'drill':
-      return `Drill ${action.diameterMm} mm`;
+      return `${ACTION_TEXT.drill} ${action.size ?? `${action.diameterMm} mm`}`;
     case 'wait':
-      return `Wait ${action.minutes} min`;
+      return `${ACTION_TEXT.wait} ${minutesText(action.minutes)}`;
     case 'lift':
     case 'lower':
       return `${ACTION_TEXT[action.type]}${END[action.end ?? 'whole']}`;
+    case 'settle': {
+      const fate = plan.removed.find(({ id }) => id === action.removed)?.fate;
+      const thing = thingText(plan, action.removed) ?? 'not in this plan';
+      return `${fate === 'scrap' ? 'Scrap' : 'Keep for the owner'}: ${thing}`;
+    }
     case 'followKit':
-      return `Go on with ${action.kit}`;
+      return `Go on with ${action.kit}${action.part ? `, ${action.part}` : ''}`;
     default:
       return `${ACTION_TEXT[action.type]}: ${objectOf(plan, action) ?? 'not in this plan'}`;
   }
 }
 
+/** `Snug, torque: Guard`: a made step that only works the joints of one group. */
+function jointTitle(plan: Plan, { made, actions }: PlanStep): string | undefined {
+  const [first] = actions;
+  if (made !== 'line' || !first || !isJointAction(first)) return undefined;
+  const same = actions.every((action) => isJointAction(action) && action.group === first.group);
+  if (!same || actions.length < 2) return undefined;
+  const [verb = '', ...others] = actions.map(({ type }) => ACTION_TEXT[type]);
+  return `${[verb, ...others.map((other) => other.toLowerCase())].join(', ')}: ${objectOf(plan, first) ?? ''}`;
+}
+
 /** What a step is called: the sheet's own words; a made one by what it does. */
 export function stepTitle(plan: Plan, step: PlanStep): string {
   if (step.made === undefined) return `${step.number ? `${step.number} ` : ''}${step.text}`;
-  if (step.made === 'refit') return step.actions.map((action) => planActionText(plan, action)).join('; ');
+  const joint = jointTitle(plan, step);
+  if (joint) return joint;
+  if (step.made === 'refit' || step.made === 'line')
+    return step.actions.map((action) => planActionText(plan, action)).join('; ');
   return step.made === 'lift' ? 'Lift the vehicle again' : 'Lower the vehicle';
 }

@@ -14,6 +14,8 @@ export interface Compound {
   fixtureMin?: number;
   /** From the bead to full cure, hours. */
   fullCureH?: number;
+  /** Its own sheet says that a trace of oil does not keep it from setting. */
+  oilTolerant?: boolean;
 }
 
 /** Compounds whose bead starts a clock: past the window the joint is cleaned and done again. */

@@ -6,6 +6,7 @@ import { addKit } from './act/add-kit.ts';
 import { answerPrerequisite } from './act/answer-prerequisite.ts';
 import { applyCompound } from './act/apply-compound.ts';
 import { arrangeRefit } from './act/arrange-refit.ts';
+import { beginClock } from './act/begin-clock.ts';
 import { changeAnswer } from './act/change-answer.ts';
 import { clearProblem } from './act/clear-problem.ts';
 import { close } from './act/close.ts';
@@ -14,9 +15,11 @@ import { confirmStop } from './act/confirm-stop.ts';
 import { correctPull } from './act/correct-pull.ts';
 import { countLine } from './act/count-line.ts';
 import { declareSpare } from './act/declare-spare.ts';
+import { doAct } from './act/do-act.ts';
 import { doStep } from './act/do-step.ts';
 import { dropKit } from './act/drop-kit.ts';
 import { giveFigure } from './act/give-figure.ts';
+import { handBack } from './act/hand-back.ts';
 import { keepPhoto } from './act/keep-photo.ts';
 import { loosen } from './act/loosen.ts';
 import { makeChoice } from './act/make-choice.ts';
@@ -24,21 +27,26 @@ import { measure } from './act/measure.ts';
 import { openDebt } from './act/open-debt.ts';
 import { override } from './act/override.ts';
 import { overrideStep } from './act/override-step.ts';
+import { park } from './act/park.ts';
 import { pull } from './act/pull.ts';
 import { raiseProblem } from './act/raise-problem.ts';
+import { resume } from './act/resume.ts';
 import { scrapPiece } from './act/scrap-piece.ts';
+import { setBayTemperature } from './act/set-bay-temperature.ts';
 import { setLoadState } from './act/set-load-state.ts';
 import { settleConflict } from './act/settle-conflict.ts';
 import { snug } from './act/snug.ts';
 import { splitShared } from './act/split-shared.ts';
 import { startByHand } from './act/start-by-hand.ts';
+import { takeStep } from './act/take-step.ts';
 import { undoAct } from './act/undo.ts';
 import { useCalculation } from './act/use-calculation.ts';
 import { useShopStock } from './act/use-shop-stock.ts';
+import { waiveStep } from './act/waive-step.ts';
 import type { Origin, Stamp } from './stamp.ts';
 
 /** Acts that a person may take back. */
-const TAKEN_BACK = { countLine, startByHand, pull, doStep };
+const TAKEN_BACK = { countLine, startByHand, pull, doStep, doAct, waiveStep };
 type TakenBack = (typeof TAKEN_BACK)[keyof typeof TAKEN_BACK];
 
 /** The facts in what an act may decide. */
@@ -66,7 +74,15 @@ export const ACTS = {
   answerPrerequisite,
   measure,
   makeChoice,
+  doAct,
   doStep,
+  waiveStep,
+  beginClock,
+  takeStep,
+  setBayTemperature,
+  park,
+  resume,
+  handBack,
   openDebt,
   addDebt,
   closeDebt,

@@ -1,17 +1,6 @@
 import type { Baseline } from '../kit/kit-preparation.ts';
 import type { Measurement } from './visit-state.ts';
 
-/** Unit each quantity is measured in. */
-export const QUANTITY_UNIT: Record<Baseline['quantity'], 'mm' | '°'> = {
-  rideHeight: 'mm',
-  camber: '°',
-  caster: '°',
-  toe: 'mm',
-  length: 'mm',
-  gap: 'mm',
-  play: 'mm',
-};
-
 export type BaselineVerdict =
   | { code: 'open' }
   /** Measured on both sides of the work, with no claim to judge it by. */

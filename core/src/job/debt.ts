@@ -1,3 +1,4 @@
+import type { Bound } from '../kit/kit-preparation.ts';
 import type { Plan, PlanRemoved } from '../kit/plan.ts';
 import { comesBack } from '../refit/with-refit.ts';
 import type { DebtEnd, DebtKind } from './debt-kind.ts';
@@ -24,8 +25,8 @@ export interface Debt {
   lengthMm?: number;
   movesTo?: string;
   replacedBy?: string;
-  /** Joint group a temporary thing must be gone before. */
-  clearBy?: string;
+  /** What a temporary thing must be gone before. */
+  goneBefore?: Bound;
   /** Turns a screwed-in thing's wire is wound back by before. */
   turns?: number;
   /** The torque it goes back with, as printed, where the sheet or a person gives one. */
@@ -50,6 +51,22 @@ function sameThings(plan: Plan): Map<string, Array<{ kit: string; id: string }>>
   for (const { what, members } of plan.shared)
     if (what === 'removed' || what === 'disconnect' || what === 'neighbour')
       for (const { id } of members) found.set(`${what} ${id}`, members);
+  return found;
+}
+
+/** Swung to one side and not taken off: owed by itself, since it may come off too. */
+export const asideId = (removed: string): string => `${removed}~aside`;
+
+const swung = new WeakMap<Plan, ReadonlySet<string>>();
+function swungAside(plan: Plan): ReadonlySet<string> {
+  const known = swung.get(plan);
+  if (known) return known;
+  const found = new Set(
+    plan.steps.flatMap(({ actions }) =>
+      actions.flatMap((action) => (action.type === 'swingAside' ? [action.removed] : [])),
+    ),
+  );
+  swung.set(plan, found);
   return found;
 }
 
@@ -105,7 +122,13 @@ export function debtsOf(plan: Plan, job: JobState): Debt[] {
     });
   });
   const disconnects = plan.disconnects.flatMap((entry) =>
-    make('disconnect', entry, { name: entry.name, count: 1, end: 'cleared', side: entry.side, turns: entry.turns }),
+    make('disconnect', entry, {
+      name: entry.name,
+      count: entry.count ?? 1,
+      end: 'cleared',
+      side: entry.side,
+      turns: entry.turns,
+    }),
   );
   const neighbours = plan.neighbours.flatMap((entry) => {
     const printed = job.visit.figures[entry.id]?.figure?.printed ?? entry.spec?.printed;
@@ -119,14 +142,19 @@ export function debtsOf(plan: Plan, job: JobState): Debt[] {
     });
   });
   const temporary = plan.temporary.flatMap((entry) =>
-    make('temporary', entry, { name: entry.name, count: 1, end: 'cleared', clearBy: entry.clearBy }),
+    make('temporary', entry, { name: entry.name, count: 1, end: 'cleared', goneBefore: entry.goneBefore }),
+  );
+  const aside = plan.removed.flatMap((thing) =>
+    swungAside(plan).has(thing.id)
+      ? make('removed', { id: asideId(thing.id), kit: thing.kit }, { name: thing.name, count: 1, end: 'cleared' })
+      : [],
   );
   const added = Object.entries(job.visit.debts).flatMap(([id, state]): Debt[] => {
     if (!state.added) return [];
     const ended = state.ends.reduce((sum, { count }) => sum + count, 0);
     return [{ ...state.added, id, ids: [id], kits: [], asks: [], opened: state.opened, ends: state.ends, ended }];
   });
-  return [...removed, ...disconnects, ...neighbours, ...temporary, ...added];
+  return [...removed, ...aside, ...disconnects, ...neighbours, ...temporary, ...added];
 }
 
 /** A debt by any of its ids. */

@@ -2,6 +2,7 @@ import { type Act, type DecideContext, refuse } from './act/act.ts';
 import { ACTS, type JobCommand, type JobEvent, type JobFact } from './acts.ts';
 import type { CommandEnvelope } from './command-envelope.ts';
 import { EVENT_VERSION } from './event-version.ts';
+import { foldAll } from './fold.ts';
 import type { JobState } from './job-state.ts';
 import { CONFIRMABLE, type Refusal } from './refusal.ts';
 import type { Role } from './role.ts';
@@ -10,6 +11,9 @@ export type Decision = { ok: true; events: JobEvent[] } | { ok: false; refusal: 
 
 /** The table as any one act of it: which command goes with which is what the table itself holds. */
 const actOf = (name: JobCommand['type']) => ACTS[name] as Act<JobCommand, JobFact>;
+
+/** What may be done with a job that is put aside. */
+const WHILE_PARKED: ReadonlySet<JobCommand['type']> = new Set(['resume', 'handBack', 'acknowledgeBreak', 'keepPhoto']);
 
 /** Whether a role may give a command. */
 export const mayDo = (role: Role, command: JobCommand['type']): boolean => actOf(command).may.includes(role);
@@ -23,13 +27,20 @@ export const mayDo = (role: Role, command: JobCommand['type']): boolean => actOf
 export function decide(context: DecideContext, job: JobState, envelope: CommandEnvelope): Decision {
   const { id: commandId, atMs, by, device, clock, signingKey, proof, command } = envelope;
   const [broken] = context.breaks ?? [];
+  const after = (facts: ReadonlyArray<{ type: string }>): JobState =>
+    foldAll(
+      job,
+      facts.map((fact) => ({ ...fact, commandId, atMs, by }) as JobEvent),
+    );
   const outcome = !mayDo(by.role, command.type)
     ? refuse({ code: 'notPermitted', role: by.role, command: command.type })
     : broken !== undefined && command.type !== 'acknowledgeBreak'
       ? refuse({ code: 'recordBroken', at: broken })
       : job.closed && command.type !== 'acknowledgeBreak'
         ? refuse({ code: 'jobClosed' })
-        : actOf(command.type).decide({ ...context, job, commandId, atMs, by }, command);
+        : job.visit.parked && !WHILE_PARKED.has(command.type)
+          ? refuse({ code: 'jobParked' })
+          : actOf(command.type).decide({ ...context, job, commandId, atMs, by, after }, command);
   if ('refusal' in outcome) return { ok: false, refusal: outcome.refusal };
   const origin = { device, clock, signingKey, proof };
   return {

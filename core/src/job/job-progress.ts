@@ -1,16 +1,18 @@
-import type { Plan } from '../kit/plan.ts';
+import { type Phase as LinePhase, PHASES } from '../kit/phase.ts';
+import { indexOf, type Plan } from '../kit/plan.ts';
+import { lineOf } from '../line/line.ts';
 import { debtsOf, isOwed } from './debt.ts';
 import { shortages } from './hardware-ledger.ts';
 import { type JobState, stationState } from './job-state.ts';
+import { lineProgress } from './line-progress.ts';
 import { type LockerClock, lockerClock } from './locker-window.ts';
 import { currentGroup } from './next-station.ts';
-import { nextPassIndex, spoilingPull } from './station-progress.ts';
-import { isStrip, refitSteps, stepsDone } from './step-progress.ts';
+import { spoilingPull, stationComplete } from './station-progress.ts';
 
 /** Minutes a station takes where the sheet states no time, until own history says better (chosen by us). */
 const ASSUMED_STATION_MIN = 6;
 
-export type Phase = 'checkIn' | 'strip' | 'fitLoose' | 'torque' | 'refit' | 'closeOut' | 'closed';
+export type Phase = 'checkIn' | LinePhase | 'closeOut' | 'closed';
 
 /** Ticks of one phase: how many of its small steps are done. */
 export interface PhaseProgress {
@@ -40,28 +42,48 @@ export interface JobProgress {
   owed?: number;
 }
 
+/** Ticks of a stretch of the line: an act each; where stations do it, one for each of them. */
+function ticksOf(
+  plan: Plan,
+  state: JobState,
+  phase: LinePhase,
+  finished: ReadonlySet<string>,
+): { done: number; of: number } {
+  let done = 0;
+  let of = 0;
+  for (const { step, acts } of lineOf(plan).steps) {
+    if (step.phase !== phase) continue;
+    for (const act of acts) {
+      const { action } = act;
+      const stations =
+        action.type === 'start' || action.type === 'snug' || action.type === 'torque' || action.type === 'verify'
+          ? (indexOf(plan).orders.get(action.group)?.listed ?? [])
+          : [];
+      if (stations.length === 0) {
+        of += 1;
+        done += finished.has(act.id) ? 1 : 0;
+        continue;
+      }
+      of += stations.length;
+      done += stations.filter((station) => {
+        const entry = stationState(state, station.id);
+        if (finished.has(act.id)) return true;
+        if (action.type === 'start') return entry.stage !== 'empty';
+        if (action.type === 'snug') return entry.stage === 'snug';
+        return stationComplete(station, entry);
+      }).length;
+    }
+  }
+  return { done, of };
+}
+
 /** Where a job stands. */
 export function jobProgress(plan: Plan, state: JobState, lastEventAtMs?: number): JobProgress {
   const counted = plan.items.filter((item) => state.lines[item.id]?.count !== undefined).length;
-  const started = plan.stations.filter((station) => stationState(state, station.id).stage !== 'empty').length;
-  // Torque ticks: the snug and every pass of every station.
-  const torqueOf = plan.stations.reduce((sum, station) => sum + 1 + station.passIndexes.length, 0);
-  const torqueDone = plan.stations.reduce((sum, station) => {
-    const entry = stationState(state, station.id);
-    if (entry.stage !== 'snug') return sum;
-    const next = nextPassIndex(station, entry);
-    const passes = next === undefined ? station.passIndexes.length : station.passIndexes.indexOf(next);
-    return sum + 1 + passes;
-  }, 0);
-  const finished = stepsDone(plan, state);
-  const strip = plan.steps.filter(isStrip);
-  const back = refitSteps(plan, state);
+  const { acts } = lineProgress(plan, state);
   const phases: PhaseProgress[] = [
     { phase: 'checkIn', done: counted, of: plan.items.length },
-    { phase: 'strip', done: strip.filter((step) => finished.has(step.id)).length, of: strip.length },
-    { phase: 'fitLoose', done: started, of: plan.stations.length },
-    { phase: 'torque', done: torqueDone, of: torqueOf },
-    { phase: 'refit', done: back.filter((step) => finished.has(step.id)).length, of: back.length },
+    ...PHASES.map((phase) => ({ phase, ...ticksOf(plan, state, phase, acts) })),
     { phase: 'closeOut', done: state.closed ? 1 : 0, of: 1 },
   ];
   const open = phases.find((entry) => entry.done < entry.of);

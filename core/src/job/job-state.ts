@@ -4,7 +4,7 @@ import type { CalculationUsed } from './calculation-used.ts';
 import type { LoadState } from './load-state.ts';
 import type { PullFacts } from './pull-facts.ts';
 import type { Stamp } from './stamp.ts';
-import { emptyVisit, type VisitState } from './visit-state.ts';
+import { emptyVisit, type MayDo, type VisitState } from './visit-state.ts';
 
 /** A pull as recorded, with what happened to it later. Nothing is ever taken out of the list. */
 export interface Pull extends PullFacts, Stamp {
@@ -56,7 +56,24 @@ export type Undoable =
   | { act: 'countLine'; item: ItemId; previous?: { found: number; damaged: number } }
   | { act: 'startByHand'; station: StationId }
   | { act: 'pull'; station: StationId; pull: string }
-  | { act: 'doStep'; step: StepId };
+  | { act: 'doStep'; step: StepId }
+  | { act: 'doAct'; acts: string[] }
+  | { act: 'waiveStep'; step: StepId };
+
+/** A clock that still ran when the vehicle went, with what the driver was told in writing. */
+export interface ClockRelease {
+  clock: string;
+  endsAtMs: number;
+  condition: string;
+}
+
+export interface Unfinished {
+  kind: 'handedBack' | 'oldParts';
+  reason: string;
+  may: MayDo;
+  /** Steps that are open, by id. */
+  open: string[];
+}
 
 /** A job as its events left it. Keyed by station and line, so that events on different stations commute. */
 export interface JobState {
@@ -72,7 +89,13 @@ export interface JobState {
   undoable: Record<string, Undoable | undefined>;
   /** What concerns the visit as a whole. */
   visit: VisitState;
-  closed?: { signature: string; note?: string } & Stamp;
+  closed?: {
+    signature: string;
+    note?: string;
+    releases?: ClockRelease[];
+    /** Handed back before it was finished, or with the old parts on: what is open, and what the vehicle may do. */
+    unfinished?: Unfinished;
+  } & Stamp;
 }
 
 /** A job before anything happened. */

@@ -75,7 +75,7 @@ export function nextStep(plan: Plan, job: JobState, groupId: string): NextStep {
 /** The first group, in the kit's order, that has work and waits for no other. */
 export function currentGroup(plan: Plan, job: JobState): PlanGroup | undefined {
   return plan.groups.find(
-    (group) => !groupComplete(plan, job, group.id) && group.after.every((id) => groupComplete(plan, job, id)),
+    (entry) => !groupComplete(plan, job, entry.id) && entry.after.every(({ group }) => groupComplete(plan, job, group)),
   );
 }
 

@@ -1,4 +1,5 @@
 import type { AnswerValue } from '../kit/condition.ts';
+import type { Answer } from '../line/ask.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { WrenchFault } from '../wrench/suitable-wrench.ts';
 import type { ActName } from './act/act-name.ts';
@@ -101,9 +102,42 @@ export type Refusal =
   | { code: 'stripOpen'; station: string; steps: string[] }
   | { code: 'stepWaitsFor'; step: string; steps: string[] }
   | { code: 'stepDoneAlready'; step: string }
-  | { code: 'helperNeeded'; step: string; people: number }
-  | { code: 'chocksNotSaid'; step: string }
-  | { code: 'chocksAtRaisedEnd'; step: string; end: string }
+  | { code: 'unknownAct'; act: string }
+  | { code: 'actDoneAlready'; act: string }
+  /** Its stations do it, one by one. */
+  | { code: 'doneByStations'; act: string }
+  /** Something of its own step comes before it. */
+  | { code: 'actWaitsFor'; act: string; acts: string[] }
+  /** More must be said than a press says. */
+  | { code: 'actAsks'; act: string; asks: string[] }
+  | { code: 'stepAsks'; step: string; acts: string[] }
+  /** What was said is never taken: the wrong part, the wrong tool, a figure outside what may be. */
+  | {
+      code: 'answerRefused';
+      act: string;
+      key: string;
+      answer: Answer;
+      min?: number;
+      max?: number;
+      expected?: string;
+      why?: string;
+    }
+  | { code: 'otherSideOpen'; act: string; debt: string; side: 'left' | 'right' }
+  | { code: 'partUnderMissing'; act: string; item: string }
+  | { code: 'keptOnUntil'; act: string; steps: string[] }
+  | { code: 'clockNotBegun'; act: string }
+  | { code: 'clockRunning'; act: string; endsAtMs: number }
+  | { code: 'clockInvalid'; act: string }
+  /** What is on the threads has not set enough for the vehicle to stand on. */
+  | { code: 'compoundNotSet'; step: string; group: string; endsAtMs: number }
+  /** The line raised the vehicle, and nobody has let it down. */
+  | { code: 'stillRaised'; step: string }
+  | { code: 'notWaivable'; step: string; acts: string[] }
+  | { code: 'checkNotMet'; station: string; check: string }
+  | { code: 'jobParked' }
+  | { code: 'notParked' }
+  | { code: 'temperatureInvalid'; tempC: number }
+  | { code: 'stillOff'; debts: string[]; stations: string[] }
   | { code: 'debtOpenAlready'; debt: string }
   | { code: 'debtNotOpen'; debt: string }
   | { code: 'debtCount'; debt: string; count: number; left: number }
@@ -138,15 +172,20 @@ export const OVERRIDABLE: ReadonlySet<RefusalCode> = new Set<RefusalCode>([
   'lockerWindowClosed',
   'notAtRideHeight',
   'stripOpen',
+  'stepWaitsFor',
+  'actWaitsFor',
+  'checkNotMet',
 ]);
 
-/** Refusals of a step a lead may lift, with a reason. Never: chocks at the end that goes up, a conflict not settled. */
+/** Refusals of a step a lead may lift, with a reason. Never: an answer that does harm, a conflict not settled. */
 export const OVERRIDABLE_STEPS: ReadonlySet<RefusalCode> = new Set<RefusalCode>([
   'prerequisitesOpen',
   'baselinesMissing',
   'choicesOpen',
   'stepWaitsFor',
-  'helperNeeded',
+  'clockRunning',
+  'compoundNotSet',
+  'otherSideOpen',
 ]);
 
 /** Refusals the same person may answer by saying it again: the number was really so. */

@@ -1,4 +1,5 @@
 import type { Settlement } from '../kit/plan-conflict.ts';
+import type { Answers } from '../line/ask.ts';
 import type { Chocks } from './chocks.ts';
 import type { AddedDebt, DebtEnd } from './debt-kind.ts';
 import type { GivenFigure } from './figure.ts';
@@ -16,6 +17,24 @@ export interface Measurement extends Stamp {
   value: number;
   photo?: string;
 }
+
+/** One time an act was done, with what was said. `failed`: answers that mean it is not met; `wrong`: those that do harm. */
+export interface ActTry extends Stamp {
+  answers: Answers;
+  failed: string[];
+  wrong: string[];
+}
+
+/** How far an act of the line is. The last try counts. */
+export interface ActState {
+  tries: ActTry[];
+  /** A clock that was started: since when it counts. */
+  begun?: { sinceMs: number } & Stamp;
+}
+
+/** What may be done with a vehicle that is not finished. */
+export const MAY_DO = ['stand', 'roll', 'drive', 'tow'] as const;
+export type MayDo = (typeof MAY_DO)[number];
 
 /** The part of a job's state that concerns the visit as a whole. */
 export interface VisitState {
@@ -36,6 +55,19 @@ export interface VisitState {
   split: Record<string, { reason: string } & Stamp>;
   /** Photos by their id, with the hash of their bytes. */
   photos: Record<string, { sha256: string; type: string; bytes: number } & Stamp>;
+  /** Acts of the line, by their id. */
+  acts: Record<string, ActState>;
+  /** Steps a lead let go without. */
+  waived: Record<string, { reason: string } & Stamp>;
+  /** Steps somebody has in hand. */
+  taken: Record<string, { from?: string } & Stamp>;
+  /** How the vehicle was last held up. */
+  heldUpBy?: string;
+  /** Temperature in the bay, °C. */
+  bay?: { tempC: number } & Stamp;
+  /** Put aside, until it is taken up again. */
+  parked?: { reason: string; may: MayDo } & Stamp;
+  parkings: Array<{ reason: string; may: MayDo; open: string[]; resumedAtMs?: number } & Stamp>;
   /** Breaks of the record's chain that a lead has looked at. */
   acknowledged: Array<{ breaks: number[]; reason: string } & Stamp>;
 }
@@ -53,6 +85,10 @@ export const emptyVisit = (kits: string[]): VisitState => ({
   settled: {},
   split: {},
   photos: {},
+  acts: {},
+  waived: {},
+  taken: {},
+  parkings: [],
   acknowledged: [],
 });
 

@@ -4,15 +4,17 @@ import { REAR_AIR_SPRINGS, ROCK_SLIDERS, TRACK_BAR_BRACE } from '#demo/kits.ts';
 import { demoWrenches } from '#demo/shop.ts';
 import { Worker } from '#demo/work-through.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
+import type { Answers } from '../line/ask.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '../visit/visit.ts';
 import type { JobCommand } from './acts.ts';
 import { baselineVerdict, sideDifference } from './baseline-verdict.ts';
-import { closeBlocks } from './close-block.ts';
+import { closeBlocks } from './close-blocks.ts';
 import { debtsOf, isOwed } from './debt.ts';
 import { type JobLog, openLog, takeCommand } from './job-log.ts';
 import { jobProgress } from './job-progress.ts';
+import { stationState } from './job-state.ts';
+import { lineProgress } from './line-progress.ts';
 import type { Person } from './role.ts';
-import { isStrip, refitSteps, stepsDone } from './step-progress.ts';
 
 const NOON = Date.UTC(2026, 10, 25, 12);
 const WRENCHES = demoWrenches(NOON);
@@ -56,16 +58,17 @@ function prepare(worker: Worker): void {
   worker.give({ type: 'makeChoice', choice: 'k1', option: 'frame', chosenBy: 'The owner' });
 }
 
-/** Ticks all steps of a kind, as a careful pair would. */
-function doSteps(worker: Worker, list: (log: JobLog) => Array<{ id: string }>): void {
-  for (;;) {
-    const finished = stepsDone(worker.log.plan, worker.log.state);
-    const next = list(worker.log).find(({ id }) => !finished.has(id));
-    if (!next) return;
-    worker.give({ type: 'doStep', step: next.id, helper: 'Tam', chocks: 'front', newPieces: true });
-  }
-}
-const strip = (log: JobLog) => log.plan.steps.filter(isStrip);
+const stepsDone = (log: JobLog): ReadonlySet<string> => lineProgress(log.plan, log.state).steps;
+const stripOpen = ({ log }: Worker): boolean =>
+  log.plan.steps.some(({ id, phase }) => (phase === 'prepare' || phase === 'strip') && !stepsDone(log).has(id));
+/** Everything up to the last thing that comes off. */
+const doStrip = (worker: Worker): void => worker.while(stripOpen);
+/** The rear of the vehicle goes up, as a careful pair does it. */
+const LIFT: JobCommand = {
+  type: 'doAct',
+  act: 't2:lift:',
+  answers: { heldUpBy: 'stands', chocks: 'front', stands: true },
+};
 
 describe('before the strip', () => {
   it('prerequisites, baselines and choices come first, and a lead may let them be', () => {
@@ -77,7 +80,7 @@ describe('before the strip', () => {
     expect(refusal(worker, wheels)).toBe('prerequisitesOpen');
     worker.give({ type: 'overrideStep', refusal: 'prerequisitesOpen', step: 't3', reason: 'cold by hand' }, RAFE);
     expect(refusal(worker, wheels)).toBe('stepWaitsFor');
-    expect(refusal(worker, { type: 'overrideStep', refusal: 'chocksAtRaisedEnd', step: 't2', reason: 'x' }, RAFE)).toBe(
+    expect(refusal(worker, { type: 'overrideStep', refusal: 'answerRefused', step: 't2', reason: 'x' }, RAFE)).toBe(
       'notOverridable',
     );
   });
@@ -91,16 +94,20 @@ describe('before the strip', () => {
   it('chocks never stand at the end that goes up', () => {
     const worker = visit();
     prepare(worker);
-    expect(refusal(worker, { type: 'doStep', step: 't2' })).toBe('chocksNotSaid');
-    expect(refusal(worker, { type: 'doStep', step: 't2', chocks: 'rear' })).toBe('chocksAtRaisedEnd');
-    expect(refusal(worker, { type: 'doStep', step: 't2', chocks: 'none' })).toBe('chocksNotSaid');
-    expect(refusal(worker, { type: 'doStep', step: 't2', chocks: 'front' })).toBe('accepted');
+    const lift = (answers: Answers): JobCommand => ({ type: 'doAct', act: 't2:lift:', answers });
+    expect(refusal(worker, lift({}))).toBe('actAsks');
+    expect(refusal(worker, lift({ heldUpBy: 'stands', chocks: 'rear', stands: true }))).toBe('answerRefused');
+    expect(refusal(worker, lift({ heldUpBy: 'jackOnly', chocks: 'front' }))).toBe('answerRefused');
+    expect(refusal(worker, lift({ heldUpBy: 'stands', chocks: 'front' }))).toBe('actAsks');
+    expect(refusal(worker, lift({ heldUpBy: 'lift', pads: true }))).toBe('accepted');
+    expect(refusal(worker, LIFT)).toBe('accepted');
   });
   it('what takes two is not begun alone', () => {
     const worker = visit();
     prepare(worker);
-    for (const step of ['t2', 't3', 't4']) worker.give({ type: 'doStep', step, chocks: 'front' });
-    expect(refusal(worker, { type: 'doStep', step: 't5' })).toBe('helperNeeded');
+    worker.give(LIFT);
+    for (const step of ['t3', 't4']) worker.give({ type: 'doStep', step });
+    expect(refusal(worker, { type: 'doStep', step: 't5' })).toBe('actAsks');
     expect(refusal(worker, { type: 'doStep', step: 't5', helper: 'Tam' })).toBe('accepted');
   });
 });
@@ -121,8 +128,8 @@ describe('conflicts', () => {
     const worker = visit();
     prepare(worker);
     worker.checkIn();
-    doSteps(worker, strip);
-    worker.give({ type: 'startByHand', station: 'track-bar-brace/s5' });
+    doStrip(worker);
+    worker.while(({ log }) => stationState(log.state, 'track-bar-brace/s5').stage === 'empty');
     expect(refusal(worker, { ...settle, choice: 'rear-air-springs' } as JobCommand, RAFE)).toBe('workContradicts');
   });
 });
@@ -131,7 +138,7 @@ describe('debts', () => {
   it('open with the strip, once for both kits, and hold the close until each has ended', () => {
     const worker = visit();
     prepare(worker);
-    doSteps(worker, strip);
+    doStrip(worker);
     const owed = debtsOf(worker.log.plan, worker.log.state).filter(isOwed);
     expect(owed.filter(({ name }) => /wheels/i.test(name)).map(({ ids }) => ids)).toEqual([
       ['wheels', 'track-bar-brace/wheels'],
@@ -141,7 +148,7 @@ describe('debts', () => {
   it('a bolt goes back with a figure and its origin, never with none', () => {
     const worker = visit();
     prepare(worker);
-    doSteps(worker, strip);
+    doStrip(worker);
     const back: JobCommand = { type: 'closeDebt', debt: 'dbolt', count: 2, end: 'refit' };
     expect(refusal(worker, back)).toBe('figureMissing');
     const figure = { spec: { kind: 'torque' as const, targetNm: 95 }, printed: '95 N·m' };
@@ -166,7 +173,7 @@ describe('debts', () => {
   it('what was to be scrapped does not come back on a fitter’s word', () => {
     const worker = visit();
     prepare(worker);
-    doSteps(worker, strip);
+    doStrip(worker);
     const id = 'rock-sliders/stepBolts';
     const back: JobCommand = { type: 'closeDebt', debt: id, count: 8, end: 'refit', note: 'they look good' };
     expect(refusal(worker, back)).toBe('fateContradicts');
@@ -188,12 +195,12 @@ describe('debts', () => {
   it('a step taken back closes what it opened', () => {
     const worker = visit();
     prepare(worker);
-    worker.give({ type: 'doStep', step: 't2', chocks: 'front' });
+    worker.give(LIFT);
     worker.give({ type: 'doStep', step: 't3' });
     expect(debtsOf(worker.log.plan, worker.log.state).filter(isOwed)).toHaveLength(2);
     worker.give({ type: 'undo' });
     expect(debtsOf(worker.log.plan, worker.log.state).filter(isOwed)).toEqual([]);
-    expect(stepsDone(worker.log.plan, worker.log.state).has('t3')).toBe(false);
+    expect(stepsDone(worker.log).has('t3')).toBe(false);
   });
 });
 
@@ -201,7 +208,7 @@ describe('a step taken back', () => {
   it('undoes what its own command did and nothing else of the same instant', () => {
     const worker = visit();
     prepare(worker);
-    worker.give({ type: 'doStep', step: 't2', chocks: 'front' });
+    worker.give(LIFT);
     // Two commands in one millisecond: the wheels noted off by hand, and the step that takes them off.
     const at = worker.nowMs + 5;
     const give = (id: string, command: JobCommand) => {
@@ -235,14 +242,14 @@ describe('kits coming and going', () => {
         when: 'before' as const,
         value: 520,
       })),
-      { type: 'doStep', step: 't2', chocks: 'front' },
+      LIFT,
       { type: 'doStep', step: 't3' },
     ] as JobCommand[])
       worker.give(command);
     worker.give({ type: 'addKit', prefix: 'track-bar-brace/', kit: 'track-bar-brace', revision: 1, answers: {} });
     const { plan, state } = worker.log;
     expect(plan.kits.map(({ id }) => id)).toEqual(['rear-air-springs', 'track-bar-brace']);
-    expect(stepsDone(plan, state).has('t3')).toBe(true);
+    expect(stepsDone(worker.log).has('t3')).toBe(true);
     // Off already: the new kit's own step for it fell to the one that was done.
     expect(plan.steps.some(({ id }) => id === 'track-bar-brace/t2')).toBe(false);
     expect(
@@ -260,7 +267,7 @@ describe('kits coming and going', () => {
     const worker = visit();
     prepare(worker);
     worker.checkIn();
-    doSteps(worker, strip);
+    doStrip(worker);
     expect(refusal(worker, { type: 'dropKit', prefix: 'track-bar-brace/', reason: 'x' })).toBe('workContradicts');
     expect(refusal(worker, { type: 'dropKit', prefix: 'nope/', reason: 'x' })).toBe('kitNotIn');
   });
@@ -268,14 +275,6 @@ describe('kits coming and going', () => {
     const worker = visit([REAR_AIR_SPRINGS, TRACK_BAR_BRACE]);
     prepare(worker);
     worker.checkIn();
-    doSteps(worker, strip);
-    worker.startAll();
-    worker.finishTorque();
-    const figure = { spec: { kind: 'torque' as const, targetNm: 95 }, printed: '95 N·m' };
-    worker.give({ type: 'giveFigure', target: 'dbolt', source: 'vehicleMaker', note: 'p. 31', figure });
-    doSteps(worker, (log) => refitSteps(log.plan, log.state));
-    for (const debt of debtsOf(worker.log.plan, worker.log.state).filter(isOwed))
-      worker.give({ type: 'closeDebt', debt: debt.id, count: debt.count - debt.ended, end: debt.end });
     worker.closeOut();
     expect(worker.log.state.closed?.signature).toBe('Mira');
   });
@@ -323,8 +322,6 @@ describe('any hands (property)', () => {
         type: fc.constant('doStep' as const),
         step,
         helper: fc.constant('Tam'),
-        chocks: fc.constant('front' as const),
-        newPieces: fc.constant(true),
       }),
       fc.record({ type: fc.constant('openDebt' as const), debt }),
       fc.record({

@@ -18,7 +18,7 @@ import type { PrintedSpec } from './printed-spec.ts';
 
 /** The file name of the format; `version` rises with every change that older readers could not read. */
 export const KIT_FORMAT = 'wrenchman-kit';
-export const KIT_VERSION = 3;
+export const KIT_VERSION = 4;
 
 /** A fact about the vehicle that may answer a question without asking. */
 export type VehicleFact = 'modelYear' | 'engine' | 'drivenWheels' | 'body' | 'gearbox' | 'trim';
@@ -39,7 +39,20 @@ export interface Question {
   fitted?: string;
 }
 
-export type ItemKind = 'bolt' | 'nut' | 'washer' | 'pin' | 'clip' | 'insert' | 'part' | 'compound';
+export const ITEM_KINDS = [
+  'bolt',
+  'nut',
+  'washer',
+  'pin',
+  'clip',
+  'insert',
+  'part',
+  'compound',
+  'stud',
+  'collar',
+  'coupler',
+] as const;
+export type ItemKind = (typeof ITEM_KINDS)[number];
 export type HeadShape = 'hex' | 'hexFlange' | 'socketCap' | 'button' | 'countersunk' | 'castle' | 'none';
 
 /** One line of the packing list, or of what comes from the vehicle or the shop. */
@@ -51,6 +64,8 @@ export interface Item {
   kind: ItemKind;
   name: string;
   quantity: number;
+  /** Where the quantity depends on the variant: the first that holds. */
+  quantities?: Array<{ quantity: number; when?: Condition }>;
   source: 'kit' | 'factory' | 'shop';
   /** Thread as printed: `M10 x 1.5`. Never a drive size. */
   thread?: string;
@@ -72,6 +87,12 @@ export interface Item {
   mark?: string;
   /** Which way round it goes: `counter-bore up`. */
   facing?: string;
+  /** Where that depends on the variant: the first that holds. */
+  facings?: Array<{ facing: string; when?: Condition }>;
+  /** Carries a number of its own that goes on the record. */
+  serial?: boolean;
+  /** A captured insert, sleeve or nut plate that must be seated in it before it goes on. */
+  insert?: string;
   /** Other names the sheet or the trade gives it. */
   aliases?: string[];
   /** The vehicle's own name for where a part goes; two kits that name the same place mean the same spot. */
@@ -154,6 +175,12 @@ export type MapShape =
   | { kind: 'polygon'; points: Array<[number, number]>; tone: 'vehicle' | 'part'; label?: string }
   | { kind: 'circle'; xMm: number; yMm: number; radiusMm: number; tone: 'vehicle' | 'part'; label?: string };
 
+/** A group that is finished before a stage of another. */
+export interface GroupAfter {
+  group: string;
+  holds: 'start' | 'snug' | 'torque';
+}
+
 export interface JointGroup {
   id: GroupId;
   title: string;
@@ -170,8 +197,10 @@ export interface JointGroup {
   spot?: { along: number; across: number };
   /** Torqued only with the suspension loaded at ride height. */
   atRideHeight?: boolean;
-  /** Groups that must be at torque before this one is snugged. */
-  after?: string[];
+  /** Groups that must be at torque before this one is started, snugged or torqued. */
+  after?: GroupAfter[];
+  /** Groups that are all started before any of them is snugged. */
+  looseWith?: string[];
   when?: Condition;
 }
 
@@ -217,6 +246,8 @@ export interface KitDocument {
   scope?: 'wholeKit' | 'pair' | 'singlePart' | 'finish';
   /** What the sheet says of power tools. Default: run down only. */
   powerTools?: 'runDownOnly' | 'never' | 'free';
+  /** The structure must stay located: nothing is opened on one side while the other is. */
+  oneSideAtATime?: boolean;
   /** Words the vehicle carries once the kit is on: `air springs`. Later kits ask for them. */
   adds?: string[];
   fits: FitCondition[];

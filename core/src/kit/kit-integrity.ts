@@ -151,7 +151,9 @@ export function kitFaults(kit: KitDocument): KitFault[] {
   });
 
   const specsOf = new Map(kit.stations.map((station) => [station.id, station.specs]));
-  const circle = new Set(inCircle(kit.groups));
+  const circle = new Set(
+    inCircle(kit.groups.map(({ id, after }) => ({ id, after: after?.map(({ group }) => group) }))),
+  );
   kit.groups.forEach((group, index) => {
     const path = `groups[${index}]`;
     condition(`${path}.when`, group.when);
@@ -178,7 +180,8 @@ export function kitFaults(kit: KitDocument): KitFault[] {
     if (group.verify && !group.stations.some((id) => specsOf.get(id)?.some((printed) => canBeVerified(printed.spec)))) {
       add(`${path}.verify`, 'verifyImpossible', group.id);
     }
-    for (const id of group.after ?? []) if (!groupIds.has(id)) add(`${path}.after`, 'unknownGroup', id);
+    for (const { group: id } of group.after ?? []) if (!groupIds.has(id)) add(`${path}.after`, 'unknownGroup', id);
+    for (const id of group.looseWith ?? []) if (!groupIds.has(id)) add(`${path}.looseWith`, 'unknownGroup', id);
     if (circle.has(group.id)) add(`${path}.after`, 'groupsInCircle', group.id);
   });
   kit.cautions.forEach((caution, index) => {
@@ -205,8 +208,12 @@ export function kitFaults(kit: KitDocument): KitFault[] {
       add(`removed[${index}].replacedBy`, 'unknownItem', entry.replacedBy);
   });
   kit.temporary.forEach((entry, index) => {
-    if (entry.clearBy !== 'closeOut' && !groupIds.has(entry.clearBy))
-      add(`temporary[${index}].clearBy`, 'unknownGroup', entry.clearBy);
+    for (const [field, bound] of Object.entries({ goneBefore: entry.goneBefore, keptUntil: entry.keptUntil })) {
+      if (bound && 'group' in bound && !groupIds.has(bound.group))
+        add(`temporary[${index}].${field}`, 'unknownGroup', bound.group);
+      if (bound && 'step' in bound && !kit.steps.some(({ id }) => id === bound.step))
+        add(`temporary[${index}].${field}`, 'unknownReference', bound.step);
+    }
   });
   const idsOf = (list: ReadonlyArray<{ id: string }>) => new Set(list.map((entry) => entry.id));
   const known = {
@@ -221,8 +228,15 @@ export function kitFaults(kit: KitDocument): KitFault[] {
     neighbour: idsOf(kit.neighbours),
     temporary: idsOf(kit.temporary),
     irreversible: idsOf(kit.irreversible),
+    choice: idsOf(kit.choices),
   };
   const stepIds = idsOf(kit.steps);
+  const cautionIds = idsOf(kit.cautions);
+  kit.checks.forEach((entry, index) => {
+    if (entry.failsTo !== undefined && !stepIds.has(entry.failsTo))
+      add(`checks[${index}].failsTo`, 'unknownReference', entry.failsTo);
+    for (const id of entry.gates ?? []) if (!groupIds.has(id)) add(`checks[${index}].gates`, 'unknownGroup', id);
+  });
   const before = stepsBefore(kit.steps);
   const stepCircle = new Set(inCircle(kit.steps.map(({ id }) => ({ id, after: before.get(id) ?? [] }))));
   kit.steps.forEach((step, index) => {
@@ -234,6 +248,8 @@ export function kitFaults(kit: KitDocument): KitFault[] {
         const id = (action as unknown as Record<string, unknown>)[field];
         if (typeof id === 'string' && !ids.has(id)) add(`${path}.actions[${place}].${field}`, 'unknownReference', id);
       }
+      for (const id of action.cautions ?? [])
+        if (!cautionIds.has(id)) add(`${path}.actions[${place}].cautions`, 'unknownReference', id);
     });
   });
   return faults;

@@ -1,5 +1,6 @@
 import type { DriveSize } from '../fastener/drive.ts';
 import type { Condition } from './condition.ts';
+import type { Phase } from './phase.ts';
 import type { PrintedSpec } from './printed-spec.ts';
 
 /** What must be true before anything comes off the vehicle. */
@@ -7,10 +8,12 @@ export interface Prerequisite {
   id: string;
   text: string;
   kind: 'bore' | 'tyre' | 'companionPart' | 'fluid' | 'alignmentSlot' | 'cooled' | 'machining' | 'other';
-  /** Limits, where a figure settles it: the smallest bore, the largest tyre. */
-  unit?: 'mm' | '°C' | 'L';
+  /** Limits, where a figure settles it: the smallest bore, the largest tyre. In the sheet's own unit. */
+  unit?: 'mm' | 'in' | '°C' | 'L';
   min?: number;
   max?: number;
+  /** Each piece it holds for: every wheel, every rotor, the spare. */
+  places?: string[];
   /** Days it takes, so that it is not found out on the morning. */
   daysBefore?: number;
   when?: Condition;
@@ -47,12 +50,16 @@ export interface Irreversible {
   when?: Condition;
 }
 
+/** A point of the line: a step, a joint group's first pull, the start of a phase, or the close of the job. */
+export type Bound = { step: string } | { group: string } | { phase: Phase } | { close: true };
+
 /** Put on for the work and taken away again: tape, plugs, straps, film. */
 export interface Temporary {
   id: string;
   name: string;
-  /** Group it must be gone before, or the close of the job. */
-  clearBy: string;
+  goneBefore: Bound;
+  /** Stays on until this is done. */
+  keptUntil?: Bound;
   when?: Condition;
 }
 
@@ -69,9 +76,18 @@ export interface Neighbour {
 export interface Check {
   id: string;
   text: string;
-  unit?: 'mm' | '°' | 'N·m' | 'kPa' | 'V';
+  unit?: 'mm' | 'in' | '°' | 'N·m' | 'kPa' | 'V' | '°C';
   min?: number;
   max?: number;
+  /** Where it is measured: each place by itself. */
+  places?: string[];
+  /** Largest difference between any two places. */
+  spread?: number;
+  instrument?: string;
+  /** The step to go back to when it is not met. */
+  failsTo?: string;
+  /** Joint groups that are not torqued before it is met. */
+  gates?: string[];
   when?: Condition;
 }
 

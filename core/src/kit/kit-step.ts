@@ -2,6 +2,7 @@ import type { Condition } from './condition.ts';
 import type { StepId, ThingId } from './ids.ts';
 import type { Phase } from './phase.ts';
 import type { PrintedSpec } from './printed-spec.ts';
+import type { StepAction } from './step-action.ts';
 
 /** Where a removed thing must end. */
 export type Fate = 'refit' | 'transfer' | 'keep' | 'scrap';
@@ -24,6 +25,12 @@ export interface RemovedThing {
   /** Must not be used again: a new one goes in, `replacedBy` of the packing list where the kit has it. */
   singleUse?: boolean;
   replacedBy?: string;
+  /** Nobody knows whether it may be used again: the line asks, and counts the uses. */
+  reuseUnknown?: boolean;
+  /** What holds it up before its last fastener comes out: `transmission jack`. */
+  support?: string;
+  /** What it must not be left hanging on: `the brake hose`. */
+  hangs?: string;
   /** What a transferred thing is moved to. */
   movesTo?: string;
   /** The torque it goes back with; the first whose condition holds. Left out, the vehicle maker's is asked for. */
@@ -36,36 +43,18 @@ export interface Disconnect {
   id: ThingId;
   name: string;
   kind: 'connector' | 'hose' | 'cable' | 'sensor' | 'clip' | 'line' | 'cover' | 'plug' | 'other';
+  /** How many there are of it. */
+  count?: number;
+  /** Could be swapped with its like: tagged by side and place when it is opened, and the tag read back. */
+  tag?: boolean;
+  /** Not used again: its end is sealed and tied up. */
+  retires?: boolean;
   side?: 'left' | 'right';
   place?: string;
   /** Turns a thing is screwed in with its wire on: the wire is wound back by as many before. */
   turns?: number;
   when?: Condition;
 }
-
-/** One action of a step; what it acts on is named by id where the kit has it. */
-export type StepAction =
-  | { type: 'remove'; removed: string }
-  | { type: 'refit'; removed: string; count?: number }
-  | { type: 'disconnect' | 'reconnect'; disconnect: string }
-  /** A part or piece of the packing list goes on. */
-  | { type: 'fit'; item: string }
-  | { type: 'start' | 'snug' | 'torque' | 'verify'; group: string }
-  | { type: 'apply'; compound: string }
-  | { type: 'drill'; diameterMm: number; station?: string }
-  | { type: 'measure'; baseline: string }
-  | { type: 'check'; check: string }
-  /** The end named is raised; left out, the whole vehicle. */
-  | { type: 'lift' | 'lower'; end?: 'front' | 'rear' | 'whole' }
-  | { type: 'wait'; minutes: number }
-  | { type: 'loosen'; neighbour: string }
-  | { type: 'retighten'; neighbour: string }
-  | { type: 'clear'; temporary: string }
-  | { type: 'decide'; irreversible: string }
-  /** Another kit's document goes on from here. */
-  | { type: 'followKit'; kit: string; part?: string }
-  /** Something that no other action says. */
-  | { type: 'do'; text: string };
 
 export type StepNeed = 'lift' | 'stands' | 'jack' | 'helper' | 'rideHeight' | 'wheelsOff';
 
@@ -80,6 +69,8 @@ export interface Step {
   /** Hands needed, the fitter included. */
   people?: number;
   needs?: StepNeed[];
+  /** The side of the vehicle it is worked on. */
+  side?: 'left' | 'right';
   /** Steps that must be done before this one; left out, the step before it in the list. */
   after?: string[];
   when?: Condition;

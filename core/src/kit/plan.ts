@@ -4,7 +4,7 @@ import type { Pass } from '../tightening/pass-plan.ts';
 import type { Pattern } from '../tightening/pattern.ts';
 import type { Condition, Reason } from './condition.ts';
 import type { GroupId, ItemId, KitPrefix, StationId, StepId } from './ids.ts';
-import type { Aftercare, Caution, Item, JointGroup, KitList, Question, Station } from './kit-document.ts';
+import type { Aftercare, Caution, GroupAfter, Item, JointGroup, KitList, Question, Station } from './kit-document.ts';
 import type {
   Baseline,
   Check,
@@ -15,10 +15,11 @@ import type {
   Prerequisite,
   Temporary,
 } from './kit-preparation.ts';
-import type { Disconnect, RemovedThing, Step, StepAction } from './kit-step.ts';
+import type { Disconnect, RemovedThing, Step } from './kit-step.ts';
 import type { Conflict } from './plan-conflict.ts';
 import type { PrintedSpec } from './printed-spec.ts';
 import type { SharedWork } from './shared-work.ts';
+import type { Acting, StepAction } from './step-action.ts';
 
 /** An entry of a kit that applies, with the kit it comes from and the comparisons that let it in. */
 export type Applies<T extends { when?: Condition }> = Omit<T, 'when'> & { kit: string; because: Reason[] };
@@ -32,11 +33,20 @@ export interface PlanKit {
   prefix: KitPrefix;
   statedMinutes?: number;
   powerTools: 'runDownOnly' | 'never' | 'free';
+  oneSideAtATime: boolean;
   adds: string[];
 }
 
-/** An action of a step; `undo` is what reverses an action that only words describe. */
-export type PlanAction = StepAction | { type: 'undo'; text: string };
+/**
+ * An action of a step. `undo` is what reverses an action that only words describe; what must hold before anything comes
+ * off is asked on the line like the rest.
+ */
+export type PlanAction =
+  | StepAction
+  | ({ type: 'undo'; text: string } & Acting)
+  | ({ type: 'prerequisite'; prerequisite: string } & Acting)
+  /** What does not go back on is put where it ends: with the owner, or on the scrap. */
+  | ({ type: 'settle'; removed: string } & Acting);
 
 /** A step as it is worked: nothing conditional, what another step already did taken out. */
 export interface PlanStep extends Omit<Step, 'when' | 'after' | 'actions' | 'needs'> {
@@ -48,8 +58,13 @@ export interface PlanStep extends Omit<Step, 'when' | 'after' | 'actions' | 'nee
   after: string[];
   /** Steps of the sheets that are done with this one: itself, and those it takes with it. */
   covers: string[];
-  /** Not on a sheet: the reverse of a strip step, or the vehicle going up or down between two kits. */
-  made?: 'refit' | 'lift' | 'lower';
+  /** The sheet says itself what it waits for: nobody may work past that. */
+  strict?: true;
+  /**
+   * Not a step of the sheet: the reverse of a strip step, the vehicle going up or down between two kits, or what the sheet
+   * lists elsewhere and writes no step for.
+   */
+  made?: 'refit' | 'lift' | 'lower' | 'line';
   /** The strip step a refit reverses. */
   undoes?: string;
 }
@@ -58,7 +73,7 @@ export interface PlanStep extends Omit<Step, 'when' | 'after' | 'actions' | 'nee
 export type PlanRemoved = Omit<Applies<RemovedThing>, 'specs'> & { refitSpec?: Omit<PrintedSpec, 'when'> };
 
 /** A packing line with the arithmetic of this vehicle. */
-export interface PlanItem extends Omit<Item, 'when'> {
+export interface PlanItem extends Omit<Item, 'when' | 'quantities' | 'facings'> {
   kit: string;
   /** Pieces that stand in stations, or parts that are fitted. */
   needed: number;
@@ -81,7 +96,10 @@ export interface PlanStation extends Omit<Station, 'when' | 'specs'> {
 }
 
 export interface PlanGroup
-  extends Omit<JointGroup, 'when' | 'startOrder' | 'snugOrder' | 'torqueOrder' | 'stages' | 'verify' | 'after'> {
+  extends Omit<
+    JointGroup,
+    'when' | 'startOrder' | 'snugOrder' | 'torqueOrder' | 'stages' | 'verify' | 'after' | 'looseWith'
+  > {
   kit: string;
   startOrder: StationId[];
   snugOrder: StationId[];
@@ -91,7 +109,8 @@ export interface PlanGroup
   /** Worst stray of the applied load over the torque order, 0 to 1. */
   loadImbalance: number;
   passes: Pass[];
-  after: string[];
+  after: GroupAfter[];
+  looseWith: string[];
 }
 
 /** Why something of the kit is in the plan or not. */

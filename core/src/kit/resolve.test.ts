@@ -146,7 +146,10 @@ describe('lint', () => {
       (kit) => Object.assign(first(kit.groups), { startOrder: { list: ['s1', 's1'] } }),
     ],
     ['groups[0].stages stagesNotRising', (kit) => Object.assign(first(kit.groups), { stages: [0.7, 0.3, 1] })],
-    ['groups[0].after groupsInCircle', (kit) => Object.assign(first(kit.groups), { after: ['shield'] })],
+    [
+      'groups[0].after groupsInCircle',
+      (kit) => Object.assign(first(kit.groups), { after: [{ group: 'shield', holds: 'snug' }] }),
+    ],
     [
       'items[8].when unknownQuestion',
       (kit) => Object.assign(kit.items[8] as object, { when: { question: 'nope', is: true } }),
@@ -157,7 +160,10 @@ describe('lint', () => {
     ['items empty', (kit) => Object.assign(kit, { items: [] })],
     ['groups[0].stations groupEmpty', (kit) => Object.assign(first(kit.groups), { stations: [] })],
     ['items[0].sitsOn unknownReference', (kit) => Object.assign(first(kit.items), { sitsOn: 'nope' })],
-    ['temporary[0].clearBy unknownGroup', (kit) => kit.temporary.push({ id: 't', name: 'Tape', clearBy: 'nope' })],
+    [
+      'temporary[0].goneBefore unknownGroup',
+      (kit) => kit.temporary.push({ id: 't', name: 'Tape', goneBefore: { group: 'nope' } }),
+    ],
     [
       'steps[0].actions[0].removed unknownReference',
       (kit) =>

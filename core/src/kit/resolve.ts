@@ -4,9 +4,22 @@ import { loadImbalance } from '../tightening/load-imbalance.ts';
 import { type Pass, type PassRule, passPlan } from '../tightening/pass-plan.ts';
 import { mostEvenPattern, type Pattern, tighteningOrder } from '../tightening/pattern.ts';
 import { conditionsOf } from './answer-space.ts';
+import { completeSteps } from './complete-steps.ts';
 import { type Answers, type Condition, evaluate, type Reason, type Truth } from './condition.ts';
+import type { KitPrefix } from './ids.ts';
 import type { JointGroup, KitDocument, OrderRule, Question, Station } from './kit-document.ts';
-import type { Applies, Plan, PlanGroup, PlanItem, PlanRemoved, PlanStation, PlanStep, TraceEntry } from './plan.ts';
+import type { Step } from './kit-step.ts';
+import type {
+  Applies,
+  Plan,
+  PlanAction,
+  PlanGroup,
+  PlanItem,
+  PlanRemoved,
+  PlanStation,
+  PlanStep,
+  TraceEntry,
+} from './plan.ts';
 import type { PrintedSpec } from './printed-spec.ts';
 import { keptStepsBefore } from './step-order.ts';
 import { sameWord, type VehicleFacts } from './vehicle-facts.ts';
@@ -199,22 +212,38 @@ function resolveRemoved(resolving: Resolving): PlanRemoved[] {
 }
 
 /** The steps that apply, in the sheet's order, each with what it waits for. */
-function resolveSteps(resolving: Resolving): PlanStep[] {
+/** Lists that actions name entries of, by the field that names them. */
+type Present = Readonly<Record<string, ReadonlySet<string>>>;
+
+/** Whether what an action is done to is on this vehicle. */
+const isPresent = (action: PlanAction, present: Present): boolean =>
+  Object.entries(present).every(([field, ids]) => {
+    const id = (action as unknown as Record<string, unknown>)[field];
+    return typeof id !== 'string' || ids.has(id);
+  });
+
+/** The steps that apply. One whose every action is for something this vehicle does not have is no step of it. */
+function resolveSteps(resolving: Resolving, present: Present): PlanStep[] {
   const { kit } = resolving;
-  const kept = applying(resolving, 'steps', kit.steps, (step) => step.number ?? step.text);
+  const kept = applying<Step>(resolving, 'steps', kit.steps, (step) => step.text).flatMap(({ entry, because }) => {
+    const actions = entry.actions.filter((action) => isPresent(action, present));
+    return entry.actions.length > 0 && actions.length === 0 ? [] : [{ entry, because, actions }];
+  });
   const before = keptStepsBefore(kit.steps, new Set(kept.map(({ entry }) => entry.id)));
-  return kept.map(({ entry, because }) => ({
+  return kept.map(({ entry, because, actions }) => ({
     id: entry.id,
     kit: kit.id,
     because,
     number: entry.number,
     text: entry.text,
     phase: entry.phase,
-    actions: entry.actions,
+    side: entry.side,
+    actions,
     minutes: entry.minutes,
     people: entry.people,
     needs: entry.needs ?? [],
     after: before.get(entry.id) ?? [],
+    ...(entry.after === undefined ? {} : { strict: true as const }),
     covers: [entry.id],
   }));
 }
@@ -244,6 +273,7 @@ export function withNeeds(
  * @param vehicle - what is known of the vehicle
  * @param given - the answers so far
  * @param shop - the shop's habit for stages and verify
+ * @param prefix - what the kit's ids carry in this visit; what the line adds carries it too
  * @returns the plan, or the questions still to be answered. The same inputs give the same plan everywhere.
  */
 export function resolve(
@@ -251,6 +281,7 @@ export function resolve(
   vehicle: VehicleFacts,
   given: Answers,
   shop: PassRule = {},
+  prefix: KitPrefix = '',
 ): Result<Plan, ResolveError> {
   const answers = withVehicleAnswers(kit, vehicle, given);
   for (const question of kit.questions) {
@@ -280,7 +311,17 @@ export function resolve(
     }
     // A group whose stations all fell away is no work.
     if (members.length === 0) continue;
-    const { startOrder, snugOrder, torqueOrder, stages, verify, because: _, ...rest } = group;
+    const {
+      startOrder,
+      snugOrder,
+      torqueOrder,
+      stages,
+      verify,
+      after: _after,
+      looseWith: _with,
+      because: _,
+      ...rest
+    } = group;
     const passes = passPlan(members.length, { stages, verify }, shop);
     for (const member of members) member.passIndexes = passIndexesOf(member, passes);
     const torque = orderOf(torqueOrder, () => mostEvenPattern(members, (station) => station), members);
@@ -295,19 +336,55 @@ export function resolve(
       loadImbalance: loadImbalance(torque.ids.flatMap((id) => byId.get(id) ?? [])),
       passes,
       after: [],
+      looseWith: [],
     });
     stations.push(...members);
   }
   const present = new Set(groups.map((group) => group.id));
   const sheetGroups = new Map(kit.groups.map((group) => [group.id, group]));
-  for (const group of groups) group.after = (sheetGroups.get(group.id)?.after ?? []).filter((id) => present.has(id));
+  for (const group of groups) {
+    const sheet = sheetGroups.get(group.id);
+    group.after = (sheet?.after ?? []).filter((entry) => present.has(entry.group));
+    group.looseWith = (sheet?.looseWith ?? []).filter((id) => present.has(id));
+  }
 
   const items = applying(resolving, 'items', kit.items, (item) => `${item.line} ${item.name}`).map(({ entry }) => {
-    const { when: _, ...item } = entry;
-    return { ...item, kit: kit.id };
+    const { when: _, quantities, facings, ...item } = entry;
+    const first = <T extends { when?: Condition }>(list: readonly T[] | undefined): T | undefined =>
+      list?.find(({ when }) => evaluate(when, answers).truth === 'true');
+    const quantity = first(quantities)?.quantity ?? item.quantity;
+    const facing = first(facings)?.facing ?? item.facing;
+    return { ...item, quantity, ...(facing === undefined ? {} : { facing }), kit: kit.id };
   });
   const text = (entry: { text: string }) => entry.text;
   const name = (entry: { name: string }) => entry.name;
+  const listed = {
+    groups,
+    items: withNeeds(items, stations, present),
+    prerequisites: sift(resolving, 'prerequisites', kit.prerequisites, text),
+    baselines: sift(resolving, 'baselines', kit.baselines, name),
+    choices: sift(resolving, 'choices', kit.choices, text),
+    irreversible: sift(resolving, 'irreversible', kit.irreversible, text),
+    temporary: sift(resolving, 'temporary', kit.temporary, name),
+    removed: resolveRemoved(resolving),
+    disconnects: sift(resolving, 'disconnects', kit.disconnects, name),
+    neighbours: sift(resolving, 'neighbours', kit.neighbours, name),
+    checks: sift(resolving, 'checks', kit.checks, text),
+  };
+  const idsOf = (list: ReadonlyArray<{ id: string }>) => new Set(list.map(({ id }) => id));
+  const steps = resolveSteps(resolving, {
+    removed: idsOf(listed.removed),
+    disconnect: idsOf(listed.disconnects),
+    neighbour: idsOf(listed.neighbours),
+    temporary: idsOf(listed.temporary),
+    baseline: idsOf(listed.baselines),
+    check: idsOf(listed.checks),
+    irreversible: idsOf(listed.irreversible),
+    choice: idsOf(listed.choices),
+    item: idsOf(listed.items),
+    station: idsOf(stations),
+    group: present,
+  });
   return ok({
     title: kit.title,
     maker: kit.maker,
@@ -320,27 +397,18 @@ export function resolve(
         prefix: '',
         statedMinutes: kit.statedMinutes,
         powerTools: kit.powerTools ?? 'runDownOnly',
+        oneSideAtATime: kit.oneSideAtATime ?? false,
         adds: kit.adds ?? [],
       },
     ],
     questions: kit.questions.map((question) => ({ ...question, kit: kit.id })),
-    items: withNeeds(items, stations, present),
     compounds: kit.compounds,
     stations,
-    groups,
     cautions: sift(resolving, 'cautions', kit.cautions, text),
     aftercare: sift(resolving, 'aftercare', kit.aftercare, text),
-    prerequisites: sift(resolving, 'prerequisites', kit.prerequisites, text),
-    baselines: sift(resolving, 'baselines', kit.baselines, name),
-    choices: sift(resolving, 'choices', kit.choices, text),
-    irreversible: sift(resolving, 'irreversible', kit.irreversible, text),
-    temporary: sift(resolving, 'temporary', kit.temporary, name),
-    neighbours: sift(resolving, 'neighbours', kit.neighbours, name),
-    removed: resolveRemoved(resolving),
-    disconnects: sift(resolving, 'disconnects', kit.disconnects, name),
-    checks: sift(resolving, 'checks', kit.checks, text),
     tools: sift(resolving, 'tools', kit.tools, name),
-    steps: resolveSteps(resolving),
+    ...listed,
+    steps: completeSteps(steps, listed, kit.id, prefix),
     conflicts: [],
     shared: [],
     trace,

@@ -2,6 +2,8 @@ import { KIT_FORMAT, KIT_VERSION } from './kit-document.ts';
 
 type Raw = Record<string, unknown>;
 
+const isRaw = (value: unknown): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
+
 /** Lists that came with version 2; a kit of version 1 has none of what they hold. */
 const NEW_IN_2 = [
   'prerequisites',
@@ -23,9 +25,42 @@ const STEPS: ReadonlyArray<{ from: number; lift: (kit: Raw) => Raw }> = [
     lift: (kit) => ({ ...kit, version: 2, ...Object.fromEntries(NEW_IN_2.map((list) => [list, kit[list] ?? []])) }),
   },
   { from: 2, lift: (kit) => ({ ...kit, version: 3, tools: kit.tools ?? [] }) },
+  { from: 3, lift: (kit) => to4(kit) },
 ];
 
-const isRaw = (value: unknown): value is Raw => typeof value === 'object' && value !== null && !Array.isArray(value);
+/** What a closing step of version 3 was for: putting together again, or looking whether it works. */
+const PUTS_BACK = new Set(['refit', 'reconnect', 'retighten', 'clear', 'lower']);
+const PHASE_IN_4: Readonly<Record<string, string>> = { fitLoose: 'loose', cure: 'hold' };
+
+const entries = (list: unknown): Raw[] => (Array.isArray(list) ? list.filter(isRaw) : []);
+
+function phaseIn4(step: Raw): unknown {
+  if (step.phase !== 'closeOut') return PHASE_IN_4[String(step.phase)] ?? step.phase;
+  return entries(step.actions).some((action) => PUTS_BACK.has(String(action.type))) ? 'refit' : 'prove';
+}
+
+/** Version 4 says what `after` holds back, and up to where a temporary thing may stay on; its phases are the line's. */
+const to4 = (kit: Raw): Raw => ({
+  ...kit,
+  version: 4,
+  groups: Array.isArray(kit.groups)
+    ? kit.groups.map((group) =>
+        isRaw(group) && Array.isArray(group.after)
+          ? { ...group, after: group.after.map((id) => ({ group: id, holds: 'snug' })) }
+          : group,
+      )
+    : kit.groups,
+  temporary: Array.isArray(kit.temporary)
+    ? kit.temporary.map((entry) => {
+        if (!isRaw(entry) || !('clearBy' in entry)) return entry;
+        const { clearBy, ...rest } = entry;
+        return { ...rest, goneBefore: clearBy === 'closeOut' ? { close: true } : { group: clearBy } };
+      })
+    : kit.temporary,
+  steps: Array.isArray(kit.steps)
+    ? kit.steps.map((step) => (isRaw(step) ? { ...step, phase: phaseIn4(step) } : step))
+    : kit.steps,
+});
 
 /**
  * Lifts a kit document of an older version to this one, step by step. Anything that is not an older kit is given back

@@ -1,5 +1,5 @@
 import { fail, ok, type Result } from '../result.ts';
-import { type Dimension, dimensionOf, toBase, type UnitName } from './unit.ts';
+import { type Dimension, dimensionOf, TORQUE_UNITS, type TorqueUnit, toBase, type UnitName } from './unit.ts';
 
 /** A quantity as a sheet prints it: one value or a range, kept in the printed unit and in the base unit. */
 export interface PrintedQuantity {
@@ -144,4 +144,18 @@ export function parsePrinted(text: string, expected?: Dimension): Result<Printed
   const [min, max] = [low.value, high.value];
   if (min > max) return fail({ code: 'rangeReversed', min, max });
   return ok({ printed, unit, dimension, min, max, minBase: toBase(min, unit), maxBase: toBase(max, unit) });
+}
+
+/** The unit a printed torque speaks in: of `74 lbf·ft + 90°` foot-pounds; undefined where none can be read. */
+export function printedTorqueUnit(printed: string): TorqueUnit | undefined {
+  for (const [, word = ''] of printed.matchAll(/\d\s*([A-Za-z][A-Za-z\s·.•*⋅-]*)/g)) {
+    const letters = word.trim();
+    // The unit may be followed by words: the longest reading that is one counts.
+    for (let end = letters.length; end > 0; end -= 1) {
+      const unit = unitFromSpelling(letters.slice(0, end));
+      const torque = TORQUE_UNITS.find((known) => known === unit);
+      if (torque) return torque;
+    }
+  }
+  return undefined;
 }

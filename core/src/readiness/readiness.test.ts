@@ -50,7 +50,7 @@ describe('readiness', () => {
     const step = {
       id: 'f',
       text: 'See the hitch',
-      phase: 'fitLoose' as const,
+      phase: 'loose' as const,
       actions: [{ type: 'followKit' as const, kit: 'hitch' }],
     };
     expect(of({ ...TRACK_BAR_BRACE, steps: [...TRACK_BAR_BRACE.steps, step] }).before).toMatchObject([

@@ -6,9 +6,9 @@ import type { CribTool } from '../crib/crib-tool.ts';
 import { shortages } from '../job/hardware-ledger.ts';
 import type { JobState } from '../job/job-state.ts';
 import { stationState } from '../job/job-state.ts';
+import { lineProgress } from '../job/line-progress.ts';
 import { pullBand } from '../job/next-station.ts';
 import { stationComplete } from '../job/station-progress.ts';
-import { isStrip, stepsDone } from '../job/step-progress.ts';
 import type { StepNeed } from '../kit/kit-step.ts';
 import { indexOf, type Plan } from '../kit/plan.ts';
 import { isByHand } from '../tightening/kinds.ts';
@@ -170,8 +170,8 @@ export function readiness(plan: Plan, job: JobState, stock: ShopStock, nowMs: nu
   const tools = toolsNeeded(plan, stock.tools);
   const compounds = compoundNeeds(plan, stock, dayOf(nowMs));
   const titleOf = (station: string | undefined) => groups.get(stations.get(station ?? '')?.groupId ?? '')?.title ?? '';
-  const finished = stepsDone(plan, job);
-  const strips = plan.steps.some((step) => isStrip(step) && !finished.has(step.id));
+  const { steps: finished } = lineProgress(plan, job);
+  const strips = plan.steps.some(({ id, phase }) => (phase === 'prepare' || phase === 'strip') && !finished.has(id));
 
   const before: Obstacle[] = [
     ...stock.withdrawn.map(({ kit, because }) => ({ code: 'kitWithdrawn' as const, kit, because })),

@@ -55,9 +55,9 @@ describe('the reverse of removal', () => {
       { type: 'remove', removed: 'tray' },
     ]),
     step('sensor', 'strip', [{ type: 'disconnect', disconnect: 'sensor' }]),
-    step('on', 'fitLoose', [{ type: 'fit', item: 'bar' }]),
+    step('on', 'loose', [{ type: 'fit', item: 'bar' }]),
     step('tight', 'torque', [{ type: 'torque', group: 'g' }]),
-    step('look', 'closeOut', [{ type: 'check', check: 'gap' }]),
+    step('look', 'refit', [{ type: 'check', check: 'gap' }]),
   ]);
   const removals = new Map([
     ['wheels', { count: 2, fate: 'refit' as const }],
@@ -78,7 +78,7 @@ describe('the reverse of removal', () => {
     ]));
 
   it('leaves to the sheet what the sheet puts back, and asks for the pieces it forgets', () => {
-    const sheet = listed([...strip, step('back', 'closeOut', [{ type: 'refit', removed: 'bolts', count: 10 }])]);
+    const sheet = listed([...strip, step('back', 'refit', [{ type: 'refit', removed: 'bolts', count: 10 }])]);
     const made = withRefit(sheet, removals);
     const bolts = made.flatMap((entry) =>
       entry.actions.flatMap((action) => (action.type === 'refit' && action.removed === 'bolts' ? [action.count] : [])),
@@ -101,7 +101,7 @@ describe('the reverse of removal', () => {
   });
 
   it('is nothing where nothing comes off', () => {
-    const plain = listed([step('a', 'fitLoose', [{ type: 'start', group: 'g' }])]);
+    const plain = listed([step('a', 'loose', [{ type: 'start', group: 'g' }])]);
     expect(withRefit(plain, new Map())).toEqual(plain);
   });
 });

@@ -9,6 +9,10 @@ function reverseAction(action: PlanAction): PlanAction | undefined {
       return { type: 'refit', removed: action.removed };
     case 'refit':
       return { type: 'remove', removed: action.removed };
+    case 'swingAside':
+      return { type: 'swingBack', removed: action.removed };
+    case 'swingBack':
+      return { type: 'swingAside', removed: action.removed };
     case 'disconnect':
       return { type: 'reconnect', disconnect: action.disconnect };
     case 'reconnect':

@@ -1,5 +1,6 @@
 import type { Fate } from '../kit/kit-step.ts';
 import type { PlanAction, PlanStep } from '../kit/plan.ts';
+import { needsPuttingBack } from './needs-putting-back.ts';
 import { reverseSteps } from './reverse-strip.ts';
 
 /** What the steps remove, by id, with how many and where it must end. */
@@ -16,7 +17,9 @@ function putBack(steps: readonly PlanStep[], removals: Removals): { counts: Map<
     if (action.type === 'refit') {
       const all = removals.get(action.removed)?.count ?? 0;
       counts.set(action.removed, (counts.get(action.removed) ?? 0) + (action.count ?? all));
-    } else if (action.type === 'reconnect') closed.add(`disconnect ${action.disconnect}`);
+    } else if (action.type === 'moveOver') counts.set(action.removed, removals.get(action.removed)?.count ?? 0);
+    else if (action.type === 'swingBack') closed.add(`swing ${action.removed}`);
+    else if (action.type === 'reconnect') closed.add(`disconnect ${action.disconnect}`);
     else if (action.type === 'retighten') closed.add(`neighbour ${action.neighbour}`);
     else if (action.type === 'lower') closed.add('lower');
     else if (action.type === 'undo') closed.add(`do ${action.text}`);
@@ -24,28 +27,41 @@ function putBack(steps: readonly PlanStep[], removals: Removals): { counts: Map<
   return { counts, closed };
 }
 
+/** What the steps open, and what of it stays open for good. */
+interface Owing {
+  removals: Removals;
+  retired: ReadonlySet<string>;
+}
+
 /** Whether an action opens something that no step of the sheet closes. */
-function isOwed(action: PlanAction, step: PlanStep, removals: Removals, back: ReturnType<typeof putBack>): boolean {
+function isOwed(
+  action: PlanAction,
+  step: PlanStep,
+  { removals, retired }: Owing,
+  back: ReturnType<typeof putBack>,
+): boolean {
   switch (action.type) {
     case 'remove': {
       const thing = removals.get(action.removed);
       return thing !== undefined && comesBack(thing.fate) && (back.counts.get(action.removed) ?? 0) < thing.count;
     }
+    case 'swingAside':
+      return !back.closed.has(`swing ${action.removed}`);
     case 'disconnect':
-      return !back.closed.has(`disconnect ${action.disconnect}`);
+      return !retired.has(action.disconnect) && !back.closed.has(`disconnect ${action.disconnect}`);
     case 'loosen':
       return !back.closed.has(`neighbour ${action.neighbour}`);
     case 'lift':
       return !back.closed.has('lower');
     case 'do':
-      return step.phase === 'strip' && !back.closed.has(`do ${action.text}`);
+      return step.phase === 'strip' && needsPuttingBack(action.text) && !back.closed.has(`do ${action.text}`);
     default:
       return false;
   }
 }
 
 const isFit = (action: PlanAction): boolean => action.type === 'fit' || action.type === 'start';
-const OPENS: ReadonlySet<PlanAction['type']> = new Set(['remove', 'disconnect', 'loosen', 'lift', 'do']);
+const OPENS: ReadonlySet<PlanAction['type']> = new Set(['remove', 'swingAside', 'disconnect', 'loosen', 'lift', 'do']);
 
 /** Where the refit belongs: after the last thing fitted or opened, before the vehicle stands on its wheels again. */
 function refitPlace(steps: readonly PlanStep[], owed: ReadonlySet<string>): number {
@@ -58,8 +74,9 @@ function refitPlace(steps: readonly PlanStep[], owed: ReadonlySet<string>): numb
       index > last &&
       (step.actions.some((action) => action.type === 'lower') ||
         step.needs.includes('rideHeight') ||
-        step.phase === 'cure' ||
-        step.phase === 'closeOut'),
+        step.phase === 'hold' ||
+        step.phase === 'refit' ||
+        step.phase === 'prove'),
   );
   return down < 0 ? steps.length : down;
 }
@@ -70,11 +87,18 @@ function refitPlace(steps: readonly PlanStep[], owed: ReadonlySet<string>): numb
  *
  * @param steps - of one kit, in the sheet's order
  * @param removals - the kit's removed things
+ * @param retired - connections that are not closed again
  */
-export function withRefit(steps: readonly PlanStep[], removals: Removals): PlanStep[] {
+export function withRefit(
+  steps: readonly PlanStep[],
+  removals: Removals,
+  retired: ReadonlySet<string> = new Set(),
+): PlanStep[] {
   const back = putBack(steps, removals);
   const owing = steps.flatMap((step): PlanStep[] => {
-    const actions = step.actions.filter((action) => OPENS.has(action.type) && isOwed(action, step, removals, back));
+    const actions = step.actions.filter(
+      (action) => OPENS.has(action.type) && isOwed(action, step, { removals, retired }, back),
+    );
     return actions.length > 0 ? [{ ...step, actions }] : [];
   });
   if (owing.length === 0) return [...steps];
@@ -86,7 +110,7 @@ export function withRefit(steps: readonly PlanStep[], removals: Removals): PlanS
       const already = back.counts.get(action.removed) ?? 0;
       return thing && already > 0 ? { ...action, count: thing.count - already } : action;
     });
-    return { ...step, actions, phase: 'closeOut' };
+    return { ...step, actions, phase: 'refit' };
   });
   const place = refitPlace(steps, owed);
   const before = steps[place - 1];

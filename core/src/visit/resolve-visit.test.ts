@@ -23,7 +23,7 @@ const planOf = (kits: readonly VisitKit[], answers: object, decided: VisitDecisi
 /** A kit's own plan with its refits, in the visit's ids. */
 const alone = (kit: VisitKit, answers: object): Plan => {
   const scoped = Object.fromEntries(Object.entries(answers).map(([id, value]) => [kit.prefix + id, value]));
-  const resolved = resolve(scopedKit(kit.document, kit.prefix), {}, scoped);
+  const resolved = resolve(scopedKit(kit.document, kit.prefix), {}, scoped, {}, kit.prefix);
   if (!resolved.ok) throw new Error('not resolved');
   const plan = resolved.value;
   return { ...plan, steps: withRefit(plan.steps, new Map(plan.removed.map((thing) => [thing.id, thing]))) };
@@ -143,7 +143,7 @@ describe('a visit of several kits (property)', () => {
             .map(({ document }) => document.id),
         );
         for (const step of plan.steps) {
-          if (lifts.has(step.kit) && step.phase === 'fitLoose') expect(up).toBe(true);
+          if (lifts.has(step.kit) && step.phase === 'loose') expect(up).toBe(true);
           for (const action of step.actions) {
             if (action.type === 'lift') up = true;
             if (action.type === 'lower') up = false;
@@ -221,8 +221,8 @@ describe('two kits on one vehicle', () => {
       'k0 remove',
       'k0 start',
       'k1 start',
-      'k0 torque',
-      'k1 torque',
+      'k0 snug torque',
+      'k1 snug torque',
       'k0 refit',
       'k1 refit',
       'k0 lower',

@@ -113,18 +113,22 @@ function withOneJointEach(plan: Plan, taken: readonly SharedWork[], conflicts: R
   });
   const groups = kept.map((group) => ({
     ...group,
-    after: [...new Set(group.after.flatMap((id) => gone.get(id) ?? [id]))].filter((id) => id !== group.id),
+    after: group.after
+      .flatMap((entry) => (gone.get(entry.group) ?? [entry.group]).map((id) => ({ ...entry, group: id })))
+      .filter((entry) => entry.group !== group.id),
+    looseWith: [...new Set(group.looseWith.flatMap((id) => gone.get(id) ?? [id]))].filter((id) => id !== group.id),
   }));
+  const goneOf = (action: PlanAction): string[] =>
+    'group' in action && action.group !== undefined ? [...new Set(gone.get(action.group) ?? [])] : [];
   // A sheet's step for a group that fell away is done with the group that stands for it.
   const steps = plan.steps.map((step) =>
-    step.actions.some((action) => 'group' in action && gone.has(action.group))
+    step.actions.some((action) => goneOf(action).length > 0)
       ? {
           ...step,
-          actions: step.actions.flatMap((action): PlanAction[] =>
-            'group' in action && gone.has(action.group)
-              ? [...new Set(gone.get(action.group))].map((group) => ({ ...action, group }))
-              : [action],
-          ),
+          actions: step.actions.flatMap((action): PlanAction[] => {
+            const groups = goneOf(action);
+            return groups.length > 0 ? groups.map((group) => ({ ...action, group }) as PlanAction) : [action];
+          }),
         }
       : step,
   );
@@ -155,7 +159,7 @@ export function resolveVisit(
   for (const kit of kits) {
     const document = scopedKit(kit.document, kit.prefix);
     const own = withVehicleAnswers(document, vehicle, effective);
-    const resolved = resolve(document, vehicle, own, shop);
+    const resolved = resolve(document, vehicle, own, shop, kit.prefix);
     if (!resolved.ok) return { ok: false, error: { ...resolved.error, kit: kit.document.id } };
     const { value } = resolved;
     plans.push({ ...value, kits: value.kits.map((entry) => ({ ...entry, prefix: kit.prefix })) });
@@ -189,10 +193,12 @@ export function resolveVisit(
     ),
   );
   const removals = new Map(removed.map((thing) => [thing.id, thing]));
+  const retired = new Set(joints.disconnects.filter(({ retires }) => retires).map(({ id }) => id));
   const steps = kits.flatMap(({ document }) =>
     withRefit(
       joints.steps.filter((step) => step.kit === document.id),
       removals,
+      retired,
     ),
   );
   const kitIds = kits.map(({ document }) => document.id);

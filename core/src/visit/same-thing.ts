@@ -93,7 +93,7 @@ function thingTouched(step: PlanStep, action: PlanAction, lists: ThingLists): Th
     case 'check': {
       const thing = lists.checks.get(action.check);
       // Looked at while fitting, a check belongs to the part just fitted.
-      if (!thing || step.phase === 'prepare' || step.phase === 'strip' || step.phase === 'fitLoose') return undefined;
+      if (!thing || step.phase === 'prepare' || step.phase === 'strip' || step.phase === 'loose') return undefined;
       const limits = ` ${thing.unit ?? ''} ${thing.min ?? ''} ${thing.max ?? ''}`;
       const key = keyOf('check', { name: thing.text }, limits);
       return { ...key, bearing: 'last', what: 'check', id: action.check, name: thing.text };
@@ -101,7 +101,7 @@ function thingTouched(step: PlanStep, action: PlanAction, lists: ThingLists): Th
     case 'do':
     case 'undo': {
       const opening = action.type === 'do' && (step.phase === 'prepare' || step.phase === 'strip');
-      const closing = action.type === 'undo' || step.phase === 'closeOut';
+      const closing = action.type === 'undo' || step.phase === 'refit' || step.phase === 'prove';
       if (!opening && !closing) return undefined;
       const undoing = action.type === 'undo' || step.phase === 'strip';
       return {

@@ -1,8 +1,9 @@
 import type { Condition } from '../kit/condition.ts';
 import { scopedId } from '../kit/ids.ts';
 import type { KitDocument, OrderRule } from '../kit/kit-document.ts';
-import type { StepAction } from '../kit/kit-step.ts';
+import type { Bound } from '../kit/kit-preparation.ts';
 import type { PrintedSpec } from '../kit/printed-spec.ts';
+import type { StepAction } from '../kit/step-action.ts';
 
 const FIELDS = [
   'removed',
@@ -16,6 +17,7 @@ const FIELDS = [
   'neighbour',
   'temporary',
   'irreversible',
+  'choice',
 ] as const;
 
 type Scope = (id: string) => string;
@@ -27,6 +29,7 @@ function scopedAction(action: StepAction, scope: Scope): StepAction {
     const id = copy[field];
     if (typeof id === 'string') copy[field] = scope(id);
   }
+  if (action.cautions) copy.cautions = action.cautions.map(scope);
   return copy as unknown as StepAction;
 }
 
@@ -42,6 +45,11 @@ const scopedWhen = <T extends { when?: Condition }>(entry: T, scope: Scope): T =
 
 const scopedOrder = (rule: OrderRule | undefined, scope: Scope): OrderRule | undefined =>
   rule && 'list' in rule ? { list: rule.list.map(scope) } : rule;
+
+function scopedBound(bound: Bound, scope: Scope): Bound {
+  if ('step' in bound) return { step: scope(bound.step) };
+  return 'group' in bound ? { group: scope(bound.group) } : bound;
+}
 
 /** An optional id, as a field to be spread: absent stays absent. */
 const optional = <K extends string>(field: K, id: string | undefined, scope: Scope): { [P in K]?: string } =>
@@ -75,6 +83,8 @@ function scoped(kit: KitDocument, scope: Scope): KitDocument {
       ...item,
       ...optional('sitsOn', item.sitsOn, scope),
       ...optional('fittedWith', item.fittedWith, scope),
+      ...(item.quantities ? { quantities: item.quantities.map((entry) => scopedWhen(entry, scope)) } : {}),
+      ...(item.facings ? { facings: item.facings.map((entry) => scopedWhen(entry, scope)) } : {}),
       ...(item.leftover ? { leftover: item.leftover.map((entry) => scopedWhen(entry, scope)) } : {}),
     })),
     compounds: kit.compounds.map((compound) => ({ ...compound, id: scope(compound.id) })),
@@ -90,7 +100,8 @@ function scoped(kit: KitDocument, scope: Scope): KitDocument {
       startOrder: scopedOrder(group.startOrder, scope),
       snugOrder: scopedOrder(group.snugOrder, scope),
       torqueOrder: scopedOrder(group.torqueOrder, scope),
-      after: group.after?.map(scope),
+      after: group.after?.map((entry) => ({ ...entry, group: scope(entry.group) })),
+      looseWith: group.looseWith?.map(scope),
     })),
     cautions: entries(kit.cautions).map((entry) => ({ ...entry, ...optional('group', entry.group, scope) })),
     aftercare: entries(kit.aftercare),
@@ -100,7 +111,8 @@ function scoped(kit: KitDocument, scope: Scope): KitDocument {
     irreversible: entries(kit.irreversible),
     temporary: entries(kit.temporary).map((entry) => ({
       ...entry,
-      clearBy: entry.clearBy === 'closeOut' ? entry.clearBy : scope(entry.clearBy),
+      goneBefore: scopedBound(entry.goneBefore, scope),
+      ...(entry.keptUntil ? { keptUntil: scopedBound(entry.keptUntil, scope) } : {}),
     })),
     neighbours: entries(kit.neighbours).map((entry) =>
       entry.spec ? { ...entry, spec: scopedWhen(entry.spec, scope) } : entry,
@@ -111,7 +123,11 @@ function scoped(kit: KitDocument, scope: Scope): KitDocument {
       ...(entry.specs ? { specs: specs(entry.specs) } : {}),
     })),
     disconnects: entries(kit.disconnects),
-    checks: entries(kit.checks),
+    checks: entries(kit.checks).map((entry) => ({
+      ...entry,
+      ...optional('failsTo', entry.failsTo, scope),
+      ...(entry.gates ? { gates: entry.gates.map(scope) } : {}),
+    })),
     tools: entries(kit.tools),
     steps: entries(kit.steps).map((step) => ({
       ...step,

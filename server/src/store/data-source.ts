@@ -9,6 +9,7 @@ import { KitDrafts1764000000003 } from './migration/0004-kit-drafts.ts';
 import { Visits1764000000004 } from './migration/0005-visits.ts';
 import { JobRules1764000000005 } from './migration/0006-job-rules.ts';
 import { Trust1764000000006 } from './migration/0007-trust.ts';
+import { LinePhases1764000000007 } from './migration/0008-line-phases.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -26,6 +27,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       Visits1764000000004,
       JobRules1764000000005,
       Trust1764000000006,
+      LinePhases1764000000007,
     ],
     synchronize: false,
     poolSize: 10,

@@ -57,6 +57,15 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
             </Button>
           </div>
         </fieldset>
+        <label className="flex min-h-14 items-center gap-3 font-bold">
+          <input
+            type="checkbox"
+            className="size-6"
+            checked={settings.sound}
+            onChange={(event) => settings.set({ sound: event.target.checked })}
+          />
+          A tone and a buzz when a clock is over
+        </label>
         <div>
           <label className="font-bold" htmlFor={`${id}-pedal`}>
             Foot pedal

@@ -1,9 +1,14 @@
 import { NavLink, useLocation } from 'react-router';
 import type { PhaseProgress } from '#core/job/job-progress.ts';
+import { PHASES, type Phase } from '#core/kit/phase.ts';
 import { FLOOR_PHASES, hasWork } from '../job/floor-phases.ts';
+import { useLinePlace } from '../job/line-place.ts';
 
 export interface RulePhase {
+  /** The last part of its address. */
   to: string;
+  /** A stretch of the line, all of which are one screen. */
+  stretch?: Phase;
   title: string;
   done: number;
   of: number;
@@ -16,21 +21,24 @@ const RECEIVE_LEAVES = /\/(conflicts|readiness|card)$/;
 /** The phases of a job as a steel rule: ticks fill as steps are done, the pointer is where you stand. */
 export function PhaseRule({ phases }: { phases: readonly RulePhase[] }) {
   const { pathname } = useLocation();
+  const place = useLinePlace((line) => line.phase);
   return (
     <nav aria-label="Phases of the job" className="flex h-full min-w-0 flex-1 overflow-x-auto">
       {phases.map((phase) => {
         const share = phase.of === 0 ? 1 : phase.done / phase.of;
-        const here = pathname.endsWith(`/${phase.to}`) || (phase.to === 'receive' && RECEIVE_LEAVES.test(pathname));
+        const screen = pathname.endsWith(`/${phase.to}`) || (phase.to === 'receive' && RECEIVE_LEAVES.test(pathname));
+        const here = screen && (phase.stretch === undefined || phase.stretch === place);
         return (
           <NavLink
-            key={phase.to}
-            to={phase.to}
+            key={phase.stretch ?? phase.to}
+            to={phase.stretch === undefined ? phase.to : `${phase.to}?stretch=${phase.stretch}`}
+            aria-current={here ? 'page' : undefined}
             // On a phone the rule is longer than the screen: the phase you stand in comes into view.
             ref={here ? (link) => link?.scrollIntoView?.({ inline: 'center', block: 'nearest' }) : undefined}
             aria-label={`${phase.title}, ${phase.done} of ${phase.of} done`}
-            className={`relative flex min-w-24 flex-1 flex-col justify-between px-1 pt-2.5 text-center ${here ? 'text-paint' : share >= 1 ? 'text-on-plate' : 'text-on-plate-2'}`}
+            className={`relative flex min-w-[4.6rem] flex-1 flex-col justify-between px-1 pt-2.5 text-center ${here ? 'text-paint' : share >= 1 ? 'text-on-plate' : 'text-on-plate-2'}`}
           >
-            <span className="plate text-[1.35rem]">{phase.title}</span>
+            <span className="plate text-[1.2rem] whitespace-nowrap">{phase.title}</span>
             {here && (
               <span
                 aria-hidden="true"
@@ -68,6 +76,7 @@ export const rulePhases = (phases: readonly PhaseProgress[]): RulePhase[] => [
   { to: 'receive', title: 'Receive', done: 1, of: 1 },
   ...phases.filter(hasWork).map(({ phase, done, of }) => {
     const { path, title } = FLOOR_PHASES[phase];
-    return { to: path, title, done, of };
+    const stretch = PHASES.find((name) => name === phase);
+    return { to: path, title, done, of, ...(stretch ? { stretch } : {}) };
   }),
 ];

@@ -1,13 +1,12 @@
 import { TriangleAlert } from 'lucide-react';
 import type { Plan } from '#core/kit/plan.ts';
 
-/** The cautions that belong where the fitter stands: the group's, and the kit's. */
-export function Cautions({ plan, group }: { plan: Plan; group?: string }) {
-  const shown = plan.cautions.filter((caution) => caution.group === undefined || caution.group === group);
-  if (shown.length === 0) return null;
+/** Cautions where they are needed. */
+export function Cautions({ cautions }: { cautions: Plan['cautions'] }) {
+  if (cautions.length === 0) return null;
   return (
-    <ul className="mt-5 grid gap-2 border-t border-rule pt-3 text-sm" aria-label="Cautions">
-      {shown.map((caution) => (
+    <ul className="mt-3 grid gap-1.5 border-y border-rule py-2 text-sm" aria-label="Cautions">
+      {cautions.map((caution) => (
         <li key={caution.id} className="flex gap-2">
           <TriangleAlert
             size={18}

@@ -1,3 +1,4 @@
+import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
 import type { Phase, PhaseProgress } from '#core/job/job-progress.ts';
 
 export type FloorPhase = PhaseProgress['phase'];
@@ -6,7 +7,7 @@ export type FloorPhase = PhaseProgress['phase'];
 export const FLOOR_PHASES: Record<
   FloorPhase,
   {
-    /** The last part of its address. */
+    /** The last part of its address; the stretches of the line are one screen. */
     path: string;
     title: string;
     /** Its name where there is little room. */
@@ -16,15 +17,20 @@ export const FLOOR_PHASES: Record<
   }
 > = {
   checkIn: { path: 'check-in', title: 'Check in', short: 'In', share: 0.1 },
-  strip: { path: 'strip', title: 'Strip', short: 'Strip', share: 0.15 },
-  fitLoose: { path: 'fit-loose', title: 'Fit loose', short: 'Loose', share: 0.2 },
-  torque: { path: 'torque', title: 'Torque', short: 'Torque', share: 0.35 },
-  refit: { path: 'refit', title: 'Refit', short: 'Refit', share: 0.1 },
-  closeOut: { path: 'close-out', title: 'Close out', short: 'Out', share: 0.1 },
+  prepare: { path: 'line', title: PHASE_TEXT.prepare, short: 'Prep', share: 0.05 },
+  strip: { path: 'line', title: PHASE_TEXT.strip, short: 'Strip', share: 0.15 },
+  loose: { path: 'line', title: PHASE_TEXT.loose, short: 'Loose', share: 0.15 },
+  align: { path: 'line', title: PHASE_TEXT.align, short: 'Align', share: 0.05 },
+  snug: { path: 'line', title: PHASE_TEXT.snug, short: 'Snug', share: 0.05 },
+  torque: { path: 'line', title: PHASE_TEXT.torque, short: 'Torque', share: 0.25 },
+  hold: { path: 'line', title: PHASE_TEXT.hold, short: 'Hold', share: 0.02 },
+  refit: { path: 'line', title: PHASE_TEXT.refit, short: 'Refit', share: 0.1 },
+  prove: { path: 'line', title: PHASE_TEXT.prove, short: 'Prove', share: 0.05 },
+  closeOut: { path: 'close-out', title: 'Close out', short: 'Out', share: 0.03 },
 };
 
 /** The screen of a job in this phase. */
 export const phasePath = (phase: Phase): string => (phase === 'closed' ? 'record' : FLOOR_PHASES[phase].path);
 
-/** A kit whose sheet takes nothing off has no strip and no refit to show. */
-export const hasWork = ({ phase, of }: PhaseProgress): boolean => of > 0 || (phase !== 'strip' && phase !== 'refit');
+/** A stretch that no step of the kits is in has nothing to show. */
+export const hasWork = ({ of }: PhaseProgress): boolean => of > 0;

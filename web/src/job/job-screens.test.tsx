@@ -248,7 +248,7 @@ describe('closing out', () => {
   it('of a job just begun lists everything in the way, each with a way there', async () => {
     show('close-out', bar().log, { shop: out() });
     expect(await screen.findByText(/lines not counted/)).toBeVisible();
-    expect(screen.getAllByRole('link', { name: 'Go there' }).length).toBeGreaterThan(0);
+    expect(screen.getAllByRole('link', { name: 'To the line' }).length).toBeGreaterThan(0);
     expect(screen.getByRole('button', { name: /still in the way/ })).toBeDisabled();
   });
   it('things lent for the job keep it open', async () => {

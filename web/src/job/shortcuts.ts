@@ -5,8 +5,6 @@ const EVERYWHERE: Shortcut[] = [{ keys: 'U', does: 'Take back your last count, s
 
 const BY_SCREEN: Record<string, Shortcut[]> = {
   receive: [],
-  strip: [{ keys: 'Space', does: 'The marked step is done' }],
-  refit: [{ keys: 'Space', does: 'The marked line is back' }],
   'check-in': [
     { keys: 'Space', does: 'This line is all here' },
     { keys: '0–9, Enter', does: 'Type a count' },
@@ -14,18 +12,15 @@ const BY_SCREEN: Record<string, Shortcut[]> = {
     { keys: 'D', does: 'One of them is damaged' },
     { keys: '↑ ↓', does: 'Line above, line below' },
   ],
-  'fit-loose': [
-    { keys: 'Space', does: 'The marked station is started by hand' },
-    { keys: 'G', does: 'Next joint group' },
-    { keys: 'P', does: 'Raise a problem' },
-  ],
-  torque: [
-    { keys: 'Space', does: 'The one big action: bead, snug, pull' },
-    { keys: '0–9, Enter', does: 'Type a reading' },
+  line: [
+    { keys: 'Space', does: 'The one big action of the step' },
+    { keys: '0–9, Enter', does: 'Type a reading; choose an answer by its number' },
+    { keys: 'T', does: 'The tape: all steps' },
+    { keys: 'N', does: 'Leave it for later, or back to what is next' },
+    { keys: 'O', does: 'What is owed' },
     { keys: 'W', does: 'Choose the wrench' },
     { keys: 'L', does: 'Loosen' },
     { keys: 'P', does: 'Raise a problem' },
-    { keys: 'G', does: 'Next joint group' },
   ],
   'close-out': [],
   record: [],

@@ -15,6 +15,8 @@ export interface Settings {
   scaled: boolean;
   /** A further key for the one big action: a foot pedal sends one. */
   pedalKey: string;
+  /** A tone and a buzz when a clock is over. */
+  sound: boolean;
   /** The stand-in's hand. */
   pullSpeedDegPerS: number;
   overshootDeg: number;
@@ -29,6 +31,7 @@ export const useSettings = create<Settings>()(
       pxPerMm: NOMINAL_PX_PER_MM,
       scaled: false,
       pedalKey: '',
+      sound: true,
       pullSpeedDegPerS: 45,
       overshootDeg: 0,
       set: (change) => set(change),

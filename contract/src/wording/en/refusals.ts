@@ -319,7 +319,7 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
   prerequisitesOpen: {
     title: 'Not yet: something must be true first',
     why: '{prerequisites}',
-    lift: 'Answer it under Receive. A lead may let it be.',
+    lift: 'Answer it at the start of the line, or under Receive. A lead may let it be.',
   },
   baselinesMissing: {
     title: 'Measure first',
@@ -332,27 +332,70 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: '{conflict}',
     lift: 'A lead chooses under Conflicts.',
   },
-  stripOpen: { title: 'Still to be stripped', why: '{steps}', lift: 'Tick it under Strip. A lead may let it be.' },
+  stripOpen: { title: 'Still to be stripped', why: '{steps}', lift: 'Do it first. A lead may let it be.' },
   stepWaitsFor: {
     title: 'Another step comes first',
     why: '{steps}',
     lift: 'Do that first. A lead may let it be.',
   },
   stepDoneAlready: { title: 'Done already', why: 'This step is ticked.', lift: 'Nothing to do.' },
-  helperNeeded: {
-    title: 'Not alone',
-    why: 'This step takes {people} people.',
-    lift: 'Get your helper, then say who helps.',
+  unknownAct: NOT_IN_PLAN,
+  actDoneAlready: { title: 'Done already', why: '{act}.', lift: 'Nothing to do.' },
+  doneByStations: {
+    title: 'Station by station',
+    why: '{act}: it is done when each of its stations is.',
+    lift: 'Go on with the stations.',
   },
-  chocksNotSaid: {
-    title: 'Where are the chocks?',
-    why: 'They stand at the end that stays on the floor.',
-    lift: 'Set them, then say where.',
+  actWaitsFor: { title: 'Something comes first', why: '{acts}', lift: 'Do that first. A lead may let it be.' },
+  actAsks: { title: 'Not all is said', why: 'Still asked: {asks}.', lift: 'Answer it, then go on.' },
+  stepAsks: { title: 'A press does not say it', why: '{acts}', lift: 'Answer what it asks.' },
+  answerRefused: {
+    title:
+      '{min, select, none {{max, select, none {Not that one} other {Outside what may be}}} other {Outside what may be}}',
+    why: '{answer}{expected, select, none {} other {; it is {expected}}}{min, select, none {} other {; at least {min}}}{max, select, none {} other {; at most {max}}}.{why, select, none {} other { {why}.}}',
+    lift: 'Take the right one, or measure again.',
   },
-  chocksAtRaisedEnd: {
-    title: 'The chocks are at the end that goes up',
-    why: 'Lifting the {end} takes them off the floor.',
-    lift: 'Put them at the other end.',
+  otherSideOpen: {
+    title: 'One side at a time',
+    why: 'The structure stays located by the other side: {debt} is open there.',
+    lift: 'Close that side first. A lead may let it be.',
+  },
+  partUnderMissing: { title: 'Nothing under it yet', why: 'It sits on {item}.', lift: 'Fit that first.' },
+  keptOnUntil: { title: 'It stays on', why: 'Until this is done: {steps}.', lift: 'Do that first.' },
+  clockNotBegun: { title: 'The clock has not begun', why: '{act}.', lift: 'Start it first.' },
+  clockRunning: {
+    title: 'Not yet',
+    why: 'The clock runs until {endsAtMs}.',
+    lift: 'Do something else meanwhile. A lead may let it be.',
+  },
+  clockInvalid: {
+    title: 'Not a time it can have begun',
+    why: 'It lies ahead, or more than a week back.',
+    lift: 'Give the time it really began.',
+  },
+  compoundNotSet: {
+    title: 'The locker has not set',
+    why: '{group}: handling strength at {endsAtMs}.',
+    lift: 'Do something else meanwhile. A lead may let it be.',
+  },
+  stillRaised: {
+    title: 'The vehicle is still raised',
+    why: 'Nobody has let it down: {step}.',
+    lift: 'Do that step first.',
+  },
+  notWaivable: {
+    title: 'This is never let go',
+    why: '{acts}: a joint has its torque, and what came off is back.',
+    lift: 'Do it, park the job, or hand it back unfinished.',
+  },
+  checkNotMet: { title: 'A check comes first', why: '{check}', lift: 'Meet the check. A lead may let it be.' },
+  jobParked: { title: 'The job is put aside', why: 'It was parked.', lift: 'Take it up again first.' },
+  notParked: { title: 'The job is in hand', why: 'It is not put aside.', lift: 'Nothing to do.' },
+  temperatureInvalid: { title: 'No bay is that warm or cold', why: '{tempC} °C.', lift: 'Read it again.' },
+  stillOff: {
+    title: 'The old parts are not on',
+    why: '{stations} stations still hold the kit’s hardware.{debts, select, none {} other { Off the vehicle: {debts}.}}',
+    lift: 'Take the kit out and put everything back, or hand it back unfinished.',
   },
   debtOpenAlready: { title: 'Open already', why: '{debt} is off already.', lift: 'Nothing to do.' },
   debtNotOpen: { title: 'Not open', why: '{debt} is not off, or is back.', lift: 'Nothing to do.' },

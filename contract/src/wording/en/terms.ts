@@ -1,8 +1,9 @@
 import type { CompoundKind } from '#core/compound/compound.ts';
 import type { DebtEnd } from '#core/job/debt-kind.ts';
 import type { FigureSource } from '#core/job/figure.ts';
-import type { StepAction, StepNeed } from '#core/kit/kit-step.ts';
+import type { StepNeed } from '#core/kit/kit-step.ts';
 import type { Phase } from '#core/kit/phase.ts';
+import type { PlanAction } from '#core/kit/plan.ts';
 import type { JointDifference } from '#core/kit/plan-conflict.ts';
 import type { PullVerdict } from '#core/tightening/judge-pull.ts';
 import type { Pattern } from '#core/tightening/pattern.ts';
@@ -48,11 +49,13 @@ export const FIGURE_SOURCE_TEXT: Record<FigureSource, string> = {
 export const PHASE_TEXT: Record<Phase, string> = {
   prepare: 'Prepare',
   strip: 'Strip',
-  fitLoose: 'Fit loose',
+  loose: 'Loose',
   align: 'Align',
+  snug: 'Snug',
   torque: 'Torque',
-  cure: 'Cure',
-  closeOut: 'Close out',
+  hold: 'Hold',
+  refit: 'Refit',
+  prove: 'Prove',
 };
 
 export const NEED_TEXT: Record<StepNeed, string> = {
@@ -64,29 +67,60 @@ export const NEED_TEXT: Record<StepNeed, string> = {
   wheelsOff: 'Wheels off',
 };
 
-export const ACTION_TEXT: Record<StepAction['type'], string> = {
+export const ACTION_TEXT: Record<PlanAction['type'], string> = {
+  slacken: 'Loosen',
   remove: 'Remove',
   refit: 'Refit',
+  swingAside: 'Swing aside',
+  swingBack: 'Swing back',
+  support: 'Support',
+  compare: 'Compare old with new',
+  moveOver: 'Move over',
   disconnect: 'Disconnect',
   reconnect: 'Reconnect',
+  windBack: 'Wind back',
+  loosen: 'Loosen',
+  retighten: 'Tighten again',
+  putOn: 'Put on',
+  refitForNow: 'Refit for now',
+  clear: 'Take away',
+  lift: 'Lift the vehicle',
+  lower: 'Lower the vehicle',
+  clean: 'Clean',
+  dry: 'Dry',
+  chase: 'Chase',
+  soak: 'Soak',
+  coolDown: 'Let cool',
+  warmUp: 'Let warm up',
+  measure: 'Measure',
+  check: 'Check',
+  test: 'Try',
+  prerequisite: 'Must be true',
+  drill: 'Drill',
+  ream: 'Ream',
+  cut: 'Cut',
+  bend: 'Bend',
+  decide: 'Decide',
+  choose: 'Choose',
+  apply: 'Apply',
+  leaveDry: 'Leave dry',
   fit: 'Fit',
+  buildStack: 'Build the stack',
+  press: 'Press in',
+  preset: 'Set to length',
   start: 'Start by hand',
   snug: 'Snug',
   torque: 'Torque',
   verify: 'Verify',
-  apply: 'Apply',
-  drill: 'Drill',
-  measure: 'Measure',
-  check: 'Check',
-  lift: 'Lift the vehicle',
-  lower: 'Lower the vehicle',
+  hold: 'Hold',
+  grease: 'Grease',
+  bleed: 'Bleed',
+  fill: 'Fill',
   wait: 'Wait',
-  loosen: 'Loosen',
-  retighten: 'Tighten again',
-  clear: 'Take away',
-  decide: 'Decide',
   followKit: 'Go to another kit',
   do: 'Do',
+  undo: 'Put back',
+  settle: 'Settle',
 };
 
 export const DIFFERENCE_TEXT: Record<JointDifference, string> = {

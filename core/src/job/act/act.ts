@@ -31,6 +31,8 @@ export interface Ask extends DecideContext {
   commandId: string;
   atMs: number;
   by: Person;
+  /** The job as these facts of the same command leave it. */
+  after(facts: ReadonlyArray<{ type: string }>): JobState;
 }
 
 /** Either the facts that now hold, or why not. */

@@ -1,4 +1,6 @@
 import type { StationId } from '../../kit/ids.ts';
+import { beadComesFirst, lineGate } from '../gate/line-gate.ts';
+import { firstStanding } from '../gate/overridden.ts';
 import { stationState } from '../job-state.ts';
 import { ON_THE_FLOOR } from '../role.ts';
 import { act, done, refuse, setStation, stampOf } from './act.ts';
@@ -26,8 +28,12 @@ export const applyCompound = act<ApplyCompound, CompoundApplied>({
     const state = stationState(job, id);
     const { compound } = found.station;
     if (compound === undefined) return refuse({ code: 'noCompoundHere', station: id });
-    // Only on a bolt known to start: the clock runs from the bead.
-    if (state.stage === 'empty') return refuse({ code: 'notStarted', station: id });
+    // Only on a bolt known to start, since the clock runs from the bead; unless the sheet has it the other way round.
+    if (state.stage === 'empty' && !beadComesFirst(plan, found.station))
+      return refuse({ code: 'notStarted', station: id });
+    // Where the sheet writes it late it goes on before the snug all the same: later the thread is shut.
+    const gate = firstStanding(job, id, [lineGate(plan, job, found.station, 'apply')]);
+    if (gate) return refuse(gate);
     if (state.bead) return refuse({ code: 'compoundAlreadyOn', station: id });
     if (state.stage === 'snug') return refuse({ code: 'alreadySnug', station: id });
     if (!cleaned) return refuse({ code: 'threadNotClean', station: id });

@@ -1,8 +1,9 @@
 import { describe, expect, it } from '@jest/globals';
 import { bar, guard, MIRA, plate, RAFE, refusal, tryCommand } from '#demo/try-job.ts';
-import { closeBlocks } from '../close-block.ts';
+import { closeBlocks } from '../close-blocks.ts';
 import { hardwareLedger } from '../hardware-ledger.ts';
 import { jobProgress } from '../job-progress.ts';
+import { runningClocks } from '../line-clocks.ts';
 
 describe('a whole job', () => {
   it.each([
@@ -49,6 +50,20 @@ describe('closing', () => {
     expect(blocks()).toMatchObject([{ item: 'a4', unaccounted: -1 }]);
     worker.give({ type: 'declareSpare', item: 'a4', quantity: 1 });
     expect(refusal(worker, { type: 'close', signature: '' })).toBe('signatureMissing');
+    // The locker still cures: the driver is told in writing, or the job waits.
+    expect(tryCommand(worker, { type: 'close', signature: MIRA.name })).toMatchObject({
+      refusal: { blocks: [{ code: 'clocksRunning' }] },
+    });
+    const clocks = runningClocks(worker.log.plan, worker.log.state, worker.nowMs);
+    const releases = (condition: string) => clocks.map(({ id, endsAtMs }) => ({ clock: id, endsAtMs, condition }));
+    const close = (condition: string) => ({
+      type: 'close' as const,
+      signature: MIRA.name,
+      releases: releases(condition),
+    });
+    expect(refusal(worker, close(' '))).toBe('reasonMissing');
+    expect(refusal(worker, close('No towing before tomorrow noon.'))).toBe('accepted');
+    worker.nowMs += 48 * 3_600_000;
     expect(refusal(worker, { type: 'close', signature: MIRA.name })).toBe('accepted');
   });
   it('a problem keeps it open until it is cleared with how', () => {

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { HOB, MIRA, plate, platesSnug, pullOf, RAFE, refusal, TAM, tryCommand, WRENCHES } from '#demo/try-job.ts';
-import { closeBlocks } from '../close-block.ts';
+import { closeBlocks } from '../close-blocks.ts';
 import { EVENT_VERSION } from '../event-version.ts';
 import { fold } from '../fold.ts';
 import { hardwareLedger } from '../hardware-ledger.ts';

@@ -1,6 +1,7 @@
+import { raisedBy } from '../line-standing.ts';
 import type { LoadState } from '../load-state.ts';
 import { ON_THE_FLOOR } from '../role.ts';
-import { act, done, stampOf } from './act.ts';
+import { act, done, refuse, stampOf } from './act.ts';
 
 export interface SetLoadState {
   type: 'setLoadState';
@@ -16,7 +17,13 @@ export interface LoadStateSet {
 
 export const setLoadState = act<SetLoadState, LoadStateSet>({
   may: ON_THE_FLOOR,
-  decide: (_, { state, measuredMm }) => done({ type: 'loadStateSet', state, measuredMm }),
+  decide({ plan, job }, { state, measuredMm }) {
+    // A vehicle that the line raised stands on its wheels when it was let down, and not on anybody's word.
+    const raised = state === 'onWheels' ? raisedBy(plan, job) : undefined;
+    return raised === undefined
+      ? done({ type: 'loadStateSet', state, measuredMm })
+      : refuse({ code: 'stillRaised', step: raised });
+  },
   fold: {
     loadStateSet(draft, fact) {
       draft.load = { state: fact.state, measuredMm: fact.measuredMm, ...stampOf(fact) };

@@ -1,6 +1,7 @@
 import type { StationId } from '../../kit/ids.ts';
 import { indexOf } from '../../kit/plan.ts';
 import { compoundMissing, notAllStarted, waitsFor, windowClosed } from '../gate/joint-gate.ts';
+import { lineGate } from '../gate/line-gate.ts';
 import { firstStanding } from '../gate/overridden.ts';
 import { stationState } from '../job-state.ts';
 import { ON_THE_FLOOR } from '../role.ts';
@@ -34,8 +35,9 @@ export const snug = act<Snug, StationSnugged>({
     if (stage === 'snug') return refuse({ code: 'alreadySnug', station: id });
     const next = group.snugOrder.find((other) => stationState(job, other).stage === 'started');
     const standing = firstStanding(job, id, [
-      notAllStarted(job, group),
-      waitsFor(ask, job, group),
+      lineGate(plan, job, station, 'snug'),
+      notAllStarted(plan, job, group),
+      waitsFor(ask, job, group, 'snug'),
       compoundMissing(job, station),
       tool === 'power' && indexOf(plan).kits.get(station.kit)?.powerTools === 'never'
         ? { code: 'powerToolForbidden', station: id }

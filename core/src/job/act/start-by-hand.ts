@@ -1,11 +1,12 @@
 import type { StationId } from '../../kit/ids.ts';
 import { indexOf, type PlanItem } from '../../kit/plan.ts';
 import { openConflict } from '../gate/conflict-gate.ts';
+import { waitsFor } from '../gate/joint-gate.ts';
+import { lineGate } from '../gate/line-gate.ts';
 import { firstStanding } from '../gate/overridden.ts';
 import { piecesOnTray } from '../hardware-ledger.ts';
 import { lineState, stationState } from '../job-state.ts';
 import { ON_THE_FLOOR } from '../role.ts';
-import { stepsDone, stripBefore } from '../step-progress.ts';
 import { act, done, refuse, setStation, stampOf } from './act.ts';
 import { findStation } from './find-station.ts';
 
@@ -33,15 +34,11 @@ export const startByHand = act<StartByHand, StationStarted | StartUndone>({
     if (stationState(job, id).stage !== 'empty') return refuse({ code: 'alreadyStarted', station: id });
     const conflict = openConflict(plan, [id]);
     if (conflict !== undefined) return refuse({ code: 'conflictOpen', conflict });
-    const strip = stripBefore(plan, group.id);
-    if (strip.length > 0) {
-      const finished = stepsDone(plan, job);
-      const steps = strip.filter((step) => !finished.has(step.id)).map((step) => step.id);
-      const blocked = firstStanding(job, id, [
-        steps.length > 0 ? { code: 'stripOpen', station: id, steps } : undefined,
-      ]);
-      if (blocked) return refuse(blocked);
-    }
+    const blocked = firstStanding(job, id, [
+      lineGate(plan, job, station, 'start'),
+      waitsFor({ plan }, job, group, 'start'),
+    ]);
+    if (blocked) return refuse(blocked);
     const { items } = indexOf(plan);
     const hardware = station.stack.flatMap((piece) => (piece.kind === 'hardware' ? (items.get(piece.item) ?? []) : []));
     const uncounted = hardware.filter((item) => lineState(job, item.id).count === undefined);

@@ -1,10 +1,13 @@
-import type { PlanGroup, PlanStation } from '../../kit/plan.ts';
+import { indexOf, type Plan, type PlanGroup, type PlanStation } from '../../kit/plan.ts';
+import { lineOf } from '../../line/line.ts';
 import type { DecideContext } from '../act/act.ts';
 import { type JobState, stationState } from '../job-state.ts';
+import { lineProgress } from '../line-progress.ts';
 import { windowClosesAtMs } from '../locker-window.ts';
 import { compoundSettled, nextPull } from '../next-station.ts';
 import type { Refusal } from '../refusal.ts';
 import { groupComplete, nextPassIndex } from '../station-progress.ts';
+import { lineGate } from './line-gate.ts';
 import { firstStanding } from './overridden.ts';
 
 /** The one whose joint it is, and when it is asked. */
@@ -14,8 +17,11 @@ interface At {
   atMs: number;
 }
 
-export function notAllStarted(job: JobState, group: PlanGroup): Refusal | undefined {
-  const waiting = group.stations.filter((id) => stationState(job, id).stage === 'empty');
+/** Every fastener of the group in its thread, and of the groups that stay loose with it. */
+export function notAllStarted(plan: Plan, job: JobState, group: PlanGroup): Refusal | undefined {
+  const { groups } = indexOf(plan);
+  const together = [group, ...group.looseWith.flatMap((id) => groups.get(id) ?? [])];
+  const waiting = together.flatMap(({ stations }) => stations.filter((id) => stationState(job, id).stage === 'empty'));
   return waiting.length > 0 ? { code: 'groupNotAllStarted', group: group.id, waiting } : undefined;
 }
 
@@ -24,8 +30,20 @@ function notAllSnug(job: JobState, group: PlanGroup): Refusal | undefined {
   return waiting.length > 0 ? { code: 'groupNotAllSnug', group: group.id, waiting } : undefined;
 }
 
-export function waitsFor({ plan }: DecideContext, job: JobState, group: PlanGroup): Refusal | undefined {
-  const open = group.after.filter((id) => !groupComplete(plan, job, id));
+/** Stages of a joint group, in the order they are reached. */
+const STAGES = ['start', 'snug', 'torque'] as const;
+
+/** What must be finished before this stage of the group: a stage waits for what an earlier one waited for too. */
+export function waitsFor(
+  { plan }: Pick<DecideContext, 'plan'>,
+  job: JobState,
+  group: PlanGroup,
+  stage: (typeof STAGES)[number],
+): Refusal | undefined {
+  const open = group.after
+    .filter(({ holds }) => STAGES.indexOf(holds) <= STAGES.indexOf(stage))
+    .map((entry) => entry.group)
+    .filter((id) => !groupComplete(plan, job, id));
   return open.length > 0 ? { code: 'groupWaitsFor', group: group.id, waitsFor: open } : undefined;
 }
 
@@ -41,6 +59,25 @@ export function windowClosed({ plan }: DecideContext, job: JobState, { station, 
     : undefined;
 }
 
+/** A bonded bush is torqued where it will stand, whatever its sheet forgot to say. */
+export const wantsRideHeight = (group: PlanGroup, station: PlanStation): boolean =>
+  group.atRideHeight === true || (station.tags?.includes('rubberBonded') ?? false);
+
+/** A check that must be met before this group is torqued, and is not. */
+export function checkOpen(plan: Plan, job: JobState, station: PlanStation): Refusal | undefined {
+  const gating = plan.checks.filter(({ gates }) => gates?.includes(station.groupId));
+  if (gating.length === 0) return undefined;
+  const { acts } = lineProgress(plan, job);
+  const looks = lineOf(plan).steps.flatMap((step) => step.acts);
+  const open = gating.find((check) =>
+    looks.some(
+      ({ id, action }) =>
+        (action.type === 'check' || action.type === 'test') && action.check === check.id && !acts.has(id),
+    ),
+  );
+  return open && { code: 'checkNotMet', station: station.id, check: open.id };
+}
+
 /** The checks before a joint may be finished, by a pull or by reaching its stop. */
 export function finishingChecks(context: DecideContext, job: JobState, at: At): Refusal | undefined {
   const { station, group } = at;
@@ -49,14 +86,16 @@ export function finishingChecks(context: DecideContext, job: JobState, at: At): 
   const verifying = pass !== undefined && group.passes[pass]?.kind === 'verify';
   const state = job.load?.state;
   return firstStanding(job, station.id, [
-    notAllStarted(job, group),
-    waitsFor(context, job, group),
+    lineGate(context.plan, job, station, verifying ? 'verify' : 'torque'),
+    checkOpen(context.plan, job, station),
+    notAllStarted(context.plan, job, group),
+    waitsFor(context, job, group, 'torque'),
     compoundMissing(job, station),
     notAllSnug(job, group),
     turn && turn.station.id !== station.id
       ? { code: 'outOfOrder', station: station.id, next: turn.station.id }
       : undefined,
-    group.atRideHeight && state !== 'rideHeight' && state !== 'onWheels'
+    wantsRideHeight(group, station) && state !== 'rideHeight' && state !== 'onWheels'
       ? { code: 'notAtRideHeight', station: station.id, state: state ?? 'notStated' }
       : undefined,
     // A verify pull moves nothing, so a set thread is not broken by it.

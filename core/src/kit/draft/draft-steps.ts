@@ -1,7 +1,8 @@
 import type { Fact } from '../../sheet/fact.ts';
 import { HARDWARE } from '../../sheet/lexicon.ts';
-import type { StepAction, StepNeed } from '../kit-step.ts';
+import type { StepNeed } from '../kit-step.ts';
 import type { Phase } from '../phase.ts';
+import type { StepAction } from '../step-action.ts';
 import { conditionOf } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
@@ -171,11 +172,11 @@ function phaseOf(facts: readonly Fact[], actions: readonly StepAction[]): Phase 
   const verbs = new Set(facts.flatMap((fact) => (fact.value.kind === 'action' ? [fact.value.action] : [])));
   if (types.has('torque')) return 'torque';
   if (types.has('remove') || types.has('disconnect')) return 'strip';
-  if (types.has('refit') || types.has('reconnect') || facts.some((fact) => fact.value.kind === 'aftercare'))
-    return 'closeOut';
-  if (types.has('wait')) return 'cure';
+  if (types.has('refit') || types.has('reconnect')) return 'refit';
+  if (facts.some((fact) => fact.value.kind === 'aftercare')) return 'prove';
+  if (types.has('wait')) return 'hold';
   if (types.has('drill') || verbs.has('clean') || verbs.has('measure') || verbs.has('lift') || verbs.has('loosen'))
     return 'prepare';
   if (verbs.has('check')) return 'align';
-  return 'fitLoose';
+  return 'loose';
 }

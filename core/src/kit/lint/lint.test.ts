@@ -114,7 +114,7 @@ const sound = (): KitDocument => ({
   removed: [{ id: 'cover', name: 'Cover bolts', count: 6, fate: 'refit', when: { question: 'shield', is: true } }],
   disconnects: [{ id: 'lamp', name: 'Fog lamp', kind: 'connector' }],
   neighbours: [{ id: 'link', name: 'Drop link' }],
-  temporary: [{ id: 'tape', name: 'Tape', clearBy: 'closeOut' }],
+  temporary: [{ id: 'tape', name: 'Tape', goneBefore: { close: true } }],
   aftercare: [{ id: 'again', text: 'Check the brackets', about: 'joints', afterKm: 800 }],
   steps: [
     {
@@ -130,7 +130,7 @@ const sound = (): KitDocument => ({
     {
       id: 'p2',
       text: 'Start all bolts',
-      phase: 'fitLoose',
+      phase: 'loose',
       actions: [
         { type: 'fit', item: 'left' },
         { type: 'fit', item: 'right' },
@@ -141,7 +141,7 @@ const sound = (): KitDocument => ({
     {
       id: 'p4',
       text: 'Cover on',
-      phase: 'closeOut',
+      phase: 'prove',
       actions: [
         { type: 'refit', removed: 'cover' },
         { type: 'reconnect', disconnect: 'lamp' },

@@ -1,7 +1,7 @@
 import { type AnswerAxis, combinationsFor } from '../answer-space.ts';
 import type { Answers, Condition } from '../condition.ts';
 import type { Item, JointGroup, KitDocument, Station } from '../kit-document.ts';
-import type { StepAction } from '../kit-step.ts';
+import type { StepAction } from '../step-action.ts';
 import { applies, firstWhere, lineOf } from './combination.ts';
 import { type Finding, finding } from './finding.ts';
 

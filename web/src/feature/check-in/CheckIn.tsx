@@ -163,8 +163,8 @@ export default function CheckIn() {
           {open.length === 0 && (
             <p className="mt-5">
               Every line is counted.{' '}
-              <Link className="font-bold underline" to="../fit-loose">
-                On to Fit loose
+              <Link className="font-bold underline" to="../line">
+                On to the line
               </Link>
             </p>
           )}

@@ -2,11 +2,14 @@ import { type FormEvent, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { RAISED_TEXT } from '#contract/wording/en/terms.ts';
+import { stepTitle } from '#contract/wording/step-text.ts';
 import type { JobCommand } from '#core/job/acts.ts';
-import { type CloseBlock, closeBlocks } from '#core/job/close-block.ts';
+import type { CloseBlock } from '#core/job/close-block.ts';
+import { closeBlocks } from '#core/job/close-blocks.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger, type LedgerLine } from '#core/job/hardware-ledger.ts';
-import { stationState } from '#core/job/job-state.ts';
+import { type LineClock, runningClocks } from '#core/job/line-clocks.ts';
+import { lineOf } from '#core/line/line.ts';
 import { bothText } from '#core/quantity/show-both.ts';
 import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
 import { ProofSheet } from '../../job/ProofSheet.tsx';
@@ -15,11 +18,13 @@ import { useSession } from '../../shop/session.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import { useNow } from '../../ui/use-now.ts';
+import { OtherEnds } from './OtherEnds.tsx';
 import { useToolsOut } from './use-tools-out.ts';
 
 /** What still keeps the job open, each with a way there; the tray; the signature. */
 export default function CloseOut() {
-  const { document, plan, state, give } = useOpenJob();
+  const { document, plan, index, state, give } = useOpenJob();
   const navigate = useNavigate();
   const system = useSettings((settings) => settings.system);
   const person = useSession((session) => session.session?.person);
@@ -29,13 +34,25 @@ export default function CloseOut() {
   const [signing, setSigning] = useState<JobCommand>();
   const [note, setNote] = useState('');
   const [clearing, setClearing] = useState<string>();
+  const [conditions, setConditions] = useState<Record<string, string>>({});
+  const nowMs = useNow(30_000);
+  const clocks = useMemo(() => runningClocks(plan, state, nowMs), [plan, state, nowMs]);
+  const conditionOf = (id: string): string => conditions[id] ?? usualCondition(clocks.find((clock) => clock.id === id));
+  const untold = clocks.some(({ id }) => conditionOf(id).trim() === '');
   const [scrapping, setScrapping] = useState<LedgerLine>();
   useHotkeys('u', () => give({ type: 'undo' }), [give]);
   const working = blocks.some((block) => block.code === 'stationsOpen' || block.code === 'linesUncounted');
 
   const close = (event: FormEvent) => {
     event.preventDefault();
-    if (person) setSigning({ type: 'close', signature: person.name, note: note.trim() || undefined });
+    if (!person) return;
+    const releases = clocks.map(({ id, endsAtMs }) => ({ clock: id, endsAtMs, condition: conditionOf(id).trim() }));
+    setSigning({
+      type: 'close',
+      signature: person.name,
+      note: note.trim() || undefined,
+      ...(releases.length > 0 ? { releases } : {}),
+    });
   };
   return (
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
@@ -111,6 +128,31 @@ export default function CloseOut() {
                     onChange={(event) => setNote(event.target.value)}
                   />
                 </label>
+                {clocks.length > 0 && (
+                  <section className="mt-4 border-2 border-ink p-3">
+                    <h3 className="plate text-2xl">Still setting</h3>
+                    <p className="text-sm text-ink-2">The driver is told this in writing, under your name.</p>
+                    {clocks.map((clock) => (
+                      <label key={clock.id} className="mt-2 grid gap-1">
+                        <span>
+                          <b>{index.groups.get(clock.group ?? '')?.title ?? 'A wait'}</b>{' '}
+                          {clock.kind === 'fixture' ? 'handling strength' : clock.kind === 'cure' ? 'full cure' : ''} at{' '}
+                          {new Date(clock.endsAtMs).toLocaleString('en-GB', {
+                            weekday: 'short',
+                            hour: '2-digit',
+                            minute: '2-digit',
+                          })}
+                        </span>
+                        <input
+                          className="min-h-14 border-2 border-ink bg-sheet px-3"
+                          maxLength={500}
+                          value={conditionOf(clock.id)}
+                          onChange={(event) => setConditions({ ...conditions, [clock.id]: event.target.value })}
+                        />
+                      </label>
+                    ))}
+                  </section>
+                )}
                 <p className="mt-4 text-sm text-ink-2">
                   By signing you say that what the record shows was done. It is an aid, not an approval: the vehicle
                   maker’s manual, the kit maker’s sheet and local law come first.
@@ -137,10 +179,11 @@ export default function CloseOut() {
               </>
             )}
           </div>
+          {!state.closed && <OtherEnds />}
           {!state.closed && (
             <button
               type="submit"
-              disabled={blocks.length > 0}
+              disabled={blocks.length > 0 || untold}
               className="thumb-bar plate flex min-h-22 w-full items-center justify-between bg-paint px-6 text-left text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2"
             >
               {blocks.length > 0 ? `${blocks.length} still in the way` : 'Sign and close'}
@@ -180,6 +223,21 @@ export default function CloseOut() {
       />
     </div>
   );
+}
+
+/** What the driver of a vehicle whose locker still sets is usually told. */
+function usualCondition(clock: LineClock | undefined): string {
+  if (!clock) return '';
+  const until = new Date(clock.endsAtMs).toLocaleString('en-GB', {
+    weekday: 'long',
+    day: 'numeric',
+    month: 'long',
+    hour: '2-digit',
+    minute: '2-digit',
+  });
+  return clock.kind === 'fixture'
+    ? `Not to be driven before ${until}.`
+    : `No towing and no off-road use before ${until}.`;
 }
 
 function Tray({
@@ -275,10 +333,7 @@ function Block({ block }: { block: CloseBlock }) {
             </b>{' '}
             {block.stations.map((id) => index.stations.get(id)?.label).join(', ')}
           </span>
-          {way(
-            block.stations.some((id) => stationState(state, id).stage === 'empty') ? '../fit-loose' : '../torque',
-            'Go there',
-          )}
+          {way('../line', 'To the line')}
         </>
       );
     case 'piecesUnaccounted':
@@ -306,19 +361,27 @@ function Block({ block }: { block: CloseBlock }) {
           <span>
             <b>Not back where it must be:</b> {owed.map((debt) => debt.name).join(', ')}
           </span>
-          {way('../refit', 'To Refit')}
+          {way('../line', 'To the line')}
         </>
       );
     }
-    case 'refitOpen':
+    case 'clocksRunning':
+      return null;
+    case 'stepsOpen':
       return (
         <>
           <span>
             <b>
-              {block.steps.length} {block.steps.length === 1 ? 'line' : 'lines'} of the refit not ticked
-            </b>
+              {block.steps.length} {block.steps.length === 1 ? 'step' : 'steps'} of the line open:
+            </b>{' '}
+            {block.steps
+              .slice(0, 3)
+              .flatMap((id) => lineOf(plan).stepById.get(id) ?? [])
+              .map((step) => `${step.number} ${stepTitle(plan, step.step)}`)
+              .join('; ')}
+            {block.steps.length > 3 && ` and ${block.steps.length - 3} more`}
           </span>
-          {way('../refit', 'To Refit')}
+          {way('../line', 'To the line')}
         </>
       );
     case 'conflictsUnsettled':

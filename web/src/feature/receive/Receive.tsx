@@ -101,7 +101,7 @@ export default function Receive() {
               );
             })}
           </ul>
-          <Cautions plan={plan} />
+          <Cautions cautions={plan.cautions.filter(({ group }) => group === undefined)} />
         </main>
         <aside className="shrink-0 border-ink bg-sheet p-5 lg:w-[440px] lg:overflow-y-auto lg:border-l-2">
           <h2 className="plate mb-3 text-3xl">What the answers decided</h2>

@@ -22,6 +22,9 @@ const ORDERS: ReadonlyArray<readonly [OrderName, string]> = [
   ['snugOrder', 'Snug'],
   ['torqueOrder', 'Torque'],
 ];
+/** Stages of a group that another may hold back. */
+const HOLDS = ['start', 'snug', 'torque'] as const;
+
 /** One station of the played order, ms. */
 const BEAT_MS = 550;
 
@@ -327,7 +330,33 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
         <SpotPicker spot={group.spot} onPick={(spot) => edit((g) => (spot ? put(g, 'spot', spot) : delete g.spot))} />
         {kit.groups.length > 1 && (
           <fieldset>
-            <legend className="text-sm text-ink-2">Only after these are at torque</legend>
+            <legend className="text-sm text-ink-2">Which other groups come first</legend>
+            {kit.groups
+              .filter((other) => other.id !== group.id)
+              .map((other) => (
+                <label key={other.id} className="flex min-h-11 items-center gap-2">
+                  <select
+                    className="min-h-11 border-2 border-rule bg-sheet px-2"
+                    aria-label={other.title}
+                    value={group.after?.find((entry) => entry.group === other.id)?.holds ?? ''}
+                    onChange={(event) =>
+                      edit((g) => {
+                        const holds = HOLDS.find((one) => one === event.target.value);
+                        const rest = (g.after ?? []).filter((entry) => entry.group !== other.id);
+                        const after = holds ? [...rest, { group: other.id, holds }] : rest;
+                        if (after.length > 0) g.after = after;
+                        else delete g.after;
+                      })
+                    }
+                  >
+                    <option value="">does not wait for</option>
+                    <option value="start">is started after</option>
+                    <option value="snug">is snugged after</option>
+                    <option value="torque">is torqued after</option>
+                  </select>
+                  {other.title}
+                </label>
+              ))}
             {kit.groups
               .filter((other) => other.id !== group.id)
               .map((other) => (
@@ -335,17 +364,17 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
                   <input
                     type="checkbox"
                     className="size-5 accent-(--ink)"
-                    checked={group.after?.includes(other.id) ?? false}
+                    checked={group.looseWith?.includes(other.id) ?? false}
                     onChange={(event) =>
                       edit((g) => {
-                        const rest = (g.after ?? []).filter((id) => id !== other.id);
-                        const after = event.target.checked ? [...rest, other.id] : rest;
-                        if (after.length > 0) g.after = after;
-                        else delete g.after;
+                        const rest = (g.looseWith ?? []).filter((id) => id !== other.id);
+                        const together = event.target.checked ? [...rest, other.id] : rest;
+                        if (together.length > 0) g.looseWith = together;
+                        else delete g.looseWith;
                       })
                     }
                   />
-                  {other.title}
+                  Stays loose until {other.title} is all started
                 </label>
               ))}
           </fieldset>
@@ -365,9 +394,12 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
               draft.groups = draft.groups.filter((entry) => entry.id !== group.id);
               draft.stations = draft.stations.filter((station) => !group.stations.includes(station.id));
               for (const other of draft.groups) {
-                const after = other.after?.filter((id) => id !== group.id);
+                const after = other.after?.filter((entry) => entry.group !== group.id);
                 if (after && after.length > 0) other.after = after;
                 else delete other.after;
+                const together = other.looseWith?.filter((id) => id !== group.id);
+                if (together && together.length > 0) other.looseWith = together;
+                else delete other.looseWith;
               }
             })
           }

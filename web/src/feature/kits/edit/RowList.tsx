@@ -12,6 +12,8 @@ export type RowField<Entry> = { field: keyof Entry & string; label: string; widt
   | { kind: 'number'; least: number; most: number; whole?: true; optional?: true; refused: string }
   | { kind: 'choice'; options: ReadonlyArray<readonly [value: string, text: string]>; hideLabel?: boolean }
   | { kind: 'tick' }
+  /** Several words, with commas between. */
+  | { kind: 'places' }
   | { kind: 'when' }
 );
 
@@ -83,6 +85,20 @@ function EntryField<Entry>({
             ))}
           </select>
         </label>
+      );
+    case 'places':
+      return (
+        <CommitField
+          label={label}
+          value={((value as string[] | undefined) ?? []).join(', ')}
+          onCommit={(typed) => {
+            const places = typed
+              .split(',')
+              .map((place) => place.trim())
+              .filter(Boolean);
+            return void onChange(places.length > 0 ? places : undefined);
+          }}
+        />
       );
     case 'tick':
       return (

@@ -1,22 +1,146 @@
-import { ACTION_FIELD, actionObjects } from '#contract/wording/action-text.ts';
+import { ACTION_FIELDS, type ActionField, actionText, freshAction, listNames } from '#contract/wording/action-text.ts';
 import { ACTION_TEXT } from '#contract/wording/en/terms.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import type { Step, StepAction } from '#core/kit/kit-step.ts';
+import type { Step } from '#core/kit/kit-step.ts';
+import type { Method, StepAction } from '#core/kit/step-action.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { LOOK } from './look.ts';
 
-/** A new action of a kind, on the first thing there is for it. */
-function plainAction(kit: KitDocument, type: StepAction['type'], text: string): StepAction | undefined {
-  const field = ACTION_FIELD[type];
-  if (field) {
-    const [first] = actionObjects(kit, type) ?? [];
-    return first && ({ type, [field]: first.id } as unknown as StepAction);
+const TYPES = Object.keys(ACTION_FIELDS) as Array<StepAction['type']>;
+
+/** One field of an action. What it cannot take stays in it with the reason beneath. */
+function Field({
+  kit,
+  field,
+  value,
+  label,
+  onChange,
+}: {
+  kit: KitDocument;
+  field: ActionField;
+  value: unknown;
+  /** What the action is called, for a field without a label of its own. */
+  label: string;
+  onChange: (value: unknown) => void;
+}) {
+  switch (field.kind) {
+    case 'object': {
+      const names = listNames(kit, field.list);
+      return (
+        <select
+          aria-label={field.label === 'What' ? label : `${label}: ${field.label}`}
+          className={`min-w-44 ${LOOK}`}
+          value={(value as string | undefined) ?? ''}
+          onChange={(event) => onChange(event.target.value || undefined)}
+        >
+          {field.optional && <option value="">none named</option>}
+          {value !== undefined && !names.some(({ id }) => id === value) && (
+            <option value={String(value)}>{String(value)}, not there</option>
+          )}
+          {names.map((entry) => (
+            <option key={entry.id} value={entry.id}>
+              {entry.name}
+            </option>
+          ))}
+        </select>
+      );
+    }
+    case 'choice':
+      return (
+        <label className="grid gap-1 text-sm text-ink-2">
+          {field.label}
+          <select
+            className={LOOK}
+            value={(value as string | undefined) ?? ''}
+            onChange={(event) => onChange(event.target.value || undefined)}
+          >
+            {field.options.map(([option, text]) => (
+              <option key={option} value={option}>
+                {text}
+              </option>
+            ))}
+          </select>
+        </label>
+      );
+    case 'tick':
+      return (
+        <label className="flex min-h-11 items-center gap-2 text-sm">
+          <input
+            type="checkbox"
+            className="size-5"
+            checked={value === true}
+            onChange={(event) => onChange(event.target.checked || undefined)}
+          />
+          {field.label}
+        </label>
+      );
+    case 'number':
+      return (
+        <div className="w-28">
+          <CommitField
+            label={field.label}
+            className="figures text-right"
+            placeholder={field.optional ? (field.field === 'count' ? 'all' : '–') : undefined}
+            value={value === undefined ? '' : String(value)}
+            onCommit={(typed) => {
+              if (typed.trim() === '' && field.optional) return void onChange(undefined);
+              const figure = typedNumber(typed);
+              if (field.whole && !(Number.isInteger(figure) && figure > 0 && figure <= field.most))
+                return 'A whole number.';
+              return figure > 0 && figure <= field.most ? void onChange(figure) : `Up to ${field.most}.`;
+            }}
+          />
+        </div>
+      );
+    case 'places':
+      return (
+        <div className="min-w-52 flex-1">
+          <CommitField
+            label={field.label}
+            value={((value as string[] | undefined) ?? []).join(', ')}
+            onCommit={(typed) => {
+              const places = typed
+                .split(',')
+                .map((place) => place.trim())
+                .filter(Boolean);
+              return places.length > 0 ? void onChange(places) : 'Name at least one.';
+            }}
+          />
+        </div>
+      );
+    case 'words':
+      return (
+        <div className={field.field === 'text' ? 'min-w-60 flex-1' : 'min-w-40'}>
+          <CommitField
+            label={field.label}
+            value={(value as string | undefined) ?? ''}
+            onCommit={(typed) => {
+              const text = typed.trim().slice(0, 500);
+              if (text === '' && !field.optional) return field.field === 'text' ? 'Say what is done.' : 'Say it.';
+              if (field.field === 'kit' && !/^[A-Za-z0-9][A-Za-z0-9._-]*$/.test(text))
+                return 'An id, as in the kit’s address.';
+              return void onChange(text || undefined);
+            }}
+          />
+        </div>
+      );
   }
-  if (type === 'drill') return { type, diameterMm: 10 };
-  if (type === 'wait') return { type, minutes: 30 };
-  if (type === 'followKit') return { type, kit: 'another-kit' };
-  if (type === 'do') return { type, text };
-  return { type } as StepAction;
+}
+
+/** Ways of doing it, right and wrong: one a line, `+` before the right one, `-` before a wrong one, a colon before why. */
+const methodsText = (methods: readonly Method[] = []): string =>
+  methods.map(({ name, right, why }) => `${right ? '+' : '-'} ${name}: ${why}`).join('; ');
+
+function methodsRead(typed: string): Method[] | undefined {
+  const methods = typed
+    .split(';')
+    .map((line) => /^\s*([+-])\s*([^:]+):\s*(.+?)\s*$/.exec(line))
+    .flatMap((match) =>
+      match ? [{ name: (match[2] as string).trim(), right: match[1] === '+', why: match[3] as string }] : [],
+    );
+  return methods.length >= 2 && methods.length === typed.split(';').filter((line) => line.trim()).length
+    ? methods
+    : undefined;
 }
 
 /** What a step does, action by action. */
@@ -34,100 +158,28 @@ export function StepActions({
       <h3 className="text-sm text-ink-2">What it does</h3>
       <ul>
         {step.actions.map((action, at) => {
-          const field = ACTION_FIELD[action.type];
-          const value = field ? (action as unknown as Record<string, string>)[field] : undefined;
-          const set = (key: string, to: unknown) => edit((s) => Object.assign(s.actions[at] as object, { [key]: to }));
+          const values = action as unknown as Record<string, unknown>;
+          const set = (key: string, to: unknown) =>
+            edit((s) => {
+              const target = s.actions[at] as unknown as Record<string, unknown> | undefined;
+              if (!target) return;
+              if (to === undefined) delete target[key];
+              else target[key] = to;
+            });
           return (
             // biome-ignore lint/suspicious/noArrayIndexKey: an action is its place in the step
-            <li key={at} className="flex flex-wrap items-end gap-2 py-1">
+            <li key={at} className="flex flex-wrap items-end gap-2 border-b border-hair py-1">
               <b className="min-h-11 w-28 content-center">{ACTION_TEXT[action.type]}</b>
-              {field && (
-                <select
-                  aria-label={ACTION_TEXT[action.type]}
-                  className={`min-w-52 ${LOOK}`}
-                  value={value}
-                  onChange={(event) => set(field, event.target.value)}
-                >
-                  {!actionObjects(kit, action.type)?.some((entry) => entry.id === value) && (
-                    <option value={value}>{value}, not there</option>
-                  )}
-                  {actionObjects(kit, action.type)?.map((entry) => (
-                    <option key={entry.id} value={entry.id}>
-                      {entry.name}
-                    </option>
-                  ))}
-                </select>
-              )}
-              {action.type === 'refit' && (
-                <div className="w-24">
-                  <CommitField
-                    label="How many"
-                    className="figures text-right"
-                    placeholder="all"
-                    value={action.count === undefined ? '' : String(action.count)}
-                    onCommit={(typed) => {
-                      const count = typed.trim() === '' ? undefined : typedNumber(typed);
-                      if (count !== undefined && !(Number.isInteger(count) && count > 0)) return 'A whole number.';
-                      return void edit((s) => {
-                        const target = s.actions[at];
-                        if (target?.type !== 'refit') return;
-                        if (count === undefined) delete target.count;
-                        else target.count = count;
-                      });
-                    }}
-                  />
-                </div>
-              )}
-              {action.type === 'drill' && (
-                <div className="w-24">
-                  <CommitField
-                    label="mm"
-                    className="figures text-right"
-                    value={String(action.diameterMm)}
-                    onCommit={(typed) =>
-                      typedNumber(typed) > 0 && typedNumber(typed) <= 200
-                        ? void set('diameterMm', typedNumber(typed))
-                        : 'Up to 200 mm.'
-                    }
-                  />
-                </div>
-              )}
-              {action.type === 'wait' && (
-                <div className="w-24">
-                  <CommitField
-                    label="Minutes"
-                    className="figures text-right"
-                    value={String(action.minutes)}
-                    onCommit={(typed) =>
-                      typedNumber(typed) > 0 && typedNumber(typed) <= 20_160
-                        ? void set('minutes', typedNumber(typed))
-                        : 'Up to two weeks.'
-                    }
-                  />
-                </div>
-              )}
-              {action.type === 'followKit' && (
-                <CommitField
-                  label="Kit’s id"
-                  value={action.kit}
-                  onCommit={(typed) =>
-                    /^[A-Za-z0-9][A-Za-z0-9._-]*$/.test(typed.trim())
-                      ? void set('kit', typed.trim())
-                      : 'An id, as in the kit’s address.'
-                  }
+              {ACTION_FIELDS[action.type].map((field) => (
+                <Field
+                  key={field.field}
+                  kit={kit}
+                  field={field}
+                  value={values[field.field]}
+                  label={ACTION_TEXT[action.type]}
+                  onChange={(to) => set(field.field, to)}
                 />
-              )}
-              {action.type === 'do' && (
-                <div className="min-w-60 flex-1">
-                  <CommitField
-                    label="In words"
-                    value={action.text}
-                    onCommit={(typed) =>
-                      typed.trim() ? void set('text', typed.trim().slice(0, 500)) : 'Say what is done.'
-                    }
-                  />
-                </div>
-              )}
+              ))}
               <button
                 type="button"
                 aria-label="Take this action away"
@@ -136,6 +188,22 @@ export function StepActions({
               >
                 ×
               </button>
+              <details className="w-full">
+                <summary className="min-h-9 cursor-pointer text-sm text-ink-2">
+                  Ways of doing it{action.methods ? ` (${action.methods.length})` : ''}
+                </summary>
+                <CommitField
+                  label="Right and wrong, with semicolons: + press: the boot stays whole; - fork: tears the boot"
+                  value={methodsText(action.methods)}
+                  onCommit={(typed) => {
+                    if (typed.trim() === '') return void set('methods', undefined);
+                    const methods = methodsRead(typed);
+                    return methods
+                      ? void set('methods', methods)
+                      : 'At least two, each with + or -, a name, a colon and why.';
+                  }}
+                />
+              </details>
             </li>
           );
         })}
@@ -145,17 +213,21 @@ export function StepActions({
         className={LOOK}
         value=""
         onChange={(event) => {
-          const action = plainAction(kit, event.target.value as StepAction['type'], step.text.slice(0, 500));
+          const type = TYPES.find((one) => one === event.target.value);
+          const action = type && freshAction(kit, type, step.text.slice(0, 500));
           if (action) edit((s) => s.actions.push(action));
         }}
       >
         <option value="">Add an action</option>
-        {Object.entries(ACTION_TEXT).map(([type, text]) => (
-          <option key={type} value={type} disabled={plainAction(kit, type as StepAction['type'], 'x') === undefined}>
-            {text}
+        {TYPES.map((type) => (
+          <option key={type} value={type} disabled={freshAction(kit, type, 'x') === undefined}>
+            {ACTION_TEXT[type]}
           </option>
         ))}
       </select>
+      {step.actions.length > 0 && (
+        <p className="mt-1 text-sm text-ink-2">{step.actions.map((action) => actionText(kit, action)).join('; ')}</p>
+      )}
     </div>
   );
 }

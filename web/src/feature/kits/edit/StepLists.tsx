@@ -1,8 +1,13 @@
+import type { ReactNode } from 'react';
+import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
 import type { Aftercare } from '#core/kit/kit-document.ts';
+import type { Check, Prerequisite, Temporary } from '#core/kit/kit-preparation.ts';
 import type { Disconnect, RemovedThing } from '#core/kit/kit-step.ts';
+import { PHASES } from '#core/kit/phase.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { CommitField } from '../../../ui/CommitField.tsx';
 import { useEditor, useKit } from './editor-store.ts';
+import { LOOK } from './look.ts';
 import { OptionalText } from './OptionalText.tsx';
 import { FieldGrid, type RowField, RowList } from './RowList.tsx';
 
@@ -52,7 +57,78 @@ const GOES_BACK: ReadonlyArray<RowField<RemovedThing>> = [
   { field: 'note', label: 'Where it sat', kind: 'words', optional: true },
   { field: 'movesTo', label: 'Moves to', kind: 'words', optional: true },
 ];
-const ONCE: ReadonlyArray<RowField<RemovedThing>> = [{ field: 'singleUse', label: 'Used once only', kind: 'tick' }];
+const ONCE: ReadonlyArray<RowField<RemovedThing>> = [
+  { field: 'singleUse', label: 'Used once only', kind: 'tick' },
+  { field: 'reuseUnknown', label: 'Ask whether it is used again', kind: 'tick' },
+  { field: 'support', label: 'What holds it up before it is off', kind: 'words', optional: true },
+  { field: 'hangs', label: 'What it must not hang on', kind: 'words', optional: true },
+];
+/** Limits of what is measured, each place by itself. */
+const limits = <Entry extends { min?: number; max?: number; unit?: string; places?: string[] }>(
+  units: readonly string[],
+) =>
+  [
+    { field: 'unit', label: 'Unit', kind: 'choice', options: [['', 'none'], ...asIs(units)] },
+    { field: 'min', label: 'At least', kind: 'number', least: -1e5, most: 1e5, optional: true, refused: 'A number.' },
+    { field: 'max', label: 'At most', kind: 'number', least: -1e5, most: 1e5, optional: true, refused: 'A number.' },
+    { field: 'places', label: 'Each of, with commas', kind: 'places' },
+  ] as unknown as ReadonlyArray<RowField<Entry>>;
+const PREREQUISITE: ReadonlyArray<RowField<Prerequisite>> = [
+  {
+    field: 'kind',
+    label: 'About',
+    kind: 'choice',
+    options: asIs(['bore', 'tyre', 'companionPart', 'fluid', 'alignmentSlot', 'cooled', 'machining', 'other']),
+  },
+  ...limits<Prerequisite>(['mm', 'in', '°C', 'L']),
+  {
+    field: 'daysBefore',
+    label: 'Days to put it right',
+    kind: 'number',
+    least: 0,
+    most: 90,
+    whole: true,
+    optional: true,
+    refused: '0 to 90',
+  },
+];
+const CHECK: ReadonlyArray<RowField<Check>> = [
+  ...limits<Check>(['mm', 'in', '°', 'N·m', 'kPa', 'V', '°C']),
+  {
+    field: 'spread',
+    label: 'Apart at most',
+    kind: 'number',
+    least: Number.MIN_VALUE,
+    most: 1e5,
+    optional: true,
+    refused: 'Above 0.',
+  },
+  { field: 'instrument', label: 'With', kind: 'words', optional: true },
+];
+const OPENED: ReadonlyArray<RowField<Disconnect>> = [
+  {
+    field: 'count',
+    label: 'How many',
+    kind: 'number',
+    least: 1,
+    most: 1000,
+    whole: true,
+    optional: true,
+    refused: '1 to 1000',
+  },
+  { field: 'side', label: 'Side', kind: 'choice', options: [['', 'none'], ...asIs(['left', 'right'])] },
+  {
+    field: 'turns',
+    label: 'Turns it is screwed in',
+    kind: 'number',
+    least: 0.25,
+    most: 40,
+    optional: true,
+    refused: 'Up to 40.',
+  },
+  { field: 'tag', label: 'Could be swapped: tag it', kind: 'tick' },
+  { field: 'retires', label: 'Stays open for good', kind: 'tick' },
+];
 
 const DISCONNECTS: ReadonlyArray<RowField<Disconnect>> = [
   NAME,
@@ -119,6 +195,11 @@ export function StepLists() {
         fields={DISCONNECTS}
         nameOf={nameOf}
         plain={() => ({ name: 'Connector', kind: 'connector' })}
+        below={(entry, edit) => (
+          <More name={entry.name}>
+            <FieldGrid entry={entry} name={entry.name} fields={OPENED} edit={edit} />
+          </More>
+        )}
       />
       <RowList<'neighbours'>
         list="neighbours"
@@ -132,7 +213,8 @@ export function StepLists() {
         title="Put on for the work"
         fields={NAMED}
         nameOf={nameOf}
-        plain={() => ({ name: 'Tape', clearBy: 'closeOut' })}
+        plain={() => ({ name: 'Tape', goneBefore: { close: true } })}
+        below={(entry, edit) => <GoneBefore entry={entry} edit={edit} />}
       />
       <RowList<'baselines'>
         list="baselines"
@@ -151,6 +233,11 @@ export function StepLists() {
         fields={SAID}
         nameOf={textOf}
         plain={() => ({ text: 'Gap even on both sides' })}
+        below={(entry, edit) => (
+          <More name={entry.text}>
+            <FieldGrid entry={entry} name={entry.text} fields={CHECK} edit={edit} />
+          </More>
+        )}
       />
       <RowList<'irreversible'>
         list="irreversible"
@@ -165,6 +252,11 @@ export function StepLists() {
         fields={SAID}
         nameOf={textOf}
         plain={() => ({ text: 'Exhaust has cooled', kind: 'cooled' })}
+        below={(entry, edit) => (
+          <More name={entry.text}>
+            <FieldGrid entry={entry} name={entry.text} fields={PREREQUISITE} edit={edit} />
+          </More>
+        )}
       />
       <RowList<'cautions'>
         list="cautions"
@@ -189,6 +281,64 @@ export function StepLists() {
       />
       <Adds />
     </>
+  );
+}
+
+/** What of an entry is not needed every time. */
+const More = ({ name, children }: { name: string; children: ReactNode }) => (
+  <details className="w-full">
+    <summary className="min-h-9 cursor-pointer text-sm text-ink-2">
+      More<span className="sr-only"> of {name}</span>
+    </summary>
+    {children}
+  </details>
+);
+
+/** Up to where a temporary thing may stay on: a joint group's torque, a stretch of the line, or the close. */
+function GoneBefore({ entry, edit }: { entry: Temporary; edit: (recipe: (entry: Temporary) => void) => void }) {
+  const kit = useKit();
+  const { goneBefore } = entry;
+  const value =
+    'group' in goneBefore
+      ? `group ${goneBefore.group}`
+      : 'phase' in goneBefore
+        ? `phase ${goneBefore.phase}`
+        : 'step' in goneBefore
+          ? `step ${goneBefore.step}`
+          : 'close';
+  return (
+    <label className="grid gap-1 text-sm text-ink-2">
+      Gone before
+      <select
+        className={LOOK}
+        value={value}
+        onChange={(event) => {
+          const [kind = '', id = ''] = event.target.value.split(' ');
+          const phase = PHASES.find((one) => one === id);
+          edit((target) => {
+            target.goneBefore =
+              kind === 'group' ? { group: id } : kind === 'step' ? { step: id } : phase ? { phase } : { close: true };
+          });
+        }}
+      >
+        <option value="close">the job is closed</option>
+        {kit.groups.map(({ id, title }) => (
+          <option key={id} value={`group ${id}`}>
+            the torque of {title}
+          </option>
+        ))}
+        {PHASES.slice(2).map((phase) => (
+          <option key={phase} value={`phase ${phase}`}>
+            {PHASE_TEXT[phase].toLowerCase()} begins
+          </option>
+        ))}
+        {kit.steps.map(({ id, text, number }) => (
+          <option key={id} value={`step ${id}`}>
+            step {number ?? ''} {text.slice(0, 40)}
+          </option>
+        ))}
+      </select>
+    </label>
   );
 }
 

@@ -1,0 +1,182 @@
+/** What the floor asks about; its words are made where a person reads them. */
+export const ASK_ABOUT = [
+  'place',
+  'point',
+  'helper',
+  'method',
+  'methodReason',
+  'supported',
+  'hangsFrom',
+  'piece',
+  'uses',
+  'seal',
+  'facing',
+  'tag',
+  'tagBack',
+  'sealedAndTied',
+  'heldUpBy',
+  'chocks',
+  'standsSet',
+  'padsSet',
+  'chaserSize',
+  'temperature',
+  'value',
+  'verdict',
+  'template',
+  'punched',
+  'piloted',
+  'drillSize',
+  'edgeDistance',
+  'deburred',
+  'treated',
+  'photo',
+  'reason',
+  'way',
+  'option',
+  'chosenBy',
+  'mark',
+  'insert',
+  'serial',
+  'stack',
+  'depth',
+  'length',
+  'inMesh',
+  'equalThread',
+  'holdBy',
+  'amount',
+] as const;
+export type AskAbout = (typeof ASK_ABOUT)[number];
+
+/** One thing that may be said. A wrong one may be taken with a reason; a `fails` one means the act is not met. */
+export interface AskOption {
+  value: string;
+  /** The kit's own words; left out, the value is a code of ours. */
+  label?: string;
+  /** `wrong`: goes on with a reason, and stands on the record · `refused`: never · `fails`: the act is not met. */
+  is: 'right' | 'wrong' | 'refused' | 'fails';
+  /** Why it is right, or what it breaks. */
+  why?: string;
+}
+
+/** A piece as it is taken in the hand. */
+export interface StackChoice {
+  item: string;
+  name: string;
+  /** How to tell it from its look-alike. */
+  tellTale?: string;
+}
+
+interface Asked {
+  /** Unique within its act. */
+  key: string;
+  about: AskAbout;
+  /** Where, which piece, or with what: goes into the words. */
+  what?: string;
+}
+
+export type Ask = Asked &
+  (
+    | { kind: 'tick' }
+    | {
+        kind: 'number';
+        unit: string;
+        min?: number;
+        max?: number;
+        /** What a figure outside the limits means. */
+        outside: 'fails' | 'refused';
+        expected?: number;
+        optional?: true;
+      }
+    | { kind: 'oneOf'; options: AskOption[]; usual?: string }
+    | { kind: 'words'; suggested?: string }
+    | { kind: 'photo' }
+    /** Pieces in the order they are in the hand, among look-alikes. */
+    | { kind: 'pieces'; order: StackChoice[]; among: StackChoice[] }
+  );
+
+export type Answer = boolean | number | string | string[];
+export type Answers = Readonly<Record<string, Answer>>;
+
+/** What answers come to. */
+export interface Judged {
+  /** Keys still to be answered. */
+  missing: string[];
+  /** Keys whose answer means that the act is not met. */
+  failed: string[];
+  /** Keys whose answer is known to do harm and needs a reason. */
+  wrong: string[];
+  /** An answer that is never taken, with what would be right. */
+  refused?: { key: string; answer: Answer; min?: number; max?: number; expected?: string; why?: string };
+}
+
+/** Nothing measured on a vehicle is larger, in any unit asked for (chosen by us). */
+const LARGEST = 100_000;
+const LONGEST_WORDS = 500;
+
+const unreadable = (key: string, answer: Answer): Pick<Judged, 'refused'> => ({ refused: { key, answer } });
+
+/** One answer against its question. */
+function judgeOne(ask: Ask, answer: Answer | undefined): Partial<Judged> {
+  const { key } = ask;
+  if (answer === undefined || answer === '') return ask.kind === 'number' && ask.optional ? {} : { missing: [key] };
+  switch (ask.kind) {
+    case 'tick':
+      return answer === true ? {} : answer === false ? { missing: [key] } : unreadable(key, answer);
+    case 'number': {
+      if (typeof answer !== 'number' || !Number.isFinite(answer) || Math.abs(answer) > LARGEST)
+        return unreadable(key, answer);
+      const { min = -Infinity, max = Infinity } = ask;
+      if (answer >= min && answer <= max) return {};
+      return ask.outside === 'fails' ? { failed: [key] } : { refused: { key, answer, min: ask.min, max: ask.max } };
+    }
+    case 'oneOf': {
+      const option = ask.options.find(({ value }) => value === answer);
+      if (!option) return unreadable(key, answer);
+      const right = ask.options.find(({ is }) => is === 'right');
+      if (option.is === 'refused')
+        return { refused: { key, answer, expected: right?.label ?? right?.value, why: option.why } };
+      if (option.is === 'fails') return { failed: [key] };
+      return option.is === 'wrong' ? { wrong: [key] } : {};
+    }
+    case 'words':
+    case 'photo': {
+      if (typeof answer !== 'string' || answer.length > LONGEST_WORDS) return unreadable(key, answer);
+      return answer.trim() === '' ? { missing: [key] } : {};
+    }
+    case 'pieces': {
+      if (!Array.isArray(answer)) return unreadable(key, answer);
+      const at = answer.findIndex((item, place) => item !== ask.order[place]?.item);
+      if (at >= 0) {
+        const taken = ask.among.find(({ item }) => item === answer[at]);
+        const due = ask.order[at];
+        return {
+          refused: { key, answer: taken?.name ?? '', expected: due?.name, why: due?.tellTale ?? taken?.tellTale },
+        };
+      }
+      return answer.length < ask.order.length ? { missing: [key] } : {};
+    }
+  }
+}
+
+/** All answers of an act against what it asks. What was not asked is not looked at. */
+export function judgeAnswers(asks: readonly Ask[], answers: Answers): Judged {
+  const judged: Judged = { missing: [], failed: [], wrong: [] };
+  for (const ask of asks) {
+    const { missing = [], failed = [], wrong = [], refused } = judgeOne(ask, answers[ask.key]);
+    judged.missing.push(...missing);
+    judged.failed.push(...failed);
+    judged.wrong.push(...wrong);
+    judged.refused ??= refused;
+  }
+  return judged;
+}
+
+/** Whether a press alone says all: nothing is asked, or what is usual may be taken as said. */
+export const pressSays = (asks: readonly Ask[]): boolean =>
+  asks.every((ask) => ask.kind === 'oneOf' && ask.usual !== undefined);
+
+/** The answers a press alone stands for. */
+export const usualAnswers = (asks: readonly Ask[]): Answers =>
+  Object.fromEntries(
+    asks.flatMap((ask) => (ask.kind === 'oneOf' && ask.usual !== undefined ? [[ask.key, ask.usual]] : [])),
+  );

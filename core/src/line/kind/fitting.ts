@@ -1,0 +1,88 @@
+import type { PlanItem } from '../../kit/plan.ts';
+import { indexOf } from '../../kit/plan.ts';
+import type { Ask, StackChoice } from '../ask.ts';
+import { type ActionOf, kindOf, tick, words } from '../line-kind.ts';
+
+/** Marks a part could carry instead: those of its like, so that the stamp is read and not assumed. */
+function markAsk(item: PlanItem, items: readonly PlanItem[]): Ask[] {
+  if (item.mark === undefined) return [];
+  const others = items.flatMap((other) =>
+    other.id !== item.id && other.kind === item.kind && other.mark !== undefined && other.mark !== item.mark
+      ? [other.mark]
+      : [],
+  );
+  const marks = [...new Set([item.mark, ...others])].sort((a, b) => a.localeCompare(b));
+  return [
+    {
+      kind: 'oneOf',
+      key: 'mark',
+      about: 'mark',
+      what: item.name,
+      options: [
+        ...marks.map((mark) => ({
+          value: mark,
+          label: mark,
+          is: mark === item.mark ? ('right' as const) : ('refused' as const),
+          why: mark === item.mark ? undefined : item.tellTale,
+        })),
+        { value: 'another', is: 'refused', why: item.tellTale },
+      ],
+    },
+  ];
+}
+
+/** A part goes on: the right one by its mark, the right way round, what is captured in it seated. */
+export const fit = kindOf<ActionOf<'fit'>>({
+  picture: 'part',
+  asks({ plan, action }) {
+    const item = indexOf(plan).items.get(action.item);
+    if (!item) return [];
+    return [
+      ...markAsk(item, plan.items),
+      ...(item.facing ? [tick('facing', 'facing', item.facing)] : []),
+      ...(item.insert ? [tick('insert', 'insert', item.insert)] : []),
+      ...(item.serial ? [words('serial', 'serial', item.name)] : []),
+    ];
+  },
+});
+
+const choiceOf = (item: PlanItem): StackChoice => ({ item: item.id, name: item.name, tellTale: item.tellTale });
+
+/** Piece by piece in the order it is in the hand: a look-alike or a piece out of order is refused with its tell-tale. */
+export const buildStack = kindOf<ActionOf<'buildStack'>>({
+  picture: 'stack',
+  asks({ plan, action }) {
+    const { items, stations } = indexOf(plan);
+    const station = stations.get(action.station);
+    const order = (station?.stack ?? []).flatMap((piece) =>
+      piece.kind === 'hardware' ? (items.get(piece.item) ?? []) : [],
+    );
+    const kinds = new Set(order.map(({ kind }) => kind));
+    const own = new Set(order.map(({ id }) => id));
+    const alike = plan.items.filter(({ id, kind }) => !own.has(id) && kinds.has(kind) && kind !== 'part').slice(0, 4);
+    const among = [...new Map([...order, ...alike].map((item) => [item.id, item])).values()]
+      .sort((a, b) => a.line.localeCompare(b.line, 'en', { numeric: true }))
+      .map(choiceOf);
+    return [{ kind: 'pieces', key: 'stack', about: 'stack', what: station?.name, order: order.map(choiceOf), among }];
+  },
+});
+
+/** Pressed or pushed in, to a depth where the sheet gives one. */
+export const press = kindOf<ActionOf<'press'>>({
+  picture: 'part',
+  asks: ({ action }) =>
+    action.minMm === undefined && action.maxMm === undefined
+      ? []
+      : [
+          {
+            kind: 'number',
+            key: 'depth',
+            about: 'depth',
+            what: action.into,
+            unit: 'mm',
+            min: action.minMm,
+            max: action.maxMm,
+            outside: 'fails',
+          },
+        ],
+});

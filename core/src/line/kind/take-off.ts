@@ -1,0 +1,102 @@
+import type { AskOption } from '../ask.ts';
+import { type ActionOf, type At, kindOf, tick, words } from '../line-kind.ts';
+
+const thingOf = ({ plan }: Pick<At, 'plan'>, id: string) => plan.removed.find((entry) => entry.id === id);
+
+/** Loosened in place or to the thread's end, before it comes out. */
+export const slacken = kindOf<ActionOf<'slacken'>>({ picture: 'part' });
+
+export const remove = kindOf<ActionOf<'remove'>>({
+  picture: 'part',
+  asks(at) {
+    const thing = thingOf(at, at.action.removed);
+    // Where the sheet has a step for it, that step holds; else it is asked here.
+    const supports = at.plan.steps.some(({ actions }) =>
+      actions.some((action) => action.type === 'support' && action.removed === at.action.removed),
+    );
+    return [
+      ...(thing?.support && !supports ? [tick('supported', 'supported', thing.support)] : []),
+      ...(thing?.hangs ? [words('hangsFrom', 'hangsFrom', thing.hangs)] : []),
+    ];
+  },
+});
+
+export const swingAside = kindOf<ActionOf<'swingAside'>>({
+  picture: 'part',
+  asks(at) {
+    const hangs = thingOf(at, at.action.removed)?.hangs;
+    return hangs ? [words('hangsFrom', 'hangsFrom', hangs)] : [];
+  },
+});
+export const swingBack = kindOf<ActionOf<'swingBack'>>({ picture: 'part' });
+
+export const support = kindOf<ActionOf<'support'>>({ picture: 'part' });
+
+const PIECES: AskOption[] = [
+  { value: 'new', is: 'right' },
+  { value: 'again', is: 'right' },
+];
+
+/** Whether a bolt may go back in is asked where nobody says so; what is stretched never does. */
+export const refit = kindOf<ActionOf<'refit'>>({
+  picture: 'part',
+  asks(at, answers) {
+    const thing = thingOf(at, at.action.removed);
+    if (thing?.singleUse)
+      return [
+        {
+          kind: 'oneOf',
+          key: 'piece',
+          about: 'piece',
+          what: thing.name,
+          options: [
+            { value: 'new', is: 'right' },
+            { value: 'again', is: 'refused' },
+          ],
+        },
+      ];
+    if (!thing?.reuseUnknown) return [];
+    return [
+      { kind: 'oneOf', key: 'piece', about: 'piece', what: thing.name, options: PIECES },
+      ...(answers.piece === 'again'
+        ? [
+            {
+              kind: 'number' as const,
+              key: 'uses',
+              about: 'uses' as const,
+              unit: '',
+              min: 1,
+              max: 20,
+              outside: 'refused' as const,
+            },
+          ]
+        : []),
+    ];
+  },
+});
+
+/** What does not go back: kept for the owner, or scrapped. */
+export const settle = kindOf<ActionOf<'settle'>>({ picture: 'list' });
+
+export const compare = kindOf<ActionOf<'compare'>>({
+  picture: 'part',
+  asks: ({ action }) =>
+    action.points.map((point) => ({
+      kind: 'oneOf' as const,
+      key: point,
+      about: 'point' as const,
+      what: point,
+      options: [
+        { value: 'same', is: 'right' as const },
+        { value: 'differs', is: 'fails' as const },
+      ],
+    })),
+});
+
+export const moveOver = kindOf<ActionOf<'moveOver'>>({
+  picture: 'part',
+  asks: ({ action }) => [
+    ...(action.seal ? [tick('seal', 'seal', action.seal)] : []),
+    ...(action.facing ? [tick('facing', 'facing', action.facing)] : []),
+  ],
+});

@@ -1,0 +1,37 @@
+import type { JobState } from '#core/job/job-state.ts';
+import { asksNow } from '#core/job/line-known.ts';
+import type { Plan } from '#core/kit/plan.ts';
+import type { Answer, Answers, Ask } from '#core/line/ask.ts';
+import type { LineAct } from '#core/line/line.ts';
+
+/** What a careful fitter says to one question: what is right, measured inside its limits. */
+function rightAnswer(ask: Ask): Answer {
+  switch (ask.kind) {
+    case 'tick':
+      return true;
+    case 'number': {
+      if (ask.expected !== undefined) return ask.expected;
+      const { min, max } = ask;
+      if (min !== undefined && max !== undefined) return (min + max) / 2;
+      return min ?? max ?? 400;
+    }
+    case 'oneOf':
+      return ask.usual ?? ask.options.find(({ is }) => is === 'right')?.value ?? '';
+    case 'words':
+      return ask.suggested ?? (ask.about === 'helper' ? 'Tam Orrell' : 'a strap from the frame');
+    case 'photo':
+      return 'photo-1';
+    case 'pieces':
+      return ask.order.map(({ item }) => item);
+  }
+}
+
+/** All an act asks, answered as a careful fitter does; an answer may open another question. */
+export function rightAnswers(plan: Plan, job: JobState, act: LineAct): Answers {
+  const answers: Record<string, Answer> = {};
+  for (;;) {
+    const open = asksNow(plan, job, act, answers).filter(({ key }) => answers[key] === undefined);
+    if (open.length === 0) return answers;
+    for (const ask of open) answers[ask.key] = rightAnswer(ask);
+  }
+}

@@ -1,0 +1,237 @@
+import { join } from 'node:path';
+import type { Page } from '@playwright/test';
+import type { JobDocument } from '#contract/job.ts';
+import { appendEvents, type JobLog, openLog } from '#core/job/job-log.ts';
+import { clockOfAct } from '#core/job/line-clocks.ts';
+import { asksNow } from '#core/job/line-known.ts';
+import { jointNext, nextOnLine } from '#core/job/line-next.ts';
+import { debtTouched, lineProgress } from '#core/job/line-progress.ts';
+import { type NextStep, pullBand } from '#core/job/next-station.ts';
+import type { Person } from '#core/job/role.ts';
+import { indexOf } from '#core/kit/plan.ts';
+import type { Answer, Answers, Ask } from '#core/line/ask.ts';
+import type { LineAct } from '#core/line/line.ts';
+import { lineKind } from '#core/line/line-kinds.ts';
+import { asksOf } from '#core/tightening/kinds.ts';
+import { rankWrenches } from '#core/wrench/suitable-wrench.ts';
+import { rightAnswers } from '#demo/answers.ts';
+import { Worker } from '#demo/work-through.ts';
+import { expect, give } from './app.ts';
+
+const origin = (page: Page): string => new URL(page.url()).origin;
+
+/** A job as the server has it, and who is signed in on the page. */
+async function fetched(page: Page, job: string): Promise<{ document: JobDocument; log: JobLog; person: Person }> {
+  const document = (await (await page.request.get(`${origin(page)}/api/jobs/${job}`)).json()) as JobDocument;
+  const session = (await (await page.request.get(`${origin(page)}/api/session`)).json()) as { person: Person };
+  const { kits, openedWith, vehicle, answers, shop } = document;
+  const opened = openLog({ kits, openedWith, vehicle, answers, shop });
+  if (!opened.ok) throw new Error(JSON.stringify(opened.error));
+  return {
+    document,
+    log: appendEvents(
+      opened.value,
+      document.events.map(({ event }) => event),
+    ),
+    person: session.person,
+  };
+}
+
+/** Works the line through the API, for tests whose subject comes later on it. */
+export async function workLine(page: Page, job: string, open: (worker: Worker) => boolean): Promise<void> {
+  const { document, log, person } = await fetched(page, job);
+  const worker = new Worker(log, document.wrenches, person, Date.now());
+  worker.while(open);
+  if (worker.commands.length > 0) await give(page, job, ...worker.commands);
+}
+
+/** The parts that go on before any bolt is started. */
+export const fitParts = (page: Page, job: string): Promise<void> =>
+  workLine(page, job, ({ log }) => {
+    const next = nextOnLine(log.plan, log.state, '', Date.now());
+    return next !== undefined && !lineKind(next.act.action).byStations;
+  });
+
+/** How a fitter's hands give what the screen asks. */
+export interface Hands {
+  /** The one big action. */
+  big(page: Page): Promise<void>;
+  answer(page: Page, ask: Ask, answer: Answer): Promise<void>;
+  /** A reading of a wrench that cannot speak, N·m. */
+  reading(page: Page, torqueNm: number): Promise<void>;
+}
+
+const PHOTO = join(import.meta.dirname, '../../docs/screenshots/bays.png');
+const optionAt = (ask: Ask, answer: Answer): number =>
+  ask.kind === 'oneOf' ? ask.options.findIndex(({ value }) => value === answer) + 1 : 0;
+
+/** Keys alone. */
+export const KEYBOARD: Hands = {
+  big: (page) => page.keyboard.press('Space'),
+  async answer(page, ask, answer) {
+    if (ask.kind === 'tick' || (ask.kind === 'oneOf' && ask.usual === answer)) await page.keyboard.press('Space');
+    else if (ask.kind === 'oneOf') await page.keyboard.press(String(optionAt(ask, answer)));
+    else if (ask.kind === 'pieces')
+      for (const item of answer as string[])
+        await page.keyboard.press(String(ask.among.findIndex((piece) => piece.item === item) + 1));
+    else if (ask.kind === 'photo') await page.locator('input[type=file]').setInputFiles(PHOTO);
+    else {
+      const field = page.locator('aside form input').first();
+      await field.focus();
+      await field.fill(String(answer));
+      await page.keyboard.press('Enter');
+    }
+  },
+  async reading(page, torqueNm) {
+    await page.getByLabel('Unit').selectOption('N·m');
+    await page.getByLabel(/^Reading from/).fill(String(torqueNm));
+    await page.keyboard.press('Enter');
+  },
+};
+
+/** A finger on glass. */
+export const TOUCH: Hands = {
+  big: (page) => page.locator('.thumb-bar').tap(),
+  async answer(page, ask, answer) {
+    if (ask.kind === 'tick' || (ask.kind === 'oneOf' && ask.usual === answer)) await page.locator('.thumb-bar').tap();
+    else if (ask.kind === 'oneOf')
+      await page
+        .locator('aside fieldset button')
+        .nth(optionAt(ask, answer) - 1)
+        .tap();
+    else if (ask.kind === 'pieces')
+      for (const item of answer as string[]) {
+        const name = ask.among.find((piece) => piece.item === item)?.name ?? '';
+        await page.locator('aside').getByRole('button', { name }).first().tap();
+      }
+    else if (ask.kind === 'photo') await page.locator('input[type=file]').setInputFiles(PHOTO);
+    else if (ask.kind === 'number') {
+      for (const digit of String(answer))
+        await page.getByRole('button', { name: digit === '.' ? 'Decimal point' : digit, exact: true }).tap();
+      await page.locator('.thumb-bar').tap();
+    } else {
+      await page.locator('aside form input').first().fill(String(answer));
+      await page.locator('.thumb-bar').tap();
+    }
+  },
+  async reading(page, torqueNm) {
+    await page.getByLabel('Unit').selectOption('N·m');
+    await page.getByLabel(/^Reading from/).fill(String(torqueNm));
+    await page.getByRole('button', { name: /Record/ }).tap();
+  },
+};
+
+/** One thing at a station, as the screen asks it. */
+async function station(page: Page, hands: Hands, job: JobLog, document: JobDocument, next: NextStep): Promise<void> {
+  if (next.kind !== 'pull') {
+    await hands.big(page);
+    return;
+  }
+  const { plan } = job;
+  const found = indexOf(plan).stations.get(next.station);
+  const band = found && pullBand(plan, found, next.pass);
+  if (!found || !band) throw new Error(`No band for ${next.station}`);
+  const best = rankWrenches(document.wrenches, band, Date.now()).find(({ faults }) => faults.length === 0);
+  if (best?.wrench.live) {
+    await expect(page.getByRole('button', { name: /Pull to click/ })).toBeEnabled();
+    await hands.big(page);
+    if (asksOf(found.spec).includes('pinFits')) {
+      await expect(page.getByText('Does the pin go through?')).toBeVisible();
+      await page.getByRole('button', { name: 'Pin goes through' }).click();
+    }
+  } else await hands.reading(page, Math.round(band.targetNm * 10) / 10);
+}
+
+/** A wait that is over by the time it is begun: it began long enough ago. */
+async function wait(page: Page, act: LineAct, minutes: number): Promise<void> {
+  const since = new Date(Date.now() - (minutes + 2) * 60_000);
+  const two = (value: number) => String(value).padStart(2, '0');
+  await page.getByLabel('It began earlier, at').fill(`${two(since.getHours())}:${two(since.getMinutes())}`);
+  await page.getByRole('button', { name: 'Since then' }).click();
+  void act;
+}
+
+export interface FitterOptions {
+  hands?: Hands;
+  /** Stops before the act that is next, where this holds. */
+  until?: (log: JobLog, act: LineAct) => boolean;
+}
+
+/**
+ * Works a job's line on the screen as a careful fitter would: what is next is asked of the same functions the screen asks,
+ * and given with hands. Returns how many acts were done and how many times something was pressed or entered.
+ */
+export async function workOnScreen(
+  page: Page,
+  job: string,
+  options: FitterOptions = {},
+): Promise<{ acts: number; presses: number }> {
+  const { hands = KEYBOARD, until } = options;
+  let acts = 0;
+  let presses = 0;
+  for (let left = 600; left > 0; left -= 1) {
+    const { document, log, person } = await fetched(page, job);
+    const { plan, state } = log;
+    const next = nextOnLine(plan, state, person.id, Date.now());
+    if (!next || until?.(log, next.act)) return { acts, presses };
+    const { act } = next;
+    const kind = lineKind(act.action);
+    const seq = document.events.length;
+    acts += 1;
+    if (kind.byStations) {
+      const step = jointNext(plan, state, act);
+      const label = 'station' in step ? (indexOf(plan).stations.get(step.station)?.label ?? '') : '';
+      await expect(page.getByRole('heading', { name: `Station ${label}`, exact: true })).toBeVisible();
+      const ride = page.getByRole('button', { name: 'At ride height', exact: true });
+      if (step.kind === 'pull' && (await ride.count()) > 0) {
+        await ride.click();
+        presses += 1;
+        continue;
+      }
+      await station(page, hands, log, document, step);
+      presses += 1;
+    } else {
+      const debt = debtTouched(act.action);
+      const owed = debt && !debt.opens ? lineProgress(plan, state).debts.get(debt.id) : undefined;
+      if (owed?.asks.includes('torque')) {
+        await hands.big(page);
+        await page.getByLabel('Torque with its unit').fill('70 lbf·ft');
+        await page.getByLabel('Which manual and page').fill('Workshop manual, page 31');
+        await page.getByRole('button', { name: 'Use this figure' }).click();
+        presses += 2;
+      } else {
+        const minutes = kind.clock?.(act.action).minutes;
+        const running = clockOfAct(plan, state, act);
+        if (minutes !== undefined && (!running || running.endsAtMs > Date.now())) {
+          await wait(page, act, minutes);
+          presses += 1;
+        } else {
+          const right = rightAnswers(plan, state, act);
+          const given: Record<string, Answer> = {};
+          const open = (so: Answers): Ask | undefined =>
+            asksNow(plan, state, act, so).find(({ key }) => so[key] === undefined);
+          let ask = open(given);
+          if (!ask) {
+            await hands.big(page);
+            presses += 1;
+          }
+          for (; ask; ask = open(given)) {
+            const answer = right[ask.key] as Answer;
+            await hands.answer(page, ask, answer);
+            given[ask.key] = answer;
+            presses += ask.kind === 'pieces' ? ask.order.length : 1;
+            // The next question is on the screen before it is answered.
+            await page.waitForTimeout(60);
+          }
+        }
+      }
+    }
+    await expect
+      .poll(async () => (await fetched(page, job)).document.events.length, {
+        timeout: 30_000,
+        intervals: [40, 80, 200],
+      })
+      .toBeGreaterThan(seq);
+  }
+  throw new Error('The line leads nowhere');
+}

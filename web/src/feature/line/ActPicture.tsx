@@ -1,0 +1,297 @@
+import { arc } from 'd3-shape';
+import { planActionText } from '#contract/wording/step-text.ts';
+import { clockOfAct } from '#core/job/line-clocks.ts';
+import { indexOf, type PlanItem } from '#core/kit/plan.ts';
+import type { Answers, Ask } from '#core/line/ask.ts';
+import type { LineAct } from '#core/line/line.ts';
+import { lineKind } from '#core/line/line-kinds.ts';
+import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
+import { LimitRule } from '../../drawing/LimitRule.tsx';
+import { StackDrawing } from '../../drawing/StackDrawing.tsx';
+import { VehicleOutline } from '../../drawing/VehicleOutline.tsx';
+import { useSettings } from '../../shop/settings.ts';
+import { AdjusterPicture } from './picture/AdjusterPicture.tsx';
+import { HolePicture } from './picture/HolePicture.tsx';
+import { PartPlate } from './picture/PartPlate.tsx';
+import type { LineInHand } from './use-line.ts';
+
+interface PictureProps {
+  line: LineInHand;
+  act: LineAct;
+  /** The question that is asked now. */
+  ask?: Ask;
+  answers: Answers;
+}
+
+/** What the step needs to be seen, drawn from its own data. */
+export function ActPicture(props: PictureProps) {
+  switch (lineKind(props.act.action).picture) {
+    case 'outline':
+      return <Outline {...props} />;
+    case 'part':
+      return <Part {...props} />;
+    case 'stack':
+      return <Stack {...props} />;
+    case 'rule':
+      return <Readings {...props} />;
+    case 'clock':
+      return <Clock {...props} />;
+    case 'adjuster':
+      return props.act.action.type === 'preset' ? <AdjusterPicture action={props.act.action} asks={props.ask} /> : null;
+    case 'hole':
+      return <HolePicture action={props.act.action} />;
+    case 'map':
+    case 'list':
+      return <Places {...props} />;
+  }
+}
+
+const Frame = ({ children, title }: { children: React.ReactNode; title?: string }) => (
+  <div className="flex flex-1 flex-col items-center justify-center gap-3 p-5">
+    {title && <p className="plate self-start text-2xl">{title}</p>}
+    {children}
+  </div>
+);
+
+/** Where a place's name says it is; undefined for a name that says nothing of the vehicle's sides. */
+function spotOf(place: string): { along: number; across: number } | undefined {
+  const across = /\bleft\b/i.test(place) ? -0.92 : /\bright\b/i.test(place) ? 0.92 : undefined;
+  const along = /\bfront\b/i.test(place) ? 0.2 : /\brear\b/i.test(place) ? 0.8 : undefined;
+  if (across === undefined && along === undefined) return undefined;
+  return { along: along ?? 0.5, across: across ?? 0 };
+}
+
+function Outline({ act, line, ask, answers }: PictureProps) {
+  const { action } = act;
+  const end = action.type === 'lift' || action.type === 'lower' ? (action.end ?? 'whole') : undefined;
+  const baseline = action.type === 'measure' ? line.plan.baselines.find(({ id }) => id === action.baseline) : undefined;
+  const dots = (baseline?.places ?? []).flatMap((place) => {
+    const spot = spotOf(place);
+    const value = answers[`at ${place}`];
+    return spot
+      ? [
+          {
+            key: place,
+            spot,
+            done: value !== undefined,
+            label: `${place}${value === undefined ? '' : `: ${value}`}`,
+            chosen: ask?.key === `at ${place}`,
+          },
+        ]
+      : [];
+  });
+  const chocks = answers.chocks;
+  return (
+    <Frame>
+      <div className="w-full max-w-xl">
+        <VehicleOutline dots={dots} title={planActionText(line.plan, action)}>
+          {end !== undefined && action.type === 'lift' && (
+            <g>
+              {(end === 'whole' ? ['front', 'rear'] : [end]).map((one) => (
+                <g key={one} transform={`translate(${one === 'front' ? 136 : 472} 149)`}>
+                  <circle r={30} fill="#ffd21f" />
+                  <path d="M0 16V-16M-11 -5L0 -18L11 -5" fill="none" stroke="var(--ink)" strokeWidth={4} />
+                </g>
+              ))}
+              {(chocks === 'front' || chocks === 'rear') && (
+                <g transform={`translate(${chocks === 'front' ? 136 : 472} 0)`}>
+                  <path d="M-52 274l18 -20v20zM52 274l-18 -20v20z" fill="var(--ink)" />
+                </g>
+              )}
+            </g>
+          )}
+        </VehicleOutline>
+      </div>
+      {baseline?.instrument && <p className="text-ink-2">With {baseline.instrument}</p>}
+    </Frame>
+  );
+}
+
+function Part({ act, line }: PictureProps) {
+  const pxPerMm = useSettings((settings) => settings.pxPerMm);
+  const { plan } = line;
+  const { action } = act;
+  const removed = 'removed' in action ? plan.removed.find(({ id }) => id === action.removed) : undefined;
+  const item = 'item' in action ? indexOf(plan).items.get(action.item) : undefined;
+  const plug = 'disconnect' in action ? plan.disconnects.find(({ id }) => id === action.disconnect) : undefined;
+  const neighbour = 'neighbour' in action ? plan.neighbours.find(({ id }) => id === action.neighbour) : undefined;
+  if (removed?.thread !== undefined) {
+    // Drawn as what it is: a bolt of the vehicle from its own thread and length.
+    const piece = {
+      id: removed.id,
+      kind: removed.kind === 'nut' ? 'nut' : 'bolt',
+      name: removed.name,
+      thread: removed.thread,
+      lengthMm: removed.lengthMm,
+      head: 'hex',
+    } as unknown as PlanItem;
+    return (
+      <Frame title={removed.name}>
+        <HardwareDrawing item={piece} pxPerMm={pxPerMm} />
+        <PartPlate
+          name={`${removed.count} × ${removed.thread}${removed.lengthMm ? ` × ${removed.lengthMm}` : ''}`}
+          side={removed.side}
+          note={removed.note}
+        />
+      </Frame>
+    );
+  }
+  if (item && item.kind !== 'part')
+    return (
+      <Frame title={item.name}>
+        <HardwareDrawing item={item} pxPerMm={pxPerMm} />
+      </Frame>
+    );
+  return (
+    <Frame>
+      <PartPlate
+        name={item?.name ?? removed?.name ?? plug?.name ?? neighbour?.name ?? planActionText(plan, action)}
+        side={item?.side ?? removed?.side ?? plug?.side}
+        mark={item?.mark}
+        facing={item?.facing ?? ('facing' in action ? action.facing : undefined)}
+        note={item?.tellTale ?? removed?.note}
+        count={removed?.count ?? plug?.count ?? item?.quantity}
+        turns={action.type === 'windBack' ? plug?.turns : undefined}
+      />
+    </Frame>
+  );
+}
+
+function Stack({ act, line }: PictureProps) {
+  const { plan, index } = line;
+  const station = act.action.type === 'buildStack' ? index.stations.get(act.action.station) : undefined;
+  if (!station) return null;
+  return (
+    <Frame title={`Station ${station.label}, ${station.name}`}>
+      <div className="w-56">
+        <StackDrawing
+          station={station}
+          items={index.items}
+          compound={indexOf(plan).compounds.get(station.compound ?? '')}
+        />
+      </div>
+    </Frame>
+  );
+}
+
+/** All places on one rule: what was read, what is wanted, and which is next. */
+function Readings({ act, line, ask, answers }: PictureProps) {
+  const { plan } = line;
+  const { action } = act;
+  const entry =
+    action.type === 'check' || action.type === 'test'
+      ? plan.checks.find(({ id }) => id === action.check)
+      : action.type === 'prerequisite'
+        ? plan.prerequisites.find(({ id }) => id === action.prerequisite)
+        : undefined;
+  if (!entry) return null;
+  // Nothing is read off: what the step holds is shown, as for any other.
+  if (entry.unit === undefined && entry.places === undefined)
+    return <Places act={act} line={line} ask={ask} answers={answers} />;
+  const places = entry.places ?? [];
+  const values = places.flatMap((place) => {
+    const value = answers[`at ${place}`];
+    return typeof value === 'number' ? [value] : [];
+  });
+  const spread = 'spread' in entry ? entry.spread : undefined;
+  const days = 'daysBefore' in entry ? entry.daysBefore : undefined;
+  return (
+    <Frame title={entry.text}>
+      <div className="w-full max-w-md">
+        <LimitRule unit={entry.unit ?? ''} min={entry.min} max={entry.max} value={values.at(-1)} />
+        {places.length > 0 && (
+          <table className="mt-3 w-full bg-sheet text-left">
+            <tbody>
+              {places.map((place) => {
+                const value = answers[`at ${place}`];
+                return (
+                  <tr
+                    key={place}
+                    className={`border-b border-hair ${ask?.key === `at ${place}` ? 'bg-paint text-on-paint' : ''}`}
+                  >
+                    <td className="px-3 py-2">{place}</td>
+                    <td className="figures px-3 text-right font-bold">
+                      {typeof value === 'number' ? `${value} ${entry.unit ?? ''}` : value === undefined ? '–' : 'yes'}
+                    </td>
+                  </tr>
+                );
+              })}
+            </tbody>
+          </table>
+        )}
+        {spread !== undefined && (
+          <p className="mt-2 text-ink-2">
+            Apart at most {spread} {entry.unit}
+            {values.length > 1 && `, so far ${(Math.max(...values) - Math.min(...values)).toFixed(1)}`}
+          </p>
+        )}
+        {days !== undefined && days > 0 && (
+          <p className="mt-2">
+            <b>{days === 1 ? '1 day' : `${days} days`}</b> to put it right.
+          </p>
+        )}
+      </div>
+    </Frame>
+  );
+}
+
+const ring = arc<number>()
+  .innerRadius(74)
+  .outerRadius(96)
+  .startAngle(0)
+  .endAngle((share) => share * 2 * Math.PI);
+
+function Clock({ act, line }: PictureProps) {
+  const clock = clockOfAct(line.plan, line.state, act);
+  const share = clock
+    ? Math.min(1, Math.max(0, (line.nowMs - clock.sinceMs) / Math.max(1, clock.endsAtMs - clock.sinceMs)))
+    : 0;
+  const left = clock ? Math.max(0, Math.ceil((clock.endsAtMs - line.nowMs) / 1000)) : undefined;
+  return (
+    <Frame>
+      <svg viewBox="-104 -104 208 208" className="w-full max-w-72" role="img" aria-label="How far the wait is">
+        <path d={ring(1) ?? ''} fill="var(--hair)" stroke="var(--rule)" />
+        <path d={ring(share) ?? ''} fill="var(--ink)" />
+        <text textAnchor="middle" dominantBaseline="central" fontSize={38} fontWeight={700} className="figures">
+          {left === undefined ? '–' : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`}
+        </text>
+      </svg>
+    </Frame>
+  );
+}
+
+/** The places or things of an act, each with its own stripe. */
+function Places({ act, line, answers, ask }: PictureProps) {
+  const { plan } = line;
+  const { action } = act;
+  const step = line.line.stepById.get(act.step);
+  const places = 'places' in action ? action.places : undefined;
+  const rows = places
+    ? places.map((place) => ({
+        key: place,
+        text: place,
+        done: answers[`at ${place}`] === true,
+        here: ask?.key === `at ${place}`,
+      }))
+    : (step?.acts ?? []).map((one) => ({
+        key: one.id,
+        text: planActionText(plan, one.action),
+        done: line.progress.acts.has(one.id),
+        here: one.id === act.id,
+      }));
+  return (
+    <Frame>
+      <ul className="w-full max-w-lg border-t-2 border-ink bg-sheet">
+        {rows.map((row) => (
+          <li
+            key={row.key}
+            className={`flex items-center justify-between gap-3 border-b border-hair px-4 py-3 text-lg ${row.here ? 'bg-paint font-bold text-on-paint' : row.done ? 'text-ink-2' : ''}`}
+          >
+            {row.text}
+            {row.done && <span aria-hidden="true" className="h-6 w-2 -skew-x-[30deg] border border-ink bg-paint" />}
+          </li>
+        ))}
+      </ul>
+    </Frame>
+  );
+}

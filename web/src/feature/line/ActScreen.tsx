@@ -1,0 +1,199 @@
+import { lazy, Suspense, useState } from 'react';
+import { askText, optionText } from '#contract/wording/ask-text.ts';
+import { planActionText } from '#contract/wording/step-text.ts';
+import { actGate } from '#core/job/act/do-act.ts';
+import { clockOfAct } from '#core/job/line-clocks.ts';
+import { asksNow } from '#core/job/line-known.ts';
+import { debtTouched, lastTry, waitsOfAct } from '#core/job/line-progress.ts';
+import { type Answer, type Answers, type Ask, judgeAnswers } from '#core/line/ask.ts';
+import { cautionsAt } from '#core/line/cautions-at.ts';
+import type { LineAct } from '#core/line/line.ts';
+import { lineKind } from '#core/line/line-kinds.ts';
+import { usePrimaryKey } from '../../app/use-primary-key.ts';
+import { Cautions } from '../../job/Cautions.tsx';
+import { ActionBar, Button } from '../../ui/Button.tsx';
+import { ActPicture } from './ActPicture.tsx';
+import { AskField } from './AskField.tsx';
+import { answersOf, useAnswers } from './answer-store.ts';
+import { ClockPanel } from './ClockPanel.tsx';
+import { LineFoot } from './LineFoot.tsx';
+import { StepHead } from './StepHead.tsx';
+import type { LineInHand } from './use-line.ts';
+import { WaitsPanel } from './WaitsPanel.tsx';
+
+/** Looks through the shop's kits: fetched when a figure is missing. */
+const FigureSheet = lazy(() => import('./owed/FigureSheet.tsx'));
+
+/** One act of the line: its picture, what to do, and what it asks, one question at a time. */
+export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
+  const { plan, state, document, give, nowMs } = line;
+  const key = `${document.id} ${act.id}`;
+  const given = useAnswers((store) => answersOf(store.given, key));
+  const { put, drop } = useAnswers.getState();
+  const asks = asksNow(plan, state, act, given);
+  const open = asks.filter((ask) => given[ask.key] === undefined);
+  const [ask] = open;
+  const gate = actGate(plan, state, act, { ...given, temperature: 0 }, nowMs);
+  const waits = waitsOfAct(plan, state, act);
+  const kind = lineKind(act.action);
+  const clock = clockOfAct(plan, state, act);
+  const waiting = kind.clock !== undefined && (clock === undefined ? true : clock.endsAtMs > nowMs);
+
+  const finish = (answers: Answers) => {
+    const said = Object.keys(answers).length > 0 ? { answers } : {};
+    if (give({ type: 'doAct', act: act.id, ...said })) drop(key);
+    // What was refused is asked again; the strip says why.
+    else for (const last of Object.keys(answers).slice(-1)) drop(key, last);
+  };
+  const answer = (to: Ask, value: Answer) => {
+    const answers = { ...given, [to.key]: value };
+    // What is never taken is refused at once, by the same rules, and asked again.
+    if (judgeAnswers([to], answers).refused) {
+      give({ type: 'doAct', act: act.id, answers });
+      return;
+    }
+    const left = asksNow(plan, state, act, answers).filter((other) => answers[other.key] === undefined);
+    put(key, to.key, value);
+    if (left.length === 0) finish(answers);
+  };
+  const last = asks.filter((other) => given[other.key] !== undefined).at(-1);
+  const title = planActionText(plan, act.action);
+  const debt = debtTouched(act.action);
+  const lacksFigure =
+    gate?.code === 'figureMissing' && debt ? { id: debt.id, name: title.replace(/^[^:]*: /, '') } : undefined;
+
+  return (
+    <>
+      <main className="flex min-h-56 flex-1 flex-col bg-bench lg:min-h-0">
+        <div className="grid-paper flex min-h-56 flex-1 flex-col">
+          <ActPicture line={line} act={act} ask={ask} answers={given} />
+        </div>
+        <LineFoot line={line} onBack={last ? () => drop(key, last.key) : undefined} />
+      </main>
+      <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet lg:order-none lg:w-[430px] lg:border-b-0 lg:border-l-2">
+        <div className="flex flex-1 flex-col lg:min-h-0 lg:overflow-y-auto">
+          <StepHead line={line} act={act} />
+          <h1 className="plate px-5 pt-3 text-4xl text-balance lg:px-6">{title}</h1>
+          <div className="px-5 lg:px-6">
+            <Cautions cautions={cautionsAt(plan, act)} />
+          </div>
+          <Failed line={line} act={act} />
+          <Answered asks={asks} given={given} onDrop={(one) => drop(key, one)} />
+          <div className="flex flex-1 flex-col pt-4">
+            {waits ? (
+              <WaitsPanel line={line} refusal={waits} />
+            ) : lacksFigure ? (
+              <FigureFirst figure={lacksFigure} />
+            ) : waiting ? (
+              <ClockPanel
+                line={line}
+                act={act}
+                clock={clock}
+                onTemperature={(value) => finish({ temperature: value })}
+              />
+            ) : ask ? (
+              <AskField
+                key={ask.key}
+                ask={ask}
+                then={open[1] ? nameOf(open[1]) : ''}
+                onAnswer={(value) => answer(ask, value)}
+              />
+            ) : (
+              <Press onDo={() => finish(given)} blocked={gate !== undefined && !waits} />
+            )}
+          </div>
+        </div>
+      </aside>
+    </>
+  );
+}
+
+/** The next question in a word or two. */
+const nameOf = (ask: Ask): string => (ask.what && ask.what.length < 28 ? ask.what : '');
+
+/** Nothing is asked: a press says that it is done. */
+function Press({ onDo, blocked }: { onDo: () => void; blocked: boolean }) {
+  usePrimaryKey(onDo);
+  return (
+    <>
+      <div className="flex-1" />
+      <ActionBar className="thumb-bar" onClick={onDo}>
+        {blocked ? 'Try it' : 'Done, next'}
+      </ActionBar>
+    </>
+  );
+}
+
+function FigureFirst({ figure }: { figure: { id: string; name: string } }) {
+  const [open, setOpen] = useState(false);
+  usePrimaryKey(() => setOpen(true));
+  return (
+    <>
+      <p className="px-5 text-xl lg:px-6">
+        It goes back with the vehicle maker’s figure, and the sheet gives none. Look it up first.
+      </p>
+      <div className="flex-1" />
+      <ActionBar className="thumb-bar" onClick={() => setOpen(true)}>
+        Find the figure
+      </ActionBar>
+      {open && (
+        <Suspense fallback={null}>
+          <FigureSheet target={figure.id} name={figure.name} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </>
+  );
+}
+
+/** What the last try came to, where it was not met. */
+function Failed({ line, act }: { line: LineInHand; act: LineAct }) {
+  const { plan, state } = line;
+  const tried = lastTry(state, act.id);
+  if (!tried || tried.failed.length === 0) return null;
+  const { action } = act;
+  const check =
+    action.type === 'check' || action.type === 'test' ? plan.checks.find(({ id }) => id === action.check) : undefined;
+  const back = check?.failsTo === undefined ? undefined : line.line.stepById.get(check.failsTo);
+  const times = state.visit.acts[act.id]?.tries.length ?? 0;
+  return (
+    <p role="status" className="mx-5 mt-3 border-2 border-bad p-3 lg:mx-6">
+      <b className="text-bad">Not met{times > 1 ? `, tried ${times} times` : ''}.</b>{' '}
+      {tried.failed.map((key) => `${key.replace(/^at /, '')}: ${shown(tried.answers[key])}`).join(', ')}
+      {check?.spread !== undefined && ` · apart at most ${check.spread} ${check.unit ?? ''}`}
+      {back && ` · put it right: step ${back.number}`}
+    </p>
+  );
+}
+
+const shown = (answer: Answer | undefined): string =>
+  answer === undefined
+    ? ''
+    : answer === 'notMet'
+      ? 'not so'
+      : Array.isArray(answer)
+        ? answer.join(', ')
+        : String(answer);
+
+/** What was said so far; a tap asks it again. */
+function Answered({ asks, given, onDrop }: { asks: readonly Ask[]; given: Answers; onDrop: (key: string) => void }) {
+  const said = asks.filter(({ key }) => given[key] !== undefined);
+  if (said.length === 0) return null;
+  return (
+    <ul className="mx-5 mt-3 border-t border-rule lg:mx-6">
+      {said.map((ask) => {
+        const value = given[ask.key];
+        const option = ask.kind === 'oneOf' ? ask.options.find((one) => one.value === value) : undefined;
+        return (
+          <li key={ask.key} className="flex items-center justify-between gap-3 border-b border-hair">
+            <span className="py-1">{askText(ask)}</span>
+            <Button className="figures min-h-11! border-0! px-2" onClick={() => onDrop(ask.key)}>
+              {value === true ? 'yes' : option ? optionText(option) : shown(value)}
+              {ask.kind === 'number' ? ` ${ask.unit}` : ''}
+              <span className="sr-only">, ask again</span>
+            </Button>
+          </li>
+        );
+      })}
+    </ul>
+  );
+}

@@ -1,0 +1,348 @@
+import { Camera } from 'lucide-react';
+import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { askText, optionText } from '#contract/wording/ask-text.ts';
+import type { Answer, Ask, AskOption } from '#core/line/ask.ts';
+import { usePrimaryKey } from '../../app/use-primary-key.ts';
+import { LimitRule } from '../../drawing/LimitRule.tsx';
+import { useOpenJob } from '../../job/use-open-job.ts';
+import { sendPhoto } from '../../shop/photos.ts';
+import { ActionBar, Button, Key } from '../../ui/Button.tsx';
+import { afterKey, Keypad } from '../../ui/Keypad.tsx';
+
+export interface AskFieldProps {
+  ask: Ask;
+  /** What the bar says comes after. */
+  then: string;
+  onAnswer: (answer: Answer) => void;
+}
+
+const FIELD = 'min-h-14 w-full border-2 border-ink bg-sheet px-3';
+/** The one big action stands under the panel, at the thumb. */
+const BAR = 'thumb-bar';
+
+/** One question of an act: asked large, answered by the bar, the keys or the keypad. */
+export function AskField(props: AskFieldProps) {
+  switch (props.ask.kind) {
+    case 'tick':
+      return <TickAsk {...props} />;
+    case 'number':
+      return <NumberAsk {...props} ask={props.ask} />;
+    case 'oneOf':
+      return <OneOfAsk {...props} ask={props.ask} />;
+    case 'words':
+      return <WordsAsk {...props} ask={props.ask} />;
+    case 'photo':
+      return <PhotoAsk {...props} />;
+    case 'pieces':
+      return <PiecesAsk {...props} ask={props.ask} />;
+  }
+}
+
+type Of<Kind extends Ask['kind']> = AskFieldProps & { ask: Extract<Ask, { kind: Kind }> };
+
+function TickAsk({ ask, then, onAnswer }: AskFieldProps) {
+  const yes = () => onAnswer(true);
+  usePrimaryKey(yes);
+  return (
+    <>
+      <p className="px-5 text-2xl font-bold lg:px-6">{askText(ask)}</p>
+      <div className="flex-1" />
+      <ActionBar className={BAR} onClick={yes}>
+        <span className="text-3xl">It is{then ? `, next: ${then}` : ''}</span>
+      </ActionBar>
+    </>
+  );
+}
+
+function NumberAsk({ ask, then, onAnswer }: Of<'number'>) {
+  const [typed, setTyped] = useState('');
+  const field = useRef<HTMLInputElement>(null);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another question starts empty
+  useEffect(() => setTyped(''), [ask.key]);
+  useHotkeys('0,1,2,3,4,5,6,7,8,9,-', () => field.current?.focus(), { useKey: true });
+  const value = typed.trim() === '' ? undefined : Number(typed.replace(',', '.'));
+  const good = value !== undefined && Number.isFinite(value);
+  const give = () => {
+    if (good) onAnswer(value);
+  };
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    give();
+  };
+  const { min, max, unit, expected } = ask;
+  const wanted =
+    min !== undefined && max !== undefined
+      ? `${min} – ${max}`
+      : min !== undefined
+        ? `at least ${min}`
+        : max !== undefined
+          ? `at most ${max}`
+          : undefined;
+  const out = good && ((min !== undefined && value < min) || (max !== undefined && value > max));
+  return (
+    <form onSubmit={submit} className="flex flex-1 flex-col">
+      <div className="grid gap-2 px-5 pb-3 lg:px-6">
+        <div className="flex items-end justify-between gap-3">
+          <label className="grid flex-1">
+            <span className="text-lg font-bold">{askText(ask)}</span>
+            <span className="flex items-baseline gap-2">
+              <input
+                ref={field}
+                className="figures min-h-16 w-full min-w-0 border-b-2 border-ink bg-sheet text-6xl font-bold placeholder:text-hair"
+                inputMode="decimal"
+                autoComplete="off"
+                placeholder="–"
+                value={typed}
+                onChange={(event) => setTyped(event.target.value)}
+              />
+              <span className="text-xl">{unit}</span>
+            </span>
+          </label>
+          {wanted && (
+            <p className="shrink-0 text-right">
+              <span className="block text-sm text-ink-2">wanted</span>
+              <span className="figures text-lg">{wanted}</span>
+            </p>
+          )}
+        </div>
+        <LimitRule unit={unit} min={min} max={max} value={good ? value : undefined} />
+        {out && (
+          <p role="status" className="font-bold text-bad">
+            {ask.outside === 'fails' ? 'Outside: it is kept as not met.' : 'Outside what may be.'}
+          </p>
+        )}
+        {expected !== undefined && (
+          <p className="text-sm text-ink-2">
+            measured before: <span className="figures text-ink">{expected}</span> {unit}
+          </p>
+        )}
+        <Keypad onKey={(key) => setTyped((before) => afterKey(before, key))} />
+        {ask.optional && (
+          <Button onClick={() => onAnswer('')} className="mt-1">
+            Not measured
+          </Button>
+        )}
+      </div>
+      <div className="flex-1" />
+      <ActionBar type="submit" className={BAR} hotkey="ENTER" disabled={!good}>
+        <span className="text-3xl">
+          {good ? `${value} ${unit}` : 'Type what you read'}
+          {good && then ? `, next: ${then}` : ''}
+        </span>
+      </ActionBar>
+    </form>
+  );
+}
+
+function OneOfAsk({ ask, then, onAnswer }: Of<'oneOf'>) {
+  const usual = ask.options.find(({ value }) => value === ask.usual);
+  const take = usual ? () => onAnswer(usual.value) : undefined;
+  usePrimaryKey(take);
+  useHotkeys(
+    '1,2,3,4,5,6,7,8,9',
+    (_, { keys }) => {
+      const option = ask.options[Number(keys?.[0]) - 1];
+      if (option) onAnswer(option.value);
+    },
+    { useKey: true },
+    [ask, onAnswer],
+  );
+  return (
+    <>
+      <fieldset className="grid gap-2 px-5 pb-3 lg:px-6">
+        <legend className="mb-2 text-2xl font-bold">{askText(ask)}</legend>
+        {ask.options.map((option, index) => (
+          <Option
+            key={option.value}
+            option={option}
+            number={index + 1}
+            told={ask.about === 'method'}
+            onTake={() => onAnswer(option.value)}
+          />
+        ))}
+      </fieldset>
+      <div className="flex-1" />
+      {usual && (
+        <ActionBar className={BAR} onClick={take}>
+          <span className="text-3xl">
+            {optionText(usual)}
+            {then ? `, next: ${then}` : ''}
+          </span>
+        </ActionBar>
+      )}
+    </>
+  );
+}
+
+function Option({
+  option,
+  number,
+  told,
+  onTake,
+}: {
+  option: AskOption;
+  number: number;
+  /** Right and wrong are told before it is chosen: methods, not stamps that are to be read. */
+  told: boolean;
+  onTake: () => void;
+}) {
+  const wrong = told && option.is !== 'right';
+  return (
+    <button
+      type="button"
+      className={`flex min-h-14 items-center justify-between gap-3 border-2 bg-sheet px-4 py-2 text-left ${wrong ? 'border-bad' : 'border-ink'}`}
+      onClick={onTake}
+    >
+      <span>
+        <b className={wrong ? 'text-bad' : ''}>{optionText(option)}</b>
+        {(told || option.is === 'right') && option.why && told && (
+          <span className="block text-sm text-ink-2">
+            {wrong ? 'Breaks: ' : ''}
+            {option.why}
+          </span>
+        )}
+        {!told && option.is === 'right' && option.why && option.label !== undefined && (
+          <span className="block text-sm text-ink-2">{option.why}</span>
+        )}
+      </span>
+      <Key>{number}</Key>
+    </button>
+  );
+}
+
+function WordsAsk({ ask, then, onAnswer }: Of<'words'>) {
+  const [text, setText] = useState(ask.suggested ?? '');
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another question starts anew
+  useEffect(() => setText(ask.suggested ?? ''), [ask.key]);
+  const give = () => {
+    if (text.trim() !== '') onAnswer(text.trim());
+  };
+  usePrimaryKey(text.trim() === '' ? undefined : give);
+  return (
+    <form
+      className="flex flex-1 flex-col"
+      onSubmit={(event) => {
+        event.preventDefault();
+        give();
+      }}
+    >
+      <label className="grid gap-2 px-5 pb-3 lg:px-6">
+        <span className="text-2xl font-bold">{askText(ask)}</span>
+        <input className={FIELD} maxLength={500} value={text} onChange={(event) => setText(event.target.value)} />
+      </label>
+      <div className="flex-1" />
+      <ActionBar type="submit" className={BAR} hotkey="ENTER" disabled={text.trim() === ''}>
+        <span className="text-3xl">{then ? `On: ${then}` : 'So it is'}</span>
+      </ActionBar>
+    </form>
+  );
+}
+
+function PhotoAsk({ ask, onAnswer }: AskFieldProps) {
+  const { document } = useOpenJob();
+  const [fault, setFault] = useState<string>();
+  const [sending, setSending] = useState(false);
+  const take = async (file: File | undefined) => {
+    if (!file) return;
+    setSending(true);
+    setFault(undefined);
+    try {
+      onAnswer(await sendPhoto(document.id, file));
+    } catch (error) {
+      setFault(error instanceof Error ? error.message : String(error));
+    }
+    setSending(false);
+  };
+  return (
+    <>
+      <div className="grid gap-3 px-5 pb-3 lg:px-6">
+        <p className="text-2xl font-bold">{askText(ask)}</p>
+        <p className="text-ink-2">What cannot be taken back is shown as it was.</p>
+        {fault && (
+          <p role="alert" className="font-bold text-bad">
+            {fault} A photo needs the server: try again when it is there.
+          </p>
+        )}
+      </div>
+      <div className="flex-1" />
+      <label
+        className={`${BAR} plate flex min-h-22 w-full cursor-pointer items-center justify-between bg-paint px-6 text-4xl text-on-paint`}
+      >
+        {sending ? 'Sending' : 'Take the photo'}
+        <Camera size={34} aria-hidden="true" />
+        <input
+          type="file"
+          accept="image/*"
+          capture="environment"
+          className="sr-only"
+          disabled={sending}
+          onChange={(event) => void take(event.target.files?.[0])}
+        />
+      </label>
+    </>
+  );
+}
+
+function PiecesAsk({ ask, onAnswer }: Of<'pieces'>) {
+  const [taken, setTaken] = useState<string[]>([]);
+  // biome-ignore lint/correctness/useExhaustiveDependencies: another stack starts empty
+  useEffect(() => setTaken([]), [ask.key]);
+  const [wrong, setWrong] = useState<string>();
+  const due = ask.order[taken.length];
+  const take = (item: string) => {
+    if (!due) return;
+    if (item !== due.item) {
+      const piece = ask.among.find((entry) => entry.item === item);
+      setWrong(
+        `Not ${piece?.name ?? item}: ${due.name} is next.${due.tellTale ? ` ${due.tellTale}` : piece?.tellTale ? ` ${piece.tellTale}` : ''}`,
+      );
+      return;
+    }
+    setWrong(undefined);
+    const now = [...taken, item];
+    setTaken(now);
+    if (now.length === ask.order.length) onAnswer(now);
+  };
+  useHotkeys(
+    '1,2,3,4,5,6,7,8,9',
+    (_, { keys }) => {
+      const piece = ask.among[Number(keys?.[0]) - 1];
+      if (piece) take(piece.item);
+    },
+    { useKey: true },
+    [ask, taken],
+  );
+  return (
+    <div className="grid gap-2 px-5 pb-3 lg:px-6">
+      <p className="text-2xl font-bold">{askText(ask)}</p>
+      <ol className="grid gap-1">
+        {ask.order.map((piece, place) => (
+          <li
+            // biome-ignore lint/suspicious/noArrayIndexKey: a stack is its order; the same washer may lie in it twice
+            key={place}
+            className={`figures border-l-4 pl-2 ${place < taken.length ? 'border-paint' : 'border-hair text-ink-2'}`}
+          >
+            {place < taken.length ? piece.name : place === taken.length ? 'which piece now?' : '·'}
+          </li>
+        ))}
+      </ol>
+      {wrong && (
+        <p role="alert" className="font-bold text-bad">
+          {wrong}
+        </p>
+      )}
+      <div className="grid gap-2">
+        {ask.among.map((piece, index) => (
+          <Button key={piece.item} className="justify-between!" onClick={() => take(piece.item)}>
+            <span className="text-left">
+              {piece.name}
+              {piece.tellTale && <span className="block text-sm font-normal text-ink-2">{piece.tellTale}</span>}
+            </span>
+            <Key>{index + 1}</Key>
+          </Button>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,136 @@
+import { useState } from 'react';
+import { minutesText } from '#contract/wording/minutes-text.ts';
+import { stepTitle } from '#contract/wording/step-text.ts';
+import type { LineClock } from '#core/job/line-clocks.ts';
+import { waitsOfStep } from '#core/job/line-progress.ts';
+import type { LineAct } from '#core/line/line.ts';
+import { lineKind } from '#core/line/line-kinds.ts';
+import { usePrimaryKey } from '../../app/use-primary-key.ts';
+import { ActionBar, Button } from '../../ui/Button.tsx';
+import type { LineInHand } from './use-line.ts';
+
+const MINUTE_MS = 60_000;
+export const clockText = (atMs: number): string =>
+  new Date(atMs).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+const sinceOf = (typed: string, nowMs: number): number | undefined => {
+  const [, hour, minute] = /^(\d{1,2}):(\d{2})$/.exec(typed) ?? [];
+  if (hour === undefined || minute === undefined) return undefined;
+  const at = new Date(nowMs);
+  at.setHours(Number(hour), Number(minute), 0, 0);
+  // A time that lies ahead was yesterday's.
+  return at.getTime() > nowMs ? at.getTime() - 24 * 60 * MINUTE_MS : at.getTime();
+};
+
+/** A wait: started by a press or at a typed time, ended by the clock or by a thermometer; what fits into it meanwhile. */
+export function ClockPanel({
+  line,
+  act,
+  clock,
+  onTemperature,
+}: {
+  line: LineInHand;
+  act: LineAct;
+  clock: LineClock | undefined;
+  onTemperature: (value: number) => void;
+}) {
+  const { plan, state, give, nowMs, pick } = line;
+  const [since, setSince] = useState('');
+  const [temperature, setTemperature] = useState('');
+  const { action } = act;
+  const minutes = lineKind(action).clock?.(action).minutes;
+  const limit =
+    action.type === 'coolDown' && action.belowC !== undefined
+      ? `below ${action.belowC} °C`
+      : action.type === 'warmUp' && action.aboveC !== undefined
+        ? `above ${action.aboveC} °C`
+        : undefined;
+  const begin = clock || minutes === undefined ? undefined : () => give({ type: 'beginClock', act: act.id });
+  const meanwhile = line.line.steps.find(
+    ({ id }) => id !== act.step && !line.progress.steps.has(id) && waitsOfStep(plan, state, id).length === 0,
+  );
+  const other = clock && meanwhile ? () => pick(meanwhile.id) : undefined;
+  usePrimaryKey(begin ?? other);
+  const typedSince = sinceOf(since, nowMs);
+  const typedTemperature = temperature.trim() === '' ? undefined : Number(temperature.replace(',', '.'));
+  return (
+    <>
+      <div className="grid gap-4 px-5 lg:px-6">
+        {clock ? (
+          <p className="text-xl">
+            Until <b className="figures text-5xl">{clockText(clock.endsAtMs)}</b>
+            <span className="block text-ink-2">
+              {minutesText(Math.max(1, (clock.endsAtMs - nowMs) / MINUTE_MS))} to go, since {clockText(clock.sinceMs)}
+            </span>
+          </p>
+        ) : (
+          <p className="text-xl">
+            {minutes === undefined ? 'Ends by the thermometer.' : `It takes ${minutesText(minutes)}.`}
+            {limit && minutes !== undefined ? ` Or earlier, ${limit}.` : limit ? ` ${limit}.` : ''}
+          </p>
+        )}
+        {!clock && minutes !== undefined && (
+          <form
+            className="flex items-end gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (typedSince !== undefined) give({ type: 'beginClock', act: act.id, sinceMs: typedSince });
+            }}
+          >
+            <label className="grid flex-1">
+              <span className="text-sm text-ink-2">It began earlier, at</span>
+              <input
+                type="time"
+                className="figures min-h-14 border-2 border-ink bg-sheet px-3 text-xl"
+                value={since}
+                onChange={(event) => setSince(event.target.value)}
+              />
+            </label>
+            <Button type="submit" disabled={typedSince === undefined}>
+              Since then
+            </Button>
+          </form>
+        )}
+        {limit && (
+          <form
+            className="flex items-end gap-2"
+            onSubmit={(event) => {
+              event.preventDefault();
+              if (typedTemperature !== undefined && Number.isFinite(typedTemperature)) onTemperature(typedTemperature);
+            }}
+          >
+            <label className="grid flex-1">
+              <span className="text-sm text-ink-2">Measured, °C ({limit})</span>
+              <input
+                className="figures min-h-14 border-2 border-ink bg-sheet px-3 text-xl"
+                inputMode="decimal"
+                value={temperature}
+                onChange={(event) => setTemperature(event.target.value)}
+              />
+            </label>
+            <Button type="submit" disabled={temperature.trim() === ''}>
+              Measured
+            </Button>
+          </form>
+        )}
+        {clock && (
+          <p>
+            <b>Meanwhile:</b>{' '}
+            {meanwhile
+              ? `step ${meanwhile.number}, ${stepTitle(plan, meanwhile.step)}`
+              : 'nothing of this line fits in.'}
+          </p>
+        )}
+      </div>
+      <div className="flex-1" />
+      {begin ? (
+        <ActionBar className="thumb-bar" onClick={begin}>
+          Start the clock
+        </ActionBar>
+      ) : (
+        <ActionBar className="thumb-bar" onClick={other} disabled={!other}>
+          {other ? 'Do that meanwhile' : clock ? `Waits until ${clockText(clock.endsAtMs)}` : 'Measure it'}
+        </ActionBar>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,132 @@
+import { ListOrdered } from 'lucide-react';
+import { useEffect, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { Link, useSearchParams } from 'react-router';
+import type { LineAct } from '#core/line/line.ts';
+import { lineKind } from '#core/line/line-kinds.ts';
+import { usePrimaryKey } from '../../app/use-primary-key.ts';
+import { useLinePlace } from '../../job/line-place.ts';
+import { useOpenJob } from '../../job/use-open-job.ts';
+import { ActScreen } from './ActScreen.tsx';
+import { ClockBar } from './ClockBar.tsx';
+import { JointAct } from './joint/JointAct.tsx';
+import { LineFoot } from './LineFoot.tsx';
+import { Tape } from './Tape.tsx';
+import { type LineInHand, useLine } from './use-line.ts';
+
+/** The joint group or the act itself: another one starts with a fresh screen. */
+const sameScreen = (act: LineAct): string =>
+  lineKind(act.action).byStations && 'group' in act.action ? `${act.action.group}` : act.id;
+
+/** A job is one line of work, and the screen is the view of the step that is next. */
+export default function Line() {
+  const line = useLine();
+  const { step, act, pick } = line;
+  const [tape, setTape] = useState(false);
+  const stand = useLinePlace((place) => place.stand);
+  const phase = step?.step.phase;
+  useEffect(() => stand(phase), [phase, stand]);
+  useHotkeys('t', () => setTape((open) => !open));
+  useStretch(line);
+  const jump = (id: string) => {
+    setTape(false);
+    pick(id === line.next?.act.step ? undefined : id);
+  };
+  return (
+    <div className="flex flex-1 flex-col lg:min-h-0">
+      <ClockBar line={line} />
+      <button
+        type="button"
+        className="flex min-h-12 items-center gap-3 border-b border-rule bg-sheet px-4 text-left lg:hidden"
+        aria-expanded={tape}
+        onClick={() => setTape(!tape)}
+      >
+        <ListOrdered size={20} aria-hidden="true" />
+        <span>
+          {step ? (
+            <>
+              Step <b className="figures">{step.number}</b> of {line.line.steps.length}
+            </>
+          ) : (
+            'The line is done'
+          )}
+        </span>
+        <span className="ml-auto text-ink-2 underline">{tape ? 'Fold the tape' : 'All steps'}</span>
+      </button>
+      <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
+        <div
+          className={`${tape ? 'max-h-[60dvh]' : 'hidden'} flex min-h-0 shrink-0 flex-col border-ink lg:flex lg:max-h-none lg:w-56 lg:border-r-2 xl:w-64`}
+        >
+          <Tape line={line} onPick={jump} />
+        </div>
+        {act ? (
+          lineKind(act.action).byStations ? (
+            <JointAct key={sameScreen(act)} line={line} act={act} />
+          ) : (
+            <ActScreen key={sameScreen(act)} line={line} act={act} />
+          )
+        ) : (
+          <LineDone line={line} />
+        )}
+      </div>
+    </div>
+  );
+}
+
+/** A stretch tapped on the rule: to its first open step. */
+function useStretch({ line, progress, pick }: LineInHand): void {
+  const [search, setSearch] = useSearchParams();
+  const stretch = search.get('stretch');
+  useEffect(() => {
+    if (stretch === null) return;
+    const here = line.steps.find(({ id, step }) => step.phase === stretch && !progress.steps.has(id));
+    if (here) pick(here.id);
+    setSearch({}, { replace: true });
+  }, [stretch, line, progress, pick, setSearch]);
+}
+
+/** Nothing of the line is open: parked, done, or waiting for what stands elsewhere. */
+function LineDone({ line }: { line: LineInHand }) {
+  const { state, give } = useOpenJob();
+  const { parked } = state.visit;
+  const left = line.line.steps.length - line.progress.steps.size;
+  usePrimaryKey(parked ? () => give({ type: 'resume' }) : undefined);
+  return (
+    <>
+      <main className="flex flex-1 flex-col bg-bench">
+        <div className="flex-1 p-6">
+          <h1 className="plate text-5xl">
+            {parked ? 'Put aside' : left === 0 ? 'The line is done' : 'Nothing can be done now'}
+          </h1>
+          <p className="mt-2 max-w-prose text-xl">
+            {parked
+              ? `By ${parked.by.name}: ${parked.reason}`
+              : left === 0
+                ? 'Every step is done or let go by a lead. Count the tray and sign.'
+                : `${left} steps are open, and each waits for something: a count, a choice between two kits, or a lead.`}
+          </p>
+        </div>
+        <LineFoot line={line} />
+      </main>
+      <aside className="order-first flex shrink-0 flex-col border-ink bg-sheet lg:order-none lg:w-[430px] lg:border-l-2">
+        <div className="flex-1" />
+        {parked ? (
+          <button
+            type="button"
+            className="thumb-bar plate flex min-h-22 items-center bg-paint px-6 text-4xl text-on-paint"
+            onClick={() => give({ type: 'resume' })}
+          >
+            Take it up again
+          </button>
+        ) : (
+          <Link
+            to="../close-out"
+            className="thumb-bar plate flex min-h-22 items-center bg-paint px-6 text-4xl text-on-paint"
+          >
+            To Close out
+          </Link>
+        )}
+      </aside>
+    </>
+  );
+}

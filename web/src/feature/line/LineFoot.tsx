@@ -1,0 +1,76 @@
+import { lazy, type ReactNode, Suspense, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import type { JobCommand } from '#core/job/acts.ts';
+import type { PlanStation } from '#core/kit/plan.ts';
+import { ProofSheet } from '../../job/ProofSheet.tsx';
+import { useSession } from '../../shop/session.ts';
+import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import type { LineInHand } from './use-line.ts';
+
+/** Opened now and then: fetched when they are. */
+const ProblemSheet = lazy(() => import('../../job/ProblemSheet.tsx').then((m) => ({ default: m.ProblemSheet })));
+const OwedSheet = lazy(() => import('./owed/OwedSheet.tsx'));
+
+const FOOT_LOOK =
+  'flex min-h-16 flex-1 flex-col items-center justify-center border-l border-hair bg-sheet px-1 text-[0.95rem] font-bold whitespace-nowrap';
+
+/** A target at the foot of the picture, with its key beneath. */
+export const FootButton = ({ text, hotkey, onClick }: { text: string; hotkey?: string; onClick: () => void }) => (
+  <button type="button" className={FOOT_LOOK} onClick={onClick}>
+    {text}
+    {hotkey && <kbd className="figures hidden text-xs font-normal text-ink-2 sm:inline">{hotkey}</kbd>}
+  </button>
+);
+
+/** What may be done at any step: take back, say a problem, look at what is owed, leave it, let it go. */
+export function LineFoot({
+  line,
+  station,
+  onBack,
+  children,
+}: {
+  line: LineInHand;
+  station?: PlanStation;
+  /** Takes back the last answer of the act in hand, before it is done. */
+  onBack?: () => void;
+  children?: ReactNode;
+}) {
+  const { give, state, step } = line;
+  const role = useSession((session) => session.session?.person.role);
+  const [sheet, setSheet] = useState<'problem' | 'owed' | 'waive'>();
+  const [waiving, setWaiving] = useState<JobCommand>();
+  const back = onBack ?? (() => void give({ type: 'undo' }));
+  useHotkeys('u', back, [back]);
+  useHotkeys('p', () => setSheet('problem'), { preventDefault: true });
+  useHotkeys('o', () => setSheet('owed'), { preventDefault: true });
+  const later = line.picked ? () => line.pick(undefined) : line.leave;
+  useHotkeys('n', later, { preventDefault: true }, [later]);
+  if (state.closed) return null;
+  return (
+    <div className="mb-22 flex border-t border-rule lg:mb-0">
+      <FootButton text="Take back" hotkey="U" onClick={back} />
+      {children}
+      <FootButton text="Problem" hotkey="P" onClick={() => setSheet('problem')} />
+      <FootButton text={line.picked ? 'Back to next' : 'Later'} hotkey="N" onClick={later} />
+      <FootButton text="Owed" hotkey="O" onClick={() => setSheet('owed')} />
+      {role === 'lead' && step && <FootButton text="Let it go" onClick={() => setSheet('waive')} />}
+      <Suspense fallback={null}>
+        {sheet === 'problem' && <ProblemSheet open onClose={() => setSheet(undefined)} station={station} />}
+        {sheet === 'owed' && <OwedSheet onClose={() => setSheet(undefined)} />}
+      </Suspense>
+      <ReasonSheet
+        open={sheet === 'waive'}
+        onClose={() => setSheet(undefined)}
+        title={`Let step ${step?.number ?? ''} go`}
+        label="Why is it not done? It prints."
+        confirm="Let it go"
+        usual={['Not on this vehicle', 'Done before, seen by me', 'The owner does not want it']}
+        onReason={(reason) => {
+          setSheet(undefined);
+          if (step) setWaiving({ type: 'waiveStep', step: step.id, reason });
+        }}
+      />
+      <ProofSheet command={waiving} title="Let the step go" onClose={() => setWaiving(undefined)} />
+    </div>
+  );
+}

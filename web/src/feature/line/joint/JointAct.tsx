@@ -1,0 +1,277 @@
+import { lazy, Suspense, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
+import { PATTERN_TEXT } from '#contract/wording/en/terms.ts';
+import { wantsRideHeight } from '#core/job/gate/joint-gate.ts';
+import { stationState } from '#core/job/job-state.ts';
+import { waitsOfAct } from '#core/job/line-progress.ts';
+import { lockerClock } from '#core/job/locker-window.ts';
+import { cautionsAt } from '#core/line/cautions-at.ts';
+import type { LineAct } from '#core/line/line.ts';
+import { usePrimaryKey } from '../../../app/use-primary-key.ts';
+import { BoltMap, MapLegend } from '../../../drawing/BoltMap.tsx';
+import { Cautions } from '../../../job/Cautions.tsx';
+import { useLiveWrench } from '../../../job/live-wrench.ts';
+import { useStationMarks } from '../../../job/use-open-job.ts';
+import { ActionBar, Button } from '../../../ui/Button.tsx';
+import { FootButton, LineFoot } from '../LineFoot.tsx';
+import { StepHead } from '../StepHead.tsx';
+import type { LineInHand } from '../use-line.ts';
+import { WaitsPanel } from '../WaitsPanel.tsx';
+import { LoadStateBar } from './LoadStateBar.tsx';
+import { StartPanel } from './StartPanel.tsx';
+import { StationPanel } from './StationPanel.tsx';
+import { type TorqueStep, useTorqueStep } from './use-torque-step.ts';
+
+/** What the map calls the station to be worked. */
+const CALL: Partial<Record<TorqueStep['step']['kind'], string>> = {
+  start: 'Start by hand',
+  compound: 'Bead here',
+  snug: 'Snug here',
+  pull: 'Pull here',
+  confirmStop: 'To its stop',
+  loosen: 'Loosen this',
+};
+
+/** Drawn when the first bead is on: many groups have none. */
+const LockerGlass = lazy(() => import('./LockerGlass.tsx'));
+const ReasonSheet = lazy(() => import('../../../ui/ReasonSheet.tsx').then((m) => ({ default: m.ReasonSheet })));
+const LoosenSheet = lazy(() => import('./LoosenSheet.tsx'));
+const WrenchSheet = lazy(() => import('./WrenchSheet.tsx'));
+
+/** A joint act: one station at a time, in order, by what may do it. */
+export function JointAct({ line, act }: { line: LineInHand; act: LineAct }) {
+  const torque = useTorqueStep(act);
+  if (!torque) return null;
+  return <JointScreen line={line} act={act} torque={torque} />;
+}
+
+function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; torque: TorqueStep }) {
+  const { plan, state, group, stations, step, station, act: big, give } = torque;
+  const marks = useStationMarks(plan, state);
+  const [sheet, setSheet] = useState<'loosen' | 'wrench' | 'byFeel'>();
+  const [picked, setPicked] = useState<string>();
+  const close = () => setSheet(undefined);
+  const inspected = plan.stations.find((entry) => entry.id === picked) ?? station;
+  const refusal = waitsOfAct(plan, state, act);
+
+  const byFeel = step.kind === 'confirmStop' && station?.spec.kind === 'missing';
+  const opens = step.kind === 'loosen' ? 'loosen' : byFeel ? 'byFeel' : undefined;
+  usePrimaryKey(refusal ? undefined : (big ?? (opens ? () => setSheet(opens) : undefined)));
+  useHotkeys('l', () => setSheet('loosen'), { preventDefault: true });
+  useHotkeys('w', () => setSheet('wrench'), { preventDefault: true });
+
+  const place = station ? group.torqueOrder.indexOf(station.id) : -1;
+  const way =
+    step.kind === 'pull' && station
+      ? [group.torqueOrder[place - 1], station.id, group.torqueOrder[place + 1]].filter(
+          (id): id is string => id !== undefined,
+        )
+      : [];
+  const rideHeight = station !== undefined && wantsRideHeight(group, station);
+  const starting = act.action.type === 'start';
+
+  return (
+    <>
+      <main className="flex min-h-64 flex-1 flex-col bg-bench lg:min-h-0">
+        {rideHeight && !starting && <LoadStateBar torque={torque} />}
+        <div className="grid-paper flex min-h-64 flex-1 flex-col lg:min-h-0">
+          <div className="flex flex-wrap justify-between gap-x-6 px-5 pt-4">
+            <div>
+              <h2 className="plate text-2xl">{group.map.title}</h2>
+              <p className="text-sm text-ink-2">{group.map.note}</p>
+            </div>
+            {!starting && (
+              <p className="figures text-sm">
+                {PATTERN_TEXT[group.torquePattern]} · load balance {group.loadImbalance.toFixed(2)}
+              </p>
+            )}
+          </div>
+          <div className="min-h-56 flex-1 p-2 lg:min-h-0">
+            <BoltMap
+              group={group}
+              stations={stations}
+              marks={marks}
+              next={station?.id}
+              path={way}
+              call={station && CALL[step.kind] ? { title: CALL[step.kind] ?? '' } : undefined}
+              onStation={(id) => {
+                // Started in any order; what is in is looked at and loosened.
+                if (starting && stationState(state, id).stage === 'empty') {
+                  give({ type: 'startByHand', station: id });
+                  return;
+                }
+                setPicked(id);
+                setSheet('loosen');
+              }}
+            />
+          </div>
+        </div>
+        <div className="hidden px-5 py-2 xl:block">
+          <MapLegend
+            marks={starting ? ['empty', 'started', 'snug'] : ['snug', 'atTorque', 'verified', 'reopened', 'bad']}
+          />
+        </div>
+        <LockerClock torque={torque} />
+        <LineFoot line={line} station={station}>
+          <FootButton text="Loosen" hotkey="L" onClick={() => setSheet('loosen')} />
+        </LineFoot>
+      </main>
+      <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet lg:order-none lg:w-[430px] lg:border-b-0 lg:border-l-2 xl:w-[460px]">
+        <div className="flex flex-1 flex-col lg:min-h-0 lg:overflow-y-auto">
+          <StepHead line={line} act={act} />
+          {refusal ? (
+            <div className="flex flex-1 flex-col pt-4">
+              <WaitsPanel line={line} refusal={refusal} />
+            </div>
+          ) : (
+            <div className="flex-1 px-5 pt-3 pb-3 lg:px-6">
+              <Cautions cautions={cautionsAt(plan, act)} />
+              {starting && station ? (
+                <StartPanel torque={torque} />
+              ) : (
+                <StationPanel torque={torque} onWrench={() => setSheet('wrench')} />
+              )}
+            </div>
+          )}
+        </div>
+        {!refusal && <Action torque={torque} onLoosen={() => setSheet('loosen')} onByFeel={() => setSheet('byFeel')} />}
+      </aside>
+      {sheet === 'loosen' && (
+        <Suspense fallback={null}>
+          <LoosenSheet
+            open
+            station={step.kind === 'loosen' ? station : inspected}
+            onClose={() => {
+              close();
+              setPicked(undefined);
+            }}
+            torque={torque}
+          />
+        </Suspense>
+      )}
+      {sheet === 'byFeel' && (
+        <Suspense fallback={null}>
+          <ReasonSheet
+            open
+            onClose={close}
+            title={`Station ${station?.label ?? ''}: no figure`}
+            label="How was it judged?"
+            confirm="On the record"
+            usual={[
+              'By feel, as the sheet says',
+              'Figure from the vehicle maker’s manual',
+              'Same as its like neighbour',
+            ]}
+            onReason={(reason) => {
+              if (station) give({ type: 'confirmStop', station: station.id, reason });
+              close();
+            }}
+          />
+        </Suspense>
+      )}
+      {sheet === 'wrench' && (
+        <Suspense fallback={null}>
+          <WrenchSheet open onClose={close} torque={torque} />
+        </Suspense>
+      )}
+    </>
+  );
+}
+
+/** The clock on the group's threads, or that there is none. */
+function LockerClock({ torque }: { torque: TorqueStep }) {
+  const { plan, state, group, index } = torque;
+  const treated = group.stations.some((id) => index.stations.get(id)?.compound !== undefined);
+  if (!treated || !lockerClock(plan, state, group.id)) return null;
+  return (
+    <Suspense fallback={null}>
+      <LockerGlass torque={torque} />
+    </Suspense>
+  );
+}
+
+/** The bar at the thumb: what Space does now. */
+function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: () => void; onByFeel: () => void }) {
+  const { step, act, wrench, held, station } = torque;
+  const status = useLiveWrench((live) => live.status);
+  const clicked = useLiveWrench((live) => live.clicked);
+  const fixed = 'thumb-bar';
+  switch (step.kind) {
+    case 'start':
+      return (
+        <ActionBar className={fixed} onClick={act}>
+          Started, next
+        </ActionBar>
+      );
+    case 'compound':
+      return (
+        <ActionBar className={fixed} onClick={act}>
+          Thread clean, bead on
+        </ActionBar>
+      );
+    case 'snug':
+      return (
+        <ActionBar className={fixed} onClick={act}>
+          Snug, next
+        </ActionBar>
+      );
+    case 'confirmStop':
+      return (
+        <ActionBar className={fixed} onClick={act ?? onByFeel}>
+          {station && KIND_WORDS[station.spec.kind].done}
+        </ActionBar>
+      );
+    case 'loosen':
+      return (
+        <ActionBar className={fixed} onClick={onLoosen}>
+          Loosen, then again
+        </ActionBar>
+      );
+    case 'pull': {
+      if (held) {
+        return (
+          <div className={`grid grid-cols-[1fr_auto] ${fixed}`}>
+            <ActionBar className="static!" onClick={act}>
+              Pin goes through
+            </ActionBar>
+            <Button className="min-h-22 border-0!" onClick={torque.nextSlot}>
+              On to next slot
+            </Button>
+          </div>
+        );
+      }
+      if (!wrench || wrench.faults.length > 0) {
+        return (
+          <ActionBar className={fixed} disabled>
+            No wrench for this
+          </ActionBar>
+        );
+      }
+      if (!wrench.wrench.live) {
+        return (
+          <ActionBar className={fixed} disabled>
+            Pull, then enter it
+          </ActionBar>
+        );
+      }
+      const text =
+        status === 'pulling'
+          ? clicked
+            ? 'Click'
+            : 'Pulling'
+          : status === 'armed'
+            ? 'Pull to click, then next'
+            : status === 'lost'
+              ? 'Wrench not reachable: type it'
+              : 'Reaching the wrench';
+      return (
+        <ActionBar className={fixed} onClick={act} disabled={!act}>
+          {text}
+        </ActionBar>
+      );
+    }
+    case 'done':
+      return null;
+  }
+}

@@ -1,0 +1,82 @@
+import { useState } from 'react';
+import { stationState } from '#core/job/job-state.ts';
+import { stationMark } from '#core/job/station-progress.ts';
+import type { PlanStation } from '#core/kit/plan.ts';
+import { MARK_TEXT } from '../../../drawing/StationGlyph.tsx';
+import { Button } from '../../../ui/Button.tsx';
+import { ReasonSheet } from '../../../ui/ReasonSheet.tsx';
+import { Sheet } from '../../../ui/Sheet.tsx';
+import { CorrectPull } from './CorrectPull.tsx';
+import type { TorqueStep } from './use-torque-step.ts';
+
+const USUAL = ['Went past the band', 'Clicked without moving', 'Locker had set', 'Part moved', 'For access'];
+
+/** A station's pulls so far, and loosening it again: its later passes re-open. */
+export default function LoosenSheet({
+  open,
+  onClose,
+  station,
+  torque,
+}: {
+  open: boolean;
+  onClose: () => void;
+  station?: PlanStation;
+  torque: TorqueStep;
+}) {
+  const { plan, state, give } = torque;
+  const [to, setTo] = useState<'started' | 'out'>('started');
+  if (!station) {
+    return (
+      <Sheet
+        open={open}
+        onClose={onClose}
+        title="Loosen"
+        description="Tap the station on the map that is to be loosened."
+      >
+        <Button onClick={onClose}>Close</Button>
+      </Sheet>
+    );
+  }
+  const entry = stationState(state, station.id);
+  return (
+    <ReasonSheet
+      key={station.id}
+      open={open}
+      onClose={onClose}
+      title={`Station ${station.label}: ${MARK_TEXT[stationMark(plan, station, state)]}`}
+      label="Why is it loosened?"
+      confirm="Loosen it"
+      usual={USUAL}
+      onReason={(reason) => {
+        give({ type: 'loosen', station: station.id, to, reason });
+        onClose();
+      }}
+    >
+      <p>{station.name}</p>
+      {entry.pulls.length > 0 && (
+        <ul className="border-y border-rule" aria-label="Pulls so far">
+          {entry.pulls.map((pull) => (
+            <CorrectPull key={pull.id} pull={pull} station={station} torque={torque} />
+          ))}
+        </ul>
+      )}
+      <p className="text-sm text-ink-2">
+        Loosening re-opens its passes; locker is cleaned off and a new bead put on. Stretch bolts once turned go to
+        scrap.
+      </p>
+      <fieldset className="grid grid-cols-2 gap-2">
+        <legend className="sr-only">How far</legend>
+        <Button
+          tone={to === 'started' ? 'dark' : 'plain'}
+          aria-pressed={to === 'started'}
+          onClick={() => setTo('started')}
+        >
+          Back to hand-tight
+        </Button>
+        <Button tone={to === 'out' ? 'dark' : 'plain'} aria-pressed={to === 'out'} onClick={() => setTo('out')}>
+          Right out
+        </Button>
+      </fieldset>
+    </ReasonSheet>
+  );
+}

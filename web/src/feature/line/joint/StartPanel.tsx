@@ -1,0 +1,51 @@
+import { describeDrive } from '#core/fastener/drive.ts';
+import { stationState } from '#core/job/job-state.ts';
+import { StackDrawing } from '../../../drawing/StackDrawing.tsx';
+import type { TorqueStep } from './use-torque-step.ts';
+
+/** A station to be started by hand: its stack in the order it goes together, and what must be felt. */
+export function StartPanel({ torque }: { torque: TorqueStep }) {
+  const { station, stations, state, index } = torque;
+  if (!station) return null;
+  const started = stations.filter(({ id }) => stationState(state, id).stage !== 'empty').length;
+  const leftHand = station.stack.some((piece) => piece.kind === 'hardware' && index.items.get(piece.item)?.leftHand);
+  return (
+    <>
+      <div className="flex items-baseline justify-between">
+        <h1 className="plate text-5xl">Station {station.label}</h1>
+        <span className="figures text-ink-2">
+          {started} of {stations.length} started
+        </span>
+      </div>
+      <p className="text-lg">{station.name}</p>
+      {leftHand && <p className="font-bold text-bad">Left-hand thread: it goes in against the clock.</p>}
+      <div className="mt-4 grid grid-cols-[130px_1fr] gap-5">
+        <StackDrawing station={station} items={index.items} />
+        <ol className="text-[0.95rem]">
+          {station.stack.map((piece, place) => {
+            const item = piece.kind === 'hardware' ? index.items.get(piece.item) : undefined;
+            return (
+              // biome-ignore lint/suspicious/noArrayIndexKey: a stack is its order; the same washer may lie in it twice
+              <li key={place} className="border-b border-hair py-1">
+                {piece.kind === 'clamped' ? (
+                  <span className="text-ink-2">{piece.name}</span>
+                ) : (
+                  <b>{item?.name ?? piece.item}</b>
+                )}
+                {piece.kind === 'hardware' && piece.facing && (
+                  <span className="block text-sm text-ink-2">{piece.facing}</span>
+                )}
+              </li>
+            );
+          })}
+        </ol>
+      </div>
+      <p className="mt-4">
+        Fingers only, at least three turns. One that will not start by hand is crossed or dirty.{' '}
+        {station.drive.kind !== 'hand' && (
+          <span className="text-ink-2">Leave the {describeDrive(station.drive)} where it is.</span>
+        )}
+      </p>
+    </>
+  );
+}

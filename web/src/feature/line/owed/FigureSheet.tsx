@@ -1,0 +1,11 @@
+import ShopData from '../../../shop/ShopData.tsx';
+import { GiveFigure } from './GiveFigure.tsx';
+
+/** A figure for a joint, looked up among the shop's kits: the line itself works without the shop's data. */
+export default function FigureSheet(props: { target: string; name: string; onClose: () => void }) {
+  return (
+    <ShopData>
+      <GiveFigure {...props} />
+    </ShopData>
+  );
+}
