@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { upgradeKit } from '#core/kit/upgrade-kit.ts';
 import { JobEventSchema } from './acts.ts';
 import { AnswersSchema } from './condition.ts';
 import { KitDocumentSchema } from './kit.ts';
@@ -20,7 +21,8 @@ export const RecordFileSchema = z.strictObject({
   shop: z.strictObject({ name: z.string(), stages: z.array(z.number()).optional(), verify: z.boolean().optional() }),
   vehicle: VehicleSchema,
   /** Every kit that is or was in the visit, with the prefix of its ids in the events. */
-  kits: z.array(z.strictObject({ document: KitDocumentSchema, prefix: z.string() })).min(1),
+  // As they were stored; a kit of an older version is read lifted.
+  kits: z.array(z.strictObject({ document: z.preprocess(upgradeKit, KitDocumentSchema), prefix: z.string() })).min(1),
   openedWith: z.array(z.string()).min(1),
   answers: AnswersSchema,
   /** From version 3: the text whose hash the first event follows on. */

@@ -1,12 +1,15 @@
 import { kitOf } from '#core/kit/ids.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
+import { lineOf } from '#core/line/line.ts';
 import type { Deviation } from '#core/record/deviations.ts';
 import { unreachable } from '#core/result.ts';
 import { choiceText } from './conflict-text.ts';
 import { DEVIATIONS } from './en/deviations.ts';
+import { MAY_TEXT } from './en/line.ts';
 import { END_TEXT, FIGURE_SOURCE_TEXT, VERDICT_TEXT } from './en/terms.ts';
 import { say, type Values } from './message.ts';
+import { planActionText, stepTitle } from './step-text.ts';
 
 const nm = (torqueNm: number): string => `${torqueNm.toFixed(1)} N·m`;
 
@@ -23,7 +26,15 @@ const maybe = (text: string | undefined): string | undefined => (text ? sentence
 
 /** The facts of a deviation as they stand in its sentence: ids by their names, what was typed as sentences. */
 function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'questions'>): Values {
-  const { stations, items, steps } = indexOf(plan);
+  const { stations, items, steps, groups } = indexOf(plan);
+  const stepName = (id: string) => {
+    const step = steps.get(id);
+    return step ? stepTitle(plan, step) : id;
+  };
+  const actName = (id: string) => {
+    const act = lineOf(plan).actById.get(id);
+    return act ? planActionText(plan, act.action) : id;
+  };
   const at = (id: string) => `Station ${stations.get(id)?.label ?? id}`;
   const line = (id: string) => {
     const item = items.get(id);
@@ -108,7 +119,30 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
       return { kit: kitOf(deviation.prefix) || undefined, reason: sentence(deviation.reason) };
     case 'stepOverride': {
       const { step, refusal, reason } = deviation;
-      return { step: steps.get(step)?.text || step, refusal, reason: sentence(reason) };
+      return { step: stepName(step), refusal, reason: sentence(reason) };
+    }
+    case 'stepWaived':
+      return { step: stepName(deviation.step), reason: sentence(deviation.reason) };
+    case 'wrongWay': {
+      const { act, way, reason } = deviation;
+      return { act: actName(act), way, reason: sentence(reason) };
+    }
+    case 'notMet': {
+      const { act, said, met } = deviation;
+      return { act: actName(act), said: said.replace('verdict notMet', 'not so'), met: String(met) };
+    }
+    case 'clockReleased': {
+      const { group, endsAtMs, reason } = deviation;
+      const endsAt = `${new Date(endsAtMs).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
+      return { group: group && (groups.get(group)?.title ?? group), endsAt, reason: sentence(reason) };
+    }
+    case 'parked': {
+      const { may, open, reason, resumed } = deviation;
+      return { may: MAY_TEXT[may], open, resumed: String(resumed), reason: sentence(reason) };
+    }
+    case 'unfinished': {
+      const { way, may, open, reason } = deviation;
+      return { way, may: MAY_TEXT[may], open, reason: sentence(reason) };
     }
     case 'prerequisiteUnmet': {
       const { prerequisite, note } = deviation;

@@ -219,6 +219,12 @@ const BY = { atMs: NOON, by: { id: 'u-vane', name: 'Mira Vane', role: 'fitter' a
 const PULL = { torqueNm: 81.2, verdict: 'over' } as never;
 type Kind = Deviation['kind'];
 const DEVIATIONS: { [K in Kind]: Omit<Extract<Deviation, { kind: K }>, 'kind' | 'atMs' | 'by'> } = {
+  stepWaived: { step, reason: 'not on this one' },
+  wrongWay: { act: lineAct, way: 'fork', reason: 'the boot is scrap' },
+  notMet: { act: lineAct, said: 'left 3', met: false },
+  clockReleased: { group, endsAtMs: 0, reason: 'no towing' },
+  parked: { may: 'roll', open: 3, reason: 'parts', resumed: false },
+  unfinished: { way: 'handedBack', may: 'drive', open: 3, reason: 'the owner needs it' },
   override: { station, refusal: 'outOfOrder', reason: 'bracket in the way' },
   pullMissed: { station, pull: PULL },
   pullRepeated: { station, torqueNm: 24, pass: 0 },

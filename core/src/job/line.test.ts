@@ -1,19 +1,24 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { anyActsKit } from '#demo/any-acts.ts';
+import { anyActsKit, kitOfActs, ONE_OF_EACH } from '#demo/any-acts.ts';
 import { anyVisit } from '#demo/any-visit.ts';
 import { DEMO_KITS } from '#demo/kits.ts';
-import { MIRA, NOON, RAFE, WRENCHES } from '#demo/try-job.ts';
+import { MIRA, NOON, RAFE, TAM, tryCommand, WRENCHES } from '#demo/try-job.ts';
 import { Worker } from '#demo/work-through.ts';
 import { KIT_LISTS } from '../kit/kit-document.ts';
 import type { Plan, PlanAction } from '../kit/plan.ts';
 import { lineOf } from '../line/line.ts';
 import type { VisitKit } from '../visit/visit.ts';
+import type { JobCommand } from './acts.ts';
 import { closeBlocks } from './close-blocks.ts';
-import { type JobLog, openLog } from './job-log.ts';
+import { isOwed } from './debt.ts';
+import { hardwareLedger } from './hardware-ledger.ts';
+import { type JobLog, openLog, takeCommand } from './job-log.ts';
 import { runningClocks } from './line-clocks.ts';
 import { nextOnLine } from './line-next.ts';
 import { lineProgress } from './line-progress.ts';
+import type { Person } from './role.ts';
+import { groupComplete } from './station-progress.ts';
 
 function open(kits: VisitKit[], answers: Record<string, string | number | boolean> = {}): JobLog | undefined {
   const opened = openLog({
@@ -104,5 +109,101 @@ describe('every kit stands on the floor', () => {
       }),
       { numRuns: 60, seed: 12, endOnFailure: true },
     );
+  });
+});
+
+/** Whatever hands give, in any order of presses, wrong answers and waivers among them. */
+describe('a job cannot be signed with anything undone (property)', () => {
+  const kit = kitOfActs(Object.values(ONE_OF_EACH));
+  const ids = (log: JobLog) => ({
+    acts: [...lineOf(log.plan).actById.keys()],
+    steps: log.plan.steps.map(({ id }) => id),
+    stations: log.plan.stations.map(({ id }) => id),
+  });
+  const answers = fc.dictionary(
+    fc.constantFrom(
+      'at left',
+      'at right',
+      'verdict',
+      'chocks',
+      'heldUpBy',
+      'stands',
+      'mark',
+      'drill',
+      'helper',
+      'photo',
+    ),
+    fc.oneof(
+      fc.boolean(),
+      fc.integer({ min: -5, max: 500 }),
+      fc.constantFrom('met', 'notMet', 'front', 'stands', 'L', 'x'),
+    ),
+  );
+  const anyPress = (log: JobLog): fc.Arbitrary<{ command: JobCommand; by: Person }> => {
+    const { acts, steps, stations } = ids(log);
+    const act = fc.constantFrom(...acts);
+    const step = fc.constantFrom(...steps);
+    const station = fc.constantFrom(...stations);
+    return fc.record({
+      by: fc.constantFrom(MIRA, RAFE, TAM),
+      command: fc.oneof(
+        fc.record({ type: fc.constant('doAct' as const), act, answers }),
+        fc.record({ type: fc.constant('doStep' as const), step, helper: fc.constant('Tam') }),
+        fc.record({ type: fc.constant('startByHand' as const), station }),
+        fc.record({ type: fc.constant('snug' as const), station, tool: fc.constant('hand' as const) }),
+        fc.record({ type: fc.constant('waiveStep' as const), step, reason: fc.constant('so') }),
+        fc.record({ type: fc.constant('beginClock' as const), act }),
+        fc.record({ type: fc.constant('takeStep' as const), step }),
+        fc.record({
+          type: fc.constant('loosen' as const),
+          station,
+          to: fc.constantFrom('started' as const, 'out' as const),
+          reason: fc.constant('again'),
+        }),
+        fc.constant<JobCommand>({ type: 'undo' }),
+      ),
+    });
+  };
+  it('a signature is taken only where every step is done or let go by a lead, and every debt has ended', () => {
+    const start = open([{ document: kit, prefix: '' }]);
+    if (!start) throw new Error('does not resolve');
+    let signed = 0;
+    fc.assert(
+      fc.property(fc.array(anyPress(start), { maxLength: 60 }), fc.nat(120), (presses, from) => {
+        const worker = new Worker(start, WRENCHES, MIRA, NOON);
+        worker.checkIn();
+        for (let count = 0; count < from; count += 1) worker.onLine();
+        const sign = () => {
+          const { plan, state } = worker.log;
+          const releases = runningClocks(plan, state, worker.nowMs).map(({ id, endsAtMs }) => ({
+            clock: id,
+            endsAtMs,
+            condition: 'told',
+          }));
+          return tryCommand(worker, { type: 'close', signature: MIRA.name, releases });
+        };
+        presses.forEach(({ command, by }, index) => {
+          worker.nowMs += 5000;
+          const taken = takeCommand(worker.log, WRENCHES, { id: `w-${index}`, atMs: worker.nowMs, by, command });
+          worker.log = taken.log;
+          if (!sign().ok) return;
+          signed += 1;
+          const { plan, state } = worker.log;
+          const { steps, debts } = lineProgress(plan, state);
+          expect(plan.steps.filter(({ id }) => !steps.has(id))).toEqual([]);
+          expect([...debts.values()].filter((debt) => isOwed(debt))).toEqual([]);
+          for (const group of plan.groups) expect(groupComplete(plan, state, group.id)).toBe(true);
+        });
+        // And from wherever the presses led, the line still leads to the signature.
+        worker.finishLine();
+        for (const line of hardwareLedger(worker.log.plan, worker.log.state))
+          if (line.onTray > 0) worker.give({ type: 'declareSpare', item: line.item.id, quantity: line.onTray });
+        const end = sign();
+        if (!end.ok) throw new Error(JSON.stringify(end.refusal));
+        signed += 1;
+      }),
+      { numRuns: 60, seed: 12 },
+    );
+    expect(signed).toBeGreaterThan(50);
   });
 });

@@ -1,9 +1,11 @@
 import { debtsOf } from '../job/debt.ts';
 import type { DebtEnd } from '../job/debt-kind.ts';
 import type { FigureSource } from '../job/figure.ts';
-import type { JobState, Pull } from '../job/job-state.ts';
+import type { JobState, Pull, Unfinished } from '../job/job-state.ts';
 import type { When } from '../job/stamp.ts';
+import type { MayDo } from '../job/visit-state.ts';
 import type { Plan } from '../kit/plan.ts';
+import type { Answer } from '../line/ask.ts';
 
 /** Anything in a job that did not go as planned, with who, when and why. Read by whoever takes the vehicle over. */
 export type Deviation = When &
@@ -27,6 +29,16 @@ export type Deviation = When &
     | { kind: 'sharedSplit'; key: string; reason: string }
     | { kind: 'kitDropped'; prefix: string; reason: string }
     | { kind: 'stepOverride'; step: string; refusal: string; reason: string }
+    /** Let go by a lead. */
+    | { kind: 'stepWaived'; step: string; reason: string }
+    /** Done in a way that is known to do harm, with why. */
+    | { kind: 'wrongWay'; act: string; way: string; reason: string }
+    /** Tried and not met; met says whether it was in the end. */
+    | { kind: 'notMet'; act: string; said: string; met: boolean }
+    /** A clock that still ran when the vehicle went, with what the driver was told. */
+    | { kind: 'clockReleased'; group?: string; endsAtMs: number; reason: string }
+    | { kind: 'parked'; may: MayDo; open: number; reason: string; resumed: boolean }
+    | { kind: 'unfinished'; way: Unfinished['kind']; may: MayDo; open: number; reason: string }
     | { kind: 'prerequisiteUnmet'; prerequisite: string; note?: string }
     /** Ended elsewhere than planned. */
     | { kind: 'debtEnded'; name: string; count: number; planned: DebtEnd; end: DebtEnd; note?: string }
@@ -125,6 +137,7 @@ function visitDeviations(plan: Plan, state: JobState): Deviation[] {
         ...override,
       })),
     ),
+    ...lineDeviations(state),
     ...Object.entries(visit.prerequisites).flatMap(([prerequisite, { met, note, atMs, by }]) =>
       met ? [] : [{ kind: 'prerequisiteUnmet' as const, prerequisite, note, atMs, by }],
     ),
@@ -144,3 +157,79 @@ function visitDeviations(plan: Plan, state: JobState): Deviation[] {
     ),
   ];
 }
+
+/** What departed on the line: steps let go, wrong ways, what was not met, clocks let go, a job put aside or handed back. */
+function lineDeviations({ visit, closed }: JobState): Deviation[] {
+  const acts = Object.entries(visit.acts).flatMap(([act, { tries }]) =>
+    tries.flatMap(({ answers, failed, wrong, atMs, by }, index): Deviation[] => [
+      ...(failed.length > 0
+        ? [
+            {
+              kind: 'notMet' as const,
+              act,
+              said: failed.map((key) => saidText(key, answers[key])).join(', '),
+              met: tries.slice(index + 1).some((later) => later.failed.length === 0),
+              atMs,
+              by,
+            },
+          ]
+        : []),
+      ...wrong.map((key) => ({
+        kind: 'wrongWay' as const,
+        act,
+        way: String(answers[key]),
+        reason: String(answers.methodReason ?? ''),
+        atMs,
+        by,
+      })),
+    ]),
+  );
+  const waived = Object.entries(visit.waived).map(([step, { reason, atMs, by }]) => ({
+    kind: 'stepWaived' as const,
+    step,
+    reason,
+    atMs,
+    by,
+  }));
+  const parked = visit.parkings.map(({ reason, may, open, resumedAtMs, atMs, by }) => ({
+    kind: 'parked' as const,
+    may,
+    open: open.length,
+    reason,
+    resumed: resumedAtMs !== undefined,
+    atMs,
+    by,
+  }));
+  if (!closed) return [...acts, ...waived, ...parked];
+  const { releases = [], unfinished, atMs, by } = closed;
+  return [
+    ...acts,
+    ...waived,
+    ...parked,
+    ...releases.map(({ clock, endsAtMs, condition }) => ({
+      kind: 'clockReleased' as const,
+      ...(/^(?:fixture|cure):/.test(clock) ? { group: clock.replace(/^\w+:/, '') } : {}),
+      endsAtMs,
+      reason: condition,
+      atMs,
+      by,
+    })),
+    ...(unfinished
+      ? [
+          {
+            kind: 'unfinished' as const,
+            way: unfinished.kind,
+            may: unfinished.may,
+            open: unfinished.open.length,
+            reason: unfinished.reason,
+            atMs,
+            by,
+          },
+        ]
+      : []),
+  ];
+}
+
+/** An answer as it stands on the record: the place it was read at, and what was read. */
+const saidText = (key: string, answer: Answer | undefined): string =>
+  `${key.replace(/^at /, '')} ${Array.isArray(answer) ? answer.join(' ') : String(answer)}`;

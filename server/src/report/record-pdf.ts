@@ -1,9 +1,12 @@
 import type { JobDocument } from '#contract/job.ts';
+import { actLineText } from '#contract/wording/act-line-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
+import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { COMPOUND_TEXT, END_TEXT, RAISED_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { readingFigure, readingNote } from '#contract/wording/reading-text.ts';
+import { stepTitle } from '#contract/wording/step-text.ts';
 import type { EventClock } from '#core/job/command-time.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
@@ -12,6 +15,7 @@ import { bothText } from '#core/quantity/show-both.ts';
 import { fromBase } from '#core/quantity/unit.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { recordLines } from '#core/record/record-lines.ts';
+import { hasLine, stepLines } from '#core/record/step-lines.ts';
 import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
 import { BAD, INK, INK_2, MARGIN, PAINT, Sheet } from './pdf-sheet.ts';
 import { replay } from './record-file.ts';
@@ -145,6 +149,19 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     );
   }
 
+  if (hasLine(state)) {
+    sheet.plate('The line, step by step');
+    for (const { step, acts, waived } of stepLines(plan, state)) {
+      sheet.text(`${step.number}  ${stepTitle(plan, step.step)}`, { bold: true });
+      for (const act of acts)
+        sheet.text(
+          `${actLineText(plan, act)} (${act.by.name}, ${utc(act.atMs).slice(5, 16)})`,
+          act.met ? {} : { color: BAD },
+        );
+      if (waived) sheet.text(`LET GO by ${waived.by.name}: ${waived.reason}`, { color: BAD });
+    }
+  }
+
   sheet.plate('Deviations');
   const departures = recordDeviations(
     plan,
@@ -223,6 +240,17 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
       .join(' or ');
     sheet.text(`${entry.text}${due ? ` Due ${due}.` : ''}`);
   }
+
+  const told = closed?.releases ?? [];
+  if (told.length > 0) {
+    sheet.plate('For the driver');
+    for (const { condition } of told) sheet.text(condition, { bold: true });
+  }
+  if (closed?.unfinished)
+    sheet.text(`NOT FINISHED: ${closed.unfinished.reason} The vehicle may ${MAY_TEXT[closed.unfinished.may]}.`, {
+      color: BAD,
+      bold: true,
+    });
 
   sheet.plate('Signed');
   sheet.text(

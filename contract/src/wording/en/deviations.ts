@@ -26,6 +26,15 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
   sharedSplit: 'Two things of one name told apart. {reason}',
   kitDropped: 'A kit was taken out of the visit{kit, select, none {} other { ({kit})}}. {reason}',
   stepOverride: 'Step {step}: {refusal} lifted by the lead. {reason}',
+  stepWaived: 'Step let go by a lead: {step}. {reason}',
+  wrongWay: '{act}: done by {way}, which the sheet warns of. {reason}',
+  notMet: '{act}: not met, {said}{met, select, true {; met later} other {}}.',
+  clockReleased:
+    '{group, select, none {A wait} other {{group}}} had not set fully when the vehicle went, at {endsAt} it has. The driver was told: {reason}',
+  parked:
+    'The job was put aside with {open} steps open{resumed, select, true {, and taken up again} other {}}. The vehicle may {may}. {reason}',
+  unfinished:
+    '{way, select, oldParts {Back on its old parts} other {Handed back unfinished}} with {open} steps open. The vehicle may {may}. {reason}',
   prerequisiteUnmet: 'Not met: {text}{note, select, none {} other { {note}}}',
   debtEnded:
     '{count, plural, =1 {} other {# × }}{name}: {end}, planned {planned}.{note, select, none {} other { {note}}}',

@@ -1,15 +1,19 @@
 import { format } from 'date-fns';
 import { Download } from 'lucide-react';
 import { useMemo } from 'react';
+import { actLineText } from '#contract/wording/act-line-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
+import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { passText } from '#contract/wording/plan-text.ts';
 import { readingFigure, readingNote } from '#contract/wording/reading-text.ts';
+import { stepTitle } from '#contract/wording/step-text.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { recordLines } from '#core/record/record-lines.ts';
+import { hasLine, stepLines } from '#core/record/step-lines.ts';
 import { StationGlyph } from '../../drawing/StationGlyph.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Integrity } from './Integrity.tsx';
@@ -109,6 +113,34 @@ export default function RecordScreen() {
             </div>
           </section>
         ))}
+        {hasLine(state) && (
+          <section className="mt-6">
+            <h2 className="plate text-3xl">The line, step by step</h2>
+            <ol className="border-t-2 border-ink">
+              {stepLines(plan, state).map(({ step, acts, waived }) => (
+                <li key={step.id} className="grid grid-cols-[3rem_1fr] gap-2 border-b border-hair py-2">
+                  <b className="figures text-right">{step.number}</b>
+                  <div>
+                    <b>{stepTitle(plan, step.step)}</b>
+                    {acts.map((act) => (
+                      <p key={act.act.id} className={`text-sm ${act.met ? '' : 'text-bad'}`}>
+                        {actLineText(plan, act)}{' '}
+                        <span className="text-ink-2">
+                          {act.by.name}, {format(act.atMs, 'd MMM HH:mm')}
+                        </span>
+                      </p>
+                    ))}
+                    {waived && (
+                      <p className="text-sm text-bad">
+                        Let go by {waived.by.name}: {waived.reason}
+                      </p>
+                    )}
+                  </div>
+                </li>
+              ))}
+            </ol>
+          </section>
+        )}
       </main>
       <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[400px] lg:border-l-2">
         <div className="flex-1 p-5 lg:overflow-y-auto">
@@ -118,6 +150,17 @@ export default function RecordScreen() {
               Signed by <b>{state.closed.signature}</b>, {format(state.closed.atMs, 'd MMM yyyy HH:mm')}.
             </p>
           )}
+          {state.closed?.unfinished && (
+            <p className="mt-2 border-2 border-bad p-3">
+              <b>Not finished.</b> {state.closed.unfinished.reason} The vehicle may{' '}
+              {MAY_TEXT[state.closed.unfinished.may]}.
+            </p>
+          )}
+          {state.closed?.releases?.map(({ clock, condition }) => (
+            <p key={clock} className="mt-2 border-2 border-ink p-3 font-bold">
+              {condition}
+            </p>
+          ))}
           <Integrity job={document.id} />
           <h3 className="mt-5 font-bold">Deviations</h3>
           {departures.length === 0 && <p className="text-ink-2">None.</p>}

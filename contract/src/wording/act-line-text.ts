@@ -1,0 +1,25 @@
+import type { Plan } from '#core/kit/plan.ts';
+import type { Answer } from '#core/line/ask.ts';
+import type { ActLine } from '#core/record/step-lines.ts';
+import { COMPARE_TEXT, OPTION_TEXT } from './en/line.ts';
+import { planActionText } from './step-text.ts';
+
+/** What an answer's key stands for on a record: a place by its name, a question in a word. */
+function keyText(key: string): string {
+  if (key.startsWith('at ')) return key.slice(3);
+  const points: Record<string, string> = COMPARE_TEXT;
+  return points[key] ?? key.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
+}
+
+function answerText(answer: Answer): string {
+  if (Array.isArray(answer)) return `${answer.length} pieces in order`;
+  return typeof answer === 'string' ? (OPTION_TEXT[answer]?.toLowerCase() ?? answer) : String(answer);
+}
+
+/** One act of the record in words: `Check: gap: left 4.6, right 5.2`. Ticks are what the act itself says. */
+export function actLineText(plan: Plan, { act, answers, met }: ActLine): string {
+  const said = Object.entries(answers)
+    .filter(([key, answer]) => answer !== true && !(key === 'verdict' && answer === 'met'))
+    .map(([key, answer]) => (key === 'verdict' ? answerText(answer) : `${keyText(key)} ${answerText(answer)}`));
+  return `${planActionText(plan, act.action)}${said.length > 0 ? `: ${said.join(', ')}` : ''}${met ? '' : ', NOT MET'}`;
+}
