@@ -16,7 +16,7 @@ import { asksOf } from '#core/tightening/kinds.ts';
 import { rankWrenches } from '#core/wrench/suitable-wrench.ts';
 import { rightAnswers } from '#demo/answers.ts';
 import { Worker } from '#demo/work-through.ts';
-import { expect, give } from './app.ts';
+import { expect, give, provePin } from './app.ts';
 
 const origin = (page: Page): string => new URL(page.url()).origin;
 
@@ -143,16 +143,26 @@ async function station(page: Page, hands: Hands, job: JobLog, document: JobDocum
 }
 
 /** A wait that is over by the time it is begun: it began long enough ago. */
-async function wait(page: Page, act: LineAct, minutes: number): Promise<void> {
+async function beganEarlier(page: Page, minutes: number): Promise<void> {
   const since = new Date(Date.now() - (minutes + 2) * 60_000);
   const two = (value: number) => String(value).padStart(2, '0');
   await page.getByLabel('It began earlier, at').fill(`${two(since.getHours())}:${two(since.getMinutes())}`);
   await page.getByRole('button', { name: 'Since then' }).click();
-  void act;
+}
+
+/** A clock that runs, let go by the lead at work, with a reason and their PIN. */
+async function letBeOver(page: Page, pin: string): Promise<void> {
+  await page.getByRole('button', { name: /^Let it be over/ }).click();
+  await page.getByRole('button', { name: 'Lift it' }).click();
+  await page.getByLabel('Reason, kept on the record').fill('The test cannot wait half an hour.');
+  await page.getByRole('dialog').getByRole('button', { name: 'Lift it' }).click();
+  await provePin(page, pin);
 }
 
 export interface FitterOptions {
   hands?: Hands;
+  /** PIN of the lead at work, where one is to let a clock go. */
+  leadPin?: string;
   /** Stops before the act that is next, where this holds. */
   until?: (log: JobLog, act: LineAct) => boolean;
 }
@@ -166,7 +176,7 @@ export async function workOnScreen(
   job: string,
   options: FitterOptions = {},
 ): Promise<{ acts: number; presses: number }> {
-  const { hands = KEYBOARD, until } = options;
+  const { hands = KEYBOARD, until, leadPin = '1357' } = options;
   let acts = 0;
   let presses = 0;
   for (let left = 600; left > 0; left -= 1) {
@@ -178,54 +188,60 @@ export async function workOnScreen(
     const kind = lineKind(act.action);
     const seq = document.events.length;
     acts += 1;
-    if (kind.byStations) {
-      const step = jointNext(plan, state, act);
-      const label = 'station' in step ? (indexOf(plan).stations.get(step.station)?.label ?? '') : '';
-      await expect(page.getByRole('heading', { name: `Station ${label}`, exact: true })).toBeVisible();
-      const ride = page.getByRole('button', { name: 'At ride height', exact: true });
-      if (step.kind === 'pull' && (await ride.count()) > 0) {
-        await ride.click();
-        presses += 1;
-        continue;
-      }
-      await station(page, hands, log, document, step);
-      presses += 1;
-    } else {
-      const debt = debtTouched(act.action);
-      const owed = debt && !debt.opens ? lineProgress(plan, state).debts.get(debt.id) : undefined;
-      if (owed?.asks.includes('torque')) {
-        await hands.big(page);
-        await page.getByLabel('Torque with its unit').fill('70 lbf·ft');
-        await page.getByLabel('Which manual and page').fill('Workshop manual, page 31');
-        await page.getByRole('button', { name: 'Use this figure' }).click();
-        presses += 2;
-      } else {
-        const minutes = kind.clock?.(act.action).minutes;
-        const running = clockOfAct(plan, state, act);
-        if (minutes !== undefined && (!running || running.endsAtMs > Date.now())) {
-          await wait(page, act, minutes);
+    if (process.env.TRACE_LINE)
+      if (kind.byStations) {
+        const step = jointNext(plan, state, act);
+        const label = 'station' in step ? (indexOf(plan).stations.get(step.station)?.label ?? '') : '';
+        await expect(page.getByRole('heading', { name: `Station ${label}`, exact: true })).toBeVisible();
+        const ride = page.getByRole('button', { name: 'At ride height', exact: true });
+        if (step.kind === 'pull' && (await ride.count()) > 0) {
+          await ride.click();
           presses += 1;
+          continue;
+        }
+        await station(page, hands, log, document, step);
+        presses += 1;
+      } else {
+        const debt = debtTouched(act.action);
+        const owed = debt && !debt.opens ? lineProgress(plan, state).debts.get(debt.id) : undefined;
+        if (owed?.asks.includes('torque')) {
+          await hands.big(page);
+          await page.getByLabel('Torque with its unit').fill('70 lbf·ft');
+          await page.getByLabel('Which manual and page').fill('Workshop manual, page 31');
+          await page.getByRole('button', { name: 'Use this figure' }).click();
+          presses += 2;
         } else {
-          const right = rightAnswers(plan, state, act);
-          const given: Record<string, Answer> = {};
-          const open = (so: Answers): Ask | undefined =>
-            asksNow(plan, state, act, so).find(({ key }) => so[key] === undefined);
-          let ask = open(given);
-          if (!ask) {
-            await hands.big(page);
+          const minutes = kind.clock?.(act.action).minutes;
+          const running = clockOfAct(plan, state, act);
+          if (next.untilMs !== undefined && minutes === undefined) {
+            // What is on the threads has not set.
+            await letBeOver(page, leadPin);
             presses += 1;
-          }
-          for (; ask; ask = open(given)) {
-            const answer = right[ask.key] as Answer;
-            await hands.answer(page, ask, answer);
-            given[ask.key] = answer;
-            presses += ask.kind === 'pieces' ? ask.order.length : 1;
-            // The next question is on the screen before it is answered.
-            await page.waitForTimeout(60);
+          } else if (minutes !== undefined && (!running || next.untilMs !== undefined)) {
+            if (running) await letBeOver(page, leadPin);
+            else await beganEarlier(page, minutes);
+            presses += 1;
+          } else {
+            const right = rightAnswers(plan, state, act);
+            const given: Record<string, Answer> = {};
+            const open = (so: Answers): Ask | undefined =>
+              asksNow(plan, state, act, so).find(({ key }) => so[key] === undefined);
+            let ask = open(given);
+            if (!ask) {
+              await hands.big(page);
+              presses += 1;
+            }
+            for (; ask; ask = open(given)) {
+              const answer = right[ask.key] as Answer;
+              await hands.answer(page, ask, answer);
+              given[ask.key] = answer;
+              presses += ask.kind === 'pieces' ? ask.order.length : 1;
+              // The next question is on the screen before it is answered.
+              await page.waitForTimeout(60);
+            }
           }
         }
       }
-    }
     await expect
       .poll(async () => (await fetched(page, job)).document.events.length, {
         timeout: 30_000,

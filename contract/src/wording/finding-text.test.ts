@@ -67,6 +67,7 @@ const EXAMPLES: FindingFacts = {
   stepsInCircle: {},
   stepUnreachable: { waitsFor: '3 Take the shield off' },
   torqueBeforeStart: { group: 'Plate' },
+  gateAgainstSteps: { waitsFor: 'Plate' },
   partBeforeSupport: { part: 'B1 Guard', under: 'Bracket' },
   groupNotInSteps: {},
   boltCannotPass: hole,

@@ -146,7 +146,16 @@ export function debtsOf(plan: Plan, job: JobState): Debt[] {
   );
   const aside = plan.removed.flatMap((thing) =>
     swungAside(plan).has(thing.id)
-      ? make('removed', { id: asideId(thing.id), kit: thing.kit }, { name: thing.name, count: 1, end: 'cleared' })
+      ? make(
+          'removed',
+          { id: asideId(thing.id), kit: thing.kit },
+          {
+            name: thing.name,
+            count: 1,
+            end: 'cleared',
+            side: thing.side,
+          },
+        )
       : [],
   );
   const added = Object.entries(job.visit.debts).flatMap(([id, state]): Debt[] => {

@@ -4,7 +4,7 @@ import { lineKind } from '../line/line-kinds.ts';
 import { asideId, type Debt, debtsOf } from './debt.ts';
 import { type JobState, stationState } from './job-state.ts';
 import { compoundSettled } from './next-station.ts';
-import type { Refusal } from './refusal.ts';
+import type { Refusal, RefusalCode } from './refusal.ts';
 import { atFullTorque, groupComplete } from './station-progress.ts';
 import type { ActTry } from './visit-state.ts';
 
@@ -244,12 +244,13 @@ function waitsInStep(plan: Plan, job: JobState, act: LineAct): string[] {
     .map(({ id }) => id);
 }
 
-const liftedForStep = (job: JobState, step: string): boolean =>
-  job.visit.stepOverrides[step]?.stepWaitsFor !== undefined;
+/** Whether a lead lifted a refusal for a step. */
+export const liftedForStep = (job: JobState, step: string, code: RefusalCode): boolean =>
+  job.visit.stepOverrides[step]?.[code] !== undefined;
 
 /** What keeps an act from being done now, of what the line's order says. */
 export function waitsOfAct(plan: Plan, job: JobState, act: LineAct, station?: string): Refusal | undefined {
-  if (liftedForStep(job, act.step)) return undefined;
+  if (liftedForStep(job, act.step, 'stepWaitsFor')) return undefined;
   const steps = waitsOfStep(plan, job, act.step);
   if (steps.length > 0) {
     const strip = steps.filter((id) => {

@@ -9,6 +9,7 @@ import { KIT_LISTS } from '../kit/kit-document.ts';
 import type { Plan, PlanAction } from '../kit/plan.ts';
 import { lineOf } from '../line/line.ts';
 import type { VisitKit } from '../visit/visit.ts';
+import type { Wrench } from '../wrench/wrench.ts';
 import type { JobCommand } from './acts.ts';
 import { closeBlocks } from './close-blocks.ts';
 import { isOwed } from './debt.ts';
@@ -58,9 +59,14 @@ function unseen(plan: Plan): string[] {
   );
 }
 
+/** The shop's wrenches, and one for what none of them reaches. */
+const ALL_WRENCHES: Wrench[] = WRENCHES.flatMap((wrench) =>
+  wrench.id === 'w-3' ? [wrench, { ...wrench, id: 'w-9', label: 'W-9', fullScaleNm: 400, lowestNm: 100 }] : [wrench],
+);
+
 /** Works the line to its end; the blocks that are left when nothing is next any more. */
 function workedThrough(log: JobLog): { worker: Worker; blocks: ReturnType<typeof closeBlocks> } {
-  const worker = new Worker(log, WRENCHES, MIRA, NOON);
+  const worker = new Worker(log, ALL_WRENCHES, MIRA, NOON);
   for (let left = 40; left > 0; left -= 1) {
     // One settled may bring another to light.
     const conflict = worker.log.plan.conflicts.find(({ settled }) => settled === undefined);
@@ -78,6 +84,22 @@ describe('every kit stands on the floor', () => {
     const log = open([{ document: kit, prefix: '' }]);
     expect(log && unseen(log.plan)).toEqual([]);
   });
+  it('the demo kits use every kind of act at least once', () => {
+    const used = new Set(
+      DEMO_KITS.flatMap(({ steps }) => steps.flatMap(({ actions }) => actions.map(({ type }) => type))),
+    );
+    expect(Object.keys(ONE_OF_EACH).filter((type) => !used.has(type as never))).toEqual([]);
+  });
+  it.each(DEMO_KITS.map((kit) => [kit.id, kit] as const))(
+    '%s: is worked from its first step to the signature',
+    (_, kit) => {
+      const log = open([{ document: kit, prefix: '' }]);
+      if (!log) throw new Error('does not resolve');
+      const { worker } = workedThrough(log);
+      worker.closeOut();
+      expect(worker.log.state.closed?.signature).toBe(MIRA.name);
+    },
+  );
   it('lists every kind of entry that a kit has, or says why not', () => {
     // What is no work on the floor: asked at intake, counted at check-in, read as text, or done by stations.
     const elsewhere = ['questions', 'items', 'compounds', 'stations', 'cautions', 'aftercare', 'tools', 'steps'];

@@ -3,6 +3,7 @@ import { refusalText } from '#contract/wording/refusal-text.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import { mayConfirm } from '#core/job/decide.ts';
 import type { Plan } from '#core/kit/plan.ts';
+import { lineOf } from '#core/line/line.ts';
 import { useSession } from '../shop/session.ts';
 import { useSettings } from '../shop/settings.ts';
 import { Button } from '../ui/Button.tsx';
@@ -25,7 +26,12 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
   const entered = command.type === 'pull' ? command.entered?.unit : undefined;
   const words = refusalText(refusal, plan, entered ?? (system === 'metric' ? 'N·m' : 'lbf·ft'));
   const station = 'station' in command ? command.station : undefined;
-  const step = command.type === 'doStep' ? command.step : undefined;
+  const step =
+    command.type === 'doStep'
+      ? command.step
+      : command.type === 'doAct'
+        ? lineOf(plan).actById.get(command.act)?.step
+        : undefined;
   const liftable = words.leadMayLift && (station !== undefined || step !== undefined);
   return (
     <section

@@ -217,6 +217,11 @@ export const FINDINGS: Record<FindingCode, FindingWords> = {
     why: '{group} is torqued here, and not started by hand before.',
     clears: 'Move the step, or add the start.',
   },
+  gateAgainstSteps: {
+    title: 'Waits for what the steps write later',
+    why: '{waitsFor} must come first, and the steps have it after.',
+    clears: 'Move the step, or take the wait away.',
+  },
   partBeforeSupport: {
     title: 'Fitted before the part under it',
     why: '{part} sits on {under}, which is not fitted yet.',

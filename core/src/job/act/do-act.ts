@@ -130,7 +130,10 @@ function sideOpened(plan: Plan, lineAct: LineAct): 'left' | 'right' | undefined 
   const touched = debtTouched(lineAct.action);
   const step = lineOf(plan).stepById.get(lineAct.step)?.step;
   if (!touched?.opens || !step || !plan.kits.find(({ id }) => id === step.kit)?.oneSideAtATime) return undefined;
-  return [...plan.removed, ...plan.disconnects].find(({ id }) => id === touched.id)?.side ?? step.side;
+  // A lead that is unplugged locates nothing.
+  const thing =
+    lineAct.action.type === 'remove' || lineAct.action.type === 'swingAside' ? lineAct.action.removed : undefined;
+  return thing === undefined ? undefined : (plan.removed.find(({ id }) => id === thing)?.side ?? step.side);
 }
 
 /** Something of the same kit that is open on the other side. */
@@ -139,8 +142,16 @@ function otherSideOpen(plan: Plan, job: JobState, lineAct: LineAct): Refusal | u
   if (side === undefined) return undefined;
   const kit = lineOf(plan).stepById.get(lineAct.step)?.step.kit;
   const { debts } = lineProgress(plan, job);
+  // What does not go back has left its place for good, and a lead that is unplugged locates nothing.
   const other = [...new Set(debts.values())].find(
-    (debt) => debt.side !== undefined && debt.side !== side && debt.kits.includes(kit ?? '') && isOwed(debt),
+    (debt) =>
+      debt.kind === 'removed' &&
+      debt.end !== 'keep' &&
+      debt.end !== 'scrap' &&
+      debt.side !== undefined &&
+      debt.side !== side &&
+      debt.kits.includes(kit ?? '') &&
+      isOwed(debt),
   );
   return other && { code: 'otherSideOpen', act: lineAct.id, debt: other.id, side };
 }

@@ -99,6 +99,7 @@ export interface FindingFacts {
   stepsInCircle: Nothing;
   stepUnreachable: { waitsFor: string };
   torqueBeforeStart: { group: string };
+  gateAgainstSteps: { waitsFor: string };
   partBeforeSupport: { part: string; under: string };
   groupNotInSteps: Nothing;
   boltCannotPass: Hole;

@@ -48,6 +48,7 @@ export const FINDING_CODES = {
   stepUnreachable: { rule: 12, severity: 'error' },
   torqueBeforeStart: { rule: 12, severity: 'error' },
   partBeforeSupport: { rule: 12, severity: 'error' },
+  gateAgainstSteps: { rule: 12, severity: 'error' },
   groupNotInSteps: { rule: 12, severity: 'warning' },
   boltCannotPass: { rule: 13, severity: 'error' },
   holeTight: { rule: 13, severity: 'warning' },

@@ -264,6 +264,11 @@ const FAULTS: Record<FindingCode, (kit: KitDocument) => void> = {
   torqueBeforeStart: (kit) => {
     kit.steps.splice(1, 2, step(kit, 2), step(kit, 1));
   },
+  gateAgainstSteps: (kit) => {
+    const [group] = kit.groups as [KitDocument['groups'][number]];
+    kit.checks.push({ id: 'late', text: 'Gap even', gates: [group.id] });
+    kit.steps.push({ id: 'look', text: 'Look', phase: 'prove', actions: [{ type: 'check', check: 'late' }] });
+  },
   partBeforeSupport: (kit) => Object.assign(item(kit, 'left'), { sitsOn: 'right' }),
   groupNotInSteps: (kit) => {
     kit.groups.push({

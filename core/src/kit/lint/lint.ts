@@ -5,7 +5,7 @@ import { bushes, compounds, driveSizes, holes, lengths, oneUse, votes, washers }
 import { orders } from './order-rules.ts';
 import { counts, reversals } from './quantity-rules.ts';
 import { stationJoint } from './station-joint.ts';
-import { followUps, stepGraph } from './step-rules.ts';
+import { followUps, gateOrder, stepGraph } from './step-rules.ts';
 import { envelope, figures, lockerTime, slips, torqueAgainstStrength, verifyPasses } from './torque-rules.ts';
 import { everyVariant } from './variant-rules.ts';
 
@@ -53,6 +53,7 @@ export function lintKit(kit: KitDocument): Finding[] {
     ...orders(kit),
     ...everyVariant(kit, axes),
     ...stepGraph(kit, combos),
+    ...gateOrder(kit),
     ...holes(joints),
     ...oneUse(kit, joints),
     ...verifyPasses(kit, joints),

@@ -128,10 +128,14 @@ export function reversals(kit: KitDocument, axes: readonly AnswerAxis[]): Findin
       if (!applies(thing.when, answers)) return undefined;
       const actions = actionsWith(answers);
       if (has(actions, 'remove', 'removed', thing.id).length === 0) return undefined;
-      const back = has(actions, 'refit', 'removed', thing.id).reduce(
-        (sum, action) => sum + (action.type === 'refit' ? (action.count ?? thing.count) : 0),
-        0,
-      );
+      // Moved over to the new part is back, all of it.
+      const moved = has(actions, 'moveOver', 'removed', thing.id).length > 0;
+      const back = moved
+        ? thing.count
+        : has(actions, 'refit', 'removed', thing.id).reduce(
+            (sum, action) => sum + (action.type === 'refit' ? (action.count ?? thing.count) : 0),
+            0,
+          );
       const owed = thing.fate === 'refit' || thing.fate === 'transfer' ? thing.count : 0;
       return back === owed || (!writesRefit && back === 0) ? undefined : { back, owed };
     });
@@ -153,7 +157,7 @@ export function reversals(kit: KitDocument, axes: readonly AnswerAxis[]): Findin
         has(actions, 'disconnect', 'disconnect', thing.id).length,
         has(actions, 'reconnect', 'disconnect', thing.id).length,
       ];
-      return open > closed && writesRefit ? { open, closed } : undefined;
+      return open > closed && writesRefit && !thing.retires ? { open, closed } : undefined;
     });
     if (hit) found.push(finding('notReconnected', `disconnects[${index}]`, thing.name, hit.value, hit.answers));
   });

@@ -1,6 +1,7 @@
 import type { Answers } from '../condition.ts';
 import type { KitDocument } from '../kit-document.ts';
 import type { Step } from '../kit-step.ts';
+import type { StepAction } from '../step-action.ts';
 import { applies, lineOf, stepName } from './combination.ts';
 import { type Finding, finding } from './finding.ts';
 
@@ -112,6 +113,43 @@ export function stepGraph(kit: KitDocument, combos: readonly Answers[]): Finding
       found.push(finding('groupNotInSteps', `groups[${index}]`, group.title));
   });
   return found;
+}
+
+/** Rule 12: a group or a check that must come first, and a sheet that writes it later: the line would lead nowhere. */
+export function gateOrder(kit: KitDocument): Finding[] {
+  const { order } = workable(kit);
+  const acts = order.flatMap(({ step }) => step.actions);
+  const first = (matches: (action: StepAction) => boolean) => acts.findIndex(matches);
+  const last = (matches: (action: StepAction) => boolean) => acts.findLastIndex(matches);
+  const joint =
+    (group: string, ...types: string[]) =>
+    (action: StepAction) =>
+      'group' in action && action.group === group && types.includes(action.type);
+  const titleOf = (id: string) => kit.groups.find((group) => group.id === id)?.title ?? id;
+  const late = (before: number, after: number): boolean => before >= 0 && after >= 0 && before > after;
+  return kit.groups.flatMap((group, index): Finding[] => {
+    const own = {
+      start: first(joint(group.id, 'start')),
+      snug: first(joint(group.id, 'snug', 'torque')),
+      torque: first(joint(group.id, 'torque')),
+    };
+    const found: Finding[] = [];
+    const tell = (waitsFor: string) =>
+      found.push(finding('gateAgainstSteps', `groups[${index}]`, group.title, { waitsFor }));
+    for (const { group: other, holds } of group.after ?? [])
+      if (late(last(joint(other, 'torque', 'verify')), own[holds])) tell(titleOf(other));
+    for (const other of group.looseWith ?? []) if (late(last(joint(other, 'start')), own.snug)) tell(titleOf(other));
+    for (const check of kit.checks)
+      if (
+        check.gates?.includes(group.id) &&
+        late(
+          first((action) => (action.type === 'check' || action.type === 'test') && action.check === check.id),
+          own.torque,
+        )
+      )
+        tell(check.text);
+    return found;
+  });
 }
 
 /** Rule 19: what must follow: an alignment, a wheel torque, a re-torque. */

@@ -4,7 +4,7 @@ import { planActionText } from '#contract/wording/step-text.ts';
 import { actGate } from '#core/job/act/do-act.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
 import { asksNow } from '#core/job/line-known.ts';
-import { debtTouched, lastTry, waitsOfAct } from '#core/job/line-progress.ts';
+import { debtTouched, lastTry, liftedForStep, waitsOfAct } from '#core/job/line-progress.ts';
 import { type Answer, type Answers, type Ask, judgeAnswers } from '#core/line/ask.ts';
 import { cautionsAt } from '#core/line/cautions-at.ts';
 import type { LineAct } from '#core/line/line.ts';
@@ -15,7 +15,7 @@ import { ActionBar, Button } from '../../ui/Button.tsx';
 import { ActPicture } from './ActPicture.tsx';
 import { AskField } from './AskField.tsx';
 import { answersOf, useAnswers } from './answer-store.ts';
-import { ClockPanel } from './ClockPanel.tsx';
+import { ClockPanel, ShutPanel } from './ClockPanel.tsx';
 import { LineFoot } from './LineFoot.tsx';
 import { StepHead } from './StepHead.tsx';
 import type { LineInHand } from './use-line.ts';
@@ -37,7 +37,8 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
   const waits = waitsOfAct(plan, state, act);
   const kind = lineKind(act.action);
   const clock = clockOfAct(plan, state, act);
-  const waiting = kind.clock !== undefined && (clock === undefined ? true : clock.endsAtMs > nowMs);
+  const over = liftedForStep(state, act.step, 'clockRunning') || (clock !== undefined && clock.endsAtMs <= nowMs);
+  const waiting = kind.clock !== undefined && !over;
 
   const finish = (answers: Answers) => {
     const said = Object.keys(answers).length > 0 ? { answers } : {};
@@ -84,6 +85,8 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
               <WaitsPanel line={line} refusal={waits} />
             ) : lacksFigure ? (
               <FigureFirst figure={lacksFigure} />
+            ) : gate?.code === 'compoundNotSet' ? (
+              <ShutPanel line={line} act={act} untilMs={gate.endsAtMs} />
             ) : waiting ? (
               <ClockPanel
                 line={line}

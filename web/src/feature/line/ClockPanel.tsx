@@ -3,9 +3,10 @@ import { minutesText } from '#contract/wording/minutes-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { LineClock } from '#core/job/line-clocks.ts';
 import { waitsOfStep } from '#core/job/line-progress.ts';
-import type { LineAct } from '#core/line/line.ts';
+import type { LineAct, LineStep } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
+import { useSession } from '../../shop/session.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
 import type { LineInHand } from './use-line.ts';
 
@@ -33,7 +34,8 @@ export function ClockPanel({
   clock: LineClock | undefined;
   onTemperature: (value: number) => void;
 }) {
-  const { plan, state, give, nowMs, pick } = line;
+  const { plan, give, nowMs, pick } = line;
+  const role = useSession((session) => session.session?.person.role);
   const [since, setSince] = useState('');
   const [temperature, setTemperature] = useState('');
   const { action } = act;
@@ -45,9 +47,7 @@ export function ClockPanel({
         ? `above ${action.aboveC} °C`
         : undefined;
   const begin = clock || minutes === undefined ? undefined : () => give({ type: 'beginClock', act: act.id });
-  const meanwhile = line.line.steps.find(
-    ({ id }) => id !== act.step && !line.progress.steps.has(id) && waitsOfStep(plan, state, id).length === 0,
-  );
+  const meanwhile = fitsIn(line, act);
   const other = clock && meanwhile ? () => pick(meanwhile.id) : undefined;
   usePrimaryKey(begin ?? other);
   const typedSince = sinceOf(since, nowMs);
@@ -112,6 +112,9 @@ export function ClockPanel({
             </Button>
           </form>
         )}
+        {clock && role === 'lead' && (
+          <Button onClick={() => give({ type: 'doAct', act: act.id })}>Let it be over, with a reason</Button>
+        )}
         {clock && (
           <p>
             <b>Meanwhile:</b>{' '}
@@ -131,6 +134,43 @@ export function ClockPanel({
           {other ? 'Do that meanwhile' : clock ? `Waits until ${clockText(clock.endsAtMs)}` : 'Measure it'}
         </ActionBar>
       )}
+    </>
+  );
+}
+
+/** What the line has that can be done while something else waits. */
+const fitsIn = ({ line, plan, state, progress }: LineInHand, act: LineAct): LineStep | undefined =>
+  line.steps.find(({ id }) => id !== act.step && !progress.steps.has(id) && waitsOfStep(plan, state, id).length === 0);
+
+/** What is on the threads has not set: what carries weight waits for it. */
+export function ShutPanel({ line, act, untilMs }: { line: LineInHand; act: LineAct; untilMs: number }) {
+  const { plan, give, nowMs, pick } = line;
+  const role = useSession((session) => session.session?.person.role);
+  const meanwhile = fitsIn(line, act);
+  const other = meanwhile ? () => pick(meanwhile.id) : undefined;
+  usePrimaryKey(other);
+  return (
+    <>
+      <div className="grid gap-4 px-5 lg:px-6">
+        <p className="text-xl">
+          The locker sets until <b className="figures text-5xl">{clockText(untilMs)}</b>
+          <span className="block text-ink-2">
+            {minutesText(Math.max(1, (untilMs - nowMs) / MINUTE_MS))} to handling strength; the wheels do not carry
+            before.
+          </span>
+        </p>
+        {role === 'lead' && (
+          <Button onClick={() => give({ type: 'doAct', act: act.id })}>Let it be over, with a reason</Button>
+        )}
+        <p>
+          <b>Meanwhile:</b>{' '}
+          {meanwhile ? `step ${meanwhile.number}, ${stepTitle(plan, meanwhile.step)}` : 'nothing of this line fits in.'}
+        </p>
+      </div>
+      <div className="flex-1" />
+      <ActionBar className="thumb-bar" onClick={other} disabled={!other}>
+        {other ? 'Do that meanwhile' : `Waits until ${clockText(untilMs)}`}
+      </ActionBar>
     </>
   );
 }
