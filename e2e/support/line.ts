@@ -1,6 +1,8 @@
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import type { JobDocument } from '#contract/job.ts';
+import { planActionText } from '#contract/wording/step-text.ts';
+import { hardwareLedger } from '#core/job/hardware-ledger.ts';
 import { appendEvents, type JobLog, openLog } from '#core/job/job-log.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
 import { asksNow } from '#core/job/line-known.ts';
@@ -163,6 +165,8 @@ export interface FitterOptions {
   hands?: Hands;
   /** PIN of the lead at work, where one is to let a clock go. */
   leadPin?: string;
+  /** Another fitter works on the same job at the same time. */
+  alongside?: boolean;
   /** Stops before the act that is next, where this holds. */
   until?: (log: JobLog, act: LineAct) => boolean;
 }
@@ -176,11 +180,12 @@ export async function workOnScreen(
   job: string,
   options: FitterOptions = {},
 ): Promise<{ acts: number; presses: number }> {
-  const { hands = KEYBOARD, until, leadPin = '1357' } = options;
+  const { hands = KEYBOARD, until, leadPin = '1357', alongside = false } = options;
   let acts = 0;
   let presses = 0;
+  let now = await fetched(page, job);
   for (let left = 600; left > 0; left -= 1) {
-    const { document, log, person } = await fetched(page, job);
+    const { document, log, person } = now;
     const { plan, state } = log;
     const next = nextOnLine(plan, state, person.id, Date.now());
     if (!next || until?.(log, next.act)) return { acts, presses };
@@ -188,66 +193,111 @@ export async function workOnScreen(
     const kind = lineKind(act.action);
     const seq = document.events.length;
     acts += 1;
-    if (process.env.TRACE_LINE)
-      if (kind.byStations) {
-        const step = jointNext(plan, state, act);
-        const label = 'station' in step ? (indexOf(plan).stations.get(step.station)?.label ?? '') : '';
-        await expect(page.getByRole('heading', { name: `Station ${label}`, exact: true })).toBeVisible();
-        const ride = page.getByRole('button', { name: 'At ride height', exact: true });
-        if (step.kind === 'pull' && (await ride.count()) > 0) {
-          await ride.click();
-          presses += 1;
-          continue;
-        }
-        await station(page, hands, log, document, step);
+    // The act stands on the screen by its name; another fitter on the same job may do it meanwhile.
+    const step = kind.byStations ? jointNext(plan, state, act) : undefined;
+    const title =
+      step && 'station' in step
+        ? `Station ${indexOf(plan).stations.get(step.station)?.label ?? ''}`
+        : planActionText(plan, act.action);
+    const here = await page
+      .getByRole('heading', { name: title, exact: true })
+      .first()
+      .waitFor({ timeout: alongside ? 1500 : 30_000 })
+      .then(() => true)
+      .catch((error: unknown) => {
+        if (!alongside) throw error;
+        return false;
+      });
+    if (!here) {
+      now = await fetched(page, job);
+      continue;
+    }
+    if (step) {
+      const ride = page.getByRole('button', { name: 'At ride height', exact: true });
+      if (step.kind === 'pull' && (await ride.count()) > 0) {
+        await ride.click();
         presses += 1;
+        await expect(ride).toHaveCount(0);
+        now = await fetched(page, job);
+        continue;
+      }
+      await station(page, hands, log, document, step);
+      presses += 1;
+    } else {
+      const debt = debtTouched(act.action);
+      const owed = debt && !debt.opens ? lineProgress(plan, state).debts.get(debt.id) : undefined;
+      if (owed?.asks.includes('torque')) {
+        await hands.big(page);
+        await page.getByLabel('Torque with its unit').fill('70 lbf·ft');
+        await page.getByLabel('Which manual and page').fill('Workshop manual, page 31');
+        await page.getByRole('button', { name: 'Use this figure' }).click();
+        presses += 2;
       } else {
-        const debt = debtTouched(act.action);
-        const owed = debt && !debt.opens ? lineProgress(plan, state).debts.get(debt.id) : undefined;
-        if (owed?.asks.includes('torque')) {
-          await hands.big(page);
-          await page.getByLabel('Torque with its unit').fill('70 lbf·ft');
-          await page.getByLabel('Which manual and page').fill('Workshop manual, page 31');
-          await page.getByRole('button', { name: 'Use this figure' }).click();
-          presses += 2;
+        const minutes = kind.clock?.(act.action).minutes;
+        const running = clockOfAct(plan, state, act);
+        if (next.untilMs !== undefined && minutes === undefined) {
+          // What is on the threads has not set.
+          await letBeOver(page, leadPin);
+          presses += 1;
+        } else if (minutes !== undefined && (!running || next.untilMs !== undefined)) {
+          if (running) await letBeOver(page, leadPin);
+          else await beganEarlier(page, minutes);
+          presses += 1;
         } else {
-          const minutes = kind.clock?.(act.action).minutes;
-          const running = clockOfAct(plan, state, act);
-          if (next.untilMs !== undefined && minutes === undefined) {
-            // What is on the threads has not set.
-            await letBeOver(page, leadPin);
+          const right = rightAnswers(plan, state, act);
+          const given: Record<string, Answer> = {};
+          const open = (so: Answers): Ask | undefined =>
+            asksNow(plan, state, act, so).find(({ key }) => so[key] === undefined);
+          let ask = open(given);
+          if (!ask) {
+            await hands.big(page);
             presses += 1;
-          } else if (minutes !== undefined && (!running || next.untilMs !== undefined)) {
-            if (running) await letBeOver(page, leadPin);
-            else await beganEarlier(page, minutes);
-            presses += 1;
-          } else {
-            const right = rightAnswers(plan, state, act);
-            const given: Record<string, Answer> = {};
-            const open = (so: Answers): Ask | undefined =>
-              asksNow(plan, state, act, so).find(({ key }) => so[key] === undefined);
-            let ask = open(given);
-            if (!ask) {
-              await hands.big(page);
-              presses += 1;
-            }
-            for (; ask; ask = open(given)) {
-              const answer = right[ask.key] as Answer;
-              await hands.answer(page, ask, answer);
-              given[ask.key] = answer;
-              presses += ask.kind === 'pieces' ? ask.order.length : 1;
-              // The next question is on the screen before it is answered.
-              await page.waitForTimeout(60);
-            }
+          }
+          for (; ask; ask = open(given)) {
+            const answer = right[ask.key] as Answer;
+            await hands.answer(page, ask, answer);
+            given[ask.key] = answer;
+            presses += ask.kind === 'pieces' ? ask.order.length : 1;
+            // The next question is on the screen before it is answered.
+            await page.waitForTimeout(60);
           }
         }
       }
+    }
+    // What was given is on the server before the next is asked.
     await expect
-      .poll(async () => (await fetched(page, job)).document.events.length, {
-        timeout: 30_000,
-        intervals: [40, 80, 200],
-      })
-      .toBeGreaterThan(seq);
+      .poll(
+        async () => {
+          now = await fetched(page, job);
+          return now.document.events.length;
+        },
+        { timeout: alongside ? 3000 : 30_000, intervals: [40, 80, 200] },
+      )
+      .toBeGreaterThan(seq)
+      .catch((error: unknown) => {
+        if (!alongside) throw error;
+      });
   }
   throw new Error('The line leads nowhere');
+}
+
+/** Counts every line of the packing lists as the sheets say, through the API. */
+export async function countAll(page: Page, job: string): Promise<void> {
+  const { log } = await fetched(page, job);
+  const counts = log.plan.items
+    .filter(({ id }) => log.state.lines[id]?.count === undefined)
+    .map(({ id, quantity }) => ({ type: 'countLine', item: id, found: quantity, damaged: 0 }));
+  await give(page, job, ...counts);
+}
+
+/** Counts what is left on the tray, as the close-out screen asks it. */
+export async function countTray(page: Page): Promise<void> {
+  const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  const { log } = await fetched(page, job);
+  for (const { item, onTray } of hardwareLedger(log.plan, log.state)) {
+    if (onTray <= 0) continue;
+    const field = page.getByLabel(`${item.name}, pieces on the tray`, { exact: true });
+    await field.fill(String(onTray));
+    await field.press('Enter');
+  }
 }
