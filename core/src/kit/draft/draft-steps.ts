@@ -6,6 +6,7 @@ import type { StepAction } from '../step-action.ts';
 import { conditionOf } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
+import { wordAct } from './word-acts.ts';
 
 const COMMON_WORDS = new Set(
   'with from then that this the and them both each remove refit reinstall replace reconnect disconnect unplug connector original same factory left right front rear upper lower carefully back into onto using'.split(
@@ -97,6 +98,10 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: Rea
         place(fact, path);
       }
     }
+    // A wait that cools something, and what no fact of the sheet says but its words do.
+    const bare = actions.every(({ type }) => type === 'wait');
+    const byWords = bare ? wordAct(drafting, step.text) : undefined;
+    if (byWords) actions.splice(0, actions.length, byWords);
     // `Start all bolts by hand`, `snug`: of the group that is torqued next.
     const stage = own.find(isKind('stage'));
     if (stage && (stage.value.stage === 'loose' || stage.value.stage === 'snug')) {
@@ -141,7 +146,8 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: Rea
     }
     // A heading says nothing that is to be done.
     const said = own.filter((fact) => fact.value.kind !== 'side');
-    if (said.length === 0 && (at === 0 || /:$/.test(step.text))) return;
+    const heading = at === 0 && step.number === undefined && !byWords;
+    if (said.length === 0 && (heading || /:$/.test(step.text))) return;
     const needs: StepNeed[] = [];
     for (const fact of own) {
       if (fact.value.kind === 'need') {
@@ -172,7 +178,12 @@ function phaseOf(facts: readonly Fact[], actions: readonly StepAction[]): Phase 
   const verbs = new Set(facts.flatMap((fact) => (fact.value.kind === 'action' ? [fact.value.action] : [])));
   if (types.has('torque')) return 'torque';
   if (types.has('remove') || types.has('disconnect')) return 'strip';
-  if (types.has('refit') || types.has('reconnect')) return 'refit';
+  if (types.has('refit') || types.has('reconnect') || types.has('clear') || types.has('lower')) return 'refit';
+  if (types.has('test')) return 'prove';
+  if (types.has('check')) return 'align';
+  if (types.has('coolDown') || types.has('clean') || types.has('dry') || types.has('soak') || types.has('measure'))
+    return 'prepare';
+  if (types.has('putOn') || types.has('lift')) return 'strip';
   if (facts.some((fact) => fact.value.kind === 'aftercare')) return 'prove';
   if (types.has('wait')) return 'hold';
   if (types.has('drill') || verbs.has('clean') || verbs.has('measure') || verbs.has('lift') || verbs.has('loosen'))

@@ -1,0 +1,167 @@
+import type { StepAction } from '../step-action.ts';
+import { clip, type Drafting } from './drafting.ts';
+
+/** A sentence that says an act of the line, read by its own words where no fact says it. Common practice, no source. */
+interface WordAct {
+  words: RegExp;
+  act(drafting: Drafting, match: RegExpExecArray, text: string): StepAction | undefined;
+}
+
+const SIDES = /\b(?:both|each|either) sides?\b/i;
+const CORNERS = ['front left', 'front right', 'rear left', 'rear right'];
+
+/** What is worked on: the words after the verb, up to the end of the sentence's first part. */
+const objectOf = (text: string): string =>
+  clip(
+    text
+      .replace(/[.;:].*$/, '')
+      .replace(/,?\s*(?:on )?(?:both|each|either) sides?\b/i, '')
+      .replace(/^(?:the|all|both|each)\s+/i, '')
+      .trim() || text,
+    120,
+  );
+
+/** Several places where the sentence names them: both sides, or a list. */
+function placesOf(text: string): string[] {
+  const what = objectOf(text);
+  if (SIDES.test(text)) return [`${what}, left`, `${what}, right`];
+  return what
+    .split(/\s*,\s*|\s+and\s+/)
+    .map((place) => place.replace(/^(?:the|all|both)\s+/i, '').trim())
+    .filter(Boolean)
+    .slice(0, 12);
+}
+
+const minutesIn = (text: string): number | undefined => {
+  const [, count, unit = ''] = /(\d+(?:\.\d+)?)\s*(min|minutes?|h|hours?)\b/i.exec(text) ?? [];
+  return count === undefined ? undefined : Number(count) * (/^h/i.test(unit) ? 60 : 1);
+};
+
+/** A temporary thing by its noun; the same noun later takes it away again. */
+function temporary({ kit, freshId }: Drafting, noun: string): string {
+  const word = noun.toLowerCase();
+  const known = kit.temporary.find(({ name }) => name.toLowerCase() === word);
+  if (known) return known.id;
+  const id = freshId(word);
+  kit.temporary.push({ id, name: word, goneBefore: { close: true } });
+  return id;
+}
+
+/** A check with its limits, in the unit the sheet prints; each side by itself where it says so. */
+function check(
+  { kit, freshId }: Drafting,
+  text: string,
+  limits: { min?: number; max?: number; unit?: 'mm' | 'in' },
+): string {
+  const id = freshId('check');
+  kit.checks.push({
+    id,
+    text: clip(text, 500),
+    ...limits,
+    ...(SIDES.test(text) ? { places: ['left', 'right'] } : {}),
+  });
+  return id;
+}
+
+const UNIT = String.raw`\s*(mm|in\b|inch(?:es)?|")`;
+const unitOf = (word: string | undefined): 'mm' | 'in' => (word === 'mm' ? 'mm' : 'in');
+const NUMBER = String.raw`(\d+(?:[.,]\d+)?)`;
+const numberIn = (text: string | undefined): number => Number((text ?? '').replace(',', '.'));
+const MEASURED = /\b(?:gap|clearance|distance|play|depth|height|flush)\b/i;
+
+const WORD_ACTS: readonly WordAct[] = [
+  {
+    words: /^(?:then |now )?(?:let|allow) (?:the )?(.+?) (?:to )?cool\b/i,
+    act: (_, [, what = ''], text) => {
+      const minutes = minutesIn(text);
+      const belowC = /below\s+(\d+)\s*°?\s*C/i.exec(text)?.[1];
+      if (minutes === undefined && belowC === undefined) return undefined;
+      return {
+        type: 'coolDown',
+        what,
+        ...(minutes === undefined ? {} : { minutes }),
+        ...(belowC === undefined ? {} : { belowC: Number(belowC) }),
+      };
+    },
+  },
+  {
+    words: /^(?:then |now )?(?:wire[- ]?brush|brush|clean|degrease|wipe|scrape)\b(?: off| down)?\s+(.+)/i,
+    act: (_, [, rest = '']) => ({ type: 'clean', places: placesOf(rest) }),
+  },
+  {
+    words: /^(?:then |now )?dry\s+(.+)/i,
+    act: (_, [, rest = '']) => ({ type: 'dry', places: placesOf(rest) }),
+  },
+  {
+    words: /^(?:then |now )?(?:spray|soak)\s+(.+)/i,
+    act: (_, [, rest = ''], text) => {
+      const minutes = minutesIn(text);
+      return minutes === undefined ? undefined : { type: 'soak', places: placesOf(rest), minutes };
+    },
+  },
+  {
+    words: /^(?:then |now )?(?:stick |put |apply )?(tape|film|masking tape)\b(?: over| on)?\s/i,
+    act: (drafting, [, noun = '']) => ({ type: 'putOn', temporary: temporary(drafting, noun) }),
+  },
+  {
+    words: /^(?:then |now )?(?:take|peel|remove|pull)\b.*?\b(tape|film|masking tape)\b/i,
+    act: (drafting, [, noun = '']) => ({ type: 'clear', temporary: temporary(drafting, noun) }),
+  },
+  {
+    words: /^(?:then |now )?measure\b.*\b(ride height|camber|toe|length|gap)\b/i,
+    act: ({ kit, freshId }, [, word = ''], text) => {
+      const id = freshId(word);
+      const quantity = word.toLowerCase() === 'ride height' ? 'rideHeight' : (word.toLowerCase() as 'toe');
+      const places = /\bfour|all wheels|corners?\b/i.test(text)
+        ? CORNERS
+        : SIDES.test(text)
+          ? ['left', 'right']
+          : ['as fitted'];
+      kit.baselines.push({ id, name: clip(word, 120), quantity, places });
+      return { type: 'measure', baseline: id };
+    },
+  },
+  {
+    words: new RegExp(`(?:not less than|at least|no less than|minimum(?: of)?|min\\.?)\\s+${NUMBER}${UNIT}`, 'i'),
+    act: (drafting, [, number, unit], text) =>
+      MEASURED.test(text)
+        ? { type: 'check', check: check(drafting, text, { min: numberIn(number), unit: unitOf(unit) }) }
+        : undefined,
+  },
+  {
+    words: new RegExp(`${NUMBER}\\s*(?:-|–|to)\\s*${NUMBER}${UNIT}`, 'i'),
+    act: (drafting, [, low, high, unit], text) =>
+      MEASURED.test(text)
+        ? {
+            type: 'check',
+            check: check(drafting, text, { min: numberIn(low), max: numberIn(high), unit: unitOf(unit) }),
+          }
+        : undefined,
+  },
+  {
+    words: new RegExp(`(?:not more than|at most|no more than|maximum(?: of)?|max\\.?)\\s+${NUMBER}${UNIT}`, 'i'),
+    act: (drafting, [, number, unit], text) =>
+      MEASURED.test(text)
+        ? { type: 'check', check: check(drafting, text, { max: numberIn(number), unit: unitOf(unit) }) }
+        : undefined,
+  },
+  {
+    words: /^(?:then |now )?(?:try|test|road[- ]?test|drive round|check for leaks|check (?:that )?the .+ work)/i,
+    act: (drafting, _, text) => ({ type: 'test', check: check(drafting, text, {}) }),
+  },
+  {
+    words: /^(?:then |now )?(?:let|lower|set) (?:the )?(?:vehicle|car|truck)\b.*\b(?:down|wheels|ground|floor)\b/i,
+    act: () => ({ type: 'lower' }),
+  },
+];
+
+/** The act that a sentence says by its words; undefined where none can be told. */
+export function wordAct(drafting: Drafting, text: string): StepAction | undefined {
+  const plain = text.replace(/^\s*\d+\s*[|):.]\s*/, '');
+  for (const { words, act } of WORD_ACTS) {
+    const match = words.exec(plain);
+    const said = match && act(drafting, match, plain);
+    if (said) return said;
+  }
+  return undefined;
+}
