@@ -1,7 +1,9 @@
+import { DEMO_KITS } from '#demo/kits.ts';
 import { measureAppend } from './append.ts';
 import { measureFold } from './fold.ts';
 import { measureElastic, measurePreloads } from './joints.ts';
 import { measureKeyToPaint } from './key-to-paint.ts';
+import { countPresses, measureLine } from './line.ts';
 import { measureLint } from './lint.ts';
 import { measureLoad } from './load.ts';
 import { firstLoadKb } from './screen.ts';
@@ -59,6 +61,24 @@ rows.push({
   goal: 'near 1: linear',
 });
 
+rows.push({
+  what: 'line of 6 such kits laid out, with what is done and what is next',
+  figure: `${measureLine(6, 400, 12).toFixed(0)} ms`,
+  goal: '≤ 50 ms',
+});
+const counted = DEMO_KITS.map(countPresses);
+const sum = (of: (one: (typeof counted)[number]) => number) => counted.reduce((total, one) => total + of(one), 0);
+rows.push({
+  what: `presses an act, ${sum(({ acts }) => acts)} acts of the demo's kits done right`,
+  figure: (sum(({ presses }) => presses) / sum(({ acts }) => acts)).toFixed(2),
+  goal: '≤ 1.3',
+});
+rows.push({
+  what: "needless refusals, the same acts in the sheets' own order",
+  figure: String(sum(({ refused }) => refused)),
+  goal: '0',
+});
+
 const append = await measureAppend();
 const perS = (value: number) => `${Math.round(value)}/s`;
 rows.push({ what: 'bare single-row inserts', figure: perS(append.bare), goal: '' });
@@ -100,8 +120,8 @@ rows.push({
 rows.push({ what: 'commands decided and folded, 400 stations', figure: perS(large.commandsPerS), goal: '' });
 
 rows.push({
-  what: 'first-load JavaScript of Torque, gzipped',
-  figure: `${firstLoadKb(['src/job/JobShell.tsx', 'src/feature/torque/Torque.tsx']).toFixed(1)} kB`,
+  what: 'first-load JavaScript of the line, gzipped',
+  figure: `${firstLoadKb(['src/job/JobShell.tsx', 'src/feature/line/Line.tsx']).toFixed(1)} kB`,
   goal: '≤ 170 kB',
 });
 const paint = await measureKeyToPaint();

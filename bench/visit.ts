@@ -56,8 +56,8 @@ function visitKit(stations: number, questions: number, id: string): KitDocument 
   };
 }
 
-/** One resolution of a visit of `count` such kits, everything answered, ms. */
-export function measureVisit(count: number, stations: number, questions: number): number {
+/** A visit of `count` such kits, everything answered. */
+export function largeVisit(count: number, stations: number, questions: number) {
   const kits: VisitKit[] = [];
   for (let index = 0; index < count; index += 1) {
     const document = visitKit(stations, questions, `kit-${index}`);
@@ -66,6 +66,12 @@ export function measureVisit(count: number, stations: number, questions: number)
   const answers = Object.fromEntries(
     kits.flatMap(({ prefix, document }) => document.questions.map(({ id }) => [prefix + id, true])),
   );
+  return { kits, answers };
+}
+
+/** One resolution of it, ms. */
+export function measureVisit(count: number, stations: number, questions: number): number {
+  const { kits, answers } = largeVisit(count, stations, questions);
   return milliseconds(() => {
     const resolved = resolveVisit(kits, {}, answers);
     if (!resolved.ok) throw new Error(resolved.error.code);

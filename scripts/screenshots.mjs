@@ -88,32 +88,31 @@ await main(async () => {
     await page.getByText(/lines counted/).waitFor();
     await shot(page, 'check-in');
     await press(page, 8);
-    await page.getByRole('link', { name: /^Fit loose/ }).click();
-    await page.getByText(/of 2 started/).waitFor();
-    await press(page, 1);
-    await page.evaluate(() => document.activeElement.blur());
-    await shot(page, 'fit-loose');
 
     await page.goto(url);
     await page
       .getByRole('link', { name: /Front recovery/ })
       .first()
       .click();
-    await page.getByText('Bead here').waitFor();
+    await page
+      .getByRole('heading', { name: /^Station/ })
+      .first()
+      .waitFor();
     const torque = page.url();
-    await press(page, 16);
-    // A round and a half, so that pulled, verified and waiting stations are seen together.
-    for (let pull = 0; pull < 13; pull++) {
-      await page.getByRole('button', { name: /Pull to click/ }).waitFor();
+    // Beads, snugs, and a round and a half, so that pulled, verified and waiting stations are seen together.
+    const pull = page.getByRole('button', { name: /Pull to click/ });
+    for (let done = 0; done < 24 && (await pull.count()) === 0; done++) await press(page, 2);
+    for (let done = 0; done < 13; done++) {
+      await pull.waitFor();
       await page.keyboard.press('Space');
       await page.waitForTimeout(300);
     }
-    await page.getByRole('button', { name: /Pull to click/ }).waitFor();
+    await pull.waitFor();
     await page.keyboard.press('Space');
     await page.waitForTimeout(650);
     await page.screenshot({ path: join(OUT, 'torque.png') });
-    await page.getByRole('button', { name: /Pull to click/ }).waitFor();
-    await page.getByRole('link', { name: /^Close out/ }).click();
+    await pull.waitFor();
+    await page.goto(torque.replace(/line$/, 'close-out'));
     await page.getByText('Still in the way').first().waitFor();
     await shot(page, 'close-out');
     await page.goto(url);
@@ -131,13 +130,29 @@ await main(async () => {
       ['conflicts', 'Conflicts between kits'],
       ['readiness', 'Torque wrenches'],
       ['card', 'Kits'],
-      ['refit', 'Refit'],
     ]) {
       await page.goto(`${visit}${leaf}`);
       await page.getByRole('heading', { name: heading }).first().waitFor();
       await page.waitForTimeout(400);
       await shot(page, leaf === 'card' ? 'job-card' : leaf);
     }
+    // The line of three kits: everything counted, then on to the first act that wants a value.
+    const visitId = visit.match(/jobs\/([^/]+)/)[1];
+    const job = await (await page.request.get(`${url}/api/jobs/${visitId}`)).json();
+    const counts = job.kits.flatMap(({ document, prefix }) =>
+      document.items.map(({ id, quantity }) => ({ type: 'countLine', item: prefix + id, found: quantity, damaged: 0 })),
+    );
+    await page.request.post(`${url}/api/jobs/${visitId}/commands`, {
+      data: {
+        commands: counts.map((command) => ({ id: crypto.randomUUID(), atMs: Date.now(), by: 'u-vane', command })),
+      },
+    });
+    await page.goto(`${visit}line`);
+    await page.getByRole('heading', { level: 1 }).waitFor();
+    await shot(page, 'line');
+    for (let done = 0; done < 25 && (await page.locator('aside form input').count()) === 0; done++)
+      await press(page, 1);
+    await shot(page, 'line-check');
     await page.goto(`${url}/bench/finish`);
     await shot(page, 'bench');
     await page.goto(`${url}/crib?wrench=w-1`);
@@ -183,7 +198,7 @@ await main(async () => {
     await signIn(phone);
     await phone.goto(torque);
     await phone.getByRole('button', { name: /Pull to click/ }).waitFor();
-    await shot(phone, 'torque-phone');
+    await shot(phone, 'line-phone');
   } finally {
     await browser?.close();
     if (server) await end(server.pid);

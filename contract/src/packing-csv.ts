@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import type { Item, ItemKind } from '#core/kit/kit-document.ts';
+import { ITEM_KINDS, type Item } from '#core/kit/kit-document.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 
 /** Columns of a packing list as a table, in the order they are written. */
@@ -35,7 +35,7 @@ const NUMBERS = new Set<PackingColumn>([
   'thicknessMm',
 ]);
 export const COLUMN_CHOICES: Partial<Record<PackingColumn, readonly string[]>> = {
-  kind: ['bolt', 'nut', 'washer', 'pin', 'clip', 'insert', 'part', 'compound'] satisfies ItemKind[],
+  kind: ITEM_KINDS,
   source: ['kit', 'factory', 'shop'],
   head: ['hex', 'hexFlange', 'socketCap', 'button', 'countersunk', 'castle', 'none'],
   side: ['left', 'right'],

@@ -4,6 +4,7 @@ import { MM_PER_INCH } from '#core/quantity/unit.ts';
 import { unreachable } from '#core/result.ts';
 import type { Doubt } from '#core/sheet/doubt.ts';
 import type { FactKind, FactValue } from '#core/sheet/fact.ts';
+import { classText } from './class-text.ts';
 import { COMPOUND_TEXT } from './en/terms.ts';
 
 /** What a kind of fact is called in lists. */
@@ -70,7 +71,7 @@ export function factText(value: FactValue): string {
     case 'squareDrive':
       return `${value.size} square drive`;
     case 'propertyClass':
-      return value.propertyClass.startsWith('grade') ? value.propertyClass : `class ${value.propertyClass}`;
+      return classText(value.propertyClass);
     case 'hole':
       return `${both(value.diameterMm)} ${value.role}`;
     case 'length':

@@ -1,4 +1,5 @@
-import { memo } from 'react';
+import { memo, useMemo } from 'react';
+import { leastDistance, spreadApart } from '#core/geometry/spread-apart.ts';
 import type { StationMark } from '#core/job/station-progress.ts';
 import type { MapShape } from '#core/kit/kit-document.ts';
 import type { PlanGroup, PlanStation } from '#core/kit/plan.ts';
@@ -10,17 +11,17 @@ const TONE = {
 } as const;
 
 /** The outlines behind the stations. */
-export const MapShapes = ({ shapes }: { shapes: readonly MapShape[] }) => (
+export const MapShapes = ({ shapes, unit = 1 }: { shapes: readonly MapShape[]; unit?: number }) => (
   <>
     {shapes.map((shape) => (
-      <Shape key={JSON.stringify(shape)} shape={shape} />
+      <Shape key={JSON.stringify(shape)} shape={shape} unit={unit} />
     ))}
   </>
 );
 
-function Shape({ shape }: { shape: MapShape }) {
+function Shape({ shape, unit }: { shape: MapShape; unit: number }) {
   const { fill, stroke } = TONE[shape.tone];
-  const dress = { fill, stroke, strokeWidth: shape.tone === 'part' ? 2 : 1.5 };
+  const dress = { fill, stroke, strokeWidth: (shape.tone === 'part' ? 2 : 1.5) * unit };
   const label = (x: number, y: number) =>
     shape.label && (
       <text
@@ -29,7 +30,7 @@ function Shape({ shape }: { shape: MapShape }) {
         textAnchor="middle"
         dominantBaseline="central"
         className="plate"
-        fontSize={17}
+        fontSize={17 * unit}
         style={{ fill: 'var(--ink-2)' }}
       >
         {shape.label}
@@ -65,9 +66,28 @@ function Shape({ shape }: { shape: MapShape }) {
   }
 }
 
-/** Glyphs never shrink below this many map millimetres: they stay readable and pressable. */
-const GLYPH_MM = 46;
-const MARGIN_MM = 40;
+/** Glyphs across the width and down the height of a map: about as large under a finger on a small bracket as on a long rail. */
+const ACROSS = 12.6;
+const DOWN = 9;
+/** A crowd's glyphs shrink to its own spacing, but not below this share; closer ones are drawn apart. */
+const LEAST = 0.5;
+/** Units a glyph and its gap take; the glyph itself is drawn about 44 across. */
+const GLYPH = 46;
+/** About the width of a letter of a call, in the same units. */
+const LETTER = 13;
+
+interface Box {
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+}
+
+/** How large a glyph is on the map, map millimetres: by the map's extent and by how close the stations are. */
+function glyphMm({ left, right, top, bottom }: Box, stations: readonly PlanStation[]): number {
+  const roomy = Math.max((right - left) / ACROSS, (bottom - top) / DOWN, 1);
+  return Math.min(roomy, Math.max(roomy * LEAST, leastDistance(stations)));
+}
 
 export interface BoltMapProps {
   group: PlanGroup;
@@ -91,17 +111,16 @@ export const BoltMap = memo(function BoltMap({
   call,
   onStation,
 }: BoltMapProps) {
-  const xs = [...stations.map((s) => s.xMm), ...group.map.shapes.flatMap(extentX)];
-  const ys = [...stations.map((s) => s.yMm), ...group.map.shapes.flatMap(extentY)];
-  const box = {
-    left: Math.min(...xs) - MARGIN_MM,
-    right: Math.max(...xs) + MARGIN_MM,
-    top: Math.min(...ys) - MARGIN_MM,
-    bottom: Math.max(...ys) + MARGIN_MM,
-  };
-  const at = new Map(stations.map((station) => [station.id, station]));
+  const { box: bare, drawn, unit, glyph } = useMemo(() => layOut(group, stations), [group, stations]);
+  const box = { ...bare };
+  const at = new Map(drawn.map((station) => [station.id, station]));
   const nextAt = next === undefined ? undefined : at.get(next);
-  const scale = GLYPH_MM / 44;
+  const called = nextAt && call ? placeCall(nextAt, call, box, unit) : undefined;
+  if (called) {
+    box.left = Math.min(box.left, called.left);
+    box.right = Math.max(box.right, called.right);
+    box.top = called.top;
+  }
   const way = path.flatMap((id) => at.get(id) ?? []);
   return (
     // biome-ignore lint/a11y/useSemanticElements: a fieldset cannot stand inside a drawing
@@ -109,43 +128,32 @@ export const BoltMap = memo(function BoltMap({
       role="group"
       aria-label={`${group.title}: ${group.map.title}`}
       className="h-full w-full"
-      viewBox={`${box.left} ${box.top - (call ? 50 : 0)} ${box.right - box.left} ${box.bottom - box.top + (call ? 50 : 0)}`}
+      viewBox={`${box.left} ${box.top} ${box.right - box.left} ${box.bottom - box.top}`}
       preserveAspectRatio="xMidYMid meet"
     >
-      <MapShapes shapes={group.map.shapes} />
+      <MapShapes shapes={group.map.shapes} unit={unit} />
       {way.length > 1 && (
         <polyline
           points={way.map((s) => `${s.xMm},${s.yMm}`).join(' ')}
           fill="none"
           stroke="var(--ink)"
-          strokeWidth={2}
-          strokeDasharray="2 6"
+          strokeWidth={2 * unit}
+          strokeDasharray={`${2 * unit} ${6 * unit}`}
           strokeLinecap="round"
         />
       )}
-      {nextAt && call && (
+      {called && call && (
         <g>
-          <path
-            d={`M${nextAt.xMm} ${nextAt.yMm - 36}V${box.top - 18}h${nextAt.xMm > (box.left + box.right) / 2 ? -60 : 60}`}
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth={2}
-          />
-          <text
-            x={nextAt.xMm + (nextAt.xMm > (box.left + box.right) / 2 ? -66 : 66)}
-            y={box.top - 26}
-            textAnchor={nextAt.xMm > (box.left + box.right) / 2 ? 'end' : 'start'}
-            className="plate"
-            fontSize={24}
-          >
+          <path d={called.lead} fill="none" stroke="var(--ink)" strokeWidth={2 * unit} />
+          <text x={called.xMm} y={called.yMm} textAnchor={called.anchor} className="plate" fontSize={24 * unit}>
             {call.title}
           </text>
           {call.note && (
             <text
-              x={nextAt.xMm + (nextAt.xMm > (box.left + box.right) / 2 ? -66 : 66)}
-              y={box.top - 6}
-              textAnchor={nextAt.xMm > (box.left + box.right) / 2 ? 'end' : 'start'}
-              fontSize={15}
+              x={called.xMm}
+              y={called.yMm + 20 * unit}
+              textAnchor={called.anchor}
+              fontSize={15 * unit}
               style={{ fill: 'var(--ink-2)' }}
             >
               {call.note}
@@ -153,11 +161,21 @@ export const BoltMap = memo(function BoltMap({
           )}
         </g>
       )}
-      {stations.map((station) => {
+      {/* What is drawn apart is led back to where it really is. */}
+      {drawn.map(({ id, xMm, yMm }, index) => {
+        const real = stations[index] as PlanStation;
+        return Math.hypot(xMm - real.xMm, yMm - real.yMm) < glyph / 10 ? null : (
+          <g key={id} data-lead={id}>
+            <circle cx={real.xMm} cy={real.yMm} r={3 * unit} style={{ fill: 'var(--ink)' }} />
+            <line x1={real.xMm} y1={real.yMm} x2={xMm} y2={yMm} stroke="var(--ink)" strokeWidth={1.5 * unit} />
+          </g>
+        );
+      })}
+      {drawn.map((station) => {
         const mark = marks.get(station.id) ?? 'empty';
         const isNext = station.id === next;
         const content = (
-          <g transform={`translate(${station.xMm} ${station.yMm}) scale(${scale})`}>
+          <g transform={`translate(${station.xMm} ${station.yMm}) scale(${unit})`}>
             {/* A target for a finger, larger than the drawing. */}
             <circle r={34} fill="transparent" />
             <StationGlyph mark={mark} label={station.label} next={isNext} />
@@ -197,6 +215,40 @@ export const BoltMap = memo(function BoltMap({
     </svg>
   );
 });
+
+/** Where everything is drawn, and how large. */
+function layOut(group: PlanGroup, stations: readonly PlanStation[]) {
+  const xs = [...stations.map((s) => s.xMm), ...group.map.shapes.flatMap(extentX)];
+  const ys = [...stations.map((s) => s.yMm), ...group.map.shapes.flatMap(extentY)];
+  const extent = { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
+  const glyph = glyphMm(extent, stations);
+  const drawnAt = spreadApart(stations, glyph);
+  const drawn = stations.map((station, index) => ({ ...station, ...drawnAt[index] }));
+  const margin = glyph * 0.87;
+  const box: Box = {
+    left: Math.min(extent.left, ...drawn.map(({ xMm }) => xMm)) - margin,
+    right: Math.max(extent.right, ...drawn.map(({ xMm }) => xMm)) + margin,
+    top: Math.min(extent.top, ...drawn.map(({ yMm }) => yMm)) - margin,
+    bottom: Math.max(extent.bottom, ...drawn.map(({ yMm }) => yMm)) + margin,
+  };
+  return { box, drawn, glyph, unit: glyph / GLYPH };
+}
+
+/** Where a call stands: above the map, towards its middle, with a lead down to its station. */
+function placeCall(at: PlanStation, call: { title: string; note?: string }, box: Box, unit: number) {
+  const towards = at.xMm > (box.left + box.right) / 2 ? -1 : 1;
+  const xMm = at.xMm + towards * 66 * unit;
+  const longMm = Math.max(call.title.length, (call.note?.length ?? 0) * 0.7) * LETTER * unit;
+  return {
+    lead: `M${at.xMm} ${at.yMm - 36 * unit}V${box.top - 18 * unit}h${towards * 60 * unit}`,
+    xMm,
+    yMm: box.top - 26 * unit,
+    anchor: towards < 0 ? ('end' as const) : ('start' as const),
+    left: towards < 0 ? xMm - longMm : xMm,
+    right: towards < 0 ? xMm : xMm + longMm,
+    top: box.top - 50 * unit,
+  };
+}
 
 function extentX(shape: MapShape): number[] {
   if (shape.kind === 'rect') return [shape.xMm, shape.xMm + shape.widthMm];

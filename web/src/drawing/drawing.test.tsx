@@ -120,6 +120,49 @@ describe('the bolt map', () => {
     expect(screen.getByText('Pull to 10 N·m')).toHaveAttribute('text-anchor', 'end');
     expect(screen.getByText('first of two')).toBeVisible();
   });
+  const viewBox = (drawn: HTMLElement) => {
+    const [left = 0, top = 0, width = 0, height = 0] = (drawn.querySelector('svg')?.getAttribute('viewBox') ?? '')
+      .split(' ')
+      .map(Number);
+    return { left, right: left + width, top, bottom: top + height };
+  };
+  it('a call is inside the map however narrow that is', () => {
+    const narrow = stations.slice(0, 3).map((station, index) => ({ ...station, xMm: 10, yMm: index * 200 }));
+    const drawn = draw(
+      map({
+        group: { ...group, map: { ...group.map, shapes: [] } },
+        stations: narrow,
+        next: narrow[0]?.id,
+        call: { title: 'Start by hand, three turns' },
+      }),
+    );
+    const box = viewBox(drawn);
+    const text = screen.getByText('Start by hand, three turns');
+    const [at, size] = [Number(text.getAttribute('x')), Number(text.getAttribute('font-size'))];
+    // A condensed letter is less than half as wide as it is high.
+    const end =
+      at + (text.getAttribute('text-anchor') === 'end' ? -1 : 1) * (text.textContent ?? '').length * size * 0.5;
+    for (const x of [at, end]) {
+      expect(x).toBeGreaterThanOrEqual(box.left);
+      expect(x).toBeLessThanOrEqual(box.right);
+    }
+  });
+  it('stations closer than their signs are drawn apart, each led back to its hole', () => {
+    const close = stations
+      .slice(0, 4)
+      .map((station, index) => ({ ...station, xMm: [0, 4, 500, 900][index] ?? 0, yMm: 0 }));
+    const drawn = draw(map({ stations: close }));
+    const at = [...drawn.querySelectorAll('[role=img] > g')].map((sign) =>
+      Number(/translate\(([-\d.]+)/.exec(sign.getAttribute('transform') ?? '')?.[1]),
+    );
+    const size =
+      Number(/scale\(([\d.]+)/.exec(drawn.querySelector('[role=img] > g')?.getAttribute('transform') ?? '')?.[1]) * 44;
+    expect((at[1] ?? 0) - (at[0] ?? 0)).toBeGreaterThanOrEqual(size * 0.99);
+    expect(at.slice(2)).toEqual([500, 900]);
+    expect([...drawn.querySelectorAll('[data-lead] circle')].map((dot) => Number(dot.getAttribute('cx')))).toEqual([
+      0, 4,
+    ]);
+  });
   it('draws every kind of outline, with its words in its middle', () => {
     const shapes = [
       { kind: 'rect', xMm: 0, yMm: 0, widthMm: 100, heightMm: 40, tone: 'part', label: 'Plate' },

@@ -1,6 +1,7 @@
 import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
+import { classText } from '#contract/wording/class-text.ts';
 import { hardwareLedger, shortages } from '#core/job/hardware-ledger.ts';
 import { lineState } from '#core/job/job-state.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
@@ -192,7 +193,7 @@ export default function CheckIn() {
       >
         <p>
           {short.find((entry) => entry.item.id === stockFor?.id)?.short} × {stockFor?.name}
-          {stockFor?.propertyClass ? `, class ${stockFor.propertyClass}` : ''}. It goes on the record.
+          {stockFor?.propertyClass ? `, ${classText(stockFor.propertyClass)}` : ''}. It goes on the record.
         </p>
       </ReasonSheet>
     </div>
@@ -203,7 +204,7 @@ function Facts({ item }: { item: PlanItem }) {
   const facts = [
     item.thread && `thread ${item.thread.replaceAll('x', '×')}`,
     item.lengthMm && item.kind !== 'part' && `${item.lengthMm} mm long`,
-    item.propertyClass && `class ${item.propertyClass}`,
+    item.propertyClass && classText(item.propertyClass),
     item.finish,
     item.acrossFlatsMm && item.kind !== 'part' && `${item.acrossFlatsMm} mm across flats`,
     item.insideMm &&
@@ -285,7 +286,7 @@ function Line({
           </span>
           <span className="text-sm text-ink-2">
             {[
-              item.propertyClass,
+              item.propertyClass && classText(item.propertyClass),
               item.head === 'hexFlange' ? 'flange head' : item.head === 'hex' ? 'hex head' : undefined,
               item.finish,
             ]

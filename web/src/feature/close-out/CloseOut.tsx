@@ -143,8 +143,9 @@ export default function CloseOut() {
                             minute: '2-digit',
                           })}
                         </span>
-                        <input
-                          className="min-h-14 border-2 border-ink bg-sheet px-3"
+                        <textarea
+                          className="min-h-14 border-2 border-ink bg-sheet px-3 py-2"
+                          rows={3}
                           maxLength={500}
                           value={conditionOf(clock.id)}
                           onChange={(event) => setConditions({ ...conditions, [clock.id]: event.target.value })}

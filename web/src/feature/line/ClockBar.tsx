@@ -40,12 +40,15 @@ export function ClockBar({ line }: { line: LineInHand }) {
       className="flex gap-x-5 gap-y-1 overflow-x-auto border-b border-rule bg-sheet px-5 py-1.5 text-sm whitespace-nowrap"
     >
       {clocks.map((clock) => (
-        <li key={clock.id} className="hatched px-1">
-          <b className="figures">{clockText(clock.endsAtMs)}</b> {nameOf(line, clock)}
-          <span className="text-ink-2">
-            {' '}
-            · {minutesText(Math.max(1, (clock.endsAtMs - nowMs) / MINUTE_MS))}
-            {clock.gates.length > 0 && ` · before ${clock.gates.map((gate) => CLOCK_GATE_TEXT[gate]).join(', ')}`}
+        <li key={clock.id} className="flex gap-1.5">
+          <span className="wait-hatched w-4 shrink-0" aria-hidden="true" />
+          <span>
+            <b className="figures">{clockText(clock.endsAtMs)}</b> {nameOf(line, clock)}
+            <span className="text-ink-2">
+              {' '}
+              · {minutesText(Math.max(1, (clock.endsAtMs - nowMs) / MINUTE_MS))}
+              {clock.gates.length > 0 && ` · before ${clock.gates.map((gate) => CLOCK_GATE_TEXT[gate]).join(', ')}`}
+            </span>
           </span>
         </li>
       ))}

@@ -142,17 +142,18 @@ const TapeRow = memo(function TapeRow({
       <button
         type="button"
         aria-current={row === 'here' ? 'step' : undefined}
-        className={`relative flex min-h-14 min-w-0 flex-1 flex-col justify-center px-3 py-1.5 text-left ${waiting && row !== 'here' ? 'hatched' : ''}`}
+        className={`relative flex min-h-14 min-w-0 flex-1 flex-col justify-center px-3 py-1.5 text-left`}
         disabled={row === 'done' || row === 'waived'}
         onClick={onPick}
       >
         <span
-          className={`plate line-clamp-2 leading-tight ${row === 'here' ? 'text-2xl' : 'text-lg'} ${row === 'done' ? 'pr-6' : ''}`}
+          className={`plate line-clamp-2 leading-tight ${row === 'here' ? 'text-2xl' : 'text-lg'} ${row === 'done' || row === 'waits' ? 'pr-6' : ''}`}
         >
           <span className="sr-only">Step {number}: </span>
           {title}
           <span className="sr-only">: {STATE_TEXT[row]}</span>
         </span>
+        {waiting && <span className="wait-hatched absolute inset-y-0 right-0 w-1.5" aria-hidden="true" />}
         <span className="truncate text-sm">
           {[sheet ? `sheet ${sheet}` : '', under, by ? `${by} has it` : ''].filter(Boolean).join(' · ')}
         </span>
@@ -163,7 +164,7 @@ const TapeRow = memo(function TapeRow({
           </svg>
         )}
         {row === 'waits' && (
-          <svg viewBox="0 0 24 24" className="absolute right-2 bottom-2 size-4" aria-hidden="true">
+          <svg viewBox="0 0 24 24" className="absolute top-3 right-2 size-4" aria-hidden="true">
             <path d="M4 3V21M20 3V21M4 12H20" fill="none" stroke="var(--ink-2)" strokeWidth={3} />
           </svg>
         )}

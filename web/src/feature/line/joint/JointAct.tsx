@@ -70,6 +70,12 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
       : [];
   const rideHeight = station !== undefined && wantsRideHeight(group, station);
   const starting = act.action.type === 'start';
+  // Read at the first station; at the others the figure comes first.
+  const begun = stations.some(({ id }) => {
+    const { stage, pulls } = stationState(state, id);
+    if (starting) return stage !== 'empty';
+    return act.action.type === 'snug' ? stage === 'snug' : pulls.length > 0;
+  });
 
   return (
     <>
@@ -126,7 +132,7 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
             </div>
           ) : (
             <div className="flex-1 px-5 pt-3 pb-3 lg:px-6">
-              <Cautions cautions={cautionsAt(plan, act)} />
+              <Cautions cautions={cautionsAt(plan, act)} read={begun} />
               {starting && station ? (
                 <StartPanel torque={torque} />
               ) : (

@@ -1,6 +1,7 @@
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
+import { classText } from '#contract/wording/class-text.ts';
 import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { COMPOUND_TEXT, FIGURE_SOURCE_TEXT } from '#contract/wording/en/terms.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
@@ -385,7 +386,9 @@ function Facts({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void 
           <b className="figures">{(bolt?.thread ?? '').replaceAll('x', '×')}</b>
           {bolt?.lengthMm ? <span className="figures"> × {bolt.lengthMm}</span> : null}
           <span className="block text-ink-2">
-            {[bolt?.propertyClass, bolt?.singleUse ? 'use once' : undefined].filter(Boolean).join(', ')}
+            {[bolt?.propertyClass && classText(bolt.propertyClass), bolt?.singleUse ? 'use once' : undefined]
+              .filter(Boolean)
+              .join(', ')}
           </span>
         </dd>
       </div>

@@ -23,7 +23,7 @@ const SLOT_STEP_NM = 3;
 
 export interface TorqueStep extends OpenJob {
   group: PlanGroup;
-  stations: PlanStation[];
+  stations: readonly PlanStation[];
   step: NextStep;
   station?: PlanStation;
   band?: AcceptBand;
@@ -167,7 +167,7 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
   }, [liveId, targetNm, turnDeg, untilShare, ceilingNm, stationId, pass, standing, nominalMm, ends, heldNow, arm]);
 
   if (!group) return undefined;
-  const stations = plan.stations.filter((entry) => entry.groupId === group.id);
+  const stations = index.orders.get(group.id)?.listed ?? [];
 
   const pullNow = () => pull(pullSpeedDegPerS, overshootDeg);
   const big = (): (() => void) | undefined => {

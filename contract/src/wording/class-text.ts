@@ -1,0 +1,3 @@
+/** A property class as it is said: `class 10.9`, `grade 8`. A bare number beside a thread is mistaken for a length. */
+export const classText = (propertyClass: string): string =>
+  propertyClass.startsWith('grade') ? propertyClass : `class ${propertyClass}`;
