@@ -19,7 +19,8 @@ async function biggerWrench(page: Page, url: string): Promise<void> {
       live: false,
     },
   });
-  expect(added.status(), await added.text()).toBeLessThan(300);
+  // Tests of one file share a shop: another may have bought it already.
+  expect([200, 201, 409], await added.text()).toContain(added.status());
 }
 
 const counts = (items: ReadonlyArray<{ id: string; quantity: number }>) =>
