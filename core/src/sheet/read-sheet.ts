@@ -28,7 +28,7 @@ export interface SheetReading {
 export const LONGEST_SHEET = 600_000;
 
 // `3.`, `3a)`, `Step 3:`, `Step 3  `, `B.`
-const NUMBERED = /^\s*(?:(?:step\s+)?(\d{1,3}[a-z]?|[A-Z])\s*[.):]\s+|step\s+(\d{1,3}[a-z]?)\s*[-–]?\s+)/i;
+const NUMBERED = /^\s*(?:(?:step\s+)?(\d{1,3}[a-z]?|[A-Z])\s*[.):|]\s+|step\s+(\d{1,3}[a-z]?)\s*[-–]?\s+)/i;
 /** A full stop that ends an abbreviation of the trade and not a sentence. */
 const ABBREVIATION = /\b(?:ea|pcs|pc|ft|lb|lbs|in|approx|max|min|no|fig|qty|incl|dia|oz|hrs?|mins?|e\.g|i\.e|nos)$/i;
 

@@ -14,6 +14,19 @@ const COMMON_WORDS = new Set(
   ),
 );
 
+const NO_THING = /^(?:anything|everything|something|it|them|this|that)$/i;
+
+/** Before the first numbered step: a title, a line of the packing list or of the tools, which nobody does. */
+const QUANTITY_LINE = /^\s*\d+\s*(?:off|x|no\.?|pcs?\.?|pieces?)\s/i;
+const WHAT_IS_NEEDED =
+  /^\s*(?:what you(?:'ll)? need|you (?:will|'ll)? ?need|tools?(?: needed| required)?|parts)\b.{0,3}[:.]/i;
+const FEW = 3;
+const isFront = (text: string, own: readonly Fact[]): boolean =>
+  QUANTITY_LINE.test(text) ||
+  WHAT_IS_NEEDED.test(text) ||
+  (isTitle(text) && own.every(({ value }) => value.kind === 'side' || value.kind === 'condition'));
+const isTitle = (text: string): boolean => !/[.!?;:]\s*$/.test(text) && text.trim().split(/\s+/).length <= 12;
+
 /** The steps, each with what it has done; lines of the packing list and headings are none. */
 export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: ReadonlyMap<Fact, string>): void {
   const { reading, facts, kit, inStep, place, assume, freshId, compoundId } = drafting;
@@ -34,16 +47,22 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: Rea
   };
   const removedBy = new Map<Fact, string>();
   const disconnectedBy = new Map<Fact, string>();
+  const numbered = reading.steps.filter(({ number }) => number !== undefined).length;
+  const firstNumbered = reading.steps.findIndex(({ number }) => number !== undefined);
   reading.steps.forEach((step, at) => {
     const own = inStep(at);
     if (listed.has(at)) return;
+    // A sheet that numbers its steps has its front matter before them.
+    if (numbered >= FEW && at < firstNumbered && isFront(step.text, own)) return;
     const actions: StepAction[] = [];
     const path = `steps[${kit.steps.length}]`;
     for (const fact of own) {
       const { value } = fact;
       if (value.kind === 'action') {
         const object = clip(value.object || step.text, 120);
-        if (value.action === 'remove') {
+        // `Before you undo anything` takes nothing off.
+        if (value.action === 'remove' && NO_THING.test(object)) place(fact, path);
+        else if (value.action === 'remove') {
           const count = own.filter(isKind('count')).find((entry) => entry.start >= fact.start)?.value.count ?? 1;
           const id = freshId(`off ${object}`);
           const back = backLater(fact);
@@ -177,7 +196,7 @@ function phaseOf(facts: readonly Fact[], actions: readonly StepAction[]): Phase 
   const types = new Set(actions.map((action) => action.type));
   const verbs = new Set(facts.flatMap((fact) => (fact.value.kind === 'action' ? [fact.value.action] : [])));
   if (types.has('torque')) return 'torque';
-  if (types.has('remove') || types.has('disconnect')) return 'strip';
+  if (types.has('remove') || types.has('disconnect') || types.has('swingAside')) return 'strip';
   if (types.has('refit') || types.has('reconnect') || types.has('clear') || types.has('lower')) return 'refit';
   if (types.has('test')) return 'prove';
   if (types.has('check')) return 'align';

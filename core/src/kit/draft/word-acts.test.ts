@@ -46,6 +46,46 @@ describe('an act read by its words', () => {
       { quantity: 'rideHeight', places: ['front left', 'front right', 'rear left', 'rear right'] },
     ]);
   });
+  it.each([
+    ['Chock the FRONT wheels.', { type: 'putOn' }],
+    ['Support the axle with a second jack before you undo anything.', { type: 'putOn' }],
+    ['Swing the bar to one side.', { type: 'swingAside' }],
+    ['No winching for 24 hours.', { type: 'wait', minutes: 1440, gates: ['tow'] }],
+    ['No driving for 2 hours.', { type: 'wait', minutes: 120, gates: ['drive'] }],
+  ])('%s', (sentence, action) => expect(said(sentence)).toMatchObject(action));
+  it('what is taken off in other words goes back in other words, and what is not is kept', () => {
+    const { removed, disconnects, steps } = drafted(
+      '1. Take the bumper off, keep it clean.\n2. Pull the liner out.\n3. Unplug both fog lamps.\n4. Torque the M10 bolts to 40 Nm.\n5. Plug the fog lamps in again.\n6. Bumper back on.',
+    );
+    expect(removed).toMatchObject([
+      { name: 'bumper', fate: 'refit' },
+      { name: 'liner', fate: 'keep' },
+    ]);
+    expect(steps.flatMap(({ actions }) => actions.map(({ type }) => type))).toEqual(
+      expect.arrayContaining(['remove', 'disconnect', 'reconnect', 'refit']),
+    );
+    expect(disconnects).toHaveLength(1);
+  });
+  it('nothing comes off before anything is undone', () => {
+    const { removed } = drafted(
+      '1. Support the axle with a jack before you undo anything.\n2. Clean the face.\n3. Torque the M10 bolts to 40 Nm.',
+    );
+    expect(removed).toEqual([]);
+  });
+  it('front matter of a numbered sheet is no work: title, packing list, tools', () => {
+    const { steps } = drafted(
+      'WINCH TRAY\nIn the carton\n  1 off  tray, pressed\n  2 off  side cheek\nWhat you need: 18 mm socket, a mate.\n\na) Clean the face.\nb) Offer the tray up.\nc) Torque the M10 bolts to 40 Nm.\n',
+    );
+    expect(steps.map(({ text }) => text)).toEqual([
+      'Clean the face.',
+      'Offer the tray up.',
+      'Torque the M10 bolts to 40 Nm.',
+    ]);
+  });
+  it('steps may be numbered with a bar', () => {
+    const { steps } = drafted('1 | Clean the face.\n2 | Offer it up.\n3| Torque the M10 bolts to 40 Nm.\n');
+    expect(steps.map(({ number }) => number)).toEqual(['1', '2', '3']);
+  });
   it('and the draft holds together', () => {
     const kit = drafted(
       '1. Tape over the hose ends.\n2. Clean the faces.\n3. Torque the M10 bolts to 40 Nm.\n4. Take the tape off.\n5. Road test.',

@@ -1,3 +1,4 @@
+import { HARDWARE } from '../../sheet/lexicon.ts';
 import type { StepAction } from '../step-action.ts';
 import { clip, type Drafting } from './drafting.ts';
 
@@ -63,6 +64,27 @@ function check(
   return id;
 }
 
+/** Words that tell one thing from another: no articles, no hardware, no `all`. */
+const nounsOf = (text: string): string[] =>
+  (text.toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter((word) => !PLAIN.has(word) && !HARDWARE.has(word));
+const PLAIN = new Set('the and both all each again back off out aside side one two with from into onto'.split(' '));
+const sameThing = (a: string, b: string): boolean => {
+  const words = new Set(nounsOf(a));
+  return nounsOf(b).some((word) => words.has(word));
+};
+const BACK_ON = /\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b/i;
+
+/** Something of the vehicle that leaves its place; it goes back where a later line of the sheet says so. */
+function removed({ kit, reading, freshId }: Drafting, name: string, text: string, fate?: 'refit'): string {
+  const known = kit.removed.find((thing) => sameThing(thing.name, name));
+  if (known) return known.id;
+  const id = freshId(`off ${name}`);
+  const at = reading.steps.findIndex((step) => step.text.includes(text));
+  const back = reading.steps.slice(at + 1).some((step) => BACK_ON.test(step.text) && sameThing(step.text, name));
+  kit.removed.push({ id, name: clip(name, 120), count: 1, fate: fate ?? (back ? 'refit' : 'keep') });
+  return id;
+}
+
 const UNIT = String.raw`\s*(mm|in\b|inch(?:es)?|")`;
 const unitOf = (word: string | undefined): 'mm' | 'in' => (word === 'mm' ? 'mm' : 'in');
 const NUMBER = String.raw`(\d+(?:[.,]\d+)?)`;
@@ -106,6 +128,52 @@ const WORD_ACTS: readonly WordAct[] = [
   {
     words: /^(?:then |now )?(?:take|peel|remove|pull)\b.*?\b(tape|film|masking tape)\b/i,
     act: (drafting, [, noun = '']) => ({ type: 'clear', temporary: temporary(drafting, noun) }),
+  },
+  {
+    words: /^(?:then |now )?chock\b\s+(.+)/i,
+    act: (drafting, [, rest = '']) => ({ type: 'putOn', temporary: temporary(drafting, `chocks, ${objectOf(rest)}`) }),
+  },
+  {
+    words: /^(?:then |now )?support\s+(.+?)\s+with\s+(?:a |an )?(.+?)(?:\s+before\b|[.;]|$)/i,
+    act: (drafting, [, what = '', by = '']) => ({
+      type: 'putOn',
+      temporary: temporary(drafting, `${by} under ${objectOf(what)}`),
+    }),
+  },
+  {
+    words: /^(?:then |now )?swing\s+(.+?)\s+(?:to (?:one|the) side|aside|clear|out of the way)\b/i,
+    act: (drafting, [, what = ''], text) => ({
+      type: 'swingAside',
+      removed: removed(drafting, objectOf(what), text, 'refit'),
+    }),
+  },
+  {
+    words: /^(?:then |now )?(?:take|pull|lift)\s+(.+?)\s+(?:off|out)\b/i,
+    act: (drafting, [, what = ''], text) => ({ type: 'remove', removed: removed(drafting, objectOf(what), text) }),
+  },
+  {
+    words: BACK_ON,
+    act: ({ kit }, _, text) => {
+      const thing = kit.removed.find(({ name, fate }) => fate === 'refit' && sameThing(name, text));
+      return thing && { type: 'refit', removed: thing.id };
+    },
+  },
+  {
+    words: /^(?:then |now )?(?:plug|connect|clip)\s+(.+?)\s+(?:back )?(?:in|on|together)\b/i,
+    act: ({ kit }, [, what = '']) => {
+      const opened = kit.disconnects.find(({ name }) => sameThing(name, what));
+      return opened && { type: 'reconnect', disconnect: opened.id };
+    },
+  },
+  {
+    // A wait that keeps the vehicle from its work, not the fitter from theirs.
+    words: /\bno (winching|towing|recovery|off-?road(?:ing)?(?: use)?|driving)\b.*\bfor\b/i,
+    act: (_, [, use = ''], text) => {
+      const minutes = minutesIn(text);
+      return minutes === undefined
+        ? undefined
+        : { type: 'wait', minutes, gates: [/^driv/i.test(use) ? 'drive' : 'tow'] };
+    },
   },
   {
     words: /^(?:then |now )?measure\b.*\b(ride height|camber|toe|length|gap)\b/i,
