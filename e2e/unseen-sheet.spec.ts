@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import type { JobState } from '#core/job/job-state.ts';
 import { expect, provePin, signIn, swiftHand, test, whereNow } from './support/app.ts';
-import { workOnScreen } from './support/line.ts';
+import { countAll, countTray, workOnScreen } from './support/line.ts';
 
 /** A card as a small maker types it: codes for steps, two lists, a joint drawn to yield without a threshold. */
 const CARD = `LOWMOOR FABRICATION — FITTING CARD LF-77   Under-engine brace
@@ -99,4 +99,82 @@ test('a joint drawn to yield, from a stranger’s card to the signed record', as
   // Read line by line across the columns, so the joint's own second line may stand in between.
   expect(pdf.replace(/\s+/g, ' ')).toMatch(/gradient (165 N·m )?down (165 N·m )?to \d+ %/);
   expect(pdf).toContain('CLOSED');
+});
+
+/** A leaflet in letters, with its packing list in prose and its front matter before the first step. */
+const LEAFLET = `LOWMOOR FABRICATION                                   Leaflet LF/77 rev C
+WINCH TRAY, behind the bumper
+
+In the carton
+  1 off  tray, pressed
+  6 off  M12 x 1.75 x 35 flange bolt, class 10.9
+  4 off  M8 x 1.25 x 25 hex bolt, class 8.8
+  1 off  sachet medium strength threadlocker
+
+What you need: 18 mm and 13 mm sockets, torque wrench, trolley jack, a mate for ten minutes.
+
+a) Let the radiator cool for 30 minutes. Raise the front and put it on stands.
+b) Take the bumper off, keep its bolts.
+c) Unplug both fog lamps.
+d) Tape over the open hose ends.
+e) Wire-brush the chassis faces, both sides.
+f) Offer the tray up with a helper.
+g) Thread-lock and start the six M12 bolts with your fingers.
+h) Gap between tray and intercooler: not less than 12 mm, both sides.
+i) Tighten the M12 bolts crosswise to 95 N-m (70 lbf-ft).
+j) Fit the guard with the M8 bolts. 22 N-m.
+k) Take the tape off. Plug the fog lamps in again.
+l) Bumper back on.
+m) Lower the vehicle. No winching for 24 hours.
+n) Try the fog lamps.
+`;
+
+test('a leaflet nobody wrote the reader for: every act of it is on the line, and the winch waits for its day', async ({
+  page,
+  app,
+}) => {
+  test.slow();
+  await swiftHand(page);
+  await signIn(page, app, 'Rafe Orrin', '1357');
+  await page.goto(`${app.url}/kits/read`);
+  await page.getByLabel('Text of the sheet').fill(LEAFLET);
+  await page.getByRole('button', { name: 'Read it' }).click();
+  await expect(page.getByRole('heading', { name: 'What it says' })).toBeVisible();
+  await page.getByRole('button', { name: 'Make the draft' }).click();
+  await page.getByLabel('Title of the kit').fill('Winch tray');
+  await page.getByRole('textbox', { name: 'Maker' }).fill('Lowmoor Fabrication');
+  await page.getByRole('dialog').getByRole('button', { name: 'Make the draft' }).click();
+  await expect(page.getByRole('heading', { name: /Winch tray/ })).toBeVisible();
+
+  await page.getByRole('link', { name: /Findings/ }).click();
+  await page.getByLabel('Note').fill('From the maker’s leaflet');
+  const reasons = page.getByLabel('Let it stand because');
+  for (let at = 0; at < (await reasons.count()); at++) await reasons.nth(at).fill('As the maker’s leaflet has it');
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
+  await page.getByRole('button', { name: 'Release it' }).click();
+  await expect(page.getByText('From the maker’s leaflet')).toBeVisible();
+
+  await page.goto(`${app.url}/receive?vehicle=v-carrick`);
+  await page.getByRole('button', { name: /Winch tray/ }).click();
+  await page.getByRole('button', { name: 'Open the job' }).click();
+  await expect(page.getByRole('heading', { name: 'Packing list' })).toBeVisible();
+  const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';
+  await countAll(page, job);
+  await page.goto(`${app.url}/jobs/${job}/line`);
+  await workOnScreen(page, job);
+  await page.getByRole('link', { name: 'To Close out' }).click();
+  await countTray(page);
+  // A day is not over: the driver is told, in writing and under a name.
+  await expect(page.getByRole('heading', { name: 'Still setting' })).toBeVisible();
+  await page.getByRole('button', { name: 'Sign and close' }).click();
+  await provePin(page, '1357');
+  await expect(page.getByText('the chain is whole')).toBeVisible();
+  for (const said of [
+    'Let cool: radiator',
+    'Remove: bumper',
+    'Reconnect: both fog lamps',
+    'Refit: bumper',
+    'The driver was told',
+  ])
+    await expect(page.getByText(said, { exact: false }).first()).toBeVisible();
 });

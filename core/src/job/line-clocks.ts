@@ -1,5 +1,5 @@
 import { cureTimes, USUAL_TIMES } from '../compound/cure-curve.ts';
-import { indexOf, type Plan } from '../kit/plan.ts';
+import { indexOf, type Plan, type PlanAction } from '../kit/plan.ts';
 import type { ClockGate } from '../kit/step-action.ts';
 import { type LineAct, lineOf } from '../line/line.ts';
 import { lineKind } from '../line/line-kinds.ts';
@@ -61,6 +61,16 @@ export function clockOfAct(plan: Plan, job: JobState, act: LineAct): LineClock |
 /** Where no sheet and no person says how warm the bay is, the compounds' own reference holds, °C. */
 const REFERENCE_C = 22;
 
+/**
+ * A wait that keeps nothing of the shop's work shut, only the vehicle from towing later. It need not run out on the floor:
+ * it is begun, and signing tells the driver in writing until when it runs.
+ */
+export const waitsForTheDriver = (action: PlanAction): boolean =>
+  action.type === 'wait' &&
+  action.gates !== undefined &&
+  action.gates.length > 0 &&
+  action.gates.every((gate) => gate === 'tow');
+
 /** Fixture and full cure of what was put on threads: from the last treated fastener of each group. */
 export function compoundClocks(plan: Plan, job: JobState): LineClock[] {
   const { compounds } = indexOf(plan);
@@ -107,7 +117,9 @@ export function compoundClocks(plan: Plan, job: JobState): LineClock[] {
 export function runningClocks(plan: Plan, job: JobState, nowMs: number): LineClock[] {
   const { acts } = lineProgress(plan, job);
   const waits = lineOf(plan).steps.flatMap((step) =>
-    step.acts.flatMap((act) => (acts.has(act.id) ? [] : (clockOfAct(plan, job, act) ?? []))),
+    step.acts.flatMap((act) =>
+      acts.has(act.id) && !waitsForTheDriver(act.action) ? [] : (clockOfAct(plan, job, act) ?? []),
+    ),
   );
   return [...waits, ...compoundClocks(plan, job)]
     .filter(({ endsAtMs }) => endsAtMs > nowMs)

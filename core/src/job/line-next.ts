@@ -3,7 +3,7 @@ import { type LineAct, lineOf } from '../line/line.ts';
 import { lineKind } from '../line/line-kinds.ts';
 import { checkOpen, notAllStarted, waitsFor } from './gate/joint-gate.ts';
 import { type JobState, stationState } from './job-state.ts';
-import { clockOfAct, clockShuts } from './line-clocks.ts';
+import { clockOfAct, clockShuts, waitsForTheDriver } from './line-clocks.ts';
 import { applyStations, liftedForStep, lineProgress, waitsOfAct } from './line-progress.ts';
 import { compoundSettled, type NextStep, nextStep } from './next-station.ts';
 import { stepHolder } from './step-holder.ts';
@@ -78,7 +78,8 @@ export function nextOnLine(plan: Plan, job: JobState, person: string, nowMs: num
       if (done.has(act.id) || waitsOfAct(plan, job, act)) continue;
       const kind = lineKind(act.action);
       if (kind.byStations && (!groupReady(plan, job, act) || jointNext(plan, job, act).kind === 'done')) continue;
-      const runs = liftedForStep(job, step.id, 'clockRunning') ? undefined : clockOfAct(plan, job, act);
+      const lifted = liftedForStep(job, step.id, 'clockRunning') || waitsForTheDriver(act.action);
+      const runs = lifted ? undefined : clockOfAct(plan, job, act);
       const shuts = liftedForStep(job, step.id, 'compoundNotSet') ? undefined : clockShuts(plan, job, act, nowMs);
       const clock = runs ?? shuts;
       const untilMs = clock && clock.endsAtMs > nowMs ? clock.endsAtMs : undefined;

@@ -229,3 +229,31 @@ describe('a job cannot be signed with anything undone (property)', () => {
     expect(signed).toBeGreaterThan(50);
   });
 });
+
+describe('a wait that keeps the vehicle from towing, and nothing of the shop’s work', () => {
+  const kit = kitOfActs([{ type: 'wait', minutes: 1440, gates: ['tow'] }]);
+  const worker = () => {
+    const log = open([{ document: kit, prefix: '' }]);
+    if (!log) throw new Error('a job');
+    const at = new Worker(log, ALL_WRENCHES, MIRA, NOON);
+    at.checkIn();
+    return at;
+  };
+  it('is begun and passed, not sat out', () => {
+    const at = worker();
+    at.finishLine();
+    expect(at.nowMs - NOON).toBeLessThan(3_600_000);
+    expect(closeBlocks(at.log.plan, at.log.state).filter(({ code }) => code === 'stepsOpen')).toEqual([]);
+  });
+  it('runs on until the day is over; signing before wants the driver told', () => {
+    const at = worker();
+    at.finishLine();
+    const running = (atMs: number) =>
+      runningClocks(at.log.plan, at.log.state, atMs).flatMap(({ kind, gates }) => (kind === 'wait' ? [gates] : []));
+    expect(running(at.nowMs)).toEqual([['tow']]);
+    expect(running(at.nowMs + 25 * 3_600_000)).toEqual([]);
+    expect(tryCommand(at, { type: 'close', signature: 'Mira' }, MIRA).ok).toBe(false);
+    at.closeOut();
+    expect(at.log.state.closed).toBeDefined();
+  });
+});

@@ -6,6 +6,88 @@ import { hexagon } from './StationGlyph.tsx';
 const INK = { stroke: 'var(--ink)', strokeWidth: 1.6, vectorEffect: 'non-scaling-stroke' } as const;
 const STEEL = { fill: 'var(--steel)', ...INK };
 
+/** Turns of a thread from `from` to `to` along the axis. */
+function Turns({ from, to, pitch, d }: { from: number; to: number; pitch: number; d: number }) {
+  const count = Math.max(0, Math.floor((to - from) / pitch) - 1);
+  return Array.from({ length: count }, (_, index) => {
+    const x = from + (index + 1) * pitch;
+    return (
+      <path
+        key={x}
+        d={`M${x} ${-d / 2}L${x + pitch / 2} ${d / 2}`}
+        fill="none"
+        stroke="var(--ink)"
+        strokeWidth={0.8}
+        vectorEffect="non-scaling-stroke"
+      />
+    );
+  });
+}
+
+const pitchOf = ({ thread, diameterMm }: HardwareShape): number => thread?.pitchMm ?? diameterMm * 0.15;
+
+/** Thread at both ends and none between them, where it is long enough for that. */
+function Stud({ shape }: { shape: HardwareShape }) {
+  const { diameterMm: d, lengthMm: length } = shape;
+  const pitch = pitchOf(shape);
+  const end = Math.min(length / 2, 1.5 * d);
+  const chamfer = Math.min(pitch, length / 4);
+  return (
+    <g>
+      <path
+        d={`M${chamfer} ${-d / 2}H${length - chamfer}L${length} ${-d * 0.4}V${d * 0.4}L${length - chamfer} ${d / 2}H${chamfer}L0 ${d * 0.4}V${-d * 0.4}Z`}
+        {...STEEL}
+      />
+      <Turns from={0} to={end} pitch={pitch} d={d} />
+      <Turns from={length - end} to={length} pitch={pitch} d={d} />
+    </g>
+  );
+}
+
+/** A long nut from the side: its edges, and the thread it hides. */
+function Coupler({ shape }: { shape: HardwareShape }) {
+  const { diameterMm: d, lengthMm: length, acrossFlatsMm: flats } = shape;
+  const width = flats * 1.155;
+  return (
+    <g>
+      <rect x={0} y={-width / 2} width={length} height={width} {...STEEL} />
+      <path d={`M0 ${-width / 4}H${length}M0 ${width / 4}H${length}`} fill="none" {...INK} />
+      <path
+        d={`M0 ${-d / 2}H${length}M0 ${d / 2}H${length}`}
+        fill="none"
+        stroke="var(--ink-2)"
+        strokeDasharray="2 2"
+        vectorEffect="non-scaling-stroke"
+      />
+    </g>
+  );
+}
+
+/** A sleeve with a thread inside and out. */
+function Insert({ item, shape }: { item: PlanItem; shape: HardwareShape }) {
+  const { outside, length } = insertSize(item, shape);
+  const d = shape.diameterMm;
+  return (
+    <g>
+      <rect x={0} y={-outside / 2} width={length} height={outside} {...STEEL} />
+      <Turns from={0} to={length} pitch={pitchOf(shape) * 1.2} d={outside} />
+      <path
+        d={`M0 ${-d / 2}H${length}M0 ${d / 2}H${length}`}
+        fill="none"
+        stroke="var(--ink-2)"
+        strokeDasharray="2 2"
+        vectorEffect="non-scaling-stroke"
+      />
+    </g>
+  );
+}
+
+/** A sleeve's wall is about a fifth of its thread, its length one and a half (common practice, no source). */
+const insertSize = (item: PlanItem, { diameterMm: d }: HardwareShape) => ({
+  outside: item.outsideMm ?? (item.thread ? d * 1.4 : d),
+  length: item.lengthMm ?? d * 1.5,
+});
+
 /** A bolt from the side, its length running to the right from under the head. */
 function Bolt({ shape, head }: { shape: HardwareShape; head: PlanItem['head'] }) {
   const { diameterMm: d, lengthMm: length, acrossFlatsMm: flats, headHeightMm: k, flangeMm, thread } = shape;
@@ -13,8 +95,18 @@ function Bolt({ shape, head }: { shape: HardwareShape; head: PlanItem['head'] })
   // Short bolts are threaded to the head, longer ones for about 2 d + 6 mm (ISO 888).
   const threaded = Math.min(length, 2 * d + 6);
   const root = thread ? minorDiameterMm(d, pitch) / 2 : d * 0.42;
-  const turns = Math.max(0, Math.floor(threaded / pitch) - 1);
   const width = head === 'socketCap' || head === 'button' ? d * 1.5 : flats * 1.1;
+  if (head === 'countersunk')
+    return (
+      <g>
+        <path
+          d={`M0 ${-d}L${k} ${-d / 2}H${length - pitch}L${length} ${-root}V${root}L${length - pitch} ${d / 2}H${k}L0 ${d}Z`}
+          {...STEEL}
+        />
+        <rect x={0} y={-d * 0.3} width={k * 0.6} height={d * 0.6} fill="var(--ink-2)" />
+        <Turns from={Math.max(k, length - threaded)} to={length} pitch={pitch} d={d} />
+      </g>
+    );
   return (
     <g>
       <rect x={-k} y={-width / 2} width={k} height={width} {...STEEL} />
@@ -26,19 +118,7 @@ function Bolt({ shape, head }: { shape: HardwareShape; head: PlanItem['head'] })
       )}
       {flangeMm && <rect x={-d * 0.14} y={-flangeMm / 2} width={d * 0.14} height={flangeMm} {...STEEL} />}
       <path d={`M0 ${-d / 2}H${length - pitch}L${length} ${-root}V${root}L${length - pitch} ${d / 2}H0Z`} {...STEEL} />
-      {Array.from({ length: turns }, (_, index) => {
-        const x = length - threaded + (index + 1) * pitch;
-        return (
-          <path
-            key={x}
-            d={`M${x} ${-d / 2}L${x + pitch / 2} ${d / 2}`}
-            fill="none"
-            stroke="var(--ink)"
-            strokeWidth={0.8}
-            vectorEffect="non-scaling-stroke"
-          />
-        );
-      })}
+      <Turns from={length - threaded} to={length} pitch={pitch} d={d} />
     </g>
   );
 }
@@ -71,6 +151,8 @@ function Nut({ shape, head }: { shape: HardwareShape; head: PlanItem['head'] }) 
 function extent(item: PlanItem, shape: HardwareShape): { left: number; right: number; half: number } {
   switch (item.kind) {
     case 'bolt':
+      // The length of a countersunk screw is its whole length (ISO 888).
+      if (item.head === 'countersunk') return { left: -1, right: shape.lengthMm + 1, half: shape.diameterMm + 1 };
       return {
         left: -shape.headHeightMm - 1,
         right: shape.lengthMm + 1,
@@ -79,6 +161,14 @@ function extent(item: PlanItem, shape: HardwareShape): { left: number; right: nu
     case 'nut': {
       const half = Math.max(shape.flangeMm ?? 0, shape.acrossFlatsMm * 1.16) / 2 + 1;
       return { left: -half, right: half, half };
+    }
+    case 'stud':
+      return { left: -1, right: shape.lengthMm + 1, half: shape.diameterMm / 2 + 1 };
+    case 'coupler':
+      return { left: -1, right: shape.lengthMm + 1, half: shape.acrossFlatsMm * 0.58 + 1 };
+    case 'insert': {
+      const { outside, length } = insertSize(item, shape);
+      return { left: -1, right: length + 1, half: outside / 2 + 1 };
     }
     case 'pin':
       return { left: -6, right: shape.lengthMm + 1, half: 6 };
@@ -101,6 +191,12 @@ function Piece({ item, shape }: { item: PlanItem; shape: HardwareShape }) {
       return <Bolt shape={shape} head={item.head} />;
     case 'nut':
       return <Nut shape={shape} head={item.head} />;
+    case 'stud':
+      return <Stud shape={shape} />;
+    case 'coupler':
+      return <Coupler shape={shape} />;
+    case 'insert':
+      return <Insert item={item} shape={shape} />;
     case 'pin':
       return (
         <path
@@ -136,10 +232,7 @@ function Piece({ item, shape }: { item: PlanItem; shape: HardwareShape }) {
     default:
       return (
         <>
-          <circle
-            r={(item.outsideMm ?? 20) / 2}
-            {...(item.kind === 'insert' ? { fill: 'var(--ink-2)', ...INK } : STEEL)}
-          />
+          <circle r={(item.outsideMm ?? 20) / 2} {...STEEL} />
           {item.insideMm && <circle r={item.insideMm / 2} fill="var(--sheet)" {...INK} />}
         </>
       );

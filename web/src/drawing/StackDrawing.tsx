@@ -12,6 +12,9 @@ const COMPOUND_FILL: Record<Compound['kind'], string> = {
   retaining: '#5a7d33',
 };
 
+/** What is turned on the thread: a collar and a coupler are nuts of their own length. */
+const TURNED_ON: ReadonlySet<string> = new Set(['nut', 'collar', 'coupler']);
+
 interface Layer {
   key: string;
   name: string;
@@ -38,7 +41,9 @@ export function StackDrawing({
     index,
     item: piece.kind === 'hardware' ? items.get(piece.item) : undefined,
   }));
-  const bolt = hardware.find((entry) => entry.item?.kind === 'bolt');
+  const bolt = hardware.find((entry) => entry.item?.kind === 'bolt' || entry.item?.kind === 'stud');
+  const stud = bolt?.item?.kind === 'stud';
+  const countersunk = bolt?.item?.head === 'countersunk';
   const boltShape = bolt?.item && hardwareShape(bolt.item);
   const d =
     boltShape?.diameterMm ??
@@ -56,7 +61,7 @@ export function StackDrawing({
           kind: 'clamped',
         };
       const shape = item && hardwareShape(item);
-      if (item?.kind === 'nut')
+      if (item && TURNED_ON.has(item.kind))
         return {
           key,
           name: item.name,
@@ -73,7 +78,8 @@ export function StackDrawing({
       };
     });
   const grip = layers.reduce((sum, layer) => sum + layer.heightMm, 0);
-  const headHeight = boltShape?.headHeightMm ?? 0;
+  // A stud has no head; a countersunk one is level with the part.
+  const headHeight = !boltShape || countersunk ? 0 : stud ? d * 0.3 : boltShape.headHeightMm;
   const shank = boltShape ? Math.max(grip + d * 0.3, Math.min(boltShape.lengthMm, grip + d)) : grip;
   const halfWidth = Math.max(d * 2.3, ...layers.map((layer) => layer.halfMm)) + 1;
   const height = headHeight + shank + 3;
@@ -106,15 +112,17 @@ export function StackDrawing({
       })}
       {boltShape && (
         <>
-          <rect
-            x={-boltShape.acrossFlatsMm * 0.55}
-            y={-headHeight}
-            width={boltShape.acrossFlatsMm * 1.1}
-            height={headHeight}
-            fill="var(--ink)"
-            {...ink}
-          />
-          {boltShape.flangeMm && (
+          {!stud && !countersunk && (
+            <rect
+              x={-boltShape.acrossFlatsMm * 0.55}
+              y={-headHeight}
+              width={boltShape.acrossFlatsMm * 1.1}
+              height={headHeight}
+              fill="var(--ink)"
+              {...ink}
+            />
+          )}
+          {!stud && !countersunk && boltShape.flangeMm && (
             <rect
               x={-boltShape.flangeMm / 2}
               y={-d * 0.14}
@@ -124,7 +132,15 @@ export function StackDrawing({
               {...ink}
             />
           )}
-          <rect x={-d / 2} y={0} width={d} height={shank} fill="var(--steel)" {...ink} />
+          <rect
+            x={-d / 2}
+            y={stud ? -headHeight : 0}
+            width={d}
+            height={shank + (stud ? headHeight : 0)}
+            fill="var(--steel)"
+            {...ink}
+          />
+          {countersunk && <path d={`M${-d} 0H${d}L${d / 2} ${d / 2}H${-d / 2}Z`} fill="var(--ink)" {...ink} />}
           {compound && (
             <rect
               x={-d / 2}

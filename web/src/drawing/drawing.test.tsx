@@ -213,6 +213,11 @@ describe('a piece of hardware', () => {
     ['washer', { kind: 'washer', outsideMm: 20, insideMm: 10.5, thicknessMm: 2 }],
     ['pin', { kind: 'pin', lengthMm: 30 }],
     ['insert', { kind: 'insert', outsideMm: 12 }],
+    ['insert by its thread', { kind: 'insert', thread: 'M10 x 1.5' }],
+    ['stud', { kind: 'stud', thread: 'M12 x 1.25', lengthMm: 50 }],
+    ['coupler', { kind: 'coupler', thread: 'M10 x 1.5', lengthMm: 30 }],
+    ['collar', { kind: 'collar', outsideMm: 24, insideMm: 12 }],
+    ['countersunk', { thread: 'M8', lengthMm: 25, head: 'countersunk' }],
     ['part', { kind: 'part', lengthMm: 60 }],
     ['a thread no one can read', { thread: 'M-ten', lengthMm: 20 }],
     ['nothing known', {}],
@@ -221,6 +226,22 @@ describe('a piece of hardware', () => {
     expect(svg.outerHTML).not.toMatch(/NaN|Infinity|undefined/);
     expect(number(svg, 'width')).toBeGreaterThan(0);
     expect(all(svg, 'path, rect, circle, polygon, line').length).toBeGreaterThan(0);
+  });
+  it('a countersunk screw is as long as its whole length, its head in it (ISO 888); a stud has no head', () => {
+    const air = 2;
+    for (const over of [
+      { thread: 'M8', lengthMm: 25, head: 'countersunk' },
+      { kind: 'stud', thread: 'M8', lengthMm: 25 },
+    ] as const)
+      expect(number(drawn(over), 'width') / 4).toBeCloseTo(25 + air, 6);
+    const hex = number(drawn({ thread: 'M8', lengthMm: 25, head: 'hex' }), 'width') / 4;
+    expect(hex).toBeGreaterThan(25 + 0.65 * 8);
+  });
+  it('no two kinds look alike', () => {
+    const looks = (['bolt', 'stud', 'coupler', 'insert', 'nut', 'pin', 'washer'] as const).map(
+      (kind) => drawn({ kind, thread: 'M10 x 1.5', lengthMm: 30 }).innerHTML,
+    );
+    expect(new Set(looks).size).toBe(looks.length);
   });
   it('one that is missing is drawn faint', () =>
     expect(
@@ -274,6 +295,24 @@ describe('the stack of a station', () => {
     const [a, b] = all(draw(<StackDrawing station={thick} items={items} />), 'svg > rect');
     expect(number(a, 'height')).toBeLessThan(60);
     expect(number(b, 'height')).toBeGreaterThanOrEqual(2);
+  });
+  it('a stud reaches over the part and has no head; a countersunk head is level with it', () => {
+    const [bolt] = [...items.values()].filter(({ kind }) => kind === 'bolt');
+    if (!bolt) throw new Error('a bolt');
+    const as = (over: Partial<PlanItem>) =>
+      draw(
+        <StackDrawing
+          station={{ ...station, stack: [{ kind: 'hardware', item: bolt.id }, clamped(10)] }}
+          items={new Map([[bolt.id, { ...bolt, ...over }]])}
+        />,
+      );
+    const stud = as({ kind: 'stud' });
+    expect(Math.min(...all(stud, 'svg > rect').map((rect) => number(rect, 'y')))).toBeLessThan(0);
+    expect(all(stud, 'svg > rect')).toHaveLength(2);
+    cleanup();
+    const sunk = as({ head: 'countersunk' });
+    expect(Math.min(...all(sunk, 'svg > rect').map((rect) => number(rect, 'y')))).toBe(0);
+    expect(sunk.querySelector('path[d^="M-"]')).not.toBeNull();
   });
   it('a piece the plan does not have is drawn and named all the same', () => {
     draw(<StackDrawing station={{ ...station, stack: [{ kind: 'hardware', item: 'ghost' }] }} items={items} />);

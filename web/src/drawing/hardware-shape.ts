@@ -21,6 +21,9 @@ const STANDARD: Partial<Record<NonNullable<PlanItem['head']>, HeadStandard>> = {
   castle: 'ISO 4032',
 };
 
+/** Height of a head in thread diameters; a 90° countersink of twice the diameter is half of it deep (ISO 10642). */
+const HEAD_HEIGHT: Partial<Record<NonNullable<PlanItem['head']>, number>> = { socketCap: 1, countersunk: 0.5 };
+
 /**
  * Dimensions for drawing. Head heights follow the usual proportions (hex 0.65 d, socket head 1 d, nut 0.85 d;
  * common practice, no source), since no fitter tells a bolt by them.
@@ -40,7 +43,7 @@ export function hardwareShape(
     diameterMm,
     lengthMm: item.lengthMm ?? diameterMm * 3,
     acrossFlatsMm: flats,
-    headHeightMm: diameterMm * (nut ? 0.85 : item.head === 'socketCap' ? 1 : 0.65),
+    headHeightMm: diameterMm * (nut ? 0.85 : (HEAD_HEIGHT[item.head ?? 'hex'] ?? 0.65)),
     flangeMm: item.head === 'hexFlange' ? diameterMm * 2.1 : undefined,
   };
 }

@@ -7,7 +7,7 @@ import { openConflict } from '../gate/conflict-gate.ts';
 import { refitRefusal } from '../gate/refit-gate.ts';
 import { stripGate } from '../gate/strip-gate.ts';
 import type { JobState } from '../job-state.ts';
-import { clockOfAct, clockShuts } from '../line-clocks.ts';
+import { clockOfAct, clockShuts, waitsForTheDriver } from '../line-clocks.ts';
 import { asksNow, atOf } from '../line-known.ts';
 import { debtTouched, lineProgress, waitsOfAct } from '../line-progress.ts';
 import { OVERRIDABLE_STEPS, type Refusal } from '../refusal.ts';
@@ -186,6 +186,7 @@ function clockRefusal(
   if (kind.clock(lineAct.action).minutes === undefined) return undefined;
   const clock = clockOfAct(plan, job, lineAct);
   if (!clock) return { code: 'clockNotBegun', act: lineAct.id };
+  if (waitsForTheDriver(lineAct.action)) return undefined;
   return clock.endsAtMs > atMs ? { code: 'clockRunning', act: lineAct.id, endsAtMs: clock.endsAtMs } : undefined;
 }
 

@@ -1,7 +1,7 @@
 import { useState } from 'react';
 import { minutesText } from '#contract/wording/minutes-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
-import type { LineClock } from '#core/job/line-clocks.ts';
+import { type LineClock, waitsForTheDriver } from '#core/job/line-clocks.ts';
 import { waitsOfStep } from '#core/job/line-progress.ts';
 import type { LineAct, LineStep } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
@@ -58,7 +58,8 @@ export function ClockPanel({
   const begin = clock || minutes === undefined ? undefined : () => give({ type: 'beginClock', act: act.id });
   const meanwhile = fitsIn(line, act);
   const other = clock && meanwhile ? () => pick(meanwhile.id) : undefined;
-  usePrimaryKey(begin ?? other);
+  const goOn = clock && waitsForTheDriver(action) ? () => give({ type: 'doAct', act: act.id }) : undefined;
+  usePrimaryKey(begin ?? goOn ?? other);
   const typedSince = sinceOf(since, nowMs);
   const typedTemperature = temperature.trim() === '' ? undefined : Number(temperature.replace(',', '.'));
   return (
@@ -121,10 +122,11 @@ export function ClockPanel({
             </Button>
           </form>
         )}
-        {clock && role === 'lead' && (
+        {clock && !goOn && role === 'lead' && (
           <Button onClick={() => give({ type: 'doAct', act: act.id })}>Let it be over, with a reason</Button>
         )}
-        {clock && (
+        {goOn && <p>The work goes on; whoever signs tells the driver in writing until when.</p>}
+        {clock && !goOn && (
           <p>
             <b>Meanwhile:</b>{' '}
             {meanwhile
@@ -137,6 +139,10 @@ export function ClockPanel({
       {begin ? (
         <ActionBar className="thumb-bar" onClick={begin}>
           Start the clock
+        </ActionBar>
+      ) : goOn ? (
+        <ActionBar className="thumb-bar" onClick={goOn}>
+          It runs, go on
         </ActionBar>
       ) : (
         <ActionBar className="thumb-bar" onClick={other} disabled={!other}>
