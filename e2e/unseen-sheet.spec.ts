@@ -165,7 +165,7 @@ test('a leaflet nobody wrote the reader for: every act of it is on the line, and
   await page.getByRole('link', { name: 'To Close out' }).click();
   await countTray(page);
   // A day is not over: the driver is told, in writing and under a name.
-  await expect(page.getByRole('heading', { name: 'Still setting' })).toBeVisible();
+  await expect(page.getByRole('heading', { name: 'Still running' })).toBeVisible();
   await page.getByRole('button', { name: 'Sign and close' }).click();
   await provePin(page, '1357');
   await expect(page.getByText('the chain is whole')).toBeVisible();

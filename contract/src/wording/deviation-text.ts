@@ -4,6 +4,7 @@ import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
 import type { Deviation } from '#core/record/deviations.ts';
 import { unreachable } from '#core/result.ts';
+import { clockName } from './clock-text.ts';
 import { choiceText } from './conflict-text.ts';
 import { DEVIATIONS } from './en/deviations.ts';
 import { MAY_TEXT } from './en/line.ts';
@@ -26,7 +27,7 @@ const maybe = (text: string | undefined): string | undefined => (text ? sentence
 
 /** The facts of a deviation as they stand in its sentence: ids by their names, what was typed as sentences. */
 function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'questions'>): Values {
-  const { stations, items, steps, groups } = indexOf(plan);
+  const { stations, items, steps } = indexOf(plan);
   const stepName = (id: string) => {
     const step = steps.get(id);
     return step ? stepTitle(plan, step) : id;
@@ -132,9 +133,9 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
       return { act: actName(act), said: said.replace('verdict notMet', 'not so'), met: String(met) };
     }
     case 'clockReleased': {
-      const { group, endsAtMs, reason } = deviation;
+      const { group, act, endsAtMs, reason } = deviation;
       const endsAt = `${new Date(endsAtMs).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
-      return { group: group && (groups.get(group)?.title ?? group), endsAt, reason: sentence(reason) };
+      return { what: clockName(plan, { group, act }), endsAt, reason: sentence(reason) };
     }
     case 'parked': {
       const { may, open, reason, resumed } = deviation;

@@ -36,7 +36,7 @@ export type Deviation = When &
     /** Tried and not met; met says whether it was in the end. */
     | { kind: 'notMet'; act: string; said: string; met: boolean }
     /** A clock that still ran when the vehicle went, with what the driver was told. */
-    | { kind: 'clockReleased'; group?: string; endsAtMs: number; reason: string }
+    | { kind: 'clockReleased'; group?: string; act?: string; endsAtMs: number; reason: string }
     | { kind: 'parked'; may: MayDo; open: number; reason: string; resumed: boolean }
     | { kind: 'unfinished'; way: Unfinished['kind']; may: MayDo; open: number; reason: string }
     | { kind: 'prerequisiteUnmet'; prerequisite: string; note?: string }
@@ -208,7 +208,7 @@ function lineDeviations({ visit, closed }: JobState): Deviation[] {
     ...parked,
     ...releases.map(({ clock, endsAtMs, condition }) => ({
       kind: 'clockReleased' as const,
-      ...(/^(?:fixture|cure):/.test(clock) ? { group: clock.replace(/^\w+:/, '') } : {}),
+      ...(/^(?:fixture|cure):/.test(clock) ? { group: clock.replace(/^\w+:/, '') } : { act: clock }),
       endsAtMs,
       reason: condition,
       atMs,

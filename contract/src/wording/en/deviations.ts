@@ -29,8 +29,7 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
   stepWaived: 'Step let go by a lead: {step}. {reason}',
   wrongWay: '{act}: done by {way}, which the sheet warns of. {reason}',
   notMet: '{act}: not met, {said}{met, select, true {; met later} other {}}.',
-  clockReleased:
-    '{group, select, none {A wait} other {{group}}} had not set fully when the vehicle went, at {endsAt} it has. The driver was told: {reason}',
+  clockReleased: '{what}: not over when the vehicle went, until {endsAt}. The driver was told: {reason}',
   parked:
     'The job was put aside with {open} steps open{resumed, select, true {, and taken up again} other {}}. The vehicle may {may}. {reason}',
   unfinished:

@@ -1,6 +1,7 @@
 import { type FormEvent, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
+import { clockName } from '#contract/wording/clock-text.ts';
 import { RAISED_TEXT } from '#contract/wording/en/terms.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { JobCommand } from '#core/job/acts.ts';
@@ -24,7 +25,7 @@ import { useToolsOut } from './use-tools-out.ts';
 
 /** What still keeps the job open, each with a way there; the tray; the signature. */
 export default function CloseOut() {
-  const { document, plan, index, state, give } = useOpenJob();
+  const { document, plan, state, give } = useOpenJob();
   const navigate = useNavigate();
   const system = useSettings((settings) => settings.system);
   const person = useSession((session) => session.session?.person);
@@ -130,13 +131,12 @@ export default function CloseOut() {
                 </label>
                 {clocks.length > 0 && (
                   <section className="mt-4 border-2 border-ink p-3">
-                    <h3 className="plate text-2xl">Still setting</h3>
+                    <h3 className="plate text-2xl">Still running</h3>
                     <p className="text-sm text-ink-2">The driver is told this in writing, under your name.</p>
                     {clocks.map((clock) => (
                       <label key={clock.id} className="mt-2 grid gap-1">
                         <span>
-                          <b>{index.groups.get(clock.group ?? '')?.title ?? 'A wait'}</b>{' '}
-                          {clock.kind === 'fixture' ? 'handling strength' : clock.kind === 'cure' ? 'full cure' : ''} at{' '}
+                          <b>{clockName(plan, clock)}</b>, until{' '}
                           {new Date(clock.endsAtMs).toLocaleString('en-GB', {
                             weekday: 'short',
                             hour: '2-digit',

@@ -1,25 +1,14 @@
 import { useEffect, useRef } from 'react';
+import { clockName } from '#contract/wording/clock-text.ts';
 import { CLOCK_GATE_TEXT } from '#contract/wording/en/line.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
-import { planActionText } from '#contract/wording/step-text.ts';
-import { type LineClock, runningClocks } from '#core/job/line-clocks.ts';
-import { indexOf } from '#core/kit/plan.ts';
-import { lineOf } from '#core/line/line.ts';
+import { runningClocks } from '#core/job/line-clocks.ts';
 import { chime } from '../../shop/chime.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { clockText } from './ClockPanel.tsx';
 import type { LineInHand } from './use-line.ts';
 
 const MINUTE_MS = 60_000;
-
-function nameOf({ plan }: LineInHand, clock: LineClock): string {
-  if (clock.act !== undefined) {
-    const act = lineOf(plan).actById.get(clock.act);
-    return act ? planActionText(plan, act.action) : '';
-  }
-  const group = indexOf(plan).groups.get(clock.group ?? '')?.title ?? '';
-  return `${group}: ${clock.kind === 'fixture' ? 'handling strength' : 'full cure'}`;
-}
 
 /** Every clock of the job that runs, the one that ends first in front; a buzz when one is over. */
 export function ClockBar({ line }: { line: LineInHand }) {
@@ -43,7 +32,7 @@ export function ClockBar({ line }: { line: LineInHand }) {
         <li key={clock.id} className="flex gap-1.5">
           <span className="wait-hatched w-4 shrink-0" aria-hidden="true" />
           <span>
-            <b className="figures">{clockText(clock.endsAtMs)}</b> {nameOf(line, clock)}
+            <b className="figures">{clockText(clock.endsAtMs)}</b> {clockName(plan, clock)}
             <span className="text-ink-2">
               {' '}
               · {minutesText(Math.max(1, (clock.endsAtMs - nowMs) / MINUTE_MS))}
