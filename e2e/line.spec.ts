@@ -36,6 +36,17 @@ test('the long kit, sixty steps and more, from strip to signed record by keyboar
   const job = await openJob(page, 'v-carrick', 'front-lift', {}, 2);
   await give(page, job, ...counts(FRONT_LIFT.items));
   await page.goto(`${app.url}/jobs/${job}/line`);
+  // Twelve stretches and sixty steps push no screen wider than it is.
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+  for (const [width, height] of [
+    [768, 1024],
+    [390, 844],
+    [1024, 768],
+    [1280, 800],
+  ] as const) {
+    await page.setViewportSize({ width, height });
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), `${width}`).toBe(0);
+  }
   const { acts } = await workOnScreen(page, job);
   await expect(page.getByRole('heading', { name: 'The line is done' })).toBeVisible();
   expect(acts).toBeGreaterThan(120);

@@ -76,7 +76,7 @@ function OpenedJob() {
           <span className="truncate text-sm text-on-plate-2">{plan.title}</span>
           <span className="sr-only">, back to the bays</span>
         </Link>
-        <div className="order-last w-full border-t border-plate-2 lg:order-none lg:w-auto lg:flex-1 lg:border-t-0 lg:border-l">
+        <div className="order-last w-full min-w-0 border-t border-plate-2 lg:order-none lg:w-auto lg:flex-1 lg:border-t-0 lg:border-l">
           <PhaseRule
             phases={[
               ...rulePhases(progress.phases),
@@ -84,7 +84,7 @@ function OpenedJob() {
             ]}
           />
         </div>
-        <div className="flex items-center gap-1 px-3 lg:border-l lg:border-plate-2">
+        <div className="flex shrink-0 items-center gap-1 px-3 lg:border-l lg:border-plate-2">
           <span className="flex min-w-6 justify-end">
             <LinkState />
           </span>

@@ -24,7 +24,10 @@ export function StepHead({ line, act }: { line: LineInHand; act: LineAct }) {
     <div className="border-b border-hair px-5 pt-3 pb-2 lg:px-6">
       <p className="flex flex-wrap items-baseline gap-x-3 text-sm text-ink-2">
         <span>
-          Step <b className="figures text-ink">{step.number}</b> of {line.line.steps.length} ·{' '}
+          {/* Narrow screens have it above, beside the way to all steps. */}
+          <span className="max-lg:hidden">
+            Step <b className="figures text-ink">{step.number}</b> of {line.line.steps.length} ·{' '}
+          </span>
           {PHASE_TEXT[step.step.phase]}
         </span>
         {step.step.made === undefined && (
