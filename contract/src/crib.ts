@@ -46,7 +46,11 @@ const DriveSchema = z.union([
     acrossFlatsMm: z.number().min(1).max(120),
     inch: z.literal(true).optional(),
   }),
-  z.strictObject({ kind: z.literal('hexKey'), acrossFlatsMm: z.number().min(0.5).max(60) }),
+  z.strictObject({
+    kind: z.literal('hexKey'),
+    acrossFlatsMm: z.number().min(0.5).max(60),
+    inch: z.literal(true).optional(),
+  }),
   z.strictObject({ kind: z.literal('twelvePoint'), acrossFlatsMm: z.number().min(1).max(120) }),
   z.strictObject({ kind: z.literal('sixLobe'), size: z.string().regex(/^[TE]\d{1,3}$/) }),
   z.strictObject({ kind: z.literal('hand') }),

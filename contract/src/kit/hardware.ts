@@ -69,10 +69,11 @@ export const ItemSchema = exactly<Item>()(
 export const DriveSizeSchema = exactly<DriveSize>()(
   z.discriminatedUnion('kind', [
     z.strictObject({ kind: z.literal('hex'), acrossFlatsMm: Positive, inch: z.literal(true).optional() }),
-    z.strictObject({ kind: z.literal('hexKey'), acrossFlatsMm: Positive }),
+    z.strictObject({ kind: z.literal('hexKey'), acrossFlatsMm: Positive, inch: z.literal(true).optional() }),
     z.strictObject({ kind: z.literal('twelvePoint'), acrossFlatsMm: Positive }),
     z.strictObject({ kind: z.literal('sixLobe'), size: z.string().max(12) }),
     z.strictObject({ kind: z.literal('hand') }),
+    z.strictObject({ kind: z.literal('unknown') }),
   ]),
 );
 

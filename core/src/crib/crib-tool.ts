@@ -11,7 +11,8 @@ export interface CribTool {
   /** What it is called: 16 mm deep socket, spring compressor. */
   name: string;
   /** What it grips; left out for specials. Never a thread. */
-  drive?: DriveSize;
+  /** A tool is in the hand: its size is known. */
+  drive?: Exclude<DriveSize, { kind: 'unknown' }>;
   /** Square it takes: 1/2 in. */
   squareDrive?: string;
   /** Where it hangs. */

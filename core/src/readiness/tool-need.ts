@@ -1,5 +1,5 @@
 import type { CribTool } from '../crib/crib-tool.ts';
-import { type DriveSize, describeDrive } from '../fastener/drive.ts';
+import { type DriveSize, describeDrive, hasSize } from '../fastener/drive.ts';
 import type { Plan } from '../kit/plan.ts';
 
 /** A tool the work asks for, and what for. */
@@ -25,7 +25,7 @@ export interface ToolNeed {
 const SAME_MM = 0.06;
 
 function sameDrive(a: DriveSize, b: DriveSize): boolean {
-  if (a.kind === 'hand' || b.kind === 'hand') return a.kind === b.kind;
+  if (!hasSize(a) || !hasSize(b)) return a.kind === 'hand' && b.kind === 'hand';
   if (a.kind === 'sixLobe' || b.kind === 'sixLobe')
     return a.kind === b.kind && 'size' in a && 'size' in b && a.size === b.size;
   const hexLike = (drive: DriveSize) => drive.kind === 'hex' || drive.kind === 'twelvePoint';
@@ -72,13 +72,12 @@ export function toolsNeeded(plan: Plan, crib: readonly CribTool[]): ToolList {
     return made;
   };
   for (const station of plan.stations) {
-    const turned =
-      station.drive.kind === 'hand'
-        ? undefined
-        : find(describeDrive(station.drive), describeDrive(station.drive), station.drive);
+    const turned = hasSize(station.drive)
+      ? find(describeDrive(station.drive), describeDrive(station.drive), station.drive)
+      : undefined;
     turned?.turns.push(station.id);
     const holding = station.holding?.drive;
-    if (!holding || holding.kind === 'hand') continue;
+    if (!holding || !hasSize(holding)) continue;
     const held = find(describeDrive(holding), describeDrive(holding), holding);
     held.holds.push(station.id);
     if (held === turned) held.pair = true;

@@ -146,7 +146,7 @@ export function draftJoints(drafting: Drafting, { washerFor }: Packing): Readonl
         stack,
         ...(compound ? { compound } : {}),
         specs: [printed()],
-        drive: drive ?? { kind: 'hand' },
+        drive: drive ?? { kind: 'unknown' },
       };
       members.push(station.id);
       kit.stations.push(station);

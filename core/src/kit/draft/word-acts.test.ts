@@ -86,6 +86,10 @@ describe('an act read by its words', () => {
     const { steps } = drafted('1 | Clean the face.\n2 | Offer it up.\n3| Torque the M10 bolts to 40 Nm.\n');
     expect(steps.map(({ number }) => number)).toEqual(['1', '2', '3']);
   });
+  it('a drive nobody printed stays unknown, and is not made up', () => {
+    const { stations } = drafted('1. Clean the face.\n2. Tighten the eye to 40 Nm.\n3. Road test.');
+    expect(stations.map(({ drive }) => drive)).toEqual([{ kind: 'unknown' }]);
+  });
   it('and the draft holds together', () => {
     const kit = drafted(
       '1. Tape over the hose ends.\n2. Clean the faces.\n3. Torque the M10 bolts to 40 Nm.\n4. Take the tape off.\n5. Road test.',

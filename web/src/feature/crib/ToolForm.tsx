@@ -5,7 +5,6 @@ import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { type ToolInput, ToolInputSchema } from '#contract/crib.ts';
 import { CRIB_TOOL_KINDS, type CribTool } from '#core/crib/crib-tool.ts';
-import type { DriveSize } from '#core/fastener/drive.ts';
 import { parsePrinted } from '#core/quantity/parse-printed.ts';
 import { api, call } from '../../shop/api.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -24,7 +23,7 @@ const GRIP_TEXT: Record<(typeof GRIPS)[number], string> = {
 };
 
 /** Reads a drive size as it is stamped: 16, 3/4 in, T40. */
-function readDrive(grip: (typeof GRIPS)[number], size: string): DriveSize | string | undefined {
+function readDrive(grip: (typeof GRIPS)[number], size: string): CribTool['drive'] | string {
   if (grip === 'none') return undefined;
   if (grip === 'sixLobe')
     return /^[TE]\d{1,3}$/i.test(size) ? { kind: 'sixLobe', size: size.toUpperCase() } : 'like T40 or E14';
@@ -32,7 +31,7 @@ function readDrive(grip: (typeof GRIPS)[number], size: string): DriveSize | stri
   const read = parsePrinted(/[a-z"]/i.test(size) ? size : `${size} ${inch ? 'in' : 'mm'}`, 'length');
   if (!read.ok || read.value.minBase <= 0) return 'like 16, or 3/4 in';
   const acrossFlatsMm = read.value.minBase;
-  return grip === 'hex' && inch ? { kind: 'hex', acrossFlatsMm, inch: true } : { kind: grip, acrossFlatsMm };
+  return inch && grip !== 'twelvePoint' ? { kind: grip, acrossFlatsMm, inch: true } : { kind: grip, acrossFlatsMm };
 }
 
 const FormSchema = z
@@ -68,7 +67,8 @@ export function ToolForm({ tool, onClose }: { tool?: CribTool; onClose: () => vo
       kind: tool?.kind ?? 'socket',
       name: tool?.name ?? '',
       grip: tool ? ((tool.drive?.kind === 'hand' ? 'none' : tool.drive?.kind) ?? 'none') : 'hex',
-      size: tool?.drive?.kind === 'hex' && tool.drive.inch ? `${sizeText(tool.drive)} in` : sizeText(tool?.drive),
+      size:
+        tool?.drive && 'inch' in tool.drive && tool.drive.inch ? `${sizeText(tool.drive)} in` : sizeText(tool?.drive),
       squareDrive: tool?.squareDrive ?? '',
       place: tool?.place ?? '',
       note: tool?.note ?? '',

@@ -14,9 +14,9 @@ export const TOOL_KIND: Record<CribToolKind, string> = {
 export function sizeText(drive: DriveSize | undefined): string {
   switch (drive?.kind) {
     case 'hex':
+    case 'hexKey':
       return drive.inch ? showInchFraction(drive.acrossFlatsMm) : String(drive.acrossFlatsMm);
     case 'twelvePoint':
-    case 'hexKey':
       return String(drive.acrossFlatsMm);
     case 'sixLobe':
       return drive.size;

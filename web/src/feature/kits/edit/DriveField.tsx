@@ -1,4 +1,4 @@
-import type { DriveSize } from '#core/fastener/drive.ts';
+import { type DriveSize, hasSize } from '#core/fastener/drive.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { LOOK } from './look.ts';
 
@@ -12,23 +12,24 @@ export function Drive({
   drive: DriveSize;
   onChange: (drive: DriveSize) => void;
 }) {
-  const size =
-    drive.kind === 'hand'
-      ? ''
-      : drive.kind === 'sixLobe'
-        ? drive.size
-        : drive.kind === 'hex' && drive.inch
-          ? String(Number((drive.acrossFlatsMm / 25.4).toFixed(4)))
-          : String(drive.acrossFlatsMm);
-  const kind = drive.kind === 'hex' && drive.inch ? 'hexInch' : drive.kind;
+  const inch = (drive.kind === 'hex' || drive.kind === 'hexKey') && drive.inch === true;
+  const size = !hasSize(drive)
+    ? ''
+    : drive.kind === 'sixLobe'
+      ? drive.size
+      : inch
+        ? String(Number((drive.acrossFlatsMm / 25.4).toFixed(4)))
+        : String(drive.acrossFlatsMm);
+  const kind = inch ? `${drive.kind}Inch` : drive.kind;
   const make = (to: string, typed: string): DriveSize | undefined => {
-    if (to === 'hand') return { kind: 'hand' };
+    if (to === 'hand' || to === 'unknown') return { kind: to };
     if (to === 'sixLobe')
       return /^[TE]\d{1,3}$/.test(typed.trim()) ? { kind: 'sixLobe', size: typed.trim() } : undefined;
     const [top, bottom] = typed.split('/');
     const value = bottom ? typedNumber(top ?? '') / typedNumber(bottom) : typedNumber(typed);
     if (!(value > 0 && value <= 120)) return undefined;
-    if (to === 'hexInch') return { kind: 'hex', acrossFlatsMm: value * 25.4, inch: true };
+    if (to === 'hexInch' || to === 'hexKeyInch')
+      return { kind: to === 'hexInch' ? 'hex' : 'hexKey', acrossFlatsMm: value * 25.4, inch: true };
     return { kind: to as 'hex' | 'hexKey' | 'twelvePoint', acrossFlatsMm: value };
   };
   return (
@@ -43,8 +44,12 @@ export function Drive({
               make(event.target.value, size) ??
                 (event.target.value === 'sixLobe'
                   ? { kind: 'sixLobe', size: 'T40' }
-                  : event.target.value === 'hexInch'
-                    ? { kind: 'hex', acrossFlatsMm: 15.875, inch: true }
+                  : event.target.value === 'hexInch' || event.target.value === 'hexKeyInch'
+                    ? {
+                        kind: event.target.value === 'hexInch' ? 'hex' : 'hexKey',
+                        acrossFlatsMm: event.target.value === 'hexInch' ? 15.875 : 6.35,
+                        inch: true,
+                      }
                     : { kind: event.target.value as 'hex', acrossFlatsMm: 13 }),
             )
           }
@@ -52,12 +57,14 @@ export function Drive({
           <option value="hex">socket, mm</option>
           <option value="hexInch">socket, inch</option>
           <option value="hexKey">hex key, mm</option>
+          <option value="hexKeyInch">hex key, inch</option>
           <option value="twelvePoint">12-point, mm</option>
           <option value="sixLobe">six-lobe</option>
           <option value="hand">by hand</option>
+          <option value="unknown">not given</option>
         </select>
       </label>
-      {drive.kind !== 'hand' && (
+      {hasSize(drive) && (
         <div className="w-24">
           <CommitField
             label="Size"

@@ -1,4 +1,4 @@
-import { describeDrive } from '#core/fastener/drive.ts';
+import { describeDrive, hasSize } from '#core/fastener/drive.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { StackDrawing } from '../../../drawing/StackDrawing.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
@@ -42,7 +42,7 @@ export function StartPanel({ torque }: { torque: TorqueStep }) {
       </div>
       <p className="mt-4">
         Fingers only, at least three turns. One that will not start by hand is crossed or dirty.{' '}
-        {station.drive.kind !== 'hand' && (
+        {hasSize(station.drive) && (
           <span className="text-ink-2">Leave the {describeDrive(station.drive)} where it is.</span>
         )}
       </p>
