@@ -16,7 +16,13 @@ function reasonText(kit: Pick<KitDocument, 'questions'>, reason: Reason): string
   const answer = answerText(kit, reason.question, reason.answer);
   const name = questionName(kit, reason.question);
   const value = answerText(kit, reason.question, reason.value);
-  if (reason.comparison === 'is') return `${name}: ${answer}${reason.holds ? '' : `, not ${value}`}`;
+  if (reason.comparison === 'is') {
+    const asked = kit.questions.find((entry) => entry.id === reason.question)?.text;
+    // A question is quoted as it was asked; what is only a name has its answer beside it.
+    if (!asked?.endsWith('?')) return `${name}: ${answer}${reason.holds ? '' : `, not ${value}`}`;
+    if (typeof reason.answer === 'boolean') return `“${asked}” was answered ${answer}`;
+    return `“${asked}” was answered “${answer}”${reason.holds ? '' : `, not “${value}”`}`;
+  }
   const sign = reason.comparison === 'atLeast' ? (reason.holds ? '≥' : '<') : reason.holds ? '≤' : '>';
   return `${name} ${answer} ${sign} ${value}`;
 }

@@ -45,6 +45,11 @@ describe('why a value applies', () => {
     ).toBe('model year 2023 > 2021');
     expect(
       reasonsText(kit, [{ question: 'bush', comparison: 'is', value: 'rubber', answer: 'polyurethane', holds: false }]),
-    ).toBe('which bush material is in the box: Polyurethane, with a grease sachet, not Rubber, dry');
+    ).toBe('“Which bush material is in the box?” was answered “Polyurethane, with a grease sachet”, not “Rubber, dry”');
+    expect(
+      reasonsText({ questions: [{ id: 'rail', text: 'Is the roof rail fitted?', kind: 'yesNo' }] }, [
+        { question: 'rail', comparison: 'is', value: true, answer: true, holds: true },
+      ]),
+    ).toBe('“Is the roof rail fitted?” was answered yes');
   });
 });
