@@ -103,8 +103,9 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: Rea
         }
         place(fact, path);
       } else if (value.kind === 'hole' && value.role === 'drill') {
-        actions.push({ type: 'drill', diameterMm: Math.round(value.diameterMm * 100) / 100 });
-        place(fact, path);
+        const { action, taken } = drillOf(step, own, fact as Of<'hole'>);
+        actions.push(action);
+        for (const said of taken) place(said, path);
       } else if (value.kind === 'duration' && value.role === 'wait') {
         actions.push({ type: 'wait', minutes: value.minutes });
         place(fact, path);
@@ -190,6 +191,31 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: Rea
       ...(when ? { when } : {}),
     });
   });
+}
+
+/** A drill, with its pilot where the sheet has one: the hole that is wanted is the one opened to afterwards. */
+function drillOf(
+  step: Drafting['reading']['steps'][number],
+  own: readonly Fact[],
+  fact: Of<'hole'>,
+): { action: StepAction; taken: Fact[] } {
+  const printed = (of: Fact): string => step.text.slice(of.start - step.start, of.end - step.start).replace(/\.$/, '');
+  const around = step.text.slice(Math.max(0, fact.start - step.start - 14), fact.end - step.start + 8);
+  const opened = /\bpilot\b/i.test(around)
+    ? own.filter(isKind('length')).find(({ start }) => start > fact.start)
+    : undefined;
+  const wanted = opened ?? fact;
+  const tidy = (mm: number): number => Math.round(mm * 100) / 100;
+  const inch = /\bin\b|"|inch/i.test(printed(wanted)) ? { size: printed(wanted) } : {};
+  return {
+    action: {
+      type: 'drill',
+      diameterMm: tidy(opened ? opened.value.lengthMm : fact.value.diameterMm),
+      ...inch,
+      ...(opened ? { pilotMm: tidy(fact.value.diameterMm) } : {}),
+    },
+    taken: opened ? [fact, opened] : [fact],
+  };
 }
 
 function phaseOf(facts: readonly Fact[], actions: readonly StepAction[]): Phase {

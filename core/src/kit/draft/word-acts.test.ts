@@ -86,6 +86,16 @@ describe('an act read by its words', () => {
     const { steps } = drafted('1 | Clean the face.\n2 | Offer it up.\n3| Torque the M10 bolts to 40 Nm.\n');
     expect(steps.map(({ number }) => number)).toEqual(['1', '2', '3']);
   });
+  it.each([
+    ['Drill the tab: 1/8 in. pilot, then 29/64 in.', { diameterMm: 11.51, pilotMm: 3.18, size: '29/64 in' }],
+    ['Pilot drill 3 mm, then open to 8.5 mm.', { diameterMm: 8.5, pilotMm: 3 }],
+    ['Drill out to 13/32 in. with a step drill.', { diameterMm: 10.32, size: '13/32 in' }],
+  ])('the hole is the one that is wanted, not its pilot: %s', (sentence, action) => {
+    const { steps } = drafted(`1. ${sentence}\n2. Clean the face.\n3. Torque the M10 bolts to 40 Nm.`);
+    expect(steps.flatMap(({ actions }) => actions)).toContainEqual(
+      expect.objectContaining({ type: 'drill', ...action }),
+    );
+  });
   it('a drive nobody printed stays unknown, and is not made up', () => {
     const { stations } = drafted('1. Clean the face.\n2. Tighten the eye to 40 Nm.\n3. Road test.');
     expect(stations.map(({ drive }) => drive)).toEqual([{ kind: 'unknown' }]);
