@@ -6,13 +6,16 @@ import type { StepAction } from '../step-action.ts';
 import { conditionOf } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
-import { wordAct } from './word-acts.ts';
+import { opensAs, wordAct } from './word-acts.ts';
 
 const COMMON_WORDS = new Set(
   'with from then that this the and them both each remove refit reinstall replace reconnect disconnect unplug connector original same factory left right front rear upper lower carefully back into onto using'.split(
     ' ',
   ),
 );
+
+/** Acts that take the time their sentence says themselves. */
+const HAS_ITS_WAIT: ReadonlySet<StepAction['type']> = new Set(['coolDown', 'warmUp', 'soak', 'wait']);
 
 const NO_THING = /^(?:anything|everything|something|it|them|this|that)$/i;
 
@@ -73,21 +76,7 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: Rea
           place(fact, `removed[${kit.removed.length - 1}]`);
         } else if (value.action === 'disconnect') {
           const id = freshId(`open ${object}`);
-          kit.disconnects.push({
-            id,
-            name: object,
-            kind: /connector|plug/i.test(object)
-              ? 'connector'
-              : /hose/i.test(object)
-                ? 'hose'
-                : /sensor/i.test(object)
-                  ? 'sensor'
-                  : /cable|battery/i.test(object)
-                    ? 'cable'
-                    : /clip/i.test(object)
-                      ? 'clip'
-                      : 'other',
-          });
+          kit.disconnects.push({ id, name: object, kind: opensAs(object) });
           const back = backLater(fact);
           if (back) disconnectedBy.set(back, id);
           actions.push({ type: 'disconnect', disconnect: id });
@@ -121,7 +110,8 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: Rea
     // A wait that cools something, and what no fact of the sheet says but its words do.
     const bare = actions.every(({ type }) => type === 'wait');
     const byWords = bare ? wordAct(drafting, step.text) : undefined;
-    if (byWords) actions.splice(0, actions.length, byWords);
+    if (byWords && HAS_ITS_WAIT.has(byWords.type)) actions.splice(0, actions.length, byWords);
+    else if (byWords) actions.unshift(byWords);
     // `Start all bolts by hand`, `snug`: of the group that is torqued next.
     const stage = own.find(isKind('stage'));
     if (stage && (stage.value.stage === 'loose' || stage.value.stage === 'snug')) {

@@ -96,6 +96,14 @@ describe('an act read by its words', () => {
       expect.objectContaining({ type: 'drill', ...action }),
     );
   });
+  it('what is plugged in again is not lost beside its wait', () => {
+    const { steps } = drafted(
+      '1. Unplug the breather sensor wire; run the hose.\n2. Torque the M10 bolts to 40 Nm.\n3. Plug the sensor in. Wait 15 minutes for the paint.',
+    );
+    expect(steps.flatMap(({ actions }) => actions.map(({ type }) => type))).toEqual(
+      expect.arrayContaining(['disconnect', 'reconnect', 'wait']),
+    );
+  });
   it('a drive nobody printed stays unknown, and is not made up', () => {
     const { stations } = drafted('1. Clean the face.\n2. Tighten the eye to 40 Nm.\n3. Road test.');
     expect(stations.map(({ drive }) => drive)).toEqual([{ kind: 'unknown' }]);

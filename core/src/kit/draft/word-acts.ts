@@ -1,4 +1,5 @@
 import { HARDWARE } from '../../sheet/lexicon.ts';
+import type { Disconnect } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
 import { clip, type Drafting } from './drafting.ts';
 
@@ -63,6 +64,16 @@ function check(
   });
   return id;
 }
+
+/** What is opened, by its name. */
+export const opensAs = (name: string): Disconnect['kind'] => OPENS.find(([words]) => words.test(name))?.[1] ?? 'other';
+const OPENS: ReadonlyArray<[RegExp, Disconnect['kind']]> = [
+  [/connector|plug/i, 'connector'],
+  [/hose/i, 'hose'],
+  [/sensor/i, 'sensor'],
+  [/cable|battery/i, 'cable'],
+  [/clip/i, 'clip'],
+];
 
 /** Words that tell one thing from another: no articles, no hardware, no `all`. */
 const nounsOf = (text: string): string[] =>
@@ -156,6 +167,15 @@ const WORD_ACTS: readonly WordAct[] = [
     act: ({ kit }, _, text) => {
       const thing = kit.removed.find(({ name, fate }) => fate === 'refit' && sameThing(name, text));
       return thing && { type: 'refit', removed: thing.id };
+    },
+  },
+  {
+    words: /^(?:then |now )?(?:unplug|disconnect)\s+(.+)/i,
+    act: ({ kit, freshId }, [, rest = '']) => {
+      const name = objectOf(rest);
+      const id = freshId(`open ${name}`);
+      kit.disconnects.push({ id, name, kind: opensAs(name) });
+      return { type: 'disconnect', disconnect: id };
     },
   },
   {
