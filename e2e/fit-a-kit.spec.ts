@@ -42,7 +42,9 @@ test('a kit from sign-in to the PDF, with a keyboard alone', async ({ page, app 
   await expect(page.getByText('1 question can still change it.')).toBeVisible();
   await page.getByRole('button', { name: 'Yes' }).focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByText('because “Is a splash shield fitted under the radiator?” was answered yes').first()).toBeVisible();
+  await expect(
+    page.getByText('because “Is a splash shield fitted under the radiator?” was answered yes').first(),
+  ).toBeVisible();
   await page.getByRole('button', { name: 'Open the job' }).focus();
   await page.keyboard.press('Enter');
 
