@@ -111,7 +111,8 @@ test('vehicles are found, doubted and kept, and show their joints', async ({ pag
   await page.getByLabel(/last six of the VIN/).fill('038461');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: 'Tolvan Gorse 2.4' })).toBeVisible();
-  await expect(page.getByRole('img', { name: /16 joints|15 joints/ })).toBeVisible();
+  // The demo's own visit has fifteen; other tests may have fitted more to the same vehicle by now.
+  await expect(page.getByRole('img', { name: /^(1[5-9]|[2-9]\d) joints worked on/ })).toBeVisible();
   await page.getByRole('button', { name: 'Change' }).click();
   await page.getByLabel('Model year').fill('1802');
   await expect(page.getByText(/No vehicle is of the model year 1802/)).toBeVisible();
