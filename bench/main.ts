@@ -119,9 +119,13 @@ rows.push({
 });
 rows.push({ what: 'commands decided and folded, 400 stations', figure: perS(large.commandsPerS), goal: '' });
 
+// A line opens with a joint or with another act; the larger of the two counts.
+const firstLoad = ['src/feature/line/joint/JointAct.tsx', 'src/feature/line/ActScreen.tsx'].map((screen) =>
+  firstLoadKb(['src/job/JobShell.tsx', 'src/feature/line/Line.tsx', screen]),
+);
 rows.push({
   what: 'first-load JavaScript of the line, gzipped',
-  figure: `${firstLoadKb(['src/job/JobShell.tsx', 'src/feature/line/Line.tsx']).toFixed(1)} kB`,
+  figure: `${Math.max(...firstLoad).toFixed(1)} kB`,
   goal: '≤ 170 kB',
 });
 const paint = await measureKeyToPaint();

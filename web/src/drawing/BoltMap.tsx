@@ -1,4 +1,4 @@
-import { memo, useMemo } from 'react';
+import { memo, useCallback, useLayoutEffect, useMemo, useRef } from 'react';
 import { leastDistance, spreadApart } from '#core/geometry/spread-apart.ts';
 import type { StationMark } from '#core/job/station-progress.ts';
 import type { MapShape } from '#core/kit/kit-document.ts';
@@ -102,15 +102,7 @@ export interface BoltMapProps {
 }
 
 /** A joint group seen from where the fitter stands, with every station in its state. */
-export const BoltMap = memo(function BoltMap({
-  group,
-  stations,
-  marks,
-  next,
-  path = [],
-  call,
-  onStation,
-}: BoltMapProps) {
+export function BoltMap({ group, stations, marks, next, path = [], call, onStation }: BoltMapProps) {
   const { box: bare, drawn, unit, glyph } = useMemo(() => layOut(group, stations), [group, stations]);
   const box = { ...bare };
   const at = new Map(drawn.map((station) => [station.id, station]));
@@ -122,6 +114,12 @@ export const BoltMap = memo(function BoltMap({
     box.top = called.top;
   }
   const way = path.flatMap((id) => at.get(id) ?? []);
+  // The same function for as long as the map stands, whatever it calls: hundreds of stations are drawn anew only where one changed.
+  const onPress = useRef(onStation);
+  useLayoutEffect(() => {
+    onPress.current = onStation;
+  });
+  const press = useCallback((id: string) => onPress.current?.(id), []);
   return (
     // biome-ignore lint/a11y/useSemanticElements: a fieldset cannot stand inside a drawing
     <svg
@@ -171,48 +169,65 @@ export const BoltMap = memo(function BoltMap({
           </g>
         );
       })}
-      {drawn.map((station) => {
-        const mark = marks.get(station.id) ?? 'empty';
-        const isNext = station.id === next;
-        const content = (
-          <g transform={`translate(${station.xMm} ${station.yMm}) scale(${unit})`}>
-            {/* A target for a finger, larger than the drawing. */}
-            <circle r={34} fill="transparent" />
-            <StationGlyph mark={mark} label={station.label} next={isNext} />
-          </g>
-        );
-        if (!onStation) {
-          return (
-            // biome-ignore lint/a11y/noInteractiveElementToNoninteractiveRole: a drawn station without a handler is a picture
-            <g
-              key={station.id}
-              role="img"
-              aria-label={`Station ${station.label}, ${MARK_TEXT[mark]}${isNext ? ', next' : ''}`}
-            >
-              {content}
-            </g>
-          );
-        }
-        return (
-          // biome-ignore lint/a11y/useSemanticElements: a button element cannot stand inside an SVG
-          <g
-            key={station.id}
-            role="button"
-            tabIndex={0}
-            aria-label={`Station ${station.label}, ${station.name}, ${MARK_TEXT[mark]}${isNext ? ', next' : ''}`}
-            className="cursor-pointer"
-            onClick={() => onStation(station.id)}
-            onKeyDown={(event) => {
-              if (event.key !== 'Enter') return;
-              event.preventDefault();
-              onStation(station.id);
-            }}
-          >
-            {content}
-          </g>
-        );
-      })}
+      {drawn.map((station) => (
+        <MapStation
+          key={station.id}
+          station={station}
+          mark={marks.get(station.id) ?? 'empty'}
+          next={station.id === next}
+          unit={unit}
+          onPress={onStation && press}
+        />
+      ))}
     </svg>
+  );
+}
+
+/** One station on the map. */
+const MapStation = memo(function MapStation({
+  station,
+  mark,
+  next,
+  unit,
+  onPress,
+}: {
+  station: PlanStation;
+  mark: StationMark;
+  next: boolean;
+  unit: number;
+  onPress?: (id: string) => void;
+}) {
+  const state = `${MARK_TEXT[mark]}${next ? ', next' : ''}`;
+  const content = (
+    <g transform={`translate(${station.xMm} ${station.yMm}) scale(${unit})`}>
+      {/* A target for a finger, larger than the drawing. */}
+      <circle r={34} fill="transparent" />
+      <StationGlyph mark={mark} label={station.label} next={next} />
+    </g>
+  );
+  if (!onPress)
+    return (
+      // biome-ignore lint/a11y/noInteractiveElementToNoninteractiveRole: a drawn station without a handler is a picture
+      <g role="img" aria-label={`Station ${station.label}, ${state}`}>
+        {content}
+      </g>
+    );
+  return (
+    // biome-ignore lint/a11y/useSemanticElements: a button element cannot stand inside an SVG
+    <g
+      role="button"
+      tabIndex={0}
+      aria-label={`Station ${station.label}, ${station.name}, ${state}`}
+      className="cursor-pointer"
+      onClick={() => onPress(station.id)}
+      onKeyDown={(event) => {
+        if (event.key !== 'Enter') return;
+        event.preventDefault();
+        onPress(station.id);
+      }}
+    >
+      {content}
+    </g>
   );
 });
 

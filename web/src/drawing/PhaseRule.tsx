@@ -1,3 +1,4 @@
+import { useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
 import type { PhaseProgress } from '#core/job/job-progress.ts';
 import { PHASES, type Phase } from '#core/kit/phase.ts';
@@ -22,6 +23,12 @@ const RECEIVE_LEAVES = /\/(conflicts|readiness|card)$/;
 export function PhaseRule({ phases }: { phases: readonly RulePhase[] }) {
   const { pathname } = useLocation();
   const place = useLinePlace((line) => line.phase);
+  const standing = useRef<HTMLAnchorElement>(null);
+  // On a phone the rule is longer than the screen: the phase you stand in comes into view, once, since it costs a layout.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: where one stands is the trigger
+  useEffect(() => {
+    standing.current?.scrollIntoView?.({ inline: 'center', block: 'nearest' });
+  }, [pathname, place]);
   return (
     <nav aria-label="Phases of the job" className="flex h-full min-w-0 flex-1 overflow-x-auto">
       {phases.map((phase) => {
@@ -33,8 +40,7 @@ export function PhaseRule({ phases }: { phases: readonly RulePhase[] }) {
             key={phase.stretch ?? phase.to}
             to={phase.stretch === undefined ? phase.to : `${phase.to}?stretch=${phase.stretch}`}
             aria-current={here ? 'page' : undefined}
-            // On a phone the rule is longer than the screen: the phase you stand in comes into view.
-            ref={here ? (link) => link?.scrollIntoView?.({ inline: 'center', block: 'nearest' }) : undefined}
+            ref={here ? standing : undefined}
             aria-label={`${phase.title}, ${phase.done} of ${phase.of} done`}
             className={`relative flex min-w-[4.6rem] flex-1 flex-col justify-between px-1 pt-2.5 text-center ${here ? 'text-paint' : share >= 1 ? 'text-on-plate' : 'text-on-plate-2'}`}
           >

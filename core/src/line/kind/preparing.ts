@@ -1,7 +1,7 @@
 import { standardThreads } from '../../fastener/standard-thread.ts';
 import { metricThread, parseThread, unifiedThread } from '../../fastener/thread.ts';
 import { MM_PER_INCH } from '../../quantity/unit.ts';
-import type { AskOption } from '../ask.ts';
+import type { Ask, AskOption } from '../ask.ts';
 import { type ActionOf, kindOf, tickEach } from '../line-kind.ts';
 
 export const clean = kindOf<ActionOf<'clean'>>({ picture: 'list', asks: ({ action }) => tickEach(action.places) });
@@ -38,42 +38,32 @@ export const chase = kindOf<ActionOf<'chase'>>({
 export const soak = kindOf<ActionOf<'soak'>>({ picture: 'clock', clock: ({ minutes }) => ({ minutes }) });
 export const wait = kindOf<ActionOf<'wait'>>({ picture: 'clock', clock: ({ minutes }) => ({ minutes }) });
 
-/** Ends by the clock, or earlier by a thermometer. */
+/** The thermometer that ends it, earlier than the clock or in its stead; nothing where the sheet gives no temperature. */
+const thermometer = (
+  { what, minutes }: { what: string; minutes?: number },
+  limit: { min?: number; max?: number },
+): Ask[] =>
+  limit.min === undefined && limit.max === undefined
+    ? []
+    : [
+        {
+          kind: 'number',
+          key: 'temperature',
+          about: 'temperature',
+          what,
+          unit: '°C',
+          ...limit,
+          outside: 'refused',
+          ...(minutes === undefined ? {} : { optional: true }),
+        },
+      ];
 export const coolDown = kindOf<ActionOf<'coolDown'>>({
   picture: 'clock',
   clock: ({ minutes }) => ({ minutes }),
-  asks: ({ action }) =>
-    action.belowC === undefined
-      ? []
-      : [
-          {
-            kind: 'number',
-            key: 'temperature',
-            about: 'temperature',
-            what: action.what,
-            unit: '°C',
-            max: action.belowC,
-            outside: 'refused',
-            ...(action.minutes === undefined ? {} : { optional: true as const }),
-          },
-        ],
+  asks: ({ action }) => thermometer(action, { max: action.belowC }),
 });
 export const warmUp = kindOf<ActionOf<'warmUp'>>({
   picture: 'clock',
   clock: ({ minutes }) => ({ minutes }),
-  asks: ({ action }) =>
-    action.aboveC === undefined
-      ? []
-      : [
-          {
-            kind: 'number',
-            key: 'temperature',
-            about: 'temperature',
-            what: action.what,
-            unit: '°C',
-            min: action.aboveC,
-            outside: 'refused',
-            ...(action.minutes === undefined ? {} : { optional: true as const }),
-          },
-        ],
+  asks: ({ action }) => thermometer(action, { min: action.aboveC }),
 });

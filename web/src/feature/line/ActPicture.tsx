@@ -1,4 +1,4 @@
-import { arc } from 'd3-shape';
+import { lazy, Suspense } from 'react';
 import { planActionText } from '#contract/wording/step-text.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
 import { indexOf, type PlanItem } from '#core/kit/plan.ts';
@@ -6,12 +6,12 @@ import type { Answers, Ask } from '#core/line/ask.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
 import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
-import { LimitRule } from '../../drawing/LimitRule.tsx';
 import { StackDrawing } from '../../drawing/StackDrawing.tsx';
 import { VehicleOutline } from '../../drawing/VehicleOutline.tsx';
 import { useSettings } from '../../shop/settings.ts';
 import { AdjusterPicture } from './picture/AdjusterPicture.tsx';
 import { HolePicture } from './picture/HolePicture.tsx';
+import { Limits } from './picture/Limits.tsx';
 import { PartPlate } from './picture/PartPlate.tsx';
 import type { LineInHand } from './use-line.ts';
 
@@ -198,7 +198,7 @@ function Readings({ act, line, ask, answers }: PictureProps) {
   return (
     <Frame title={entry.text}>
       <div className="w-full max-w-md">
-        <LimitRule unit={entry.unit ?? ''} min={entry.min} max={entry.max} value={values.at(-1)} />
+        <Limits unit={entry.unit ?? ''} min={entry.min} max={entry.max} value={values.at(-1)} />
         {places.length > 0 && (
           <table className="mt-3 w-full bg-sheet text-left">
             <tbody>
@@ -235,27 +235,14 @@ function Readings({ act, line, ask, answers }: PictureProps) {
   );
 }
 
-const ring = arc<number>()
-  .innerRadius(74)
-  .outerRadius(96)
-  .startAngle(0)
-  .endAngle((share) => share * 2 * Math.PI);
+const ClockPicture = lazy(() => import('./picture/ClockPicture.tsx'));
 
 function Clock({ act, line }: PictureProps) {
-  const clock = clockOfAct(line.plan, line.state, act);
-  const share = clock
-    ? Math.min(1, Math.max(0, (line.nowMs - clock.sinceMs) / Math.max(1, clock.endsAtMs - clock.sinceMs)))
-    : 0;
-  const left = clock ? Math.max(0, Math.ceil((clock.endsAtMs - line.nowMs) / 1000)) : undefined;
   return (
     <Frame>
-      <svg viewBox="-104 -104 208 208" className="w-full max-w-72" role="img" aria-label="How far the wait is">
-        <path d={ring(1) ?? ''} fill="var(--hair)" stroke="var(--rule)" />
-        <path d={ring(share) ?? ''} fill="var(--ink)" />
-        <text textAnchor="middle" dominantBaseline="central" fontSize={38} fontWeight={700} className="figures">
-          {left === undefined ? '–' : `${Math.floor(left / 60)}:${String(left % 60).padStart(2, '0')}`}
-        </text>
-      </svg>
+      <Suspense fallback={null}>
+        <ClockPicture clock={clockOfAct(line.plan, line.state, act)} nowMs={line.nowMs} />
+      </Suspense>
     </Frame>
   );
 }

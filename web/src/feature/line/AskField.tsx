@@ -4,11 +4,11 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { askText, optionText } from '#contract/wording/ask-text.ts';
 import type { Answer, Ask, AskOption } from '#core/line/ask.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
-import { LimitRule } from '../../drawing/LimitRule.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { sendPhoto } from '../../shop/photos.ts';
 import { ActionBar, Button, Key } from '../../ui/Button.tsx';
 import { afterKey, Keypad } from '../../ui/Keypad.tsx';
+import { Limits } from './picture/Limits.tsx';
 
 export interface AskFieldProps {
   ask: Ask;
@@ -106,7 +106,7 @@ function NumberAsk({ ask, then, onAnswer }: Of<'number'>) {
             </p>
           )}
         </div>
-        <LimitRule unit={unit} min={min} max={max} value={good ? value : undefined} />
+        <Limits unit={unit} min={min} max={max} value={good ? value : undefined} />
         {out && (
           <p role="status" className="font-bold text-bad">
             {ask.outside === 'fails' ? 'Outside: it is kept as not met.' : 'Outside what may be.'}

@@ -1,5 +1,5 @@
 import { ListOrdered } from 'lucide-react';
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useSearchParams } from 'react-router';
 import type { LineAct } from '#core/line/line.ts';
@@ -7,12 +7,16 @@ import { lineKind } from '#core/line/line-kinds.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { useLinePlace } from '../../job/line-place.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
-import { ActScreen } from './ActScreen.tsx';
 import { ClockBar } from './ClockBar.tsx';
-import { JointAct } from './joint/JointAct.tsx';
 import { LineFoot } from './LineFoot.tsx';
 import { Tape } from './Tape.tsx';
 import { type LineInHand, useLine } from './use-line.ts';
+
+/** A line opens with one of the two; the other comes while the first is read. */
+const actScreen = () => import('./ActScreen.tsx').then(({ ActScreen }) => ({ default: ActScreen }));
+const jointAct = () => import('./joint/JointAct.tsx').then(({ JointAct }) => ({ default: JointAct }));
+const ActScreen = lazy(actScreen);
+const JointAct = lazy(jointAct);
 
 /** The joint group or the act itself: another one starts with a fresh screen. */
 const sameScreen = (act: LineAct): string =>
@@ -28,6 +32,9 @@ export default function Line() {
   useEffect(() => stand(phase), [phase, stand]);
   useHotkeys('t', () => setTape((open) => !open));
   useStretch(line);
+  useEffect(() => {
+    void Promise.all([actScreen(), jointAct()]);
+  }, []);
   const jump = (id: string) => {
     setTape(false);
     pick(id === line.next?.act.step ? undefined : id);
@@ -59,15 +66,15 @@ export default function Line() {
         >
           <Tape line={line} onPick={jump} />
         </div>
-        {act ? (
-          lineKind(act.action).byStations ? (
+        <Suspense fallback={<div className="flex-1 bg-bench" />}>
+          {!act ? (
+            <LineDone line={line} />
+          ) : lineKind(act.action).byStations ? (
             <JointAct key={sameScreen(act)} line={line} act={act} />
           ) : (
             <ActScreen key={sameScreen(act)} line={line} act={act} />
-          )
-        ) : (
-          <LineDone line={line} />
-        )}
+          )}
+        </Suspense>
       </div>
     </div>
   );

@@ -1,0 +1,44 @@
+import { readingText } from '#contract/wording/reading-text.ts';
+import { finalPull } from '#core/job/station-progress.ts';
+import type { TorqueStep } from './use-torque-step.ts';
+
+/** A group with nothing left to do: what each of its stations ended at. */
+export function GroupDone({ torque }: { torque: TorqueStep }) {
+  const { group, plan, state, index } = torque;
+  return (
+    <>
+      <h2 className="plate text-5xl">{group.title}</h2>
+      <p className="mt-1 text-lg">
+        Done: every station at torque{group.passes.some((pass) => pass.kind === 'verify') ? ' and verified' : ''}. Paint
+        the stripes.
+      </p>
+      <table className="mt-4 w-full text-left">
+        <thead className="text-sm text-ink-2">
+          <tr>
+            <th className="font-normal">Station</th>
+            <th className="font-normal">Printed</th>
+            <th className="text-right font-normal">N·m</th>
+          </tr>
+        </thead>
+        <tbody>
+          {group.torqueOrder.map((id) => {
+            const station = index.stations.get(id);
+            const pull = finalPull(plan, state, id);
+            return (
+              <tr key={id} className="border-t border-hair">
+                <td className="py-1.5">
+                  <b className="figures">{station?.label}</b>{' '}
+                  <span className="text-sm text-ink-2">{station?.name}</span>
+                </td>
+                <td className="figures text-sm whitespace-nowrap">{station?.printed}</td>
+                <td className="figures text-right font-bold">
+                  {pull && station ? readingText(station.spec, pull) : '–'}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </>
+  );
+}

@@ -1,0 +1,104 @@
+import { classText } from '#contract/wording/class-text.ts';
+import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
+import { wrenchFaultText } from '#contract/wording/wrench-fault-text.ts';
+import { describeDrive } from '#core/fastener/drive.ts';
+import { stationState } from '#core/job/job-state.ts';
+import { showTorqueIn } from '#core/quantity/display.ts';
+import { usableBand } from '#core/wrench/usable-band.ts';
+import type { TorqueStep } from './use-torque-step.ts';
+
+/** What is in the hand at a station: bolt, drive, wrench and what is on the thread. */
+export function JointFacts({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void }) {
+  const { station, index, wrench, step, state } = torque;
+  if (!station) return null;
+  const bolt = station.stack
+    .flatMap((piece) => (piece.kind === 'hardware' ? (index.items.get(piece.item) ?? []) : []))
+    .find((item) => item.thread);
+  const compound = index.compounds.get(station.compound ?? '');
+  const bead = stationState(state, station.id).bead;
+  const range = wrench && usableBand(wrench.wrench);
+  const scaleUnit = wrench?.wrench.scaleUnit ?? 'N·m';
+  const show = (nm: number) => showTorqueIn(nm, scaleUnit).number;
+  const swatch =
+    compound?.kind === 'threadlockerHigh'
+      ? 'bg-high'
+      : compound?.kind === 'threadlockerMedium'
+        ? 'bg-medium'
+        : compound?.kind === 'antiSeize'
+          ? 'bg-antiseize'
+          : 'bg-grease';
+  return (
+    <dl className="grid content-start gap-2">
+      <div className="flex gap-3">
+        <dt className="w-16 shrink-0 text-ink-2">Bolt</dt>
+        <dd>
+          <b className="figures">{(bolt?.thread ?? '').replaceAll('x', '×')}</b>
+          {bolt?.lengthMm ? <span className="figures"> × {bolt.lengthMm}</span> : null}
+          <span className="block text-ink-2">
+            {[bolt?.propertyClass && classText(bolt.propertyClass), bolt?.singleUse ? 'use once' : undefined]
+              .filter(Boolean)
+              .join(', ')}
+          </span>
+        </dd>
+      </div>
+      <div className="flex gap-3">
+        <dt className="w-16 shrink-0 text-ink-2">Drive</dt>
+        <dd>
+          <b>{describeDrive(station.drive)}</b>
+          {station.holding && (
+            <span className="block text-ink-2">
+              {station.holding.note ?? 'Hold the other side'} ({describeDrive(station.holding.drive)})
+            </span>
+          )}
+        </dd>
+      </div>
+      {step.kind === 'pull' && (
+        <div className="flex gap-3">
+          <dt className="w-16 shrink-0 text-ink-2">Wrench</dt>
+          <dd className="flex-1">
+            <button
+              type="button"
+              className="min-h-11 w-full border-2 border-rule px-2 py-1 text-left"
+              onClick={onWrench}
+            >
+              {wrench ? (
+                <>
+                  <b>{wrench.wrench.label}</b>
+                  {range && (
+                    <span className="figures">
+                      {' '}
+                      {show(range.minNm)}–{show(range.maxNm)} {scaleUnit}
+                    </span>
+                  )}{' '}
+                  {wrench.wrench.squareDrive}
+                  <span className={`block text-sm ${wrench.faults.length > 0 ? 'text-bad' : 'text-ink-2'}`}>
+                    {wrench.faults.length > 0
+                      ? wrench.faults.map(wrenchFaultText).join(' · ')
+                      : `calibration good to ${wrench.wrench.calibrationDueOn}`}
+                  </span>
+                </>
+              ) : (
+                'None in the crib'
+              )}
+            </button>
+          </dd>
+        </div>
+      )}
+      <div className="flex gap-3">
+        <dt className="w-16 shrink-0 text-ink-2">Thread</dt>
+        <dd className="flex items-start gap-2">
+          {compound ? (
+            <>
+              <span aria-hidden="true" className={`mt-1 size-3.5 shrink-0 ${swatch}`} />
+              <span>
+                <b>{COMPOUND_TEXT[compound.kind]}</b>, {bead ? 'on' : 'to come'}
+              </span>
+            </>
+          ) : (
+            'dry, as supplied'
+          )}
+        </dd>
+      </div>
+    </dl>
+  );
+}

@@ -1,0 +1,85 @@
+import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
+import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
+import { lockerCapacity } from '#core/job/locker-window.ts';
+import { Button } from '../../../ui/Button.tsx';
+import type { TorqueStep } from './use-torque-step.ts';
+
+/** What to do at a station that is not pulled yet, or not by a figure. */
+export function JointInstruction({ torque }: { torque: TorqueStep }) {
+  const { step, station, group, plan, state, index } = torque;
+  if (!station) return null;
+  const compound = index.compounds.get(station.compound ?? '');
+  switch (step.kind) {
+    case 'start':
+      return (
+        <p className="mt-3 text-xl">
+          Not started by hand yet. All of {group.title} go in their threads before any is drawn down.
+        </p>
+      );
+    case 'compound': {
+      const capacity = lockerCapacity(plan, state, group.id);
+      return (
+        <div className="mt-3 text-xl">
+          <p>
+            Back it out, clean the thread, {compound ? COMPOUND_TEXT[compound.kind].toLowerCase() : 'compound'} on, and
+            in again by hand.
+          </p>
+          {compound?.workingWindowMin && (
+            <p className="mt-2 text-base text-ink-2">
+              The clock runs from the first bead: {compound.workingWindowMin} min.{' '}
+              {capacity === undefined || capacity.stations >= group.stations.length
+                ? `At this pace all ${group.stations.length} reach full torque inside it.`
+                : `At this pace only ${capacity.stations} of ${group.stations.length} reach full torque inside it: do them in two goes.`}{' '}
+              Read the product’s sheet.
+            </p>
+          )}
+        </div>
+      );
+    }
+    case 'snug':
+      return (
+        <div className="mt-3">
+          <p className="text-xl">
+            Draw it down until the parts are in firm contact. Not more: torque comes when all are snug.
+          </p>
+          {torque.index.kits.get(station.kit)?.powerTools === 'never' ? (
+            <p className="mt-2 font-bold">No power tool on this kit.</p>
+          ) : (
+            <Button className="mt-3" onClick={() => torque.give({ type: 'snug', station: station.id, tool: 'power' })}>
+              Ran it down with a power tool
+            </Button>
+          )}
+        </div>
+      );
+    case 'confirmStop':
+      if (station.spec.kind === 'missing')
+        return (
+          <div className="mt-3">
+            <p className="text-xl">{MISSING_TEXT[station.spec.why]} Look for a figure before you tighten it by feel.</p>
+            {station.spec.note && <p className="mt-1 text-ink-2">{station.spec.note}</p>}
+            <p className="mt-2">
+              What you did goes on the record with your name and your reason, and is shown at hand-over.
+            </p>
+          </div>
+        );
+      return (
+        <p className="mt-3 text-xl">
+          {KIND_WORDS[station.spec.kind].turn.replace('{stop}', 'stop' in station.spec ? station.spec.stop : '')}
+        </p>
+      );
+    case 'loosen':
+      return (
+        <p className="mt-3 text-xl text-bad">
+          The last pull proves nothing: it went past the band, or clicked without moving. Loosen it and pull again.
+        </p>
+      );
+    default:
+      return null;
+  }
+}
+
+const MISSING_TEXT = {
+  notGiven: 'The sheet gives no figure.',
+  byFeel: 'The sheet says: by feel.',
+  otherSheet: 'The figure stands on another sheet.',
+} as const;

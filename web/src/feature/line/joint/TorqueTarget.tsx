@@ -1,0 +1,132 @@
+import { lazy, Suspense } from 'react';
+import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
+import { showBand, showTorque, showTorqueIn } from '#core/quantity/display.ts';
+import { printedTorqueUnit } from '#core/quantity/parse-printed.ts';
+import type { TorqueUnit } from '#core/quantity/unit.ts';
+import { acceptBand } from '#core/tightening/kinds.ts';
+import { useLiveWrench } from '../../../job/live-wrench.ts';
+import { useSettings } from '../../../shop/settings.ts';
+import { TypedReading } from './TypedReading.tsx';
+import type { TorqueStep } from './use-torque-step.ts';
+
+/** The gauge comes with the first wrench that speaks; typed readings need none. */
+const TorqueGauge = lazy(() =>
+  import('../../../drawing/TorqueGauge.tsx').then((drawing) => ({ default: drawing.TorqueGauge })),
+);
+
+/** The figure of the pull in hand, its window, and where the wrench stands. */
+export function TorqueTarget({ torque }: { torque: TorqueStep }) {
+  const { station, band, wrench, held, step } = torque;
+  const system = useSettings((settings) => settings.system);
+  const torqueNm = useLiveWrench((live) => live.torqueNm);
+  const angleDeg = useLiveWrench((live) => live.angleDeg);
+  const clicked = useLiveWrench((live) => live.clicked);
+  const status = useLiveWrench((live) => live.status);
+  if (!band || !station || step.kind !== 'pull') return null;
+  const finite = { minNm: band.minNm, maxNm: Number.isFinite(band.maxNm) ? band.maxNm : band.targetNm * 3 };
+  // A threshold is where watching begins, not a figure to be met: it is rounded like any other.
+  const within = band.gradient ? undefined : finite;
+  // As the sheet prints it; what it is in the other system stands beneath.
+  const printed = printedTorqueUnit(station.printed);
+  const shown = showTorque(
+    band.targetNm,
+    printed === undefined ? system : printed === 'N·m' ? 'metric' : 'inch',
+    within,
+  );
+  const first = printed === undefined ? shown.first : showTorqueIn(band.targetNm, printed, within);
+  const { second } = shown;
+  const unit = first.unit as TorqueUnit;
+  const ends = showBand(finite.minNm, finite.maxNm, unit);
+  const live = wrench?.faults.length === 0 && wrench.wrench.live;
+  return (
+    <>
+      <div className="mt-2 flex flex-wrap items-end justify-between gap-x-2">
+        <div className="flex items-end gap-4">
+          <output
+            aria-label={`Target ${first.number} ${unit}`}
+            className={`figures leading-[0.9] font-bold ${first.number.length > 3 ? 'text-[52px] sm:text-[76px]' : 'text-[76px] sm:text-[96px]'}`}
+          >
+            {first.number}
+          </output>
+          <div className="pb-2">
+            <p className="figures text-2xl">{unit}</p>
+            <p className="figures whitespace-nowrap text-ink-2">
+              {second.number} {second.unit}
+            </p>
+          </div>
+        </div>
+        <div className="ml-auto pb-2 text-right">
+          {band.gradient ? (
+            <>
+              <p className="text-sm text-ink-2">then on until it yields</p>
+              <p className="text-xl whitespace-nowrap">
+                gradient ≤ <span className="figures">{Math.round(band.gradient.maxShare * 100)} %</span>
+              </p>
+            </>
+          ) : band.angle ? (
+            <>
+              <p className="text-sm text-ink-2">then turn</p>
+              <p className="figures text-2xl">
+                {band.angle.targetDeg}°{' '}
+                <span className="text-base text-ink-2">±{Math.round(band.angle.maxDeg - band.angle.targetDeg)}</span>
+              </p>
+            </>
+          ) : (
+            <>
+              <p className="text-sm text-ink-2">{KIND_WORDS[station.spec.kind].window}</p>
+              <p className="figures text-xl whitespace-nowrap">
+                {ends.min} – {ends.max}
+              </p>
+            </>
+          )}
+          {band.absoluteMaximumNm !== undefined && (
+            <p className="figures text-sm whitespace-nowrap text-bad">
+              never over {showTorqueIn(band.absoluteMaximumNm, unit).number} {unit}
+            </p>
+          )}
+        </div>
+      </div>
+      <p className="text-sm text-ink-2">
+        printed <span className="figures text-ink">{station.printed}</span>
+        {band.targetNm < (acceptBand(station.spec)?.targetNm ?? 0) - 1e-9 ? ', this pass aims at part of it' : ''}
+      </p>
+      {live && (
+        <>
+          <Suspense fallback={<div className="aspect-[420/102] w-full" />}>
+            <TorqueGauge
+              band={band}
+              unit={unit}
+              torqueNm={status === 'pulling' || clicked ? torqueNm : undefined}
+              clicked={clicked}
+              live={
+                status === 'lost'
+                  ? `wrench ${wrench.wrench.label} not reachable`
+                  : `live from wrench ${wrench.wrench.label}`
+              }
+            />
+          </Suspense>
+          {band.angle && clicked && <p className="figures">turned {Math.round(angleDeg)}° in all</p>}
+          {held && (
+            <p role="status" className="border-2 border-ink p-3">
+              Stands at <b className="figures">{showTorqueIn(held.torqueNm, unit).number}</b> {unit}. Does the pin go
+              through? Never turn back to make it fit.
+            </p>
+          )}
+        </>
+      )}
+      {station.spec.kind === 'bearing' && (
+        <label className="mt-2 flex min-h-14 items-center gap-3 font-bold">
+          <input
+            type="checkbox"
+            className="size-7"
+            checked={torque.seated}
+            onChange={(event) => torque.setSeated(event.target.checked)}
+          />
+          Seated at {showTorqueIn(station.spec.seatNm, unit).number} {unit} while turning, backed off{' '}
+          {station.spec.backOffDeg}°
+        </label>
+      )}
+      {(!live || status === 'lost') && wrench?.faults.length === 0 && <TypedReading torque={torque} />}
+    </>
+  );
+}

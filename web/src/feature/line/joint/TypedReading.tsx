@@ -1,0 +1,76 @@
+import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { useHotkeys } from 'react-hotkeys-hook';
+import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
+import type { TorqueUnit } from '#core/quantity/unit.ts';
+import { Button } from '../../../ui/Button.tsx';
+import type { TorqueStep } from './use-torque-step.ts';
+
+const UNITS: readonly TorqueUnit[] = ['N·m', 'lbf·ft', 'lbf·in', 'kgf·m'];
+
+/** A reading typed from a wrench that cannot speak. Digits typed anywhere on the screen land here. */
+export function TypedReading({ torque }: { torque: TorqueStep }) {
+  const { wrench, band, station } = torque;
+  const [value, setValue] = useState('');
+  const [angle, setAngle] = useState('');
+  const [unit, setUnit] = useState<TorqueUnit>(wrench?.wrench.scaleUnit ?? 'N·m');
+  const field = useRef<HTMLInputElement>(null);
+  const scaleUnit = wrench?.wrench.scaleUnit;
+  useEffect(() => {
+    if (scaleUnit) setUnit(scaleUnit);
+  }, [scaleUnit]);
+  // A new station starts with an empty field.
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the station is the trigger
+  useEffect(() => setValue(''), [station?.id]);
+  useHotkeys('0,1,2,3,4,5,6,7,8,9', () => field.current?.focus(), { useKey: true });
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const number = Number(value.replace(',', '.'));
+    if (value.trim() === '') return;
+    // A number that is none is judged like any other: the refusal says what is wrong with it.
+    if (torque.type(Number.isNaN(number) ? -1 : number, unit, angle === '' ? undefined : Number(angle))) {
+      setValue('');
+      setAngle('');
+    }
+  };
+  return (
+    <form onSubmit={submit} className="mt-3 flex flex-wrap items-end gap-2">
+      <label className="grid flex-1">
+        <span className="text-sm text-ink-2">Reading from {wrench?.wrench.label}</span>
+        <input
+          ref={field}
+          className="figures min-h-14 w-full min-w-24 border-2 border-ink bg-sheet px-3 text-3xl font-bold"
+          inputMode="decimal"
+          autoComplete="off"
+          value={value}
+          onChange={(event) => setValue(event.target.value)}
+        />
+      </label>
+      <label>
+        <span className="sr-only">Unit</span>
+        <select
+          className="figures min-h-14 border-2 border-ink bg-sheet px-2"
+          value={unit}
+          onChange={(event) => setUnit(event.target.value as TorqueUnit)}
+        >
+          {UNITS.map((name) => (
+            <option key={name}>{name}</option>
+          ))}
+        </select>
+      </label>
+      {band?.angle && (
+        <label className="grid w-24">
+          <span className="text-sm text-ink-2">Turned, °</span>
+          <input
+            className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3 text-2xl"
+            inputMode="decimal"
+            value={angle}
+            onChange={(event) => setAngle(event.target.value)}
+          />
+        </label>
+      )}
+      <Button type="submit" tone="primary" hotkey="ENTER" disabled={value.trim() === ''}>
+        {station ? KIND_WORDS[station.spec.kind].record : 'Record'}
+      </Button>
+    </form>
+  );
+}
