@@ -1,0 +1,82 @@
+import '@testing-library/jest-dom/jest-globals';
+import { afterEach, describe, expect, it } from '@jest/globals';
+import { cleanup, screen } from '@testing-library/react';
+import type { PlanItem } from '#core/kit/plan.ts';
+import { all, draw, number } from '../test/drawn.tsx';
+import { HardwareDrawing } from './HardwareDrawing.tsx';
+import { hardwareShape } from './hardware-shape.ts';
+
+afterEach(cleanup);
+
+describe('a piece of hardware', () => {
+  const item = (over: Partial<PlanItem>): PlanItem =>
+    ({ id: 'i', line: '1', name: 'Piece', kind: 'bolt', quantity: 1, ...over }) as PlanItem;
+  const drawn = (over: Partial<PlanItem>, pxPerMm = 4) =>
+    draw(<HardwareDrawing item={item(over)} pxPerMm={pxPerMm} />).querySelector('svg') as SVGSVGElement;
+  it('is drawn at true size: its length and a head are as many pixels as the glass has to the millimetre', () => {
+    const bolt = { thread: 'M10 x 1.5', lengthMm: 30, head: 'hex' } as const;
+    const [two, four] = [number(drawn(bolt, 2), 'width'), number(drawn(bolt, 4), 'width')];
+    expect(four).toBeCloseTo(2 * two, 6);
+    // Head 0.65 d and shank, and a little air.
+    expect(four / 4).toBeGreaterThanOrEqual(30 + 6.5);
+    expect(four / 4).toBeLessThan(30 + 6.5 + 6);
+  });
+  it('a long one is drawn smaller and says by how much', () => {
+    const svg = drawn({ thread: 'M10', lengthMm: 200, head: 'hex' });
+    expect(svg).toHaveAttribute('aria-label', expect.stringMatching(/^Piece, drawn 1 to 3$/));
+    expect(screen.getByText('1:3')).toBeVisible();
+    expect(number(svg, 'width') / 4).toBeLessThanOrEqual(78 * 1.01);
+  });
+  it.each<[string, Partial<PlanItem>]>([
+    ['socket cap', { thread: 'M8', lengthMm: 20, head: 'socketCap' }],
+    ['flange', { thread: 'M8', lengthMm: 20, head: 'hexFlange' }],
+    ['nut', { kind: 'nut', thread: 'M8' }],
+    ['castle nut', { kind: 'nut', thread: 'M12', head: 'castle' }],
+    ['washer', { kind: 'washer', outsideMm: 20, insideMm: 10.5, thicknessMm: 2 }],
+    ['pin', { kind: 'pin', lengthMm: 30 }],
+    ['insert', { kind: 'insert', outsideMm: 12 }],
+    ['insert by its thread', { kind: 'insert', thread: 'M10 x 1.5' }],
+    ['stud', { kind: 'stud', thread: 'M12 x 1.25', lengthMm: 50 }],
+    ['coupler', { kind: 'coupler', thread: 'M10 x 1.5', lengthMm: 30 }],
+    ['collar', { kind: 'collar', outsideMm: 24, insideMm: 12 }],
+    ['countersunk', { thread: 'M8', lengthMm: 25, head: 'countersunk' }],
+    ['part', { kind: 'part', lengthMm: 60 }],
+    ['a thread no one can read', { thread: 'M-ten', lengthMm: 20 }],
+    ['nothing known', {}],
+  ])('%s is drawn with sizes that are numbers', (_, over) => {
+    const svg = drawn(over);
+    expect(svg.outerHTML).not.toMatch(/NaN|Infinity|undefined/);
+    expect(number(svg, 'width')).toBeGreaterThan(0);
+    expect(all(svg, 'path, rect, circle, polygon, line').length).toBeGreaterThan(0);
+  });
+  it('a countersunk screw is as long as its whole length, its head in it (ISO 888); a stud has no head', () => {
+    const air = 2;
+    for (const over of [
+      { thread: 'M8', lengthMm: 25, head: 'countersunk' },
+      { kind: 'stud', thread: 'M8', lengthMm: 25 },
+    ] as const)
+      expect(number(drawn(over), 'width') / 4).toBeCloseTo(25 + air, 6);
+    const hex = number(drawn({ thread: 'M8', lengthMm: 25, head: 'hex' }), 'width') / 4;
+    expect(hex).toBeGreaterThan(25 + 0.65 * 8);
+  });
+  it('no two kinds look alike', () => {
+    const looks = (['bolt', 'stud', 'coupler', 'insert', 'nut', 'pin', 'washer'] as const).map(
+      (kind) => drawn({ kind, thread: 'M10 x 1.5', lengthMm: 30 }).innerHTML,
+    );
+    expect(new Set(looks).size).toBe(looks.length);
+  });
+  it('one that is missing is drawn faint', () =>
+    expect(
+      draw(<HardwareDrawing item={item({ thread: 'M8' })} pxPerMm={4} missing />).querySelector('svg'),
+    ).toHaveAttribute('opacity', '0.35'));
+  it('its shape follows its data, and the standard where the data is silent (ISO 4014: 16 mm for M10; ISO 4762: 8)', () => {
+    expect(hardwareShape(item({ thread: 'M10', head: 'hex' })).acrossFlatsMm).toBe(16);
+    expect(hardwareShape(item({ thread: 'M10', head: 'hex', acrossFlatsMm: 17 })).acrossFlatsMm).toBe(17);
+    expect(hardwareShape(item({ thread: 'M10', head: 'socketCap' }))).toMatchObject({
+      acrossFlatsMm: 8,
+      headHeightMm: 10,
+    });
+    expect(hardwareShape(item({ thread: '3/8-16' })).diameterMm).toBeCloseTo(9.525, 3);
+    expect(hardwareShape(item({ kind: 'washer', outsideMm: 21 }))).toMatchObject({ diameterMm: 21, thread: undefined });
+  });
+});
