@@ -46,6 +46,32 @@ async function sameVisitAgain(page: Page, app: App): Promise<string> {
   return ((await opened.json()) as { id: string }).id;
 }
 
+/** That visit with its conflict settled and its parts counted. */
+async function visitReady(page: Page, app: App): Promise<string> {
+  const job = await sameVisitAgain(page, app);
+  await give(page, job, {
+    type: 'settleConflict',
+    conflict: 'sameJoint station@track bar axle bolt',
+    choice: 'track-bar-brace',
+    reason: 'its bolt is longer',
+  });
+  await countAll(page, job);
+  return job;
+}
+
+/** Signs what is done, with fingers alone. */
+async function signByTouch(page: Page): Promise<void> {
+  await expect(page.getByRole('heading', { name: 'The line is done' })).toBeVisible();
+  // Nothing on the way is wider than the phone.
+  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
+  await page.getByRole('link', { name: 'To Close out' }).tap();
+  await countTray(page);
+  await page.getByRole('button', { name: 'Sign and close' }).tap();
+  for (const digit of '1357') await page.getByRole('button', { name: digit, exact: true }).tap();
+  await page.getByRole('button', { name: 'Enter' }).tap();
+  await expect(page.getByText('the chain is whole')).toBeVisible();
+}
+
 const counts = (items: ReadonlyArray<{ id: string; quantity: number }>) =>
   items.map(({ id, quantity }) => ({ type: 'countLine', item: id, found: quantity, damaged: 0 }));
 
@@ -104,6 +130,27 @@ test('two fitters, two browsers, one side each: each has their own next', async 
   await giveBack();
 });
 
+test('the visit of three kits by keyboard, two fitters on it at the same time', async ({ page, browser, app }) => {
+  test.setTimeout(240_000);
+  await swiftHand(page);
+  await signIn(page, app, 'Rafe Orrin', '1357');
+  const giveBack = await biggerWrench(page, app.url);
+  const job = await visitReady(page, app);
+  const other = await (await browser.newContext({ viewport: { width: 1024, height: 768 } })).newPage();
+  await swiftHand(other);
+  await signIn(other, app, 'Tamsin Quell', '3690');
+  await Promise.all([page, other].map((tablet) => tablet.goto(`${app.url}/jobs/${job}/line`)));
+  await Promise.all([workOnScreen(page, job, { alongside: true }), workOnScreen(other, job, { alongside: true })]);
+  await workOnScreen(page, job, { alongside: true });
+  await other.context().close();
+  await page.getByRole('link', { name: 'To Close out' }).click();
+  await countTray(page);
+  await page.getByRole('button', { name: 'Sign and close' }).click();
+  await provePin(page, '1357');
+  await expect(page.getByText('the chain is whole')).toBeVisible();
+  await giveBack();
+});
+
 test.describe('on a phone, by touch', () => {
   test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
 
@@ -112,26 +159,21 @@ test.describe('on a phone, by touch', () => {
     await swiftHand(page);
     await signIn(page, app, 'Rafe Orrin', '1357');
     const giveBack = await biggerWrench(page, app.url);
-    const job = await sameVisitAgain(page, app);
-    const address = `${app.url}/jobs/${job}`;
-    await give(page, job, {
-      type: 'settleConflict',
-      conflict: 'sameJoint station@track bar axle bolt',
-      choice: 'track-bar-brace',
-      reason: 'its bolt is longer',
-    });
-    await countAll(page, job);
-    await page.goto(`${address}/line`);
+    const job = await visitReady(page, app);
+    await page.goto(`${app.url}/jobs/${job}/line`);
     await workOnScreen(page, job, { hands: TOUCH });
-    await expect(page.getByRole('heading', { name: 'The line is done' })).toBeVisible();
-    // Nothing on the way is wider than the phone.
-    expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
-    await page.getByRole('link', { name: 'To Close out' }).tap();
-    await countTray(page);
-    await page.getByRole('button', { name: 'Sign and close' }).tap();
-    for (const digit of '1357') await page.getByRole('button', { name: digit, exact: true }).tap();
-    await page.getByRole('button', { name: 'Enter' }).tap();
-    await expect(page.getByText('the chain is whole')).toBeVisible();
+    await signByTouch(page);
     await giveBack();
+  });
+
+  test('the long kit from strip to signed record', async ({ page, app }) => {
+    test.setTimeout(240_000);
+    await swiftHand(page);
+    await signIn(page, app, 'Rafe Orrin', '1357');
+    const job = await openJob(page, 'v-carrick', 'front-lift', {}, 2);
+    await give(page, job, ...counts(FRONT_LIFT.items));
+    await page.goto(`${app.url}/jobs/${job}/line`);
+    await workOnScreen(page, job, { hands: TOUCH });
+    await signByTouch(page);
   });
 });

@@ -38,7 +38,8 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
   const kind = lineKind(act.action);
   const clock = clockOfAct(plan, state, act);
   const over = liftedForStep(state, act.step, 'clockRunning') || (clock !== undefined && clock.endsAtMs <= nowMs);
-  const waiting = kind.clock !== undefined && !over;
+  // What ends by the thermometer alone is a question like any other.
+  const waiting = kind.clock?.(act.action).minutes !== undefined && !over;
 
   const finish = (answers: Answers) => {
     const said = Object.keys(answers).length > 0 ? { answers } : {};

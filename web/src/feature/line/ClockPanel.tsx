@@ -9,6 +9,7 @@ import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { serverNowMs } from '../../shop/clock.ts';
 import { useSession } from '../../shop/session.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
+import { afterKey, Keypad } from '../../ui/Keypad.tsx';
 import type { LineInHand } from './use-line.ts';
 
 const MINUTE_MS = 60_000;
@@ -31,7 +32,7 @@ const sinceOf = (typed: string, nowMs: number): number | undefined => {
   return at.getTime() > nowMs ? at.getTime() - 24 * 60 * MINUTE_MS : at.getTime();
 };
 
-/** A wait: started by a press or at a typed time, ended by the clock or by a thermometer; what fits into it meanwhile. */
+/** A timed wait: started by a press or at a typed time, ended by the clock or earlier by a thermometer; what fits into it. */
 export function ClockPanel({
   line,
   act,
@@ -48,14 +49,14 @@ export function ClockPanel({
   const [since, setSince] = useState('');
   const [temperature, setTemperature] = useState('');
   const { action } = act;
-  const minutes = lineKind(action).clock?.(action).minutes;
+  const minutes = lineKind(action).clock?.(action).minutes ?? 0;
   const limit =
     action.type === 'coolDown' && action.belowC !== undefined
       ? `below ${action.belowC} °C`
       : action.type === 'warmUp' && action.aboveC !== undefined
         ? `above ${action.aboveC} °C`
         : undefined;
-  const begin = clock || minutes === undefined ? undefined : () => give({ type: 'beginClock', act: act.id });
+  const begin = clock ? undefined : () => give({ type: 'beginClock', act: act.id });
   const meanwhile = fitsIn(line, act);
   const other = clock && meanwhile ? () => pick(meanwhile.id) : undefined;
   const goOn = clock && waitsForTheDriver(action) ? () => give({ type: 'doAct', act: act.id }) : undefined;
@@ -74,11 +75,10 @@ export function ClockPanel({
           </p>
         ) : (
           <p className="text-xl">
-            {minutes === undefined ? 'Ends by the thermometer.' : `It takes ${minutesText(minutes)}.`}
-            {limit && minutes !== undefined ? ` Or earlier, ${limit}.` : limit ? ` ${limit}.` : ''}
+            It takes {minutesText(minutes)}.{limit && ` Or earlier, ${limit}.`}
           </p>
         )}
-        {!clock && minutes !== undefined && (
+        {!clock && (
           <form
             className="flex items-end gap-2"
             onSubmit={(event) => {
@@ -102,24 +102,27 @@ export function ClockPanel({
         )}
         {limit && (
           <form
-            className="flex items-end gap-2"
+            className="grid gap-2"
             onSubmit={(event) => {
               event.preventDefault();
               if (typedTemperature !== undefined && Number.isFinite(typedTemperature)) onTemperature(typedTemperature);
             }}
           >
-            <label className="grid flex-1">
-              <span className="text-sm text-ink-2">Measured, °C ({limit})</span>
-              <input
-                className="figures min-h-14 border-2 border-ink bg-sheet px-3 text-xl"
-                inputMode="decimal"
-                value={temperature}
-                onChange={(event) => setTemperature(event.target.value)}
-              />
-            </label>
-            <Button type="submit" disabled={temperature.trim() === ''}>
-              Measured
-            </Button>
+            <span className="flex items-end gap-2">
+              <label className="grid flex-1">
+                <span className="text-sm text-ink-2">Measured, °C ({limit})</span>
+                <input
+                  className="figures min-h-14 border-2 border-ink bg-sheet px-3 text-xl"
+                  inputMode="decimal"
+                  value={temperature}
+                  onChange={(event) => setTemperature(event.target.value)}
+                />
+              </label>
+              <Button type="submit" disabled={temperature.trim() === ''}>
+                Measured
+              </Button>
+            </span>
+            <Keypad onKey={(key) => setTemperature((before) => afterKey(before, key))} />
           </form>
         )}
         {clock && !goOn && role === 'lead' && (
@@ -146,7 +149,7 @@ export function ClockPanel({
         </ActionBar>
       ) : (
         <ActionBar className="thumb-bar" onClick={other} disabled={!other}>
-          {other ? 'Do that meanwhile' : clock ? `Waits until ${clockText(clock.endsAtMs)}` : 'Measure it'}
+          {other ? 'Do that meanwhile' : `Waits until ${clockText(clock?.endsAtMs ?? nowMs)}`}
         </ActionBar>
       )}
     </>
