@@ -48,7 +48,7 @@ export const ONE_OF_EACH: { [T in StepAction['type']]: StepAction } = {
   leaveDry: { type: 'leaveDry', group: 'g2' },
   fit: { type: 'fit', item: 'p1' },
   buildStack: { type: 'buildStack', station: 's1' },
-  press: { type: 'press', item: 'p1', into: 'eye', minMm: 2, maxMm: 4 },
+  press: { type: 'press', item: 'p1', into: 'eye', minMm: 2, maxMm: 4, measureFit: true },
   preset: {
     type: 'preset',
     what: 'arm',

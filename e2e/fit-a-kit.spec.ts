@@ -89,7 +89,7 @@ test('a kit from sign-in to the PDF, with a keyboard alone', async ({ page, app 
   }
   await expect(page.getByRole('heading', { name: 'Nothing is in the way' })).toBeVisible();
   // The locker still cures: the driver is told in writing.
-  await expect(page.getByLabel(/full cure at/)).toHaveValue(/^No towing and no off-road use before /);
+  await expect(page.getByLabel(/full cure, until/)).toHaveValue(/^No towing and no off-road use before /);
   await page.getByRole('button', { name: 'Sign and close' }).focus();
   await page.keyboard.press('Enter');
   // Being signed in is not enough: the PIN signs.

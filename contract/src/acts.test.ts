@@ -96,6 +96,23 @@ const anyOf = (log: JobLog): { [Name in JobCommand['type']]: fc.Arbitrary<Extrac
       seatedAndBackedOff: maybe(fc.boolean()),
     }),
     confirmStop: fc.record({ type: be('confirmStop'), station, reason: maybe(reason) }),
+    mendThread: fc.record({
+      type: be('mendThread'),
+      station,
+      rung: fc.constantFrom('brush' as const, 'chaser' as const, 'tap' as const, 'insert' as const),
+      runs: fc.boolean(),
+      note: reason,
+    }),
+    addWasher: fc.record({
+      type: be('addWasher'),
+      station,
+      under: fc.constantFrom('head' as const, 'nut' as const),
+      insideMm: fc.constantFrom(8.4, 10.5),
+      outsideMm: fc.constantFrom(20, 21),
+      thicknessMm: fc.constantFrom(1.6, 2),
+      hardnessHv: fc.constantFrom(200 as const, 300 as const),
+      reason,
+    }),
     loosen: fc.record({ type: be('loosen'), station, to: fc.constantFrom('started' as const, 'out' as const), reason }),
     setLoadState: fc.record({
       type: be('setLoadState'),

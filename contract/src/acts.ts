@@ -7,6 +7,7 @@ import { PROOF_KINDS } from '#core/job/stamp.ts';
 import { AcknowledgeBreakSchema, BreakAcknowledgedSchema } from './act/acknowledge-break.ts';
 import { AddDebtSchema, DebtAddedSchema } from './act/add-debt.ts';
 import { KitAddedSchema } from './act/add-kit.ts';
+import { AddWasherSchema, WasherAddedSchema } from './act/add-washer.ts';
 import { AnswerPrerequisiteSchema, PrerequisiteAnsweredSchema } from './act/answer-prerequisite.ts';
 import { ApplyCompoundSchema, CompoundAppliedSchema } from './act/apply-compound.ts';
 import { ArrangeRefitSchema, RefitArrangedSchema } from './act/arrange-refit.ts';
@@ -29,6 +30,7 @@ import { PhotoKeptSchema } from './act/keep-photo.ts';
 import { LoosenSchema, StationLoosenedSchema } from './act/loosen.ts';
 import { ChoiceMadeSchema, MakeChoiceSchema } from './act/make-choice.ts';
 import { MeasuredSchema, MeasureSchema } from './act/measure.ts';
+import { MendThreadSchema, ThreadMendedSchema } from './act/mend-thread.ts';
 import { DebtOpenedSchema, OpenDebtSchema } from './act/open-debt.ts';
 import { OverrideGrantedSchema, OverrideSchema } from './act/override.ts';
 import { OverrideStepSchema, StepOverrideGrantedSchema } from './act/override-step.ts';
@@ -66,6 +68,8 @@ const COMMAND_SCHEMAS = {
   pull: PullSchema,
   confirmStop: ConfirmStopSchema,
   loosen: LoosenSchema,
+  mendThread: MendThreadSchema,
+  addWasher: AddWasherSchema,
   setLoadState: SetLoadStateSchema,
   correctPull: CorrectPullSchema,
   raiseProblem: RaiseProblemSchema,
@@ -115,6 +119,8 @@ const FACT_SCHEMAS = {
   pullWithdrawn: PullWithdrawnSchema,
   stopConfirmed: StopConfirmedSchema,
   stationLoosened: StationLoosenedSchema,
+  threadMended: ThreadMendedSchema,
+  washerAdded: WasherAddedSchema,
   loadStateSet: LoadStateSetSchema,
   pullCorrected: PullCorrectedSchema,
   problemRaised: ProblemRaisedSchema,

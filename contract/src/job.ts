@@ -4,8 +4,9 @@ import type { DeviceClock } from '#core/job/command-time.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
 import type { Refusal } from '#core/job/refusal.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
+import { HELD_UP_BY } from '#core/kit/held-up-by.ts';
+import type { HouseRules } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import type { PassRule } from '#core/tightening/pass-plan.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { Ref } from './act/fields.ts';
@@ -144,6 +145,8 @@ export const OpenJobSchema = z.strictObject({
   bay: z.number().int().min(1).max(99),
   plannedStartMs: z.number().int().min(EARLIEST_PLAN_MS).max(LATEST_PLAN_MS),
   odometerKm: z.number().min(0).max(5_000_000).optional(),
+  /** How the vehicle will be held up; left out, the line asks at the first lift. */
+  heldUpBy: z.enum(HELD_UP_BY).optional(),
 });
 export type OpenJob = z.infer<typeof OpenJobSchema>;
 
@@ -187,7 +190,7 @@ export interface JobDocument {
   /** Prefixes of those it was opened with. */
   openedWith: string[];
   answers: Record<string, AnswerValue>;
-  shop: PassRule & { name: string };
+  shop: Partial<HouseRules> & { name: string };
   wrenches: Wrench[];
   events: StoredEvent[];
   integrity: Integrity;

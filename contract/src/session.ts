@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { Role } from '#core/job/role.ts';
+import type { HouseRules } from '#core/kit/house-rules.ts';
 import { Ref } from './act/fields.ts';
 import { textUpTo } from './text.ts';
 
@@ -59,7 +60,8 @@ export interface SignInOptions {
 
 export interface Session {
   person: PersonCard;
-  shop: { id: string; name: string; bays: number; secretDigits: number };
+  /** `rules`: what the shop sets itself, as new jobs are opened with it. */
+  shop: { id: string; name: string; bays: number; secretDigits: number; rules?: Partial<HouseRules> };
   /** Given by the server; a device keeps it. */
   device: string;
   /** The keys of this sign-in at the server, where the device made some. */

@@ -54,6 +54,10 @@ export const VehicleSchema = exactly<Vehicle>()(
       )
       .max(200)
       .optional(),
+    boltUses: z
+      .array(z.strictObject({ bolt: z.string().trim().min(1).max(160), uses: z.number().int().min(0).max(99) }))
+      .max(400)
+      .optional(),
     note: z.string().max(2000).optional(),
   }),
 );

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { Disconnect, RemovedThing, Step } from '#core/kit/kit-step.ts';
+import { type Disconnect, HELD_BY, type RemovedThing, type Step } from '#core/kit/kit-step.ts';
 import { PHASES } from '#core/kit/phase.ts';
 import {
   CLOCK_GATES,
@@ -28,6 +28,7 @@ export const RemovedThingSchema = exactly<RemovedThing>()(
     singleUse: z.boolean().optional(),
     reuseUnknown: z.boolean().optional(),
     support: Text.optional(),
+    heldBy: z.enum(HELD_BY).optional(),
     hangs: Text.optional(),
     replacedBy: Id.optional(),
     movesTo: Text.optional(),
@@ -118,6 +119,7 @@ const StepActionSchema = exactly<StepAction>()(
       into: Text.optional(),
       minMm: z.number().min(0).max(2000).optional(),
       maxMm: Positive.max(2000).optional(),
+      measureFit: z.literal(true).optional(),
     }),
     action('preset', {
       what: Text,

@@ -147,6 +147,7 @@ export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> =
     maybe('into', 'Into'),
     number('minMm', 'Depth at least, mm', 2000, 1, true),
     number('maxMm', 'at most, mm', 2000, 2, true),
+    { field: 'measureFit', label: 'Measure bore and bush first', kind: 'tick' },
   ],
   preset: [
     words('what', 'What'),

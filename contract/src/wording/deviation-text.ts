@@ -70,6 +70,15 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
       const { station, from, to, reason } = deviation;
       return { station: at(station), fromNm: nm(from), toNm: nm(to), reason: sentence(reason) };
     }
+    case 'threadMended': {
+      const { station, rung, runs, note = '' } = deviation;
+      return { station: at(station), rung, runs: String(runs), note: sentence(note) };
+    }
+    case 'washerAdded': {
+      const { station, under, insideMm, outsideMm, thicknessMm, hardnessHv, noThreadShows, reason } = deviation;
+      const size = { insideMm, outsideMm, thicknessMm, hardnessHv };
+      return { station: at(station), under, ...size, shows: noThreadShows && 'few', reason: sentence(reason) };
+    }
     case 'loosened': {
       const { station, spent, reason } = deviation;
       return { station: at(station), spent: spent.map(line).join(', ') || undefined, reason: sentence(reason) };

@@ -3,6 +3,7 @@ import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
+import { tradeWhyText } from './ask-text.ts';
 import { REFUSALS, type RefusalWords } from './en/refusals.ts';
 import { say } from './message.ts';
 import { planActionText, stepTitle } from './step-text.ts';
@@ -133,6 +134,17 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     max: asIs,
     expected: asIs,
     why: asIs,
+    trade: tradeWhyText,
+    rung: asIs,
+    nextRung: asIs,
+    insideMm: asIs,
+    outsideMm: asIs,
+    thicknessMm: asIs,
+    boltMm: asIs,
+    hardnessHv: asIs,
+    neededHv: asIs,
+    engagedMm: asIs,
+    neededMm: asIs,
     side: asIs,
     endsAtMs: clock,
     check: named(plan.checks),
@@ -152,7 +164,15 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
 }
 
 /** Facts a refusal may leave out. */
-const LEFT_OUT = { min: undefined, max: undefined, maxNm: undefined, expected: undefined, why: undefined };
+const LEFT_OUT = {
+  min: undefined,
+  max: undefined,
+  maxNm: undefined,
+  expected: undefined,
+  why: undefined,
+  trade: undefined,
+  nextRung: undefined,
+};
 
 /** Puts a refusal into words, naming stations and lines as the plan does, torques in `unit`. */
 export function refusalText(refusal: Refusal, plan: Plan, unit: TorqueUnit = 'N·m'): RefusalText {

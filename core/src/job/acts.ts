@@ -3,6 +3,7 @@ import type { Act } from './act/act.ts';
 import type { ActName } from './act/act-name.ts';
 import { addDebt } from './act/add-debt.ts';
 import { addKit } from './act/add-kit.ts';
+import { addWasher } from './act/add-washer.ts';
 import { answerPrerequisite } from './act/answer-prerequisite.ts';
 import { applyCompound } from './act/apply-compound.ts';
 import { arrangeRefit } from './act/arrange-refit.ts';
@@ -24,6 +25,7 @@ import { keepPhoto } from './act/keep-photo.ts';
 import { loosen } from './act/loosen.ts';
 import { makeChoice } from './act/make-choice.ts';
 import { measure } from './act/measure.ts';
+import { mendThread } from './act/mend-thread.ts';
 import { openDebt } from './act/open-debt.ts';
 import { override } from './act/override.ts';
 import { overrideStep } from './act/override-step.ts';
@@ -65,6 +67,8 @@ export const ACTS = {
   pull,
   confirmStop,
   loosen,
+  mendThread,
+  addWasher,
   setLoadState,
   correctPull,
   raiseProblem,

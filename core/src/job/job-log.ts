@@ -1,9 +1,9 @@
 import type { AnswerValue } from '../kit/condition.ts';
+import type { HouseRules } from '../kit/house-rules.ts';
 import type { Plan } from '../kit/plan.ts';
 import type { ResolveError } from '../kit/resolve.ts';
 import type { VehicleFacts } from '../kit/vehicle-facts.ts';
 import { ok, type Result } from '../result.ts';
-import type { PassRule } from '../tightening/pass-plan.ts';
 import { resolveVisit } from '../visit/resolve-visit.ts';
 import { spreadAnswers, type VisitKit, visitQuestions } from '../visit/visit.ts';
 import { withFigures } from '../visit/with-figures.ts';
@@ -26,7 +26,7 @@ export interface JobSetup {
   openedWith: string[];
   vehicle: VehicleFacts;
   answers: Record<string, AnswerValue>;
-  shop: PassRule;
+  shop: Partial<HouseRules>;
 }
 
 /** A setup of one kit, whose ids stand as they are. */

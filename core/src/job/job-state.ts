@@ -1,9 +1,11 @@
 import type { AnswerValue } from '../kit/condition.ts';
 import type { ItemId, StationId, StepId } from '../kit/ids.ts';
+import type { AddedWasher } from './added-washer.ts';
 import type { CalculationUsed } from './calculation-used.ts';
 import type { LoadState } from './load-state.ts';
 import type { PullFacts } from './pull-facts.ts';
 import type { Stamp } from './stamp.ts';
+import type { ThreadRung } from './thread-rung.ts';
 import { emptyVisit, type MayDo, type VisitState } from './visit-state.ts';
 
 /** A pull as recorded, with what happened to it later. Nothing is ever taken out of the list. */
@@ -29,6 +31,10 @@ export interface StationState {
   repeats?: Array<{ pass: number; torqueNm: number; wrench: string } & Stamp>;
   /** For joints without a figure: the stop was reached. */
   stopConfirmed?: Stamp & { reason?: string };
+  /** What was tried on its thread, the gentlest first. */
+  mending?: Array<{ rung: ThreadRung; runs: boolean; note?: string } & Stamp>;
+  /** Washers no sheet asks for. */
+  washers?: Array<AddedWasher & { reason: string; noThreadShows?: true } & Stamp>;
   loosenings: Array<{ to: 'started' | 'out'; reason: string; spent: string[] } & Stamp>;
   /** Refusals a lead lifted for this station since it was last loosened, by code. */
   overrides: Record<string, { reason: string } & Stamp>;

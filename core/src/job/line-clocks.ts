@@ -103,12 +103,15 @@ export function compoundClocks(plan: Plan, job: JobState): LineClock[] {
       endsAtMs: Math.round(endsAtMs),
       gates,
     });
+    const strict = plan.rules.driveAfter === 'fullCure' && compound.fullCureH !== undefined;
     // No clock runs on a guess: only what the product's own sheet says.
     return [
       ...(compound.fixtureMin === undefined
         ? []
-        : [clock('fixture', last.atMs + fixtureMin * MINUTE_MS, ['wheelsOn', 'drive'])]),
-      ...(compound.fullCureH === undefined ? [] : [clock('cure', last.atMs + fullCureH * HOUR_MS, ['tow'])]),
+        : [clock('fixture', last.atMs + fixtureMin * MINUTE_MS, strict ? ['wheelsOn'] : ['wheelsOn', 'drive'])]),
+      ...(compound.fullCureH === undefined
+        ? []
+        : [clock('cure', last.atMs + fullCureH * HOUR_MS, strict ? ['drive', 'tow'] : ['tow'])]),
     ];
   });
 }

@@ -7,10 +7,11 @@ import type { JobState } from './job-state.ts';
 import { lastTry } from './line-progress.ts';
 
 /** What the line may look up of a job. */
-export const knownOf = (job: JobState): Known => ({
+export const knownOf = (plan: Plan, job: JobState): Known => ({
   answersOf: (act) => lastTry(job, act)?.answers,
   measured: (baseline, place) => job.visit.measurements[baseline]?.[place]?.before?.value,
-  heldUpBy: job.visit.heldUpBy,
+  // What was chosen at intake, until somebody lifted it otherwise.
+  heldUpBy: job.visit.heldUpBy ?? plan.rules.heldUpBy,
 });
 
 /** Whether somebody has said who helps with a step. */
@@ -20,7 +21,7 @@ const helperNamed = (job: JobState, acts: readonly LineAct[]): boolean =>
 /** An act where it stands on its line. */
 export function atOf(plan: Plan, job: JobState, act: LineAct): At | undefined {
   const step = lineOf(plan).stepById.get(act.step);
-  return step && { plan, step: step.step, action: act.action, known: knownOf(job) };
+  return step && { plan, step: step.step, action: act.action, known: knownOf(plan, job) };
 }
 
 /** What an act asks now, given what was answered so far. */

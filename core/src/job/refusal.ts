@@ -1,10 +1,13 @@
 import type { AnswerValue } from '../kit/condition.ts';
 import type { Answer } from '../line/ask.ts';
+import type { TradeWhy } from '../line/trade-why.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { WrenchFault } from '../wrench/suitable-wrench.ts';
 import type { ActName } from './act/act-name.ts';
+import type { WasherFault } from './added-washer.ts';
 import type { CloseBlock } from './close-block.ts';
 import type { Role } from './role.ts';
+import type { ThreadRung } from './thread-rung.ts';
 
 /** Why a command was not carried out, with the facts. Sentences are made where a person reads them. */
 export type Refusal =
@@ -38,6 +41,8 @@ export type Refusal =
   | { code: 'pullNotStanding'; station: string; pull: string }
   /** A reading that the wrench itself sent is not rewritten by hand. */
   | { code: 'liveNotCorrected'; station: string; pull: string }
+  /** This shop tightens nothing by feel. */
+  | { code: 'byFeelNotHere'; target: string }
   | { code: 'unknownProblem'; problem: string }
   | { code: 'unknownQuestion'; question: string }
   | { code: 'answerNotAllowed'; question: string }
@@ -56,6 +61,14 @@ export type Refusal =
   | { code: 'pieceShort'; item: string; available: number }
   | { code: 'alreadyStarted'; station: string }
   | { code: 'notStarted'; station: string }
+  /** A bolt is in it: its thread is not worked on, nor its stack changed. */
+  | { code: 'threadTaken'; station: string }
+  /** A harder way of saving a thread before the gentler one was tried. */
+  | { code: 'gentlerFirst'; station: string; rung: ThreadRung; nextRung?: ThreadRung }
+  | { code: 'threadNeedsApproval'; rung: ThreadRung }
+  | { code: 'threadStillBad'; station: string }
+  | { code: 'washerImpossible'; insideMm: number; outsideMm: number; thicknessMm: number }
+  | ({ station: string } & WasherFault)
   | { code: 'noCompoundHere'; station: string }
   | { code: 'compoundAlreadyOn'; station: string }
   | { code: 'threadNotClean'; station: string }
@@ -121,6 +134,7 @@ export type Refusal =
       max?: number;
       expected?: string;
       why?: string;
+      trade?: TradeWhy;
     }
   | { code: 'otherSideOpen'; act: string; debt: string; side: 'left' | 'right' }
   | { code: 'partUnderMissing'; act: string; item: string }

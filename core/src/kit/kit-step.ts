@@ -4,6 +4,10 @@ import type { Phase } from './phase.ts';
 import type { PrintedSpec } from './printed-spec.ts';
 import type { StepAction } from './step-action.ts';
 
+/** What keeps a thing in its place besides its fasteners. */
+export const HELD_BY = ['taper', 'pressFit', 'lockerMedium', 'lockerHigh'] as const;
+export type HeldBy = (typeof HELD_BY)[number];
+
 /** Where a removed thing must end. */
 export type Fate = 'refit' | 'transfer' | 'keep' | 'scrap';
 
@@ -29,6 +33,8 @@ export interface RemovedThing {
   reuseUnknown?: boolean;
   /** What holds it up before its last fastener comes out: `transmission jack`. */
   support?: string;
+  /** What keeps it in its place besides its fasteners; the trade's ways of getting it out are asked. */
+  heldBy?: HeldBy;
   /** What it must not be left hanging on: `the brake hose`. */
   hangs?: string;
   /** What a transferred thing is moved to. */

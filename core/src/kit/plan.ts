@@ -3,6 +3,7 @@ import type { TighteningSpec } from '../tightening/kinds.ts';
 import type { Pass } from '../tightening/pass-plan.ts';
 import type { Pattern } from '../tightening/pattern.ts';
 import type { Condition, Reason } from './condition.ts';
+import type { HouseRules } from './house-rules.ts';
 import type { GroupId, ItemId, KitPrefix, StationId, StepId } from './ids.ts';
 import type { Aftercare, Caution, GroupAfter, Item, JointGroup, KitList, Question, Station } from './kit-document.ts';
 import type {
@@ -70,7 +71,11 @@ export interface PlanStep extends Omit<Step, 'when' | 'after' | 'actions' | 'nee
 }
 
 /** A removed thing with the one torque it goes back with, where the sheet gives one. */
-export type PlanRemoved = Omit<Applies<RemovedThing>, 'specs'> & { refitSpec?: Omit<PrintedSpec, 'when'> };
+export type PlanRemoved = Omit<Applies<RemovedThing>, 'specs'> & {
+  refitSpec?: Omit<PrintedSpec, 'when'>;
+  /** How often it was tightened in this shop before. */
+  usedBefore?: number;
+};
 
 /** A packing line with the arithmetic of this vehicle. */
 export interface PlanItem extends Omit<Item, 'when' | 'quantities' | 'facings'> {
@@ -129,6 +134,8 @@ export interface Plan {
   /** Titles and makers of the kits, joined. */
   title: string;
   maker: string;
+  /** The shop's, as the job was opened with them. */
+  rules: HouseRules;
   kits: PlanKit[];
   /** Every question of the kits: what the answers in `trace` and `because` are read with. */
   questions: Array<Question & { kit: string }>;

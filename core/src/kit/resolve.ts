@@ -1,11 +1,12 @@
 import { fail, ok, type Result } from '../result.ts';
 import { canBeVerified } from '../tightening/kinds.ts';
 import { loadImbalance } from '../tightening/load-imbalance.ts';
-import { type Pass, type PassRule, passPlan } from '../tightening/pass-plan.ts';
+import { type Pass, passPlan } from '../tightening/pass-plan.ts';
 import { mostEvenPattern, type Pattern, tighteningOrder } from '../tightening/pattern.ts';
 import { conditionsOf } from './answer-space.ts';
 import { completeSteps } from './complete-steps.ts';
 import { type Answers, type Condition, evaluate, type Reason, type Truth } from './condition.ts';
+import { type HouseRules, houseRules } from './house-rules.ts';
 import type { KitPrefix } from './ids.ts';
 import type { JointGroup, KitDocument, OrderRule, Question, Station } from './kit-document.ts';
 import type { Step } from './kit-step.ts';
@@ -22,7 +23,7 @@ import type {
 } from './plan.ts';
 import type { PrintedSpec } from './printed-spec.ts';
 import { keptStepsBefore } from './step-order.ts';
-import { sameWord, type VehicleFacts } from './vehicle-facts.ts';
+import { sameWord, usesOf, type VehicleFacts } from './vehicle-facts.ts';
 
 export type ResolveError =
   /** Questions that can still change the plan, in the order the kit asks them. */
@@ -203,11 +204,15 @@ function resolveStation(resolving: Resolving, station: Station, groupId: string)
   };
 }
 
-function resolveRemoved(resolving: Resolving): PlanRemoved[] {
+function resolveRemoved(resolving: Resolving, vehicle: VehicleFacts): PlanRemoved[] {
   return sift(resolving, 'removed', resolving.kit.removed, (thing) => thing.name).map(({ specs, ...thing }) => {
     const chosen = specs && chooseSpec(resolving, thing.id, thing.name, specs);
-    if (!chosen) return thing;
-    return { ...thing, refitSpec: { spec: chosen.spec.spec, printed: chosen.spec.printed } };
+    const used = thing.reuseUnknown ? usesOf(vehicle, thing) : undefined;
+    return {
+      ...thing,
+      ...(used === undefined ? {} : { usedBefore: used }),
+      ...(chosen ? { refitSpec: { spec: chosen.spec.spec, printed: chosen.spec.printed } } : {}),
+    };
   });
 }
 
@@ -272,7 +277,7 @@ export function withNeeds(
  * @param kit - a document that {@link kitFaults} finds no fault in
  * @param vehicle - what is known of the vehicle
  * @param given - the answers so far
- * @param shop - the shop's habit for stages and verify
+ * @param shop - what the shop's own rules set
  * @param prefix - what the kit's ids carry in this visit; what the line adds carries it too
  * @returns the plan, or the questions still to be answered. The same inputs give the same plan everywhere.
  */
@@ -280,7 +285,7 @@ export function resolve(
   kit: KitDocument,
   vehicle: VehicleFacts,
   given: Answers,
-  shop: PassRule = {},
+  shop: Partial<HouseRules> = {},
   prefix: KitPrefix = '',
 ): Result<Plan, ResolveError> {
   const answers = withVehicleAnswers(kit, vehicle, given);
@@ -292,6 +297,7 @@ export function resolve(
   const missing = openQuestions(kit, answers);
   if (missing.length > 0) return fail({ code: 'answersMissing', questions: missing });
 
+  const rules = houseRules(shop);
   const trace: TraceEntry[] = [];
   const resolving: Resolving = { kit, answers, trace };
   const keptGroups = sift<JointGroup>(resolving, 'groups', kit.groups, (group) => group.title);
@@ -322,7 +328,7 @@ export function resolve(
       because: _,
       ...rest
     } = group;
-    const passes = passPlan(members.length, { stages, verify }, shop);
+    const passes = passPlan(members.length, { stages, verify }, rules);
     for (const member of members) member.passIndexes = passIndexesOf(member, passes);
     const torque = orderOf(torqueOrder, () => mostEvenPattern(members, (station) => station), members);
     const byId = new Map(members.map((member) => [member.id, member]));
@@ -366,7 +372,7 @@ export function resolve(
     choices: sift(resolving, 'choices', kit.choices, text),
     irreversible: sift(resolving, 'irreversible', kit.irreversible, text),
     temporary: sift(resolving, 'temporary', kit.temporary, name),
-    removed: resolveRemoved(resolving),
+    removed: resolveRemoved(resolving, vehicle),
     disconnects: sift(resolving, 'disconnects', kit.disconnects, name),
     neighbours: sift(resolving, 'neighbours', kit.neighbours, name),
     checks: sift(resolving, 'checks', kit.checks, text),
@@ -388,6 +394,7 @@ export function resolve(
   return ok({
     title: kit.title,
     maker: kit.maker,
+    rules,
     kits: [
       {
         id: kit.id,

@@ -86,7 +86,8 @@ type Body =
   // Fit
   | { type: 'fit'; item: string }
   | { type: 'buildStack'; station: string }
-  | { type: 'press'; item: string; into?: string; minMm?: number; maxMm?: number }
+  /** `measureFit`: bore and bush are measured, and what they make names the way in. */
+  | { type: 'press'; item: string; into?: string; minMm?: number; maxMm?: number; measureFit?: true }
   | {
       type: 'preset';
       what: string;

@@ -8,7 +8,23 @@ export interface VehicleFacts {
   trim?: string;
   /** What it already carries, once somebody has looked: a list that is there and empty means "nothing". */
   fitted?: ReadonlyArray<{ word: string }>;
+  /** How often bolts of the vehicle that may be used again are known to have been tightened. */
+  boltUses?: BoltUses[];
 }
+
+/** A bolt of the vehicle by its place, else its name, and how often it was tightened. */
+export interface BoltUses {
+  bolt: string;
+  uses: number;
+}
+
+/** What a vehicle's bolt is known by from one visit to the next. */
+export const boltWord = ({ place, name, side }: { place?: string; name: string; side?: string }): string =>
+  place ?? [side, name].filter(Boolean).join(' ');
+
+/** How often a bolt of the vehicle was tightened; undefined where nobody counted. */
+export const usesOf = (vehicle: VehicleFacts, thing: Parameters<typeof boltWord>[0]): number | undefined =>
+  vehicle.boltUses?.find(({ bolt }) => sameWord(bolt, boltWord(thing)))?.uses;
 
 /** Words of the register are the same whatever their case and spaces. */
 export const sameWord = (a: string, b: string): boolean => plainWord(a) === plainWord(b);

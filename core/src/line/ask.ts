@@ -1,3 +1,5 @@
+import type { TradeWhy } from './trade-why.ts';
+
 /** What the floor asks about; its words are made where a person reads them. */
 export const ASK_ABOUT = [
   'place',
@@ -17,6 +19,7 @@ export const ASK_ABOUT = [
   'heldUpBy',
   'chocks',
   'standsSet',
+  'rampsSet',
   'padsSet',
   'chaserSize',
   'temperature',
@@ -43,6 +46,10 @@ export const ASK_ABOUT = [
   'inMesh',
   'equalThread',
   'holdBy',
+  'wayOff',
+  'boreSize',
+  'bushSize',
+  'wayIn',
   'amount',
 ] as const;
 export type AskAbout = (typeof ASK_ABOUT)[number];
@@ -54,8 +61,10 @@ export interface AskOption {
   label?: string;
   /** `wrong`: goes on with a reason, and stands on the record · `refused`: never · `fails`: the act is not met. */
   is: 'right' | 'wrong' | 'refused' | 'fails';
-  /** Why it is right, or what it breaks. */
+  /** Why it is right, or what it breaks: in the kit's own words. */
   why?: string;
+  /** The same, where the trade says it and no sheet. */
+  trade?: TradeWhy;
 }
 
 /** A piece as it is taken in the hand. */
@@ -106,7 +115,15 @@ export interface Judged {
   /** Keys whose answer is known to do harm and needs a reason. */
   wrong: string[];
   /** An answer that is never taken, with what would be right. */
-  refused?: { key: string; answer: Answer; min?: number; max?: number; expected?: string; why?: string };
+  refused?: {
+    key: string;
+    answer: Answer;
+    min?: number;
+    max?: number;
+    expected?: string;
+    why?: string;
+    trade?: TradeWhy;
+  };
 }
 
 /** Nothing measured on a vehicle is larger, in any unit asked for (chosen by us). */
@@ -134,7 +151,9 @@ function judgeOne(ask: Ask, answer: Answer | undefined): Partial<Judged> {
       if (!option) return unreadable(key, answer);
       const right = ask.options.find(({ is }) => is === 'right');
       if (option.is === 'refused')
-        return { refused: { key, answer, expected: right?.label ?? right?.value, why: option.why } };
+        return {
+          refused: { key, answer, expected: right?.label ?? right?.value, why: option.why, trade: option.trade },
+        };
       if (option.is === 'fails') return { failed: [key] };
       return option.is === 'wrong' ? { wrong: [key] } : {};
     }

@@ -1,8 +1,10 @@
+import type { AddedWasher } from '../job/added-washer.ts';
 import { debtsOf } from '../job/debt.ts';
 import type { DebtEnd } from '../job/debt-kind.ts';
 import type { FigureSource } from '../job/figure.ts';
 import type { JobState, Pull, Unfinished } from '../job/job-state.ts';
 import type { When } from '../job/stamp.ts';
+import { needsApproval, type ThreadRung } from '../job/thread-rung.ts';
 import type { MayDo } from '../job/visit-state.ts';
 import type { Plan } from '../kit/plan.ts';
 import type { Answer } from '../line/ask.ts';
@@ -16,6 +18,9 @@ export type Deviation = When &
     | { kind: 'pullRepeated'; station: string; torqueNm: number; pass: number }
     | { kind: 'pullCorrected'; station: string; from: number; to: number; reason: string }
     | { kind: 'loosened'; station: string; reason: string; spent: string[] }
+    /** A thread that was cut or replaced to save it, and what for. */
+    | { kind: 'threadMended'; station: string; rung: ThreadRung; runs: boolean; note?: string }
+    | ({ kind: 'washerAdded'; station: string; reason: string; noThreadShows?: true } & AddedWasher)
     | { kind: 'lineShort'; item: string; missing: number; damaged: number }
     | { kind: 'shopStock'; item: string; quantity: number; reason: string }
     | { kind: 'scrapped'; item: string; quantity: number; reason: string }
@@ -56,6 +61,10 @@ export function deviations(plan: Plan, state: JobState): Deviation[] {
   const found: Deviation[] = [];
   for (const [station, entry] of state.stations) {
     const standing = Object.entries(entry.overrides).map(([refusal, override]) => ({ refusal, ...override }));
+    for (const { rung, runs, note, atMs, by } of entry.mending ?? [])
+      if (needsApproval(rung)) found.push({ kind: 'threadMended', station, rung, runs, note, atMs, by });
+    for (const { commandId: _, ...washer } of entry.washers ?? [])
+      found.push({ kind: 'washerAdded', station, ...washer });
     for (const override of [...entry.earlierOverrides, ...standing])
       found.push({ kind: 'override', station, ...override });
     if (entry.stopConfirmed?.reason !== undefined) {

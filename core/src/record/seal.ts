@@ -1,6 +1,6 @@
 import type { Person } from '../job/role.ts';
 import type { AnswerValue } from '../kit/condition.ts';
-import type { PassRule } from '../tightening/pass-plan.ts';
+import type { HouseRules } from '../kit/house-rules.ts';
 import type { Vehicle } from '../vehicle/vehicle.ts';
 import { canonicalJson } from './canonical-json.ts';
 import type { Sha256 } from './chain.ts';
@@ -27,7 +27,7 @@ export interface Seal {
   format: 'wrenchman-seal';
   version: 1;
   job: { id: string; number: string; openedAtMs: number; odometerKm?: number };
-  shop: { name: string } & PassRule;
+  shop: { name: string } & Partial<HouseRules>;
   vehicle: Omit<Vehicle, keyof PersonalFacts>;
   /** Hash of the personal facts, with a salt that is kept beside them and erased with them. */
   personal: string;
@@ -83,7 +83,7 @@ export type SealFault = 'seal' | 'job' | 'vehicle' | 'personal' | 'kits' | 'answ
 /** A job as it stands, to be held against its seal. */
 export interface SealedJob {
   job: { id: string; number: string; odometerKm?: number };
-  shop: { name: string } & PassRule;
+  shop: { name: string } & Partial<HouseRules>;
   vehicle: Vehicle;
   /** Absent where the personal facts were erased. */
   salt?: string;

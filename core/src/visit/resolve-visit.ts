@@ -1,4 +1,5 @@
 import type { Answers } from '../kit/condition.ts';
+import type { HouseRules } from '../kit/house-rules.ts';
 import type { Plan, PlanAction, PlanGroup, PlanStation } from '../kit/plan.ts';
 import type { Conflict, Settlement } from '../kit/plan-conflict.ts';
 import { type ResolveError, resolve, withNeeds, withVehicleAnswers } from '../kit/resolve.ts';
@@ -6,7 +7,6 @@ import type { SharedWork } from '../kit/shared-work.ts';
 import type { VehicleFacts } from '../kit/vehicle-facts.ts';
 import { withRefit } from '../refit/with-refit.ts';
 import { ok, type Result } from '../result.ts';
-import type { PassRule } from '../tightening/pass-plan.ts';
 import { findConflicts, jointDifferences, sharedJoints } from './conflict.ts';
 import { mergeAftercare, mergeCautions } from './merge-notes.ts';
 import { mergeSteps } from './merge-steps.ts';
@@ -34,6 +34,7 @@ function sideBySide(plans: readonly Plan[]): Plan {
   return {
     title: joined(plans.map((plan) => plan.title)),
     maker: joined(plans.map((plan) => plan.maker)),
+    rules: first.rules,
     kits: all('kits'),
     questions: all('questions'),
     items: all('items'),
@@ -149,7 +150,7 @@ export function resolveVisit(
   kits: readonly VisitKit[],
   vehicle: VehicleFacts,
   answers: Answers,
-  shop: PassRule = {},
+  shop: Partial<HouseRules> = {},
   decided: VisitDecisions = {},
 ): Result<Plan, ResolveError & { kit: string }> {
   const { settled = {}, split = [] } = decided;

@@ -1,8 +1,8 @@
 import type { JobDocument } from '#contract/job.ts';
 import { RECORD_FORMAT, type RecordFile } from '#contract/record.ts';
 import { appendEvents, type JobLog, openLog } from '#core/job/job-log.ts';
+import type { HouseRules } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import type { PassRule } from '#core/tightening/pass-plan.ts';
 
 /** What is kept beside a job to prove its record by. */
 export interface RecordProof {
@@ -47,7 +47,7 @@ export function recordFile(job: JobDocument, proof: RecordProof): RecordFile {
 
 /** Works a job out again from its setup and events. */
 export function replay(
-  job: Pick<JobDocument, 'kits' | 'openedWith' | 'vehicle' | 'answers' | 'events'> & { shop: PassRule },
+  job: Pick<JobDocument, 'kits' | 'openedWith' | 'vehicle' | 'answers' | 'events'> & { shop: Partial<HouseRules> },
 ): JobLog {
   const { stages, verify } = job.shop;
   const opened = openLog({

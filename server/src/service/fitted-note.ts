@@ -1,10 +1,11 @@
+import { boltUsesAfter } from '#core/job/bolt-uses.ts';
 import type { JobLog } from '#core/job/job-log.ts';
 import { sameWord } from '#core/kit/vehicle-facts.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { JobEntity } from '../store/entities.ts';
 
 /**
- * What a finished job put on the vehicle goes into the list of what it carries. Doing it again changes nothing.
+ * What a finished job put on the vehicle goes into the list of what it carries, and how often its bolts were tightened. Doing it again changes nothing.
  *
  * @throws whatever the store throws; the note is then still owed
  */
@@ -20,8 +21,18 @@ export async function noteFitted(catalog: CatalogRepository, row: JobEntity, log
   const fresh = words
     .filter(({ word }) => !carried.some((entry) => sameWord(entry.word, word)))
     .map((entry) => ({ ...entry, since, jobNumber: row.number }));
-  if (fresh.length === 0) return;
-  const vehicle = { ...stored.vehicle, fitted: [...carried, ...fresh] };
+  const uses = boltUsesAfter(log.plan, log.state);
+  const known = stored.vehicle.boltUses ?? [];
+  const counted = uses.every(({ bolt, uses: times }) =>
+    known.some((entry) => sameWord(entry.bolt, bolt) && entry.uses === times),
+  );
+  if (fresh.length === 0 && counted) return;
+  const others = known.filter(({ bolt }) => !uses.some((entry) => sameWord(entry.bolt, bolt)));
+  const vehicle = {
+    ...stored.vehicle,
+    ...(fresh.length > 0 ? { fitted: [...carried, ...fresh] } : {}),
+    ...(uses.length > 0 ? { boltUses: [...others, ...uses] } : {}),
+  };
   const saved = await catalog.saveVehicle(row.shopId, vehicle, stored.version);
   // Somebody saved the vehicle in this instant: their version is read and added to.
   if (!saved) await noteFitted(catalog, row, log);

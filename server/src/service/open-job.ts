@@ -47,7 +47,7 @@ export async function openJob(
     );
     if (misfit) return fail({ code: 'kitDoesNotFit', text: misfit.text, kit: kit.document.title });
   }
-  const passRule = { stages: shop.stages ?? undefined, verify: shop.verify ?? undefined };
+  const passRule = { ...shop.houseRules, ...(input.heldUpBy === undefined ? {} : { heldUpBy: input.heldUpBy }) };
   const prefixes = kits.map(({ prefix }) => prefix);
   const opened = openLog({ kits, openedWith: prefixes, vehicle, answers, shop: passRule });
   if (!opened.ok) return opened;

@@ -193,8 +193,8 @@ export class SessionService {
   }
 
   private describe(person: PersonCard, shop: ShopEntity | undefined, device: string): Session {
-    const { id = '', name = '', bays = 0, secretDigits = 4 } = shop ?? {};
-    return { person, shop: { id, name, bays, secretDigits }, device };
+    const { id = '', name = '', bays = 0, secretDigits = 4, houseRules } = shop ?? {};
+    return { person, shop: { id, name, bays, secretDigits, ...(houseRules ? { rules: houseRules } : {}) }, device };
   }
 
   /**

@@ -10,6 +10,7 @@ import { Visits1764000000004 } from './migration/0005-visits.ts';
 import { JobRules1764000000005 } from './migration/0006-job-rules.ts';
 import { Trust1764000000006 } from './migration/0007-trust.ts';
 import { LinePhases1764000000007 } from './migration/0008-line-phases.ts';
+import { HouseRules1764000000008 } from './migration/0009-house-rules.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -28,6 +29,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       JobRules1764000000005,
       Trust1764000000006,
       LinePhases1764000000007,
+      HouseRules1764000000008,
     ],
     synchronize: false,
     poolSize: 10,

@@ -4,10 +4,10 @@ import type { JobEvent } from '#core/job/acts.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
 import type { Role } from '#core/job/role.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
+import type { HouseRules } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
-import type { PassRule } from '#core/tightening/pass-plan.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { CRIB_ENTITIES } from './crib-entities.ts';
 import { millis } from './millis.ts';
@@ -17,8 +17,8 @@ export class ShopEntity {
   @PrimaryColumn({ type: 'varchar', length: 64 }) id!: string;
   @Column({ type: 'varchar', length: 120 }) name!: string;
   @Column({ type: 'int' }) bays!: number;
-  @Column({ type: 'json', nullable: true }) stages?: number[] | null;
-  @Column({ type: 'boolean', nullable: true }) verify?: boolean | null;
+  /** What the shop sets itself; the rest is as usual. */
+  @Column({ type: 'json', nullable: true, name: 'house_rules' }) houseRules?: Partial<HouseRules> | null;
   @Column({ type: 'json', nullable: true }) lexicon?: ShopWord[] | null;
   /** Fewest characters of a PIN or password, as the leads want it. */
   @Column({ type: 'int', name: 'secret_digits', default: 4 }) secretDigits?: number;
@@ -125,8 +125,8 @@ export class JobEntity {
   /** Every kit that is or was in the visit; `added` marks those that came after it was opened. */
   @Column({ type: 'json' }) kits!: PinnedKit[];
   @Column({ type: 'json' }) answers!: Record<string, AnswerValue>;
-  /** The shop's rule when the job was opened: a later change does not reach into work under way. */
-  @Column({ type: 'json', name: 'pass_rule' }) passRule!: PassRule;
+  /** The shop's rules when the job was opened: a later change does not reach into work under way. */
+  @Column({ type: 'json', name: 'pass_rule' }) passRule!: Partial<HouseRules>;
   @Column({ ...millis, name: 'opened_at_ms' }) openedAtMs!: number;
   /** Sequence number and hash of the newest event. */
   @Column({ type: 'int', unsigned: true }) seq!: number;

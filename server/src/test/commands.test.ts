@@ -75,7 +75,9 @@ describe('what a job was opened with stays', () => {
   it('the shop changes its pass rule; a job under way keeps the one it began with', async () => {
     const before = await openGuard(mira);
     const rule = (await mira.job(before)).shop;
-    await server.source.query('UPDATE shop SET stages = ?, verify = ?', [JSON.stringify([0.3, 0.6, 1]), 1]);
+    await server.source.query('UPDATE shop SET house_rules = ?', [
+      JSON.stringify({ stages: [0.3, 0.6, 1], verify: true }),
+    ]);
     try {
       const after = await openGuard(mira);
       expect((await mira.job(before)).shop).toEqual(rule);
@@ -90,7 +92,7 @@ describe('what a job was opened with stays', () => {
       ).events;
       expect(first?.event).toMatchObject({ type: 'pullRecorded', verdict: 'accepted' });
     } finally {
-      await server.source.query('UPDATE shop SET stages = NULL, verify = NULL');
+      await server.source.query('UPDATE shop SET house_rules = NULL');
     }
   });
 
@@ -143,7 +145,7 @@ describe('what a finished job put on its vehicle', () => {
     });
     const { id: job } = (await opened.json()) as { id: string };
     const { kits, vehicle, openedWith, answers, shop, wrenches } = await mira.job(job);
-    const log = openLog({ kits, vehicle, openedWith, answers, shop: { stages: shop.stages, verify: shop.verify } });
+    const log = openLog({ kits, vehicle, openedWith, answers, shop });
     if (!log.ok) throw new Error(log.error.code);
     const commands: DeviceCommand[] = [];
     class Recorder extends Worker {

@@ -222,7 +222,7 @@ describe('vehicles', () => {
     );
     // The same hands that work the demo work it here, and what they gave is sent.
     const { kits, vehicle, openedWith, answers, shop, wrenches } = await mira.job(opened.id);
-    const log = openLog({ kits, vehicle, openedWith, answers, shop: { stages: shop.stages, verify: shop.verify } });
+    const log = openLog({ kits, vehicle, openedWith, answers, shop });
     if (!log.ok) throw new Error(log.error.code);
     const commands: DeviceCommand[] = [];
     class Recorder extends Worker {

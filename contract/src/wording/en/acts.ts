@@ -13,6 +13,8 @@ export const ACT_WORDS: Record<ActName, string> = {
   pull: 'Pull',
   confirmStop: 'Stop confirmed',
   loosen: 'Loosened',
+  mendThread: 'Thread worked on',
+  addWasher: 'Washer added',
   setLoadState: 'Vehicle’s standing',
   correctPull: 'Reading corrected',
   raiseProblem: 'Problem raised',

@@ -11,6 +11,10 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
     'A device’s clock was {by} {way}{changed, select, true {, and was set while it was away from the server} other {}}. Its times are corrected by it.',
   clockBackwards: 'Times of a device run backwards by {by}: its clock was put back between two entries.',
   pullCorrected: '{station}: reading corrected from {fromNm} to {toNm}. {reason}',
+  threadMended:
+    '{station}: thread {rung, select, tap {cut again with a tap} other {replaced by an insert}}, {runs, select, true {runs} other {does not run}}. {note}',
+  washerAdded:
+    '{station}: washer {insideMm} × {outsideMm} × {thicknessMm} mm, {hardnessHv} HV, added under the {under}{shows, select, none {} other {; fewer than two turns show past the nut}}. {reason}',
   loosened: '{station}: loosened. {reason}{spent, select, none {} other { To scrap: {spent}.}}',
   lineShort:
     '{missing, plural, =0 {} other {# short of {item}.}}{missing, plural, =0 {} other {{damaged, plural, =0 {} other { }}}}{damaged, plural, =0 {} other {# damaged of {item}.}}',

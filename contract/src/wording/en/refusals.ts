@@ -99,6 +99,11 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: 'A reading that came from the wrench is not rewritten by hand.',
     lift: 'Loosen {station} and pull again, or raise a problem.',
   },
+  byFeelNotHere: {
+    title: 'Not by feel',
+    why: 'This shop tightens nothing by feel.',
+    lift: 'Find the figure in the vehicle maker’s manual, or take the estimate a lead signs for.',
+  },
   unknownProblem: { title: 'Problem already cleared', why: 'Somebody cleared it before.', lift: 'Nothing to do.' },
   unknownQuestion: ANSWER_NOT_POSSIBLE,
   answerNotAllowed: ANSWER_NOT_POSSIBLE,
@@ -258,6 +263,46 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: '{torqueNm}; never over {maximumNm}. It cannot be accepted by anybody.',
     lift: 'Enter it again; or, if it really was so, keep it: the bolt and nut then go to scrap.',
   },
+  threadTaken: {
+    title: 'A bolt is in it',
+    why: '{station} has its bolt in: its thread and its stack are worked on when it is out.',
+    lift: 'Loosen it right out first.',
+  },
+  gentlerFirst: {
+    title: 'The gentler way first',
+    why: '{nextRung, select, brush {The brush} chaser {The chaser} tap {The tap} insert {The insert} other {Nothing}} comes before {rung, select, brush {the brush} chaser {the chaser} tap {the tap} other {the insert}} on {station}.',
+    lift: 'Each is tried after the one before failed.',
+  },
+  threadNeedsApproval: {
+    title: 'Somebody answers for that',
+    why: '{rung, select, tap {A tap cuts metal away} other {An insert replaces the thread}}; an apprentice does not decide it.',
+    lift: 'A fitter or a lead does it under their own name.',
+  },
+  threadStillBad: {
+    title: 'Its thread does not run',
+    why: 'The last thing tried on {station} did not save its thread.',
+    lift: 'Go on with the next way, or let a lead take the joint out.',
+  },
+  washerImpossible: {
+    title: 'No washer is like that',
+    why: '{insideMm} × {outsideMm} × {thicknessMm} mm.',
+    lift: 'Inside, outside and thickness, in mm.',
+  },
+  washerTooSmall: {
+    title: 'It does not go over the bolt',
+    why: 'Its hole is {insideMm} mm, the bolt on {station} {boltMm} mm.',
+    lift: 'Take one of its size.',
+  },
+  washerTooSoft: {
+    title: 'Too soft for this bolt',
+    why: '{hardnessHv} HV gives under the head on {station}, and the preload with it: it wants {neededHv} HV.',
+    lift: 'Take a hardened one; the figure is stamped on it or on its box.',
+  },
+  washerShortens: {
+    title: 'Too little thread left',
+    why: 'With it only {engagedMm} mm of thread hold on {station}; {neededMm} mm are wanted.',
+    lift: 'A thinner one, or a longer bolt of the same class.',
+  },
   nothingToLoosen: { title: 'Nothing to loosen', why: '{station} is empty.', lift: 'Nothing to do.' },
   nothingToUndo: {
     title: 'Nothing to take back',
@@ -352,7 +397,7 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
   answerRefused: {
     title:
       '{min, select, none {{max, select, none {Not that one} other {Outside what may be}}} other {Outside what may be}}',
-    why: '{answer}{expected, select, none {} other {; it is {expected}}}{min, select, none {} other {; at least {min}}}{max, select, none {} other {; at most {max}}}.{why, select, none {} other { {why}.}}',
+    why: '{answer}{expected, select, none {} other {; it is {expected}}}{min, select, none {} other {; at least {min}}}{max, select, none {} other {; at most {max}}}.{why, select, none {} other { {why}.}}{trade, select, none {} other { {trade}}}',
     lift: 'Take the right one, or measure again.',
   },
   otherSideOpen: {

@@ -14,6 +14,8 @@ export const ACT_NAMES = [
   'pull',
   'confirmStop',
   'loosen',
+  'mendThread',
+  'addWasher',
   'setLoadState',
   'correctPull',
   'raiseProblem',

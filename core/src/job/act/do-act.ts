@@ -1,3 +1,4 @@
+import { isHeldUpBy } from '../../kit/held-up-by.ts';
 import type { Plan } from '../../kit/plan.ts';
 import { type Answers, judgeAnswers, pressSays, usualAnswers } from '../../line/ask.ts';
 import { type LineAct, lineOf } from '../../line/line.ts';
@@ -10,6 +11,7 @@ import type { JobState } from '../job-state.ts';
 import { clockOfAct, clockShuts, waitsForTheDriver } from '../line-clocks.ts';
 import { asksNow, atOf } from '../line-known.ts';
 import { debtTouched, lineProgress, waitsOfAct } from '../line-progress.ts';
+import { LOAD_STATE_ON } from '../load-state.ts';
 import { OVERRIDABLE_STEPS, type Refusal } from '../refusal.ts';
 import { ON_THE_FLOOR } from '../role.ts';
 import { type Ask, act, type Draft, done, type Outcome, refuse, stampOf } from './act.ts';
@@ -117,7 +119,9 @@ function consequences(plan: Plan, job: JobState, lineAct: LineAct, answers: Answ
         },
       ];
     case 'lift':
-      return [{ type: 'loadStateSet', state: 'hanging' }];
+      return [
+        { type: 'loadStateSet', state: isHeldUpBy(answers.heldUpBy) ? LOAD_STATE_ON[answers.heldUpBy] : 'hanging' },
+      ];
     case 'lower':
       return [{ type: 'loadStateSet', state: 'onWheels' }];
     default:

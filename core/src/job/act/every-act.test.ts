@@ -11,6 +11,8 @@ import { ROLES, type Role } from '../role.ts';
 
 type Name = JobCommand['type'];
 
+const WASHER = { under: 'head', insideMm: 10.5, outsideMm: 20, thicknessMm: 2, hardnessHv: 300 } as const;
+
 /** Who may give what: one act more or less does not compile. Common practice, no source; chosen by us. */
 const WHO: Record<Name, string> = {
   changeAnswer: 'fitter lead counter',
@@ -24,6 +26,8 @@ const WHO: Record<Name, string> = {
   pull: 'fitter lead apprentice',
   confirmStop: 'fitter lead apprentice',
   loosen: 'fitter lead apprentice',
+  mendThread: 'fitter lead apprentice',
+  addWasher: 'fitter lead apprentice',
   setLoadState: 'fitter lead apprentice',
   correctPull: 'fitter lead',
   raiseProblem: 'fitter lead counter apprentice',
@@ -100,6 +104,10 @@ const WRONG: Array<[JobCommand, string]> = [
   [{ type: 'pull', station: 's1', torqueNm: 50, wrench: 'ghost', source: 'typed' }, 'notStarted'],
   [{ type: 'confirmStop', station: 'ghost' }, 'unknownStation'],
   [{ type: 'confirmStop', station: 's1' }, 'needsTorque'],
+  [{ type: 'mendThread', station: 'ghost', rung: 'brush', runs: true }, 'unknownStation'],
+  [{ type: 'addWasher', station: 'ghost', ...WASHER, reason: 'x' }, 'unknownStation'],
+  [{ type: 'addWasher', station: 's1', ...WASHER, reason: ' ' }, 'reasonMissing'],
+  [{ type: 'addWasher', station: 's1', ...WASHER, outsideMm: 9, reason: 'x' }, 'washerImpossible'],
   [{ type: 'loosen', station: 'ghost', to: 'out', reason: 'x' }, 'unknownStation'],
   [{ type: 'loosen', station: 's1', to: 'out', reason: 'x' }, 'nothingToLoosen'],
   [{ type: 'correctPull', station: 'ghost', pull: 'p', torqueNm: 50, reason: 'x' }, 'unknownStation'],

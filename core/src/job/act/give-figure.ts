@@ -28,6 +28,7 @@ export const giveFigure = act<GiveFigure, FigureGiven>({
     // A number without its origin is no number: the page, the person or the other sheet is named.
     if (blank(note)) return refuse({ code: 'reasonMissing' });
     const ids = debt?.ids ?? [target];
+    if (source === 'byFeel' && !plan.rules.byFeel) return refuse({ code: 'byFeelNotHere', target });
     if (source === 'byFeel')
       return done(...ids.map((id) => ({ type: 'figureGiven' as const, target: id, source, note })));
     if (!figure || !canBePulled(figure)) return refuse({ code: 'figureUnreadable', printed: figure?.printed ?? '' });

@@ -62,6 +62,8 @@ export const loosen = act<Loosen, StationLoosened>({
       setStation(draft, fact.station, (station) => ({
         stage: to === 'out' ? 'empty' : 'started',
         started: to === 'out' ? undefined : station.started,
+        mending: station.mending,
+        washers: station.washers,
         pulls: station.pulls.map((pull) => ({ ...pull, voided: true })),
         loosenings: [...station.loosenings, { to, reason, spent, ...stamp }],
         overrides: {},

@@ -32,6 +32,7 @@ export const startByHand = act<StartByHand, StationStarted | StartUndone>({
     if (!found) return refuse({ code: 'unknownStation', station: id });
     const { station, group } = found;
     if (stationState(job, id).stage !== 'empty') return refuse({ code: 'alreadyStarted', station: id });
+    if (stationState(job, id).mending?.at(-1)?.runs === false) return refuse({ code: 'threadStillBad', station: id });
     const conflict = openConflict(plan, [id]);
     if (conflict !== undefined) return refuse({ code: 'conflictOpen', conflict });
     const blocked = firstStanding(job, id, [

@@ -40,7 +40,7 @@ const threadOf = (item: Item | undefined): Thread | undefined => {
 };
 
 /** Reads a station's stack as a joint. */
-export function stationJoint(kit: KitDocument, index: number): StationJoint {
+export function stationJoint(kit: Pick<KitDocument, 'items' | 'compounds' | 'stations'>, index: number): StationJoint {
   const station = kit.stations[index] as Station;
   const items = new Map(kit.items.map((item) => [item.id, item]));
   const pieces = station.stack.map((piece) => (piece.kind === 'hardware' ? items.get(piece.item) : piece));

@@ -1,7 +1,8 @@
 import type { PlanItem } from '../../kit/plan.ts';
 import { indexOf } from '../../kit/plan.ts';
-import type { Ask, StackChoice } from '../ask.ts';
+import type { Answers, Ask, StackChoice } from '../ask.ts';
 import { type ActionOf, kindOf, tick, words } from '../line-kind.ts';
+import { waysIn } from '../ways-in.ts';
 
 /** Marks a part could carry instead: those of its like, so that the stamp is read and not assumed. */
 function markAsk(item: PlanItem, items: readonly PlanItem[]): Ask[] {
@@ -67,22 +68,53 @@ export const buildStack = kindOf<ActionOf<'buildStack'>>({
   },
 });
 
+const size = (key: string, about: 'boreSize' | 'bushSize', what: string | undefined): Ask => ({
+  kind: 'number',
+  key,
+  about,
+  what,
+  unit: 'mm',
+  min: 1,
+  max: 1000,
+  outside: 'refused',
+});
+
+/** Bore and bush measured, then the way in that they ask for; parts that cannot belong together are not met. */
+function fitAsks(into: string | undefined, name: string | undefined, answers: Answers): Ask[] {
+  const { bore, bush } = answers;
+  const asks = [size('bore', 'boreSize', into), size('bush', 'bushSize', name)];
+  if (typeof bore !== 'number' || typeof bush !== 'number') return asks;
+  const options = waysIn(bore, bush);
+  const wrong = options?.some(({ value, is }) => value === answers.method && is === 'wrong');
+  return [
+    ...asks,
+    ...(options ? [{ kind: 'oneOf' as const, key: 'method', about: 'wayIn' as const, what: name, options }] : []),
+    ...(wrong ? [words('methodReason', 'methodReason')] : []),
+  ];
+}
+
 /** Pressed or pushed in, to a depth where the sheet gives one. */
 export const press = kindOf<ActionOf<'press'>>({
   picture: 'part',
-  asks: ({ action }) =>
-    action.minMm === undefined && action.maxMm === undefined
-      ? []
-      : [
-          {
-            kind: 'number',
-            key: 'depth',
-            about: 'depth',
-            what: action.into,
-            unit: 'mm',
-            min: action.minMm,
-            max: action.maxMm,
-            outside: 'fails',
-          },
-        ],
+  asks({ plan, action }, answers) {
+    const name = indexOf(plan).items.get(action.item)?.name;
+    const depth: Ask = {
+      kind: 'number',
+      key: 'depth',
+      about: 'depth',
+      what: action.into,
+      unit: 'mm',
+      min: action.minMm,
+      max: action.maxMm,
+      outside: 'fails',
+    };
+    return [
+      ...(action.measureFit ? fitAsks(action.into, name, answers) : []),
+      ...(action.minMm === undefined && action.maxMm === undefined ? [] : [depth]),
+    ];
+  },
+  fails({ action }, { bore, bush }) {
+    if (!action.measureFit || typeof bore !== 'number' || typeof bush !== 'number') return [];
+    return waysIn(bore, bush) ? [] : ['bore', 'bush'];
+  },
 });

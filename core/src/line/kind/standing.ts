@@ -1,13 +1,19 @@
+import { HELD_UP_BY, wheelsFree } from '../../kit/held-up-by.ts';
+import type { StepNeed } from '../../kit/kit-step.ts';
+import type { Plan } from '../../kit/plan.ts';
 import type { Ask } from '../ask.ts';
 import { type ActionOf, kindOf, tick } from '../line-kind.ts';
 
-/** How a vehicle may be held up. Never by the jack that raised it. */
-export const HELD_UP_BY = ['lift', 'stands', 'ramps'] as const;
+/** Whether the sheet takes wheels off, or says itself that it stands on stands. */
+const needs = (plan: Plan, need: StepNeed): boolean => plan.steps.some((step) => step.needs.includes(need));
 
-/** Raised: what holds it, where the chocks are, and that it stands. The first answer is taken for the next times. */
+/**
+ * Raised: what holds it, where the chocks are, and that it stands. What was said at intake or the time before is taken.
+ * With the wheels to come off it stands on none of them.
+ */
 export const lift = kindOf<ActionOf<'lift'>>({
   picture: 'outline',
-  asks({ action, known, step }, answers) {
+  asks({ plan, action, known, step }, answers) {
     const end = action.end ?? 'whole';
     const by = answers.heldUpBy ?? known.heldUpBy ?? (step.needs.includes('stands') ? 'stands' : undefined);
     const asks: Ask[] = [
@@ -16,21 +22,29 @@ export const lift = kindOf<ActionOf<'lift'>>({
         key: 'heldUpBy',
         about: 'heldUpBy',
         options: [
-          ...HELD_UP_BY.map((value) => ({ value, is: 'right' as const })),
-          { value: 'jackOnly', is: 'refused' },
+          ...HELD_UP_BY.map((value) =>
+            wheelsFree(value) || !needs(plan, 'wheelsOff')
+              ? { value, is: 'right' as const }
+              : { value, is: 'refused' as const, trade: { code: 'wheelsComeOff' as const } },
+          ),
+          { value: 'jackOnly', is: 'refused', trade: { code: 'jackOnly' } },
         ],
         usual: typeof by === 'string' ? by : undefined,
       },
     ];
-    // On a lift nothing stays down that could roll.
-    if (end !== 'whole' && by !== 'lift')
+    // On a lift nothing stays down that could roll; on the floor everything does.
+    if ((end !== 'whole' && by !== 'lift') || by === 'floor')
       asks.push({
         kind: 'oneOf',
         key: 'chocks',
         about: 'chocks',
-        options: (['front', 'rear'] as const).map((at) => ({ value: at, is: at === end ? 'refused' : 'right' })),
+        options: (['front', 'rear'] as const).map((at) => ({
+          value: at,
+          is: at === end && by !== 'floor' ? 'refused' : 'right',
+        })),
       });
     if (by === 'stands') asks.push(tick('stands', 'standsSet'));
+    if (by === 'ramps') asks.push(tick('ramps', 'rampsSet'));
     if (by === 'lift') asks.push(tick('pads', 'padsSet'));
     return asks;
   },

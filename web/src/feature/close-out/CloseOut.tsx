@@ -236,7 +236,7 @@ function usualCondition(clock: LineClock | undefined): string {
     hour: '2-digit',
     minute: '2-digit',
   });
-  return clock.kind === 'fixture'
+  return clock.gates.includes('drive')
     ? `Not to be driven before ${until}.`
     : `No towing and no off-road use before ${until}.`;
 }

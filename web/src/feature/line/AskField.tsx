@@ -1,7 +1,7 @@
 import { Camera } from 'lucide-react';
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { askText, optionText } from '#contract/wording/ask-text.ts';
+import { askText, optionText, whyText } from '#contract/wording/ask-text.ts';
 import type { Answer, Ask, AskOption } from '#core/line/ask.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
@@ -38,6 +38,9 @@ export function AskField(props: AskFieldProps) {
       return <PiecesAsk {...props} ask={props.ask} />;
   }
 }
+
+/** Ways of doing something: which is right and what the wrong one breaks is told before one is taken. */
+const TOLD = new Set<Ask['about']>(['method', 'wayOff', 'wayIn', 'holdBy', 'piece', 'heldUpBy']);
 
 type Of<Kind extends Ask['kind']> = AskFieldProps & { ask: Extract<Ask, { kind: Kind }> };
 
@@ -157,7 +160,7 @@ function OneOfAsk({ ask, then, onAnswer }: Of<'oneOf'>) {
             key={option.value}
             option={option}
             number={index + 1}
-            told={ask.about === 'method'}
+            told={TOLD.has(ask.about)}
             onTake={() => onAnswer(option.value)}
           />
         ))}
@@ -188,6 +191,7 @@ function Option({
   onTake: () => void;
 }) {
   const wrong = told && option.is !== 'right';
+  const why = whyText(option);
   return (
     <button
       type="button"
@@ -196,14 +200,11 @@ function Option({
     >
       <span>
         <b className={wrong ? 'text-bad' : ''}>{optionText(option)}</b>
-        {(told || option.is === 'right') && option.why && told && (
+        {why && (told || (option.is === 'right' && (option.label !== undefined || option.trade))) && (
           <span className="block text-sm text-ink-2">
-            {wrong ? 'Breaks: ' : ''}
-            {option.why}
+            {wrong && option.trade === undefined ? 'Breaks: ' : ''}
+            {why}
           </span>
-        )}
-        {!told && option.is === 'right' && option.why && option.label !== undefined && (
-          <span className="block text-sm text-ink-2">{option.why}</span>
         )}
       </span>
       <Key>{number}</Key>

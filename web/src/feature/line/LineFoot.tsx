@@ -9,6 +9,7 @@ import type { LineInHand } from './use-line.ts';
 
 /** Opened now and then: fetched when they are. */
 const ProblemSheet = lazy(() => import('../../job/ProblemSheet.tsx').then((m) => ({ default: m.ProblemSheet })));
+const TroubleSheet = lazy(() => import('./trouble/TroubleSheet.tsx'));
 const OwedSheet = lazy(() => import('./owed/OwedSheet.tsx'));
 
 const FOOT_LOOK =
@@ -55,7 +56,12 @@ export function LineFoot({
       <FootButton text="Owed" hotkey="O" onClick={() => setSheet('owed')} />
       {role === 'lead' && step && <FootButton text="Let it go" onClick={() => setSheet('waive')} />}
       <Suspense fallback={null}>
-        {sheet === 'problem' && <ProblemSheet open onClose={() => setSheet(undefined)} station={station} />}
+        {sheet === 'problem' &&
+          (station ? (
+            <TroubleSheet station={station} onClose={() => setSheet(undefined)} />
+          ) : (
+            <ProblemSheet open onClose={() => setSheet(undefined)} />
+          ))}
         {sheet === 'owed' && <OwedSheet onClose={() => setSheet(undefined)} />}
       </Suspense>
       <ReasonSheet

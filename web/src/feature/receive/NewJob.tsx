@@ -3,6 +3,7 @@ import { useEffect, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { odometerDoubtText } from '#contract/wording/vehicle-text.ts';
 import type { Answers, AnswerValue } from '#core/kit/condition.ts';
+import { HELD_UP_BY, type HeldUpBy, wheelsFree } from '#core/kit/held-up-by.ts';
 import { scopedKeys } from '#core/kit/ids.ts';
 import { fitVerdicts } from '#core/kit/resolve.ts';
 import { KM_PER_MILE, odometerDoubt, odometerKm } from '#core/vehicle/odometer.ts';
@@ -16,11 +17,13 @@ import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useKits, useVehicles } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
-import { ActionBar } from '../../ui/Button.tsx';
+import { ActionBar, Button } from '../../ui/Button.tsx';
 import { ImportKit } from './ImportKit.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
 import { SoFarTable } from './SoFarTable.tsx';
+
+const HELD_TEXT: Record<HeldUpBy, string> = { lift: 'Lift', stands: 'Stands', ramps: 'Ramps', floor: 'Floor' };
 
 /** Vehicles shown before somebody types: more are found by plate, owner or VIN. */
 const SHOWN_VEHICLES = 6;
@@ -29,6 +32,7 @@ const SHOWN_VEHICLES = 6;
 export default function NewJob() {
   const navigate = useNavigate();
   const bays = useSession((state) => state.session?.shop.bays ?? 1);
+  const rules = useSession((state) => state.session?.shop.rules);
   const [search] = useSearchParams();
   const { data: vehicles, failure: noVehicles, reload: reloadVehicles } = useVehicles();
   const { data: kits, failure: noKits, reload: reloadKits } = useKits();
@@ -40,6 +44,7 @@ export default function NewJob() {
   const [answers, setAnswers] = useState<Answers>({});
   const [bay, setBay] = useState(1);
   const [start, setStart] = useState(() => format(startOfHour(new Date()), "yyyy-MM-dd'T'HH:mm"));
+  const [held, setHeld] = useState<HeldUpBy>();
   const [odometer, setOdometer] = useState<string>();
   const [odometerSure, setOdometerSure] = useState(false);
 
@@ -51,7 +56,7 @@ export default function NewJob() {
   }
   const begun = vehicle !== undefined && visit.length > 0;
   const open = begun ? questionsToAsk(visit, vehicle, answers) : [];
-  const resolved = begun ? resolveVisit(visit, vehicle, answers) : undefined;
+  const resolved = begun ? resolveVisit(visit, vehicle, answers, rules) : undefined;
   const misfit = begun
     ? visit.flatMap((kit) =>
         fitVerdicts(kit.document, vehicle, kitAnswers(kit, vehicle, answers)).flatMap((verdict) =>
@@ -62,6 +67,10 @@ export default function NewJob() {
   const effective: Record<string, AnswerValue | undefined> = begun
     ? Object.assign({}, ...visit.map((kit) => scopedKeys(kit.prefix, kitAnswers(kit, vehicle, answers))))
     : {};
+  const wheelsOff = resolved?.ok === true && resolved.value.steps.some(({ needs }) => needs.includes('wheelsOff'));
+  // What the shop usually takes, where this work can be done on it.
+  const usualHold = rules?.heldUpBy;
+  const heldUpBy = held ?? (usualHold && (!wheelsOff || wheelsFree(usualHold)) ? usualHold : undefined);
   const next = open[0];
   // One question at a time: those answered, and the one that settles most.
   const answered = visitQuestions(visit).filter(({ members }) => members.some(({ id }) => effective[id] !== undefined));
@@ -109,6 +118,7 @@ export default function NewJob() {
             bay,
             plannedStartMs: startMs,
             odometerKm: km,
+            heldUpBy,
           },
         }),
       );
@@ -302,6 +312,26 @@ export default function NewJob() {
                     {odometerDoubtText(doubt)}
                   </label>
                 )}
+                <fieldset className="col-span-2 grid grid-cols-4 gap-2">
+                  <legend className="mb-1 text-sm text-ink-2">Held up on</legend>
+                  {HELD_UP_BY.map((by) => (
+                    <Button
+                      key={by}
+                      className="px-1!"
+                      tone={heldUpBy === by ? 'dark' : 'plain'}
+                      aria-pressed={heldUpBy === by}
+                      disabled={wheelsOff && !wheelsFree(by)}
+                      onClick={() => setHeld(heldUpBy === by ? undefined : by)}
+                    >
+                      {HELD_TEXT[by]}
+                    </Button>
+                  ))}
+                  {wheelsOff && (
+                    <p className="col-span-4 text-sm text-ink-2">
+                      The wheels come off: it cannot stand on ramps or on the floor.
+                    </p>
+                  )}
+                </fieldset>
                 <label className="col-span-2 grid gap-1">
                   <span className="text-sm text-ink-2">Start</span>
                   <input

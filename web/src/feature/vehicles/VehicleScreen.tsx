@@ -166,6 +166,19 @@ function Facts({ vehicle }: { vehicle: Vehicle }) {
           </li>
         ))}
       </ul>
+      {vehicle.boltUses && vehicle.boltUses.length > 0 && (
+        <>
+          <h3 className="mt-4 font-bold">Bolts that went back in</h3>
+          <ul>
+            {vehicle.boltUses.map(({ bolt, uses }) => (
+              <li key={bolt} className="flex justify-between gap-3 border-b border-hair py-1">
+                {bolt}
+                <span className="figures text-ink-2">tightened {uses === 1 ? 'once' : `${uses} times`}</span>
+              </li>
+            ))}
+          </ul>
+        </>
+      )}
     </>
   );
 }

@@ -48,6 +48,22 @@ export function Compounds({ kit }: { kit: KitDocument }) {
                 />
               ))}
             </div>
+            <label className="flex min-h-11 items-center gap-2">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={compound.oilTolerant ?? false}
+                onChange={(event) =>
+                  change((draft) => {
+                    const target = draft.compounds[index];
+                    if (!target) return;
+                    if (event.target.checked) target.oilTolerant = true;
+                    else delete target.oilTolerant;
+                  })
+                }
+              />
+              Its own sheet says it stands a trace of oil
+            </label>
           </li>
         ))}
       </ul>

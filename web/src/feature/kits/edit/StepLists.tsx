@@ -60,6 +60,18 @@ const GOES_BACK: ReadonlyArray<RowField<RemovedThing>> = [
 const ONCE: ReadonlyArray<RowField<RemovedThing>> = [
   { field: 'singleUse', label: 'Used once only', kind: 'tick' },
   { field: 'reuseUnknown', label: 'Ask whether it is used again', kind: 'tick' },
+  {
+    field: 'heldBy',
+    label: 'Held by',
+    kind: 'choice',
+    options: [
+      ['', 'its fasteners'],
+      ['taper', 'a taper'],
+      ['pressFit', 'a press fit'],
+      ['lockerMedium', 'medium locker'],
+      ['lockerHigh', 'high-strength locker'],
+    ],
+  },
   { field: 'support', label: 'What holds it up before it is off', kind: 'words', optional: true },
   { field: 'hangs', label: 'What it must not hang on', kind: 'words', optional: true },
 ];

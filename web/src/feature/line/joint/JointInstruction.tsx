@@ -1,6 +1,8 @@
 import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
+import { undoAdvice } from '#core/compound/compound-choice.ts';
 import { lockerCapacity } from '#core/job/locker-window.ts';
+import { oilBefore } from '#core/line/oil-before.ts';
 import { Button } from '../../../ui/Button.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
@@ -18,12 +20,29 @@ export function JointInstruction({ torque }: { torque: TorqueStep }) {
       );
     case 'compound': {
       const capacity = lockerCapacity(plan, state, group.id);
+      const oiled = oilBefore(plan, station);
+      const undo = compound && undoAdvice(compound.kind);
       return (
         <div className="mt-3 text-xl">
           <p>
             Back it out, clean the thread, {compound ? COMPOUND_TEXT[compound.kind].toLowerCase() : 'compound'} on, and
             in again by hand.
           </p>
+          {oiled !== undefined && (
+            <p className="mt-2 text-base font-bold">
+              Step {oiled} left oil here: degrease bolt and hole and let them dry. A trace keeps a locker from setting.
+            </p>
+          )}
+          {compound?.oilTolerant && (
+            <p className="mt-2 text-base text-ink-2">By its own sheet it stands a trace of oil. Dirt it does not.</p>
+          )}
+          {undo && (
+            <p className="mt-2 text-base text-ink-2">
+              {undo.heatC === undefined
+                ? 'It comes off again with hand tools.'
+                : `It comes off again at about ${undo.heatC} °C: not beside rubber, boots or lines.`}
+            </p>
+          )}
           {compound?.workingWindowMin && (
             <p className="mt-2 text-base text-ink-2">
               The clock runs from the first bead: {compound.workingWindowMin} min.{' '}

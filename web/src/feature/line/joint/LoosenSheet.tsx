@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { undoAdvice } from '#core/compound/compound-choice.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { stationMark } from '#core/job/station-progress.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
@@ -38,6 +39,8 @@ export default function LoosenSheet({
     );
   }
   const entry = stationState(state, station.id);
+  const bead = entry.bead && torque.index.compounds.get(entry.bead.compound);
+  const undo = bead && undoAdvice(bead.kind);
   return (
     <ReasonSheet
       key={station.id}
@@ -61,6 +64,12 @@ export default function LoosenSheet({
         </ul>
       )}
       <p className="text-sm text-ink-2">
+        {undo?.heatC !== undefined && (
+          <b className="text-ink">
+            High strength is on it: heat the nut to about {undo.heatC} °C and turn it hot, or the bolt twists off. Not
+            beside rubber, boots or lines.{' '}
+          </b>
+        )}
         Loosening re-opens its passes; locker is cleaned off and a new bead put on. Stretch bolts once turned go to
         scrap.
       </p>
@@ -71,7 +80,7 @@ export default function LoosenSheet({
           aria-pressed={to === 'started'}
           onClick={() => setTo('started')}
         >
-          Back to hand-tight
+          Back to started
         </Button>
         <Button tone={to === 'out' ? 'dark' : 'plain'} aria-pressed={to === 'out'} onClick={() => setTo('out')}>
           Right out

@@ -40,8 +40,17 @@ export function StartPanel({ torque }: { torque: TorqueStep }) {
           })}
         </ol>
       </div>
+      {(stationState(state, station.id).washers ?? []).map((washer) => (
+        <p key={washer.commandId} className="mt-2">
+          <b>Washer added under the {washer.under}:</b>{' '}
+          <span className="figures">
+            {washer.insideMm} × {washer.outsideMm} × {washer.thicknessMm}
+          </span>{' '}
+          mm
+        </p>
+      ))}
       <p className="mt-4">
-        Fingers only, at least three turns. One that will not start by hand is crossed or dirty.{' '}
+        Fingers only, at least three turns. One that will not start by hand is crossed or dirty: say so under Problem.{' '}
         {hasSize(station.drive) && (
           <span className="text-ink-2">Leave the {describeDrive(station.drive)} where it is.</span>
         )}

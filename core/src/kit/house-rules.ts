@@ -1,0 +1,29 @@
+import type { PassRule } from '../tightening/pass-plan.ts';
+import type { HeldUpBy } from './held-up-by.ts';
+
+/** How a shop works where the trade disagrees and no sheet decides. A job keeps those it was opened with. */
+export interface HouseRules extends PassRule {
+  /** What lets a vehicle on the road once a locker is on: its handling strength, or its full cure. */
+  driveAfter: 'handlingStrength' | 'fullCure';
+  /** How the vehicle is held up, as chosen at intake; left out, the line asks at the first lift. */
+  heldUpBy?: HeldUpBy;
+  /** Whether a joint without a figure may be tightened by feel. */
+  byFeel: boolean;
+  /** How often a vehicle's bolt goes back in where nobody says how often it may; with the next it is a new one. */
+  boltUses: number;
+}
+
+/** What holds where a shop says nothing: common practice, no source. */
+export const USUAL_RULES: HouseRules = { driveAfter: 'handlingStrength', byFeel: true, boltUses: 2 };
+
+/** The rules of a shop, those it never set filled in. */
+export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
+  return {
+    stages: own.stages,
+    verify: own.verify,
+    driveAfter: own.driveAfter ?? USUAL_RULES.driveAfter,
+    heldUpBy: own.heldUpBy,
+    byFeel: own.byFeel ?? USUAL_RULES.byFeel,
+    boltUses: own.boltUses ?? USUAL_RULES.boltUses,
+  };
+}
