@@ -21,7 +21,7 @@ export interface LineClock {
 const MINUTE_MS = 60_000;
 const HOUR_MS = 3_600_000;
 
-/** When the last thing was done that a step waits for; undefined where nothing was. */
+/** When the last thing was done that a wait comes after; undefined while any of it is open. */
 function doneBefore(plan: Plan, job: JobState, act: LineAct): number | undefined {
   const { stepById, actById } = lineOf(plan);
   const step = stepById.get(act.step);
@@ -29,6 +29,8 @@ function doneBefore(plan: Plan, job: JobState, act: LineAct): number | undefined
     ...(step?.step.after ?? []).flatMap((id) => stepById.get(id)?.acts ?? []),
     ...(step?.acts ?? []).filter((other) => other.at < act.at),
   ];
+  const { acts: done } = lineProgress(plan, job);
+  if (earlier.some(({ id }) => !done.has(id))) return undefined;
   const times = earlier.flatMap(({ id, step: of, action }): number[] => {
     const whole = job.visit.steps[of]?.atMs ?? job.visit.waived[of]?.atMs;
     const tried = lastTry(job, id)?.atMs;

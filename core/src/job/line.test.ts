@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { anyActsKit, kitOfActs, ONE_OF_EACH } from '#demo/any-acts.ts';
 import { anyVisit } from '#demo/any-visit.ts';
-import { DEMO_KITS } from '#demo/kits.ts';
+import { DEMO_KITS, FRONT_LIFT } from '#demo/kits.ts';
 import { MIRA, NOON, RAFE, TAM, tryCommand, WRENCHES } from '#demo/try-job.ts';
 import { Worker } from '#demo/work-through.ts';
 import { KIT_LISTS } from '../kit/kit-document.ts';
@@ -15,7 +15,7 @@ import { closeBlocks } from './close-blocks.ts';
 import { isOwed } from './debt.ts';
 import { hardwareLedger } from './hardware-ledger.ts';
 import { type JobLog, openLog, takeCommand } from './job-log.ts';
-import { runningClocks } from './line-clocks.ts';
+import { clockOfAct, runningClocks } from './line-clocks.ts';
 import { nextOnLine } from './line-next.ts';
 import { lineProgress } from './line-progress.ts';
 import type { Person } from './role.ts';
@@ -255,5 +255,33 @@ describe('a wait that keeps the vehicle from towing, and nothing of the shop’s
     expect(tryCommand(at, { type: 'close', signature: 'Mira' }, MIRA).ok).toBe(false);
     at.closeOut();
     expect(at.log.state.closed).toBeDefined();
+  });
+});
+
+describe('a plain wait', () => {
+  it('counts from the last thing it comes after, and from nothing before that is done', () => {
+    const log = open([{ document: FRONT_LIFT, prefix: '' }]);
+    if (!log) throw new Error('the long kit');
+    const worker = new Worker(log, WRENCHES, RAFE, NOON);
+    worker.checkIn();
+    const early: string[] = [];
+    let begun = 0;
+    worker.while(({ log: { plan, state } }) => {
+      const { acts } = lineProgress(plan, state);
+      const { steps, stepById } = lineOf(plan);
+      for (const { step, acts: own } of steps)
+        for (const act of own)
+          if (act.action.type === 'wait' && clockOfAct(plan, state, act) && !state.visit.acts[act.id]?.begun) {
+            const before = [
+              ...step.after.flatMap((id) => stepById.get(id)?.acts ?? []),
+              ...own.filter(({ at }) => at < act.at),
+            ];
+            begun += 1;
+            early.push(...before.filter(({ id }) => !acts.has(id)).map(({ id }) => `${act.id} before ${id}`));
+          }
+      return true;
+    });
+    expect(early).toEqual([]);
+    expect(begun).toBeGreaterThan(0);
   });
 });

@@ -21,13 +21,17 @@ export function waysIn(boreMm: number, bushMm: number): AskOption[] | undefined 
   const fit = measuredFit(boreMm, bushMm);
   if (!fit.ok || fit.value.remedy === 'checkParts') return undefined;
   const { remedy } = fit.value;
-  return [
+  const options = [
     ...Object.entries(WAY_IN).map(
       ([of, { value, why }]): AskOption =>
         of === remedy
           ? { value, is: 'right', trade: { code: why } }
           : { value, is: 'wrong', trade: { code: WAY_IN[remedy].why } },
     ),
+  ];
+  return [
+    ...options.filter(({ is }) => is === 'right'),
+    ...options.filter(({ is }) => is !== 'right'),
     { value: 'deformBore', is: 'wrong', trade: { code: 'deformsBore' } },
   ];
 }

@@ -290,7 +290,7 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
   },
   washerTooSmall: {
     title: 'It does not go over the bolt',
-    why: 'Its hole is {insideMm} mm, the bolt on {station} {boltMm} mm.',
+    why: 'Its hole is {insideMm} mm wide, and the bolt of {station} is {boltMm} mm thick.',
     lift: 'Take one of its size.',
   },
   washerTooSoft: {

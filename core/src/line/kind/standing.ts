@@ -1,11 +1,7 @@
 import { HELD_UP_BY, wheelsFree } from '../../kit/held-up-by.ts';
-import type { StepNeed } from '../../kit/kit-step.ts';
-import type { Plan } from '../../kit/plan.ts';
 import type { Ask } from '../ask.ts';
 import { type ActionOf, kindOf, tick } from '../line-kind.ts';
-
-/** Whether the sheet takes wheels off, or says itself that it stands on stands. */
-const needs = (plan: Plan, need: StepNeed): boolean => plan.steps.some((step) => step.needs.includes(need));
+import { takesWheelsOff } from '../wheels-off.ts';
 
 /**
  * Raised: what holds it, where the chocks are, and that it stands. What was said at intake or the time before is taken.
@@ -23,7 +19,7 @@ export const lift = kindOf<ActionOf<'lift'>>({
         about: 'heldUpBy',
         options: [
           ...HELD_UP_BY.map((value) =>
-            wheelsFree(value) || !needs(plan, 'wheelsOff')
+            wheelsFree(value) || !takesWheelsOff(plan)
               ? { value, is: 'right' as const }
               : { value, is: 'refused' as const, trade: { code: 'wheelsComeOff' as const } },
           ),

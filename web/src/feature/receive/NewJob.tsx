@@ -6,6 +6,7 @@ import type { Answers, AnswerValue } from '#core/kit/condition.ts';
 import { HELD_UP_BY, type HeldUpBy, wheelsFree } from '#core/kit/held-up-by.ts';
 import { scopedKeys } from '#core/kit/ids.ts';
 import { fitVerdicts } from '#core/kit/resolve.ts';
+import { takesWheelsOff } from '#core/line/wheels-off.ts';
 import { KM_PER_MILE, odometerDoubt, odometerKm } from '#core/vehicle/odometer.ts';
 import { findVehicles } from '#core/vehicle/vehicle-search.ts';
 import { planSoFar } from '#core/visit/plan-so-far.ts';
@@ -67,7 +68,7 @@ export default function NewJob() {
   const effective: Record<string, AnswerValue | undefined> = begun
     ? Object.assign({}, ...visit.map((kit) => scopedKeys(kit.prefix, kitAnswers(kit, vehicle, answers))))
     : {};
-  const wheelsOff = resolved?.ok === true && resolved.value.steps.some(({ needs }) => needs.includes('wheelsOff'));
+  const wheelsOff = resolved?.ok === true && takesWheelsOff(resolved.value);
   // What the shop usually takes, where this work can be done on it.
   const usualHold = rules?.heldUpBy;
   const heldUpBy = held ?? (usualHold && (!wheelsOff || wheelsFree(usualHold)) ? usualHold : undefined);

@@ -31,7 +31,7 @@ export function ThreadLadder({ station }: { station: PlanStation }) {
             >
               <b className="block">{THREAD_RUNG_TEXT[rung].name}</b>
               <span className={`text-sm ${rung === due ? 'text-on-plate-2' : 'text-ink-2'}`}>
-                {tried ? 'did not do' : rung === due ? 'now' : 'if not'}
+                {tried ? 'no help' : rung === due ? 'now' : 'if not'}
               </span>
             </li>
           );
