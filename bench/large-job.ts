@@ -2,11 +2,11 @@ import { type JobSetup, oneKit } from '#core/job/job-log.ts';
 import { blankKit } from '#core/kit/blank-kit.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 
-/** A kit of one plate with many bolts, for measuring; two rounds, no compound. */
-export function largeKit(stationCount: number): KitDocument {
+/** A kit of one plate with many bolts, or several with as many each, for measuring; two rounds, no compound. */
+export function largeKit(stationCount: number, plates = 1): KitDocument {
   const ids = Array.from({ length: stationCount }, (_, index) => `s${index + 1}`);
   return {
-    ...blankKit(`plate-${stationCount}`, `Plate with ${stationCount} bolts`, 'Pennant Works'),
+    ...blankKit(`plate-${stationCount}-${plates}`, `Plate with ${stationCount} bolts`, 'Pennant Works'),
     statedMinutes: 480,
     items: [
       {
@@ -30,17 +30,15 @@ export function largeKit(stationCount: number): KitDocument {
       specs: [{ spec: { kind: 'torque', targetNm: 60 }, printed: '60 N·m' }],
       drive: { kind: 'hex', acrossFlatsMm: 16 },
     })),
-    groups: [
-      {
-        id: 'plate',
-        title: 'Plate',
-        map: { title: 'Plate', note: '', widthMm: 1500, heightMm: 960, shapes: [] },
-        stations: ids,
-        torqueOrder: { pattern: 'asListed' },
-        stages: [1],
-        verify: true,
-      },
-    ],
+    groups: Array.from({ length: plates }, (_, plate) => ({
+      id: plate === 0 ? 'plate' : `plate-${plate + 1}`,
+      title: plates === 1 ? 'Plate' : `Plate ${plate + 1}`,
+      map: { title: 'Plate', note: '', widthMm: 1500, heightMm: 960, shapes: [] },
+      stations: ids.slice((plate * stationCount) / plates, ((plate + 1) * stationCount) / plates),
+      torqueOrder: { pattern: 'asListed' as const },
+      stages: [1],
+      verify: true,
+    })),
   };
 }
 

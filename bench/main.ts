@@ -128,11 +128,13 @@ rows.push({
   figure: `${Math.max(...firstLoad).toFixed(1)} kB`,
   goal: '≤ 170 kB',
 });
-const paint = await measureKeyToPaint();
-rows.push({
-  what: `key to painted next station, 4× slower processor, ${paint.presses} presses`,
-  figure: `median ${paint.medianMs.toFixed(0)} ms, worst ${paint.worstMs.toFixed(0)} ms`,
-  goal: '≤ 100 ms',
-});
+for (const plates of [8, 1]) {
+  const paint = await measureKeyToPaint(plates);
+  rows.push({
+    what: `key to painted next station, 400 stations in ${plates === 1 ? 'one group' : `${plates} groups`}, 4× slower processor`,
+    figure: `median ${paint.medianMs.toFixed(0)} ms, worst ${paint.worstMs.toFixed(0)} ms`,
+    goal: '≤ 50 ms',
+  });
+}
 
 console.table(Object.fromEntries(rows.map(({ what, ...rest }) => [what, rest])));

@@ -77,15 +77,20 @@ function ticksOf(
   return { done, of };
 }
 
-/** Where a job stands. */
-export function jobProgress(plan: Plan, state: JobState, lastEventAtMs?: number): JobProgress {
+/** How much of each stretch is done. */
+export function phaseProgress(plan: Plan, state: JobState): PhaseProgress[] {
   const counted = plan.items.filter((item) => state.lines[item.id]?.count !== undefined).length;
   const { acts } = lineProgress(plan, state);
-  const phases: PhaseProgress[] = [
+  return [
     { phase: 'checkIn', done: counted, of: plan.items.length },
     ...PHASES.map((phase) => ({ phase, ...ticksOf(plan, state, phase, acts) })),
     { phase: 'closeOut', done: state.closed ? 1 : 0, of: 1 },
   ];
+}
+
+/** Where a job stands. */
+export function jobProgress(plan: Plan, state: JobState, lastEventAtMs?: number): JobProgress {
+  const phases = phaseProgress(plan, state);
   const open = phases.find((entry) => entry.done < entry.of);
   return {
     phase: state.closed ? 'closed' : (open?.phase ?? 'closeOut'),

@@ -8,7 +8,7 @@ import { PhaseRule, rulePhases } from '../drawing/PhaseRule.tsx';
 import { Notice } from '../ui/Notice.tsx';
 import { useJobStore } from './job-store.ts';
 import { useShortcuts } from './shortcuts.ts';
-import { useOpenJob, useProgress } from './use-open-job.ts';
+import { useOpenJob, usePhases } from './use-open-job.ts';
 
 /** The words of all refusals, fetched with the first one: most jobs have none. */
 const Refusals = lazy(() => import('./Refusals.tsx'));
@@ -62,7 +62,7 @@ export default function JobShell() {
 
 function OpenedJob() {
   const { document, plan, state } = useOpenJob();
-  const progress = useProgress(plan, state);
+  const phases = usePhases(plan, state);
   const shortcuts = useShortcuts();
   const anyRefused = useJobStore((store) => store.refused !== undefined || store.refusedLater.length > 0);
   const { vehicle } = document;
@@ -78,10 +78,7 @@ function OpenedJob() {
         </Link>
         <div className="order-last w-full min-w-0 border-t border-plate-2 lg:order-none lg:w-auto lg:flex-1 lg:border-t-0 lg:border-l">
           <PhaseRule
-            phases={[
-              ...rulePhases(progress.phases),
-              { to: 'record', title: 'Record', done: state.closed ? 1 : 0, of: 1 },
-            ]}
+            phases={[...rulePhases(phases), { to: 'record', title: 'Record', done: state.closed ? 1 : 0, of: 1 }]}
           />
         </div>
         <div className="flex shrink-0 items-center gap-1 px-3 lg:border-l lg:border-plate-2">

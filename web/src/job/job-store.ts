@@ -18,6 +18,9 @@ import { isSendable, type OutboxEntry, unreadable } from './outbox-entry.ts';
 import { BATCH, sendInParts } from './sending.ts';
 import { noteUnkept, useUnkept } from './unkept.ts';
 
+/** How long after a change the job is kept on this device, ms. */
+const KEEP_AFTER_MS = 700;
+
 /** Waits between attempts to reach the server, ms. */
 const RETRY_MS = [1000, 2000, 4000, 8000, 15_000];
 
@@ -48,6 +51,26 @@ export const jobStore =
     let unwritten: OutboxEntry[] = [];
     let writing: Promise<void> = Promise.resolve();
     let faultsOf: ((command: unknown) => InputFault[]) | undefined;
+
+    /** The newest of the job that is not kept yet, and when it will be. */
+    let unkeptJob: { document: JobDocument; timer: ReturnType<typeof setTimeout> } | undefined;
+
+    /**
+     * Keeps the job a moment later, many changes in one: its events are on the server already, and copying a long job
+     * must not come between a key and the next station.
+     */
+    function keepSoon(document: JobDocument): void {
+      if (unkeptJob) clearTimeout(unkeptJob.timer);
+      unkeptJob = { document, timer: setTimeout(keepNow, KEEP_AFTER_MS) };
+    }
+
+    function keepNow(): void {
+      if (!unkeptJob) return;
+      clearTimeout(unkeptJob.timer);
+      const { document } = unkeptJob;
+      unkeptJob = undefined;
+      void outbox.keepJob(document);
+    }
 
     /** Pending commands laid over the confirmed job, in the order they were given. */
     const overlay = (confirmed: JobLog, document: JobDocument, pending: readonly OutboxEntry[]): JobLog =>
@@ -95,7 +118,7 @@ export const jobStore =
         log: overlay(next, known, still),
       });
       if (settled.length > 0) void outbox.dropCommands(settled).then(changed);
-      void outbox.keepJob(known);
+      keepSoon(known);
     }
 
     function show(document: JobDocument, entries: readonly OutboxEntry[]): void {
@@ -344,13 +367,13 @@ export const jobStore =
         const whole = entry.signed ? entry : { ...entry, signed: await signedOf(entry) };
         await outbox.keepCommands([whole]);
         done();
-        changed();
         const { log, document, pending } = get();
         // Another job is open by now: what was written goes out all the same.
-        if (!isCurrent(entry.jobId) || !log || !document) return;
+        if (!isCurrent(entry.jobId) || !log || !document) return changed();
         const outcome = takeCommand(log, document.wrenches, entry.envelope, { breaks: document.integrity.open });
         // Read anew meanwhile, the job has it already.
         if (!pending.some(({ id }) => id === entry.id)) set({ log: outcome.log, pending: [...pending, whole] });
+        changed();
         void flush(entry.jobId);
       } catch {
         // Whatever the store throws, the one thing that matters is said, on whatever screen: this is not kept.
@@ -372,6 +395,7 @@ export const jobStore =
       void flush(jobId);
     });
     globalThis.addEventListener?.('pagehide', () => {
+      keepNow();
       const { jobId, document } = get();
       if (jobId && document) tell(jobId, true, true);
     });
@@ -401,6 +425,7 @@ export const jobStore =
       close() {
         const { jobId: left, document: seen } = get();
         if (left && seen) tell(left, true);
+        keepNow();
         hangUp?.();
         hangUp = undefined;
         clearTimeout(retry);

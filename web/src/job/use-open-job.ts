@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
 import type { JobDocument } from '#contract/job.ts';
 import type { JobCommand } from '#core/job/acts.ts';
-import { type JobProgress, jobProgress } from '#core/job/job-progress.ts';
+import { type PhaseProgress, phaseProgress } from '#core/job/job-progress.ts';
 import type { JobState } from '#core/job/job-state.ts';
 import { type StationMark, stationMark } from '#core/job/station-progress.ts';
 import { indexOf, type Plan, type PlanIndex } from '#core/kit/plan.ts';
@@ -32,6 +32,7 @@ export function useStationMarks(plan: Plan, state: JobState): ReadonlyMap<string
   );
 }
 
-export function useProgress(plan: Plan, state: JobState): JobProgress {
-  return useMemo(() => jobProgress(plan, state), [plan, state]);
+/** How much of each stretch is done. */
+export function usePhases(plan: Plan, state: JobState): PhaseProgress[] {
+  return useMemo(() => phaseProgress(plan, state), [plan, state]);
 }
