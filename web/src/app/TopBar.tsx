@@ -1,6 +1,7 @@
 import { format } from 'date-fns';
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
+import { ClockBar } from '../job/ClockBar.tsx';
 import { useSession } from '../shop/session.ts';
 import { useNow } from '../ui/use-now.ts';
 import { PersonMenu } from './PersonMenu.tsx';
@@ -14,41 +15,44 @@ export function TopBar({ children }: { children?: ReactNode }) {
   const shop = useSession((state) => state.session?.shop.name);
   const nowMs = useNow(10_000);
   return (
-    <header className="flex h-16 shrink-0 items-stretch justify-between bg-plate text-on-plate">
-      <div className="flex min-w-0 flex-1 items-stretch">
-        <div className="hidden min-w-0 flex-col justify-center px-4 sm:flex sm:w-56">
-          <span className="plate text-2xl">Wrenchman</span>
-          <span className="truncate text-sm text-on-plate-2">{shop}</span>
+    <>
+      <header className="flex h-16 shrink-0 items-stretch justify-between bg-plate text-on-plate">
+        <div className="flex min-w-0 flex-1 items-stretch">
+          <div className="hidden min-w-0 flex-col justify-center px-4 sm:flex sm:w-56">
+            <span className="plate text-2xl">Wrenchman</span>
+            <span className="truncate text-sm text-on-plate-2">{shop}</span>
+          </div>
+          {/* Slides under a thumb where what stands at the right leaves it too little room. */}
+          <nav className="flex min-w-0 overflow-x-auto" aria-label="Screens">
+            <NavLink to="/" end className={tab}>
+              Bays
+            </NavLink>
+            <NavLink to="/receive" className={tab}>
+              Receive
+            </NavLink>
+            <NavLink to="/vehicles" className={tab}>
+              Vehicles
+            </NavLink>
+            <NavLink to="/kits" className={tab}>
+              Kits
+            </NavLink>
+            <NavLink to="/bench" className={tab}>
+              Bench
+            </NavLink>
+            <NavLink to="/crib" className={tab}>
+              Crib
+            </NavLink>
+          </nav>
         </div>
-        {/* Slides under a thumb where what stands at the right leaves it too little room. */}
-        <nav className="flex min-w-0 overflow-x-auto" aria-label="Screens">
-          <NavLink to="/" end className={tab}>
-            Bays
-          </NavLink>
-          <NavLink to="/receive" className={tab}>
-            Receive
-          </NavLink>
-          <NavLink to="/vehicles" className={tab}>
-            Vehicles
-          </NavLink>
-          <NavLink to="/kits" className={tab}>
-            Kits
-          </NavLink>
-          <NavLink to="/bench" className={tab}>
-            Bench
-          </NavLink>
-          <NavLink to="/crib" className={tab}>
-            Crib
-          </NavLink>
-        </nav>
-      </div>
-      <div className="flex shrink-0 items-center gap-2 pr-3 pl-2">
-        <span className="figures hidden text-sm md:inline">{format(nowMs, 'EEE d MMM HH:mm')}</span>
-        {/* A phone has no keys to list, and no room beside the screens' names. */}
-        <span className="hidden sm:contents">{children}</span>
-        <WaitingBadge />
-        <PersonMenu />
-      </div>
-    </header>
+        <div className="flex shrink-0 items-center gap-2 pr-3 pl-2">
+          <span className="figures hidden text-sm md:inline">{format(nowMs, 'EEE d MMM HH:mm')}</span>
+          {/* A phone has no keys to list, and no room beside the screens' names. */}
+          <span className="hidden sm:contents">{children}</span>
+          <WaitingBadge />
+          <PersonMenu />
+        </div>
+      </header>
+      <ClockBar />
+    </>
   );
 }

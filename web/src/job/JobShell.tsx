@@ -6,8 +6,10 @@ import { ShortcutSheet } from '../app/ShortcutSheet.tsx';
 import { WaitingBadge } from '../app/WaitingBadge.tsx';
 import { PhaseRule, rulePhases } from '../drawing/PhaseRule.tsx';
 import { Notice } from '../ui/Notice.tsx';
+import { ClockBar } from './ClockBar.tsx';
 import { useJobStore } from './job-store.ts';
 import { useShortcuts } from './shortcuts.ts';
+import { useNoteClocks } from './use-note-clocks.ts';
 import { useOpenJob, usePhases } from './use-open-job.ts';
 
 /** The words of all refusals, fetched with the first one: most jobs have none. */
@@ -63,6 +65,7 @@ export default function JobShell() {
 function OpenedJob() {
   const { document, plan, state } = useOpenJob();
   const phases = usePhases(plan, state);
+  useNoteClocks();
   const shortcuts = useShortcuts();
   const anyRefused = useJobStore((store) => store.refused !== undefined || store.refusedLater.length > 0);
   const { vehicle } = document;
@@ -90,6 +93,7 @@ function OpenedJob() {
           <PersonMenu />
         </div>
       </header>
+      <ClockBar job={document.id} />
       {anyRefused && (
         <Suspense fallback={null}>
           <Refusals />

@@ -6,23 +6,13 @@ import { waitsOfStep } from '#core/job/line-progress.ts';
 import type { LineAct, LineStep } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
-import { serverNowMs } from '../../shop/clock.ts';
+import { clockText } from '../../shop/clock-text.ts';
 import { useSession } from '../../shop/session.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
 import { afterKey, Keypad } from '../../ui/Keypad.tsx';
 import type { LineInHand } from './use-line.ts';
 
 const MINUTE_MS = 60_000;
-/** The hour of a clock; with its weekday where that is not today's. */
-export const clockText = (atMs: number, nowMs = serverNowMs()): string => {
-  const at = new Date(atMs);
-  const today = at.toDateString() === new Date(nowMs).toDateString();
-  return at.toLocaleString('en-GB', {
-    hour: '2-digit',
-    minute: '2-digit',
-    ...(today ? {} : { weekday: 'short' }),
-  });
-};
 const sinceOf = (typed: string, nowMs: number): number | undefined => {
   const [, hour, minute] = /^(\d{1,2}):(\d{2})$/.exec(typed) ?? [];
   if (hour === undefined || minute === undefined) return undefined;

@@ -7,8 +7,8 @@ import { lineKind } from '#core/line/line-kinds.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { useLinePlace } from '../../job/line-place.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
-import { ClockBar } from './ClockBar.tsx';
 import { LineFoot } from './LineFoot.tsx';
+import { SinceYouLeft } from './SinceYouLeft.tsx';
 import { Tape } from './Tape.tsx';
 import { type LineInHand, useLine } from './use-line.ts';
 
@@ -41,7 +41,7 @@ export default function Line() {
   };
   return (
     <div className="flex flex-1 flex-col lg:min-h-0">
-      <ClockBar line={line} />
+      <SinceYouLeft line={line} />
       <button
         type="button"
         className="flex min-h-12 items-center gap-3 border-b border-rule bg-sheet px-4 text-left lg:hidden"
