@@ -1,6 +1,5 @@
 import { z } from 'zod';
-import type { Compound } from '#core/compound/compound.ts';
-import type { Aftercare, Caution, JointGroup, MapShape, OrderRule } from '#core/kit/kit-document.ts';
+import type { Aftercare, Caution, JointGroup, KitCompound, MapShape, OrderRule } from '#core/kit/kit-document.ts';
 import { ConditionSchema } from '../condition.ts';
 import { exactly } from '../exactly.ts';
 import { Id, Positive, Text } from './field.ts';
@@ -68,7 +67,7 @@ export const JointGroupSchema = exactly<JointGroup>()(
   }),
 );
 
-export const CompoundSchema = exactly<Compound>()(
+export const CompoundSchema = exactly<KitCompound>()(
   z.strictObject({
     id: Id,
     name: Text,
@@ -77,6 +76,7 @@ export const CompoundSchema = exactly<Compound>()(
     fixtureMin: Positive.max(2880).optional(),
     fullCureH: Positive.max(336).optional(),
     oilTolerant: z.boolean().optional(),
+    when: ConditionSchema.optional(),
   }),
 );
 

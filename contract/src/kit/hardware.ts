@@ -52,6 +52,7 @@ export const ItemSchema = exactly<Item>()(
       .min(1)
       .optional(),
     serial: z.boolean().optional(),
+    treatment: Text.optional(),
     insert: Text.optional(),
     aliases: Aliases.optional(),
     place: Place.optional(),
@@ -109,6 +110,7 @@ export const StationSchema = exactly<Station>()(
       .array(z.enum(['safetyCritical', 'changesGeometry', 'rubberBonded', 'frictionFace', 'benchFinal', 'wheel']))
       .optional(),
     aliases: Aliases.optional(),
+    rounds: z.number().int().min(1).max(5).optional(),
     drillMm: Positive.max(200).optional(),
     drive: DriveSizeSchema,
     holding: z.strictObject({ drive: DriveSizeSchema, note: Text.optional() }).optional(),

@@ -1,5 +1,5 @@
 import { z } from 'zod';
-import type { PrintedSpec } from '#core/kit/printed-spec.ts';
+import { FIGURE_BASES, type PrintedSpec } from '#core/kit/printed-spec.ts';
 import type { SpecKind, SpecOf, TighteningSpec } from '#core/tightening/kinds.ts';
 import { ConditionSchema } from '../condition.ts';
 import { exactly, membersOf } from '../exactly.ts';
@@ -69,6 +69,7 @@ export const PrintedSpecSchema = exactly<PrintedSpec>()(
   z.strictObject({
     spec: TighteningSpecSchema,
     printed: Text,
+    basis: z.enum(FIGURE_BASES).optional(),
     when: ConditionSchema.optional(),
   }),
 );

@@ -55,6 +55,7 @@ const EXAMPLES: FindingFacts = {
   lockerWithAntiSeize: { compound: 'Medium locker' },
   lockerOnLockingNut: { compound: 'Medium locker' },
   lockerNearPlastic: { compound: 'Medium locker' },
+  figureForOtherThread: { printed: '54 N·m', basis: 'dry', compound: 'Medium locker' },
   highWhereUndone: { compound: 'High strength', thread: '' },
   slipperyFrictionFace: { compound: 'Anti-seize' },
   noOrder: { stations: 6, best: 'star', imbalance: 0.2 },

@@ -26,6 +26,8 @@ export const conditionsOf = (kit: KitDocument): Condition[] => {
   const lists: ReadonlyArray<ReadonlyArray<{ when?: Condition }>> = [
     kit.fits,
     kit.items,
+    kit.items.flatMap((item) => [...(item.quantities ?? []), ...(item.facings ?? [])]),
+    kit.compounds,
     kit.stations,
     kit.stations.flatMap((station) => station.specs),
     kit.items.flatMap((item) => item.leftover ?? []),

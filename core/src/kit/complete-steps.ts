@@ -141,7 +141,11 @@ function withJoints(list: StepList, { groups, items, checks }: Listed): void {
     const parts = items.filter(
       (item) =>
         item.fittedWith === group.id &&
-        (item.mark !== undefined || item.facing !== undefined || item.insert !== undefined || item.serial) &&
+        (item.mark !== undefined ||
+          item.treatment !== undefined ||
+          item.facing !== undefined ||
+          item.insert !== undefined ||
+          item.serial) &&
         !list.has((action) => action.type === 'fit' && action.item === item.id),
     );
     list.into(

@@ -91,6 +91,8 @@ export interface Item {
   facings?: Array<{ facing: string; when?: Condition }>;
   /** Carries a number of its own that goes on the record. */
   serial?: boolean;
+  /** What is done to it before it goes on: `paint the cut edge`. */
+  treatment?: string;
   /** A captured insert, sleeve or nut plate that must be seated in it before it goes on. */
   insert?: string;
   /** Other names the sheet or the trade gives it. */
@@ -150,6 +152,8 @@ export interface Station {
   turned?: 'head' | 'nut';
   tags?: JointTag[];
   aliases?: string[];
+  /** Takes part only in the last so many tightening rounds of its group; left out, in all. */
+  rounds?: number;
   /** The hole the fitter drills for it. */
   drillMm?: number;
   drive: DriveSize;
@@ -232,6 +236,9 @@ export interface FitCondition {
   when: Condition;
 }
 
+/** A compound of the kit; one used on some variants only leaves its joints dry on the others. */
+export type KitCompound = Compound & { when?: Condition };
+
 /** Left and right are seen from the driver's seat throughout. A kit as its maker's sheet describes it, complete enough to be worked from. */
 export interface KitDocument {
   format: typeof KIT_FORMAT;
@@ -253,7 +260,7 @@ export interface KitDocument {
   fits: FitCondition[];
   questions: Question[];
   items: Item[];
-  compounds: Compound[];
+  compounds: KitCompound[];
   stations: Station[];
   groups: JointGroup[];
   cautions: Caution[];

@@ -119,10 +119,18 @@ export function kitFaults(kit: KitDocument): KitFault[] {
   });
   kit.items.forEach((item, index) => {
     condition(`items[${index}].when`, item.when);
+    for (const list of ['quantities', 'facings'] as const)
+      item[list]?.forEach((entry, place) => {
+        condition(`items[${index}].${list}[${place}].when`, entry.when);
+      });
     if (item.thread !== undefined && !parseThread(item.thread).ok)
       add(`items[${index}].thread`, 'threadUnreadable', item.thread);
     if (item.fittedWith !== undefined && !groupIds.has(item.fittedWith))
       add(`items[${index}].fittedWith`, 'unknownGroup', item.fittedWith);
+  });
+
+  kit.compounds.forEach((compound, index) => {
+    condition(`compounds[${index}].when`, compound.when);
   });
 
   const use = new Map<string, number>();
@@ -175,7 +183,9 @@ export function kitFaults(kit: KitDocument): KitFault[] {
     order('torqueOrder', group.torqueOrder);
     const stages = group.stages ?? [1];
     const rising =
-      stages.every((share, place) => share > (stages[place - 1] ?? 0) && share <= 1) && stages.at(-1) === 1;
+      // A second round at full torque is one that the sheet asks for, and no plain second look.
+      stages.every((share, place) => share <= 1 && (share > (stages[place - 1] ?? 0) || stages[place - 1] === 1)) &&
+      stages.at(-1) === 1;
     if (!rising) add(`${path}.stages`, 'stagesNotRising', stages.join(', '));
     if (group.verify && !group.stations.some((id) => specsOf.get(id)?.some((printed) => canBeVerified(printed.spec)))) {
       add(`${path}.verify`, 'verifyImpossible', group.id);

@@ -18,7 +18,7 @@ import type {
 } from './kit-preparation.ts';
 import type { Disconnect, RemovedThing, Step } from './kit-step.ts';
 import type { Conflict } from './plan-conflict.ts';
-import type { PrintedSpec } from './printed-spec.ts';
+import type { FigureBasis, PrintedSpec } from './printed-spec.ts';
 import type { SharedWork } from './shared-work.ts';
 import type { Acting, StepAction } from './step-action.ts';
 
@@ -92,6 +92,8 @@ export interface PlanStation extends Omit<Station, 'when' | 'specs'> {
   groupId: GroupId;
   spec: TighteningSpec;
   printed: string;
+  /** The thread the figure is for, where the sheet says it. */
+  basis?: FigureBasis;
   /** The comparisons that chose the specification, empty when the sheet gives only one. */
   specBecause: Reason[];
   /** Figures of the sheet for other vehicles at this station: shown, so that they are not taken for this one. */

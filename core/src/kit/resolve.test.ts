@@ -14,6 +14,55 @@ function planOf(kit: KitDocument, vehicle: object, answers: Record<string, strin
   return resolved.value;
 }
 
+describe('what version 4 says of single joints and parts', () => {
+  const kitWith = (change: (kit: KitDocument) => void) => {
+    const kit = structuredClone(FRONT_RECOVERY_POINTS);
+    change(kit);
+    expect(kitFaults(kit)).toEqual([]);
+    return kit;
+  };
+  const planOf = (kit: KitDocument, shield: boolean) => {
+    const resolved = resolve(kit, { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab' }, { shield });
+    if (!resolved.ok) throw new Error(JSON.stringify(resolved.error));
+    return resolved.value;
+  };
+  const station = (plan: ReturnType<typeof planOf>, id: string) => plan.stations.find((entry) => entry.id === id);
+
+  it('a compound for some variants leaves its joints dry on the others', () => {
+    const kit = kitWith(({ compounds }) =>
+      Object.assign(compounds[0] as object, { when: { question: 'shield', is: true } }),
+    );
+    const locked = kit.stations.find(({ compound }) => compound !== undefined)?.id ?? '';
+    expect(station(planOf(kit, true), locked)?.compound).toBe(kit.compounds[0]?.id);
+    const dry = planOf(kit, false);
+    expect(station(dry, locked)?.compound).toBeUndefined();
+    expect(dry.compounds.map(({ id }) => id)).not.toContain(kit.compounds[0]?.id);
+  });
+  it('a question that only a quantity or a compound asks about is asked', () => {
+    const kit = kitWith((draft) => {
+      draft.questions.push({ id: 'winch', text: 'Is there a winch?', kind: 'yesNo' });
+      Object.assign(draft.items[0] as object, {
+        quantities: [{ quantity: 40, when: { question: 'winch', is: true } }],
+      });
+    });
+    const open = resolve(kit, { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab' }, { shield: true });
+    expect(open).toMatchObject({ ok: false, error: { code: 'answersMissing', questions: [{ id: 'winch' }] } });
+  });
+  it('a station may take part in the last rounds only, and a sheet may ask for full torque twice', () => {
+    const kit = kitWith(({ groups, stations }) => {
+      Object.assign(groups[0] as object, { stages: [0.5, 1, 1], verify: true });
+      Object.assign(stations[0] as object, { rounds: 2 });
+      Object.assign(stations[1] as object, { rounds: 1 });
+    });
+    const plan = planOf(kit, true);
+    expect(['s1', 's2', 's3'].map((id) => station(plan, id)?.passIndexes)).toEqual([
+      [1, 2, 3],
+      [2, 3],
+      [0, 1, 2, 3],
+    ]);
+  });
+});
+
 describe('conditions in three values', () => {
   const leaf: Condition = { question: 'year', atLeast: 2016 };
   it('waits for what can still settle it, and not for what cannot', () => {

@@ -94,6 +94,8 @@ interface Resolving {
   kit: KitDocument;
   answers: Answers;
   trace: TraceEntry[];
+  /** Ids of the compounds that apply. */
+  compounds: ReadonlySet<string>;
 }
 
 /** What applies, with why; a trace of everything that had a condition. */
@@ -161,11 +163,17 @@ function orderOf(
 }
 
 /** The passes of its group that a station takes part in. */
-export const passIndexesOf = (station: Pick<PlanStation, 'spec'>, passes: readonly Pass[]): number[] => {
+export const passIndexesOf = (station: Pick<PlanStation, 'spec' | 'rounds'>, passes: readonly Pass[]): number[] => {
   if (station.spec.kind === 'snug') return [];
   // Stages and verify passes exist only for joints that may be pulled more than once.
-  if (canBeVerified(station.spec)) return passes.map((_, index) => index);
-  return passes.flatMap((pass, index) => (pass.kind === 'tighten' && pass.fraction === 1 ? [index] : []));
+  if (canBeVerified(station.spec)) {
+    const all = passes.map((_, index) => index);
+    if (station.rounds === undefined) return all;
+    // The last of the rounds, and the second look.
+    const tightening = all.filter((index) => passes[index]?.kind === 'tighten').slice(-station.rounds);
+    return all.filter((index) => passes[index]?.kind === 'verify' || tightening.includes(index));
+  }
+  return passes.flatMap((pass, index) => (pass.kind === 'tighten' && pass.fraction === 1 ? [index] : [])).slice(0, 1);
 };
 
 function resolveStation(resolving: Resolving, station: Station, groupId: string): PlanStation | undefined {
@@ -186,7 +194,8 @@ function resolveStation(resolving: Resolving, station: Station, groupId: string)
     xMm: station.xMm,
     yMm: station.yMm,
     stack: station.stack,
-    compound: station.compound,
+    compound: resolving.compounds.has(station.compound ?? '') ? station.compound : undefined,
+    rounds: station.rounds,
     turned: station.turned,
     tags: station.tags,
     aliases: station.aliases,
@@ -198,6 +207,7 @@ function resolveStation(resolving: Resolving, station: Station, groupId: string)
     groupId,
     spec: chosen.spec.spec,
     printed: chosen.spec.printed,
+    basis: chosen.spec.basis,
     specBecause: chosen.because,
     notThisVehicle: others.length > 0 ? others : undefined,
     passIndexes: [],
@@ -299,7 +309,10 @@ export function resolve(
 
   const rules = houseRules(shop);
   const trace: TraceEntry[] = [];
-  const resolving: Resolving = { kit, answers, trace };
+  const compounds = new Set(
+    kit.compounds.filter(({ when }) => evaluate(when, answers).truth === 'true').map(({ id }) => id),
+  );
+  const resolving: Resolving = { kit, answers, trace, compounds };
   const keptGroups = sift<JointGroup>(resolving, 'groups', kit.groups, (group) => group.title);
   const keptStations = applying<Station>(resolving, 'stations', kit.stations, (station) => station.name);
   const stationById = new Map(keptStations.map(({ entry }) => [entry.id, entry]));
@@ -390,6 +403,7 @@ export function resolve(
     item: idsOf(listed.items),
     station: idsOf(stations),
     group: present,
+    compound: compounds,
   });
   return ok({
     title: kit.title,
@@ -409,7 +423,7 @@ export function resolve(
       },
     ],
     questions: kit.questions.map((question) => ({ ...question, kit: kit.id })),
-    compounds: kit.compounds,
+    compounds: kit.compounds.filter(({ id }) => compounds.has(id)).map(({ when: _, ...compound }) => compound),
     stations,
     cautions: sift(resolving, 'cautions', kit.cautions, text),
     aftercare: sift(resolving, 'aftercare', kit.aftercare, text),

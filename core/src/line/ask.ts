@@ -32,6 +32,7 @@ export const ASK_ABOUT = [
   'edgeDistance',
   'deburred',
   'treated',
+  'treatment',
   'photo',
   'reason',
   'way',

@@ -87,7 +87,7 @@ function scoped(kit: KitDocument, scope: Scope): KitDocument {
       ...(item.facings ? { facings: item.facings.map((entry) => scopedWhen(entry, scope)) } : {}),
       ...(item.leftover ? { leftover: item.leftover.map((entry) => scopedWhen(entry, scope)) } : {}),
     })),
-    compounds: kit.compounds.map((compound) => ({ ...compound, id: scope(compound.id) })),
+    compounds: entries(kit.compounds),
     stations: entries(kit.stations).map((station) => ({
       ...station,
       ...optional('compound', station.compound, scope),

@@ -157,6 +157,11 @@ export const FINDINGS: Record<FindingCode, FindingWords> = {
     why: '{compound} cracks many plastics.',
     clears: 'Keep it off the part, or use another way to hold the joint.',
   },
+  figureForOtherThread: {
+    title: 'The figure is for another thread',
+    why: '{printed} is for {basis, select, dry {a dry thread} oiled {an oiled thread} locker {a thread with locker} other {a thread with anti-seize}}, and the kit makes it {compound, select, none {dry} other {one with {compound}}}: the same torque draws it otherwise.',
+    clears: 'Say which is right, or give the figure for the thread as it is made.',
+  },
   highWhereUndone: {
     title: 'High strength where it must come apart',
     why: '{compound} on {thread, select, none {this thread} other {{thread}}}: it is undone later, and this strength needs heat.',

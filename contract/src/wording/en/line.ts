@@ -80,6 +80,7 @@ export const ASK_TEXT: Record<AskAbout, string> = {
   drillSize: 'Drill in the chuck{what, select, none {} other {, {what}}}',
   edgeDistance: 'From the hole’s centre to the edge',
   deburred: 'Deburred, chips out',
+  treatment: 'Done to it: {what}',
   treated: 'Bare metal treated: {what}',
   photo: 'Photo',
   reason: 'Why: {what}',

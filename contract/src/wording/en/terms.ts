@@ -5,6 +5,7 @@ import type { StepNeed } from '#core/kit/kit-step.ts';
 import type { Phase } from '#core/kit/phase.ts';
 import type { PlanAction } from '#core/kit/plan.ts';
 import type { JointDifference } from '#core/kit/plan-conflict.ts';
+import type { FigureBasis } from '#core/kit/printed-spec.ts';
 import type { PullVerdict } from '#core/tightening/judge-pull.ts';
 import type { Pattern } from '#core/tightening/pattern.ts';
 import type { Raised } from '#core/visit/raised-aftercare.ts';
@@ -18,6 +19,14 @@ export const PATTERN_TEXT: Record<Pattern | 'printed', string> = {
   rowZigZag: 'row zig-zag',
   circular: 'round the circle',
   printed: 'order from the sheet',
+};
+
+/** The thread a figure is for. */
+export const BASIS_TEXT: Record<FigureBasis, string> = {
+  dry: 'a dry thread',
+  oiled: 'an oiled thread',
+  locker: 'a thread with locker',
+  antiSeize: 'a thread with anti-seize',
 };
 
 export const COMPOUND_TEXT: Record<CompoundKind, string> = {

@@ -1,12 +1,27 @@
 import { describe, expect, it } from '@jest/globals';
-import { HOB, MIRA, plate, platesSnug, pullOf, RAFE, refusal, TAM, tryCommand, WRENCHES } from '#demo/try-job.ts';
+import { FRONT_RECOVERY_POINTS } from '#demo/kits.ts';
+import {
+  HOB,
+  MIRA,
+  plate,
+  platesSnug,
+  pullOf,
+  RAFE,
+  refusal,
+  TAM,
+  tryCommand,
+  untilSnug,
+  WRENCHES,
+  workerOn,
+} from '#demo/try-job.ts';
+import { indexOf } from '../../kit/plan.ts';
 import { closeBlocks } from '../close-blocks.ts';
 import { EVENT_VERSION } from '../event-version.ts';
 import { fold } from '../fold.ts';
 import { hardwareLedger } from '../hardware-ledger.ts';
 import { takeCommand } from '../job-log.ts';
 import { stationState } from '../job-state.ts';
-import { nextStep } from '../next-station.ts';
+import { nextStep, pullBand } from '../next-station.ts';
 import { groupComplete, stationMark } from '../station-progress.ts';
 import type { Stamped } from './act.ts';
 import type { PullRecorded } from './pull.ts';
@@ -173,5 +188,31 @@ describe('torque', () => {
     early.give({ type: 'countLine', item: 'a1', found: 4, damaged: 0 });
     early.give({ type: 'undo' });
     expect(early.log.state.lines.a1?.count?.found).toBe(3);
+  });
+});
+
+describe('a second round at full torque', () => {
+  it('is inside the locker’s window too, which a plain second look need not be', () => {
+    const kit = structuredClone(FRONT_RECOVERY_POINTS);
+    Object.assign(kit.groups[0] as object, { stages: [1, 1], verify: true });
+    const worker = untilSnug(workerOn(kit, { shield: false }), 'plate');
+    const round = () => nextStep(worker.log.plan, worker.log.state, 'plate');
+    const passOf = () => {
+      const next = round();
+      return next.kind === 'pull' ? next.pass : undefined;
+    };
+    while (passOf() === 0) worker.step();
+    const next = round();
+    if (next.kind !== 'pull') throw new Error('a pull');
+    const station = indexOf(worker.log.plan).stations.get(next.station);
+    const band = station && pullBand(worker.log.plan, station, next.pass);
+    const pull = pullOf(next.station, band?.targetNm ?? 0, { pass: next.pass });
+    expect(refusal(worker, pull, undefined, 24 * 3_600_000)).toBe('lockerWindowClosed');
+    while (passOf() === 1) worker.step();
+    const look = round();
+    if (look.kind !== 'pull') throw new Error('a second look');
+    expect(
+      refusal(worker, pullOf(look.station, band?.targetNm ?? 0, { pass: look.pass }), undefined, 24 * 3_600_000),
+    ).not.toBe('lockerWindowClosed');
   });
 });

@@ -4,6 +4,7 @@ import type { ThreadFinish } from '../../tightening/thread-finish.ts';
 import type { Members } from '../../tightening/weakest-member.ts';
 import type { ItemKind } from '../kit-document.ts';
 import type { Fate } from '../kit-step.ts';
+import type { FigureBasis } from '../printed-spec.ts';
 
 /** Nothing more to say than where it is. */
 type Nothing = Readonly<Record<string, never>>;
@@ -87,6 +88,8 @@ export interface FindingFacts {
   lockerWithAntiSeize: OnThread;
   lockerOnLockingNut: OnThread;
   lockerNearPlastic: OnThread;
+  /** The figure is for one thread, and another is on the joint. */
+  figureForOtherThread: { printed: string; basis: FigureBasis; compound: string };
   highWhereUndone: OnThread & { thread: string };
   slipperyFrictionFace: OnThread;
   noOrder: { stations: number; best: Pattern; imbalance: number };

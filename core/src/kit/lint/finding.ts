@@ -37,6 +37,7 @@ export const FINDING_CODES = {
   lockerNearPlastic: { rule: 9, severity: 'warning' },
   highWhereUndone: { rule: 9, severity: 'warning' },
   slipperyFrictionFace: { rule: 9, severity: 'error' },
+  figureForOtherThread: { rule: 9, severity: 'error' },
   noOrder: { rule: 10, severity: 'warning' },
   betterOrder: { rule: 10, severity: 'note' },
   specGap: { rule: 11, severity: 'error' },

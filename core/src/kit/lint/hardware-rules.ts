@@ -1,3 +1,4 @@
+import type { CompoundKind } from '../../compound/compound.ts';
 import { treatmentConflicts } from '../../compound/compound-choice.ts';
 import { clearanceHoleMm } from '../../fastener/clearance-hole.ts';
 import { HEAD_STANDARDS, isNut, listedHeads } from '../../fastener/head-dimension.ts';
@@ -6,6 +7,7 @@ import { tapDrill } from '../../fastener/tap-drill.ts';
 import { requiredEngagement, TAPPED_TENSILE_MPA } from '../../fastener/thread-engagement.ts';
 import { acceptBand, stretches } from '../../tightening/kinds.ts';
 import type { Item, KitDocument } from '../kit-document.ts';
+import type { FigureBasis } from '../printed-spec.ts';
 import { type Finding, finding } from './finding.ts';
 import { engagementMm, nutHeightMm, type StationJoint, strengthOf } from './station-joint.ts';
 
@@ -223,6 +225,28 @@ export function compounds(joints: readonly StationJoint[]): Finding[] {
       found.push(finding('highWhereUndone', path, joint.place, { ...facts, thread: joint.thread?.designation ?? '' }));
     return found;
   });
+}
+
+/** What is on a thread, as a figure's basis speaks of it; grease and oil are slippery alike. */
+const BASIS_OF: Partial<Record<CompoundKind, FigureBasis>> = {
+  threadlockerMedium: 'locker',
+  threadlockerHigh: 'locker',
+  antiSeize: 'antiSeize',
+  grease: 'oiled',
+};
+
+/** Rule 9, as far as the figure goes: it was worked out for a thread other than the one the kit makes. */
+export function figureBases(joints: readonly StationJoint[]): Finding[] {
+  return joints.flatMap((joint) =>
+    joint.station.specs.flatMap(({ printed, basis }, at): Finding[] => {
+      const made = joint.compound === undefined ? 'dry' : BASIS_OF[joint.compound.kind];
+      // An oiled thread without a compound is how the bolt comes; nothing here says that it is not.
+      if (basis === undefined || made === undefined || basis === made || (basis === 'oiled' && made === 'dry'))
+        return [];
+      const facts = { printed, basis, compound: joint.compound?.name ?? '' };
+      return [finding('figureForOtherThread', `${joint.path}.specs[${at}].basis`, joint.place, facts)];
+    }),
+  );
 }
 
 /** Rule 13: a drill or hole that the bolt cannot pass, a tap drill that is not the thread's. */

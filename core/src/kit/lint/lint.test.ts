@@ -218,6 +218,10 @@ const FAULTS: Record<FindingCode, (kit: KitDocument) => void> = {
     at(kit).compound = 'locker';
     for (const piece of rail(kit)) piece.material = 'plastic';
   },
+  figureForOtherThread: (kit) => {
+    at(kit).compound = 'locker';
+    (at(kit).specs[0] as { basis?: string }).basis = 'dry';
+  },
   highWhereUndone: (kit) => {
     kit.compounds = [{ id: 'locker', name: 'High-strength locker', kind: 'threadlockerHigh' }];
     Object.assign(at(kit), { compound: 'locker', tags: ['changesGeometry'] });

@@ -1,7 +1,17 @@
 import { answerSpace, variants } from '../answer-space.ts';
 import type { KitDocument } from '../kit-document.ts';
 import type { Finding, Severity } from './finding.ts';
-import { bushes, compounds, driveSizes, holes, lengths, oneUse, votes, washers } from './hardware-rules.ts';
+import {
+  bushes,
+  compounds,
+  driveSizes,
+  figureBases,
+  holes,
+  lengths,
+  oneUse,
+  votes,
+  washers,
+} from './hardware-rules.ts';
 import { orders } from './order-rules.ts';
 import { counts, reversals } from './quantity-rules.ts';
 import { stationJoint } from './station-joint.ts';
@@ -50,6 +60,7 @@ export function lintKit(kit: KitDocument): Finding[] {
     ...washers(joints),
     ...lengths(joints),
     ...compounds(joints),
+    ...figureBases(joints),
     ...orders(kit),
     ...everyVariant(kit, axes),
     ...stepGraph(kit, combos),

@@ -40,6 +40,7 @@ export const fit = kindOf<ActionOf<'fit'>>({
     if (!item) return [];
     return [
       ...markAsk(item, plan.items),
+      ...(item.treatment ? [tick('treated', 'treatment', item.treatment)] : []),
       ...(item.facing ? [tick('facing', 'facing', item.facing)] : []),
       ...(item.insert ? [tick('insert', 'insert', item.insert)] : []),
       ...(item.serial ? [words('serial', 'serial', item.name)] : []),

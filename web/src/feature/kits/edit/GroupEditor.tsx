@@ -289,8 +289,11 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
             onCommit={(typed) => {
               if (typed.trim() === '') return void edit((g) => delete g.stages);
               const stages = typed.split(/[,;]/).map((part) => typedNumber(part.replace('%', '')) / 100);
-              const rising = stages.every((stage, index) => stage > (stages[index - 1] ?? 0) && stage <= 1);
-              if (stages.length > 5 || !rising || stages.at(-1) !== 1) return 'Rising to 100 %: 50 %, 100 %';
+              const rising = stages.every(
+                (stage, index) => stage <= 1 && (stage > (stages[index - 1] ?? 0) || stages[index - 1] === 1),
+              );
+              if (stages.length > 5 || !rising || stages.at(-1) !== 1)
+                return 'Rising to 100 %: 50 %, 100 %; twice full where the sheet says so: 50 %, 100 %, 100 %';
               return void edit((g) => put(g, 'stages', stages));
             }}
           />

@@ -9,6 +9,14 @@ import { put, useEditor } from './editor-store.ts';
 
 const LOOK = 'min-h-11 w-full border-2 border-rule bg-sheet px-2 focus:border-ink';
 
+/** What is asked when the part goes on. */
+const AT_FITTING = [
+  ['treatment', 'Done to it first'],
+  ['insert', 'Captured in it, to be seated'],
+] as const;
+/** Longest words a kit file takes. */
+const LONGEST = 500;
+
 /** What a line of the packing list is, beyond its row: used once, locking, what it sits on, what is left over. */
 export function ItemDetails({ kit, index }: { kit: KitDocument; index: number }) {
   const change = useEditor((state) => state.change);
@@ -20,7 +28,7 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
       const target = draft.items[index];
       if (target) recipe(target);
     });
-  const tick = (field: 'singleUse' | 'leftHand', text: string) => (
+  const tick = (field: 'singleUse' | 'leftHand' | 'serial', text: string) => (
     <label className="flex min-h-11 items-center gap-2">
       <input
         type="checkbox"
@@ -128,6 +136,19 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
               }}
             />
           ))}
+          {AT_FITTING.map(([field, label]) => (
+            <CommitField
+              key={field}
+              label={label}
+              value={item[field] ?? ''}
+              onCommit={(typed) =>
+                typed.trim().length > LONGEST
+                  ? `At most ${LONGEST} characters.`
+                  : void edit((i) => put(i, field, typed.trim() || undefined))
+              }
+            />
+          ))}
+          {tick('serial', 'Its own number goes on the record')}
         </div>
         <h3 className="plate mt-5 border-b-2 border-ink text-xl">Left over, as the sheet says</h3>
         <ul>

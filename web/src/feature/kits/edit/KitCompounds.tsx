@@ -1,5 +1,6 @@
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, put, useEditor } from './editor-store.ts';
 import { LOOK } from './look.ts';
 
@@ -64,6 +65,17 @@ export function Compounds({ kit }: { kit: KitDocument }) {
               />
               Its own sheet says it stands a trace of oil
             </label>
+            <ConditionButton
+              when={compound.when}
+              of={compound.name}
+              onChange={(when) =>
+                change((draft) => {
+                  const target = draft.compounds[index];
+                  if (target && when) target.when = when;
+                  else if (target) delete target.when;
+                })
+              }
+            />
           </li>
         ))}
       </ul>

@@ -1,6 +1,7 @@
 import { FIGURE_WORDS, KIND_WORDS } from '#contract/wording/en/kinds.ts';
+import { BASIS_TEXT } from '#contract/wording/en/terms.ts';
 import type { Station } from '#core/kit/kit-document.ts';
-import type { PrintedSpec } from '#core/kit/printed-spec.ts';
+import { FIGURE_BASES, type PrintedSpec } from '#core/kit/printed-spec.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { fromBase } from '#core/quantity/unit.ts';
 import { acceptBand, KINDS, type SpecKind, type TighteningSpec } from '#core/tightening/kinds.ts';
@@ -113,6 +114,24 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
                   {band.minNm.toFixed(1)}–{Number.isFinite(band.maxNm) ? band.maxNm.toFixed(1) : '…'}
                 </span>
               )}
+              <label className="text-sm text-ink-2">
+                The figure is for
+                <select
+                  className={`block ${LOOK}`}
+                  value={printed.basis ?? ''}
+                  onChange={(event) => {
+                    const basis = FIGURE_BASES.find((one) => one === event.target.value);
+                    specEdit(index, (spec) => (basis ? put(spec, 'basis', basis) : delete spec.basis));
+                  }}
+                >
+                  <option value="">not said</option>
+                  {FIGURE_BASES.map((basis) => (
+                    <option key={basis} value={basis}>
+                      {BASIS_TEXT[basis]}
+                    </option>
+                  ))}
+                </select>
+              </label>
               <ConditionButton
                 when={printed.when}
                 of={`${printed.printed} at station ${station.label}`}

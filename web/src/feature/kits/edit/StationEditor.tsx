@@ -328,6 +328,17 @@ function StationForm({
               onChange={(place) => edit((s) => (place ? put(s, 'place', place) : delete s.place))}
             />
             <CommitField
+              label="Only in the last rounds, how many"
+              value={station.rounds === undefined ? '' : String(station.rounds)}
+              onCommit={(typed) => {
+                if (typed.trim() === '') return void edit((s) => delete s.rounds);
+                const rounds = typedNumber(typed);
+                return Number.isInteger(rounds) && rounds >= 1 && rounds <= 5
+                  ? void edit((s) => put(s, 'rounds', rounds))
+                  : '1 to 5, or nothing for all.';
+              }}
+            />
+            <CommitField
               label="Drilled by the fitter, mm"
               value={station.drillMm === undefined ? '' : String(station.drillMm)}
               onCommit={(typed) => {

@@ -1,5 +1,5 @@
 import { classText } from '#contract/wording/class-text.ts';
-import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
+import { BASIS_TEXT, COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
 import { wrenchFaultText } from '#contract/wording/wrench-fault-text.ts';
 import { describeDrive } from '#core/fastener/drive.ts';
 import { stationState } from '#core/job/job-state.ts';
@@ -86,7 +86,7 @@ export function JointFacts({ torque, onWrench }: { torque: TorqueStep; onWrench:
       )}
       <div className="flex gap-3">
         <dt className="w-16 shrink-0 text-ink-2">Thread</dt>
-        <dd className="flex items-start gap-2">
+        <dd className="flex flex-wrap items-start gap-2">
           {compound ? (
             <>
               <span aria-hidden="true" className={`mt-1 size-3.5 shrink-0 ${swatch}`} />
@@ -96,6 +96,9 @@ export function JointFacts({ torque, onWrench }: { torque: TorqueStep; onWrench:
             </>
           ) : (
             'dry, as supplied'
+          )}
+          {station.basis && step.kind === 'pull' && (
+            <span className="block text-sm text-ink-2">the figure is for {BASIS_TEXT[station.basis]}</span>
           )}
         </dd>
       </div>
