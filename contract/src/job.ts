@@ -139,8 +139,11 @@ const LATEST_PLAN_MS = Date.UTC(2100, 0, 1);
 
 export const OpenJobSchema = z.strictObject({
   vehicle: Ref,
-  /** Kits of the visit, in order; answers stand under scoped ids. */
-  kits: z.array(Ref).min(1).max(12),
+  /** Kits of the visit, in order, each with its side where one is fitted on both; answers stand under scoped ids. */
+  kits: z
+    .array(z.union([Ref, z.strictObject({ kit: Ref, side: z.enum(['left', 'right']) })]))
+    .min(1)
+    .max(12),
   answers: AnswersSchema,
   bay: z.number().int().min(1).max(99),
   plannedStartMs: z.number().int().min(EARLIEST_PLAN_MS).max(LATEST_PLAN_MS),
@@ -156,8 +159,10 @@ export type AddKit = z.infer<typeof AddKitSchema>;
 
 /** A kit as a job pins it. */
 export interface JobKit {
+  /** As it is worked: where the visit has it once for each side, the one on its side. */
   document: KitDocument;
   prefix: string;
+  side?: 'left' | 'right';
   /** Withdrawn by a lead since: the job goes on only with open eyes. */
   withdrawn?: { atMs: number; because: string };
 }

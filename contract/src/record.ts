@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { upgradeKit } from '#core/kit/upgrade-kit.ts';
 import { JobEventSchema } from './acts.ts';
 import { AnswersSchema } from './condition.ts';
+import { HouseRulesSchema } from './house-rules.ts';
 import { KitDocumentSchema } from './kit.ts';
 import { VehicleSchema } from './vehicle.ts';
 
@@ -18,11 +19,20 @@ export const RecordFileSchema = z.strictObject({
     plannedStartMs: z.number(),
     odometerKm: z.number().optional(),
   }),
-  shop: z.strictObject({ name: z.string(), stages: z.array(z.number()).optional(), verify: z.boolean().optional() }),
+  /** The shop's name, and of its rules those that the job was opened with. */
+  shop: z.strictObject({ name: z.string(), ...HouseRulesSchema.shape }),
   vehicle: VehicleSchema,
   /** Every kit that is or was in the visit, with the prefix of its ids in the events. */
   // As they were stored; a kit of an older version is read lifted.
-  kits: z.array(z.strictObject({ document: z.preprocess(upgradeKit, KitDocumentSchema), prefix: z.string() })).min(1),
+  kits: z
+    .array(
+      z.strictObject({
+        document: z.preprocess(upgradeKit, KitDocumentSchema),
+        prefix: z.string(),
+        side: z.enum(['left', 'right']).optional(),
+      }),
+    )
+    .min(1),
   openedWith: z.array(z.string()).min(1),
   answers: AnswersSchema,
   /** From version 3: the text whose hash the first event follows on. */

@@ -37,7 +37,11 @@ const RawRecordSchema = z.looseObject({
   shop: z.looseObject({ name: z.string() }),
   vehicle: z.looseObject({}),
   kits: z.array(
-    z.looseObject({ document: z.looseObject({ id: z.string(), revision: z.number() }), prefix: z.string() }),
+    z.looseObject({
+      document: z.looseObject({ id: z.string(), revision: z.number() }),
+      prefix: z.string(),
+      side: z.enum(['left', 'right']).optional(),
+    }),
   ),
   openedWith: z.array(z.string()),
   answers: z.record(z.string(), z.union([z.string(), z.number(), z.boolean()])),
@@ -122,8 +126,9 @@ function sealFindings(record: RawRecord, { sha256 }: RecordCrypto): RecordFindin
       shop: { ...record.shop, name: seal.shop.name },
       vehicle: record.vehicle as never,
       salt: record.personalSalt,
-      kits: record.kits.map(({ document, prefix }) => ({
+      kits: record.kits.map(({ document, prefix, side }) => ({
         prefix,
+        side,
         id: document.id,
         revision: document.revision,
         document,

@@ -31,7 +31,7 @@ export interface Seal {
   vehicle: Omit<Vehicle, keyof PersonalFacts>;
   /** Hash of the personal facts, with a salt that is kept beside them and erased with them. */
   personal: string;
-  kits: Array<{ prefix: string; id: string; revision: number; sha256: string }>;
+  kits: Array<{ prefix: string; id: string; revision: number; side?: 'left' | 'right'; sha256: string }>;
   openedWith: string[];
   answers: Record<string, AnswerValue>;
   by?: Person;
@@ -88,7 +88,7 @@ export interface SealedJob {
   /** Absent where the personal facts were erased. */
   salt?: string;
   /** Documents of the kits it was opened with, as stored. */
-  kits: Array<{ prefix: string; id: string; revision: number; document: object }>;
+  kits: Array<{ prefix: string; id: string; revision: number; side?: 'left' | 'right'; document: object }>;
   openedWith: string[];
   answers: Record<string, AnswerValue>;
 }

@@ -18,7 +18,6 @@ export interface RecordProof {
 
 /** The record as an open file: the job, its pinned kits, the chained events, and what proves them. */
 export function recordFile(job: JobDocument, proof: RecordProof): RecordFile {
-  const { name, stages, verify } = job.shop;
   return {
     format: RECORD_FORMAT,
     version: 3,
@@ -29,9 +28,13 @@ export function recordFile(job: JobDocument, proof: RecordProof): RecordFile {
       plannedStartMs: job.plannedStartMs,
       odometerKm: job.odometerKm,
     },
-    shop: { name, stages: stages ? [...stages] : undefined, verify },
+    shop: job.shop,
     vehicle: job.vehicle,
-    kits: job.kits.map(({ document, prefix }) => ({ document: proof.stored.get(prefix) ?? document, prefix })),
+    kits: job.kits.map(({ document, prefix, side }) => ({
+      document: proof.stored.get(prefix) ?? document,
+      prefix,
+      ...(side ? { side } : {}),
+    })),
     openedWith: job.openedWith,
     answers: job.answers,
     seal: proof.seal,
@@ -49,13 +52,12 @@ export function recordFile(job: JobDocument, proof: RecordProof): RecordFile {
 export function replay(
   job: Pick<JobDocument, 'kits' | 'openedWith' | 'vehicle' | 'answers' | 'events'> & { shop: Partial<HouseRules> },
 ): JobLog {
-  const { stages, verify } = job.shop;
   const opened = openLog({
     kits: job.kits,
     openedWith: job.openedWith,
     vehicle: job.vehicle,
     answers: job.answers,
-    shop: { stages, verify },
+    shop: job.shop,
   });
   if (!opened.ok) throw new Error(`A stored job no longer resolves: ${opened.error.code}`);
   return appendEvents(

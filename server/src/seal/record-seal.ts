@@ -59,7 +59,13 @@ export class RecordSeal {
       shop: { name: shopName, ...row.passRule },
       vehicle: impersonalFacts(row.vehicle),
       personal: personalHash(sha256, personalSalt, row.vehicle),
-      kits: kits.map(({ prefix, id, revision, stored }) => ({ prefix, id, revision, sha256: kitHash(sha256, stored) })),
+      kits: kits.map(({ prefix, id, revision, side, stored }) => ({
+        prefix,
+        id,
+        revision,
+        side,
+        sha256: kitHash(sha256, stored),
+      })),
       openedWith: kits.map(({ prefix }) => prefix),
       answers: row.answers,
       by: by?.person,
@@ -130,7 +136,7 @@ export class RecordSeal {
         shop: { name: seal.shop.name, ...row.passRule },
         vehicle: row.vehicle,
         salt: row.personalSalt ?? undefined,
-        kits: kits.map(({ prefix, id, revision, stored }) => ({ prefix, id, revision, document: stored })),
+        kits: kits.map(({ prefix, id, revision, side, stored }) => ({ prefix, id, revision, side, document: stored })),
         openedWith: openedWith(row),
         answers: row.answers,
       };

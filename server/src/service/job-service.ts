@@ -115,7 +115,12 @@ export class JobService {
       plannedStartMs: row.plannedStartMs,
       odometerKm: row.odometerKm ?? undefined,
       vehicle: row.vehicle,
-      kits: kits.map(({ document, prefix, withdrawn }) => ({ document, prefix, ...(withdrawn ? { withdrawn } : {}) })),
+      kits: kits.map(({ document, prefix, side, withdrawn }) => ({
+        document,
+        prefix,
+        ...(side ? { side } : {}),
+        ...(withdrawn ? { withdrawn } : {}),
+      })),
       openedWith: openedWith(row),
       answers: row.answers,
       shop: { name: shop.name, ...row.passRule },

@@ -28,15 +28,21 @@ export async function openJob(
   const [stored, shop, ...found] = await Promise.all([
     catalog.vehicle(caller.shopId, input.vehicle),
     catalog.shop(caller.shopId),
-    ...input.kits.map((id) => catalog.currentPinned(caller.shopId, id)),
+    ...input.kits.map((entry) =>
+      typeof entry === 'string'
+        ? catalog.currentPinned(caller.shopId, entry)
+        : catalog.currentPinned(caller.shopId, entry.kit, entry.side),
+    ),
   ]);
   if (!stored) return fail({ code: 'unknownVehicle' });
   if (input.bay > shop.bays) return fail({ code: 'bayUnknown', bays: shop.bays });
   const kits: PinnedDocument[] = [];
   for (const kit of found) {
     if (!kit) return fail({ code: 'unknownKit' });
-    if (kits.some((other) => other.id === kit.id)) return fail({ code: 'kitTwice', kit: kit.document.title });
-    kits.push({ ...kit, prefix: kitPrefix(kits, kit.id) });
+    // Twice only where each has a side of its own.
+    if (kits.some((other) => other.id === kit.id && (!kit.side || !other.side || other.side === kit.side)))
+      return fail({ code: 'kitTwice', kit: kit.document.title });
+    kits.push({ ...kit, prefix: kitPrefix(kits, kit.document.id) });
   }
   // The reading of this visit is the vehicle's own from here on; the questions were answered for it as it came.
   const vehicle = input.odometerKm === undefined ? stored.vehicle : { ...stored.vehicle, odometerKm: input.odometerKm };
@@ -62,7 +68,7 @@ export async function openJob(
       odometerKm: input.odometerKm,
       vehicleId: vehicle.id,
       vehicle,
-      kits: kits.map(({ prefix, id, revision }) => ({ prefix, id, revision })),
+      kits: kits.map(({ prefix, id, revision, side }) => ({ prefix, id, revision, ...(side ? { side } : {}) })),
       answers,
       passRule,
       openedAtMs: nowMs,

@@ -4,17 +4,23 @@ import type { StoredVehicle } from '#contract/vehicle.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { upgradeKit } from '#core/kit/upgrade-kit.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
+import { type KitSide, kitOnSide } from '#core/visit/kit-on-side.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { KitEntity, type PinnedKit, ShopEntity, VehicleEntity, WrenchEntity } from './entities.ts';
 
 /** A released document as it was stored, lifted to this version of the format. */
 export const currentKit = (stored: KitDocument): KitDocument => upgradeKit(stored) as KitDocument;
 
+/** A stored document as a job works it: the whole kit, or the one on its side. */
+const documentOf = (stored: KitDocument, side: KitSide | undefined): KitDocument =>
+  side ? kitOnSide(currentKit(stored), side) : currentKit(stored);
+
 /** A kit as a job pins it, with its document to the letter as it was stored. */
 export interface PinnedDocument extends JobKit {
   id: string;
   revision: number;
   stored: KitDocument;
+  side?: KitSide;
 }
 
 /** What a shop owns and works from: vehicles, kits, wrenches. */
@@ -64,13 +70,13 @@ export class CatalogRepository {
   }
 
   /** The newest revision that was not taken back, to be pinned. */
-  async currentPinned(shopId: string, id: string): Promise<PinnedDocument | undefined> {
+  async currentPinned(shopId: string, id: string, side?: KitSide): Promise<PinnedDocument | undefined> {
     const row = await this.source
       .getRepository(KitEntity)
       .findOne({ where: { shopId, id, withdrawnAtMs: IsNull() }, order: { revision: 'DESC' } });
     if (!row) return undefined;
     const { document: stored, revision } = row;
-    return { document: currentKit(stored), stored, prefix: '', id, revision };
+    return { document: documentOf(stored, side), stored, prefix: '', id, revision, ...(side ? { side } : {}) };
   }
 
   async withdraw(shopId: string, id: string, revision: number, because: string, atMs: number): Promise<boolean> {
@@ -84,12 +90,13 @@ export class CatalogRepository {
   async pinned(shopId: string, pins: readonly PinnedKit[]): Promise<PinnedDocument[]> {
     const kits = this.source.getRepository(KitEntity);
     return Promise.all(
-      pins.map(async ({ prefix, id, revision }) => {
+      pins.map(async ({ prefix, id, revision, side }) => {
         const row = await kits.findOneBy({ shopId, id, revision });
         if (!row) throw new Error(`Kit ${id}, revision ${revision}, is pinned by a job and not stored`);
         const { document: stored, withdrawnAtMs, withdrawnBecause } = row;
         const withdrawn = withdrawnAtMs ? { atMs: withdrawnAtMs, because: withdrawnBecause ?? '' } : undefined;
-        return { document: currentKit(stored), stored, prefix, id, revision, ...(withdrawn ? { withdrawn } : {}) };
+        const pinned = { document: documentOf(stored, side), stored, prefix, id, revision };
+        return { ...pinned, ...(side ? { side } : {}), ...(withdrawn ? { withdrawn } : {}) };
       }),
     );
   }

@@ -9,6 +9,7 @@ import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
+import type { KitSide } from '#core/visit/kit-on-side.ts';
 import { CRIB_ENTITIES } from './crib-entities.ts';
 import { millis } from './millis.ts';
 
@@ -108,6 +109,8 @@ export interface PinnedKit {
   prefix: string;
   id: string;
   revision: number;
+  /** The side of the vehicle it is fitted on, where the visit has one for each. */
+  side?: KitSide;
   added?: true;
 }
 

@@ -1,3 +1,7 @@
+import { execFile } from 'node:child_process';
+import { mkdtempSync, readFileSync, writeFileSync } from 'node:fs';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { HouseRules1764000000008 } from '../store/migration/0009-house-rules.ts';
 import { type Device, fitter, startTestServer, type TestServer } from './harness.ts';
@@ -9,6 +13,13 @@ beforeAll(async () => {
   mira = await fitter(server);
 });
 afterAll(() => server.stop());
+
+/** What the command line says, in a process of its own. */
+const said = (...words: string[]): Promise<string> =>
+  new Promise((settle) => {
+    const env = { ...process.env, NODE_OPTIONS: '' };
+    execFile(process.execPath, ['scripts/wm.mjs', ...words], { env }, (_, stdout) => settle(stdout));
+  });
 
 const stored = async (): Promise<unknown> => {
   const [row] = (await server.source.query('SELECT house_rules FROM shop')) as Array<{ house_rules: unknown }>;
@@ -58,6 +69,13 @@ describe('the rules of the house', () => {
     const { id } = (await opened.json()) as { id: string };
     await server.source.query('UPDATE shop SET house_rules = NULL');
     expect((await mira.job(id)).shop).toMatchObject({ driveAfter: 'fullCure', heldUpBy: 'ramps' });
+    // They are sealed with the job, and its exported record is checked against them.
+    const file = join(mkdtempSync(join(tmpdir(), 'wm-record-')), 'record.json');
+    writeFileSync(file, await (await mira.request('GET', `/api/jobs/${id}/record.json`)).text());
+    expect(await said('verify', file)).not.toMatch(/ALTERED/);
+    const altered = { ...JSON.parse(readFileSync(file, 'utf8')), shop: { name: 'Harrow Lane Fitting Shop' } };
+    writeFileSync(file, JSON.stringify(altered));
+    expect(await said('verify', file)).toMatch(/ALTERED/);
     const wrong = await mira.request('POST', '/api/jobs', {
       vehicle: 'v-carrick',
       kits: ['transfer-case-guard'],

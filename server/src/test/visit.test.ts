@@ -2,7 +2,7 @@ import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { DeviceCommand } from '#contract/acts.ts';
 import type { CommandBatchAnswer } from '#contract/job.ts';
-import { RecordFileSchema } from '#contract/record.ts';
+import { type RecordFile, RecordFileSchema } from '#contract/record.ts';
 import type { StoredVehicle, VehicleHistory } from '#contract/vehicle.ts';
 import { openLog } from '#core/job/job-log.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
@@ -20,6 +20,7 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
+const LEFT = { kit: 'rear-air-springs', side: 'left' };
 const CONFLICT = 'sameJoint station@track bar axle bolt';
 const body = async <T>(response: Promise<Response>): Promise<T> => (await (await response).json()) as T;
 const code = async (response: Promise<Response>): Promise<string> => (await body<{ code: string }>(response)).code;
@@ -71,8 +72,33 @@ describe('a visit of several kits', () => {
       } as DeviceCommand),
     ).toBe('accepted');
   });
+  it('takes the same kit twice, once for each side, and seals it so', async () => {
+    const opened = await mira.request('POST', '/api/jobs', {
+      vehicle: 'v-gorse',
+      kits: [LEFT, { ...LEFT, side: 'right' }],
+      answers: {},
+      bay: 2,
+      plannedStartMs: Date.now(),
+    });
+    expect(opened.status).toBe(201);
+    const { id } = (await opened.json()) as { id: string };
+    const { kits, integrity } = await mira.job(id);
+    expect(kits.map(({ prefix, side, document }) => [prefix, side, document.title])).toEqual([
+      ['', 'left', 'Rear air springs, left'],
+      ['rear-air-springs@right/', 'right', 'Rear air springs, right'],
+    ]);
+    expect(integrity).toMatchObject({ breaks: [], sealed: true });
+    const record = (await (await mira.request('GET', `/api/jobs/${id}/record.json`)).json()) as RecordFile;
+    // To the letter as it is stored, with its side beside it.
+    expect(record.kits.map(({ document, side }) => [document.id, side])).toEqual([
+      ['rear-air-springs', 'left'],
+      ['rear-air-springs', 'right'],
+    ]);
+  });
   it.each([
     [{ kits: ['rear-air-springs', 'rear-air-springs'] }, 'kitTwice'],
+    [{ kits: [LEFT, LEFT] }, 'kitTwice'],
+    [{ kits: [LEFT, 'rear-air-springs'] }, 'kitTwice'],
     [{ kits: ['rear-air-springs', 'nope'] }, 'unknownKit'],
     [{ kits: [] }, 'badRequest'],
     [{ vehicle: 'v-merle', kits: ['rock-sliders'] }, 'kitDoesNotFit'],

@@ -9,6 +9,7 @@ import { fitVerdicts } from '#core/kit/resolve.ts';
 import { takesWheelsOff } from '#core/line/wheels-off.ts';
 import { KM_PER_MILE, odometerDoubt, odometerKm } from '#core/vehicle/odometer.ts';
 import { findVehicles } from '#core/vehicle/vehicle-search.ts';
+import { fitsEachSide, type KitSide, kitOnSide } from '#core/visit/kit-on-side.ts';
 import { planSoFar } from '#core/visit/plan-so-far.ts';
 import { questionsToAsk } from '#core/visit/question-order.ts';
 import { resolveVisit } from '#core/visit/resolve-visit.ts';
@@ -24,6 +25,7 @@ import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
 import { SoFarTable } from './SoFarTable.tsx';
 
+const SIDES: readonly KitSide[] = ['left', 'right'];
 const HELD_TEXT: Record<HeldUpBy, string> = { lift: 'Lift', stands: 'Stands', ramps: 'Ramps', floor: 'Floor' };
 
 /** Vehicles shown before somebody types: more are found by plate, owner or VIN. */
@@ -42,6 +44,8 @@ export default function NewJob() {
   const [wanted, setWanted] = useState<string>();
   const [vehicleId, setVehicleId] = useState(search.get('vehicle') ?? undefined);
   const [chosen, setChosen] = useState<string[]>([]);
+  /** Chosen kits bought by the piece, of which there is one for each side. */
+  const [eachSide, setEachSide] = useState<string[]>([]);
   const [answers, setAnswers] = useState<Answers>({});
   const [bay, setBay] = useState(1);
   const [start, setStart] = useState(() => format(startOfHour(new Date()), "yyyy-MM-dd'T'HH:mm"));
@@ -51,10 +55,16 @@ export default function NewJob() {
 
   const vehicle = vehicles?.find((entry) => entry.id === vehicleId);
   const visit: VisitKit[] = [];
-  for (const id of chosen) {
-    const document = kits?.find((kit) => kit.id === id);
+  const picks: Array<string | { kit: string; side: KitSide }> = chosen.flatMap(
+    (id): Array<string | { kit: string; side: KitSide }> =>
+      eachSide.includes(id) ? SIDES.map((side) => ({ kit: id, side })) : [id],
+  );
+  for (const pick of picks) {
+    const stored = kits?.find((kit) => kit.id === (typeof pick === 'string' ? pick : pick.kit));
+    const document = stored && (typeof pick === 'string' ? stored : kitOnSide(stored, pick.side));
     if (document) visit.push({ document, prefix: kitPrefix(visit, document.id) });
   }
+  const byThePiece = chosen.flatMap((id) => kits?.find((kit) => kit.id === id && fitsEachSide(kit)) ?? []);
   const begun = vehicle !== undefined && visit.length > 0;
   const open = begun ? questionsToAsk(visit, vehicle, answers) : [];
   const resolved = begun ? resolveVisit(visit, vehicle, answers, rules) : undefined;
@@ -114,7 +124,7 @@ export default function NewJob() {
         api.jobs.$post({
           json: {
             vehicle: vehicle.id,
-            kits: visit.map(({ document }) => document.id),
+            kits: picks,
             answers: { ...answers },
             bay,
             plannedStartMs: startMs,
@@ -229,6 +239,22 @@ export default function NewJob() {
               );
             })}
           </div>
+          {byThePiece.map((kit) => (
+            <label key={kit.id} className="mt-2 flex min-h-11 items-center gap-3">
+              <input
+                type="checkbox"
+                className="size-6"
+                checked={eachSide.includes(kit.id)}
+                onChange={(event) => {
+                  const others = eachSide.filter((id) => id !== kit.id);
+                  setEachSide(event.target.checked ? [...others, kit.id] : others);
+                  // Prefixes change with it: answers are asked again rather than given to the other side.
+                  setAnswers({});
+                }}
+              />
+              {kit.title}: one on each side, left and right
+            </label>
+          ))}
           {begun && (
             <>
               <h2 className="plate mt-6 text-3xl">Questions</h2>

@@ -103,6 +103,28 @@ describe('receiving a vehicle', () => {
     await waitFor(() => expect(here()).toBe(`/jobs/${JOB}/receive`));
     expect(asked.sent('POST')[0]?.body).toMatchObject({ kits: [REAR_AIR_SPRINGS.id, TRACK_BAR_BRACE.id] });
   });
+  it('a kit bought by the piece may go on each side, and how the vehicle is held up goes with the job', async () => {
+    const piece = { ...TRANSFER_CASE_GUARD, scope: 'singlePart' as const };
+    const { user, shop: asked } = receive(shop(DEMO_VEHICLES, [piece, FRONT_RECOVERY_POINTS]));
+    await pick(user, new RegExp(CARRICK.plate));
+    await pick(user, new RegExp(piece.title));
+    const stations = () => Number(screen.getByText('stations').previousElementSibling?.textContent);
+    const alone = stations();
+    await user.click(screen.getByRole('checkbox', { name: /one on each side/ }));
+    expect(stations()).toBe(2 * alone);
+    const held = within(screen.getByRole('group', { name: 'Held up on' }));
+    await user.click(held.getByRole('button', { name: 'Stands' }));
+    expect(held.getByRole('button', { name: 'Stands' })).toHaveAttribute('aria-pressed', 'true');
+    await user.click(openButton());
+    await waitFor(() => expect(asked.sent('POST')).toHaveLength(1));
+    expect(asked.sent('POST')[0]?.body).toMatchObject({
+      kits: [
+        { kit: piece.id, side: 'left' },
+        { kit: piece.id, side: 'right' },
+      ],
+      heldUpBy: 'stands',
+    });
+  });
   it('an odometer that runs backwards is doubted and may be kept; one that cannot be may not', async () => {
     const { user } = receive(shop([{ ...CARRICK, odometerKm: 80_000, odometerUnit: 'km' }]));
     await pick(user, new RegExp(CARRICK.plate));
