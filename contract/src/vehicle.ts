@@ -17,6 +17,7 @@ export const VehicleSchema = exactly<Vehicle>()(
     contact: Short.optional(),
     vin: z.string().trim().max(40).optional(),
     modelYear: z.number().optional(),
+    buildMonth: z.number().optional(),
     engine: Short.optional(),
     drivenWheels: Short.optional(),
     body: Short.optional(),

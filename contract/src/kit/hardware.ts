@@ -15,7 +15,7 @@ export const QuestionSchema = exactly<Question>()(
     choices: z.array(z.strictObject({ value: z.string().min(1), label: Text })).optional(),
     min: z.number().optional(),
     max: z.number().optional(),
-    from: z.enum(['modelYear', 'engine', 'drivenWheels', 'body', 'gearbox', 'trim']).optional(),
+    from: z.enum(['modelYear', 'buildMonth', 'engine', 'drivenWheels', 'body', 'gearbox', 'trim']).optional(),
     fitted: Place.optional(),
   }),
 );

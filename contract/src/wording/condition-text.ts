@@ -1,12 +1,12 @@
 import type { AnswerValue, Condition } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import { buildMonthText } from './vehicle-text.ts';
 
 const valueText = (kit: Pick<KitDocument, 'questions'>, id: string, value: AnswerValue): string => {
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
-  return (
-    kit.questions.find((entry) => entry.id === id)?.choices?.find((choice) => choice.value === value)?.label ??
-    String(value)
-  );
+  const asked = kit.questions.find((entry) => entry.id === id);
+  if (asked?.from === 'buildMonth' && typeof value === 'number') return buildMonthText(value);
+  return asked?.choices?.find((choice) => choice.value === value)?.label ?? String(value);
 };
 
 /** A condition in words: `Model year ≥ 2016 and (Shield: yes or not Air springs: yes)`. */
@@ -20,5 +20,6 @@ export function conditionText(kit: Pick<KitDocument, 'questions'>, when: Conditi
   if ('not' in when) return `not ${conditionText(kit, when.not, true)}`;
   const name = (kit.questions.find((entry) => entry.id === when.question)?.text ?? when.question).replace(/\?$/, '');
   if ('is' in when) return `${name}: ${valueText(kit, when.question, when.is)}`;
-  return 'atLeast' in when ? `${name} ≥ ${when.atLeast}` : `${name} ≤ ${when.atMost}`;
+  const limit = (value: number): string => valueText(kit, when.question, value);
+  return 'atLeast' in when ? `${name} ≥ ${limit(when.atLeast)}` : `${name} ≤ ${limit(when.atMost)}`;
 }

@@ -334,6 +334,7 @@ describe('every obstacle', () => {
 describe('a vehicle’s faults and doubts', () => {
   const FAULTS: OneOfEach<VehicleFault> = {
     nameMissing: { field: 'owner' },
+    monthImpossible: { month: 201913 },
     yearImpossible: { year: 1802, from: 1886, to: 2027 },
     ratingImpossible: { field: 'grossKg', kg: -4 },
     odometerImpossible: { km: -1 },
@@ -342,6 +343,7 @@ describe('a vehicle’s faults and doubts', () => {
     vinForm: { length: 11 },
     vinCharacters: { characters: ['I', 'O'] },
     vinCheckDigit: { written: '3', computed: 'X' },
+    monthOffYear: { built: 2018, year: 2021 },
     vinYear: { year: 2021, years: [1992, 2022] },
     ratingsDisagree: { smaller: 'grossKg', larger: 'kerbKg' },
     axlesBelowGross: { axlesKg: 2400, grossKg: 2900 },

@@ -1,10 +1,12 @@
 import type { Reason } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Pass } from '#core/tightening/pass-plan.ts';
+import { buildMonthText } from './vehicle-text.ts';
 
 const answerText = (kit: Pick<KitDocument, 'questions'>, question: string, value: Reason['answer']): string => {
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   const asked = kit.questions.find((entry) => entry.id === question);
+  if (asked?.from === 'buildMonth' && typeof value === 'number') return buildMonthText(value);
   return asked?.choices?.find((choice) => choice.value === value)?.label ?? String(value);
 };
 

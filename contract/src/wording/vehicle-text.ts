@@ -1,3 +1,4 @@
+import type { BuildMonth } from '#core/kit/build-month.ts';
 import type { OdometerDoubt } from '#core/vehicle/odometer.ts';
 import type { VehicleDoubt, VehicleFault } from '#core/vehicle/vehicle.ts';
 import { ODOMETER_DOUBTS, RATING_TEXT, VEHICLE_DOUBTS, VEHICLE_FAULTS } from './en/vehicle.ts';
@@ -25,6 +26,14 @@ function doubtValues(doubt: VehicleDoubt): Values {
 
 /** What looks wrong about a vehicle and is kept all the same. */
 export const vehicleDoubtText = (doubt: VehicleDoubt): string => say(VEHICLE_DOUBTS[doubt.code], doubtValues(doubt));
+
+/** `March 2019`. */
+export const buildMonthText = (built: BuildMonth): string =>
+  new Date(Date.UTC(Math.floor(built / 100), (built % 100) - 1)).toLocaleString('en-GB', {
+    month: 'long',
+    year: 'numeric',
+    timeZone: 'UTC',
+  });
 
 const km = (value: number): string => `${Math.round(value).toLocaleString('en-GB')} km`;
 

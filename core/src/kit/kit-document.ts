@@ -21,7 +21,7 @@ export const KIT_FORMAT = 'wrenchman-kit';
 export const KIT_VERSION = 4;
 
 /** A fact about the vehicle that may answer a question without asking. */
-export type VehicleFact = 'modelYear' | 'engine' | 'drivenWheels' | 'body' | 'gearbox' | 'trim';
+export type VehicleFact = 'modelYear' | 'buildMonth' | 'engine' | 'drivenWheels' | 'body' | 'gearbox' | 'trim';
 
 export interface Question {
   id: QuestionId;

@@ -1,6 +1,10 @@
+import type { BuildMonth } from './build-month.ts';
+
 /** What kits ask of a vehicle. Absent means not known, never "no". */
 export interface VehicleFacts {
   modelYear?: number;
+  /** 201903 is March 2019: what a change within a model year hangs on. */
+  buildMonth?: BuildMonth;
   engine?: string;
   drivenWheels?: string;
   body?: string;

@@ -1,4 +1,5 @@
 import { parseThread } from '../fastener/thread.ts';
+import { isBuildMonth } from '../kit/build-month.ts';
 import type { VehicleFacts } from '../kit/vehicle-facts.ts';
 import { readTyreSize } from './tyre-size.ts';
 import { readVin } from './vin.ts';
@@ -67,6 +68,7 @@ export type VehicleFault =
   | { code: 'nameMissing'; field: 'make' | 'model' | 'owner' }
   | { code: 'yearImpossible'; year: number; from: number; to: number }
   | { code: 'ratingImpossible'; field: keyof Ratings; kg: number }
+  | { code: 'monthImpossible'; month: number }
   | { code: 'odometerImpossible'; km: number };
 
 export type VehicleDoubt =
@@ -74,6 +76,8 @@ export type VehicleDoubt =
   | { code: 'vinCharacters'; characters: string[] }
   | { code: 'vinCheckDigit'; written: string; computed: string }
   | { code: 'vinYear'; year: number; years: number[] }
+  /** Built long before or after its model year began. */
+  | { code: 'monthOffYear'; built: number; year: number }
   | { code: 'ratingsDisagree'; smaller: keyof Ratings; larger: keyof Ratings }
   /** The two axles together carry less than the vehicle may weigh. */
   | { code: 'axlesBelowGross'; axlesKg: number; grossKg: number }
@@ -89,6 +93,8 @@ export function vehicleFaults(vehicle: Vehicle, yearNow: number): VehicleFault[]
   const to = yearNow + 1;
   if (year !== undefined && !(Number.isInteger(year) && year >= FIRST_YEAR && year <= to))
     faults.push({ code: 'yearImpossible', year, from: FIRST_YEAR, to });
+  if (vehicle.buildMonth !== undefined && !isBuildMonth(vehicle.buildMonth))
+    faults.push({ code: 'monthImpossible', month: vehicle.buildMonth });
   for (const [field, kg] of Object.entries(vehicle.ratings ?? {}) as Array<[keyof Ratings, number | undefined]>)
     if (kg !== undefined && !(kg > 0 && kg <= 100_000)) faults.push({ code: 'ratingImpossible', field, kg });
   if (km !== undefined && !(km >= 0 && km <= 5_000_000)) faults.push({ code: 'odometerImpossible', km });
@@ -123,6 +129,12 @@ export function vehicleDoubts(vehicle: Vehicle): VehicleDoubt[] {
       if (modelYear !== undefined && modelYears.length > 0 && !modelYears.includes(modelYear))
         doubts.push({ code: 'vinYear', year: modelYear, years: modelYears });
     }
+  }
+  const { buildMonth } = vehicle;
+  // A model year begins in the calendar year before (common practice, no source).
+  if (buildMonth !== undefined && modelYear !== undefined) {
+    const built = Math.floor(buildMonth / 100);
+    if (built < modelYear - 1 || built > modelYear) doubts.push({ code: 'monthOffYear', built, year: modelYear });
   }
   for (const [smaller, larger] of NOT_ABOVE) {
     const [low, high] = [ratings[smaller], ratings[larger]];

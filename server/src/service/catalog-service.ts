@@ -12,6 +12,12 @@ export type VehicleError =
   | { code: 'unknownVehicle' }
   | { code: 'vehicleChanged'; current: StoredVehicle };
 
+const PLACE_OF = {
+  yearImpossible: 'modelYear',
+  monthImpossible: 'buildMonth',
+  odometerImpossible: 'odometerKm',
+} as const;
+
 export class CatalogService {
   constructor(
     private readonly catalog: CatalogRepository,
@@ -28,8 +34,7 @@ export class CatalogService {
 
   private faultsOf(vehicle: Vehicle): VehicleError | undefined {
     const faults = vehicleFaults(vehicle, new Date(this.now()).getUTCFullYear());
-    const place = (fault: VehicleFault) =>
-      'field' in fault ? fault.field : fault.code === 'yearImpossible' ? 'modelYear' : 'odometerKm';
+    const place = (fault: VehicleFault) => ('field' in fault ? fault.field : PLACE_OF[fault.code]);
     return faults.length > 0
       ? {
           code: 'vehicleFaulty',

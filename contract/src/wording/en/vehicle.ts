@@ -13,6 +13,7 @@ export const RATING_TEXT: Record<keyof Ratings, string> = {
 /** Why a vehicle cannot be saved, in English. */
 export const VEHICLE_FAULTS: Record<VehicleFault['code'], string> = {
   nameMissing: 'The {field} is empty.',
+  monthImpossible: '{month} is no month a vehicle was built in.',
   yearImpossible: 'No vehicle is of the model year {year}: it lies between {from} and {to}.',
   ratingImpossible: 'The {rating} of {kg} kg cannot be.',
   odometerImpossible: 'The odometer must be a number from 0.',
@@ -24,6 +25,7 @@ export const VEHICLE_DOUBTS: Record<VehicleDoubt['code'], string> = {
   vinCharacters: 'A VIN has no {characters}: letters I, O and Q are not used. Kept as it is.',
   vinCheckDigit:
     'The ninth character is {written}, and worked out it is {computed}: one character may be misread. Kept as it is.',
+  monthOffYear: 'Built in {built}, and of the model year {year}: one of the two is a slip.',
   vinYear: 'The VIN says model year {years}, the vehicle {year}. Look at the plate.',
   ratingsDisagree: 'The {smaller} is above the {larger}. Look at the plate.',
   axlesBelowGross: 'The axles carry {axlesKg} kg together and the vehicle may weigh {grossKg} kg. Look at the plate.',

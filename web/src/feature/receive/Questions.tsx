@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { buildMonthField, readBuildMonth } from '#core/kit/build-month.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import type { Question } from '#core/kit/kit-document.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -44,7 +45,19 @@ export function QuestionField({
       <div className="clear-left flex flex-wrap gap-2">
         {question.kind === 'yesNo' && [choice(true, 'Yes'), choice(false, 'No')]}
         {question.kind === 'choice' && question.choices?.map((entry) => choice(entry.value, entry.label))}
-        {question.kind === 'number' && (
+        {question.from === 'buildMonth' && (
+          <input
+            type="month"
+            aria-label={question.text}
+            className="figures min-h-14 border-2 border-ink bg-sheet px-3 text-xl"
+            value={typeof answer === 'number' ? buildMonthField(answer) : ''}
+            onChange={(event) => {
+              const built = readBuildMonth(event.target.value);
+              if (built !== undefined) onAnswer(built);
+            }}
+          />
+        )}
+        {question.kind === 'number' && question.from !== 'buildMonth' && (
           <input
             aria-label={question.text}
             className="figures min-h-14 w-36 border-2 border-ink bg-sheet px-3 text-xl"

@@ -1,6 +1,6 @@
 import '@testing-library/jest-dom/jest-globals';
 import { afterEach, describe, expect, it } from '@jest/globals';
-import { cleanup, render, screen } from '@testing-library/react';
+import { cleanup, fireEvent, render, screen } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { useState } from 'react';
 import type { AnswerValue } from '#core/kit/condition.ts';
@@ -32,6 +32,15 @@ function ask(question: Question, rest: { from?: boolean; first?: AnswerValue } =
 }
 
 describe('a question of a kit', () => {
+  it('the month it was built in is asked as a month, and known from the vehicle as one', () => {
+    const built: Question = { id: 'built', text: 'Built in?', kind: 'number', from: 'buildMonth' };
+    ask(built, { from: true, first: 202_009 });
+    const field = screen.getByLabelText('Built in?');
+    expect(field).toHaveValue('2020-09');
+    fireEvent.change(field, { target: { value: '2021-01' } });
+    expect(answers).toEqual([202_101]);
+    expect(field).toHaveValue('2021-01');
+  });
   it('yes or no, and shows which it is', async () => {
     const user = ask({ id: 'winch', text: 'Winch fitted?', kind: 'yesNo' });
     expect(screen.getByRole('button', { name: 'Yes' })).toHaveAttribute('aria-pressed', 'false');

@@ -2,6 +2,7 @@ import { type FormEvent, useState } from 'react';
 import type { StoredVehicle } from '#contract/vehicle.ts';
 import { RATING_TEXT } from '#contract/wording/en/vehicle.ts';
 import { vehicleDoubtText, vehicleFaultText } from '#contract/wording/vehicle-text.ts';
+import { buildMonthField, readBuildMonth } from '#core/kit/build-month.ts';
 import { KM_PER_MILE, odometerKm } from '#core/vehicle/odometer.ts';
 import { type NutSeat, type Ratings, type Vehicle, vehicleDoubts, vehicleFaults } from '#core/vehicle/vehicle.ts';
 import { api, call, ProblemError } from '../../shop/api.ts';
@@ -40,6 +41,7 @@ const fieldsOf = (vehicle: Partial<Vehicle>): Text => {
   return {
     ...Object.fromEntries(TEXT_FIELDS.map(([field]) => [field, vehicle[field] ?? ''])),
     modelYear: String(vehicle.modelYear ?? ''),
+    buildMonth: vehicle.buildMonth === undefined ? '' : buildMonthField(vehicle.buildMonth),
     drivenWheels: vehicle.drivenWheels ?? '',
     body: vehicle.body ?? '',
     vin: vehicle.vin ?? '',
@@ -82,6 +84,7 @@ function vehicleOf(fields: Text, before: Partial<Vehicle>): Vehicle {
     body: textOr(fields.body),
     vin: textOr(fields.vin),
     modelYear: numberOr(fields.modelYear),
+    buildMonth: readBuildMonth(fields.buildMonth ?? ''),
     odometerKm: reading === undefined ? undefined : odometerKm(reading, unit),
     odometerUnit: unit,
     ratings: given(Object.fromEntries(RATINGS.map(([field]) => [field, numberOr(fields[field])])) as Ratings),
@@ -200,6 +203,15 @@ export function VehicleForm({
       <div className="grid gap-3 sm:grid-cols-2">
         {TEXT_FIELDS.map(([field, label]) => input(field, label))}
         {input('modelYear', 'Model year', { numeric: true })}
+        <FormField id="v-buildMonth" label="Built in" hint={doubtAt(['monthOffYear'])}>
+          <input
+            id="v-buildMonth"
+            type="month"
+            className={`figures ${inputLook(undefined)}`}
+            value={fields.buildMonth ?? ''}
+            onChange={(event) => setFields({ ...fields, buildMonth: event.target.value })}
+          />
+        </FormField>
         {input('vin', 'VIN', {
           hint:
             doubtAt(['vinForm', 'vinCharacters', 'vinCheckDigit', 'vinYear']) ??

@@ -4,7 +4,7 @@ import { Link, useParams } from 'react-router';
 import type { PastVisit } from '#contract/vehicle.ts';
 import { END_TEXT } from '#contract/wording/en/terms.ts';
 import { RATING_TEXT } from '#contract/wording/en/vehicle.ts';
-import { vehicleDoubtText } from '#contract/wording/vehicle-text.ts';
+import { buildMonthText, vehicleDoubtText } from '#contract/wording/vehicle-text.ts';
 import { KM_PER_MILE } from '#core/vehicle/odometer.ts';
 import { type Ratings, type Vehicle, vehicleDoubts } from '#core/vehicle/vehicle.ts';
 import { TopBar } from '../../app/TopBar.tsx';
@@ -114,6 +114,7 @@ function Facts({ vehicle }: { vehicle: Vehicle }) {
   const unit = vehicle.odometerUnit ?? 'km';
   const facts: Array<[string, string | undefined]> = [
     ['Model year', vehicle.modelYear?.toString()],
+    ['Built in', vehicle.buildMonth === undefined ? undefined : buildMonthText(vehicle.buildMonth)],
     ['Engine', vehicle.engine],
     ['Gearbox', vehicle.gearbox],
     ['Driven wheels', vehicle.drivenWheels],

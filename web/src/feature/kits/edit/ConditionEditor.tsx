@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { conditionText } from '#contract/wording/condition-text.ts';
+import { buildMonthField, isBuildMonth, readBuildMonth } from '#core/kit/build-month.ts';
 import type { Condition } from '#core/kit/condition.ts';
 import type { Question } from '#core/kit/kit-document.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -217,13 +218,26 @@ function RuleNode({
             <option value="atMost">at most</option>
             <option value="is">exactly</option>
           </select>
-          <input
-            aria-label="Value"
-            type="number"
-            className={`figures w-28 ${LOOK}`}
-            value={Number(value)}
-            onChange={(event) => event.target.value !== '' && compare(comparison, Number(event.target.value))}
-          />
+          {question.from === 'buildMonth' ? (
+            <input
+              aria-label="Value"
+              type="month"
+              className={`figures ${LOOK}`}
+              value={isBuildMonth(Number(value)) ? buildMonthField(Number(value)) : ''}
+              onChange={(event) => {
+                const built = readBuildMonth(event.target.value);
+                if (built !== undefined) compare(comparison, built);
+              }}
+            />
+          ) : (
+            <input
+              aria-label="Value"
+              type="number"
+              className={`figures w-28 ${LOOK}`}
+              value={Number(value)}
+              onChange={(event) => event.target.value !== '' && compare(comparison, Number(event.target.value))}
+            />
+          )}
         </>
       )}
       {question?.kind === 'yesNo' && (

@@ -84,6 +84,7 @@ export function QuestionForm({
           >
             <option value="">no</option>
             <option value="modelYear">its model year</option>
+            {question.kind === 'number' && <option value="buildMonth">the month it was built in</option>}
             <option value="engine">its engine</option>
             <option value="drivenWheels">its driven wheels</option>
             <option value="body">its body</option>
