@@ -27,6 +27,18 @@ export default defineConfig({
       },
       workbox: {
         globPatterns: ['**/*.{js,css,html,svg,woff2}'],
+        // Pages and figures of sheets are named by their bytes: once here they are here for good, network or not.
+        runtimeCaching: [
+          {
+            urlPattern: /\/api\/kit-library\/pictures\//,
+            handler: 'CacheFirst',
+            options: {
+              cacheName: 'kit-pictures',
+              expiration: { maxEntries: 600 },
+              cacheableResponse: { statuses: [200] },
+            },
+          },
+        ],
         navigateFallbackDenylist: [/^\/api\//, /^\/healthz/, /^\/readyz/],
       },
     }),

@@ -4,6 +4,7 @@ import { KIT_FORMAT, KIT_VERSION } from '#core/kit/kit-document.ts';
 import { ConditionSchema } from './condition.ts';
 import { exactly } from './exactly.ts';
 import { Id, Place, Text } from './kit/field.ts';
+import { KitFigureSchema } from './kit/figure.ts';
 import { AftercareSchema, CautionSchema, CompoundSchema, JointGroupSchema } from './kit/group.ts';
 import { ItemSchema, QuestionSchema, StationSchema } from './kit/hardware.ts';
 import {
@@ -51,6 +52,7 @@ export const KitDocumentSchema = exactly<KitDocument>()(
     disconnects: z.array(DisconnectSchema),
     checks: z.array(CheckSchema),
     tools: z.array(KitToolSchema),
+    figures: z.array(KitFigureSchema).max(200).optional(),
     steps: z.array(StepSchema),
   }),
 );

@@ -10,6 +10,7 @@ export type ProblemCode =
   | 'wrongHost'
   | 'jobClosed'
   | 'recordBroken'
+  | 'tooManyPictures'
   | 'tooManyPhotos'
   | 'tooManyAttempts'
   | 'notPermitted'

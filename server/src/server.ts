@@ -12,6 +12,7 @@ import { CribService } from './service/crib-service.ts';
 import { JobDevices } from './service/job-devices.ts';
 import { JobService } from './service/job-service.ts';
 import { KitDraftService } from './service/kit-draft-service.ts';
+import { KitPictures } from './service/kit-pictures.ts';
 import { Leaves } from './service/leaves.ts';
 import { PasskeyService } from './service/passkey-service.ts';
 import { ReadingProofs } from './service/reading-proofs.ts';
@@ -22,6 +23,7 @@ import { CribRepository } from './store/crib-repository.ts';
 import { makeDataSource } from './store/data-source.ts';
 import { JobRepository } from './store/job-repository.ts';
 import { KitDraftRepository } from './store/kit-draft-repository.ts';
+import { KitPictureRepository } from './store/kit-picture-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
 import { schemaFaults } from './store/schema.ts';
 import { KitWorks } from './thread/kit-works.ts';
@@ -88,7 +90,8 @@ export async function startServer(
   );
   const works = new KitWorks(config.kitWorker);
   const drafts = new KitDraftService(new KitDraftRepository(source), catalogRepository, works);
-  const parts = { sessions, passkeys, leaves, catalog, jobs, crib, drafts, works, readings, devices };
+  const pictures = new KitPictures(new KitPictureRepository(source));
+  const parts = { sessions, passkeys, leaves, catalog, jobs, crib, drafts, pictures, works, readings, devices };
   const app = makeApp(
     { ...parts, source, log, webDist: config.webDist, hosts: config.hosts, folder },
     upgradeWebSocket,

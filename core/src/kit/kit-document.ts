@@ -236,6 +236,16 @@ export interface FitCondition {
   when: Condition;
 }
 
+/** A figure of the maker's sheet, cut out of one of its pages. Pictures are named by the hash of their bytes. */
+export interface KitFigure {
+  id: string;
+  name: string;
+  /** SHA-256 of the cut-out, in hex. */
+  picture: string;
+  /** SHA-256 of the whole page it was cut from. */
+  page?: string;
+}
+
 /** A compound of the kit; one used on some variants only leaves its joints dry on the others. */
 export type KitCompound = Compound & { when?: Condition };
 
@@ -277,6 +287,8 @@ export interface KitDocument {
   /** Tools the sheet lists. What the work needs is worked out from the stations and compared with this. */
   tools: KitTool[];
   steps: Step[];
+  /** Figures of the sheet that steps show. */
+  figures?: KitFigure[];
 }
 
 /** Lists of a kit whose entries are known by their id. */

@@ -242,6 +242,8 @@ export function kitFaults(kit: KitDocument): KitFault[] {
   };
   const stepIds = idsOf(kit.steps);
   const cautionIds = idsOf(kit.cautions);
+  const figureIds = idsOf(kit.figures ?? []);
+  if (figureIds.size < (kit.figures ?? []).length) add('figures', 'duplicateId', 'figures');
   kit.checks.forEach((entry, index) => {
     if (entry.failsTo !== undefined && !stepIds.has(entry.failsTo))
       add(`checks[${index}].failsTo`, 'unknownReference', entry.failsTo);
@@ -258,6 +260,8 @@ export function kitFaults(kit: KitDocument): KitFault[] {
         const id = (action as unknown as Record<string, unknown>)[field];
         if (typeof id === 'string' && !ids.has(id)) add(`${path}.actions[${place}].${field}`, 'unknownReference', id);
       }
+      if (action.figure !== undefined && !figureIds.has(action.figure))
+        add(`${path}.actions[${place}].figure`, 'unknownReference', action.figure);
       for (const id of action.cautions ?? [])
         if (!cautionIds.has(id)) add(`${path}.actions[${place}].cautions`, 'unknownReference', id);
     });

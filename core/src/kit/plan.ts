@@ -5,7 +5,17 @@ import type { Pattern } from '../tightening/pattern.ts';
 import type { Condition, Reason } from './condition.ts';
 import type { HouseRules } from './house-rules.ts';
 import type { GroupId, ItemId, KitPrefix, StationId, StepId } from './ids.ts';
-import type { Aftercare, Caution, GroupAfter, Item, JointGroup, KitList, Question, Station } from './kit-document.ts';
+import type {
+  Aftercare,
+  Caution,
+  GroupAfter,
+  Item,
+  JointGroup,
+  KitFigure,
+  KitList,
+  Question,
+  Station,
+} from './kit-document.ts';
 import type {
   Baseline,
   Check,
@@ -157,6 +167,8 @@ export interface Plan {
   disconnects: Array<Applies<Disconnect>>;
   checks: Array<Applies<Check>>;
   tools: Array<Applies<KitTool>>;
+  /** Figures of the sheets, for the acts they are pinned to. */
+  figures: KitFigure[];
   /** In an order that is legal and wastes least; refits are in it. */
   steps: PlanStep[];
   conflicts: Conflict[];

@@ -48,6 +48,24 @@ describe('what version 4 says of single joints and parts', () => {
     const open = resolve(kit, { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab' }, { shield: true });
     expect(open).toMatchObject({ ok: false, error: { code: 'answersMissing', questions: [{ id: 'winch' }] } });
   });
+  it('a figure of the sheet comes into the plan with its kit, and one that is not there is a fault', () => {
+    const picture = 'a'.repeat(64);
+    const step = {
+      id: 'one',
+      text: 'Look',
+      phase: 'strip' as const,
+      actions: [{ type: 'do' as const, text: 'x', figure: 'f1' }],
+    };
+    const kit = kitWith((draft) => {
+      draft.figures = [{ id: 'f1', name: 'Figure 1', picture }];
+      draft.steps.push(step);
+    });
+    expect(planOf(kit, true).figures).toEqual([{ id: 'f1', name: 'Figure 1', picture }]);
+    const lost = { ...kit, figures: [] };
+    expect(kitFaults(lost)).toMatchObject([{ path: 'steps[0].actions[0].figure', code: 'unknownReference' }]);
+    const twice = { ...kit, figures: [...(kit.figures ?? []), ...(kit.figures ?? [])] };
+    expect(kitFaults(twice)).toMatchObject([{ path: 'figures', code: 'duplicateId' }]);
+  });
   it('a station may take part in the last rounds only, and a sheet may ask for full torque twice', () => {
     const kit = kitWith(({ groups, stations }) => {
       Object.assign(groups[0] as object, { stages: [0.5, 1, 1], verify: true });

@@ -428,6 +428,7 @@ export function resolve(
     cautions: sift(resolving, 'cautions', kit.cautions, text),
     aftercare: sift(resolving, 'aftercare', kit.aftercare, text),
     tools: sift(resolving, 'tools', kit.tools, name),
+    figures: kit.figures ?? [],
     ...listed,
     steps: completeSteps(steps, listed, kit.id, prefix),
     conflicts: [],

@@ -33,14 +33,14 @@ export const movesTo = (step: PlanStep): 'raised' | 'lowered' | undefined => {
 
 /**
  * A legal order that keeps phases together, moves the vehicle seldom, and else follows the kits in turn.
- * @returns undefined when the steps wait for each other in a circle
+ * @throws where the steps wait for each other in a circle
  */
 export function legalOrder(
   steps: readonly PlanStep[],
   before: Graph,
   kits: readonly string[],
   standing: ReadonlyMap<string, Standing>,
-): { order: PlanStep[] } | { stuck: string[] } {
+): PlanStep[] {
   const byId = new Map(steps.map((step, index) => [step.id, { step, index }]));
   const kitPlace = new Map(kits.map((kit, index) => [kit, index]));
   const { waiting, followers } = counted(before);
@@ -91,7 +91,6 @@ export function legalOrder(
     if (move === 'lowered') up.delete(step.kit);
     for (const next of followers.get(id) ?? []) release(next);
   }
-  if (order.length === steps.length) return { order };
-  const placed = new Set(order.map((step) => step.id));
-  return { stuck: steps.filter((step) => !placed.has(step.id)).map((step) => step.kit) };
+  if (order.length < steps.length) throw new Error('Steps of a kit wait for each other in a circle');
+  return order;
 }

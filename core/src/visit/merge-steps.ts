@@ -4,24 +4,28 @@ import { legalOrder, type Standing, standings } from './legal-order.ts';
 import type { ThingFinder } from './same-thing.ts';
 import { type Sharing, sharing, type Touch } from './shared-things.ts';
 import { graphOf, withOpenings } from './step-graph.ts';
+import { type Contradiction, untangle } from './untangle.ts';
 
 export interface MergedSteps {
   steps: PlanStep[];
   shared: SharedWork[];
-  /** Kits worked after all the others, because they want things open and closed in another order. */
+  /** Kits worked after all the others: their own rhythm of opening and closing cannot be shared, or a lead chose so. */
   apart: string[];
+  /** Where sheets want shared things closed in contrary order, with the order each kit wants. */
+  contrary: Array<Contradiction & { things: Array<{ kit: string; names: string[] }> }>;
 }
 
 /**
  * The steps of several kits as one sequence: what they share is opened once, before the first that needs it open, and
  * closed once, after the last; the vehicle goes up and down as seldom as that allows. Every step waits for all it waited
- * for in its own kit.
+ * for in its own kit, but where two sheets contradict each other: there one of them gives way.
  *
  * @param kits - kit ids, in the order they came into the visit
  * @param steps - of all kits, each kit's in its own order and with its refits, ids already told apart
  * @param thingOf - what the actions touch
  * @param split - keys of things a person said are two, though they are called alike
  * @param worked - kits to be worked after the others, by a lead's choice
+ * @param rules - the kit whose order holds where two sheets contradict each other, by a lead's choice
  */
 export function mergeSteps(
   kits: readonly string[],
@@ -29,6 +33,7 @@ export function mergeSteps(
   thingOf: ThingFinder,
   split: ReadonlySet<string> = new Set(),
   worked: readonly string[] = [],
+  rules: (contradiction: string) => string | undefined = () => undefined,
 ): MergedSteps {
   const standing = standings(steps, kits);
   const apart = new Set(worked);
@@ -39,18 +44,30 @@ export function mergeSteps(
       apart.add(hasty);
       continue;
     }
-    const graph = graphOf(steps, touches, kits, apart);
-    const opened = withOpenings(graph, steps, touches);
-    const result = legalOrder(steps, opened.graph, kits, standing);
-    if ('order' in result) {
-      const merged = once(result.order, { touches, waited: opened.waited, apart, thingOf, standing });
-      return { steps: merged, shared: sharedWork(touches), apart: kits.filter((kit) => apart.has(kit)) };
-    }
-    // Contrary orders: the last of the kits caught in the circle is worked by itself.
-    const caught = kits.filter((kit) => result.stuck.includes(kit) && !apart.has(kit)).at(-1);
-    if (caught === undefined) throw new Error('Steps of a kit wait for each other in a circle');
-    apart.add(caught);
+    const untangled = untangle(steps, touches, kits, apart, rules);
+    const graph = graphOf(untangled.steps, touches, kits, apart);
+    const opened = withOpenings(graph, untangled.steps, touches);
+    const order = legalOrder(untangled.steps, opened.graph, kits, standing);
+    return {
+      steps: once(order, { touches, waited: opened.waited, apart, thingOf, standing }),
+      shared: sharedWork(touches),
+      apart: kits.filter((kit) => apart.has(kit)),
+      contrary: untangled.contradictions.map((found) => ({ ...found, things: thingsOf(found, touches) })),
+    };
   }
+}
+
+/** In what order each kit at odds closes the things. */
+function thingsOf({ kits, keys }: Contradiction, touches: Sharing['touches']): Array<{ kit: string; names: string[] }> {
+  return kits.map((kit) => {
+    const closing = keys.flatMap(
+      (key) =>
+        touches
+          .get(key)
+          ?.find((touch) => touch.kit === kit && (touch.bearing === 'close' || touch.bearing === 'last')) ?? [],
+    );
+    return { kit, names: closing.sort((a, b) => a.at - b.at).map(({ name }) => name) };
+  });
 }
 
 const sharedWork = (touches: Sharing['touches']): SharedWork[] =>

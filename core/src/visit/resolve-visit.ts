@@ -1,6 +1,6 @@
 import type { Answers } from '../kit/condition.ts';
 import type { HouseRules } from '../kit/house-rules.ts';
-import type { Plan, PlanAction, PlanGroup, PlanStation } from '../kit/plan.ts';
+import type { Plan, PlanAction, PlanGroup, PlanStation, PlanStep } from '../kit/plan.ts';
 import type { Conflict, Settlement } from '../kit/plan-conflict.ts';
 import { type ResolveError, resolve, withNeeds, withVehicleAnswers } from '../kit/resolve.ts';
 import type { SharedWork } from '../kit/shared-work.ts';
@@ -9,7 +9,7 @@ import { withRefit } from '../refit/with-refit.ts';
 import { ok, type Result } from '../result.ts';
 import { findConflicts, jointDifferences, sharedJoints } from './conflict.ts';
 import { mergeAftercare, mergeCautions } from './merge-notes.ts';
-import { mergeSteps } from './merge-steps.ts';
+import { type MergedSteps, mergeSteps } from './merge-steps.ts';
 import { thingFinder } from './same-thing.ts';
 import { scopedKit } from './scoped-kit.ts';
 import { thingListsOf } from './thing-lists.ts';
@@ -53,6 +53,7 @@ function sideBySide(plans: readonly Plan[]): Plan {
     disconnects: all('disconnects'),
     checks: all('checks'),
     tools: all('tools'),
+    figures: all('figures'),
     steps: all('steps'),
     conflicts: [],
     shared: [],
@@ -206,7 +207,7 @@ export function resolveVisit(
   const later = found.flatMap(({ kind, sides, settled: choice }) =>
     kind === 'overtaken' && choice?.choice === 'asIs' ? (sides[0]?.kit ?? []) : [],
   );
-  const merged = mergeSteps(kitIds, steps, thingOf, splitKeys, later);
+  const merged = mergeSteps(kitIds, steps, thingOf, splitKeys, later, (id) => settled[contraryId(id)]?.choice);
   const contrary = merged.apart.filter((kit) => !later.includes(kit)).map((kit) => orderConflict(kit, joints, settled));
   const groups = new Set(joints.groups.map((group) => group.id));
   const aftercare = mergeAftercare(joints.aftercare);
@@ -222,7 +223,7 @@ export function resolveVisit(
     steps: merged.steps,
     aftercare: aftercare.kept,
     cautions: cautions.kept,
-    conflicts: [...found, ...contrary],
+    conflicts: [...found, ...merged.contrary.map((one) => contraryConflict(one, steps, settled)), ...contrary],
     shared: [...taken, ...merged.shared, ...aftercare.shared, ...cautions.shared],
   });
 }
@@ -242,6 +243,33 @@ const withOvertaken = (answers: Answers, settled: Readonly<Record<string, Settle
   ...answers,
   ...Object.fromEntries(turnedToYes(settled).map((id) => [id, true])),
 });
+
+const contraryId = (things: string): string => `contrary ${things}`;
+
+/** Shared things that the sheets want closed in contrary order: a lead says whose order holds, and the rest is merged. */
+function contraryConflict(
+  { id, kits, steps: caught, things }: MergedSteps['contrary'][number],
+  steps: readonly PlanStep[],
+  settled: Readonly<Record<string, Settlement>>,
+): Conflict {
+  const inCircle = new Set(caught);
+  const names = [...new Set(things.flatMap((side) => side.names))];
+  return withSettlement(
+    {
+      id: contraryId(id),
+      kind: 'contrary',
+      place: names.join(' and '),
+      differs: [],
+      sides: things.map((side) => ({
+        kit: side.kit,
+        ids: steps.filter((step) => step.kit === side.kit && inCircle.has(step.id)).map((step) => step.id),
+        name: side.names.join(', then '),
+      })),
+      choices: kits,
+    },
+    settled[contraryId(id)],
+  );
+}
 
 /** A kit that could not be interleaved: it is worked after the others, which a lead is asked to look at. */
 function orderConflict(kit: string, plan: Plan, settled: Readonly<Record<string, Settlement>>): Conflict {

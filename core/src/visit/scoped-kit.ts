@@ -29,6 +29,7 @@ function scopedAction(action: StepAction, scope: Scope): StepAction {
     const id = copy[field];
     if (typeof id === 'string') copy[field] = scope(id);
   }
+  if (action.figure !== undefined) copy.figure = scope(action.figure);
   if (action.cautions) copy.cautions = action.cautions.map(scope);
   return copy as unknown as StepAction;
 }
@@ -129,6 +130,7 @@ function scoped(kit: KitDocument, scope: Scope): KitDocument {
       ...(entry.gates ? { gates: entry.gates.map(scope) } : {}),
     })),
     tools: entries(kit.tools),
+    ...(kit.figures ? { figures: kit.figures.map((figure) => ({ ...figure, id: scope(figure.id) })) } : {}),
     steps: entries(kit.steps).map((step) => ({
       ...step,
       after: step.after?.map(scope),

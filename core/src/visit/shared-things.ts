@@ -6,6 +6,8 @@ export interface Touch extends ThingTouched {
   kit: string;
   step: string;
   action: PlanAction;
+  /** Its place in its own kit. */
+  at: number;
 }
 
 const BEARINGS = ['open', 'close', 'once', 'last'] as const;
@@ -25,13 +27,13 @@ export function sharing(
   apart: ReadonlySet<string>,
 ): Sharing {
   const found = new Map<string, Touch[]>();
-  for (const step of steps) {
+  for (const [at, step] of steps.entries()) {
     if (apart.has(step.kit)) continue;
     for (const action of step.actions) {
       const thing = thingOf(step, action);
       if (!thing || split.has(thing.key)) continue;
       const list = found.get(thing.key) ?? [];
-      list.push({ ...thing, kit: step.kit, step: step.id, action });
+      list.push({ ...thing, kit: step.kit, step: step.id, action, at });
       found.set(thing.key, list);
     }
   }

@@ -16,6 +16,7 @@ import type { CribService } from '../service/crib-service.ts';
 import type { JobDevices } from '../service/job-devices.ts';
 import type { JobService } from '../service/job-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
+import type { KitPictures } from '../service/kit-pictures.ts';
 import type { Leaves } from '../service/leaves.ts';
 import type { PasskeyService } from '../service/passkey-service.ts';
 import type { ReadingProofs } from '../service/reading-proofs.ts';
@@ -41,6 +42,7 @@ interface ApiParts {
   jobs: JobService;
   crib: CribService;
   drafts: KitDraftService;
+  pictures: KitPictures;
   devices: JobDevices;
   folder: SealFolder;
   works: KitWorks;
@@ -58,14 +60,26 @@ export interface AppParts extends ApiParts {
 const BODY_LIMIT = 2 * 1024 * 1024;
 
 /** The routes under /api; their type is the web's typed client. */
-function apiRoutes({ sessions, passkeys, leaves, catalog, jobs, crib, drafts, devices, folder, works }: ApiParts) {
+function apiRoutes({
+  sessions,
+  passkeys,
+  leaves,
+  catalog,
+  jobs,
+  crib,
+  drafts,
+  pictures,
+  devices,
+  folder,
+  works,
+}: ApiParts) {
   return new Hono<SignedInEnv>()
     .route('/session', sessionRoutes(sessions, passkeys, leaves))
     .use('*', signedIn(sessions))
     .route('/', catalogRoutes(catalog, jobs, drafts, sessions))
     .route('/jobs', jobRoutes(jobs, crib, sessions, devices, folder))
     .route('/crib', cribRoutes(crib, catalog, sessions))
-    .route('/kit-library', kitRoutes(drafts, catalog, works));
+    .route('/kit-library', kitRoutes(drafts, catalog, pictures, works));
 }
 export type Api = ReturnType<typeof apiRoutes>;
 

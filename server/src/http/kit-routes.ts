@@ -4,8 +4,10 @@ import { ReleaseSchema, ShopLexiconSchema, WithdrawSchema } from '#contract/kit-
 import { writeKit } from '#contract/read-kit.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
+import type { KitPictures } from '../service/kit-pictures.ts';
 import type { KitWorks } from '../thread/kit-works.ts';
 import type { SignedInEnv } from './caller.ts';
+import { pictureType } from './picture-type.ts';
 import { problem } from './problem.ts';
 import { validate } from './validate.ts';
 import { validateDraft } from './validate-draft.ts';
@@ -24,12 +26,35 @@ const mayWrite = async (c: Context<SignedInEnv>, next: () => Promise<void>) => {
 };
 
 /** The library's list, revisions, and kits being written. */
-export function kitRoutes(drafts: KitDraftService, catalog: CatalogService, works: KitWorks) {
+export function kitRoutes(drafts: KitDraftService, catalog: CatalogService, pictures: KitPictures, works: KitWorks) {
   return new Hono<SignedInEnv>()
     .get('/library', async (c) => c.json(await drafts.library(c.get('caller').shopId)))
     .get('/lexicon', async (c) => c.json(await drafts.lexicon(c.get('caller').shopId)))
     .put('/lexicon', mayWrite, validate('json', ShopLexiconSchema), async (c) =>
       c.json(await drafts.keepLexicon(c.get('caller').shopId, c.req.valid('json'))),
+    )
+    .post('/pictures', mayWrite, async (c) => {
+      const bytes = Buffer.from(await c.req.arrayBuffer());
+      // By what it is, not by what it says it is: it is shown again from this address.
+      const type = pictureType(bytes);
+      if (!type || type !== c.req.header('content-type'))
+        return problem(c, 'badRequest', { detail: 'A page or figure is a JPEG, PNG or WebP picture.' });
+      const outcome = await pictures.keep(c.get('caller'), type, bytes);
+      return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code);
+    })
+    .get(
+      '/pictures/:sha256',
+      validate('param', z.object({ sha256: z.string().regex(/^[0-9a-f]{64}$/) })),
+      async (c) => {
+        const found = await pictures.picture(c.get('caller').shopId, c.req.valid('param').sha256);
+        if (!found) return problem(c, 'notFound');
+        // Named by its bytes, it never changes.
+        return c.body(new Uint8Array(found.bytes), 200, {
+          'Content-Type': found.type,
+          'Cache-Control': 'private, max-age=31536000, immutable',
+          'Content-Disposition': 'inline',
+        });
+      },
     )
     .get('/drafts', async (c) => c.json(await drafts.list(c.get('caller').shopId)))
     .post('/drafts', mayWrite, validateDraft(works, 'create'), async (c) => {

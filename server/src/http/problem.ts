@@ -14,6 +14,7 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   wrongHost: { status: 421, title: 'This server is not known by that name' },
   jobClosed: { status: 409, title: 'The job is closed: its record stands' },
   recordBroken: { status: 409, title: 'The record was altered: a lead looks at it first' },
+  tooManyPictures: { status: 409, title: 'This shop keeps as many pictures of sheets as it may' },
   tooManyPhotos: { status: 409, title: 'This job has as many photos as it may' },
   tooManyAttempts: { status: 429, title: 'Too many wrong PINs' },
   notPermitted: { status: 403, title: 'Your role may not do this' },

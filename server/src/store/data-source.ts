@@ -11,6 +11,7 @@ import { JobRules1764000000005 } from './migration/0006-job-rules.ts';
 import { Trust1764000000006 } from './migration/0007-trust.ts';
 import { LinePhases1764000000007 } from './migration/0008-line-phases.ts';
 import { HouseRules1764000000008 } from './migration/0009-house-rules.ts';
+import { KitPictures1764000000009 } from './migration/0010-kit-pictures.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -30,6 +31,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       Trust1764000000006,
       LinePhases1764000000007,
       HouseRules1764000000008,
+      KitPictures1764000000009,
     ],
     synchronize: false,
     poolSize: 10,

@@ -226,6 +226,17 @@ export class PhotoEntity {
   @Column({ ...millis, name: 'taken_at_ms' }) takenAtMs!: number;
 }
 
+/** A page of a maker's sheet or a figure cut from one, known by its bytes: a kit revision that names it has it for good. */
+@Entity('kit_picture')
+export class KitPictureEntity {
+  @PrimaryColumn({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @PrimaryColumn({ type: 'char', length: 64 }) sha256!: string;
+  @Column({ type: 'varchar', length: 40 }) type!: string;
+  @Column({ type: 'mediumblob' }) bytes!: Buffer;
+  @Column({ type: 'varchar', length: 64, name: 'added_by' }) addedBy!: string;
+  @Column({ ...millis, name: 'added_at_ms' }) addedAtMs!: number;
+}
+
 export const ENTITIES = [
   ShopEntity,
   UserEntity,
@@ -233,6 +244,7 @@ export const ENTITIES = [
   VehicleEntity,
   KitEntity,
   KitDraftEntity,
+  KitPictureEntity,
   WrenchEntity,
   JobEntity,
   JobEventEntity,

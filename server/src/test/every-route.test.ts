@@ -33,6 +33,8 @@ const ROUTES: Array<[method: string, path: string]> = [
   ['POST', '/api/kits'],
   ['GET', '/api/kits/no-such-kit'],
   ['GET', '/api/kit-library/library'],
+  ['POST', '/api/kit-library/pictures'],
+  ['GET', `/api/kit-library/pictures/${'0'.repeat(64)}`],
   ['GET', '/api/kit-library/drafts'],
   ['POST', '/api/kit-library/drafts'],
   ['GET', '/api/kit-library/drafts/no-such-kit'],

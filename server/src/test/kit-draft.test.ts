@@ -1,4 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { DataSource } from 'typeorm';
 import type { DraftCard, KitCard, KitDraft, RevisionCard } from '#contract/kit-draft.ts';
 import { readKit } from '#contract/read-kit.ts';
 import { blankKit } from '#core/kit/blank-kit.ts';
@@ -180,5 +181,39 @@ describe('writing a kit', () => {
     const library = await json<KitCard[]>(mira.request('GET', `${BASE}/library`));
     expect(library.length).toBeGreaterThanOrEqual(3);
     for (const card of library) expect(card.errors).toBe(0);
+  });
+});
+
+describe('a page or figure of a sheet', () => {
+  const PNG = Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), Buffer.alloc(80, 3)]);
+  const post = (device: Device, bytes: Buffer, type: string) =>
+    device.request('POST', `${BASE}/pictures`, bytes, { 'Content-Type': type });
+
+  it('is kept under the hash of its bytes, once, and never changes', async () => {
+    const first = await json<{ sha256: string }>(post(mira, PNG, 'image/png'));
+    const again = await json<{ sha256: string }>(post(lead, PNG, 'image/png'));
+    expect(first.sha256).toMatch(/^[0-9a-f]{64}$/);
+    expect(again).toEqual(first);
+    expect(await server.source.query('SELECT added_by FROM kit_picture')).toEqual([{ added_by: 'u-vane' }]);
+    // Anybody who works from a kit sees its pictures.
+    const shown = await apprentice.request('GET', `${BASE}/pictures/${first.sha256}`);
+    expect(shown.headers.get('content-type')).toBe('image/png');
+    expect(shown.headers.get('cache-control')).toContain('immutable');
+    expect(Buffer.from(await shown.arrayBuffer())).toEqual(PNG);
+    // The running server may add pictures and read them, and do nothing else to them.
+    const application = await new DataSource({ type: 'mariadb', ...server.config.database }).initialize();
+    try {
+      for (const statement of ["UPDATE kit_picture SET type = ''", 'DELETE FROM kit_picture'])
+        await expect(application.query(statement)).rejects.toThrow(/denied/);
+    } finally {
+      await application.destroy();
+    }
+  });
+  it('is one by its content, comes from who writes kits, and is not found under another hash', async () => {
+    expect((await post(mira, Buffer.from('<html></html>'), 'image/png')).status).toBe(422);
+    expect((await post(mira, PNG, 'image/jpeg')).status).toBe(422);
+    expect((await post(apprentice, PNG, 'image/png')).status).toBe(403);
+    expect((await mira.request('GET', `${BASE}/pictures/${'0'.repeat(64)}`)).status).toBe(404);
+    expect((await mira.request('GET', `${BASE}/pictures/nope`)).status).toBe(422);
   });
 });

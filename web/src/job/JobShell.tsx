@@ -66,6 +66,10 @@ function OpenedJob() {
   const { document, plan, state } = useOpenJob();
   const phases = usePhases(plan, state);
   useNoteClocks();
+  const pictures = plan.figures.flatMap(({ picture, page }) => [picture, ...(page ? [page] : [])]).join(' ');
+  useEffect(() => {
+    if (pictures) void import('../shop/kit-pictures.ts').then(({ fetchAhead }) => fetchAhead(pictures.split(' ')));
+  }, [pictures]);
   const shortcuts = useShortcuts();
   const anyRefused = useJobStore((store) => store.refused !== undefined || store.refusedLater.length > 0);
   const { vehicle } = document;

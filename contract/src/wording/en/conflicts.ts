@@ -27,9 +27,14 @@ export const CONFLICTS: Record<ConflictKind, { title: string; why: string; asIs:
     why: 'Answer as it will be once the other kit is on, or have this kit worked first, while it is not.',
     asIs: 'Work {second} first',
   },
+  contrary: {
+    title: 'Contrary order: {place}',
+    why: 'Each sheet closes these in another order, and no order keeps both. Choose whose order holds here; all else of both sheets holds as it is.',
+    asIs: '',
+  },
   order: {
-    title: 'Contrary order: {place} is worked after the others',
-    why: 'The sheets open and close the same things in contrary order, so these kits are worked one after the other. Things may come off twice.',
+    title: '{place} is worked after the others',
+    why: 'Its sheet opens and closes a thing more than once that another kit wants open, so the kits are worked one after the other. Things may come off twice.',
     asIs: 'Work it after the others',
   },
 };

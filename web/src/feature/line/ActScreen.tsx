@@ -21,6 +21,8 @@ import { StepHead } from './StepHead.tsx';
 import type { LineInHand } from './use-line.ts';
 import { WaitsPanel } from './WaitsPanel.tsx';
 
+/** Few acts have one. */
+const SheetFigure = lazy(() => import('./picture/SheetFigure.tsx').then((m) => ({ default: m.SheetFigure })));
 /** Looks through the shop's kits: fetched when a figure is missing. */
 const FigureSheet = lazy(() => import('./owed/FigureSheet.tsx'));
 
@@ -67,8 +69,13 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
   return (
     <>
       <main className="flex min-h-56 flex-1 flex-col bg-bench lg:min-h-0">
-        <div className="grid-paper flex min-h-56 flex-1 flex-col">
+        <div className="grid-paper relative flex min-h-56 flex-1 flex-col">
           <ActPicture line={line} act={act} ask={ask} answers={given} />
+          {act.action.figure !== undefined && (
+            <Suspense fallback={null}>
+              <SheetFigure plan={plan} act={act} />
+            </Suspense>
+          )}
         </div>
         <LineFoot line={line} onBack={last ? () => drop(key, last.key) : undefined} />
       </main>

@@ -55,7 +55,7 @@ export function ClockPanel({
   const typedTemperature = temperature.trim() === '' ? undefined : Number(temperature.replace(',', '.'));
   return (
     <>
-      <div className="grid gap-4 px-5 lg:px-6">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4 px-5 lg:px-6">
         {clock ? (
           <p className="text-xl">
             Until <b className="figures text-5xl">{clockText(clock.endsAtMs)}</b>
@@ -76,11 +76,11 @@ export function ClockPanel({
               if (typedSince !== undefined) give({ type: 'beginClock', act: act.id, sinceMs: typedSince });
             }}
           >
-            <label className="grid flex-1">
+            <label className="grid min-w-0 flex-1">
               <span className="text-sm text-ink-2">It began earlier, at</span>
               <input
                 type="time"
-                className="figures min-h-14 border-2 border-ink bg-sheet px-3 text-xl"
+                className="figures min-h-14 w-full min-w-0 border-2 border-ink bg-sheet px-3 text-xl"
                 value={since}
                 onChange={(event) => setSince(event.target.value)}
               />
@@ -99,10 +99,10 @@ export function ClockPanel({
             }}
           >
             <span className="flex items-end gap-2">
-              <label className="grid flex-1">
+              <label className="grid min-w-0 flex-1">
                 <span className="text-sm text-ink-2">Measured, °C ({limit})</span>
                 <input
-                  className="figures min-h-14 border-2 border-ink bg-sheet px-3 text-xl"
+                  className="figures min-h-14 w-full min-w-0 border-2 border-ink bg-sheet px-3 text-xl"
                   inputMode="decimal"
                   value={temperature}
                   onChange={(event) => setTemperature(event.target.value)}
@@ -159,7 +159,7 @@ export function ShutPanel({ line, act, untilMs }: { line: LineInHand; act: LineA
   usePrimaryKey(other);
   return (
     <>
-      <div className="grid gap-4 px-5 lg:px-6">
+      <div className="grid grid-cols-[minmax(0,1fr)] gap-4 px-5 lg:px-6">
         <p className="text-xl">
           The locker sets until <b className="figures text-5xl">{clockText(untilMs)}</b>
           <span className="block text-ink-2">

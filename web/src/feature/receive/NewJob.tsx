@@ -3,7 +3,7 @@ import { useEffect, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { odometerDoubtText } from '#contract/wording/vehicle-text.ts';
 import type { Answers, AnswerValue } from '#core/kit/condition.ts';
-import { HELD_UP_BY, type HeldUpBy, wheelsFree } from '#core/kit/held-up-by.ts';
+import { type HeldUpBy, wheelsFree } from '#core/kit/held-up-by.ts';
 import { scopedKeys } from '#core/kit/ids.ts';
 import { fitVerdicts } from '#core/kit/resolve.ts';
 import { takesWheelsOff } from '#core/line/wheels-off.ts';
@@ -19,14 +19,15 @@ import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useKits, useVehicles } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
-import { ActionBar, Button } from '../../ui/Button.tsx';
+import { ActionBar } from '../../ui/Button.tsx';
+import { Choice } from './Choice.tsx';
+import { HeldUpOn } from './HeldUpOn.tsx';
 import { ImportKit } from './ImportKit.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
 import { SoFarTable } from './SoFarTable.tsx';
 
 const SIDES: readonly KitSide[] = ['left', 'right'];
-const HELD_TEXT: Record<HeldUpBy, string> = { lift: 'Lift', stands: 'Stands', ramps: 'Ramps', floor: 'Floor' };
 
 /** Vehicles shown before somebody types: more are found by plate, owner or VIN. */
 const SHOWN_VEHICLES = 6;
@@ -80,8 +81,7 @@ export default function NewJob() {
     : {};
   const wheelsOff = resolved?.ok === true && takesWheelsOff(resolved.value);
   // What the shop usually takes, where this work can be done on it.
-  const usualHold = rules?.heldUpBy;
-  const heldUpBy = held ?? (usualHold && (!wheelsOff || wheelsFree(usualHold)) ? usualHold : undefined);
+  const heldUpBy = [held, rules?.heldUpBy].find((by) => by !== undefined && (!wheelsOff || wheelsFree(by)));
   const next = open[0];
   // One question at a time: those answered, and the one that settles most.
   const answered = visitQuestions(visit).filter(({ members }) => members.some(({ id }) => effective[id] !== undefined));
@@ -339,26 +339,7 @@ export default function NewJob() {
                     {odometerDoubtText(doubt)}
                   </label>
                 )}
-                <fieldset className="col-span-2 grid grid-cols-4 gap-2">
-                  <legend className="mb-1 text-sm text-ink-2">Held up on</legend>
-                  {HELD_UP_BY.map((by) => (
-                    <Button
-                      key={by}
-                      className="px-1!"
-                      tone={heldUpBy === by ? 'dark' : 'plain'}
-                      aria-pressed={heldUpBy === by}
-                      disabled={wheelsOff && !wheelsFree(by)}
-                      onClick={() => setHeld(heldUpBy === by ? undefined : by)}
-                    >
-                      {HELD_TEXT[by]}
-                    </Button>
-                  ))}
-                  {wheelsOff && (
-                    <p className="col-span-4 text-sm text-ink-2">
-                      The wheels come off: it cannot stand on ramps or on the floor.
-                    </p>
-                  )}
-                </fieldset>
+                <HeldUpOn by={heldUpBy} wheelsOff={wheelsOff} onChoose={setHeld} />
                 <label className="col-span-2 grid gap-1">
                   <span className="text-sm text-ink-2">Start</span>
                   <input
@@ -386,38 +367,5 @@ export default function NewJob() {
         </aside>
       </div>
     </div>
-  );
-}
-
-function Choice({
-  chosen,
-  onChoose,
-  title,
-  lines,
-  bad = false,
-}: {
-  chosen: boolean;
-  onChoose: () => void;
-  title: string;
-  lines: string[];
-  bad?: boolean;
-}) {
-  return (
-    <button
-      type="button"
-      aria-pressed={chosen}
-      onClick={onChoose}
-      className={`min-h-28 border-2 p-3 text-left ${chosen ? 'border-plate bg-plate text-on-plate' : 'border-ink bg-sheet'}`}
-    >
-      <span className="plate block text-2xl">{title}</span>
-      {lines.filter(Boolean).map((line, index) => (
-        <span
-          key={line}
-          className={`block text-sm ${bad && index === lines.length - 1 ? (chosen ? 'font-bold' : 'font-bold text-bad') : chosen ? 'text-on-plate-2' : 'text-ink-2'}`}
-        >
-          {line}
-        </span>
-      ))}
-    </button>
   );
 }

@@ -4,6 +4,7 @@ import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Step } from '#core/kit/kit-step.ts';
 import type { Method, StepAction } from '#core/kit/step-action.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { FigureField } from './FigureField.tsx';
 import { LOOK } from './look.ts';
 
 const TYPES = Object.keys(ACTION_FIELDS) as Array<StepAction['type']>;
@@ -188,6 +189,12 @@ export function StepActions({
               >
                 ×
               </button>
+              <FigureField
+                kit={kit}
+                what={actionText(kit, action)}
+                figure={action.figure}
+                onFigure={(id) => set('figure', id)}
+              />
               <details className="w-full">
                 <summary className="min-h-9 cursor-pointer text-sm text-ink-2">
                   Ways of doing it{action.methods ? ` (${action.methods.length})` : ''}

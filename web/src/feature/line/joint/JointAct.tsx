@@ -33,6 +33,8 @@ const CALL: Partial<Record<TorqueStep['step']['kind'], string>> = {
   loosen: 'Loosen this',
 };
 
+/** Few acts have one. */
+const SheetFigure = lazy(() => import('../picture/SheetFigure.tsx').then((m) => ({ default: m.SheetFigure })));
 /** Drawn when the first bead is on: many groups have none. */
 const LockerGlass = lazy(() => import('./LockerGlass.tsx'));
 const ReasonSheet = lazy(() => import('../../../ui/ReasonSheet.tsx').then((m) => ({ default: m.ReasonSheet })));
@@ -81,7 +83,12 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
     <>
       <main className="flex min-h-64 flex-1 flex-col bg-bench lg:min-h-0">
         {rideHeight && !starting && <LoadStateBar torque={torque} />}
-        <div className="grid-paper flex min-h-64 flex-1 flex-col lg:min-h-0">
+        <div className="grid-paper relative flex min-h-64 flex-1 flex-col lg:min-h-0">
+          {act.action.figure !== undefined && (
+            <Suspense fallback={null}>
+              <SheetFigure plan={plan} act={act} />
+            </Suspense>
+          )}
           <div className="flex flex-wrap justify-between gap-x-6 px-5 pt-4">
             <div>
               <h2 className="plate text-2xl">{group.map.title}</h2>

@@ -1,0 +1,36 @@
+import { HELD_UP_BY, type HeldUpBy, wheelsFree } from '#core/kit/held-up-by.ts';
+import { Button } from '../../ui/Button.tsx';
+
+const HELD_TEXT: Record<HeldUpBy, string> = { lift: 'Lift', stands: 'Stands', ramps: 'Ramps', floor: 'Floor' };
+
+/** How the vehicle will be held up; with the wheels off it stands on none of them. Left open, the line asks. */
+export function HeldUpOn({
+  by,
+  wheelsOff,
+  onChoose,
+}: {
+  by: HeldUpBy | undefined;
+  wheelsOff: boolean;
+  onChoose: (by: HeldUpBy | undefined) => void;
+}) {
+  return (
+    <fieldset className="col-span-2 grid grid-cols-4 gap-2">
+      <legend className="mb-1 text-sm text-ink-2">Held up on</legend>
+      {HELD_UP_BY.map((one) => (
+        <Button
+          key={one}
+          className="px-1!"
+          tone={one === by ? 'dark' : 'plain'}
+          aria-pressed={one === by}
+          disabled={wheelsOff && !wheelsFree(one)}
+          onClick={() => onChoose(one === by ? undefined : one)}
+        >
+          {HELD_TEXT[one]}
+        </Button>
+      ))}
+      {wheelsOff && (
+        <p className="col-span-4 text-sm text-ink-2">The wheels come off: it cannot stand on ramps or on the floor.</p>
+      )}
+    </fieldset>
+  );
+}
