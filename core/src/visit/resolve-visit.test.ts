@@ -2,12 +2,17 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { type AnyKit, anyVisit, kitOf, visitOf } from '#demo/any-visit.ts';
 import { answerSpace, combinations } from '../kit/answer-space.ts';
+import { blankKit } from '../kit/blank-kit.ts';
+import type { JointGroup, KitDocument, Station } from '../kit/kit-document.ts';
+import type { Step } from '../kit/kit-step.ts';
+import type { Phase } from '../kit/phase.ts';
 import type { Plan } from '../kit/plan.ts';
 import { resolve } from '../kit/resolve.ts';
+import type { StepAction } from '../kit/step-action.ts';
 import { withRefit } from '../refit/with-refit.ts';
 import { resolveVisit, type VisitDecisions } from './resolve-visit.ts';
 import { scopedKit } from './scoped-kit.ts';
-import { spreadAnswers, type VisitKit } from './visit.ts';
+import { kitPrefix, spreadAnswers, type VisitKit } from './visit.ts';
 
 const anyAnswers = fc.record({ year: fc.constantFrom(2010, 2020), shield: fc.boolean() });
 
@@ -374,5 +379,78 @@ describe('two kits on one vehicle', () => {
     expect(resolveVisit(kits, {}, { year: 2020 }).ok).toBe(false);
     expect(resolveVisit(kits, {}, spreadAnswers(kits, { year: 2020 })).ok).toBe(true);
     expect(kitOf(shape(), 'x').questions).toHaveLength(2);
+  });
+});
+
+describe('wheels that two kits take off', () => {
+  const OF: Pick<KitDocument, 'items' | 'stations' | 'groups' | 'removed'> = {
+    items: [
+      { id: 'b', line: '1', bag: 'A', kind: 'bolt', name: 'bolt', quantity: 1, source: 'kit' },
+      { id: 'n', line: '2', bag: 'A', kind: 'nut', name: 'wheel nut', quantity: 1, source: 'factory' },
+    ],
+    stations: [joint('s', 'bracket', 'b', 40), { ...joint('w', 'wheel nuts', 'n', 97), tags: ['wheel'] }],
+    groups: [joints('g', 's'), joints('wg', 'w')],
+    removed: [{ id: 'wh', name: 'front wheels', count: 2, fate: 'refit' }],
+  };
+  function joint(id: string, name: string, item: string, targetNm: number): Station {
+    return {
+      id,
+      label: id,
+      name,
+      xMm: 0,
+      yMm: 0,
+      stack: [{ kind: 'hardware', item }],
+      specs: [{ printed: `${targetNm} N·m`, spec: { kind: 'torque', targetNm } }],
+      drive: { kind: 'hex', acrossFlatsMm: 19 },
+    };
+  }
+  function joints(id: string, ...stations: string[]): JointGroup {
+    return { id, title: id, map: { title: '', note: '', widthMm: 100, heightMm: 100, shapes: [] }, stations };
+  }
+  const step = (id: string, phase: Phase, ...actions: StepAction[]): Step => ({ id, text: id, phase, actions });
+  const fitted = (id: string): Step[] => [
+    step(`${id}1`, 'strip', { type: 'lift' }),
+    step(`${id}2`, 'strip', { type: 'remove', removed: 'wh' }),
+    step(`${id}3`, 'loose', { type: 'start', group: 'g' }),
+    step(`${id}4`, 'torque', { type: 'torque', group: 'g' }),
+  ];
+  /** Writes everything out, the nuts last, on the wheels. */
+  const writesAll: KitDocument = {
+    ...blankKit('all', 'All', 'Pennant Works'),
+    ...OF,
+    steps: [
+      ...fitted('a'),
+      step('a5', 'refit', { type: 'refit', removed: 'wh' }),
+      step('a6', 'refit', { type: 'start', group: 'wg' }, { type: 'snug', group: 'wg' }),
+      step('a7', 'refit', { type: 'lower' }),
+      step('a8', 'refit', { type: 'torque', group: 'wg' }),
+    ],
+  };
+  /** Says no more than “refit in reverse”. */
+  const saysReverse: KitDocument = {
+    ...blankKit('reverse', 'Reverse', 'Pennant Works'),
+    ...OF,
+    stations: OF.stations.slice(0, 1),
+    groups: OF.groups.slice(0, 1),
+    steps: fitted('b'),
+  };
+
+  it.each([
+    ['the one that says all first', [writesAll, saysReverse]],
+    ['the other first', [saysReverse, writesAll]],
+  ])('go on before their nuts, which are torqued on the wheels; up and down once: %s', (_, documents) => {
+    const kits: VisitKit[] = [];
+    for (const document of documents) kits.push({ document, prefix: kitPrefix(kits, document.id) });
+    const plan = planOf(kits, {});
+    const acts = plan.steps.flatMap(({ actions }) =>
+      actions.map((action) => `${action.type} ${'group' in action ? action.group?.split('/').at(-1) : ''}`.trim()),
+    );
+    const at = (act: string) => acts.indexOf(act);
+    for (const once of ['lift', 'remove', 'refit', 'lower']) expect(acts.filter((act) => act === once)).toHaveLength(1);
+    expect(at('refit')).toBeGreaterThan(acts.lastIndexOf('torque g'));
+    expect(at('refit')).toBeLessThan(at('start wg'));
+    expect(at('start wg')).toBeLessThan(at('lower'));
+    expect(at('lower')).toBeLessThan(at('torque wg'));
+    expect(plan.conflicts).toEqual([]);
   });
 });
