@@ -6,7 +6,11 @@ import type { KitDocument } from '#core/kit/kit-document.ts';
 export function largeKit(stationCount: number, plates = 1): KitDocument {
   const ids = Array.from({ length: stationCount }, (_, index) => `s${index + 1}`);
   return {
-    ...blankKit(`plate-${stationCount}-${plates}`, `Plate with ${stationCount} bolts`, 'Pennant Works'),
+    ...blankKit(
+      `plate-${stationCount}${plates > 1 ? `-${plates}` : ''}`,
+      `Plate with ${stationCount} bolts`,
+      'Pennant Works',
+    ),
     statedMinutes: 480,
     items: [
       {

@@ -3,7 +3,7 @@ import type { SharedWork } from '../kit/shared-work.ts';
 import { legalOrder, type Standing, standings } from './legal-order.ts';
 import type { ThingFinder } from './same-thing.ts';
 import { type Sharing, sharing, type Touch } from './shared-things.ts';
-import { graphOf, withOpenings } from './step-graph.ts';
+import { withOpenings } from './step-graph.ts';
 import { type Contradiction, untangle } from './untangle.ts';
 
 export interface MergedSteps {
@@ -45,8 +45,7 @@ export function mergeSteps(
       continue;
     }
     const untangled = untangle(steps, touches, kits, apart, rules);
-    const graph = graphOf(untangled.steps, touches, kits, apart);
-    const opened = withOpenings(graph, untangled.steps, touches);
+    const opened = withOpenings(untangled.graph, untangled.steps, touches);
     const order = legalOrder(untangled.steps, opened.graph, kits, standing);
     return {
       steps: once(order, { touches, waited: opened.waited, apart, thingOf, standing }),

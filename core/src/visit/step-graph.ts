@@ -95,7 +95,8 @@ export function counted(graph: Graph): { waiting: Map<string, number>; followers
   return { waiting, followers };
 }
 
-function isAcyclic(graph: Graph): boolean {
+/** Whether nothing in a graph waits for itself, near or far. */
+export function isAcyclic(graph: Graph): boolean {
   const { waiting, followers } = counted(graph);
   const ready = [...waiting].flatMap(([id, left]) => (left === 0 ? [id] : []));
   let done = 0;

@@ -1,6 +1,6 @@
 import type { PlanStep } from '../kit/plan.ts';
 import type { Sharing } from './shared-things.ts';
-import { graphOf, JOIN } from './step-graph.ts';
+import { type Graph, graphOf, isAcyclic, JOIN } from './step-graph.ts';
 import { circlesOf } from './strongly-connected.ts';
 
 /** Shared things that the sheets want closed in contrary order: no order keeps all of them. */
@@ -19,7 +19,9 @@ export interface Contradiction {
 
 export interface Untangled {
   /** The steps, those of the kits that do not rule without the waits that nobody can keep. */
-  steps: PlanStep[];
+  steps: readonly PlanStep[];
+  /** What they wait for then, shared closings included. */
+  graph: Graph;
   contradictions: Contradiction[];
 }
 
@@ -62,8 +64,10 @@ export function untangle(
   apart: ReadonlySet<string>,
   rules: (id: string) => string | undefined,
 ): Untangled {
-  const circles = circlesOf(graphOf(steps, shared, kits, apart));
-  if (circles.length === 0) return { steps: [...steps], contradictions: [] };
+  const graph = graphOf(steps, shared, kits, apart);
+  // Nearly every visit: sheets seldom contradict each other.
+  if (isAcyclic(graph)) return { steps, graph, contradictions: [] };
+  const circles = circlesOf(graph);
   const byId = new Map(steps.map((step) => [step.id, step]));
   const after = new Map(steps.map((step) => [step.id, step.after]));
   const joinsOf = closingsOf(shared);
@@ -84,7 +88,8 @@ export function untangle(
     const left = caught.flatMap((step) => step.after.filter((earlier) => !after.get(step.id)?.includes(earlier)));
     return { id, keys, kits: own, ruling, steps: [...new Set([...caught.map((step) => step.id), ...left])] };
   });
-  return { steps: steps.map((step) => ({ ...step, after: [...(after.get(step.id) ?? [])] })), contradictions };
+  const untangled = steps.map((step) => ({ ...step, after: [...(after.get(step.id) ?? [])] }));
+  return { steps: untangled, graph: graphOf(untangled, shared, kits, apart), contradictions };
 }
 
 interface Circle {
