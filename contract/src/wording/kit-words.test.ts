@@ -9,6 +9,7 @@ import { StepSchema } from '../kit/step.ts';
 import { ACTION_FIELDS, actionText, freshAction } from './action-text.ts';
 import { conditionText } from './condition-text.ts';
 import { doubtText, FACT_KIND_TEXT, factText } from './fact-text.ts';
+import { misfitText } from './plan-text.ts';
 
 const KIT = {
   ...(structuredClone(DEMO_KITS[0]) as KitDocument),
@@ -50,6 +51,28 @@ describe('an action in words', () => {
       const edited = new Set(['type', ...ACTION_FIELDS[action.type].map(({ field }) => field)]);
       expect(Object.keys(action).filter((field) => !edited.has(field))).toEqual([]);
     }
+  });
+});
+
+describe('why a kit does not fit', () => {
+  const questions: KitDocument['questions'] = [
+    { id: 'body', text: 'Body?', kind: 'choice', choices: [{ value: 'lwb', label: 'long wheelbase' }] },
+    { id: 'year', text: 'Model year?', kind: 'number' },
+    { id: 'air', text: 'Are air springs fitted?', kind: 'yesNo' },
+    { id: 'built', text: 'Built in?', kind: 'number', from: 'buildMonth' },
+  ];
+  const reason = (question: string, answer: string | number | boolean, holds = false) => ({
+    text: 'as its sheet says',
+    because: [{ question, comparison: 'is' as const, value: 'x', answer, holds }],
+  });
+  it('is said of the vehicle, not of the kit', () => {
+    expect(misfitText({ questions }, reason('body', 'lwb'))).toBe('not for long wheelbase');
+    expect(misfitText({ questions }, reason('year', 2018))).toBe('not for model year 2018');
+    expect(misfitText({ questions }, reason('built', 201_903))).toBe('not for built in March 2019');
+    expect(misfitText({ questions }, reason('air', true, true))).toBe('“Are air springs fitted?” is yes');
+    expect(misfitText({ questions }, { text: 'as its sheet says', because: [] })).toBe(
+      'not for this vehicle (as its sheet says)',
+    );
   });
 });
 

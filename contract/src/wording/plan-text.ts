@@ -29,6 +29,20 @@ function reasonText(kit: Pick<KitDocument, 'questions'>, reason: Reason): string
   return `${name} ${answer} ${sign} ${value}`;
 }
 
+/**
+ * Why a kit does not fit, by what the vehicle is and not by what the kit is for: `not for Dual-cab`, `not for model year
+ * 2018`.
+ */
+export function misfitText(kit: Pick<KitDocument, 'questions'>, verdict: { text: string; because: Reason[] }): string {
+  // The comparison that failed; under a `not` it is the one that held.
+  const reason = verdict.because.find(({ holds }) => !holds) ?? verdict.because[0];
+  const asked = kit.questions.find(({ id }) => id === reason?.question);
+  if (!reason || !asked) return `not for this vehicle (${verdict.text})`;
+  const answer = answerText(kit, reason.question, reason.answer);
+  if (typeof reason.answer === 'boolean') return `“${asked.text}” is ${answer}`;
+  return asked.kind === 'choice' ? `not for ${answer}` : `not for ${questionName(kit, reason.question)} ${answer}`;
+}
+
 /** Several comparisons joined: what a printed line carries after "because". */
 export const reasonsText = (kit: Pick<KitDocument, 'questions'>, reasons: readonly Reason[]): string =>
   reasons.map((reason) => reasonText(kit, reason)).join(' and ');

@@ -22,6 +22,14 @@ describe('the order of the questions', () => {
     const visit = alone(kit([yesNo('a'), yesNo('b')], [is('a'), is('b'), { all: [is('b'), is('a')] }, is('b')]));
     expect(questionsToAsk(visit, {}, {}).map(({ id }) => id)).toEqual(['b', 'a']);
   });
+  it('what decides whether a kit fits at all comes before what settles more', () => {
+    const fits = [{ text: 'Long wheelbase', when: is('long') }];
+    const visit = alone({ ...kit([yesNo('a'), yesNo('long')], [is('a'), is('a'), is('a')]), fits });
+    expect(questionsToAsk(visit, {}, {}).map(({ id, decidesFit }) => [id, decidesFit])).toEqual([
+      ['long', true],
+      ['a', false],
+    ]);
+  });
   it('what can change nothing any more is not asked', () => {
     const visit = alone(kit([yesNo('a'), yesNo('b'), yesNo('c')], [{ all: [is('a'), is('b')] }]));
     expect(questionsToAsk(visit, {}, {}).map(({ id }) => id)).toEqual(['a', 'b']);

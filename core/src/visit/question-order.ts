@@ -8,18 +8,23 @@ import { kitAnswers, type VisitKit, type VisitQuestion, visitQuestions } from '.
 export interface OpenQuestion extends VisitQuestion {
   /** Conditions that one answer settles, on the average of its answers. */
   settles: number;
+  /** Whether a kit fits at all still hangs on it. */
+  decidesFit: boolean;
 }
 
 /**
- * Questions whose answer can still change the plan or the fit, those that settle most first; among equals in the order
- * the kits ask them. Answering the first until none is left asks the fewest.
+ * Questions whose answer can still change the plan or the fit: those the fit hangs on first, then those that settle most;
+ * among equals in the order the kits ask them. Answering the first until none is left asks the fewest.
  */
 export function questionsToAsk(kits: readonly VisitKit[], vehicle: VehicleFacts, answers: Answers): OpenQuestion[] {
   const settled = new Map<string, number>();
   const open = new Set<string>();
+  const fit = new Set<string>();
   for (const kit of kits) {
     const known = kitAnswers(kit, vehicle, answers);
     const waiting = conditionsOf(kit.document).filter((condition) => evaluate(condition, known).truth === 'unknown');
+    for (const { when } of kit.document.fits)
+      for (const id of evaluate(when, known).waitsFor) fit.add(scopedId(kit.prefix, id));
     const asked = new Set(waiting.flatMap((condition) => evaluate(condition, known).waitsFor));
     const axes = new Map(answerSpace(kit.document).map(({ question, values }) => [question.id, values]));
     const asking = byQuestion(waiting);
@@ -31,8 +36,12 @@ export function questionsToAsk(kits: readonly VisitKit[], vehicle: VehicleFacts,
   }
   return visitQuestions(kits)
     .filter(({ members }) => members.some(({ id }) => open.has(id)))
-    .map((entry) => ({ ...entry, settles: entry.members.reduce((sum, { id }) => sum + (settled.get(id) ?? 0), 0) }))
-    .sort((a, b) => b.settles - a.settles);
+    .map((entry) => ({
+      ...entry,
+      settles: entry.members.reduce((sum, { id }) => sum + (settled.get(id) ?? 0), 0),
+      decidesFit: entry.members.some(({ id }) => fit.has(id)),
+    }))
+    .sort((a, b) => Number(b.decidesFit) - Number(a.decidesFit) || b.settles - a.settles);
 }
 
 function byQuestion(conditions: readonly Condition[]): Map<string, Condition[]> {

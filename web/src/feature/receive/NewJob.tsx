@@ -1,19 +1,20 @@
 import { format, setHours, startOfHour } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+import { misfitText } from '#contract/wording/plan-text.ts';
 import { odometerDoubtText } from '#contract/wording/vehicle-text.ts';
-import type { Answers, AnswerValue } from '#core/kit/condition.ts';
+import type { AnswerValue } from '#core/kit/condition.ts';
 import { type HeldUpBy, wheelsFree } from '#core/kit/held-up-by.ts';
 import { scopedKeys } from '#core/kit/ids.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
 import { fitVerdicts } from '#core/kit/resolve.ts';
 import { takesWheelsOff } from '#core/line/wheels-off.ts';
 import { KM_PER_MILE, odometerDoubt, odometerKm } from '#core/vehicle/odometer.ts';
 import { findVehicles } from '#core/vehicle/vehicle-search.ts';
-import { fitsEachSide, type KitSide, kitOnSide } from '#core/visit/kit-on-side.ts';
 import { planSoFar } from '#core/visit/plan-so-far.ts';
 import { questionsToAsk } from '#core/visit/question-order.ts';
 import { resolveVisit } from '#core/visit/resolve-visit.ts';
-import { answerAll, kitAnswers, kitPrefix, type VisitKit, visitQuestions } from '#core/visit/visit.ts';
+import { kitAnswers, type VisitQuestion, visitQuestions } from '#core/visit/visit.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { api, call } from '../../shop/api.ts';
@@ -26,11 +27,14 @@ import { ImportKit } from './ImportKit.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
 import { SoFarTable } from './SoFarTable.tsx';
-
-const SIDES: readonly KitSide[] = ['left', 'right'];
+import { useChosenVisit } from './use-chosen-visit.ts';
 
 /** Vehicles shown before somebody types: more are found by plate, owner or VIN. */
 const SHOWN_VEHICLES = 6;
+
+/** A kit by its title or maker; one that is chosen stays in sight. */
+const matches = ({ title, maker }: Pick<KitDocument, 'title' | 'maker'>, query: string): boolean =>
+  `${title} ${maker}`.toLowerCase().includes(query.trim().toLowerCase());
 
 /** Receive: the vehicle, its kits, their questions one at a time, and the plan as it builds. */
 export default function NewJob() {
@@ -44,10 +48,7 @@ export default function NewJob() {
   const [query, setQuery] = useState('');
   const [wanted, setWanted] = useState<string>();
   const [vehicleId, setVehicleId] = useState(search.get('vehicle') ?? undefined);
-  const [chosen, setChosen] = useState<string[]>([]);
-  /** Chosen kits bought by the piece, of which there is one for each side. */
-  const [eachSide, setEachSide] = useState<string[]>([]);
-  const [answers, setAnswers] = useState<Answers>({});
+  const [kitQuery, setKitQuery] = useState('');
   const [bay, setBay] = useState(1);
   const [start, setStart] = useState(() => format(startOfHour(new Date()), "yyyy-MM-dd'T'HH:mm"));
   const [held, setHeld] = useState<HeldUpBy>();
@@ -55,36 +56,29 @@ export default function NewJob() {
   const [odometerSure, setOdometerSure] = useState(false);
 
   const vehicle = vehicles?.find((entry) => entry.id === vehicleId);
-  const visit: VisitKit[] = [];
-  const picks: Array<string | { kit: string; side: KitSide }> = chosen.flatMap(
-    (id): Array<string | { kit: string; side: KitSide }> =>
-      eachSide.includes(id) ? SIDES.map((side) => ({ kit: id, side })) : [id],
-  );
-  for (const pick of picks) {
-    const stored = kits?.find((kit) => kit.id === (typeof pick === 'string' ? pick : pick.kit));
-    const document = stored && (typeof pick === 'string' ? stored : kitOnSide(stored, pick.side));
-    if (document) visit.push({ document, prefix: kitPrefix(visit, document.id) });
-  }
-  const byThePiece = chosen.flatMap((id) => kits?.find((kit) => kit.id === id && fitsEachSide(kit)) ?? []);
-  const begun = vehicle !== undefined && visit.length > 0;
-  const open = begun ? questionsToAsk(visit, vehicle, answers) : [];
-  const resolved = begun ? resolveVisit(visit, vehicle, answers, rules) : undefined;
+  const visit = useChosenVisit(kits);
+  const { answers, byThePiece, eachSide, forget } = visit;
+  const begun = vehicle !== undefined && visit.kits.length > 0;
+  const open = begun ? questionsToAsk(visit.kits, vehicle, answers) : [];
+  const resolved = begun ? resolveVisit(visit.kits, vehicle, answers, rules) : undefined;
   const misfit = begun
-    ? visit.flatMap((kit) =>
+    ? visit.kits.flatMap((kit) =>
         fitVerdicts(kit.document, vehicle, kitAnswers(kit, vehicle, answers)).flatMap((verdict) =>
-          verdict.truth === 'false' ? [{ kit: kit.document.title, text: verdict.text }] : [],
+          verdict.truth === 'false' ? [{ kit: kit.document.title, text: misfitText(kit.document, verdict) }] : [],
         ),
       )[0]
     : undefined;
   const effective: Record<string, AnswerValue | undefined> = begun
-    ? Object.assign({}, ...visit.map((kit) => scopedKeys(kit.prefix, kitAnswers(kit, vehicle, answers))))
+    ? Object.assign({}, ...visit.kits.map((kit) => scopedKeys(kit.prefix, kitAnswers(kit, vehicle, answers))))
     : {};
   const wheelsOff = resolved?.ok === true && takesWheelsOff(resolved.value);
   // What the shop usually takes, where this work can be done on it.
   const heldUpBy = [held, rules?.heldUpBy].find((by) => by !== undefined && (!wheelsOff || wheelsFree(by)));
   const next = open[0];
   // One question at a time: those answered, and the one that settles most.
-  const answered = visitQuestions(visit).filter(({ members }) => members.some(({ id }) => effective[id] !== undefined));
+  const answered = visitQuestions(visit.kits).filter(({ members }) =>
+    members.some(({ id }) => effective[id] !== undefined),
+  );
   const unit = vehicle?.odometerUnit ?? 'km';
   const shownOdometer =
     odometer ??
@@ -112,10 +106,10 @@ export default function NewJob() {
     const [meant] = findVehicles(vehicles, wanted);
     if (!meant) return;
     setVehicleId(meant.id);
-    setAnswers({});
+    forget();
     setOdometer(undefined);
     setOdometerSure(false);
-  }, [wanted, vehicles]);
+  }, [wanted, vehicles, forget]);
 
   const submit = async () => {
     if (!vehicle) return;
@@ -124,8 +118,8 @@ export default function NewJob() {
         api.jobs.$post({
           json: {
             vehicle: vehicle.id,
-            kits: picks,
-            answers: { ...answers },
+            kits: visit.picks,
+            answers,
             bay,
             plannedStartMs: startMs,
             odometerKm: km,
@@ -145,14 +139,22 @@ export default function NewJob() {
 
   const choose = (id: string) => {
     setVehicleId(id);
-    setAnswers({});
+    forget();
     setOdometer(undefined);
     setOdometerSure(false);
   };
-  const toggle = (id: string) => {
-    setChosen(chosen.includes(id) ? chosen.filter((one) => one !== id) : [...chosen, id]);
-    // Prefixes follow the order of the kits, so answers are asked again rather than given to another kit.
-    setAnswers({});
+  const question = (asked: VisitQuestion) => {
+    const { members } = asked;
+    const value = members.map(({ id }) => effective[id]).find((one) => one !== undefined);
+    return (
+      <QuestionField
+        key={`${vehicle?.id}-${asked.id}`}
+        question={asked.question}
+        answer={value}
+        fromVehicle={value !== undefined && !members.some(({ id }) => answers[id] !== undefined)}
+        onAnswer={(answer) => visit.answer(asked, answer)}
+      />
+    );
   };
   const problem = unsent ?? noVehicles ?? noKits;
   return (
@@ -203,41 +205,55 @@ export default function NewJob() {
               />
             ))}
           </div>
-          <div className="mt-6 mb-3 flex items-center justify-between">
-            <h2 className="plate text-3xl">Kits of this visit</h2>
+          <div className="mt-6 mb-3 flex flex-wrap items-center justify-between gap-3">
+            <h2 className="plate mr-auto text-3xl">Kits of this visit</h2>
+            <label className="flex items-center gap-2 text-sm text-ink-2">
+              Title, maker
+              <input
+                type="search"
+                autoComplete="off"
+                className="min-h-12 w-44 border-2 border-ink bg-sheet px-3 text-base text-ink"
+                value={kitQuery}
+                onChange={(event) => setKitQuery(event.target.value)}
+              />
+            </label>
             <ImportKit
               onImported={(id) =>
-                void Promise.all([reloadKits(), reloadVehicles()]).then(() => setChosen([...chosen, id]))
+                void Promise.all([reloadKits(), reloadVehicles()]).then(
+                  () => visit.chosen.includes(id) || visit.toggle(id),
+                )
               }
             />
           </div>
           <div className="grid gap-2 sm:grid-cols-3">
-            {kits?.map((entry) => {
-              const fit = vehicle ? fitVerdicts(entry, vehicle, {}) : [];
-              const no = fit.find((verdict) => verdict.truth === 'false');
-              const unknown = fit.find((verdict) => verdict.truth === 'unknown');
-              const word = !vehicle
-                ? ''
-                : no
-                  ? `Does not fit: ${no.text}`
-                  : unknown
-                    ? `Not known: ${unknown.text}`
-                    : 'Fits';
-              return (
-                <Choice
-                  key={entry.id}
-                  chosen={chosen.includes(entry.id)}
-                  bad={no !== undefined}
-                  onChoose={() => toggle(entry.id)}
-                  title={entry.title}
-                  lines={[
-                    `${entry.maker}, revision ${entry.revision}`,
-                    entry.statedMinutes ? `stated ${entry.statedMinutes} min` : 'no time stated',
-                    word,
-                  ]}
-                />
-              );
-            })}
+            {kits
+              ?.filter((entry) => visit.chosen.includes(entry.id) || matches(entry, kitQuery))
+              .map((entry) => {
+                const fit = vehicle ? fitVerdicts(entry, vehicle, {}) : [];
+                const no = fit.find((verdict) => verdict.truth === 'false');
+                const unknown = fit.find((verdict) => verdict.truth === 'unknown');
+                const word = !vehicle
+                  ? ''
+                  : no
+                    ? `Does not fit: ${misfitText(entry, no)}`
+                    : unknown
+                      ? `Not known: ${unknown.text}`
+                      : 'Fits';
+                return (
+                  <Choice
+                    key={entry.id}
+                    chosen={visit.chosen.includes(entry.id)}
+                    bad={no !== undefined}
+                    onChoose={() => visit.toggle(entry.id)}
+                    title={entry.title}
+                    lines={[
+                      `${entry.maker}, revision ${entry.revision}`,
+                      entry.statedMinutes ? `stated ${entry.statedMinutes} min` : 'no time stated',
+                      word,
+                    ]}
+                  />
+                );
+              })}
           </div>
           {byThePiece.map((kit) => (
             <label key={kit.id} className="mt-2 flex min-h-11 items-center gap-3">
@@ -245,45 +261,31 @@ export default function NewJob() {
                 type="checkbox"
                 className="size-6"
                 checked={eachSide.includes(kit.id)}
-                onChange={(event) => {
-                  const others = eachSide.filter((id) => id !== kit.id);
-                  setEachSide(event.target.checked ? [...others, kit.id] : others);
-                  // Prefixes change with it: answers are asked again rather than given to the other side.
-                  setAnswers({});
-                }}
+                onChange={(event) => visit.setEachSide(kit.id, event.target.checked)}
               />
               {kit.title}: one on each side, left and right
             </label>
           ))}
-          {begun && (
+          {begun && answered.length > 0 && (
             <>
-              <h2 className="plate mt-6 text-3xl">Questions</h2>
-              {answered.length === 0 && !next && <p className="text-ink-2">These kits ask nothing.</p>}
-              {[...answered, ...(next ? [next] : [])].map((asked) => {
-                const { question, members } = asked;
-                const given = members.some(({ id }) => answers[id] !== undefined);
-                const value = members.map(({ id }) => effective[id]).find((one) => one !== undefined);
-                return (
-                  <QuestionField
-                    key={`${vehicle.id}-${asked.id}`}
-                    question={question}
-                    answer={value}
-                    fromVehicle={value !== undefined && !given}
-                    onAnswer={(answer) => setAnswers({ ...answers, ...answerAll(asked, answer) })}
-                  />
-                );
-              })}
+              <h2 className="plate mt-6 text-3xl">Answered</h2>
+              {answered.map(question)}
             </>
           )}
         </main>
         <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[430px] lg:border-l-2">
           <div className="flex-1 p-5 pb-28 lg:min-h-0 lg:overflow-y-auto lg:pb-5">
+            {begun && next && (
+              <section aria-label="Next question" className="mb-5 border-2 border-ink px-4">
+                {question(next)}
+              </section>
+            )}
             <h2 className="plate mb-3 text-3xl">The plan</h2>
             {!begun ? (
               <p className="text-ink-2">Choose a vehicle and its kits.</p>
             ) : misfit ? (
               <p className="border-l-4 border-bad pl-3 text-bad">
-                {misfit.kit} does not fit: it is for “{misfit.text}”.
+                {misfit.kit} does not fit: {misfit.text}.
               </p>
             ) : resolved?.ok ? (
               <PlanSummary plan={resolved.value} />
@@ -292,7 +294,7 @@ export default function NewJob() {
                 <p className="mb-3 text-ink-2">
                   {open.length} {open.length === 1 ? 'question' : 'questions'} can still change it.
                 </p>
-                <SoFarTable soFar={planSoFar(visit, vehicle, answers)} />
+                <SoFarTable soFar={planSoFar(visit.kits, vehicle, answers)} />
               </>
             ) : (
               <p className="text-bad">

@@ -40,7 +40,7 @@ export function QuestionField({
   const number = typedNumber(typed);
   const inRange = Number.isFinite(number) && number >= min && number <= max;
   return (
-    <fieldset className="border-t border-rule py-4">
+    <fieldset className="border-t border-rule py-4 first:border-t-0">
       <legend className="float-left mb-2 w-full text-lg font-bold">{question.text}</legend>
       <div className="clear-left flex flex-wrap gap-2">
         {question.kind === 'yesNo' && [choice(true, 'Yes'), choice(false, 'No')]}

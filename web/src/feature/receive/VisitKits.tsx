@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
+import { misfitText } from '#contract/wording/plan-text.ts';
 import { refusalText } from '#contract/wording/refusal-text.ts';
 import { kitsNow, planOf } from '#core/job/job-log.ts';
 import type { Answers } from '#core/kit/condition.ts';
@@ -150,7 +151,7 @@ function AddKit({ onClose }: { onClose: () => void }) {
                 }}
               >
                 {kit.title}
-                {no && <span className="text-sm font-normal">Does not fit: {no.text}</span>}
+                {no && <span className="text-sm font-normal">Does not fit: {misfitText(kit, no)}</span>}
               </Button>
             );
           })}

@@ -59,7 +59,9 @@ describe('receiving a vehicle', () => {
     const { user } = receive(shop([two]));
     await pick(user, new RegExp(CARRICK.plate));
     await pick(user, new RegExp(TRANSFER_CASE_GUARD.title));
-    expect(screen.getByText(/does not fit: it is for/)).toBeVisible();
+    expect(screen.getByText(/does not fit: not for Front/)).toBeVisible();
+    // What the vehicle is, and never what the kit is for.
+    expect(screen.queryByText(/it is for/)).toBeNull();
     expect(openButton()).toBeDisabled();
   });
   it('one kit without questions is opened at its check-in', async () => {
@@ -102,6 +104,30 @@ describe('receiving a vehicle', () => {
     await user.click(openButton());
     await waitFor(() => expect(here()).toBe(`/jobs/${JOB}/receive`));
     expect(asked.sent('POST')[0]?.body).toMatchObject({ kits: [REAR_AIR_SPRINGS.id, TRACK_BAR_BRACE.id] });
+  });
+  it('a kit that comes or goes costs no answer, and what two kits ask is asked once', async () => {
+    const { user } = receive();
+    await pick(user, new RegExp(TUSSOCK.plate));
+    await pick(user, new RegExp(FRONT_RECOVERY_POINTS.title));
+    const question = await screen.findByRole('group', { name: /splash shield/ });
+    await user.click(within(question).getByRole('button', { name: 'No' }));
+    await waitFor(() => expect(openButton()).toBeEnabled());
+    // Put before it, taken out again, and it itself taken out and back: its answer stands.
+    await pick(user, new RegExp(TRANSFER_CASE_GUARD.title));
+    await pick(user, new RegExp(TRANSFER_CASE_GUARD.title));
+    await pick(user, new RegExp(FRONT_RECOVERY_POINTS.title));
+    await pick(user, new RegExp(TRANSFER_CASE_GUARD.title));
+    await pick(user, new RegExp(FRONT_RECOVERY_POINTS.title));
+    const again = screen.getByRole('group', { name: /splash shield/ });
+    expect(within(again).getByRole('button', { name: 'No' })).toHaveAttribute('aria-pressed', 'true');
+  });
+  it('a kit is found by its title or maker; a chosen one stays in sight', async () => {
+    const { user } = receive();
+    await pick(user, new RegExp(TUSSOCK.plate));
+    await pick(user, new RegExp(FRONT_RECOVERY_POINTS.title));
+    await user.type(screen.getByRole('searchbox', { name: /Title/ }), 'GUARD');
+    const shown = KITS.map(({ title }) => screen.queryByRole('button', { name: new RegExp(title) }) !== null);
+    expect(shown).toEqual([true, true, false, false]);
   });
   it('a kit bought by the piece may go on each side, and how the vehicle is held up goes with the job', async () => {
     const piece = { ...TRANSFER_CASE_GUARD, scope: 'singlePart' as const };
@@ -146,7 +172,7 @@ describe('receiving a vehicle', () => {
       arrive = resolve;
     });
     const { user } = receive(shop().on('GET /vehicles', () => late.then(() => ({ body: DEMO_VEHICLES }))));
-    await user.type(await screen.findByRole('searchbox'), `${CARRICK.plate}{Enter}`);
+    await user.type(await screen.findByRole('searchbox', { name: /Plate/ }), `${CARRICK.plate}{Enter}`);
     expect(screen.queryByRole('button', { name: new RegExp(CARRICK.plate) })).toBeNull();
     arrive();
     expect(await screen.findByRole('button', { name: new RegExp(CARRICK.plate), pressed: true })).toBeVisible();
@@ -158,7 +184,7 @@ describe('receiving a vehicle', () => {
   it('a plate nobody has is said', async () => {
     const { user } = receive();
     await screen.findByRole('button', { name: new RegExp(CARRICK.plate) });
-    await user.type(screen.getByRole('searchbox'), 'ZZ 999');
+    await user.type(screen.getByRole('searchbox', { name: /Plate/ }), 'ZZ 999');
     expect(screen.getByText('No vehicle matches “ZZ 999”.')).toBeVisible();
   });
 });

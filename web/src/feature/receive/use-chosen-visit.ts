@@ -1,0 +1,72 @@
+import { useCallback, useState } from 'react';
+import type { AnswerValue } from '#core/kit/condition.ts';
+import { scopedId } from '#core/kit/ids.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import { fitsEachSide, type KitSide, kitOnSide } from '#core/visit/kit-on-side.ts';
+import { kitPrefix, spreadAnswers, type VisitKit, type VisitQuestion } from '#core/visit/visit.ts';
+
+const SIDES: readonly KitSide[] = ['left', 'right'];
+
+/** A kit as a job is opened with it. */
+export type KitPick = string | { kit: string; side: KitSide };
+
+export interface ChosenVisit {
+  picks: KitPick[];
+  kits: VisitKit[];
+  /** By the visit's ids, an answer that several kits ask for given to all of them. */
+  answers: Record<string, AnswerValue>;
+  chosen: readonly string[];
+  /** Chosen kits that are bought by the piece. */
+  byThePiece: KitDocument[];
+  eachSide: readonly string[];
+  toggle: (kit: string) => void;
+  setEachSide: (kit: string, both: boolean) => void;
+  answer: (question: VisitQuestion, value: AnswerValue) => void;
+  /** Another vehicle: what was answered was answered of the one before. */
+  forget: () => void;
+}
+
+/**
+ * The kits chosen for a visit and what was answered. Answers are kept by kit and question, not by the ids that the order of
+ * the kits gives them: a kit that goes or comes costs no other kit's answers, and one that comes back has its own.
+ */
+export function useChosenVisit(library: readonly KitDocument[] | undefined): ChosenVisit {
+  const [chosen, setChosen] = useState<readonly string[]>([]);
+  const [eachSide, setEachSides] = useState<readonly string[]>([]);
+  const [given, setGiven] = useState<Readonly<Record<string, Readonly<Record<string, AnswerValue>>>>>({});
+  const forget = useCallback(() => setGiven({}), []);
+  const picks = chosen.flatMap((id): KitPick[] =>
+    eachSide.includes(id) ? SIDES.map((side) => ({ kit: id, side })) : [id],
+  );
+  const kits: VisitKit[] = [];
+  for (const pick of picks) {
+    const stored = library?.find(({ id }) => id === (typeof pick === 'string' ? pick : pick.kit));
+    const document = stored && (typeof pick === 'string' ? stored : kitOnSide(stored, pick.side));
+    if (document) kits.push({ document, prefix: kitPrefix(kits, document.id) });
+  }
+  const own = Object.fromEntries(
+    kits.flatMap(({ document, prefix }) =>
+      Object.entries(given[document.id] ?? {}).map(([id, value]) => [scopedId(prefix, id), value] as const),
+    ),
+  );
+  return {
+    picks,
+    kits,
+    answers: spreadAnswers(kits, own),
+    chosen,
+    byThePiece: chosen.flatMap((id) => library?.find((kit) => kit.id === id && fitsEachSide(kit)) ?? []),
+    eachSide,
+    toggle: (kit) => setChosen((now) => (now.includes(kit) ? now.filter((one) => one !== kit) : [...now, kit])),
+    setEachSide: (kit, both) => setEachSides((now) => [...now.filter((one) => one !== kit), ...(both ? [kit] : [])]),
+    answer: ({ members }, value) =>
+      setGiven((now) => {
+        const next = { ...now };
+        for (const { kit, id } of members) {
+          const prefix = kits.find(({ document }) => document.id === kit)?.prefix ?? '';
+          next[kit] = { ...next[kit], [id.slice(prefix.length)]: value };
+        }
+        return next;
+      }),
+    forget,
+  };
+}
