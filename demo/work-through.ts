@@ -6,6 +6,7 @@ import { stationState } from '#core/job/job-state.ts';
 import { clockOfAct, runningClocks } from '#core/job/line-clocks.ts';
 import { jointNext, nextOnLine } from '#core/job/line-next.ts';
 import { debtTouched, lineProgress } from '#core/job/line-progress.ts';
+import { threadHasSet } from '#core/job/locker-window.ts';
 import { currentGroup, type NextStep, nextStep, pullBand } from '#core/job/next-station.ts';
 import type { Person } from '#core/job/role.ts';
 import { groupComplete } from '#core/job/station-progress.ts';
@@ -125,6 +126,11 @@ export class Worker {
     const band = station && pullBand(this.log.plan, station, pass);
     if (!station || !band) throw new Error(`No band for ${stationId}`);
     const group = indexOf(this.log.plan).groups.get(station.groupId);
+    const second = group?.passes[pass]?.kind === 'verify';
+    if (second && threadHasSet(this.log.plan, this.log.state, station, this.nowMs + this.paceS * 1000)) {
+      this.give({ type: 'seeMark', station: stationId });
+      return;
+    }
     const standing = this.log.state.load?.state;
     if (group && wantsRideHeight(group, station) && standing !== 'rideHeight' && standing !== 'onWheels')
       this.give({ type: 'setLoadState', state: 'rideHeight' });

@@ -96,6 +96,7 @@ const anyOf = (log: JobLog): { [Name in JobCommand['type']]: fc.Arbitrary<Extrac
       seatedAndBackedOff: maybe(fc.boolean()),
     }),
     confirmStop: fc.record({ type: be('confirmStop'), station, reason: maybe(reason) }),
+    seeMark: fc.record({ type: be('seeMark'), station }),
     mendThread: fc.record({
       type: be('mendThread'),
       station,

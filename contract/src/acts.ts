@@ -39,6 +39,7 @@ import { PullRecordedSchema, PullRepeatedSchema, PullSchema, PullWithdrawnSchema
 import { ProblemRaisedSchema, RaiseProblemSchema } from './act/raise-problem.ts';
 import { JobResumedSchema, ResumeSchema } from './act/resume.ts';
 import { PieceScrappedSchema, ScrapPieceSchema } from './act/scrap-piece.ts';
+import { MarkSeenSchema, SeeMarkSchema } from './act/see-mark.ts';
 import { BayTemperatureSetSchema, SetBayTemperatureSchema } from './act/set-bay-temperature.ts';
 import { LoadStateSetSchema, SetLoadStateSchema } from './act/set-load-state.ts';
 import { ConflictSettledSchema, SettleConflictSchema } from './act/settle-conflict.ts';
@@ -67,6 +68,7 @@ const COMMAND_SCHEMAS = {
   snug: SnugSchema,
   pull: PullSchema,
   confirmStop: ConfirmStopSchema,
+  seeMark: SeeMarkSchema,
   loosen: LoosenSchema,
   mendThread: MendThreadSchema,
   addWasher: AddWasherSchema,
@@ -118,6 +120,7 @@ const FACT_SCHEMAS = {
   pullRepeated: PullRepeatedSchema,
   pullWithdrawn: PullWithdrawnSchema,
   stopConfirmed: StopConfirmedSchema,
+  markSeen: MarkSeenSchema,
   stationLoosened: StationLoosenedSchema,
   threadMended: ThreadMendedSchema,
   washerAdded: WasherAddedSchema,

@@ -30,6 +30,7 @@ const FULL: { [Name in DeviceCommand['type']]: Required<Extract<DeviceCommand, {
     issued: 'reading.code',
   },
   confirmStop: { type: 'confirmStop', station: 's', reason: 'seen' },
+  seeMark: { type: 'seeMark', station: 's' },
   mendThread: { type: 'mendThread', station: 's', rung: 'brush', runs: true, note: 'brass brush' },
   addWasher: {
     type: 'addWasher',

@@ -97,6 +97,8 @@ const REFUSALS: OneOfEach<Refusal> = {
   pieceShort: { item, available: 0 },
   alreadyStarted: { station },
   notStarted: { station },
+  threadHasSet: { station },
+  markProvesNothing: { station },
   threadTaken: { station },
   gentlerFirst: { station, rung: 'tap', nextRung: 'chaser' },
   threadNeedsApproval: { rung: 'tap' },

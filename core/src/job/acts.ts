@@ -34,6 +34,7 @@ import { pull } from './act/pull.ts';
 import { raiseProblem } from './act/raise-problem.ts';
 import { resume } from './act/resume.ts';
 import { scrapPiece } from './act/scrap-piece.ts';
+import { seeMark } from './act/see-mark.ts';
 import { setBayTemperature } from './act/set-bay-temperature.ts';
 import { setLoadState } from './act/set-load-state.ts';
 import { settleConflict } from './act/settle-conflict.ts';
@@ -66,6 +67,7 @@ export const ACTS = {
   snug,
   pull,
   confirmStop,
+  seeMark,
   loosen,
   mendThread,
   addWasher,

@@ -35,6 +35,8 @@ export interface StationState {
   mending?: Array<{ rung: ThreadRung; runs: boolean; note?: string } & Stamp>;
   /** Washers no sheet asks for. */
   washers?: Array<AddedWasher & { reason: string; noThreadShows?: true } & Stamp>;
+  /** Second looks at the mark, where the thread had set. */
+  marks?: Array<{ pass: number } & Stamp>;
   loosenings: Array<{ to: 'started' | 'out'; reason: string; spent: string[] } & Stamp>;
   /** Refusals a lead lifted for this station since it was last loosened, by code. */
   overrides: Record<string, { reason: string } & Stamp>;

@@ -12,6 +12,12 @@ export function windowClosesAtMs(plan: Plan, job: JobState, station: PlanStation
   return bead.atMs + compound.workingWindowMin * 60_000;
 }
 
+/** Whether what is on a station's thread has begun to set: turned now, its bond breaks. */
+export function threadHasSet(plan: Plan, job: JobState, station: PlanStation, atMs: number): boolean {
+  const closedAtMs = windowClosesAtMs(plan, job, station);
+  return closedAtMs !== undefined && atMs > closedAtMs;
+}
+
 /** Gaps longer than this are interruptions, not pace, s (chosen by us). */
 const INTERRUPTION_S = 180;
 

@@ -69,6 +69,10 @@ export type Refusal =
   | { code: 'threadStillBad'; station: string }
   | { code: 'washerImpossible'; insideMm: number; outsideMm: number; thicknessMm: number }
   | ({ station: string } & WasherFault)
+  /** Its locker has set: the second look is at the mark. */
+  | { code: 'threadHasSet'; station: string }
+  /** Not set yet, or not at full torque: a mark says nothing. */
+  | { code: 'markProvesNothing'; station: string }
   | { code: 'noCompoundHere'; station: string }
   | { code: 'compoundAlreadyOn'; station: string }
   | { code: 'threadNotClean'; station: string }
@@ -184,6 +188,7 @@ export const OVERRIDABLE: ReadonlySet<RefusalCode> = new Set<RefusalCode>([
   'wrenchOutOfCalibration',
   'wrenchPulledOut',
   'lockerWindowClosed',
+  'threadHasSet',
   'notAtRideHeight',
   'stripOpen',
   'stepWaitsFor',

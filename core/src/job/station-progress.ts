@@ -39,7 +39,9 @@ export function nextPassIndex(station: PlanStation, state: StationState): number
   const standing = standingPulls(state);
   if (standing.length === 0) return station.passIndexes[0];
   return station.passIndexes.find(
-    (index) => !standing.some((pull) => pull.pass === index && pull.verdict === 'accepted'),
+    (index) =>
+      !standing.some((pull) => pull.pass === index && pull.verdict === 'accepted') &&
+      !state.marks?.some(({ pass }) => pass === index),
   );
 }
 
@@ -63,9 +65,10 @@ export function stationMark(plan: Plan, station: PlanStation, job: JobState): St
   if (atFullTorque(plan, station, state)) {
     const verified =
       stationComplete(station, state) &&
-      standingPulls(state).some(
-        (pull) => indexOf(plan).groups.get(station.groupId)?.passes[pull.pass]?.kind === 'verify',
-      );
+      ((state.marks?.length ?? 0) > 0 ||
+        standingPulls(state).some(
+          (pull) => indexOf(plan).groups.get(station.groupId)?.passes[pull.pass]?.kind === 'verify',
+        ));
     return verified ? 'verified' : 'atTorque';
   }
   const wasAtTorque = state.pulls.some((pull) => pull.voided && pull.verdict === 'accepted');

@@ -25,6 +25,8 @@ export interface JointLine {
   treated?: Compound;
   /** For joints without a figure: who said that it is done. */
   stop?: Stamp & { reason?: string };
+  /** Second looks at the mark, where the locker had set. */
+  looks: Stamp[];
   pulls: PullLine[];
 }
 
@@ -54,6 +56,7 @@ export function recordLines(plan: Plan, state: JobState): GroupLines[] {
           fastener,
           treated: entry.bead && compounds.get(entry.bead.compound),
           stop: entry.stopConfirmed,
+          looks: entry.marks ?? [],
           pulls: entry.pulls.map((pull) => ({ pull, pass: group.passes[pull.pass], stands: standsOf(pull) })),
         },
       ];

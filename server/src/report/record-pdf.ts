@@ -105,13 +105,18 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   const clocks = new Map(job.events.map(({ event }) => [event.commandId, event.clock]));
   for (const { group, joints } of recordLines(plan, state)) {
     sheet.plate(group.title);
-    const rows = joints.flatMap(({ station, mark, fastener, treated, stop, pulls }) => {
+    const rows = joints.flatMap(({ station, mark, fastener, treated, stop, looks, pulls }) => {
       const name = `${station.name}${fastener?.thread ? `, ${fastener.thread}` : ''}${treated ? `, ${COMPOUND_TEXT[treated.kind].toLowerCase()}` : ''}`;
       if (pulls.length === 0) {
         const said = stop ? `stop confirmed, ${stop.by.name}` : mark;
         return [{ cells: [station.label, name, station.printed, '', '', '', '', said], bad: mark === 'bad' }];
       }
-      return pulls.map(({ pull, pass, stands }, index) => ({
+      const atMark = looks.map((look) => ({
+        cells: ['', '', '', '2nd look', '', '', '  mark', `${look.by.name}, ${utc(look.atMs).slice(5, 16)}`],
+        bad: false,
+        struck: false,
+      }));
+      const pulled = pulls.map(({ pull, pass, stands }, index) => ({
         cells: [
           index === 0 ? station.label : '',
           index === 0 ? name : '',
@@ -133,6 +138,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
         bad: pull.verdict !== 'accepted',
         struck: stands === 'takenBack',
       }));
+      return [...pulled, ...atMark];
     });
     sheet.table(
       [

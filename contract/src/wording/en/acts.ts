@@ -11,6 +11,7 @@ export const ACT_WORDS: Record<ActName, string> = {
   applyCompound: 'Compound put on',
   snug: 'Snugged',
   pull: 'Pull',
+  seeMark: 'Mark looked at',
   confirmStop: 'Stop confirmed',
   loosen: 'Loosened',
   mendThread: 'Thread worked on',

@@ -263,6 +263,16 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: '{torqueNm}; never over {maximumNm}. It cannot be accepted by anybody.',
     lift: 'Enter it again; or, if it really was so, keep it: the bolt and nut then go to scrap.',
   },
+  threadHasSet: {
+    title: 'Its locker has set',
+    why: 'A pull on {station} that moves it breaks the bond.',
+    lift: 'Look at the mark across head and part: unbroken, it proves the joint.',
+  },
+  markProvesNothing: {
+    title: 'A mark proves nothing yet',
+    why: '{station} is not at its second look with a locker that has set.',
+    lift: 'Pull it to its torque.',
+  },
   threadTaken: {
     title: 'A bolt is in it',
     why: '{station} has its bolt in: its thread and its stack are worked on when it is out.',

@@ -13,6 +13,7 @@ export const ACT_NAMES = [
   'snug',
   'pull',
   'confirmStop',
+  'seeMark',
   'loosen',
   'mendThread',
   'addWasher',

@@ -3,7 +3,7 @@ import { lineOf } from '../../line/line.ts';
 import type { DecideContext } from '../act/act.ts';
 import { type JobState, stationState } from '../job-state.ts';
 import { lineProgress } from '../line-progress.ts';
-import { windowClosesAtMs } from '../locker-window.ts';
+import { threadHasSet, windowClosesAtMs } from '../locker-window.ts';
 import { compoundSettled, nextPull } from '../next-station.ts';
 import type { Refusal } from '../refusal.ts';
 import { groupComplete, nextPassIndex } from '../station-progress.ts';
@@ -98,7 +98,11 @@ export function finishingChecks(context: DecideContext, job: JobState, at: At): 
     wantsRideHeight(group, station) && state !== 'rideHeight' && state !== 'onWheels'
       ? { code: 'notAtRideHeight', station: station.id, state: state ?? 'notStated' }
       : undefined,
-    // A verify pull moves nothing, so a set thread is not broken by it.
-    verifying ? undefined : windowClosed(context, job, at),
+    // Once it has set, the second look is at the mark: a pull that moves it breaks the bond.
+    verifying
+      ? threadHasSet(context.plan, job, station, at.atMs)
+        ? { code: 'threadHasSet', station: station.id }
+        : undefined
+      : windowClosed(context, job, at),
   ]);
 }

@@ -56,7 +56,7 @@ export default function RecordScreen() {
                   </tr>
                 </thead>
                 <tbody>
-                  {joints.map(({ station, mark, stop, pulls }) => {
+                  {joints.map(({ station, mark, stop, looks, pulls }) => {
                     const rows = pulls.length === 0 ? [undefined] : pulls;
                     return rows.map((line, row) => {
                       const pull = line?.pull;
@@ -98,6 +98,12 @@ export default function RecordScreen() {
                               <span className="block text-bad">{VERDICT_TEXT[pull.verdict]}</span>
                             ) : null}
                             {line && <span className="block">{STANDS_WORDS[line.stands].behind}</span>}
+                            {row === rows.length - 1 &&
+                              looks.map((look) => (
+                                <span key={look.commandId} className="block">
+                                  second look at the mark: {look.by.name}, {format(look.atMs, 'HH:mm')}
+                                </span>
+                              ))}
                             {pull?.corrections.map((correction) => (
                               <span key={correction.commandId} className="block">
                                 was {correction.from.toFixed(1)}: {correction.reason}

@@ -242,6 +242,12 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
         </ActionBar>
       );
     case 'pull': {
+      if (torque.atMark)
+        return (
+          <ActionBar className={fixed} onClick={act}>
+            Mark unbroken, next
+          </ActionBar>
+        );
       if (held) {
         return (
           <div className={`grid grid-cols-[1fr_auto] ${fixed}`}>

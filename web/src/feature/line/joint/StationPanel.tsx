@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import { FIGURE_SOURCE_TEXT } from '#contract/wording/en/terms.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
+import { setsOnTheThread } from '#core/compound/compound.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { StackDrawing } from '../../../drawing/StackDrawing.tsx';
@@ -15,6 +16,14 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
   const { station, step, group, state, plan } = torque;
   if (!station) return <GroupDone torque={torque} />;
   const place = group.torqueOrder.indexOf(station.id) + 1;
+  const compound = torque.index.compounds.get(station.compound ?? '');
+  const pass = step.kind === 'pull' ? group.passes[step.pass] : undefined;
+  const marked =
+    compound !== undefined &&
+    setsOnTheThread(compound.kind) &&
+    pass?.kind === 'tighten' &&
+    pass.fraction === 1 &&
+    group.passes.some(({ kind }) => kind === 'verify');
   return (
     <>
       <div className="flex items-baseline justify-between gap-3">
@@ -25,14 +34,24 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
         </p>
       </div>
       <p className="text-lg">{station.name}</p>
-      {step.kind === 'pull' ? <TorqueTarget torque={torque} /> : <JointInstruction torque={torque} />}
+      {torque.atMark ? (
+        <p className="mt-3 text-xl">
+          Its locker has set: look at the mark across head and part. Unbroken, it proves the joint; a pull that moves it
+          breaks the bond. Broken, or no mark there: loosen it, clean it, and do it again.
+        </p>
+      ) : step.kind === 'pull' ? (
+        <TorqueTarget torque={torque} />
+      ) : (
+        <JointInstruction torque={torque} />
+      )}
+      {marked && (
+        <p className="mt-2 text-sm">
+          Then a line across head and part: once the locker has set, the second look is at it.
+        </p>
+      )}
       <div className="mt-4 grid grid-cols-[6.5rem_1fr] sm:grid-cols-[9rem_1fr] gap-4 border-t border-rule pt-4 text-[0.95rem]">
         <div>
-          <StackDrawing
-            station={station}
-            items={torque.index.items}
-            compound={torque.index.compounds.get(station.compound ?? '')}
-          />
+          <StackDrawing station={station} items={torque.index.items} compound={compound} />
         </div>
         <JointFacts torque={torque} onWrench={onWrench} />
       </div>

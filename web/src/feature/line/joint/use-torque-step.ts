@@ -2,6 +2,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { parseThread } from '#core/fastener/thread.ts';
 import { type JobState, stationState } from '#core/job/job-state.ts';
 import { jointNext } from '#core/job/line-next.ts';
+import { threadHasSet } from '#core/job/locker-window.ts';
 import { type NextStep, pullBand } from '#core/job/next-station.ts';
 import { standingPulls } from '#core/job/station-progress.ts';
 import type { PlanGroup, PlanStation } from '#core/kit/plan.ts';
@@ -39,6 +40,8 @@ export interface TorqueStep extends OpenJob {
   setSeated: (seated: boolean) => void;
   /** Records a reading typed in `unit`. */
   type: (value: number, unit: TorqueUnit, angleDeg?: number) => boolean;
+  /** Its locker has set: the second look is at the mark. */
+  atMark: boolean;
   /** The one big action; undefined while there is none. */
   act?: () => void;
 }
@@ -138,6 +141,12 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
   }, [liveId, connect, disconnect]);
 
   const stationId = station?.id;
+  // Looked at with each entry: the window closes while nobody presses anything, and the next press finds it closed.
+  const atMark =
+    station !== undefined &&
+    step.kind === 'pull' &&
+    group?.passes[step.pass]?.kind === 'verify' &&
+    threadHasSet(plan, state, station, serverNowMs());
   const nominalMm = useMemo(() => {
     const threads = (station?.stack ?? []).flatMap((piece) => {
       const read = piece.kind === 'hardware' ? parseThread(index.items.get(piece.item)?.thread ?? '') : undefined;
@@ -161,10 +170,24 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
   // would stop a pull under way. `ends` counts pulls, so that one that was refused can be made again.
   // biome-ignore lint/correctness/useExhaustiveDependencies: `ends` is the trigger
   useEffect(() => {
-    if (!liveId || targetNm === undefined || stationId === undefined || heldNow) return;
+    if (!liveId || targetNm === undefined || stationId === undefined || heldNow || atMark) return;
     if (pass !== undefined) armedFor.current = { station: stationId, pass };
     arm({ station: stationId, targetNm, angleDeg: turnDeg, untilShare, ceilingNm, standingNm: standing, nominalMm });
-  }, [liveId, targetNm, turnDeg, untilShare, ceilingNm, stationId, pass, standing, nominalMm, ends, heldNow, arm]);
+  }, [
+    atMark,
+    liveId,
+    targetNm,
+    turnDeg,
+    untilShare,
+    ceilingNm,
+    stationId,
+    pass,
+    standing,
+    nominalMm,
+    ends,
+    heldNow,
+    arm,
+  ]);
 
   if (!group) return undefined;
   const stations = index.orders.get(group.id)?.listed ?? [];
@@ -183,6 +206,7 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
         // Without any figure the fitter says how it was judged.
         return station?.spec.kind === 'missing' ? undefined : () => give({ type: 'confirmStop', station: stationId });
       case 'pull':
+        if (atMark) return () => give({ type: 'seeMark', station: stationId });
         if (held && !turningOn) return () => pinFits();
         return liveId && liveStatus === 'armed' ? pullNow : undefined;
       default:
@@ -210,6 +234,7 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
     wrenches,
     wrench,
     chooseWrench,
+    atMark,
     held: turningOn ? undefined : held,
     pinFits,
     nextSlot,
