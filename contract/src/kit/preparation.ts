@@ -12,7 +12,7 @@ import type {
 } from '#core/kit/kit-preparation.ts';
 import { PHASES } from '#core/kit/phase.ts';
 import { exactly } from '../exactly.ts';
-import { conditional, Id, Positive, Text } from './field.ts';
+import { Count, conditional, Id, Positive, Text } from './field.ts';
 import { DriveSizeSchema } from './hardware.ts';
 import { PrintedSpecSchema } from './spec.ts';
 
@@ -77,6 +77,7 @@ export const NeighbourSchema = exactly<Neighbour>()(
   z.strictObject({
     ...conditional,
     name: Text,
+    count: Count.optional(),
     spec: PrintedSpecSchema.optional(),
   }),
 );

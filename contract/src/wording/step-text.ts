@@ -74,7 +74,11 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
     case 'loosen':
     case 'retighten': {
       const neighbour = by(plan.neighbours, action.neighbour);
-      return neighbour && joined(neighbour.name, action.type === 'retighten' ? neighbour.spec?.printed : undefined);
+      const many = (neighbour?.count ?? 1) > 1 ? `${neighbour?.count} × ` : '';
+      return (
+        neighbour &&
+        joined(`${many}${neighbour.name}`, action.type === 'retighten' ? neighbour.spec?.printed : undefined)
+      );
     }
     case 'putOn':
     case 'refitForNow':

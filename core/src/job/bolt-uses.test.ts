@@ -76,3 +76,39 @@ describe('a bolt of the vehicle that goes back in', () => {
     expect(refusal(generous, put(generous, { piece: 'again' }))).toBe('accepted');
   });
 });
+
+describe('neighbours that were loosened for access', () => {
+  const NEIGHBOURED: KitDocument = {
+    ...KIT,
+    removed: [],
+    neighbours: [
+      {
+        id: 'link',
+        name: 'drop link bolt',
+        count: 3,
+        spec: { printed: '54 N·m', spec: { kind: 'torque', targetNm: 54 } },
+      },
+    ],
+    steps: [
+      { id: 'off', text: 'Off', phase: 'strip', actions: [{ type: 'loosen', neighbour: 'link' }] },
+      { id: 'on', text: 'On', phase: 'strip', actions: [{ type: 'retighten', neighbour: 'link' }] },
+    ],
+  };
+  it('are tightened again to the last one', () => {
+    const opened = openLog({
+      ...oneKit(NEIGHBOURED),
+      vehicle: { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab' },
+      answers: { bush: 'rubber' },
+      shop: {},
+    });
+    if (!opened.ok) throw new Error(JSON.stringify(opened.error));
+    const worker = new Worker(opened.value, WRENCHES, RAFE, NOON);
+    worker.while(({ log }) => !('opened' in (log.state.visit.debts.link ?? {})));
+    const act = [...lineOf(worker.log.plan).actById.values()].find(({ action }) => action.type === 'retighten');
+    const tell = (answers: Record<string, number>) => ({ type: 'doAct', act: act?.id ?? '', answers }) as const;
+    expect(refusal(worker, tell({}))).toBe('actAsks');
+    expect(refusal(worker, tell({ count: 2 }))).toBe('answerRefused');
+    worker.give(tell({ count: 3 }));
+    expect(worker.log.state.visit.debts.link?.ends).toMatchObject([{ count: 3 }]);
+  });
+});

@@ -135,7 +135,7 @@ export function debtsOf(plan: Plan, job: JobState): Debt[] {
     const given = printed !== undefined || job.visit.figures[entry.id] !== undefined;
     return make('neighbour', entry, {
       name: entry.name,
-      count: 1,
+      count: entry.count ?? 1,
       end: 'cleared',
       printed,
       asks: given ? [] : ['torque'],

@@ -67,6 +67,8 @@ export interface Temporary {
 export interface Neighbour {
   id: string;
   name: string;
+  /** How many of it are loosened; left out, one. */
+  count?: number;
   /** The vehicle maker's figure, where the sheet gives it. */
   spec?: PrintedSpec;
   when?: Condition;

@@ -11,6 +11,7 @@ export const ASK_ABOUT = [
   'hangsFrom',
   'piece',
   'uses',
+  'count',
   'seal',
   'facing',
   'tag',

@@ -59,6 +59,7 @@ export const ASK_TEXT: Record<AskAbout, string> = {
   supported: 'Held up: {what}',
   hangsFrom: 'It must not hang on {what}. What does it hang from?',
   piece: 'Which piece goes in: {what}',
+  count: 'How many are tightened again: {what}',
   uses: 'How often was it tightened before?',
   seal: 'Its seal is in: {what}',
   facing: '{what}',

@@ -1,4 +1,5 @@
 import { actIds } from '../act-id.ts';
+import type { Ask } from '../ask.ts';
 import { type ActionOf, type At, kindOf, tick, words } from '../line-kind.ts';
 
 const plugOf = ({ plan }: Pick<At, 'plan'>, id: string) => plan.disconnects.find((entry) => entry.id === id);
@@ -54,7 +55,26 @@ export const reconnect = kindOf<ActionOf<'reconnect'>>({
 
 export const windBack = kindOf<ActionOf<'windBack'>>({ picture: 'part' });
 export const loosen = kindOf<ActionOf<'loosen'>>({ picture: 'part' });
-export const retighten = kindOf<ActionOf<'retighten'>>({ picture: 'part' });
+/** Tightened again: where there are several, as many as were loosened. */
+export const retighten = kindOf<ActionOf<'retighten'>>({
+  picture: 'part',
+  asks({ plan, action }) {
+    const neighbour = plan.neighbours.find(({ id }) => id === action.neighbour);
+    const count = neighbour?.count ?? 1;
+    if (!neighbour || count === 1) return [];
+    const many: Ask = {
+      kind: 'number',
+      key: 'count',
+      about: 'count',
+      what: neighbour.name,
+      unit: '',
+      min: count,
+      max: count,
+      outside: 'refused',
+    };
+    return [many];
+  },
+});
 export const putOn = kindOf<ActionOf<'putOn'>>({ picture: 'list' });
 export const refitForNow = kindOf<ActionOf<'refitForNow'>>({ picture: 'list' });
 export const clear = kindOf<ActionOf<'clear'>>({ picture: 'list' });

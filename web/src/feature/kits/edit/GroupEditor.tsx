@@ -2,13 +2,15 @@ import { useEffect, useMemo, useState } from 'react';
 import { PATTERN_TEXT } from '#contract/wording/en/terms.ts';
 import type { JointGroup, KitDocument, OrderRule, Station } from '#core/kit/kit-document.ts';
 import { mapBox } from '#core/kit/map-box.ts';
+import { acceptBand } from '#core/tightening/kinds.ts';
 import { loadImbalance } from '#core/tightening/load-imbalance.ts';
 import { passPlan } from '#core/tightening/pass-plan.ts';
 import { mostEvenPattern, type Pattern, tighteningOrder } from '#core/tightening/pattern.ts';
+import { readStages } from '#core/tightening/printed-stages.ts';
 import { MapShapes } from '../../../drawing/BoltMap.tsx';
 import { StationGlyph } from '../../../drawing/StationGlyph.tsx';
 import { Button } from '../../../ui/Button.tsx';
-import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { CommitField } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { put, useEditor, useKit } from './editor-store.ts';
 import { LOOK } from './look.ts';
@@ -34,6 +36,15 @@ const byRule = (rule: OrderRule | undefined, stations: readonly Station[], fallb
     : tighteningOrder(stations, rule?.pattern ?? fallback, (station) => station);
 
 /** Groups: what is tightened together, in which three orders, in how many rounds. */
+/** The final torque of a group whose joints all have the same one, N·m. */
+function oneTarget(kit: KitDocument, group: JointGroup): number | undefined {
+  const targets = kit.stations
+    .filter(({ id }) => group.stations.includes(id))
+    .flatMap(({ specs }) => specs.map(({ spec }) => acceptBand(spec)?.targetNm));
+  const [first] = targets;
+  return targets.every((target) => target === first) ? first : undefined;
+}
+
 export function GroupEditor() {
   const kit = useKit();
   const [chosen, setChosen] = useState<string>();
@@ -282,18 +293,15 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
         </div>
         <div>
           <CommitField
-            label="Stages, as shares of the torque"
+            label="Stages, as shares or torques"
             className="figures"
             value={(group.stages ?? []).map((stage) => `${Math.round(stage * 100)} %`).join(', ')}
             placeholder="the shop’s own"
             onCommit={(typed) => {
               if (typed.trim() === '') return void edit((g) => delete g.stages);
-              const stages = typed.split(/[,;]/).map((part) => typedNumber(part.replace('%', '')) / 100);
-              const rising = stages.every(
-                (stage, index) => stage <= 1 && (stage > (stages[index - 1] ?? 0) || stages[index - 1] === 1),
-              );
-              if (stages.length > 5 || !rising || stages.at(-1) !== 1)
-                return 'Rising to 100 %: 50 %, 100 %; twice full where the sheet says so: 50 %, 100 %, 100 %';
+              const stages = readStages(typed, oneTarget(kit, group));
+              if (!stages)
+                return 'Rising to the full torque, in shares or in torques: 50 %, 100 % or 20 N·m, 54 N·m; twice full where the sheet says so: 50 %, 100 %, 100 %';
               return void edit((g) => put(g, 'stages', stages));
             }}
           />

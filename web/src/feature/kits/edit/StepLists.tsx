@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
 import type { Aftercare } from '#core/kit/kit-document.ts';
-import type { Check, Prerequisite, Temporary } from '#core/kit/kit-preparation.ts';
+import type { Check, Neighbour, Prerequisite, Temporary } from '#core/kit/kit-preparation.ts';
 import type { Disconnect, RemovedThing } from '#core/kit/kit-step.ts';
 import { PHASES } from '#core/kit/phase.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
@@ -117,6 +117,19 @@ const CHECK: ReadonlyArray<RowField<Check>> = [
   },
   { field: 'instrument', label: 'With', kind: 'words', optional: true },
 ];
+const NEIGHBOURS: ReadonlyArray<RowField<Neighbour>> = [
+  ...(NAMED as unknown as ReadonlyArray<RowField<Neighbour>>),
+  {
+    field: 'count',
+    label: 'How many',
+    kind: 'number',
+    least: 1,
+    most: 1000,
+    whole: true,
+    optional: true,
+    refused: '1 to 1000',
+  },
+];
 const OPENED: ReadonlyArray<RowField<Disconnect>> = [
   {
     field: 'count',
@@ -216,7 +229,7 @@ export function StepLists() {
       <RowList<'neighbours'>
         list="neighbours"
         title="Loosened for access"
-        fields={NAMED}
+        fields={NEIGHBOURS}
         nameOf={nameOf}
         plain={() => ({ name: 'Neighbour bolt' })}
       />
