@@ -2,6 +2,7 @@ import { useMemo, useState } from 'react';
 import { clockName } from '#contract/wording/clock-text.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
 import { sinceYouLeft } from '#core/job/since-you-left.ts';
+import { useJobStore } from '../../job/job-store.ts';
 import { serverNowMs } from '../../shop/clock.ts';
 import { clockText } from '../../shop/clock-text.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -13,6 +14,8 @@ const MINUTE_MS = 60_000;
 export function SinceYouLeft({ line }: { line: LineInHand }) {
   const { plan, state, document, person } = line;
   const [read, setRead] = useState<string>();
+  // What this device kept is older than what the server tells a moment later.
+  const live = useJobStore((store) => store.link === 'live');
   // What was there when this person came to the line: what they see happen is not news.
   // biome-ignore lint/correctness/useExhaustiveDependencies: told for the person, not for each entry
   const since = useMemo(() => {
@@ -20,7 +23,7 @@ export function SinceYouLeft({ line }: { line: LineInHand }) {
     const events = document.events.map(({ event }) => event);
     const found = sinceYouLeft(plan, state, events, person, atMs);
     return found && { ...found, atMs };
-  }, [person, document.id]);
+  }, [person, document.id, live]);
   if (!since || read === person || state.closed) return null;
   return (
     <section
