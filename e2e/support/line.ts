@@ -1,6 +1,7 @@
 import { join } from 'node:path';
 import type { Page } from '@playwright/test';
 import type { JobDocument } from '#contract/job.ts';
+import { askText } from '#contract/wording/ask-text.ts';
 import { planActionText } from '#contract/wording/step-text.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
 import { appendEvents, type JobLog, openLog } from '#core/job/job-log.ts';
@@ -277,8 +278,16 @@ export async function workOnScreen(
               await hands.answer(page, ask, answer);
               given[ask.key] = answer;
               presses += ask.kind === 'pieces' ? ask.order.length : 1;
-              // The next question is on the screen before it is answered.
-              await page.waitForTimeout(60);
+              // The next question is on the screen before it is answered; one of the same words a frame later.
+              await page.waitForTimeout(20);
+              const following = open(given);
+              if (following)
+                await page
+                  .locator('aside')
+                  .getByText(askText(following), { exact: true })
+                  .first()
+                  .waitFor({ timeout: 2000 })
+                  .catch(() => undefined);
             }
           }
         }
