@@ -1,6 +1,5 @@
 import type { AnswerValue } from '../kit/condition.ts';
-import type { Answer } from '../line/ask.ts';
-import type { TradeWhy } from '../line/trade-why.ts';
+import type { RefusedAnswer } from '../line/ask.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { WrenchFault } from '../wrench/suitable-wrench.ts';
 import type { ActName } from './act/act-name.ts';
@@ -129,17 +128,7 @@ export type Refusal =
   | { code: 'actAsks'; act: string; asks: string[] }
   | { code: 'stepAsks'; step: string; acts: string[] }
   /** What was said is never taken: the wrong part, the wrong tool, a figure outside what may be. */
-  | {
-      code: 'answerRefused';
-      act: string;
-      key: string;
-      answer: Answer;
-      min?: number;
-      max?: number;
-      expected?: string;
-      why?: string;
-      trade?: TradeWhy;
-    }
+  | ({ code: 'answerRefused'; act: string } & RefusedAnswer)
   | { code: 'otherSideOpen'; act: string; debt: string; side: 'left' | 'right' }
   | { code: 'partUnderMissing'; act: string; item: string }
   | { code: 'keptOnUntil'; act: string; steps: string[] }

@@ -108,6 +108,17 @@ export type Ask = Asked &
 export type Answer = boolean | number | string | string[];
 export type Answers = Readonly<Record<string, Answer>>;
 
+/** An answer that is never taken, with what would be right. */
+export interface RefusedAnswer {
+  key: string;
+  answer: Answer;
+  min?: number;
+  max?: number;
+  expected?: string;
+  why?: string;
+  trade?: TradeWhy;
+}
+
 /** What answers come to. */
 export interface Judged {
   /** Keys still to be answered. */
@@ -116,16 +127,7 @@ export interface Judged {
   failed: string[];
   /** Keys whose answer is known to do harm and needs a reason. */
   wrong: string[];
-  /** An answer that is never taken, with what would be right. */
-  refused?: {
-    key: string;
-    answer: Answer;
-    min?: number;
-    max?: number;
-    expected?: string;
-    why?: string;
-    trade?: TradeWhy;
-  };
+  refused?: RefusedAnswer;
 }
 
 /** Nothing measured on a vehicle is larger, in any unit asked for (chosen by us). */

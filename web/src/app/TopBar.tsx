@@ -10,6 +10,15 @@ import { WaitingBadge } from './WaitingBadge.tsx';
 const tab = ({ isActive }: { isActive: boolean }) =>
   `plate flex items-center px-2 text-lg sm:px-4 sm:text-2xl ${isActive ? 'bg-bench text-ink' : 'text-on-plate-2'}`;
 
+const SCREENS = [
+  ['/', 'Bays'],
+  ['/receive', 'Receive'],
+  ['/vehicles', 'Vehicles'],
+  ['/kits', 'Kits'],
+  ['/bench', 'Bench'],
+  ['/crib', 'Crib'],
+] as const;
+
 /** The bar over the shop's screens. */
 export function TopBar({ children }: { children?: ReactNode }) {
   const shop = useSession((state) => state.session?.shop.name);
@@ -24,24 +33,11 @@ export function TopBar({ children }: { children?: ReactNode }) {
           </div>
           {/* Slides under a thumb where what stands at the right leaves it too little room. */}
           <nav className="flex min-w-0 overflow-x-auto" aria-label="Screens">
-            <NavLink to="/" end className={tab}>
-              Bays
-            </NavLink>
-            <NavLink to="/receive" className={tab}>
-              Receive
-            </NavLink>
-            <NavLink to="/vehicles" className={tab}>
-              Vehicles
-            </NavLink>
-            <NavLink to="/kits" className={tab}>
-              Kits
-            </NavLink>
-            <NavLink to="/bench" className={tab}>
-              Bench
-            </NavLink>
-            <NavLink to="/crib" className={tab}>
-              Crib
-            </NavLink>
+            {SCREENS.map(([to, name]) => (
+              <NavLink key={to} to={to} end={to === '/'} className={tab}>
+                {name}
+              </NavLink>
+            ))}
           </nav>
         </div>
         <div className="flex shrink-0 items-center gap-2 pr-3 pl-2">

@@ -117,30 +117,22 @@ const CHECK: ReadonlyArray<RowField<Check>> = [
   },
   { field: 'instrument', label: 'With', kind: 'words', optional: true },
 ];
+const HOW_MANY: RowField<{ count?: number }> = {
+  field: 'count',
+  label: 'How many',
+  kind: 'number',
+  least: 1,
+  most: 1000,
+  whole: true,
+  optional: true,
+  refused: '1 to 1000',
+};
 const NEIGHBOURS: ReadonlyArray<RowField<Neighbour>> = [
   ...(NAMED as unknown as ReadonlyArray<RowField<Neighbour>>),
-  {
-    field: 'count',
-    label: 'How many',
-    kind: 'number',
-    least: 1,
-    most: 1000,
-    whole: true,
-    optional: true,
-    refused: '1 to 1000',
-  },
+  HOW_MANY,
 ];
 const OPENED: ReadonlyArray<RowField<Disconnect>> = [
-  {
-    field: 'count',
-    label: 'How many',
-    kind: 'number',
-    least: 1,
-    most: 1000,
-    whole: true,
-    optional: true,
-    refused: '1 to 1000',
-  },
+  HOW_MANY,
   { field: 'side', label: 'Side', kind: 'choice', options: [['', 'none'], ...asIs(['left', 'right'])] },
   {
     field: 'turns',
