@@ -1,10 +1,10 @@
-import { lazy, Suspense, useState } from 'react';
+import { lazy, memo, Suspense, useState } from 'react';
 import { useSession } from '../shop/session.ts';
 
 const PersonSheet = lazy(() => import('./PersonSheet.tsx'));
 
 /** Who is working on this tablet; passing it on takes a PIN, not a sign-out. */
-export function PersonMenu() {
+export const PersonMenu = memo(function PersonMenu() {
   const session = useSession((state) => state.session);
   const expired = useSession((state) => state.status === 'expired');
   const [open, setOpen] = useState(false);
@@ -33,4 +33,4 @@ export function PersonMenu() {
       )}
     </>
   );
-}
+});

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { memo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Key } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
@@ -9,7 +9,7 @@ export interface Shortcut {
 }
 
 /** `?` lists the keys of the screen it stands on. */
-export function ShortcutSheet({ shortcuts }: { shortcuts: readonly Shortcut[] }) {
+export const ShortcutSheet = memo(function ShortcutSheet({ shortcuts }: { shortcuts: readonly Shortcut[] }) {
   const [open, setOpen] = useState(false);
   useHotkeys('shift+slash', () => setOpen(true), { useKey: false });
   useHotkeys('?', () => setOpen(true), { useKey: true });
@@ -38,4 +38,4 @@ export function ShortcutSheet({ shortcuts }: { shortcuts: readonly Shortcut[] })
       </Sheet>
     </>
   );
-}
+});

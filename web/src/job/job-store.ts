@@ -6,6 +6,7 @@ import type { CommandEnvelope } from '#core/job/command-envelope.ts';
 import { isReadable } from '#core/job/event-version.ts';
 import { isFact } from '#core/job/fold.ts';
 import { appendEvents, type JobLog, openLog, takeCommand } from '#core/job/job-log.ts';
+import { lineProgress } from '#core/job/line-progress.ts';
 import { ProblemError, UnreachableError } from '../shop/api.ts';
 import { clockNow } from '../shop/clock.ts';
 import { signAs } from '../shop/device-keys.ts';
@@ -20,6 +21,9 @@ import { noteUnkept, useUnkept } from './unkept.ts';
 
 /** How long after a change the job is kept on this device, ms. */
 const KEEP_AFTER_MS = 700;
+
+/** How long after a command was written it goes out, ms: the frame that shows it comes first, and quick presses go together. */
+const SEND_AFTER_MS = 40;
 
 /** Waits between attempts to reach the server, ms. */
 const RETRY_MS = [1000, 2000, 4000, 8000, 15_000];
@@ -49,6 +53,8 @@ export const jobStore =
     let order = Date.now();
     /** Given and not yet written: decided upon, and not shown. */
     let unwritten: OutboxEntry[] = [];
+    /** What the newest of them led to, so that it is not decided upon a second time. */
+    let decided: { id: string; upon: JobLog; log: JobLog } | undefined;
     let writing: Promise<void> = Promise.resolve();
     let faultsOf: ((command: unknown) => InputFault[]) | undefined;
 
@@ -312,6 +318,14 @@ export const jobStore =
       }
     }
 
+    /** Sends what was just written, once it is painted. */
+    function sendSoon(jobId: string): void {
+      setTimeout(() => {
+        changed();
+        void flush(jobId);
+      }, SEND_AFTER_MS);
+    }
+
     /** The job with all that was given here, written or not: what the next command is decided upon. */
     const aheadOf = (log: JobLog, document: JobDocument): JobLog =>
       unwritten.length === 0 ? log : overlay(log, document, unwritten);
@@ -332,13 +346,13 @@ export const jobStore =
       const time = before?.clock ?? clock();
       const atMs = time.deviceMs + time.offsetMs;
       const envelope: CommandEnvelope = { id: before?.id ?? uuid(), atMs, by, device: session.device(), command };
-      const outcome = takeCommand(aheadOf(log, document), document.wrenches, envelope, {
-        breaks: document.integrity.open,
-      });
+      const upon = aheadOf(log, document);
+      const outcome = takeCommand(upon, document.wrenches, envelope, { breaks: document.integrity.open });
       if (!outcome.ok) {
         set({ refused: { refusal: outcome.refusal, command } });
         return undefined;
       }
+      decided = { id: envelope.id, upon, log: outcome.log };
       order += 1;
       return { id: envelope.id, jobId, order, envelope, clock: time };
     }
@@ -356,6 +370,8 @@ export const jobStore =
     function keep(entry: OutboxEntry): Promise<void> {
       unwritten = [...unwritten, entry];
       writing = writing.then(() => write(entry));
+      // What the screen will ask for first is worked out while the device signs and writes.
+      setTimeout(() => decided?.id === entry.id && lineProgress(decided.log.plan, decided.log.state));
       return writing;
     }
 
@@ -370,11 +386,12 @@ export const jobStore =
         const { log, document, pending } = get();
         // Another job is open by now: what was written goes out all the same.
         if (!isCurrent(entry.jobId) || !log || !document) return changed();
-        const outcome = takeCommand(log, document.wrenches, entry.envelope, { breaks: document.integrity.open });
         // Read anew meanwhile, the job has it already.
-        if (!pending.some(({ id }) => id === entry.id)) set({ log: outcome.log, pending: [...pending, whole] });
-        changed();
-        void flush(entry.jobId);
+        if (!pending.some(({ id }) => id === entry.id)) {
+          const next = decided?.id === entry.id && decided.upon === log ? decided.log : overlay(log, document, [entry]);
+          set({ log: next, pending: [...pending, whole] });
+        }
+        sendSoon(entry.jobId);
       } catch {
         // Whatever the store throws, the one thing that matters is said, on whatever screen: this is not kept.
         done();

@@ -1,3 +1,4 @@
+import { useMemo } from 'react';
 import { useLocation } from 'react-router';
 import type { Shortcut } from '../app/ShortcutSheet.tsx';
 
@@ -29,5 +30,5 @@ const BY_SCREEN: Record<string, Shortcut[]> = {
 /** The keys of the job screen in view. */
 export function useShortcuts(): Shortcut[] {
   const screen = useLocation().pathname.split('/').at(-1) ?? '';
-  return [...(BY_SCREEN[screen] ?? []), ...EVERYWHERE];
+  return useMemo(() => [...(BY_SCREEN[screen] ?? []), ...EVERYWHERE], [screen]);
 }

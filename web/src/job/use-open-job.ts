@@ -4,7 +4,7 @@ import type { JobCommand } from '#core/job/acts.ts';
 import { type PhaseProgress, phaseProgress } from '#core/job/job-progress.ts';
 import type { JobState } from '#core/job/job-state.ts';
 import { type StationMark, stationMark } from '#core/job/station-progress.ts';
-import { indexOf, type Plan, type PlanIndex } from '#core/kit/plan.ts';
+import { indexOf, type Plan, type PlanIndex, type PlanStation } from '#core/kit/plan.ts';
 import { useJobStore } from './job-store.ts';
 
 export interface OpenJob {
@@ -24,11 +24,15 @@ export function useOpenJob(): OpenJob {
   return { document, plan: log.plan, index: indexOf(log.plan), state: log.state, give };
 }
 
-/** Marks of all stations, for maps and lists. */
-export function useStationMarks(plan: Plan, state: JobState): ReadonlyMap<string, StationMark> {
+/** Marks of some stations, for the map that shows them. */
+export function useStationMarks(
+  plan: Plan,
+  state: JobState,
+  stations: readonly PlanStation[],
+): ReadonlyMap<string, StationMark> {
   return useMemo(
-    () => new Map(plan.stations.map((station) => [station.id, stationMark(plan, station, state)])),
-    [plan, state],
+    () => new Map(stations.map((station) => [station.id, stationMark(plan, station, state)])),
+    [plan, state, stations],
   );
 }
 

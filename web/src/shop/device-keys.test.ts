@@ -17,6 +17,7 @@ import {
   WrongPin,
 } from './device-keys.ts';
 import { deviceStore } from './device-store.ts';
+import type { PersonKeys } from './person-keys.ts';
 
 const session = (id: string, name: string): Session => ({
   person: { id, name, initials: name.slice(0, 2), role: 'fitter' },
@@ -40,6 +41,7 @@ async function signedIn(id: string, name: string, pin: string) {
 const statement = ({ device }: { device: string }) => `${device} is handed over`;
 
 beforeEach(async () => {
+  await closeKeys();
   await (await deviceStore()).clear('keys');
 });
 
@@ -54,6 +56,21 @@ describe('keys of a person on a device', () => {
     await signedIn('u-orrin', 'Rafe Orrin', '1357');
     expect(await signAs('u-vane', 'a pull')).toBeUndefined();
     expect((await peopleHere()).map(({ name }) => name)).toEqual(['Mira Vane', 'Rafe Orrin']);
+  });
+  it('a key held ready is let go when another tab closes it', async () => {
+    await signedIn('u-vane', 'Mira Vane', '2468');
+    expect(await signAs('u-vane', 'a pull')).toBeDefined();
+    const kept = await keysOf('u-vane');
+    await (await deviceStore()).put('keys', { ...(kept as PersonKeys), open: undefined });
+    const otherTab = new BroadcastChannel('wrenchman.keys');
+    otherTab.postMessage('changed');
+    let signed = await signAs('u-vane', 'a pull');
+    for (let tries = 0; signed && tries < 200; tries++) {
+      await new Promise((settle) => setTimeout(settle, 10));
+      signed = await signAs('u-vane', 'a pull');
+    }
+    otherTab.close();
+    expect(signed).toBeUndefined();
   });
   it('no script reads the secret halves: what is kept is locked, and what is open cannot be exported', async () => {
     await signedIn('u-vane', 'Mira Vane', '2468');

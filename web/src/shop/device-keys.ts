@@ -96,6 +96,23 @@ export async function makeKeys(secret: string): Promise<NewKeys> {
   };
 }
 
+/** The key that is open here, held so that a press need not wait for the store. */
+let atHand: { person: string; key: string; open: CryptoKey } | undefined;
+/** Counts the changes of what is open: what was read before one of them is not held. */
+let changes = 0;
+function letGo(): void {
+  atHand = undefined;
+  changes += 1;
+}
+/** Other tabs of this device let go with this one. */
+const otherTabs = 'BroadcastChannel' in globalThis ? new BroadcastChannel('wrenchman.keys') : undefined;
+if (otherTabs) otherTabs.onmessage = letGo;
+/** Told after every change of what is open here. */
+function openChanged(): void {
+  letGo();
+  otherTabs?.postMessage('changed');
+}
+
 /** Keeps keys that the server has taken, and lets nobody else be signed in here. */
 export async function keepKeys(made: NewKeys, { person, shop, device, key }: Session): Promise<void> {
   if (key === undefined) return;
@@ -105,6 +122,7 @@ export async function keepKeys(made: NewKeys, { person, shop, device, key }: Ses
   for (const other of await write.store.getAll()) if (other.open) await write.store.put({ ...other, open: undefined });
   await write.store.put({ person, shop, device, key, ...locked, wrong: 0, waitUntilMs: 0 });
   await write.done;
+  openChanged();
 }
 
 /** What this device keeps for a person. */
@@ -124,11 +142,14 @@ export async function closeKeys(): Promise<void> {
   const write = (await deviceStore()).transaction('keys', 'readwrite');
   for (const keys of await write.store.getAll()) if (keys.open) await write.store.put({ ...keys, open: undefined });
   await write.done;
+  openChanged();
 }
 
 /** The server counts these keys no more. */
 export async function forgetKeys(person: string): Promise<void> {
-  if (canKeepKeys()) await (await deviceStore()).delete('keys', person);
+  if (!canKeepKeys()) return;
+  await (await deviceStore()).delete('keys', person);
+  openChanged();
 }
 
 const signed = async (key: CryptoKey, text: string): Promise<string> =>
@@ -136,8 +157,16 @@ const signed = async (key: CryptoKey, text: string): Promise<string> =>
 
 /** Signs what a person does, where their key is open here. */
 export async function signAs(person: string, text: string): Promise<{ key: string; signature: string } | undefined> {
-  const keys = await keysOf(person);
-  return keys?.open && { key: keys.key, signature: await signed(keys.open, text) };
+  if (atHand?.person !== person) {
+    const before = changes;
+    const keys = await keysOf(person);
+    if (!keys?.open) return undefined;
+    const read = { person, key: keys.key, open: keys.open };
+    if (before === changes) atHand = read;
+    return { key: read.key, signature: await signed(read.open, text) };
+  }
+  const { key, open: held } = atHand;
+  return { key, signature: await signed(held, text) };
 }
 
 /** A person's keys, opened by their PIN: counted before it is tried, so that pulling the plug buys no further try. */
@@ -155,7 +184,7 @@ async function open(person: string, secret: string): Promise<{ keys: PersonKeys;
   try {
     await unlock(keys.session, lock);
   } catch (error) {
-    if (wrong >= MOST_TRIES) await store.delete('keys', person);
+    if (wrong >= MOST_TRIES) await forgetKeys(person);
     throw error;
   }
   const right = { ...keys, wrong: 0, waitUntilMs: 0 };
@@ -184,6 +213,7 @@ export async function takeOver(
   const signature = await signed(await unlock(keys.proof, lock), text);
   await closeKeys();
   await (await deviceStore()).put('keys', { ...keys, open: await unlock(keys.session, lock) });
+  openChanged();
   return { keys, text, signature };
 }
 

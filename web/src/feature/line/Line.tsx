@@ -1,5 +1,5 @@
 import { ListOrdered } from 'lucide-react';
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useSearchParams } from 'react-router';
 import type { LineAct } from '#core/line/line.ts';
@@ -35,10 +35,13 @@ export default function Line() {
   useEffect(() => {
     void Promise.all([actScreen(), jointAct()]);
   }, []);
-  const jump = (id: string) => {
-    setTape(false);
-    pick(id === line.next?.act.step ? undefined : id);
-  };
+  const jump = useCallback(
+    (id: string) => {
+      setTape(false);
+      pick(id);
+    },
+    [pick],
+  );
   return (
     <div className="flex flex-1 flex-col lg:min-h-0">
       <SinceYouLeft line={line} />

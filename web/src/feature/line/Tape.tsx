@@ -50,7 +50,8 @@ export function Tape({ line, onPick }: { line: LineInHand; onPick: (step: string
               row={row}
               waiting={isWait(step)}
               by={holder && holder.id !== person ? holder.name : undefined}
-              onPick={() => onPick(step.id)}
+              id={step.id}
+              onPick={onPick}
             />
           );
         })}
@@ -112,7 +113,9 @@ const STATE_TEXT: Record<RowState, string> = {
   open: 'can be done',
 };
 
+/** Most steps stand still while one is worked: they are not drawn again. */
 const TapeRow = memo(function TapeRow({
+  id,
   number,
   title,
   under,
@@ -129,7 +132,8 @@ const TapeRow = memo(function TapeRow({
   row: RowState;
   waiting: boolean;
   by?: string;
-  onPick: () => void;
+  id: string;
+  onPick: (step: string) => void;
 }) {
   return (
     <li className={`flex border-b border-hair ${ROW[row]}`}>
@@ -144,7 +148,7 @@ const TapeRow = memo(function TapeRow({
         aria-current={row === 'here' ? 'step' : undefined}
         className={`relative flex min-h-14 min-w-0 flex-1 flex-col justify-center px-3 py-1.5 text-left`}
         disabled={row === 'done' || row === 'waived'}
-        onClick={onPick}
+        onClick={() => onPick(id)}
       >
         <span
           className={`plate line-clamp-2 leading-tight ${row === 'here' ? 'text-2xl' : 'text-lg'} ${row === 'done' || row === 'waits' ? 'pr-6' : ''}`}

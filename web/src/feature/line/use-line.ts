@@ -45,7 +45,8 @@ export function useLine(): LineInHand {
   }, [ticking]);
   const next = useMemo(() => nextOnLine(plan, state, person, nowMs), [plan, state, person, nowMs]);
 
-  const jumped = picked !== undefined && !progress.steps.has(picked) ? line.stepById.get(picked) : undefined;
+  const away = picked !== undefined && picked !== next?.act.step && !progress.steps.has(picked);
+  const jumped = away ? line.stepById.get(picked) : undefined;
   // What was jumped to and is done now is left by itself.
   useEffect(() => {
     if (picked !== undefined && progress.steps.has(picked)) pick(undefined);

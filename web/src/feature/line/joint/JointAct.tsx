@@ -50,7 +50,7 @@ export function JointAct({ line, act }: { line: LineInHand; act: LineAct }) {
 
 function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; torque: TorqueStep }) {
   const { plan, state, group, stations, step, station, act: big, give } = torque;
-  const marks = useStationMarks(plan, state);
+  const marks = useStationMarks(plan, state, stations);
   const [sheet, setSheet] = useState<'loosen' | 'wrench' | 'byFeel'>();
   const [picked, setPicked] = useState<string>();
   const close = () => setSheet(undefined);
