@@ -73,10 +73,10 @@ export async function measureKeyToPaint(plates = 1): Promise<{ medianMs: number;
       );
     });
     // Each press makes a station snug and brings the next.
-    const presses = 16;
+    const presses = 48;
     for (let press = 0; press < presses; press++) {
       await page.keyboard.press('Space');
-      await page.waitForTimeout(700);
+      await page.waitForTimeout(400);
     }
     const times = (await page.evaluate(() => (window as unknown as { keyToPaintMs: number[] }).keyToPaintMs)).sort(
       (a, b) => a - b,

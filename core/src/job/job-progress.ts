@@ -7,6 +7,7 @@ import { type JobState, stationState } from './job-state.ts';
 import { lineProgress } from './line-progress.ts';
 import { type LockerClock, lockerClock } from './locker-window.ts';
 import { currentGroup } from './next-station.ts';
+import { oncePerState } from './once-per-state.ts';
 import { spoilingPull, stationComplete } from './station-progress.ts';
 
 /** Minutes a station takes where the sheet states no time, until own history says better (chosen by us). */
@@ -78,7 +79,7 @@ function ticksOf(
 }
 
 /** How much of each stretch is done. */
-export function phaseProgress(plan: Plan, state: JobState): PhaseProgress[] {
+export const phaseProgress = oncePerState((plan, state): PhaseProgress[] => {
   const counted = plan.items.filter((item) => state.lines[item.id]?.count !== undefined).length;
   const { acts } = lineProgress(plan, state);
   return [
@@ -86,7 +87,7 @@ export function phaseProgress(plan: Plan, state: JobState): PhaseProgress[] {
     ...PHASES.map((phase) => ({ phase, ...ticksOf(plan, state, phase, acts) })),
     { phase: 'closeOut', done: state.closed ? 1 : 0, of: 1 },
   ];
-}
+});
 
 /** Where a job stands. */
 export function jobProgress(plan: Plan, state: JobState, lastEventAtMs?: number): JobProgress {

@@ -4,6 +4,7 @@ import { lineKind } from '../line/line-kinds.ts';
 import { asideId, type Debt, debtsOf } from './debt.ts';
 import { type JobState, stationState } from './job-state.ts';
 import { compoundSettled } from './next-station.ts';
+import { oncePerState } from './once-per-state.ts';
 import type { Refusal, RefusalCode } from './refusal.ts';
 import { atFullTorque, groupComplete } from './station-progress.ts';
 import type { ActTry } from './visit-state.ts';
@@ -127,14 +128,8 @@ export interface LineProgress {
   debts: ReadonlyMap<string, Debt>;
 }
 
-const progresses = new WeakMap<JobState, WeakMap<Plan, LineProgress>>();
-
-/** What of the line is done. A state is never changed in place, so it is worked out once for each. */
-export function lineProgress(plan: Plan, job: JobState): LineProgress {
-  const byPlan = progresses.get(job) ?? new WeakMap<Plan, LineProgress>();
-  progresses.set(job, byPlan);
-  const known = byPlan.get(plan);
-  if (known) return known;
+/** What of the line is done. */
+export const lineProgress = oncePerState((plan, job): LineProgress => {
   const debts = new Map(debtsOf(plan, job).flatMap((debt) => debt.ids.map((id) => [id, debt] as const)));
   const steps = new Set<string>();
   const acts = new Set<string>();
@@ -149,10 +144,8 @@ export function lineProgress(plan: Plan, job: JobState): LineProgress {
     }
     if (open === 0) steps.add(step.id);
   }
-  const progress = { steps, acts, debts };
-  byPlan.set(plan, progress);
-  return progress;
-}
+  return { steps, acts, debts };
+});
 
 /** Acts of stations, of which several groups go on side by side. */
 const isByStations = (act: LineAct): boolean => lineKind(act.action).byStations === true;

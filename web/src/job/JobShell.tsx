@@ -1,6 +1,7 @@
 import { CloudOff, RefreshCw } from 'lucide-react';
 import { lazy, Suspense, useEffect } from 'react';
 import { Link, Outlet, useParams } from 'react-router';
+import { phaseProgress } from '#core/job/job-progress.ts';
 import { PersonMenu } from '../app/PersonMenu.tsx';
 import { ShortcutSheet } from '../app/ShortcutSheet.tsx';
 import { WaitingBadge } from '../app/WaitingBadge.tsx';
@@ -10,7 +11,7 @@ import { ClockBar } from './ClockBar.tsx';
 import { useJobStore } from './job-store.ts';
 import { useShortcuts } from './shortcuts.ts';
 import { useNoteClocks } from './use-note-clocks.ts';
-import { useOpenJob, usePhases } from './use-open-job.ts';
+import { useOpenJob } from './use-open-job.ts';
 
 /** The words of all refusals, fetched with the first one: most jobs have none. */
 const Refusals = lazy(() => import('./Refusals.tsx'));
@@ -64,7 +65,7 @@ export default function JobShell() {
 
 function OpenedJob() {
   const { document, plan, state } = useOpenJob();
-  const phases = usePhases(plan, state);
+  const phases = phaseProgress(plan, state);
   useNoteClocks();
   const pictures = plan.figures.flatMap(({ picture, page }) => [picture, ...(page ? [page] : [])]).join(' ');
   useEffect(() => {

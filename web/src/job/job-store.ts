@@ -6,7 +6,7 @@ import type { CommandEnvelope } from '#core/job/command-envelope.ts';
 import { isReadable } from '#core/job/event-version.ts';
 import { isFact } from '#core/job/fold.ts';
 import { appendEvents, type JobLog, openLog, takeCommand } from '#core/job/job-log.ts';
-import { lineProgress } from '#core/job/line-progress.ts';
+import { phaseProgress } from '#core/job/job-progress.ts';
 import { ProblemError, UnreachableError } from '../shop/api.ts';
 import { clockNow } from '../shop/clock.ts';
 import { signAs } from '../shop/device-keys.ts';
@@ -371,7 +371,7 @@ export const jobStore =
       unwritten = [...unwritten, entry];
       writing = writing.then(() => write(entry));
       // What the screen will ask for first is worked out while the device signs and writes.
-      setTimeout(() => decided?.id === entry.id && lineProgress(decided.log.plan, decided.log.state));
+      setTimeout(() => decided?.id === entry.id && phaseProgress(decided.log.plan, decided.log.state));
       return writing;
     }
 

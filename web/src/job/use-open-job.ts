@@ -1,7 +1,6 @@
 import { useMemo } from 'react';
 import type { JobDocument } from '#contract/job.ts';
 import type { JobCommand } from '#core/job/acts.ts';
-import { type PhaseProgress, phaseProgress } from '#core/job/job-progress.ts';
 import type { JobState } from '#core/job/job-state.ts';
 import { type StationMark, stationMark } from '#core/job/station-progress.ts';
 import { indexOf, type Plan, type PlanIndex, type PlanStation } from '#core/kit/plan.ts';
@@ -34,9 +33,4 @@ export function useStationMarks(
     () => new Map(stations.map((station) => [station.id, stationMark(plan, station, state)])),
     [plan, state, stations],
   );
-}
-
-/** How much of each stretch is done. */
-export function usePhases(plan: Plan, state: JobState): PhaseProgress[] {
-  return useMemo(() => phaseProgress(plan, state), [plan, state]);
 }
