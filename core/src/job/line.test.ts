@@ -3,7 +3,7 @@ import fc from 'fast-check';
 import { anyActsKit, kitOfActs, ONE_OF_EACH } from '#demo/any-acts.ts';
 import { anyVisit } from '#demo/any-visit.ts';
 import { DEMO_KITS, FRONT_LIFT } from '#demo/kits.ts';
-import { MIRA, NOON, RAFE, TAM, tryCommand, WRENCHES } from '#demo/try-job.ts';
+import { HOB, MIRA, NOON, RAFE, TAM, tryCommand, WRENCHES } from '#demo/try-job.ts';
 import { Worker } from '#demo/work-through.ts';
 import { KIT_LISTS } from '../kit/kit-document.ts';
 import type { Plan, PlanAction } from '../kit/plan.ts';
@@ -131,6 +131,27 @@ describe('every kit stands on the floor', () => {
       }),
       { numRuns: 60, seed: 12, endOnFailure: true },
     );
+  });
+});
+
+describe('what the owner wants', () => {
+  it('is not asked by an apprentice, on the line as at the counter', () => {
+    const log = open([{ document: kitOfActs([ONE_OF_EACH.choose]), prefix: '' }]);
+    const act = log && [...lineOf(log.plan).actById.values()].find(({ action }) => action.type === 'choose');
+    const [choice] = log?.plan.choices ?? [];
+    if (!log || !act || !choice) throw new Error('no choice on the line');
+    const worker = new Worker(log, WRENCHES, MIRA, NOON);
+    worker.checkIn();
+    for (let left = 40; left > 0 && nextOnLine(log.plan, worker.log.state, MIRA.id, NOON)?.act.id !== act.id; left--)
+      worker.onLine();
+    const command: JobCommand = {
+      type: 'doAct',
+      act: act.id,
+      answers: { option: choice.options[0]?.value ?? '', chosenBy: 'the owner' },
+    };
+    const byHob = tryCommand(worker, command, HOB);
+    expect(!byHob.ok && byHob.refusal).toEqual({ code: 'notPermitted', role: 'apprentice', command: 'makeChoice' });
+    expect(tryCommand(worker, command, MIRA).ok).toBe(true);
   });
 });
 

@@ -13,7 +13,7 @@ import { asksNow, atOf } from '../line-known.ts';
 import { debtTouched, lineProgress, waitsOfAct } from '../line-progress.ts';
 import { LOAD_STATE_ON } from '../load-state.ts';
 import { OVERRIDABLE_STEPS, type Refusal } from '../refusal.ts';
-import { ON_THE_FLOOR } from '../role.ts';
+import { COUNTER_TOO, ON_THE_FLOOR } from '../role.ts';
 import { type Ask, act, type Draft, done, type Outcome, refuse, stampOf } from './act.ts';
 import type { PrerequisiteAnswered } from './answer-prerequisite.ts';
 import { changeDebts } from './change-debts.ts';
@@ -243,9 +243,12 @@ export function actGate(
 
 /** One act decided: its facts, or why not. */
 export function decideAct(ask: Ask, id: string, answers: Answers): Outcome<ActDone | FollowsFromAct> {
-  const { plan, job, atMs } = ask;
+  const { plan, job, atMs, by } = ask;
   const lineAct = lineOf(plan).actById.get(id);
   if (!lineAct) return refuse({ code: 'unknownAct', act: id });
+  // What the owner wants is asked by who answers for the work, on the line as at the counter.
+  if (lineAct.action.type === 'choose' && !COUNTER_TOO.includes(by.role))
+    return refuse({ code: 'notPermitted', role: by.role, command: 'makeChoice' });
   const kind = lineKind(lineAct.action);
   if (kind.byStations) return refuse({ code: 'doneByStations', act: id });
   if (lineProgress(plan, job).acts.has(id) && !kind.again) return refuse({ code: 'actDoneAlready', act: id });
