@@ -98,6 +98,8 @@ const station = (id: string, compound?: string): Station => ({
   drive: { kind: 'hex', acrossFlatsMm: 16 },
 });
 
+const TORN: StepAction = { type: 'do', text: 'Patch it' };
+
 /** A kit that lists one of everything, and writes these actions, a step each. */
 export function kitOfActs(
   actions: readonly StepAction[],
@@ -176,9 +178,12 @@ export function kitOfActs(
       { id: 'c1', text: 'gap', unit: 'mm', min: 4, max: 8, places: PLACES, spread: 1.5, gates: ['g2'] },
       { id: 'c2', text: 'no leak' },
     ],
-    steps: actions.map(
+    // What is found at the first step decides whether there is a last one.
+    questions: length > 0 ? [{ id: 'f1', text: 'Is it torn?', kind: 'yesNo', askedAt: 't1', places: PLACES }] : [],
+    steps: [...actions, ...(length > 0 ? [TORN] : [])].map(
       (action, index): Step => ({
         id: `t${index + 1}`,
+        ...(action === TORN ? { when: { question: 'f1', at: 'left', is: true } } : {}),
         text: action.type,
         phase: PHASES[Math.floor((index / Math.max(1, length)) * PHASES.length)] ?? 'prepare',
         actions: [action],

@@ -166,6 +166,18 @@ const anyOf = (log: JobLog): { [Name in JobCommand['type']]: fc.Arbitrary<Extrac
       value: fc.constantFrom(520, 1e9),
       photo: maybe(be('p')),
     }),
+    findOut: fc.record({
+      type: be('findOut'),
+      finding: id(plan.questions),
+      value: fc.oneof(fc.boolean(), fc.integer(), fc.constant('x')),
+    }),
+    addStep: fc.record({
+      type: be('addStep'),
+      text: reason,
+      before: id(plan.steps),
+      problem: maybe(be('p')),
+      minutes: maybe(fc.integer()),
+    }),
     makeChoice: fc.record({
       type: be('makeChoice'),
       choice: id(plan.choices),

@@ -7,6 +7,7 @@ import { PROOF_KINDS } from '#core/job/stamp.ts';
 import { AcknowledgeBreakSchema, BreakAcknowledgedSchema } from './act/acknowledge-break.ts';
 import { AddDebtSchema, DebtAddedSchema } from './act/add-debt.ts';
 import { KitAddedSchema } from './act/add-kit.ts';
+import { AddStepSchema, StepAddedSchema } from './act/add-step.ts';
 import { AddWasherSchema, WasherAddedSchema } from './act/add-washer.ts';
 import { AnswerPrerequisiteSchema, PrerequisiteAnsweredSchema } from './act/answer-prerequisite.ts';
 import { ApplyCompoundSchema, CompoundAppliedSchema } from './act/apply-compound.ts';
@@ -24,6 +25,7 @@ import { ActDoneSchema, ActUndoneSchema, DoActSchema } from './act/do-act.ts';
 import { DoStepSchema, StepDoneSchema, StepUndoneSchema } from './act/do-step.ts';
 import { DropKitSchema, KitDroppedSchema } from './act/drop-kit.ts';
 import { PersonSchema, Ref } from './act/fields.ts';
+import { FindOutSchema, FoundOutSchema } from './act/find-out.ts';
 import { FigureGivenSchema, GiveFigureSchema } from './act/give-figure.ts';
 import { HandBackSchema, JobHandedBackSchema } from './act/hand-back.ts';
 import { PhotoKeptSchema } from './act/keep-photo.ts';
@@ -83,6 +85,8 @@ const COMMAND_SCHEMAS = {
   answerPrerequisite: AnswerPrerequisiteSchema,
   measure: MeasureSchema,
   makeChoice: MakeChoiceSchema,
+  findOut: FindOutSchema,
+  addStep: AddStepSchema,
   doAct: DoActSchema,
   doStep: DoStepSchema,
   waiveStep: WaiveStepSchema,
@@ -134,6 +138,8 @@ const FACT_SCHEMAS = {
   prerequisiteAnswered: PrerequisiteAnsweredSchema,
   measured: MeasuredSchema,
   choiceMade: ChoiceMadeSchema,
+  foundOut: FoundOutSchema,
+  stepAdded: StepAddedSchema,
   actDone: ActDoneSchema,
   actUndone: ActUndoneSchema,
   stepWaived: StepWaivedSchema,

@@ -77,6 +77,8 @@ const FULL: { [Name in DeviceCommand['type']]: Required<Extract<DeviceCommand, {
   handBack: { type: 'handBack', kind: 'handedBack', signature: 'Mira Vane', reason: 'owner', may: 'drive' },
   answerPrerequisite: { type: 'answerPrerequisite', prerequisite: 'p', met: true, value: 11, note: 'measured' },
   measure: { type: 'measure', baseline: 'b', place: 'front left', when: 'before', value: 520, photo: 'p' },
+  findOut: { type: 'findOut', finding: 'f@left', value: 'seized' },
+  addStep: { type: 'addStep', text: 'Draw the stud', before: 's', problem: 'p', minutes: 10 },
   makeChoice: { type: 'makeChoice', choice: 'c', option: 'o', chosenBy: 'owner' },
   doStep: { type: 'doStep', step: 's', helper: 'Hob' },
   openDebt: { type: 'openDebt', debt: 'd' },

@@ -48,6 +48,7 @@ export const VehicleSchema = exactly<Vehicle>()(
       .array(
         z.strictObject({
           word: z.string().trim().min(1).max(80),
+          amount: z.strictObject({ value: z.number(), printed: z.string().trim().min(1).max(40) }).optional(),
           note: z.string().max(200).optional(),
           since: z.iso.date().optional(),
           jobNumber: Short.optional(),

@@ -17,6 +17,9 @@ export const QuestionSchema = exactly<Question>()(
     max: z.number().optional(),
     from: z.enum(['modelYear', 'buildMonth', 'engine', 'drivenWheels', 'body', 'gearbox', 'trim']).optional(),
     fitted: Place.optional(),
+    askedAt: Id.optional(),
+    places: z.array(z.string().trim().min(1).max(120)).min(1).max(40).optional(),
+    bought: z.enum(['side', 'part']).optional(),
   }),
 );
 
@@ -80,7 +83,12 @@ export const DriveSizeSchema = exactly<DriveSize>()(
 
 const StackPieceSchema = exactly<StackPiece>()(
   z.discriminatedUnion('kind', [
-    z.strictObject({ kind: z.literal('hardware'), item: Id, facing: Text.optional() }),
+    z.strictObject({
+      kind: z.literal('hardware'),
+      item: Id,
+      facing: Text.optional(),
+      when: ConditionSchema.optional(),
+    }),
     z.strictObject({
       kind: z.literal('clamped'),
       name: Text,
@@ -89,6 +97,7 @@ const StackPieceSchema = exactly<StackPiece>()(
       holeMm: Positive.max(500).optional(),
       slot: z.boolean().optional(),
       tapped: z.strictObject({ depthMm: Positive.max(500), blind: z.boolean().optional() }).optional(),
+      when: ConditionSchema.optional(),
     }),
   ]),
 );

@@ -57,8 +57,9 @@ const SPEC_SCHEMAS = {
   missing: exactly<SpecOf<'missing'>>()(
     z.strictObject({
       kind: z.literal('missing'),
-      why: z.enum(['notGiven', 'byFeel', 'otherSheet']),
+      why: z.enum(['notGiven', 'byFeel', 'otherSheet', 'later']),
       note: Text.optional(),
+      see: z.strictObject({ kit: z.string().trim().min(1).max(120), place: Text.optional() }).optional(),
     }),
   ),
 } satisfies Record<SpecKind, z.ZodType>;

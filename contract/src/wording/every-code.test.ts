@@ -144,6 +144,8 @@ const REFUSALS: OneOfEach<Refusal> = {
   unknownConflict: { conflict: 'ghost' },
   unknownFigureTarget: { target: 'ghost' },
   choiceUnknown: { choice: 'c' },
+  figureLater: { station: 's1' },
+  minutesImplausible: {},
   choiceNotAllowed: { conflict, choice: 'c' },
   valueInvalid: { value: Number.NaN },
   outsideLimits: { value: 12, min: 10.5, max: 11.5 },

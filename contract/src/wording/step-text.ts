@@ -154,6 +154,8 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
         action.with,
         action.amount === undefined ? undefined : `${action.amount} ${action.unit ?? 'L'}`,
       );
+    case 'find':
+      return by(plan.findings, action.question)?.text;
     case 'lift':
     case 'lower':
     case 'drill':

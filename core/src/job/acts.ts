@@ -3,6 +3,7 @@ import type { Act } from './act/act.ts';
 import type { ActName } from './act/act-name.ts';
 import { addDebt } from './act/add-debt.ts';
 import { addKit } from './act/add-kit.ts';
+import { addStep } from './act/add-step.ts';
 import { addWasher } from './act/add-washer.ts';
 import { answerPrerequisite } from './act/answer-prerequisite.ts';
 import { applyCompound } from './act/apply-compound.ts';
@@ -19,6 +20,7 @@ import { declareSpare } from './act/declare-spare.ts';
 import { doAct } from './act/do-act.ts';
 import { doStep } from './act/do-step.ts';
 import { dropKit } from './act/drop-kit.ts';
+import { findOut } from './act/find-out.ts';
 import { giveFigure } from './act/give-figure.ts';
 import { handBack } from './act/hand-back.ts';
 import { keepPhoto } from './act/keep-photo.ts';
@@ -80,6 +82,8 @@ export const ACTS = {
   answerPrerequisite,
   measure,
   makeChoice,
+  findOut,
+  addStep,
   doAct,
   doStep,
   waiveStep,

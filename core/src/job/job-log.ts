@@ -6,6 +6,7 @@ import type { VehicleFacts } from '../kit/vehicle-facts.ts';
 import { ok, type Result } from '../result.ts';
 import { resolveVisit } from '../visit/resolve-visit.ts';
 import { spreadAnswers, type VisitKit, visitQuestions } from '../visit/visit.ts';
+import { withAddedSteps } from '../visit/with-added-steps.ts';
 import { withFigures } from '../visit/with-figures.ts';
 import type { Wrench } from '../wrench/wrench.ts';
 import { ACTS, type JobEvent } from './acts.ts';
@@ -47,14 +48,21 @@ export interface JobLog {
 export const kitsNow = (setup: JobSetup, state: JobState): VisitKit[] =>
   state.visit.kits.flatMap((prefix) => setup.kits.find((kit) => kit.prefix === prefix) ?? []);
 
-/** The plan as the job's answers and decisions make it. */
+/** What the floor has told since: what was chosen, and what was found. */
+const toldOnTheLine = ({ choices, findings }: JobState['visit']): Record<string, AnswerValue> => ({
+  ...Object.fromEntries(Object.entries(choices).map(([id, { option }]) => [id, option])),
+  ...Object.fromEntries(Object.entries(findings).map(([id, { value }]) => [id, value])),
+});
+
+/** The plan as the job's answers, findings and decisions make it. */
 export function planOf(setup: JobSetup, state: JobState): Result<Plan, ResolveError & { kit: string }> {
   const { visit } = state;
   const settled = Object.fromEntries(Object.entries(visit.settled).map(([id, { settlement }]) => [id, settlement]));
   const kits = kitsNow(setup, state);
-  const answers = kits.length > 1 ? spreadAnswers(kits, state.answers) : state.answers;
+  const asked = kits.length > 1 ? spreadAnswers(kits, state.answers) : state.answers;
+  const answers = { ...asked, ...toldOnTheLine(visit) };
   const resolved = resolveVisit(kits, setup.vehicle, answers, setup.shop, { settled, split: Object.keys(visit.split) });
-  return resolved.ok ? ok(withFigures(resolved.value, visit.figures)) : resolved;
+  return resolved.ok ? ok(withFigures(withAddedSteps(resolved.value, visit.addedSteps), visit.figures)) : resolved;
 }
 
 /** Opens a job. Fails while the plan still has a question. */

@@ -49,6 +49,8 @@ function groupReady(plan: Plan, job: JobState, act: LineAct): boolean {
   if (next.kind === 'pull' || next.kind === 'confirmStop') {
     const station = indexOf(plan).stations.get(next.station);
     if (station && checkOpen(plan, job, station)) return false;
+    // Its figure comes with what is found or chosen elsewhere on the line.
+    if (station?.spec.kind === 'missing' && station.spec.why === 'later') return false;
   }
   // Its own are started as its next; those that stay loose with it have acts of their own.
   const unstarted = notAllStarted(plan, job, group);

@@ -107,6 +107,9 @@ export type Refusal =
   | { code: 'unknownConflict'; conflict: string }
   | { code: 'unknownFigureTarget'; target: string }
   | { code: 'choiceUnknown'; choice: string }
+  /** Which of the sheet's figures it is hangs on what is not found or chosen yet. */
+  | { code: 'figureLater'; station: string }
+  | { code: 'minutesImplausible' }
   | { code: 'choiceNotAllowed'; conflict: string; choice: string }
   | { code: 'valueInvalid'; value: number }
   | { code: 'outsideLimits'; value: number; min?: number; max?: number }

@@ -1,5 +1,7 @@
+import type { AnswerValue } from '../kit/condition.ts';
 import type { Settlement } from '../kit/plan-conflict.ts';
 import type { Answers } from '../line/ask.ts';
+import type { AddedStep } from '../visit/with-added-steps.ts';
 import type { Chocks } from './chocks.ts';
 import type { AddedDebt, DebtEnd } from './debt-kind.ts';
 import type { GivenFigure } from './figure.ts';
@@ -45,6 +47,10 @@ export interface VisitState {
   /** By baseline and place. */
   measurements: Record<string, Record<string, { before?: Measurement; after?: Measurement }>>;
   choices: Record<string, { option: string; chosenBy: string } & Stamp>;
+  /** What was found on the way, by the answer's id. */
+  findings: Record<string, { value: AnswerValue } & Stamp>;
+  /** Steps that leads put into the line. */
+  addedSteps: Array<AddedStep & { problem?: string } & Stamp>;
   /** Steps that were ticked, and those of other kits done with them. */
   steps: Record<string, { helper?: string; chocks?: Chocks } & Stamp>;
   stepOverrides: Record<string, Record<string, { reason: string } & Stamp>>;
@@ -78,6 +84,8 @@ export const emptyVisit = (kits: string[]): VisitState => ({
   prerequisites: {},
   measurements: {},
   choices: {},
+  findings: {},
+  addedSteps: [],
   steps: {},
   stepOverrides: {},
   debts: {},

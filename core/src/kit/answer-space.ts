@@ -1,4 +1,5 @@
-import { type Answers, type AnswerValue, type Condition, evaluate, questionsIn } from './condition.ts';
+import { askedBy } from './asked.ts';
+import { type Answers, type AnswerValue, answerId, type Condition, evaluate, questionsIn } from './condition.ts';
 import type { KitDocument, Question } from './kit-document.ts';
 
 /** One question with the answers that can make a difference. */
@@ -30,6 +31,7 @@ export const conditionsOf = (kit: KitDocument): Condition[] => {
     kit.compounds,
     kit.stations,
     kit.stations.flatMap((station) => station.specs),
+    kit.stations.flatMap((station) => station.stack),
     kit.items.flatMap((item) => item.leftover ?? []),
     kit.groups,
     kit.cautions,
@@ -57,7 +59,7 @@ export const conditionsOf = (kit: KitDocument): Condition[] => {
 function numberValues(question: Question, conditions: readonly Condition[]): number[] {
   const found = new Set<number>();
   for (const leaf of conditions.flatMap(leaves)) {
-    if (leaf.question !== question.id) continue;
+    if (answerId(leaf.question, leaf.at) !== question.id) continue;
     const at = 'atLeast' in leaf ? leaf.atLeast : 'atMost' in leaf ? leaf.atMost : leaf.is;
     if (typeof at !== 'number') continue;
     const step = Number.isInteger(at) ? 1 : 0.01;
@@ -74,7 +76,7 @@ function numberValues(question: Question, conditions: readonly Condition[]): num
 export function answerSpace(kit: KitDocument): AnswerAxis[] {
   const conditions = conditionsOf(kit);
   const asked = new Set(conditions.flatMap(questionsIn));
-  return kit.questions
+  return askedBy(kit)
     .filter((question) => asked.has(question.id))
     .map((question) => ({
       question,

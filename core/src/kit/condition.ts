@@ -2,14 +2,24 @@
 export type AnswerValue = string | number | boolean;
 export type Answers = Readonly<Record<string, AnswerValue>>;
 
+/** What a comparison asks about: a question or a choice, and the place where it is asked at several. */
+interface Asked {
+  question: string;
+  at?: string;
+}
+
 /** A rule over answers, as data so that a kit file can carry it, never code. */
 export type Condition =
   | { all: Condition[] }
   | { any: Condition[] }
   | { not: Condition }
-  | { question: string; is: AnswerValue }
-  | { question: string; atLeast: number }
-  | { question: string; atMost: number };
+  | (Asked & { is: AnswerValue })
+  | (Asked & { atLeast: number })
+  | (Asked & { atMost: number });
+
+/** What an answer is kept under: the question's id, and the place where it was asked at one of several. */
+export const answerId = (question: string, place?: string): string =>
+  place === undefined ? question : `${question}@${place}`;
 
 /** One comparison that settled a condition: the question, what was asked of it and what was answered. */
 export interface Reason {
@@ -35,8 +45,9 @@ function compare(
   leaf: Exclude<Condition, { all: unknown } | { any: unknown } | { not: unknown }>,
   answers: Answers,
 ): Verdict {
-  const answer = answers[leaf.question];
-  if (answer === undefined) return { truth: 'unknown', because: [], waitsFor: [leaf.question] };
+  const question = answerId(leaf.question, leaf.at);
+  const answer = answers[question];
+  if (answer === undefined) return { truth: 'unknown', because: [], waitsFor: [question] };
   const [comparison, value] =
     'is' in leaf
       ? (['is', leaf.is] as const)
@@ -49,7 +60,7 @@ function compare(
       : typeof answer === 'number' && (comparison === 'atLeast' ? answer >= Number(value) : answer <= Number(value));
   return {
     truth: holds ? 'true' : 'false',
-    because: [{ question: leaf.question, comparison, value, answer, holds }],
+    because: [{ question, comparison, value, answer, holds }],
     waitsFor: [],
   };
 }
@@ -96,11 +107,11 @@ export function evaluate(condition: Condition | undefined, answers: Answers): Ve
   return compare(condition, answers);
 }
 
-/** Every question a condition mentions. */
+/** Every answer a condition hangs on, by its id. */
 export function questionsIn(condition: Condition | undefined): string[] {
   if (condition === undefined) return [];
   if ('all' in condition) return condition.all.flatMap(questionsIn);
   if ('any' in condition) return condition.any.flatMap(questionsIn);
   if ('not' in condition) return questionsIn(condition.not);
-  return [condition.question];
+  return [answerId(condition.question, condition.at)];
 }

@@ -2,7 +2,7 @@ import type { Compound } from '../compound/compound.ts';
 import type { DriveSize } from '../fastener/drive.ts';
 import type { Pattern } from '../tightening/pattern.ts';
 import type { Condition } from './condition.ts';
-import type { GroupId, ItemId, QuestionId, StationId } from './ids.ts';
+import type { GroupId, ItemId, QuestionId, StationId, StepId } from './ids.ts';
 import type {
   Baseline,
   Check,
@@ -18,7 +18,7 @@ import type { PrintedSpec } from './printed-spec.ts';
 
 /** The file name of the format; `version` rises with every change that older readers could not read. */
 export const KIT_FORMAT = 'wrenchman-kit';
-export const KIT_VERSION = 4;
+export const KIT_VERSION = 5;
 
 /** A fact about the vehicle that may answer a question without asking. */
 export type VehicleFact = 'modelYear' | 'buildMonth' | 'engine' | 'drivenWheels' | 'body' | 'gearbox' | 'trim';
@@ -35,8 +35,20 @@ export interface Question {
   max?: number;
   /** Filled in from the vehicle when the vehicle knows. */
   from?: VehicleFact;
-  /** A yes-or-no question answered by the list of what the vehicle already carries: yes when it holds this word. */
+  /**
+   * Answered by the list of what the vehicle already carries: a yes-or-no question by whether it holds this word, a number
+   * by the figure beside it, in mm for a length.
+   */
   fitted?: string;
+  /** Found on the way: asked at this step, and not before the job is opened. */
+  askedAt?: StepId;
+  /** Each hole or side it is asked at by itself. */
+  places?: string[];
+  /**
+   * What was bought, asked before all else. `side`: an answer of left or right leaves out what the kit has for the other
+   * side; `part`: what its answers leave out, conditions say.
+   */
+  bought?: 'side' | 'part';
 }
 
 export const ITEM_KINDS = [
@@ -113,7 +125,7 @@ export interface Item {
 }
 
 /** One layer of a station, from head to nut. */
-export type StackPiece =
+export type StackPiece = (
   | { kind: 'hardware'; item: ItemId; facing?: string }
   /** Something clamped: a part of the kit or of the vehicle. */
   | {
@@ -126,7 +138,8 @@ export type StackPiece =
       slot?: boolean;
       /** The last piece may be the thread itself: its usable depth, and whether the hole is closed. */
       tapped?: { depthMm: number; blind?: boolean };
-    };
+    }
+) & { when?: Condition };
 
 export type ClampedMaterial = 'steel' | 'castIron' | 'aluminium' | 'magnesium' | 'plastic' | 'rubber';
 

@@ -1,6 +1,7 @@
 import { parseThread } from '../fastener/thread.ts';
 import { parsePrinted } from '../quantity/parse-printed.ts';
 import { acceptBand, canBeVerified, type TighteningSpec } from '../tightening/kinds.ts';
+import { askedBy, isFinding } from './asked.ts';
 import { type Condition, questionsIn } from './condition.ts';
 import { KIT_LISTS, type KitDocument, type KitList, type OrderRule } from './kit-document.ts';
 import type { PrintedSpec } from './printed-spec.ts';
@@ -38,8 +39,14 @@ export interface KitFault {
     /** An action, a fate or a part names something the kit does not have. */
     | 'unknownReference'
     | 'stepsInCircle'
-    /** Only a yes-or-no question can be answered by what the vehicle carries. */
-    | 'fittedNotYesNo';
+    /** What the vehicle carries answers yes or no, or with its figure; never with one of several words. */
+    | 'fittedInWords'
+    /** Whether a kit fits cannot hang on what is found or chosen when it is being fitted. */
+    | 'fitToldLater'
+    /** Only what is asked at a step is asked at several places. */
+    | 'placesAskedBefore'
+    /** Which side was bought is answered with left or right, among others. */
+    | 'sidesMissing';
   /** The offending value or name. */
   value: string;
 }
@@ -82,13 +89,15 @@ function inCircle(waiting: ReadonlyArray<{ id: string; after?: string[] }>): str
 export function kitFaults(kit: KitDocument): KitFault[] {
   const faults: KitFault[] = [];
   const add = (path: string, code: KitFault['code'], value: string) => faults.push({ path, code, value });
-  const questionIds = new Set(kit.questions.map((question) => question.id));
+  const answerIds = new Set(askedBy(kit).map(({ id }) => id));
+  const choiceIds = new Set(kit.choices.map(({ id }) => id));
+  const told = new Set([...kit.questions.filter(isFinding), ...kit.choices].map(({ id }) => id));
   const itemIds = new Set(kit.items.map((item) => item.id));
   const compoundIds = new Set(kit.compounds.map((compound) => compound.id));
   const stationIds = new Set(kit.stations.map((station) => station.id));
   const groupIds = new Set(kit.groups.map((group) => group.id));
   const condition = (path: string, when: Condition | undefined) => {
-    for (const id of questionsIn(when)) if (!questionIds.has(id)) add(path, 'unknownQuestion', id);
+    for (const id of questionsIn(when)) if (!answerIds.has(id)) add(path, 'unknownQuestion', id);
   };
 
   const specs = (path: string, list: readonly PrintedSpec[]) => {
@@ -110,12 +119,25 @@ export function kitFaults(kit: KitDocument): KitFault[] {
   }
   kit.fits.forEach((fit, index) => {
     condition(`fits[${index}].when`, fit.when);
+    for (const id of questionsIn(fit.when))
+      if (told.has(id.split('@')[0] ?? id)) add(`fits[${index}].when`, 'fitToldLater', id);
   });
   kit.questions.forEach((question, index) => {
     if (question.kind === 'choice' && (question.choices ?? []).length < 2)
       add(`questions[${index}].choices`, 'choicesMissing', question.id);
-    if (question.fitted !== undefined && question.kind !== 'yesNo')
-      add(`questions[${index}].fitted`, 'fittedNotYesNo', question.id);
+    if (question.fitted !== undefined && question.kind === 'choice')
+      add(`questions[${index}].fitted`, 'fittedInWords', question.id);
+    // Conditions name both alike.
+    if (choiceIds.has(question.id)) add(`questions[${index}].id`, 'duplicateId', question.id);
+    if (question.askedAt !== undefined && !kit.steps.some(({ id }) => id === question.askedAt))
+      add(`questions[${index}].askedAt`, 'unknownReference', question.askedAt);
+    if (question.places !== undefined && question.askedAt === undefined)
+      add(`questions[${index}].places`, 'placesAskedBefore', question.id);
+    if (
+      question.bought === 'side' &&
+      !['left', 'right'].every((side) => question.choices?.some(({ value }) => value === side))
+    )
+      add(`questions[${index}].choices`, 'sidesMissing', question.id);
   });
   kit.items.forEach((item, index) => {
     condition(`items[${index}].when`, item.when);
@@ -146,9 +168,10 @@ export function kitFaults(kit: KitDocument): KitFault[] {
     if (station.compound !== undefined && !compoundIds.has(station.compound))
       add(`${path}.compound`, 'unknownCompound', station.compound);
     station.stack.forEach((piece, layer) => {
+      condition(`${path}.stack[${layer}].when`, piece.when);
       if (piece.kind !== 'hardware') return;
       if (!itemIds.has(piece.item)) add(`${path}.stack[${layer}].item`, 'unknownItem', piece.item);
-      if (station.when === undefined) use.set(piece.item, (use.get(piece.item) ?? 0) + 1);
+      if (station.when === undefined && piece.when === undefined) use.set(piece.item, (use.get(piece.item) ?? 0) + 1);
     });
     specs(path, station.specs);
   });

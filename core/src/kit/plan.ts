@@ -50,12 +50,14 @@ export interface PlanKit {
 
 /**
  * An action of a step. `undo` is what reverses an action that only words describe; what must hold before anything comes
- * off is asked on the line like the rest.
+ * off is asked on the line like the rest, and so is what is found on the way.
  */
 export type PlanAction =
   | StepAction
   | ({ type: 'undo'; text: string } & Acting)
   | ({ type: 'prerequisite'; prerequisite: string } & Acting)
+  /** What a kit's question asks of the vehicle where it is first seen. */
+  | ({ type: 'find'; question: string } & Acting)
   /** What does not go back on is put where it ends: with the owner, or on the scrap. */
   | ({ type: 'settle'; removed: string } & Acting);
 
@@ -72,10 +74,10 @@ export interface PlanStep extends Omit<Step, 'when' | 'after' | 'actions' | 'nee
   /** The sheet says itself what it waits for: nobody may work past that. */
   strict?: true;
   /**
-   * Not a step of the sheet: the reverse of a strip step, the vehicle going up or down between two kits, or what the sheet
-   * lists elsewhere and writes no step for.
+   * Not a step of the sheet: the reverse of a strip step, the vehicle going up or down between two kits, what the sheet
+   * lists elsewhere and writes no step for, or what a lead put in.
    */
-  made?: 'refit' | 'lift' | 'lower' | 'line';
+  made?: 'refit' | 'lift' | 'lower' | 'line' | 'added';
   /** The strip step a refit reverses. */
   undoes?: string;
 }
@@ -149,8 +151,10 @@ export interface Plan {
   /** The shop's, as the job was opened with them. */
   rules: HouseRules;
   kits: PlanKit[];
-  /** Every question of the kits: what the answers in `trace` and `because` are read with. */
+  /** All that conditions of the kits ask, each place and choice by itself: what `trace` and `because` are read with. */
   questions: Array<Question & { kit: string }>;
+  /** What is asked on the way, of what is found there. */
+  findings: Array<Question & { kit: string }>;
   items: PlanItem[];
   compounds: Compound[];
   stations: PlanStation[];

@@ -4,7 +4,8 @@ import { loadImbalance } from '../tightening/load-imbalance.ts';
 import { type Pass, passPlan } from '../tightening/pass-plan.ts';
 import { mostEvenPattern, type Pattern, tighteningOrder } from '../tightening/pattern.ts';
 import { conditionsOf } from './answer-space.ts';
-import { completeSteps } from './complete-steps.ts';
+import { askedBefore, askedBy, isFinding } from './asked.ts';
+import { completeSteps, isJointAction } from './complete-steps.ts';
 import { type Answers, type Condition, evaluate, type Reason, type Truth } from './condition.ts';
 import { type HouseRules, houseRules } from './house-rules.ts';
 import type { KitPrefix } from './ids.ts';
@@ -35,17 +36,20 @@ export type ResolveError =
 export type FitVerdict = { text: string; truth: Truth; because: Reason[] };
 
 /**
- * What the vehicle itself answers: a fact of it, or whether it carries something. A list of what is fitted answers only
+ * What the vehicle itself answers: a fact of it, or whether it carries something and by how much. A list of what is fitted answers only
  * once somebody has made it.
  */
 function vehicleAnswer(
-  question: Pick<Question, 'from' | 'fitted'>,
+  question: Pick<Question, 'from' | 'fitted' | 'kind'>,
   vehicle: VehicleFacts,
 ): string | number | boolean | undefined {
   if (question.from !== undefined) return vehicle[question.from];
   const { fitted } = question;
   if (fitted === undefined || vehicle.fitted === undefined) return undefined;
-  return vehicle.fitted.some(({ word }) => sameWord(word, fitted));
+  const carried = vehicle.fitted.find(({ word }) => sameWord(word, fitted));
+  // What it does not carry it is not changed by; what it carries without a figure is asked.
+  if (question.kind === 'number') return carried ? carried.amount?.value : 0;
+  return carried !== undefined;
 }
 
 /** Answers with those the vehicle gives by itself filled in; a given answer wins over the vehicle's. */
@@ -86,7 +90,16 @@ export function answerAllowed(question: Question, answer: Answers[string]): bool
 /** Questions whose answer can still change the plan or the fit, in the kit's order. */
 function openQuestions(kit: KitDocument, answers: Answers): Question[] {
   const waiting = new Set(conditionsOf(kit).flatMap((condition) => evaluate(condition, answers).waitsFor));
-  return kit.questions.filter((question) => waiting.has(question.id));
+  return askedBefore(kit).filter((question) => waiting.has(question.id));
+}
+
+/** The side that was not bought, with the answer that says so. */
+function sideLeftOut(kit: KitDocument, answers: Answers): { side: 'left' | 'right'; because: Reason } | undefined {
+  const asked = kit.questions.find(({ bought }) => bought === 'side');
+  const answer = asked && answers[asked.id];
+  if (!asked || (answer !== 'left' && answer !== 'right')) return undefined;
+  const side = answer === 'left' ? 'right' : 'left';
+  return { side, because: { question: asked.id, comparison: 'is', value: side, answer, holds: false } };
 }
 
 /** What the parts of one resolution share. */
@@ -96,16 +109,21 @@ interface Resolving {
   trace: TraceEntry[];
   /** Ids of the compounds that apply. */
   compounds: ReadonlySet<string>;
+  leftOut: ReturnType<typeof sideLeftOut>;
 }
 
 /** What applies, with why; a trace of everything that had a condition. */
-function applying<T extends { id: string; when?: Condition }>(
-  { kit, answers, trace }: Resolving,
+function applying<T extends { id: string; when?: Condition; side?: string }>(
+  { kit, answers, trace, leftOut }: Resolving,
   what: TraceEntry['what'],
   list: readonly T[],
   name: (entry: T) => string,
 ): Array<{ entry: T; because: Reason[] }> {
   return list.flatMap((entry) => {
+    if (leftOut && entry.side === leftOut.side) {
+      trace.push({ what, kit: kit.id, id: entry.id, name: name(entry), included: false, because: [leftOut.because] });
+      return [];
+    }
     const { truth, because } = evaluate(entry.when, answers);
     const included = truth === 'true';
     if (entry.when) trace.push({ what, kit: kit.id, id: entry.id, name: name(entry), included, because });
@@ -114,7 +132,7 @@ function applying<T extends { id: string; when?: Condition }>(
 }
 
 /** The entries that apply, without their conditions. */
-function sift<T extends { id: string; when?: Condition }>(
+function sift<T extends { id: string; when?: Condition; side?: string }>(
   resolving: Resolving,
   what: TraceEntry['what'],
   list: readonly T[],
@@ -127,6 +145,12 @@ function sift<T extends { id: string; when?: Condition }>(
     return { ...rest, kit: resolving.kit.id, because };
   });
 }
+
+/** No figure yet: which of the sheet's it is hangs on what is found or chosen on the way. */
+const figureLater = (specs: readonly PrintedSpec[]): PrintedSpec => ({
+  spec: { kind: 'missing', why: 'later' },
+  printed: [...new Set(specs.map(({ printed }) => printed))].join(' or '),
+});
 
 /** The first specification whose condition holds, with a trace of them all where there is a choice. */
 function chooseSpec(
@@ -143,6 +167,8 @@ function chooseSpec(
       trace.push({ what: 'spec', kit: kit.id, id, name: `${label}: ${spec.printed}`, included, because });
     if (included) chosen = { spec, because };
   }
+  if (!chosen && specs.some(({ when }) => evaluate(when, answers).truth === 'unknown'))
+    return { spec: figureLater(specs), because: [] };
   return chosen;
 }
 
@@ -176,6 +202,15 @@ export const passIndexesOf = (station: Pick<PlanStation, 'spec' | 'rounds'>, pas
   return passes.flatMap((pass, index) => (pass.kind === 'tighten' && pass.fraction === 1 ? [index] : [])).slice(0, 1);
 };
 
+/** The pieces that stand in a joint on this vehicle. */
+const stackNow = ({ stack }: Station, answers: Answers): Station['stack'] =>
+  stack.some(({ when }) => when !== undefined)
+    ? stack.flatMap((piece): Station['stack'] => {
+        const { when, ...rest } = piece;
+        return evaluate(when, answers).truth === 'true' ? [rest as typeof piece] : [];
+      })
+    : stack;
+
 function resolveStation(resolving: Resolving, station: Station, groupId: string): PlanStation | undefined {
   const { specs } = station;
   const chosen = chooseSpec(resolving, station.id, station.label, specs);
@@ -193,7 +228,7 @@ function resolveStation(resolving: Resolving, station: Station, groupId: string)
     place: station.place,
     xMm: station.xMm,
     yMm: station.yMm,
-    stack: station.stack,
+    stack: stackNow(station, resolving.answers),
     compound: resolving.compounds.has(station.compound ?? '') ? station.compound : undefined,
     rounds: station.rounds,
     turned: station.turned,
@@ -237,12 +272,23 @@ const isPresent = (action: PlanAction, present: Present): boolean =>
     return typeof id !== 'string' || ids.has(id);
   });
 
+/** A step's actions with what is asked where it is done: before its joints go together, else when all is done. */
+function withFindings(actions: readonly PlanAction[], findings: readonly Question[]): PlanAction[] {
+  const joint = actions.findIndex(isJointAction);
+  const at = joint < 0 ? actions.length : joint;
+  const asked = findings.map(({ id }): PlanAction => ({ type: 'find', question: id }));
+  return [...actions.slice(0, at), ...asked, ...actions.slice(at)];
+}
+
 /** The steps that apply. One whose every action is for something this vehicle does not have is no step of it. */
 function resolveSteps(resolving: Resolving, present: Present): PlanStep[] {
   const { kit } = resolving;
+  const findings = kit.questions.filter(isFinding);
   const kept = applying<Step>(resolving, 'steps', kit.steps, (step) => step.text).flatMap(({ entry, because }) => {
     const actions = entry.actions.filter((action) => isPresent(action, present));
-    return entry.actions.length > 0 && actions.length === 0 ? [] : [{ entry, because, actions }];
+    if (entry.actions.length > 0 && actions.length === 0) return [];
+    const asked = findings.filter(({ askedAt }) => askedAt === entry.id);
+    return [{ entry, because, actions: asked.length > 0 ? withFindings(actions, asked) : actions }];
   });
   const before = keptStepsBefore(kit.steps, new Set(kept.map(({ entry }) => entry.id)));
   return kept.map(({ entry, because, actions }) => ({
@@ -299,7 +345,7 @@ export function resolve(
   prefix: KitPrefix = '',
 ): Result<Plan, ResolveError> {
   const answers = withVehicleAnswers(kit, vehicle, given);
-  for (const question of kit.questions) {
+  for (const question of askedBy(kit)) {
     const answer = answers[question.id];
     if (answer !== undefined && !answerAllowed(question, answer))
       return fail({ code: 'answerOutOfRange', question: question.id, answer });
@@ -312,7 +358,8 @@ export function resolve(
   const compounds = new Set(
     kit.compounds.filter(({ when }) => evaluate(when, answers).truth === 'true').map(({ id }) => id),
   );
-  const resolving: Resolving = { kit, answers, trace, compounds };
+  const leftOut = sideLeftOut(kit, answers);
+  const resolving: Resolving = { kit, answers, trace, compounds, leftOut };
   const keptGroups = sift<JointGroup>(resolving, 'groups', kit.groups, (group) => group.title);
   const keptStations = applying<Station>(resolving, 'stations', kit.stations, (station) => station.name);
   const stationById = new Map(keptStations.map(({ entry }) => [entry.id, entry]));
@@ -422,7 +469,10 @@ export function resolve(
         adds: kit.adds ?? [],
       },
     ],
-    questions: kit.questions.map((question) => ({ ...question, kit: kit.id })),
+    questions: askedBy(kit).map((question) => ({ ...question, kit: kit.id })),
+    findings: kit.questions
+      .filter(({ askedAt }) => steps.some(({ id }) => id === askedAt))
+      .map((question) => ({ ...question, kit: kit.id })),
     compounds: kit.compounds.filter(({ id }) => compounds.has(id)).map(({ when: _, ...compound }) => compound),
     stations,
     cautions: sift(resolving, 'cautions', kit.cautions, text),

@@ -26,6 +26,8 @@ const STEPS: ReadonlyArray<{ from: number; lift: (kit: Raw) => Raw }> = [
   },
   { from: 2, lift: (kit) => ({ ...kit, version: 3, tools: kit.tools ?? [] }) },
   { from: 3, lift: (kit) => to4(kit) },
+  // Version 5 only adds: findings, what was bought, conditions on choices and on pieces of a stack.
+  { from: 4, lift: (kit) => ({ ...kit, version: 5 }) },
 ];
 
 /** What a closing step of version 3 was for: putting together again, or looking whether it works. */

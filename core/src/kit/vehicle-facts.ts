@@ -11,9 +11,15 @@ export interface VehicleFacts {
   gearbox?: string;
   trim?: string;
   /** What it already carries, once somebody has looked: a list that is there and empty means "nothing". */
-  fitted?: ReadonlyArray<{ word: string }>;
+  fitted?: ReadonlyArray<{ word: string; amount?: FittedAmount }>;
   /** How often bolts of the vehicle that may be used again are known to have been tightened. */
   boltUses?: BoltUses[];
+}
+
+/** By how much something was changed: `lowered` by 40 mm. A length is in mm, whatever it was said in. */
+export interface FittedAmount {
+  value: number;
+  printed: string;
 }
 
 /** A bolt of the vehicle by its place, else its name, and how often it was tightened. */

@@ -13,6 +13,7 @@ function objectOf(action: PlanAction): string {
     'check',
     'irreversible',
     'choice',
+    'question',
     'prerequisite',
     'compound',
     'group',

@@ -38,6 +38,7 @@ export const ASK_ABOUT = [
   'reason',
   'way',
   'option',
+  'finding',
   'chosenBy',
   'mark',
   'insert',

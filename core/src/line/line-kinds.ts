@@ -1,7 +1,7 @@
 import type { PlanAction } from '../kit/plan.ts';
 import type { Answers, Ask } from './ask.ts';
 import { preset } from './kind/adjusting.ts';
-import { choose } from './kind/choosing.ts';
+import { choose, find } from './kind/choosing.ts';
 import { bend, cut, decide, drill, ream } from './kind/cutting.ts';
 import { bleed, fill, grease } from './kind/filling.ts';
 import { buildStack, fit, press } from './kind/fitting.ts';
@@ -59,6 +59,7 @@ export const LINE_KINDS: { [T in PlanAction['type']]: LineKind<ActionOf<T>> } = 
   bend,
   decide,
   choose,
+  find,
   apply,
   leaveDry,
   fit,

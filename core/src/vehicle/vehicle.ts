@@ -1,6 +1,6 @@
 import { parseThread } from '../fastener/thread.ts';
 import { isBuildMonth } from '../kit/build-month.ts';
-import type { VehicleFacts } from '../kit/vehicle-facts.ts';
+import type { FittedAmount, VehicleFacts } from '../kit/vehicle-facts.ts';
 import { readTyreSize } from './tyre-size.ts';
 import { readVin } from './vin.ts';
 
@@ -8,6 +8,8 @@ import { readVin } from './vin.ts';
 export interface Fitted {
   /** The word kits ask for: `air springs`. */
   word: string;
+  /** By how much, where kits ask for it: lowered by so much. */
+  amount?: FittedAmount;
   /** What it is, where a word is not enough. */
   note?: string;
   /** ISO day it was fitted or seen. */

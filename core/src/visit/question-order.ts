@@ -12,8 +12,10 @@ export interface OpenQuestion extends VisitQuestion {
   decidesFit: boolean;
 }
 
+const isBought = ({ question }: VisitQuestion): boolean => question.bought !== undefined;
+
 /**
- * Questions whose answer can still change the plan or the fit: those the fit hangs on first, then those that settle most;
+ * Questions whose answer can still change the plan or the fit: what was bought first, then those the fit hangs on, then those that settle most;
  * among equals in the order the kits ask them. Answering the first until none is left asks the fewest.
  */
 export function questionsToAsk(kits: readonly VisitKit[], vehicle: VehicleFacts, answers: Answers): OpenQuestion[] {
@@ -41,7 +43,12 @@ export function questionsToAsk(kits: readonly VisitKit[], vehicle: VehicleFacts,
       settles: entry.members.reduce((sum, { id }) => sum + (settled.get(id) ?? 0), 0),
       decidesFit: entry.members.some(({ id }) => fit.has(id)),
     }))
-    .sort((a, b) => Number(b.decidesFit) - Number(a.decidesFit) || b.settles - a.settles);
+    .sort(
+      (a, b) =>
+        Number(isBought(b)) - Number(isBought(a)) ||
+        Number(b.decidesFit) - Number(a.decidesFit) ||
+        b.settles - a.settles,
+    );
 }
 
 function byQuestion(conditions: readonly Condition[]): Map<string, Condition[]> {

@@ -37,6 +37,7 @@ function sideBySide(plans: readonly Plan[]): Plan {
     rules: first.rules,
     kits: all('kits'),
     questions: all('questions'),
+    findings: all('findings'),
     items: all('items'),
     compounds: all('compounds'),
     stations: all('stations'),

@@ -79,7 +79,11 @@ function scoped(kit: KitDocument, scope: Scope): KitDocument {
   return {
     ...kit,
     fits: kit.fits.map((fit) => ({ ...fit, when: scopedCondition(fit.when, scope) })),
-    questions: kit.questions.map((question) => ({ ...question, id: scope(question.id) })),
+    questions: kit.questions.map((question) => ({
+      ...question,
+      id: scope(question.id),
+      ...optional('askedAt', question.askedAt, scope),
+    })),
     items: entries(kit.items).map((item) => ({
       ...item,
       ...optional('sitsOn', item.sitsOn, scope),
@@ -93,7 +97,9 @@ function scoped(kit: KitDocument, scope: Scope): KitDocument {
       ...station,
       ...optional('compound', station.compound, scope),
       specs: specs(station.specs),
-      stack: station.stack.map((piece) => (piece.kind === 'hardware' ? { ...piece, item: scope(piece.item) } : piece)),
+      stack: station.stack.map((piece) =>
+        scopedWhen(piece.kind === 'hardware' ? { ...piece, item: scope(piece.item) } : piece, scope),
+      ),
     })),
     groups: entries(kit.groups).map((group) => ({
       ...group,

@@ -1,3 +1,4 @@
+import { askedBefore, askedBy } from '../kit/asked.ts';
 import type { Answers, AnswerValue } from '../kit/condition.ts';
 import { type KitId, type KitPrefix, prefixOf, type QuestionId, scopedId } from '../kit/ids.ts';
 import type { KitDocument, Question } from '../kit/kit-document.ts';
@@ -35,11 +36,11 @@ function sameQuestion(question: Question): string {
   return `${question.kind} ${plainWord(question.text)} ${answers} ${question.min ?? ''} ${question.max ?? ''}`;
 }
 
-/** The questions of all kits, each asked once, in the order the kits ask them. */
+/** The questions of all kits that are asked before the work, each once, in the order the kits ask them. */
 export function visitQuestions(kits: readonly VisitKit[]): VisitQuestion[] {
   const found = new Map<string, VisitQuestion>();
   for (const { document, prefix } of kits)
-    for (const question of document.questions) {
+    for (const question of askedBefore(document)) {
       const key = sameQuestion(question);
       const member = { kit: document.id, id: scopedId(prefix, question.id) };
       const known = found.get(key);
@@ -67,7 +68,7 @@ export const answerAll = (question: VisitQuestion, value: AnswerValue): Record<s
 /** The answers of one kit, by its own question ids, what the vehicle knows filled in. */
 export function kitAnswers(kit: VisitKit, vehicle: VehicleFacts, answers: Answers): Answers {
   const given = Object.fromEntries(
-    kit.document.questions.flatMap(({ id }) => {
+    askedBy(kit.document).flatMap(({ id }) => {
       const answer = answers[scopedId(kit.prefix, id)];
       return answer === undefined ? [] : [[id, answer] as const];
     }),

@@ -25,6 +25,8 @@ export const ACT_WORDS: Record<ActName, string> = {
   answerPrerequisite: 'Prerequisite answered',
   measure: 'Measured',
   makeChoice: 'Choice made',
+  findOut: 'Finding',
+  addStep: 'Step put in',
   doAct: 'Done on the line',
   doStep: 'Step done',
   waiveStep: 'Step let go',

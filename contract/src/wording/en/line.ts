@@ -87,6 +87,7 @@ export const ASK_TEXT: Record<AskAbout, string> = {
   reason: 'Why: {what}',
   way: 'This cannot be taken back. Which way?',
   option: '{what}',
+  finding: '{what}',
   chosenBy: 'Who chose{what, select, owner {, for the owner} other {}}?',
   mark: 'What is stamped on {what}?',
   insert: 'Seated and held by a magnet or a finger: {what}',

@@ -357,6 +357,16 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
   unknownConflict: NOT_IN_PLAN,
   unknownFigureTarget: NOT_IN_PLAN,
   choiceUnknown: NOT_IN_PLAN,
+  figureLater: {
+    title: 'No figure yet',
+    why: 'Which of the sheet’s figures it is hangs on what is still to be found or chosen on the line.',
+    lift: 'Do that step first.',
+  },
+  minutesImplausible: {
+    title: 'Minutes do not make sense',
+    why: 'A step takes more than nothing, and less than a week.',
+    lift: 'Give the minutes anew, or leave them out.',
+  },
   choiceNotAllowed: NOT_IN_PLAN,
   notShared: NOT_IN_PLAN,
   kitNotIn: NOT_IN_PLAN,

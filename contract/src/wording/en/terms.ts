@@ -111,6 +111,7 @@ export const ACTION_TEXT: Record<PlanAction['type'], string> = {
   bend: 'Bend',
   decide: 'Decide',
   choose: 'Choose',
+  find: 'Look',
   apply: 'Apply',
   leaveDry: 'Leave dry',
   fit: 'Fit',

@@ -26,6 +26,8 @@ export const ACT_NAMES = [
   'answerPrerequisite',
   'measure',
   'makeChoice',
+  'findOut',
+  'addStep',
   'doAct',
   'doStep',
   'waiveStep',

@@ -28,6 +28,7 @@ export const confirmStop = act<ConfirmStop, StopConfirmed>({
     const { spec } = found.station;
     if (!isByHand(spec)) return refuse({ code: 'needsTorque', station: id });
     const wantsReason = spec.kind === 'missing';
+    if (spec.kind === 'missing' && spec.why === 'later') return refuse({ code: 'figureLater', station: id });
     if (wantsReason && blank(reason)) return refuse({ code: 'reasonMissing' });
     if (stationState(job, id).stopConfirmed) return refuse({ code: 'stationComplete', station: id });
     const blocked = finishingChecks(ask, job, { ...found, atMs });

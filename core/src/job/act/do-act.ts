@@ -1,6 +1,8 @@
+import { answerId } from '../../kit/condition.ts';
 import { isHeldUpBy } from '../../kit/held-up-by.ts';
 import type { Plan } from '../../kit/plan.ts';
 import { type Answers, judgeAnswers, pressSays, usualAnswers } from '../../line/ask.ts';
+import { findingKey } from '../../line/kind/choosing.ts';
 import { type LineAct, lineOf } from '../../line/line.ts';
 import { lineKind } from '../../line/line-kinds.ts';
 import { type Debt, isOwed } from '../debt.ts';
@@ -18,6 +20,7 @@ import { type Ask, act, type Draft, done, type Outcome, refuse, stampOf } from '
 import type { PrerequisiteAnswered } from './answer-prerequisite.ts';
 import { changeDebts } from './change-debts.ts';
 import type { DebtClosed } from './close-debt.ts';
+import type { FoundOut } from './find-out.ts';
 import type { ChoiceMade } from './make-choice.ts';
 import type { Measured } from './measure.ts';
 import type { DebtOpened } from './open-debt.ts';
@@ -49,7 +52,14 @@ export interface ActUndone {
   closedAgain: string[];
 }
 
-export type FollowsFromAct = DebtOpened | DebtClosed | Measured | PrerequisiteAnswered | ChoiceMade | LoadStateSet;
+export type FollowsFromAct =
+  | DebtOpened
+  | DebtClosed
+  | Measured
+  | PrerequisiteAnswered
+  | ChoiceMade
+  | FoundOut
+  | LoadStateSet;
 
 /** Pieces of a debt that an act puts back: as it says, never more than are owed. */
 function countOf(act: LineAct, debt: Debt): number {
@@ -118,6 +128,15 @@ function consequences(plan: Plan, job: JobState, lineAct: LineAct, answers: Answ
           chosenBy: String(answers.chosenBy),
         },
       ];
+    case 'find': {
+      const question = plan.findings.find(({ id }) => id === action.question);
+      return (question?.places ?? [undefined]).flatMap((place): FoundOut[] => {
+        const said = answers[findingKey(place)];
+        if (!question || said === undefined || Array.isArray(said)) return [];
+        const value = question.kind === 'yesNo' ? said === 'yes' : said;
+        return [{ type: 'foundOut', finding: answerId(question.id, place), value }];
+      });
+    }
     case 'lift':
       return [
         { type: 'loadStateSet', state: isHeldUpBy(answers.heldUpBy) ? LOAD_STATE_ON[answers.heldUpBy] : 'hanging' },

@@ -17,6 +17,7 @@ export interface ChoiceMade {
 
 export const makeChoice = act<MakeChoice, ChoiceMade>({
   may: COUNTER_TOO,
+  replans: true,
   decide({ plan }, { choice: id, option, chosenBy }) {
     const choice = plan.choices.find((entry) => entry.id === id);
     if (!choice?.options.some(({ value }) => value === option)) return refuse({ code: 'choiceUnknown', choice: id });

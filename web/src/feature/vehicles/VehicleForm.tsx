@@ -3,6 +3,7 @@ import type { StoredVehicle } from '#contract/vehicle.ts';
 import { RATING_TEXT } from '#contract/wording/en/vehicle.ts';
 import { vehicleDoubtText, vehicleFaultText } from '#contract/wording/vehicle-text.ts';
 import { buildMonthField, readBuildMonth } from '#core/kit/build-month.ts';
+import { fittedLine, readFittedLine } from '#core/vehicle/fitted-line.ts';
 import { KM_PER_MILE, odometerKm } from '#core/vehicle/odometer.ts';
 import { type NutSeat, type Ratings, type Vehicle, vehicleDoubts, vehicleFaults } from '#core/vehicle/vehicle.ts';
 import { api, call, ProblemError } from '../../shop/api.ts';
@@ -53,7 +54,7 @@ const fieldsOf = (vehicle: Partial<Vehicle>): Text => {
     torque: vehicle.wheels?.torque ?? '',
     tyre: vehicle.wheels?.tyre ?? '',
     ...Object.fromEntries(RATINGS.map(([field]) => [field, String(vehicle.ratings?.[field] ?? '')])),
-    fitted: (vehicle.fitted ?? []).map(({ word }) => word).join('\n'),
+    fitted: (vehicle.fitted ?? []).map(fittedLine).join('\n'),
     looked: vehicle.fitted === undefined ? '' : 'yes',
     note: vehicle.note ?? '',
   };
@@ -65,10 +66,7 @@ function vehicleOf(fields: Text, before: Partial<Vehicle>): Vehicle {
   const reading = numberOr(fields.odometer);
   const given = <T extends object>(values: T): T | undefined =>
     Object.values(values).some((value) => value !== undefined) ? values : undefined;
-  const words = (fields.fitted ?? '')
-    .split('\n')
-    .map((word) => word.trim())
-    .filter(Boolean);
+  const lines = (fields.fitted ?? '').split('\n').flatMap((line) => readFittedLine(line) ?? []);
   return {
     ...before,
     id: before.id ?? 'new',
@@ -96,8 +94,12 @@ function vehicleOf(fields: Text, before: Partial<Vehicle>): Vehicle {
       tyre: textOr(fields.tyre),
     }),
     fitted:
-      words.length > 0 || fields.looked === 'yes'
-        ? words.map((word) => before.fitted?.find((entry) => entry.word === word) ?? { word })
+      lines.length > 0 || fields.looked === 'yes'
+        ? lines.map(({ word, amount }) => ({
+            ...before.fitted?.find((entry) => entry.word === word),
+            word,
+            amount,
+          }))
         : undefined,
     note: textOr(fields.note),
   };
@@ -252,7 +254,7 @@ export function VehicleForm({
       <FormField
         id="v-fitted"
         label="Already fitted, one a line"
-        hint="Kits ask for these words: air springs, lowered springs, roof rack. Finished jobs add theirs."
+        hint="Kits ask for these words: air springs, roof rack. With a figure where one matters: lowered: 40 mm. Finished jobs add theirs."
       >
         <textarea
           id="v-fitted"

@@ -161,6 +161,7 @@ function Facts({ vehicle }: { vehicle: Vehicle }) {
         {vehicle.fitted?.map((entry) => (
           <li key={entry.word} className="border-b border-hair py-1">
             {entry.word}
+            {entry.amount && <span className="figures"> {entry.amount.printed}</span>}
             <span className="block text-sm text-ink-2">
               {[entry.note, entry.since, entry.jobNumber && `job ${entry.jobNumber}`].filter(Boolean).join(', ')}
             </span>

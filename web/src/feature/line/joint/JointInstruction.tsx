@@ -101,4 +101,5 @@ const MISSING_TEXT = {
   notGiven: 'The sheet gives no figure.',
   byFeel: 'The sheet says: by feel.',
   otherSheet: 'The figure stands on another sheet.',
+  later: 'Which figure of the sheet it is hangs on what is still to be found or chosen.',
 } as const;

@@ -1,0 +1,36 @@
+import { answerId } from './condition.ts';
+import type { KitDocument, Question } from './kit-document.ts';
+import type { Choice } from './kit-preparation.ts';
+
+type Asking = Pick<KitDocument, 'questions' | 'choices'>;
+
+/** A question that is asked on the floor, of what is found there; the others are asked before the job is opened. */
+export const isFinding = ({ askedAt }: Pick<Question, 'askedAt'>): boolean => askedAt !== undefined;
+
+/** A question asked at several places, as one for each of them. */
+export const atEachPlace = (question: Question): Question[] =>
+  question.places === undefined
+    ? [question]
+    : question.places.map((place) => ({
+        ...question,
+        id: answerId(question.id, place),
+        text: `${question.text.replace(/\?$/, '')}, ${place}?`,
+      }));
+
+/** A person's choice as conditions ask for it: by the option that was taken. */
+const choiceAsQuestion = ({ id, text, options }: Omit<Choice, 'when' | 'by'>): Question => ({
+  id,
+  text,
+  kind: 'choice',
+  choices: options.map(({ value, label }) => ({ value, label })),
+});
+
+/** All that conditions may ask about, in the kit's order: its questions, each place by itself, and its choices. */
+export const askedBy = ({ questions, choices }: Asking): Question[] => [
+  ...questions.flatMap(atEachPlace),
+  ...choices.map(choiceAsQuestion),
+];
+
+/** The questions that are asked before a job is opened. */
+export const askedBefore = ({ questions }: Pick<KitDocument, 'questions'>): Question[] =>
+  questions.filter((question) => !isFinding(question));
