@@ -63,6 +63,12 @@ describe('a kit file of an older version', () => {
       });
     }
   });
+  it('of version 4 says what it said, under the new number', () => {
+    for (const kit of DEMO_KITS) {
+      const read = readKit(JSON.stringify({ ...kit, version: 4 }));
+      expect(read.ok && read.value).toEqual({ ...kit, version: KIT_VERSION });
+    }
+  });
   it('written again, is this version, and reads back equal', () => {
     const read = readKit(JSON.stringify(asVersion1(DEMO_KITS[0] as object)));
     if (!read.ok) throw new Error('refused');

@@ -8,7 +8,7 @@ import type { Person } from '#core/job/role.ts';
 import { MIRA, NOON } from '#demo/try-job.ts';
 import { ShopServer } from '../test/shop-server.ts';
 import * as commandCheck from './command-check.ts';
-import { jobStore } from './job-store.ts';
+import { jobStore, SEND_AFTER_MS } from './job-store.ts';
 import * as outbox from './outbox.ts';
 import type { OutboxEntry } from './outbox-entry.ts';
 
@@ -52,8 +52,10 @@ function tab(server: ShopServer, { person = MIRA as Person | undefined, keep = o
   return { store, session };
 }
 
-/** Lets what was started come to its end, timers left aside. */
+/** Lets what was started come to its end: what was written goes out a moment later; other timers are left aside. */
 async function settled(): Promise<void> {
+  for (let turn = 0; turn < 10; turn++) await new Promise((resolve) => setImmediate(resolve));
+  await new Promise((resolve) => setTimeout(resolve, SEND_AFTER_MS + 5));
   for (let turn = 0; turn < 40; turn++) {
     await new Promise((resolve) => setImmediate(resolve));
   }

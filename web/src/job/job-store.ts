@@ -23,7 +23,7 @@ import { noteUnkept, useUnkept } from './unkept.ts';
 const KEEP_AFTER_MS = 700;
 
 /** How long after a command was written it goes out, ms: the frame that shows it comes first, and quick presses go together. */
-const SEND_AFTER_MS = 40;
+export const SEND_AFTER_MS = 40;
 
 /** Waits between attempts to reach the server, ms. */
 const RETRY_MS = [1000, 2000, 4000, 8000, 15_000];

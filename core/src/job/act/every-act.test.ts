@@ -136,7 +136,7 @@ const WRONG: Array<[JobCommand, string]> = [
   [{ type: 'answerPrerequisite', prerequisite: 'ghost', met: true }, 'unknownPrerequisite'],
   [{ type: 'measure', baseline: 'ghost', place: 'left', when: 'before', value: 1 }, 'unknownBaseline'],
   [{ type: 'findOut', finding: 'ghost', value: true }, 'unknownQuestion'],
-  [{ type: 'addStep', text: ' ', before: 'x' }, 'notPermitted'],
+  [{ type: 'addStep', text: ' ', before: 'x' }, 'reasonMissing'],
   [{ type: 'makeChoice', choice: 'ghost', option: 'x', chosenBy: 'Ines' }, 'choiceUnknown'],
   [{ type: 'doStep', step: 'ghost' }, 'unknownStep'],
   [{ type: 'overrideStep', refusal: 'helperNeeded', step: 'ghost', reason: 'x' }, 'unknownStep'],
