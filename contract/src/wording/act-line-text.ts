@@ -1,4 +1,4 @@
-import type { Plan } from '#core/kit/plan.ts';
+import type { Plan, PlanAction } from '#core/kit/plan.ts';
 import type { Answer } from '#core/line/ask.ts';
 import type { ActLine } from '#core/record/step-lines.ts';
 import { COMPARE_TEXT, OPTION_TEXT } from './en/line.ts';
@@ -11,6 +11,17 @@ function keyText(key: string): string {
   return points[key] ?? key.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
 }
 
+/** What an option of a kit's own is called; undefined where it is no such option. */
+function labelOf(plan: Plan, action: PlanAction, answer: Answer): string | undefined {
+  const options =
+    action.type === 'find'
+      ? plan.findings.find(({ id }) => id === action.question)?.choices
+      : action.type === 'choose'
+        ? plan.choices.find(({ id }) => id === action.choice)?.options
+        : undefined;
+  return options?.find(({ value }) => value === answer)?.label;
+}
+
 function answerText(answer: Answer): string {
   if (Array.isArray(answer)) return `${answer.length} pieces in order`;
   return typeof answer === 'string' ? (OPTION_TEXT[answer]?.toLowerCase() ?? answer) : String(answer);
@@ -18,8 +29,11 @@ function answerText(answer: Answer): string {
 
 /** One act of the record in words: `Check: gap: left 4.6, right 5.2`. Ticks are what the act itself says. */
 export function actLineText(plan: Plan, { act, answers, met }: ActLine): string {
+  const say = (answer: Answer): string => labelOf(plan, act.action, answer)?.toLowerCase() ?? answerText(answer);
   const said = Object.entries(answers)
     .filter(([key, answer]) => answer !== true && !(key === 'verdict' && answer === 'met'))
-    .map(([key, answer]) => (key === 'verdict' ? answerText(answer) : `${keyText(key)} ${answerText(answer)}`));
+    .map(([key, answer]) =>
+      key === 'verdict' ? answerText(answer) : key === 'found' ? say(answer) : `${keyText(key)} ${say(answer)}`,
+    );
   return `${planActionText(plan, act.action)}${said.length > 0 ? `: ${said.join(', ')}` : ''}${met ? '' : ', NOT MET'}`;
 }

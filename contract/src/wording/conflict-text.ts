@@ -15,7 +15,7 @@ export function sideLines(side: ConflictSide): Array<[string, string]> {
   const lines: Array<[string, string]> = [];
   if (side.printed !== undefined) lines.push(['Torque', side.printed]);
   if (side.hardware) lines.push(['Bolt and nut', side.hardware]);
-  if (side.spec) lines.push(['On the thread', side.compound ?? 'nothing']);
+  if (side.spec && side.hardware !== undefined) lines.push(['On the thread', side.compound ?? 'nothing']);
   if (side.atRideHeight !== undefined)
     lines.push(['Vehicle', side.atRideHeight ? 'at ride height' : 'hanging or lifted']);
   if (side.fate !== undefined) lines.push(['Ends', END_TEXT[side.fate]]);

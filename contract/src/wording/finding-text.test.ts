@@ -132,7 +132,7 @@ describe('findings in words', () => {
     for (const text of texts) expect(text).not.toMatch(/undefined|NaN|\[object/);
   });
   it('names the answers that show it, and how many places more', () => {
-    const kit = { questions: [{ id: 'shield', text: 'Is there a shield?', kind: 'yesNo' as const }] };
+    const kit = { choices: [], questions: [{ id: 'shield', text: 'Is there a shield?', kind: 'yesNo' as const }] };
     expect(answersText(kit, { shield: true })).toBe('Is there a shield: yes');
     expect(placeText({ place: 'Station 1', also: ['Station 2', 'Station 3'] })).toBe('Station 1 and 2 more');
   });

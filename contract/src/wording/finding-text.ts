@@ -1,3 +1,4 @@
+import { askedBy } from '#core/kit/asked.ts';
 import type { Answers } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Finding } from '#core/kit/lint/finding.ts';
@@ -44,10 +45,10 @@ export function findingText(finding: Finding): FindingWords {
 }
 
 /** The answers that show a finding: `model year 2015, shield: yes`. */
-export function answersText(kit: Pick<KitDocument, 'questions'>, answers: Answers): string {
+export function answersText(kit: Pick<KitDocument, 'questions' | 'choices'>, answers: Answers): string {
   return Object.entries(answers)
     .map(([id, value]) => {
-      const question = kit.questions.find((entry) => entry.id === id);
+      const question = askedBy(kit).find((entry) => entry.id === id);
       const name = (question?.text ?? id).replace(/\?$/, '');
       if (typeof value === 'boolean') return `${name}: ${value ? 'yes' : 'no'}`;
       const label = question?.choices?.find((choice) => choice.value === value)?.label ?? String(value);

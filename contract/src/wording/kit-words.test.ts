@@ -102,7 +102,7 @@ describe('a condition in words', () => {
       },
       'Model year ≥ 2016 and (Bush: Soft rubber or gone: yes)',
     ],
-  ])('%j', (when, text) => expect(conditionText(kit, when)).toBe(text));
+  ])('%j', (when, text) => expect(conditionText({ choices: [], ...kit }, when)).toBe(text));
 });
 
 describe('a fact in words', () => {

@@ -3,7 +3,8 @@ import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Pass } from '#core/tightening/pass-plan.ts';
 import { buildMonthText } from './vehicle-text.ts';
 
-const answerText = (kit: Pick<KitDocument, 'questions'>, question: string, value: Reason['answer']): string => {
+/** An answer as its question has it: `Yes`, the choice's own words, a month. */
+export const answerLabel = (kit: Pick<KitDocument, 'questions'>, question: string, value: Reason['answer']): string => {
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   const asked = kit.questions.find((entry) => entry.id === question);
   if (asked?.from === 'buildMonth' && typeof value === 'number') return buildMonthText(value);
@@ -15,9 +16,9 @@ const questionName = (kit: Pick<KitDocument, 'questions'>, id: string): string =
 
 /** `model year 2021, at most 2021`: one comparison that chose something, in words. */
 function reasonText(kit: Pick<KitDocument, 'questions'>, reason: Reason): string {
-  const answer = answerText(kit, reason.question, reason.answer);
+  const answer = answerLabel(kit, reason.question, reason.answer);
   const name = questionName(kit, reason.question);
-  const value = answerText(kit, reason.question, reason.value);
+  const value = answerLabel(kit, reason.question, reason.value);
   if (reason.comparison === 'is') {
     const asked = kit.questions.find((entry) => entry.id === reason.question)?.text;
     // A question is quoted as it was asked; what is only a name has its answer beside it.
@@ -38,7 +39,7 @@ export function misfitText(kit: Pick<KitDocument, 'questions'>, verdict: { text:
   const reason = verdict.because.find(({ holds }) => !holds) ?? verdict.because[0];
   const asked = kit.questions.find(({ id }) => id === reason?.question);
   if (!reason || !asked) return `not for this vehicle (${verdict.text})`;
-  const answer = answerText(kit, reason.question, reason.answer);
+  const answer = answerLabel(kit, reason.question, reason.answer);
   if (typeof reason.answer === 'boolean') return `“${asked.text}” is ${answer}`;
   return asked.kind === 'choice' ? `not for ${answer}` : `not for ${questionName(kit, reason.question)} ${answer}`;
 }

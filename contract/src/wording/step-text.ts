@@ -1,5 +1,6 @@
 import { isJointAction } from '#core/kit/complete-steps.ts';
 import { indexOf, type Plan, type PlanAction, type PlanStep } from '#core/kit/plan.ts';
+import { kitCalled, stepReferred } from '#core/visit/cross-reference.ts';
 import { COMPARE_TEXT, HOLD_TEXT, SLACKEN_TEXT, THREAD_END_TEXT } from './en/line.ts';
 import { ACTION_TEXT } from './en/terms.ts';
 import { minutesText } from './minutes-text.ts';
@@ -168,6 +169,15 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
   }
 }
 
+/** Where another kit's sheet goes on: by that kit's title and its step on this line, where it is in the visit. */
+function followText(plan: Plan, name: string, part: string | undefined): string {
+  const kit = kitCalled(plan, name);
+  const step = stepReferred(plan, name, part);
+  const at = step ? plan.steps.indexOf(step) + 1 : 0;
+  const where = step ? `, step ${at}${step.number ? ` (sheet ${step.number})` : ''}` : part ? `, ${part}` : '';
+  return `Go on with ${kit?.title ?? name}${where}${kit ? '' : ', which is not in this visit'}`;
+}
+
 /** One action of a plan's step in words: `Refit: 4 × tray bolt, left, 46 lbf·ft`. */
 export function planActionText(plan: Plan, action: PlanAction): string {
   switch (action.type) {
@@ -188,7 +198,7 @@ export function planActionText(plan: Plan, action: PlanAction): string {
       return `${fate === 'scrap' ? 'Scrap' : 'Keep for the owner'}: ${thing}`;
     }
     case 'followKit':
-      return `Go on with ${action.kit}${action.part ? `, ${action.part}` : ''}`;
+      return followText(plan, action.kit, action.part);
     default:
       return `${ACTION_TEXT[action.type]}: ${objectOf(plan, action) ?? 'not in this plan'}`;
   }

@@ -1,10 +1,11 @@
 import { indexOf, type Plan } from '../kit/plan.ts';
 import { type LineAct, lineOf } from '../line/line.ts';
 import { lineKind } from '../line/line-kinds.ts';
+import { openConflict } from './gate/conflict-gate.ts';
 import { checkOpen, notAllStarted, waitsFor } from './gate/joint-gate.ts';
 import { type JobState, stationState } from './job-state.ts';
 import { clockOfAct, clockShuts, waitsForTheDriver } from './line-clocks.ts';
-import { applyStations, liftedForStep, lineProgress, waitsOfAct } from './line-progress.ts';
+import { applyStations, debtTouched, liftedForStep, lineProgress, waitsOfAct } from './line-progress.ts';
 import { compoundSettled, type NextStep, nextStep } from './next-station.ts';
 import { stepHolder } from './step-holder.ts';
 
@@ -58,6 +59,13 @@ function groupReady(plan: Plan, job: JobState, act: LineAct): boolean {
   return stage === 'start' || unstarted?.code !== 'groupNotAllStarted' || unstarted.waiting.every((id) => own.has(id));
 }
 
+/** Two kits are at odds about what it touches, and nobody has chosen yet. */
+function waitsForTheLead(plan: Plan, { step, action }: LineAct): boolean {
+  if (plan.conflicts.length === 0) return false;
+  const touched = debtTouched(action);
+  return openConflict(plan, [step, ...(touched ? [touched.id] : [])], touched?.opens) !== undefined;
+}
+
 /** Why the line stands: what runs, or nothing at all. */
 export interface NextOnLine {
   act: LineAct;
@@ -77,7 +85,7 @@ export function nextOnLine(plan: Plan, job: JobState, person: string, nowMs: num
     if (finished.has(step.id)) continue;
     const holder = stepHolder(plan, job, step);
     for (const act of step.acts) {
-      if (done.has(act.id) || waitsOfAct(plan, job, act)) continue;
+      if (done.has(act.id) || waitsOfAct(plan, job, act) || waitsForTheLead(plan, act)) continue;
       const kind = lineKind(act.action);
       if (kind.byStations && (!groupReady(plan, job, act) || jointNext(plan, job, act).kind === 'done')) continue;
       const lifted = liftedForStep(job, step.id, 'clockRunning') || waitsForTheDriver(act.action);

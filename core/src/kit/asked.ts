@@ -34,3 +34,9 @@ export const askedBy = ({ questions, choices }: Asking): Question[] => [
 /** The questions that are asked before a job is opened. */
 export const askedBefore = ({ questions }: Pick<KitDocument, 'questions'>): Question[] =>
   questions.filter((question) => !isFinding(question));
+
+/** What a comparison names for an answer's id: the question or choice, and the place. */
+export function askedOf(id: string): { question: string; at?: string } {
+  const stroke = id.indexOf('@');
+  return stroke < 0 ? { question: id } : { question: id.slice(0, stroke), at: id.slice(stroke + 1) };
+}

@@ -4,11 +4,19 @@ import type { PrintedSpec } from './printed-spec.ts';
 
 /**
  * `sameJoint`: two kits tighten one joint, and not alike · `samePlace`: two parts for one place · `fates`: one kit keeps
- * or scraps what the other puts back or moves over · `standing`: the same thing comes off at ride height and lifted ·
+ * or scraps what the other puts back or moves over · `refitFigure`: what both put back has another figure in each · `standing`: the same thing comes off at ride height and lifted ·
  * `overtaken`: one kit puts on what the other was told is not there · `contrary`: the sheets close the same things in
  * contrary order · `order`: one opens and closes a shared thing more than once, so it is worked after the others.
  */
-export type ConflictKind = 'sameJoint' | 'samePlace' | 'fates' | 'standing' | 'overtaken' | 'contrary' | 'order';
+export type ConflictKind =
+  | 'sameJoint'
+  | 'samePlace'
+  | 'fates'
+  | 'refitFigure'
+  | 'standing'
+  | 'overtaken'
+  | 'contrary'
+  | 'order';
 
 /** In what two sheets differ about one joint. */
 export type JointDifference = 'figure' | 'compound' | 'hardware' | 'standing';

@@ -108,6 +108,8 @@ export interface PlanStation extends Omit<Station, 'when' | 'specs'> {
   basis?: FigureBasis;
   /** The comparisons that chose the specification, empty when the sheet gives only one. */
   specBecause: Reason[];
+  /** The other kit's joint whose figure it is, where this sheet sends to that one. */
+  figureFrom?: { kit: string; station: StationId };
   /** Figures of the sheet for other vehicles at this station: shown, so that they are not taken for this one. */
   notThisVehicle?: string[];
   /** The passes of the group that this station takes part in, by index. */

@@ -13,6 +13,7 @@ import type { StepNeed } from '../kit/kit-step.ts';
 import { indexOf, type Plan } from '../kit/plan.ts';
 import { isByHand } from '../tightening/kinds.ts';
 import { ASSUMED_PULL_S } from '../tightening/pass-plan.ts';
+import { kitCalled } from '../visit/cross-reference.ts';
 import { dayOf } from '../wrench/suitable-wrench.ts';
 import type { Wrench } from '../wrench/wrench.ts';
 import { type PlannedPull, smallestWrenchSet, type WrenchSet } from '../wrench/wrench-set.ts';
@@ -180,7 +181,7 @@ export function readiness(plan: Plan, job: JobState, stock: ShopStock, nowMs: nu
       .map(({ id, place }) => ({ code: 'conflictOpen' as const, conflict: id, place })),
     ...plan.steps.flatMap((step) =>
       step.actions.flatMap((action) =>
-        action.type === 'followKit' && !plan.kits.some(({ id }) => id === action.kit)
+        action.type === 'followKit' && !kitCalled(plan, action.kit)
           ? [{ code: 'otherSheet' as const, kit: action.kit, step: step.text }]
           : [],
       ),

@@ -15,6 +15,10 @@ const groupBy = <T>(list: readonly T[], key: (entry: T) => string | undefined): 
   return found;
 };
 
+/** `lower arm bolt, left`: what there is one of on each side is told apart. */
+const withSide = (name: string, side: 'left' | 'right' | undefined): string =>
+  side === undefined || name.toLowerCase().includes(side) ? name : `${name}, ${side}`;
+
 const severalKits = (list: ReadonlyArray<{ kit: string }>): boolean => new Set(list.map(({ kit }) => kit)).size > 1;
 
 /** Figures that a wrench could not tell apart count as one: 1 %. Chosen by us, a quarter of what ISO 6789-1 allows. */
@@ -93,7 +97,16 @@ function jointConflicts(plan: Plan): Conflict[] {
         ...(compound === undefined ? {} : { compound }),
       };
     });
-    return [{ id: `sameJoint ${key}`, kind: 'sameJoint', place, differs, sides, choices: kitsOf(sides) }];
+    return [
+      {
+        id: `sameJoint ${key}`,
+        kind: 'sameJoint',
+        place: withSide(place, stations[0]?.side),
+        differs,
+        sides,
+        choices: kitsOf(sides),
+      },
+    ];
   });
 }
 
@@ -108,7 +121,7 @@ function placeConflicts(plan: Plan): Conflict[] {
   return [...parts].flatMap(([key, items]): Conflict[] => {
     if (!severalKits(items)) return [];
     const sides = items.map((item) => ({ kit: item.kit, ids: [item.id], name: item.name }));
-    const place = items[0]?.place ?? key;
+    const place = withSide(items[0]?.place ?? key, items[0]?.side);
     return [
       { id: `samePlace ${key}`, kind: 'samePlace', place, differs: [], sides, choices: [...kitsOf(sides), 'both'] },
     ];
@@ -131,7 +144,21 @@ function removalConflicts(plan: Plan, thingOf: ThingFinder, split: ReadonlySet<s
   return openings(plan, thingOf, split).flatMap(([key, list]) => {
     const found: Conflict[] = [];
     const fates = list.map(({ id }) => removed.get(id)?.fate);
-    const place = list[0]?.name ?? key;
+    const place = withSide(list[0]?.name ?? key, removed.get(list[0]?.id ?? '')?.side);
+    const figured = list.flatMap(({ kit, id, name }) => {
+      const spec = removed.get(id)?.refitSpec;
+      return spec ? [{ kit, ids: [id], name, printed: spec.printed, spec: spec.spec }] : [];
+    });
+    const [one, ...others] = figured;
+    if (one && others.some(({ spec }) => !sameFigure(one.spec, spec)))
+      found.push({
+        id: `refitFigure ${key}`,
+        kind: 'refitFigure',
+        place,
+        differs: ['figure'],
+        sides: figured,
+        choices: kitsOf(figured),
+      });
     if (new Set(fates).size > 1) {
       const sides = list.map(({ kit, id, name }) => ({ kit, ids: [id], name, fate: removed.get(id)?.fate }));
       found.push({ id: `fates ${key}`, kind: 'fates', place, differs: [], sides, choices: kitsOf(sides) });

@@ -8,6 +8,7 @@ import type { VehicleFacts } from '../kit/vehicle-facts.ts';
 import { withRefit } from '../refit/with-refit.ts';
 import { ok, type Result } from '../result.ts';
 import { findConflicts, jointDifferences, sharedJoints } from './conflict.ts';
+import { withReferences } from './cross-reference.ts';
 import { mergeAftercare, mergeCautions } from './merge-notes.ts';
 import { type MergedSteps, mergeSteps } from './merge-steps.ts';
 import { thingFinder } from './same-thing.ts';
@@ -168,7 +169,7 @@ export function resolveVisit(
     plans.push({ ...value, kits: value.kits.map((entry) => ({ ...entry, prefix: kit.prefix })) });
     Object.assign(known, own);
   }
-  const beside = sideBySide(plans);
+  const beside = withReferences(sideBySide(plans));
   const splitKeys = new Set(split);
   const thingOf = thingFinder(thingListsOf(beside));
   // An answer a lead already turned to yes is a conflict still, and settled.
@@ -180,7 +181,18 @@ export function resolveVisit(
 
   const taken = jointsTakenAsOne(beside, conflicts);
   const joints = withOneJointEach(beside, taken, conflicts);
-  const removed = joints.removed.map((thing) => {
+  const figures = new Map(
+    found.flatMap(({ kind, sides, settled: choice }) => {
+      if (kind !== 'refitFigure' || !choice) return [];
+      const chosen = sides.find(({ kit }) => kit === choice.choice);
+      const own = chosen?.spec && chosen.printed ? { spec: chosen.spec, printed: chosen.printed } : undefined;
+      const refitSpec = choice.figure ?? own;
+      return refitSpec ? sides.flatMap(({ ids }) => ids.map((id) => [id, refitSpec] as const)) : [];
+    }),
+  );
+  const removed = joints.removed.map((entry) => {
+    const refitSpec = figures.get(entry.id);
+    const thing = refitSpec ? { ...entry, refitSpec } : entry;
     const fate = found.find(
       ({ kind, sides, settled: choice }) =>
         kind === 'fates' && choice && sides.some(({ ids }) => ids.includes(thing.id)),
@@ -224,8 +236,23 @@ export function resolveVisit(
     steps: merged.steps,
     aftercare: aftercare.kept,
     cautions: cautions.kept,
-    conflicts: [...found, ...merged.contrary.map((one) => contraryConflict(one, steps, settled)), ...contrary],
+    conflicts: toldApart([
+      ...found,
+      ...merged.contrary.map((one) => contraryConflict(one, steps, settled)),
+      ...contrary,
+    ]),
     shared: [...taken, ...merged.shared, ...aftercare.shared, ...cautions.shared],
+  });
+}
+
+/** No two conflicts of one kind bear the same words. */
+function toldApart(conflicts: readonly Conflict[]): Conflict[] {
+  const times = new Map<string, number>();
+  return conflicts.map((conflict) => {
+    const words = `${conflict.kind} ${conflict.place}`;
+    const time = (times.get(words) ?? 0) + 1;
+    times.set(words, time);
+    return time === 1 ? conflict : { ...conflict, place: `${conflict.place} (${time})` };
   });
 }
 

@@ -17,6 +17,11 @@ export const CONFLICTS: Record<ConflictKind, { title: string; why: string; asIs:
     why: 'What is thrown away cannot be put back. The choice decides whether the refit list has it.',
     asIs: 'Work {second} first',
   },
+  refitFigure: {
+    title: 'One joint goes back, two figures: {place}',
+    why: 'Both sheets put it back, each with its own figure. It comes off meanwhile; it goes back when a lead has chosen.',
+    asIs: 'Work {second} first',
+  },
   standing: {
     title: 'Lifted for one, on its weight for the other: {place}',
     why: 'Rubber is tightened on its weight, a stand goes under a hanging axle. Choose whose way it comes off.',

@@ -242,7 +242,7 @@ export function actGate(
 ): Refusal | undefined {
   const touched = debtTouched(lineAct.action);
   const debt = touched && lineProgress(plan, job).debts.get(touched.id);
-  const conflict = openConflict(plan, [lineAct.step, ...(touched ? [touched.id] : [])]);
+  const conflict = openConflict(plan, [lineAct.step, ...(touched ? [touched.id] : [])], touched?.opens);
   const opens = touched?.opens === true && (debt?.kind === 'removed' || debt?.kind === 'disconnect');
   const shut = clockShuts(plan, job, lineAct, atMs);
   const checks: Array<Refusal | undefined> = [

@@ -29,7 +29,7 @@ export const settleConflict = act<SettleConflict, ConflictSettled>({
     if (!conflict) return refuse({ code: 'unknownConflict', conflict: id });
     if (!conflict.choices.includes(choice)) return refuse({ code: 'choiceNotAllowed', conflict: id, choice });
     if (blank(reason)) return refuse({ code: 'reasonMissing' });
-    if (figure && (conflict.kind !== 'sameJoint' || !canBePulled(figure)))
+    if (figure && ((conflict.kind !== 'sameJoint' && conflict.kind !== 'refitFigure') || !canBePulled(figure)))
       return refuse({ code: 'figureUnreadable', printed: figure.printed });
     const question = conflict.kind === 'overtaken' ? conflict.sides[1]?.ids[0] : undefined;
     return done({

@@ -133,7 +133,7 @@ export default function Conflicts() {
           setPrinted('');
         }}
       >
-        {choosing?.conflict.kind === 'sameJoint' && (
+        {(choosing?.conflict.kind === 'sameJoint' || choosing?.conflict.kind === 'refitFigure') && (
           <label className="grid gap-1">
             <span className="font-bold">Another figure, only from the vehicle’s manual</span>
             <input

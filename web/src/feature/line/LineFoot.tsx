@@ -10,6 +10,7 @@ import type { LineInHand } from './use-line.ts';
 /** Opened now and then: fetched when they are. */
 const ProblemSheet = lazy(() => import('../../job/ProblemSheet.tsx').then((m) => ({ default: m.ProblemSheet })));
 const TroubleSheet = lazy(() => import('./trouble/TroubleSheet.tsx'));
+const AddStepSheet = lazy(() => import('./trouble/AddStepSheet.tsx'));
 const OwedSheet = lazy(() => import('./owed/OwedSheet.tsx'));
 
 const FOOT_LOOK =
@@ -38,7 +39,7 @@ export function LineFoot({
 }) {
   const { give, state, step } = line;
   const role = useSession((session) => session.session?.person.role);
-  const [sheet, setSheet] = useState<'problem' | 'owed' | 'waive'>();
+  const [sheet, setSheet] = useState<'problem' | 'owed' | 'waive' | 'add'>();
   const [waiving, setWaiving] = useState<JobCommand>();
   const back = onBack ?? (() => void give({ type: 'undo' }));
   useHotkeys('u', back, [back]);
@@ -54,6 +55,7 @@ export function LineFoot({
       <FootButton text="Problem" hotkey="P" onClick={() => setSheet('problem')} />
       <FootButton text={line.picked ? 'Back to next' : 'Later'} hotkey="N" onClick={later} />
       <FootButton text="Owed" hotkey="O" onClick={() => setSheet('owed')} />
+      {role === 'lead' && step && <FootButton text="Put a step in" onClick={() => setSheet('add')} />}
       {role === 'lead' && step && <FootButton text="Let it go" onClick={() => setSheet('waive')} />}
       <Suspense fallback={null}>
         {sheet === 'problem' &&
@@ -62,6 +64,7 @@ export function LineFoot({
           ) : (
             <ProblemSheet open onClose={() => setSheet(undefined)} />
           ))}
+        {sheet === 'add' && step && <AddStepSheet before={step} onClose={() => setSheet(undefined)} />}
         {sheet === 'owed' && <OwedSheet onClose={() => setSheet(undefined)} />}
       </Suspense>
       <ReasonSheet

@@ -12,6 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Baselines } from './Baselines.tsx';
 import { Choices } from './Choices.tsx';
+import { Findings } from './Findings.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { Prerequisites } from './Prerequisites.tsx';
 import { QuestionField } from './Questions.tsx';
@@ -71,6 +72,7 @@ export default function Receive() {
           <Prerequisites />
           <Baselines />
           <Choices />
+          <Findings />
           <h2 className="plate mt-6 mb-2 text-3xl">Answers</h2>
           <ul className="border-t border-rule">
             {visitQuestions(kits).map((asked) => {

@@ -1,7 +1,8 @@
 import { useState } from 'react';
 import { conditionText } from '#contract/wording/condition-text.ts';
+import { askedBy, askedOf } from '#core/kit/asked.ts';
 import { buildMonthField, isBuildMonth, readBuildMonth } from '#core/kit/build-month.ts';
-import type { Condition } from '#core/kit/condition.ts';
+import { answerId, type Condition } from '#core/kit/condition.ts';
 import type { Question } from '#core/kit/kit-document.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
@@ -22,6 +23,7 @@ export function ConditionButton({
   const [open, setOpen] = useState(false);
   const [rule, setRule] = useState<Condition | undefined>(when);
   const text = conditionText(kit, when);
+  const asked = askedBy(kit);
   return (
     <>
       <button
@@ -36,10 +38,10 @@ export function ConditionButton({
         {text}
       </button>
       <Sheet open={open} onClose={() => setOpen(false)} wide title={`When does it apply?`} description={of}>
-        {kit.questions.length === 0 ? (
+        {asked.length === 0 ? (
           <p className="mb-4">This kit asks no questions yet. Add one under Questions first.</p>
         ) : (
-          <RuleNode rule={rule} questions={kit.questions} onChange={setRule} />
+          <RuleNode rule={rule} questions={asked} onChange={setRule} />
         )}
         <p className="mt-4 border-t border-rule pt-3">
           Applies: <b>{conditionText(kit, rule)}</b>
@@ -84,9 +86,10 @@ const partsOf = (rule: Condition | undefined): Condition[] => {
 /** The plainest rule over a question: yes, its first choice, or from its least number on. */
 const plainRule = (question: Question | undefined): Condition => {
   if (!question) return { question: '', is: true };
-  if (question.kind === 'yesNo') return { question: question.id, is: true };
-  if (question.kind === 'choice') return { question: question.id, is: question.choices?.[0]?.value ?? '' };
-  return { question: question.id, atLeast: question.min ?? 0 };
+  const asked = askedOf(question.id);
+  if (question.kind === 'yesNo') return { ...asked, is: true };
+  if (question.kind === 'choice') return { ...asked, is: question.choices?.[0]?.value ?? '' };
+  return { ...asked, atLeast: question.min ?? 0 };
 };
 
 const LOOK = 'min-h-11 border-2 border-ink bg-sheet px-2';
@@ -182,13 +185,15 @@ function RuleNode({
         </div>
       </div>
     );
-  const question = questions.find((entry) => entry.id === rule.question);
+  const id = answerId(rule.question, rule.at);
+  const question = questions.find((entry) => entry.id === id);
   const comparison = 'is' in rule ? 'is' : 'atLeast' in rule ? 'atLeast' : 'atMost';
   const value = 'is' in rule ? rule.is : 'atLeast' in rule ? rule.atLeast : rule.atMost;
   const compare = (how: string, to: typeof value) => {
-    if (how === 'is') onChange({ question: rule.question, is: to });
-    else if (how === 'atLeast') onChange({ question: rule.question, atLeast: Number(to) });
-    else onChange({ question: rule.question, atMost: Number(to) });
+    const asked = askedOf(id);
+    if (how === 'is') onChange({ ...asked, is: to });
+    else if (how === 'atLeast') onChange({ ...asked, atLeast: Number(to) });
+    else onChange({ ...asked, atMost: Number(to) });
   };
   return (
     <div className="flex flex-wrap gap-2">
@@ -196,10 +201,10 @@ function RuleNode({
       <select
         aria-label="Question"
         className={`${LOOK} max-w-64`}
-        value={rule.question}
+        value={id}
         onChange={(event) => onChange(plainRule(questions.find((entry) => entry.id === event.target.value)))}
       >
-        {!question && <option value={rule.question}>{rule.question || 'choose'}</option>}
+        {!question && <option value={id}>{id || 'choose'}</option>}
         {questions.map((entry) => (
           <option key={entry.id} value={entry.id}>
             {entry.text}

@@ -1,6 +1,6 @@
 import type { Question } from '#core/kit/kit-document.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
-import { put, useEditor } from './editor-store.ts';
+import { put, useEditor, useKit } from './editor-store.ts';
 import { LOOK } from './look.ts';
 import { OptionalText } from './OptionalText.tsx';
 
@@ -15,6 +15,7 @@ export function QuestionForm({
   onRemove: () => void;
 }) {
   const change = useEditor((state) => state.change);
+  const { steps } = useKit();
   const edit = (recipe: (question: Question) => void) =>
     change((draft) => {
       const target = draft.questions[index];
@@ -92,10 +93,63 @@ export function QuestionForm({
             <option value="trim">its trim</option>
           </select>
         </label>
-        {question.kind === 'yesNo' && (
+        <label className="text-sm text-ink-2">
+          When it is asked
+          <select
+            className={`block max-w-52 ${LOOK}`}
+            value={question.askedAt ?? ''}
+            onChange={(event) =>
+              edit((q) => {
+                if (event.target.value) put(q, 'askedAt', event.target.value);
+                else {
+                  delete q.askedAt;
+                  delete q.places;
+                }
+              })
+            }
+          >
+            <option value="">before the job is opened</option>
+            {steps.map((step) => (
+              <option key={step.id} value={step.id}>
+                at step {step.number ?? step.id}: {step.text}
+              </option>
+            ))}
+          </select>
+        </label>
+        {question.askedAt !== undefined && (
+          <div className="w-60">
+            <CommitField
+              label="At each of these places, with commas"
+              value={(question.places ?? []).join(', ')}
+              onCommit={(typed) => {
+                const places = [...new Set(typed.split(',').map((place) => place.trim()))].filter(Boolean);
+                return void edit((q) => (places.length > 0 ? void put(q, 'places', places) : void delete q.places));
+              }}
+            />
+          </div>
+        )}
+        {question.kind === 'choice' && question.askedAt === undefined && (
+          <label className="text-sm text-ink-2">
+            What was bought
+            <select
+              className={`block ${LOOK}`}
+              value={question.bought ?? ''}
+              onChange={(event) =>
+                edit((q) =>
+                  event.target.value ? void put(q, 'bought', event.target.value as 'side') : void delete q.bought,
+                )
+              }
+            >
+              <option value="">no</option>
+              <option value="side">which side: left or right leaves out the other</option>
+              <option value="part">which part, finish or size</option>
+            </select>
+          </label>
+        )}
+        {question.kind !== 'choice' && (
           <div className="w-52">
             <OptionalText
-              label="Yes if it carries this word"
+              label={question.kind === 'number' ? 'Its figure beside this word' : 'Yes if it carries this word'}
               value={question.fitted}
               onChange={(word) => edit((q) => (word ? void put(q, 'fitted', word) : void delete q.fitted))}
             />

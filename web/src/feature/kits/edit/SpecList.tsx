@@ -4,11 +4,13 @@ import type { Station } from '#core/kit/kit-document.ts';
 import { FIGURE_BASES, type PrintedSpec } from '#core/kit/printed-spec.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { fromBase } from '#core/quantity/unit.ts';
+import type { MissingSpec } from '#core/tightening/kind/missing.ts';
 import { acceptBand, KINDS, type SpecKind, type TighteningSpec } from '#core/tightening/kinds.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { put } from './editor-store.ts';
 import { LOOK } from './look.ts';
+import { OptionalText } from './OptionalText.tsx';
 
 /** Kinds that are chosen; the written ones are one choice, and the words typed say which it is. */
 const CHOSEN = (Object.keys(KINDS) as SpecKind[]).filter((kind) => !KINDS[kind].written);
@@ -92,6 +94,16 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
                   <option value="byFeel">by feel</option>
                   <option value="otherSheet">on another sheet</option>
                 </select>
+              )}
+              {printed.spec.kind === 'missing' && printed.spec.why === 'otherSheet' && (
+                <OtherSheet
+                  see={printed.spec.see}
+                  onSee={(see) =>
+                    specEdit(index, (spec) =>
+                      put(spec, 'spec', { kind: 'missing', why: 'otherSheet', ...(see ? { see } : {}) }),
+                    )
+                  }
+                />
               )}
               {printed.spec.kind === 'contact' && (
                 <CommitField
@@ -184,6 +196,26 @@ function SpecFigures({ spec, onSpec }: { spec: TighteningSpec; onSpec: (spec: Ti
           />
         </div>
       ))}
+    </>
+  );
+}
+
+/** The other kit whose sheet has the figure, and its joint where that is not this place. */
+function OtherSheet({ see, onSee }: { see: MissingSpec['see']; onSee: (see: MissingSpec['see']) => void }) {
+  return (
+    <>
+      <OptionalText
+        label="Of which kit, by id or title"
+        value={see?.kit}
+        onChange={(kit) => onSee(kit ? { ...see, kit } : undefined)}
+      />
+      {see && (
+        <OptionalText
+          label="Its joint there; left out, this one"
+          value={see.place}
+          onChange={(place) => onSee({ kit: see.kit, ...(place ? { place } : {}) })}
+        />
+      )}
     </>
   );
 }

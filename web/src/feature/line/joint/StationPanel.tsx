@@ -60,6 +60,12 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
           {station.printed}, because {reasonsText(plan, station.specBecause)}.
         </p>
       )}
+      {station.figureFrom && (
+        <p className="mt-1 text-sm text-ink-2">
+          This sheet sends to that of {plan.kits.find(({ id }) => id === station.figureFrom?.kit)?.title}, station{' '}
+          {plan.stations.find(({ id }) => id === station.figureFrom?.station)?.label}: its figure.
+        </p>
+      )}
       {station.notThisVehicle && (
         <p className="mt-1 text-sm text-ink-2">Not for this vehicle: {station.notThisVehicle.join(', ')}.</p>
       )}
