@@ -1,4 +1,7 @@
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import brakeHoseShields from './kits/brake-hose-shields.json' with { type: 'json' };
+import frontBallJoints from './kits/front-ball-joints.json' with { type: 'json' };
+import frontBrakeHoses from './kits/front-brake-hoses.json' with { type: 'json' };
 import frontLift from './kits/front-lift.json' with { type: 'json' };
 import frontRecoveryPoints from './kits/front-recovery-points.json' with { type: 'json' };
 import rearAirSprings from './kits/rear-air-springs.json' with { type: 'json' };
@@ -16,6 +19,10 @@ export const TRACK_BAR_BRACE = trackBarBrace as unknown as KitDocument;
 export const ROCK_SLIDERS = rockSliders as unknown as KitDocument;
 /** The long one: two sides, sixty steps and more, every kind of act. */
 export const FRONT_LIFT = frontLift as unknown as KitDocument;
+/** Three for one front axle: a caliper that two of them take off, an order they contradict each other in, and more. */
+export const FRONT_BRAKE_HOSES = frontBrakeHoses as unknown as KitDocument;
+export const FRONT_BALL_JOINTS = frontBallJoints as unknown as KitDocument;
+export const BRAKE_HOSE_SHIELDS = brakeHoseShields as unknown as KitDocument;
 export const DEMO_KITS: KitDocument[] = [
   FRONT_RECOVERY_POINTS,
   TRANSFER_CASE_GUARD,
@@ -24,4 +31,7 @@ export const DEMO_KITS: KitDocument[] = [
   TRACK_BAR_BRACE,
   ROCK_SLIDERS,
   FRONT_LIFT,
+  FRONT_BRAKE_HOSES,
+  FRONT_BALL_JOINTS,
+  BRAKE_HOSE_SHIELDS,
 ];

@@ -209,7 +209,7 @@ describe('what was bought', () => {
     expect(left.items.find(({ id }) => id === 'bolt')).toMatchObject({ needed: 2, expectedSpare: 2 });
     expect(left.trace.find(({ id }) => id === 's2')).toMatchObject({
       included: false,
-      because: [{ question: 'bought', answer: 'left', holds: false }],
+      because: [{ question: 'bought', value: 'left', answer: 'left', holds: true }],
     });
     expect(bought('pair').stations).toHaveLength(4);
     expect(bought('right').items.map(({ id }) => id)).toContain('shim');

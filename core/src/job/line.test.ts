@@ -26,7 +26,7 @@ function open(kits: VisitKit[], answers: Record<string, string | number | boolea
     kits,
     openedWith: kits.map(({ prefix }) => prefix),
     vehicle: { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab', fitted: [] },
-    answers: { shield: true, bush: 'rubber', ...answers },
+    answers: { shield: true, bush: 'rubber', bought: 'pair', ...answers },
     shop: {},
   });
   return opened.ok ? opened.value : undefined;

@@ -1,4 +1,5 @@
 import { askedBy } from './asked.ts';
+import { sidesAsConditions } from './bought-sides.ts';
 import { type Answers, type AnswerValue, answerId, type Condition, evaluate, questionsIn } from './condition.ts';
 import type { KitDocument, Question } from './kit-document.ts';
 
@@ -23,7 +24,8 @@ function leaves(
 }
 
 /** Every condition of a kit, fits included. */
-export const conditionsOf = (kit: KitDocument): Condition[] => {
+export const conditionsOf = (document: KitDocument): Condition[] => {
+  const kit = sidesAsConditions(document);
   const lists: ReadonlyArray<ReadonlyArray<{ when?: Condition }>> = [
     kit.fits,
     kit.items,

@@ -5,6 +5,7 @@ import { type Pass, passPlan } from '../tightening/pass-plan.ts';
 import { mostEvenPattern, type Pattern, tighteningOrder } from '../tightening/pattern.ts';
 import { conditionsOf } from './answer-space.ts';
 import { askedBefore, askedBy, isFinding } from './asked.ts';
+import { sidesAsConditions } from './bought-sides.ts';
 import { completeSteps, isJointAction } from './complete-steps.ts';
 import { type Answers, type Condition, evaluate, type Reason, type Truth } from './condition.ts';
 import { type HouseRules, houseRules } from './house-rules.ts';
@@ -93,15 +94,6 @@ function openQuestions(kit: KitDocument, answers: Answers): Question[] {
   return askedBefore(kit).filter((question) => waiting.has(question.id));
 }
 
-/** The side that was not bought, with the answer that says so. */
-function sideLeftOut(kit: KitDocument, answers: Answers): { side: 'left' | 'right'; because: Reason } | undefined {
-  const asked = kit.questions.find(({ bought }) => bought === 'side');
-  const answer = asked && answers[asked.id];
-  if (!asked || (answer !== 'left' && answer !== 'right')) return undefined;
-  const side = answer === 'left' ? 'right' : 'left';
-  return { side, because: { question: asked.id, comparison: 'is', value: side, answer, holds: false } };
-}
-
 /** What the parts of one resolution share. */
 interface Resolving {
   kit: KitDocument;
@@ -109,21 +101,16 @@ interface Resolving {
   trace: TraceEntry[];
   /** Ids of the compounds that apply. */
   compounds: ReadonlySet<string>;
-  leftOut: ReturnType<typeof sideLeftOut>;
 }
 
 /** What applies, with why; a trace of everything that had a condition. */
-function applying<T extends { id: string; when?: Condition; side?: string }>(
-  { kit, answers, trace, leftOut }: Resolving,
+function applying<T extends { id: string; when?: Condition }>(
+  { kit, answers, trace }: Resolving,
   what: TraceEntry['what'],
   list: readonly T[],
   name: (entry: T) => string,
 ): Array<{ entry: T; because: Reason[] }> {
   return list.flatMap((entry) => {
-    if (leftOut && entry.side === leftOut.side) {
-      trace.push({ what, kit: kit.id, id: entry.id, name: name(entry), included: false, because: [leftOut.because] });
-      return [];
-    }
     const { truth, because } = evaluate(entry.when, answers);
     const included = truth === 'true';
     if (entry.when) trace.push({ what, kit: kit.id, id: entry.id, name: name(entry), included, because });
@@ -132,7 +119,7 @@ function applying<T extends { id: string; when?: Condition; side?: string }>(
 }
 
 /** The entries that apply, without their conditions. */
-function sift<T extends { id: string; when?: Condition; side?: string }>(
+function sift<T extends { id: string; when?: Condition }>(
   resolving: Resolving,
   what: TraceEntry['what'],
   list: readonly T[],
@@ -330,7 +317,7 @@ export function withNeeds(
 /**
  * Resolves a kit for one vehicle: everything conditional decided, orders worked out, spares counted.
  *
- * @param kit - a document that {@link kitFaults} finds no fault in
+ * @param document - one that {@link kitFaults} finds no fault in
  * @param vehicle - what is known of the vehicle
  * @param given - the answers so far
  * @param shop - what the shop's own rules set
@@ -338,12 +325,13 @@ export function withNeeds(
  * @returns the plan, or the questions still to be answered. The same inputs give the same plan everywhere.
  */
 export function resolve(
-  kit: KitDocument,
+  document: KitDocument,
   vehicle: VehicleFacts,
   given: Answers,
   shop: Partial<HouseRules> = {},
   prefix: KitPrefix = '',
 ): Result<Plan, ResolveError> {
+  const kit = sidesAsConditions(document);
   const answers = withVehicleAnswers(kit, vehicle, given);
   for (const question of askedBy(kit)) {
     const answer = answers[question.id];
@@ -358,8 +346,7 @@ export function resolve(
   const compounds = new Set(
     kit.compounds.filter(({ when }) => evaluate(when, answers).truth === 'true').map(({ id }) => id),
   );
-  const leftOut = sideLeftOut(kit, answers);
-  const resolving: Resolving = { kit, answers, trace, compounds, leftOut };
+  const resolving: Resolving = { kit, answers, trace, compounds };
   const keptGroups = sift<JointGroup>(resolving, 'groups', kit.groups, (group) => group.title);
   const keptStations = applying<Station>(resolving, 'stations', kit.stations, (station) => station.name);
   const stationById = new Map(keptStations.map(({ entry }) => [entry.id, entry]));

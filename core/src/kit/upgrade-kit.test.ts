@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { readKit, writeKit } from '#contract/read-kit.ts';
 import { DEMO_KITS } from '#demo/kits.ts';
 import { blankKit } from './blank-kit.ts';
-import { type JointGroup, KIT_VERSION } from './kit-document.ts';
+import { type JointGroup, KIT_VERSION, type Question } from './kit-document.ts';
 import { upgradeKit } from './upgrade-kit.ts';
 
 /** A file as version 1 wrote it: none of what came later. */
@@ -30,7 +30,8 @@ function asVersion1(kit: object): Record<string, unknown> {
     title,
     maker,
     fits,
-    questions,
+    // What is asked at a step came with the steps.
+    questions: (questions as Question[]).filter(({ askedAt }) => askedAt === undefined),
     items,
     compounds,
     stations,

@@ -1,4 +1,5 @@
 import { answerSpace, combinationCount, combinations, fitsWith } from './answer-space.ts';
+import { sidesAsConditions } from './bought-sides.ts';
 import { type Answers, type Condition, evaluate } from './condition.ts';
 import type { KitDocument } from './kit-document.ts';
 
@@ -46,7 +47,8 @@ function contents(kit: KitDocument, answers: Answers): { things: Set<string>; va
  * Every combination of answers that can make a difference, and what each changes.
  * @returns undefined when there are more than {@link MOST_ROWS}
  */
-export function variantTable(kit: KitDocument): VariantRow[] | undefined {
+export function variantTable(document: KitDocument): VariantRow[] | undefined {
+  const kit = sidesAsConditions(document);
   const axes = answerSpace(kit);
   if (combinationCount(axes) > MOST_ROWS) return undefined;
   const combos = combinations(axes);

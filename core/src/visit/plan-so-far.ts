@@ -1,3 +1,4 @@
+import { sidesAsConditions } from '../kit/bought-sides.ts';
 import { type Answers, evaluate } from '../kit/condition.ts';
 import type { VehicleFacts } from '../kit/vehicle-facts.ts';
 import { kitAnswers, type VisitKit } from './visit.ts';
@@ -20,7 +21,7 @@ export function planSoFar(
     const found: SoFar = { in: 0, out: 0, open: 0 };
     for (const kit of kits) {
       const known = kitAnswers(kit, vehicle, answers);
-      for (const { when } of kit.document[list]) {
+      for (const { when } of sidesAsConditions(kit.document)[list]) {
         const { truth } = evaluate(when, known);
         if (truth === 'true') found.in += 1;
         else if (truth === 'false') found.out += 1;

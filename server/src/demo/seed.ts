@@ -9,7 +9,10 @@ import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { demoBottles, demoChecks, demoTemperatures, demoTools } from '#demo/crib.ts';
 import {
+  BRAKE_HOSE_SHIELDS,
   DEMO_KITS,
+  FRONT_BALL_JOINTS,
+  FRONT_BRAKE_HOSES,
   FRONT_RECOVERY_POINTS,
   REAR_AIR_SPRINGS,
   REAR_ANTI_ROLL_BAR,
@@ -102,6 +105,16 @@ const demoJobs = (nowMs: number): DemoJob[] => {
         for (const [place, value] of Object.entries(heights))
           worker.give({ type: 'measure', baseline: 'h1', place, when: 'before', value });
       },
+    },
+    {
+      // Three for one axle: a caliper that two take off, an order they contradict each other in, a figure that one sheet
+      // has for another, and of the hoses only the left one.
+      vehicle: tussock,
+      kits: [FRONT_BRAKE_HOSES, FRONT_BALL_JOINTS, BRAKE_HOSE_SHIELDS],
+      answers: { bought: 'left' },
+      bay: 2,
+      startMs: at(25),
+      work: () => undefined,
     },
   ];
 };

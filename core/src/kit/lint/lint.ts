@@ -1,4 +1,5 @@
 import { answerSpace, variants } from '../answer-space.ts';
+import { sidesAsConditions } from '../bought-sides.ts';
 import type { KitDocument } from '../kit-document.ts';
 import type { Finding, Severity } from './finding.ts';
 import {
@@ -45,7 +46,8 @@ function merged(found: readonly Finding[]): Finding[] {
  * @param kit - a document whose references hold together (`kitFaults` finds nothing); others are checked as far as they go
  * @returns errors first, then warnings and notes, each in the order of the document's rules
  */
-export function lintKit(kit: KitDocument): Finding[] {
+export function lintKit(document: KitDocument): Finding[] {
+  const kit = sidesAsConditions(document);
   const joints = kit.stations.map((_, index) => stationJoint(kit, index));
   const axes = answerSpace(kit);
   // With too many combinations the steps are walked for a vehicle that answers nothing.

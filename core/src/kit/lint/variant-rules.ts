@@ -5,6 +5,7 @@ import {
   conditionsOf,
   MOST_COMBINATIONS,
 } from '../answer-space.ts';
+import { atEachPlace } from '../asked.ts';
 import { type Condition, questionsIn } from '../condition.ts';
 import type { JointGroup, KitDocument, Station } from '../kit-document.ts';
 import { applies, firstWhere, lineOf, only, stepName } from './combination.ts';
@@ -73,7 +74,8 @@ export function everyVariant(kit: KitDocument, axes: readonly AnswerAxis[]): Fin
   }
   const asked = new Set(conditionsOf(kit).flatMap(questionsIn));
   kit.questions.forEach((question, index) => {
-    if (!asked.has(question.id)) found.push(finding('questionUnused', `questions[${index}]`, question.text));
+    if (!atEachPlace(question).some(({ id }) => asked.has(id)))
+      found.push(finding('questionUnused', `questions[${index}]`, question.text));
   });
   return found;
 }
