@@ -216,6 +216,7 @@ function jointTitle(plan: Plan, { made, actions }: PlanStep): string | undefined
 
 /** What a step is called: the sheet's own words; a made one by what it does. */
 export function stepTitle(plan: Plan, step: PlanStep): string {
+  if (step.made === 'added') return step.text;
   if (step.made === undefined) return `${step.number ? `${step.number} ` : ''}${step.text}`;
   const joint = jointTitle(plan, step);
   if (joint) return joint;

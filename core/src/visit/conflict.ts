@@ -4,7 +4,7 @@ import type { Conflict, ConflictSide, JointDifference } from '../kit/plan-confli
 import { plainWord } from '../kit/vehicle-facts.ts';
 import type { TighteningSpec } from '../tightening/kinds.ts';
 import { acceptBand } from '../tightening/kinds.ts';
-import { stationKey, type ThingFinder } from './same-thing.ts';
+import { stationKey, type ThingFinder, withSide } from './same-thing.ts';
 
 const groupBy = <T>(list: readonly T[], key: (entry: T) => string | undefined): Map<string, T[]> => {
   const found = new Map<string, T[]>();
@@ -14,10 +14,6 @@ const groupBy = <T>(list: readonly T[], key: (entry: T) => string | undefined): 
   }
   return found;
 };
-
-/** `lower arm bolt, left`: what there is one of on each side is told apart. */
-const withSide = (name: string, side: 'left' | 'right' | undefined): string =>
-  side === undefined || name.toLowerCase().includes(side) ? name : `${name}, ${side}`;
 
 const severalKits = (list: ReadonlyArray<{ kit: string }>): boolean => new Set(list.map(({ kit }) => kit)).size > 1;
 
@@ -144,7 +140,7 @@ function removalConflicts(plan: Plan, thingOf: ThingFinder, split: ReadonlySet<s
   return openings(plan, thingOf, split).flatMap(([key, list]) => {
     const found: Conflict[] = [];
     const fates = list.map(({ id }) => removed.get(id)?.fate);
-    const place = withSide(list[0]?.name ?? key, removed.get(list[0]?.id ?? '')?.side);
+    const place = list[0]?.name ?? key;
     const figured = list.flatMap(({ kit, id, name }) => {
       const spec = removed.get(id)?.refitSpec;
       return spec ? [{ kit, ids: [id], name, printed: spec.printed, spec: spec.spec }] : [];

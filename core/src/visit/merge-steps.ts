@@ -56,7 +56,7 @@ export function mergeSteps(
   }
 }
 
-/** In what order each kit at odds closes the things. */
+/** In what order each kit at odds closes the things; those of one step stand together. */
 function thingsOf({ kits, keys }: Contradiction, touches: Sharing['touches']): Array<{ kit: string; names: string[] }> {
   return kits.map((kit) => {
     const closing = keys.flatMap(
@@ -65,7 +65,9 @@ function thingsOf({ kits, keys }: Contradiction, touches: Sharing['touches']): A
           .get(key)
           ?.find((touch) => touch.kit === kit && (touch.bearing === 'close' || touch.bearing === 'last')) ?? [],
     );
-    return { kit, names: closing.sort((a, b) => a.at - b.at).map(({ name }) => name) };
+    const byStep = new Map<number, string[]>();
+    for (const { at, name } of closing.sort((a, b) => a.at - b.at)) byStep.set(at, [...(byStep.get(at) ?? []), name]);
+    return { kit, names: [...byStep.values()].map((names) => names.join(' with ')) };
   });
 }
 

@@ -14,6 +14,10 @@ export interface ThingTouched {
   by: SharedWork['by'];
 }
 
+/** `lower arm bolt, left`: what there is one of on each side is told apart. */
+export const withSide = (name: string, side: 'left' | 'right' | undefined): string =>
+  side === undefined || name.toLowerCase().includes(side) ? name : `${name}, ${side}`;
+
 interface Named {
   name: string;
   side?: 'left' | 'right';
@@ -61,7 +65,7 @@ function thingTouched(step: PlanStep, action: PlanAction, lists: ThingLists): Th
       if (!thing) return undefined;
       const bearing = action.type === 'remove' ? 'open' : 'close';
       const key = keyOf('removed', thing, `×${thing.count}`);
-      return { ...key, bearing, what: 'removed', id: action.removed, name: thing.name };
+      return { ...key, bearing, what: 'removed', id: action.removed, name: withSide(thing.name, thing.side) };
     }
     case 'disconnect':
     case 'reconnect': {
@@ -73,7 +77,7 @@ function thingTouched(step: PlanStep, action: PlanAction, lists: ThingLists): Th
         bearing,
         what: 'disconnect',
         id: action.disconnect,
-        name: thing.name,
+        name: withSide(thing.name, thing.side),
       };
     }
     case 'loosen':

@@ -62,6 +62,8 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
   };
   const last = asks.filter((other) => given[other.key] !== undefined).at(-1);
   const title = planActionText(plan, act.action);
+  const { action } = act;
+  const lookAt = action.type === 'find' ? plan.findings.find(({ id }) => id === action.question)?.lookAt : undefined;
   const debt = debtTouched(act.action);
   const lacksFigure =
     gate?.code === 'figureMissing' && debt ? { id: debt.id, name: title.replace(/^[^:]*: /, '') } : undefined;
@@ -83,6 +85,7 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
         <div className="flex flex-1 flex-col lg:min-h-0 lg:overflow-y-auto">
           <StepHead line={line} act={act} />
           <h1 className="plate px-5 pt-3 text-4xl text-balance lg:px-6">{title}</h1>
+          {lookAt && <p className="px-5 text-ink-2 lg:px-6">Not sure? {lookAt}</p>}
           <div className="px-5 lg:px-6">
             <Cautions cautions={cautionsAt(plan, act)} />
           </div>
