@@ -101,6 +101,10 @@ const TOOLS: Array<Omit<CribTool, 'id'>> = [
     place: 'Cage',
     note: 'Press, not fork, where the boot is used again. No impact on its screw.',
   },
+  { kind: 'special', name: 'Tape measure', place: 'Bench' },
+  { kind: 'special', name: 'Grease gun', place: 'Bench' },
+  { kind: 'special', name: 'Bleeder hose and bottle', place: 'Drawer 4' },
+  { kind: 'special', name: 'Transmission jack', place: 'Bay 4' },
 ];
 
 export const demoTools = (): CribTool[] => TOOLS.map((tool, index) => ({ id: id(1, index + 1), ...tool }));

@@ -171,6 +171,18 @@ const anyOf = (log: JobLog): { [Name in JobCommand['type']]: fc.Arbitrary<Extrac
       finding: id(plan.questions),
       value: fc.oneof(fc.boolean(), fc.integer(), fc.constant('x')),
     }),
+    arrangeTool: fc.record({
+      type: be('arrangeTool'),
+      tool: fc.constantFrom('act press', ' '),
+      how: fc.constantFrom('owned' as const, 'borrowed' as const, 'rented' as const),
+      from: maybe(be('Sallow Hire')),
+    }),
+    noteBought: fc.record({
+      type: be('noteBought'),
+      wanted: be('new b1'),
+      quantity: fc.integer(),
+      expiresOn: maybe(be('2027-01-31')),
+    }),
     addStep: fc.record({
       type: be('addStep'),
       text: reason,

@@ -12,6 +12,7 @@ import { AddWasherSchema, WasherAddedSchema } from './act/add-washer.ts';
 import { AnswerPrerequisiteSchema, PrerequisiteAnsweredSchema } from './act/answer-prerequisite.ts';
 import { ApplyCompoundSchema, CompoundAppliedSchema } from './act/apply-compound.ts';
 import { ArrangeRefitSchema, RefitArrangedSchema } from './act/arrange-refit.ts';
+import { ArrangeToolSchema, ToolArrangedSchema } from './act/arrange-tool.ts';
 import { BeginClockSchema, ClockBegunSchema } from './act/begin-clock.ts';
 import { AnswerChangedSchema, ChangeAnswerSchema } from './act/change-answer.ts';
 import { ClearProblemSchema, ProblemClearedSchema } from './act/clear-problem.ts';
@@ -33,6 +34,7 @@ import { LoosenSchema, StationLoosenedSchema } from './act/loosen.ts';
 import { ChoiceMadeSchema, MakeChoiceSchema } from './act/make-choice.ts';
 import { MeasuredSchema, MeasureSchema } from './act/measure.ts';
 import { MendThreadSchema, ThreadMendedSchema } from './act/mend-thread.ts';
+import { BoughtSchema, NoteBoughtSchema } from './act/note-bought.ts';
 import { DebtOpenedSchema, OpenDebtSchema } from './act/open-debt.ts';
 import { OverrideGrantedSchema, OverrideSchema } from './act/override.ts';
 import { OverrideStepSchema, StepOverrideGrantedSchema } from './act/override-step.ts';
@@ -87,6 +89,8 @@ const COMMAND_SCHEMAS = {
   makeChoice: MakeChoiceSchema,
   findOut: FindOutSchema,
   addStep: AddStepSchema,
+  arrangeTool: ArrangeToolSchema,
+  noteBought: NoteBoughtSchema,
   doAct: DoActSchema,
   doStep: DoStepSchema,
   waiveStep: WaiveStepSchema,
@@ -140,6 +144,8 @@ const FACT_SCHEMAS = {
   choiceMade: ChoiceMadeSchema,
   foundOut: FoundOutSchema,
   stepAdded: StepAddedSchema,
+  toolArranged: ToolArrangedSchema,
+  bought: BoughtSchema,
   actDone: ActDoneSchema,
   actUndone: ActUndoneSchema,
   stepWaived: StepWaivedSchema,

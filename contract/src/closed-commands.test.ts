@@ -78,6 +78,8 @@ const FULL: { [Name in DeviceCommand['type']]: Required<Extract<DeviceCommand, {
   answerPrerequisite: { type: 'answerPrerequisite', prerequisite: 'p', met: true, value: 11, note: 'measured' },
   measure: { type: 'measure', baseline: 'b', place: 'front left', when: 'before', value: 520, photo: 'p' },
   findOut: { type: 'findOut', finding: 'f@left', value: 'seized' },
+  arrangeTool: { type: 'arrangeTool', tool: 'act press', how: 'rented', from: 'Sallow Hire' },
+  noteBought: { type: 'noteBought', wanted: 'new b1', quantity: 4, expiresOn: '2027-01-31' },
   addStep: { type: 'addStep', text: 'Draw the stud', before: 's', problem: 'p', minutes: 10 },
   makeChoice: { type: 'makeChoice', choice: 'c', option: 'o', chosenBy: 'owner' },
   doStep: { type: 'doStep', step: 's', helper: 'Hob' },

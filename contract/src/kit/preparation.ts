@@ -104,5 +104,7 @@ export const KitToolSchema = exactly<KitTool>()(
     drive: DriveSizeSchema.optional(),
     special: z.boolean().optional(),
     note: Text.optional(),
+    use: Text.optional(),
+    misuse: Text.optional(),
   }),
 );

@@ -146,6 +146,7 @@ const REFUSALS: OneOfEach<Refusal> = {
   choiceUnknown: { choice: 'c' },
   figureLater: { station: 's1' },
   minutesImplausible: {},
+  unknownWanted: { wanted: 'new b1' },
   choiceNotAllowed: { conflict, choice: 'c' },
   valueInvalid: { value: Number.NaN },
   outsideLimits: { value: 12, min: 10.5, max: 11.5 },
@@ -319,6 +320,7 @@ describe('every obstacle', () => {
     hardwareShort: { item, name: 'Bolt', short: 2, group: 'g' },
     noFigure: { station, label: '4', group: 'g' },
     otherSheet: { kit: 'Bumper', step: '12' },
+    notBought: { name: 'axle bolt', quantity: '4', group: '' },
     kitWithdrawn: { kit: 'Rock sliders', because: 'wrong bolt' },
   };
   it.each(each<Obstacle>(OBSTACLES).map((obstacle) => [obstacle.code, obstacle] as const))(

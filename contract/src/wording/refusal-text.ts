@@ -75,6 +75,7 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     station,
     item,
     wrench: asIs,
+    wanted: asIs,
     wrenchId: asIs,
     pull: asIs,
     problem: asIs,

@@ -8,6 +8,7 @@ import { addWasher } from './act/add-washer.ts';
 import { answerPrerequisite } from './act/answer-prerequisite.ts';
 import { applyCompound } from './act/apply-compound.ts';
 import { arrangeRefit } from './act/arrange-refit.ts';
+import { arrangeTool } from './act/arrange-tool.ts';
 import { beginClock } from './act/begin-clock.ts';
 import { changeAnswer } from './act/change-answer.ts';
 import { clearProblem } from './act/clear-problem.ts';
@@ -28,6 +29,7 @@ import { loosen } from './act/loosen.ts';
 import { makeChoice } from './act/make-choice.ts';
 import { measure } from './act/measure.ts';
 import { mendThread } from './act/mend-thread.ts';
+import { noteBought } from './act/note-bought.ts';
 import { openDebt } from './act/open-debt.ts';
 import { override } from './act/override.ts';
 import { overrideStep } from './act/override-step.ts';
@@ -84,6 +86,8 @@ export const ACTS = {
   makeChoice,
   findOut,
   addStep,
+  arrangeTool,
+  noteBought,
   doAct,
   doStep,
   waiveStep,

@@ -110,6 +110,7 @@ export type Refusal =
   /** Which of the sheet's figures it is hangs on what is not found or chosen yet. */
   | { code: 'figureLater'; station: string }
   | { code: 'minutesImplausible' }
+  | { code: 'unknownWanted'; wanted: string }
   | { code: 'choiceNotAllowed'; conflict: string; choice: string }
   | { code: 'valueInvalid'; value: number }
   | { code: 'outsideLimits'; value: number; min?: number; max?: number }

@@ -2,6 +2,7 @@ import type { AnswerValue } from '../kit/condition.ts';
 import type { Settlement } from '../kit/plan-conflict.ts';
 import type { Answers } from '../line/ask.ts';
 import type { AddedStep } from '../visit/with-added-steps.ts';
+import type { Arranged } from './arranged-tool.ts';
 import type { Chocks } from './chocks.ts';
 import type { AddedDebt, DebtEnd } from './debt-kind.ts';
 import type { GivenFigure } from './figure.ts';
@@ -49,6 +50,10 @@ export interface VisitState {
   choices: Record<string, { option: string; chosenBy: string } & Stamp>;
   /** What was found on the way, by the answer's id. */
   findings: Record<string, { value: AnswerValue } & Stamp>;
+  /** Tools that were got for this job, by the list's name. */
+  tools: Record<string, Arranged & Stamp>;
+  /** What was bought for it, by the shopping list's name. */
+  bought: Record<string, { quantity: number; expiresOn?: string } & Stamp>;
   /** Steps that leads put into the line. */
   addedSteps: Array<AddedStep & { problem?: string } & Stamp>;
   /** Steps that were ticked, and those of other kits done with them. */
@@ -85,6 +90,8 @@ export const emptyVisit = (kits: string[]): VisitState => ({
   measurements: {},
   choices: {},
   findings: {},
+  tools: {},
+  bought: {},
   addedSteps: [],
   steps: {},
   stepOverrides: {},

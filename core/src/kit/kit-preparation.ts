@@ -101,5 +101,9 @@ export interface KitTool {
   /** Pullers, compressors, templates: owned, borrowed or rented, and never improvised. */
   special?: boolean;
   note?: string;
+  /** How it is used. */
+  use?: string;
+  /** What comes of using it wrongly. */
+  misuse?: string;
   when?: Condition;
 }

@@ -83,6 +83,8 @@ describe('tools', () => {
       ['16 mm socket', true],
       // The sheet forgot the track bar's.
       ['21 mm socket', false],
+      // Its baseline names the instrument.
+      ['tape measure', false],
       ['Axle stands', true],
     ]);
     expect(unused.map(({ name }) => name)).toEqual(['19 mm socket']);

@@ -17,6 +17,7 @@ import { kitCalled } from '../visit/cross-reference.ts';
 import { dayOf } from '../wrench/suitable-wrench.ts';
 import type { Wrench } from '../wrench/wrench.ts';
 import { type PlannedPull, smallestWrenchSet, type WrenchSet } from '../wrench/wrench-set.ts';
+import { shoppingList, type ToBuy } from './shopping-list.ts';
 import { type ToolList, toolsNeeded } from './tool-need.ts';
 
 /** What of a compound the day takes and the shelf holds. */
@@ -62,7 +63,9 @@ export type Obstacle =
   | { code: 'noFigure'; station: string; label: string; group: string }
   /** A step goes on in another kit's sheet, and that kit is not in the visit. */
   | { code: 'otherSheet'; kit: string; step: string }
-  | { code: 'kitWithdrawn'; kit: string; because: string };
+  | { code: 'kitWithdrawn'; kit: string; because: string }
+  /** No box brings it, and nobody has got it yet. */
+  | { code: 'notBought'; name: string; quantity: string; group: string };
 
 export interface Readiness {
   verdict: 'ready' | 'stops' | 'cannot';
@@ -73,6 +76,7 @@ export interface Readiness {
   tools: ToolList;
   wrenches: WrenchSet;
   compounds: CompoundNeed[];
+  shopping: ToBuy[];
   people: number;
   helperMinutes: number;
   places: PlaceNeed[];
@@ -168,8 +172,9 @@ export function readiness(plan: Plan, job: JobState, stock: ShopStock, nowMs: nu
   const { groups, stations } = indexOf(plan);
   const pulls = plannedPulls(plan, job);
   const wrenches = smallestWrenchSet(stock.wrenches, pulls, nowMs);
-  const tools = toolsNeeded(plan, stock.tools);
+  const tools = toolsNeeded(plan, stock.tools, job.visit.tools, stock.wrenches);
   const compounds = compoundNeeds(plan, stock, dayOf(nowMs));
+  const shopping = shoppingList(plan, job, dayOf(nowMs));
   const titleOf = (station: string | undefined) => groups.get(stations.get(station ?? '')?.groupId ?? '')?.title ?? '';
   const { steps: finished } = lineProgress(plan, job);
   const strips = plan.steps.some(({ id, phase }) => (phase === 'prepare' || phase === 'strip') && !finished.has(id));
@@ -208,7 +213,7 @@ export function readiness(plan: Plan, job: JobState, stock: ShopStock, nowMs: nu
       group: titleOf(ids[0]),
     })),
     ...tools.needs
-      .filter((need) => need.have === undefined)
+      .filter((need) => need.have === undefined && need.arranged === undefined)
       .map((need) => ({ code: 'noTool' as const, name: need.name, group: titleOf(need.turns[0] ?? need.holds[0]) })),
     ...compounds
       .filter((need) => need.haveMl < need.needMl)
@@ -228,6 +233,14 @@ export function readiness(plan: Plan, job: JobState, stock: ShopStock, nowMs: nu
       short,
       group: titleOf(ids[0]),
     })),
+    ...shopping
+      .filter(({ there }) => !there)
+      .map(({ name, quantity, unit, detail }) => ({
+        code: 'notBought' as const,
+        name: detail ? `${name}, ${detail}` : name,
+        quantity: quantity > 0 ? `${quantity}${unit ? ` ${unit}` : ''}` : '',
+        group: '',
+      })),
     ...plan.stations
       .filter((station) => station.spec.kind === 'missing' && job.visit.figures[station.id] === undefined)
       .map((station) => ({
@@ -251,6 +264,7 @@ export function readiness(plan: Plan, job: JobState, stock: ShopStock, nowMs: nu
     tools,
     wrenches,
     compounds,
+    shopping,
     people: Math.max(1, ...plan.steps.map((step) => step.people ?? (step.needs.includes('helper') ? 2 : 1))),
     helperMinutes: helped.reduce((sum, step) => sum + (step.minutes ?? 0), 0),
     places: [...needsOf.values()],

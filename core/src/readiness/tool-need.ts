@@ -1,6 +1,9 @@
 import type { CribTool } from '../crib/crib-tool.ts';
 import { type DriveSize, describeDrive, hasSize } from '../fastener/drive.ts';
+import type { Arranged } from '../job/arranged-tool.ts';
 import type { Plan } from '../kit/plan.ts';
+import type { Wrench } from '../wrench/wrench.ts';
+import { IS_WRENCH, toolsOfAct, toolsOfJoint } from './tool-of-act.ts';
 
 /** A tool the work asks for, and what for. */
 export interface ToolNeed {
@@ -17,6 +20,12 @@ export interface ToolNeed {
   listed: boolean;
   /** The crib's tool for it; absent: the crib has none. */
   have?: CribTool;
+  /** Pullers, compressors, templates: owned, borrowed or rented. */
+  special?: true;
+  use?: string;
+  misuse?: string;
+  /** How it was got for this job. */
+  arranged?: Arranged;
   /** A second one is wanted: the same size turns and holds at once. */
   pair: boolean;
 }
@@ -43,6 +52,21 @@ const takes = (tool: CribTool, drive: DriveSize): boolean =>
   sameDrive(tool.drive, drive) &&
   (drive.kind !== 'twelvePoint' || tool.drive.kind === 'twelvePoint');
 
+const specialOf = ({ special, use, misuse }: Plan['tools'][number]): Partial<ToolNeed> => ({
+  ...(special ? { special: true as const } : {}),
+  ...(use ? { use } : {}),
+  ...(misuse ? { misuse } : {}),
+});
+
+/** A wrench of the crib that is what a joint asks for by name. */
+function wrenchFor({ name }: ToolNeed, wrenches: readonly Wrench[]): CribTool | undefined {
+  if (!IS_WRENCH.has(name)) return undefined;
+  const found = wrenches.find(
+    ({ scaleUnit, lowestNm }) => scaleUnit === 'lbf·in' || (lowestNm !== undefined && lowestNm <= 2),
+  );
+  return found && { id: found.id, kind: 'special', name: found.label };
+}
+
 /** The tools the sheet lists that no station and no action asks for: perhaps for another variant. */
 export interface ToolList {
   needs: ToolNeed[];
@@ -50,10 +74,15 @@ export interface ToolList {
 }
 
 /**
- * The tools of the day, worked out from what is turned, held, drilled and pulled, and compared with the sheet's own list:
+ * The tools of the day, worked out from what is turned, held, drilled and done, and from the kinds of the joints, and compared with the sheet's own list:
  * what the sheet forgot is in it, and what it lists for nothing is told.
  */
-export function toolsNeeded(plan: Plan, crib: readonly CribTool[]): ToolList {
+export function toolsNeeded(
+  plan: Plan,
+  crib: readonly CribTool[],
+  arranged: Readonly<Record<string, Arranged>> = {},
+  wrenches: readonly Wrench[] = [],
+): ToolList {
   const needs: ToolNeed[] = [];
   const find = (key: string, name: string, drive?: DriveSize): ToolNeed => {
     const known = needs.find((need) => need.key === key || (drive && need.drive && sameDrive(need.drive, drive)));
@@ -88,24 +117,46 @@ export function toolsNeeded(plan: Plan, crib: readonly CribTool[]): ToolList {
     for (const action of step.actions)
       if (action.type === 'drill')
         find(`drill ${action.diameterMm}`, `${action.diameterMm} mm drill`).other.push(step.text);
+  const asked = [
+    ...plan.steps.flatMap((step) => step.actions.flatMap((action) => toolsOfAct(plan, action, step.text))),
+    ...plan.stations.flatMap(toolsOfJoint),
+  ];
+  const calledBy = new Map<ToolNeed, RegExp>();
+  for (const { name, called, for: what } of asked) {
+    const need = find(`act ${name}`, name);
+    if (!need.other.includes(what)) need.other.push(what);
+    calledBy.set(need, called);
+  }
   const unused: ToolList['unused'] = [];
   for (const tool of plan.tools) {
+    const meant = tool.drive ? undefined : needs.find((need) => calledBy.get(need)?.test(tool.name));
+    if (meant) {
+      // The sheet's own name for it is the one to look for.
+      Object.assign(meant, { name: tool.name, listed: true, ...specialOf(tool) });
+      continue;
+    }
     const known = tool.drive && needs.find((need) => need.drive && sameDrive(need.drive, tool.drive as DriveSize));
     if (known) known.listed = true;
     else if (tool.drive) unused.push({ id: tool.id, name: tool.name, kit: tool.kit });
     else {
       const special = find(`special ${tool.name.toLowerCase()}`, tool.name);
       special.listed = true;
+      Object.assign(special, specialOf(tool));
       special.other.push(tool.note ?? 'on the sheet');
     }
   }
   const there = crib.filter((tool) => !tool.missing);
   for (const need of needs) {
     const { drive } = need;
+    const called = calledBy.get(need);
     const have = drive
       ? there.find((tool) => takes(tool, drive))
-      : there.find((tool) => tool.name.toLowerCase() === need.name.toLowerCase());
+      : (there.find((tool) => tool.name.toLowerCase() === need.name.toLowerCase()) ??
+        there.find((tool) => tool.drive === undefined && called?.test(tool.name)) ??
+        wrenchFor(need, wrenches));
     if (have) need.have = have;
+    const got = arranged[need.key];
+    if (got) need.arranged = got;
   }
   return { needs, unused };
 }

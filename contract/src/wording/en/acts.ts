@@ -27,6 +27,8 @@ export const ACT_WORDS: Record<ActName, string> = {
   makeChoice: 'Choice made',
   findOut: 'Finding',
   addStep: 'Step put in',
+  arrangeTool: 'Tool got',
+  noteBought: 'Bought',
   doAct: 'Done on the line',
   doStep: 'Step done',
   waiveStep: 'Step let go',

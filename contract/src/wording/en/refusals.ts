@@ -362,6 +362,7 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: 'Which of the sheet’s figures it is hangs on what is still to be found or chosen on the line.',
     lift: 'Do that step first.',
   },
+  unknownWanted: NOT_IN_PLAN,
   minutesImplausible: {
     title: 'Minutes do not make sense',
     why: 'A step takes more than nothing, and less than a week.',

@@ -28,6 +28,8 @@ export const ACT_NAMES = [
   'makeChoice',
   'findOut',
   'addStep',
+  'arrangeTool',
+  'noteBought',
   'doAct',
   'doStep',
   'waiveStep',

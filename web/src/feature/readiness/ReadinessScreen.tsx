@@ -10,6 +10,8 @@ import type { Obstacle, Readiness } from '#core/readiness/readiness.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { ReceiveTabs } from '../../job/ReceiveTabs.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { ShoppingList } from './ShoppingList.tsx';
+import { ToolThere } from './ToolThere.tsx';
 import { useReadiness } from './use-readiness.ts';
 
 /** A target as it is set on the wrench's own scale. */
@@ -39,6 +41,8 @@ function Sheet({ result }: { result: Readiness }) {
   const { plan } = useOpenJob();
   const { stations } = indexOf(plan);
   const { wrenches, tools, compounds, time } = result;
+  // A sheet that lists no tools at all forgot none in particular.
+  const forgotten = plan.tools.length === 0 ? [] : tools.needs.filter(({ listed }) => !listed);
   const labels = (ids: readonly string[]) => {
     const shown = [...new Set(ids.map((id) => stations.get(id)?.label ?? id))].sort((a, b) =>
       a.localeCompare(b, 'en', { numeric: true }),
@@ -130,6 +134,8 @@ function Sheet({ result }: { result: Readiness }) {
                   <td className="py-1.5 font-bold">
                     {need.name}
                     {need.pair && <span className="block text-sm font-normal">two of them: turns and holds</span>}
+                    {need.use && <span className="block text-sm font-normal">{need.use}</span>}
+                    {need.misuse && <span className="block text-sm font-normal text-bad">{need.misuse}</span>}
                   </td>
                   <td className="py-1.5 text-sm">
                     {need.turns.length > 0 && <span className="block">turns {labels(need.turns)}</span>}
@@ -137,20 +143,26 @@ function Sheet({ result }: { result: Readiness }) {
                     {need.other.length > 0 && <span className="block">{need.other.join('; ')}</span>}
                   </td>
                   <td className="py-1.5 text-sm">{need.listed ? 'yes' : 'not on it'}</td>
-                  <td className={`py-1.5 text-sm ${need.have ? '' : 'font-bold text-bad'}`}>
-                    {need.have ? (need.have.place ?? 'yes') : 'none'}
+                  <td className="py-1.5 text-sm">
+                    <ToolThere need={need} />
                   </td>
                 </tr>
               ))}
             </tbody>
           </table>
           {tools.needs.length === 0 && <p className="text-ink-2">Nothing but hands.</p>}
+          {forgotten.length > 0 && (
+            <p className="mt-2 text-sm">
+              <b>The sheets forgot:</b> {forgotten.map(({ name }) => name).join(', ')}.
+            </p>
+          )}
           {tools.unused.length > 0 && (
             <p className="mt-2 text-sm text-ink-2">
               On the sheet and not used here: {tools.unused.map(({ name }) => name).join(', ')}.
             </p>
           )}
         </Part>
+        <ShoppingList list={result.shopping} />
         <Part title="Compounds">
           {compounds.length === 0 && <p className="text-ink-2">No thread takes any.</p>}
           <ul>

@@ -3,8 +3,9 @@ import { afterEach, describe, expect, it } from '@jest/globals';
 import { cleanup, screen } from '@testing-library/react';
 import { Route } from 'react-router';
 import type { Crib } from '#contract/crib.ts';
+import { kitOfActs, ONE_OF_EACH } from '#demo/any-acts.ts';
 import { demoBottles, demoTemperatures, demoTools } from '#demo/crib.ts';
-import { guard, NOON, plate } from '#demo/try-job.ts';
+import { guard, NOON, openKit, plate } from '#demo/try-job.ts';
 import { documentOf, stageJob } from '../../test/job-stage.tsx';
 import { Shop } from '../../test/stage.tsx';
 import JobCardScreen from '../job-card/JobCardScreen.tsx';
@@ -52,6 +53,26 @@ describe('what the day needs', () => {
   it('a shop without a wrench that reaches says which torque is missing', async () => {
     show(shop(), plate(true).log, { wrenches: [] });
     expect((await screen.findAllByText('Missing')).length).toBeGreaterThan(0);
+  });
+  it('what no box brings is got with its amount and its day; what the crib lacks is got from somebody', async () => {
+    const kit = kitOfActs([ONE_OF_EACH.fill, ONE_OF_EACH.grease]);
+    const { user, given } = show(shop({ tools: [] }), openKit(kit));
+    expect(await screen.findByRole('heading', { name: 'To be bought' })).toBeVisible();
+    await user.click(screen.getByRole('button', { name: /It is there.*oil/ }));
+    const amount = await screen.findByLabelText('How much is there, L');
+    await user.clear(amount);
+    await user.type(amount, 'x');
+    expect(screen.getByRole('button', { name: 'Keep it' })).toBeDisabled();
+    await user.clear(amount);
+    await user.type(amount, '1,5');
+    await user.click(screen.getByRole('button', { name: 'Keep it' }));
+    expect(given.at(-1)).toMatchObject({ type: 'noteBought', wanted: 'fill oil L', quantity: 1.5 });
+    expect(await screen.findByText('there')).toBeVisible();
+    await user.click(screen.getByRole('button', { name: /Rented.*grease gun/ }));
+    await user.type(await screen.findByLabelText('From whom'), 'Sallow Hire');
+    await user.click(screen.getByRole('button', { name: 'Reserve it for this job' }));
+    expect(given.at(-1)).toMatchObject({ type: 'arrangeTool', how: 'rented', from: 'Sallow Hire' });
+    expect(await screen.findByText('rented from Sallow Hire')).toBeVisible();
   });
   it('threads without a compound need none; own history is shown with its jobs', async () => {
     show(shop().on('GET /kits/*/minutes', { body: [50, 60, 70] }), guard().log);

@@ -1,7 +1,7 @@
 import type { ReactNode } from 'react';
 import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
 import type { Aftercare } from '#core/kit/kit-document.ts';
-import type { Check, Neighbour, Prerequisite, Temporary } from '#core/kit/kit-preparation.ts';
+import type { Check, KitTool, Neighbour, Prerequisite, Temporary } from '#core/kit/kit-preparation.ts';
 import type { Disconnect, RemovedThing } from '#core/kit/kit-step.ts';
 import { PHASES } from '#core/kit/phase.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
@@ -15,6 +15,11 @@ const asIs = (words: readonly string[]) => words.map((word) => [word, word] as c
 
 const NAME = { field: 'name', label: 'What', kind: 'words', missing: 'Name it.' } as const;
 const NAMED = [{ ...NAME, hideLabel: true, missing: 'Say it.' }] as const;
+const TOOL: ReadonlyArray<RowField<KitTool>> = [
+  { field: 'note', label: 'Note', kind: 'words', optional: true },
+  { field: 'use', label: 'How it is used', kind: 'words', optional: true },
+  { field: 'misuse', label: 'What misuse does', kind: 'words', optional: true },
+];
 const SAID = [{ field: 'text', label: 'What', kind: 'words', hideLabel: true }] as const;
 
 const REMOVED: ReadonlyArray<RowField<RemovedThing>> = [
@@ -295,6 +300,11 @@ export function StepLists() {
         fields={NAMED}
         nameOf={nameOf}
         plain={() => ({ name: 'Spring compressor', special: true })}
+        below={(entry, edit) => (
+          <More name={entry.name}>
+            <FieldGrid entry={entry} name={entry.name} fields={TOOL} edit={edit} />
+          </More>
+        )}
       />
       <Adds />
     </>
