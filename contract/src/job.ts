@@ -137,6 +137,30 @@ export interface CommandBatchAnswer {
 const EARLIEST_PLAN_MS = Date.UTC(2000, 0, 1);
 const LATEST_PLAN_MS = Date.UTC(2100, 0, 1);
 
+/** Where the vehicle stands while it is worked on. */
+export const JOB_PLACES = ['bay', 'yard', 'customer'] as const;
+export type JobPlace = (typeof JOB_PLACES)[number];
+
+const PlannedMs = z.number().int().min(EARLIEST_PLAN_MS).max(LATEST_PLAN_MS);
+const slot = {
+  place: z.enum(JOB_PLACES).optional(),
+  /** Ids of those who are to work on it. */
+  fitters: z.array(Ref).max(12).optional(),
+  /** When the owner was told it is ready, ms. */
+  promisedMs: PlannedMs.optional(),
+};
+/** What of a slot is not its bay and its start. */
+export const JobSlotSchema = z.strictObject(slot);
+export type JobSlot = z.infer<typeof JobSlotSchema>;
+
+/** A job moved to another time, bay, place, or to other hands: nothing that was done is lost by it. */
+export const MoveJobSchema = z.strictObject({
+  bay: z.number().int().min(1).max(99),
+  plannedStartMs: PlannedMs,
+  ...slot,
+});
+export type MoveJob = z.infer<typeof MoveJobSchema>;
+
 export const OpenJobSchema = z.strictObject({
   vehicle: Ref,
   /** Kits of the visit, in order, each with its side where one is fitted on both; answers stand under scoped ids. */
@@ -146,7 +170,8 @@ export const OpenJobSchema = z.strictObject({
     .max(12),
   answers: AnswersSchema,
   bay: z.number().int().min(1).max(99),
-  plannedStartMs: z.number().int().min(EARLIEST_PLAN_MS).max(LATEST_PLAN_MS),
+  plannedStartMs: PlannedMs,
+  ...slot,
   odometerKm: z.number().min(0).max(5_000_000).optional(),
   /** How the vehicle will be held up; left out, the line asks at the first lift. */
   heldUpBy: z.enum(HELD_UP_BY).optional(),
@@ -178,6 +203,7 @@ export interface JobCard {
   vehicle: { make: string; model: string; plate: string };
   progress: JobProgress;
   closedAtMs?: number;
+  promisedMs?: number;
   /** The record was altered behind the application's back. */
   broken?: true;
 }
@@ -188,6 +214,7 @@ export interface JobDocument {
   number: string;
   bay: number;
   plannedStartMs: number;
+  slot?: JobSlot;
   odometerKm?: number;
   vehicle: Vehicle;
   /** Every kit that is or was in the visit. */

@@ -36,6 +36,8 @@ export type ProblemCode =
   | 'specMissing'
   | 'kitDoesNotFit'
   | 'bayUnknown'
+  | 'personUnknown'
+  | 'promisedTooEarly'
   | 'unknownWrench'
   | 'unknownTool'
   | 'unknownBottle'

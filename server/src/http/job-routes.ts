@@ -2,7 +2,7 @@ import { Hono } from 'hono';
 import { streamSSE } from 'hono/streaming';
 import { z } from 'zod';
 import type { RecordCheck, StoredEvent } from '#contract/job.ts';
-import { AddKitSchema, CommandBatchSchema, JobDeviceSchema, OpenJobSchema } from '#contract/job.ts';
+import { AddKitSchema, CommandBatchSchema, JobDeviceSchema, MoveJobSchema, OpenJobSchema } from '#contract/job.ts';
 import { jobCardPdf, jobLabelPdf } from '../report/job-card-pdf.ts';
 import { recordCsv } from '../report/record-csv.ts';
 import { recordFile } from '../report/record-file.ts';
@@ -53,6 +53,12 @@ export function jobRoutes(
     .get('/:jobId', jobId, async (c) => {
       const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
       return document ? c.json(document) : problem(c, 'unknownJob');
+    })
+    .put('/:jobId/slot', jobId, validate('json', MoveJobSchema), async (c) => {
+      const caller = c.get('caller');
+      if (caller.person.role === 'apprentice') return problem(c, 'notPermitted');
+      const outcome = await jobs.move(caller, c.req.valid('param').jobId, c.req.valid('json'));
+      return outcome.ok ? c.body(null, 204) : problem(c, outcome.error.code, outcome.error);
     })
     .get('/:jobId/tools-out', jobId, async (c) => {
       const { jobId: id } = c.req.valid('param');

@@ -40,6 +40,8 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   specMissing: { status: 422, title: 'The kit gives no torque for a station of this vehicle' },
   kitDoesNotFit: { status: 409, title: 'The kit does not fit this vehicle' },
   bayUnknown: { status: 422, title: 'The shop has no such bay' },
+  personUnknown: { status: 422, title: 'The shop has no such person' },
+  promisedTooEarly: { status: 422, title: 'Promised before it begins' },
   unknownWrench: { status: 404, title: 'No such wrench in this shop' },
   unknownTool: { status: 404, title: 'No such tool in this shop' },
   unknownBottle: { status: 404, title: 'No such bottle in this shop' },

@@ -8,6 +8,7 @@ import type {
   JobCard,
   JobDeviceInput,
   JobDocument,
+  MoveJob,
   OpenJob,
   SentCommand,
   StoredEvent,
@@ -37,6 +38,7 @@ import type { Authority, CommandAuthority } from './command-authority.ts';
 import { noteFitted } from './fitted-note.ts';
 import type { JobDevices } from './job-devices.ts';
 import { JobShelf } from './job-shelf.ts';
+import { type MoveFault, slotFault, slotOf } from './job-slot.ts';
 import { type LiveJob, openedWith } from './live-job.ts';
 import { type OpenJobError, openJob } from './open-job.ts';
 import { pastVisit } from './past-visit.ts';
@@ -95,6 +97,18 @@ export class JobService {
     return openJob(this.parts, caller, input, this.now());
   }
 
+  /** Moves a job to another time, bay, place or to other hands. What was done stays as it is. */
+  async move(caller: Caller, id: string, input: MoveJob): Promise<Result<void, MoveFault>> {
+    const { jobs, catalog } = this.parts;
+    const row = await jobs.find(caller.shopId, id);
+    if (!row) return fail({ code: 'unknownJob' });
+    if (row.closedAtMs) return fail({ code: 'jobClosed' });
+    const fault = await slotFault(catalog, caller.shopId, input);
+    if (fault) return fail(fault);
+    await jobs.move(id, { bay: input.bay, plannedStartMs: input.plannedStartMs, slot: slotOf(input) });
+    return ok(undefined);
+  }
+
   /** Everything a device needs to work the job; for a record, to the letter as it is stored. */
   async document(caller: Caller, id: string): Promise<JobDocument | undefined> {
     const { jobs, catalog, wrenches, devices } = this.parts;
@@ -113,6 +127,7 @@ export class JobService {
       number: row.number,
       bay: row.bay,
       plannedStartMs: row.plannedStartMs,
+      slot: row.slot ?? undefined,
       odometerKm: row.odometerKm ?? undefined,
       vehicle: row.vehicle,
       kits: kits.map(({ document, prefix, side, withdrawn }) => ({

@@ -9,11 +9,12 @@ import type { RecordSeal } from '../seal/record-seal.ts';
 import type { CatalogRepository, PinnedDocument } from '../store/catalog-repository.ts';
 import type { JobRepository } from '../store/job-repository.ts';
 import type { Caller } from './caller.ts';
+import { type SlotFault, slotFault, slotOf } from './job-slot.ts';
 
 export type OpenJobError =
   | { code: 'unknownVehicle' }
   | { code: 'unknownKit' }
-  | { code: 'bayUnknown'; bays: number }
+  | SlotFault
   | { code: 'kitDoesNotFit'; text: string; kit: string }
   | { code: 'kitTwice'; kit: string }
   | (ResolveError & { kit: string });
@@ -35,7 +36,8 @@ export async function openJob(
     ),
   ]);
   if (!stored) return fail({ code: 'unknownVehicle' });
-  if (input.bay > shop.bays) return fail({ code: 'bayUnknown', bays: shop.bays });
+  const misplaced = await slotFault(catalog, caller.shopId, input);
+  if (misplaced) return fail(misplaced);
   const kits: PinnedDocument[] = [];
   for (const kit of found) {
     if (!kit) return fail({ code: 'unknownKit' });
@@ -65,6 +67,7 @@ export async function openJob(
       shopId: caller.shopId,
       bay: input.bay,
       plannedStartMs: input.plannedStartMs,
+      slot: slotOf(input),
       odometerKm: input.odometerKm,
       vehicleId: vehicle.id,
       vehicle,

@@ -6,7 +6,7 @@ import { upgradeKit } from '#core/kit/upgrade-kit.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { type KitSide, kitOnSide } from '#core/visit/kit-on-side.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
-import { KitEntity, type PinnedKit, ShopEntity, VehicleEntity, WrenchEntity } from './entities.ts';
+import { KitEntity, type PinnedKit, ShopEntity, UserEntity, VehicleEntity, WrenchEntity } from './entities.ts';
 
 /** A released document as it was stored, lifted to this version of the format. */
 export const currentKit = (stored: KitDocument): KitDocument => upgradeKit(stored) as KitDocument;
@@ -26,6 +26,12 @@ export interface PinnedDocument extends JobKit {
 /** What a shop owns and works from: vehicles, kits, wrenches. */
 export class CatalogRepository {
   constructor(private readonly source: DataSource) {}
+
+  /** Ids of the people of a shop. */
+  async peopleIds(shopId: string): Promise<string[]> {
+    const people = await this.source.getRepository(UserEntity).find({ where: { shopId }, select: { id: true } });
+    return people.map(({ id }) => id);
+  }
 
   shop(shopId: string): Promise<ShopEntity> {
     return this.source.getRepository(ShopEntity).findOneByOrFail({ id: shopId });

@@ -12,6 +12,7 @@ import { Trust1764000000006 } from './migration/0007-trust.ts';
 import { LinePhases1764000000007 } from './migration/0008-line-phases.ts';
 import { HouseRules1764000000008 } from './migration/0009-house-rules.ts';
 import { KitPictures1764000000009 } from './migration/0010-kit-pictures.ts';
+import { JobSlot1764000000010 } from './migration/0011-job-slot.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -32,6 +33,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       LinePhases1764000000007,
       HouseRules1764000000008,
       KitPictures1764000000009,
+      JobSlot1764000000010,
     ],
     synchronize: false,
     poolSize: 10,

@@ -1,4 +1,5 @@
 import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
+import type { JobSlot } from '#contract/job.ts';
 import type { Waiver } from '#contract/kit-draft.ts';
 import type { JobEvent } from '#core/job/acts.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
@@ -121,6 +122,8 @@ export class JobEntity {
   @Column({ type: 'varchar', length: 24 }) number!: string;
   @Column({ type: 'int' }) bay!: number;
   @Column({ ...millis, name: 'planned_start_ms' }) plannedStartMs!: number;
+  /** Where and by whom it is worked, and until when it was promised; a plan that may be moved, no part of the record. */
+  @Column({ type: 'json', nullable: true }) slot?: JobSlot | null;
   @Column({ type: 'double', name: 'odometer_km', nullable: true }) odometerKm?: number | null;
   @Index() @Column({ type: 'varchar', length: 64, name: 'vehicle_id' }) vehicleId!: string;
   /** The vehicle as it was when the job was opened. */

@@ -43,6 +43,7 @@ export class JobRepository {
       number: row.number,
       bay: row.bay,
       plannedStartMs: row.plannedStartMs,
+      promisedMs: row.slot?.promisedMs,
       estimatedMinutes: row.progress.estimatedMinutes ?? 0,
       kitTitle: row.progress.title ?? '',
       vehicle: { make: row.vehicle.make, model: row.vehicle.model, plate: row.vehicle.plate },
@@ -61,6 +62,11 @@ export class JobRepository {
   /** Pins a kit that comes into a visit under way. A pin without its event is harmless: the events decide. */
   async pin(jobId: string, kits: readonly PinnedKit[]): Promise<void> {
     await this.source.getRepository(JobEntity).update({ id: jobId }, { kits: [...kits] });
+  }
+
+  /** Another time, bay, place or other hands for a job that is open. */
+  async move(jobId: string, to: Pick<JobEntity, 'bay' | 'plannedStartMs' | 'slot'>): Promise<void> {
+    await this.source.getRepository(JobEntity).update({ id: jobId }, to);
   }
 
   /** Finished jobs whose vehicle has not heard of it; of one vehicle where it is named. */

@@ -20,6 +20,7 @@ const ROUTES: Array<[method: string, path: string]> = [
   ['GET', `/api/jobs/${UNKNOWN}`],
   ['POST', `/api/jobs/${UNKNOWN}/commands`],
   ['POST', `/api/jobs/${UNKNOWN}/kits`],
+  ['PUT', `/api/jobs/${UNKNOWN}/slot`],
   ['POST', `/api/jobs/${UNKNOWN}/photos`],
   ['GET', `/api/jobs/${UNKNOWN}/photos/${UNKNOWN}`],
   ['GET', `/api/jobs/${UNKNOWN}/record`],

@@ -43,6 +43,46 @@ const one = async (device: Device, job: string, command: DeviceCommand) => {
   return result?.ok ? 'accepted' : result?.refusal.code;
 };
 
+describe('where, when and by whom', () => {
+  const HOUR = 3_600_000;
+  const slotOf = async (job: string) =>
+    body<{ bay: number; plannedStartMs: number; slot?: object; events: unknown[] }>(
+      mira.request('GET', `/api/jobs/${job}`),
+    );
+  it('is said at intake, and moved later with nothing lost that was done', async () => {
+    const start = Date.now();
+    const slot = { place: 'yard', fitters: ['u-vane'], promisedMs: start + 5 * HOUR };
+    const job = await openVisit(['track-bar-brace'], { plannedStartMs: start, ...slot });
+    expect(await slotOf(job)).toMatchObject({ bay: 2, plannedStartMs: start, slot });
+    expect(await one(mira, job, { type: 'raiseProblem', text: 'rust' })).toBe('accepted');
+    const moved = { bay: 3, plannedStartMs: start + 24 * HOUR, fitters: ['u-orrin'] };
+    expect((await mira.request('PUT', `/api/jobs/${job}/slot`, moved)).status).toBe(204);
+    const after = await slotOf(job);
+    expect(after).toMatchObject({ bay: 3, plannedStartMs: start + 24 * HOUR, slot: { fitters: ['u-orrin'] } });
+    expect(after.slot).not.toHaveProperty('promisedMs');
+    expect(after.events).toHaveLength(1);
+    // It is a plan and no part of the record: the seal still holds.
+    expect(await body(mira.request('GET', `/api/jobs/${job}/record`))).toMatchObject({ breaks: [], sealed: true });
+  });
+  it('is refused where the shop has no such bay or person, and where it is promised before it begins', async () => {
+    const job = await openVisit(['track-bar-brace']);
+    const start = Date.now();
+    const put = (over: object) =>
+      code(mira.request('PUT', `/api/jobs/${job}/slot`, { bay: 1, plannedStartMs: start, ...over }));
+    expect(await put({ bay: 90 })).toBe('bayUnknown');
+    expect(await put({ fitters: ['u-nobody'] })).toBe('personUnknown');
+    expect(await put({ promisedMs: start - HOUR })).toBe('promisedTooEarly');
+    expect(await put({ place: 'moon' })).toBe('badRequest');
+    expect(await code(mira.request('PUT', `/api/jobs/${randomUUID()}/slot`, { bay: 1, plannedStartMs: start }))).toBe(
+      'unknownJob',
+    );
+    const early = { vehicle: 'v-gorse', kits: ['track-bar-brace'], answers: {}, bay: 2 };
+    expect(
+      await code(mira.request('POST', '/api/jobs', { ...early, plannedStartMs: start, promisedMs: start - HOUR })),
+    ).toBe('promisedTooEarly');
+  });
+});
+
 describe('a visit of several kits', () => {
   it('is opened, settled by a lead, and read back as a file that says the same', async () => {
     const job = await openVisit(['rear-air-springs', 'track-bar-brace']);

@@ -31,7 +31,8 @@ export function useReadiness(): { result?: Readiness; failure?: string } {
               : [],
           ),
         },
-        nowMs,
+        // What is off by the day it is needed is off.
+        Math.max(nowMs, document.plannedStartMs),
       ),
     [crib, plan, state, document, ownMinutes, nowMs],
   );

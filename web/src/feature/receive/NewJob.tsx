@@ -1,6 +1,7 @@
 import { format, setHours, startOfHour } from 'date-fns';
 import { useEffect, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+import type { JobSlot } from '#contract/job.ts';
 import { misfitText } from '#contract/wording/plan-text.ts';
 import { odometerDoubtText } from '#contract/wording/vehicle-text.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
@@ -26,6 +27,7 @@ import { HeldUpOn } from './HeldUpOn.tsx';
 import { ImportKit } from './ImportKit.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
+import { SlotFields, slotStands } from './SlotFields.tsx';
 import { SoFarTable } from './SoFarTable.tsx';
 import { useChosenVisit } from './use-chosen-visit.ts';
 
@@ -52,6 +54,7 @@ export default function NewJob() {
   const [bay, setBay] = useState(1);
   const [start, setStart] = useState(() => format(startOfHour(new Date()), "yyyy-MM-dd'T'HH:mm"));
   const [held, setHeld] = useState<HeldUpBy>();
+  const [slot, setSlot] = useState<JobSlot>({});
   const [odometer, setOdometer] = useState<string>();
   const [odometerSure, setOdometerSure] = useState(false);
 
@@ -93,7 +96,7 @@ export default function NewJob() {
   const ready =
     resolved?.ok === true &&
     !misfit &&
-    Number.isFinite(startMs) &&
+    slotStands(slot, startMs) &&
     !odometerBad &&
     (doubt === undefined || odometerSure) &&
     !busy;
@@ -122,6 +125,7 @@ export default function NewJob() {
             answers,
             bay,
             plannedStartMs: startMs,
+            ...slot,
             odometerKm: km,
             heldUpBy,
           },
@@ -341,6 +345,7 @@ export default function NewJob() {
                     {odometerDoubtText(doubt)}
                   </label>
                 )}
+                <SlotFields slot={slot} startMs={startMs} onSlot={setSlot} />
                 <HeldUpOn by={heldUpBy} wheelsOff={wheelsOff} onChoose={setHeld} />
                 <label className="col-span-2 grid gap-1">
                   <span className="text-sm text-ink-2">Start</span>

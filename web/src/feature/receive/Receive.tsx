@@ -13,9 +13,11 @@ import { Sheet } from '../../ui/Sheet.tsx';
 import { Baselines } from './Baselines.tsx';
 import { Choices } from './Choices.tsx';
 import { Findings } from './Findings.tsx';
+import { MoveJob } from './MoveJob.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { Prerequisites } from './Prerequisites.tsx';
 import { QuestionField } from './Questions.tsx';
+import { localField, PLACE_TEXT } from './SlotFields.tsx';
 import { VisitKits } from './VisitKits.tsx';
 
 /** A job's vehicle, its kits and answers, what must be true and measured first, and changing an answer with a preview. */
@@ -25,7 +27,9 @@ export default function Receive() {
   const [asking, setAsking] = useState<VisitQuestion>();
   const [value, setValue] = useState<AnswerValue>();
   useHotkeys('u', () => give({ type: 'undo' }), [give]);
-  const { vehicle } = document;
+  const [moving, setMoving] = useState(false);
+  const reopen = useJobStore((store) => store.open);
+  const { vehicle, slot } = document;
   if (!setup) return null;
   const kits = kitsNow(setup, state);
   const answers = spreadAnswers(kits, state.answers);
@@ -48,7 +52,9 @@ export default function Receive() {
     ['Plate', vehicle.plate],
     ['Owner', vehicle.owner],
     ['Odometer', odometer === undefined ? 'not read' : `${Math.round(odometer)} km`],
-    ['Bay', String(document.bay)],
+    ['Bay', `${document.bay}${slot?.place && slot.place !== 'bay' ? `, ${PLACE_TEXT[slot.place].toLowerCase()}` : ''}`],
+    ['Start', localField(document.plannedStartMs).replace('T', ' ')],
+    ['Promised', slot?.promisedMs === undefined ? 'not said' : localField(slot.promisedMs).replace('T', ' ')],
   ];
   return (
     <div className="flex flex-1 flex-col lg:min-h-0">
@@ -68,6 +74,22 @@ export default function Receive() {
               </div>
             ))}
           </dl>
+          {!state.closed && (
+            <Button className="mt-3" onClick={() => setMoving(true)}>
+              Move the job
+            </Button>
+          )}
+          {moving && (
+            <MoveJob
+              job={document}
+              open
+              onClose={() => setMoving(false)}
+              onMoved={() => {
+                setMoving(false);
+                void reopen(document.id);
+              }}
+            />
+          )}
           <VisitKits />
           <Prerequisites />
           <Baselines />

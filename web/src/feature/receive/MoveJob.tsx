@@ -1,0 +1,76 @@
+import { type FormEvent, useState } from 'react';
+import type { JobDocument, JobSlot } from '#contract/job.ts';
+import { api, call } from '../../shop/api.ts';
+import { useChange } from '../../shop/queries.ts';
+import { useSession } from '../../shop/session.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { localField, SlotFields, slotStands } from './SlotFields.tsx';
+
+/** Moves a job to another time, bay, place or other hands; what was done stays. */
+export function MoveJob({
+  job,
+  open,
+  onClose,
+  onMoved,
+}: {
+  job: JobDocument;
+  open: boolean;
+  onClose: () => void;
+  onMoved: () => void;
+}) {
+  const bays = useSession((state) => state.session?.shop.bays ?? 1);
+  const { act, busy, failure } = useChange('jobs');
+  const [bay, setBay] = useState(job.bay);
+  const [start, setStart] = useState(() => localField(job.plannedStartMs));
+  const [slot, setSlot] = useState<JobSlot>(job.slot ?? {});
+  const startMs = Date.parse(start);
+  const good = slotStands(slot, startMs);
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    if (!good) return;
+    void act(async () => {
+      await call(
+        api.jobs[':jobId'].slot.$put({ param: { jobId: job.id }, json: { bay, plannedStartMs: startMs, ...slot } }),
+      );
+      onMoved();
+    });
+  };
+  return (
+    <Sheet open={open} onClose={onClose} title="Move the job" description="What was done stays done." wide>
+      <form onSubmit={submit} className="grid grid-cols-2 gap-3">
+        <label className="grid gap-1">
+          <span className="text-sm text-ink-2">Bay</span>
+          <select
+            className="figures min-h-14 border-2 border-ink bg-sheet px-3"
+            value={bay}
+            onChange={(event) => setBay(Number(event.target.value))}
+          >
+            {Array.from({ length: Math.max(bays, job.bay) }, (_, index) => index + 1).map((number) => (
+              <option key={number}>{number}</option>
+            ))}
+          </select>
+        </label>
+        <label className="grid gap-1">
+          <span className="text-sm text-ink-2">Start</span>
+          <input
+            type="datetime-local"
+            className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3"
+            value={start}
+            onChange={(event) => setStart(event.target.value)}
+          />
+        </label>
+        <SlotFields slot={slot} startMs={startMs} onSlot={setSlot} />
+        {failure && (
+          <p role="alert" className="col-span-2 text-bad">
+            {failure}
+          </p>
+        )}
+        <Button onClick={onClose}>Leave it</Button>
+        <Button type="submit" tone="primary" disabled={!good || busy}>
+          {busy ? 'Moving' : 'Move it'}
+        </Button>
+      </form>
+    </Sheet>
+  );
+}

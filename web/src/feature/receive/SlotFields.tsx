@@ -1,0 +1,88 @@
+import { format } from 'date-fns';
+import { JOB_PLACES, type JobPlace, type JobSlot } from '#contract/job.ts';
+import { useCribRead } from '../../shop/queries.ts';
+import { Button } from '../../ui/Button.tsx';
+
+export const PLACE_TEXT: Record<JobPlace, string> = {
+  bay: 'In the bay',
+  yard: 'In the yard',
+  customer: 'At the owner’s',
+};
+
+/** An instant as a local date and time field has it. */
+export const localField = (atMs: number): string => format(new Date(atMs), "yyyy-MM-dd'T'HH:mm");
+
+const LOOK = 'figures min-h-14 w-full border-2 border-ink bg-sheet px-3';
+
+/** Where it is worked, by whom, and until when it was promised. */
+export function SlotFields({
+  slot,
+  startMs,
+  onSlot,
+}: {
+  slot: JobSlot;
+  startMs: number;
+  onSlot: (slot: JobSlot) => void;
+}) {
+  const { data: crib } = useCribRead();
+  const { place = 'bay', fitters = [], promisedMs } = slot;
+  const early = promisedMs !== undefined && Number.isFinite(startMs) && promisedMs < startMs;
+  return (
+    <>
+      <fieldset className="col-span-2 grid grid-cols-3 gap-2">
+        <legend className="mb-1 text-sm text-ink-2">Place</legend>
+        {JOB_PLACES.map((one) => (
+          <Button
+            key={one}
+            className="px-1!"
+            tone={one === place ? 'dark' : 'plain'}
+            aria-pressed={one === place}
+            onClick={() => onSlot({ ...slot, place: one })}
+          >
+            {PLACE_TEXT[one]}
+          </Button>
+        ))}
+      </fieldset>
+      {crib && crib.people.length > 0 && (
+        <fieldset className="col-span-2">
+          <legend className="mb-1 text-sm text-ink-2">Who works on it</legend>
+          <div className="flex flex-wrap gap-2">
+            {crib.people.map(({ id, name }) => {
+              const on = fitters.includes(id);
+              return (
+                <Button
+                  key={id}
+                  className="px-3!"
+                  tone={on ? 'dark' : 'plain'}
+                  aria-pressed={on}
+                  onClick={() =>
+                    onSlot({ ...slot, fitters: on ? fitters.filter((one) => one !== id) : [...fitters, id] })
+                  }
+                >
+                  {name}
+                </Button>
+              );
+            })}
+          </div>
+        </fieldset>
+      )}
+      <label className="col-span-2 grid gap-1">
+        <span className="text-sm text-ink-2">Promised for</span>
+        <input
+          type="datetime-local"
+          className={LOOK}
+          value={promisedMs === undefined ? '' : localField(promisedMs)}
+          onChange={(event) => {
+            const atMs = Date.parse(event.target.value);
+            onSlot({ ...slot, promisedMs: Number.isFinite(atMs) ? atMs : undefined });
+          }}
+        />
+        {early && <span className="text-bad">Promised before it begins.</span>}
+      </label>
+    </>
+  );
+}
+
+/** Whether a slot can be kept. */
+export const slotStands = ({ promisedMs }: JobSlot, startMs: number): boolean =>
+  Number.isFinite(startMs) && (promisedMs === undefined || promisedMs >= startMs);
