@@ -44,6 +44,21 @@ export interface RevisionCard {
   waivers: Waiver[];
 }
 
+/** A job a kit stands in: its revision there, and the vehicle. */
+export interface KitUse {
+  job: string;
+  number: string;
+  revision: number;
+  vehicle: { id: string; model: string; plate: string };
+  closedAtMs?: number;
+}
+
+/** Whom a revised sheet concerns: jobs that are open with an earlier revision, and vehicles it was fitted to. */
+export interface KitReach {
+  open: KitUse[];
+  fitted: KitUse[];
+}
+
 /** A kit of the library in a list: its newest revision, and whether someone is writing the next. */
 export interface KitCard {
   id: string;

@@ -79,7 +79,7 @@ function apiRoutes({
     .route('/', catalogRoutes(catalog, jobs, drafts, sessions))
     .route('/jobs', jobRoutes(jobs, crib, sessions, devices, folder))
     .route('/crib', cribRoutes(crib, catalog, sessions))
-    .route('/kit-library', kitRoutes(drafts, catalog, pictures, works));
+    .route('/kit-library', kitRoutes(drafts, catalog, jobs, pictures, works));
 }
 export type Api = ReturnType<typeof apiRoutes>;
 

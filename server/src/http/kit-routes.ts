@@ -3,6 +3,7 @@ import { z } from 'zod';
 import { ReleaseSchema, ShopLexiconSchema, WithdrawSchema } from '#contract/kit-draft.ts';
 import { writeKit } from '#contract/read-kit.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
+import type { JobService } from '../service/job-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
 import type { KitPictures } from '../service/kit-pictures.ts';
 import type { KitWorks } from '../thread/kit-works.ts';
@@ -26,7 +27,13 @@ const mayWrite = async (c: Context<SignedInEnv>, next: () => Promise<void>) => {
 };
 
 /** The library's list, revisions, and kits being written. */
-export function kitRoutes(drafts: KitDraftService, catalog: CatalogService, pictures: KitPictures, works: KitWorks) {
+export function kitRoutes(
+  drafts: KitDraftService,
+  catalog: CatalogService,
+  jobs: JobService,
+  pictures: KitPictures,
+  works: KitWorks,
+) {
   return new Hono<SignedInEnv>()
     .get('/library', async (c) => c.json(await drafts.library(c.get('caller').shopId)))
     .get('/lexicon', async (c) => c.json(await drafts.lexicon(c.get('caller').shopId)))
@@ -81,6 +88,7 @@ export function kitRoutes(drafts: KitDraftService, catalog: CatalogService, pict
       const outcome = await drafts.revise(c.get('caller'), c.req.valid('param').id);
       return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code, outcome.error);
     })
+    .get('/:id/reach', Id, async (c) => c.json(await jobs.reach(c.get('caller').shopId, c.req.valid('param').id)))
     .get('/:id/revisions', Id, async (c) =>
       c.json(await drafts.revisions(c.get('caller').shopId, c.req.valid('param').id)),
     )

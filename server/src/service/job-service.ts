@@ -13,6 +13,7 @@ import type {
   SentCommand,
   StoredEvent,
 } from '#contract/job.ts';
+import type { KitReach, KitUse } from '#contract/kit-draft.ts';
 import type { PastVisit } from '#contract/vehicle.ts';
 import { outForJob } from '#core/crib/crib-tool.ts';
 import type { JobCommand } from '#core/job/acts.ts';
@@ -95,6 +96,29 @@ export class JobService {
 
   open(caller: Caller, input: OpenJob): Promise<Result<{ id: string }, OpenJobError>> {
     return openJob(this.parts, caller, input, this.now());
+  }
+
+  /** Whom a revised sheet concerns: open jobs with the kit, and vehicles it was fitted to. */
+  async reach(shopId: string, kitId: string): Promise<KitReach> {
+    const rows = await this.parts.jobs.withKit(shopId, kitId);
+    const uses = rows.flatMap((row): KitUse[] => {
+      const pin = row.kits.filter(({ id }) => id === kitId).at(-1);
+      if (!pin) return [];
+      const { model, plate } = row.vehicle;
+      return [
+        {
+          job: row.id,
+          number: row.number,
+          revision: pin.revision,
+          vehicle: { id: row.vehicleId, model, plate },
+          ...(row.closedAtMs ? { closedAtMs: row.closedAtMs } : {}),
+        },
+      ];
+    });
+    return {
+      open: uses.filter(({ closedAtMs }) => closedAtMs === undefined),
+      fitted: uses.filter(({ closedAtMs }) => closedAtMs !== undefined),
+    };
   }
 
   /** Moves a job to another time, bay, place or to other hands. What was done stays as it is. */

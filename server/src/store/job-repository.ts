@@ -3,6 +3,9 @@ import type { JobCard, StoredEvent, UnheardDevice } from '#contract/job.ts';
 import { AppendQueue, type JobAppend } from './append-queue.ts';
 import { JobDeviceEntity, JobEntity, JobEventEntity, PhotoEntity, type PinnedKit, ShopEntity } from './entities.ts';
 
+/** Most jobs of one kit that are listed (chosen by us). */
+const MOST_USES = 500;
+
 /** Jobs and their events. With the entities the only place that knows how they are stored. */
 export class JobRepository {
   private readonly queue: AppendQueue;
@@ -50,6 +53,18 @@ export class JobRepository {
       progress: row.progress,
       closedAtMs: row.closedAtMs ?? undefined,
     }));
+  }
+
+  /** Jobs that have or had a kit, the newest first. */
+  async withKit(shopId: string, kitId: string): Promise<JobEntity[]> {
+    return this.source
+      .getRepository(JobEntity)
+      .createQueryBuilder('job')
+      .where('job.shopId = :shopId', { shopId })
+      .andWhere("JSON_CONTAINS(JSON_EXTRACT(job.kits, '$[*].id'), JSON_QUOTE(:kitId))", { kitId })
+      .orderBy('job.openedAtMs', 'DESC')
+      .take(MOST_USES)
+      .getMany();
   }
 
   /** All visits of a vehicle, newest first. */

@@ -43,6 +43,7 @@ const ROUTES: Array<[method: string, path: string]> = [
   ['POST', '/api/kit-library/drafts/no-such-kit/release'],
   ['POST', '/api/kit-library/no-such-kit/revise'],
   ['GET', '/api/kit-library/no-such-kit/revisions'],
+  ['GET', '/api/kit-library/no-such-kit/reach'],
   ['GET', '/api/kit-library/no-such-kit/revisions/1'],
   ['POST', '/api/kit-library/no-such-kit/revisions/1/withdraw'],
   ['GET', '/api/kit-library/lexicon'],

@@ -64,6 +64,17 @@ describe('where, when and by whom', () => {
     // It is a plan and no part of the record: the seal still holds.
     expect(await body(mira.request('GET', `/api/jobs/${job}/record`))).toMatchObject({ breaks: [], sealed: true });
   });
+  it('a revised sheet finds its open jobs, and no other shop’s kit is found by a part of its name', async () => {
+    const job = await openVisit(['track-bar-brace']);
+    const reach = (kit: string) =>
+      body<{ open: Array<{ job: string; revision: number }>; fitted: unknown[] }>(
+        mira.request('GET', `/api/kit-library/${kit}/reach`),
+      );
+    const found = await reach('track-bar-brace');
+    expect(found.open.find((use) => use.job === job)).toMatchObject({ revision: 1, vehicle: { id: 'v-gorse' } });
+    expect((await reach('transfer-case-guard')).fitted).toHaveLength(1);
+    expect(await reach('track-bar')).toEqual({ open: [], fitted: [] });
+  });
   it('is refused where the shop has no such bay or person, and where it is promised before it begins', async () => {
     const job = await openVisit(['track-bar-brace']);
     const start = Date.now();

@@ -2,7 +2,7 @@ import { type UseQueryResult, useMutation, useQueries, useQuery, useQueryClient 
 import { useCallback } from 'react';
 import type { Crib } from '#contract/crib.ts';
 import type { JobCard, RecordCheck } from '#contract/job.ts';
-import type { DraftCard, KitCard, RevisionCard } from '#contract/kit-draft.ts';
+import type { DraftCard, KitCard, KitReach, RevisionCard } from '#contract/kit-draft.ts';
 import type { ProblemCode } from '#contract/problem.ts';
 import type { SignInOptions } from '#contract/session.ts';
 import type { VehicleHistory } from '#contract/vehicle.ts';
@@ -112,6 +112,15 @@ export const useRevisions = (kit: string): Read<RevisionCard[]> =>
       queryKey: [...KEYS.library, kit, 'revisions'],
       queryFn: async () =>
         (await call(api['kit-library'][':id'].revisions.$get({ param: { id: kit } }))) as RevisionCard[],
+    }),
+  );
+
+/** Whom a revised sheet concerns. */
+export const useKitReach = (kit: string): Read<KitReach> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.library, kit, 'reach'],
+      queryFn: async () => (await call(api['kit-library'][':id'].reach.$get({ param: { id: kit } }))) as KitReach,
     }),
   );
 

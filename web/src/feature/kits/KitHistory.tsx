@@ -9,6 +9,7 @@ import { useChange, useRevision, useRevisions } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import { KitReach } from './KitReach.tsx';
 
 /** A kit's released revisions, and what changed from one to the next. */
 export default function KitHistory() {
@@ -134,6 +135,7 @@ export default function KitHistory() {
             {!changes && <li className="px-2 py-3 text-ink-2">Comparing.</li>}
           </ul>
         </section>
+        {revisions && <KitReach kit={kitId} revisions={revisions} />}
       </main>
       <ReasonSheet
         open={withdrawing !== undefined}

@@ -2,7 +2,7 @@ import '@testing-library/jest-dom/jest-globals';
 import { afterEach, describe, expect, it } from '@jest/globals';
 import { cleanup, screen, waitFor, within } from '@testing-library/react';
 import { Route } from 'react-router';
-import type { DraftCard, KitCard, RevisionCard } from '#contract/kit-draft.ts';
+import type { DraftCard, KitCard, KitReach, RevisionCard } from '#contract/kit-draft.ts';
 import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { FITTER, Shop, stage } from '../../test/stage.tsx';
 import KitHistory from './KitHistory.tsx';
@@ -136,14 +136,17 @@ describe('the revisions of a kit', () => {
   });
   const first = { ...TRANSFER_CASE_GUARD, revision: 1 };
   const second = { ...first, revision: 2, title: 'Transfer-case guard, heavy' };
-  const history = (revisions: RevisionCard[], session = FITTER) =>
+  const none: KitReach = { open: [], fitted: [] };
+  const history = (revisions: RevisionCard[], session = FITTER, reach = none) =>
     stage(
       ROUTES,
       '/kits/guard',
       shop()
         .on('GET /kit-library/guard/revisions', { body: revisions })
         .on('GET /kit-library/guard/revisions/1', { body: first })
-        .on('GET /kit-library/guard/revisions/2', { body: second }),
+        .on('GET /kit-library/guard/revisions/2', { body: second })
+        .on('GET /kit-library/guard/revisions/3', { body: { ...first, revision: 3 } })
+        .on('GET /kit-library/guard/reach', { body: reach }),
       session,
     );
   it('show what changed between the newest two', async () => {
@@ -155,6 +158,26 @@ describe('the revisions of a kit', () => {
   it('one alone differs from nothing', async () => {
     history([revision(1)]);
     expect(await screen.findByText('Nothing differs.')).toBeVisible();
+  });
+  it('say whom a revised sheet concerns, and what of the shop’s own edits the maker’s newer file does not know', async () => {
+    const vehicle = { id: 'v-1', model: 'Carrick 3.0', plate: '14-208' };
+    history([revision(3), revision(2, { note: 'Heavier plate', releasedBy: 'Rafe Orrin' }), revision(1)], FITTER, {
+      open: [{ job: 'j-1', number: '261127-1', revision: 2, vehicle }],
+      fitted: [{ job: 'j-0', number: '261001-1', revision: 1, vehicle: { ...vehicle, plate: '' }, closedAtMs: 1 }],
+    });
+    expect(await screen.findByRole('link', { name: 'Carrick 3.0 · 14-208' })).toHaveAttribute(
+      'href',
+      '/jobs/j-1/receive',
+    );
+    expect(screen.getByRole('link', { name: 'Carrick 3.0 · no plate' })).toHaveAttribute('href', '/vehicles/v-1');
+    expect(screen.getByText(/goes on with the revision it was opened with/)).toBeVisible();
+    expect(await screen.findByRole('heading', { name: 'The shop’s own edits' })).toBeVisible();
+    expect(await screen.findByText('not in it')).toBeVisible();
+  });
+  it('concern nobody where no job has the kit', async () => {
+    history([revision(1)]);
+    expect(await screen.findByText('No open job has it.')).toBeVisible();
+    expect(screen.getByText('It was fitted to no vehicle yet.')).toBeVisible();
   });
   it('what was let stand and what was withdrawn is said', async () => {
     history([
