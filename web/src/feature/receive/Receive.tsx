@@ -12,6 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Baselines } from './Baselines.tsx';
 import { Choices } from './Choices.tsx';
+import { CornerGrid } from './CornerGrid.tsx';
 import { Findings } from './Findings.tsx';
 import { MoveJob } from './MoveJob.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
@@ -95,6 +96,7 @@ export default function Receive() {
           <Baselines />
           <Choices />
           <Findings />
+          <CornerGrid />
           <h2 className="plate mt-6 mb-2 text-3xl">Answers</h2>
           <ul className="border-t border-rule">
             {visitQuestions(kits).map((asked) => {
