@@ -69,7 +69,7 @@ function Sheet({ result }: { result: Readiness }) {
               const wrench = wrenches.wrenches.find((entry) => entry.id === id);
               return (
                 <li key={id} className="flex justify-between gap-3 border-t border-hair py-1.5">
-                  <b>{wrench?.label}</b>
+                  <b className="whitespace-nowrap">{wrench?.label}</b>
                   <span className="figures text-right">
                     {targetsNm.map((nm) => (wrench ? settingText(wrench, nm) : `${nm} N·m`)).join(', ')}
                   </span>

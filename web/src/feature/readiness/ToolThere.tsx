@@ -10,19 +10,17 @@ const COMES_TEXT: Record<ToolComes, string> = { owned: 'The shop owns one', borr
 /** Whether a tool is there: where it hangs, how it was got for this job, or a way to say so. */
 export function ToolThere({ need }: { need: ToolNeed }) {
   const { state, give } = useOpenJob();
-  const [how, setHow] = useState<ToolComes>();
+  const [open, setOpen] = useState(false);
+  const [how, setHow] = useState<ToolComes>('borrowed');
   const [from, setFrom] = useState('');
   const { have, arranged } = need;
   if (have) return <>{have.place ?? have.name}</>;
-  const say = (chosen: ToolComes, whose?: string) => {
-    if (give({ type: 'arrangeTool', tool: need.key, how: chosen, ...(whose ? { from: whose } : {}) })) {
-      setHow(undefined);
-      setFrom('');
-    }
-  };
+  const whose = from.trim();
+  const good = how === 'owned' || whose !== '';
   const submit = (event: FormEvent) => {
     event.preventDefault();
-    if (how && from.trim() !== '') say(how, from.trim());
+    if (good && give({ type: 'arrangeTool', tool: need.key, how, ...(whose === '' ? {} : { from: whose }) }))
+      setOpen(false);
   };
   return (
     <>
@@ -35,28 +33,28 @@ export function ToolThere({ need }: { need: ToolNeed }) {
         <b className="text-bad">none</b>
       )}
       {!state.closed && (
-        <span className="mt-1 flex flex-wrap gap-1">
-          {TOOL_COMES.map((one) => (
-            <Button
-              key={one}
-              className="min-h-11! px-2! text-sm"
-              aria-pressed={arranged?.how === one}
-              onClick={() => (one === 'owned' ? say(one) : setHow(one))}
-            >
-              {COMES_TEXT[one]}
-              <span className="sr-only">: {need.name}</span>
-            </Button>
-          ))}
-        </span>
+        <button type="button" className="block min-h-11 underline" onClick={() => setOpen(true)}>
+          {arranged ? 'Otherwise' : 'Get it'}
+          <span className="sr-only">: {need.name}</span>
+        </button>
       )}
-      <Sheet
-        open={how !== undefined}
-        onClose={() => setHow(undefined)}
-        title={`${how ? COMES_TEXT[how] : ''}: ${need.name}`}
-      >
+      <Sheet open={open} onClose={() => setOpen(false)} title={need.name} description="How does it come to this job?">
         <form onSubmit={submit} className="grid gap-3">
+          <div className="grid grid-cols-3 gap-2">
+            {TOOL_COMES.map((one) => (
+              <Button
+                key={one}
+                className="px-1!"
+                tone={how === one ? 'dark' : 'plain'}
+                aria-pressed={how === one}
+                onClick={() => setHow(one)}
+              >
+                {COMES_TEXT[one]}
+              </Button>
+            ))}
+          </div>
           <label className="grid gap-1">
-            <span className="font-bold">From whom</span>
+            <span className="font-bold">{how === 'owned' ? 'Where it lies' : 'From whom'}</span>
             <input
               className="min-h-12 border-2 border-ink bg-sheet px-3"
               maxLength={120}
@@ -64,7 +62,7 @@ export function ToolThere({ need }: { need: ToolNeed }) {
               onChange={(event) => setFrom(event.target.value)}
             />
           </label>
-          <Button type="submit" tone="primary" disabled={from.trim() === ''}>
+          <Button type="submit" tone="primary" disabled={!good}>
             Reserve it for this job
           </Button>
         </form>

@@ -68,7 +68,8 @@ describe('what the day needs', () => {
     await user.click(screen.getByRole('button', { name: 'Keep it' }));
     expect(given.at(-1)).toMatchObject({ type: 'noteBought', wanted: 'fill oil L', quantity: 1.5 });
     expect(await screen.findByText('there')).toBeVisible();
-    await user.click(screen.getByRole('button', { name: /Rented.*grease gun/ }));
+    await user.click(screen.getByRole('button', { name: /Get it.*grease gun/ }));
+    await user.click(await screen.findByRole('button', { name: 'Rented' }));
     await user.type(await screen.findByLabelText('From whom'), 'Sallow Hire');
     await user.click(screen.getByRole('button', { name: 'Reserve it for this job' }));
     expect(given.at(-1)).toMatchObject({ type: 'arrangeTool', how: 'rented', from: 'Sallow Hire' });
