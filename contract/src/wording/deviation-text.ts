@@ -131,6 +131,11 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
       const { step, refusal, reason } = deviation;
       return { step: stepName(step), refusal, reason: sentence(reason) };
     }
+    case 'stepAdded':
+      return {
+        text: sentence(deviation.text),
+        problem: deviation.problem === undefined ? 'none' : sentence(deviation.problem),
+      };
     case 'stepWaived':
       return { step: stepName(deviation.step), reason: sentence(deviation.reason) };
     case 'wrongWay': {

@@ -234,6 +234,7 @@ const PULL = { torqueNm: 81.2, verdict: 'over' } as never;
 type Kind = Deviation['kind'];
 const DEVIATIONS: { [K in Kind]: Omit<Extract<Deviation, { kind: K }>, 'kind' | 'atMs' | 'by'> } = {
   stepWaived: { step, reason: 'not on this one' },
+  stepAdded: { text: 'Weld the bracket', problem: 'cracked' },
   wrongWay: { act: lineAct, way: 'fork', reason: 'the boot is scrap' },
   notMet: { act: lineAct, said: 'left 3', met: false },
   clockReleased: { group, endsAtMs: 0, reason: 'no towing' },

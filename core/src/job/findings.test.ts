@@ -6,6 +6,7 @@ import type { KitDocument } from '../kit/kit-document.ts';
 import { kitFaults } from '../kit/kit-integrity.ts';
 import { resolve } from '../kit/resolve.ts';
 import { lineOf } from '../line/line.ts';
+import { deviations } from '../record/deviations.ts';
 import type { JobCommand } from './acts.ts';
 import { openLog } from './job-log.ts';
 import { nextOnLine } from './line-next.ts';
@@ -260,6 +261,12 @@ describe('what no sheet foresaw', () => {
     worker.finishLine();
     worker.closeOut();
     expect(worker.log.state.closed).toBeDefined();
+    // It stands on the record, with what it answers.
+    expect(deviations(worker.log.plan, worker.log.state).find(({ kind }) => kind === 'stepAdded')).toMatchObject({
+      text: 'Weld the bracket',
+      problem: 'the bracket is cracked',
+      by: RAFE,
+    });
     expect(tryCommand(worker, { type: 'addStep', text: 'more', before: 't2' }, RAFE)).toMatchObject({ ok: false });
   });
   it('is not put before what is done, behind nothing, or by a fitter', () => {

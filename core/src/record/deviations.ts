@@ -36,6 +36,8 @@ export type Deviation = When &
     | { kind: 'stepOverride'; step: string; refusal: string; reason: string }
     /** Let go by a lead. */
     | { kind: 'stepWaived'; step: string; reason: string }
+    /** Put into the line by a lead: no sheet has it. */
+    | { kind: 'stepAdded'; text: string; problem?: string }
     /** Done in a way that is known to do harm, with why. */
     | { kind: 'wrongWay'; act: string; way: string; reason: string }
     /** Tried and not met; met says whether it was in the end. */
@@ -168,7 +170,7 @@ function visitDeviations(plan: Plan, state: JobState): Deviation[] {
 }
 
 /** What departed on the line: steps let go, wrong ways, what was not met, clocks let go, a job put aside or handed back. */
-function lineDeviations({ visit, closed }: JobState): Deviation[] {
+function lineDeviations({ visit, closed, problems }: JobState): Deviation[] {
   const acts = Object.entries(visit.acts).flatMap(([act, { tries }]) =>
     tries.flatMap(({ answers, failed, wrong, atMs, by }, index): Deviation[] => [
       ...(failed.length > 0
@@ -193,6 +195,10 @@ function lineDeviations({ visit, closed }: JobState): Deviation[] {
       })),
     ]),
   );
+  const added = visit.addedSteps.map(({ text, problem, atMs, by }) => {
+    const answers = problem === undefined ? undefined : problems[problem]?.text;
+    return { kind: 'stepAdded' as const, text, atMs, by, ...(answers === undefined ? {} : { problem: answers }) };
+  });
   const waived = Object.entries(visit.waived).map(([step, { reason, atMs, by }]) => ({
     kind: 'stepWaived' as const,
     step,
@@ -209,10 +215,11 @@ function lineDeviations({ visit, closed }: JobState): Deviation[] {
     atMs,
     by,
   }));
-  if (!closed) return [...acts, ...waived, ...parked];
+  if (!closed) return [...acts, ...added, ...waived, ...parked];
   const { releases = [], unfinished, atMs, by } = closed;
   return [
     ...acts,
+    ...added,
     ...waived,
     ...parked,
     ...releases.map(({ clock, endsAtMs, condition }) => ({

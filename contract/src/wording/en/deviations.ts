@@ -31,6 +31,7 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
   kitDropped: 'A kit was taken out of the visit{kit, select, none {} other { ({kit})}}. {reason}',
   stepOverride: 'Step {step}: {refusal} lifted by the lead. {reason}',
   stepWaived: 'Step let go by a lead: {step}. {reason}',
+  stepAdded: 'Step put in by a lead: {text}{problem, select, none {} other { For: {problem}}}',
   wrongWay: '{act}: done by {way}, which the sheet warns of. {reason}',
   notMet: '{act}: not met, {said}{met, select, true {; met later} other {}}.',
   clockReleased: '{what}: not over when the vehicle went, until {endsAt}. The driver was told: {reason}',
