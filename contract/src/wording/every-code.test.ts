@@ -85,7 +85,7 @@ const REFUSALS: OneOfEach<Refusal> = {
   unknownProblem: { problem: 'p' },
   unknownQuestion: { question: 'q' },
   answerNotAllowed: { question: 'q' },
-  workContradicts: { stations: [station], things: ['rear wheels'] },
+  workContradicts: { stations: [station], things: ['rear wheels'], steps: ['Dress the bore.'] },
   questionsOpen: { questions: ['Is a shield there?'] },
   planImpossible: { reason: 'specMissing' },
   answeredMeanwhile: { question: 'Raised?', answer: true },

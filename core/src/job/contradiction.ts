@@ -1,4 +1,5 @@
 import { indexOf, type Plan, type PlanStation } from '../kit/plan.ts';
+import { lineOf } from '../line/line.ts';
 import { debtsOf, isOwed } from './debt.ts';
 import { type JobState, stationState } from './job-state.ts';
 
@@ -11,6 +12,17 @@ const asWorked = (plan: Plan, station: PlanStation, fills: boolean): string =>
     station.stack.flatMap((piece) => (piece.kind === 'hardware' ? [piece.item] : [])),
     indexOf(plan).groups.get(station.groupId)?.atRideHeight ?? false,
   ]);
+
+/**
+ * Steps with something done in them that a new plan would not have: what was found or chosen is said anew, and the record
+ * would tell of them no more.
+ */
+export function stepsLost(before: Plan, after: Plan, job: JobState): string[] {
+  const there = lineOf(after).actById;
+  return lineOf(before).steps.flatMap(({ step, acts }) =>
+    acts.some(({ id }) => !there.has(id) && (job.visit.acts[id]?.tries.length ?? 0) > 0) ? [step.text] : [],
+  );
+}
 
 /**
  * Work done already that a new plan would not have, or would have otherwise: stations that were started, and things off

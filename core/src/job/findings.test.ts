@@ -102,6 +102,27 @@ describe('what is found on the way', () => {
       refusal: { code: 'unknownQuestion' },
     });
   });
+  it('is taken back like any other act, and then nothing hangs on it', () => {
+    const worker = atTheLook(studKit());
+    worker.give({ type: 'doAct', act: findAct(worker), answers: { 'at left': 'seized', 'at right': 'good' } });
+    worker.give({ type: 'undo' });
+    expect(worker.log.state.visit.findings).toEqual({});
+    expect(stepIds(worker)).not.toContain('draw-left');
+    expect(nextOnLine(worker.log.plan, worker.log.state, MIRA.id, worker.nowMs)?.act.action.type).toBe('find');
+  });
+  it('is not unsaid once what it asked for was done: the record would lose it', () => {
+    const worker = atTheLook(studKit());
+    worker.give({ type: 'doAct', act: findAct(worker), answers: { 'at left': 'seized', 'at right': 'good' } });
+    worker.onLine();
+    expect(worker.log.state.visit.acts).toHaveProperty(
+      [...lineOf(worker.log.plan).actById.values()].find(({ step }) => step === 'draw-left')?.id ?? '',
+    );
+    expect(tryCommand(worker, { type: 'findOut', finding: 'stud@left', value: 'good' })).toMatchObject({
+      refusal: { code: 'workContradicts', steps: ['Draw the left stud'] },
+    });
+    // What is of the other hole may still be said otherwise.
+    expect(tryCommand(worker, { type: 'findOut', finding: 'stud@right', value: 'seized' }).ok).toBe(true);
+  });
   it('leaves out what hangs on it where nothing is known yet, a `not` among them', () => {
     const kit = studKit((draft) => {
       for (const step of draft.steps)

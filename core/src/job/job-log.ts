@@ -12,7 +12,7 @@ import type { Wrench } from '../wrench/wrench.ts';
 import { ACTS, type JobEvent } from './acts.ts';
 import type { CommandEnvelope } from './command-envelope.ts';
 import { type CommandIds, noCommands, withCommands } from './command-ids.ts';
-import { contradictions } from './contradiction.ts';
+import { contradictions, stepsLost } from './contradiction.ts';
 import { decide } from './decide.ts';
 import { currentEvent } from './event-version.ts';
 import { foldAll } from './fold.ts';
@@ -104,7 +104,11 @@ function replanRefusal(log: JobLog, events: readonly JobEvent[]): Refusal | unde
       : { code: 'planImpossible', reason: error.code };
   }
   const against = contradictions(log.plan, resolved.value, state);
-  return against.stations.length > 0 || against.things.length > 0 ? { code: 'workContradicts', ...against } : undefined;
+  const saidAnew = events.some(({ type }) => type === 'foundOut' || type === 'choiceMade');
+  const steps = saidAnew ? stepsLost(log.plan, resolved.value, state) : [];
+  return against.stations.length + against.things.length + steps.length > 0
+    ? { code: 'workContradicts', ...against, steps }
+    : undefined;
 }
 
 export type CommandOutcome =

@@ -46,7 +46,7 @@ export type Refusal =
   | { code: 'unknownQuestion'; question: string }
   | { code: 'answerNotAllowed'; question: string }
   /** What was done on the vehicle already would not be in the new plan, or would be there otherwise. */
-  | { code: 'workContradicts'; stations: string[]; things: string[] }
+  | { code: 'workContradicts'; stations: string[]; things: string[]; steps: string[] }
   /** The change opens questions that are not answered. */
   | { code: 'questionsOpen'; questions: string[] }
   | { code: 'planImpossible'; reason: string }

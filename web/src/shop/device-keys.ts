@@ -107,6 +107,8 @@ function letGo(): void {
 /** Other tabs of this device let go with this one. */
 const otherTabs = 'BroadcastChannel' in globalThis ? new BroadcastChannel('wrenchman.keys') : undefined;
 if (otherTabs) otherTabs.onmessage = letGo;
+// Where there are no tabs, as in tests, it must not keep the process alive.
+(otherTabs as { unref?(): void } | undefined)?.unref?.();
 /** Told after every change of what is open here. */
 function openChanged(): void {
   letGo();

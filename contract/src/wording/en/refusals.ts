@@ -332,7 +332,7 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
   },
   workContradicts: {
     title: 'Work already done stands against it',
-    why: '{stations, plural, =0 {} one {# station was started that would be otherwise or gone. } other {# stations were started that would be otherwise or gone. }}{things, select, none {} other {Off the vehicle, and no step would put it back: {things}.}}',
+    why: '{stations, plural, =0 {} one {# station was started that would be otherwise or gone. } other {# stations were started that would be otherwise or gone. }}{things, select, none {} other {Off the vehicle, and no step would put it back: {things}. }}{steps, select, none {} other {Done already, and it would be on no record: {steps}}}',
     lift: 'Loosen them out, or put back what is off; then change it.',
   },
   questionsOpen: {

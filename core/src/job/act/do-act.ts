@@ -1,3 +1,4 @@
+import { atEachPlace } from '../../kit/asked.ts';
 import { answerId } from '../../kit/condition.ts';
 import { isHeldUpBy } from '../../kit/held-up-by.ts';
 import type { Plan } from '../../kit/plan.ts';
@@ -306,9 +307,13 @@ export const doAct = act<DoAct, ActDone | ActUndone, FollowsFromAct>({
     const { actById, steps } = lineOf(plan);
     const { acts: finished, debts } = lineProgress(plan, job);
     const back = last.acts.flatMap((id) => actById.get(id) ?? []);
-    // Measured again it is; what was said of the vehicle is not unsaid.
-    if (back.length === 0 || back.some(({ action }) => lineKind(action).again))
+    // Measured again it is; what was said of the vehicle is not unsaid, but for what was found a moment ago.
+    if (back.length === 0 || back.some(({ action }) => lineKind(action).again && action.type !== 'find'))
       return refuse({ code: 'nothingToUndo' });
+    const unfound = back.flatMap(({ action }): FoundOut[] => {
+      const question = action.type === 'find' ? plan.findings.find(({ id }) => id === action.question) : undefined;
+      return question ? atEachPlace(question).map(({ id }) => ({ type: 'foundOut', finding: id })) : [];
+    });
     const ids = new Set(last.acts);
     const mine = new Set(back.map(({ step }) => step));
     const builtOn = steps.some(
@@ -335,12 +340,15 @@ export const doAct = act<DoAct, ActDone | ActUndone, FollowsFromAct>({
     if (opened.some(({ debt, command }) => debt.ends.some((end) => end.commandId !== command)))
       return refuse({ code: 'nothingToUndo' });
     const closed = touched.filter(({ debt, command }) => debt.ends.at(-1)?.commandId === command);
-    return done({
-      type: 'actUndone',
-      acts: last.acts,
-      reopened: closed.flatMap(({ debt }) => debt.ids),
-      closedAgain: opened.flatMap(({ debt }) => debt.ids),
-    });
+    return done<ActUndone | FollowsFromAct>(
+      {
+        type: 'actUndone',
+        acts: last.acts,
+        reopened: closed.flatMap(({ debt }) => debt.ids),
+        closedAgain: opened.flatMap(({ debt }) => debt.ids),
+      },
+      ...unfound,
+    );
   },
   fold: {
     actDone(draft, fact) {
