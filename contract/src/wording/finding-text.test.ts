@@ -64,6 +64,7 @@ const EXAMPLES: FindingFacts = {
   specOverlap: { values: ['40 N·m', '52 N·m'] },
   neverApplies: { what: 'station' },
   questionUnused: {},
+  foundTooLate: { question: 'How is the bore?', askedAt: 'step 4' },
   tooManyCombinations: { count: 5000, most: 4096 },
   stepsInCircle: {},
   stepUnreachable: { waitsFor: '3 Take the shield off' },

@@ -36,6 +36,13 @@ describe('parts by corner', () => {
     expect(names(all)).toContain('Brake hose, left !');
     expect(all.filter(({ name }) => name === 'Front caliper')).toHaveLength(2);
   });
+  it('wheels and their nuts are half at each corner', () => {
+    const [front] = gridOf([FRONT_BALL_JOINTS]);
+    const at = (parts: Array<{ name: string; quantity: number }> = []) =>
+      parts.filter(({ name }) => /wheel/.test(name)).map(({ name, quantity }) => `${quantity} ${name}`);
+    expect(at(front?.left)).toEqual(['1 Front wheels', '6 Front wheel nuts']);
+    expect(at(front?.right)).toEqual(at(front?.left));
+  });
   it('a kit that has no sides has no grid', () => {
     expect(cornerGrid({ items: [], removed: [], groups: [], shared: [] })).toEqual([]);
   });

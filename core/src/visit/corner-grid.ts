@@ -3,6 +3,7 @@ import { plainWord } from '../kit/vehicle-facts.ts';
 
 export type VehicleEnd = 'front' | 'rear' | 'either';
 type Side = 'left' | 'right';
+const SIDES: readonly Side[] = ['left', 'right'];
 
 /** A part that belongs to one side, or what comes off there. */
 export interface CornerPart {
@@ -53,11 +54,15 @@ export function cornerGrid(plan: Pick<Plan, 'items' | 'removed' | 'groups' | 'sh
     ...plan.items.flatMap(({ id, name, mark, quantity, side, fittedWith }) =>
       side ? [{ id, name, mark, quantity, side, comesOff: false, end: endOf(name, spots.get(fittedWith ?? '')) }] : [],
     ),
-    ...plan.removed.flatMap(({ id, name, count, side }) =>
-      side && !again.has(id)
-        ? [{ id, name, mark: undefined, quantity: count, side, comesOff: true, end: endOf(name, undefined) }]
-        : [],
-    ),
+    ...plan.removed.flatMap(({ id, name, count, side }) => {
+      if (again.has(id)) return [];
+      const off = { id, name, mark: undefined, comesOff: true, end: endOf(name, undefined) };
+      if (side) return [{ ...off, quantity: count, side }];
+      // Wheels and their nuts are named by the pair: half of them sit at each corner.
+      return /\bwheels?\b/i.test(name) && count % 2 === 0
+        ? SIDES.map((corner) => ({ ...off, quantity: count / 2, side: corner }))
+        : [];
+    }),
   ];
   const there = new Set(sided.map(({ side, name, end, comesOff }) => `${side} ${end} ${comesOff} ${mirrored(name)}`));
   const other = (side: Side): Side => (side === 'left' ? 'right' : 'left');

@@ -4,9 +4,11 @@ import { act, cleanup, fireEvent, screen, waitFor, within } from '@testing-libra
 import { Route } from 'react-router';
 import type { JobLog } from '#core/job/job-log.ts';
 import { openLog } from '#core/job/job-log.ts';
+import { nextOnLine } from '#core/job/line-next.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
-import { REAR_AIR_SPRINGS, ROCK_SLIDERS, TRACK_BAR_BRACE, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
-import { bar, guard, openKit, plate, pullOf, untilSnug } from '#demo/try-job.ts';
+import { FRONT_BALL_JOINTS, REAR_AIR_SPRINGS, ROCK_SLIDERS, TRACK_BAR_BRACE, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
+import { bar, guard, MIRA, NOON, openKit, plate, pullOf, untilSnug, WRENCHES } from '#demo/try-job.ts';
+import { Worker } from '#demo/work-through.ts';
 import CheckIn from '../feature/check-in/CheckIn.tsx';
 import CloseOut from '../feature/close-out/CloseOut.tsx';
 import Conflicts from '../feature/conflicts/Conflicts.tsx';
@@ -44,6 +46,7 @@ const visit = (...documents: Array<typeof REAR_AIR_SPRINGS>): JobLog => {
   if (!opened.ok) throw new Error(opened.error.code);
   return opened.value;
 };
+const ballJoints = (): Worker => new Worker(openKit(FRONT_BALL_JOINTS), WRENCHES, MIRA, NOON);
 const alert = () => screen.findByRole('alert');
 
 /** A record of which nothing is known but good. */
@@ -175,6 +178,46 @@ describe('a job as it was received', () => {
     expect(given).toEqual([{ type: 'changeAnswer', question: 'shield', value: true, seen: false }]);
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
     expect(screen.getByText(/Changed since the job was opened/)).toHaveTextContent('Mira Vane');
+  });
+  it('what was found is said anew where it was found otherwise; what stands at which corner is seen', async () => {
+    const worker = ballJoints();
+    show('receive', worker.log);
+    expect(await screen.findAllByText('asked on the line')).toHaveLength(2);
+    const corners = screen.getByRole('table');
+    expect(within(corners).getByRole('row', { name: /^Front/ })).toHaveTextContent('Upper ball joint, left L');
+    cleanup();
+    worker.while(({ log }) => nextOnLine(log.plan, log.state, '', NOON)?.act.action.type !== 'find');
+    worker.onLine();
+    const again = show('receive', worker.log);
+    expect(await screen.findAllByText('Good')).toHaveLength(2);
+    await again.user.click(screen.getByRole('button', { name: /Say anew.*left bore/ }));
+    await again.user.click(within(await screen.findByRole('dialog')).getByRole('button', { name: 'Scored' }));
+    expect(again.given.at(-1)).toEqual({ type: 'findOut', finding: 'bore@left bore', value: 'scored' });
+    expect(await screen.findByText('Scored')).toBeVisible();
+  });
+  it('is moved to another day and other hands; one that is promised before it begins is not', async () => {
+    const people = [{ id: 'u-vane', name: 'Mira Vane' }];
+    const asked = new Shop().on('GET /crib', { body: { people } }).on('PUT /jobs/*/slot', { body: {}, status: 200 });
+    const { user } = show('receive', guard().log, { shop: asked });
+    await user.click(await screen.findByRole('button', { name: 'Move the job' }));
+    const sheet = within(await screen.findByRole('dialog'));
+    fireEvent.change(sheet.getByLabelText('Start'), { target: { value: '2027-01-11T08:00' } });
+    fireEvent.change(sheet.getByLabelText(/Promised for/), { target: { value: '2027-01-10T08:00' } });
+    expect(sheet.getByText('Promised before it begins.')).toBeVisible();
+    expect(sheet.getByRole('button', { name: 'Move it' })).toBeDisabled();
+    fireEvent.change(sheet.getByLabelText(/Promised for/), { target: { value: '2027-01-12T08:00' } });
+    await user.click(sheet.getByRole('button', { name: 'In the yard' }));
+    await user.click(await sheet.findByRole('button', { name: 'Mira Vane' }));
+    await user.click(sheet.getByRole('button', { name: 'Move it' }));
+    await waitFor(() =>
+      expect(asked.sent('PUT')[0]?.body).toMatchObject({
+        bay: 2,
+        place: 'yard',
+        fitters: ['u-vane'],
+        plannedStartMs: new Date('2027-01-11T08:00').getTime(),
+      }),
+    );
+    await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   });
   it('a revision that was withdrawn is said at its kit', async () => {
     const log = guard().log;

@@ -197,6 +197,11 @@ export const FINDINGS: Record<FindingCode, FindingWords> = {
     why: 'No combination of answers makes its condition hold.',
     clears: 'Correct the condition.',
   },
+  foundTooLate: {
+    title: 'It is known too late',
+    why: 'This step hangs on “{question}”, which is asked at {askedAt}: after it on the sheet. It comes into the line when the work has gone past it.',
+    clears: 'Ask at an earlier step, or put this step behind it.',
+  },
   questionUnused: {
     title: 'A question that changes nothing',
     why: 'No condition asks about it.',

@@ -98,6 +98,7 @@ export interface FindingFacts {
   specOverlap: { values: readonly string[] };
   neverApplies: { what: string };
   questionUnused: Nothing;
+  foundTooLate: { question: string; askedAt: string };
   tooManyCombinations: { count: number; most: number };
   stepsInCircle: Nothing;
   stepUnreachable: { waitsFor: string };

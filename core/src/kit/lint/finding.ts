@@ -44,6 +44,7 @@ export const FINDING_CODES = {
   specOverlap: { rule: 11, severity: 'warning' },
   neverApplies: { rule: 11, severity: 'error' },
   questionUnused: { rule: 11, severity: 'note' },
+  foundTooLate: { rule: 12, severity: 'warning' },
   tooManyCombinations: { rule: 11, severity: 'note' },
   stepsInCircle: { rule: 12, severity: 'error' },
   stepUnreachable: { rule: 12, severity: 'error' },

@@ -251,6 +251,11 @@ const FAULTS: Record<FindingCode, (kit: KitDocument) => void> = {
       ],
     };
   },
+  foundTooLate: (kit) => {
+    const [first, second] = kit.steps;
+    kit.questions.push({ id: 'rust', text: 'Is it rusty?', kind: 'yesNo', askedAt: second?.id });
+    if (first) first.when = { question: 'rust', is: true };
+  },
   questionUnused: (kit) => kit.questions.push({ id: 'colour', text: 'Which colour?', kind: 'yesNo' }),
   tooManyCombinations: (kit) => {
     for (let index = 0; index < 13; index++) {

@@ -1,4 +1,5 @@
-import type { Answers } from '../condition.ts';
+import { atEachPlace, isFinding } from '../asked.ts';
+import { type Answers, questionsIn } from '../condition.ts';
 import type { KitDocument } from '../kit-document.ts';
 import type { Step } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
@@ -45,6 +46,23 @@ export function stepGraph(kit: KitDocument, combos: readonly Answers[]): Finding
         );
     }
   });
+  // What is found decides what comes after it, not what came before.
+  const asked = kit.questions.filter(isFinding);
+  for (const { step, index } of order) {
+    const hangsOn = new Set(questionsIn(step.when));
+    for (const question of asked) {
+      const at = order.findIndex((entry) => entry.step.id === question.askedAt);
+      const askedStep = order[at];
+      if (!askedStep || order.findIndex((entry) => entry.index === index) > at) continue;
+      if (atEachPlace(question).some(({ id }) => hangsOn.has(id)))
+        found.push(
+          finding('foundTooLate', `steps[${index}].when`, stepName(step, index), {
+            question: question.text,
+            askedAt: stepName(askedStep.step, askedStep.index),
+          }),
+        );
+    }
+  }
   const startsAnywhere = new Set(
     kit.steps.flatMap((step) => step.actions.flatMap((action) => (action.type === 'start' ? [action.group] : []))),
   );

@@ -62,6 +62,14 @@ export function PlanSummary({ plan }: { plan: Plan }) {
           <p className="text-ink-2">{shared.map(({ name }) => name.replace(/[.]$/, '')).join(', ')}.</p>
         </section>
       )}
+      {plan.findings.length > 0 && (
+        <p className="mt-3">
+          <b>Asked on the way:</b>{' '}
+          {plan.findings
+            .map(({ text, places }) => (places ? `${text.replace(/\?$/, '')} (${places.join(', ')})` : text))
+            .join('; ')}
+        </p>
+      )}
       {spares.length > 0 && (
         <p className="mt-3 text-sm text-ink-2">
           Left over at the end: {spares.map((item) => `${item.expectedSpare} × ${item.name}`).join(', ')}.
