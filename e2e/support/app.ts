@@ -212,7 +212,7 @@ export async function demoVisit(page: Page, app: App): Promise<string> {
   const dayMs = 86_400_000;
   const answer = await page.request.get(`${app.url}/api/jobs?from=${Date.now() - dayMs}&to=${Date.now() + dayMs}`);
   const jobs = (await answer.json()) as Array<{ id: string; kitTitle: string }>;
-  return `${app.url}/jobs/${jobs.find(({ kitTitle }) => kitTitle.split(' + ').length === 3)?.id}`;
+  return `${app.url}/jobs/${jobs.find(({ kitTitle }) => kitTitle.startsWith('Rear air springs + '))?.id}`;
 }
 
 /** The anti-roll bar's hardware, counted. */

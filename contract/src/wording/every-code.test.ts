@@ -321,6 +321,7 @@ describe('every obstacle', () => {
     hardwareShort: { item, name: 'Bolt', short: 2, group: 'g' },
     noFigure: { station, label: '4', group: 'g' },
     otherSheet: { kit: 'Bumper', step: '12' },
+    toolElsewhere: { name: 'ball joint press', number: '261127-2', group: '' },
     notBought: { name: 'axle bolt', quantity: '4', group: '' },
     kitWithdrawn: { kit: 'Rock sliders', because: 'wrong bolt' },
   };

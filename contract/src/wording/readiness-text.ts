@@ -34,6 +34,7 @@ export function obstaclePath(obstacle: Obstacle): string {
     case 'noWrench':
       return '/crib';
     case 'noTool':
+    case 'toolElsewhere':
       return '/crib/tools';
     case 'compoundShort':
       return '/crib/compounds';

@@ -41,6 +41,8 @@ export interface JobProgress {
   conflicts?: number;
   /** Off the vehicle or open, and not back. */
   owed?: number;
+  /** Specials its sheets list, by name: there is one of each in most shops. */
+  specials?: string[];
 }
 
 /** Ticks of a stretch of the line: an act each; where stations do it, one for each of them. */
@@ -120,5 +122,6 @@ export function jobProgress(plan: Plan, state: JobState, lastEventAtMs?: number)
     ),
     conflicts: plan.conflicts.filter(({ settled }) => settled === undefined).length,
     owed: debtsOf(plan, state).filter(isOwed).length,
+    specials: [...new Set(plan.tools.flatMap(({ special, name }) => (special ? [name] : [])))],
   };
 }

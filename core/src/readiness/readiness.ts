@@ -11,6 +11,7 @@ import { pullBand } from '../job/next-station.ts';
 import { stationComplete } from '../job/station-progress.ts';
 import type { StepNeed } from '../kit/kit-step.ts';
 import { indexOf, type Plan } from '../kit/plan.ts';
+import { sameWord } from '../kit/vehicle-facts.ts';
 import { isByHand } from '../tightening/kinds.ts';
 import { ASSUMED_PULL_S } from '../tightening/pass-plan.ts';
 import { kitCalled } from '../visit/cross-reference.ts';
@@ -58,6 +59,8 @@ export type Obstacle =
   | { code: 'choiceOpen'; choice: string; text: string }
   | { code: 'noWrench'; targetNm: number; printed: string; stations: string[]; group: string }
   | { code: 'noTool'; name: string; group?: string }
+  /** Another job of the same hours takes it. */
+  | { code: 'toolElsewhere'; name: string; number: string; group: string }
   | { code: 'compoundShort'; kind: CompoundKind; needMl: number; haveMl: number; group: string }
   | { code: 'hardwareShort'; item: string; name: string; short: number; group: string }
   | { code: 'noFigure'; station: string; label: string; group: string }
@@ -92,6 +95,21 @@ export interface ShopStock {
   /** Minutes of the shop's own jobs, by kit id. */
   ownMinutes: Readonly<Record<string, readonly number[]>>;
   withdrawn: ReadonlyArray<{ kit: string; because: string }>;
+  /** Jobs that stand in the same hours, with the specials their sheets list. */
+  alongside?: ReadonlyArray<{ number: string; specials: readonly string[] }>;
+}
+
+/** Whether two stretches of time have a moment in common. */
+export const overlap = (a: { startMs: number; minutes: number }, b: { startMs: number; minutes: number }): boolean =>
+  a.startMs < b.startMs + b.minutes * 60_000 && b.startMs < a.startMs + a.minutes * 60_000;
+
+/** Specials of the crib that another job of the same hours takes too; what was borrowed or rented is this job's own. */
+function takenElsewhere(tools: ToolList, alongside: NonNullable<ShopStock['alongside']>) {
+  return tools.needs.flatMap(({ special, arranged, have, name }) => {
+    const other =
+      special && have && !arranged && alongside.find((job) => job.specials.some((one) => sameWord(one, name)));
+    return other ? [{ code: 'toolElsewhere' as const, name, number: other.number, group: '' }] : [];
+  });
 }
 
 /** Minutes for a station beyond its pulls: find it, stack it, start it, snug it (chosen by us until history says better). */
@@ -215,6 +233,7 @@ export function readiness(plan: Plan, job: JobState, stock: ShopStock, nowMs: nu
     ...tools.needs
       .filter((need) => need.have === undefined && need.arranged === undefined)
       .map((need) => ({ code: 'noTool' as const, name: need.name, group: titleOf(need.turns[0] ?? need.holds[0]) })),
+    ...takenElsewhere(tools, stock.alongside ?? []),
     ...compounds
       .filter((need) => need.haveMl < need.needMl)
       .map((need) => ({

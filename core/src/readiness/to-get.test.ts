@@ -3,9 +3,10 @@ import { kitOfActs, ONE_OF_EACH } from '#demo/any-acts.ts';
 import { FRONT_BALL_JOINTS } from '#demo/kits.ts';
 import { ISA, MIRA, NOON, openKit, tryCommand, WRENCHES } from '#demo/try-job.ts';
 import { Worker } from '#demo/work-through.ts';
+import { jobProgress } from '../job/job-progress.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import type { StepAction } from '../kit/step-action.ts';
-import { readiness, type ShopStock } from './readiness.ts';
+import { overlap, readiness, type ShopStock } from './readiness.ts';
 import { shoppingList } from './shopping-list.ts';
 import { toolsNeeded } from './tool-need.ts';
 
@@ -105,6 +106,34 @@ describe('tools follow from what is done, not from drives alone', () => {
       ({ name }) => name === 'grease gun',
     );
     expect(need?.arranged).toMatchObject({ how: 'rented', from: 'Sallow Hire' });
+  });
+});
+
+describe('a special that two jobs want in the same hours', () => {
+  const press = () => workerOn(FRONT_BALL_JOINTS);
+  const CRIB = [{ id: 'p', kind: 'special' as const, name: 'Ball joint press', place: 'Cage' }];
+  const clashes = (worker: Worker, alongside: Array<{ number: string; specials: string[] }>) =>
+    readiness(worker.log.plan, worker.log.state, { ...STOCK, tools: CRIB, alongside }, NOON).onTheWay.flatMap((one) =>
+      one.code === 'toolElsewhere' ? [`${one.name} ${one.number}`] : [],
+    );
+  it('is told with the other job, but for one that was rented', () => {
+    const worker = press();
+    expect(clashes(worker, [{ number: '261127-2', specials: ['Ball joint  press'] }])).toEqual([
+      'ball joint press 261127-2',
+    ]);
+    expect(clashes(worker, [{ number: '261127-2', specials: ['spring compressor'] }])).toEqual([]);
+    worker.give({ type: 'arrangeTool', tool: 'act ball joint press', how: 'rented', from: 'Sallow Hire' }, ISA);
+    expect(clashes(worker, [{ number: '261127-2', specials: ['ball joint press'] }])).toEqual([]);
+  });
+  it('stands in the list of a job by name', () => {
+    const { log } = press();
+    expect(jobProgress(log.plan, log.state).specials).toEqual(['ball joint press']);
+  });
+  it('hours that only touch do not overlap', () => {
+    const at = (startMs: number, minutes: number) => ({ startMs, minutes });
+    expect(overlap(at(0, 60), at(3_600_000, 60))).toBe(false);
+    expect(overlap(at(0, 61), at(3_600_000, 60))).toBe(true);
+    expect(overlap(at(3_600_000, 1), at(0, 120))).toBe(true);
   });
 });
 

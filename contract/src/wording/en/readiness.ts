@@ -15,6 +15,7 @@ export const OBSTACLES: Record<Obstacle['code'], string> = {
   choiceOpen: 'Not chosen yet: {text}',
   noWrench: 'No torque wrench for {printed} ({targetNm} N·m), {stations, plural, one {# station} other {# stations}}.',
   noTool: 'Not in the crib: {name}.',
+  toolElsewhere: '{name}: job {number} takes it in the same hours.',
   notBought: 'To be bought: {quantity} {name}.',
   compoundShort: '{kind}: {needMl} mL needed, {haveMl} mL good on the shelf.',
   hardwareShort: '{name}: {short} short.',
