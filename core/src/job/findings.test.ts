@@ -180,6 +180,14 @@ describe('what the owner or the fitter chooses', () => {
     worker.give({ type: 'makeChoice', choice: 'k1', option: 'in', chosenBy: 'the owner' });
     expect(printed(worker)).toBe('40 N·m');
   });
+  it('in a kit of before that calls a question and a choice alike, the question is meant, and the job goes on', () => {
+    const kit = studKit();
+    kit.questions.push({ id: 'k1', text: 'Is there a shield?', kind: 'yesNo' });
+    kit.tools = [{ id: 'saw', name: 'saw', when: { question: 'k1', is: true } }];
+    const worker = new Worker(openKit(kit, { k1: true }), WRENCHES, MIRA, NOON);
+    worker.give({ type: 'makeChoice', choice: 'k1', option: 'out', chosenBy: 'the owner' });
+    expect(worker.log.plan.tools.map(({ name }) => name)).toEqual(['saw']);
+  });
   it('a job is worked through to its signature with the choice made on the line', () => {
     const worker = new Worker(openKit(choosing()), WRENCHES, MIRA, NOON);
     worker.checkIn();

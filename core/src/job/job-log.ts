@@ -60,7 +60,8 @@ export function planOf(setup: JobSetup, state: JobState): Result<Plan, ResolveEr
   const settled = Object.fromEntries(Object.entries(visit.settled).map(([id, { settlement }]) => [id, settlement]));
   const kits = kitsNow(setup, state);
   const asked = kits.length > 1 ? spreadAnswers(kits, state.answers) : state.answers;
-  const answers = { ...asked, ...toldOnTheLine(visit) };
+  // What was answered at intake stands, should a kit of an older version call a choice like a question.
+  const answers = { ...toldOnTheLine(visit), ...asked };
   const resolved = resolveVisit(kits, setup.vehicle, answers, setup.shop, { settled, split: Object.keys(visit.split) });
   return resolved.ok ? ok(withFigures(withAddedSteps(resolved.value, visit.addedSteps), visit.figures)) : resolved;
 }

@@ -25,10 +25,13 @@ const choiceAsQuestion = ({ id, text, options }: Omit<Choice, 'when' | 'by'>): Q
   choices: options.map(({ value, label }) => ({ value, label })),
 });
 
-/** All that conditions may ask about, in the kit's order: its questions, each place by itself, and its choices. */
+/**
+ * All that conditions may ask about, in the kit's order: its questions, each place by itself, and its choices. Kits of
+ * before version 5 may call a question and a choice alike: their conditions then mean the question.
+ */
 export const askedBy = ({ questions, choices }: Asking): Question[] => [
   ...questions.flatMap(atEachPlace),
-  ...choices.map(choiceAsQuestion),
+  ...choices.filter(({ id }) => !questions.some((question) => question.id === id)).map(choiceAsQuestion),
 ];
 
 /** The questions that are asked before a job is opened. */
