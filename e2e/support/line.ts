@@ -293,6 +293,10 @@ export async function workOnScreen(
         }
       }
     };
+    // The whole job is a long answer: it is asked for once the server has taken what was given.
+    const taken = page
+      .waitForResponse((response) => response.url().endsWith(`/api/jobs/${job}/commands`), { timeout: 5000 })
+      .catch(() => undefined);
     try {
       await withHands();
     } catch (error) {
@@ -300,6 +304,7 @@ export async function workOnScreen(
       if (!alongside) throw error;
     }
     // What was given is on the server before the next is asked.
+    await taken;
     await expect
       .poll(
         async () => {

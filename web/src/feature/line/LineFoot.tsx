@@ -14,7 +14,7 @@ const AddStepSheet = lazy(() => import('./trouble/AddStepSheet.tsx'));
 const OwedSheet = lazy(() => import('./owed/OwedSheet.tsx'));
 
 const FOOT_LOOK =
-  'flex min-h-16 flex-1 flex-col items-center justify-center border-l border-hair bg-sheet px-1 text-[0.95rem] font-bold whitespace-nowrap';
+  'flex min-h-16 grow basis-23 flex-col items-center justify-center border-l border-hair bg-sheet px-1 text-[0.95rem] font-bold whitespace-nowrap';
 
 /** A target at the foot of the picture, with its key beneath. */
 export const FootButton = ({ text, hotkey, onClick }: { text: string; hotkey?: string; onClick: () => void }) => (
@@ -49,7 +49,7 @@ export function LineFoot({
   useHotkeys('n', later, { preventDefault: true }, [later]);
   if (state.closed) return null;
   return (
-    <div className="mb-22 flex border-t border-rule lg:mb-0">
+    <div className="mb-22 flex flex-wrap border-t border-rule lg:mb-0 lg:flex-nowrap">
       <FootButton text="Take back" hotkey="U" onClick={back} />
       {children}
       <FootButton text="Problem" hotkey="P" onClick={() => setSheet('problem')} />
