@@ -248,7 +248,6 @@ function resolveRemoved(resolving: Resolving, vehicle: VehicleFacts): PlanRemove
   });
 }
 
-/** The steps that apply, in the sheet's order, each with what it waits for. */
 /** Lists that actions name entries of, by the field that names them. */
 type Present = Readonly<Record<string, ReadonlySet<string>>>;
 

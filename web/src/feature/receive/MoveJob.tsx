@@ -5,7 +5,7 @@ import { useChange } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { localField, SlotFields, slotStands } from './SlotFields.tsx';
+import { BayField, localField, SlotFields, slotStands } from './SlotFields.tsx';
 
 /** Moves a job to another time, bay, place or other hands; what was done stays. */
 export function MoveJob({
@@ -39,18 +39,7 @@ export function MoveJob({
   return (
     <Sheet open={open} onClose={onClose} title="Move the job" description="What was done stays done." wide>
       <form onSubmit={submit} className="grid grid-cols-2 gap-3">
-        <label className="grid gap-1">
-          <span className="text-sm text-ink-2">Bay</span>
-          <select
-            className="figures min-h-14 border-2 border-ink bg-sheet px-3"
-            value={bay}
-            onChange={(event) => setBay(Number(event.target.value))}
-          >
-            {Array.from({ length: Math.max(bays, job.bay) }, (_, index) => index + 1).map((number) => (
-              <option key={number}>{number}</option>
-            ))}
-          </select>
-        </label>
+        <BayField bay={bay} bays={Math.max(bays, job.bay)} onBay={setBay} />
         <label className="grid gap-1">
           <span className="text-sm text-ink-2">Start</span>
           <input

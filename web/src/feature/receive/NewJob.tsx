@@ -27,7 +27,7 @@ import { HeldUpOn } from './HeldUpOn.tsx';
 import { ImportKit } from './ImportKit.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
-import { SlotFields, slotStands } from './SlotFields.tsx';
+import { BayField, SlotFields, slotStands } from './SlotFields.tsx';
 import { SoFarTable } from './SoFarTable.tsx';
 import { useChosenVisit } from './use-chosen-visit.ts';
 
@@ -309,18 +309,7 @@ export default function NewJob() {
             )}
             {resolved?.ok && !misfit && (
               <div className="mt-5 grid grid-cols-2 gap-3">
-                <label className="grid gap-1">
-                  <span className="text-sm text-ink-2">Bay</span>
-                  <select
-                    className="figures min-h-14 border-2 border-ink bg-sheet px-3"
-                    value={bay}
-                    onChange={(event) => setBay(Number(event.target.value))}
-                  >
-                    {Array.from({ length: bays }, (_, index) => index + 1).map((number) => (
-                      <option key={number}>{number}</option>
-                    ))}
-                  </select>
-                </label>
+                <BayField bay={bay} bays={bays} onBay={setBay} />
                 <label className="grid gap-1">
                   <span className="text-sm text-ink-2">Odometer, {unit === 'mi' ? 'miles' : 'km'}</span>
                   <input

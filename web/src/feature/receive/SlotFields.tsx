@@ -14,6 +14,20 @@ export const localField = (atMs: number): string => format(new Date(atMs), "yyyy
 
 const LOOK = 'figures min-h-14 w-full border-2 border-ink bg-sheet px-3';
 
+/** One of the shop's bays. */
+export function BayField({ bay, bays, onBay }: { bay: number; bays: number; onBay: (bay: number) => void }) {
+  return (
+    <label className="grid gap-1">
+      <span className="text-sm text-ink-2">Bay</span>
+      <select className={LOOK} value={bay} onChange={(event) => onBay(Number(event.target.value))}>
+        {Array.from({ length: bays }, (_, index) => index + 1).map((number) => (
+          <option key={number}>{number}</option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
 /** Where it is worked, by whom, and until when it was promised. */
 export function SlotFields({
   slot,
