@@ -1,3 +1,4 @@
+import { actGate } from '#core/job/act/do-act.ts';
 import type { JobCommand, JobEvent } from '#core/job/acts.ts';
 import { wantsRideHeight } from '#core/job/gate/joint-gate.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
@@ -81,6 +82,11 @@ export class Worker {
     if (debt?.asks.includes('torque')) {
       const figure = { spec: { kind: 'torque' as const, targetNm: 95 }, printed: '95 N·m' };
       this.give({ type: 'giveFigure', target: debt.id, source: 'vehicleMaker', note: 'manual, p. 31', figure });
+      return true;
+    }
+    const gate = actGate(plan, state, act, {}, this.nowMs);
+    if (gate?.code === 'fluidMissing') {
+      this.give({ type: 'noteBought', wanted: gate.wanted, quantity: Math.max(gate.quantity, 1) });
       return true;
     }
     const answers = rightAnswers(plan, state, act);

@@ -3,6 +3,7 @@ import type { Page } from '@playwright/test';
 import type { JobDocument } from '#contract/job.ts';
 import { askText } from '#contract/wording/ask-text.ts';
 import { planActionText } from '#contract/wording/step-text.ts';
+import { actGate } from '#core/job/act/do-act.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
 import { appendEvents, type JobLog, openLog } from '#core/job/job-log.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
@@ -252,6 +253,9 @@ export async function workOnScreen(
           await page.getByLabel('Which manual and page').fill('Workshop manual, page 31');
           await page.getByRole('button', { name: 'Use this figure' }).click();
           presses += 2;
+        } else if (actGate(plan, state, act, {}, Date.now())?.code === 'fluidMissing') {
+          await hands.big(page);
+          presses += 1;
         } else {
           const minutes = kind.clock?.(act.action).minutes;
           const running = clockOfAct(plan, state, act);

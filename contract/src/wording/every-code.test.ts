@@ -169,6 +169,7 @@ const REFUSALS: OneOfEach<Refusal> = {
   partUnderMissing: { act: lineAct, item },
   keptOnUntil: { act: lineAct, steps: [step] },
   clockNotBegun: { act: lineAct },
+  fluidMissing: { act: lineAct, wanted: 'fill axle oil L', name: 'axle oil', quantity: 1.9, unit: 'L' },
   clockRunning: { act: lineAct, endsAtMs: 0 },
   clockInvalid: { act: lineAct },
   compoundNotSet: { step, group, endsAtMs: 0 },

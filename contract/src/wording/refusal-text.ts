@@ -76,6 +76,8 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     item,
     wrench: asIs,
     wanted: asIs,
+    unit: asIs,
+    expired: () => undefined,
     wrenchId: asIs,
     pull: asIs,
     problem: asIs,

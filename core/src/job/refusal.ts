@@ -111,6 +111,8 @@ export type Refusal =
   | { code: 'figureLater'; station: string }
   | { code: 'minutesImplausible' }
   | { code: 'unknownWanted'; wanted: string }
+  /** What is filled in is not noted as there, or is past its date. */
+  | { code: 'fluidMissing'; act: string; wanted: string; name: string; quantity: number; unit: string; expired?: true }
   | { code: 'choiceNotAllowed'; conflict: string; choice: string }
   | { code: 'valueInvalid'; value: number }
   | { code: 'outsideLimits'; value: number; min?: number; max?: number }

@@ -8,6 +8,7 @@ import type { JobState } from '../job/job-state.ts';
 import { stationState } from '../job/job-state.ts';
 import { lineProgress } from '../job/line-progress.ts';
 import { pullBand } from '../job/next-station.ts';
+import { shoppingList, type ToBuy } from '../job/shopping-list.ts';
 import { stationComplete } from '../job/station-progress.ts';
 import type { StepNeed } from '../kit/kit-step.ts';
 import { indexOf, type Plan } from '../kit/plan.ts';
@@ -18,7 +19,6 @@ import { kitCalled } from '../visit/cross-reference.ts';
 import { dayOf } from '../wrench/suitable-wrench.ts';
 import type { Wrench } from '../wrench/wrench.ts';
 import { type PlannedPull, smallestWrenchSet, type WrenchSet } from '../wrench/wrench-set.ts';
-import { shoppingList, type ToBuy } from './shopping-list.ts';
 import { type ToolList, toolsNeeded } from './tool-need.ts';
 
 /** What of a compound the day takes and the shelf holds. */

@@ -4,10 +4,11 @@ import { FRONT_BALL_JOINTS } from '#demo/kits.ts';
 import { ISA, MIRA, NOON, openKit, tryCommand, WRENCHES } from '#demo/try-job.ts';
 import { Worker } from '#demo/work-through.ts';
 import { jobProgress } from '../job/job-progress.ts';
+import { nextOnLine } from '../job/line-next.ts';
+import { shoppingList } from '../job/shopping-list.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import type { StepAction } from '../kit/step-action.ts';
 import { overlap, readiness, type ShopStock } from './readiness.ts';
-import { shoppingList } from './shopping-list.ts';
 import { toolsNeeded } from './tool-need.ts';
 
 const TODAY = '2026-11-25';
@@ -177,6 +178,22 @@ describe('what no box brings', () => {
     worker.checkIn();
     expect(short()).toEqual([]);
     expect(short(Date.UTC(2027, 1, 1))).toEqual(['1.2 L oil']);
+  });
+  it('what is filled in is not filled in before it is there, nor once it is past its date', () => {
+    const filled = kitOf([ONE_OF_EACH.fill]);
+    const worker = workerOn(filled);
+    worker.checkIn();
+    const next = () => nextOnLine(worker.log.plan, worker.log.state, MIRA.id, worker.nowMs)?.act;
+    worker.while(() => next()?.action.type !== 'fill');
+    const act = next()?.id ?? '';
+    const fill = () => tryCommand(worker, { type: 'doAct', act, answers: { amount: 1.2 } });
+    expect(fill()).toMatchObject({ refusal: { code: 'fluidMissing', wanted: 'fill oil L', quantity: 1.2, unit: 'L' } });
+    worker.give({ type: 'noteBought', wanted: 'fill oil L', quantity: 1 });
+    expect(fill()).toMatchObject({ refusal: { code: 'fluidMissing' } });
+    worker.give({ type: 'noteBought', wanted: 'fill oil L', quantity: 2, expiresOn: '2020-01-31' });
+    expect(fill()).toMatchObject({ refusal: { code: 'fluidMissing', expired: true } });
+    worker.give({ type: 'noteBought', wanted: 'fill oil L', quantity: 2 });
+    expect(fill()).toMatchObject({ ok: true });
   });
   it('a bolt for which the kit brings the new one is not bought, nor one that may go back', () => {
     const brings = structuredClone(kit);

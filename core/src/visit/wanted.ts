@@ -1,4 +1,5 @@
 import type { Plan } from '../kit/plan.ts';
+import type { ActionOf } from '../line/line-kind.ts';
 
 /** Something the plan takes and no box brings. */
 export interface Wanted {
@@ -15,6 +16,13 @@ export interface Wanted {
 }
 
 const plainer = (text: string): string => text.toLowerCase().trim();
+
+/** The line of the list that what is filled in stands on: one of a kind, however many steps fill it in. */
+export const fluidId = ({
+  what,
+  with: product,
+  unit = 'L',
+}: Pick<ActionOf<'fill'>, 'what' | 'with' | 'unit'>): string => `fill ${plainer(product ?? what)} ${unit}`;
 
 /** What the resolved plan takes and no box brings: new one-use bolts, what the sheet leaves to the shop, what is filled in. */
 export function wantedOf(plan: Plan): Wanted[] {
@@ -55,7 +63,7 @@ export function wantedOf(plan: Plan): Wanted[] {
     for (const action of actions)
       if (action.type === 'fill')
         add({
-          id: `fill ${plainer(action.with ?? action.what)} ${action.unit ?? 'L'}`,
+          id: fluidId(action),
           what: 'fluid',
           name: action.with ?? action.what,
           quantity: action.amount ?? 0,

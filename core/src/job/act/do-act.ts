@@ -6,6 +6,8 @@ import { type Answers, judgeAnswers, pressSays, usualAnswers } from '../../line/
 import { findingKey } from '../../line/kind/choosing.ts';
 import { type LineAct, lineOf } from '../../line/line.ts';
 import { lineKind } from '../../line/line-kinds.ts';
+import { fluidId } from '../../visit/wanted.ts';
+import { dayOf } from '../../wrench/suitable-wrench.ts';
 import { type Debt, isOwed } from '../debt.ts';
 import { openConflict } from '../gate/conflict-gate.ts';
 import { refitRefusal } from '../gate/refit-gate.ts';
@@ -17,6 +19,7 @@ import { debtTouched, lineProgress, waitsOfAct } from '../line-progress.ts';
 import { LOAD_STATE_ON } from '../load-state.ts';
 import { OVERRIDABLE_STEPS, type Refusal } from '../refusal.ts';
 import { COUNTER_TOO, ON_THE_FLOOR } from '../role.ts';
+import { shoppingList } from '../shopping-list.ts';
 import { type Ask, act, type Draft, done, type Outcome, refuse, stampOf } from './act.ts';
 import type { PrerequisiteAnswered } from './answer-prerequisite.ts';
 import { changeDebts } from './change-debts.ts';
@@ -230,6 +233,17 @@ function keptUntil(plan: Plan, job: JobState, lineAct: LineAct): Refusal | undef
   return open.length > 0 ? { code: 'keptOnUntil', act: lineAct.id, steps: open.map(({ id }) => id) } : undefined;
 }
 
+/** What is filled in must be there, as a short line is: something of it, enough of it, and in date. */
+function fluidMissing(plan: Plan, job: JobState, lineAct: LineAct, atMs: number): Refusal | undefined {
+  const { action } = lineAct;
+  if (action.type !== 'fill') return undefined;
+  const wanted = shoppingList(plan, job, dayOf(atMs)).find(({ id }) => id === fluidId(action));
+  if (!wanted || wanted.there) return undefined;
+  const { id, name, quantity, unit = 'L', got, expiresOn } = wanted;
+  const expired = got > 0 && got >= quantity && expiresOn !== undefined;
+  return { code: 'fluidMissing', act: lineAct.id, wanted: id, name, quantity, unit, ...(expired ? { expired } : {}) };
+}
+
 const lifted = (job: JobState, step: string, refusal: Refusal): boolean =>
   OVERRIDABLE_STEPS.has(refusal.code) && job.visit.stepOverrides[step]?.[refusal.code] !== undefined;
 
@@ -255,6 +269,7 @@ export function actGate(
     keptUntil(plan, job, lineAct),
     shut ? { code: 'compoundNotSet', step: lineAct.step, group: shut.group ?? '', endsAtMs: shut.endsAtMs } : undefined,
     clockRefusal(plan, job, lineAct, answers, atMs),
+    fluidMissing(plan, job, lineAct, atMs),
     // What kind of piece goes in is asked with the act itself.
     debt && touched && !touched.opens && isOwed(debt) ? refitRefusal(debt, true) : undefined,
   ];

@@ -16,6 +16,7 @@ import { ActPicture } from './ActPicture.tsx';
 import { AskField } from './AskField.tsx';
 import { answersOf, useAnswers } from './answer-store.ts';
 import { ClockPanel, ShutPanel } from './ClockPanel.tsx';
+import { FluidFirst } from './FluidFirst.tsx';
 import { LineFoot } from './LineFoot.tsx';
 import { StepHead } from './StepHead.tsx';
 import type { LineInHand } from './use-line.ts';
@@ -96,6 +97,8 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
               <WaitsPanel line={line} refusal={waits} />
             ) : lacksFigure ? (
               <FigureFirst figure={lacksFigure} />
+            ) : gate?.code === 'fluidMissing' ? (
+              <FluidFirst line={line} fluid={gate} />
             ) : gate?.code === 'compoundNotSet' ? (
               <ShutPanel line={line} act={act} untilMs={gate.endsAtMs} />
             ) : waiting ? (

@@ -1,5 +1,5 @@
 import { type FormEvent, useState } from 'react';
-import type { ToBuy } from '#core/readiness/shopping-list.ts';
+import type { ToBuy } from '#core/job/shopping-list.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';

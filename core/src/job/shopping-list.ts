@@ -1,6 +1,6 @@
-import type { JobState } from '../job/job-state.ts';
 import type { Plan } from '../kit/plan.ts';
 import { type Wanted, wantedOf } from '../visit/wanted.ts';
+import type { JobState } from './job-state.ts';
 
 /** A line of the shopping list: what is wanted, and what is there of it. */
 export interface ToBuy extends Wanted {
