@@ -40,7 +40,7 @@ export function MoveJob({
     <Sheet open={open} onClose={onClose} title="Move the job" description="What was done stays done." wide>
       <form onSubmit={submit} className="grid grid-cols-2 gap-3">
         <BayField bay={bay} bays={Math.max(bays, job.bay)} onBay={setBay} />
-        <label className="grid gap-1">
+        <label className="col-span-2 grid gap-1 sm:col-span-1">
           <span className="text-sm text-ink-2">Start</span>
           <input
             type="datetime-local"
