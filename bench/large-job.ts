@@ -1,5 +1,6 @@
 import { type JobSetup, oneKit } from '#core/job/job-log.ts';
 import { blankKit } from '#core/kit/blank-kit.ts';
+import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 
 /** A kit of one plate with many bolts, or several with as many each, for measuring; two rounds, no compound. */
@@ -50,5 +51,5 @@ export const largeSetup = (stationCount: number): JobSetup => ({
   ...oneKit(largeKit(stationCount)),
   vehicle: {},
   answers: {},
-  shop: {},
+  shop: OPENED_NOW,
 });

@@ -4,6 +4,7 @@ import { clockOfAct } from '#core/job/line-clocks.ts';
 import { asksNow } from '#core/job/line-known.ts';
 import { jointNext, nextOnLine } from '#core/job/line-next.ts';
 import { lineProgress, waitsOfAct } from '#core/job/line-progress.ts';
+import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Answers } from '#core/line/ask.ts';
 import type { LineAct } from '#core/line/line.ts';
@@ -63,7 +64,7 @@ export function countPresses(kit: KitDocument) {
     openedWith: [''],
     vehicle: { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab', fitted: [] },
     answers: { shield: true, bush: 'rubber' },
-    shop: {},
+    shop: OPENED_NOW,
   });
   if (!opened.ok) throw new Error(`${kit.id}: ${opened.error.code}`);
   const wrenches = demoWrenches(NOW_MS).flatMap((wrench) =>

@@ -9,7 +9,24 @@ import { kitPrefix, type VisitKit } from '#core/visit/visit.ts';
 
 /** Random visits for tests: kits that share a few things and a few joints, some of them in contrary order. */
 
-const SHARED_THINGS = ['front wheels', 'rear wheels', 'splash shield', 'battery tray', 'rear bumper'];
+const SHARED_THINGS = [
+  'front wheels',
+  'rear wheels',
+  'splash shield',
+  'battery tray',
+  'rear bumper',
+  'front wheel nuts',
+  'shield bolts',
+];
+/** What of them are fasteners, with the figure they go back with where the sheets give one. */
+const FASTENERS: Readonly<Record<string, Partial<RemovedThing>>> = {
+  'front wheel nuts': {
+    kind: 'nut',
+    count: 10,
+    specs: [{ spec: { kind: 'torque', targetNm: 110 }, printed: '110 N·m' }],
+  },
+  'shield bolts': { kind: 'bolt', count: 3 },
+};
 const SHARED_JOINTS = ['rear damper lower bolt', 'frame hole 3', 'cross-member bolt'];
 const FATES = ['refit', 'transfer', 'keep', 'scrap'] as const;
 
@@ -94,6 +111,7 @@ export function kitOf(shape: AnyKit, id: string): KitDocument {
       name: SHARED_THINGS[name] as string,
       count: 1,
       fate: FATES[fate] ?? 'refit',
+      ...FASTENERS[SHARED_THINGS[name] as string],
     }),
   );
   const steps: Step[] = [];

@@ -4,6 +4,7 @@ import type { CommandEnvelope } from '#core/job/command-envelope.ts';
 import { type CommandOutcome, type JobLog, oneKit, openLog, takeCommand } from '#core/job/job-log.ts';
 import { nextStep } from '#core/job/next-station.ts';
 import type { Person } from '#core/job/role.ts';
+import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { FRONT_RECOVERY_POINTS, REAR_ANTI_ROLL_BAR, TRANSFER_CASE_GUARD } from './kits.ts';
 import { demoWrenches } from './shop.ts';
@@ -21,7 +22,7 @@ export const ISA: Person = { id: 'isa', name: 'Isa', role: 'counter' };
 /** A fresh job of one kit on the dual-cab. */
 export function openKit(kit: KitDocument, answers: Record<string, string | number | boolean> = {}): JobLog {
   const vehicle = { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab' };
-  const opened = openLog({ ...oneKit(kit), vehicle, answers, shop: {} });
+  const opened = openLog({ ...oneKit(kit), vehicle, answers, shop: OPENED_NOW });
   if (!opened.ok) throw new Error(JSON.stringify(opened.error));
   return opened.value;
 }

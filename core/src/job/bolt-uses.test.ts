@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { REAR_ANTI_ROLL_BAR } from '#demo/kits.ts';
 import { NOON, RAFE, refusal, WRENCHES } from '#demo/try-job.ts';
 import { Worker } from '#demo/work-through.ts';
+import { OPENED_NOW } from '../kit/house-rules.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import { lineOf } from '../line/line.ts';
 import { boltUsesAfter } from './bolt-uses.ts';
@@ -99,7 +100,7 @@ describe('neighbours that were loosened for access', () => {
       ...oneKit(NEIGHBOURED),
       vehicle: { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab' },
       answers: { bush: 'rubber' },
-      shop: {},
+      shop: OPENED_NOW,
     });
     if (!opened.ok) throw new Error(JSON.stringify(opened.error));
     const worker = new Worker(opened.value, WRENCHES, RAFE, NOON);

@@ -1,5 +1,6 @@
 import type { Bound } from '../kit/kit-preparation.ts';
-import type { Plan, PlanRemoved } from '../kit/plan.ts';
+import type { Plan } from '../kit/plan.ts';
+import { isFastener } from '../refit/reused-joints.ts';
 import { comesBack } from '../refit/with-refit.ts';
 import type { DebtEnd, DebtKind } from './debt-kind.ts';
 import type { JobState } from './job-state.ts';
@@ -40,10 +41,6 @@ export interface Debt {
 
 /** Open, and not all of it ended. */
 export const isOwed = (debt: Debt): boolean => debt.opened !== undefined && debt.ended < debt.count;
-
-/** Whether a removed thing is a bolt or nut: by its kind, else by a bolt's thread. */
-const isFastener = (thing: PlanRemoved): boolean =>
-  thing.kind === 'bolt' || thing.kind === 'nut' || (thing.kind === undefined && thing.thread !== undefined);
 
 /** Ids that stand for one thing, by each of them. */
 function sameThings(plan: Plan): Map<string, Array<{ kit: string; id: string }>> {

@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { kitOfActs, ONE_OF_EACH } from '#demo/any-acts.ts';
 import { MIRA, NOON, openKit, RAFE, tryCommand, WRENCHES } from '#demo/try-job.ts';
 import { Worker } from '#demo/work-through.ts';
+import { OPENED_NOW } from '../kit/house-rules.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import { kitFaults } from '../kit/kit-integrity.ts';
 import { resolve } from '../kit/resolve.ts';
@@ -314,7 +315,7 @@ describe('what no sheet foresaw', () => {
       openedWith: [''],
       vehicle: VEHICLE,
       answers: {},
-      shop: {},
+      shop: OPENED_NOW,
     });
     if (!opened.ok) throw new Error('does not resolve');
     const worker = new Worker(opened.value, WRENCHES, MIRA, NOON);

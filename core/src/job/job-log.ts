@@ -3,6 +3,7 @@ import type { HouseRules } from '../kit/house-rules.ts';
 import type { Plan } from '../kit/plan.ts';
 import type { ResolveError } from '../kit/resolve.ts';
 import type { VehicleFacts } from '../kit/vehicle-facts.ts';
+import { withReusedJoints } from '../refit/reused-joints.ts';
 import { ok, type Result } from '../result.ts';
 import { resolveVisit } from '../visit/resolve-visit.ts';
 import { spreadAnswers, type VisitKit, visitQuestions } from '../visit/visit.ts';
@@ -63,7 +64,9 @@ export function planOf(setup: JobSetup, state: JobState): Result<Plan, ResolveEr
   // What was answered at intake stands, should a kit of an older version call a choice like a question.
   const answers = { ...toldOnTheLine(visit), ...asked };
   const resolved = resolveVisit(kits, setup.vehicle, answers, setup.shop, { settled, split: Object.keys(visit.split) });
-  return resolved.ok ? ok(withFigures(withAddedSteps(resolved.value, visit.addedSteps), visit.figures)) : resolved;
+  if (!resolved.ok) return resolved;
+  const plan = withFigures(withAddedSteps(resolved.value, visit.addedSteps), visit.figures);
+  return ok(withReusedJoints(plan, visit.figures));
 }
 
 /** Opens a job. Fails while the plan still has a question. */

@@ -5,9 +5,12 @@ import { anyVisit } from '#demo/any-visit.ts';
 import { DEMO_KITS, FRONT_LIFT } from '#demo/kits.ts';
 import { HOB, MIRA, NOON, RAFE, TAM, tryCommand, WRENCHES } from '#demo/try-job.ts';
 import { Worker } from '#demo/work-through.ts';
+import { OPENED_NOW } from '../kit/house-rules.ts';
 import { KIT_LISTS } from '../kit/kit-document.ts';
 import type { Plan, PlanAction } from '../kit/plan.ts';
 import { lineOf } from '../line/line.ts';
+import { isFastener } from '../refit/reused-joints.ts';
+import { comesBack } from '../refit/with-refit.ts';
 import type { VisitKit } from '../visit/visit.ts';
 import type { Wrench } from '../wrench/wrench.ts';
 import type { JobCommand } from './acts.ts';
@@ -27,7 +30,7 @@ function open(kits: VisitKit[], answers: Record<string, string | number | boolea
     openedWith: kits.map(({ prefix }) => prefix),
     vehicle: { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab', fitted: [] },
     answers: { shield: true, bush: 'rubber', bought: 'pair', ...answers },
-    shop: {},
+    shop: OPENED_NOW,
   });
   return opened.ok ? opened.value : undefined;
 }
@@ -128,11 +131,26 @@ describe('every kit stands on the floor', () => {
         const { worker, blocks } = workedThrough(log);
         expect(blocks.filter(({ code }) => code !== 'piecesUnaccounted')).toEqual([]);
         expect(runningClocks(worker.log.plan, worker.log.state, worker.nowMs)).toEqual([]);
+        expect(untold(worker.log)).toEqual([]);
       }),
       { numRuns: 60, seed: 12, endOnFailure: true },
     );
   });
 });
+
+/** Fasteners that went back in with a figure and have no pull behind it. */
+function untold({ plan, state }: JobLog): string[] {
+  return plan.removed.flatMap((thing) => {
+    const figure = state.visit.figures[thing.id]?.figure ?? thing.refitSpec;
+    if (!figure || !comesBack(thing.fate) || !isFastener(thing)) return [];
+    const members = plan.shared.find(({ members: all }) => all.some(({ id }) => id === thing.id))?.members ?? [thing];
+    const joints = plan.groups.filter(({ again }) => members.some(({ id }) => id === again?.thing));
+    const pulled = joints
+      .flatMap(({ stations }) => stations)
+      .filter((id) => state.stations.get(id)?.pulls.some(({ verdict, wrench }) => verdict === 'accepted' && wrench));
+    return pulled.length >= thing.count ? [] : [`${thing.name}: ${pulled.length} of ${thing.count}`];
+  });
+}
 
 describe('what the owner wants', () => {
   it('is not asked by an apprentice, on the line as at the counter', () => {

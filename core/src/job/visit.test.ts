@@ -3,6 +3,7 @@ import fc from 'fast-check';
 import { REAR_AIR_SPRINGS, ROCK_SLIDERS, TRACK_BAR_BRACE } from '#demo/kits.ts';
 import { demoWrenches } from '#demo/shop.ts';
 import { Worker } from '#demo/work-through.ts';
+import { OPENED_NOW } from '../kit/house-rules.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import type { Answers } from '../line/ask.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '../visit/visit.ts';
@@ -28,7 +29,7 @@ function open(documents: KitDocument[], later: KitDocument[] = []): JobLog {
   const kits: VisitKit[] = [];
   for (const document of [...documents, ...later]) kits.push({ document, prefix: kitPrefix(kits, document.id) });
   const openedWith = kits.slice(0, documents.length).map(({ prefix }) => prefix);
-  const opened = openLog({ kits, openedWith, vehicle: VEHICLE, answers: spreadAnswers(kits, {}), shop: {} });
+  const opened = openLog({ kits, openedWith, vehicle: VEHICLE, answers: spreadAnswers(kits, {}), shop: OPENED_NOW });
   if (!opened.ok) throw new Error(JSON.stringify(opened.error));
   return opened.value;
 }

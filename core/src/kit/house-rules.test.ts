@@ -4,7 +4,7 @@ import { MIRA, NOON, plate, RAFE, refusal, WRENCHES } from '#demo/try-job.ts';
 import { Worker } from '#demo/work-through.ts';
 import { oneKit, openLog } from '../job/job-log.ts';
 import { compoundClocks } from '../job/line-clocks.ts';
-import { type HouseRules, houseRules, USUAL_RULES } from './house-rules.ts';
+import { type HouseRules, houseRules, OPENED_NOW, USUAL_RULES } from './house-rules.ts';
 
 /** The recovery plate in a shop with rules of its own. */
 function under(rules: Partial<HouseRules>): Worker {
@@ -25,7 +25,7 @@ describe('house rules', () => {
     expect(houseRules({ name: 'Cinder Bay Fitting' } as Partial<HouseRules>)).toEqual(USUAL_RULES);
   });
   it('stand in the plan a job was opened with', () => {
-    expect(plate().log.plan.rules).toEqual(USUAL_RULES);
+    expect(plate().log.plan.rules).toEqual({ ...USUAL_RULES, ...OPENED_NOW });
     expect(under({ boltUses: 1 }).log.plan.rules.boltUses).toBe(1);
   });
   it('a strict shop lets a locked joint drive at full cure, another at handling strength', () => {

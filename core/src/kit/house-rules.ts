@@ -11,10 +11,18 @@ export interface HouseRules extends PassRule {
   byFeel: boolean;
   /** How often a vehicle's bolt goes back in where nobody says how often it may; with the next it is a new one. */
   boltUses: number;
+  /**
+   * Whether a bolt of the vehicle that goes back in is pulled with a wrench like any other, or only told: jobs opened
+   * before that was asked have nothing else on record.
+   */
+  reused: 'pulled' | 'told';
 }
 
 /** What holds where a shop says nothing: common practice, no source. */
-export const USUAL_RULES: HouseRules = { driveAfter: 'handlingStrength', byFeel: true, boltUses: 2 };
+export const USUAL_RULES: HouseRules = { driveAfter: 'handlingStrength', byFeel: true, boltUses: 2, reused: 'told' };
+
+/** What every job is opened with from now on, whatever the shop says. */
+export const OPENED_NOW = { reused: 'pulled' } as const satisfies Partial<HouseRules>;
 
 /** The rules of a shop, those it never set filled in. */
 export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
@@ -25,5 +33,6 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     heldUpBy: own.heldUpBy,
     byFeel: own.byFeel ?? USUAL_RULES.byFeel,
     boltUses: own.boltUses ?? USUAL_RULES.boltUses,
+    reused: own.reused ?? USUAL_RULES.reused,
   };
 }

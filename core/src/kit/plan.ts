@@ -132,6 +132,8 @@ export interface PlanGroup
   passes: Pass[];
   after: GroupAfter[];
   looseWith: string[];
+  /** Fasteners of the vehicle that go back in: what they are, and the step that puts them there and starts them by hand. */
+  again?: { thing: string; step: string };
 }
 
 /** Why something of the kit is in the plan or not. */

@@ -3,6 +3,7 @@ import { demoBottles, demoTools } from '#demo/crib.ts';
 import { REAR_AIR_SPRINGS, ROCK_SLIDERS, TRACK_BAR_BRACE } from '#demo/kits.ts';
 import { demoWrenches } from '#demo/shop.ts';
 import { oneKit, openLog } from '../job/job-log.ts';
+import { OPENED_NOW } from '../kit/house-rules.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import { figureLeads } from './figure-source.ts';
 import { readiness, type ShopStock } from './readiness.ts';
@@ -11,7 +12,7 @@ import { toolsNeeded } from './tool-need.ts';
 const NOON = Date.UTC(2026, 10, 25, 12);
 const VEHICLE = { modelYear: 2022, drivenWheels: 'four', body: 'dual-cab', fitted: [] };
 const open = (kit: KitDocument) => {
-  const opened = openLog({ ...oneKit(kit), vehicle: VEHICLE, answers: {}, shop: {} });
+  const opened = openLog({ ...oneKit(kit), vehicle: VEHICLE, answers: {}, shop: OPENED_NOW });
   if (!opened.ok) throw new Error(JSON.stringify(opened.error));
   return opened.value;
 };

@@ -4,6 +4,7 @@ import { MIRA, NOON, RAFE, WRENCHES } from '#demo/try-job.ts';
 import { Worker } from '#demo/work-through.ts';
 import { openLog } from '../job/job-log.ts';
 import { nextOnLine } from '../job/line-next.ts';
+import { OPENED_NOW } from '../kit/house-rules.ts';
 import { lintKit } from '../kit/lint/lint.ts';
 import { lineOf } from '../line/line.ts';
 import { kitPrefix, type VisitKit } from './visit.ts';
@@ -18,7 +19,7 @@ function frontAxle(bought = 'left'): Worker {
     openedWith: kits.map(({ prefix }) => prefix),
     vehicle: { modelYear: 2022, drivenWheels: 'four', body: 'dual-cab', fitted: [] },
     answers: { bought },
-    shop: {},
+    shop: OPENED_NOW,
   });
   if (!opened.ok) throw new Error(JSON.stringify(opened.error));
   return new Worker(opened.value, WRENCHES, MIRA, NOON);

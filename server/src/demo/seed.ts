@@ -4,6 +4,7 @@ import type { JobEvent } from '#core/job/acts.ts';
 import { appendEvents, openLog } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
+import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
@@ -156,7 +157,7 @@ export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSe
     const kits: VisitKit[] = [];
     for (const document of documents) kits.push({ document, prefix: kitPrefix(kits, document.id) });
     const answers = spreadAnswers(kits, given);
-    const opened = openLog({ kits, openedWith: kits.map(({ prefix }) => prefix), vehicle, answers, shop: {} });
+    const opened = openLog({ kits, openedWith: kits.map(({ prefix }) => prefix), vehicle, answers, shop: OPENED_NOW });
     if (!opened.ok) throw new Error(`Demo job does not resolve: ${JSON.stringify(opened.error)}`);
     // What was done was done before now: a job still to come was counted a little while ago.
     const workedFromMs = Math.max(dayStart(nowMs), Math.min(startMs, nowMs - HOUR_MS / 4));
@@ -173,7 +174,7 @@ export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSe
         vehicle,
         kits: kits.map(({ prefix, document }) => ({ prefix, id: document.id, revision: document.revision })),
         answers,
-        passRule: {},
+        passRule: OPENED_NOW,
         // The demo's vehicles are as their cards say.
         fittedNoted: true,
         openedAtMs: nowMs,

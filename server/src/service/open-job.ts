@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import type { OpenJob } from '#contract/job.ts';
 import { openLog } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
+import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import { fitVerdicts, type ResolveError } from '#core/kit/resolve.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import { kitAnswers, kitPrefix, spreadAnswers } from '#core/visit/visit.ts';
@@ -55,7 +56,11 @@ export async function openJob(
     );
     if (misfit) return fail({ code: 'kitDoesNotFit', text: misfit.text, kit: kit.document.title });
   }
-  const passRule = { ...shop.houseRules, ...(input.heldUpBy === undefined ? {} : { heldUpBy: input.heldUpBy }) };
+  const passRule = {
+    ...shop.houseRules,
+    ...OPENED_NOW,
+    ...(input.heldUpBy === undefined ? {} : { heldUpBy: input.heldUpBy }),
+  };
   const prefixes = kits.map(({ prefix }) => prefix);
   const opened = openLog({ kits, openedWith: prefixes, vehicle, answers, shop: passRule });
   if (!opened.ok) return opened;

@@ -5,6 +5,7 @@ import { Route } from 'react-router';
 import type { JobLog } from '#core/job/job-log.ts';
 import { openLog } from '#core/job/job-log.ts';
 import { nextOnLine } from '#core/job/line-next.ts';
+import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import { FRONT_BALL_JOINTS, REAR_AIR_SPRINGS, ROCK_SLIDERS, TRACK_BAR_BRACE, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { bar, guard, MIRA, NOON, openKit, plate, pullOf, untilSnug, WRENCHES } from '#demo/try-job.ts';
@@ -41,7 +42,7 @@ const visit = (...documents: Array<typeof REAR_AIR_SPRINGS>): JobLog => {
     openedWith: kits.map(({ prefix }) => prefix),
     vehicle: { modelYear: 2022, drivenWheels: 'four', body: 'dual-cab', fitted: [] },
     answers: spreadAnswers(kits, {}),
-    shop: {},
+    shop: OPENED_NOW,
   });
   if (!opened.ok) throw new Error(opened.error.code);
   return opened.value;

@@ -1,5 +1,6 @@
 import type { CommandBatchAnswer, JobDocument, StoredEvent } from '#contract/job.ts';
 import { appendEvents, type JobLog, oneKit, openLog, takeCommand } from '#core/job/job-log.ts';
+import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { NOON, WRENCHES } from '#demo/try-job.ts';
@@ -29,7 +30,7 @@ export class ShopServer implements JobLink {
   most = 1000;
 
   constructor(private readonly kit: KitDocument = TRANSFER_CASE_GUARD) {
-    const opened = openLog({ ...oneKit(kit), vehicle: VEHICLE, answers: {}, shop: {} });
+    const opened = openLog({ ...oneKit(kit), vehicle: VEHICLE, answers: {}, shop: OPENED_NOW });
     if (!opened.ok) throw new Error(JSON.stringify(opened.error));
     this.log = opened.value;
   }

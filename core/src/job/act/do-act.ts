@@ -12,7 +12,7 @@ import { type Debt, isOwed } from '../debt.ts';
 import { openConflict } from '../gate/conflict-gate.ts';
 import { refitRefusal } from '../gate/refit-gate.ts';
 import { stripGate } from '../gate/strip-gate.ts';
-import type { JobState } from '../job-state.ts';
+import { type JobState, stationState } from '../job-state.ts';
 import { clockOfAct, clockShuts, waitsForTheDriver } from '../line-clocks.ts';
 import { asksNow, atOf } from '../line-known.ts';
 import { debtTouched, lineProgress, waitsOfAct } from '../line-progress.ts';
@@ -29,6 +29,7 @@ import type { ChoiceMade } from './make-choice.ts';
 import type { Measured } from './measure.ts';
 import type { DebtOpened } from './open-debt.ts';
 import type { LoadStateSet } from './set-load-state.ts';
+import type { StartUndone, StationStarted } from './start-by-hand.ts';
 
 /** Does one act of the line, with what it asks answered. */
 export interface DoAct {
@@ -63,7 +64,9 @@ export type FollowsFromAct =
   | PrerequisiteAnswered
   | ChoiceMade
   | FoundOut
-  | LoadStateSet;
+  | LoadStateSet
+  | StationStarted
+  | StartUndone;
 
 /** Pieces of a debt that an act puts back: as it says, never more than are owed. */
 function countOf(act: LineAct, debt: Debt): number {
@@ -74,6 +77,15 @@ function countOf(act: LineAct, debt: Debt): number {
 const numberAt = (answers: Answers, place: string): number | undefined => {
   const value = answers[`at ${place}`];
   return typeof value === 'number' ? value : undefined;
+};
+
+/** The joints whose pieces an act puts back in their holes: with that they are started by hand. */
+const startedBy = (plan: Plan, lineAct: LineAct): string[] => {
+  const thing = debtTouched(lineAct.action);
+  if (!thing || thing.opens) return [];
+  return plan.groups.flatMap(({ again, stations }) =>
+    again?.thing === thing.id && again.step === lineAct.step ? stations : [],
+  );
 };
 
 /** What else holds once an act is done: kept as the facts that the rest of the shop reads. */
@@ -298,7 +310,10 @@ export function decideAct(ask: Ask, id: string, answers: Answers): Outcome<ActDo
   const notMet = [...new Set([...failed, ...together])];
   const asked = new Set(asks.map(({ key }) => key));
   const kept = Object.fromEntries(Object.entries(answers).filter(([key]) => asked.has(key)));
+  const starts = startedBy(plan, lineAct).filter((station) => stationState(job, station).stage === 'empty');
+  // The act comes last of them: what is taken back is the act, and its starts with it.
   return done<ActDone | FollowsFromAct>(
+    ...starts.map((station): StationStarted => ({ type: 'stationStarted', station })),
     { type: 'actDone', act: id, step: lineAct.step, answers: kept, failed: notMet, wrong },
     ...consequences(plan, job, lineAct, kept, notMet.length === 0),
   );
@@ -354,6 +369,10 @@ export const doAct = act<DoAct, ActDone | ActUndone, FollowsFromAct>({
     // What ended by the same command goes back with it; what ended since does not.
     if (opened.some(({ debt, command }) => debt.ends.some((end) => end.commandId !== command)))
       return refuse({ code: 'nothingToUndo' });
+    const starts = back.flatMap((one) => startedBy(plan, one)).filter((id) => stationState(job, id).stage !== 'empty');
+    // What was tightened since is not taken out of its hole by a press.
+    if (starts.some((id) => stationState(job, id).stage !== 'started' || stationState(job, id).bead))
+      return refuse({ code: 'nothingToUndo' });
     const closed = touched.filter(({ debt, command }) => debt.ends.at(-1)?.commandId === command);
     return done<ActUndone | FollowsFromAct>(
       {
@@ -363,6 +382,7 @@ export const doAct = act<DoAct, ActDone | ActUndone, FollowsFromAct>({
         closedAgain: opened.flatMap(({ debt }) => debt.ids),
       },
       ...unfound,
+      ...starts.map((station): StartUndone => ({ type: 'startUndone', station })),
     );
   },
   fold: {

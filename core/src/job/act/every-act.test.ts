@@ -2,6 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import { FRONT_RECOVERY_POINTS, REAR_AIR_SPRINGS, TRACK_BAR_BRACE } from '#demo/kits.ts';
 import { guard, HOB, ISA, MIRA, NOON, openKit, plate, RAFE, tryCommand, WRENCHES } from '#demo/try-job.ts';
 import { Worker } from '#demo/work-through.ts';
+import { OPENED_NOW } from '../../kit/house-rules.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '../../visit/visit.ts';
 import type { JobCommand } from '../acts.ts';
 import { mayDo } from '../decide.ts';
@@ -207,7 +208,7 @@ function visit(): Worker {
     openedWith: KITS.map(({ prefix }) => prefix),
     vehicle: { modelYear: 2022, drivenWheels: 'four', fitted: [] },
     answers: spreadAnswers(KITS, {}),
-    shop: {},
+    shop: OPENED_NOW,
   });
   if (!opened.ok) throw new Error(opened.error.code);
   return new Worker(opened.value, WRENCHES, RAFE, NOON);
