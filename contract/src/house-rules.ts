@@ -12,6 +12,6 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
     heldUpBy: z.enum(HELD_UP_BY).optional(),
     byFeel: z.boolean().optional(),
     boltUses: z.number().int().min(1).max(99).optional(),
-    reused: z.enum(['pulled', 'told']).optional(),
+    proof: z.enum(['measured', 'told']).optional(),
   }),
 );

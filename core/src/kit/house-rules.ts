@@ -12,17 +12,17 @@ export interface HouseRules extends PassRule {
   /** How often a vehicle's bolt goes back in where nobody says how often it may; with the next it is a new one. */
   boltUses: number;
   /**
-   * Whether a bolt of the vehicle that goes back in is pulled with a wrench like any other, or only told: jobs opened
-   * before that was asked have nothing else on record.
+   * Whether a bolt of the vehicle that goes back in is pulled with a wrench like any other, and what was measured before
+   * is measured again, or whether both are only told: jobs opened before that was asked have nothing else on record.
    */
-  reused: 'pulled' | 'told';
+  proof: 'measured' | 'told';
 }
 
 /** What holds where a shop says nothing: common practice, no source. */
-export const USUAL_RULES: HouseRules = { driveAfter: 'handlingStrength', byFeel: true, boltUses: 2, reused: 'told' };
+export const USUAL_RULES: HouseRules = { driveAfter: 'handlingStrength', byFeel: true, boltUses: 2, proof: 'told' };
 
 /** What every job is opened with from now on, whatever the shop says. */
-export const OPENED_NOW = { reused: 'pulled' } as const satisfies Partial<HouseRules>;
+export const OPENED_NOW = { proof: 'measured' } as const satisfies Partial<HouseRules>;
 
 /** The rules of a shop, those it never set filled in. */
 export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
@@ -33,6 +33,6 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     heldUpBy: own.heldUpBy,
     byFeel: own.byFeel ?? USUAL_RULES.byFeel,
     boltUses: own.boltUses ?? USUAL_RULES.boltUses,
-    reused: own.reused ?? USUAL_RULES.reused,
+    proof: own.proof ?? USUAL_RULES.proof,
   };
 }

@@ -176,7 +176,7 @@ function jointOf(
  * drawn up in the air and brought to torque once the wheels stand on the ground, where the line lowers the vehicle later.
  */
 export function withReusedJoints(plan: Plan, given: Given): Plan {
-  if (plan.rules.reused !== 'pulled') return plan;
+  if (plan.rules.proof !== 'measured') return plan;
   const reused = reusedOf(plan, given);
   if (reused.size === 0) return plan;
   const groups: PlanGroup[] = [];

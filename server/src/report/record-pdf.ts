@@ -187,11 +187,13 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   const debts = debtsOf(plan, state).filter((debt) => debt.opened !== undefined);
   if (debts.length > 0) {
     sheet.plate('What came off, and where it ended');
+    // A figure stands with the pull that reached it; jobs of before have only the word.
+    const told = plan.rules.proof === 'told';
     for (const debt of debts) {
       const ends = [...new Set(debt.ends.map(({ end }) => END_TEXT[end]))].join(', ');
       const open = debt.count - debt.ended;
       sheet.text(
-        `${debt.count > 1 ? `${debt.count} × ` : ''}${debt.name}: ${ends}${open > 0 ? `${ends ? ', ' : ''}${open} NOT ACCOUNTED FOR` : ''}${debt.printed && open === 0 ? `, ${debt.printed}` : ''}.`,
+        `${debt.count > 1 ? `${debt.count} × ` : ''}${debt.name}: ${ends}${open > 0 ? `${ends ? ', ' : ''}${open} NOT ACCOUNTED FOR` : ''}${told && debt.printed && open === 0 ? `, ${debt.printed}` : ''}.`,
         open > 0 ? { color: BAD, bold: true } : {},
       );
     }

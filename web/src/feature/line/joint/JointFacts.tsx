@@ -14,6 +14,7 @@ export function JointFacts({ torque, onWrench }: { torque: TorqueStep; onWrench:
   const bolt = station.stack
     .flatMap((piece) => (piece.kind === 'hardware' ? (index.items.get(piece.item) ?? []) : []))
     .find((item) => item.thread);
+  const own = torque.plan.removed.find(({ id }) => id === torque.group.again?.thing);
   const compound = index.compounds.get(station.compound ?? '');
   const bead = stationState(state, station.id).bead;
   const range = wrench && usableBand(wrench.wrench);
@@ -30,9 +31,10 @@ export function JointFacts({ torque, onWrench }: { torque: TorqueStep; onWrench:
   return (
     <dl className="grid content-start gap-2">
       <div className="flex gap-3">
-        <dt className="w-16 shrink-0 text-ink-2">Bolt</dt>
+        <dt className="w-16 shrink-0 text-ink-2">{own?.kind === 'nut' ? 'Nut' : 'Bolt'}</dt>
         <dd>
-          <b className="figures">{(bolt?.thread ?? '').replaceAll('x', '×')}</b>
+          <b className="figures">{(own?.thread ?? bolt?.thread ?? '').replaceAll('x', '×')}</b>
+          {torque.group.again && <span> the vehicle’s own</span>}
           {bolt?.lengthMm ? <span className="figures"> × {bolt.lengthMm}</span> : null}
           <span className="block text-ink-2">
             {[bolt?.propertyClass && classText(bolt.propertyClass), bolt?.singleUse ? 'use once' : undefined]
@@ -94,6 +96,8 @@ export function JointFacts({ torque, onWrench }: { torque: TorqueStep; onWrench:
                 <b>{COMPOUND_TEXT[compound.kind]}</b>, {bead ? 'on' : 'to come'}
               </span>
             </>
+          ) : own ? (
+            'as it came out, wiped clean'
           ) : (
             'dry, as supplied'
           )}

@@ -24,6 +24,8 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
     pass?.kind === 'tighten' &&
     pass.fraction === 1 &&
     group.passes.some(({ kind }) => kind === 'verify');
+  // Of a bolt of the vehicle nobody knows what it goes through.
+  const drawn = station.stack.length > 0;
   return (
     <>
       <div className="flex items-baseline justify-between gap-3">
@@ -49,10 +51,14 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
           Then a line across head and part: once the locker has set, the second look is at it.
         </p>
       )}
-      <div className="mt-4 grid grid-cols-[6.5rem_1fr] sm:grid-cols-[9rem_1fr] gap-4 border-t border-rule pt-4 text-[0.95rem]">
-        <div>
-          <StackDrawing station={station} items={torque.index.items} compound={compound} />
-        </div>
+      <div
+        className={`mt-4 grid gap-4 border-t border-rule pt-4 text-[0.95rem] ${drawn ? 'grid-cols-[6.5rem_1fr] sm:grid-cols-[9rem_1fr]' : ''}`}
+      >
+        {drawn && (
+          <div>
+            <StackDrawing station={station} items={torque.index.items} compound={compound} />
+          </div>
+        )}
         <JointFacts torque={torque} onWrench={onWrench} />
       </div>
       {station.specBecause.length > 0 && (
