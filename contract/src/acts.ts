@@ -22,7 +22,7 @@ import { ConfirmStopSchema, StopConfirmedSchema } from './act/confirm-stop.ts';
 import { CorrectPullSchema, PullCorrectedSchema } from './act/correct-pull.ts';
 import { CountLineSchema, CountUndoneSchema, LineCountedSchema } from './act/count-line.ts';
 import { DeclareSpareSchema, SpareDeclaredSchema } from './act/declare-spare.ts';
-import { ActDoneSchema, ActUndoneSchema, DoActSchema } from './act/do-act.ts';
+import { ActDoneSchema, ActsReopenedSchema, ActUndoneSchema, DoActSchema } from './act/do-act.ts';
 import { DoStepSchema, StepDoneSchema, StepUndoneSchema } from './act/do-step.ts';
 import { DropKitSchema, KitDroppedSchema } from './act/drop-kit.ts';
 import { PersonSchema, Ref } from './act/fields.ts';
@@ -147,6 +147,7 @@ const FACT_SCHEMAS = {
   toolArranged: ToolArrangedSchema,
   bought: BoughtSchema,
   actDone: ActDoneSchema,
+  actsReopened: ActsReopenedSchema,
   actUndone: ActUndoneSchema,
   stepWaived: StepWaivedSchema,
   waiverTakenBack: WaiverTakenBackSchema,

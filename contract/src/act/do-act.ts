@@ -1,12 +1,12 @@
 import { z } from 'zod';
-import type { ActDone, ActUndone, DoAct } from '#core/job/act/do-act.ts';
+import type { ActDone, ActsReopened, ActUndone, DoAct } from '#core/job/act/do-act.ts';
 import type { Answer, Answers } from '#core/line/ask.ts';
 import { exactly } from '../exactly.ts';
 import { LONGEST, textUpTo } from '../text.ts';
 import { Key, Ref } from './fields.ts';
 
 const AnswerSchema = exactly<Answer>()(
-  z.union([z.boolean(), z.number(), textUpTo(LONGEST.reason), z.array(Ref).max(40)]),
+  z.union([z.boolean(), z.number(), textUpTo(LONGEST.reason), z.array(textUpTo(LONGEST.reason)).max(40)]),
 );
 /** Answers by what asked them: a place's name stands in the key, and names may be long. */
 const AnswersSchema: z.ZodType<Answers> = z
@@ -35,4 +35,8 @@ export const ActUndoneSchema = exactly<ActUndone>()(
     reopened: z.array(Ref),
     closedAgain: z.array(Ref),
   }),
+);
+
+export const ActsReopenedSchema = exactly<ActsReopened>()(
+  z.strictObject({ type: z.literal('actsReopened'), acts: z.array(Key), check: Key }),
 );

@@ -1,16 +1,19 @@
 import { z } from 'zod';
-import type {
-  Baseline,
-  Bound,
-  Check,
-  Choice,
-  Irreversible,
-  KitTool,
-  Neighbour,
-  Prerequisite,
-  Temporary,
+import {
+  type Baseline,
+  type Bound,
+  type Check,
+  type Choice,
+  type Irreversible,
+  type KitTool,
+  MISSES,
+  type Neighbour,
+  type Prerequisite,
+  SYMMETRIES,
+  type Temporary,
 } from '#core/kit/kit-preparation.ts';
 import { PHASES } from '#core/kit/phase.ts';
+import { MEASURED } from '#core/quantity/doubtful-measure.ts';
 import { exactly } from '../exactly.ts';
 import { Count, conditional, Id, Positive, Text } from './field.ts';
 import { DriveSizeSchema } from './hardware.ts';
@@ -40,6 +43,9 @@ export const BaselineSchema = exactly<Baseline>()(
     instrument: Text.optional(),
     photo: z.boolean().optional(),
     change: z.strictObject({ min: z.number(), max: z.number() }).optional(),
+    after: z.strictObject({ min: z.number().optional(), max: z.number().optional() }).optional(),
+    sides: Positive.optional(),
+    miss: z.enum(MISSES).optional(),
   }),
 );
 
@@ -86,9 +92,19 @@ export const CheckSchema = exactly<Check>()(
   z.strictObject({
     ...conditional,
     text: Text,
+    quantity: z.enum(MEASURED).optional(),
     unit: z.enum(['mm', 'in', '°', 'N·m', 'kPa', 'V', '°C']).optional(),
     min: z.number().optional(),
     max: z.number().optional(),
+    target: z.number().optional(),
+    tolerance: Positive.optional(),
+    symmetry: z.enum(SYMMETRIES).optional(),
+    sides: Positive.optional(),
+    travel: z.strictObject({ from: Text, to: Text }).optional(),
+    photo: z.literal(true).optional(),
+    holds: z.enum(PHASES).optional(),
+    miss: z.enum(MISSES).optional(),
+    usually: Text.optional(),
     places: Places.optional(),
     spread: Positive.optional(),
     instrument: Text.optional(),

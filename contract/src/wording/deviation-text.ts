@@ -1,9 +1,11 @@
+import { QUANTITY_UNIT } from '#core/kit/baseline-unit.ts';
 import { kitOf } from '#core/kit/ids.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
 import type { Deviation } from '#core/record/deviations.ts';
 import { unreachable } from '#core/result.ts';
+import { changeText, claimText } from './change-text.ts';
 import { clockName } from './clock-text.ts';
 import { choiceText } from './conflict-text.ts';
 import { DEVIATIONS } from './en/deviations.ts';
@@ -96,6 +98,32 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
       const { question, from, to } = deviation;
       const asked = kit.questions.find((entry) => entry.id === question)?.text ?? question;
       return { question: asked, from: String(from), to: String(to) };
+    }
+    case 'measuredElsewhere': {
+      const { act, place, who, what } = deviation;
+      return { act: actName(act), place: place || undefined, who, what: sentence(what) };
+    }
+    case 'outsideClaim': {
+      const { baseline: id, place, against, before, after, off } = deviation;
+      const baseline = plan.baselines.find((entry) => entry.id === id);
+      const quantity = baseline?.quantity ?? 'length';
+      const unit = QUANTITY_UNIT[quantity];
+      const { change, after: limits, sides } = baseline ?? {};
+      return {
+        name: baseline?.name ?? id,
+        place,
+        against,
+        before,
+        after,
+        unit,
+        changed: against === 'claim' && off !== undefined ? changeText(quantity, off, unit) : undefined,
+        wanted:
+          against === 'side'
+            ? `${Math.abs(off ?? 0)} ${unit} apart, at most ${sides} ${unit}`
+            : against === 'limits'
+              ? `wanted ${[limits?.min !== undefined && `at least ${limits.min}`, limits?.max !== undefined && `at most ${limits.max}`].filter(Boolean).join(', ')} ${unit}`
+              : `the kit says ${change ? claimText(quantity, change, unit) : 'nothing'}`,
+      };
     }
     case 'withoutFigure':
       return { station: at(deviation.station), reason: sentence(deviation.reason) };

@@ -107,6 +107,7 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
         action.aboveC === undefined ? undefined : `above ${action.aboveC} °C`,
       );
     case 'measure':
+    case 'measureAgain':
       return by(plan.baselines, action.baseline)?.name;
     case 'check':
     case 'test':

@@ -1,4 +1,5 @@
 import type { Baseline } from '../kit/kit-preparation.ts';
+import { mirrored } from '../line/judge-check.ts';
 import type { Measurement } from './visit-state.ts';
 
 export type BaselineVerdict =
@@ -31,4 +32,45 @@ export function sideDifference(
     const [left, right] = [of(axle, 'left'), of(axle, 'right')];
     return left === undefined || right === undefined ? [] : [{ axle, difference: Number((left - right).toFixed(3)) }];
   });
+}
+
+/** A place whose result is not what the kit says, and how. */
+export interface BaselineMiss {
+  place: string;
+  /** Against the claim, the absolute limits, or the other side of its end. */
+  against: 'claim' | 'limits' | 'side';
+  before?: number;
+  after: number;
+  /** After less before, or left less right. */
+  off?: number;
+  measured: Measurement;
+}
+
+/** Every result outside its claim, outside its limits, or too far from its mirror. */
+export function baselineMisses(
+  baseline: Pick<Baseline, 'places' | 'change' | 'after' | 'sides'>,
+  measured: Readonly<Record<string, { before?: Measurement; after?: Measurement }>> = {},
+): BaselineMiss[] {
+  const single = baseline.places.flatMap((place): BaselineMiss[] => {
+    const { before, after } = measured[place] ?? {};
+    if (!after) return [];
+    const verdict = baselineVerdict(baseline, measured[place]);
+    const { min = -Infinity, max = Infinity } = baseline.after ?? {};
+    const found: BaselineMiss = { place, against: 'claim', before: before?.value, after: after.value, measured: after };
+    if (verdict.code === 'belowClaim' || verdict.code === 'aboveClaim') return [{ ...found, off: verdict.by }];
+    return after.value < min || after.value > max ? [{ ...found, against: 'limits' }] : [];
+  });
+  const { sides } = baseline;
+  const lean =
+    sides === undefined
+      ? []
+      : mirrored(baseline.places).flatMap(([left, right]): BaselineMiss[] => {
+          const [one, other] = [measured[left]?.after, measured[right]?.after];
+          if (!one || !other) return [];
+          const by = Number((one.value - other.value).toFixed(3));
+          return Math.abs(by) > sides
+            ? [{ place: left, against: 'side', after: one.value, before: other.value, off: by, measured: one }]
+            : [];
+        });
+  return [...single, ...lean];
 }

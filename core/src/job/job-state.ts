@@ -56,6 +56,8 @@ export interface LineState {
 export interface Problem extends Stamp {
   station?: string;
   text: string;
+  /** The act whose check was not met; it is cleared when it is. */
+  act?: string;
   cleared?: { how: string } & Stamp;
 }
 

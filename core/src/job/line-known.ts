@@ -9,6 +9,12 @@ import { lastTry } from './line-progress.ts';
 /** What the line may look up of a job. */
 export const knownOf = (plan: Plan, job: JobState): Known => ({
   answersOf: (act) => lastTry(job, act)?.answers,
+  instrument: (baseline) => {
+    const acts = lineOf(plan).steps.flatMap((step) => step.acts);
+    const before = acts.find(({ action }) => action.type === 'measure' && action.baseline === baseline);
+    const used = before && lastTry(job, before.id)?.answers.instrument;
+    return typeof used === 'string' ? used : undefined;
+  },
   measured: (baseline, place) => job.visit.measurements[baseline]?.[place]?.before?.value,
   // What was chosen at intake, until somebody lifted it otherwise.
   heldUpBy: job.visit.heldUpBy ?? plan.rules.heldUpBy,

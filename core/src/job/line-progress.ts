@@ -1,6 +1,8 @@
+import { PHASES } from '../kit/phase.ts';
 import { indexOf, type Plan, type PlanAction, type PlanStation } from '../kit/plan.ts';
 import { type LineAct, type LineStep, lineOf } from '../line/line.ts';
 import { lineKind } from '../line/line-kinds.ts';
+import { baselineMisses } from './baseline-verdict.ts';
 import { asideId, type Debt, debtsOf } from './debt.ts';
 import { type JobState, stationState } from './job-state.ts';
 import { compoundSettled } from './next-station.ts';
@@ -43,7 +45,23 @@ export function debtTouched(action: PlanAction): { id: string; opens: boolean } 
 /** The last time an act was done, whatever came of it. */
 export const lastTry = (job: JobState, act: string): ActTry | undefined => job.visit.acts[act]?.tries.at(-1);
 
-const isMet = (tried: ActTry | undefined): boolean => tried !== undefined && tried.failed.length === 0;
+/** Done, and not opened again by a check that found otherwise; met where a miss does not just stand on the record. */
+function isMet(job: JobState, act: string, misses = false): boolean {
+  const { tries = [], reopened = 0 } = job.visit.acts[act] ?? {};
+  const last = tries.at(-1);
+  return last !== undefined && tries.length > reopened && (misses || last.failed.length === 0);
+}
+
+/** Whether every place of a baseline was measured, or found elsewhere by somebody named. */
+function measured(plan: Plan, job: JobState, act: LineAct, id: string, when: 'before' | 'after'): boolean {
+  const baseline = plan.baselines.find((entry) => entry.id === id);
+  const said = lastTry(job, act.id)?.answers;
+  return (baseline?.places ?? []).every(
+    (place) =>
+      job.visit.measurements[id]?.[place]?.[when] !== undefined ||
+      (when === 'after' && Array.isArray(said?.[`at ${place}`])),
+  );
+}
 
 /** Stations by the act that puts their compound on, once per plan. */
 const applied = new WeakMap<Plan, Map<string, readonly PlanStation[]>>();
@@ -81,16 +99,25 @@ function follows(plan: Plan, job: JobState, act: LineAct, debts: ReadonlyMap<str
     const debt = debts.get(touched.id);
     if (touched.opens) return debt?.opened !== undefined;
     // What nobody opened has nothing to end: a press says that it was looked at.
-    if (debt?.opened === undefined) return isMet(lastTry(job, act.id));
+    if (debt?.opened === undefined) return isMet(job, act.id);
     return debt.ended >= debt.count;
   }
   const stagesOf = (group: string) =>
     (indexOf(plan).groups.get(group)?.stations ?? []).map((id) => stationState(job, id).stage);
   switch (action.type) {
-    case 'measure': {
+    case 'measure':
+      return measured(plan, job, act, action.baseline, 'before');
+    case 'measureAgain': {
       const baseline = plan.baselines.find((entry) => entry.id === action.baseline);
-      return baseline?.places.every((place) => job.visit.measurements[baseline.id]?.[place]?.before !== undefined);
+      const misses = baseline?.miss === 'gates' ? baselineMisses(baseline, job.visit.measurements[baseline.id]) : [];
+      return misses.length === 0 && measured(plan, job, act, action.baseline, 'after');
     }
+    case 'check':
+    case 'test':
+      // A miss that only stands on the record lets the work go on.
+      return plan.checks.find(({ id }) => id === action.check)?.miss === 'deviation'
+        ? isMet(job, act.id, true)
+        : undefined;
     case 'prerequisite':
       return job.visit.prerequisites[action.prerequisite]?.met === true;
     case 'choose':
@@ -138,7 +165,7 @@ export const lineProgress = oncePerState((plan, job): LineProgress => {
     const whole = job.visit.steps[step.id] !== undefined || job.visit.waived[step.id] !== undefined;
     let open = 0;
     for (const act of step.acts) {
-      const done = whole || (follows(plan, job, act, debts) ?? isMet(lastTry(job, act.id)));
+      const done = whole || (follows(plan, job, act, debts) ?? isMet(job, act.id));
       if (done) acts.add(act.id);
       else open += 1;
     }
@@ -204,6 +231,23 @@ function letsPast(earlier: LineStep, later: LineStep, done: ReadonlySet<string>)
   );
 }
 
+const held = new WeakMap<Plan, ReadonlyArray<{ step: LineStep; from: number }>>();
+
+/** Steps with a check that holds a phase, and which. */
+function holding(plan: Plan): ReadonlyArray<{ step: LineStep; from: number }> {
+  const known = held.get(plan);
+  if (known) return known;
+  const found = lineOf(plan).steps.flatMap((step) =>
+    step.acts.flatMap(({ action }) => {
+      const check = action.type === 'check' || action.type === 'test' ? action.check : undefined;
+      const holds = plan.checks.find(({ id }) => id === check)?.holds;
+      return holds === undefined ? [] : [{ step, from: PHASES.indexOf(holds) }];
+    }),
+  );
+  held.set(plan, found);
+  return found;
+}
+
 /** Steps that a step still waits for, in the order of the line. */
 export function waitsOfStep(plan: Plan, job: JobState, id: string): string[] {
   const { stepById } = lineOf(plan);
@@ -225,6 +269,9 @@ export function waitsOfStep(plan: Plan, job: JobState, id: string): string[] {
     }
   };
   look(step.step.after);
+  for (const { step: check, from } of holding(plan))
+    if (check.number < step.number && PHASES.indexOf(step.step.phase) >= from && !steps.has(check.id))
+      waiting.add(check.id);
   return [...waiting].sort((a, b) => (stepById.get(a)?.number ?? 0) - (stepById.get(b)?.number ?? 0));
 }
 

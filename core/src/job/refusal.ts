@@ -135,6 +135,8 @@ export type Refusal =
   | { code: 'stepAsks'; step: string; acts: string[] }
   /** What was said is never taken: the wrong part, the wrong tool, a figure outside what may be. */
   | ({ code: 'answerRefused'; act: string } & RefusedAnswer)
+  /** Hardly what is on the vehicle; say so again to keep it. */
+  | { code: 'valueDoubtful'; act: string; key: string; value: number; unit: string; meant?: number }
   | { code: 'otherSideOpen'; act: string; debt: string; side: 'left' | 'right' }
   | { code: 'partUnderMissing'; act: string; item: string }
   | { code: 'keptOnUntil'; act: string; steps: string[] }

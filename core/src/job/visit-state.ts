@@ -31,6 +31,8 @@ export interface ActTry extends Stamp {
 /** How far an act of the line is. The last try counts. */
 export interface ActState {
   tries: ActTry[];
+  /** How many of its tries count no more: something it had set was measured and was not so. */
+  reopened?: number;
   /** A clock that was started: since when it counts. */
   begun?: { sinceMs: number } & Stamp;
 }

@@ -1,3 +1,4 @@
+import type { HouseRules } from './house-rules.ts';
 import type { Bound, Temporary } from './kit-preparation.ts';
 import { PHASES, type Phase } from './phase.ts';
 import type { Plan, PlanAction, PlanGroup, PlanStep } from './plan.ts';
@@ -220,6 +221,21 @@ function withOpenings(list: StepList, { removed, disconnects, neighbours }: List
   );
 }
 
+/** A sheet that measures the same thing twice means before and after. */
+function measuredTwice(steps: readonly PlanStep[]): PlanStep[] {
+  const before = new Set<string>();
+  return steps.map((step) => {
+    if (!step.actions.some(({ type }) => type === 'measure')) return step;
+    const actions = step.actions.map((action): PlanAction => {
+      if (action.type !== 'measure') return action;
+      if (before.has(action.baseline)) return { ...action, type: 'measureAgain' };
+      before.add(action.baseline);
+      return action;
+    });
+    return { ...step, actions };
+  });
+}
+
 /**
  * A kit's steps with a place for everything the kit lists: what must hold, what is to be chosen and measured first, what
  * comes off, every joint's start, snug and torque, what is put on for the work, every check. What the sheet's own steps
@@ -227,9 +243,14 @@ function withOpenings(list: StepList, { removed, disconnects, neighbours }: List
  *
  * @param steps - of one kit that apply, in its order, each with what it waits for
  * @param prefix - what the kit's ids carry in this visit
+ * @param proof - whether what was measured before is measured again
  */
-export function completeSteps(steps: readonly PlanStep[], listed: Listed, kit: string, prefix: string): PlanStep[] {
-  const list = new StepList([...steps], kit, prefix);
+export function completeSteps(
+  steps: readonly PlanStep[],
+  listed: Listed,
+  { kit, prefix, proof }: { kit: string; prefix: string; proof: HouseRules['proof'] },
+): PlanStep[] {
+  const list = new StepList(proof === 'measured' ? measuredTwice(steps) : [...steps], kit, prefix);
   withJoints(list, listed);
   withOpenings(list, listed);
   withTemporary(list, listed.temporary);
@@ -260,6 +281,14 @@ export function completeSteps(steps: readonly PlanStep[], listed: Listed, kit: s
     (action, id) => 'irreversible' in action && action.irreversible === id,
   );
   const baselines = unasked(listed.baselines, (action, id) => action.type === 'measure' && action.baseline === id);
+  const again = unasked(listed.baselines, (action, id) => action.type === 'measureAgain' && action.baseline === id);
+  if (proof === 'measured')
+    list.insert(
+      list.behind('refit'),
+      'measure-again',
+      'prove',
+      again.map(({ id }) => ({ type: 'measureAgain', baseline: id })),
+    );
   const choices = unasked(listed.choices, (action, id) => action.type === 'choose' && action.choice === id);
   // In front, the last first.
   list.insert(

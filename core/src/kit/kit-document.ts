@@ -18,7 +18,7 @@ import type { PrintedSpec } from './printed-spec.ts';
 
 /** The file name of the format; `version` rises with every change that older readers could not read. */
 export const KIT_FORMAT = 'wrenchman-kit';
-export const KIT_VERSION = 5;
+export const KIT_VERSION = 6;
 
 /** A fact about the vehicle that may answer a question without asking. */
 export type VehicleFact = 'modelYear' | 'buildMonth' | 'engine' | 'drivenWheels' | 'body' | 'gearbox' | 'trim';

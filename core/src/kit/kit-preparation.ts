@@ -1,4 +1,5 @@
 import type { DriveSize } from '../fastener/drive.ts';
+import type { MeasuredQuantity } from '../quantity/doubtful-measure.ts';
 import type { Condition } from './condition.ts';
 import type { Phase } from './phase.ts';
 import type { PrintedSpec } from './printed-spec.ts';
@@ -19,6 +20,14 @@ export interface Prerequisite {
   when?: Condition;
 }
 
+/** What a result that is not met comes to: it is put right before the work goes on, or it stands on the record. */
+export const MISSES = ['gates', 'deviation'] as const;
+export type Miss = (typeof MISSES)[number];
+
+/** What several readings of one check say together. */
+export const SYMMETRIES = ['level', 'parallel', 'centred', 'leftRight'] as const;
+export type Symmetry = (typeof SYMMETRIES)[number];
+
 /** Measured before strip-down; the result is judged against it. */
 export interface Baseline {
   id: string;
@@ -30,6 +39,12 @@ export interface Baseline {
   photo?: boolean;
   /** By how much the kit says it changes, in the unit of the quantity. The result is judged against it. */
   change?: { min: number; max: number };
+  /** Between what it must stand afterwards, whatever it was before: an absolute limit. */
+  after?: { min?: number; max?: number };
+  /** How far left and right of one end may stand apart afterwards. */
+  sides?: number;
+  /** What a result outside the claim comes to; left out, it stands on the record. */
+  miss?: Miss;
   when?: Condition;
 }
 
@@ -78,18 +93,37 @@ export interface Neighbour {
 export interface Check {
   id: string;
   text: string;
+  /** What is measured: what a reading of it can be hangs on that. */
+  quantity?: MeasuredQuantity;
   unit?: 'mm' | 'in' | '°' | 'N·m' | 'kPa' | 'V' | '°C';
   min?: number;
   max?: number;
+  /** Aimed at, and how far off it may be. */
+  target?: number;
+  tolerance?: number;
   /** Where it is measured: each place by itself. */
   places?: string[];
   /** Largest difference between any two places. */
   spread?: number;
+  /** What the places say together, within the spread; `centred` is half the difference of left and right. */
+  symmetry?: Symmetry;
+  /** Largest difference between left and right of one end. */
+  sides?: number;
+  /** Read at both ends of a travel, and judged by the difference: bump steer, free play. */
+  travel?: { from: string; to: string };
+  /** Shown as it was. */
+  photo?: true;
   instrument?: string;
   /** The step to go back to when it is not met. */
   failsTo?: string;
   /** Joint groups that are not torqued before it is met. */
   gates?: string[];
+  /** A phase that is not begun before it is met. */
+  holds?: Phase;
+  /** What a miss comes to; left out, it is put right before the work goes on. */
+  miss?: Miss;
+  /** What a miss usually means: asked with it. */
+  usually?: string;
   when?: Condition;
 }
 

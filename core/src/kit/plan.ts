@@ -56,6 +56,8 @@ export type PlanAction =
   | StepAction
   | ({ type: 'undo'; text: string } & Acting)
   | ({ type: 'prerequisite'; prerequisite: string } & Acting)
+  /** What was measured before it came apart, measured once more. */
+  | ({ type: 'measureAgain'; baseline: string } & Acting)
   /** What a kit's question asks of the vehicle where it is first seen. */
   | ({ type: 'find'; question: string } & Acting)
   /** What does not go back on is put where it ends: with the owner, or on the scrap. */

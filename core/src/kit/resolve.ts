@@ -466,7 +466,7 @@ export function resolve(
     tools: sift(resolving, 'tools', kit.tools, name),
     figures: kit.figures ?? [],
     ...listed,
-    steps: completeSteps(steps, listed, kit.id, prefix),
+    steps: completeSteps(steps, listed, { kit: kit.id, prefix, proof: rules.proof }),
     conflicts: [],
     shared: [],
     trace,

@@ -28,6 +28,8 @@ const STEPS: ReadonlyArray<{ from: number; lift: (kit: Raw) => Raw }> = [
   { from: 3, lift: (kit) => to4(kit) },
   // Version 5 only adds: findings, what was bought, conditions on choices and on pieces of a stack.
   { from: 4, lift: (kit) => ({ ...kit, version: 5 }) },
+  // Version 6 only adds: what checks and baselines are judged by, shims, and ride heights.
+  { from: 5, lift: (kit) => ({ ...kit, version: 6 }) },
 ];
 
 /** What a closing step of version 3 was for: putting together again, or looking whether it works. */

@@ -1,3 +1,5 @@
+import type { Baseline } from '../kit/kit-preparation.ts';
+import { doubtful, type MeasuredQuantity } from '../quantity/doubtful-measure.ts';
 import type { TradeWhy } from './trade-why.ts';
 
 /** What the floor asks about; its words are made where a person reads them. */
@@ -54,6 +56,7 @@ export const ASK_ABOUT = [
   'bushSize',
   'wayIn',
   'amount',
+  'instrument',
 ] as const;
 export type AskAbout = (typeof ASK_ABOUT)[number];
 
@@ -98,6 +101,12 @@ export type Ask = Asked &
         outside: 'fails' | 'refused';
         expected?: number;
         optional?: true;
+        /** Somebody else may have measured it, with something else: who, and what they found. */
+        elsewhere?: true;
+        /** Measured on the vehicle: what of it, and what like readings were; a likely slip is asked about. */
+        measured?: { quantity?: MeasuredQuantity; near?: number[] };
+        /** It was measured before as `expected`, and the kit claims this change. */
+        claim?: { quantity: Baseline['quantity']; change?: { min: number; max: number } };
       }
     | { kind: 'oneOf'; options: AskOption[]; usual?: string }
     | { kind: 'words'; suggested?: string }
@@ -128,8 +137,15 @@ export interface Judged {
   failed: string[];
   /** Keys whose answer is known to do harm and needs a reason. */
   wrong: string[];
+  /** Keys that were measured elsewhere, by somebody named. */
+  elsewhere: string[];
   refused?: RefusedAnswer;
+  /** A reading that is likely a slip, with what was probably meant; not so once somebody said that it really is so. */
+  doubtful?: { key: string; value: number; unit: string; meant?: number };
 }
+
+/** Under which it is kept that a doubtful reading really was so. */
+export const sureKey = (key: string): string => `${key} sure`;
 
 /** Nothing measured on a vehicle is larger, in any unit asked for (chosen by us). */
 const LARGEST = 100_000;
@@ -138,15 +154,25 @@ const LONGEST_WORDS = 500;
 const unreadable = (key: string, answer: Answer): Pick<Judged, 'refused'> => ({ refused: { key, answer } });
 
 /** One answer against its question. */
-function judgeOne(ask: Ask, answer: Answer | undefined): Partial<Judged> {
+function judgeOne(ask: Ask, answer: Answer | undefined, sure: boolean): Partial<Judged> {
   const { key } = ask;
   if (answer === undefined || answer === '') return ask.kind === 'number' && ask.optional ? {} : { missing: [key] };
   switch (ask.kind) {
     case 'tick':
       return answer === true ? {} : answer === false ? { missing: [key] } : unreadable(key, answer);
     case 'number': {
+      if (ask.elsewhere && Array.isArray(answer)) {
+        const [who = '', what = ''] = answer;
+        return answer.length !== 2 || who.length > LONGEST_WORDS || what.length > LONGEST_WORDS
+          ? unreadable(key, answer)
+          : who.trim() === '' || what.trim() === ''
+            ? { missing: [key] }
+            : { elsewhere: [key] };
+      }
       if (typeof answer !== 'number' || !Number.isFinite(answer) || Math.abs(answer) > LARGEST)
         return unreadable(key, answer);
+      const doubt = ask.measured && !sure ? doubtful(answer, { ...ask, ...ask.measured }) : undefined;
+      if (doubt) return { doubtful: { key, value: answer, unit: ask.unit, ...doubt } };
       const { min = -Infinity, max = Infinity } = ask;
       if (answer >= min && answer <= max) return {};
       return ask.outside === 'fails' ? { failed: [key] } : { refused: { key, answer, min: ask.min, max: ask.max } };
@@ -184,9 +210,13 @@ function judgeOne(ask: Ask, answer: Answer | undefined): Partial<Judged> {
 
 /** All answers of an act against what it asks. What was not asked is not looked at. */
 export function judgeAnswers(asks: readonly Ask[], answers: Answers): Judged {
-  const judged: Judged = { missing: [], failed: [], wrong: [] };
+  const judged: Judged = { missing: [], failed: [], wrong: [], elsewhere: [] };
   for (const ask of asks) {
-    const { missing = [], failed = [], wrong = [], refused } = judgeOne(ask, answers[ask.key]);
+    const sure = answers[sureKey(ask.key)] === true;
+    const one = judgeOne(ask, answers[ask.key], sure);
+    const { missing = [], failed = [], wrong = [], elsewhere = [], refused } = one;
+    judged.doubtful ??= one.doubtful;
+    judged.elsewhere.push(...elsewhere);
     judged.missing.push(...missing);
     judged.failed.push(...failed);
     judged.wrong.push(...wrong);

@@ -6,6 +6,8 @@ export interface Known {
   /** The last accepted answers of an act, by its id. */
   answersOf(act: string): Answers | undefined;
   measured(baseline: string, place: string): number | undefined;
+  /** What a baseline was measured with before. */
+  instrument(baseline: string): string | undefined;
   /** How the vehicle was last held up. */
   heldUpBy?: string;
 }

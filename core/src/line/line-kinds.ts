@@ -7,7 +7,7 @@ import { bleed, fill, grease } from './kind/filling.ts';
 import { buildStack, fit, press } from './kind/fitting.ts';
 import { followKit, inWords, undoWords } from './kind/in-words.ts';
 import { apply, hold, leaveDry, snug, start, torque, verify } from './kind/joints.ts';
-import { check, measure, prerequisite, test } from './kind/looking.ts';
+import { check, measure, measureAgain, prerequisite, test } from './kind/looking.ts';
 import {
   clear,
   disconnect,
@@ -50,6 +50,7 @@ export const LINE_KINDS: { [T in PlanAction['type']]: LineKind<ActionOf<T>> } = 
   coolDown,
   warmUp,
   measure,
+  measureAgain,
   check,
   test,
   prerequisite,

@@ -1,4 +1,5 @@
 import type { AddedWasher } from '../job/added-washer.ts';
+import { type BaselineMiss, baselineMisses } from '../job/baseline-verdict.ts';
 import { debtsOf } from '../job/debt.ts';
 import type { DebtEnd } from '../job/debt-kind.ts';
 import type { FigureSource } from '../job/figure.ts';
@@ -49,6 +50,10 @@ export type Deviation = When &
     | { kind: 'prerequisiteUnmet'; prerequisite: string; note?: string }
     /** Ended elsewhere than planned. */
     | { kind: 'debtEnded'; name: string; count: number; planned: DebtEnd; end: DebtEnd; note?: string }
+    /** Measured again, and not what the kit says. */
+    | ({ kind: 'outsideClaim'; baseline: string } & Omit<BaselineMiss, 'measured'>)
+    /** By somebody else, with something else, and what they found. */
+    | { kind: 'measuredElsewhere'; act: string; place: string; who: string; what: string }
     | { kind: 'problem'; station?: string; text: string; cleared?: string }
     /** A device's clock was off, by how much at its worst; changed: it was set while it was away. */
     | { kind: 'clockOff'; offMs: number; changed: boolean }
@@ -107,7 +112,9 @@ export function deviations(plan: Plan, state: JobState): Deviation[] {
     found.push({ kind: 'answerChanged', question, from, to, atMs, by });
   for (const { station, summary, reason, link, atMs, by } of state.calculations)
     found.push({ kind: 'calculation', station, summary, reason, link, atMs, by });
-  for (const { station, text, cleared, atMs, by } of Object.values(state.problems)) {
+  for (const { station, text, cleared, act, atMs, by } of Object.values(state.problems)) {
+    // A check that was not met is told as that.
+    if (act !== undefined) continue;
     found.push({ kind: 'problem', station, text, cleared: cleared?.how, atMs, by });
   }
   for (const { breaks, reason, atMs, by } of state.visit.acknowledged)
@@ -149,6 +156,17 @@ function visitDeviations(plan: Plan, state: JobState): Deviation[] {
       })),
     ),
     ...lineDeviations(state),
+    ...(plan.rules.proof === 'measured'
+      ? plan.baselines.flatMap((baseline) =>
+          baselineMisses(baseline, visit.measurements[baseline.id]).map(({ measured: { atMs, by }, ...miss }) => ({
+            kind: 'outsideClaim' as const,
+            baseline: baseline.id,
+            ...miss,
+            atMs,
+            by,
+          })),
+        )
+      : []),
     ...Object.entries(visit.prerequisites).flatMap(([prerequisite, { met, note, atMs, by }]) =>
       met ? [] : [{ kind: 'prerequisiteUnmet' as const, prerequisite, note, atMs, by }],
     ),
@@ -185,6 +203,21 @@ function lineDeviations({ visit, closed, problems }: JobState): Deviation[] {
             },
           ]
         : []),
+      ...Object.entries(answers).flatMap(([key, answer]): Deviation[] =>
+        /^(?:at |value$)/.test(key) && Array.isArray(answer) && answer.length === 2
+          ? [
+              {
+                kind: 'measuredElsewhere',
+                act,
+                place: key.replace(/^(?:at |value$)/, ''),
+                who: answer[0] ?? '',
+                what: answer[1] ?? '',
+                atMs,
+                by,
+              },
+            ]
+          : [],
+      ),
       ...wrong.map((key) => ({
         kind: 'wrongWay' as const,
         act,

@@ -42,6 +42,9 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
   prerequisiteUnmet: 'Not met: {text}{note, select, none {} other { {note}}}',
   debtEnded:
     '{count, plural, =1 {} other {# × }}{name}: {end}, planned {planned}.{note, select, none {} other { {note}}}',
+  outsideClaim:
+    '{name}, {place}: {after} {unit} after{before, select, none {} other {, {before} {unit} {against, select, side {on the other side} other {before}}}}{changed, select, none {} other {: {changed}}}; {wanted}.',
+  measuredElsewhere: '{act}{place, select, none {} other {, {place}}}: measured elsewhere by {who}: {what}',
   problem:
     '{station, select, none {} other {{station}: }}problem. {text} {cleared, select, none {Still open.} other {Cleared: {cleared}}}',
 };

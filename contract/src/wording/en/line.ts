@@ -74,6 +74,7 @@ export const ASK_TEXT: Record<AskAbout, string> = {
   chaserSize: 'Which chaser is in the hand, for {what}?',
   temperature: 'Temperature: {what}',
   value: '{what}',
+  instrument: 'Measured with',
   verdict: '{what, select, none {Is it so?} other {{what}}}',
   template: 'Template on: {what}',
   punched: 'Centre punched',

@@ -429,6 +429,11 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
   partUnderMissing: { title: 'Nothing under it yet', why: 'It sits on {item}.', lift: 'Fit that first.' },
   keptOnUntil: { title: 'It stays on', why: 'Until this is done: {steps}.', lift: 'Do that first.' },
   clockNotBegun: { title: 'The clock has not begun', why: '{act}.', lift: 'Start it first.' },
+  valueDoubtful: {
+    title: 'Read it again',
+    why: '{value} {unit} is hardly what is on the vehicle.{meant, select, none {} other { Was it {meant} {unit}?}}',
+    lift: 'Enter what the instrument shows, or say that it really is so.',
+  },
   fluidMissing: {
     title: 'Not there to fill in',
     why: '{quantity} {unit} of {name} is on the shopping list and not noted as there, or is past its date.',

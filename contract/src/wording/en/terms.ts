@@ -102,6 +102,7 @@ export const ACTION_TEXT: Record<PlanAction['type'], string> = {
   coolDown: 'Let cool',
   warmUp: 'Let warm up',
   measure: 'Measure',
+  measureAgain: 'Measure again',
   check: 'Check',
   test: 'Try',
   prerequisite: 'Must be true',

@@ -23,11 +23,13 @@ import { shoppingList } from '../shopping-list.ts';
 import { type Ask, act, type Draft, done, type Outcome, refuse, stampOf } from './act.ts';
 import type { PrerequisiteAnswered } from './answer-prerequisite.ts';
 import { changeDebts } from './change-debts.ts';
+import type { ProblemCleared } from './clear-problem.ts';
 import type { DebtClosed } from './close-debt.ts';
 import type { FoundOut } from './find-out.ts';
 import type { ChoiceMade } from './make-choice.ts';
 import type { Measured } from './measure.ts';
 import type { DebtOpened } from './open-debt.ts';
+import type { ProblemRaised } from './raise-problem.ts';
 import type { LoadStateSet } from './set-load-state.ts';
 import type { StartUndone, StationStarted } from './start-by-hand.ts';
 
@@ -48,6 +50,14 @@ export interface ActDone {
   wrong: string[];
 }
 
+/** A check found otherwise than these acts had set: they are to be done again. */
+export interface ActsReopened {
+  type: 'actsReopened';
+  acts: string[];
+  /** The act of the check. */
+  check: string;
+}
+
 export interface ActUndone {
   type: 'actUndone';
   acts: string[];
@@ -65,6 +75,8 @@ export type FollowsFromAct =
   | ChoiceMade
   | FoundOut
   | LoadStateSet
+  | ProblemRaised
+  | ProblemCleared
   | StationStarted
   | StartUndone;
 
@@ -115,13 +127,15 @@ function consequences(plan: Plan, job: JobState, lineAct: LineAct, answers: Answ
     ];
   }
   switch (action.type) {
-    case 'measure': {
+    case 'measure':
+    case 'measureAgain': {
       const baseline = plan.baselines.find(({ id }) => id === action.baseline);
+      const when = action.type === 'measure' ? ('before' as const) : ('after' as const);
       return (baseline?.places ?? []).flatMap((place) => {
         const value = numberAt(answers, place);
         return value === undefined
           ? []
-          : [{ type: 'measured' as const, baseline: action.baseline, place, when: 'before' as const, value }];
+          : [{ type: 'measured' as const, baseline: action.baseline, place, when, value }];
       });
     }
     case 'prerequisite': {
@@ -288,8 +302,58 @@ export function actGate(
   return checks.find((check) => check !== undefined && !lifted(job, lineAct.step, check));
 }
 
+/** What was said of the vehicle or wanted of it is so still when a part is set anew. */
+const SAID_ONCE: ReadonlySet<string> = new Set(['find', 'choose', 'decide', 'prerequisite', 'measure']);
+/** As long as a finding may be. */
+const LONGEST_FINDING = 480;
+
+/** What was said at each key, as it stands in a finding. */
+const readOut = (answers: Answers, keys: readonly string[]): string =>
+  keys.map((key) => `${key.replace(/^(?:at |value$)/, '')} ${String(answers[key] ?? '')}`.trim()).join(', ');
+
+/**
+ * What a check that is not met opens: a finding, which is cleared when it is met, and the step that put it so, to be done
+ * again. A miss that only stands on the record opens nothing.
+ */
+function afterCheck(
+  { plan, job, commandId }: Ask,
+  lineAct: LineAct,
+  answers: Answers,
+  notMet: readonly string[],
+): Array<ProblemRaised | ProblemCleared | ActsReopened> {
+  const { action } = lineAct;
+  const check =
+    action.type === 'check' || action.type === 'test' ? plan.checks.find(({ id }) => id === action.check) : undefined;
+  if (!check || check.miss === 'deviation') return [];
+  const open = Object.entries(job.problems).find(([, { act: of, cleared }]) => of === lineAct.id && !cleared);
+  if (notMet.length === 0) {
+    const how = readOut(
+      answers,
+      Object.keys(answers).filter((key) => typeof answers[key] === 'number'),
+    );
+    return open ? [{ type: 'problemCleared', problem: open[0], how: how === '' ? 'met' : how }] : [];
+  }
+  const back = check.failsTo === undefined ? undefined : lineOf(plan).stepById.get(check.failsTo);
+  const acts = (back?.acts ?? []).flatMap(({ id, action: done }) =>
+    job.visit.acts[id]?.tries.length && !SAID_ONCE.has(done.type) ? [id] : [],
+  );
+  return [
+    ...(open
+      ? []
+      : [
+          {
+            type: 'problemRaised' as const,
+            problem: commandId,
+            text: `${check.text}: ${readOut(answers, notMet)}`.slice(0, LONGEST_FINDING),
+            act: lineAct.id,
+          },
+        ]),
+    ...(acts.length > 0 ? [{ type: 'actsReopened' as const, acts, check: lineAct.id }] : []),
+  ];
+}
+
 /** One act decided: its facts, or why not. */
-export function decideAct(ask: Ask, id: string, answers: Answers): Outcome<ActDone | FollowsFromAct> {
+export function decideAct(ask: Ask, id: string, answers: Answers): Outcome<ActDone | ActsReopened | FollowsFromAct> {
   const { plan, job, atMs, by } = ask;
   const lineAct = lineOf(plan).actById.get(id);
   if (!lineAct) return refuse({ code: 'unknownAct', act: id });
@@ -302,20 +366,24 @@ export function decideAct(ask: Ask, id: string, answers: Answers): Outcome<ActDo
   const gate = actGate(plan, job, lineAct, answers, atMs);
   if (gate) return refuse(gate);
   const asks = asksNow(plan, job, lineAct, answers);
-  const { missing, failed, wrong, refused } = judgeAnswers(asks, answers);
+  const { missing, failed, wrong, refused, doubtful } = judgeAnswers(asks, answers);
   if (refused) return refuse({ code: 'answerRefused', act: id, ...refused });
+  if (doubtful) return refuse({ code: 'valueDoubtful', act: id, ...doubtful });
   if (missing.length > 0) return refuse({ code: 'actAsks', act: id, asks: missing });
   const at = atOf(plan, job, lineAct);
   const together = at ? (kind.fails?.(at, answers) ?? []) : [];
   const notMet = [...new Set([...failed, ...together])];
   const asked = new Set(asks.map(({ key }) => key));
-  const kept = Object.fromEntries(Object.entries(answers).filter(([key]) => asked.has(key)));
+  const kept = Object.fromEntries(
+    Object.entries(answers).filter(([key]) => asked.has(key) || asked.has(key.replace(/ sure$/, ''))),
+  );
   const starts = startedBy(plan, lineAct).filter((station) => stationState(job, station).stage === 'empty');
   // The act comes last of them: what is taken back is the act, and its starts with it.
-  return done<ActDone | FollowsFromAct>(
+  return done<ActDone | ActsReopened | FollowsFromAct>(
     ...starts.map((station): StationStarted => ({ type: 'stationStarted', station })),
     { type: 'actDone', act: id, step: lineAct.step, answers: kept, failed: notMet, wrong },
     ...consequences(plan, job, lineAct, kept, notMet.length === 0),
+    ...afterCheck(ask, lineAct, kept, notMet),
   );
 }
 
@@ -328,7 +396,7 @@ export function pressAnswers(plan: Plan, job: JobState, lineAct: LineAct): Answe
   return pressSays(asksNow(plan, job, lineAct, usual)) ? usual : undefined;
 }
 
-export const doAct = act<DoAct, ActDone | ActUndone, FollowsFromAct>({
+export const doAct = act<DoAct, ActDone | ActUndone | ActsReopened, FollowsFromAct>({
   may: ON_THE_FLOOR,
   decide: (ask, { act: id, answers = {} }) => decideAct(ask, id, answers),
   /** Takes the person's last acts back, where nothing was built on them. What they did is told by their command. */
@@ -396,6 +464,14 @@ export const doAct = act<DoAct, ActDone | ActUndone, FollowsFromAct>({
         ...(typeof answers.heldUpBy === 'string' ? { heldUpBy: answers.heldUpBy } : {}),
       };
       rememberUndo(draft, fact.by.id, id, fact.commandId);
+    },
+    actsReopened(draft, fact) {
+      const acts = { ...draft.visit.acts };
+      for (const id of fact.acts) {
+        const state = acts[id];
+        if (state) acts[id] = { ...state, reopened: state.tries.length };
+      }
+      draft.visit = { ...draft.visit, acts };
     },
     actUndone(draft, fact) {
       const acts = { ...draft.visit.acts };

@@ -8,7 +8,7 @@ import { lineProgress } from '../line-progress.ts';
 import { ON_THE_FLOOR } from '../role.ts';
 import { type Ask, act, done, type Outcome, refuse, stampOf } from './act.ts';
 import { changeDebts } from './change-debts.ts';
-import { type ActDone, decideAct, type FollowsFromAct } from './do-act.ts';
+import { type ActDone, type ActsReopened, decideAct, type FollowsFromAct } from './do-act.ts';
 
 /** Goes through all of a step that a press can say. `helper`: who helps, where a step needs two. */
 export interface DoStep {
@@ -40,7 +40,11 @@ const without = <T>(record: Record<string, T>, ids: readonly string[]): Record<s
   Object.fromEntries(Object.entries(record).filter(([id]) => !ids.includes(id)));
 
 /** The acts of a step that are open, one after another, each decided on what the one before left. */
-function pressThrough(ask: Ask, step: string, helper: string | undefined): Outcome<ActDone | FollowsFromAct> {
+function pressThrough(
+  ask: Ask,
+  step: string,
+  helper: string | undefined,
+): Outcome<ActDone | ActsReopened | FollowsFromAct> {
   const found = lineOf(ask.plan).stepById.get(step);
   if (!found) return refuse({ code: 'unknownStep', step });
   if (lineProgress(ask.plan, ask.job).steps.has(step)) return refuse({ code: 'stepDoneAlready', step });
@@ -48,7 +52,7 @@ function pressThrough(ask: Ask, step: string, helper: string | undefined): Outco
   const byStations = open.filter(({ action }) => lineKind(action).byStations);
   if (byStations.length === open.length)
     return refuse({ code: 'stepAsks', step, acts: byStations.map(({ id }) => id) });
-  const facts: Array<ActDone | FollowsFromAct> = [];
+  const facts: Array<ActDone | ActsReopened | FollowsFromAct> = [];
   let { job } = ask;
   for (const lineAct of open) {
     if (lineKind(lineAct.action).byStations) break;
@@ -65,7 +69,7 @@ function pressThrough(ask: Ask, step: string, helper: string | undefined): Outco
   return done(...facts);
 }
 
-export const doStep = act<DoStep, StepDone | StepUndone, ActDone | FollowsFromAct>({
+export const doStep = act<DoStep, StepDone | StepUndone, ActDone | ActsReopened | FollowsFromAct>({
   may: ON_THE_FLOOR,
   decide: (ask, { step, helper }) => pressThrough(ask, step, helper?.trim() === '' ? undefined : helper),
   fold: {

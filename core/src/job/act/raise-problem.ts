@@ -14,6 +14,8 @@ export interface ProblemRaised {
   problem: string;
   station?: StationId;
   text: string;
+  /** The act of the line whose check was not met. */
+  act?: string;
 }
 
 export const raiseProblem = act<RaiseProblem, ProblemRaised>({
@@ -25,7 +27,8 @@ export const raiseProblem = act<RaiseProblem, ProblemRaised>({
   },
   fold: {
     problemRaised(draft, fact) {
-      draft.problems[fact.problem] = { station: fact.station, text: fact.text, ...stampOf(fact) };
+      const { problem, station, text, act: of } = fact;
+      draft.problems[problem] = { station, text, ...(of === undefined ? {} : { act: of }), ...stampOf(fact) };
     },
   },
 });

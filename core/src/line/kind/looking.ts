@@ -1,88 +1,166 @@
 import { QUANTITY_UNIT } from '../../kit/baseline-unit.ts';
-import type { Check, Prerequisite } from '../../kit/kit-preparation.ts';
+import type { Baseline, Check, Prerequisite } from '../../kit/kit-preparation.ts';
+import type { MeasuredQuantity } from '../../quantity/doubtful-measure.ts';
 import type { Answers, Ask } from '../ask.ts';
-import { type ActionOf, type At, kindOf, verdict } from '../line-kind.ts';
+import { checkKey, checkMisses, limitsOf } from '../judge-check.ts';
+import { limitsInWords } from '../limits-in-words.ts';
+import { type ActionOf, type At, kindOf, verdict, words } from '../line-kind.ts';
 
-const keyAt = (place: string | undefined): string => (place === undefined ? 'value' : `at ${place}`);
+/** What a figure is read of, and where. */
+interface Read {
+  text: string;
+  quantity?: MeasuredQuantity;
+  unit?: string;
+  min?: number;
+  max?: number;
+  places?: string[];
+  travel?: { from: string; to: string };
+}
 
-/** One figure per place, or one. */
-function figures(entry: { text: string; places?: string[]; min?: number; max?: number; unit?: string }): Ask[] {
-  return (entry.places ?? [undefined]).map((place) => ({
+/** One figure per place, or one; two where it is read over a travel. */
+function figures(entry: Read, answers: Answers): Ask[] {
+  const keys = (entry.places ?? [undefined]).flatMap((place) =>
+    entry.travel
+      ? [
+          { key: checkKey(place, 'from'), what: [place, entry.travel.from].filter(Boolean).join(', ') },
+          { key: checkKey(place, 'to'), what: [place, entry.travel.to].filter(Boolean).join(', ') },
+        ]
+      : [{ key: checkKey(place), what: place ?? entry.text }],
+  );
+  return keys.map(({ key, what }) => ({
     kind: 'number',
-    key: keyAt(place),
+    key,
     about: 'value',
-    what: place ?? entry.text,
+    what,
     unit: entry.unit ?? '',
-    min: entry.min,
-    max: entry.max,
+    // Over a travel it is the difference that has limits.
+    ...(entry.travel ? {} : { min: entry.min, max: entry.max }),
     outside: 'fails',
+    elsewhere: true,
+    measured: {
+      quantity: entry.quantity,
+      near: keys.flatMap((other) => {
+        const value = answers[other.key];
+        return other.key !== key && typeof value === 'number' ? [value] : [];
+      }),
+    },
   }));
 }
 
 const verdictsAt = (places: readonly string[]): Ask[] =>
-  places.map((place) => ({ ...verdict(place), key: keyAt(place) }));
+  places.map((place) => ({ ...verdict(place), key: checkKey(place) }));
 
 /** Whether a figure settles it. */
-const measures = (entry: { min?: number; max?: number; spread?: number; unit?: string }): boolean =>
-  entry.min !== undefined || entry.max !== undefined || entry.spread !== undefined || entry.unit !== undefined;
+const measures = (entry: Check | Prerequisite): boolean => {
+  const { min, max, unit } = entry;
+  const { spread, target, sides, travel } = entry as Check;
+  return [min, max, unit, spread, target, sides, travel].some((limit) => limit !== undefined);
+};
 
-function looked(entry: Check | Prerequisite | undefined): Ask[] {
+const instrumentAsk = (instrument: string | undefined, used?: string): Ask[] =>
+  instrument === undefined ? [] : [words('instrument', 'instrument', instrument, used ?? instrument)];
+
+/** What is read, else what is said. Words that hold a limit are measured like any other. */
+function looked(entry: Check | Prerequisite | undefined, answers: Answers): Ask[] {
   if (!entry) return [verdict()];
-  if (measures(entry)) return figures(entry);
-  return entry.places ? verdictsAt(entry.places) : [verdict()];
+  const { instrument, photo } = entry as Check;
+  const shown: Ask[] = photo ? [{ kind: 'photo', key: 'photo', about: 'photo', what: entry.text }] : [];
+  if (measures(entry))
+    return [...instrumentAsk(instrument), ...figures({ ...entry, ...limitsOf(entry) }, answers), ...shown];
+  const worded = limitsInWords(entry.text);
+  if (worded)
+    return [...figures({ text: entry.text, ...worded, places: entry.places ?? worded.places }, answers), ...shown];
+  return [...(entry.places ? verdictsAt(entry.places) : [verdict()]), ...shown];
 }
 
 const checkOf = ({ plan }: At, id: string) => plan.checks.find((entry) => entry.id === id);
 
-/** Readings that lie further apart than the check allows: each may be inside its limits and the part tilts all the same. */
-function tooFarApart(entry: Check | undefined, answers: Answers): string[] {
-  if (entry?.spread === undefined) return [];
-  const read = (entry.places ?? []).flatMap((place) => {
-    const value = answers[keyAt(place)];
-    return typeof value === 'number' ? [{ place, value }] : [];
-  });
-  if (read.length < 2) return [];
-  const values = read.map(({ value }) => value);
-  const apart = Math.max(...values) - Math.min(...values);
-  // Readings have a tenth or a hundredth; what the subtraction adds beyond that is not the vehicle's.
-  return apart > entry.spread + 1e-9 ? read.map(({ place }) => keyAt(place)) : [];
-}
-
 export const check = kindOf<ActionOf<'check'>>({
   picture: 'rule',
   again: true,
-  asks: (at) => looked(checkOf(at, at.action.check)),
-  fails: (at, answers) => tooFarApart(checkOf(at, at.action.check), answers),
+  asks: (at, answers) => looked(checkOf(at, at.action.check), answers),
+  fails: (at, answers) => checkMisses(checkOf(at, at.action.check), answers),
 });
 
 /** Whether it works: tried again until it does. */
 export const test = kindOf<ActionOf<'test'>>({
   picture: 'list',
   again: true,
-  asks: (at) => looked(checkOf(at, at.action.check)),
-  fails: (at, answers) => tooFarApart(checkOf(at, at.action.check), answers),
+  asks: (at, answers) => looked(checkOf(at, at.action.check), answers),
+  fails: (at, answers) => checkMisses(checkOf(at, at.action.check), answers),
 });
 
 /** Must hold before anything comes off: each wheel, each rotor, the spare by itself. */
 export const prerequisite = kindOf<ActionOf<'prerequisite'>>({
   picture: 'rule',
   again: true,
-  asks: (at) => looked(at.plan.prerequisites.find((entry) => entry.id === at.action.prerequisite)),
+  asks: (at, answers) =>
+    looked(
+      at.plan.prerequisites.find((entry) => entry.id === at.action.prerequisite),
+      answers,
+    ).map((ask) =>
+      ask.kind === 'number' ? { ...ask, measured: { ...ask.measured, quantity: quantityOf(at, ask) } } : ask,
+    ),
 });
+
+const quantityOf = (at: At<ActionOf<'prerequisite'>>, { measured }: Extract<Ask, { kind: 'number' }>) =>
+  measured?.quantity ??
+  (at.plan.prerequisites.find(({ id }) => id === at.action.prerequisite)?.kind === 'bore' ? 'bore' : undefined);
+
+const baselineOf = ({ plan }: At, id: string) => plan.baselines.find((entry) => entry.id === id);
+
+/** Each place of a baseline, held against what stands there already and against its other places. */
+function readings(
+  baseline: Baseline,
+  answers: Answers,
+  before: (place: string) => number | undefined,
+  elsewhere?: true,
+): Ask[] {
+  return baseline.places.map((place) => {
+    const others = baseline.places.flatMap((other) => {
+      const value = answers[checkKey(other)];
+      return other !== place && typeof value === 'number' ? [value] : [];
+    });
+    const known = before(place);
+    return {
+      kind: 'number',
+      key: checkKey(place),
+      about: 'value',
+      what: place,
+      unit: QUANTITY_UNIT[baseline.quantity],
+      outside: 'refused',
+      expected: known,
+      ...(elsewhere
+        ? { elsewhere, claim: { quantity: baseline.quantity, ...(baseline.change ? { change: baseline.change } : {}) } }
+        : {}),
+      measured: { quantity: baseline.quantity, near: known === undefined ? others : [known] },
+    };
+  });
+}
 
 export const measure = kindOf<ActionOf<'measure'>>({
   picture: 'outline',
   again: true,
-  asks(at) {
-    const baseline = at.plan.baselines.find((entry) => entry.id === at.action.baseline);
-    return (baseline?.places ?? []).map((place) => ({
-      kind: 'number',
-      key: keyAt(place),
-      about: 'value',
-      what: place,
-      unit: baseline ? QUANTITY_UNIT[baseline.quantity] : '',
-      outside: 'refused',
-      expected: at.known.measured(at.action.baseline, place),
-    }));
+  asks(at, answers) {
+    const baseline = baselineOf(at, at.action.baseline);
+    if (!baseline) return [];
+    return [
+      ...instrumentAsk(baseline.instrument),
+      ...readings(baseline, answers, (place) => at.known.measured(baseline.id, place)),
+    ];
+  },
+});
+
+/** The same places once more when the work is done, with the same instrument, against what the kit claims. */
+export const measureAgain = kindOf<ActionOf<'measureAgain'>>({
+  picture: 'outline',
+  again: true,
+  asks(at, answers) {
+    const baseline = baselineOf(at, at.action.baseline);
+    if (!baseline) return [];
+    return [
+      ...instrumentAsk(baseline.instrument, at.known.instrument(baseline.id)),
+      ...readings(baseline, answers, (place) => at.known.measured(baseline.id, place), true),
+    ];
   },
 });

@@ -64,7 +64,10 @@ function spotOf(place: string): { along: number; across: number } | undefined {
 function Outline({ act, line, ask, answers }: PictureProps) {
   const { action } = act;
   const end = action.type === 'lift' || action.type === 'lower' ? (action.end ?? 'whole') : undefined;
-  const baseline = action.type === 'measure' ? line.plan.baselines.find(({ id }) => id === action.baseline) : undefined;
+  const baseline =
+    action.type === 'measure' || action.type === 'measureAgain'
+      ? line.plan.baselines.find(({ id }) => id === action.baseline)
+      : undefined;
   const dots = (baseline?.places ?? []).flatMap((place) => {
     const spot = spotOf(place);
     const value = answers[`at ${place}`];

@@ -5,7 +5,7 @@ import { actGate } from '#core/job/act/do-act.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
 import { asksNow } from '#core/job/line-known.ts';
 import { debtTouched, lastTry, liftedForStep, waitsOfAct } from '#core/job/line-progress.ts';
-import { type Answer, type Answers, type Ask, judgeAnswers } from '#core/line/ask.ts';
+import { type Answer, type Answers, type Ask, judgeAnswers, sureKey } from '#core/line/ask.ts';
 import { cautionsAt } from '#core/line/cautions-at.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
@@ -50,8 +50,8 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
     // What was refused is asked again; the strip says why.
     else for (const last of Object.keys(answers).slice(-1)) drop(key, last);
   };
-  const answer = (to: Ask, value: Answer) => {
-    const answers = { ...given, [to.key]: value };
+  const answer = (to: Ask, value: Answer, sure = false) => {
+    const answers = { ...given, [to.key]: value, ...(sure ? { [sureKey(to.key)]: true } : {}) };
     // What is never taken is refused at once, by the same rules, and asked again.
     if (judgeAnswers([to], answers).refused) {
       give({ type: 'doAct', act: act.id, answers });
@@ -59,6 +59,7 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
     }
     const left = asksNow(plan, state, act, answers).filter((other) => answers[other.key] === undefined);
     put(key, to.key, value);
+    if (sure) put(key, sureKey(to.key), true);
     if (left.length === 0) finish(answers);
   };
   const last = asks.filter((other) => given[other.key] !== undefined).at(-1);
@@ -113,7 +114,7 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
                 key={ask.key}
                 ask={ask}
                 then={open[1] ? nameOf(open[1]) : ''}
-                onAnswer={(value) => answer(ask, value)}
+                onAnswer={(value, sure) => answer(ask, value, sure)}
               />
             ) : (
               <Press onDo={() => finish(given)} blocked={gate !== undefined && !waits} />
@@ -176,7 +177,10 @@ function Failed({ line, act }: { line: LineInHand; act: LineAct }) {
     <p role="status" className="mx-5 mt-3 border-2 border-bad p-3 lg:mx-6">
       <b className="text-bad">Not met{times > 1 ? `, tried ${times} times` : ''}.</b>{' '}
       {tried.failed.map((key) => `${key.replace(/^at /, '')}: ${shown(tried.answers[key])}`).join(', ')}
-      {check?.spread !== undefined && ` · apart at most ${check.spread} ${check.unit ?? ''}`}
+      {check?.spread !== undefined &&
+        ` · ${check.symmetry === 'centred' ? 'off centre' : 'apart'} at most ${check.spread} ${check.unit ?? ''}`}
+      {check?.sides !== undefined && ` · left and right apart at most ${check.sides} ${check.unit ?? ''}`}
+      {check?.usually !== undefined && <span className="block">Usually: {check.usually} Is it that?</span>}
       {back && ` · put it right: step ${back.number}`}
     </p>
   );

@@ -1,25 +1,14 @@
 import { Camera } from 'lucide-react';
-import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { askText, optionText, whyText } from '#contract/wording/ask-text.ts';
-import type { Answer, Ask, AskOption } from '#core/line/ask.ts';
+import type { Ask, AskOption } from '#core/line/ask.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { sendPhoto } from '../../shop/photos.ts';
 import { ActionBar, Button, Key } from '../../ui/Button.tsx';
-import { afterKey, Keypad } from '../../ui/Keypad.tsx';
-import { Limits } from './picture/Limits.tsx';
-
-export interface AskFieldProps {
-  ask: Ask;
-  /** What the bar says comes after. */
-  then: string;
-  onAnswer: (answer: Answer) => void;
-}
-
-const FIELD = 'min-h-14 w-full border-2 border-ink bg-sheet px-3';
-/** The one big action stands under the panel, at the thumb. */
-const BAR = 'thumb-bar';
+import { type AskFieldProps, BAR, FIELD } from './ask-field.ts';
+import { NumberAsk } from './NumberAsk.tsx';
 
 /** One question of an act: asked large, answered by the bar, the keys or the keypad. */
 export function AskField(props: AskFieldProps) {
@@ -55,86 +44,6 @@ function TickAsk({ ask, then, onAnswer }: AskFieldProps) {
         <span className="text-3xl">It is{then ? `, next: ${then}` : ''}</span>
       </ActionBar>
     </>
-  );
-}
-
-function NumberAsk({ ask, then, onAnswer }: Of<'number'>) {
-  const [typed, setTyped] = useState('');
-  const field = useRef<HTMLInputElement>(null);
-  // biome-ignore lint/correctness/useExhaustiveDependencies: another question starts empty
-  useEffect(() => setTyped(''), [ask.key]);
-  useHotkeys('0,1,2,3,4,5,6,7,8,9,-', () => field.current?.focus(), { useKey: true });
-  const value = typed.trim() === '' ? undefined : Number(typed.replace(',', '.'));
-  const good = value !== undefined && Number.isFinite(value);
-  const give = () => {
-    if (good) onAnswer(value);
-  };
-  const submit = (event: FormEvent) => {
-    event.preventDefault();
-    give();
-  };
-  const { min, max, unit, expected } = ask;
-  const wanted =
-    min !== undefined && max !== undefined
-      ? `${min} – ${max}`
-      : min !== undefined
-        ? `at least ${min}`
-        : max !== undefined
-          ? `at most ${max}`
-          : undefined;
-  const out = good && ((min !== undefined && value < min) || (max !== undefined && value > max));
-  return (
-    <form onSubmit={submit} className="flex flex-1 flex-col">
-      <div className="grid gap-2 px-5 pb-3 lg:px-6">
-        <div className="flex items-end justify-between gap-3">
-          <label className="grid flex-1">
-            <span className="text-lg font-bold">{askText(ask)}</span>
-            <span className="flex items-baseline gap-2">
-              <input
-                ref={field}
-                className="figures min-h-16 w-full min-w-0 border-b-2 border-ink bg-sheet text-6xl font-bold placeholder:text-hair"
-                inputMode="decimal"
-                autoComplete="off"
-                placeholder="–"
-                value={typed}
-                onChange={(event) => setTyped(event.target.value)}
-              />
-              <span className="text-xl">{unit}</span>
-            </span>
-          </label>
-          {wanted && (
-            <p className="shrink-0 text-right">
-              <span className="block text-sm text-ink-2">wanted</span>
-              <span className="figures text-lg">{wanted}</span>
-            </p>
-          )}
-        </div>
-        <Limits unit={unit} min={min} max={max} value={good ? value : undefined} />
-        {out && (
-          <p role="status" className="font-bold text-bad">
-            {ask.outside === 'fails' ? 'Outside: it is kept as not met.' : 'Outside what may be.'}
-          </p>
-        )}
-        {expected !== undefined && (
-          <p className="text-sm text-ink-2">
-            measured before: <span className="figures text-ink">{expected}</span> {unit}
-          </p>
-        )}
-        <Keypad onKey={(key) => setTyped((before) => afterKey(before, key))} />
-        {ask.optional && (
-          <Button onClick={() => onAnswer('')} className="mt-1">
-            Not measured
-          </Button>
-        )}
-      </div>
-      <div className="flex-1" />
-      <ActionBar type="submit" className={BAR} hotkey="ENTER" disabled={!good}>
-        <span className="text-3xl">
-          {good ? `${value} ${unit}` : 'Type what you read'}
-          {good && then ? `, next: ${then}` : ''}
-        </span>
-      </ActionBar>
-    </form>
   );
 }
 

@@ -1,19 +1,13 @@
 import { Camera } from 'lucide-react';
 import { useState } from 'react';
+import { changeText, claimText } from '#contract/wording/change-text.ts';
 import { baselineVerdict, sideDifference } from '#core/job/baseline-verdict.ts';
 import { QUANTITY_UNIT } from '#core/kit/baseline-unit.ts';
 import type { Plan } from '#core/kit/plan.ts';
+import { doubtful } from '#core/quantity/doubtful-measure.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { UnreachableError } from '../../shop/api.ts';
 import { sendPhoto } from '../../shop/photos.ts';
-
-const VERDICT_TEXT = {
-  open: '',
-  changed: '',
-  asClaimed: 'as the kit says',
-  belowClaim: 'less than the kit says',
-  aboveClaim: 'more than the kit says',
-};
 
 /** What is measured before it is taken apart, and again after: four corners, toe, lengths, gaps. */
 export function Baselines() {
@@ -41,7 +35,7 @@ function BaselineTable({ baseline }: { baseline: Plan['baselines'][number] }) {
         {baseline.instrument && <span className="font-normal text-ink-2">, with {baseline.instrument}</span>}
         {baseline.change && (
           <span className="font-normal text-ink-2">
-            ; the kit says {baseline.change.min} to {baseline.change.max} {unit} more
+            ; the kit says {claimText(baseline.quantity, baseline.change, unit)}
           </span>
         )}
       </h3>
@@ -80,8 +74,13 @@ function BaselineTable({ baseline }: { baseline: Plan['baselines'][number] }) {
                   />
                 </td>
                 <td className={`figures py-1 ${off ? 'font-bold text-bad' : ''}`}>
-                  {'by' in verdict ? `${verdict.by > 0 ? '+' : ''}${verdict.by}` : ''}
-                  <span className="block text-sm">{VERDICT_TEXT[verdict.code]}</span>
+                  {'by' in verdict ? changeText(baseline.quantity, verdict.by, unit) : ''}
+                  {off && baseline.change && (
+                    <span className="block text-sm">
+                      the kit says {claimText(baseline.quantity, baseline.change, unit)}
+                    </span>
+                  )}
+                  {verdict.code === 'asClaimed' && <span className="block text-sm">as the kit says</span>}
                 </td>
               </tr>
             );
@@ -114,6 +113,15 @@ function Reading({
   const { document: job, state, give } = useOpenJob();
   const [typed, setTyped] = useState<string>();
   const [failure, setFailure] = useState<string>();
+  /** A doubtful reading that is kept when it is entered once more. */
+  const [sure, setSure] = useState<number>();
+  const unit = QUANTITY_UNIT[baseline.quantity];
+  const taken = state.visit.measurements[baseline.id] ?? {};
+  const before = when === 'after' ? taken[place]?.before?.value : undefined;
+  const near =
+    before !== undefined
+      ? [before]
+      : Object.entries(taken).flatMap(([other, { [when]: read }]) => (other === place || !read ? [] : [read.value]));
   const label = `${baseline.name}, ${place}, ${when}`;
   const keep = (photoId = photo) => {
     const number = Number((typed ?? String(value ?? '')).replace(',', '.'));
@@ -122,8 +130,16 @@ function Reading({
       setFailure('A number is needed.');
       return;
     }
-    setFailure(undefined);
     if (number === value && photoId === photo) return;
+    const doubt = number === sure ? undefined : doubtful(number, { quantity: baseline.quantity, unit, near });
+    if (doubt) {
+      setSure(number);
+      setFailure(
+        `Hardly ${number} ${unit}.${doubt.meant === undefined ? '' : ` Was it ${doubt.meant}?`} Enter it once more if it really is so.`,
+      );
+      return;
+    }
+    setFailure(undefined);
     give({
       type: 'measure',
       baseline: baseline.id,
