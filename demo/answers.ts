@@ -4,16 +4,26 @@ import type { Plan } from '#core/kit/plan.ts';
 import type { Answer, Answers, Ask } from '#core/line/ask.ts';
 import type { LineAct } from '#core/line/line.ts';
 
+/** What is read where nothing limits it. */
+function likely({ unit, measured }: Extract<Ask, { kind: 'number' }>): number {
+  if (unit === '°') return 0.2;
+  const { quantity } = measured ?? {};
+  return quantity === undefined || quantity === 'rideHeight' || quantity === 'length' ? 400 : 4;
+}
+
 /** What a careful fitter says to one question: what is right, measured inside its limits. */
 function rightAnswer(ask: Ask): Answer {
   switch (ask.kind) {
     case 'tick':
       return true;
     case 'number': {
+      // Measured again it stands where the kit says it should.
+      if (ask.claim?.change && ask.expected !== undefined)
+        return ask.expected + (ask.claim.change.min + ask.claim.change.max) / 2;
       if (ask.expected !== undefined) return ask.expected;
       const { min, max } = ask;
       if (min !== undefined && max !== undefined) return (min + max) / 2;
-      return min ?? max ?? 400;
+      return min ?? max ?? likely(ask);
     }
     case 'oneOf':
       return ask.usual ?? ask.options.find(({ is }) => is === 'right')?.value ?? '';

@@ -59,6 +59,7 @@ export const ONE_OF_EACH: { [T in StepAction['type']]: StepAction } = {
     inMeshMm: 16,
     longestMm: 430,
   },
+  shim: { type: 'shim', what: 'bracket', places: PLACES, shims: ['shim'], openMm: 0.6 },
   start: { type: 'start', group: 'g1' },
   snug: { type: 'snug', group: 'g1' },
   torque: { type: 'torque', group: 'g1' },
@@ -117,6 +118,16 @@ export function kitOfActs(
     ...blankKit('acts', 'Acts', 'Pennant Works'),
     items: [
       { id: 'bolt', line: 'A1', bag: 'A', kind: 'bolt', name: 'M10 bolt', quantity: 4, source: 'kit' },
+      {
+        id: 'shim',
+        line: 'A3',
+        bag: 'A',
+        kind: 'part',
+        name: 'Shim 0.5',
+        quantity: 4,
+        source: 'kit',
+        thicknessMm: 0.5,
+      },
       {
         id: 'p1',
         line: 'A2',

@@ -11,12 +11,19 @@ import { threadHasSet } from '#core/job/locker-window.ts';
 import { currentGroup, type NextStep, nextStep, pullBand } from '#core/job/next-station.ts';
 import type { Person } from '#core/job/role.ts';
 import { groupComplete } from '#core/job/station-progress.ts';
+import type { RideHeight } from '#core/kit/kit-document.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
 import { asksOf } from '#core/tightening/kinds.ts';
 import { rankWrenches } from '#core/wrench/suitable-wrench.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { rightAnswers } from './answers.ts';
+
+/** The vehicle where the sheet wants it. */
+const rideHeights = ({ places, min, max }: RideHeight): Record<string, number> =>
+  Object.fromEntries(
+    places.map((place) => [place, min !== undefined && max !== undefined ? (min + max) / 2 : (min ?? max ?? 500)]),
+  );
 
 /**
  * Works a job as a careful fitter would, by asking the same functions the screens ask what comes next.
@@ -138,8 +145,19 @@ export class Worker {
       return;
     }
     const standing = this.log.state.load?.state;
-    if (group && wantsRideHeight(group, station) && standing !== 'rideHeight' && standing !== 'onWheels')
-      this.give({ type: 'setLoadState', state: 'rideHeight' });
+    const heights = group?.rideHeight && rideHeights(group.rideHeight);
+    const taken = this.log.state.load?.heights ?? {};
+    const measured = Object.keys(heights ?? {}).every((place) => taken[place] !== undefined);
+    if (
+      group &&
+      wantsRideHeight(group, station) &&
+      (!measured || (standing !== 'rideHeight' && standing !== 'onWheels'))
+    )
+      this.give({
+        type: 'setLoadState',
+        state: standing === 'onWheels' ? 'onWheels' : 'rideHeight',
+        ...(heights ? { heights } : {}),
+      });
     const best = rankWrenches(this.wrenches, band, this.nowMs).find((choice) => choice.faults.length === 0);
     if (!best) throw new Error(`No wrench for ${band.targetNm} N·m`);
     const asks = asksOf(station.spec);

@@ -43,7 +43,7 @@ const FULL: { [Name in DeviceCommand['type']]: Required<Extract<DeviceCommand, {
     reason: 'slot',
   },
   loosen: { type: 'loosen', station: 's', to: 'out', reason: 'access' },
-  setLoadState: { type: 'setLoadState', state: 'onWheels', measuredMm: 412 },
+  setLoadState: { type: 'setLoadState', state: 'onWheels', measuredMm: 412, heights: { 'front left': 512 } },
   correctPull: { type: 'correctPull', station: 's', pull: 'p', torqueNm: 54, reason: 'misread', pinFits: true },
   raiseProblem: { type: 'raiseProblem', station: 's', text: 'thread is torn' },
   clearProblem: { type: 'clearProblem', problem: 'p', how: 'recut' },

@@ -42,6 +42,7 @@ const FAULT_TEXT: Record<ReturnType<typeof kitFaults>[number]['code'], string> =
   choicesMissing: 'a choice needs at least two answers',
   empty: 'a kit that is worked from needs at least one of these',
   groupEmpty: 'this group has no station',
+  shimWithoutThickness: 'a shim line says how thick it is',
   unknownReference: 'nothing of this kit has this id',
   stepsInCircle: 'these steps wait for each other',
   groupsInCircle: 'these groups wait for each other',

@@ -259,6 +259,9 @@ export async function workOnScreen(
       if (step) {
         const ride = page.getByRole('button', { name: 'At ride height', exact: true });
         if (step.kind === 'pull' && (await ride.count()) > 0) {
+          const wanted = indexOf(plan).groups.get('group' in act.action ? (act.action.group ?? '') : '')?.rideHeight;
+          for (const place of wanted?.places ?? [])
+            await page.getByLabel(`${place}, mm`).fill(String(((wanted?.min ?? 500) + (wanted?.max ?? 500)) / 2));
           await ride.click();
           presses += 1;
           await expect(ride).toHaveCount(0);

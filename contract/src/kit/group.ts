@@ -61,6 +61,13 @@ export const JointGroupSchema = exactly<JointGroup>()(
     verify: z.boolean().optional(),
     spot: z.strictObject({ along: z.number().min(0).max(1), across: z.number().min(-1).max(1) }).optional(),
     atRideHeight: z.boolean().optional(),
+    rideHeight: z
+      .strictObject({
+        places: z.array(Text).min(1).max(4),
+        min: Positive.max(3000).optional(),
+        max: Positive.max(3000).optional(),
+      })
+      .optional(),
     after: z.array(z.strictObject({ group: Id, holds: z.enum(['start', 'snug', 'torque']) })).optional(),
     looseWith: z.array(Id).optional(),
     when: ConditionSchema.optional(),

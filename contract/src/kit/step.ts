@@ -132,6 +132,14 @@ const StepActionSchema = exactly<StepAction>()(
       inMeshMm: Positive.max(300),
       longestMm: Positive.max(5000).optional(),
     }),
+    action('shim', {
+      what: Text,
+      places: z.array(Text).min(2).max(4),
+      shims: z.array(Id).min(1).max(8),
+      spacerMm: Positive.max(200).optional(),
+      spreadMm: Positive.max(50).optional(),
+      openMm: Positive.max(10),
+    }),
     actionOf(JOINT_ACTIONS, { group: Id }),
     action('hold', {
       group: Id,

@@ -7,6 +7,8 @@ import { minutesText } from './minutes-text.ts';
 /** What an action's field holds, as it is edited and told. */
 export type ActionField = { field: string; label: string; optional?: true } & (
   | { kind: 'object'; list: ObjectList }
+  /** Several of a list. */
+  | { kind: 'objects'; list: ObjectList }
   | { kind: 'words' }
   | { kind: 'places' }
   | { kind: 'number'; unit?: string; most: number; whole?: true; fresh: number }
@@ -167,6 +169,14 @@ export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> =
     number('inMeshMm', 'In mesh at least, mm', 300, 15),
     number('longestMm', 'Never longer than, mm', 5000, 500, true),
   ],
+  shim: [
+    words('what', 'What'),
+    PLACES,
+    { field: 'shims', label: 'Shims of the bag', kind: 'objects', list: 'items' },
+    number('spacerMm', 'Spacer, mm', 200, 5, true),
+    number('spreadMm', 'Gaps apart at most, mm', 50, 1.5, true),
+    number('openMm', 'May stay open, mm', 10, 0.15),
+  ],
   start: [GROUP],
   snug: [GROUP],
   torque: [GROUP],
@@ -227,10 +237,11 @@ export function freshAction(kit: KitDocument, type: StepAction['type'], text: st
   for (const one of ACTION_FIELDS[type]) {
     if (one.optional || one.kind === 'tick') continue;
     switch (one.kind) {
-      case 'object': {
+      case 'object':
+      case 'objects': {
         const [first] = listNames(kit, one.list);
         if (!first) return undefined;
-        action[one.field] = first.id;
+        action[one.field] = one.kind === 'object' ? first.id : [first.id];
         break;
       }
       case 'number':
@@ -257,6 +268,12 @@ function fieldText(kit: KitDocument, one: ActionField, value: unknown): string[]
   switch (one.kind) {
     case 'object':
       return [listNames(kit, one.list).find(({ id }) => id === value)?.name ?? `${String(value)}, which is not there`];
+    case 'objects':
+      return [
+        (value as string[])
+          .map((id) => listNames(kit, one.list).find((entry) => entry.id === id)?.name ?? id)
+          .join(', '),
+      ];
     case 'number':
       if (one.field === 'minutes') return [minutesText(Number(value))];
       return [one.label.includes('mm') ? `${String(value)} mm` : `${one.label.toLowerCase()} ${String(value)}`];

@@ -170,6 +170,7 @@ const REFUSALS: OneOfEach<Refusal> = {
   keptOnUntil: { act: lineAct, steps: [step] },
   clockNotBegun: { act: lineAct },
   valueDoubtful: { act: lineAct, key: 'value', value: 1850, unit: 'mm', meant: 185 },
+  rideHeightOff: { station, place: 'front left', value: 480, min: 500, max: 520 },
   fluidMissing: { act: lineAct, wanted: 'fill axle oil L', name: 'axle oil', quantity: 1.9, unit: 'L' },
   clockRunning: { act: lineAct, endsAtMs: 0 },
   clockInvalid: { act: lineAct },

@@ -140,6 +140,8 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
       const station = indexOf(plan).stations.get(action.station);
       return station && `station ${station.label}, ${station.name}`;
     }
+    case 'shim':
+      return joined(action.what, action.places.join(', '));
     case 'preset':
       return joined(action.what, action.lengthMm === undefined ? undefined : `${action.lengthMm} mm`);
     case 'start':

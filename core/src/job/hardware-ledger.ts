@@ -1,4 +1,6 @@
 import type { Plan, PlanItem } from '../kit/plan.ts';
+import { actIds } from '../line/act-id.ts';
+import { shimsFor } from '../line/kind/adjusting.ts';
 import { type JobState, lineState, stationState } from './job-state.ts';
 import { groupComplete } from './station-progress.ts';
 
@@ -26,7 +28,7 @@ export interface LedgerLine {
 const sum = (entries: ReadonlyArray<{ quantity: number }>): number =>
   entries.reduce((total, entry) => total + entry.quantity, 0);
 
-/** Pieces of each line that stand in stations. */
+/** Pieces of each line that stand in stations, and shims under parts. */
 export function piecesInStations(plan: Plan, state: JobState): Map<string, number> {
   const inUse = new Map<string, number>();
   for (const station of plan.stations) {
@@ -35,7 +37,24 @@ export function piecesInStations(plan: Plan, state: JobState): Map<string, numbe
       if (piece.kind === 'hardware') inUse.set(piece.item, (inUse.get(piece.item) ?? 0) + 1);
     }
   }
+  for (const [item, count] of shimsPutIn(plan, state)) inUse.set(item, (inUse.get(item) ?? 0) + count);
   return inUse;
+}
+
+/** Shims that were put in, by line: what the gaps called for when they were last measured. */
+function shimsPutIn(plan: Plan, state: JobState): Map<string, number> {
+  const used = new Map<string, number>();
+  for (const step of plan.steps)
+    for (const { id, action } of actIds(step)) {
+      if (action.type !== 'shim') continue;
+      const tried = state.visit.acts[id]?.tries.at(-1);
+      const choice = tried && tried.failed.length === 0 ? shimsFor(plan, action, tried.answers) : undefined;
+      if (choice?.ok)
+        action.shims.forEach((item, kind) => {
+          used.set(item, (used.get(item) ?? 0) + (choice.used[kind] ?? 0));
+        });
+    }
+  return used;
 }
 
 function ledgerLine(plan: Plan, state: JobState, item: PlanItem, inStations: number): LedgerLine {

@@ -92,7 +92,7 @@ export interface JobState {
   lines: Record<string, LineState>;
   /** A map, because a job may have hundreds and every decision looks many of them up. */
   stations: ReadonlyMap<string, StationState>;
-  load?: { state: LoadState; measuredMm?: number } & Stamp;
+  load?: { state: LoadState; measuredMm?: number; heights?: Record<string, number> } & Stamp;
   problems: Record<string, Problem>;
   /** Figures of the bench that a lead put to use. */
   calculations: Array<CalculationUsed & Stamp>;

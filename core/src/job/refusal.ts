@@ -89,6 +89,8 @@ export type Refusal =
   | WrenchFault
   | { code: 'lockerWindowClosed'; station: string; closedAtMs: number }
   | { code: 'notAtRideHeight'; station: string; state: string }
+  /** It stands, and not where the sheet wants it; left out, nobody measured there. */
+  | { code: 'rideHeightOff'; station: string; place: string; value?: number; min?: number; max?: number }
   | { code: 'slotNotAligned'; station: string }
   | { code: 'bearingNotSeated'; station: string }
   /** The joint is drawn down until its gradient has fallen: only a wrench that measures angle can say so. */
@@ -187,6 +189,7 @@ export const OVERRIDABLE: ReadonlySet<RefusalCode> = new Set<RefusalCode>([
   'lockerWindowClosed',
   'threadHasSet',
   'notAtRideHeight',
+  'rideHeightOff',
   'stripOpen',
   'stepWaitsFor',
   'actWaitsFor',

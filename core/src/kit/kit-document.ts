@@ -198,6 +198,13 @@ export interface GroupAfter {
   holds: 'start' | 'snug' | 'torque';
 }
 
+/** Where the vehicle must stand for a joint to be torqued, mm hub to arch or as the sheet measures it. */
+export interface RideHeight {
+  places: string[];
+  min?: number;
+  max?: number;
+}
+
 export interface JointGroup {
   id: GroupId;
   title: string;
@@ -214,6 +221,8 @@ export interface JointGroup {
   spot?: { along: number; across: number };
   /** Torqued only with the suspension loaded at ride height. */
   atRideHeight?: boolean;
+  /** The ride height as a number: measured at these places, mm, before any of it is torqued. */
+  rideHeight?: RideHeight;
   /** Groups that must be at torque before this one is started, snugged or torqued. */
   after?: GroupAfter[];
   /** Groups that are all started before any of them is snugged. */

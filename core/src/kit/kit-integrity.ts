@@ -45,6 +45,8 @@ export interface KitFault {
     | 'fitToldLater'
     /** Only what is asked at a step is asked at several places. */
     | 'placesAskedBefore'
+    /** Shims are chosen by their thickness. */
+    | 'shimWithoutThickness'
     /** Which side was bought is answered with left or right, among others. */
     | 'sidesMissing';
   /** The offending value or name. */
@@ -283,6 +285,11 @@ export function kitFaults(kit: KitDocument): KitFault[] {
         const id = (action as unknown as Record<string, unknown>)[field];
         if (typeof id === 'string' && !ids.has(id)) add(`${path}.actions[${place}].${field}`, 'unknownReference', id);
       }
+      if (action.type === 'shim')
+        for (const id of action.shims)
+          if (!itemIds.has(id)) add(`${path}.actions[${place}].shims`, 'unknownReference', id);
+          else if (kit.items.find((item) => item.id === id)?.thicknessMm === undefined)
+            add(`${path}.actions[${place}].shims`, 'shimWithoutThickness', id);
       if (action.figure !== undefined && !figureIds.has(action.figure))
         add(`${path}.actions[${place}].figure`, 'unknownReference', action.figure);
       for (const id of action.cautions ?? [])

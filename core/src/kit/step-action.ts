@@ -104,6 +104,20 @@ type Body =
       /** Longest the part may be made, mm. */
       longestMm?: number;
     }
+  /** Gaps are measured at two to four places, and the shims of the bag chosen for them. */
+  | {
+      type: 'shim';
+      what: string;
+      places: string[];
+      /** Packing lines with the shims, each with its thickness. */
+      shims: string[];
+      /** A spacer that goes in at every place beside them, mm. */
+      spacerMm?: number;
+      /** How far the gaps may lie apart before the part is not shimmed but looked at, mm. */
+      spreadMm?: number;
+      /** How much of a gap may stay open, mm. */
+      openMm: number;
+    }
   // Tighten
   | { type: 'start' | 'snug' | 'torque' | 'verify'; group: string }
   | { type: 'hold'; group: string; by: HoldBy; with?: string; say?: string; otherwise?: string }

@@ -57,6 +57,7 @@ export const ASK_ABOUT = [
   'wayIn',
   'amount',
   'instrument',
+  'shims',
 ] as const;
 export type AskAbout = (typeof ASK_ABOUT)[number];
 

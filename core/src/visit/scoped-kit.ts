@@ -30,6 +30,7 @@ function scopedAction(action: StepAction, scope: Scope): StepAction {
     if (typeof id === 'string') copy[field] = scope(id);
   }
   if (action.figure !== undefined) copy.figure = scope(action.figure);
+  if (action.type === 'shim') copy.shims = action.shims.map(scope);
   if (action.cautions) copy.cautions = action.cautions.map(scope);
   return copy as unknown as StepAction;
 }

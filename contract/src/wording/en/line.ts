@@ -75,6 +75,7 @@ export const ASK_TEXT: Record<AskAbout, string> = {
   temperature: 'Temperature: {what}',
   value: '{what}',
   instrument: 'Measured with',
+  shims: 'Put in, {what}',
   verdict: '{what, select, none {Is it so?} other {{what}}}',
   template: 'Template on: {what}',
   punched: 'Centre punched',

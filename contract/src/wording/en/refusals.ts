@@ -434,6 +434,11 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: '{value} {unit} is hardly what is on the vehicle.{meant, select, none {} other { Was it {meant} {unit}?}}',
     lift: 'Enter what the instrument shows, or say that it really is so.',
   },
+  rideHeightOff: {
+    title: 'Not at its ride height',
+    why: '{place}: {value, select, none {not measured} other {{value} mm}}, wanted {min, select, none {} other {at least {min} mm}}{max, select, none {} other { at most {max} mm}}.',
+    lift: 'Load it until it stands there and measure again, or let a lead lift this.',
+  },
   fluidMissing: {
     title: 'Not there to fill in',
     why: '{quantity} {unit} of {name} is on the shopping list and not noted as there, or is past its date.',

@@ -119,6 +119,7 @@ export const ACTION_TEXT: Record<PlanAction['type'], string> = {
   buildStack: 'Build the stack',
   press: 'Press in',
   preset: 'Set to length',
+  shim: 'Shim',
   start: 'Start by hand',
   snug: 'Snug',
   torque: 'Torque',

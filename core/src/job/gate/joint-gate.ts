@@ -61,7 +61,25 @@ export function windowClosed({ plan }: DecideContext, job: JobState, { station, 
 
 /** A bonded bush is torqued where it will stand, whatever its sheet forgot to say. */
 export const wantsRideHeight = (group: PlanGroup, station: PlanStation): boolean =>
-  group.atRideHeight === true || (station.tags?.includes('rubberBonded') ?? false);
+  group.atRideHeight === true || group.rideHeight !== undefined || (station.tags?.includes('rubberBonded') ?? false);
+
+/** A height that is not measured, or not where the sheet wants the vehicle for this group. */
+function rideHeightOff(job: JobState, { rideHeight }: PlanGroup, station: PlanStation): Refusal | undefined {
+  if (!rideHeight) return undefined;
+  const { places, min = -Infinity, max = Infinity } = rideHeight;
+  const heights = job.load?.heights ?? {};
+  const off = places.find((place) => !((heights[place] ?? Number.NaN) >= min && (heights[place] ?? Number.NaN) <= max));
+  return off === undefined
+    ? undefined
+    : {
+        code: 'rideHeightOff',
+        station: station.id,
+        place: off,
+        value: heights[off],
+        min: rideHeight.min,
+        max: rideHeight.max,
+      };
+}
 
 /** A check that must be met before this group is torqued, and is not. */
 export function checkOpen(plan: Plan, job: JobState, station: PlanStation): Refusal | undefined {
@@ -98,6 +116,7 @@ export function finishingChecks(context: DecideContext, job: JobState, at: At): 
     wantsRideHeight(group, station) && state !== 'rideHeight' && state !== 'onWheels'
       ? { code: 'notAtRideHeight', station: station.id, state: state ?? 'notStated' }
       : undefined,
+    rideHeightOff(job, group, station),
     // Once it has set, the second look is at the mark: a pull that moves it breaks the bond.
     verifying
       ? threadHasSet(context.plan, job, station, at.atMs)

@@ -46,6 +46,29 @@ function Field({
         </select>
       );
     }
+    case 'objects': {
+      const chosen = (value as string[] | undefined) ?? [];
+      return (
+        <fieldset className="flex flex-wrap items-center gap-x-4">
+          <legend className="text-sm text-ink-2">{field.label}</legend>
+          {listNames(kit, field.list).map(({ id, name }) => (
+            <label key={id} className="flex min-h-11 items-center gap-2 text-sm">
+              <input
+                type="checkbox"
+                className="size-5"
+                checked={chosen.includes(id)}
+                // The last one stays: an action of nothing is none.
+                disabled={chosen.length === 1 && chosen.includes(id)}
+                onChange={(event) =>
+                  onChange(event.target.checked ? [...chosen, id] : chosen.filter((other) => other !== id))
+                }
+              />
+              {name}
+            </label>
+          ))}
+        </fieldset>
+      );
+    }
     case 'choice':
       return (
         <label className="grid gap-1 text-sm text-ink-2">

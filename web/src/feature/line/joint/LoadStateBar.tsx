@@ -10,12 +10,20 @@ const HIGHEST_MM = 3000;
 export function LoadStateBar({ torque }: { torque: TorqueStep }) {
   const { state, give } = torque;
   const [height, setHeight] = useState('');
-  const loaded = state.load?.state === 'rideHeight' || state.load?.state === 'onWheels';
+  const [typed, setTyped] = useState<Record<string, string>>({});
+  const wanted = torque.group.rideHeight;
+  const { min = -Infinity, max = Infinity } = wanted ?? {};
+  const stands = (wanted?.places ?? []).every((place) => {
+    const at = state.load?.heights?.[place];
+    return at !== undefined && at >= min && at <= max;
+  });
+  const loaded = stands && (state.load?.state === 'rideHeight' || state.load?.state === 'onWheels');
   if (loaded) {
     return (
       <p className="border-b border-rule bg-sheet px-5 py-2">
         <b>{state.load?.state === 'onWheels' ? 'On its wheels' : 'At ride height'}</b>
-        {state.load?.measuredMm === undefined ? '' : `, measured ${state.load.measuredMm} mm`}, said by{' '}
+        {state.load?.measuredMm === undefined ? '' : `, measured ${state.load.measuredMm} mm`}
+        {Object.entries(state.load?.heights ?? {}).map(([place, at]) => `, ${place} ${at} mm`)}, said by{' '}
         {state.load?.by.name}.{' '}
         <button
           type="button"
@@ -28,28 +36,63 @@ export function LoadStateBar({ torque }: { torque: TorqueStep }) {
     );
   }
   const measuredMm = height.trim() === '' ? undefined : typedNumber(height);
-  const wrong = measuredMm !== undefined && !(measuredMm > 0 && measuredMm <= HIGHEST_MM);
+  const read = (wanted?.places ?? []).map((place) => [place, typedNumber(typed[place] ?? '')] as const);
+  const open = read.some(([, at]) => Number.isNaN(at));
+  const absurd = [...read.map(([, at]) => at), measuredMm].some(
+    (at) => at !== undefined && !Number.isNaN(at) && !(at > 0 && at <= HIGHEST_MM),
+  );
+  const off = read.filter(([, at]) => at < min || at > max);
+  const wrong = absurd || (measuredMm !== undefined && Number.isNaN(measuredMm));
+  const heights = wanted ? { heights: Object.fromEntries(read) } : {};
+  const limits = [
+    wanted?.min !== undefined && `at least ${wanted.min}`,
+    wanted?.max !== undefined && `at most ${wanted.max}`,
+  ].filter(Boolean);
   return (
     <div className="flex flex-wrap items-center gap-3 border-b-2 border-bad bg-sheet px-5 py-2">
       <p className="min-w-48 flex-1">
         <b>Torqued only at ride height.</b>{' '}
         <span className="text-ink-2">Load the suspension; on stands under the axle counts.</span>
       </p>
-      <label className="flex items-center gap-2">
-        <span className="text-sm text-ink-2">Hub to arch, mm</span>
-        <input
-          className="figures min-h-12 w-24 border-2 border-ink bg-sheet px-2"
-          inputMode="decimal"
-          aria-invalid={wrong}
-          value={height}
-          onChange={(event) => setHeight(event.target.value)}
-        />
-      </label>
+      {wanted ? (
+        wanted.places.map((place) => (
+          <label key={place} className="flex items-center gap-2">
+            <span className="text-sm text-ink-2">{place}, mm</span>
+            <input
+              className="figures min-h-12 w-24 border-2 border-ink bg-sheet px-2"
+              inputMode="decimal"
+              aria-invalid={off.some(([one]) => one === place)}
+              value={typed[place] ?? ''}
+              onChange={(event) => setTyped({ ...typed, [place]: event.target.value })}
+            />
+          </label>
+        ))
+      ) : (
+        <label className="flex items-center gap-2">
+          <span className="text-sm text-ink-2">Hub to arch, mm</span>
+          <input
+            className="figures min-h-12 w-24 border-2 border-ink bg-sheet px-2"
+            inputMode="decimal"
+            aria-invalid={wrong}
+            value={height}
+            onChange={(event) => setHeight(event.target.value)}
+          />
+        </label>
+      )}
       {(['rideHeight', 'onWheels'] as const).map((load) => (
-        <Button key={load} disabled={wrong} onClick={() => give({ type: 'setLoadState', state: load, measuredMm })}>
+        <Button
+          key={load}
+          disabled={wrong || open}
+          onClick={() => give({ type: 'setLoadState', state: load, measuredMm, ...heights })}
+        >
           {load === 'rideHeight' ? 'At ride height' : 'On its wheels'}
         </Button>
       ))}
+      {off.length > 0 && !absurd && (
+        <p role="status" className="basis-full font-bold text-bad">
+          Wanted {limits.join(', ')} mm: {off.map(([place, at]) => `${place} ${at}`).join(', ')}.
+        </p>
+      )}
       {wrong && (
         <p role="alert" className="basis-full font-bold text-bad">
           A height is a number from 1 to {HIGHEST_MM} mm; leave it empty if it was not measured.
