@@ -94,7 +94,8 @@ test('the long kit, sixty steps and more, from strip to signed record by keyboar
     await page.setViewportSize({ width, height });
     expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth), `${width}`).toBe(0);
   }
-  const { acts } = await workOnScreen(page, job);
+  // Gap, shims, camber, toe, toe over the travel, a leak: each is missed once, put right, and met.
+  const { acts } = await workOnScreen(page, job, { missFirst: true });
   await expect(page.getByRole('heading', { name: 'The line is done' })).toBeVisible();
   expect(acts).toBeGreaterThan(120);
   await page.getByRole('link', { name: 'To Close out' }).click();
@@ -104,6 +105,12 @@ test('the long kit, sixty steps and more, from strip to signed record by keyboar
   await provePin(page, '1357');
   await expect(page.getByText('the chain is whole')).toBeVisible();
   await expect(page.getByRole('heading', { name: 'The line, step by step' })).toBeVisible();
+  // What was missed stands there, with whether it was met in the end; toe only stands on the record.
+  await expect(page.getByText(/Camber, left against right: not met,.*; met later\./)).toHaveCount(1);
+  await expect(page.getByText(/Gap, bracket to exhaust: not met,.*; met later\./)).toHaveCount(1);
+  await expect(
+    page.getByText(/Toe, both wheels together: not met, 0\.\d+ °; wanted 0.09 to 0.25 °\.(?!.*later)/),
+  ).toHaveCount(1);
 });
 
 test('two fitters, two browsers, one side each: each has their own next', async ({ page, browser, app }) => {

@@ -18,7 +18,7 @@ import type { LineAct } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
 import { asksOf } from '#core/tightening/kinds.ts';
 import { rankWrenches } from '#core/wrench/suitable-wrench.ts';
-import { rightAnswers } from '#demo/answers.ts';
+import { missedAnswers, rightAnswers } from '#demo/answers.ts';
 import { Worker } from '#demo/work-through.ts';
 import { expect, give, provePin } from './app.ts';
 
@@ -190,12 +190,17 @@ function sameAgain({ plan }: JobLog, act: LineAct, next: NextStep | undefined): 
   return next.station !== first;
 }
 
+/** What is measured or looked at, and may be otherwise. */
+const CHECKS = new Set<string>(['check', 'test', 'shim']);
+
 export interface FitterOptions {
   hands?: Hands;
   /** PIN of the lead at work, where one is to let a clock go. */
   leadPin?: string;
   /** Another fitter works on the same job at the same time. */
   alongside?: boolean;
+  /** Every check is missed once before it is met. */
+  missFirst?: boolean;
   /** Stops before the act that is next, where this holds. */
   until?: (log: JobLog, act: LineAct) => boolean;
 }
@@ -209,7 +214,8 @@ export async function workOnScreen(
   job: string,
   options: FitterOptions = {},
 ): Promise<{ acts: number; presses: number }> {
-  const { hands = KEYBOARD, until, leadPin = '1357', alongside = false } = options;
+  const { hands = KEYBOARD, until, leadPin = '1357', alongside = false, missFirst = false } = options;
+  const missed = new Set<string>();
   let acts = 0;
   let presses = 0;
   let behind = 0;
@@ -293,7 +299,9 @@ export async function workOnScreen(
             else await beganEarlier(page, minutes);
             presses += 1;
           } else {
-            const right = rightAnswers(plan, state, act);
+            const misses = missFirst && CHECKS.has(act.action.type) && !missed.has(act.id);
+            missed.add(act.id);
+            const right = misses ? missedAnswers(plan, state, act) : rightAnswers(plan, state, act);
             const given: Record<string, Answer> = {};
             const open = (so: Answers): Ask | undefined =>
               asksNow(plan, state, act, so).find(({ key }) => so[key] === undefined);

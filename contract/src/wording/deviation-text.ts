@@ -11,6 +11,7 @@ import { choiceText } from './conflict-text.ts';
 import { DEVIATIONS } from './en/deviations.ts';
 import { MAY_TEXT } from './en/line.ts';
 import { END_TEXT, FIGURE_SOURCE_TEXT, VERDICT_TEXT } from './en/terms.ts';
+import { wantedText } from './measured-text.ts';
 import { say, type Values } from './message.ts';
 import { planActionText, stepTitle } from './step-text.ts';
 
@@ -172,7 +173,17 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
     }
     case 'notMet': {
       const { act, said, met } = deviation;
-      return { act: actName(act), said: said.replace('verdict notMet', 'not so'), met: String(met) };
+      const action = lineOf(plan).actById.get(act)?.action;
+      const check =
+        action?.type === 'check' || action?.type === 'test'
+          ? plan.checks.find(({ id }) => id === action.check)
+          : undefined;
+      return {
+        act: actName(act),
+        said: said.replace('verdict notMet', 'not so'),
+        wanted: check && wantedText(check),
+        met: String(met),
+      };
     }
     case 'clockReleased': {
       const { group, act, endsAtMs, reason } = deviation;

@@ -9,6 +9,7 @@ import { needsApproval, type ThreadRung } from '../job/thread-rung.ts';
 import type { MayDo } from '../job/visit-state.ts';
 import type { Plan } from '../kit/plan.ts';
 import type { Answer } from '../line/ask.ts';
+import { lineOf } from '../line/line.ts';
 
 /** Anything in a job that did not go as planned, with who, when and why. Read by whoever takes the vehicle over. */
 export type Deviation = When &
@@ -155,7 +156,7 @@ function visitDeviations(plan: Plan, state: JobState): Deviation[] {
         ...override,
       })),
     ),
-    ...lineDeviations(state),
+    ...lineDeviations(plan, state),
     ...(plan.rules.proof === 'measured'
       ? plan.baselines.flatMap((baseline) =>
           baselineMisses(baseline, visit.measurements[baseline.id]).map(({ measured: { atMs, by }, ...miss }) => ({
@@ -188,7 +189,17 @@ function visitDeviations(plan: Plan, state: JobState): Deviation[] {
 }
 
 /** What departed on the line: steps let go, wrong ways, what was not met, clocks let go, a job put aside or handed back. */
-function lineDeviations({ visit, closed, problems }: JobState): Deviation[] {
+function lineDeviations(plan: Plan, { visit, closed, problems }: JobState): Deviation[] {
+  const units = new Map(
+    [...lineOf(plan).actById.values()].map(({ id, action }) => [
+      id,
+      action.type === 'check' || action.type === 'test'
+        ? (plan.checks.find((check) => check.id === action.check)?.unit ?? '')
+        : action.type === 'shim'
+          ? 'mm'
+          : '',
+    ]),
+  );
   const acts = Object.entries(visit.acts).flatMap(([act, { tries }]) =>
     tries.flatMap(({ answers, failed, wrong, atMs, by }, index): Deviation[] => [
       ...(failed.length > 0
@@ -196,7 +207,7 @@ function lineDeviations({ visit, closed, problems }: JobState): Deviation[] {
             {
               kind: 'notMet' as const,
               act,
-              said: failed.map((key) => saidText(key, answers[key])).join(', '),
+              said: failed.map((key) => saidText(key, answers[key], units.get(act) ?? '')).join(', '),
               met: tries.slice(index + 1).some((later) => later.failed.length === 0),
               atMs,
               by,
@@ -280,5 +291,11 @@ function lineDeviations({ visit, closed, problems }: JobState): Deviation[] {
 }
 
 /** An answer as it stands on the record: the place it was read at, and what was read. */
-const saidText = (key: string, answer: Answer | undefined): string =>
-  `${key.replace(/^at /, '')} ${Array.isArray(answer) ? answer.join(' ') : String(answer)}`;
+const saidText = (key: string, answer: Answer | undefined, unit: string): string =>
+  [
+    key.replace(/^(?:at |value$)/, ''),
+    Array.isArray(answer) ? answer.join(' ') : String(answer),
+    typeof answer === 'number' ? unit : '',
+  ]
+    .filter(Boolean)
+    .join(' ');

@@ -1,9 +1,18 @@
 import { stringify } from 'csv-stringify/sync';
 import type { JobDocument } from '#contract/job.ts';
+import { actLineText } from '#contract/wording/act-line-text.ts';
+import { aftercareText } from '#contract/wording/aftercare-text.ts';
+import { deviationText } from '#contract/wording/deviation-text.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
+import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
+import { stepTitle } from '#contract/wording/step-text.ts';
+import type { When } from '#core/job/stamp.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
+import { recordDeviations } from '#core/record/clock-deviations.ts';
+import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
+import { stepLines } from '#core/record/step-lines.ts';
 import { replay } from './record-file.ts';
 
 /** Columns of the record CSV, in order. docs/formats/record.md describes each. */
@@ -34,9 +43,12 @@ export const RECORD_COLUMNS = [
   'clock_offset_s',
   'device',
   'record',
+  'kind',
+  'said',
+  'wanted',
 ] as const;
 
-/** Every pull as a line of RFC 4180 CSV, with a byte-order mark for spreadsheets and formulas escaped. */
+/** Every pull, then all that is no pull, as lines of RFC 4180 CSV, with a byte-order mark for spreadsheets and formulas escaped. */
 export function recordCsv(job: JobDocument): string {
   const { plan, state } = replay(job);
   const events = new Map(job.events.map(({ event }) => [event.commandId, event]));
@@ -81,8 +93,55 @@ export function recordCsv(job: JobDocument): string {
         pull.gradientShare === undefined ? '' : roundTo(pull.gradientShare * 100, 0),
         ...origin(pull.commandId),
         whole,
+        'pull',
+        '',
+        '',
       ]),
     ),
   );
-  return stringify([[...RECORD_COLUMNS], ...rows], { bom: true, record_delimiter: '\r\n', escape_formulas: true });
+  /** What is no pull: its name, who, when, and what it says. */
+  const other = (kind: string, name: string, said: string, wanted = '', when?: When): string[] =>
+    RECORD_COLUMNS.map((column) => {
+      switch (column) {
+        case 'job':
+          return job.number;
+        case 'name':
+          return name;
+        case 'fitter':
+          return when?.by.name ?? '';
+        case 'at_utc':
+          return when ? utc(when.atMs) : '';
+        case 'record':
+          return whole;
+        case 'kind':
+          return kind;
+        case 'said':
+          return said;
+        case 'wanted':
+          return wanted;
+        default:
+          return '';
+      }
+    });
+  const measured = [
+    ...baselineLines(plan, state).map((line) => {
+      const { before, after, change } = baselineText(line);
+      const name = `${line.baseline.name}, ${line.place}`;
+      return other('measured', name, `${before} before, ${after} after`, change, line.after ?? line.before);
+    }),
+    ...checkLines(plan, state).map((line) => other('measured', line.text, readText(line), wantedOf(line), line)),
+  ];
+  const steps = stepLines(plan, state).flatMap(({ step, acts, waived }) => [
+    ...acts.map((act) => other('step', stepTitle(plan, step.step), actLineText(plan, act), '', act)),
+    ...(waived ? [other('waiver', stepTitle(plan, step.step), waived.reason, '', waived)] : []),
+  ]);
+  const departures = recordDeviations(
+    plan,
+    state,
+    job.events.map(({ event }) => event),
+  ).map((deviation) => other('deviation', '', deviationText(deviation, plan, plan), '', deviation));
+  const aftercare = plan.aftercare.map((entry) => other('aftercare', '', aftercareText(entry)));
+  const photos = Object.entries(state.visit.photos).map(([id, photo]) => other('photo', id, photo.sha256, '', photo));
+  const all = [...rows, ...measured, ...steps, ...departures, ...aftercare, ...photos];
+  return stringify([[...RECORD_COLUMNS], ...all], { bom: true, record_delimiter: '\r\n', escape_formulas: true });
 }

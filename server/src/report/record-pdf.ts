@@ -1,19 +1,21 @@
 import type { JobDocument } from '#contract/job.ts';
 import { actLineText } from '#contract/wording/act-line-text.ts';
+import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { COMPOUND_TEXT, END_TEXT, RAISED_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
+import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { readingFigure, readingNote } from '#contract/wording/reading-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { EventClock } from '#core/job/command-time.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
-import { QUANTITY_UNIT } from '#core/kit/baseline-unit.ts';
 import { bothText } from '#core/quantity/show-both.ts';
 import { fromBase } from '#core/quantity/unit.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
+import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { hasLine, stepLines } from '#core/record/step-lines.ts';
 import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
@@ -198,15 +200,24 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
       );
     }
   }
-  if (plan.baselines.length > 0) {
-    sheet.plate('Measured before and after');
-    for (const baseline of plan.baselines)
-      for (const place of baseline.places) {
-        const { before, after } = state.visit.measurements[baseline.id]?.[place] ?? {};
-        const unit = QUANTITY_UNIT[baseline.quantity];
-        const shown = (value: number | undefined) => (value === undefined ? 'not measured' : `${value} ${unit}`);
-        sheet.text(`${baseline.name}, ${place}: ${shown(before?.value)} before, ${shown(after?.value)} after.`);
-      }
+  const baselines = baselineLines(plan, state);
+  const checks = checkLines(plan, state);
+  if (baselines.length + checks.length > 0) {
+    sheet.plate('Measured');
+    for (const line of baselines) {
+      const { before, after, change, missed } = baselineText(line);
+      sheet.text(
+        `${line.baseline.name}, ${line.place}: ${before} before, ${after} after${change ? `; ${change}` : ''}.`,
+        missed ? { color: BAD, bold: true } : {},
+      );
+    }
+    for (const line of checks) {
+      const wanted = wantedOf(line);
+      sheet.text(
+        `${line.text}${line.instrument ? `, with ${line.instrument}` : ''}: ${readText(line)}${wanted ? `; wanted ${wanted}` : ''}. ${line.by.name}, ${utc(line.atMs)}.`,
+        line.read.some(({ met }) => !met) ? { color: BAD, bold: true } : {},
+      );
+    }
   }
 
   sheet.plate('Hardware');
@@ -239,15 +250,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
       `${RAISED_TEXT[what]}${afterKm === undefined ? '' : ` Due after ${bothText(afterKm, 'distance', 'metric')}.`}`,
       { bold: true },
     );
-  for (const entry of plan.aftercare) {
-    const due = [
-      entry.afterKm === undefined ? '' : `after ${bothText(entry.afterKm, 'distance', 'metric')}`,
-      entry.afterDays === undefined ? '' : `after ${entry.afterDays} days`,
-    ]
-      .filter(Boolean)
-      .join(' or ');
-    sheet.text(`${entry.text}${due ? ` Due ${due}.` : ''}`);
-  }
+  for (const entry of plan.aftercare) sheet.text(aftercareText(entry));
 
   const told = closed?.releases ?? [];
   if (told.length > 0) {

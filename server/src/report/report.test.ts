@@ -5,9 +5,15 @@ import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
 import { parse } from 'csv-parse/sync';
 import type { JobDocument } from '#contract/job.ts';
+import { aftercareText } from '#contract/wording/aftercare-text.ts';
+import { deviationText } from '#contract/wording/deviation-text.ts';
+import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import { deviations } from '#core/record/deviations.ts';
+import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
+import { stepLines } from '#core/record/step-lines.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
-import { FRONT_RECOVERY_POINTS, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
+import { FRONT_LIFT, FRONT_RECOVERY_POINTS, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { DEMO_VEHICLES } from '#demo/shop.ts';
 import { guard, MIRA, NOON, plate, pullOf, RAFE, untilSnug, WRENCHES, workerOn } from '#demo/try-job.ts';
 import type { Worker } from '#demo/work-through.ts';
@@ -56,8 +62,9 @@ function documentOf(worker: Worker, over: Partial<JobDocument> = {}): JobDocumen
 }
 const record = async (worker: Worker, over: Partial<JobDocument> = {}) =>
   readBack(await recordPdf(documentOf(worker, over)));
-const rows = (worker: Worker) =>
+const allRows = (worker: Worker) =>
   parse(recordCsv(documentOf(worker)), { bom: true, columns: true }) as Array<Record<string, string>>;
+const rows = (worker: Worker) => allRows(worker).filter(({ kind }) => kind === 'pull');
 const GROUP = TRANSFER_CASE_GUARD.groups[0]?.id ?? '';
 const done = (worker: Worker): Worker => {
   worker.checkIn();
@@ -152,6 +159,39 @@ describe('the record as PDF, read back by another program', () => {
 
 describe('the record as CSV', () => {
   it('has no line for a job without a pull', () => expect(rows(guard())).toEqual([]));
+  it('says what screen and PDF say of every measurement, act, waiver, deviation and aftercare line', async () => {
+    const worker = workerOn(FRONT_LIFT);
+    worker.checkIn();
+    worker.while(() => true);
+    const { plan, state } = worker.log;
+    const { text } = await record(worker);
+    const said = allRows(worker);
+    // Lines break where the page ends; what is told is the same, letter for letter.
+    const letters = (words: string) => words.replace(/\s+/g, '').normalize('NFKC');
+    const pdf = letters(text);
+    const told = [
+      ...checkLines(plan, state).map((line) => [line.text, readText(line), wantedOf(line) ?? '']),
+      ...baselineLines(plan, state).map((line) => {
+        const { before, after, change } = baselineText(line);
+        return [`${line.baseline.name}, ${line.place}`, `${before} before, ${after} after`, change];
+      }),
+    ];
+    expect(told.length).toBeGreaterThan(6);
+    for (const [name, read = '', wanted = ''] of told) {
+      for (const words of [name, read, wanted]) expect(pdf).toContain(letters(words ?? ''));
+      // A figure that begins with its sign is kept from being a formula.
+      const cell = wanted.replace(/^(?=[-+=@])/, "'");
+      expect(said).toContainEqual(expect.objectContaining({ kind: 'measured', name, said: read, wanted: cell }));
+    }
+    for (const entry of plan.aftercare) {
+      expect(pdf).toContain(letters(aftercareText(entry)));
+      expect(said).toContainEqual(expect.objectContaining({ kind: 'aftercare', said: aftercareText(entry) }));
+    }
+    const acts = stepLines(plan, state).flatMap((step) => step.acts);
+    expect(said.filter(({ kind }) => kind === 'step')).toHaveLength(acts.length);
+    for (const deviation of deviations(plan, state))
+      expect(said.map((line) => line.said)).toContain(deviationText(deviation, plan, plan));
+  });
   it('what a spreadsheet would take for a formula is none', () => {
     const title = '=HYPERLINK("x")';
     const kit: KitDocument = {

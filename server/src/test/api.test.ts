@@ -404,7 +404,8 @@ describe('the record', () => {
     expect(replay(json as never).state.closed?.signature).toBe('Mira Vane');
 
     const csv = await (await device.request('GET', `/api/jobs/${id}/record.csv`)).text();
-    const rows = parse(csv, { bom: true, columns: true }) as Array<Record<string, string>>;
+    const all = parse(csv, { bom: true, columns: true }) as Array<Record<string, string>>;
+    const rows = all.filter(({ kind }) => kind === 'pull');
     expect(rows).toHaveLength(12);
     expect(Object.keys(rows[0] ?? {})).toEqual([...RECORD_COLUMNS]);
     expect(rows[0]).toMatchObject({ printed: '80–100 lbf·in', torque_nm: '10.2', fitter: 'Mira Vane', stands: 'yes' });

@@ -33,7 +33,8 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
   stepWaived: 'Step let go by a lead: {step}. {reason}',
   stepAdded: 'Step put in by a lead: {text}{problem, select, none {} other { For: {problem}}}',
   wrongWay: '{act}: done by {way}, which the sheet warns of. {reason}',
-  notMet: '{act}: not met, {said}{met, select, true {; met later} other {}}.',
+  notMet:
+    '{act}: not met, {said}{wanted, select, none {} other {; wanted {wanted}}}{met, select, true {; met later} other {}}.',
   clockReleased: '{what}: not over when the vehicle went, until {endsAt}. The driver was told: {reason}',
   parked:
     'The job was put aside with {open} steps open{resumed, select, true {, and taken up again} other {}}. The vehicle may {may}. {reason}',

@@ -1,6 +1,7 @@
 import { type FormEvent, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
+import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { clockName } from '#contract/wording/clock-text.ts';
 import { RAISED_TEXT } from '#contract/wording/en/terms.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
@@ -11,7 +12,6 @@ import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger, type LedgerLine } from '#core/job/hardware-ledger.ts';
 import { type LineClock, runningClocks } from '#core/job/line-clocks.ts';
 import { lineOf } from '#core/line/line.ts';
-import { bothText } from '#core/quantity/show-both.ts';
 import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
 import { ProofSheet } from '../../job/ProofSheet.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
@@ -167,12 +167,7 @@ export default function CloseOut() {
                   <ul className="mt-4 border-t border-rule pt-2 text-sm">
                     {plan.aftercare.map((entry) => (
                       <li key={entry.id} className="py-1">
-                        {entry.text}{' '}
-                        {entry.afterKm
-                          ? `After ${bothText(entry.afterKm, 'distance', system)}.`
-                          : entry.afterDays
-                            ? `After ${entry.afterDays} days.`
-                            : ''}
+                        {aftercareText(entry, system)}
                       </li>
                     ))}
                   </ul>

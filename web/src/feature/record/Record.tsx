@@ -2,6 +2,7 @@ import { format } from 'date-fns';
 import { Download } from 'lucide-react';
 import { useMemo } from 'react';
 import { actLineText } from '#contract/wording/act-line-text.ts';
+import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
@@ -16,11 +17,15 @@ import { recordLines } from '#core/record/record-lines.ts';
 import { hasLine, stepLines } from '#core/record/step-lines.ts';
 import { StationGlyph } from '../../drawing/StationGlyph.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { useSettings } from '../../shop/settings.ts';
 import { Integrity } from './Integrity.tsx';
+import { Measured } from './Measured.tsx';
 
 /** Every pull, every deviation, and the files to take away. */
 export default function RecordScreen() {
   const { document, plan, state } = useOpenJob();
+  const system = useSettings((settings) => settings.system);
+  const photos = Object.entries(state.visit.photos);
   const lines = useMemo(() => recordLines(plan, state), [plan, state]);
   const departures = useMemo(
     () =>
@@ -119,6 +124,7 @@ export default function RecordScreen() {
             </div>
           </section>
         ))}
+        <Measured plan={plan} state={state} />
         {hasLine(state) && (
           <section className="mt-6">
             <h2 className="plate text-3xl">The line, step by step</h2>
@@ -183,6 +189,37 @@ export default function RecordScreen() {
               </li>
             ))}
           </ul>
+          {plan.aftercare.length > 0 && (
+            <>
+              <h3 className="mt-5 font-bold">To watch and to come back for</h3>
+              <ul>
+                {plan.aftercare.map((entry) => (
+                  <li key={entry.id} className="border-b border-hair py-2 text-sm">
+                    {aftercareText(entry, system)}
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
+          {photos.length > 0 && (
+            <>
+              <h3 className="mt-5 font-bold">Photos</h3>
+              <ul className="flex flex-wrap gap-3">
+                {photos.map(([id, photo]) => (
+                  <li key={id}>
+                    <a
+                      className="flex min-h-11 items-center underline"
+                      href={`/api/jobs/${document.id}/photos/${id}`}
+                      target="_blank"
+                      rel="noreferrer"
+                    >
+                      {photo.by.name}, {format(photo.atMs, 'HH:mm')}
+                    </a>
+                  </li>
+                ))}
+              </ul>
+            </>
+          )}
         </div>
         <div className="grid grid-cols-3 border-t-2 border-ink">
           {(['pdf', 'csv', 'json'] as const).map((kind) => (

@@ -1,0 +1,26 @@
+import type { Aftercare } from '#core/kit/kit-document.ts';
+import type { UnitSystem } from '#core/quantity/display.ts';
+import { bothText } from '#core/quantity/show-both.ts';
+
+type Due = Pick<Aftercare, 'afterKm' | 'afterDays' | 'afterHours' | 'event' | 'repeats'>;
+
+/** When it is due: `after 80 km (50 mi), after 2 days or at the first tow, and again each time`; empty where nobody says. */
+export function dueText({ afterKm, afterDays, afterHours, event, repeats }: Due, system: UnitSystem): string {
+  const due = [
+    afterKm === undefined ? '' : `after ${bothText(afterKm, 'distance', system)}`,
+    afterHours === undefined ? '' : `after ${afterHours} h`,
+    afterDays === undefined ? '' : `after ${afterDays} ${afterDays === 1 ? 'day' : 'days'}`,
+    event === undefined ? '' : `at the ${event}`,
+  ].filter(Boolean);
+  const [last] = due.slice(-1);
+  if (!last) return repeats ? 'again and again' : '';
+  const first = due.slice(0, -1).join(', ');
+  return `${first ? `${first} or ` : ''}${last}${repeats ? ', and again each time' : ''}`;
+}
+
+/** An aftercare line with when it is due. */
+export function aftercareText(entry: Due & Pick<Aftercare, 'text'>, system: UnitSystem = 'metric'): string {
+  const due = dueText(entry, system);
+  const text = /[.!?]$/.test(entry.text.trim()) ? entry.text.trim() : `${entry.text.trim()}.`;
+  return due ? `${text} Due ${due}.` : text;
+}
