@@ -8,6 +8,8 @@ import type { LineAct } from '#core/line/line.ts';
 function likely({ unit, measured }: Extract<Ask, { kind: 'number' }>): number {
   if (unit === '°') return 0.2;
   const { quantity } = measured ?? {};
+  // A gap that a thin shim fills.
+  if (quantity === 'gap') return 0.5;
   return quantity === undefined || quantity === 'rideHeight' || quantity === 'length' ? 400 : 4;
 }
 

@@ -1,3 +1,4 @@
+import type { ShimChoice } from '#core/fit/shim-choice.ts';
 import { baselineVerdict } from '#core/job/baseline-verdict.ts';
 import type { Check } from '#core/kit/kit-preparation.ts';
 import { limitsOf } from '#core/line/judge-check.ts';
@@ -81,4 +82,16 @@ export function baselineText({ baseline, unit, before, after, misses }: Baseline
       .join('; '),
     missed: misses.length > 0,
   };
+}
+
+/** Why gaps are not shimmed, and what to do instead. */
+export function shimFaultText(choice: Extract<ShimChoice, { ok: false }>, places: readonly string[]): string {
+  switch (choice.fault) {
+    case 'tilt':
+      return `The gaps lie ${choice.apartMm} mm apart: it sits askew, and shims would hide that. Look at the faces and seat it again.`;
+    case 'spacerTooThick':
+      return `The spacer is thicker than the gap at ${places[choice.point] ?? choice.point + 1}.`;
+    case 'short':
+      return `No shims of the bag fill the gap at ${places[choice.point] ?? choice.point + 1}: ${choice.openMm} mm stay open.`;
+  }
 }

@@ -52,7 +52,8 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
         joined(
           thingText(plan, action.removed, action.count),
           thing.movesTo && `to ${thing.movesTo}`,
-          thing.refitSpec?.printed,
+          // Where it is pulled as a joint, its figure stands with the pull.
+          plan.groups.some(({ again }) => again?.thing === thing.id) ? undefined : thing.refitSpec?.printed,
         )
       );
     }
@@ -141,7 +142,7 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
       return station && `station ${station.label}, ${station.name}`;
     }
     case 'shim':
-      return joined(action.what, action.places.join(', '));
+      return action.what;
     case 'preset':
       return joined(action.what, action.lengthMm === undefined ? undefined : `${action.lengthMm} mm`);
     case 'start':

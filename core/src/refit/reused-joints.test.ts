@@ -26,7 +26,7 @@ describe('fasteners of the vehicle that go back in', () => {
     const [caliper] = jointsOf(plan, 'caliper-bolts-left');
     expect(caliper?.stations).toHaveLength(2);
     const first = plan.stations.find(({ id }) => id === caliper?.stations[0]);
-    expect(first).toMatchObject({ name: 'Caliper bolts, 1 of 2', printed: '85 lbf·ft', side: 'left', stack: [] });
+    expect(first).toMatchObject({ name: 'Caliper bolts, left, 1 of 2', printed: '85 lbf·ft', side: 'left', stack: [] });
     const labels = plan.stations.map(({ label }) => label);
     expect(new Set(labels).size).toBe(labels.length);
   });

@@ -84,6 +84,10 @@ function reusedOf(plan: Plan, given: Given): Map<string, Again> {
   return found;
 }
 
+/** A name that says its side; left and right are never lost. */
+const withSide = (name: string, side: string | undefined): string =>
+  side === undefined || name.toLowerCase().includes(side) ? name : `${name}, ${side}`;
+
 /** One pattern; the nuts of two or four wheels are as many, each with its wheel's name. */
 function setsOf(plan: Plan, again: Again, pieces: number): Set[] {
   const wheels = WHEEL_FASTENERS.test(again.name)
@@ -91,7 +95,7 @@ function setsOf(plan: Plan, again: Again, pieces: number): Set[] {
     : undefined;
   const each = wheels === undefined ? pieces : pieces / wheels;
   if (wheels === undefined || wheels < 2 || !Number.isInteger(each) || each < 3)
-    return [{ title: again.name, side: again.side, pieces }];
+    return [{ title: withSide(again.name, again.side), side: again.side, pieces }];
   const corners = wheels === 4 ? ['front left', 'front right', 'rear left', 'rear right'] : ['left', 'right'];
   return Array.from({ length: wheels }, (_, index): Set => {
     const corner = corners[index];
@@ -113,7 +117,7 @@ function jointOf(
   again: Again,
   set: Set,
   id: string,
-  step: string,
+  step: PlanStep,
   label: number,
 ): [PlanGroup, PlanStation[]] {
   const { kit, figure } = again;
@@ -164,7 +168,8 @@ function jointOf(
     passes,
     after: [],
     looseWith: [],
-    again: { thing: again.id, step },
+    ...(step.needs.includes('rideHeight') ? { atRideHeight: true } : {}),
+    again: { thing: again.id, step: step.id },
   };
   return [group, stations];
 }
@@ -196,7 +201,7 @@ export function withReusedJoints(plan: Plan, given: Given): Plan {
         const time = (acts.get(thing.id) ?? 0) + 1;
         acts.set(thing.id, time);
         const id = `${thing.id}~joint${time === 1 ? '' : time}`;
-        const [group, own] = jointOf(plan, thing, set, id, step.id, label);
+        const [group, own] = jointOf(plan, thing, set, id, step, label);
         label += own.length;
         groups.push(group);
         stations.push(...own);

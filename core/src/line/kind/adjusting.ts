@@ -85,7 +85,7 @@ export const shim = kindOf<ActionOf<'shim'>>({
         about: 'value',
         what: place,
         unit: 'mm',
-        min: action.spacerMm ?? 0,
+        ...(action.spacerMm === undefined ? {} : { min: action.spacerMm }),
         outside: 'fails',
         measured: {
           quantity: 'gap',

@@ -3,6 +3,7 @@ import { planActionText } from '#contract/wording/step-text.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
 import { indexOf, type PlanItem } from '#core/kit/plan.ts';
 import type { Answers, Ask } from '#core/line/ask.ts';
+import { checkKey, limitsOf } from '#core/line/judge-check.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
 import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
@@ -186,35 +187,51 @@ function Readings({ act, line, ask, answers }: PictureProps) {
       ? plan.checks.find(({ id }) => id === action.check)
       : action.type === 'prerequisite'
         ? plan.prerequisites.find(({ id }) => id === action.prerequisite)
-        : undefined;
+        : action.type === 'shim'
+          ? { text: action.what, unit: 'mm' as const, places: action.places, spread: action.spreadMm, id: '' }
+          : undefined;
   if (!entry) return null;
   // Nothing is read off: what the step holds is shown, as for any other.
   if (entry.unit === undefined && entry.places === undefined)
     return <Places act={act} line={line} ask={ask} answers={answers} />;
-  const places = entry.places ?? [];
-  const values = places.flatMap((place) => {
-    const value = answers[`at ${place}`];
+  const limits = limitsOf(entry);
+  const travel = 'travel' in entry ? entry.travel : undefined;
+  /** Every reading that is asked for, by its key. */
+  const rows = (entry.places ?? (travel ? [undefined] : [])).flatMap((place) =>
+    travel
+      ? (['from', 'to'] as const).map((end) => ({
+          key: checkKey(place, end),
+          text: [place, travel[end]].filter(Boolean).join(', '),
+        }))
+      : [{ key: checkKey(place), text: place ?? '' }],
+  );
+  const values = rows.flatMap(({ key }) => {
+    const value = answers[key];
     return typeof value === 'number' ? [value] : [];
   });
+  const sides = 'sides' in entry ? entry.sides : undefined;
   const spread = 'spread' in entry ? entry.spread : undefined;
   const days = 'daysBefore' in entry ? entry.daysBefore : undefined;
   return (
     <Frame title={entry.text}>
       <div className="w-full max-w-md">
-        <Limits unit={entry.unit ?? ''} min={entry.min} max={entry.max} value={values.at(-1)} />
-        {places.length > 0 && (
+        {!travel && <Limits unit={entry.unit ?? ''} {...limits} value={values.at(-1)} />}
+        {rows.length > 0 && (
           <table className="mt-3 w-full bg-sheet text-left">
             <tbody>
-              {places.map((place) => {
-                const value = answers[`at ${place}`];
+              {rows.map(({ key, text }) => {
+                const value = answers[key];
                 return (
-                  <tr
-                    key={place}
-                    className={`border-b border-hair ${ask?.key === `at ${place}` ? 'bg-paint text-on-paint' : ''}`}
-                  >
-                    <td className="px-3 py-2">{place}</td>
+                  <tr key={key} className={`border-b border-hair ${ask?.key === key ? 'bg-paint text-on-paint' : ''}`}>
+                    <td className="px-3 py-2">{text}</td>
                     <td className="figures px-3 text-right font-bold">
-                      {typeof value === 'number' ? `${value} ${entry.unit ?? ''}` : value === undefined ? '–' : 'yes'}
+                      {typeof value === 'number'
+                        ? `${value} ${entry.unit ?? ''}`
+                        : Array.isArray(value)
+                          ? `elsewhere, ${value[0]}`
+                          : value === undefined
+                            ? '–'
+                            : 'yes'}
                     </td>
                   </tr>
                 );
@@ -226,6 +243,16 @@ function Readings({ act, line, ask, answers }: PictureProps) {
           <p className="mt-2 text-ink-2">
             Apart at most {spread} {entry.unit}
             {values.length > 1 && `, so far ${(Math.max(...values) - Math.min(...values)).toFixed(1)}`}
+          </p>
+        )}
+        {travel && limits.min !== undefined && limits.max !== undefined && (
+          <p className="mt-2 text-ink-2">
+            {limits.min} to {limits.max} {entry.unit} over the travel
+          </p>
+        )}
+        {sides !== undefined && (
+          <p className="mt-2 text-ink-2">
+            Left and right apart at most {sides} {entry.unit}
           </p>
         )}
         {days !== undefined && days > 0 && (

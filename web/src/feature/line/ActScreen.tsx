@@ -1,5 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
 import { askText, optionText } from '#contract/wording/ask-text.ts';
+import { shimFaultText, wantedText } from '#contract/wording/measured-text.ts';
 import { planActionText } from '#contract/wording/step-text.ts';
 import { actGate } from '#core/job/act/do-act.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
@@ -7,6 +8,7 @@ import { asksNow } from '#core/job/line-known.ts';
 import { debtTouched, lastTry, liftedForStep, waitsOfAct } from '#core/job/line-progress.ts';
 import { type Answer, type Answers, type Ask, judgeAnswers, sureKey } from '#core/line/ask.ts';
 import { cautionsAt } from '#core/line/cautions-at.ts';
+import { shimsFor } from '#core/line/kind/adjusting.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
@@ -173,13 +175,23 @@ function Failed({ line, act }: { line: LineInHand; act: LineAct }) {
     action.type === 'check' || action.type === 'test' ? plan.checks.find(({ id }) => id === action.check) : undefined;
   const back = check?.failsTo === undefined ? undefined : line.line.stepById.get(check.failsTo);
   const times = state.visit.acts[act.id]?.tries.length ?? 0;
+  const unit = action.type === 'shim' ? 'mm' : check?.unit;
+  const wanted = check && wantedText(check);
+  const shims = action.type === 'shim' ? shimsFor(plan, action, tried.answers) : undefined;
   return (
     <p role="status" className="mx-5 mt-3 border-2 border-bad p-3 lg:mx-6">
       <b className="text-bad">Not met{times > 1 ? `, tried ${times} times` : ''}.</b>{' '}
-      {tried.failed.map((key) => `${key.replace(/^at /, '')}: ${shown(tried.answers[key])}`).join(', ')}
-      {check?.spread !== undefined &&
-        ` · ${check.symmetry === 'centred' ? 'off centre' : 'apart'} at most ${check.spread} ${check.unit ?? ''}`}
-      {check?.sides !== undefined && ` · left and right apart at most ${check.sides} ${check.unit ?? ''}`}
+      {tried.failed
+        .map((key) => {
+          const answer = tried.answers[key];
+          const place = key.replace(/^(?:at |value$|verdict$)/, '');
+          return `${place ? `${place}: ` : ''}${shown(answer)}${typeof answer === 'number' && unit ? ` ${unit}` : ''}`;
+        })
+        .join(', ')}
+      {wanted !== undefined && ` · wanted ${wanted}`}
+      {shims && !shims.ok && (
+        <span className="block">{shimFaultText(shims, action.type === 'shim' ? action.places : [])}</span>
+      )}
       {check?.usually !== undefined && <span className="block">Usually: {check.usually} Is it that?</span>}
       {back && ` · put it right: step ${back.number}`}
     </p>
