@@ -68,7 +68,7 @@ export function missedAnswers(plan: Plan, job: JobState, act: LineAct): Answers 
     const right = answers[ask.key];
     if (ask.kind === 'number' && typeof right === 'number') {
       const askew = act.action.type === 'shim' || ask.key.endsWith(' to');
-      answers[ask.key] = askew ? right + (index % 2 === 1 ? (ask.unit === '°' ? 0.4 : 4) : 0) : missing(ask, right);
+      answers[ask.key] = askew ? right + (index % 2 === 1 ? (ask.unit === '°' ? 0.4 : 2.2) : 0) : missing(ask, right);
     } else if (ask.kind === 'oneOf' && ask.options.some(({ is }) => is === 'fails'))
       answers[ask.key] = ask.options.find(({ is }) => is === 'fails')?.value ?? '';
   });

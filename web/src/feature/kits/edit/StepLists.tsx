@@ -8,6 +8,7 @@ import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { CommitField } from '../../../ui/CommitField.tsx';
 import { useEditor, useKit } from './editor-store.ts';
 import { LOOK } from './look.ts';
+import { BaselineFields, CheckFields } from './MeasuredFields.tsx';
 import { OptionalText } from './OptionalText.tsx';
 import { FieldGrid, type RowField, RowList } from './RowList.tsx';
 
@@ -109,19 +110,7 @@ const PREREQUISITE: ReadonlyArray<RowField<Prerequisite>> = [
     refused: '0 to 90',
   },
 ];
-const CHECK: ReadonlyArray<RowField<Check>> = [
-  ...limits<Check>(['mm', 'in', '°', 'N·m', 'kPa', 'V', '°C']),
-  {
-    field: 'spread',
-    label: 'Apart at most',
-    kind: 'number',
-    least: Number.MIN_VALUE,
-    most: 1e5,
-    optional: true,
-    refused: 'Above 0.',
-  },
-  { field: 'instrument', label: 'With', kind: 'words', optional: true },
-];
+const CHECK: ReadonlyArray<RowField<Check>> = limits<Check>(['mm', 'in', '°', 'N·m', 'kPa', 'V', '°C']);
 const HOW_MANY: RowField<{ count?: number }> = {
   field: 'count',
   label: 'How many',
@@ -194,6 +183,7 @@ const textOf = ({ text }: { text: string }) => text;
 
 /** What the steps speak of: things off and open, put on, measured, checked, cautioned; and the sheet's own tools. */
 export function StepLists() {
+  const kit = useKit();
   return (
     <>
       <RowList<'removed'>
@@ -248,6 +238,11 @@ export function StepLists() {
           quantity: 'rideHeight',
           places: ['front left', 'front right', 'rear left', 'rear right'],
         })}
+        below={(entry, edit) => (
+          <More name={entry.name}>
+            <BaselineFields entry={entry} name={entry.name} edit={edit} />
+          </More>
+        )}
       />
       <RowList<'checks'>
         list="checks"
@@ -257,7 +252,7 @@ export function StepLists() {
         plain={() => ({ text: 'Gap even on both sides' })}
         below={(entry, edit) => (
           <More name={entry.text}>
-            <FieldGrid entry={entry} name={entry.text} fields={CHECK} edit={edit} />
+            <CheckFields kit={kit} entry={entry} name={entry.text} limits={CHECK} edit={edit} />
           </More>
         )}
       />

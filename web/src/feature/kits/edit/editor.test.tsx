@@ -83,6 +83,51 @@ describe('every list of a kit in the same rows', () => {
     await retype(user, field, '  Gap 4 mm  ');
     expect(kit().checks[0]?.text).toBe('Gap 4 mm');
   });
+  it('a check says what it is judged by, and which step a miss goes back to', async () => {
+    const user = edit(<StepLists />, { ...EMPTY, checks: [{ id: 'c', text: 'Gap' }] as never });
+    const checks = within(list('Checks'));
+    await user.selectOptions(checks.getByLabelText('What is measured'), 'gap');
+    await retype(user, checks.getByLabelText('Aimed at'), '10');
+    await retype(user, checks.getByLabelText('Off by at most'), '0,5');
+    await retype(user, checks.getByLabelText('Left and right apart at most'), '0');
+    expect(checks.getByText('Above 0.')).toBeInTheDocument();
+    await user.selectOptions(checks.getByLabelText('A miss'), 'deviation');
+    await user.selectOptions(checks.getByLabelText('Put right at step'), kit().steps[0]?.id ?? '');
+    await retype(user, checks.getByLabelText('What a miss usually means'), 'the bracket is the wrong way round');
+    expect(kit().checks[0]).toEqual({
+      id: 'c',
+      text: 'Gap',
+      quantity: 'gap',
+      target: 10,
+      tolerance: 0.5,
+      miss: 'deviation',
+      failsTo: kit().steps[0]?.id,
+      usually: 'the bracket is the wrong way round',
+    });
+  });
+  it('a baseline says what the kit claims, and between what it must stand afterwards', async () => {
+    const user = edit(<StepLists />, {
+      ...EMPTY,
+      baselines: [{ id: 'b', name: 'Ride height', quantity: 'rideHeight', places: ['front left'] }] as never,
+    });
+    const baselines = within(list('Measured before'));
+    await retype(user, baselines.getByLabelText('Changes by at least'), '20');
+    expect(kit().baselines[0]?.change).toEqual({ min: 20, max: 20 });
+    await retype(user, baselines.getByLabelText('Changes by at most'), '28');
+    await retype(user, baselines.getByLabelText('Afterwards at least'), 'tall');
+    expect(baselines.getByText('A number.')).toBeInTheDocument();
+    await retype(user, baselines.getByLabelText('Afterwards at least'), '500');
+    expect(kit().baselines[0]).toMatchObject({ change: { min: 20, max: 28 }, after: { min: 500 } });
+    await retype(user, baselines.getByLabelText('Afterwards at least'), ' ');
+    await user.clear(baselines.getByLabelText('Changes by at least'));
+    await user.tab();
+    expect(kit().baselines[0]).toEqual({
+      id: 'b',
+      name: 'Ride height',
+      quantity: 'rideHeight',
+      places: ['front left'],
+    });
+  });
   it.each([
     ['0', false],
     ['1001', false],

@@ -181,6 +181,29 @@ describe('how the suspension stands', () => {
     await user.click(screen.getByRole('button', { name: 'On its wheels' }));
     expect(given).toEqual([]);
   });
+  it('asks every height the sheet wants, and says which is off', async () => {
+    const { worker } = platesSnug();
+    const { torque, given } = torqueOf(worker, {
+      state: { ...worker.log.state, load: undefined } as TorqueStep['state'],
+    });
+    const group = { ...torque.group, rideHeight: { places: ['front left', 'front right'], min: 500, max: 520 } };
+    const user = show(<LoadStateBar torque={{ ...torque, group }} />);
+    expect(screen.getByRole('button', { name: 'At ride height' })).toBeDisabled();
+    await user.type(screen.getByLabelText('front left, mm'), '512');
+    await user.type(screen.getByLabelText('front right, mm'), '480');
+    expect(screen.getByRole('status')).toHaveTextContent('Wanted at least 500, at most 520 mm: front right 480.');
+    await user.clear(screen.getByLabelText('front right, mm'));
+    await user.type(screen.getByLabelText('front right, mm'), '510');
+    await user.click(screen.getByRole('button', { name: 'At ride height' }));
+    expect(given).toEqual([
+      {
+        type: 'setLoadState',
+        state: 'rideHeight',
+        measuredMm: undefined,
+        heights: { 'front left': 512, 'front right': 510 },
+      },
+    ]);
+  });
   it('once loaded says who said it and with what height, and can be taken back', async () => {
     const { given, user } = bar({ state: 'onWheels', measuredMm: 412.5, by: MIRA });
     expect(screen.getByText('On its wheels').closest('p')).toHaveTextContent('measured 412.5 mm, said by Mira.');

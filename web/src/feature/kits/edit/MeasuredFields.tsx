@@ -1,0 +1,147 @@
+import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
+import { type Baseline, type Check, SYMMETRIES } from '#core/kit/kit-preparation.ts';
+import { PHASES } from '#core/kit/phase.ts';
+import { MEASURED } from '#core/quantity/doubtful-measure.ts';
+import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { FieldGrid, type RowField } from './RowList.tsx';
+
+const asIs = (words: readonly string[]) => words.map((word) => [word, word] as const);
+const figure = (field: string, label: string, least = -1e5) => ({
+  field,
+  label,
+  kind: 'number',
+  least,
+  most: 1e5,
+  optional: true,
+  refused: least > 0 ? 'Above 0.' : 'A number.',
+});
+const ABOVE = Number.MIN_VALUE;
+const MISS = {
+  field: 'miss',
+  label: 'A miss',
+  kind: 'choice',
+  options: [
+    ['', 'is put right first'],
+    ['deviation', 'stands on the record'],
+  ],
+};
+
+/** What a check is judged by, beyond its limits. */
+const JUDGED = [
+  { field: 'quantity', label: 'What is measured', kind: 'choice', options: [['', 'not said'], ...asIs(MEASURED)] },
+  figure('target', 'Aimed at'),
+  figure('tolerance', 'Off by at most', ABOVE),
+  figure('spread', 'Apart at most', ABOVE),
+  {
+    field: 'symmetry',
+    label: 'Its places are',
+    kind: 'choice',
+    options: [
+      ['', 'each by itself'],
+      ...SYMMETRIES.map((one) => [one, one === 'leftRight' ? 'left like right' : one] as const),
+    ],
+  },
+  figure('sides', 'Left and right apart at most', ABOVE),
+  { field: 'instrument', label: 'With', kind: 'words', optional: true },
+  { field: 'photo', label: 'With a photo', kind: 'tick' },
+  MISS,
+  {
+    field: 'holds',
+    label: 'Holds back',
+    kind: 'choice',
+    options: [['', 'what comes after it'], ...PHASES.map((phase) => [phase, PHASE_TEXT[phase]] as const)],
+  },
+  { field: 'usually', label: 'What a miss usually means', kind: 'words', optional: true },
+] as unknown as ReadonlyArray<RowField<Check>>;
+
+/** The step a miss goes back to: one of the kit's own. */
+const failsTo = (kit: KitDocument) =>
+  ({
+    field: 'failsTo',
+    label: 'Put right at step',
+    kind: 'choice',
+    options: [
+      ['', 'not said'],
+      ...kit.steps.map(({ id, number, text }) => [id, `${number ? `${number} ` : ''}${text.slice(0, 60)}`] as const),
+    ],
+  }) as unknown as RowField<Check>;
+
+interface FieldsProps<Entry> {
+  kit: KitDocument;
+  entry: Entry;
+  name: string;
+  edit: (recipe: (entry: Entry) => void) => void;
+}
+
+/** How a check is judged and what a miss leads to. */
+export const CheckFields = ({
+  kit,
+  entry,
+  name,
+  limits,
+  edit,
+}: FieldsProps<Check> & { limits: ReadonlyArray<RowField<Check>> }) => (
+  <FieldGrid entry={entry} name={name} fields={[...limits, ...JUDGED, failsTo(kit)]} edit={edit} />
+);
+
+const BASELINE = [
+  {
+    field: 'quantity',
+    label: 'What is measured',
+    kind: 'choice',
+    options: asIs(['rideHeight', 'camber', 'caster', 'toe', 'length', 'gap', 'play']),
+  },
+  { field: 'places', label: 'Each of, with commas', kind: 'places' },
+  { field: 'instrument', label: 'With', kind: 'words', optional: true },
+  { field: 'photo', label: 'With a photo', kind: 'tick' },
+  figure('sides', 'Left and right apart at most', ABOVE),
+  {
+    ...MISS,
+    options: [
+      ['', 'stands on the record'],
+      ['gates', 'is put right first'],
+    ],
+  },
+] as unknown as ReadonlyArray<RowField<Baseline>>;
+
+/** What is measured before and again after, with what the kit claims of it. */
+export function BaselineFields({ entry, name, edit }: Omit<FieldsProps<Baseline>, 'kit'>) {
+  const bound = (field: 'change' | 'after', end: 'min' | 'max', label: string) => (
+    <CommitField
+      label={label}
+      className="figures"
+      value={entry[field]?.[end] === undefined ? '' : String(entry[field]?.[end])}
+      onCommit={(typed) => {
+        const value = typed.trim() === '' ? undefined : typedNumber(typed);
+        if (value !== undefined && Number.isNaN(value)) return 'A number.';
+        edit((target) => {
+          if (field === 'change') {
+            // A claim has two ends: the one that is not given yet is the same.
+            const other = target.change?.[end === 'min' ? 'max' : 'min'];
+            if (value === undefined) delete target.change;
+            else
+              target.change = {
+                min: end === 'min' ? value : (other ?? value),
+                max: end === 'max' ? value : (other ?? value),
+              };
+            return;
+          }
+          const { [end]: _, ...left } = target.after ?? {};
+          const after = value === undefined ? left : { ...left, [end]: value };
+          if (Object.keys(after).length > 0) target.after = after;
+          else delete target.after;
+        });
+        return undefined;
+      }}
+    />
+  );
+  return (
+    <FieldGrid entry={entry} name={name} fields={BASELINE} edit={edit}>
+      {bound('change', 'min', 'Changes by at least')}
+      {bound('change', 'max', 'Changes by at most')}
+      {bound('after', 'min', 'Afterwards at least')}
+      {bound('after', 'max', 'Afterwards at most')}
+    </FieldGrid>
+  );
+}
