@@ -86,6 +86,13 @@ const EXAMPLES: FindingFacts = {
   noAlignment: { stations: ['1', '2'] },
   noWheelTorque: {},
   noWheelRetorque: {},
+  checkWithoutLimits: { unit: 'mm' },
+  limitInWords: { min: 10, unit: 'mm' },
+  sidesInWords: { places: ['left', 'right'] },
+  refitsScrapped: { thing: 'bump stop', fate: 'scrap' },
+  thousandsComma: { printed: '3,200 N·m' },
+  quantityOdd: { quantity: 4711 },
+  threadOfOtherSystem: { thread: '3/8-16', others: 'metric' },
   sizesVoteForAnother: { thread: 'M10', clues: ['drive 13', 'hole 9'], elect: ['8 mm'] },
 };
 const make = finding as unknown as (code: FindingCode, path: string, place: string, facts: object) => Finding;

@@ -34,7 +34,7 @@ function derived(finding: Finding): Record<string, string | number | undefined> 
 }
 
 /** Facts a finding may leave out. */
-const LEFT_OUT = { thread: undefined };
+const LEFT_OUT = { thread: undefined, min: undefined, max: undefined };
 
 /** A finding in words. */
 export function findingText(finding: Finding): FindingWords {

@@ -6,8 +6,8 @@ import type { Baseline, Check } from '../kit/kit-preparation.ts';
 import type { Plan } from '../kit/plan.ts';
 import type { Answer, Answers } from '../line/ask.ts';
 import { checkKey } from '../line/judge-check.ts';
-import { limitsInWords } from '../line/limits-in-words.ts';
 import { lineOf } from '../line/line.ts';
+import { limitsInWords } from '../quantity/limits-in-words.ts';
 
 /** What was read at one place, or where somebody else's word stands for it. */
 export interface ReadLine {

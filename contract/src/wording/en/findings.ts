@@ -312,6 +312,41 @@ export const FINDINGS: Record<FindingCode, FindingWords> = {
     why: 'Wheel nuts settle in the first 40 km (25 miles) or so.',
     clears: 'Add it to the aftercare.',
   },
+  checkWithoutLimits: {
+    title: 'Measured, and judged by nothing',
+    why: 'It is read in {unit}, with no limit, target, spread or side to hold it against.',
+    clears: 'Give the limits of the sheet; take the unit away where it is only looked at.',
+  },
+  limitInWords: {
+    title: 'A limit that stands in the words alone',
+    why: 'The words say {min, select, none {} other {at least {min} {unit}}}{max, select, none {} other { at most {max} {unit}}}. The floor asks for the reading all the same.',
+    clears: 'Make it a check with its limits, so that places, instrument and what a miss leads to can be said.',
+  },
+  sidesInWords: {
+    title: 'Each side in words, one reading in the check',
+    why: 'The words name {places}.',
+    clears: 'Add the places, so that each is measured by itself.',
+  },
+  refitsScrapped: {
+    title: 'Puts back what does not go back',
+    why: '{thing}: its end is {fate, select, scrap {the scrap} other {with the owner}}.',
+    clears: 'Change what becomes of it, or take the refit out.',
+  },
+  thousandsComma: {
+    title: 'A comma that two readers read a thousand times apart',
+    why: '“{printed}” is thousands to one and thousandths to another.',
+    clears: 'Write the figure without the comma, or with a point where it is a decimal.',
+  },
+  quantityOdd: {
+    title: 'A quantity like a part number',
+    why: '{quantity} of one line are hardly in a bag.',
+    clears: 'Look at the packing list again.',
+  },
+  threadOfOtherSystem: {
+    title: 'One thread of another system',
+    why: '{thread}, where all others of the kit are {others}.',
+    clears: 'Read the thread off the piece; an M may have been lost or made up.',
+  },
   sizesVoteForAnother: {
     title: 'The sizes are of another thread',
     why: '{clues} fit {elect}, not {thread}.',

@@ -120,5 +120,12 @@ export interface FindingFacts {
   noAlignment: { stations: readonly string[] };
   noWheelTorque: Nothing;
   noWheelRetorque: Nothing;
+  checkWithoutLimits: { unit: string };
+  limitInWords: { min?: number; max?: number; unit: string };
+  sidesInWords: { places: readonly string[] };
+  refitsScrapped: { thing: string; fate: Fate };
+  thousandsComma: { printed: string };
+  quantityOdd: { quantity: number };
+  threadOfOtherSystem: { thread: string; others: 'metric' | 'inch' };
   sizesVoteForAnother: { thread: string; clues: readonly string[]; elect: readonly string[] };
 }

@@ -67,6 +67,13 @@ export const FINDING_CODES = {
   noWheelTorque: { rule: 19, severity: 'warning' },
   noWheelRetorque: { rule: 19, severity: 'warning' },
   sizesVoteForAnother: { rule: 20, severity: 'error' },
+  checkWithoutLimits: { rule: 21, severity: 'warning' },
+  limitInWords: { rule: 21, severity: 'note' },
+  sidesInWords: { rule: 21, severity: 'warning' },
+  refitsScrapped: { rule: 5, severity: 'error' },
+  thousandsComma: { rule: 6, severity: 'error' },
+  quantityOdd: { rule: 4, severity: 'warning' },
+  threadOfOtherSystem: { rule: 3, severity: 'warning' },
 } as const satisfies Record<FindingCode, { rule: number; severity: Severity }>;
 
 export type Severity = 'error' | 'warning' | 'note';

@@ -13,6 +13,7 @@ import {
   votes,
   washers,
 } from './hardware-rules.ts';
+import { measuredLimits, oddQuantities, refitsScrapped, strayThreads, thousandsCommas } from './measure-rules.ts';
 import { orders } from './order-rules.ts';
 import { counts, reversals } from './quantity-rules.ts';
 import { stationJoint } from './station-joint.ts';
@@ -41,7 +42,7 @@ function merged(found: readonly Finding[]): Finding[] {
 }
 
 /**
- * Checks a kit against physics and against itself: the twenty rules of docs/formats/lint.md.
+ * Checks a kit against physics and against itself: the rules of docs/formats/lint.md.
  *
  * @param kit - a document whose references hold together (`kitFaults` finds nothing); others are checked as far as they go
  * @returns errors first, then warnings and notes, each in the order of the document's rules
@@ -75,6 +76,11 @@ export function lintKit(document: KitDocument): Finding[] {
     ...envelope(kit, joints),
     ...followUps(kit),
     ...votes(joints),
+    ...measuredLimits(kit),
+    ...refitsScrapped(kit),
+    ...thousandsCommas(kit),
+    ...oddQuantities(kit),
+    ...strayThreads(kit),
   ];
   return merged(found)
     .map((entry, index) => ({ entry, index }))

@@ -1,5 +1,5 @@
+import { limitsInWords } from '../../quantity/limits-in-words.ts';
 import { checkKey } from '../judge-check.ts';
-import { limitsInWords } from '../limits-in-words.ts';
 import { type ActionOf, kindOf } from '../line-kind.ts';
 
 /** What no other act says; a press is all there is to it, unless its words hold a limit: then it is measured. */

@@ -1,9 +1,9 @@
 import { QUANTITY_UNIT } from '../../kit/baseline-unit.ts';
 import type { Baseline, Check, Prerequisite } from '../../kit/kit-preparation.ts';
 import type { MeasuredQuantity } from '../../quantity/doubtful-measure.ts';
+import { limitsInWords } from '../../quantity/limits-in-words.ts';
 import type { Answers, Ask } from '../ask.ts';
 import { checkKey, checkMisses, limitsOf } from '../judge-check.ts';
-import { limitsInWords } from '../limits-in-words.ts';
 import { type ActionOf, type At, kindOf, verdict, words } from '../line-kind.ts';
 
 /** What a figure is read of, and where. */
