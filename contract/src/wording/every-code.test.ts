@@ -82,6 +82,7 @@ const REFUSALS: OneOfEach<Refusal> = {
   pullNotStanding: { station, pull: 'p' },
   liveNotCorrected: { station, pull: 'p' },
   byFeelNotHere: { target: 'g1' },
+  notForSafety: { target: station, source: 'byFeel' },
   unknownProblem: { problem: 'p' },
   unknownQuestion: { question: 'q' },
   answerNotAllowed: { question: 'q' },

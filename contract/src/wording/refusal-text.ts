@@ -76,6 +76,7 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     item,
     wrench: asIs,
     wanted: asIs,
+    source: asIs,
     unit: asIs,
     expired: () => undefined,
     wrenchId: asIs,

@@ -5,6 +5,7 @@ import type { WrenchFault } from '../wrench/suitable-wrench.ts';
 import type { ActName } from './act/act-name.ts';
 import type { WasherFault } from './added-washer.ts';
 import type { CloseBlock } from './close-block.ts';
+import type { FigureSource } from './figure.ts';
 import type { Role } from './role.ts';
 import type { ThreadRung } from './thread-rung.ts';
 
@@ -42,6 +43,8 @@ export type Refusal =
   | { code: 'liveNotCorrected'; station: string; pull: string }
   /** This shop tightens nothing by feel. */
   | { code: 'byFeelNotHere'; target: string }
+  /** A safety-critical joint is tightened to its own figure, and to no other. */
+  | { code: 'notForSafety'; target: string; source: FigureSource }
   | { code: 'unknownProblem'; problem: string }
   | { code: 'unknownQuestion'; question: string }
   | { code: 'answerNotAllowed'; question: string }

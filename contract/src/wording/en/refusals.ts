@@ -104,6 +104,11 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: 'This shop tightens nothing by feel.',
     lift: 'Find the figure in the vehicle maker’s manual, or take the estimate a lead signs for.',
   },
+  notForSafety: {
+    title: 'Not on a safety-critical joint',
+    why: 'Lives hang on it: not {source, select, byFeel {by feel} estimate {by an estimate} other {with another kit’s figure}}, whoever says so.',
+    lift: 'Find the figure on the kit’s sheet or in the vehicle maker’s manual, or ask the maker.',
+  },
   unknownProblem: { title: 'Problem already cleared', why: 'Somebody cleared it before.', lift: 'Nothing to do.' },
   unknownQuestion: ANSWER_NOT_POSSIBLE,
   answerNotAllowed: ANSWER_NOT_POSSIBLE,

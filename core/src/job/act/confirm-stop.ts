@@ -29,6 +29,9 @@ export const confirmStop = act<ConfirmStop, StopConfirmed>({
     if (!isByHand(spec)) return refuse({ code: 'needsTorque', station: id });
     const wantsReason = spec.kind === 'missing';
     if (spec.kind === 'missing' && spec.why === 'later') return refuse({ code: 'figureLater', station: id });
+    if (wantsReason && found.station.tags?.includes('safetyCritical'))
+      return refuse({ code: 'notForSafety', target: id, source: 'byFeel' });
+    if (wantsReason && !plan.rules.byFeel) return refuse({ code: 'byFeelNotHere', target: id });
     if (wantsReason && blank(reason)) return refuse({ code: 'reasonMissing' });
     if (stationState(job, id).stopConfirmed) return refuse({ code: 'stationComplete', station: id });
     const blocked = finishingChecks(ask, job, { ...found, atMs });

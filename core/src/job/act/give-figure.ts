@@ -1,6 +1,6 @@
 import { indexOf } from '../../kit/plan.ts';
 import { findDebt } from '../debt.ts';
-import type { GivenFigure } from '../figure.ts';
+import type { FigureSource, GivenFigure } from '../figure.ts';
 import { canBePulled } from '../gate/pullable.ts';
 import { ANSWERABLE } from '../role.ts';
 import { act, blank, done, refuse, stampOf } from './act.ts';
@@ -16,6 +16,9 @@ export interface FigureGiven extends GivenFigure {
   target: string;
 }
 
+/** What is not the joint's own figure: another kit's, what the bench works out, none at all. */
+const NOT_ITS_OWN: ReadonlySet<FigureSource> = new Set(['otherKit', 'estimate', 'byFeel']);
+
 export const giveFigure = act<GiveFigure, FigureGiven>({
   may: ANSWERABLE,
   replans: true,
@@ -25,6 +28,9 @@ export const giveFigure = act<GiveFigure, FigureGiven>({
     if (!station && !debt) return refuse({ code: 'unknownFigureTarget', target });
     const open = station ? station.spec.kind === 'missing' || job.visit.figures[target] !== undefined : true;
     if (!open) return refuse({ code: 'figureGivenAlready', target });
+    // No house and no role closes a safety-critical joint on less than its own figure.
+    if (station?.tags?.includes('safetyCritical') && NOT_ITS_OWN.has(source))
+      return refuse({ code: 'notForSafety', target, source });
     // A number without its origin is no number: the page, the person or the other sheet is named.
     if (blank(note)) return refuse({ code: 'reasonMissing' });
     const ids = debt?.ids ?? [target];
