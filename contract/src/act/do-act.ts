@@ -1,5 +1,6 @@
 import { z } from 'zod';
-import type { ActDone, ActsReopened, ActUndone, DoAct } from '#core/job/act/do-act.ts';
+import type { ActsReopened } from '#core/job/act/after-check.ts';
+import type { ActDone, ActUndone, DoAct } from '#core/job/act/do-act.ts';
 import type { Answer, Answers } from '#core/line/ask.ts';
 import { exactly } from '../exactly.ts';
 import { LONGEST, textUpTo } from '../text.ts';

@@ -7,7 +7,8 @@ import { oneKit, openLog } from '../job/job-log.ts';
 import { stationState } from '../job/job-state.ts';
 import { nextOnLine } from '../job/line-next.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
-import type { Plan } from '../kit/plan.ts';
+import type { Plan, PlanStep } from '../kit/plan.ts';
+import { withReusedJoints } from './reused-joints.ts';
 
 const jointsOf = (plan: Plan, thing: string) => plan.groups.filter(({ again }) => again?.thing === thing);
 const untilAct = (worker: Worker, type: string, id: string) => {
@@ -19,6 +20,7 @@ const untilAct = (worker: Worker, type: string, id: string) => {
   return next()?.id ?? '';
 };
 const AXLE = { bought: 'pair' };
+const VEHICLE = { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab' };
 
 describe('fasteners of the vehicle that go back in', () => {
   it('are joints with stations, one for each piece, to the figure the sheet prints', () => {
@@ -58,6 +60,22 @@ describe('fasteners of the vehicle that go back in', () => {
     const lowered = plan.steps.findLastIndex(({ actions }) => actions.some(({ type }) => type === 'lower'));
     expect(place('snug', ring?.id)).toBeLessThan(lowered);
     expect(place('torque', ring?.id)).toBe(lowered);
+  });
+
+  it('wait for their own end to be let down, not for the other', () => {
+    const told = openLog({ ...oneKit(REAR_AIR_SPRINGS), vehicle: VEHICLE, answers: { raised: false }, shop: {} });
+    if (!told.ok) throw new Error(told.error.code);
+    const { plan } = told.value;
+    const at = plan.steps.findLastIndex(({ actions }) => actions.some(({ type }) => type === 'lower'));
+    const rear = plan.steps[at] as PlanStep;
+    const nose: PlanStep = { ...rear, id: 'nose', actions: [{ type: 'lower', end: 'front' }] };
+    const steps = [...plan.steps.slice(0, at), nose, ...plan.steps.slice(at)];
+    const made = withReusedJoints({ ...plan, steps, rules: { ...plan.rules, proof: 'measured' } }, {});
+    const [ring] = jointsOf(made, 'nuts');
+    const torqued = made.steps.find(({ actions }) =>
+      actions.some((action) => action.type === 'torque' && action.group === ring?.id),
+    );
+    expect(torqued?.id).toBe(rear.id);
   });
 
   it('are started by hand as they are put back, and taken back with it', () => {

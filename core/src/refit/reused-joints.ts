@@ -188,11 +188,15 @@ export function withReusedJoints(plan: Plan, given: Given): Plan {
   const stations: PlanStation[] = [];
   const acts = new Map<string, number>();
   let label = Math.max(0, ...plan.stations.map((station) => Number.parseInt(station.label, 10) || 0)) + 1;
-  /** Joints that wait for the ground. */
-  const later: PlanAction[] = [];
+  /** Joints that wait for their wheels to stand on the ground. */
+  let later: Array<{ thing: Again; action: PlanAction }> = [];
   const steps = plan.steps.map((step): PlanStep => {
     const actions = step.actions.flatMap((action): PlanAction[] => {
-      if (action.type === 'lower' && later.length > 0) return [action, ...later.splice(0)];
+      if (action.type === 'lower' && later.length > 0) {
+        const down = later.filter(({ thing }) => lowers(action, thing));
+        later = later.filter((entry) => !down.includes(entry));
+        return [action, ...down.map((entry) => entry.action)];
+      }
       const thing = reused.get(putsBack(action) ?? '');
       if (!thing) return [action];
       const made: PlanAction[] = [action];
@@ -206,8 +210,9 @@ export function withReusedJoints(plan: Plan, given: Given): Plan {
         groups.push(group);
         stations.push(...own);
         made.push({ type: 'snug', group: id });
-        if (WHEEL_FASTENERS.test(thing.name) && lowersAfter(plan, step)) later.push({ type: 'torque', group: id });
-        else made.push({ type: 'torque', group: id });
+        const torque: PlanAction = { type: 'torque', group: id };
+        if (WHEEL_FASTENERS.test(thing.name) && lowersAfter(plan, step, thing)) later.push({ thing, action: torque });
+        else made.push(torque);
       }
       return made;
     });
@@ -217,6 +222,14 @@ export function withReusedJoints(plan: Plan, given: Given): Plan {
   return { ...plan, steps, groups: [...plan.groups, ...groups], stations: [...plan.stations, ...stations] };
 }
 
-/** Whether the vehicle is let down at or after a step. */
-const lowersAfter = (plan: Plan, step: PlanStep): boolean =>
-  plan.steps.slice(plan.steps.indexOf(step) + 1).some(({ actions }) => actions.some(({ type }) => type === 'lower'));
+/** Whether an action lets the wheels of a fastener down: the other end stays up. */
+const lowers = (action: PlanAction, { name }: Again): boolean =>
+  action.type === 'lower' &&
+  (action.end === undefined ||
+    action.end === 'whole' ||
+    !/\b(?:front|rear)\b/i.test(name) ||
+    new RegExp(`\\b${action.end}\\b`, 'i').test(name));
+
+/** Whether its wheels are let down after a step. */
+const lowersAfter = (plan: Plan, step: PlanStep, thing: Again): boolean =>
+  plan.steps.slice(plan.steps.indexOf(step) + 1).some(({ actions }) => actions.some((action) => lowers(action, thing)));

@@ -4,7 +4,7 @@ import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
-import { COMPOUND_TEXT, END_TEXT, RAISED_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
+import { BASIS_TEXT, COMPOUND_TEXT, END_TEXT, RAISED_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { readingFigure, readingNote } from '#contract/wording/reading-text.ts';
@@ -95,12 +95,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     sheet.text(caution.text, { color: BAD, bold: true });
 
   sheet.plate('What the answers decided');
-  const decided = plan.trace.filter(
-    (entry) =>
-      entry.because.length > 0 &&
-      (entry.what === 'spec' || entry.what === 'groups' || entry.what === 'cautions') &&
-      entry.included,
-  );
+  const decided = plan.trace.filter((entry) => entry.because.length > 0 && entry.included);
   if (decided.length === 0) sheet.text('Nothing in this kit depended on an answer.');
   for (const entry of decided) sheet.text(`${entry.name}, because ${reasonsText(plan, entry.because)}.`);
 
@@ -108,7 +103,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   for (const { group, joints } of recordLines(plan, state)) {
     sheet.plate(group.title);
     const rows = joints.flatMap(({ station, mark, fastener, treated, stop, looks, pulls }) => {
-      const name = `${station.name}${fastener?.thread ? `, ${fastener.thread}` : ''}${treated ? `, ${COMPOUND_TEXT[treated.kind].toLowerCase()}` : ''}`;
+      const name = `${station.name}${fastener?.thread ? `, ${fastener.thread}` : ''}${treated ? `, ${COMPOUND_TEXT[treated.kind].toLowerCase()}` : ''}${station.basis ? `, figure for ${BASIS_TEXT[station.basis]}` : ''}`;
       if (pulls.length === 0) {
         const said = stop ? `stop confirmed, ${stop.by.name}` : mark;
         return [{ cells: [station.label, name, station.printed, '', '', '', '', said], bad: mark === 'bad' }];

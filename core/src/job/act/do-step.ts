@@ -7,8 +7,9 @@ import { asksNow } from '../line-known.ts';
 import { lineProgress } from '../line-progress.ts';
 import { ON_THE_FLOOR } from '../role.ts';
 import { type Ask, act, done, type Outcome, refuse, stampOf } from './act.ts';
+import type { ActsReopened } from './after-check.ts';
 import { changeDebts } from './change-debts.ts';
-import { type ActDone, type ActsReopened, decideAct, type FollowsFromAct } from './do-act.ts';
+import { type ActDone, decideAct, type FollowsFromAct } from './do-act.ts';
 
 /** Goes through all of a step that a press can say. `helper`: who helps, where a step needs two. */
 export interface DoStep {

@@ -6,7 +6,7 @@ import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
-import { VERDICT_TEXT } from '#contract/wording/en/terms.ts';
+import { BASIS_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { passText } from '#contract/wording/plan-text.ts';
 import { readingFigure, readingNote } from '#contract/wording/reading-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
@@ -83,7 +83,12 @@ export default function RecordScreen() {
                             )}
                           </td>
                           <td className="text-sm">{row === 0 ? station.name : ''}</td>
-                          <td className="figures min-w-32 pr-4 text-sm">{row === 0 ? station.printed : ''}</td>
+                          <td className="figures min-w-32 pr-4 text-sm">
+                            {row === 0 && station.printed}
+                            {row === 0 && station.basis && (
+                              <span className="block font-sans text-ink-2">for {BASIS_TEXT[station.basis]}</span>
+                            )}
+                          </td>
                           <td className="pr-3 text-sm">
                             {pull ? passText(line?.pass, pull.pass) : stop ? 'stop confirmed' : 'not yet'}
                           </td>

@@ -101,8 +101,12 @@ export function JointFacts({ torque, onWrench }: { torque: TorqueStep; onWrench:
           ) : (
             'dry, as supplied'
           )}
-          {station.basis && step.kind === 'pull' && (
-            <span className="block text-sm text-ink-2">the figure is for {BASIS_TEXT[station.basis]}</span>
+          {step.kind === 'pull' && (
+            <span className="block text-sm text-ink-2">
+              {station.basis
+                ? `the figure is for ${BASIS_TEXT[station.basis]}`
+                : 'for which thread the figure is, the sheet does not say'}
+            </span>
           )}
         </dd>
       </div>
