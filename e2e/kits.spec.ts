@@ -97,7 +97,7 @@ test('a kit is made from a sheet, corrected, linted, released and fitted', async
   const kit = JSON.parse(file) as {
     items: Array<{ id: string; quantity: number }>;
   };
-  expect(kit).toMatchObject({ format: 'wrenchman-kit', version: 5, id: 'rear-brace-short', revision: 1 });
+  expect(kit).toMatchObject({ format: 'wrenchman-kit', version: 6, id: 'rear-brace-short', revision: 1 });
 
   // And it is worked from on the floor.
   const opened = await page.request.post(`${app.url}/api/jobs`, {

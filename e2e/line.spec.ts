@@ -169,7 +169,7 @@ test.describe('on a phone, by touch', () => {
     const giveBack = await biggerWrench(page, app.url);
     const job = await visitReady(page, app);
     await page.goto(`${app.url}/jobs/${job}/line`);
-    await workOnScreen(page, job, { hands: TOUCH });
+    await workOnScreen(page, job, { hands: TOUCH, shortRounds: true });
     await signByTouch(page);
     await giveBack();
   });
@@ -181,7 +181,7 @@ test.describe('on a phone, by touch', () => {
     const job = await openJob(page, 'v-carrick', 'front-lift', {}, 2);
     await give(page, job, ...counts(FRONT_LIFT.items));
     await page.goto(`${app.url}/jobs/${job}/line`);
-    await workOnScreen(page, job, { hands: TOUCH });
+    await workOnScreen(page, job, { hands: TOUCH, shortRounds: true });
     await signByTouch(page);
   });
 });

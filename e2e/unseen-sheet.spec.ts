@@ -190,7 +190,7 @@ for (const { title, sheet, said } of STRANGERS)
     const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';
     await countAll(page, job);
     await page.goto(`${app.url}/jobs/${job}/line`);
-    await workOnScreen(page, job);
+    await workOnScreen(page, job, { shortRounds: true });
     await page.getByRole('link', { name: 'To Close out' }).click();
     await countTray(page);
     await page.getByRole('button', { name: 'Sign and close' }).click();

@@ -179,15 +179,30 @@ async function letBeOver(page: Page, pin: string): Promise<void> {
   await provePin(page, pin);
 }
 
+/** What a plain wrench shows: the rest of such a round may be typed through the API. */
+const PLAIN_KINDS = new Set<string>(['torque', 'range', 'targetWithMaximum']);
+
 /**
- * Whether the rest of a ring's round may go through the API: of a wheel's nuts the first of each round is done on the
- * screen, and the others are the same press again.
+ * Whether the rest of a round over a pattern may go through the API: the first of it is done on the screen, and the others
+ * are the same press again. Always so for the nuts of a wheel; for any pattern where rounds are kept short.
  */
-function sameAgain({ plan }: JobLog, act: LineAct, next: NextStep | undefined): boolean {
+function sameAgain(
+  { plan }: JobLog,
+  act: LineAct,
+  next: NextStep | undefined,
+  { shortRounds: short = false, wrenches }: { shortRounds?: boolean; wrenches: JobDocument['wrenches'] },
+): boolean {
   const group = 'group' in act.action ? indexOf(plan).groups.get(act.action.group ?? '') : undefined;
-  if (!group?.again || group.stations.length < 3 || !next || !('station' in next)) return false;
-  const first = next.kind === 'pull' ? group.torqueOrder[0] : group.snugOrder[0];
-  return next.station !== first;
+  if (!group || !(group.again || short) || group.stations.length < 3 || !next || !('station' in next)) return false;
+  const { kind } = next;
+  if (kind !== 'start' && kind !== 'snug' && kind !== 'pull') return false;
+  const station = indexOf(plan).stations.get(next.station);
+  if (!station || !PLAIN_KINDS.has(station.spec.kind)) return false;
+  const band = kind === 'pull' ? pullBand(plan, station, next.pass) : undefined;
+  const typed = wrenches.filter(({ live }) => !live);
+  if (band && !rankWrenches(typed, band, Date.now()).some(({ faults }) => faults.length === 0)) return false;
+  const order = kind === 'pull' ? group.torqueOrder : kind === 'snug' ? group.snugOrder : group.startOrder;
+  return next.station !== order[0];
 }
 
 /** What is measured or looked at, and may be otherwise. */
@@ -199,6 +214,8 @@ export interface FitterOptions {
   leadPin?: string;
   /** Another fitter works on the same job at the same time. */
   alongside?: boolean;
+  /** Of each round over a pattern the first is done on the screen, the others through the API. */
+  shortRounds?: boolean;
   /** Every check is missed once before it is met. */
   missFirst?: boolean;
   /** Stops before the act that is next, where this holds. */
@@ -214,7 +231,14 @@ export async function workOnScreen(
   job: string,
   options: FitterOptions = {},
 ): Promise<{ acts: number; presses: number }> {
-  const { hands = KEYBOARD, until, leadPin = '1357', alongside = false, missFirst = false } = options;
+  const {
+    hands = KEYBOARD,
+    until,
+    leadPin = '1357',
+    alongside = false,
+    missFirst = false,
+    shortRounds = false,
+  } = options;
   const missed = new Set<string>();
   let acts = 0;
   let presses = 0;
@@ -230,10 +254,19 @@ export async function workOnScreen(
     const { act } = next;
     const kind = lineKind(act.action);
     const seq = document.events.length;
-    if (kind.byStations && sameAgain(log, act, jointNext(plan, state, act))) {
+    if (
+      kind.byStations &&
+      sameAgain(log, act, jointNext(plan, state, act), { shortRounds, wrenches: document.wrenches })
+    ) {
       const same = (job: JobLog): boolean => {
         const then = nextOnLine(job.plan, job.state, person.id, Date.now());
-        return then?.act.id === act.id && sameAgain(job, then.act, jointNext(job.plan, job.state, then.act));
+        return (
+          then?.act.id === act.id &&
+          sameAgain(job, then.act, jointNext(job.plan, job.state, then.act), {
+            shortRounds,
+            wrenches: document.wrenches,
+          })
+        );
       };
       await workLine(page, job, (worker) => same(worker.log));
       now = await fetched(page, job, now);
