@@ -109,6 +109,9 @@ export const KEYBOARD: Hands = {
   },
 };
 
+/** What the keypad calls what is no digit. */
+const SIGNS: Readonly<Record<string, string>> = { '.': 'Decimal point', '-': 'Plus or minus' };
+
 /** A finger on glass. */
 export const TOUCH: Hands = {
   big: (page) => page.locator('.thumb-bar').tap(),
@@ -127,7 +130,7 @@ export const TOUCH: Hands = {
     else if (ask.kind === 'photo') await page.locator('input[type=file]').setInputFiles(PHOTO);
     else if (ask.kind === 'number') {
       for (const digit of String(answer))
-        await page.getByRole('button', { name: digit === '.' ? 'Decimal point' : digit, exact: true }).tap();
+        await page.getByRole('button', { name: SIGNS[digit] ?? digit, exact: true }).tap();
       await page.locator('.thumb-bar').tap();
     } else {
       await page.locator('aside form input').first().fill(String(answer));
