@@ -138,8 +138,6 @@ export interface Judged {
   failed: string[];
   /** Keys whose answer is known to do harm and needs a reason. */
   wrong: string[];
-  /** Keys that were measured elsewhere, by somebody named. */
-  elsewhere: string[];
   refused?: RefusedAnswer;
   /** A reading that is likely a slip, with what was probably meant; not so once somebody said that it really is so. */
   doubtful?: { key: string; value: number; unit: string; meant?: number };
@@ -168,7 +166,7 @@ function judgeOne(ask: Ask, answer: Answer | undefined, sure: boolean): Partial<
           ? unreadable(key, answer)
           : who.trim() === '' || what.trim() === ''
             ? { missing: [key] }
-            : { elsewhere: [key] };
+            : {};
       }
       if (typeof answer !== 'number' || !Number.isFinite(answer) || Math.abs(answer) > LARGEST)
         return unreadable(key, answer);
@@ -211,13 +209,12 @@ function judgeOne(ask: Ask, answer: Answer | undefined, sure: boolean): Partial<
 
 /** All answers of an act against what it asks. What was not asked is not looked at. */
 export function judgeAnswers(asks: readonly Ask[], answers: Answers): Judged {
-  const judged: Judged = { missing: [], failed: [], wrong: [], elsewhere: [] };
+  const judged: Judged = { missing: [], failed: [], wrong: [] };
   for (const ask of asks) {
     const sure = answers[sureKey(ask.key)] === true;
     const one = judgeOne(ask, answers[ask.key], sure);
-    const { missing = [], failed = [], wrong = [], elsewhere = [], refused } = one;
+    const { missing = [], failed = [], wrong = [], refused } = one;
     judged.doubtful ??= one.doubtful;
-    judged.elsewhere.push(...elsewhere);
     judged.missing.push(...missing);
     judged.failed.push(...failed);
     judged.wrong.push(...wrong);

@@ -20,7 +20,7 @@ export interface LoadStateSet {
 }
 
 /** Nothing of a car or truck stands higher (chosen by us), mm. */
-const HIGHEST_MM = 3000;
+export const HIGHEST_MM = 3000;
 
 export const setLoadState = act<SetLoadState, LoadStateSet>({
   may: ON_THE_FLOOR,

@@ -141,26 +141,22 @@ function readings(
 export const measure = kindOf<ActionOf<'measure'>>({
   picture: 'outline',
   again: true,
-  asks(at, answers) {
-    const baseline = baselineOf(at, at.action.baseline);
-    if (!baseline) return [];
-    return [
-      ...instrumentAsk(baseline.instrument),
-      ...readings(baseline, answers, (place) => at.known.measured(baseline.id, place)),
-    ];
-  },
+  asks: (at, answers) => measuring(at, answers),
 });
 
 /** The same places once more when the work is done, with the same instrument, against what the kit claims. */
 export const measureAgain = kindOf<ActionOf<'measureAgain'>>({
   picture: 'outline',
   again: true,
-  asks(at, answers) {
-    const baseline = baselineOf(at, at.action.baseline);
-    if (!baseline) return [];
-    return [
-      ...instrumentAsk(baseline.instrument, at.known.instrument(baseline.id)),
-      ...readings(baseline, answers, (place) => at.known.measured(baseline.id, place), true),
-    ];
-  },
+  asks: (at, answers) => measuring(at, answers, true),
 });
+
+/** What it is measured with, then each place; once more, with what was used before, or by somebody else. */
+function measuring(at: At<ActionOf<'measure' | 'measureAgain'>>, answers: Answers, again?: true): Ask[] {
+  const baseline = baselineOf(at, at.action.baseline);
+  if (!baseline) return [];
+  return [
+    ...instrumentAsk(baseline.instrument, again && at.known.instrument(baseline.id)),
+    ...readings(baseline, answers, (place) => at.known.measured(baseline.id, place), again),
+  ];
+}

@@ -1,10 +1,8 @@
 import { useState } from 'react';
+import { HIGHEST_MM } from '#core/job/act/set-load-state.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { typedNumber } from '../../../ui/CommitField.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
-
-/** No wheel arch stands higher above its hub (chosen by us). */
-const HIGHEST_MM = 3000;
 
 /** Some joints are torqued only with the suspension loaded: how it stands now, and saying so. */
 export function LoadStateBar({ torque }: { torque: TorqueStep }) {
