@@ -210,7 +210,7 @@ export function NumberAsk({ ask, then, onAnswer }: AskFieldProps & { ask: Number
   );
 }
 
-/** Hardly what was on the vehicle: what was probably meant is offered first. */
+/** Hardly what was on the vehicle: what was probably meant is offered, and never taken by itself. */
 function Doubted({
   value,
   meant,
@@ -240,11 +240,16 @@ function Doubted({
         <Button onClick={onSure}>
           It really is {value} {unit}
         </Button>
-        {meant !== undefined && <Button onClick={onAgain}>Read it again</Button>}
+        {meant !== undefined && (
+          <Button onClick={() => onMeant(meant)}>
+            It is {meant} {unit}
+          </Button>
+        )}
       </div>
       <div className="flex-1" />
-      <ActionBar className={BAR} onClick={meant === undefined ? onAgain : () => onMeant(meant)}>
-        <span className="text-3xl">{meant === undefined ? 'Read it again' : `It is ${meant} ${unit}`}</span>
+      {/* A press without a look must not turn a miss into what is wanted. */}
+      <ActionBar className={BAR} onClick={onAgain}>
+        <span className="text-3xl">Read it again</span>
       </ActionBar>
     </>
   );
