@@ -1,8 +1,8 @@
 import { foldAll } from '#core/job/fold.ts';
 import { appendEvents, openLog } from '#core/job/job-log.ts';
 import { emptyJob } from '#core/job/job-state.ts';
+import { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
 import { demoWrenches } from '#demo/shop.ts';
-import { Worker } from '#demo/work-through.ts';
 import { largeSetup } from './large-job.ts';
 
 const NOW_MS = Date.UTC(2026, 10, 25, 8);
@@ -11,14 +11,10 @@ const NOW_MS = Date.UTC(2026, 10, 25, 8);
 function wholeJob(stations: number) {
   const opened = openLog(largeSetup(stations));
   if (!opened.ok) throw new Error(opened.error.code);
-  const worker = new Worker(
-    opened.value,
-    demoWrenches(NOW_MS),
-    { id: 'p', name: 'P', role: 'fitter' },
-    NOW_MS,
-    'bench',
-    1,
-  );
+  const worker = new CarefulFitter(opened.value, demoWrenches(NOW_MS), { id: 'p', name: 'P', role: 'fitter' }, NOW_MS, {
+    idPrefix: 'bench',
+    paceS: 1,
+  });
   const startedMs = performance.now();
   worker.checkIn();
   worker.startAll();

@@ -10,10 +10,10 @@ import type { Answers } from '#core/line/ask.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { lineOf } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
+import { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
+import { rightAnswers } from '#core/rehearse/right-answers.ts';
 import { resolveVisit } from '#core/visit/resolve-visit.ts';
-import { rightAnswers } from '#demo/answers.ts';
 import { demoWrenches } from '#demo/shop.ts';
-import { Worker } from '#demo/work-through.ts';
 import { milliseconds } from './milliseconds.ts';
 import { largeVisit } from './visit.ts';
 
@@ -36,7 +36,7 @@ export function measureLine(count: number, stations: number, questions: number):
 }
 
 /** Presses or entries an act costs whoever does it right: its questions one by one, or the one big action. */
-function pressesOf(worker: Worker, act: LineAct): number {
+function pressesOf(worker: CarefulFitter, act: LineAct): number {
   const { plan, state } = worker.log;
   const kind = lineKind(act.action);
   if (kind.byStations || (kind.clock?.(act.action).minutes !== undefined && !clockOfAct(plan, state, act))) return 1;
@@ -70,7 +70,7 @@ export function countPresses(kit: KitDocument) {
   const wrenches = demoWrenches(NOW_MS).flatMap((wrench) =>
     wrench.id === 'w-3' ? [wrench, { ...wrench, id: 'w-9', label: 'W-9', fullScaleNm: 400, lowestNm: 100 }] : [wrench],
   );
-  const worker = new Worker(opened.value, wrenches, FITTER, NOW_MS);
+  const worker = new CarefulFitter(opened.value, wrenches, FITTER, NOW_MS);
   worker.checkIn();
   let [acts, presses] = [0, 0];
   const refused = new Set<string>();

@@ -7,9 +7,14 @@ import { sheetFaultText, sheetText } from '#contract/sheet-text.ts';
 import { type RecordFinding, verifyRecord } from '#contract/verify-record.ts';
 import { assumptionText } from '#contract/wording/fact-text.ts';
 import { answersText, findingText, placeText } from '#contract/wording/finding-text.ts';
+import { minutesText } from '#contract/wording/minutes-text.ts';
+import { numberOf } from '#contract/wording/number-of.ts';
 import { recordFindingText } from '#contract/wording/record-finding-text.ts';
+import { deadEndFault, deadEndsTold } from '#contract/wording/rehearsal-text.ts';
 import { draftKit } from '#core/kit/draft/draft-kit.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
 import { lintKit } from '#core/kit/lint/lint.ts';
+import { rehearseAll } from '#core/rehearse/rehearse-all.ts';
 import { readSheet } from '#core/sheet/read-sheet.ts';
 
 import { RECORD_CRYPTO } from './record-crypto.ts';
@@ -19,6 +24,7 @@ import { RECORD_CRYPTO } from './record-crypto.ts';
 const USAGE = `Usage: npm run -s wm -- calc TOPIC < array.json
        npm run -s wm -- read FILE      facts of an instruction sheet (.txt, .md, .pdf with text), as JSON
        npm run -s wm -- lint FILE      findings of a kit file; exit code 1 when there are errors
+       npm run -s wm -- rehearse FILE  plays a kit file on every vehicle; exit code 1 where it ends in a dead end
        npm run -s wm -- verify FILE…   whether exported records are what was recorded; exit code 1 when one is not
                                        --key KEY  the shop's public key, as its records print it
 Topics: ${CALC_TOPICS.join(', ')}
@@ -80,18 +86,12 @@ async function read(file: string | undefined): Promise<void> {
 
 /** Findings as lines for a person; `--json` for a program. */
 function lint(file: string | undefined, json: boolean): void {
-  const kit = readKit(new TextDecoder().decode(bytesOf(file)));
-  if (!kit.ok) {
-    if (json) process.stdout.write(`${JSON.stringify({ faults: kit.error.faults })}\n`);
-    else
-      for (const { path, message } of kit.error.faults) process.stdout.write(`error  ${path || 'file'}: ${message}\n`);
-    process.exit(1);
-  }
-  const findings = lintKit(kit.value).map((finding) => ({ ...finding, ...findingText(finding) }));
+  const kit = kitIn(file, json);
+  const findings = lintKit(kit).map((finding) => ({ ...finding, ...findingText(finding) }));
   if (json) process.stdout.write(`${JSON.stringify({ findings })}\n`);
   else {
     for (const finding of findings) {
-      const shown = finding.answers ? ` (${answersText(kit.value, finding.answers)})` : '';
+      const shown = finding.answers ? ` (${answersText(kit, finding.answers)})` : '';
       process.stdout.write(
         `${finding.severity.padEnd(8)} rule ${finding.rule}  ${placeText(finding)}${shown}\n         ${finding.title}. ${finding.why}\n         ${finding.clears}  [${finding.path}]\n`,
       );
@@ -100,6 +100,38 @@ function lint(file: string | undefined, json: boolean): void {
     process.stdout.write(`${count('error')} errors, ${count('warning')} warnings, ${count('note')} notes\n`);
   }
   if (findings.some((finding) => finding.severity === 'error')) process.exit(1);
+}
+
+/** A kit file, or its faults and the end. */
+function kitIn(file: string | undefined, json: boolean): KitDocument {
+  const kit = readKit(new TextDecoder().decode(bytesOf(file)));
+  if (kit.ok) return kit.value;
+  if (json) process.stdout.write(`${JSON.stringify({ faults: kit.error.faults })}\n`);
+  else for (const { path, message } of kit.error.faults) process.stdout.write(`error  ${path || 'file'}: ${message}\n`);
+  process.exit(1);
+}
+
+/** A dry run on every vehicle: its dead ends, what is left over, how long it takes; `--json` for a program. */
+function rehearse(file: string | undefined, json: boolean): void {
+  const kit = kitIn(file, json);
+  const verdict = rehearseAll(kit);
+  const deadEnds = deadEndsTold(kit, verdict);
+  if (json) process.stdout.write(`${JSON.stringify({ ...verdict, deadEnds })}\n`);
+  else {
+    for (const end of deadEnds) process.stdout.write(`${deadEndFault(kit, end).message}\n`);
+    for (const { item, left, stated } of verdict.leftovers) {
+      const line = kit.items.find(({ id }) => id === item);
+      process.stdout.write(
+        `left over  ${line?.line} ${line?.name}: ${left}, ${stated === undefined ? 'not stated' : `stated ${stated}`}\n`,
+      );
+    }
+    const { played, of, shortest, longest } = verdict;
+    const time = [shortest, longest].flatMap((one) => (one ? minutesText(one.workMinutes + one.waitMinutes) : []));
+    process.stdout.write(
+      `${played} of ${of ?? 'many'} combinations played, ${numberOf(deadEnds.length, 'dead end')}${time.length > 0 ? `, ${[...new Set(time)].join(' to ')}` : ''}\n`,
+    );
+  }
+  if (deadEnds.length > 0) process.exit(1);
 }
 
 /** Whether exported records are what was recorded: a line for each, and what was found. */
@@ -134,5 +166,6 @@ const argument = rest.find((word) => !word.startsWith('--'));
 if (command === 'calc') calc(argument);
 else if (command === 'read') await read(argument);
 else if (command === 'lint') lint(argument, rest.includes('--json'));
+else if (command === 'rehearse') rehearse(argument, rest.includes('--json'));
 else if (command === 'verify') verify(rest);
 else stop(command === undefined ? USAGE : `No command “${command}”.\n${USAGE}`);

@@ -3,50 +3,7 @@ import { asksNow } from '#core/job/line-known.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import type { Answer, Answers, Ask } from '#core/line/ask.ts';
 import type { LineAct } from '#core/line/line.ts';
-
-/** What is read where nothing limits it. */
-function likely({ unit, measured }: Extract<Ask, { kind: 'number' }>): number {
-  if (unit === '°') return 0.2;
-  const { quantity } = measured ?? {};
-  // A gap that a thin shim fills.
-  if (quantity === 'gap') return 0.5;
-  return quantity === undefined || quantity === 'rideHeight' || quantity === 'length' ? 400 : 4;
-}
-
-/** What a careful fitter says to one question: what is right, measured inside its limits. */
-function rightAnswer(ask: Ask): Answer {
-  switch (ask.kind) {
-    case 'tick':
-      return true;
-    case 'number': {
-      // Measured again it stands where the kit says it should.
-      if (ask.claim?.change && ask.expected !== undefined)
-        return ask.expected + (ask.claim.change.min + ask.claim.change.max) / 2;
-      if (ask.expected !== undefined) return ask.expected;
-      const { min, max } = ask;
-      if (min !== undefined && max !== undefined) return (min + max) / 2;
-      return min ?? max ?? likely(ask);
-    }
-    case 'oneOf':
-      return ask.usual ?? ask.options.find(({ is }) => is === 'right')?.value ?? '';
-    case 'words':
-      return ask.suggested ?? (ask.about === 'helper' ? 'Tam Orrell' : 'a strap from the frame');
-    case 'photo':
-      return 'photo-1';
-    case 'pieces':
-      return ask.order.map(({ item }) => item);
-  }
-}
-
-/** All an act asks, answered as a careful fitter does; an answer may open another question. */
-export function rightAnswers(plan: Plan, job: JobState, act: LineAct): Answers {
-  const answers: Record<string, Answer> = {};
-  for (;;) {
-    const open = asksNow(plan, job, act, answers).filter(({ key }) => answers[key] === undefined);
-    if (open.length === 0) return answers;
-    for (const ask of open) answers[ask.key] = rightAnswer(ask);
-  }
-}
+import { rightAnswers } from '#core/rehearse/right-answers.ts';
 
 /** A reading that misses what is wanted, by as little as no slip of a decimal point would. */
 function missing(ask: Extract<Ask, { kind: 'number' }>, right: number): number {

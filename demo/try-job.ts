@@ -6,9 +6,9 @@ import { nextStep } from '#core/job/next-station.ts';
 import type { Person } from '#core/job/role.ts';
 import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
 import { FRONT_RECOVERY_POINTS, REAR_ANTI_ROLL_BAR, TRANSFER_CASE_GUARD } from './kits.ts';
 import { demoWrenches } from './shop.ts';
-import { Worker } from './work-through.ts';
 
 /** Jobs and people to try commands on, as the tests of the acts do. */
 export const NOON = Date.UTC(2026, 10, 25, 12);
@@ -26,21 +26,21 @@ export function openKit(kit: KitDocument, answers: Record<string, string | numbe
   if (!opened.ok) throw new Error(JSON.stringify(opened.error));
   return opened.value;
 }
-export const workerOn = (kit: KitDocument, answers: Record<string, string | number | boolean> = {}): Worker =>
-  new Worker(openKit(kit, answers), WRENCHES, MIRA, NOON);
-export const plate = (shield = false): Worker => workerOn(FRONT_RECOVERY_POINTS, { shield });
-export const guard = (): Worker => workerOn(TRANSFER_CASE_GUARD);
-export const bar = (): Worker => workerOn(REAR_ANTI_ROLL_BAR, { bush: 'rubber' });
+export const workerOn = (kit: KitDocument, answers: Record<string, string | number | boolean> = {}): CarefulFitter =>
+  new CarefulFitter(openKit(kit, answers), WRENCHES, MIRA, NOON);
+export const plate = (shield = false): CarefulFitter => workerOn(FRONT_RECOVERY_POINTS, { shield });
+export const guard = (): CarefulFitter => workerOn(TRANSFER_CASE_GUARD);
+export const bar = (): CarefulFitter => workerOn(REAR_ANTI_ROLL_BAR, { bush: 'rubber' });
 
 let serial = 0;
 /** One command at the worker's time, and what came of it; the worker's own job stays as it is. */
-export function tryCommand(worker: Worker, command: JobCommand, by: Person = MIRA, laterMs = 0): CommandOutcome {
+export function tryCommand(worker: CarefulFitter, command: JobCommand, by: Person = MIRA, laterMs = 0): CommandOutcome {
   serial += 1;
   const envelope: CommandEnvelope = { id: `t-${serial}`, atMs: worker.nowMs + laterMs, by, command };
   return takeCommand(worker.log, WRENCHES, envelope);
 }
 /** The code of the refusal, or `accepted`. */
-export function refusal(worker: Worker, command: JobCommand, by?: Person, laterMs?: number): string {
+export function refusal(worker: CarefulFitter, command: JobCommand, by?: Person, laterMs?: number): string {
   const outcome = tryCommand(worker, command, by, laterMs);
   return outcome.ok ? 'accepted' : outcome.refusal.code;
 }
@@ -55,7 +55,7 @@ export const pullOf = (station: string, torqueNm: number, extra: Partial<PullCom
 });
 
 /** Recovery plate, all started, beaded and snug, first pull of pass one due on its first station. */
-export function platesSnug(): { worker: Worker; first: string } {
+export function platesSnug(): { worker: CarefulFitter; first: string } {
   const worker = plate();
   worker.checkIn();
   worker.startAll();
@@ -67,7 +67,7 @@ export function platesSnug(): { worker: Worker; first: string } {
 }
 
 /** A job worked until all of a group are snug. */
-export function untilSnug(worker: Worker, group: string): Worker {
+export function untilSnug(worker: CarefulFitter, group: string): CarefulFitter {
   worker.checkIn();
   worker.startAll();
   for (;;) {

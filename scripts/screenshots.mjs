@@ -101,7 +101,11 @@ await main(async () => {
     const torque = page.url();
     // Beads, snugs, and a round and a half, so that pulled, verified and waiting stations are seen together.
     const pull = page.getByRole('button', { name: /Pull to click/ });
-    for (let done = 0; done < 24 && (await pull.count()) === 0; done++) await press(page, 2);
+    const take = page.getByRole('button', { name: /^Take it/ }).first();
+    for (let done = 0; done < 24 && (await pull.count()) === 0; done++) {
+      if ((await take.count()) > 0) await take.click();
+      await press(page, 2);
+    }
     for (let done = 0; done < 13; done++) {
       await pull.waitFor();
       await page.keyboard.press('Space');
@@ -161,8 +165,15 @@ await main(async () => {
     await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/release`);
     await page.getByRole('heading', { name: /^Findings/ }).waitFor();
     await shot(page, 'kit-findings');
+    await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/dry-run`);
+    await page.getByRole('heading', { name: 'Every vehicle' }).waitFor();
+    await page.getByRole('button', { name: /^Watch: torque, Bush clamps/ }).click();
+    await page.waitForTimeout(1500);
+    await page.keyboard.press('p');
+    await shot(page, 'kit-dry-run');
     await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/map`);
     await page.getByRole('combobox', { name: 'Group' }).selectOption({ label: 'Bush clamps' });
+    await page.getByRole('button', { name: /^Station 1,/ }).click();
     await shot(page, 'kit-map');
     await page.goto(`${url}/kits/read`);
     await page
@@ -172,26 +183,6 @@ await main(async () => {
     await page.getByRole('heading', { name: 'What it says' }).waitFor();
     await page.keyboard.press('n');
     await shot(page, 'kit-reader');
-    await page.evaluate(() =>
-      localStorage.setItem(
-        'wrenchman.settings',
-        JSON.stringify({
-          state: {
-            system: 'inch',
-            theme: 'night',
-            pxPerMm: 3.78,
-            scaled: true,
-            pedalKey: '',
-            pullSpeedDegPerS: 45,
-            overshootDeg: 0,
-          },
-          version: 1,
-        }),
-      ),
-    );
-    await page.goto(torque);
-    await page.getByRole('button', { name: /Pull to click/ }).waitFor();
-    await shot(page, 'torque-night');
     await page.context().close();
 
     const phone = await open({ width: 390, height: 844 }, { hasTouch: true, isMobile: true });

@@ -38,8 +38,8 @@ async function jest(project, env = {}) {
       '--selectProjects',
       project,
       '--json',
+      '--maxWorkers=2',
       `--outputFile=${report}`,
-      ...(project === 'server' ? ['--runInBand'] : []),
     ],
     {
       env,

@@ -6,10 +6,10 @@ import { debtsOf } from '#core/job/debt.ts';
 import { appendEvents, type JobLog, openLog, takeCommand } from '#core/job/job-log.ts';
 import { prefixOf } from '#core/kit/ids.ts';
 import { lineOf } from '#core/line/line.ts';
+import type { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
 import { spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import { FRONT_RECOVERY_POINTS, REAR_AIR_SPRINGS, REAR_ANTI_ROLL_BAR, TRACK_BAR_BRACE } from '#demo/kits.ts';
 import { bar, guard, ISA, MIRA, NOON, plate, RAFE, WRENCHES } from '#demo/try-job.ts';
-import type { Worker } from '#demo/work-through.ts';
 import { JobCommandSchema, JobEventSchema } from './acts.ts';
 
 /** The event as it comes off the wire or out of the database. */
@@ -77,7 +77,13 @@ const anyOf = (log: JobLog): { [Name in JobCommand['type']]: fc.Arbitrary<Extrac
     scrapPiece: fc.record({ type: be('scrapPiece'), item, quantity: few, reason }),
     declareSpare: fc.record({ type: be('declareSpare'), item, quantity: few }),
     startByHand: fc.record({ type: be('startByHand'), station }),
-    applyCompound: fc.record({ type: be('applyCompound'), station, cleaned: fc.boolean() }),
+    applyCompound: fc.record({
+      type: be('applyCompound'),
+      station,
+      cleaned: fc.boolean(),
+      holeClean: maybe(fc.boolean()),
+      bottle: fc.constantFrom(undefined, 'b-none'),
+    }),
     snug: fc.record({ type: be('snug'), station, tool: fc.constantFrom('hand' as const, 'power' as const) }),
     pull: fc.record({
       type: be('pull'),
@@ -94,6 +100,37 @@ const anyOf = (log: JobLog): { [Name in JobCommand['type']]: fc.Arbitrary<Extrac
       confirmed: maybe(fc.boolean()),
       pinFits: maybe(fc.boolean()),
       seatedAndBackedOff: maybe(fc.boolean()),
+      seatNm: maybe(fc.double({ min: 0, max: 200, noNaN: true })),
+    }),
+    doStage: fc.record({
+      type: be('doStage'),
+      station,
+      stage: fc.nat({ max: 3 }),
+      torqueNm: maybe(fc.double({ min: 0, max: 200, noNaN: true })),
+      wrench: fc.constantFrom('w-1', 'w-none'),
+      entered: fc.constant(undefined),
+      confirmed: maybe(fc.boolean()),
+    }),
+    nameCompound: fc.record({
+      type: be('nameCompound'),
+      compound: fc.constantFrom('locker', 'ghost'),
+      grade: fc.constantFrom('threadlockerMedium' as const, 'threadlockerHigh' as const),
+      product: reason,
+    }),
+    settleBasis: fc.record({
+      type: be('settleBasis'),
+      station,
+      use: fc.constantFrom('asPrinted' as const, 'sameLoad' as const),
+      factorFrom: maybe(fc.constantFrom('friction' as const, 'product' as const)),
+      factor: maybe(fc.double({ min: 0, max: 2, noNaN: true })),
+      reason,
+    }),
+    addAddendum: fc.record({
+      type: be('addAddendum'),
+      text: reason,
+      foundBy: reason,
+      redone: maybe(reason),
+      station: maybe(station),
     }),
     confirmStop: fc.record({ type: be('confirmStop'), station, reason: maybe(reason) }),
     seeMark: fc.record({ type: be('seeMark'), station }),
@@ -297,7 +334,7 @@ describe('every event a decision makes', () => {
     ['recovery points', () => plate(true)],
     ['guard', guard],
     ['anti-roll bar', bar],
-  ])('of the whole job of the %s passes its schema', (_, make: () => Worker) => {
+  ])('of the whole job of the %s passes its schema', (_, make: () => CarefulFitter) => {
     const worker = make();
     worker.checkIn();
     worker.startAll();

@@ -5,12 +5,13 @@ import type { JobCommand, JobEvent, JobFact } from '#core/job/acts.ts';
 import type { EventClock } from '#core/job/command-time.ts';
 import { PROOF_KINDS } from '#core/job/stamp.ts';
 import { AcknowledgeBreakSchema, BreakAcknowledgedSchema } from './act/acknowledge-break.ts';
+import { AddAddendumSchema, AddendumMadeSchema } from './act/add-addendum.ts';
 import { AddDebtSchema, DebtAddedSchema } from './act/add-debt.ts';
 import { KitAddedSchema } from './act/add-kit.ts';
 import { AddStepSchema, StepAddedSchema } from './act/add-step.ts';
 import { AddWasherSchema, WasherAddedSchema } from './act/add-washer.ts';
 import { AnswerPrerequisiteSchema, PrerequisiteAnsweredSchema } from './act/answer-prerequisite.ts';
-import { ApplyCompoundSchema, CompoundAppliedSchema } from './act/apply-compound.ts';
+import { ApplyCompoundSchema, CompoundAppliedSchema, CompoundWithdrawnSchema } from './act/apply-compound.ts';
 import { ArrangeRefitSchema, RefitArrangedSchema } from './act/arrange-refit.ts';
 import { ArrangeToolSchema, ToolArrangedSchema } from './act/arrange-tool.ts';
 import { BeginClockSchema, ClockBegunSchema } from './act/begin-clock.ts';
@@ -23,6 +24,7 @@ import { CorrectPullSchema, PullCorrectedSchema } from './act/correct-pull.ts';
 import { CountLineSchema, CountUndoneSchema, LineCountedSchema } from './act/count-line.ts';
 import { DeclareSpareSchema, SpareDeclaredSchema } from './act/declare-spare.ts';
 import { ActDoneSchema, ActsReopenedSchema, ActUndoneSchema, DoActSchema } from './act/do-act.ts';
+import { DoStageSchema, StageDoneSchema } from './act/do-stage.ts';
 import { DoStepSchema, StepDoneSchema, StepUndoneSchema } from './act/do-step.ts';
 import { DropKitSchema, KitDroppedSchema } from './act/drop-kit.ts';
 import { PersonSchema, Ref } from './act/fields.ts';
@@ -34,20 +36,28 @@ import { LoosenSchema, StationLoosenedSchema } from './act/loosen.ts';
 import { ChoiceMadeSchema, MakeChoiceSchema } from './act/make-choice.ts';
 import { MeasuredSchema, MeasureSchema } from './act/measure.ts';
 import { MendThreadSchema, ThreadMendedSchema } from './act/mend-thread.ts';
+import { CompoundNamedSchema, NameCompoundSchema } from './act/name-compound.ts';
 import { BoughtSchema, NoteBoughtSchema } from './act/note-bought.ts';
 import { DebtOpenedSchema, OpenDebtSchema } from './act/open-debt.ts';
 import { OverrideGrantedSchema, OverrideSchema } from './act/override.ts';
 import { OverrideStepSchema, StepOverrideGrantedSchema } from './act/override-step.ts';
 import { JobParkedSchema, ParkSchema } from './act/park.ts';
-import { PullRecordedSchema, PullRepeatedSchema, PullSchema, PullWithdrawnSchema } from './act/pull.ts';
+import {
+  MarksReopenedSchema,
+  PullRecordedSchema,
+  PullRepeatedSchema,
+  PullSchema,
+  PullWithdrawnSchema,
+} from './act/pull.ts';
 import { ProblemRaisedSchema, RaiseProblemSchema } from './act/raise-problem.ts';
 import { JobResumedSchema, ResumeSchema } from './act/resume.ts';
 import { PieceScrappedSchema, ScrapPieceSchema } from './act/scrap-piece.ts';
 import { MarkSeenSchema, SeeMarkSchema } from './act/see-mark.ts';
 import { BayTemperatureSetSchema, SetBayTemperatureSchema } from './act/set-bay-temperature.ts';
 import { LoadStateSetSchema, SetLoadStateSchema } from './act/set-load-state.ts';
+import { BasisSettledSchema, SettleBasisSchema } from './act/settle-basis.ts';
 import { ConflictSettledSchema, SettleConflictSchema } from './act/settle-conflict.ts';
-import { SnugSchema, StationSnuggedSchema } from './act/snug.ts';
+import { SnugSchema, SnugWithdrawnSchema, StationSnuggedSchema } from './act/snug.ts';
 import { SharedSplitSchema, SplitSharedSchema } from './act/split-shared.ts';
 import { StartByHandSchema, StartUndoneSchema, StationStartedSchema } from './act/start-by-hand.ts';
 import { StepTakenSchema, TakeStepSchema } from './act/take-step.ts';
@@ -71,6 +81,7 @@ const COMMAND_SCHEMAS = {
   applyCompound: ApplyCompoundSchema,
   snug: SnugSchema,
   pull: PullSchema,
+  doStage: DoStageSchema,
   confirmStop: ConfirmStopSchema,
   seeMark: SeeMarkSchema,
   loosen: LoosenSchema,
@@ -84,6 +95,7 @@ const COMMAND_SCHEMAS = {
   override: OverrideSchema,
   acknowledgeBreak: AcknowledgeBreakSchema,
   close: CloseSchema,
+  addAddendum: AddAddendumSchema,
   answerPrerequisite: AnswerPrerequisiteSchema,
   measure: MeasureSchema,
   makeChoice: MakeChoiceSchema,
@@ -105,6 +117,8 @@ const COMMAND_SCHEMAS = {
   closeDebt: CloseDebtSchema,
   arrangeRefit: ArrangeRefitSchema,
   giveFigure: GiveFigureSchema,
+  nameCompound: NameCompoundSchema,
+  settleBasis: SettleBasisSchema,
   settleConflict: SettleConflictSchema,
   splitShared: SplitSharedSchema,
   dropKit: DropKitSchema,
@@ -123,9 +137,13 @@ const FACT_SCHEMAS = {
   stationStarted: StationStartedSchema,
   startUndone: StartUndoneSchema,
   compoundApplied: CompoundAppliedSchema,
+  compoundWithdrawn: CompoundWithdrawnSchema,
   stationSnugged: StationSnuggedSchema,
+  snugWithdrawn: SnugWithdrawnSchema,
   pullRecorded: PullRecordedSchema,
+  stageDone: StageDoneSchema,
   pullRepeated: PullRepeatedSchema,
+  marksReopened: MarksReopenedSchema,
   pullWithdrawn: PullWithdrawnSchema,
   stopConfirmed: StopConfirmedSchema,
   markSeen: MarkSeenSchema,
@@ -139,6 +157,7 @@ const FACT_SCHEMAS = {
   calculationUsed: CalculationUsedSchema,
   overrideGranted: OverrideGrantedSchema,
   jobClosed: JobClosedSchema,
+  addendumMade: AddendumMadeSchema,
   prerequisiteAnswered: PrerequisiteAnsweredSchema,
   measured: MeasuredSchema,
   choiceMade: ChoiceMadeSchema,
@@ -164,6 +183,8 @@ const FACT_SCHEMAS = {
   debtClosed: DebtClosedSchema,
   refitArranged: RefitArrangedSchema,
   figureGiven: FigureGivenSchema,
+  compoundNamed: CompoundNamedSchema,
+  basisSettled: BasisSettledSchema,
   conflictSettled: ConflictSettledSchema,
   sharedSplit: SharedSplitSchema,
   kitAdded: KitAddedSchema,

@@ -83,6 +83,7 @@ export const BottleChangeSchema = z.discriminatedUnion('type', [
   z.strictObject({ type: z.literal('opened'), on: Day }),
   z.strictObject({ type: z.literal('seen'), leftMl: z.number().min(0).max(20_000), reason: Note.min(1) }),
   z.strictObject({ type: z.literal('emptied'), on: Day }),
+  z.strictObject({ type: z.literal('gelled'), on: Day }),
 ]);
 export type BottleChange = z.infer<typeof BottleChangeSchema>;
 

@@ -3,6 +3,16 @@ import { HELD_UP_BY } from '#core/kit/held-up-by.ts';
 import type { HouseRules } from '#core/kit/house-rules.ts';
 import { exactly } from './exactly.ts';
 
+/** Whether a name is one the time zone database knows. */
+function isTimeZone(name: string): boolean {
+  try {
+    new Intl.DateTimeFormat('en-GB', { timeZone: name });
+    return true;
+  } catch {
+    return false;
+  }
+}
+
 /** The rules a shop sets; those it leaves out are as usual. */
 export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
   z.strictObject({
@@ -11,7 +21,10 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
     driveAfter: z.enum(['handlingStrength', 'fullCure']).optional(),
     heldUpBy: z.enum(HELD_UP_BY).optional(),
     byFeel: z.boolean().optional(),
+    antiSeizeShare: z.number().min(0.5).max(1).optional(),
+    runDownShare: z.number().gt(0).max(1).optional(),
     boltUses: z.number().int().min(1).max(99).optional(),
+    timeZone: z.string().max(64).refine(isTimeZone, 'is no time zone; Europe/Berlin is one').optional(),
     proof: z.enum(['measured', 'told']).optional(),
   }),
 );

@@ -4,6 +4,7 @@ import type { JobDocument } from './job.ts';
 import { choiceText, conflictTitle } from './wording/conflict-text.ts';
 import { minutesText } from './wording/minutes-text.ts';
 import { reasonsText } from './wording/plan-text.ts';
+import { shopTime } from './wording/shop-time.ts';
 
 /** What is printed on a job's card, as lines; the screen and the PDF set the same. */
 export interface JobCardSheet {
@@ -54,9 +55,10 @@ export function jobCardSheet(
       ['Model year', String(vehicle.modelYear ?? 'not known')],
       ['VIN', vehicle.vin ?? 'not known'],
       ['Owner', vehicle.owner],
+      ['Phone or mail', vehicle.contact ?? 'not known'],
       ['Odometer', km === undefined ? 'not read' : `${Math.round(km)} km`],
       ['Bay', String(job.bay)],
-      ['Start', new Date(job.plannedStartMs).toISOString().slice(0, 16).replace('T', ' ').concat(' UTC')],
+      ['Start', shopTime(job.plannedStartMs, plan.rules.timeZone)],
       ['Tyre', vehicle.wheels?.tyre ?? 'not known'],
       ['Wheel torque', vehicle.wheels?.torque ?? 'from its manual'],
     ],

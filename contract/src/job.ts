@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { ShelfBottle } from '#core/compound/shelf-bottle.ts';
 import type { JobEvent } from '#core/job/acts.ts';
 import type { DeviceClock } from '#core/job/command-time.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
@@ -161,6 +162,19 @@ export const MoveJobSchema = z.strictObject({
 });
 export type MoveJob = z.infer<typeof MoveJobSchema>;
 
+/** Why a vehicle that was planned does not come. */
+export const CALLED_OFF = ['cancelled', 'noShow'] as const;
+export const CallOffSchema = z.strictObject({
+  as: z.enum(CALLED_OFF),
+  note: z.string().trim().min(1).max(300).optional(),
+});
+export type CallOff = z.infer<typeof CallOffSchema>;
+/** A job whose vehicle does not come: its bay and its people are free, and it can be put back. */
+export interface CalledOff extends CallOff {
+  by: string;
+  atMs: number;
+}
+
 export const OpenJobSchema = z.strictObject({
   vehicle: Ref,
   /** Kits of the visit, in order, each with its side where one is fitted on both; answers stand under scoped ids. */
@@ -203,7 +217,8 @@ export interface JobCard {
   vehicle: { make: string; model: string; plate: string };
   progress: JobProgress;
   closedAtMs?: number;
-  promisedMs?: number;
+  slot?: JobSlot;
+  calledOff?: CalledOff;
   /** The record was altered behind the application's back. */
   broken?: true;
 }
@@ -215,6 +230,7 @@ export interface JobDocument {
   bay: number;
   plannedStartMs: number;
   slot?: JobSlot;
+  calledOff?: CalledOff;
   odometerKm?: number;
   vehicle: Vehicle;
   /** Every kit that is or was in the visit. */
@@ -224,6 +240,8 @@ export interface JobDocument {
   answers: Record<string, AnswerValue>;
   shop: Partial<HouseRules> & { name: string };
   wrenches: Wrench[];
+  /** Bottles of the shop's shelf; left out in documents of before they were asked for. */
+  bottles?: ShelfBottle[];
   events: StoredEvent[];
   integrity: Integrity;
   /** Devices that were last heard with this job open, or with something waiting: what they hold is not here yet. */

@@ -32,6 +32,7 @@ export const KitDocumentSchema = exactly<KitDocument>()(
     scope: z.enum(['wholeKit', 'pair', 'singlePart', 'finish']).optional(),
     statedMinutes: z.number().positive().max(10_000).optional(),
     powerTools: z.enum(['runDownOnly', 'never', 'free']).optional(),
+    runDownShare: z.number().gt(0).max(1).optional(),
     oneSideAtATime: z.boolean().optional(),
     adds: z.array(Place).max(20).optional(),
     fits: z.array(z.strictObject({ text: Text, when: ConditionSchema })),

@@ -1,5 +1,5 @@
 import Papa from 'papaparse';
-import { ITEM_KINDS, type Item } from '#core/kit/kit-document.ts';
+import { HEAD_SHAPES, ITEM_KINDS, type Item } from '#core/kit/kit-document.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 
 /** Columns of a packing list as a table, in the order they are written. */
@@ -37,7 +37,7 @@ const NUMBERS = new Set<PackingColumn>([
 export const COLUMN_CHOICES: Partial<Record<PackingColumn, readonly string[]>> = {
   kind: ITEM_KINDS,
   source: ['kit', 'factory', 'shop'],
-  head: ['hex', 'hexFlange', 'socketCap', 'button', 'countersunk', 'castle', 'none'],
+  head: HEAD_SHAPES,
   side: ['left', 'right'],
 };
 const REQUIRED = new Set<PackingColumn>(['line', 'bag', 'kind', 'name', 'quantity', 'source']);

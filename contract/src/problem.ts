@@ -9,6 +9,7 @@ export type ProblemCode =
   | 'passkeyRefused'
   | 'wrongHost'
   | 'jobClosed'
+  | 'workBegun'
   | 'recordBroken'
   | 'tooManyPictures'
   | 'tooManyPhotos'

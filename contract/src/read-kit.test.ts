@@ -27,7 +27,7 @@ describe('kit files', () => {
     return read.ok ? [] : read.error.faults.map((fault) => fault.path);
   };
   it.each<[string, (kit: Loose) => void]>([
-    ['version', (kit) => Object.assign(kit, { version: 7 })],
+    ['version', (kit) => Object.assign(kit, { version: 8 })],
     ['items[0].quantity', (kit) => Object.assign(kit.items[0] as object, { quantity: 0 })],
     ['items[0]', (kit) => Object.assign(kit.items[0] as object, { colour: 'blue' })],
     [

@@ -62,5 +62,7 @@ export const RecordFileSchema = z.strictObject({
       signed: z.string().optional(),
     }),
   ),
+  /** The record laid out in lines as on the screen and in the CSV: to be read, not to be worked out from. */
+  lines: z.array(z.record(z.string(), z.union([z.string(), z.number()]))).optional(),
 });
 export type RecordFile = z.infer<typeof RecordFileSchema>;

@@ -8,6 +8,8 @@ import { MAY_DO } from '#core/job/visit-state.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { TORQUE_UNITS, type TorqueUnit } from '#core/quantity/unit.ts';
 import { PULL_VERDICTS, type PullVerdict } from '#core/tightening/judge-pull.ts';
+import { PIN_WAYS } from '#core/tightening/kind/reading.ts';
+import type { Adapter } from '#core/wrench/adapter.ts';
 import { exactly } from '../exactly.ts';
 import { TighteningSpecSchema } from '../kit/spec.ts';
 import { LONGEST, textUpTo } from '../text.ts';
@@ -35,6 +37,10 @@ export const PullSourceSchema = z.enum(['typed', 'live']);
 export const LoosenToSchema = z.enum(['started', 'out']);
 export const CountSchema = z.strictObject({ found: z.number(), damaged: z.number() });
 export const EnteredSchema = z.strictObject({ value: Figured, unit: TorqueUnitSchema });
+/** A crow-foot or other adapter: whether it leaves a lever, `decide` says. */
+export const AdapterSchema = exactly<Adapter>()(
+  z.strictObject({ wrenchLengthMm: Figured, offsetMm: Figured, angleDeg: Figured }),
+);
 const RoleSchema = z.enum(ROLES);
 export const PersonSchema = exactly<Person>()(z.strictObject({ id: Ref, name: z.string(), role: RoleSchema }));
 
@@ -55,5 +61,7 @@ export const reading = {
   movementDeg: Figured.optional(),
   gradientShare: Figured.optional(),
   pinFits: z.boolean().optional(),
+  pinWay: z.enum(PIN_WAYS).optional(),
   seatedAndBackedOff: z.boolean().optional(),
+  seatNm: Figured.optional(),
 };

@@ -1,8 +1,8 @@
 import { z } from 'zod';
-import type { PullCommand, PullRecorded, PullRepeated, PullWithdrawn } from '#core/job/act/pull.ts';
+import type { MarksReopened, PullCommand, PullRecorded, PullRepeated, PullWithdrawn } from '#core/job/act/pull.ts';
 import { exactly } from '../exactly.ts';
 import { textUpTo } from '../text.ts';
-import { EnteredSchema, PullSourceSchema, Ref, reading, VerdictSchema } from './fields.ts';
+import { AdapterSchema, EnteredSchema, PullSourceSchema, Ref, reading, VerdictSchema } from './fields.ts';
 
 export const PullSchema = exactly<PullCommand>()(
   z.strictObject({
@@ -12,6 +12,7 @@ export const PullSchema = exactly<PullCommand>()(
     wrench: Ref,
     source: PullSourceSchema,
     entered: EnteredSchema.optional(),
+    through: AdapterSchema.optional(),
     confirmed: z.boolean().optional(),
     pass: z.number().int().min(0).max(99).optional(),
     issued: textUpTo(1000).optional(),
@@ -23,10 +24,12 @@ export const PullRecordedSchema = exactly<PullRecorded>()(
     type: z.literal('pullRecorded'),
     station: Ref,
     ...reading,
+    turnedDeg: z.number().optional(),
     pass: z.number().int().min(0),
     wrench: z.strictObject({ id: Ref, label: z.string(), calibrationDueOn: z.string() }),
     source: PullSourceSchema,
     entered: EnteredSchema.optional(),
+    through: AdapterSchema.optional(),
     verdict: VerdictSchema,
     targetNm: z.number(),
     minNm: z.number(),
@@ -42,6 +45,10 @@ export const PullRepeatedSchema = exactly<PullRepeated>()(
     torqueNm: z.number(),
     wrench: z.string(),
   }),
+);
+
+export const MarksReopenedSchema = exactly<MarksReopened>()(
+  z.strictObject({ type: z.literal('marksReopened'), stations: z.array(Ref).min(1) }),
 );
 
 export const PullWithdrawnSchema = exactly<PullWithdrawn>()(

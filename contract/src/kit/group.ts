@@ -59,6 +59,8 @@ export const JointGroupSchema = exactly<JointGroup>()(
     torqueOrder: OrderRuleSchema.optional(),
     stages: z.array(z.number()).min(1).max(5).optional(),
     verify: z.boolean().optional(),
+    verifyOnly: z.array(Id).min(1).optional(),
+    verifyBy: z.literal('another').optional(),
     spot: z.strictObject({ along: z.number().min(0).max(1), across: z.number().min(-1).max(1) }).optional(),
     atRideHeight: z.boolean().optional(),
     rideHeight: z
@@ -79,6 +81,7 @@ export const CompoundSchema = exactly<KitCompound>()(
     id: Id,
     name: Text,
     kind: z.enum(['threadlockerMedium', 'threadlockerHigh', 'antiSeize', 'grease', 'sealant', 'retaining']),
+    gradeUnknown: z.literal(true).optional(),
     workingWindowMin: Positive.max(600).optional(),
     fixtureMin: Positive.max(2880).optional(),
     fullCureH: Positive.max(336).optional(),

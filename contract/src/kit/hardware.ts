@@ -1,6 +1,13 @@
 import { z } from 'zod';
 import type { DriveSize } from '#core/fastener/drive.ts';
-import { ITEM_KINDS, type Item, type Question, type StackPiece, type Station } from '#core/kit/kit-document.ts';
+import {
+  HEAD_SHAPES,
+  ITEM_KINDS,
+  type Item,
+  type Question,
+  type StackPiece,
+  type Station,
+} from '#core/kit/kit-document.ts';
 import { ConditionSchema } from '../condition.ts';
 import { exactly } from '../exactly.ts';
 import { Aliases, Id, Place, Positive, Side, Text } from './field.ts';
@@ -11,6 +18,14 @@ export const QuestionSchema = exactly<Question>()(
     id: Id,
     text: Text,
     lookAt: Text.optional(),
+    spacer: z
+      .strictObject({
+        thread: Text,
+        studMm: Positive.max(300),
+        wheelMm: z.number().min(0).max(200),
+        closedNutMm: Positive.max(100).optional(),
+      })
+      .optional(),
     kind: z.enum(['choice', 'number', 'yesNo']),
     choices: z.array(z.strictObject({ value: z.string().min(1), label: Text })).optional(),
     min: z.number().optional(),
@@ -38,7 +53,7 @@ export const ItemSchema = exactly<Item>()(
     source: z.enum(['kit', 'factory', 'shop']),
     thread: z.string().max(40).optional(),
     lengthMm: Positive.max(5000).optional(),
-    head: z.enum(['hex', 'hexFlange', 'socketCap', 'button', 'countersunk', 'castle', 'none']).optional(),
+    head: z.enum(HEAD_SHAPES).optional(),
     acrossFlatsMm: Positive.max(120).optional(),
     propertyClass: z.string().max(20).optional(),
     finish: z.string().max(60).optional(),

@@ -1,9 +1,19 @@
 import { z } from 'zod';
 import { FIGURE_BASES, type PrintedSpec } from '#core/kit/printed-spec.ts';
+import type { ProcedureStage } from '#core/tightening/kind/procedure.ts';
 import type { SpecKind, SpecOf, TighteningSpec } from '#core/tightening/kinds.ts';
 import { ConditionSchema } from '../condition.ts';
 import { exactly, membersOf } from '../exactly.ts';
 import { Text, Tolerance, TorqueNm } from './field.ts';
+
+const TurnDeg = z.number().positive().max(7200);
+const ProcedureStageSchema: z.ZodType<ProcedureStage> = z.discriminatedUnion('do', [
+  z.strictObject({ do: z.literal('tighten'), torqueNm: TorqueNm, toleranceFraction: Tolerance.optional() }),
+  z.strictObject({ do: z.literal('backOff'), deg: TurnDeg }),
+  z.strictObject({ do: z.literal('turn'), deg: TurnDeg }),
+  z.strictObject({ do: z.literal('tap') }),
+  z.strictObject({ do: z.literal('settle'), minutes: z.number().positive().max(1440).optional() }),
+]);
 
 /** A schema per kind of tightening. */
 const SPEC_SCHEMAS = {
@@ -50,6 +60,12 @@ const SPEC_SCHEMAS = {
       backOffDeg: z.number().positive().max(720),
       finalMinNm: TorqueNm,
       finalMaxNm: TorqueNm,
+    }),
+  ),
+  procedure: exactly<SpecOf<'procedure'>>()(
+    z.strictObject({
+      kind: z.literal('procedure'),
+      stages: z.array(ProcedureStageSchema).min(2).max(20),
     }),
   ),
   contact: exactly<SpecOf<'contact'>>()(z.strictObject({ kind: z.literal('contact'), stop: Text })),

@@ -11,7 +11,7 @@ export type ActionField = { field: string; label: string; optional?: true } & (
   | { kind: 'objects'; list: ObjectList }
   | { kind: 'words' }
   | { kind: 'places' }
-  | { kind: 'number'; unit?: string; most: number; whole?: true; fresh: number }
+  | { kind: 'number'; unit?: string; most: number; whole?: true }
   | { kind: 'choice'; options: ReadonlyArray<readonly [value: string, text: string]> }
   | { kind: 'tick' }
 );
@@ -43,16 +43,15 @@ const DISCONNECT = object('disconnect', 'disconnects');
 const GROUP = object('group', 'groups');
 const words = (field: string, label: string): ActionField => ({ field, label, kind: 'words' });
 const maybe = (field: string, label: string): ActionField => ({ field, label, kind: 'words', optional: true });
-const number = (field: string, label: string, most: number, fresh: number, optional?: true): ActionField => ({
+const number = (field: string, label: string, most: number, optional?: true): ActionField => ({
   field,
   label,
   kind: 'number',
   most,
-  fresh,
   ...(optional ? { optional } : {}),
 });
 const PLACES: ActionField = { field: 'places', label: 'Places, with commas', kind: 'places' };
-const MINUTES = number('minutes', 'Minutes', 20_160, 30);
+const MINUTES = number('minutes', 'Minutes', 20_160);
 const options = (texts: Record<string, string>) => Object.entries(texts);
 
 /** The fields of each action, in the order they are said. A new kind of action does not compile without them. */
@@ -70,10 +69,7 @@ export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> =
     },
   ],
   remove: [REMOVED],
-  refit: [
-    REMOVED,
-    { field: 'count', label: 'How many', kind: 'number', most: 1000, whole: true, fresh: 1, optional: true },
-  ],
+  refit: [REMOVED, { field: 'count', label: 'How many', kind: 'number', most: 1000, whole: true, optional: true }],
   swingAside: [REMOVED],
   swingBack: [REMOVED],
   support: [REMOVED, maybe('with', 'With')],
@@ -110,27 +106,27 @@ export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> =
   soak: [PLACES, MINUTES, maybe('with', 'With')],
   coolDown: [
     words('what', 'What cools'),
-    number('minutes', 'Minutes', 20_160, 30, true),
-    number('belowC', 'Below, °C', 1000, 40, true),
+    number('minutes', 'Minutes', 20_160, true),
+    number('belowC', 'Below, °C', 1000, true),
   ],
   warmUp: [
     words('what', 'What warms'),
-    number('minutes', 'Minutes', 20_160, 30, true),
-    number('aboveC', 'Above, °C', 1000, 60, true),
+    number('minutes', 'Minutes', 20_160, true),
+    number('aboveC', 'Above, °C', 1000, true),
   ],
   measure: [object('baseline', 'baselines')],
   check: [object('check', 'checks')],
   test: [object('check', 'checks')],
   drill: [
-    number('diameterMm', 'mm', 200, 10),
+    number('diameterMm', 'mm', 200),
     maybe('size', 'As the drill is called'),
     object('station', 'stations', true),
     maybe('template', 'Template'),
-    number('pilotMm', 'Pilot, mm', 200, 4, true),
-    number('edgeMm', 'To the edge at least, mm', 2000, 15, true),
+    number('pilotMm', 'Pilot, mm', 200, true),
+    number('edgeMm', 'To the edge at least, mm', 2000, true),
     maybe('treatWith', 'Bare metal treated with'),
   ],
-  ream: [words('what', 'What'), number('diameterMm', 'mm', 200, 10)],
+  ream: [words('what', 'What'), number('diameterMm', 'mm', 200)],
   cut: [words('what', 'What'), object('irreversible', 'irreversible', true)],
   bend: [words('what', 'What'), object('irreversible', 'irreversible', true)],
   decide: [object('irreversible', 'irreversible')],
@@ -147,35 +143,34 @@ export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> =
   press: [
     object('item', 'items'),
     maybe('into', 'Into'),
-    number('minMm', 'Depth at least, mm', 2000, 1, true),
-    number('maxMm', 'at most, mm', 2000, 2, true),
+    number('minMm', 'Depth at least, mm', 2000, true),
+    number('maxMm', 'at most, mm', 2000, true),
     { field: 'measureFit', label: 'Measure bore and bush first', kind: 'tick' },
   ],
   preset: [
     words('what', 'What'),
     PLACES,
-    number('lengthMm', 'Length, mm', 5000, 400, true),
+    number('lengthMm', 'Length, mm', 5000, true),
     object('baseline', 'baselines', true),
-    number('pitchMm', 'Pitch, mm', 10, 1.5),
+    number('pitchMm', 'Pitch, mm', 10),
     {
       field: 'movingEnds',
       label: 'Ends that move',
       kind: 'number',
       most: 2,
       whole: true,
-      fresh: 2,
     },
     { field: 'leftHand', label: 'One end left-hand', kind: 'tick' },
-    number('inMeshMm', 'In mesh at least, mm', 300, 15),
-    number('longestMm', 'Never longer than, mm', 5000, 500, true),
+    number('inMeshMm', 'In mesh at least, mm', 300),
+    number('longestMm', 'Never longer than, mm', 5000, true),
   ],
   shim: [
     words('what', 'What'),
     PLACES,
     { field: 'shims', label: 'Shims of the bag', kind: 'objects', list: 'items' },
-    number('spacerMm', 'Spacer, mm', 200, 5, true),
-    number('spreadMm', 'Gaps apart at most, mm', 50, 1.5, true),
-    number('openMm', 'May stay open, mm', 10, 0.15),
+    number('spacerMm', 'Spacer, mm', 200, true),
+    number('spreadMm', 'Gaps apart at most, mm', 50, true),
+    number('openMm', 'May stay open, mm', 10),
   ],
   start: [GROUP],
   snug: [GROUP],
@@ -193,7 +188,7 @@ export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> =
   fill: [
     words('what', 'What'),
     maybe('with', 'With'),
-    number('amount', 'How much', 1000, 1, true),
+    number('amount', 'How much', 1000, true),
     {
       field: 'unit',
       label: 'Unit',
@@ -231,43 +226,33 @@ export function listNames(kit: KitDocument, list: ObjectList): Array<{ id: strin
   }
 }
 
-/** A new action of a kind, on the first thing there is for it; undefined where the kit has none. */
-export function freshAction(kit: KitDocument, type: StepAction['type'], text: string): StepAction | undefined {
-  const action: Record<string, unknown> = { type };
-  for (const one of ACTION_FIELDS[type]) {
-    if (one.optional || one.kind === 'tick') continue;
-    switch (one.kind) {
-      case 'object':
-      case 'objects': {
-        const [first] = listNames(kit, one.list);
-        if (!first) return undefined;
-        action[one.field] = one.kind === 'object' ? first.id : [first.id];
-        break;
-      }
-      case 'number':
-        action[one.field] = one.fresh;
-        break;
-      case 'places':
-        action[one.field] = one.field === 'points' ? ['length', 'holes'] : ['left', 'right'];
-        break;
-      case 'choice': {
-        const value = one.options[0]?.[0];
-        if (value) action[one.field] = value;
-        break;
-      }
-      case 'words':
-        action[one.field] = one.field === 'kit' ? 'another-kit' : one.field === 'thread' ? 'M10 x 1.5' : text;
-        break;
-    }
-  }
-  return action as unknown as StepAction;
+/** Whether a kit has what an action of a kind has to name. */
+export const canBeAdded = (kit: KitDocument, type: StepAction['type']): boolean =>
+  ACTION_FIELDS[type].every(
+    (one) => one.optional || (one.kind !== 'object' && one.kind !== 'objects') || listNames(kit, one.list).length > 0,
+  );
+
+/** A choice one of whose options is to say nothing. */
+const maySayNothing = (one: ActionField): boolean =>
+  one.kind === 'choice' && one.options.some(([value]) => value === '');
+
+/** Fields an action cannot do without: nothing is put in them for the one who writes the kit. */
+export const neededFields = (type: StepAction['type']): ActionField[] =>
+  ACTION_FIELDS[type].filter((one) => !one.optional && one.kind !== 'tick' && !maySayNothing(one));
+
+/** An action with the values given; undefined while one it needs is empty. */
+export function actionOf(type: StepAction['type'], values: Readonly<Record<string, unknown>>): StepAction | undefined {
+  const empty = (value: unknown) => value === undefined || value === '' || (Array.isArray(value) && value.length === 0);
+  if (neededFields(type).some(({ field }) => empty(values[field]))) return undefined;
+  const given = Object.entries(values).filter(([, value]) => !empty(value));
+  return { type, ...Object.fromEntries(given) } as unknown as StepAction;
 }
 
 /** What a field says; nothing where it says nothing beyond itself. */
 function fieldText(kit: KitDocument, one: ActionField, value: unknown): string[] {
   switch (one.kind) {
     case 'object':
-      return [listNames(kit, one.list).find(({ id }) => id === value)?.name ?? `${String(value)}, which is not there`];
+      return [listNames(kit, one.list).find(({ id }) => id === value)?.name ?? 'something this kit no longer has'];
     case 'objects':
       return [
         (value as string[])

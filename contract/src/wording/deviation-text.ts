@@ -10,9 +10,10 @@ import { clockName } from './clock-text.ts';
 import { choiceText } from './conflict-text.ts';
 import { DEVIATIONS } from './en/deviations.ts';
 import { MAY_TEXT } from './en/line.ts';
-import { END_TEXT, FIGURE_SOURCE_TEXT, VERDICT_TEXT } from './en/terms.ts';
+import { END_TEXT, FACTOR_TEXT, FIGURE_SOURCE_TEXT, VERDICT_TEXT } from './en/terms.ts';
 import { wantedText } from './measured-text.ts';
 import { say, type Values } from './message.ts';
+import { shopTime } from './shop-time.ts';
 import { planActionText, stepTitle } from './step-text.ts';
 
 const nm = (torqueNm: number): string => `${torqueNm.toFixed(1)} N·m`;
@@ -142,6 +143,27 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
         note: sentence(note),
       };
     }
+    case 'basisSettled': {
+      const { station, use, factorFrom, printedNm, sameLoadNm, reason } = deviation;
+      return {
+        station: at(station),
+        use,
+        from: FACTOR_TEXT[factorFrom ?? 'friction'],
+        printedNm: nm(printedNm),
+        sameLoadNm: nm(sameLoadNm),
+        reason: sentence(reason),
+      };
+    }
+    case 'compoundNamed':
+      return { product: deviation.product };
+    case 'stageMissed': {
+      const { station, stage, torqueNm, verdict } = deviation;
+      return { station: at(station), stage: stage + 1, torqueNm: nm(torqueNm), verdict: VERDICT_TEXT[verdict] };
+    }
+    case 'addendum': {
+      const { station, text, foundBy, redone } = deviation;
+      return { station: station && at(station), text: sentence(text), foundBy, redone: redone && sentence(redone) };
+    }
     case 'conflictSettled': {
       const { conflict: id, choice, printed, reason } = deviation;
       const conflict = plan.conflicts.find((entry) => entry.id === id);
@@ -187,7 +209,7 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
     }
     case 'clockReleased': {
       const { group, act, endsAtMs, reason } = deviation;
-      const endsAt = `${new Date(endsAtMs).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
+      const endsAt = shopTime(endsAtMs, plan.rules.timeZone);
       return { what: clockName(plan, { group, act }), endsAt, reason: sentence(reason) };
     }
     case 'parked': {

@@ -82,6 +82,7 @@ const EXAMPLES: FindingFacts = {
   torquedWhileLifted: { group: 'Links' },
   windowTooShort: { bolts: 14, rounds: 2, needsMin: 20, windowMin: 15, atOnce: 10 },
   forceForTorque: { printed: '33 lb', unit: 'lb' },
+  threadNotNamed: { printed: '430 N·m', torqueNm: 430 },
   outOfEnvelope: { what: 'length', value: 550, unit: 'mm', most: 400, least: 3 },
   noAlignment: { stations: ['1', '2'] },
   noWheelTorque: {},
@@ -93,6 +94,7 @@ const EXAMPLES: FindingFacts = {
   thousandsComma: { printed: '3,200 N·m' },
   quantityOdd: { quantity: 4711 },
   threadOfOtherSystem: { thread: '3/8-16', others: 'metric' },
+  notNamedYet: { name: 'New tool' },
   sizesVoteForAnother: { thread: 'M10', clues: ['drive 13', 'hole 9'], elect: ['8 mm'] },
 };
 const make = finding as unknown as (code: FindingCode, path: string, place: string, facts: object) => Finding;

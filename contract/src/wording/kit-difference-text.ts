@@ -12,6 +12,7 @@ const FIELD_TEXT: Record<string, string> = {
   atRideHeight: 'ride height',
   statedMinutes: 'stated time',
   powerTools: 'power tools',
+  runDownShare: 'torque for running down',
   xMm: 'place',
   yMm: 'place',
   when: 'condition',

@@ -6,7 +6,7 @@ import { readSheet } from '#core/sheet/read-sheet.ts';
 import { ONE_OF_EACH } from '#demo/any-acts.ts';
 import { DEMO_KITS } from '#demo/kits.ts';
 import { StepSchema } from '../kit/step.ts';
-import { ACTION_FIELDS, actionText, freshAction } from './action-text.ts';
+import { ACTION_FIELDS, actionOf, actionText, canBeAdded, neededFields } from './action-text.ts';
 import { conditionText } from './condition-text.ts';
 import { doubtText, FACT_KIND_TEXT, factText } from './fact-text.ts';
 import { misfitText } from './plan-text.ts';
@@ -36,15 +36,23 @@ describe('an action in words', () => {
     [{ type: 'lift' }, 'Lift the vehicle'],
     [{ type: 'followKit', kit: 'brace', part: 'B' }, 'Go to another kit: brace, B'],
     [{ type: 'do', text: 'Polish the badge' }, 'Polish the badge'],
-    [{ type: 'remove', removed: 'gone' }, 'Remove: gone, which is not there'],
+    [{ type: 'remove', removed: 'gone' }, 'Remove: something this kit no longer has'],
   ])('%j', (action, text) => expect(actionText(KIT, action)).toBe(text));
-  it('a fresh one of every kind is one the file format takes, or the kit has nothing for it', () => {
-    for (const type of Object.keys(ACTION_FIELDS) as Array<StepAction['type']>) {
-      const action = freshAction(KIT, type, 'words');
-      if (!action) continue;
+  it('is nothing while a field it needs is empty, and with them all one the file format takes', () => {
+    for (const whole of Object.values(ONE_OF_EACH)) {
+      const values = whole as unknown as Record<string, unknown>;
+      const needed = neededFields(whole.type).map(({ field }) => field);
+      const given = Object.fromEntries(needed.map((field) => [field, values[field]]));
+      for (const field of needed) expect(actionOf(whole.type, { ...given, [field]: '' })).toBeUndefined();
+      const action = actionOf(whole.type, given);
       const step = { id: 't1', text: 'Step', phase: 'prepare', actions: [action] };
-      expect({ type, ...StepSchema.safeParse(step) }).toMatchObject({ type, success: true });
+      expect({ type: whole.type, ...StepSchema.safeParse(step) }).toMatchObject({ type: whole.type, success: true });
     }
+  });
+  it('cannot be added where the kit has nothing of what it names', () => {
+    expect(canBeAdded({ ...KIT, removed: [] }, 'remove')).toBe(false);
+    expect(canBeAdded(KIT, 'remove')).toBe(true);
+    expect(canBeAdded({ ...KIT, stations: [] }, 'drill')).toBe(true);
   });
   it('every field of every action has a place in the editor', () => {
     for (const action of Object.values(ONE_OF_EACH)) {

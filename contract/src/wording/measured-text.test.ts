@@ -2,9 +2,9 @@ import { describe, expect, it } from '@jest/globals';
 import { nextOnLine } from '#core/job/line-next.ts';
 import type { Check } from '#core/kit/kit-preparation.ts';
 import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
+import { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
 import { kitOfActs, ONE_OF_EACH } from '#demo/any-acts.ts';
 import { MIRA, openKit, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import { aftercareText } from './aftercare-text.ts';
 import { changeText, claimText } from './change-text.ts';
 import { baselineText, limitText, readText, wantedOf, wantedText } from './measured-text.ts';
@@ -64,7 +64,7 @@ describe('the record of what was measured', () => {
     check({ id: 'gap', places: ['left', 'right'], min: 8, instrument: 'step gauge', miss: 'deviation' }),
     check({ id: 'toe', text: 'Toe', unit: '°', max: 0.3 }),
   ];
-  const worker = new Worker(openKit(kit), WRENCHES, MIRA, Date.UTC(2026, 10, 25, 12));
+  const worker = new CarefulFitter(openKit(kit), WRENCHES, MIRA, Date.UTC(2026, 10, 25, 12));
   worker.checkIn();
   const next = () => nextOnLine(worker.log.plan, worker.log.state, MIRA.id, worker.nowMs)?.act;
   const say = (type: string, answers: Record<string, string | number | string[]>) => {

@@ -6,6 +6,7 @@ import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { tradeWhyText } from './ask-text.ts';
 import { REFUSALS, type RefusalWords } from './en/refusals.ts';
 import { say } from './message.ts';
+import { shopClock } from './shop-time.ts';
 import { planActionText, stepTitle } from './step-text.ts';
 
 /** A refusal for a person. */
@@ -30,9 +31,6 @@ const listed = (names: readonly string[], between: string): string | undefined =
   const more = names.length - MOST;
   return more > 0 ? `${names.slice(0, MOST).join(between)} and ${more} more` : names.join(between);
 };
-const clock = (atMs: number): string =>
-  new Date(atMs).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
-
 /** How each fact is written: ids by the names the plan gives them, torques in the unit in hand. */
 function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNullable<FactOf<Name>>) => Shown } {
   const { stations, items, groups, steps } = indexOf(plan);
@@ -58,6 +56,8 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
   const debt = named([...plan.removed, ...plan.disconnects, ...plan.neighbours, ...plan.temporary]);
   const torque = (nm: number) => `${showTorqueIn(nm, unit).number} ${unit}`;
   const asIs = (fact: string | number) => fact;
+  const clock = (atMs: number) => shopClock(atMs, plan.rules.timeZone);
+  const degrees = (deg: number) => Math.round(deg);
   return {
     role: asIs,
     command: asIs,
@@ -81,6 +81,20 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     expired: () => undefined,
     wrenchId: asIs,
     pull: asIs,
+    bottle: asIs,
+    bottles: (names) => listed(names, '; '),
+    lastDay: asIs,
+    basis: asIs,
+    factor: (share) => Math.round(share * 100) / 100,
+    stage: asIs,
+    minDeg: degrees,
+    maxDeg: degrees,
+    turnedDeg: degrees,
+    leftDeg: degrees,
+    whose: ({ station: other, printed }) =>
+      other === undefined
+        ? `this joint on another vehicle, ${printed}`
+        : `${station(other)}, ${stations.get(other)?.name ?? ''}, ${printed}`,
     problem: asIs,
     question: asIs,
     stations: (ids) => ids.length,
@@ -172,6 +186,7 @@ const LEFT_OUT = {
   min: undefined,
   max: undefined,
   maxNm: undefined,
+  whose: undefined,
   expected: undefined,
   why: undefined,
   trade: undefined,

@@ -14,6 +14,8 @@ export interface Compound {
   fixtureMin?: number;
   /** From the bead to full cure, hours. */
   fullCureH?: number;
+  /** The sheet says `threadlocker` and not how strong: a lead names the product before any goes on. */
+  gradeUnknown?: true;
   /** Its own sheet says that a trace of oil does not keep it from setting. */
   oilTolerant?: boolean;
 }

@@ -19,6 +19,8 @@ export interface Bottle {
   /** Corrections by hand: what a person saw in the bottle, against what was counted. */
   adjustedMl: number;
   emptiedOn?: string;
+  /** It had set or gelled in the bottle: put away for good. */
+  gelledOn?: string;
 }
 
 /** What is left by count, mL, never below 0. */

@@ -1,6 +1,17 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { align, boltCircle, distribute, mirrorX, onGrid, onLine, placePicture, snap } from './layout.ts';
+import {
+  boltCircle,
+  distribute,
+  inLine,
+  type LayoutPattern,
+  mirrorX,
+  onGrid,
+  onRow,
+  onSheetLines,
+  placePicture,
+  placesIn,
+} from './layout.ts';
 
 const coordinate = fc.integer({ min: -2000, max: 2000 });
 const anyPoint = fc.record({ xMm: coordinate, yMm: coordinate });
@@ -22,13 +33,19 @@ describe('laying out bolts', () => {
       expect(chord).toBeCloseTo(114.3 * Math.sin(Math.PI / count), 2);
     }
   });
-  it('lines and grids', () => {
-    expect(onLine({ xMm: 0, yMm: 0 }, { xMm: 90, yMm: 30 }, 4).map((point) => point.xMm)).toEqual([0, 30, 60, 90]);
-    expect(onLine({ xMm: 5, yMm: 5 }, { xMm: 9, yMm: 9 }, 1)).toEqual([{ xMm: 5, yMm: 5 }]);
+  it('rows and grids', () => {
+    expect(onRow({ xMm: 5, yMm: 7 }, 4, 30).map((point) => point.xMm)).toEqual([5, 35, 65, 95]);
+    expect(onRow({ xMm: 5, yMm: 7 }, 2, 30, 90)).toEqual([
+      { xMm: 5, yMm: 7 },
+      { xMm: 5, yMm: 37 },
+    ]);
     expect(onGrid({ xMm: 0, yMm: 0 }, 5, 3, 40, 50).at(-1)).toEqual({ xMm: 40, yMm: 50 });
   });
-  it('snaps to a near line of another bolt before the grid', () => {
-    expect(snap({ xMm: 41, yMm: 62 }, [{ xMm: 43, yMm: 300 }], 5, 4)).toEqual({ xMm: 43, yMm: 60 });
+  it('a hand that lets go near a line of the sheet lies on it, else on the whole millimetre', () => {
+    const lines = { xMm: [43, 90], yMm: [300] };
+    expect(onSheetLines({ xMm: 41.4, yMm: 62.3 }, lines, 4)).toEqual({ place: { xMm: 43, yMm: 62 }, on: { xMm: 43 } });
+    expect(onSheetLines({ xMm: 60.6, yMm: 299 }, lines, 4)).toEqual({ place: { xMm: 61, yMm: 300 }, on: { yMm: 300 } });
+    expect(onSheetLines({ xMm: 0.4, yMm: 0 }, { xMm: [], yMm: [] }, 4)).toEqual({ place: { xMm: 0, yMm: 0 }, on: {} });
   });
   it('a picture scaled by two points puts both where they belong', () => {
     const placed = placePicture(
@@ -53,13 +70,36 @@ describe('laws', () => {
       ),
     );
   });
-  it('aligning twice is aligning once, and nothing else moves', () => {
+  it('put in line they differ along it alone, and a second time changes nothing', () => {
     fc.assert(
-      fc.property(anyPoints, fc.constantFrom('left', 'middle', 'right', 'top', 'centre', 'bottom'), (points, to) => {
-        const once = align(points, to);
-        expect(align(once, to)).toEqual(once);
-        const other = to === 'left' || to === 'middle' || to === 'right' ? 'yMm' : 'xMm';
-        expect(once.map((point) => point[other])).toEqual(points.map((point) => point[other]));
+      fc.property(anyPoints, fc.constantFrom('xMm' as const, 'yMm' as const), coordinate, (points, axis, at) => {
+        const once = inLine(points, axis, at);
+        expect(new Set(once.map((point) => point[axis]))).toEqual(new Set([at]));
+        expect(inLine(once, axis, at)).toEqual(once);
+        const along = axis === 'xMm' ? 'yMm' : 'xMm';
+        expect(once.map((point) => point[along])).toEqual(points.map((point) => point[along]));
+      }),
+    );
+  });
+  it('a pattern lies about its point, as many as were asked for', () => {
+    const far = fc.integer({ min: 1, max: 400 });
+    const pattern: fc.Arbitrary<LayoutPattern> = fc.oneof(
+      fc.record({ as: fc.constant('row' as const), apartMm: far, directionDeg: fc.integer({ min: 0, max: 359 }) }),
+      fc.record({
+        as: fc.constant('grid' as const),
+        columns: fc.integer({ min: 1, max: 6 }),
+        acrossMm: far,
+        downMm: far,
+      }),
+    );
+    fc.assert(
+      fc.property(pattern, fc.integer({ min: 1, max: 24 }), anyPoint, (as, count, about) => {
+        const made = placesIn(as, count, about);
+        expect(made).toHaveLength(count);
+        for (const axis of ['xMm', 'yMm'] as const) {
+          const all = made.map((point) => point[axis]);
+          expect((Math.min(...all) + Math.max(...all)) / 2).toBeCloseTo(about[axis], 2);
+        }
       }),
     );
   });

@@ -6,23 +6,9 @@ const xs = (points: readonly Point[]) => points.map((point) => point.xMm);
 const ys = (points: readonly Point[]) => points.map((point) => point.yMm);
 const clean = (value: number): number => Math.round(value * 1000) / 1000;
 
-export type AlignTo = 'left' | 'middle' | 'right' | 'top' | 'centre' | 'bottom';
-
-/** Moves positions to a common edge or middle line of their own extent. */
-export function align<P extends Point>(points: readonly P[], to: AlignTo): P[] {
-  if (points.length === 0) return [];
-  const [left, right] = [Math.min(...xs(points)), Math.max(...xs(points))];
-  const [top, bottom] = [Math.min(...ys(points)), Math.max(...ys(points))];
-  const target: Record<AlignTo, Partial<Point>> = {
-    left: { xMm: left },
-    middle: { xMm: clean((left + right) / 2) },
-    right: { xMm: right },
-    top: { yMm: top },
-    centre: { yMm: clean((top + bottom) / 2) },
-    bottom: { yMm: bottom },
-  };
-  return points.map((point) => ({ ...point, ...target[to] }));
-}
+/** Puts positions on one line across (`yMm`) or down (`xMm`) the map; along it they stay where they are. */
+export const inLine = <P extends Point>(points: readonly P[], axis: keyof Point, atMm: number): P[] =>
+  points.map((point) => ({ ...point, [axis]: clean(atMm) }));
 
 /** Spreads positions evenly between the first and the last along one axis; their order along it is kept. */
 export function distribute<P extends Point>(points: readonly P[], along: 'x' | 'y'): P[] {
@@ -54,12 +40,14 @@ export function boltCircle(centre: Point, diameterMm: number, count: number, fro
   });
 }
 
-/** `count` positions evenly from one point to another, both included. */
-export const onLine = (from: Point, to: Point, count: number): Point[] =>
-  Array.from({ length: count }, (_, index) => {
-    const share = count === 1 ? 0 : index / (count - 1);
-    return { xMm: clean(from.xMm + (to.xMm - from.xMm) * share), yMm: clean(from.yMm + (to.yMm - from.yMm) * share) };
-  });
+/** `count` positions, each as far from the one before; 0° goes right, 90° down. */
+export function onRow(from: Point, count: number, apartMm: number, directionDeg = 0): Point[] {
+  const direction = (directionDeg * Math.PI) / 180;
+  return Array.from({ length: count }, (_, index) => ({
+    xMm: clean(from.xMm + index * apartMm * Math.cos(direction)),
+    yMm: clean(from.yMm + index * apartMm * Math.sin(direction)),
+  }));
+}
 
 /** Rows and columns from the upper left corner, row by row; the last row may be short. */
 export const onGrid = (from: Point, count: number, columns: number, pitchXMm: number, pitchYMm: number): Point[] =>
@@ -68,18 +56,47 @@ export const onGrid = (from: Point, count: number, columns: number, pitchXMm: nu
     yMm: clean(from.yMm + Math.floor(index / columns) * pitchYMm),
   }));
 
+/** Lines of a sheet that a position may come to lie on: distances from its zero, mm. */
+export interface SheetLines {
+  xMm: readonly number[];
+  yMm: readonly number[];
+}
+
 /**
- * The nearest place worth snapping to: in line with another position if one is near, else on the grid.
- * @param others - positions that may be lined up with
+ * Where a hand that lets go near a line puts a position: on the line, else on the whole millimetre.
+ *
  * @param reachMm - how near a line must be
+ * @returns the place, and the lines it lies on
  */
-export function snap(point: Point, others: readonly Point[], gridMm: number, reachMm: number): Point {
-  const to = (value: number, lines: readonly number[]): number => {
-    const nearest = [...lines].sort((a, b) => Math.abs(a - value) - Math.abs(b - value))[0];
-    if (nearest !== undefined && Math.abs(nearest - value) <= reachMm) return nearest;
-    return gridMm > 0 ? clean(Math.round(value / gridMm) * gridMm) : clean(value);
-  };
-  return { xMm: to(point.xMm, xs(others)), yMm: to(point.yMm, ys(others)) };
+export function onSheetLines(point: Point, lines: SheetLines, reachMm: number): { place: Point; on: Partial<Point> } {
+  const place: Point = { xMm: Math.round(point.xMm), yMm: Math.round(point.yMm) };
+  const on: Partial<Point> = {};
+  for (const axis of ['xMm', 'yMm'] as const) {
+    const nearest = [...lines[axis]].sort((a, b) => Math.abs(a - point[axis]) - Math.abs(b - point[axis]))[0];
+    if (nearest === undefined || Math.abs(nearest - point[axis]) > reachMm) continue;
+    place[axis] = nearest;
+    on[axis] = nearest;
+  }
+  return { place, on };
+}
+
+/** A pattern that positions are put in, as one says it. */
+export type LayoutPattern =
+  | { as: 'row'; apartMm: number; directionDeg: number }
+  | { as: 'circle'; diameterMm: number; firstDeg: number }
+  | { as: 'grid'; columns: number; acrossMm: number; downMm: number };
+
+/** A pattern's positions, the whole of it about a point. */
+export function placesIn(pattern: LayoutPattern, count: number, about: Point): Point[] {
+  if (pattern.as === 'circle') return boltCircle(about, pattern.diameterMm, count, pattern.firstDeg);
+  const zero = { xMm: 0, yMm: 0 };
+  const made =
+    pattern.as === 'row'
+      ? onRow(zero, count, pattern.apartMm, pattern.directionDeg)
+      : onGrid(zero, count, pattern.columns, pattern.acrossMm, pattern.downMm);
+  const middle = (all: readonly number[]) => (Math.min(...all) + Math.max(...all)) / 2;
+  const by = { xMm: about.xMm - middle(xs(made)), yMm: about.yMm - middle(ys(made)) };
+  return made.map(({ xMm, yMm }) => ({ xMm: clean(xMm + by.xMm), yMm: clean(yMm + by.yMm) }));
 }
 
 /**

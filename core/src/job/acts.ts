@@ -1,6 +1,7 @@
 import { acknowledgeBreak } from './act/acknowledge-break.ts';
 import type { Act } from './act/act.ts';
 import type { ActName } from './act/act-name.ts';
+import { addAddendum } from './act/add-addendum.ts';
 import { addDebt } from './act/add-debt.ts';
 import { addKit } from './act/add-kit.ts';
 import { addStep } from './act/add-step.ts';
@@ -19,6 +20,7 @@ import { correctPull } from './act/correct-pull.ts';
 import { countLine } from './act/count-line.ts';
 import { declareSpare } from './act/declare-spare.ts';
 import { doAct } from './act/do-act.ts';
+import { doStage } from './act/do-stage.ts';
 import { doStep } from './act/do-step.ts';
 import { dropKit } from './act/drop-kit.ts';
 import { findOut } from './act/find-out.ts';
@@ -29,6 +31,7 @@ import { loosen } from './act/loosen.ts';
 import { makeChoice } from './act/make-choice.ts';
 import { measure } from './act/measure.ts';
 import { mendThread } from './act/mend-thread.ts';
+import { nameCompound } from './act/name-compound.ts';
 import { noteBought } from './act/note-bought.ts';
 import { openDebt } from './act/open-debt.ts';
 import { override } from './act/override.ts';
@@ -41,6 +44,7 @@ import { scrapPiece } from './act/scrap-piece.ts';
 import { seeMark } from './act/see-mark.ts';
 import { setBayTemperature } from './act/set-bay-temperature.ts';
 import { setLoadState } from './act/set-load-state.ts';
+import { settleBasis } from './act/settle-basis.ts';
 import { settleConflict } from './act/settle-conflict.ts';
 import { snug } from './act/snug.ts';
 import { splitShared } from './act/split-shared.ts';
@@ -53,7 +57,7 @@ import { waiveStep } from './act/waive-step.ts';
 import type { Origin, Stamp } from './stamp.ts';
 
 /** Acts that a person may take back. */
-const TAKEN_BACK = { countLine, startByHand, pull, doStep, doAct, waiveStep };
+const TAKEN_BACK = { countLine, startByHand, applyCompound, snug, pull, doStep, doAct, waiveStep };
 type TakenBack = (typeof TAKEN_BACK)[keyof typeof TAKEN_BACK];
 
 /** The facts in what an act may decide. */
@@ -70,6 +74,7 @@ export const ACTS = {
   applyCompound,
   snug,
   pull,
+  doStage,
   confirmStop,
   seeMark,
   loosen,
@@ -102,6 +107,8 @@ export const ACTS = {
   closeDebt,
   arrangeRefit,
   giveFigure,
+  nameCompound,
+  settleBasis,
   settleConflict,
   splitShared,
   addKit,
@@ -111,6 +118,7 @@ export const ACTS = {
   keepPhoto,
   acknowledgeBreak,
   close,
+  addAddendum,
   // biome-ignore lint/suspicious/noExplicitAny: only the name is checked here; each act types its own facts
 } satisfies { [Name in ActName]: Act<{ type: Name }, any, any> };
 

@@ -1,10 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import { REAR_ANTI_ROLL_BAR } from '#demo/kits.ts';
 import { NOON, RAFE, refusal, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import { OPENED_NOW } from '../kit/house-rules.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import { lineOf } from '../line/line.ts';
+import { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import { boltUsesAfter } from './bolt-uses.ts';
 import { oneKit, openLog } from './job-log.ts';
 import { asksNow } from './line-known.ts';
@@ -33,7 +33,7 @@ const KIT: KitDocument = {
   ],
 };
 
-function job(boltUses: Array<{ bolt: string; uses: number }> | undefined, most?: number): Worker {
+function job(boltUses: Array<{ bolt: string; uses: number }> | undefined, most?: number): CarefulFitter {
   const opened = openLog({
     ...oneKit(KIT),
     vehicle: { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab', boltUses },
@@ -41,16 +41,16 @@ function job(boltUses: Array<{ bolt: string; uses: number }> | undefined, most?:
     shop: most === undefined ? {} : { boltUses: most },
   });
   if (!opened.ok) throw new Error(JSON.stringify(opened.error));
-  const worker = new Worker(opened.value, WRENCHES, RAFE, NOON);
+  const worker = new CarefulFitter(opened.value, WRENCHES, RAFE, NOON);
   worker.while(({ log }) => !('opened' in (log.state.visit.debts.caliper ?? {})));
   return worker;
 }
-const refitAct = (worker: Worker) => {
+const refitAct = (worker: CarefulFitter) => {
   const found = [...lineOf(worker.log.plan).actById.values()].find(({ action }) => action.type === 'refit');
   if (!found) throw new Error('no refit');
   return found;
 };
-const put = (worker: Worker, answers: Record<string, string | number>) =>
+const put = (worker: CarefulFitter, answers: Record<string, string | number>) =>
   ({ type: 'doAct', act: refitAct(worker).id, answers }) as const;
 
 describe('a bolt of the vehicle that goes back in', () => {
@@ -103,7 +103,7 @@ describe('neighbours that were loosened for access', () => {
       shop: OPENED_NOW,
     });
     if (!opened.ok) throw new Error(JSON.stringify(opened.error));
-    const worker = new Worker(opened.value, WRENCHES, RAFE, NOON);
+    const worker = new CarefulFitter(opened.value, WRENCHES, RAFE, NOON);
     worker.while(({ log }) => !('opened' in (log.state.visit.debts.link ?? {})));
     const act = [...lineOf(worker.log.plan).actById.values()].find(({ action }) => action.type === 'retighten');
     const tell = (answers: Record<string, number>) => ({ type: 'doAct', act: act?.id ?? '', answers }) as const;

@@ -1,4 +1,5 @@
 import type { Plan } from '../kit/plan.ts';
+import { inTheBox } from '../kit/put-on.ts';
 import { lineOf } from '../line/line.ts';
 import { lineKind } from '../line/line-kinds.ts';
 import type { CloseBlock } from './close-block.ts';
@@ -21,7 +22,9 @@ export function openSteps(plan: Plan, state: JobState): string[] {
 /** All that blocks closing, in the order of the work. Empty when the job may be signed. */
 export function closeBlocks(plan: Plan, state: JobState, toolsOut: readonly string[] = []): CloseBlock[] {
   const blocks: CloseBlock[] = [];
-  const uncounted = plan.items.filter((item) => state.lines[item.id]?.count === undefined).map((item) => item.id);
+  const uncounted = plan.items
+    .filter((item) => inTheBox(item) && state.lines[item.id]?.count === undefined)
+    .map((item) => item.id);
   if (uncounted.length > 0) blocks.push({ code: 'linesUncounted', items: uncounted });
   for (const group of plan.groups) {
     const open = plan.stations

@@ -6,7 +6,7 @@ import { type JobState, stationState } from './job-state.ts';
 /** What a station is to whoever tightened it: what stands in it, what is on it, how tight. */
 const asWorked = (plan: Plan, station: PlanStation, fills: boolean): string =>
   JSON.stringify([
-    // A hole in the sheet may be filled while the joint is in hand.
+    // A hole in the sheet may be filled while the joint is in hand, and another figure aimed at for its thread.
     fills ? null : [station.printed, station.spec],
     station.compound ?? null,
     station.stack.flatMap((piece) => (piece.kind === 'hardware' ? [piece.item] : [])),
@@ -35,8 +35,9 @@ export function contradictions(before: Plan, after: Plan, job: JobState): { stat
     const was = now.get(id);
     if (!was || stationState(job, id).stage === 'empty') return false;
     const will = then.get(id);
-    const fills = was.spec.kind === 'missing';
-    return !will || asWorked(before, was, fills) !== asWorked(after, will, fills);
+    if (!will) return true;
+    const fills = was.spec.kind === 'missing' || (was.aimed === undefined && will.aimed !== undefined);
+    return asWorked(before, was, fills) !== asWorked(after, will, fills);
   });
   const known = new Set(debtsOf(after, job).flatMap((debt) => debt.ids));
   const lost = debtsOf(before, job).filter((debt) => isOwed(debt) && !debt.ids.some((id) => known.has(id)));

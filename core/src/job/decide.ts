@@ -36,7 +36,7 @@ export function decide(context: DecideContext, job: JobState, envelope: CommandE
     ? refuse({ code: 'notPermitted', role: by.role, command: command.type })
     : broken !== undefined && command.type !== 'acknowledgeBreak'
       ? refuse({ code: 'recordBroken', at: broken })
-      : job.closed && command.type !== 'acknowledgeBreak'
+      : job.closed && !actOf(command.type).afterClose
         ? refuse({ code: 'jobClosed' })
         : job.visit.parked && !WHILE_PARKED.has(command.type)
           ? refuse({ code: 'jobParked' })

@@ -1,13 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import { kitOfActs, ONE_OF_EACH } from '#demo/any-acts.ts';
 import { MIRA, NOON, openKit, RAFE, tryCommand, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import { OPENED_NOW } from '../kit/house-rules.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import { kitFaults } from '../kit/kit-integrity.ts';
 import { resolve } from '../kit/resolve.ts';
 import { lineOf } from '../line/line.ts';
 import { deviations } from '../record/deviations.ts';
+import { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import type { JobCommand } from './acts.ts';
 import { openLog } from './job-log.ts';
 import { nextOnLine } from './line-next.ts';
@@ -50,15 +50,15 @@ function studKit(change: (kit: KitDocument) => void = () => undefined): KitDocum
   expect(kitFaults(kit)).toEqual([]);
   return kit;
 }
-const stepIds = (worker: Worker): string[] => worker.log.plan.steps.map(({ id }) => id);
-const findAct = (worker: Worker): string => {
+const stepIds = (worker: CarefulFitter): string[] => worker.log.plan.steps.map(({ id }) => id);
+const findAct = (worker: CarefulFitter): string => {
   const act = [...lineOf(worker.log.plan).actById.values()].find(({ action }) => action.type === 'find');
   if (!act) throw new Error('nothing is asked');
   return act.id;
 };
 /** The worker once what is found is what the line asks next. */
-function atTheLook(kit: KitDocument): Worker {
-  const worker = new Worker(openKit(kit), WRENCHES, MIRA, NOON);
+function atTheLook(kit: KitDocument): CarefulFitter {
+  const worker = new CarefulFitter(openKit(kit), WRENCHES, MIRA, NOON);
   worker.checkIn();
   for (let left = 40; left > 0; left -= 1) {
     const next = nextOnLine(worker.log.plan, worker.log.state, MIRA.id, worker.nowMs);
@@ -167,9 +167,9 @@ describe('what the owner or the fitter chooses', () => {
           { spec: { kind: 'torque', targetNm: 50 }, printed: '50 N·m', when: tip('out') },
         ];
     });
-  const printed = (worker: Worker) => worker.log.plan.stations[0]?.printed;
+  const printed = (worker: CarefulFitter) => worker.log.plan.stations[0]?.printed;
   it('branches figures and tools; before, there is no figure and nobody tightens by feel', () => {
-    const worker = new Worker(openKit(choosing()), WRENCHES, MIRA, NOON);
+    const worker = new CarefulFitter(openKit(choosing()), WRENCHES, MIRA, NOON);
     worker.checkIn();
     expect(worker.log.plan.stations[0]?.spec).toEqual({ kind: 'missing', why: 'later' });
     expect(printed(worker)).toBe('40 N·m or 50 N·m');
@@ -185,12 +185,12 @@ describe('what the owner or the fitter chooses', () => {
     const kit = studKit();
     kit.questions.push({ id: 'k1', text: 'Is there a shield?', kind: 'yesNo' });
     kit.tools = [{ id: 'saw', name: 'saw', when: { question: 'k1', is: true } }];
-    const worker = new Worker(openKit(kit, { k1: true }), WRENCHES, MIRA, NOON);
+    const worker = new CarefulFitter(openKit(kit, { k1: true }), WRENCHES, MIRA, NOON);
     worker.give({ type: 'makeChoice', choice: 'k1', option: 'out', chosenBy: 'the owner' });
     expect(worker.log.plan.tools.map(({ name }) => name)).toEqual(['saw']);
   });
   it('a job is worked through to its signature with the choice made on the line', () => {
-    const worker = new Worker(openKit(choosing()), WRENCHES, MIRA, NOON);
+    const worker = new CarefulFitter(openKit(choosing()), WRENCHES, MIRA, NOON);
     worker.checkIn();
     worker.finishLine();
     worker.closeOut();
@@ -277,7 +277,7 @@ describe('what hangs on the vehicle as it is', () => {
 
 describe('what no sheet foresaw', () => {
   it('a lead puts a step into the line; it is done before the step it was put before, and then the line goes on', () => {
-    const worker = new Worker(openKit(studKit()), WRENCHES, MIRA, NOON);
+    const worker = new CarefulFitter(openKit(studKit()), WRENCHES, MIRA, NOON);
     worker.checkIn();
     worker.give({ type: 'raiseProblem', text: 'the bracket is cracked' });
     const [problem = ''] = Object.keys(worker.log.state.problems);
@@ -318,7 +318,7 @@ describe('what no sheet foresaw', () => {
       shop: OPENED_NOW,
     });
     if (!opened.ok) throw new Error('does not resolve');
-    const worker = new Worker(opened.value, WRENCHES, MIRA, NOON);
+    const worker = new CarefulFitter(opened.value, WRENCHES, MIRA, NOON);
     worker.checkIn();
     for (
       let left = 40;

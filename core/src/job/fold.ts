@@ -23,7 +23,15 @@ export function foldAll(state: JobState, events: readonly JobEvent[]): JobState 
     problems: { ...state.problems },
     undoable: { ...state.undoable },
   };
-  for (const event of events) FOLDS[event.type](draft, event);
+  for (const event of events) {
+    const { commandId, atMs, by } = event;
+    const before = draft.undoable[by.id];
+    FOLDS[event.type](draft, event);
+    const after = draft.undoable[by.id];
+    // Only the very last thing a person did is theirs to take back: what they did since stands on it.
+    if (after !== undefined && after !== before) draft.undoable[by.id] = { ...after, commandId, atMs };
+    else if (after !== undefined && after.commandId !== commandId) draft.undoable[by.id] = undefined;
+  }
   return draft;
 }
 

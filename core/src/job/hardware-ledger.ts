@@ -1,7 +1,10 @@
-import type { Plan, PlanItem } from '../kit/plan.ts';
+import type { Plan, PlanItem, PlanStation } from '../kit/plan.ts';
+import { inTheBox, piecesPutOn } from '../kit/put-on.ts';
 import { actIds } from '../line/act-id.ts';
 import { shimsFor } from '../line/kind/adjusting.ts';
+import { lineOf } from '../line/line.ts';
 import { type JobState, lineState, stationState } from './job-state.ts';
+import { lineProgress } from './line-progress.ts';
 import { groupComplete } from './station-progress.ts';
 
 /** One line's balance: supplied = fitted + spare + scrapped + missing, or something is unaccounted for. */
@@ -14,7 +17,7 @@ export interface LedgerLine {
   missing: number;
   /** Counted beyond the sheet. */
   over: number;
-  /** Standing in stations, or a part whose group is done. */
+  /** Standing in stations, put on by a step of its own, or a part whose group is done. */
   fitted: number;
   scrapped: number;
   /** Counted on the tray at the end; 0 until declared. */
@@ -57,15 +60,42 @@ function shimsPutIn(plan: Plan, state: JobState): Map<string, number> {
   return used;
 }
 
+/** Pieces of a line that are on by acts of their own, or by their group's being done where no act puts them on. */
+function putOnNow(plan: Plan, state: JobState, item: PlanItem): number {
+  if (item.putOn === 0) return 0;
+  const acts = actsOfItem(plan, item.id);
+  if (acts.length > 0) {
+    const done = lineProgress(plan, state).acts;
+    return piecesPutOn(item.putOn, acts.filter((id) => done.has(id)).length, acts.length);
+  }
+  return item.fittedWith !== undefined && groupComplete(plan, state, item.fittedWith) ? item.putOn : 0;
+}
+
+/** Acts by the item they put on, once per plan. */
+const puttingOn = new WeakMap<Plan, Map<string, string[]>>();
+
+/** The acts of the line that put an item on. */
+export function actsOfItem(plan: Plan, item: string): readonly string[] {
+  let byItem = puttingOn.get(plan);
+  if (!byItem) {
+    byItem = new Map();
+    for (const { id, action } of lineOf(plan).actById.values())
+      if (action.type === 'fit' || action.type === 'press')
+        byItem.set(action.item, [...(byItem.get(action.item) ?? []), id]);
+    puttingOn.set(plan, byItem);
+  }
+  return byItem.get(item) ?? [];
+}
+
 function ledgerLine(plan: Plan, state: JobState, item: PlanItem, inStations: number): LedgerLine {
   const line = lineState(state, item.id);
-  const found = line.count?.found ?? 0;
-  const counted = line.count !== undefined;
+  // What is on the vehicle or on the shop's shelf is there as the sheet says, until somebody counts otherwise.
+  const found = line.count?.found ?? (inTheBox(item) ? 0 : item.quantity);
+  const counted = line.count !== undefined || !inTheBox(item);
   const supplied = Math.max(item.quantity, found) + sum(line.shopStock);
   const missing = counted ? Math.max(0, item.quantity - found) : 0;
-  const asPart = item.kind === 'part' && item.fittedWith !== undefined && groupComplete(plan, state, item.fittedWith);
-  const fitted =
-    inStations + (asPart ? Math.min(item.needed - inStations, supplied - missing - (line.count?.damaged ?? 0)) : 0);
+  const usable = supplied - missing - (line.count?.damaged ?? 0);
+  const fitted = inStations + Math.max(0, Math.min(putOnNow(plan, state, item), usable - inStations));
   const scrapped = (line.count?.damaged ?? 0) + sum(line.scrapped);
   const spare = line.spare?.quantity ?? 0;
   const onTray = supplied - missing - scrapped - fitted;
@@ -91,19 +121,32 @@ export function hardwareLedger(plan: Plan, state: JobState): LedgerLine[] {
     .map((item) => ledgerLine(plan, state, item, inStations.get(item.id) ?? 0));
 }
 
+/** Pieces of a line that are on the vehicle: in stations, and put on by steps of their own. */
+export function piecesFitted(plan: Plan, state: JobState, item: PlanItem): number {
+  return ledgerLine(plan, state, item, piecesInStations(plan, state).get(item.id) ?? 0).fitted;
+}
+
 /** Pieces of a line that may still be taken from the tray. */
 export function piecesOnTray(plan: Plan, state: JobState, item: PlanItem): number {
   return ledgerLine(plan, state, item, piecesInStations(plan, state).get(item.id) ?? 0).onTray;
 }
 
-/** Which lines are short of what the stations need, and how many stations can be filled without them. */
+/** Which lines are short of what the work needs, and what waits for them. */
 export interface Shortage {
   item: PlanItem;
-  /** Pieces that the stations need beyond what is there. */
+  /** Pieces that the work needs beyond what is there. */
   short: number;
   /** Stations, in the plan's order, that will be left without. */
   stations: string[];
+  /** Acts, in the line's order, that will be left without. */
+  acts: string[];
 }
+
+/** Stations of the group a part is bolted on with, where no act of the line puts it on. */
+export const stationsOfPart = (plan: Plan, item: PlanItem): readonly PlanStation[] =>
+  item.putOn > 0 && item.fittedWith !== undefined && actsOfItem(plan, item.id).length === 0
+    ? plan.stations.filter(({ groupId }) => groupId === item.fittedWith)
+    : [];
 
 /** Shortages known from the count: what does not stop the job is not one. */
 export function shortages(plan: Plan, state: JobState): Shortage[] {
@@ -112,10 +155,23 @@ export function shortages(plan: Plan, state: JobState): Shortage[] {
     const usable = line.supplied - line.missing - line.scrapped;
     const short = line.item.needed - usable;
     if (short <= 0) return [];
-    const users = plan.stations.filter((station) =>
-      station.stack.some((piece) => piece.kind === 'hardware' && piece.item === line.item.id),
+    const empty = (station: PlanStation) => stationState(state, station.id).stage === 'empty';
+    const users = plan.stations.filter(({ stack }) =>
+      stack.some((piece) => piece.kind === 'hardware' && piece.item === line.item.id),
     );
-    const empty = users.filter((station) => stationState(state, station.id).stage === 'empty');
-    return [{ item: line.item, short, stations: empty.slice(-short).map((station) => station.id) }];
+    const { acts: done } = lineProgress(plan, state);
+    const acts = actsOfItem(plan, line.item.id).filter((id) => !done.has(id));
+    return [
+      {
+        item: line.item,
+        short,
+        stations: [
+          ...users.filter(empty).slice(-short),
+          // Without the part none of its bolts can go in.
+          ...stationsOfPart(plan, line.item).filter(empty),
+        ].map(({ id }) => id),
+        acts: acts.slice(-short),
+      },
+    ];
   });
 }

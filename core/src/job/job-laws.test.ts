@@ -2,8 +2,8 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { FRONT_RECOVERY_POINTS, REAR_ANTI_ROLL_BAR, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { bar, guard, MIRA, NOON, openKit, plate, TAM, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import { toBase } from '../quantity/unit.ts';
+import { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import type { JobCommand, JobEvent } from './acts.ts';
 import { fold } from './fold.ts';
 import { hardwareLedger } from './hardware-ledger.ts';
@@ -74,7 +74,7 @@ describe('laws', () => {
 
   it('whatever is commanded, no line ever holds more than was supplied, and the ledger always adds up', () => {
     const log = openKit(FRONT_RECOVERY_POINTS, { shield: true });
-    const counted = new Worker(log, WRENCHES, MIRA, NOON);
+    const counted = new CarefulFitter(log, WRENCHES, MIRA, NOON);
     counted.checkIn();
     fc.assert(
       fc.property(fc.array(anyCommand(log), { maxLength: 60 }), (commands) => {

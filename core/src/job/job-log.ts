@@ -8,8 +8,10 @@ import { ok, type Result } from '../result.ts';
 import { resolveVisit } from '../visit/resolve-visit.ts';
 import { spreadAnswers, type VisitKit, visitQuestions } from '../visit/visit.ts';
 import { withAddedSteps } from '../visit/with-added-steps.ts';
+import { withAims, withNamedCompounds } from '../visit/with-aims.ts';
 import { withFigures } from '../visit/with-figures.ts';
 import type { Wrench } from '../wrench/wrench.ts';
+import type { DecideContext } from './act/act.ts';
 import { ACTS, type JobEvent } from './acts.ts';
 import type { CommandEnvelope } from './command-envelope.ts';
 import { type CommandIds, noCommands, withCommands } from './command-ids.ts';
@@ -65,7 +67,8 @@ export function planOf(setup: JobSetup, state: JobState): Result<Plan, ResolveEr
   const answers = { ...toldOnTheLine(visit), ...asked };
   const resolved = resolveVisit(kits, setup.vehicle, answers, setup.shop, { settled, split: Object.keys(visit.split) });
   if (!resolved.ok) return resolved;
-  const plan = withFigures(withAddedSteps(resolved.value, visit.addedSteps), visit.figures);
+  const named = withNamedCompounds(withAddedSteps(resolved.value, visit.addedSteps), visit.compounds);
+  const plan = withAims(withFigures(named, visit.figures), visit.bases);
   return ok(withReusedJoints(plan, visit.figures));
 }
 
@@ -124,12 +127,12 @@ export function takeCommand(
   log: JobLog,
   wrenches: readonly Wrench[],
   envelope: CommandEnvelope,
-  { toolsOut = [], breaks = [] }: { toolsOut?: readonly string[]; breaks?: readonly number[] } = {},
+  { toolsOut = [], breaks = [], bottles }: Partial<Pick<DecideContext, 'toolsOut' | 'breaks' | 'bottles'>> = {},
 ): CommandOutcome {
   if (log.commandIds.has(envelope.id)) return { ok: true, log, events: [], repeated: true };
   // Only a changed answer asks for the questions, and only then are they gathered.
   const questions = envelope.command.type === 'changeAnswer' ? visitQuestions(kitsNow(log.setup, log.state)) : [];
-  const decision = decide({ plan: log.plan, questions, wrenches, toolsOut, breaks }, log.state, envelope);
+  const decision = decide({ plan: log.plan, questions, wrenches, bottles, toolsOut, breaks }, log.state, envelope);
   if (!decision.ok) return { ok: false, log, refusal: decision.refusal };
   const refusal = replanRefusal(log, decision.events);
   if (refusal) return { ok: false, log, refusal };

@@ -1,5 +1,6 @@
 import { type Phase as LinePhase, PHASES } from '../kit/phase.ts';
 import { indexOf, type Plan } from '../kit/plan.ts';
+import { inTheBox } from '../kit/put-on.ts';
 import { lineOf } from '../line/line.ts';
 import { debtsOf, isOwed } from './debt.ts';
 import { shortages } from './hardware-ledger.ts';
@@ -82,10 +83,11 @@ function ticksOf(
 
 /** How much of each stretch is done. */
 export const phaseProgress = oncePerState((plan, state): PhaseProgress[] => {
-  const counted = plan.items.filter((item) => state.lines[item.id]?.count !== undefined).length;
+  const boxed = plan.items.filter(inTheBox);
+  const counted = boxed.filter((item) => state.lines[item.id]?.count !== undefined).length;
   const { acts } = lineProgress(plan, state);
   return [
-    { phase: 'checkIn', done: counted, of: plan.items.length },
+    { phase: 'checkIn', done: counted, of: boxed.length },
     ...PHASES.map((phase) => ({ phase, ...ticksOf(plan, state, phase, acts) })),
     { phase: 'closeOut', done: state.closed ? 1 : 0, of: 1 },
   ];

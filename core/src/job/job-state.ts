@@ -1,5 +1,7 @@
 import type { AnswerValue } from '../kit/condition.ts';
 import type { ItemId, StationId, StepId } from '../kit/ids.ts';
+import type { TorqueUnit } from '../quantity/unit.ts';
+import type { PullVerdict } from '../tightening/judge-pull.ts';
 import type { AddedWasher } from './added-washer.ts';
 import type { CalculationUsed } from './calculation-used.ts';
 import type { LoadState } from './load-state.ts';
@@ -24,9 +26,26 @@ export type StationStage = 'empty' | 'started' | 'snug';
 export interface StationState {
   stage: StationStage;
   started?: Stamp;
-  bead?: Stamp & { compound: string; cleaned: boolean };
-  snugged?: Stamp & { tool: 'hand' | 'power' };
+  bead?: Stamp & {
+    compound: string;
+    cleaned: boolean;
+    holeClean?: boolean;
+    bottle?: { id: string; name: string; lot: string };
+  };
+  snugged?: Stamp & { tool: 'hand' | 'power'; runDownNm?: number };
   pulls: Pull[];
+  /** Stages of a procedure, in the order they were done. */
+  stages?: Array<
+    {
+      stage: number;
+      torqueNm?: number;
+      wrench?: string;
+      entered?: { value: number; unit: TorqueUnit };
+      verdict?: PullVerdict;
+      /** Done before the station was loosened again. */
+      voided?: true;
+    } & Stamp
+  >;
   /** Pulls for a pass that was done already, on another device: the bolt was pulled twice. */
   repeats?: Array<{ pass: number; torqueNm: number; wrench: string } & Stamp>;
   /** For joints without a figure: the stop was reached. */
@@ -35,8 +54,8 @@ export interface StationState {
   mending?: Array<{ rung: ThreadRung; runs: boolean; note?: string } & Stamp>;
   /** Washers no sheet asks for. */
   washers?: Array<AddedWasher & { reason: string; noThreadShows?: true } & Stamp>;
-  /** Second looks at the mark, where the thread had set. */
-  marks?: Array<{ pass: number } & Stamp>;
+  /** Second looks at the mark, where the thread had set. `stale`: a joint beside it was tightened since. */
+  marks?: Array<{ pass: number; stale?: true } & Stamp>;
   loosenings: Array<{ to: 'started' | 'out'; reason: string; spent: string[] } & Stamp>;
   /** Refusals a lead lifted for this station since it was last loosened, by code. */
   overrides: Record<string, { reason: string } & Stamp>;
@@ -62,13 +81,16 @@ export interface Problem extends Stamp {
 }
 
 /** What this person may take back: only the last thing done, and only while nothing stands on it. */
-export type Undoable =
+export type Undoable = { commandId?: string; atMs?: number } & (
   | { act: 'countLine'; item: ItemId; previous?: { found: number; damaged: number } }
   | { act: 'startByHand'; station: StationId }
+  | { act: 'applyCompound'; station: StationId }
+  | { act: 'snug'; station: StationId }
   | { act: 'pull'; station: StationId; pull: string }
   | { act: 'doStep'; step: StepId }
   | { act: 'doAct'; acts: string[] }
-  | { act: 'waiveStep'; step: StepId };
+  | { act: 'waiveStep'; step: StepId }
+);
 
 /** A clock that still ran when the vehicle went, with what the driver was told in writing. */
 export interface ClockRelease {

@@ -4,13 +4,13 @@ import { anyActsKit, kitOfActs, ONE_OF_EACH } from '#demo/any-acts.ts';
 import { anyVisit } from '#demo/any-visit.ts';
 import { DEMO_KITS, FRONT_LIFT } from '#demo/kits.ts';
 import { HOB, MIRA, NOON, RAFE, TAM, tryCommand, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import { OPENED_NOW } from '../kit/house-rules.ts';
 import { KIT_LISTS } from '../kit/kit-document.ts';
 import type { Plan, PlanAction } from '../kit/plan.ts';
 import { lineOf } from '../line/line.ts';
 import { isFastener } from '../refit/reused-joints.ts';
 import { comesBack } from '../refit/with-refit.ts';
+import { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import type { VisitKit } from '../visit/visit.ts';
 import type { Wrench } from '../wrench/wrench.ts';
 import type { JobCommand } from './acts.ts';
@@ -68,8 +68,8 @@ const ALL_WRENCHES: Wrench[] = WRENCHES.flatMap((wrench) =>
 );
 
 /** Works the line to its end; the blocks that are left when nothing is next any more. */
-function workedThrough(log: JobLog): { worker: Worker; blocks: ReturnType<typeof closeBlocks> } {
-  const worker = new Worker(log, ALL_WRENCHES, MIRA, NOON);
+function workedThrough(log: JobLog): { worker: CarefulFitter; blocks: ReturnType<typeof closeBlocks> } {
+  const worker = new CarefulFitter(log, ALL_WRENCHES, MIRA, NOON);
   for (let left = 40; left > 0; left -= 1) {
     // One settled may bring another to light.
     const conflict = worker.log.plan.conflicts.find(({ settled }) => settled === undefined);
@@ -158,7 +158,7 @@ describe('what the owner wants', () => {
     const act = log && [...lineOf(log.plan).actById.values()].find(({ action }) => action.type === 'choose');
     const [choice] = log?.plan.choices ?? [];
     if (!log || !act || !choice) throw new Error('no choice on the line');
-    const worker = new Worker(log, WRENCHES, MIRA, NOON);
+    const worker = new CarefulFitter(log, WRENCHES, MIRA, NOON);
     worker.checkIn();
     for (let left = 40; left > 0 && nextOnLine(log.plan, worker.log.state, MIRA.id, NOON)?.act.id !== act.id; left--)
       worker.onLine();
@@ -231,7 +231,7 @@ describe('a job cannot be signed with anything undone (property)', () => {
     let signed = 0;
     fc.assert(
       fc.property(fc.array(anyPress(start), { maxLength: 60 }), fc.nat(120), (presses, from) => {
-        const worker = new Worker(start, WRENCHES, MIRA, NOON);
+        const worker = new CarefulFitter(start, WRENCHES, MIRA, NOON);
         worker.checkIn();
         for (let count = 0; count < from; count += 1) worker.onLine();
         const sign = () => {
@@ -274,7 +274,7 @@ describe('a wait that keeps the vehicle from towing, and nothing of the shop’s
   const worker = () => {
     const log = open([{ document: kit, prefix: '' }]);
     if (!log) throw new Error('a job');
-    const at = new Worker(log, ALL_WRENCHES, MIRA, NOON);
+    const at = new CarefulFitter(log, ALL_WRENCHES, MIRA, NOON);
     at.checkIn();
     return at;
   };
@@ -301,7 +301,7 @@ describe('a plain wait', () => {
   it('counts from the last thing it comes after, and from nothing before that is done', () => {
     const log = open([{ document: FRONT_LIFT, prefix: '' }]);
     if (!log) throw new Error('the long kit');
-    const worker = new Worker(log, WRENCHES, RAFE, NOON);
+    const worker = new CarefulFitter(log, WRENCHES, RAFE, NOON);
     worker.checkIn();
     const early: string[] = [];
     let begun = 0;

@@ -1,7 +1,7 @@
 import type { HeldUpBy } from '../kit/held-up-by.ts';
 
-/** How the vehicle stands: some joints are torqued only with the suspension loaded. */
-export const LOAD_STATES = ['hanging', 'rideHeight', 'onWheels'] as const;
+/** How the vehicle stands: some joints are torqued only with the suspension loaded, wheels with the tyre touching the ground. */
+export const LOAD_STATES = ['hanging', 'tyreTouches', 'rideHeight', 'onWheels'] as const;
 export type LoadState = (typeof LOAD_STATES)[number];
 
 /** How a suspension stands, by what holds the vehicle up: ramps and the floor carry it on its wheels. */

@@ -2,13 +2,13 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { kitOfActs, ONE_OF_EACH } from '#demo/any-acts.ts';
 import { MIRA, openKit, RAFE, tryCommand, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import type { Check } from '../kit/kit-preparation.ts';
 import type { StepAction } from '../kit/step-action.ts';
 import { type Answers, sureKey } from '../line/ask.ts';
 import { checkKey, readAt } from '../line/judge-check.ts';
 import { deviations } from '../record/deviations.ts';
+import { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import { closeBlocks } from './close-blocks.ts';
 import { nextOnLine } from './line-next.ts';
 import { lineProgress } from './line-progress.ts';
@@ -31,16 +31,16 @@ function kitWith(check: Partial<Check>, more: (kit: KitDocument) => void = () =>
 const stepsOf = (kit: KitDocument, text: string) =>
   kit.steps.find((step) => step.actions.some((a) => 'text' in a && a.text === text))?.id ?? '';
 const workerOn = (kit: KitDocument) => {
-  const worker = new Worker(openKit(kit), WRENCHES, MIRA, NOON);
+  const worker = new CarefulFitter(openKit(kit), WRENCHES, MIRA, NOON);
   worker.checkIn();
   return worker;
 };
-const next = ({ log, nowMs }: Worker) => nextOnLine(log.plan, log.state, MIRA.id, nowMs)?.act;
-const until = (worker: Worker, type: string) => {
+const next = ({ log, nowMs }: CarefulFitter) => nextOnLine(log.plan, log.state, MIRA.id, nowMs)?.act;
+const until = (worker: CarefulFitter, type: string) => {
   worker.while((w) => next(w)?.action.type !== type);
   return next(worker)?.id ?? '';
 };
-const told = ({ log }: Worker) => deviations(log.plan, log.state).map(({ kind }) => kind);
+const told = ({ log }: CarefulFitter) => deviations(log.plan, log.state).map(({ kind }) => kind);
 
 describe('a check takes its value', () => {
   it('a miss opens a finding and the step that set it, and neither is open once it is met', () => {

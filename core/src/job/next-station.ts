@@ -2,7 +2,9 @@ import { type GroupOrders, indexOf, type Plan, type PlanGroup, type PlanStation 
 import type { AcceptBand } from '../tightening/band.ts';
 import { acceptBand, isByHand } from '../tightening/kinds.ts';
 import { passFraction } from '../tightening/pass-plan.ts';
+import { foretoldFinalNm } from './final-torque.ts';
 import { type JobState, stationState } from './job-state.ts';
+import { dueStage } from './procedure-stage.ts';
 import { groupComplete, nextPassIndex, spoilingPull } from './station-progress.ts';
 
 /** Where a group stands: what its next station needs. */
@@ -11,6 +13,7 @@ export type NextStep =
   | { kind: 'compound'; station: string }
   | { kind: 'snug'; station: string }
   | { kind: 'loosen'; station: string }
+  | { kind: 'stage'; station: string; stage: number }
   | { kind: 'pull'; station: string; pass: number }
   | { kind: 'confirmStop'; station: string }
   | { kind: 'done' };
@@ -69,6 +72,8 @@ export function nextStep(plan: Plan, job: JobState, groupId: string): NextStep {
   const pull = nextPull(plan, job, group);
   if (!pull) return { kind: 'done' };
   if (isByHand(pull.station.spec)) return { kind: 'confirmStop', station: pull.station.id };
+  const stage = dueStage(pull.station, stationState(job, pull.station.id));
+  if (stage !== undefined) return { kind: 'stage', station: pull.station.id, stage };
   return { kind: 'pull', station: pull.station.id, pass: pull.pass };
 }
 
@@ -82,5 +87,9 @@ export function currentGroup(plan: Plan, job: JobState): PlanGroup | undefined {
 /** The band for a station's pull in one pass of its group. */
 export function pullBand(plan: Plan, station: PlanStation, pass: number): AcceptBand | undefined {
   const planned = indexOf(plan).groups.get(station.groupId)?.passes[pass];
-  return planned && acceptBand(station.spec, passFraction(planned));
+  const band = planned && acceptBand(station.spec, passFraction(planned));
+  if (!band?.angle) return band;
+  // The wrench must still show the torque where the angle ends, not only where it begins.
+  const peakNm = band.absoluteMaximumNm ?? foretoldFinalNm(plan, station);
+  return peakNm !== undefined && peakNm > band.targetNm ? { ...band, peakNm } : band;
 }

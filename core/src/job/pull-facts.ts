@@ -2,6 +2,7 @@ import type { StationId } from '../kit/ids.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { PullVerdict } from '../tightening/judge-pull.ts';
 import type { Reading } from '../tightening/kind/reading.ts';
+import type { Adapter } from '../wrench/adapter.ts';
 
 /** The wrench as it was when it pulled: a later calibration must not rewrite the record. */
 export interface WrenchUsed {
@@ -19,6 +20,8 @@ export interface PullFacts extends Reading {
   source: 'typed' | 'live';
   /** What was typed, before conversion. */
   entered?: { value: number; unit: TorqueUnit };
+  /** What stood between wrench and bolt. */
+  through?: Adapter;
   verdict: PullVerdict;
   /** The band it was judged by, so that the record explains itself. */
   targetNm: number;
@@ -39,13 +42,17 @@ export const pullFacts = (from: PullFacts): EveryFact => ({
   pass: from.pass,
   torqueNm: from.torqueNm,
   angleDeg: from.angleDeg,
+  turnedDeg: from.turnedDeg,
   movementDeg: from.movementDeg,
   gradientShare: from.gradientShare,
   pinFits: from.pinFits,
+  pinWay: from.pinWay,
   seatedAndBackedOff: from.seatedAndBackedOff,
+  seatNm: from.seatNm,
   wrench: from.wrench,
   source: from.source,
   entered: from.entered,
+  through: from.through,
   verdict: from.verdict,
   targetNm: from.targetNm,
   minNm: from.minNm,

@@ -1,4 +1,7 @@
+import type { CompoundKind } from '../compound/compound.ts';
+import type { BottleFault } from '../compound/shelf-bottle.ts';
 import type { AnswerValue } from '../kit/condition.ts';
+import type { FigureBasis } from '../kit/printed-spec.ts';
 import type { RefusedAnswer } from '../line/ask.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { WrenchFault } from '../wrench/suitable-wrench.ts';
@@ -8,11 +11,14 @@ import type { CloseBlock } from './close-block.ts';
 import type { FigureSource } from './figure.ts';
 import type { Role } from './role.ts';
 import type { ThreadRung } from './thread-rung.ts';
+import type { WhoseFigure } from './whose-figure.ts';
 
 /** Why a command was not carried out, with the facts. Sentences are made where a person reads them. */
 export type Refusal =
   | { code: 'notPermitted'; role: Role; command: ActName }
   | { code: 'jobClosed' }
+  /** What is added behind a record needs a record that is signed. */
+  | { code: 'jobOpen' }
   /** The command itself is not one this application knows, or a text in it is too long. */
   | { code: 'commandUnreadable'; faults: Array<{ path: string; message: string }> }
   /** Nothing shows that the person named on the command gave it: no key of theirs, and not their session. */
@@ -78,6 +84,27 @@ export type Refusal =
   | { code: 'noCompoundHere'; station: string }
   | { code: 'compoundAlreadyOn'; station: string }
   | { code: 'threadNotClean'; station: string }
+  | { code: 'holeNotClean'; station: string }
+  /** It holds by the friction of its faces. */
+  | { code: 'staysDry'; station: string; compound: string }
+  /** The sheet says `threadlocker` and not how strong. */
+  | { code: 'gradeUnknown'; station: string; compound: string }
+  | { code: 'gradeKnown'; compound: string }
+  | { code: 'unknownCompound'; compound: string }
+  | { code: 'unknownBottle'; bottle: string }
+  | { code: 'bottleNotSaid'; station: string; bottles: string[] }
+  | { code: 'bottleWrongKind'; bottle: string; wanted: string }
+  | { code: 'bottleUnfit'; bottle: string; because: BottleFault; lastDay: string }
+  /** The compound is not what the figure counts on, and nobody has said which torque holds. */
+  | { code: 'basisOpen'; station: string; basis: FigureBasis; compound: CompoundKind }
+  | { code: 'basisAgrees'; station: string }
+  | { code: 'factorMissing' }
+  | { code: 'factorImpossible'; factor: number; min: number; max: number }
+  | { code: 'noStages'; station: string }
+  /** `stage` from 1. */
+  | { code: 'stageDue'; station: string; stage: number }
+  | { code: 'stageDone'; station: string }
+  | { code: 'stageReading'; station: string }
   | { code: 'compoundMissing'; station: string; compound: string }
   | { code: 'alreadySnug'; station: string }
   | { code: 'powerToolForbidden'; station: string }
@@ -94,6 +121,10 @@ export type Refusal =
   | { code: 'notAtRideHeight'; station: string; state: string }
   /** It stands, and not where the sheet wants it; left out, nobody measured there. */
   | { code: 'rideHeightOff'; station: string; place: string; value?: number; min?: number; max?: number }
+  /** A wheel is pulled to its full torque with its tyre touching the ground. */
+  | { code: 'wheelHangs'; station: string }
+  /** The second look is by somebody else than who tightened. */
+  | { code: 'anotherWanted'; station: string; person: string }
   | { code: 'slotNotAligned'; station: string }
   | { code: 'bearingNotSeated'; station: string }
   /** The joint is drawn down until its gradient has fallen: only a wrench that measures angle can say so. */
@@ -101,8 +132,18 @@ export type Refusal =
   | { code: 'implausibleTorque'; torqueNm: number; limitNm: number }
   /** The number fits in another unit; say so again to keep it. */
   | { code: 'likelyUnitSlip'; readAs: TorqueUnit; meant: TorqueUnit }
-  | { code: 'outsideBand'; verdict: 'under' | 'over'; minNm: number; maxNm?: number }
-  | { code: 'overMaximum'; torqueNm: number; maximumNm: number }
+  /** `whose`: it meets the figure of another joint, or of this one on another vehicle. */
+  | { code: 'outsideBand'; verdict: 'under' | 'over'; minNm: number; maxNm?: number; whose?: WhoseFigure }
+  /** Nobody entered how far it was turned. */
+  | { code: 'angleMissing'; station: string; minDeg: number; maxDeg: number }
+  /** Not turned far enough yet; said again it is kept as a stroke, and the next adds to it. */
+  | { code: 'angleShort'; station: string; turnedDeg: number; leftDeg: number }
+  /** Folded back by as much as the wrench is long: no setting is right. */
+  | { code: 'adapterImpossible' }
+  /** Run down by more than its thread should ask: crossed, dirty, or the wrong one. */
+  | { code: 'ranDownStiff'; station: string; torqueNm: number; limitNm: number }
+  | { code: 'angleOver'; station: string; turnedDeg: number; maxDeg: number }
+  | { code: 'overMaximum'; torqueNm: number; maximumNm: number; whose?: WhoseFigure }
   | { code: 'nothingToLoosen'; station: string }
   | { code: 'nothingToUndo' }
   | { code: 'unknownPrerequisite'; prerequisite: string }
@@ -193,6 +234,9 @@ export const OVERRIDABLE: ReadonlySet<RefusalCode> = new Set<RefusalCode>([
   'threadHasSet',
   'notAtRideHeight',
   'rideHeightOff',
+  'ranDownStiff',
+  'wheelHangs',
+  'anotherWanted',
   'stripOpen',
   'stepWaitsFor',
   'actWaitsFor',
@@ -214,5 +258,7 @@ export const OVERRIDABLE_STEPS: ReadonlySet<RefusalCode> = new Set<RefusalCode>(
 export const CONFIRMABLE: ReadonlySet<RefusalCode> = new Set<RefusalCode>([
   'likelyUnitSlip',
   'outsideBand',
+  'angleShort',
+  'angleOver',
   'overMaximum',
 ]);

@@ -3,10 +3,19 @@ import { isByHand } from '../tightening/kinds.ts';
 import { type JobState, type Pull, type StationState, stationState } from './job-state.ts';
 
 /**
- * How far a station is, as it is drawn. `reopened` was at torque once and was loosened since.
+ * How far a station is, as it is drawn. `beaded`: started, its compound on. `partTorque`: a stage of its torque is pulled. `reopened` was at torque once and was loosened since.
  * `bad`: the last pull went over, or clicked without moving; it must be loosened first.
  */
-export type StationMark = 'empty' | 'started' | 'snug' | 'atTorque' | 'verified' | 'reopened' | 'bad';
+export type StationMark =
+  | 'empty'
+  | 'started'
+  | 'beaded'
+  | 'snug'
+  | 'partTorque'
+  | 'atTorque'
+  | 'verified'
+  | 'reopened'
+  | 'bad';
 
 const NONE: readonly Pull[] = [];
 /** Station states are never changed in place, so what follows from one is worked out once. */
@@ -41,7 +50,7 @@ export function nextPassIndex(station: PlanStation, state: StationState): number
   return station.passIndexes.find(
     (index) =>
       !standing.some((pull) => pull.pass === index && pull.verdict === 'accepted') &&
-      !state.marks?.some(({ pass }) => pass === index),
+      !state.marks?.some(({ pass, stale }) => pass === index && !stale),
   );
 }
 
@@ -73,7 +82,8 @@ export function stationMark(plan: Plan, station: PlanStation, job: JobState): St
   }
   const wasAtTorque = state.pulls.some((pull) => pull.voided && pull.verdict === 'accepted');
   if (state.stage !== 'snug' && wasAtTorque) return 'reopened';
-  return state.stage;
+  if (state.stage === 'snug' && standingPulls(state).some(({ verdict }) => verdict === 'accepted')) return 'partTorque';
+  return state.stage === 'started' && state.bead ? 'beaded' : state.stage;
 }
 
 /** Whether every station of a group is complete. */

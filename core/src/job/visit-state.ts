@@ -37,6 +37,16 @@ export interface ActState {
   begun?: { sinceMs: number } & Stamp;
 }
 
+/** Which figure holds for a thread that the sheet's did not count on. */
+export interface SettledBasis {
+  use: 'asPrinted' | 'sameLoad';
+  factorFrom?: 'friction' | 'product' | 'house';
+  factor: number;
+  printedNm: number;
+  sameLoadNm: number;
+  reason: string;
+}
+
 /** What may be done with a vehicle that is not finished. */
 export const MAY_DO = ['stand', 'roll', 'drive', 'tow'] as const;
 export type MayDo = (typeof MAY_DO)[number];
@@ -64,6 +74,12 @@ export interface VisitState {
   debts: Record<string, DebtState>;
   refitOrder?: string[];
   figures: Record<string, GivenFigure & Stamp>;
+  /** Lockers whose strength the sheet left open, by compound. */
+  compounds?: Record<string, { grade: 'threadlockerMedium' | 'threadlockerHigh'; product: string } & Stamp>;
+  /** Figures aimed at for another thread than the one they count on, by station. */
+  bases?: Record<string, SettledBasis & Stamp>;
+  /** Added after the job was signed. */
+  addenda?: Array<{ text: string; foundBy: string; redone?: string; station?: string } & Stamp>;
   settled: Record<string, { settlement: Settlement; reason: string } & Stamp>;
   split: Record<string, { reason: string } & Stamp>;
   /** Photos by their id, with the hash of their bytes. */

@@ -2,10 +2,10 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { REAR_AIR_SPRINGS, ROCK_SLIDERS, TRACK_BAR_BRACE } from '#demo/kits.ts';
 import { demoWrenches } from '#demo/shop.ts';
-import { Worker } from '#demo/work-through.ts';
 import { OPENED_NOW } from '../kit/house-rules.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import type { Answers } from '../line/ask.ts';
+import { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '../visit/visit.ts';
 import type { JobCommand } from './acts.ts';
 import { baselineVerdict, sideDifference } from './baseline-verdict.ts';
@@ -34,10 +34,10 @@ function open(documents: KitDocument[], later: KitDocument[] = []): JobLog {
   return opened.value;
 }
 const visit = (documents = [REAR_AIR_SPRINGS, TRACK_BAR_BRACE, ROCK_SLIDERS], later: KitDocument[] = []) =>
-  new Worker(open(documents, later), WRENCHES, MIRA, NOON);
+  new CarefulFitter(open(documents, later), WRENCHES, MIRA, NOON);
 
 let serial = 0;
-function refusal(worker: Worker, command: JobCommand, by: Person = MIRA): string {
+function refusal(worker: CarefulFitter, command: JobCommand, by: Person = MIRA): string {
   serial += 1;
   const outcome = takeCommand(worker.log, WRENCHES, { id: `v-${serial}`, atMs: worker.nowMs, by, command });
   return outcome.ok ? 'accepted' : outcome.refusal.code;
@@ -50,7 +50,7 @@ const settle: JobCommand = {
 };
 
 /** Everything that must be settled before the strip. */
-function prepare(worker: Worker): void {
+function prepare(worker: CarefulFitter): void {
   worker.give(settle, RAFE);
   worker.give({ type: 'answerPrerequisite', prerequisite: 'q1', met: true, value: 11 });
   worker.give({ type: 'answerPrerequisite', prerequisite: 'q2', met: true });
@@ -60,10 +60,10 @@ function prepare(worker: Worker): void {
 }
 
 const stepsDone = (log: JobLog): ReadonlySet<string> => lineProgress(log.plan, log.state).steps;
-const stripOpen = ({ log }: Worker): boolean =>
+const stripOpen = ({ log }: CarefulFitter): boolean =>
   log.plan.steps.some(({ id, phase }) => (phase === 'prepare' || phase === 'strip') && !stepsDone(log).has(id));
 /** Everything up to the last thing that comes off. */
-const doStrip = (worker: Worker): void => worker.while(stripOpen);
+const doStrip = (worker: CarefulFitter): void => worker.while(stripOpen);
 /** The rear of the vehicle goes up, as a careful pair does it. */
 const LIFT: JobCommand = {
   type: 'doAct',

@@ -8,7 +8,6 @@ import { JOINT_ACTIONS, type JointAction } from './step-action.ts';
 export type Listed = Pick<
   Plan,
   | 'groups'
-  | 'items'
   | 'prerequisites'
   | 'choices'
   | 'baselines'
@@ -18,7 +17,10 @@ export type Listed = Pick<
   | 'neighbours'
   | 'temporary'
   | 'checks'
->;
+> & {
+  /** What of them is needed hangs on the steps, and is worked out after. */
+  items: ReadonlyArray<Omit<Plan['items'][number], 'needed' | 'expectedSpare' | 'putOn'>>;
+};
 
 /** A list of steps that steps are put into; what waited for its neighbour waits for the new one too. */
 class StepList {

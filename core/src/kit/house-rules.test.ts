@@ -1,13 +1,13 @@
 import { describe, expect, it } from '@jest/globals';
 import { FRONT_RECOVERY_POINTS } from '#demo/kits.ts';
 import { MIRA, NOON, plate, RAFE, refusal, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import { oneKit, openLog } from '../job/job-log.ts';
 import { compoundClocks } from '../job/line-clocks.ts';
+import { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import { type HouseRules, houseRules, OPENED_NOW, USUAL_RULES } from './house-rules.ts';
 
 /** The recovery plate in a shop with rules of its own. */
-function under(rules: Partial<HouseRules>): Worker {
+function under(rules: Partial<HouseRules>): CarefulFitter {
   const opened = openLog({
     ...oneKit(FRONT_RECOVERY_POINTS),
     vehicle: { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab' },
@@ -15,7 +15,7 @@ function under(rules: Partial<HouseRules>): Worker {
     shop: rules,
   });
   if (!opened.ok) throw new Error(opened.error.code);
-  return new Worker(opened.value, WRENCHES, MIRA, NOON);
+  return new CarefulFitter(opened.value, WRENCHES, MIRA, NOON);
 }
 
 describe('house rules', () => {

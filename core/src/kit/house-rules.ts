@@ -11,11 +11,17 @@ export interface HouseRules extends PassRule {
   byFeel: boolean;
   /** How often a vehicle's bolt goes back in where nobody says how often it may; with the next it is a new one. */
   boltUses: number;
+  /** Share of a figure made for a dry thread that the shop uses on anti-seize; left out, none of its own. */
+  antiSeizeShare?: number;
+  /** Share of the final torque that running a bolt down may take where its kit does not say; left out, the usual. */
+  runDownShare?: number;
   /**
    * Whether a bolt of the vehicle that goes back in is pulled with a wrench like any other, and what was measured before
    * is measured again, or whether both are only told: jobs opened before that was asked have nothing else on record.
    */
   proof: 'measured' | 'told';
+  /** IANA name of the shop's time zone: what times on cards, records and screens are told in; left out, UTC. */
+  timeZone?: string;
 }
 
 /** What holds where a shop says nothing: common practice, no source. */
@@ -33,6 +39,9 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     heldUpBy: own.heldUpBy,
     byFeel: own.byFeel ?? USUAL_RULES.byFeel,
     boltUses: own.boltUses ?? USUAL_RULES.boltUses,
+    antiSeizeShare: own.antiSeizeShare,
+    runDownShare: own.runDownShare,
     proof: own.proof ?? USUAL_RULES.proof,
+    timeZone: own.timeZone,
   };
 }

@@ -46,7 +46,16 @@ const torqueOf = (specs: Station['specs']): string => specs.map((spec) => spec.p
  */
 export function kitDifference(before: KitDocument, after: KitDocument): KitChange[] {
   const changes: KitChange[] = [];
-  for (const field of ['title', 'maker', 'statedMinutes', 'difficulty', 'scope', 'powerTools', 'fits'] as const) {
+  for (const field of [
+    'title',
+    'maker',
+    'statedMinutes',
+    'difficulty',
+    'scope',
+    'powerTools',
+    'runDownShare',
+    'fits',
+  ] as const) {
     if (!same(before[field], after[field]))
       changes.push({
         list: 'document',

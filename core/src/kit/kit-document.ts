@@ -14,11 +14,12 @@ import type {
   Temporary,
 } from './kit-preparation.ts';
 import type { Disconnect, RemovedThing, Step } from './kit-step.ts';
+import type { SpacerOn } from './owner-spacer.ts';
 import type { PrintedSpec } from './printed-spec.ts';
 
 /** The file name of the format; `version` rises with every change that older readers could not read. */
 export const KIT_FORMAT = 'wrenchman-kit';
-export const KIT_VERSION = 6;
+export const KIT_VERSION = 7;
 
 /** A fact about the vehicle that may answer a question without asking. */
 export type VehicleFact = 'modelYear' | 'buildMonth' | 'engine' | 'drivenWheels' | 'body' | 'gearbox' | 'trim';
@@ -33,6 +34,8 @@ export interface Question {
   /** Smallest and largest sensible number. */
   min?: number;
   max?: number;
+  /** A number that is the thickness of a spacer of the owner's: judged by the stud it goes on. */
+  spacer?: SpacerOn;
   /** Filled in from the vehicle when the vehicle knows. */
   from?: VehicleFact;
   /**
@@ -65,7 +68,26 @@ export const ITEM_KINDS = [
   'coupler',
 ] as const;
 export type ItemKind = (typeof ITEM_KINDS)[number];
-export type HeadShape = 'hex' | 'hexFlange' | 'socketCap' | 'button' | 'countersunk' | 'castle' | 'none';
+export const HEAD_SHAPES = [
+  'hex',
+  'hexFlange',
+  'socketCap',
+  'button',
+  'countersunk',
+  'castle',
+  /** Twelve points outside, on a flange. */
+  'twelvePoint',
+  /** A star inside a round head. */
+  'sixLobe',
+  /** A star outside, on a flange. */
+  'sixLobeOutside',
+  /** A mushroom over a square neck. */
+  'carriage',
+  'square',
+  'eye',
+  'none',
+] as const;
+export type HeadShape = (typeof HEAD_SHAPES)[number];
 
 /** One line of the packing list, or of what comes from the vehicle or the shop. */
 export interface Item {
@@ -217,6 +239,10 @@ export interface JointGroup {
   torqueOrder?: OrderRule;
   stages?: number[];
   verify?: boolean;
+  /** The second look is at these stations alone; left out, at all of them. */
+  verifyOnly?: string[];
+  /** The second look is by somebody else than who tightened. */
+  verifyBy?: 'another';
   /** Where on the vehicle, seen from above: along from 0 at the nose to 1 at the tail, across from -1 left to 1 right. */
   spot?: { along: number; across: number };
   /** Torqued only with the suspension loaded at ride height. */
@@ -285,6 +311,8 @@ export interface KitDocument {
   scope?: 'wholeKit' | 'pair' | 'singlePart' | 'finish';
   /** What the sheet says of power tools. Default: run down only. */
   powerTools?: 'runDownOnly' | 'never' | 'free';
+  /** Share of the final torque that running a bolt down may take, above 0 up to 1. */
+  runDownShare?: number;
   /** The structure must stay located: nothing is opened on one side while the other is. */
   oneSideAtATime?: boolean;
   /** Words the vehicle carries once the kit is on: `air springs`. Later kits ask for them. */

@@ -212,6 +212,8 @@ export function kitFaults(kit: KitDocument): KitFault[] {
       stages.every((share, place) => share <= 1 && (share > (stages[place - 1] ?? 0) || stages[place - 1] === 1)) &&
       stages.at(-1) === 1;
     if (!rising) add(`${path}.stages`, 'stagesNotRising', stages.join(', '));
+    for (const id of group.verifyOnly ?? [])
+      if (!group.stations.includes(id)) add(`${path}.verifyOnly`, 'unknownStation', id);
     if (group.verify && !group.stations.some((id) => specsOf.get(id)?.some((printed) => canBeVerified(printed.spec)))) {
       add(`${path}.verify`, 'verifyImpossible', group.id);
     }

@@ -27,17 +27,27 @@ const cornersOf = (shape: MapShape): Point[] => {
 };
 
 /**
- * What a group's map shows: everything on it, and at least the sheet it is drawn on. The sheet begins at the origin, or
- * lies about it where the map was drawn about its centre.
+ * The sheet a group's map is drawn on: it begins at the origin, or lies about it where the map was drawn about its centre.
  */
-export function mapBox(map: JointGroup['map'], stations: readonly Point[]): MapBox {
+export function sheetOf(map: JointGroup['map'], stations: readonly Point[]): MapBox {
   const points = [...stations, ...map.shapes.flatMap(cornersOf)];
   const aboutX = points.some((point) => point.xMm < 0);
   const aboutY = points.some((point) => point.yMm < 0);
-  const [sheetLeft, sheetTop] = [aboutX ? -map.widthMm / 2 : 0, aboutY ? -map.heightMm / 2 : 0];
-  const left = Math.min(sheetLeft, ...points.map((point) => point.xMm));
-  const top = Math.min(sheetTop, ...points.map((point) => point.yMm));
-  const right = Math.max(sheetLeft + map.widthMm, ...points.map((point) => point.xMm));
-  const bottom = Math.max(sheetTop + map.heightMm, ...points.map((point) => point.yMm));
+  return {
+    left: aboutX ? -map.widthMm / 2 : 0,
+    top: aboutY ? -map.heightMm / 2 : 0,
+    widthMm: map.widthMm,
+    heightMm: map.heightMm,
+  };
+}
+
+/** What a group's map shows: everything on it, and at least the sheet it is drawn on. */
+export function mapBox(map: JointGroup['map'], stations: readonly Point[]): MapBox {
+  const points = [...stations, ...map.shapes.flatMap(cornersOf)];
+  const sheet = sheetOf(map, stations);
+  const left = Math.min(sheet.left, ...points.map((point) => point.xMm));
+  const top = Math.min(sheet.top, ...points.map((point) => point.yMm));
+  const right = Math.max(sheet.left + sheet.widthMm, ...points.map((point) => point.xMm));
+  const bottom = Math.max(sheet.top + sheet.heightMm, ...points.map((point) => point.yMm));
   return { left, top, widthMm: right - left, heightMm: bottom - top };
 }

@@ -44,6 +44,7 @@ export interface PlanKit {
   prefix: KitPrefix;
   statedMinutes?: number;
   powerTools: 'runDownOnly' | 'never' | 'free';
+  runDownShare?: number;
   oneSideAtATime: boolean;
   adds: string[];
 }
@@ -92,8 +93,12 @@ export type PlanRemoved = Omit<Applies<RemovedThing>, 'specs'> & {
 };
 
 /** A packing line with the arithmetic of this vehicle. */
-export interface PlanItem extends Omit<Item, 'when' | 'quantities' | 'facings'> {
+export interface PlanItem extends Omit<Item, 'when' | 'quantities' | 'facings' | 'leftover'> {
   kit: string;
+  /** Pieces the sheet says are left over. */
+  statedSpare?: number;
+  /** Of what is needed, put on by steps of their own and not in stations. */
+  putOn: number;
   /** Pieces that stand in stations, or parts that are fitted. */
   needed: number;
   /** Expected on the tray at the end. */
@@ -110,10 +115,14 @@ export interface PlanStation extends Omit<Station, 'when' | 'specs'> {
   basis?: FigureBasis;
   /** The comparisons that chose the specification, empty when the sheet gives only one. */
   specBecause: Reason[];
+  /** Its thread is not the one its figure counts on, and a person chose what is aimed at. */
+  aimed?: { use: 'asPrinted' | 'sameLoad'; factorFrom?: 'friction' | 'product' | 'house'; factor: number };
   /** The other kit's joint whose figure it is, where this sheet sends to that one. */
   figureFrom?: { kit: string; station: StationId };
   /** Figures of the sheet for other vehicles at this station: shown, so that they are not taken for this one. */
   notThisVehicle?: string[];
+  /** The second look of its group is not at this one. */
+  unverified?: true;
   /** The passes of the group that this station takes part in, by index. */
   passIndexes: number[];
 }
@@ -121,7 +130,7 @@ export interface PlanStation extends Omit<Station, 'when' | 'specs'> {
 export interface PlanGroup
   extends Omit<
     JointGroup,
-    'when' | 'startOrder' | 'snugOrder' | 'torqueOrder' | 'stages' | 'verify' | 'after' | 'looseWith'
+    'when' | 'startOrder' | 'snugOrder' | 'torqueOrder' | 'stages' | 'verify' | 'verifyOnly' | 'after' | 'looseWith'
   > {
   kit: string;
   startOrder: StationId[];

@@ -12,6 +12,7 @@ import { type HouseRules, houseRules } from './house-rules.ts';
 import type { KitPrefix } from './ids.ts';
 import type { JointGroup, KitDocument, OrderRule, Question, Station } from './kit-document.ts';
 import type { Step } from './kit-step.ts';
+import { spacerFits } from './owner-spacer.ts';
 import type {
   Applies,
   Plan,
@@ -24,6 +25,7 @@ import type {
   TraceEntry,
 } from './plan.ts';
 import type { PrintedSpec } from './printed-spec.ts';
+import { actsPuttingOn } from './put-on.ts';
 import { keptStepsBefore } from './step-order.ts';
 import { sameWord, usesOf, type VehicleFacts } from './vehicle-facts.ts';
 
@@ -83,7 +85,8 @@ export function answerAllowed(question: Question, answer: Answers[string]): bool
         typeof answer === 'number' &&
         Number.isFinite(answer) &&
         answer >= (question.min ?? Number.NEGATIVE_INFINITY) &&
-        answer <= (question.max ?? Number.POSITIVE_INFINITY)
+        answer <= (question.max ?? Number.POSITIVE_INFINITY) &&
+        (question.spacer === undefined || spacerFits(question.spacer, answer))
       );
   }
 }
@@ -176,11 +179,14 @@ function orderOf(
 }
 
 /** The passes of its group that a station takes part in. */
-export const passIndexesOf = (station: Pick<PlanStation, 'spec' | 'rounds'>, passes: readonly Pass[]): number[] => {
+export const passIndexesOf = (
+  station: Pick<PlanStation, 'spec' | 'rounds' | 'unverified'>,
+  passes: readonly Pass[],
+): number[] => {
   if (station.spec.kind === 'snug') return [];
   // Stages and verify passes exist only for joints that may be pulled more than once.
   if (canBeVerified(station.spec)) {
-    const all = passes.map((_, index) => index);
+    const all = passes.flatMap((pass, index) => (station.unverified && pass.kind === 'verify' ? [] : [index]));
     if (station.rounds === undefined) return all;
     // The last of the rounds, and the second look.
     const tightening = all.filter((index) => passes[index]?.kind === 'tighten').slice(-station.rounds);
@@ -295,21 +301,25 @@ function resolveSteps(resolving: Resolving, present: Present): PlanStep[] {
   }));
 }
 
-/** The arithmetic of the packing list: what stands in stations, and parts whose group is there. */
+/** The arithmetic of the packing list: what stands in stations, what steps put on, and parts whose group is there. */
 export function withNeeds(
-  items: ReadonlyArray<Omit<PlanItem, 'needed' | 'expectedSpare'>>,
+  items: ReadonlyArray<Omit<PlanItem, 'needed' | 'expectedSpare' | 'putOn'>>,
   stations: readonly PlanStation[],
   groups: ReadonlySet<string>,
+  steps: ReadonlyArray<Pick<PlanStep, 'actions'>>,
 ): PlanItem[] {
+  const acts = actsPuttingOn(steps);
   const inStations = new Map<string, number>();
   for (const { stack } of stations)
     for (const piece of stack)
       if (piece.kind === 'hardware') inStations.set(piece.item, (inStations.get(piece.item) ?? 0) + 1);
   return items.map((item) => {
     const asPart = item.kind === 'part' && item.fittedWith !== undefined && groups.has(item.fittedWith);
-    const needed =
-      item.kind === 'compound' ? item.quantity : (inStations.get(item.id) ?? 0) + (asPart ? item.quantity : 0);
-    return { ...item, needed, expectedSpare: item.quantity - needed };
+    const standing = inStations.get(item.id) ?? 0;
+    const byActs = item.kind !== 'compound' && (asPart || acts.has(item.id));
+    const putOn = byActs ? Math.max(0, item.quantity - standing - (item.statedSpare ?? 0)) : 0;
+    const needed = item.kind === 'compound' ? item.quantity : standing + putOn;
+    return { ...item, putOn, needed, expectedSpare: item.quantity - needed };
   });
 }
 
@@ -369,12 +379,16 @@ export function resolve(
       torqueOrder,
       stages,
       verify,
+      verifyOnly,
       after: _after,
       looseWith: _with,
       because: _,
       ...rest
     } = group;
-    const passes = passPlan(members.length, { stages, verify }, rules);
+    const named = new Set(verifyOnly);
+    // Where some are named a second look is wanted, whatever the number of stations.
+    const passes = passPlan(members.length, { stages, verify: verify ?? (named.size > 0 || undefined) }, rules);
+    for (const member of members) if (named.size > 0 && !named.has(member.id)) member.unverified = true;
     for (const member of members) member.passIndexes = passIndexesOf(member, passes);
     const torque = orderOf(torqueOrder, () => mostEvenPattern(members, (station) => station), members);
     const byId = new Map(members.map((member) => [member.id, member]));
@@ -401,18 +415,25 @@ export function resolve(
   }
 
   const items = applying(resolving, 'items', kit.items, (item) => `${item.line} ${item.name}`).map(({ entry }) => {
-    const { when: _, quantities, facings, ...item } = entry;
+    const { when: _, quantities, facings, leftover, ...item } = entry;
     const first = <T extends { when?: Condition }>(list: readonly T[] | undefined): T | undefined =>
       list?.find(({ when }) => evaluate(when, answers).truth === 'true');
     const quantity = first(quantities)?.quantity ?? item.quantity;
     const facing = first(facings)?.facing ?? item.facing;
-    return { ...item, quantity, ...(facing === undefined ? {} : { facing }), kit: kit.id };
+    const statedSpare = first(leftover)?.quantity;
+    return {
+      ...item,
+      quantity,
+      ...(facing === undefined ? {} : { facing }),
+      ...(statedSpare === undefined ? {} : { statedSpare }),
+      kit: kit.id,
+    };
   });
   const text = (entry: { text: string }) => entry.text;
   const name = (entry: { name: string }) => entry.name;
   const listed = {
     groups,
-    items: withNeeds(items, stations, present),
+    items,
     prerequisites: sift(resolving, 'prerequisites', kit.prerequisites, text),
     baselines: sift(resolving, 'baselines', kit.baselines, name),
     choices: sift(resolving, 'choices', kit.choices, text),
@@ -438,6 +459,7 @@ export function resolve(
     group: present,
     compound: compounds,
   });
+  const whole = completeSteps(steps, listed, { kit: kit.id, prefix, proof: rules.proof });
   return ok({
     title: kit.title,
     maker: kit.maker,
@@ -451,6 +473,7 @@ export function resolve(
         prefix: '',
         statedMinutes: kit.statedMinutes,
         powerTools: kit.powerTools ?? 'runDownOnly',
+        runDownShare: kit.runDownShare,
         oneSideAtATime: kit.oneSideAtATime ?? false,
         adds: kit.adds ?? [],
       },
@@ -466,7 +489,8 @@ export function resolve(
     tools: sift(resolving, 'tools', kit.tools, name),
     figures: kit.figures ?? [],
     ...listed,
-    steps: completeSteps(steps, listed, { kit: kit.id, prefix, proof: rules.proof }),
+    items: withNeeds(items, stations, present, whole),
+    steps: whole,
     conflicts: [],
     shared: [],
     trace,

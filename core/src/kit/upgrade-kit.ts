@@ -30,6 +30,8 @@ const STEPS: ReadonlyArray<{ from: number; lift: (kit: Raw) => Raw }> = [
   { from: 4, lift: (kit) => ({ ...kit, version: 5 }) },
   // Version 6 only adds: what checks and baselines are judged by, shims, and ride heights.
   { from: 5, lift: (kit) => ({ ...kit, version: 6 }) },
+  // Version 7 only adds: procedures, lockers of unknown strength, the share that running down may take.
+  { from: 6, lift: (kit) => ({ ...kit, version: 7 }) },
 ];
 
 /** What a closing step of version 3 was for: putting together again, or looking whether it works. */

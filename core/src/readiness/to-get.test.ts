@@ -2,12 +2,12 @@ import { describe, expect, it } from '@jest/globals';
 import { kitOfActs, ONE_OF_EACH } from '#demo/any-acts.ts';
 import { FRONT_BALL_JOINTS } from '#demo/kits.ts';
 import { ISA, MIRA, NOON, openKit, tryCommand, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import { jobProgress } from '../job/job-progress.ts';
 import { nextOnLine } from '../job/line-next.ts';
 import { shoppingList } from '../job/shopping-list.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import type { StepAction } from '../kit/step-action.ts';
+import { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import { overlap, readiness, type ShopStock } from './readiness.ts';
 import { toolsNeeded } from './tool-need.ts';
 
@@ -25,7 +25,7 @@ const kitOf = (actions: StepAction[], change: (kit: KitDocument) => void = () =>
   change(kit);
   return kit;
 };
-const workerOn = (kit: KitDocument) => new Worker(openKit(kit), WRENCHES, MIRA, NOON);
+const workerOn = (kit: KitDocument) => new CarefulFitter(openKit(kit), WRENCHES, MIRA, NOON);
 const names = (kit: KitDocument) => toolsNeeded(openKit(kit).plan, []).needs.map(({ name }) => name);
 
 describe('tools follow from what is done, not from drives alone', () => {
@@ -113,7 +113,7 @@ describe('tools follow from what is done, not from drives alone', () => {
 describe('a special that two jobs want in the same hours', () => {
   const press = () => workerOn(FRONT_BALL_JOINTS);
   const CRIB = [{ id: 'p', kind: 'special' as const, name: 'Ball joint press', place: 'Cage' }];
-  const clashes = (worker: Worker, alongside: Array<{ number: string; specials: string[] }>) =>
+  const clashes = (worker: CarefulFitter, alongside: Array<{ number: string; specials: string[] }>) =>
     readiness(worker.log.plan, worker.log.state, { ...STOCK, tools: CRIB, alongside }, NOON).onTheWay.flatMap((one) =>
       one.code === 'toolElsewhere' ? [`${one.name} ${one.number}`] : [],
     );

@@ -1,3 +1,4 @@
+import type { FactorSource } from '../job/act/settle-basis.ts';
 import type { AddedWasher } from '../job/added-washer.ts';
 import { type BaselineMiss, baselineMisses } from '../job/baseline-verdict.ts';
 import { debtsOf } from '../job/debt.ts';
@@ -5,11 +6,13 @@ import type { DebtEnd } from '../job/debt-kind.ts';
 import type { FigureSource } from '../job/figure.ts';
 import type { JobState, Pull, Unfinished } from '../job/job-state.ts';
 import type { When } from '../job/stamp.ts';
+import { isStroke } from '../job/strokes.ts';
 import { needsApproval, type ThreadRung } from '../job/thread-rung.ts';
 import type { MayDo } from '../job/visit-state.ts';
 import type { Plan } from '../kit/plan.ts';
 import type { Answer } from '../line/ask.ts';
 import { lineOf } from '../line/line.ts';
+import type { PullVerdict } from '../tightening/judge-pull.ts';
 
 /** Anything in a job that did not go as planned, with who, when and why. Read by whoever takes the vehicle over. */
 export type Deviation = When &
@@ -32,6 +35,22 @@ export type Deviation = When &
     | { kind: 'calculation'; station?: string; summary: string; reason: string; link: string }
     /** A figure for what the sheet gives none; absent: done by feel. */
     | { kind: 'figureGiven'; target: string; printed?: string; source: FigureSource; note: string }
+    /** Its thread is not the one its figure counts on: both torques, and which was used. */
+    | {
+        kind: 'basisSettled';
+        station: string;
+        use: 'asPrinted' | 'sameLoad';
+        factorFrom?: FactorSource;
+        printedNm: number;
+        sameLoadNm: number;
+        reason: string;
+      }
+    /** The sheet did not say how strong; a lead did. */
+    | { kind: 'compoundNamed'; compound: string; product: string }
+    /** A stage of a procedure that missed its band. */
+    | { kind: 'stageMissed'; station: string; stage: number; torqueNm: number; verdict: PullVerdict }
+    /** Found after the record was signed. */
+    | { kind: 'addendum'; station?: string; text: string; foundBy: string; redone?: string }
     | { kind: 'conflictSettled'; conflict: string; choice: string; printed?: string; reason: string }
     | { kind: 'sharedSplit'; key: string; reason: string }
     | { kind: 'kitDropped'; prefix: string; reason: string }
@@ -83,8 +102,12 @@ export function deviations(plan: Plan, state: JobState): Deviation[] {
       found.push({ kind: 'loosened', station, reason, spent, atMs, by });
     for (const { pass, torqueNm, atMs, by } of entry.repeats ?? [])
       found.push({ kind: 'pullRepeated', station, pass, torqueNm, atMs, by });
+    for (const { stage, torqueNm, verdict, atMs, by } of entry.stages ?? [])
+      if (torqueNm !== undefined && verdict !== undefined && verdict !== 'accepted')
+        found.push({ kind: 'stageMissed', station, stage, torqueNm, verdict, atMs, by });
     for (const pull of entry.pulls) {
-      if (pull.verdict !== 'accepted') found.push({ kind: 'pullMissed', station, pull, atMs: pull.atMs, by: pull.by });
+      if (pull.verdict !== 'accepted' && !isStroke(pull, entry.pulls))
+        found.push({ kind: 'pullMissed', station, pull, atMs: pull.atMs, by: pull.by });
       if (pull.withdrawn) found.push({ kind: 'pullWithdrawn', station, pull, ...pull.withdrawn });
       for (const { from, to, reason, atMs, by } of pull.corrections)
         found.push({ kind: 'pullCorrected', station, from, to, reason, atMs, by });
@@ -137,6 +160,19 @@ function visitDeviations(plan: Plan, state: JobState): Deviation[] {
       atMs,
       by,
     })),
+    ...Object.entries(visit.bases ?? {}).map(([station, { commandId: _, factor: __, ...settled }]) => ({
+      kind: 'basisSettled' as const,
+      station,
+      ...settled,
+    })),
+    ...Object.entries(visit.compounds ?? {}).map(([compound, { product, atMs, by }]) => ({
+      kind: 'compoundNamed' as const,
+      compound,
+      product,
+      atMs,
+      by,
+    })),
+    ...(visit.addenda ?? []).map(({ commandId: _, ...addendum }) => ({ kind: 'addendum' as const, ...addendum })),
     ...Object.entries(visit.settled).map(([conflict, { settlement, reason, atMs, by }]) => ({
       kind: 'conflictSettled' as const,
       conflict,

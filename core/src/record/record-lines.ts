@@ -1,7 +1,8 @@
 import type { Compound } from '../compound/compound.ts';
-import { type JobState, type Pull, stationState } from '../job/job-state.ts';
+import { type JobState, type Pull, type StationState, stationState } from '../job/job-state.ts';
 import type { Stamp } from '../job/stamp.ts';
 import { type StationMark, stationMark } from '../job/station-progress.ts';
+import { isStroke } from '../job/strokes.ts';
 import { indexOf, type Plan, type PlanGroup, type PlanItem, type PlanStation } from '../kit/plan.ts';
 import type { Pass } from '../tightening/pass-plan.ts';
 
@@ -13,6 +14,8 @@ export interface PullLine {
   /** The pass it was made in; undefined where the plan no longer has it. */
   pass?: Pass;
   stands: PullStands;
+  /** One stroke of a turn that went on. */
+  stroke: boolean;
 }
 
 /** One joint as the record tells of it. */
@@ -23,6 +26,12 @@ export interface JointLine {
   fastener?: PlanItem;
   /** What was put on its thread. */
   treated?: Compound;
+  /** The bead, with the bottle it came from. */
+  bead?: StationState['bead'];
+  /** Torque it took to run down, N·m, where somebody said so. */
+  runDownNm?: number;
+  /** Stages of a procedure before its last tightening, in the order they were done. */
+  stages: NonNullable<StationState['stages']>;
   /** For joints without a figure: who said that it is done. */
   stop?: Stamp & { reason?: string };
   /** Second looks at the mark, where the locker had set. */
@@ -55,9 +64,17 @@ export function recordLines(plan: Plan, state: JobState): GroupLines[] {
           mark: stationMark(plan, station, state),
           fastener,
           treated: entry.bead && compounds.get(entry.bead.compound),
+          bead: entry.bead,
+          runDownNm: entry.snugged?.runDownNm,
+          stages: entry.stages ?? [],
           stop: entry.stopConfirmed,
           looks: entry.marks ?? [],
-          pulls: entry.pulls.map((pull) => ({ pull, pass: group.passes[pull.pass], stands: standsOf(pull) })),
+          pulls: entry.pulls.map((pull) => ({
+            pull,
+            pass: group.passes[pull.pass],
+            stands: standsOf(pull),
+            stroke: isStroke(pull, entry.pulls),
+          })),
         },
       ];
     }),

@@ -1,32 +1,32 @@
 import { describe, expect, it } from '@jest/globals';
 import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { bar, guard, MIRA, pullOf, RAFE, tryCommand, untilSnug } from '#demo/try-job.ts';
-import type { Worker } from '#demo/work-through.ts';
 import { stationState } from '../job/job-state.ts';
 import { nextStep } from '../job/next-station.ts';
+import type { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import { deviations } from './deviations.ts';
 import { type JointLine, recordLines } from './record-lines.ts';
 
 const GROUP = TRANSFER_CASE_GUARD.groups[0]?.id ?? '';
 const snug = () => untilSnug(guard(), GROUP);
-const lines = ({ log }: Worker) => recordLines(log.plan, log.state);
-const joint = (worker: Worker, id: string): JointLine => {
+const lines = ({ log }: CarefulFitter) => recordLines(log.plan, log.state);
+const joint = (worker: CarefulFitter, id: string): JointLine => {
   const found = lines(worker)
     .flatMap(({ joints }) => joints)
     .find(({ station }) => station.id === id);
   if (!found) throw new Error(id);
   return found;
 };
-const kinds = ({ log }: Worker) => deviations(log.plan, log.state).map(({ kind }) => kind);
-const of = <K extends string>({ log }: Worker, kind: K) =>
+const kinds = ({ log }: CarefulFitter) => deviations(log.plan, log.state).map(({ kind }) => kind);
+const of = <K extends string>({ log }: CarefulFitter, kind: K) =>
   deviations(log.plan, log.state).filter((d) => d.kind === kind);
-const pullAt = (worker: Worker, torqueNm: number, extra = {}) => {
+const pullAt = (worker: CarefulFitter, torqueNm: number, extra = {}) => {
   const next = nextStep(worker.log.plan, worker.log.state, GROUP);
   if (next.kind !== 'pull') throw new Error(next.kind);
   worker.give(pullOf(next.station, torqueNm, { wrench: 'w-1', ...extra }));
   return next.station;
 };
-const lastPull = (worker: Worker, id: string) => {
+const lastPull = (worker: CarefulFitter, id: string) => {
   const pull = stationState(worker.log.state, id).pulls.at(-1);
   if (!pull) throw new Error('no pull');
   return pull;

@@ -1,17 +1,17 @@
 import { describe, expect, it } from '@jest/globals';
 import { FRONT_BALL_JOINTS, FRONT_LIFT, REAR_AIR_SPRINGS } from '#demo/kits.ts';
 import { MIRA, openKit, RAFE, tryCommand, workerOn } from '#demo/try-job.ts';
-import type { Worker } from '#demo/work-through.ts';
 import { closeBlocks } from '../job/close-blocks.ts';
 import { oneKit, openLog } from '../job/job-log.ts';
 import { stationState } from '../job/job-state.ts';
 import { nextOnLine } from '../job/line-next.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import type { Plan, PlanStep } from '../kit/plan.ts';
+import type { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import { withReusedJoints } from './reused-joints.ts';
 
 const jointsOf = (plan: Plan, thing: string) => plan.groups.filter(({ again }) => again?.thing === thing);
-const untilAct = (worker: Worker, type: string, id: string) => {
+const untilAct = (worker: CarefulFitter, type: string, id: string) => {
   const next = () => nextOnLine(worker.log.plan, worker.log.state, MIRA.id, worker.nowMs)?.act;
   worker.while(() => {
     const action = next()?.action;
@@ -94,7 +94,9 @@ describe('fasteners of the vehicle that go back in', () => {
     worker.give({ type: 'doAct', act });
     const [station = ''] = jointsOf(worker.log.plan, 'caliper-bolts-left')[0]?.snugOrder ?? [];
     worker.give({ type: 'snug', station, tool: 'hand' });
-    // One of them is run down: it is not back in the tray on a press.
+    // One of them is run down: a press takes back that, and not what it stands on.
+    worker.give({ type: 'undo' });
+    expect(stages()).toEqual(['started', 'started']);
     expect(tryCommand(worker, { type: 'undo' })).toMatchObject({ ok: false });
   });
 

@@ -335,6 +335,18 @@ const SIZE_UNITS = new Set([
   '″',
 ]);
 
+/** Points and lobes a head has, by the numbers that stand before them. */
+const POINTS = new Set(['12', 'twelve', '6', 'six', '4', 'four', '8', 'eight']);
+
+/** Where `twelve-point`, `12 pt.`, `six-lobe` end, which tell a head's form; undefined where none begins. */
+function pointsEnd(tokens: readonly Token[], at: number): number | undefined {
+  const first = tokens[at];
+  if (first === undefined || !POINTS.has(first.lower)) return undefined;
+  const next = at + (tokens[at + 1]?.text === '-' || tokens[at + 1]?.text === '‑' ? 2 : 1);
+  if (!['point', 'points', 'pt', 'lobe', 'lobed', 'sided'].includes(tokens[next]?.lower ?? '')) return undefined;
+  return tokens[next + 1]?.text === '.' && tokens[next]?.lower === 'pt' ? next + 2 : next + 1;
+}
+
 /**
  * A count with the noun it counts: `four bolts`, `(14) 7 mm bolts`, `4 x M8 washers`, `a pair of brackets`. Sizes and
  * threads between the number and the noun are stepped over.
@@ -372,6 +384,8 @@ export function countAt(
     next = at + 1;
   }
   if (count === undefined || count < 1 || count > 200) return undefined;
+  // `twelve-point bolts` says how the head is driven, not how many there are.
+  if (pointsEnd(tokens, at) !== undefined) return undefined;
   // `A1` is the name of a line.
   if (tokens[at - 1]?.kind === 'word' && touching(tokens[at - 1], first)) return undefined;
   // `10 mm bolts` counts nothing, nor does the number of a step, a figure, a class.
@@ -386,6 +400,11 @@ export function countAt(
   for (let words = 0; words < 6; words++) {
     const token = tokens[next];
     if (!token || token.kind === 'break') return undefined;
+    const points = pointsEnd(tokens, next);
+    if (points !== undefined) {
+      next = points;
+      continue;
+    }
     const over = step(next);
     if (over !== undefined) {
       next = over;

@@ -392,3 +392,17 @@ describe('laws', () => {
   });
   it('reads at most the longest sheet', () => expect(LONGEST_SHEET).toBeGreaterThan(100_000));
 });
+
+describe('heads with points', () => {
+  const counts = (text: string) =>
+    readSheet(text).facts.flatMap(({ value }) => (value.kind === 'count' ? [value.count] : []));
+  it.each([
+    ['Tighten the 12 point head bolts to 70 Nm', []],
+    ['Tighten the twelve-point bolts to 70 Nm', []],
+    ['4 twelve-point bolts', [4]],
+    ['6 x 12-point M8 bolts', [6]],
+    ['12 bolts', [12]],
+  ])('%s', (text, count) => {
+    expect(counts(text)).toEqual(count);
+  });
+});

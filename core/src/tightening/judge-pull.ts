@@ -19,8 +19,6 @@ export const COMPARISON_SLACK = 1e-3;
 
 /** How a pull was made: what a reading cannot tell by itself. */
 export interface PullCircumstance {
-  /** A wrench that sends its torque knows whether anything turned; of a typed reading nobody does. */
-  source: 'typed' | 'live';
   /** A verify pull moves nothing, and overshoot in it is found, not made. */
   verifying: boolean;
 }
@@ -34,18 +32,19 @@ export interface PullCircumstance {
 export function judgePull(
   band: AcceptBand,
   reading: Reading,
-  { source, verifying }: PullCircumstance = { source: 'typed', verifying: false },
+  { verifying }: PullCircumstance = { verifying: false },
 ): PullVerdict {
-  const { torqueNm, angleDeg, movementDeg, gradientShare } = reading;
+  const { torqueNm, angleDeg, turnedDeg = angleDeg, movementDeg, gradientShare } = reading;
   const { absoluteMaximumNm, angle, gradient } = band;
   if (absoluteMaximumNm !== undefined && torqueNm > absoluteMaximumNm + COMPARISON_SLACK) return 'overMaximum';
   if (torqueNm < band.minNm - COMPARISON_SLACK) return 'under';
   if (torqueNm > band.maxNm + COMPARISON_SLACK) return 'over';
   if (angle) {
-    if (angleDeg === undefined || angleDeg < angle.minDeg - COMPARISON_SLACK) return 'under';
-    if (angleDeg > angle.maxDeg + COMPARISON_SLACK) return 'over';
+    if (turnedDeg === undefined || turnedDeg < angle.minDeg - COMPARISON_SLACK) return 'under';
+    if (turnedDeg > angle.maxDeg + COMPARISON_SLACK) return 'over';
   }
   if (gradient && (gradientShare === undefined || gradientShare > gradient.maxShare + COMPARISON_SLACK)) return 'under';
-  const still = source === 'live' && !verifying && movementDeg !== undefined && movementDeg < MOVEMENT_DEG;
+  // A wrench that speaks knows whether anything turned; of any other the person says so, and says nothing of it otherwise.
+  const still = !verifying && movementDeg !== undefined && movementDeg < MOVEMENT_DEG;
   return still ? 'noMovement' : 'accepted';
 }

@@ -2,6 +2,7 @@ import type { AcceptBand } from './band.ts';
 import { type BearingSpec, bearing } from './kind/bearing.ts';
 import { type ContactSpec, contact } from './kind/contact.ts';
 import { type MissingSpec, missing } from './kind/missing.ts';
+import { type ProcedureSpec, procedure } from './kind/procedure.ts';
 import { type RangeSpec, range } from './kind/range.ts';
 import type { Asked } from './kind/reading.ts';
 import { type SlotSpec, slot } from './kind/slot.ts';
@@ -24,6 +25,7 @@ export type TighteningSpec =
   | YieldControlledSpec
   | SlotSpec
   | BearingSpec
+  | ProcedureSpec
   | ContactSpec
   | SnugSpec
   | MissingSpec;
@@ -39,6 +41,7 @@ export const KINDS: { [Kind in SpecKind]: TighteningKind<SpecOf<Kind>> } = {
   yieldControlled,
   slot,
   bearing,
+  procedure,
   contact,
   snug,
   missing,

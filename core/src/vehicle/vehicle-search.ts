@@ -30,3 +30,17 @@ export function findVehicles<T extends Pick<Vehicle, 'plate' | 'owner' | 'make' 
     .sort((a, b) => a.place - b.place)
     .map(({ vehicle }) => vehicle);
 }
+
+/** Characters of a VIN. @see ISO 3779:2009, 4.1 */
+const VIN_LENGTH = 17;
+/** The longest plate there is has fewer. */
+const PLATE_LENGTH = 12;
+
+/** What somebody who looked for a vehicle and found none has told of it already. */
+export function toldBy(query: string): Partial<Pick<Vehicle, 'plate' | 'owner' | 'vin'>> {
+  const told = query.trim();
+  const packed = plainVin(told);
+  if (told === '') return {};
+  if (packed.length === VIN_LENGTH && !told.includes(' ')) return { vin: packed };
+  return /\d/.test(told) && packed.length <= PLATE_LENGTH ? { plate: told.toUpperCase() } : { owner: told };
+}

@@ -1,11 +1,11 @@
 import { describe, expect, it } from '@jest/globals';
 import { kitOfActs, ONE_OF_EACH } from '#demo/any-acts.ts';
 import { MIRA, NOON, RAFE, tryCommand, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import { openLog } from '../job/job-log.ts';
 import { nextOnLine } from '../job/line-next.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import type { PrintedSpec } from '../kit/printed-spec.ts';
+import { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import { stepReferred } from './cross-reference.ts';
 import { resolveVisit } from './resolve-visit.ts';
 import { kitPrefix, type VisitKit } from './visit.ts';
@@ -131,7 +131,7 @@ describe('what two kits put back with two figures', () => {
     return opened.value;
   };
   it('is asked about by name and side; it comes off meanwhile, and goes back by what the lead chose', () => {
-    const worker = new Worker(visit(), WRENCHES, MIRA, NOON);
+    const worker = new CarefulFitter(visit(), WRENCHES, MIRA, NOON);
     const [conflict] = worker.log.plan.conflicts;
     expect(conflict).toMatchObject({
       kind: 'refitFigure',

@@ -1,16 +1,16 @@
 import { describe, expect, it } from '@jest/globals';
 import { BRAKE_HOSE_SHIELDS, FRONT_BALL_JOINTS, FRONT_BRAKE_HOSES } from '#demo/kits.ts';
 import { MIRA, NOON, RAFE, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import { openLog } from '../job/job-log.ts';
 import { nextOnLine } from '../job/line-next.ts';
 import { OPENED_NOW } from '../kit/house-rules.ts';
 import { lintKit } from '../kit/lint/lint.ts';
 import { lineOf } from '../line/line.ts';
+import { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import { kitPrefix, type VisitKit } from './visit.ts';
 
 /** The demo's three kits for one front axle, as the demo opens them: the hoses for the left side alone. */
-function frontAxle(bought = 'left'): Worker {
+function frontAxle(bought = 'left'): CarefulFitter {
   const kits: VisitKit[] = [];
   for (const document of [FRONT_BRAKE_HOSES, FRONT_BALL_JOINTS, BRAKE_HOSE_SHIELDS])
     kits.push({ document, prefix: kitPrefix(kits, document.id) });
@@ -22,9 +22,9 @@ function frontAxle(bought = 'left'): Worker {
     shop: OPENED_NOW,
   });
   if (!opened.ok) throw new Error(JSON.stringify(opened.error));
-  return new Worker(opened.value, WRENCHES, MIRA, NOON);
+  return new CarefulFitter(opened.value, WRENCHES, MIRA, NOON);
 }
-const at = (worker: Worker, id: string) => worker.log.plan.steps.findIndex(({ covers }) => covers.includes(id));
+const at = (worker: CarefulFitter, id: string) => worker.log.plan.steps.findIndex(({ covers }) => covers.includes(id));
 
 describe('three kits on one front axle', () => {
   it('are sheets that the lint finds nothing wrong with', () => {

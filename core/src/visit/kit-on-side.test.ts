@@ -1,10 +1,10 @@
 import { describe, expect, it } from '@jest/globals';
 import { REAR_AIR_SPRINGS, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { NOON, RAFE, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import { openLog } from '../job/job-log.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
 import { kitFaults } from '../kit/kit-integrity.ts';
+import { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import { fitsEachSide, kitOnSide } from './kit-on-side.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from './visit.ts';
 
@@ -55,7 +55,7 @@ describe('the same kit twice, once on each side', () => {
     }
   });
   it('is worked to its end', () => {
-    const worker = new Worker(open(bothSides(TRANSFER_CASE_GUARD)), WRENCHES, RAFE, NOON);
+    const worker = new CarefulFitter(open(bothSides(TRANSFER_CASE_GUARD)), WRENCHES, RAFE, NOON);
     worker.checkIn();
     worker.while(() => true);
     worker.closeOut();

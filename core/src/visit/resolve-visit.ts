@@ -228,9 +228,13 @@ export function resolveVisit(
   return ok({
     ...joints,
     items: withNeeds(
-      joints.items.map((item) => (keptOut.has(item.id) ? { ...item, fittedWith: undefined } : item)),
+      // What gives way to another kit's part stays in the box, whatever its sheet would do with it.
+      joints.items.map((item) =>
+        keptOut.has(item.id) ? { ...item, fittedWith: undefined, statedSpare: item.quantity } : item,
+      ),
       joints.stations,
       groups,
+      merged.steps,
     ),
     removed,
     steps: merged.steps,

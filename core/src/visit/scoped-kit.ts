@@ -105,6 +105,7 @@ function scoped(kit: KitDocument, scope: Scope): KitDocument {
     groups: entries(kit.groups).map((group) => ({
       ...group,
       stations: group.stations.map(scope),
+      ...(group.verifyOnly ? { verifyOnly: group.verifyOnly.map(scope) } : {}),
       startOrder: scopedOrder(group.startOrder, scope),
       snugOrder: scopedOrder(group.snugOrder, scope),
       torqueOrder: scopedOrder(group.torqueOrder, scope),

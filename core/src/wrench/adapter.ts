@@ -35,6 +35,21 @@ export function settingWithAdapterNm(torqueNm: number, adapter: Adapter): Result
   return ok(torqueNm * (l / reach));
 }
 
+/** What the wrench itself must show for a pull through an adapter; without one, the pull's own. An adapter without a lever changes nothing: it is refused elsewhere. */
+export function throughAdapter<Needs extends { targetNm: number; peakNm?: number }>(
+  needs: Needs,
+  adapter: Adapter | undefined,
+): Needs {
+  const share = adapter && settingWithAdapterNm(1, adapter);
+  if (!share?.ok) return needs;
+  const { targetNm, peakNm } = needs;
+  return {
+    ...needs,
+    targetNm: targetNm * share.value,
+    ...(peakNm === undefined ? {} : { peakNm: peakNm * share.value }),
+  };
+}
+
 /** Torque at the fastener for a setting, N·m; the inverse of {@link settingWithAdapterNm}. */
 export function torqueWithAdapterNm(settingNm: number, adapter: Adapter): Result<number, InputFault> {
   const one = settingWithAdapterNm(1, adapter);

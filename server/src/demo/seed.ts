@@ -6,6 +6,7 @@ import { jobProgress } from '#core/job/job-progress.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { demoBottles, demoChecks, demoTemperatures, demoTools } from '#demo/crib.ts';
@@ -22,7 +23,6 @@ import {
   TRANSFER_CASE_GUARD,
 } from '#demo/kits.ts';
 import { DEMO_PEOPLE, DEMO_SHOP, DEMO_VEHICLES, type DemoPerson, type DemoVehicle, demoWrenches } from '#demo/shop.ts';
-import { Worker } from '#demo/work-through.ts';
 import type { RecordSeal } from '../seal/record-seal.ts';
 import { hashSecret } from '../service/session-service.ts';
 import type { EventRow } from '../store/append-queue.ts';
@@ -47,7 +47,7 @@ interface DemoJob {
   bay: number;
   startMs: number;
   /** Works the job as far as the demo wants it. */
-  work(worker: Worker): void;
+  work(worker: CarefulFitter): void;
 }
 
 /** One job mid-way, one closed, one waiting with a short line. Times count from the moment of seeding. */
@@ -128,10 +128,13 @@ function nextRevision(kit: KitDocument): KitDocument {
   return { ...kit, revision: kit.revision + 1, statedMinutes: 140, stations: [slipped, ...rest] };
 }
 
+/** The invented shop stands where this machine does: its clock shows what the machine's shows. */
+const DEMO_RULES = { timeZone: new Intl.DateTimeFormat().resolvedOptions().timeZone };
+
 /** Fills an empty database with the invented shop. Does nothing where a shop is already set up. */
 export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSeal): Promise<boolean> {
   if ((await source.getRepository(ShopEntity).count()) > 0) return false;
-  await source.getRepository(ShopEntity).insert(DEMO_SHOP);
+  await source.getRepository(ShopEntity).insert({ ...DEMO_SHOP, houseRules: DEMO_RULES });
   const shopId = DEMO_SHOP.id;
   for (const { pin, ...person } of DEMO_PEOPLE) {
     await source.getRepository(UserEntity).insert({ ...person, shopId, secretHash: await hashSecret(pin) });
@@ -157,11 +160,19 @@ export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSe
     const kits: VisitKit[] = [];
     for (const document of documents) kits.push({ document, prefix: kitPrefix(kits, document.id) });
     const answers = spreadAnswers(kits, given);
-    const opened = openLog({ kits, openedWith: kits.map(({ prefix }) => prefix), vehicle, answers, shop: OPENED_NOW });
+    const opened = openLog({
+      kits,
+      openedWith: kits.map(({ prefix }) => prefix),
+      vehicle,
+      answers,
+      shop: { ...DEMO_RULES, ...OPENED_NOW },
+    });
     if (!opened.ok) throw new Error(`Demo job does not resolve: ${JSON.stringify(opened.error)}`);
     // What was done was done before now: a job still to come was counted a little while ago.
     const workedFromMs = Math.max(dayStart(nowMs), Math.min(startMs, nowMs - HOUR_MS / 4));
-    const worker = new Worker(opened.value, wrenches, by, workedFromMs, `demo-${bay}-${documents[0]?.id}`);
+    const worker = new CarefulFitter(opened.value, wrenches, by, workedFromMs, {
+      idPrefix: `demo-${bay}-${documents[0]?.id}`,
+    });
     work(worker);
     const row = await jobs.insert(
       {
@@ -174,7 +185,7 @@ export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSe
         vehicle,
         kits: kits.map(({ prefix, document }) => ({ prefix, id: document.id, revision: document.revision })),
         answers,
-        passRule: OPENED_NOW,
+        passRule: { ...DEMO_RULES, ...OPENED_NOW },
         // The demo's vehicles are as their cards say.
         fittedNoted: true,
         openedAtMs: nowMs,

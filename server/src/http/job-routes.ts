@@ -2,8 +2,16 @@ import { Hono } from 'hono';
 import { streamSSE } from 'hono/streaming';
 import { z } from 'zod';
 import type { RecordCheck, StoredEvent } from '#contract/job.ts';
-import { AddKitSchema, CommandBatchSchema, JobDeviceSchema, MoveJobSchema, OpenJobSchema } from '#contract/job.ts';
-import { jobCardPdf, jobLabelPdf } from '../report/job-card-pdf.ts';
+import {
+  AddKitSchema,
+  CallOffSchema,
+  CommandBatchSchema,
+  JobDeviceSchema,
+  MoveJobSchema,
+  OpenJobSchema,
+} from '#contract/job.ts';
+import { jobCardPdf } from '../report/job-card-pdf.ts';
+import { jobLabelPdf, ownersBagPdf } from '../report/label-pdf.ts';
 import { recordCsv } from '../report/record-csv.ts';
 import { recordFile } from '../report/record-file.ts';
 import { recordPdf } from '../report/record-pdf.ts';
@@ -58,6 +66,18 @@ export function jobRoutes(
       const caller = c.get('caller');
       if (caller.person.role === 'apprentice') return problem(c, 'notPermitted');
       const outcome = await jobs.move(caller, c.req.valid('param').jobId, c.req.valid('json'));
+      return outcome.ok ? c.body(null, 204) : problem(c, outcome.error.code, outcome.error);
+    })
+    .put('/:jobId/called-off', jobId, validate('json', CallOffSchema), async (c) => {
+      const caller = c.get('caller');
+      if (caller.person.role === 'apprentice') return problem(c, 'notPermitted');
+      const outcome = await jobs.callOff(caller, c.req.valid('param').jobId, c.req.valid('json'));
+      return outcome.ok ? c.body(null, 204) : problem(c, outcome.error.code, outcome.error);
+    })
+    .delete('/:jobId/called-off', jobId, async (c) => {
+      const caller = c.get('caller');
+      if (caller.person.role === 'apprentice') return problem(c, 'notPermitted');
+      const outcome = await jobs.putBack(caller, c.req.valid('param').jobId);
       return outcome.ok ? c.body(null, 204) : problem(c, outcome.error.code, outcome.error);
     })
     .get('/:jobId/tools-out', jobId, async (c) => {
@@ -177,6 +197,14 @@ export function jobRoutes(
       return c.body(new Uint8Array(await jobLabelPdf(document, new URL(c.req.url).origin)), 200, {
         'Content-Type': 'application/pdf',
         'Content-Disposition': `attachment; filename="label-${document.number}.pdf"`,
+      });
+    })
+    .get('/:jobId/owners-bag.pdf', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      if (!document) return problem(c, 'unknownJob');
+      return c.body(new Uint8Array(await ownersBagPdf(document, new URL(c.req.url).origin)), 200, {
+        'Content-Type': 'application/pdf',
+        'Content-Disposition': `attachment; filename="owners-bag-${document.number}.pdf"`,
       });
     })
     .get('/:jobId/record.csv', jobId, async (c) => {

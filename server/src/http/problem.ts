@@ -13,6 +13,10 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   passkeyRefused: { status: 401, title: 'This passkey cannot be taken' },
   wrongHost: { status: 421, title: 'This server is not known by that name' },
   jobClosed: { status: 409, title: 'The job is closed: its record stands' },
+  workBegun: {
+    status: 409,
+    title: 'Work on the vehicle has begun: put the job aside, or close it with what is left undone',
+  },
   recordBroken: { status: 409, title: 'The record was altered: a lead looks at it first' },
   tooManyPictures: { status: 409, title: 'This shop keeps as many pictures of sheets as it may' },
   tooManyPhotos: { status: 409, title: 'This job has as many photos as it may' },

@@ -99,12 +99,7 @@ export class Sheet {
       const top = this.doc.y;
       this.doc.fontSize(8.5).fillColor(row.bad ? BAD : INK);
       this.cells(columns, row.cells, height, (column) => (column.figures ? 'figures' : 'body'));
-      if (row.struck)
-        this.doc
-          .moveTo(MARGIN, top + 5.5)
-          .lineTo(MARGIN + this.width, top + 5.5)
-          .lineWidth(0.6)
-          .stroke(INK_2);
+      if (row.struck) this.strike(columns, row.cells, top);
     }
     this.line();
   }
@@ -121,6 +116,26 @@ export class Sheet {
     });
     this.doc.x = MARGIN;
     this.doc.y = top + height;
+  }
+
+  /** Strikes out what a row says, and not the columns it leaves blank. */
+  private strike(columns: Column[], cells: string[], top: number): void {
+    let left = MARGIN;
+    columns.forEach((column, index) => {
+      const width = column.width * this.width;
+      const text = cells[index] ?? '';
+      if (text !== '') {
+        this.doc.font(column.figures ? 'figures' : 'body').fontSize(8.5);
+        const long = Math.min(width - 6, this.doc.widthOfString(text));
+        const from = column.align === 'right' ? left + width - 6 - long : left;
+        this.doc
+          .moveTo(from, top + 5.5)
+          .lineTo(from + long, top + 5.5)
+          .lineWidth(0.6)
+          .stroke(INK_2);
+      }
+      left += width;
+    });
   }
 
   line(): void {

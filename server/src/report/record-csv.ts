@@ -1,9 +1,12 @@
 import { stringify } from 'csv-stringify/sync';
 import type { JobDocument } from '#contract/job.ts';
+import type { RecordFile } from '#contract/record.ts';
 import { actLineText } from '#contract/wording/act-line-text.ts';
+import { addendumText } from '#contract/wording/addendum-text.ts';
 import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
+import { jointNotes } from '#contract/wording/joint-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { When } from '#core/job/stamp.ts';
@@ -13,7 +16,7 @@ import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { stepLines } from '#core/record/step-lines.ts';
-import { replay } from './record-file.ts';
+import { replay } from './replay.ts';
 
 /** Columns of the record CSV, in order. docs/formats/record.md describes each. */
 export const RECORD_COLUMNS = [
@@ -48,8 +51,8 @@ export const RECORD_COLUMNS = [
   'wanted',
 ] as const;
 
-/** Every pull, then all that is no pull, as lines of RFC 4180 CSV, with a byte-order mark for spreadsheets and formulas escaped. */
-export function recordCsv(job: JobDocument): string {
+/** The record laid out in lines: every pull, then all that is no pull; for the CSV and for the JSON alike. */
+export function recordRows(job: JobDocument): Array<Array<string | number>> {
   const { plan, state } = replay(job);
   const events = new Map(job.events.map(({ event }) => [event.commandId, event]));
   const utc = (atMs: number) => new Date(atMs).toISOString();
@@ -140,8 +143,32 @@ export function recordCsv(job: JobDocument): string {
     state,
     job.events.map(({ event }) => event),
   ).map((deviation) => other('deviation', '', deviationText(deviation, plan, plan), '', deviation));
+  const joints = recordLines(plan, state).flatMap(({ joints: lines }) =>
+    lines.flatMap((joint) =>
+      jointNotes(joint).map((note) => other('joint', `${joint.station.label} ${joint.station.name}`, note)),
+    ),
+  );
+  const addenda = (state.visit.addenda ?? []).map((addendum) =>
+    other('addendum', '', addendumText(plan, addendum), '', addendum),
+  );
   const aftercare = plan.aftercare.map((entry) => other('aftercare', '', aftercareText(entry)));
   const photos = Object.entries(state.visit.photos).map(([id, photo]) => other('photo', id, photo.sha256, '', photo));
-  const all = [...rows, ...measured, ...steps, ...departures, ...aftercare, ...photos];
-  return stringify([[...RECORD_COLUMNS], ...all], { bom: true, record_delimiter: '\r\n', escape_formulas: true });
+  const all = [...rows, ...joints, ...measured, ...steps, ...departures, ...addenda, ...aftercare, ...photos];
+  return all;
 }
+
+/** The lines as RFC 4180 CSV, with a byte-order mark for spreadsheets and formulas escaped. */
+export const recordCsv = (job: JobDocument): string =>
+  stringify([[...RECORD_COLUMNS], ...recordRows(job)], {
+    bom: true,
+    record_delimiter: '\r\n',
+    escape_formulas: true,
+  });
+
+/** The same lines for the JSON, each with the names of its columns; what is empty is left out. */
+export const recordLaidOut = (job: JobDocument): RecordFile['lines'] =>
+  recordRows(job).map((row) =>
+    Object.fromEntries(
+      RECORD_COLUMNS.flatMap((column, at) => (row[at] === '' || row[at] === undefined ? [] : [[column, row[at]]])),
+    ),
+  );

@@ -1,8 +1,7 @@
 import type { JobDocument } from '#contract/job.ts';
 import { RECORD_FORMAT, type RecordFile } from '#contract/record.ts';
-import { appendEvents, type JobLog, openLog } from '#core/job/job-log.ts';
-import type { HouseRules } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import { recordLaidOut } from './record-csv.ts';
 
 /** What is kept beside a job to prove its record by. */
 export interface RecordProof {
@@ -41,27 +40,10 @@ export function recordFile(job: JobDocument, proof: RecordProof): RecordFile {
     personalSalt: proof.personalSalt,
     closing: proof.closing,
     keys: proof.keys,
+    lines: recordLaidOut(job),
     events: job.events.map((stored) => {
       const signed = proof.signed.get(stored.seq);
       return signed === undefined ? stored : { ...stored, signed };
     }),
   };
-}
-
-/** Works a job out again from its setup and events. */
-export function replay(
-  job: Pick<JobDocument, 'kits' | 'openedWith' | 'vehicle' | 'answers' | 'events'> & { shop: Partial<HouseRules> },
-): JobLog {
-  const opened = openLog({
-    kits: job.kits,
-    openedWith: job.openedWith,
-    vehicle: job.vehicle,
-    answers: job.answers,
-    shop: job.shop,
-  });
-  if (!opened.ok) throw new Error(`A stored job no longer resolves: ${opened.error.code}`);
-  return appendEvents(
-    opened.value,
-    job.events.map((stored) => stored.event),
-  );
 }

@@ -1,29 +1,31 @@
 import type { JobDocument } from '#contract/job.ts';
 import { actLineText } from '#contract/wording/act-line-text.ts';
+import { addendumText } from '#contract/wording/addendum-text.ts';
 import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { BASIS_TEXT, COMPOUND_TEXT, END_TEXT, RAISED_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
+import { jointNotes, pullShown } from '#contract/wording/joint-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
-import { readingFigure, readingNote } from '#contract/wording/reading-text.ts';
+import { readingNote } from '#contract/wording/reading-text.ts';
+import { shopTime } from '#contract/wording/shop-time.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { EventClock } from '#core/job/command-time.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
 import { bothText } from '#core/quantity/show-both.ts';
-import { fromBase } from '#core/quantity/unit.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { hasLine, stepLines } from '#core/record/step-lines.ts';
 import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
 import { BAD, INK, INK_2, MARGIN, PAINT, Sheet } from './pdf-sheet.ts';
-import { replay } from './record-file.ts';
+import { replay } from './replay.ts';
 
-const utc = (atMs: number): string => `${new Date(atMs).toISOString().slice(0, 16).replace('T', ' ')} UTC`;
-const poundFeet = (nm: number): string => fromBase(nm, 'lbf·ft').toFixed(1);
+/** Tells an instant by the clock of the shop. */
+type When = (atMs: number) => string;
 
 const odometerText = (job: JobDocument): string => {
   const km = job.odometerKm ?? job.vehicle.odometerKm;
@@ -33,13 +35,13 @@ const odometerText = (job: JobDocument): string => {
 /** An entry that came in this much later than it was made is said to have. */
 const LATE_MS = 2 * 60_000;
 
-const late = (clock: EventClock | undefined): string => {
+const late = (clock: EventClock | undefined, when: When): string => {
   if (!clock || clock.receivedMs - clock.deviceMs - clock.offsetMs < LATE_MS) return '';
-  return `received ${utc(clock.receivedMs).slice(5, 16)}`;
+  return `received ${when(clock.receivedMs).slice(5, 16)}`;
 };
 
 /** For each device: how many entries, when they came in, and how far its clock was off the server's. */
-function deviceTimes(job: JobDocument): string[] {
+function deviceTimes(job: JobDocument, when: When): string[] {
   const devices = new Map<string, EventClock[]>();
   for (const { event } of job.events)
     if (event.device && event.clock) devices.set(event.device, [...(devices.get(event.device) ?? []), event.clock]);
@@ -47,13 +49,15 @@ function deviceTimes(job: JobDocument): string[] {
   return [...devices].map(([device, clocks]) => {
     const offsets = clocks.map(({ offsetMs, offsetAtReceiptMs }) => offsetAtReceiptMs ?? offsetMs);
     const received = clocks.map(({ receivedMs }) => receivedMs);
-    return `Device ${device.slice(0, 8)}: ${clocks.length} entries, received ${utc(Math.min(...received))} to ${utc(Math.max(...received))}; its clock lacked ${seconds(Math.min(...offsets))} to ${seconds(Math.max(...offsets))} to the server’s.`;
+    return `Device ${device.slice(0, 8)}: ${clocks.length} entries, received ${when(Math.min(...received))} to ${when(Math.max(...received))}; its clock lacked ${seconds(Math.min(...offsets))} to ${seconds(Math.max(...offsets))} to the server’s.`;
   });
 }
 
 /** The torque record as an A4 PDF: what was fitted, each pull, deviations, ledger, what to watch. */
 export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   const { plan, state } = replay(job);
+  const { timeZone } = plan.rules;
+  const when: When = (atMs) => shopTime(atMs, timeZone);
   const last = job.events.at(-1);
   const closed = state.closed;
   const chain = last ? `event ${last.seq}, chain ${last.hash.slice(0, 16)}` : 'no events yet';
@@ -87,10 +91,11 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     );
   for (const { name, person, heardAtMs, waiting } of job.unheard)
     sheet.text(
-      `MAY NOT BE COMPLETE: ${person}’s ${name} was last heard ${utc(heardAtMs)}${waiting > 0 ? ` with ${waiting} entries waiting` : ' with the job open'}.`,
+      `MAY NOT BE COMPLETE: ${person}’s ${name} was last heard ${when(heardAtMs)}${waiting > 0 ? ` with ${waiting} entries waiting` : ' with the job open'}.`,
       { color: BAD },
     );
   for (const kit of plan.kits) sheet.text(`${kit.title}, ${kit.maker}, sheet revision ${kit.revision}.`);
+  sheet.text(`Times are by the shop’s clock, ${timeZone ?? 'UTC'}.`, { size: 8, color: INK_2 });
   for (const caution of plan.cautions.filter((entry) => entry.safetyCritical))
     sheet.text(caution.text, { color: BAD, bold: true });
 
@@ -102,51 +107,66 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   const clocks = new Map(job.events.map(({ event }) => [event.commandId, event.clock]));
   for (const { group, joints } of recordLines(plan, state)) {
     sheet.plate(group.title);
-    const rows = joints.flatMap(({ station, mark, fastener, treated, stop, looks, pulls }) => {
+    const rows = joints.flatMap((joint) => {
+      const { station, mark, fastener, treated, stop, looks, pulls } = joint;
       const name = `${station.name}${fastener?.thread ? `, ${fastener.thread}` : ''}${treated ? `, ${COMPOUND_TEXT[treated.kind].toLowerCase()}` : ''}${station.basis ? `, figure for ${BASIS_TEXT[station.basis]}` : ''}`;
-      if (pulls.length === 0) {
-        const said = stop ? `stop confirmed, ${stop.by.name}` : mark;
-        return [{ cells: [station.label, name, station.printed, '', '', '', '', said], bad: mark === 'bad' }];
-      }
-      const atMark = looks.map((look) => ({
-        cells: ['', '', '', '2nd look', '', '', '  mark', `${look.by.name}, ${utc(look.atMs).slice(5, 16)}`],
+      const notes = jointNotes(joint).map((note) => ({
+        cells: ['', note, '', '', '', '', '', '', ''],
         bad: false,
         struck: false,
       }));
-      const pulled = pulls.map(({ pull, pass, stands }, index) => ({
-        cells: [
-          index === 0 ? station.label : '',
-          index === 0 ? name : '',
-          index === 0 ? station.printed : '',
-          passText(pass, pull.pass).replace(/^pass /, ''),
-          readingFigure(station.spec, pull),
-          poundFeet(pull.torqueNm),
-          `  ${pull.wrench.label}`,
-          [
-            `${pull.by.name}, ${utc(pull.atMs).slice(5, 16)}`,
-            late(clocks.get(pull.commandId)),
-            readingNote(station.spec, pull),
-            pull.verdict === 'accepted' ? '' : VERDICT_TEXT[pull.verdict],
-            STANDS_WORDS[stands].behind,
-          ]
-            .filter(Boolean)
-            .join(', '),
-        ],
-        bad: pull.verdict !== 'accepted',
-        struck: stands === 'takenBack',
+      if (pulls.length === 0) {
+        const said = stop ? `stop confirmed, ${stop.by.name}` : mark;
+        return [
+          { cells: [station.label, name, station.printed, '', '', '', '', '', said], bad: mark === 'bad' },
+          ...notes,
+        ];
+      }
+      const atMark = looks.map((look) => ({
+        cells: ['', '', '', '2nd look', '', '', '', 'mark', `${look.by.name}, ${when(look.atMs).slice(5, 16)}`],
+        bad: false,
+        struck: false,
       }));
-      return [...pulled, ...atMark];
+      const pulled = pulls.map((line, index) => {
+        const { pull, pass, stands, stroke } = line;
+        const { aimed, pulled: figure, inOther } = pullShown(station, line);
+        return {
+          cells: [
+            index === 0 ? station.label : '',
+            index === 0 ? name : '',
+            index === 0 ? station.printed : '',
+            passText(pass, pull.pass).replace(/^pass /, ''),
+            aimed,
+            figure,
+            inOther,
+            pull.wrench.label,
+            [
+              `${pull.by.name}, ${when(pull.atMs).slice(5, 16)}`,
+              late(clocks.get(pull.commandId), when),
+              readingNote(station.spec, pull),
+              stroke ? 'a stroke of the turn' : pull.verdict === 'accepted' ? '' : VERDICT_TEXT[pull.verdict],
+              STANDS_WORDS[stands].behind,
+            ]
+              .filter(Boolean)
+              .join(', '),
+          ],
+          bad: pull.verdict !== 'accepted' && !stroke,
+          struck: stands === 'takenBack',
+        };
+      });
+      return [...pulled, ...atMark, ...notes];
     });
     sheet.table(
       [
-        { title: 'Station', width: 0.07, figures: true },
-        { title: 'Joint', width: 0.26 },
-        { title: 'As printed', width: 0.14 },
-        { title: 'Pass', width: 0.1 },
-        { title: 'N·m', width: 0.09, figures: true, align: 'right' },
-        { title: 'lbf·ft', width: 0.08, figures: true, align: 'right' },
-        { title: '  Wrench', width: 0.09, figures: true },
-        { title: 'Who and when', width: 0.17 },
+        { title: 'No.', width: 0.05, figures: true },
+        { title: 'Joint', width: 0.2 },
+        { title: 'As printed', width: 0.12 },
+        { title: 'Pass', width: 0.07 },
+        { title: 'Aimed at', width: 0.11, figures: true, align: 'right' },
+        { title: 'Pulled', width: 0.13, figures: true, align: 'right' },
+        { title: 'that is', width: 0.11, figures: true, align: 'right' },
+        { title: 'Wrench', width: 0.08, figures: true },
+        { title: 'Who and when', width: 0.13 },
       ],
       rows,
     );
@@ -158,11 +178,18 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
       sheet.text(`${step.number}  ${stepTitle(plan, step.step)}`, { bold: true });
       for (const act of acts)
         sheet.text(
-          `${actLineText(plan, act)} (${act.by.name}, ${utc(act.atMs).slice(5, 16)})`,
+          `${actLineText(plan, act)} (${act.by.name}, ${when(act.atMs).slice(5, 16)})`,
           act.met ? {} : { color: BAD },
         );
       if (waived) sheet.text(`LET GO by ${waived.by.name}: ${waived.reason}`, { color: BAD });
     }
+  }
+
+  const addenda = state.visit.addenda ?? [];
+  if (addenda.length > 0) {
+    sheet.plate('Added after the close');
+    for (const addendum of addenda)
+      sheet.text(`${when(addendum.atMs)}, ${addendum.by.name}: ${addendumText(plan, addendum)}`, { bold: true });
   }
 
   sheet.plate('Deviations');
@@ -173,9 +200,9 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   );
   if (departures.length === 0) sheet.text('None.');
   for (const deviation of departures)
-    sheet.text(`${utc(deviation.atMs)}, ${deviation.by.name}: ${deviationText(deviation, plan, plan)}`);
+    sheet.text(`${when(deviation.atMs)}, ${deviation.by.name}: ${deviationText(deviation, plan, plan)}`);
 
-  const times = deviceTimes(job);
+  const times = deviceTimes(job, when);
   if (times.length > 0) {
     sheet.plate('Clocks');
     for (const line of times) sheet.text(line);
@@ -209,7 +236,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     for (const line of checks) {
       const wanted = wantedOf(line);
       sheet.text(
-        `${line.text}${line.instrument ? `, with ${line.instrument}` : ''}: ${readText(line)}${wanted ? `; wanted ${wanted}` : ''}. ${line.by.name}, ${utc(line.atMs)}.`,
+        `${line.text}${line.instrument ? `, with ${line.instrument}` : ''}: ${readText(line)}${wanted ? `; wanted ${wanted}` : ''}. ${line.by.name}, ${when(line.atMs)}.`,
         line.read.some(({ met }) => !met) ? { color: BAD, bold: true } : {},
       );
     }
@@ -261,7 +288,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   sheet.plate('Signed');
   sheet.text(
     closed
-      ? `${closed.signature}, ${utc(closed.atMs)} (signed in as ${closed.by.name}, ${closed.by.role}).${closed.note ? ` ${closed.note}` : ''}`
+      ? `${closed.signature}, ${when(closed.atMs)} (signed in as ${closed.by.name}, ${closed.by.role}).${closed.note ? ` ${closed.note}` : ''}`
       : 'Not signed: the job is not closed.',
   );
   const signing = job.events.find(({ event }) => event.type === 'jobClosed')?.event;

@@ -162,7 +162,8 @@ export class CribService {
       if (!compound) return [];
       const station = plan && indexOf(plan).stations.get(bead.station);
       const ml = station ? stationBeadMl(station, indexOf(plan).items) : 0;
-      const bottle = bottleFor(shelf, compound.kind);
+      // The one it was said to come from; beads of before that was asked come from the likeliest.
+      const bottle = shelf.find(({ id }) => id === bead.bottle) ?? bottleFor(shelf, compound.kind);
       if (bottle) bottle.usedMl += ml;
       return [{ jobId: bead.jobId, seq: bead.seq, bottleId: bottle?.id, kind: compound.kind, ml }];
     });
@@ -343,7 +344,9 @@ export class CribService {
         ? { openedOn: change.on }
         : change.type === 'emptied'
           ? { emptiedOn: change.on }
-          : { adjustedMl: bottle.adjustedMl + change.leftMl - leftMl(bottle) };
+          : change.type === 'gelled'
+            ? { emptiedOn: change.on, gelledOn: change.on }
+            : { adjustedMl: bottle.adjustedMl + change.leftMl - leftMl(bottle) };
     await this.crib.changeBottle(caller.shopId, id, what, {
       id: randomUUID(),
       atMs: this.now(),

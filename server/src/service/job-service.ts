@@ -2,6 +2,7 @@ import { createHash, randomUUID } from 'node:crypto';
 import { EventEmitter } from 'node:events';
 import type {
   AddKit,
+  CallOff,
   CommandBatch,
   CommandBatchAnswer,
   CommandResult,
@@ -15,7 +16,9 @@ import type {
 } from '#contract/job.ts';
 import type { KitReach, KitUse } from '#contract/kit-draft.ts';
 import type { PastVisit } from '#contract/vehicle.ts';
+import type { ShelfBottle } from '#core/compound/shelf-bottle.ts';
 import { outForJob } from '#core/crib/crib-tool.ts';
+import { shelfBottles } from '#core/crib/shelf-bottle.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import { bestTimeMs } from '#core/job/command-time.ts';
 import { kitsNow, takeCommand } from '#core/job/job-log.ts';
@@ -27,6 +30,7 @@ import { fitVerdicts } from '#core/kit/resolve.ts';
 import { erasedVehicle, kitHash, type SignedText } from '#core/record/seal.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import { kitAnswers, kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
+import { dayOf } from '#core/wrench/suitable-wrench.ts';
 import type { RecordProof } from '../report/record-file.ts';
 import type { RecordSeal } from '../seal/record-seal.ts';
 import { type EventRow, JobMoved } from '../store/append-queue.ts';
@@ -34,12 +38,13 @@ import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { CribRepository } from '../store/crib-repository.ts';
 import { chainHash, sha256 } from '../store/hash-chain.ts';
 import type { JobRepository } from '../store/job-repository.ts';
+import { type StoredSlot, slotOf, slotParts } from '../store/stored-slot.ts';
 import type { Caller } from './caller.ts';
 import type { Authority, CommandAuthority } from './command-authority.ts';
 import { noteFitted } from './fitted-note.ts';
 import type { JobDevices } from './job-devices.ts';
 import { JobShelf } from './job-shelf.ts';
-import { type MoveFault, slotFault, slotOf } from './job-slot.ts';
+import { type CallOffFault, type MoveFault, slotFault, workBegun } from './job-slot.ts';
 import { type LiveJob, openedWith } from './live-job.ts';
 import { type OpenJobError, openJob } from './open-job.ts';
 import { pastVisit } from './past-visit.ts';
@@ -130,7 +135,34 @@ export class JobService {
     const fault = await slotFault(catalog, caller.shopId, input);
     if (fault) return fail(fault);
     await jobs.move(id, { bay: input.bay, plannedStartMs: input.plannedStartMs, slot: slotOf(input) });
+    this.shelf.drop(id);
     return ok(undefined);
+  }
+
+  /**
+   * The vehicle does not come: the job stays, its bay is free. What was counted stays counted; a vehicle that was worked on
+   * has come.
+   */
+  async callOff({ shopId, person }: Caller, id: string, said: CallOff): Promise<Result<void, CallOffFault>> {
+    const row = await this.parts.jobs.find(shopId, id);
+    if (!row) return fail({ code: 'unknownJob' });
+    if (row.closedAtMs) return fail({ code: 'jobClosed' });
+    if (workBegun(row.progress)) return fail({ code: 'workBegun' });
+    await this.keepSlot(id, { ...row.slot, calledOff: { ...said, by: person.name, atMs: this.now() } });
+    return ok(undefined);
+  }
+
+  /** It comes after all, at the time it was planned for. */
+  async putBack({ shopId }: Caller, id: string): Promise<Result<void, CallOffFault>> {
+    const row = await this.parts.jobs.find(shopId, id);
+    if (!row) return fail({ code: 'unknownJob' });
+    if (row.slot?.calledOff) await this.keepSlot(id, slotOf(row.slot));
+    return ok(undefined);
+  }
+
+  private async keepSlot(id: string, slot: StoredSlot | null): Promise<void> {
+    await this.parts.jobs.callOff(id, slot);
+    this.shelf.drop(id);
   }
 
   /** Everything a device needs to work the job; for a record, to the letter as it is stored. */
@@ -138,10 +170,11 @@ export class JobService {
     const { jobs, catalog, wrenches, devices } = this.parts;
     const row = await jobs.find(caller.shopId, id);
     if (!row) return undefined;
-    const [kits, shop, wall, events, unheard] = await Promise.all([
+    const [kits, shop, wall, bottles, events, unheard] = await Promise.all([
       catalog.pinned(row.shopId, row.kits),
       catalog.shop(row.shopId),
       wrenches.of(row.shopId),
+      this.shelfOf(row.shopId),
       jobs.eventsAfter(id, 0),
       devices.unheard(id, caller.deviceId),
     ]);
@@ -151,7 +184,7 @@ export class JobService {
       number: row.number,
       bay: row.bay,
       plannedStartMs: row.plannedStartMs,
-      slot: row.slot ?? undefined,
+      ...slotParts(row.slot),
       odometerKm: row.odometerKm ?? undefined,
       vehicle: row.vehicle,
       kits: kits.map(({ document, prefix, side, withdrawn }) => ({
@@ -164,10 +197,18 @@ export class JobService {
       answers: row.answers,
       shop: { name: shop.name, ...row.passRule },
       wrenches: wall,
+      bottles,
       events,
       integrity,
       unheard,
     };
+  }
+
+  /** The shop's bottles, as the one with a thread in hand needs to know them. */
+  private async shelfOf(shopId: string): Promise<ShelfBottle[]> {
+    const { crib } = this.parts;
+    const [bottles, readings] = await Promise.all([crib.bottles(shopId), crib.temperatures(shopId, 0)]);
+    return shelfBottles(bottles, readings, dayOf(this.now()));
   }
 
   /** Takes commands in order. Each gets its own answer; what was accepted is stored before this returns. */
@@ -401,7 +442,8 @@ export class JobService {
       };
       // Only closing asks what is still out for the job.
       const toolsOut = command.type === 'close' ? outForJob(await crib.loansOfJob(id), id) : [];
-      const outcome = takeCommand(log, wall, envelope, { toolsOut, breaks: open });
+      const bottles = command.type === 'applyCompound' ? await this.shelfOf(caller.shopId) : undefined;
+      const outcome = takeCommand(log, wall, envelope, { toolsOut, breaks: open, bottles });
       if (!outcome.ok) {
         results.push({ id: input.id, ok: false, refusal: outcome.refusal });
         continue;
@@ -440,6 +482,8 @@ export class JobService {
       const next: LiveJob = { ...live, row, log, seq, hash, lastEventAtMs, integrity };
       this.shelf.put(next);
       wrenches.countPulls(caller.shopId, events);
+      // Whoever works on it has it before them.
+      if (live.row.slot?.calledOff && workBegun(progress)) await this.putBack(caller, id);
       this.added.emit(id, events);
       if (rows.some(({ event }) => event.type === 'jobClosed')) await this.afterClose(next);
     }

@@ -1,5 +1,5 @@
 import type { Integrity, StoredEvent } from '#contract/job.ts';
-import { replay } from '../report/record-file.ts';
+import { replay } from '../report/replay.ts';
 import type { RecordSeal } from '../seal/record-seal.ts';
 import type { CatalogRepository, PinnedDocument } from '../store/catalog-repository.ts';
 import type { JobEntity } from '../store/entities.ts';

@@ -1,4 +1,5 @@
-import type { JobSlot, MoveJob } from '#contract/job.ts';
+import type { MoveJob } from '#contract/job.ts';
+import type { JobProgress } from '#core/job/job-progress.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 
 /** Why a job cannot stand where and when it was put. */
@@ -7,17 +8,14 @@ export type SlotFault =
   | { code: 'personUnknown'; detail: string }
   | { code: 'promisedTooEarly' };
 
-export type MoveFault = SlotFault | { code: 'unknownJob' } | { code: 'jobClosed' };
+export type MoveFault = SlotFault | CallOffFault;
 
-/** The part of a slot that has no column of its own; nothing where nothing was said. */
-export function slotOf({ place, fitters, promisedMs }: JobSlot): JobSlot | null {
-  const slot = {
-    ...(place === undefined ? {} : { place }),
-    ...(fitters === undefined || fitters.length === 0 ? {} : { fitters }),
-    ...(promisedMs === undefined ? {} : { promisedMs }),
-  };
-  return Object.keys(slot).length > 0 ? slot : null;
-}
+/** Why a job cannot be called off or put back. */
+export type CallOffFault = { code: 'unknownJob' } | { code: 'jobClosed' } | { code: 'workBegun' };
+
+/** Whether anything but counting was done: a vehicle somebody worked on has come. */
+export const workBegun = ({ phases, owed = 0 }: Pick<JobProgress, 'phases' | 'owed'>): boolean =>
+  owed > 0 || phases.some(({ phase, done }) => phase !== 'checkIn' && done > 0);
 
 /** What is wrong with a slot in this shop; undefined where nothing is. */
 export async function slotFault(

@@ -200,6 +200,16 @@ export class KitDraftService {
         detail: `${open.length} warnings need a reason, or to be cleared.`,
         faults: open.map(line),
       });
+    const deadEnds = await this.works.rehearse(document);
+    if (deadEnds.length > 0)
+      return fail({
+        code: 'kitNotReleasable',
+        detail:
+          deadEnds.length === 1
+            ? 'The dry run ends before the work is done.'
+            : `The dry run ends in ${deadEnds.length} places before the work is done.`,
+        faults: deadEnds,
+      });
     if (warnings.length > 0 && person.role !== 'lead')
       return fail({ code: 'waiverNeedsLead', detail: `${warnings.length} warnings stand; a lead may let them.` });
     return ok(

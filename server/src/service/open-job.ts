@@ -9,8 +9,9 @@ import { kitAnswers, kitPrefix, spreadAnswers } from '#core/visit/visit.ts';
 import type { RecordSeal } from '../seal/record-seal.ts';
 import type { CatalogRepository, PinnedDocument } from '../store/catalog-repository.ts';
 import type { JobRepository } from '../store/job-repository.ts';
+import { slotOf } from '../store/stored-slot.ts';
 import type { Caller } from './caller.ts';
-import { type SlotFault, slotFault, slotOf } from './job-slot.ts';
+import { type SlotFault, slotFault } from './job-slot.ts';
 
 export type OpenJobError =
   | { code: 'unknownVehicle' }

@@ -58,6 +58,7 @@ export class BottleEntity {
   @Column({ ...millis, name: 'received_at_ms' }) receivedAtMs!: number;
   @Column({ type: 'double', name: 'adjusted_ml', default: 0 }) adjustedMl!: number;
   @Column({ type: 'char', length: 10, name: 'emptied_on', nullable: true }) emptiedOn?: string | null;
+  @Column({ type: 'char', length: 10, name: 'gelled_on', nullable: true }) gelledOn?: string | null;
 }
 
 /** One bead counted off a bottle, by the event that put it on. Without a bottle: none of the kind was there. */

@@ -31,6 +31,7 @@ export interface UncountedBead {
   seq: number;
   station: string;
   compound: string;
+  bottle?: string | null;
 }
 
 /** A job's facts that naming a station or working out a bead needs. */
@@ -162,6 +163,7 @@ export class CribRepository {
       openedOn: row.openedOn ?? undefined,
       openMonths: row.openMonths ?? undefined,
       emptiedOn: row.emptiedOn ?? undefined,
+      gelledOn: row.gelledOn ?? undefined,
       usedMl: usedMl.get(row.id) ?? 0,
     }));
   }
@@ -185,9 +187,9 @@ export class CribRepository {
 
   /** Beads of the shop's jobs that have not been counted off a bottle. */
   async uncountedBeads(shopId: string): Promise<UncountedBead[]> {
-    const rows: Array<{ jobId: string; seq: number; station: string; compound: string }> = await this.source.query(
+    const rows: UncountedBead[] = await this.source.query(
       `SELECT e.job_id AS jobId, e.seq AS seq, JSON_VALUE(e.body, '$.station') AS station,
-          JSON_VALUE(e.body, '$.compound') AS compound
+          JSON_VALUE(e.body, '$.compound') AS compound, JSON_VALUE(e.body, '$.bottle.id') AS bottle
         FROM job_event e JOIN job j ON j.id = e.job_id
         LEFT JOIN bottle_use u ON u.job_id = e.job_id AND u.seq = e.seq
         WHERE e.type = 'compoundApplied' AND j.shop_id = ? AND u.job_id IS NULL

@@ -13,6 +13,7 @@ import { LinePhases1764000000007 } from './migration/0008-line-phases.ts';
 import { HouseRules1764000000008 } from './migration/0009-house-rules.ts';
 import { KitPictures1764000000009 } from './migration/0010-kit-pictures.ts';
 import { JobSlot1764000000010 } from './migration/0011-job-slot.ts';
+import { GelledBottle1764000000011 } from './migration/0012-gelled-bottle.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -34,6 +35,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       HouseRules1764000000008,
       KitPictures1764000000009,
       JobSlot1764000000010,
+      GelledBottle1764000000011,
     ],
     synchronize: false,
     poolSize: 10,

@@ -1,5 +1,4 @@
 import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
-import type { JobSlot } from '#contract/job.ts';
 import type { Waiver } from '#contract/kit-draft.ts';
 import type { JobEvent } from '#core/job/acts.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
@@ -13,6 +12,7 @@ import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import type { KitSide } from '#core/visit/kit-on-side.ts';
 import { CRIB_ENTITIES } from './crib-entities.ts';
 import { millis } from './millis.ts';
+import type { StoredSlot } from './stored-slot.ts';
 
 @Entity('shop')
 export class ShopEntity {
@@ -123,7 +123,7 @@ export class JobEntity {
   @Column({ type: 'int' }) bay!: number;
   @Column({ ...millis, name: 'planned_start_ms' }) plannedStartMs!: number;
   /** Where and by whom it is worked, and until when it was promised; a plan that may be moved, no part of the record. */
-  @Column({ type: 'json', nullable: true }) slot?: JobSlot | null;
+  @Column({ type: 'json', nullable: true }) slot?: StoredSlot | null;
   @Column({ type: 'double', name: 'odometer_km', nullable: true }) odometerKm?: number | null;
   @Index() @Column({ type: 'varchar', length: 64, name: 'vehicle_id' }) vehicleId!: string;
   /** The vehicle as it was when the job was opened. */

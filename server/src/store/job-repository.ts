@@ -2,6 +2,7 @@ import { type DataSource, IsNull, Like, Not } from 'typeorm';
 import type { JobCard, StoredEvent, UnheardDevice } from '#contract/job.ts';
 import { AppendQueue, type JobAppend } from './append-queue.ts';
 import { JobDeviceEntity, JobEntity, JobEventEntity, PhotoEntity, type PinnedKit, ShopEntity } from './entities.ts';
+import { slotParts } from './stored-slot.ts';
 
 /** Most jobs of one kit that are listed (chosen by us). */
 const MOST_USES = 500;
@@ -41,12 +42,15 @@ export class JobRepository {
       .orderBy('job.bay')
       .addOrderBy('job.plannedStartMs')
       .getMany();
-    return rows.map((row) => ({
+    const here = rows.filter(
+      ({ slot, plannedStartMs }) => !slot?.calledOff || (plannedStartMs >= fromMs && plannedStartMs < toMs),
+    );
+    return here.map((row) => ({
       id: row.id,
       number: row.number,
       bay: row.bay,
       plannedStartMs: row.plannedStartMs,
-      promisedMs: row.slot?.promisedMs,
+      ...slotParts(row.slot),
       estimatedMinutes: row.progress.estimatedMinutes ?? 0,
       kitTitle: row.progress.title ?? '',
       vehicle: { make: row.vehicle.make, model: row.vehicle.model, plate: row.vehicle.plate },
@@ -77,6 +81,11 @@ export class JobRepository {
   /** Pins a kit that comes into a visit under way. A pin without its event is harmless: the events decide. */
   async pin(jobId: string, kits: readonly PinnedKit[]): Promise<void> {
     await this.source.getRepository(JobEntity).update({ id: jobId }, { kits: [...kits] });
+  }
+
+  /** The vehicle does not come, or comes after all. */
+  async callOff(jobId: string, slot: JobEntity['slot']): Promise<void> {
+    await this.source.getRepository(JobEntity).update({ id: jobId }, { slot });
   }
 
   /** Another time, bay, place or other hands for a job that is open. */

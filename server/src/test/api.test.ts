@@ -10,7 +10,7 @@ import type { JobCard, StoredEvent } from '#contract/job.ts';
 import { RecordFileSchema } from '#contract/record.ts';
 import { FRONT_RECOVERY_POINTS } from '#demo/kits.ts';
 import { RECORD_COLUMNS } from '../report/record-csv.ts';
-import { replay } from '../report/record-file.ts';
+import { replay } from '../report/replay.ts';
 import {
   Device,
   fitter,

@@ -5,8 +5,8 @@ import type { Crib } from '#contract/crib.ts';
 import type { CommandBatchAnswer, CommandInput } from '#contract/job.ts';
 import type { VehicleHistory } from '#contract/vehicle.ts';
 import { openLog } from '#core/job/job-log.ts';
+import { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
 import { FRONT_RECOVERY_POINTS } from '#demo/kits.ts';
-import { Worker } from '#demo/work-through.ts';
 import {
   type Device,
   fitter,
@@ -120,13 +120,16 @@ describe('what a job was opened with stays', () => {
         0,
       );
     const before = await used();
+    const bottle = ((await (await mira.request('GET', '/api/crib')).json()) as Crib).bottles.find(
+      ({ kind, emptiedOn }) => kind === 'threadlockerMedium' && emptiedOn === undefined,
+    )?.id;
     const commands: DeviceCommand[] = [
       { type: 'changeAnswer', question: 'shield', value: true },
       ...kit.items.map(
         (item): DeviceCommand => ({ type: 'countLine', item: item.id, found: item.quantity, damaged: 0 }),
       ),
       { type: 'startByHand', station: 'sh1' },
-      { type: 'applyCompound', station: 'sh1', cleaned: true },
+      { type: 'applyCompound', station: 'sh1', cleaned: true, bottle },
     ];
     const { results } = await mira.send(job, ...commands.map((command) => mira.input(command)));
     expect(results.map((result) => (result.ok ? 'taken' : result.refusal))).toEqual(commands.map(() => 'taken'));
@@ -148,7 +151,7 @@ describe('what a finished job put on its vehicle', () => {
     const log = openLog({ kits, vehicle, openedWith, answers, shop });
     if (!log.ok) throw new Error(log.error.code);
     const commands: DeviceCommand[] = [];
-    class Recorder extends Worker {
+    class Recorder extends CarefulFitter {
       override give(command: DeviceCommand): void {
         super.give(command);
         commands.push(command);

@@ -194,6 +194,32 @@ describe('loans', () => {
 });
 
 describe('bottles', () => {
+  it('one that has gelled is off the shelf, and is known on the floor as that', async () => {
+    const input = {
+      name: 'Test locker',
+      kind: 'threadlockerHigh',
+      lot: 'G-1',
+      sizeMl: 10,
+      expiresOn: '2099-01-01',
+      storeMaxC: 30,
+    };
+    const { id } = (await (await mira.request('POST', '/api/crib/bottles', input)).json()) as { id: string };
+    const change = { type: 'gelled', on: '2026-11-27' };
+    expect((await mira.request('POST', `/api/crib/bottles/${id}/changes`, change)).status).toBe(200);
+    const answer = await mira.request('POST', '/api/jobs', {
+      vehicle: 'v-tussock',
+      kits: ['front-recovery-points'],
+      answers: { shield: true },
+      bay: 4,
+      plannedStartMs: Date.now(),
+    });
+    const { id: job } = (await answer.json()) as { id: string };
+    expect((await mira.job(job)).bottles?.find((bottle) => bottle.id === id)).toMatchObject({
+      lot: 'G-1',
+      fault: 'gelled',
+    });
+    expect((await crib()).bottles.find((bottle) => bottle.id === id)).toMatchObject({ emptiedOn: '2026-11-27' });
+  });
   it('count down by the beads of the jobs, once each', async () => {
     const before = (await crib()).bottles.find((bottle) => bottle.lot === 'M-2406');
     const answer = await mira.request('POST', '/api/jobs', {
@@ -214,7 +240,7 @@ describe('bottles', () => {
     const beads = await mira.send(
       job,
       mira.input({ type: 'startByHand', station: station.id }),
-      mira.input({ type: 'applyCompound', station: station.id, cleaned: true }),
+      mira.input({ type: 'applyCompound', station: station.id, cleaned: true, bottle: before?.id }),
     );
     expect(beads.results.map((result) => result.ok)).toEqual([true, true]);
     const used = async () =>

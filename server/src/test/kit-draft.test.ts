@@ -6,7 +6,7 @@ import { blankKit } from '#core/kit/blank-kit.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { findingKey } from '#core/kit/lint/finding.ts';
 import { lintKit } from '#core/kit/lint/lint.ts';
-import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
+import { FRONT_LIFT, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { type Device, fitter, openGuard, startTestServer, type TestServer } from './harness.ts';
 
 let server: TestServer;
@@ -126,6 +126,30 @@ describe('writing a kit', () => {
       reason: 'The sheet prints none',
       by: 'Rafe Orrin',
     });
+  });
+
+  it('what a dry run does not bring to its end is neither released nor imported, and says where it stands', async () => {
+    const draft = await revise(mira, FRONT_LIFT.id);
+    // The guard's own bolts are never tightened: what holds it meanwhile stays on.
+    const without = {
+      ...draft.document,
+      steps: draft.document.steps.filter(({ actions }) =>
+        actions.every((action) => action.type !== 'torque' || action.group !== 'guard'),
+      ),
+    };
+    expect(without.steps.length).toBeLessThan(draft.document.steps.length);
+    expect(lintKit(without).filter(({ severity }) => severity === 'error')).toEqual([]);
+    await save(mira, draft, without);
+    const everything = [{ key: '*', reason: 'Tried' }];
+    const refused = await release(lead, without.id, 2, everything);
+    expect(refused).toMatchObject({ code: 'kitNotReleasable', faults: [{ path: 'steps' }] });
+    expect(JSON.stringify(refused.faults)).toContain('Dead end at ');
+    const file = JSON.stringify({ ...without, revision: 40 });
+    expect(await json<object>(lead.request('POST', '/api/kits?waive=Tried', file))).toMatchObject({
+      code: 'kitNotReleasable',
+      faults: refused.faults,
+    });
+    await discard(FRONT_LIFT.id);
   });
 
   it('a draft with broken references is kept, and not released', async () => {

@@ -1,12 +1,15 @@
 import { randomUUID } from 'node:crypto';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { DeviceCommand } from '#contract/acts.ts';
-import type { CommandBatchAnswer } from '#contract/job.ts';
+import type { CommandBatchAnswer, JobCard, JobDocument } from '#contract/job.ts';
 import { type RecordFile, RecordFileSchema } from '#contract/record.ts';
 import type { StoredVehicle, VehicleHistory } from '#contract/vehicle.ts';
 import { openLog } from '#core/job/job-log.ts';
+import { nextOnLine } from '#core/job/line-next.ts';
+import { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
+import { rightAnswers } from '#core/rehearse/right-answers.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
-import { Worker } from '#demo/work-through.ts';
+import { replay } from '../report/replay.ts';
 import { type Device, fitter, startTestServer, type TestServer } from './harness.ts';
 
 let server: TestServer;
@@ -91,6 +94,62 @@ describe('where, when and by whom', () => {
     expect(
       await code(mira.request('POST', '/api/jobs', { ...early, plannedStartMs: start, promisedMs: start - HOUR })),
     ).toBe('promisedTooEarly');
+  });
+});
+
+describe('a vehicle that does not come', () => {
+  const HOUR = 3_600_000;
+  const at = (job: string) => `/api/jobs/${job}/called-off`;
+  const read = async (job: string) =>
+    body<{ slot?: object; calledOff?: { as: string; by: string; note?: string } }>(
+      mira.request('GET', `/api/jobs/${job}`),
+    );
+  const listed = async (job: string, fromMs: number) =>
+    (await body<JobCard[]>(mira.request('GET', `/api/jobs?from=${fromMs}&to=${fromMs + 24 * HOUR}`))).find(
+      ({ id }) => id === job,
+    );
+  it('is called off with who said so, gone from other days, and put back as it was', async () => {
+    const start = Date.now() + HOUR;
+    const job = await openVisit(['track-bar-brace'], { plannedStartMs: start, fitters: ['u-vane'] });
+    expect((await mira.request('PUT', at(job), { as: 'noShow', note: 'nobody at the phone' })).status).toBe(204);
+    expect(await read(job)).toMatchObject({
+      slot: { fitters: ['u-vane'] },
+      calledOff: { as: 'noShow', note: 'nobody at the phone', by: 'Mira Vane' },
+    });
+    expect(await listed(job, start - HOUR)).toMatchObject({
+      calledOff: { as: 'noShow' },
+      slot: { fitters: ['u-vane'] },
+    });
+    expect(await listed(job, start + 48 * HOUR)).toBeUndefined();
+    expect((await mira.request('DELETE', at(job))).status).toBe(204);
+    expect(await read(job)).not.toHaveProperty('calledOff');
+    expect(await read(job)).toMatchObject({ slot: { fitters: ['u-vane'] } });
+  });
+  it('is put back by another time, and by whoever works on it', async () => {
+    const job = await openVisit(['track-bar-brace']);
+    await mira.request('PUT', at(job), { as: 'cancelled' });
+    const moved = { bay: 1, plannedStartMs: Date.now() + 24 * HOUR };
+    expect((await mira.request('PUT', `/api/jobs/${job}/slot`, moved)).status).toBe(204);
+    expect(await read(job)).not.toHaveProperty('calledOff');
+    await mira.request('PUT', at(job), { as: 'cancelled' });
+    // Counting is no work on the vehicle; the first act of the line is.
+    const { kits } = await body<JobDocument>(mira.request('GET', `/api/jobs/${job}`));
+    const [item] = kits[0]?.document.items ?? [];
+    expect(await one(mira, job, { type: 'countLine', item: item?.id ?? '', found: 1, damaged: 0 })).toBe('accepted');
+    expect(await read(job)).toHaveProperty('calledOff');
+    const { plan, state } = replay(await body<JobDocument>(mira.request('GET', `/api/jobs/${job}`)));
+    const act = nextOnLine(plan, state, 'u-vane', Date.now())?.act;
+    if (!act) throw new Error('nothing is next');
+    const answers = rightAnswers(plan, state, act);
+    expect(await one(mira, job, { type: 'doAct', act: act.id, answers })).toBe('accepted');
+    expect(await read(job)).not.toHaveProperty('calledOff');
+    expect(await code(mira.request('PUT', at(job), { as: 'noShow' }))).toBe('workBegun');
+  });
+  it('is refused without a reason that is one, for a job that is not there, and to an apprentice', async () => {
+    const job = await openVisit(['track-bar-brace']);
+    expect(await code(mira.request('PUT', at(job), { as: 'rained' }))).toBe('badRequest');
+    expect(await code(mira.request('PUT', at(randomUUID()), { as: 'noShow' }))).toBe('unknownJob');
+    expect(await code(mira.request('DELETE', at(randomUUID())))).toBe('unknownJob');
   });
 });
 
@@ -303,7 +362,7 @@ describe('vehicles', () => {
     const log = openLog({ kits, vehicle, openedWith, answers, shop });
     if (!log.ok) throw new Error(log.error.code);
     const commands: DeviceCommand[] = [];
-    class Recorder extends Worker {
+    class Recorder extends CarefulFitter {
       override give(command: DeviceCommand): void {
         super.give(command);
         commands.push(command);

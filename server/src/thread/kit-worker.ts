@@ -4,9 +4,11 @@ import nodeEndpoint from 'comlink/dist/esm/node-adapter.mjs';
 import { type InputFault, inputFaults } from '#contract/job.ts';
 import { DraftInputSchema, DraftSaveSchema } from '#contract/kit-draft.ts';
 import { faultText, readKit } from '#contract/read-kit.ts';
+import { deadEndFault, deadEndsTold } from '#contract/wording/rehearsal-text.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { kitFaults } from '#core/kit/kit-integrity.ts';
 import { lintKit } from '#core/kit/lint/lint.ts';
+import { rehearseAll } from '#core/rehearse/rehearse-all.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 
 /** Why the body of a draft cannot be read. */
@@ -33,6 +35,10 @@ const works = {
   judge(document: KitDocument) {
     const faults = kitFaults(document).map(faultText);
     return { faults, findings: faults.length > 0 ? [] : lintKit(document) };
+  },
+  /** Dead ends of a dry run on every combination of answers, as faults of the kit. */
+  rehearse(document: KitDocument): InputFault[] {
+    return deadEndsTold(document, rehearseAll(document)).map((told) => deadEndFault(document, told));
   },
 };
 export type KitWorkerWorks = typeof works;

@@ -9,7 +9,9 @@ import type { DraftUnreadable, KitWorkerWorks } from './kit-worker.ts';
 
 /** Nobody waits longer for a kit to be read or looked through; the largest that may be takes a few seconds. */
 const PATIENCE_MS = 20_000;
-/** Memory of the thread: a kit that needs more is none. */
+/** A kit is played through before its release: the most combinations of a long one take a minute. */
+const REHEARSAL_MS = 150_000;
+/** Memory of a thread: a kit that needs more is none. */
 const HEAP_MB = 512;
 
 type ReadKit = ReturnType<typeof readKit>;
@@ -17,13 +19,15 @@ type ReadKit = ReturnType<typeof readKit>;
 /** Looking through a kit took longer, or more memory, than it may. */
 export class KitTooLarge extends Error {}
 
-/** Reads and judges kits in a thread of their own, one after another, so that no tablet waits for it. */
-export class KitWorks {
+/** One thread, and what waits its turn for it. */
+class KitThread {
   private thread?: { worker: Worker; works: Remote<KitWorkerWorks> };
   private last: Promise<unknown> = Promise.resolve();
 
-  /** @param file - the thread's own bundle */
-  constructor(private readonly file: string) {}
+  constructor(
+    private readonly file: string,
+    private readonly patienceMs: number,
+  ) {}
 
   private open() {
     if (this.thread) return this.thread;
@@ -41,7 +45,7 @@ export class KitWorks {
     const died = new Promise<never>((_, reject) => {
       failed = () => reject(new KitTooLarge('The kit takes longer, or more memory, than it may.'));
     });
-    const timer = setTimeout(failed, PATIENCE_MS);
+    const timer = setTimeout(failed, this.patienceMs);
     worker.once('error', failed).once('exit', failed);
     try {
       return await Promise.race([work(works), died]);
@@ -57,27 +61,49 @@ export class KitWorks {
     }
   }
 
-  private inTurn<T>(work: (works: Remote<KitWorkerWorks>) => Promise<T>): Promise<T> {
+  inTurn<T>(work: (works: Remote<KitWorkerWorks>) => Promise<T>): Promise<T> {
     const turn = this.last.then(() => this.run(work));
     this.last = turn.catch(() => undefined);
     return turn;
   }
 
+  async stop(): Promise<void> {
+    await this.thread?.worker.terminate();
+    this.thread = undefined;
+  }
+}
+
+/** Reads, judges and plays kits in threads of their own, so that no tablet waits for it. */
+export class KitWorks {
+  private readonly looking: KitThread;
+  /** Beside the other: who saves a draft does not wait for somebody's release. */
+  private readonly playing: KitThread;
+
+  /** @param file - the threads' own bundle */
+  constructor(file: string) {
+    this.looking = new KitThread(file, PATIENCE_MS);
+    this.playing = new KitThread(file, REHEARSAL_MS);
+  }
+
   read(text: string): Promise<ReadKit> {
-    return this.inTurn(async (works) => (await works.read(text)) as ReadKit);
+    return this.looking.inTurn(async (works) => (await works.read(text)) as ReadKit);
   }
 
   /** Reads the body of a draft. */
   draft(body: 'create' | 'save', value: unknown): Promise<Result<unknown, DraftUnreadable>> {
-    return this.inTurn(async (works) => (await works.draft(body, value)) as Result<unknown, DraftUnreadable>);
+    return this.looking.inTurn(async (works) => (await works.draft(body, value)) as Result<unknown, DraftUnreadable>);
   }
 
   judge(document: KitDocument): Promise<ReturnType<KitWorkerWorks['judge']>> {
-    return this.inTurn((works) => works.judge(document));
+    return this.looking.inTurn((works) => works.judge(document));
+  }
+
+  /** Plays it as its fitters will; dead ends as faults. */
+  rehearse(document: KitDocument): Promise<ReturnType<KitWorkerWorks['rehearse']>> {
+    return this.playing.inTurn((works) => works.rehearse(document));
   }
 
   async stop(): Promise<void> {
-    await this.thread?.worker.terminate();
-    this.thread = undefined;
+    await Promise.all([this.looking.stop(), this.playing.stop()]);
   }
 }

@@ -6,6 +6,7 @@ import { addPasskey, passkeysOf, removePasskey } from '../shop/passkeys.ts';
 import { hasPasskeys } from '../shop/prove.ts';
 import { secretRefusedText } from '../shop/secret-text.ts';
 import { renewKeys, useSession } from '../shop/session.ts';
+import { shopFormat } from '../shop/shop-time.ts';
 import { Button } from '../ui/Button.tsx';
 
 const field = 'figures min-h-14 w-full border-2 border-ink bg-sheet px-3';
@@ -100,7 +101,7 @@ function Passkeys() {
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when it is shown
   useEffect(() => void read(), []);
   const add = async () => {
-    setFailure(await addPasskey(`Passkey of ${new Date().toLocaleDateString('en-GB')}`));
+    setFailure(await addPasskey(`Passkey of ${shopFormat(Date.now(), 'd MMM yyyy')}`));
     await read();
   };
   const remove = async (id: string) => {

@@ -64,7 +64,7 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
             checked={settings.sound}
             onChange={(event) => settings.set({ sound: event.target.checked })}
           />
-          A tone and a buzz when a clock is over
+          A click when a reading is taken, a tone and a buzz when a clock is over
         </label>
         <div>
           <label className="font-bold" htmlFor={`${id}-pedal`}>

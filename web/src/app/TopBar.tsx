@@ -1,8 +1,8 @@
-import { format } from 'date-fns';
 import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { ClockBar } from '../job/ClockBar.tsx';
 import { useSession } from '../shop/session.ts';
+import { shopFormat } from '../shop/shop-time.ts';
 import { useNow } from '../ui/use-now.ts';
 import { PersonMenu } from './PersonMenu.tsx';
 import { WaitingBadge } from './WaitingBadge.tsx';
@@ -27,9 +27,9 @@ export function TopBar({ children }: { children?: ReactNode }) {
     <>
       <header className="flex h-16 shrink-0 items-stretch justify-between bg-plate text-on-plate">
         <div className="flex min-w-0 flex-1 items-stretch">
-          <div className="hidden min-w-0 flex-col justify-center px-4 sm:flex sm:w-56">
+          <div className="hidden min-w-0 flex-col justify-center px-4 sm:flex sm:w-56 sm:min-w-44">
             <span className="plate text-2xl">Wrenchman</span>
-            <span className="truncate text-sm text-on-plate-2">{shop}</span>
+            <span className="text-sm leading-tight text-on-plate-2">{shop}</span>
           </div>
           {/* Slides under a thumb where what stands at the right leaves it too little room. */}
           <nav className="flex min-w-0 overflow-x-auto" aria-label="Screens">
@@ -41,7 +41,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
           </nav>
         </div>
         <div className="flex shrink-0 items-center gap-2 pr-3 pl-2">
-          <span className="figures hidden text-sm md:inline">{format(nowMs, 'EEE d MMM HH:mm')}</span>
+          <span className="figures hidden text-sm md:inline">{shopFormat(nowMs, 'EEE d MMM HH:mm')}</span>
           {/* A phone has no keys to list, and no room beside the screens' names. */}
           <span className="hidden sm:contents">{children}</span>
           <WaitingBadge />

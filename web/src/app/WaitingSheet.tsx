@@ -1,10 +1,10 @@
-import { format } from 'date-fns';
 import { REFUSALS } from '#contract/wording/en/refusals.ts';
 import { refreshBacklog, useBacklog } from '../job/backlog.ts';
 import { commandText } from '../job/command-text.ts';
 import { dropCommands } from '../job/outbox.ts';
 import { isSendable, type OutboxEntry } from '../job/outbox-entry.ts';
 import { useSession } from '../shop/session.ts';
+import { shopFormat } from '../shop/shop-time.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { jobName, stationLabel, useKeptJobs } from './use-kept-jobs.ts';
@@ -66,7 +66,7 @@ function Waiting({
     <li className="flex flex-wrap items-center justify-between gap-3 border-b border-hair py-2">
       <span>
         {commandText(envelope.command, label)}, {envelope.by.name},{' '}
-        <span className="figures">{format(envelope.atMs, 'd MMM HH:mm')}</span>
+        <span className="figures">{shopFormat(envelope.atMs, 'd MMM HH:mm')}</span>
         {refused && <span className="block text-bad">Not taken: {REFUSALS[refused.code].title}.</span>}
         {!refused && !mine && (
           <span className="block text-ink-2">Waits until {envelope.by.name} signs in on this device.</span>

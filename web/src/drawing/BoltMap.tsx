@@ -1,4 +1,4 @@
-import { memo, useCallback, useLayoutEffect, useMemo, useRef } from 'react';
+import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
 import { leastDistance, spreadApart } from '#core/geometry/spread-apart.ts';
 import type { StationMark } from '#core/job/station-progress.ts';
 import type { MapShape } from '#core/kit/kit-document.ts';
@@ -83,9 +83,23 @@ interface Box {
   bottom: number;
 }
 
+/** Pixels the map is drawn in. */
+interface Screen {
+  width: number;
+  height: number;
+}
+
+/** A glyph whose number is read at arm’s length, px; how much of its screen a map fills; and how far a glyph may grow. */
+const READ_PX = 44;
+const FILLED = 0.8;
+const MOST = 3;
+
 /** How large a glyph is on the map, map millimetres: by the map's extent and by how close the stations are. */
-function glyphMm({ left, right, top, bottom }: Box, stations: readonly PlanStation[]): number {
-  const roomy = Math.max((right - left) / ACROSS, (bottom - top) / DOWN, 1);
+function glyphMm({ left, right, top, bottom }: Box, stations: readonly PlanStation[], screen?: Screen): number {
+  const usual = Math.max((right - left) / ACROSS, (bottom - top) / DOWN, 1);
+  // On a small screen a glyph takes more of the map, so that its number is still read.
+  const mmPerPx = screen ? Math.max((right - left) / screen.width, (bottom - top) / screen.height) / FILLED : 0;
+  const roomy = Math.min(Math.max(usual, READ_PX * mmPerPx), usual * MOST);
   return Math.min(roomy, Math.max(roomy * LEAST, leastDistance(stations)));
 }
 
@@ -103,7 +117,19 @@ export interface BoltMapProps {
 
 /** A joint group seen from where the fitter stands, with every station in its state. */
 export function BoltMap({ group, stations, marks, next, path = [], call, onStation }: BoltMapProps) {
-  const { box: bare, drawn, unit, glyph } = useMemo(() => layOut(group, stations), [group, stations]);
+  const svg = useRef<SVGSVGElement>(null);
+  const [screen, setScreen] = useState<Screen>();
+  useLayoutEffect(() => {
+    const drawing = svg.current;
+    if (!drawing) return undefined;
+    const observer = new ResizeObserver(([entry]) => {
+      const { width = 0, height = 0 } = entry?.contentRect ?? {};
+      if (width > 0 && height > 0) setScreen({ width, height });
+    });
+    observer.observe(drawing);
+    return () => observer.disconnect();
+  }, []);
+  const { box: bare, drawn, unit, glyph } = useMemo(() => layOut(group, stations, screen), [group, stations, screen]);
   const box = { ...bare };
   const at = new Map(drawn.map((station) => [station.id, station]));
   const nextAt = next === undefined ? undefined : at.get(next);
@@ -123,6 +149,7 @@ export function BoltMap({ group, stations, marks, next, path = [], call, onStati
   return (
     // biome-ignore lint/a11y/useSemanticElements: a fieldset cannot stand inside a drawing
     <svg
+      ref={svg}
       role="group"
       aria-label={`${group.title}: ${group.map.title}`}
       className="h-full w-full"
@@ -232,11 +259,11 @@ const MapStation = memo(function MapStation({
 });
 
 /** Where everything is drawn, and how large. */
-function layOut(group: PlanGroup, stations: readonly PlanStation[]) {
+function layOut(group: PlanGroup, stations: readonly PlanStation[], screen?: Screen) {
   const xs = [...stations.map((s) => s.xMm), ...group.map.shapes.flatMap(extentX)];
   const ys = [...stations.map((s) => s.yMm), ...group.map.shapes.flatMap(extentY)];
   const extent = { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
-  const glyph = glyphMm(extent, stations);
+  const glyph = glyphMm(extent, stations, screen);
   const drawnAt = spreadApart(stations, glyph);
   const drawn = stations.map((station, index) => ({ ...station, ...drawnAt[index] }));
   const margin = glyph * 0.87;

@@ -52,80 +52,83 @@ export function ControlChart({
   for (const { at } of levels) nameAt.push(Math.max(y(at) + 4, (nameAt.at(-1) ?? Number.NEGATIVE_INFINITY) + 14));
   const signalled = new Set(chart.signals.map((signal) => signal.index));
   return (
-    <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" role="img" aria-label={label}>
-      <rect
-        x={EDGE.left}
-        y={y(permissible)}
-        width={WIDTH - EDGE.left - EDGE.right}
-        height={y(-permissible) - y(permissible)}
-        fill="var(--band)"
-      />
-      {y.ticks(6).map((tick) => (
-        <g key={tick}>
-          <line x1={EDGE.left - 8} x2={EDGE.left} y1={y(tick)} y2={y(tick)} stroke="var(--ink)" strokeWidth={1.5} />
-          <text x={EDGE.left - 11} y={y(tick) + 4} textAnchor="end" className="figures" fontSize={12}>
-            {(tick * 100).toFixed(0)} %
-          </text>
-        </g>
-      ))}
-      <path d={`M${EDGE.left} ${EDGE.top}V${HEIGHT - EDGE.bottom}`} stroke="var(--ink)" strokeWidth={2} />
-      {levels.map(({ at, text, tone, dash }, index) => (
-        <g key={`${text}-${at}`}>
-          <line
-            x1={EDGE.left}
-            x2={WIDTH - EDGE.right}
-            y1={y(at)}
-            y2={y(at)}
-            stroke={tone}
-            strokeWidth={1.5}
-            strokeDasharray={dash}
-          />
-          <text x={WIDTH - EDGE.right + 6} y={nameAt[index]} fontSize={13} style={{ fill: tone }}>
-            {text}
-          </text>
-        </g>
-      ))}
-      <path d={path([...points]) ?? ''} fill="none" stroke="var(--ink)" strokeWidth={2} />
-      {points.map((point, index) => {
-        const out = Math.abs(point.worst) > permissible;
-        return (
-          // biome-ignore lint/suspicious/noArrayIndexKey: a check is its place in time
-          <g key={index}>
-            <title>{point.label}</title>
-            <line
-              x1={x(index)}
-              x2={x(index)}
-              y1={y(point.value)}
-              y2={y(point.worst)}
-              stroke="var(--ink-2)"
-              strokeWidth={1.5}
-            />
-            {signalled.has(index) && (
-              <circle cx={x(index)} cy={y(point.value)} r={11} fill="none" stroke="var(--bad)" strokeWidth={2} />
-            )}
-            {out ? (
-              <path
-                d={`M${x(index) - 6} ${y(point.value) - 6}l12 12m0-12l-12 12`}
-                stroke="var(--bad)"
-                strokeWidth={3}
-              />
-            ) : (
-              <circle
-                cx={x(index)}
-                cy={y(point.value)}
-                r={5}
-                fill={point.calibration ? 'var(--sheet)' : 'var(--ink)'}
-                stroke="var(--ink)"
-                strokeWidth={2}
-              />
-            )}
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: it slides, and a keyboard slides it too
+    <div className="overflow-x-auto" tabIndex={0}>
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full min-w-150" role="img" aria-label={label}>
+        <rect
+          x={EDGE.left}
+          y={y(permissible)}
+          width={WIDTH - EDGE.left - EDGE.right}
+          height={y(-permissible) - y(permissible)}
+          fill="var(--band)"
+        />
+        {y.ticks(6).map((tick) => (
+          <g key={tick}>
+            <line x1={EDGE.left - 8} x2={EDGE.left} y1={y(tick)} y2={y(tick)} stroke="var(--ink)" strokeWidth={1.5} />
+            <text x={EDGE.left - 11} y={y(tick) + 4} textAnchor="end" className="figures" fontSize={12}>
+              {(tick * 100).toFixed(0)} %
+            </text>
           </g>
-        );
-      })}
-      <text x={EDGE.left} y={HEIGHT - 6} fontSize={12} style={{ fill: 'var(--ink-2)' }}>
-        {points.length === 0 ? 'no check-pull yet' : `${points.length} checks, oldest left`}
-        {points.length > 0 && !known ? `; own limits from ${POINTS_FOR_LIMITS}` : ''}
-      </text>
-    </svg>
+        ))}
+        <path d={`M${EDGE.left} ${EDGE.top}V${HEIGHT - EDGE.bottom}`} stroke="var(--ink)" strokeWidth={2} />
+        {levels.map(({ at, text, tone, dash }, index) => (
+          <g key={`${text}-${at}`}>
+            <line
+              x1={EDGE.left}
+              x2={WIDTH - EDGE.right}
+              y1={y(at)}
+              y2={y(at)}
+              stroke={tone}
+              strokeWidth={1.5}
+              strokeDasharray={dash}
+            />
+            <text x={WIDTH - EDGE.right + 6} y={nameAt[index]} fontSize={13} style={{ fill: tone }}>
+              {text}
+            </text>
+          </g>
+        ))}
+        <path d={path([...points]) ?? ''} fill="none" stroke="var(--ink)" strokeWidth={2} />
+        {points.map((point, index) => {
+          const out = Math.abs(point.worst) > permissible;
+          return (
+            // biome-ignore lint/suspicious/noArrayIndexKey: a check is its place in time
+            <g key={index}>
+              <title>{point.label}</title>
+              <line
+                x1={x(index)}
+                x2={x(index)}
+                y1={y(point.value)}
+                y2={y(point.worst)}
+                stroke="var(--ink-2)"
+                strokeWidth={1.5}
+              />
+              {signalled.has(index) && (
+                <circle cx={x(index)} cy={y(point.value)} r={11} fill="none" stroke="var(--bad)" strokeWidth={2} />
+              )}
+              {out ? (
+                <path
+                  d={`M${x(index) - 6} ${y(point.value) - 6}l12 12m0-12l-12 12`}
+                  stroke="var(--bad)"
+                  strokeWidth={3}
+                />
+              ) : (
+                <circle
+                  cx={x(index)}
+                  cy={y(point.value)}
+                  r={5}
+                  fill={point.calibration ? 'var(--sheet)' : 'var(--ink)'}
+                  stroke="var(--ink)"
+                  strokeWidth={2}
+                />
+              )}
+            </g>
+          );
+        })}
+        <text x={EDGE.left} y={HEIGHT - 6} fontSize={12} style={{ fill: 'var(--ink-2)' }}>
+          {points.length === 0 ? 'no check-pull yet' : `${points.length} checks, oldest left`}
+          {points.length > 0 && !known ? `; own limits from ${POINTS_FOR_LIMITS}` : ''}
+        </text>
+      </svg>
+    </div>
   );
 }

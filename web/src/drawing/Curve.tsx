@@ -74,8 +74,9 @@ export function Curve({
   const ticks = xTicks ?? x.ticks(6).map((at) => ({ at, text: String(at) }));
   const base = HEIGHT - EDGE.bottom;
   return (
-    <figure>
-      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" role="img" aria-label={label}>
+    // biome-ignore lint/a11y/noNoninteractiveTabindex: it slides, and a keyboard slides it too
+    <figure className="overflow-x-auto" tabIndex={0}>
+      <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full min-w-130" role="img" aria-label={label}>
         <clipPath id="curve-frame">
           <rect x={EDGE.left} y={EDGE.top} width={WIDTH - EDGE.left - EDGE.right} height={base - EDGE.top} />
         </clipPath>

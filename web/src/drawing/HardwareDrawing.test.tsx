@@ -1,6 +1,6 @@
 import '@testing-library/jest-dom/jest-globals';
 import { afterEach, describe, expect, it } from '@jest/globals';
-import { cleanup, screen } from '@testing-library/react';
+import { cleanup, render, screen } from '@testing-library/react';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { all, draw, number } from '../test/drawn.tsx';
 import { HardwareDrawing } from './HardwareDrawing.tsx';
@@ -30,6 +30,12 @@ describe('a piece of hardware', () => {
   it.each<[string, Partial<PlanItem>]>([
     ['socket cap', { thread: 'M8', lengthMm: 20, head: 'socketCap' }],
     ['flange', { thread: 'M8', lengthMm: 20, head: 'hexFlange' }],
+    ['twelve-point', { thread: 'M10', lengthMm: 40, head: 'twelvePoint' }],
+    ['star inside', { thread: 'M8', lengthMm: 20, head: 'sixLobe' }],
+    ['star outside', { thread: 'M8', lengthMm: 20, head: 'sixLobeOutside' }],
+    ['carriage', { thread: 'M10', lengthMm: 50, head: 'carriage' }],
+    ['square', { thread: 'M10', lengthMm: 50, head: 'square' }],
+    ['eye', { thread: 'M10', lengthMm: 50, head: 'eye' }],
     ['nut', { kind: 'nut', thread: 'M8' }],
     ['castle nut', { kind: 'nut', thread: 'M12', head: 'castle' }],
     ['washer', { kind: 'washer', outsideMm: 20, insideMm: 10.5, thicknessMm: 2 }],
@@ -42,7 +48,6 @@ describe('a piece of hardware', () => {
     ['countersunk', { thread: 'M8', lengthMm: 25, head: 'countersunk' }],
     ['part', { kind: 'part', lengthMm: 60 }],
     ['a thread no one can read', { thread: 'M-ten', lengthMm: 20 }],
-    ['nothing known', {}],
   ])('%s is drawn with sizes that are numbers', (_, over) => {
     const svg = drawn(over);
     expect(svg.outerHTML).not.toMatch(/NaN|Infinity|undefined/);
@@ -61,13 +66,25 @@ describe('a piece of hardware', () => {
   });
   it('no two kinds look alike', () => {
     const looks = (['bolt', 'stud', 'coupler', 'insert', 'nut', 'pin', 'washer'] as const).map(
-      (kind) => drawn({ kind, thread: 'M10 x 1.5', lengthMm: 30 }).innerHTML,
+      (kind) => drawn({ kind, thread: 'M10 x 1.5', lengthMm: 30, outsideMm: 20 }).innerHTML,
     );
     expect(new Set(looks).size).toBe(looks.length);
   });
+  it.each<[string, Partial<PlanItem>, string]>([
+    ['bolt without a thread', { lengthMm: 30 }, 'thread'],
+    ['bolt without a length', { thread: 'M8' }, 'length'],
+    ['nut of nothing', { kind: 'nut' }, 'thread'],
+    ['part of nothing', { kind: 'part' }, 'size'],
+    ['washer of nothing', { kind: 'washer' }, 'size'],
+    ['pin of nothing', { kind: 'pin' }, 'size'],
+  ])('%s is said not to be drawn, and nothing is made up', (_, over, lacks) => {
+    const { container } = render(<HardwareDrawing item={item({ ...over })} pxPerMm={4} />);
+    expect(container).toHaveTextContent(`not drawn: ${lacks} not given`);
+    expect(container.querySelector('svg')).toBeNull();
+  });
   it('one that is missing is drawn faint', () =>
     expect(
-      draw(<HardwareDrawing item={item({ thread: 'M8' })} pxPerMm={4} missing />).querySelector('svg'),
+      draw(<HardwareDrawing item={item({ thread: 'M8', lengthMm: 20 })} pxPerMm={4} missing />).querySelector('svg'),
     ).toHaveAttribute('opacity', '0.35'));
   it('its shape follows its data, and the standard where the data is silent (ISO 4014: 16 mm for M10; ISO 4762: 8)', () => {
     expect(hardwareShape(item({ thread: 'M10', head: 'hex' })).acrossFlatsMm).toBe(16);

@@ -63,14 +63,15 @@ function Coupler({ shape }: { shape: HardwareShape }) {
   );
 }
 
-/** A sleeve with a thread inside and out. */
+/** A sleeve: plain, or with a thread inside and out. */
 function Insert({ item, shape }: { item: PlanItem; shape: HardwareShape }) {
   const { outside, length } = insertSize(item, shape);
-  const d = shape.diameterMm;
+  // Without a thread it is a plain sleeve, with the bore it has.
+  const d = item.thread ? shape.diameterMm : (item.insideMm ?? 0);
   return (
     <g>
       <rect x={0} y={-outside / 2} width={length} height={outside} {...STEEL} />
-      <Turns from={0} to={length} pitch={pitchOf(shape) * 1.2} d={outside} />
+      {item.thread && <Turns from={0} to={length} pitch={pitchOf(shape) * 1.2} d={outside} />}
       <path
         d={`M0 ${-d / 2}H${length}M0 ${d / 2}H${length}`}
         fill="none"
@@ -88,6 +89,12 @@ const insertSize = (item: PlanItem, { diameterMm: d }: HardwareShape) => ({
   length: item.lengthMm ?? d * 1.5,
 });
 
+/** Round heads with the key inside; heads with points or lobes outside. */
+const ROUND_HEADS: ReadonlySet<string | undefined> = new Set(['socketCap', 'button', 'sixLobe']);
+const POINTED: ReadonlySet<string | undefined> = new Set(['twelvePoint', 'sixLobeOutside']);
+/** A mushroom head in thread diameters: 24.65 mm of an M10 (ISO 8677, from memory). */
+const CARRIAGE = 2.46;
+
 /** A bolt from the side, its length running to the right from under the head. */
 function Bolt({ shape, head }: { shape: HardwareShape; head: PlanItem['head'] }) {
   const { diameterMm: d, lengthMm: length, acrossFlatsMm: flats, headHeightMm: k, flangeMm, thread } = shape;
@@ -95,7 +102,15 @@ function Bolt({ shape, head }: { shape: HardwareShape; head: PlanItem['head'] })
   // Short bolts are threaded to the head, longer ones for about 2 d + 6 mm (ISO 888).
   const threaded = Math.min(length, 2 * d + 6);
   const root = thread ? minorDiameterMm(d, pitch) / 2 : d * 0.42;
-  const width = head === 'socketCap' || head === 'button' ? d * 1.5 : flats * 1.1;
+  const width = ROUND_HEADS.has(head)
+    ? d * 1.5
+    : POINTED.has(head)
+      ? d * 1.2
+      : head === 'carriage'
+        ? d * CARRIAGE
+        : head === 'eye'
+          ? d * 2.2
+          : flats * 1.1;
   if (head === 'countersunk')
     return (
       <g>
@@ -109,13 +124,27 @@ function Bolt({ shape, head }: { shape: HardwareShape; head: PlanItem['head'] })
     );
   return (
     <g>
-      <rect x={-k} y={-width / 2} width={k} height={width} {...STEEL} />
-      {head !== 'socketCap' && head !== 'button' && (
+      {head === 'carriage' ? (
+        <>
+          <path d={`M0 ${-width / 2}Q${-k * 1.6} 0 0 ${width / 2}Z`} {...STEEL} />
+          {/* The square under it is as wide as the thread, and holds it in its hole. */}
+          <rect x={0} y={-d * 0.53} width={d * 0.6} height={d * 1.06} {...STEEL} />
+        </>
+      ) : head === 'eye' ? (
+        <>
+          <circle cx={-k / 2} r={k / 2} {...STEEL} />
+          <circle cx={-k / 2} r={k / 4} fill="var(--sheet)" {...INK} />
+        </>
+      ) : (
+        <rect x={-k} y={-width / 2} width={k} height={width} {...STEEL} />
+      )}
+      {(head === undefined || head === 'hex' || head === 'hexFlange') && (
         <path d={`M${-k} ${-width / 5}H0M${-k} ${width / 5}H0`} fill="none" {...INK} />
       )}
-      {(head === 'socketCap' || head === 'button') && (
-        <rect x={-k} y={-flats / 2} width={k * 0.6} height={flats} fill="var(--ink-2)" />
+      {POINTED.has(head) && (
+        <path d={[-0.3, -0.1, 0.1, 0.3].map((share) => `M${-k} ${width * share}H0`).join('')} fill="none" {...INK} />
       )}
+      {ROUND_HEADS.has(head) && <rect x={-k} y={-flats / 2} width={k * 0.6} height={flats} fill="var(--ink-2)" />}
       {flangeMm && <rect x={-d * 0.14} y={-flangeMm / 2} width={d * 0.14} height={flangeMm} {...STEEL} />}
       <path d={`M0 ${-d / 2}H${length - pitch}L${length} ${-root}V${root}L${length - pitch} ${d / 2}H0Z`} {...STEEL} />
       <Turns from={length - threaded} to={length} pitch={pitch} d={d} />
@@ -156,7 +185,15 @@ function extent(item: PlanItem, shape: HardwareShape): { left: number; right: nu
       return {
         left: -shape.headHeightMm - 1,
         right: shape.lengthMm + 1,
-        half: Math.max(shape.flangeMm ?? 0, shape.acrossFlatsMm * 1.1) / 2 + 1,
+        half:
+          Math.max(
+            shape.flangeMm ?? 0,
+            shape.acrossFlatsMm * 1.1,
+            item.head === 'carriage' ? shape.diameterMm * CARRIAGE : 0,
+            item.head === 'eye' ? shape.headHeightMm : 0,
+          ) /
+            2 +
+          1,
       };
     case 'nut': {
       const half = Math.max(shape.flangeMm ?? 0, shape.acrossFlatsMm * 1.16) / 2 + 1;
@@ -219,13 +256,13 @@ function Piece({ item, shape }: { item: PlanItem; shape: HardwareShape }) {
       return <path d="M0 -6h20l4-3h8v18h-8l-4-3H0z" fill={fill} {...INK} transform="scale(1 0.85)" />;
     }
     case 'part': {
+      // Its length is all that is known of it: the rest is dashed, and no hole is made up.
       const length = item.lengthMm ?? 60;
       const half = Math.max(12, length * 0.08);
       return (
         <>
-          <rect x={0} y={-half} width={length} height={2 * half} fill="var(--sheet)" {...INK} />
-          <circle cx={half} r={half * 0.35} fill="var(--floor)" {...INK} />
-          <circle cx={length - half} r={half * 0.35} fill="var(--floor)" {...INK} />
+          <rect x={0} y={-half} width={length} height={2 * half} fill="none" {...INK} strokeDasharray="5 4" />
+          <path d={`M0 ${-half}V${half}M${length} ${-half}V${half}`} {...INK} />
         </>
       );
     }
@@ -236,6 +273,31 @@ function Piece({ item, shape }: { item: PlanItem; shape: HardwareShape }) {
           {item.insideMm && <circle r={item.insideMm / 2} fill="var(--sheet)" {...INK} />}
         </>
       );
+  }
+}
+
+/** What the data lacks for the piece to be drawn as it is; undefined where nothing does. */
+export function lacksForDrawing(
+  item: Pick<PlanItem, 'kind' | 'thread' | 'lengthMm' | 'acrossFlatsMm' | 'outsideMm'>,
+): string | undefined {
+  const { kind, thread, lengthMm, acrossFlatsMm, outsideMm } = item;
+  const across = thread !== undefined || outsideMm !== undefined;
+  switch (kind) {
+    case 'bolt':
+    case 'stud':
+    case 'coupler':
+      return !across ? 'thread' : lengthMm === undefined ? 'length' : undefined;
+    case 'nut':
+      return !across && acrossFlatsMm === undefined ? 'thread' : undefined;
+    case 'insert':
+      return across ? undefined : 'thread';
+    case 'pin':
+    case 'part':
+      return lengthMm === undefined ? 'size' : undefined;
+    case 'compound':
+      return undefined;
+    default:
+      return outsideMm === undefined ? 'size' : undefined;
   }
 }
 
@@ -255,6 +317,8 @@ export function HardwareDrawing({
   pxPerMm: number;
   missing?: boolean;
 }) {
+  const lacks = lacksForDrawing(item);
+  if (lacks) return <span className="text-sm text-ink-2">not drawn: {lacks} not given</span>;
   const shape = hardwareShape(item);
   const { left, right, half } = extent(item, shape);
   const widthMm = right - left;

@@ -4,7 +4,9 @@ import type { StationMark } from '#core/job/station-progress.ts';
 export const MARK_TEXT: Record<StationMark, string> = {
   empty: 'empty',
   started: 'started by hand',
+  beaded: 'bead on',
   snug: 'snug',
+  partTorque: 'part of its torque',
   atTorque: 'at torque',
   verified: 'verified',
   reopened: 'loosened again',
@@ -22,7 +24,7 @@ export const hexagon = (acrossFlats: number, cx = 0, cy = 0): string => {
 
 /**
  * The state of a station as a shape, about 44 units across, centred on 0,0. State is told by shape, never by
- * colour alone: dashed ring, ring with thread, hex outline, filled hex with one stripe or two, gap, cross.
+ * colour alone: dashed ring, ring with thread, with a drop, hex outline, with half a stripe, filled hex with one stripe or two, gap, cross.
  */
 export function StationGlyph({ mark, label, next = false }: { mark: StationMark; label?: string; next?: boolean }) {
   const filled = mark === 'atTorque' || mark === 'verified' || mark === 'reopened';
@@ -44,14 +46,27 @@ export function StationGlyph({ mark, label, next = false }: { mark: StationMark;
       {mark === 'empty' && (
         <circle r={20} fill="var(--sheet)" stroke="var(--ink-2)" strokeWidth={2} strokeDasharray="5 4" />
       )}
-      {mark === 'started' && (
+      {(mark === 'started' || mark === 'beaded') && (
         <>
           <circle r={21} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
           <polygon points={hexagon(30)} fill="none" stroke="var(--ink)" strokeWidth={1.5} />
           <path d="M-11 15.500q3-3 5.500 0t5.500 0 5.500 0 5.500 0" fill="none" stroke="var(--ink)" strokeWidth={1.5} />
         </>
       )}
-      {mark === 'snug' && <polygon points={hexagon(38)} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2.5} />}
+      {mark === 'beaded' && (
+        // A drop beside the thread.
+        <path d="M18 4q7 9 7 13a7 7 0 0 1-14 0q0-4 7-13z" fill="var(--medium)" stroke="var(--ink)" strokeWidth={1.5} />
+      )}
+      {(mark === 'snug' || mark === 'partTorque') && (
+        <polygon points={hexagon(38)} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2.5} />
+      )}
+      {mark === 'partTorque' && (
+        // Half of the stripe that full torque gets.
+        <>
+          <path d="M12 -16 24 -27" stroke="var(--ink)" strokeWidth={8} />
+          <path d="M12 -16 24 -27" stroke="#ffd21f" strokeWidth={5} />
+        </>
+      )}
       {mark === 'bad' && (
         <>
           <polygon points={hexagon(38)} fill="var(--sheet)" stroke="var(--bad)" strokeWidth={3} />

@@ -77,7 +77,7 @@ export function VehicleOutline({
           strokeDasharray="6 5"
         />
       </g>
-      <g className="figures" fontSize={13} fill="var(--color-ink-2)">
+      <g className="figures" fontSize={19} fill="var(--color-ink-2)">
         <text
           x={along(0)}
           y={MARGIN + WIDTH / 2}

@@ -19,10 +19,21 @@ const STANDARD: Partial<Record<NonNullable<PlanItem['head']>, HeadStandard>> = {
   hexFlange: 'ISO 4162',
   socketCap: 'ISO 4762',
   castle: 'ISO 4032',
+  sixLobe: 'ISO 4762',
 };
 
 /** Height of a head in thread diameters; a 90° countersink of twice the diameter is half of it deep (ISO 10642). */
-const HEAD_HEIGHT: Partial<Record<NonNullable<PlanItem['head']>, number>> = { socketCap: 1, countersunk: 0.5 };
+const HEAD_HEIGHT: Partial<Record<NonNullable<PlanItem['head']>, number>> = {
+  socketCap: 1,
+  sixLobe: 1,
+  countersunk: 0.5,
+  // ISO 8677: 5.38 mm of an M10 (from memory).
+  carriage: 0.54,
+  eye: 2.2,
+};
+
+/** Heads that stand on a flange of their own. */
+export const FLANGED: ReadonlySet<string | undefined> = new Set(['hexFlange', 'twelvePoint', 'sixLobeOutside']);
 
 /**
  * Dimensions for drawing. Head heights follow the usual proportions (hex 0.65 d, socket head 1 d, nut 0.85 d;
@@ -44,6 +55,6 @@ export function hardwareShape(
     lengthMm: item.lengthMm ?? diameterMm * 3,
     acrossFlatsMm: flats,
     headHeightMm: diameterMm * (nut ? 0.85 : (HEAD_HEIGHT[item.head ?? 'hex'] ?? 0.65)),
-    flangeMm: item.head === 'hexFlange' ? diameterMm * 2.1 : undefined,
+    flangeMm: FLANGED.has(item.head) ? diameterMm * 2.1 : undefined,
   };
 }

@@ -36,7 +36,7 @@ function Running({ job }: { job?: string }) {
   return (
     <ul
       aria-label="Clocks that run"
-      className="flex shrink-0 gap-x-5 gap-y-1 overflow-x-auto border-b border-rule bg-sheet px-5 py-1.5 text-sm whitespace-nowrap text-ink"
+      className="flex shrink-0 gap-x-5 gap-y-1 overflow-x-auto border-b border-rule bg-sheet px-5 py-1.5 text-sm whitespace-nowrap text-ink print:hidden"
     >
       {shown.map((clock) => {
         const ended = clock.endsAtMs <= nowMs;

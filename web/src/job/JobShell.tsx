@@ -7,6 +7,7 @@ import { ShortcutSheet } from '../app/ShortcutSheet.tsx';
 import { WaitingBadge } from '../app/WaitingBadge.tsx';
 import { PhaseRule, rulePhases } from '../drawing/PhaseRule.tsx';
 import { Notice } from '../ui/Notice.tsx';
+import { CalledOffNotice } from './CalledOffNotice.tsx';
 import { ClockBar } from './ClockBar.tsx';
 import { useJobStore } from './job-store.ts';
 import { useShortcuts } from './shortcuts.ts';
@@ -76,12 +77,14 @@ function OpenedJob() {
   const { vehicle } = document;
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
-      <header className="flex flex-wrap items-stretch bg-plate text-on-plate lg:h-16 lg:flex-nowrap">
+      <header className="flex flex-wrap items-stretch bg-plate text-on-plate lg:h-16 lg:flex-nowrap print:hidden">
         <Link to="/" className="flex min-w-0 flex-1 flex-col justify-center px-4 py-2 lg:w-64 lg:flex-none">
-          <span className="plate truncate text-2xl">
-            {vehicle.model} · {document.number}
+          <span className="plate truncate text-2xl" title={`${vehicle.plate} · ${vehicle.make} ${vehicle.model}`}>
+            {vehicle.plate} · {vehicle.model}
           </span>
-          <span className="truncate text-sm text-on-plate-2">{plan.title}</span>
+          <span className="truncate text-sm text-on-plate-2" title={`${document.number} · ${plan.title}`}>
+            {document.number} · {plan.title}
+          </span>
           <span className="sr-only">, back to the bays</span>
         </Link>
         <div className="order-last w-full min-w-0 border-t border-plate-2 lg:order-none lg:w-auto lg:flex-1 lg:border-t-0 lg:border-l">
@@ -99,13 +102,14 @@ function OpenedJob() {
         </div>
       </header>
       <ClockBar job={document.id} />
+      {document.calledOff && <CalledOffNotice calledOff={document.calledOff} />}
       {anyRefused && (
         <Suspense fallback={null}>
           <Refusals />
         </Suspense>
       )}
       {state.closed && (
-        <p className="border-b-2 border-ink bg-sheet px-5 py-2">
+        <p className="border-b-2 border-ink bg-sheet px-5 py-2 print:hidden">
           Closed and signed by <b>{state.closed.signature}</b>. The record stands; nothing more can be changed.
         </p>
       )}

@@ -21,7 +21,7 @@ export function ProblemSheet({
       onClose={onClose}
       title={station ? `Problem at station ${station.label}` : 'Problem'}
       label="What is it?"
-      confirm="Raise it"
+      confirm="Put it on the list"
       usual={USUAL}
       onReason={(text) => {
         give({ type: 'raiseProblem', station: station?.id, text });

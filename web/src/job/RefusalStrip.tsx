@@ -48,20 +48,22 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
         )}
       </div>
       <div className="flex flex-wrap gap-2">
-        {mayConfirm(refusal) && command.type === 'pull' && (
-          <Button onClick={() => give({ ...command, confirmed: true })}>It really was so</Button>
+        {mayConfirm(refusal) && (command.type === 'pull' || command.type === 'doStage') && (
+          <Button onClick={() => give({ ...command, confirmed: true })}>
+            {refusal.code === 'angleShort' ? 'Keep this stroke, turn on' : 'It really was so'}
+          </Button>
         )}
-        {liftable && role === 'lead' && <Button onClick={() => setAsking(true)}>Lift it</Button>}
+        {liftable && role === 'lead' && <Button onClick={() => setAsking(true)}>Allow it</Button>}
         <Button tone="dark" onClick={dismiss}>
-          Understood
+          Seen
         </Button>
       </div>
       <ReasonSheet
         open={asking}
         onClose={() => setAsking(false)}
-        title={`Lift: ${words.title}`}
+        title={`Allow it: ${words.title}`}
         label="Reason, kept on the record"
-        confirm="Lift it"
+        confirm="Allow it"
         onReason={(reason) => {
           const lift: JobCommand | undefined =
             step !== undefined
@@ -75,7 +77,7 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
       />
       <ProofSheet
         command={lifting?.lift}
-        title={`Lift: ${words.title}`}
+        title={`Allow it: ${words.title}`}
         onGiven={() => lifting && give(lifting.after)}
         onClose={() => setLifting(undefined)}
       />

@@ -28,7 +28,7 @@ function RefusedLater() {
   const label = (station: string) => indexOf(plan).stations.get(station)?.label;
   if (refusedLater.length === 0) return null;
   return (
-    <section role="alert" className="border-b-2 border-bad bg-sheet px-5 py-3">
+    <section role="alert" className="border-b-2 border-bad bg-sheet px-5 py-3 print:hidden">
       <h2 className="font-bold text-bad">Not taken by the server</h2>
       <ul className="mt-1 grid gap-2">
         {refusedLater.map((entry) => {

@@ -6,10 +6,10 @@ import type { JobLog } from '#core/job/job-log.ts';
 import { openLog } from '#core/job/job-log.ts';
 import { nextOnLine } from '#core/job/line-next.ts';
 import { OPENED_NOW } from '#core/kit/house-rules.ts';
+import { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import { FRONT_BALL_JOINTS, REAR_AIR_SPRINGS, ROCK_SLIDERS, TRACK_BAR_BRACE, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { bar, guard, MIRA, NOON, openKit, plate, pullOf, untilSnug, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import CheckIn from '../feature/check-in/CheckIn.tsx';
 import CloseOut from '../feature/close-out/CloseOut.tsx';
 import Conflicts from '../feature/conflicts/Conflicts.tsx';
@@ -47,7 +47,7 @@ const visit = (...documents: Array<typeof REAR_AIR_SPRINGS>): JobLog => {
   if (!opened.ok) throw new Error(opened.error.code);
   return opened.value;
 };
-const ballJoints = (): Worker => new Worker(openKit(FRONT_BALL_JOINTS), WRENCHES, MIRA, NOON);
+const ballJoints = (): CarefulFitter => new CarefulFitter(openKit(FRONT_BALL_JOINTS), WRENCHES, MIRA, NOON);
 const alert = () => screen.findByRole('alert');
 
 /** A record of which nothing is known but good. */
@@ -132,7 +132,7 @@ describe('checking in', () => {
     await user.keyboard('5{Enter}');
     expect(await alert()).toHaveTextContent('Not a count');
     expect(screen.getByText(/0 of \d+ lines counted/)).toBeVisible();
-    await user.click(screen.getByRole('button', { name: 'Understood' }));
+    await user.click(screen.getByRole('button', { name: 'Seen' }));
     expect(screen.queryByRole('alert')).toBeNull();
   });
   it('a short line says who waits, and shop stock fills it with a reason', async () => {
@@ -165,7 +165,7 @@ describe('a job as it was received', () => {
     const log = plate(true).log;
     const { vehicle } = documentOf(log);
     show('receive', log, { over: { vehicle: { ...vehicle, engine: undefined, odometerKm: undefined } } });
-    expect(await screen.findByText('not known')).toBeVisible();
+    expect((await screen.findAllByText('not known')).length).toBeGreaterThan(0);
     expect(screen.getByText('not read')).toBeVisible();
     expect(screen.getByText('What the answers decided')).toBeVisible();
   });
@@ -315,7 +315,7 @@ describe('closing out', () => {
       const row = tray.closest('tr') as HTMLElement;
       const [supplied = 0, fitted = 0, scrapped = 0, missing = 0] = within(row)
         .getAllByRole('cell')
-        .slice(1, 5)
+        .slice(2, 6)
         .map((cell) => Number(cell.textContent));
       await user.type(tray, `${supplied - fitted - scrapped - missing}{Enter}`);
     }
@@ -368,7 +368,7 @@ describe('the record on screen', () => {
     const worker = untilSnug(guard(), guard().log.plan.groups[0]?.id ?? '');
     worker.give(pullOf('g2', 14, { wrench: 'w-1', confirmed: true }));
     show('record', worker.log, chain(WHOLE));
-    expect(await screen.findByText('14.0')).toHaveClass('text-bad');
+    expect(await screen.findByText('124 lbf·in')).toHaveClass('text-bad');
     expect(screen.queryByText('None.')).toBeNull();
     expect(screen.getAllByText(/Mira/).length).toBeGreaterThan(1);
   });
@@ -391,14 +391,14 @@ describe('a refusal on the floor', () => {
     await refuse('fitter');
     expect(await alert()).toHaveTextContent('Start all of them first');
     expect(screen.getByText(/A lead may lift this/)).toBeVisible();
-    expect(screen.queryByRole('button', { name: 'Lift it' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Allow it' })).toBeNull();
   });
   it('a lead lifts it with a reason, and what was refused is done', async () => {
     const { user, given, log } = await refuse('lead');
-    await user.click(await screen.findByRole('button', { name: 'Lift it' }));
+    await user.click(await screen.findByRole('button', { name: 'Allow it' }));
     const sheet = await screen.findByRole('dialog');
     await user.type(within(sheet).getByRole('textbox'), 'bracket in the way');
-    await user.click(within(sheet).getByRole('button', { name: 'Lift it' }));
+    await user.click(within(sheet).getByRole('button', { name: 'Allow it' }));
     await user.type(await screen.findByLabelText('PIN of Mira Vane'), '1357{Enter}');
     await waitFor(() => expect(screen.queryByRole('alert')).toBeNull());
     expect(given.slice(-2)).toEqual([

@@ -36,6 +36,8 @@ export interface JobStoreState {
   refusedLater: OutboxEntry[];
   /** The last refusal on this screen. */
   refused?: RefusedHere;
+  /** The last thing given on this screen that was not a taking back: it can be put again. */
+  lastGiven?: JobCommand;
   link: Link;
   open(jobId: string): Promise<void>;
   close(): void;

@@ -81,7 +81,11 @@ export const jobStore =
     /** Pending commands laid over the confirmed job, in the order they were given. */
     const overlay = (confirmed: JobLog, document: JobDocument, pending: readonly OutboxEntry[]): JobLog =>
       pending.reduce(
-        (log, entry) => takeCommand(log, document.wrenches, entry.envelope, { breaks: document.integrity.open }).log,
+        (log, entry) =>
+          takeCommand(log, document.wrenches, entry.envelope, {
+            breaks: document.integrity.open,
+            bottles: document.bottles,
+          }).log,
         confirmed,
       );
 
@@ -347,7 +351,10 @@ export const jobStore =
       const atMs = time.deviceMs + time.offsetMs;
       const envelope: CommandEnvelope = { id: before?.id ?? uuid(), atMs, by, device: session.device(), command };
       const upon = aheadOf(log, document);
-      const outcome = takeCommand(upon, document.wrenches, envelope, { breaks: document.integrity.open });
+      const outcome = takeCommand(upon, document.wrenches, envelope, {
+        breaks: document.integrity.open,
+        bottles: document.bottles,
+      });
       if (!outcome.ok) {
         set({ refused: { refusal: outcome.refusal, command } });
         return undefined;
@@ -465,7 +472,7 @@ export const jobStore =
       give(command) {
         const entry = entryOf(command);
         if (!entry) return false;
-        set({ refused: undefined });
+        set({ refused: undefined, ...(command.type === 'undo' ? {} : { lastGiven: command }) });
         void keep(entry);
         return true;
       },

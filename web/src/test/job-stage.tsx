@@ -74,7 +74,12 @@ export function stageJob(
       const now = useJobStore.getState().log as JobLog;
       const envelope = { id: `s-${serial}`, atMs: NOON + serial * 60_000, by: person, command };
       const outcome = takeCommand(now, WRENCHES, envelope);
-      if (outcome.ok) useJobStore.setState({ log: outcome.log, refused: undefined });
+      if (outcome.ok)
+        useJobStore.setState({
+          log: outcome.log,
+          refused: undefined,
+          ...(command.type === 'undo' ? {} : { lastGiven: command }),
+        });
       else useJobStore.setState({ refused: { refusal: outcome.refusal, command } });
       return outcome.ok;
     },

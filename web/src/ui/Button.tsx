@@ -1,4 +1,4 @@
-import type { ButtonHTMLAttributes, ReactNode } from 'react';
+import type { ComponentProps, ReactNode } from 'react';
 
 type Tone = 'primary' | 'plain' | 'dark' | 'bad';
 
@@ -9,7 +9,7 @@ const TONES: Record<Tone, string> = {
   bad: 'bg-sheet text-bad border-bad',
 };
 
-export interface ButtonProps extends ButtonHTMLAttributes<HTMLButtonElement> {
+export interface ButtonProps extends ComponentProps<'button'> {
   tone?: Tone;
   /** The key that does the same, shown on the button. */
   hotkey?: string;
@@ -44,7 +44,7 @@ export function ActionBar({ children, hotkey = 'SPACE', className = '', ...rest 
   return (
     <button
       type="button"
-      className={`thumb-bar plate flex min-h-22 w-full items-center justify-between gap-4 bg-paint px-6 text-left text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2 ${className}`}
+      className={`thumb-bar plate flex min-h-22 w-full items-center justify-between gap-4 bg-paint px-6 text-left text-3xl short:min-h-16 short:text-2xl sm:text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2 ${className}`}
       {...rest}
     >
       <span>{children}</span>

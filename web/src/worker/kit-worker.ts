@@ -8,3 +8,7 @@ export function kitWorker(): Remote<KitWorker> {
   started ??= wrap<KitWorker>(new Worker(new URL('./kit.worker.ts', import.meta.url), { type: 'module' }));
   return started;
 }
+
+/** What a person reads when a worker fails: its own words, since nothing of a shop is at stake. */
+export const workerFailure = (error: unknown): string =>
+  `It cannot be worked out on this device: ${error instanceof Error ? error.message : String(error)}`;

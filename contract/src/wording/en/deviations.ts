@@ -26,6 +26,12 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
     '{station, select, none {} other {{station}: }}worked out at the bench, not from the sheet. {summary} {reason}',
   figureGiven:
     '{target}: no figure on the sheet, {printed, select, none {done by feel} other {{printed}, from {source}}}. {note}',
+  basisSettled:
+    '{station}: the figure counts on another thread. Printed {printedNm}, for the same load {sameLoadNm}; used: {use, select, asPrinted {as printed} other {for the same load, {from}}}. {reason}',
+  compoundNamed: 'The sheet does not say how strong the locker is: {product}, named by the lead.',
+  stageMissed: '{station}: stage {stage} with {torqueNm}, {verdict}.',
+  addendum:
+    'Found after the close{station, select, none {} other {, {station}}}: {text} Found by {foundBy}. {redone, select, none {Nothing was redone.} other {Redone: {redone}}}',
   conflictSettled: 'Kits at odds, {place}: {choice}{printed, select, none {} other {, to {printed}}}. {reason}',
   sharedSplit: 'Two things of one name told apart. {reason}',
   kitDropped: 'A kit was taken out of the visit{kit, select, none {} other { ({kit})}}. {reason}',
@@ -37,9 +43,9 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
     '{act}: not met, {said}{wanted, select, none {} other {; wanted {wanted}}}{met, select, true {; met later} other {}}.',
   clockReleased: '{what}: not over when the vehicle went, until {endsAt}. The driver was told: {reason}',
   parked:
-    'The job was put aside with {open} steps open{resumed, select, true {, and taken up again} other {}}. The vehicle may {may}. {reason}',
+    'The job was put aside with {open, plural, one {# step} other {# steps}} open{resumed, select, true {, and taken up again} other {}}. The vehicle may {may}. {reason}',
   unfinished:
-    '{way, select, oldParts {Back on its old parts} other {Handed back unfinished}} with {open} steps open. The vehicle may {may}. {reason}',
+    '{way, select, oldParts {Back on its old parts} other {Handed back unfinished}} with {open, plural, one {# step} other {# steps}} open. The vehicle may {may}. {reason}',
   prerequisiteUnmet: 'Not met: {text}{note, select, none {} other { {note}}}',
   debtEnded:
     '{count, plural, =1 {} other {# × }}{name}: {end}, planned {planned}.{note, select, none {} other { {note}}}',

@@ -292,6 +292,11 @@ export const FINDINGS: Record<FindingCode, FindingWords> = {
     why: '“{printed}” is in {unit}: a force or mass, not a torque.',
     clears: 'Ask the maker for the unit.',
   },
+  threadNotNamed: {
+    title: 'A large torque on a thread nobody names',
+    why: '{printed} ({torqueNm} N·m), and neither bolt nor nut says its thread: nothing can be checked against it.',
+    clears: 'The thread and the class of what is tightened.',
+  },
   outOfEnvelope: {
     title: 'A {what} outside anything usual',
     why: '{value} {unit}{thread, select, none {} other { on {thread}}}; nothing of this trade passes {most} {unit}.',
@@ -346,6 +351,11 @@ export const FINDINGS: Record<FindingCode, FindingWords> = {
     title: 'One thread of another system',
     why: '{thread}, where all others of the kit are {others}.',
     clears: 'Read the thread off the piece; an M may have been lost or made up.',
+  },
+  notNamedYet: {
+    title: 'Not named yet',
+    why: '“{name}” is what it was called when it was added; a fitter would read it so.',
+    clears: 'Call it what the sheet calls it, or take it away.',
   },
   sizesVoteForAnother: {
     title: 'The sizes are of another thread',

@@ -24,6 +24,7 @@ export const KIND_WORDS: Record<SpecKind, KindWords> = {
   yieldControlled: { ...PULLED, name: 'Until it yields, by gradient' },
   slot: { ...PULLED, name: 'Castle nut, to the next slot', window: 'next slot, from – to', record: 'Pin fits, record' },
   bearing: { ...PULLED, name: 'Wheel bearing' },
+  procedure: { ...PULLED, name: 'A procedure: tighten, back off, turn, tighten again' },
   contact: {
     ...PULLED,
     name: 'Until it stops',
@@ -31,7 +32,7 @@ export const KIND_WORDS: Record<SpecKind, KindWords> = {
     done: 'At its stop, next',
   },
   snug: { ...PULLED, name: 'Snug only', turn: 'Turn until it stops. No figure is given.', done: 'At its stop, next' },
-  missing: { ...PULLED, name: 'No figure given', done: 'Tightened without a figure' },
+  missing: { ...PULLED, name: 'No figure given', done: 'Look for a figure' },
 };
 
 /** Every figure a kind is made of, as the kit editor labels it. */

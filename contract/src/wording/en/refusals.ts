@@ -233,6 +233,16 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: 'Torqued while hanging, the rubber is wound up for life.',
     lift: 'Load the suspension and say so.',
   },
+  anotherWanted: {
+    title: 'A second pair of eyes',
+    why: '{person} tightened {station}; the kit wants the second look by somebody else.',
+    lift: 'Hand the tablet over: whoever looks takes over by their initials above.',
+  },
+  wheelHangs: {
+    title: 'The wheel is in the air',
+    why: '{station} is pulled to its full torque with the tyre touching the ground: in the air the wheel turns, and does not sit on its centre.',
+    lift: 'Snug it in the air, let it down until the tyre touches, and say so.',
+  },
   slotNotAligned: {
     title: 'The pin must go through',
     why: 'The slot does not line up yet.',
@@ -240,8 +250,8 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
   },
   bearingNotSeated: {
     title: 'Seat the bearing first',
-    why: 'Seat it while turning, back off, then set the final torque.',
-    lift: 'Tick it once done.',
+    why: 'Seat it at its torque while turning, back off, then set the final torque.',
+    lift: 'Enter what the wrench showed while it was seated: within a tenth of the figure.',
   },
   gradientMissing: {
     title: 'The gradient is wanted here',
@@ -261,12 +271,119 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
   outsideBand: {
     title: '{verdict, select, under {Under the band} other {Over the band}}',
     why: '{maxNm, select, none {At least {minNm} is wanted, and the full angle.} other {Accepted from {minNm} to {maxNm}.}}',
-    lift: 'Enter it again, or keep it if it really was so.',
+    lift: '{whose, select, none {} other {It is the figure of {whose}: set the wrench anew. }}Enter it again, or keep it if it really was so.',
+  },
+  jobOpen: {
+    title: 'The job is not signed',
+    why: 'An addendum stands behind a record; this one is still being written.',
+    lift: 'Put it right in the job itself.',
+  },
+  holeNotClean: {
+    title: 'Clean the hole first',
+    why: 'Oil, chips or old compound in the hole of {station} keep the locker from setting.',
+    lift: 'Brush, degrease and dry the hole, then put it on.',
+  },
+  staysDry: {
+    title: 'This joint stays dry',
+    why: '{station} holds by the friction of its faces: {compound} makes them slide.',
+    lift: 'Leave it dry. A lead lets it go without what the kit asks for, with a reason.',
+  },
+  gradeUnknown: {
+    title: 'Which strength?',
+    why: 'The sheet says {compound} for {station}, and not how strong. Too strong never comes off, too weak comes off by itself.',
+    lift: 'A lead names the product.',
+  },
+  gradeKnown: {
+    title: 'The sheet says which',
+    why: '{compound} is what the sheet asks for.',
+    lift: 'Take that one.',
+  },
+  unknownCompound: NOT_IN_PLAN,
+  unknownBottle: {
+    title: 'Not on the shelf',
+    why: 'No bottle of this shop is called {bottle}.',
+    lift: 'Scan it again, or pick it from the list. A new one is entered in the crib first.',
+  },
+  bottleNotSaid: {
+    title: 'From which bottle?',
+    why: 'Its lot goes on the record of {station}. On the shelf: {bottles}.',
+    lift: 'Scan or pick it.',
+  },
+  bottleWrongKind: {
+    title: 'The wrong bottle',
+    why: '{bottle} is not {wanted}.',
+    lift: 'Put it back and take the right one.',
+  },
+  bottleUnfit: {
+    title: 'Not from this bottle',
+    why: '{because, select, printed {{bottle} is past its date, {lastDay}.} opened {{bottle} has been open too long, since {lastDay} it is not used.} tooWarm {{bottle} stood too warm in store.} gelled {{bottle} has gelled.} other {{bottle} is empty by count.}}',
+    lift: 'Take another one.',
+  },
+  basisOpen: {
+    title: 'The figure is for another thread',
+    why: '{station}: the figure counts on {basis, select, dry {a dry thread} oiled {an oiled thread} locker {locker} other {anti-seize}}, and {compound, select, antiSeize {anti-seize} grease {grease} other {locker}} is on it.',
+    lift: 'Choose which torque holds, as printed or less for the same load, and sign it.',
+  },
+  basisAgrees: {
+    title: 'Nothing to choose here',
+    why: 'The figure of {station} counts on the thread as it is, or it was chosen already.',
+    lift: 'Pull it as it is printed.',
+  },
+  factorMissing: {
+    title: 'By what is it less?',
+    why: 'For the same load the torque comes from the table of frictions, the product’s own sheet or the rule of the house.',
+    lift: 'Choose one, and give its factor.',
+  },
+  factorImpossible: {
+    title: 'No such factor',
+    why: '{factor} of the printed torque; {min} to {max} is what a change of thread makes.',
+    lift: 'Enter it again.',
+  },
+  noStages: { title: 'No procedure here', why: '{station} is tightened in one go.', lift: 'Pull it to its torque.' },
+  stageDue: {
+    title: 'Stage {stage} comes first',
+    why: '{station} is tightened in stages, and none is skipped.',
+    lift: 'Do stage {stage}.',
+  },
+  stageDone: {
+    title: 'Only the last tightening is left',
+    why: 'All stages of {station} before it are done.',
+    lift: 'Pull it to its torque.',
+  },
+  stageReading: {
+    title: 'What did the wrench show?',
+    why: 'This stage of {station} is a tightening: its torque goes on the record.',
+    lift: 'Enter the reading.',
+  },
+  angleMissing: {
+    title: 'How far was it turned?',
+    why: '{station} is judged by its angle: {minDeg}° to {maxDeg}° after the torque.',
+    lift: 'Enter the degrees turned, beside the torque.',
+  },
+  angleShort: {
+    title: 'Short of its angle',
+    why: '{station} is turned {turnedDeg}° so far: {leftDeg}° to go.',
+    lift: 'Keep this stroke and turn on, the next adds to it; or enter it again.',
+  },
+  adapterImpossible: {
+    title: 'This adapter leaves no lever',
+    why: 'Folded back by as much as the wrench is long, no setting is right.',
+    lift: 'Turn the adapter, or enter its measures again.',
+  },
+  ranDownStiff: {
+    title: 'It runs down too hard',
+    why: '{station} took {torqueNm} to run down; its thread should ask for at most {limitNm}. What the thread takes, the joint does not get.',
+    lift: 'Back it out and look at both threads: crossed, dirty, burred, or not the bolt of the sheet. A lead lifts it, with a reason, for a nut that grips by itself.',
+  },
+  angleOver: {
+    title: 'Turned too far',
+    why: '{station} is turned {turnedDeg}°; at most {maxDeg}°.',
+    lift: 'Enter it again; or, if it really was so, keep it: the bolt is loosened and replaced.',
   },
   overMaximum: {
     title: 'Over the absolute maximum',
     why: '{torqueNm}; never over {maximumNm}. It cannot be accepted by anybody.',
-    lift: 'Enter it again; or, if it really was so, keep it: the bolt and nut then go to scrap.',
+    lift: '{whose, select, none {} other {It is the figure of {whose}: set the wrench anew. }}Enter it again; or, if it really was so, keep it: the bolt and nut then go to scrap.',
   },
   threadHasSet: {
     title: 'Its locker has set',
@@ -480,7 +597,7 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
   temperatureInvalid: { title: 'No bay is that warm or cold', why: '{tempC} °C.', lift: 'Read it again.' },
   stillOff: {
     title: 'The old parts are not on',
-    why: '{stations} stations still hold the kit’s hardware.{debts, select, none {} other { Off the vehicle: {debts}.}}',
+    why: '{stations, plural, one {# station still holds} other {# stations still hold}} the kit’s hardware.{debts, select, none {} other { Off the vehicle: {debts}.}}',
     lift: 'Take the kit out and put everything back, or hand it back unfinished.',
   },
   debtOpenAlready: { title: 'Open already', why: '{debt} is off already.', lift: 'Nothing to do.' },

@@ -1,6 +1,8 @@
 import type { CompoundKind } from '#core/compound/compound.ts';
+import type { FactorSource } from '#core/job/act/settle-basis.ts';
 import type { DebtEnd } from '#core/job/debt-kind.ts';
 import type { FigureSource } from '#core/job/figure.ts';
+import type { HeadShape } from '#core/kit/kit-document.ts';
 import type { StepNeed } from '#core/kit/kit-step.ts';
 import type { Phase } from '#core/kit/phase.ts';
 import type { PlanAction } from '#core/kit/plan.ts';
@@ -27,6 +29,31 @@ export const BASIS_TEXT: Record<FigureBasis, string> = {
   oiled: 'an oiled thread',
   locker: 'a thread with locker',
   antiSeize: 'a thread with anti-seize',
+};
+
+/** Nuts by their shape, where it is not the usual hexagon. */
+export const NUT_TEXT: Partial<Record<HeadShape, string>> = {
+  hexFlange: 'with flange',
+  castle: 'castle',
+  square: 'square',
+  twelvePoint: '12-point',
+};
+
+/** Heads as they are spoken of. */
+export const HEAD_TEXT: Record<HeadShape, string> = {
+  hex: 'hex head',
+  hexFlange: 'flange head',
+  socketCap: 'socket cap',
+  button: 'button head',
+  countersunk: 'countersunk',
+  castle: 'castle',
+  twelvePoint: '12-point head',
+  sixLobe: 'six-lobe, star inside',
+  sixLobeOutside: 'six-lobe, star outside',
+  carriage: 'carriage bolt',
+  square: 'square head',
+  eye: 'eye bolt',
+  none: 'no head',
 };
 
 export const COMPOUND_TEXT: Record<CompoundKind, string> = {
@@ -155,4 +182,11 @@ export const RAISED_TEXT: Record<Raised, string> = {
   alignment: 'Wheel alignment, before long drives: parts that carry the geometry were moved. No sheet says so.',
   lampAim: 'Headlamp aim and driver-assist sensors: the ride height moved. No sheet says so.',
   wheels: 'Wheel nuts again, on the ground: the wheels were off. No sheet says so.',
+};
+
+/** Where the torque for another thread comes from. */
+export const FACTOR_TEXT: Record<FactorSource, string> = {
+  friction: 'by the table of frictions',
+  product: 'by the product’s own sheet',
+  house: 'by the rule of the house',
 };

@@ -20,6 +20,7 @@ export interface BreakAcknowledged {
 export const acknowledgeBreak = act<AcknowledgeBreak, BreakAcknowledged>({
   may: LEAD_ONLY,
   needsProof: true,
+  afterClose: true,
   decide({ breaks = [] }, { reason }) {
     if (breaks.length === 0) return refuse({ code: 'noBreaks' });
     if (blank(reason)) return refuse({ code: 'reasonMissing' });

@@ -12,6 +12,7 @@ export const ACT_NAMES = [
   'applyCompound',
   'snug',
   'pull',
+  'doStage',
   'confirmStop',
   'seeMark',
   'loosen',
@@ -44,6 +45,8 @@ export const ACT_NAMES = [
   'closeDebt',
   'arrangeRefit',
   'giveFigure',
+  'nameCompound',
+  'settleBasis',
   'settleConflict',
   'splitShared',
   'addKit',
@@ -53,5 +56,6 @@ export const ACT_NAMES = [
   'keepPhoto',
   'acknowledgeBreak',
   'close',
+  'addAddendum',
 ] as const;
 export type ActName = (typeof ACT_NAMES)[number];

@@ -1,3 +1,4 @@
+import type { ShelfBottle } from '../../compound/shelf-bottle.ts';
 import type { Plan } from '../../kit/plan.ts';
 import type { VisitQuestion } from '../../visit/visit.ts';
 import type { Wrench } from '../../wrench/wrench.ts';
@@ -19,6 +20,8 @@ export interface DecideContext {
   /** The visit's questions, each asked once. */
   questions: readonly VisitQuestion[];
   wrenches: readonly Wrench[];
+  /** Bottles of the shop's shelf; left out where nobody knows them. */
+  bottles?: readonly ShelfBottle[];
   /** Things of the crib lent for this job and not back, by name. */
   toolsOut?: readonly string[];
   /** Where the job's record was altered and no lead has looked at it yet. */
@@ -63,6 +66,8 @@ export interface Act<Command extends { type: string }, Own extends { type: strin
   undo?(ask: Ask, last: Undoable): Outcome<Own | Other>;
   /** What others answer for lies in it: the person gives their PIN or passkey for this one act. */
   needsProof?: true;
+  /** It may be given on a job that is signed: it adds, and changes nothing. */
+  afterClose?: true;
   /** The plan is made anew after it. */
   replans?: true;
 }

@@ -1,15 +1,15 @@
 import { describe, expect, it } from '@jest/globals';
 import { bar, HOB, MIRA, platesSnug, pullOf, RAFE, refusal } from '#demo/try-job.ts';
-import type { Worker } from '#demo/work-through.ts';
+import type { CarefulFitter } from '../../rehearse/careful-fitter.ts';
 import { stationState } from '../job-state.ts';
 import { spoilingPull } from '../station-progress.ts';
 
-const lastPull = (worker: Worker, station: string) => {
+const lastPull = (worker: CarefulFitter, station: string) => {
   const pull = stationState(worker.log.state, station).pulls.at(-1);
   if (!pull) throw new Error('no pull yet');
   return pull;
 };
-const correct = (worker: Worker, station: string, torqueNm: number, pinFits?: boolean) => ({
+const correct = (worker: CarefulFitter, station: string, torqueNm: number, pinFits?: boolean) => ({
   type: 'correctPull' as const,
   station,
   pull: lastPull(worker, station).id,

@@ -48,7 +48,7 @@ export const correctPull = act<CorrectPull, PullCorrected>({
     if (!band) return refuse({ code: 'noTorqueFigure', station: id });
     const reading = { ...record, torqueNm, pinFits: pinFits ?? record.pinFits };
     const verifying = group.passes[record.pass]?.kind === 'verify';
-    const verdict = judgePull(band, reading, { source: record.source, verifying });
+    const verdict = judgePull(band, reading, { verifying });
     const asked = missingAnswer(station, reading, verdict);
     if (asked) return refuse(asked);
     return done({

@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { plate, refusal } from '#demo/try-job.ts';
+import { plate, RAFE, refusal } from '#demo/try-job.ts';
 import { hardwareLedger, shortages } from '../hardware-ledger.ts';
 
 describe('check in', () => {
@@ -39,7 +39,7 @@ describe('check in', () => {
     const worker = plate();
     worker.give({ type: 'countLine', item: 'a1', found: 3, damaged: 0 });
     worker.give({ type: 'countLine', item: 'a1', found: 5, damaged: 0 });
-    worker.give({ type: 'scrapPiece', item: 'a1', quantity: 5, reason: 'bent in the box' });
+    worker.give({ type: 'scrapPiece', item: 'a1', quantity: 5, reason: 'bent in the box' }, RAFE);
     expect(refusal(worker, { type: 'undo' })).toBe('countBelowUse');
     const line = hardwareLedger(worker.log.plan, worker.log.state).find((entry) => entry.item.id === 'a1');
     expect(line?.onTray).toBeGreaterThanOrEqual(0);

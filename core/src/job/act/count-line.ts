@@ -1,6 +1,6 @@
 import type { ItemId } from '../../kit/ids.ts';
 import { indexOf } from '../../kit/plan.ts';
-import { piecesInStations } from '../hardware-ledger.ts';
+import { piecesFitted } from '../hardware-ledger.ts';
 import { lineState } from '../job-state.ts';
 import { EVERYBODY } from '../role.ts';
 import { type Ask, act, done, refuse, setLine, stampOf, wholeFromZero } from './act.ts';
@@ -36,7 +36,8 @@ function leavesTooFew({ plan, job }: Ask, item: ItemId, { found, damaged }: Coun
   const sum = (entries: ReadonlyArray<{ quantity: number }>) =>
     entries.reduce((total, entry) => total + entry.quantity, 0);
   const usable = found - damaged + sum(line.shopStock) - sum(line.scrapped);
-  const inUse = piecesInStations(plan, job).get(item) ?? 0;
+  const planned = indexOf(plan).items.get(item);
+  const inUse = planned ? piecesFitted(plan, job, planned) : 0;
   return usable < inUse ? inUse : undefined;
 }
 

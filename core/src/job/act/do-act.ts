@@ -1,7 +1,8 @@
 import { atEachPlace } from '../../kit/asked.ts';
 import { answerId } from '../../kit/condition.ts';
 import { isHeldUpBy } from '../../kit/held-up-by.ts';
-import type { Plan } from '../../kit/plan.ts';
+import { indexOf, type Plan } from '../../kit/plan.ts';
+import { inTheBox, piecesPutOn } from '../../kit/put-on.ts';
 import { type Answers, judgeAnswers, pressSays, usualAnswers } from '../../line/ask.ts';
 import { findingKey } from '../../line/kind/choosing.ts';
 import { type LineAct, lineOf } from '../../line/line.ts';
@@ -12,7 +13,8 @@ import { type Debt, isOwed } from '../debt.ts';
 import { openConflict } from '../gate/conflict-gate.ts';
 import { refitRefusal } from '../gate/refit-gate.ts';
 import { stripGate } from '../gate/strip-gate.ts';
-import { type JobState, stationState } from '../job-state.ts';
+import { actsOfItem, piecesOnTray } from '../hardware-ledger.ts';
+import { type JobState, lineState, stationState } from '../job-state.ts';
 import { clockOfAct, clockShuts, waitsForTheDriver } from '../line-clocks.ts';
 import { asksNow, atOf } from '../line-known.ts';
 import { debtTouched, lineProgress, waitsOfAct } from '../line-progress.ts';
@@ -217,6 +219,20 @@ function partUnder(plan: Plan, job: JobState, lineAct: LineAct): Refusal | undef
     : undefined;
 }
 
+/** The pieces an act puts on are not counted yet, or not there. */
+function pieceMissing(plan: Plan, job: JobState, { id, action }: LineAct): Refusal | undefined {
+  if (action.type !== 'fit' && action.type !== 'press') return undefined;
+  const item = indexOf(plan).items.get(action.item);
+  if (!item || item.putOn === 0) return undefined;
+  if (inTheBox(item) && lineState(job, item.id).count === undefined) return { code: 'notCounted', items: [item.id] };
+  const acts = actsOfItem(plan, item.id);
+  const { acts: finished } = lineProgress(plan, job);
+  const done = acts.filter((one) => one !== id && finished.has(one)).length;
+  const wanted = piecesPutOn(item.putOn, done + 1, acts.length) - piecesPutOn(item.putOn, done, acts.length);
+  const available = piecesOnTray(plan, job, item);
+  return available < wanted ? { code: 'pieceShort', item: item.id, available } : undefined;
+}
+
 /** A clock that has not run out; a thermometer ends it earlier. */
 function clockRefusal(
   plan: Plan,
@@ -285,6 +301,7 @@ export function actGate(
     waitsOfAct(plan, job, lineAct),
     otherSideOpen(plan, job, lineAct),
     partUnder(plan, job, lineAct),
+    pieceMissing(plan, job, lineAct),
     keptUntil(plan, job, lineAct),
     shut ? { code: 'compoundNotSet', step: lineAct.step, group: shut.group ?? '', endsAtMs: shut.endsAtMs } : undefined,
     clockRefusal(plan, job, lineAct, answers, atMs),

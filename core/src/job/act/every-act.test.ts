@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { FRONT_RECOVERY_POINTS, REAR_AIR_SPRINGS, TRACK_BAR_BRACE } from '#demo/kits.ts';
 import { guard, HOB, ISA, MIRA, NOON, openKit, plate, RAFE, tryCommand, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import { OPENED_NOW } from '../../kit/house-rules.ts';
+import { CarefulFitter } from '../../rehearse/careful-fitter.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '../../visit/visit.ts';
 import type { JobCommand } from '../acts.ts';
 import { mayDo } from '../decide.ts';
@@ -27,6 +27,10 @@ const WHO: Record<Name, string> = {
   pull: 'fitter lead apprentice',
   confirmStop: 'fitter lead apprentice',
   loosen: 'fitter lead apprentice',
+  doStage: 'fitter lead apprentice',
+  nameCompound: 'lead',
+  settleBasis: 'fitter lead',
+  addAddendum: 'fitter lead',
   seeMark: 'fitter lead apprentice',
   mendThread: 'fitter lead apprentice',
   addWasher: 'fitter lead apprentice',
@@ -110,6 +114,12 @@ const WRONG: Array<[JobCommand, string]> = [
   [{ type: 'pull', station: 's1', torqueNm: 50, wrench: 'ghost', source: 'typed' }, 'notStarted'],
   [{ type: 'confirmStop', station: 'ghost' }, 'unknownStation'],
   [{ type: 'confirmStop', station: 's1' }, 'needsTorque'],
+  [{ type: 'doStage', station: 'ghost', stage: 0 }, 'unknownStation'],
+  [{ type: 'doStage', station: 's1', stage: 0 }, 'noStages'],
+  [{ type: 'nameCompound', compound: 'ghost', grade: 'threadlockerHigh', product: 'x' }, 'unknownCompound'],
+  [{ type: 'settleBasis', station: 'ghost', use: 'asPrinted', reason: 'x' }, 'unknownStation'],
+  [{ type: 'settleBasis', station: 's1', use: 'asPrinted', reason: 'x' }, 'basisAgrees'],
+  [{ type: 'addAddendum', text: 'x', foundBy: 'x' }, 'jobOpen'],
   [{ type: 'seeMark', station: 'ghost' }, 'unknownStation'],
   [{ type: 'seeMark', station: 's1' }, 'markProvesNothing'],
   [{ type: 'mendThread', station: 'ghost', rung: 'brush', runs: true }, 'unknownStation'],
@@ -193,7 +203,7 @@ describe('what a job does not have, or what cannot be', () => {
     worker.startAll();
     worker.finishTorque();
     worker.closeOut();
-    for (const [command] of WRONG.filter(([{ type }]) => type !== 'acknowledgeBreak'))
+    for (const [command] of WRONG.filter(([{ type }]) => type !== 'acknowledgeBreak' && type !== 'addAddendum'))
       expect(tryCommand(worker, command, RAFE)).toMatchObject({ ok: false, refusal: { code: 'jobClosed' } });
   });
 });
@@ -202,7 +212,7 @@ const KITS: VisitKit[] = [];
 for (const document of [REAR_AIR_SPRINGS, TRACK_BAR_BRACE])
   KITS.push({ document, prefix: kitPrefix(KITS, document.id) });
 /** A visit of two kits, before anything was done. */
-function visit(): Worker {
+function visit(): CarefulFitter {
   const opened = openLog({
     kits: KITS,
     openedWith: KITS.map(({ prefix }) => prefix),
@@ -211,9 +221,9 @@ function visit(): Worker {
     shop: OPENED_NOW,
   });
   if (!opened.ok) throw new Error(opened.error.code);
-  return new Worker(opened.value, WRENCHES, RAFE, NOON);
+  return new CarefulFitter(opened.value, WRENCHES, RAFE, NOON);
 }
-const code = (worker: Worker, command: JobCommand, by = RAFE) => {
+const code = (worker: CarefulFitter, command: JobCommand, by = RAFE) => {
   const outcome = tryCommand(worker, command, by);
   return outcome.ok ? 'accepted' : outcome.refusal.code;
 };
@@ -319,13 +329,14 @@ describe('acts of a visit', () => {
 });
 
 describe('acts on a joint', () => {
-  const started = (): Worker => {
+  const started = (): CarefulFitter => {
     const worker = plate();
     worker.checkIn();
     worker.startAll();
     return worker;
   };
-  const locked = (worker: Worker) => worker.log.plan.stations.find(({ compound }) => compound !== undefined)?.id ?? '';
+  const locked = (worker: CarefulFitter) =>
+    worker.log.plan.stations.find(({ compound }) => compound !== undefined)?.id ?? '';
   it('a started one is not started again; a bead goes on once and on a clean thread', () => {
     const worker = started();
     const station = locked(worker);

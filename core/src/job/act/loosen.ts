@@ -63,6 +63,7 @@ export const loosen = act<Loosen, StationLoosened>({
         stage: to === 'out' ? 'empty' : 'started',
         started: to === 'out' ? undefined : station.started,
         mending: station.mending,
+        ...(station.stages ? { stages: station.stages.map((entry) => ({ ...entry, voided: true as const })) } : {}),
         washers: station.washers,
         pulls: station.pulls.map((pull) => ({ ...pull, voided: true })),
         loosenings: [...station.loosenings, { to, reason, spent, ...stamp }],

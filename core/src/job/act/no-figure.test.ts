@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { MIRA, NOON, openKit, RAFE, refusal, tryCommand, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import type { KitDocument } from '../../kit/kit-document.ts';
+import { CarefulFitter } from '../../rehearse/careful-fitter.ts';
 import type { FigureSource } from '../figure.ts';
 import { oneKit, openLog } from '../job-log.ts';
 
@@ -27,7 +27,7 @@ const give = (source: FigureSource, station: string) => ({
 describe('a joint without a figure', () => {
   const [first] = TRANSFER_CASE_GUARD.stations;
   const station = first?.id ?? '';
-  const workerOn = (kit: KitDocument) => new Worker(openKit(kit), WRENCHES, MIRA, NOON);
+  const workerOn = (kit: KitDocument) => new CarefulFitter(openKit(kit), WRENCHES, MIRA, NOON);
 
   it.each<[FigureSource, string]>([
     ['kitSheet', 'accepted'],
@@ -52,7 +52,7 @@ describe('a joint without a figure', () => {
       shop: { byFeel: false },
     });
     if (!opened.ok) throw new Error(opened.error.code);
-    const strict = new Worker(opened.value, WRENCHES, MIRA, NOON);
+    const strict = new CarefulFitter(opened.value, WRENCHES, MIRA, NOON);
     expect(tryCommand(strict, stop, RAFE)).toMatchObject({ refusal: { code: 'byFeelNotHere' } });
   });
 });

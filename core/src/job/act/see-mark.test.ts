@@ -1,17 +1,17 @@
 import { describe, expect, it } from '@jest/globals';
 import { FRONT_RECOVERY_POINTS } from '#demo/kits.ts';
 import { pullOf, refusal, untilSnug, workerOn } from '#demo/try-job.ts';
-import type { Worker } from '#demo/work-through.ts';
 import { indexOf } from '../../kit/plan.ts';
 import { deviations } from '../../record/deviations.ts';
 import { recordLines } from '../../record/record-lines.ts';
+import type { CarefulFitter } from '../../rehearse/careful-fitter.ts';
 import { nextStep } from '../next-station.ts';
 import { groupComplete, stationMark } from '../station-progress.ts';
 
 const DAY_MS = 86_400_000;
 
 /** The locked plate at full torque, its second look still to come. */
-function atSecondLook(): { worker: Worker; station: string } {
+function atSecondLook(): { worker: CarefulFitter; station: string } {
   const kit = structuredClone(FRONT_RECOVERY_POINTS);
   Object.assign(kit.groups[0] as object, { stages: [1], verify: true });
   const worker = untilSnug(workerOn(kit, { shield: false }), 'plate');
@@ -48,5 +48,26 @@ describe('the second look at a locked joint', () => {
     worker.give({ type: 'seeMark', station });
     worker.give({ type: 'loosen', station, to: 'out', reason: 'mark had moved on its neighbour' });
     expect(worker.log.state.stations.get(station)?.marks).toBeUndefined();
+  });
+  it('is read again once a joint beside it was tightened anew', () => {
+    const { worker } = atSecondLook();
+    worker.nowMs += DAY_MS;
+    const { plan } = worker.log;
+    const [one, two] = plan.groups.find(({ id }) => id === 'plate')?.torqueOrder ?? [];
+    if (!one || !two) throw new Error('two joints');
+    worker.give({ type: 'seeMark', station: one });
+    worker.give({ type: 'loosen', station: two, to: 'started', reason: 'washer turned' });
+    for (;;) {
+      const next = nextStep(worker.log.plan, worker.log.state, 'plate');
+      if (next.kind === 'pull' && next.station === two) break;
+      if (!worker.step()) throw new Error('nothing left');
+    }
+    expect(stationMark(plan, plan.stations.find(({ id }) => id === one) as never, worker.log.state)).toBe('verified');
+    worker.step();
+    expect(stationMark(plan, plan.stations.find(({ id }) => id === one) as never, worker.log.state)).toBe('atTorque');
+    worker.finishTorque();
+    expect(
+      recordLines(plan, worker.log.state)[0]?.joints.find(({ station }) => station.id === one)?.looks,
+    ).toHaveLength(2);
   });
 });

@@ -5,6 +5,7 @@ import { ON_THE_FLOOR } from '../role.ts';
 import { nextPassIndex } from '../station-progress.ts';
 import { act, done, refuse, setStation, stampOf } from './act.ts';
 import { findStation } from './find-station.ts';
+import { ownWork } from './pull.ts';
 
 /**
  * The second look at a joint whose locker has set: the line across head and part is unbroken. A pull would break the
@@ -23,7 +24,7 @@ export interface MarkSeen {
 
 export const seeMark = act<SeeMark, MarkSeen>({
   may: ON_THE_FLOOR,
-  decide({ plan, job, atMs }, { station: id }) {
+  decide({ plan, job, atMs, by }, { station: id }) {
     const found = findStation(plan, id);
     if (!found) return refuse({ code: 'unknownStation', station: id });
     const pass = nextPassIndex(found.station, stationState(job, id));
@@ -31,6 +32,9 @@ export const seeMark = act<SeeMark, MarkSeen>({
     // What has not set is pulled: the mark says that nothing moved, not that it was ever tight.
     if (found.group.passes[pass]?.kind !== 'verify' || !threadHasSet(plan, job, found.station, atMs))
       return refuse({ code: 'markProvesNothing', station: id });
+    const own = ownWork(found.group, stationState(job, id), pass, by.id);
+    if (own && !stationState(job, id).overrides.anotherWanted)
+      return refuse({ code: 'anotherWanted', station: id, person: own });
     return done({ type: 'markSeen', station: id, pass });
   },
   fold: {

@@ -1,10 +1,11 @@
 import type { StationId } from '../../kit/ids.ts';
 import { indexOf, type PlanItem } from '../../kit/plan.ts';
+import { inTheBox } from '../../kit/put-on.ts';
 import { openConflict } from '../gate/conflict-gate.ts';
 import { waitsFor } from '../gate/joint-gate.ts';
 import { lineGate } from '../gate/line-gate.ts';
 import { firstStanding } from '../gate/overridden.ts';
-import { piecesOnTray } from '../hardware-ledger.ts';
+import { piecesOnTray, stationsOfPart } from '../hardware-ledger.ts';
 import { lineState, stationState } from '../job-state.ts';
 import { ON_THE_FLOOR } from '../role.ts';
 import { act, done, refuse, setStation, stampOf } from './act.ts';
@@ -42,13 +43,21 @@ export const startByHand = act<StartByHand, StationStarted | StartUndone>({
     if (blocked) return refuse(blocked);
     const { items } = indexOf(plan);
     const hardware = station.stack.flatMap((piece) => (piece.kind === 'hardware' ? (items.get(piece.item) ?? []) : []));
-    const uncounted = hardware.filter((item) => lineState(job, item.id).count === undefined);
+    // A part that no step of its own puts on goes on with its bolts.
+    const parts = plan.items.filter((item) => stationsOfPart(plan, item).includes(station));
+    const uncounted = [...hardware, ...parts].filter(
+      (item) => inTheBox(item) && lineState(job, item.id).count === undefined,
+    );
     if (uncounted.length > 0)
       return refuse({ code: 'notCounted', items: [...new Set(uncounted.map((item) => item.id))] });
     for (const item of new Set<PlanItem>(hardware)) {
       const available = piecesOnTray(plan, job, item);
       if (available < hardware.filter((piece) => piece === item).length)
         return refuse({ code: 'pieceShort', item: item.id, available });
+    }
+    for (const part of parts) {
+      const available = piecesOnTray(plan, job, part);
+      if (available < part.putOn) return refuse({ code: 'pieceShort', item: part.id, available });
     }
     return done({ type: 'stationStarted', station: id });
   },

@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { bar, MIRA, NOON, openKit, pullOf, RAFE, refusal, WRENCHES } from '#demo/try-job.ts';
-import { Worker } from '#demo/work-through.ts';
 import { deviations } from '../../record/deviations.ts';
+import { CarefulFitter } from '../../rehearse/careful-fitter.ts';
 import type { TighteningSpec } from '../../tightening/kinds.ts';
 import { hardwareLedger } from '../hardware-ledger.ts';
 import { takeCommand } from '../job-log.ts';
@@ -66,9 +66,9 @@ describe('joints without a figure, and bearings', () => {
     const [one, two] = kit.stations;
     Object.assign(one?.specs[0] as object, { spec: first, printed: 'as described' });
     Object.assign(two?.specs[0] as object, { spec: second, printed: 'as described' });
-    return new Worker(openKit(kit), WRENCHES, MIRA, NOON);
+    return new CarefulFitter(openKit(kit), WRENCHES, MIRA, NOON);
   };
-  const untilSnug = (worker: Worker) => {
+  const untilSnug = (worker: CarefulFitter) => {
     worker.checkIn();
     worker.startAll();
     while (nextStep(worker.log.plan, worker.log.state, 'guard').kind === 'snug') worker.step();
@@ -101,8 +101,12 @@ describe('joints without a figure, and bearings', () => {
     const bearing: TighteningSpec = { kind: 'bearing', seatNm: 20, backOffDeg: 90, finalMinNm: 8, finalMaxNm: 12 };
     const worker = untilSnug(guardWith({ kind: 'snug' }, bearing));
     expect(refusal(worker, pullOf('g2', 10, { wrench: 'w-1' }))).toBe('bearingNotSeated');
-    expect(refusal(worker, pullOf('g2', 13, { wrench: 'w-1', seatedAndBackedOff: true }))).toBe('outsideBand');
-    worker.give(pullOf('g2', 10, { wrench: 'w-1', seatedAndBackedOff: true }));
+    const seated = { wrench: 'w-1', seatedAndBackedOff: true, seatNm: 20.5 };
+    // Ticked without a reading, or far off its figure, it is not seated.
+    expect(refusal(worker, pullOf('g2', 10, { ...seated, seatNm: undefined }))).toBe('bearingNotSeated');
+    expect(refusal(worker, pullOf('g2', 10, { ...seated, seatNm: 28 }))).toBe('bearingNotSeated');
+    expect(refusal(worker, pullOf('g2', 13, seated))).toBe('outsideBand');
+    worker.give(pullOf('g2', 10, seated));
     expect(worker.log.plan.stations.find((station) => station.id === 'g2')?.passIndexes).toEqual([0]);
   });
   it('until it yields: by a wrench with angle alone, judged by the gradient, the bolt spent when it comes out', () => {

@@ -3,6 +3,7 @@ import { lineOf } from '../../line/line.ts';
 import type { DecideContext } from '../act/act.ts';
 import { type JobState, stationState } from '../job-state.ts';
 import { lineProgress } from '../line-progress.ts';
+import type { LoadState } from '../load-state.ts';
 import { threadHasSet, windowClosesAtMs } from '../locker-window.ts';
 import { compoundSettled, nextPull } from '../next-station.ts';
 import type { Refusal } from '../refusal.ts';
@@ -63,6 +64,21 @@ export function windowClosed({ plan }: DecideContext, job: JobState, { station, 
 export const wantsRideHeight = (group: PlanGroup, station: PlanStation): boolean =>
   group.atRideHeight === true || group.rideHeight !== undefined || (station.tags?.includes('rubberBonded') ?? false);
 
+/** Ways of standing in which a tyre keeps its wheel from turning. */
+const TYRE_HELD: ReadonlySet<LoadState> = new Set<LoadState>(['tyreTouches', 'rideHeight', 'onWheels']);
+
+/**
+ * Whether the station is a wheel's fastener about to be pulled to its full torque: in the air the wheel turns, and hangs
+ * off its centre (common practice, no source).
+ */
+export function wantsTyreHeld(group: PlanGroup, station: PlanStation, pass: number | undefined): boolean {
+  const planned = pass === undefined ? undefined : group.passes[pass];
+  return (station.tags?.includes('wheel') ?? false) && planned?.kind === 'tighten' && planned.fraction === 1;
+}
+
+/** Whether the tyre is said to keep the wheel from turning. */
+export const tyreHeld = (job: JobState): boolean => job.load !== undefined && TYRE_HELD.has(job.load.state);
+
 /** A height that is not measured, or not where the sheet wants the vehicle for this group. */
 function rideHeightOff(job: JobState, { rideHeight }: PlanGroup, station: PlanStation): Refusal | undefined {
   if (!rideHeight) return undefined;
@@ -117,6 +133,7 @@ export function finishingChecks(context: DecideContext, job: JobState, at: At): 
       ? { code: 'notAtRideHeight', station: station.id, state: state ?? 'notStated' }
       : undefined,
     rideHeightOff(job, group, station),
+    wantsTyreHeld(group, station, pass) && !tyreHeld(job) ? { code: 'wheelHangs', station: station.id } : undefined,
     // Once it has set, the second look is at the mark: a pull that moves it breaks the bond.
     verifying
       ? threadHasSet(context.plan, job, station, at.atMs)

@@ -122,7 +122,9 @@ export function draftJoints(drafting: Drafting, { washerFor }: Packing): Readonl
       stepFacts.find(isKind('compound')) ??
       facts.filter(isKind('compound')).find((fact) => fact.step < torque.step && torque.step - fact.step <= 2);
     const compound =
-      compoundFact && isCompound(compoundFact.value.compound) ? compoundId(compoundFact.value.compound) : undefined;
+      compoundFact && isCompound(compoundFact.value.compound)
+        ? compoundId(compoundFact.value.compound, compoundFact.confidence)
+        : undefined;
     if (compoundFact && compound) {
       place(compoundFact, `compounds[${kit.compounds.findIndex((entry) => entry.id === compound)}]`);
       if (compoundFact.confidence < 1) assume(groupPath, 'strengthAssumed', title);

@@ -126,3 +126,21 @@ it('drafts a valid document from any facts, without throwing', () => {
     { numRuns: 200 },
   );
 });
+
+describe('a locker in a sheet', () => {
+  const compounds = (text: string) => draft(text).kit.compounds;
+  it('without a strength is left for a lead to name, and never taken for medium', () => {
+    expect(compounds('1. Put threadlocker on the two M10 bolts and torque them to 40 Nm.')).toEqual([
+      { id: 'threadlocker', name: 'Threadlocker', kind: 'threadlockerMedium', gradeUnknown: true },
+    ]);
+  });
+  it.each([
+    ['blue threadlocker', 'threadlockerMedium'],
+    ['red threadlocker', 'threadlockerHigh'],
+    ['medium strength threadlocker', 'threadlockerMedium'],
+  ])('%s is that', (words, kind) => {
+    const [compound] = compounds(`1. Put ${words} on the two M10 bolts and torque them to 40 Nm.`);
+    expect(compound).toMatchObject({ kind });
+    expect(compound?.gradeUnknown).toBeUndefined();
+  });
+});

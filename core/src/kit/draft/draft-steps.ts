@@ -103,7 +103,7 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: Rea
         if (group && !actions.some((action) => action.type === 'torque' && action.group === group))
           actions.push({ type: 'torque', group });
       } else if (value.kind === 'compound' && isCompound(value.compound)) {
-        actions.push({ type: 'apply', compound: compoundId(value.compound) });
+        actions.push({ type: 'apply', compound: compoundId(value.compound, fact.confidence) });
         place(fact, path);
       }
     }

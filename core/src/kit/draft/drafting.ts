@@ -82,6 +82,9 @@ const COMPOUND_NAME: Record<CompoundKind, string> = {
 };
 export const isCompound = (kind: string): kind is CompoundKind => kind in COMPOUND_NAME;
 
+/** Confidence of a fact whose words leave out what it takes for granted, as the reader gives it. */
+const ASSUMED = 0.7;
+
 /** A draft on its way: the kit so far, and what its makers share. */
 export interface Drafting {
   readonly reading: Pick<SheetReading, 'steps'>;
@@ -98,8 +101,8 @@ export interface Drafting {
   freshId(wish: string): string;
   /** Adds a line to the packing list and gives its index. */
   addItem(item: Omit<Item, 'id' | 'line' | 'bag' | 'source'>, source: Item['source']): number;
-  /** The compound of a kind, made when first asked for. */
-  compoundId(kind: CompoundKind): string;
+  /** The compound of a kind, made when first asked for; a locker whose strength was only assumed is one of its own. */
+  compoundId(kind: CompoundKind, confidence?: number): string;
 }
 
 /** Begins a draft with nothing in it. */
@@ -144,11 +147,17 @@ export function startDrafting(
       kit.items.push({ id: freshId(`${item.kind} ${item.name}`), line, bag, source, ...item });
       return kit.items.length - 1;
     },
-    compoundId(kind) {
-      const known = kit.compounds.find((compound) => compound.kind === kind);
+    compoundId(kind, confidence = 1) {
+      // The sheet says `threadlocker` and not how strong: the floor asks a lead, and nothing is assumed silently.
+      const unsure = kind === 'threadlockerMedium' && confidence <= ASSUMED;
+      const known = kit.compounds.find(
+        (compound) => compound.kind === kind && (compound.gradeUnknown ?? false) === unsure,
+      );
       if (known) return known.id;
-      const id = freshId(kind);
-      kit.compounds.push({ id, name: COMPOUND_NAME[kind], kind });
+      const id = freshId(unsure ? 'threadlocker' : kind);
+      kit.compounds.push(
+        unsure ? { id, name: 'Threadlocker', kind, gradeUnknown: true } : { id, name: COMPOUND_NAME[kind], kind },
+      );
       return id;
     },
   };

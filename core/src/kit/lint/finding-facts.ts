@@ -116,6 +116,7 @@ export interface FindingFacts {
   torquedWhileLifted: { group: string };
   windowTooShort: { bolts: number; rounds: number; needsMin: number; windowMin: number; atOnce: number };
   forceForTorque: { printed: string; unit: string };
+  threadNotNamed: { printed: string; torqueNm: number };
   outOfEnvelope: { what: string; value: number; unit: string; most: number; least?: number; thread?: string };
   noAlignment: { stations: readonly string[] };
   noWheelTorque: Nothing;
@@ -127,5 +128,6 @@ export interface FindingFacts {
   thousandsComma: { printed: string };
   quantityOdd: { quantity: number };
   threadOfOtherSystem: { thread: string; others: 'metric' | 'inch' };
+  notNamedYet: { name: string };
   sizesVoteForAnother: { thread: string; clues: readonly string[]; elect: readonly string[] };
 }

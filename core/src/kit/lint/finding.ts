@@ -37,7 +37,7 @@ export const FINDING_CODES = {
   lockerNearPlastic: { rule: 9, severity: 'warning' },
   highWhereUndone: { rule: 9, severity: 'warning' },
   slipperyFrictionFace: { rule: 9, severity: 'error' },
-  figureForOtherThread: { rule: 9, severity: 'error' },
+  figureForOtherThread: { rule: 9, severity: 'warning' },
   noOrder: { rule: 10, severity: 'warning' },
   betterOrder: { rule: 10, severity: 'note' },
   specGap: { rule: 11, severity: 'error' },
@@ -63,6 +63,7 @@ export const FINDING_CODES = {
   windowTooShort: { rule: 17, severity: 'warning' },
   forceForTorque: { rule: 18, severity: 'error' },
   outOfEnvelope: { rule: 18, severity: 'error' },
+  threadNotNamed: { rule: 18, severity: 'warning' },
   noAlignment: { rule: 19, severity: 'warning' },
   noWheelTorque: { rule: 19, severity: 'warning' },
   noWheelRetorque: { rule: 19, severity: 'warning' },
@@ -74,6 +75,7 @@ export const FINDING_CODES = {
   thousandsComma: { rule: 6, severity: 'error' },
   quantityOdd: { rule: 4, severity: 'warning' },
   threadOfOtherSystem: { rule: 3, severity: 'warning' },
+  notNamedYet: { rule: 22, severity: 'error' },
 } as const satisfies Record<FindingCode, { rule: number; severity: Severity }>;
 
 export type Severity = 'error' | 'warning' | 'note';

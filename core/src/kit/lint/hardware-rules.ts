@@ -1,13 +1,13 @@
 import type { CompoundKind } from '../../compound/compound.ts';
 import { treatmentConflicts } from '../../compound/compound-choice.ts';
 import { clearanceHoleMm } from '../../fastener/clearance-hole.ts';
-import { HEAD_STANDARDS, isNut, listedHeads } from '../../fastener/head-dimension.ts';
-import { identifyThread, toolContradictions, WIDTH_TOLERANCE_MM } from '../../fastener/identify.ts';
+import { HEAD_STANDARDS, type HeadStandard, headDimension, isNut, listedHeads } from '../../fastener/head-dimension.ts';
+import { allThreads, identifyThread, toolContradictions, WIDTH_TOLERANCE_MM } from '../../fastener/identify.ts';
 import { tapDrill } from '../../fastener/tap-drill.ts';
 import { requiredEngagement, TAPPED_TENSILE_MPA } from '../../fastener/thread-engagement.ts';
 import { acceptBand, stretches } from '../../tightening/kinds.ts';
 import type { Item, KitDocument } from '../kit-document.ts';
-import type { FigureBasis } from '../printed-spec.ts';
+import { basisMadeBy } from '../printed-spec.ts';
 import { type Finding, finding } from './finding.ts';
 import { engagementMm, nutHeightMm, type StationJoint, strengthOf } from './station-joint.ts';
 
@@ -58,6 +58,31 @@ export function driveSizes(kit: KitDocument, joints: readonly StationJoint[]): F
   return found;
 }
 
+/** What tells of a thread's size without being it. */
+type Clue = 'drive' | 'holding' | 'drill' | 'hole' | 'key';
+
+/** Heads that a key turns, by what the packing list calls them. */
+const KEYED: Partial<Record<NonNullable<StationJoint['bolt']>['head'] & string, readonly HeadStandard[]>> = {
+  socketCap: ['ISO 4762', 'ASME B18.3'],
+  button: ['ISO 7380'],
+  countersunk: ['ISO 10642'],
+};
+
+/** Nominal sizes whose head takes a key of this width, mm; of any keyed head where the list does not say which. */
+function keySizes(widthMm: number, head: string | undefined): ReadonlySet<number> {
+  const standards = KEYED[head as keyof typeof KEYED] ?? Object.values(KEYED).flat();
+  return new Set(
+    allThreads()
+      .filter((thread) =>
+        standards.some((standard) => {
+          const width = headDimension(standard, thread)?.acrossFlatsMm;
+          return width !== undefined && Math.abs(width - widthMm) <= WIDTH_TOLERANCE_MM;
+        }),
+      )
+      .map(({ nominalMm }) => nominalMm),
+  );
+}
+
 /** Rule 20: drive, holding and drill sizes that agree with each other on another thread than the one named. */
 export function votes(joints: readonly StationJoint[]): Finding[] {
   return joints.flatMap((joint): Finding[] => {
@@ -66,20 +91,22 @@ export function votes(joints: readonly StationJoint[]): Finding[] {
     const width = (drive: typeof station.drive | undefined) =>
       drive?.kind === 'hex' ? drive.acrossFlatsMm : undefined;
     const through = joint.clamped.find((piece) => !piece.tapped && piece.holeMm !== undefined)?.holeMm;
-    const clues: Array<['drive' | 'holding' | 'drill' | 'hole', Parameters<typeof identifyThread>[0]]> = [];
+    const clues: Array<[Clue, Parameters<typeof identifyThread>[0]]> = [];
     const drive = width(station.drive);
     const holding = width(station.holding?.drive);
     if (drive !== undefined) clues.push(['drive', { acrossFlatsMm: drive }]);
     if (holding !== undefined && holding !== drive) clues.push(['holding', { acrossFlatsMm: holding }]);
     if (station.drillMm !== undefined) clues.push(['drill', { holeMm: station.drillMm }]);
     if (through !== undefined && through !== station.drillMm) clues.push(['hole', { holeMm: through }]);
-    const ballots = clues.map(([clue, measured]) => {
+    const key = station.drive.kind === 'hexKey' ? keySizes(station.drive.acrossFlatsMm, joint.bolt?.head) : undefined;
+    const ballots: Array<{ clue: Clue; sizes: ReadonlySet<number> }> = clues.map(([clue, measured]) => {
       const read = identifyThread(measured);
       const sizes = read.ok
         ? read.value.filter((entry) => entry.votesAgainst.length === 0).map((entry) => entry.thread.nominalMm)
         : [];
       return { clue, sizes: new Set(sizes) };
     });
+    if (key) ballots.push({ clue: 'key', sizes: key });
     const against = ballots.filter(({ sizes }) => sizes.size > 0 && !sizes.has(thread.nominalMm));
     const agreed = [...(against[0]?.sizes ?? [])].filter((size) => against.every(({ sizes }) => sizes.has(size)));
     const supporting = ballots.filter(({ sizes }) => sizes.has(thread.nominalMm)).length;
@@ -96,6 +123,15 @@ export function votes(joints: readonly StationJoint[]): Finding[] {
 
 /** Torque from which a turned head wants a hardened washer or flange under it, N·m (chosen by us). */
 const HIGH_TORQUE_NM = 60;
+/** Heads that carry a face of their own, or are let into the part. */
+const OWN_FACE: ReadonlySet<string | undefined> = new Set([
+  'hexFlange',
+  'countersunk',
+  'twelvePoint',
+  'sixLobeOutside',
+  'carriage',
+  'eye',
+]);
 
 /** Rule 7: a bare head or nut turned hard, or turned on aluminium, plastic or a slot. */
 export function washers(joints: readonly StationJoint[]): Finding[] {
@@ -103,14 +139,7 @@ export function washers(joints: readonly StationJoint[]): Finding[] {
     const { station, bolt, nut, turned } = joint;
     const item = turned === 'nut' ? nut : bolt;
     const nm = station.specs.flatMap(({ spec }) => acceptBand(spec)?.targetNm ?? []);
-    if (
-      !item ||
-      item.head === 'hexFlange' ||
-      item.head === 'countersunk' ||
-      nm.length === 0 ||
-      station.tags?.includes('wheel')
-    )
-      return [];
+    if (!item || OWN_FACE.has(item.head) || nm.length === 0 || station.tags?.includes('wheel')) return [];
     const at = station.stack.findIndex((piece) => piece.kind === 'hardware' && piece.item === item.id);
     const next = station.stack[turned === 'nut' ? at - 1 : at + 1];
     if (next?.kind !== 'clamped') return [];
@@ -187,14 +216,31 @@ export function lengths(joints: readonly StationJoint[]): Finding[] {
   });
 }
 
+/** Kinds of compound that steps put on the thread of a joint, by its station. */
+function appliedBySteps(kit: KitDocument): ReadonlyMap<string, ReadonlySet<CompoundKind>> {
+  const kinds = new Map(kit.compounds.map(({ id, kind }) => [id, kind]));
+  const stationsOf = new Map(kit.groups.map(({ id, stations }) => [id, stations]));
+  const found = new Map<string, Set<CompoundKind>>();
+  for (const { actions } of kit.steps)
+    for (const action of actions) {
+      const kind = action.type === 'apply' ? kinds.get(action.compound) : undefined;
+      if (action.type !== 'apply' || kind === undefined) continue;
+      for (const station of stationsOf.get(action.group ?? '') ?? [])
+        found.set(station, new Set([...(found.get(station) ?? []), kind]));
+    }
+  return found;
+}
+
 /** Rule 9: what is on the thread against what it meets and what the joint must do. */
-export function compounds(joints: readonly StationJoint[]): Finding[] {
+export function compounds(kit: KitDocument, joints: readonly StationJoint[]): Finding[] {
+  const byStep = appliedBySteps(kit);
   return joints.flatMap((joint): Finding[] => {
     const { compound, station, bolt, nut } = joint;
     if (!compound) return [];
+    const others = [...(byStep.get(station.id) ?? [])].filter((kind) => kind !== compound.kind);
     const coated = /anti-?seize/i.test(bolt?.finish ?? '');
     const conflicts = treatmentConflicts({
-      compounds: coated ? [compound.kind, 'antiSeize'] : [compound.kind],
+      compounds: [compound.kind, ...others, ...(coated ? (['antiSeize'] as const) : [])],
       lockingNut: nut?.locking !== undefined,
       dryFace: station.tags?.includes('frictionFace'),
       nearPlastic: joint.clamped.some((piece) => piece.material === 'plastic'),
@@ -227,19 +273,11 @@ export function compounds(joints: readonly StationJoint[]): Finding[] {
   });
 }
 
-/** What is on a thread, as a figure's basis speaks of it; grease and oil are slippery alike. */
-const BASIS_OF: Partial<Record<CompoundKind, FigureBasis>> = {
-  threadlockerMedium: 'locker',
-  threadlockerHigh: 'locker',
-  antiSeize: 'antiSeize',
-  grease: 'oiled',
-};
-
 /** Rule 9, as far as the figure goes: it was worked out for a thread other than the one the kit makes. */
 export function figureBases(joints: readonly StationJoint[]): Finding[] {
   return joints.flatMap((joint) =>
     joint.station.specs.flatMap(({ printed, basis }, at): Finding[] => {
-      const made = joint.compound === undefined ? 'dry' : BASIS_OF[joint.compound.kind];
+      const made = joint.compound === undefined ? 'dry' : basisMadeBy(joint.compound.kind);
       // An oiled thread without a compound is how the bolt comes; nothing here says that it is not.
       if (basis === undefined || made === undefined || basis === made || (basis === 'oiled' && made === 'dry'))
         return [];

@@ -323,6 +323,10 @@ const FAULTS: Record<FindingCode, (kit: KitDocument) => void> = {
     (kit.compounds[0] as { workingWindowMin?: number }).workingWindowMin = 4;
   },
   forceForTorque: (kit) => torque(kit, 45, '33 lb'),
+  threadNotNamed: (kit) => {
+    torque(kit, 430, '430 N·m');
+    for (const id of ['bolt', 'nut']) Object.assign(item(kit, id), { thread: undefined });
+  },
   outOfEnvelope: (kit) => Object.assign(item(kit, 'bolt'), { lengthMm: 550 }),
   noAlignment: (kit) => {
     at(kit).tags = ['changesGeometry'];
@@ -346,6 +350,7 @@ const FAULTS: Record<FindingCode, (kit: KitDocument) => void> = {
   },
   thousandsComma: (kit) => torque(kit, 45, '45,000 N·m'),
   quantityOdd: (kit) => Object.assign(item(kit, 'bolt'), { quantity: 4711 }),
+  notNamedYet: (kit) => kit.tools.push({ id: 't', name: 'New tool' }),
   threadOfOtherSystem: (kit) => {
     for (const id of ['x1', 'x2', 'x3'])
       kit.items.push({ id, line: id, bag: 'A', kind: 'bolt', name: id, quantity: 1, source: 'kit', thread: '3/8-16' });
@@ -358,8 +363,8 @@ describe('the lint', () => {
     expect(kitFaults(sound())).toEqual([]);
     expect(lintKit(sound()).filter((entry) => entry.severity !== 'note')).toEqual([]);
   });
-  it('has twenty-one rules', () => {
-    expect(new Set(Object.values(FINDING_CODES).map(({ rule }) => rule)).size).toBe(21);
+  it('has twenty-two rules', () => {
+    expect(new Set(Object.values(FINDING_CODES).map(({ rule }) => rule)).size).toBe(22);
   });
   it.each(Object.keys(FAULTS) as FindingCode[])('%s: not in the sound kit, and in the faulty one', (code) => {
     const kit = sound();
@@ -429,5 +434,38 @@ describe('laws', () => {
       }),
       { numRuns: 40 },
     );
+  });
+});
+
+describe('what the rules look at twice', () => {
+  const codesOf = (change: (kit: KitDocument) => void): FindingCode[] => {
+    const kit = sound();
+    change(kit);
+    return lintKit(kit).map(({ code }) => code);
+  };
+  it('a key votes with the hole: 8 mm turns an M10 by ISO 4762, not an M12', () => {
+    const found = codesOf((kit) => {
+      Object.assign(item(kit, 'bolt'), { head: 'socketCap' });
+      for (const entry of kit.stations) {
+        entry.drive = { kind: 'hexKey', acrossFlatsMm: 5 };
+        entry.drillMm = 6.6;
+      }
+    });
+    expect(found).toContain('sizesVoteForAnother');
+  });
+  it('a locker by the joint and paste by a step are two things on one thread', () => {
+    const found = codesOf((kit) => {
+      kit.compounds.push({ id: 'paste2', name: 'Paste', kind: 'antiSeize' });
+      at(kit).compound = 'locker';
+      step(kit, 0).actions.push({ type: 'apply', compound: 'paste2', group: kit.groups[0]?.id ?? '' });
+    });
+    expect(found).toContain('lockerWithAntiSeize');
+  });
+  it.each([
+    ['washer', { insideMm: 0.4 }],
+    ['washer', { thicknessMm: 45 }],
+    ['nut', { acrossFlatsMm: 130 }],
+  ])('a %s of %j is none', (id, dimension) => {
+    expect(codesOf((kit) => Object.assign(item(kit, id), dimension))).toContain('outOfEnvelope');
   });
 });

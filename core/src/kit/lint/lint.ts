@@ -14,11 +14,20 @@ import {
   washers,
 } from './hardware-rules.ts';
 import { measuredLimits, oddQuantities, refitsScrapped, strayThreads, thousandsCommas } from './measure-rules.ts';
+import { names } from './name-rules.ts';
 import { orders } from './order-rules.ts';
 import { counts, reversals } from './quantity-rules.ts';
 import { stationJoint } from './station-joint.ts';
 import { followUps, gateOrder, stepGraph } from './step-rules.ts';
-import { envelope, figures, lockerTime, slips, torqueAgainstStrength, verifyPasses } from './torque-rules.ts';
+import {
+  envelope,
+  figures,
+  lockerTime,
+  namelessThreads,
+  slips,
+  torqueAgainstStrength,
+  verifyPasses,
+} from './torque-rules.ts';
 import { everyVariant } from './variant-rules.ts';
 
 const RANK: Record<Severity, number> = { error: 0, warning: 1, note: 2 };
@@ -62,7 +71,7 @@ export function lintKit(document: KitDocument): Finding[] {
     ...figures(joints),
     ...washers(joints),
     ...lengths(joints),
-    ...compounds(joints),
+    ...compounds(kit, joints),
     ...figureBases(joints),
     ...orders(kit),
     ...everyVariant(kit, axes),
@@ -74,6 +83,7 @@ export function lintKit(document: KitDocument): Finding[] {
     ...bushes(kit, joints),
     ...lockerTime(kit, joints),
     ...envelope(kit, joints),
+    ...namelessThreads(joints),
     ...followUps(kit),
     ...votes(joints),
     ...measuredLimits(kit),
@@ -81,6 +91,7 @@ export function lintKit(document: KitDocument): Finding[] {
     ...thousandsCommas(kit),
     ...oddQuantities(kit),
     ...strayThreads(kit),
+    ...names(kit),
   ];
   return merged(found)
     .map((entry, index) => ({ entry, index }))

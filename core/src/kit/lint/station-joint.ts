@@ -84,6 +84,13 @@ const HEAD: Record<NonNullable<Item['head']>, { metric: HeadStandard; unified: H
   button: { metric: 'ISO 7380', unified: 'ASME B18.3' },
   countersunk: { metric: 'ISO 10642', unified: 'ASME B18.3' },
   castle: { metric: 'ISO 4032', unified: 'ASME B18.2.2' },
+  // Points and lobes outside stand on a flange; a star inside is in the head of a socket cap screw (ISO 14579).
+  twelvePoint: { metric: 'ISO 4162', unified: 'ASME B18.2.1' },
+  sixLobeOutside: { metric: 'ISO 4162', unified: 'ASME B18.2.1' },
+  sixLobe: { metric: 'ISO 4762', unified: 'ASME B18.3' },
+  carriage: undefined,
+  square: undefined,
+  eye: undefined,
   none: undefined,
 };
 

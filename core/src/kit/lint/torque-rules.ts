@@ -7,7 +7,7 @@ import { acceptBand, canBeVerified, isPulled, type TighteningSpec } from '../../
 import { ASSUMED_PULL_S, passPlan } from '../../tightening/pass-plan.ts';
 import { evenFriction, finishFriction } from '../../tightening/thread-finish.ts';
 import { preloadForTorqueN, torqueForPreloadNm } from '../../tightening/tightening-torque.ts';
-import type { KitDocument } from '../kit-document.ts';
+import type { ItemKind, KitDocument } from '../kit-document.ts';
 import { type Finding, finding } from './finding.ts';
 import { leastLoad, type StationJoint, threadFinishes, turnedFace } from './station-joint.ts';
 
@@ -146,6 +146,75 @@ export function figures(joints: readonly StationJoint[]): Finding[] {
 /** Largest torque this trade prints for a size: three times what brings class 10.9 to 75 % of proof (chosen by us). */
 const ENVELOPE_RATIO = 3;
 
+type Size = 'lengthMm' | 'thicknessMm' | 'acrossFlatsMm' | 'insideMm' | 'outsideMm';
+const SIZE_WORDS: Record<Size, string> = {
+  lengthMm: 'length',
+  thicknessMm: 'thickness',
+  acrossFlatsMm: 'width across flats',
+  insideMm: 'inside diameter',
+  outsideMm: 'outside diameter',
+};
+
+/** How small and how large a piece of its kind comes in this trade, mm. Common practice, no source. */
+const SIZES: Partial<Record<ItemKind, ReadonlyArray<readonly [Size, number, number]>>> = {
+  bolt: [
+    ['lengthMm', 3, 400],
+    ['acrossFlatsMm', 3, 60],
+  ],
+  stud: [
+    ['lengthMm', 8, 400],
+    ['acrossFlatsMm', 3, 60],
+  ],
+  nut: [
+    ['thicknessMm', 1, 60],
+    ['acrossFlatsMm', 4, 60],
+  ],
+  washer: [
+    ['thicknessMm', 0.1, 20],
+    ['insideMm', 1.5, 80],
+    ['outsideMm', 3, 150],
+  ],
+  pin: [['lengthMm', 3, 250]],
+  clip: [['lengthMm', 3, 400]],
+  insert: [
+    ['lengthMm', 3, 100],
+    ['outsideMm', 3, 80],
+  ],
+  collar: [
+    ['lengthMm', 2, 200],
+    ['insideMm', 2, 120],
+    ['outsideMm', 4, 160],
+    ['thicknessMm', 0.3, 150],
+  ],
+  part: [
+    ['lengthMm', 2, 3500],
+    ['thicknessMm', 0.3, 400],
+    ['insideMm', 1.5, 600],
+    ['outsideMm', 3, 1200],
+  ],
+};
+
+/** Torque from which a joint without a thread cannot be let pass unasked, N·m (chosen by us: what an M16 of class 8.8 takes). */
+const NAMED_FROM_NM = 200;
+
+/** Rule 18: a large torque on a thread nobody names: no rule of strength can look at it. */
+export function namelessThreads(joints: readonly StationJoint[]): Finding[] {
+  return joints.flatMap((joint) => {
+    if (joint.thread || joint.station.tags?.includes('wheel')) return [];
+    return joint.station.specs.flatMap(({ spec, printed }, at): Finding[] => {
+      const nm = torques(spec);
+      return nm && nm.mostNm >= NAMED_FROM_NM
+        ? [
+            finding('threadNotNamed', `${joint.path}.specs[${at}]`, joint.place, {
+              printed,
+              torqueNm: round(nm.mostNm),
+            }),
+          ]
+        : [];
+    });
+  });
+}
+
 /** Rule 18: a force where a torque is meant, a lost decimal point, anything outside a sane envelope. */
 export function envelope(kit: KitDocument, joints: readonly StationJoint[]): Finding[] {
   const found: Finding[] = [];
@@ -182,19 +251,13 @@ export function envelope(kit: KitDocument, joints: readonly StationJoint[]): Fin
         );
     });
   }
-  const limits: ReadonlyArray<readonly [string, 'lengthMm' | 'thicknessMm' | 'acrossFlatsMm', number, number]> = [
-    ['length', 'lengthMm', 3, 400],
-    ['thickness', 'thicknessMm', 0.2, 150],
-    ['width across flats', 'acrossFlatsMm', 3, 60],
-  ];
   kit.items.forEach((item, index) => {
-    if (item.kind === 'part') return;
-    for (const [what, field, least, most] of limits) {
+    for (const [field, least, most] of SIZES[item.kind] ?? []) {
       const value = item[field];
       if (value !== undefined && (value < least || value > most))
         found.push(
           finding('outOfEnvelope', `items[${index}].${field}`, `${item.line} ${item.name}`, {
-            what,
+            what: SIZE_WORDS[field],
             value,
             unit: 'mm',
             most,

@@ -1,4 +1,5 @@
 import type { Question } from '../../kit/kit-document.ts';
+import { spacerRange } from '../../kit/owner-spacer.ts';
 import type { Ask } from '../ask.ts';
 import { type ActionOf, kindOf, words } from '../line-kind.ts';
 
@@ -34,7 +35,11 @@ const YES_NO = [
 /** The key of what is found at a place, or of the one thing that is asked. */
 export const findingKey = (place?: string): string => (place === undefined ? 'found' : `at ${place}`);
 
-function findingAsk({ kind, choices = [], min, max, text }: Question, place?: string): Ask {
+function findingAsk({ kind, choices = [], spacer, text, ...question }: Question, place?: string): Ask {
+  // A spacer is bounded by the stud it goes on.
+  const range = spacer && spacerRange(spacer);
+  const min = range ? Math.max(range.leastMm, question.min ?? 0) : question.min;
+  const max = range ? Math.min(range.mostMm, question.max ?? Number.POSITIVE_INFINITY) : question.max;
   const asked = { key: findingKey(place), about: 'finding' as const, what: place ?? text };
   if (kind === 'number')
     return {

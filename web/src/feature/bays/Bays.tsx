@@ -1,13 +1,18 @@
-import { addDays, format, startOfDay } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import type { JobCard } from '#contract/job.ts';
 import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
-import { useJobs, useWrenches } from '../../shop/queries.ts';
+import { useCribRead, useJobs, useWrenches } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
+import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNow } from '../../ui/use-now.ts';
-import { DayRule } from './DayRule.tsx';
+import { CalledOffJobs } from './CalledOffJobs.tsx';
+import { CarriedOver } from './CarriedOver.tsx';
+import { DayPlan } from './DayPlan.tsx';
+import { dayScale } from './day-scale.ts';
+import { MovedNote, useMoveOnRule } from './MovedNote.tsx';
 import { NeedsHand } from './NeedsHand.tsx';
 import { needsOf } from './needs.ts';
 
@@ -19,13 +24,26 @@ export default function Bays() {
   const shop = useSession((state) => state.session?.shop);
   const nowMs = useNow(1000);
   const [offset, setOffset] = useState(0);
-  const dayMs = startOfDay(addDays(nowMs, offset)).getTime();
+  const dayMs = shopDayStart(nowMs, offset);
 
-  const { data: jobs, failure: unread } = useJobs(dayMs, addDays(dayMs, 1).getTime(), REFRESH_MS);
+  const nextMs = shopDayStart(nowMs, offset + 1);
+  const { data: jobs, failure: unread } = useJobs(dayMs, nextMs, REFRESH_MS);
+  const { data: crib } = useCribRead();
+  const role = useSession((state) => state.session?.person.role);
   const { data: wrenches, failure: unknown } = useWrenches(REFRESH_MS);
   const failure = unread ?? unknown;
 
-  const needs = jobs && wrenches ? needsOf(jobs, wrenches, nowMs) : [];
+  const inDay = ({ plannedStartMs }: JobCard) => plannedStartMs >= dayMs && plannedStartMs < nextMs;
+  const moving = useMoveOnRule();
+  const today = (jobs ?? []).map(moving.asPut).filter((job) => inDay(job) && !job.calledOff);
+  const needs =
+    jobs && wrenches
+      ? needsOf(
+          jobs.filter(({ calledOff }) => !calledOff),
+          wrenches,
+          nowMs,
+        )
+      : [];
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
       <TopBar>
@@ -33,6 +51,7 @@ export default function Bays() {
           shortcuts={[
             { keys: 'Tab', does: 'To the next job' },
             { keys: 'Enter', does: 'Open it' },
+            { keys: 'Space', does: 'On its handle: lift it, then arrows, Page Up and Page Down for the day, Space' },
           ]}
         />
       </TopBar>
@@ -43,20 +62,31 @@ export default function Bays() {
       )}
       <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
         <main className="min-w-0 flex-1 bg-bench lg:overflow-auto">
-          <div className="flex items-center gap-2 px-5 pt-4">
-            <h1 className="plate mr-auto text-3xl">{offset === 0 ? 'Today' : format(dayMs, 'EEEE d MMMM')}</h1>
-            <Button aria-label="Day before" onClick={() => setOffset(offset - 1)}>
-              ‹
-            </Button>
-            <Button onClick={() => setOffset(0)} disabled={offset === 0}>
-              Today
-            </Button>
-            <Button aria-label="Day after" onClick={() => setOffset(offset + 1)}>
-              ›
-            </Button>
-          </div>
           {jobs ? (
-            <DayRule jobs={jobs} bays={shop?.bays ?? 1} dayMs={dayMs} nowMs={nowMs} />
+            <DayPlan
+              jobs={today}
+              bays={shop?.bays ?? 1}
+              scale={dayScale(today, dayMs, nowMs)}
+              nowMs={nowMs}
+              movable={role !== 'apprentice'}
+              nameOf={(id) => crib?.people.find((person) => person.id === id)?.name ?? id}
+              onDay={(days) => setOffset(offset + days)}
+              onMove={moving.move}
+              heading={
+                <>
+                  <h1 className="plate mr-auto text-3xl">
+                    {offset === 0 ? 'Today' : shopFormat(dayMs, 'EEEE d MMMM')}
+                  </h1>
+                  <Button onClick={() => setOffset(0)} disabled={offset === 0}>
+                    Today
+                  </Button>
+                </>
+              }
+            >
+              <MovedNote moving={moving} />
+              <CarriedOver jobs={jobs.filter((job) => job.plannedStartMs < dayMs)} />
+              <CalledOffJobs jobs={jobs.filter((job) => inDay(job) && job.calledOff)} />
+            </DayPlan>
           ) : (
             <p className="p-5 text-ink-2">Reading the bays.</p>
           )}

@@ -1,4 +1,3 @@
-import { addDays, startOfDay } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { v4 as uuid } from 'uuid';
@@ -7,6 +6,7 @@ import type { RefusalCode } from '#core/job/refusal.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useJobs } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
+import { shopDayStart } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 
@@ -42,13 +42,8 @@ export function UseInJob({
   const [reason, setReason] = useState('');
   const [refusal, setRefusal] = useState<string>();
   const [done, setDone] = useState<string>();
-  const today = startOfDay(Date.now()).getTime();
-  const { data, failure: unread } = useJobs(
-    addDays(today, -DAYS_BACK).getTime(),
-    addDays(today, 2).getTime(),
-    undefined,
-    open,
-  );
+  const today = shopDayStart(Date.now());
+  const { data, failure: unread } = useJobs(shopDayStart(today, -DAYS_BACK), shopDayStart(today, 2), undefined, open);
   const jobs = data?.filter((card) => card.closedAtMs === undefined);
   const { act, busy, failure: unsent } = useChange('jobs');
   const fault = refusal ?? unsent ?? unread;

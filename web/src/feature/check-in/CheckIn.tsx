@@ -1,34 +1,75 @@
 import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
+import { discrepancyCsv } from '#contract/discrepancy-csv.ts';
 import { classText } from '#contract/wording/class-text.ts';
-import { hardwareLedger, shortages } from '#core/job/hardware-ledger.ts';
+import { numberOf } from '#contract/wording/number-of.ts';
+import { placesText } from '#contract/wording/piece-text.ts';
+import { discrepancies } from '#core/job/discrepancies.ts';
+import { hardwareLedger, type LedgerLine, shortages } from '#core/job/hardware-ledger.ts';
 import { lineState } from '#core/job/job-state.ts';
-import type { PlanItem } from '#core/kit/plan.ts';
+import { placesOfLine } from '#core/job/piece-places.ts';
+import { lookAlikes } from '#core/kit/look-alike.ts';
+import type { Plan, PlanItem } from '#core/kit/plan.ts';
+import { inTheBox } from '#core/kit/put-on.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
-import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { saveFile } from '../../shop/save-file.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { CountedLine } from './CountedLine.tsx';
+import { LookAlikes, PieceFacts, PieceViews } from './PieceFacts.tsx';
+import { HowFar, Shortages } from './Shortages.tsx';
+import { WeighSheet } from './WeighSheet.tsx';
+import { WhichBolt } from './WhichBolt.tsx';
 
-/** Pieces drawn beside each other at most. */
-const DRAWN = 3;
+/** A bag of a kit, or what no box brings. */
+interface Bag {
+  key: string;
+  title: string;
+  items: PlanItem[];
+}
+
+/** Lines by kit and bag, each kit its own; what sits on the vehicle or on the shelf stands at the end. */
+function bagsOf(plan: Plan): Bag[] {
+  const bags = new Map<string, Bag>();
+  for (const item of [...plan.items].sort((a, b) => Number(inTheBox(b)) - Number(inTheBox(a)))) {
+    const kit = plan.kits.length > 1 ? plan.kits.find(({ id }) => id === item.kit)?.title : undefined;
+    const [key, title] = inTheBox(item)
+      ? [`${item.kit} ${item.bag}`, kit ? `${kit}: ${item.bag}` : item.bag]
+      : item.source === 'factory'
+        ? ['vehicle', 'Comes off the vehicle: counted when it is in the hand']
+        : ['shop', 'From the shop’s shelf'];
+    const bag = bags.get(key) ?? { key, title, items: [] };
+    bag.items.push(item);
+    bags.set(key, bag);
+  }
+  return [...bags.values()];
+}
 
 /** Count every line of the packing list against what is in the bags. */
 export default function CheckIn() {
-  const { plan, state, give } = useOpenJob();
+  const { document, plan, state, give } = useOpenJob();
   const { pxPerMm, scaled } = useSettings();
   const [chosen, setChosen] = useState<string>();
   const [typed, setTyped] = useState('');
+  const [asking, setAsking] = useState(false);
+  const [weighing, setWeighing] = useState(false);
   const [stockFor, setStockFor] = useState<PlanItem>();
   const rows = useRef(new Map<string, HTMLLIElement>());
-  const open = plan.items.filter((item) => lineState(state, item.id).count === undefined);
-  const current = plan.items.find((item) => item.id === chosen) ?? open[0] ?? plan.items[0];
-  const counted = plan.items.length - open.length;
+  const bags = useMemo(() => bagsOf(plan), [plan]);
+  // In the order they are on the screen: the keys go the way the eye does.
+  const lines = useMemo(() => bags.flatMap(({ items }) => items), [bags]);
+  const boxed = lines.filter(inTheBox);
+  const open = boxed.filter((item) => lineState(state, item.id).count === undefined);
+  const current = lines.find((item) => item.id === chosen) ?? open[0] ?? lines[0];
+  const counted = boxed.length - open.length;
+  const alikes = useMemo(() => new Map(lines.map((item) => [item.id, lookAlikes(item, lines)])), [lines]);
   const ledger = useMemo(() => new Map(hardwareLedger(plan, state).map((line) => [line.item.id, line])), [plan, state]);
   const short = useMemo(() => shortages(plan, state), [plan, state]);
-  const bags = [...new Set(plan.items.map((item) => item.bag))];
+  const wrong = useMemo(() => discrepancies(plan, state), [plan, state]);
 
   const select = (item: PlanItem | undefined) => {
     setTyped('');
@@ -40,9 +81,9 @@ export default function CheckIn() {
   /** Counts the line and goes on to the next that is open. */
   const settle = (item: PlanItem, found: number) => {
     if (!count(item, found)) return;
-    const place = plan.items.indexOf(item);
-    const after = [...plan.items.slice(place + 1), ...plan.items.slice(0, place)];
-    select(after.find((entry) => lineState(state, entry.id).count === undefined));
+    const place = lines.indexOf(item);
+    const after = [...lines.slice(place + 1), ...lines.slice(0, place)];
+    select(after.find((entry) => inTheBox(entry) && lineState(state, entry.id).count === undefined));
   };
   const takeTyped = () => {
     if (!current || typed === '') return;
@@ -53,7 +94,7 @@ export default function CheckIn() {
   const step = (by: number) =>
     current && count(current, Math.max(0, (lineState(state, current.id).count?.found ?? 0) + by));
   const move = (by: number) =>
-    current && select(plan.items[Math.max(0, Math.min(plan.items.length - 1, plan.items.indexOf(current) + by))]);
+    current && select(lines[Math.max(0, Math.min(lines.length - 1, lines.indexOf(current) + by))]);
   const damage = () => {
     const line = current && lineState(state, current.id).count;
     if (current && line && line.damaged < line.found) count(current, line.found, line.damaged + 1);
@@ -75,42 +116,50 @@ export default function CheckIn() {
   useHotkeys('minus,subtract', () => step(-1), [current, state]);
   useHotkeys('up', () => move(-1), { preventDefault: true }, [current]);
   useHotkeys('down', () => move(1), { preventDefault: true }, [current]);
+  useHotkeys('b', () => setAsking(true), { preventDefault: true });
+  useHotkeys('g', () => setWeighing(true), { preventDefault: true });
   useHotkeys('d', damage, [current, state]);
   useHotkeys('u', () => give({ type: 'undo' }), [give]);
 
   return (
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
       <main className="flex-1 bg-bench px-4 pb-28 lg:min-h-0 lg:overflow-y-auto lg:px-5 lg:pb-6">
-        <div className="flex items-baseline lg:sticky lg:top-0 lg:z-10 justify-between gap-4 border-b border-rule bg-bench py-4">
-          <h1 className="plate text-3xl">Packing list</h1>
-          <p className="hidden text-ink-2 sm:block">
-            {scaled ? 'drawn life-size on this screen' : 'scale not set: settings, a bank card'}
-          </p>
-          <p className="figures">
-            {counted} of {plan.items.length} lines counted
+        <div className="border-b border-rule bg-bench py-3 lg:sticky lg:top-0 lg:z-10">
+          <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-2">
+            <h1 className="plate text-3xl">Packing list</h1>
+            <p className="figures">
+              {counted} of {boxed.length} lines counted
+            </p>
+            <Button className="min-h-11! whitespace-nowrap" hotkey="B" onClick={() => setAsking(true)}>
+              Which bolt is this?
+            </Button>
+          </div>
+          <p className="hidden text-sm text-ink-2 sm:block">
+            {scaled
+              ? 'Hardware is drawn life-size on this screen: lay it on the glass and compare.'
+              : 'Not life-size yet: under your initials, lay a bank card on the outline and slide until they match.'}
           </p>
         </div>
-        {bags.map((bag) => (
-          <section key={bag} aria-label={bag}>
-            <h2 className="mt-4 mb-1 text-sm font-bold text-ink-2">{bag}</h2>
+        {bags.map(({ key, title, items }) => (
+          <section key={key} aria-label={title}>
+            <h2 className="mt-4 mb-1 text-sm font-bold text-ink-2">{title}</h2>
             <ul>
-              {plan.items
-                .filter((item) => item.bag === bag)
-                .map((item) => (
-                  <Line
-                    key={item.id}
-                    item={item}
-                    selected={item.id === current?.id}
-                    typed={item.id === current?.id ? typed : ''}
-                    found={lineState(state, item.id).count?.found}
-                    damaged={lineState(state, item.id).count?.damaged ?? 0}
-                    fromStock={lineState(state, item.id).shopStock.reduce((sum, entry) => sum + entry.quantity, 0)}
-                    pxPerMm={pxPerMm}
-                    refer={(element) => (element ? rows.current.set(item.id, element) : rows.current.delete(item.id))}
-                    onSelect={() => select(item)}
-                    onAll={() => settle(item, item.quantity)}
-                  />
-                ))}
+              {items.map((item) => (
+                <CountedLine
+                  key={item.id}
+                  item={item}
+                  selected={item.id === current?.id}
+                  typed={item.id === current?.id ? typed : ''}
+                  found={lineState(state, item.id).count?.found}
+                  damaged={lineState(state, item.id).count?.damaged ?? 0}
+                  fromStock={lineState(state, item.id).shopStock.reduce((sum, entry) => sum + entry.quantity, 0)}
+                  alike={alikes.get(item.id)?.map(({ piece }) => piece.line) ?? []}
+                  pxPerMm={pxPerMm}
+                  refer={(element) => (element ? rows.current.set(item.id, element) : rows.current.delete(item.id))}
+                  onSelect={() => select(item)}
+                  onAll={() => settle(item, item.quantity)}
+                />
+              ))}
             </ul>
           </section>
         ))}
@@ -122,8 +171,10 @@ export default function CheckIn() {
               <h2 className="plate text-3xl">
                 Line {current.line} · {current.name}
               </h2>
-              <Facts item={current} />
+              <PieceFacts item={current} />
+              <PieceViews item={current} pxPerMm={pxPerMm} />
               {current.tellTale && <p className="mt-3 border-l-4 border-ink pl-3">{current.tellTale}</p>}
+              <LookAlikes alikes={alikes.get(current.id) ?? []} />
               <div className="mt-4 grid grid-cols-[1fr_auto_1fr] items-center gap-3">
                 <Button aria-label="One fewer" className="text-3xl" onClick={() => step(-1)}>
                   −
@@ -143,24 +194,26 @@ export default function CheckIn() {
                   Take back
                 </Button>
               </div>
+              {current.kind !== 'part' && current.kind !== 'compound' && (
+                <Button className="mt-2 w-full" hotkey="G" onClick={() => setWeighing(true)}>
+                  Count by weight
+                </Button>
+              )}
               {ledger.get(current.id) && <Spares item={current} over={ledger.get(current.id)?.over ?? 0} />}
+              <WhereTheyAre line={ledger.get(current.id)} />
             </>
           )}
-          {short.map(({ item, short: missing, stations }) => (
-            <section key={item.id} className="mt-4 border-2 border-bad p-4">
-              <h3 className="font-bold">
-                {missing} short: {item.line} {item.name}
-              </h3>
-              <p className="text-ink-2">
-                {stations.length > 0
-                  ? `Stations ${stations.map((id) => plan.stations.find((entry) => entry.id === id)?.label).join(', ')} wait; the rest can be worked.`
-                  : 'Nothing waits for it yet.'}
-              </p>
-              <Button className="mt-3" onClick={() => setStockFor(item)}>
-                Use shop stock
-              </Button>
-            </section>
-          ))}
+          <Shortages plan={plan} short={short} onStock={({ item }) => setStockFor(item)} />
+          {/* Before all is counted it would stop at the first line that is not. */}
+          {short.length > 0 && open.length === 0 && <HowFar />}
+          {wrong.length > 0 && (
+            <Button
+              className="mt-4 w-full"
+              onClick={() => saveFile(`${document.number}-box.csv`, 'text/csv', discrepancyCsv(plan, wrong))}
+            >
+              {numberOf(wrong.length, 'line')} for the maker, as CSV
+            </Button>
+          )}
           {open.length === 0 && (
             <p className="mt-5">
               Every line is counted.{' '}
@@ -178,6 +231,23 @@ export default function CheckIn() {
           </ActionBar>
         )}
       </aside>
+      <Sheet open={asking} onClose={() => setAsking(false)} title="Which bolt is this?" wide>
+        <WhichBolt
+          items={lines}
+          onTake={(item) => {
+            setAsking(false);
+            select(item);
+          }}
+        />
+      </Sheet>
+      <WeighSheet
+        item={weighing ? current : undefined}
+        onClose={() => setWeighing(false)}
+        onCount={(pieces) => {
+          setWeighing(false);
+          if (current) settle(current, pieces);
+        }}
+      />
       <ReasonSheet
         open={stockFor !== undefined}
         onClose={() => setStockFor(undefined)}
@@ -200,21 +270,6 @@ export default function CheckIn() {
   );
 }
 
-function Facts({ item }: { item: PlanItem }) {
-  const facts = [
-    item.thread && `thread ${item.thread.replaceAll('x', '×')}`,
-    item.lengthMm && item.kind !== 'part' && `${item.lengthMm} mm long`,
-    item.propertyClass && classText(item.propertyClass),
-    item.finish,
-    item.acrossFlatsMm && item.kind !== 'part' && `${item.acrossFlatsMm} mm across flats`,
-    item.insideMm &&
-      item.outsideMm &&
-      `${item.insideMm} inside, ${item.outsideMm} outside, ${item.thicknessMm ?? '?'} thick`,
-    item.singleUse && 'use once',
-  ].filter(Boolean);
-  return <p className="mt-1 text-ink-2">{facts.join(' · ')}</p>;
-}
-
 function Spares({ item, over }: { item: PlanItem; over: number }) {
   return (
     <p className="mt-3 text-sm text-ink-2">
@@ -225,100 +280,20 @@ function Spares({ item, over }: { item: PlanItem; over: number }) {
   );
 }
 
-function Line({
-  item,
-  selected,
-  typed,
-  found,
-  damaged,
-  fromStock,
-  pxPerMm,
-  refer,
-  onSelect,
-  onAll,
-}: {
-  item: PlanItem;
-  selected: boolean;
-  typed: string;
-  found?: number;
-  damaged: number;
-  fromStock: number;
-  pxPerMm: number;
-  refer: (element: HTMLLIElement | null) => void;
-  onSelect: () => void;
-  onAll: () => void;
-}) {
-  const good = (found ?? 0) - damaged + fromStock;
-  const short = found === undefined ? 0 : Math.max(0, item.needed - good);
-  const pieces = Math.min(
-    DRAWN,
-    item.kind === 'bolt' || item.kind === 'part' || item.kind === 'pin' || item.kind === 'compound' ? 1 : item.quantity,
-  );
-  const status =
-    found === undefined
-      ? {
-          text: selected && typed === '' ? 'Counting' : 'Not counted',
-          dress: selected ? 'bg-paint text-on-paint border-paint' : 'border-rule text-ink-2',
-        }
-      : short > 0
-        ? { text: `${short} short`, dress: 'border-bad text-bad bg-sheet' }
-        : damaged > 0
-          ? { text: `${damaged} damaged`, dress: 'border-bad text-bad bg-sheet' }
-          : found > item.quantity
-            ? { text: `${found - item.quantity} over`, dress: 'border-ink bg-sheet' }
-            : found < item.quantity
-              ? { text: `${item.quantity - found} fewer, enough`, dress: 'border-ink bg-sheet' }
-              : { text: 'All here', dress: 'bg-plate text-on-plate border-plate' };
+/** Where the pieces of a line are at this moment. */
+function WhereTheyAre({ line }: { line: LedgerLine | undefined }) {
+  const { plan, state } = useOpenJob();
+  if (!line?.counted) return null;
+  const places = placesText(plan, placesOfLine(plan, state, line));
+  if (places.length === 0) return null;
   return (
-    <li
-      ref={refer}
-      className={`flex flex-wrap items-center gap-x-4 gap-y-2 border-b border-rule py-2 ${selected ? 'bg-sheet shadow-[inset_6px_0_0_#ffd21f]' : ''}`}
-    >
-      <button
-        type="button"
-        className="flex min-h-16 min-w-0 flex-1 flex-wrap items-center gap-x-4 gap-y-1 px-3 text-left"
-        aria-pressed={selected}
-        onClick={onSelect}
-      >
-        <span className="w-52 shrink-0">
-          <span className="block font-bold">
-            <span className="text-ink-2">{item.line}</span> {item.name}
-          </span>
-          <span className="text-sm text-ink-2">
-            {[
-              item.propertyClass && classText(item.propertyClass),
-              item.head === 'hexFlange' ? 'flange head' : item.head === 'hex' ? 'hex head' : undefined,
-              item.finish,
-            ]
-              .filter(Boolean)
-              .join(', ')}
-          </span>
-        </span>
-        <span className="flex min-w-0 items-center gap-2 overflow-hidden">
-          {Array.from({ length: pieces }, (_, index) => index).map((index) => (
-            <HardwareDrawing
-              key={index}
-              item={item}
-              pxPerMm={pxPerMm}
-              missing={found !== undefined && short > 0 && index >= pieces - Math.min(pieces, short)}
-            />
-          ))}
-        </span>
-      </button>
-      <span className="figures w-24 text-right">
-        <b className="text-3xl">{typed || (found ?? '–')}</b> <span className="text-ink-2">/ {item.quantity}</span>
-      </span>
-      <button
-        type="button"
-        onClick={onAll}
-        aria-label={`${item.line}: ${status.text}. Press when all ${item.quantity} are here`}
-        className={`plate relative min-h-12 w-32 border-2 px-2 text-lg ${status.dress}`}
-      >
-        {status.text}
-        {status.text === 'All here' && (
-          <span aria-hidden="true" className="absolute -top-1.5 right-1 h-1.5 w-6 -rotate-35 bg-paint" />
-        )}
-      </button>
-    </li>
+    <section aria-label="Where they are" className="mt-3 border-t border-rule pt-2">
+      <h3 className="text-sm font-bold">Where they are</h3>
+      <ul>
+        {places.map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+    </section>
   );
 }

@@ -4,6 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { clockName } from '#contract/wording/clock-text.ts';
 import { RAISED_TEXT } from '#contract/wording/en/terms.ts';
+import { numberOf } from '#contract/wording/number-of.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import type { CloseBlock } from '#core/job/close-block.ts';
@@ -17,9 +18,11 @@ import { ProofSheet } from '../../job/ProofSheet.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { useSession } from '../../shop/session.ts';
 import { useSettings } from '../../shop/settings.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { useNow } from '../../ui/use-now.ts';
+import { LeftoverHunt } from './LeftoverHunt.tsx';
 import { OtherEnds } from './OtherEnds.tsx';
 import { useToolsOut } from './use-tools-out.ts';
 
@@ -66,6 +69,7 @@ export default function CloseOut() {
               className="flex min-h-16 flex-wrap items-center justify-between gap-3 border-b border-rule py-2"
             >
               <Block block={block} />
+              {block.code === 'piecesUnaccounted' && block.unaccounted < 0 && <LeftoverHunt item={block.item} />}
               {block.code === 'problemOpen' && <Button onClick={() => setClearing(block.problem)}>Cleared</Button>}
             </li>
           ))}
@@ -76,16 +80,24 @@ export default function CloseOut() {
             ? 'Counted when every station is at torque.'
             : 'Count what is left. Supplied must equal fitted, spare, scrapped and missing.'}
         </p>
+        {(ledger.some(({ spare }) => spare > 0) || state.closed) && (
+          <a
+            className="mb-2 inline-flex min-h-11 items-center border-2 border-ink bg-sheet px-4 font-bold"
+            href={`/api/jobs/${document.id}/owners-bag.pdf`}
+          >
+            Label for the owner’s bag, as PDF
+          </a>
+        )}
         <div className="overflow-x-auto">
           <table className="w-full min-w-140 border-t-2 border-ink text-left">
             <thead className="text-sm text-ink-2">
               <tr>
                 <th className="py-1 font-normal">Line</th>
+                <th className="w-56 font-normal">On the tray</th>
                 <th className="text-right font-normal">Supplied</th>
                 <th className="text-right font-normal">Fitted</th>
                 <th className="text-right font-normal">Scrapped</th>
                 <th className="text-right font-normal">Missing</th>
-                <th className="w-56 text-right font-normal">On the tray</th>
               </tr>
             </thead>
             <tbody>
@@ -136,12 +148,7 @@ export default function CloseOut() {
                     {clocks.map((clock) => (
                       <label key={clock.id} className="mt-2 grid gap-1">
                         <span>
-                          <b>{clockName(plan, clock)}</b>, until{' '}
-                          {new Date(clock.endsAtMs).toLocaleString('en-GB', {
-                            weekday: 'short',
-                            hour: '2-digit',
-                            minute: '2-digit',
-                          })}
+                          <b>{clockName(plan, clock)}</b>, until {shopFormat(clock.endsAtMs, 'EEE HH:mm')}
                         </span>
                         <textarea
                           className="min-h-14 border-2 border-ink bg-sheet px-3 py-2"
@@ -182,7 +189,11 @@ export default function CloseOut() {
               disabled={blocks.length > 0 || untold}
               className="thumb-bar plate flex min-h-22 w-full items-center justify-between bg-paint px-6 text-left text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2"
             >
-              {blocks.length > 0 ? `${blocks.length} still in the way` : 'Sign and close'}
+              {blocks.length > 0
+                ? `${blocks.length} still in the way`
+                : untold
+                  ? 'Say what the driver is told'
+                  : 'Sign and close'}
             </button>
           )}
         </form>
@@ -224,13 +235,7 @@ export default function CloseOut() {
 /** What the driver of a vehicle whose locker still sets is usually told. */
 function usualCondition(clock: LineClock | undefined): string {
   if (!clock) return '';
-  const until = new Date(clock.endsAtMs).toLocaleString('en-GB', {
-    weekday: 'long',
-    day: 'numeric',
-    month: 'long',
-    hour: '2-digit',
-    minute: '2-digit',
-  });
+  const until = shopFormat(clock.endsAtMs, "EEEE d MMMM 'at' HH:mm");
   return clock.gates.includes('drive')
     ? `Not to be driven before ${until}.`
     : `No towing and no off-road use before ${until}.`;
@@ -256,18 +261,12 @@ function Tray({
       <td className="py-1.5">
         <span className="text-ink-2">{line.item.line}</span> {line.item.name}
       </td>
-      {[line.supplied, line.fitted, line.scrapped, line.missing].map((number, column) => (
-        // biome-ignore lint/suspicious/noArrayIndexKey: fixed columns
-        <td key={column} className="figures text-right">
-          {number}
-        </td>
-      ))}
-      <td className="py-1 text-right">
+      <td className="py-1 pr-2">
         {disabled || (line.onTray === 0 && declared === undefined) ? (
           <span className="figures">{declared ?? (disabled ? '' : '0')}</span>
         ) : (
           <form
-            className="flex justify-end gap-1"
+            className="flex gap-1"
             onSubmit={(event) => {
               event.preventDefault();
               if (typed.trim() !== '') onCount(Number(typed));
@@ -275,7 +274,7 @@ function Tray({
             }}
           >
             <input
-              aria-label={`${line.item.name}, pieces on the tray`}
+              aria-label={`${line.item.line} ${line.item.name}, pieces on the tray`}
               className={`figures min-h-12 w-16 border-2 bg-sheet px-2 text-right ${wrong ? 'border-bad' : 'border-ink'}`}
               inputMode="numeric"
               value={typed}
@@ -296,6 +295,12 @@ function Tray({
           </form>
         )}
       </td>
+      {[line.supplied, line.fitted, line.scrapped, line.missing].map((number, column) => (
+        // biome-ignore lint/suspicious/noArrayIndexKey: fixed columns
+        <td key={column} className="figures text-right">
+          {number}
+        </td>
+      ))}
     </tr>
   );
 }
@@ -313,7 +318,7 @@ function Block({ block }: { block: CloseBlock }) {
       return (
         <>
           <span>
-            <b>{block.items.length} lines not counted:</b>{' '}
+            <b>{numberOf(block.items.length, 'line')} not counted:</b>{' '}
             {block.items.map((id) => index.items.get(id)?.line).join(', ')}
           </span>
           {way('../check-in', 'To Check in')}
@@ -324,8 +329,7 @@ function Block({ block }: { block: CloseBlock }) {
         <>
           <span>
             <b>
-              {index.groups.get(block.group)?.title}: {block.stations.length}{' '}
-              {block.stations.length === 1 ? 'station' : 'stations'} open:
+              {index.groups.get(block.group)?.title}: {numberOf(block.stations.length, 'station')} open:
             </b>{' '}
             {block.stations.map((id) => index.stations.get(id)?.label).join(', ')}
           </span>
@@ -367,9 +371,7 @@ function Block({ block }: { block: CloseBlock }) {
       return (
         <>
           <span>
-            <b>
-              {block.steps.length} {block.steps.length === 1 ? 'step' : 'steps'} of the line open:
-            </b>{' '}
+            <b>{numberOf(block.steps.length, 'step')} of the line open:</b>{' '}
             {block.steps
               .slice(0, 3)
               .flatMap((id) => lineOf(plan).stepById.get(id) ?? [])

@@ -1,4 +1,3 @@
-import { format } from 'date-fns';
 import { useState } from 'react';
 import { type Bottle, bottleVerdict, leftMl, REORDER_SHARE } from '#core/crib/bottle.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
@@ -6,6 +5,7 @@ import { dayOf } from '#core/wrench/suitable-wrench.ts';
 import { Curve } from '../../drawing/Curve.tsx';
 import { api, call } from '../../shop/api.ts';
 import { useSession } from '../../shop/session.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useNow } from '../../ui/use-now.ts';
@@ -154,7 +154,7 @@ function BottleSheet({ bottle, today, onClose }: { bottle: Bottle; today: string
   const value = Number(seen.replace(',', '.'));
   const readable = seen.trim() !== '' && Number.isFinite(value) && value >= 0;
   const change = async (
-    json: { type: 'opened' | 'emptied'; on: string } | { type: 'seen'; leftMl: number; reason: string },
+    json: { type: 'opened' | 'emptied' | 'gelled'; on: string } | { type: 'seen'; leftMl: number; reason: string },
   ) => {
     if (await act(() => call(api.crib.bottles[':id'].changes.$post({ param: { id: bottle.id }, json })))) onClose();
   };
@@ -163,7 +163,7 @@ function BottleSheet({ bottle, today, onClose }: { bottle: Bottle; today: string
       open
       onClose={onClose}
       title={bottle.name}
-      description={`Lot ${bottle.lot}, on the shelf since ${format(bottle.receivedAtMs, 'd MMM yyyy')}. ${bottle.usedMl.toFixed(2)} mL counted off by the jobs.`}
+      description={`Lot ${bottle.lot}, on the shelf since ${shopFormat(bottle.receivedAtMs, 'd MMM yyyy')}. ${bottle.usedMl.toFixed(2)} mL counted off by the jobs.`}
     >
       <div className="grid gap-4">
         <div className="grid grid-cols-2 gap-2">
@@ -172,6 +172,9 @@ function BottleSheet({ bottle, today, onClose }: { bottle: Bottle; today: string
           </Button>
           <Button tone="bad" onClick={() => void change({ type: 'emptied', on: today })}>
             Empty, off the shelf
+          </Button>
+          <Button tone="bad" className="col-span-2" onClick={() => void change({ type: 'gelled', on: today })}>
+            It has gelled, never to be used
           </Button>
         </div>
         <form

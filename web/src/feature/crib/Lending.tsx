@@ -1,10 +1,10 @@
-import { addDays, startOfDay } from 'date-fns';
 import { useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { Loan } from '#core/crib/crib-tool.ts';
 import { api, call } from '../../shop/api.ts';
 import { useJobs } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
+import { shopDayStart } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useOpenCrib } from './CribShell.tsx';
@@ -22,8 +22,8 @@ export function LendSheet({
   const [person, setPerson] = useState(me ?? '');
   const [job, setJob] = useState('');
   const id = useRef(uuid());
-  const today = startOfDay(Date.now()).getTime();
-  const { data, failure: fault } = useJobs(today, addDays(today, 1).getTime());
+  const today = shopDayStart(Date.now());
+  const { data, failure: fault } = useJobs(today, shopDayStart(today, 1));
   const jobs = data?.filter((card) => card.closedAtMs === undefined);
   return (
     <Sheet

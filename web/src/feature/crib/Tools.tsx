@@ -1,9 +1,9 @@
-import { format } from 'date-fns';
 import { useState } from 'react';
 import type { Crib } from '#contract/crib.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
 import { CRIB_TOOL_KINDS } from '#core/crib/crib-tool.ts';
 import { useSession } from '../../shop/session.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useOpenCrib } from './CribShell.tsx';
 import { searchText, sizeText, TOOL_KIND } from './drive-text.ts';
@@ -102,7 +102,7 @@ function Peg({ tool, onPick, onChange }: { tool: Tool; onPick: () => void; onCha
           {tool.missing
             ? `missing, ${tool.missing.by}`
             : tool.loan
-              ? `${tool.loan.personName}, ${format(tool.loan.outAtMs, 'HH:mm')}`
+              ? `${tool.loan.personName}, ${shopFormat(tool.loan.outAtMs, 'HH:mm')}`
               : [tool.squareDrive, tool.place].filter(Boolean).join(' · ')}
         </span>
       </button>

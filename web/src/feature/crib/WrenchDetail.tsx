@@ -1,4 +1,3 @@
-import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { CribWrench, Recheck } from '#contract/crib.ts';
@@ -12,6 +11,7 @@ import { api, call } from '../../shop/api.ts';
 import { secretRefusedText } from '../../shop/secret-text.ts';
 import { useSession } from '../../shop/session.ts';
 import { useSettings } from '../../shop/settings.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { SecretPad } from '../../ui/SecretPad.tsx';
@@ -65,13 +65,13 @@ export function WrenchDetail({ wrench }: { wrench: CribWrench }) {
         </div>
         {wrench.locked && (
           <p role="alert" className="mt-3 border-l-4 border-bad bg-sheet p-3 font-bold text-bad">
-            Locked {format(wrench.locked.atMs, 'd MMM HH:mm')}. {wrench.locked.because}. No pull is taken from it until
-            a complete calibration is good.
+            Locked {shopFormat(wrench.locked.atMs, 'd MMM HH:mm')}. {wrench.locked.because}. No pull is taken from it
+            until a complete calibration is good.
           </p>
         )}
         {wrench.loan && (
           <p className="mt-3 border-l-4 border-ink bg-sheet p-3">
-            Out to <b>{wrench.loan.personName}</b> since {format(wrench.loan.outAtMs, 'd MMM HH:mm')}.
+            Out to <b>{wrench.loan.personName}</b> since {shopFormat(wrench.loan.outAtMs, 'd MMM HH:mm')}.
           </p>
         )}
         <h3 className="plate mt-5 mb-1 text-2xl">Check-pulls</h3>
@@ -82,7 +82,7 @@ export function WrenchDetail({ wrench }: { wrench: CribWrench }) {
             value: check.mean,
             worst: check.worst,
             calibration: check.kind === 'calibration',
-            label: `${format(check.atMs, 'd MMM yyyy HH:mm')}, ${check.kind}: mean ${percentText(check.mean)}, worst ${percentText(check.worst)}, ${check.byName}`,
+            label: `${shopFormat(check.atMs, 'd MMM yyyy HH:mm')}, ${check.kind}: mean ${percentText(check.mean)}, worst ${percentText(check.worst)}, ${check.byName}`,
           }))}
         />
         {chart.signals.length > 0 && (
@@ -105,7 +105,7 @@ export function WrenchDetail({ wrench }: { wrench: CribWrench }) {
             {certificates.map((check) => (
               <li key={check.id} className="flex flex-wrap justify-between gap-2 border-b border-hair py-2">
                 <span>
-                  {format(check.atMs, 'd MMM yyyy')}, <b>{check.certificate || 'no number'}</b>, {check.byName}
+                  {shopFormat(check.atMs, 'd MMM yyyy')}, <b>{check.certificate || 'no number'}</b>, {check.byName}
                 </span>
                 <span className={`figures ${check.within ? '' : 'font-bold text-bad'}`}>
                   worst {percentText(check.worst)}, {check.within ? 'within' : 'out'}
@@ -195,7 +195,7 @@ function Rechecks({ list }: { list: readonly Recheck[] }) {
                 <span className="block text-sm text-ink-2">
                   {entry.vehicle}, job {entry.jobNumber}
                   {entry.closed ? ', handed over: call it back' : ''} · {first.number} {first.unit},{' '}
-                  {format(entry.pulledAtMs, 'd MMM HH:mm')}
+                  {shopFormat(entry.pulledAtMs, 'd MMM HH:mm')}
                 </span>
               </span>
               <span className="flex gap-2">

@@ -1,11 +1,21 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { jobCardSheet } from '#contract/job-card.ts';
 import { ReceiveTabs } from '../../job/ReceiveTabs.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
 
 /** A code a phone reads, as modules of a square; drawn rather than an image, so that it prints sharp. */
-function Code({ text, className = '' }: { text: string; className?: string }) {
+function Code({
+  text,
+  className = '',
+  onDrawn,
+}: {
+  text: string;
+  className?: string;
+  /** Once it can be read. */
+  onDrawn?: () => void;
+}) {
   const [modules, setModules] = useState<{ size: number; dark: boolean[] }>();
   useEffect(() => {
     void import('qrcode').then(({ create }) => {
@@ -13,6 +23,9 @@ function Code({ text, className = '' }: { text: string; className?: string }) {
       setModules({ size, dark: Array.from(data, (value) => value === 1) });
     });
   }, [text]);
+  useEffect(() => {
+    if (modules) onDrawn?.();
+  }, [modules, onDrawn]);
   if (!modules) return <span className={className} />;
   const { size, dark } = modules;
   const path = dark.map((on, at) => (on ? `M${at % size} ${Math.floor(at / size)}h1v1h-1z` : '')).join('');
@@ -32,6 +45,16 @@ function Code({ text, className = '' }: { text: string; className?: string }) {
 export default function JobCardScreen() {
   const { document: job, plan, state } = useOpenJob();
   const [label, setLabel] = useState(false);
+  const [search, setSearch] = useSearchParams();
+  const [drawn, setDrawn] = useState(false);
+  const markDrawn = useCallback(() => setDrawn(true), []);
+  // Sent here to print: once its code is drawn, and not again by going back.
+  const atOnce = search.has('print');
+  useEffect(() => {
+    if (!atOnce || !drawn) return;
+    setSearch({}, { replace: true });
+    window.print();
+  }, [atOnce, drawn, setSearch]);
   const card = jobCardSheet(job, plan, state);
   const address = `${location.origin}${card.path}`;
   return (
@@ -82,7 +105,7 @@ export default function JobCardScreen() {
                 <h1 className="plate text-5xl">Job {card.number}</h1>
                 <p className="plate text-3xl">{card.heading}</p>
               </div>
-              <Code text={address} className="h-32 w-32 shrink-0" />
+              <Code text={address} className="h-32 w-32 shrink-0" onDrawn={markDrawn} />
             </header>
             <dl className="grid grid-cols-2 sm:grid-cols-3">
               {card.facts.map(([name, text]) => (
@@ -93,7 +116,7 @@ export default function JobCardScreen() {
               ))}
             </dl>
             <Lines title="Kits" lines={card.kits} />
-            <dl className="mt-3 grid grid-cols-3 border-y-2 border-black text-center sm:grid-cols-6">
+            <dl className="mt-3 grid grid-cols-2 border-y-2 border-black text-center sm:grid-cols-6">
               {card.totals.map(([name, text]) => (
                 <div key={name} className="flex flex-col-reverse py-1.5">
                   <dt className="text-xs">{name}</dt>

@@ -1,4 +1,3 @@
-import { format } from 'date-fns';
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { kitChangeText } from '#contract/wording/kit-difference-text.ts';
@@ -7,6 +6,7 @@ import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useRevision, useRevisions } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { KitReach } from './KitReach.tsx';
@@ -69,7 +69,7 @@ export default function KitHistory() {
                   <span className="flex-1">{entry.note ?? 'Added as a file'}</span>
                   <span className="text-sm text-ink-2">
                     {entry.releasedBy ? `${entry.releasedBy}, ` : ''}
-                    {format(entry.addedAtMs, 'd MMM yyyy HH:mm')}
+                    {shopFormat(entry.addedAtMs, 'd MMM yyyy HH:mm')}
                   </span>
                 </div>
                 {entry.waivers.map((waiver) => (
@@ -79,7 +79,7 @@ export default function KitHistory() {
                 ))}
                 {entry.withdrawn && (
                   <p className="mt-1 font-bold text-bad">
-                    Withdrawn {format(entry.withdrawn.atMs, 'd MMM yyyy')}: {entry.withdrawn.because}
+                    Withdrawn {shopFormat(entry.withdrawn.atMs, 'd MMM yyyy')}: {entry.withdrawn.because}
                   </p>
                 )}
                 {lead && !entry.withdrawn && (

@@ -1,11 +1,12 @@
-import { format } from 'date-fns';
 import { type FormEvent, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
+import { numberOf } from '#contract/wording/number-of.ts';
 import { blankKit } from '#core/kit/blank-kit.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useDrafts, useLibrary } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Notice } from '../../ui/Notice.tsx';
@@ -84,9 +85,9 @@ export default function KitLibrary() {
                       <b className="text-lg">{draft.title}</b>
                       <span className="block text-sm text-ink-2">{draft.maker}</span>
                     </span>
-                    <span className="figures text-sm">{draft.stations} stations</span>
+                    <span className="figures text-sm">{numberOf(draft.stations, 'station')}</span>
                     <span className="text-sm text-ink-2">
-                      {draft.changedBy}, {format(draft.changedAtMs, 'd MMM HH:mm')}
+                      {draft.changedBy}, {shopFormat(draft.changedAtMs, 'd MMM HH:mm')}
                     </span>
                   </Link>
                 </li>
@@ -115,7 +116,7 @@ export default function KitLibrary() {
                     {kit.title}
                   </Link>
                   <span className="block text-sm text-ink-2">
-                    {kit.maker} · {kit.stations} stations in {kit.groups} {kit.groups === 1 ? 'group' : 'groups'}
+                    {kit.maker} · {numberOf(kit.stations, 'station')} in {numberOf(kit.groups, 'group')}
                     {kit.statedMinutes ? ` · ${kit.statedMinutes} min stated` : ''}
                   </span>
                 </span>

@@ -1,10 +1,10 @@
-import { format } from 'date-fns';
 import { useMemo } from 'react';
 import { Link } from 'react-router';
 import type { KitUse, RevisionCard } from '#contract/kit-draft.ts';
 import { kitChangeText } from '#contract/wording/kit-difference-text.ts';
 import { editsToCarry, ownEdits } from '#core/kit/own-edits.ts';
 import { useKitReach, useRevision } from '../../shop/queries.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 
 /** Whom a revised sheet concerns: open jobs, vehicles it is on, and what the shop itself had changed. */
 export function KitReach({ kit, revisions }: { kit: string; revisions: readonly RevisionCard[] }) {
@@ -75,7 +75,7 @@ function Uses({
             revision {use.revision}
           </span>
           {use.closedAtMs !== undefined && (
-            <span className="text-sm text-ink-2">{format(use.closedAtMs, 'd MMM yyyy')}</span>
+            <span className="text-sm text-ink-2">{shopFormat(use.closedAtMs, 'd MMM yyyy')}</span>
           )}
         </li>
       ))}

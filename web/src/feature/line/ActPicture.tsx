@@ -16,8 +16,11 @@ import { Limits } from './picture/Limits.tsx';
 import { PartPlate } from './picture/PartPlate.tsx';
 import type { LineInHand } from './use-line.ts';
 
+/** What a picture is drawn from: a job on the floor, or one that is only played. */
+export type LineSeen = Pick<LineInHand, 'plan' | 'state' | 'index' | 'line' | 'progress' | 'nowMs'>;
+
 interface PictureProps {
-  line: LineInHand;
+  line: LineSeen;
   act: LineAct;
   /** The question that is asked now. */
   ask?: Ask;

@@ -1,6 +1,7 @@
 import { lazy, Suspense, useState } from 'react';
 import { askText, optionText } from '#contract/wording/ask-text.ts';
 import { shimFaultText, wantedText } from '#contract/wording/measured-text.ts';
+import { spacerText } from '#contract/wording/spacer-text.ts';
 import { planActionText } from '#contract/wording/step-text.ts';
 import { actGate } from '#core/job/act/do-act.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
@@ -18,6 +19,7 @@ import { ActPicture } from './ActPicture.tsx';
 import { AskField } from './AskField.tsx';
 import { answersOf, useAnswers } from './answer-store.ts';
 import { ClockPanel, ShutPanel } from './ClockPanel.tsx';
+import { FitPanel } from './FitPanel.tsx';
 import { FluidFirst } from './FluidFirst.tsx';
 import { LineFoot } from './LineFoot.tsx';
 import { StepHead } from './StepHead.tsx';
@@ -67,14 +69,16 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
   const last = asks.filter((other) => given[other.key] !== undefined).at(-1);
   const title = planActionText(plan, act.action);
   const { action } = act;
-  const lookAt = action.type === 'find' ? plan.findings.find(({ id }) => id === action.question)?.lookAt : undefined;
+  const found = action.type === 'find' ? plan.findings.find(({ id }) => id === action.question) : undefined;
+  const lookAt = found?.lookAt;
+  const spacer = found?.spacer && spacerText(found.spacer);
   const debt = debtTouched(act.action);
   const lacksFigure =
     gate?.code === 'figureMissing' && debt ? { id: debt.id, name: title.replace(/^[^:]*: /, '') } : undefined;
 
   return (
     <>
-      <main className="flex min-h-56 flex-1 flex-col bg-bench lg:min-h-0">
+      <main className="flex min-h-56 min-w-0 flex-1 flex-col bg-bench md:min-h-0">
         <div className="grid-paper relative flex min-h-56 flex-1 flex-col">
           <ActPicture line={line} act={act} ask={ask} answers={given} />
           {act.action.figure !== undefined && (
@@ -85,16 +89,18 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
         </div>
         <LineFoot line={line} onBack={last ? () => drop(key, last.key) : undefined} />
       </main>
-      <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet lg:order-none lg:w-[430px] lg:border-b-0 lg:border-l-2">
-        <div className="flex flex-1 flex-col lg:min-h-0 lg:overflow-y-auto">
+      <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet md:order-none md:w-[24rem] lg:w-[430px] md:border-b-0 md:border-l-2">
+        <div className="flex flex-1 flex-col md:min-h-0 md:overflow-y-auto">
           <StepHead line={line} act={act} />
-          <h1 className="plate px-5 pt-3 text-4xl text-balance lg:px-6">{title}</h1>
-          {lookAt && <p className="px-5 text-ink-2 lg:px-6">Not sure? {lookAt}</p>}
-          <div className="px-5 lg:px-6">
+          <h1 className="plate px-5 pt-3 text-4xl text-balance md:px-6">{title}</h1>
+          {spacer && <p className="px-5 font-bold md:px-6">{spacer}</p>}
+          {lookAt && <p className="px-5 text-ink-2 md:px-6">Not sure? {lookAt}</p>}
+          <div className="px-5 md:px-6">
             <Cautions cautions={cautionsAt(plan, act)} />
           </div>
           <Failed line={line} act={act} />
           <Answered asks={asks} given={given} onDrop={(one) => drop(key, one)} />
+          {action.type === 'press' && action.measureFit && <FitPanel answers={given} roomC={state.visit.bay?.tempC} />}
           <div className="flex flex-1 flex-col pt-4">
             {waits ? (
               <WaitsPanel line={line} refusal={waits} />
@@ -149,7 +155,7 @@ function FigureFirst({ figure }: { figure: { id: string; name: string } }) {
   usePrimaryKey(() => setOpen(true));
   return (
     <>
-      <p className="px-5 text-xl lg:px-6">
+      <p className="px-5 text-xl md:px-6">
         It goes back with the vehicle maker’s figure, and the sheet gives none. Look it up first.
       </p>
       <div className="flex-1" />
@@ -179,7 +185,7 @@ function Failed({ line, act }: { line: LineInHand; act: LineAct }) {
   const wanted = check && wantedText(check);
   const shims = action.type === 'shim' ? shimsFor(plan, action, tried.answers) : undefined;
   return (
-    <p role="status" className="mx-5 mt-3 border-2 border-bad p-3 lg:mx-6">
+    <p role="status" className="mx-5 mt-3 border-2 border-bad p-3 md:mx-6">
       <b className="text-bad">Not met{times > 1 ? `, tried ${times} times` : ''}.</b>{' '}
       {tried.failed
         .map((key) => {
@@ -212,7 +218,7 @@ function Answered({ asks, given, onDrop }: { asks: readonly Ask[]; given: Answer
   const said = asks.filter(({ key }) => given[key] !== undefined);
   if (said.length === 0) return null;
   return (
-    <ul className="mx-5 mt-3 border-t border-rule lg:mx-6">
+    <ul className="mx-5 mt-3 border-t border-rule md:mx-6">
       {said.map((ask) => {
         const value = given[ask.key];
         const option = ask.kind === 'oneOf' ? ask.options.find((one) => one.value === value) : undefined;

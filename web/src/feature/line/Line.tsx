@@ -43,7 +43,7 @@ export default function Line() {
     [pick],
   );
   return (
-    <div className="flex flex-1 flex-col lg:min-h-0">
+    <div className="line-floor flex flex-1 flex-col md:min-h-0">
       <SinceYouLeft line={line} />
       <button
         type="button"
@@ -63,9 +63,10 @@ export default function Line() {
         </span>
         <span className="ml-auto text-ink-2 underline">{tape ? 'Fold the tape' : 'All steps'}</span>
       </button>
-      <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
+      {/* On a tablet upright, and with large letters, panel and picture stand side by side and scroll each by itself. */}
+      <div className="flex flex-1 flex-col md:min-h-0 md:flex-row md:max-lg:h-[calc(100dvh-10.5rem)] md:max-lg:flex-none">
         <div
-          className={`${tape ? 'max-h-[60dvh]' : 'hidden'} flex min-h-0 shrink-0 flex-col border-ink lg:flex lg:max-h-none lg:w-56 lg:border-r-2 xl:w-64`}
+          className={`${tape ? 'max-h-[60dvh] md:max-h-none md:w-56' : 'hidden'} flex min-h-0 shrink-0 flex-col border-ink lg:flex lg:max-h-none lg:w-56 lg:border-r-2 xl:w-64`}
         >
           <Tape line={line} onPick={jump} />
         </div>
@@ -103,7 +104,7 @@ function LineDone({ line }: { line: LineInHand }) {
   usePrimaryKey(parked ? () => give({ type: 'resume' }) : undefined);
   return (
     <>
-      <main className="flex flex-1 flex-col bg-bench">
+      <main className="flex min-w-0 flex-1 flex-col bg-bench">
         <div className="flex-1 p-6">
           <h1 className="plate text-5xl">
             {parked ? 'Put aside' : left === 0 ? 'The line is done' : 'Nothing can be done now'}
@@ -118,7 +119,7 @@ function LineDone({ line }: { line: LineInHand }) {
         </div>
         <LineFoot line={line} />
       </main>
-      <aside className="order-first flex shrink-0 flex-col border-ink bg-sheet lg:order-none lg:w-[430px] lg:border-l-2">
+      <aside className="order-first flex shrink-0 flex-col border-ink bg-sheet md:order-none md:w-[24rem] lg:w-[430px] md:border-l-2">
         <div className="flex-1" />
         {parked ? (
           <button

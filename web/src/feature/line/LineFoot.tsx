@@ -1,10 +1,13 @@
 import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { JobCommand } from '#core/job/acts.ts';
+import type { Undoable } from '#core/job/job-state.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
 import { ProofSheet } from '../../job/ProofSheet.tsx';
 import { useSession } from '../../shop/session.ts';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import { FootButton } from './FootButton.tsx';
+import { TakeBack } from './TakeBack.tsx';
 import type { LineInHand } from './use-line.ts';
 
 /** Opened now and then: fetched when they are. */
@@ -13,44 +16,36 @@ const TroubleSheet = lazy(() => import('./trouble/TroubleSheet.tsx'));
 const AddStepSheet = lazy(() => import('./trouble/AddStepSheet.tsx'));
 const OwedSheet = lazy(() => import('./owed/OwedSheet.tsx'));
 
-const FOOT_LOOK =
-  'flex min-h-16 grow basis-23 flex-col items-center justify-center border-l border-hair bg-sheet px-1 text-[0.95rem] font-bold whitespace-nowrap';
-
-/** A target at the foot of the picture, with its key beneath. */
-export const FootButton = ({ text, hotkey, onClick }: { text: string; hotkey?: string; onClick: () => void }) => (
-  <button type="button" className={FOOT_LOOK} onClick={onClick}>
-    {text}
-    {hotkey && <kbd className="figures hidden text-xs font-normal text-ink-2 sm:inline">{hotkey}</kbd>}
-  </button>
-);
-
 /** What may be done at any step: take back, say a problem, look at what is owed, leave it, let it go. */
 export function LineFoot({
   line,
   station,
   onBack,
+  seen,
   children,
 }: {
   line: LineInHand;
   station?: PlanStation;
   /** Takes back the last answer of the act in hand, before it is done. */
   onBack?: () => void;
+  /** Whether what would be taken back is on the screen; left out, whether it belongs to the step in hand. */
+  seen?: (last: Undoable) => boolean;
   children?: ReactNode;
 }) {
-  const { give, state, step } = line;
+  const { state, step } = line;
+  const ids = new Set(line.step?.acts.map(({ id }) => id) ?? []);
+  const inStep = (last: Undoable) => last.act === 'doAct' && last.acts.some((id) => ids.has(id));
   const role = useSession((session) => session.session?.person.role);
   const [sheet, setSheet] = useState<'problem' | 'owed' | 'waive' | 'add'>();
   const [waiving, setWaiving] = useState<JobCommand>();
-  const back = onBack ?? (() => void give({ type: 'undo' }));
-  useHotkeys('u', back, [back]);
   useHotkeys('p', () => setSheet('problem'), { preventDefault: true });
   useHotkeys('o', () => setSheet('owed'), { preventDefault: true });
   const later = line.picked ? () => line.pick(undefined) : line.leave;
   useHotkeys('n', later, { preventDefault: true }, [later]);
   if (state.closed) return null;
   return (
-    <div className="mb-22 flex flex-wrap border-t border-rule lg:mb-0 lg:flex-nowrap">
-      <FootButton text="Take back" hotkey="U" onClick={back} />
+    <div className="relative mb-22 flex flex-wrap border-t border-rule md:mb-0 xl:flex-nowrap">
+      <TakeBack shows={(last) => seen?.(last) ?? inStep(last)} onBack={onBack} />
       {children}
       <FootButton text="Problem" hotkey="P" onClick={() => setSheet('problem')} />
       <FootButton text={line.picked ? 'Back to next' : 'Later'} hotkey="N" onClick={later} />

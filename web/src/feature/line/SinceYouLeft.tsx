@@ -53,7 +53,7 @@ export function SinceYouLeft({ line }: { line: LineInHand }) {
         </ul>
       </div>
       <Button tone="dark" onClick={() => setRead(person)}>
-        Understood
+        Seen
       </Button>
     </section>
   );

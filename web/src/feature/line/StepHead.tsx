@@ -21,7 +21,7 @@ export function StepHead({ line, act }: { line: LineInHand; act: LineAct }) {
     ...step.step.needs.filter((need) => need !== 'helper').map((need) => NEED_TEXT[need]),
   ].filter(Boolean);
   return (
-    <div className="border-b border-hair px-5 pt-3 pb-2 lg:px-6">
+    <div className="border-b border-hair px-5 pt-3 pb-2 short:max-lg:hidden lg:px-6">
       <p className="flex flex-wrap items-baseline gap-x-3 text-sm text-ink-2">
         <span>
           {/* Narrow screens have it above, beside the way to all steps. */}

@@ -158,7 +158,7 @@ const TapeRow = memo(function TapeRow({
           <span className="sr-only">: {STATE_TEXT[row]}</span>
         </span>
         {waiting && <span className="wait-hatched absolute inset-y-0 right-0 w-1.5" aria-hidden="true" />}
-        <span className="truncate text-sm">
+        <span className="text-sm wrap-anywhere">
           {[sheet ? `sheet ${sheet}` : '', under, by ? `${by} has it` : ''].filter(Boolean).join(' · ')}
         </span>
         {row === 'done' && (

@@ -39,7 +39,7 @@ describe('coming back to a line', () => {
     line(true);
     const told = await screen.findByRole('region', { name: 'Since you left' });
     expect(told).toHaveTextContent(`${TAM.name}: Recovery plate`);
-    await userEvent.click(screen.getByRole('button', { name: 'Understood' }));
+    await userEvent.click(screen.getByRole('button', { name: 'Seen' }));
     expect(screen.queryByRole('region', { name: 'Since you left' })).toBeNull();
   });
   it('tells it when the server is heard, whatever this device had kept', async () => {

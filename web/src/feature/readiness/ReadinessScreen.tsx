@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import { VERDICT_TITLE } from '#contract/wording/en/readiness.ts';
 import { COMPOUND_TEXT, NEED_TEXT } from '#contract/wording/en/terms.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
+import { numberOf } from '#contract/wording/number-of.ts';
 import { obstaclePath, obstacleText } from '#contract/wording/readiness-text.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
@@ -175,7 +176,7 @@ function Sheet({ result }: { result: Readiness }) {
                   </span>
                 </span>
                 <span className="text-sm text-ink-2">
-                  {need.names.join(', ')}, {need.stations} stations
+                  {need.names.join(', ')}, {numberOf(need.stations, 'station')}
                   {need.goodUntil && `, good until ${need.goodUntil}`}
                 </span>
               </li>

@@ -74,7 +74,7 @@ export function ImportKit({ onImported }: { onImported: (kit: string) => void })
           </ul>
         )}
         <Button tone="dark" className="w-full" onClick={() => setOutcome(undefined)}>
-          Understood
+          Seen
         </Button>
       </Sheet>
     </>

@@ -3,18 +3,22 @@ import type { JobDocument, JobSlot } from '#contract/job.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
+import { fromField, toField } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { BayField, localField, SlotFields, slotStands } from './SlotFields.tsx';
+import { SlotClashes } from './SlotClashes.tsx';
+import { BayField, SlotFields, slotStands } from './SlotFields.tsx';
 
 /** Moves a job to another time, bay, place or other hands; what was done stays. */
 export function MoveJob({
   job,
+  estimatedMinutes,
   open,
   onClose,
   onMoved,
 }: {
   job: JobDocument;
+  estimatedMinutes: number;
   open: boolean;
   onClose: () => void;
   onMoved: () => void;
@@ -22,9 +26,9 @@ export function MoveJob({
   const bays = useSession((state) => state.session?.shop.bays ?? 1);
   const { act, busy, failure } = useChange('jobs');
   const [bay, setBay] = useState(job.bay);
-  const [start, setStart] = useState(() => localField(job.plannedStartMs));
+  const [start, setStart] = useState(() => toField(job.plannedStartMs));
   const [slot, setSlot] = useState<JobSlot>(job.slot ?? {});
-  const startMs = Date.parse(start);
+  const startMs = fromField(start);
   const good = slotStands(slot, startMs);
   const submit = (event: FormEvent) => {
     event.preventDefault();
@@ -50,6 +54,7 @@ export function MoveJob({
           />
         </label>
         <SlotFields slot={slot} startMs={startMs} onSlot={setSlot} />
+        <SlotClashes job={{ ...slot, id: job.id, bay, plannedStartMs: startMs, estimatedMinutes }} />
         {failure && (
           <p role="alert" className="col-span-2 text-bad">
             {failure}

@@ -1,17 +1,15 @@
-import { format, setHours, startOfHour } from 'date-fns';
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
-import type { JobSlot } from '#contract/job.ts';
 import { misfitText } from '#contract/wording/plan-text.ts';
 import { odometerDoubtText } from '#contract/wording/vehicle-text.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
-import { type HeldUpBy, wheelsFree } from '#core/kit/held-up-by.ts';
+import { wheelsFree } from '#core/kit/held-up-by.ts';
 import { scopedKeys } from '#core/kit/ids.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { fitVerdicts } from '#core/kit/resolve.ts';
 import { takesWheelsOff } from '#core/line/wheels-off.ts';
 import { KM_PER_MILE, odometerDoubt, odometerKm } from '#core/vehicle/odometer.ts';
-import { findVehicles } from '#core/vehicle/vehicle-search.ts';
+import { findVehicles, toldBy } from '#core/vehicle/vehicle-search.ts';
 import { planSoFar } from '#core/visit/plan-so-far.ts';
 import { questionsToAsk } from '#core/visit/question-order.ts';
 import { resolveVisit } from '#core/visit/resolve-visit.ts';
@@ -21,12 +19,17 @@ import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useKits, useVehicles } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
-import { ActionBar } from '../../ui/Button.tsx';
+import { fromField, shopDayStart, shopHour, shopHourStart, toField } from '../../shop/shop-time.ts';
+import { ActionBar, Button } from '../../ui/Button.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+import { VehicleForm } from '../vehicles/VehicleForm.tsx';
 import { Choice } from './Choice.tsx';
 import { HeldUpOn } from './HeldUpOn.tsx';
+import { useHalfVisit } from './half-visit.ts';
 import { ImportKit } from './ImportKit.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
+import { SlotClashes } from './SlotClashes.tsx';
 import { BayField, SlotFields, slotStands } from './SlotFields.tsx';
 import { SoFarTable } from './SoFarTable.tsx';
 import { useChosenVisit } from './use-chosen-visit.ts';
@@ -49,13 +52,13 @@ export default function NewJob() {
   const { act, busy, failure: unsent } = useChange('jobs', 'vehicles');
   const [query, setQuery] = useState('');
   const [wanted, setWanted] = useState<string>();
-  const [vehicleId, setVehicleId] = useState(search.get('vehicle') ?? undefined);
+  const person = useSession((state) => state.session?.person.id);
+  const half = useHalfVisit();
+  const { vehicle: vehicleId, bay, held, slot, odometer, set } = half;
+  const [adding, setAdding] = useState(false);
   const [kitQuery, setKitQuery] = useState('');
-  const [bay, setBay] = useState(1);
-  const [start, setStart] = useState(() => format(startOfHour(new Date()), "yyyy-MM-dd'T'HH:mm"));
-  const [held, setHeld] = useState<HeldUpBy>();
-  const [slot, setSlot] = useState<JobSlot>({});
-  const [odometer, setOdometer] = useState<string>();
+  const [now] = useState(() => toField(shopHourStart(Date.now())));
+  const start = half.start ?? now;
   const [odometerSure, setOdometerSure] = useState(false);
 
   const vehicle = vehicles?.find((entry) => entry.id === vehicleId);
@@ -92,7 +95,7 @@ export default function NewJob() {
   const km = reading === undefined ? undefined : odometerKm(reading, unit);
   const odometerBad = km !== undefined && !(km >= 0 && km <= 5_000_000);
   const doubt = km === undefined || odometerBad ? undefined : odometerDoubt(vehicle?.odometerKm, km);
-  const startMs = Date.parse(start);
+  const startMs = fromField(start);
   const ready =
     resolved?.ok === true &&
     !misfit &&
@@ -101,18 +104,35 @@ export default function NewJob() {
     (doubt === undefined || odometerSure) &&
     !busy;
 
+  // Another person begins with an empty visit; an address that names a vehicle begins with that one.
+  const meant = search.get('vehicle') ?? undefined;
+  useEffect(() => {
+    const { person: last, vehicle: before, begin, set: put } = useHalfVisit.getState();
+    if (last !== person) begin(person);
+    if (meant !== undefined && meant !== before) put({ vehicle: meant, given: {}, odometer: undefined });
+  }, [person, meant]);
+  const begunSomething = vehicleId !== undefined || visit.chosen.length > 0;
+
+  const choose = useCallback(
+    (id: string) => {
+      set({ vehicle: id, odometer: undefined });
+      forget();
+      setOdometerSure(false);
+    },
+    [set, forget],
+  );
   const found = findVehicles(vehicles ?? [], query);
+  const first = found.slice(0, query === '' ? SHOWN_VEHICLES : found.length);
+  // The chosen one stays in sight, wherever in the list it is.
+  const shown = query === '' && vehicle && !first.includes(vehicle) ? [vehicle, ...first.slice(1)] : first;
   // A scanner may be quicker than the list: what it meant is chosen once the vehicles are there.
   useEffect(() => {
     if (wanted === undefined || !vehicles) return;
     setWanted(undefined);
-    const [meant] = findVehicles(vehicles, wanted);
-    if (!meant) return;
-    setVehicleId(meant.id);
-    forget();
-    setOdometer(undefined);
-    setOdometerSure(false);
-  }, [wanted, vehicles, forget]);
+    const [scanned] = findVehicles(vehicles, wanted);
+    if (scanned) choose(scanned.id);
+    else setAdding(wanted.trim() !== '');
+  }, [wanted, vehicles, choose]);
 
   const submit = async () => {
     if (!vehicle) return;
@@ -135,18 +155,13 @@ export default function NewJob() {
       const plan = resolved?.ok ? resolved.value : undefined;
       const first =
         plan && (plan.kits.length > 1 || plan.prerequisites.length + plan.baselines.length + plan.choices.length > 0);
+      half.begin(person);
       navigate(`/jobs/${id}/${first ? 'receive' : 'check-in'}`);
     });
   };
   const go = ready ? () => void submit() : undefined;
   usePrimaryKey(go);
 
-  const choose = (id: string) => {
-    setVehicleId(id);
-    forget();
-    setOdometer(undefined);
-    setOdometerSure(false);
-  };
   const question = (asked: VisitQuestion) => {
     const { members } = asked;
     const value = members.map(({ id }) => effective[id]).find((one) => one !== undefined);
@@ -172,7 +187,12 @@ export default function NewJob() {
       <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
         <main className="flex-1 bg-bench px-5 py-4 lg:min-h-0 lg:overflow-y-auto">
           <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
-            <h1 className="plate text-3xl">Vehicle</h1>
+            <h1 className="plate mr-auto text-3xl">Vehicle</h1>
+            {begunSomething && (
+              <button type="button" className="min-h-11 px-2 underline" onClick={() => half.begin(person)}>
+                Start afresh
+              </button>
+            )}
             <form
               className="flex items-center gap-2"
               onSubmit={(event) => {
@@ -195,11 +215,18 @@ export default function NewJob() {
           </div>
           {!vehicles && !problem && <p className="text-ink-2">Reading vehicles and kits.</p>}
           {vehicles?.length === 0 && (
-            <p className="text-ink-2">No vehicle is known to this shop yet: enter it under Vehicles.</p>
+            <p className="text-ink-2">No vehicle is known to this shop yet: the first one is a new vehicle.</p>
           )}
-          {query !== '' && found.length === 0 && <p className="text-ink-2">No vehicle matches “{query}”.</p>}
+          {query !== '' && vehicles && found.length === 0 && (
+            <p className="mb-2 text-ink-2">No vehicle matches “{query}”.</p>
+          )}
+          {vehicles && (found.length === 0 || query === '') && (
+            <Button className="mb-3" onClick={() => setAdding(true)}>
+              {query === '' ? 'New vehicle' : 'Enter it as a new vehicle'}
+            </Button>
+          )}
           <div className="grid gap-2 sm:grid-cols-3">
-            {found.slice(0, query === '' ? SHOWN_VEHICLES : found.length).map((entry) => (
+            {shown.map((entry) => (
               <Choice
                 key={entry.id}
                 chosen={entry.id === vehicleId}
@@ -309,7 +336,7 @@ export default function NewJob() {
             )}
             {resolved?.ok && !misfit && (
               <div className="mt-5 grid grid-cols-2 gap-3">
-                <BayField bay={bay} bays={bays} onBay={setBay} />
+                <BayField bay={bay} bays={bays} onBay={(to) => set({ bay: to })} />
                 <label className="grid gap-1">
                   <span className="text-sm text-ink-2">Odometer, {unit === 'mi' ? 'miles' : 'km'}</span>
                   <input
@@ -317,7 +344,7 @@ export default function NewJob() {
                     inputMode="numeric"
                     value={shownOdometer}
                     onChange={(event) => {
-                      setOdometer(event.target.value);
+                      set({ odometer: event.target.value });
                       setOdometerSure(false);
                     }}
                   />
@@ -334,22 +361,32 @@ export default function NewJob() {
                     {odometerDoubtText(doubt)}
                   </label>
                 )}
-                <SlotFields slot={slot} startMs={startMs} onSlot={setSlot} />
-                <HeldUpOn by={heldUpBy} wheelsOff={wheelsOff} onChoose={setHeld} />
+                <SlotClashes
+                  job={{
+                    ...slot,
+                    bay,
+                    plannedStartMs: startMs,
+                    estimatedMinutes: resolved.value.kits.reduce((sum, kit) => sum + (kit.statedMinutes ?? 0), 0),
+                  }}
+                />
+                <SlotFields slot={slot} startMs={startMs} onSlot={(to) => set({ slot: to })} />
+                <HeldUpOn by={heldUpBy} wheelsOff={wheelsOff} onChoose={(to) => set({ held: to })} />
                 <label className="col-span-2 grid gap-1">
                   <span className="text-sm text-ink-2">Start</span>
                   <input
                     type="datetime-local"
                     className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3"
                     value={start}
-                    onChange={(event) => setStart(event.target.value)}
+                    onChange={(event) => set({ start: event.target.value })}
                   />
                 </label>
                 <button
                   type="button"
                   className="col-span-2 min-h-11 text-left underline"
                   onClick={() =>
-                    setStart(format(setHours(startOfHour(new Date(Date.now() + 86_400_000)), 8), "yyyy-MM-dd'T'HH:mm"))
+                    set({
+                      start: toField(shopHour(shopDayStart(Date.now(), 1), 8)),
+                    })
                   }
                 >
                   Tomorrow at 8
@@ -362,6 +399,19 @@ export default function NewJob() {
           </ActionBar>
         </aside>
       </div>
+      <Sheet open={adding} onClose={() => setAdding(false)} title="New vehicle" wide>
+        <VehicleForm
+          told={found.length === 0 ? toldBy(query) : undefined}
+          onLeave={() => setAdding(false)}
+          onSaved={(saved) =>
+            void reloadVehicles().then(() => {
+              setAdding(false);
+              setQuery('');
+              choose(saved.vehicle.id);
+            })
+          }
+        />
+      </Sheet>
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { spacerText } from '#contract/wording/spacer-text.ts';
 import { buildMonthField, readBuildMonth } from '#core/kit/build-month.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import type { Question } from '#core/kit/kit-document.ts';
@@ -79,9 +80,11 @@ export function QuestionField({
       <p className="mt-1 text-sm text-ink-2">
         {fromVehicle
           ? 'Known from the vehicle; change it if the vehicle says otherwise.'
-          : question.lookAt
-            ? `Not sure? ${question.lookAt}`
-            : ''}
+          : question.spacer
+            ? spacerText(question.spacer)
+            : question.lookAt
+              ? `Not sure? ${question.lookAt}`
+              : ''}
       </p>
     </fieldset>
   );

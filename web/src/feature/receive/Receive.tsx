@@ -2,15 +2,18 @@ import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import { kitsNow, planOf } from '#core/job/job-log.ts';
+import { jobProgress } from '#core/job/job-progress.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import { answerAll, spreadAnswers, type VisitQuestion, visitQuestions } from '#core/visit/visit.ts';
 import { Cautions } from '../../job/Cautions.tsx';
 import { useJobStore } from '../../job/job-store.ts';
 import { ReceiveTabs } from '../../job/ReceiveTabs.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Baselines } from './Baselines.tsx';
+import { CallOff, PutBack } from './CallOff.tsx';
 import { Choices } from './Choices.tsx';
 import { CornerGrid } from './CornerGrid.tsx';
 import { Findings } from './Findings.tsx';
@@ -18,7 +21,7 @@ import { MoveJob } from './MoveJob.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { Prerequisites } from './Prerequisites.tsx';
 import { QuestionField } from './Questions.tsx';
-import { localField, PLACE_TEXT } from './SlotFields.tsx';
+import { PLACE_TEXT } from './SlotFields.tsx';
 import { VisitKits } from './VisitKits.tsx';
 
 /** A job's vehicle, its kits and answers, what must be true and measured first, and changing an answer with a preview. */
@@ -29,6 +32,8 @@ export default function Receive() {
   const [value, setValue] = useState<AnswerValue>();
   useHotkeys('u', () => give({ type: 'undo' }), [give]);
   const [moving, setMoving] = useState(false);
+  const [moved, setMoved] = useState(false);
+  const [callingOff, setCallingOff] = useState(false);
   const reopen = useJobStore((store) => store.open);
   const { vehicle, slot } = document;
   if (!setup) return null;
@@ -52,10 +57,11 @@ export default function Receive() {
     ['Engine', vehicle.engine ?? 'not known'],
     ['Plate', vehicle.plate],
     ['Owner', vehicle.owner],
+    ['Phone or mail', vehicle.contact ?? 'not known'],
     ['Odometer', odometer === undefined ? 'not read' : `${Math.round(odometer)} km`],
     ['Bay', `${document.bay}${slot?.place && slot.place !== 'bay' ? `, ${PLACE_TEXT[slot.place].toLowerCase()}` : ''}`],
-    ['Start', localField(document.plannedStartMs).replace('T', ' ')],
-    ['Promised', slot?.promisedMs === undefined ? 'not said' : localField(slot.promisedMs).replace('T', ' ')],
+    ['Start', shopFormat(document.plannedStartMs, 'EEE d MMM yyyy HH:mm')],
+    ['Promised', slot?.promisedMs === undefined ? 'not said' : shopFormat(slot.promisedMs, 'EEE d MMM yyyy HH:mm')],
   ];
   return (
     <div className="flex flex-1 flex-col lg:min-h-0">
@@ -76,17 +82,44 @@ export default function Receive() {
             ))}
           </dl>
           {!state.closed && (
-            <Button className="mt-3" onClick={() => setMoving(true)}>
-              Move the job
-            </Button>
+            <div className="mt-3 flex flex-wrap gap-2">
+              <Button onClick={() => setMoving(true)}>Move the job</Button>
+              {document.calledOff ? (
+                <PutBack job={document.id} onDone={() => void reopen(document.id)} />
+              ) : (
+                <Button onClick={() => setCallingOff(true)}>It does not come</Button>
+              )}
+            </div>
+          )}
+          {moved && (
+            <p role="status" className="mt-2">
+              Moved. Its printed card says otherwise:{' '}
+              <Link className="inline-flex min-h-11 items-center underline" to="../card?print=1">
+                print the card again
+              </Link>
+              .
+            </p>
+          )}
+          {callingOff && (
+            <CallOff
+              job={document.id}
+              open
+              onClose={() => setCallingOff(false)}
+              onDone={() => {
+                setCallingOff(false);
+                void reopen(document.id);
+              }}
+            />
           )}
           {moving && (
             <MoveJob
               job={document}
+              estimatedMinutes={jobProgress(plan, state).estimatedMinutes ?? 0}
               open
               onClose={() => setMoving(false)}
               onMoved={() => {
                 setMoving(false);
+                setMoved(true);
                 void reopen(document.id);
               }}
             />

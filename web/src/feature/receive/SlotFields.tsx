@@ -1,6 +1,6 @@
-import { format } from 'date-fns';
 import { JOB_PLACES, type JobPlace, type JobSlot } from '#contract/job.ts';
 import { useCribRead } from '../../shop/queries.ts';
+import { fromField, toField } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 
 export const PLACE_TEXT: Record<JobPlace, string> = {
@@ -8,9 +8,6 @@ export const PLACE_TEXT: Record<JobPlace, string> = {
   yard: 'In the yard',
   customer: 'At the owner’s',
 };
-
-/** An instant as a local date and time field has it. */
-export const localField = (atMs: number): string => format(new Date(atMs), "yyyy-MM-dd'T'HH:mm");
 
 const LOOK = 'figures min-h-14 w-full border-2 border-ink bg-sheet px-3';
 
@@ -85,9 +82,9 @@ export function SlotFields({
         <input
           type="datetime-local"
           className={LOOK}
-          value={promisedMs === undefined ? '' : localField(promisedMs)}
+          value={promisedMs === undefined ? '' : toField(promisedMs)}
           onChange={(event) => {
-            const atMs = Date.parse(event.target.value);
+            const atMs = fromField(event.target.value);
             onSlot({ ...slot, promisedMs: Number.isFinite(atMs) ? atMs : undefined });
           }}
         />

@@ -62,7 +62,7 @@ export function VisitKits() {
       <ReasonSheet
         open={dropping !== undefined}
         onClose={() => setDropping(undefined)}
-        title="Drop a kit"
+        title={`Drop ${plan.kits.find(({ prefix }) => prefix === dropping)?.title ?? 'the kit'}`}
         label="Why it is not fitted now"
         confirm="Drop it"
         usual={['Parts missing', 'Owner changed their mind']}

@@ -7,9 +7,13 @@ import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { FRONT_RECOVERY_POINTS, REAR_AIR_SPRINGS, TRACK_BAR_BRACE, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { DEMO_VEHICLES } from '#demo/shop.ts';
 import { Shop, stage } from '../../test/stage.tsx';
+import { useHalfVisit } from './half-visit.ts';
 import NewJob from './NewJob.tsx';
 
-afterEach(cleanup);
+afterEach(() => {
+  cleanup();
+  useHalfVisit.getState().begin(undefined);
+});
 
 const JOB = '11111111-1111-4111-8111-111111111111';
 const KITS = [TRANSFER_CASE_GUARD, FRONT_RECOVERY_POINTS, REAR_AIR_SPRINGS, TRACK_BAR_BRACE];
@@ -186,5 +190,55 @@ describe('receiving a vehicle', () => {
     await screen.findByRole('button', { name: new RegExp(CARRICK.plate) });
     await user.type(screen.getByRole('searchbox', { name: /Plate/ }), 'ZZ 999');
     expect(screen.getByText('No vehicle matches “ZZ 999”.')).toBeVisible();
+  });
+  it('keeps a half-made visit over a reload, for the one who made it, and begins afresh when told', async () => {
+    const first = receive();
+    await pick(first.user, new RegExp(TUSSOCK.plate));
+    await pick(first.user, new RegExp(TRANSFER_CASE_GUARD.title));
+    cleanup();
+    const { user } = receive();
+    const chosen = () => screen.getByRole('button', { name: new RegExp(TUSSOCK.plate) });
+    await screen.findByRole('button', { name: new RegExp(TUSSOCK.plate) });
+    expect(chosen()).toHaveAttribute('aria-pressed', 'true');
+    await user.click(screen.getByRole('button', { name: 'Start afresh' }));
+    expect(chosen()).toHaveAttribute('aria-pressed', 'false');
+    expect(screen.queryByRole('button', { name: 'Start afresh' })).toBeNull();
+    await pick(user, new RegExp(TUSSOCK.plate));
+    cleanup();
+    useHalfVisit.setState({ person: 'somebody else' });
+    receive();
+    await screen.findByRole('button', { name: new RegExp(TUSSOCK.plate) });
+    expect(chosen()).toHaveAttribute('aria-pressed', 'false');
+  });
+  it('begins with the vehicle an address names', async () => {
+    receive(shop(), `/receive?vehicle=${CARRICK.id}`);
+    expect(await screen.findByRole('button', { name: new RegExp(CARRICK.plate) })).toHaveAttribute(
+      'aria-pressed',
+      'true',
+    );
+  });
+  it('a plate nobody knows leads to a new vehicle with it filled in, and on with that one', async () => {
+    const added = { ...CARRICK, id: 'v-new', plate: 'QX 77 NEW', model: 'Heather' };
+    const given = shop();
+    let known = DEMO_VEHICLES;
+    given
+      .on('GET /vehicles', () => ({ body: known }))
+      .on('POST /vehicles', () => {
+        known = [...known, added];
+        return { body: { vehicle: added, version: 1 }, status: 201 };
+      });
+    const { user } = receive(given);
+    await user.type(await screen.findByLabelText('Plate, owner, VIN'), 'qx 77 new{Enter}');
+    const form = within(await screen.findByRole('dialog', { name: 'New vehicle' }));
+    expect(form.getByLabelText('Plate')).toHaveValue('QX 77 NEW');
+    for (const [label, text] of [
+      ['Owner', 'Una Farrow'],
+      ['Make', 'Aldren'],
+      ['Model', 'Heather'],
+    ] as const)
+      await user.type(form.getByLabelText(label), text);
+    await user.click(form.getByRole('button', { name: 'Save' }));
+    expect(await screen.findByRole('button', { name: /QX 77 NEW/ })).toHaveAttribute('aria-pressed', 'true');
+    expect(screen.queryByRole('dialog')).toBeNull();
   });
 });

@@ -1,9 +1,10 @@
-import { useCallback, useState } from 'react';
+import { useCallback } from 'react';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import { scopedId } from '#core/kit/ids.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { fitsEachSide, type KitSide, kitOnSide } from '#core/visit/kit-on-side.ts';
 import { kitPrefix, spreadAnswers, type VisitKit, type VisitQuestion } from '#core/visit/visit.ts';
+import { useHalfVisit } from './half-visit.ts';
 
 const SIDES: readonly KitSide[] = ['left', 'right'];
 
@@ -31,10 +32,8 @@ export interface ChosenVisit {
  * the kits gives them: a kit that goes or comes costs no other kit's answers, and one that comes back has its own.
  */
 export function useChosenVisit(library: readonly KitDocument[] | undefined): ChosenVisit {
-  const [chosen, setChosen] = useState<readonly string[]>([]);
-  const [eachSide, setEachSides] = useState<readonly string[]>([]);
-  const [given, setGiven] = useState<Readonly<Record<string, Readonly<Record<string, AnswerValue>>>>>({});
-  const forget = useCallback(() => setGiven({}), []);
+  const { kits: chosen, eachSide, given, set } = useHalfVisit();
+  const forget = useCallback(() => set({ given: {} }), [set]);
   const picks = chosen.flatMap((id): KitPick[] =>
     eachSide.includes(id) ? SIDES.map((side) => ({ kit: id, side })) : [id],
   );
@@ -56,17 +55,21 @@ export function useChosenVisit(library: readonly KitDocument[] | undefined): Cho
     chosen,
     byThePiece: chosen.flatMap((id) => library?.find((kit) => kit.id === id && fitsEachSide(kit)) ?? []),
     eachSide,
-    toggle: (kit) => setChosen((now) => (now.includes(kit) ? now.filter((one) => one !== kit) : [...now, kit])),
-    setEachSide: (kit, both) => setEachSides((now) => [...now.filter((one) => one !== kit), ...(both ? [kit] : [])]),
-    answer: ({ members }, value) =>
-      setGiven((now) => {
-        const next = { ...now };
-        for (const { kit, id } of members) {
-          const prefix = kits.find(({ document }) => document.id === kit)?.prefix ?? '';
-          next[kit] = { ...next[kit], [id.slice(prefix.length)]: value };
-        }
-        return next;
-      }),
+    // What stands now, not what stood when the screen was drawn: two taps may come in one.
+    toggle: (kit) => {
+      const now = useHalfVisit.getState().kits;
+      set({ kits: now.includes(kit) ? now.filter((one) => one !== kit) : [...now, kit] });
+    },
+    setEachSide: (kit, both) =>
+      set({ eachSide: [...useHalfVisit.getState().eachSide.filter((one) => one !== kit), ...(both ? [kit] : [])] }),
+    answer: ({ members }, value) => {
+      const next = { ...useHalfVisit.getState().given };
+      for (const { kit, id } of members) {
+        const prefix = kits.find(({ document }) => document.id === kit)?.prefix ?? '';
+        next[kit] = { ...next[kit], [id.slice(prefix.length)]: value };
+      }
+      set({ given: next });
+    },
     forget,
   };
 }

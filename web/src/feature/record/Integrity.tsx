@@ -1,4 +1,3 @@
-import { format } from 'date-fns';
 import { ShieldAlert, ShieldCheck } from 'lucide-react';
 import { useState } from 'react';
 import type { JobCommand } from '#core/job/acts.ts';
@@ -6,6 +5,7 @@ import { useJobStore } from '../../job/job-store.ts';
 import { ProofSheet } from '../../job/ProofSheet.tsx';
 import { useChain } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 
@@ -66,7 +66,7 @@ export function Integrity({ job }: { job: string }) {
           {pending > 0 && <p>{pending} more wait on this device.</p>}
           {link?.unheard.map(({ device, name, person, heardAtMs, waiting }) => (
             <p key={device}>
-              {person}’s {name} was last heard {format(heardAtMs, 'd MMM HH:mm')}
+              {person}’s {name} was last heard {shopFormat(heardAtMs, 'd MMM HH:mm')}
               {waiting > 0 ? ` with ${waiting} waiting to be sent` : ' with this job open'}.
             </p>
           ))}

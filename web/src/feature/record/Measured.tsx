@@ -1,8 +1,8 @@
-import { format } from 'date-fns';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import type { JobState } from '#core/job/job-state.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 
 /** Every figure that was measured: checks with what they want, and what stood before against what stands after. */
 export function Measured({ plan, state }: { plan: Plan; state: JobState }) {
@@ -35,7 +35,7 @@ export function Measured({ plan, state }: { plan: Plan; state: JobState }) {
                     {before} before, {after} after
                   </td>
                   <td className={`py-1 pr-4 ${missed ? 'font-bold text-bad' : ''}`}>{change}</td>
-                  <td className="py-1 text-sm">{last && `${last.by.name}, ${format(last.atMs, 'd MMM HH:mm')}`}</td>
+                  <td className="py-1 text-sm">{last && `${last.by.name}, ${shopFormat(last.atMs, 'd MMM HH:mm')}`}</td>
                 </tr>
               );
             })}
@@ -53,7 +53,7 @@ export function Measured({ plan, state }: { plan: Plan; state: JobState }) {
                     {line.tries > 1 && <span className="block text-sm text-ink-2">tried {line.tries} times</span>}
                   </td>
                   <td className="py-1 text-sm">
-                    {line.by.name}, {format(line.atMs, 'd MMM HH:mm')}
+                    {line.by.name}, {shopFormat(line.atMs, 'd MMM HH:mm')}
                   </td>
                 </tr>
               );

@@ -1,4 +1,3 @@
-import { format } from 'date-fns';
 import { Download } from 'lucide-react';
 import { useMemo } from 'react';
 import { actLineText } from '#contract/wording/act-line-text.ts';
@@ -7,17 +6,18 @@ import { deviationText } from '#contract/wording/deviation-text.ts';
 import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { BASIS_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
+import { jointNotes, pullShown } from '#contract/wording/joint-text.ts';
 import { passText } from '#contract/wording/plan-text.ts';
-import { readingFigure, readingNote } from '#contract/wording/reading-text.ts';
+import { readingNote } from '#contract/wording/reading-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
-import { roundTo } from '#core/quantity/rounding.ts';
-import { fromBase } from '#core/quantity/unit.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { hasLine, stepLines } from '#core/record/step-lines.ts';
 import { StationGlyph } from '../../drawing/StationGlyph.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { useSettings } from '../../shop/settings.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
+import { Addenda } from './Addenda.tsx';
 import { Integrity } from './Integrity.tsx';
 import { Measured } from './Measured.tsx';
 
@@ -52,19 +52,20 @@ export default function RecordScreen() {
                       <span className="sr-only">State</span>
                     </th>
                     <th className="font-normal">Joint</th>
-                    <th className="font-normal">Printed</th>
+                    <th className="font-normal">Printed, aimed at, pulled</th>
                     <th className="font-normal">Pass</th>
-                    <th className="text-right font-normal">N·m</th>
-                    <th className="text-right font-normal">lbf·ft</th>
                     <th className="pl-4 font-normal">Wrench</th>
                     <th className="font-normal">Who, when</th>
                   </tr>
                 </thead>
                 <tbody>
-                  {joints.map(({ station, mark, stop, looks, pulls }) => {
+                  {joints.map((joint) => {
+                    const { station, mark, stop, looks, pulls } = joint;
                     const rows = pulls.length === 0 ? [undefined] : pulls;
-                    return rows.map((line, row) => {
+                    const notes = jointNotes(joint);
+                    const told = rows.map((line, row) => {
                       const pull = line?.pull;
+                      const shown = line && pullShown(station, line);
                       return (
                         <tr
                           key={pull?.id ?? station.id}
@@ -82,36 +83,37 @@ export default function RecordScreen() {
                               </svg>
                             )}
                           </td>
-                          <td className="text-sm">{row === 0 ? station.name : ''}</td>
-                          <td className="figures min-w-32 pr-4 text-sm">
-                            {row === 0 && station.printed}
+                          <td className="max-w-40 pr-3 text-sm">{row === 0 && station.name}</td>
+                          <td className="figures min-w-36 py-1 pr-4 text-sm">
+                            {row === 0 && <span className="block">{station.printed}</span>}
                             {row === 0 && station.basis && (
                               <span className="block font-sans text-ink-2">for {BASIS_TEXT[station.basis]}</span>
                             )}
+                            {shown && <span className="block text-ink-2">aimed at {shown.aimed}</span>}
+                            <b
+                              className={`block text-lg whitespace-nowrap ${pull && pull.verdict !== 'accepted' && !line?.stroke ? 'text-bad' : ''} ${line?.stands === 'takenBack' ? 'line-through' : ''}`}
+                            >
+                              {shown?.pulled}
+                            </b>
+                            <span className="block text-ink-2">{shown?.inOther}</span>
                           </td>
                           <td className="pr-3 text-sm">
                             {pull ? passText(line?.pass, pull.pass) : stop ? 'stop confirmed' : 'not yet'}
                           </td>
-                          <td
-                            className={`figures text-right font-bold whitespace-nowrap ${pull && pull.verdict !== 'accepted' ? 'text-bad' : ''} ${line?.stands === 'takenBack' ? 'line-through' : ''}`}
-                          >
-                            {pull ? readingFigure(station.spec, pull) : ''}
-                          </td>
-                          <td className="figures pl-3 text-right">
-                            {pull ? roundTo(fromBase(pull.torqueNm, 'lbf·ft'), 1) : ''}
-                          </td>
                           <td className="pl-4 text-sm">{pull ? `${pull.wrench.label}, ${pull.source}` : ''}</td>
                           <td className="text-sm">
-                            {pull ? `${pull.by.name}, ${format(pull.atMs, 'HH:mm:ss')}` : (stop?.by.name ?? '')}
+                            {pull ? `${pull.by.name}, ${shopFormat(pull.atMs, 'HH:mm:ss')}` : (stop?.by.name ?? '')}
                             {pull && <span className="block">{readingNote(station.spec, pull)}</span>}
-                            {pull && pull.verdict !== 'accepted' ? (
+                            {line?.stroke ? (
+                              <span className="block">a stroke of the turn</span>
+                            ) : pull && pull.verdict !== 'accepted' ? (
                               <span className="block text-bad">{VERDICT_TEXT[pull.verdict]}</span>
                             ) : null}
                             {line && <span className="block">{STANDS_WORDS[line.stands].behind}</span>}
                             {row === rows.length - 1 &&
                               looks.map((look) => (
                                 <span key={look.commandId} className="block">
-                                  second look at the mark: {look.by.name}, {format(look.atMs, 'HH:mm')}
+                                  second look at the mark: {look.by.name}, {shopFormat(look.atMs, 'HH:mm')}
                                 </span>
                               ))}
                             {pull?.corrections.map((correction) => (
@@ -123,6 +125,23 @@ export default function RecordScreen() {
                         </tr>
                       );
                     });
+                    return [
+                      ...told,
+                      ...(notes.length > 0
+                        ? [
+                            <tr key={`${station.id} notes`}>
+                              <td />
+                              <td colSpan={5} className="pb-2 text-sm text-ink-2">
+                                {notes.map((note) => (
+                                  <span key={note} className="block">
+                                    {note}
+                                  </span>
+                                ))}
+                              </td>
+                            </tr>,
+                          ]
+                        : []),
+                    ];
                   })}
                 </tbody>
               </table>
@@ -143,7 +162,7 @@ export default function RecordScreen() {
                       <p key={act.act.id} className={`text-sm ${act.met ? '' : 'text-bad'}`}>
                         {actLineText(plan, act)}{' '}
                         <span className="text-ink-2">
-                          {act.by.name}, {format(act.atMs, 'd MMM HH:mm')}
+                          {act.by.name}, {shopFormat(act.atMs, 'd MMM HH:mm')}
                         </span>
                       </p>
                     ))}
@@ -164,7 +183,7 @@ export default function RecordScreen() {
           <h2 className="plate text-3xl">{state.closed ? 'Closed' : 'Work in progress'}</h2>
           {state.closed && (
             <p className="mt-1">
-              Signed by <b>{state.closed.signature}</b>, {format(state.closed.atMs, 'd MMM yyyy HH:mm')}.
+              Signed by <b>{state.closed.signature}</b>, {shopFormat(state.closed.atMs, 'd MMM yyyy HH:mm')}.
             </p>
           )}
           {state.closed?.unfinished && (
@@ -178,6 +197,7 @@ export default function RecordScreen() {
               {condition}
             </p>
           ))}
+          <Addenda />
           <Integrity job={document.id} />
           <h3 className="mt-5 font-bold">Deviations</h3>
           {departures.length === 0 && <p className="text-ink-2">None.</p>}
@@ -189,7 +209,7 @@ export default function RecordScreen() {
               >
                 {deviationText(deviation, plan, plan)}
                 <span className="block text-ink-2">
-                  {deviation.by.name}, {format(deviation.atMs, 'd MMM HH:mm')}
+                  {deviation.by.name}, {shopFormat(deviation.atMs, 'd MMM HH:mm')}
                 </span>
               </li>
             ))}
@@ -218,7 +238,7 @@ export default function RecordScreen() {
                       target="_blank"
                       rel="noreferrer"
                     >
-                      {photo.by.name}, {format(photo.atMs, 'HH:mm')}
+                      {photo.by.name}, {shopFormat(photo.atMs, 'HH:mm')}
                     </a>
                   </li>
                 ))}

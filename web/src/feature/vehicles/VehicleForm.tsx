@@ -23,7 +23,14 @@ const TEXT_FIELDS = [
   ['trim', 'Trim'],
 ] as const;
 const RATINGS = Object.entries(RATING_TEXT) as Array<[keyof Ratings, string]>;
-/** The words kits ask with; another may be typed. */
+/**
+ * The words kits ask with: any other word would fit no kit, and nobody would see why. One that is kept already stays in the
+ * list.
+ */
+const chosenFrom = (words: readonly string[], kept = ''): Array<[string, string]> => [
+  ['', 'not known'],
+  ...[...words, ...(kept === '' || words.includes(kept) ? [] : [kept])].map((word): [string, string] => [word, word]),
+];
 const DRIVEN = ['front', 'rear', 'four'];
 const BODIES = ['dual-cab', 'wagon', 'hatch', 'other'];
 
@@ -108,14 +115,17 @@ function vehicleOf(fields: Text, before: Partial<Vehicle>): Vehicle {
 /** A vehicle's facts, checked while they are typed: what cannot be is refused, what looks wrong is told and kept. */
 export function VehicleForm({
   stored,
+  told = {},
   onSaved,
   onLeave,
 }: {
   stored?: StoredVehicle;
+  /** What is known of a new one already: what was looked for and not found. */
+  told?: Partial<Vehicle>;
   onSaved: (saved: StoredVehicle) => void;
   onLeave: () => void;
 }) {
-  const [fields, setFields] = useState<Text>(() => fieldsOf(stored?.vehicle ?? {}));
+  const [fields, setFields] = useState<Text>(() => fieldsOf(stored?.vehicle ?? told));
   const [failure, setFailure] = useState<string>();
   const [busy, setBusy] = useState(false);
   const [tried, setTried] = useState(false);
@@ -136,27 +146,15 @@ export function VehicleForm({
       .filter(({ code }) => codes.includes(code))
       .map(vehicleDoubtText)
       .join(' ') || undefined;
-  const input = (
-    field: string,
-    label: string,
-    more: { hint?: string; numeric?: boolean; options?: readonly string[] } = {},
-  ) => (
+  const input = (field: string, label: string, more: { hint?: string; numeric?: boolean } = {}) => (
     <FormField key={field} id={`v-${field}`} label={label} fault={faultAt(field)} hint={more.hint}>
       <input
         id={`v-${field}`}
         className={`${inputLook(faultAt(field))} ${more.numeric ? 'figures' : ''}`}
         inputMode={more.numeric ? 'decimal' : undefined}
-        list={more.options ? `o-${field}` : undefined}
         value={fields[field] ?? ''}
         onChange={(event) => setFields({ ...fields, [field]: event.target.value })}
       />
-      {more.options && (
-        <datalist id={`o-${field}`}>
-          {more.options.map((option) => (
-            <option key={option} value={option} />
-          ))}
-        </datalist>
-      )}
     </FormField>
   );
   const select = (field: string, label: string, options: ReadonlyArray<[string, string]>) => (
@@ -219,8 +217,8 @@ export function VehicleForm({
             doubtAt(['vinForm', 'vinCharacters', 'vinCheckDigit', 'vinYear']) ??
             'Never required. A scanner may type it.',
         })}
-        {input('drivenWheels', 'Driven wheels', { options: DRIVEN })}
-        {input('body', 'Body', { options: BODIES })}
+        {select('drivenWheels', 'Driven wheels', chosenFrom(DRIVEN, fields.drivenWheels))}
+        {select('body', 'Body', chosenFrom(BODIES, fields.body))}
         {input('odometer', 'Odometer', { numeric: true })}
         {select('odometerUnit', 'Its dial shows', [
           ['km', 'km'],

@@ -1,6 +1,6 @@
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { findVehicles } from '#core/vehicle/vehicle-search.ts';
+import { findVehicles, toldBy } from '#core/vehicle/vehicle-search.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { useVehicles } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -58,16 +58,19 @@ export default function VehicleList() {
         {!vehicles && !failure && <p className="mt-4 text-ink-2">Reading the vehicles.</p>}
         {vehicles?.length === 0 && <p className="mt-4 text-ink-2">No vehicle yet. Enter the first one.</p>}
         {vehicles && vehicles.length > 0 && found.length === 0 && (
-          <p className="mt-4 text-ink-2">No vehicle of the shop matches “{query}”.</p>
+          <div className="mt-4 grid justify-items-start gap-3">
+            <p className="text-ink-2">No vehicle of the shop matches “{query}”.</p>
+            <Button onClick={() => setAdding(true)}>Enter it as a new vehicle</Button>
+          </div>
         )}
         <ul className="mt-4 border-t-2 border-ink">
           {found.map((vehicle) => (
             <li key={vehicle.id} className="border-b border-rule">
               <Link
                 to={`/vehicles/${vehicle.id}`}
-                className="grid min-h-16 grid-cols-[6rem_1fr] items-center gap-x-4 py-2 sm:grid-cols-[8rem_16rem_1fr]"
+                className="grid min-h-16 grid-cols-[7rem_1fr] items-center gap-x-4 py-2 sm:grid-cols-[8rem_16rem_1fr]"
               >
-                <span className="figures text-xl font-bold">{vehicle.plate || 'no plate'}</span>
+                <span className="figures text-xl font-bold wrap-anywhere">{vehicle.plate || 'no plate'}</span>
                 <span className="font-bold">
                   {vehicle.make} {vehicle.model}
                   <span className="block text-sm font-normal text-ink-2">{vehicle.modelYear ?? 'year not known'}</span>
@@ -82,7 +85,11 @@ export default function VehicleList() {
         </ul>
       </main>
       <Sheet open={adding} onClose={() => setAdding(false)} title="New vehicle" wide>
-        <VehicleForm onSaved={(saved) => navigate(`/vehicles/${saved.vehicle.id}`)} onLeave={() => setAdding(false)} />
+        <VehicleForm
+          told={found.length === 0 ? toldBy(query) : undefined}
+          onSaved={(saved) => navigate(`/vehicles/${saved.vehicle.id}`)}
+          onLeave={() => setAdding(false)}
+        />
       </Sheet>
     </div>
   );

@@ -1,4 +1,3 @@
-import { format } from 'date-fns';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { PastVisit } from '#contract/vehicle.ts';
@@ -10,9 +9,11 @@ import { type Ratings, type Vehicle, vehicleDoubts } from '#core/vehicle/vehicle
 import { TopBar } from '../../app/TopBar.tsx';
 import { VehicleOutline } from '../../drawing/VehicleOutline.tsx';
 import { useVehicleHistory } from '../../shop/queries.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Contact } from './Contact.tsx';
 import { EraseOwner } from './EraseOwner.tsx';
 import { VehicleForm } from './VehicleForm.tsx';
 
@@ -56,12 +57,23 @@ export default function VehicleScreen() {
       <TopBar />
       <div className="flex flex-1 flex-col lg:flex-row">
         <main className="flex-1 bg-bench px-5 py-4">
-          <h1 className="plate text-4xl">
-            {vehicle.make} {vehicle.model}
-          </h1>
-          <p className="text-ink-2">
-            <span className="figures font-bold text-ink">{vehicle.plate || 'no plate'}</span>, {vehicle.owner}
-          </p>
+          <div className="flex flex-wrap items-start justify-between gap-3">
+            <div className="min-w-0">
+              <h1 className="plate text-4xl">
+                {vehicle.make} {vehicle.model}
+              </h1>
+              <p className="text-ink-2">
+                <span className="figures font-bold text-ink">{vehicle.plate || 'no plate'}</span>, {vehicle.owner}
+                <Contact contact={vehicle.contact} />
+              </p>
+            </div>
+            <Link
+              className="inline-flex min-h-14 items-center bg-paint px-5 text-lg font-bold text-on-paint"
+              to={`/receive?vehicle=${encodeURIComponent(vehicle.id)}`}
+            >
+              Open a job
+            </Link>
+          </div>
           <div className="mt-3 max-w-3xl border-2 border-ink">
             <VehicleOutline dots={dots} title={`${dots.length} joints worked on, seen from above`} />
           </div>
@@ -194,7 +206,7 @@ function Visit({ visit, unit }: { visit: PastVisit; unit: 'km' | 'mi' }) {
         <div>
           <h3 className="font-bold">{visit.kits.join(' + ')}</h3>
           <p className="text-sm text-ink-2">
-            Job {visit.number}, {format(visit.startedMs, 'd MMM yyyy')}
+            Job {visit.number}, {shopFormat(visit.startedMs, 'd MMM yyyy')}
             {visit.odometerKm !== undefined && `, ${distance(visit.odometerKm, unit)}`}.{' '}
             {visit.closedAtMs ? 'Closed' : 'Open'}, {done} of {visit.joints.length} joints done.
           </p>

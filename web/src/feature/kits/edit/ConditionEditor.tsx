@@ -29,6 +29,7 @@ export function ConditionButton({
       <button
         type="button"
         className={`min-h-11 max-w-72 truncate border-2 px-2 text-left text-sm ${when ? 'border-ink font-bold' : 'border-rule text-ink-2'}`}
+        title={text}
         onClick={() => {
           setRule(when);
           setOpen(true);

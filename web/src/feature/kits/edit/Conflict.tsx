@@ -1,8 +1,8 @@
-import { format } from 'date-fns';
 import type { KitDraft } from '#contract/kit-draft.ts';
 import { kitChangeText } from '#contract/wording/kit-difference-text.ts';
 import { kitDifference } from '#core/kit/kit-difference.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import { shopFormat } from '../../../shop/shop-time.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { useEditor } from './editor-store.ts';
@@ -17,7 +17,7 @@ export function Conflict({ theirs, mine }: { theirs: KitDraft; mine: KitDocument
       wide
       onClose={() => undefined}
       title="Someone else saved this draft"
-      description={`${theirs.changedBy}, ${format(theirs.changedAtMs, 'HH:mm')}. Yours differs from theirs in:`}
+      description={`${theirs.changedBy}, ${shopFormat(theirs.changedAtMs, 'HH:mm')}. Yours differs from theirs in:`}
     >
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a list that scrolls is reached by keyboard */}
       <ul className="max-h-72 overflow-y-auto border-y border-rule" tabIndex={0}>

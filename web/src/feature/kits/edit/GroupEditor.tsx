@@ -13,8 +13,10 @@ import { Button } from '../../../ui/Button.tsx';
 import { CommitField } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { put, useEditor, useKit } from './editor-store.ts';
+import { useAskedEntry } from './finding-place.ts';
 import { LOOK } from './look.ts';
 import { OrderCandidate } from './OrderCandidate.tsx';
+import { RideHeightFields } from './RideHeightFields.tsx';
 import { SpotPicker } from './SpotPicker.tsx';
 
 const PATTERNS: readonly Pattern[] = ['asListed', 'star', 'cross', 'middleOut', 'outsideIn', 'rowZigZag', 'circular'];
@@ -35,7 +37,6 @@ const byRule = (rule: OrderRule | undefined, stations: readonly Station[], fallb
     ? rule.list.flatMap((id) => stations.find((station) => station.id === id) ?? [])
     : tighteningOrder(stations, rule?.pattern ?? fallback, (station) => station);
 
-/** Groups: what is tightened together, in which three orders, in how many rounds. */
 /** The final torque of a group whose joints all have the same one, N·m. */
 function oneTarget(kit: KitDocument, group: JointGroup): number | undefined {
   const targets = kit.stations
@@ -45,13 +46,15 @@ function oneTarget(kit: KitDocument, group: JointGroup): number | undefined {
   return targets.every((target) => target === first) ? first : undefined;
 }
 
+/** Groups: what is tightened together, in which three orders, in how many rounds. */
 export function GroupEditor() {
   const kit = useKit();
-  const [chosen, setChosen] = useState<string>();
+  const asked = useAskedEntry();
+  const [chosen, setChosen] = useState(() => (asked?.list === 'groups' ? kit.groups[asked.index]?.id : undefined));
   const group = kit.groups.find((entry) => entry.id === chosen) ?? kit.groups[0];
   if (!group) return <p className="p-6 text-ink-2">No group yet. Add one on the bolt map.</p>;
   return (
-    <div className="grid flex-1 lg:min-h-0 lg:grid-cols-[17rem_1fr]">
+    <div className="grid flex-1 grid-cols-[minmax(0,1fr)] lg:min-h-0 lg:grid-cols-[17rem_1fr]">
       <ul className="border-r border-rule lg:min-h-0 lg:overflow-y-auto">
         {kit.groups.map((entry) => (
           <li key={entry.id}>
@@ -61,7 +64,7 @@ export function GroupEditor() {
               className={`flex min-h-14 w-full items-center gap-3 border-b border-hair px-3 text-left ${entry === group ? 'bg-sheet font-bold outline-2 -outline-offset-2 outline-ink' : ''}`}
               onClick={() => setChosen(entry.id)}
             >
-              <span className="min-w-0 flex-1 truncate">{entry.title}</span>
+              <span className="min-w-0 flex-1 wrap-anywhere">{entry.title}</span>
               <span className="figures text-sm text-ink-2">{entry.stations.length}</span>
             </button>
           </li>
@@ -119,8 +122,8 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
     } else setClicking(next);
   };
   return (
-    <div className="grid content-start gap-x-6 gap-y-5 p-4 lg:min-h-0 lg:overflow-y-auto xl:grid-cols-[1fr_24rem]">
-      <div className="grid content-start gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)] content-start gap-x-6 gap-y-5 p-4 lg:min-h-0 lg:overflow-y-auto xl:grid-cols-[1fr_24rem]">
+      <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-3">
         <div className="flex border-2 border-ink">
           {ORDERS.map(([name, text]) => (
             <button
@@ -138,68 +141,70 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
             </button>
           ))}
         </div>
-        <div className="grid-paper border border-rule">
-          {/* biome-ignore lint/a11y/useSemanticElements: a fieldset cannot stand inside a drawing */}
-          <svg
-            role="group"
-            aria-label={`Order of ${group.title}`}
-            className="h-80 w-full"
-            viewBox={`${box.left - 30} ${box.top - 30} ${box.widthMm + 60} ${box.heightMm + 60}`}
-            preserveAspectRatio="xMidYMid meet"
-          >
-            <MapShapes shapes={group.map.shapes} />
-            {!clicking && (
-              <polyline
-                points={shown
-                  .slice(0, beat === undefined ? undefined : beat + 1)
-                  .map((station) => `${station.xMm},${station.yMm}`)
-                  .join(' ')}
-                fill="none"
-                stroke="var(--ink)"
-                strokeWidth={2}
-                strokeDasharray="2 6"
-                strokeLinecap="round"
-              />
-            )}
-            {stations.map((station) => {
-              const at = place.get(station.id);
-              const played = beat !== undefined && at !== undefined && at <= beat;
-              return (
-                // biome-ignore lint/a11y/noStaticElementInteractions: a button while the order is clicked, a picture else
-                <g
-                  key={station.id}
-                  role={clicking ? 'button' : 'img'}
-                  tabIndex={clicking ? 0 : -1}
-                  aria-label={`Station ${station.label}${at === undefined ? '' : `, number ${at + 1}`}`}
-                  className={clicking ? 'cursor-pointer' : ''}
-                  transform={`translate(${station.xMm} ${station.yMm}) scale(${glyph})`}
-                  onClick={() => click(station.id)}
-                  onKeyDown={(event) => event.key === 'Enter' && click(station.id)}
-                >
-                  <StationGlyph
-                    mark={played ? 'atTorque' : 'snug'}
-                    label={station.label}
-                    next={beat !== undefined && at === beat}
-                  />
-                  {at !== undefined && (
-                    <g transform="translate(24 -24)">
-                      <circle r={12} fill="var(--ink)" />
-                      <text
-                        textAnchor="middle"
-                        dominantBaseline="central"
-                        fontSize={14}
-                        fontWeight={700}
-                        className="figures"
-                        style={{ fill: 'var(--sheet)' }}
-                      >
-                        {at + 1}
-                      </text>
-                    </g>
-                  )}
-                </g>
-              );
-            })}
-          </svg>
+        <div className="grid-paper min-w-0 border border-rule">
+          <div className="overflow-x-auto">
+            {/* biome-ignore lint/a11y/useSemanticElements: a fieldset cannot stand inside a drawing */}
+            <svg
+              role="group"
+              aria-label={`Order of ${group.title}`}
+              className="h-80 w-full min-w-130"
+              viewBox={`${box.left - 30} ${box.top - 30} ${box.widthMm + 60} ${box.heightMm + 60}`}
+              preserveAspectRatio="xMidYMid meet"
+            >
+              <MapShapes shapes={group.map.shapes} />
+              {!clicking && (
+                <polyline
+                  points={shown
+                    .slice(0, beat === undefined ? undefined : beat + 1)
+                    .map((station) => `${station.xMm},${station.yMm}`)
+                    .join(' ')}
+                  fill="none"
+                  stroke="var(--ink)"
+                  strokeWidth={2}
+                  strokeDasharray="2 6"
+                  strokeLinecap="round"
+                />
+              )}
+              {stations.map((station) => {
+                const at = place.get(station.id);
+                const played = beat !== undefined && at !== undefined && at <= beat;
+                return (
+                  // biome-ignore lint/a11y/noStaticElementInteractions: a button while the order is clicked, a picture else
+                  <g
+                    key={station.id}
+                    role={clicking ? 'button' : 'img'}
+                    tabIndex={clicking ? 0 : -1}
+                    aria-label={`Station ${station.label}${at === undefined ? '' : `, number ${at + 1}`}`}
+                    className={clicking ? 'cursor-pointer' : ''}
+                    transform={`translate(${station.xMm} ${station.yMm}) scale(${glyph})`}
+                    onClick={() => click(station.id)}
+                    onKeyDown={(event) => event.key === 'Enter' && click(station.id)}
+                  >
+                    <StationGlyph
+                      mark={played ? 'atTorque' : 'snug'}
+                      label={station.label}
+                      next={beat !== undefined && at === beat}
+                    />
+                    {at !== undefined && (
+                      <g transform="translate(24 -24)">
+                        <circle r={12} fill="var(--ink)" />
+                        <text
+                          textAnchor="middle"
+                          dominantBaseline="central"
+                          fontSize={14}
+                          fontWeight={700}
+                          className="figures"
+                          style={{ fill: 'var(--sheet)' }}
+                        >
+                          {at + 1}
+                        </text>
+                      </g>
+                    )}
+                  </g>
+                );
+              })}
+            </svg>
+          </div>
         </div>
         <div className="flex flex-wrap gap-2">
           <Button
@@ -271,7 +276,7 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
           </table>
         </div>
       </div>
-      <div className="grid content-start gap-4">
+      <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
         <CommitField
           label="Title"
           value={group.title}
@@ -331,6 +336,35 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
           <input
             type="checkbox"
             className="size-5 accent-(--ink)"
+            checked={group.verifyBy === 'another'}
+            onChange={(event) =>
+              edit((g) => (event.target.checked ? put(g, 'verifyBy', 'another') : delete g.verifyBy))
+            }
+          />
+          The second look by somebody else
+        </label>
+        <CommitField
+          label="Second look at these stations alone, by number with commas"
+          value={(group.verifyOnly ?? [])
+            .map((id) => kit.stations.find((station) => station.id === id)?.label ?? id)
+            .join(', ')}
+          onCommit={(typed) => {
+            const labels = typed
+              .split(',')
+              .map((label) => label.trim())
+              .filter(Boolean);
+            const ids = labels.map(
+              (label) => kit.stations.find((one) => one.label === label && group.stations.includes(one.id))?.id,
+            );
+            const unknown = labels.find((_, at) => ids[at] === undefined);
+            if (unknown !== undefined) return `No station ${unknown} in this group.`;
+            return void edit((g) => (ids.length > 0 ? put(g, 'verifyOnly', ids as string[]) : delete g.verifyOnly));
+          }}
+        />
+        <label className="flex min-h-11 items-center gap-2">
+          <input
+            type="checkbox"
+            className="size-5 accent-(--ink)"
             checked={group.atRideHeight ?? false}
             onChange={(event) =>
               edit((g) => (event.target.checked ? put(g, 'atRideHeight', true) : delete g.atRideHeight))
@@ -338,6 +372,10 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
           />
           Torqued only at ride height
         </label>
+        <RideHeightFields
+          height={group.rideHeight}
+          onHeight={(height) => edit((g) => (height ? put(g, 'rideHeight', height) : delete g.rideHeight))}
+        />
         <SpotPicker spot={group.spot} onPick={(spot) => edit((g) => (spot ? put(g, 'spot', spot) : delete g.spot))} />
         {kit.groups.length > 1 && (
           <fieldset>
@@ -415,7 +453,8 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
             })
           }
         >
-          Take the group and its {stations.length} stations away
+          Take the group away
+          {stations.length > 0 && `, ${stations.length === 1 ? 'its station' : `its ${stations.length} stations`} too`}
         </Button>
       </div>
     </div>

@@ -52,6 +52,7 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
       <button
         type="button"
         className={`min-h-11 max-w-40 truncate px-2 text-left text-sm underline ${more.length > 0 ? 'font-bold' : 'text-ink-2'}`}
+        title={more.join(', ')}
         onClick={() => setOpen(true)}
         aria-label={`${more.length > 0 ? more.join(', ') : 'more'}: all of ${item.line} ${item.name}`}
       >

@@ -65,6 +65,24 @@ export function Compounds({ kit }: { kit: KitDocument }) {
               />
               Its own sheet says it stands a trace of oil
             </label>
+            {compound.kind === 'threadlockerMedium' && (
+              <label className="flex min-h-11 items-center gap-2">
+                <input
+                  type="checkbox"
+                  className="size-5"
+                  checked={compound.gradeUnknown ?? false}
+                  onChange={(event) =>
+                    change((draft) => {
+                      const target = draft.compounds[index];
+                      if (!target) return;
+                      if (event.target.checked) target.gradeUnknown = true;
+                      else delete target.gradeUnknown;
+                    })
+                  }
+                />
+                The sheet does not say how strong: a lead names the product on the floor
+              </label>
+            )}
             <ConditionButton
               when={compound.when}
               of={compound.name}

@@ -12,10 +12,11 @@ import { Button } from '../../../ui/Button.tsx';
 import { Notice } from '../../../ui/Notice.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { kitWorker } from '../../../worker/kit-worker.ts';
+import { DryRun } from '../dry-run/DryRun.tsx';
 import { Conflict } from './Conflict.tsx';
 import { useEditor } from './editor-store.ts';
 import { GroupEditor } from './GroupEditor.tsx';
-import { MapEditor } from './MapEditor.tsx';
+import { MapEditor } from './map/MapEditor.tsx';
 import { PackingGrid } from './PackingGrid.tsx';
 import { QuestionEditor } from './QuestionEditor.tsx';
 import { Release } from './Release.tsx';
@@ -29,6 +30,7 @@ const PARTS = [
   ['groups', 'Groups', GroupEditor],
   ['steps', 'Steps', StepEditor],
   ['questions', 'Questions', QuestionEditor],
+  ['dry-run', 'Dry run', DryRun],
   ['release', 'Findings', Release],
 ] as const;
 
@@ -105,6 +107,7 @@ export default function KitEditor() {
             { keys: 'Ctrl Shift Z', does: 'Redo' },
             { keys: '↑ ↓ Enter', does: 'Between the cells of the packing list' },
             { keys: '← ↑ → ↓', does: 'Nudge the chosen stations on the map' },
+            { keys: 'Space ← P', does: 'Dry run: next move, back, play' },
             { keys: 'Space', does: 'Lift a row at its handle, then arrows, then Space' },
           ]}
         />

@@ -82,7 +82,29 @@ export const CheckFields = ({
   limits,
   edit,
 }: FieldsProps<Check> & { limits: ReadonlyArray<RowField<Check>> }) => (
-  <FieldGrid entry={entry} name={name} fields={[...limits, ...JUDGED, failsTo(kit)]} edit={edit} />
+  <FieldGrid entry={entry} name={name} fields={[...limits, ...JUDGED, failsTo(kit)]} edit={edit}>
+    {(['from', 'to'] as const).map((end) => (
+      <CommitField
+        key={end}
+        label={end === 'from' ? 'Over a travel, read first at' : 'and then at'}
+        value={entry.travel?.[end] ?? ''}
+        onCommit={(typed) => {
+          const word = typed.trim();
+          edit((target) => {
+            const other = target.travel?.[end === 'from' ? 'to' : 'from'] ?? '';
+            // Both ends or none: the one not named yet is only the other end.
+            if (word === '') delete target.travel;
+            else
+              target.travel = {
+                from: end === 'from' ? word : other || 'one end',
+                to: end === 'to' ? word : other || 'the other end',
+              };
+          });
+          return undefined;
+        }}
+      />
+    ))}
+  </FieldGrid>
 );
 
 const BASELINE = [

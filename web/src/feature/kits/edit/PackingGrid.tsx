@@ -11,12 +11,16 @@ import {
   readTable,
   writePackingCsv,
 } from '#contract/packing-csv.ts';
-import type { Item, KitDocument } from '#core/kit/kit-document.ts';
+import { HEAD_TEXT } from '#contract/wording/en/terms.ts';
+import { numberOf } from '#contract/wording/number-of.ts';
+import type { HeadShape, Item, KitDocument } from '#core/kit/kit-document.ts';
+import { NOT_NAMED } from '#core/kit/not-named.ts';
+import { saveFile } from '../../../shop/save-file.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, useEditor, useKit } from './editor-store.ts';
+import { entryMark, useShowAsked } from './finding-place.ts';
 import { ItemDetails } from './ItemDetails.tsx';
-import { saveFile } from './save-file.ts';
 
 const HEADINGS: Record<PackingColumn, { text: string; width: string }> = {
   line: { text: 'Line', width: 'w-16' },
@@ -40,6 +44,13 @@ const HEADINGS: Record<PackingColumn, { text: string; width: string }> = {
   tellTale: { text: 'Tell-tale', width: 'w-64' },
 };
 
+/** Columns that stay in sight while the others pass beneath: what the line is called on the sheet, and in words. */
+const FROZEN: Readonly<Record<string, string>> = {
+  line: 'sticky left-11 border-r border-hair',
+  // On a phone the name would leave no room for the rest.
+  name: 'sm:sticky sm:left-[7.75rem] sm:border-r sm:border-hair',
+};
+
 const features = tableFeatures({});
 const column = createColumnHelper<typeof features, Item>();
 const COLUMNS = column.columns(
@@ -61,6 +72,7 @@ const usesOf = (kit: KitDocument, id: string): string[] => [
 /** The packing list as a grid for the keyboard: arrows, Enter, paste from a spreadsheet, CSV in and out. */
 export function PackingGrid() {
   const kit = useKit();
+  useShowAsked();
   const change = useEditor((state) => state.change);
   const [faults, setFaults] = useState<CellFault[]>([]);
   const [refused, setRefused] = useState<string>();
@@ -88,7 +100,7 @@ export function PackingGrid() {
         line: nextLine(last?.line),
         bag: last?.bag ?? 'Bag A',
         kind: 'bolt',
-        name: 'New line',
+        name: NOT_NAMED.items,
         quantity: 1,
         source: 'kit',
       });
@@ -149,7 +161,7 @@ export function PackingGrid() {
             line: nextLine(draft.items.at(-1)?.line),
             bag: 'Bag A',
             kind: 'part',
-            name: 'New line',
+            name: NOT_NAMED.items,
             quantity: 1,
             source: 'kit',
           });
@@ -191,8 +203,12 @@ export function PackingGrid() {
           onChange={(event) => void readCsv(event)}
         />
         <p className="text-sm text-ink-2">
-          {kit.items.length} lines, {kit.items.reduce((sum, item) => sum + item.quantity, 0)} pieces. Paste from a
-          spreadsheet into any cell.
+          {numberOf(kit.items.length, 'line')},{' '}
+          {numberOf(
+            kit.items.reduce((sum, item) => sum + item.quantity, 0),
+            'piece',
+          )}
+          . Paste from a spreadsheet into any cell.
         </p>
       </div>
       {(faults.length > 0 || refused) && (
@@ -216,11 +232,15 @@ export function PackingGrid() {
           <thead className="sticky top-0 z-10 bg-floor">
             {table.getHeaderGroups().map((group) => (
               <tr key={group.id}>
-                <th className="w-10">
+                <th className="sticky left-0 z-10 w-11 bg-floor">
                   <span className="sr-only">Take away</span>
                 </th>
                 {group.headers.map((header) => (
-                  <th key={header.id} scope="col" className="plate px-2 py-2 text-left text-lg">
+                  <th
+                    key={header.id}
+                    scope="col"
+                    className={`plate px-2 py-2 text-left text-lg ${header.id in FROZEN ? `z-10 bg-floor ${FROZEN[header.id]}` : ''}`}
+                  >
                     <table.FlexRender header={header} />
                   </th>
                 ))}
@@ -238,8 +258,8 @@ export function PackingGrid() {
               const item = row.original;
               const at = kit.items.findIndex((entry) => entry.id === item.id);
               return (
-                <tr key={row.id} className="border-b border-hair even:bg-sheet">
-                  <td>
+                <tr key={row.id} className="group border-b border-hair even:bg-sheet" {...entryMark('items', at)}>
+                  <td className="sticky left-0 z-[5] bg-bench group-even:bg-sheet">
                     <button
                       type="button"
                       aria-label={`Take ${item.line} ${item.name} away`}
@@ -250,7 +270,10 @@ export function PackingGrid() {
                     </button>
                   </td>
                   {PACKING_COLUMNS.map((name, columnIndex) => (
-                    <td key={name} className="p-0">
+                    <td
+                      key={name}
+                      className={`p-0 ${name in FROZEN ? `z-[5] bg-bench group-even:bg-sheet ${FROZEN[name]}` : ''}`}
+                    >
                       <Cell
                         item={item}
                         name={name}
@@ -324,7 +347,9 @@ function Cell({
       >
         {(value === '' || name === 'head' || name === 'side') && <option value="" />}
         {choices.map((choice) => (
-          <option key={choice}>{choice}</option>
+          <option key={choice} value={choice}>
+            {name === 'head' ? HEAD_TEXT[choice as HeadShape] : choice}
+          </option>
         ))}
       </select>
     );

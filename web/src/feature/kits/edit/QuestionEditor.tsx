@@ -2,9 +2,11 @@ import { useState } from 'react';
 import { conditionsOf } from '#core/kit/answer-space.ts';
 import { questionsIn } from '#core/kit/condition.ts';
 import type { FitCondition, KitDocument, Question } from '#core/kit/kit-document.ts';
+import { NOT_NAMED } from '#core/kit/not-named.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { ChoiceList } from './ChoiceList.tsx';
 import { freshId, useEditor, useKit } from './editor-store.ts';
+import { useShowAsked } from './finding-place.ts';
 import { KitHead } from './KitHead.tsx';
 import { QuestionForm } from './QuestionForm.tsx';
 import { type RowField, RowList } from './RowList.tsx';
@@ -18,6 +20,7 @@ const FITS: ReadonlyArray<RowField<FitCondition>> = [
 /** What is asked before the plan is made, and what every combination of answers changes. */
 export function QuestionEditor() {
   const kit = useKit();
+  useShowAsked();
   return (
     <div className="grid content-start gap-6 p-4 lg:min-h-0 lg:grid-cols-2 lg:overflow-y-auto">
       <section>
@@ -66,7 +69,7 @@ function QuestionList() {
           onClick={() =>
             change((draft) => {
               const id = freshId(draft.questions, `q${draft.questions.length + 1}`);
-              draft.questions.push({ id, text: 'New question?', kind: 'yesNo' });
+              draft.questions.push({ id, text: NOT_NAMED.questions, kind: 'yesNo' });
             })
           }
         >

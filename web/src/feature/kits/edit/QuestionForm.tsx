@@ -1,6 +1,7 @@
 import type { Question } from '#core/kit/kit-document.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { put, useEditor, useKit } from './editor-store.ts';
+import { entryMark } from './finding-place.ts';
 import { LOOK } from './look.ts';
 import { OptionalText } from './OptionalText.tsx';
 
@@ -22,7 +23,7 @@ export function QuestionForm({
       if (target) recipe(target);
     });
   return (
-    <li className="grid gap-2 border-b border-rule py-3">
+    <li className="grid gap-2 border-b border-rule py-3" {...entryMark('questions', index)}>
       <div className="flex flex-wrap items-end gap-2">
         <div className="min-w-60 flex-1">
           <CommitField

@@ -1,8 +1,9 @@
 import { useMemo, useState } from 'react';
-import { useNavigate } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { faultText } from '#contract/read-kit.ts';
 import { answersText, findingText, placeText } from '#contract/wording/finding-text.ts';
 import { kitChangeText } from '#contract/wording/kit-difference-text.ts';
+import { numberOf } from '#contract/wording/number-of.ts';
 import { kitDifference } from '#core/kit/kit-difference.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { kitFaults } from '#core/kit/kit-integrity.ts';
@@ -14,15 +15,15 @@ import { useChange, useRevision, useRevisions } from '../../../shop/queries.ts';
 import { useSession } from '../../../shop/session.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FormField, inputLook } from '../../../ui/FormField.tsx';
+import { usePlayed } from '../dry-run/played.ts';
 import { useEditor, useKit } from './editor-store.ts';
+import { partAddress, placeAddress } from './finding-place.ts';
 
 const SEVERITY: Record<Severity, { text: string; look: string }> = {
   error: { text: 'Error', look: 'bg-bad text-sheet' },
   warning: { text: 'Warning', look: 'bg-plate text-on-plate' },
   note: { text: 'Note', look: 'border-2 border-rule text-ink-2' },
 };
-
-const counted = (count: number, what: string): string => `${count} ${what}${count === 1 ? '' : 's'}`;
 
 /** What the lint finds as it is written, and the release. */
 export function Release() {
@@ -43,6 +44,8 @@ export function Release() {
   const changes = useMemo(() => (before ? kitDifference(before, kit) : []), [before, kit]);
   const warnings = findings.filter((finding) => finding.severity === 'warning');
   const errors = findings.filter((finding) => finding.severity === 'error').length + faults.length;
+  const played = usePlayed(kit, faults.length === 0);
+  const deadEnds = played?.told?.deadEnds ?? [];
   const open = warnings.filter((finding) => !reasons[findingKey(finding)]?.trim());
   const blocked =
     errors > 0
@@ -104,7 +107,7 @@ export function Release() {
         <h2 className="plate border-b-2 border-ink text-2xl">
           Findings{' '}
           <span className="text-ink-2">
-            {counted(errors, 'error')}, {counted(warnings.length, 'warning')}
+            {numberOf(errors, 'error')}, {numberOf(warnings.length, 'warning')}
           </span>
         </h2>
         <p className="py-2 text-sm text-ink-2">
@@ -119,8 +122,31 @@ export function Release() {
               </span>
               <span>
                 <b>{fault.message}</b>
-                <span className="figures block text-sm text-ink-2">{fault.path}</span>
+                <FaultPlace kit={kit.id} path={fault.path} />
               </span>
+            </li>
+          ))}
+          {deadEnds.map((end) => (
+            <li key={`${end.at} ${end.why}`} className="flex gap-3 border-b border-rule py-2">
+              <span className={`plate h-8 w-24 shrink-0 content-center text-center text-lg ${SEVERITY.error.look}`}>
+                Dead end
+              </span>
+              <div className="min-w-0 flex-1">
+                <p>
+                  <b>{end.at}</b>
+                </p>
+                <p>{end.why}</p>
+                <p className="text-sm text-ink-2">
+                  {answersText(kit, end.answers)}
+                  {end.combinations > 1 && ` and ${end.combinations - 1} more combinations`}
+                </p>
+                <Link
+                  className="inline-flex min-h-9 items-center text-ink-2 underline"
+                  to={partAddress(kit.id, 'dry-run')}
+                >
+                  Play it
+                </Link>
+              </div>
             </li>
           ))}
           {findings.map((finding) => (
@@ -162,6 +188,11 @@ export function Release() {
             <Button tone="primary" disabled={blocked !== undefined || busy} onClick={() => void release()}>
               Release it
             </Button>
+            {busy && (
+              <p role="status" className="font-bold">
+                Every combination is played once more before it is released; a long kit takes up to a minute.
+              </p>
+            )}
             <p className="text-sm text-ink-2">
               A released revision never changes. Jobs that are open keep the one they were opened with.
             </p>
@@ -188,6 +219,18 @@ export function Release() {
   );
 }
 
+/** Where a fault is, as the file has it; where the editor has a place for it, the way there. */
+function FaultPlace({ kit, path }: { kit: string; path: string }) {
+  const to = placeAddress(kit, path);
+  return to ? (
+    <Link className="figures block text-sm text-ink-2 underline" to={to}>
+      {path}
+    </Link>
+  ) : (
+    <span className="figures block text-sm text-ink-2">{path}</span>
+  );
+}
+
 function FindingRow({
   kit,
   finding,
@@ -200,6 +243,7 @@ function FindingRow({
   onReason: (reason: string) => void;
 }) {
   const { title, why, clears } = findingText(finding);
+  const to = placeAddress(kit.id, finding.path);
   const id = `reason-${findingKey(finding).replace(/\W+/g, '-')}`;
   return (
     <li className="flex gap-3 border-b border-rule py-2">
@@ -208,7 +252,14 @@ function FindingRow({
       </span>
       <div className="min-w-0 flex-1">
         <p>
-          <b>{title}</b> <span className="text-ink-2">· {placeText(finding)}</span>
+          <b>{title}</b> <span className="text-ink-2">· </span>
+          {to ? (
+            <Link className="inline-flex min-h-9 items-center text-ink-2 underline" to={to}>
+              {placeText(finding)}
+            </Link>
+          ) : (
+            <span className="text-ink-2">{placeText(finding)}</span>
+          )}
         </p>
         <p className="text-[15px]">
           {why}

@@ -4,6 +4,7 @@ import type { KitDocument } from '#core/kit/kit-document.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, useEditor } from './editor-store.ts';
+import { entryMark } from './finding-place.ts';
 import { LOOK } from './look.ts';
 
 /** One field of an entry: words, a number, one of a list, a tick, or the rule it depends on. */
@@ -193,6 +194,7 @@ export function RowList<Name extends RowListName>({
             <Row
               key={(entry as { id?: string }).id ?? index}
               name={name}
+              mark={entryMark(list, index)}
               onAway={() => change((draft) => void listOf(draft).splice(index, 1))}
               below={below?.(entry, edit(index))}
             >
@@ -219,17 +221,19 @@ export function RowList<Name extends RowListName>({
 
 function Row({
   name,
+  mark,
   onAway,
   below,
   children,
 }: {
   name: string;
+  mark: { 'data-entry': string };
   onAway: () => void;
   below?: ReactNode;
   children: ReactNode;
 }) {
   return (
-    <li className="border-b border-hair py-1">
+    <li className="border-b border-hair py-1" {...mark}>
       <div className="flex flex-wrap items-end gap-2">
         {children}
         <button type="button" aria-label={`Take ${name} away`} className="size-11 text-xl text-ink-2" onClick={onAway}>

@@ -1,10 +1,14 @@
+import { useState } from 'react';
 import { FIGURE_WORDS, KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { BASIS_TEXT } from '#contract/wording/en/terms.ts';
+import { stagesText } from '#contract/wording/stage-text.ts';
 import type { Station } from '#core/kit/kit-document.ts';
 import { FIGURE_BASES, type PrintedSpec } from '#core/kit/printed-spec.ts';
+import { procedureFromPrinted } from '#core/kit/procedure-from-printed.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { fromBase } from '#core/quantity/unit.ts';
 import type { MissingSpec } from '#core/tightening/kind/missing.ts';
+import type { ProcedureStage } from '#core/tightening/kind/procedure.ts';
 import { acceptBand, KINDS, type SpecKind, type TighteningSpec } from '#core/tightening/kinds.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
@@ -116,6 +120,12 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
                   }
                 />
               )}
+              {printed.spec.kind === 'procedure' && (
+                <Stages
+                  stages={printed.spec.stages}
+                  onStages={(stages) => specEdit(index, (spec) => put(spec, 'spec', { kind: 'procedure', stages }))}
+                />
+              )}
               <SpecFigures
                 spec={printed.spec}
                 onSpec={(spec) => specEdit(index, (entry) => put(entry, 'spec', spec))}
@@ -166,11 +176,54 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
       <button
         type="button"
         className="mt-1 min-h-11 px-2 underline"
-        onClick={() => edit((s) => s.specs.push({ spec: { kind: 'torque', targetNm: 20 }, printed: '20 N·m' }))}
+        onClick={() => edit((s) => s.specs.push(structuredClone(KINDS.missing.example)))}
       >
         Another value for other vehicles
       </button>
     </div>
+  );
+}
+
+/** The stages of a procedure, one a line, in the words they are read from. */
+function Stages({
+  stages,
+  onStages,
+}: {
+  stages: readonly ProcedureStage[];
+  onStages: (stages: ProcedureStage[]) => void;
+}) {
+  const [typed, setTyped] = useState(() => stagesText(stages));
+  const [fault, setFault] = useState<string>();
+  return (
+    <label className="w-full text-sm text-ink-2">
+      Stages, one a line, the last a torque: 68 N·m / turn 5 turns / back off 90° / tap / settle 10 min / 20 N·m
+      <textarea
+        className={`figures block w-full ${LOOK}`}
+        rows={Math.max(4, typed.split('\n').length)}
+        value={typed}
+        aria-invalid={fault !== undefined}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={() => {
+          const read = procedureFromPrinted(typed);
+          if (read.ok) {
+            setFault(undefined);
+            onStages(read.value.stages);
+          } else
+            setFault(
+              read.error.code === 'stageUnread'
+                ? `Line ${read.error.stage}, “${read.error.text}”: a torque with its unit, back off, turn, tap or settle.`
+                : read.error.code === 'tooFewStages'
+                  ? 'A procedure has at least two stages.'
+                  : 'A procedure ends with a torque.',
+            );
+        }}
+      />
+      {fault && (
+        <span role="alert" className="text-bad">
+          {fault} What was there stays.
+        </span>
+      )}
+    </label>
   );
 }
 

@@ -8,6 +8,7 @@ import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { Drive } from './DriveField.tsx';
 import { freshId, put, useEditor, useKit } from './editor-store.ts';
+import { useAskedEntry } from './finding-place.ts';
 import { Compounds } from './KitCompounds.tsx';
 import { LOOK } from './look.ts';
 import { OptionalText } from './OptionalText.tsx';
@@ -27,7 +28,8 @@ const TAGS: ReadonlyArray<readonly [JointTag, string]> = [
 export function StationEditor() {
   const kit = useKit();
   const change = useEditor((state) => state.change);
-  const [chosen, setChosen] = useState<string>();
+  const asked = useAskedEntry();
+  const [chosen, setChosen] = useState(() => (asked?.list === 'stations' ? kit.stations[asked.index]?.id : undefined));
   const station = kit.stations.find((entry) => entry.id === chosen) ?? kit.stations[0];
   const group = kit.groups.find((entry) => station && entry.stations.includes(station.id));
   const add = () =>
@@ -79,7 +81,7 @@ export function StationEditor() {
                         onClick={() => setChosen(id)}
                       >
                         <span className="figures w-8 shrink-0">{member.label}</span>
-                        <span className="min-w-0 flex-1 truncate text-sm">{member.name}</span>
+                        <span className="min-w-0 flex-1 wrap-anywhere text-sm">{member.name}</span>
                         <span className="figures shrink-0 text-xs text-ink-2">
                           {member.specs[0]?.printed.slice(0, 14)}
                         </span>

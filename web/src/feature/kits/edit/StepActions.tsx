@@ -1,8 +1,18 @@
-import { ACTION_FIELDS, type ActionField, actionText, freshAction, listNames } from '#contract/wording/action-text.ts';
+import { useState } from 'react';
+import {
+  ACTION_FIELDS,
+  type ActionField,
+  actionOf,
+  actionText,
+  canBeAdded,
+  listNames,
+  neededFields,
+} from '#contract/wording/action-text.ts';
 import { ACTION_TEXT } from '#contract/wording/en/terms.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Step } from '#core/kit/kit-step.ts';
 import type { Method, StepAction } from '#core/kit/step-action.ts';
+import { Button } from '../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { FigureField } from './FigureField.tsx';
 import { LOOK } from './look.ts';
@@ -34,7 +44,9 @@ function Field({
           value={(value as string | undefined) ?? ''}
           onChange={(event) => onChange(event.target.value || undefined)}
         >
-          {field.optional && <option value="">none named</option>}
+          {(field.optional || value === undefined) && (
+            <option value="">{field.optional ? 'none named' : 'choose which'}</option>
+          )}
           {value !== undefined && !names.some(({ id }) => id === value) && (
             <option value={String(value)}>{String(value)}, not there</option>
           )}
@@ -78,6 +90,9 @@ function Field({
             value={(value as string | undefined) ?? ''}
             onChange={(event) => onChange(event.target.value || undefined)}
           >
+            {value === undefined && !field.options.some(([option]) => option === '') && (
+              <option value="">choose</option>
+            )}
             {field.options.map(([option, text]) => (
               <option key={option} value={option}>
                 {text}
@@ -238,26 +253,83 @@ export function StepActions({
           );
         })}
       </ul>
-      <select
-        aria-label="Add an action"
-        className={LOOK}
-        value=""
-        onChange={(event) => {
-          const type = TYPES.find((one) => one === event.target.value);
-          const action = type && freshAction(kit, type, step.text.slice(0, 500));
-          if (action) edit((s) => s.actions.push(action));
-        }}
-      >
-        <option value="">Add an action</option>
-        {TYPES.map((type) => (
-          <option key={type} value={type} disabled={freshAction(kit, type, 'x') === undefined}>
-            {ACTION_TEXT[type]}
-          </option>
-        ))}
-      </select>
+      <AddAction kit={kit} suggested={step.text} onAdd={(action) => edit((s) => s.actions.push(action))} />
       {step.actions.length > 0 && (
         <p className="mt-1 text-sm text-ink-2">{step.actions.map((action) => actionText(kit, action)).join('; ')}</p>
       )}
     </div>
+  );
+}
+
+/** A further action: its kind first, then what it cannot do without, which nobody but the writer can say. */
+function AddAction({
+  kit,
+  suggested,
+  onAdd,
+}: {
+  kit: KitDocument;
+  /** The step's own words: what an action in words says, where nothing else is typed. */
+  suggested: string;
+  onAdd: (action: StepAction) => void;
+}) {
+  const [type, setType] = useState<StepAction['type']>();
+  const [values, setValues] = useState<Record<string, unknown>>({});
+  const [tried, setTried] = useState(false);
+  const leave = () => {
+    setType(undefined);
+    setValues({});
+    setTried(false);
+  };
+  const add = (action: StepAction) => {
+    onAdd(action);
+    leave();
+  };
+  const begin = (chosen: StepAction['type'] | undefined) => {
+    const given = chosen === 'do' ? { text: suggested.slice(0, 500) } : {};
+    const whole = chosen && actionOf(chosen, given);
+    if (whole) return add(whole);
+    setType(chosen);
+    setValues(given);
+  };
+  if (!type)
+    return (
+      <select
+        aria-label="Add an action"
+        className={LOOK}
+        value=""
+        onChange={(event) => begin(TYPES.find((one) => one === event.target.value))}
+      >
+        <option value="">Add an action</option>
+        {TYPES.map((one) => (
+          <option key={one} value={one} disabled={!canBeAdded(kit, one)}>
+            {ACTION_TEXT[one]}
+          </option>
+        ))}
+      </select>
+    );
+  const action = actionOf(type, values);
+  return (
+    <fieldset className="mt-2 flex flex-wrap items-end gap-2 border-2 border-ink p-3">
+      <legend className="px-1 font-bold">{ACTION_TEXT[type]}</legend>
+      {neededFields(type).map((field) => (
+        <Field
+          key={field.field}
+          kit={kit}
+          field={field}
+          value={values[field.field]}
+          label={ACTION_TEXT[type]}
+          onChange={(to) => setValues((now) => ({ ...now, [field.field]: to }))}
+        />
+      ))}
+      <Button onClick={leave}>Leave it</Button>
+      <Button tone="primary" onClick={() => (action ? add(action) : setTried(true))}>
+        Add it
+      </Button>
+      {tried && !action && (
+        <p role="alert" className="w-full font-bold text-bad">
+          Nothing is filled in for you: choose or type each of these first.
+        </p>
+      )}
+    </fieldset>
   );
 }

@@ -1,13 +1,16 @@
 import { type ReactNode, useState } from 'react';
 import { actionText } from '#contract/wording/action-text.ts';
 import { NEED_TEXT, PHASE_TEXT } from '#contract/wording/en/terms.ts';
+import { numberOf } from '#contract/wording/number-of.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Step, StepNeed } from '#core/kit/kit-step.ts';
+import { NOT_NAMED } from '#core/kit/not-named.ts';
 import type { Phase } from '#core/kit/phase.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, put, useEditor, useKit } from './editor-store.ts';
+import { entryMark, useAskedEntry, useShowAsked } from './finding-place.ts';
 import { LOOK } from './look.ts';
 import { SortableList } from './SortableList.tsx';
 import { StepActions } from './StepActions.tsx';
@@ -17,14 +20,16 @@ import { StepLists } from './StepLists.tsx';
 export function StepEditor() {
   const kit = useKit();
   const change = useEditor((state) => state.change);
-  const [open, setOpen] = useState<string>();
+  const asked = useAskedEntry();
+  const [open, setOpen] = useState(() => (asked?.list === 'steps' ? kit.steps[asked.index]?.id : undefined));
+  useShowAsked();
   const add = () =>
     change((draft) => {
       const id = freshId(draft.steps, `step-${draft.steps.length + 1}`);
       draft.steps.push({
         id,
         number: String(draft.steps.length + 1),
-        text: 'New step',
+        text: NOT_NAMED.steps,
         phase: draft.steps.at(-1)?.phase ?? 'prepare',
         actions: [],
       });
@@ -36,7 +41,8 @@ export function StepEditor() {
         <div className="mb-3 flex flex-wrap items-center gap-3">
           <Button onClick={add}>Add a step</Button>
           <p className="text-sm text-ink-2">
-            {kit.steps.length} steps, {kit.steps.reduce((sum, step) => sum + (step.minutes ?? 0), 0)} minutes given
+            {numberOf(kit.steps.length, 'step')}, {kit.steps.reduce((sum, step) => sum + (step.minutes ?? 0), 0)}{' '}
+            minutes given
             {kit.statedMinutes ? `, ${kit.statedMinutes} stated` : ''}.
           </p>
         </div>
@@ -100,7 +106,7 @@ function StepRow({
       if (target) recipe(target);
     });
   return (
-    <div className={`border-b border-rule ${open ? 'bg-sheet' : ''}`}>
+    <div className={`border-b border-rule ${open ? 'bg-sheet' : ''}`} {...entryMark('steps', index)}>
       <div className="flex items-start gap-2 py-1">
         {handle}
         <button

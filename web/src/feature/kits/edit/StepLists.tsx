@@ -3,6 +3,7 @@ import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
 import type { Aftercare } from '#core/kit/kit-document.ts';
 import type { Check, KitTool, Neighbour, Prerequisite, Temporary } from '#core/kit/kit-preparation.ts';
 import type { Disconnect, RemovedThing } from '#core/kit/kit-step.ts';
+import { NOT_NAMED } from '#core/kit/not-named.ts';
 import { PHASES } from '#core/kit/phase.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { CommitField } from '../../../ui/CommitField.tsx';
@@ -191,7 +192,7 @@ export function StepLists() {
         title="Comes off the vehicle"
         fields={REMOVED}
         nameOf={nameOf}
-        plain={() => ({ name: 'Cover bolts', count: 1, fate: 'refit' })}
+        plain={() => ({ name: NOT_NAMED.removed, count: 1, fate: 'refit' })}
         below={(thing, edit) => (
           <details className="w-full">
             <summary className="min-h-9 cursor-pointer text-sm text-ink-2">How it goes back</summary>
@@ -206,7 +207,7 @@ export function StepLists() {
         title="Opened and closed again"
         fields={DISCONNECTS}
         nameOf={nameOf}
-        plain={() => ({ name: 'Connector', kind: 'connector' })}
+        plain={() => ({ name: NOT_NAMED.disconnects, kind: 'connector' })}
         below={(entry, edit) => (
           <More name={entry.name}>
             <FieldGrid entry={entry} name={entry.name} fields={OPENED} edit={edit} />
@@ -218,14 +219,14 @@ export function StepLists() {
         title="Loosened for access"
         fields={NEIGHBOURS}
         nameOf={nameOf}
-        plain={() => ({ name: 'Neighbour bolt' })}
+        plain={() => ({ name: NOT_NAMED.neighbours })}
       />
       <RowList<'temporary'>
         list="temporary"
         title="Put on for the work"
         fields={NAMED}
         nameOf={nameOf}
-        plain={() => ({ name: 'Tape', goneBefore: { close: true } })}
+        plain={() => ({ name: NOT_NAMED.temporary, goneBefore: { close: true } })}
         below={(entry, edit) => <GoneBefore entry={entry} edit={edit} />}
       />
       <RowList<'baselines'>
@@ -234,7 +235,7 @@ export function StepLists() {
         fields={NAMED}
         nameOf={nameOf}
         plain={() => ({
-          name: 'Ride height',
+          name: NOT_NAMED.baselines,
           quantity: 'rideHeight',
           places: ['front left', 'front right', 'rear left', 'rear right'],
         })}
@@ -249,7 +250,7 @@ export function StepLists() {
         title="Checks"
         fields={SAID}
         nameOf={textOf}
-        plain={() => ({ text: 'Gap even on both sides' })}
+        plain={() => ({ text: NOT_NAMED.checks })}
         below={(entry, edit) => (
           <More name={entry.text}>
             <CheckFields kit={kit} entry={entry} name={entry.text} limits={CHECK} edit={edit} />
@@ -261,14 +262,14 @@ export function StepLists() {
         title="Cannot be taken back"
         fields={SAID}
         nameOf={textOf}
-        plain={() => ({ text: 'Cut the bracket' })}
+        plain={() => ({ text: NOT_NAMED.irreversible })}
       />
       <RowList<'prerequisites'>
         list="prerequisites"
         title="Before anything comes off"
         fields={SAID}
         nameOf={textOf}
-        plain={() => ({ text: 'Exhaust has cooled', kind: 'cooled' })}
+        plain={() => ({ text: NOT_NAMED.prerequisites, kind: 'cooled' })}
         below={(entry, edit) => (
           <More name={entry.text}>
             <FieldGrid entry={entry} name={entry.text} fields={PREREQUISITE} edit={edit} />
@@ -280,21 +281,21 @@ export function StepLists() {
         title="Cautions"
         fields={SAID}
         nameOf={textOf}
-        plain={() => ({ text: 'Support the vehicle on stands.' })}
+        plain={() => ({ text: NOT_NAMED.cautions })}
       />
       <RowList<'aftercare'>
         list="aftercare"
         title="Aftercare"
         fields={AFTERCARE}
         nameOf={textOf}
-        plain={() => ({ text: 'Check the torque again', about: 'joints', afterKm: 800 })}
+        plain={() => ({ text: NOT_NAMED.aftercare, about: 'joints' })}
       />
       <RowList<'tools'>
         list="tools"
         title="Tools on the sheet"
         fields={NAMED}
         nameOf={nameOf}
-        plain={() => ({ name: 'Spring compressor', special: true })}
+        plain={() => ({ name: NOT_NAMED.tools, special: true })}
         below={(entry, edit) => (
           <More name={entry.name}>
             <FieldGrid entry={entry} name={entry.name} fields={TOOL} edit={edit} />

@@ -3,7 +3,7 @@ import type { KitDraft } from '#contract/kit-draft.ts';
 import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { Shop } from '../../../test/stage.tsx';
 import { freshId, put, useEditor } from './editor-store.ts';
-import { addStations, mirrorStations, moveStations, widenFor } from './map-stations.ts';
+import { addStations, mirrorStations, moveStations, widenFor } from './map/map-stations.ts';
 
 const DRAFT = '/kit-library/drafts/transfer-case-guard';
 const draft = (over: Partial<KitDraft> = {}): KitDraft => ({

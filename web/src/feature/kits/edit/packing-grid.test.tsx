@@ -2,6 +2,7 @@ import '@testing-library/jest-dom/jest-globals';
 import { afterEach, beforeEach, describe, expect, it } from '@jest/globals';
 import { act, cleanup, render, screen, within } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { MemoryRouter } from 'react-router';
 import type { Item, KitDocument } from '#core/kit/kit-document.ts';
 import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { useEditor } from './editor-store.ts';
@@ -19,7 +20,7 @@ function grid(items: Item[] = ITEMS, rest: Partial<KitDocument> = { stations: []
   const document = structuredClone({ ...TRANSFER_CASE_GUARD, ...rest, items });
   useEditor.setState({ kit: document, save: 'saved', version: 1, checked: undefined });
   useEditor.temporal.getState().clear();
-  render(<PackingGrid />);
+  render(<PackingGrid />, { wrapper: MemoryRouter });
   return userEvent.setup();
 }
 const cell = (column: string, line: string) => screen.getByLabelText(`${column}, ${line}`);

@@ -1,6 +1,7 @@
 import { type FormEvent, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { assumptionText } from '#contract/wording/fact-text.ts';
+import { numberOf } from '#contract/wording/number-of.ts';
 import type { Draft } from '#core/kit/draft/drafting.ts';
 import { api, call } from '../../../shop/api.ts';
 import { useChange } from '../../../shop/queries.ts';
@@ -76,8 +77,9 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
         </div>
         {kit ? (
           <p className="figures">
-            {kit.items.length} packing lines · {kit.stations.length} stations in {kit.groups.length} groups ·{' '}
-            {kit.steps.length} steps · {kit.questions.length} questions
+            {numberOf(kit.items.length, 'packing line')} · {numberOf(kit.stations.length, 'station')} in{' '}
+            {numberOf(kit.groups.length, 'group')} · {numberOf(kit.steps.length, 'step')} ·{' '}
+            {numberOf(kit.questions.length, 'question')}
           </p>
         ) : (
           <p className="text-ink-2">Working it out.</p>

@@ -1,9 +1,9 @@
-import { format } from 'date-fns';
 import { useState } from 'react';
 import { VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import type { Pull } from '#core/job/job-state.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
 import { asksOf } from '#core/tightening/kinds.ts';
+import { shopFormat } from '../../../shop/shop-time.ts';
 import { Button } from '../../../ui/Button.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
@@ -34,7 +34,7 @@ export function CorrectPull({ pull, station, torque }: { pull: Pull; station: Pl
       <div className="flex items-center justify-between gap-3">
         <span className={pull.voided || pull.withdrawn ? 'text-ink-2 line-through' : ''}>
           <b className="figures">{pull.torqueNm.toFixed(1)} N·m</b> {VERDICT_TEXT[pull.verdict]}, {pull.wrench.label},{' '}
-          {pull.by.name}, {format(pull.atMs, 'HH:mm')}
+          {pull.by.name}, {shopFormat(pull.atMs, 'HH:mm')}
         </span>
         {correctable && (
           <button type="button" className="min-h-11 px-2 underline" onClick={() => setOpen(!open)}>

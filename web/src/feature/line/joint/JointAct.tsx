@@ -2,10 +2,12 @@ import { lazy, Suspense, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { PATTERN_TEXT } from '#contract/wording/en/terms.ts';
-import { wantsRideHeight } from '#core/job/gate/joint-gate.ts';
+import { stageDone } from '#contract/wording/stage-text.ts';
+import { wantsRideHeight, wantsTyreHeld } from '#core/job/gate/joint-gate.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { waitsOfAct } from '#core/job/line-progress.ts';
 import { lockerClock } from '#core/job/locker-window.ts';
+import { stageOf } from '#core/job/procedure-stage.ts';
 import { cautionsAt } from '#core/line/cautions-at.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { usePrimaryKey } from '../../../app/use-primary-key.ts';
@@ -14,13 +16,16 @@ import { Cautions } from '../../../job/Cautions.tsx';
 import { useLiveWrench } from '../../../job/live-wrench.ts';
 import { useStationMarks } from '../../../job/use-open-job.ts';
 import { ActionBar, Button } from '../../../ui/Button.tsx';
-import { FootButton, LineFoot } from '../LineFoot.tsx';
+import { FootButton } from '../FootButton.tsx';
+import { LineFoot } from '../LineFoot.tsx';
 import { StepHead } from '../StepHead.tsx';
 import type { LineInHand } from '../use-line.ts';
 import { WaitsPanel } from '../WaitsPanel.tsx';
+import { Accepted } from './Accepted.tsx';
 import { LoadStateBar } from './LoadStateBar.tsx';
 import { StartPanel } from './StartPanel.tsx';
 import { StationPanel } from './StationPanel.tsx';
+import { TyreBar } from './TyreBar.tsx';
 import { type TorqueStep, useTorqueStep } from './use-torque-step.ts';
 
 /** What the map calls the station to be worked. */
@@ -30,14 +35,19 @@ const CALL: Partial<Record<TorqueStep['step']['kind'], string>> = {
   snug: 'Snug here',
   pull: 'Pull here',
   confirmStop: 'To its stop',
+  stage: 'Stage here',
   loosen: 'Loosen this',
 };
+
+/** What the big action says while a bead cannot go on. */
+const BEAD_WAITS = { bottle: 'Pick the bottle', grade: 'Which strength?' } as const;
 
 /** Few acts have one. */
 const SheetFigure = lazy(() => import('../picture/SheetFigure.tsx').then((m) => ({ default: m.SheetFigure })));
 /** Drawn when the first bead is on: many groups have none. */
 const LockerGlass = lazy(() => import('./LockerGlass.tsx'));
-const ReasonSheet = lazy(() => import('../../../ui/ReasonSheet.tsx').then((m) => ({ default: m.ReasonSheet })));
+const FigureSheet = lazy(() => import('../owed/FigureSheet.tsx'));
+const StationSheet = lazy(() => import('./StationSheet.tsx'));
 const LoosenSheet = lazy(() => import('./LoosenSheet.tsx'));
 const WrenchSheet = lazy(() => import('./WrenchSheet.tsx'));
 
@@ -51,7 +61,7 @@ export function JointAct({ line, act }: { line: LineInHand; act: LineAct }) {
 function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; torque: TorqueStep }) {
   const { plan, state, group, stations, step, station, act: big, give } = torque;
   const marks = useStationMarks(plan, state, stations);
-  const [sheet, setSheet] = useState<'loosen' | 'wrench' | 'byFeel'>();
+  const [sheet, setSheet] = useState<'loosen' | 'wrench' | 'byFeel' | 'station'>();
   const [picked, setPicked] = useState<string>();
   const close = () => setSheet(undefined);
   const inspected = plan.stations.find((entry) => entry.id === picked) ?? station;
@@ -81,15 +91,18 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
 
   return (
     <>
-      <main className="flex min-h-64 flex-1 flex-col bg-bench lg:min-h-0">
+      <main className="flex min-h-64 min-w-0 flex-1 flex-col bg-bench md:min-h-0">
         {rideHeight && !starting && <LoadStateBar torque={torque} />}
-        <div className="grid-paper relative flex min-h-64 flex-1 flex-col lg:min-h-0">
+        {station && !rideHeight && step.kind === 'pull' && wantsTyreHeld(group, station, step.pass) && (
+          <TyreBar torque={torque} />
+        )}
+        <div className="grid-paper relative flex min-h-64 flex-1 flex-col md:min-h-0">
           {act.action.figure !== undefined && (
             <Suspense fallback={null}>
               <SheetFigure plan={plan} act={act} />
             </Suspense>
           )}
-          <div className="flex flex-wrap justify-between gap-x-6 px-5 pt-4">
+          <div className="flex flex-wrap justify-between gap-x-6 px-5 pt-4 short:max-xl:hidden">
             <div>
               <h2 className="plate text-2xl">{group.map.title}</h2>
               <p className="text-sm text-ink-2">{group.map.note}</p>
@@ -100,7 +113,7 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
               </p>
             )}
           </div>
-          <div className="min-h-56 flex-1 p-2 lg:min-h-0">
+          <div className="min-h-56 flex-1 p-2 short:min-h-40 md:min-h-0">
             <BoltMap
               group={group}
               stations={stations}
@@ -115,30 +128,39 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
                   return;
                 }
                 setPicked(id);
-                setSheet('loosen');
+                setSheet('station');
               }}
             />
           </div>
         </div>
         <div className="hidden px-5 py-2 xl:block">
           <MapLegend
-            marks={starting ? ['empty', 'started', 'snug'] : ['snug', 'atTorque', 'verified', 'reopened', 'bad']}
+            marks={
+              starting
+                ? ['empty', 'started', 'beaded', 'snug']
+                : ['snug', 'partTorque', 'atTorque', 'verified', 'reopened', 'bad']
+            }
           />
         </div>
         <LockerClock torque={torque} />
-        <LineFoot line={line} station={station}>
+        <LineFoot
+          line={line}
+          station={station}
+          seen={(last) => 'station' in last && group.stations.includes(last.station)}
+        >
           <FootButton text="Loosen" hotkey="L" onClick={() => setSheet('loosen')} />
         </LineFoot>
       </main>
-      <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet lg:order-none lg:w-[430px] lg:border-b-0 lg:border-l-2 xl:w-[460px]">
-        <div className="flex flex-1 flex-col lg:min-h-0 lg:overflow-y-auto">
+      <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet md:order-none md:w-[24rem] lg:w-[430px] md:border-b-0 md:border-l-2 xl:w-[460px]">
+        <div className="flex flex-1 flex-col md:min-h-0 md:overflow-y-auto">
           <StepHead line={line} act={act} />
           {refusal ? (
             <div className="flex flex-1 flex-col pt-4">
               <WaitsPanel line={line} refusal={refusal} />
             </div>
           ) : (
-            <div className="flex-1 px-5 pt-3 pb-3 lg:px-6">
+            <div className="flex-1 px-5 pt-3 pb-3 md:px-6">
+              <Accepted torque={torque} />
               <Cautions cautions={cautionsAt(plan, act)} read={begun} />
               {starting && station ? (
                 <StartPanel torque={torque} />
@@ -150,6 +172,19 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
         </div>
         {!refusal && <Action torque={torque} onLoosen={() => setSheet('loosen')} onByFeel={() => setSheet('byFeel')} />}
       </aside>
+      {sheet === 'station' && inspected && (
+        <Suspense fallback={null}>
+          <StationSheet
+            station={inspected}
+            torque={torque}
+            onLoosen={() => setSheet('loosen')}
+            onClose={() => {
+              close();
+              setPicked(undefined);
+            }}
+          />
+        </Suspense>
+      )}
       {sheet === 'loosen' && (
         <Suspense fallback={null}>
           <LoosenSheet
@@ -163,23 +198,13 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
           />
         </Suspense>
       )}
-      {sheet === 'byFeel' && (
+      {sheet === 'byFeel' && station && (
         <Suspense fallback={null}>
-          <ReasonSheet
-            open
+          <FigureSheet
+            target={station.id}
+            name={`station ${station.label}, ${station.name}`}
             onClose={close}
-            title={`Station ${station?.label ?? ''}: no figure`}
-            label="How was it judged?"
-            confirm="On the record"
-            usual={[
-              'By feel, as the sheet says',
-              'Figure from the vehicle maker’s manual',
-              'Same as its like neighbour',
-            ]}
-            onReason={(reason) => {
-              if (station) give({ type: 'confirmStop', station: station.id, reason });
-              close();
-            }}
+            onByFeel={(reason) => give({ type: 'confirmStop', station: station.id, reason })}
           />
         </Suspense>
       )}
@@ -219,10 +244,22 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
       );
     case 'compound':
       return (
-        <ActionBar className={fixed} onClick={act}>
-          Thread clean, bead on
+        <ActionBar className={fixed} onClick={act} disabled={!act}>
+          {!act
+            ? BEAD_WAITS[torque.bead.refusal ?? 'bottle']
+            : torque.bead.hole
+              ? 'Bolt and hole clean, bead on'
+              : 'Thread clean, bead on'}
         </ActionBar>
       );
+    case 'stage': {
+      const stage = stageOf(station, step.stage);
+      return (
+        <ActionBar className={fixed} onClick={act} disabled={!act}>
+          {stage?.do === 'tighten' ? 'Pull, then enter it' : stage ? `${stageDone(stage)}, next` : ''}
+        </ActionBar>
+      );
+    }
     case 'snug':
       return (
         <ActionBar className={fixed} onClick={act}>
@@ -242,6 +279,12 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
         </ActionBar>
       );
     case 'pull': {
+      if (torque.clash)
+        return (
+          <ActionBar className={fixed} disabled>
+            Which torque holds?
+          </ActionBar>
+        );
       if (torque.atMark)
         return (
           <ActionBar className={fixed} onClick={act}>
@@ -252,11 +295,17 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
         return (
           <div className={`grid grid-cols-[1fr_auto] ${fixed}`}>
             <ActionBar className="static!" onClick={act}>
-              Pin goes through
+              {torque.pinThrough ? 'A leg over the end' : 'Pin goes through'}
             </ActionBar>
-            <Button className="min-h-22 border-0!" onClick={torque.nextSlot}>
-              On to next slot
-            </Button>
+            {torque.pinThrough ? (
+              <Button className="min-h-22 border-0!" onClick={() => torque.pinFits('roundNut')}>
+                Legs round the nut
+              </Button>
+            ) : (
+              <Button className="min-h-22 border-0!" onClick={torque.slotTooFar ? onLoosen : torque.nextSlot}>
+                {torque.slotTooFar ? 'Washer or other nut' : 'On to next slot'}
+              </Button>
+            )}
           </div>
         );
       }
@@ -267,10 +316,16 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
           </ActionBar>
         );
       }
-      if (!wrench.wrench.live) {
+      if (!wrench.wrench.live || torque.through) {
+        const { setting, isSet } = torque;
+        const figure = setting && `${setting.value} ${setting.unit}`;
         return (
-          <ActionBar className={fixed} disabled>
-            Pull, then enter it
+          <ActionBar className={fixed} onClick={act} disabled={!act}>
+            {!figure || (isSet && !act)
+              ? 'Pull, then enter it'
+              : isSet
+                ? `Clicked at ${figure}, next`
+                : `${wrench.wrench.label} set to ${figure}`}
           </ActionBar>
         );
       }

@@ -37,6 +37,7 @@ export function JointFacts({ torque, onWrench }: { torque: TorqueStep; onWrench:
           {torque.group.again && <span> the vehicle’s own</span>}
           {bolt?.lengthMm ? <span className="figures"> × {bolt.lengthMm}</span> : null}
           <span className="block text-ink-2">
+            {bolt?.leftHand && <b className="block text-bad">Left-hand thread: tightens against the clock</b>}
             {[bolt?.propertyClass && classText(bolt.propertyClass), bolt?.singleUse ? 'use once' : undefined]
               .filter(Boolean)
               .join(', ')}

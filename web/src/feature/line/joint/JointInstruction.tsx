@@ -1,9 +1,13 @@
 import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
+import { setsOnTheThread } from '#core/compound/compound.ts';
 import { undoAdvice } from '#core/compound/compound-choice.ts';
 import { lockerCapacity } from '#core/job/locker-window.ts';
 import { oilBefore } from '#core/line/oil-before.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { BottlePick } from './BottlePick.tsx';
+import { RunDown } from './RunDown.tsx';
+import { StagePanel } from './StagePanel.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** What to do at a station that is not pulled yet, or not by a figure. */
@@ -22,12 +26,22 @@ export function JointInstruction({ torque }: { torque: TorqueStep }) {
       const capacity = lockerCapacity(plan, state, group.id);
       const oiled = oilBefore(plan, station);
       const undo = compound && undoAdvice(compound.kind);
+      const locking = station.stack.some(
+        (piece) => piece.kind === 'hardware' && index.items.get(piece.item)?.locking !== undefined,
+      );
       return (
         <div className="mt-3 text-xl">
           <p>
             Back it out, clean the thread, {compound ? COMPOUND_TEXT[compound.kind].toLowerCase() : 'compound'} on, and
             in again by hand.
           </p>
+          {locking && compound && setsOnTheThread(compound.kind) && (
+            <p className="mt-2 border-l-4 border-bad pl-3 text-base font-bold">
+              Its nut grips by itself: locker runs under it and keeps it from being used again. Ask a lead whether the
+              sheet means this joint.
+            </p>
+          )}
+          <BottlePick torque={torque} compound={compound} />
           {oiled !== undefined && (
             <p className="mt-2 text-base font-bold">
               Step {oiled} left oil here: degrease bolt and hole and let them dry. A trace keeps a locker from setting.
@@ -68,8 +82,11 @@ export function JointInstruction({ torque }: { torque: TorqueStep }) {
               Ran it down with a power tool
             </Button>
           )}
+          <RunDown key={station.id} torque={torque} />
         </div>
       );
+    case 'stage':
+      return <StagePanel torque={torque} stage={step.stage} />;
     case 'confirmStop':
       if (station.spec.kind === 'missing')
         return (

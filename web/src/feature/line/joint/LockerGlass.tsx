@@ -27,8 +27,8 @@ export default function LockerGlass({ torque }: { torque: TorqueStep }) {
           {leftS === 0 ? 'Locker has begun to set' : tight ? 'Locker closing' : 'Locker still workable'}
         </p>
         <p className="text-sm text-ink-2">
-          {clock.pullsLeft} to go; this pace needs {countdown(clock.needsS)}. Oldest bead is Station{' '}
-          {index.stations.get(clock.oldest)?.label}.
+          {clock.pullsLeft === 1 ? 'One pull is' : `${clock.pullsLeft} pulls are`} left, {countdown(clock.needsS)} at
+          this pace; the bead on station {index.stations.get(clock.oldest)?.label} is the oldest.
         </p>
       </div>
     </div>

@@ -83,7 +83,7 @@ export default function LoosenSheet({
           Back to started
         </Button>
         <Button tone={to === 'out' ? 'dark' : 'plain'} aria-pressed={to === 'out'} onClick={() => setTo('out')}>
-          Right out
+          Take it out
         </Button>
       </fieldset>
     </ReasonSheet>

@@ -1,10 +1,11 @@
 import { Link } from 'react-router';
-import { FIGURE_SOURCE_TEXT } from '#contract/wording/en/terms.ts';
+import { FACTOR_TEXT, FIGURE_SOURCE_TEXT } from '#contract/wording/en/terms.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { setsOnTheThread } from '#core/compound/compound.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { StackDrawing } from '../../../drawing/StackDrawing.tsx';
+import { BasisChoice } from './BasisChoice.tsx';
 import { GroupDone } from './GroupDone.tsx';
 import { JointFacts } from './JointFacts.tsx';
 import { JointInstruction } from './JointInstruction.tsx';
@@ -36,11 +37,18 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
         </p>
       </div>
       <p className="text-lg">{station.name}</p>
+      {pass?.kind === 'verify' && !torque.atMark && (
+        <p className="mt-1 border-l-4 border-paint pl-3 font-bold">
+          Second look: the same torque again, and nothing should move.
+        </p>
+      )}
       {torque.atMark ? (
         <p className="mt-3 text-xl">
           Its locker has set: look at the mark across head and part. Unbroken, it proves the joint; a pull that moves it
           breaks the bond. Broken, or no mark there: loosen it, clean it, and do it again.
         </p>
+      ) : torque.clash ? (
+        <BasisChoice torque={torque} clash={torque.clash} />
       ) : step.kind === 'pull' ? (
         <TorqueTarget torque={torque} />
       ) : (
@@ -64,6 +72,13 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
       {station.specBecause.length > 0 && (
         <p className="mt-3 text-sm">
           {station.printed}, because {reasonsText(plan, station.specBecause)}.
+        </p>
+      )}
+      {station.aimed && (
+        <p className="mt-2 border-l-4 border-ink pl-3">
+          {station.aimed.use === 'asPrinted'
+            ? `As printed, ${station.printed}, although its thread is not the one the figure counts on: chosen and signed.`
+            : `${Math.round(station.aimed.factor * 100)} % of the printed ${station.printed}, for the same load on this thread: ${FACTOR_TEXT[station.aimed.factorFrom ?? 'friction']}, chosen and signed.`}
         </p>
       )}
       {station.figureFrom && (

@@ -6,7 +6,9 @@ import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { acceptBand } from '#core/tightening/kinds.ts';
 import { useLiveWrench } from '../../../job/live-wrench.ts';
 import { useSettings } from '../../../shop/settings.ts';
-import { TypedReading } from './TypedReading.tsx';
+import { PlainReading } from './PlainReading.tsx';
+import { SeatFirst } from './SeatFirst.tsx';
+import { SlotPanel } from './SlotPanel.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** The gauge comes with the first wrench that speaks; typed readings need none. */
@@ -37,7 +39,7 @@ export function TorqueTarget({ torque }: { torque: TorqueStep }) {
   const { second } = shown;
   const unit = first.unit as TorqueUnit;
   const ends = showBand(finite.minNm, finite.maxNm, unit);
-  const live = wrench?.faults.length === 0 && wrench.wrench.live;
+  const live = wrench?.faults.length === 0 && wrench.wrench.live && !torque.through;
   return (
     <>
       <div className="mt-2 flex flex-wrap items-end justify-between gap-x-2">
@@ -65,11 +67,16 @@ export function TorqueTarget({ torque }: { torque: TorqueStep }) {
             </>
           ) : band.angle ? (
             <>
-              <p className="text-sm text-ink-2">then turn</p>
+              <p className="text-sm text-ink-2">{torque.turnedDeg > 0 ? 'turn on by' : 'then turn'}</p>
               <p className="figures text-2xl">
-                {band.angle.targetDeg}°{' '}
+                {Math.round(band.angle.targetDeg - torque.turnedDeg)}°{' '}
                 <span className="text-base text-ink-2">±{Math.round(band.angle.maxDeg - band.angle.targetDeg)}</span>
               </p>
+              {torque.turnedDeg > 0 && (
+                <p className="figures text-sm text-ink-2">
+                  {Math.round(torque.turnedDeg)}° of {band.angle.targetDeg}° done
+                </p>
+              )}
             </>
           ) : (
             <>
@@ -106,27 +113,15 @@ export function TorqueTarget({ torque }: { torque: TorqueStep }) {
             />
           </Suspense>
           {band.angle && clicked && <p className="figures">turned {Math.round(angleDeg)}° in all</p>}
-          {held && (
-            <p role="status" className="border-2 border-ink p-3">
-              Stands at <b className="figures">{showTorqueIn(held.torqueNm, unit).number}</b> {unit}. Does the pin go
-              through? Never turn back to make it fit.
-            </p>
-          )}
         </>
       )}
+      {held && <SlotPanel torque={torque} held={held} unit={unit} />}
       {station.spec.kind === 'bearing' && (
-        <label className="mt-2 flex min-h-14 items-center gap-3 font-bold">
-          <input
-            type="checkbox"
-            className="size-7"
-            checked={torque.seated}
-            onChange={(event) => torque.setSeated(event.target.checked)}
-          />
-          Seated at {showTorqueIn(station.spec.seatNm, unit).number} {unit} while turning, backed off{' '}
-          {station.spec.backOffDeg}°
-        </label>
+        <SeatFirst key={station.id} torque={torque} spec={station.spec} unit={unit} />
       )}
-      {(!live || status === 'lost') && wrench?.faults.length === 0 && <TypedReading torque={torque} />}
+      {(!live || torque.through || status === 'lost') && !held && wrench?.faults.length === 0 && (
+        <PlainReading torque={torque} />
+      )}
     </>
   );
 }

@@ -27,7 +27,13 @@ export function TypedReading({ torque }: { torque: TorqueStep }) {
     const number = Number(value.replace(',', '.'));
     if (value.trim() === '') return;
     // A number that is none is judged like any other: the refusal says what is wrong with it.
-    if (torque.type(Number.isNaN(number) ? -1 : number, unit, angle === '' ? undefined : Number(angle))) {
+    if (
+      torque.type(
+        Number.isNaN(number) ? -1 : number,
+        unit,
+        angle === '' ? {} : { angleDeg: Number(angle.replace(',', '.')) },
+      )
+    ) {
       setValue('');
       setAngle('');
     }

@@ -2,6 +2,7 @@ import { wrenchFaultText } from '#contract/wording/wrench-fault-text.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { usableBand } from '#core/wrench/usable-band.ts';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { AdapterFields } from './AdapterFields.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** The shop's wrenches for this pull: those that may do it first, the others with the reason why not. */
@@ -60,6 +61,7 @@ export default function WrenchSheet({
           );
         })}
       </ul>
+      {band && <AdapterFields key={wrench?.wrench.id} torque={torque} />}
     </Sheet>
   );
 }

@@ -6,10 +6,10 @@ import type { ReactElement } from 'react';
 import type { JobCommand } from '#core/job/acts.ts';
 import { lockerClock } from '#core/job/locker-window.ts';
 import { indexOf } from '#core/kit/plan.ts';
+import type { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
 import type { AcceptBand } from '#core/tightening/band.ts';
 import { rankWrenches } from '#core/wrench/suitable-wrench.ts';
 import { MIRA, NOON, platesSnug, pullOf, WRENCHES } from '#demo/try-job.ts';
-import type { Worker } from '#demo/work-through.ts';
 import { LoadStateBar } from './LoadStateBar.tsx';
 import LockerGlass from './LockerGlass.tsx';
 import LoosenSheet from './LoosenSheet.tsx';
@@ -19,7 +19,7 @@ import WrenchSheet from './WrenchSheet.tsx';
 afterEach(cleanup);
 
 /** What a torque sheet reads of the screen it lies on; what it gives and chooses is kept. */
-function torqueOf(worker: Worker, over: Partial<TorqueStep> = {}) {
+function torqueOf(worker: CarefulFitter, over: Partial<TorqueStep> = {}) {
   const given: JobCommand[] = [];
   const { plan, state } = worker.log;
   const torque = {
@@ -46,7 +46,7 @@ const showSheet = async (part: ReactElement) => {
 const nothing = () => undefined;
 
 describe('loosening a station', () => {
-  const station = (worker: Worker, id: string) => worker.log.plan.stations.find((entry) => entry.id === id);
+  const station = (worker: CarefulFitter, id: string) => worker.log.plan.stations.find((entry) => entry.id === id);
 
   it('with none chosen says how to choose one, and gives nothing', async () => {
     const { torque, given } = torqueOf(platesSnug().worker);
@@ -70,7 +70,7 @@ describe('loosening a station', () => {
     expect(loosen).toBeDisabled();
     await user.click(screen.getByRole('button', { name: 'Part moved' }));
     await user.type(screen.getByLabelText('Why is it loosened?'), ' on the lift ');
-    await user.click(screen.getByRole('button', { name: 'Right out' }));
+    await user.click(screen.getByRole('button', { name: 'Take it out' }));
     await user.click(loosen);
     expect(given).toEqual([{ type: 'loosen', station: first, to: 'out', reason: 'Part moved on the lift' }]);
   });
@@ -227,7 +227,7 @@ describe('the clock of the locker', () => {
       Date.now = () => clock.closesAtMs - 432_000;
       show(<LockerGlass torque={torque} />);
       expect(screen.getByRole('timer')).toHaveAccessibleName(/: 7:12 left$/);
-      expect(screen.getByText(/Oldest bead is Station/)).toBeVisible();
+      expect(screen.getByText(/is the oldest/)).toBeVisible();
       cleanup();
       Date.now = () => clock.closesAtMs - 1000;
       show(<LockerGlass torque={torque} />);

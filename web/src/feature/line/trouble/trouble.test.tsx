@@ -5,14 +5,14 @@ import userEvent from '@testing-library/user-event';
 import { Route } from 'react-router';
 import { stationState } from '#core/job/job-state.ts';
 import { indexOf } from '#core/kit/plan.ts';
+import type { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
 import { plate, platesSnug } from '#demo/try-job.ts';
-import type { Worker } from '#demo/work-through.ts';
 import { stageJob } from '../../../test/job-stage.tsx';
 import TroubleSheet from './TroubleSheet.tsx';
 
 afterEach(cleanup);
 
-async function trouble(worker: Worker, station = 's1') {
+async function trouble(worker: CarefulFitter, station = 's1') {
   const found = indexOf(worker.log.plan).stations.get(station);
   if (!found) throw new Error(station);
   const sheet = <TroubleSheet station={found} onClose={() => undefined} />;

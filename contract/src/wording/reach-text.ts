@@ -1,0 +1,33 @@
+import { indexOf, type Plan } from '#core/kit/plan.ts';
+import type { Reach } from '#core/rehearse/reach.ts';
+import { minutesText } from './minutes-text.ts';
+import { stepTitle } from './step-text.ts';
+
+/** Things named at most; the rest is counted. */
+const MOST = 4;
+const listed = (names: readonly string[]): string =>
+  names.length > MOST ? `${names.slice(0, MOST).join(', ')} and ${names.length - MOST} more` : names.join(', ');
+
+/** How far the work gets: `Up to step 11 of 20, about 1 h 40 min`. */
+export function reachText(plan: Plan, reach: Reach): string {
+  const { steps, stopsAt, workMinutes, waitMinutes } = reach;
+  const total = minutesText(workMinutes + waitMinutes);
+  if (stopsAt === undefined) return `All ${steps.of} steps can be worked, in about ${total}.`;
+  const { steps: byId } = indexOf(plan);
+  const stop = byId.get(stopsAt);
+  const last = reach.lastStep === undefined ? undefined : byId.get(reach.lastStep);
+  const at = stop ? `step ${plan.steps.indexOf(stop) + 1} of ${steps.of}, ${stepTitle(plan, stop)}` : 'a step';
+  if (steps.done === 0 || !last) return `It stops at ${at}, before anything is done.`;
+  return `Work goes on for about ${total}, to ${at}.`;
+}
+
+/** How the vehicle stands then: whether it may be rolled, and what keeps it. */
+export function standsText({ rolls, load, open, halfDone }: Reach): string {
+  if (rolls) return 'Then it stands on its wheels with nothing open: it may be rolled aside.';
+  const because = [
+    load !== undefined && load !== 'onWheels' && 'it hangs',
+    open.length > 0 && `open or off: ${listed(open)}`,
+    halfDone.length > 0 && `not at torque: ${listed(halfDone)}`,
+  ].filter(Boolean);
+  return `Then it keeps its bay, and is not rolled: ${because.join('; ')}.`;
+}

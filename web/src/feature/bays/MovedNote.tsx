@@ -1,0 +1,93 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { JobCard } from '#contract/job.ts';
+import { api, call } from '../../shop/api.ts';
+import { useChange } from '../../shop/queries.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
+import { Button } from '../../ui/Button.tsx';
+import type { Place } from './DayPlan.tsx';
+
+const placeOf = ({ bay, plannedStartMs }: Place): Place => ({ bay, plannedStartMs });
+
+/** A job that was moved on the rule: where it was, and where it is now. */
+interface Moved {
+  job: JobCard;
+  to: Place;
+}
+
+export interface MovingOnRule {
+  last?: Moved;
+  failure?: string;
+  busy: boolean;
+  move(job: JobCard, to: Place): void;
+  putBack(): void;
+  dismiss(): void;
+  /** A job where it was just put, while the server is being told. */
+  asPut(job: JobCard): JobCard;
+}
+
+/** Moves jobs on the rule, and remembers the last one so that it can be put back. */
+export function useMoveOnRule(): MovingOnRule {
+  const { act, busy, failure, clearFailure } = useChange('jobs');
+  const [last, setLast] = useState<Moved>();
+  const [underWay, setUnderWay] = useState<Moved>();
+  const send = async (job: JobCard, to: Place) => {
+    setUnderWay({ job, to });
+    const done = await act(() =>
+      call(api.jobs[':jobId'].slot.$put({ param: { jobId: job.id }, json: { ...job.slot, ...to } })),
+    );
+    setUnderWay(undefined);
+    return done;
+  };
+  return {
+    last,
+    failure,
+    busy,
+    move: (job, to) => void send(job, to).then((done) => setLast(done ? { job, to } : undefined)),
+    putBack: () => void (last && send(last.job, placeOf(last.job)).then((done) => done && setLast(undefined))),
+    dismiss: () => {
+      clearFailure();
+      setLast(undefined);
+    },
+    asPut: (job) => (underWay?.job.id === job.id ? { ...job, ...underWay.to } : job),
+  };
+}
+
+/** What was moved last, the way back, and the card that no longer says where it stands. */
+export function MovedNote({ moving: { last, failure, busy, putBack, dismiss } }: { moving: MovingOnRule }) {
+  if (failure)
+    return (
+      <p role="alert" className="mx-5 mt-3 border-2 border-bad bg-sheet p-3 text-bad">
+        {failure} It stays where it was.
+      </p>
+    );
+  if (!last) return null;
+  const { job, to } = last;
+  return (
+    <div
+      role="status"
+      className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-2 border-ink bg-sheet px-3 py-1"
+    >
+      <span>
+        <b>
+          {job.vehicle.plate} {job.vehicle.model}
+        </b>{' '}
+        now in bay {to.bay}, {shopFormat(to.plannedStartMs, 'EEE d MMM HH:mm')}. Its printed card says otherwise.
+      </span>
+      <span className="flex flex-wrap gap-2">
+        <Link
+          className="inline-flex min-h-11 items-center border-2 border-ink px-4 font-bold"
+          to={`/jobs/${job.id}/card?print=1`}
+        >
+          Print the card again
+        </Link>
+        <Button className="min-h-11!" disabled={busy} onClick={putBack}>
+          Put it back
+        </Button>
+        <Button className="min-h-11!" onClick={dismiss}>
+          Seen
+        </Button>
+      </span>
+    </div>
+  );
+}

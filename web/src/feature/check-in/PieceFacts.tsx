@@ -1,0 +1,98 @@
+import { classText } from '#contract/wording/class-text.ts';
+import { differenceText, mixedUpText } from '#contract/wording/look-alike-text.ts';
+import type { LookAlike } from '#core/kit/look-alike.ts';
+import type { PlanItem } from '#core/kit/plan.ts';
+import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
+import { CheckRuler, HeadFront } from '../../drawing/HeadFront.tsx';
+
+/** All that a piece is known by. */
+export function PieceFacts({ item }: { item: PlanItem }) {
+  const facts = [
+    item.thread && `thread ${item.thread.replaceAll('x', '×')}${item.leftHand ? ', left-hand' : ''}`,
+    item.lengthMm && item.kind !== 'part' && `${item.lengthMm} mm long`,
+    item.propertyClass && classText(item.propertyClass),
+    item.finish,
+    item.acrossFlatsMm && item.kind !== 'part' && `${item.acrossFlatsMm} mm across flats`,
+    item.insideMm &&
+      item.outsideMm &&
+      `${item.insideMm} inside, ${item.outsideMm} outside, ${item.thicknessMm ?? '?'} thick`,
+    item.locking && (item.locking === 'nylon' ? 'nylon ring' : 'grips by its own thread'),
+    item.singleUse && 'use once',
+  ].filter(Boolean);
+  return (
+    <>
+      <HandedFacts item={item} />
+      {facts.length > 0 && <p className="mt-1 text-ink-2">{facts.join(' · ')}</p>}
+    </>
+  );
+}
+
+/** A piece from the side and from the front at true size, with a ruler to check the screen by. */
+export function PieceViews({ item, pxPerMm }: { item: PlanItem; pxPerMm: number }) {
+  if (item.kind !== 'bolt' && item.kind !== 'nut' && item.kind !== 'stud') return null;
+  return (
+    <div className="mt-3 grid gap-2 overflow-x-auto">
+      <div className="flex flex-wrap items-center gap-4">
+        {item.kind !== 'nut' && <HardwareDrawing item={item} pxPerMm={pxPerMm} />}
+        <HeadFront item={item} pxPerMm={pxPerMm} />
+      </div>
+      <CheckRuler pxPerMm={pxPerMm} />
+    </div>
+  );
+}
+
+/** Which side, which stamp, which way round: read off the part itself, from the driver's seat. */
+function HandedFacts({ item }: { item: PlanItem }) {
+  const rows = [
+    ['For the', item.side, ', from the driver’s seat'],
+    ['Stamped', item.mark, ''],
+    ['Way round', item.facing, ''],
+    ['In it', item.insert, ''],
+    ['Before it goes on', item.treatment, ''],
+  ].flatMap(([name, value, after]) => (value ? [{ name, value, after }] : []));
+  if (rows.length === 0) return null;
+  return (
+    <dl className="mt-2 border-l-4 border-ink pl-3">
+      {rows.map(({ name, value, after }) => (
+        <div key={name} className="flex gap-2">
+          <dt className="text-ink-2">{name}</dt>
+          <dd>
+            <b>{value}</b>
+            {after}
+          </dd>
+        </div>
+      ))}
+    </dl>
+  );
+}
+
+/** What this piece may be taken for, what tells them apart, and what comes of mixing them up. */
+export function LookAlikes({ alikes }: { alikes: ReadonlyArray<LookAlike<PlanItem>> }) {
+  if (alikes.length === 0) return null;
+  return (
+    <section aria-label="Looks like" className="mt-3 border-2 border-ink p-3">
+      <h3 className="font-bold">Do not take for it</h3>
+      <ul>
+        {alikes.map(({ piece, differs }) => (
+          <li key={piece.id} className="mt-1">
+            <b>
+              {piece.line} {piece.name}
+            </b>
+            {/* The other's own figures stand with the other. */}
+            <span className="block">This one: {differs.map(differenceText).join('; ')}.</span>
+            {differs.slice(0, 1).map((difference) => {
+              const text = mixedUpText(difference);
+              return (
+                text && (
+                  <span key={difference.what} className="block text-sm text-ink-2">
+                    {text}
+                  </span>
+                )
+              );
+            })}
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

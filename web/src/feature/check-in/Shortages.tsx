@@ -1,0 +1,86 @@
+import { useEffect, useState } from 'react';
+import { reachText, standsText } from '#contract/wording/reach-text.ts';
+import { stepTitle } from '#contract/wording/step-text.ts';
+import type { Shortage } from '#core/job/hardware-ledger.ts';
+import type { JobLog } from '#core/job/job-log.ts';
+import { indexOf, type Plan } from '#core/kit/plan.ts';
+import { lineOf } from '#core/line/line.ts';
+import type { Reach } from '#core/rehearse/reach.ts';
+import { useJobStore } from '../../job/job-store.ts';
+import { serverNowMs } from '../../shop/clock.ts';
+import { Button } from '../../ui/Button.tsx';
+import { kitWorker, workerFailure } from '../../worker/kit-worker.ts';
+
+/** What waits for the missing pieces: stations by their numbers, steps by their titles. */
+function waitingText(plan: Plan, { stations, acts }: Shortage): string {
+  const { stations: byId } = indexOf(plan);
+  const line = lineOf(plan);
+  const labels = stations.map((id) => byId.get(id)?.label ?? id);
+  const steps = [...new Set(acts.flatMap((id) => line.actById.get(id)?.step ?? []))].flatMap((id) => {
+    const step = line.stepById.get(id);
+    return step ? [`step ${step.number}, ${stepTitle(plan, step.step)}`] : [];
+  });
+  if (labels.length + steps.length === 0) return 'Nothing waits for it yet.';
+  const parts = [
+    labels.length > 0 && `${labels.length === 1 ? 'station' : 'stations'} ${labels.join(', ')}`,
+    ...steps,
+  ].filter(Boolean);
+  const text = parts.join('; ');
+  return `${text.charAt(0).toUpperCase()}${text.slice(1)} ${labels.length + steps.length === 1 ? 'waits' : 'wait'}; the rest can be worked.`;
+}
+
+/** Each line that is short, what waits for it, and the way out. */
+export function Shortages({
+  plan,
+  short,
+  onStock,
+}: {
+  plan: Plan;
+  short: readonly Shortage[];
+  onStock: (shortage: Shortage) => void;
+}) {
+  return short.map((shortage) => (
+    <section key={shortage.item.id} className="mt-4 border-2 border-bad p-4">
+      <h3 className="font-bold">
+        {shortage.short} short: {shortage.item.line} {shortage.item.name}
+      </h3>
+      <p className="text-ink-2">{waitingText(plan, shortage)}</p>
+      <Button className="mt-3" onClick={() => onStock(shortage)}>
+        Use shop stock
+      </Button>
+    </section>
+  ));
+}
+
+/** How far the job gets with what is there, and how the vehicle stands then; worked out beside the screen. */
+export function HowFar() {
+  const log = useJobStore((store) => store.log);
+  const [told, setTold] = useState<{ log: JobLog; reach?: Reach; failure?: string }>();
+  useEffect(() => {
+    if (!log) return undefined;
+    let newest = true;
+    const { setup, plan, state } = log;
+    // A device that starts no worker is told so like any other failure.
+    Promise.resolve()
+      .then(() => kitWorker().reach({ setup, plan, state }, serverNowMs()))
+      .then((reach) => newest && setTold({ log, reach }))
+      .catch((error: unknown) => newest && setTold({ log, failure: workerFailure(error) }));
+    return () => {
+      newest = false;
+    };
+  }, [log]);
+  if (!log) return null;
+  return (
+    <section aria-label="Without what is short" aria-live="polite" className="mt-4 border-l-4 border-ink pl-3">
+      <h3 className="font-bold">With what is there</h3>
+      {told?.log === log && told.reach ? (
+        <>
+          <p>{reachText(log.plan, told.reach)}</p>
+          {told.reach.stopsAt !== undefined && <p className="text-ink-2">{standsText(told.reach)}</p>}
+        </>
+      ) : (
+        <p className="text-ink-2">{(told?.log === log && told.failure) || 'Working it out.'}</p>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,58 @@
+import { roundTo } from '#core/quantity/rounding.ts';
+import { fromBase } from '#core/quantity/unit.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { TypedReading } from './TypedReading.tsx';
+import type { TorqueStep } from './use-torque-step.ts';
+import { useWrenchSetting } from './wrench-setting.ts';
+
+/** A pull with a wrench that cannot speak: what it is set to, and what it showed. */
+export function PlainReading({ torque }: { torque: TorqueStep }) {
+  const { setting, isSet, wrench, through, band } = torque;
+  const before = useWrenchSetting((settings) => settings.wrench);
+  const beforeNm = useWrenchSetting((settings) => settings.settingNm);
+  if (!wrench || !band) return null;
+  const { label } = wrench.wrench;
+  const figure = setting && `${setting.value} ${setting.unit}`;
+  const atBolt = setting && through && roundTo(fromBase(setting.torqueNm, setting.unit), 1);
+  return (
+    <div className="mt-3">
+      {setting && (
+        <div className={`border-2 p-3 ${isSet ? 'border-rule' : 'border-ink bg-bench'}`}>
+          <p className={isSet ? 'text-ink-2' : 'text-lg font-bold'}>
+            {isSet ? `${label} is set to` : `Set ${label} to`}
+          </p>
+          <p className="figures text-4xl font-bold">{figure}</p>
+          {atBolt !== undefined && (
+            <p className="figures text-ink-2">
+              through the adapter: {atBolt} {setting.unit} at the bolt
+            </p>
+          )}
+          {!isSet && (
+            <p className="text-sm text-ink-2">
+              {before === undefined
+                ? 'Its first pull here: look at the scale.'
+                : before !== wrench.wrench.id
+                  ? 'Another wrench than the pull before.'
+                  : `It still stands at ${roundTo(fromBase(beforeNm ?? 0, setting.unit), 1)} ${setting.unit}.`}
+            </p>
+          )}
+        </div>
+      )}
+      {(!setting || isSet) && <TypedReading torque={torque} />}
+      {(!setting || isSet) && (
+        <Button
+          className="mt-2"
+          onClick={() =>
+            torque.type(
+              setting?.value ?? fromBase(band.targetNm, wrench.wrench.scaleUnit),
+              setting?.unit ?? wrench.wrench.scaleUnit,
+              { movementDeg: 0 },
+            )
+          }
+        >
+          It clicked and nothing turned
+        </Button>
+      )}
+    </div>
+  );
+}
