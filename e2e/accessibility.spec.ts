@@ -75,11 +75,12 @@ for (const theme of ['day', 'night'] as const) {
       ['/kits/rear-anti-roll-bar', 'What changed'],
       ['/kits/read', 'Read a maker’s sheet'],
       ['/kits/drafts/rear-anti-roll-bar', 'Adjustable rear'],
-      ['/kits/drafts/rear-anti-roll-bar/map', 'Lay out'],
+      ['/kits/drafts/rear-anti-roll-bar/map', 'Marking out'],
       ['/kits/drafts/rear-anti-roll-bar/stations', 'Stack, head to nut'],
       ['/kits/drafts/rear-anti-roll-bar/groups', 'Adjustable rear'],
       ['/kits/drafts/rear-anti-roll-bar/steps', 'Comes off the vehicle'],
       ['/kits/drafts/rear-anti-roll-bar/questions', 'Every combination'],
+      ['/kits/drafts/rear-anti-roll-bar/dry-run', 'Every vehicle'],
       ['/kits/drafts/rear-anti-roll-bar/release', 'Findings'],
     ] as const) {
       await page.goto(`${app.url}${address}`);

@@ -1,7 +1,8 @@
-import { expect, GUARD_TO_TORQUE, give, openJob, signIn, test } from './support/app.ts';
+import { expect, GUARD_TO_TORQUE, give, openJob, setWrench, signIn, test } from './support/app.ts';
 
 /** Types a reading into the torque screen. */
 async function type(page: import('@playwright/test').Page, reading: string) {
+  await setWrench(page);
   await page.getByLabel(/Reading from/).fill(reading);
   await page.keyboard.press('Enter');
 }
@@ -125,10 +126,11 @@ test('bad input is answered where it was made', async ({ page, app }) => {
   await page.keyboard.type('2.5');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('alert')).toContainText('Not a count');
-  await page.getByRole('button', { name: 'Understood' }).click();
+  await page.getByRole('button', { name: 'Seen' }).click();
   await give(page, job, ...GUARD_TO_TORQUE);
   await page.goto(`${app.url}/jobs/${job}/line`);
   await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
+  await setWrench(page);
   await page.getByLabel('Unit').selectOption('N·m');
   for (const [reading, title] of [
     ['9999', 'That is no torque of this trade'],
@@ -138,7 +140,7 @@ test('bad input is answered where it was made', async ({ page, app }) => {
   ]) {
     await type(page, reading ?? '');
     await expect(page.getByRole('alert')).toContainText(title ?? '');
-    await page.getByRole('button', { name: 'Understood' }).click();
+    await page.getByRole('button', { name: 'Seen' }).click();
   }
   await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
 });
@@ -173,12 +175,12 @@ test('a malformed kit file is answered with path and reason; a good one joins th
   await pick(JSON.stringify(broken));
   await expect(page.getByRole('dialog')).toContainText('stations[1].compound');
   await expect(page.getByRole('dialog')).toContainText('no compound has this id');
-  await page.getByRole('button', { name: 'Understood' }).click();
+  await page.getByRole('button', { name: 'Seen' }).click();
   await pick('{"format": ');
   await expect(page.getByRole('dialog')).toContainText('not JSON');
-  await page.getByRole('button', { name: 'Understood' }).click();
+  await page.getByRole('button', { name: 'Seen' }).click();
   await pick(JSON.stringify({ ...kit, id: 'guard-two', title: 'Guard for the second case' }));
   await expect(page.getByRole('dialog')).toContainText('Kit added');
-  await page.getByRole('button', { name: 'Understood' }).click();
+  await page.getByRole('button', { name: 'Seen' }).click();
   await expect(page.getByRole('button', { name: /Guard for the second case/ })).toBeVisible();
 });

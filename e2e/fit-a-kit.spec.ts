@@ -2,7 +2,7 @@ import { execFileSync } from 'node:child_process';
 import type { Page } from '@playwright/test';
 import type { JobLog } from '#core/job/job-log.ts';
 import { stationState } from '#core/job/job-state.ts';
-import { expect, signIn, swiftHand, test, whereNow } from './support/app.ts';
+import { expect, setWrench, signIn, swiftHand, test, whereNow } from './support/app.ts';
 import { workOnScreen } from './support/line.ts';
 
 const allSnug = ({ plan, state }: JobLog, group: string): boolean =>
@@ -35,6 +35,7 @@ test('a kit from sign-in to the PDF, with a keyboard alone', async ({ page, app 
   // Receive: vehicle, kit, its one open question.
   await page.getByRole('link', { name: 'Receive a vehicle' }).focus();
   await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Vehicle', exact: true })).toBeVisible();
   await page.getByRole('button', { name: /Tussock/ }).focus();
   await page.keyboard.press('Enter');
   await page.getByRole('button', { name: /Front recovery points/ }).focus();
@@ -63,7 +64,7 @@ test('a kit from sign-in to the PDF, with a keyboard alone', async ({ page, app 
   await page.keyboard.press('Enter');
   const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';
   await workOnScreen(page, job, { until: (log, act) => act.action.type === 'torque' && allSnug(log, 'plate') });
-  await expect(page.getByRole('timer')).toContainText('16 to go');
+  await expect(page.getByRole('timer')).toContainText('16 pulls are left');
   // Three rounds with the live wrench.
   const seen: string[] = [];
   for (let pull = 0; pull < 24; pull++) {
@@ -122,6 +123,7 @@ test.describe('on a phone, by touch', () => {
     for (const digit of '3690') await page.getByRole('button', { name: digit, exact: true }).tap();
     await page.getByRole('button', { name: 'Enter' }).tap();
     await page.getByRole('link', { name: 'Receive a vehicle' }).tap();
+    await expect(page.getByRole('heading', { name: 'Vehicle', exact: true })).toBeVisible();
     await page.getByRole('button', { name: /Carrick/ }).tap();
     await page.getByRole('button', { name: /Transfer-case guard/ }).tap();
     await page.getByRole('button', { name: 'Open the job' }).tap();
@@ -145,16 +147,17 @@ test.describe('on a phone, by touch', () => {
       await page.getByRole('button', { name: 'Snug, next' }).tap();
     }
     // Inch-pounds: first read as foot-pounds, which the tablet names.
+    await setWrench(page);
     await page.getByLabel('Unit').selectOption('lbf·ft');
     await page.getByLabel(/Reading from W-1/).fill('90');
     await page.getByRole('button', { name: 'Record' }).tap();
     await expect(page.getByRole('alert')).toContainText('Did you mean lbf·in?');
-    await page.getByRole('button', { name: 'Understood' }).tap();
+    await page.getByRole('button', { name: 'Seen' }).tap();
     await page.getByLabel('Unit').selectOption('lbf·in');
     for (const label of ['2', '5', '1', '6', '3', '4', '2', '5', '1', '6', '3', '4']) {
       await expect(station(page)).toHaveText(`Station ${label}`);
-      await page.getByLabel(/Reading from W-1/).fill('92');
-      await page.getByRole('button', { name: 'Record' }).tap();
+      await setWrench(page);
+      await page.getByRole('button', { name: /^Clicked at/ }).tap();
     }
     await page.getByRole('link', { name: 'To Close out' }).tap();
     await page.getByLabel('Washer 8, pieces on the tray').fill('2');
@@ -175,7 +178,7 @@ test.describe('on a phone, by touch', () => {
 test('CSV and JSON of the closed demo job come down as files', async ({ page, app }) => {
   await signIn(page, app);
   await page
-    .getByRole('link', { name: /Transfer-case guard.*closed/ })
+    .getByRole('link', { name: /closed.*Transfer-case guard/ })
     .first()
     .click();
   for (const kind of ['csv', 'json']) {

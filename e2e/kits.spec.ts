@@ -2,7 +2,7 @@ import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import PDFDocument from 'pdfkit';
 import { stationState } from '#core/job/job-state.ts';
-import { expect, give, signIn, test } from './support/app.ts';
+import { expect, give, releaseKit, signIn, test } from './support/app.ts';
 import { workLine } from './support/line.ts';
 
 const SHEET = `Rear brace, short
@@ -55,7 +55,7 @@ test('a kit is made from a sheet, corrected, linted, released and fitted', async
   await expect(doubts).not.toHaveText(before ?? '');
 
   await page.getByRole('button', { name: 'Make the draft' }).click();
-  await expect(page.getByRole('dialog')).toContainText('4 stations in 1 groups');
+  await expect(page.getByRole('dialog')).toContainText('4 stations in 1 group');
   await expect(page.getByRole('dialog')).toContainText('where the stations lie is not in the text');
   await page.getByRole('dialog').getByRole('button', { name: 'Make the draft' }).click();
   await expect(page.getByRole('alert')).toContainText('a title and a maker');
@@ -86,7 +86,7 @@ test('a kit is made from a sheet, corrected, linted, released and fitted', async
   await page.getByLabel('Let it stand because').fill('The maker leaves it open');
   await page.getByLabel('Note').fill('First release, from the maker’s sheet');
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
-  await page.getByRole('button', { name: 'Release it' }).click();
+  await releaseKit(page);
   await expect(page.getByText('First release, from the maker’s sheet')).toBeVisible();
   await expect(page.getByText('Let stand by Rafe Orrin: The maker leaves it open')).toBeVisible();
 
@@ -97,7 +97,7 @@ test('a kit is made from a sheet, corrected, linted, released and fitted', async
   const kit = JSON.parse(file) as {
     items: Array<{ id: string; quantity: number }>;
   };
-  expect(kit).toMatchObject({ format: 'wrenchman-kit', version: 6, id: 'rear-brace-short', revision: 1 });
+  expect(kit).toMatchObject({ format: 'wrenchman-kit', version: 7, id: 'rear-brace-short', revision: 1 });
 
   // And it is worked from on the floor.
   const opened = await page.request.post(`${app.url}/api/jobs`, {
@@ -178,7 +178,7 @@ test('the bolt map: laid out, nudged, mirrored, from a drawing and out again', a
   await page.getByRole('button', { name: 'Add a group' }).click();
   const map = page.getByRole('group', { name: /^Bolt map of/ });
   const stations = map.getByRole('button');
-  await page.getByRole('button', { name: '4 new' }).click();
+  await page.getByRole('button', { name: 'Put 4 new' }).click();
   await expect(stations).toHaveCount(4);
   await expect(stations.first()).toHaveAccessibleName(/300 by 150 mm/);
   await stations.first().click();
@@ -188,9 +188,32 @@ test('the bolt map: laid out, nudged, mirrored, from a drawing and out again', a
   await across.fill('4 in');
   await across.press('Enter');
   await expect(stations.first()).toHaveAccessibleName(/101.6 by 150 mm/);
-  await page.getByRole('button', { name: 'Mirror copies left to right' }).click();
+  await page.getByRole('button', { name: /^Station \d+ on the other side too/ }).click();
   await expect(stations).toHaveCount(5);
   await expect(stations.last()).toHaveAccessibleName(/498.4 by 150 mm/);
+  // By hand: let go beside another bolt's line it lies on it.
+  const from = await stations.nth(1).boundingBox();
+  const level = await stations.nth(0).boundingBox();
+  if (!from || !level) throw new Error('no station');
+  await page.mouse.move(from.x + from.width / 2, from.y + from.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(from.x + from.width / 2 + 60, level.y + level.height / 2 + 5, { steps: 6 });
+  await page.mouse.up();
+  await expect(stations.nth(1)).toHaveAccessibleName(/, \d+ by 150 mm/);
+  // An outline by its handle.
+  await page.getByRole('button', { name: 'Outlines' }).click();
+  await page.getByRole('button', { name: 'Add a rectangle' }).click();
+  const handle = await map.locator('[data-handle="2"]').boundingBox();
+  if (!handle) throw new Error('no handle');
+  const wide = page.getByLabel('Wide', { exact: true });
+  const before = Number(await wide.inputValue());
+  await page.mouse.move(handle.x + 9, handle.y + 9);
+  await page.mouse.down();
+  await page.mouse.move(handle.x - 91, handle.y - 40, { steps: 6 });
+  await page.mouse.up();
+  await expect.poll(async () => Number(await wide.inputValue())).toBeLessThan(before);
+  await page.getByRole('button', { name: 'Take it away' }).click();
+  await page.getByRole('button', { name: 'Sheet and drawings' }).click();
   await page
     .getByLabel('Holes from a DXF')
     .setInputFiles({ name: 'x.dxf', mimeType: 'application/dxf', buffer: Buffer.from('MZ no drawing') });
@@ -316,17 +339,26 @@ test('a stack is put in order by keyboard and the steps with their actions follo
   await page.getByRole('button', { name: 'Add to Comes off the vehicle' }).click();
   await page.getByRole('button', { name: 'Add a step' }).click();
   await page.getByLabel('Add an action').selectOption({ label: 'Remove' });
+  // Nothing is chosen for the writer: the first of a list may be the wrong one.
+  await page.getByRole('button', { name: 'Add it' }).click();
+  await expect(page.getByRole('alert')).toContainText('choose or type each');
+  await page.getByRole('combobox', { name: 'Remove' }).selectOption({ label: 'New thing' });
+  await page.getByRole('button', { name: 'Add it' }).click();
   await expect(
-    page.getByText('Strip · Remove: Cover bolts').or(page.getByText('Remove: Cover bolts').first()),
+    page.getByText('Strip · Remove: New thing').or(page.getByText('Remove: New thing').first()),
   ).toBeVisible();
   // A sheet that puts nothing back leaves the reverse to the plan; one that puts back some of it forgot the rest.
   await page.getByRole('button', { name: 'Add to Opened and closed again' }).click();
   await page.getByLabel('Add an action').selectOption({ label: 'Disconnect' });
+  await page.getByRole('combobox', { name: 'Disconnect' }).selectOption({ label: 'New connection' });
+  await page.getByRole('button', { name: 'Add it' }).click();
   await page.getByRole('link', { name: /Findings/ }).click();
   await expect(page.getByText('Does not go back')).toHaveCount(0);
   await page.getByRole('link', { name: 'Steps' }).click();
   await page.getByRole('button', { name: /New step/ }).click();
   await page.getByLabel('Add an action').selectOption({ label: 'Reconnect' });
+  await page.getByRole('combobox', { name: 'Reconnect' }).selectOption({ label: 'New connection' });
+  await page.getByRole('button', { name: 'Add it' }).click();
   await page.getByRole('link', { name: /Findings/ }).click();
   await expect(page.getByText('Does not go back')).toBeVisible();
 

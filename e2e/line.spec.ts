@@ -1,80 +1,7 @@
-import type { Page } from '@playwright/test';
-import type { JobDocument } from '#contract/job.ts';
 import { FRONT_LIFT, ROCK_SLIDERS } from '#demo/kits.ts';
-import { type App, demoVisit, expect, give, openJob, provePin, signIn, swiftHand, test } from './support/app.ts';
-import { countAll, countTray, TOUCH, workOnScreen } from './support/line.ts';
-
-/** A wrench that reaches what none of the demo's does: the sliders want 250 N·m. Other tests count on its absence: given back. */
-async function biggerWrench(page: Page, url: string): Promise<() => Promise<void>> {
-  const added = await page.request.post(`${url}/api/crib/wrenches`, {
-    data: {
-      // What another test gave back may still stand in the crib's books by its label.
-      label: `W-${90 + Math.floor(Math.random() * 1e6)}`,
-      kind: 'click',
-      squareDrive: '3/4 in',
-      fullScaleNm: 400,
-      lowestNm: 100,
-      scaleUnit: 'N·m',
-      divisionNm: 1,
-      intervalMonths: 12,
-      calibrationDueOn: new Date(Date.now() + 300 * 86_400_000).toISOString().slice(0, 10),
-      live: false,
-    },
-  });
-  expect(added.status(), await added.text()).toBeLessThan(300);
-  const { id } = (await added.json()) as { id: string };
-  return async () => {
-    expect((await page.request.delete(`${url}/api/crib/wrenches/${id}`, { headers: { Origin: url } })).status()).toBe(
-      200,
-    );
-  };
-}
-
-/** The demo's visit opened a second time, for a day that no other test looks at: they share the shop. */
-async function sameVisitAgain(page: Page, app: App): Promise<string> {
-  const shown = (await demoVisit(page, app)).replace('/jobs/', '/api/jobs/');
-  const { kits, answers } = (await (await page.request.get(shown)).json()) as JobDocument;
-  const opened = await page.request.post(`${app.url}/api/jobs`, {
-    data: {
-      vehicle: 'v-gorse',
-      kits: kits.map(({ document }) => document.id),
-      answers,
-      bay: 4,
-      plannedStartMs: Date.now() + 5 * 86_400_000,
-    },
-  });
-  expect(opened.status(), await opened.text()).toBe(201);
-  return ((await opened.json()) as { id: string }).id;
-}
-
-/** That visit with its conflict settled and its parts counted. */
-async function visitReady(page: Page, app: App): Promise<string> {
-  const job = await sameVisitAgain(page, app);
-  await give(page, job, {
-    type: 'settleConflict',
-    conflict: 'sameJoint station@track bar axle bolt',
-    choice: 'track-bar-brace',
-    reason: 'its bolt is longer',
-  });
-  await countAll(page, job);
-  return job;
-}
-
-/** Signs what is done, with fingers alone. */
-async function signByTouch(page: Page): Promise<void> {
-  await expect(page.getByRole('heading', { name: 'The line is done' })).toBeVisible();
-  // Nothing on the way is wider than the phone.
-  expect(await page.evaluate(() => document.documentElement.scrollWidth - innerWidth)).toBeLessThanOrEqual(0);
-  await page.getByRole('link', { name: 'To Close out' }).tap();
-  await countTray(page);
-  await page.getByRole('button', { name: 'Sign and close' }).tap();
-  for (const digit of '1357') await page.getByRole('button', { name: digit, exact: true }).tap();
-  await page.getByRole('button', { name: 'Enter' }).tap();
-  await expect(page.getByText('the chain is whole')).toBeVisible();
-}
-
-const counts = (items: ReadonlyArray<{ id: string; quantity: number }>) =>
-  items.map(({ id, quantity }) => ({ type: 'countLine', item: id, found: quantity, damaged: 0 }));
+import { expect, give, openJob, provePin, signIn, swiftHand, test } from './support/app.ts';
+import { countTray, workOnScreen } from './support/line.ts';
+import { biggerWrench, counts, visitReady } from './support/visits.ts';
 
 test('the long kit, sixty steps and more, from strip to signed record by keyboard', async ({ page, app }) => {
   test.setTimeout(180_000);
@@ -157,31 +84,4 @@ test('the visit of three kits by keyboard, two fitters on it at the same time', 
   await provePin(page, '1357');
   await expect(page.getByText('the chain is whole')).toBeVisible();
   await giveBack();
-});
-
-test.describe('on a phone, by touch', () => {
-  test.use({ viewport: { width: 390, height: 844 }, hasTouch: true, isMobile: true });
-
-  test('the visit of three kits from strip to signed record', async ({ page, app }) => {
-    test.setTimeout(150_000);
-    await swiftHand(page);
-    await signIn(page, app, 'Rafe Orrin', '1357');
-    const giveBack = await biggerWrench(page, app.url);
-    const job = await visitReady(page, app);
-    await page.goto(`${app.url}/jobs/${job}/line`);
-    await workOnScreen(page, job, { hands: TOUCH, shortRounds: true });
-    await signByTouch(page);
-    await giveBack();
-  });
-
-  test('the long kit from strip to signed record', async ({ page, app }) => {
-    test.setTimeout(240_000);
-    await swiftHand(page);
-    await signIn(page, app, 'Rafe Orrin', '1357');
-    const job = await openJob(page, 'v-carrick', 'front-lift', {}, 2);
-    await give(page, job, ...counts(FRONT_LIFT.items));
-    await page.goto(`${app.url}/jobs/${job}/line`);
-    await workOnScreen(page, job, { hands: TOUCH, shortRounds: true });
-    await signByTouch(page);
-  });
 });

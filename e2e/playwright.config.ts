@@ -18,13 +18,17 @@ export default defineConfig({
   testDir: '.',
   outputDir: '../.data/test-results/e2e',
   fullyParallel: false,
-  workers: 1,
+  // Each worker has a server and a schema of its own; a file is one worker's from end to end.
+  workers: 2,
   retries: 0,
   // Generous: a busy machine is no defect.
   timeout: 300_000,
   expect: { timeout: 30_000 },
   reporter: [['list'], ['json']],
   use: {
+    // What is not there after this is not coming: a press must not wait for the whole test's time.
+    actionTimeout: 60_000,
+    navigationTimeout: 60_000,
     viewport: { width: 1280, height: 800 },
     launchOptions: CHROMIUM,
     serviceWorkers: 'block',

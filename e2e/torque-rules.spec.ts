@@ -34,9 +34,12 @@ test('castle nut, cross pattern, ride height and torque-angle with a live wrench
   await pull();
   await expect(page.getByText('Does the pin go through?')).toBeVisible();
   await page.keyboard.press('Space');
+  await expect(page.getByText('How are its legs bent?')).toBeVisible();
+  await page.keyboard.press('Space');
   await expect(page.getByRole('heading', { name: 'Station L2' })).toBeVisible();
   await pull();
   await page.getByRole('button', { name: 'Pin goes through' }).click();
+  await page.getByRole('button', { name: 'A leg over the end' }).click();
   // The clamps: year 2018 takes the older torque, and the screen says why.
   for (let count = 1; count <= 4; count++) {
     await expect(page.getByRole('heading', { name: `Station ${count}` })).toBeVisible();
@@ -60,7 +63,7 @@ test('castle nut, cross pattern, ride height and torque-angle with a live wrench
   await page.keyboard.press('Space');
   await pull();
   await expect(page.getByRole('alert')).toContainText('Not at ride height');
-  await page.getByRole('button', { name: 'Understood' }).click();
+  await page.getByRole('button', { name: 'Seen' }).click();
   await page.getByLabel('Hub to arch, mm').fill('412');
   await page.getByRole('button', { name: 'At ride height', exact: true }).click();
   await pull();
@@ -122,9 +125,9 @@ test('a lead lifts a refusal with a reason; a fitter is told to fetch one', asyn
   await page.getByRole('button', { name: /Rafe Orrin/ }).click();
   await page.getByLabel('PIN for Rafe Orrin').fill('1357');
   await page.keyboard.press('Enter');
-  await page.getByRole('button', { name: 'Lift it' }).click();
+  await page.getByRole('button', { name: 'Allow it' }).click();
   await page.getByLabel('Reason, kept on the record').fill('links are on order, clamps may go on');
-  await page.getByRole('dialog').getByRole('button', { name: 'Lift it' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Allow it' }).click();
   await provePin(page, '1357');
   await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
   await page.goto(`${app.url}/jobs/${job}/record`);
@@ -179,7 +182,7 @@ test('a job takes a short line, shop stock, a problem and a miscounted tray on i
   await expect(page.getByRole('link', { name: 'To Close out' })).toBeVisible();
   await page.keyboard.press('p');
   await page.getByLabel('What is it?').fill('Guard touches the drain');
-  await page.getByRole('button', { name: 'Raise it' }).click();
+  await page.getByRole('button', { name: 'Put it on the list' }).click();
   await page.getByRole('link', { name: 'To Close out' }).click();
   await expect(page.getByText('Guard touches the drain')).toBeVisible();
   await page.getByRole('button', { name: 'Cleared' }).click();

@@ -7,6 +7,7 @@ import {
   give,
   openJob,
   provePin,
+  setWrench,
   signIn,
   startAll,
   test,
@@ -37,11 +38,13 @@ async function atTorque(page: Page, app: App): Promise<string> {
   await give(page, job, ...GUARD_TO_TORQUE);
   await page.goto(`${app.url}/jobs/${job}/line`);
   await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
+  await setWrench(page);
   await page.getByLabel('Unit').selectOption('lbf·in');
   return job;
 }
 async function pull(page: Page): Promise<void> {
   const before = await whereNow(page);
+  await setWrench(page);
   await page.getByLabel(/Reading from W-1/).fill('92');
   await page.keyboard.press('Enter');
   await expect.poll(() => whereNow(page)).not.toBe(before);
@@ -164,6 +167,7 @@ test('two tablets pull pass 1 of one bolt, neither hearing of the other: it coun
   await signIn(other, app, 'Tamsin Quell', '3690');
   await other.goto(`${app.url}/jobs/${job}/line`);
   await expect(other.getByRole('heading', { name: 'Station 2' })).toBeVisible();
+  await setWrench(other);
   await other.getByLabel('Unit').selectOption('lbf·in');
   await app.kill();
   await pull(page);
@@ -192,6 +196,7 @@ test('a record says that it may not be complete while a tablet that had the job 
   await signIn(other, app, 'Tamsin Quell', '3690');
   await other.goto(`${app.url}/jobs/${job}/line`);
   await expect(other.getByRole('heading', { name: 'Station 2' })).toBeVisible();
+  await setWrench(other);
   await other.getByLabel('Unit').selectOption('lbf·in');
   // Its line goes, and it works on.
   await other.route('**/api/**', (route) => route.abort());
@@ -245,9 +250,9 @@ test('a passkey signs in, and proves one act', async ({ page, app }) => {
     .last()
     .click();
   await page.keyboard.press('Space');
-  await page.getByRole('button', { name: 'Lift it' }).click();
+  await page.getByRole('button', { name: 'Allow it' }).click();
   await page.getByLabel('Reason, kept on the record').fill('the rest is on order');
-  await page.getByRole('dialog').getByRole('button', { name: 'Lift it' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Allow it' }).click();
   await page.getByRole('button', { name: 'Use a passkey' }).click();
   await expect
     .poll(() =>

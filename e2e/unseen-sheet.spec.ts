@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import type { JobState } from '#core/job/job-state.ts';
-import { expect, provePin, signIn, swiftHand, test, whereNow } from './support/app.ts';
+import { expect, provePin, releaseKit, signIn, swiftHand, test, whereNow } from './support/app.ts';
 import { countAll, countTray, workOnScreen } from './support/line.ts';
 
 /** A card as a small maker types it: codes for steps, two lists, a joint drawn to yield without a threshold. */
@@ -56,7 +56,7 @@ test('a joint drawn to yield, from a stranger’s card to the signed record', as
   for (let at = 0; at < (await reasons.count()); at++) await reasons.nth(at).fill('As the maker’s card has it');
   await page.getByLabel('Note').fill('From the maker’s card');
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
-  await page.getByRole('button', { name: 'Release it' }).click();
+  await releaseKit(page);
   await expect(page.getByText('From the maker’s card')).toBeVisible();
 
   // On the floor: received, counted, started by hand.
@@ -180,7 +180,7 @@ for (const { title, sheet, said } of STRANGERS)
     const reasons = page.getByLabel('Let it stand because');
     for (let at = 0; at < (await reasons.count()); at++) await reasons.nth(at).fill('As the maker’s sheet has it');
     await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
-    await page.getByRole('button', { name: 'Release it' }).click();
+    await releaseKit(page);
     await expect(page.getByText('From the maker’s sheet')).toBeVisible();
 
     await page.goto(`${app.url}/receive?vehicle=v-carrick`);

@@ -77,7 +77,7 @@ test('the line asks first what must hold, opens debts as things come off, and as
   await page.keyboard.press('Space');
   await page.getByRole('button', { name: /^Rear wheels/ }).click();
   await expect(page.getByRole('alert')).toContainText('Not that one');
-  await page.getByRole('button', { name: 'Understood' }).click();
+  await page.getByRole('button', { name: 'Seen' }).click();
   await page.keyboard.press('n');
   await workOnScreen(page, id, { until: (_, act) => act.action.type === 'fit' });
   await page.keyboard.press('o');

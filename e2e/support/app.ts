@@ -132,6 +132,15 @@ export async function swiftHand(page: Page, overshootDeg = 0): Promise<void> {
 
 const origin = (page: Page): string => new URL(page.url()).origin;
 
+/**
+ * Releases the draft on the screen and waits until it is: the note stands in its field before it stands in the history,
+ * so seeing its words proves nothing.
+ */
+export async function releaseKit(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Release it' }).click();
+  await page.waitForURL(/\/kits\/[^/]+$/);
+}
+
 /** Station and pass on the torque screen, as they are read: changes when a pull was taken. */
 export const whereNow = async (page: Page): Promise<string> =>
   (await page
@@ -164,6 +173,8 @@ const PROVEN: ReadonlySet<string> = new Set([
   'close',
   'settleConflict',
   'acknowledgeBreak',
+  'settleBasis',
+  'addAddendum',
 ]);
 const PINS: Record<string, string> = Object.fromEntries(DEMO_PEOPLE.map(({ id, pin }) => [id, pin]));
 
@@ -229,3 +240,15 @@ export const BAR_COUNT = [
 ].map(([item, found]) => ({ type: 'countLine', item, found, damaged: 0 }));
 /** Starts of some stations, by hand. */
 export const startAll = (...stations: string[]) => stations.map((station) => ({ type: 'startByHand', station }));
+
+/** Says that a click wrench is set, where the screen wants to hear it. */
+export async function setWrench(page: Page): Promise<void> {
+  const set = page.getByRole('button', { name: / set to / });
+  await set
+    .or(page.getByLabel(/^Reading from/))
+    .first()
+    .waitFor();
+  if ((await set.count()) === 0) return;
+  await set.click();
+  await page.getByLabel(/^Reading from/).waitFor();
+}
