@@ -1,5 +1,6 @@
 import Papa from 'papaparse';
-import { HEAD_SHAPES, ITEM_KINDS, type Item } from '#core/kit/kit-document.ts';
+import type { Item } from '#core/kit/kit-document.ts';
+import { ALL_FORMS, HEAD_SHAPES, ITEM_KINDS } from '#core/kit/piece-kind.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 
 /** Columns of a packing list as a table, in the order they are written. */
@@ -10,6 +11,7 @@ export const PACKING_COLUMNS = [
   'name',
   'quantity',
   'source',
+  'form',
   'thread',
   'lengthMm',
   'head',
@@ -36,6 +38,7 @@ const NUMBERS = new Set<PackingColumn>([
 ]);
 export const COLUMN_CHOICES: Partial<Record<PackingColumn, readonly string[]>> = {
   kind: ITEM_KINDS,
+  form: ALL_FORMS,
   source: ['kit', 'factory', 'shop'],
   head: HEAD_SHAPES,
   side: ['left', 'right'],

@@ -35,6 +35,8 @@ const FAULT_TEXT: Record<ReturnType<typeof kitFaults>[number]['code'], string> =
   fitToldLater: 'whether a kit fits cannot hang on what is found or chosen while it is fitted',
   placesAskedBefore: 'only a question that is asked at a step can be asked at several places',
   sidesMissing: 'a question of which side was bought needs the answers left and right',
+  formOfAnotherKind: 'this form belongs to another kind of piece',
+  outlineOfHardware: 'only a part has an outline of its own; hardware is drawn from its sizes',
   bandEmpty: 'no torque can satisfy this: the lower end lies above the upper',
   printedDisagrees: 'the printed value and the stored value differ by more than 2 %',
   threadUnreadable: 'this is not a thread; a socket size is not one',

@@ -1,13 +1,7 @@
 import { z } from 'zod';
 import type { DriveSize } from '#core/fastener/drive.ts';
-import {
-  HEAD_SHAPES,
-  ITEM_KINDS,
-  type Item,
-  type Question,
-  type StackPiece,
-  type Station,
-} from '#core/kit/kit-document.ts';
+import type { Item, Question, StackPiece, Station } from '#core/kit/kit-document.ts';
+import { ALL_FORMS, HEAD_SHAPES, ITEM_KINDS, type PartOutline, type PieceForm } from '#core/kit/piece-kind.ts';
 import { ConditionSchema } from '../condition.ts';
 import { exactly } from '../exactly.ts';
 import { Aliases, Id, Place, Positive, Side, Text } from './field.ts';
@@ -38,12 +32,31 @@ export const QuestionSchema = exactly<Question>()(
   }),
 );
 
+/** Most corners and holes of an outline; a scan of a part has more than a fitter can tell apart. */
+const MOST_CORNERS = 400;
+const OutlinePoint = z.number().min(-5000).max(5000);
+
+const PartOutlineSchema = exactly<PartOutline>()(
+  z.strictObject({
+    points: z
+      .array(z.tuple([OutlinePoint, OutlinePoint]))
+      .min(3)
+      .max(MOST_CORNERS),
+    holes: z
+      .array(z.strictObject({ xMm: OutlinePoint, yMm: OutlinePoint, acrossMm: Positive.max(2000) }))
+      .max(MOST_CORNERS)
+      .optional(),
+  }),
+);
+
 export const ItemSchema = exactly<Item>()(
   z.strictObject({
     id: Id,
     line: z.string().trim().min(1).max(12),
     bag: z.string().trim().min(1).max(80),
     kind: z.enum(ITEM_KINDS),
+    form: z.enum(ALL_FORMS as [PieceForm, ...PieceForm[]]).optional(),
+    outline: PartOutlineSchema.optional(),
     name: Text,
     quantity: z.number().int().positive().max(10_000),
     quantities: z

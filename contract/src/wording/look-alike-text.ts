@@ -1,5 +1,6 @@
 import type { Difference } from '#core/kit/look-alike.ts';
 import { classText } from './class-text.ts';
+import { formText } from './form-text.ts';
 
 const mm = (value: number): string => `${Math.round(value * 100) / 100} mm`;
 
@@ -20,6 +21,8 @@ export function differenceText(difference: Difference): string {
       return `${classText(difference.is)} on the head, not ${classText(difference.otherIs)}`;
     case 'finish':
       return `${difference.is}, not ${difference.otherIs}`;
+    case 'form':
+      return `${formText(difference.is)}, not ${formText(difference.otherIs)}`;
     case 'side':
       return `for the ${difference.is}, not the ${difference.otherIs}`;
     case 'mark':
@@ -53,6 +56,8 @@ export function mixedUpText(difference: Difference): string | undefined {
     case 'inside':
     case 'outside':
       return 'Its face does not carry the head as it should.';
+    case 'form':
+      return 'It spreads the load, or grips, in another way than the joint needs.';
     case 'mark':
     case 'finish':
       return undefined;

@@ -15,6 +15,7 @@ import type {
 } from './kit-preparation.ts';
 import type { Disconnect, RemovedThing, Step } from './kit-step.ts';
 import type { SpacerOn } from './owner-spacer.ts';
+import type { HeadShape, ItemKind, PartOutline, PieceForm } from './piece-kind.ts';
 import type { PrintedSpec } from './printed-spec.ts';
 
 /** The file name of the format; `version` rises with every change that older readers could not read. */
@@ -54,41 +55,6 @@ export interface Question {
   bought?: 'side' | 'part';
 }
 
-export const ITEM_KINDS = [
-  'bolt',
-  'nut',
-  'washer',
-  'pin',
-  'clip',
-  'insert',
-  'part',
-  'compound',
-  'stud',
-  'collar',
-  'coupler',
-] as const;
-export type ItemKind = (typeof ITEM_KINDS)[number];
-export const HEAD_SHAPES = [
-  'hex',
-  'hexFlange',
-  'socketCap',
-  'button',
-  'countersunk',
-  'castle',
-  /** Twelve points outside, on a flange. */
-  'twelvePoint',
-  /** A star inside a round head. */
-  'sixLobe',
-  /** A star outside, on a flange. */
-  'sixLobeOutside',
-  /** A mushroom over a square neck. */
-  'carriage',
-  'square',
-  'eye',
-  'none',
-] as const;
-export type HeadShape = (typeof HEAD_SHAPES)[number];
-
 /** One line of the packing list, or of what comes from the vehicle or the shop. */
 export interface Item {
   id: ItemId;
@@ -96,6 +62,10 @@ export interface Item {
   line: string;
   bag: string;
   kind: ItemKind;
+  /** How it is made, within its kind; left out, the plain one. */
+  form?: PieceForm;
+  /** Of a part: its own outline, where the silhouette of its form is not enough. */
+  outline?: PartOutline;
   name: string;
   quantity: number;
   /** Where the quantity depends on the variant: the first that holds. */

@@ -4,6 +4,7 @@ import { acceptBand, canBeVerified, type TighteningSpec } from '../tightening/ki
 import { askedBy, isFinding } from './asked.ts';
 import { type Condition, questionsIn } from './condition.ts';
 import { KIT_LISTS, type KitDocument, type KitList, type OrderRule } from './kit-document.ts';
+import { formsOf } from './piece-kind.ts';
 import type { PrintedSpec } from './printed-spec.ts';
 import { stepsBefore } from './step-order.ts';
 
@@ -48,7 +49,11 @@ export interface KitFault {
     /** Shims are chosen by their thickness. */
     | 'shimWithoutThickness'
     /** Which side was bought is answered with left or right, among others. */
-    | 'sidesMissing';
+    | 'sidesMissing'
+    /** A form belongs to its kind: a circlip is no nut. */
+    | 'formOfAnotherKind'
+    /** Only a part has an outline of its own. */
+    | 'outlineOfHardware';
   /** The offending value or name. */
   value: string;
 }
@@ -149,6 +154,10 @@ export function kitFaults(kit: KitDocument): KitFault[] {
       });
     if (item.thread !== undefined && !parseThread(item.thread).ok)
       add(`items[${index}].thread`, 'threadUnreadable', item.thread);
+    if (item.form !== undefined && !formsOf(item.kind).includes(item.form))
+      add(`items[${index}].form`, 'formOfAnotherKind', item.form);
+    if (item.outline !== undefined && item.kind !== 'part')
+      add(`items[${index}].outline`, 'outlineOfHardware', item.kind);
     if (item.fittedWith !== undefined && !groupIds.has(item.fittedWith))
       add(`items[${index}].fittedWith`, 'unknownGroup', item.fittedWith);
   });

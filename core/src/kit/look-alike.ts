@@ -1,10 +1,12 @@
 import { parseThread, type Thread } from '../fastener/thread.ts';
 import type { Item } from './kit-document.ts';
+import type { PieceForm } from './piece-kind.ts';
 
 /** What of a piece is seen, felt or read. */
 export type Seen = Pick<
   Item,
   | 'kind'
+  | 'form'
   | 'name'
   | 'thread'
   | 'lengthMm'
@@ -24,6 +26,8 @@ export type Seen = Pick<
 export type Difference =
   | { what: 'length' | 'outside' | 'inside' | 'thickness'; mm: number; otherMm: number }
   | { what: 'thread' | 'class' | 'finish' | 'side' | 'mark'; is: string; otherIs: string }
+  /** Left out: the plain one. */
+  | { what: 'form'; is?: PieceForm; otherIs?: PieceForm }
   | { what: 'hand'; left: boolean }
   | { what: 'locking'; locks: boolean };
 
@@ -53,6 +57,8 @@ const near = (a: number | undefined, b: number | undefined, mm: number): boolean
 /** Whether a hand that reaches for one may come up with the other. */
 function alike(a: Seen, b: Seen): boolean {
   if (a.kind !== b.kind || (a.head ?? b.head) !== (b.head ?? a.head)) return false;
+  // A U-bolt is taken for no hex bolt; a lock washer well for a flat one.
+  if (a.form !== b.form && a.kind !== 'washer' && a.kind !== 'part') return false;
   switch (a.kind) {
     case 'bolt':
     case 'stud':
@@ -71,6 +77,7 @@ function alike(a: Seen, b: Seen): boolean {
       return near(a.insideMm, b.insideMm, NEAR_DISC_MM.inside) && near(a.outsideMm, b.outsideMm, NEAR_DISC_MM.outside);
     case 'pin':
     case 'clip':
+    case 'clamp':
       return near(a.outsideMm, b.outsideMm, 1) && near(a.lengthMm, b.lengthMm, NEAR_LENGTH.mm);
     case 'part':
       return plainName(a.name) === plainName(b.name);
@@ -96,6 +103,7 @@ function differences(a: Seen, b: Seen): Difference[] {
   size('inside', a.insideMm, b.insideMm);
   size('outside', a.outsideMm, b.outsideMm);
   size('thickness', a.thicknessMm, b.thicknessMm);
+  if (a.form !== b.form) found.push({ what: 'form', is: a.form, otherIs: b.form });
   word('side', a.side, b.side);
   word('mark', a.mark, b.mark);
   word('finish', a.finish, b.finish);

@@ -1,9 +1,10 @@
 import '@testing-library/jest-dom/jest-globals';
 import { afterEach, describe, expect, it } from '@jest/globals';
 import { cleanup, render, screen } from '@testing-library/react';
+import { formsOf, ITEM_KINDS } from '#core/kit/piece-kind.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { all, draw, number } from '../test/drawn.tsx';
-import { HardwareDrawing } from './HardwareDrawing.tsx';
+import { HardwareDrawing, lacksForDrawing } from './HardwareDrawing.tsx';
 import { hardwareShape } from './hardware-shape.ts';
 
 afterEach(cleanup);
@@ -53,6 +54,77 @@ describe('a piece of hardware', () => {
     expect(svg.outerHTML).not.toMatch(/NaN|Infinity|undefined/);
     expect(number(svg, 'width')).toBeGreaterThan(0);
     expect(all(svg, 'path, rect, circle, polygon, line').length).toBeGreaterThan(0);
+  });
+  /** All that any form is drawn by. */
+  const sized = { thread: 'M10 x 1.5', lengthMm: 60, outsideMm: 40, insideMm: 30, acrossFlatsMm: 16 };
+  const everyForm = ITEM_KINDS.flatMap((kind) => formsOf(kind).map((form) => ({ kind, form })));
+  it.each(everyForm)(
+    '$kind made as $form is drawn within its box, and no other form of its kind looks the same',
+    ({ kind, form }) => {
+      const svg = drawn({ ...sized, kind, form });
+      expect(svg.outerHTML).not.toMatch(/NaN|Infinity|undefined/);
+      expect(all(svg, 'path, rect, circle, polygon').length).toBeGreaterThan(0);
+      const [left = 0, top = 0, wide = 0, high = 0] = (svg.getAttribute('viewBox') ?? '').split(' ').map(Number);
+      // Circles are the easiest to hold to the box: each lies in it with its edge.
+      for (const circle of all(svg, ':scope > circle')) {
+        const [x, y, r] = [number(circle, 'cx'), number(circle, 'cy'), number(circle, 'r')].map((value) => value || 0);
+        expect(Math.abs(y ?? 0) + (r ?? 0)).toBeLessThanOrEqual(high / 2 + 1e-6);
+        expect((x ?? 0) - (r ?? 0)).toBeGreaterThanOrEqual(left - 1e-6);
+        expect((x ?? 0) + (r ?? 0)).toBeLessThanOrEqual(left + wide + 1e-6);
+      }
+      expect(top).toBeCloseTo(-high / 2, 6);
+      cleanup();
+      const like = formsOf(kind).filter((other) => other !== form);
+      for (const other of like) {
+        const same = drawn({ ...sized, kind, form: other }).innerHTML === svg.innerHTML;
+        // A wide washer, a shim and a plain one differ by their figures; a spacer and a sleeve by nothing but the word.
+        const byFigures = kind === 'washer' || kind === 'collar' || (kind === 'pin' && other === 'dowel');
+        if (!byFigures) expect({ other, same }).toEqual({ other, same: false });
+        cleanup();
+      }
+    },
+  );
+  it('says what is missing of a form before it makes anything up', () => {
+    expect(lacksForDrawing({ kind: 'bolt', form: 'uBolt', thread: 'M12 x 1.75', lengthMm: 100 })).toBe(
+      'width between the legs',
+    );
+    expect(lacksForDrawing({ kind: 'clamp', form: 'vBand' })).toBe('size');
+    expect(lacksForDrawing({ kind: 'part', form: 'arm' })).toBe('size');
+    expect(
+      lacksForDrawing({
+        kind: 'part',
+        outline: {
+          points: [
+            [0, 0],
+            [10, 0],
+            [0, 10],
+          ],
+        },
+      }),
+    ).toBeUndefined();
+  });
+  it('a U-bolt is as wide as its bow and two legs, life-size', () => {
+    const svg = drawn({ kind: 'bolt', form: 'uBolt', thread: '1/2-20', insideMm: 50, lengthMm: 55 });
+    // Half an inch of leg each side of 50 mm, and a millimetre of air each way.
+    expect(number(svg, 'height') / 4 - 2).toBeCloseTo(50 + 2 * 12.7, 1);
+  });
+  it('a part carries its stamp; the right one is the mirror image of the left', () => {
+    const outline = {
+      points: [
+        [0, 0],
+        [80, 0],
+        [80, 20],
+        [0, 50],
+      ] as Array<[number, number]>,
+    };
+    const left = drawn({ kind: 'part', mark: 'GL', side: 'left', outline });
+    expect(left.querySelector('text')).toHaveTextContent('GL');
+    expect(left.querySelector('g')).not.toHaveAttribute('transform', expect.stringContaining('scale'));
+    cleanup();
+    const right = drawn({ kind: 'part', mark: 'GR', side: 'right', outline });
+    expect(right.querySelector('g')).toHaveAttribute('transform', 'scale(1 -1)');
+    // Letters are never mirrored.
+    expect(right.querySelector('text')?.closest('g')).toBeNull();
   });
   it('a countersunk screw is as long as its whole length, its head in it (ISO 888); a stud has no head', () => {
     const air = 2;

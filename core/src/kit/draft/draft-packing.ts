@@ -1,4 +1,5 @@
 import type { Fact } from '../../sheet/fact.ts';
+import { formInWords } from '../form-in-words.ts';
 import { clip, type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
 
 /** Verbs after which a counted piece belongs to the vehicle and not to the bag. */
@@ -58,7 +59,8 @@ export function draftPacking(drafting: Drafting): Packing {
       threadIn(drafting, fact) !== undefined,
   );
   for (const count of [...packing, ...fitted]) {
-    const kind = KIND_OF[count.value.noun] ?? 'part';
+    const named = formInWords(count.printed);
+    const kind = named?.kind ?? KIND_OF[count.value.noun] ?? 'part';
     const thread = kind === 'part' ? undefined : threadIn(drafting, count);
     const designation = thread?.value.designation.replace(' × ', ' x ');
     const same = kit.items.findIndex(
@@ -90,7 +92,9 @@ export function draftPacking(drafting: Drafting): Packing {
         quantity: count.value.count,
         ...(kind !== 'washer' && designation ? { thread: designation } : {}),
         ...(length && kind !== 'washer' ? { lengthMm: Math.round(length * 100) / 100 } : {}),
-        ...(kind === 'bolt' ? { head: 'hex' as const } : {}),
+        ...(named?.form ? { form: named.form } : {}),
+        ...(named?.locking ? { locking: named.locking } : {}),
+        ...(named?.head ? { head: named.head } : kind === 'bolt' && !named?.form ? { head: 'hex' as const } : {}),
         ...(propertyClass ? { propertyClass: propertyClass.value.propertyClass } : {}),
         ...(kind === 'part' && (sideFact?.value.side === 'left' || sideFact?.value.side === 'right')
           ? { side: sideFact.value.side }

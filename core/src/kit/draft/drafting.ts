@@ -2,7 +2,8 @@ import type { CompoundKind } from '../../compound/compound.ts';
 import type { Fact, FactValue } from '../../sheet/fact.ts';
 import type { SheetReading } from '../../sheet/read-sheet.ts';
 import { blankKit } from '../blank-kit.ts';
-import type { Item, ItemKind, KitDocument } from '../kit-document.ts';
+import type { Item, KitDocument } from '../kit-document.ts';
+import type { ItemKind } from '../piece-kind.ts';
 
 /** Something the draft has that the sheet does not say in so many words. */
 export interface Assumption {

@@ -2,8 +2,8 @@ import type { MissingSpec } from '../../tightening/kind/missing.ts';
 import type { Pattern } from '../../tightening/pattern.ts';
 import type { ThreadFinish } from '../../tightening/thread-finish.ts';
 import type { Members } from '../../tightening/weakest-member.ts';
-import type { ItemKind } from '../kit-document.ts';
 import type { Fate } from '../kit-step.ts';
+import type { ItemKind } from '../piece-kind.ts';
 import type { FigureBasis } from '../printed-spec.ts';
 
 /** Nothing more to say than where it is. */

@@ -7,7 +7,8 @@ import { acceptBand, canBeVerified, isPulled, type TighteningSpec } from '../../
 import { ASSUMED_PULL_S, passPlan } from '../../tightening/pass-plan.ts';
 import { evenFriction, finishFriction } from '../../tightening/thread-finish.ts';
 import { preloadForTorqueN, torqueForPreloadNm } from '../../tightening/tightening-torque.ts';
-import type { ItemKind, KitDocument } from '../kit-document.ts';
+import type { KitDocument } from '../kit-document.ts';
+import type { ItemKind } from '../piece-kind.ts';
 import { type Finding, finding } from './finding.ts';
 import { leastLoad, type StationJoint, threadFinishes, turnedFace } from './station-joint.ts';
 

@@ -1,5 +1,6 @@
 import { classText } from '#contract/wording/class-text.ts';
 import { HEAD_TEXT, NUT_TEXT } from '#contract/wording/en/terms.ts';
+import { formText } from '#contract/wording/form-text.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { inTheBox } from '#core/kit/put-on.ts';
 import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
@@ -16,6 +17,7 @@ const DRAWN_ONCE: ReadonlySet<PlanItem['kind']> = new Set([
   'stud',
   'coupler',
   'insert',
+  'clamp',
 ]);
 
 /** What stands of a line: not counted, short, damaged, more or fewer than the sheet says. */
@@ -83,6 +85,7 @@ export function CountedLine(props: CountedLineProps) {
           </span>
           <span className="block text-sm text-ink-2">
             {[
+              item.form && item.kind !== 'part' && formText(item.form),
               item.propertyClass && classText(item.propertyClass),
               item.head && item.head !== 'none' && (item.kind === 'nut' ? NUT_TEXT : HEAD_TEXT)[item.head],
               item.finish,

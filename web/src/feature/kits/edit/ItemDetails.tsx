@@ -6,6 +6,7 @@ import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { put, useEditor } from './editor-store.ts';
+import { OutlineFields } from './OutlineFields.tsx';
 
 const LOOK = 'min-h-11 w-full border-2 border-rule bg-sheet px-2 focus:border-ink';
 
@@ -46,6 +47,7 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
     item.leftHand && 'left-hand',
     item.leftover && 'rest',
     item.aliases && 'names',
+    item.outline && 'outline',
   ].filter(Boolean);
   return (
     <>
@@ -151,6 +153,9 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
           ))}
           {tick('serial', 'Its own number goes on the record')}
         </div>
+        {item.kind === 'part' && (
+          <OutlineFields item={item} onChange={(outline) => edit((i) => put(i, 'outline', outline))} />
+        )}
         <h3 className="plate mt-5 border-b-2 border-ink text-xl">Left over, as the sheet says</h3>
         <ul>
           {(item.leftover ?? []).map((rest, at) => (

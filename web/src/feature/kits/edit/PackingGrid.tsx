@@ -12,9 +12,11 @@ import {
   writePackingCsv,
 } from '#contract/packing-csv.ts';
 import { HEAD_TEXT } from '#contract/wording/en/terms.ts';
+import { formText } from '#contract/wording/form-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
-import type { HeadShape, Item, KitDocument } from '#core/kit/kit-document.ts';
+import type { Item, KitDocument } from '#core/kit/kit-document.ts';
 import { NOT_NAMED } from '#core/kit/not-named.ts';
+import { formsOf, type HeadShape, type PieceForm } from '#core/kit/piece-kind.ts';
 import { saveFile } from '../../../shop/save-file.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { ConditionButton } from './ConditionEditor.tsx';
@@ -26,6 +28,7 @@ const HEADINGS: Record<PackingColumn, { text: string; width: string }> = {
   line: { text: 'Line', width: 'w-16' },
   bag: { text: 'Bag', width: 'w-24' },
   kind: { text: 'Kind', width: 'w-28' },
+  form: { text: 'Form', width: 'w-32' },
   name: { text: 'Name', width: 'w-64' },
   quantity: { text: 'Qty', width: 'w-16' },
   source: { text: 'From', width: 'w-24' },
@@ -88,6 +91,8 @@ export function PackingGrid() {
       const item = draft.items[row];
       if (item) Object.assign(item, { [name]: read.value });
       if (item && read.value === undefined) delete item[name as keyof Item];
+      // A circlip that becomes a nut is no circlip nut.
+      if (item?.form && !formsOf(item.kind).includes(item.form)) delete item.form;
     });
     return undefined;
   };
@@ -334,7 +339,9 @@ function Cell({
   const [fault, setFault] = useState<string>();
   const { text, width } = HEADINGS[name];
   const label = `${text}, ${item.line}`;
-  const choices = COLUMN_CHOICES[name];
+  // Only the forms of its kind; one that came with a file of another kind stays in sight until it is changed.
+  const choices =
+    name === 'form' ? [...new Set([...formsOf(item.kind), ...(item.form ? [item.form] : [])])] : COLUMN_CHOICES[name];
   if (choices)
     return (
       <select
@@ -345,10 +352,14 @@ function Cell({
         onChange={(event) => onCommit(event.target.value)}
         onKeyDown={(event) => event.key === 'Enter' && onKeyDown(event)}
       >
-        {(value === '' || name === 'head' || name === 'side') && <option value="" />}
+        {(value === '' || name === 'head' || name === 'side' || name === 'form') && <option value="" />}
         {choices.map((choice) => (
           <option key={choice} value={choice}>
-            {name === 'head' ? HEAD_TEXT[choice as HeadShape] : choice}
+            {name === 'head'
+              ? HEAD_TEXT[choice as HeadShape]
+              : name === 'form'
+                ? formText(choice as PieceForm)
+                : choice}
           </option>
         ))}
       </select>
