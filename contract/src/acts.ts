@@ -31,6 +31,7 @@ import { PersonSchema, Ref } from './act/fields.ts';
 import { FindOutSchema, FoundOutSchema } from './act/find-out.ts';
 import { FigureGivenSchema, GiveFigureSchema } from './act/give-figure.ts';
 import { HandBackSchema, JobHandedBackSchema } from './act/hand-back.ts';
+import { HandKeySchema, KeyHandedSchema } from './act/hand-key.ts';
 import { PhotoKeptSchema } from './act/keep-photo.ts';
 import { LoosenSchema, StationLoosenedSchema } from './act/loosen.ts';
 import { ChoiceMadeSchema, MakeChoiceSchema } from './act/make-choice.ts';
@@ -38,7 +39,9 @@ import { MeasuredSchema, MeasureSchema } from './act/measure.ts';
 import { MendThreadSchema, ThreadMendedSchema } from './act/mend-thread.ts';
 import { CompoundNamedSchema, NameCompoundSchema } from './act/name-compound.ts';
 import { BoughtSchema, NoteBoughtSchema } from './act/note-bought.ts';
+import { NoteSerialSchema, SerialNotedSchema } from './act/note-serial.ts';
 import { DebtOpenedSchema, OpenDebtSchema } from './act/open-debt.ts';
+import { OrderPiecesSchema, PiecesArrivedSchema, PiecesOrderedSchema, TakeArrivalSchema } from './act/order-pieces.ts';
 import { OverrideGrantedSchema, OverrideSchema } from './act/override.ts';
 import { OverrideStepSchema, StepOverrideGrantedSchema } from './act/override-step.ts';
 import { JobParkedSchema, ParkSchema } from './act/park.ts';
@@ -49,10 +52,13 @@ import {
   PullSchema,
   PullWithdrawnSchema,
 } from './act/pull.ts';
+import { PutInTraySchema, TrayPlaceSetSchema } from './act/put-in-tray.ts';
 import { ProblemRaisedSchema, RaiseProblemSchema } from './act/raise-problem.ts';
+import { LineRecountedSchema, RecountLineSchema } from './act/recount-line.ts';
 import { JobResumedSchema, ResumeSchema } from './act/resume.ts';
 import { PieceScrappedSchema, ScrapPieceSchema } from './act/scrap-piece.ts';
 import { MarkSeenSchema, SeeMarkSchema } from './act/see-mark.ts';
+import { EndApartSchema, PieceApartEndedSchema, PieceSetApartSchema, SetApartSchema } from './act/set-apart.ts';
 import { BayTemperatureSetSchema, SetBayTemperatureSchema } from './act/set-bay-temperature.ts';
 import { LoadStateSetSchema, SetLoadStateSchema } from './act/set-load-state.ts';
 import { BasisSettledSchema, SettleBasisSchema } from './act/settle-basis.ts';
@@ -74,6 +80,14 @@ export type DeviceCommand = Exclude<JobCommand, AddKit | KeepPhoto>;
 const COMMAND_SCHEMAS = {
   changeAnswer: ChangeAnswerSchema,
   countLine: CountLineSchema,
+  recountLine: RecountLineSchema,
+  noteSerial: NoteSerialSchema,
+  setApart: SetApartSchema,
+  endApart: EndApartSchema,
+  putInTray: PutInTraySchema,
+  handKey: HandKeySchema,
+  orderPieces: OrderPiecesSchema,
+  takeArrival: TakeArrivalSchema,
   useShopStock: UseShopStockSchema,
   scrapPiece: ScrapPieceSchema,
   declareSpare: DeclareSpareSchema,
@@ -131,6 +145,14 @@ const FACT_SCHEMAS = {
   answerChanged: AnswerChangedSchema,
   lineCounted: LineCountedSchema,
   countUndone: CountUndoneSchema,
+  lineRecounted: LineRecountedSchema,
+  serialNoted: SerialNotedSchema,
+  pieceSetApart: PieceSetApartSchema,
+  pieceApartEnded: PieceApartEndedSchema,
+  trayPlaceSet: TrayPlaceSetSchema,
+  keyHanded: KeyHandedSchema,
+  piecesOrdered: PiecesOrderedSchema,
+  piecesArrived: PiecesArrivedSchema,
   shopStockUsed: ShopStockUsedSchema,
   pieceScrapped: PieceScrappedSchema,
   spareDeclared: SpareDeclaredSchema,

@@ -25,6 +25,18 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
     runDownShare: z.number().gt(0).max(1).optional(),
     boltUses: z.number().int().min(1).max(99).optional(),
     timeZone: z.string().max(64).refine(isTimeZone, 'is no time zone; Europe/Berlin is one').optional(),
+    trays: z
+      .array(
+        z.strictObject({
+          name: z.string().trim().min(1).max(40),
+          rows: z.number().int().min(1).max(12),
+          columns: z.number().int().min(1).max(16),
+        }),
+      )
+      .min(1)
+      .max(20)
+      .readonly()
+      .optional(),
     proof: z.enum(['measured', 'told']).optional(),
   }),
 );

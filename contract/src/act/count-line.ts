@@ -4,7 +4,7 @@ import { exactly } from '../exactly.ts';
 import { CountSchema, Figured, Ref } from './fields.ts';
 
 export const CountLineSchema = exactly<CountLine>()(
-  z.strictObject({ type: z.literal('countLine'), item: Ref, found: Figured, damaged: Figured }),
+  z.strictObject({ type: z.literal('countLine'), item: Ref, found: Figured, damaged: Figured, read: Ref.optional() }),
 );
 
 export const LineCountedSchema = exactly<LineCounted>()(
@@ -13,6 +13,7 @@ export const LineCountedSchema = exactly<LineCounted>()(
     item: Ref,
     found: z.number(),
     damaged: z.number(),
+    read: Ref.optional(),
     previous: CountSchema.optional(),
   }),
 );

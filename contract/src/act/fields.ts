@@ -35,7 +35,7 @@ const TorqueUnitSchema = exactly<TorqueUnit>()(z.enum(TORQUE_UNITS));
 export const SnugToolSchema = z.enum(['hand', 'power']);
 export const PullSourceSchema = z.enum(['typed', 'live']);
 export const LoosenToSchema = z.enum(['started', 'out']);
-export const CountSchema = z.strictObject({ found: z.number(), damaged: z.number() });
+export const CountSchema = z.strictObject({ found: z.number(), damaged: z.number(), read: Ref.optional() });
 export const EnteredSchema = z.strictObject({ value: Figured, unit: TorqueUnitSchema });
 /** A crow-foot or other adapter: whether it leaves a lever, `decide` says. */
 export const AdapterSchema = exactly<Adapter>()(

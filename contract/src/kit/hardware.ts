@@ -49,32 +49,37 @@ const PartOutlineSchema = exactly<PartOutline>()(
   }),
 );
 
+/** What of a fastener decides whether it may stand in for another. */
+export const fastenerFields = {
+  kind: z.enum(ITEM_KINDS),
+  form: z.enum(ALL_FORMS as [PieceForm, ...PieceForm[]]).optional(),
+  name: Text,
+  thread: z.string().max(40).optional(),
+  lengthMm: Positive.max(5000).optional(),
+  head: z.enum(HEAD_SHAPES).optional(),
+  acrossFlatsMm: Positive.max(120).optional(),
+  propertyClass: z.string().max(20).optional(),
+  finish: z.string().max(60).optional(),
+  outsideMm: Positive.max(2000).optional(),
+  insideMm: Positive.max(2000).optional(),
+  thicknessMm: Positive.max(500).optional(),
+  locking: z.enum(['nylon', 'allMetal']).optional(),
+  leftHand: z.boolean().optional(),
+};
+
 export const ItemSchema = exactly<Item>()(
   z.strictObject({
     id: Id,
     line: z.string().trim().min(1).max(12),
     bag: z.string().trim().min(1).max(80),
-    kind: z.enum(ITEM_KINDS),
-    form: z.enum(ALL_FORMS as [PieceForm, ...PieceForm[]]).optional(),
+    ...fastenerFields,
     outline: PartOutlineSchema.optional(),
-    name: Text,
     quantity: z.number().int().positive().max(10_000),
     quantities: z
       .array(z.strictObject({ quantity: z.number().int().min(0).max(10_000), when: ConditionSchema.optional() }))
       .min(1)
       .optional(),
     source: z.enum(['kit', 'factory', 'shop']),
-    thread: z.string().max(40).optional(),
-    lengthMm: Positive.max(5000).optional(),
-    head: z.enum(HEAD_SHAPES).optional(),
-    acrossFlatsMm: Positive.max(120).optional(),
-    propertyClass: z.string().max(20).optional(),
-    finish: z.string().max(60).optional(),
-    outsideMm: Positive.max(2000).optional(),
-    insideMm: Positive.max(2000).optional(),
-    thicknessMm: Positive.max(500).optional(),
-    locking: z.enum(['nylon', 'allMetal']).optional(),
-    leftHand: z.boolean().optional(),
     side: z.enum(['left', 'right']).optional(),
     mark: z.string().trim().min(1).max(40).optional(),
     facing: Text.optional(),

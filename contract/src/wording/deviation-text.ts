@@ -15,6 +15,7 @@ import { wantedText } from './measured-text.ts';
 import { say, type Values } from './message.ts';
 import { shopTime } from './shop-time.ts';
 import { planActionText, stepTitle } from './step-text.ts';
+import { substituteText } from './substitute-text.ts';
 
 const nm = (torqueNm: number): string => `${torqueNm.toFixed(1)} N·m`;
 
@@ -91,6 +92,20 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
       const { item, missing, damaged } = deviation;
       return { item: line(item), missing, damaged };
     }
+    case 'substitute': {
+      const { item, quantity, piece, differences, reason } = deviation;
+      const told = differences.map(substituteText).join('; ');
+      return { item: line(item), quantity, bin: piece.bin, differences: told, reason: sentence(reason) };
+    }
+    case 'ordered': {
+      const { item, quantity, supplier, promisedMs, arrived } = deviation;
+      return { item: line(item), quantity, supplier, promised: shopTime(promisedMs, plan.rules.timeZone), arrived };
+    }
+    case 'countsDiffer': {
+      const { item, first, second } = deviation;
+      return { item: line(item), first, second };
+    }
+    case 'apart':
     case 'shopStock':
     case 'scrapped': {
       const { item, quantity, reason } = deviation;

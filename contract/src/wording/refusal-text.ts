@@ -8,6 +8,7 @@ import { REFUSALS, type RefusalWords } from './en/refusals.ts';
 import { say } from './message.ts';
 import { shopClock } from './shop-time.ts';
 import { planActionText, stepTitle } from './step-text.ts';
+import { substituteText } from './substitute-text.ts';
 
 /** A refusal for a person. */
 export interface RefusalText extends RefusalWords {
@@ -102,6 +103,16 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     questions: (texts) => listed(texts, '; '),
     reason: asIs,
     answer: (answer) => (Array.isArray(answer) ? answer.join(', ') : String(answer)),
+    read: asIs,
+    is: asIs,
+    stamps: (stamps) => listed(stamps, ', '),
+    serial: asIs,
+    piece: asIs,
+    pieces: asIs,
+    apart: asIs,
+    tray: asIs,
+    order: asIs,
+    differences: (differences) => listed(differences.map(substituteText), '; '),
     found: asIs,
     damaged: asIs,
     quantity: asIs,

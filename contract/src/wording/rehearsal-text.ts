@@ -1,6 +1,7 @@
 import type { CloseBlock } from '#core/job/close-block.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { appendEvents, type JobLog, openLog } from '#core/job/job-log.ts';
+import { keysOf } from '#core/job/keys.ts';
 import { askedBy } from '#core/kit/asked.ts';
 import type { Answers } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
@@ -39,6 +40,15 @@ function blockText({ plan, state }: JobLog, block: CloseBlock): string {
       return `${groups.get(block.group)?.title ?? block.group}: stations ${block.stations.map((id) => stations.get(id)?.label ?? id).join(', ')} are open`;
     case 'piecesUnaccounted':
       return `${items.get(block.item)?.name ?? block.item}: the pieces do not add up`;
+    case 'countsDisagree':
+      return `two counts differ: ${block.items.map((id) => items.get(id)?.line ?? id).join(', ')}`;
+    case 'serialsMissing':
+      return `no number read off ${block.items.map((id) => items.get(id)?.name ?? id).join(', ')}`;
+    case 'keysOut':
+      return `not handed over: ${keysOf(plan, state)
+        .filter(({ id }) => block.keys.includes(id))
+        .map(({ name }) => name)
+        .join(', ')}`;
     case 'debtsOpen':
       return `not back where it must be: ${debtsOf(plan, state)
         .filter(({ id }) => block.debts.includes(id))

@@ -26,6 +26,7 @@ import { dropKit } from './act/drop-kit.ts';
 import { findOut } from './act/find-out.ts';
 import { giveFigure } from './act/give-figure.ts';
 import { handBack } from './act/hand-back.ts';
+import { handKey } from './act/hand-key.ts';
 import { keepPhoto } from './act/keep-photo.ts';
 import { loosen } from './act/loosen.ts';
 import { makeChoice } from './act/make-choice.ts';
@@ -33,15 +34,20 @@ import { measure } from './act/measure.ts';
 import { mendThread } from './act/mend-thread.ts';
 import { nameCompound } from './act/name-compound.ts';
 import { noteBought } from './act/note-bought.ts';
+import { noteSerial } from './act/note-serial.ts';
 import { openDebt } from './act/open-debt.ts';
+import { orderPieces, takeArrival } from './act/order-pieces.ts';
 import { override } from './act/override.ts';
 import { overrideStep } from './act/override-step.ts';
 import { park } from './act/park.ts';
 import { pull } from './act/pull.ts';
+import { putInTray } from './act/put-in-tray.ts';
 import { raiseProblem } from './act/raise-problem.ts';
+import { recountLine } from './act/recount-line.ts';
 import { resume } from './act/resume.ts';
 import { scrapPiece } from './act/scrap-piece.ts';
 import { seeMark } from './act/see-mark.ts';
+import { endApart, setApart } from './act/set-apart.ts';
 import { setBayTemperature } from './act/set-bay-temperature.ts';
 import { setLoadState } from './act/set-load-state.ts';
 import { settleBasis } from './act/settle-basis.ts';
@@ -67,6 +73,14 @@ type FactIn<Decided> = Decided extends { facts: Array<infer Fact> } ? Fact : nev
 export const ACTS = {
   changeAnswer,
   countLine,
+  recountLine,
+  noteSerial,
+  setApart,
+  endApart,
+  putInTray,
+  handKey,
+  orderPieces,
+  takeArrival,
   useShopStock,
   scrapPiece,
   declareSpare,

@@ -3,6 +3,12 @@ export type CloseBlock =
   | { code: 'linesUncounted'; items: string[] }
   | { code: 'stationsOpen'; group: string; stations: string[] }
   | { code: 'piecesUnaccounted'; item: string; unaccounted: number; onTray: number }
+  /** Two people counted a line and found different numbers. */
+  | { code: 'countsDisagree'; items: string[] }
+  /** Parts with a number of their own that nobody has read. */
+  | { code: 'serialsMissing'; items: string[] }
+  /** Keys, bits and codes that are not handed over or put back: by their ids. */
+  | { code: 'keysOut'; keys: string[] }
   | { code: 'problemOpen'; problem: string }
   /** Taken off, opened or put on, and not ended where it must. */
   | { code: 'debtsOpen'; debts: string[] }

@@ -5,8 +5,10 @@ import { lineKind } from '../line/line-kinds.ts';
 import type { CloseBlock } from './close-block.ts';
 import { debtsOf, isOwed } from './debt.ts';
 import { hardwareLedger } from './hardware-ledger.ts';
-import { type JobState, stationState } from './job-state.ts';
+import { type JobState, lineState, stationState } from './job-state.ts';
+import { keysOut } from './keys.ts';
 import { lineProgress } from './line-progress.ts';
+import { serialsOpen } from './serials.ts';
 import { stationComplete } from './station-progress.ts';
 
 /** Steps with an act that is open and is told by no station: what stations lack stands with their group. */
@@ -26,6 +28,10 @@ export function closeBlocks(plan: Plan, state: JobState, toolsOut: readonly stri
     .filter((item) => inTheBox(item) && state.lines[item.id]?.count === undefined)
     .map((item) => item.id);
   if (uncounted.length > 0) blocks.push({ code: 'linesUncounted', items: uncounted });
+  const disagree = plan.items.filter(({ id }) => lineState(state, id).recount?.agrees === false).map(({ id }) => id);
+  if (disagree.length > 0) blocks.push({ code: 'countsDisagree', items: disagree });
+  const unread = plan.items.filter((item) => serialsOpen(plan, state, item) > 0).map(({ id }) => id);
+  if (unread.length > 0) blocks.push({ code: 'serialsMissing', items: unread });
   for (const group of plan.groups) {
     const open = plan.stations
       .filter((station) => station.groupId === group.id && !stationComplete(station, stationState(state, station.id)))
@@ -45,6 +51,8 @@ export function closeBlocks(plan: Plan, state: JobState, toolsOut: readonly stri
       }
     }
   }
+  const keys = keysOut(plan, state);
+  if (keys.length > 0) blocks.push({ code: 'keysOut', keys });
   const owed = debtsOf(plan, state)
     .filter(isOwed)
     .map((debt) => debt.id);

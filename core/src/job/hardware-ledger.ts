@@ -5,9 +5,10 @@ import { shimsFor } from '../line/kind/adjusting.ts';
 import { lineOf } from '../line/line.ts';
 import { type JobState, lineState, stationState } from './job-state.ts';
 import { lineProgress } from './line-progress.ts';
+import { piecesApart } from './pieces-apart.ts';
 import { groupComplete } from './station-progress.ts';
 
-/** One line's balance: supplied = fitted + spare + scrapped + missing, or something is unaccounted for. */
+/** One line's balance: supplied = fitted + spare + scrapped + apart + missing, or something is unaccounted for. */
 export interface LedgerLine {
   item: PlanItem;
   counted: boolean;
@@ -20,11 +21,13 @@ export interface LedgerLine {
   /** Standing in stations, put on by a step of its own, or a part whose group is done. */
   fitted: number;
   scrapped: number;
+  /** Taken aside for their maker. */
+  apart: number;
   /** Counted on the tray at the end; 0 until declared. */
   spare: number;
-  /** Free to be used now: supplied − missing − scrapped − fitted. What the tray should hold. */
+  /** Free to be used now: supplied − missing − scrapped − apart − fitted. What the tray should hold. */
   onTray: number;
-  /** supplied − fitted − spare − scrapped − missing; 0 when the line adds up. */
+  /** supplied − fitted − spare − scrapped − apart − missing; 0 when the line adds up. */
   unaccounted: number;
 }
 
@@ -92,13 +95,14 @@ function ledgerLine(plan: Plan, state: JobState, item: PlanItem, inStations: num
   // What is on the vehicle or on the shop's shelf is there as the sheet says, until somebody counts otherwise.
   const found = line.count?.found ?? (inTheBox(item) ? 0 : item.quantity);
   const counted = line.count !== undefined || !inTheBox(item);
-  const supplied = Math.max(item.quantity, found) + sum(line.shopStock);
+  const supplied = Math.max(item.quantity, found) + sum(line.shopStock) + sum(line.arrived ?? []);
   const missing = counted ? Math.max(0, item.quantity - found) : 0;
   const usable = supplied - missing - (line.count?.damaged ?? 0);
   const fitted = inStations + Math.max(0, Math.min(putOnNow(plan, state, item), usable - inStations));
   const scrapped = (line.count?.damaged ?? 0) + sum(line.scrapped);
   const spare = line.spare?.quantity ?? 0;
-  const onTray = supplied - missing - scrapped - fitted;
+  const apart = piecesApart(line);
+  const onTray = supplied - missing - scrapped - apart - fitted;
   return {
     item,
     counted,
@@ -107,6 +111,7 @@ function ledgerLine(plan: Plan, state: JobState, item: PlanItem, inStations: num
     over: Math.max(0, found - item.quantity),
     fitted,
     scrapped,
+    apart,
     spare,
     onTray,
     unaccounted: onTray - spare,
@@ -152,7 +157,7 @@ export const stationsOfPart = (plan: Plan, item: PlanItem): readonly PlanStation
 export function shortages(plan: Plan, state: JobState): Shortage[] {
   return hardwareLedger(plan, state).flatMap((line) => {
     if (!line.counted) return [];
-    const usable = line.supplied - line.missing - line.scrapped;
+    const usable = line.supplied - line.missing - line.scrapped - line.apart;
     const short = line.item.needed - usable;
     if (short <= 0) return [];
     const empty = (station: PlanStation) => stationState(state, station.id).stage === 'empty';

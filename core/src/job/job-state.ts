@@ -1,12 +1,15 @@
 import type { AnswerValue } from '../kit/condition.ts';
 import type { ItemId, StationId, StepId } from '../kit/ids.ts';
+import type { TrayPlace } from '../kit/tray-layout.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { PullVerdict } from '../tightening/judge-pull.ts';
 import type { AddedWasher } from './added-washer.ts';
+import type { ApartEnd } from './apart-end.ts';
 import type { CalculationUsed } from './calculation-used.ts';
 import type { LoadState } from './load-state.ts';
 import type { PullFacts } from './pull-facts.ts';
 import type { Stamp } from './stamp.ts';
+import type { StockUsed } from './stock-used.ts';
 import type { ThreadRung } from './thread-rung.ts';
 import { emptyVisit, type MayDo, type VisitState } from './visit-state.ts';
 
@@ -64,9 +67,22 @@ export interface StationState {
 }
 
 export interface LineState {
-  count?: { found: number; damaged: number } & Stamp;
+  /** `read`: the stamp that was read on the pieces, where others are alike. */
+  count?: { found: number; damaged: number; read?: string } & Stamp;
+  /** Counted again by somebody who was not shown the first count. */
+  recount?: { found: number; damaged: number; agrees: boolean } & Stamp;
+  /** Numbers of their own, piece by piece. */
+  serials?: Array<{ piece: number; serial: string } & Stamp>;
+  /** Pieces taken aside, and what became of them. */
+  apart?: Array<{ quantity: number; reason: string; photo?: string } & Stamp>;
+  apartEnded?: Array<{ quantity: number; to: ApartEnd; reason: string } & Stamp>;
+  /** Where it was laid by hand. */
+  tray?: TrayPlace & Stamp;
+  /** Asked for at a supplier, and what came. */
+  ordered?: Array<{ order: string; quantity: number; supplier: string; promisedMs: number } & Stamp>;
+  arrived?: Array<{ quantity: number; order?: string } & Stamp>;
   /** Added from the shop's own stock. */
-  shopStock: Array<{ quantity: number; reason: string } & Stamp>;
+  shopStock: Array<{ quantity: number; reason: string; piece?: StockUsed } & Stamp>;
   scrapped: Array<{ quantity: number; reason: string } & Stamp>;
   /** Counted on the tray at the end. */
   spare?: { quantity: number } & Stamp;
@@ -82,7 +98,7 @@ export interface Problem extends Stamp {
 
 /** What this person may take back: only the last thing done, and only while nothing stands on it. */
 export type Undoable = { commandId?: string; atMs?: number } & (
-  | { act: 'countLine'; item: ItemId; previous?: { found: number; damaged: number } }
+  | { act: 'countLine'; item: ItemId; previous?: { found: number; damaged: number; read?: string } }
   | { act: 'startByHand'; station: StationId }
   | { act: 'applyCompound'; station: StationId }
   | { act: 'snug'; station: StationId }

@@ -3,7 +3,7 @@ import type { Answers, Ask } from '../line/ask.ts';
 import { type LineAct, lineOf } from '../line/line.ts';
 import type { At, Known } from '../line/line-kind.ts';
 import { asksOfAct } from '../line/line-kinds.ts';
-import type { JobState } from './job-state.ts';
+import { type JobState, lineState } from './job-state.ts';
 import { lastTry } from './line-progress.ts';
 
 /** What the line may look up of a job. */
@@ -16,6 +16,7 @@ export const knownOf = (plan: Plan, job: JobState): Known => ({
     return typeof used === 'string' ? used : undefined;
   },
   measured: (baseline, place) => job.visit.measurements[baseline]?.[place]?.before?.value,
+  serials: (item) => lineState(job, item).serials?.length ?? 0,
   // What was chosen at intake, until somebody lifted it otherwise.
   heldUpBy: job.visit.heldUpBy ?? plan.rules.heldUpBy,
 });

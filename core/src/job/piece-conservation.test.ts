@@ -64,7 +64,7 @@ function anyMove({ plan }: JobLog): JobCommand {
   const item = oneOf(plan.items).id;
   const station = oneOf(plan.stations).id;
   const few = below(8) - 1;
-  switch (below(12)) {
+  switch (below(16)) {
     case 0:
     case 1:
       return { type: 'countLine', item, found: few, damaged: below(3) };
@@ -85,6 +85,14 @@ function anyMove({ plan }: JobLog): JobCommand {
       const fits = [...lineOf(plan).actById.values()].filter(({ action }) => action.type === 'fit');
       return { type: 'doAct', act: (fits.length > 0 ? oneOf(fits) : oneOf([...lineOf(plan).actById.values()])).id };
     }
+    case 11:
+      return { type: 'setApart', item, quantity: few, reason: 'burr' };
+    case 12:
+      return { type: 'endApart', item, quantity: few, to: oneOf(['tray', 'scrap'] as const), reason: 'looked at' };
+    case 13:
+      return { type: 'takeArrival', item, quantity: few };
+    case 14:
+      return { type: 'recountLine', item, found: few, damaged: 0 };
     case 10:
       return { type: 'snug', station, tool: 'hand' };
     default:
@@ -120,9 +128,9 @@ it('no piece is ever in two places or in none, over a hundred thousand moves by 
     taken += 1;
     const places = piecePlaces(log.plan, log.state);
     for (const line of hardwareLedger(log.plan, log.state)) {
-      const { supplied, fitted, onTray, scrapped, missing } = line;
+      const { supplied, fitted, onTray, scrapped, missing, apart } = line;
       const inPlaces = (places.get(line.item.id) ?? []).reduce((sum, { pieces }) => sum + pieces, 0);
-      if (fitted + onTray + scrapped + missing !== supplied || onTray < 0 || inPlaces !== supplied)
+      if (fitted + onTray + scrapped + apart + missing !== supplied || apart < 0 || onTray < 0 || inPlaces !== supplied)
         throw new Error(`${envelope.command.type} breaks ${line.item.id}: ${JSON.stringify({ ...line, inPlaces })}`);
     }
   }

@@ -13,7 +13,7 @@ export type PiecePlace =
   | { where: 'act'; act: string; pieces: number }
   /** On the vehicle with its group. */
   | { where: 'group'; group: string; pieces: number }
-  /** Damaged when it was counted: kept apart. */
+  /** Damaged when it was counted, or taken aside later: kept apart. */
   | { where: 'quarantine'; pieces: number }
   | { where: 'scrap'; pieces: number }
   /** Counted on the tray at the end: goes with the owner. */
@@ -61,7 +61,7 @@ export function placesOfLine(plan: Plan, state: JobState, line: LedgerLine): Pie
     ...(shimmed > 0 ? [{ where: 'act' as const, act: '', pieces: shimmed }] : []),
     { where: count === undefined && item.source === 'factory' ? 'bag' : 'tray', pieces: tray },
     { where: 'ownersBag', pieces: spare },
-    { where: 'quarantine', pieces: damaged },
+    { where: 'quarantine', pieces: damaged + line.apart },
     { where: 'scrap', pieces: thrown },
     { where: 'missing', pieces: missing },
   ];

@@ -2,6 +2,7 @@ import type { CompoundKind } from '../compound/compound.ts';
 import type { BottleFault } from '../compound/shelf-bottle.ts';
 import type { AnswerValue } from '../kit/condition.ts';
 import type { FigureBasis } from '../kit/printed-spec.ts';
+import type { SubstituteDifference } from '../kit/substitute.ts';
 import type { RefusedAnswer } from '../line/ask.ts';
 import type { TorqueUnit } from '../quantity/unit.ts';
 import type { WrenchFault } from '../wrench/suitable-wrench.ts';
@@ -64,6 +65,23 @@ export type Refusal =
   | { code: 'countInvalid'; found: number; damaged: number }
   | { code: 'quantityInvalid'; quantity: number }
   | { code: 'countBelowUse'; item: string; inUse: number }
+  /** Others are alike but for their stamp: it is read, not assumed. */
+  | { code: 'stampNotRead'; item: string; stamps: string[] }
+  | { code: 'stampOfAnother'; item: string; read: string; is: string }
+  /** A second count by the one who made the first proves nothing. */
+  | { code: 'sameCounter'; item: string; name: string }
+  | { code: 'carriesNoNumber'; item: string }
+  | { code: 'serialMissing'; item: string }
+  | { code: 'serialTaken'; item: string; serial: string; piece: number }
+  | { code: 'noSuchPiece'; item: string; piece: number; pieces: number }
+  | { code: 'fewerApart'; item: string; apart: number }
+  | { code: 'noSuchCompartment'; tray: string }
+  | { code: 'keeperMissing'; key: string }
+  | { code: 'unknownKey'; key: string }
+  | { code: 'orderedAlready'; order: string }
+  | { code: 'unknownOrder'; order: string }
+  | { code: 'substituteWeaker'; item: string; differences: SubstituteDifference[] }
+  | { code: 'substituteForLead'; item: string; differences: SubstituteDifference[] }
   | { code: 'reasonMissing' }
   | { code: 'notCounted'; items: string[] }
   | { code: 'pieceShort'; item: string; available: number }

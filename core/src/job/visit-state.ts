@@ -6,6 +6,7 @@ import type { Arranged } from './arranged-tool.ts';
 import type { Chocks } from './chocks.ts';
 import type { AddedDebt, DebtEnd } from './debt-kind.ts';
 import type { GivenFigure } from './figure.ts';
+import type { KeyHeld } from './key-held.ts';
 import type { Stamp } from './stamp.ts';
 
 /** What became of something owed. */
@@ -82,6 +83,8 @@ export interface VisitState {
   addenda?: Array<{ text: string; foundBy: string; redone?: string; station?: string } & Stamp>;
   settled: Record<string, { settlement: Settlement; reason: string } & Stamp>;
   split: Record<string, { reason: string } & Stamp>;
+  /** Keys, bits and codes that must not stay behind in a pocket, by their id. */
+  keys?: Record<string, KeyHeld>;
   /** Photos by their id, with the hash of their bytes. */
   photos: Record<string, { sha256: string; type: string; bytes: number } & Stamp>;
   /** Acts of the line, by their id. */

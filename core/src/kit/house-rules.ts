@@ -1,5 +1,6 @@
 import type { PassRule } from '../tightening/pass-plan.ts';
 import type { HeldUpBy } from './held-up-by.ts';
+import type { Tray } from './tray-layout.ts';
 
 /** How a shop works where the trade disagrees and no sheet decides. A job keeps those it was opened with. */
 export interface HouseRules extends PassRule {
@@ -20,6 +21,8 @@ export interface HouseRules extends PassRule {
    * is measured again, or whether both are only told: jobs opened before that was asked have nothing else on record.
    */
   proof: 'measured' | 'told';
+  /** The sorting trays hardware is laid out in; left out, one of the usual size. */
+  trays?: readonly Tray[];
   /** IANA name of the shop's time zone: what times on cards, records and screens are told in; left out, UTC. */
   timeZone?: string;
 }
@@ -43,5 +46,6 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     runDownShare: own.runDownShare,
     proof: own.proof ?? USUAL_RULES.proof,
     timeZone: own.timeZone,
+    trays: own.trays,
   };
 }

@@ -8,6 +8,8 @@ export interface Known {
   measured(baseline: string, place: string): number | undefined;
   /** What a baseline was measured with before. */
   instrument(baseline: string): string | undefined;
+  /** How many pieces of a line have their number noted. */
+  serials?(item: string): number;
   /** How the vehicle was last held up. */
   heldUpBy?: string;
 }

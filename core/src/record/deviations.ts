@@ -6,10 +6,12 @@ import type { DebtEnd } from '../job/debt-kind.ts';
 import type { FigureSource } from '../job/figure.ts';
 import type { JobState, Pull, Unfinished } from '../job/job-state.ts';
 import type { When } from '../job/stamp.ts';
+import type { StockPiece } from '../job/stock-used.ts';
 import { isStroke } from '../job/strokes.ts';
 import { needsApproval, type ThreadRung } from '../job/thread-rung.ts';
 import type { MayDo } from '../job/visit-state.ts';
 import type { Plan } from '../kit/plan.ts';
+import type { SubstituteDifference } from '../kit/substitute.ts';
 import type { Answer } from '../line/ask.ts';
 import { lineOf } from '../line/line.ts';
 import type { PullVerdict } from '../tightening/judge-pull.ts';
@@ -28,6 +30,21 @@ export type Deviation = When &
     | ({ kind: 'washerAdded'; station: string; reason: string; noThreadShows?: true } & AddedWasher)
     | { kind: 'lineShort'; item: string; missing: number; damaged: number }
     | { kind: 'shopStock'; item: string; quantity: number; reason: string }
+    /** Another piece than the sheet's, from the shelf, and in what it differs. */
+    | {
+        kind: 'substitute';
+        item: string;
+        quantity: number;
+        piece: StockPiece;
+        differences: SubstituteDifference[];
+        reason: string;
+      }
+    /** Not in the box: ordered, and when it was promised; arrived, when it came. */
+    | { kind: 'ordered'; item: string; quantity: number; supplier: string; promisedMs: number; arrived: number }
+    /** Taken aside for its maker. */
+    | { kind: 'apart'; item: string; quantity: number; reason: string }
+    /** Two people counted, and found different numbers. */
+    | { kind: 'countsDiffer'; item: string; first: number; second: number }
     | { kind: 'scrapped'; item: string; quantity: number; reason: string }
     | { kind: 'answerChanged'; question: string; from?: string | number | boolean; to: string | number | boolean }
     /** Tightened with no figure, and how that was judged. */
@@ -127,8 +144,29 @@ export function deviations(plan: Plan, state: JobState): Deviation[] {
         by: line.count.by,
       });
     }
-    for (const { quantity, reason, atMs, by } of line.shopStock)
-      found.push({ kind: 'shopStock', item: item.id, quantity, reason, atMs, by });
+    for (const { quantity, reason, piece, atMs, by } of line.shopStock)
+      found.push(
+        piece && piece.differences.length > 0
+          ? { kind: 'substitute', item: item.id, quantity, ...piece, reason, atMs, by }
+          : { kind: 'shopStock', item: item.id, quantity, reason, atMs, by },
+      );
+    for (const { order, quantity, supplier, promisedMs, atMs, by } of line.ordered ?? []) {
+      const arrived = (line.arrived ?? [])
+        .filter((entry) => entry.order === order)
+        .reduce((sum, entry) => sum + entry.quantity, 0);
+      found.push({ kind: 'ordered', item: item.id, quantity, supplier, promisedMs, arrived, atMs, by });
+    }
+    for (const { quantity, reason, atMs, by } of line.apart ?? [])
+      found.push({ kind: 'apart', item: item.id, quantity, reason, atMs, by });
+    if (line.count && line.recount?.agrees === false)
+      found.push({
+        kind: 'countsDiffer',
+        item: item.id,
+        first: line.count.found,
+        second: line.recount.found,
+        atMs: line.recount.atMs,
+        by: line.recount.by,
+      });
     for (const { quantity, reason, atMs, by } of line.scrapped)
       found.push({ kind: 'scrapped', item: item.id, quantity, reason, atMs, by });
   }

@@ -146,7 +146,7 @@ export class CarefulFitter {
   checkIn(): void {
     for (const item of this.log.plan.items)
       if (this.log.state.lines[item.id]?.count === undefined)
-        this.give({ type: 'countLine', item: item.id, found: item.quantity, damaged: 0 });
+        this.give({ type: 'countLine', item: item.id, found: item.quantity, damaged: 0, read: item.mark });
   }
 
   /** One act of the line, the one that is next; false when the line is done. */

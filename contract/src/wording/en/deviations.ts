@@ -19,6 +19,11 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
   lineShort:
     '{missing, plural, =0 {} other {# short of {item}.}}{missing, plural, =0 {} other {{damaged, plural, =0 {} other { }}}}{damaged, plural, =0 {} other {# damaged of {item}.}}',
   shopStock: '{quantity} of {item} from shop stock. {reason}',
+  substitute: '{quantity} of {item} from the shelf, drawer {bin}, not as on the sheet: {differences}. {reason}',
+  ordered:
+    '{quantity} of {item} ordered from {supplier}, promised for {promised}{arrived, plural, =0 {; not here} other {; # came}}.',
+  apart: '{quantity} of {item} taken aside. {reason}',
+  countsDiffer: '{item}: counted {first}, by a second person {second}.',
   scrapped: '{quantity} of {item} scrapped. {reason}',
   answerChanged: '{question} changed from {from} to {to}.',
   withoutFigure: '{station}: tightened without a figure, the sheet gives none. {reason}',

@@ -123,6 +123,61 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: '{inUse} of {item} already stand in stations.',
     lift: 'Count what is in the holes too.',
   },
+  stampNotRead: {
+    title: 'Stamp not read',
+    why: 'Others are alike but for their stamp: {stamps}.',
+    lift: 'Read the stamp of {item} and say it.',
+  },
+  stampOfAnother: {
+    title: 'Not this one',
+    why: '{read} is stamped on it; {item} carries {is}.',
+    lift: 'Count it on its own line, and find the one with {is}.',
+  },
+  sameCounter: {
+    title: 'Counted by you',
+    why: '{name} made the first count of {item}.',
+    lift: 'Somebody else counts it the second time.',
+  },
+  carriesNoNumber: { title: 'No number of its own', why: 'The sheet asks for none on {item}.', lift: 'Nothing to do.' },
+  serialMissing: { title: 'No number', why: 'Nothing was read off {item}.', lift: 'Read its number and enter it.' },
+  serialTaken: {
+    title: 'That number is taken',
+    why: '{serial} is piece {piece} of {item}.',
+    lift: 'No two carry the same: read both again.',
+  },
+  noSuchPiece: {
+    title: 'No such piece',
+    why: 'Piece {piece} of {item}; there are {pieces}.',
+    lift: 'Count the line again if there are more.',
+  },
+  fewerApart: { title: 'Fewer are aside', why: '{apart} of {item} are aside.', lift: 'Enter at most that many.' },
+  noSuchCompartment: {
+    title: 'No such compartment',
+    why: 'The shop has no such place in {tray}.',
+    lift: 'Pick one on the tray map.',
+  },
+  keeperMissing: {
+    title: 'Nobody has it',
+    why: '{key} is handed to somebody by name.',
+    lift: 'Say who has it, or where it is put.',
+  },
+  unknownKey: { title: 'No such key', why: 'This job has no key {key}.', lift: 'Pick it from the list.' },
+  orderedAlready: { title: 'Ordered already', why: 'Order {order} is on this line.', lift: 'Nothing to do.' },
+  unknownOrder: {
+    title: 'No such order',
+    why: 'Nothing was ordered as {order} for this line.',
+    lift: 'Take it in without an order.',
+  },
+  substituteWeaker: {
+    title: 'Does not hold as much',
+    why: 'In the place of {item}: {differences}.',
+    lift: 'Take one that holds at least as much, or order the right one.',
+  },
+  substituteForLead: {
+    title: 'A lead decides on this',
+    why: 'In the place of {item}: {differences}.',
+    lift: 'Ask a lead to take it, or take one that is the same.',
+  },
   reasonMissing: { title: 'Say why', why: 'This goes on the record with a reason.', lift: 'Enter a reason.' },
   notCounted: { title: 'Bag not counted', why: '{items} not counted yet.', lift: 'Count it in Check in first.' },
   pieceShort: {

@@ -35,15 +35,17 @@ function markAsk(item: PlanItem, items: readonly PlanItem[]): Ask[] {
 /** A part goes on: the right one by its mark, the right way round, what is captured in it seated. */
 export const fit = kindOf<ActionOf<'fit'>>({
   picture: 'part',
-  asks({ plan, action }) {
+  asks({ plan, action, known }) {
     const item = indexOf(plan).items.get(action.item);
     if (!item) return [];
+    // Read off at check-in, it is not asked again.
+    const unread = item.serial && (known.serials?.(item.id) ?? 0) < item.needed;
     return [
       ...markAsk(item, plan.items),
       ...(item.treatment ? [tick('treated', 'treatment', item.treatment)] : []),
       ...(item.facing ? [tick('facing', 'facing', item.facing)] : []),
       ...(item.insert ? [tick('insert', 'insert', item.insert)] : []),
-      ...(item.serial ? [words('serial', 'serial', item.name)] : []),
+      ...(unread ? [words('serial', 'serial', item.name)] : []),
     ];
   },
 });

@@ -11,6 +11,7 @@ import type { CloseBlock } from '#core/job/close-block.ts';
 import { closeBlocks } from '#core/job/close-blocks.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger, type LedgerLine } from '#core/job/hardware-ledger.ts';
+import { keysOf } from '#core/job/keys.ts';
 import { type LineClock, runningClocks } from '#core/job/line-clocks.ts';
 import { lineOf } from '#core/line/line.ts';
 import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
@@ -343,6 +344,36 @@ function Block({ block }: { block: CloseBlock }) {
           {block.unaccounted > 0
             ? `${block.unaccounted} not accounted for; ${block.onTray} should be on the tray. Count it below.`
             : `${-block.unaccounted} more counted than can be left. Count again.`}
+        </span>
+      );
+    case 'countsDisagree':
+      return (
+        <>
+          <span>
+            <b>Two counts differ:</b> {block.items.map((id) => index.items.get(id)?.line).join(', ')}. Count again.
+          </span>
+          {way('../check-in', 'To Check in')}
+        </>
+      );
+    case 'serialsMissing':
+      return (
+        <>
+          <span>
+            <b>No number read off:</b> {block.items.map((id) => index.items.get(id)?.name).join(', ')}
+          </span>
+          {way('../check-in', 'To Check in')}
+        </>
+      );
+    case 'keysOut':
+      return (
+        <span>
+          <b>Not handed over or put back:</b>{' '}
+          {keysOf(plan, state)
+            .filter(({ id }) => block.keys.includes(id))
+            .map(
+              ({ name, hands }) => `${name}${hands.length > 0 ? `, ${hands.at(-1)?.name} has it` : ', nobody has it'}`,
+            )
+            .join('; ')}
         </span>
       );
     case 'toolsOut':
