@@ -1,6 +1,7 @@
 import type { Bottle } from '#core/crib/bottle.ts';
 import { judgeCheck, type WrenchCheck } from '#core/crib/check-pull.ts';
 import type { CribTool } from '#core/crib/crib-tool.ts';
+import type { StockPiece } from '#core/job/stock-used.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 
 const DAY_MS = 86_400_000;
@@ -188,6 +189,50 @@ export const demoTemperatures = (nowMs: number): Array<{ atMs: number; temperatu
     atMs: nowMs - (8 - index) * DAY_MS,
     temperatureC,
   }));
+
+/** Drawers of the shop's own fasteners: the usual sizes, one nearly empty. */
+export function demoShelf(): Array<StockPiece & { counted: number; lowAt?: number }> {
+  const flange = (thread: string, lengthMm: number, acrossFlatsMm: number) =>
+    ({
+      kind: 'bolt',
+      name: `Flange bolt ${thread.replace(' x ', ' × ')} × ${lengthMm}`,
+      thread,
+      lengthMm,
+      head: 'hexFlange',
+      acrossFlatsMm,
+      propertyClass: '10.9',
+      finish: 'zinc',
+    }) as const;
+  const drawers: Array<Omit<StockPiece, 'id'> & { counted: number; lowAt?: number }> = [
+    { ...flange('M8 x 1.25', 25, 13), bin: 'A1', counted: 60, lowAt: 10 },
+    { ...flange('M8 x 1.25', 35, 13), bin: 'A2', counted: 42, lowAt: 10 },
+    { ...flange('M10 x 1.5', 30, 15), bin: 'A3', counted: 38, lowAt: 10 },
+    { ...flange('M10 x 1.5', 35, 15), bin: 'A4', counted: 7, lowAt: 10 },
+    { ...flange('M12 x 1.75', 40, 18), bin: 'A5', counted: 25, lowAt: 6 },
+    {
+      kind: 'nut',
+      name: 'Flange nut M10 × 1.5',
+      thread: 'M10 x 1.5',
+      head: 'hexFlange',
+      propertyClass: '10',
+      bin: 'B1',
+      counted: 50,
+      lowAt: 10,
+    },
+    {
+      kind: 'washer',
+      name: 'Washer 10.5 × 20 × 2',
+      insideMm: 10.5,
+      outsideMm: 20,
+      thicknessMm: 2,
+      bin: 'B2',
+      counted: 120,
+      lowAt: 20,
+    },
+    { kind: 'pin', form: 'split', name: 'Split pin 3.2 × 32', lengthMm: 32, outsideMm: 3.2, bin: 'C1', counted: 90 },
+  ];
+  return drawers.map((drawer, index) => ({ id: id(4, index + 1), ...drawer }));
+}
 
 /** Mean deviations of past check-pulls, oldest first, in percent: W-1 has begun to wander, W-3 is steady. */
 const HISTORY: Record<string, readonly number[]> = {

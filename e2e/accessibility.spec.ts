@@ -68,6 +68,7 @@ for (const theme of ['day', 'night'] as const) {
       ['/crib?wrench=w-1', 'Check-pulls'],
       ['/crib/tools', 'Socket'],
       ['/crib/compounds', 'On the shelf'],
+      ['/crib/fasteners', 'Fasteners'],
       ['/crib/reorder', 'To order'],
       ['/vehicles', 'Vehicles'],
       ['/vehicles/v-gorse', 'Visits'],

@@ -139,6 +139,7 @@ test('nothing is cut, covered or out of view, at any size: the shop', async ({ p
     ['/crib?wrench=w-1', 'Check-pulls'],
     ['/crib/tools', 'Socket'],
     ['/crib/compounds', 'On the shelf'],
+    ['/crib/fasteners', 'Fasteners'],
     ['/crib/reorder', 'To order'],
   ] as const) {
     await page.setViewportSize({ width: 1280, height: 800 });

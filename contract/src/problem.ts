@@ -42,6 +42,7 @@ export type ProblemCode =
   | 'unknownWrench'
   | 'unknownTool'
   | 'unknownBottle'
+  | 'unknownDrawer'
   | 'unknownLoan'
   | 'unknownPerson'
   | 'labelTaken'

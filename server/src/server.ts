@@ -17,6 +17,7 @@ import { Leaves } from './service/leaves.ts';
 import { PasskeyService } from './service/passkey-service.ts';
 import { ReadingProofs } from './service/reading-proofs.ts';
 import { SessionService } from './service/session-service.ts';
+import { ShelfService } from './service/shelf-service.ts';
 import { ShopWrenches } from './service/shop-wrenches.ts';
 import { CatalogRepository } from './store/catalog-repository.ts';
 import { CribRepository } from './store/crib-repository.ts';
@@ -26,6 +27,7 @@ import { KitDraftRepository } from './store/kit-draft-repository.ts';
 import { KitPictureRepository } from './store/kit-picture-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
 import { schemaFaults } from './store/schema.ts';
+import { ShelfRepository } from './store/shelf-repository.ts';
 import { KitWorks } from './thread/kit-works.ts';
 
 export interface RunningServer {
@@ -81,17 +83,19 @@ export async function startServer(
     failedLater,
   });
   await jobs.noteOwed();
+  const shelf = new ShelfService(new ShelfRepository(source));
   const crib = new CribService(
     cribRepository,
     catalogRepository,
     people,
     (shopId) => wrenches.forget(shopId),
     (shopId, jobId) => jobs.plan(shopId, jobId),
+    (shopId) => shelf.low(shopId),
   );
   const works = new KitWorks(config.kitWorker);
   const drafts = new KitDraftService(new KitDraftRepository(source), catalogRepository, works);
   const pictures = new KitPictures(new KitPictureRepository(source));
-  const parts = { sessions, passkeys, leaves, catalog, jobs, crib, drafts, pictures, works, readings, devices };
+  const parts = { sessions, passkeys, leaves, catalog, jobs, crib, shelf, drafts, pictures, works, readings, devices };
   const app = makeApp(
     { ...parts, source, log, webDist: config.webDist, hosts: config.hosts, folder },
     upgradeWebSocket,

@@ -51,10 +51,10 @@ export const REORDER_SHARE = 0.2;
 const REORDER_DAYS = 30;
 
 export interface ReorderLine {
-  what: 'compound' | 'tool' | 'wrench';
+  what: 'compound' | 'tool' | 'wrench' | 'fastener';
   name: string;
   because: 'empty' | 'low' | 'expired' | 'expiring' | 'tooWarm' | 'missing' | 'calibration';
-  /** The figure behind it: mL left, days left. */
+  /** The figure behind it: mL or pieces left, days left. */
   figure?: number;
 }
 
@@ -68,6 +68,7 @@ export function reorderList(
   tools: ReadonlyArray<{ name: string; missing?: unknown }>,
   wrenches: ReadonlyArray<{ label: string; due: boolean; daysLeft: number }>,
   today: string,
+  drawers: ReadonlyArray<{ name: string; left: number }> = [],
 ): ReorderLine[] {
   const lines: ReorderLine[] = [];
   const names = [...new Set(bottles.map((bottle) => bottle.name))].sort((a, b) => a.localeCompare(b, 'en'));
@@ -92,6 +93,8 @@ export function reorderList(
     else if (lasts <= REORDER_DAYS) lines.push({ what: 'compound', name, because: 'expiring', figure: lasts });
   }
   for (const tool of tools) if (tool.missing) lines.push({ what: 'tool', name: tool.name, because: 'missing' });
+  for (const { name, left } of drawers)
+    lines.push({ what: 'fastener', name, because: left === 0 ? 'empty' : 'low', figure: left });
   for (const wrench of wrenches) {
     if (wrench.due || wrench.daysLeft <= REORDER_DAYS)
       lines.push({ what: 'wrench', name: wrench.label, because: 'calibration', figure: wrench.daysLeft });

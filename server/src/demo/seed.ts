@@ -9,7 +9,7 @@ import type { KitDocument } from '#core/kit/kit-document.ts';
 import { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
-import { demoBottles, demoChecks, demoTemperatures, demoTools } from '#demo/crib.ts';
+import { demoBottles, demoChecks, demoShelf, demoTemperatures, demoTools } from '#demo/crib.ts';
 import {
   BRAKE_HOSE_SHIELDS,
   DEMO_KITS,
@@ -27,7 +27,7 @@ import type { RecordSeal } from '../seal/record-seal.ts';
 import { hashSecret } from '../service/session-service.ts';
 import type { EventRow } from '../store/append-queue.ts';
 import { CatalogRepository } from '../store/catalog-repository.ts';
-import { BottleEntity, StoreReadingEntity, ToolEntity } from '../store/crib-entities.ts';
+import { BottleEntity, ShelfEntity, StoreReadingEntity, ToolEntity } from '../store/crib-entities.ts';
 import { CribRepository } from '../store/crib-repository.ts';
 import { ShopEntity, UserEntity, VehicleEntity, WrenchEntity } from '../store/entities.ts';
 import { chainHash } from '../store/hash-chain.ts';
@@ -228,6 +228,16 @@ async function seedCrib(
   await source.getRepository(ToolEntity).insert(tools);
   const bottles = demoBottles(nowMs).map(({ usedMl: _, ...bottle }) => ({ ...bottle, shopId }));
   await source.getRepository(BottleEntity).insert(bottles);
+  await source.getRepository(ShelfEntity).insert(
+    demoShelf().map(({ id, counted, lowAt, ...card }) => ({
+      id,
+      shopId,
+      card,
+      counted,
+      lowAt,
+      countedAtMs: nowMs - 3_600_000,
+    })) as never,
+  );
   const readings = demoTemperatures(nowMs).map((reading) => ({ ...reading, shopId, byName }));
   await source.getRepository(StoreReadingEntity).insert(readings);
   const crib = new CribRepository(source);

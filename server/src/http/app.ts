@@ -21,6 +21,7 @@ import type { Leaves } from '../service/leaves.ts';
 import type { PasskeyService } from '../service/passkey-service.ts';
 import type { ReadingProofs } from '../service/reading-proofs.ts';
 import type { SessionService } from '../service/session-service.ts';
+import type { ShelfService } from '../service/shelf-service.ts';
 import { isDatabaseAway, isDatabaseFull } from '../store/data-source.ts';
 import { KitTooLarge, type KitWorks } from '../thread/kit-works.ts';
 import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
@@ -31,6 +32,7 @@ import { kitRoutes } from './kit-routes.ts';
 import { isKnownHost } from './known-host.ts';
 import { problem } from './problem.ts';
 import { sessionRoutes } from './session-routes.ts';
+import { shelfRoutes, supplierRoutes } from './shelf-routes.ts';
 import { wrenchRoutes } from './wrench-routes.ts';
 
 /** What the routes of the API are made of. */
@@ -41,6 +43,7 @@ interface ApiParts {
   catalog: CatalogService;
   jobs: JobService;
   crib: CribService;
+  shelf: ShelfService;
   drafts: KitDraftService;
   pictures: KitPictures;
   devices: JobDevices;
@@ -67,6 +70,7 @@ function apiRoutes({
   catalog,
   jobs,
   crib,
+  shelf,
   drafts,
   pictures,
   devices,
@@ -79,6 +83,8 @@ function apiRoutes({
     .route('/', catalogRoutes(catalog, jobs, drafts, sessions))
     .route('/jobs', jobRoutes(jobs, crib, sessions, devices, folder))
     .route('/crib', cribRoutes(crib, catalog, sessions))
+    .route('/shelf', shelfRoutes(shelf))
+    .route('/supplier', supplierRoutes())
     .route('/kit-library', kitRoutes(drafts, catalog, jobs, pictures, works));
 }
 export type Api = ReturnType<typeof apiRoutes>;

@@ -48,6 +48,7 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   promisedTooEarly: { status: 422, title: 'Promised before it begins' },
   unknownWrench: { status: 404, title: 'No such wrench in this shop' },
   unknownTool: { status: 404, title: 'No such tool in this shop' },
+  unknownDrawer: { status: 404, title: 'No such drawer in this shop' },
   unknownBottle: { status: 404, title: 'No such bottle in this shop' },
   unknownLoan: { status: 404, title: 'No such loan in this shop' },
   unknownPerson: { status: 404, title: 'No such person in this shop' },

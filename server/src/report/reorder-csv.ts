@@ -19,7 +19,7 @@ export const reorderCsv = (lines: readonly ReorderLine[]): string =>
       ...lines.map(({ what, name, because, figure }) => [
         what,
         name,
-        BECAUSE[because],
+        what === 'fastener' && because === 'low' ? 'left' : BECAUSE[because],
         figure === undefined ? '' : Math.round(figure * 10) / 10,
       ]),
     ],

@@ -66,6 +66,8 @@ export class CribService {
     private readonly wrenchesChanged: (shopId: string) => void,
     /** A job's plan as its own events made it. */
     private readonly planOf: (shopId: string, jobId: string) => Promise<Plan | undefined>,
+    /** Drawers of fasteners that are nearly empty. */
+    private readonly lowDrawers: (shopId: string) => Promise<Array<{ name: string; left: number }>>,
     private readonly now: () => number = Date.now,
   ) {}
 
@@ -379,7 +381,8 @@ export class CribService {
     const crib = await this.read(shopId);
     const today = dayOf(this.now());
     const wrenches = crib.wrenches.map((wrench) => ({ label: wrench.label, ...calibrationDue(wrench, today) }));
-    return reorderList(crib.bottles, crib.temperatures, crib.tools, wrenches, today);
+    const drawers = await this.lowDrawers(shopId);
+    return reorderList(crib.bottles, crib.temperatures, crib.tools, wrenches, today, drawers);
   }
 }
 

@@ -1,6 +1,7 @@
 import { Column, Entity, PrimaryColumn } from 'typeorm';
 import type { CompoundKind } from '#core/compound/compound.ts';
 import type { CribTool } from '#core/crib/crib-tool.ts';
+import type { StockPiece } from '#core/job/stock-used.ts';
 import type { Reading } from '#core/wrench/calibration.ts';
 import { millis } from './millis.ts';
 
@@ -99,6 +100,18 @@ export class RecheckSettledEntity {
   @Column({ type: 'varchar', length: 500 }) how!: string;
 }
 
+/** A drawer of the shop's own fasteners. */
+@Entity('shelf')
+export class ShelfEntity {
+  @PrimaryColumn({ type: 'char', length: 36 }) id!: string;
+  @Column({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @Column({ type: 'json' }) card!: Omit<StockPiece, 'id'>;
+  @Column({ type: 'int' }) counted!: number;
+  @Column({ ...millis, name: 'counted_at_ms' }) countedAtMs!: number;
+  @Column({ type: 'int', name: 'low_at', nullable: true }) lowAt?: number | null;
+  @Column({ ...millis, name: 'retired_at_ms', nullable: true }) retiredAtMs?: number | null;
+}
+
 export const CRIB_ENTITIES = [
   WrenchCheckEntity,
   ToolEntity,
@@ -108,4 +121,5 @@ export const CRIB_ENTITIES = [
   BottleNoteEntity,
   StoreReadingEntity,
   RecheckSettledEntity,
+  ShelfEntity,
 ];

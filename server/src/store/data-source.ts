@@ -14,6 +14,7 @@ import { HouseRules1764000000008 } from './migration/0009-house-rules.ts';
 import { KitPictures1764000000009 } from './migration/0010-kit-pictures.ts';
 import { JobSlot1764000000010 } from './migration/0011-job-slot.ts';
 import { GelledBottle1764000000011 } from './migration/0012-gelled-bottle.ts';
+import { Shelf1764000000012 } from './migration/0013-shelf.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -36,6 +37,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       KitPictures1764000000009,
       JobSlot1764000000010,
       GelledBottle1764000000011,
+      Shelf1764000000012,
     ],
     synchronize: false,
     poolSize: 10,

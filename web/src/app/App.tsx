@@ -14,6 +14,7 @@ const CribShell = lazy(() => import('../feature/crib/CribShell.tsx'));
 const Wrenches = lazy(() => import('../feature/crib/Wrenches.tsx'));
 const Tools = lazy(() => import('../feature/crib/Tools.tsx'));
 const Compounds = lazy(() => import('../feature/crib/Compounds.tsx'));
+const Fasteners = lazy(() => import('../feature/crib/Fasteners.tsx'));
 const Reorder = lazy(() => import('../feature/crib/Reorder.tsx'));
 const KitLibrary = lazy(() => import('../feature/kits/KitLibrary.tsx'));
 const KitHistory = lazy(() => import('../feature/kits/KitHistory.tsx'));
@@ -107,6 +108,7 @@ export function App() {
                 <Route index element={<Wrenches />} />
                 <Route path="tools" element={<Tools />} />
                 <Route path="compounds" element={<Compounds />} />
+                <Route path="fasteners" element={<Fasteners />} />
                 <Route path="reorder" element={<Reorder />} />
               </Route>
             </Route>

@@ -7,6 +7,7 @@ import type { ProblemCode } from '#contract/problem.ts';
 import type { SignInOptions } from '#contract/session.ts';
 import type { VehicleHistory } from '#contract/vehicle.ts';
 import type { ReorderLine } from '#core/crib/bottle.ts';
+import type { ShelfLine } from '#core/crib/shelf.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
@@ -43,6 +44,7 @@ const KEYS = {
   drafts: ['drafts'],
   lexicon: ['lexicon'],
   crib: ['crib'],
+  shelf: ['shelf'],
   vehicles: ['vehicles'],
 } as const satisfies Record<string, readonly string[]>;
 export type KeyName = keyof typeof KEYS;
@@ -154,6 +156,16 @@ export const useCribRead = (everyMs?: number): Read<Crib> =>
       queryKey: KEYS.crib,
       queryFn: async () => (await call(api.crib.$get())) as Crib,
       refetchInterval: everyMs,
+    }),
+  );
+
+/** The shop's own fasteners, drawer by drawer. */
+export const useShelf = (wanted = true): Read<ShelfLine[]> =>
+  readOf(
+    useQuery({
+      queryKey: KEYS.shelf,
+      queryFn: async () => (await call(api.shelf.$get())) as ShelfLine[],
+      enabled: wanted,
     }),
   );
 

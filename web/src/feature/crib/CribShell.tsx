@@ -7,6 +7,7 @@ const TABS = [
   { to: '/crib', text: 'Wrenches', end: true },
   { to: '/crib/tools', text: 'Sockets and tools' },
   { to: '/crib/compounds', text: 'Compounds' },
+  { to: '/crib/fasteners', text: 'Fasteners' },
   { to: '/crib/reorder', text: 'Reorder' },
 ];
 

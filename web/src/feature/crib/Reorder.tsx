@@ -2,13 +2,18 @@ import { Download } from 'lucide-react';
 import type { ReorderLine } from '#core/crib/bottle.ts';
 import { useReorder } from '../../shop/queries.ts';
 
-const WHAT: Record<ReorderLine['what'], string> = { compound: 'Compound', tool: 'Tool', wrench: 'Wrench' };
-const because = ({ because: why, figure }: ReorderLine): string => {
+const WHAT: Record<ReorderLine['what'], string> = {
+  compound: 'Compound',
+  tool: 'Tool',
+  wrench: 'Wrench',
+  fastener: 'Fastener',
+};
+const because = ({ what, because: why, figure }: ReorderLine): string => {
   switch (why) {
     case 'empty':
       return 'none left';
     case 'low':
-      return `${(figure ?? 0).toFixed(1)} mL left`;
+      return what === 'fastener' ? `${figure ?? 0} left` : `${(figure ?? 0).toFixed(1)} mL left`;
     case 'expired':
       return 'past its date';
     case 'expiring':
