@@ -139,7 +139,7 @@ test('a bolt short: what waits, how far the work gets, and whether it rolls; sto
   await expect(far).toContainText(/step \d+ of \d+/);
   await expect(far).toContainText('is not rolled');
   const file = page.waitForEvent('download');
-  await page.getByRole('button', { name: '1 line for the maker, as CSV' }).click();
+  await page.getByRole('button', { name: 'The same as CSV' }).click();
   expect((await file).suggestedFilename()).toMatch(/-box\.csv$/);
   await page.getByRole('button', { name: 'Use shop stock' }).click();
   await page.getByRole('button', { name: 'Same class and length from the rack' }).click();

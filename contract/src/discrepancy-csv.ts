@@ -14,6 +14,7 @@ const COLUMNS = [
   'missing',
   'over',
   'damaged',
+  'why',
 ];
 
 /** What a box held otherwise than its sheet says, for its maker: RFC 4180, a byte-order mark for spreadsheets, formulas escaped. */
@@ -21,7 +22,7 @@ export const discrepancyCsv = (plan: Plan, list: readonly Discrepancy[]): string
   `\uFEFF${Papa.unparse(
     {
       fields: COLUMNS,
-      data: list.map(({ item, found, missing, over, damaged }) => {
+      data: list.map(({ item, found, missing, over, damaged, reasons }) => {
         const kit = plan.kits.find(({ id }) => id === item.kit);
         return [
           kit?.title ?? item.kit,
@@ -35,6 +36,7 @@ export const discrepancyCsv = (plan: Plan, list: readonly Discrepancy[]): string
           missing,
           over,
           damaged,
+          reasons.join('; '),
         ];
       }),
     },

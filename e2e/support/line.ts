@@ -483,7 +483,7 @@ export async function countAll(page: Page, job: string): Promise<void> {
   const { log } = await fetched(page, job);
   const counts = log.plan.items
     .filter(({ id }) => log.state.lines[id]?.count === undefined)
-    .map(({ id, quantity }) => ({ type: 'countLine', item: id, found: quantity, damaged: 0 }));
+    .map(({ id, quantity, mark }) => ({ type: 'countLine', item: id, found: quantity, damaged: 0, read: mark }));
   await give(page, job, ...counts);
 }
 

@@ -60,5 +60,5 @@ export async function visitReady(page: Page, app: App): Promise<string> {
 }
 
 /** Every line of a packing list counted as it says. */
-export const counts = (items: ReadonlyArray<{ id: string; quantity: number }>) =>
-  items.map(({ id, quantity }) => ({ type: 'countLine', item: id, found: quantity, damaged: 0 }));
+export const counts = (items: ReadonlyArray<{ id: string; quantity: number; mark?: string }>) =>
+  items.map(({ id, quantity, mark }) => ({ type: 'countLine', item: id, found: quantity, damaged: 0, read: mark }));

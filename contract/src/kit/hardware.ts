@@ -87,6 +87,11 @@ export const ItemSchema = exactly<Item>()(
       .array(z.strictObject({ facing: Text, when: ConditionSchema.optional() }))
       .min(1)
       .optional(),
+    codes: z
+      .array(z.strictObject({ code: z.string().trim().min(1).max(60), pieces: z.number().int().min(1).max(10_000) }))
+      .min(1)
+      .max(20)
+      .optional(),
     serial: z.boolean().optional(),
     treatment: Text.optional(),
     insert: Text.optional(),

@@ -93,6 +93,8 @@ export interface Item {
   facing?: string;
   /** Where that depends on the variant: the first that holds. */
   facings?: Array<{ facing: string; when?: Condition }>;
+  /** What a scanner reads on its bag or box, and how many pieces each stands for: a box of 100 is one code. */
+  codes?: Array<{ code: string; pieces: number }>;
   /** Carries a number of its own that goes on the record. */
   serial?: boolean;
   /** What is done to it before it goes on: `paint the cut edge`. */

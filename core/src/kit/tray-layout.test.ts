@@ -35,6 +35,10 @@ describe('laying hardware out', () => {
     const laid = layOut([bolt('a', 30), bolt('b', 60, 'M6 x 1')], USUAL_TRAYS, {
       b: { tray: 'Tray', row: 0, column: 0 },
     });
+    // What lies elsewhere stays where it lay.
+    const three = [bolt('a', 30), bolt('b', 60, 'M6 x 1'), bolt('c', 25, 'M8 x 1.25')];
+    const moved = layOut(three, USUAL_TRAYS, { a: { tray: 'Tray', row: 3, column: 5 } });
+    expect([...moved].map(([id, place]) => `${id} ${placeName(place)}`).sort()).toEqual(['a D6', 'b A2', 'c A3']);
     expect(placeName(laid.get('b') ?? { row: 9, column: 9 })).toBe('A1');
     expect(placeName(laid.get('a') ?? { row: 9, column: 9 })).toBe('A2');
   });

@@ -46,16 +46,28 @@ export function layOut<P extends Seen & { id: string }>(
   );
   const key = ({ tray, row, column }: TrayPlace) => `${tray} ${row} ${column}`;
   const laid = new Map<string, TrayPlace>();
-  for (const { id } of pieces) if (fixed[id]) laid.set(id, fixed[id]);
-  const taken = new Set([...laid.values()].map(key));
-  for (const piece of pieces) {
-    if (laid.has(piece.id)) continue;
+  const taken = new Set<string>();
+  const lay = (piece: P) => {
     const alikes = lookAlikes(piece, pieces).flatMap(({ piece: other }) => laid.get(other.id) ?? []);
     const free = places.filter((place) => !taken.has(key(place)));
     const place = free.find((one) => !alikes.some((other) => touches(one, other))) ?? free[0];
-    if (!place) continue;
+    if (!place) return;
     laid.set(piece.id, place);
     taken.add(key(place));
-  }
+  };
+  // As if no hand had moved anything, so that moving one moves no other.
+  for (const piece of pieces) lay(piece);
+  const moved = pieces.filter(({ id }) => fixed[id] !== undefined);
+  for (const { id } of moved) laid.set(id, fixed[id] as TrayPlace);
+  const byHand = new Set(moved.map(({ id }) => key(fixed[id] as TrayPlace)));
+  // Only what lay where a hand put another gives way.
+  const displaced = pieces.filter(({ id }) => {
+    const place = laid.get(id);
+    return place !== undefined && fixed[id] === undefined && byHand.has(key(place));
+  });
+  for (const { id } of displaced) laid.delete(id);
+  taken.clear();
+  for (const place of laid.values()) taken.add(key(place));
+  for (const piece of displaced) lay(piece);
   return laid;
 }

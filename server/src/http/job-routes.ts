@@ -10,11 +10,13 @@ import {
   MoveJobSchema,
   OpenJobSchema,
 } from '#contract/job.ts';
+import { boxPdf } from '../report/box-pdf.ts';
 import { jobCardPdf } from '../report/job-card-pdf.ts';
-import { jobLabelPdf, ownersBagPdf } from '../report/label-pdf.ts';
+import { compartmentLabelsPdf, jobLabelPdf, ownersBagPdf } from '../report/label-pdf.ts';
 import { recordCsv } from '../report/record-csv.ts';
 import { recordFile } from '../report/record-file.ts';
 import { recordPdf } from '../report/record-pdf.ts';
+import { trayMapPdf } from '../report/tray-map-pdf.ts';
 import type { SealFolder } from '../seal/open-seal.ts';
 import type { CribService } from '../service/crib-service.ts';
 import type { JobDevices } from '../service/job-devices.ts';
@@ -36,6 +38,8 @@ const FromSeq = z.object({ from: z.coerce.number().int().min(0).default(0) });
 const LastEvent = z.object({ 'last-event-id': z.coerce.number().int().min(0).optional() });
 const JobId = z.object({ jobId: z.uuid() });
 const PhotoId = z.object({ jobId: z.uuid(), photo: z.uuid() });
+/** A photo's id, where the device that took it gave it one. */
+const GivenPhotoId = z.object({ id: z.uuid().optional() });
 const jobId = validate('param', JobId);
 
 /** Jobs: lists, opening, commands, the event stream and the record. */
@@ -97,13 +101,19 @@ export function jobRoutes(
       const known = await jobs.device(c.get('caller'), c.req.valid('param').jobId, c.req.valid('json'));
       return known ? c.body(null, 204) : problem(c, 'unknownJob');
     })
-    .post('/:jobId/photos', jobId, async (c) => {
+    .post('/:jobId/photos', jobId, validate('query', GivenPhotoId), async (c) => {
       const bytes = Buffer.from(await c.req.arrayBuffer());
       // By what it is, not by what it says it is: it is shown again from this address.
       const type = pictureType(bytes);
       if (!type || type !== c.req.header('content-type'))
         return problem(c, 'badRequest', { detail: 'A photo is a JPEG, PNG or WebP picture.' });
-      const outcome = await jobs.addPhoto(c.get('caller'), c.req.valid('param').jobId, type, bytes);
+      const outcome = await jobs.addPhoto(
+        c.get('caller'),
+        c.req.valid('param').jobId,
+        type,
+        bytes,
+        c.req.valid('query').id,
+      );
       return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code);
     })
     .get('/:jobId/photos/:photo', validate('param', PhotoId), async (c) => {
@@ -197,6 +207,30 @@ export function jobRoutes(
       return c.body(new Uint8Array(await jobLabelPdf(document, new URL(c.req.url).origin)), 200, {
         'Content-Type': 'application/pdf',
         'Content-Disposition': `attachment; filename="label-${document.number}.pdf"`,
+      });
+    })
+    .get('/:jobId/compartments.pdf', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      if (!document) return problem(c, 'unknownJob');
+      return c.body(new Uint8Array(await compartmentLabelsPdf(document, new URL(c.req.url).origin)), 200, {
+        'Content-Type': 'application/pdf',
+        'Content-Disposition': `attachment; filename="compartments-${document.number}.pdf"`,
+      });
+    })
+    .get('/:jobId/tray-map.pdf', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      if (!document) return problem(c, 'unknownJob');
+      return c.body(new Uint8Array(await trayMapPdf(document)), 200, {
+        'Content-Type': 'application/pdf',
+        'Content-Disposition': `attachment; filename="trays-${document.number}.pdf"`,
+      });
+    })
+    .get('/:jobId/box.pdf', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      if (!document) return problem(c, 'unknownJob');
+      return c.body(new Uint8Array(await boxPdf(document)), 200, {
+        'Content-Type': 'application/pdf',
+        'Content-Disposition': `attachment; filename="box-${document.number}.pdf"`,
       });
     })
     .get('/:jobId/owners-bag.pdf', jobId, async (c) => {

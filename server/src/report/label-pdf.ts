@@ -2,7 +2,10 @@ import PDFDocument from 'pdfkit';
 import { create } from 'qrcode';
 import type { JobDocument } from '#contract/job.ts';
 import { jobCardSheet } from '#contract/job-card.ts';
-import { piecePlaces } from '#core/job/piece-places.ts';
+import { ownersBagLines } from '#contract/owners-bag.ts';
+import { traysOf } from '#core/job/trays.ts';
+import { indexOf } from '#core/kit/plan.ts';
+import { placeName } from '#core/kit/tray-layout.ts';
 import { FONTS } from './pdf-sheet.ts';
 import { replay } from './replay.ts';
 
@@ -26,22 +29,28 @@ export function drawCode(doc: PDFKit.PDFDocument, text: string, left: number, to
 }
 
 /** A line of a label: its font, its size in points, and how many lines of the label it may take. */
-type LabelLine = [font: 'figures' | 'plate' | 'body', size: number, text: string, lines?: number];
+type LabelLine = [font: 'figures' | 'plate' | 'body' | 'bold', size: number, text: string, lines?: number];
 
-/** One label on its one page: the job's code at the left, words beside it, cut where they would leave it. */
-function labelPdf(
-  job: JobDocument,
-  title: string,
-  { widthMm, heightMm }: typeof TRAY,
-  code: { text: string; sideMm: number },
-  lines: readonly LabelLine[],
-): Promise<Buffer> {
+/** An empty roll of labels; each label is a page. */
+function labelRoll(job: JobDocument, title: string, { widthMm, heightMm }: typeof TRAY): PDFKit.PDFDocument {
   const doc = new PDFDocument({
     size: [mm(widthMm), mm(heightMm)],
     margin: mm(EDGE),
+    autoFirstPage: false,
     info: { Title: title, Creator: 'Wrenchman', CreationDate: new Date(job.plannedStartMs) },
   });
   for (const [name, file] of Object.entries(FONTS)) doc.registerFont(name, file);
+  return doc;
+}
+
+/** One label on its one page: a code at the left, words beside it, cut where they would leave it. */
+function drawLabel(
+  doc: PDFKit.PDFDocument,
+  { widthMm }: typeof TRAY,
+  code: { text: string; sideMm: number },
+  lines: readonly LabelLine[],
+): void {
+  doc.addPage();
   drawCode(doc, code.text, mm(EDGE), mm(EDGE), mm(code.sideMm));
   const left = mm(2 * EDGE + code.sideMm);
   const width = mm(widthMm - EDGE) - left;
@@ -52,6 +61,9 @@ function labelPdf(
       .fontSize(size)
       .fillColor('#000000')
       .text(text, left, doc.y, { width, height: size * 1.25 * most, ellipsis: true });
+}
+
+function bytesOf(doc: PDFKit.PDFDocument): Promise<Buffer> {
   return new Promise((resolve, reject) => {
     const chunks: Buffer[] = [];
     doc.on('data', (chunk: Buffer) => chunks.push(chunk));
@@ -59,6 +71,43 @@ function labelPdf(
     doc.on('error', reject);
     doc.end();
   });
+}
+
+function labelPdf(
+  job: JobDocument,
+  title: string,
+  size: typeof TRAY,
+  code: { text: string; sideMm: number },
+  lines: readonly LabelLine[],
+): Promise<Buffer> {
+  const doc = labelRoll(job, title, size);
+  drawLabel(doc, size, code, lines);
+  return bytesOf(doc);
+}
+
+/**
+ * A label for each compartment of the trays that holds something: where it is, what lies in it, and a code that opens
+ * the job at that line.
+ */
+export function compartmentLabelsPdf(job: JobDocument, origin: string): Promise<Buffer> {
+  const { plan, state } = replay(job);
+  const { places } = traysOf(plan, state);
+  const doc = labelRoll(job, `Compartments ${job.number}`, BAG);
+  for (const [id, place] of places) {
+    const item = indexOf(plan).items.get(id);
+    if (!item) continue;
+    const code = { text: `${origin}/jobs/${job.id}/check-in?line=${encodeURIComponent(id)}`, sideMm: 19 };
+    drawLabel(doc, BAG, code, [
+      ['plate', 15, placeName(place)],
+      ['figures', 7, `${place.tray} · ${job.number}`],
+      ['bold', 8, `${item.line} · ${item.quantity} ×`],
+      ['body', 7, item.name, 3],
+    ]);
+  }
+  // A roll without a label is a file no printer takes.
+  if (places.size === 0)
+    drawLabel(doc, BAG, { text: job.number, sideMm: 19 }, [['body', 8, 'Nothing lies in trays.', 2]]);
+  return bytesOf(doc);
 }
 
 /** A label for the parts tray: code, number, vehicle, plate, kits. */
@@ -74,28 +123,14 @@ export function jobLabelPdf(job: JobDocument, origin: string): Promise<Buffer> {
   ]);
 }
 
-/** Lines of pieces that the bag's label has room for. */
-const BAG_LINES = 5;
-
 /** A label for the bag that goes with the owner: code, number, plate, and the pieces in it. */
 export function ownersBagPdf(job: JobDocument, origin: string): Promise<Buffer> {
   const { plan, state } = replay(job);
   const card = jobCardSheet(job, plan, state);
-  const places = piecePlaces(plan, state);
-  const inIt = plan.items.flatMap((item) => {
-    const pieces = (places.get(item.id) ?? []).reduce(
-      (sum, place) =>
-        sum + (place.where === 'ownersBag' || (place.where === 'tray' && state.closed) ? place.pieces : 0),
-      0,
-    );
-    return pieces > 0 ? [`${pieces} × ${item.name}`] : [];
-  });
-  const more = inIt.length - BAG_LINES;
-  const told = more > 0 ? [...inIt.slice(0, BAG_LINES - 1), `and ${more + 1} lines more`] : inIt;
   return labelPdf(job, `Owner’s bag ${card.number}`, BAG, { text: `${origin}${card.path}`, sideMm: 17 }, [
     ['plate', 11, 'OWNER’S BAG'],
     ['figures', 8, card.number],
     ['figures', 8, job.vehicle.plate],
-    ...(told.length > 0 ? told : ['Nothing is left over.']).map((text): LabelLine => ['body', 7, text]),
+    ...ownersBagLines(plan, state).map((text): LabelLine => ['body', 7, text]),
   ]);
 }

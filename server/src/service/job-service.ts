@@ -354,15 +354,22 @@ export class JobService {
   }
 
   /** Keeps a photo and puts its hash on the record. */
-  addPhoto(caller: Caller, jobId: string, type: string, bytes: Buffer): Promise<Result<{ id: string }, PhotoError>> {
+  addPhoto(
+    caller: Caller,
+    jobId: string,
+    type: string,
+    bytes: Buffer,
+    /** The id the device gave it: sent twice, it is kept once. */
+    id: string = randomUUID(),
+  ): Promise<Result<{ id: string }, PhotoError>> {
     return this.turns.take(jobId, async () => {
       const { jobs } = this.parts;
       const live = await this.shelf.get(caller.shopId, jobId);
       if (!live) return fail({ code: 'unknownJob' as const });
+      if (await jobs.photo(jobId, id)) return ok({ id });
       const kept = await jobs.photosOf(jobId);
       if (kept.count >= MOST_PHOTOS || kept.bytes + bytes.length > MOST_PHOTO_BYTES)
         return fail({ code: 'tooManyPhotos' as const });
-      const id = randomUUID();
       const hash = createHash('sha256').update(bytes).digest('hex');
       const command: JobCommand = { type: 'keepPhoto', photo: id, sha256: hash, mime: type, bytes: bytes.length };
       const row = { id, jobId, type, bytes, sha256: hash, takenBy: caller.person.id, takenAtMs: this.now() };

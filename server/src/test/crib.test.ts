@@ -234,7 +234,7 @@ describe('bottles', () => {
     const station = kit.stations.find((entry) => entry.compound === 'locker');
     if (!station) throw new Error('no locked station');
     const counts = kit.items.map((item) =>
-      mira.input({ type: 'countLine', item: item.id, found: item.quantity, damaged: 0 }),
+      mira.input({ type: 'countLine', item: item.id, found: item.quantity, damaged: 0, read: item.mark }),
     );
     await mira.send(job, ...counts);
     const beads = await mira.send(

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import { ProblemError, UnreachableError } from '../shop/api.ts';
+import { sendWaitingPhotos } from '../shop/photos.ts';
 import { useSession } from '../shop/session.ts';
 import { jobLink } from './job-link.ts';
 import { dropCommands, keepCommands, wholeOutbox } from './outbox.ts';
@@ -78,8 +79,12 @@ async function sendOthers(openJob: () => string | undefined): Promise<void> {
 /** Sends what waits here from whatever screen is shown, as soon as somebody is signed in and the server is there. */
 export function watchBacklog(openJob: () => string | undefined): () => void {
   const look = () => {
-    if (useSession.getState().status === 'signedIn') void sendOthers(openJob);
-    else void refreshBacklog();
+    if (useSession.getState().status === 'signedIn') {
+      // Photos first: a job that is closed takes none.
+      void sendWaitingPhotos()
+        .catch(() => useBacklog.setState({ storeFails: true }))
+        .then(() => sendOthers(openJob));
+    } else void refreshBacklog();
   };
   look();
   const timer = setInterval(look, LOOK_MS);

@@ -122,7 +122,7 @@ describe('checking in', () => {
     await user.keyboard(' ');
     expect(given).toHaveLength(2);
     await user.keyboard('u');
-    expect(screen.getByText(/1 of \d+ lines counted/)).toBeVisible();
+    expect(await screen.findByText(/1 of \d+ lines counted/)).toBeVisible();
   });
   it('what is no count is refused with the reason, and nothing is counted', async () => {
     const { user } = show('check-in', guard().log);
@@ -155,7 +155,7 @@ describe('checking in', () => {
     await user.keyboard(' ');
     await user.keyboard('{ArrowUp}d');
     const [first] = log().plan.items;
-    expect(log().state.lines[first?.id ?? '']?.count).toMatchObject({ damaged: 1 });
+    await waitFor(() => expect(log().state.lines[first?.id ?? '']?.count).toMatchObject({ damaged: 1 }));
     expect(screen.getAllByText(/1 damaged|1 short/).length).toBeGreaterThan(0);
   });
 });

@@ -10,6 +10,15 @@ export interface KeptJob {
   seenAtMs: number;
 }
 
+/** A photo that the server does not have yet; `refused`: it never will, and it is kept here. */
+export interface KeptPhoto {
+  id: string;
+  jobId: string;
+  body: Blob;
+  takenAtMs: number;
+  refused?: true;
+}
+
 interface DeviceSchema extends DBSchema {
   outbox: { key: string; value: OutboxEntry; indexes: { byJob: [string, number] } };
   jobs: { key: string; value: KeptJob };
@@ -17,13 +26,14 @@ interface DeviceSchema extends DBSchema {
   keys: { key: string; value: PersonKeys };
   /** The device's own key, which no script can read. */
   device: { key: string; value: CryptoKey };
+  photos: { key: string; value: KeptPhoto };
 }
 
 let opened: Promise<IDBPDatabase<DeviceSchema>> | undefined;
 
 /** What this device must not lose: survives reload, crash and a day without the network. */
 export function deviceStore(): Promise<IDBPDatabase<DeviceSchema>> {
-  opened ??= openDB<DeviceSchema>('wrenchman', 2, {
+  opened ??= openDB<DeviceSchema>('wrenchman', 3, {
     upgrade(database, from) {
       if (from < 1) {
         database.createObjectStore('outbox', { keyPath: 'id' }).createIndex('byJob', ['jobId', 'order']);
@@ -33,6 +43,7 @@ export function deviceStore(): Promise<IDBPDatabase<DeviceSchema>> {
         database.createObjectStore('keys', { keyPath: 'person.id' });
         database.createObjectStore('device');
       }
+      if (from < 3) database.createObjectStore('photos', { keyPath: 'id' });
     },
     blocking: (_from, _to, event) => (event.target as IDBDatabase).close(),
     terminated: () => {

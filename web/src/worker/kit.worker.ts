@@ -9,6 +9,7 @@ import { type VariantRow, variantTable } from '#core/kit/variant-table.ts';
 import { type Reach, reachFrom } from '#core/rehearse/reach.ts';
 import { type Rehearsal, rehearse } from '#core/rehearse/rehearsal.ts';
 import { type RehearsalVerdict, rehearseAll } from '#core/rehearse/rehearse-all.ts';
+import { type WaitFor, waitFor } from '#core/rehearse/wait-for.ts';
 
 /** A dry run's verdict with its dead ends in words. */
 export interface VerdictTold {
@@ -23,6 +24,13 @@ const worker = {
   rehearse: (kit: KitDocument, answers: Answers): Rehearsal => rehearse(kit, answers),
   /** How far a job gets with the pieces it has. */
   reach: (job: Omit<JobLog, 'commandIds'>, nowMs: number): Reach => reachFrom(job, nowMs),
+  /** What waiting for pieces until an instant does to a job. */
+  waitFor: (
+    job: Omit<JobLog, 'commandIds'>,
+    short: { item: string; quantity: number },
+    promisedMs: number,
+    nowMs: number,
+  ): WaitFor => waitFor(job, short, promisedMs, nowMs),
   /** Every combination; tells how far it is. */
   rehearseAll(kit: KitDocument, told: (played: number, of: number) => void): VerdictTold {
     const verdict = rehearseAll(kit, told);

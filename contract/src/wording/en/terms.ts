@@ -2,6 +2,7 @@ import type { CompoundKind } from '#core/compound/compound.ts';
 import type { FactorSource } from '#core/job/act/settle-basis.ts';
 import type { DebtEnd } from '#core/job/debt-kind.ts';
 import type { FigureSource } from '#core/job/figure.ts';
+import type { KeyKind } from '#core/job/key-held.ts';
 import type { StepNeed } from '#core/kit/kit-step.ts';
 import type { Phase } from '#core/kit/phase.ts';
 import type { HeadShape } from '#core/kit/piece-kind.ts';
@@ -189,4 +190,13 @@ export const FACTOR_TEXT: Record<FactorSource, string> = {
   friction: 'by the table of frictions',
   product: 'by the product’s own sheet',
   house: 'by the rule of the house',
+};
+
+/** What is kept by name: keys, bits, tools and codes. */
+export const KEY_TEXT: Record<KeyKind, string> = {
+  vehicleKey: 'vehicle key',
+  lockKey: 'lock key',
+  lockBit: 'lock bit',
+  removalTool: 'removal tool',
+  code: 'code',
 };

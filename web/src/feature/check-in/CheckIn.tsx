@@ -1,27 +1,38 @@
 import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { discrepancyCsv } from '#contract/discrepancy-csv.ts';
 import { classText } from '#contract/wording/class-text.ts';
+import { conditionText } from '#contract/wording/condition-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { placesText } from '#contract/wording/piece-text.ts';
 import { discrepancies } from '#core/job/discrepancies.ts';
 import { hardwareLedger, type LedgerLine, shortages } from '#core/job/hardware-ledger.ts';
 import { lineState } from '#core/job/job-state.ts';
 import { placesOfLine } from '#core/job/piece-places.ts';
+import { traysOf } from '#core/job/trays.ts';
 import { lookAlikes } from '#core/kit/look-alike.ts';
 import type { Plan, PlanItem } from '#core/kit/plan.ts';
 import { inTheBox } from '#core/kit/put-on.ts';
+import { stampsToTell } from '#core/kit/stamps.ts';
+import { placeName } from '#core/kit/tray-layout.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
+import { Keys } from '../../job/Keys.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { saveFile } from '../../shop/save-file.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { Aside } from './Aside.tsx';
 import { CountedLine } from './CountedLine.tsx';
 import { LookAlikes, PieceFacts, PieceViews } from './PieceFacts.tsx';
+import { Recount } from './Recount.tsx';
+import { Serials } from './Serials.tsx';
 import { HowFar, Shortages } from './Shortages.tsx';
+import { StampSheet } from './StampSheet.tsx';
+import { TrayMap } from './TrayMap.tsx';
+import { useScanner } from './use-scanner.ts';
 import { WeighSheet } from './WeighSheet.tsx';
 import { WhichBolt } from './WhichBolt.tsx';
 
@@ -53,11 +64,15 @@ function bagsOf(plan: Plan): Bag[] {
 export default function CheckIn() {
   const { document, plan, state, give } = useOpenJob();
   const { pxPerMm, scaled } = useSettings();
-  const [chosen, setChosen] = useState<string>();
+  const [asked] = useSearchParams();
+  // A label of a compartment opens the job at its line.
+  const [chosen, setChosen] = useState<string | undefined>(asked.get('line') ?? undefined);
   const [typed, setTyped] = useState('');
   const [asking, setAsking] = useState(false);
   const [weighing, setWeighing] = useState(false);
   const [stockFor, setStockFor] = useState<PlanItem>();
+  const [mapped, setMapped] = useState(false);
+  const [scanned, setScanned] = useState<string>();
   const rows = useRef(new Map<string, HTMLLIElement>());
   const bags = useMemo(() => bagsOf(plan), [plan]);
   // In the order they are on the screen: the keys go the way the eye does.
@@ -76,11 +91,30 @@ export default function CheckIn() {
     setChosen(item?.id);
     if (item) rows.current.get(item.id)?.scrollIntoView({ block: 'nearest' });
   };
-  const count = (item: PlanItem, found: number, damaged = lineState(state, item.id).count?.damaged ?? 0) =>
-    give({ type: 'countLine', item: item.id, found, damaged: Math.min(damaged, Math.max(0, found)) });
+  /** Waits for its stamp to be read where others are alike but for it. */
+  const [unread, setUnread] = useState<{ item: PlanItem; stamps: string[]; found: number; on: boolean }>();
+  const count = (
+    item: PlanItem,
+    found: number,
+    damaged = lineState(state, item.id).count?.damaged ?? 0,
+    { read, on = false }: { read?: string; on?: boolean } = {},
+  ) => {
+    const stamps = found > 0 ? stampsToTell(item, plan.items) : [];
+    if (stamps.length > 0 && read === undefined && lineState(state, item.id).count?.read === undefined) {
+      setUnread({ item, stamps, found, on });
+      return false;
+    }
+    return give({
+      type: 'countLine',
+      item: item.id,
+      found,
+      damaged: Math.min(damaged, Math.max(0, found)),
+      ...(read === undefined ? {} : { read }),
+    });
+  };
   /** Counts the line and goes on to the next that is open. */
-  const settle = (item: PlanItem, found: number) => {
-    if (!count(item, found)) return;
+  const settle = (item: PlanItem, found: number, read?: string) => {
+    if (!count(item, found, undefined, { read, on: true })) return;
     const place = lines.indexOf(item);
     const after = [...lines.slice(place + 1), ...lines.slice(0, place)];
     select(after.find((entry) => inTheBox(entry) && lineState(state, entry.id).count === undefined));
@@ -120,6 +154,26 @@ export default function CheckIn() {
   useHotkeys('g', () => setWeighing(true), { preventDefault: true });
   useHotkeys('d', damage, [current, state]);
   useHotkeys('u', () => give({ type: 'undo' }), [give]);
+  useHotkeys('m', () => setMapped(true), { preventDefault: true });
+  useScanner((code) => {
+    // The first key of a burst went to the counting.
+    setTyped('');
+    const wanted = code.trim().toLowerCase();
+    const labelled = lines.find(({ id }) => wanted.endsWith(`line=${encodeURIComponent(id)}`.toLowerCase()));
+    if (labelled) {
+      select(labelled);
+      return setScanned(`${labelled.line} ${labelled.name}.`);
+    }
+    const hit = lines
+      .flatMap((item) => (item.codes ?? []).map((entry) => ({ item, ...entry })))
+      .find((entry) => entry.code.toLowerCase() === wanted);
+    if (!hit) return setScanned(`Nothing on the list carries ${code}.`);
+    const found = (lineState(state, hit.item.id).count?.found ?? 0) + hit.pieces;
+    setChosen(hit.item.id);
+    rows.current.get(hit.item.id)?.scrollIntoView({ block: 'nearest' });
+    if (count(hit.item, found)) setScanned(`${hit.item.line} ${hit.item.name}: ${hit.pieces} more, ${found} in all.`);
+    return undefined;
+  });
 
   return (
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
@@ -133,7 +187,15 @@ export default function CheckIn() {
             <Button className="min-h-11! whitespace-nowrap" hotkey="B" onClick={() => setAsking(true)}>
               Which bolt is this?
             </Button>
+            <Button className="min-h-11! whitespace-nowrap" hotkey="M" onClick={() => setMapped(true)}>
+              Tray map
+            </Button>
           </div>
+          {scanned && (
+            <p role="status" className="font-bold">
+              {scanned}
+            </p>
+          )}
           <p className="hidden text-sm text-ink-2 sm:block">
             {scaled
               ? 'Hardware is drawn life-size on this screen: lay it on the glass and compare.'
@@ -173,7 +235,9 @@ export default function CheckIn() {
               </h2>
               <PieceFacts item={current} />
               <PieceViews item={current} pxPerMm={pxPerMm} />
+              <Place item={current} />
               {current.tellTale && <p className="mt-3 border-l-4 border-ink pl-3">{current.tellTale}</p>}
+              <Varies item={current} />
               <LookAlikes alikes={alikes.get(current.id) ?? []} />
               <div className="mt-4 grid grid-cols-[1fr_auto_1fr] items-center gap-3">
                 <Button aria-label="One fewer" className="text-3xl" onClick={() => step(-1)}>
@@ -199,6 +263,9 @@ export default function CheckIn() {
                   Count by weight
                 </Button>
               )}
+              <Serials key={current.id} item={current} />
+              <Recount key={`again ${current.id}`} item={current} />
+              <Aside key={`aside ${current.id}`} item={current} free={ledger.get(current.id)?.onTray ?? 0} />
               {ledger.get(current.id) && <Spares item={current} over={ledger.get(current.id)?.over ?? 0} />}
               <WhereTheyAre line={ledger.get(current.id)} />
             </>
@@ -207,13 +274,23 @@ export default function CheckIn() {
           {/* Before all is counted it would stop at the first line that is not. */}
           {short.length > 0 && open.length === 0 && <HowFar />}
           {wrong.length > 0 && (
+            <a
+              className="mt-4 flex min-h-14 items-center justify-center border-2 border-ink bg-sheet px-4 font-bold"
+              href={`/api/jobs/${document.id}/box.pdf`}
+              download
+            >
+              {numberOf(wrong.length, 'line')} for the maker, as PDF
+            </a>
+          )}
+          {wrong.length > 0 && (
             <Button
-              className="mt-4 w-full"
+              className="mt-2 w-full"
               onClick={() => saveFile(`${document.number}-box.csv`, 'text/csv', discrepancyCsv(plan, wrong))}
             >
-              {numberOf(wrong.length, 'line')} for the maker, as CSV
+              The same as CSV
             </Button>
           )}
+          <Keys />
           {open.length === 0 && (
             <p className="mt-5">
               Every line is counted.{' '}
@@ -231,6 +308,26 @@ export default function CheckIn() {
           </ActionBar>
         )}
       </aside>
+      <StampSheet
+        item={unread?.item}
+        stamps={unread?.stamps ?? []}
+        onClose={() => setUnread(undefined)}
+        onRead={(read) => {
+          const waiting = unread;
+          setUnread(undefined);
+          if (!waiting) return;
+          if (waiting.on) settle(waiting.item, waiting.found, read);
+          else count(waiting.item, waiting.found, undefined, { read });
+        }}
+      />
+      <Sheet open={mapped} onClose={() => setMapped(false)} title="Where it lies" wide>
+        <TrayMap
+          onPick={(item) => {
+            setMapped(false);
+            select(item);
+          }}
+        />
+      </Sheet>
       <Sheet open={asking} onClose={() => setAsking(false)} title="Which bolt is this?" wide>
         <WhichBolt
           items={lines}
@@ -277,6 +374,44 @@ function Spares({ item, over }: { item: PlanItem; over: number }) {
       {item.expectedSpare > 0 ? `, ${item.expectedSpare} left over for the owner` : ', none left over'}
       {over > 0 ? `; ${over} more than the sheet says` : ''}.
     </p>
+  );
+}
+
+/** Which compartment a line lies in. */
+function Place({ item }: { item: PlanItem }) {
+  const { plan, state } = useOpenJob();
+  const place = traysOf(plan, state).places.get(item.id);
+  return place ? (
+    <p className="mt-2">
+      Lies in <b>{place.tray}</b>, compartment <b className="figures">{placeName(place)}</b>
+    </p>
+  ) : null;
+}
+
+/** How many there are on other vehicles, where the number hangs on the answers, and how they are packed. */
+function Varies({ item }: { item: PlanItem }) {
+  const { document } = useOpenJob();
+  const source = document.kits.find(
+    ({ document: kit, prefix }) => prefix === item.kit || kit.id === item.kit,
+  )?.document;
+  const own = source?.items.find(({ id }) => item.id === id || item.id.endsWith(`/${id}`));
+  const lots = (item.codes ?? []).filter(({ pieces }) => pieces > 1);
+  if (!source || (!own?.quantities && lots.length === 0)) return null;
+  return (
+    <div className="mt-2 text-sm text-ink-2">
+      {own?.quantities?.map(({ quantity, when }) => (
+        <p key={JSON.stringify(when ?? quantity)}>
+          {quantity} {when ? `where ${conditionText(source, when)}` : 'otherwise'}
+          {quantity === item.quantity ? ': this vehicle' : ''}
+        </p>
+      ))}
+      {lots.map(({ code, pieces }) => (
+        <p key={code}>
+          Comes by the {pieces}: {Math.ceil(item.needed / pieces)} × {pieces} less {item.needed} used leaves{' '}
+          {Math.ceil(item.needed / pieces) * pieces - item.needed}.
+        </p>
+      ))}
+    </div>
   );
 }
 

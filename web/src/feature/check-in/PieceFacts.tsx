@@ -3,7 +3,7 @@ import { formText } from '#contract/wording/form-text.ts';
 import { differenceText, mixedUpText } from '#contract/wording/look-alike-text.ts';
 import type { LookAlike } from '#core/kit/look-alike.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
-import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
+import { HardwareDrawing, lacksForDrawing } from '../../drawing/HardwareDrawing.tsx';
 import { CheckRuler, HeadFront } from '../../drawing/HeadFront.tsx';
 
 /** All that a piece is known by. */
@@ -31,12 +31,12 @@ export function PieceFacts({ item }: { item: PlanItem }) {
 
 /** A piece from the side and from the front at true size, with a ruler to check the screen by. */
 export function PieceViews({ item, pxPerMm }: { item: PlanItem; pxPerMm: number }) {
-  if (item.kind !== 'bolt' && item.kind !== 'nut' && item.kind !== 'stud') return null;
+  if (item.kind === 'compound' || lacksForDrawing(item)) return null;
   return (
     <div className="mt-3 grid gap-2 overflow-x-auto">
       <div className="flex flex-wrap items-center gap-4">
-        {item.kind !== 'nut' && <HardwareDrawing item={item} pxPerMm={pxPerMm} />}
-        <HeadFront item={item} pxPerMm={pxPerMm} />
+        {(item.kind !== 'nut' || item.form) && <HardwareDrawing item={item} pxPerMm={pxPerMm} />}
+        {!item.form && <HeadFront item={item} pxPerMm={pxPerMm} />}
       </div>
       <CheckRuler pxPerMm={pxPerMm} />
     </div>

@@ -8,8 +8,8 @@ import { lineOf } from '#core/line/line.ts';
 import type { Reach } from '#core/rehearse/reach.ts';
 import { useJobStore } from '../../job/job-store.ts';
 import { serverNowMs } from '../../shop/clock.ts';
-import { Button } from '../../ui/Button.tsx';
 import { kitWorker, workerFailure } from '../../worker/kit-worker.ts';
+import { Replacements } from './Replacements.tsx';
 
 /** What waits for the missing pieces: stations by their numbers, steps by their titles. */
 function waitingText(plan: Plan, { stations, acts }: Shortage): string {
@@ -45,9 +45,7 @@ export function Shortages({
         {shortage.short} short: {shortage.item.line} {shortage.item.name}
       </h3>
       <p className="text-ink-2">{waitingText(plan, shortage)}</p>
-      <Button className="mt-3" onClick={() => onStock(shortage)}>
-        Use shop stock
-      </Button>
+      <Replacements shortage={shortage} onOther={() => onStock(shortage)} />
     </section>
   ));
 }

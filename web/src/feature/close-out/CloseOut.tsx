@@ -1,6 +1,7 @@
 import { type FormEvent, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
+import { ownersBagLines } from '#contract/owners-bag.ts';
 import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { clockName } from '#contract/wording/clock-text.ts';
 import { RAISED_TEXT } from '#contract/wording/en/terms.ts';
@@ -17,6 +18,7 @@ import { lineOf } from '#core/line/line.ts';
 import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
 import { ProofSheet } from '../../job/ProofSheet.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { LabelButton } from '../../shop/LabelButton.tsx';
 import { useSession } from '../../shop/session.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
@@ -82,12 +84,26 @@ export default function CloseOut() {
             : 'Count what is left. Supplied must equal fitted, spare, scrapped and missing.'}
         </p>
         {(ledger.some(({ spare }) => spare > 0) || state.closed) && (
-          <a
-            className="mb-2 inline-flex min-h-11 items-center border-2 border-ink bg-sheet px-4 font-bold"
-            href={`/api/jobs/${document.id}/owners-bag.pdf`}
-          >
-            Label for the owner’s bag, as PDF
-          </a>
+          <p className="mb-2 flex flex-wrap gap-2">
+            <a
+              className="inline-flex min-h-11 items-center border-2 border-ink bg-sheet px-4 font-bold"
+              href={`/api/jobs/${document.id}/owners-bag.pdf`}
+            >
+              Label for the owner’s bag, as PDF
+            </a>
+            <LabelButton
+              name={`owners-bag-${document.number}`}
+              code={`${location.origin}/jobs/${document.id}`}
+              lines={[
+                { text: 'OWNER’S BAG', mm: 4, bold: true },
+                { text: document.number, mm: 3 },
+                { text: document.vehicle.plate, mm: 3 },
+                ...ownersBagLines(plan, state).map((text) => ({ text, mm: 2.5 })),
+              ]}
+            >
+              as PNG
+            </LabelButton>
+          </p>
         )}
         <div className="overflow-x-auto">
           <table className="w-full min-w-140 border-t-2 border-ink text-left">
@@ -366,15 +382,19 @@ function Block({ block }: { block: CloseBlock }) {
       );
     case 'keysOut':
       return (
-        <span>
-          <b>Not handed over or put back:</b>{' '}
-          {keysOf(plan, state)
-            .filter(({ id }) => block.keys.includes(id))
-            .map(
-              ({ name, hands }) => `${name}${hands.length > 0 ? `, ${hands.at(-1)?.name} has it` : ', nobody has it'}`,
-            )
-            .join('; ')}
-        </span>
+        <>
+          <span>
+            <b>Not handed over or put back:</b>{' '}
+            {keysOf(plan, state)
+              .filter(({ id }) => block.keys.includes(id))
+              .map(
+                ({ name, hands }) =>
+                  `${name}${hands.length > 0 ? `, ${hands.at(-1)?.name} has it` : ', nobody has it'}`,
+              )
+              .join('; ')}
+          </span>
+          {way('../check-in', 'To the keys')}
+        </>
       );
     case 'toolsOut':
       return (

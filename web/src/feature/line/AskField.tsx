@@ -5,7 +5,7 @@ import { askText, optionText, whyText } from '#contract/wording/ask-text.ts';
 import type { Ask, AskOption } from '#core/line/ask.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
-import { sendPhoto } from '../../shop/photos.ts';
+import { takePhoto } from '../../shop/photos.ts';
 import { ActionBar, Button, Key } from '../../ui/Button.tsx';
 import { type AskFieldProps, BAR, FIELD } from './ask-field.ts';
 import { NumberAsk } from './NumberAsk.tsx';
@@ -158,7 +158,7 @@ function PhotoAsk({ ask, onAnswer }: AskFieldProps) {
     setSending(true);
     setFault(undefined);
     try {
-      onAnswer(await sendPhoto(document.id, file));
+      onAnswer(await takePhoto(document.id, file));
     } catch (error) {
       setFault(error instanceof Error ? error.message : String(error));
     }
@@ -171,7 +171,7 @@ function PhotoAsk({ ask, onAnswer }: AskFieldProps) {
         <p className="text-ink-2">What cannot be taken back is shown as it was.</p>
         {fault && (
           <p role="alert" className="font-bold text-bad">
-            {fault} A photo needs the server: try again when it is there.
+            {fault}
           </p>
         )}
       </div>
@@ -179,7 +179,7 @@ function PhotoAsk({ ask, onAnswer }: AskFieldProps) {
       <label
         className={`${BAR} plate flex min-h-22 w-full cursor-pointer items-center justify-between bg-paint px-6 text-4xl text-on-paint`}
       >
-        {sending ? 'Sending' : 'Take the photo'}
+        {sending ? 'Keeping it' : 'Take the photo'}
         <Camera size={34} aria-hidden="true" />
         <input
           type="file"

@@ -6,8 +6,7 @@ import { QUANTITY_UNIT } from '#core/kit/baseline-unit.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import { doubtful } from '#core/quantity/doubtful-measure.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
-import { UnreachableError } from '../../shop/api.ts';
-import { sendPhoto } from '../../shop/photos.ts';
+import { takePhoto } from '../../shop/photos.ts';
 
 /** What is measured before it is taken apart, and again after: four corners, toe, lengths, gaps. */
 export function Baselines() {
@@ -174,15 +173,9 @@ function Reading({
             onChange={(event) => {
               const file = event.target.files?.[0];
               if (file)
-                sendPhoto(job.id, file)
+                takePhoto(job.id, file)
                   .then((id) => keep(id))
-                  .catch((error: unknown) =>
-                    setFailure(
-                      error instanceof UnreachableError
-                        ? 'No line to the server: the photo was not kept.'
-                        : 'This is no picture that can be read.',
-                    ),
-                  );
+                  .catch(() => setFailure('This is no picture that can be read.'));
             }}
           />
         </label>

@@ -48,6 +48,7 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
     item.leftover && 'rest',
     item.aliases && 'names',
     item.outline && 'outline',
+    item.codes && 'codes',
   ].filter(Boolean);
   return (
     <>
@@ -151,6 +152,24 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
               }
             />
           ))}
+          <CommitField
+            label="Codes a scanner reads, with pieces: code × 1, code × 100"
+            value={(item.codes ?? []).map(({ code, pieces }) => `${code} × ${pieces}`).join(', ')}
+            onCommit={(typed) => {
+              const codes = typed
+                .split(',')
+                .map((part) => part.trim())
+                .filter(Boolean)
+                .map((part) => {
+                  const [, code = part, pieces = '1'] = /^(.*?)\s*[×x*]\s*(\d+)$/i.exec(part) ?? [];
+                  return { code: code.trim(), pieces: Number(pieces) };
+                });
+              if (codes.length > 20) return 'At most 20.';
+              if (codes.some(({ code, pieces }) => code === '' || code.length > 60 || pieces < 1 || pieces > 10_000))
+                return 'Like 40018823 × 1, or 40018824 × 100.';
+              return void edit((i) => put(i, 'codes', codes.length > 0 ? codes : undefined));
+            }}
+          />
           {tick('serial', 'Its own number goes on the record')}
         </div>
         {item.kind === 'part' && (

@@ -1,0 +1,26 @@
+import type { WaitFor } from '#core/rehearse/wait-for.ts';
+import { minutesText } from './minutes-text.ts';
+import { shopClock, shopDay } from './shop-time.ts';
+
+/** `14:00`, or with its day where that is another: `14:00 on 2026-11-30`. */
+export const clockAndDay = (atMs: number, nowMs: number, zone?: string): string =>
+  shopDay(atMs, zone) === shopDay(nowMs, zone)
+    ? shopClock(atMs, zone)
+    : `${shopClock(atMs, zone)} on ${shopDay(atMs, zone)}`;
+
+/** What waiting for pieces does to the job, and to what the owner was promised. */
+export function waitText(wait: WaitFor, ownerMs: number | undefined, nowMs: number, zone?: string): string {
+  const at = (ms: number) => clockAndDay(ms, nowMs, zone);
+  const stands =
+    wait.stopsMs === undefined
+      ? 'The work does not stop for it.'
+      : wait.standsMinutes < 1
+        ? 'It comes before the work wants it.'
+        : `The work stops for it at about ${at(wait.stopsMs)} and stands ${minutesText(wait.standsMinutes)}.`;
+  const done = `Done at about ${at(wait.finishedMs)}`;
+  if (ownerMs === undefined) return `${stands} ${done}.`;
+  const late = (wait.finishedMs - ownerMs) / 60_000;
+  return late > 0
+    ? `${stands} ${done}: ${minutesText(late)} after the owner was promised it, ${at(ownerMs)}. Call the owner.`
+    : `${stands} ${done}, and the owner was promised it for ${at(ownerMs)}.`;
+}
