@@ -41,7 +41,7 @@ export function useScanner(onCode: (code: string) => void): void {
       if (key.length !== 1) return;
       code += key;
       clearTimeout(held);
-      if (!isLetter(key)) return;
+      if (/\d/.test(key) || (code.length === 1 && !isLetter(key))) return;
       event.preventDefault();
       event.stopImmediatePropagation();
       if (code.length > 1) return;
