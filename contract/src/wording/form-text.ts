@@ -53,5 +53,11 @@ const FORM_TEXT: Record<PieceForm, string> = {
   springBand: 'spring clamp',
 };
 
+/** The same, where its name does not say it already. */
+export const formBeside = (name: string, form: PieceForm | undefined): string | undefined =>
+  form === undefined || name.toLowerCase().includes(FORM_TEXT[form].toLowerCase().split(',')[0] ?? '')
+    ? undefined
+    : FORM_TEXT[form];
+
 /** How a piece is made, as it is spoken of; one without a form is the plain one. */
 export const formText = (form: PieceForm | undefined): string => (form === undefined ? 'plain' : FORM_TEXT[form]);

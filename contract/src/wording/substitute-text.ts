@@ -48,5 +48,7 @@ function thenText({ trait, how }: SubstituteDifference): string {
 export function substituteText(difference: SubstituteDifference): string {
   const { trait, wanted, is } = difference;
   if (trait === 'hand') return NAME.hand;
-  return `${NAME[trait]} ${valueText(trait, is)} in place of ${valueText(trait, wanted)}${thenText(difference)}`;
+  // A class says itself that it is one.
+  const name = trait === 'class' ? '' : `${NAME[trait]} `;
+  return `${name}${valueText(trait, is)} in place of ${valueText(trait, wanted)}${thenText(difference)}`;
 }

@@ -4,6 +4,7 @@ import { actIds } from '../line/act-id.ts';
 import { shimsFor } from '../line/kind/adjusting.ts';
 import { lineOf } from '../line/line.ts';
 import { type JobState, lineState, stationState } from './job-state.ts';
+import { keyIsBack } from './key-held.ts';
 import { lineProgress } from './line-progress.ts';
 import { piecesApart } from './pieces-apart.ts';
 import { groupComplete } from './station-progress.ts';
@@ -100,9 +101,11 @@ function ledgerLine(plan: Plan, state: JobState, item: PlanItem, inStations: num
   const usable = supplied - missing - (line.count?.damaged ?? 0);
   const fitted = inStations + Math.max(0, Math.min(putOnNow(plan, state, item), usable - inStations));
   const scrapped = (line.count?.damaged ?? 0) + sum(line.scrapped);
-  const spare = line.spare?.quantity ?? 0;
   const apart = piecesApart(line);
   const onTray = supplied - missing - scrapped - apart - fitted;
+  // A key that was handed over is with whom it belongs: it is not counted on the tray as well.
+  const key = item.form === 'key' ? state.visit.keys?.[item.id] : undefined;
+  const spare = line.spare?.quantity ?? (key && keyIsBack(key) ? onTray : 0);
   return {
     item,
     counted,

@@ -6,7 +6,9 @@ import { basisClash } from '../job/figure-basis.ts';
 import { tyreHeld, wantsRideHeight, wantsTyreHeld } from '../job/gate/joint-gate.ts';
 import { hardwareLedger } from '../job/hardware-ledger.ts';
 import { type JobLog, takeCommand } from '../job/job-log.ts';
-import { stationState } from '../job/job-state.ts';
+import { lineState, stationState } from '../job/job-state.ts';
+import { keyIsBack } from '../job/key-held.ts';
+import { keysOf } from '../job/keys.ts';
 import { clockOfAct, runningClocks } from '../job/line-clocks.ts';
 import { jointNext, nextOnLine } from '../job/line-next.ts';
 import { debtTouched, lineProgress } from '../job/line-progress.ts';
@@ -17,7 +19,7 @@ import type { Person } from '../job/role.ts';
 import { groupComplete } from '../job/station-progress.ts';
 import type { Answers } from '../kit/condition.ts';
 import type { RideHeight } from '../kit/kit-document.ts';
-import { indexOf } from '../kit/plan.ts';
+import { indexOf, type PlanItem } from '../kit/plan.ts';
 import { lineKind } from '../line/line-kinds.ts';
 import { asksOf } from '../tightening/kinds.ts';
 import { rankWrenches } from '../wrench/suitable-wrench.ts';
@@ -147,6 +149,22 @@ export class CarefulFitter {
     for (const item of this.log.plan.items)
       if (this.log.state.lines[item.id]?.count === undefined)
         this.give({ type: 'countLine', item: item.id, found: item.quantity, damaged: 0, read: item.mark });
+    for (const item of this.log.plan.items) this.readSerials(item);
+  }
+
+  /** Reads the number off each piece that carries one. */
+  private readSerials(item: PlanItem): void {
+    const { serials = [], count } = lineState(this.log.state, item.id);
+    if (!item.serial || !count) return;
+    for (let piece = serials.length + 1; piece <= count.found; piece += 1)
+      this.give({ type: 'noteSerial', item: item.id, piece, serial: `${item.line}-${piece}` });
+  }
+
+  /** Hands the owner every key, bit and code that is still about. */
+  private handKeys(): void {
+    const { plan, state } = this.log;
+    for (const { id, name, kind } of keysOf(plan, state).filter((key) => !keyIsBack(key)))
+      this.give({ type: 'handKey', key: id, name, kind, to: { who: 'owner', name: 'the owner' } });
   }
 
   /** One act of the line, the one that is next; false when the line is done. */
@@ -336,6 +354,7 @@ export class CarefulFitter {
     for (const line of hardwareLedger(this.log.plan, this.log.state)) {
       if (line.onTray > 0) this.give({ type: 'declareSpare', item: line.item.id, quantity: line.onTray });
     }
+    this.handKeys();
     const releases = runningClocks(this.log.plan, this.log.state, this.nowMs).map(({ id, endsAtMs }) => ({
       clock: id,
       endsAtMs,

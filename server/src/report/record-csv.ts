@@ -8,12 +8,14 @@ import { deviationText } from '#contract/wording/deviation-text.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { jointNotes } from '#contract/wording/joint-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
+import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { When } from '#core/job/stamp.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
+import { pieceLines } from '#core/record/piece-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { stepLines } from '#core/record/step-lines.ts';
 import { replay } from './replay.ts';
@@ -153,7 +155,18 @@ export function recordRows(job: JobDocument): Array<Array<string | number>> {
   );
   const aftercare = plan.aftercare.map((entry) => other('aftercare', '', aftercareText(entry)));
   const photos = Object.entries(state.visit.photos).map(([id, photo]) => other('photo', id, photo.sha256, '', photo));
-  const all = [...rows, ...joints, ...measured, ...steps, ...departures, ...addenda, ...aftercare, ...photos];
+  const pieces = pieceLines(plan, state).map((line) => other('piece', '', pieceLineText(line), '', line));
+  const all = [
+    ...rows,
+    ...joints,
+    ...measured,
+    ...steps,
+    ...pieces,
+    ...departures,
+    ...addenda,
+    ...aftercare,
+    ...photos,
+  ];
   return all;
 }
 

@@ -8,6 +8,7 @@ import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { BASIS_TEXT, COMPOUND_TEXT, END_TEXT, RAISED_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { jointNotes, pullShown } from '#contract/wording/joint-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
+import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { readingNote } from '#contract/wording/reading-text.ts';
 import { shopTime } from '#contract/wording/shop-time.ts';
@@ -18,6 +19,7 @@ import { hardwareLedger } from '#core/job/hardware-ledger.ts';
 import { bothText } from '#core/quantity/show-both.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
+import { pieceLines } from '#core/record/piece-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { hasLine, stepLines } from '#core/record/step-lines.ts';
 import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
@@ -184,6 +186,10 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
       if (waived) sheet.text(`LET GO by ${waived.by.name}: ${waived.reason}`, { color: BAD });
     }
   }
+
+  const pieces = pieceLines(plan, state);
+  if (pieces.length > 0) sheet.plate('Pieces');
+  for (const line of pieces) sheet.text(`${pieceLineText(line)} (${line.by.name}, ${when(line.atMs).slice(5, 16)})`);
 
   const addenda = state.visit.addenda ?? [];
   if (addenda.length > 0) {

@@ -9,9 +9,11 @@ import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { pullShown } from '#contract/wording/joint-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
+import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { deviations } from '#core/record/deviations.ts';
 import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
+import { pieceLines } from '#core/record/piece-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { stepLines } from '#core/record/step-lines.ts';
 import type { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
@@ -20,10 +22,12 @@ import { FRONT_LIFT, FRONT_RECOVERY_POINTS, TRANSFER_CASE_GUARD } from '#demo/ki
 import { DEMO_VEHICLES } from '#demo/shop.ts';
 import { guard, MIRA, NOON, plate, pullOf, RAFE, untilSnug, WRENCHES, workerOn } from '#demo/try-job.ts';
 import { chainHash, FIRST_HASH } from '../store/hash-chain.ts';
+import { boxPdf } from './box-pdf.ts';
 import { jobCardPdf } from './job-card-pdf.ts';
-import { jobLabelPdf, ownersBagPdf } from './label-pdf.ts';
+import { compartmentLabelsPdf, jobLabelPdf, ownersBagPdf } from './label-pdf.ts';
 import { recordCsv } from './record-csv.ts';
 import { recordPdf } from './record-pdf.ts';
+import { trayMapPdf } from './tray-map-pdf.ts';
 
 const FOLDER = mkdtempSync(join(tmpdir(), 'wm-report-'));
 let serial = 0;
@@ -267,6 +271,58 @@ describe('the card and the label', () => {
     const long = readBack(await ownersBagPdf(documentOf(full), 'http://shop.test'));
     expect(long.pages).toBe(1);
     expect(long.text).toContain('and 6 lines more');
+  });
+  it('each compartment of the tray has its label, and the map shows what lies where', async () => {
+    const worker = guard();
+    worker.checkIn();
+    const labels = readBack(await compartmentLabelsPdf(documentOf(worker), 'http://shop.test'));
+    // Bolts, washers and rubber rings; the guard itself lies in no tray.
+    expect(labels.pages).toBe(3);
+    expect(flat(labels.text)).toContain('Bolt M8');
+    expect(flat(labels.text)).not.toContain('4 · 1 ×');
+    const map = readBack(await trayMapPdf(documentOf(worker)));
+    expect(flat(map.text)).toMatch(/A1.*A2.*A3/);
+    expect(flat(map.text)).toContain('Stepped rubber washer');
+    const none = structuredClone(TRANSFER_CASE_GUARD);
+    none.items = none.items.map((item) => ({ ...item, source: 'shop' as const }));
+    const empty = workerOn(none);
+    expect(readBack(await compartmentLabelsPdf(documentOf(empty), 'http://shop.test')).text).toContain('Nothing lies');
+  });
+  it('the maker is told what was missing, too many and unfit, with the reasons', async () => {
+    const worker = guard();
+    worker.checkIn();
+    const told = readBack(await boxPdf(documentOf(worker)));
+    expect(flat(told.text)).toContain('Every line that was counted agrees');
+    worker.give({ type: 'countLine', item: 'm1', found: 5, damaged: 0 });
+    worker.give({ type: 'setApart', item: 'm2', quantity: 1, reason: 'Cracked at the bore' });
+    const { text } = readBack(await boxPdf(documentOf(worker)));
+    expect(flat(text)).toContain('To Lowmoor Fabrication');
+    expect(flat(text)).toContain('1 missing');
+    expect(flat(text)).toContain('1 not fit for use: Cracked at the bore');
+  });
+  it('numbers, second counts and keys stand on the record, as on the screen', async () => {
+    const kit = structuredClone(TRANSFER_CASE_GUARD);
+    kit.items.push({
+      id: 'key',
+      line: 'K',
+      bag: 'B',
+      kind: 'part',
+      form: 'key',
+      name: 'Lock key',
+      quantity: 1,
+      source: 'kit',
+    });
+    const guardItem = kit.items.find(({ id }) => id === 'm4');
+    if (guardItem) guardItem.serial = true;
+    const worker = workerOn(kit);
+    worker.checkIn();
+    worker.closeOut();
+    const lines = pieceLines(worker.log.plan, worker.log.state).map(pieceLineText);
+    expect(lines).toEqual(['4 Guard: number 4-1', 'Lock key: handed to the owner, the owner']);
+    const { text } = readBack(await recordPdf(documentOf(worker)));
+    for (const line of lines) expect(flat(text)).toContain(line);
+    const rows = parse(recordCsv(documentOf(worker)), { bom: true, columns: true }) as Array<Record<string, string>>;
+    expect(rows.filter(({ kind }) => kind === 'piece').map(({ said }) => said)).toEqual(lines);
   });
   it('a long vehicle keeps the label on its one page', async () => {
     const vehicle = { ...CARRICK, modelYear: 2021, model: 'Expedition '.repeat(12), plate: 'ABCDEFG 12345' };

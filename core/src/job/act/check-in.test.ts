@@ -227,6 +227,9 @@ describe('keys', () => {
       to: { who: 'vehicle', name: 'glove box' },
     });
     expect(codes(worker)).not.toContain('keysOut');
+    // The key of the kit is with the owner: nobody counts it on the tray as well.
+    worker.checkIn();
+    expect(ledgerOf(worker, 'key')).toMatchObject({ spare: 1, unaccounted: 0 });
     // Who had it is kept, hand by hand.
     expect(keysOf(worker.log.plan, worker.log.state)[0]?.hands.map(({ name }) => name)).toEqual(['Mira', 'Ines']);
   });

@@ -1,6 +1,6 @@
 import { classText } from '#contract/wording/class-text.ts';
 import { HEAD_TEXT, NUT_TEXT } from '#contract/wording/en/terms.ts';
-import { formText } from '#contract/wording/form-text.ts';
+import { formBeside } from '#contract/wording/form-text.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { inTheBox } from '#core/kit/put-on.ts';
 import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
@@ -85,7 +85,7 @@ export function CountedLine(props: CountedLineProps) {
           </span>
           <span className="block text-sm text-ink-2">
             {[
-              item.form && item.kind !== 'part' && formText(item.form),
+              item.kind !== 'part' && formBeside(item.name, item.form),
               item.propertyClass && classText(item.propertyClass),
               item.head && item.head !== 'none' && (item.kind === 'nut' ? NUT_TEXT : HEAD_TEXT)[item.head],
               item.finish,

@@ -1,5 +1,5 @@
 import { classText } from '#contract/wording/class-text.ts';
-import { formText } from '#contract/wording/form-text.ts';
+import { formBeside } from '#contract/wording/form-text.ts';
 import { differenceText, mixedUpText } from '#contract/wording/look-alike-text.ts';
 import type { LookAlike } from '#core/kit/look-alike.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
@@ -9,7 +9,7 @@ import { CheckRuler, HeadFront } from '../../drawing/HeadFront.tsx';
 /** All that a piece is known by. */
 export function PieceFacts({ item }: { item: PlanItem }) {
   const facts = [
-    item.form && formText(item.form),
+    formBeside(item.name, item.form),
     item.thread && `thread ${item.thread.replaceAll('x', '×')}${item.leftHand ? ', left-hand' : ''}`,
     item.lengthMm && item.kind !== 'part' && `${item.lengthMm} mm long`,
     item.propertyClass && classText(item.propertyClass),

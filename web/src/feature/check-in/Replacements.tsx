@@ -13,13 +13,22 @@ import { api, call } from '../../shop/api.ts';
 import { serverNowMs } from '../../shop/clock.ts';
 import { failureText } from '../../shop/failure-text.ts';
 import { useShelf } from '../../shop/queries.ts';
+import ShopData from '../../shop/ShopData.tsx';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { kitWorker, workerFailure } from '../../worker/kit-worker.ts';
 
 /** The ways out of a shortage: what the shop's drawers hold, what the supplier promises, and what has come. */
-export function Replacements({ shortage, onOther }: { shortage: Shortage; onOther: () => void }) {
+export default function Replacements(props: { shortage: Shortage; onOther: () => void }) {
+  return (
+    <ShopData>
+      <WaysOut {...props} />
+    </ShopData>
+  );
+}
+
+function WaysOut({ shortage, onOther }: { shortage: Shortage; onOther: () => void }) {
   const { item, short } = shortage;
   const { give } = useOpenJob();
   const { data: shelf, failure } = useShelf();

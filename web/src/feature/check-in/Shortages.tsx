@@ -1,4 +1,4 @@
-import { useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { reachText, standsText } from '#contract/wording/reach-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { Shortage } from '#core/job/hardware-ledger.ts';
@@ -9,7 +9,9 @@ import type { Reach } from '#core/rehearse/reach.ts';
 import { useJobStore } from '../../job/job-store.ts';
 import { serverNowMs } from '../../shop/clock.ts';
 import { kitWorker, workerFailure } from '../../worker/kit-worker.ts';
-import { Replacements } from './Replacements.tsx';
+
+/** Reads the server, which the floor does without: fetched when something is short. */
+const Replacements = lazy(() => import('./Replacements.tsx'));
 
 /** What waits for the missing pieces: stations by their numbers, steps by their titles. */
 function waitingText(plan: Plan, { stations, acts }: Shortage): string {
@@ -45,7 +47,9 @@ export function Shortages({
         {shortage.short} short: {shortage.item.line} {shortage.item.name}
       </h3>
       <p className="text-ink-2">{waitingText(plan, shortage)}</p>
-      <Replacements shortage={shortage} onOther={() => onStock(shortage)} />
+      <Suspense fallback={<p className="mt-2 text-ink-2">Looking into the drawers.</p>}>
+        <Replacements shortage={shortage} onOther={() => onStock(shortage)} />
+      </Suspense>
     </section>
   ));
 }

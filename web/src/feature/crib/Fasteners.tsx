@@ -4,7 +4,7 @@ import type { DrawerInput } from '#contract/shelf.ts';
 import { readShelfCsv, writeShelfCsv } from '#contract/shelf-csv.ts';
 import { classText } from '#contract/wording/class-text.ts';
 import { HEAD_TEXT } from '#contract/wording/en/terms.ts';
-import { formText } from '#contract/wording/form-text.ts';
+import { formBeside } from '#contract/wording/form-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
 import { leftOnShelf, type ShelfLine } from '#core/crib/shelf.ts';
@@ -23,7 +23,7 @@ export const fastenerText = (
   line: Pick<ShelfLine, 'name' | 'form' | 'thread' | 'propertyClass' | 'head' | 'finish'>,
 ): string =>
   [
-    line.form && formText(line.form),
+    formBeside(line.name, line.form),
     line.thread?.replaceAll('x', '×'),
     line.propertyClass && classText(line.propertyClass),
     line.head && line.head !== 'none' && HEAD_TEXT[line.head],

@@ -7,10 +7,12 @@ import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { BASIS_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { jointNotes, pullShown } from '#contract/wording/joint-text.ts';
+import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { passText } from '#contract/wording/plan-text.ts';
 import { readingNote } from '#contract/wording/reading-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
+import { pieceLines } from '#core/record/piece-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { hasLine, stepLines } from '#core/record/step-lines.ts';
 import { StationGlyph } from '../../drawing/StationGlyph.tsx';
@@ -26,6 +28,7 @@ export default function RecordScreen() {
   const { document, plan, state } = useOpenJob();
   const system = useSettings((settings) => settings.system);
   const photos = Object.entries(state.visit.photos);
+  const pieces = pieceLines(plan, state);
   const lines = useMemo(() => recordLines(plan, state), [plan, state]);
   const departures = useMemo(
     () =>
@@ -175,6 +178,21 @@ export default function RecordScreen() {
                 </li>
               ))}
             </ol>
+          </section>
+        )}
+        {pieces.length > 0 && (
+          <section className="mt-6">
+            <h2 className="plate text-3xl">Pieces</h2>
+            <ul className="border-t-2 border-ink">
+              {pieces.map((line) => (
+                <li key={`${pieceLineText(line)} ${line.atMs}`} className="border-b border-hair py-2">
+                  {pieceLineText(line)}{' '}
+                  <span className="text-sm text-ink-2">
+                    {line.by.name}, {shopFormat(line.atMs, 'd MMM HH:mm')}
+                  </span>
+                </li>
+              ))}
+            </ul>
           </section>
         )}
       </main>
