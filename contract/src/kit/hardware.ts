@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import type { DriveSize } from '#core/fastener/drive.ts';
 import type { Item, Question, StackPiece, Station } from '#core/kit/kit-document.ts';
-import { ALL_FORMS, HEAD_SHAPES, ITEM_KINDS, type PartOutline, type PieceForm } from '#core/kit/piece-kind.ts';
+import { ALL_FORMS, BESIDE, HEAD_SHAPES, ITEM_KINDS, type PartOutline, type PieceForm } from '#core/kit/piece-kind.ts';
 import { ConditionSchema } from '../condition.ts';
 import { exactly } from '../exactly.ts';
 import { Aliases, Id, Place, Positive, Side, Text } from './field.ts';
@@ -86,6 +86,17 @@ export const ItemSchema = exactly<Item>()(
     facings: z
       .array(z.strictObject({ facing: Text, when: ConditionSchema.optional() }))
       .min(1)
+      .optional(),
+    beside: z
+      .array(
+        z.strictObject({
+          what: z.enum(BESIDE),
+          min: z.number().min(-2000).max(2000).optional(),
+          max: z.number().min(-2000).max(2000).optional(),
+        }),
+      )
+      .min(1)
+      .max(BESIDE.length)
       .optional(),
     codes: z
       .array(z.strictObject({ code: z.string().trim().min(1).max(60), pieces: z.number().int().min(1).max(10_000) }))

@@ -15,7 +15,7 @@ import type {
 } from './kit-preparation.ts';
 import type { Disconnect, RemovedThing, Step } from './kit-step.ts';
 import type { SpacerOn } from './owner-spacer.ts';
-import type { HeadShape, ItemKind, PartOutline, PieceForm } from './piece-kind.ts';
+import type { BesideWhat, HeadShape, ItemKind, PartOutline, PieceForm } from './piece-kind.ts';
 import type { PrintedSpec } from './printed-spec.ts';
 
 /** The file name of the format; `version` rises with every change that older readers could not read. */
@@ -93,6 +93,13 @@ export interface Item {
   facing?: string;
   /** Where that depends on the variant: the first that holds. */
   facings?: Array<{ facing: string; when?: Condition }>;
+  /** What of it is held beside the part it replaces, before it goes on. */
+  beside?: Array<{
+    what: BesideWhat;
+    /** New less old, as the sheet has it, mm or degrees; left out, they are to be the same. */
+    min?: number;
+    max?: number;
+  }>;
   /** What a scanner reads on its bag or box, and how many pieces each stands for: a box of 100 is one code. */
   codes?: Array<{ code: string; pieces: number }>;
   /** Carries a number of its own that goes on the record. */

@@ -83,3 +83,7 @@ export interface PartOutline {
   points: Array<[number, number]>;
   holes?: Array<{ xMm: number; yMm: number; acrossMm: number }>;
 }
+
+/** What is compared when an old part is laid beside its new one. */
+export const BESIDE = ['length', 'height', 'thickness', 'angle', 'holes', 'hand'] as const;
+export type BesideWhat = (typeof BESIDE)[number];

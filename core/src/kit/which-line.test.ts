@@ -6,6 +6,7 @@ import { nextLook, whichLine } from './which-line.ts';
 const line = (id: string, thread: string, lengthMm: number, propertyClass = '10.9') => ({
   id,
   kind: 'bolt' as const,
+  name: 'Bolt',
   thread,
   lengthMm,
   propertyClass,
@@ -65,5 +66,20 @@ describe('which bolt of the list it is', () => {
       };
       expect(best(measured)?.item.id).toBe(item.id);
     }
+  });
+  it('a finish or a magnet tells apart what measuring does not, and is asked for then', () => {
+    const zinc = { ...line('zinc', 'M8 x 1.25', 25), finish: 'zinc' };
+    const black = { ...line('black', 'M8 x 1.25', 25), finish: 'black' };
+    const stainless = line('stainless', 'M8 x 1.25', 25, 'A2-70');
+    const measured = { majorMm: 7.85, pitchMm: 1.25, lengthMm: 25 };
+    const two = whichLine(measured, [zinc, black]).lines;
+    expect(nextLook(two, measured)).toBe('finish');
+    expect(whichLine({ ...measured, finish: 'black' }, [zinc, black]).lines[0]).toMatchObject({
+      item: { id: 'black' },
+    });
+    expect(nextLook(whichLine(measured, [line('steel', 'M8 x 1.25', 25), stainless]).lines, measured)).toBe('magnetic');
+    const left = whichLine({ ...measured, magnetic: false }, [line('steel', 'M8 x 1.25', 25), stainless]).lines[0];
+    expect(left).toMatchObject({ item: { id: 'stainless' } });
+    expect(left?.chance).toBeGreaterThan(0.8);
   });
 });

@@ -15,6 +15,10 @@ export interface PieceMeasured extends BoltMeasured {
   lengthMm?: number;
   /** On the head: 8.8, 10.9. */
   propertyClass?: string;
+  /** As the list calls it: zinc, black. */
+  finish?: string;
+  /** Whether a magnet takes it. */
+  magnetic?: boolean;
 }
 
 /** What may be measured next. */
@@ -27,7 +31,7 @@ export interface LineChance<P> {
   chance: number;
 }
 
-type Line = Pick<PlanItem, 'id' | 'kind' | 'thread' | 'lengthMm' | 'propertyClass'>;
+type Line = Pick<PlanItem, 'id' | 'kind' | 'name' | 'thread' | 'lengthMm' | 'propertyClass' | 'finish'>;
 
 /** One piece in so many on the bench is of no line of this list: from the floor, or of the car (chosen by us). */
 const OF_NO_LINE = 0.05;
@@ -38,6 +42,19 @@ const ANY_LENGTH_MM = 100;
 /** A head's mark is read wrong, or the list is, once in so many; of so many classes (chosen by us). */
 const MARK_WRONG = 0.03;
 const CLASSES = 6;
+/** A finish is told wrong, by a lamp or by dirt, once in so many; of so many finishes (chosen by us). */
+const FINISH_WRONG = 0.1;
+const FINISHES = 4;
+/** A magnet is felt wrong, or a stainless bolt is work-hardened enough to hold it, once in so many (chosen by us). */
+const MAGNET_WRONG = 0.08;
+
+/** Whether a magnet takes it: austenitic stainless, brass, copper, aluminium and titanium it leaves (common practice, no source). */
+export const isMagnetic = ({
+  propertyClass = '',
+  finish = '',
+  name,
+}: Pick<Line, 'propertyClass' | 'finish' | 'name'>): boolean =>
+  !/^A[24]\b/i.test(propertyClass) && !/stainless|brass|bronze|copper|alumini|titan/i.test(`${finish} ${name}`);
 
 /** Whether a line is a piece with a thread outside. */
 const isBolt = ({ kind, thread }: Line): boolean => (kind === 'bolt' || kind === 'stud') && thread !== undefined;
@@ -60,7 +77,17 @@ function lineDensity(line: Line, measured: PieceMeasured, spread: BoltSpread): n
         : line.propertyClass === propertyClass
           ? 1 - MARK_WRONG
           : MARK_WRONG / (CLASSES - 1);
-  return threadDensity(read.value.thread, measured, spread) * length * mark;
+  const finish =
+    measured.finish === undefined
+      ? 1
+      : line.finish === undefined
+        ? 1 / FINISHES
+        : line.finish === measured.finish
+          ? 1 - FINISH_WRONG
+          : FINISH_WRONG / (FINISHES - 1);
+  const magnet =
+    measured.magnetic === undefined ? 1 : isMagnetic(line) === measured.magnetic ? 1 - MAGNET_WRONG : MAGNET_WRONG;
+  return threadDensity(read.value.thread, measured, spread) * length * mark * finish * magnet;
 }
 
 /**
@@ -80,7 +107,10 @@ export function whichLine<P extends Line>(
     (bolts.length === 0 ? 1 : OF_NO_LINE) *
     anyThreadDensity(measured, spread) *
     (measured.lengthMm === undefined ? 1 : 1 / ANY_LENGTH_MM) *
-    (measured.propertyClass === undefined ? 1 : 1 / CLASSES);
+    (measured.propertyClass === undefined ? 1 : 1 / CLASSES) *
+    (measured.finish === undefined ? 1 : 1 / FINISHES) *
+    // Most of what lies about is steel.
+    (measured.magnetic === undefined ? 1 : measured.magnetic ? 0.85 : 0.15);
   const sum = weighed.reduce((total, { weight }) => total + weight, none);
   return {
     lines: weighed
@@ -95,7 +125,8 @@ const WORTH_TELLING = 0.01;
 
 /**
  * The one further thing to look at that tells the likeliest lines best apart: by how likely both of a pair are, and
- * whether it differs between them. A mark is read quicker than a pitch is measured, a length quicker than a mark.
+ * whether it differs between them. A length is taken quicker than a magnet is held to it, that than a colour is judged, a
+ * mark read or a pitch measured.
  */
 export function nextLook(
   lines: ReadonlyArray<LineChance<Line>>,
@@ -109,6 +140,8 @@ export function nextLook(
   const tells: Record<Exclude<PieceClue, 'acrossFlatsMm'>, (a: Line, b: Line) => boolean> = {
     lengthMm: (a, b) => Math.abs((a.lengthMm ?? 0) - (b.lengthMm ?? 0)) > 4 * LENGTH_SIGMA_MM,
     majorMm: (a, b) => Math.abs((threadOf(a)?.nominalMm ?? 0) - (threadOf(b)?.nominalMm ?? 0)) > 0.2,
+    magnetic: (a, b) => isMagnetic(a) !== isMagnetic(b),
+    finish: (a, b) => a.finish !== b.finish,
     propertyClass: (a, b) => a.propertyClass !== b.propertyClass,
     pitchMm: (a, b) => Math.abs((threadOf(a)?.pitchMm ?? 0) - (threadOf(b)?.pitchMm ?? 0)) > 0.04,
   };

@@ -56,6 +56,15 @@ export const lacksForDrawing = (item: SizedItem): string | undefined => drawnAs(
 /** Widest life-size drawing in a list, mm; anything longer is drawn smaller and says so. */
 const WIDEST_MM = 78;
 
+/** How many times smaller than life a drawing has to be. */
+function shrinkOf(item: DrawnItem): number {
+  const { left, right, half } = drawnAs(item).box(item, hardwareShape(item));
+  return Math.max(1, Math.ceil((right - left) / WIDEST_MM), Math.ceil((2 * half) / WIDEST_MM));
+}
+
+/** Whether a piece is drawn as large as it is. */
+export const isLifeSize = (item: DrawnItem): boolean => lacksForDrawing(item) === undefined && shrinkOf(item) === 1;
+
 /**
  * One piece of hardware, drawn from its data at true size: lay the real one on the glass and compare.
  * `missing` draws it dashed.
@@ -75,7 +84,7 @@ export function HardwareDrawing({
   const shape = hardwareShape(item);
   const { left, right, half } = box(item, shape);
   const widthMm = right - left;
-  const shrink = Math.max(1, Math.ceil(widthMm / WIDEST_MM), Math.ceil((2 * half) / WIDEST_MM));
+  const shrink = shrinkOf(item);
   const scale = pxPerMm / shrink;
   return (
     <span className="inline-flex items-center gap-2">

@@ -1,6 +1,7 @@
 import type { PlanItem } from '../../kit/plan.ts';
 import { indexOf } from '../../kit/plan.ts';
 import type { Answers, Ask, StackChoice } from '../ask.ts';
+import { besideAsks } from '../beside.ts';
 import { type ActionOf, kindOf, tick, words } from '../line-kind.ts';
 import { waysIn } from '../ways-in.ts';
 
@@ -35,13 +36,14 @@ function markAsk(item: PlanItem, items: readonly PlanItem[]): Ask[] {
 /** A part goes on: the right one by its mark, the right way round, what is captured in it seated. */
 export const fit = kindOf<ActionOf<'fit'>>({
   picture: 'part',
-  asks({ plan, action, known }) {
+  asks({ plan, action, known }, answers) {
     const item = indexOf(plan).items.get(action.item);
     if (!item) return [];
     // Read off at check-in, it is not asked again.
     const unread = item.serial && (known.serials?.(item.id) ?? 0) < item.needed;
     return [
       ...markAsk(item, plan.items),
+      ...besideAsks(item, answers),
       ...(item.treatment ? [tick('treated', 'treatment', item.treatment)] : []),
       ...(item.facing ? [tick('facing', 'facing', item.facing)] : []),
       ...(item.insert ? [tick('insert', 'insert', item.insert)] : []),

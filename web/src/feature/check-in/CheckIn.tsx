@@ -6,6 +6,7 @@ import { classText } from '#contract/wording/class-text.ts';
 import { conditionText } from '#contract/wording/condition-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { placesText } from '#contract/wording/piece-text.ts';
+import { toolVoteText } from '#contract/wording/tool-vote-text.ts';
 import { discrepancies } from '#core/job/discrepancies.ts';
 import { hardwareLedger, type LedgerLine, shortages } from '#core/job/hardware-ledger.ts';
 import { lineState } from '#core/job/job-state.ts';
@@ -15,6 +16,7 @@ import { lookAlikes } from '#core/kit/look-alike.ts';
 import type { Plan, PlanItem } from '#core/kit/plan.ts';
 import { inTheBox } from '#core/kit/put-on.ts';
 import { stampsToTell } from '#core/kit/stamps.ts';
+import { toolsAgainst } from '#core/kit/tool-vote.ts';
 import { placeName } from '#core/kit/tray-layout.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { Keys } from '../../job/Keys.tsx';
@@ -237,6 +239,11 @@ export default function CheckIn() {
               <PieceViews item={current} pxPerMm={pxPerMm} />
               <Place item={current} />
               {current.tellTale && <p className="mt-3 border-l-4 border-ink pl-3">{current.tellTale}</p>}
+              {toolsAgainst(plan, current).map((contradiction) => (
+                <p key={contradiction.code} className="mt-3 border-2 border-bad p-3">
+                  <b>The tools speak against {current.thread?.replaceAll('x', '×')}.</b> {toolVoteText(contradiction)}
+                </p>
+              ))}
               <Varies item={current} />
               <LookAlikes alikes={alikes.get(current.id) ?? []} />
               <div className="mt-4 grid grid-cols-[1fr_auto_1fr] items-center gap-3">

@@ -103,7 +103,12 @@ export function CountedLine(props: CountedLineProps) {
               key={index}
               item={item}
               pxPerMm={pxPerMm}
-              missing={found !== undefined && short > 0 && index >= pieces - Math.min(pieces, short)}
+              missing={
+                found !== undefined &&
+                short > 0 &&
+                // Drawn once for several, it is gone only when none is left.
+                (pieces === 1 ? short >= item.needed : index >= pieces - Math.min(pieces, short))
+              }
             />
           ))}
           {pieces < item.quantity && pieces > 1 && (

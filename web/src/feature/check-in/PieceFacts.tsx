@@ -3,7 +3,7 @@ import { formBeside } from '#contract/wording/form-text.ts';
 import { differenceText, mixedUpText } from '#contract/wording/look-alike-text.ts';
 import type { LookAlike } from '#core/kit/look-alike.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
-import { HardwareDrawing, lacksForDrawing } from '../../drawing/HardwareDrawing.tsx';
+import { HardwareDrawing, isLifeSize, lacksForDrawing } from '../../drawing/HardwareDrawing.tsx';
 import { CheckRuler, HeadFront } from '../../drawing/HeadFront.tsx';
 
 /** All that a piece is known by. */
@@ -38,7 +38,8 @@ export function PieceViews({ item, pxPerMm }: { item: PlanItem; pxPerMm: number 
         {(item.kind !== 'nut' || item.form) && <HardwareDrawing item={item} pxPerMm={pxPerMm} />}
         {!item.form && <HeadFront item={item} pxPerMm={pxPerMm} />}
       </div>
-      <CheckRuler pxPerMm={pxPerMm} />
+      {/* Beside a smaller drawing a ruler would be read off wrong. */}
+      {isLifeSize(item) && <CheckRuler pxPerMm={pxPerMm} />}
     </div>
   );
 }

@@ -46,6 +46,10 @@ function Stamps({
   );
   return (
     <div className="grid gap-2">
+      {/* First in order, so that a second press of the same key answers nothing. */}
+      <Button className="order-last" onClick={onClose}>
+        None of these, or it cannot be read: leave it uncounted
+      </Button>
       <div className="grid grid-cols-2 gap-2">
         {stamps.map((stamp, index) => (
           <Button key={stamp} hotkey={String(index + 1)} className="min-h-20! text-3xl" onClick={() => onRead(stamp)}>
@@ -53,7 +57,6 @@ function Stamps({
           </Button>
         ))}
       </div>
-      <Button onClick={onClose}>None of these, or it cannot be read: leave it uncounted</Button>
     </div>
   );
 }

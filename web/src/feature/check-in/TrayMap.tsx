@@ -41,8 +41,11 @@ export function TrayMap({ onPick }: { onPick?: (item: PlanItem) => void }) {
           <h3 className="plate text-2xl">{tray.name}</h3>
           <div className="overflow-x-auto">
             <div
-              className="grid min-w-max border-2 border-ink"
-              style={{ gridTemplateColumns: `repeat(${tray.columns}, minmax(6.5rem, 1fr))` }}
+              className="grid border-2 border-ink"
+              style={{
+                gridTemplateColumns: `repeat(${tray.columns}, minmax(0, 1fr))`,
+                minWidth: `${tray.columns * 6}rem`,
+              }}
             >
               {Array.from({ length: tray.rows * tray.columns }, (_, at) => {
                 const place = { tray: tray.name, row: Math.floor(at / tray.columns), column: at % tray.columns };
@@ -65,7 +68,7 @@ export function TrayMap({ onPick }: { onPick?: (item: PlanItem) => void }) {
                     {item && (
                       <>
                         <span className="line-clamp-2 text-xs leading-tight">{item.name}</span>
-                        <span className="mt-auto max-h-9 overflow-hidden">
+                        <span className="mt-auto h-9 overflow-hidden [&_svg]:h-9 [&_svg]:w-auto [&_svg]:max-w-full">
                           <HardwareDrawing item={item} pxPerMm={PX_PER_MM} />
                         </span>
                       </>

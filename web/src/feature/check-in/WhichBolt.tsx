@@ -2,6 +2,7 @@ import { useId, useMemo, useState } from 'react';
 import { classText } from '#contract/wording/class-text.ts';
 import { differenceText, mixedUpText } from '#contract/wording/look-alike-text.ts';
 import { type BoltMeasured, whichThread } from '#core/fastener/which-thread.ts';
+import { linesByWords, type WordsMeant } from '#core/kit/line-by-words.ts';
 import { lookAlikes } from '#core/kit/look-alike.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { nextLook, type PieceMeasured, whichLine } from '#core/kit/which-line.ts';
@@ -22,6 +23,8 @@ const NEXT_TEXT: Record<string, string> = {
   lengthMm: 'its length, from under the head',
   majorMm: 'its diameter, over the thread',
   propertyClass: 'the mark on its head',
+  finish: 'its finish',
+  magnetic: 'a magnet held to it',
   pitchMm: 'its pitch: a comb, a gauge, or ten threads on a scale',
   acrossFlatsMm: 'the key that fits its head',
 };
@@ -44,15 +47,34 @@ export function WhichBolt({ items, onTake }: { items: readonly PlanItem[]; onTak
     acrossFlatsMm: '',
   });
   const [propertyClass, setClass] = useState('');
+  const [finish, setFinish] = useState('');
+  const [magnet, setMagnet] = useState<'' | 'yes' | 'no'>('');
+  const [said, setSaid] = useState('');
   const [glass, setGlass] = useState(false);
   const put = (field: FieldName, value: string) => setTyped((before) => ({ ...before, [field]: value }));
   const { measured, faults } = readingsOf(typed, propertyClass);
+  if (finish) measured.finish = finish;
+  if (magnet) measured.magnetic = magnet === 'yes';
   const given = Object.keys(measured).length > 0;
   const found = useMemo(() => whichLine(measured, items), [measured, items]);
   const classes = [...new Set(items.flatMap(({ propertyClass: one }) => one ?? []))];
+  const finishes = [
+    ...new Set(items.flatMap(({ finish: one, kind }) => (kind === 'bolt' || kind === 'stud' ? (one ?? []) : []))),
+  ];
+  const meant = useMemo(() => linesByWords(said, items), [said, items]);
   return (
     <div className="grid gap-5 md:grid-cols-[16rem_minmax(0,1fr)]">
       <section className="grid content-start gap-3">
+        <label className="grid gap-1 text-sm text-ink-2">
+          What it is called
+          <input
+            className={inputLook(false)}
+            placeholder="shock bolt, lug nut, 13 bolt"
+            maxLength={80}
+            value={said}
+            onChange={(event) => setSaid(event.target.value)}
+          />
+        </label>
         <Reading label="Diameter over the thread, mm" fault={faults.majorMm} {...{ typed, put }} field="majorMm" />
         <Reading
           label="Pitch, mm, or threads to the inch: 16 tpi"
@@ -79,6 +101,31 @@ export function WhichBolt({ items, onTake }: { items: readonly PlanItem[]; onTak
             </select>
           </label>
         )}
+        {finishes.length > 0 && (
+          <label className="grid gap-1 text-sm text-ink-2">
+            Finish
+            <select className={inputLook(false)} value={finish} onChange={(event) => setFinish(event.target.value)}>
+              <option value="">not looked at</option>
+              {finishes.map((one) => (
+                <option key={one} value={one}>
+                  {one}
+                </option>
+              ))}
+            </select>
+          </label>
+        )}
+        <label className="grid gap-1 text-sm text-ink-2">
+          A magnet
+          <select
+            className={inputLook(false)}
+            value={magnet}
+            onChange={(event) => setMagnet(event.target.value as '' | 'yes' | 'no')}
+          >
+            <option value="">not tried</option>
+            <option value="yes">takes it</option>
+            <option value="no">leaves it</option>
+          </select>
+        </label>
         {glass ? (
           <GlassCalliper onTake={(use, mm) => put(use === 'pitchMm' ? 'pitch' : use, String(mm))} />
         ) : (
@@ -88,10 +135,15 @@ export function WhichBolt({ items, onTake }: { items: readonly PlanItem[]; onTak
         )}
       </section>
       <section aria-live="polite" aria-label="Which it is" className="min-w-0">
+        {said.trim() !== '' && <Meant said={said} meant={meant} onTake={onTake} />}
         {given ? (
           <Found items={items} found={found} measured={measured} onTake={onTake} />
         ) : (
-          <p className="text-ink-2">Measure or read any one thing. The list is searched as you type.</p>
+          said.trim() === '' && (
+            <p className="text-ink-2">
+              Measure or read any one thing, or say what it is called. The list is searched as you type.
+            </p>
+          )
         )}
       </section>
     </div>
@@ -148,6 +200,53 @@ function Reading({
           {fault}
         </p>
       )}
+    </div>
+  );
+}
+
+/** Lines that a person's words may mean; a bare figure is asked about, since a thread is no spanner. */
+function Meant({
+  said,
+  meant: { lines, bare },
+  onTake,
+}: {
+  said: string;
+  meant: WordsMeant<PlanItem>;
+  onTake: (item: PlanItem) => void;
+}) {
+  const list = (items: readonly PlanItem[]) => (
+    <ul>
+      {items.slice(0, 6).map((item) => (
+        <li key={item.id} className="flex items-center gap-3 border-b border-rule py-1">
+          <span className="min-w-0 flex-1">
+            <b>
+              {item.line} {item.name}
+            </b>{' '}
+            <span className="text-sm text-ink-2">{item.bag}</span>
+          </span>
+          <Button className="min-h-11!" onClick={() => onTake(item)}>
+            It is this
+          </Button>
+        </li>
+      ))}
+    </ul>
+  );
+  return (
+    <div className="mb-4">
+      {bare && (
+        <div className="mb-2 border-2 border-ink p-3">
+          <p>
+            <b>{bare.mm} mm: its thread, or the spanner that fits it?</b>
+          </p>
+          <p className="mt-1 text-sm">As a thread, M{bare.mm}:</p>
+          {bare.asThread.length > 0 ? list(bare.asThread) : <p className="text-sm text-ink-2">None on this list.</p>}
+          <p className="mt-1 text-sm">As a spanner, {bare.mm} mm across its flats:</p>
+          {bare.asSpanner.length > 0 ? list(bare.asSpanner) : <p className="text-sm text-ink-2">None on this list.</p>}
+        </div>
+      )}
+      {lines.length > 0
+        ? list(lines)
+        : !bare && <p className="text-ink-2">Nothing on this list is called “{said.trim()}”. Measure it.</p>}
     </div>
   );
 }

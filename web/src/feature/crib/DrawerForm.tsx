@@ -165,9 +165,11 @@ export function DrawerForm({
         })}
       >
         <div className="grid grid-cols-2 gap-4 sm:grid-cols-3">
-          {text('bin', 'Drawer')}
+          {/* A drawer that is there is mostly counted: that field is in hand first. */}
+          {!line && text('bin', 'Drawer')}
           {text('counted', 'Lie in it')}
           {text('lowAt', 'Order at')}
+          {line && text('bin', 'Drawer')}
           {choice(
             'kind',
             'Kind',

@@ -174,7 +174,7 @@ function Drawer({ line, pxPerMm, onChange }: { line: ShelfLine; pxPerMm: number;
       <span className="hidden max-w-96 overflow-hidden sm:block">
         <HardwareDrawing item={line} pxPerMm={pxPerMm} />
       </span>
-      <span className="w-36 text-right">
+      <span className="ml-auto w-36 text-right">
         <b className={`figures text-3xl ${low ? 'text-bad' : ''}`}>{left}</b>
         <span className="block text-sm text-ink-2">
           {low

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { readCell } from '#contract/packing-csv.ts';
 import type { Item, KitDocument } from '#core/kit/kit-document.ts';
+import { BESIDE } from '#core/kit/piece-kind.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
@@ -15,6 +16,33 @@ const AT_FITTING = [
   ['treatment', 'Done to it first'],
   ['insert', 'Captured in it, to be seated'],
 ] as const;
+type Beside = NonNullable<Item['beside']>;
+
+const signed = (value: number): string => (value >= 0 ? `+${value}` : `−${-value}`);
+
+/** `height +25…35`, `length`, `angle +2…`. */
+function besideText({ what, min, max }: Beside[number]): string {
+  if (min === undefined && max === undefined) return what;
+  return `${what} ${min === undefined ? '' : signed(min)}…${max === undefined ? '' : signed(max)}`;
+}
+
+/** What was typed, or undefined where it cannot be read. */
+function readBeside(typed: string): Beside | undefined {
+  const found: Beside = [];
+  for (const part of typed.split(',')) {
+    if (part.trim() === '') continue;
+    const read = /^\s*([a-z]+)\s*(?:([+−-]?[\d.]+)?\s*(?:…|\.\.\.?|to)\s*([+−-]?[\d.]+)?)?\s*$/i.exec(part);
+    const what = BESIDE.find((one) => one === read?.[1]?.toLowerCase());
+    if (!read || !what || found.some((entry) => entry.what === what)) return undefined;
+    const [min, max] = [read[2], read[3]].map((text) =>
+      text === undefined ? undefined : Number(text.replace('−', '-')),
+    );
+    if ((min !== undefined && max !== undefined && min > max) || [min, max].some((value) => Number.isNaN(value)))
+      return undefined;
+    found.push({ what, ...(min === undefined ? {} : { min }), ...(max === undefined ? {} : { max }) });
+  }
+  return found;
+}
 /** Longest words a kit file takes. */
 const LONGEST = 500;
 
@@ -152,6 +180,17 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
               }
             />
           ))}
+          {item.kind === 'part' && (
+            <CommitField
+              label="Held beside the old one: length, holes, height +25…35"
+              value={(item.beside ?? []).map(besideText).join(', ')}
+              onCommit={(typed) => {
+                const beside = readBeside(typed);
+                if (!beside) return `Of ${BESIDE.join(', ')}, each with what it differs by, or nothing: height +25…35.`;
+                return void edit((i) => put(i, 'beside', beside.length > 0 ? beside : undefined));
+              }}
+            />
+          )}
           <CommitField
             label="Codes a scanner reads, with pieces: code × 1, code × 100"
             value={(item.codes ?? []).map(({ code, pieces }) => `${code} × ${pieces}`).join(', ')}
