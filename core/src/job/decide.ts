@@ -13,7 +13,17 @@ export type Decision = { ok: true; events: JobEvent[] } | { ok: false; refusal: 
 const actOf = (name: JobCommand['type']) => ACTS[name] as Act<JobCommand, JobFact>;
 
 /** What may be done with a job that is put aside. */
-const WHILE_PARKED: ReadonlySet<JobCommand['type']> = new Set(['resume', 'handBack', 'acknowledgeBreak', 'keepPhoto']);
+const WHILE_PARKED: ReadonlySet<JobCommand['type']> = new Set([
+  'resume',
+  'handBack',
+  'acknowledgeBreak',
+  'keepPhoto',
+  // What it waits for is ordered and comes while it stands, and keys change hands.
+  'orderPieces',
+  'takeArrival',
+  'useShopStock',
+  'handKey',
+]);
 
 /** Whether a role may give a command. */
 export const mayDo = (role: Role, command: JobCommand['type']): boolean => actOf(command).may.includes(role);

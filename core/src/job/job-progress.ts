@@ -4,7 +4,7 @@ import { inTheBox } from '../kit/put-on.ts';
 import { lineOf } from '../line/line.ts';
 import { debtsOf, isOwed } from './debt.ts';
 import { shortages } from './hardware-ledger.ts';
-import { type JobState, stationState } from './job-state.ts';
+import { type JobState, type LineState, lineState, stationState } from './job-state.ts';
 import { lineProgress } from './line-progress.ts';
 import { type LockerClock, lockerClock } from './locker-window.ts';
 import { currentGroup } from './next-station.ts';
@@ -29,7 +29,10 @@ export interface JobProgress {
   phases: PhaseProgress[];
   /** The group being worked on. */
   group?: string;
-  shortLines: Array<{ line: string; name: string; short: number; stations: number }>;
+  /** `promisedMs`: the last of what is ordered for it and not here. */
+  shortLines: Array<{ line: string; name: string; short: number; stations: number; promisedMs?: number }>;
+  /** It was put aside, what it was short of has come since, and nothing is short now. */
+  partsHere?: true;
   openProblems: Array<{ station?: string; text: string }>;
   spoiled: string[];
   lockers: LockerClock[];
@@ -45,6 +48,24 @@ export interface JobProgress {
   /** Specials its sheets list, by name: there is one of each in most shops. */
   specials?: string[];
 }
+
+/** When the last of a line's orders that is not whole is promised, ms. */
+function promisedFor({ ordered = [], arrived = [] }: LineState): number | undefined {
+  const open = ordered.filter(({ order, quantity }) => {
+    const here = arrived.filter((entry) => entry.order === order).reduce((sum, entry) => sum + entry.quantity, 0);
+    return here < quantity;
+  });
+  return open.length === 0 ? undefined : Math.max(...open.map(({ promisedMs }) => promisedMs));
+}
+
+/** Whether pieces came since the job was put aside. */
+const cameSincePut = ({ lines, visit }: JobState): boolean => {
+  const { parked } = visit;
+  return (
+    parked !== undefined &&
+    Object.values(lines).some(({ arrived = [] }) => arrived.some(({ atMs }) => atMs > parked.atMs))
+  );
+};
 
 /** Ticks of a stretch of the line: an act each; where stations do it, one for each of them. */
 function ticksOf(
@@ -97,16 +118,22 @@ export const phaseProgress = oncePerState((plan, state): PhaseProgress[] => {
 export function jobProgress(plan: Plan, state: JobState, lastEventAtMs?: number): JobProgress {
   const phases = phaseProgress(plan, state);
   const open = phases.find((entry) => entry.done < entry.of);
+  const short = shortages(plan, state);
   return {
     phase: state.closed ? 'closed' : (open?.phase ?? 'closeOut'),
     phases,
     group: currentGroup(plan, state)?.title,
-    shortLines: shortages(plan, state).map(({ item, short, stations }) => ({
-      line: item.line,
-      name: item.name,
-      short,
-      stations: stations.length,
-    })),
+    shortLines: short.map(({ item, short: pieces, stations }) => {
+      const promisedMs = promisedFor(lineState(state, item.id));
+      return {
+        line: item.line,
+        name: item.name,
+        short: pieces,
+        stations: stations.length,
+        ...(promisedMs === undefined ? {} : { promisedMs }),
+      };
+    }),
+    ...(short.length === 0 && cameSincePut(state) ? { partsHere: true as const } : {}),
     openProblems: Object.values(state.problems).flatMap(({ station, text, cleared }) =>
       cleared ? [] : [{ station, text }],
     ),

@@ -6,6 +6,7 @@ import type { CarefulFitter } from '../../rehearse/careful-fitter.ts';
 import type { JobCommand } from '../acts.ts';
 import { closeBlocks } from '../close-blocks.ts';
 import { hardwareLedger, shortages } from '../hardware-ledger.ts';
+import { jobProgress } from '../job-progress.ts';
 import { keysOf } from '../keys.ts';
 import { piecePlaces } from '../piece-places.ts';
 import { serialsOpen } from '../serials.ts';
@@ -156,6 +157,24 @@ describe('pieces that come later', () => {
     expect(shortages(worker.log.plan, worker.log.state).some((entry) => entry.item.id === item.id)).toBe(false);
     // A count that would leave fewer than are on the vehicle is refused, the arrived ones counted in.
     expect(ledgerOf(worker, item.id).supplied).toBe(item.quantity + item.needed - 1);
+  });
+
+  it('wake a job that was put aside for them', () => {
+    const worker = open();
+    worker.checkIn();
+    const item = first(worker);
+    if (!item) throw new Error('no bolt');
+    give(worker, { type: 'countLine', item: item.id, found: item.needed - 1, damaged: 0 });
+    give(worker, { type: 'orderPieces', item: item.id, order: 'H-1', quantity: 1, supplier: 'Hollin', promisedMs: 77 });
+    give(worker, { type: 'park', reason: 'A bolt is short', may: 'stand' });
+    const progress = () => jobProgress(worker.log.plan, worker.log.state, worker.nowMs);
+    expect(progress().shortLines).toMatchObject([{ short: 1, promisedMs: 77 }]);
+    expect(progress().partsHere).toBeUndefined();
+    worker.nowMs += 60_000;
+    give(worker, { type: 'takeArrival', item: item.id, quantity: 1, order: 'H-1' });
+    expect(progress()).toMatchObject({ shortLines: [], partsHere: true });
+    give(worker, { type: 'resume' });
+    expect(progress().partsHere).toBeUndefined();
   });
 
   it('a substitute is judged where it is taken: weaker refused, different for a lead, and kept on the record', () => {

@@ -34,6 +34,17 @@ const locker = (leftS: number, needsS: number) => ({
 });
 
 describe('what needs a hand', () => {
+  it('says when what is short is promised, presses when that is past, and when what a job waited for is here', () => {
+    const line = { line: '4', name: 'U-bolt', short: 1, stations: 0 };
+    const [open] = needsOf([job({ shortLines: [{ ...line, promisedMs: NOW + 3_600_000 }] })], [], NOW);
+    expect(open).toMatchObject({ title: '1 short of U-bolt', pressing: false });
+    expect(open?.detail).toMatch(/Ordered, promised for \w{3} \d\d:\d\d\./);
+    const [late] = needsOf([job({ shortLines: [{ ...line, promisedMs: NOW - 60_000 }] })], [], NOW);
+    expect(late).toMatchObject({ title: '1 of U-bolt promised and not here', pressing: true });
+    const [here] = needsOf([job({ partsHere: true })], [], NOW);
+    expect(here).toMatchObject({ title: 'What it waited for is here', pressing: true });
+  });
+
   it('puts the closing locker before everything, pressing when the pulls no longer fit in', () => {
     const needs = needsOf([job({ lockers: [locker(432, 60)], openProblems: [{ text: 'rough thread' }] })], [], NOW);
     expect(needs.map((need) => need.mark)).toEqual(['7:12', '!']);

@@ -1,6 +1,7 @@
 import type { JobCard } from '#contract/job.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 
 /** Something a person should see to, most pressing first. */
 export interface Need {
@@ -86,13 +87,30 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
         rank: 2000,
       });
     }
-    for (const { line, name: item, short, stations } of job.progress.shortLines) {
+    if (job.progress.partsHere && !job.closedAtMs)
+      needs.push({
+        key: `${job.id}-parts`,
+        mark: '!',
+        pressing: true,
+        title: 'What it waited for is here',
+        detail: `${name(job)} was put aside and can be taken up again.`,
+        to: to('line'),
+        rank: 1700,
+      });
+    for (const { line, name: item, short, stations, promisedMs } of job.progress.shortLines) {
+      const late = promisedMs !== undefined && promisedMs < nowMs;
       needs.push({
         key: `${job.id}-${line}`,
         mark: `${short}`,
-        pressing: false,
-        title: `${short} short of ${item}`,
-        detail: `${name(job)}, line ${line}. ${stations > 0 ? `${stations} ${stations === 1 ? 'station waits' : 'stations wait'}.` : ''}`,
+        pressing: late,
+        title: late ? `${short} of ${item} promised and not here` : `${short} short of ${item}`,
+        detail: [
+          `${name(job)}, line ${line}.`,
+          stations > 0 && `${stations} ${stations === 1 ? 'station waits' : 'stations wait'}.`,
+          promisedMs !== undefined && `Ordered, promised for ${shopFormat(promisedMs, 'EEE HH:mm')}.`,
+        ]
+          .filter(Boolean)
+          .join(' '),
         to: to('check-in'),
         rank: 3000,
       });
