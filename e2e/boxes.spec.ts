@@ -123,6 +123,12 @@ test('helper leaves: stamps, numbers, a bent U-bolt, a key, to the signed record
     /1 of D U-bolt.* ordered from/,
   ])
     await expect(page.getByText(words).first()).toBeVisible();
+
+  // A recall asks for a number: the vehicle that carries it is found by it.
+  await page.goto(`${app.url}/vehicles`);
+  await page.getByRole('searchbox').fill('BS 0418');
+  await expect(page.getByText('14-115').first()).toBeVisible();
+  await expect(page.getByText('14-208')).toHaveCount(0);
 });
 
 test('charge pipe: by scanner, from a drawer, laid out in the tray, to the signed record', async ({ page, app }) => {
@@ -201,4 +207,56 @@ test('charge pipe: by scanner, from a drawer, laid out in the tray, to the signe
   await expect(
     page.getByText(/2 of 7 Button head.* from the shelf, drawer D4, not as on the sheet/).first(),
   ).toBeVisible();
+});
+
+test('a part is drawn on squared paper, then taken from an SVG, and goes out with the kit', async ({ page, app }) => {
+  await signIn(page, app, 'Rafe Orrin', '1357');
+  await page.evaluate(() => fetch('/api/kit-library/transfer-case-guard/revise', { method: 'POST' }));
+  await page.goto(`${app.url}/kits/drafts/transfer-case-guard/packing`);
+  await page.getByRole('button', { name: /all of 4 Guard/ }).click();
+  const dialog = page.getByRole('dialog', { name: '4 Guard' });
+  const paper = dialog.getByLabel('Squared paper, 10 mm to the square');
+  await paper.scrollIntoViewIfNeeded();
+  for (const [x, y] of [
+    [60, 60],
+    [260, 60],
+    [260, 160],
+    [60, 200],
+  ] as const)
+    await paper.click({ position: { x, y } });
+  await expect(dialog.getByRole('button', { name: /^Corner 4,/ })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Put holes' }).click();
+  await paper.click({ position: { x: 140, y: 110 } });
+  await expect(dialog.getByRole('button', { name: /^Hole 1,/ })).toBeVisible();
+  // By keyboard: a corner moved, and taken away.
+  const corner = dialog.getByRole('button', { name: /^Corner 4,/ });
+  const before = await corner.getAttribute('aria-label');
+  await corner.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(corner).not.toHaveAttribute('aria-label', before ?? '');
+  await page.keyboard.press('Delete');
+  await expect(dialog.getByRole('button', { name: /^Corner 4,/ })).toHaveCount(0);
+
+  // A drawing of 100 × 60 mm at half scale of its units, with a script that must not come along.
+  const svg = `<svg xmlns="http://www.w3.org/2000/svg" width="100mm" height="60mm" viewBox="0 0 200 120" onload="document.title='caught'">
+    <script>document.title = 'caught'</script>
+    <g transform="translate(10 10)"><rect x="0" y="0" width="180" height="100"/><circle cx="40" cy="50" r="11"/></g></svg>`;
+  await dialog.getByLabel('Drawing of the outline').setInputFiles({
+    name: 'guard.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(svg),
+  });
+  await expect(dialog.getByText(/corners and 1 hole taken from guard.svg/)).toBeVisible();
+  await expect(dialog.getByLabel('Holes: across,down,wide; …')).toHaveValue('25,30,11');
+  expect(await page.title()).not.toBe('caught');
+  await dialog.getByLabel('Drawing of the outline').setInputFiles({
+    name: 'no.dxf',
+    mimeType: 'application/dxf',
+    buffer: Buffer.from('nothing of the sort'),
+  });
+  await expect(dialog.getByRole('alert').filter({ hasText: 'no.dxf' })).toBeVisible();
+  await dialog.getByRole('button', { name: 'Done' }).click();
+  await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
+  const draft = await page.evaluate(async () => (await fetch('/api/kit-library/drafts/transfer-case-guard')).text());
+  expect(draft).toContain('"holes":[{"xMm":25,"yMm":30,"acrossMm":11}]');
 });

@@ -50,6 +50,7 @@ export const VehicleSchema = exactly<Vehicle>()(
           word: z.string().trim().min(1).max(80),
           amount: z.strictObject({ value: z.number(), printed: z.string().trim().min(1).max(40) }).optional(),
           note: z.string().max(200).optional(),
+          serials: z.array(z.string().min(1).max(120)).max(200).optional(),
           since: z.iso.date().optional(),
           jobNumber: Short.optional(),
         }),

@@ -8,6 +8,10 @@ describe('looking for a vehicle', () => {
   it('an exact plate or the last six of the VIN comes first', () => {
     expect(findVehicles([VAN, CAR], 'hl20tsk')[0]).toBe(CAR);
     expect(findVehicles([VAN, CAR], '123456')).toEqual([CAR]);
+    // By a number off a part that was fitted, as a recall names it.
+    const fitted = { ...VAN, fitted: [{ word: 'helper leaves', serials: ['BS 0417'] }] };
+    expect(findVehicles([CAR, fitted], 'bs-0417')).toEqual([fitted]);
+    expect(findVehicles([CAR, fitted], 'BS 041')).toEqual([]);
     expect(findVehicles([CAR, VAN], 'farrow tom')).toEqual([VAN]);
     expect(findVehicles([CAR, VAN], '  ')).toEqual([CAR, VAN]);
   });

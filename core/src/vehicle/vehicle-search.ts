@@ -3,10 +3,11 @@ import type { Vehicle } from './vehicle.ts';
 import { plainVin } from './vin.ts';
 
 /**
- * Vehicles that a few typed or scanned characters mean: by plate, owner, make and model, the whole VIN or its last six.
+ * Vehicles that a few typed or scanned characters mean: by plate, owner, make and model, the whole VIN or its last six,
+ * or by the number of a part that was fitted.
  * A plate or VIN that is met exactly comes first, so that a scanner and the enter key open the one meant.
  */
-export function findVehicles<T extends Pick<Vehicle, 'plate' | 'owner' | 'make' | 'model' | 'vin'>>(
+export function findVehicles<T extends Pick<Vehicle, 'plate' | 'owner' | 'make' | 'model' | 'vin' | 'fitted'>>(
   vehicles: readonly T[],
   query: string,
 ): T[] {
@@ -17,6 +18,12 @@ export function findVehicles<T extends Pick<Vehicle, 'plate' | 'owner' | 'make' 
     const plate = plainVin(vehicle.plate);
     const vin = plainVin(vehicle.vin ?? '');
     if (plate === packed || (vin !== '' && (vin === packed || vin.slice(-6) === packed))) return 0;
+    // A part's own number, off a recall or a claim.
+    if (
+      packed.length >= 3 &&
+      vehicle.fitted?.some(({ serials = [] }) => serials.some((one) => plainVin(one) === packed))
+    )
+      return 0;
     if (plate.startsWith(packed)) return 1;
     const text = plainWord(`${vehicle.owner} ${vehicle.make} ${vehicle.model} ${vehicle.plate}`);
     if (words.split(' ').every((word) => text.includes(word))) return 2;

@@ -12,6 +12,8 @@ export interface Fitted {
   amount?: FittedAmount;
   /** What it is, where a word is not enough. */
   note?: string;
+  /** Numbers its parts carry, as they were read at check-in: a recall asks by them. */
+  serials?: string[];
   /** ISO day it was fitted or seen. */
   since?: string;
   /** The job that fitted it; absent for what came with the vehicle. */

@@ -4,6 +4,14 @@ import { sameWord } from '#core/kit/vehicle-facts.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { JobEntity } from '../store/entities.ts';
 
+/** Numbers of a kit's parts that went on the vehicle. */
+function serialsOf({ plan, state }: JobLog, kit: string): { serials?: string[] } {
+  const serials = plan.items
+    .filter((item) => item.kit === kit)
+    .flatMap(({ id }) => (state.lines[id]?.serials ?? []).map(({ serial }) => serial));
+  return serials.length > 0 ? { serials } : {};
+}
+
 /**
  * What a finished job put on the vehicle goes into the list of what it carries, and how often its bolts were tightened. Doing it again changes nothing.
  *
@@ -15,7 +23,7 @@ export async function noteFitted(catalog: CatalogRepository, row: JobEntity, log
   const since = new Date(log.state.closed.atMs).toISOString().slice(0, 10);
   const carried = stored.vehicle.fitted ?? [];
   const words = log.plan.kits.flatMap((kit) => [
-    { word: kit.title, note: kit.maker },
+    { word: kit.title, note: kit.maker, ...serialsOf(log, kit.id) },
     ...kit.adds.map((word) => ({ word, note: kit.title })),
   ]);
   const fresh = words

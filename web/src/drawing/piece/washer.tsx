@@ -99,6 +99,38 @@ export const squareWasher: Drawn = {
   ),
 };
 
+/** How a washer looks from its edge, at true size: flat, dished, or with its ends apart. */
+export function WasherSide({ item, pxPerMm }: { item: DrawnItem & { thicknessMm?: number }; pxPerMm: number }) {
+  const { thicknessMm: thick, form } = item;
+  if (item.kind !== 'washer' || thick === undefined || item.outsideMm === undefined) return null;
+  const r = radius(item);
+  // A dish stands up by about its thickness, a split ring's ends by half of it (common practice, no source).
+  const high = form === 'conical' ? thick * 2 : form === 'lock' ? thick * 1.5 : thick;
+  const bore = (item.insideMm ?? r) / 2;
+  return (
+    <svg
+      width={(high + 2) * pxPerMm}
+      height={(2 * r + 2) * pxPerMm}
+      viewBox={`-1 ${-r - 1} ${high + 2} ${2 * r + 2}`}
+      role="img"
+      aria-label={`${item.name} from its edge, ${thick} mm thick`}
+      className="shrink-0"
+    >
+      {form === 'conical' ? (
+        <path
+          d={`M0 ${-bore}L${thick} ${-r}H${high}L${thick} ${-bore}V${bore}L${high} ${r}H${thick}L0 ${bore}Z`}
+          {...STEEL}
+        />
+      ) : form === 'lock' ? (
+        <path d={`M0 ${-r}H${thick}L${high} ${r * 0.1}V${r}H${high - thick}V${r * 0.1}L0 0Z`} {...STEEL} />
+      ) : (
+        <rect x={0} y={-r} width={thick} height={2 * r} {...STEEL} />
+      )}
+      <path d={`M0 ${-bore}H${high}M0 ${bore}H${high}`} {...HIDDEN} />
+    </svg>
+  );
+}
+
 /** A tube from the side: as long as it is, its bore dashed. Without a length it is seen from its end. */
 export const collar: Drawn = {
   lacks: outsideOnly,

@@ -5,6 +5,7 @@ import type { LookAlike } from '#core/kit/look-alike.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { HardwareDrawing, isLifeSize, lacksForDrawing } from '../../drawing/HardwareDrawing.tsx';
 import { CheckRuler, HeadFront } from '../../drawing/HeadFront.tsx';
+import { WasherSide } from '../../drawing/piece/washer.tsx';
 
 /** All that a piece is known by. */
 export function PieceFacts({ item }: { item: PlanItem }) {
@@ -37,6 +38,7 @@ export function PieceViews({ item, pxPerMm }: { item: PlanItem; pxPerMm: number 
       <div className="flex flex-wrap items-center gap-4">
         {(item.kind !== 'nut' || item.form) && <HardwareDrawing item={item} pxPerMm={pxPerMm} />}
         {!item.form && <HeadFront item={item} pxPerMm={pxPerMm} />}
+        <WasherSide item={item} pxPerMm={pxPerMm} />
       </div>
       {/* Beside a smaller drawing a ruler would be read off wrong. */}
       {isLifeSize(item) && <CheckRuler pxPerMm={pxPerMm} />}

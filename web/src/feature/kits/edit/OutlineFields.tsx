@@ -6,6 +6,7 @@ import type { PartOutline } from '#core/kit/piece-kind.ts';
 import { HardwareDrawing } from '../../../drawing/HardwareDrawing.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { OutlineBoard } from './OutlineBoard.tsx';
 import { outlineFromSvg } from './outline-from-svg.ts';
 
 /** Numbers with commas between them, groups with semicolons: `0,0; 100,0`. */
@@ -27,6 +28,7 @@ export function OutlineFields({
 }) {
   const file = useRef<HTMLInputElement>(null);
   const [said, setSaid] = useState<{ text: string; bad?: boolean }>();
+  const [tool, setTool] = useState<'corner' | 'hole'>('corner');
   const { outline } = item;
   const read = async (event: ChangeEvent<HTMLInputElement>) => {
     const chosen = event.target.files?.[0];
@@ -47,6 +49,21 @@ export function OutlineFields({
         From the front, in mm; of a part that comes in left and right, the left one. Without an outline it is drawn by
         its form and length.
       </p>
+      <div className="mb-2 flex gap-2">
+        {(['corner', 'hole'] as const).map((one) => (
+          <Button
+            key={one}
+            className="min-h-11!"
+            tone={tool === one ? 'dark' : 'plain'}
+            aria-pressed={tool === one}
+            disabled={one === 'hole' && !outline}
+            onClick={() => setTool(one)}
+          >
+            {one === 'corner' ? 'Put corners' : 'Put holes'}
+          </Button>
+        ))}
+      </div>
+      <OutlineBoard outline={outline} tool={tool} onChange={onChange} />
       <div className="flex flex-wrap items-center gap-4 py-2">
         <HardwareDrawing item={item} pxPerMm={2} />
       </div>
