@@ -16,7 +16,9 @@ export function reachText(plan: Plan, reach: Reach): string {
   const { steps: byId } = indexOf(plan);
   const stop = byId.get(stopsAt);
   const last = reach.lastStep === undefined ? undefined : byId.get(reach.lastStep);
-  const at = stop ? `step ${plan.steps.indexOf(stop) + 1} of ${steps.of}, ${stepTitle(plan, stop)}` : 'a step';
+  const at = stop
+    ? `step ${plan.steps.indexOf(stop) + 1} of ${steps.of}, ${stepTitle(plan, stop).replace(/\.$/, '')}`
+    : 'a step';
   if (steps.done === 0 || !last) return `It stops at ${at}, before anything is done.`;
   return `Work goes on for about ${total}, to ${at}.`;
 }

@@ -58,7 +58,7 @@ export function linesByWords<P extends Named>(said: string, items: readonly P[])
       ? {
           mm,
           asThread: fasteners.filter(({ thread }) => nominalOf(thread) === mm),
-          asSpanner: fasteners.filter(
+          asSpanner: items.filter(
             ({ acrossFlatsMm }) => acrossFlatsMm !== undefined && Math.abs(acrossFlatsMm - mm) < 0.3,
           ),
         }

@@ -30,7 +30,7 @@ export function TrayMap({ onPick }: { onPick?: (item: PlanItem) => void }) {
   const heldPlace = held === undefined ? undefined : places.get(held);
   const heldItem = held === undefined ? undefined : index.items.get(held);
   return (
-    <div className="grid gap-4">
+    <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
       <p className="text-ink-2" aria-live="polite">
         {heldItem
           ? `${heldItem.line} ${heldItem.name} in the hand: press the compartment it goes to.`
