@@ -172,6 +172,38 @@ describe('import boundaries', () => {
   });
 });
 
+describe('npm run shop', () => {
+  it('comes up with nothing of the demo in it and a code that opens it; once opened it asks for none', async () => {
+    const data = join(folder, 'own');
+    const shop = () => script(['scripts/shop.mjs'], { data, until: /is ready after/ });
+    const first = shop();
+    await first.ready();
+    const code = /first-run code: ([A-Z2-9]{4}-[A-Z2-9]{4})/.exec(first.said())?.[1] ?? '';
+    expect(code).not.toBe('');
+    expect(await people()).toEqual([]);
+    const url = `http://127.0.0.1:${PORT}`;
+    const opened = await fetch(`${url}/api/opening`, {
+      method: 'POST',
+      headers: { 'Content-Type': 'application/json', origin: url },
+      body: JSON.stringify({
+        code,
+        shop: { name: 'Quarry Lane', bays: 2, rules: {} },
+        lead: { name: 'Ada Quarrie', initials: 'AQ', secret: '482913' },
+      }),
+    });
+    expect(opened.status).toBe(201);
+    expect(await people()).toEqual(['Ada Quarrie']);
+    first.child.kill('SIGINT');
+    await first.ended;
+    const second = shop();
+    await second.ready();
+    expect(second.said()).not.toContain('first-run code');
+    expect(await people()).toEqual(['Ada Quarrie']);
+    second.child.kill('SIGINT');
+    expect(await second.ended).toMatchObject({ code: 0 });
+  });
+});
+
 describe('npm start', () => {
   it('comes up, refuses a second one, stops cleanly on Ctrl-C, comes up again fast with its data, backs up and restores', async () => {
     const data = join(folder, 'data');

@@ -27,7 +27,8 @@ async function freePort(): Promise<number> {
   });
 }
 
-async function launch(): Promise<App & { stop(): Promise<void> }> {
+/** A server of its own: with the demo in it, or an empty one with the code that opens it. */
+export async function launch(demo = true): Promise<App & { code: string; stop(): Promise<void> }> {
   const { DB_PORT = '', DB_OWNER = '', DB_OWNER_PASSWORD = '' } = process.env;
   if (DB_PORT === '')
     throw new Error('Run the browser tests through `npm test` or `npm run test:e2e`: they need its database.');
@@ -57,11 +58,12 @@ async function launch(): Promise<App & { stop(): Promise<void> }> {
     ...process.env,
     DB_NAME: database,
     PORT: String(port),
-    WRENCHMAN_DEMO: '1',
+    WRENCHMAN_DEMO: demo ? '1' : '0',
     LOG_LEVEL: 'error',
     SEAL_DIR: sealDir,
   };
-  execFileSync(process.execPath, ['dist/server/manage.mjs', 'seed-demo'], { env });
+  const told = execFileSync(process.execPath, ['dist/server/manage.mjs', demo ? 'seed-demo' : 'open-shop'], { env });
+  const code = /first-run code: (\S+)/.exec(told.toString())?.[1] ?? '';
   let child: ChildProcess | undefined;
   const kill = async () => {
     const old = child;
@@ -82,6 +84,7 @@ async function launch(): Promise<App & { stop(): Promise<void> }> {
   await start();
   return {
     url: `http://127.0.0.1:${port}`,
+    code,
     kill,
     start,
     sql: (statement) => run(statement, database),

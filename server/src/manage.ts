@@ -1,11 +1,12 @@
 import { readConfig } from './config.ts';
 import { seedDemo } from './demo/seed.ts';
 import { openSeal } from './seal/open-seal.ts';
+import { makeOpeningCode } from './service/shop-service.ts';
 import { makeDataSource } from './store/data-source.ts';
 import { proveRecording } from './store/prove.ts';
 import { prepareSchema, schemaFaults } from './store/schema.ts';
 
-/** `node manage.mjs migrate | seed-demo | prove`: what the scripts ask of the database, as the schema's owner. */
+/** `node manage.mjs migrate | seed-demo | open-shop | prove`: what the scripts ask of the database, as the schema's owner. */
 const [, , task] = process.argv;
 const config = readConfig(process.env);
 if (!config.owner) throw new Error('Tasks need the schema’s owner: DB_OWNER and DB_OWNER_PASSWORD.');
@@ -24,6 +25,9 @@ try {
     const application = await makeDataSource(config.database).initialize();
     await proveRecording(application, Date.now()).finally(() => application.destroy());
     process.stdout.write('recorded and read back\n');
+  } else if (task === 'open-shop') {
+    const code = await makeOpeningCode(source);
+    process.stdout.write(code === undefined ? 'data kept\n' : `first-run code: ${code}\n`);
   } else if (task !== 'migrate') throw new Error(`Unknown task: ${task}`);
 } finally {
   await source.destroy();

@@ -18,6 +18,7 @@ import { PasskeyService } from './service/passkey-service.ts';
 import { ReadingProofs } from './service/reading-proofs.ts';
 import { SessionService } from './service/session-service.ts';
 import { ShelfService } from './service/shelf-service.ts';
+import { ShopService } from './service/shop-service.ts';
 import { ShopWrenches } from './service/shop-wrenches.ts';
 import { CatalogRepository } from './store/catalog-repository.ts';
 import { CribRepository } from './store/crib-repository.ts';
@@ -28,6 +29,7 @@ import { KitPictureRepository } from './store/kit-picture-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
 import { schemaFaults } from './store/schema.ts';
 import { ShelfRepository } from './store/shelf-repository.ts';
+import { ShopRepository } from './store/shop-repository.ts';
 import { KitWorks } from './thread/kit-works.ts';
 
 export interface RunningServer {
@@ -92,10 +94,25 @@ export async function startServer(
     (shopId, jobId) => jobs.plan(shopId, jobId),
     (shopId) => shelf.low(shopId),
   );
+  const shop = new ShopService(new ShopRepository(source), sessions);
   const works = new KitWorks(config.kitWorker);
   const drafts = new KitDraftService(new KitDraftRepository(source), catalogRepository, works);
   const pictures = new KitPictures(new KitPictureRepository(source));
-  const parts = { sessions, passkeys, leaves, catalog, jobs, crib, shelf, drafts, pictures, works, readings, devices };
+  const parts = {
+    sessions,
+    passkeys,
+    leaves,
+    catalog,
+    jobs,
+    crib,
+    shelf,
+    shop,
+    drafts,
+    pictures,
+    works,
+    readings,
+    devices,
+  };
   const app = makeApp(
     { ...parts, source, log, webDist: config.webDist, hosts: config.hosts, folder },
     upgradeWebSocket,

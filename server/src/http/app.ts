@@ -22,6 +22,7 @@ import type { PasskeyService } from '../service/passkey-service.ts';
 import type { ReadingProofs } from '../service/reading-proofs.ts';
 import type { SessionService } from '../service/session-service.ts';
 import type { ShelfService } from '../service/shelf-service.ts';
+import type { ShopService } from '../service/shop-service.ts';
 import { isDatabaseAway, isDatabaseFull } from '../store/data-source.ts';
 import { KitTooLarge, type KitWorks } from '../thread/kit-works.ts';
 import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
@@ -33,6 +34,7 @@ import { isKnownHost } from './known-host.ts';
 import { problem } from './problem.ts';
 import { sessionRoutes } from './session-routes.ts';
 import { shelfRoutes, supplierRoutes } from './shelf-routes.ts';
+import { openingRoutes, shopRoutes } from './shop-routes.ts';
 import { wrenchRoutes } from './wrench-routes.ts';
 
 /** What the routes of the API are made of. */
@@ -44,6 +46,7 @@ interface ApiParts {
   jobs: JobService;
   crib: CribService;
   shelf: ShelfService;
+  shop: ShopService;
   drafts: KitDraftService;
   pictures: KitPictures;
   devices: JobDevices;
@@ -71,6 +74,7 @@ function apiRoutes({
   jobs,
   crib,
   shelf,
+  shop,
   drafts,
   pictures,
   devices,
@@ -79,11 +83,13 @@ function apiRoutes({
 }: ApiParts) {
   return new Hono<SignedInEnv>()
     .route('/session', sessionRoutes(sessions, passkeys, leaves))
+    .route('/opening', openingRoutes(shop))
     .use('*', signedIn(sessions))
     .route('/', catalogRoutes(catalog, jobs, drafts, sessions))
     .route('/jobs', jobRoutes(jobs, crib, sessions, devices, folder))
     .route('/crib', cribRoutes(crib, catalog, sessions))
     .route('/shelf', shelfRoutes(shelf))
+    .route('/shop', shopRoutes(shop, sessions))
     .route('/supplier', supplierRoutes())
     .route('/kit-library', kitRoutes(drafts, catalog, jobs, pictures, works));
 }

@@ -54,6 +54,9 @@ const tokenHashOf = (token: string): string => createHash('sha256').update(token
 const newToken = (): string => randomBytes(32).toString('base64url');
 const cardOf = ({ id, name, initials, role }: UserEntity): PersonCard => ({ id, name, initials, role });
 
+/** Whether a person works here now: who has left or is locked signs in nowhere. */
+const works = ({ leftAtMs, lockedAtMs }: UserEntity): boolean => !leftAtMs && !lockedAtMs;
+
 /** Hashes a PIN or password with argon2id. @see RFC 9106 */
 export const hashSecret = (secret: string): Promise<string> => hash(secret);
 
@@ -78,7 +81,7 @@ export class SessionService {
   async options(): Promise<SignInOptions> {
     const shop = await this.people.shop();
     if (!shop) return { shop: '', people: [] };
-    const people = (await this.people.people(shop.id)).map(cardOf);
+    const people = (await this.people.people(shop.id)).filter(works).map(cardOf);
     return { shop: shop.name, people, demoPins: this.demoPins };
   }
 
@@ -91,7 +94,7 @@ export class SessionService {
     const retryAfterS = user && (await this.tries.wait(user.id, deviceId, this.now()));
     if (retryAfterS !== undefined) return { code: 'tooManyAttempts', retryAfterS };
     const right = await verify(user?.secretHash ?? (await this.decoy), secret);
-    if (!user || !right) return { code: 'wrongSecret' };
+    if (!user || !right || !works(user)) return { code: 'wrongSecret' };
     await this.tries.right(user.id, deviceId);
     return undefined;
   }
@@ -118,7 +121,7 @@ export class SessionService {
   async signInByPasskey(response: object, from: From): Promise<Result<SignedIn, SignInError>> {
     const person = await this.passkeys.signsIn(from.site, response);
     const user = person === undefined ? undefined : await this.people.person(person);
-    if (!user) return fail({ code: 'wrongSecret' });
+    if (!user || !works(user)) return fail({ code: 'wrongSecret' });
     return ok(await this.admit(user, await this.knownDevice(from, user.shopId), from, undefined));
   }
 
@@ -211,7 +214,8 @@ export class SessionService {
     const device = user && (await this.knownDevice(from, user.shopId));
     const atMs = Math.min(nowMs, Math.max(said.atMs, key.madeAtMs));
     const fresh = atMs + SESSION_MS > nowMs && key.expiresAtMs > nowMs;
-    if (!user || !device || device.id !== key.deviceId || said.device !== device.id || !fresh) return refused;
+    if (!user || !works(user) || !device || device.id !== key.deviceId || said.device !== device.id || !fresh)
+      return refused;
     if (!isSignedBy(key.proofKey, input.text, input.signature)) return refused;
     if (await this.people.signedOutSince(user.id, device.id, atMs)) return refused;
     return ok(await this.start(user, device.id, from, atMs + SESSION_MS, key.id));
@@ -238,7 +242,7 @@ export class SessionService {
     if (believed && believed.untilMs > nowMs) return { ...believed.caller, site };
     this.believed.delete(tokenHash);
     const found = await this.people.openSession(tokenHash, nowMs);
-    if (!found) return undefined;
+    if (!found || !works(found.user)) return undefined;
     const { session, user } = found;
     const caller: Caller = {
       person: { id: user.id, name: user.name, role: user.role },
@@ -291,6 +295,24 @@ export class SessionService {
     }
     this.keys.clear();
     return ok(undefined);
+  }
+
+  /** What is believed of a person is read anew: a lead has changed what they are. */
+  forget(personId: string): void {
+    for (const [tokenHash, { caller }] of this.believed)
+      if (caller.person.id === personId) this.believed.delete(tokenHash);
+  }
+
+  /** Ends every session of a person; what devices hold of them counts no more. */
+  async signOutEverywhere(personId: string): Promise<void> {
+    await this.people.endOtherSessions(personId, '', this.now());
+    await this.people.revokeKeys(personId, this.now());
+    for (const [tokenHash, { caller }] of this.believed) {
+      if (caller.person.id !== personId) continue;
+      this.believed.delete(tokenHash);
+      for (const told of this.ended) told(tokenHash);
+    }
+    this.keys.clear();
   }
 
   setSecretRule(caller: Caller, digits: number): Promise<void> {

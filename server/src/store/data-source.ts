@@ -15,6 +15,7 @@ import { KitPictures1764000000009 } from './migration/0010-kit-pictures.ts';
 import { JobSlot1764000000010 } from './migration/0011-job-slot.ts';
 import { GelledBottle1764000000011 } from './migration/0012-gelled-bottle.ts';
 import { Shelf1764000000012 } from './migration/0013-shelf.ts';
+import { Opening1764000000013 } from './migration/0014-opening.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -38,6 +39,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       JobSlot1764000000010,
       GelledBottle1764000000011,
       Shelf1764000000012,
+      Opening1764000000013,
     ],
     synchronize: false,
     poolSize: 10,

@@ -1,8 +1,10 @@
-import { Column, Entity, Index, PrimaryColumn } from 'typeorm';
+import { Column, Entity, Index, PrimaryColumn, PrimaryGeneratedColumn } from 'typeorm';
 import type { Waiver } from '#contract/kit-draft.ts';
+import type { ShopChangeWhat } from '#contract/shop.ts';
 import type { JobEvent } from '#core/job/acts.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
 import type { Role } from '#core/job/role.ts';
+import type { Skill } from '#core/job/skill.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import type { HouseRules } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
@@ -34,6 +36,32 @@ export class UserEntity {
   @Column({ type: 'varchar', length: 4 }) initials!: string;
   @Column({ type: 'varchar', length: 16 }) role!: Role;
   @Column({ type: 'varchar', length: 255, name: 'secret_hash' }) secretHash!: string;
+  /** Works here no more; what they did stays. */
+  @Column({ ...millis, name: 'left_at_ms', nullable: true }) leftAtMs?: number | null;
+  /** Kept out for now by a lead. */
+  @Column({ ...millis, name: 'locked_at_ms', nullable: true }) lockedAtMs?: number | null;
+  /** Who answers for an apprentice. */
+  @Column({ type: 'varchar', length: 64, name: 'mentor_id', nullable: true }) mentorId?: string | null;
+  @Column({ type: 'json', nullable: true }) skills?: Skill[] | null;
+}
+
+/** The one-time code of an installation without a shop. */
+@Entity('shop_opening')
+export class ShopOpeningEntity {
+  @PrimaryColumn({ type: 'tinyint' }) id!: number;
+  @Column({ type: 'char', length: 64, name: 'code_hash' }) codeHash!: string;
+  @Column({ ...millis, name: 'until_ms' }) untilMs!: number;
+}
+
+/** What a lead changed of the shop or its people. Added to, and never changed. */
+@Entity('shop_change')
+export class ShopChangeEntity {
+  @PrimaryGeneratedColumn({ type: 'bigint', unsigned: true }) id!: string;
+  @Column({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @Column({ ...millis, name: 'at_ms' }) atMs!: number;
+  @Column({ type: 'varchar', length: 64, name: 'by_id' }) byId!: string;
+  @Column({ type: 'varchar', length: 120, name: 'by_name' }) byName!: string;
+  @Column({ type: 'json' }) what!: ShopChangeWhat;
 }
 
 /** Ended sessions stay: a command queued offline is checked against who was signed in on its device then. */
@@ -243,6 +271,8 @@ export class KitPictureEntity {
 export const ENTITIES = [
   ShopEntity,
   UserEntity,
+  ShopOpeningEntity,
+  ShopChangeEntity,
   SessionEntity,
   VehicleEntity,
   KitEntity,

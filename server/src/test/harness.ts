@@ -28,9 +28,9 @@ export interface TestServer {
 }
 
 /** Makes a fresh schema; its name begins with the application's so that the application's account may use it. */
-async function freshSchema(): Promise<Config> {
+async function freshSchema(demo: boolean): Promise<Config> {
   const sealDir = mkdtempSync(join(tmpdir(), 'wm-seal-'));
-  const given = { LOG_LEVEL: 'silent', WRENCHMAN_DEMO: '1', WEB_DIST: 'web', SEAL_DIR: sealDir };
+  const given = { LOG_LEVEL: 'silent', WRENCHMAN_DEMO: demo ? '1' : '0', WEB_DIST: 'web', SEAL_DIR: sealDir };
   const config = readConfig({ ...process.env, ...given });
   if (!config.owner) throw new Error('Run the server tests through `npm run test:server`: they need its database.');
   const database = `wrenchman_t_${randomUUID().slice(0, 8)}`;
@@ -45,7 +45,7 @@ async function freshSchema(): Promise<Config> {
 }
 
 export async function startTestServer(given?: Config, { seed = true } = {}): Promise<TestServer> {
-  const config = given ?? (await freshSchema());
+  const config = given ?? (await freshSchema(seed));
   const server: RunningServer = await startServer(config, pino({ level: 'silent' }));
   // The schema's owner: what a test changes behind the server's back, the server itself may not.
   const source = await makeDataSource(config.owner ?? config.database).initialize();

@@ -14,6 +14,7 @@ const CribShell = lazy(() => import('../feature/crib/CribShell.tsx'));
 const Wrenches = lazy(() => import('../feature/crib/Wrenches.tsx'));
 const Tools = lazy(() => import('../feature/crib/Tools.tsx'));
 const Compounds = lazy(() => import('../feature/crib/Compounds.tsx'));
+const ShopSettings = lazy(() => import('../feature/shop/ShopSettings.tsx'));
 const Fasteners = lazy(() => import('../feature/crib/Fasteners.tsx'));
 const Reorder = lazy(() => import('../feature/crib/Reorder.tsx'));
 const KitLibrary = lazy(() => import('../feature/kits/KitLibrary.tsx'));
@@ -104,6 +105,7 @@ export function App() {
               <Route path="/kits/drafts/:kitId" element={<KitEditor />} />
               <Route path="/kits/drafts/:kitId/:part" element={<KitEditor />} />
               <Route path="/kits/:kitId" element={<KitHistory />} />
+              <Route path="/shop" element={<ShopSettings />} />
               <Route path="/crib" element={<CribShell />}>
                 <Route index element={<Wrenches />} />
                 <Route path="tools" element={<Tools />} />

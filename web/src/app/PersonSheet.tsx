@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { PinPad } from '../feature/sign-in/PinPad.tsx';
 import { counted, useBacklog } from '../job/backlog.ts';
 import { useSignInOptions } from '../shop/queries.ts';
@@ -91,6 +92,15 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
                 Settings
               </Button>
               <Button onClick={() => void signOut().then(close)}>Sign out</Button>
+              {session.person.role === 'lead' && (
+                <Link
+                  to="/shop"
+                  className="col-span-2 flex min-h-14 items-center justify-center border-2 border-ink bg-sheet px-4 font-bold"
+                  onClick={close}
+                >
+                  The shop: people and house rules
+                </Link>
+              )}
             </div>
           </div>
         )}

@@ -5,6 +5,7 @@ import type { JobCard, RecordCheck } from '#contract/job.ts';
 import type { DraftCard, KitCard, KitReach, RevisionCard } from '#contract/kit-draft.ts';
 import type { ProblemCode } from '#contract/problem.ts';
 import type { SignInOptions } from '#contract/session.ts';
+import type { ShopSettings } from '#contract/shop.ts';
 import type { VehicleHistory } from '#contract/vehicle.ts';
 import type { ReorderLine } from '#core/crib/bottle.ts';
 import type { ShelfLine } from '#core/crib/shelf.ts';
@@ -45,6 +46,8 @@ const KEYS = {
   lexicon: ['lexicon'],
   crib: ['crib'],
   shelf: ['shelf'],
+  settings: ['settings'],
+  people: ['sign-in'],
   vehicles: ['vehicles'],
 } as const satisfies Record<string, readonly string[]>;
 export type KeyName = keyof typeof KEYS;
@@ -212,10 +215,20 @@ export const useChain = (job: string, seq: number): Read<RecordCheck> =>
   );
 
 /** Who may sign in here; asked again until the server answers. */
+/** The shop as its leads set it. */
+export const useShopSettings = (wanted: boolean): Read<ShopSettings> =>
+  readOf(
+    useQuery({
+      queryKey: KEYS.settings,
+      queryFn: async () => (await call(api.shop.$get())) as ShopSettings,
+      enabled: wanted,
+    }),
+  );
+
 export const useSignInOptions = (wanted: boolean): Read<SignInOptions> =>
   readOf(
     useQuery({
-      queryKey: ['sign-in'],
+      queryKey: KEYS.people,
       queryFn: () => call(api.session.options.$get()),
       enabled: wanted,
       retry: true,

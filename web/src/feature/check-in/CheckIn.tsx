@@ -3,21 +3,14 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useSearchParams } from 'react-router';
 import { discrepancyCsv } from '#contract/discrepancy-csv.ts';
 import { classText } from '#contract/wording/class-text.ts';
-import { conditionText } from '#contract/wording/condition-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
-import { placesText } from '#contract/wording/piece-text.ts';
-import { toolVoteText } from '#contract/wording/tool-vote-text.ts';
 import { discrepancies } from '#core/job/discrepancies.ts';
-import { hardwareLedger, type LedgerLine, shortages } from '#core/job/hardware-ledger.ts';
+import { hardwareLedger, shortages } from '#core/job/hardware-ledger.ts';
 import { lineState } from '#core/job/job-state.ts';
-import { placesOfLine } from '#core/job/piece-places.ts';
-import { traysOf } from '#core/job/trays.ts';
 import { lookAlikes } from '#core/kit/look-alike.ts';
 import type { Plan, PlanItem } from '#core/kit/plan.ts';
 import { inTheBox } from '#core/kit/put-on.ts';
 import { stampsToTell } from '#core/kit/stamps.ts';
-import { toolsAgainst } from '#core/kit/tool-vote.ts';
-import { placeName } from '#core/kit/tray-layout.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { Keys } from '../../job/Keys.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
@@ -28,6 +21,7 @@ import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Aside } from './Aside.tsx';
 import { CountedLine } from './CountedLine.tsx';
+import { Place, Spares, ToolVotes, Varies, WhereTheyAre } from './LineFacts.tsx';
 import { LookAlikes, PieceFacts, PieceViews } from './PieceFacts.tsx';
 import { Recount } from './Recount.tsx';
 import { Serials } from './Serials.tsx';
@@ -239,11 +233,7 @@ export default function CheckIn() {
               <PieceViews item={current} pxPerMm={pxPerMm} />
               <Place item={current} />
               {current.tellTale && <p className="mt-3 border-l-4 border-ink pl-3">{current.tellTale}</p>}
-              {toolsAgainst(plan, current).map((contradiction) => (
-                <p key={contradiction.code} className="mt-3 border-2 border-bad p-3">
-                  <b>The tools speak against {current.thread?.replaceAll('x', '×')}.</b> {toolVoteText(contradiction)}
-                </p>
-              ))}
+              <ToolVotes item={current} />
               <Varies item={current} />
               <LookAlikes alikes={alikes.get(current.id) ?? []} />
               <div className="mt-4 grid grid-cols-[1fr_auto_1fr] items-center gap-3">
@@ -371,71 +361,5 @@ export default function CheckIn() {
         </p>
       </ReasonSheet>
     </div>
-  );
-}
-
-function Spares({ item, over }: { item: PlanItem; over: number }) {
-  return (
-    <p className="mt-3 text-sm text-ink-2">
-      {item.needed} used
-      {item.expectedSpare > 0 ? `, ${item.expectedSpare} left over for the owner` : ', none left over'}
-      {over > 0 ? `; ${over} more than the sheet says` : ''}.
-    </p>
-  );
-}
-
-/** Which compartment a line lies in. */
-function Place({ item }: { item: PlanItem }) {
-  const { plan, state } = useOpenJob();
-  const place = traysOf(plan, state).places.get(item.id);
-  return place ? (
-    <p className="mt-2">
-      Lies in <b>{place.tray}</b>, compartment <b className="figures">{placeName(place)}</b>
-    </p>
-  ) : null;
-}
-
-/** How many there are on other vehicles, where the number hangs on the answers, and how they are packed. */
-function Varies({ item }: { item: PlanItem }) {
-  const { document } = useOpenJob();
-  const source = document.kits.find(
-    ({ document: kit, prefix }) => prefix === item.kit || kit.id === item.kit,
-  )?.document;
-  const own = source?.items.find(({ id }) => item.id === id || item.id.endsWith(`/${id}`));
-  const lots = (item.codes ?? []).filter(({ pieces }) => pieces > 1);
-  if (!source || (!own?.quantities && lots.length === 0)) return null;
-  return (
-    <div className="mt-2 text-sm text-ink-2">
-      {own?.quantities?.map(({ quantity, when }) => (
-        <p key={JSON.stringify(when ?? quantity)}>
-          {quantity} {when ? `where ${conditionText(source, when)}` : 'otherwise'}
-          {quantity === item.quantity ? ': this vehicle' : ''}
-        </p>
-      ))}
-      {lots.map(({ code, pieces }) => (
-        <p key={code}>
-          Comes by the {pieces}: {Math.ceil(item.needed / pieces)} × {pieces} less {item.needed} used leaves{' '}
-          {Math.ceil(item.needed / pieces) * pieces - item.needed}.
-        </p>
-      ))}
-    </div>
-  );
-}
-
-/** Where the pieces of a line are at this moment. */
-function WhereTheyAre({ line }: { line: LedgerLine | undefined }) {
-  const { plan, state } = useOpenJob();
-  if (!line?.counted) return null;
-  const places = placesText(plan, placesOfLine(plan, state, line));
-  if (places.length === 0) return null;
-  return (
-    <section aria-label="Where they are" className="mt-3 border-t border-rule pt-2">
-      <h3 className="text-sm font-bold">Where they are</h3>
-      <ul>
-        {places.map((text) => (
-          <li key={text}>{text}</li>
-        ))}
-      </ul>
-    </section>
   );
 }

@@ -1,5 +1,5 @@
 import { KeyRound } from 'lucide-react';
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import type { PersonCard } from '#contract/session.ts';
 import { counted, useBacklog } from '../../job/backlog.ts';
 import { signInByPasskey } from '../../shop/passkeys.ts';
@@ -8,6 +8,9 @@ import { useSignInOptions } from '../../shop/queries.ts';
 import { usePeopleHere } from '../../shop/use-people-here.ts';
 import { Button } from '../../ui/Button.tsx';
 import { PinPad } from './PinPad.tsx';
+
+/** Seen once in the life of an installation. */
+const FirstRun = lazy(() => import('../shop/FirstRun.tsx'));
 
 /** Signing in: who, then the PIN. */
 export default function SignIn() {
@@ -31,7 +34,11 @@ export default function SignIn() {
       </section>
       <section className="grid flex-1 content-center p-5 md:p-12">
         <div className="mx-auto w-full max-w-md">
-          {person ? (
+          {options?.shop === '' ? (
+            <Suspense fallback={null}>
+              <FirstRun />
+            </Suspense>
+          ) : person ? (
             <PinPad
               key={person.id}
               person={person}
@@ -56,7 +63,6 @@ export default function SignIn() {
                   somebody signs in.
                 </p>
               )}
-              {options?.people.length === 0 && <p>No shop is set up on this server yet.</p>}
               <ul className="border-t-2 border-ink">
                 {people.map((entry) => (
                   <li key={entry.id} className="border-b border-rule">

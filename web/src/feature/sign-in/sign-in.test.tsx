@@ -33,8 +33,10 @@ describe('signing in', () => {
     open(shop().on('GET /session/options', 'never'));
     expect(await screen.findByText('Asking the server who works here.')).toBeVisible();
     cleanup();
-    open(shop({ people: [] }));
-    expect(await screen.findByText('No shop is set up on this server yet.')).toBeVisible();
+    open(shop({ shop: '', people: [] }));
+    // Fetched when it is needed, once in the life of an installation.
+    expect(await screen.findByText('Code from the console', {}, { timeout: 20_000 })).toBeVisible();
+    expect(screen.queryByText('Who is working?')).toBeNull();
     cleanup();
     open();
     expect(await screen.findByRole('button', { name: /Rafe Orrin/ })).toBeVisible();

@@ -1,0 +1,83 @@
+import { z } from 'zod';
+import { ROLES, type Role } from '#core/job/role.ts';
+import { SKILLS, type Skill } from '#core/job/skill.ts';
+import type { HouseRules } from '#core/kit/house-rules.ts';
+import { HouseRulesSchema } from './house-rules.ts';
+
+const Name = z.string().trim().min(1).max(120);
+/** Two or three letters that stand for a person on cards and stamps. */
+const Initials = z
+  .string()
+  .trim()
+  .regex(/^\p{L}{1,4}$/u, 'one to four letters');
+const Secret = z.string().min(4).max(200);
+
+/** Most bays of a shop. */
+export const MOST_BAYS = 60;
+
+/** What a person is, as a lead writes it. */
+export const PersonInputSchema = z.strictObject({
+  name: Name,
+  initials: Initials,
+  role: z.enum(ROLES),
+  /** Who answers for an apprentice. */
+  mentor: z.string().min(1).max(64).optional(),
+  skills: z.array(z.enum(SKILLS)).max(SKILLS.length).optional(),
+});
+export type PersonInput = z.infer<typeof PersonInputSchema>;
+
+/** What a lead does to a person's access, proven by their own secret. */
+export const AccessChangeSchema = z.strictObject({
+  do: z.enum(['resetPin', 'lock', 'unlock', 'leave', 'return']),
+  secret: Secret,
+});
+export type AccessChange = z.infer<typeof AccessChangeSchema>;
+
+/** A person as the people screen shows them; who has left stays, with all they did. */
+export interface ShopPerson {
+  id: string;
+  name: string;
+  initials: string;
+  role: Role;
+  mentor?: string;
+  skills: Skill[];
+  leftAtMs?: number;
+  lockedAtMs?: number;
+}
+
+/** A shop's own settings. */
+export const ShopInputSchema = z.strictObject({
+  name: Name,
+  bays: z.number().int().min(1).max(MOST_BAYS),
+  rules: HouseRulesSchema,
+});
+export type ShopInput = z.infer<typeof ShopInputSchema>;
+
+/** Opens an empty installation: the code off the console, the shop, and its first lead. */
+export const OpeningSchema = z.strictObject({
+  code: z.string().trim().min(4).max(40),
+  shop: ShopInputSchema,
+  lead: z.strictObject({ name: Name, initials: Initials, secret: Secret }),
+});
+export type Opening = z.infer<typeof OpeningSchema>;
+
+/** One change of a shop's settings or people, as its log tells it. */
+export type ShopChangeWhat =
+  | { what: 'opened'; name: string }
+  | { what: 'setting'; field: string; from?: string; to?: string }
+  | { what: 'person'; person: string; did: 'added' | 'changed' | AccessChange['do']; from?: string; to?: string };
+
+export interface ShopChange {
+  id: number;
+  atMs: number;
+  byName: string;
+  change: ShopChangeWhat;
+}
+
+export interface ShopSettings {
+  name: string;
+  bays: number;
+  rules: Partial<HouseRules>;
+  people: ShopPerson[];
+  changes: ShopChange[];
+}

@@ -1,0 +1,44 @@
+import type { HouseRules } from '#core/kit/house-rules.ts';
+
+/** A setting of the shop in words: what it is, what it changes on the floor, and why the trade disagrees. */
+export interface RuleText {
+  title: string;
+  why: string;
+}
+
+/** What of the house rules a lead sets on the settings page. */
+export type SetRule = Exclude<keyof HouseRules, 'proof' | 'stages' | 'heldUpBy'>;
+
+export const RULE_TEXT: Record<SetRule | 'name' | 'bays', RuleText> = {
+  name: { title: 'Name of the shop', why: 'Stands on cards, labels and records.' },
+  bays: { title: 'Bays', why: 'How many rows the day has.' },
+  timeZone: {
+    title: 'Time zone',
+    why: 'What times on cards, screens and records are told in. Without one they are in UTC.',
+  },
+  verify: {
+    title: 'Second pass',
+    why: 'Groups of four and more are gone round once again at full torque. Some shops pull once and trust it.',
+  },
+  driveAfter: {
+    title: 'On the road after a locker',
+    why: 'At handling strength the joint holds what it was torqued to; at full cure it holds what the product promises. Towing and track always wait for full cure.',
+  },
+  byFeel: {
+    title: 'By feel',
+    why: 'A joint without a figure may be tightened by feel, by name and with a reason. Never a safety-critical one, whoever asks.',
+  },
+  boltUses: {
+    title: 'Uses of a bolt of the vehicle',
+    why: 'How often one goes back where nobody says; with the next it is a new one.',
+  },
+  antiSeizeShare: {
+    title: 'Share of a dry figure on anti-seize',
+    why: 'Schools cut by 15 to 30 %. Without a share of the house the friction is worked out and a person chooses.',
+  },
+  runDownShare: {
+    title: 'Share that running down may take',
+    why: 'Above it the thread is crossed, dirty or locking harder than the figure counts on, and snug is refused. Usual is 0.3.',
+  },
+  trays: { title: 'Sorting trays', why: 'What hardware is laid out in at check-in: name, rows × columns, one a line.' },
+};

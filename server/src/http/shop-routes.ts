@@ -1,0 +1,60 @@
+import { getConnInfo } from '@hono/node-server/conninfo';
+import { Hono } from 'hono';
+import { rateLimiter } from 'hono-rate-limiter';
+import { z } from 'zod';
+import { AccessChangeSchema, OpeningSchema, PersonInputSchema, ShopInputSchema } from '#contract/shop.ts';
+import type { SessionService } from '../service/session-service.ts';
+import type { ShopService } from '../service/shop-service.ts';
+import type { SignedInEnv } from './caller.ts';
+import { problem } from './problem.ts';
+import { validate } from './validate.ts';
+
+const Id = validate('param', z.object({ id: z.string().min(1).max(64) }));
+
+/** Opening an empty installation: nobody can be signed in yet, the code off the console says who may. */
+export function openingRoutes(shop: ShopService) {
+  const limit = rateLimiter<SignedInEnv>({
+    windowMs: 60_000,
+    limit: 10,
+    keyGenerator: (c) => getConnInfo(c).remote.address ?? 'unknown',
+    handler: (c) => problem(c, 'tooManyAttempts', { retryAfterS: 60 }),
+  });
+  return new Hono<SignedInEnv>()
+    .get('/', async (c) => c.json({ open: await shop.mayOpen() }))
+    .post('/', limit, validate('json', OpeningSchema), async (c) => {
+      const outcome = await shop.open(c.req.valid('json'));
+      return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code, outcome.error);
+    });
+}
+
+const lead = async (c: import('hono').Context<SignedInEnv>, next: () => Promise<void>) => {
+  if (c.get('caller').person.role !== 'lead') return problem(c, 'notPermitted');
+  await next();
+  return undefined;
+};
+
+/** The shop's settings and people, for its leads. */
+export function shopRoutes(shop: ShopService, sessions: SessionService) {
+  return new Hono<SignedInEnv>()
+    .get('/', lead, async (c) => c.json(await shop.settings(c.get('caller').shopId)))
+    .put('/', lead, validate('json', ShopInputSchema), async (c) => {
+      await shop.change(c.get('caller'), c.req.valid('json'));
+      return c.body(null, 204);
+    })
+    .post('/people', lead, validate('json', PersonInputSchema), async (c) => {
+      const outcome = await shop.addPerson(c.get('caller'), c.req.valid('json'));
+      return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code, outcome.error);
+    })
+    .put('/people/:id', lead, Id, validate('json', PersonInputSchema), async (c) => {
+      const outcome = await shop.changePerson(c.get('caller'), c.req.valid('param').id, c.req.valid('json'));
+      return outcome.ok ? c.json(outcome.value) : problem(c, outcome.error.code, outcome.error);
+    })
+    .post('/people/:id/access', lead, Id, validate('json', AccessChangeSchema), async (c) => {
+      const caller = c.get('caller');
+      const input = c.req.valid('json');
+      const proven = await sessions.prove(caller, input.secret);
+      if (!proven.ok) return problem(c, proven.error.code, proven.error);
+      const outcome = await shop.changeAccess(caller, c.req.valid('param').id, input.do);
+      return outcome.ok ? c.json(outcome.value) : problem(c, outcome.error.code, outcome.error);
+    });
+}

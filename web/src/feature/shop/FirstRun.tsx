@@ -1,0 +1,111 @@
+import '../../app/zod-without-eval.ts';
+import { zodResolver } from '@hookform/resolvers/zod';
+import { useState } from 'react';
+import { useForm } from 'react-hook-form';
+import { z } from 'zod';
+import { MOST_BAYS } from '#contract/shop.ts';
+import { api, call } from '../../shop/api.ts';
+import { useChange } from '../../shop/queries.ts';
+import { Button } from '../../ui/Button.tsx';
+import { FormField, inputLook } from '../../ui/FormField.tsx';
+
+/** Fewest characters of a PIN. */
+const LEAST = 4;
+
+const FormSchema = z
+  .object({
+    code: z.string().trim().min(4, 'the code off the console'),
+    shop: z.string().trim().min(1, 'the shop needs a name').max(120),
+    bays: z
+      .string()
+      .refine((text) => /^\d{1,2}$/.test(text) && Number(text) >= 1 && Number(text) <= MOST_BAYS, `1 to ${MOST_BAYS}`),
+    zone: z.string(),
+    name: z.string().trim().min(1, 'your name, as it stands on records').max(120),
+    initials: z
+      .string()
+      .trim()
+      .regex(/^\p{L}{1,4}$/u, 'one to four letters'),
+    secret: z.string().min(LEAST, `at least ${LEAST} characters`).max(200),
+    again: z.string(),
+  })
+  .refine(({ secret, again }) => secret === again, { path: ['again'], message: 'not the same as above' });
+type Typed = z.infer<typeof FormSchema>;
+
+/** The zone this device stands in: most likely the shop's. */
+const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone;
+
+/** The first page of an empty installation: the code off the console, the shop, and its first lead. */
+export default function FirstRun() {
+  const { act, failure } = useChange('people');
+  const [opened, setOpened] = useState(false);
+  const {
+    register,
+    handleSubmit,
+    formState: { errors, isSubmitting },
+  } = useForm<Typed>({
+    resolver: zodResolver(FormSchema),
+    defaultValues: { code: '', shop: '', bays: '4', zone: HERE, name: '', initials: '', secret: '', again: '' },
+  });
+  const text = (name: keyof Typed, label: string, rest: React.ComponentProps<'input'> & { hint?: string } = {}) => {
+    const { hint, ...input } = rest;
+    return (
+      <FormField id={`first-${name}`} label={label} hint={hint} fault={errors[name]?.message}>
+        <input
+          id={`first-${name}`}
+          className={inputLook(errors[name])}
+          aria-invalid={errors[name] !== undefined}
+          autoComplete="off"
+          {...input}
+          {...register(name)}
+        />
+      </FormField>
+    );
+  };
+  if (opened) return <p className="text-lg">The shop is open. Choose your name and sign in.</p>;
+  return (
+    <form
+      noValidate
+      className="grid gap-4"
+      onSubmit={handleSubmit(async ({ code, shop, bays, zone, name, initials, secret }) => {
+        const rules = zone === 'UTC' ? {} : { timeZone: zone };
+        const json = { code, shop: { name: shop, bays: Number(bays), rules }, lead: { name, initials, secret } };
+        if (await act(() => call(api.opening.$post({ json })))) setOpened(true);
+      })}
+    >
+      <h2 className="plate text-4xl">Open the shop</h2>
+      <p className="text-ink-2">
+        Nothing is set up on this server yet. The code stands on the console where it was started, and counts once.
+      </p>
+      {text('code', 'Code from the console', { hint: 'like K7QM-2XWD' })}
+      <div className="grid grid-cols-[1fr_6rem] gap-3">
+        {text('shop', 'Name of the shop')}
+        {text('bays', 'Bays', { inputMode: 'numeric' })}
+      </div>
+      <FormField id="first-zone" label="Time zone" hint="What times on cards and records are told in.">
+        <select id="first-zone" className={inputLook(undefined)} {...register('zone')}>
+          {[...new Set(['UTC', HERE, ...Intl.supportedValuesOf('timeZone')])].map((zone) => (
+            <option key={zone} value={zone}>
+              {zone.replaceAll('_', ' ')}
+            </option>
+          ))}
+        </select>
+      </FormField>
+      <div className="grid grid-cols-[1fr_6rem] gap-3">
+        {text('name', 'Your name, the first lead')}
+        {text('initials', 'Initials')}
+      </div>
+      <div className="grid grid-cols-2 gap-3">
+        {text('secret', 'PIN or password', { type: 'password' })}
+        {text('again', 'The same again', { type: 'password' })}
+      </div>
+      {failure && (
+        <p role="alert" className="font-bold text-bad">
+          {failure}
+        </p>
+      )}
+      <Button type="submit" tone="primary" disabled={isSubmitting}>
+        Open the shop
+      </Button>
+    </form>
+  );
+}

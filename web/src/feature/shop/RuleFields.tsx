@@ -1,0 +1,140 @@
+import { RULE_TEXT, type RuleText } from '#contract/wording/en/rules.ts';
+import type { HouseRules } from '#core/kit/house-rules.ts';
+import type { Tray } from '#core/kit/tray-layout.ts';
+import { Button } from '../../ui/Button.tsx';
+import { CommitField, typedNumber } from '../../ui/CommitField.tsx';
+import { inputLook } from '../../ui/FormField.tsx';
+
+type Rules = Partial<HouseRules>;
+
+/** `Red 3 × 5`, one a line. */
+const traysText = (trays: readonly Tray[] | undefined): string =>
+  (trays ?? []).map(({ name, rows, columns }) => `${name} ${rows} × ${columns}`).join('\n');
+
+/** What was typed as trays, or why it cannot be. */
+export function readTrays(typed: string): Tray[] | string {
+  const lines = typed.split('\n').filter((line) => line.trim() !== '');
+  const trays: Tray[] = [];
+  for (const line of lines) {
+    const read = /^\s*(.+?)\s+(\d+)\s*[×x*]\s*(\d+)\s*$/i.exec(line);
+    const [, name = '', rows, columns] = read ?? [];
+    if (!read) return `“${line.trim()}” is no tray: a name, then rows × columns, like Red 4 × 6.`;
+    if (Number(rows) < 1 || Number(rows) > 12 || Number(columns) < 1 || Number(columns) > 16)
+      return `${name}: up to 12 rows and 16 columns.`;
+    if (trays.some((tray) => tray.name === name)) return `Two trays are called ${name}.`;
+    trays.push({ name, rows: Number(rows), columns: Number(columns) });
+  }
+  return trays;
+}
+
+/** The house rules, each with what it changes on the floor and why. */
+export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules: Rules) => void }) {
+  const set = <Key extends keyof Rules>(key: Key, value: Rules[Key] | undefined) => {
+    const { [key]: _, ...rest } = rules;
+    onChange(value === undefined ? (rest as Rules) : { ...rest, [key]: value });
+  };
+  const share = (key: 'antiSeizeShare' | 'runDownShare', least: number) => (
+    <CommitField
+      label="Share, or nothing for the usual"
+      className="figures w-32"
+      value={rules[key] === undefined ? '' : String(rules[key])}
+      onCommit={(typed) => {
+        if (typed.trim() === '') return void set(key, undefined);
+        const value = typedNumber(typed);
+        return value >= least && value <= 1 ? void set(key, value) : `From ${least} to 1, like 0.8.`;
+      }}
+    />
+  );
+  const two = <Key extends 'byFeel' | 'verify' | 'driveAfter'>(
+    key: Key,
+    options: ReadonlyArray<readonly [Rules[Key], string]>,
+  ) => (
+    <div className="flex flex-wrap gap-2">
+      {options.map(([value, words]) => (
+        <Button
+          key={words}
+          className="min-h-11!"
+          tone={rules[key] === value ? 'dark' : 'plain'}
+          aria-pressed={rules[key] === value}
+          onClick={() => set(key, value)}
+        >
+          {words}
+        </Button>
+      ))}
+    </div>
+  );
+  return (
+    <div className="grid gap-5">
+      <Rule text={RULE_TEXT.timeZone}>
+        <select
+          aria-label={RULE_TEXT.timeZone.title}
+          className={`${inputLook(undefined)} max-w-80`}
+          value={rules.timeZone ?? ''}
+          onChange={(event) => set('timeZone', event.target.value || undefined)}
+        >
+          <option value="">UTC</option>
+          {Intl.supportedValuesOf('timeZone').map((zone) => (
+            <option key={zone} value={zone}>
+              {zone.replaceAll('_', ' ')}
+            </option>
+          ))}
+        </select>
+      </Rule>
+      <Rule text={RULE_TEXT.verify}>
+        {two('verify', [
+          [undefined, 'As the kit says'],
+          [true, 'Always'],
+          [false, 'Never unless the kit says'],
+        ])}
+      </Rule>
+      <Rule text={RULE_TEXT.driveAfter}>
+        {two('driveAfter', [
+          [undefined, 'Handling strength'],
+          ['fullCure', 'Full cure'],
+        ])}
+      </Rule>
+      <Rule text={RULE_TEXT.byFeel}>
+        {two('byFeel', [
+          [undefined, 'With a name and a reason'],
+          [false, 'Refused'],
+        ])}
+      </Rule>
+      <Rule text={RULE_TEXT.boltUses}>
+        <CommitField
+          label="Times, usual 2"
+          className="figures w-32"
+          value={rules.boltUses === undefined ? '' : String(rules.boltUses)}
+          onCommit={(typed) => {
+            if (typed.trim() === '') return void set('boltUses', undefined);
+            const value = typedNumber(typed);
+            return Number.isInteger(value) && value >= 1 && value <= 99 ? void set('boltUses', value) : 'From 1 to 99.';
+          }}
+        />
+      </Rule>
+      <Rule text={RULE_TEXT.antiSeizeShare}>{share('antiSeizeShare', 0.5)}</Rule>
+      <Rule text={RULE_TEXT.runDownShare}>{share('runDownShare', 0.01)}</Rule>
+      <Rule text={RULE_TEXT.trays}>
+        <CommitField
+          label="One a line: Red 4 × 6"
+          multiline
+          className="figures max-w-80"
+          value={traysText(rules.trays)}
+          onCommit={(typed) => {
+            const trays = readTrays(typed);
+            return typeof trays === 'string' ? trays : void set('trays', trays.length > 0 ? trays : undefined);
+          }}
+        />
+      </Rule>
+    </div>
+  );
+}
+
+function Rule({ text: { title, why }, children }: { text: RuleText; children: React.ReactNode }) {
+  return (
+    <section aria-label={title} className="border-b border-rule pb-4">
+      <h3 className="font-bold">{title}</h3>
+      <p className="mb-2 max-w-prose text-sm text-ink-2">{why}</p>
+      {children}
+    </section>
+  );
+}

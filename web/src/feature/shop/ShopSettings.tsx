@@ -1,0 +1,117 @@
+import { useState } from 'react';
+import { MOST_BAYS, type ShopSettings as Settings, type ShopInput } from '#contract/shop.ts';
+import { shopChangeText } from '#contract/wording/shop-change-text.ts';
+import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
+import { TopBar } from '../../app/TopBar.tsx';
+import { api, call } from '../../shop/api.ts';
+import { useChange, useShopSettings } from '../../shop/queries.ts';
+import { useSession } from '../../shop/session.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
+import { Button } from '../../ui/Button.tsx';
+import { CommitField, typedNumber } from '../../ui/CommitField.tsx';
+import { People } from './People.tsx';
+import { RuleFields } from './RuleFields.tsx';
+
+/** The shop as its leads set it: people, house rules, and what was changed by whom. */
+export default function ShopSettings() {
+  const role = useSession((state) => state.session?.person.role);
+  const { data: settings, failure } = useShopSettings(role === 'lead');
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <TopBar>
+        <ShortcutSheet shortcuts={[{ keys: 'Esc', does: 'Close a sheet' }]} />
+      </TopBar>
+      <main className="flex-1 bg-bench p-5">
+        <h1 className="plate mb-4 text-4xl">The shop</h1>
+        {role !== 'lead' && <p>A lead sets the shop. Ask one.</p>}
+        {failure && (
+          <p role="alert" className="font-bold text-bad">
+            {failure}
+          </p>
+        )}
+        {role === 'lead' && !settings && !failure && <p className="text-ink-2">Reading the shop.</p>}
+        {settings && <Shop key={JSON.stringify(settings.rules) + settings.name + settings.bays} settings={settings} />}
+      </main>
+    </div>
+  );
+}
+
+function Shop({ settings }: { settings: Settings }) {
+  const change = useChange('settings', 'people');
+  const load = useSession((state) => state.load);
+  const [draft, setDraft] = useState<ShopInput>({ name: settings.name, bays: settings.bays, rules: settings.rules });
+  const changed =
+    draft.name !== settings.name ||
+    draft.bays !== settings.bays ||
+    JSON.stringify(draft.rules) !== JSON.stringify(settings.rules);
+  const save = async () => {
+    if (await change.act(() => call(api.shop.$put({ json: draft })))) await load();
+  };
+  return (
+    <div className="grid gap-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+      <div className="grid content-start gap-8">
+        <People people={settings.people} change={change} />
+        <section aria-label="House rules">
+          <h2 className="plate mb-1 text-3xl">House rules</h2>
+          <p className="mb-3 max-w-prose text-ink-2">
+            Where the trade disagrees and no sheet decides. A job keeps the rules it was opened with; these count from
+            the next one on.
+          </p>
+          <div className="mb-5 grid max-w-120 grid-cols-[1fr_6rem] gap-3">
+            <CommitField
+              label="Name of the shop"
+              value={draft.name}
+              onCommit={(typed) =>
+                typed.trim() === '' || typed.length > 120
+                  ? 'From 1 to 120 characters.'
+                  : void setDraft({ ...draft, name: typed.trim() })
+              }
+            />
+            <CommitField
+              label="Bays"
+              className="figures"
+              value={String(draft.bays)}
+              onCommit={(typed) => {
+                const bays = typedNumber(typed);
+                return Number.isInteger(bays) && bays >= 1 && bays <= MOST_BAYS
+                  ? void setDraft({ ...draft, bays })
+                  : `From 1 to ${MOST_BAYS}.`;
+              }}
+            />
+          </div>
+          <RuleFields rules={draft.rules} onChange={(rules) => setDraft({ ...draft, rules })} />
+          {change.failure && (
+            <p role="alert" className="mt-3 font-bold text-bad">
+              {change.failure}
+            </p>
+          )}
+          <div className="sticky bottom-0 mt-4 flex gap-2 border-t-2 border-ink bg-bench py-3">
+            <Button tone="primary" disabled={!changed || change.busy} onClick={() => void save()}>
+              Keep the settings
+            </Button>
+            <Button
+              disabled={!changed}
+              onClick={() => setDraft({ name: settings.name, bays: settings.bays, rules: settings.rules })}
+            >
+              As they were
+            </Button>
+          </div>
+        </section>
+      </div>
+      <section aria-label="What was changed">
+        <h2 className="plate text-3xl">What was changed</h2>
+        {settings.changes.length === 0 && <p className="text-ink-2">Nothing yet.</p>}
+        <ul className="border-t-2 border-ink">
+          {settings.changes.map(({ id, atMs, byName, change: what }) => (
+            <li key={id} className="border-b border-hair py-2">
+              <span className="block break-words">{shopChangeText(what)}</span>
+              <span className="text-sm text-ink-2">
+                {byName}, {shopFormat(atMs, 'd MMM yyyy HH:mm')}
+              </span>
+            </li>
+          ))}
+        </ul>
+      </section>
+    </div>
+  );
+}
