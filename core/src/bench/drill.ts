@@ -12,8 +12,8 @@ export type DrillPurpose = 'tap' | 'clearance' | 'insert';
 export interface DrillAnswer {
   name: string;
   diameterMm: number;
-  /** Drill to go first with. */
-  pilot: string;
+  /** Drill to go first with; none for a hole too small to need one. */
+  pilot?: string;
   /** Of the full height of thread; of a tap drill only. */
   threadHeightShare?: number;
   /** Over the smallest inside diameter of the nut thread, mm; of a tap drill only. */
@@ -44,15 +44,16 @@ export function drillFor(
   if (!chosen)
     return fail({ code: 'notListed', field: 'thread', value: thread.designation, known: ['ISO 273', 'ASME B18.2.8'] });
   const { name, diameterMm } = chosen;
+  const pilot = pilotDrill(diameterMm, seriesOf(thread));
   return ok({
     name,
     diameterMm,
-    pilot: pilotDrill(diameterMm, seriesOf(thread)).name,
+    ...(pilot ? { pilot: pilot.name } : {}),
     threadHeightShare: purpose === 'tap' ? threadHeightShare(thread, diameterMm) : undefined,
     overMinorMm: purpose === 'tap' ? overMinorMm(thread, diameterMm) : undefined,
     remarks: remarksThat(
       haveMm !== undefined && drillAtHand(purpose, thread, haveMm),
-      { code: 'pilotFirst' },
+      pilot !== undefined && { code: 'pilotFirst' },
       purpose === 'tap' && { code: 'chaserNotTap' },
     ),
   });

@@ -36,6 +36,7 @@ export interface Bead {
   gapMl: number;
   /** What to put on: the gap with an excess, mL. */
   beadMl: number;
+  /** 0: less than a drop. */
   drops: number;
   /** In a blind hole: most that may go in before it locks hydraulically, mL. */
   mostMl?: number;
@@ -93,10 +94,13 @@ export function beadVolume(
   const beadMl = gapMl * BEAD_EXCESS;
   const mostMl =
     blindEndMm === undefined ? undefined : gapMl + (BLIND_SHARE * (Math.PI / 4) * d1 * d1 * blindEndMm) / 1000;
+  // What is put on stays under the most that may go in, drop by drop: none means less than a drop.
+  const wanted = Math.max(1, Math.round(beadMl / DROP_ML));
+  const most = mostMl === undefined ? Number.POSITIVE_INFINITY : Math.floor(mostMl / DROP_ML + 1e-9);
   return ok({
     gapMl,
     beadMl: mostMl === undefined ? beadMl : Math.min(beadMl, mostMl),
-    drops: Math.max(1, Math.round(beadMl / DROP_ML)),
+    drops: Math.min(wanted, most),
     mostMl,
     tooMuch: mostMl !== undefined && beadMl > mostMl,
   });

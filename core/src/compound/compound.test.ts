@@ -21,6 +21,26 @@ const volume = (thread: Parameters<typeof beadVolume>[0], length: number, blind?
 };
 
 describe('bead volume from the thread’s geometry', () => {
+  it('never says more drops than the most a blind hole takes, and less than a drop where that is so', () => {
+    const blind = beadVolume(metricThread(36, 4), 40, 1);
+    if (!blind.ok) throw new Error(blind.error.code);
+    expect(blind.value.drops * 0.05).toBeLessThanOrEqual(blind.value.mostMl ?? 0);
+    fc.assert(
+      fc.property(
+        fc.constantFrom(3, 6, 10, 16, 24, 36),
+        fc.double({ min: 1, max: 60, noNaN: true }),
+        fc.double({ min: 0, max: 20, noNaN: true }),
+        (nominal, mesh, end) => {
+          const pitch = { 3: 0.5, 6: 1, 10: 1.5, 16: 2, 24: 3, 36: 4 }[nominal] ?? 1;
+          const bead = beadVolume(metricThread(nominal, pitch), mesh, end);
+          if (!bead.ok) throw new Error(bead.error.code);
+          expect(bead.value.drops * 0.05).toBeLessThanOrEqual((bead.value.mostMl ?? 0) + 1e-9);
+        },
+      ),
+    );
+    const small = beadVolume(metricThread(3, 0.5), 3, 0);
+    expect(small.ok && small.value.drops).toBe(0);
+  });
   it('is one or two drops for an M10 over a nut (common practice, no source)', () => {
     const { drops, gapMl } = volume(metricThread(10, 1.5), 8.4);
     expect(drops).toBeGreaterThanOrEqual(1);

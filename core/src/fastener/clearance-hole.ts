@@ -30,7 +30,7 @@ const METRIC: Record<number, [number, number, number]> = {
  * @see ASME B18.2.8, table 1 (entered from memory)
  */
 const INCH: ReadonlyArray<readonly [number, number, number, number]> = [
-  [0.112, 0.1285, 0.144, 0.16],
+  [0.112, 0.12, 0.1285, 0.144],
   [0.138, 0.154, 0.1695, 0.185],
   [0.164, 0.18, 0.196, 0.213],
   [0.19, 0.2055, 0.221, 0.238],

@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { clearanceHoleMm } from './clearance-hole.ts';
 import { DRILLS, drillAtLeast, nearestDrill } from './drill-size.ts';
 import { standardThreads } from './standard-thread.ts';
 import { overMinorMm, pilotDrill, tapDrill, threadHeightShare } from './tap-drill.ts';
@@ -69,8 +70,39 @@ describe('drill series', () => {
     expect(drillAtLeast(99, 'metric')).toBeUndefined();
   });
   it('gives a pilot of about a third, never under 3 mm', () => {
-    expect(pilotDrill(12, 'metric').diameterMm).toBe(4);
-    expect(pilotDrill(5, 'metric').diameterMm).toBe(3);
+    expect(pilotDrill(12, 'metric')?.diameterMm).toBe(4);
+    expect(pilotDrill(5, 'metric')?.diameterMm).toBe(3);
+  });
+  it('gives none that is not smaller than the hole: M3, M3 × 0.35, #4-40, #6-32', () => {
+    for (const thread of [
+      metricThread(3, 0.5),
+      metricThread(3, 0.35),
+      unifiedThread(0.112, 40),
+      unifiedThread(0.138, 32),
+    ]) {
+      const { diameterMm } = tapDrill(thread);
+      expect(pilotDrill(diameterMm, thread.system === 'metric' ? 'metric' : 'fraction')).toBeUndefined();
+    }
+    for (let tenths = 5; tenths <= 400; tenths += 1)
+      expect(pilotDrill(tenths / 10, 'metric')?.diameterMm ?? 0).toBeLessThan(tenths / 10);
+  });
+  it.each([
+    // ISO 2306, from memory: halfway values go to the even tenth.
+    [6, 0.75, 5.2],
+    [7, 0.75, 6.2],
+    [8, 0.75, 7.2],
+    [10, 0.75, 9.2],
+    [8, 1.25, 6.8],
+    [10, 1.25, 8.8],
+    [12, 1.75, 10.2],
+    [12, 1.25, 10.8],
+    [10, 1.5, 8.5],
+  ])('the tap drill of M%d × %d is %d', (nominal, pitch, drill) =>
+    expect(tapDrill(metricThread(nominal, pitch)).diameterMm).toBe(drill),
+  );
+  it('a #4 passes a #31, #30 and #27 hole (ASME B18.2.8, from memory)', () => {
+    const holes = (['fine', 'medium', 'coarse'] as const).map((fit) => clearanceHoleMm(unifiedThread(0.112, 40), fit));
+    expect(holes.map((mm) => Math.round((mm ?? 0) / 0.00254) / 10000)).toEqual([0.12, 0.1285, 0.144]);
   });
   it('says what a larger drill leaves', () => expect(overMinorMm(metricThread(10, 1.5), 8.8)).toBeCloseTo(0.424, 3));
 });

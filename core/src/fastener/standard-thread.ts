@@ -27,6 +27,10 @@ const METRIC_PITCHES: Record<number, { coarse: number; fine: readonly number[] }
 
 /** Diameter in inches of the number sizes: 0.060 + 0.013 × number. @see ASME B1.1, table 1 */
 export const NUMBER_SIZE_INCH: Record<string, number> = {
+  '#0': 0.06,
+  '#1': 0.073,
+  '#2': 0.086,
+  '#3': 0.099,
   '#4': 0.112,
   '#5': 0.125,
   '#6': 0.138,

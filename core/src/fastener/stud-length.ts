@@ -26,8 +26,12 @@ export interface StudVerdict {
   /** A closed nut meets the stud's tip before its seat: the wheel is not clamped. */
   bottoms: boolean;
   bottomsByMm: number;
-  /** Thickest spacer this stud allows. */
+  /** Thickest spacer that leaves thread enough; 0 where even none does. */
   thickestSpacerMm: number;
+  /** Thinnest that keeps a closed nut off the stud's tip; 0 for an open nut. */
+  thinnestSpacerMm: number;
+  /** A closed nut too shallow for the thread it needs: no spacer helps. */
+  noSpacerFits: boolean;
 }
 
 /**
@@ -52,6 +56,8 @@ export function studLength(stack: StudStack): Result<StudVerdict, InputFault> {
   const room = stack.blindDepthMm ?? Number.POSITIVE_INFINITY;
   const engagementMm = Math.max(0, Math.min(past, room));
   const bottoms = past > room;
+  const thickestSpacerMm = Math.max(0, stack.studMm - stack.wheelMm - neededMm);
+  const thinnestSpacerMm = Math.max(0, stack.studMm - stack.wheelMm - room);
   return ok({
     engagementMm,
     turns: engagementMm / stack.pitchMm,
@@ -59,6 +65,8 @@ export function studLength(stack: StudStack): Result<StudVerdict, InputFault> {
     tooShortByMm: Math.max(0, neededMm - Math.max(0, past)),
     bottoms,
     bottomsByMm: bottoms ? past - room : 0,
-    thickestSpacerMm: Math.max(0, stack.studMm - stack.wheelMm - neededMm),
+    thickestSpacerMm,
+    thinnestSpacerMm,
+    noSpacerFits: thinnestSpacerMm > thickestSpacerMm || stack.studMm - stack.wheelMm < neededMm,
   });
 }

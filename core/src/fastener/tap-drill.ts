@@ -43,7 +43,8 @@ const UNIFIED: ReadonlyArray<readonly [number, number, string]> = [
 ];
 
 /**
- * Drill before tapping. Metric: d − P, rounded to the drill that ISO 2306 lists (8.75 → 8.8, but 10.25 → 10.2);
+ * Drill before tapping. Metric: d − P, a halfway value to the even tenth, as ISO 2306 lists them (8.75 → 8.8, 10.25 →
+ * 10.2, 5.25 → 5.2);
  * unified: the usual table of about 75 % of thread.
  * @see ISO 2306; for unified threads any machinist's handbook
  */
@@ -59,8 +60,14 @@ export function tapDrill(thread: Pick<Thread, 'system' | 'nominalMm' | 'pitchMm'
     return nearestDrill(thread.nominalMm - thread.pitchMm, 'fraction').drill;
   }
   const hole = thread.nominalMm - thread.pitchMm;
-  if (thread.nominalMm === 12 && thread.pitchMm === 1.75) return nearestDrill(10.2, 'metric').drill;
-  // Halfway values go up: 6.75 is drilled 6.8.
+  // The standard takes the halfway values of the quarter pitches (0.75, 1.25, 1.75) to the even tenth: 6.75 is drilled
+  // 6.8, 5.25 with 5.2, 10.25 with 10.2. Those of the fine watchmaking pitches it keeps, and the larger is taken.
+  const quarterPitch = Math.abs(thread.pitchMm * 4 - Math.round(thread.pitchMm * 4)) < 1e-6;
+  const tenths = hole * 10;
+  const half = quarterPitch && Math.abs(tenths - Math.floor(tenths) - 0.5) < 1e-6;
+  const below = Math.floor(tenths);
+  const even = below % 2 === 0 ? below : below + 1;
+  if (half) return nearestDrill(even / 10, 'metric').drill;
   return nearestDrill(hole + 1e-6, 'metric').drill;
 }
 
@@ -75,9 +82,14 @@ export const threadHeightShare = (thread: Pick<Thread, 'nominalMm' | 'pitchMm'>,
 export const overMinorMm = (thread: Pick<Thread, 'nominalMm' | 'pitchMm'>, holeMm: number): number =>
   holeMm - minorDiameterMm(thread.nominalMm, thread.pitchMm);
 
-/** First drill for a large hole: about a third of the final one, so that the chisel edge clears (common practice). */
-export const pilotDrill = (finalMm: number, series: 'metric' | 'fraction'): Drill =>
-  drillAtLeast(Math.max(3, finalMm / 3), series) ?? nearestDrill(finalMm / 3, series).drill;
+/**
+ * First drill for a hole: about a third of the final one and 3 mm or more, so that the chisel edge clears (common
+ * practice). None where that is no smaller than the hole itself: a small hole is drilled at once.
+ */
+export function pilotDrill(finalMm: number, series: 'metric' | 'fraction'): Drill | undefined {
+  const pilot = drillAtLeast(Math.max(3, finalMm / 3), series) ?? nearestDrill(finalMm / 3, series).drill;
+  return pilot.diameterMm < finalMm ? pilot : undefined;
+}
 
 /**
  * Wire thread insert: drill and tap for the larger thread it is wound into, major diameter d + 1.0825 P.

@@ -89,6 +89,17 @@ describe('studs and spacers', () => {
   });
   it('sees a blind nut bottom before it clamps (M37)', () =>
     expect(value(studLength({ ...stack, blindDepthMm: 20 }))).toMatchObject({ bottoms: true, bottomsByMm: 6 }));
+  it('a spacer is thick enough that the closed nut seats, thin enough that it holds, or none is', () => {
+    const closed = { ...stack, spacerMm: 0, blindDepthMm: 20 };
+    const { thinnestSpacerMm: thin, thickestSpacerMm: thick, noSpacerFits } = value(studLength(closed));
+    expect(noSpacerFits).toBe(false);
+    for (const spacerMm of [thin, thick])
+      expect(value(studLength({ ...closed, spacerMm }))).toMatchObject({ bottoms: false, tooShortByMm: 0 });
+    expect(value(studLength({ ...closed, spacerMm: thin - 0.1 })).bottoms).toBe(true);
+    expect(value(studLength({ ...closed, spacerMm: thick + 0.1 })).tooShortByMm).toBeGreaterThan(0);
+    // A cap shallower than the thread it has to hold.
+    expect(value(studLength({ ...closed, blindDepthMm: 6 })).noSpacerFits).toBe(true);
+  });
 });
 
 describe('adjusters', () => {

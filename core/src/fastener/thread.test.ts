@@ -105,6 +105,12 @@ describe('reading a thread callout', () => {
     ['3/8-16', '3/8-16', 'coarse', undefined],
     ['3/8-24 x 1-1/4"', '3/8-24', 'fine', 31.75],
     ['#10-32', '#10-32', 'fine', undefined],
+    // A number size as it is written without its sign; with another pitch it is inches.
+    ['10-32', '#10-32', 'fine', undefined],
+    ['2-56', '#2-56', 'other', undefined],
+    ['3-48', '#3-48', 'other', undefined],
+    ['1-72', '#1-72', 'other', undefined],
+    ['1-8', '1-8', 'coarse', undefined],
     ['5/8 coarse', '5/8-11', 'coarse', undefined],
     ['1/2-13 UNC', '1/2-13', 'coarse', undefined],
   ] as const)('%s', (text, designation, series, lengthMm) => {

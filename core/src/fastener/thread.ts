@@ -57,9 +57,27 @@ export function unifiedThread(diameterInch: number, threadsPerInch: number, numb
 const LENGTH = String.raw`(?:\s*[x×]\s*([\d./\s-]+?)\s*(mm|in|")?)?`;
 const METRIC = new RegExp(String.raw`^m\s*(\d+(?:\.\d+)?)(?:\s*[x×-]\s*(\d(?:\.\d+)?))?${LENGTH}$`, 'i');
 const UNIFIED = new RegExp(
-  String.raw`^(#\d+|(?:\d+[-\s])?\d+\/\d+|\d)(?:"|in)?\s*(?:-\s*(\d+)(?:\s*un[cf])?|\s+(coarse|fine|unc|unf))${LENGTH}$`,
+  String.raw`^(#\d+|(?:\d+[-\s])?\d+\/\d+|1[02](?=-\d\d)|\d)(?:"|in)?\s*(?:-\s*(\d+)(?:\s*un[cf])?|\s+(coarse|fine|unc|unf))${LENGTH}$`,
   'i',
 );
+
+/** Threads per inch of the number sizes: `2-56` is #2, and no two-inch bolt. @see ASME B1.1, table 1 (entered from memory) */
+const NUMBER_PITCHES: Record<string, readonly string[]> = {
+  '0': ['80'],
+  '1': ['64', '72'],
+  '2': ['56', '64'],
+  '3': ['48', '56'],
+  '4': ['40', '48'],
+  '5': ['40', '44'],
+  '6': ['32', '40'],
+  '8': ['32', '36'],
+  '10': ['24', '32'],
+  '12': ['24', '28'],
+};
+
+/** A bare whole number is a number size where its pitch is one of that size's. */
+const numberSize = (size: string, perInch: string | undefined): string =>
+  perInch !== undefined && NUMBER_PITCHES[size]?.includes(perInch) ? `#${size}` : size;
 
 const inches = (text: string): number => {
   const [, whole = '0', top, bottom] = /^(?:(\d+)[-\s])?(\d+)\/(\d+)$/.exec(text) ?? [];
@@ -85,7 +103,7 @@ export function parseThread(text: string): Result<ThreadCallout, ThreadError> {
   }
   const unified = UNIFIED.exec(plain);
   if (unified) {
-    const size = unified[1] ?? '';
+    const size = numberSize(unified[1] ?? '', unified[2]);
     const diameterInch = size.startsWith('#') ? NUMBER_SIZE_INCH[size] : inches(size);
     if (diameterInch === undefined || !(diameterInch > 0)) return fail({ code: 'threadUnreadable', text });
     const series = /fine|unf/i.test(unified[3] ?? '') ? 'fine' : 'coarse';

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { measuredFit, secondsLeft, shrinkFit } from './shrink-fit.ts';
+import { contractionMm, measuredFit, secondsLeft, shrinkFit } from './shrink-fit.ts';
 
 const fit = { diameterMm: 50, interferenceMm: 0.03, slipMm: 0.05, roomC: 20, bore: 'steel', pin: 'steel' } as const;
 
@@ -12,9 +12,16 @@ describe('shrink fit: ΔL = α L ΔT', () => {
   });
   it('a chilled pin saves heat, and enough chill needs none', () => {
     const chilled = shrinkFit({ ...fit, pinC: -60 });
-    expect(chilled.ok && chilled.value.pinShrinksMm).toBeCloseTo(11.7e-6 * 50 * 80, 9);
+    expect(chilled.ok && chilled.value.pinShrinksMm).toBeCloseTo(contractionMm('steel', 50, 20, -60), 9);
     const cold = shrinkFit({ ...fit, slipMm: 0.01, pinC: -196 });
     expect(cold.ok && cold.value.boreC).toBe(20);
+  });
+  it('steel in liquid nitrogen shrinks by about 0.2 %, less than its figure at room temperature promises', () => {
+    // NBS Monograph 29 (1961), mean thermal expansion of iron and carbon steels, 293 K to 77 K: 0.19 to 0.20 %.
+    const share = contractionMm('steel', 100, 20, -196) / 100;
+    expect(share).toBeGreaterThan(0.0018);
+    expect(share).toBeLessThan(0.0021);
+    expect(share).toBeLessThan(11.7e-6 * 216);
   });
   it('more slip never wants less heat (property)', () => {
     fc.assert(

@@ -25,6 +25,55 @@ export const HEAT_LIMIT_C: Record<FitMaterial, number> = {
   magnesium: 130,
 };
 
+/**
+ * Contraction from 293 K, in hundred-thousandths of the length, by temperature in K: what cold takes is less and less a
+ * degree. Iron, aluminium, 304 stainless and brass after NBS Monograph 29 (Corruccini and Gniewek, 1961), entered from
+ * memory; the others by their expansion at room temperature against the nearest of these.
+ */
+const COLD_K = [77, 100, 150, 200, 250, 293] as const;
+const COLD: Record<'iron' | 'aluminium' | 'stainless' | 'brass', readonly number[]> = {
+  iron: [190, 181, 148, 102, 49, 0],
+  aluminium: [393, 370, 295, 201, 97, 0],
+  stainless: [281, 261, 206, 139, 66, 0],
+  brass: [353, 326, 253, 169, 80, 0],
+};
+const LIKE: Record<FitMaterial, { as: keyof typeof COLD; perK: number }> = {
+  steel: { as: 'iron', perK: EXPANSION_PER_K.steel },
+  castIron: { as: 'iron', perK: EXPANSION_PER_K.steel },
+  stainless: { as: 'stainless', perK: EXPANSION_PER_K.stainless },
+  aluminium: { as: 'aluminium', perK: EXPANSION_PER_K.aluminium },
+  magnesium: { as: 'aluminium', perK: EXPANSION_PER_K.aluminium },
+  bronze: { as: 'brass', perK: EXPANSION_PER_K.brass },
+  brass: { as: 'brass', perK: EXPANSION_PER_K.brass },
+};
+const ZERO_C_K = 273.15;
+
+/** How much longer than at 20 °C a material is, as a share; below it by the cold table, above it by its expansion. */
+function strainAt(material: FitMaterial, tempC: number): number {
+  const kelvin = tempC + ZERO_C_K;
+  const warm = COLD_K.at(-1) as number;
+  if (kelvin >= warm) return EXPANSION_PER_K[material] * (kelvin - warm);
+  const { as, perK } = LIKE[material];
+  const table = COLD[as];
+  const above = Math.max(
+    1,
+    COLD_K.findIndex((at) => at >= kelvin),
+  );
+  const [fromK, toK] = [COLD_K[above - 1] as number, COLD_K[above] as number];
+  const [from, to] = [table[above - 1] as number, table[above] as number];
+  const shrunk = from + ((to - from) * (kelvin - fromK)) / (toK - fromK);
+  return (-shrunk * 1e-5 * EXPANSION_PER_K[material]) / perK;
+}
+
+/**
+ * What a part loses of a diameter when it is chilled, mm.
+ *
+ * @param fromC - where it starts, °C
+ * @param toC - −200 °C and above; colder than the table its end is drawn on
+ */
+export const contractionMm = (material: FitMaterial, diameterMm: number, fromC: number, toC: number): number =>
+  diameterMm * (strainAt(material, fromC) - strainAt(material, toC));
+
 export interface ShrinkFit {
   /** Nominal diameter, mm. */
   diameterMm: number;
@@ -53,7 +102,7 @@ export interface ShrinkFitAnswer {
  * Temperature that opens a bore for a slip: ΔT = (interference + slip − what the chilled pin shrinks) / (α · d).
  *
  * @returns °C, or the input that cannot be
- * @see linear thermal expansion ΔL = α L ΔT
+ * @see linear thermal expansion ΔL = α L ΔT for the bore; for a chilled pin the tabulated contraction
  */
 export function shrinkFit(fit: ShrinkFit): Result<ShrinkFitAnswer, InputFault> {
   const fault = firstFault(
@@ -64,7 +113,7 @@ export function shrinkFit(fit: ShrinkFit): Result<ShrinkFitAnswer, InputFault> {
     outOfRange('pinC', fit.pinC ?? fit.roomC, -200, fit.roomC),
   );
   if (fault) return fail(fault);
-  const pinShrinksMm = EXPANSION_PER_K[fit.pin] * fit.diameterMm * (fit.roomC - (fit.pinC ?? fit.roomC));
+  const pinShrinksMm = contractionMm(fit.pin, fit.diameterMm, fit.roomC, fit.pinC ?? fit.roomC);
   const boreGrowsMm = Math.max(0, fit.interferenceMm + fit.slipMm - pinShrinksMm);
   const boreC = fit.roomC + boreGrowsMm / (EXPANSION_PER_K[fit.bore] * fit.diameterMm);
   return ok({ boreC, pinShrinksMm, boreGrowsMm, tooHot: boreC > HEAT_LIMIT_C[fit.bore] });

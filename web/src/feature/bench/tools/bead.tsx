@@ -49,8 +49,12 @@ export const BEAD: BenchTool = {
     const tint = { medium: 'var(--medium)', high: 'var(--bad)', antiseize: '#a9642c' }[
       read.choice<'medium' | 'high' | 'antiseize'>('product')
     ];
+    const drops =
+      b.drops === 0
+        ? { number: 'less than a drop' }
+        : { number: String(b.drops), unit: b.drops === 1 ? 'drop' : 'drops' };
     return {
-      main: { label: 'Put on each thread', shown: show.text(String(b.drops), b.drops === 1 ? 'drop' : 'drops') },
+      main: { label: 'Put on each thread', shown: show.text(drops.number, drops.unit) },
       figures: [
         { label: 'Each', shown: show.text(b.beadMl.toFixed(3), 'mL') },
         { label: 'Fills the gap of', shown: show.text(b.gapMl.toFixed(3), 'mL') },
@@ -67,7 +71,7 @@ export const BEAD: BenchTool = {
           label={`Bead on ${thread.designation}`}
         />
       ),
-      summary: `${thread.designation}, ${threeFigures(length)} mm in mesh${blind ? ', blind' : ''}: ${b.drops} ${b.drops === 1 ? 'drop' : 'drops'}, ${b.beadMl.toFixed(3)} mL each, ${b.totalMl.toFixed(2)} mL for ${count}`,
+      summary: `${thread.designation}, ${threeFigures(length)} mm in mesh${blind ? ', blind' : ''}: ${[drops.number, drops.unit].filter(Boolean).join(' ')}, ${b.beadMl.toFixed(3)} mL each, ${b.totalMl.toFixed(2)} mL for ${count}`,
     };
   },
   sources: [

@@ -69,7 +69,7 @@ export const DRILL: BenchTool = {
     const have = read.optional('have', 0.5, 60);
     const answer =
       purpose === 'size'
-        ? { ...bySize(read.number('size', 0.5, 60)), pilot: '', remarks: [] }
+        ? { ...bySize(read.number('size', 0.5, 60)), pilot: undefined, remarks: [] }
         : must(drillFor(purpose, thread, fit, have));
     const { name, diameterMm: mm, remarks } = answer;
     const rings = [
@@ -91,7 +91,7 @@ export const DRILL: BenchTool = {
       main: { label: 'Drill', shown: show.text(name) },
       figures: [
         { label: 'Diameter', shown: show.length(mm) },
-        ...(purpose === 'size' ? [] : [{ label: 'Pilot', shown: show.text(answer.pilot) }]),
+        ...(purpose === 'size' ? [] : [{ label: 'Pilot', shown: show.text(answer.pilot ?? 'none: drill it at once') }]),
         ...(purpose === 'tap'
           ? [
               { label: 'Of full thread', shown: show.percent(threadHeightShare(thread, mm)) },

@@ -2,7 +2,7 @@ import { must } from '#contract/calc/joint-input.ts';
 import { studFor } from '#core/bench/stud.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { StudStackDrawing } from '../drawing/StudStack.tsx';
-import { inLine } from '../show-figure.ts';
+import { inLine, threeFigures } from '../show-figure.ts';
 
 /** Whether a stud is long enough for wheel and spacer. */
 export const STUD: BenchTool = {
@@ -47,7 +47,12 @@ export const STUD: BenchTool = {
       figures: [
         { label: 'In mesh', shown: show.length(v.engagementMm) },
         { label: 'Asked for', shown: show.length(v.neededMm) },
-        { label: 'Longest spacer', shown: show.length(v.thickestSpacerMm) },
+        {
+          label: 'Spacer from, to',
+          shown: v.noSpacerFits
+            ? show.text('none fits')
+            : show.text(`${threeFigures(v.thinnestSpacerMm)} – ${threeFigures(v.thickestSpacerMm)}`, 'mm'),
+        },
         { label: 'Stud lacks', shown: show.length(v.tooShortByMm) },
       ],
       remarks: v.remarks,
