@@ -69,7 +69,13 @@ test('a figure is cut out of the sheet, pinned to a step, released with the kit 
   await give(
     page,
     job,
-    ...KIT.items.map(({ id, quantity }) => ({ type: 'countLine', item: id, found: quantity, damaged: 0 })),
+    ...KIT.items.map(({ id, quantity, mark }) => ({
+      type: 'countLine',
+      item: id,
+      found: quantity,
+      damaged: 0,
+      read: mark,
+    })),
   );
   await page.goto(`${app.url}/jobs/${job}/line`);
   await workOnScreen(page, job, { until: (_, { action }) => action.figure !== undefined });

@@ -1,5 +1,5 @@
 import type { ShopChangeWhat } from '../shop.ts';
-import { RULE_TEXT } from './en/rules.ts';
+import { RULE_TEXT, RULE_VALUES } from './en/rules.ts';
 
 const DID: Record<Extract<ShopChangeWhat, { what: 'person' }>['did'], string> = {
   added: 'taken in',
@@ -11,6 +11,14 @@ const DID: Record<Extract<ShopChangeWhat, { what: 'person' }>['did'], string> = 
   return: 'came back',
 };
 
+/** A setting's value as a reader says it: trays by name and size, choices as the page calls them. */
+function valueText(field: string, value: string | undefined): string {
+  if (value === undefined) return 'as usual';
+  if (field !== 'trays') return RULE_VALUES[field]?.[value] ?? value;
+  const trays = JSON.parse(value) as ReadonlyArray<{ name: string; rows: number; columns: number }>;
+  return trays.map(({ name, rows, columns }) => `${name} ${rows} × ${columns}`).join(', ');
+}
+
 /** One line of a shop's log. */
 export function shopChangeText(change: ShopChangeWhat): string {
   switch (change.what) {
@@ -18,7 +26,7 @@ export function shopChangeText(change: ShopChangeWhat): string {
       return `${change.name} opened`;
     case 'setting': {
       const name = RULE_TEXT[change.field as keyof typeof RULE_TEXT]?.title ?? change.field;
-      return `${name}: ${change.to ?? 'as usual'}, before ${change.from ?? 'as usual'}`;
+      return `${name}: ${valueText(change.field, change.to)}, before ${valueText(change.field, change.from)}`;
     }
     case 'person': {
       const from = change.from === undefined ? '' : `: ${change.from} → ${change.to}`;

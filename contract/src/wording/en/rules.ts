@@ -42,3 +42,10 @@ export const RULE_TEXT: Record<SetRule | 'name' | 'bays', RuleText> = {
   },
   trays: { title: 'Sorting trays', why: 'What hardware is laid out in at check-in: name, rows × columns, one a line.' },
 };
+
+/** Values of settings that are chosen, as the page calls them. */
+export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
+  verify: { true: 'always', false: 'never unless the kit says' },
+  driveAfter: { fullCure: 'full cure' },
+  byFeel: { false: 'refused' },
+};

@@ -10,8 +10,8 @@ const isLetter = (key: string): boolean => key.length === 1 && /\p{L}/u.test(key
 
 /**
  * Listens for a scanner that types: a burst of characters ended by Enter, wherever the focus is but in a field. A letter
- * is held for a moment, so that the first of a code is no shortcut; digits go through, and the screen lets go of them
- * when the code is whole.
+ * is held for a moment, so that the first of a code is no shortcut; what a number is made of goes through, however fast
+ * it is typed, and the screen lets go of it when the code is whole.
  */
 export function useScanner(onCode: (code: string) => void): void {
   const latest = useRef(onCode);
@@ -41,7 +41,7 @@ export function useScanner(onCode: (code: string) => void): void {
       if (key.length !== 1) return;
       code += key;
       clearTimeout(held);
-      if (/\d/.test(key) || (code.length === 1 && !isLetter(key))) return;
+      if (/[\d.,]/.test(key) || (code.length === 1 && !isLetter(key))) return;
       event.preventDefault();
       event.stopImmediatePropagation();
       if (code.length > 1) return;

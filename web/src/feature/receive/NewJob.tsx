@@ -107,9 +107,10 @@ export default function NewJob() {
   // Another person begins with an empty visit; an address that names a vehicle begins with that one.
   const meant = search.get('vehicle') ?? undefined;
   useEffect(() => {
-    const { person: last, vehicle: before, begin, set: put } = useHalfVisit.getState();
+    const { person: last, begin, set: put } = useHalfVisit.getState();
     if (last !== person) begin(person);
-    if (meant !== undefined && meant !== before) put({ vehicle: meant, given: {}, odometer: undefined });
+    if (meant !== undefined && meant !== useHalfVisit.getState().vehicle)
+      put({ vehicle: meant, given: {}, odometer: undefined });
   }, [person, meant]);
   const begunSomething = vehicleId !== undefined || visit.chosen.length > 0;
 

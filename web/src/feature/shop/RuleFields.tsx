@@ -36,7 +36,7 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
   const share = (key: 'antiSeizeShare' | 'runDownShare', least: number) => (
     <CommitField
       label="Share, or nothing for the usual"
-      className="figures w-32"
+      className="figures max-w-32"
       value={rules[key] === undefined ? '' : String(rules[key])}
       onCommit={(typed) => {
         if (typed.trim() === '') return void set(key, undefined);
@@ -102,7 +102,7 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
       <Rule text={RULE_TEXT.boltUses}>
         <CommitField
           label="Times, usual 2"
-          className="figures w-32"
+          className="figures max-w-32"
           value={rules.boltUses === undefined ? '' : String(rules.boltUses)}
           onCommit={(typed) => {
             if (typed.trim() === '') return void set('boltUses', undefined);
@@ -117,7 +117,7 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
         <CommitField
           label="One a line: Red 4 × 6"
           multiline
-          className="figures max-w-80"
+          className="figures block max-w-80"
           value={traysText(rules.trays)}
           onCommit={(typed) => {
             const trays = readTrays(typed);
