@@ -257,6 +257,6 @@ test('a part is drawn on squared paper, then taken from an SVG, and goes out wit
   await expect(dialog.getByRole('alert').filter({ hasText: 'no.dxf' })).toBeVisible();
   await dialog.getByRole('button', { name: 'Done' }).click();
   await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
-  const draft = await page.evaluate(async () => (await fetch('/api/kit-library/drafts/transfer-case-guard')).text());
-  expect(draft).toContain('"holes":[{"xMm":25,"yMm":30,"acrossMm":11}]');
+  const draft = () => page.evaluate(async () => (await fetch('/api/kit-library/drafts/transfer-case-guard')).text());
+  await expect.poll(draft).toContain('"holes":[{"xMm":25,"yMm":30,"acrossMm":11}]');
 });

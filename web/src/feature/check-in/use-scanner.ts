@@ -38,7 +38,12 @@ export function useScanner(onCode: (code: string) => void): void {
         code = '';
         return;
       }
-      if (key.length !== 1) return;
+      if (key === 'Shift') return;
+      // An arrow is a hand's, and no code begins with a space.
+      if (key.length !== 1 || (key === ' ' && code === '')) {
+        code = '';
+        return;
+      }
       code += key;
       clearTimeout(held);
       if (/[\d.,]/.test(key) || (code.length === 1 && !isLetter(key))) return;
