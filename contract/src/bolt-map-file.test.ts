@@ -1,7 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import { mapBox } from '#core/kit/map-box.ts';
 import { DEMO_KITS } from '#demo/kits.ts';
-import { drawingFaultText, LARGEST_DRAWING, readHoles, writeDxf, writeSvg } from './bolt-map-file.ts';
+import { drawingFaultText, readHoles, writeDxf, writeSvg } from './bolt-map-file.ts';
+import { LARGEST_DRAWING } from './dxf-drawing.ts';
 
 const kit = DEMO_KITS[0];
 const group = kit?.groups[0];

@@ -1,9 +1,8 @@
 import { DxfWriter, point3d, Units } from '@tarikjabiri/dxf';
-import DxfParser from 'dxf-parser';
 import type { JointGroup, MapShape, Station } from '#core/kit/kit-document.ts';
 import { mapBox } from '#core/kit/map-box.ts';
-import { MM_PER_INCH } from '#core/quantity/unit.ts';
 import { fail, ok, type Result } from '#core/result.ts';
+import { type DxfFault, openDxf } from './dxf-drawing.ts';
 
 /** Bolt maps as drawings: holes in from a DXF, maps out as DXF and SVG. */
 
@@ -13,14 +12,8 @@ export interface Hole {
   diameterMm: number;
 }
 
-export type DrawingFault =
-  | { code: 'tooLarge'; bytes: number; most: number }
-  | { code: 'notDxf'; reason: string }
-  | { code: 'noCircles' }
-  | { code: 'tooManyCircles'; count: number; most: number };
+export type DrawingFault = DxfFault | { code: 'noCircles' } | { code: 'tooManyCircles'; count: number; most: number };
 
-/** Largest drawing that is opened, characters. */
-export const LARGEST_DRAWING = 8 * 1024 * 1024;
 /** Most holes that are taken from one drawing. */
 const MOST_HOLES = 500;
 
@@ -37,23 +30,14 @@ export function drawingFaultText(fault: DrawingFault): string {
   }
 }
 
-/** Millimetres of one drawing unit: inches and metric ones by `$INSUNITS`; a drawing without is in mm. */
-const UNIT_MM: Record<number, number> = { 1: MM_PER_INCH, 2: 12 * MM_PER_INCH, 4: 1, 5: 10, 6: 1000 };
-
 /**
  * The circles of a DXF drawing as holes, y turned so that it grows downwards as on the screen, moved so that the first
  * hole's corner of the extent is at the margin.
  */
 export function readHoles(text: string, marginMm = 40): Result<Hole[], DrawingFault> {
-  if (text.length > LARGEST_DRAWING) return fail({ code: 'tooLarge', bytes: text.length, most: LARGEST_DRAWING });
-  let drawing: ReturnType<DxfParser['parseSync']>;
-  try {
-    drawing = new DxfParser().parseSync(text);
-  } catch (error) {
-    return fail({ code: 'notDxf', reason: error instanceof Error ? error.message.replace(/\.$/, '') : String(error) });
-  }
-  if (!drawing?.entities) return fail({ code: 'notDxf', reason: 'it has no entities' });
-  const unit = UNIT_MM[Number(drawing.header?.$INSUNITS)] ?? 1;
+  const opened = openDxf(text);
+  if (!opened.ok) return opened;
+  const { drawing, unit } = opened.value;
   const circles = drawing.entities.flatMap((entity) => {
     const { center, radius } = entity as unknown as { center?: { x: number; y: number }; radius?: number };
     if (

@@ -1,11 +1,8 @@
-import DxfParser from 'dxf-parser';
 import type { PartOutline } from '#core/kit/piece-kind.ts';
-import { MM_PER_INCH } from '#core/quantity/unit.ts';
 import { fail, ok, type Result } from '#core/result.ts';
-import { type DrawingFault, LARGEST_DRAWING } from './bolt-map-file.ts';
+import type { DrawingFault } from './bolt-map-file.ts';
+import { openDxf } from './dxf-drawing.ts';
 
-/** Millimetres of one drawing unit by `$INSUNITS`; a drawing without is in mm. */
-const UNIT_MM: Record<number, number> = { 1: MM_PER_INCH, 2: 12 * MM_PER_INCH, 4: 1, 5: 10, 6: 1000 };
 /** Most corners and holes a kit file takes. */
 const MOST_CORNERS = 400;
 
@@ -52,15 +49,9 @@ export function outlineOf(
 
 /** The outline of a part from a DXF drawing: closed polylines and circles, y turned to grow downwards. */
 export function readOutlineDxf(text: string): Result<PartOutline, OutlineFault> {
-  if (text.length > LARGEST_DRAWING) return fail({ code: 'tooLarge', bytes: text.length, most: LARGEST_DRAWING });
-  let drawing: ReturnType<DxfParser['parseSync']>;
-  try {
-    drawing = new DxfParser().parseSync(text);
-  } catch (error) {
-    return fail({ code: 'notDxf', reason: error instanceof Error ? error.message.replace(/\.$/, '') : String(error) });
-  }
-  if (!drawing?.entities) return fail({ code: 'notDxf', reason: 'it has no entities' });
-  const unit = UNIT_MM[Number(drawing.header?.$INSUNITS)] ?? 1;
+  const opened = openDxf(text);
+  if (!opened.ok) return opened;
+  const { drawing, unit } = opened.value;
   const figures: Array<Array<[number, number]>> = [];
   const circles: Array<{ xMm: number; yMm: number; acrossMm: number }> = [];
   for (const entity of drawing.entities) {

@@ -1,5 +1,6 @@
 import { blankKit } from '#core/kit/blank-kit.ts';
 import type { Item, JointGroup, KitDocument, StackPiece, Station } from '#core/kit/kit-document.ts';
+import type { PartOutline } from '#core/kit/piece-kind.ts';
 import type { PrintedSpec } from '#core/kit/printed-spec.ts';
 
 /** Two boxes whose pieces the demo has none of: leaves and U-bolts, clamps and a banjo. As their makers' sheets mean them. */
@@ -50,6 +51,21 @@ const groupOf = (
   ...over,
 });
 
+/** The plate of a saddle from above; left and right are told by their stamp alone. */
+const SADDLE = {
+  points: [
+    [0, 0],
+    [120, 0],
+    [120, 70],
+    [95, 90],
+    [0, 90],
+  ],
+  holes: [
+    { xMm: 25, yMm: 25, acrossMm: 14 },
+    { xMm: 95, yMm: 45, acrossMm: 14 },
+  ],
+} satisfies PartOutline;
+
 /** Helper leaves: U-bolts that go over, left and right saddles told by their stamp, a key for the spare wheel. */
 export function helperLeaves(): KitDocument {
   const kit = blankKit('helper-leaves', 'Helper leaves', 'Gannock Spring');
@@ -68,19 +84,7 @@ export function helperLeaves(): KitDocument {
       quantity: 1,
       side: 'left',
       mark: 'GL',
-      outline: {
-        points: [
-          [0, 0],
-          [120, 0],
-          [120, 70],
-          [95, 90],
-          [0, 90],
-        ],
-        holes: [
-          { xMm: 25, yMm: 25, acrossMm: 14 },
-          { xMm: 95, yMm: 45, acrossMm: 14 },
-        ],
-      },
+      outline: SADDLE,
     }),
     kitLine('Loose', 'saddle-r', 'C', {
       kind: 'part',
@@ -88,19 +92,7 @@ export function helperLeaves(): KitDocument {
       quantity: 1,
       side: 'right',
       mark: 'GR',
-      outline: {
-        points: [
-          [0, 0],
-          [120, 0],
-          [120, 70],
-          [95, 90],
-          [0, 90],
-        ],
-        holes: [
-          { xMm: 25, yMm: 25, acrossMm: 14 },
-          { xMm: 95, yMm: 45, acrossMm: 14 },
-        ],
-      },
+      outline: SADDLE,
     }),
     kitLine('Bag 1', 'ubolt', 'D', {
       kind: 'bolt',
