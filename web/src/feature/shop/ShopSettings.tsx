@@ -85,7 +85,7 @@ function Shop({ settings }: { settings: Settings }) {
               {change.failure}
             </p>
           )}
-          <div className="sticky bottom-0 mt-4 flex gap-2 border-t-2 border-ink bg-bench py-3">
+          <div className="mt-4 flex gap-2 border-t-2 border-ink py-3">
             <Button tone="primary" disabled={!changed || change.busy} onClick={() => void save()}>
               Keep the settings
             </Button>
