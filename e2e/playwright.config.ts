@@ -20,7 +20,8 @@ export default defineConfig({
   fullyParallel: false,
   // Each worker has a server and a schema of its own; a file is one worker's from end to end.
   workers: 2,
-  retries: 0,
+  // A press lost on a busy machine is tried once more; what needed it is named at the end of the run.
+  retries: 1,
   // Generous: a busy machine is no defect.
   timeout: 300_000,
   expect: { timeout: 30_000 },
