@@ -102,8 +102,44 @@ describe('conventions', () => {
   });
 });
 
+describe('wrench topics', () => {
+  it('one reading at one point is no calibration: within needs 20, 60 and 100 %, five each (ISO 6789-1)', () => {
+    expect(answer('calibration')).toMatchObject({ complete: false, missing: [0.2, 1], within: false });
+    const five = (setNm: number) => ({ setNm, referenceNm: [1, 0.99, 1.01, 1, 1].map((share) => share * setNm) });
+    expect(answer('calibration', { points: [five(40), five(120), five(200)] })).toMatchObject({
+      complete: true,
+      within: true,
+    });
+    expect(answer('calibration', { points: [five(40), five(120), five(200), five(220)] })).toMatchObject({
+      complete: true,
+      within: false,
+    });
+  });
+  it('a setting never lies above full scale, though the joint would accept it', () => {
+    // Marks of 7 N·m: 203 is nearest to 200, and the wrench ends at 200.
+    expect(answer('band', { targetNm: 200, divisionNm: 7 }).setting).toMatchObject({ settingNm: 196 });
+    expect(answer('band', { targetNm: 300, divisionNm: 1 }).setting).toBeNull();
+  });
+  it('the crow-foot there and back, with the accepted band on the wrench in the same answer', () => {
+    const there = answer('adapter', { minNm: 95, maxNm: 105 });
+    expect(there.settingNm).toBeCloseTo(100 * (400 / 450), 9);
+    expect(there.acceptedOnWrench).toEqual({
+      minNm: expect.closeTo(95 * (400 / 450), 9),
+      maxNm: expect.closeTo(105 * (400 / 450), 9),
+    });
+    const back = answer('adapter', { torqueNm: undefined, setNm: 100, minNm: 95, maxNm: 105 });
+    expect(back.torqueNm).toBeCloseTo(100 * (450 / 400), 9);
+    expect(back.remarks).toContainEqual(expect.objectContaining({ code: 'gotOutside', tone: 'bad' }));
+  });
+});
+
 describe('what cannot be is refused by field and reason', () => {
   it.each([
+    ['adapter', { ...GOOD.adapter, setNm: 90 }, 'setNm'],
+    ['adapter', { wrenchLengthMm: 400, offsetMm: 50 }, 'torqueNm'],
+    ['adapter', { ...GOOD.adapter, minNm: 110, maxNm: 120 }, 'torqueNm'],
+    ['band', { ...GOOD.band, minNm: 70, maxNm: 80 }, 'targetNm'],
+    ['calibration', { fullScaleNm: 200, history: [0.01, 3] }, 'history[1]'],
     ['thread', { thread: { nominalMm: 10, pitchMm: 0 } }, 'pitchMm'],
     ['thread', { thread: '16 mm bolt' }, 'thread'],
     ['preload', { ...GOOD.preload, friction: -0.1 }, 'friction'],

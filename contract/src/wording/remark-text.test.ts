@@ -7,6 +7,7 @@ import { remarkText } from './remark-text.ts';
 type WithFacts = { [Code in RemarkCode as unknown extends RemarkFacts[Code] ? never : Code]: RemarkFacts[Code] };
 const FACTS: WithFacts = {
   uncorrectedTorque: { gotNm: 67 },
+  gotOutside: { gotNm: 67, fromNm: 57, toNm: 63 },
   tooLittleInMesh: { shortByMm: 2, longestMm: 400 },
   endsDiffer: { unequalByMm: 3 },
   yieldsInTurn: { yieldDeg: 81 },
@@ -32,6 +33,7 @@ const FACTS: WithFacts = {
   turnToSlot: { thereNm: 55 },
   nutBottoms: { byMm: 4 },
   studTooShort: { atLeastMm: 40 },
+  nutTooShort: { lacksMm: 3 },
   boltYields: { yieldShare: 1.2 },
   nearProof: { proofShare: 0.97 },
   sheetAndManualDiffer: { sheetNm: 100, manualNm: 120 },

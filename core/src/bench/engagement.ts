@@ -1,6 +1,6 @@
 import {
   type EngagementInput,
-  insertEngagementMm,
+  insertEngagement,
   type RequiredEngagement,
   requiredEngagement,
   type StripLoads,
@@ -13,8 +13,8 @@ import { type Remark, remarksThat } from './remark.ts';
 export interface EngagementAnswer {
   basic: RequiredEngagement;
   limits: RequiredEngagement;
-  /** With a wire insert, mm; left out where no standard insert holds the bolt. */
-  insertMm?: number;
+  /** The same with a wire insert. */
+  insert: { basic: RequiredEngagement; limits: RequiredEngagement };
   /** With what is in mesh. */
   strips?: { basic: StripLoads; limits: StripLoads };
   remarks: Remark[];
@@ -29,8 +29,9 @@ export interface EngagementAnswer {
 export function engagementOf(joint: EngagementInput, engagementMm?: number): Result<EngagementAnswer, InputFault> {
   const needed = requiredEngagement(joint);
   if (!needed.ok) return needed;
-  const insert = insertEngagementMm(joint);
-  const answer = { ...needed.value, insertMm: insert.ok ? insert.value : undefined };
+  const insert = insertEngagement(joint);
+  if (!insert.ok) return insert;
+  const answer = { ...needed.value, insert: insert.value };
   if (engagementMm === undefined) return ok({ ...answer, remarks: [{ code: 'fullThreadsOnly' }] });
   const basic = stripLoads(joint, engagementMm, 'basic');
   if (!basic.ok) return basic;

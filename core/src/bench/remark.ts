@@ -11,6 +11,7 @@ export interface RemarkFacts extends Record<Caveat, Nothing> {
   // Adapter
   noMarkInRange: Nothing;
   uncorrectedTorque: { gotNm: number };
+  gotOutside: { gotNm: number; fromNm: number; toNm: number };
   straightExtension: Nothing;
   handOnGrip: Nothing;
   // Adjustable link
@@ -91,6 +92,7 @@ export interface RemarkFacts extends Record<Caveat, Nothing> {
   // Hub stud
   nutBottoms: { byMm: number };
   studTooShort: { atLeastMm: number };
+  nutTooShort: { lacksMm: number };
   studLongEnough: Nothing;
   studCaution: Nothing;
   // Preload
@@ -125,6 +127,7 @@ export type Tone = 'bad' | 'mind' | 'good';
 
 const BAD = [
   'noMarkInRange',
+  'gotOutside',
   'tooLittleInMesh',
   'locksHydraulically',
   'degreaseFirst',
@@ -145,6 +148,7 @@ const BAD = [
   'slotOverCeiling',
   'nutBottoms',
   'studTooShort',
+  'nutTooShort',
   'boltYields',
   'nearProof',
   'safetyCriticalNoValue',

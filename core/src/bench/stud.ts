@@ -7,13 +7,14 @@ import { type Remark, remarksThat } from './remark.ts';
 export function studFor(stack: StudStack): Result<StudVerdict & { remarks: Remark[] }, InputFault> {
   const verdict = studLength(stack);
   if (!verdict.ok) return verdict;
-  const { bottoms, bottomsByMm, tooShortByMm } = verdict.value;
+  const { bottoms, bottomsByMm, tooShortByMm, nutLacksMm } = verdict.value;
   return ok({
     ...verdict.value,
     remarks: remarksThat(
       bottoms && { code: 'nutBottoms', byMm: bottomsByMm },
       tooShortByMm > 0 && { code: 'studTooShort', atLeastMm: stack.studMm + tooShortByMm },
-      !bottoms && tooShortByMm <= 0 && { code: 'studLongEnough' },
+      nutLacksMm > 0 && { code: 'nutTooShort', lacksMm: nutLacksMm },
+      !bottoms && tooShortByMm <= 0 && nutLacksMm <= 0 && { code: 'studLongEnough' },
       { code: 'studCaution' },
     ),
   });

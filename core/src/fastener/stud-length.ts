@@ -12,6 +12,8 @@ export interface StudStack {
   nominalMm: number;
   /** Depth of thread inside a closed nut; left out for an open one. */
   blindDepthMm?: number;
+  /** Thread length of an open nut: the stud may come through, and no more than this is in mesh. */
+  nutMm?: number;
   /** Engagement asked for; the diameter when nothing else is said. */
   neededMm?: number;
 }
@@ -27,6 +29,8 @@ export interface StudVerdict {
   bottoms: boolean;
   bottomsByMm: number;
   /** Thickest spacer that leaves thread enough; 0 where even none does. */
+  /** What the nut's own thread lacks of the engagement asked for, however long the stud; 0 where it has enough. */
+  nutLacksMm: number;
   thickestSpacerMm: number;
   /** Thinnest that keeps a closed nut off the stud's tip; 0 for an open nut. */
   thinnestSpacerMm: number;
@@ -48,13 +52,18 @@ export function studLength(stack: StudStack): Result<StudVerdict, InputFault> {
     outOfRange('pitchMm', stack.pitchMm, 0.2, 6),
     outOfRange('nominalMm', stack.nominalMm, 3, 40),
     outOfRange('blindDepthMm', stack.blindDepthMm ?? 1, 1, 100),
+    outOfRange('nutMm', stack.nutMm ?? 1, 1, 100),
     outOfRange('neededMm', stack.neededMm ?? stack.nominalMm, 1, 100),
+    stack.nutMm !== undefined && stack.blindDepthMm !== undefined
+      ? { code: 'contradiction', field: 'nutMm', with: 'blindDepthMm', reason: 'a nut is open or closed' }
+      : undefined,
   );
   if (fault) return fail(fault);
   const neededMm = stack.neededMm ?? stack.nominalMm;
   const past = stack.studMm - stack.wheelMm - stack.spacerMm;
   const room = stack.blindDepthMm ?? Number.POSITIVE_INFINITY;
-  const engagementMm = Math.max(0, Math.min(past, room));
+  const hasMm = stack.nutMm ?? room;
+  const engagementMm = Math.max(0, Math.min(past, hasMm));
   const bottoms = past > room;
   const thickestSpacerMm = Math.max(0, stack.studMm - stack.wheelMm - neededMm);
   const thinnestSpacerMm = Math.max(0, stack.studMm - stack.wheelMm - room);
@@ -65,8 +74,9 @@ export function studLength(stack: StudStack): Result<StudVerdict, InputFault> {
     tooShortByMm: Math.max(0, neededMm - Math.max(0, past)),
     bottoms,
     bottomsByMm: bottoms ? past - room : 0,
+    nutLacksMm: Math.max(0, neededMm - hasMm),
     thickestSpacerMm,
     thinnestSpacerMm,
-    noSpacerFits: thinnestSpacerMm > thickestSpacerMm || stack.studMm - stack.wheelMm < neededMm,
+    noSpacerFits: hasMm < neededMm || stack.studMm - stack.wheelMm < neededMm,
   });
 }

@@ -3,7 +3,13 @@ import fc from 'fast-check';
 import { adjusterTurns } from './adjuster.ts';
 import { studLength } from './stud-length.ts';
 import { metricThread } from './thread.ts';
-import { insertEngagementMm, requiredEngagement, shearArea, stripLoads } from './thread-engagement.ts';
+import {
+  insertEngagement,
+  requiredEngagement,
+  shearArea,
+  stripLoads,
+  TAPPED_SHEAR_RATIO,
+} from './thread-engagement.ts';
 
 const m10 = metricThread(10, 1.5);
 const value = <T>(result: { ok: true; value: T } | { ok: false; error: unknown }): T => {
@@ -55,7 +61,31 @@ describe('engagement at which the bolt breaks first', () => {
   });
   it('an insert needs less depth than the bare thread in soft metal', () => {
     const input = { thread: m10, boltTensileMpa: 1040, tappedTensileMpa: 200 };
-    expect(value(insertEngagementMm(input))).toBeLessThan(value(requiredEngagement(input)).basic.lengthMm);
+    const [insert, bare] = [value(insertEngagement(input)), value(requiredEngagement(input))];
+    expect(insert.basic.lengthMm).toBeLessThan(bare.basic.lengthMm);
+    expect(insert.limits.lengthMm).toBeLessThan(bare.limits.lengthMm);
+    expect(insert.limits.lengthMm).toBeGreaterThan(insert.basic.lengthMm);
+  });
+  it('in hard metal the bolt’s own thread strips inside the insert first, and that length counts', () => {
+    const hard = { thread: m10, boltTensileMpa: 400, tappedTensileMpa: 1200 };
+    const { basic } = value(insertEngagement(hard));
+    const areas = shearArea(m10, 'basic');
+    // FED-STD-H28: As·Rm / (A of the bolt's thread · 0.6 Rm) = As / (0.6 A).
+    expect(basic.governs).toBe('external');
+    expect(basic.lengthMm).toBeCloseTo(57.99 / (0.6 * (areas?.externalMm2PerMm ?? 0)), 2);
+  });
+  it('cast iron shears at 0.9 of its tensile strength: two thirds of the length (VDI 2230-1, from memory)', () => {
+    const iron = { thread: m10, boltTensileMpa: 800, tappedTensileMpa: 250 };
+    const like = value(requiredEngagement(iron)).basic.lengthMm;
+    const own = value(requiredEngagement({ ...iron, tappedShearRatio: TAPPED_SHEAR_RATIO.castIron })).basic.lengthMm;
+    expect(own / like).toBeCloseTo(0.6 / 0.9, 9);
+  });
+  it('the bolt’s ratio and the hole’s are apart: each moves its own thread', () => {
+    const joint = { thread: m10, boltTensileMpa: 800, tappedTensileMpa: 290 };
+    const plain = value(stripLoads(joint, 10));
+    const other = value(stripLoads({ ...joint, boltShearRatio: 0.7 }, 10));
+    expect(other.boltThreadStripsN / plain.boltThreadStripsN).toBeCloseTo(0.7 / 0.6, 9);
+    expect(other.tappedThreadStripsN).toBe(plain.tappedThreadStripsN);
   });
   it('names the weakest member', () => {
     const input = { thread: m10, boltTensileMpa: 800, tappedTensileMpa: 290 };
@@ -100,6 +130,21 @@ describe('studs and spacers', () => {
     // A cap shallower than the thread it has to hold.
     expect(value(studLength({ ...closed, blindDepthMm: 6 })).noSpacerFits).toBe(true);
   });
+});
+
+describe('an open nut', () => {
+  const stack = { studMm: 44, wheelMm: 18, spacerMm: 0, pitchMm: 1.5, nominalMm: 12 };
+  it('has no more in mesh than its own thread, though the stud comes through', () =>
+    expect(value(studLength({ ...stack, nutMm: 16 }))).toMatchObject({
+      engagementMm: 16,
+      nutLacksMm: 0,
+      bottoms: false,
+      thickestSpacerMm: 14,
+    }));
+  it('shorter than the thread asked for, no stud and no spacer helps', () =>
+    expect(value(studLength({ ...stack, nutMm: 9 }))).toMatchObject({ nutLacksMm: 3, noSpacerFits: true }));
+  it('is not closed as well', () =>
+    expect(studLength({ ...stack, nutMm: 16, blindDepthMm: 20 })).toMatchObject({ error: { field: 'nutMm' } }));
 });
 
 describe('adjusters', () => {

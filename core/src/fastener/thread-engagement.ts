@@ -15,8 +15,23 @@ export const TAPPED_TENSILE_MPA: Record<TappedMaterial, number> = {
   magnesium: 200,
 };
 
-/** Shear strength over tensile strength. 0.6 is the usual figure for steel and wrought aluminium (VDI 2230 table 7). */
+/**
+ * Shear strength over tensile strength of a bolt, of steel, and of whatever is not known better.
+ * @see VDI 2230-1:2015, table on shear strength ratios: steel 0.60 to 0.65 (entered from memory)
+ */
 export const SHEAR_RATIO = 0.6;
+
+/**
+ * The same of what a thread is tapped into. Cast iron shears at far more of its low tensile strength than steel does:
+ * VDI 2230-1 gives nodular iron 0.9 and grey iron 1.4, and the lower is taken for both. It gives aluminium alloys 0.7;
+ * 0.6 is kept for them and for magnesium, on the safe side (entered from memory).
+ */
+export const TAPPED_SHEAR_RATIO: Record<TappedMaterial, number> = {
+  steel: SHEAR_RATIO,
+  castIron: 0.9,
+  aluminium: SHEAR_RATIO,
+  magnesium: SHEAR_RATIO,
+};
 
 /** Shear area per mm of engagement, mm²/mm: of the bolt's threads and of the tapped ones. */
 export interface ShearArea {
@@ -59,8 +74,16 @@ export interface EngagementInput {
   boltTensileMpa: number;
   /** Tensile strength of the tapped material, N/mm². */
   tappedTensileMpa: number;
-  shearRatio?: number;
+  /** Shear strength over tensile strength of the bolt and of the tapped material; {@link SHEAR_RATIO} when left out. */
+  boltShearRatio?: number;
+  tappedShearRatio?: number;
 }
+
+/** Shear strengths of the two threads, N/mm². */
+const shearStrengths = (input: EngagementInput): { boltMpa: number; tappedMpa: number } => ({
+  boltMpa: (input.boltShearRatio ?? SHEAR_RATIO) * input.boltTensileMpa,
+  tappedMpa: (input.tappedShearRatio ?? SHEAR_RATIO) * input.tappedTensileMpa,
+});
 
 /** Engagement at which the bolt breaks before either thread strips. */
 export interface RequiredEngagement {
@@ -74,7 +97,9 @@ const rangeFaults = (input: EngagementInput): InputFault | undefined =>
   firstFault(
     outOfRange('boltTensileMpa', input.boltTensileMpa, 50, 2500),
     outOfRange('tappedTensileMpa', input.tappedTensileMpa, 20, 2500),
-    outOfRange('shearRatio', input.shearRatio ?? SHEAR_RATIO, 0.3, 1),
+    outOfRange('boltShearRatio', input.boltShearRatio ?? SHEAR_RATIO, 0.3, 1),
+    // Grey iron stands more in shear than in tension.
+    outOfRange('tappedShearRatio', input.tappedShearRatio ?? SHEAR_RATIO, 0.3, 1.5),
   );
 
 const noLimits = (thread: EngagementInput['thread']): InputFault => ({
@@ -96,13 +121,20 @@ export function requiredEngagement(
 ): Result<{ basic: RequiredEngagement; limits: RequiredEngagement }, InputFault> {
   const fault = rangeFaults(input);
   if (fault) return fail(fault);
-  const ratio = input.shearRatio ?? SHEAR_RATIO;
+  return onBothBases(input, (basis) => shearArea(input.thread, basis));
+}
+
+/** The length at which the bolt breaks first, for given shear areas, by the basic profile and by limits. */
+function onBothBases(
+  input: EngagementInput,
+  areasOf: (basis: 'basic' | 'limits') => ShearArea | undefined,
+): Result<{ basic: RequiredEngagement; limits: RequiredEngagement }, InputFault> {
   const breakN = stressAreaMm2(input.thread) * input.boltTensileMpa;
-  const of = (basis: 'basic' | 'limits'): RequiredEngagement | undefined => {
-    const areas = shearArea(input.thread, basis);
+  const { boltMpa, tappedMpa } = shearStrengths(input);
+  const of = (areas: ShearArea | undefined): RequiredEngagement | undefined => {
     if (!areas) return undefined;
-    const internal = breakN / (areas.internalMm2PerMm * ratio * input.tappedTensileMpa);
-    const external = breakN / (areas.externalMm2PerMm * ratio * input.boltTensileMpa);
+    const internal = breakN / (areas.internalMm2PerMm * tappedMpa);
+    const external = breakN / (areas.externalMm2PerMm * boltMpa);
     const lengthMm = Math.max(internal, external);
     return {
       lengthMm,
@@ -110,7 +142,7 @@ export function requiredEngagement(
       governs: internal >= external ? 'internal' : 'external',
     };
   };
-  const [basic, limits] = [of('basic'), of('limits')];
+  const [basic, limits] = [of(areasOf('basic')), of(areasOf('limits'))];
   return basic && limits ? ok({ basic, limits }) : fail(noLimits(input.thread));
 }
 
@@ -135,10 +167,10 @@ export function stripLoads(
   if (fault) return fail(fault);
   const areas = shearArea(input.thread, basis);
   if (!areas) return fail(noLimits(input.thread));
-  const ratio = input.shearRatio ?? SHEAR_RATIO;
+  const { boltMpa, tappedMpa } = shearStrengths(input);
   const boltBreaksN = stressAreaMm2(input.thread) * input.boltTensileMpa;
-  const boltThreadStripsN = areas.externalMm2PerMm * engagementMm * ratio * input.boltTensileMpa;
-  const tappedThreadStripsN = areas.internalMm2PerMm * engagementMm * ratio * input.tappedTensileMpa;
+  const boltThreadStripsN = areas.externalMm2PerMm * engagementMm * boltMpa;
+  const tappedThreadStripsN = areas.internalMm2PerMm * engagementMm * tappedMpa;
   const least = Math.min(boltBreaksN, boltThreadStripsN, tappedThreadStripsN);
   let weakest: StripLoads['weakest'] = 'tappedThread';
   if (least === boltBreaksN) weakest = 'bolt';
@@ -157,11 +189,35 @@ const insertOuterThread = (
   nominalMm: thread.nominalMm + 1.0825 * thread.pitchMm,
 });
 
-/** Engagement needed in the tapped material around a wire insert (basic dimensions), mm. */
-export function insertEngagementMm(input: EngagementInput): Result<number, InputFault> {
+/**
+ * Shear area of the tapped material on the outside of a wire insert. No table gives the limits of that larger thread:
+ * by limits it is taken as loose as the bolt's own.
+ */
+function insertShearArea(thread: EngagementInput['thread'], basis: 'basic' | 'limits'): ShearArea | undefined {
+  const own = shearArea(thread, basis);
+  const outer = insertOuterThread(thread);
+  const { nominalMm, pitchMm: p } = outer;
+  let [major, pitchDiameter] = [nominalMm, pitchDiameterMm(nominalMm, p)];
+  if (basis === 'limits') {
+    const limits = threadLimits(thread);
+    if (!limits) return undefined;
+    major -= thread.nominalMm - limits.external.major.minMm;
+    pitchDiameter += limits.internal.pitch.maxMm - pitchDiameterMm(thread.nominalMm, p);
+  }
+  const internalMm2PerMm = (Math.PI / p) * major * (p / 2 + (major - pitchDiameter) / Math.sqrt(3));
+  // The bolt turns in the insert as it would in a nut: its own threads may strip first.
+  return own && { externalMm2PerMm: own.externalMm2PerMm, internalMm2PerMm };
+}
+
+/**
+ * Length of a wire insert at which the bolt breaks before the tapped material shears round the insert or the bolt's
+ * own thread strips inside it.
+ *
+ * @returns by the basic profile and by limits; a pitch no standard lists has none
+ */
+export function insertEngagement(
+  input: EngagementInput,
+): Result<{ basic: RequiredEngagement; limits: RequiredEngagement }, InputFault> {
   const fault = rangeFaults(input);
-  if (fault) return fail(fault);
-  const areas = shearArea(insertOuterThread(input.thread), 'basic') as ShearArea;
-  const breakN = stressAreaMm2(input.thread) * input.boltTensileMpa;
-  return ok(breakN / (areas.internalMm2PerMm * (input.shearRatio ?? SHEAR_RATIO) * input.tappedTensileMpa));
+  return fault ? fail(fault) : onBothBases(input, (basis) => insertShearArea(input.thread, basis));
 }

@@ -8,7 +8,7 @@ import { ok, type Result } from '../result.ts';
 /** What a thread is screwed into. */
 export type ScrewedInto =
   | { kind: 'nut'; nutClass: NutClass }
-  | { kind: 'tapped'; tensileMpa: number; engagementMm: number; shearRatio?: number };
+  | { kind: 'tapped'; tensileMpa: number; engagementMm: number; tappedShearRatio?: number };
 
 /** The load each member bears without lasting harm, N, and which bears least. */
 export interface Members {
@@ -32,7 +32,12 @@ export function weakestMember(
     return ok({ boltN, intoN, weakest: nutWeaker ? 'nut' : 'bolt', leastN: nutWeaker ? intoN : boltN });
   }
   const strips = stripLoads(
-    { thread, boltTensileMpa: strength.tensileMpa, tappedTensileMpa: into.tensileMpa, shearRatio: into.shearRatio },
+    {
+      thread,
+      boltTensileMpa: strength.tensileMpa,
+      tappedTensileMpa: into.tensileMpa,
+      tappedShearRatio: into.tappedShearRatio,
+    },
     into.engagementMm,
   );
   if (!strips.ok) return strips;

@@ -30,7 +30,13 @@ export interface PointResult {
   within: boolean;
 }
 
-/** Readings of one point against the permissible deviation; every single reading must be within. */
+/** Rounding of a share of full scale. */
+const SHARE_SLACK = 1e-9;
+
+/**
+ * Readings of one point against the permissible deviation; every single reading must be within. What lies above full
+ * scale is outside what the tool is rated for, and never within.
+ */
 export function pointResult(share: number, readings: readonly Reading[], permissible: number): PointResult {
   const deviations = readings.map(deviation);
   const worst = deviations.reduce((most, value) => (Math.abs(value) > Math.abs(most) ? value : most), 0);
@@ -39,7 +45,10 @@ export function pointResult(share: number, readings: readonly Reading[], permiss
     deviations,
     mean: deviations.reduce((sum, value) => sum + value, 0) / (deviations.length || 1),
     worst,
-    within: deviations.length > 0 && deviations.every((value) => Math.abs(value) <= permissible + 1e-12),
+    within:
+      share <= 1 + SHARE_SLACK &&
+      deviations.length > 0 &&
+      deviations.every((value) => Math.abs(value) <= permissible + 1e-12),
   };
 }
 
@@ -48,6 +57,9 @@ export interface CalibrationResult {
   points: PointResult[];
   /** All points present with all their readings. */
   complete: boolean;
+  /** Shares of full scale that lack readings. */
+  missing: number[];
+  /** Complete, and every reading of every point within. */
   within: boolean;
 }
 
@@ -61,10 +73,18 @@ export function calibrationResult(
 ): CalibrationResult {
   const permissible = permissibleDeviation(wrench.fullScaleNm, wrench.kind);
   const results = points.map(({ share, readings }) => pointResult(share, readings, permissible));
-  const complete = CALIBRATION_POINTS.every((share) =>
-    results.some((point) => Math.abs(point.share - share) < 0.01 && point.deviations.length >= PULLS_PER_POINT),
+  const missing = CALIBRATION_POINTS.filter(
+    (share) =>
+      !results.some((point) => Math.abs(point.share - share) < 0.01 && point.deviations.length >= PULLS_PER_POINT),
   );
-  return { permissible, points: results, complete, within: complete && results.every((point) => point.within) };
+  const complete = missing.length === 0;
+  return {
+    permissible,
+    points: results,
+    complete,
+    missing,
+    within: complete && results.every((point) => point.within),
+  };
 }
 
 /** Pulls after which a wrench is due whatever its date. @see ISO 6789-1:2017: 12 months or 5 000 cycles */

@@ -28,7 +28,7 @@ function asRead(value: number, min: number, max: number): number {
  * @returns undefined for a wrench that does not click, and for an adapter that leaves no lever
  */
 export function clickSetting(
-  wrench: Pick<Wrench, 'kind' | 'divisionNm' | 'scaleUnit'>,
+  wrench: Pick<Wrench, 'kind' | 'divisionNm' | 'scaleUnit' | 'fullScaleNm'>,
   band: AcceptBand,
   through?: Adapter,
 ): ClickSetting | undefined {
@@ -37,7 +37,8 @@ export function clickSetting(
   if (share && !share.ok) return undefined;
   const by = share?.value ?? 1;
   const { divisionNm, scaleUnit: unit } = wrench;
-  const onScale = { minNm: band.minNm * by, maxNm: band.maxNm * by };
+  // No mark lies above full scale, however wide the band.
+  const onScale = { minNm: band.minNm * by, maxNm: Math.min(band.maxNm * by, wrench.fullScaleNm) };
   const marked = divisionNm === undefined ? undefined : scaleSetting(band.targetNm * by, divisionNm, onScale);
   const value = asRead(
     fromBase(marked?.settingNm ?? band.targetNm * by, unit),

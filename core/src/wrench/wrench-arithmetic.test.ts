@@ -84,9 +84,12 @@ describe('deviation and limits, ISO 6789-1:2017', () => {
     expect(calibrationResult({ fullScaleNm: 200 }, points)).toMatchObject({ complete: true, within: true });
     expect(calibrationResult({ fullScaleNm: 200 }, points.slice(0, 2))).toMatchObject({
       complete: false,
+      missing: [1],
       within: false,
     });
   });
+  it('nothing above full scale is within, whatever it read', () =>
+    expect(pointResult(1.1, [{ setNm: 220, referenceNm: 220 }], 0.04).within).toBe(false));
   it('is due by date or by 5 000 pulls, whichever comes first', () => {
     const wrench = { calibrationDueOn: '2027-01-10' };
     expect(calibrationDue({ ...wrench, pullsSinceCalibration: 4999 }, '2026-11-25')).toMatchObject({

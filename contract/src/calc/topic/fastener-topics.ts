@@ -5,7 +5,7 @@ import { headsFor, threadSizes, washersFor } from '#core/bench/sizes.ts';
 import { studFor } from '#core/bench/stud.ts';
 import { nearestDrill } from '#core/fastener/drill-size.ts';
 import { tapDrill } from '#core/fastener/tap-drill.ts';
-import { SHEAR_RATIO, TAPPED_TENSILE_MPA } from '#core/fastener/thread-engagement.ts';
+import { SHEAR_RATIO, TAPPED_SHEAR_RATIO, TAPPED_TENSILE_MPA } from '#core/fastener/thread-engagement.ts';
 import type { CalcInput } from '../calc-input.ts';
 import { inInches, must, need, readStrength, readThread, refuse } from '../joint-input.ts';
 import { remarked } from './remarked.ts';
@@ -58,14 +58,22 @@ export function engagement(input: CalcInput<'engagement'>) {
     (input.material === undefined
       ? refuse('tappedTensileMpa', 'give the tapped material or its tensile strength')
       : TAPPED_TENSILE_MPA[input.material]);
-  const joint = { thread: t, boltTensileMpa, tappedTensileMpa, shearRatio: input.shearRatio };
-  const answer = must(engagementOf(joint, input.engagementMm));
-  return remarked({
-    ...answer,
-    insertMm: answer.insertMm ?? null,
+  const ofMaterial = input.material === undefined ? SHEAR_RATIO : TAPPED_SHEAR_RATIO[input.material];
+  const joint = {
+    thread: t,
     boltTensileMpa,
     tappedTensileMpa,
-    shearRatio: input.shearRatio ?? SHEAR_RATIO,
+    boltShearRatio: input.boltShearRatio ?? input.shearRatio ?? SHEAR_RATIO,
+    tappedShearRatio: input.tappedShearRatio ?? input.shearRatio ?? ofMaterial,
+  };
+  const { insert, ...answer } = must(engagementOf(joint, input.engagementMm));
+  const { thread: _, ...used } = joint;
+  return remarked({
+    ...answer,
+    insertMm: insert.basic.lengthMm,
+    insertLimitsMm: insert.limits.lengthMm,
+    insertGoverns: insert.limits.governs,
+    ...used,
   });
 }
 

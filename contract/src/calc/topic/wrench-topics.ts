@@ -1,6 +1,6 @@
 import { adapterSetting } from '#core/bench/adapter.ts';
 import { doublingFault } from '#core/wrench/adapter.ts';
-import { permissibleDeviation, pointResult } from '#core/wrench/calibration.ts';
+import { calibrationResult, permissibleDeviation } from '#core/wrench/calibration.ts';
 import { checksUntilOut, controlChart } from '#core/wrench/control-chart.ts';
 import { scaleSetting } from '#core/wrench/scale-setting.ts';
 import { usableBand } from '#core/wrench/usable-band.ts';
@@ -19,8 +19,11 @@ export function adapter(input: CalcInput<'adapter'>) {
   if (question.wrenchLengthMm === undefined && question.offsetMm) {
     return refuse('wrenchLengthMm', 'an offset needs the length of the wrench');
   }
-  const { settingNm, ratio, twistDeg, remarks } = must(adapterSetting(question));
-  return remarked({ settingNm, ratio, twistDeg, remarks });
+  if (question.torqueNm === undefined && question.setNm === undefined)
+    return refuse('torqueNm', 'give the torque wanted at the fastener, such as 60, or what the wrench was set to');
+  if (question.divisionNm !== undefined) need('divisionNm', question.divisionNm, 0.001, 100);
+  const { mark, ...answer } = must(adapterSetting(question));
+  return remarked({ ...answer, setting: question.divisionNm === undefined ? undefined : (mark ?? null) });
 }
 
 export function band(input: CalcInput<'band'>) {
@@ -30,6 +33,13 @@ export function band(input: CalcInput<'band'>) {
   const usable = usableBand(input);
   const accepted = { minNm: input.minNm ?? input.targetNm * 0.95, maxNm: input.maxNm ?? input.targetNm * 1.05 };
   if (accepted.minNm > accepted.maxNm) refuse('minNm', 'is above maxNm');
+  if (input.targetNm < accepted.minNm || input.targetNm > accepted.maxNm)
+    refuse('targetNm', `lies outside its own accepted band, ${accepted.minNm} to ${accepted.maxNm}`);
+  // A mark outside what the wrench is trusted for is no setting, though the joint would accept it.
+  const settable = {
+    minNm: Math.max(accepted.minNm, usable.minNm),
+    maxNm: Math.min(accepted.maxNm, usable.maxNm),
+  };
   return {
     usable,
     inRange: input.targetNm >= usable.minNm - 1e-9 && input.targetNm <= usable.maxNm + 1e-9,
@@ -38,26 +48,38 @@ export function band(input: CalcInput<'band'>) {
     setting:
       input.divisionNm === undefined
         ? undefined
-        : (scaleSetting(input.targetNm, need('divisionNm', input.divisionNm, 0.001, 100), accepted) ?? null),
+        : (scaleSetting(input.targetNm, need('divisionNm', input.divisionNm, 0.001, 100), settable) ?? null),
   };
 }
 
+/** A wrench further out than this is broken, or its deviation was given in percent. Chosen by us. */
+const MOST_DEVIATION = 0.5;
+
 export function calibration(input: CalcInput<'calibration'>) {
   const fullScaleNm = need('fullScaleNm', input.fullScaleNm, 0.1, 5000);
-  const permissible = permissibleDeviation(fullScaleNm, input.kind);
-  const points = (input.points ?? []).map(({ setNm, referenceNm }, index) => {
+  const given = input.points ?? [];
+  given.forEach(({ setNm, referenceNm }, index) => {
     need(`points[${index}].setNm`, setNm, 0.01, 5000);
     referenceNm.forEach((value, reading) => {
       need(`points[${index}].referenceNm[${reading}]`, value, 0.01, 10_000);
     });
-    const readings = referenceNm.map((value) => ({ setNm, referenceNm: value }));
-    return { setNm, ...pointResult(setNm / fullScaleNm, readings, permissible) };
   });
-  if (points.length === 0 && input.history === undefined) refuse('points', 'give readings or a history');
+  if (given.length === 0 && input.history === undefined) refuse('points', 'give readings or a history');
+  input.history?.forEach((value, index) => {
+    if (Math.abs(value) > MOST_DEVIATION)
+      refuse(`history[${index}]`, `is a share of the reading: for 3 % give 0.03, was ${value}`);
+  });
+  const { permissible, points, complete, missing, within } = calibrationResult(
+    { fullScaleNm, kind: input.kind },
+    given.map(({ setNm, referenceNm }) => ({
+      share: setNm / fullScaleNm,
+      readings: referenceNm.map((value) => ({ setNm, referenceNm: value })),
+    })),
+  );
   return {
     permissible,
-    points,
-    within: points.length > 0 ? points.every((point) => point.within) : undefined,
+    points: points.map((point, index) => ({ setNm: given[index]?.setNm, ...point })),
+    ...(given.length > 0 ? { complete, missing, within } : {}),
     chart: input.history && {
       ...controlChart(input.history),
       checksUntilOut: checksUntilOut(input.history, permissible) ?? null,

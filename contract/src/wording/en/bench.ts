@@ -25,6 +25,7 @@ export const REMARKS: Record<RemarkCode, string> = {
   ...CAVEATS,
   noMarkInRange: 'No mark of this scale lies inside the accepted range: another wrench.',
   uncorrectedTorque: 'Left uncorrected, the fastener would get {gotNm}.',
+  gotOutside: 'The fastener got {gotNm}, outside {fromNm} to {toNm}: do it again at the right setting.',
   straightExtension:
     'A straight extension needs no correction of the torque; its twist counts while an angle is turned. Long ones are a known compromise: support the head.',
   handOnGrip: 'Hand on the middle of the grip; the formula holds for that length only.',
@@ -102,6 +103,7 @@ export const REMARKS: Record<RemarkCode, string> = {
     'The closed nut meets the stud {byMm} before its seat: the wheel is not clamped. An open nut or a shorter stud.',
   studTooShort:
     'Not enough thread: the stud must be at least {atLeastMm} long. A spacer of x needs a stud at least x longer.',
+  nutTooShort: 'The nut’s own thread is {lacksMm} short of what is asked for, however long the stud: a longer nut.',
   studLongEnough: 'Enough thread in mesh.',
   studCaution:
     'Wheels and studs are safety-critical: the vehicle maker’s manual and the spacer’s sheet come first, and local law on spacers.',

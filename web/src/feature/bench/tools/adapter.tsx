@@ -37,6 +37,7 @@ export const ADAPTER: BenchTool = {
       kind: 'choice',
       options: Object.keys(EXTENSION_BAR_MM).map((value) => ({ value, label: value })),
     },
+    { key: 'set', label: 'It was set to', initial: '', kind: 'number', unit: 'N·m', hint: 'empty: not pulled yet' },
     { key: 'second', label: 'A second wrench in line', initial: 'no', kind: 'choice', options: yesNo },
     {
       key: 'tolerance',
@@ -69,18 +70,30 @@ export const ADAPTER: BenchTool = {
       divisionNm: read.number('division', 0.001, 100),
       tolerance: read.number('tolerance', 0.1, 30) / 100,
     };
-    const { settingNm, mark, ratio, twistDeg, remarks } = must(adapterSetting({ ...question, angleDeg }), 'offset');
+    const { settingNm, mark, ratio, twistDeg, acceptedOnWrench, accepted, remarks } = must(
+      adapterSetting({ ...question, angleDeg }),
+      'offset',
+    );
+    const setNm = read.optional('set', 0.1, 2000);
+    // Set without counting the adapter: what the fastener got, against what it should have.
+    const made =
+      setNm === undefined
+        ? undefined
+        : must(adapterSetting({ ...question, ...accepted, angleDeg, torqueNm: undefined, setNm }), 'set');
     const grid = Array.from({ length: 37 }, (_, i) => i * 5);
     return {
       main: { label: 'Set the wrench to', shown: show.torque(mark?.settingNm ?? settingNm) },
       figures: [
+        ...(made ? [{ label: 'The fastener got', shown: show.torque(made.torqueNm) }] : []),
         { label: 'Exactly', shown: show.torque(settingNm) },
+        { label: 'Accepted on the wrench, from', shown: show.torque(acceptedOnWrench.minNm) },
+        { label: 'Accepted on the wrench, to', shown: show.torque(acceptedOnWrench.maxNm) },
         { label: 'At the fastener', shown: show.torque(torqueNm) },
         { label: 'Setting over torque', shown: show.percent(ratio) },
         ...(mark ? [{ label: 'Rounding of the scale', shown: show.percent(mark.roundingNm / settingNm) }] : []),
         ...(question.extensionMm > 0 ? [{ label: 'Extension twists', shown: show.angle(twistDeg ?? 0) }] : []),
       ],
-      remarks,
+      remarks: [...(made?.remarks.filter(({ code }) => code === 'gotOutside') ?? []), ...remarks],
       drawing: (
         <Lever
           wrenchMm={wrenchMm}

@@ -2,15 +2,19 @@ import { must } from '#contract/calc/joint-input.ts';
 import { MEMBER_TEXT } from '#contract/wording/en/bench.ts';
 import { engagementOf } from '#core/bench/engagement.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
-import { SHEAR_RATIO, stripLoads, TAPPED_TENSILE_MPA, type TappedMaterial } from '#core/fastener/thread-engagement.ts';
+import {
+  SHEAR_RATIO,
+  stripLoads,
+  TAPPED_SHEAR_RATIO,
+  TAPPED_TENSILE_MPA,
+  type TappedMaterial,
+} from '#core/fastener/thread-engagement.ts';
 import { usualFace } from '#core/tightening/proposed-torque.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
 import type { BenchTool } from '../bench-tool.ts';
 import { JointSection } from '../drawing/JointSection.tsx';
 import { inLine, threeFigures } from '../show-figure.ts';
 import { classField, threadField } from './joint-fields.ts';
-
-const _MEMBER = { bolt: 'the bolt', boltThread: 'the bolt’s thread', tappedThread: 'the tapped thread' };
 
 /** How much thread it takes for the bolt to break before the thread strips. */
 export const ENGAGEMENT: BenchTool = {
@@ -56,7 +60,21 @@ export const ENGAGEMENT: BenchTool = {
       assumption: true,
       hint: 'N/mm², the usual of the material when empty',
     },
-    { key: 'ratio', label: 'Shear over tensile', initial: String(SHEAR_RATIO), kind: 'number', assumption: true },
+    {
+      key: 'ratio',
+      label: 'Its shear over tensile',
+      initial: '',
+      kind: 'number',
+      assumption: true,
+      hint: `${SHEAR_RATIO}, cast iron ${TAPPED_SHEAR_RATIO.castIron} when empty`,
+    },
+    {
+      key: 'boltRatio',
+      label: 'The bolt’s',
+      initial: String(SHEAR_RATIO),
+      kind: 'number',
+      assumption: true,
+    },
   ],
   answer(read) {
     const { show } = read;
@@ -67,11 +85,12 @@ export const ENGAGEMENT: BenchTool = {
       thread,
       boltTensileMpa: strength.tensileMpa,
       tappedTensileMpa: read.optional('tensile', 20, 2500) ?? TAPPED_TENSILE_MPA[material],
-      shearRatio: read.number('ratio', 0.3, 1),
+      boltShearRatio: read.number('boltRatio', 0.3, 1),
+      tappedShearRatio: read.optional('ratio', 0.3, 1.5) ?? TAPPED_SHEAR_RATIO[material],
     };
     const depth = read.number('depth', 0.5, 200);
     const found = engagementOf(input, depth);
-    const { limits, basic, insertMm, strips, remarks } = must(
+    const { limits, basic, insert, strips, remarks } = must(
       found,
       !found.ok && found.error.field !== 'engagementMm' ? 'thread' : undefined,
     );
@@ -89,7 +108,7 @@ export const ENGAGEMENT: BenchTool = {
         { label: 'In diameters, by limits', shown: show.plain(limits.diameters, 'd') },
         { label: 'By the basic profile', shown: show.length(basic.lengthMm) },
         { label: 'In diameters, basic', shown: show.plain(basic.diameters, 'd') },
-        { label: 'With a wire insert', shown: insertMm === undefined ? show.text('–') : show.length(insertMm) },
+        { label: 'With a wire insert, by limits', shown: show.length(insert.limits.lengthMm) },
         { label: 'Bolt breaks at', shown: show.force(strips.limits.boltBreaksN) },
         { label: 'Tapped thread strips at', shown: show.force(strips.limits.tappedThreadStripsN) },
         { label: 'Gives first', shown: show.text(MEMBER_TEXT[strips.limits.weakest]) },
@@ -130,6 +149,10 @@ export const ENGAGEMENT: BenchTool = {
       where: 'FED-STD-H28/2B; Alexander, SAE 770420; ISO 965-1, ASME B1.1',
     },
     { what: 'Refusals use the limits', where: 'chosen by us: the safe side' },
+    {
+      what: 'Shear over tensile strength, bolt and hole apart',
+      where: 'VDI 2230-1, shear strength ratios (nodular iron 0.9; aluminium 0.6 on the safe side)',
+    },
     { what: 'Strength of the tapped part', where: 'usual alloys, common practice; the maker’s figure goes first' },
   ],
 };

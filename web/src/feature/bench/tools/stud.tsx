@@ -19,6 +19,7 @@ export const STUD: BenchTool = {
     { key: 'wheel', label: 'Wheel at the stud', initial: '18', kind: 'number', unit: 'mm' },
     { key: 'spacer', label: 'Spacer', initial: '0', kind: 'number', unit: 'mm' },
     { key: 'blind', label: 'Closed nut, depth', initial: '', kind: 'number', unit: 'mm', hint: 'empty: open nut' },
+    { key: 'nut', label: 'Open nut, its thread', initial: '', kind: 'number', unit: 'mm', hint: 'empty: long enough' },
     {
       key: 'needed',
       label: 'In mesh at least',
@@ -39,6 +40,7 @@ export const STUD: BenchTool = {
       pitchMm: thread.pitchMm,
       nominalMm: thread.nominalMm,
       blindDepthMm: read.optional('blind', 1, 100),
+      nutMm: read.optional('nut', 1, 100),
       neededMm: read.optional('needed', 1, 100),
     };
     const v = must(studFor(stack));
@@ -64,7 +66,7 @@ export const STUD: BenchTool = {
           label="Stud, spacer, wheel and nut from the side"
         />
       ),
-      summary: `${thread.designation} stud ${inLine(show.length(stack.studMm))}, wheel ${inLine(show.length(stack.wheelMm))}, spacer ${inLine(show.length(stack.spacerMm))}: ${v.turns.toFixed(1)} turns, ${v.tooShortByMm > 0 ? `short by ${inLine(show.length(v.tooShortByMm))}` : 'enough'}`,
+      summary: `${thread.designation} stud ${inLine(show.length(stack.studMm))}, wheel ${inLine(show.length(stack.wheelMm))}, spacer ${inLine(show.length(stack.spacerMm))}: ${v.turns.toFixed(1)} turns, ${v.tooShortByMm > 0 ? `short by ${inLine(show.length(v.tooShortByMm))}` : v.nutLacksMm > 0 ? `the nut is short by ${inLine(show.length(v.nutLacksMm))}` : 'enough'}`,
     };
   },
   sources: [
