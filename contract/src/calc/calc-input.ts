@@ -17,6 +17,8 @@ export const ThreadInput = z.union([
 ]);
 
 const Finish = z.enum(FINISHES.map((entry) => entry.finish) as [ThreadFinish, ...ThreadFinish[]]);
+/** A finish, or a coefficient of friction. */
+const Lubrication = z.union([Finish, z.number()]);
 const Method = z.enum(TIGHTENING_METHODS as [TighteningMethod, ...TighteningMethod[]]);
 const Head = z.enum([...HEAD_STANDARDS] as [(typeof HEAD_STANDARDS)[number], ...(typeof HEAD_STANDARDS)[number][]]);
 const Part = z.enum(keys<PartMaterial>(YOUNGS_MODULUS));
@@ -69,8 +71,8 @@ export const CALC_INPUTS = {
     propertyClass: z.string(),
     ...Face,
     torqueNm: z.number(),
-    from: Finish,
-    to: z.union([Finish, z.array(Finish)]).optional(),
+    from: Lubrication,
+    to: z.union([Lubrication, z.array(Lubrication)]).optional(),
     prevailingNm: z.number().optional(),
   }),
   engagement: z.strictObject({

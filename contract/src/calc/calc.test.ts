@@ -133,8 +133,42 @@ describe('wrench topics', () => {
   });
 });
 
+describe('preload and lubricate', () => {
+  it('a washer and a narrow part change the pressed ring, stainless and socket heads the stiffness', () => {
+    const on = answer('preload', { washer: 'ISO 7089', part: 'aluminium' });
+    expect(on.pressureMpa as number).toBeCloseTo(191, 0);
+    expect(answer('preload', { partDiameterMm: 14 }).pressedRing).toEqual({ outsideMm: 14, holeMm: 11 });
+    const stiff = (over: Record<string, unknown>) =>
+      (answer('preload', { gripMm: 30, ...over }) as { stiffness: { boltMmPerN: number } }).stiffness.boltMmPerN;
+    expect(stiff({ propertyClass: 'A2-70' })).toBeGreaterThan(stiff({}));
+    expect(stiff({ head: 'ISO 4762' })).toBeLessThan(stiff({}));
+  });
+  it('in a tapped hole one face less settles (VDI 2230-1 table 5: 3 µm of a medium face)', () => {
+    const um = (into: string) =>
+      (answer('preload', { gripMm: 30, into }) as { settling: { settlingUm: number } }).settling.settlingUm;
+    expect(um('nut') - um('aluminium')).toBe(3);
+  });
+  it('lubricate takes coefficients and says which it used', () => {
+    const { outcomes } = answer('lubricate', { from: 0.16, to: 0.1 }) as { outcomes: Array<Record<string, unknown>> };
+    expect(outcomes[0]).toMatchObject({ finish: 0.1, friction: { low: 0.1, usual: 0.1, high: 0.1 } });
+    const named = answer('lubricate', { from: 'dry', to: 'antiSeize' }) as { outcomes: Array<Record<string, unknown>> };
+    expect(outcomes[0]?.preloadRatio).toBeCloseTo(named.outcomes[0]?.preloadRatio as number, 9);
+  });
+});
+
 describe('what cannot be is refused by field and reason', () => {
   it.each([
+    ['preload', { ...GOOD.preload, finish: 'dry' }, 'friction'],
+    ['preload', { ...GOOD.preload, threadFriction: 0.1, headFriction: 0.1 }, 'friction'],
+    ['preload', { ...GOOD.preload, yieldShare: 0.9, proofShare: 0.75 }, 'proofShare'],
+    ['preload', { ...GOOD.preload, torqueNm: 4, prevailingNm: 6 }, 'torqueNm'],
+    ['preload', { ...GOOD.preload, head: 'ISO 10642', washer: 'ISO 7089' }, 'washer'],
+    ['preload', { ...GOOD.preload, nutFactor: 0.2, headFriction: 0.1 }, 'headFriction'],
+    ['preload', { ...GOOD.preload, nutFactor: 0.02 }, 'nutFactor'],
+    ['preload', { ...GOOD.preload, prevailingNm: 300 }, 'prevailingNm'],
+    ['preload', { ...GOOD.preload, partDiameterMm: 10 }, 'partDiameterMm'],
+    ['lubricate', { ...GOOD.lubricate, prevailingNm: 60 }, 'torqueNm'],
+    ['lubricate', { ...GOOD.lubricate, to: [0.1, 3] }, 'to'],
     ['adapter', { ...GOOD.adapter, setNm: 90 }, 'setNm'],
     ['adapter', { wrenchLengthMm: 400, offsetMm: 50 }, 'torqueNm'],
     ['adapter', { ...GOOD.adapter, minNm: 110, maxNm: 120 }, 'torqueNm'],

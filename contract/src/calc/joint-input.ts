@@ -3,12 +3,13 @@ import { clearanceHoleMm } from '#core/fastener/clearance-hole.ts';
 import { bearingHalfAngleDeg, type HeadStandard, headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { type BoltStrength, boltStrength } from '#core/fastener/property-class.ts';
 import { metricThread, parseThread, type Thread, unifiedThread } from '#core/fastener/thread.ts';
-import { type WasherStandard, washerDimension } from '#core/fastener/washer.ts';
+import { type WasherDimension, type WasherStandard, washerDimension } from '#core/fastener/washer.ts';
 import { type InputFault, outOfRange } from '#core/quantity/input-fault.ts';
 import { MM_PER_INCH } from '#core/quantity/unit.ts';
 import type { Result } from '#core/result.ts';
+import type { Pressed } from '#core/tightening/bearing-pressure.ts';
 import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
-import type { BearingFace, Friction } from '#core/tightening/tightening-torque.ts';
+import { type BearingFace, type Friction, frictionOfNutFactor } from '#core/tightening/tightening-torque.ts';
 import { classFaultText, type FaultText, inputFaultText, threadErrorText } from '../wording/input-fault-text.ts';
 import type { ThreadInput } from './calc-input.ts';
 
@@ -72,41 +73,85 @@ export function readStrength(propertyClass: string, thread: Thread): BoltStrengt
   return strength.value;
 }
 
-/** The bearing face: what was given, else the head's own over the medium hole, narrowed by a washer. */
-export function readFace(
-  thread: Thread,
-  input: {
-    head?: HeadStandard;
-    bearingMm?: number;
-    holeMm?: number;
-    washer?: WasherStandard;
-    halfAngleDeg?: number;
-  },
-): BearingFace {
+/** What turns on what, as it was given. */
+interface FaceInput {
+  head?: HeadStandard;
+  bearingMm?: number;
+  holeMm?: number;
+  washer?: WasherStandard;
+  halfAngleDeg?: number;
+  partDiameterMm?: number;
+}
+
+/** The washer under the head, where one was named. */
+function readWasher(thread: Thread, { washer: standard }: FaceInput): WasherDimension | undefined {
+  if (standard === undefined) return undefined;
+  return (
+    washerDimension(standard, thread) ??
+    refuse(
+      'washer',
+      `${standard} lists no washer for ${thread.designation}: leave it out, or give bearingMm and holeMm`,
+    )
+  );
+}
+
+const partHoleMm = (thread: Thread, { holeMm }: FaceInput): number =>
+  holeMm ??
+  clearanceHoleMm(thread, 'medium') ??
+  refuse(
+    'holeMm',
+    `no table lists a clearance hole for ${thread.designation}: give the hole in the part, such as ${(thread.nominalMm * 1.1).toFixed(1)}`,
+  );
+
+/**
+ * The face that turns: the head's own, over the hole of the part or, with a washer, over the washer's; a part narrower
+ * than the head ends it.
+ */
+export function readFace(thread: Thread, input: FaceInput): BearingFace {
   const head = input.head ?? usualHead(thread.system);
-  const washer = input.washer && washerDimension(input.washer, thread);
-  if (input.washer && !washer) refuse('washer', `${input.washer} does not list ${thread.designation}`);
-  const holeMm =
-    input.holeMm ??
-    washer?.insideMm ??
-    clearanceHoleMm(thread, 'medium') ??
-    refuse('holeMm', `no standard clearance hole for ${thread.designation}: give it`);
-  const listed = input.bearingMm ?? headDimension(head, thread)?.bearingMm;
-  if (listed === undefined) return refuse('bearingMm', `${head} does not list ${thread.designation}: give it`);
-  const outsideMm = washer ? Math.min(listed, washer.outsideMm) : listed;
-  need('bearingMm', outsideMm, thread.nominalMm, 10 * thread.nominalMm);
-  need('holeMm', holeMm, 0.9 * thread.nominalMm, outsideMm * 0.999);
+  const washer = readWasher(thread, input);
   const halfAngleDeg = need('halfAngleDeg', input.halfAngleDeg ?? bearingHalfAngleDeg(head), 10, 90);
+  if (washer && halfAngleDeg < 90)
+    refuse('washer', 'a flat washer does not lie under a countersunk or conical face: leave one of them out');
+  const listed = input.bearingMm ?? headDimension(head, thread)?.bearingMm;
+  if (listed === undefined)
+    return refuse(
+      'bearingMm',
+      `${head} lists no head for ${thread.designation}: give the face’s outside diameter, such as ${(1.5 * thread.nominalMm).toFixed(1)}`,
+    );
+  const holeMm = washer?.insideMm ?? partHoleMm(thread, input);
+  const edgeMm = washer ? washer.outsideMm : (input.partDiameterMm ?? Number.POSITIVE_INFINITY);
+  need('bearingMm', listed, thread.nominalMm, 10 * thread.nominalMm);
+  const outsideMm = Math.min(listed, edgeMm);
+  if (outsideMm < listed && !washer) need('partDiameterMm', outsideMm, holeMm * 1.001, 2000);
+  need('holeMm', holeMm, 0.9 * thread.nominalMm, outsideMm * 0.999);
   return { outsideMm, holeMm, halfAngleDeg };
 }
 
-/** Friction: given apart, given once for both, or the usual of a finish. */
-export function readFriction(input: {
+/** What the head presses on: the part's hole, the washer between, the part's edge. */
+export function readPressed(thread: Thread, input: FaceInput): Pressed {
+  const holeMm = partHoleMm(thread, input);
+  const washer = readWasher(thread, input);
+  if (input.partDiameterMm !== undefined) need('partDiameterMm', input.partDiameterMm, holeMm * 1.001, 2000);
+  if (washer) need('holeMm', holeMm, 0.9 * thread.nominalMm, washer.outsideMm * 0.999);
+  return { holeMm, washer, partDiameterMm: input.partDiameterMm };
+}
+
+/** Friction as it was given: apart, once for both, or by the finish. */
+interface FrictionGiven {
   friction?: number;
   threadFriction?: number;
   headFriction?: number;
   finish?: ThreadFinish;
-}): Friction {
+}
+
+/** Friction: given apart, given once for both, or the usual of a finish; a finish and a figure contradict. */
+export function readFriction(input: FrictionGiven): Friction {
+  const figure = (['friction', 'threadFriction', 'headFriction'] as const).find((name) => input[name] !== undefined);
+  if (input.finish !== undefined && figure !== undefined)
+    refuse(figure, `contradicts finish: ${input.finish} has its own friction; give one of the two`);
+  if (input.friction !== undefined && input.threadFriction !== undefined && input.headFriction !== undefined)
+    refuse('friction', 'contradicts threadFriction and headFriction: give one for both, or both apart');
   const even = input.friction ?? (input.finish === undefined ? undefined : finishFriction(input.finish).usual);
   const both = evenFriction(even ?? 0.12);
   const friction = {
@@ -116,6 +161,19 @@ export function readFriction(input: {
   need(input.threadFriction === undefined ? 'friction' : 'threadFriction', friction.thread, 0, 1);
   need(input.headFriction === undefined ? 'friction' : 'headFriction', friction.bearing, 0, 1);
   return friction;
+}
+
+/** The friction that a nut factor stands for, with what else was said of it. */
+export function readNutFactor(factor: number, thread: Thread, face: BearingFace, input: FrictionGiven): Friction {
+  need('nutFactor', factor, 0.01, 1);
+  if (input.headFriction !== undefined)
+    refuse('headFriction', 'contradicts nutFactor: the factor stands for the friction under the head');
+  const threadFriction = input.threadFriction ?? input.friction;
+  if (threadFriction !== undefined) need('threadFriction', threadFriction, 0, 1);
+  return (
+    frictionOfNutFactor(factor, thread, face, threadFriction) ??
+    refuse('nutFactor', `${factor} is less than pitch and thread take by themselves: usual are 0.12 to 0.25`)
+  );
 }
 
 /** Inches beside every millimetre of an answer. */

@@ -2,6 +2,7 @@ import type { Caveat } from '../compound/compound-choice.ts';
 import type { Measured } from '../fastener/identify.ts';
 import type { StripLoads } from '../fastener/thread-engagement.ts';
 import type { FitMaterial } from '../fit/shrink-fit.ts';
+import type { PartMaterial } from '../tightening/joint-stiffness.ts';
 
 /** Nothing more to say. */
 type Nothing = unknown;
@@ -96,11 +97,13 @@ export interface RemarkFacts extends Record<Caveat, Nothing> {
   studLongEnough: Nothing;
   studCaution: Nothing;
   // Preload
+  boltBreaks: { carriesN: number; breaksN: number };
   boltYields: { yieldShare: number };
   nearProof: { proofShare: number };
   finishMayYield: Nothing;
+  scatterMayYield: { mostN: number };
   littleUsed: Nothing;
-  headSinks: Nothing;
+  headSinks: { pressedMpa: number; limitMpa: number; part: PartMaterial };
   // A joint without a figure
   safetyCriticalNoValue: Nothing;
   notFromSheet: Nothing;
@@ -149,8 +152,11 @@ const BAD = [
   'nutBottoms',
   'studTooShort',
   'nutTooShort',
+  'boltBreaks',
   'boltYields',
   'nearProof',
+  'scatterMayYield',
+  'headSinks',
   'safetyCriticalNoValue',
   'nothingMayBeUsed',
   'studYields',

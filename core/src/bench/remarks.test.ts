@@ -18,7 +18,7 @@ import { unitSlips } from './convert.ts';
 import { waitsFor } from './cure.ts';
 import { drillFor } from './drill.ts';
 import { engagementOf } from './engagement.ts';
-import { finishChange } from './finish.ts';
+import { ALL_FINISHES, finishChange } from './finish.ts';
 import { fitOf } from './fit.ts';
 import { identified } from './identify.ts';
 import { interaction } from './interaction.ts';
@@ -241,13 +241,13 @@ describe('thread in mesh', () => {
 describe('another finish', () => {
   const joint = { thread: M10, strength: strength('8.8', M10), face: { outsideMm: 15.6, holeMm: 11 } };
   it('anti-seize where dry was meant loads more; the other way less', () => {
-    expect(codes(finishChange(joint, 50, 'dry', undefined, 'antiSeize'))).toContain('loadMoreThanMeant');
-    expect(codes(finishChange(joint, 50, 'antiSeize', undefined, 'dry'))).toContain('loadLessThanMeant');
+    expect(codes(finishChange(joint, 50, 'dry', ALL_FINISHES, 'antiSeize'))).toContain('loadMoreThanMeant');
+    expect(codes(finishChange(joint, 50, 'antiSeize', ALL_FINISHES, 'dry'))).toContain('loadLessThanMeant');
   });
   it('the same finish is not remarked on; one finish asked for is the one on the thread', () => {
-    expect(codes(finishChange(joint, 30, 'dry', undefined, 'dry'))).toEqual(['sheetCountsOnCompound']);
+    expect(codes(finishChange(joint, 30, 'dry', ALL_FINISHES, 'dry'))).toEqual(['sheetCountsOnCompound']);
     expect(codes(finishChange(joint, 90, 'dry', ['antiSeize']))).toContain('yieldsWhenSlippery');
-    expect(finishChange(joint, 30, 'dry').outcomes.length).toBeGreaterThan(3);
+    expect(finishChange(joint, 30, 'dry', ALL_FINISHES).outcomes.length).toBeGreaterThan(3);
   });
 });
 
@@ -336,7 +336,8 @@ describe('torque and preload', () => {
     form: 'vdi' as const,
   };
   it.each([
-    [150, ['boltYields', 'headSinks']],
+    [150, ['boltBreaks', 'headSinks']],
+    [70, ['boltYields']],
     [5, ['littleUsed']],
   ] as const)('%s N·m on M10 8.8', (torqueNm, expected) =>
     expect(codes(preloadOf({ ...question, given: { torqueNm } }))).toEqual(expect.arrayContaining([...expected])),
@@ -350,6 +351,48 @@ describe('torque and preload', () => {
     expect(preloadOf({ ...question, given: { preloadN: there.preloadN } }).torqueNm).toBeCloseTo(40, 9);
     const k = preloadOf({ ...question, nutFactor: 0.2, given: { torqueNm: 40 } });
     expect(k.preloadN).toBeCloseTo(40 / (0.2 * 0.01), 6);
+  });
+  it('a nut factor is used throughout: assembly torque, shares and range', () => {
+    const k = preloadOf({ ...question, nutFactor: 0.2, finish: 'dry', given: { torqueNm: 40 } });
+    expect(k.assemblyTorqueNm).toBeCloseTo(0.2 * 0.01 * k.assemblyPreloadN, 6);
+    expect(k.shares.totalNm).toBeCloseTo(40, 9);
+    expect(k.shares.pitchNm).toBeCloseTo(0.16e-3 * 1.5 * k.preloadN, 9);
+    // The range is the finish's own spread about what the factor gives.
+    expect(k.range?.minN).toBeLessThan(k.preloadN);
+    expect(k.range?.maxN).toBeGreaterThan(k.preloadN);
+  });
+  it('a washer spreads the load: M10 8.8 on ISO 7089 over aluminium presses with about 191, not 363 N/mm² (VDI 2230-1, 5.5.4)', () => {
+    const onWasher = preloadOf({
+      ...question,
+      face: { outsideMm: 14.63, holeMm: 10.5 },
+      part: 'aluminium',
+      pressed: { holeMm: 11, washer: { outsideMm: 20, thicknessMm: 2 } },
+    });
+    expect(onWasher.pressureMpa).toBeCloseTo(191, 0);
+    expect(onWasher.pressedRing).toEqual({ outsideMm: 14.63 + 3.2, holeMm: 11 });
+    expect(codes(onWasher)).not.toContain('headSinks');
+  });
+  it('a part narrower than the head bears no further than its edge', () => {
+    const narrow = preloadOf({ ...question, pressed: { holeMm: 11, partDiameterMm: 14 } });
+    expect(narrow.pressedRing.outsideMm).toBe(14);
+    expect(narrow.pressureMpa).toBeCloseTo((4 * narrow.preloadN) / (Math.PI * (14 ** 2 - 11 ** 2)), 6);
+  });
+  it('the scatter of the method is about the torque used, and said where its top yields', () => {
+    const click = preloadOf({ ...question, method: 'click', given: { torqueNm: 48 } });
+    expect(((click.scatter?.minN ?? 0) + (click.scatter?.maxN ?? 0)) / 2).toBeCloseTo(click.preloadN, 6);
+    expect(codes(click)).toContain('scatterMayYield');
+    expect(codes(preloadOf({ ...question, method: 'click', given: { torqueNm: 25 } }))).not.toContain(
+      'scatterMayYield',
+    );
+  });
+  it('a torque beyond the breaking load says so, with both loads (46 400 N, ISO 898-1 table 4)', () => {
+    const [first] = preloadOf({ ...question, given: { torqueNm: 150 } }).remarks;
+    expect(first).toMatchObject({ code: 'boltBreaks', breaksN: expect.closeTo(46_400, -2) });
+  });
+  it('a locking nut’s drag twists the shank too, and leaves less for the load', () => {
+    const [free, drags] = [preloadOf(question), preloadOf({ ...question, prevailingNm: 12 })];
+    expect(drags.assemblyPreloadN).toBeLessThan(free.assemblyPreloadN);
+    expect(drags.stress.yieldShare).toBeCloseTo(0.9, 9);
   });
   it('nothing given is what the bolt takes, and little use is not said of it', () => {
     const taken = preloadOf({ ...question, rule: { kind: 'yieldShare', share: 0.1 } });

@@ -1,3 +1,4 @@
+import { seriesOfPitch } from './standard-thread.ts';
 import { stressAreaMm2 } from './stress-area.ts';
 import type { Thread } from './thread.ts';
 
@@ -48,13 +49,49 @@ const PROOF_STRESS: Record<NutClass, ReadonlyArray<readonly [toMm: number, proof
   ],
 };
 
-/** Proof load of a nut, N; undefined above M39 or for an inch thread, which ISO 898-2 does not cover. */
+/**
+ * The same for fine pitches, M8 to M39: a finer thread is shallower and its nut's wall thicker, so that it stands more
+ * for its area. No class 9.
+ * @see ISO 898-2:2012, style 1 and class 12 style 2, formerly ISO 898-6 (entered from memory)
+ */
+const FINE_PROOF_STRESS: Partial<Record<NutClass, ReadonlyArray<readonly [toMm: number, proofMpa: number]>>> = {
+  '5': [
+    [16, 690],
+    [39, 720],
+  ],
+  '6': [
+    [10, 770],
+    [16, 780],
+    [33, 870],
+    [39, 930],
+  ],
+  '8': [
+    [16, 955],
+    [33, 1030],
+    [39, 1090],
+  ],
+  '10': [
+    [10, 1100],
+    [16, 1110],
+    [39, 1080],
+  ],
+  '12': [[16, 1200]],
+};
+const FINE_FROM_MM = 8;
+
+/**
+ * Proof load of a nut, N, by its coarse or fine pitch.
+ *
+ * @returns undefined above M39, for an inch thread, and for a fine pitch or class ISO 898-2 does not list
+ */
 export function nutProofLoadN(
   nutClass: NutClass,
   thread: Pick<Thread, 'system' | 'nominalMm' | 'pitchMm'>,
 ): number | undefined {
   if (thread.system !== 'metric') return undefined;
-  const row = PROOF_STRESS[nutClass].find(([toMm]) => thread.nominalMm <= toMm);
+  const coarse = seriesOfPitch('metric', thread.nominalMm, thread.pitchMm) === 'coarse';
+  if (!coarse && thread.nominalMm < FINE_FROM_MM) return undefined;
+  const row = (coarse ? PROOF_STRESS : FINE_PROOF_STRESS)[nutClass]?.find(([toMm]) => thread.nominalMm <= toMm);
   return row && row[1] * stressAreaMm2(thread);
 }
 

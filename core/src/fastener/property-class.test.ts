@@ -64,6 +64,20 @@ describe('nut proof loads, ISO 898-2, N', () => {
   ] as const)('M%d × %d, class %s', (d, p, nutClass, proofN) =>
     expect(Math.abs((nutProofLoadN(nutClass, metricThread(d, p)) ?? 0) / proofN - 1)).toBeLessThan(0.004),
   );
+  it.each([
+    // ISO 898-6 / ISO 898-2:2012, fine pitch (loads and stresses both from memory, compared with each other).
+    [8, 1, '8', 37_400],
+    [10, 1, '8', 61_600],
+    [12, 1.5, '8', 84_100],
+    [16, 1.5, '10', 185_400],
+    [20, 1.5, '8', 280_200],
+  ] as const)('fine M%d × %d, class %s', (d, p, nutClass, proofN) =>
+    expect(Math.abs((nutProofLoadN(nutClass, metricThread(d, p)) ?? 0) / proofN - 1)).toBeLessThan(0.004),
+  );
+  it('has none for a fine pitch below M8 or of class 9, which the standard does not list', () => {
+    expect(nutProofLoadN('8', metricThread(6, 0.75))).toBeUndefined();
+    expect(nutProofLoadN('9', metricThread(10, 1.25))).toBeUndefined();
+  });
   it('pairs the nut with the bolt', () => {
     expect(['8.8', '10.9', '12.9'].map(nutClassFor)).toEqual(['8', '10', '12']);
     expect(nutProofLoadN('8', unifiedThread(3 / 8, 16))).toBeUndefined();
@@ -95,6 +109,16 @@ describe('a class exists only in the sizes of its standard', () => {
       '10.9',
     ]);
     expect(readPropertyClass('11.3')).toBeUndefined();
-    expect(classesFor(unifiedThread(3 / 8, 16))).toEqual(['grade 2', 'grade 5', 'grade 8']);
+    expect(classesFor(unifiedThread(3 / 8, 16))).toEqual(['grade 2', 'grade 5', 'grade 8', 'F593C', 'F593G']);
+    expect(['F593c', 'ASTM F593-H', 'f593 d'].map(readPropertyClass)).toEqual(['F593C', 'F593H', 'F593D']);
+  });
+  it('inch stainless by head mark: 100 ksi to 5/8, 85 ksi above (ASTM F593 table 2, from memory)', () => {
+    const tensileOf = (mark: string, inch: number) => {
+      const strength = boltStrength(mark, unifiedThread(inch, 11));
+      return strength.ok ? strength.value.tensileMpa / 6.894757 : strength.error.code;
+    };
+    expect(tensileOf('F593C', 5 / 8)).toBeCloseTo(100, 4);
+    expect(tensileOf('F593D', 3 / 4)).toBeCloseTo(85, 4);
+    expect(tensileOf('F593C', 3 / 4)).toBe('classNotForSize');
   });
 });

@@ -6,7 +6,7 @@ import type { Thread } from './thread.ts';
 /** Strengths of a bolt's material, N/mm². */
 export interface BoltStrength {
   propertyClass: string;
-  standard: 'ISO 898-1' | 'SAE J429' | 'ISO 3506-1';
+  standard: 'ISO 898-1' | 'SAE J429' | 'ISO 3506-1' | 'ASTM F593';
   /** Stress under proof load Sp; for stainless steel, which has none, the yield strength. */
   proofMpa: number;
   /** Lower yield or 0.2 % proof strength, smallest. */
@@ -53,9 +53,17 @@ const sae = (...bands: Array<[toInch: number, proof: number, yieldKsi: number, t
   fromMm: 0.2499 * MM_PER_INCH,
 });
 
+/** Cold-worked inch stainless by its head mark; no proof load in the standard, the yield strength stands in. */
+const inchStainless = (fromInch: number, toInch: number, yieldKsi: number, tensile: number): Row => ({
+  ...sae([toInch, yieldKsi, yieldKsi, tensile]),
+  standard: 'ASTM F593',
+  fromMm: (fromInch - 1e-4) * MM_PER_INCH,
+});
+
 /**
  * Classes and grades. Yield of 4.6 and 5.6 is ReL, of 4.8 to 6.8 Rpf, from 8.8 up Rp0.2.
- * @see ISO 898-1:2013 table 3; SAE J429:2014 table 1 (ksi); ISO 3506-1:2020 table 3 (Rp0.2). Entered from memory.
+ * @see ISO 898-1:2013 table 3; SAE J429:2014 table 1 (ksi); ISO 3506-1:2020 table 3 (Rp0.2); ASTM F593 table 2 (cold
+ *   worked, alloy groups 1 and 2). Entered from memory.
  */
 const CLASSES: Record<string, Row> = {
   '4.6': iso({ toMm: 39, proof: 225, yield: 240, tensile: 400 }),
@@ -76,6 +84,10 @@ const CLASSES: Record<string, Row> = {
   'A4-50': stainless(210, 500),
   'A4-70': stainless(450, 700),
   'A4-80': stainless(600, 800),
+  F593C: inchStainless(1 / 4, 5 / 8, 65, 100),
+  F593D: inchStainless(3 / 4, 3 / 2, 45, 85),
+  F593G: inchStainless(1 / 4, 5 / 8, 65, 100),
+  F593H: inchStainless(3 / 4, 3 / 2, 45, 85),
 };
 
 const PROPERTY_CLASSES: readonly string[] = Object.keys(CLASSES);
@@ -87,6 +99,8 @@ export function readPropertyClass(text: string): string | undefined {
   if (grade) return `grade ${grade[1]}`;
   const steel = /^(a[24])[\s-]?(50|70|80)$/.exec(plain);
   if (steel) return `${steel[1]?.toUpperCase()}-${steel[2]}`;
+  const inchSteel = /^(?:astm\s*)?f\s*593\s*-?\s*([cdgh])$/.exec(plain);
+  if (inchSteel) return `F593${inchSteel[1]?.toUpperCase()}`;
   const metric = /^(?:class\s*)?(\d{1,2}\.\d)$/.exec(plain)?.[1];
   return metric !== undefined && CLASSES[metric] ? metric : undefined;
 }

@@ -1,3 +1,4 @@
+import type { BoltStrength } from '../fastener/property-class.ts';
 import { minorDiameterMm, type Thread } from '../fastener/thread.ts';
 import { firstFault, type InputFault, outOfRange } from '../quantity/input-fault.ts';
 import { fail, ok, type Result } from '../result.ts';
@@ -11,6 +12,10 @@ export const YOUNGS_MODULUS = {
   magnesium: 44_000,
 } as const;
 export type PartMaterial = keyof typeof YOUNGS_MODULUS;
+
+/** What a bolt of a class is made of: austenitic stainless gives a little more than steel. */
+export const boltMaterial = ({ standard }: Pick<BoltStrength, 'standard'>): 'steel' | 'stainless' =>
+  standard === 'ISO 3506-1' || standard === 'ASTM F593' ? 'stainless' : 'steel';
 
 /** A bolted joint as springs: what is clamped and what clamps it, mm. */
 export interface JointGeometry {

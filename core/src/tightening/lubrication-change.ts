@@ -1,12 +1,14 @@
 import type { BoltStrength } from '../fastener/property-class.ts';
 import type { Thread } from '../fastener/thread.ts';
 import { boltStress } from './assembly-preload.ts';
-import { evenFriction, finishFriction, type ThreadFinish } from './thread-finish.ts';
+import { evenFriction, type FrictionSource, frictionRange, type ThreadFinish } from './thread-finish.ts';
 import { type BearingFace, preloadForTorqueN, torqueForPreloadNm } from './tightening-torque.ts';
 
 /** One finish beside the one the torque was meant for. */
-export interface FinishOutcome {
-  finish: ThreadFinish;
+export interface FinishOutcome<Source extends FrictionSource = ThreadFinish> {
+  finish: Source;
+  /** Coefficients the outcome is worked out with, thread and head alike. */
+  friction: { low: number; usual: number; high: number };
   /** Preload the printed torque makes on this finish: usual, and at the ends of its friction range, N. */
   atEqualTorqueN: { low: number; usual: number; high: number };
   /** Torque that makes the preload the printed one makes on the finish it was meant for, N·m. */
@@ -23,11 +25,11 @@ export interface FinishOutcome {
  * itself: which of the two is used is a person's choice.
  *
  * @param torqueNm - the torque as it stands, N·m, above 0
- * @param meantFor - finish the torque was made for
- * @param finishes - finishes to compare
+ * @param meantFor - finish or coefficient the torque was made for
+ * @param finishes - finishes or coefficients to compare
  * @see VDI 2230-1:2015, equation (R13), with the friction of `thread-finish.ts`
  */
-export function lubricationChange(
+export function lubricationChange<Source extends FrictionSource>(
   joint: {
     thread: Pick<Thread, 'system' | 'nominalMm' | 'pitchMm'>;
     strength: BoltStrength;
@@ -35,19 +37,21 @@ export function lubricationChange(
     prevailingNm?: number;
   },
   torqueNm: number,
-  meantFor: ThreadFinish,
-  finishes: readonly ThreadFinish[],
-): FinishOutcome[] {
+  meantFor: FrictionSource,
+  finishes: readonly Source[],
+): FinishOutcome<Source>[] {
   const { thread, strength, face, prevailingNm = 0 } = joint;
   const preload = (mu: number) => preloadForTorqueN(torqueNm, thread, evenFriction(mu), face, prevailingNm);
-  const intendedN = preload(finishFriction(meantFor).usual);
+  const intendedN = preload(frictionRange(meantFor).usual);
   return finishes.map((finish) => {
-    const { low, usual, high } = finishFriction(finish);
+    const friction = frictionRange(finish);
+    const { low, usual, high } = friction;
     // The slippery end of the range makes the most preload.
     const atEqualTorqueN = { low: preload(high), usual: preload(usual), high: preload(low) };
-    const worst = boltStress(thread, strength, atEqualTorqueN.high, low);
+    const worst = boltStress(thread, strength, atEqualTorqueN.high, low, prevailingNm);
     return {
       finish,
+      friction,
       atEqualTorqueN,
       atEqualPreloadNm: torqueForPreloadNm(intendedN, thread, evenFriction(usual), face, prevailingNm),
       preloadRatio: intendedN > 0 ? atEqualTorqueN.usual / intendedN : 1,

@@ -15,7 +15,7 @@ const SETTLING_UM: Record<Roughness, { thread: number; face: number; interface: 
  * and rubber lose more than any table says and need a re-torque.
  *
  * @param interfaces - faces between clamped parts, from 0
- * @param faces - turning or resting faces under head and nut, 1 for a tapped hole, 2 with a nut
+ * @param faces - turning or resting faces under head and nut: 1 for a tapped hole, 2 with a nut
  * @returns settling in µm and lost preload in N
  */
 export function settlingLoss(

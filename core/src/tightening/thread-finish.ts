@@ -51,5 +51,15 @@ export const FINISHES: readonly FinishFriction[] = [
 export const finishFriction = (finish: ThreadFinish): FinishFriction =>
   FINISHES.find((entry) => entry.finish === finish) as FinishFriction;
 
+/** What is on a thread: a finish with its range of friction, or a coefficient that somebody measured or was told. */
+export type FrictionSource = ThreadFinish | number;
+
+/** Lowest, usual and highest coefficient; one that was given is all three. */
+export function frictionRange(source: FrictionSource): { low: number; usual: number; high: number } {
+  if (typeof source === 'number') return { low: source, usual: source, high: source };
+  const { low, usual, high } = finishFriction(source);
+  return { low, usual, high };
+}
+
 /** The same coefficient in the thread and under the head. */
 export const evenFriction = (mu: number): Friction => ({ thread: mu, bearing: mu });

@@ -10,6 +10,7 @@ import { evenFriction, FINISHES, finishFriction } from './thread-finish.ts';
 import { preloadScatterN, TIGHTENING_METHODS, tighteningFactor } from './tightening-method.ts';
 import {
   type BearingFace,
+  frictionOfNutFactor,
   nutFactor,
   preloadByNutFactorN,
   preloadForTorqueN,
@@ -82,6 +83,57 @@ describe('inch bolts at 75 % of proof', () => {
       0.2,
     );
     expect(torque / 1.3558179).toBeCloseTo(31, 0);
+  });
+});
+
+describe('the exact form is the screw of statics', () => {
+  // Shigley's Mechanical Engineering Design, raising a load with an angular thread:
+  // T = F dm/2 · (l + π f dm sec α) / (π dm − f l sec α), with the half angle α in the axial section.
+  const shigleyNm = (preloadN: number, dm: number, lead: number, f: number) => {
+    const sec = 1 / Math.cos(Math.PI / 6);
+    return ((preloadN * dm) / 2000) * ((lead + Math.PI * f * dm * sec) / (Math.PI * dm - f * lead * sec));
+  };
+  it.each([
+    [10, 1.5, 0.12],
+    [10, 1, 0.2],
+    [20, 2.5, 0.08],
+    [36, 4, 0.15],
+  ])('M%d × %d at µ %d within 1 ‰ of the power screw', (d, p, mu) => {
+    const thread = metricThread(d, p);
+    const dm = d - 0.6495 * p;
+    const { pitchNm, threadNm } = torqueShares(10_000, thread, { thread: mu, bearing: 0 }, faceOf(thread), 0, 'exact');
+    expect((pitchNm + threadNm) / shigleyNm(10_000, dm, p, mu)).toBeCloseTo(1, 3);
+    expect(pitchNm).toBeCloseTo((10_000 * p) / (2000 * Math.PI), 9);
+  });
+});
+
+describe('a nut factor and the friction it stands for', () => {
+  const m10 = metricThread(10, 1.5);
+  it.each([0.12, 0.16, 0.2, 0.3])('K %d there and back by the long form', (factor) => {
+    const even = frictionOfNutFactor(factor, m10, faceOf(m10));
+    expect(nutFactor(m10, even ?? evenFriction(0), faceOf(m10))).toBeCloseTo(factor, 12);
+    const known = frictionOfNutFactor(factor, m10, faceOf(m10), 0.08);
+    expect(nutFactor(m10, known ?? evenFriction(0), faceOf(m10))).toBeCloseTo(factor, 12);
+    expect(known?.thread).toBe(0.08);
+  });
+  it('less than the pitch alone takes is no friction at all', () =>
+    expect(frictionOfNutFactor(0.02, m10, faceOf(m10))).toBeUndefined());
+});
+
+describe('a prevailing torque in the shank', () => {
+  it('loads the bolt to the same equivalent stress with less preload, and nothing is left when it alone yields', () => {
+    const thread = metricThread(8, 1.25);
+    const strength = strengthOf('8.8', thread);
+    for (const dragNm of [0, 3, 8]) {
+      const preloadN = preloadAtYieldShareN(thread, strength.yieldMpa, 0.12, 0.9, dragNm);
+      expect(boltStress(thread, strength, preloadN, 0.12, dragNm).yieldShare).toBeCloseTo(0.9, 9);
+    }
+    expect(preloadAtYieldShareN(thread, strength.yieldMpa, 0.12, 0.9, 60)).toBe(0);
+  });
+  it('by hand: 6 N·m on M8 (d0 6.827) is 72.0 N/mm² of shear, τ = 12 M/(π d0³)', () => {
+    const thread = metricThread(8, 1.25);
+    const { equivalentMpa } = boltStress(thread, strengthOf('8.8', thread), 0, 0.12, 6);
+    expect(equivalentMpa / Math.sqrt(3)).toBeCloseTo((12 * 6000) / (Math.PI * 6.827 ** 3), 1);
   });
 });
 

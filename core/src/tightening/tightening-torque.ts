@@ -15,15 +15,29 @@ export interface BearingFace {
 }
 
 /**
- * How the pitch and the thread friction enter: VDI 2230 rounds the exact 1/(2π) and 1/(2 cos 30°).
- * `vdi` is the application's convention; `exact` is offered for comparison.
+ * How the pitch and the thread friction enter. `vdi` is the application's convention: 0.16 P + 0.58 d2 μG, which rounds
+ * and adds pitch and friction apart. `exact` is the screw as an inclined plane: d2/2 · tan(φ + ρ′).
  */
 export type TorqueForm = 'vdi' | 'exact';
 
-const COEFFICIENTS: Record<TorqueForm, { pitch: number; thread: number }> = {
-  vdi: { pitch: 0.16, thread: 0.58 },
-  exact: { pitch: 1 / (2 * Math.PI), thread: 0.5 / Math.cos(Math.PI / 6) },
-};
+/** Half of the flank angle of ISO 68-1 and ASME B1.1 threads, in the axial section. */
+const FLANK_RAD = Math.PI / 6;
+
+/** Lever arms of one newton of preload, mm: what climbs the pitch, and what rubs in the thread. */
+function threadArms(
+  { nominalMm, pitchMm }: Pick<Thread, 'nominalMm' | 'pitchMm'>,
+  friction: number,
+  form: TorqueForm,
+): { pitchMm: number; threadMm: number } {
+  const d2 = pitchDiameterMm(nominalMm, pitchMm);
+  if (form === 'vdi') return { pitchMm: 0.16 * pitchMm, threadMm: 0.58 * d2 * friction };
+  const lead = Math.atan(pitchMm / (Math.PI * d2));
+  // Friction acts on the flank as it stands across the thread, a little steeper than in the axial section.
+  const normalFlank = Math.atan(Math.tan(FLANK_RAD) * Math.cos(lead));
+  const rub = Math.atan(friction / Math.cos(normalFlank));
+  const climbs = pitchMm / (2 * Math.PI);
+  return { pitchMm: climbs, threadMm: (d2 / 2) * Math.tan(lead + rub) - climbs };
+}
 
 /**
  * Mean diameter of head friction DKm = (dW + dh)/2, mm; on a cone divided by the sine of the half angle, because the
@@ -50,7 +64,7 @@ export interface TorqueShares {
  * @param friction - μG in the thread, μK under the head, each from 0
  * @param face - bearing face of what is turned, mm
  * @param prevailingNm - torque of a locking nut or patch before the head seats, N·m
- * @see VDI 2230-1:2015, equation (R13)
+ * @see VDI 2230-1:2015, equation (R13); `exact`: the power screw of any text on machine elements, such as Shigley's
  */
 export function torqueShares(
   preloadN: number,
@@ -60,9 +74,9 @@ export function torqueShares(
   prevailingNm = 0,
   form: TorqueForm = 'vdi',
 ): TorqueShares {
-  const { pitch, thread: perThread } = COEFFICIENTS[form];
-  const pitchNm = (preloadN * pitch * thread.pitchMm) / 1000;
-  const threadNm = (preloadN * perThread * pitchDiameterMm(thread.nominalMm, thread.pitchMm) * friction.thread) / 1000;
+  const arms = threadArms(thread, friction.thread, form);
+  const pitchNm = (preloadN * arms.pitchMm) / 1000;
+  const threadNm = (preloadN * arms.threadMm) / 1000;
   const bearingNm = (preloadN * (frictionDiameterMm(face) / 2) * friction.bearing) / 1000;
   return { pitchNm, threadNm, bearingNm, prevailingNm, totalNm: pitchNm + threadNm + bearingNm + prevailingNm };
 }
@@ -86,12 +100,33 @@ export function torquePerNewton(
   face: BearingFace,
   form: TorqueForm = 'vdi',
 ): number {
-  const { pitch, thread: perThread } = COEFFICIENTS[form];
-  const armMm =
-    pitch * thread.pitchMm +
-    perThread * pitchDiameterMm(thread.nominalMm, thread.pitchMm) * friction.thread +
-    (frictionDiameterMm(face) / 2) * friction.bearing;
-  return armMm / 1000;
+  const arms = threadArms(thread, friction.thread, form);
+  return (arms.pitchMm + arms.threadMm + (frictionDiameterMm(face) / 2) * friction.bearing) / 1000;
+}
+
+/**
+ * The friction that a nut factor stands for, with the long form: the same in the thread and under the head, or under the
+ * head alone where the thread's is known. K d = arm of the pitch + arm of the thread + DKm/2 · μK.
+ *
+ * @param factor - nut factor K, above 0
+ * @param threadFriction - where it is known
+ * @returns undefined where the factor is less than pitch and thread alone take
+ */
+export function frictionOfNutFactor(
+  factor: number,
+  thread: Pick<Thread, 'nominalMm' | 'pitchMm'>,
+  face: BearingFace,
+  threadFriction?: number,
+): Friction | undefined {
+  const wholeMm = factor * thread.nominalMm;
+  const headMm = frictionDiameterMm(face) / 2;
+  const [bare, one] = [threadArms(thread, 0, 'vdi'), threadArms(thread, 1, 'vdi')];
+  if (threadFriction !== undefined) {
+    const bearing = (wholeMm - bare.pitchMm - one.threadMm * threadFriction) / headMm;
+    return bearing < 0 ? undefined : { thread: threadFriction, bearing };
+  }
+  const even = (wholeMm - bare.pitchMm) / (one.threadMm + headMm);
+  return even < 0 ? undefined : { thread: even, bearing: even };
 }
 
 /** Preload a torque makes, N: the long form solved for F. A torque below the prevailing one makes none. */
@@ -112,7 +147,8 @@ export const nutFactor = (
   thread: Pick<Thread, 'nominalMm' | 'pitchMm'>,
   friction: Friction,
   face: BearingFace,
-): number => (torquePerNewton(thread, friction, face) * 1000) / thread.nominalMm;
+  form: TorqueForm = 'vdi',
+): number => (torquePerNewton(thread, friction, face, form) * 1000) / thread.nominalMm;
 
 /**
  * Preload by the short form F = T / (K · d), N.

@@ -1,19 +1,33 @@
-import { finishChange } from '#core/bench/finish.ts';
+import { ALL_FINISHES, finishChange } from '#core/bench/finish.ts';
 import { interaction } from '#core/bench/interaction.ts';
 import { preloadOf } from '#core/bench/preload.ts';
+import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { nutClassFor, nutProofLoadN } from '#core/fastener/nut-class.ts';
 import { stressAreaMm2 } from '#core/fastener/stress-area.ts';
 import type { PreloadRule } from '#core/tightening/assembly-preload.ts';
 import { circlePositions, fadingCompliance } from '#core/tightening/elastic-interaction.ts';
-import { jointStiffness } from '#core/tightening/joint-stiffness.ts';
+import { boltMaterial, jointStiffness } from '#core/tightening/joint-stiffness.ts';
 import { settlingLoss } from '#core/tightening/settling.ts';
+import type { FrictionSource } from '#core/tightening/thread-finish.ts';
 import { frictionDiameterMm } from '#core/tightening/tightening-torque.ts';
 import { preloadPerDegreeN } from '#core/tightening/torque-angle.ts';
 import type { CalcInput } from '../calc-input.ts';
-import { must, need, readFace, readFriction, readStrength, readThread, refuse } from '../joint-input.ts';
+import {
+  must,
+  need,
+  readFace,
+  readFriction,
+  readNutFactor,
+  readPressed,
+  readStrength,
+  readThread,
+  refuse,
+} from '../joint-input.ts';
 import { remarked } from './remarked.ts';
 
 function preloadRule(input: CalcInput<'preload'>): PreloadRule | undefined {
+  if (input.yieldShare !== undefined && input.proofShare !== undefined)
+    refuse('proofShare', 'contradicts yieldShare: give the share of yield or of proof load, not both');
   if (input.yieldShare !== undefined)
     return { kind: 'yieldShare', share: need('yieldShare', input.yieldShare, 0.05, 1.2) };
   if (input.proofShare !== undefined)
@@ -21,9 +35,15 @@ function preloadRule(input: CalcInput<'preload'>): PreloadRule | undefined {
   return undefined;
 }
 
-function given({ torqueNm, preloadN }: CalcInput<'preload'>) {
-  if (torqueNm !== undefined && preloadN !== undefined) refuse('preloadN', 'give a torque or a preload, not both');
-  if (torqueNm !== undefined) return { torqueNm: need('torqueNm', torqueNm, 0, 20_000) };
+function given({ torqueNm, preloadN }: CalcInput<'preload'>, prevailingNm: number) {
+  if (torqueNm !== undefined && preloadN !== undefined)
+    refuse('preloadN', 'contradicts torqueNm: give a torque or a preload, not both');
+  if (torqueNm !== undefined) {
+    need('torqueNm', torqueNm, 0, 20_000);
+    if (torqueNm < prevailingNm)
+      refuse('torqueNm', `contradicts prevailingNm: ${torqueNm} N·m does not turn a nut that drags ${prevailingNm}`);
+    return { torqueNm };
+  }
   return preloadN === undefined ? undefined : { preloadN: need('preloadN', preloadN, 0, 5_000_000) };
 }
 
@@ -31,21 +51,28 @@ export function preload(input: CalcInput<'preload'>) {
   const t = readThread(input.thread);
   const strength = readStrength(input.propertyClass, t);
   const face = readFace(t, input);
-  const friction = readFriction(input);
+  const friction = input.nutFactor === undefined ? readFriction(input) : readNutFactor(input.nutFactor, t, face, input);
+  const prevailingNm = need('prevailingNm', input.prevailingNm ?? 0, 0, 500);
+  const pressed = readPressed(t, input);
   const answer = preloadOf({
     thread: t,
     strength,
     face,
     friction,
-    prevailingNm: need('prevailingNm', input.prevailingNm ?? 0, 0, 500),
+    prevailingNm,
     form: input.form ?? 'vdi',
     rule: preloadRule(input),
-    nutFactor: input.nutFactor === undefined ? undefined : need('nutFactor', input.nutFactor, 0.01, 1),
-    given: given(input),
+    nutFactor: input.nutFactor,
+    given: given(input, prevailingNm),
     finish: input.finish,
     method: input.method,
     part: input.part,
+    pressed,
   });
+  if (answer.assemblyPreloadN <= 0)
+    refuse('prevailingNm', `${prevailingNm} N·m alone twists this bolt to the share allowed: a smaller nut drag`);
+  const ring = answer.pressedRing;
+  const into = input.into ?? 'nut';
   const nut = nutClassFor(strength.propertyClass);
   const stiffness =
     input.gripMm === undefined
@@ -55,11 +82,13 @@ export function preload(input: CalcInput<'preload'>) {
             thread: t,
             gripMm: input.gripMm,
             shankMm: input.shankMm,
-            bearingMm: face.outsideMm,
-            holeMm: face.holeMm,
-            partDiameterMm: input.partDiameterMm ?? 3 * face.outsideMm,
+            bearingMm: ring.outsideMm,
+            holeMm: ring.holeMm,
+            partDiameterMm: input.partDiameterMm ?? 3 * ring.outsideMm,
             part: input.part ?? 'steel',
-            into: input.into ?? 'nut',
+            bolt: boltMaterial(strength),
+            into,
+            head: headDimension(input.head ?? usualHead(t.system), t)?.grip === 'socket' ? 'socket' : 'hexagon',
           }),
         );
   return remarked({
@@ -73,7 +102,12 @@ export function preload(input: CalcInput<'preload'>) {
     stiffness: stiffness && { ...stiffness, nPerDeg: preloadPerDegreeN(t, stiffness) },
     settling:
       stiffness &&
-      settlingLoss(stiffness, input.roughness ?? 'medium', need('interfaces', input.interfaces ?? 1, 0, 20)),
+      settlingLoss(
+        stiffness,
+        input.roughness ?? 'medium',
+        need('interfaces', input.interfaces ?? 1, 0, 20),
+        into === 'nut' ? 2 : 1,
+      ),
   });
 }
 
@@ -83,7 +117,11 @@ export function lubricate(input: CalcInput<'lubricate'>) {
   const torqueNm = need('torqueNm', input.torqueNm, 0.01, 20_000);
   const prevailingNm = need('prevailingNm', input.prevailingNm ?? 0, 0, 500);
   const joint = { thread: t, strength, face: readFace(t, input), prevailingNm };
-  const to = typeof input.to === 'string' ? [input.to] : input.to;
+  if (torqueNm <= prevailingNm)
+    refuse('torqueNm', `contradicts prevailingNm: ${torqueNm} N·m does not turn a nut that drags ${prevailingNm}`);
+  const to: FrictionSource[] = [input.to ?? [...ALL_FINISHES]].flat();
+  for (const [field, source] of [['from', input.from] as const, ...to.map((one) => ['to', one] as const)])
+    if (typeof source === 'number') need(field, source, 0, 1);
   return remarked(finishChange(joint, torqueNm, input.from, to));
 }
 

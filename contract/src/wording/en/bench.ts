@@ -3,6 +3,7 @@ import type { Caveat } from '#core/compound/compound-choice.ts';
 import type { Measured } from '#core/fastener/identify.ts';
 import type { StripLoads } from '#core/fastener/thread-engagement.ts';
 import type { FitKind } from '#core/fit/shrink-fit.ts';
+import type { PartMaterial } from '#core/tightening/joint-stiffness.ts';
 import type { Proposal, ValueOffer } from '#core/tightening/proposed-torque.ts';
 
 const CAVEATS: Record<Caveat, string> = {
@@ -107,12 +108,16 @@ export const REMARKS: Record<RemarkCode, string> = {
   studLongEnough: 'Enough thread in mesh.',
   studCaution:
     'Wheels and studs are safety-critical: the vehicle maker’s manual and the spacer’s sheet come first, and local law on spacers.',
+  boltBreaks: 'The bolt breaks: it would carry {carriesN} and parts at {breaksN}.',
   boltYields: 'The bolt yields: {yieldShare} of yield while the torque is on.',
   nearProof: 'Near or over proof: {proofShare}.',
   finishMayYield: 'On its slipperiest day this finish takes the bolt past yield.',
+  scatterMayYield:
+    'Tightened so, the load scatters: at its most, {mostN}, the bolt yields. A better wrench, or less torque.',
   littleUsed:
     'Little of the bolt is used; a joint that must not slip may want more. Look again at the figure and its unit.',
-  headSinks: 'The pressure under the head is more than mild steel bears: a hard washer or a flange.',
+  headSinks:
+    'The head presses with {pressedMpa}, and {part} bears about {limitMpa}: a hard washer or a flange, or it sinks in and the load goes.',
   safetyCriticalNoValue:
     'A safety-critical joint: no value is proposed. Only the kit’s sheet or the vehicle maker’s manual.',
   notFromSheet: 'Not from the sheet: worked out from size and class. A lead decides, by name, and the record says so.',
@@ -136,6 +141,15 @@ export const MEMBER_TEXT: Record<StripLoads['weakest'], string> = {
   bolt: 'the bolt',
   boltThread: 'the bolt’s thread',
   tappedThread: 'the tapped thread',
+};
+
+/** What a part is made of. */
+export const PART_TEXT: Record<PartMaterial, string> = {
+  steel: 'mild steel',
+  stainless: 'stainless steel',
+  castIron: 'cast iron',
+  aluminium: 'aluminium',
+  magnesium: 'magnesium',
 };
 
 /** What a thread can be told by. */

@@ -1,6 +1,6 @@
-import { CalcRefusal, need, readFace, readStrength, readThread } from '#contract/calc/joint-input.ts';
+import { CalcRefusal, need, readFace, readPressed, readStrength, readThread } from '#contract/calc/joint-input.ts';
 import { parseErrorText } from '#contract/wording/input-fault-text.ts';
-import { classesFor, readPropertyClass } from '#core/fastener/property-class.ts';
+import { boltStrength, classesFor } from '#core/fastener/property-class.ts';
 import type { Thread } from '#core/fastener/thread.ts';
 import { parsePrinted } from '#core/quantity/parse-printed.ts';
 import { dimensionOf, toBase } from '#core/quantity/unit.ts';
@@ -57,20 +57,34 @@ export class BenchReader {
   }
 
   face(thread: Thread) {
-    const head = this.text('head');
-    return readFace(thread, {
+    return readFace(thread, this.faceInput());
+  }
+
+  /** What the head presses on, washer and edge of the part included. */
+  pressed(thread: Thread) {
+    return readPressed(thread, this.faceInput());
+  }
+
+  private faceInput() {
+    const [head, washer] = [this.text('head'), this.text('washer')];
+    return {
       // The usual head unless another was chosen.
       ...(head === '' ? {} : { head: head as never }),
+      ...(washer === '' ? {} : { washer: washer as never }),
       holeMm: this.optional('hole', 1, 100),
-    });
+      partDiameterMm: this.optional('width', 1, 2000),
+    };
   }
 }
 
 /** The class to use on a thread when the chosen one belongs to the other system of threads. */
 function classFor(thread: Thread, chosen: string): string {
-  const known = readPropertyClass(chosen);
-  const inch = known?.startsWith('grade') === true;
-  if (known === undefined || inch === (thread.system === 'unified')) return chosen;
+  const strength = boltStrength(chosen, thread);
+  const otherSystem =
+    !strength.ok &&
+    strength.error.code === 'classNotForSize' &&
+    (strength.error.reason === 'metricOnly' || strength.error.reason === 'inchOnly');
+  if (!otherSystem) return chosen;
   return classesFor(thread).includes('8.8') ? '8.8' : 'grade 5';
 }
 

@@ -1,7 +1,12 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { turnByAngle } from '#core/bench/angle.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
-import { type JointGeometry, jointStiffness, type PartMaterial } from '#core/tightening/joint-stiffness.ts';
+import {
+  boltMaterial,
+  type JointGeometry,
+  jointStiffness,
+  type PartMaterial,
+} from '#core/tightening/joint-stiffness.ts';
 import type { Roughness } from '#core/tightening/settling.ts';
 import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
@@ -71,6 +76,7 @@ export const ANGLE: BenchTool = {
     const mu = finishFriction(read.choice<ThreadFinish>('finish')).usual;
     const into = read.choice<JointGeometry['into']>('into');
     const gripMm = read.number('grip', 1, 500);
+    const head = headDimension((read.text('head') || usualHead(thread.system)) as never, thread);
     const stiffness = must(
       jointStiffness({
         thread,
@@ -80,6 +86,8 @@ export const ANGLE: BenchTool = {
         holeMm: face.holeMm,
         partDiameterMm: read.optional('width', face.holeMm, 2000) ?? 3 * face.outsideMm,
         part: read.choice<PartMaterial>('part'),
+        bolt: boltMaterial(strength),
+        head: head?.grip === 'socket' ? 'socket' : 'hexagon',
         into,
       }),
     );
@@ -101,7 +109,6 @@ export const ANGLE: BenchTool = {
       }),
     );
     const { curve, end, settled, pastYield: past } = turned;
-    const head = headDimension((read.text('head') || usualHead(thread.system)) as never, thread);
     return {
       main: { label: past ? 'Load, past yield (schematic)' : 'Load after the turn', shown: show.force(end.preloadN) },
       figures: [

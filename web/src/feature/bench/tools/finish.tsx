@@ -1,4 +1,4 @@
-import { finishChange } from '#core/bench/finish.ts';
+import { ALL_FINISHES, finishChange } from '#core/bench/finish.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
@@ -49,7 +49,7 @@ export const FINISH: BenchTool = {
       { thread, strength, face, prevailingNm: read.number('prevailing', 0, 500) },
       torqueNm,
       from,
-      undefined,
+      ALL_FINISHES,
       to,
     );
     const now = rows.find((row) => row.finish === to);

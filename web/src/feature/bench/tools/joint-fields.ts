@@ -1,4 +1,6 @@
+import { washersFor } from '#core/bench/sizes.ts';
 import { HEAD_STANDARDS } from '#core/fastener/head-dimension.ts';
+import { parseThread } from '#core/fastener/thread.ts';
 import { FINISHES, type ThreadFinish } from '#core/tightening/thread-finish.ts';
 import type { Field } from '../bench-field.ts';
 import { classOptions } from '../bench-reader.ts';
@@ -40,6 +42,33 @@ export const holeField: Field = {
   unit: 'mm',
   assumption: true,
   hint: 'medium clearance hole of ISO 273 when empty',
+};
+
+export const washerField: Field = {
+  key: 'washer',
+  label: 'Washer under the head',
+  initial: '',
+  kind: 'choice',
+  options: (values) => {
+    const thread = parseThread(values.thread ?? threadField.initial);
+    const listed = thread.ok ? washersFor(thread.value.thread) : [];
+    return [
+      { value: '', label: 'None' },
+      ...listed.map(({ standard, washer }) => ({
+        value: standard,
+        label: `${standard}, ${Number(washer.outsideMm.toFixed(1))} × ${Number(washer.thicknessMm.toFixed(1))} mm`,
+      })),
+    ];
+  },
+};
+export const widthField: Field = {
+  key: 'width',
+  label: 'Part around the bolt',
+  initial: '',
+  kind: 'number',
+  unit: 'mm',
+  assumption: true,
+  hint: 'wide enough when empty',
 };
 
 export const yesNo = [

@@ -1,6 +1,8 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
 import { preloadOf } from '#core/bench/preload.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { usualRule } from '#core/tightening/assembly-preload.ts';
+import type { PartMaterial } from '#core/tightening/joint-stiffness.ts';
 import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
 import { TIGHTENING_METHODS, type TighteningMethod } from '#core/tightening/tightening-method.ts';
 import { preloadForTorqueN, type TorqueForm } from '#core/tightening/tightening-torque.ts';
@@ -8,7 +10,17 @@ import { Curve } from '../../../drawing/Curve.tsx';
 import type { BenchTool } from '../bench-tool.ts';
 import { JointSection } from '../drawing/JointSection.tsx';
 import { inLine, threeFigures } from '../show-figure.ts';
-import { classField, finishField, headField, holeField, threadField, VDI } from './joint-fields.ts';
+import {
+  classField,
+  finishField,
+  headField,
+  holeField,
+  PARTS,
+  threadField,
+  VDI,
+  washerField,
+  widthField,
+} from './joint-fields.ts';
 
 const METHOD_TEXT: Record<TighteningMethod, string> = {
   byFeel: 'By feel',
@@ -47,8 +59,11 @@ export const TORQUE: BenchTool = {
       options: TIGHTENING_METHODS.map((value) => ({ value, label: METHOD_TEXT[value] })),
     },
     { key: 'prevailing', label: 'Locking nut drags', initial: '0', kind: 'number', unit: 'N·m' },
+    { key: 'part', label: 'Under the head', initial: 'steel', kind: 'choice', options: PARTS },
+    washerField,
     headField,
     holeField,
+    widthField,
     {
       key: 'share',
       label: 'Share used',
@@ -65,7 +80,7 @@ export const TORQUE: BenchTool = {
       assumption: true,
       options: [
         { value: 'vdi', label: '0.16 P + 0.58 d2 µ' },
-        { value: 'exact', label: 'P/2π + d2 µ/(2 cos 30°)' },
+        { value: 'exact', label: 'd2/2 · tan(φ + ρ′)' },
       ],
     },
   ],
@@ -80,6 +95,8 @@ export const TORQUE: BenchTool = {
     const prevailing = read.number('prevailing', 0, 500);
     const share = read.optional('share', 0.05, 1.2);
     const given = read.optional('torque', 0.01, 5000);
+    if (given !== undefined && given < prevailing)
+      throw new CalcRefusal({ field: 'torque', reason: 'is less than the locking nut drags: it does not turn it' });
     const method = read.choice<TighteningMethod>('method');
     const answer = preloadOf({
       thread,
@@ -92,6 +109,8 @@ export const TORQUE: BenchTool = {
       given: given === undefined ? undefined : { torqueNm: given },
       finish: finish.finish,
       method,
+      part: read.choice<PartMaterial>('part'),
+      pressed: read.pressed(thread),
     });
     const { preloadN, torqueNm, assemblyTorqueNm: assemblyNm, stress, scatter, shares, loads } = answer;
     const preload = (mu: number, nm: number) => preloadForTorqueN(nm, thread, evenFriction(mu), face, prevailing, form);
@@ -113,7 +132,8 @@ export const TORQUE: BenchTool = {
         { label: `${METHOD_TEXT[method]}: most`, shown: show.force(scatter?.maxN ?? preloadN) },
         { label: 'Nut factor K', shown: show.plain(answer.nutFactor) },
         { label: 'Becomes preload', shown: show.percent(shares.pitchNm / shares.totalNm) },
-        { label: 'Under the head', shown: show.stress(answer.pressureMpa) },
+        { label: 'Presses on the part with', shown: show.stress(answer.pressureMpa) },
+        { label: 'The part bears about', shown: show.stress(answer.limitingPressureMpa) },
         { label: 'Proof load', shown: show.force(loads.proofN) },
       ],
       remarks: answer.remarks,
@@ -161,7 +181,11 @@ export const TORQUE: BenchTool = {
       what: 'Preload at 90 % of Rp0.2 with the twist of the thread; inch grades at 75 % of proof',
       where: `${VDI}, 5.4.3; Machinery’s Handbook`,
     },
-    { what: 'Strengths', where: 'ISO 898-1:2013, SAE J429:2014, ISO 3506-1:2020' },
+    {
+      what: 'A washer of thickness h spreads the face to dW + 1.6 h, no further than its edge and the part’s',
+      where: `${VDI}, 5.5.4`,
+    },
+    { what: 'Strengths', where: 'ISO 898-1:2013, SAE J429:2014, ISO 3506-1:2020, ASTM F593' },
     { what: 'Friction of the finish', where: `classes of ${VDI} table A5; place in the class: common practice` },
     { what: 'Scatter of the method', where: `${VDI}, table A8; by feel: common practice` },
   ],
