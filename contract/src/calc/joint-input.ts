@@ -2,7 +2,7 @@ import type { z } from 'zod';
 import { clearanceHoleMm } from '#core/fastener/clearance-hole.ts';
 import { bearingHalfAngleDeg, type HeadStandard, headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { type BoltStrength, boltStrength } from '#core/fastener/property-class.ts';
-import { metricThread, parseThread, type Thread, unifiedThread } from '#core/fastener/thread.ts';
+import { metricThread, parseThread, type Thread, type ThreadCallout, unifiedThread } from '#core/fastener/thread.ts';
 import { type WasherDimension, type WasherStandard, washerDimension } from '#core/fastener/washer.ts';
 import { type InputFault, outOfRange } from '#core/quantity/input-fault.ts';
 import { MM_PER_INCH } from '#core/quantity/unit.ts';
@@ -43,13 +43,18 @@ export function need(field: string, value: number, min: number, max: number): nu
   return value;
 }
 
-/** Reads a thread in any of its ways of writing; pitch and diameter must belong to a thread that could be cut. */
+/** A thread with what its callout says beside it; pitch and diameter must belong to a thread that could be cut. */
+export function readCallout(input: z.output<typeof ThreadInput>): Omit<ThreadCallout, 'lengthMm'> {
+  if (typeof input !== 'string') return { thread: readThread(input) };
+  const read = parseThread(input);
+  if (!read.ok) throw new CalcRefusal(threadErrorText(read.error));
+  const { thread, toleranceClass } = read.value;
+  return { thread: checked(thread), toleranceClass };
+}
+
+/** Reads a thread in any of its ways of writing. */
 export function readThread(input: z.output<typeof ThreadInput>): Thread {
-  if (typeof input === 'string') {
-    const read = parseThread(input);
-    if (!read.ok) throw new CalcRefusal(threadErrorText(read.error));
-    return checked(read.value.thread);
-  }
+  if (typeof input === 'string') return readCallout(input).thread;
   if ('nominalMm' in input) {
     need('nominalMm', input.nominalMm, 1, 100);
     need('pitchMm', input.pitchMm, 0.2, 8);
@@ -108,7 +113,7 @@ const partHoleMm = (thread: Thread, { holeMm }: FaceInput): number =>
  * than the head ends it.
  */
 export function readFace(thread: Thread, input: FaceInput): BearingFace {
-  const head = input.head ?? usualHead(thread.system);
+  const head = input.head ?? usualHead(thread);
   const washer = readWasher(thread, input);
   const halfAngleDeg = need('halfAngleDeg', input.halfAngleDeg ?? bearingHalfAngleDeg(head), 10, 90);
   if (washer && halfAngleDeg < 90)

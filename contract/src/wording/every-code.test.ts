@@ -470,6 +470,7 @@ describe('what a calculation or a sheet cannot take', () => {
     const THREADS: OneOfEach<ThreadError> = {
       driveSizeNotThread: { text: '16 mm bolt' },
       threadUnreadable: { text: 'M-ten' },
+      seriesContradicts: { text: '1/4-20 UNF', series: 'UNF', printed: '20', listed: '28' },
       pitchUnknown: { text: 'M9' },
     };
     for (const error of each<ThreadError>(THREADS)) reads(threadErrorText(error).reason);

@@ -86,6 +86,7 @@ export interface RemarkFacts extends Record<Caveat, Nothing> {
   drillBelowThread: { drillMm: number; thread: string; neededMm: number };
   tapDrillWrong: { drillMm: number; thread: string; rightMm: number };
   toolsOfThread: Nothing;
+  leftHandThread: Nothing;
   // Castle nut
   slotOverCeiling: { thereNm: number; shimMm: number };
   turnToSlot: { thereNm: number };

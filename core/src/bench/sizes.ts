@@ -52,5 +52,6 @@ export const washersFor = (thread: Thread): Array<{ standard: WasherStandard; wa
 export function toolsFit(thread: Thread, named: NamedTools): Remark[] {
   const wrong = toolContradictions(thread, named).map((fault): Remark => ({ ...fault, thread: thread.designation }));
   const asked = Object.values(named).some((value) => value !== undefined);
-  return wrong.length === 0 && asked ? [{ code: 'toolsOfThread' }] : wrong;
+  const fit: Remark[] = wrong.length === 0 && asked ? [{ code: 'toolsOfThread' }] : wrong;
+  return thread.leftHand ? [{ code: 'leftHandThread' }, ...fit] : fit;
 }

@@ -5,7 +5,10 @@ export type ClearanceFit = 'fine' | 'medium' | 'coarse';
 
 /** mm: fine, medium, coarse. @see ISO 273:1979, table (entered from memory) */
 const METRIC: Record<number, [number, number, number]> = {
+  2: [2.2, 2.4, 2.6],
+  2.5: [2.7, 2.9, 3.1],
   3: [3.2, 3.4, 3.6],
+  3.5: [3.7, 3.9, 4.2],
   4: [4.3, 4.5, 4.8],
   5: [5.3, 5.5, 5.8],
   6: [6.4, 6.6, 7],
@@ -23,17 +26,25 @@ const METRIC: Record<number, [number, number, number]> = {
   30: [31, 33, 35],
   33: [34, 36, 38],
   36: [37, 39, 42],
+  39: [40, 42, 45],
 };
 
 /**
- * Inches: close, normal, loose. The 9/16 row is not in the standard; it continues its neighbours (chosen by us).
+ * Inches: close, normal, loose. The rows of #12 and 9/16 are not in the standard; they continue their neighbours
+ * (chosen by us).
  * @see ASME B18.2.8, table 1 (entered from memory)
  */
 const INCH: ReadonlyArray<readonly [number, number, number, number]> = [
+  [0.06, 0.067, 0.076, 3 / 32],
+  [0.073, 0.081, 0.089, 0.104],
+  [0.086, 3 / 32, 0.1015, 0.116],
+  [0.099, 0.1065, 0.116, 0.1285],
   [0.112, 0.12, 0.1285, 0.144],
+  [0.125, 9 / 64, 5 / 32, 11 / 64],
   [0.138, 0.154, 0.1695, 0.185],
   [0.164, 0.18, 0.196, 0.213],
   [0.19, 0.2055, 0.221, 0.238],
+  [0.216, 0.234, 0.246, 17 / 64],
   [1 / 4, 17 / 64, 9 / 32, 19 / 64],
   [5 / 16, 21 / 64, 11 / 32, 23 / 64],
   [3 / 8, 25 / 64, 13 / 32, 27 / 64],

@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import { clearanceHoleMm } from './clearance-hole.ts';
-import { HEAD_STANDARDS, headDimension, listedHeads } from './head-dimension.ts';
+import { HEAD_STANDARDS, headDimension, listedHeads, usualHead } from './head-dimension.ts';
 import { metricThread, unifiedThread } from './thread.ts';
 import { washerDimension } from './washer.ts';
 
@@ -52,6 +52,14 @@ describe('heads, holes and washers belong together', () => {
   ] as const)('M%d %s hole is %d mm (ISO 273)', (size, fit, hole) =>
     expect(clearanceHoleMm(metricThread(size, 1), fit)).toBe(hole),
   );
+  it('M7 has its hexagon in the older standard alone, a number size its socket cap screw', () => {
+    expect(usualHead(metricThread(7, 1))).toBe('DIN 931/933');
+    expect(headDimension('DIN 931/933', metricThread(7, 1))?.acrossFlatsMm).toBe(11);
+    expect(usualHead(unifiedThread(0.086, 56, '#2'))).toBe('ASME B18.3');
+    expect(usualHead(metricThread(10, 1.5))).toBe('ISO 4014/4017');
+  });
+  it('the older flange nut is 13 at M8 and 15 at M10 (DIN 6923)', () =>
+    expect([8, 10].map((d) => headDimension('DIN 6923', metricThread(d, 1))?.acrossFlatsMm)).toEqual([13, 15]));
   it('gives washers by series (ISO 7089, ISO 7093-1, USS and SAE)', () => {
     expect(washerDimension('ISO 7089', metricThread(10, 1.5))).toEqual({
       insideMm: 10.5,

@@ -39,7 +39,10 @@ type Rows = Record<number, Row>;
 
 /** ISO 4014/4017: s, dw min of product grade A (grade B above M24, where A does not exist), k. */
 const HEX: Rows = {
+  2: [4, 3.07, 1.4],
+  2.5: [5, 4.07, 1.7],
   3: [5.5, 4.57, 2],
+  3.5: [6, 5.07, 2.4],
   4: [7, 5.88, 2.8],
   5: [8, 6.88, 3.5],
   6: [10, 8.88, 4],
@@ -56,13 +59,17 @@ const HEX: Rows = {
   30: [46, 42.75, 18.7],
   33: [50, 46.55, 21],
   36: [55, 51.11, 22.5],
+  39: [60, 55.86, 25],
 };
 
 /** The metric tables, entered from memory of the standard named by the key. Columns: s, dw min, k or m max. */
 const METRIC: Partial<Record<HeadStandard, Rows>> = {
   'ISO 4014/4017': HEX,
   'ISO 4032': {
+    2: [4, 3.1, 1.6],
+    2.5: [5, 4.1, 2],
     3: [5.5, 4.6, 2.4],
+    3.5: [6, 5.1, 2.8],
     4: [7, 5.9, 3.2],
     5: [8, 6.9, 4.7],
     6: [10, 8.9, 5.2],
@@ -79,6 +86,7 @@ const METRIC: Partial<Record<HeadStandard, Rows>> = {
     30: [46, 42.8, 25.6],
     33: [50, 46.6, 28.7],
     36: [55, 51.1, 31],
+    39: [60, 55.9, 33.4],
   },
   'ISO 4161': {
     5: [8, 9.8, 5],
@@ -90,10 +98,26 @@ const METRIC: Partial<Record<HeadStandard, Rows>> = {
     16: [24, 31.9, 16],
     20: [30, 39.9, 20],
   },
-  // The older flange nut differs from ISO 4161 at M10 only.
-  'DIN 6923': { 10: [15, 19.6, 10] },
-  // The older German hexagon differs from ISO at four sizes.
-  'DIN 931/933': { ...HEX, 10: [17, 15.6, 7], 12: [19, 17.4, 8], 14: [22, 20.5, 9], 22: [32, 29.5, 14] },
+  // The older flange nut differs from ISO 4161 at M10 alone.
+  'DIN 6923': {
+    5: [8, 9.8, 5],
+    6: [10, 12.2, 6],
+    8: [13, 15.8, 8],
+    10: [15, 19.6, 10],
+    12: [18, 23.8, 12],
+    14: [21, 27.6, 14],
+    16: [24, 31.9, 16],
+    20: [30, 39.9, 20],
+  },
+  // The older German hexagon differs from ISO at four sizes, and has M7, which ISO 4014 leaves out.
+  'DIN 931/933': {
+    ...HEX,
+    7: [11, 9.63, 4.8],
+    10: [17, 15.6, 7],
+    12: [19, 17.4, 8],
+    14: [22, 20.5, 9],
+    22: [32, 29.5, 14],
+  },
   // Small heads as found on vehicles; bearing face 0.95 of the width.
   'JIS B 1180 small': {
     8: [12, 11.4, 5.5],
@@ -113,6 +137,8 @@ const METRIC: Partial<Record<HeadStandard, Rows>> = {
     16: [21, 30.6, 15.2],
   },
   'ISO 4762': {
+    2: [1.5, 3.48, 2],
+    2.5: [2, 4.18, 2.5],
     3: [2.5, 5.07, 3],
     4: [3, 6.53, 4],
     5: [4, 8.03, 5],
@@ -160,6 +186,10 @@ const inch = (acrossFlats: number, height: number): Row => [acrossFlats, 0.95 * 
  * @see ASME B18.2.1 table 6, B18.2.2 tables 1-1 and 4, B18.3 table 1A (entered from memory)
  */
 const INCH: readonly InchRow[] = [
+  [0.06, undefined, inch(5 / 32, 3 / 64), [0.05, 0.091, 0.06]],
+  [0.073, undefined, inch(5 / 32, 3 / 64), [1 / 16, 0.112, 0.073]],
+  [0.086, undefined, inch(3 / 16, 1 / 16), [5 / 64, 0.134, 0.086]],
+  [0.099, undefined, inch(3 / 16, 1 / 16), [5 / 64, 0.154, 0.099]],
   [0.112, undefined, inch(1 / 4, 3 / 32), [3 / 32, 0.176, 0.112]],
   [0.125, undefined, inch(5 / 16, 7 / 64), [3 / 32, 0.198, 0.125]],
   [0.138, undefined, inch(5 / 16, 7 / 64), [7 / 64, 0.218, 0.138]],
@@ -246,6 +276,14 @@ export const HEAD_STANDARDS: readonly HeadStandard[] = [
   'ASME B18.3',
 ];
 
-/** The hexagon heads a bolt of this system has unless something else is said. */
-export const usualHead = (system: Thread['system']): HeadStandard =>
-  system === 'metric' ? 'ISO 4014/4017' : 'ASME B18.2.1';
+/**
+ * The head a bolt of this size has unless something else is said: a hexagon; the older standard where ISO leaves the
+ * size out, a socket cap screw in the number sizes, which have no hexagon.
+ */
+export function usualHead(thread: Pick<Thread, 'system' | 'nominalMm'>): HeadStandard {
+  const [first, second] =
+    thread.system === 'metric'
+      ? (['ISO 4014/4017', 'DIN 931/933'] as const)
+      : (['ASME B18.2.1', 'ASME B18.3'] as const);
+  return !headDimension(first, thread) && headDimension(second, thread) ? second : first;
+}

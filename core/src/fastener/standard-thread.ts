@@ -5,7 +5,10 @@ export type ThreadSeries = 'coarse' | 'fine' | 'other';
 
 /** Coarse and fine pitches in mm by nominal diameter. @see ISO 261 (general plan) and ISO 262 (selected sizes) */
 const METRIC_PITCHES: Record<number, { coarse: number; fine: readonly number[] }> = {
+  2: { coarse: 0.4, fine: [] },
+  2.5: { coarse: 0.45, fine: [0.35] },
   3: { coarse: 0.5, fine: [0.35] },
+  3.5: { coarse: 0.6, fine: [0.35] },
   4: { coarse: 0.7, fine: [0.5] },
   5: { coarse: 0.8, fine: [0.5] },
   6: { coarse: 1, fine: [0.75] },
@@ -23,6 +26,7 @@ const METRIC_PITCHES: Record<number, { coarse: number; fine: readonly number[] }
   30: { coarse: 3.5, fine: [3, 2, 1.5, 1] },
   33: { coarse: 3.5, fine: [3, 2, 1.5] },
   36: { coarse: 4, fine: [3, 2, 1.5] },
+  39: { coarse: 4, fine: [3, 2, 1.5] },
 };
 
 /** Diameter in inches of the number sizes: 0.060 + 0.013 × number. @see ASME B1.1, table 1 */
@@ -40,7 +44,11 @@ export const NUMBER_SIZE_INCH: Record<string, number> = {
 };
 
 /** Threads per inch, coarse (UNC) and fine (UNF), by diameter in inches. @see ASME B1.1, table 1 */
-const UNIFIED_THREADS_PER_INCH: ReadonlyArray<readonly [diameterInch: number, unc: number, unf: number]> = [
+const UNIFIED_THREADS_PER_INCH: ReadonlyArray<readonly [diameterInch: number, unc: number | undefined, unf: number]> = [
+  [0.06, undefined, 80],
+  [0.073, 64, 72],
+  [0.086, 56, 64],
+  [0.099, 48, 56],
   [0.112, 40, 48],
   [0.125, 40, 44],
   [0.138, 32, 40],
@@ -66,10 +74,10 @@ const near = (a: number, b: number): boolean => Math.abs(a - b) < 1e-3;
 function standardPitchesMm(
   system: ThreadSystem,
   nominalMm: number,
-): { coarse: number; fine: readonly number[] } | undefined {
+): { coarse?: number; fine: readonly number[] } | undefined {
   if (system === 'metric') return METRIC_PITCHES[nominalMm];
   const row = UNIFIED_THREADS_PER_INCH.find(([inch]) => near(inch * MM_PER_INCH, nominalMm));
-  return row && { coarse: MM_PER_INCH / row[1], fine: [MM_PER_INCH / row[2]] };
+  return row && { coarse: row[1] && MM_PER_INCH / row[1], fine: [MM_PER_INCH / row[2]] };
 }
 
 /** The coarse or (coarsest) fine pitch in mm of a standard diameter; undefined for a diameter that has none. */
@@ -86,7 +94,7 @@ export function standardPitchMm(
 export function seriesOfPitch(system: ThreadSystem, nominalMm: number, pitchMm: number): ThreadSeries {
   const pitches = standardPitchesMm(system, nominalMm);
   if (!pitches) return 'other';
-  if (near(pitches.coarse, pitchMm)) return 'coarse';
+  if (pitches.coarse !== undefined && near(pitches.coarse, pitchMm)) return 'coarse';
   return pitches.fine.some((fine) => near(fine, pitchMm)) ? 'fine' : 'other';
 }
 
@@ -106,7 +114,7 @@ export function standardThreads(): StandardThread[] {
   );
   const numberOf = (inch: number) => Object.entries(NUMBER_SIZE_INCH).find(([, size]) => near(size, inch))?.[0];
   const unified = UNIFIED_THREADS_PER_INCH.flatMap(([inch, unc, unf]) =>
-    [unc, unf].map((perInch) => ({
+    [...(unc === undefined ? [] : [unc]), unf].map((perInch) => ({
       system: 'unified' as const,
       nominalMm: inch * MM_PER_INCH,
       pitchMm: MM_PER_INCH / perInch,

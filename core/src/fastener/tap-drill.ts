@@ -4,6 +4,13 @@ import { minorDiameterMm, type Thread } from './thread.ts';
 
 /** Tap drills of unified threads by diameter in inches and threads per inch. Handbook tap drill table (from memory). */
 const UNIFIED: ReadonlyArray<readonly [number, number, string]> = [
+  [0.06, 80, '3/64 in'],
+  [0.073, 64, '#53'],
+  [0.073, 72, '#53'],
+  [0.086, 56, '#50'],
+  [0.086, 64, '#50'],
+  [0.099, 48, '#47'],
+  [0.099, 56, '#45'],
   [0.112, 40, '#43'],
   [0.112, 48, '#42'],
   [0.125, 40, '#38'],

@@ -8,6 +8,7 @@ import { threadLimits } from './thread-tolerance.ts';
 describe('6g and 6H, ISO 965-2:1998 limits of sizes (rows entered from memory), mm', () => {
   it.each([
     // thread, major max/min, pitch max/min of 6g; pitch min/max, minor min/max of 6H
+    [2, 0.4, 1.981, 1.886, 1.721, 1.654, 1.74, 1.83, 1.567, 1.679],
     [6, 1, 5.974, 5.794, 5.324, 5.212, 5.35, 5.5, 4.917, 5.153],
     [8, 1.25, 7.972, 7.76, 7.16, 7.042, 7.188, 7.348, 6.647, 6.912],
     [10, 1.5, 9.968, 9.732, 8.994, 8.862, 9.026, 9.206, 8.376, 8.676],

@@ -23,6 +23,8 @@ export interface ThreadLimits {
  */
 const BY_PITCH: Record<number, { es: number; td: number; tD1: number }> = {
   0.35: { es: -19, td: 85, tD1: 100 },
+  0.4: { es: -19, td: 95, tD1: 112 },
+  0.45: { es: -20, td: 100, tD1: 125 },
   0.5: { es: -20, td: 106, tD1: 140 },
   0.6: { es: -21, td: 125, tD1: 160 },
   0.7: { es: -22, td: 140, tD1: 180 },
@@ -44,6 +46,7 @@ const BY_PITCH: Record<number, { es: number; td: number; tD1: number }> = {
  * @see ISO 965-1:2013, tables 4 and 5 (entered from memory)
  */
 const PITCH_DIAMETER: ReadonlyArray<{ overMm: number; toMm: number; byPitch: Record<number, [number, number]> }> = [
+  { overMm: 1.4, toMm: 2.8, byPitch: { 0.35: [63, 85], 0.4: [67, 90], 0.45: [71, 95] } },
   {
     overMm: 2.8,
     toMm: 5.6,

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { acrossFlatsMm } from './across-flats.ts';
 import { stressAreaMm2 } from './stress-area.ts';
-import { metricThread, minorDiameterMm, parseThread, pitchDiameterMm, unifiedThread } from './thread.ts';
+import { leftHanded, metricThread, minorDiameterMm, parseThread, pitchDiameterMm, unifiedThread } from './thread.ts';
 
 describe('stressAreaMm2, ISO 898-1:2013 tables 4 to 7 (three figures)', () => {
   it.each([
@@ -24,6 +24,11 @@ describe('stressAreaMm2, ISO 898-1:2013 tables 4 to 7 (three figures)', () => {
     [30, 3.5, 561],
     [33, 3.5, 694],
     [36, 4, 817],
+    [2, 0.4, 2.07],
+    [2.5, 0.45, 3.39],
+    [3.5, 0.6, 6.78],
+    [39, 4, 976],
+    [39, 3, 1030],
     [8, 1, 39.2],
     [10, 1.25, 61.2],
     [10, 1, 64.5],
@@ -46,6 +51,11 @@ describe('stressAreaMm2, ISO 898-1:2013 tables 4 to 7 (three figures)', () => {
 
 describe('stressAreaMm2, ASME B1.1 (UNC and UNF, square inches)', () => {
   it.each([
+    ['#0-80', 0.06, 80, 0.0018],
+    ['#1-64', 0.073, 64, 0.00263],
+    ['#1-72', 0.073, 72, 0.00278],
+    ['#2-56', 0.086, 56, 0.0037],
+    ['#3-48', 0.099, 48, 0.00487],
     ['#4-40', 0.112, 40, 0.00604],
     ['#6-32', 0.138, 32, 0.00909],
     ['#8-32', 0.164, 32, 0.014],
@@ -107,12 +117,25 @@ describe('reading a thread callout', () => {
     ['#10-32', '#10-32', 'fine', undefined],
     // A number size as it is written without its sign; with another pitch it is inches.
     ['10-32', '#10-32', 'fine', undefined],
-    ['2-56', '#2-56', 'other', undefined],
-    ['3-48', '#3-48', 'other', undefined],
-    ['1-72', '#1-72', 'other', undefined],
+    ['2-56', '#2-56', 'coarse', undefined],
+    ['3-48', '#3-48', 'coarse', undefined],
+    ['1-72', '#1-72', 'fine', undefined],
     ['1-8', '1-8', 'coarse', undefined],
     ['5/8 coarse', '5/8-11', 'coarse', undefined],
     ['1/2-13 UNC', '1/2-13', 'coarse', undefined],
+    ['#0-80', '#0-80', 'fine', undefined],
+    ['M2', 'M2 × 0.4', 'coarse', undefined],
+    ['M3.5', 'M3.5 × 0.6', 'coarse', undefined],
+    ['M39', 'M39 × 4', 'coarse', undefined],
+    ['M6x1-6g', 'M6 × 1', 'coarse', undefined],
+    ['M10x1.25x40-6g', 'M10 × 1.25', 'fine', 40],
+    ['M8-6H', 'M8 × 1.25', 'coarse', undefined],
+    ['7/16-20 UNF-2A', '7/16-20', 'fine', undefined],
+    ['3/8-16 UNC - 2B', '3/8-16', 'coarse', undefined],
+    ['M12 x 1.75 LH', 'M12 × 1.75 LH', 'coarse', undefined],
+    ['1/2-20 UNF-2A-LH', '1/2-20 LH', 'fine', undefined],
+    ['M12 left hand', 'M12 × 1.75 LH', 'coarse', undefined],
+    ['1/4-32 UNEF', '1/4-32', 'other', undefined],
   ] as const)('%s', (text, designation, series, lengthMm) => {
     const read = parseThread(text);
     if (!read.ok) throw new Error(read.error.code);
@@ -126,7 +149,29 @@ describe('reading a thread callout', () => {
     ['M9.3', 'pitchUnknown'],
     ['long bolt', 'threadUnreadable'],
     ['#11-32', 'threadUnreadable'],
+    ['1/4-20 UNF', 'seriesContradicts'],
+    ['3/8-24 UNC', 'seriesContradicts'],
+    ['#0 coarse', 'pitchUnknown'],
   ])('refuses %s: %s', (text, code) => expect(parseThread(text)).toMatchObject({ ok: false, error: { code } }));
+  it('keeps the printed class, and names the count that belongs to the series', () => {
+    const classOf = (text: string) => {
+      const read = parseThread(text);
+      return read.ok ? read.value.toleranceClass : read.error.code;
+    };
+    expect(['M6x1-6g', 'M10 × 1.5 – 4h6h', '7/16-20 UNF-2A', '#10-32 UNF-3B-LH', 'M8'].map(classOf)).toEqual([
+      '6g',
+      '4h6h',
+      '2A',
+      '3B',
+      undefined,
+    ]);
+    expect(parseThread('1/4-20 UNF')).toMatchObject({ error: { series: 'UNF', printed: '20', listed: '28' } });
+  });
+  it('a left-hand thread is another thread, and is read back as one', () => {
+    const left = leftHanded(metricThread(12, 1.75));
+    expect(left.designation).not.toBe(metricThread(12, 1.75).designation);
+    expect(parseThread(left.designation)).toEqual({ ok: true, value: { thread: left, lengthMm: undefined } });
+  });
   it('reads back every designation it writes', () => {
     fc.assert(
       fc.property(

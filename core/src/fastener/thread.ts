@@ -17,7 +17,9 @@ export interface Thread {
   nominalMm: number;
   /** Pitch P, mm. */
   pitchMm: number;
-  /** How it is written: `M10 × 1.5`, `3/8-16`, `#10-32`. */
+  /** Turns the other way: tightened to the left. It is another thread than the same one right-handed. */
+  leftHand?: true;
+  /** How it is written: `M10 × 1.5`, `3/8-16`, `#10-32`, `M12 × 1.75 LH`. */
   designation: string;
 }
 
@@ -25,6 +27,8 @@ export interface Thread {
 export interface ThreadCallout {
   thread: Thread;
   lengthMm?: number;
+  /** Tolerance class as printed: `6g`, `4h6h`, `6H`, `2A`, `3B`. */
+  toleranceClass?: string;
 }
 
 export type ThreadError =
@@ -32,13 +36,22 @@ export type ThreadError =
   | { code: 'driveSizeNotThread'; text: string }
   | { code: 'threadUnreadable'; text: string }
   /** No standard coarse pitch exists for the diameter, so a missing pitch cannot be filled in. */
-  | { code: 'pitchUnknown'; text: string };
+  | { code: 'pitchUnknown'; text: string }
+  /** `1/4-20 UNF`: the number and the series name two threads. */
+  | { code: 'seriesContradicts'; text: string; series: string; printed: string; listed: string };
 
 /** A metric thread; the pitch is always written out so that coarse and fine never look alike. */
 export function metricThread(nominalMm: number, pitchMm: number): Thread {
   const series = seriesOfPitch('metric', nominalMm, pitchMm);
   return { system: 'metric', series, nominalMm, pitchMm, designation: `M${nominalMm} × ${pitchMm}` };
 }
+
+/** The same thread cut the other way. */
+export const leftHanded = (thread: Thread): Thread => ({
+  ...thread,
+  leftHand: true,
+  designation: `${thread.designation} LH`,
+});
 
 /** A unified inch thread from its diameter in inches (or number size) and threads per inch. */
 export function unifiedThread(diameterInch: number, threadsPerInch: number, numberSize?: string): Thread {
@@ -55,9 +68,12 @@ export function unifiedThread(diameterInch: number, threadsPerInch: number, numb
 }
 
 const LENGTH = String.raw`(?:\s*[x×]\s*([\d./\s-]+?)\s*(mm|in|")?)?`;
+/** Behind the size: the tolerance class and the hand, in any order. @see ISO 965-1 and ASME B1.1, designations */
+const CLASS = /(?:\s*[-–]\s*|\s+)((?:\d[a-hA-H]){1,2}|[123][AB])(?=\s*[-–]?\s*(?:lh)?$)/;
+const LEFT_HAND = /(?:\s*[-–]\s*|\s+)(?:lh|left[\s-]hand(?:ed)?)$/i;
 const METRIC = new RegExp(String.raw`^m\s*(\d+(?:\.\d+)?)(?:\s*[x×-]\s*(\d(?:\.\d+)?))?${LENGTH}$`, 'i');
 const UNIFIED = new RegExp(
-  String.raw`^(#\d+|(?:\d+[-\s])?\d+\/\d+|1[02](?=-\d\d)|\d)(?:"|in)?\s*(?:-\s*(\d+)(?:\s*un[cf])?|\s+(coarse|fine|unc|unf))${LENGTH}$`,
+  String.raw`^(#\d+|(?:\d+[-\s])?\d+\/\d+|1[02](?=-\d\d)|\d)(?:"|in)?\s*(?:-\s*(\d+)(?:\s*(unc|unf|unef|uns|un))?|\s+(coarse|fine|unc|unf))${LENGTH}$`,
   'i',
 );
 
@@ -84,41 +100,76 @@ const inches = (text: string): number => {
   return top === undefined ? Number(text) : Number(whole) + Number(top) / Number(bottom);
 };
 
+/** What is printed behind a size, and the callout without it. */
+function splitTail(plain: string): { size: string; toleranceClass?: string; leftHand: boolean } {
+  const leftHand = LEFT_HAND.test(plain);
+  const rest = plain.replace(LEFT_HAND, '');
+  const toleranceClass = CLASS.exec(rest)?.[1];
+  return { size: toleranceClass === undefined ? rest : rest.replace(CLASS, ''), toleranceClass, leftHand };
+}
+
+/** A series name beside a count of threads per inch that belongs to the other one, and the count that series has. */
+function seriesClash(text: string, name: string | undefined, diameterInch: number, perInch: number) {
+  const wanted = name && ({ unc: 'coarse', unf: 'fine' } as const)[name.toLowerCase() as 'unc' | 'unf'];
+  const listedMm = wanted && standardPitchMm('unified', diameterInch * MM_PER_INCH, wanted);
+  if (!name || !listedMm) return undefined;
+  const listed = Math.round(MM_PER_INCH / listedMm);
+  return listed === perInch
+    ? undefined
+    : {
+        code: 'seriesContradicts' as const,
+        text,
+        series: name.toUpperCase(),
+        printed: String(perInch),
+        listed: String(listed),
+      };
+}
+
 /**
- * Reads a thread callout: `M10 x 1.5 x 55`, `M10-1.25 × 30 mm`, `M8`, `3/8-16 x 1-1/4"`, `#10-32`, `5/8 coarse`.
+ * Reads a thread callout: `M10 x 1.5 x 55`, `M10-1.25 × 30 mm`, `M8`, `M6x1-6g`, `3/8-16 x 1-1/4"`, `#10-32`,
+ * `7/16-20 UNF-2A`, `5/8 coarse`, `M12 LH`.
  *
  * @returns the thread and length, or an error. `M10` alone is taken as coarse, the meaning ISO 965-1 gives it;
  *   a bare `16 mm` is refused, because it is the size of a socket.
  */
 export function parseThread(text: string): Result<ThreadCallout, ThreadError> {
   const plain = text.trim().replace(/\s+/g, ' ');
-  const metric = METRIC.exec(plain);
+  const { size, toleranceClass, leftHand } = splitTail(plain);
+  const callout = (thread: Thread, lengthMm: number | undefined): Result<ThreadCallout, ThreadError> =>
+    ok({
+      thread: leftHand ? leftHanded(thread) : thread,
+      lengthMm,
+      ...(toleranceClass === undefined ? {} : { toleranceClass }),
+    });
+  const metric = METRIC.exec(size);
   if (metric) {
     const nominalMm = Number(metric[1]);
     const pitchMm = metric[2] === undefined ? standardPitchMm('metric', nominalMm, 'coarse') : Number(metric[2]);
     if (pitchMm === undefined) return fail({ code: 'pitchUnknown', text });
     const length = metric[3] === undefined ? undefined : Number(metric[3]);
     if (length !== undefined && !(length > 0)) return fail({ code: 'threadUnreadable', text });
-    return ok({ thread: metricThread(nominalMm, pitchMm), lengthMm: length });
+    return callout(metricThread(nominalMm, pitchMm), length);
   }
-  const unified = UNIFIED.exec(plain);
+  const unified = UNIFIED.exec(size);
   if (unified) {
-    const size = numberSize(unified[1] ?? '', unified[2]);
-    const diameterInch = size.startsWith('#') ? NUMBER_SIZE_INCH[size] : inches(size);
+    const [, printedSize = '', perInch, seriesName, seriesWord, printedLength] = unified;
+    const number = numberSize(printedSize, perInch);
+    const diameterInch = number.startsWith('#') ? NUMBER_SIZE_INCH[number] : inches(number);
     if (diameterInch === undefined || !(diameterInch > 0)) return fail({ code: 'threadUnreadable', text });
-    const series = /fine|unf/i.test(unified[3] ?? '') ? 'fine' : 'coarse';
+    const clash = perInch === undefined ? undefined : seriesClash(text, seriesName, diameterInch, Number(perInch));
+    if (clash) return fail(clash);
+    const series = /fine|unf/i.test(seriesWord ?? '') ? 'fine' : 'coarse';
     const pitchMm =
-      unified[2] === undefined
+      perInch === undefined
         ? standardPitchMm('unified', diameterInch * MM_PER_INCH, series)
-        : MM_PER_INCH / Number(unified[2]);
+        : MM_PER_INCH / Number(perInch);
     if (pitchMm === undefined || !Number.isFinite(pitchMm)) return fail({ code: 'pitchUnknown', text });
     const thread = unifiedThread(
       diameterInch,
       Math.round(MM_PER_INCH / pitchMm),
-      size.startsWith('#') ? size : undefined,
+      number.startsWith('#') ? number : undefined,
     );
-    const length = unified[4] === undefined ? undefined : inches(unified[4].trim()) * MM_PER_INCH;
-    return ok({ thread, lengthMm: length });
+    return callout(thread, printedLength === undefined ? undefined : inches(printedLength.trim()) * MM_PER_INCH);
   }
   if (/^\d+(?:\.\d+)?\s*mm\b/i.test(plain)) return fail({ code: 'driveSizeNotThread', text });
   return fail({ code: 'threadUnreadable', text });

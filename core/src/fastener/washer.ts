@@ -14,7 +14,10 @@ type Row = [inside: number, outside: number, thickness: number];
 /** Plain washers, normal and large series, mm. @see ISO 7089, ISO 7093-1 (entered from memory) */
 const METRIC: Record<'ISO 7089' | 'ISO 7093', Record<number, Row>> = {
   'ISO 7089': {
+    2: [2.2, 5, 0.3],
+    2.5: [2.7, 6, 0.5],
     3: [3.2, 7, 0.5],
+    3.5: [3.7, 8, 0.5],
     4: [4.3, 9, 0.8],
     5: [5.3, 10, 1],
     6: [6.4, 12, 1.6],
@@ -31,6 +34,7 @@ const METRIC: Record<'ISO 7089' | 'ISO 7093', Record<number, Row>> = {
     30: [31, 56, 4],
     33: [34, 60, 5],
     36: [37, 66, 5],
+    39: [42, 72, 6],
   },
   'ISO 7093': {
     3: [3.2, 9, 0.8],

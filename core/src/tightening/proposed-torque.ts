@@ -48,7 +48,7 @@ const RESERVE = 0.75;
 /** The bearing face of a head over its medium clearance hole; undefined where a standard does not list the size. */
 export function usualFace(
   thread: Pick<Thread, 'system' | 'nominalMm'>,
-  head: HeadStandard = usualHead(thread.system),
+  head: HeadStandard = usualHead(thread),
 ): BearingFace | undefined {
   const dimension = headDimension(head, thread);
   const holeMm = clearanceHoleMm(thread, 'medium');
@@ -65,7 +65,7 @@ export function proposeTorque(input: ProposalInput): Result<Proposal, ProposalFa
   if (isSafetyCritical(input.tag)) return fail({ code: 'safetyCritical', tag: input.tag });
   const strength = boltStrength(input.propertyClass, input.thread);
   if (!strength.ok) return strength;
-  const head = input.head ?? usualHead(input.thread.system);
+  const head = input.head ?? usualHead(input.thread);
   const face = usualFace(input.thread, head);
   if (!face) return fail({ code: 'headNotListed', head, nominalMm: input.thread.nominalMm });
   // The slippery end of the friction range sets the preload, so that the bolt is safe on the best-oiled day.

@@ -7,20 +7,25 @@ import { nearestDrill } from '#core/fastener/drill-size.ts';
 import { tapDrill } from '#core/fastener/tap-drill.ts';
 import { SHEAR_RATIO, TAPPED_SHEAR_RATIO, TAPPED_TENSILE_MPA } from '#core/fastener/thread-engagement.ts';
 import type { CalcInput } from '../calc-input.ts';
-import { inInches, must, need, readStrength, readThread, refuse } from '../joint-input.ts';
+import { inInches, must, need, readCallout, readStrength, readThread, refuse } from '../joint-input.ts';
 import { remarked } from './remarked.ts';
 
 /** Square millimetres of a square inch. */
 const MM2_PER_IN2 = 645.16;
 
 export function thread({ thread: text }: CalcInput<'thread'>) {
-  const t = readThread(text);
-  const { limits, clearanceHoleMm, ...sizes } = threadSizes(t);
+  const { thread: t, toleranceClass } = readCallout(text);
+  const { limits: usual, clearanceHoleMm, ...sizes } = threadSizes(t);
+  // Limits are known for the usual classes only; of another they would be wrong.
+  const known = [undefined, usual?.externalClass, usual?.internalClass].includes(toleranceClass as '6g' | undefined);
+  const limits = known ? usual : undefined;
   const drill = tapDrill(t);
   return {
     designation: t.designation,
     system: t.system,
     series: t.series,
+    hand: t.leftHand ? 'left' : 'right',
+    toleranceClass: toleranceClass ?? null,
     nominalMm: t.nominalMm,
     pitchMm: t.pitchMm,
     ...sizes,

@@ -88,7 +88,7 @@ export function preload(input: CalcInput<'preload'>) {
             part: input.part ?? 'steel',
             bolt: boltMaterial(strength),
             into,
-            head: headDimension(input.head ?? usualHead(t.system), t)?.grip === 'socket' ? 'socket' : 'hexagon',
+            head: headDimension(input.head ?? usualHead(t), t)?.grip === 'socket' ? 'socket' : 'hexagon',
           }),
         );
   return remarked({

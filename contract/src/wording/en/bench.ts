@@ -94,6 +94,8 @@ export const REMARKS: Record<RemarkCode, string> = {
     'No standard gives a {acrossFlatsMm} head to {thread} (usual: {usualMm}).{alsoFits, select, none {} other { That socket is usual for {alsoFits}.}}',
   drillBelowThread: 'A {drillMm} hole passes no {thread} bolt; it needs {neededMm}.',
   tapDrillWrong: '{drillMm} is no tap drill for {thread}: {rightMm}.',
+  leftHandThread:
+    'Left-hand: it is tightened to the left, and a right-hand nut does not go on. Set the wrench to left-hand; many click to the right only.',
   toolsOfThread: 'The tools named belong to this thread.',
   slotOverCeiling:
     'The next slot would take {thereNm}, over the ceiling. A shim of about {shimMm} under the nut, or another nut; then tighten anew. Never back.',

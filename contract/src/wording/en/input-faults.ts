@@ -23,7 +23,10 @@ export const CLASS_FAULTS: Record<ClassFault['code'], string> = {
 export const THREAD_ERRORS: Record<ThreadError['code'], string> = {
   driveSizeNotThread: '“{text}” is the size of a socket, not a thread: say M10 or 3/8-16',
   pitchUnknown: 'no standard pitch is known for “{text}”: give it, as in M9 × 1',
-  threadUnreadable: '“{text}” is not a thread: write M10, M10 × 1.25, 3/8-16 or #10-32',
+  seriesContradicts:
+    '“{text}” names two threads: {printed} threads per inch is not {series} at this size, which has {listed}. Leave out the one that is wrong',
+  threadUnreadable:
+    '“{text}” is not a thread: write M10, M10 × 1.25, M6x1-6g, 3/8-16, 7/16-20 UNF-2A, #10-32 or M12 LH',
 };
 
 /** Why a printed quantity could not be read. */

@@ -111,7 +111,7 @@ export function draftJoints(drafting: Drafting, { washerFor }: Packing): Readonl
       );
     let drive: DriveSize | undefined = driveFact?.value.drive;
     if (!drive && thread) {
-      const usual = headDimension(usualHead(thread.system), thread);
+      const usual = headDimension(usualHead(thread), thread);
       if (usual)
         drive = {
           kind: 'hex',

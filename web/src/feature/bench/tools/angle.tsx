@@ -76,7 +76,7 @@ export const ANGLE: BenchTool = {
     const mu = finishFriction(read.choice<ThreadFinish>('finish')).usual;
     const into = read.choice<JointGeometry['into']>('into');
     const gripMm = read.number('grip', 1, 500);
-    const head = headDimension((read.text('head') || usualHead(thread.system)) as never, thread);
+    const head = headDimension((read.text('head') || usualHead(thread)) as never, thread);
     const stiffness = must(
       jointStiffness({
         thread,

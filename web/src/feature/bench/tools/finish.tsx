@@ -56,7 +56,7 @@ export const FINISH: BenchTool = {
     const meant = rows.find((row) => row.finish === from);
     if (!now || !meant) throw new Error('every finish has its row');
     const label = (finish: ThreadFinish) => finishFriction(finish).label;
-    const head = headDimension((read.text('head') || usualHead(thread.system)) as never, thread);
+    const head = headDimension((read.text('head') || usualHead(thread)) as never, thread);
     const order = [...rows].sort((a, b) => finishFriction(a.finish).usual - finishFriction(b.finish).usual);
     return {
       main: { label: 'For the load that was meant', shown: show.torque(now.atEqualPreloadNm) },

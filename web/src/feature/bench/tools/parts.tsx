@@ -51,8 +51,8 @@ export const PARTS_TOOL: BenchTool = {
     return {
       main: {
         label: 'Socket for the usual head',
-        shown: headDimension(usualHead(thread.system), thread)
-          ? show.length(headDimension(usualHead(thread.system), thread)?.acrossFlatsMm ?? 0)
+        shown: headDimension(usualHead(thread), thread)
+          ? show.length(headDimension(usualHead(thread), thread)?.acrossFlatsMm ?? 0)
           : show.text('not listed'),
       },
       figures: [
@@ -112,7 +112,7 @@ export const PARTS_TOOL: BenchTool = {
         rows: [
           ...heads.map(({ standard, head }) => ({
             key: standard,
-            strong: standard === usualHead(thread.system),
+            strong: standard === usualHead(thread),
             cells: [
               standard,
               inLine(show.length(head.acrossFlatsMm)),

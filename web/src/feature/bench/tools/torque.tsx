@@ -116,7 +116,7 @@ export const TORQUE: BenchTool = {
     const preload = (mu: number, nm: number) => preloadForTorqueN(nm, thread, evenFriction(mu), face, prevailing, form);
     const top = Math.max(torqueNm, assemblyNm) * 1.35;
     const grid = Array.from({ length: 25 }, (_, i) => (i / 24) * top);
-    const head = headDimension((read.text('head') || usualHead(thread.system)) as never, thread);
+    const head = headDimension((read.text('head') || usualHead(thread)) as never, thread);
     return {
       main:
         given === undefined

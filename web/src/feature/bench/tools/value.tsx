@@ -135,7 +135,7 @@ export const VALUE: BenchTool = {
           diameterMm={thread.nominalMm}
           bearingMm={face?.outsideMm ?? 1.5 * thread.nominalMm}
           holeMm={face?.holeMm ?? 1.1 * thread.nominalMm}
-          headMm={headDimension(usualHead(thread.system), thread)?.heightMm ?? 0.65 * thread.nominalMm}
+          headMm={headDimension(usualHead(thread), thread)?.heightMm ?? 0.65 * thread.nominalMm}
           gripMm={2 * thread.nominalMm}
           engagedMm={tappedInto === 'nut' ? 0.85 * thread.nominalMm : read.number('depth', 0.5, 200)}
           into={tappedInto === 'nut' ? 'nut' : 'tapped'}

@@ -58,7 +58,7 @@ export const WHEEL: BenchTool = {
     const finish = finishFriction(read.choice<ThreadFinish>('finish'));
     const now = wheelNut(thread, strength, face, nutNm, seatingNm, finish.finish);
     const at = (nm: number, mu: number) => studSeat(thread, strength, seatingNm ?? 0, nm, mu, face);
-    const head = headDimension(usualHead(thread.system), thread);
+    const head = headDimension(usualHead(thread), thread);
     const grid = Array.from({ length: 21 }, (_, i) => (i / 20) * nutNm * 1.4 + 0.001);
     return {
       main: { label: 'The nut clamps with', shown: show.force(now.preloadN) },
