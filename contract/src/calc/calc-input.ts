@@ -179,6 +179,7 @@ export const CALC_INPUTS = {
     pin: Fit,
     pinC: z.number().optional(),
     wallMm: z.number().optional(),
+    pinWallMm: z.number().optional(),
   }),
   convert: z.union([
     z.strictObject({ value: z.number(), from: Unit, to: Unit }),

@@ -93,6 +93,17 @@ describe('conventions', () => {
     const text = answer('thread', { thread: '3/8-16' });
     expect(answer('thread', { thread: { diameterIn: 0.375, threadsPerInch: 16 } })).toEqual(text);
   });
+  it('convert reads a tolerance, a bound, cold, and miles as metres', () => {
+    expect(answer('convert', { text: '100 ± 5 Nm', to: 'lbf·ft' })).toMatchObject({
+      nominal: expect.closeTo(73.756, 3),
+      value: expect.closeTo(70.07, 2),
+      max: expect.closeTo(77.44, 2),
+    });
+    expect(answer('convert', { text: 'max 83 Nm', to: 'N·m' })).toMatchObject({ value: 83, bound: 'atMost' });
+    expect(answer('convert', { text: '-40 °C', to: '°F' }).value).toBeCloseTo(-40, 9);
+    expect(answer('convert', { text: '2 miles', to: 'm' }).value).toBeCloseTo(3218.688, 6);
+    expect(answer('convert', { text: '1000 psi', to: 'bar' }).value).toBeCloseTo(68.948, 3);
+  });
   it('convert keeps a range and refuses another dimension', () => {
     expect(answer('convert', { text: '80-100 in-lb' })).toMatchObject({
       value: expect.closeTo(9.04, 2),
@@ -169,6 +180,21 @@ describe('what cannot be is refused by field and reason', () => {
     ['preload', { ...GOOD.preload, partDiameterMm: 10 }, 'partDiameterMm'],
     ['lubricate', { ...GOOD.lubricate, prevailingNm: 60 }, 'torqueNm'],
     ['lubricate', { ...GOOD.lubricate, to: [0.1, 3] }, 'to'],
+    ['engagement', { ...GOOD.engagement, boltTensileMpa: 800 }, 'boltTensileMpa'],
+    ['engagement', { ...GOOD.engagement, shearRatio: 0.6, tappedShearRatio: 0.7 }, 'shearRatio'],
+    ['shrink', { ...GOOD.shrink, interferenceMm: undefined, boreMm: 60, pinMm: 60.03 }, 'boreMm'],
+    ['shrink', { ...GOOD.shrink, boreMm: 50, pinMm: 50.1 }, 'interferenceMm'],
+    ['cure', { ...GOOD.cure, times: { workingWindowMin: 5, fixtureMin: 120, fullCureH: 2 } }, 'fixtureMin'],
+    ['drill', { ...GOOD.drill, diameterMm: 8 }, 'diameterMm'],
+    ['drill', {}, 'thread'],
+    ['elastic', { ...GOOD.elastic, order: [0, 3, 1, 4, 2, 2] }, 'order[5]'],
+    ['elastic', { ...GOOD.elastic, positions: [{ xMm: 0, yMm: 0 }] }, 'positions'],
+    ['elastic', { ...GOOD.elastic, pulls: [{ bolt: 0, toN: 100 }] }, 'order'],
+    ['stud', { ...GOOD.stud, nutMm: 12, blindDepthMm: 20 }, 'nutMm'],
+    ['thread', { thread: '1/4-20 UNF' }, 'thread'],
+    ['convert', { value: -300, from: '°C', to: '°F' }, 'value'],
+    ['convert', { value: 1e300, from: 'mi', to: 'thou' }, 'value'],
+    ['convert', { text: '-300 °C', to: '°F' }, 'text'],
     ['adapter', { ...GOOD.adapter, setNm: 90 }, 'setNm'],
     ['adapter', { wrenchLengthMm: 400, offsetMm: 50 }, 'torqueNm'],
     ['adapter', { ...GOOD.adapter, minNm: 110, maxNm: 120 }, 'torqueNm'],

@@ -482,6 +482,9 @@ describe('what a calculation or a sheet cannot take', () => {
       wrongDimension: { expected: 'torque', unit: 'mm' },
       ambiguousComma: { text: '1,500', asDecimal: 1.5, asThousands: 1500 },
       rangeReversed: { min: 50, max: 40 },
+      negative: { text: '-5 Nm' },
+      belowAbsoluteZero: { text: '-300 °C' },
+      tooLarge: { text: '1e300 mi' },
       zeroDenominator: { text: '1/0' },
     };
     for (const error of each<ParseError>(PRINTED)) reads(parseErrorText(error));

@@ -1,11 +1,10 @@
 import {
-  EXPANSION_PER_K,
   HEAT_LIMIT_C,
   type MeasuredFit,
   measuredFit,
   type ShrinkFit,
   type ShrinkFitAnswer,
-  secondsLeft,
+  secondsUntilTouch,
   shrinkFit,
 } from '../fit/shrink-fit.ts';
 import type { InputFault } from '../quantity/input-fault.ts';
@@ -15,8 +14,10 @@ import { type Remark, type RemarkCode, remarksThat } from './remark.ts';
 export interface FitQuestion extends ShrinkFit {
   /** Sizes the interference was measured by. */
   measured?: { boreMm: number; pinMm: number };
-  /** Wall of the warm part, mm; left out when the seconds are not asked. */
+  /** Wall of the bore's part, mm; left out when the seconds are not asked. */
   wallMm?: number;
+  /** Wall of a bush; a solid pin when left out. */
+  pinWallMm?: number;
   /** Heat lost to the air, W/(m²·K); still workshop air when left out. */
   airW?: number;
 }
@@ -25,9 +26,7 @@ export interface FitAnswer extends ShrinkFitAnswer {
   measured?: MeasuredFit;
   /** The bore must be warmed. */
   needsHeat: boolean;
-  /** Temperature at which the slip is gone, °C. */
-  touchC: number;
-  /** From the oven until the slip is gone, s; left out without a wall or without heat. */
+  /** From oven and cold until they touch, s; left out without a wall, without heat and chill, or where they never do. */
   secondsLeft?: number;
   remarks: Remark[];
 }
@@ -44,27 +43,27 @@ const REMEDIES: Record<MeasuredFit['remedy'], RemarkCode & `fit${string}`> = {
 
 /** How two parts go together: kind of fit, how warm the bore must be, how long it stays open. */
 export function fitOf(question: FitQuestion): Result<FitAnswer, InputFault> {
-  const { roomC, slipMm, diameterMm, bore, wallMm } = question;
+  const { roomC, bore, wallMm, pinC = roomC } = question;
   const measured = question.measured && measuredFit(question.measured.boreMm, question.measured.pinMm);
   if (measured?.ok === false) return measured;
   const shrunk = shrinkFit(question);
   if (!shrunk.ok) return shrunk;
   const { boreC, tooHot } = shrunk.value;
-  const touchC = Math.max(roomC, boreC - slipMm / (EXPANSION_PER_K[bore] * diameterMm));
   const left =
-    wallMm === undefined || boreC <= roomC ? undefined : secondsLeft(bore, boreC, touchC, roomC, wallMm, question.airW);
+    wallMm === undefined || (boreC <= roomC && pinC >= roomC)
+      ? undefined
+      : secondsUntilTouch({ ...question, boreC, wallMm, transferW: question.airW });
   if (left?.ok === false) return left;
   const needsHeat = boreC > roomC + NO_HEAT_K;
   return ok({
     ...shrunk.value,
     measured: measured?.value,
     needsHeat,
-    touchC,
     secondsLeft: left?.value,
     remarks: remarksThat(
       measured && { code: REMEDIES[measured.value.remedy] },
       tooHot && { code: 'hotterThanAllowed', boreC, limitC: HEAT_LIMIT_C[bore], bore },
-      needsHeat && { code: 'secondsFromOven' },
+      (needsHeat || pinC < roomC) && { code: 'secondsFromOven' },
     ),
   });
 }

@@ -94,6 +94,14 @@ export function cureTimes(
     outOfRange('workingWindowMin', times.workingWindowMin, 0.5, 600),
     outOfRange('fixtureMin', times.fixtureMin, 0.5, 2880),
     outOfRange('fullCureH', times.fullCureH, 0.1, 400),
+    times.fixtureMin >= times.fullCureH * 60
+      ? {
+          code: 'contradiction',
+          field: 'fixtureMin',
+          with: 'fullCureH',
+          reason: 'hand strength comes before full cure',
+        }
+      : undefined,
   );
   if (fault) return fail(fault);
   const factor = slowdown(conditions);

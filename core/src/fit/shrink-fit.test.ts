@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { contractionMm, measuredFit, secondsLeft, shrinkFit } from './shrink-fit.ts';
+import { contractionMm, gapAfterMm, measuredFit, secondsUntilTouch, shrinkFit } from './shrink-fit.ts';
 
 const fit = { diameterMm: 50, interferenceMm: 0.03, slipMm: 0.05, roomC: 20, bore: 'steel', pin: 'steel' } as const;
 
@@ -44,17 +44,37 @@ describe('shrink fit: ΔL = α L ΔT', () => {
   });
 });
 
-describe('seconds left (Newton’s law of cooling)', () => {
-  it('follows the exponential: half the difference takes τ ln 2', () => {
-    const left = secondsLeft('steel', 220, 120, 20, 10, 15);
-    expect(left.ok && left.value).toBeCloseTo(((7850 * 460 * 0.005) / 15) * Math.LN2, 6);
+describe('seconds until they touch (Newton’s law of cooling)', () => {
+  const underway = { ...fit, boreC: 157, wallMm: 10, transferW: 15 };
+  const seconds = (over: Partial<typeof underway & { pinC: number }>) => {
+    const left = secondsUntilTouch({ ...underway, ...over });
+    if (!left.ok || left.value === undefined) throw new Error('it touches');
+    return left.value;
+  };
+  it('of a warm bore alone is the exponential in closed form: τ ln(ΔT0/ΔT1)', () => {
+    // 0.03 mm are left at room temperature: the bore must be 0.03/(α d) above it.
+    const touchK = 0.03 / (11.7e-6 * 50);
+    const tauS = (7850 * 460 * 0.005) / 15;
+    expect(seconds({})).toBeCloseTo(tauS * Math.log((157 - 20) / touchK), 3);
   });
-  it('a thin part has less', () => {
-    const of = (wall: number) => {
-      const left = secondsLeft('aluminium', 150, 100, 20, wall);
-      return left.ok ? left.value : Number.NaN;
-    };
-    expect(of(3)).toBeLessThan(of(10));
+  it('of a chilled pin alone: it touches when it has lost all but the interference of its cold', () => {
+    const left = seconds({ boreC: 20, pinC: -150 });
+    expect(left).toBeGreaterThan(0);
+    expect(gapAfterMm({ ...underway, boreC: 20, pinC: -150 }, left)).toBeCloseTo(0, 9);
+    expect(seconds({ boreC: 20, pinC: -196 })).toBeGreaterThan(left);
+  });
+  it('a pin that warms meanwhile leaves less than the bore alone would', () => {
+    const cold = { ...fit, pinC: -60 };
+    const warm = shrinkFit(cold);
+    if (!warm.ok) throw new Error('it can be');
+    const both = seconds({ ...cold, boreC: warm.value.boreC });
+    const gapped = { ...underway, interferenceMm: fit.interferenceMm - warm.value.pinShrinksMm };
+    const boreAlone = secondsUntilTouch({ ...gapped, boreC: warm.value.boreC });
+    expect(both).toBeLessThan(boreAlone.ok ? (boreAlone.value ?? Number.POSITIVE_INFINITY) : 0);
+  });
+  it('a thin part has less; with clearance at room temperature they never touch', () => {
+    expect(seconds({ wallMm: 3 })).toBeLessThan(seconds({ wallMm: 10 }));
+    expect(secondsUntilTouch({ ...underway, interferenceMm: -0.01 })).toEqual({ ok: true, value: undefined });
   });
 });
 

@@ -133,35 +133,59 @@ const HEAT_STORE: Record<FitMaterial, { density: number; heat: number }> = {
 /** Heat passed to still air and hands of a part being carried and fitted, W/(m²·K). Chosen by us for workshop air. */
 const AIR_TRANSFER_W = 15;
 
+/** A part's time constant, s: τ = ρ c V / (h A), its wall cooled on both sides so that V/A is half of it. */
+const timeConstantS = (material: FitMaterial, wallMm: number, transferW: number): number =>
+  (HEAT_STORE[material].density * HEAT_STORE[material].heat * (wallMm / 2000)) / transferW;
+
+/** A fit on its way together: what was warmed and chilled, and the walls that hold the heat, mm. */
+export interface FitUnderway extends ShrinkFit {
+  boreC: number;
+  wallMm: number;
+  /** Wall of a bush; a solid pin when left out, which is a wall of half its diameter. */
+  pinWallMm?: number;
+  /** Heat passed to the air, W/(m²·K). */
+  transferW?: number;
+}
+
 /**
- * Seconds until a warm (or chilled) part has given up so much of its temperature difference that the slip is gone:
- * lumped cooling, t = τ · ln(ΔT0 / ΔT1), τ = ρ c V / (h A). Once the parts touch, it is far faster.
- *
- * @param startC - temperature of the part
- * @param endC - temperature at which it no longer slips, between start and room
- * @param wallMm - V/A of the part as a wall thickness cooled on both sides, mm
+ * Clearance between bore and pin so many seconds after oven and cold, mm; below 0 they touch. Both come to room
+ * temperature, each by its own time constant.
  * @see Newton's law of cooling; lumped capacity, any heat transfer text
  */
-export function secondsLeft(
-  material: FitMaterial,
-  startC: number,
-  endC: number,
-  roomC: number,
-  wallMm: number,
-  transferW = AIR_TRANSFER_W,
-): Result<number, InputFault> {
+export function gapAfterMm(fit: FitUnderway, seconds: number): number {
+  const { diameterMm, roomC, boreC, pinC = roomC, transferW = AIR_TRANSFER_W } = fit;
+  const boreNow = roomC + (boreC - roomC) * Math.exp(-seconds / timeConstantS(fit.bore, fit.wallMm, transferW));
+  const pinWall = fit.pinWallMm ?? diameterMm / 2;
+  const pinNow = roomC + (pinC - roomC) * Math.exp(-seconds / timeConstantS(fit.pin, pinWall, transferW));
+  const grown = EXPANSION_PER_K[fit.bore] * diameterMm * (boreNow - roomC);
+  return grown + contractionMm(fit.pin, diameterMm, roomC, pinNow) - fit.interferenceMm;
+}
+
+/** Halvings of the time: finer than a second of any wait. */
+const HALVINGS = 60;
+
+/**
+ * Seconds until bore and pin touch, warm bore and chilled pin alike. Once they touch, they grip at once.
+ *
+ * @returns undefined where they never touch: there is clearance at room temperature
+ */
+export function secondsUntilTouch(fit: FitUnderway): Result<number | undefined, InputFault> {
   const fault = firstFault(
-    outOfRange('startC', startC, -200, 600),
-    outOfRange('endC', endC, Math.min(startC, roomC), Math.max(startC, roomC)),
-    outOfRange('wallMm', wallMm, 0.2, 200),
-    outOfRange('transferW', transferW, 1, 2000),
+    outOfRange('wallMm', fit.wallMm, 0.2, 200),
+    outOfRange('pinWallMm', fit.pinWallMm ?? 1, 0.2, 500),
+    outOfRange('transferW', fit.transferW ?? AIR_TRANSFER_W, 1, 2000),
   );
   if (fault) return fail(fault);
-  if (Math.abs(startC - roomC) < 1e-9) return ok(0);
-  const { density, heat } = HEAT_STORE[material];
-  const tauS = (density * heat * (wallMm / 2000)) / transferW;
-  const ratio = (startC - roomC) / (endC - roomC);
-  return ok(Number.isFinite(ratio) ? tauS * Math.log(ratio) : Number.POSITIVE_INFINITY);
+  if (fit.interferenceMm <= 0) return ok(undefined);
+  if (gapAfterMm(fit, 0) <= 0) return ok(0);
+  let [open, closed] = [0, 60];
+  while (gapAfterMm(fit, closed) > 0) [open, closed] = [closed, closed * 2];
+  for (let halving = 0; halving < HALVINGS; halving++) {
+    const middle = (open + closed) / 2;
+    if (gapAfterMm(fit, middle) > 0) open = middle;
+    else closed = middle;
+  }
+  return ok(open);
 }
 
 export type FitKind = 'loose' | 'slide' | 'push' | 'press' | 'shrink';

@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { all, create, type FactoryFunctionMap } from 'mathjs';
 import { parsePrinted, unitFromSpelling } from './parse-printed.ts';
-import { convert, fromBase, toBase, UNITS, type UnitName } from './unit.ts';
+import { convert, fromBase, toBase, UNITS, type UnitName, valueIn } from './unit.ts';
 
 const math = create(all as FactoryFunctionMap);
 
@@ -29,6 +29,21 @@ const REFERENCE: Partial<Record<UnitName, string>> = {
   mi: 'mi',
   mL: 'ml',
   L: 'l',
+  oz: 'oz',
+  thou: 'mil',
+  qt: 'quart',
+  bar: 'bar',
+  kPa: 'kPa',
+  MPa: 'MPa',
+  psi: 'psi',
+  'mm²': 'mm2',
+  'cm²': 'cm2',
+  'in²': 'in^2',
+  'km/h': 'km/h',
+  mph: 'mi/h',
+  'm/s': 'm/s',
+  'N/mm': 'N/mm',
+  'lbf/in': 'lbf/in',
 };
 const BASE: Record<string, string> = {
   torque: 'N m',
@@ -39,6 +54,10 @@ const BASE: Record<string, string> = {
   temperature: 'degC',
   distance: 'km',
   volume: 'ml',
+  pressure: 'MPa',
+  area: 'mm2',
+  speed: 'km/h',
+  springRate: 'N/mm',
 };
 
 describe('unit factors against mathjs 15 (an independent units library)', () => {
@@ -64,6 +83,18 @@ describe('exact definitions, NIST SP 811 (2008) appendix B.8', () => {
   });
   it('twelve inch-pounds are one foot-pound', () =>
     expect(convert<'torque'>(12, 'lbf·in', 'lbf·ft')).toBeCloseTo(1, 12));
+});
+
+describe('lengths and distances are one thing at two scales', () => {
+  it('miles in metres and back (NIST SP 811: 1 mi is 1609.344 m)', () => {
+    expect(valueIn(1, 'mi', 'm')).toBeCloseTo(1609.344, 9);
+    expect(valueIn(1609.344, 'm', 'mi')).toBeCloseTo(1, 12);
+    expect(valueIn(26.2, 'mi', 'in')).toBeCloseTo(26.2 * 63_360, 4);
+  });
+  it('a torque is no force, and no speed a distance', () => {
+    expect(valueIn(1, 'N·m', 'N')).toBeUndefined();
+    expect(valueIn(1, 'mph', 'mi')).toBeUndefined();
+  });
 });
 
 it('every unit converts there and back', () => {
@@ -101,6 +132,18 @@ describe('what sheets print', () => {
     ['20 °C', '°C', 20, 20],
     ['1/4 turn', 'turn', 0.25, 0.25],
     ['10 mL', 'mL', 10, 10],
+    ['-20 °C', '°C', -20, -20],
+    ['−40 to -5 °F', '°F', -40, -5],
+    ['250 cNm', 'cN·m', 250, 250],
+    ['32 psi', 'psi', 32, 32],
+    ['2.4 bar', 'bar', 2.4, 2.4],
+    ['120 N/mm²', 'N/mm²', 120, 120],
+    ['55 mph', 'mph', 55, 55],
+    ['450 lbf/in', 'lbf/in', 450, 450],
+    ['5 thou', 'thou', 5, 5],
+    ['6 oz', 'oz', 6, 6],
+    ['4 qt', 'qt', 4, 4],
+    ['0.75 sq in', 'in²', 0.75, 0.75],
   ] as const)('%s', (text, unit, min, max) => {
     const read = parsePrinted(text);
     expect(read).toMatchObject({ ok: true, value: { unit, min, max, printed: text } });
@@ -115,7 +158,13 @@ describe('what sheets print', () => {
     ['100-80 in-lb', 'rangeReversed'],
     ['1/0 in', 'zeroDenominator'],
     ['3,500 lb', 'ambiguousComma'],
-    ['-5 Nm', 'numberMissing'],
+    ['-5 Nm', 'negative'],
+    ['-300 °C', 'belowAbsoluteZero'],
+    ['-460 °F', 'belowAbsoluteZero'],
+    ['1e300 mi', 'tooLarge'],
+    ['9999999999999 mm', 'tooLarge'],
+    ['100 ± 5 Nm', 'unitUnknown'],
+    ['max 83 Nm', 'numberMissing'],
   ])('refuses %j: %s', (text, code) => {
     expect(parsePrinted(text)).toMatchObject({ ok: false, error: { code } });
   });

@@ -1,5 +1,13 @@
 import { fail, ok, type Result } from '../result.ts';
-import { type Dimension, dimensionOf, TORQUE_UNITS, type TorqueUnit, toBase, type UnitName } from './unit.ts';
+import {
+  ABSOLUTE_ZERO_C,
+  type Dimension,
+  dimensionOf,
+  TORQUE_UNITS,
+  type TorqueUnit,
+  toBase,
+  type UnitName,
+} from './unit.ts';
 
 /** A quantity as a sheet prints it: one value or a range, kept in the printed unit and in the base unit. */
 export interface PrintedQuantity {
@@ -24,7 +32,12 @@ export type ParseError =
   /** `1,500` may be fifteen hundred or one and a half; the reader must not choose. */
   | { code: 'ambiguousComma'; text: string; asDecimal: number; asThousands: number }
   | { code: 'rangeReversed'; min: number; max: number }
-  | { code: 'zeroDenominator'; text: string };
+  | { code: 'zeroDenominator'; text: string }
+  /** A minus before anything but a temperature. */
+  | { code: 'negative'; text: string }
+  | { code: 'belowAbsoluteZero'; text: string }
+  /** More digits than any fastener, fluid or road has. */
+  | { code: 'tooLarge'; text: string };
 
 /** Ways to write a unit, after lower-casing and dropping spaces, dots, middle dots, hyphens and stars. */
 const SPELLINGS: ReadonlyArray<readonly [RegExp, UnitName]> = [
@@ -39,14 +52,17 @@ const SPELLINGS: ReadonlyArray<readonly [RegExp, UnitName]> = [
   ],
   [/^(kgf?m|mkg|mkgf|kilogrammet(er|re)s?)$/, 'kgf·m'],
   [/^(kgf?cm|cmkg|cmkgf)$/, 'kgf·cm'],
+  [/^(cnm|ncm)$/, 'cN·m'],
   [/^(mm|millimet(er|re)s?)$/, 'mm'],
   [/^(cm|centimet(er|re)s?)$/, 'cm'],
   [/^(m|met(er|re)s?)$/, 'm'],
   [/^(in|ins|inch|inches|"|″|''|”)$/, 'in'],
   [/^(ft|foot|feet|'|′)$/, 'ft'],
+  [/^(thou|thous|mils?)$/, 'thou'],
   [/^(kg|kgs|kilos?|kilograms?)$/, 'kg'],
   [/^(g|grams?)$/, 'g'],
   [/^(lb|lbs|pounds?)$/, 'lb'],
+  [/^(oz|ounces?)$/, 'oz'],
   [/^(n|newtons?)$/, 'N'],
   [/^(kn|kilonewtons?)$/, 'kN'],
   [/^lbf$/, 'lbf'],
@@ -60,6 +76,21 @@ const SPELLINGS: ReadonlyArray<readonly [RegExp, UnitName]> = [
   [/^(ml|millilit(er|re)s?|cc)$/, 'mL'],
   [/^(l|lit(er|re)s?)$/, 'L'],
   [/^(floz|fluidounces?)$/, 'fl oz'],
+  [/^(qt|qts|quarts?)$/, 'qt'],
+  [/^bars?$/, 'bar'],
+  [/^kpa$/, 'kPa'],
+  [/^mpa$/, 'MPa'],
+  [/^n\/mm(²|2|\^2)$/, 'N/mm²'],
+  [/^(psi|lbf\/in(²|2|\^2))$/, 'psi'],
+  [/^ksi$/, 'ksi'],
+  [/^(mm(²|2|\^2)|sqmm|squaremillimet(er|re)s?)$/, 'mm²'],
+  [/^(cm(²|2|\^2)|sqcm)$/, 'cm²'],
+  [/^(in(²|2|\^2)|sqin|squareinch(es)?)$/, 'in²'],
+  [/^(km\/h|kmh|kph)$/, 'km/h'],
+  [/^(mph|mi\/h)$/, 'mph'],
+  [/^m\/s$/, 'm/s'],
+  [/^n\/mm$/, 'N/mm'],
+  [/^lbf\/in$/, 'lbf/in'],
 ];
 
 const VULGAR: Record<string, string> = {
@@ -78,14 +109,23 @@ export function unitFromSpelling(spelling: string): UnitName | undefined {
   return SPELLINGS.find(([pattern]) => pattern.test(bare))?.[1];
 }
 
+/** Above this a printed number is a slip, and products of it may overflow. Chosen by us. */
+const MOST_PRINTED = 1e12;
+
 // One number: a mixed number (1-1/2, 1 1/2), a fraction (25/64), or a decimal with point or comma.
-const NUMBER = String.raw`\d+(?:[-\s]\d+\/\d+)|\d+\/\d+|\d*[.,]?\d+(?:,\d{3})*(?:\.\d+)?`;
+const NUMBER = String.raw`[-−]?(?:\d+(?:[-\s]\d+\/\d+)|\d+\/\d+|\d*[.,]?\d+(?:,\d{3})*(?:\.\d+)?(?:e[+-]?\d+)?)`;
 const QUANTITY = new RegExp(
   String.raw`^(${NUMBER})\s*(.*?)(?:\s*(?:-|–|—|\bto\b|\band\b)\s*(${NUMBER})\s*(.*))?$`,
   'i',
 );
 
-function readNumber(text: string): Result<number, ParseError> {
+function readNumber(signed: string): Result<number, ParseError> {
+  if (!/^[-−]/.test(signed)) return readUnsigned(signed);
+  const read = readUnsigned(signed.slice(1));
+  return read.ok ? ok(-read.value) : read;
+}
+
+function readUnsigned(text: string): Result<number, ParseError> {
   const mixed = /^(?:(\d+)[-\s])?(\d+)\/(\d+)$/.exec(text);
   if (mixed) {
     const [, whole = '0', numerator = '', denominator = ''] = mixed;
@@ -143,6 +183,10 @@ export function parsePrinted(text: string, expected?: Dimension): Result<Printed
   if (!high.ok) return high;
   const [min, max] = [low.value, high.value];
   if (min > max) return fail({ code: 'rangeReversed', min, max });
+  if (min < 0 && dimension !== 'temperature') return fail({ code: 'negative', text: printed });
+  if (dimension === 'temperature' && toBase(min, unit) < ABSOLUTE_ZERO_C)
+    return fail({ code: 'belowAbsoluteZero', text: printed });
+  if (max > MOST_PRINTED) return fail({ code: 'tooLarge', text: printed });
   return ok({ printed, unit, dimension, min, max, minBase: toBase(min, unit), maxBase: toBase(max, unit) });
 }
 

@@ -11,6 +11,10 @@ const UNITS_OF: Record<Exclude<Dimension, 'torque'>, Record<UnitSystem, UnitName
   temperature: { metric: '°C', inch: '°F' },
   distance: { metric: 'km', inch: 'mi' },
   volume: { metric: 'mL', inch: 'fl oz' },
+  pressure: { metric: 'bar', inch: 'psi' },
+  area: { metric: 'mm²', inch: 'in²' },
+  speed: { metric: 'km/h', inch: 'mph' },
+  springRate: { metric: 'N/mm', inch: 'lbf/in' },
 };
 
 /** Thousands and more are shown whole; below, to about three figures. A value that is whole stays so. */

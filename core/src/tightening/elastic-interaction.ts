@@ -190,7 +190,10 @@ function turn({ members, place, inverse, forces }: Tightened, bolt: number, toN:
 
 /** A group being tightened, pull after pull. */
 interface ElasticRun {
-  /** Turns one nut until its bolt carries `toN`. False when the flange's matrix is not positive definite. */
+  /**
+   * Turns one nut until its bolt carries `toN`; one that carries more already stays as it is, for a wrench clicks and
+   * does not loosen. False when the flange's matrix is not positive definite.
+   */
   pull(pull: Pull): boolean;
   /** Preload of every bolt now, N. The array changes with the next pull. */
   readonly forces: Float64Array;
@@ -216,6 +219,7 @@ function startRun(group: ElasticGroup): ElasticRun {
   return {
     forces,
     pull({ bolt, toN }) {
+      if ((forces[bolt] as number) >= toN) return true;
       if ((place[bolt] as number) < 0 && !takeIn(tightened, bolt)) return false;
       turn(tightened, bolt, toN);
       // Each round lets the one furthest below zero go, so this ends.
@@ -263,6 +267,28 @@ export function elasticSequence(group: ElasticGroup, pulls: readonly Pull[]): Re
     history.push(Float64Array.from(run.forces));
   }
   return ok(history);
+}
+
+/**
+ * How the bolts of a wholly tightened group act on one another: entry [i][j] is what bolt i gains, in newtons, for each
+ * newton that pulling bolt j adds to it. 1 on the diagonal; below 0 where j takes load from i.
+ *
+ * @returns the matrix row by row, or the input that cannot be
+ */
+export function interactionMatrix(group: ElasticGroup): Result<number[][], InputFault> {
+  const fault = groupFault(group);
+  if (fault) return fail(fault);
+  const n = group.complianceMmPerN.length;
+  const inverse = Array.from({ length: n }, () => new Float64Array(n));
+  const all: Tightened = {
+    group,
+    members: [],
+    place: new Int32Array(n).fill(-1),
+    inverse,
+    forces: new Float64Array(n),
+  };
+  for (let bolt = 0; bolt < n; bolt++) if (!takeIn(all, bolt)) return fail(NOT_DEFINITE);
+  return ok(inverse.map((row) => Array.from(row, (value, j) => value / (inverse[j]?.[j] as number))));
 }
 
 /** Evenness of a set of preloads: (largest − smallest) / target. 0 is even. */

@@ -53,6 +53,10 @@ export function head({ thread: text, standard }: CalcInput<'head'>) {
 
 export function engagement(input: CalcInput<'engagement'>) {
   const t = readThread(input.thread);
+  if (input.propertyClass !== undefined && input.boltTensileMpa !== undefined)
+    refuse('boltTensileMpa', 'contradicts propertyClass: the class has its own strength; give one of the two');
+  if (input.shearRatio !== undefined && (input.boltShearRatio ?? input.tappedShearRatio) !== undefined)
+    refuse('shearRatio', 'contradicts boltShearRatio and tappedShearRatio: give one for both, or them apart');
   const boltTensileMpa =
     input.boltTensileMpa ??
     (input.propertyClass === undefined
@@ -96,6 +100,10 @@ export function identify(input: CalcInput<'identify'>) {
 }
 
 export function drill({ thread: text, purpose = 'tap', fit = 'medium', diameterMm, series }: CalcInput<'drill'>) {
+  if (text !== undefined && diameterMm !== undefined)
+    refuse('diameterMm', 'contradicts thread: give the thread, or a diameter to find a drill for');
+  if (text === undefined && diameterMm === undefined)
+    refuse('thread', 'give a thread, such as M10, or a diameterMm, such as 8.5');
   if (text === undefined) return nearestOfEach(need('diameterMm', diameterMm ?? Number.NaN, 0.5, 60), series);
   const { overMinorMm: _, ...answer } = must(drillFor(purpose, readThread(text), fit));
   return remarked({ ...answer, ...nearestOfEach(answer.diameterMm, series) });

@@ -5,7 +5,7 @@ import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { nutClassFor, nutProofLoadN } from '#core/fastener/nut-class.ts';
 import { stressAreaMm2 } from '#core/fastener/stress-area.ts';
 import type { PreloadRule } from '#core/tightening/assembly-preload.ts';
-import { circlePositions, fadingCompliance } from '#core/tightening/elastic-interaction.ts';
+import { circlePositions, fadingCompliance, interactionMatrix } from '#core/tightening/elastic-interaction.ts';
 import { boltMaterial, jointStiffness } from '#core/tightening/joint-stiffness.ts';
 import { settlingLoss } from '#core/tightening/settling.ts';
 import type { FrictionSource } from '#core/tightening/thread-finish.ts';
@@ -125,7 +125,12 @@ export function lubricate(input: CalcInput<'lubricate'>) {
   return remarked(finishChange(joint, torqueNm, input.from, to));
 }
 
+/** Bolts up to which the whole matrix of their interaction is written out. */
+const MOST_MATRIX = 64;
+
 export function elastic(input: CalcInput<'elastic'>) {
+  const flange = (['complianceMmPerN', 'circle', 'positions'] as const).filter((name) => input[name] !== undefined);
+  if (flange.length > 1) refuse(flange[1] ?? '', `contradicts ${flange[0]}: give the matrix, a circle or positions`);
   const positions = input.circle
     ? circlePositions(input.circle.bolts, need('circle.diameterMm', input.circle.diameterMm, 1, 10_000) / 2)
     : input.positions;
@@ -138,6 +143,13 @@ export function elastic(input: CalcInput<'elastic'>) {
       input.circle && input.circle.diameterMm / 2,
     );
   if (input.pulls === undefined && input.targetN === undefined) refuse('targetN', 'give the pulls, or a target');
+  if (input.pulls !== undefined && (input.order ?? input.stages) !== undefined)
+    refuse(input.order ? 'order' : 'stages', 'contradicts pulls: the pulls say the order and how far');
+  input.order?.forEach((bolt, index) => {
+    need(`order[${index}]`, bolt, 0, complianceMmPerN.length - 1);
+    if (input.order?.indexOf(bolt) !== index) refuse(`order[${index}]`, `bolt ${bolt} is in the order twice`);
+  });
+  const group = { boltStiffnessNPerMm: input.boltStiffnessNPerMm, complianceMmPerN };
   const {
     history,
     pulls: _,
@@ -145,7 +157,7 @@ export function elastic(input: CalcInput<'elastic'>) {
     ...answer
   } = must(
     interaction({
-      group: { boltStiffnessNPerMm: input.boltStiffnessNPerMm, complianceMmPerN },
+      group,
       order: input.order ?? [...complianceMmPerN.keys()],
       stages: input.stages,
       pulls: input.pulls,
@@ -153,5 +165,10 @@ export function elastic(input: CalcInput<'elastic'>) {
       wanted: input.evenness,
     }),
   );
-  return remarked({ preloadsN: history.map((forces) => Array.from(forces)), ...answer });
+  return remarked({
+    preloadsN: history.map((forces) => Array.from(forces)),
+    // A larger one is a file of its own.
+    interaction: complianceMmPerN.length <= MOST_MATRIX ? must(interactionMatrix(group)) : undefined,
+    ...answer,
+  });
 }

@@ -81,7 +81,7 @@ export const REMARKS: Record<RemarkCode, string> = {
   fitHeatOrChill: 'Warm the bore or chill the pin, and be quick.',
   hotterThanAllowed: '{boreC} is more than {bore} should see (about {limitC}): chill the pin too, or press it.',
   secondsFromOven:
-    'Seconds count from the oven to the stop; once they touch it grips at once. Hot and cold parts burn: gloves, dry hands, no solvent near.',
+    'Seconds count from oven or cold to the stop; once they touch it grips at once. Hot and cold parts burn: gloves, dry hands, no solvent near.',
   cluesAgainst:
     'No thread has all of this: {clues} speak against the best. Measure again, or the tool named is for another thread.',
   severalFit: 'More than one thread fits. Lay a pitch gauge on it, or run a known nut on by hand.',

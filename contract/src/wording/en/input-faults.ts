@@ -39,6 +39,9 @@ export const PARSE_ERRORS: Record<ParseError['code'], string> = {
   ambiguousComma: '“{text}” may mean {asDecimal} or {asThousands}: write it with a point',
   rangeReversed: 'the range runs backwards, from {min} to {max}',
   zeroDenominator: '“{text}” divides by zero',
+  negative: '“{text}” is below nothing: only a temperature may have a minus',
+  belowAbsoluteZero: '“{text}” is colder than anything can be: −273.15 °C, −459.67 °F is the least',
+  tooLarge: '“{text}” has more digits than anything on a vehicle: look for a slip',
 };
 
 /** Why no torque is proposed. */

@@ -1,6 +1,7 @@
 import { readPropertyClass } from '#core/fastener/property-class.ts';
 import { parseThread } from '#core/fastener/thread.ts';
 import { parsePrinted, unitFromSpelling } from '#core/quantity/parse-printed.ts';
+import { parseQualified } from '#core/quantity/qualified-quantity.ts';
 import { dimensionOf } from '#core/quantity/unit.ts';
 import type { Field, Values } from './bench-field.ts';
 import type { BenchTool } from './bench-tool.ts';
@@ -58,7 +59,7 @@ function conversion(text: string): Values | undefined {
   const [, quantity = text, wanted] = /^(.+?)\s+(?:in|to|as|=)\s+(\S.*)$/i.exec(text.trim()) ?? [];
   const unit = wanted === undefined ? undefined : unitFromSpelling(wanted);
   if (wanted !== undefined && unit === undefined) return undefined;
-  if (!parsePrinted(quantity).ok) return undefined;
+  if (!parseQualified(quantity).ok) return undefined;
   return unit === undefined ? { text: quantity.trim() } : { text: quantity.trim(), to: unit };
 }
 

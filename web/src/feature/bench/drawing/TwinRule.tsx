@@ -1,25 +1,26 @@
 import { scaleLinear } from 'd3-scale';
-import { fromBase, type UnitName } from '#core/quantity/unit.ts';
+import { type UnitName, valueIn } from '#core/quantity/unit.ts';
 
 /** Two rules side by side with one pointer: a value in two units. */
 export function TwinRule({
-  base,
+  value,
   first,
   second,
   label,
 }: {
-  base: number;
+  /** In the first unit. */
+  value: number;
   first: UnitName;
   second: UnitName;
   label: string;
 }) {
-  const top = Math.max(Math.abs(fromBase(base, first)), 1e-9) * 1.6;
-  const x = scaleLinear().domain([0, top]).range([20, 620]);
-  const factor = fromBase(base, second) / (fromBase(base, first) || 1);
+  // From nothing, or from below it for a temperature; the second rule has the same ends in its own unit.
+  const [from, top] = [Math.min(0, value * 1.6), Math.max(value * 1.6, value === 0 ? 1 : 0)];
+  const x = scaleLinear().domain([from, top]).range([20, 620]);
   const other = scaleLinear()
-    .domain([0, top * factor])
+    .domain([from, top].map((end) => valueIn(end, first, second) ?? 0))
     .range([20, 620]);
-  const at = x(Math.abs(fromBase(base, first)));
+  const at = x(value);
   const rule = (scale: typeof x, y: number, up: boolean, unit: string) => (
     <g>
       {scale.ticks(40).map((tick) => (

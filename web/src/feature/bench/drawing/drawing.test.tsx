@@ -165,15 +165,22 @@ describe('holes, threads and rules', () => {
     expect(drawn.querySelector('path[stroke="var(--bad)"]')).not.toBeNull();
   });
   it('two rules with one pointer: the same place is the same quantity', () => {
-    const pointer = (base: number) => {
-      const drawn = draw(<TwinRule base={base} first="N·m" second="lbf·ft" label="rule" />);
+    const pointer = (value: number) => {
+      const drawn = draw(<TwinRule value={value} first="N·m" second="lbf·ft" label="rule" />);
       const d = drawn.querySelector('path[stroke-width="4"]')?.getAttribute('d') ?? '';
       cleanup();
       return Number(/M([\d.]+)/.exec(d)?.[1]);
     };
     expect(pointer(50)).toBeCloseTo(pointer(500), 6);
-    draw(<TwinRule base={0} first="N·m" second="lbf·ft" label="rule" />);
+    draw(<TwinRule value={0} first="N·m" second="lbf·ft" label="rule" />);
     expect(screen.getByRole('img', { name: 'rule' })).toBeVisible();
+  });
+  it('a temperature below nothing keeps its sign, and the other rule its own zero', () => {
+    const drawn = draw(<TwinRule value={-20} first="°C" second="°F" label="cold" />);
+    // From −32 to 0 °C over 600 px: −20 stands at 3/8 of them; 0 °C is 32 °F at the right end.
+    expect(
+      Number(/M([\d.]+)/.exec(drawn.querySelector('path[stroke-width="4"]')?.getAttribute('d') ?? '')?.[1]),
+    ).toBeCloseTo(20 + (600 * 12) / 32, 6);
   });
   it('waits stand in their order on one rule, each from where the one before ends', () => {
     const drawn = draw(<WaitRule windowMin={10} fixtureMin={30} fullMin={1440} label="waits" />);

@@ -1,14 +1,14 @@
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
 import { parseErrorText } from '#contract/wording/input-fault-text.ts';
 import { unitSlips } from '#core/bench/convert.ts';
-import { parsePrinted } from '#core/quantity/parse-printed.ts';
-import { dimensionOf, fromBase, UNITS, type UnitName } from '#core/quantity/unit.ts';
+import { parseQualified } from '#core/quantity/qualified-quantity.ts';
+import { measureAlike, UNITS, type UnitName, valueIn } from '#core/quantity/unit.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { TwinRule } from '../drawing/TwinRule.tsx';
 import { threeFigures } from '../show-figure.ts';
 
 const unitsLike = (unit: UnitName): UnitName[] =>
-  (Object.keys(UNITS) as UnitName[]).filter((name) => dimensionOf(name) === dimensionOf(unit));
+  (Object.keys(UNITS) as UnitName[]).filter((name) => measureAlike(name, unit));
 const exact = (value: number): string => String(Number(value.toPrecision(6)));
 
 /** Any printed quantity in every unit of its kind. */
@@ -35,32 +35,27 @@ export const CONVERT: BenchTool = {
   ],
   answer(read) {
     const { show } = read;
-    const printed = parsePrinted(read.text('text'));
+    const printed = parseQualified(read.text('text'));
     if (!printed.ok) throw new CalcRefusal({ field: 'text', reason: parseErrorText(printed.error) });
-    const { unit, minBase, maxBase, dimension } = printed.value;
+    const { unit, min, max, dimension, bound, nominal } = printed.value;
     const wanted = read.choice<UnitName | ''>('to');
-    if (wanted !== '' && dimensionOf(wanted) !== dimension)
+    if (wanted !== '' && !measureAlike(wanted, unit))
       throw new CalcRefusal({ field: 'to', reason: `${wanted} does not measure ${dimension}` });
     const others = unitsLike(unit).filter((name) => name !== unit);
     const to = wanted === '' ? (others[0] ?? unit) : wanted;
-    const inUnit = (name: UnitName) =>
-      minBase === maxBase
-        ? exact(fromBase(minBase, name))
-        : `${exact(fromBase(minBase, name))} – ${exact(fromBase(maxBase, name))}`;
+    const into = (value: number, name: UnitName) => valueIn(value, unit, name) ?? Number.NaN;
+    const said = (name: UnitName, write: (value: number) => string) => {
+      if (nominal !== undefined)
+        return `${write(into(nominal, name))} (${write(into(min, name))} – ${write(into(max, name))})`;
+      if (min !== max) return `${write(into(min, name))} – ${write(into(max, name))}`;
+      return `${bound === undefined ? '' : bound === 'atMost' ? '≤ ' : '≥ '}${write(into(min, name))}`;
+    };
     return {
-      main: {
-        label: `In ${to}`,
-        shown: show.text(
-          minBase === maxBase
-            ? threeFigures(fromBase(minBase, to))
-            : `${threeFigures(fromBase(minBase, to))} – ${threeFigures(fromBase(maxBase, to))}`,
-          to,
-        ),
-      },
-      figures: others.map((name) => ({ label: name, shown: show.text(inUnit(name), name) })),
+      main: { label: `In ${to}`, shown: show.text(said(to, threeFigures), to) },
+      figures: others.map((name) => ({ label: name, shown: show.text(said(name, exact), name) })),
       remarks: unitSlips(dimension),
-      drawing: <TwinRule base={maxBase} first={unit} second={to} label={`${read.text('text')} on two rules`} />,
-      summary: `${printed.value.printed} is ${inUnit(to)} ${to}`,
+      drawing: <TwinRule value={nominal ?? max} first={unit} second={to} label={`${read.text('text')} on two rules`} />,
+      summary: `${printed.value.printed} is ${said(to, exact)} ${to}`,
     };
   },
   sources: [{ what: 'Exact sizes of the units', where: 'NIST SP 811 (2008); 3rd CGPM (1901) for gravity' }],

@@ -1,7 +1,7 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { FIT_TEXT } from '#contract/wording/en/bench.ts';
 import { fitOf } from '#core/bench/fit.ts';
-import { EXPANSION_PER_K, type FitMaterial, measuredFit } from '#core/fit/shrink-fit.ts';
+import { EXPANSION_PER_K, type FitMaterial, gapAfterMm, measuredFit } from '#core/fit/shrink-fit.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
 import type { BenchTool } from '../bench-tool.ts';
 import { BoreAndPin } from '../drawing/BoreAndPin.tsx';
@@ -11,14 +11,6 @@ const MATERIALS = (Object.keys(EXPANSION_PER_K) as FitMaterial[]).map((value) =>
   value,
   label: value === 'castIron' ? 'Cast iron' : value[0]?.toUpperCase() + value.slice(1),
 }));
-const _REMEDY = {
-  retainingCompound: 'Too loose to stay: retaining compound.',
-  none: 'Goes together as it is.',
-  press: 'Press it, square, with support.',
-  heatOrChill: 'Warm the bore or chill the pin, and be quick.',
-  checkParts: 'These sizes do not belong together: measure again, or it is the wrong part.',
-};
-const _KIND = { loose: 'Loose', slide: 'Slides', push: 'Push fit', press: 'Press fit', shrink: 'Shrink fit' };
 
 /** What two measured sizes make, and how to get a tight pair together. */
 export const FIT: BenchTool = {
@@ -54,7 +46,8 @@ export const FIT: BenchTool = {
       unit: '°C',
       hint: 'empty: not chilled; a freezer gives −18',
     },
-    { key: 'wall', label: 'Wall of the warm part', initial: '8', kind: 'number', unit: 'mm' },
+    { key: 'wall', label: 'Wall round the bore', initial: '8', kind: 'number', unit: 'mm' },
+    { key: 'pinWall', label: 'Wall of the bush', initial: '', kind: 'number', unit: 'mm', hint: 'empty: a solid pin' },
     { key: 'room', label: 'In the bay', initial: '20', kind: 'number', unit: '°C', assumption: true },
     {
       key: 'air',
@@ -72,27 +65,25 @@ export const FIT: BenchTool = {
     const roomC = read.number('room', -20, 50);
     const pinC = read.optional('chilled', -200, roomC);
     const slipMm = read.number('slip', 0, 1);
-    const s = must(
-      fitOf({
-        diameterMm: boreMm,
-        interferenceMm: Math.max(-1, Math.min(1, m.interferenceMm)),
-        measured: { boreMm, pinMm },
-        slipMm,
-        roomC,
-        bore: read.choice<FitMaterial>('boreMaterial'),
-        pin: read.choice<FitMaterial>('pinMaterial'),
-        pinC,
-        wallMm: read.number('wall', 0.2, 200),
-        airW: read.number('air', 1, 2000),
-      }),
-    );
-    const { needsHeat, touchC } = s;
-    const left = s.secondsLeft !== undefined && Number.isFinite(s.secondsLeft) ? s.secondsLeft : undefined;
+    const question = {
+      diameterMm: boreMm,
+      interferenceMm: Math.max(-1, Math.min(1, m.interferenceMm)),
+      measured: { boreMm, pinMm },
+      slipMm,
+      roomC,
+      bore: read.choice<FitMaterial>('boreMaterial'),
+      pin: read.choice<FitMaterial>('pinMaterial'),
+      pinC,
+      wallMm: read.number('wall', 0.2, 200),
+      pinWallMm: read.optional('pinWall', 0.2, 500),
+      airW: read.number('air', 1, 2000),
+    };
+    const s = must(fitOf(question));
+    const { needsHeat, secondsLeft: left } = s;
+    const underway = { ...question, boreC: s.boreC, transferW: question.airW };
     const curve = Array.from({ length: 30 }, (_, i) => {
-      const t = (i / 29) * Math.max(30, (left ?? 60) * 3);
-      const tau =
-        left !== undefined && left > 0 && touchC > roomC ? left / Math.log((s.boreC - roomC) / (touchC - roomC)) : 1e9;
-      return [t, roomC + (s.boreC - roomC) * Math.exp(-t / tau)] as const;
+      const seconds = (i / 29) * Math.max(30, (left ?? 60) * 1.6);
+      return [seconds, gapAfterMm(underway, seconds)] as const;
     });
     return {
       main: needsHeat
@@ -111,8 +102,8 @@ export const FIT: BenchTool = {
         },
         { label: 'Chilling takes off', shown: show.text(s.pinShrinksMm.toFixed(3), 'mm') },
         {
-          label: 'In still air, slip is gone after',
-          shown: needsHeat && left !== undefined ? show.text(String(Math.round(left)), 's') : show.text('–'),
+          label: 'In still air they touch after',
+          shown: left === undefined ? show.text('–') : show.text(String(Math.round(left)), 's'),
         },
       ],
       remarks: s.remarks,
@@ -124,15 +115,17 @@ export const FIT: BenchTool = {
           label={`Bore ${boreMm} mm, pin ${pinMm} mm`}
         />
       ),
-      chart: needsHeat ? (
-        <Curve
-          label="The warm part cooling in air"
-          xLabel="seconds out of the oven"
-          yLabel="temperature, °C"
-          series={[{ key: 't', label: 'bore', points: curve }]}
-          limits={[{ y: touchC, text: 'slip gone', bad: true }]}
-        />
-      ) : undefined,
+      chart:
+        left === undefined ? undefined : (
+          <Curve
+            label="Room between bore and pin, both coming to room temperature"
+            xLabel="seconds from oven and cold"
+            yLabel="room, mm"
+            series={[{ key: 'gap', label: 'room', points: curve }]}
+            limits={[{ y: 0, text: 'they touch', bad: true }]}
+            marks={[{ x: left, y: 0, text: `${Math.round(left)} s` }]}
+          />
+        ),
       summary: `Bore ${boreMm} mm, pin ${pinMm} mm: ${FIT_TEXT[m.kind].toLowerCase()}${needsHeat ? `, bore to ${inLine(show.temperature(s.boreC))} for ${threeFigures(slipMm)} mm of slip` : ''}`,
     };
   },
