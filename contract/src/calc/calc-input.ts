@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { SUBSTRATES } from '#core/compound/cure-curve.ts';
 import { HEAD_STANDARDS } from '#core/fastener/head-dimension.ts';
+import { COAT_MM, type SurfaceCoat } from '#core/fastener/identify.ts';
 import { EXPANSION_PER_K, type FitMaterial } from '#core/fit/shrink-fit.ts';
 import { UNITS, type UnitName } from '#core/quantity/unit.ts';
 import { type PartMaterial, YOUNGS_MODULUS } from '#core/tightening/joint-stiffness.ts';
@@ -23,6 +24,7 @@ const Method = z.enum(TIGHTENING_METHODS as [TighteningMethod, ...TighteningMeth
 const Head = z.enum([...HEAD_STANDARDS] as [(typeof HEAD_STANDARDS)[number], ...(typeof HEAD_STANDARDS)[number][]]);
 const Part = z.enum(keys<PartMaterial>(YOUNGS_MODULUS));
 const Fit = z.enum(keys<FitMaterial>(EXPANSION_PER_K));
+const Rough = z.enum(['fine', 'medium', 'coarse']);
 const Unit = z.enum(keys<UnitName>(UNITS));
 const Point = z.strictObject({ xMm: z.number(), yMm: z.number() });
 
@@ -33,6 +35,7 @@ const Face = {
   holeMm: z.number().optional(),
   washer: z.enum(['ISO 7089', 'ISO 7093', 'USS', 'SAE']).optional(),
   halfAngleDeg: z.number().optional(),
+  partDiameterMm: z.number().optional(),
 };
 const FrictionInput = {
   friction: z.number().optional(),
@@ -60,11 +63,35 @@ export const CALC_INPUTS = {
     method: Method.optional(),
     gripMm: z.number().optional(),
     shankMm: z.number().optional(),
-    partDiameterMm: z.number().optional(),
     part: Part.optional(),
     into: z.union([z.literal('nut'), Part]).optional(),
     interfaces: z.number().optional(),
-    roughness: z.enum(['fine', 'medium', 'coarse']).optional(),
+    roughness: Rough.optional(),
+  }),
+  load: z.strictObject({
+    thread: ThreadInput,
+    propertyClass: z.string(),
+    ...Face,
+    ...FrictionInput,
+    torqueNm: z.number().optional(),
+    preloadN: z.number().optional(),
+    prevailingNm: z.number().optional(),
+    method: Method.optional(),
+    gripMm: z.number(),
+    shankMm: z.number().optional(),
+    part: Part.optional(),
+    into: z.union([z.literal('nut'), Part]).optional(),
+    interfaces: z.number().optional(),
+    roughness: Rough.optional(),
+    axialMaxN: z.number(),
+    axialMinN: z.number().optional(),
+    shearN: z.number().optional(),
+    faceFriction: z.number().optional(),
+    faces: z.number().int().optional(),
+    introduction: z.number().optional(),
+    assembledC: z.number().optional(),
+    boltC: z.number().optional(),
+    partsC: z.number().optional(),
   }),
   lubricate: z.strictObject({
     thread: ThreadInput,
@@ -160,6 +187,8 @@ export const CALC_INPUTS = {
     acrossFlatsMm: z.number().optional(),
     holeMm: z.number().optional(),
     minorMm: z.number().optional(),
+    coat: z.enum(keys<SurfaceCoat>(COAT_MM)).optional(),
+    wornMm: z.number().optional(),
   }),
   drill: z.strictObject({
     thread: ThreadInput.optional(),

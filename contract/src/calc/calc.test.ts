@@ -9,6 +9,7 @@ const GOOD: Record<CalcTopic, Record<string, unknown>> = {
   thread: { thread: 'M10 x 1.5' },
   head: { thread: '3/8-16' },
   preload: { thread: 'M10', propertyClass: '8.8', friction: 0.12 },
+  load: { thread: 'M10', propertyClass: '8.8', gripMm: 30, axialMaxN: 4000 },
   lubricate: { thread: 'M10', propertyClass: '8.8', torqueNm: 49, from: 'dry', to: ['oiled', 'antiSeize'] },
   engagement: { thread: 'M10', propertyClass: '8.8', tappedTensileMpa: 290 },
   stud: { thread: 'M12 x 1.5', studMm: 44, wheelMm: 18, spacerMm: 25 },

@@ -3,7 +3,15 @@ import type { ThreadError } from '#core/fastener/thread.ts';
 import type { InputFault } from '#core/quantity/input-fault.ts';
 import type { ParseError } from '#core/quantity/parse-printed.ts';
 import type { ProposalFault } from '#core/tightening/proposed-torque.ts';
-import { CLASS_FAULTS, INPUT_FAULTS, PARSE_ERRORS, PROPOSAL_FAULTS, THREAD_ERRORS } from './en/input-faults.ts';
+import {
+  CLASS_FAULTS,
+  FIELD_WORDS,
+  INPUT_FAULTS,
+  PARSE_ERRORS,
+  PROPOSAL_FAULTS,
+  THREAD_ERRORS,
+  UNIT_OF_ENDING,
+} from './en/input-faults.ts';
 import { say, type Values } from './message.ts';
 
 /** A reason a calculation was refused, with the field it concerns, for a person. */
@@ -18,11 +26,25 @@ const shown = (fact: unknown): string | number =>
 const valuesOf = (fault: object): Values =>
   Object.fromEntries(Object.entries(fault).map(([name, fact]) => [name, shown(fact)]));
 
+/** The unit a field is given in, as it stands behind a figure: ` mm`; nothing where its name says none. */
+export function unitOfField(field: string): string {
+  const unit = UNIT_OF_ENDING.find(([ending]) => ending.test(field.replace(/(\[\d+\])+$/, '')))?.[1];
+  return unit === undefined ? '' : unit === '°' ? unit : ` ${unit}`;
+}
+
 /** What is wrong with a number or name given to a calculation. */
-export const inputFaultText = (fault: InputFault): FaultText => ({
-  field: fault.field,
-  reason: say(INPUT_FAULTS[fault.code], valuesOf(fault)),
-});
+export const inputFaultText = (fault: InputFault): FaultText => {
+  const values = valuesOf(fault);
+  const unit = unitOfField(fault.field);
+  return {
+    field: fault.field,
+    reason: say(INPUT_FAULTS[fault.code], {
+      ...values,
+      unit: fault.code === 'notANumber' && unit === '' ? 'none' : unit,
+      ...('with' in fault ? { with: FIELD_WORDS[fault.with] ?? fault.with } : {}),
+    }),
+  };
+};
 
 /** Why a property class cannot be used for a thread. */
 export const classFaultText = (fault: ClassFault): FaultText => ({

@@ -73,6 +73,7 @@ export interface RemarkFacts extends Record<Caveat, Nothing> {
   hotterThanAllowed: { boreC: number; limitC: number; bore: FitMaterial };
   secondsFromOven: Nothing;
   // Unknown thread
+  pipeThread: { pipes: readonly string[] };
   cluesAgainst: { clues: ReadonlyArray<keyof Measured> };
   severalFit: Nothing;
   nothingAgainst: Nothing;
@@ -105,6 +106,16 @@ export interface RemarkFacts extends Record<Caveat, Nothing> {
   scatterMayYield: { mostN: number };
   littleUsed: Nothing;
   headSinks: { pressedMpa: number; limitMpa: number; part: PartMaterial };
+  // A joint at work
+  partsComeApart: { missingN: number };
+  partsSlip: { keepsN: number; needsN: number };
+  yieldsAtWork: { yieldShare: number };
+  fatigueNear: { swingsMpa: number; enduresMpa: number };
+  holdsAtWork: Nothing;
+  heatTakesLoad: { takenN: number };
+  heatAddsLoad: { addedN: number };
+  enduranceUnknown: Nothing;
+  forceInTheMiddle: Nothing;
   // A joint without a figure
   safetyCriticalNoValue: Nothing;
   notFromSheet: Nothing;
@@ -158,6 +169,10 @@ const BAD = [
   'nearProof',
   'scatterMayYield',
   'headSinks',
+  'partsComeApart',
+  'partsSlip',
+  'yieldsAtWork',
+  'fatigueNear',
   'safetyCriticalNoValue',
   'nothingMayBeUsed',
   'studYields',
@@ -177,6 +192,7 @@ const GOOD = [
   'toolsOfThread',
   'turnToSlot',
   'studLongEnough',
+  'holdsAtWork',
 ] as const satisfies readonly RemarkCode[];
 
 /** How a remark weighs; what is neither bad nor good is to be minded. */

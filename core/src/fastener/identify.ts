@@ -3,6 +3,7 @@ import { MM_PER_INCH } from '../quantity/unit.ts';
 import { fail, ok, type Result } from '../result.ts';
 import { clearanceHoleMm } from './clearance-hole.ts';
 import { HEAD_STANDARDS, type HeadStandard, headDimension, isNut } from './head-dimension.ts';
+import { PIPE_THREADS, type PipeThread } from './pipe-thread.ts';
 import { standardThreads } from './standard-thread.ts';
 import { tapDrill } from './tap-drill.ts';
 import { metricThread, type Thread, unifiedThread } from './thread.ts';
@@ -49,7 +50,56 @@ const PITCH_TOLERANCE_MM = 0.03;
 /** Widths are told apart to this, mm: 3/4 in (19.05) goes in a 19 mm socket, 18 mm does not (M03). */
 export const WIDTH_TOLERANCE_MM = 0.15;
 
-function judge(thread: Thread, measured: Measured): ThreadCandidate {
+/** What lies on the crests. */
+export type SurfaceCoat = 'plain' | 'zincPlated' | 'zincFlake' | 'hotDip' | 'painted';
+
+/**
+ * How much a coat adds to a diameter, mm: twice its thickness. Plated 8 to 10 µm (ISO 4042), flake about 10 µm (ISO
+ * 10683), hot dip 50 µm and more (ISO 10684), from memory; paint chosen by us.
+ */
+export const COAT_MM: Record<SurfaceCoat, number> = {
+  plain: 0,
+  zincPlated: 0.02,
+  zincFlake: 0.02,
+  hotDip: 0.12,
+  painted: 0.2,
+};
+
+/** What makes a thread measure otherwise than it was cut. */
+export interface Surface {
+  coat?: SurfaceCoat;
+  /** What wear took off the diameter, mm. */
+  wornMm?: number;
+}
+
+/** How far outside limits a reading lies, when a coat may have raised and wear lowered it; of a nut the other way. */
+const outside = (reading: number, limits: { minMm: number; maxMm: number }, lowerMm: number, raisedMm: number) =>
+  reading < limits.minMm - lowerMm ? limits.minMm - lowerMm - reading : Math.max(0, reading - limits.maxMm - raisedMm);
+
+/** A pipe thread that has what was measured. */
+export interface PipeCandidate {
+  pipe: PipeThread;
+  /** As of a {@link ThreadCandidate}. */
+  misfit: number;
+}
+
+/**
+ * Pipe threads that the measured diameter and pitch may be: fittings, sensors and plugs, but no bolts.
+ * @returns best first; none where no diameter was measured
+ */
+export function identifyPipe(measured: Measured, surface: Surface = {}): PipeCandidate[] {
+  const { majorMm, pitchMm } = measured;
+  if (majorMm === undefined) return [];
+  const [raised, worn] = [COAT_MM[surface.coat ?? 'plain'], surface.wornMm ?? 0];
+  return PIPE_THREADS.flatMap((pipe): PipeCandidate[] => {
+    const off = outside(majorMm, pipe.crests, worn, raised) / MAJOR_TOLERANCE_MM;
+    const pitchOff = pitchMm === undefined ? 0 : Math.abs(pitchMm - pipe.pitchMm) / PITCH_TOLERANCE_MM;
+    if (off > 1 || pitchOff > 1) return [];
+    return [{ pipe, misfit: off + pitchOff }];
+  }).sort((a, b) => a.misfit - b.misfit);
+}
+
+function judge(thread: Thread, measured: Measured, surface: Surface): ThreadCandidate {
   const votesFor: Array<keyof Measured> = [];
   const votesAgainst: Array<keyof Measured> = [];
   let misfit = 0;
@@ -58,19 +108,14 @@ function judge(thread: Thread, measured: Measured): ThreadCandidate {
     misfit += off / tolerance;
   };
   const limits = threadLimits(thread);
+  const [coatMm, wornMm] = [COAT_MM[surface.coat ?? 'plain'], surface.wornMm ?? 0];
   if (measured.majorMm !== undefined) {
     // Real crests lie below the nominal diameter, by what the tolerance class allows.
-    const [low, high] = limits
-      ? [limits.external.major.minMm, limits.external.major.maxMm]
-      : [thread.nominalMm - 0.2, thread.nominalMm];
-    const off = measured.majorMm < low ? low - measured.majorMm : Math.max(0, measured.majorMm - high);
-    vote('majorMm', off, MAJOR_TOLERANCE_MM);
+    const crests = limits?.external.major ?? { minMm: thread.nominalMm - 0.2, maxMm: thread.nominalMm };
+    vote('majorMm', outside(measured.majorMm, crests, wornMm, coatMm), MAJOR_TOLERANCE_MM);
   }
-  if (measured.minorMm !== undefined && limits) {
-    const { minMm, maxMm } = limits.internal.minor;
-    const off = measured.minorMm < minMm ? minMm - measured.minorMm : Math.max(0, measured.minorMm - maxMm);
-    vote('minorMm', off, MAJOR_TOLERANCE_MM);
-  }
+  if (measured.minorMm !== undefined && limits)
+    vote('minorMm', outside(measured.minorMm, limits.internal.minor, coatMm, wornMm), MAJOR_TOLERANCE_MM);
   if (measured.pitchMm !== undefined) vote('pitchMm', Math.abs(measured.pitchMm - thread.pitchMm), PITCH_TOLERANCE_MM);
   const { acrossFlatsMm, holeMm } = measured;
   const heads: HeadStandard[] = [];
@@ -106,18 +151,20 @@ function judge(thread: Thread, measured: Measured): ThreadCandidate {
  * Threads that measured sizes may be, in both systems, best first. A width across flats alone fits several threads;
  * it never stands in for one.
  *
+ * @param surface - a coat that raised the crests, wear that lowered them
  * @returns candidates with no clue against them first, then those with fewest; or what cannot be
  */
-export function identifyThread(measured: Measured): Result<ThreadCandidate[], InputFault> {
+export function identifyThread(measured: Measured, surface: Surface = {}): Result<ThreadCandidate[], InputFault> {
   const clues = Object.entries(measured).filter(([, value]) => value !== undefined) as Array<[string, number]>;
   if (clues.length === 0) return fail({ code: 'notANumber', field: 'measured' });
   const fault = firstFault(
     ...clues.map(([field, value]) =>
       outOfRange(field, value, field === 'pitchMm' ? 0.2 : 1, field === 'pitchMm' ? 8 : 80),
     ),
+    outOfRange('wornMm', surface.wornMm ?? 0, 0, 1),
   );
   if (fault) return fail(fault);
-  const candidates = allThreads().map((thread) => judge(thread, measured));
+  const candidates = allThreads().map((thread) => judge(thread, measured, surface));
   return ok(
     candidates
       .filter((candidate) => candidate.votesFor.length > 0)

@@ -47,7 +47,13 @@ export function head({ thread: text, standard }: CalcInput<'head'>) {
     ...dimension,
     acrossFlatsIn: inInches(dimension.acrossFlatsMm),
   }));
-  if (heads.length === 0) refuse('standard', `${standard ?? 'no known standard'} does not list ${t.designation}`);
+  if (heads.length === 0)
+    refuse(
+      standard === undefined ? 'thread' : 'standard',
+      standard === undefined
+        ? `no standard known here lists a head or nut for ${t.designation}: try the nearest listed size`
+        : `${standard} does not list ${t.designation}: leave it out to see the standards that do`,
+    );
   return { heads, washers: washersFor(t).map(({ standard: name, washer }) => ({ standard: name, ...washer })) };
 }
 
@@ -91,10 +97,13 @@ export function stud({ thread: text, spacerMm = 0, ...rest }: CalcInput<'stud'>)
   return remarked(must(studFor({ ...rest, spacerMm, nominalMm: t.nominalMm, pitchMm: t.pitchMm })));
 }
 
-export function identify(input: CalcInput<'identify'>) {
-  const { candidates, ...found } = must(identified(input));
+export function identify({ coat, wornMm, ...measured }: CalcInput<'identify'>) {
+  if (Object.keys(measured).length === 0)
+    refuse('majorMm', 'measure at least one thing: over the crests, such as 9.85, a pitch, a socket that fits');
+  const { candidates, pipes, ...found } = must(identified(measured, { coat, wornMm }));
   return remarked({
     ...found,
+    pipes: pipes.map(({ pipe: { designation, ...pipe }, misfit }) => ({ thread: designation, ...pipe, misfit })),
     candidates: candidates.map(({ thread: t, ...rest }) => ({ thread: t.designation, ...rest })),
   });
 }

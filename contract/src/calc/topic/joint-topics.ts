@@ -1,12 +1,15 @@
 import { ALL_FINISHES, finishChange } from '#core/bench/finish.ts';
 import { interaction } from '#core/bench/interaction.ts';
 import { preloadOf } from '#core/bench/preload.ts';
+import { jointAtWork } from '#core/bench/working-load.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { nutClassFor, nutProofLoadN } from '#core/fastener/nut-class.ts';
+import type { BoltStrength } from '#core/fastener/property-class.ts';
 import { stressAreaMm2 } from '#core/fastener/stress-area.ts';
+import type { Thread } from '#core/fastener/thread.ts';
 import type { PreloadRule } from '#core/tightening/assembly-preload.ts';
 import { circlePositions, fadingCompliance, interactionMatrix } from '#core/tightening/elastic-interaction.ts';
-import { boltMaterial, jointStiffness } from '#core/tightening/joint-stiffness.ts';
+import { boltMaterial, jointStiffness, type Stiffness } from '#core/tightening/joint-stiffness.ts';
 import { settlingLoss } from '#core/tightening/settling.ts';
 import type { FrictionSource } from '#core/tightening/thread-finish.ts';
 import { frictionDiameterMm } from '#core/tightening/tightening-torque.ts';
@@ -35,7 +38,7 @@ function preloadRule(input: CalcInput<'preload'>): PreloadRule | undefined {
   return undefined;
 }
 
-function given({ torqueNm, preloadN }: CalcInput<'preload'>, prevailingNm: number) {
+function given({ torqueNm, preloadN }: { torqueNm?: number; preloadN?: number }, prevailingNm: number) {
   if (torqueNm !== undefined && preloadN !== undefined)
     refuse('preloadN', 'contradicts torqueNm: give a torque or a preload, not both');
   if (torqueNm !== undefined) {
@@ -71,26 +74,11 @@ export function preload(input: CalcInput<'preload'>) {
   });
   if (answer.assemblyPreloadN <= 0)
     refuse('prevailingNm', `${prevailingNm} N·m alone twists this bolt to the share allowed: a smaller nut drag`);
-  const ring = answer.pressedRing;
-  const into = input.into ?? 'nut';
   const nut = nutClassFor(strength.propertyClass);
   const stiffness =
     input.gripMm === undefined
       ? undefined
-      : must(
-          jointStiffness({
-            thread: t,
-            gripMm: input.gripMm,
-            shankMm: input.shankMm,
-            bearingMm: ring.outsideMm,
-            holeMm: ring.holeMm,
-            partDiameterMm: input.partDiameterMm ?? 3 * ring.outsideMm,
-            part: input.part ?? 'steel',
-            bolt: boltMaterial(strength),
-            into,
-            head: headDimension(input.head ?? usualHead(t), t)?.grip === 'socket' ? 'socket' : 'hexagon',
-          }),
-        );
+      : readStiffness(t, strength, answer.pressedRing, { ...input, gripMm: input.gripMm });
   return remarked({
     ...answer,
     stressAreaMm2: stressAreaMm2(t),
@@ -100,15 +88,98 @@ export function preload(input: CalcInput<'preload'>) {
     strength,
     nutProofN: (nut && nutProofLoadN(nut, t)) ?? null,
     stiffness: stiffness && { ...stiffness, nPerDeg: preloadPerDegreeN(t, stiffness) },
-    settling:
-      stiffness &&
-      settlingLoss(
-        stiffness,
-        input.roughness ?? 'medium',
-        need('interfaces', input.interfaces ?? 1, 0, 20),
-        into === 'nut' ? 2 : 1,
-      ),
+    settling: stiffness && readSettling(stiffness, input),
   });
+}
+
+/** What a joint clamps and what it is screwed into, as it was given. */
+type ClampedInput = Pick<
+  CalcInput<'preload'>,
+  'head' | 'shankMm' | 'partDiameterMm' | 'part' | 'into' | 'roughness' | 'interfaces'
+>;
+
+const readStiffness = (
+  t: Thread,
+  strength: BoltStrength,
+  ring: { outsideMm: number; holeMm: number },
+  input: ClampedInput & { gripMm: number },
+): Stiffness =>
+  must(
+    jointStiffness({
+      thread: t,
+      gripMm: input.gripMm,
+      shankMm: input.shankMm,
+      bearingMm: ring.outsideMm,
+      holeMm: ring.holeMm,
+      partDiameterMm: input.partDiameterMm ?? 3 * ring.outsideMm,
+      part: input.part ?? 'steel',
+      bolt: boltMaterial(strength),
+      into: input.into ?? 'nut',
+      head: headDimension(input.head ?? usualHead(t), t)?.grip === 'socket' ? 'socket' : 'hexagon',
+    }),
+  );
+
+const readSettling = (stiffness: Stiffness, input: ClampedInput) =>
+  settlingLoss(
+    stiffness,
+    input.roughness ?? 'medium',
+    need('interfaces', input.interfaces ?? 1, 0, 20),
+    (input.into ?? 'nut') === 'nut' ? 2 : 1,
+  );
+
+/** A bolt room warm when it is tightened, °C. */
+const ROOM_C = 20;
+/** Where the force enters when nothing is said: half-way between joint and head. Chosen by us; VDI 2230-1 table 2 has 0 to 0.7. */
+const HALF_WAY = 0.5;
+
+export function load(input: CalcInput<'load'>) {
+  const t = readThread(input.thread);
+  const strength = readStrength(input.propertyClass, t);
+  const face = readFace(t, input);
+  const friction = readFriction(input);
+  const prevailingNm = need('prevailingNm', input.prevailingNm ?? 0, 0, 500);
+  const tightened = preloadOf({
+    thread: t,
+    strength,
+    face,
+    friction,
+    prevailingNm,
+    form: 'vdi',
+    given: given(input, prevailingNm),
+    method: input.method ?? 'click',
+    part: input.part,
+    pressed: readPressed(t, input),
+  });
+  const stiffness = readStiffness(t, strength, tightened.pressedRing, input);
+  const { preloadN: meanN, torqueNm, pressedRing: ring, scatter } = tightened;
+  const assemblyN = { minN: scatter?.minN ?? meanN, maxN: scatter?.maxN ?? meanN };
+  const settling = readSettling(stiffness, input);
+  const assembledC = input.assembledC ?? ROOM_C;
+  const answer = must(
+    jointAtWork({
+      thread: t,
+      strength,
+      stiffness,
+      threadFriction: friction.thread,
+      prevailingNm,
+      ring,
+      assemblyN,
+      settlingN: settling.lossN,
+      axialMaxN: input.axialMaxN,
+      axialMinN: input.axialMinN ?? Math.min(0, input.axialMaxN),
+      shearN: input.shearN ?? 0,
+      faceFriction: input.faceFriction ?? friction.bearing,
+      faces: input.faces ?? 1,
+      introduction: input.introduction ?? HALF_WAY,
+      assembledC,
+      boltC: input.boltC ?? assembledC,
+      partsC: input.partsC ?? assembledC,
+      gripMm: input.gripMm,
+      bolt: boltMaterial(strength),
+      part: input.part ?? 'steel',
+    }),
+  );
+  return remarked({ ...answer, torqueNm, meanN, assemblyN, stiffness, settling });
 }
 
 export function lubricate(input: CalcInput<'lubricate'>) {

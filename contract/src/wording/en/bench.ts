@@ -84,6 +84,8 @@ export const REMARKS: Record<RemarkCode, string> = {
     'Seconds count from oven or cold to the stop; once they touch it grips at once. Hot and cold parts burn: gloves, dry hands, no solvent near.',
   cluesAgainst:
     'No thread has all of this: {clues} speak against the best. Measure again, or the tool named is for another thread.',
+  pipeThread:
+    'It may be a pipe thread, {pipes}: of a fitting, a sensor or a plug, and no bolt’s. It seals on its taper or on a washer. Never run a bolt or a bolt’s nut on it; a taper shows by measuring at both ends.',
   severalFit: 'More than one thread fits. Lay a pitch gauge on it, or run a known nut on by hand.',
   nothingAgainst: 'Nothing measured speaks against it.',
   socketIsNoThread: 'The size of a socket is not a thread: heads of several standards share it.',
@@ -120,6 +122,18 @@ export const REMARKS: Record<RemarkCode, string> = {
     'Little of the bolt is used; a joint that must not slip may want more. Look again at the figure and its unit.',
   headSinks:
     'The head presses with {pressedMpa}, and {part} bears about {limitMpa}: a hard washer or a flange, or it sinks in and the load goes.',
+  partsComeApart:
+    'The parts come off one another: {missingN} of clamp are missing at the worst. More preload, a larger bolt, or less load.',
+  partsSlip: 'The parts slip: {keepsN} of clamp are left and {needsN} are needed to hold by friction.',
+  yieldsAtWork: 'At work the bolt is at {yieldShare} of yield: it stretches and the clamp is gone.',
+  fatigueNear:
+    'It breaks in time: the stress swings by {swingsMpa} each way, and the thread endures about {enduresMpa}. A longer, more slender bolt or stiffer parts shield it.',
+  holdsAtWork: 'Holds at work: clamp is left, the bolt does not yield, nothing breaks in time.',
+  heatTakesLoad: 'The change of temperature takes {takenN} of the load.',
+  heatAddsLoad: 'The change of temperature adds {addedN} to the load.',
+  enduranceUnknown: 'What this bolt endures in time is not worked out: the formula is for 8.8 to 12.9 from M6.',
+  forceInTheMiddle:
+    'For one bolt and a force along it through the middle of what it clamps. A force beside it prises, and loads it far more: that is an engineer’s.',
   safetyCriticalNoValue:
     'A safety-critical joint: no value is proposed. Only the kit’s sheet or the vehicle maker’s manual.',
   notFromSheet: 'Not from the sheet: worked out from size and class. A lead decides, by name, and the record says so.',

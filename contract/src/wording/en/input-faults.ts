@@ -6,11 +6,92 @@ import type { ProposalFault } from '#core/tightening/proposed-torque.ts';
 
 /** What is wrong with a number or name given to a calculation, in English. */
 export const INPUT_FAULTS: Record<InputFault['code'], string> = {
-  outOfRange: 'must be between {min} and {max}, was {value}',
-  notANumber: 'must be a number',
-  notListed: '{value} is not listed; known: {known}',
+  outOfRange: 'must be between {min} and {max}{unit}, was {value}',
+  notANumber: 'must be a number{unit, select, none {} other { in{unit}}}, such as 12.5',
+  notListed: 'no table here has {value}; known: {known}',
   contradiction: 'contradicts {with}: {reason}',
 };
+
+/** Units by the end of a field's name, as they stand behind a figure. */
+export const UNIT_OF_ENDING: ReadonlyArray<readonly [RegExp, string]> = [
+  [/MmPerN$/, 'mm/N'],
+  [/NPerMm$/, 'N/mm'],
+  [/Mm$/, 'mm'],
+  [/Nm$/, 'N·m'],
+  [/Mpa$/, 'N/mm²'],
+  [/Deg$/, '°'],
+  [/[a-z]C$/, '°C'],
+  [/Min$/, 'min'],
+  [/[a-z]H$/, 'h'],
+  [/[a-z]N$/, 'N'],
+  [/Ml$/, 'mL'],
+];
+
+/** What a field is called by a person. What is not here keeps its own name. */
+export const FIELD_WORDS: Record<string, string> = {
+  wrenchLengthMm: 'the length of the wrench',
+  offsetMm: 'the offset',
+  torqueNm: 'the torque',
+  setNm: 'the setting',
+  fullCureH: 'the time to full cure',
+  fixtureMin: 'the time to hand strength',
+  blindDepthMm: 'the closed nut’s depth',
+  nutMm: 'the open nut’s thread',
+  bearingMm: 'the bearing face',
+  holeMm: 'the hole',
+  gripMm: 'the clamped length',
+  shankMm: 'the plain shank',
+  compliance: 'the flange’s matrix',
+  bolts: 'the bolts',
+};
+
+/** What is wrong with the form of what was given to a calculation: shape, kind, choice. Examples by field. */
+export const INPUT_SHAPE = {
+  unknownField: 'is no field of this topic; it has {fields}',
+  missing: 'is missing: give {example}',
+  number: 'must be a number{unit, select, none {} other { in{unit}}}, such as {example}',
+  text: 'must be text, such as {example}',
+  truth: 'must be true or false',
+  list: 'must be a list, such as {example}',
+  object: 'must be one object of fields, such as {example}',
+  choice: 'must be one of {choices}',
+  shape: 'must be {example}',
+  tooFew: 'must be at least {least}',
+  tooMany: 'must be at most {most}',
+  whole: 'must be a whole number, such as {example}',
+} as const;
+
+/** What a field wants, by its name: what there is no example for is a number. */
+export const INPUT_EXAMPLES: Record<string, string> = {
+  thread:
+    'a callout such as "M10 × 1.5", "3/8-16" or "#10-32", or { "nominalMm": 10, "pitchMm": 1.5 }, or { "diameterIn": 0.375, "threadsPerInch": 16 }',
+  propertyClass: '"8.8", "grade 5" or "A2-70"',
+  from: 'a finish such as "dry" or a coefficient such as 0.12; of a conversion a unit such as "lbf·ft"',
+  to: 'a finish such as "antiSeize", a coefficient such as 0.1, or a list of them; of a conversion a unit such as "N·m"',
+  into: '"nut", or what the thread is tapped into, such as "aluminium"',
+  text: '"80-100 in-lb"',
+  points: '[{ "setNm": 120, "referenceNm": [119, 121, 120, 122, 118] }]',
+  referenceNm: '[119, 121, 120, 122, 118]',
+  history: '[0.01, -0.005, 0.02]',
+  times: '{ "workingWindowMin": 12, "fixtureMin": 20, "fullCureH": 24 }',
+  circle: '{ "bolts": 6, "diameterMm": 120 }',
+  positions: '[{ "xMm": 0, "yMm": -60 }, { "xMm": 60, "yMm": 0 }]',
+  complianceMmPerN: '[[4e-6, 1e-6], [1e-6, 4e-6]]',
+  pulls: '[{ "bolt": 0, "toN": 15000 }]',
+  order: '[0, 3, 1, 4, 2, 5]',
+  stages: '[0.5, 1]',
+  input: '{ "thread": "M10", "propertyClass": "8.8" }; of a conversion { "text": "90 ft-lb", "to": "N·m" }',
+  friction: '0.12',
+  threadFriction: '0.12',
+  headFriction: '0.12',
+  nutFactor: '0.2',
+  yieldShare: '0.9',
+  proofShare: '0.75',
+  count: '4',
+  bolts: '6',
+  bolt: '0',
+};
+export const EXAMPLE_NUMBER = '12.5';
 
 /** Why a property class cannot be used for a thread. */
 export const CLASS_FAULTS: Record<ClassFault['code'], string> = {

@@ -1,3 +1,6 @@
+/** A turn of thread as it is drawn, px. */
+const TURN_PX = 7;
+
 /** Stud, spacer, wheel and nut from the side, to scale. */
 export function StudStackDrawing({
   studMm,
@@ -7,6 +10,7 @@ export function StudStackDrawing({
   neededMm,
   nominalMm,
   blindDepthMm,
+  nutMm,
   label,
 }: {
   studMm: number;
@@ -16,6 +20,8 @@ export function StudStackDrawing({
   neededMm: number;
   nominalMm: number;
   blindDepthMm?: number;
+  /** Thread of an open nut; long enough for all that is in mesh when left out. */
+  nutMm?: number;
   label: string;
 }) {
   const width = 640;
@@ -25,7 +31,7 @@ export function StudStackDrawing({
   const mid = 130;
   const r = (nominalMm / 2) * scale;
   const face = spacerMm + wheelMm;
-  const nut = Math.max(neededMm, blindDepthMm ?? 0);
+  const nut = nutMm ?? Math.max(neededMm, engagementMm, blindDepthMm ?? 0);
   return (
     <svg viewBox={`0 0 ${width} 260`} className="w-full" role="img" aria-label={label}>
       <rect x={20} y={30} width={40} height={200} fill="var(--steel)" stroke="var(--ink)" strokeWidth={2} />
@@ -78,10 +84,18 @@ export function StudStackDrawing({
         y={mid - r}
         width={engagementMm * scale}
         height={2 * r}
-        fill="var(--medium)"
+        fill="var(--ink)"
+        fillOpacity={0.18}
         stroke="var(--ink)"
         strokeWidth={1.5}
       />
+      {/* Thread in mesh is hatched like a thread: the colours belong to the compounds. */}
+      {Array.from({ length: Math.max(0, Math.floor((engagementMm * scale) / TURN_PX)) }, (_, turn) => {
+        const at = x(face) + (turn + 0.75) * TURN_PX;
+        return (
+          <line key={at} x1={at - 1} x2={at + 1} y1={mid + r} y2={mid - r} stroke="var(--ink)" strokeWidth={1.5} />
+        );
+      })}
       {engagementMm < neededMm && (
         <rect
           x={x(face + engagementMm)}
@@ -104,7 +118,7 @@ export function StudStackDrawing({
           {Number(wheelMm.toFixed(1))}
         </text>
         <text x={x(face) + 4} y={mid - r * 1.9 - 8}>
-          in mesh {engagementMm.toFixed(1)} of {neededMm.toFixed(1)} mm
+          in mesh: needs {neededMm.toFixed(1)}, has {engagementMm.toFixed(1)} mm
         </text>
       </g>
     </svg>

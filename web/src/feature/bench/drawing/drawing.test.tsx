@@ -62,6 +62,33 @@ describe('the castle nut', () => {
   });
 });
 
+describe('the castle nut’s next slot', () => {
+  const met = (pastDeg: number) => {
+    const drawn = draw(<CastleNut slots={6} pastDeg={pastDeg} label="nut" />);
+    const slot = drawn.querySelector('g > rect[fill="var(--band)"]')?.parentElement?.getAttribute('transform');
+    cleanup();
+    return slot;
+  };
+  it('is the one the hole meets when the nut goes on, never the one behind it', () => {
+    // 45° past of 60: the slot at 345° is 15° short of the hole at the top.
+    expect(met(45)).toBe('rotate(345 210 140)');
+    expect(met(0)).toBe('rotate(0 210 140)');
+  });
+  it('has six corners that turn with it, and a pin hole through the bolt that does not', () => {
+    const paths = (pastDeg: number) => {
+      const drawn = draw(<CastleNut slots={6} pastDeg={pastDeg} label="nut" />);
+      const found = [drawn.querySelector('path'), drawn.querySelector('path[stroke-dasharray]')].map((path) =>
+        path?.getAttribute('d'),
+      );
+      cleanup();
+      return found;
+    };
+    expect(paths(10)[0]).not.toBe(paths(40)[0]);
+    expect(paths(10)[0]?.match(/[ML]/g)).toHaveLength(6);
+    expect(paths(10)[1]).toBe(paths(40)[1]);
+  });
+});
+
 describe('bore and pin', () => {
   const pin = (interferenceMm: number) => {
     const drawn = draw(<BoreAndPin interferenceMm={interferenceMm} boreC={120} pinC={-18} label="fit" />);
@@ -100,7 +127,7 @@ describe('the stud in its stack', () => {
     const [, spacer, wheel] = all(drawn, 'rect');
     expect(number(spacer, 'width') / number(wheel, 'width')).toBeCloseTo(10 / 12, 6);
     expect(number(spacer, 'x') + number(spacer, 'width')).toBeCloseTo(number(wheel, 'x'), 6);
-    expect(screen.getByText('in mesh 12.0 of 12.0 mm')).toBeVisible();
+    expect(screen.getByText('in mesh: needs 12.0, has 12.0 mm')).toBeVisible();
   });
   it('what is missing of the thread is dashed; enough has none', () => {
     expect(stack().querySelector('rect[stroke="var(--bad)"]')).toBeNull();
@@ -109,6 +136,11 @@ describe('the stud in its stack', () => {
     cleanup();
     const more = stack({ engagementMm: 4 }).querySelector('rect[stroke="var(--bad)"]');
     expect(number(more, 'width')).toBeCloseTo(2 * number(lack, 'width'), 6);
+  });
+  it('thread in mesh has no compound’s colour', () => {
+    const drawn = stack();
+    expect(drawn.innerHTML).not.toMatch(/--(medium|high|low|antiSeize|anti-seize|grease|sealant)\b/);
+    expect(all(drawn, 'line').length).toBeGreaterThan(3);
   });
   it('without a spacer there is none; a closed nut has its end', () => {
     const open = all(stack({ spacerMm: 0 }), 'rect').length;

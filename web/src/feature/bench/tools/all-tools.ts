@@ -14,6 +14,7 @@ import { FINISH } from './finish.tsx';
 import { FIT } from './fit.tsx';
 import { IDENTIFY } from './identify.tsx';
 import { INTERACTION } from './interaction.tsx';
+import { LOAD } from './load.tsx';
 import { PARTS_TOOL } from './parts.tsx';
 import { SLOT } from './slot.tsx';
 import { STUD } from './stud.tsx';
@@ -26,6 +27,7 @@ export const BENCH_TOOLS: readonly BenchTool[] = [
   TORQUE,
   FINISH,
   ANGLE,
+  LOAD,
   INTERACTION,
   VALUE,
   ENGAGEMENT,

@@ -2,18 +2,18 @@ import { CalcRefusal } from '#contract/calc/joint-input.ts';
 import { CLUE_TEXT } from '#contract/wording/en/bench.ts';
 import { inputFaultText } from '#contract/wording/input-fault-text.ts';
 import { identified } from '#core/bench/identify.ts';
-import type { Measured } from '#core/fastener/identify.ts';
+import type { Measured, SurfaceCoat } from '#core/fastener/identify.ts';
 import { showInchFraction } from '#core/quantity/display.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { ThreadCombs } from '../drawing/ThreadCombs.tsx';
 
-const _CLUE: Record<string, string> = {
-  majorMm: 'diameter',
-  pitchMm: 'pitch',
-  acrossFlatsMm: 'socket',
-  holeMm: 'hole',
-  minorMm: 'inside',
-};
+const COATS: ReadonlyArray<{ value: SurfaceCoat; label: string }> = [
+  { value: 'plain', label: 'Bare or black' },
+  { value: 'zincPlated', label: 'Zinc plated' },
+  { value: 'zincFlake', label: 'Zinc flake' },
+  { value: 'hotDip', label: 'Hot-dip galvanised' },
+  { value: 'painted', label: 'Painted' },
+];
 
 /** What a bolt or nut is, from what was measured on it. */
 export const IDENTIFY: BenchTool = {
@@ -49,6 +49,8 @@ export const IDENTIFY: BenchTool = {
     { key: 'flats', label: 'Socket or key that fits', initial: '', kind: 'number', unit: 'mm' },
     { key: 'hole', label: 'Plain hole it passes', initial: '', kind: 'number', unit: 'mm' },
     { key: 'minor', label: 'Inside of a nut', initial: '', kind: 'number', unit: 'mm' },
+    { key: 'coat', label: 'On its surface', initial: 'plain', kind: 'choice', options: COATS, assumption: true },
+    { key: 'worn', label: 'Worn off the crests', initial: '0', kind: 'number', unit: 'mm', assumption: true },
   ],
   answer(read) {
     const { show } = read;
@@ -59,19 +61,30 @@ export const IDENTIFY: BenchTool = {
       holeMm: read.optional('hole', 1, 80),
       minorMm: read.optional('minor', 1, 80),
     };
-    const found = identified(measured);
+    const surface = { coat: read.choice<SurfaceCoat>('coat'), wornMm: read.number('worn', 0, 1) };
+    const found = identified(measured, surface);
     if (!found.ok)
       throw new CalcRefusal({ ...inputFaultText(found.error), field: 'major', reason: 'measure at least one thing' });
-    const { candidates, sure, widths = [], remarks } = found.value;
+    const { candidates, pipes, sure, widths = [], remarks } = found.value;
     const [best] = candidates;
-    if (!best) throw new CalcRefusal({ field: 'major', reason: 'no standard thread comes near these sizes' });
+    const [pipe] = pipes;
+    // Something speaks against every bolt, and nothing against a pipe thread.
+    const isPipe = pipe !== undefined && (best === undefined || best.votesAgainst.length > 0);
+    if (!best && !pipe) throw new CalcRefusal({ field: 'major', reason: 'no standard thread comes near these sizes' });
     const off = (mm?: number) => (mm === undefined ? '–' : `${mm >= 0 ? '+' : '−'}${Math.abs(mm).toFixed(2)} mm`);
     return {
-      main: { label: sure ? 'It is' : 'Nearest', shown: show.text(best.thread.designation) },
+      main: isPipe
+        ? { label: 'A pipe thread, no bolt', shown: show.text(pipe.pipe.designation) }
+        : { label: sure ? 'It is' : 'Nearest', shown: show.text(best?.thread.designation ?? '–') },
       figures: [
-        { label: 'Series', shown: show.text(best.thread.series) },
-        { label: 'Nominal diameter', shown: show.length(best.thread.nominalMm) },
-        { label: 'Pitch', shown: show.length(best.thread.pitchMm) },
+        ...(best && !isPipe
+          ? [
+              { label: 'Series', shown: show.text(best.thread.series) },
+              { label: 'Nominal diameter', shown: show.length(best.thread.nominalMm) },
+              { label: 'Pitch', shown: show.length(best.thread.pitchMm) },
+            ]
+          : []),
+        ...(pipe && isPipe ? [{ label: 'Pitch', shown: show.length(pipe.pipe.pitchMm) }] : []),
         ...widths.slice(0, 2).map((width) => ({
           label: width.fits ? 'This tool goes on' : 'Nearest tool, does not fit',
           shown: show.text(
@@ -94,26 +107,42 @@ export const IDENTIFY: BenchTool = {
       ),
       table: {
         head: ['Thread', 'Diameter off', 'Pitch off', 'Head with that socket', 'Against'],
-        rows: candidates.map((entry, index) => ({
-          key: entry.thread.designation,
-          strong: index === 0,
-          cells: [
-            entry.thread.designation,
-            off(entry.majorOffMm),
-            off(entry.pitchOffMm),
-            entry.heads.join(', ') || '–',
-            entry.votesAgainst.map((clue) => CLUE_TEXT[clue as keyof Measured]).join(', ') || 'nothing',
-          ],
-        })),
+        rows: [
+          ...pipes.map(({ pipe: { designation, pitchMm, crests, taper } }) => ({
+            key: designation,
+            strong: isPipe && designation === pipe?.pipe.designation,
+            cells: [
+              `${designation}, pipe`,
+              `${crests.minMm.toFixed(2)} – ${crests.maxMm.toFixed(2)} mm`,
+              off(measured.pitchMm === undefined ? undefined : measured.pitchMm - pitchMm),
+              taper ? 'tapered' : 'parallel',
+              'it is no bolt',
+            ],
+          })),
+          ...candidates.map((entry, index) => ({
+            key: entry.thread.designation,
+            strong: index === 0 && !isPipe,
+            cells: [
+              entry.thread.designation,
+              off(entry.majorOffMm),
+              off(entry.pitchOffMm),
+              entry.heads.join(', ') || '–',
+              entry.votesAgainst.map((clue) => CLUE_TEXT[clue as keyof Measured]).join(', ') || 'nothing',
+            ],
+          })),
+        ],
       },
       summary: `Measured ${Object.entries(measured)
         .filter(([, value]) => value !== undefined)
         .map(([clue, value]) => `${CLUE_TEXT[clue as keyof Measured]} ${value?.toFixed(2)} mm`)
-        .join(', ')}: ${sure ? '' : 'nearest '}${best.thread.designation}`,
+        .join(
+          ', ',
+        )}: ${isPipe ? `pipe thread ${pipe.pipe.designation}` : `${sure ? '' : 'nearest '}${best?.thread.designation}`}`,
     };
   },
   sources: [
     { what: 'Threads and their limits of size', where: 'ISO 261, ISO 965-1, ASME B1.1' },
+    { what: 'Pipe threads', where: 'ISO 228-1, ISO 7-1, ASME B1.20.1' },
     { what: 'Widths of heads and nuts', where: 'ISO 4014 and its kin, DIN 931, ASME B18.2.1; docs/formulas.md' },
     { what: 'How far a caliper and a gauge can be trusted', where: 'chosen by us: 0.15 mm, 0.03 mm, sockets 0.15 mm' },
   ],

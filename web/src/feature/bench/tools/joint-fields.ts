@@ -2,6 +2,7 @@ import { washersFor } from '#core/bench/sizes.ts';
 import { HEAD_STANDARDS } from '#core/fastener/head-dimension.ts';
 import { parseThread } from '#core/fastener/thread.ts';
 import { FINISHES, type ThreadFinish } from '#core/tightening/thread-finish.ts';
+import { TIGHTENING_METHODS, type TighteningMethod } from '#core/tightening/tightening-method.ts';
 import type { Field } from '../bench-field.ts';
 import { classOptions } from '../bench-reader.ts';
 
@@ -83,5 +84,15 @@ export const PARTS = [
   { value: 'aluminium', label: 'Aluminium' },
   { value: 'magnesium', label: 'Magnesium' },
 ];
+
+export const METHOD_TEXT: Record<TighteningMethod, string> = {
+  byFeel: 'By feel',
+  impact: 'Impact wrench',
+  click: 'Click wrench',
+  digital: 'Digital wrench',
+  torqueAngle: 'Torque and angle',
+  yieldControlled: 'To yield',
+};
+export const METHODS = TIGHTENING_METHODS.map((value) => ({ value, label: METHOD_TEXT[value] }));
 
 export const VDI = 'VDI 2230-1:2015';

@@ -4,7 +4,7 @@ import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { usualRule } from '#core/tightening/assembly-preload.ts';
 import type { PartMaterial } from '#core/tightening/joint-stiffness.ts';
 import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
-import { TIGHTENING_METHODS, type TighteningMethod } from '#core/tightening/tightening-method.ts';
+import type { TighteningMethod } from '#core/tightening/tightening-method.ts';
 import { preloadForTorqueN, type TorqueForm } from '#core/tightening/tightening-torque.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
 import type { BenchTool } from '../bench-tool.ts';
@@ -15,21 +15,14 @@ import {
   finishField,
   headField,
   holeField,
+  METHOD_TEXT,
+  METHODS,
   PARTS,
   threadField,
   VDI,
   washerField,
   widthField,
 } from './joint-fields.ts';
-
-const METHOD_TEXT: Record<TighteningMethod, string> = {
-  byFeel: 'By feel',
-  impact: 'Impact wrench',
-  click: 'Click wrench',
-  digital: 'Digital wrench',
-  torqueAngle: 'Torque and angle',
-  yieldControlled: 'To yield',
-};
 
 /** Preload and torque of one bolt, either way. */
 export const TORQUE: BenchTool = {
@@ -56,7 +49,7 @@ export const TORQUE: BenchTool = {
       label: 'Tightened by',
       initial: 'click',
       kind: 'choice',
-      options: TIGHTENING_METHODS.map((value) => ({ value, label: METHOD_TEXT[value] })),
+      options: METHODS,
     },
     { key: 'prevailing', label: 'Locking nut drags', initial: '0', kind: 'number', unit: 'N·m' },
     { key: 'part', label: 'Under the head', initial: 'steel', kind: 'choice', options: PARTS },

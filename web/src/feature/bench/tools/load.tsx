@@ -1,0 +1,240 @@
+import { must } from '#contract/calc/joint-input.ts';
+import { preloadOf } from '#core/bench/preload.ts';
+import { jointAtWork } from '#core/bench/working-load.ts';
+import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
+import {
+  boltMaterial,
+  type JointGeometry,
+  jointStiffness,
+  type PartMaterial,
+} from '#core/tightening/joint-stiffness.ts';
+import { settlingLoss } from '#core/tightening/settling.ts';
+import { evenFriction, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
+import type { TighteningMethod } from '#core/tightening/tightening-method.ts';
+import { Curve } from '../../../drawing/Curve.tsx';
+import type { BenchTool } from '../bench-tool.ts';
+import { JointSection } from '../drawing/JointSection.tsx';
+import { inLine, threeFigures } from '../show-figure.ts';
+import {
+  classField,
+  finishField,
+  headField,
+  holeField,
+  METHODS,
+  PARTS,
+  threadField,
+  VDI,
+  washerField,
+  widthField,
+} from './joint-fields.ts';
+
+/** What service does to a tightened joint: clamp left, load on the bolt, fatigue, heat. */
+export const LOAD: BenchTool = {
+  id: 'load',
+  title: 'Joint at work',
+  says: 'What is left of the clamp when the load pulls, what the bolt then carries, and whether it lasts.',
+  example: 'service load m10 6 kN',
+  words: [
+    'service load',
+    'working load',
+    'external load',
+    'pull',
+    'fatigue',
+    'residual clamp',
+    'slip',
+    'shear',
+    'heat',
+    'thermal',
+    'load factor',
+  ],
+  takes: ['axial', 'shear', 'torque'],
+  fields: [
+    threadField,
+    classField,
+    finishField('finish', 'On the thread', 'oiled'),
+    { key: 'torque', label: 'Torque', initial: '', kind: 'number', unit: 'N·m', hint: 'empty: what the bolt takes' },
+    { key: 'axial', label: 'Pulls on the bolt, at most', initial: '6000', kind: 'number', unit: 'N' },
+    { key: 'least', label: 'And at least', initial: '0', kind: 'number', unit: 'N', hint: 'a minus presses' },
+    { key: 'shear', label: 'Pulls across, at most', initial: '0', kind: 'number', unit: 'N' },
+    { key: 'grip', label: 'Clamped length', initial: '30', kind: 'number', unit: 'mm' },
+    { key: 'part', label: 'Parts', initial: 'steel', kind: 'choice', options: PARTS },
+    {
+      key: 'into',
+      label: 'Held by',
+      initial: 'nut',
+      kind: 'choice',
+      options: [
+        { value: 'nut', label: 'A nut' },
+        ...PARTS.map(({ value, label }) => ({ value, label: `Thread in ${label.toLowerCase()}` })),
+      ],
+    },
+    { key: 'boltC', label: 'The bolt at work', initial: '20', kind: 'number', unit: '°C' },
+    { key: 'partsC', label: 'The parts at work', initial: '20', kind: 'number', unit: '°C' },
+    { key: 'method', label: 'Tightened by', initial: 'click', kind: 'choice', options: METHODS },
+    { key: 'prevailing', label: 'Locking nut drags', initial: '0', kind: 'number', unit: 'N·m', assumption: true },
+    {
+      key: 'slip',
+      label: 'Friction between the parts',
+      initial: '0.12',
+      kind: 'number',
+      assumption: true,
+      hint: 'painted 0.08, sand-blasted 0.4',
+    },
+    { key: 'faces', label: 'Faces that hold by friction', initial: '1', kind: 'number', assumption: true },
+    {
+      key: 'introduction',
+      label: 'Where the load enters, n',
+      initial: '0.5',
+      kind: 'number',
+      assumption: true,
+      hint: '0 at the joint, 1 under the head',
+    },
+    washerField,
+    headField,
+    holeField,
+    widthField,
+  ],
+  answer(read) {
+    const { show } = read;
+    const thread = read.thread();
+    const strength = read.strength(thread);
+    const face = read.face(thread);
+    const friction = evenFriction(finishFriction(read.choice<ThreadFinish>('finish')).usual);
+    const part = read.choice<PartMaterial>('part');
+    const into = read.choice<JointGeometry['into']>('into');
+    const gripMm = read.number('grip', 1, 500);
+    const prevailingNm = read.number('prevailing', 0, 500);
+    const given = read.optional('torque', Math.max(0.01, prevailingNm), 5000);
+    const tightened = preloadOf({
+      thread,
+      strength,
+      face,
+      friction,
+      prevailingNm,
+      form: 'vdi',
+      given: given === undefined ? undefined : { torqueNm: given },
+      method: read.choice<TighteningMethod>('method'),
+      part,
+      pressed: read.pressed(thread),
+    });
+    const { preloadN: meanN, scatter, pressedRing: ring, torqueNm } = tightened;
+    const head = headDimension((read.text('head') || usualHead(thread)) as never, thread);
+    const stiffness = must(
+      jointStiffness({
+        thread,
+        gripMm,
+        bearingMm: ring.outsideMm,
+        holeMm: ring.holeMm,
+        partDiameterMm: read.optional('width', ring.holeMm, 2000) ?? 3 * ring.outsideMm,
+        part,
+        bolt: boltMaterial(strength),
+        head: head?.grip === 'socket' ? 'socket' : 'hexagon',
+        into,
+      }),
+    );
+    const settling = settlingLoss(stiffness, 'medium', 1, into === 'nut' ? 2 : 1);
+    const assemblyN = { minN: scatter?.minN ?? meanN, maxN: scatter?.maxN ?? meanN };
+    const axialMaxN = read.number('axial', -1e7, 1e7);
+    const w = must(
+      jointAtWork({
+        thread,
+        strength,
+        stiffness,
+        threadFriction: friction.thread,
+        prevailingNm,
+        ring,
+        assemblyN,
+        settlingN: settling.lossN,
+        axialMaxN,
+        axialMinN: read.number('least', -1e7, axialMaxN),
+        shearN: read.number('shear', 0, 1e7),
+        faceFriction: read.number('slip', 0.01, 1),
+        faces: read.number('faces', 1, 20),
+        introduction: read.number('introduction', 0, 1),
+        assembledC: 20,
+        boltC: read.number('boltC', -60, 700),
+        partsC: read.number('partsC', -60, 700),
+        gripMm,
+        bolt: boltMaterial(strength),
+        part,
+      }),
+    );
+    // The joint's triangle: the bolt is drawn out and the parts pressed in by the preload that is left at least.
+    const heldN = assemblyN.minN - settling.lossN - Math.max(0, w.thermalLossN);
+    const um = (mmPerN: number, n: number) => mmPerN * n * 1000;
+    const [drawnUm, pressedUm] = [um(stiffness.boltMmPerN, heldN), um(stiffness.partsMmPerN, heldN)];
+    const pullN = Math.max(0, axialMaxN);
+    const workUm = drawnUm + um(stiffness.boltMmPerN, w.loadFactor * pullN);
+    return {
+      main: { label: 'Clamp left at the worst', shown: show.force(w.residualClampN) },
+      figures: [
+        { label: 'Tightened with', shown: show.torque(torqueNm) },
+        { label: 'Preload, least', shown: show.force(assemblyN.minN) },
+        { label: 'Preload, most', shown: show.force(assemblyN.maxN) },
+        { label: 'Needed at least', shown: show.force(w.neededN) },
+        { label: 'Settling takes', shown: show.force(settling.lossN) },
+        { label: w.thermalLossN >= 0 ? 'Heat takes' : 'Heat adds', shown: show.force(Math.abs(w.thermalLossN)) },
+        { label: 'Of the pull the bolt gets', shown: show.percent(w.loadFactor) },
+        { label: 'The bolt carries at most', shown: show.force(w.boltMostN) },
+        { label: 'Of yield, at work', shown: show.percent(1 / w.yieldSafety) },
+        { label: 'Swings each way', shown: show.stress(w.alternatingMpa) },
+        {
+          label: 'Endures',
+          shown: w.enduranceMpa === undefined ? show.text('–') : show.stress(w.enduranceMpa),
+        },
+      ],
+      remarks: w.remarks,
+      drawing: (
+        <JointSection
+          diameterMm={thread.nominalMm}
+          bearingMm={face.outsideMm}
+          holeMm={ring.holeMm}
+          headMm={head?.heightMm ?? 0.65 * thread.nominalMm}
+          gripMm={gripMm}
+          engagedMm={into === 'nut' ? 0.85 * thread.nominalMm : 1.2 * thread.nominalMm}
+          into={into === 'nut' ? 'nut' : 'tapped'}
+          coneSlope={0.45}
+          label={`${thread.designation}, ${strength.propertyClass}, ${gripMm} mm clamped`}
+        />
+      ),
+      chart:
+        heldN <= 0 ? undefined : (
+          <Curve
+            label="The joint’s triangle: what bolt and parts carry over how far they give"
+            xLabel="bolt longer, µm"
+            yLabel="force, kN"
+            series={[
+              {
+                key: 'bolt',
+                label: 'bolt',
+                points: [
+                  [0, 0],
+                  [drawnUm, heldN / 1000],
+                  [workUm, (heldN + w.loadFactor * pullN) / 1000],
+                ],
+              },
+              {
+                key: 'parts',
+                label: 'parts',
+                points: [
+                  [drawnUm, heldN / 1000],
+                  [drawnUm + pressedUm, 0],
+                ],
+              },
+            ]}
+            marks={[{ x: drawnUm, y: heldN / 1000, text: `${threeFigures(heldN / 1000)} kN held` }]}
+          />
+        ),
+      summary: `${thread.designation} ${strength.propertyClass} at ${inLine(show.torque(torqueNm))}, pulled with ${inLine(show.force(axialMaxN))}: ${inLine(show.force(w.residualClampN))} of clamp left`,
+    };
+  },
+  sources: [
+    { what: 'Load factor, preload changes, working and alternating stress', where: `${VDI}, steps R3 to R10` },
+    { what: 'Endurance 0.85 (150/d + 45), rolled before heat treatment', where: `${VDI}, 5.5.3` },
+    { what: 'Expansion of bolt and parts', where: 'any engineering handbook' },
+    {
+      what: 'n 0.5, medium surfaces, one face between the parts',
+      where: 'chosen by us: change them where they differ',
+    },
+  ],
+};
