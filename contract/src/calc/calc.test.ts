@@ -3,35 +3,7 @@ import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { calculate } from './calc.ts';
 import { CALC_INPUTS, CALC_TOPICS, type CalcTopic } from './calc-input.ts';
-
-/** One good input for every topic. */
-const GOOD: Record<CalcTopic, Record<string, unknown>> = {
-  thread: { thread: 'M10 x 1.5' },
-  head: { thread: '3/8-16' },
-  preload: { thread: 'M10', propertyClass: '8.8', friction: 0.12 },
-  load: { thread: 'M10', propertyClass: '8.8', gripMm: 30, axialMaxN: 4000 },
-  lubricate: { thread: 'M10', propertyClass: '8.8', torqueNm: 49, from: 'dry', to: ['oiled', 'antiSeize'] },
-  engagement: { thread: 'M10', propertyClass: '8.8', tappedTensileMpa: 290 },
-  stud: { thread: 'M12 x 1.5', studMm: 44, wheelMm: 18, spacerMm: 25 },
-  adapter: { torqueNm: 100, wrenchLengthMm: 400, offsetMm: 50, angleDeg: 0 },
-  band: { fullScaleNm: 200, targetNm: 62, divisionNm: 1 },
-  calibration: { fullScaleNm: 200, points: [{ setNm: 120, referenceNm: [119, 121, 120, 122, 118] }] },
-  volume: { thread: 'M10', engagementMm: 8.4, count: 4 },
-  cure: { product: 'threadlockerMedium', temperatureC: 12, substrate: 'zincPlated', afterMin: 60 },
-  elastic: {
-    boltStiffnessNPerMm: 3e5,
-    circle: { bolts: 6, diameterMm: 120 },
-    c0MmPerN: 4e-6,
-    lambdaMm: 40,
-    order: [0, 3, 1, 4, 2, 5],
-    stages: [0.5, 1],
-    targetN: 30000,
-  },
-  identify: { majorMm: 9.85, pitchMm: 1.5 },
-  drill: { thread: '3/8-16' },
-  shrink: { diameterMm: 50, interferenceMm: 0.03, slipMm: 0.05, bore: 'steel', pin: 'steel', wallMm: 10 },
-  convert: { text: '90 ft-lb', to: 'N·m' },
-};
+import { GOOD } from './fixture/good-input.ts';
 
 const answer = (topic: CalcTopic, over: Record<string, unknown> = {}) => {
   const result = calculate(topic, { ...GOOD[topic], ...over });

@@ -1,3 +1,4 @@
+import type { z } from 'zod';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { FaultText } from '../wording/input-fault-text.ts';
 import { CALC_INPUTS, type CalcInput, type CalcTopic } from './calc-input.ts';
@@ -29,11 +30,15 @@ const TOPICS: { [Topic in CalcTopic]: (input: CalcInput<Topic>) => object } = {
   convert,
 };
 
-/** The fields of a topic, all its shapes together. */
-function fieldsOf(topic: CalcTopic): string[] {
-  const schema = CALC_INPUTS[topic];
-  const shapes = 'options' in schema ? schema.options : [schema];
-  return [...new Set(shapes.flatMap((shape) => Object.keys(shape.shape)))];
+const fieldsOf = (shape: z.ZodObject): string[] => Object.keys(shape.shape);
+
+/** The shape of a topic that was meant: of several the one that has most of the fields that were given. */
+function shapeOf(topic: CalcTopic, input: unknown): z.ZodObject {
+  const schema: z.ZodObject | z.ZodUnion<readonly z.ZodObject[]> = CALC_INPUTS[topic];
+  if (!('options' in schema)) return schema;
+  const given = new Set(typeof input === 'object' && input !== null ? Object.keys(input) : []);
+  const has = (shape: z.ZodObject) => fieldsOf(shape).filter((field) => given.has(field)).length;
+  return schema.options.reduce((best, shape) => (has(shape) > has(best) ? shape : best));
 }
 
 /**
@@ -41,8 +46,9 @@ function fieldsOf(topic: CalcTopic): string[] {
  * @returns the answer, or the field that cannot be used and why
  */
 export function calculate(topic: CalcTopic, input: unknown): Result<object, { code: 'refused' } & FaultText> {
-  const read = CALC_INPUTS[topic].safeParse(input);
-  if (!read.success) return fail({ code: 'refused', ...issueText(read.error, input, fieldsOf(topic)) });
+  const shape = shapeOf(topic, input);
+  const read = shape.safeParse(input);
+  if (!read.success) return fail({ code: 'refused', ...issueText(topic, read.error, input, fieldsOf(shape)) });
   try {
     // The table and the schema have the same key, which the compiler cannot follow through a union.
     return ok((TOPICS[topic] as (value: unknown) => object)(read.data));

@@ -14,7 +14,8 @@ const pathText = (path: readonly PropertyKey[]): string =>
 const nameOf = (path: readonly PropertyKey[]): string =>
   String([...path].reverse().find((step) => typeof step === 'string') ?? 'input');
 
-const exampleOf = (name: string): string => INPUT_EXAMPLES[name] ?? EXAMPLE_NUMBER;
+const exampleOf = (topic: string, name: string): string =>
+  INPUT_EXAMPLES[`${topic}.${name}`] ?? INPUT_EXAMPLES[name] ?? EXAMPLE_NUMBER;
 
 const KINDS: Record<string, keyof typeof INPUT_SHAPE> = {
   number: 'number',
@@ -25,9 +26,9 @@ const KINDS: Record<string, keyof typeof INPUT_SHAPE> = {
 };
 
 /** What is wrong with the form of an input, in a person's words: the field, what is allowed, an example. */
-export function issueText(error: z.ZodError, given: unknown, fields: readonly string[]): FaultText {
+export function issueText(topic: string, error: z.ZodError, given: unknown, fields: readonly string[]): FaultText {
   const [issue] = error.issues;
-  if (!issue) return { field: 'input', reason: say(INPUT_SHAPE.shape, { example: exampleOf('input') }) };
+  if (!issue) return { field: 'input', reason: say(INPUT_SHAPE.shape, { example: exampleOf(topic, 'input') }) };
   if (issue.code === 'unrecognized_keys')
     return {
       field: pathText([...issue.path, issue.keys[0] ?? '']),
@@ -35,11 +36,11 @@ export function issueText(error: z.ZodError, given: unknown, fields: readonly st
       reason:
         issue.path.length === 0
           ? say(INPUT_SHAPE.unknownField, { fields: fields.join(', ') })
-          : say(INPUT_SHAPE.shape, { example: exampleOf(nameOf(issue.path)) }),
+          : say(INPUT_SHAPE.shape, { example: exampleOf(topic, nameOf(issue.path)) }),
     };
   const field = pathText(issue.path);
   const name = nameOf(issue.path);
-  const example = exampleOf(name);
+  const example = exampleOf(topic, name);
   const unit = unitOfField(name);
   const value = issue.path.reduce<unknown>(
     (at, step) => (typeof at === 'object' && at !== null ? (at as Record<PropertyKey, unknown>)[step] : undefined),

@@ -66,6 +66,8 @@ export interface WorkingLoadAnswer {
 
 /** Share of the tightening torque's twist that stays in the shank at work, kτ. @see VDI 2230-1:2015, section 5.5.2 */
 const TWIST_LEFT = 0.5;
+/** A swing below this is none: its reserve would be without bound. Chosen by us. */
+const NO_SWING_MPA = 1e-6;
 /** Classes and sizes the endurance of rolled threads is given for. @see VDI 2230-1:2015, section 5.5.3 */
 const ENDURANCE_CLASSES: ReadonlySet<string> = new Set(['8.8', '9.8', '10.9', '12.9']);
 
@@ -92,6 +94,8 @@ export const threadEnduranceMpa = (propertyClass: string, nominalMm: number): nu
 export function workingLoad(joint: WorkingLoad): Result<WorkingLoadAnswer, InputFault> {
   const { thread, strength, stiffness, assemblyN, settlingN, axialMaxN, axialMinN } = joint;
   const fault = firstFault(
+    // A bolt that was not tightened is no joint.
+    outOfRange('preloadN', assemblyN.minN, 1, 1e7),
     outOfRange('axialMaxN', axialMaxN, -1e7, 1e7),
     outOfRange('axialMinN', axialMinN, -1e7, axialMaxN),
     outOfRange('shearN', joint.shearN, 0, 1e7),
@@ -134,6 +138,8 @@ export function workingLoad(joint: WorkingLoad): Result<WorkingLoadAnswer, Input
     alternatingMpa,
     enduranceMpa,
     fatigueSafety:
-      enduranceMpa === undefined || alternatingMpa === 0 ? undefined : enduranceMpa / Math.abs(alternatingMpa),
+      enduranceMpa === undefined || Math.abs(alternatingMpa) < NO_SWING_MPA
+        ? undefined
+        : enduranceMpa / Math.abs(alternatingMpa),
   });
 }

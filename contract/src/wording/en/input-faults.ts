@@ -61,13 +61,16 @@ export const INPUT_SHAPE = {
   whole: 'must be a whole number, such as {example}',
 } as const;
 
-/** What a field wants, by its name: what there is no example for is a number. */
+/** What a field wants, by its name, or by topic and name where topics differ: what there is no example for is a number. */
 export const INPUT_EXAMPLES: Record<string, string> = {
   thread:
     'a callout such as "M10 × 1.5", "3/8-16" or "#10-32", or { "nominalMm": 10, "pitchMm": 1.5 }, or { "diameterIn": 0.375, "threadsPerInch": 16 }',
   propertyClass: '"8.8", "grade 5" or "A2-70"',
-  from: 'a finish such as "dry" or a coefficient such as 0.12; of a conversion a unit such as "lbf·ft"',
-  to: 'a finish such as "antiSeize", a coefficient such as 0.1, or a list of them; of a conversion a unit such as "N·m"',
+  from: 'a finish such as "dry", or a coefficient such as 0.12',
+  to: 'a finish such as "antiSeize", a coefficient such as 0.1, or a list of them',
+  'convert.from': '"lbf·ft"',
+  'convert.to': '"N·m"',
+  'convert.value': '90',
   into: '"nut", or what the thread is tapped into, such as "aluminium"',
   text: '"80-100 in-lb"',
   points: '[{ "setNm": 120, "referenceNm": [119, 121, 120, 122, 118] }]',
@@ -80,7 +83,8 @@ export const INPUT_EXAMPLES: Record<string, string> = {
   pulls: '[{ "bolt": 0, "toN": 15000 }]',
   order: '[0, 3, 1, 4, 2, 5]',
   stages: '[0.5, 1]',
-  input: '{ "thread": "M10", "propertyClass": "8.8" }; of a conversion { "text": "90 ft-lb", "to": "N·m" }',
+  input: '{ "thread": "M10", "propertyClass": "8.8" }',
+  'convert.input': '{ "text": "90 ft-lb", "to": "N·m" } or { "value": 90, "from": "lbf·ft", "to": "N·m" }',
   friction: '0.12',
   threadFriction: '0.12',
   headFriction: '0.12',
