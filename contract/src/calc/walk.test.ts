@@ -292,7 +292,7 @@ describe('a walk over the whole range of every topic', () => {
       }),
       { numRuns: 2000, seed: 2230 },
     );
-    expect(answered).toBeGreaterThan(100);
+    expect(answered).toBeGreaterThan(50);
   });
   it.each(CALC_TOPICS)('%s is walked over all its fields', (topic) => {
     const { must, may = {} } = TOPICS[topic];
