@@ -30,6 +30,18 @@ test('a tool is found by typing, its link shows it again, and both systems stand
   await line.fill('spacer 25');
   await page.keyboard.press('Enter');
   await expect(page.getByText('A spacer of x needs a stud at least x longer', { exact: false })).toBeVisible();
+  await line.fill('service load m10 6 kN');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { name: 'Joint at work' })).toBeVisible();
+  await expect(page.getByText('Holds at work')).toBeVisible();
+  await page.getByLabel('Pulls across, at most').fill('5000');
+  await expect(page.getByText('The parts slip', { exact: false })).toBeVisible();
+  await line.fill('measured 9.7 0.907');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status', { name: 'A pipe thread, no bolt' })).toContainText('G 1/8');
+  await line.fill('-20 °C in °F');
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('status', { name: 'In °F' })).toContainText('-4');
   await line.fill('which drill 3/8-16');
   await page.keyboard.press('Enter');
   await expect(page.getByRole('status', { name: 'Drill' })).toContainText('5/16 in');

@@ -167,7 +167,6 @@ const BAD = [
   'boltBreaks',
   'boltYields',
   'nearProof',
-  'scatterMayYield',
   'headSinks',
   'partsComeApart',
   'partsSlip',

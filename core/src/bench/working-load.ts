@@ -2,12 +2,27 @@ import type { InputFault } from '../quantity/input-fault.ts';
 import { ok, type Result } from '../result.ts';
 import { LIMITING_PRESSURE } from '../tightening/bearing-pressure.ts';
 import { type WorkingLoad, type WorkingLoadAnswer, workingLoad } from '../tightening/working-load.ts';
+import type { PreloadAnswer } from './preload.ts';
 import { type Remark, remarksThat } from './remark.ts';
 
 /** Reserve against fatigue below which a joint is called near it. @see VDI 2230-1:2015, step R9: 1.2 or more */
 const FATIGUE_RESERVE = 1.2;
 /** Share of the preload that heat or cold must move to be worth a word. Chosen by us. */
 const HEAT_COUNTS = 0.1;
+
+/**
+ * Least and most preload of a joint: about the torque or preload that was given; where none was, down from what the bolt
+ * takes, which is the most it may get.
+ * @see VDI 2230-1:2015, steps R6 and R7: FMmax is the permissible one, FMmin lies αA below it
+ */
+export function assemblyRange(
+  tightened: Pick<PreloadAnswer, 'preloadN' | 'assemblyPreloadN' | 'scatter'>,
+  given: boolean,
+): { minN: number; maxN: number } {
+  const { preloadN, assemblyPreloadN: mostN, scatter } = tightened;
+  if (!scatter) return { minN: preloadN, maxN: preloadN };
+  return given ? { minN: scatter.minN, maxN: scatter.maxN } : { minN: mostN / scatter.middle, maxN: mostN };
+}
 
 /** Whether a tightened joint holds at work, and what fails first where it does not. */
 export function jointAtWork(joint: WorkingLoad): Result<WorkingLoadAnswer & { remarks: Remark[] }, InputFault> {

@@ -20,6 +20,54 @@ describe('bearing face of hexagon heads: dw min = 0.95 · s min of grade A (ISO 
   });
 });
 
+describe('tables from memory, by a second route', () => {
+  it('a small hexagon’s bearing face is its least width less a step: dw = s min − 0.75, 0.9 or 1.1 (ISO 4014, ISO 4759-1 h13/h14)', () => {
+    // Least widths: s − 0.18 to 5.5, − 0.22 to 10, − 0.27 to 18.
+    for (const size of [2, 2.5, 3, 3.5, 4, 5, 6, 8, 10, 12]) {
+      const head = headDimension('ISO 4014/4017', metricThread(size, 1));
+      const s = head?.acrossFlatsMm ?? 0;
+      const least = s - (s <= 6 ? 0.18 : s <= 10 ? 0.22 : 0.27);
+      const step = s <= 6 ? 0.75 : s <= 10 ? 0.9 : 1.1;
+      expect(Math.abs((head?.bearingMm ?? 0) - (least - step))).toBeLessThanOrEqual(0.011);
+    }
+  });
+  it('a style 1 nut is 0.8 to 0.95 of its diameter high from M5 on (ISO 898-2:2012, style 1: m ≥ 0.80 D)', () => {
+    for (const { nominalMm, head } of listedHeads('ISO 4032').filter((size) => size.nominalMm >= 5)) {
+      expect([nominalMm, head.heightMm / nominalMm >= 0.8]).toEqual([nominalMm, true]);
+      expect(head.heightMm / nominalMm).toBeLessThan(0.95);
+    }
+  });
+  it('a socket cap screw’s head is as high as the bolt is thick (ISO 4762: k = d)', () => {
+    for (const { nominalMm, head } of listedHeads('ISO 4762')) expect(head.heightMm).toBe(nominalMm);
+  });
+  it('a washer’s hole is the fine clearance hole of its bolt (ISO 7089 and ISO 273), M39 alone excepted', () => {
+    for (const size of [2, 2.5, 3, 3.5, 4, 5, 6, 8, 10, 12, 14, 16, 18, 20, 22, 24, 27, 30, 33, 36])
+      expect([size, washerDimension('ISO 7089', metricThread(size, 1))?.insideMm]).toEqual([
+        size,
+        clearanceHoleMm(metricThread(size, 1), 'fine'),
+      ]);
+  });
+  it('clearance holes widen from fine to coarse and with the bolt, in both systems', () => {
+    for (const system of ['metric', 'unified'] as const) {
+      const sizes = listedHeads(system === 'metric' ? 'ISO 4032' : 'ASME B18.2.2').filter(
+        (size) => size.system === system,
+      );
+      let before = 0;
+      for (const { nominalMm } of sizes) {
+        const [fine, medium, coarse] = (['fine', 'medium', 'coarse'] as const).map(
+          (fit) => clearanceHoleMm({ system, nominalMm }, fit) ?? Number.NaN,
+        );
+        expect([
+          nominalMm,
+          nominalMm < (fine ?? 0) && (fine ?? 0) < (medium ?? 0) && (medium ?? 0) < (coarse ?? 0),
+        ]).toEqual([nominalMm, true]);
+        expect(medium).toBeGreaterThan(before);
+        before = medium ?? 0;
+      }
+    }
+  });
+});
+
 describe('heads, holes and washers belong together', () => {
   it.each(HEAD_STANDARDS)('%s covers its clearance hole', (standard) => {
     expect(listedHeads(standard).length).toBeGreaterThan(0);

@@ -1,5 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { assemblyRange } from '../bench/working-load.ts';
 import { boltStrength } from '../fastener/property-class.ts';
 import { metricThread, type Thread, unifiedThread } from '../fastener/thread.ts';
 import { NEWTON_PER_LBF } from '../quantity/unit.ts';
@@ -60,6 +61,16 @@ describe('a bolted cover at work, Shigley’s Mechanical Engineering Design, exa
   });
   it('the parts keep 14.4 − (1 − 0.368)·6 kip', () =>
     expect(answer.residualClampN / NEWTON_PER_LBF / 1000).toBeCloseTo(14.4 - 0.632 * 6, 2));
+});
+
+describe('least and most preload', () => {
+  const scatter = { low: 1.6, middle: 1.8, high: 2, note: '', minN: 20_000, maxN: 36_000, yieldShareAtMost: 1 };
+  it('lies about a torque that was given, and below what the bolt takes where none was (αA 1.8)', () => {
+    const tightened = { preloadN: 28_000, assemblyPreloadN: 29_600, scatter };
+    expect(assemblyRange(tightened, true)).toEqual({ minN: 20_000, maxN: 36_000 });
+    expect(assemblyRange(tightened, false)).toEqual({ minN: 29_600 / 1.8, maxN: 29_600 });
+    expect(assemblyRange({ ...tightened, scatter: undefined }, true)).toEqual({ minN: 28_000, maxN: 28_000 });
+  });
 });
 
 describe('VDI 2230-1, steps R3 to R9', () => {

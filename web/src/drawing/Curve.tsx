@@ -5,7 +5,7 @@ export interface CurveSeries {
   key: string;
   label: string;
   points: ReadonlyArray<readonly [x: number, y: number]>;
-  tone?: 'ink' | 'medium' | 'antiseize' | 'bad' | 'faint';
+  tone?: 'ink' | 'bad' | 'faint';
   dashed?: boolean;
 }
 
@@ -31,8 +31,6 @@ const HEIGHT = 270;
 const EDGE = { left: 62, right: 18, top: 34, bottom: 42 };
 const TONE: Record<NonNullable<CurveSeries['tone']>, string> = {
   ink: 'var(--ink)',
-  medium: 'var(--medium)',
-  antiseize: '#a9642c',
   bad: 'var(--bad)',
   faint: 'var(--rule)',
 };

@@ -1,7 +1,7 @@
 import { ALL_FINISHES, finishChange } from '#core/bench/finish.ts';
 import { interaction } from '#core/bench/interaction.ts';
 import { preloadOf } from '#core/bench/preload.ts';
-import { jointAtWork } from '#core/bench/working-load.ts';
+import { assemblyRange, jointAtWork } from '#core/bench/working-load.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { nutClassFor, nutProofLoadN } from '#core/fastener/nut-class.ts';
 import type { BoltStrength } from '#core/fastener/property-class.ts';
@@ -151,8 +151,8 @@ export function load(input: CalcInput<'load'>) {
     pressed: readPressed(t, input),
   });
   const stiffness = readStiffness(t, strength, tightened.pressedRing, input);
-  const { preloadN: meanN, torqueNm, pressedRing: ring, scatter } = tightened;
-  const assemblyN = { minN: scatter?.minN ?? meanN, maxN: scatter?.maxN ?? meanN };
+  const { preloadN: meanN, torqueNm, pressedRing: ring } = tightened;
+  const assemblyN = assemblyRange(tightened, (input.torqueNm ?? input.preloadN) !== undefined);
   const settling = readSettling(stiffness, input);
   const assembledC = input.assembledC ?? ROOM_C;
   const answer = must(

@@ -117,7 +117,7 @@ export const REMARKS: Record<RemarkCode, string> = {
   nearProof: 'Near or over proof: {proofShare}.',
   finishMayYield: 'On its slipperiest day this finish takes the bolt past yield.',
   scatterMayYield:
-    'Tightened so, the load scatters: at its most, {mostN}, the bolt yields. A better wrench, or less torque.',
+    'Tightened so, the load scatters about this: at its most, {mostN}, the bolt would yield. A better wrench, or a torque from the slippery end of the friction, keeps it below.',
   littleUsed:
     'Little of the bolt is used; a joint that must not slip may want more. Look again at the figure and its unit.',
   headSinks:

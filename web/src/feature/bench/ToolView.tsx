@@ -3,7 +3,7 @@ import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
 import { remarkText } from '#contract/wording/remark-text.ts';
-import { remarkTone, type Tone } from '#core/bench/remark.ts';
+import { type Remark, remarkTone, type Tone } from '#core/bench/remark.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { linkTo, valuesFrom } from './bench-link.ts';
@@ -96,6 +96,20 @@ const TONE: Record<Tone, string> = {
   good: 'border-ink',
 };
 
+function RemarkList({ remarks }: { remarks: readonly Remark[] }) {
+  const write = figureWriter(figuresIn(useSettings((settings) => settings.system)));
+  if (remarks.length === 0) return null;
+  return (
+    <ul className="mt-4 grid gap-2">
+      {remarks.map((remark) => (
+        <li key={remark.code} className={`border-l-4 pl-3 text-[0.95rem] ${TONE[remarkTone(remark)]}`}>
+          {remarkText(remark, write)}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
 function Shown({
   tool,
   answer,
@@ -110,7 +124,6 @@ function Shown({
   station?: string;
 }) {
   const { main } = answer;
-  const write = figureWriter(figuresIn(useSettings((settings) => settings.system)));
   return (
     <>
       <section
@@ -170,18 +183,14 @@ function Shown({
               <span className="figures block text-lg text-ink-2">{main.shown.other}</span>
             )}
           </output>
+          {/* What must not be done so stands with the figure, however long the list beneath. */}
+          <RemarkList remarks={answer.remarks.filter((remark) => remarkTone(remark) === 'bad')} />
           <dl className="mt-4 border-t border-rule">
             {answer.figures.map((figure) => (
               <FigureRow key={figure.label} figure={figure} />
             ))}
           </dl>
-          <ul className="mt-4 grid gap-2">
-            {answer.remarks.map((remark) => (
-              <li key={remark.code} className={`border-l-4 pl-3 text-[0.95rem] ${TONE[remarkTone(remark)]}`}>
-                {remarkText(remark, write)}
-              </li>
-            ))}
-          </ul>
+          <RemarkList remarks={answer.remarks.filter((remark) => remarkTone(remark) !== 'bad')} />
           <details className="mt-4 border-t border-rule pt-2">
             <summary className="min-h-11 cursor-pointer py-2 font-bold">Where does this come from?</summary>
             <dl className="grid gap-2 text-sm">

@@ -32,7 +32,10 @@ export class BenchReader {
   /** A number in the base unit of the field; typed bare it is in the field's unit, or with any unit of its kind. */
   number(key: string, min: number, max: number): number {
     const value = this.optional(key, min, max);
-    if (value === undefined) throw new CalcRefusal({ field: key, reason: 'must be a number' });
+    if (value === undefined) {
+      const field = this.fields.find((entry) => entry.key === key);
+      throw new CalcRefusal({ field: key, reason: numberWanted(field) });
+    }
     return value;
   }
 
@@ -88,6 +91,12 @@ function classFor(thread: Thread, chosen: string): string {
   return classesFor(thread).includes('8.8') ? '8.8' : 'grade 5';
 }
 
+/** What a number field wants, with its own first value for an example. */
+const numberWanted = (field: Field | undefined): string => {
+  const unit = field?.kind === 'number' && field.unit ? ` in ${field.unit}` : '';
+  return `must be a number${unit}, such as ${field?.initial || '12.5'}`;
+};
+
 /** What was typed into a number field, in base units; undefined when it is empty. */
 export function readNumber(field: Field, text: string): number | undefined {
   const plain = text.trim();
@@ -95,7 +104,7 @@ export function readNumber(field: Field, text: string): number | undefined {
   if (field.kind !== 'number') return unreachable(field as never);
   const bare = Number(plain.replace(',', '.'));
   if (Number.isFinite(bare)) return field.unit ? toBase(bare, field.unit) : bare;
-  if (!field.unit) throw new CalcRefusal({ field: field.key, reason: 'must be a number' });
+  if (!field.unit) throw new CalcRefusal({ field: field.key, reason: numberWanted(field) });
   const read = parsePrinted(plain, dimensionOf(field.unit));
   if (!read.ok) throw new CalcRefusal({ field: field.key, reason: parseErrorText(read.error) });
   return read.value.minBase;

@@ -5,6 +5,8 @@ export interface JointSectionProps {
   holeMm: number;
   headMm: number;
   gripMm: number;
+  /** Under the head, where there is one. */
+  washer?: { outsideMm: number; thicknessMm: number };
   /** Nut height, or the depth of thread in the part below. */
   engagedMm: number;
   into: 'nut' | 'tapped';
@@ -23,14 +25,16 @@ const WIDTH = 420;
 /** A cut through the joint to scale: head, parts with their pressure cone, and the thread that holds. */
 export function JointSection(props: JointSectionProps) {
   const { diameterMm: d, bearingMm, holeMm, headMm, gripMm, engagedMm, into, coneSlope, neededMm, label, note } = props;
+  const { washer } = props;
   const below = Math.max(engagedMm, neededMm ?? 0) + (into === 'tapped' ? 0.5 * d : 0.4 * d);
-  const tall = headMm + gripMm + below + 0.3 * d;
-  const half = Math.max(props.partHalfMm ?? 0, bearingMm * 0.95, d * 1.6);
+  const washerMm = washer?.thicknessMm ?? 0;
+  const tall = headMm + washerMm + gripMm + below + 0.3 * d;
+  const half = Math.max(props.partHalfMm ?? 0, bearingMm * 0.95, d * 1.6, (washer?.outsideMm ?? 0) * 0.6);
   const scale = Math.min((HEIGHT - 24) / tall, (WIDTH - 170) / (2 * half));
   const cx = half * scale + 12;
   const top = 12;
   const px = (mm: number) => mm * scale;
-  const seat = top + px(headMm);
+  const seat = top + px(headMm + washerMm);
   const end = seat + px(gripMm);
   const partHalf = px(half);
   const cone = coneSlope === undefined ? undefined : px(gripMm / (into === 'nut' ? 2 : 1)) * coneSlope;
@@ -114,6 +118,18 @@ export function JointSection(props: JointSectionProps) {
           );
         })}
         <rect x={cx - b} y={top} width={2 * b} height={px(headMm)} fill="var(--ink)" />
+        {washer && (
+          <rect
+            data-washer
+            x={cx - px(washer.outsideMm / 2)}
+            y={top + px(headMm)}
+            width={px(washer.outsideMm)}
+            height={px(washerMm)}
+            fill="var(--rule)"
+            stroke="var(--ink)"
+            strokeWidth={1.5}
+          />
+        )}
         {into === 'nut' && (
           <>
             <rect x={cx - b} y={end} width={b - px(d / 2)} height={px(engagedMm)} fill="var(--ink)" />
@@ -128,8 +144,11 @@ export function JointSection(props: JointSectionProps) {
               stroke={neededMm > engagedMm + 1e-9 ? 'var(--bad)' : 'var(--ink)'}
               strokeWidth={2}
             />
-            <text x={cx + px(d / 2) + 22} y={end + px(neededMm) / 2 + 4} className="figures" fontSize={13}>
+            <text x={cx + px(d / 2) + 22} y={end + px(neededMm) / 2 - 4} className="figures" fontSize={13}>
               needs {neededMm.toFixed(1)} mm
+            </text>
+            <text x={cx + px(d / 2) + 22} y={end + px(neededMm) / 2 + 13} className="figures" fontSize={13}>
+              has {engagedMm.toFixed(1)} mm
             </text>
           </g>
         )}

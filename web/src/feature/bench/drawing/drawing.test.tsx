@@ -108,6 +108,29 @@ describe('bore and pin', () => {
   });
 });
 
+describe('the joint in section', () => {
+  const joint = (washer?: { outsideMm: number; thicknessMm: number }) =>
+    draw(
+      <JointSection
+        diameterMm={10}
+        bearingMm={14.63}
+        holeMm={11}
+        headMm={6.4}
+        gripMm={25}
+        engagedMm={8}
+        into="nut"
+        washer={washer}
+        label="joint"
+      />,
+    );
+  it('shows a washer between head and part, to scale with the bolt, and none where there is none', () => {
+    expect(joint().querySelector('[data-washer]')).toBeNull();
+    cleanup();
+    const washer = joint({ outsideMm: 20, thicknessMm: 2 }).querySelector('[data-washer]');
+    expect(number(washer, 'width') / number(washer, 'height')).toBeCloseTo(10, 6);
+  });
+});
+
 describe('the stud in its stack', () => {
   const stack = (over: Partial<React.ComponentProps<typeof StudStackDrawing>> = {}) =>
     draw(

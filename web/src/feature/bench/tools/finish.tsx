@@ -1,6 +1,6 @@
 import { ALL_FINISHES, finishChange } from '#core/bench/finish.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
-import { finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
+import { type FrictionSource, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
 import type { BenchTool } from '../bench-tool.ts';
 import { JointSection } from '../drawing/JointSection.tsx';
@@ -34,6 +34,22 @@ export const FINISH: BenchTool = {
     { key: 'torque', label: 'Torque printed', initial: '49', kind: 'number', unit: 'N·m' },
     finishField('from', 'Printed for', 'dry'),
     finishField('to', 'Now on the thread', 'antiSeize'),
+    {
+      key: 'fromMu',
+      label: 'Friction it was printed for',
+      initial: '',
+      kind: 'number',
+      assumption: true,
+      hint: 'of the finish when empty',
+    },
+    {
+      key: 'toMu',
+      label: 'Friction now',
+      initial: '',
+      kind: 'number',
+      assumption: true,
+      hint: 'of the finish when empty',
+    },
     { key: 'prevailing', label: 'Locking nut drags', initial: '0', kind: 'number', unit: 'N·m', assumption: true },
     headField,
     holeField,
@@ -44,20 +60,23 @@ export const FINISH: BenchTool = {
     const strength = read.strength(thread);
     const face = read.face(thread);
     const torqueNm = read.number('torque', 0.01, 5000);
-    const [from, to] = [read.choice<ThreadFinish>('from'), read.choice<ThreadFinish>('to')];
-    const { outcomes: rows, remarks } = finishChange(
+    // A coefficient that somebody measured or was told goes before the finish's.
+    const from: FrictionSource = read.optional('fromMu', 0, 1) ?? read.choice<ThreadFinish>('from');
+    const to: FrictionSource = read.optional('toMu', 0, 1) ?? read.choice<ThreadFinish>('to');
+    const { outcomes: rows, remarks } = finishChange<FrictionSource>(
       { thread, strength, face, prevailingNm: read.number('prevailing', 0, 500) },
       torqueNm,
       from,
-      ALL_FINISHES,
+      [...new Set<FrictionSource>([from, to, ...ALL_FINISHES])],
       to,
     );
     const now = rows.find((row) => row.finish === to);
     const meant = rows.find((row) => row.finish === from);
     if (!now || !meant) throw new Error('every finish has its row');
-    const label = (finish: ThreadFinish) => finishFriction(finish).label;
+    const label = (source: FrictionSource) =>
+      typeof source === 'number' ? `µ ${source}` : finishFriction(source).label;
     const head = headDimension((read.text('head') || usualHead(thread)) as never, thread);
-    const order = [...rows].sort((a, b) => finishFriction(a.finish).usual - finishFriction(b.finish).usual);
+    const order = [...rows].sort((a, b) => a.friction.usual - b.friction.usual);
     return {
       main: { label: 'For the load that was meant', shown: show.torque(now.atEqualPreloadNm) },
       figures: [
@@ -88,20 +107,20 @@ export const FINISH: BenchTool = {
             {
               key: 'load',
               label: 'load',
-              points: order.map((row) => [finishFriction(row.finish).usual, row.atEqualTorqueN.usual / 1000]),
+              points: order.map((row) => [row.friction.usual, row.atEqualTorqueN.usual / 1000]),
             },
           ]}
           marks={[
-            { x: finishFriction(from).usual, y: meant.atEqualTorqueN.usual / 1000, text: label(from) },
-            { x: finishFriction(to).usual, y: now.atEqualTorqueN.usual / 1000, text: label(to) },
+            { x: meant.friction.usual, y: meant.atEqualTorqueN.usual / 1000, text: label(from) },
+            { x: now.friction.usual, y: now.atEqualTorqueN.usual / 1000, text: label(to) },
           ]}
-          limits={[{ y: (meant.atEqualTorqueN.usual / 1000) * 1, text: 'load that was meant' }]}
+          limits={[{ y: meant.atEqualTorqueN.usual / 1000, text: 'load that was meant' }]}
         />
       ),
       table: {
         head: ['On the thread', 'Load, same torque', 'of meant', 'Torque, same load', 'most, of proof'],
         rows: order.map((row) => ({
-          key: row.finish,
+          key: String(row.finish),
           strong: row.finish === to || row.finish === from,
           cells: [
             label(row.finish),

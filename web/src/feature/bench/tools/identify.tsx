@@ -71,7 +71,11 @@ export const IDENTIFY: BenchTool = {
     // Something speaks against every bolt, and nothing against a pipe thread.
     const isPipe = pipe !== undefined && (best === undefined || best.votesAgainst.length > 0);
     if (!best && !pipe) throw new CalcRefusal({ field: 'major', reason: 'no standard thread comes near these sizes' });
-    const off = (mm?: number) => (mm === undefined ? '–' : `${mm >= 0 ? '+' : '−'}${Math.abs(mm).toFixed(2)} mm`);
+    const off = (mm?: number) => {
+      if (mm === undefined) return '–';
+      const size = Math.abs(mm).toFixed(2);
+      return `${Number(size) === 0 ? '' : mm > 0 ? '+' : '−'}${size} mm`;
+    };
     return {
       main: isPipe
         ? { label: 'A pipe thread, no bolt', shown: show.text(pipe.pipe.designation) }
@@ -96,11 +100,18 @@ export const IDENTIFY: BenchTool = {
       remarks,
       drawing: (
         <ThreadCombs
-          combs={candidates.map(({ thread }) => ({
-            name: thread.designation,
-            pitchMm: thread.pitchMm,
-            diameterMm: thread.nominalMm,
-          }))}
+          combs={[
+            ...pipes.slice(0, 1).map(({ pipe: { designation, pitchMm, crests } }) => ({
+              name: designation,
+              pitchMm,
+              diameterMm: crests.maxMm,
+            })),
+            ...candidates.map(({ thread }) => ({
+              name: thread.designation,
+              pitchMm: thread.pitchMm,
+              diameterMm: thread.nominalMm,
+            })),
+          ]}
           measuredPitchMm={measured.pitchMm}
           label="Profiles of the nearest threads under one another"
         />
@@ -113,7 +124,7 @@ export const IDENTIFY: BenchTool = {
             strong: isPipe && designation === pipe?.pipe.designation,
             cells: [
               `${designation}, pipe`,
-              `${crests.minMm.toFixed(2)} – ${crests.maxMm.toFixed(2)} mm`,
+              `of ${crests.minMm.toFixed(2)} – ${crests.maxMm.toFixed(2)}`,
               off(measured.pitchMm === undefined ? undefined : measured.pitchMm - pitchMm),
               taper ? 'tapered' : 'parallel',
               'it is no bolt',

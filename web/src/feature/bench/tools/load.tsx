@@ -1,6 +1,6 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { preloadOf } from '#core/bench/preload.ts';
-import { jointAtWork } from '#core/bench/working-load.ts';
+import { assemblyRange, jointAtWork } from '#core/bench/working-load.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import {
   boltMaterial,
@@ -117,7 +117,7 @@ export const LOAD: BenchTool = {
       part,
       pressed: read.pressed(thread),
     });
-    const { preloadN: meanN, scatter, pressedRing: ring, torqueNm } = tightened;
+    const { pressedRing: ring, torqueNm } = tightened;
     const head = headDimension((read.text('head') || usualHead(thread)) as never, thread);
     const stiffness = must(
       jointStiffness({
@@ -133,7 +133,7 @@ export const LOAD: BenchTool = {
       }),
     );
     const settling = settlingLoss(stiffness, 'medium', 1, into === 'nut' ? 2 : 1);
-    const assemblyN = { minN: scatter?.minN ?? meanN, maxN: scatter?.maxN ?? meanN };
+    const assemblyN = assemblyRange(tightened, given !== undefined);
     const axialMaxN = read.number('axial', -1e7, 1e7);
     const w = must(
       jointAtWork({
@@ -189,6 +189,7 @@ export const LOAD: BenchTool = {
           diameterMm={thread.nominalMm}
           bearingMm={face.outsideMm}
           holeMm={ring.holeMm}
+          washer={read.pressed(thread).washer}
           headMm={head?.heightMm ?? 0.65 * thread.nominalMm}
           gripMm={gripMm}
           engagedMm={into === 'nut' ? 0.85 * thread.nominalMm : 1.2 * thread.nominalMm}
@@ -216,6 +217,7 @@ export const LOAD: BenchTool = {
               {
                 key: 'parts',
                 label: 'parts',
+                dashed: true,
                 points: [
                   [drawnUm, heldN / 1000],
                   [drawnUm + pressedUm, 0],

@@ -91,6 +91,7 @@ export const TORQUE: BenchTool = {
     if (given !== undefined && given < prevailing)
       throw new CalcRefusal({ field: 'torque', reason: 'is less than the locking nut drags: it does not turn it' });
     const method = read.choice<TighteningMethod>('method');
+    const pressed = read.pressed(thread);
     const answer = preloadOf({
       thread,
       strength,
@@ -103,7 +104,7 @@ export const TORQUE: BenchTool = {
       finish: finish.finish,
       method,
       part: read.choice<PartMaterial>('part'),
-      pressed: read.pressed(thread),
+      pressed,
     });
     const { preloadN, torqueNm, assemblyTorqueNm: assemblyNm, stress, scatter, shares, loads } = answer;
     const preload = (mu: number, nm: number) => preloadForTorqueN(nm, thread, evenFriction(mu), face, prevailing, form);
@@ -134,7 +135,8 @@ export const TORQUE: BenchTool = {
         <JointSection
           diameterMm={thread.nominalMm}
           bearingMm={face.outsideMm}
-          holeMm={face.holeMm}
+          holeMm={pressed.holeMm}
+          washer={pressed.washer}
           headMm={head?.heightMm ?? 0.65 * thread.nominalMm}
           gripMm={2.5 * thread.nominalMm}
           engagedMm={0.85 * thread.nominalMm}
