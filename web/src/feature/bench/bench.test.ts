@@ -114,6 +114,53 @@ describe('what the tools say', () => {
   });
   it('a drill below the bolt passes nothing (M04)', () =>
     expect(remarks(byId('drill'), { purpose: 'clearance', have: '8' })[0]).toMatchObject({ tone: 'bad' }));
+  it('a washer over aluminium spreads the load (VDI 2230-1: 191, not 363 N/mm²), and without it the head sinks', () => {
+    const pressed = (values: Record<string, string>) =>
+      answer(byId('torque'), { part: 'aluminium', ...values }).figures.find(({ label }) => label.startsWith('Presses'))
+        ?.shown.number;
+    expect([pressed({ washer: 'ISO 7089' }), pressed({})]).toEqual(['191', '405']);
+    expect(remarks(byId('torque'), { part: 'aluminium' })).toContainEqual({
+      tone: 'bad',
+      text: expect.stringContaining('aluminium bears about 290 N/mm²'),
+    });
+    expect(refusal('torque', { washer: 'ISO 7089', head: 'ISO 10642' })).toMatchObject({ field: 'washer' });
+  });
+  it('a torque the locking nut alone takes up is refused at the torque', () =>
+    expect(refusal('torque', { torque: '4', prevailing: '6' })).toMatchObject({ field: 'torque' }));
+  it('a joint at work says what fails first, and what is asked of it', () => {
+    expect(remarks(byId('load'), {})[0]).toMatchObject({ tone: 'good' });
+    expect(remarks(byId('load'), { axial: '30 kN' })[0]?.text).toContain('come off one another');
+    expect(remarks(byId('load'), { shear: '5000' })[0]?.text).toContain('The parts slip');
+    expect(remarks(byId('load'), { shear: '5000', faces: '4', slip: '0.4' })[0]).toMatchObject({ tone: 'good' });
+    expect(refusal('load', { least: '9000' })).toMatchObject({ field: 'least' });
+  });
+  it('what it was set to through a crow-foot gives what the fastener got', () =>
+    expect(remarks(byId('adapter'), { set: '60' })[0]?.text).toContain('67 N·m'));
+  it('a coefficient goes before the finish', () => {
+    const now = answer(byId('finish'), { fromMu: '0.16', toMu: '0.1' });
+    expect(now.summary).toContain('µ 0.1');
+    expect(now.figures[2]?.shown.number).toBe(answer(byId('finish'), {}).figures[2]?.shown.number);
+  });
+  it('a pipe thread is no bolt, and a thread of the other hand is said', () => {
+    expect(answer(byId('identify'), { major: '9.7', pitch: '1/28 in' }).main).toMatchObject({
+      label: 'A pipe thread, no bolt',
+    });
+    expect(remarks(byId('parts'), { thread: 'M12 LH' })[0]?.text).toContain('tightened to the left');
+  });
+  it('a chilled pin counts its seconds too', () => {
+    const seconds = (values: Record<string, string>) =>
+      Number(answer(byId('fit'), values).figures.find(({ label }) => label.includes('touch'))?.shown.number);
+    expect(seconds({ chilled: '-190', slip: '0' })).toBeGreaterThan(0);
+    expect(seconds({ chilled: '-60' })).toBeGreaterThan(0);
+  });
+  it('tolerances, bounds and cold are converted as they are printed', () => {
+    expect(answer(byId('convert'), { text: '100 ± 5 Nm', to: 'lbf·ft' }).main.shown.number).toBe('73.8 (70.1 – 77.4)');
+    expect(answer(byId('convert'), { text: 'max 83 Nm', to: 'lbf·ft' }).main.shown.number).toBe('≤ 61.2');
+    expect(answer(byId('convert'), { text: '-40 °C' }).main.shown).toMatchObject({ number: '-40', unit: '°F' });
+    expect(refusal('convert', { text: '-500 °C' })).toMatchObject({ field: 'text' });
+  });
+  it('a number field says what it wants, in its unit, with an example', () =>
+    expect(refusal('stud', { stud: '' })).toMatchObject({ reason: 'must be a number in mm, such as 44' }));
   it('a number may carry its own unit', () =>
     expect(answer(byId('stud'), { spacer: '1 in' }).summary).toContain('25.4 mm'));
 });
