@@ -4,6 +4,7 @@ import { clockOfAct } from '#core/job/line-clocks.ts';
 import { asksNow } from '#core/job/line-known.ts';
 import { jointNext, nextOnLine } from '#core/job/line-next.ts';
 import { lineProgress, waitsOfAct } from '#core/job/line-progress.ts';
+import { askedBefore } from '#core/kit/asked.ts';
 import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Answers } from '#core/line/ask.ts';
@@ -53,6 +54,15 @@ function pressesOf(worker: CarefulFitter, act: LineAct): number {
   }
 }
 
+/** One vehicle's answers to what is asked before a kit is opened: yes, the first choice, the least number. */
+const answersFor = (kit: KitDocument) =>
+  Object.fromEntries(
+    askedBefore(kit).map((question) => {
+      if (question.kind === 'choice') return [question.id, question.choices?.[0]?.value ?? ''];
+      return [question.id, question.kind === 'number' ? (question.min ?? 0) : true];
+    }),
+  );
+
 /**
  * A kit worked from strip to the last proof by someone who makes no mistake: acts, presses and entries, and refusals.
  * A refusal is needless here by definition: the first thing open in the sheet's own order was not allowed, and nothing
@@ -63,7 +73,7 @@ export function countPresses(kit: KitDocument) {
     kits: [{ document: kit, prefix: '' }],
     openedWith: [''],
     vehicle: { modelYear: 2021, drivenWheels: 'four', body: 'dual-cab', fitted: [] },
-    answers: { shield: true, bush: 'rubber' },
+    answers: answersFor(kit),
     shop: OPENED_NOW,
   });
   if (!opened.ok) throw new Error(`${kit.id}: ${opened.error.code}`);
