@@ -10,6 +10,8 @@ import { DATA, portIsFree, ROOT, run } from './run.mjs';
 import { endOrphanServer, superviseServer } from './supervise.mjs';
 
 const PORT = Number(process.env.PORT ?? 4600);
+const LOOPBACK = '127.0.0.1';
+const HTTP_PORT = Number(process.env.HTTP_PORT ?? PORT + 1);
 /** A working day loses at most this much where the disk itself dies. */
 const BACKUP_EVERY_MS = 6 * 3_600_000;
 /** Below this the database would soon stop in the middle of a job. */
@@ -33,17 +35,25 @@ function freeMb() {
  */
 export const serve = ({ task, demo, ready = () => '' }) =>
   main(async () => {
+    // Loopback unless a shop names its network; then TLS, and plain HTTP beside it only to send on. The demo shows its
+    // PINs and stays on this machine, whatever HOST the shell happens to export.
+    const host = demo ? LOOPBACK : (process.env.HOST ?? LOOPBACK);
+    const onNetwork = !['localhost', '::1'].includes(host) && !host.startsWith('127.');
     const FOLDER = join(DATA, 'db');
     const BACKUPS = join(DATA, 'backup');
     checkNode();
     if (!Number.isInteger(PORT) || PORT < 1 || PORT > 65535)
       throw new Stop(`PORT must be a number from 1 to 65535, not ${process.env.PORT}.`);
+    if (onNetwork && (!Number.isInteger(HTTP_PORT) || HTTP_PORT < 1 || HTTP_PORT > 65535 || HTTP_PORT === PORT))
+      throw new Stop(`HTTP_PORT must be another number from 1 to 65535 than PORT, not ${process.env.HTTP_PORT}.`);
     const said = [];
     if (!inUse(FOLDER)) await endOrphanServer((text) => said.push(text));
     if (!(await portIsFree(PORT)))
       throw new Stop(
         `Port ${PORT} is taken by another program. Stop it, or choose another: PORT=4601 npm ${demo ? 'start' : 'run shop'}`,
       );
+    if (onNetwork && !(await portIsFree(HTTP_PORT)))
+      throw new Stop(`Port ${HTTP_PORT}, for plain HTTP, is taken: choose another with HTTP_PORT=4700.`);
     mkdirSync(DATA, { recursive: true });
     if (freeMb() < LEAST_FREE_MB)
       throw new Stop(`Only ${freeMb()} MB are free on the disk of ${DATA}: make room, at least ${LEAST_FREE_MB} MB.`);
@@ -96,6 +106,8 @@ export const serve = ({ task, demo, ready = () => '' }) =>
           WRENCHMAN_DEMO: demo ? '1' : '0',
           SEAL_DIR: join(DATA, 'seal'),
           WEB_DIST: join(ROOT, 'dist', 'web'),
+          HOST: host,
+          ...(onNetwork ? { TLS_DIR: join(DATA, 'tls'), HTTP_PORT: String(HTTP_PORT) } : {}),
           LOG_LEVEL: process.env.LOG_LEVEL ?? 'warn',
         };
         server = await superviseServer(env, { say });
@@ -108,7 +120,11 @@ export const serve = ({ task, demo, ready = () => '' }) =>
     }
     backups = setInterval(() => void backUp(), BACKUP_EVERY_MS);
     process.stdout.write(
-      `\nWrenchman is ready after ${elapsed()}:  http://127.0.0.1:${PORT}\n${ready(told)}Ctrl-C stops it.\n`,
+      `\nWrenchman is ready after ${elapsed()}:  ${onNetwork ? 'https' : 'http'}://127.0.0.1:${PORT}\n${ready(told)}${
+        onNetwork
+          ? `In the shop's network: https, port ${PORT}. Tablets come by the code on the page “The shop”; they compare\n  ${server.fingerprint}\n`
+          : ''
+      }Ctrl-C stops it.\n`,
     );
     server.failedForGood.then((words) => {
       say(words);

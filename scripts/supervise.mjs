@@ -55,6 +55,7 @@ export async function superviseServer(env, { say }) {
   const failures = [];
   let stopping = false;
   let child;
+  let fingerprint;
   let giveUp;
   const failedForGood = new Promise((settle) => {
     giveUp = settle;
@@ -76,7 +77,11 @@ export async function superviseServer(env, { say }) {
           log.write(text);
           last.push(...text.split('\n').filter(Boolean));
           last.splice(0, last.length - LAST_LINES);
-          if (/^READY /m.test(text)) settle();
+          const ready = /^READY \d+(?: (\S+))?/m.exec(text);
+          if (ready) {
+            fingerprint = ready[1];
+            settle();
+          }
         });
       }
       child.on('close', (code, signal) => {
@@ -114,6 +119,10 @@ export async function superviseServer(env, { say }) {
   return {
     get pid() {
       return child.pid;
+    },
+    /** Of the shop's authority, where it speaks TLS. */
+    get fingerprint() {
+      return fingerprint;
     },
     failedForGood,
     async stop() {

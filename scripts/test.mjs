@@ -80,7 +80,7 @@ async function playwright(env) {
 await main(async () => {
   checkNode();
   mkdirSync(results, { recursive: true });
-  await installSystemPackages(['mariadbd', 'chromium', 'pdftotext']);
+  await installSystemPackages(['mariadbd', 'chromium', 'pdftotext', 'openssl']);
   await installNodePackages();
   if (wanted('check')) {
     await check('format, lint and import boundaries', bin('biome'), ['ci', '--colors=off', '.']);

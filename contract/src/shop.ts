@@ -74,7 +74,16 @@ export interface ShopChange {
   change: ShopChangeWhat;
 }
 
+/** How tablets reach the server. */
+export interface ShopNetwork {
+  /** SHA-256 of the authority they must trust; left out where it listens to its own machine alone. */
+  fingerprint?: string;
+  /** Where a tablet fetches it, by each address, the likeliest first. */
+  trustUrls: string[];
+}
+
 export interface ShopSettings {
+  network: ShopNetwork;
   name: string;
   bays: number;
   rules: Partial<HouseRules>;

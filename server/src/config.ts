@@ -1,8 +1,13 @@
+import { isIP } from 'node:net';
 import { z } from 'zod';
 
 const Environment = z.object({
   PORT: z.coerce.number().int().min(1).max(65535).default(4600),
   HOST: z.string().default('127.0.0.1'),
+  /** Folder of the shop's own certificates; a server on the network has one. */
+  TLS_DIR: z.string().optional(),
+  /** Beside a server on the network: where plain HTTP is sent on to TLS, and tablets get the shop's authority. */
+  HTTP_PORT: z.coerce.number().int().min(1).max(65535).optional(),
   /** Names the server is reached by beside addresses and `localhost`, with commas between. */
   HOSTS: z.string().default(''),
   DB_HOST: z.string().default('127.0.0.1'),
@@ -24,9 +29,15 @@ const Environment = z.object({
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 
+/** Whether an address is this machine's own and nobody else reaches it. */
+export const isLoopback = (host: string): boolean =>
+  host === 'localhost' || host === '::1' || (isIP(host) === 4 && host.startsWith('127.'));
+
 export interface Config {
   port: number;
   host: string;
+  /** TLS, for a server that is reached from the network; left out on loopback. */
+  tls?: { folder: string; httpPort?: number };
   database: { host: string; port: number; username: string; password: string; database: string };
   /** The same schema as its owner; only tasks have it. */
   owner?: Config['database'];
@@ -47,6 +58,10 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
     );
   }
   const env = parsed.data;
+  if (!isLoopback(env.HOST) && env.TLS_DIR === undefined)
+    throw new Error(
+      `Configuration: HOST ${env.HOST} is reached from the network, and that only with TLS: give TLS_DIR, the folder of the shop's certificates.`,
+    );
   const database = {
     host: env.DB_HOST,
     port: env.DB_PORT,
@@ -58,6 +73,7 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
   return {
     port: env.PORT,
     host: env.HOST,
+    tls: env.TLS_DIR === undefined ? undefined : { folder: env.TLS_DIR, httpPort: env.HTTP_PORT },
     database,
     owner: username && password ? { ...database, username, password } : undefined,
     sealDir: env.SEAL_DIR,

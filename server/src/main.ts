@@ -3,7 +3,7 @@ import { startServer } from './server.ts';
 
 const server = await startServer(readConfig(process.env));
 // The start script waits for this line.
-process.stdout.write(`READY ${server.port}\n`);
+process.stdout.write(`READY ${server.port}${server.fingerprint ? ` ${server.fingerprint}` : ''}\n`);
 
 let stopping = false;
 const stop = () => {

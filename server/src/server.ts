@@ -1,4 +1,6 @@
 import type { Server } from 'node:http';
+import { createServer as createSecureServer } from 'node:https';
+import { type AddressInfo, isIP } from 'node:net';
 import { serve, upgradeWebSocket } from '@hono/node-server';
 import pino, { type Logger } from 'pino';
 import { WebSocketServer } from 'ws';
@@ -31,9 +33,15 @@ import { schemaFaults } from './store/schema.ts';
 import { ShelfRepository } from './store/shelf-repository.ts';
 import { ShopRepository } from './store/shop-repository.ts';
 import { KitWorks } from './thread/kit-works.ts';
+import { machineNames, networkAddresses } from './tls/own-names.ts';
+import { plainHttp, TRUST_PATH } from './tls/plain-http.ts';
+import { shopCertificates } from './tls/shop-certificates.ts';
 
 export interface RunningServer {
   port: number;
+  /** Of the shop's authority, where it speaks TLS, and the port of plain HTTP beside it. */
+  fingerprint?: string;
+  httpPort?: number;
   /** Stops taking requests, lets those under way finish, and closes the database. */
   stop(): Promise<void>;
 }
@@ -113,14 +121,36 @@ export async function startServer(
     readings,
     devices,
   };
+  const { tls } = config;
+  const hosts = tls ? [...config.hosts, ...machineNames()] : config.hosts;
+  const certificates = tls && (await shopCertificates(tls.folder, certifiedNames(config), machineNames(), Date.now()));
   const app = makeApp(
-    { ...parts, source, log, webDist: config.webDist, hosts: config.hosts, folder },
+    {
+      ...parts,
+      source,
+      log,
+      webDist: config.webDist,
+      hosts,
+      folder,
+      network: { fingerprint: certificates?.fingerprint, trustUrls: certificates ? trustUrls(tls?.httpPort) : [] },
+    },
     upgradeWebSocket,
   );
   const sockets = new WebSocketServer({ noServer: true, maxPayload: SOCKET_BYTES });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = serve(
-      { fetch: app.fetch, port: config.port, hostname: config.host, websocket: { server: sockets } },
+      {
+        fetch: app.fetch,
+        port: config.port,
+        hostname: config.host,
+        websocket: { server: sockets },
+        ...(certificates
+          ? {
+              createServer: createSecureServer,
+              serverOptions: { cert: certificates.certPem, key: certificates.keyPem, minVersion: 'TLSv1.2' as const },
+            }
+          : {}),
+      },
       () => resolve(listening as Server),
     );
     (listening as Server).once('error', reject);
@@ -128,11 +158,21 @@ export async function startServer(
   const address = server.address();
   const port = typeof address === 'object' && address ? address.port : config.port;
   log.info({ port }, 'listening');
+  const plain = certificates && tls?.httpPort !== undefined ? plainHttp(certificates, () => port, hosts) : undefined;
+  if (plain)
+    await new Promise<void>((resolve, reject) => {
+      plain.once('error', reject);
+      plain.listen(tls?.httpPort, config.host, resolve);
+    });
   const watch = watchRecords(jobs, jobRepository, folder, log);
   return {
     port,
+    fingerprint: certificates?.fingerprint,
+    httpPort: (plain?.address() as AddressInfo | null | undefined)?.port,
     async stop() {
       watch.stop();
+      plain?.close();
+      plain?.closeAllConnections();
       for (const socket of sockets.clients) socket.close(1001);
       const closed = new Promise<void>((resolve) => server.close(() => resolve()));
       // Event streams never end by themselves; give plain requests their time, then cut.
@@ -147,6 +187,23 @@ export async function startServer(
     },
   };
 }
+
+/** Where tablets fetch what to trust: addresses of version 4 first, a code of theirs is shorter. */
+const trustUrls = (httpPort: number | undefined): string[] =>
+  httpPort === undefined
+    ? []
+    : networkAddresses()
+        .sort((a, b) => isIP(a) - isIP(b))
+        .map((address) => `http://${isIP(address) === 6 ? `[${address}]` : address}:${httpPort}${TRUST_PATH}`);
+
+/** Names and addresses the server's certificate must carry. */
+const certifiedNames = ({ hosts }: Config): string[] => [
+  'localhost',
+  '127.0.0.1',
+  '::1',
+  ...networkAddresses(),
+  ...hosts,
+];
 
 /** Holds every record against its seal when the server starts, and anchors the heads once a day. */
 function watchRecords(jobs: JobService, repository: JobRepository, { anchors }: SealFolder, log: Logger) {

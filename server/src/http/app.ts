@@ -10,6 +10,7 @@ import type { UpgradeWebSocket } from 'hono/ws';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { SERVER_TIME_HEADER } from '#contract/server-time.ts';
+import type { ShopNetwork } from '#contract/shop.ts';
 import type { SealFolder } from '../seal/open-seal.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { CribService } from '../service/crib-service.ts';
@@ -52,6 +53,7 @@ interface ApiParts {
   devices: JobDevices;
   folder: SealFolder;
   works: KitWorks;
+  network: ShopNetwork;
 }
 
 export interface AppParts extends ApiParts {
@@ -80,6 +82,7 @@ function apiRoutes({
   devices,
   folder,
   works,
+  network,
 }: ApiParts) {
   return new Hono<SignedInEnv>()
     .route('/session', sessionRoutes(sessions, passkeys, leaves))
@@ -89,7 +92,7 @@ function apiRoutes({
     .route('/jobs', jobRoutes(jobs, crib, sessions, devices, folder))
     .route('/crib', cribRoutes(crib, catalog, sessions))
     .route('/shelf', shelfRoutes(shelf))
-    .route('/shop', shopRoutes(shop, sessions))
+    .route('/shop', shopRoutes(shop, sessions, network))
     .route('/supplier', supplierRoutes())
     .route('/kit-library', kitRoutes(drafts, catalog, jobs, pictures, works));
 }
@@ -126,7 +129,7 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
         frameAncestors: ["'none'"],
         baseUri: ["'self'"],
       },
-      // Plain http inside the shop is a supported way to run it.
+      // By addresses and names of a private network; a browser that was told to insist would lock itself out of a demo there.
       strictTransportSecurity: false,
     }),
   );

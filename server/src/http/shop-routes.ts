@@ -2,7 +2,13 @@ import { getConnInfo } from '@hono/node-server/conninfo';
 import { Hono } from 'hono';
 import { rateLimiter } from 'hono-rate-limiter';
 import { z } from 'zod';
-import { AccessChangeSchema, OpeningSchema, PersonInputSchema, ShopInputSchema } from '#contract/shop.ts';
+import {
+  AccessChangeSchema,
+  OpeningSchema,
+  PersonInputSchema,
+  ShopInputSchema,
+  type ShopNetwork,
+} from '#contract/shop.ts';
 import type { SessionService } from '../service/session-service.ts';
 import type { ShopService } from '../service/shop-service.ts';
 import type { SignedInEnv } from './caller.ts';
@@ -34,9 +40,9 @@ const lead = async (c: import('hono').Context<SignedInEnv>, next: () => Promise<
 };
 
 /** The shop's settings and people, for its leads. */
-export function shopRoutes(shop: ShopService, sessions: SessionService) {
+export function shopRoutes(shop: ShopService, sessions: SessionService, network: ShopNetwork) {
   return new Hono<SignedInEnv>()
-    .get('/', lead, async (c) => c.json(await shop.settings(c.get('caller').shopId)))
+    .get('/', lead, async (c) => c.json({ ...(await shop.settings(c.get('caller').shopId)), network }))
     .put('/', lead, validate('json', ShopInputSchema), async (c) => {
       await shop.change(c.get('caller'), c.req.valid('json'));
       return c.body(null, 204);

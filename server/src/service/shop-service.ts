@@ -100,7 +100,7 @@ export class ShopService {
     return ok({ person });
   }
 
-  async settings(shopId: string): Promise<ShopSettings> {
+  async settings(shopId: string): Promise<Omit<ShopSettings, 'network'>> {
     const shop = await this.shops.shop(shopId);
     const [people, changes] = await Promise.all([this.shops.people(shopId), this.shops.changes(shopId, SHOWN)]);
     return {

@@ -30,7 +30,13 @@ export interface TestServer {
 /** Makes a fresh schema; its name begins with the application's so that the application's account may use it. */
 async function freshSchema(demo: boolean): Promise<Config> {
   const sealDir = mkdtempSync(join(tmpdir(), 'wm-seal-'));
-  const given = { LOG_LEVEL: 'silent', WRENCHMAN_DEMO: demo ? '1' : '0', WEB_DIST: 'web', SEAL_DIR: sealDir };
+  const given = {
+    HOST: '127.0.0.1',
+    LOG_LEVEL: 'silent',
+    WRENCHMAN_DEMO: demo ? '1' : '0',
+    WEB_DIST: 'web',
+    SEAL_DIR: sealDir,
+  };
   const config = readConfig({ ...process.env, ...given });
   if (!config.owner) throw new Error('Run the server tests through `npm run test:server`: they need its database.');
   const database = `wrenchman_t_${randomUUID().slice(0, 8)}`;

@@ -11,6 +11,7 @@ import { Button } from '../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../ui/CommitField.tsx';
 import { People } from './People.tsx';
 import { RuleFields } from './RuleFields.tsx';
+import { Tablets } from './Tablets.tsx';
 
 /** The shop as its leads set it: people, house rules, and what was changed by whom. */
 export default function ShopSettings() {
@@ -98,20 +99,23 @@ function Shop({ settings }: { settings: Settings }) {
           </div>
         </section>
       </div>
-      <section aria-label="What was changed">
-        <h2 className="plate text-3xl">What was changed</h2>
-        {settings.changes.length === 0 && <p className="text-ink-2">Nothing yet.</p>}
-        <ul className="border-t-2 border-ink">
-          {settings.changes.map(({ id, atMs, byName, change: what }) => (
-            <li key={id} className="border-b border-hair py-2">
-              <span className="block break-words">{shopChangeText(what)}</span>
-              <span className="text-sm text-ink-2">
-                {byName}, {shopFormat(atMs, 'd MMM yyyy HH:mm')}
-              </span>
-            </li>
-          ))}
-        </ul>
-      </section>
+      <div className="grid content-start gap-8">
+        <Tablets network={settings.network} />
+        <section aria-label="What was changed">
+          <h2 className="plate text-3xl">What was changed</h2>
+          {settings.changes.length === 0 && <p className="text-ink-2">Nothing yet.</p>}
+          <ul className="border-t-2 border-ink">
+            {settings.changes.map(({ id, atMs, byName, change: what }) => (
+              <li key={id} className="border-b border-hair py-2">
+                <span className="block break-words">{shopChangeText(what)}</span>
+                <span className="text-sm text-ink-2">
+                  {byName}, {shopFormat(atMs, 'd MMM yyyy HH:mm')}
+                </span>
+              </li>
+            ))}
+          </ul>
+        </section>
+      </div>
     </div>
   );
 }

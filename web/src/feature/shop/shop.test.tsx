@@ -10,6 +10,7 @@ import ShopSettings from './ShopSettings.tsx';
 afterEach(cleanup);
 
 const SETTINGS: Settings = {
+  network: { trustUrls: [] },
   name: 'Harrow Lane',
   bays: 4,
   rules: { timeZone: 'Europe/London', boltUses: 3 },
@@ -117,4 +118,29 @@ describe('trays as they are typed', () => {
     ['Red 0 × 6', 'Red: up to 12 rows and 16 columns.'],
     ['Red 2 × 2\nRed 3 × 3', 'Two trays are called Red.'],
   ])('%j', (typed, read) => expect(readTrays(typed)).toEqual(read));
+});
+
+describe('tablets', () => {
+  const section = async (network: Settings['network']) => {
+    show(shop().on('GET /shop', { body: { ...SETTINGS, network } }));
+    return within(await screen.findByRole('region', { name: 'Tablets' }));
+  };
+  it('a server on loopback says how to reach it from the network', async () => {
+    const tablets = await section({ trustUrls: [] });
+    expect(tablets.getByText('HOST=0.0.0.0 npm run shop')).toBeVisible();
+    expect(tablets.queryByRole('img')).toBeNull();
+  });
+  it('on the network it shows a code and the letters to compare, of each address', async () => {
+    const fingerprint = 'AB:CD:EF';
+    const trustUrls = ['http://192.168.7.20:4601/trust', 'http://10.1.2.3:4601/trust'];
+    const { user } = show(shop().on('GET /shop', { body: { ...SETTINGS, network: { fingerprint, trustUrls } } }));
+    expect(await screen.findByRole('img', { name: 'Code of http://192.168.7.20:4601/trust' })).toBeVisible();
+    expect(screen.getByText(fingerprint)).toBeVisible();
+    await user.selectOptions(screen.getByLabelText('Another address of this machine'), '1');
+    expect(screen.getByRole('img', { name: 'Code of http://10.1.2.3:4601/trust' })).toBeVisible();
+  });
+  it('without an address in a network it says so', async () => {
+    const tablets = await section({ fingerprint: 'AB:CD', trustUrls: [] });
+    expect(tablets.getByText(/no address in a network just now/)).toBeVisible();
+  });
 });
