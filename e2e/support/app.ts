@@ -28,7 +28,10 @@ async function freePort(): Promise<number> {
 }
 
 /** A server of its own: with the demo in it, or an empty one with the code that opens it. */
-export async function launch(demo = true): Promise<App & { code: string; stop(): Promise<void> }> {
+export async function launch(
+  demo = true,
+  { network = false } = {},
+): Promise<App & { code: string; plainUrl: string; stop(): Promise<void> }> {
   const { DB_PORT = '', DB_OWNER = '', DB_OWNER_PASSWORD = '' } = process.env;
   if (DB_PORT === '')
     throw new Error('Run the browser tests through `npm test` or `npm run test:e2e`: they need its database.');
@@ -53,6 +56,7 @@ export async function launch(demo = true): Promise<App & { code: string; stop():
     ).toString();
   run(`CREATE DATABASE ${database}`);
   const port = await freePort();
+  const httpPort = network ? await freePort() : 0;
   const sealDir = mkdtempSync(join(tmpdir(), 'wm-seal-'));
   const env = {
     ...process.env,
@@ -61,6 +65,8 @@ export async function launch(demo = true): Promise<App & { code: string; stop():
     WRENCHMAN_DEMO: demo ? '1' : '0',
     LOG_LEVEL: 'error',
     SEAL_DIR: sealDir,
+    HOST: network ? '0.0.0.0' : '127.0.0.1',
+    ...(network ? { TLS_DIR: join(sealDir, 'tls'), HTTP_PORT: String(httpPort) } : {}),
   };
   const told = execFileSync(process.execPath, ['dist/server/manage.mjs', demo ? 'seed-demo' : 'open-shop'], { env });
   const code = /first-run code: (\S+)/.exec(told.toString())?.[1] ?? '';
@@ -83,7 +89,8 @@ export async function launch(demo = true): Promise<App & { code: string; stop():
     });
   await start();
   return {
-    url: `http://127.0.0.1:${port}`,
+    url: `${network ? 'https' : 'http'}://127.0.0.1:${port}`,
+    plainUrl: `http://127.0.0.1:${httpPort}`,
     code,
     kill,
     start,

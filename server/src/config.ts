@@ -30,7 +30,7 @@ const Environment = z.object({
 });
 
 /** Whether an address is this machine's own and nobody else reaches it. */
-export const isLoopback = (host: string): boolean =>
+const isLoopback = (host: string): boolean =>
   host === 'localhost' || host === '::1' || (isIP(host) === 4 && host.startsWith('127.'));
 
 export interface Config {
@@ -49,6 +49,14 @@ export interface Config {
   logLevel: 'silent' | 'error' | 'warn' | 'info' | 'debug';
 }
 
+/**
+ * Why a server may not listen so: on the network, but in the clear. Tasks that only use the database do not listen.
+ */
+export const listeningFault = ({ host, tls }: Pick<Config, 'host' | 'tls'>): string | undefined =>
+  isLoopback(host) || tls
+    ? undefined
+    : `Configuration: HOST ${host} is reached from the network, and that only with TLS: give TLS_DIR, the folder of the shop's certificates.`;
+
 /** Reads the configuration from the environment; throws naming every variable that is wrong. */
 export function readConfig(environment: NodeJS.ProcessEnv): Config {
   const parsed = Environment.safeParse(environment);
@@ -58,10 +66,6 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
     );
   }
   const env = parsed.data;
-  if (!isLoopback(env.HOST) && env.TLS_DIR === undefined)
-    throw new Error(
-      `Configuration: HOST ${env.HOST} is reached from the network, and that only with TLS: give TLS_DIR, the folder of the shop's certificates.`,
-    );
   const database = {
     host: env.DB_HOST,
     port: env.DB_PORT,

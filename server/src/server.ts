@@ -5,7 +5,7 @@ import { serve, upgradeWebSocket } from '@hono/node-server';
 import pino, { type Logger } from 'pino';
 import { WebSocketServer } from 'ws';
 import { DEMO_PEOPLE } from '#demo/shop.ts';
-import type { Config } from './config.ts';
+import { type Config, listeningFault } from './config.ts';
 import { makeApp } from './http/app.ts';
 import { openSeal, type SealFolder } from './seal/open-seal.ts';
 import { CatalogService } from './service/catalog-service.ts';
@@ -33,7 +33,7 @@ import { schemaFaults } from './store/schema.ts';
 import { ShelfRepository } from './store/shelf-repository.ts';
 import { ShopRepository } from './store/shop-repository.ts';
 import { KitWorks } from './thread/kit-works.ts';
-import { machineNames, networkAddresses } from './tls/own-names.ts';
+import { machineNames, networkAddresses, reachedBy } from './tls/own-names.ts';
 import { plainHttp, TRUST_PATH } from './tls/plain-http.ts';
 import { shopCertificates } from './tls/shop-certificates.ts';
 
@@ -59,6 +59,8 @@ export async function startServer(
   config: Config,
   log: Logger = pino({ level: config.logLevel }),
 ): Promise<RunningServer> {
+  const inTheClear = listeningFault(config);
+  if (inTheClear !== undefined) throw new Error(inTheClear);
   const source = await makeDataSource(config.database).initialize();
   const faults = await schemaFaults(source);
   if (faults.length > 0) {
@@ -132,7 +134,10 @@ export async function startServer(
       webDist: config.webDist,
       hosts,
       folder,
-      network: { fingerprint: certificates?.fingerprint, trustUrls: certificates ? trustUrls(tls?.httpPort) : [] },
+      network: {
+        fingerprint: certificates?.fingerprint,
+        trustUrls: certificates ? trustUrls(config.host, tls?.httpPort) : [],
+      },
     },
     upgradeWebSocket,
   );
@@ -189,10 +194,10 @@ export async function startServer(
 }
 
 /** Where tablets fetch what to trust: addresses of version 4 first, a code of theirs is shorter. */
-const trustUrls = (httpPort: number | undefined): string[] =>
+const trustUrls = (host: string, httpPort: number | undefined): string[] =>
   httpPort === undefined
     ? []
-    : networkAddresses()
+    : reachedBy(host, networkAddresses())
         .sort((a, b) => isIP(a) - isIP(b))
         .map((address) => `http://${isIP(address) === 6 ? `[${address}]` : address}:${httpPort}${TRUST_PATH}`);
 

@@ -1,3 +1,4 @@
+import { isIP } from 'node:net';
 import { hostname, networkInterfaces } from 'node:os';
 import { isPrivateAddress } from './shop-certificates.ts';
 
@@ -10,6 +11,13 @@ export const networkAddresses = (): string[] =>
       )
       .map(({ address }) => address),
   );
+
+/** Those of them that a server listening on `host` is reached by: `::` hears both versions, `0.0.0.0` the fourth alone. */
+export function reachedBy(host: string, addresses: readonly string[]): string[] {
+  if (host === '::') return [...addresses];
+  if (host === '0.0.0.0') return addresses.filter((address) => isIP(address) === 4);
+  return isIP(host) === 0 ? [...addresses] : addresses.filter((address) => address === host);
+}
 
 /** What may be a host name in a certificate. */
 const HOST_NAME = /^[a-z0-9]([a-z0-9-]*[a-z0-9])?(\.[a-z0-9]([a-z0-9-]*[a-z0-9])?)*$/;

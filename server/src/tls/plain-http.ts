@@ -1,5 +1,6 @@
 import { createServer, type Server } from 'node:http';
 import { TRUST_PAGE } from '#contract/wording/en/trust-page.ts';
+import { fingerprintLines } from '#contract/wording/fingerprint-lines.ts';
 import { isKnownHost } from '../http/known-host.ts';
 import type { ShopCertificates } from './shop-certificates.ts';
 
@@ -17,10 +18,10 @@ const trustPage = ({ fingerprint }: ShopCertificates, secureUrl: string): string
 a{display:block;padding:1rem;margin:1rem 0;border:2px solid #101a22;color:#101a22;font-weight:700;text-align:center}
 code{display:block;font:16px/1.7 monospace;overflow-wrap:anywhere;border-left:4px solid #101a22;padding-left:.75rem}</style></head>
 <body><h1>${html(TRUST_PAGE.title)}</h1>
-<p>${html(TRUST_PAGE.compare)}</p><code>${html(fingerprint)}</code>
-<p>${html(TRUST_PAGE.differs)}</p>
 <a href="${TRUST_FILE}" download>${html(TRUST_PAGE.fetch)}</a>
 <p>${html(TRUST_PAGE.install)}</p>
+<p>${html(TRUST_PAGE.compare)}</p><code>${fingerprintLines(fingerprint).join('<br>')}</code>
+<p>${html(TRUST_PAGE.differs)}</p>
 <a href="${html(secureUrl)}">${html(TRUST_PAGE.goOn)}</a>
 </body></html>`;
 

@@ -1,6 +1,7 @@
 import { create } from 'qrcode';
 import { useState } from 'react';
 import type { ShopNetwork } from '#contract/shop.ts';
+import { fingerprintLines } from '#contract/wording/fingerprint-lines.ts';
 
 /** Modules of white round a code, so that a camera finds it. @see ISO/IEC 18004, quiet zone */
 const QUIET = 4;
@@ -45,8 +46,11 @@ export function Tablets({ network: { fingerprint, trustUrls } }: { network: Shop
         <div className="grid gap-3">
           <ol className="max-w-prose list-decimal pl-5">
             <li>Let the tablet’s camera read this code, in the shop’s own network.</li>
-            <li>Compare the letters on the tablet with those below: every one must be the same.</li>
-            <li>Install the authority it fetches, then go on to Wrenchman and sign in.</li>
+            <li>Install the authority it fetches.</li>
+            <li>
+              Let the tablet show the installed certificate’s fingerprint and compare it with the letters below: every
+              one must be the same. Only then go on to Wrenchman and sign in.
+            </li>
           </ol>
           <Code text={url} />
           <p className="figures break-all">{url}</p>
@@ -67,7 +71,13 @@ export function Tablets({ network: { fingerprint, trustUrls } }: { network: Shop
             </label>
           )}
           <p className="text-sm font-bold">The authority’s fingerprint (SHA-256)</p>
-          <p className="figures max-w-prose break-all border-l-4 border-ink pl-3">{fingerprint}</p>
+          <p className="figures border-l-4 border-ink pl-3">
+            {fingerprintLines(fingerprint).map((line) => (
+              <span key={line} className="block">
+                {line}
+              </span>
+            ))}
+          </p>
           <p className="max-w-prose text-ink-2">
             The authority vouches for addresses of private networks and for this shop’s own names, and for nothing on
             the internet. A tablet that goes out of the house: take the authority out of its settings.
