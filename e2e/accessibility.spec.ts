@@ -1,6 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { demoVisit, expect, GUARD_TO_TORQUE, give, openJob, signIn, test } from './support/app.ts';
+import { LEADS_SCREENS, SHOP_SCREENS } from './support/screens.ts';
 
 const axe = readFileSync('node_modules/axe-core/axe.min.js', 'utf8');
 
@@ -61,28 +62,10 @@ for (const theme of ['day', 'night'] as const) {
       expect(await faults(page), screen).toEqual([]);
     }
     for (const [address, sign] of [
-      ['/bench', 'Bench'],
-      ['/bench/finish', 'What a change on the thread does'],
       ['/bench/interaction', 'Why once round again'],
       ['/bench/torque?thread=16%20mm', 'Torque and preload'],
-      ['/crib?wrench=w-1', 'Check-pulls'],
-      ['/crib/tools', 'Socket'],
-      ['/crib/compounds', 'On the shelf'],
-      ['/crib/fasteners', 'Fasteners'],
-      ['/crib/reorder', 'To order'],
-      ['/vehicles', 'Vehicles'],
       ['/vehicles/v-gorse', 'Visits'],
-      ['/kits', 'Released'],
-      ['/kits/rear-anti-roll-bar', 'What changed'],
-      ['/kits/read', 'Read a maker’s sheet'],
-      ['/kits/drafts/rear-anti-roll-bar', 'Adjustable rear'],
-      ['/kits/drafts/rear-anti-roll-bar/map', 'Marking out'],
-      ['/kits/drafts/rear-anti-roll-bar/stations', 'Stack, head to nut'],
-      ['/kits/drafts/rear-anti-roll-bar/groups', 'Adjustable rear'],
-      ['/kits/drafts/rear-anti-roll-bar/steps', 'Comes off the vehicle'],
-      ['/kits/drafts/rear-anti-roll-bar/questions', 'Every combination'],
-      ['/kits/drafts/rear-anti-roll-bar/dry-run', 'Every vehicle'],
-      ['/kits/drafts/rear-anti-roll-bar/release', 'Findings'],
+      ...SHOP_SCREENS,
     ] as const) {
       await page.goto(`${app.url}${address}`);
       await expect(page.getByRole('heading', { name: sign }).first()).toBeVisible();
@@ -113,5 +96,12 @@ for (const theme of ['day', 'night'] as const) {
     await page.keyboard.press('Shift+?');
     await expect(page.getByRole('dialog', { name: 'Keys of this screen' })).toBeVisible();
     expect(await faults(page)).toEqual([]);
+    await page.context().clearCookies();
+    await signIn(page, app, 'Rafe Orrin', '1357');
+    for (const [address, sign] of LEADS_SCREENS) {
+      await page.goto(`${app.url}${address}`);
+      await expect(page.getByRole('heading', { name: sign })).toBeVisible();
+      expect.soft(await faults(page), address).toEqual([]);
+    }
   });
 }

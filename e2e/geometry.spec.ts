@@ -1,6 +1,7 @@
 import type { Page } from '@playwright/test';
 import { DEMO_VEHICLES } from '#demo/shop.ts';
 import { type App, demoVisit, expect, GUARD_TO_TORQUE, give, openJob, signIn, test } from './support/app.ts';
+import { LEADS_SCREENS, SHOP_SCREENS } from './support/screens.ts';
 
 /** The sizes a shop has: counter, tablet both ways, phone, and a counter with its letters half as large again. */
 const SIZES = [
@@ -120,27 +121,10 @@ test('nothing is cut, covered or out of view, at any size: the shop', async ({ p
   for (const [address, sign] of [
     ['/', 'Needs a hand'],
     ['/receive', 'Vehicle'],
-    ['/vehicles', 'Vehicles'],
     [`/vehicles/${vehicle}`, 'Visits'],
-    ['/kits', 'Released'],
-    ['/kits/read', 'Read a maker’s sheet'],
-    ['/kits/rear-anti-roll-bar', 'What changed'],
-    ['/kits/drafts/rear-anti-roll-bar', 'Adjustable rear'],
-    ['/kits/drafts/rear-anti-roll-bar/map', 'Marking out'],
-    ['/kits/drafts/rear-anti-roll-bar/stations', 'Stack, head to nut'],
-    ['/kits/drafts/rear-anti-roll-bar/groups', 'Adjustable rear'],
-    ['/kits/drafts/rear-anti-roll-bar/steps', 'Comes off the vehicle'],
-    ['/kits/drafts/rear-anti-roll-bar/questions', 'Every combination'],
-    ['/kits/drafts/rear-anti-roll-bar/dry-run', 'Every vehicle'],
-    ['/kits/drafts/rear-anti-roll-bar/release', 'Findings'],
-    ['/bench', 'Bench'],
     ['/bench/torque?thread=16%20mm', 'Torque and preload'],
-    ['/bench/finish', 'What a change on the thread does'],
-    ['/crib?wrench=w-1', 'Check-pulls'],
-    ['/crib/tools', 'Socket'],
-    ['/crib/compounds', 'On the shelf'],
-    ['/crib/fasteners', 'Fasteners'],
-    ['/crib/reorder', 'To order'],
+    ...SHOP_SCREENS,
+    ...LEADS_SCREENS,
   ] as const) {
     await page.setViewportSize({ width: 1280, height: 800 });
     await page.goto(`${app.url}${address}`);

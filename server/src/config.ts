@@ -10,6 +10,8 @@ const Environment = z.object({
   HTTP_PORT: z.coerce.number().int().min(1).max(65535).optional(),
   /** Names the server is reached by beside addresses and `localhost`, with commas between. */
   HOSTS: z.string().default(''),
+  /** Figures for a monitor, on loopback alone; left out, there are none. */
+  METRICS_PORT: z.coerce.number().int().min(1).max(65535).optional(),
   DB_HOST: z.string().default('127.0.0.1'),
   DB_PORT: z.coerce.number().int().min(1).max(65535),
   DB_USER: z.string().default('wrenchman_app'),
@@ -38,6 +40,8 @@ export interface Config {
   host: string;
   /** TLS, for a server that is reached from the network; left out on loopback. */
   tls?: { folder: string; httpPort?: number };
+  /** Where a monitor on this machine reads figures. */
+  metricsPort?: number;
   database: { host: string; port: number; username: string; password: string; database: string };
   /** The same schema as its owner; only tasks have it. */
   owner?: Config['database'];
@@ -77,6 +81,7 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
   return {
     port: env.PORT,
     host: env.HOST,
+    metricsPort: env.METRICS_PORT,
     tls: env.TLS_DIR === undefined ? undefined : { folder: env.TLS_DIR, httpPort: env.HTTP_PORT },
     database,
     owner: username && password ? { ...database, username, password } : undefined,

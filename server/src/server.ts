@@ -7,6 +7,7 @@ import { WebSocketServer } from 'ws';
 import { DEMO_PEOPLE } from '#demo/shop.ts';
 import { type Config, listeningFault } from './config.ts';
 import { makeApp } from './http/app.ts';
+import { figuresServer, makeFigures } from './http/figures.ts';
 import { openSeal, type SealFolder } from './seal/open-seal.ts';
 import { CatalogService } from './service/catalog-service.ts';
 import { CommandAuthority } from './service/command-authority.ts';
@@ -42,6 +43,8 @@ export interface RunningServer {
   /** Of the shop's authority, where it speaks TLS, and the port of plain HTTP beside it. */
   fingerprint?: string;
   httpPort?: number;
+  /** Of the figures for a monitor. */
+  metricsPort?: number;
   /** Stops taking requests, lets those under way finish, and closes the database. */
   stop(): Promise<void>;
 }
@@ -79,7 +82,9 @@ export async function startServer(
   const catalogRepository = new CatalogRepository(source);
   const catalog = new CatalogService(catalogRepository);
   const cribRepository = new CribRepository(source);
-  const jobRepository = new JobRepository(source);
+  const sockets = new WebSocketServer({ noServer: true, maxPayload: SOCKET_BYTES });
+  const figures = config.metricsPort === undefined ? undefined : makeFigures(() => sockets.clients.size);
+  const jobRepository = new JobRepository(source, figures?.recorded);
   const wrenches = new ShopWrenches(catalogRepository, cribRepository);
   const readings = new ReadingProofs(folder.secret);
   const devices = new JobDevices(jobRepository, failedLater);
@@ -134,14 +139,14 @@ export async function startServer(
       webDist: config.webDist,
       hosts,
       folder,
+      figures,
       network: {
         fingerprint: certificates?.fingerprint,
-        trustUrls: certificates ? trustUrls(config.host, tls?.httpPort) : [],
+        trustUrls: certificates ? trustUrls(config, tls?.httpPort) : [],
       },
     },
     upgradeWebSocket,
   );
-  const sockets = new WebSocketServer({ noServer: true, maxPayload: SOCKET_BYTES });
   const server = await new Promise<Server>((resolve, reject) => {
     const listening = serve(
       {
@@ -164,20 +169,21 @@ export async function startServer(
   const port = typeof address === 'object' && address ? address.port : config.port;
   log.info({ port }, 'listening');
   const plain = certificates && tls?.httpPort !== undefined ? plainHttp(certificates, () => port, hosts) : undefined;
-  if (plain)
-    await new Promise<void>((resolve, reject) => {
-      plain.once('error', reject);
-      plain.listen(tls?.httpPort, config.host, resolve);
-    });
+  if (plain) await listen(plain, tls?.httpPort, config.host);
+  const monitored = figures && figuresServer(figures);
+  if (monitored) await listen(monitored, config.metricsPort, '127.0.0.1');
   const watch = watchRecords(jobs, jobRepository, folder, log);
   return {
     port,
     fingerprint: certificates?.fingerprint,
-    httpPort: (plain?.address() as AddressInfo | null | undefined)?.port,
+    httpPort: portOf(plain),
+    metricsPort: portOf(monitored),
     async stop() {
       watch.stop();
-      plain?.close();
-      plain?.closeAllConnections();
+      for (const beside of [plain, monitored]) {
+        beside?.close();
+        beside?.closeAllConnections();
+      }
       for (const socket of sockets.clients) socket.close(1001);
       const closed = new Promise<void>((resolve) => server.close(() => resolve()));
       // Event streams never end by themselves; give plain requests their time, then cut.
@@ -193,13 +199,25 @@ export async function startServer(
   };
 }
 
-/** Where tablets fetch what to trust: addresses of version 4 first, a code of theirs is shorter. */
-const trustUrls = (host: string, httpPort: number | undefined): string[] =>
-  httpPort === undefined
-    ? []
-    : reachedBy(host, networkAddresses())
-        .sort((a, b) => isIP(a) - isIP(b))
-        .map((address) => `http://${isIP(address) === 6 ? `[${address}]` : address}:${httpPort}${TRUST_PATH}`);
+const listen = (server: Server, port: number | undefined, host: string): Promise<void> =>
+  new Promise((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(port, host, resolve);
+  });
+
+const portOf = (server: Server | undefined): number | undefined =>
+  (server?.address() as AddressInfo | null | undefined)?.port;
+
+/**
+ * Where tablets fetch what to trust: the shop's own names for the server first, then addresses, of version 4 before 6
+ * because a code of theirs is shorter, then what the machine calls itself.
+ */
+function trustUrls({ host, hosts }: Config, httpPort: number | undefined): string[] {
+  if (httpPort === undefined) return [];
+  const addresses = reachedBy(host, networkAddresses()).sort((a, b) => isIP(a) - isIP(b));
+  const places = new Set([...hosts, ...addresses, ...machineNames()]);
+  return [...places].map((place) => `http://${isIP(place) === 6 ? `[${place}]` : place}:${httpPort}${TRUST_PATH}`);
+}
 
 /** Names and addresses the server's certificate must carry. */
 const certifiedNames = ({ hosts }: Config): string[] => [

@@ -5,6 +5,7 @@ import { compress } from 'hono/compress';
 import { csrf } from 'hono/csrf';
 import { HTTPException } from 'hono/http-exception';
 import { requestId } from 'hono/request-id';
+import { routePath } from 'hono/route';
 import { secureHeaders } from 'hono/secure-headers';
 import type { UpgradeWebSocket } from 'hono/ws';
 import type { Logger } from 'pino';
@@ -29,6 +30,7 @@ import { KitTooLarge, type KitWorks } from '../thread/kit-works.ts';
 import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { catalogRoutes } from './catalog-routes.ts';
 import { cribRoutes } from './crib-routes.ts';
+import type { Figures } from './figures.ts';
 import { jobRoutes } from './job-routes.ts';
 import { kitRoutes } from './kit-routes.ts';
 import { isKnownHost } from './known-host.ts';
@@ -63,6 +65,8 @@ export interface AppParts extends ApiParts {
   webDist: string;
   /** Names the server is reached by, beside addresses. */
   hosts: readonly string[];
+  /** What a monitor reads; left out where none is asked for. */
+  figures?: Figures;
 }
 
 const BODY_LIMIT = 2 * 1024 * 1024;
@@ -100,20 +104,23 @@ export type Api = ReturnType<typeof apiRoutes>;
 
 /** The whole server: API, wrench stream, health, and the built web application. */
 export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
-  const { source, log, webDist, hosts } = parts;
+  const { source, log, webDist, hosts, figures } = parts;
   const app = new Hono<SignedInEnv>();
 
   app.use(requestId());
   app.use(async (c, next) => {
     const startedMs = performance.now();
     await next();
+    const seconds = (performance.now() - startedMs) / 1000;
+    // The pattern and never the address: that would name jobs and people, and make a series of each.
+    figures?.answered(c.req.method, routePath(c, -1), c.res.status, seconds);
     const level = c.res.status >= 500 ? 'error' : 'info';
     log[level]({
       requestId: c.get('requestId'),
       method: c.req.method,
       path: c.req.path,
       status: c.res.status,
-      ms: Math.round(performance.now() - startedMs),
+      ms: Math.round(seconds * 1000),
     });
   });
   app.use(

@@ -40,7 +40,11 @@ export class AppendQueue {
   private waiting: Waiting[] = [];
   private writing = false;
 
-  constructor(private readonly source: DataSource) {}
+  /** @param appended - told how many events are on disk, for the monitor */
+  constructor(
+    private readonly source: DataSource,
+    private readonly appended: (events: number) => void = () => undefined,
+  ) {}
 
   /** Resolves when the events are on disk. @throws JobMoved when another writer was here first */
   append(append: JobAppend): Promise<void> {
@@ -74,7 +78,10 @@ export class AppendQueue {
   private async together(entries: readonly Waiting[]): Promise<void> {
     try {
       await this.call(entries.map(({ append }) => append));
-      for (const { done } of entries) done();
+      for (const { done, append } of entries) {
+        this.appended(append.rows.length);
+        done();
+      }
     } catch (error) {
       // One job's fault must not fail the others: each by itself.
       const [only, ...more] = entries;

@@ -11,8 +11,12 @@ const MOST_USES = 500;
 export class JobRepository {
   private readonly queue: AppendQueue;
 
-  constructor(private readonly source: DataSource) {
-    this.queue = new AppendQueue(source);
+  /** @param appended - told how many events are on disk */
+  constructor(
+    private readonly source: DataSource,
+    appended?: (events: number) => void,
+  ) {
+    this.queue = new AppendQueue(source, appended);
   }
 
   async find(shopId: string, id: string): Promise<JobEntity | undefined> {

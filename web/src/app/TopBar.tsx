@@ -4,6 +4,7 @@ import { ClockBar } from '../job/ClockBar.tsx';
 import { useSession } from '../shop/session.ts';
 import { shopFormat } from '../shop/shop-time.ts';
 import { useNow } from '../ui/use-now.ts';
+import { FindButton } from './FindButton.tsx';
 import { PersonMenu } from './PersonMenu.tsx';
 import { WaitingBadge } from './WaitingBadge.tsx';
 
@@ -42,6 +43,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
         </div>
         <div className="flex shrink-0 items-center gap-2 pr-3 pl-2">
           <span className="figures hidden text-sm md:inline">{shopFormat(nowMs, 'EEE d MMM HH:mm')}</span>
+          <FindButton />
           {/* A phone has no keys to list, and no room beside the screens' names. */}
           <span className="hidden sm:contents">{children}</span>
           <WaitingBadge />

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { JobCard } from '#contract/job.ts';
+import { FIND_KEY } from '../../app/FindButton.tsx';
 import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
 import { useCribRead, useJobs, useWrenches } from '../../shop/queries.ts';
@@ -49,6 +50,7 @@ export default function Bays() {
       <TopBar>
         <ShortcutSheet
           shortcuts={[
+            FIND_KEY,
             { keys: 'Tab', does: 'To the next job' },
             { keys: 'Enter', does: 'Open it' },
             { keys: 'Space', does: 'On its handle: lift it, then arrows, Page Up and Page Down for the day, Space' },

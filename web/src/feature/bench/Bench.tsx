@@ -1,4 +1,5 @@
 import { Link, useParams, useSearchParams } from 'react-router';
+import { FIND_KEY } from '../../app/FindButton.tsx';
 import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
 import { linkTo } from './bench-link.ts';
@@ -16,6 +17,7 @@ export default function Bench() {
       <TopBar>
         <ShortcutSheet
           shortcuts={[
+            FIND_KEY,
             { keys: '↑ ↓', does: 'Choose what the typed line means' },
             { keys: 'Enter', does: 'Take it' },
             { keys: 'Tab', does: 'To the next field' },

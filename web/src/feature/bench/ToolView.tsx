@@ -36,6 +36,12 @@ const FIELD_OF: Record<string, string> = {
   partDiameterMm: 'width',
   temperatureC: 'temperature',
   gapMm: 'gap',
+  workingWindowMin: 'window',
+  fixtureMin: 'fixture',
+  fullCureH: 'full',
+  nutMm: 'nut',
+  torqueNm: 'torque',
+  preloadN: 'torque',
 };
 
 const fieldOf = (tool: BenchTool, field: string): string =>

@@ -125,8 +125,11 @@ describe('what the tools say', () => {
     });
     expect(refusal('torque', { washer: 'ISO 7089', head: 'ISO 10642' })).toMatchObject({ field: 'washer' });
   });
-  it('a torque the locking nut alone takes up is refused at the torque', () =>
-    expect(refusal('torque', { torque: '4', prevailing: '6' })).toMatchObject({ field: 'torque' }));
+  it.each(['torque', 'finish'])('%s: a torque the locking nut alone takes up is refused at the torque', (tool) =>
+    expect(refusal(tool, { torque: '4', prevailing: '6' })).toMatchObject({ field: 'torque' }),
+  );
+  it('hand strength after full cure is refused at its field', () =>
+    expect(refusal('cure', { window: '5', fixture: '180', full: '2' })).toMatchObject({ field: 'fixtureMin' }));
   it('a joint at work says what fails first, and what is asked of it', () => {
     expect(remarks(byId('load'), {})[0]).toMatchObject({ tone: 'good' });
     expect(remarks(byId('load'), { axial: '30 kN' })[0]?.text).toContain('come off one another');

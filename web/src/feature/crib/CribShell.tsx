@@ -1,4 +1,5 @@
 import { NavLink, Outlet, useOutletContext } from 'react-router';
+import { FIND_KEY } from '../../app/FindButton.tsx';
 import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
 import { type CribHook, useCrib } from './use-crib.ts';
@@ -19,6 +20,7 @@ export default function CribShell() {
       <TopBar>
         <ShortcutSheet
           shortcuts={[
+            FIND_KEY,
             { keys: 'Tab', does: 'To the next thing' },
             { keys: 'Space', does: 'Pull on the tester, then keep the check' },
             { keys: 'Esc', does: 'Close a sheet' },

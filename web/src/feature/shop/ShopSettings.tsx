@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { MOST_BAYS, type ShopSettings as Settings, type ShopInput } from '#contract/shop.ts';
 import { shopChangeText } from '#contract/wording/shop-change-text.ts';
+import { FIND_KEY } from '../../app/FindButton.tsx';
 import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
@@ -20,7 +21,7 @@ export default function ShopSettings() {
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar>
-        <ShortcutSheet shortcuts={[{ keys: 'Esc', does: 'Close a sheet' }]} />
+        <ShortcutSheet shortcuts={[FIND_KEY]} />
       </TopBar>
       <main className="flex-1 bg-bench p-5">
         <h1 className="plate mb-4 text-4xl">The shop</h1>

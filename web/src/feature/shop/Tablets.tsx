@@ -37,13 +37,13 @@ export function Tablets({ network: { fingerprint, trustUrls } }: { network: Shop
           shop’s own.
         </p>
       )}
-      {fingerprint !== undefined && url === undefined && (
-        <p className="max-w-prose">
-          The server speaks TLS, and this machine has no address in a network just now: plug it in, and start it again.
-        </p>
-      )}
-      {fingerprint !== undefined && url !== undefined && (
+      {fingerprint !== undefined && (
         <div className="grid gap-3">
+          {url === undefined && (
+            <p className="max-w-prose font-bold">
+              This machine has no name or address in a network just now: plug it in, and start the server again.
+            </p>
+          )}
           <ol className="max-w-prose list-decimal pl-5">
             <li>Let the tablet’s camera read this code, in the shop’s own network.</li>
             <li>Install the authority it fetches.</li>
@@ -52,11 +52,11 @@ export function Tablets({ network: { fingerprint, trustUrls } }: { network: Shop
               one must be the same. Only then go on to Wrenchman and sign in.
             </li>
           </ol>
-          <Code text={url} />
-          <p className="figures break-all">{url}</p>
+          {url !== undefined && <Code text={url} />}
+          {url !== undefined && <p className="figures break-all">{url}</p>}
           {trustUrls.length > 1 && (
             <label className="grid max-w-80 gap-1 text-sm font-bold">
-              Another address of this machine
+              Another name or address of this machine
               <select
                 className="min-h-12 border-2 border-rule bg-sheet px-3 text-lg font-normal"
                 value={at}

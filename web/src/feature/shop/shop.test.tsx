@@ -136,11 +136,13 @@ describe('tablets', () => {
     const { user } = show(shop().on('GET /shop', { body: { ...SETTINGS, network: { fingerprint, trustUrls } } }));
     expect(await screen.findByRole('img', { name: 'Code of http://192.168.7.20:4601/trust' })).toBeVisible();
     expect(screen.getByText('AB CD EF')).toBeVisible();
-    await user.selectOptions(screen.getByLabelText('Another address of this machine'), '1');
+    await user.selectOptions(screen.getByLabelText('Another name or address of this machine'), '1');
     expect(screen.getByRole('img', { name: 'Code of http://10.1.2.3:4601/trust' })).toBeVisible();
   });
   it('without an address in a network it says so', async () => {
     const tablets = await section({ fingerprint: 'AB:CD', trustUrls: [] });
-    expect(tablets.getByText(/no address in a network just now/)).toBeVisible();
+    expect(tablets.getByText(/no name or address in a network just now/)).toBeVisible();
+    expect(tablets.getByText('AB CD')).toBeVisible();
+    expect(tablets.queryByRole('img')).toBeNull();
   });
 });

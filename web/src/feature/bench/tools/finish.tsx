@@ -1,3 +1,4 @@
+import { CalcRefusal } from '#contract/calc/joint-input.ts';
 import { ALL_FINISHES, finishChange } from '#core/bench/finish.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { type FrictionSource, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
@@ -60,11 +61,14 @@ export const FINISH: BenchTool = {
     const strength = read.strength(thread);
     const face = read.face(thread);
     const torqueNm = read.number('torque', 0.01, 5000);
+    const prevailingNm = read.number('prevailing', 0, 500);
+    if (torqueNm <= prevailingNm)
+      throw new CalcRefusal({ field: 'torque', reason: 'is less than the locking nut drags: it does not turn it' });
     // A coefficient that somebody measured or was told goes before the finish's.
     const from: FrictionSource = read.optional('fromMu', 0, 1) ?? read.choice<ThreadFinish>('from');
     const to: FrictionSource = read.optional('toMu', 0, 1) ?? read.choice<ThreadFinish>('to');
     const { outcomes: rows, remarks } = finishChange<FrictionSource>(
-      { thread, strength, face, prevailingNm: read.number('prevailing', 0, 500) },
+      { thread, strength, face, prevailingNm },
       torqueNm,
       from,
       [...new Set<FrictionSource>([from, to, ...ALL_FINISHES])],

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useStore } from 'zustand';
+import { FIND_KEY } from '../../../app/FindButton.tsx';
 import { ShortcutSheet } from '../../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../../app/TopBar.tsx';
 import { type TorqueMark, TorqueRule } from '../../../drawing/TorqueRule.tsx';
@@ -13,6 +14,7 @@ import { SheetText } from './SheetText.tsx';
 import { isShown, judged as judge, useSheet } from './sheet-store.ts';
 
 const SHORTCUTS = [
+  FIND_KEY,
   { keys: '↑ ↓', does: 'To the fact before, after' },
   { keys: 'Enter', does: 'Take this, on to the next' },
   { keys: 'E', does: 'Correct it' },

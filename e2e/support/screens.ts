@@ -1,0 +1,27 @@
+/** Screens of the shop that need no job, each by its address and a heading that says it stands. */
+export const SHOP_SCREENS = [
+  ['/vehicles', 'Vehicles'],
+  ['/kits', 'Released'],
+  ['/kits/read', 'Read a maker’s sheet'],
+  ['/kits/rear-anti-roll-bar', 'What changed'],
+  ['/kits/drafts/rear-anti-roll-bar', 'Adjustable rear'],
+  ['/kits/drafts/rear-anti-roll-bar/map', 'Marking out'],
+  ['/kits/drafts/rear-anti-roll-bar/stations', 'Stack, head to nut'],
+  ['/kits/drafts/rear-anti-roll-bar/groups', 'Adjustable rear'],
+  ['/kits/drafts/rear-anti-roll-bar/steps', 'Comes off the vehicle'],
+  ['/kits/drafts/rear-anti-roll-bar/questions', 'Every combination'],
+  ['/kits/drafts/rear-anti-roll-bar/dry-run', 'Every vehicle'],
+  ['/kits/drafts/rear-anti-roll-bar/release', 'Findings'],
+  ['/bench', 'Bench'],
+  ['/bench/finish', 'What a change on the thread does'],
+  ['/bench/load', 'Joint at work'],
+  ['/bench/identify', 'What is this bolt?'],
+  ['/crib?wrench=w-1', 'Check-pulls'],
+  ['/crib/tools', 'Socket'],
+  ['/crib/compounds', 'On the shelf'],
+  ['/crib/fasteners', 'Fasteners'],
+  ['/crib/reorder', 'To order'],
+] as const;
+
+/** What only a lead sees. */
+export const LEADS_SCREENS = [['/shop', 'House rules']] as const;
