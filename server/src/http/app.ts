@@ -113,7 +113,7 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
     await next();
     const seconds = (performance.now() - startedMs) / 1000;
     // The pattern and never the address: that would name jobs and people, and make a series of each.
-    figures?.answered(c.req.method, routePath(c, -1), c.res.status, seconds);
+    figures?.answered(c.req.method, routePath(c), c.res.status, seconds);
     const level = c.res.status >= 500 ? 'error' : 'info';
     log[level]({
       requestId: c.get('requestId'),

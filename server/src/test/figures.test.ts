@@ -41,7 +41,7 @@ describe('figures for a monitor', () => {
     const { status, type, text } = await ask('/metrics');
     expect(status).toBe(200);
     expect(type).toContain('text/plain; version=0.0.4');
-    for (const line of text.trim().split('\n'))
+    for (const line of text.split('\n').filter(Boolean))
       expect(line).toMatch(/^(# (HELP|TYPE) \S+ .+|[a-zA-Z_:][\w:]*(\{.*\})? \S+)$/);
     expect(await figure('nodejs_active_handles_total')).toBeGreaterThan(0);
   });
