@@ -135,6 +135,10 @@ describe('reading a thread callout', () => {
     ['M12 x 1.75 LH', 'M12 × 1.75 LH', 'coarse', undefined],
     ['1/2-20 UNF-2A-LH', '1/2-20 LH', 'fine', undefined],
     ['M12 left hand', 'M12 × 1.75 LH', 'coarse', undefined],
+    ['1/4-20 UNC-2A x 1-1/2', '1/4-20', 'coarse', 38.1],
+    ['M10 x 1.5 - 6g x 40', 'M10 × 1.5', 'coarse', 40],
+    ['M12 LH x 40', 'M12 × 1.75 LH', 'coarse', 40],
+    ['7/16-20UNF-2A', '7/16-20', 'fine', undefined],
     ['1/4-32 UNEF', '1/4-32', 'other', undefined],
   ] as const)('%s', (text, designation, series, lengthMm) => {
     const read = parseThread(text);

@@ -68,9 +68,9 @@ export function unifiedThread(diameterInch: number, threadsPerInch: number, numb
 }
 
 const LENGTH = String.raw`(?:\s*[x×]\s*([\d./\s-]+?)\s*(mm|in|")?)?`;
-/** Behind the size: the tolerance class and the hand, in any order. @see ISO 965-1 and ASME B1.1, designations */
-const CLASS = /(?:\s*[-–]\s*|\s+)((?:\d[a-hA-H]){1,2}|[123][AB])(?=\s*[-–]?\s*(?:lh)?$)/;
-const LEFT_HAND = /(?:\s*[-–]\s*|\s+)(?:lh|left[\s-]hand(?:ed)?)$/i;
+/** Behind the size, before or after the length: tolerance class and hand. @see ISO 965-1 and ASME B1.1, designations */
+const CLASS = /(?:\s*[-–]\s*|\s+)((?:\d[a-hA-H]){1,2}|[123][AB])(?=$|[\s\-–x×])/;
+const LEFT_HAND = /(?:\s*[-–]\s*|\s+)(?:lh|left[\s-]hand(?:ed)?)(?=$|[\s\-–x×])/i;
 const METRIC = new RegExp(String.raw`^m\s*(\d+(?:\.\d+)?)(?:\s*[x×-]\s*(\d(?:\.\d+)?))?${LENGTH}$`, 'i');
 const UNIFIED = new RegExp(
   String.raw`^(#\d+|(?:\d+[-\s])?\d+\/\d+|1[02](?=-\d\d)|\d)(?:"|in)?\s*(?:-\s*(\d+)(?:\s*(unc|unf|unef|uns|un))?|\s+(coarse|fine|unc|unf))${LENGTH}$`,
