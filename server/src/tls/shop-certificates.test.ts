@@ -103,6 +103,14 @@ describe('the shop’s certificates', () => {
     );
     expect(() => openssl('verify', '-CAfile', at('authority.crt'), at('x.crt'))).toThrow(/permitted subtree violation/);
   });
+  it('have serial numbers that are positive, as short as DER wants them, and never the same', async () => {
+    await make();
+    const serials = ['authority.crt', 'server.crt'].map((file) =>
+      openssl('x509', '-in', join(folder, file), '-noout', '-serial').trim(),
+    );
+    for (const said of serials) expect(said).toMatch(/^serial=[4-7][0-9A-F]{31}$/);
+    expect(new Set(serials).size).toBe(2);
+  });
   it('stay the same from start to start, and only this account reads them', async () => {
     const first = await make();
     expect(await make()).toEqual(first);

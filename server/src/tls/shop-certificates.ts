@@ -92,7 +92,15 @@ function nameConstraints(names: readonly string[]): Extension {
   return new Extension(id_ce_nameConstraints, true, value);
 }
 
-const serial = (): string => `00${randomBytes(16).toString('hex')}`;
+/**
+ * A serial number: 16 random bytes, the first from 0x40 to 0x7F, so that it is positive and as short as DER wants it.
+ * @see RFC 5280, section 4.1.2.2; ITU-T X.690, section 8.3.2
+ */
+function serial(): string {
+  const bytes = randomBytes(16);
+  bytes[0] = ((bytes[0] ?? 0) & 0x3f) | 0x40;
+  return bytes.toString('hex');
+}
 
 const newKeys = (): Promise<CryptoKeyPair> =>
   webcrypto.subtle.generateKey(ALGORITHM, true, ['sign', 'verify']) as Promise<CryptoKeyPair>;
