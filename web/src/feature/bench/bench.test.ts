@@ -129,7 +129,7 @@ describe('what the tools say', () => {
     expect(refusal(tool, { torque: '4', prevailing: '6' })).toMatchObject({ field: 'torque' }),
   );
   it('hand strength after full cure is refused at its field', () =>
-    expect(refusal('cure', { window: '5', fixture: '180', full: '2' })).toMatchObject({ field: 'fixtureMin' }));
+    expect(refusal('cure', { window: '5', fixture: '180', full: '2' })).toMatchObject({ field: 'full' }));
   it('a joint at work says what fails first, and what is asked of it', () => {
     expect(remarks(byId('load'), {})[0]).toMatchObject({ tone: 'good' });
     expect(remarks(byId('load'), { axial: '30 kN' })[0]?.text).toContain('come off one another');
