@@ -303,24 +303,32 @@ describe('a walk over the whole range of every topic', () => {
   });
 });
 
+type Counting = [field: string, value: unknown, beside?: object];
+
+/** The bearing face and the friction, which several topics take. */
+const FACE_COUNTS: Counting[] = [
+  ['head', 'ISO 4762'],
+  ['bearingMm', 20],
+  ['holeMm', 11.5],
+  ['washer', 'ISO 7093'],
+  ['halfAngleDeg', 45],
+  ['partDiameterMm', 14],
+];
+const FRICTION_COUNTS: Counting[] = [
+  ['friction', 0.2],
+  ['threadFriction', 0.2],
+  ['headFriction', 0.2],
+  ['finish', 'dry'],
+];
+
 /** For every field that may be left out: what stands beside it, and a value that must change the answer. */
-const COUNTS: Partial<
-  Record<CalcTopic, { base: object; fields: Array<[field: string, value: unknown, beside?: object]> }>
-> = {
+const COUNTS: Partial<Record<CalcTopic, { base: object; fields: Counting[] }>> = {
   head: { base: { thread: 'M10' }, fields: [['standard', 'ISO 4762']] },
   preload: {
     base: { thread: 'M10', propertyClass: '8.8' },
     fields: [
-      ['friction', 0.2],
-      ['threadFriction', 0.2],
-      ['headFriction', 0.2],
-      ['finish', 'dry'],
-      ['head', 'ISO 4762'],
-      ['bearingMm', 20],
-      ['holeMm', 11.5],
-      ['washer', 'ISO 7093'],
-      ['halfAngleDeg', 45],
-      ['partDiameterMm', 14],
+      ...FRICTION_COUNTS,
+      ...FACE_COUNTS,
       ['torqueNm', 30],
       ['preloadN', 15_000],
       ['nutFactor', 0.2],
@@ -340,16 +348,8 @@ const COUNTS: Partial<
   load: {
     base: { thread: 'M10', propertyClass: '8.8', gripMm: 30, axialMaxN: 6000 },
     fields: [
-      ['friction', 0.2],
-      ['threadFriction', 0.2],
-      ['headFriction', 0.2],
-      ['finish', 'dry'],
-      ['head', 'ISO 4762'],
-      ['bearingMm', 20],
-      ['holeMm', 11.5],
-      ['washer', 'ISO 7093'],
-      ['halfAngleDeg', 45],
-      ['partDiameterMm', 14],
+      ...FRICTION_COUNTS,
+      ...FACE_COUNTS,
       ['torqueNm', 30],
       ['preloadN', 15_000],
       ['prevailingNm', 5],
@@ -371,16 +371,7 @@ const COUNTS: Partial<
   },
   lubricate: {
     base: { thread: 'M10', propertyClass: '8.8', torqueNm: 40, from: 'dry' },
-    fields: [
-      ['to', 'waxed'],
-      ['prevailingNm', 5],
-      ['head', 'ISO 4762'],
-      ['bearingMm', 20],
-      ['holeMm', 11.5],
-      ['washer', 'ISO 7093'],
-      ['halfAngleDeg', 45],
-      ['partDiameterMm', 14],
-    ],
+    fields: [['to', 'waxed'], ['prevailingNm', 5], ...FACE_COUNTS],
   },
   engagement: {
     base: { thread: 'M10', propertyClass: '8.8', material: 'aluminium' },

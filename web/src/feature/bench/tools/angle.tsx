@@ -13,7 +13,7 @@ import { Curve } from '../../../drawing/Curve.tsx';
 import type { BenchTool } from '../bench-tool.ts';
 import { JointSection } from '../drawing/JointSection.tsx';
 import { inLine, threeFigures } from '../show-figure.ts';
-import { classField, finishField, headField, holeField, PARTS, threadField, VDI } from './joint-fields.ts';
+import { classField, finishField, headField, holeField, intoField, PARTS, threadField, VDI } from './joint-fields.ts';
 
 /** Turning by angle: the load per degree, the yield point, settling. */
 export const ANGLE: BenchTool = {
@@ -31,16 +31,7 @@ export const ANGLE: BenchTool = {
     { key: 'angle', label: 'Then turn', initial: '90', kind: 'number', unit: '°' },
     { key: 'grip', label: 'Clamped length', initial: '30', kind: 'number', unit: 'mm' },
     { key: 'part', label: 'Parts', initial: 'steel', kind: 'choice', options: PARTS },
-    {
-      key: 'into',
-      label: 'Held by',
-      initial: 'nut',
-      kind: 'choice',
-      options: [
-        { value: 'nut', label: 'A nut' },
-        ...PARTS.map(({ value, label }) => ({ value, label: `Thread in ${label.toLowerCase()}` })),
-      ],
-    },
+    intoField,
     { key: 'extension', label: 'Extension', initial: '0', kind: 'number', unit: 'mm' },
     { key: 'shank', label: 'Plain shank in the grip', initial: '0', kind: 'number', unit: 'mm', assumption: true },
     {

@@ -95,4 +95,16 @@ export const METHOD_TEXT: Record<TighteningMethod, string> = {
 };
 export const METHODS = TIGHTENING_METHODS.map((value) => ({ value, label: METHOD_TEXT[value] }));
 
+/** What the bolt is screwed into. */
+export const intoField: Field = {
+  key: 'into',
+  label: 'Held by',
+  initial: 'nut',
+  kind: 'choice',
+  options: [
+    { value: 'nut', label: 'A nut' },
+    ...PARTS.map(({ value, label }) => ({ value, label: `Thread in ${label.toLowerCase()}` })),
+  ],
+};
+
 export const VDI = 'VDI 2230-1:2015';
