@@ -17,6 +17,7 @@ import {
   nutFactor,
   type TorqueForm,
   type TorqueShares,
+  torqueByNutFactorNm,
   torquePerNewton,
   torqueShares,
 } from '../tightening/tightening-torque.ts';
@@ -85,7 +86,8 @@ export function preloadOf(question: PreloadQuestion): PreloadAnswer {
   const perNewton = (mu: Friction) =>
     k === undefined
       ? torquePerNewton(thread, mu, face, form)
-      : ((k * thread.nominalMm) / 1000) * (torquePerNewton(thread, mu, face) / torquePerNewton(thread, usual, face));
+      : torqueByNutFactorNm(1, thread.nominalMm, k) *
+        (torquePerNewton(thread, mu, face) / torquePerNewton(thread, usual, face));
   const finish = question.finish && finishFriction(question.finish);
   const usual = k !== undefined && finish ? evenFriction(finish.usual) : friction;
   const toPreload = (torqueNm: number, mu = usual) => Math.max(0, torqueNm - prevailingNm) / perNewton(mu);
