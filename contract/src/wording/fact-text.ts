@@ -3,13 +3,16 @@ import type { Assumption } from '#core/kit/draft/drafting.ts';
 import { MM_PER_INCH } from '#core/quantity/unit.ts';
 import { unreachable } from '#core/result.ts';
 import type { Doubt } from '#core/sheet/doubt.ts';
-import type { FactKind, FactValue } from '#core/sheet/fact.ts';
+import type { FactKind, FactValue, SheetCompound } from '#core/sheet/fact.ts';
 import { classText } from './class-text.ts';
 import { COMPOUND_TEXT } from './en/terms.ts';
 
 /** What a kind of fact is called in lists. */
 export const FACT_KIND_TEXT: Record<FactKind, string> = {
   torque: 'Torque',
+  torqueAside: 'Not a target',
+  untilContact: 'By feel',
+  angleAlone: 'Angle',
   forceForTorque: 'Force for torque',
   sameAsAbove: 'Same as above',
   thread: 'Thread',
@@ -20,6 +23,8 @@ export const FACT_KIND_TEXT: Record<FactKind, string> = {
   length: 'Length',
   count: 'Count',
   compound: 'Compound',
+  dry: 'Left dry',
+  residue: 'To come off',
   condition: 'Condition',
   duration: 'Time',
   aftercare: 'Aftercare',
@@ -40,14 +45,27 @@ const round = (value: number, places = 2): string => String(Number(value.toFixed
 const both = (mm: number): string => `${round(mm)} mm (${round(mm / MM_PER_INCH, 3)} in)`;
 const range = (min: number, max: number): string => (min === max ? round(min) : `${round(min)}–${round(max)}`);
 
+const compoundName = (compound: SheetCompound): string =>
+  compound in COMPOUND_TEXT ? COMPOUND_TEXT[compound as keyof typeof COMPOUND_TEXT] : compound;
+
 /** A fact's value as it was understood, normalised. */
 export function factText(value: FactValue): string {
   switch (value.kind) {
     case 'torque': {
-      const parts = [`${range(value.min, value.max)} ${value.unit}`];
+      // A printed tolerance is told as its middle, each way.
+      const even = value.nominal !== undefined && value.toleranceNm !== undefined;
+      const middleNm = (value.minNm + value.maxNm) / 2;
+      const parts = [`${even ? round(value.nominal ?? 0) : range(value.min, value.max)} ${value.unit}`];
       if (value.unit !== 'N·m')
-        parts.push(`= ${range(Number(value.minNm.toFixed(1)), Number(value.maxNm.toFixed(1)))} N·m`);
+        parts.push(
+          `= ${range(Number((even ? middleNm : value.minNm).toFixed(1)), Number((even ? middleNm : value.maxNm).toFixed(1)))} N·m`,
+        );
       if (value.toleranceNm !== undefined) parts.push(`± ${round(value.toleranceNm, 1)} N·m`);
+      if (value.stages)
+        parts.push(
+          `in stages ${value.stages.map((stage) => ('torqueNm' in stage ? `${round(stage.torqueNm, 1)} N·m` : `back ${stage.backOffDeg > 0 ? `${round(stage.backOffDeg, 0)}°` : 'off'}`)).join(', ')}`,
+        );
+      if (value.only === 'floor') parts.push('or more; no target is given');
       if (value.limitNm !== undefined) parts.push(`never over ${round(value.limitNm, 1)} N·m`);
       if (value.angleDeg !== undefined) parts.push(`then ${round(value.angleDeg, 0)}°`);
       if (value.pair)
@@ -58,6 +76,19 @@ export function factText(value: FactValue): string {
         );
       return parts.filter(Boolean).join(', ');
     }
+    case 'torqueAside': {
+      const { kind: _, role, ...torque } = value;
+      const why = {
+        wrench: 'of a wrench, not of a joint',
+        superseded: 'quoted as old or wrong',
+        other: 'no figure of this kit',
+      }[role];
+      return `${factText({ kind: 'torque', ...torque })}: ${why}`;
+    }
+    case 'untilContact':
+      return value.until;
+    case 'angleAlone':
+      return `turned ${round(value.angleDeg, 0)}° from snug`;
     case 'forceForTorque':
       return `${round(value.value)} ${value.unit} is no torque`;
     case 'sameAsAbove':
@@ -65,6 +96,8 @@ export function factText(value: FactValue): string {
     case 'thread':
       return `${value.designation}${value.lengthMm === undefined ? '' : `, ${both(value.lengthMm)} long`}`;
     case 'drive':
+      if (value.drive.kind === 'cross' || value.drive.kind === 'square')
+        return `${value.drive.kind} bit ${value.drive.size}`;
       return value.describes === 'tool'
         ? describeDrive(value.drive)
         : `turned with a ${describeDrive(value.drive)}; its thread is not said`;
@@ -79,9 +112,11 @@ export function factText(value: FactValue): string {
     case 'count':
       return `${value.count} × ${value.noun}`;
     case 'compound':
-      return value.compound in COMPOUND_TEXT
-        ? COMPOUND_TEXT[value.compound as keyof typeof COMPOUND_TEXT]
-        : value.compound;
+      return compoundName(value.compound);
+    case 'dry':
+      return value.of === undefined ? 'nothing goes on' : `no ${compoundName(value.of)}`;
+    case 'residue':
+      return `old ${compoundName(value.of)} comes off`;
     case 'condition':
       if (value.from !== undefined && value.to !== undefined) return `model years ${value.from} to ${value.to}`;
       if (value.from !== undefined) return `model year ${value.from} and newer`;
@@ -93,11 +128,15 @@ export function factText(value: FactValue): string {
         value.repeats ? 'every' : 'after',
         value.distanceKm === undefined ? '' : `${round(value.distanceKm, 0)} km`,
         value.days === undefined ? '' : `${round(value.days, 0)} days`,
+        value.heatCycles === undefined ? '' : `${value.heatCycles} heat cycles`,
+        value.event ?? '',
       ]
         .filter(Boolean)
         .join(' ');
     case 'pattern':
+      if (value.order) return `in the order ${value.order.join('-')}`;
       return {
+        printed: 'as numbered',
         star: 'star',
         cross: 'cross',
         circular: 'round the circle',

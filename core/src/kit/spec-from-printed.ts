@@ -9,7 +9,9 @@ const ANGLE_TOLERANCE_DEG = 5;
 
 /** The specification that a torque as printed asks for. */
 export function specOfTorque(value: TorqueValue): TighteningSpec {
-  const { minNm, maxNm, limitNm, angleDeg, toleranceNm, toYield } = value;
+  const { minNm, limitNm, angleDeg, toleranceNm, toYield } = value;
+  const aimed = value.nominal !== undefined && toleranceNm !== undefined;
+  const maxNm = aimed ? (minNm + value.maxNm) / 2 : value.maxNm;
   const tidy = (nm: number) => Number(nm.toFixed(4));
   if (toYield === 'from' && limitNm !== undefined)
     return { kind: 'yieldControlled', thresholdNm: tidy(maxNm), maximumNm: tidy(limitNm) };
@@ -32,7 +34,7 @@ export function specOfTorque(value: TorqueValue): TighteningSpec {
   const tolerance = share !== undefined && share > 0 && share <= 0.5 ? { toleranceFraction: share } : {};
   if (limitNm !== undefined && limitNm > maxNm)
     return { kind: 'targetWithMaximum', targetNm: tidy(maxNm), maximumNm: tidy(limitNm), ...tolerance };
-  if (minNm < maxNm) return { kind: 'range', minNm: tidy(minNm), maxNm: tidy(maxNm) };
+  if (minNm < maxNm && !aimed) return { kind: 'range', minNm: tidy(minNm), maxNm: tidy(maxNm) };
   return { kind: 'torque', targetNm: tidy(maxNm), ...tolerance };
 }
 

@@ -43,16 +43,17 @@ export type ParseError =
 const SPELLINGS: ReadonlyArray<readonly [RegExp, UnitName]> = [
   [/^(nm|newton-?met(er|re)s?|newtonmet(er|re)s?)$/, 'N·m'],
   [
-    /^((ft|foot|feet)(lb|lbs|lbf|pound|pounds)|(lb|lbs|lbf|pound|pounds)f?(ft|foot|feet)|(ft|foot)\/(lb|lbs)|(lb|lbs)\/(ft|foot))$/,
+    /^((ft|foot|feet)(lb|lbs|lbf|pound|pounds|#)|(lb|lbs|lbf|pound|pounds|#)f?(ft|foot|feet)|(ft|foot)\/(lb|lbs)|(lb|lbs)\/(ft|foot))$/,
     'lbf·ft',
   ],
   [
-    /^((in|inch|inches)(lb|lbs|lbf|pound|pounds)|(lb|lbs|lbf|pound|pounds)(in|inch|inches)|(in|inch)\/(lb|lbs)|(lb|lbs)\/(in|inch))$/,
+    /^((in|inch|inches)(lb|lbs|lbf|pound|pounds|#)|(lb|lbs|lbf|pound|pounds|#)(in|inch|inches)|(in|inch)\/(lb|lbs)|(lb|lbs)\/(in|inch))$/,
     'lbf·in',
   ],
-  [/^(kgf?m|mkg|mkgf|kilogrammet(er|re)s?)$/, 'kgf·m'],
-  [/^(kgf?cm|cmkg|cmkgf)$/, 'kgf·cm'],
+  [/^(kgf?m|mkgf?|kpm|mkp|kilopondmet(er|re)s?|kilogrammet(er|re)s?)$/, 'kgf·m'],
+  [/^(kgf?cm|cmkgf?|kpcm|cmkp)$/, 'kgf·cm'],
   [/^(cnm|ncm)$/, 'cN·m'],
+  [/^danm$/, 'daN·m'],
   [/^(mm|millimet(er|re)s?)$/, 'mm'],
   [/^(cm|centimet(er|re)s?)$/, 'cm'],
   [/^(m|met(er|re)s?)$/, 'm'],
@@ -105,7 +106,7 @@ const VULGAR: Record<string, string> = {
 
 /** The unit a spelling stands for: `ft. lbs.` → `lbf·ft`; undefined when it is not one we know. */
 export function unitFromSpelling(spelling: string): UnitName | undefined {
-  const bare = spelling.toLowerCase().replace(/[\s.·•*⋅-]/g, '');
+  const bare = spelling.toLowerCase().replace(/[\s.·•*⋅∙‧-]/g, '');
   return SPELLINGS.find(([pattern]) => pattern.test(bare))?.[1];
 }
 

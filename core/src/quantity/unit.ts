@@ -39,6 +39,7 @@ export const UNITS = {
   lbf·in: { dimension: 'torque', factor: (NEWTON_PER_LBF * MM_PER_INCH) / 1000 },
   kgf·m: { dimension: 'torque', factor: STANDARD_GRAVITY },
   cN·m: { dimension: 'torque', factor: 0.01 },
+  daN·m: { dimension: 'torque', factor: 10 },
   kgf·cm: { dimension: 'torque', factor: STANDARD_GRAVITY / 100 },
   mm: { dimension: 'length', factor: 1 },
   cm: { dimension: 'length', factor: 10 },

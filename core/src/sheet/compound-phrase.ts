@@ -1,114 +1,195 @@
-import type { FactValue } from './fact.ts';
+import type { FactValue, SheetCompound } from './fact.ts';
 import type { Phrase } from './fastener-phrase.ts';
 import { firstOf, found, lower, openersOf } from './phrase-match.ts';
+import { around } from './sentence.ts';
 import type { Token } from './token.ts';
 
-const LOCKER = [
-  ['threadlocker'],
-  ['threadlock'],
-  ['thread', 'locker'],
-  ['thread', 'lock'],
-  ['thread', 'locking', 'compound'],
-  ['thread', 'locking', 'adhesive'],
-  ['threadlocking', 'adhesive'],
-  ['threadlocking', 'compound'],
-  ['locking', 'compound'],
-  ['locking', 'fluid'],
-  ['threadlocking'],
-  ['thread', 'locking'],
-];
-const HIGH = new Set(['red', 'high', 'permanent']);
+/** Phrases of words, one a line; words parted by spaces. */
+const phrases = (text: string): ReadonlyArray<readonly string[]> =>
+  text
+    .split('|')
+    .map((phrase) => phrase.trim().split(' '))
+    .sort((a, b) => b.length - a.length);
+
+const LOCKER = phrases(
+  'threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker',
+);
+const HIGH = new Set(['red', 'high', 'permanent', 'strong', 'strongest']);
 const MEDIUM = new Set(['blue', 'medium', 'removable']);
+const LOCKER_OPENERS = openersOf(LOCKER);
+const COLOURED = new Set(['liquid', 'stuff', 'goop', 'locker', 'glue', 'compound', 'fluid', 'drop']);
+
+const COMPOUNDS: ReadonlyArray<readonly [SheetCompound, ReadonlyArray<readonly string[]>]> = [
+  [
+    'antiSeize',
+    phrases(
+      'anti seize|anti seize paste|anti seize compound|anti seize grease|antiseize|antiseize paste|copper paste|copper grease|nickel paste|ceramic paste|mounting paste|assembly paste|anti seizing paste|anti seizure paste|molybdenum paste|moly paste|high temperature paste|heat paste',
+    ),
+  ],
+  [
+    'sealant',
+    phrases(
+      'gasket maker|gasket sealant|flange sealant|silicone sealant|silicone sealer|rtv sealant|rtv silicone|sealant|sealer|rtv|pipe paste|pipe dope|thread sealant|thread sealer|pipe sealant|sealing paste|sealing compound|jointing compound|jointing paste|thread tape|ptfe tape|seam sealer|body sealer|butyl|sealing mastic|mastic',
+    ),
+  ],
+  ['retaining', phrases('retaining compound|bearing retainer|bearing fit compound|joining compound')],
+  [
+    'penetrant',
+    phrases(
+      'penetrating oil|penetrating fluid|penetrating spray|penetrant|rust penetrant|rust remover|releasing fluid|releasing oil|release oil|freeing oil|creeping oil|creep oil',
+    ),
+  ],
+  [
+    'solvent',
+    phrases(
+      'brake cleaner|parts cleaner|contact cleaner|alcohol|spirit wipe|lacquer thinner|thinner|thinners|acetone|solvent|degreaser|white spirit|methylated spirit|spirit|isopropyl|cleaning fluid',
+    ),
+  ],
+  [
+    'paint',
+    phrases(
+      'touch up paint|zinc primer|zinc spray|zinc paint|primer|cold galvanizing|cold galvanising|corrosion wax|cavity wax|rust wax|wax|undercoating|underseal|paint|lacquer|varnish',
+    ),
+  ],
+  [
+    'lubricant',
+    phrases('soapy water|soap|washing up liquid|dish soap|rubber lubricant|silicone spray|assembly lube|lubricant'),
+  ],
+  [
+    'grease',
+    phrases(
+      'silicone grease|lithium grease|contact grease|dielectric grease|rubber grease|rubbing grease|poly grease|petroleum grease|chassis grease|petroleum jelly|grease',
+    ),
+  ],
+  ['oil', phrases('engine oil|motor oil|light oil|clean oil|machine oil|oil')],
+];
+const COMPOUND_OPENERS = openersOf(...COMPOUNDS.map(([, list]) => list));
+
+/** Words after which a compound's name names something else: a fitting, a drain, a pan. */
+const NOT_A_COMPOUND = new Set(
+  'fitting fittings nipple nipples gun pan filter cooler line lines drain leak leaks level pressure seal seals change plug cap pump feed return hose temperature sump thrower type will runs drips drained drains leaks comes spills spill pen marker line lines code work finish shop job cup cups point points bag plan'.split(
+    ' ',
+  ),
+);
+/** A verb whose object is treated with it: `grease the pins`, `oil the threads`. */
+const OBJECT = new Set(['the', 'all', 'both', 'each', 'its', 'these', 'every', 'a', 'an']);
+
+/** What is there already and comes off. */
+const RESIDUE_BEFORE =
+  /\b(?:remove|removing|clean(?:ed|ing)?(?: off| away)?|wipe[sd]?(?: off| away)?|scrap(?:e|ed|ing)(?: off| away)?|brush(?: off| away)?|wash(?: off)?|rub off|get (?:all |the |any )?|residual|remains? of|remnants? of|rests? of|traces? of|excess|surplus|old|dried|free (?:of|from)|clear of|degrease)\b(?:(?!\bwith\b|\bin\b|\busing\b)[^.;:])*$/;
+const RESIDUE_AFTER =
+  /^(?:[^.;]{0,40}\b(?:off|away)\b|[^.;]{0,30}\b(?:which|that) (?:remained|is left|was left)|[^.;]{0,24}\b(?:residue|remains|must be removed|is removed|comes off)\b)/;
+/** Right before a name: what is put on it is another thing. */
+const APPLIED_WITH = /\b(?:with|using|in)\s+(?:\w+\s+){0,2}$/;
+/** Nothing of it goes on. */
+const FORBIDDEN_BEFORE =
+  /\b(?:no|not|never|without|don't|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't|any)\b[^.;:]{0,46}$/;
+const FORBIDDEN_AFTER =
+  /^[^.;]{0,60}?\b(?:(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong)\b|^ (?:a |the )?[^.;]{0,24}\? ?"? ?(?:it is not|no\b|never)/;
+/** A negation that speaks of something else: `do not forget the grease`, `not only`. */
+const NOT_NEGATED =
+  /\b(?:do not|don't|never) (?:forget|omit|skip|spare|be mean with)\b[^.;:]*$|\bnot only\b[^.;:]*$|\bno more than\b[^.;:]*$|\bnot (?:too much|more than)\b[^.;:]*$/;
+
+/** What is said of a compound where it is named: put on, left off, or there already. */
+function polarity(source: string, start: number, end: number, compound: SheetCompound): 'apply' | 'dry' | 'residue' {
+  const { before, after } = around(source, { start, end });
+  const clause = before.slice(-110);
+  if (/^[- ]free\b/.test(after)) return 'residue';
+  const solvent = compound === 'solvent' || compound === 'lubricant';
+  if (FORBIDDEN_AFTER.test(after)) return 'dry';
+  if (FORBIDDEN_BEFORE.test(clause) && !NOT_NEGATED.test(clause)) {
+    // The negation ends with its clause: `not too tight, oil the threads`.
+    const tail = clause.slice(clause.search(FORBIDDEN_BEFORE));
+    if (!/,(?! (?:or|nor|no|and no)\b)/.test(tail) || /\b(?:no|nor|never|without)\b [^,]*$/.test(tail)) return 'dry';
+  }
+  if (!solvent && !APPLIED_WITH.test(clause) && (RESIDUE_BEFORE.test(clause) || RESIDUE_AFTER.test(after)))
+    return 'residue';
+  return 'apply';
+}
+
+const spokenOf = (source: string, start: number, end: number, compound: SheetCompound): FactValue => {
+  const said = polarity(source, start, end, compound);
+  const text = source.slice(start, end);
+  if (said === 'dry') return { kind: 'dry', of: compound, text };
+  return said === 'residue' ? { kind: 'residue', of: compound, text } : { kind: 'compound', compound };
+};
 
 /** Locker with its strength from the words around it; without one, medium is assumed and said to be so. */
-const LOCKER_OPENERS = openersOf(LOCKER);
-
-export function locker(tokens: readonly Token[], at: number): Phrase | undefined {
-  if (!LOCKER_OPENERS.has(lower(tokens, at))) return undefined;
-  const next = firstOf(tokens, at, LOCKER);
+export function locker(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
+  const colour = lower(tokens, at);
+  const byColour =
+    (colour === 'blue' || colour === 'red') && COLOURED.has(lower(tokens, at + 1)) && lower(tokens, at + 2) !== 'of'
+      ? at + 2
+      : undefined;
+  if (byColour === undefined && !LOCKER_OPENERS.has(colour)) return undefined;
+  const next = firstOf(tokens, at, LOCKER) ?? byColour;
   if (next === undefined) return undefined;
   // Within the same breath: not past the sentence or an `and`.
-  const near: string[] = [];
-  for (let back = at - 1; back >= at - 4 && back >= 0; back--) {
+  const near: string[] = byColour === undefined ? [] : [colour];
+  for (let back = at - 1; back >= at - 5 && back >= 0; back--) {
     const token = tokens[back];
-    if (!token || token.kind === 'break' || token.text === '.' || token.lower === 'and') break;
+    if (!token || token.text === '.' || token.lower === 'and') break;
     near.push(token.lower);
   }
-  for (let on = next; on < next + 4; on++) {
+  for (let on = next; on < next + 6; on++) {
     const token = tokens[on];
-    if (!token || token.kind === 'break' || token.text === '.' || token.lower === 'and') break;
+    if (!token || token.text === '.' || token.lower === 'and') break;
     near.push(token.lower);
   }
   const high = near.some((word) => HIGH.has(word));
   const medium = near.some((word) => MEDIUM.has(word));
-  const value: FactValue = { kind: 'compound', compound: high && !medium ? 'threadlockerHigh' : 'threadlockerMedium' };
-  return { value, next, suspect: !high && !medium };
+  const compound: SheetCompound = high && !medium ? 'threadlockerHigh' : 'threadlockerMedium';
+  const [first, last] = [tokens[at], tokens[next - 1]];
+  const value = spokenOf(source, first?.start ?? 0, last?.end ?? 0, compound);
+  return { value, next, suspect: value.kind === 'compound' && !high && !medium };
 }
 
-const COMPOUNDS: ReadonlyArray<
-  readonly [Extract<FactValue, { kind: 'compound' }>['compound'], ReadonlyArray<readonly string[]>]
-> = [
-  ['antiSeize', [['anti', 'seize'], ['antiseize'], ['copper', 'paste'], ['copper', 'grease']]],
-  [
-    'sealant',
-    [
-      ['gasket', 'maker'],
-      ['gasket', 'sealant'],
-      ['flange', 'sealant'],
-      ['silicone', 'sealant'],
-      ['silicone', 'sealer'],
-      ['rtv', 'sealant'],
-      ['rtv', 'silicone'],
-      ['sealant'],
-      ['sealer'],
-      ['rtv'],
-    ],
-  ],
-  [
-    'retaining',
-    [
-      ['retaining', 'compound'],
-      ['bearing', 'retainer'],
-    ],
-  ],
-  ['penetrant', [['penetrating', 'oil'], ['penetrating', 'fluid'], ['penetrant'], ['rust', 'penetrant']]],
-  ['grease', [['silicone', 'grease'], ['lithium', 'grease'], ['grease']]],
-  ['oil', [['engine', 'oil'], ['light', 'oil'], ['clean', 'oil'], ['oil']]],
-];
-/** Words after which a compound's name names something else: a fitting, a drain, a pan. */
-const NOT_A_COMPOUND = new Set([
-  'fitting',
-  'fittings',
-  'nipple',
-  'nipples',
-  'gun',
-  'pan',
-  'filter',
-  'cooler',
-  'line',
-  'lines',
-  'drain',
-  'leak',
-  'leaks',
-  'level',
-  'pressure',
-  'seal',
-  'change',
-]);
-
-const COMPOUND_OPENERS = openersOf(...COMPOUNDS.map(([, phrases]) => phrases));
-
-export function compound(tokens: readonly Token[], at: number): Phrase | undefined {
+export function compound(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
   if (!COMPOUND_OPENERS.has(lower(tokens, at))) return undefined;
-  for (const [kind, phrases] of COMPOUNDS) {
-    const next = firstOf(tokens, at, phrases);
+  // `fluid-film` and `oil-pan` are named otherwise; `grease-proof` is no grease.
+  for (const [kind, list] of COMPOUNDS) {
+    const next = firstOf(tokens, at, list);
     if (next === undefined) continue;
-    // `Grease the ball` and `grease every 5 000 miles` are things to do, not things to put on.
-    if (NOT_A_COMPOUND.has(lower(tokens, next)) || lower(tokens, next) === 'every') return undefined;
-    // A thread that is oiled or greased is treated; a ball joint or a door is not.
-    const threads = ['thread', 'threads'].includes(lower(tokens, next + 1));
-    if (!threads && ['the', 'all', 'both', 'each', 'its'].includes(lower(tokens, next))) return undefined;
-    return found({ kind: 'compound', compound: kind }, next);
+    const after = lower(tokens, next);
+    if (NOT_A_COMPOUND.has(after)) return undefined;
+    // `drain plug of the oil`, `gear oil`: what runs in the vehicle.
+    const before = lower(tokens, at - 1);
+    if (
+      kind === 'oil' &&
+      (before === 'gear' ||
+        before === 'fork' ||
+        before === 'gearbox' ||
+        (before === 'the' && lower(tokens, at - 2) === 'of'))
+    )
+      return undefined;
+    if (kind === 'paint' && ['powder', 'body', 'vehicle', 'car'].includes(before)) return undefined;
+    // `grease every 5 000 miles` is due later.
+    if (after === 'every' && /\d/.test(lower(tokens, next + 1))) return undefined;
+    if (OBJECT.has(after) && ['grease', 'oil'].includes(kind)) {
+      const { after: rest } = around(source, { start: tokens[at]?.start ?? 0, end: tokens[next - 1]?.end ?? 0 });
+      // `Grease the bushes with the grease supplied`: what is put on is named behind.
+      if (/\bwith\b[^.;]*\b(?:grease|oil|paste|compound|lubricant)\b/.test(rest)) return undefined;
+      if (/\b(?:every|each|monthly|yearly|once|twice|regularly)\b/.test(rest)) return undefined;
+    }
+    const value = spokenOf(source, tokens[at]?.start ?? 0, tokens[next - 1]?.end ?? 0, kind);
+    return found(value, next);
   }
   return undefined;
+}
+
+/** What goes on dry, with no compound named. */
+const DRY =
+  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\bnot on (?:the|these|any) (?:threads?|studs?|cones?|faces?|seat)\b|, dry[.,;)\n]/gi;
+/** Words that make of `dry` a wait or a wiping. */
+const DRYING = /\b(?:let|allow|until|wipe|wiped|blow|leave to|hair|touch)\b[^.;\n]{0,20}$/i;
+
+/** Places where the sheet says that nothing goes on. */
+export function dryPlaces(text: string): Array<{ start: number; end: number; value: FactValue }> {
+  return [...text.matchAll(DRY)].flatMap((match) => {
+    const start = match.index;
+    const dry = start + match[0].toLowerCase().lastIndexOf('dry');
+    if (/dry/i.test(match[0]) && DRYING.test(text.slice(Math.max(0, dry - 28), dry))) return [];
+    const end = start + match[0].trimEnd().length;
+    return [{ start, end, value: { kind: 'dry' as const, text: match[0].trim().replace(/\s+/g, ' ') } }];
+  });
 }

@@ -1,101 +1,183 @@
-import type { Phrase } from './fastener-phrase.ts';
-import { ACTIONS } from './lexicon.ts';
-import { firstOf, found, lower } from './phrase-match.ts';
-import type { Token } from './token.ts';
+import type { FactValue } from './fact.ts';
 
-const YEAR = (token: Token | undefined): number | undefined =>
-  token?.kind === 'number' &&
-  token.value !== undefined &&
-  Number.isInteger(token.value) &&
-  token.value >= 1950 &&
-  token.value <= 2060
-    ? token.value
-    : undefined;
+const MONTH =
+  '(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sep(?:t(?:ember)?)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?|spring|summer|autumn|fall|\\d{1,2}[/.-])';
+const YEAR = '((?:19|20)\\d\\d)';
+const DATE = `(?:(?:the )?(?:end|start|beginning|middle) of )?(?:model year |my ?|year |${MONTH}\\.? ?)?${YEAR}`;
+/** What a kit is divided by: the vehicle and its build. */
+const VEHICLE =
+  '(?:cars?|vehicles?|models?|trucks?|vans?|pick-?ups?|wagons?|estates?|saloons?|hatchbacks?|coup[eé]s?|axles?|engines?|versions?|types?|trims?|editions?|ones|units?)';
 
-const CONDITION_OPENERS = new Set([
-  'up',
-  'before',
-  'prior',
-  'until',
-  'since',
-  'from',
-  'if',
-  'models',
-  'vehicles',
-  'trucks',
-  'cars',
-]);
+interface Rule {
+  pattern: RegExp;
+  /** Which group is the first model year, and which the last. */
+  years?: (match: RegExpExecArray) => { from?: number; to?: number };
+  /** Only at the head of a sentence or line. */
+  heads?: true;
+}
 
-/** Model years and equipment: `2016 and newer`, `2011-2015`, `up to 2015`, `if equipped with …`, `models without …`. */
-export function condition(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
-  const start = tokens[at];
-  if (!start) return undefined;
-  const text = (next: number) => source.slice(start.start, tokens[next - 1]?.end ?? start.end);
-  const year = YEAR(start);
-  if (year !== undefined) {
-    const after = firstOf(tokens, at + 1, [
-      ['and', 'newer'],
-      ['and', 'later'],
-      ['and', 'up'],
-      ['or', 'newer'],
-      ['or', 'later'],
-      ['onwards'],
-      ['onward'],
-      ['on'],
-    ]);
-    if (after !== undefined) return found({ kind: 'condition', from: year, text: text(after) }, after);
-    const plus = tokens[at + 1]?.text === '+' ? at + 2 : undefined;
-    if (plus !== undefined) return found({ kind: 'condition', from: year, text: text(plus) }, plus);
-    const older = firstOf(tokens, at + 1, [
-      ['and', 'older'],
-      ['and', 'earlier'],
-      ['or', 'older'],
-      ['or', 'earlier'],
-    ]);
-    if (older !== undefined) return found({ kind: 'condition', to: year, text: text(older) }, older);
-    const joint = tokens[at + 1];
-    const other = YEAR(tokens[at + 2]);
-    if (joint && (/^[-–—]$/.test(joint.text) || joint.lower === 'to') && other !== undefined && other > year)
-      return found({ kind: 'condition', from: year, to: other, text: text(at + 3) }, at + 3);
-    return undefined;
+const year = (text: string | undefined): number | undefined => (text === undefined ? undefined : Number(text));
+
+const RULES: readonly Rule[] = [
+  // `2011-2015`, `2011 to 2015 cars`
+  {
+    pattern: new RegExp(`\\b${YEAR}\\s?(?:[-–—]|to|through|until)\\s?${YEAR}\\b`, 'gi'),
+    years: (match) => ({ from: year(match[1]), to: year(match[2]) }),
+  },
+  // `2016 and newer`, `2012 on`, `2014+`
+  {
+    pattern: new RegExp(
+      `\\b${YEAR}(?:\\s?\\+|(?: (?:and|or|&) (?:newer|later|up|on|after|onwards?)| onwards?| on\\b| up\\b(?! to)))`,
+      'gi',
+    ),
+    years: (match) => ({ from: year(match[1]) }),
+  },
+  {
+    pattern: new RegExp(`\\b${YEAR} (?:and|or|&) (?:older|earlier|before|prior)`, 'gi'),
+    years: (match) => ({ to: year(match[1]) }),
+  },
+  // `up to August 2008`, `built before 8/2011`, `cars until 2017`
+  {
+    pattern: new RegExp(
+      `\\b(?:(?:${VEHICLE} )?(?:built|made|produced|manufactured|registered|sold|of) )?(?:in )?(?:up to(?: and including)?|before|prior to|until|till|to|through|not after) ${DATE}\\b`,
+      'gi',
+    ),
+    years: (match) => ({ to: year(match[1]) }),
+  },
+  {
+    pattern: new RegExp(
+      `\\b(?:(?:${VEHICLE} )?(?:built|made|produced|manufactured|registered|sold) )?(?:since|from|after|starting(?: in| with)?|as of|beginning) ${DATE}\\b(?!\\s?(?:[-–—]|to|through|until)\\s?(?:19|20)\\d\\d)`,
+      'gi',
+    ),
+    years: (match) => ({ from: year(match[1]) }),
+  },
+  {
+    pattern: new RegExp(`\\b(?:built|made|produced|manufactured) in ${DATE} (?:or|and) (?:before|earlier)`, 'gi'),
+    years: (match) => ({ to: year(match[1]) }),
+  },
+  { pattern: new RegExp(`\\b(?:later|earlier|older|newer|pre-|post-)\\s?(?:${VEHICLE})\\b`, 'gi') },
+  // `if …`, up to where the clause ends
+  {
+    pattern:
+      /\b(?:if|unless|in (?:the )?case (?:of|that)?|provided(?: that)?|should (?:the|a|an|it|your|any|one|there)\b|as long as|whenever(?! a wheel)) ?[^.,;:()\n!?]*(?:\n(?=[a-z])[^.,;:()\n!?]*)?/gi,
+  },
+  {
+    pattern: /\b(?:when|where|wherever)\b[^.,;:\n!?]*(?:\n(?=[a-z])[^.,;:\n!?]*)?(?=[,:])/gi,
+    heads: true,
+  },
+  { pattern: /\bwhen (?:small|large|loose|tight|hard|too \w+|not \w+|fitted|equipped)\b/gi, heads: true },
+  {
+    pattern:
+      /\((?:option(?:al)?|if (?:fitted|equipped|present|supplied)|where (?:fitted|equipped)|not on all [^)]*|[^()\n]{0,40} only)\)/gi,
+  },
+  { pattern: /\b(?:where|if|when) (?:fitted|equipped|present|applicable)\b/gi },
+  // `Cars with automatic gearbox`, `Vehicles without …`, `Trucks that have`
+  {
+    pattern: new RegExp(
+      `\\b(?:on |for |with )?(?:all |some |the |any )?${VEHICLE} (?:with(?:out)?|that (?:have|has|had)|having|fitted with|equipped with|of the|on (?:the )?\\d|without) [^.,;:\\n]{2,60}`,
+      'gi',
+    ),
+    heads: true,
+  },
+  { pattern: /\b(?:models?|vehicles?|trucks?|cars?) with(?:out)? [^.,;:\n]{2,50}/gi },
+  // `With headlight washers:`, `On cars that …:`, `For hard insertion,`
+  { pattern: /\b(?:with(?:out)?|on|for|in|at) [^.,;:\n]{2,60}:(?=\s)/gi, heads: true },
+  {
+    pattern: new RegExp(
+      `\\b(?:on|for|with|in) [^.,;:\\n]{0,40}\\b(?:${VEHICLE}|work|use|roads?|country|climates?|weather|tyres?|tires?|wheels?|insertion)\\b(?=[,: ])`,
+      'gi',
+    ),
+    heads: true,
+  },
+  // `LHD cars`, `RHD:`, `4x4 models`, `diesel only`
+  {
+    pattern: new RegExp(
+      `\\b(?:lhd|rhd|left[- ]hand drive|right[- ]hand drive|4x4|4wd|2wd|awd|diesel|petrol|manual|automatic|turbo|hybrid|electric)\\b(?: (?:${VEHICLE}|gearbox|transmission)| only)?(?=[ :,])`,
+      'gi',
+    ),
+    heads: true,
+  },
+  {
+    pattern:
+      /\b(?:left|right|driver'?s?|passenger'?s?|near|off|front|rear|one)[- ]?(?:hand )?side only\b|\bonly (?:on|for|with) (?:the )?[^.,;:\n]{3,40}/gi,
+  },
+  // `More than 10 mm between the two sides:`, `Fewer than 8 and you stop`
+  { pattern: /\b(?:more|less|fewer|over|under|above|below) than \d[^.,;:\n]{0,50}/gi, heads: true },
+  { pattern: /\bversions? (?:"[^"\n]+"|\w+)(?: with [^.,;:\n]{3,40})?/gi, heads: true },
+];
+
+const ENDS = /[,;:\s(]+$/;
+/** A condition without a comma ends where the action begins. */
+const ACTION =
+  /\s(?:use|fit|install|remove|tighten|loosen|refit|drill|skip|add|apply|clean|check|replace|leave|start|stop|go|do|put|take|then|unplug|unclip|turn|slide|order|push|pull|set|see|open|cut|bend|ream)\b.*$/i;
+/** A place at the head of a sentence, a line or a bracket. */
+const HEADS = /(?:^|[\n.!?;:(>•*|]|\s[-–—]|\d[.):]|\([a-z]+\))\s*["']?$/;
+
+/** Lines that say what the kit is for: its head, and no branch of the work. */
+const APPLICATION =
+  /\b(?:fits?|suits?|application|vehicles?:|for:|models?:|compatible|designed for|made for|applies to)\b/i;
+
+/** The branches of a sheet: by model year and date, equipment, side, what is found. Places and values, in order. */
+export function conditions(text: string): Array<{ start: number; end: number; value: FactValue }> {
+  const found: Array<{ start: number; end: number; value: Extract<FactValue, { kind: 'condition' }> }> = [];
+  // A few lines are no sheet with a head.
+  const head = text.split('\n').length < 8 ? 0 : headEnd(text);
+  for (const { pattern, years, heads } of RULES) {
+    pattern.lastIndex = 0;
+    for (const match of text.matchAll(pattern)) {
+      const start = match.index;
+      if (heads && !HEADS.test(text.slice(Math.max(0, start - 8), start))) continue;
+      let printed = match[0].replace(ENDS, '');
+      const when = printed.replace(ACTION, '');
+      if (when.length >= 6 && !years) printed = when.replace(ENDS, '');
+      if (printed.length < 3 || /\botherwise\b/i.test(printed)) continue;
+      if (/^with (?:the|your) (?:vehicle|car|truck|van)\b/i.test(printed)) continue;
+      const line = text.slice(
+        text.lastIndexOf('\n', start - 1) + 1,
+        text.indexOf('\n', start) < 0 ? undefined : text.indexOf('\n', start),
+      );
+      if (years && start < head && (APPLICATION.test(line) || start < head / 2 || !/[.]\s*$/.test(line))) continue;
+      const end = start + printed.length;
+      const inside = found.find((other) => start < other.end && end > other.start);
+      if (inside) {
+        // A year inside a longer condition gives it its years.
+        if (years) Object.assign(inside.value, years(match as RegExpExecArray));
+        continue;
+      }
+      found.push({
+        start,
+        end,
+        value: {
+          kind: 'condition',
+          ...(years ? tidy(years(match as RegExpExecArray)) : {}),
+          text: printed
+            .replace(/\s+/g, ' ')
+            .replace(/^[("']+|^(?:on|for) (?=(?:models?|vehicles?|cars?|trucks?)\b)/gi, ''),
+        },
+      });
+    }
   }
-  if (!CONDITION_OPENERS.has(start.lower)) return undefined;
-  const past = (place: number | undefined) =>
-    place === undefined
-      ? undefined
-      : (firstOf(tokens, place, [['model', 'year'], ['model', 'years'], ['year'], ['my']]) ?? place);
-  const before = past(firstOf(tokens, at, [['up', 'to'], ['before'], ['prior', 'to'], ['until']]));
-  const limit = before === undefined ? undefined : YEAR(tokens[before]);
-  if (before !== undefined && limit !== undefined)
-    return found({ kind: 'condition', to: limit, text: text(before + 1) }, before + 1);
-  const since = past(firstOf(tokens, at, [['since'], ['from']]));
-  const first = since === undefined ? undefined : YEAR(tokens[since]);
-  if (since !== undefined && first !== undefined && YEAR(tokens[since + 2]) === undefined)
-    return found({ kind: 'condition', from: first, text: text(since + 1) }, since + 1);
-  const equipped = firstOf(tokens, at, [
-    ['if', 'equipped'],
-    ['if', 'fitted'],
-    ['if', 'so', 'equipped'],
-    ['models', 'without'],
-    ['models', 'with'],
-    ['vehicles', 'without'],
-    ['vehicles', 'with'],
-    ['trucks', 'with'],
-    ['trucks', 'without'],
-    ['cars', 'with'],
-    ['cars', 'without'],
-  ]);
-  if (equipped === undefined) return undefined;
-  // `if equipped with a heat shield`: what it is equipped with belongs to it.
-  let next = lower(tokens, equipped) === 'with' ? equipped + 1 : equipped;
-  while (
-    next - equipped < 8 &&
-    tokens[next] &&
-    tokens[next]?.kind !== 'break' &&
-    !/[.,;:]/.test(tokens[next]?.text ?? '.') &&
-    // A condition without a comma ends where the action begins.
-    !ACTIONS.has(lower(tokens, next))
-  )
-    next++;
-  return found({ kind: 'condition', text: text(next) }, next);
+  return found.sort((a, b) => a.start - b.start);
+}
+
+const tidy = (span: { from?: number; to?: number }): { from?: number; to?: number } => ({
+  ...(span.from === undefined ? {} : { from: span.from }),
+  ...(span.to === undefined ? {} : { to: span.to }),
+});
+
+/** Where the sheet's head ends: its first lines, before anything is done. */
+function headEnd(text: string): number {
+  let at = 0;
+  for (let line = 0; line < 6 && at >= 0; line++) {
+    const end = text.indexOf('\n', at);
+    const own = text.slice(at, end < 0 ? undefined : end);
+    if (
+      /^\s*(?:\d{1,3}|[A-Za-z])[.):]\s|^\s*\d{1,3} {2,}\S/.test(own) ||
+      (own.length > 60 && /[a-z,]\s*$/.test(own) && line > 2)
+    )
+      return at;
+    if (end < 0) return text.length;
+    at = end + 1;
+  }
+  return at;
 }

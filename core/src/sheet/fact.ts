@@ -23,6 +23,12 @@ export type SheetAction =
   | 'keep'
   | 'discard';
 
+/** A stage of a procedure: pulled to a torque, or turned back. */
+export type TorqueStage = { torqueNm: number } | { backOffDeg: number };
+
+/** What a torque is that nothing is pulled to: a wrench's own range or setting, a figure quoted as old or wrong, another's. */
+export type AsideRole = 'wrench' | 'superseded' | 'other';
+
 /** A torque as it stands in the sheet, with all that belongs to it. */
 export interface TorqueValue {
   /** In the printed unit. */
@@ -35,10 +41,18 @@ export interface TorqueValue {
   pair?: { min: number; max: number; unit: TorqueUnit; agrees: boolean };
   /** Never to be passed, N·m. */
   limitNm?: number;
-  /** Accepted each way, where the sheet prints it: `120 ± 5 Nm`. */
+  /** Accepted each way, where the sheet prints it: `120 ± 5 Nm`. `min` and `max` are then the ends of it. */
   toleranceNm?: number;
-  /** Turned after the torque, degrees. */
+  /** What is aimed at inside a printed tolerance, in the printed unit. */
+  nominal?: number;
+  /** All that is printed is an end: never beyond, or never below. */
+  only?: 'ceiling' | 'floor';
+  /** What comes before the final value, in order; the final one stands last. */
+  stages?: TorqueStage[];
+  /** Turned after the torque, degrees; all strokes together. */
   angleDeg?: number;
+  /** The strokes it is turned in, where there are several, degrees. */
+  strokesDeg?: number[];
   /**
    * Drawn on until the bolt yields: `max` is where it is watched from. `onlyLimit`: the sheet gives no such torque, and
    * what it gives is the limit.
@@ -46,24 +60,57 @@ export interface TorqueValue {
   toYield?: 'from' | 'onlyLimit';
 }
 
+/** What turns it, with the bits that no socket is. */
+export type SheetDrive =
+  | DriveSize
+  | { kind: 'cross'; size: string }
+  | { kind: 'square'; size: string; acrossFlatsMm?: number };
+
+/** What is put on a thread or a face. Solvents, paints and soaps are named by the sheet and are no thread compound. */
+export type SheetCompound = CompoundKind | 'penetrant' | 'oil' | 'solvent' | 'paint' | 'lubricant';
+
 export type FactValue =
   | ({ kind: 'torque' } & TorqueValue)
+  /** A torque that is printed and is no figure to pull to. */
+  | ({ kind: 'torqueAside'; role: AsideRole } & TorqueValue)
+  /** Tightened by what is felt or seen: `until the rubber bulges`, with no figure. */
+  | { kind: 'untilContact'; until: string }
+  /** An angle with no torque before it: `snug plus a quarter turn`. */
+  | { kind: 'angleAlone'; angleDeg: number }
   /** A force or mass where a torque seems meant: never taken for one. */
   | { kind: 'forceForTorque'; value: number; unit: UnitName }
   | { kind: 'sameAsAbove' }
-  | { kind: 'thread'; designation: string; lengthMm?: number }
-  | { kind: 'drive'; drive: DriveSize; describes: 'tool' | 'fastener' }
+  | { kind: 'thread'; designation: string; lengthMm?: number; pitchAssumed?: true }
+  | { kind: 'drive'; drive: SheetDrive; describes: 'tool' | 'fastener' }
   | { kind: 'squareDrive'; size: string }
   /** Class or grade of a bolt or nut: `10.9`, `grade 8`. */
   | { kind: 'propertyClass'; propertyClass: string }
   | { kind: 'hole'; diameterMm: number; role: 'drill' | 'hole' | 'clearance' }
   | { kind: 'length'; lengthMm: number }
-  | { kind: 'count'; count: number; noun: string }
-  | { kind: 'compound'; compound: CompoundKind | 'penetrant' | 'oil' }
+  /** `item`: the whole line of a packing list. */
+  | { kind: 'count'; count: number; noun: string; item?: string }
+  | { kind: 'compound'; compound: SheetCompound }
+  /** Nothing goes on here; `of` is what is forbidden, where one is named. */
+  | { kind: 'dry'; of?: SheetCompound; text: string }
+  /** What is there already and has to come off: `brush off old sealant`. */
+  | { kind: 'residue'; of: SheetCompound; text: string }
   | { kind: 'condition'; from?: number; to?: number; text: string }
   | { kind: 'duration'; minutes: number; role: 'wait' | 'job' | 'other' }
-  | { kind: 'aftercare'; distanceKm?: number; days?: number; repeats: boolean }
-  | { kind: 'pattern'; pattern: 'star' | 'cross' | 'circular' | 'alternate' | 'middleOut' }
+  | {
+      kind: 'aftercare';
+      distanceKm?: number;
+      days?: number;
+      heatCycles?: number;
+      /** What it falls due after: `the first long tow`. */
+      event?: string;
+      repeats: boolean;
+    }
+  | {
+      kind: 'pattern';
+      pattern: 'star' | 'cross' | 'circular' | 'alternate' | 'middleOut' | 'printed';
+      /** Numbers as printed, in the order they are tightened. */
+      order?: number[];
+    }
   | { kind: 'stage'; stage: 'loose' | 'snug' | 'final' }
   | { kind: 'rideHeight' }
   | { kind: 'caution' }

@@ -10,6 +10,8 @@ import { misreadNumber, type Token } from './token.ts';
 
 export interface Phrase {
   value: FactValue;
+  /** Of a count: it stands behind what it counts. */
+  behind?: true;
   next: number;
   suspect: boolean;
 }
@@ -28,6 +30,131 @@ function lengthAt(tokens: readonly Token[], at: number, inch: boolean): { length
   return { lengthMm: number.value * (isInch ? MM_PER_INCH : 1), next: at + (takes ? 3 : 2) };
 }
 
+/** Whether a letter stands inside a part's or a document's number, or names a size in a drawing. */
+function inCode(tokens: readonly Token[], at: number): boolean {
+  const [token, before, further] = [tokens[at], tokens[at - 1], tokens[at - 2]];
+  if (before === undefined || before.kind === 'break' || !touching(before, token))
+    return before?.text === '=' && /^[A-Z]$/.test(further?.text ?? '');
+  return (
+    before.text === '-' ||
+    before.text === '_' ||
+    (before.text === '/' && touching(further, before) && further?.kind === 'word') ||
+    before.kind !== 'mark'
+  );
+}
+
+/** Fractions of an inch in words. */
+const INCH_WORDS: Record<string, string> = {
+  quarter: '1/4',
+  'five-sixteenths': '5/16',
+  'three-eighths': '3/8',
+  'seven-sixteenths': '7/16',
+  half: '1/2',
+  'nine-sixteenths': '9/16',
+  'five-eighths': '5/8',
+  'three-quarter': '3/4',
+  'three-quarters': '3/4',
+};
+
+/** A size in words with its series: `three-eighths coarse by one and a quarter`, `half-inch fine`, `half UNF`. */
+function spokenInchAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
+  const first = tokens[at];
+  if (first?.kind !== 'word') return undefined;
+  const dashed =
+    tokens[at + 1]?.text === '-'
+      ? `${first.lower}-${tokens[at + 2]?.lower}`
+      : `${first.lower}-${tokens[at + 1]?.lower}`;
+  const two = INCH_WORDS[dashed] !== undefined;
+  const size = two ? INCH_WORDS[dashed] : INCH_WORDS[first.lower];
+  if (size === undefined) return undefined;
+  let next = at + (two ? (tokens[at + 1]?.text === '-' ? 3 : 2) : 1);
+  if (tokens[next]?.text === '-') next++;
+  if (tokens[next]?.lower === 'inch' || tokens[next]?.lower === 'in') next++;
+  const series = tokens[next]?.lower ?? '';
+  if (!['coarse', 'fine', 'unc', 'unf'].includes(series)) return undefined;
+  const [top, bottom] = size.split('/').map(Number);
+  const inches = (top ?? 0) / (bottom ?? 1);
+  const pitch = standardPitchMm(
+    'unified',
+    inches * MM_PER_INCH,
+    series === 'fine' || series === 'unf' ? 'fine' : 'coarse',
+  );
+  if (pitch === undefined) return undefined;
+  next++;
+  const value: FactValue = {
+    kind: 'thread',
+    designation: unifiedThread(inches, Math.round(MM_PER_INCH / pitch)).designation,
+  };
+  const length = spokenLength(tokens, next, source);
+  return length
+    ? { value: { ...value, lengthMm: length.lengthMm }, next: length.next, suspect: false }
+    : { value, next, suspect: false };
+}
+
+/** `by one and a quarter`, `, 3 in. long` */
+function spokenLength(
+  tokens: readonly Token[],
+  at: number,
+  source: string,
+): { lengthMm: number; next: number } | undefined {
+  const by = tokens[at]?.lower === 'by';
+  if (!by && tokens[at]?.text !== ',') return undefined;
+  const printed = quantityAt(tokens, at + 1, source);
+  if (
+    printed?.unit !== undefined &&
+    dimensionOf(printed.unit) === 'length' &&
+    (by || tokens[printed.next]?.lower === 'long' || tokens[printed.next + 1]?.lower === 'long')
+  )
+    return { lengthMm: toBase(printed.max, printed.unit), next: printed.next };
+  if (!by) return undefined;
+  const whole = NUMBER_WORDS[tokens[at + 1]?.lower ?? ''];
+  if (whole === undefined)
+    return printed && printed.unit === undefined
+      ? { lengthMm: printed.max * MM_PER_INCH, next: printed.next }
+      : undefined;
+  const share = ['and', 'a'].every((word, index) => tokens[at + 2 + index]?.lower === word)
+    ? { quarter: 0.25, half: 0.5 }[tokens[at + 4]?.lower ?? '']
+    : undefined;
+  return { lengthMm: (whole + (share ?? 0)) * MM_PER_INCH, next: at + (share === undefined ? 2 : 5) };
+}
+
+/** Dictated: `m ten by thirty five`, `m eight`. */
+function spokenMetricAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
+  if (tokens[at]?.text !== 'm' || tokens[at + 1]?.kind !== 'word') return undefined;
+  const size = quantityAt(tokens, at + 1, source);
+  const nominal = size?.unit === undefined ? size?.max : undefined;
+  const pitch = nominal === undefined ? undefined : standardPitchMm('metric', nominal, 'coarse');
+  if (size === undefined || nominal === undefined || pitch === undefined) return undefined;
+  const value: FactValue = {
+    kind: 'thread',
+    designation: metricThread(nominal, pitch).designation,
+    pitchAssumed: true,
+  };
+  const long = tokens[size.next]?.lower === 'by' ? quantityAt(tokens, size.next + 1, source) : undefined;
+  return long && (long.unit === undefined || long.unit === 'mm')
+    ? { value: { ...value, lengthMm: long.max }, next: long.next, suspect: false }
+    : { value, next: size.next, suspect: false };
+}
+
+/** `#8 x 1/2`, `No. 8 x 5/8"`: a screw by its number, with a length and no thread said. */
+function numberedScrewAt(tokens: readonly Token[], at: number): Phrase | undefined {
+  const hash = tokens[at]?.text === '#';
+  const no = tokens[at]?.lower === 'no';
+  if (!hash && !no) return undefined;
+  const number = at + (no && tokens[at + 1]?.text === '.' ? 2 : 1);
+  const size = tokens[number];
+  if (size?.kind !== 'number' || size.value === undefined || !Number.isInteger(size.value) || size.value > 14)
+    return undefined;
+  const length = lengthAt(tokens, number + 1, true);
+  return length && length.lengthMm < 120
+    ? {
+        value: { kind: 'thread', designation: `#${size.value}`, lengthMm: length.lengthMm },
+        next: length.next,
+        suspect: false,
+      }
+    : undefined;
+}
+
 /** `M10`, `M10x1.5`, `M10 × 1.5 × 55`, `M10-1.25 × 30 mm`, `M8x25`. */
 function metricAt(tokens: readonly Token[], at: number): Phrase | undefined {
   const [m, size] = [tokens[at], tokens[at + 1]];
@@ -41,6 +168,8 @@ function metricAt(tokens: readonly Token[], at: number): Phrase | undefined {
   const misread = size.kind === 'word' ? misreadNumber(size.text) : split;
   const nominal = misread ?? (size.kind === 'number' ? size.value : undefined);
   const gap = size.start - m.end;
+  // `FL-E13-M5`, `C = M8`: letters of a number or of a drawing.
+  if (inCode(tokens, at)) return undefined;
   if (nominal === undefined || gap > 1 || nominal < 2 || nominal > 64) return undefined;
   const coarse = standardPitchMm('metric', nominal, 'coarse');
   if (coarse === undefined) return undefined;
@@ -59,8 +188,40 @@ function metricAt(tokens: readonly Token[], at: number): Phrase | undefined {
       if (tokens[next]?.lower === 'mm' && CROSS.has(tokens[next + 1]?.lower ?? '')) next += 1;
     }
   }
+  // `M12 P1.5`, `M12 fine`
+  const stated = next > at + (split === undefined ? 2 : 3);
+  const p = tokens[next];
+  const afterP = tokens[next + 1];
+  const pitched = p?.text === 'P' && afterP?.kind === 'number' && touching(p, afterP) ? afterP.value : undefined;
+  let printed = stated;
+  if (!stated && pitched !== undefined && seriesOfPitch('metric', nominal, pitched) !== 'other') {
+    pitch = pitched;
+    next += 2;
+    printed = true;
+  } else if (!stated && p?.lower === 'fine') {
+    pitch = standardPitchMm('metric', nominal, 'fine') ?? pitch;
+    next += 1;
+    printed = true;
+  } else if (!stated && p?.lower === 'coarse') {
+    next += 1;
+    printed = true;
+  }
+  // `M8-0316` is a number of the sheet's, `M10-8.8` a bolt and its class.
+  const dash = tokens[next];
+  const behind = tokens[next + 1];
+  if (
+    dash?.text === '-' &&
+    touching(tokens[next - 1], dash) &&
+    touching(dash, behind) &&
+    !/^(?:\d{1,2}\.9|\d{1,2}\.8|\d\.6|A\d?|A)$/.test(behind?.text ?? '')
+  )
+    return undefined;
   const length = lengthAt(tokens, next, false);
-  const value: FactValue = { kind: 'thread', designation: metricThread(nominal, pitch).designation };
+  const value: FactValue = {
+    kind: 'thread',
+    designation: metricThread(nominal, pitch).designation,
+    ...(printed ? {} : { pitchAssumed: true as const }),
+  };
   if (length && length.lengthMm >= 4)
     return { value: { ...value, lengthMm: length.lengthMm }, next: length.next, suspect: misread !== undefined };
   return { value, next, suspect: misread !== undefined };
@@ -71,7 +232,20 @@ function unifiedAt(tokens: readonly Token[], at: number): Phrase | undefined {
   const hash = tokens[at]?.text === '#';
   const size = tokens[hash ? at + 1 : at];
   if (size?.kind !== 'number' || size.value === undefined) return undefined;
-  if (!hash && !size.text.includes('/')) return undefined;
+  // `10-32 x 1/2"`: the number of a machine screw and its threads.
+  const screw =
+    !hash &&
+    /^(?:[0-9]|1[02])$/.test(size.text) &&
+    tokens[at + 1]?.text === '-' &&
+    touching(size, tokens[at + 1]) &&
+    /^(?:24|28|32|36|40|44|48|56|64|72|80)$/.test(tokens[at + 2]?.text ?? '') &&
+    touching(tokens[at + 1], tokens[at + 2]);
+  if (screw && (touching(tokens[at - 1], size) || tokens[at - 1]?.text === '-' || tokens[at + 3]?.text === '-'))
+    return undefined;
+  if (!hash && !screw && !size.text.includes('/')) return undefined;
+  // `Form 3/4-16-B` is a number of the sheet's.
+  const tail = tokens[at + 3];
+  if (!hash && tail?.text === '-' && touching(tokens[at + 2], tail) && touching(tail, tokens[at + 4])) return undefined;
   let next = (hash ? at + 1 : at) + 1;
   if (
     tokens[next]?.text === '"' ||
@@ -88,7 +262,7 @@ function unifiedAt(tokens: readonly Token[], at: number): Phrase | undefined {
     perInch.value !== undefined &&
     Number.isInteger(perInch.value)
   ) {
-    const text = hash ? `#${size.text}-${perInch.value}` : `${size.text}-${perInch.value}`;
+    const text = hash || screw ? `#${size.text}-${perInch.value}` : `${size.text}-${perInch.value}`;
     const read = parseThread(text);
     if (read.ok && seriesOfPitch('unified', read.value.thread.nominalMm, read.value.thread.pitchMm) !== 'other')
       thread = read.value.thread;
@@ -117,7 +291,11 @@ function unifiedAt(tokens: readonly Token[], at: number): Phrase | undefined {
 
 /** A thread callout. A bare size in millimetres is never one: see {@link driveAt}. */
 export const threadAt = (tokens: readonly Token[], at: number): Phrase | undefined =>
-  metricAt(tokens, at) ?? unifiedAt(tokens, at);
+  metricAt(tokens, at) ?? unifiedAt(tokens, at) ?? numberedScrewAt(tokens, at);
+
+/** A thread callout, those in words too. */
+export const anyThreadAt = (tokens: readonly Token[], at: number, source: string): Phrase | undefined =>
+  threadAt(tokens, at) ?? spokenInchAt(tokens, at, source) ?? spokenMetricAt(tokens, at, source);
 
 /** `class 10.9`, `grade 8`, `Gr. 5`, `property class 8.8`. */
 export function propertyClassAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
@@ -202,26 +380,7 @@ const HOLE_WORDS: Record<string, 'drill' | 'hole' | 'clearance'> = {
 
 /** A size in mm or inches with the word that says what it is: socket, bolt head, drill, hole, square drive. */
 export function sizedAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
-  // T40, E14, T-50: letter and number that touch, with a hyphen between or not.
   const [letter] = [tokens[at]];
-  const digits = tokens[at + (tokens[at + 1]?.text === '-' ? 2 : 1)];
-  const near = digits !== undefined && letter !== undefined && digits.start - letter.end <= 1;
-  const hyphened = tokens[at + 1]?.text === '-' || touching(letter, digits);
-  if (
-    letter &&
-    digits &&
-    /^[TE]$/.test(letter.text) &&
-    digits.kind === 'number' &&
-    near &&
-    hyphened &&
-    Number.isInteger(digits.value)
-  ) {
-    return {
-      value: { kind: 'drive', drive: { kind: 'sixLobe', size: `${letter.text}${digits.text}` }, describes: 'tool' },
-      next: at + (tokens[at + 1]?.text === '-' ? 3 : 2),
-      suspect: false,
-    };
-  }
   // 12-point 16
   if (
     letter?.text === '12' &&
@@ -357,6 +516,7 @@ export function countAt(
   tokens: readonly Token[],
   at: number,
   step: (at: number) => number | undefined,
+  isReference: (label: number) => boolean = () => false,
 ): Phrase | undefined {
   let count: number | undefined;
   let next = at;
@@ -364,6 +524,12 @@ export function countAt(
   if (!first) return undefined;
   if (first.text === '(' && tokens[at + 2]?.text === ')') {
     count = countOf(tokens[at + 1]);
+    // `bolt (9)` names a line of the list, and `(16) Wheel nut` is a step's number.
+    if (count !== undefined && isReference(count) && tokens[at - 1]?.kind === 'word') return undefined;
+    if (tokens[at - 1] === undefined || tokens[at - 1]?.kind === 'break' || /^[.;]$/.test(tokens[at - 1]?.text ?? '')) {
+      if (tokens[at + 3]?.kind === 'word' && /^\p{Lu}/u.test(tokens[at + 3]?.text ?? '') && isReference(count ?? -1))
+        return undefined;
+    }
     next = at + 3;
   } else if ((first.lower === 'a' || first.lower === 'one') && tokens[at + 1]?.lower === 'pair') {
     count = 2;
@@ -388,6 +554,11 @@ export function countAt(
   if (pointsEnd(tokens, at) !== undefined) return undefined;
   // `A1` is the name of a line.
   if (tokens[at - 1]?.kind === 'word' && touching(tokens[at - 1], first)) return undefined;
+  // `#10 screws` is a size, the last of `5-3-6` a place in an order.
+  if (tokens[at - 1]?.text === '#' || (tokens[at - 1]?.text === '-' && touching(tokens[at - 1], first)))
+    return undefined;
+  if (tokens[at + 1]?.text === '-' && touching(first, tokens[at + 1]) && tokens[at + 2]?.kind === 'number')
+    return undefined;
   // `10 mm bolts` counts nothing, nor does the number of a step, a figure, a class.
   const label = tokens[at - (tokens[at - 1]?.text === '.' ? 2 : 1)]?.lower ?? '';
   if (SIZE_UNITS.has(tokens[next]?.lower ?? '') || NUMBERED_THINGS.has(label)) return undefined;
@@ -423,26 +594,84 @@ export function countAt(
       noun !== undefined &&
       !(HARDWARE.has(tokens[next + 1]?.lower ?? '') || (ADJECTIVES.has(token.lower) && step(next + 1) !== undefined))
     )
-      return { value: { kind: 'count', count, noun }, next: next + 1, suspect: false };
+      // `three shims maximum` is a limit, `one leg of the pin` a part of one.
+      return ['maximum', 'max', 'most'].includes(tokens[next + 1]?.lower ?? '')
+        ? undefined
+        : { value: { kind: 'count', count, noun }, next: next + 1, suspect: false };
     const known =
       noun !== undefined ||
       ADJECTIVES.has(token.lower) ||
       (token.kind === 'number' && ['class', 'grade'].includes(tokens[next - 1]?.lower ?? '')) ||
       /^[A-Z]\d?$/.test(token.text);
     if (!known) {
-      // One word the lexicon does not have may stand before the noun: `20 cone nuts`, `(2) Recovery plates`.
+      // Two words the lexicon does not have may stand before the noun: `20 cone nuts`, `two star T30 screws`.
       const mayStand =
-        token.kind === 'word' &&
+        (token.kind === 'word' || token.text === '-') &&
         !ACTIONS.has(token.lower) &&
+        !BETWEEN.has(token.lower) &&
         TIME_MINUTES[token.lower] === undefined &&
-        (bracketed || token.text === token.lower) &&
-        (HARDWARE.has(tokens[next + 1]?.lower ?? '') || ADJECTIVES.has(tokens[next + 1]?.lower ?? ''));
-      unknown++;
-      if (!mayStand || unknown > 1) return undefined;
+        (bracketed ||
+          token.text === token.lower ||
+          /^\p{Lu}{1,3}$/u.test(token.text) ||
+          /^\p{Lu}-?$/u.test(token.text));
+      if (token.text !== '-') unknown++;
+      if (!mayStand || unknown > 2) return undefined;
     }
     next++;
   }
   return undefined;
+}
+
+/** Words that end the noun a number counts. */
+const BETWEEN = new Set(
+  'at from into by until till than that which when if as is are was be not no turns turn times people persons hands hand threads thread passes stages steps side sides per a an its it them they where before after between over under up down back off away again now long wide deep thick apart more less or'.split(
+    ' ',
+  ),
+);
+
+/** What a share of the pieces goes to: `three each side`, `four a side`, `two to a latch`, `six per slide`. */
+const SHARED = new Set(
+  'side end slide step latch arm bracket wheel corner leg foot mount rail hanger post plate hinge strut flange bar'.split(
+    ' ',
+  ),
+);
+
+/** A count of a piece named before: `M12 bolts, four a side`; the noun is the last piece the step named. */
+export function shareAt(tokens: readonly Token[], at: number, piece: string | undefined): Phrase | undefined {
+  const count = countOf(tokens[at]);
+  if (count === undefined || count < 1 || count > 60 || tokens[at]?.lower === 'a') return undefined;
+  if (tokens[at - 1]?.text === '#' || touching(tokens[at - 1], tokens[at])) return undefined;
+  let next = at + 1;
+  let word = tokens[next]?.lower ?? '';
+  const opener = word;
+  if (['each', 'a', 'per', 'every'].includes(word)) next++;
+  else if (
+    ['to', 'on', 'at', 'in', 'for'].includes(word) &&
+    ['a', 'each', 'every', 'one'].includes(tokens[next + 1]?.lower ?? '')
+  )
+    next += 2;
+  else if (
+    word === 'of' &&
+    tokens[next + 1]?.lower === 'the' &&
+    ['left', 'right'].includes(tokens[next + 2]?.lower ?? '')
+  ) {
+    return {
+      value: { kind: 'count', count, noun: piece ?? 'piece' },
+      next: next + 3,
+      suspect: piece === undefined,
+      behind: true,
+    };
+  } else return undefined;
+  word = (tokens[next]?.lower ?? '').replace(/s$/, '');
+  if (opener === 'each' && !SHARED.has(word)) return undefined;
+  return SHARED.has(word)
+    ? {
+        value: { kind: 'count', count, noun: piece ?? 'piece' },
+        next: next + 1,
+        suspect: piece === undefined,
+        behind: true,
+      }
+    : undefined;
 }
 
 /**
@@ -451,7 +680,12 @@ export function countAt(
  *
  * @param noun - the piece last named in this line
  */
-export function trailingCountAt(tokens: readonly Token[], at: number, noun: string): Phrase | undefined {
+export function trailingCountAt(
+  tokens: readonly Token[],
+  at: number,
+  noun: string,
+  isReference: (label: number) => boolean = () => false,
+): Phrase | undefined {
   const first = tokens[at];
   const ends = (index: number): boolean => {
     const token = tokens[index];
@@ -460,11 +694,33 @@ export function trailingCountAt(tokens: readonly Token[], at: number, noun: stri
   const found = (number: Token | undefined, next: number): Phrase | undefined => {
     const count = number?.kind === 'number' ? countOf(number) : undefined;
     return count !== undefined && count >= 1 && count <= 200
-      ? { value: { kind: 'count', count, noun }, next, suspect: false }
+      ? { value: { kind: 'count', count, noun }, next, suspect: false, behind: true }
       : undefined;
   };
-  if (first?.text === '(' && tokens[at + 2]?.text === ')') return found(tokens[at + 1], at + 3);
-  if (first !== undefined && CROSS.has(first.lower) && ends(at + 2)) return found(tokens[at + 1], at + 2);
+  if (first?.text === '(' && tokens[at + 2]?.text === ')')
+    return isReference(countOf(tokens[at + 1]) ?? -1) ? undefined : found(tokens[at + 1], at + 3);
+  // `split pin, 3.2 x 30` is a size.
+  if (first !== undefined && CROSS.has(first.lower) && ends(at + 2))
+    return tokens[at - 1]?.kind === 'number' ? undefined : found(tokens[at + 1], at + 2);
+  // `clips 8 pcs.`, `bolt (10) 4 pcs.`
+  if (first?.kind === 'number' && ['pcs', 'pc', 'pieces', 'off'].includes(tokens[at + 1]?.lower ?? ''))
+    return found(first, at + 2);
+  // `hinge screws, three`
+  const spoken = first?.text === ',' || first?.text === ':' ? tokens[at + 1] : undefined;
+  if (
+    spoken?.kind === 'word' &&
+    spoken.lower !== 'a' &&
+    spoken.lower !== 'one' &&
+    NUMBER_WORDS[spoken.lower] !== undefined &&
+    ends(at + 2) &&
+    tokens[at - 1]?.kind === 'word'
+  )
+    return {
+      value: { kind: 'count', count: NUMBER_WORDS[spoken.lower] ?? 0, noun },
+      next: at + 2,
+      suspect: false,
+      behind: true,
+    };
   if (first !== undefined && ['qty', 'quantity', 'pcs', 'no'].includes(first.lower)) {
     const number = at + (['.', ':'].includes(tokens[at + 1]?.text ?? '') ? 2 : 1);
     return ends(number + 1) ? found(tokens[number], number + 1) : undefined;
@@ -474,7 +730,12 @@ export function trailingCountAt(tokens: readonly Token[], at: number, noun: stri
   if (wide && first?.kind === 'number' && (tokens[at + 1] === undefined || tokens[at + 1]?.kind === 'break'))
     return found(first, at + 1);
   const last = tokens[at + 2];
-  if (first !== undefined && /^[-–:|=]$/.test(first.text) && (last === undefined || last.kind === 'break'))
+  if (
+    first !== undefined &&
+    /^[-–:|=]$/.test(first.text) &&
+    !(tokens[at - 1]?.kind === 'number' && touching(tokens[at - 1], first)) &&
+    (last === undefined || last.kind === 'break')
+  )
     return found(tokens[at + 1], at + 2);
   return undefined;
 }

@@ -81,7 +81,13 @@ export const HARDWARE = plural([
   'plug',
   'strut',
   'slider',
-  'leg',
+  'head',
+  'eye',
+  'hook',
+  'knob',
+  'band',
+  'circlip',
+  'loop',
 ]);
 
 /** Words of tools that make a width across flats of the number before them. */

@@ -28,13 +28,13 @@ const mended = (text: string): string =>
 
 /** First words of every unit; nothing else can open one, and most tokens are told apart by this alone. */
 const UNIT_OPENERS = new Set(
-  "n nm nrn newton newtons newtonmetre newtonmetres newtonmeter newtonmeters kn kilonewton kilonewtons ft f foot feet lb lbs lbf ib ibs pound pounds in ins inch inches kg kgs kgf kgm kgfm kilo kilos kilogram kilograms kilogramme kilogrammes kilogrammetre kilogrammeter mkg m mm cm cmkg centimetre centimetres centimeter centimeters millimetre millimetres millimeter millimeters metre metres meter meters g gram grams deg degs degree degrees degc degf turn turns c celsius fahrenheit km kilometre kilometres kilometer kilometers mi mile miles ml cc millilitre millilitres milliliter milliliters l litre litres liter liters fl fluid \" ″ ' '' ′ ” ° ft' lbft ftlb ftlbs inlb inlbs rnm".split(
+  "n nm nrn dan danm ncm kp kpm mkp # newton newtons newtonmetre newtonmetres newtonmeter newtonmeters kn kilonewton kilonewtons ft f foot feet lb lbs lbf ib ibs pound pounds in ins inch inches kg kgs kgf kgm kgfm kilo kilos kilogram kilograms kilogramme kilogrammes kilogrammetre kilogrammeter mkg m mm cm cmkg centimetre centimetres centimeter centimeters millimetre millimetres millimeter millimeters metre metres meter meters g gram grams deg degs degree degrees degc degf turn turns c celsius fahrenheit km kilometre kilometres kilometer kilometers mi mile miles ml cc millilitre millilitres milliliter milliliters l litre litres liter liters fl fluid \" ″ ' '' ′ ” ° ft' lbft ftlb ftlbs inlb inlbs rnm".split(
     ' ',
   ),
 );
 
 /** A unit at a place among the tokens, the longest that can be read. */
-function unitAt(
+export function unitAt(
   tokens: readonly Token[],
   at: number,
   source: string,
@@ -46,13 +46,22 @@ function unitAt(
     const last = tokens[at + length - 1];
     if (!last || tokens.slice(at, at + length).some((token) => token.kind === 'break')) continue;
     // A closing full stop belongs to the sentence unless it stands inside the unit.
-    if (last.kind === 'mark' && last.text !== '"' && last.text !== '″' && last.text !== "'" && last.text !== '°')
+    if (
+      last.kind === 'mark' &&
+      last.text !== '"' &&
+      last.text !== '″' &&
+      last.text !== "'" &&
+      last.text !== '°' &&
+      last.text !== '#'
+    )
       continue;
     const text = source.slice(first.start, last.end);
     if (text.length > 20) continue;
     const plain = unitFromSpelling(text);
     const unit = plain ?? unitFromSpelling(mended(text));
     if (unit === undefined) continue;
+    // Foot-pounds are written `ft #`; a single mark is none.
+    if (length === 1 && first.text === '#') continue;
     if (length === 1 && SINGLE.has(first.lower) && !touching && first.text !== 'N') continue;
     if (length === 1 && first.lower === 'in') {
       const after = tokens[at + 1];
@@ -124,7 +133,25 @@ function looseNumber(
   return plain ? { ...plain, next: at + 1 } : spelled(tokens, at);
 }
 
-const DASH = new Set(['-', '–', '—', '~']);
+const DASH = new Set(['-', '–', '—', '~', '…', '÷']);
+const RANGE_WORDS: ReadonlyArray<readonly string[]> = [
+  ['nor', 'more', 'than'],
+  ['and', 'not', 'more', 'than'],
+  ['nor', 'over'],
+];
+
+/** The index after what joins the two ends of a range: a dash, `to`, `...`, `nor more than`; undefined without. */
+function afterJoint(tokens: readonly Token[], at: number, between: boolean): number | undefined {
+  const joint = tokens[at];
+  if (joint === undefined) return undefined;
+  if (DASH.has(joint.text) || joint.lower === 'to' || (between && joint.lower === 'and')) return at + 1;
+  // `3...4` and `17..20`: points that touch.
+  let points = at;
+  while (tokens[points]?.text === '.' && (points === at || tokens[points - 1]?.end === tokens[points]?.start)) points++;
+  if (points - at >= 2 && points - at <= 3) return points;
+  const words = RANGE_WORDS.find((list) => list.every((word, index) => tokens[at + index]?.lower === word));
+  return words && at + words.length;
+}
 
 /**
  * Reads `[between] number [unit] [(- | to | and) number] [unit]`. The unit may stand after either number; a range in
@@ -151,6 +178,7 @@ const mayOpen = (token: Token | undefined): boolean =>
   (token.kind === 'number' ||
     (token.kind === 'word' &&
       (token.lower === 'between' ||
+        token.lower === 'not' ||
         token.lower === 'from' ||
         NUMBER_WORDS[token.lower] !== undefined ||
         TENS_WORDS[token.lower] !== undefined ||
@@ -159,8 +187,9 @@ const mayOpen = (token: Token | undefined): boolean =>
 const readQuantities = new WeakMap<readonly Token[], Array<QuantityPhrase | 'none' | undefined>>();
 
 function readQuantity(tokens: readonly Token[], start: number, source: string): QuantityPhrase | undefined {
-  const between = tokens[start]?.lower === 'between' || tokens[start]?.lower === 'from';
-  const at = between ? start + 1 : start;
+  const notLess = ['not', 'less', 'than'].every((word, index) => tokens[start + index]?.lower === word);
+  const between = notLess || tokens[start]?.lower === 'between' || tokens[start]?.lower === 'from';
+  const at = notLess ? start + 3 : between ? start + 1 : start;
   const first = looseNumber(tokens, at);
   if (!first) return undefined;
   const touch = (index: number) => tokens[index - 1]?.end === tokens[index]?.start;
@@ -169,19 +198,21 @@ function readQuantity(tokens: readonly Token[], start: number, source: string): 
     unitAt(tokens, first.next, source, touch(first.next)) ??
     (tokens[first.next]?.text === '|' ? unitAt(tokens, first.next + 1, source, false) : undefined);
   let next = firstUnit?.next ?? first.next;
-  const joint = tokens[next];
-  const joins =
-    joint !== undefined && (DASH.has(joint.text) || joint.lower === 'to' || (between && joint.lower === 'and'));
-  const second = joins ? looseNumber(tokens, next + 1) : undefined;
+  const joined = afterJoint(tokens, next, between);
+  const slashed = joined === undefined && tokens[next]?.text === '/' && firstUnit === undefined;
+  const second =
+    joined !== undefined ? looseNumber(tokens, joined) : slashed ? looseNumber(tokens, next + 1) : undefined;
   if (second && second.value > first.value) {
     const secondUnit = unitAt(tokens, second.next, source, touch(second.next));
     const unit = secondUnit?.unit ?? firstUnit?.unit;
     const sameUnit = !firstUnit || !secondUnit || firstUnit.unit === secondUnit.unit;
     // Without any unit `10 - 20` may be a bolt and a socket; only a unit makes it a range.
-    if (unit !== undefined && sameUnit) {
+    const asRange = !slashed || (unit !== undefined && dimensionOf(unit) === 'torque');
+    if (unit !== undefined && sameUnit && asRange) {
       next = secondUnit?.next ?? second.next;
       const suspect =
-        first.suspect || second.suspect || (firstUnit?.suspect ?? false) || (secondUnit?.suspect ?? false);
+        // `50/60 Nm` is a range to one writer and two values to the next.
+        slashed || first.suspect || second.suspect || (firstUnit?.suspect ?? false) || (secondUnit?.suspect ?? false);
       return { min: first.value, max: second.value, unit, next, suspect };
     }
   }

@@ -1,20 +1,25 @@
 import { dimensionOf, type TorqueUnit, toBase } from '../quantity/unit.ts';
+import { aftercares } from './aftercare-phrase.ts';
+import { dryPlaces } from './compound-phrase.ts';
+import { conditions } from './condition-phrase.ts';
+import { drives } from './drive-phrase.ts';
 import type { Fact, FactValue, TorqueValue } from './fact.ts';
-import { countAt, type Phrase, sizedAt, threadAt, trailingCountAt } from './fastener-phrase.ts';
-import { HARDWARE } from './lexicon.ts';
+import { anyThreadAt, countAt, type Phrase, shareAt, sizedAt, trailingCountAt } from './fastener-phrase.ts';
+import { feels } from './feel-phrase.ts';
+import { HARDWARE, NUMBER_WORDS } from './lexicon.ts';
+import { printedOrders } from './order-phrase.ts';
+import { packingFacts, packingLists } from './packing-list.ts';
+import { plainText, withoutTranslation } from './plain-text.ts';
 import { quantityAt, quantityOf } from './quantity-phrase.ts';
 import { type ShopLexicon, shopWords } from './shop-lexicon.ts';
+import { type SheetStep, splitSteps } from './step-split.ts';
 import { columnSenses } from './table.ts';
 import { type Span, type Token, tokenize } from './token.ts';
 import { pairAgrees, torqueAt } from './torque-phrase.ts';
+import { giveRoles } from './torque-role.ts';
 import { WORD_MATCHERS } from './word-phrase.ts';
 
-/** One action of the sheet, in its order. */
-export interface SheetStep extends Span {
-  text: string;
-  /** As the sheet numbers it: `3`, `3a`; none for prose. */
-  number?: string;
-}
+export type { SheetStep };
 
 export interface SheetReading {
   text: string;
@@ -26,65 +31,6 @@ export interface SheetReading {
 
 /** Longest text that is read, characters: about a hundred pages. */
 export const LONGEST_SHEET = 600_000;
-
-// `3.`, `3a)`, `Step 3:`, `Step 3  `, `B.`
-const NUMBERED = /^\s*(?:(?:step\s+)?(\d{1,3}[a-z]?|[A-Z])\s*[.):|]\s+|step\s+(\d{1,3}[a-z]?)\s*[-–]?\s+)/i;
-/** A full stop that ends an abbreviation of the trade and not a sentence. */
-const ABBREVIATION = /\b(?:ea|pcs|pc|ft|lb|lbs|in|approx|max|min|no|fig|qty|incl|dia|oz|hrs?|mins?|e\.g|i\.e|nos)$/i;
-
-/**
- * Splits a sheet into steps: one line is one step where lines are numbered or bulleted; prose is split at the ends of
- * its sentences, and a line that goes on in the next is joined to it.
- */
-function splitSteps(text: string): SheetStep[] {
-  const steps: SheetStep[] = [];
-  let offset = 0;
-  let open: { start: number; number?: string } | undefined;
-  const close = (end: number) => {
-    if (!open) return;
-    const raw = text.slice(open.start, end);
-    const lead = raw.length - raw.trimStart().length;
-    const trimmed = raw.trim();
-    if (trimmed !== '')
-      steps.push({
-        start: open.start + lead,
-        end: open.start + lead + trimmed.length,
-        text: trimmed,
-        number: open.number,
-      });
-    open = undefined;
-  };
-  const lines = text.split('\n');
-  const written = lines.filter((line) => /\p{L}/u.test(line));
-  // Dictated notes have no capitals; each line is a breath of its own.
-  const dictated = written.filter((line) => /^\s*\p{Ll}/u.test(line)).length > 0.6 * written.length;
-  for (const line of lines) {
-    const start = offset;
-    offset += line.length + 1;
-    const plain = line.trim();
-    if (plain === '') {
-      close(start);
-      continue;
-    }
-    const number = NUMBERED.exec(line);
-    const bullet = /^\s*[-•*–]\s+/.test(line);
-    // A table row, a heading or a numbered line begins anew; a line in lower case goes on with the one before.
-    const goesOn = !dictated && open !== undefined && !number && !bullet && /^(?:[a-z]|\((?!\d+\)))/.test(plain);
-    if (!goesOn) close(start);
-    open ??= { start: number ? start + number[0].length : start, number: number?.[1] ?? number?.[2] };
-    // Sentences end inside the line.
-    for (const match of line.matchAll(/[.!?](?=\s+[A-Z(])|;\s/g)) {
-      const at = start + match.index;
-      if (match[0] !== ';' && ABBREVIATION.test(text.slice(Math.max(0, at - 8), at))) continue;
-      if (at < (open?.start ?? 0)) continue;
-      const number: string | undefined = open?.number;
-      close(at + 1);
-      open = { start: at + 1, number };
-    }
-  }
-  close(text.length);
-  return steps;
-}
 
 /** A number that may take the unit of a later one: `M12 90, M10 40 and M8 20 ft-lb`. */
 interface Waiting {
@@ -104,11 +50,22 @@ const SEPARATORS = new Set([':', '=', '-', '–', 'to', 'at', 'is', 'bolt', 'bol
  * @param text - the sheet's text, at most {@link LONGEST_SHEET} characters
  * @param lexicon - what this shop calls its compounds
  */
-export function readSheet(text: string, lexicon: ShopLexicon = []): SheetReading {
+export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetReading {
   const shopWordAt = shopWords(lexicon);
-  const steps = splitSteps(text);
-  const tokens = tokenize(text);
+  // Signs in one writing, and one language; every character keeps its place.
+  const text = withoutTranslation(plainText(printed));
+  const packing = packingLists(text);
+  const listed = placeIn(packing.lists);
+  const steps = splitSteps(text, (place) => listed(place) !== undefined);
+  const inStep = placeIn(steps);
+  // A line's end inside a sentence parts nothing.
+  const tokens = tokenize(text).filter((token) => token.kind !== 'break' || inStep(token.start) === undefined);
   const senses = columnSenses(text);
+  const stepAt = stepFinder(steps);
+  const due = aftercares(text);
+  const dueAt = placeIn(due);
+  // What the words around a size or a number say outright, and is read there and not token by token.
+  const outright = placeIn([...drives(text), ...printedOrders(text)]);
   const facts: Fact[] = [];
   let step = 0;
   let waiting: Waiting[] = [];
@@ -116,15 +73,25 @@ export function readSheet(text: string, lexicon: ShopLexicon = []): SheetReading
   let about: string | undefined;
   /** Piece last named in this line, for a count behind it. */
   let named: string | undefined;
+  /** Piece last named in this step. */
+  let lastPiece: string | undefined;
   let at = 0;
   const add = (value: FactValue, span: Span, confidence: number, belongs?: string) =>
-    facts.push({ value, ...span, printed: text.slice(span.start, span.end), confidence, about: belongs, step });
+    facts.push({ value, ...span, printed: printed.slice(span.start, span.end), confidence, about: belongs, step });
   const spanOf = (from: number, next: number): Span => ({
     start: tokens[from]?.start ?? 0,
     end: tokens[next - 1]?.end ?? 0,
   });
+  // `bolt (9)` names a line of a packing list that is numbered.
+  const isReference = (label: number): boolean => packing.labels.has(String(label));
   const overSized = (index: number): number | undefined => {
-    const phrase = threadAt(tokens, index) ?? sizedAt(tokens, index, text);
+    const told = outright(tokens[index]?.start ?? -1);
+    if (told && told.start === tokens[index]?.start) {
+      let next = index;
+      while (next < tokens.length && (tokens[next] as Token).start < told.end) next++;
+      return next;
+    }
+    const phrase = anyThreadAt(tokens, index, text) ?? sizedAt(tokens, index, text);
     // `(4) 5/8" washers`: a size of no kind stands between too.
     return (
       phrase?.next ?? (tokens[index]?.kind === 'number' ? quantityOf(tokens, index, text, 'length')?.next : undefined)
@@ -137,22 +104,40 @@ export function readSheet(text: string, lexicon: ShopLexicon = []): SheetReading
       step++;
       waiting = [];
       about = undefined;
+      lastPiece = undefined;
     }
     if (token.kind === 'break') {
       named = undefined;
       at++;
       continue;
     }
+    // A due date's figures are no waits and no lengths.
+    const later = token.kind === 'number' || NUMBER_WORDS[token.lower] !== undefined ? dueAt(token.start) : undefined;
+    if (later) {
+      while (at < tokens.length && (tokens[at] as Token).start < later.end) at++;
+      continue;
+    }
     // `bracket bolts (4)`: the last noun said is the one counted behind it.
     const piece = HARDWARE.get(token.lower);
-    if (piece !== undefined) named = piece;
+    if (piece !== undefined) {
+      named = piece;
+      lastPiece = piece;
+    }
+    const told = outright(token.start);
+    if (told && told.start === token.start) {
+      let next = at;
+      while (next < tokens.length && (tokens[next] as Token).start < told.end) next++;
+      add(told.value, { start: told.start, end: told.end }, 1);
+      at = next;
+      continue;
+    }
     const own = lexicon.length > 0 ? shopWordAt(tokens, at) : undefined;
     if (own) {
       add(own.value, spanOf(at, own.next), 1);
       at = own.next;
       continue;
     }
-    const thread = threadAt(tokens, at);
+    const thread = anyThreadAt(tokens, at, text);
     if (thread && thread.value.kind === 'thread') {
       add(thread.value, spanOf(at, thread.next), thread.suspect ? 0.6 : 1);
       about = thread.value.designation;
@@ -171,11 +156,18 @@ export function readSheet(text: string, lexicon: ShopLexicon = []): SheetReading
         waiting.push({ value: bare.min, span: spanOf(next, next + 1), about });
       continue;
     }
-    const sense = senses.get(token.start);
+    const sensed = senses.get(token.start);
+    const sense = sensed?.sense;
     if (sense !== undefined) {
       const cell = quantityAt(tokens, at, text);
       const next = rangeEnd(tokens, at);
-      if (sense === 'count' && token.value !== undefined && Number.isInteger(token.value) && named !== undefined) {
+      if (
+        sense === 'count' &&
+        !listed(token.start) &&
+        token.value !== undefined &&
+        Number.isInteger(token.value) &&
+        named !== undefined
+      ) {
         add({ kind: 'count', count: token.value, noun: named }, spanOf(at, next), 1);
         at = next;
         continue;
@@ -186,6 +178,17 @@ export function readSheet(text: string, lexicon: ShopLexicon = []): SheetReading
       }
       if (sense !== 'count' && cell !== undefined && cell.unit === undefined) {
         const value = tabled(token.value ?? 0, tokens[next - 1]?.value ?? token.value ?? 0, sense.torque);
+        const { second: other } = sensed ?? {};
+        const number = other && tokens.find((entry) => entry.start === other.start)?.value;
+        if (other && number !== undefined) {
+          const agrees = pairAgrees({ value: value.max, unit: value.unit }, { value: number, unit: other.unit });
+          const pair = { min: number, max: number, unit: other.unit, agrees };
+          const end = tokens.findIndex((entry) => entry.start === other.start) + 1;
+          add({ kind: 'torque', ...value, pair }, spanOf(at, end), agrees ? 0.85 : 0.5, about);
+          waiting = [];
+          at = end;
+          continue;
+        }
         const before = facts.at(-1);
         // The same value in the next column's unit.
         const second =
@@ -220,9 +223,14 @@ export function readSheet(text: string, lexicon: ShopLexicon = []): SheetReading
       at = torque.next;
       continue;
     }
-    const count = countAt(tokens, at, overSized) ?? (named ? trailingCountAt(tokens, at, named) : undefined);
+    const inList = listed(token.start) !== undefined;
+    const count = inList
+      ? undefined
+      : (shareAt(tokens, at, lastPiece) ??
+        countAt(tokens, at, overSized, isReference) ??
+        (named ? trailingCountAt(tokens, at, named, isReference) : undefined));
     if (count && count.value.kind === 'count') {
-      const behind = countAt(tokens, at, overSized) === undefined;
+      const behind = count.behind === true;
       const span = spanOf(at, at + (token.text === '(' ? 3 : 1));
       const before = facts.at(-1);
       // `four (4) bolts`, `four bolts (4)`: said twice.
@@ -277,9 +285,54 @@ export function readSheet(text: string, lexicon: ShopLexicon = []): SheetReading
     }
     at++;
   }
-  const touched = new Set(facts.filter((fact) => fact.value.kind !== 'side').map((fact) => fact.step));
-  return { text, steps, facts, unread: steps.flatMap((_, index) => (touched.has(index) ? [] : [index])) };
+  const roled = giveRoles(facts, text, (place) => listed(place) !== undefined);
+  const counted = packingFacts(printed, packing.lines, stepAt);
+  const spotted = [...conditions(text), ...dryPlaces(text), ...feels(text), ...due].map(
+    ({ start, end, value }): Fact => ({
+      start,
+      end,
+      value,
+      printed: printed.slice(start, end).replace(/\s+/g, ' '),
+      confidence: 1,
+      step: stepAt(start),
+    }),
+  );
+  // What a place says dry stands once, with the compound it forbids where one is named there.
+  const forbidden = roled.filter((fact) => fact.value.kind === 'dry');
+  const kept = spotted.filter(
+    (fact) => fact.value.kind !== 'dry' || !forbidden.some((other) => other.start < fact.end && other.end > fact.start),
+  );
+  const all = [...roled, ...counted, ...kept].sort((a, b) => a.start - b.start);
+  const touched = new Set(all.filter((fact) => fact.value.kind !== 'side').map((fact) => fact.step));
+  return { text: printed, steps, facts: all, unread: steps.flatMap((_, index) => (touched.has(index) ? [] : [index])) };
 }
+
+/** Which of some spans, in order and apart, a place lies in. */
+const placeIn = <S extends Span>(spans: readonly S[]) => {
+  const sorted = [...spans].sort((a, b) => a.start - b.start);
+  return (place: number): S | undefined => {
+    let [low, high] = [0, sorted.length - 1];
+    while (low <= high) {
+      const middle = (low + high) >> 1;
+      const span = sorted[middle] as S;
+      if (place < span.start) high = middle - 1;
+      else if (place >= span.end) low = middle + 1;
+      else return span;
+    }
+    return undefined;
+  };
+};
+
+/** The step a place of the text belongs to: the last one that begins at or before it. */
+const stepFinder = (steps: readonly SheetStep[]) => (place: number) => {
+  let [low, high] = [0, steps.length - 1];
+  while (low < high) {
+    const middle = (low + high + 1) >> 1;
+    if ((steps[middle]?.start ?? 0) <= place) low = middle;
+    else high = middle - 1;
+  }
+  return Math.max(0, low);
+};
 
 /** A value or range whose unit stands elsewhere. */
 const tabled = (min: number, max: number, unit: TorqueUnit): TorqueValue => ({
@@ -294,7 +347,7 @@ const carried = (value: number, unit: TorqueUnit): FactValue => ({ kind: 'torque
 
 /** Index after `45` or `45-50`. */
 const rangeEnd = (tokens: readonly Token[], at: number): number =>
-  /^[-–]$/.test(tokens[at + 1]?.text ?? '') && tokens[at + 2]?.kind === 'number' ? at + 3 : at + 1;
+  /^(?:[-–…÷]|to)$/.test(tokens[at + 1]?.text ?? '') && tokens[at + 2]?.kind === 'number' ? at + 3 : at + 1;
 
 const TORQUE_WORDS = new Set(['torque', 'tighten', 'torqued', 'tightened', 'torques']);
 

@@ -4,19 +4,41 @@ import { dimensionOf, type TorqueUnit } from '../quantity/unit.ts';
 /** What a column says of the bare numbers in it: a torque in a unit, a count, or only a label. */
 export type ColumnSense = { torque: TorqueUnit } | 'count' | 'label';
 
-interface Cell {
+/** A cell of a table's row. */
+export interface Cell {
   text: string;
   /** Place of the cell's first character in the sheet. */
   start: number;
+  /** Columns of the line it takes, from the line's first character. */
+  from: number;
+  to: number;
 }
 
-/** Cells are parted by a bar, a tab, or two spaces and more. */
-function cellsOf(line: string, offset: number): Cell[] {
+/** Cells are parted by a bar, a tab, two spaces and more, or a row of dots. Between bars an empty cell counts. */
+export function cellsOf(line: string, offset: number): Cell[] {
   const cells: Cell[] = [];
-  for (const match of line.matchAll(/(?:[^|\t ]|[ ](?=[^ |\t]))+/g)) {
-    const lead = match[0].length - match[0].trimStart().length;
-    const text = match[0].trim();
-    if (text !== '') cells.push({ text, start: offset + match.index + lead });
+  const add = (raw: string, at: number) => {
+    const lead = raw.length - raw.trimStart().length;
+    const text = raw.trim();
+    cells.push({ text, start: offset + at + lead, from: at + lead, to: at + lead + text.length });
+  };
+  if (line.includes('|') || line.includes('\t')) {
+    let at = 0;
+    for (const raw of line.split(/[|\t]/)) {
+      add(raw, at);
+      at += raw.length + 1;
+    }
+    // A bar that frames the table parts no cells.
+    if (/^\s*\|/.test(line)) cells.shift();
+    if (/\|\s*$/.test(line)) cells.pop();
+    return cells;
+  }
+  for (const match of line.matchAll(/(?:(?! {2}|(?:\. ?){3,}).)+/g)) {
+    if (match[0].trim().replace(/^\.+|\.+$/g, '') !== '')
+      add(
+        match[0].replace(/^[. ]+(?=\S)/, (dots) => ' '.repeat(dots.length)),
+        match.index,
+      );
   }
   return cells;
 }
@@ -24,8 +46,11 @@ function cellsOf(line: string, offset: number): Cell[] {
 /** `Torque (Nm)`, `ft-lb`, `Torque, in lbs`: the unit a heading gives to its column. */
 function torqueUnitOf(heading: string): TorqueUnit | undefined {
   const bare = heading
-    .replace(/\b(final|tightening|torque|spec|specification|value|setting)\b/gi, ' ')
-    .replace(/[()[\],:]/g, ' ')
+    .replace(
+      /\b(final|tightening|torque|tension|spec|specification|value|values|figure|setting|tighten|to|in|pull)\b/gi,
+      ' ',
+    )
+    .replace(/[()[\]{},:]/g, ' ')
     .trim();
   const unit = unitFromSpelling(bare);
   return unit !== undefined && dimensionOf(unit) === 'torque' ? (unit as TorqueUnit) : undefined;
@@ -35,39 +60,142 @@ function senseOf(heading: string): ColumnSense | undefined {
   if (/\d/.test(heading)) return undefined;
   const torque = torqueUnitOf(heading);
   if (torque !== undefined) return { torque };
-  if (/^(qty|quantity|count|pcs|pieces)\b/i.test(heading)) return 'count';
-  if (/^(item|line|no|nr|ref|pos|position|#|step)\.?$/i.test(heading)) return 'label';
+  if (
+    /^(qty|quantity|count|pcs|pieces|off|no\.? off|how many|number(?: of)?|amount|nos|stk|units|each)\b/i.test(heading)
+  )
+    return 'count';
+  if (/^(item|line|no|nr|ref|pos|position|#|step|part no|part number|p\/n|pn|drawing|key|index|id)\b/i.test(heading))
+    return 'label';
   return undefined;
 }
 
-const PLAIN_NUMBER = /^\d+(?:[.,]\d+)?(?:\s*[-–]\s*\d+(?:[.,]\d+)?)?$/;
+const PLAIN_NUMBER = /^\d+(?:[.,]\d+)?(?:\s*(?:[-–÷…]|\.{2,3}|to)\s*\d+(?:[.,]\d+)?)?$/;
+/** `(7) 9`: two units in one cell. */
+const TWO_NUMBERS =
+  /\((\d+(?:[.,]\d+)?)\)\s{0,4}(\d+(?:[.,]\d+)?)(?!\S)|(?<!\S)(\d+(?:[.,]\d+)?)\s{0,4}\((\d+(?:[.,]\d+)?)\)/g;
+/** `---+---`, `====`: a rule and no row. */
+const RULE = /^[\s|+:=_-]*$/;
+
+interface Heading {
+  cells: Cell[];
+  senses: Array<ColumnSense | undefined>;
+  barred: boolean;
+}
+
+/** The heading a cell stands under: by its number between bars, by its place where the columns are only aligned. */
+function columnOf(heading: Heading, cells: readonly Cell[], index: number): number | undefined {
+  if (heading.barred) return index;
+  if (cells.length === heading.cells.length) return index;
+  const cell = cells[index];
+  if (!cell) return undefined;
+  const overlap = heading.cells.map((column) => Math.min(column.to, cell.to) - Math.max(column.from, cell.from));
+  const best = overlap.reduce((a, value, at) => (value > (overlap[a] ?? Number.NEGATIVE_INFINITY) ? at : a), 0);
+  return (overlap[best] ?? -99) > -6 ? best : undefined;
+}
+
+/** What the numbers of one cell are. `pair`: the second number of a cell in two units. */
+export interface Sensed {
+  sense: ColumnSense;
+  /** The unit of a second number in the same cell, in brackets or after them. */
+  second?: { start: number; unit: TorqueUnit };
+}
+
+/** The two units of a line above a chart: `(lbf·ft) N·m`. */
+function chartUnits(line: string): { bracketed: TorqueUnit; plain: TorqueUnit } | undefined {
+  const match =
+    /\(\s*([A-Za-z·.\- ]{2,9})\s*\)\s+([A-Za-z·.-]{2,9})\s*$|([A-Za-z·.-]{2,9})\s+\(\s*([A-Za-z·.\- ]{2,9})\s*\)\s*$/.exec(
+      line,
+    );
+  const bracketed = match && torqueUnitOf(match[1] ?? match[4] ?? '');
+  const plain = match && torqueUnitOf(match[2] ?? match[3] ?? '');
+  return bracketed && plain ? { bracketed, plain } : undefined;
+}
+
+/** The unit a line gives to the list below it: `Torque values (N·m)`, `all figures in ft-lb`. */
+function unitAbove(line: string): TorqueUnit | undefined {
+  if (/\d/.test(line) || line.trim().length > 90) return undefined;
+  if (!/\b(?:torques?|tighten(?:ing)?|values?|figures?|settings?|tight)\b/i.test(line)) return undefined;
+  for (const match of line.matchAll(
+    /[([]\s*(?:in |all in )?([A-Za-z·.\- ]{2,14})[)\]]|\bin ([A-Za-z·.\- ]{2,16}?)(?=$|[.,:;])/gi,
+  )) {
+    const unit = torqueUnitOf(match[1] ?? match[2] ?? '');
+    if (unit) return unit;
+  }
+  return undefined;
+}
 
 /**
  * What the headings of the sheet's tables say of the bare numbers below them, by the place of each number.
- * A table is a heading with a torque unit or a quantity in it, and the rows with as many cells that follow.
+ * A table is a heading with a torque unit or a quantity in it and the rows that follow, with as many cells, fewer or
+ * more; a list below a line that names a unit is a table of one column.
  */
-export function columnSenses(text: string): ReadonlyMap<number, ColumnSense> {
-  const senses = new Map<number, ColumnSense>();
-  let heading: Array<ColumnSense | undefined> | undefined;
+export function columnSenses(text: string): ReadonlyMap<number, Sensed> {
+  const senses = new Map<number, Sensed>();
+  let heading: Heading | undefined;
+  let chart: ReturnType<typeof chartUnits>;
+  let above: TorqueUnit | undefined;
+  let misfits = 0;
   let offset = 0;
   for (const line of text.split('\n')) {
-    const cells = cellsOf(line, offset);
+    const start = offset;
     offset += line.length + 1;
-    // A rule between heading and rows: `---|---`.
-    if (cells.length > 0 && cells.every((cell) => /^[-=:+]+$/.test(cell.text))) continue;
+    if (line.trim() === '') {
+      if (heading && misfits > 0) heading = undefined;
+      continue;
+    }
+    if (RULE.test(line)) continue;
+    const cells = cellsOf(line, start);
     const found = cells.map((cell) => senseOf(cell.text));
     if (cells.length > 1 && found.some((sense) => sense !== undefined && sense !== 'label')) {
-      heading = found;
+      heading = { cells, senses: found, barred: /[|\t]/.test(line) };
+      misfits = 0;
       continue;
     }
-    if (heading === undefined || cells.length !== heading.length) {
+    const units = chartUnits(line);
+    if (units) {
+      chart = units;
+      misfits = 0;
+      continue;
+    }
+    const unit = cells.length <= 2 ? unitAbove(line) : undefined;
+    if (unit) {
+      above = unit;
       heading = undefined;
+      misfits = 0;
       continue;
     }
-    cells.forEach((cell, column) => {
-      const sense = heading?.[column];
-      if (sense !== undefined && PLAIN_NUMBER.test(cell.text)) senses.set(cell.start, sense);
+    let read = 0;
+    for (const two of chart ? line.matchAll(TWO_NUMBERS) : []) {
+      if (!chart) break;
+      const bracketFirst = two[1] !== undefined;
+      const second = start + two.index + two[0].lastIndexOf(bracketFirst ? (two[2] ?? '') : (two[4] ?? ''));
+      senses.set(start + two.index + (bracketFirst ? 1 : 0), {
+        sense: { torque: bracketFirst ? chart.bracketed : chart.plain },
+        second: { start: second, unit: bracketFirst ? chart.plain : chart.bracketed },
+      });
+      read++;
+    }
+    if (read > 0) {
+      misfits = 0;
+      continue;
+    }
+    cells.forEach((cell, index) => {
+      if (!PLAIN_NUMBER.test(cell.text)) return;
+      const column = heading && columnOf(heading, cells, index);
+      const sense = column === undefined ? undefined : heading?.senses[column];
+      if (sense !== undefined) {
+        senses.set(cell.start, { sense });
+        read++;
+      } else if (above && cells.length > 1 && index === cells.length - 1) {
+        senses.set(cell.start, { sense: { torque: above } });
+        read++;
+      }
     });
+    // A sentence ends a table; a remark in a row of its own does not.
+    if (read === 0 && cells.length <= 1) {
+      misfits++;
+      if (misfits > 1) [heading, chart, above] = [undefined, undefined, undefined];
+    } else if (read > 0) misfits = 0;
   }
   return senses;
 }

@@ -25,7 +25,11 @@ describe('tokens of a sheet', () => {
     ['¾', [0.75]],
     ['27,5', [27.5]],
     ['5,000', [5000]],
-    ['1/0', [undefined]],
+    ['1/0', [1, 0]],
+    ['50/60', [50, 60]],
+    ['2.400 and 1,5', [2400, 1.5]],
+    ['1.250,5', [1250.5]],
+    ['10 000 km', [10_000]],
   ])('the number %s', (text, expected) => expect(values(text)).toEqual(expected));
   it('what a scanner makes of digits, and what is a word after all', () => {
     expect([misreadNumber('lO'), misreadNumber('4O'), misreadNumber('oil'), misreadNumber('SOS')]).toEqual([

@@ -27,11 +27,16 @@ const VULGAR: Record<string, number> = {
   '⅞': 0.875,
 };
 
-// `10/13/16` is a list and not a fraction. A hyphen or space before a proper fraction makes a mixed number.
-const FRACTION = /(?<![\d/])(?:\d+[-\s])?\d+\/\d+(?![\d/])/y;
+// `10/13/16` is a list and `50/60` two values; only the parts of a rule or a turn are fractions. A hyphen or space
+// before a proper fraction makes a mixed number.
+const FRACTION = /(?<![\d/])(?:\d+[-\s])?\d+\/(?:2|3|4|5|6|8|10|16|32|64)(?![\d/]|[.,]\d)/y;
 /** Digits with their commas and points, and a vulgar fraction behind. */
 const NUMBER = /\d+(?:[.,]\d+)*[¼½¾⅛⅜⅝⅞]?/y;
+/** `1 000 km`: thousands parted by a space, told by what they measure. */
+const SPACED = /(?<![\d.,\p{L}])\d{1,3}(?: \d{3})+(?=\s?(?:km|kms|mi|miles|kilometres|kilometers|kg|N|rpm)\b)/uy;
 const LETTERS = /[\p{L}']+/uy;
+/** A word that goes on in the next line: `cross-` and `wise`. */
+const BROKEN_WORD = /-[ ]*\r?\n[ ]*(?=\p{Ll})/uy;
 /** `MlO` is an M and what a scanner made of 10. */
 const MISREAD_METRIC = /M(?=[lIO]{1,2}\b)/y;
 
@@ -46,14 +51,20 @@ const isAsciiLetter = (code: number): boolean =>
 
 function fractionValue(text: string): number | undefined {
   const [, whole = '0', top, bottom] = /^(?:(\d+)[-\s])?(\d+)\/(\d+)$/.exec(text) ?? [];
-  return Number(bottom) > 0 ? Number(whole) + Number(top) / Number(bottom) : undefined;
+  return Number(top) < Number(bottom) ? Number(whole) + Number(top) / Number(bottom) : undefined;
 }
 
 /**
  * A number as a sheet prints it: `1,500` and `5,000` are thousands where exactly three digits follow a comma, `27,5` is
  * a decimal comma. `1,500` with torque behind it is trusted less by the reader.
+ *
+ * @param decimalComma - whether this sheet writes its decimals with a comma
  */
-function plainValue(text: string): number | undefined {
+function plainValue(text: string, decimalComma: boolean): number | undefined {
+  if (/^\d{1,3}(?:\.\d{3})+,\d+$/.test(text)) return Number(text.replaceAll('.', '').replace(',', '.'));
+  // Where commas are decimal, a point before three digits parts the thousands.
+  if (decimalComma && /^\d{1,3}(?:\.\d{3})+$/.test(text)) return Number(text.replaceAll('.', ''));
+  if (decimalComma && /^\d+,\d+$/.test(text)) return Number(text.replace(',', '.'));
   if (/^\d{1,3}(?:,\d{3})+(?:\.\d+)?$/.test(text)) return Number(text.replaceAll(',', ''));
   if (/^\d+,\d+$/.test(text)) return Number(text.replace(',', '.'));
   const value = Number(text);
@@ -71,13 +82,20 @@ export function misreadNumber(text: string): number | undefined {
 }
 
 /** The number at a place and the characters it takes. */
-function numberAt(text: string, at: number): { raw: string; value: number | undefined } | undefined {
+function numberAt(
+  text: string,
+  at: number,
+  decimalComma: boolean,
+): { raw: string; value: number | undefined } | undefined {
   const fraction = matchAt(FRACTION, text, at);
-  if (fraction !== undefined) return { raw: fraction, value: fractionValue(fraction) };
+  const share = fraction === undefined ? undefined : fractionValue(fraction);
+  if (fraction !== undefined && share !== undefined) return { raw: fraction, value: share };
+  const spaced = matchAt(SPACED, text, at);
+  if (spaced !== undefined) return { raw: spaced, value: Number(spaced.replaceAll(' ', '')) };
   const raw = matchAt(NUMBER, text, at);
   if (raw === undefined) return undefined;
   const glyph = VULGAR[raw.at(-1) ?? ''];
-  const value = plainValue(glyph === undefined ? raw : raw.slice(0, -1));
+  const value = plainValue(glyph === undefined ? raw : raw.slice(0, -1), decimalComma);
   return { raw, value: value === undefined ? undefined : value + (glyph ?? 0) };
 }
 
@@ -91,12 +109,20 @@ function wordAt(text: string, at: number): string | undefined {
   return text.charCodeAt(end) > 127 ? matchAt(LETTERS, text, at) : end > at ? text.slice(at, end) : undefined;
 }
 
+/** Whether a sheet writes its decimals with a comma: more such numbers than with a point. */
+function writesDecimalComma(text: string): boolean {
+  const commas = text.match(/(?<![\d.,])\d+,\d{1,2}(?![\d,])/g)?.length ?? 0;
+  const points = text.match(/(?<![\d.,])\d+\.\d{1,2}(?![\d.])/g)?.length ?? 0;
+  return commas > 0 && commas > points;
+}
+
 /**
  * Splits a sheet into tokens, each with its place in the text. Digits and letters that touch are two tokens: `16mm`,
  * `M10`, `T40`.
  */
 export function tokenize(text: string): Token[] {
   const tokens: Token[] = [];
+  const decimalComma = writesDecimalComma(text);
   let at = 0;
   while (at < text.length) {
     const code = text.charCodeAt(at);
@@ -106,7 +132,7 @@ export function tokenize(text: string): Token[] {
       at = end;
       continue;
     }
-    const number = isDigit(code) ? numberAt(text, at) : undefined;
+    const number = isDigit(code) ? numberAt(text, at, decimalComma) : undefined;
     if (number) {
       const end = at + number.raw.length;
       tokens.push({ kind: 'number', text: number.raw, lower: number.raw, start: at, end, value: number.value });
@@ -128,8 +154,15 @@ export function tokenize(text: string): Token[] {
     }
     const word = wordAt(text, at);
     if (word !== undefined) {
-      tokens.push({ kind: 'word', text: word, lower: word.toLowerCase(), start: at, end: at + word.length });
-      at += word.length;
+      let [whole, lower] = [word, word.toLowerCase()];
+      const broken = matchAt(BROKEN_WORD, text, at + word.length);
+      const rest = broken === undefined ? undefined : wordAt(text, at + word.length + broken.length);
+      if (broken !== undefined && rest !== undefined && word.length > 1) {
+        whole = text.slice(at, at + word.length + broken.length + rest.length);
+        lower += rest.toLowerCase();
+      }
+      tokens.push({ kind: 'word', text: whole, lower, start: at, end: at + whole.length });
+      at += whole.length;
       continue;
     }
     // One mark is one character, even where it takes two units.

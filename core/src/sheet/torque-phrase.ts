@@ -1,6 +1,6 @@
 import { dimensionOf, type TorqueUnit, toBase } from '../quantity/unit.ts';
 import type { TorqueValue } from './fact.ts';
-import { type QuantityPhrase, quantityAt, quantityOf } from './quantity-phrase.ts';
+import { type QuantityPhrase, quantityAt, quantityOf, unitAt } from './quantity-phrase.ts';
 import type { Token } from './token.ts';
 
 /** Two writings of one torque never differ by more than this, however coarsely they are printed (chosen by us). */
@@ -76,24 +76,48 @@ function limitAt(tokens: readonly Token[], at: number, source: string, unit: Tor
   if (!phrase) return undefined;
   const torque = quantityOf(tokens, number, source, 'torque');
   if (phrase.unit !== undefined && !torque) return undefined;
-  return { limitNm: toBase(phrase.max, torque?.unit ?? unit), next: phrase.next };
+  const limit = (torque?.unit ?? unit) as TorqueUnit;
+  // The limit's second unit belongs to it: `max 118 lbf·ft (160 N·m)`.
+  const pair = torque ? pairAt(tokens, phrase.next, source, limit) : undefined;
+  return { limitNm: toBase(phrase.max, limit), next: pair?.next ?? phrase.next };
 }
 
 /** `± 5`, `+/- 5 Nm`: how far the torque may lie from its value. */
-function toleranceAt(
-  tokens: readonly Token[],
-  at: number,
-  source: string,
-): { value: number; unit?: TorqueUnit; next: number } | undefined {
-  const signs = ['±', '+/-', '+-', '+/−'];
+function toleranceAt(tokens: readonly Token[], start: number, source: string, nominal: number): Tolerance | undefined {
+  const bracketed = tokens[start]?.text === '(';
+  const at = bracketed ? start + 1 : start;
+  const closed = (next: number) => (bracketed && tokens[next]?.text === ')' ? next + 1 : next);
+  // `+5/-0`, `+5 -0`
+  if (tokens[at]?.text === '+' && tokens[at + 1]?.kind === 'number') {
+    const minus = tokens[at + 2]?.text === '/' ? at + 3 : at + 2;
+    const [plus, less] = [tokens[at + 1]?.value, tokens[minus + 1]?.value];
+    if (tokens[minus]?.text === '-' && plus !== undefined && less !== undefined)
+      return { plus, minus: less, next: closed(minus + 2) };
+  }
+  const signs = ['±', '+/-', '+-'];
   const sign = signs.find((text) => [...text].every((mark, index) => tokens[at + index]?.text === mark));
-  if (sign === undefined) return undefined;
-  const number = quantityAt(tokens, at + [...sign].length, source);
+  const giveOrTake = ['give', 'or', 'take'].every((word, index) => tokens[at + index]?.lower === word);
+  if (sign === undefined && !giveOrTake) return undefined;
+  const number = quantityAt(tokens, at + (giveOrTake ? 3 : [...(sign ?? '')].length), source);
   if (!number || number.min !== number.max) return undefined;
-  if (number.unit === undefined) return { value: number.max, next: number.next };
+  const value = number.max;
+  if (number.unit === undefined) {
+    // `55 Nm ± 10 %`
+    const percent = tokens[number.next]?.text === '%' || tokens[number.next]?.lower === 'percent';
+    const way = percent ? (nominal * value) / 100 : value;
+    return { plus: way, minus: way, next: closed(number.next + (percent ? 1 : 0)) };
+  }
   return dimensionOf(number.unit) === 'torque'
-    ? { value: number.max, unit: number.unit as TorqueUnit, next: number.next }
+    ? { plus: value, minus: value, unit: number.unit as TorqueUnit, next: closed(number.next) }
     : undefined;
+}
+
+/** How far a torque may lie above and below its value, in the printed unit. */
+interface Tolerance {
+  plus: number;
+  minus: number;
+  unit?: TorqueUnit;
+  next: number;
 }
 
 /** A torque with its tolerance: `60 Nm ± 5`, and `120 ± 5 Nm`, whose unit stands behind. */
@@ -101,18 +125,56 @@ function valueAt(
   tokens: readonly Token[],
   at: number,
   source: string,
-): (QuantityPhrase & { unit: TorqueUnit; tolerance?: number }) | undefined {
+): (QuantityPhrase & { unit: TorqueUnit; tolerance?: Tolerance; second?: SecondWriting }) | undefined {
+  const two = twoWritings(tokens, at, source);
+  if (two) return two;
   const bare = quantityAt(tokens, at, source);
   if (!bare) return undefined;
-  const spread = bare.min === bare.max ? toleranceAt(tokens, bare.next, source) : undefined;
+  const spread = bare.min === bare.max ? toleranceAt(tokens, bare.next, source, bare.max) : undefined;
   const unit = bare.unit ?? spread?.unit;
   if (unit === undefined || dimensionOf(unit) !== 'torque') return undefined;
   return {
     ...bare,
     unit: unit as TorqueUnit,
     next: spread?.next ?? bare.next,
-    ...(spread ? { tolerance: spread.value } : {}),
+    ...(spread ? { tolerance: spread } : {}),
   };
+}
+
+/** The same torque in another unit. */
+interface SecondWriting {
+  min: number;
+  max: number;
+  unit: TorqueUnit;
+}
+
+/** `35 (26) Nm (ft-lb)` and `70/95 lbf.ft/Nm`: two numbers, and their two units behind. */
+function twoWritings(tokens: readonly Token[], at: number, source: string) {
+  const first = tokens[at];
+  const opener = tokens[at + 1]?.text;
+  const second = tokens[at + 2];
+  if (first?.kind !== 'number' || second?.kind !== 'number' || (opener !== '(' && opener !== '/')) return undefined;
+  const closes = opener === '(' ? 1 : 0;
+  if (closes && tokens[at + 3]?.text !== ')') return undefined;
+  const main = quantityUnit(tokens, at + 3 + closes, source);
+  if (!main || tokens[main.next]?.text !== opener) return undefined;
+  const other = quantityUnit(tokens, main.next + 1, source);
+  if (!other || other.unit === main.unit || first.value === undefined || second.value === undefined) return undefined;
+  if (closes && tokens[other.next]?.text !== ')') return undefined;
+  return {
+    min: first.value,
+    max: first.value,
+    unit: main.unit,
+    next: other.next + closes,
+    suspect: false,
+    second: { min: second.value, max: second.value, unit: other.unit },
+  };
+}
+
+/** A unit of torque that stands without a number. */
+function quantityUnit(tokens: readonly Token[], at: number, source: string) {
+  const unit = unitAt(tokens, at, source, false);
+  return unit && dimensionOf(unit.unit) === 'torque' ? { unit: unit.unit as TorqueUnit, next: unit.next } : undefined;
 }
 
 const TURN_WORDS: Record<string, number> = { quarter: 90, half: 180, third: 120, full: 360 };
@@ -145,13 +207,26 @@ const ANGLE_FILL = new Set([
 ]);
 
 /** An angle that is turned after a torque: `plus 90°`, `then a further quarter turn`, `+ 60 deg`. */
-function angleAt(tokens: readonly Token[], at: number, source: string) {
+export function angleAt(tokens: readonly Token[], at: number, source: string) {
   const opener = tokens[at];
   if (!opener || !ANGLE_OPENERS.has(opener.lower)) return undefined;
   let next = at + 1;
   while (next - at < 9 && tokens[next] && ANGLE_FILL.has(tokens[next]?.lower ?? '')) next++;
   const angle = quantityOf(tokens, next, source, 'angle');
-  if (angle) return { angleDeg: toBase(angle.max, angle.unit), next: angle.next };
+  if (angle) {
+    const strokes = [toBase(angle.max, angle.unit)];
+    let end = angle.next;
+    // `+ 90° + 90°`: two strokes of one turn.
+    for (;;) {
+      if (tokens[end]?.text !== '+' && tokens[end]?.lower !== 'plus') break;
+      const more = quantityOf(tokens, end + 1, source, 'angle');
+      if (!more) break;
+      strokes.push(toBase(more.max, more.unit));
+      end = more.next;
+    }
+    const angleDeg = strokes.reduce((sum, stroke) => sum + stroke, 0);
+    return { angleDeg, next: end, ...(strokes.length > 1 ? { strokesDeg: strokes } : {}) };
+  }
   const words = TURN_WORDS[tokens[next]?.lower ?? ''];
   // `quarter turn`, `quarter-turn`, `half a turn`
   for (let k = next + 1; k <= next + 3; k++) {
@@ -171,14 +246,14 @@ function angleAt(tokens: readonly Token[], at: number, source: string) {
 /** A second writing of the same torque: in brackets, after a slash or a comma, after `or`. */
 function pairAt(tokens: readonly Token[], at: number, source: string, unit: TorqueUnit) {
   const opener = tokens[at];
-  if (!opener || !['(', '/', '[', 'or', '=', ','].includes(opener.lower)) return undefined;
+  if (!opener || !['(', '/', '[', '{', 'or', '=', ','].includes(opener.lower)) return undefined;
   const second = valueAt(tokens, at + 1, source);
   if (!second || second.unit === unit) return undefined;
-  const closes = tokens[second.next]?.text === ')' || tokens[second.next]?.text === ']';
+  const closes = [')', ']', '}'].includes(tokens[second.next]?.text ?? '');
   return {
     ...second,
     next: second.next + (closes ? 1 : 0),
-    bracketed: opener.text === '(',
+    bracketed: ['(', '{', '['].includes(opener.text),
   };
 }
 
@@ -258,10 +333,27 @@ export function torqueAt(tokens: readonly Token[], at: number, source: string): 
     maxNm: toBase(phrase.max, unit),
   };
   let { next } = phrase;
-  if (phrase.tolerance !== undefined) value.toleranceNm = toBase(phrase.tolerance, unit);
-  const pair = pairAt(tokens, next, source, unit);
+  const { tolerance } = phrase;
+  if (tolerance) {
+    value.nominal = value.max;
+    value.min = value.nominal - tolerance.minus;
+    value.max = value.nominal + tolerance.plus;
+    value.minNm = toBase(value.min, unit);
+    value.maxNm = toBase(value.max, unit);
+    if (tolerance.plus === tolerance.minus) value.toleranceNm = toBase(tolerance.plus, unit);
+  }
+  const pair = phrase.second
+    ? { ...phrase.second, next, bracketed: true }
+    : (pairAt(tokens, next, source, unit) ??
+      (tokens[next]?.kind === 'break' && tokens[next + 1]?.text === '('
+        ? pairAt(tokens, next + 1, source, unit)
+        : undefined));
   if (pair) {
-    const agrees = pairAgrees({ value: value.max, unit }, { value: pair.max, unit: pair.unit });
+    // A pair inside a tolerance is the middle's, or its ends'.
+    const middle = value.nominal ?? value.max;
+    const agrees =
+      pairAgrees({ value: middle, unit }, { value: pair.max, unit: pair.unit }) ||
+      pairAgrees({ value: value.max, unit }, { value: pair.max, unit: pair.unit });
     // After a comma or a slash two torques of one breath are one value only if they agree.
     if (agrees || pair.bracketed) {
       value.pair = { min: pair.min, max: pair.max, unit: pair.unit, agrees };
@@ -283,6 +375,7 @@ export function torqueAt(tokens: readonly Token[], at: number, source: string): 
     angleAt(tokens, next, source) ?? (tokens[next]?.text === ',' ? angleAt(tokens, next + 1, source) : undefined);
   if (angle) {
     value.angleDeg = angle.angleDeg;
+    if (angle.strokesDeg) value.strokesDeg = angle.strokesDeg;
     next = angle.next;
   }
   // `1,500` is fifteen hundred or one and a half: read as thousands, and not trusted.

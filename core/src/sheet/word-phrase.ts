@@ -1,12 +1,9 @@
-import { toBase } from '../quantity/unit.ts';
 import { actionAt, difficultyAt, markAt, needAt, wayRoundAt } from './action-phrase.ts';
 import { compound, locker } from './compound-phrase.ts';
-import { condition } from './condition-phrase.ts';
 import type { FactValue } from './fact.ts';
 import { type Phrase, propertyClassAt } from './fastener-phrase.ts';
 import { NUMBER_WORDS, TIME_MINUTES } from './lexicon.ts';
 import { firstOf, found, lower, type Matcher, openersOf, phraseAt } from './phrase-match.ts';
-import { quantityOf } from './quantity-phrase.ts';
 import type { Token } from './token.ts';
 
 const WAIT = new Set([
@@ -64,45 +61,6 @@ function duration(tokens: readonly Token[], at: number): Phrase | undefined {
   const around = tokens.slice(Math.max(0, at - 6), next + 5).map((entry) => entry.lower);
   const role = around.some((word) => WAIT.has(word)) ? 'wait' : around.some((word) => JOB.has(word)) ? 'job' : 'other';
   return found({ kind: 'duration', minutes, role }, next);
-}
-
-const CHECK = new Set([
-  'retorque',
-  'retighten',
-  'recheck',
-  'check',
-  'inspect',
-  'grease',
-  'torque',
-  're',
-  'lubricate',
-  'tightness',
-  'retorqued',
-  'rechecked',
-  'checked',
-  'service',
-]);
-
-/** A thing due later: `re-torque after 25 miles`, `every 5,000 miles`, `after the first 500 km`. */
-function aftercare(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
-  const opener = lower(tokens, at);
-  if (opener !== 'after' && opener !== 'every' && opener !== 'at' && opener !== 'within') return undefined;
-  let next = at + 1;
-  while (next - at < 4 && ['the', 'first', 'about', 'approximately', 'another', 'each'].includes(lower(tokens, next)))
-    next++;
-  const distance = quantityOf(tokens, next, source, 'distance');
-  if (distance) {
-    return found(
-      { kind: 'aftercare', distanceKm: toBase(distance.max, distance.unit), repeats: opener === 'every' },
-      distance.next,
-    );
-  }
-  const time = duration(tokens, next);
-  const days = time?.value.kind === 'duration' ? time.value.minutes / 1440 : undefined;
-  const earlier = tokens.slice(Math.max(0, at - 12), at).some((token) => CHECK.has(token.lower));
-  if (time && days !== undefined && days >= 1 && earlier)
-    return found({ kind: 'aftercare', days, repeats: opener === 'every' }, time.next);
-  return undefined;
 }
 
 const PATTERNS: ReadonlyArray<
@@ -269,8 +227,6 @@ export const WORD_MATCHERS: readonly Matcher[] = [
   repeat,
   locker,
   compound,
-  (tokens, at, source) => aftercare(tokens, at, source),
-  (tokens, at, source) => condition(tokens, at, source),
   (tokens, at) => duration(tokens, at),
   words,
   caution,

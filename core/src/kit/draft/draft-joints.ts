@@ -17,6 +17,7 @@ const PATTERN_OF: Record<Extract<FactValue, { kind: 'pattern' }>['pattern'], Pat
   circular: 'circular',
   alternate: 'rowZigZag',
   middleOut: 'middleOut',
+  printed: 'star',
 };
 
 /**
@@ -109,7 +110,9 @@ export function draftJoints(drafting: Drafting, { washerFor }: Packing): Readonl
         facts.filter(isKind('drive')).filter((fact) => fact.about === torque.about && fact.about !== undefined),
         torque,
       );
-    let drive: DriveSize | undefined = driveFact?.value.drive;
+    // A cross or square bit is no drive a wrench has: it is looked at at the head.
+    const said = driveFact?.value.drive;
+    let drive: DriveSize | undefined = said?.kind === 'cross' || said?.kind === 'square' ? { kind: 'unknown' } : said;
     if (!drive && thread) {
       const usual = headDimension(usualHead(thread), thread);
       if (usual)

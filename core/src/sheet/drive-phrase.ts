@@ -1,0 +1,130 @@
+import { MM_PER_INCH } from '../quantity/unit.ts';
+import type { FactValue, SheetDrive } from './fact.ts';
+
+const SIZE = String.raw`(\d-\d\/\d{1,2}|\d{1,2}\/\d{1,2}|\d{1,2}(?:[.,]\d)?)`;
+const MM = String.raw`\s?(mm|millimet(?:er|re)s?|in\.|inch|")?`;
+/** What stands between a size and its tool. */
+const KIND = `(?:(?:thin[- ]wall(?:ed)?|deep|long|short|stubby|open[- ]?end(?:ed)?|open|ring|flare(?:[- ]nut)?|(?:12|twelve)[- ]point|bi-?hex|hex(?:agon(?:al)?)?|inner|internal|inside|allen|slotted|combination|cranked|box(?:[- ]end)?|impact|male|ball[- ]end|socket|l|crow(?:[- ]?foot)?|nut|male hex|t-handle|offset)[- ]+){0,3}`;
+const TOOL = `(sockets?|spanners?|wrench(?:es)?|keys?|allen|hexagons?|hex|drivers?|rings?|heads?|headed|bits?)`;
+/** A size behind its tool is none where it measures something else. */
+const NOT_SIZE = String.raw`(?![\d/]|[.,]\d|\s?(?:-|–)\s?\d|\s?(?:n\b|nm\b|n·m|n\.m|kgf|lb|ft|in[- ]?lb|x\s?\d|×|%|°|deg|kg|bolts?\b|nuts?\b|screws?\b|off\b|pcs?\b|times|turns?|minutes?|min\b|hours?|to \d|l\b|ml\b|a\b))`;
+
+const toMm = (size: string, unit: string | undefined): { mm: number; inch: boolean } | undefined => {
+  const parts = /^(?:(\d)-)?(\d+)\/(\d+)$/.exec(size);
+  const value = parts ? Number(parts[1] ?? 0) + Number(parts[2]) / Number(parts[3]) : Number(size.replace(',', '.'));
+  const inch = /^in|"/i.test(unit ?? '') || (parts !== null && !/^m/i.test(unit ?? ''));
+  const mm = inch ? value * MM_PER_INCH : value;
+  return Number.isFinite(mm) && mm >= 1.5 && mm <= 75 ? { mm, inch } : undefined;
+};
+
+const KEY =
+  /\b(?:inner|internal|inside|allen|male|socket|l|ball[- ]end|t-handle)[- ]+(?:hex(?:agon)?[- ]+)?(?:keys?|bits?|hex\b)|\bhex(?:agon(?:al)?)?[- ]+(?:keys?|bits?)|\ballen\b|\bl-key/i;
+
+function driveOf(words: string, size: string, unit: string | undefined): SheetDrive | undefined {
+  const read = toMm(size, unit);
+  if (!read) return undefined;
+  const inch = read.inch ? { inch: true as const } : {};
+  if (/\b(?:12|twelve)[- ]point|bi-?hex/i.test(words)) return { kind: 'twelvePoint', acrossFlatsMm: read.mm };
+  return KEY.test(words)
+    ? { kind: 'hexKey', acrossFlatsMm: read.mm, ...inch }
+    : { kind: 'hex', acrossFlatsMm: read.mm, ...inch };
+}
+
+type Place = { start: number; end: number; value: Extract<FactValue, { kind: 'drive' }> };
+
+const RULES: ReadonlyArray<{
+  pattern: RegExp;
+  read: (match: RegExpExecArray) => SheetDrive | undefined;
+  of?: 'fastener';
+}> = [
+  // `21 mm thin-wall socket`, `3/16 inner key`, `7/16 in. 12-point socket`
+  {
+    pattern: new RegExp(String.raw`(?<![\w/.,×#-])${SIZE}${MM}[ -]+(${KIND}${TOOL})\b(?! to\b)`, 'gi'),
+    read: (match) =>
+      /^rings?$/i.test(match[3] ?? '') && match[2] === undefined
+        ? undefined
+        : driveOf(match[3] ?? '', match[1] ?? '', match[2]),
+  },
+  // `key of 14`, `spanner 13`, `Socket 17 for M10`, `inner key 6`, `hexagon 10`, `SW 13`
+  {
+    pattern: new RegExp(
+      String.raw`\b((?:inner |internal |hex |allen )?(?:keys?|spanners?|sockets?|wrench(?:es)?|hexagon|hex|allen|s\.?w\.?|a\.?f\.?|across flats|width)) (?:of |size |no\.? )?${SIZE}${MM}${NOT_SIZE}`,
+      'gi',
+    ),
+    read: (match) => driveOf(match[1] ?? '', match[2] ?? '', match[3]),
+  },
+  // `head 10 mm`, `nut of 15`, `nut 18 mm`
+  {
+    pattern: new RegExp(
+      String.raw`\b(heads?|nuts?|bolts?|screws?) (?:of ${SIZE}${MM}|${SIZE}\s?(mm)\b)(?:[ -](?:heads?|hex))?${NOT_SIZE}(?!,? (?:long|thick|wide|deep|apart|from|of|to|or|dia|gap))`,
+      'gi',
+    ),
+    read: (match) => driveOf('', match[2] ?? match[4] ?? '', match[3] ?? match[5]),
+    of: 'fastener',
+  },
+  // `3/4 AF`
+  {
+    pattern: new RegExp(String.raw`(?<![\d/.,-])${SIZE}${MM}[ -]?(?:a\.?\/?f\.?|across (?:the )?flats)\b`, 'gi'),
+    read: (match) => driveOf('', match[1] ?? '', match[2]),
+  },
+  // `cross #2`, `cross-head No. 2`, `square No. 2`, `PH2`
+  {
+    pattern: /\b(?:cross(?:[- ]?(?:head|point|slot|tip))?|ph|pz)[ -]?(?:no\.? ?|#|size )?([0-4])\b/gi,
+    read: (match) => ({ kind: 'cross', size: `No. ${match[1]}` }),
+  },
+  {
+    pattern: /\bsquare (?:no\.? ?|#|size )([0-4])\b/gi,
+    read: (match) => ({ kind: 'square', size: `No. ${match[1]}` }),
+  },
+  {
+    pattern: /(?<![\d/])(\d\/\d{1,2})(?:"| in\.?| inch)? square (?:drive |bit|key|plug|hole|recess)?/gi,
+    read: (match) => {
+      const mm = toMm(match[1] ?? '', undefined)?.mm;
+      return mm === undefined || /drive/i.test(match[0])
+        ? undefined
+        : { kind: 'square', size: `${match[1]} in`, acrossFlatsMm: mm };
+    },
+  },
+  // `T30`, `T-50 star`, `E14`, and a scanner's `T3O`
+  {
+    pattern: /(?<![\w-])([TE])-?(\d{1,3}|[1-9][Oo])(?![\w.]|-[\w])/g,
+    read: (match) => {
+      const size = Number((match[2] ?? '').replace(/o/i, '0'));
+      const known = match[1] === 'T' ? SIX_LOBE_KEYS : SIX_LOBE_SOCKETS;
+      return known.has(size) ? { kind: 'sixLobe', size: `${match[1]}${size}` } : undefined;
+    },
+  },
+];
+// ISO 10664 sizes and those of its outer counterpart; from memory.
+const SIX_LOBE_KEYS = new Set([5, 6, 7, 8, 9, 10, 15, 20, 25, 27, 30, 40, 45, 50, 55, 60, 70, 80, 90, 100]);
+const SIX_LOBE_SOCKETS = new Set([4, 5, 6, 7, 8, 10, 11, 12, 14, 16, 18, 20, 22, 24]);
+
+/** A further size in a sentence of tools: `Spanners: 3/4 AF for the U-bolts, 22 mm for the pins, 17 for the damper`. */
+const FURTHER = /\b(?:spanners?|sockets?|keys?|wrench(?:es)?)\b[^.;\n]{0,90}?(?:\n\s+[^.;\n]{0,60})?/gi;
+const NEXT_SIZE = new RegExp(String.raw`[,;&]\s*(?:and\s+)?(?:an? )?${SIZE}${MM}(?= (?:for|on|at)\b)`, 'gi');
+
+/** Sizes of sockets, keys and heads, wherever their words stand. Places and values, in order. */
+export function drives(text: string): Place[] {
+  const found: Place[] = [];
+  const add = (start: number, end: number, drive: SheetDrive, describes: 'tool' | 'fastener') => {
+    if (!found.some((other) => start < other.end && end > other.start))
+      found.push({ start, end, value: { kind: 'drive', drive, describes } });
+  };
+  for (const { pattern, read, of } of RULES) {
+    for (const match of text.matchAll(pattern)) {
+      const drive = read(match as RegExpExecArray);
+      const heads = of === 'fastener' || /\bhead(?:s|ed)?$/i.test(match[0]);
+      if (drive) add(match.index, match.index + match[0].trimEnd().length, drive, heads ? 'fastener' : 'tool');
+    }
+  }
+  for (const sentence of text.matchAll(FURTHER)) {
+    const from = sentence.index;
+    const tail = text.slice(from, from + 160).split(/[.;](?=\s)|\n\s*\n/)[0] ?? '';
+    for (const match of tail.matchAll(NEXT_SIZE)) {
+      const drive = driveOf('', match[1] ?? '', match[2]);
+      const lead = match[0].search(/\d/);
+      if (drive) add(from + match.index + lead, from + match.index + match[0].length, drive, 'tool');
+    }
+  }
+  return found.sort((a, b) => a.start - b.start);
+}

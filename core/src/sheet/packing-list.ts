@@ -1,0 +1,423 @@
+import type { Fact } from './fact.ts';
+import { HARDWARE, NUMBER_WORDS } from './lexicon.ts';
+import { ABBREVIATION } from './sentence.ts';
+import { cellsOf } from './table.ts';
+import type { Span } from './token.ts';
+
+/** What a list of the sheet names: pieces of the kit, or tools that are wanted. */
+export interface SheetList extends Span {
+  of: 'pieces' | 'tools';
+}
+
+/** One line of a packing list. */
+interface PackingLine extends Span {
+  /** What the list calls the line: `9`, `c`. */
+  label?: string;
+  count: number;
+  item: string;
+}
+
+/** Opens a list of pieces, as a heading or at the head of a sentence. */
+const PIECES =
+  /\b(?:in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:the|this) (?:kit|box|bag))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|box|bag|carton|pack(?:et)?|crate|package) (?:contains?|contents|list|holds?|includes?|comprises)|what(?:'s| is| you (?:get|will find|should have))?(?: in the (?:box|bag|carton|kit))?|you (?:will )?(?:get|find|receive|should have)|scope of (?:delivery|supply)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|bill of materials?|components|pieces|comes with)\b/i;
+const PIECES_ALONE =
+  /^\s*(?:[A-Z\d]{1,3}[.)]\s+)?(?:parts?|kit|bag|box|carton|contents?|hardware|items?|supplied|you get|pack(?:age|et)?|fasteners?)(?: [A-Z\d]{1,3})?(?:\s*\([^)]*\))?\s*:?\s*$/i;
+const TOOLS =
+  /\b(?:tools?(?: (?:required|needed|list|you (?:will )?need|to hand|recommended|and materials))?|you (?:will )?need|required tools?|special tools?|equipment needed|have (?:ready|to hand)|spanners to hand|workshop supplies|not supplied|not included)\b/i;
+const HEADING_LENGTH = 76;
+
+const WORD_COUNT = Object.keys(NUMBER_WORDS).join('|');
+const LEADING = new RegExp(
+  String.raw`^(?:and |then |plus |also )?(?:n\.? ?|qty\.? ?)?(\(?\d{1,3}\)?|${WORD_COUNT}|the|an|a pair of|one each|1 pair|2 pairs)(?:\s*(?:x|×|\*|off|pcs?\.?|ea\.?|nos?\.?|no\.))?\s+(?=[\p{L}#\d"'(.])`,
+  'iu',
+);
+const TRAILING =
+  /(?:\s[x×*]\s?|[x×*](?=\d)|\s*[-–=:]\s+|,\s*|\s+|\(\s*)(\d{1,3})\)?(?:\s*(?:x|pcs?\.?|pieces|off|ea(?:ch)?\.?|nos?\.?|no\.))?\)?(?:\s*\([^)]*\))?$/i;
+const MARKED_TRAILING =
+  /(?:\s?[x×]\s?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces|parts))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces|ea\.?|each|nos?\.?)|(?:,| -|:) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve))(?:\s*(?:each|off))?$/i;
+/** A number that is the size of what it stands before. */
+const SIZE_BEHIND =
+  /^(?:-?(?:mm|cm|m|inch|in|pin|core|way|piece|part|point|hole|lug|stud|leaf|a|amp|v|w|oz|ml|l|kg|g|deg|pole)\b|["″°]|[-/.,]\d|\s?(?:mm|cm|ml|a|amp|oz|kg|g|litres?|deg)\b)/i;
+
+const countIn = (text: string): number | undefined => {
+  const bare = text.replace(/[()]/g, '').toLowerCase();
+  if (/^\d+$/.test(bare)) return Number(bare);
+  if (bare === 'the' || bare === 'an' || bare === 'a' || bare === '1 pair') return bare === '1 pair' ? 2 : 1;
+  if (bare === 'a pair of') return 2;
+  if (bare === '2 pairs') return 4;
+  if (bare === 'one each') return 1;
+  return NUMBER_WORDS[bare];
+};
+
+/** The count and the name of one item: `4 x foot`, `U-bolts 4`, `cable tie x12`, `a tube of sealant`. */
+export function itemOf(raw: string): { count: number; item: string } | undefined {
+  const text = raw
+    .replace(/\s+/g, ' ')
+    .trim()
+    .replace(/[.,;]+$/, '');
+  if (!/\p{L}{2}/u.test(text)) return undefined;
+  const marked = MARKED_TRAILING.exec(text);
+  if (marked) {
+    const count = countIn(marked[1] ?? marked[2] ?? marked[3] ?? marked[4] ?? '');
+    const item = text.slice(0, marked.index).trim();
+    // `M8 x 22` is a length and no count; `M5 x 35 screw x3` counts.
+    const sized = /[\d"]$|\dmm$|\d mm$/i.test(item) && marked[1] !== undefined;
+    if (count !== undefined && !sized && /\p{L}{2}/u.test(item)) return { count, item };
+  }
+  const lead = LEADING.exec(text);
+  if (lead) {
+    const count = countIn(lead[1] ?? '');
+    const rest = text.slice(lead[0].length).trim();
+    const bare = text.slice((lead.index ?? 0) + lead[0].trimEnd().length);
+    if (
+      count !== undefined &&
+      count > 0 &&
+      count <= 500 &&
+      rest !== '' &&
+      !SIZE_BEHIND.test(bare.trimStart() === bare ? bare : ` ${rest}`) &&
+      !SIZE_BEHIND.test(rest)
+    )
+      return { count, item: rest };
+  }
+  const trail = TRAILING.exec(text);
+  if (trail) {
+    const item = text.slice(0, trail.index).trim();
+    const sized =
+      /(?:\bM\d+(?:\.\d+)?|[x×*]|\d|dia\.?|class|grade|size)$/i.test(item) || /\s*[x×*]\s*$/.test(trail[0].slice(0, 3));
+    if (!sized && /\p{L}{2}/u.test(item)) return { count: Number(trail[1]), item };
+  }
+  return undefined;
+}
+
+/** What is counted: the last piece of hardware named before `with`, `for`, `of`, or the last word there. */
+export function nounOf(item: string): string {
+  const head = item.toLowerCase().split(/\b(?:with|for|to|and|in|on|,)\b|[,(]/)[0] ?? item;
+  const words = (head.trim() === '' ? item.toLowerCase() : head).match(/\p{L}+/gu) ?? [];
+  const known = words.filter((word) => HARDWARE.has(word)).at(-1);
+  if (known !== undefined) return HARDWARE.get(known) ?? known;
+  const of = (words as readonly string[]).indexOf('of');
+  const last = (of > 0 ? words.slice(0, of) : words).filter((word) => word.length > 1).at(-1) ?? 'piece';
+  return last.length > 3 && last.endsWith('s') && !last.endsWith('ss') ? last.slice(0, -1) : last;
+}
+
+interface Line extends Span {
+  text: string;
+}
+
+const linesOf = (text: string): Line[] => {
+  const lines: Line[] = [];
+  let start = 0;
+  for (const line of text.split('\n')) {
+    lines.push({ text: line, start, end: start + line.length });
+    start += line.length + 1;
+  }
+  return lines;
+};
+
+const isRule = (line: string): boolean => /^[\s|+:=_*-]*$/.test(line) && line.trim() !== '';
+/** A step of the work, and no line of a list. */
+const isWork = (line: string): boolean =>
+  /^\s*(?:step\s|par\.?\s|\d{1,2}[.)]\s|[A-Z][.)]\s|[IVX]+\.\s)/i.test(line) &&
+  /\b(?:remove|fit|install|tighten|loosen|lift|raise|disconnect|place|put|bolt|attach|check|clean|drill|unscrew|take|undo|slide|refit|open|wait|set|hang|push|turn|apply|torque|wash|park|jack|support|unplug|mark|measure|hold|raise)\b/i.test(
+    line,
+  );
+
+/** A bag or another part of the kit that names its line: `Bag A (front):`, `2.1`, `Loose`. */
+const BAG =
+  /^\s*(?:(?:bag|box|pack(?:et)?|set|carton|loose|group|pos\.?)\s*[A-Z\d]{0,3}(?:\s*\([^)]*\))?\s*[:.–-]?\s{1,}|\d{1,2}\.\d{1,2}\s+|(?:[-•*▪]|\[ ?\])\s+)/i;
+
+/** Splits a written list at its commas, strokes and `and`, not inside brackets. */
+function piecesOf(text: string, start: number): Array<Span & { text: string }> {
+  const pieces: Array<Span & { text: string }> = [];
+  let [depth, from] = [0, 0];
+  const close = (to: number) => {
+    const raw = text.slice(from, to);
+    const lead = raw.length - raw.trimStart().length;
+    if (raw.trim() !== '')
+      pieces.push({ text: raw.trim(), start: start + from + lead, end: start + from + lead + raw.trim().length });
+  };
+  for (let at = 0; at < text.length; at++) {
+    const sign = text[at] ?? '';
+    if (sign === '(') depth++;
+    if (sign === ')') depth = Math.max(0, depth - 1);
+    if (depth > 0) continue;
+    const next = text.slice(at, at + 24);
+    const joint =
+      /^\s+(?:and|plus|&)\s+(?=\d|(?:an?|the|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s)/i.exec(next) ??
+      /^\s+\/\s+/.exec(next) ??
+      /^\.\s+(?=\p{Lu})/u.exec(next) ??
+      /^\s{3,}(?=\(?\d{1,3}\)?\s?[x×]?\s)/.exec(next);
+    const comma = (sign === ',' && !/^,\d/.test(next)) || sign === ';';
+    if (!comma && !joint) continue;
+    close(at);
+    from = at + (joint ? joint[0].length : 1);
+    at = from - 1;
+  }
+  close(text.length);
+  return pieces;
+}
+
+/** `Castle nut, 3/4-16, 1.`: the count after the last comma, of each item in turn. */
+const COUNT_BEHIND =
+  /([^.;]*?(?:\d\.\d[^.;]*?)*?),\s*(\d{1,3}|one|two|three|four|six|eight)(?:\s*\([^)]*\))?(?=[.,;](?:\s|$)|\s*$)/gi;
+
+/** The items of a list that is written out in a line or over several. */
+function writtenItems(text: string, start: number): PackingLine[] {
+  const behind = [...text.matchAll(COUNT_BEHIND)].filter(
+    ([, item = '']) => /\p{L}{3}/u.test(item) && !/^\s*\d/.test(item),
+  );
+  if (behind.length > 1 || (behind.length === 1 && !LEADING.test(text.trim())))
+    return behind.flatMap((match) => {
+      const item = (match[1] ?? '').replace(/^[\s,.;]*(?:(?:and|with|plus)\s+)?/i, '').replace(/\s+/g, ' ');
+      const count = countIn(match[2] ?? '');
+      const lead = match[0].length - match[0].replace(/^[\s,.;]+/, '').length;
+      return count === undefined || !/\p{L}{2}/u.test(item)
+        ? []
+        : [{ start: start + match.index + lead, end: start + match.index + match[0].length, count, item }];
+    });
+  const pieces = piecesOf(text, start);
+  const items: PackingLine[] = [];
+  for (const piece of pieces) {
+    const item = itemOf(piece.text);
+    if (item) items.push({ start: piece.start, end: piece.end, ...item });
+  }
+  return items;
+}
+
+/** Where a sentence ends that begins at a place: at a stop that is no abbreviation's, or at an empty line. */
+function sentenceEnd(text: string, from: number): number {
+  for (const match of text
+    .slice(from, from + 3000)
+    .matchAll(/\.(?=\s+[A-Z]|\s*\n|\s*$)|\n\s*\n|(?<![,/]\s*)\n(?=\s*\p{Lu}\p{Ll}{2})/gu)) {
+    const at = from + match.index;
+    if (
+      match[0] === '.' &&
+      ABBREVIATION.test(text.slice(Math.max(0, at - 6), at)) &&
+      !/^\.\s*\n/.test(text.slice(at, at + 3))
+    )
+      continue;
+    return at;
+  }
+  return Math.min(text.length, from + 3000);
+}
+
+/** What a sentence says before the list it opens. */
+const OPENS_WRITTEN =
+  /(?:\b(?:find|get|gets|got|holds?|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d)/iu;
+
+/** Finds the lists of a sheet, and what its packing lists hold. Linear in the length of the text. */
+export function packingLists(text: string): { lists: SheetList[]; lines: PackingLine[]; labels: ReadonlySet<string> } {
+  const lines = linesOf(text);
+  const lists: SheetList[] = [];
+  const found: PackingLine[] = [];
+  let at = 0;
+  while (at < lines.length) {
+    const line = lines[at] as Line;
+    const bag = /^\s*(?:bag|box|pack(?:et)?) [A-Z\d]{1,2}\b/i.test(line.text) && rowItem(line.text) !== undefined;
+    const heading = bag ? 'pieces' : headingOf(line.text);
+    if (heading === undefined) {
+      at++;
+      continue;
+    }
+    const opened = OPENS_WRITTEN.exec(line.text);
+    if (opened && opened.index < 90) {
+      const from = line.start + opened.index + opened[0].length;
+      const end = sentenceEnd(text, from);
+      const items = writtenItems(text.slice(from, end), from);
+      if (items.length >= 2) {
+        lists.push({ start: line.start, end, of: heading });
+        if (heading === 'pieces') found.push(...items);
+        while (at < lines.length && (lines[at] as Line).start < end) at++;
+        continue;
+      }
+    }
+    const block = rowsBelow(lines, bag ? at - 1 : at);
+    if (block.rows.length > 0) {
+      lists.push({ start: line.start, end: (lines[block.end - 1] as Line).end, of: heading });
+      if (heading === 'pieces') found.push(...readRows(block.rows, text));
+      at = block.end;
+      continue;
+    }
+    at++;
+  }
+  const labels = new Set(found.flatMap(({ label }) => (label === undefined ? [] : [label])));
+  return { lists, lines: found, labels };
+}
+
+/** Whether a line opens a list, and of what. */
+function headingOf(line: string): SheetList['of'] | undefined {
+  const plain = line.trim();
+  const asks = /\bcheck (?:that )?the (?:box|bag|kit|carton)\b/i.test(line);
+  if (plain === '' || isRule(line) || (isWork(line) && !asks)) return undefined;
+  const short = plain.length <= HEADING_LENGTH;
+  const head = plain.slice(0, 60);
+  if (
+    TOOLS.test(head) &&
+    (short || /:/.test(head)) &&
+    !/\bqty\b/i.test(plain) &&
+    /^\W*(?:\d+\s+)?(?:not (?:supplied|included|in the)|tools?|you (?:will )?need|required|special|equipment|have|spanners|workshop)/i.test(
+      head,
+    )
+  )
+    return 'tools';
+  if (PIECES_ALONE.test(plain) || /^(?:kit|bag|box|carton|contents?|supplied|parts|hardware|you get)\s*:/i.test(plain))
+    return 'pieces';
+  const cells = cellsOf(line, 0);
+  const counts = cells.some((cell) =>
+    /^(?:qty|quantity|pcs|pieces|off|no\.? off|number|count|how many|amount|nos)\b\.?$/i.test(cell.text),
+  );
+  if (cells.length > 1 && counts) return 'pieces';
+  if (
+    PIECES.test(head) &&
+    (short || /:/.test(head) || /\b(?:in the|you (?:will )?(?:find|get)|contains?|holds?)\b/i.test(head))
+  )
+    // `Parts supplied by the owner are not …`: a sentence about them is no list.
+    return /[.!?]$/.test(plain) && !/,|:/.test(plain) ? undefined : 'pieces';
+  return undefined;
+}
+
+/** The rows of a list below its heading; a line that goes on with the one before is joined to it. */
+function rowsBelow(lines: readonly Line[], heading: number): { rows: Line[]; end: number } {
+  const rows: Line[] = [];
+  let end = heading + 1;
+  let blanks = 0;
+  for (let at = heading + 1; at < lines.length; at++) {
+    const line = lines[at] as Line;
+    const plain = line.text.trim();
+    if (plain === '') {
+      blanks++;
+      if (rows.length > 0 && blanks > 1) break;
+      continue;
+    }
+    if (isRule(line.text)) {
+      if (rows.length > 0 && blanks > 0) break;
+      continue;
+    }
+    const cells = cellsOf(line.text, 0);
+    const titles = rows.length === 0 && cells.length > 1 && cells.every((cell) => !/\d/.test(cell.text));
+    const before = rows.at(-1);
+    // An item written over two lines ends with a comma, or its second line stands in from the first.
+    const goesOn =
+      before !== undefined &&
+      blanks === 0 &&
+      !BAG.test(line.text) &&
+      (/[,/]\s*$/.test(before.text) || (/^\s*(?:[a-z(]|and\b)/.test(line.text) && !LEADING.test(plain)));
+    if (goesOn && before) {
+      before.end = line.end;
+      before.text = `${before.text}\n${line.text}`;
+      end = at + 1;
+      continue;
+    }
+    const item = rowItem(line.text);
+    if (isWork(line.text) || (blanks > 0 && !isRow(line.text) && !titles)) break;
+    if (titles) continue;
+    if (item === undefined) {
+      if (before && blanks === 0 && /^\s{2,}/.test(line.text) && plain.length < 80) {
+        end = at + 1;
+        continue;
+      }
+      // A line or two may stand between the heading and its list.
+      if (rows.length > 0 || blanks > 0 || at - heading > 2) break;
+      continue;
+    }
+    // A sentence behind the list is no row of it.
+    if (rows.length > 0 && /^(?:the|these|those|look|check|note|all|if|please)\b.*[.]$/i.test(plain)) break;
+    blanks = 0;
+    rows.push({ ...line });
+    end = at + 1;
+  }
+  return { rows, end };
+}
+
+const CELL_COUNT = /^\(?(\d{1,3})\)?(?:\s*(?:x|×|pcs?\.?|pieces|off|ea(?:ch)?\.?|nos?\.?|pr|pairs?))?\.?$/i;
+
+/** After an empty line only what looks like a row goes on with the list, and no sentence does. */
+const isRow = (line: string): boolean =>
+  !/[a-z)]\.\s+\p{Lu}|[.!?]\s*$/u.test(line) &&
+  (BAG.test(line) || /^\s*(?:[-•*▪]\s+)?\(?\d{1,3}\b/.test(line) || cellsOf(line, 0).length > 1);
+
+/** Whether a line of a list holds a count at all. */
+function rowItem(line: string): true | undefined {
+  const bare = line.replace(BAG, '');
+  if (writtenItems(bare, 0).length > 0 || itemOf(bare)) return true;
+  const cells = cellsOf(bare, 0);
+  return cells.length > 1 && cells.some((cell) => CELL_COUNT.test(cell.text)) && /\p{L}{3}/u.test(bare)
+    ? true
+    : undefined;
+}
+
+/** `2x  step      8x  bolt`: several counted pieces side by side. */
+const COUNTED_CELL = /(?<=^|\s)(\d{1,3}) ?[x×]\s+(\p{L}[^\n]*?)(?=\s{2,}|\s+\d{1,3} ?[x×]\s|\s*$)/gmu;
+
+/** The counts of rows that stand under each other: a column is a count or a label by all it holds. */
+function readRows(rows: readonly Line[], text: string): PackingLine[] {
+  const parted = rows.map((row) =>
+    cellsOf(row.text.split('\n')[0] ?? '', row.start).filter((cell) => cell.text !== ''),
+  );
+  const firsts = parted.map((cells) => Number(/^\(?(\d{1,3})[).]?$/.exec(cells[0]?.text ?? '')?.[1] ?? Number.NaN));
+  const running =
+    firsts.length > 2 &&
+    firsts.every((value, at) => Number.isFinite(value) && (at === 0 || value > (firsts[at - 1] ?? 0)));
+  return rows.flatMap((row, at) => {
+    const crossed = [...row.text.matchAll(COUNTED_CELL)];
+    if (crossed.length > 1)
+      return crossed.flatMap((match) => {
+        const item = match[2]?.trim() ?? '';
+        const start = row.start + match.index;
+        return [{ start, end: start + match[0].trimEnd().length, count: Number(match[1]), item }];
+      });
+    const cells = parted[at] ?? [];
+    const name = running
+      ? String(firsts[at])
+      : /^\s*(?:[-•*▪]\s+)?\(?([A-Za-z]\d{0,2})(?:[).:]|(?=\s{1,}\d|\s{2,}))/.exec(row.text)?.[1]?.toLowerCase();
+    const labelled = name === undefined ? {} : { label: name };
+    const first = row.text.split('\n')[0] ?? '';
+    const lead = first.length - first.trimStart().length;
+    const numbers = cells.filter((cell) => CELL_COUNT.test(cell.text));
+    const words = cells.filter((cell) => /\p{L}{2}/u.test(cell.text) && !CELL_COUNT.test(cell.text));
+    // Several counted items side by side are no columns.
+    const beside = cells.filter((cell) => LEADING.test(cell.text)).length > 1;
+    if (cells.length > 1 && numbers.length > 0 && words.length > 0 && !beside) {
+      const named = running && numbers[0] === cells[0];
+      if (!(named && numbers.length === 1)) {
+        // The count stands at the end, or before the words; a size in its own column does not count.
+        const last = numbers.at(-1);
+        const chosen = named || last === cells.at(-1) ? last : numbers[0];
+        const count = Number(CELL_COUNT.exec(chosen?.text ?? '')?.[1]);
+        const pair = /\bpairs?\b|\bpr\b/i.test(chosen?.text ?? '');
+        const item = words.map((cell) => cell.text).join(', ');
+        if (count > 0 && count <= 500)
+          return [
+            {
+              start: row.start + lead,
+              end: row.start + first.trimEnd().length,
+              count: pair ? 2 * count : count,
+              item,
+              ...labelled,
+            },
+          ];
+      }
+    }
+    // A letter, a number or a bag that names the line, before what is counted.
+    const bag = BAG.exec(row.text)?.[0].length ?? lead;
+    const label =
+      (running ? /^\(?\d{1,3}[).]?\s+/ : /^(?:\(?[A-Za-z]\d{0,2}[).:]?|\d{1,3}[.)])\s+(?=\S)(?!pair)/).exec(
+        row.text.slice(bag),
+      )?.[0] ?? '';
+    const isArticle = /^a\s/i.test(label) && !/^A\s+\d/.test(row.text.slice(bag));
+    const from = bag + (isArticle ? 0 : label.length);
+    const items = writtenItems(text.slice(row.start + from, row.end), row.start + from);
+    return items.map((item) => (items.length === 1 ? { ...item, ...labelled } : item));
+  });
+}
+
+/** The counts of the packing lists as facts. */
+export const packingFacts = (text: string, lines: readonly PackingLine[], stepAt: (at: number) => number): Fact[] =>
+  lines.map(({ start, end, count, item }) => ({
+    start,
+    end,
+    printed: text.slice(start, end).replace(/\s+/g, ' '),
+    confidence: 1,
+    step: stepAt(start),
+    value: { kind: 'count', count, noun: nounOf(item), item: item.replace(/\s+/g, ' ').slice(0, 120) },
+  }));

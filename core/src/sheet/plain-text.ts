@@ -1,0 +1,109 @@
+/** Hyphens of every kind that a sheet's programs print between digits and words. */
+const HYPHENS = /[\u2010\u2011\u2012\u2212\ufe63\u00ad]/g;
+/** Spaces that are no line's end, and marks that take no room. */
+const SPACES = /[\u00a0\u1680\u2000-\u200d\u202f\u205f\u2060\u3000\ufeff]|\ufe0f|\u20e3/g;
+/** Dots a unit is written with: `N∙m`, `N‧m`, `N・m`. */
+const UNIT_DOTS = /[\u2219\u22c5\u2027\u30fb\uff65\u2022](?=m)/g;
+
+/**
+ * A sheet's text with its signs in one writing: full-width letters and digits, keycaps, hyphens, dots in units, curly
+ * quotes and fraction strokes. Every character keeps its place, so that what is read can be shown in the sheet.
+ */
+export function plainText(text: string): string {
+  return text
+    .replace(/[\uff01-\uff5e]/g, (sign) => String.fromCharCode(sign.charCodeAt(0) - 0xfee0))
+    .replace(HYPHENS, '-')
+    .replace(SPACES, ' ')
+    .replace(UNIT_DOTS, '·')
+    .replace(/[\u2044\u2215]/g, '/')
+    .replace(/[\u2018\u2019]/g, "'")
+    .replace(/[\u201c\u201d\u201e]/g, '"');
+}
+
+/** Words that tell a language by how often they come; none is a word of another in the list but where it says so. */
+const COMMON: Record<string, ReadonlySet<string>> = {
+  en: new Set(
+    'the a an of and to with for is are not it on in at by from be this that if each all both side bolt bolts nut nuts torque tighten fit remove do your off until'.split(
+      ' ',
+    ),
+  ),
+  de: new Set(
+    'der die das den dem des und mit für von nicht ist sind auf im bei zum zur ein eine einen oder aus nach vor bis schrauben mutter muttern schraube anziehen lösen von'.split(
+      ' ',
+    ),
+  ),
+  fr: new Set(
+    'le la les des du de et avec pour dans sur est sont ne pas un une au aux puis vis écrou écrous serrer poser dépose à'.split(
+      ' ',
+    ),
+  ),
+  es: new Set('el los las del y con para una se tornillos tuercas apretar que'.split(' ')),
+  it: new Set('il gli della dei delle con che di una non si viti dadi serrare dal'.split(' ')),
+  nl: new Set('de het een voor van niet op bij aan uit moeren bouten vast dat zijn'.split(' ')),
+};
+
+/** The language most of a text's common words are of, and by how much; undefined where there are too few to tell. */
+function languageOf(text: string): string | undefined {
+  const words = text.toLowerCase().match(/\p{L}+/gu) ?? [];
+  const score = Object.entries(COMMON).map(
+    ([name, list]) => [name, words.filter((word) => list.has(word)).length] as const,
+  );
+  const accented = words.filter((word) => /[äöüßéèêàçñ]/.test(word)).length;
+  const best = score.reduce((a, b) => (b[1] > a[1] ? b : a));
+  const english = score.find(([name]) => name === 'en')?.[1] ?? 0;
+  if (best[0] !== 'en' && best[1] + accented > Math.max(1, english)) return best[0];
+  if (best[1] === 0 && accented > 1) return 'other';
+  return best[1] > 0 ? best[0] : undefined;
+}
+
+const blank = (text: string): string => text.replace(/[^\n]/g, ' ');
+
+/**
+ * Blanks what says the same in another language, beside the English or under each of its lines, so that no figure of
+ * a sheet in two languages counts twice. A sheet that is mostly not English is left as it is.
+ */
+export function withoutTranslation(text: string): string {
+  const lines = text.split('\n');
+  const told = lines.map((line) => languageOf(line));
+  const english = told.filter((language) => language === 'en').length;
+  const beside = translationColumn(lines);
+  if (beside !== undefined)
+    return lines
+      .map((line) => {
+        const bar = line.indexOf('|');
+        return Math.abs(bar - beside) <= 1 ? line.slice(0, bar) + blank(line.slice(bar)) : line;
+      })
+      .join('\n');
+  const foreign = told.filter((language) => language !== undefined && language !== 'en').length;
+  if (foreign < 3 || foreign > english * 1.6) return text;
+  return lines
+    .map((line, at) => {
+      const language = told[at];
+      // `Check both lights. - Vérifier les deux feux.`: the second half of a line.
+      const half = /\s[-–/]\s(?=[^-–/]*$)/.exec(line);
+      if (half && languageOf(line.slice(0, half.index)) !== languageOf(line.slice(half.index + 2))) {
+        const second = languageOf(line.slice(half.index + 2));
+        if (second !== undefined && second !== 'en') return line.slice(0, half.index) + blank(line.slice(half.index));
+      }
+      return language !== undefined && language !== 'en' ? blank(line) : line;
+    })
+    .join('\n');
+}
+
+/** Where the bar stands that parts English on the left from its translation on the right; undefined without one. */
+function translationColumn(lines: readonly string[]): number | undefined {
+  const places = new Map<number, number[]>();
+  lines.forEach((line, at) => {
+    const bar = line.indexOf('|');
+    if (bar >= 20 && line.indexOf('|', bar + 1) < 0) places.set(bar, [...(places.get(bar) ?? []), at]);
+  });
+  const [column, rows] = [...places].reduce<[number, number[]]>(
+    (best, next) => (next[1].length > best[1].length ? next : best),
+    [0, []],
+  );
+  if (rows.length < 6) return undefined;
+  const side = (left: boolean) =>
+    languageOf(rows.map((at) => (left ? lines[at]?.slice(0, column) : lines[at]?.slice(column + 1))).join(' '));
+  const right = side(false);
+  return side(true) === 'en' && right !== undefined && right !== 'en' ? column : undefined;
+}

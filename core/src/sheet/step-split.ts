@@ -1,0 +1,88 @@
+import { ABBREVIATION } from './sentence.ts';
+import type { Span } from './token.ts';
+
+/** One action of the sheet, in its order. */
+export interface SheetStep extends Span {
+  text: string;
+  /** As the sheet numbers it: `3`, `3a`; none for prose. */
+  number?: string;
+}
+
+// `3.`, `3a)`, `(4)`, `2.1`, `Step 3:`, `Par. 2.`, `IV.`, `B.`, `E1.`, `10   Check`
+const NUMBERED =
+  /^\s*(?:(?:\[ ?\]\s*)?\(?(?:[Ss]tep|STEP|[Pp]ar(?:agraph|a)?\.?|PAR\.?|[Oo]p(?:eration)?\.?|[Tt]ask|[Pp]hase)?\s*(?:(\d{1,3}(?:\.\d{1,2}){0,2}[a-z]?)\s*[.):|]|([A-Za-z]|[IVX]{1,5}|[ivx]{2,5}|(?!M)[A-Z]\d{1,2})\s*[.):])\)?\s+|(?:[Ss]tep|STEP|[Pp]ar(?:agraph|a)?\.?)\s+(\d{1,3}[a-z]?)\s*[-–]?\s+|(\d{1,3}(?:\.\d{1,2}){0,2}) {1,6}(?=\p{Lu}\p{Ll}|\p{Lu}-|"))/u;
+const BULLET = /^\s*(?:[-•*–▪>+]\s+|\[ ?[x ]?\]\s)/;
+/** A row of cells, which no sentence goes on in. */
+const CELLS = /\S {3,}\S|\||\t|\.{4,}/;
+/** How long a line is that breaks only because the page ends, as a share of the longest. */
+const WRAPPED = 0.72;
+
+/** A step that is a heading, or stands in capitals. */
+const isHeading = (plain: string): boolean => /^[^a-z]{3,}$/.test(plain) && /[A-Z]{2}/.test(plain);
+
+/**
+ * Splits a sheet into steps: one line is one step where lines are numbered or bulleted; prose is split at the ends of
+ * its sentences, and a line that goes on in the next is joined to it.
+ *
+ * @param listed - whether a place stands in a list, whose lines are never joined
+ */
+export function splitSteps(text: string, listed: (place: number) => boolean = () => false): SheetStep[] {
+  const steps: SheetStep[] = [];
+  let offset = 0;
+  let open: { start: number; number?: string } | undefined;
+  const close = (end: number) => {
+    if (!open) return;
+    const raw = text.slice(open.start, end);
+    const lead = raw.length - raw.trimStart().length;
+    const trimmed = raw.trim();
+    if (trimmed !== '')
+      steps.push({
+        start: open.start + lead,
+        end: open.start + lead + trimmed.length,
+        text: trimmed,
+        number: open.number,
+      });
+    open = undefined;
+  };
+  const lines = text.split('\n');
+  const written = lines.filter((line) => /\p{L}/u.test(line));
+  // Dictated notes have no capitals; each line is a breath of its own.
+  const dictated = written.filter((line) => /^\s*\p{Ll}/u.test(line)).length > 0.6 * written.length;
+  const lengths = written.map((line) => line.trimEnd().length).sort((a, b) => a - b);
+  const page = lengths[Math.floor(lengths.length * 0.9)] ?? 0;
+  let before = '';
+  for (const line of lines) {
+    const start = offset;
+    offset += line.length + 1;
+    const plain = line.trim();
+    if (plain === '') {
+      close(start);
+      before = '';
+      continue;
+    }
+    const number = NUMBERED.exec(line);
+    const begins = number !== null || BULLET.test(line) || isHeading(plain) || listed(start) || CELLS.test(line.trim());
+    // A line in lower case goes on with the one before, and so does one after a line that only the page ended.
+    const ended = /[.:;!?]["')]*\s*$/.test(before) || CELLS.test(before.trim()) || isHeading(before.trim());
+    const wrapped = page > 50 && before.trimEnd().length >= WRAPPED * page && !ended;
+    const lower = /^(?:[a-z]|\((?!\d+\)))/.test(plain);
+    const goesOn = !dictated && open !== undefined && !begins && (lower || wrapped);
+    if (!goesOn) close(start);
+    open ??= {
+      start: number ? start + number[0].length : start,
+      number: number?.slice(1).find((label) => label !== undefined),
+    };
+    before = line;
+    // Sentences end inside the line.
+    for (const match of line.matchAll(/[.!?](?=["')]*\s+["'(]*[A-Z])|;\s/g)) {
+      const at = start + match.index;
+      if (match[0] !== ';' && ABBREVIATION.test(text.slice(Math.max(0, at - 8), at))) continue;
+      if (at < (open?.start ?? 0)) continue;
+      const number: string | undefined = open?.number;
+      close(at + 1);
+      open = { start: at + 1, number };
+    }
+  }
+  close(text.length);
+  return steps;
+}
