@@ -85,7 +85,9 @@ const APPLIED_WITH = /\b(?:with|using|in)\s+(?:\w+\s+){0,2}$/;
 const FORBIDDEN_BEFORE =
   /\b(?:no|not|never|without|don't|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't|any)\b[^.;:]{0,46}$/;
 const FORBIDDEN_AFTER =
-  /^[^.;]{0,60}?\b(?:(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong)\b|^ (?:a |the )?[^.;]{0,24}\? ?"? ?(?:it is not|no\b|never)/;
+  /^[^.;]{0,60}?\b(?:(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no good|has no place|does not belong)\b/;
+/** Asked and denied: `Is threadlocker a good idea? It is not.` */
+const ASKED = /^[^.?!\n]{0,44}\?["']?\s*(?:A: ?)?(?:it is not|no\b|never|don't)/i;
 /** A negation that speaks of something else: `do not forget the grease`, `not only`. */
 const NOT_NEGATED =
   /\b(?:do not|don't|never) (?:forget|omit|skip|spare|be mean with)\b[^.;:]*$|\bnot only\b[^.;:]*$|\bno more than\b[^.;:]*$|\bnot (?:too much|more than)\b[^.;:]*$/;
@@ -96,13 +98,24 @@ function polarity(source: string, start: number, end: number, compound: SheetCom
   const clause = before.slice(-110);
   if (/^[- ]free\b/.test(after)) return 'residue';
   const solvent = compound === 'solvent' || compound === 'lubricant';
-  if (FORBIDDEN_AFTER.test(after)) return 'dry';
+  const asked = source.slice(end, end + 90);
+  if (FORBIDDEN_AFTER.test(after) || ASKED.test(asked)) return 'dry';
   if (FORBIDDEN_BEFORE.test(clause) && !NOT_NEGATED.test(clause)) {
     // The negation ends with its clause: `not too tight, oil the threads`.
     const tail = clause.slice(clause.search(FORBIDDEN_BEFORE));
+    // `not 25 like the sticker, use the blue one`: a new verb begins anew.
+    if (
+      /^(?:no|not|never|without|don't|any|do not|does not|is not)\b(?! (?:use|apply|put|add|be|to|spray|coat|smear|brush|paint|grease|oil|let|get|leave)\b).*\b(?:use|apply|put|add|coat|smear|spray)\b/.test(
+        tail,
+      )
+    )
+      return 'apply';
     if (!/,(?! (?:or|nor|no|and no)\b)/.test(tail) || /\b(?:no|nor|never|without)\b [^,]*$/.test(tail)) return 'dry';
   }
-  if (!solvent && !APPLIED_WITH.test(clause) && (RESIDUE_BEFORE.test(clause) || RESIDUE_AFTER.test(after)))
+  // `Brush grease on the pins`: on and not off.
+  const on =
+    /^\s*(?:on|onto|over|to|into|around)\b/.test(after) && !/\b(?:old|residual|remains?|excess)\b[^.;]*$/.test(clause);
+  if (!solvent && !on && !APPLIED_WITH.test(clause) && (RESIDUE_BEFORE.test(clause) || RESIDUE_AFTER.test(after)))
     return 'residue';
   return 'apply';
 }
@@ -161,6 +174,9 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
         before === 'gearbox' ||
         (before === 'the' && lower(tokens, at - 2) === 'of'))
     )
+      return undefined;
+    if (after === 'is' && lower(tokens, at) === 'thinner') return undefined;
+    if (kind === 'solvent' && ['is', 'are', 'the'].includes(before) && lower(tokens, at).startsWith('thinner'))
       return undefined;
     if (kind === 'paint' && ['powder', 'body', 'vehicle', 'car'].includes(before)) return undefined;
     // `grease every 5 000 miles` is due later.

@@ -1,17 +1,28 @@
 import { MM_PER_INCH } from '../quantity/unit.ts';
 import type { FactValue, SheetDrive } from './fact.ts';
+import { NUMBER_WORDS, TENS_WORDS } from './lexicon.ts';
 
-const SIZE = String.raw`(\d-\d\/\d{1,2}|\d{1,2}\/\d{1,2}|\d{1,2}(?:[.,]\d)?)`;
-const MM = String.raw`\s?(mm|millimet(?:er|re)s?|in\.|inch|")?`;
+const SPOKEN =
+  'eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty(?:[- ](?:one|two|four|seven))?|thirty';
+const SIZE = String.raw`(\d-\d\/\d{1,2}|\d{1,2}\/\d{1,2}|\d{1,2}(?:[.,]\d)?|${SPOKEN})`;
+const MM = String.raw`\s?(mm|mils?\b|millimet(?:er|re)s?|in\.|inch|")?`;
 /** What stands between a size and its tool. */
-const KIND = `(?:(?:thin[- ]wall(?:ed)?|deep|long|short|stubby|open[- ]?end(?:ed)?|open|ring|flare(?:[- ]nut)?|(?:12|twelve)[- ]point|bi-?hex|hex(?:agon(?:al)?)?|inner|internal|inside|allen|slotted|combination|cranked|box(?:[- ]end)?|impact|male|ball[- ]end|socket|l|crow(?:[- ]?foot)?|nut|male hex|t-handle|offset)[- ]+){0,3}`;
+const KIND = `(?:(?:thin[- ]wall(?:ed)?|deep|long|short|stubby|open[- ]?end(?:ed)?|open|ring|flare(?:[- ]nut)?|(?:12|twelve)[- ]point|bi-?hex|hex(?:agon(?:al)?)?|inner|internal|inside|allen|slotted|combination|cranked|box(?:[- ]end)?|impact|male|ball[- ]end|socket|l|crow(?:[- ]?foot)?|nut|male hex|t-handle|offset)[-\\s]+){0,3}`;
 const TOOL = `(sockets?|spanners?|wrench(?:es)?|keys?|allen|hexagons?|hex|drivers?|rings?|heads?|headed|bits?)`;
 /** A size behind its tool is none where it measures something else. */
 const NOT_SIZE = String.raw`(?![\d/]|[.,]\d|\s?(?:-|–)\s?\d|\s?(?:n\b|nm\b|n·m|n\.m|kgf|lb|ft|in[- ]?lb|x\s?\d|×|%|°|deg|kg|bolts?\b|nuts?\b|screws?\b|off\b|pcs?\b|times|turns?|minutes?|min\b|hours?|to \d|l\b|ml\b|a\b))`;
 
+const spokenNumber = (text: string): number | undefined => {
+  const [tens = '', ones] = text.toLowerCase().split(/[- ]/);
+  const first = NUMBER_WORDS[tens] ?? TENS_WORDS[tens];
+  return first === undefined ? undefined : first + (ones === undefined ? 0 : (NUMBER_WORDS[ones] ?? 0));
+};
+
 const toMm = (size: string, unit: string | undefined): { mm: number; inch: boolean } | undefined => {
+  const spoken = spokenNumber(size);
   const parts = /^(?:(\d)-)?(\d+)\/(\d+)$/.exec(size);
-  const value = parts ? Number(parts[1] ?? 0) + Number(parts[2]) / Number(parts[3]) : Number(size.replace(',', '.'));
+  const value =
+    spoken ?? (parts ? Number(parts[1] ?? 0) + Number(parts[2]) / Number(parts[3]) : Number(size.replace(',', '.')));
   const inch = /^in|"/i.test(unit ?? '') || (parts !== null && !/^m/i.test(unit ?? ''));
   const mm = inch ? value * MM_PER_INCH : value;
   return Number.isFinite(mm) && mm >= 1.5 && mm <= 75 ? { mm, inch } : undefined;
@@ -37,36 +48,6 @@ const RULES: ReadonlyArray<{
   read: (match: RegExpExecArray) => SheetDrive | undefined;
   of?: 'fastener';
 }> = [
-  // `21 mm thin-wall socket`, `3/16 inner key`, `7/16 in. 12-point socket`
-  {
-    pattern: new RegExp(String.raw`(?<![\w/.,×#-])${SIZE}${MM}[ -]+(${KIND}${TOOL})\b(?! to\b)`, 'gi'),
-    read: (match) =>
-      /^rings?$/i.test(match[3] ?? '') && match[2] === undefined
-        ? undefined
-        : driveOf(match[3] ?? '', match[1] ?? '', match[2]),
-  },
-  // `key of 14`, `spanner 13`, `Socket 17 for M10`, `inner key 6`, `hexagon 10`, `SW 13`
-  {
-    pattern: new RegExp(
-      String.raw`\b((?:inner |internal |hex |allen )?(?:keys?|spanners?|sockets?|wrench(?:es)?|hexagon|hex|allen|s\.?w\.?|a\.?f\.?|across flats|width)) (?:of |size |no\.? )?${SIZE}${MM}${NOT_SIZE}`,
-      'gi',
-    ),
-    read: (match) => driveOf(match[1] ?? '', match[2] ?? '', match[3]),
-  },
-  // `head 10 mm`, `nut of 15`, `nut 18 mm`
-  {
-    pattern: new RegExp(
-      String.raw`\b(heads?|nuts?|bolts?|screws?) (?:of ${SIZE}${MM}|${SIZE}\s?(mm)\b)(?:[ -](?:heads?|hex))?${NOT_SIZE}(?!,? (?:long|thick|wide|deep|apart|from|of|to|or|dia|gap))`,
-      'gi',
-    ),
-    read: (match) => driveOf('', match[2] ?? match[4] ?? '', match[3] ?? match[5]),
-    of: 'fastener',
-  },
-  // `3/4 AF`
-  {
-    pattern: new RegExp(String.raw`(?<![\d/.,-])${SIZE}${MM}[ -]?(?:a\.?\/?f\.?|across (?:the )?flats)\b`, 'gi'),
-    read: (match) => driveOf('', match[1] ?? '', match[2]),
-  },
   // `cross #2`, `cross-head No. 2`, `square No. 2`, `PH2`
   {
     pattern: /\b(?:cross(?:[- ]?(?:head|point|slot|tip))?|ph|pz)[ -]?(?:no\.? ?|#|size )?([0-4])\b/gi,
@@ -85,9 +66,45 @@ const RULES: ReadonlyArray<{
         : { kind: 'square', size: `${match[1]} in`, acrossFlatsMm: mm };
     },
   },
+  // `21 mm thin-wall socket`, `3/16 inner key`, `7/16 in. 12-point socket`
+  {
+    pattern: new RegExp(String.raw`(?<![\w/.,×#-])${SIZE}${MM}[\s-]+(${KIND}${TOOL})\b(?! to\b)`, 'gi'),
+    read: (match) => {
+      const [, size = '', unit, words = ''] = match;
+      // `8 hex bolts` counts; a bare number is a size only before what is turned with.
+      const bare = unit === undefined && !size.includes('/');
+      if (bare && !/^(?:\w+[- ])*(?:socket|spanner|wrench|key|driver)$/i.test(words)) return undefined;
+      if (bare && Number(size) < 6) return undefined;
+      // `4 mm key` is the small one with six sides.
+      const small = /^(?:l[- ])?keys?$/i.test(words) && (toMm(size, unit)?.mm ?? 99) <= 10;
+      return driveOf(small ? 'hex key' : words, size, unit);
+    },
+  },
+  // `key of 14`, `spanner 13`, `Socket 17 for M10`, `inner key 6`, `hexagon 10`, `SW 13`
+  {
+    pattern: new RegExp(
+      String.raw`\b((?:inner |internal |hex |allen )?(?:keys?|spanners?|sockets?|wrench(?:es)?|hexagon|hex|allen|s\.?w\.?|a\.?f\.?|across flats|width)) (?:of |size |no\.? )?${SIZE}${MM}${NOT_SIZE}`,
+      'gi',
+    ),
+    read: (match) => driveOf(match[1] ?? '', match[2] ?? '', match[3]),
+  },
+  // `head 10 mm`, `nut of 15`, `nut 18 mm`
+  {
+    pattern: new RegExp(
+      String.raw`\b(heads?|nuts?|bolts?|screws?)\s+(?:of ${SIZE}${MM}|${SIZE}\s?(mm)\b)(?:[ -](?:heads?|hex))?${NOT_SIZE}(?!,? (?:long|thick|wide|deep|apart|from|of|to|or|dia|gap))`,
+      'gi',
+    ),
+    read: (match) => driveOf('', match[2] ?? match[4] ?? '', match[3] ?? match[5]),
+    of: 'fastener',
+  },
+  // `3/4 AF`
+  {
+    pattern: new RegExp(String.raw`(?<![\d/.,-])${SIZE}${MM}[ -]?(?:a\.?\/?f\.?|across (?:the )?flats)\b`, 'gi'),
+    read: (match) => driveOf('', match[1] ?? '', match[2]),
+  },
   // `T30`, `T-50 star`, `E14`, and a scanner's `T3O`
   {
-    pattern: /(?<![\w-])([TE])-?(\d{1,3}|[1-9][Oo])(?![\w.]|-[\w])/g,
+    pattern: /(?<![\w-])([TE])-?(\d{1,3}|[1-9][Oo])(?!\w|\.\d|-\w)/g,
     read: (match) => {
       const size = Number((match[2] ?? '').replace(/o/i, '0'));
       const known = match[1] === 'T' ? SIX_LOBE_KEYS : SIX_LOBE_SOCKETS;

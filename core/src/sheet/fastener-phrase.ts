@@ -121,7 +121,10 @@ function spokenLength(
 /** Dictated: `m ten by thirty five`, `m eight`. */
 function spokenMetricAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
   if (tokens[at]?.text !== 'm' || tokens[at + 1]?.kind !== 'word') return undefined;
-  const size = quantityAt(tokens, at + 1, source);
+  const plural = NUMBER_WORDS[(tokens[at + 1]?.lower ?? '').replace(/(?<=t|en|x|lve)s$/, '')];
+  const size =
+    quantityAt(tokens, at + 1, source) ??
+    (plural === undefined ? undefined : { min: plural, max: plural, next: at + 2, suspect: false, unit: undefined });
   const nominal = size?.unit === undefined ? size?.max : undefined;
   const pitch = nominal === undefined ? undefined : standardPitchMm('metric', nominal, 'coarse');
   if (size === undefined || nominal === undefined || pitch === undefined) return undefined;
@@ -568,6 +571,13 @@ export function countAt(
   if (CROSS.has(tokens[next]?.lower ?? '') || ['ea', 'each', 'pc', 'pcs'].includes(tokens[next]?.lower ?? '')) next++;
   // `4 ea. bolts`, `2 pcs. nuts`
   if (tokens[next]?.text === '.' && tokens[next - 1]?.kind === 'word' && next > at + 1) next++;
+  // `2 x M10 x 35`: the thread is all that is said of them.
+  if (CROSS.has(tokens[next - 1]?.lower ?? '') && tokens[next]?.text === 'M') {
+    const over = step(next);
+    const end = over === undefined ? undefined : tokens[over];
+    if (over !== undefined && (end === undefined || end.kind === 'break' || /^[,.;)|]$/.test(end.text)))
+      return { value: { kind: 'count', count, noun: 'bolt' }, next: over, suspect: false };
+  }
   for (let words = 0; words < 6; words++) {
     const token = tokens[next];
     if (!token || token.kind === 'break') return undefined;
@@ -595,7 +605,7 @@ export function countAt(
       !(HARDWARE.has(tokens[next + 1]?.lower ?? '') || (ADJECTIVES.has(token.lower) && step(next + 1) !== undefined))
     )
       // `three shims maximum` is a limit, `one leg of the pin` a part of one.
-      return ['maximum', 'max', 'most'].includes(tokens[next + 1]?.lower ?? '')
+      return ['maximum', 'max', 'most'].includes(tokens[next + 1]?.lower ?? '') || tokens[at + 1]?.lower === 'leg'
         ? undefined
         : { value: { kind: 'count', count, noun }, next: next + 1, suspect: false };
     const known =
@@ -607,7 +617,7 @@ export function countAt(
       // Two words the lexicon does not have may stand before the noun: `20 cone nuts`, `two star T30 screws`.
       const mayStand =
         (token.kind === 'word' || token.text === '-') &&
-        !ACTIONS.has(token.lower) &&
+        (!ACTIONS.has(token.lower) || (tokens[next - 1]?.text === '-' && touching(tokens[next - 1], token))) &&
         !BETWEEN.has(token.lower) &&
         TIME_MINUTES[token.lower] === undefined &&
         (bracketed ||
@@ -640,7 +650,8 @@ const SHARED = new Set(
 export function shareAt(tokens: readonly Token[], at: number, piece: string | undefined): Phrase | undefined {
   const count = countOf(tokens[at]);
   if (count === undefined || count < 1 || count > 60 || tokens[at]?.lower === 'a') return undefined;
-  if (tokens[at - 1]?.text === '#' || touching(tokens[at - 1], tokens[at])) return undefined;
+  const before = tokens[at - 1];
+  if (before?.text === '#' || (before?.kind !== 'mark' && touching(before, tokens[at]))) return undefined;
   let next = at + 1;
   let word = tokens[next]?.lower ?? '';
   const opener = word;

@@ -293,6 +293,9 @@ function rowsBelow(lines: readonly Line[], heading: number): { rows: Line[]; end
       if (rows.length > 0 && blanks > 0) break;
       continue;
     }
+    // Another list begins.
+    if (at > heading + 1 && /:/.test(plain.slice(0, 24)) && headingOf(line.text) !== undefined && !BAG.test(line.text))
+      break;
     const cells = cellsOf(line.text, 0);
     const titles = rows.length === 0 && cells.length > 1 && cells.every((cell) => !/\d/.test(cell.text));
     const before = rows.at(-1);

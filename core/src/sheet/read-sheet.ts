@@ -15,7 +15,7 @@ import { type ShopLexicon, shopWords } from './shop-lexicon.ts';
 import { type SheetStep, splitSteps } from './step-split.ts';
 import { columnSenses } from './table.ts';
 import { type Span, type Token, tokenize } from './token.ts';
-import { pairAgrees, torqueAt } from './torque-phrase.ts';
+import { angleAt, limitAt, pairAgrees, torqueAt } from './torque-phrase.ts';
 import { giveRoles } from './torque-role.ts';
 import { WORD_MATCHERS } from './word-phrase.ts';
 
@@ -204,9 +204,22 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
           );
           before.value = { ...before.value, pair: { min: value.min, max: value.max, unit: value.unit, agrees } };
           if (!agrees) before.confidence = 0.5;
-        } else add({ kind: 'torque', ...value }, spanOf(at, next), 0.85, about);
+          waiting = [];
+          at = next;
+          continue;
+        }
+        // What the row says of it further on: `140 + 90 deg`, `85 not above 95`.
+        const angle = angleAt(tokens, next, text);
+        const limit = limitAt(tokens, angle?.next ?? next, text, value.unit);
+        const whole = {
+          ...value,
+          ...(angle ? { angleDeg: angle.angleDeg } : {}),
+          ...(limit ? { limitNm: limit.limitNm } : {}),
+        };
+        const end = limit?.next ?? angle?.next ?? next;
+        add({ kind: 'torque', ...whole }, spanOf(at, end), 0.85, about);
         waiting = [];
-        at = next;
+        at = end;
         continue;
       }
     }
@@ -224,11 +237,15 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
       continue;
     }
     const inList = listed(token.start) !== undefined;
-    const count = inList
-      ? undefined
-      : (shareAt(tokens, at, lastPiece) ??
-        countAt(tokens, at, overSized, isReference) ??
-        (named ? trailingCountAt(tokens, at, named, isReference) : undefined));
+    // The number of a step counts nothing, and a cell's sense is known.
+    const numbered = token.kind === 'number' && inStep(token.start) === undefined;
+    const celled = senses.has(token.start) || senses.has(tokens[at + 1]?.start ?? -1);
+    const count =
+      inList || numbered || celled
+        ? undefined
+        : (shareAt(tokens, at, lastPiece) ??
+          countAt(tokens, at, overSized, isReference) ??
+          (named ? trailingCountAt(tokens, at, named, isReference) : undefined));
     if (count && count.value.kind === 'count') {
       const behind = count.behind === true;
       const span = spanOf(at, at + (token.text === '(' ? 3 : 1));

@@ -116,10 +116,13 @@ function unitAbove(line: string): TorqueUnit | undefined {
   if (/\d/.test(line) || line.trim().length > 90) return undefined;
   if (!/\b(?:torques?|tighten(?:ing)?|values?|figures?|settings?|tight)\b/i.test(line)) return undefined;
   for (const match of line.matchAll(
-    /[([]\s*(?:in |all in )?([A-Za-z·.\- ]{2,14})[)\]]|\bin ([A-Za-z·.\- ]{2,16}?)(?=$|[.,:;])/gi,
+    /(?:[([]\s*(?:all )?(?:in )?|\bin |:\s*)([A-Za-z·.-]+(?:[ ·.-][A-Za-z.]+){0,2})/g,
   )) {
-    const unit = torqueUnitOf(match[1] ?? match[2] ?? '');
-    if (unit) return unit;
+    const words = (match[1] ?? '').split(' ');
+    for (let most = words.length; most > 0; most--) {
+      const unit = torqueUnitOf(words.slice(0, most).join(' '));
+      if (unit) return unit;
+    }
   }
   return undefined;
 }
@@ -186,7 +189,7 @@ export function columnSenses(text: string): ReadonlyMap<number, Sensed> {
       if (sense !== undefined) {
         senses.set(cell.start, { sense });
         read++;
-      } else if (above && cells.length > 1 && index === cells.length - 1) {
+      } else if (above && cells.length > 1 && index > 0 && read === 0) {
         senses.set(cell.start, { sense: { torque: above } });
         read++;
       }

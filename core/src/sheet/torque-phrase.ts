@@ -67,7 +67,7 @@ function skipQuiet(tokens: readonly Token[], at: number, most = 4): number {
   return next;
 }
 
-function limitAt(tokens: readonly Token[], at: number, source: string, unit: TorqueUnit) {
+export function limitAt(tokens: readonly Token[], at: number, source: string, unit: TorqueUnit) {
   const from = skipQuiet(tokens, at, 3);
   const opener = LIMIT_OPENERS.find((words) => wordsAt(tokens, from, words));
   if (!opener) return undefined;
@@ -311,6 +311,20 @@ function yieldLimitAt(
   return undefined;
 }
 
+/** Nouns whose number is their name: one of them, or several that are counted off. */
+const NAMED = /^(?:bolts?|nuts?|studs?|screws?|items?|positions?|points?|stations?|joints?|nos?|order|sequence)$/;
+
+/** Whether the first number of a range is the name of a bolt, and only the second a torque. */
+function isName(tokens: readonly Token[], at: number, { min, max }: QuantityPhrase): boolean {
+  if (tokens[at + 1]?.lower !== 'to' || !Number.isInteger(min) || min > 40) return false;
+  let back = at - 1;
+  while (tokens[back]?.kind === 'number' || ['to', 'and', ',', '-', '&', 'through'].includes(tokens[back]?.lower ?? ''))
+    back--;
+  const noun = tokens[back]?.lower ?? '';
+  const listed = tokens.slice(back + 1, at).some((token) => token.kind === 'number');
+  return NAMED.test(noun) && (listed || max / min > 2.5);
+}
+
 export interface TorquePhrase {
   value: TorqueValue;
   next: number;
@@ -325,6 +339,10 @@ export function torqueAt(tokens: readonly Token[], at: number, source: string): 
   const phrase = valueAt(tokens, at, source);
   if (!phrase) return undefined;
   const { unit } = phrase;
+  // `a wrench in lb-in and one in lb-ft` has no figure.
+  if (tokens[at]?.lower === 'one' && unit === 'lbf·in' && tokens[at + 1]?.lower === 'in') return undefined;
+  // `bolt 4 to 35 Nm`, `nuts 1 to 4 to 35 Nm`: the first number is a name.
+  if (phrase.min < phrase.max && isName(tokens, at, phrase)) return undefined;
   const value: TorqueValue = {
     min: phrase.min,
     max: phrase.max,

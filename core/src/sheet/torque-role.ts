@@ -7,21 +7,28 @@ type TorqueRole = 'target' | 'ceiling' | 'floor' | AsideRole;
 
 /** Right before a figure: it is never passed. */
 const CEILING_BEFORE =
-  /(?:\b(?:max(?:imum)?\.?(?: of| torque| is)?|at (?:the )?(?:very )?most|(?:do|must|may|should|shall|can|will)? ?not (?:to )?(?:be )?(?:exceed(?:ed|ing)?|go (?:over|above|past|beyond)|pass)|(?:must|may|should|to)? ?never (?:be )?(?:exceed(?:s|ed)?|above|over|past|beyond|more than|put more than|go (?:over|above|past|beyond)|pass(?:es|ed)?)|no(?:t)? (?:more|higher|over|above)(?: than| of)?|more than|(?:when|if|anything|going|goes|pulled|go) (?:over|above|past|beyond)|over|above|beyond|limit(?:ed)?(?: is| of| to|:)?|ceiling(?: is| of|:)?|without exceeding|exceeding|not exceed)\s*:?|[<≤])\s*$/;
+  /(?:\b(?:max(?:imum)?\.?(?: of| torque| is)?|at (?:the )?(?:very )?most|(?:do|must|may|should|shall|can|will)? ?not (?:to )?(?:be )?(?:exceed(?:ed|ing)?|go (?:over|above|past|beyond)|pass)|(?:must|may|should|to)? ?never (?:be )?(?:exceed(?:s|ed)?|above|over|past|beyond|more than|put more than|go (?:over|above|past|beyond)|pass(?:es|ed)?)|no(?:t)? (?:more|higher|over|above)(?: than| of)?|more than|(?:when|if|anything|going|goes|pulled|go) (?:over|above|past|beyond)|over|above|beyond|limit(?:ed)?(?: is| of| to|:)?|ceiling(?: is| of|:)?|without exceeding|exceeding|not exceed|crossing|passing|surpassing)\s*:?|\b(?:max(?:imum)?|limit|ceiling)\b[^.;,]{0,30}\b(?:is|are|of)|[<≤])\s*$/;
 /** Right behind a figure: it is never passed. */
 const CEILING_AFTER =
-  /^\s*[,(]?\s*(?:\(?max(?:imum)?\b(?!\.?:? ?\d)|(?:is|as) (?:the|its|an?) (?:(?:top|absolute|upper|very) )?(?:limit|maximum|max|most|ceiling|end)|at (?:the )?(?:very )?(?:most|outside|max(?:imum)?)\b(?! ?\d)|must (?:not|never) be (?:passed|exceeded)|(?:is|are) (?:never|not) (?:to be )?(?:passed|exceeded)|and (?:never|not|no) (?:more|further|beyond|over)\b(?! than)|or less\b|tops\b|and it (?:strips|breaks|cracks)|(?:bends|breaks|strips|cracks|shears|crushes|pulls out|splits)\b)/;
+  /^\s*[,(]?\s*(?:\(?max(?:imum)?\b(?!\.?:? ?\d)|(?:is|as) (?:the|its|an?) (?:(?:top|absolute|upper|very) )?(?:limit|maximum|max|most|ceiling|end)|at (?:the )?(?:very )?(?:most|outside|max(?:imum)?)\b(?! ?\d)|must (?:not|never) be (?:passed|exceeded)|(?:is|are) (?:never|not) (?:to be )?(?:passed|exceeded)|and (?:never|not|no) (?:more|further|beyond|over)\b(?! than)|or less\b|tops\b|and it (?:strips|breaks|cracks)|(?:bends|breaks|strips|cracks|shears|crushes|pulls out|splits|destroys|damages|ruins|kills|tears|will (?:strip|break|crack|bend|crush))\b)/;
 const FLOOR_BEFORE =
   /(?:\b(?:min(?:imum)?\.?(?: of)?|at least|not (?:less|under|below)(?: than)?|no less than)|[>≥])\s*$/;
 const FLOOR_AFTER = /^\s*(?:\(?min(?:imum)?\b(?!\.?:? ?\d)|or more\b|at (?:the )?(?:very )?least\b(?! ?\d)|and up\b)/;
 
 /** A tool is spoken of and not a joint. */
 const TOOL =
-  /\b(?:torque[- ](?:wrench|key|driver|screwdriver|tool)|(?:\w+ )?wrench|clicker|key|driver|screwdriver|clutch)\b/;
+  /\b(?:torque[- ](?:wrench|key|driver|screwdriver|tool)|tool|(?:\w+ )?wrench|clicker|key|driver|screwdriver|clutch)\b/;
 const TOOL_SAYS =
-  /\b(?:good (?:to|for|from)|goes?(?: only| down| up| from)?|starts?|starting|begins?|reads?|rang(?:e|es|ing)|covers?|covering|reach(?:es|ing)?|from|capable|that (?:small|low|big)|slips?|scale|click(?:s|ed)?|calibrat\w+|due|set (?:to|at)|preset|only)\b/;
+  /\b(?:good (?:to|for|from)|goes?(?: only| down| up| from)?|starts?|starting|begins?|reads?|rang(?:e|es|ing)|covers?|covering|reach(?:es|ing)?|from|capable|that (?:small|low|big)|slips?|scale|click(?:s|ed)?|calibrat\w+|due|set (?:to|at)|preset|only|needs?|takes?|stops?|ends?|works?|does)\b|:\s*$/;
 const PULLS =
   /\b(?:tighten(?:ed)?|torque (?:to|them|it|all|the|bolts?|nuts?)|pull(?:ed)? (?:to|them|it)|bring|nip|set the)\b/;
+
+/** The speaker takes it back at once: `forty five, no, sorry`. */
+const TAKEN_BACK =
+  /^[,\s–-]*(?:no,? (?:sorry|wait|hang on|hold on)|sorry|scratch that|correction|i mean|er,? no|oops|or rather|wait,? no)\b/;
+/** Right before a figure: it is the one not to use. */
+const NOT_THIS =
+  /\b(?:and )?not (?:the |at |to |with )?$|\b(?:do not|don't|never|must not) (?:follow|use|take|go by|believe|mind|trust)\b[^.;]*$|\b(?:page|sheet|paper|list|print|copy|version|friend'?s?(?: \w+)?|mate'?s?|forum|label|sticker|card|website|video|he|she|they|somebody|someone)\b(?<!\b(?:new|this|our|final|latest) \w+)[^.;:]{0,24}\b(?:said|gave|told|had|quoted)\b[^.;:]{0,12}$/;
 
 /** Said of the figure itself: it is not this kit's, or no longer holds. */
 const SUPERSEDED =
@@ -30,7 +37,7 @@ const NOT_OURS =
   /\b(?:stamped (?:on|in|into)|engraved|moulded (?:in|into)|molded (?:in|into)|cast (?:in|into)|printed on the (?:cap|lid|label)|factory(?:'s)? (?:figure|value|setting|spec\w*|torque)|(?:factory|maker's|car's|handbook|hand book|owner's manual|manual's|catalogue) figure|in the (?:hand ?book|owner'?s? manual|catalogue)|somebody else|another (?:kit|maker|make)|not touched|left alone|leave (?:it|that|them|the \w+) alone|does not (?:come off|concern)|is not (?:ours|this|for)|belongs? to|for comparison|for reference only|compare|as an example|e\.g\.|engine torque|engine's torque|peak torque|torque of the engine|power gain|gains?|more torque|at \d[\d ,.]* ?(?:rpm|r\/min|1\/min|\/min)|rpm|kw|horsepower|\bhp\b|bending moment|roll moment|moment of|twisting moment|tensile|burst|proof load|fatigue|tested (?:to|at|with)|test(?:ed)? load|failed at|broke at|strips? at|stripped at|cracks? at|breaks? at|shears? at|bends? at|yields? at|lets? go at|relaxe[sd] (?:to|by)|lost|drops? (?:to|by)|measured|found at|came off at|came loose|was at|loosen(?:ed|s)? (?:at|with)|undo(?:es|ing)? (?:at|takes)|breakaway|break-away|residual|prevailing|run[- ]?(?:down|on) torque|to turn the (?:nut|lock))\b/;
 /** Behind a figure: where it stands, or that nothing here is done with it. */
 const ELSEWHERE =
-  /^[^.;]*?\b(?:max\W+)?(?:(?:is |was |as )?(?:stamped|moulded|molded|engraved|cast|printed) (?:on|in|into|by)|not touched|is not touched|in the (?:\w+ )?(?:hand ?book|manual|catalogue)|not (?:ours|of this kit|part of this))\b/;
+  /^[^.;]*?\b(?:max\W+)?(?:(?:is |was |as )?(?:stamped|moulded|molded|engraved|cast|printed) (?:on|in|into|by)|not touched|is not touched|in the (?:\w+ )?(?:hand ?book|manual|catalogue)|not (?:ours|of this kit|part of this|for (?:our|this|these|us))|test value|you found on|on its handle|of (?:twist|bending|load|force))\b/;
 
 /** The one that holds now, where both are named in a sentence. */
 const NOW =
@@ -50,8 +57,12 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   const near = before.slice(-60);
   // A ceiling stands right at its figure; what is said of the figure may stand further off.
   const ceiling = CEILING_BEFORE.test(before) || CEILING_AFTER.test(after);
-  const own = before.split(/[,:;]\s/).at(-1) ?? before;
-  const toolBefore = TOOL.test(own) && TOOL_SAYS.test(own.slice(own.search(TOOL)));
+  const own = before.split(/[,;]\s|:\s(?=.)/).at(-1) ?? before;
+  if (TAKEN_BACK.test(after) || NOT_THIS.test(before)) return 'superseded';
+  const toolBefore =
+    TOOL.test(own) &&
+    !/\b(?:with|using|by) (?:the|a|an|your|its) (?:[\w-]+ ){0,2}[\w-]+:? ?$/.test(own) &&
+    TOOL_SAYS.test(own.slice(own.search(TOOL)));
   const toolAfter = /^\s*(?:torque )?(?:key|wrench|clicker|driver)\b/.test(after);
   if ((toolBefore && !PULLS.test(before)) || toolAfter) return 'wrench';
   if (inList && TOOL.test(lineOf(text, span.start).toLowerCase())) return 'wrench';
@@ -102,6 +113,52 @@ function backOffBetween(between: string): number | undefined {
 type TorqueFact = Fact & { value: Extract<FactValue, { kind: 'torque' }> };
 const isTorque = (fact: Fact): fact is TorqueFact => fact.value.kind === 'torque';
 
+const asAside = (fact: TorqueFact, role: AsideRole): Fact => {
+  const { kind: _, ...value } = fact.value;
+  return { ...fact, value: { kind: 'torqueAside', role, ...value } };
+};
+
+/** The item or step a sentence speaks of: `for item 3`, `Step j:`. */
+const LABEL = /\b(?:item|step|no\.?|pos\.?|line|position|par\.?) ?([a-z]|\d{1,3}[a-z]?)\b/i;
+
+/** Whether a line of the sheet begins with a label. */
+const bearsLabel = (text: string, at: number, label: string): boolean => {
+  // A step may go on over some lines; its label stands at the head of one of them.
+  const head = text
+    .slice(Math.max(0, at - 400), at)
+    .split('\n')
+    .reverse();
+  const own = head.find((line) => /^\s*[|(]?\s*(?:step |item )?(?:[a-z]|\d{1,3}[a-z]?)[.):]?\s/i.test(line)) ?? '';
+  return new RegExp(`^\\s*[|(]?\\s*(?:step |item )?${label}[.):]?\\s`, 'i').test(own);
+};
+
+/** The torque a sentence names by its item or step; −1 without one. */
+function namedTorque(facts: readonly Fact[], text: string, fact: Fact): number {
+  const label = LABEL.exec(around(text, fact).before)?.[1];
+  return label === undefined
+    ? -1
+    : facts.findLastIndex(
+        (other) => isTorque(other) && other.value.maxNm <= maxNmOf(fact) && bearsLabel(text, other.start, label),
+      );
+}
+const maxNmOf = (fact: Fact): number => (fact.value.kind === 'torque' ? fact.value.maxNm : 0);
+
+/** A figure that is taken back further on is no target where it stood: `Step j: the value of 190 Nm is withdrawn`. */
+function takeBack(facts: Fact[], text: string, fact: TorqueFact): void {
+  const { before, after } = around(text, fact);
+  if (!/\b(?:withdrawn|cancell?ed|void|superseded|no longer|replaced|corrected)\b/.test(after)) return;
+  const label = LABEL.exec(before)?.[1];
+  const same = facts.flatMap((other, index) =>
+    isTorque(other) && Math.abs(other.value.maxNm - fact.value.maxNm) < 0.01 ? [index] : [],
+  );
+  const meant =
+    label === undefined ? same : same.filter((index) => bearsLabel(text, (facts[index] as Fact).start, label));
+  for (const index of meant.length > 0 ? meant : same.length === 1 ? same : []) {
+    const old = facts[index];
+    if (old && isTorque(old)) facts[index] = asAside(old, 'superseded');
+  }
+}
+
 /** How far behind its torque a ceiling may stand, characters. */
 const CEILING_REACH = 260;
 
@@ -125,8 +182,8 @@ export function giveRoles(facts: readonly Fact[], text: string, listed: (at: num
     const inList = listed(fact.start);
     const role = torqueRole(text, fact, inList, answered);
     if (role === 'wrench' || role === 'superseded' || role === 'other') {
-      const { kind: _, ...value } = fact.value;
-      done.push({ ...fact, value: { kind: 'torqueAside', role, ...value } });
+      if (role === 'superseded') takeBack(done, text, fact);
+      done.push(asAside(fact, role));
       continue;
     }
     const near = open !== undefined && fact.start - open.end < CEILING_REACH;
@@ -140,6 +197,13 @@ export function giveRoles(facts: readonly Fact[], text: string, listed: (at: num
         const joined: TorqueFact = { ...open, value: { ...target, limitNm: fact.value.maxNm } };
         done[openAt] = joined;
         open = joined;
+        continue;
+      }
+      const labelled = namedTorque(done, text, fact);
+      if (labelled >= 0) {
+        const limited = done[labelled] as TorqueFact;
+        done[labelled] = { ...limited, value: { ...limited.value, limitNm: fact.value.maxNm } };
+        if (labelled === openAt) open = done[labelled] as TorqueFact;
         continue;
       }
       done.push({ ...fact, value: { ...fact.value, only: 'ceiling', limitNm: fact.value.maxNm } });
