@@ -4,7 +4,7 @@ import type { FactValue } from './fact.ts';
 import { NUMBER_WORDS, TENS_WORDS } from './lexicon.ts';
 import { sentenceAt } from './sentence.ts';
 
-type Aftercare = Extract<FactValue, { kind: 'aftercare' }>;
+export type Aftercare = Extract<FactValue, { kind: 'aftercare' }>;
 
 const COUNT = String.raw`(?:\d[\d.,]*(?: \d{3})*|(?:a|one|two|three|four|five|six|seven|eight|nine|ten|twelve|twenty|thirty|forty|fifty|hundred|couple|few|thousand)(?:[- ](?:of |hundred|thousand|five|dozen|couple)*)*)`;
 const DISTANCE = String.raw`(?:km|kms|kilomet(?:re|er)s?|miles?|mi)\b`;

@@ -85,9 +85,9 @@ const APPLIED_WITH = /\b(?:with|using|in)\s+(?:\w+\s+){0,2}$/;
 const FORBIDDEN_BEFORE =
   /\b(?:no|not|never|without|don't|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't|any)\b[^.;:]{0,46}$/;
 const FORBIDDEN_AFTER =
-  /^[^.;]{0,60}?\b(?:(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no good|has no place|does not belong)\b/;
+  /^[^.;]{0,60}?\b(?:(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong)\b/;
 /** Asked and denied: `Is threadlocker a good idea? It is not.` */
-const ASKED = /^[^.?!\n]{0,44}\?["']?\s*(?:A: ?)?(?:it is not|no\b|never|don't)/i;
+const ASKED = /^[^.?!\n]{0,44}\?["']?\s*(?:\[?[\d:.]*\]? ?\p{L}{1,14}: ?)?(?:it is not|no\b|never|don't|nope|nah)/iu;
 /** A negation that speaks of something else: `do not forget the grease`, `not only`. */
 const NOT_NEGATED =
   /\b(?:do not|don't|never) (?:forget|omit|skip|spare|be mean with)\b[^.;:]*$|\bnot only\b[^.;:]*$|\bno more than\b[^.;:]*$|\bnot (?:too much|more than)\b[^.;:]*$/;
@@ -195,7 +195,7 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
 
 /** What goes on dry, with no compound named. */
 const DRY =
-  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\bnot on (?:the|these|any) (?:threads?|studs?|cones?|faces?|seat)\b|, dry[.,;)\n]/gi;
+  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these) (?:threads?|studs?|faces?)\b|\bnot on (?:the|these|any) (?:threads?|studs?|cones?|faces?|seat)\b|, dry[.,;)\n]/gi;
 /** Words that make of `dry` a wait or a wiping. */
 const DRYING = /\b(?:let|allow|until|wipe|wiped|blow|leave to|hair|touch)\b[^.;\n]{0,20}$/i;
 

@@ -572,10 +572,11 @@ export function countAt(
   // `4 ea. bolts`, `2 pcs. nuts`
   if (tokens[next]?.text === '.' && tokens[next - 1]?.kind === 'word' && next > at + 1) next++;
   // `2 x M10 x 35`: the thread is all that is said of them.
-  if (CROSS.has(tokens[next - 1]?.lower ?? '') && tokens[next]?.text === 'M') {
+  if (CROSS.has(tokens[next - 1]?.lower ?? '') && threadAt(tokens, next)) {
     const over = step(next);
     const end = over === undefined ? undefined : tokens[over];
-    if (over !== undefined && (end === undefined || end.kind === 'break' || /^[,.;)|]$/.test(end.text)))
+    const apart = end !== undefined && end.start - (tokens[(over ?? 1) - 1]?.end ?? 0) >= 2;
+    if (over !== undefined && (end === undefined || apart || end.kind === 'break' || /^[,.;)|]$/.test(end.text)))
       return { value: { kind: 'count', count, noun: 'bolt' }, next: over, suspect: false };
   }
   for (let words = 0; words < 6; words++) {

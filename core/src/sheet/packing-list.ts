@@ -215,6 +215,14 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
     const line = lines[at] as Line;
     const bag = /^\s*(?:bag|box|pack(?:et)?) [A-Z\d]{1,2}\b/i.test(line.text) && rowItem(line.text) !== undefined;
     const heading = bag ? 'pieces' : headingOf(line.text);
+    const styled = heading === undefined ? countedLines(lines, at) : 0;
+    if (styled > 0) {
+      const rows = lines.slice(at, at + styled).map((entry) => ({ ...entry }));
+      lists.push({ start: line.start, end: (rows.at(-1) as Line).end, of: 'pieces' });
+      found.push(...readRows(rows, text));
+      at += styled;
+      continue;
+    }
     if (heading === undefined) {
       at++;
       continue;
@@ -234,7 +242,7 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
     const block = rowsBelow(lines, bag ? at - 1 : at);
     if (block.rows.length > 0) {
       lists.push({ start: line.start, end: (lines[block.end - 1] as Line).end, of: heading });
-      if (heading === 'pieces') found.push(...readRows(block.rows, text));
+      if (heading === 'pieces') found.push(...readRows(block.rows, text, countColumn(line.text)));
       at = block.end;
       continue;
     }
@@ -242,6 +250,13 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
   }
   const labels = new Set(found.flatMap(({ label }) => (label === undefined ? [] : [label])));
   return { lists, lines: found, labels };
+}
+
+/** How many lines from here on are a list that needs no heading: each says `2 off`, `4 pcs`. */
+function countedLines(lines: readonly Line[], from: number): number {
+  let at = from;
+  while (/\S\s{2,}\d{1,3} ?(?:off|pcs?\.?|pieces|ea\.?)(?=\s|$)/i.test(lines[at]?.text ?? '')) at++;
+  return at - from >= 3 ? at - from : 0;
 }
 
 /** Whether a line opens a list, and of what. */
@@ -349,11 +364,41 @@ function rowItem(line: string): true | undefined {
     : undefined;
 }
 
+/** The column of a table that counts, and how many columns it has. */
+interface CountColumn {
+  at: number;
+  of: number;
+}
+function countColumn(heading: string): CountColumn | undefined {
+  const cells = cellsOf(heading, 0);
+  const at = cells.findIndex((cell) =>
+    /^(?:qty|quantity|pcs|pieces|off|no\.? off|number|count|how many|amount|nos)\b\.?$/i.test(cell.text),
+  );
+  return at < 0 || cells.length < 3 ? undefined : { at, of: cells.length };
+}
+
+/** The count of a row that has as many cells as its heading. */
+function countUnder({ at, of }: CountColumn, row: Line): PackingLine | undefined {
+  const line = row.text.split('\n')[0] ?? '';
+  const cells = cellsOf(line, row.start);
+  const count = Number(CELL_COUNT.exec(cells[at]?.text ?? '')?.[1]);
+  const words = cells.filter((cell, index) => index !== at && /\p{L}{2}/u.test(cell.text)).slice(0, 3);
+  const lead = line.length - line.trimStart().length;
+  return cells.length === of && count > 0 && count <= 500 && words.length > 0
+    ? {
+        start: row.start + lead,
+        end: row.start + line.trimEnd().length,
+        count,
+        item: words.map((cell) => cell.text).join(', '),
+      }
+    : undefined;
+}
+
 /** `2x  step      8x  bolt`: several counted pieces side by side. */
 const COUNTED_CELL = /(?<=^|\s)(\d{1,3}) ?[x×]\s+(\p{L}[^\n]*?)(?=\s{2,}|\s+\d{1,3} ?[x×]\s|\s*$)/gmu;
 
 /** The counts of rows that stand under each other: a column is a count or a label by all it holds. */
-function readRows(rows: readonly Line[], text: string): PackingLine[] {
+function readRows(rows: readonly Line[], text: string, column?: CountColumn): PackingLine[] {
   const parted = rows.map((row) =>
     cellsOf(row.text.split('\n')[0] ?? '', row.start).filter((cell) => cell.text !== ''),
   );
@@ -361,7 +406,11 @@ function readRows(rows: readonly Line[], text: string): PackingLine[] {
   const running =
     firsts.length > 2 &&
     firsts.every((value, at) => Number.isFinite(value) && (at === 0 || value > (firsts[at - 1] ?? 0)));
+  const leads = rows.map((row) => Number(/^\s*\((\d{1,3})\)\s/.exec(row.text)?.[1] ?? Number.NaN));
+  const bracketed = leads.length > 2 && leads.every((value, at) => value === (leads[0] ?? 0) + at);
   return rows.flatMap((row, at) => {
+    const titled = column && countUnder(column, row);
+    if (titled) return [titled];
     const crossed = [...row.text.matchAll(COUNTED_CELL)];
     if (crossed.length > 1)
       return crossed.flatMap((match) => {
@@ -369,17 +418,24 @@ function readRows(rows: readonly Line[], text: string): PackingLine[] {
         const start = row.start + match.index;
         return [{ start, end: start + match[0].trimEnd().length, count: Number(match[1]), item }];
       });
-    const cells = parted[at] ?? [];
+    const cells = bracketed
+      ? (parted[at] ?? []).map((cell, index) =>
+          index === 0 ? { ...cell, text: cell.text.replace(/^\(\d{1,3}\)\s*/, '') } : cell,
+        )
+      : (parted[at] ?? []);
     const name = running
       ? String(firsts[at])
-      : /^\s*(?:[-•*▪]\s+)?\(?([A-Za-z]\d{0,2})(?:[).:]|(?=\s{1,}\d|\s{2,}))/.exec(row.text)?.[1]?.toLowerCase();
+      : bracketed
+        ? String(leads[at])
+        : /^\s*(?:[-•*▪]\s+)?\(?([A-Za-z]\d{0,2})(?:[).:]|(?=\s{1,}\d|\s{2,}))/.exec(row.text)?.[1]?.toLowerCase();
     const labelled = name === undefined ? {} : { label: name };
     const first = row.text.split('\n')[0] ?? '';
     const lead = first.length - first.trimStart().length;
     const numbers = cells.filter((cell) => CELL_COUNT.test(cell.text));
     const words = cells.filter((cell) => /\p{L}{2}/u.test(cell.text) && !CELL_COUNT.test(cell.text));
     // Several counted items side by side are no columns.
-    const beside = cells.filter((cell) => LEADING.test(cell.text)).length > 1;
+    const beside =
+      cells.filter((cell) => LEADING.test(cell.text) && !/\d ?(?:n[·.]?m|ft|lb|kgf)\b/i.test(cell.text)).length > 1;
     if (cells.length > 1 && numbers.length > 0 && words.length > 0 && !beside) {
       const named = running && numbers[0] === cells[0];
       if (!(named && numbers.length === 1)) {

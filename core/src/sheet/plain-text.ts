@@ -11,6 +11,7 @@ const UNIT_DOTS = /[\u2219\u22c5\u2027\u30fb\uff65\u2022](?=m)/g;
  */
 export function plainText(text: string): string {
   return text
+    .replace(/(?:\d\ufe0f?\u20e3)+/g, (run) => (run.match(/\d/g) ?? []).join('').padEnd(run.length))
     .replace(/[\uff01-\uff5e]/g, (sign) => String.fromCharCode(sign.charCodeAt(0) - 0xfee0))
     .replace(HYPHENS, '-')
     .replace(SPACES, ' ')

@@ -120,7 +120,12 @@ function looseNumber(
   tokens: readonly Token[],
   at: number,
 ): { value: number; suspect: boolean; next: number } | undefined {
-  const [first, second] = [tokens[at], tokens[at + 1]];
+  const [first, second, third] = [tokens[at], tokens[at + 1], tokens[at + 2]];
+  // `l2O`: three pieces that touch.
+  if (first && second && third && first.end === second.start && second.end === third.start && first.kind === 'word') {
+    const joined = misreadNumber(first.text + second.text + third.text);
+    if (joined !== undefined) return { value: joined, suspect: true, next: at + 3 };
+  }
   if (first && second && first.end === second.start && first.kind === 'number' && second.kind === 'word') {
     const joined = misreadNumber(first.text + second.text);
     if (joined !== undefined) return { value: joined, suspect: true, next: at + 2 };

@@ -1,23 +1,17 @@
-import { dimensionOf, type TorqueUnit, toBase } from '../quantity/unit.ts';
 import { aftercares } from './aftercare-phrase.ts';
 import { dryPlaces } from './compound-phrase.ts';
 import { conditions } from './condition-phrase.ts';
-import { drives } from './drive-phrase.ts';
-import type { Fact, FactValue, TorqueValue } from './fact.ts';
-import { anyThreadAt, countAt, type Phrase, shareAt, sizedAt, trailingCountAt } from './fastener-phrase.ts';
+import type { Fact } from './fact.ts';
 import { feels } from './feel-phrase.ts';
-import { HARDWARE, NUMBER_WORDS } from './lexicon.ts';
-import { printedOrders } from './order-phrase.ts';
 import { packingFacts, packingLists } from './packing-list.ts';
+import { placeIn, stepFinder } from './place-in.ts';
 import { plainText, withoutTranslation } from './plain-text.ts';
-import { quantityAt, quantityOf } from './quantity-phrase.ts';
-import { type ShopLexicon, shopWords } from './shop-lexicon.ts';
+import { readTokens } from './read-tokens.ts';
+import { readingOrder } from './reading-order.ts';
+import type { ShopLexicon } from './shop-lexicon.ts';
 import { type SheetStep, splitSteps } from './step-split.ts';
 import { columnSenses } from './table.ts';
-import { type Span, type Token, tokenize } from './token.ts';
-import { angleAt, limitAt, pairAgrees, torqueAt } from './torque-phrase.ts';
-import { giveRoles } from './torque-role.ts';
-import { WORD_MATCHERS } from './word-phrase.ts';
+import { giveRoles, isQuoted, quotesLetter } from './torque-role.ts';
 
 export type { SheetStep };
 
@@ -32,284 +26,40 @@ export interface SheetReading {
 /** Longest text that is read, characters: about a hundred pages. */
 export const LONGEST_SHEET = 600_000;
 
-/** A number that may take the unit of a later one: `M12 90, M10 40 and M8 20 ft-lb`. */
-interface Waiting {
-  value: number;
-  span: Span;
-  about?: string;
-}
-
-const SEPARATORS = new Set([':', '=', '-', '–', 'to', 'at', 'is', 'bolt', 'bolts', 'nut', 'nuts', '..', '.']);
-
 /**
  * Reads an instruction sheet's text into facts, each with its place in the text.
  *
- * A tokenizer, and small phrases tried at each token in a fixed order; what is read is not read twice. Linear in the
- * length of the text. Nothing is guessed silently: mended scans and carried-over units lower the confidence.
+ * The text is laid out first (one language, reading order, lists, steps); then it is read token by token, and what only
+ * a whole sentence says (the part a torque plays, conditions, what is due later) is read beside. Nothing is guessed
+ * silently: mended scans and carried-over units lower the confidence.
  *
- * @param text - the sheet's text, at most {@link LONGEST_SHEET} characters
+ * @param printed - the sheet's text, at most {@link LONGEST_SHEET} characters
  * @param lexicon - what this shop calls its compounds
  */
 export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetReading {
-  const shopWordAt = shopWords(lexicon);
-  // Signs in one writing, and one language; every character keeps its place.
-  const text = withoutTranslation(plainText(printed));
+  const { text, inSheet } = readingOrder(withoutTranslation(plainText(printed)));
   const packing = packingLists(text);
   const listed = placeIn(packing.lists);
   const steps = splitSteps(text, (place) => listed(place) !== undefined);
-  const inStep = placeIn(steps);
-  // A line's end inside a sentence parts nothing.
-  const tokens = tokenize(text).filter((token) => token.kind !== 'break' || inStep(token.start) === undefined);
-  const senses = columnSenses(text);
   const stepAt = stepFinder(steps);
   const due = aftercares(text);
-  const dueAt = placeIn(due);
-  // What the words around a size or a number say outright, and is read there and not token by token.
-  const outright = placeIn([...drives(text), ...printedOrders(text)]);
-  const facts: Fact[] = [];
-  let step = 0;
-  let waiting: Waiting[] = [];
-  /** Thread or noun a torque most likely belongs to, in this step. */
-  let about: string | undefined;
-  /** Piece last named in this line, for a count behind it. */
-  let named: string | undefined;
-  /** Piece last named in this step. */
-  let lastPiece: string | undefined;
-  let at = 0;
-  const add = (value: FactValue, span: Span, confidence: number, belongs?: string) =>
-    facts.push({ value, ...span, printed: printed.slice(span.start, span.end), confidence, about: belongs, step });
-  const spanOf = (from: number, next: number): Span => ({
-    start: tokens[from]?.start ?? 0,
-    end: tokens[next - 1]?.end ?? 0,
-  });
-  // `bolt (9)` names a line of a packing list that is numbered.
-  const isReference = (label: number): boolean => packing.labels.has(String(label));
-  const overSized = (index: number): number | undefined => {
-    const told = outright(tokens[index]?.start ?? -1);
-    if (told && told.start === tokens[index]?.start) {
-      let next = index;
-      while (next < tokens.length && (tokens[next] as Token).start < told.end) next++;
-      return next;
-    }
-    const phrase = anyThreadAt(tokens, index, text) ?? sizedAt(tokens, index, text);
-    // `(4) 5/8" washers`: a size of no kind stands between too.
-    return (
-      phrase?.next ?? (tokens[index]?.kind === 'number' ? quantityOf(tokens, index, text, 'length')?.next : undefined)
-    );
-  };
-
-  while (at < tokens.length) {
-    const token = tokens[at] as Token;
-    while (step + 1 < steps.length && token.start >= (steps[step + 1]?.start ?? Number.POSITIVE_INFINITY)) {
-      step++;
-      waiting = [];
-      about = undefined;
-      lastPiece = undefined;
-    }
-    if (token.kind === 'break') {
-      named = undefined;
-      at++;
-      continue;
-    }
-    // A due date's figures are no waits and no lengths.
-    const later = token.kind === 'number' || NUMBER_WORDS[token.lower] !== undefined ? dueAt(token.start) : undefined;
-    if (later) {
-      while (at < tokens.length && (tokens[at] as Token).start < later.end) at++;
-      continue;
-    }
-    // `bracket bolts (4)`: the last noun said is the one counted behind it.
-    const piece = HARDWARE.get(token.lower);
-    if (piece !== undefined) {
-      named = piece;
-      lastPiece = piece;
-    }
-    const told = outright(token.start);
-    if (told && told.start === token.start) {
-      let next = at;
-      while (next < tokens.length && (tokens[next] as Token).start < told.end) next++;
-      add(told.value, { start: told.start, end: told.end }, 1);
-      at = next;
-      continue;
-    }
-    const own = lexicon.length > 0 ? shopWordAt(tokens, at) : undefined;
-    if (own) {
-      add(own.value, spanOf(at, own.next), 1);
-      at = own.next;
-      continue;
-    }
-    const thread = anyThreadAt(tokens, at, text);
-    if (thread && thread.value.kind === 'thread') {
-      add(thread.value, spanOf(at, thread.next), thread.suspect ? 0.6 : 1);
-      about = thread.value.designation;
-      at = thread.next;
-      // A bare number right behind may wait for a unit further on.
-      let next = at;
-      while (SEPARATORS.has(tokens[next]?.lower ?? '')) next++;
-      const bare = quantityAt(tokens, next, text);
-      if (
-        bare &&
-        bare.unit === undefined &&
-        bare.min === bare.max &&
-        tokens[next]?.kind === 'number' &&
-        thread.value.lengthMm === undefined
-      )
-        waiting.push({ value: bare.min, span: spanOf(next, next + 1), about });
-      continue;
-    }
-    const sensed = senses.get(token.start);
-    const sense = sensed?.sense;
-    if (sense !== undefined) {
-      const cell = quantityAt(tokens, at, text);
-      const next = rangeEnd(tokens, at);
-      if (
-        sense === 'count' &&
-        !listed(token.start) &&
-        token.value !== undefined &&
-        Number.isInteger(token.value) &&
-        named !== undefined
-      ) {
-        add({ kind: 'count', count: token.value, noun: named }, spanOf(at, next), 1);
-        at = next;
-        continue;
-      }
-      if (sense === 'label') {
-        at = next;
-        continue;
-      }
-      if (sense !== 'count' && cell !== undefined && cell.unit === undefined) {
-        const value = tabled(token.value ?? 0, tokens[next - 1]?.value ?? token.value ?? 0, sense.torque);
-        const { second: other } = sensed ?? {};
-        const number = other && tokens.find((entry) => entry.start === other.start)?.value;
-        if (other && number !== undefined) {
-          const agrees = pairAgrees({ value: value.max, unit: value.unit }, { value: number, unit: other.unit });
-          const pair = { min: number, max: number, unit: other.unit, agrees };
-          const end = tokens.findIndex((entry) => entry.start === other.start) + 1;
-          add({ kind: 'torque', ...value, pair }, spanOf(at, end), agrees ? 0.85 : 0.5, about);
-          waiting = [];
-          at = end;
-          continue;
-        }
-        const before = facts.at(-1);
-        // The same value in the next column's unit.
-        const second =
-          before?.value.kind === 'torque' &&
-          before.value.pair === undefined &&
-          before.value.unit !== value.unit &&
-          senses.has(before.start) &&
-          !text.slice(before.end, token.start).includes('\n');
-        if (second && before.value.kind === 'torque') {
-          const agrees = pairAgrees(
-            { value: before.value.max, unit: before.value.unit },
-            { value: value.max, unit: value.unit },
-          );
-          before.value = { ...before.value, pair: { min: value.min, max: value.max, unit: value.unit, agrees } };
-          if (!agrees) before.confidence = 0.5;
-          waiting = [];
-          at = next;
-          continue;
-        }
-        // What the row says of it further on: `140 + 90 deg`, `85 not above 95`.
-        const angle = angleAt(tokens, next, text);
-        const limit = limitAt(tokens, angle?.next ?? next, text, value.unit);
-        const whole = {
-          ...value,
-          ...(angle ? { angleDeg: angle.angleDeg } : {}),
-          ...(limit ? { limitNm: limit.limitNm } : {}),
-        };
-        const end = limit?.next ?? angle?.next ?? next;
-        add({ kind: 'torque', ...whole }, spanOf(at, end), 0.85, about);
-        waiting = [];
-        at = end;
-        continue;
-      }
-    }
-    const torque = torqueAt(tokens, at, text);
-    if (torque) {
-      const belongs = about;
-      for (const { value, span, about: whose } of waiting) {
-        const { unit } = torque.value;
-        add(carried(value, unit), span, 0.85, whose);
-      }
-      waiting = [];
-      const doubt = torque.suspect ? 0.6 : torque.value.pair?.agrees === false ? 0.5 : 1;
-      add({ kind: 'torque', ...torque.value }, spanOf(at, torque.next), doubt, belongs);
-      at = torque.next;
-      continue;
-    }
-    const inList = listed(token.start) !== undefined;
-    // The number of a step counts nothing, and a cell's sense is known.
-    const numbered = token.kind === 'number' && inStep(token.start) === undefined;
-    const celled = senses.has(token.start) || senses.has(tokens[at + 1]?.start ?? -1);
-    const count =
-      inList || numbered || celled
-        ? undefined
-        : (shareAt(tokens, at, lastPiece) ??
-          countAt(tokens, at, overSized, isReference) ??
-          (named ? trailingCountAt(tokens, at, named, isReference) : undefined));
-    if (count && count.value.kind === 'count') {
-      const behind = count.behind === true;
-      const span = spanOf(at, at + (token.text === '(' ? 3 : 1));
-      const before = facts.at(-1);
-      // `four (4) bolts`, `four bolts (4)`: said twice.
-      const twice =
-        before?.value.kind === 'count' &&
-        before.value.count === count.value.count &&
-        before.value.noun === count.value.noun &&
-        before.step === step &&
-        (behind || token.start - before.start < 12);
-      if (behind) {
-        if (!twice) add(count.value, spanOf(at, count.next), 1);
-        named = undefined;
-        at = count.next;
-        continue;
-      }
-      if (twice) {
-        at += token.text === '(' ? 3 : 1;
-        continue;
-      }
-      add(count.value, { start: span.start, end: tokens[count.next - 1]?.end ?? span.end }, 1);
-      about ??= count.value.noun;
-      // What stands between number and noun is read for itself.
-      at += token.text === '(' ? 3 : 1;
-      if (tokens[at]?.lower === 'pair') at += 1;
-      continue;
-    }
-    const sized = sizedAt(tokens, at, text);
-    if (sized) {
-      add(sized.value, spanOf(at, sized.next), sized.suspect ? 0.6 : 1);
-      at = sized.next;
-      continue;
-    }
-    let word: Phrase | undefined;
-    for (const matcher of WORD_MATCHERS) {
-      word = matcher(tokens, at, text);
-      if (word) break;
-    }
-    if (word) {
-      const assumed = word.suspect ? 0.7 : 1;
-      if (word.value.kind === 'sameAsAbove') {
-        const above = facts.findLast((fact) => fact.value.kind === 'torque');
-        add(above ? above.value : word.value, spanOf(at, word.next), 0.7, about);
-      } else add(word.value, spanOf(at, word.next), assumed);
-      at = word.next;
-      continue;
-    }
-    const other = otherQuantity(tokens, at, text);
-    if (other) {
-      add(other.value, spanOf(at, other.next), other.suspect ? 0.6 : 0.9);
-      at = other.next;
-      continue;
-    }
-    at++;
-  }
-  const roled = giveRoles(facts, text, (place) => listed(place) !== undefined);
-  const counted = packingFacts(printed, packing.lines, stepAt);
+  const senses = columnSenses(text);
+  const outdated = placeIn(senses.outdated);
+  const read = readTokens({ text, steps, listed, labels: packing.labels, due, senses }, lexicon);
+  const roled = giveRoles(
+    read,
+    text,
+    (place) => listed(place) !== undefined,
+    (place) => outdated(place) !== undefined,
+    (place) => senses.has(place),
+  );
+  const counted = packingFacts(text, packing.lines, stepAt);
   const spotted = [...conditions(text), ...dryPlaces(text), ...feels(text), ...due].map(
     ({ start, end, value }): Fact => ({
       start,
       end,
       value,
-      printed: printed.slice(start, end).replace(/\s+/g, ' '),
+      printed: text.slice(start, end).replace(/\s+/g, ' '),
       confidence: 1,
       step: stepAt(start),
     }),
@@ -319,77 +69,25 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   const kept = spotted.filter(
     (fact) => fact.value.kind !== 'dry' || !forbidden.some((other) => other.start < fact.end && other.end > fact.start),
   );
-  const all = [...roled, ...counted, ...kept].sort((a, b) => a.start - b.start);
-  const touched = new Set(all.filter((fact) => fact.value.kind !== 'side').map((fact) => fact.step));
-  return { text: printed, steps, facts: all, unread: steps.flatMap((_, index) => (touched.has(index) ? [] : [index])) };
-}
-
-/** Which of some spans, in order and apart, a place lies in. */
-const placeIn = <S extends Span>(spans: readonly S[]) => {
-  const sorted = [...spans].sort((a, b) => a.start - b.start);
-  return (place: number): S | undefined => {
-    let [low, high] = [0, sorted.length - 1];
-    while (low <= high) {
-      const middle = (low + high) >> 1;
-      const span = sorted[middle] as S;
-      if (place < span.start) high = middle - 1;
-      else if (place >= span.end) low = middle + 1;
-      else return span;
-    }
-    return undefined;
-  };
-};
-
-/** The step a place of the text belongs to: the last one that begins at or before it. */
-const stepFinder = (steps: readonly SheetStep[]) => (place: number) => {
-  let [low, high] = [0, steps.length - 1];
-  while (low < high) {
-    const middle = (low + high + 1) >> 1;
-    if ((steps[middle]?.start ?? 0) <= place) low = middle;
-    else high = middle - 1;
-  }
-  return Math.max(0, low);
-};
-
-/** A value or range whose unit stands elsewhere. */
-const tabled = (min: number, max: number, unit: TorqueUnit): TorqueValue => ({
-  min,
-  max,
-  unit,
-  minNm: toBase(min, unit),
-  maxNm: toBase(max, unit),
-});
-
-const carried = (value: number, unit: TorqueUnit): FactValue => ({ kind: 'torque', ...tabled(value, value, unit) });
-
-/** Index after `45` or `45-50`. */
-const rangeEnd = (tokens: readonly Token[], at: number): number =>
-  /^(?:[-–…÷]|to)$/.test(tokens[at + 1]?.text ?? '') && tokens[at + 2]?.kind === 'number' ? at + 3 : at + 1;
-
-const TORQUE_WORDS = new Set(['torque', 'tighten', 'torqued', 'tightened', 'torques']);
-
-/** A length that no noun claimed, or a force where the sentence speaks of torque. */
-function otherQuantity(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
-  if (tokens[at]?.kind !== 'number') return undefined;
-  const phrase = quantityAt(tokens, at, source);
-  if (phrase?.unit === undefined) return undefined;
-  const dimension = dimensionOf(phrase.unit);
-  if (dimension === 'force' || dimension === 'mass') {
-    const before = tokens.slice(Math.max(0, at - 8), at).map((token) => token.lower);
-    if (before.some((word) => TORQUE_WORDS.has(word)))
+  // What a letter quotes is what was asked: only its torques are shown, as such.
+  const answered = quotesLetter(text);
+  const facts = [...roled, ...counted, ...kept]
+    .filter((fact) => !answered || fact.value.kind === 'torqueAside' || !isQuoted(text, fact.start))
+    .sort((a, b) => a.start - b.start);
+  const touched = new Set(facts.filter((fact) => fact.value.kind !== 'side').map((fact) => fact.step));
+  return {
+    text: printed,
+    steps: steps.map((step) => ({ ...step, ...inSheet(step) })),
+    facts: facts.map((fact) => {
+      const span = inSheet(fact);
+      // The sheet's own signs are shown, unless the words go on in another column.
+      const whole = span.end - span.start === fact.end - fact.start;
       return {
-        value: { kind: 'forceForTorque', value: phrase.max, unit: phrase.unit },
-        next: phrase.next,
-        suspect: true,
+        ...fact,
+        ...span,
+        printed: (whole ? printed.slice(span.start, span.end) : fact.printed).replace(/\s+/g, ' '),
       };
-    return undefined;
-  }
-  const length = quantityOf(tokens, at, source, 'length');
-  return (
-    length && {
-      value: { kind: 'length', lengthMm: toBase(length.max, length.unit) },
-      next: length.next,
-      suspect: length.suspect,
-    }
-  );
+    }),
+    unread: steps.flatMap((_, index) => (touched.has(index) ? [] : [index])),
+  };
 }

@@ -10,8 +10,28 @@ const REACH = 220;
 const SENTENCE_END =
   /[.!?;](?=["')]*\s+["'([]*[\p{Lu}\d])|\n\s*\n|\n(?=\s*(?:[-•*▪–>]\s|\[ ?\]|\(?(?:\d{1,3}|[A-Za-z]|[ivxIVX]{1,4})[.):]\s))/gu;
 
+/** The text last looked at, and whether it is spoken: without stops, each line a breath of its own, or a line of a chat. */
+let last: { text: string; spoken: boolean } | undefined;
+function isSpoken(text: string): boolean {
+  if (last?.text !== text) {
+    const lines = text.split('\n').filter((line) => /\p{L}/u.test(line));
+    const low = lines.filter((line) => /^\s*\p{Ll}/u.test(line)).length;
+    const stops = text.match(/[.;](?=\s|$)/g)?.length ?? 0;
+    const said = lines.filter((line) =>
+      /^\s*(?:\[?\d{1,2}[:.]\d{2}(?::\d\d)?\]?\s|<?\p{L}[\p{L} .]{1,14}>?:\s)/u.test(line),
+    ).length;
+    const chat = lines.length > 4 && said > 0.6 * lines.length;
+    last = { text, spoken: chat || (lines.length > 2 && low > 0.6 * lines.length && stops < lines.length) };
+  }
+  return last.spoken;
+}
+
 /** The sentence a place stands in: where it begins and ends in the text. */
 export function sentenceAt(text: string, { start, end }: Span): Span {
+  if (isSpoken(text)) {
+    const close = text.indexOf('\n', end);
+    return { start: text.lastIndexOf('\n', start - 1) + 1, end: close < 0 ? text.length : close };
+  }
   const from = Math.max(0, start - REACH);
   const head = text.slice(from, start);
   let begin = from;
@@ -34,6 +54,12 @@ export function sentenceAt(text: string, { start, end }: Span): Span {
 /** The words before and behind a place in its sentence, lower case, a broken line as a space. */
 export function around(text: string, span: Span): { before: string; after: string } {
   const sentence = sentenceAt(text, span);
-  const flat = (part: string): string => part.replace(/\s+/g, ' ').toLowerCase();
+  // A scanner's figures inside a word are letters: `n0t`, `bo1ts`.
+  const flat = (part: string): string =>
+    part
+      .replace(/\s+/g, ' ')
+      .toLowerCase()
+      .replace(/(?<=\p{L})0(?=\p{L})/gu, 'o')
+      .replace(/(?<=\p{L})1(?=\p{L})/gu, 'l');
   return { before: flat(text.slice(sentence.start, span.start)), after: flat(text.slice(span.end, sentence.end)) };
 }

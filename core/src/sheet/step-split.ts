@@ -48,6 +48,9 @@ export function splitSteps(text: string, listed: (place: number) => boolean = ()
   const written = lines.filter((line) => /\p{L}/u.test(line));
   // Dictated notes have no capitals; each line is a breath of its own.
   const dictated = written.filter((line) => /^\s*\p{Ll}/u.test(line)).length > 0.6 * written.length;
+  // `(1)`, `(2)` number steps only where they run on; `(4) bolts` counts.
+  const bracketed = lines.flatMap((line) => /^\s*\((\d{1,3})\)\s/.exec(line)?.[1] ?? []).map(Number);
+  const running = bracketed.length > 1 && bracketed.every((label, at) => label === (bracketed[0] ?? 0) + at);
   const lengths = written.map((line) => line.trimEnd().length).sort((a, b) => a - b);
   const page = lengths[Math.floor(lengths.length * 0.9)] ?? 0;
   let before = '';
@@ -60,7 +63,7 @@ export function splitSteps(text: string, listed: (place: number) => boolean = ()
       before = '';
       continue;
     }
-    const number = NUMBERED.exec(line);
+    const number = running || !/^\s*\(\d/.test(line) ? NUMBERED.exec(line) : null;
     const begins = number !== null || BULLET.test(line) || isHeading(plain) || listed(start) || CELLS.test(line.trim());
     // A line in lower case goes on with the one before, and so does one after a line that only the page ended.
     const ended = /[.:;!?]["')]*\s*$/.test(before) || CELLS.test(before.trim()) || isHeading(before.trim());

@@ -1,8 +1,9 @@
 import { unitFromSpelling } from '../quantity/parse-printed.ts';
 import { dimensionOf, type TorqueUnit } from '../quantity/unit.ts';
+import type { Span } from './token.ts';
 
-/** What a column says of the bare numbers in it: a torque in a unit, a count, or only a label. */
-export type ColumnSense = { torque: TorqueUnit } | 'count' | 'label';
+/** What a column says of what is in it: a torque in a unit, a count, a tool's size, an old value, or only a label. */
+export type ColumnSense = { torque: TorqueUnit } | 'count' | 'label' | 'drive' | 'old';
 
 /** A cell of a table's row. */
 export interface Cell {
@@ -33,6 +34,18 @@ export function cellsOf(line: string, offset: number): Cell[] {
     if (/\|\s*$/.test(line)) cells.pop();
     return cells;
   }
+  const parted = line.match(/;(?=\S)/g)?.length ?? 0;
+  const commas = line.match(/,(?=\S)/g)?.length ?? 0;
+  // Spreadsheets saved as text have no space behind their separators.
+  const separator = parted > 2 && !/; /.test(line) ? ';' : commas > 2 && !/, /.test(line) ? ',' : undefined;
+  if (separator !== undefined) {
+    let at = 0;
+    for (const raw of line.split(separator)) {
+      add(raw, at);
+      at += raw.length + 1;
+    }
+    return cells;
+  }
   for (const match of line.matchAll(/(?:(?! {2}|(?:\. ?){3,}).)+/g)) {
     if (match[0].trim().replace(/^\.+|\.+$/g, '') !== '')
       add(
@@ -56,7 +69,14 @@ function torqueUnitOf(heading: string): TorqueUnit | undefined {
   return unit !== undefined && dimensionOf(unit) === 'torque' ? (unit as TorqueUnit) : undefined;
 }
 
+/** Columns of what is no longer so: `old`, `until March`, `was`. */
+const OLD = /^(?:old|was|before|previous(?:ly)?|former(?:ly)?|superseded|until|up to)\b/i;
+/** One of several issues side by side; the last holds. */
+const ISSUE =
+  /^[^,;]{0,16}\b(?:issue|rev(?:ision)?|edition|version|print(?:ing)?|letter|interim|notice|bulletin)\b[^,;]{0,12}$|^(?:to|until|from|since|as of)?\s*(?:\p{L}+\.? )?(?:19|20)\d\d$/iu;
+
 function senseOf(heading: string): ColumnSense | undefined {
+  if (OLD.test(heading)) return 'old';
   if (/\d/.test(heading)) return undefined;
   const torque = torqueUnitOf(heading);
   if (torque !== undefined) return { torque };
@@ -64,6 +84,7 @@ function senseOf(heading: string): ColumnSense | undefined {
     /^(qty|quantity|count|pcs|pieces|off|no\.? off|how many|number(?: of)?|amount|nos|stk|units|each)\b/i.test(heading)
   )
     return 'count';
+  if (/^(tool|drive|socket|spanner|wrench|key|hex|a\/?f|sw)s?( size)?\b/i.test(heading)) return 'drive';
   if (/^(item|line|no|nr|ref|pos|position|#|step|part no|part number|p\/n|pn|drawing|key|index|id)\b/i.test(heading))
     return 'label';
   return undefined;
@@ -132,8 +153,9 @@ function unitAbove(line: string): TorqueUnit | undefined {
  * A table is a heading with a torque unit or a quantity in it and the rows that follow, with as many cells, fewer or
  * more; a list below a line that names a unit is a table of one column.
  */
-export function columnSenses(text: string): ReadonlyMap<number, Sensed> {
+export function columnSenses(text: string): ReadonlyMap<number, Sensed> & { outdated: readonly Span[] } {
   const senses = new Map<number, Sensed>();
+  const outdated: Span[] = [];
   let heading: Heading | undefined;
   let chart: ReturnType<typeof chartUnits>;
   let above: TorqueUnit | undefined;
@@ -148,9 +170,17 @@ export function columnSenses(text: string): ReadonlyMap<number, Sensed> {
     }
     if (RULE.test(line)) continue;
     const cells = cellsOf(line, start);
-    const found = cells.map((cell) => senseOf(cell.text));
-    if (cells.length > 1 && found.some((sense) => sense !== undefined && sense !== 'label')) {
-      heading = { cells, senses: found, barred: /[|\t]/.test(line) };
+    const issues = cells.filter((cell) => ISSUE.test(cell.text));
+    const found = cells.map((cell) =>
+      issues.length > 1 && ISSUE.test(cell.text) && cell !== issues.at(-1) ? 'old' : senseOf(cell.text),
+    );
+    const headed = cells.every((cell) => !/^\d|\d$/.test(cell.text) || ISSUE.test(cell.text));
+    if (
+      headed &&
+      cells.length > 1 &&
+      found.some((sense) => sense !== undefined && sense !== 'label' && sense !== 'drive')
+    ) {
+      heading = { cells, senses: found, barred: /[|\t]|;\S/.test(line) || (/,\S/.test(line) && !/ {2}/.test(line)) };
       misfits = 0;
       continue;
     }
@@ -167,6 +197,7 @@ export function columnSenses(text: string): ReadonlyMap<number, Sensed> {
       misfits = 0;
       continue;
     }
+    if (/^\W*(?:total|sum|weight)\b/i.test(line)) continue;
     let read = 0;
     for (const two of chart ? line.matchAll(TWO_NUMBERS) : []) {
       if (!chart) break;
@@ -183,10 +214,12 @@ export function columnSenses(text: string): ReadonlyMap<number, Sensed> {
       continue;
     }
     cells.forEach((cell, index) => {
-      if (!PLAIN_NUMBER.test(cell.text)) return;
       const column = heading && columnOf(heading, cells, index);
       const sense = column === undefined ? undefined : heading?.senses[column];
-      if (sense !== undefined) {
+      if (sense === 'old' && cell.text !== '') outdated.push({ start: cell.start, end: cell.start + cell.text.length });
+      if (sense === 'drive' && /^\d{1,2}(?:[.,]\d)? ?(?:mm)?$/.test(cell.text)) senses.set(cell.start, { sense });
+      if (!PLAIN_NUMBER.test(cell.text)) return;
+      if (sense !== undefined && sense !== 'old' && sense !== 'drive') {
         senses.set(cell.start, { sense });
         read++;
       } else if (above && cells.length > 1 && index > 0 && read === 0) {
@@ -200,5 +233,5 @@ export function columnSenses(text: string): ReadonlyMap<number, Sensed> {
       if (misfits > 1) [heading, chart, above] = [undefined, undefined, undefined];
     } else if (read > 0) misfits = 0;
   }
-  return senses;
+  return Object.assign(senses, { outdated });
 }

@@ -30,6 +30,11 @@ const LIMIT_OPENERS: ReadonlyArray<readonly string[]> = [
   ['never', 'over'],
   ['never', 'more', 'than'],
   ['not', 'over'],
+  ['not', 'above'],
+  ['never', 'above'],
+  ['not', 'beyond'],
+  ['at', 'most'],
+  ['at', 'the', 'most'],
   ['no', 'more', 'than'],
   ['not', 'more', 'than'],
   ['absolute', 'maximum'],
@@ -249,6 +254,13 @@ function pairAt(tokens: readonly Token[], at: number, source: string, unit: Torq
   if (!opener || !['(', '/', '[', '{', 'or', '=', ','].includes(opener.lower)) return undefined;
   const second = valueAt(tokens, at + 1, source);
   if (!second || second.unit === unit) return undefined;
+  // `{6.0 kgf.m, 43 ft.lbf}`: a third writing says no more.
+  const opened = ['(', '[', '{'].includes(opener.text);
+  const third =
+    opened && [',', '/', ';'].includes(tokens[second.next]?.text ?? '')
+      ? valueAt(tokens, second.next + 1, source)
+      : undefined;
+  if (third) second.next = third.next;
   const closes = [')', ']', '}'].includes(tokens[second.next]?.text ?? '');
   return {
     ...second,

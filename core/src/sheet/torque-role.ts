@@ -1,3 +1,4 @@
+import { askedTorque } from './asked-torque.ts';
 import type { AsideRole, Fact, FactValue, TorqueStage } from './fact.ts';
 import { around } from './sentence.ts';
 import type { Span } from './token.ts';
@@ -8,6 +9,8 @@ type TorqueRole = 'target' | 'ceiling' | 'floor' | AsideRole;
 /** Right before a figure: it is never passed. */
 const CEILING_BEFORE =
   /(?:\b(?:max(?:imum)?\.?(?: of| torque| is)?|at (?:the )?(?:very )?most|(?:do|must|may|should|shall|can|will)? ?not (?:to )?(?:be )?(?:exceed(?:ed|ing)?|go (?:over|above|past|beyond)|pass)|(?:must|may|should|to)? ?never (?:be )?(?:exceed(?:s|ed)?|above|over|past|beyond|more than|put more than|go (?:over|above|past|beyond)|pass(?:es|ed)?)|no(?:t)? (?:more|higher|over|above)(?: than| of)?|more than|(?:when|if|anything|going|goes|pulled|go) (?:over|above|past|beyond)|over|above|beyond|limit(?:ed)?(?: is| of| to|:)?|ceiling(?: is| of|:)?|without exceeding|exceeding|not exceed|crossing|passing|surpassing)\s*:?|\b(?:max(?:imum)?|limit|ceiling)\b[^.;,]{0,30}\b(?:is|are|of)|[<≤])\s*$/;
+/** `never pull (7) past`: some words between. */
+const CEILING_FAR = /\bnever\b[^.;]{0,30}\b(?:past|beyond|over|above|more than|further than)\s*$/;
 /** Right behind a figure: it is never passed. */
 const CEILING_AFTER =
   /^\s*[,(]?\s*(?:\(?max(?:imum)?\b(?!\.?:? ?\d)|(?:is|as) (?:the|its|an?) (?:(?:top|absolute|upper|very) )?(?:limit|maximum|max|most|ceiling|end)|at (?:the )?(?:very )?(?:most|outside|max(?:imum)?)\b(?! ?\d)|must (?:not|never) be (?:passed|exceeded)|(?:is|are) (?:never|not) (?:to be )?(?:passed|exceeded)|and (?:never|not|no) (?:more|further|beyond|over)\b(?! than)|or less\b|tops\b|and it (?:strips|breaks|cracks)|(?:bends|breaks|strips|cracks|shears|crushes|pulls out|splits|destroys|damages|ruins|kills|tears|will (?:strip|break|crack|bend|crush))\b)/;
@@ -17,72 +20,113 @@ const FLOOR_AFTER = /^\s*(?:\(?min(?:imum)?\b(?!\.?:? ?\d)|or more\b|at (?:the )
 
 /** A tool is spoken of and not a joint. */
 const TOOL =
-  /\b(?:torque[- ](?:wrench|key|driver|screwdriver|tool)|tool|(?:\w+ )?wrench|clicker|key|driver|screwdriver|clutch)\b/;
+  /\b(?:torque[- ](?:wrench|key|driver|screwdriver|tool)|tool|(?:\w+ )?wrench(?:es)?|clicker|key|driver|screwdriver|clutch|(?:impact )?gun|ratchet|nut ?runner)\b/;
 const TOOL_SAYS =
-  /\b(?:good (?:to|for|from)|goes?(?: only| down| up| from)?|starts?|starting|begins?|reads?|rang(?:e|es|ing)|covers?|covering|reach(?:es|ing)?|from|capable|that (?:small|low|big)|slips?|scale|click(?:s|ed)?|calibrat\w+|due|set (?:to|at)|preset|only|needs?|takes?|stops?|ends?|works?|does)\b|:\s*$/;
+  /\b(?:good (?:to|for|from)|goes?(?: only| down| up| from)?|starts?|starting|begins?|reads?|rang(?:e|es|ing)|covers?|covering|reach(?:es|ing)?|from|of|with|capable|that (?:small|low|big)|slips?|scale|click(?:s|ed)?|calibrat\w+|due|set (?:to|at)|preset|only|needs?|takes?|stops?|ends?|works?|does|delivers?|gives?)\b|[:(,]\s*$/;
 const PULLS =
-  /\b(?:tighten(?:ed)?|torque (?:to|them|it|all|the|bolts?|nuts?)|pull(?:ed)? (?:to|them|it)|bring|nip|set the)\b/;
+  /\b(?:tighten(?:ed)?|torque (?:to|them|it|all|the|bolts?|nuts?)|pull(?:ed)? (?:to|them|it|the|all)|bring|nip|set the|and (?:torque|pull))\b/;
+/** It is what the work is done with: `with the torque key: 5 Nm`. */
+const WITH_TOOL = /\b(?:with|using|by) (?:the|a|an|your|its) (?:[\w-]+ ){0,2}[\w-]+[:,]? ?$/;
+/** A range this wide is a wrench's. */
+const WRENCH_RANGE = 3;
 
 /** The speaker takes it back at once: `forty five, no, sorry`. */
 const TAKEN_BACK =
   /^[,\s–-]*(?:no,? (?:sorry|wait|hang on|hold on)|sorry|scratch that|correction|i mean|er,? no|oops|or rather|wait,? no)\b/;
-/** Right before a figure: it is the one not to use. */
-const NOT_THIS =
-  /\b(?:and )?not (?:the |at |to |with )?$|\b(?:do not|don't|never|must not) (?:follow|use|take|go by|believe|mind|trust)\b[^.;]*$|\b(?:page|sheet|paper|list|print|copy|version|friend'?s?(?: \w+)?|mate'?s?|forum|label|sticker|card|website|video|he|she|they|somebody|someone)\b(?<!\b(?:new|this|our|final|latest) \w+)[^.;:]{0,24}\b(?:said|gave|told|had|quoted)\b[^.;:]{0,12}$/;
+/** Right before a figure: it is the one not to use, or used to be. */
+const NOT_THIS = [
+  /\b(?:issue|edition|rev(?:ision)?\.?|version) [a-z0-9]{1,2}\b[^.;:]{0,30}\b(?:for|at|had|gave|asked for|said)\b[^.;:,]{0,6}$/,
+  /\b(?:that|which|those|kits?|cars?|bolts?|nuts?) (?:\w+ )?(?:were|was|had been) (?:already )?(?:tightened|torqued|pulled|set)(?: to| at| with)? $/,
+  /\b(?:and )?not (?:the |at |to |with )?$/,
+  /\b(?:do not|don't|never|must not) (?:follow|use|take|go by|believe|mind|trust|go back to)\b[^.;]*$/,
+  /\b(?:pages?|sheets?|papers?|lists?|prints?|copy|copies|versions?|issues?|editions?|he|she|they)\b(?<!\b(?:new|this|our|final|latest) \w+)[^.;:,]{0,24}\b(?:said|gave|told|had|quoted|used|asked|wanted)\b[^.;:,]{0,12}$/,
+  /(?:^|[(,]\s?|\b(?:it|they|figure|value|bolts?|nuts?|torque|setting|which|that)\s)(?:was|were|had been|used to be)(?: once| still)? $/,
+  /\b(?:previous(?:ly)?|former(?:ly)?|old|earlier|before(?: that)?|originally|once|until (?:now|then|recently)|last (?:year|month)'?s?):? (?:it was |at |to |had |gave |said )?$/,
+  /\b(?:replac(?:es|ing|ed)|withdraw(?:s|n|ing)?|cancel(?:s|led)?|instead of|in place of|rather than|supersed(?:es|ing)|forget|ignore|disregard|cross(?:ed)? out|strike(?: out)?|delete)\b[^.;:,]{0,20}$/,
+  /\b(?:old(?:er)?|earlier|previous|former|first|last) (?:figure|value|sheet|issue|edition|instruction|torque|spec\w*|print\w*|page|version)s?\b[^.;]{0,30}$/,
+  /\b(?:misprint(?:ed)?|typo|typing error|wrong(?:ly)?|in error|erroneous(?:ly)?|mistaken(?:ly)?|by mistake|printed as|reads? wrongly)\b[^.;]{0,20}$/,
+];
+/** Right behind a figure: it no longer holds, or never did. */
+const IS_OFF =
+  /^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|a misprint|misprinted|a typing error|a mistake|not valid|crossed out|out of date|history)\b/;
 
-/** Said of the figure itself: it is not this kit's, or no longer holds. */
-const SUPERSEDED =
-  /\b(?:withdrawn|supersed\w+|no longer|obsolete|cancel(?:led|ed)|crossed out|struck out|replaced by|corrected|misprint|typing error|typo|wrong(?:ly)?|in error|erroneous|incorrect|mistake|used to (?:be|say)|previous(?:ly)?|former(?:ly)?|earlier (?:issue|edition|print|sheet|revision)|old(?:er)? (?:figure|value|sheet|issue|edition|instruction|torque|spec\w*|print\w*|spacers? said)|issue [a-z] (?:said|gave|had|answered)|should (?:have )?read|not the [\d.]|instead of(?: the)?|rather than|said by mistake|is void|forget the|ignore(?: the)?|disregard)\b/;
-const NOT_OURS =
-  /\b(?:stamped (?:on|in|into)|engraved|moulded (?:in|into)|molded (?:in|into)|cast (?:in|into)|printed on the (?:cap|lid|label)|factory(?:'s)? (?:figure|value|setting|spec\w*|torque)|(?:factory|maker's|car's|handbook|hand book|owner's manual|manual's|catalogue) figure|in the (?:hand ?book|owner'?s? manual|catalogue)|somebody else|another (?:kit|maker|make)|not touched|left alone|leave (?:it|that|them|the \w+) alone|does not (?:come off|concern)|is not (?:ours|this|for)|belongs? to|for comparison|for reference only|compare|as an example|e\.g\.|engine torque|engine's torque|peak torque|torque of the engine|power gain|gains?|more torque|at \d[\d ,.]* ?(?:rpm|r\/min|1\/min|\/min)|rpm|kw|horsepower|\bhp\b|bending moment|roll moment|moment of|twisting moment|tensile|burst|proof load|fatigue|tested (?:to|at|with)|test(?:ed)? load|failed at|broke at|strips? at|stripped at|cracks? at|breaks? at|shears? at|bends? at|yields? at|lets? go at|relaxe[sd] (?:to|by)|lost|drops? (?:to|by)|measured|found at|came off at|came loose|was at|loosen(?:ed|s)? (?:at|with)|undo(?:es|ing)? (?:at|takes)|breakaway|break-away|residual|prevailing|run[- ]?(?:down|on) torque|to turn the (?:nut|lock))\b/;
+/** Said before a figure: it is another's, or no torque of a joint that is tightened here. */
+const OTHERS_BEFORE = [
+  /\(\s*(?:factory|oem|standard|stock|original):? $/,
+  /\b(?:factory|original|stock|standard|maker's|manufacturer's|car's|dealer'?s?)(?:'s)? (?:\w+ )?(?:figure|value|setting|spec\w*|torque)\b[^.;]{0,30}$/,
+  /\b(?:hand ?book|owner'?s? manual|manual|catalogue|forum|internet|book|label|sticker|website|video|other makers?|another (?:kit|maker|make)|other kits?|others|some people|people|somebody|someone|my (?:friend|mate|brother)|friend'?s?|mate'?s?|neighbour|customer)\b[^.;,]{0,30}\b(?:says?|said|gives?|gave|tells?|told|has|had|have|states?|quotes?|goes?|go|use[sd]?|swears? by|wants?|shows?|lists?|takes?)\b[^.;,]{0,20}$/,
+  /\b(?:engine|motor|gearbox|coupling|clutch|shaft|joint|hub|axle|winch|drive|differential|rail|weld|bracket|arm)\b[^.;,]{0,24}\b(?:makes?|gives?|produces?|develops?|holds?|carr(?:y|ies)|transmits?|is (?:good|rated|tested)|withstands?|stands|takes up|puts out|rated|delivers)\b[^.;,]{0,18}$/,
+  /\b(?:engine|peak|rated|output|input|bending|roll(?:ing)?|twisting|tilting|overturning|turning|rotating|running|rotational|drag|starting|friction|breakaway|break-away|prevailing|residual|run[- ]?down|run[- ]?on|proof|test|bearing) (?:torque|moment|load|effort|resistance)s?\b[^.;]{0,26}$/,
+  /\b(?:rated|tested|proof|certified|approved|designed|good|calculated) (?:to|at|with|for|up to)\b[^.;]{0,14}$/,
+  /\b(?:tensile|burst|fatigue|ultimate|failure|gain(?:s|ed)?|horsepower|power|kw|bhp)\b[^.;]{0,30}$/,
+  /\b(?:snap(?:s|ped)?|strip(?:s|ped)?|br(?:eaks?|oke|oken)|crack(?:s|ed)?|shear(?:s|ed)?|yield(?:s|ed)?|fail(?:s|ed)?|let go|lets go|gave way|gives way|bent|bends?|pulled out|twisted off)\b[^.;,]{0,24}\b(?:at|with|under|after|around|about|near)\b[^.;,]{0,10}$/,
+  /\b(?:came|come|comes|went|going|out|off|undone) [^.;:]{0,26}\bat (?:about |around |only |nearly )?$/,
+  /\b(?:found|measured|came (?:off|loose|undone)|came up|turned|undone|loosened|started|moved|(?<!\b(?:be|to) )checked|logged|recorded|last reading|reading|actual|result|got|showed|it took|took|needed|break(?:s|ing)? loose|broke loose)\b:?(?: (?:at|with|about|around|only|just|was|of|a|nearly))* ?$/,
+  /\b(?:loses?|lost|drop(?:s|ped)?(?: by| to)?|relax(?:es|ed)?(?: by| to)?|settles?(?: by| to)?|differs? by|difference(?: of)?|within|spread(?: of)?|apart by|add|adds|error(?: of)?|out by|off by|deviation(?: of)?)(?: about| some| only)? ?$/,
+  /\b(?:hand|arm|finger|thumb|person|man|grip|short key|screwdriver)\b[^.;,]{0,16}\b(?:makes?|gives?|reaches?|manages?|is worth|can do|does)\b[^.;,]{0,12}$/,
+  /\b(?:would|could|might) (?:be|have been|need|take|want|go)\b[^.;]{0,12}$/,
+  /\b(?:conversion|convert(?:ed|s)?|equals?|equal to|corresponds? to|is the same as)\b[^.;]{0,16}$/,
+  /\b(?:for example|for instance|e\.g\.|example|as an example|for comparison|compare(?:d)?(?: with| to)?|for reference(?: only)?|say)\b:?,? ?$/,
+  /\bconfus(?:e|ed|ing)\b[^.;]{0,40}$|\bmix(?:ed)? (?:it |them )?up\b[^.;]{0,30}$/,
+  /\b(?:stamped|engraved|moulded|molded|cast|printed) (?:on|in|into)\b[^.;]{0,20}$/,
+];
+/** Said behind a figure. */
+const OTHERS_AFTER = [
+  /^\s*(?:at|@) ?\d[\d ,.]* ?(?:rpm|r\/min|1\/min|\/min|u\/min)|^\s*(?:at \d[\d ]*\/min)/,
+  /^\s*of (?:twist|bending|torque at|engine|load|force|moment|rotation|prevailing|turning|friction|drag|breakaway|power|each other)/,
+  /^\s*(?:of|from) each other|^\s*(?:apart|difference|too (?:much|little)|high|low|over|under|short|out)\b(?! (?:the|a|and|no)\b)/,
+  /^\s*(?:of|from|on|in|for) (?:the )?(?:vehicle maker|car maker|factory|handbook|owner|old|other|lower|upper|neighbouring|original|engine)\b[^.;]{0,30}\b(?:bolt|nut|maker|manual|book|figure|is for|belongs)?/,
+  /^\s*(?:to (?:undo|loosen|break|turn|move|start|free)|on its handle|when it (?:came|let)|before it (?:let|went|snapped))/,
+  /^[^.;,]{0,50}\b(?:is|are|was|were) (?:for|of|meant for) (?:the )?(?:factory|original|stock|old|standard|other|another|somebody)\b/,
+  /^[^.;]{0,50}\b(?:somebody else's|not (?:ours|of this kit|part of this|for (?:our|this|these|us))|belongs? (?:to|on)|left alone|not touched|stays? as it is|leave (?:it|that|them) (?:alone|be))\b/,
+  /^\s*=\s*\d/,
+];
+
 /** Behind a figure: where it stands, or that nothing here is done with it. */
 const ELSEWHERE =
-  /^[^.;]*?\b(?:max\W+)?(?:(?:is |was |as )?(?:stamped|moulded|molded|engraved|cast|printed) (?:on|in|into|by)|not touched|is not touched|in the (?:\w+ )?(?:hand ?book|manual|catalogue)|not (?:ours|of this kit|part of this|for (?:our|this|these|us))|test value|you found on|on its handle|of (?:twist|bending|load|force))\b/;
-
-/** The one that holds now, where both are named in a sentence. */
-const NOW =
-  /\b(?:now|new (?:figure|value)|correct(?:ed)? (?:figure|value|to|is)|use|is to be|should (?:be|read)|valid)\W*(?:\w+\W+){0,4}$/;
+  /^[^.;]*?\b(?:max\W+)?(?:(?:is |was |as )?(?:stamped|moulded|molded|engraved|cast|printed) (?:on|in|into|by)|not touched|is not touched|in the (?:\w+ )?(?:hand ?book|manual|catalogue)|test value|you found on|on its handle)\b/;
 
 /** Quoted lines of a letter that is answered: what was asked, and not what is said. */
 const ANSWERED =
-  /^(?:on .{3,80} wrote|.{0,60}\bwrote|.{0,40}original message|-{2,} ?(?:forwarded|your (?:mail|message))).{0,40}:?\s*-*$/im;
+  /^(?:on .{3,80} wrote|.{0,60}\bwrote|.{0,40}original message|-{2,} ?(?:forwarded|your (?:mail|message))).{0,40}:?\s*-*$|^(?:from|to|subject|sent|re|aw|cc) ?: |\b(?:kind |best )?regards\b|^(?:hi|hello|dear)\b[^.\n]{0,30},?$/im;
+
+/** Whether a sheet is a letter that quotes the one it answers. */
+export const quotesLetter = (text: string): boolean => /^>.*\n>/m.test(text) && ANSWERED.test(text);
+/** Whether a place stands in a quoted line. */
+export const isQuoted = (text: string, at: number): boolean => /^\s*>/.test(lineOf(text, at));
 
 const lineOf = (text: string, at: number): string =>
   text.slice(text.lastIndexOf('\n', at - 1) + 1, text.indexOf('\n', at) < 0 ? undefined : text.indexOf('\n', at));
 
 /** What a torque that stands at a span is. */
-export function torqueRole(text: string, span: Span, inList: boolean, answered: boolean): TorqueRole {
+export function torqueRole(text: string, span: Span, inList: boolean, answered: boolean, wide: boolean): TorqueRole {
   const { before, after } = around(text, span);
   if (answered && /^\s*>/.test(lineOf(text, span.start))) return 'superseded';
-  const near = before.slice(-60);
   // A ceiling stands right at its figure; what is said of the figure may stand further off.
-  const ceiling = CEILING_BEFORE.test(before) || CEILING_AFTER.test(after);
+  const ceiling = CEILING_BEFORE.test(before) || CEILING_FAR.test(before) || CEILING_AFTER.test(after);
   const own = before.split(/[,;]\s|:\s(?=.)/).at(-1) ?? before;
-  if (TAKEN_BACK.test(after) || NOT_THIS.test(before)) return 'superseded';
-  const toolBefore =
-    TOOL.test(own) &&
-    !/\b(?:with|using|by) (?:the|a|an|your|its) (?:[\w-]+ ){0,2}[\w-]+:? ?$/.test(own) &&
-    TOOL_SAYS.test(own.slice(own.search(TOOL)));
-  const toolAfter = /^\s*(?:torque )?(?:key|wrench|clicker|driver)\b/.test(after);
-  if ((toolBefore && !PULLS.test(before)) || toolAfter) return 'wrench';
-  if (inList && TOOL.test(lineOf(text, span.start).toLowerCase())) return 'wrench';
-  if (SUPERSEDED.test(near) && !NOW.test(before)) return 'superseded';
+  const clause = before.split(/;\s|,\s(?!and the)/).at(-1) ?? before;
+  if (TAKEN_BACK.test(after) || NOT_THIS.some((words) => words.test(before))) return 'superseded';
+  const tool = own.search(TOOL);
+  const speaksOfTool = tool >= 0 && TOOL_SAYS.test(own.slice(tool)) && !WITH_TOOL.test(own);
+  const toolAfter = /^\s*(?:torque )?(?:key|wrench|clicker|driver|gun|ratchet)\b/.test(after);
+  if ((speaksOfTool && !PULLS.test(before)) || toolAfter) return 'wrench';
+  if (wide && TOOL.test(before)) return 'wrench';
+  if (inList && /\btorque[- ]?(?:wrench|key|driver|screwdriver|tool)\b/i.test(lineOf(text, span.start)))
+    return 'wrench';
+  if (IS_OFF.test(after)) return 'superseded';
+  if (/^[^.;]{0,70}\?["')]*\s*$/.test(after)) return 'other';
+  // A figure between strokes is part of a number: `M1245-75Nm/b`.
   if (
-    /^[^.;]{0,60}\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|a misprint|not valid|crossed out)\b/.test(
-      after,
-    )
+    /[\w]-$/.test(text.slice(Math.max(0, span.start - 2), span.start)) &&
+    /^[/-]\w/.test(text.slice(span.end, span.end + 2))
   )
-    return 'superseded';
+    return 'other';
   if (ELSEWHERE.test(after.slice(0, 70))) return 'other';
-  // The sentence before a comma speaks of one figure; past it another may be given.
-  if (
-    NOT_OURS.test(own.slice(-90)) ||
-    (/^\s*(?:\([^)]*\)\s*)?(?:is|are|was|belongs?|at \d|of (?:bending|torque|engine)|stamped|engraved|moulded|more at|gain|in the (?:hand ?book|owner)|for the (?:factory|original|stock|old|standard) (?:bolts?|nuts?|wheels?|washers?))\b/.test(
-      after,
-    ) &&
-      NOT_OURS.test(after.slice(0, 110)))
-  )
-    return ceiling && !NOT_OURS.test(own.slice(-90)) ? 'ceiling' : 'other';
+  if (OTHERS_AFTER.some((words) => words.test(after.slice(0, 110)))) return 'other';
+  // The clause before a comma speaks of one figure; past it another may be given.
+  if (OTHERS_BEFORE.some((words) => words.test(clause))) return 'other';
+  if (askedTorque(before, after) === 'told') return 'other';
   if (ceiling) return 'ceiling';
   if (FLOOR_BEFORE.test(before) || FLOOR_AFTER.test(after)) return 'floor';
   return 'target';
@@ -93,7 +137,7 @@ const CONNECT =
   /^(?:\s|[,;.:()→/–-]|>|->|\b(?:then|next|after(?:wards?| that)?|again|finally|and|last(?:ly)?|first(?:ly)?|second(?:ly)?|third(?:ly)?|to|up|at|all|with|in|go|going|round|around|a|the|them|it|bring|pull|pulled|tighten|torque|stage|step|pass|turn|end|on|1|2|3|4|1st|2nd|3rd|i{1,3}|by|follow(?:ed|ing)?|full|final|figure|value|is|of|same|order|pattern|bolts?|nuts?|screws?|each|every|once|more|crosswise|across|star|cross)\b)*$/i;
 /** What makes of two figures the stages of one joint. */
 const STAGED =
-  /\b(?:first|then|stages?|passes|finally|steps|firstly|1st|in two|in three|twice|again|round|increments)\b|→|->/i;
+  /\b(?:first|then|stages?|passes|finally|steps|firstly|1st|in two|in three|twice|again|round|increments|approach|pre-?tighten|in (?:\d|two|three) (?:times|goes))\b|→|->/i;
 const BACK_OFF =
   /\b(?:back (?:it|them|the \w+ )?\s?off|back[- ]?off|slacken|undo|loosen|turn(?:ed)? back|release)\b[^.]{0,40}?(?:(\d+)\s?(?:°|deg)|(\d)\/(\d) (?:of a )?turn|(half|quarter|full|third|three-quarter)[ -]?(?:a )?turn|a turn)?/i;
 const TURN: Record<string, number> = { quarter: 90, third: 120, half: 180, full: 360, 'three-quarter': 270 };
@@ -113,13 +157,80 @@ function backOffBetween(between: string): number | undefined {
 type TorqueFact = Fact & { value: Extract<FactValue, { kind: 'torque' }> };
 const isTorque = (fact: Fact): fact is TorqueFact => fact.value.kind === 'torque';
 
+/** `Raised from 60 Nm to 65 Nm` reads like a range, and is an old figure and a new one. */
+function raisedFrom(fact: TorqueFact, text: string): { old: Fact; now: TorqueFact } | undefined {
+  const { value } = fact;
+  if (value.min >= value.max || !/\bto\b|→|->/.test(fact.printed)) return undefined;
+  const { before } = around(text, fact);
+  if (
+    !/\b(?:raised|changed|lowered|reduced|increased|corrected|altered|gone up|went (?:up|down))\b[^.;]{0,24}$/.test(
+      before,
+    )
+  )
+    return undefined;
+  const one = (limit: 'min' | 'max', nm: number) => ({
+    ...value,
+    min: value[limit],
+    max: value[limit],
+    minNm: nm,
+    maxNm: nm,
+  });
+  const { kind: _, ...old } = one('min', value.minNm);
+  return {
+    old: { ...fact, value: { kind: 'torqueAside', role: 'superseded', ...old } },
+    now: { ...fact, value: one('max', value.maxNm) },
+  };
+}
+
+/** `8 - 14 - 19 Nm` is no range: three stages. */
+function numberRun(fact: TorqueFact, text: string): TorqueFact | undefined {
+  const { value } = fact;
+  if (value.min >= value.max) return undefined;
+  const first = Number(
+    /(\d+(?:[.,]\d)?)\s*[-–/]\s*$/.exec(text.slice(Math.max(0, fact.start - 10), fact.start))?.[1]?.replace(',', '.'),
+  );
+  if (!(first > 0) || first >= value.min) return undefined;
+  const share = value.maxNm / value.max;
+  return {
+    ...fact,
+    value: {
+      ...value,
+      min: value.max,
+      minNm: value.maxNm,
+      stages: [first, value.min, value.max].map((number) => ({ torqueNm: number * share })),
+    },
+  };
+}
+
+/** Numbers that lead up to a torque without their own unit: `40, then 70, then 95 Nm`, `in 3 steps 40 / 80 / 120`. */
+function bareStages(fact: TorqueFact, text: string): TorqueStage[] | undefined {
+  const { before, after } = around(text, fact);
+  const led =
+    /((?:\d{1,3}(?:[.,]\d)?(?: ?nm)?\s*(?:,|\/|–|-|→|>|\bthen\b|\band\b|\bto\b)\s*(?:(?:and|then|finally|to|at|last|all)\s+)*)+)$/.exec(
+      before,
+    )?.[1];
+  const behind =
+    /^\s*,?\s*(?:in|with) (?:\d|two|three|four) (?:steps|stages|passes|goes|rounds)[: (]+((?:\d{1,3}\s*[,/–-]\s*(?:and )?)+\d{1,3})/.exec(
+      after,
+    )?.[1];
+  const numbers = ((led ?? behind)?.match(/\d+(?:[.,]\d)?/g) ?? []).map((number) => Number(number.replace(',', '.')));
+  if (numbers.length === 0) return undefined;
+  const all = led ? [...numbers, fact.value.max] : numbers;
+  const rising = all.every((number, index) => index === 0 || number > (all[index - 1] ?? 0));
+  const staged = behind !== undefined || STAGED.test(before) || /\bthen\b/.test(led ?? '') || numbers.length > 1;
+  if (!rising || !staged || all.length < 2 || all.at(-1) !== fact.value.max || (all[0] ?? 0) < fact.value.max / 12)
+    return undefined;
+  const share = fact.value.maxNm / fact.value.max;
+  return all.map((number) => ({ torqueNm: number * share }));
+}
+
 const asAside = (fact: TorqueFact, role: AsideRole): Fact => {
   const { kind: _, ...value } = fact.value;
   return { ...fact, value: { kind: 'torqueAside', role, ...value } };
 };
 
 /** The item or step a sentence speaks of: `for item 3`, `Step j:`. */
-const LABEL = /\b(?:item|step|no\.?|pos\.?|line|position|par\.?) ?([a-z]|\d{1,3}[a-z]?)\b/i;
+const LABEL = /\b(?:item|step|no\.?|pos\.?|line|position|par\.?) ?([a-z]|\d{1,3}[a-z]?)\b|\((\d{1,2}|[a-z])\)/i;
 
 /** Whether a line of the sheet begins with a label. */
 const bearsLabel = (text: string, at: number, label: string): boolean => {
@@ -134,7 +245,8 @@ const bearsLabel = (text: string, at: number, label: string): boolean => {
 
 /** The torque a sentence names by its item or step; −1 without one. */
 function namedTorque(facts: readonly Fact[], text: string, fact: Fact): number {
-  const label = LABEL.exec(around(text, fact).before)?.[1];
+  const named = LABEL.exec(around(text, fact).before);
+  const label = named?.[1] ?? named?.[2];
   return label === undefined
     ? -1
     : facts.findLastIndex(
@@ -147,7 +259,8 @@ const maxNmOf = (fact: Fact): number => (fact.value.kind === 'torque' ? fact.val
 function takeBack(facts: Fact[], text: string, fact: TorqueFact): void {
   const { before, after } = around(text, fact);
   if (!/\b(?:withdrawn|cancell?ed|void|superseded|no longer|replaced|corrected)\b/.test(after)) return;
-  const label = LABEL.exec(before)?.[1];
+  const named = LABEL.exec(before);
+  const label = named?.[1] ?? named?.[2];
   const same = facts.flatMap((other, index) =>
     isTorque(other) && Math.abs(other.value.maxNm - fact.value.maxNm) < 0.01 ? [index] : [],
   );
@@ -159,6 +272,11 @@ function takeBack(facts: Fact[], text: string, fact: TorqueFact): void {
   }
 }
 
+/** Confidence of a figure that nothing in its sentence asks for. */
+const UNSAID = 0.75;
+/** Whether a line is a row of cells, whose heading asks. */
+const hasCells = (text: string, at: number): boolean => /\S {2,}\S|\||\t/.test(lineOf(text, at).trim());
+
 /** How far behind its torque a ceiling may stand, characters. */
 const CEILING_REACH = 260;
 
@@ -167,9 +285,17 @@ const CEILING_REACH = 260;
  * is pulled to is set aside.
  *
  * @param listed - whether a place stands in a list of parts or tools
+ * @param outdated - whether it stands in a table's column of old values
+ * @param tabled - whether its unit is its column's: the heading asks for it
  */
-export function giveRoles(facts: readonly Fact[], text: string, listed: (at: number) => boolean): Fact[] {
-  const answered = ANSWERED.test(text);
+export function giveRoles(
+  facts: readonly Fact[],
+  text: string,
+  listed: (at: number) => boolean,
+  outdated: (at: number) => boolean = () => false,
+  tabled: (at: number) => boolean = () => false,
+): Fact[] {
+  const answered = quotesLetter(text);
   const done: Fact[] = [];
   /** The torque last read, whose ceiling or next stage may follow. */
   let open: TorqueFact | undefined;
@@ -180,7 +306,27 @@ export function giveRoles(facts: readonly Fact[], text: string, listed: (at: num
       continue;
     }
     const inList = listed(fact.start);
-    const role = torqueRole(text, fact, inList, answered);
+    const run = numberRun(fact, text);
+    if (run) {
+      open = run;
+      done.push(open);
+      openAt = done.length - 1;
+      continue;
+    }
+    const raised = raisedFrom(fact, text);
+    if (raised) {
+      done.push(raised.old);
+      done.push(raised.now);
+      open = raised.now;
+      openAt = done.length - 1;
+      continue;
+    }
+    const wide = fact.value.max >= WRENCH_RANGE * fact.value.min;
+    const role = outdated(fact.start)
+      ? 'superseded'
+      : tabled(fact.start)
+        ? 'target'
+        : torqueRole(text, fact, inList, answered, wide);
     if (role === 'wrench' || role === 'superseded' || role === 'other') {
       if (role === 'superseded') takeBack(done, text, fact);
       done.push(asAside(fact, role));
@@ -243,8 +389,13 @@ export function giveRoles(facts: readonly Fact[], text: string, listed: (at: num
         continue;
       }
     }
-    done.push(fact);
-    open = fact;
+    const { before, after } = around(text, fact);
+    // No verb, no piece and no row asks for it: it is shown, and doubted.
+    const unsaid = fact.confidence > UNSAID && askedTorque(before, after) === 'unsaid';
+    const stages = fact.value.stages === undefined ? bareStages(fact, text) : undefined;
+    const doubted = unsaid && !hasCells(text, fact.start) ? { ...fact, confidence: UNSAID } : fact;
+    open = stages ? { ...doubted, value: { ...fact.value, stages } } : doubted;
+    done.push(open);
     openAt = done.length - 1;
   }
   return done;

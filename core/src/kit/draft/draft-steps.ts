@@ -189,7 +189,7 @@ function drillOf(
   own: readonly Fact[],
   fact: Of<'hole'>,
 ): { action: StepAction; taken: Fact[] } {
-  const printed = (of: Fact): string => step.text.slice(of.start - step.start, of.end - step.start).replace(/\.$/, '');
+  const printed = (of: Fact): string => of.printed.replace(/\.$/, '');
   const around = step.text.slice(Math.max(0, fact.start - step.start - 14), fact.end - step.start + 8);
   const opened = /\bpilot\b/i.test(around)
     ? own.filter(isKind('length')).find(({ start }) => start > fact.start)

@@ -1,0 +1,38 @@
+/** A verb of the work before a figure, in its sentence. */
+const WORK =
+  /\b(?:(?:re-?)?tighten\w*|(?:re-?)?torqu(?:e[ds]?|ing)|pull(?:ed|s)?|nip(?:ped)?|snug|set|bring|done up|do (?:them|it|these|those) up|run (?:them |it )?(?:down|up|in)|wind|screw(?:ed)? (?:down|in|up)|fasten\w*|seat(?:ed)?|clamp(?:ed)?|clos(?:e|es|ed|ing)|secur(?:e|es|ed)|fit(?:ted|s)?|install(?:ed|s)?|mount(?:ed)?|refit|attach(?:ed)?|put|give (?:it|them)|gets?|check(?:ed)? (?:at|with|to)|go(?:es)? (?:over|round|to|back)|finish|work up|approach|anzugsmoment|drehmoment|serrer|apretar)\b/;
+/** What is tightened, or its size, right before a figure. */
+const PIECE =
+  /(?:\b(?:bolts?|nuts?|screws?|studs?|plugs?|caps?|clamps?|unions?|heads?|ends?|links?|pins?|sensors?|brackets?|washers?|bands?|collars?|inserts?|eyes?|arms?|mounts?|strut|fittings?|nipples?|covers?|feet|foot|bars?|hose|flange|side|front|rear|upper|lower|top|bottom|inner|outer|left|right|each|all|both|dry|oiled|greased|lubricated|new|final(?:ly)?|stage|step|pass|then|first|second|third|size|class|cold|hot|loaded|ground|wheels?|value|figure|torque|moment|setting)|m ?\d[\d.,x× ]*|\d\/\d\S*|#?\d+-\d+\S*|[)\]]|"|\d ?mm|\d ?af|\b(?:8|10|12)\.\d)\s*[,:=–-]?\s*(?:(?:to|at|with|is|are|=|of|gets?|takes?|needs?|wants?|go(?:es)? to|go|on|by|must be|should be|shall be|to be|receives?|becomes?)\s+)*(?:a |the |about |around |approx\.? |torque |final |of )*$/;
+/** A figure that opens its row, its cell or its sentence. */
+const OPENS =
+  /(?:^|[:=|•\t–→>]|\.{3}|\s{2}|[,;(]|\b(?:then|and|or|plus|finally|first)\b)\s*(?:\(|\[|\{|to |at |with |is )?$/;
+/** A figure that is said outright: `it is 45 Nm`, `they go to 25`. */
+const SAID =
+  /\b(?:it|they|these|those|this|that|figure|value|torque|answer|right|correct|ones?)\b[^.;,]{0,24}\b(?:is|are|be|becomes?|gets?|go(?:es)?|takes?|needs?|wants?|receives?)\b[^.;,]{0,20}$|\b(?:it's|they're|that's)\b[^.;,]{0,12}$/;
+/** A figure with its joint behind it. */
+const BEHIND = /^\s*,?\s*(?:on|for|at|to) (?:all|the|each|every|both|these|those)\b/;
+/** Words of a tale, a machine or a trial, and not of an instruction. */
+const TOLD =
+  /\b(?:hear|heard|feels?|felt|saw|seen|transmits?|swears?|wonder|rang|thinks?|believes?|remember|reckons?|fellows?|somebody|people|others|neighbour|customer|forum|they say|i have|i had|we had|years? ago|back then|spec'd|designed|permanent|fixture|cycles|kn\b|moment at|static|dynamic|fatigue|preload|service limit|wear limit|must lie|should lie|must be between|has to lie|running-in|motor over|motors? of|engine of|kw\b|hp\b|slips?|makers?'s? own|does not apply|by mistake|notice gave|previous notice|constructor)\b/;
+
+/**
+ * Whether a sentence asks for a torque: by a verb of tightening, the piece it is for, or a row that names it. `told` is
+ * a tale, a machine or a trial; `unsaid` has none of these, and is doubted.
+ *
+ * @param before - the sentence up to the figure, lower case
+ * @param after - the sentence behind it
+ */
+export function askedTorque(before: string, after: string): 'asked' | 'told' | 'unsaid' {
+  const clause = before.split(/[;]\s|\.\s/).at(-1) ?? before;
+  if (TOLD.test(clause.slice(-100)) || TOLD.test(after.split(/[,;]/)[0]?.slice(0, 44) ?? '')) {
+    // In a tale only what is said outright counts.
+    const tightened =
+      /\b(?:tighten(?:ed)?|torque (?:to|the|them|it|all)|retighten)\b[^.;,]{0,40}$/.test(clause) &&
+      !/\b(?:were|was|had been|used to|would)\b/.test(clause);
+    return tightened ? 'asked' : 'told';
+  }
+  const asked =
+    WORK.test(clause) || PIECE.test(clause) || OPENS.test(clause) || SAID.test(clause) || BEHIND.test(after);
+  return asked ? 'asked' : 'unsaid';
+}

@@ -1,0 +1,99 @@
+import type { Span } from './token.ts';
+
+/** A sheet's text in the order it is read, and where each of its characters stands in the sheet. */
+export interface Ordered {
+  text: string;
+  /** A span of the ordered text in the sheet; over several lines, from its first character to its last. */
+  inSheet(span: Span): Span;
+}
+
+const sameOrder = (text: string): Ordered => ({ text, inSheet: (span) => span });
+
+/** Fewest lines side by side that make two columns. */
+const LEAST_LINES = 8;
+
+/** The column of a gutter between two columns of prose; undefined where there is none. */
+function gutterOf(written: readonly string[]): number | undefined {
+  // A rule between the columns is a gutter too.
+  const lines = written.map((line) => (/^[^|]*\|[^|]*$/.test(line) ? line.replace('|', ' ') : line));
+  const long = lines.filter((line) => line.length > 44 && !line.includes('|') && !/\.{4}/.test(line));
+  if (long.length < LEAST_LINES) return undefined;
+  const width = Math.max(...long.map((line) => line.length));
+  let best: { column: number; rows: number } | undefined;
+  for (let column = Math.floor(width * 0.3); column < width * 0.7; column++) {
+    const rows = long.filter(
+      (line) =>
+        line.length > column + 8 &&
+        line[column] === ' ' &&
+        line[column - 1] === ' ' &&
+        /\S/.test(line[column + 1] ?? ''),
+    );
+    if (rows.length > (best?.rows ?? 0)) best = { column: column + 1, rows: rows.length };
+  }
+  if (!best || best.rows < LEAST_LINES || best.rows < 0.6 * long.length) return undefined;
+  const { column } = best;
+  const parted = long.filter((line) => /\s{2}$/.test(line.slice(0, column)) && /^\S/.test(line.slice(column)));
+  // A table's cells are short and begin anew in each row; the lines of prose go on in the next.
+  const goesOn = (side: (line: string) => string) =>
+    parted.filter((line) => /^[\s]*\p{Ll}/u.test(side(line))).length / parted.length;
+  const words = (side: (line: string) => string) =>
+    parted.reduce((sum, line) => sum + (side(line).match(/\p{L}{2,}/gu)?.length ?? 0), 0) / parted.length;
+  const left = (line: string) => line.slice(0, column);
+  const right = (line: string) => line.slice(column);
+  const cells = parted.filter((line) => /\S {3,}\S/.test(left(line)) || /\S {3,}\S/.test(right(line))).length;
+  const prose = goesOn(left) > 0.12 && goesOn(right) > 0.12 && words(left) >= 2.5 && words(right) >= 2.5;
+  return prose && cells < 0.4 * parted.length ? column : undefined;
+}
+
+/**
+ * Puts a page of two columns in reading order: the left column from top to bottom, then the right; a line over the
+ * whole width parts what is above it from what is below.
+ */
+export function readingOrder(text: string): Ordered {
+  const lines = text.split('\n');
+  const column = gutterOf(lines);
+  if (column === undefined) return sameOrder(text);
+  const pieces: Span[] = [];
+  let left: Span[] = [];
+  let right: Span[] = [];
+  const flush = () => {
+    pieces.push(...left, ...right);
+    [left, right] = [[], []];
+  };
+  let start = 0;
+  for (const line of lines) {
+    const end = start + line.length;
+    const parted =
+      line.length <= column
+        ? line.length < column - 1 || line.trim() === ''
+        : /\s{2}$|^\s*$|\|\s?$/.test(line.slice(0, column));
+    if (!parted) {
+      flush();
+      pieces.push({ start, end });
+    } else {
+      left.push({ start, end: Math.min(end, start + column) });
+      right.push({ start: Math.min(end, start + column), end });
+    }
+    start = end + 1;
+  }
+  flush();
+  const places: number[] = [];
+  let ordered = '';
+  for (const piece of pieces) {
+    const own = text
+      .slice(piece.start, piece.end)
+      .replace(/\|\s*$/, '')
+      .trimEnd();
+    for (let at = 0; at < own.length; at++) places.push(piece.start + at);
+    places.push(piece.start + own.length);
+    ordered += `${own}\n`;
+  }
+  return {
+    text: ordered,
+    inSheet({ start: from, end }) {
+      const [first, last] = [places[from] ?? 0, places[Math.max(from, end - 1)] ?? 0];
+      // A span that goes on in the next column is shown where it begins.
+      return last >= first ? { start: first, end: last + 1 } : { start: first, end: first + 1 };
+    },
+  };
+}
