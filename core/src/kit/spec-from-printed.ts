@@ -38,9 +38,30 @@ export function specOfTorque(value: TorqueValue): TighteningSpec {
   return { kind: 'torque', targetNm: tidy(maxNm), ...tolerance };
 }
 
-/** A torque as the sheet prints it; a value whose unit stands elsewhere is written out with it. */
-export function printedTorque(printed: string, { min, max, unit }: Pick<TorqueValue, 'min' | 'max' | 'unit'>): string {
-  return torqueAt(tokenize(printed), 0, printed) ? printed : `${min === max ? min : `${min}-${max}`} ${unit}`;
+/**
+ * A torque as the sheet prints it; one whose unit, ceiling or last stage stands elsewhere is written out, so that what is
+ * shown is what is meant.
+ */
+export function printedTorque(
+  printed: string,
+  value: Pick<TorqueValue, 'min' | 'max' | 'unit' | 'maxNm' | 'limitNm' | 'angleDeg'>,
+): string {
+  const read = torqueAt(tokenize(printed), 0, printed)?.value;
+  const same = (a: number | undefined, b: number | undefined) =>
+    a === b || (a !== undefined && b !== undefined && Math.abs(a - b) < 1e-6 * Math.max(1, Math.abs(b)));
+  if (
+    read?.unit === value.unit &&
+    same(read.min, value.min) &&
+    same(read.max, value.max) &&
+    same(read.limitNm, value.limitNm) &&
+    same(read.angleDeg, value.angleDeg)
+  )
+    return printed;
+  const { min, max, unit, maxNm, limitNm, angleDeg } = value;
+  const figure = `${min === max ? max : `${min}-${max}`} ${unit}`;
+  const inUnit = (nm: number) => Number(((nm / maxNm) * max).toFixed(2));
+  const limit = limitNm === undefined || limitNm <= maxNm ? '' : `, max ${inUnit(limitNm)} ${unit}`;
+  return `${figure}${limit}${angleDeg === undefined ? '' : ` + ${angleDeg}°`}`;
 }
 
 /**

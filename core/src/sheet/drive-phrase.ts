@@ -97,6 +97,12 @@ const RULES: ReadonlyArray<{
     read: (match) => driveOf('', match[2] ?? match[4] ?? '', match[3] ?? match[5]),
     of: 'fastener',
   },
+  // `Clamp nuts: 13 mm, dry.`
+  {
+    pattern: /\b(?:nuts?|bolts?|screws?|heads?):\s+(\d{1,2}) ?(mm)(?=[,.;\n]|$)/gi,
+    read: (match) => driveOf('', match[1] ?? '', match[2]),
+    of: 'fastener',
+  },
   // `3/4 AF`
   {
     pattern: new RegExp(String.raw`(?<![\d/.,-])${SIZE}${MM}[ -]?(?:a\.?\/?f\.?|across (?:the )?flats)\b`, 'gi'),

@@ -87,8 +87,8 @@ export type FactValue =
   | { kind: 'propertyClass'; propertyClass: string }
   | { kind: 'hole'; diameterMm: number; role: 'drill' | 'hole' | 'clearance' }
   | { kind: 'length'; lengthMm: number }
-  /** `item`: the whole line of a packing list. */
-  | { kind: 'count'; count: number; noun: string; item?: string }
+  /** `item`: the whole line of a packing list, `label` what the list calls it. */
+  | { kind: 'count'; count: number; noun: string; item?: string; label?: string }
   | { kind: 'compound'; compound: SheetCompound }
   /** Nothing goes on here; `of` is what is forbidden, where one is named. */
   | { kind: 'dry'; of?: SheetCompound; text: string }

@@ -1,6 +1,6 @@
 import type { Fact } from './fact.ts';
 import { HARDWARE, NUMBER_WORDS } from './lexicon.ts';
-import { ABBREVIATION } from './sentence.ts';
+import { ABBREVIATION, isSpoken } from './sentence.ts';
 import { cellsOf } from './table.ts';
 import type { Span } from './token.ts';
 
@@ -37,7 +37,7 @@ const MARKED_TRAILING =
   /(?:\s?[x×]\s?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces|parts))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces|ea\.?|each|nos?\.?)|(?:,| -|:) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve))(?:\s*(?:each|off))?$/i;
 /** A number that is the size of what it stands before. */
 const SIZE_BEHIND =
-  /^(?:-?(?:mm|cm|m|inch|in|pin|core|way|piece|part|point|hole|lug|stud|leaf|a|amp|v|w|oz|ml|l|kg|g|deg|pole)\b|["″°]|[-/.,]\d|\s?(?:mm|cm|ml|a|amp|oz|kg|g|litres?|deg)\b)/i;
+  /^(?:-?(?:mm|cm|m(?!\s+(?:five|six|eight|ten|twelve|fourteen|sixteen|\d))|inch|in|pin|core|way|piece|part|point|hole|lug|stud|leaf|a|amp|v|w|oz|ml|l|kg|g|deg|pole)\b|["″°]|[-/.,]\d|\s?(?:mm|cm|ml|a|amp|oz|kg|g|litres?|deg)\b)/i;
 
 const countIn = (text: string): number | undefined => {
   const bare = text.replace(/[()]/g, '').toLowerCase();
@@ -186,6 +186,10 @@ function writtenItems(text: string, start: number): PackingLine[] {
 
 /** Where a sentence ends that begins at a place: at a stop that is no abbreviation's, or at an empty line. */
 function sentenceEnd(text: string, from: number): number {
+  if (isSpoken(text)) {
+    const end = text.indexOf('\n', from);
+    return end < 0 ? text.length : end;
+  }
   for (const match of text
     .slice(from, from + 3000)
     .matchAll(/\.(?=\s+[A-Z]|\s*\n|\s*$)|\n\s*\n|(?<![,/]\s*)\n(?=\s*\p{Lu}\p{Ll}{2})/gu)) {
@@ -319,7 +323,8 @@ function rowsBelow(lines: readonly Line[], heading: number): { rows: Line[]; end
       before !== undefined &&
       blanks === 0 &&
       !BAG.test(line.text) &&
-      (/[,/]\s*$/.test(before.text) || (/^\s*(?:[a-z(]|and\b)/.test(line.text) && !LEADING.test(plain)));
+      (/[,/]\s*$/.test(before.text) ||
+        (/^\s*(?:[a-z(]|and\b)/.test(line.text) && !/^\s*\(\w{1,2}\)\s/.test(line.text) && !LEADING.test(plain)));
     if (goesOn && before) {
       before.end = line.end;
       before.text = `${before.text}\n${line.text}`;
@@ -368,21 +373,32 @@ function rowItem(line: string): true | undefined {
 interface CountColumn {
   at: number;
   of: number;
+  /** Columns that say where, with what, or how tight, and not what it is. */
+  beside: ReadonlySet<number>;
 }
 function countColumn(heading: string): CountColumn | undefined {
   const cells = cellsOf(heading, 0);
   const at = cells.findIndex((cell) =>
     /^(?:qty|quantity|pcs|pieces|off|no\.? off|number|count|how many|amount|nos)\b\.?$/i.test(cell.text),
   );
-  return at < 0 || cells.length < 3 ? undefined : { at, of: cells.length };
+  const beside = new Set(
+    cells.flatMap((cell, index) =>
+      /^(?:where|used?|for|notes?|remarks?|location|tools?|torque|compound|position on|n·?m|lb|ft)\b/i.test(cell.text)
+        ? [index]
+        : [],
+    ),
+  );
+  return at < 0 || cells.length < 3 ? undefined : { at, of: cells.length, beside };
 }
 
 /** The count of a row that has as many cells as its heading. */
-function countUnder({ at, of }: CountColumn, row: Line): PackingLine | undefined {
+function countUnder({ at, of, beside }: CountColumn, row: Line): PackingLine | undefined {
   const line = row.text.split('\n')[0] ?? '';
   const cells = cellsOf(line, row.start);
   const count = Number(CELL_COUNT.exec(cells[at]?.text ?? '')?.[1]);
-  const words = cells.filter((cell, index) => index !== at && /\p{L}{2}/u.test(cell.text)).slice(0, 3);
+  const words = cells
+    .filter((cell, index) => index !== at && !beside.has(index) && /\p{L}{2}/u.test(cell.text))
+    .slice(0, 3);
   const lead = line.length - line.trimStart().length;
   return cells.length === of && count > 0 && count <= 500 && words.length > 0
     ? {
@@ -409,8 +425,6 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
   const leads = rows.map((row) => Number(/^\s*\((\d{1,3})\)\s/.exec(row.text)?.[1] ?? Number.NaN));
   const bracketed = leads.length > 2 && leads.every((value, at) => value === (leads[0] ?? 0) + at);
   return rows.flatMap((row, at) => {
-    const titled = column && countUnder(column, row);
-    if (titled) return [titled];
     const crossed = [...row.text.matchAll(COUNTED_CELL)];
     if (crossed.length > 1)
       return crossed.flatMap((match) => {
@@ -429,6 +443,8 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
         ? String(leads[at])
         : /^\s*(?:[-•*▪]\s+)?\(?([A-Za-z]\d{0,2})(?:[).:]|(?=\s{1,}\d|\s{2,}))/.exec(row.text)?.[1]?.toLowerCase();
     const labelled = name === undefined ? {} : { label: name };
+    const titled = column && countUnder(column, row);
+    if (titled) return [{ ...titled, item: titled.item.replace(/^\(?\w{1,2}[.)]\s+/, ''), ...labelled }];
     const first = row.text.split('\n')[0] ?? '';
     const lead = first.length - first.trimStart().length;
     const numbers = cells.filter((cell) => CELL_COUNT.test(cell.text));
@@ -472,11 +488,18 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
 
 /** The counts of the packing lists as facts. */
 export const packingFacts = (text: string, lines: readonly PackingLine[], stepAt: (at: number) => number): Fact[] =>
-  lines.map(({ start, end, count, item }) => ({
+  lines.map(({ start, end, count, item, label }) => ({
     start,
     end,
     printed: text.slice(start, end).replace(/\s+/g, ' '),
     confidence: 1,
-    step: stepAt(start),
-    value: { kind: 'count', count, noun: nounOf(item), item: item.replace(/\s+/g, ' ').slice(0, 120) },
+    // The label of a row stands before its step.
+    step: stepAt(Math.max(start, end - 1)),
+    value: {
+      kind: 'count',
+      count,
+      noun: nounOf(item),
+      item: item.replace(/\s+/g, ' ').slice(0, 120),
+      ...(label === undefined ? {} : { label }),
+    },
   }));

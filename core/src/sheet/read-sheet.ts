@@ -40,7 +40,7 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   const { text, inSheet } = readingOrder(withoutTranslation(plainText(printed)));
   const packing = packingLists(text);
   const listed = placeIn(packing.lists);
-  const steps = splitSteps(text, (place) => listed(place) !== undefined);
+  const steps = splitSteps(text, listed);
   const stepAt = stepFinder(steps);
   const due = aftercares(text);
   const senses = columnSenses(text);

@@ -12,7 +12,8 @@ const SENTENCE_END =
 
 /** The text last looked at, and whether it is spoken: without stops, each line a breath of its own, or a line of a chat. */
 let last: { text: string; spoken: boolean } | undefined;
-function isSpoken(text: string): boolean {
+/** Whether a text is spoken or a chat: each line a breath of its own. */
+export function isSpoken(text: string): boolean {
   if (last?.text !== text) {
     const lines = text.split('\n').filter((line) => /\p{L}/u.test(line));
     const low = lines.filter((line) => /^\s*\p{Ll}/u.test(line)).length;

@@ -6,6 +6,8 @@ export interface SheetStep extends Span {
   text: string;
   /** As the sheet numbers it: `3`, `3a`; none for prose. */
   number?: string;
+  /** A line of a list of pieces or tools, and nothing to do. */
+  list?: 'pieces' | 'tools';
 }
 
 // `3.`, `3a)`, `(4)`, `2.1`, `Step 3:`, `Par. 2.`, `IV.`, `B.`, `E1.`, `10   Check`
@@ -24,9 +26,12 @@ const isHeading = (plain: string): boolean => /^[^a-z]{3,}$/.test(plain) && /[A-
  * Splits a sheet into steps: one line is one step where lines are numbered or bulleted; prose is split at the ends of
  * its sentences, and a line that goes on in the next is joined to it.
  *
- * @param listed - whether a place stands in a list, whose lines are never joined
+ * @param listed - the list a place stands in, whose lines are never joined
  */
-export function splitSteps(text: string, listed: (place: number) => boolean = () => false): SheetStep[] {
+export function splitSteps(
+  text: string,
+  listed: (place: number) => { of: 'pieces' | 'tools' } | undefined = () => undefined,
+): SheetStep[] {
   const steps: SheetStep[] = [];
   let offset = 0;
   let open: { start: number; number?: string } | undefined;
@@ -35,12 +40,14 @@ export function splitSteps(text: string, listed: (place: number) => boolean = ()
     const raw = text.slice(open.start, end);
     const lead = raw.length - raw.trimStart().length;
     const trimmed = raw.trim();
+    const list = listed(open.start + lead)?.of;
     if (trimmed !== '')
       steps.push({
         start: open.start + lead,
         end: open.start + lead + trimmed.length,
         text: trimmed,
         number: open.number,
+        ...(list ? { list } : {}),
       });
     open = undefined;
   };
@@ -53,6 +60,9 @@ export function splitSteps(text: string, listed: (place: number) => boolean = ()
   const running = bracketed.length > 1 && bracketed.every((label, at) => label === (bracketed[0] ?? 0) + at);
   const lengths = written.map((line) => line.trimEnd().length).sort((a, b) => a - b);
   const page = lengths[Math.floor(lengths.length * 0.9)] ?? 0;
+  const numbered = lines.filter((line) => NUMBERED.test(line)).length;
+  /** The number of the paragraph that is open, which its further sentences share. */
+  let paragraph: string | undefined;
   let before = '';
   for (const line of lines) {
     const start = offset;
@@ -61,20 +71,25 @@ export function splitSteps(text: string, listed: (place: number) => boolean = ()
     if (plain === '') {
       close(start);
       before = '';
+      paragraph = undefined;
       continue;
     }
     const number = running || !/^\s*\(\d/.test(line) ? NUMBERED.exec(line) : null;
-    const begins = number !== null || BULLET.test(line) || isHeading(plain) || listed(start) || CELLS.test(line.trim());
+    const begins =
+      number !== null ||
+      BULLET.test(line) ||
+      isHeading(plain) ||
+      listed(start) !== undefined ||
+      CELLS.test(line.trim());
     // A line in lower case goes on with the one before, and so does one after a line that only the page ended.
     const ended = /[.:;!?]["')]*\s*$/.test(before) || CELLS.test(before.trim()) || isHeading(before.trim());
     const wrapped = page > 50 && before.trimEnd().length >= WRAPPED * page && !ended;
     const lower = /^(?:[a-z]|\((?!\d+\)))/.test(plain);
     const goesOn = !dictated && open !== undefined && !begins && (lower || wrapped);
     if (!goesOn) close(start);
-    open ??= {
-      start: number ? start + number[0].length : start,
-      number: number?.slice(1).find((label) => label !== undefined),
-    };
+    if (number) paragraph = number.slice(1).find((label) => label !== undefined);
+    else if (begins || numbered < 3) paragraph = undefined;
+    open ??= { start: number ? start + number[0].length : start, number: paragraph };
     before = line;
     // Sentences end inside the line.
     for (const match of line.matchAll(/[.!?](?=["')]*\s+["'(]*[A-Z])|;\s/g)) {

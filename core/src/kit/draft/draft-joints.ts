@@ -1,15 +1,17 @@
 import type { DriveSize } from '../../fastener/drive.ts';
 import { headDimension, usualHead } from '../../fastener/head-dimension.ts';
-import { parseThread } from '../../fastener/thread.ts';
+import { parseThread, type Thread } from '../../fastener/thread.ts';
 import type { Fact, FactValue } from '../../sheet/fact.ts';
 import type { Pattern } from '../../tightening/pattern.ts';
-import type { Item, StackPiece, Station } from '../kit-document.ts';
+import type { Item, OrderRule, StackPiece, Station } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import type { PrintedSpec } from '../printed-spec.ts';
 import { printedTorque, specOfTorque } from '../spec-from-printed.ts';
 import { conditionFor } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
-import { clip, type Drafting, isCompound, isKind, KIND_OF, nearest } from './drafting.ts';
+import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
+import { type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
+import type { Times } from './joint-words.ts';
 
 const PATTERN_OF: Record<Extract<FactValue, { kind: 'pattern' }>['pattern'], Pattern> = {
   star: 'star',
@@ -20,74 +22,156 @@ const PATTERN_OF: Record<Extract<FactValue, { kind: 'pattern' }>['pattern'], Pat
   printed: 'star',
 };
 
+/** The order of a group: as the sheet numbers its places, or by the pattern it names. */
+function orderOf({ value }: Of<'pattern'>, members: readonly string[]): OrderRule {
+  const list = value.order?.map((place) => members[place - 1]);
+  return list && list.length === members.length && list.every((id) => id !== undefined)
+    ? { list: list as string[] }
+    : { pattern: PATTERN_OF[value.pattern] };
+}
+
+/** Where a station is, in words and for its label: the sides and corners the sheet speaks of, else its number. */
+function placeOf(at: number, count: number, times: Times | undefined): { label?: string; words: string } {
+  const plain = { words: `${at + 1} of ${count}` };
+  if (!times || times.places === 'pieces' || count % times.times !== 0) return plain;
+  const each = count / times.times;
+  const names = times.places === 'sides' ? ['left', 'right'] : ['front left', 'front right', 'rear left', 'rear right'];
+  const marks = times.places === 'sides' ? ['L', 'R'] : ['FL', 'FR', 'RL', 'RR'];
+  const [side, number] = [Math.floor(at / each), (at % each) + 1];
+  return { label: `${marks[side]}${number}`, words: `${names[side]}${each > 1 ? ` ${number}` : ''}` };
+}
+
+/** The drive a thread's usual head has, where the sheet names none. */
+function usualDrive(thread: Thread): DriveSize | undefined {
+  const usual = headDimension(usualHead(thread), thread);
+  return usual
+    ? {
+        kind: 'hex',
+        acrossFlatsMm: Math.round(usual.acrossFlatsMm * 100) / 100,
+        ...(thread.system === 'unified' ? { inch: true as const } : {}),
+      }
+    : undefined;
+}
+
+/** The thread a joint's sentences speak of; one that cannot be read stays unsaid. */
+function threadOf(torque: Of<'torque'>, said: JointSentences): Thread | undefined {
+  for (const text of [torque.about, said.thread?.value.designation, said.items.find((item) => item.thread)?.thread]) {
+    const read = text === undefined ? undefined : parseThread(text.replace(' x ', ' × '));
+    if (read?.ok) return read.value.thread;
+  }
+  return undefined;
+}
+
+/** Joints already drawn, by what names them, for a value that is said of the same joint again. */
+interface Drawn {
+  group: string;
+  torque: Of<'torque'>;
+  words: readonly string[];
+  thread?: string;
+}
+
+/** The groups of a draft, by what named them. */
+export interface Joints {
+  /** The group each torque went to. */
+  groupOf: ReadonlyMap<Fact, string>;
+  /** Groups by the step in which they are put together, before any torque. */
+  assembledIn: ReadonlyMap<number, string>;
+}
+
 /**
- * The joints: a group of stations for each torque value, values of one joint under different conditions together.
- * @returns the group each torque went to
+ * The joints: a group of stations for each joint the sheet gives a torque for, values of one joint under different
+ * conditions together. Joints are told apart by the words of their sentences, never by thread and figure alone.
  */
-export function draftJoints(drafting: Drafting, { washerFor }: Packing): ReadonlyMap<Fact, string> {
-  const { reading, facts, kit, inStep, place, assume, freshId, addItem, compoundId } = drafting;
+export function draftJoints(drafting: Drafting, packing: Packing): Joints {
+  const { reading, facts, kit, place, assume, freshId, addItem, compoundId } = drafting;
+  const { washerFor } = packing;
   const groupOf = new Map<Fact, string>();
+  const assembledIn = new Map<number, string>();
+  const drawn: Drawn[] = [];
   const used = new Map<string, number>();
   const left = (item: Item | undefined): number => (item ? item.quantity - (used.get(item.id) ?? 0) : 0);
-  const torqueFacts = facts.filter(isKind('torque'));
-  for (const torque of torqueFacts) {
+  const labelsSpent = (said: JointSentences): boolean =>
+    said.items.length > 0 && said.items.every((item) => left(item) <= 0);
+  const pathOf = (group: string): string => `groups[${kit.groups.findIndex((entry) => entry.id === group)}]`;
+  for (const torque of facts.filter(isKind('torque'))) {
     const when = conditionFor(drafting, torque);
     const printed = (): PrintedSpec => ({
       spec: specOfTorque(torque.value),
       printed: clip(printedTorque(torque.printed, torque.value), 120),
       ...(when ? { when } : {}),
     });
-    const stepFacts = inStep(torque.step);
     const earlier = when && [...groupOf].find(([other]) => other.step === torque.step && other.about === torque.about);
     if (earlier) {
       const [, group] = earlier;
       const members = kit.groups.find((entry) => entry.id === group)?.stations ?? [];
       for (const station of kit.stations) if (members.includes(station.id)) station.specs.push(printed());
       groupOf.set(torque, group);
-      place(torque, `groups[${kit.groups.findIndex((entry) => entry.id === group)}]`);
+      place(torque, pathOf(group));
       continue;
     }
-    const callout = torque.about === undefined ? undefined : parseThread(torque.about);
-    const thread = callout?.ok ? callout.value.thread : undefined;
+    const said = jointSentences(drafting, packing, torque);
+    const thread = threadOf(torque, said);
     const written = thread?.designation.replace(' × ', ' x ');
     const own = (kind: ItemKind) =>
       kit.items.filter((item) => item.kind === kind && item.thread !== undefined && item.thread === written);
-    // A value said again of pieces that all have one already is the same value.
-    const again = torqueFacts.find(
-      (other) =>
-        other !== torque &&
-        groupOf.has(other) &&
-        other.about === torque.about &&
-        torque.about !== undefined &&
-        Math.abs(other.value.maxNm - torque.value.maxNm) < 0.02 * torque.value.maxNm,
-    );
     const spent = [...own('bolt'), ...own('nut')].every((item) => left(item) <= 0);
-    if (again && spent) {
-      const group = groupOf.get(again) as string;
-      groupOf.set(torque, group);
-      place(torque, `groups[${kit.groups.findIndex((entry) => entry.id === group)}]`);
+    // A value said again of the same joint is the same value: its words are the same, or its pieces are all placed.
+    const again = drawn.find(
+      (other) =>
+        Math.abs(other.torque.value.maxNm - torque.value.maxNm) < 0.02 * torque.value.maxNm &&
+        (other.thread === written || written === undefined) &&
+        (said.words.length === 0 ||
+          other.words.length === 0 ||
+          said.words.some((word) => other.words.includes(word))) &&
+        (spent || said.count === undefined || other.torque.step < torque.step) &&
+        (written === undefined ? said.words.some((word) => other.words.includes(word)) : spent || labelsSpent(said)),
+    );
+    if (again) {
+      groupOf.set(torque, again.group);
+      place(torque, pathOf(again.group));
       continue;
     }
-    const bolt = own('bolt').find((item) => left(item) > 0);
-    const nut = own('nut').find((item) => left(item) > 0);
-    const counted = stepFacts
-      .filter(isKind('count'))
-      .filter((fact) => fact.start < torque.start && fact.value.noun !== 'side' && fact.value.noun !== 'corner')
-      .at(-1);
-    const has = Math.min(bolt ? left(bolt) : Number.POSITIVE_INFINITY, nut ? left(nut) : Number.POSITIVE_INFINITY);
-    const wanted = counted?.value.count ?? (Number.isFinite(has) ? has : 1);
-    const count = Math.max(1, Math.min(wanted, has));
-    if (counted) place(counted, `groups[${kit.groups.length}]`);
-    const about = thread?.designation ?? torque.about ?? 'joint';
-    const title = clip(
-      `${about[0]?.toUpperCase()}${about.slice(1)}${thread ? ' bolts' : ''}, step ${(reading.steps[torque.step]?.number ?? torque.step + 1).toString()}`,
-      80,
+    const ofLabel = (kind: ItemKind) => said.items.find((item) => item.kind === kind && left(item) > 0);
+    // Neither size nor label: the only piece of its kind that the list has left.
+    const only = (kind: ItemKind): Item | undefined => {
+      const rest = kit.items.filter((item) => item.kind === kind && item.source === 'kit' && left(item) > 0);
+      return written === undefined && said.items.length === 0 && said.kinds.includes(kind) && rest.length === 1
+        ? rest[0]
+        : undefined;
+    };
+    const bolt = ofLabel('bolt') ?? own('bolt').find((item) => left(item) > 0) ?? only('bolt');
+    const nut = ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut');
+    const counted = said.count;
+    const has = Math.min(
+      bolt && left(bolt) > 0 ? left(bolt) : Number.POSITIVE_INFINITY,
+      nut && left(nut) > 0 ? left(nut) : Number.POSITIVE_INFINITY,
     );
+    const each = counted?.value.count;
+    // `All six on` counts them all; `two to each hanger` as often as there are hangers.
+    const all =
+      counted !== undefined &&
+      /\ball\b/i.test(
+        (reading.steps[counted.step]?.text ?? '')
+          .slice(Math.max(0, counted.start - (reading.steps[counted.step]?.start ?? 0) - 8))
+          .slice(0, 12),
+      );
+    const wanted =
+      each === undefined
+        ? Number.isFinite(has)
+          ? has
+          : (said.times?.times ?? 1)
+        : each * (said.times && !all ? said.times.times : 1);
+    const count = Math.max(1, Math.min(wanted, has, 200));
+    if (counted) place(counted, `groups[${kit.groups.length}]`);
+    const about = thread?.designation ?? (said.kinds[0] === undefined ? 'joint' : `${said.kinds[0]}s`);
+    const fallback = `${about[0]?.toUpperCase()}${about.slice(1)}${thread ? ' bolts' : ''}, step ${(reading.steps[torque.step]?.number ?? torque.step + 1).toString()}`;
+    const title = clip(said.title ?? fallback, 80);
     const groupPath = `groups[${kit.groups.length}]`;
-    if (!counted && !bolt && !nut) assume(groupPath, 'countAssumed', title);
+    if (!counted && !bolt && !nut && !said.times) assume(groupPath, 'countAssumed', title);
     let piece = bolt ?? nut;
     if (!piece) {
-      const noun = KIND_OF[counted?.value.noun ?? torque.about ?? ''] === 'nut' ? 'nut' : 'bolt';
+      const noun =
+        KIND_OF[counted?.value.noun ?? torque.about ?? ''] === 'nut' || /\bnuts?\b/i.test(title) ? 'nut' : 'bolt';
       const index = addItem(
         {
           kind: noun,
@@ -102,29 +186,20 @@ export function draftJoints(drafting: Drafting, { washerFor }: Packing): Readonl
       assume(`items[${index}]`, 'boltNotListed', piece.name);
     }
     const fits = (item: Item) => written === undefined || (washerFor.get(item.id) ?? written) === written;
-    const washer = kit.items.find((item) => item.kind === 'washer' && left(item) >= count && fits(item));
-    const driveFacts = stepFacts.filter(isKind('drive'));
-    const driveFact =
-      nearest(driveFacts, torque) ??
-      nearest(
-        facts.filter(isKind('drive')).filter((fact) => fact.about === torque.about && fact.about !== undefined),
-        torque,
-      );
+    const factory = piece.source === 'factory';
+    const washer =
+      said.items.find((item) => item.kind === 'washer' && left(item) >= count) ??
+      (factory ? undefined : kit.items.find((item) => item.kind === 'washer' && left(item) >= count && fits(item)));
+    // Twice as many washers as bolts stand under head and nut.
+    const washers = washer && nut && bolt && washer.quantity >= 2 * bolt.quantity && left(washer) >= 2 * count ? 2 : 1;
+    const driveFact = said.drive;
     // A cross or square bit is no drive a wrench has: it is looked at at the head.
-    const said = driveFact?.value.drive;
-    let drive: DriveSize | undefined = said?.kind === 'cross' || said?.kind === 'square' ? { kind: 'unknown' } : said;
-    if (!drive && thread) {
-      const usual = headDimension(usualHead(thread), thread);
-      if (usual)
-        drive = {
-          kind: 'hex',
-          acrossFlatsMm: Math.round(usual.acrossFlatsMm * 100) / 100,
-          ...(thread.system === 'unified' ? { inch: true as const } : {}),
-        };
-    }
-    const compoundFact =
-      stepFacts.find(isKind('compound')) ??
-      facts.filter(isKind('compound')).find((fact) => fact.step < torque.step && torque.step - fact.step <= 2);
+    const told = driveFact?.value.drive;
+    const drive: DriveSize | undefined =
+      told?.kind === 'cross' || told?.kind === 'square'
+        ? { kind: 'unknown' }
+        : (told ?? (thread && usualDrive(thread)));
+    const compoundFact = said.compound;
     const compound =
       compoundFact && isCompound(compoundFact.value.compound)
         ? compoundId(compoundFact.value.compound, compoundFact.confidence)
@@ -134,19 +209,25 @@ export function draftJoints(drafting: Drafting, { washerFor }: Packing): Readonl
       if (compoundFact.confidence < 1) assume(groupPath, 'strengthAssumed', title);
       if (compoundFact.step !== torque.step) assume(groupPath, 'compoundNearby', title);
     }
-    for (const item of [piece, washer, nut]) if (item) used.set(item.id, (used.get(item.id) ?? 0) + count);
+    for (const item of [piece, nut]) if (item) used.set(item.id, (used.get(item.id) ?? 0) + count);
+    if (washer) used.set(washer.id, (used.get(washer.id) ?? 0) + washers * count);
     const members: string[] = [];
     const row = kit.groups.length;
-    for (let at = 0; at < Math.min(count, 200); at++) {
+    for (let at = 0; at < count; at++) {
       const stack: StackPiece[] = [];
       if (piece.kind === 'bolt') stack.push({ kind: 'hardware', item: piece.id });
       if (washer) stack.push({ kind: 'hardware', item: washer.id });
       stack.push({ kind: 'clamped', name: 'Part', thicknessMm: 5 });
+      if (washer && washers === 2) stack.push({ kind: 'hardware', item: washer.id });
       if (nut) stack.push({ kind: 'hardware', item: nut.id });
+      const where = placeOf(at, count, said.times);
       const station: Station = {
         id: freshId(`s${kit.stations.length + 1}`),
-        label: String(kit.stations.length + 1),
-        name: clip(`${title}, ${at + 1} of ${count}`, 120),
+        label:
+          where.label && !kit.stations.some((other) => other.label === where.label)
+            ? where.label
+            : String(kit.stations.length + 1),
+        name: clip(`${title}, ${where.words}`, 120),
         xMm: 40 + (at % 8) * 60,
         yMm: 40 + Math.floor(at / 8) * 60,
         stack,
@@ -157,7 +238,7 @@ export function draftJoints(drafting: Drafting, { washerFor }: Packing): Readonl
       members.push(station.id);
       kit.stations.push(station);
     }
-    const pattern = stepFacts.find(isKind('pattern'));
+    const stages = stageShares(torque.value);
     const group = freshId(`group ${row + 1}`);
     kit.groups.push({
       id: group,
@@ -170,21 +251,22 @@ export function draftJoints(drafting: Drafting, { washerFor }: Packing): Readonl
         shapes: [],
       },
       stations: members,
-      ...(pattern ? { torqueOrder: { pattern: PATTERN_OF[pattern.value.pattern] } } : {}),
-      ...(stepFacts.some((fact) => fact.value.kind === 'rideHeight') ? { atRideHeight: true } : {}),
+      ...(said.pattern ? { torqueOrder: orderOf(said.pattern, members) } : {}),
+      ...(stages ? { stages } : {}),
+      ...(said.rideHeight ? { atRideHeight: true } : {}),
     });
+    drawn.push({ group, torque, words: said.words, ...(written ? { thread: written } : {}) });
     groupOf.set(torque, group);
+    for (const at of said.assembled) if (!assembledIn.has(at)) assembledIn.set(at, group);
     place(torque, groupPath);
-    if (torque.about !== undefined) {
-      const said = stepFacts.filter(isKind('thread')).find((fact) => fact.value.designation === torque.about);
-      if (said) place(said, groupPath);
-    }
-    if (pattern) place(pattern, `${groupPath}.torqueOrder`);
-    for (const fact of stepFacts) if (fact.value.kind === 'rideHeight') place(fact, `${groupPath}.atRideHeight`);
+    if (said.thread) place(said.thread, groupPath);
+    if (said.pattern) place(said.pattern, `${groupPath}.torqueOrder`);
+    for (const fact of drafting.inStep(torque.step))
+      if (fact.value.kind === 'rideHeight') place(fact, `${groupPath}.atRideHeight`);
     if (driveFact) place(driveFact, groupPath);
     if (count > 1) assume(`${groupPath}.map`, 'positionsUnknown', title);
     assume(groupPath, 'thicknessUnknown', title);
     if (!driveFact) assume(groupPath, drive ? 'driveFromThread' : 'driveUnknown', title);
   }
-  return groupOf;
+  return { groupOf, assembledIn };
 }

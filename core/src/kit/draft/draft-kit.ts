@@ -19,8 +19,8 @@ export function draftKit(
 ): Draft {
   const drafting = startDrafting(reading, facts, head);
   const packing = draftPacking(drafting);
-  const groupOf = draftJoints(drafting, packing);
-  draftSteps(drafting, packing, groupOf);
+  const joints = draftJoints(drafting, packing);
+  draftSteps(drafting, packing, joints);
   const { kit, assumed, placed } = drafting;
   return { kit, assumed, placed };
 }

@@ -1,5 +1,7 @@
+import { parseThread } from '../../fastener/thread.ts';
 import type { Fact } from '../../sheet/fact.ts';
 import { formInWords } from '../form-in-words.ts';
+import type { Item } from '../kit-document.ts';
 import { clip, type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
 
 /** Verbs after which a counted piece belongs to the vehicle and not to the bag. */
@@ -14,7 +16,7 @@ const looksListed = (text: string, counts: readonly Of<'count'>[]): boolean =>
 function threadIn({ inStep }: Drafting, count: Of<'count'>): Of<'thread'> | undefined {
   const facts = inStep(count.step);
   const within = facts.filter(isKind('thread')).filter((fact) => fact.start >= count.start && fact.end <= count.end);
-  if (within.length > 0) return within[0];
+  if (within.length > 0 || count.value.item !== undefined) return within[0];
   const threads = facts.filter(isKind('thread'));
   const counts = facts.filter(isKind('count'));
   return counts.length === 1 || threads.length === 1 ? threads[0] : nearest(threads, count);
@@ -29,6 +31,10 @@ const verbBefore = ({ inStep }: Drafting, fact: Fact): string | undefined =>
 
 /** What the packing list leaves for the rest of the draft. */
 export interface Packing {
+  /** The item a label of the list stands for: `c`, `3`. */
+  labelled: ReadonlyMap<string, Item>;
+  /** What the list counts, line by line. */
+  pieces: ReadonlyArray<Of<'count'>>;
   /** Steps of the sheet that were lines of a list. */
   listed: ReadonlySet<number>;
   washerFor: ReadonlyMap<string, string>;
@@ -41,6 +47,10 @@ export function draftPacking(drafting: Drafting): Packing {
   const washerFor = new Map<string, string>();
   const listed = new Set<number>();
   for (const step of reading.steps.keys()) {
+    if (reading.steps[step]?.list) {
+      listed.add(step);
+      continue;
+    }
     const own = inStep(step);
     const counts = own.filter(isKind('count')).filter(({ value }) => value.noun !== 'side' && value.noun !== 'corner');
     const packs =
@@ -51,18 +61,27 @@ export function draftPacking(drafting: Drafting): Packing {
   }
   // Sides and corners say how often, not how many pieces.
   const counted = facts.filter(isKind('count')).filter(({ value }) => value.noun !== 'side' && value.noun !== 'corner');
-  const packing = counted.filter((fact) => listed.has(fact.step));
+  const pieces = counted.filter((fact) => fact.value.item !== undefined);
+  const labelled = new Map<string, Item>();
+  const packing = counted.filter(
+    (fact) => fact.value.item !== undefined || (listed.has(fact.step) && pieces.length === 0),
+  );
+  // With a packing list, what is not on it is the vehicle's own.
   const fitted = counted.filter(
     (fact) =>
+      pieces.length === 0 &&
       !listed.has(fact.step) &&
       !OF_THE_VEHICLE.has(verbBefore(drafting, fact) ?? '') &&
       threadIn(drafting, fact) !== undefined,
   );
   for (const count of [...packing, ...fitted]) {
-    const named = formInWords(count.printed);
+    const { item: line, label } = count.value;
+    const named = formInWords(line ?? count.printed);
     const kind = named?.kind ?? KIND_OF[count.value.noun] ?? 'part';
     const thread = kind === 'part' ? undefined : threadIn(drafting, count);
-    const designation = thread?.value.designation.replace(' × ', ' x ');
+    // A sheet-metal screw has a number and no thread that is known.
+    const known = thread !== undefined && parseThread(thread.value.designation).ok;
+    const designation = known ? thread.value.designation.replace(' × ', ' x ') : undefined;
     const same = kit.items.findIndex(
       (item) =>
         item.kind === kind &&
@@ -78,6 +97,10 @@ export function draftPacking(drafting: Drafting): Packing {
     const classes = inStep(count.step).filter(isKind('propertyClass'));
     const propertyClass = kind === 'bolt' || kind === 'nut' ? nearest(classes, count) : undefined;
     const noun = `${count.value.noun[0]?.toUpperCase()}${count.value.noun.slice(1)}`;
+    // A line of the list keeps its own words; what prose counts is named by its size.
+    const sized = `${noun}${thread ? ` ${thread.value.designation}` : ''}${length ? ` × ${Math.round(length * 10) / 10}` : ''}`;
+    const name =
+      line === undefined || (kind !== 'part' && thread) ? sized : `${line[0]?.toUpperCase()}${line.slice(1)}`;
     const sideFact = inStep(count.step)
       .filter(isKind('side'))
       .find((fact) => fact.value.side === 'left' || fact.value.side === 'right');
@@ -85,10 +108,7 @@ export function draftPacking(drafting: Drafting): Packing {
     const index = addItem(
       {
         kind,
-        name: clip(
-          `${noun}${thread ? ` ${thread.value.designation}` : ''}${length ? ` × ${Math.round(length * 10) / 10}` : ''}`,
-          120,
-        ),
+        name: clip(name, 120),
         quantity: count.value.count,
         ...(kind !== 'washer' && designation ? { thread: designation } : {}),
         ...(length && kind !== 'washer' ? { lengthMm: Math.round(length * 100) / 100 } : {}),
@@ -104,10 +124,11 @@ export function draftPacking(drafting: Drafting): Packing {
       'kit',
     );
     place(count, `items[${index}]`);
+    if (label !== undefined) labelled.set(label, kit.items[index] as Item);
     if (thread) place(thread, `items[${index}].thread`);
     if (propertyClass) place(propertyClass, `items[${index}].propertyClass`);
     if (kind === 'washer' && designation) washerFor.set(kit.items[index]?.id ?? '', designation);
     if (mark) place(mark, `items[${index}].mark`);
   }
-  return { listed, washerFor };
+  return { listed, washerFor, labelled, pieces };
 }

@@ -4,6 +4,7 @@ import type { StepNeed } from '../kit-step.ts';
 import type { Phase } from '../phase.ts';
 import type { StepAction } from '../step-action.ts';
 import { conditionOf } from './draft-conditions.ts';
+import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
 import { opensAs, wordAct } from './word-acts.ts';
@@ -31,7 +32,7 @@ const isFront = (text: string, own: readonly Fact[]): boolean =>
 const isTitle = (text: string): boolean => !/[.!?;:]\s*$/.test(text) && text.trim().split(/\s+/).length <= 12;
 
 /** The steps, each with what it has done; lines of the packing list and headings are none. */
-export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: ReadonlyMap<Fact, string>): void {
+export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, assembledIn }: Joints): void {
   const { reading, facts, kit, inStep, place, assume, freshId, compoundId } = drafting;
   const torques = facts.filter(isKind('torque'));
   const refits = facts
@@ -62,7 +63,7 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: Rea
     for (const fact of own) {
       const { value } = fact;
       if (value.kind === 'action') {
-        const object = clip(value.object || step.text, 120);
+        const object = clip(value.object.trim() || step.text, 120);
         // `Before you undo anything` takes nothing off.
         if (value.action === 'remove' && NO_THING.test(object)) place(fact, path);
         else if (value.action === 'remove') {
@@ -116,7 +117,7 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, groupOf: Rea
     const stage = own.find(isKind('stage'));
     if (stage && (stage.value.stage === 'loose' || stage.value.stage === 'snug')) {
       const next = torques.find((torque) => torque.start > stage.start);
-      const group = next && groupOf.get(next);
+      const group = assembledIn.get(at) ?? (next && groupOf.get(next));
       if (group) {
         actions.push({ type: stage.value.stage === 'loose' ? 'start' : 'snug', group });
         place(stage, path);

@@ -86,7 +86,8 @@ const sameThing = (a: string, b: string): boolean => {
 const BACK_ON = /\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b/i;
 
 /** Something of the vehicle that leaves its place; it goes back where a later line of the sheet says so. */
-function removed({ kit, reading, freshId }: Drafting, name: string, text: string, fate?: 'refit'): string {
+function removed({ kit, reading, freshId }: Drafting, called: string, text: string, fate?: 'refit'): string {
+  const name = called.trim() === '' ? text : called;
   const known = kit.removed.find((thing) => sameThing(thing.name, name));
   if (known) return known.id;
   const id = freshId(`off ${name}`);

@@ -1,0 +1,297 @@
+import type { Fact, FactValue } from '../../sheet/fact.ts';
+import type { SheetStep } from '../../sheet/step-split.ts';
+import type { Item } from '../kit-document.ts';
+import type { ItemKind } from '../piece-kind.ts';
+import type { Packing } from './draft-packing.ts';
+import { type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
+import { phraseBefore, referencesIn, type Times, tellingWords, timesIn } from './joint-words.ts';
+
+/** All that the sheet says of the joint a torque is for, gathered from its own sentence and those that speak of it. */
+export interface JointSentences {
+  /** What the joint is called: `Hanger screws`; undefined where only a size names it. */
+  title?: string;
+  words: readonly string[];
+  thread?: Of<'thread'>;
+  /** Pieces of the packing list its sentences name by their labels. */
+  items: readonly Item[];
+  count?: Of<'count'>;
+  times?: Times;
+  drive?: Of<'drive'>;
+  compound?: Of<'compound'>;
+  /** The sheet says that it goes together dry. */
+  dry: boolean;
+  pattern?: Of<'pattern'>;
+  rideHeight: boolean;
+  /** Kinds of pieces its phrase names. */
+  kinds: readonly ItemKind[];
+  /** Steps in which it is put together, by their index. */
+  assembled: readonly number[];
+}
+
+/** Nouns of what is tightened: a bracket is counted, and is no station. */
+const TIGHTENED = new Set([
+  'bolt',
+  'nut',
+  'screw',
+  'stud',
+  'capscrew',
+  'setscrew',
+  'locknut',
+  'fastener',
+  'clamp',
+  'head',
+  'piece',
+  'eye',
+  'plug',
+  'band',
+  'knob',
+]);
+
+/** `Hangers to crossmember:`, `Bracket to frame, two bolts`. */
+const PART_TO_PART = /^(\p{L}[\p{L} -]{2,40}? (?:to|on|into) [\p{L} -]{2,40}?)\s*(?:[:,(|]| {2}|$)/u;
+
+/** A locker whose strength its sentence leaves out has that of the only one the sheet names. */
+function withStrength(fact: Of<'compound'> | undefined, facts: readonly Fact[]): Of<'compound'> | undefined {
+  if (fact === undefined || fact.confidence >= 0.9 || !fact.value.compound.startsWith('threadlocker')) return fact;
+  const named = new Set(
+    facts
+      .filter(isKind('compound'))
+      .filter((other) => other.confidence >= 0.9 && other.value.compound.startsWith('threadlocker'))
+      .map((other) => other.value.compound),
+  );
+  const [only] = [...named];
+  return named.size === 1 && only !== undefined
+    ? { ...fact, confidence: 1, value: { kind: 'compound', compound: only } }
+    : fact;
+}
+
+/** What a sentence puts where: `Bolt a bracket to each side of the frame with two (a)` is of the bracket and the frame. */
+function puttingOf(text: string): string | undefined {
+  const clause = text.split(/\s+with\s|\s+using\s|[.,;:]/)[0] ?? '';
+  const named = clause.replace(
+    /^\s*(?:bolt|set|place|put|fit|mount|hang|lift|hold|offer|slide|attach|install|position)\s+(?:up |on )?/i,
+    '',
+  );
+  return named !== clause && tellingWords(named).length > 0 ? titled(named.replace(/^(?:an?|the)\s+/i, '')) : undefined;
+}
+
+/** Words of a figure or a verb, which name no joint. */
+const NO_TITLE = /\b(?:go|goes|gets?|take|newton|nm|foot|tighten|torque|fit|put|place|set)\b/i;
+
+const titled = (text: string): string | undefined => {
+  const plain = text
+    .replace(/\([^)]*\)/g, ' ')
+    .replace(/\b(?:the|all|both|those|these|four|six|two|three|eight|ten|twelve|\d+ ?x?)\b/gi, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+  return plain.length >= 3 && /\p{L}{3}/u.test(plain) ? `${plain[0]?.toUpperCase()}${plain.slice(1)}` : undefined;
+};
+
+/** The sentences that speak of the same joint as a torque's: its own, those of its step, and those that share its words. */
+export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<'torque'>): JointSentences {
+  const { reading, facts, inStep } = drafting;
+  const own = reading.steps[torque.step] as SheetStep;
+  const labels = new Set(packing.labelled.keys());
+  const phrase = phraseBefore(own, torque.start);
+  const phraseWords = tellingWords(phrase);
+  const words = phraseWords.length > 0 ? phraseWords : tellingWords(own.text);
+  const ownLabels = referencesIn(phrase === '' ? own.text : phrase, labels);
+  const kinds = kindsIn(phrase);
+  const size = torque.about;
+  const sameStep = (at: number): boolean =>
+    own.number !== undefined && reading.steps[at]?.number === own.number && Math.abs(at - torque.step) <= 6;
+  const speaks = (at: number): boolean => {
+    const step = reading.steps[at];
+    if (!step || step.list || at === torque.step) return false;
+    if (referencesIn(step.text, labels).some((label) => ownLabels.includes(label))) return true;
+    // `Foot screws: …` says nothing of the clamp nuts.
+    const theirKinds = kindsIn(step.text);
+    if (kinds.length > 0 && theirKinds.length > 0 && !kinds.some((kind) => theirKinds.includes(kind))) return false;
+    const theirs = tellingWords(step.text);
+    return words.some((word) => theirs.includes(word));
+  };
+  const others = reading.steps.map((_, at) => at).filter((at) => at !== torque.step && (speaks(at) || sameStep(at)));
+  // What stands before is where the joint was put together; what stands behind may still say with what.
+  const before = others.filter((at) => at < torque.step).reverse();
+  const behind = others.filter((at) => at > torque.step);
+  // The sentences of a numbered step belong together: `Hangers: two screws each. Threadlocker on the threads.`
+  const assembled = before.find((at) =>
+    inStep(at).some((fact) => fact.value.kind === 'count' && TIGHTENED.has(fact.value.noun)),
+  );
+  const anchor = assembled ?? before.find((at) => speaks(at) && !removes(inStep(at)));
+  const beside = reading.steps
+    .map((_, at) => at)
+    .filter((at) => {
+      const number = anchor === undefined ? undefined : reading.steps[anchor]?.number;
+      const near = anchor !== undefined && Math.abs(at - anchor) <= 4;
+      return (
+        near && number !== undefined && reading.steps[at]?.number === number && at !== anchor && at !== torque.step
+      );
+    });
+  const ordered = [...before.slice(0, 6), ...beside, ...behind.slice(0, 6)];
+
+  const threadsOf = (at: number) => inStep(at).filter(isKind('thread'));
+  const ownThread = threadsOf(torque.step).find((fact) => fact.value.designation === size);
+  const told = size === undefined ? ordered.map(threadsOf).find((list) => list.length > 0) : undefined;
+  const thread =
+    ownThread ?? (told && new Set(told.map((fact) => fact.value.designation)).size === 1 ? told[0] : undefined);
+
+  const related = ordered.filter((at) => speaks(at));
+  const refs = [
+    ...ownLabels,
+    ...related.flatMap((at) => (ownLabels.length > 0 ? referencesIn(reading.steps[at]?.text ?? '', labels) : [])),
+  ];
+  const items = [...new Set(refs)].flatMap((label) => packing.labelled.get(label) ?? []);
+
+  const countable = (at: number) =>
+    inStep(at)
+      .filter(isKind('count'))
+      .filter((fact) => fact.value.item === undefined && TIGHTENED.has(fact.value.noun));
+  const ownCount =
+    countable(torque.step)
+      .filter((fact) => fact.start < torque.start)
+      .at(-1) ?? countable(torque.step)[0];
+  const inRow = /\||\t|\S {3,}\S/.test(own.text) ? countable(torque.step)[0] : undefined;
+  const placed = related.filter((at) => !removes(inStep(at)));
+  const toldAt = placed.find((at) => countable(at).length > 0);
+  const count =
+    inRow ??
+    (ownCount && ownCount.start < torque.start ? ownCount : undefined) ??
+    (toldAt === undefined ? undefined : bestCount(countable(toldAt), phrase, reading.steps[toldAt] as SheetStep));
+  const countAt = count?.step ?? torque.step;
+  const countText = [reading.steps[countAt]?.text ?? '', ...followers(reading.steps, countAt)].join(' ');
+  const times =
+    timesIn(countText, packing.pieces) ?? (count === undefined ? timesIn(own.text, packing.pieces) : undefined);
+
+  const drivesOf = (at: number) => inStep(at).filter(isKind('drive'));
+  const drive =
+    nearest(drivesOf(torque.step), torque) ??
+    nearest(
+      facts.filter(isKind('drive')).filter((fact) => fact.about === size && size !== undefined),
+      torque,
+    ) ??
+    related
+      .filter((at) => !removes(inStep(at)))
+      .map((at) => drivesOf(at)[0])
+      .find((fact) => fact !== undefined);
+
+  const compounds = (at: number) => inStep(at).filter(isKind('compound'));
+  const dryAt = (at: number) => inStep(at).some((fact) => fact.value.kind === 'dry' && fact.value.of === undefined);
+  // `Copper grease on those two bolts`, said right behind.
+  const next = reading.steps[torque.step + 1];
+  const pointsBack =
+    next &&
+    /\b(?:those|these|them|the same)\b/i.test(next.text) &&
+    kindsIn(next.text).some((kind) => kinds.includes(kind))
+      ? [torque.step + 1]
+      : [];
+  const near = [
+    torque.step,
+    ...[anchor ?? -1, ...beside].filter((at) => at >= 0),
+    ...others.filter(sameStep),
+    ...pointsBack,
+  ];
+  const closest = [...near, ...related];
+  const sayer = closest.find((at) => {
+    const own = tellingWords(reading.steps[at]?.text ?? '');
+    const ofAnother = !near.includes(at) && own.length > 0 && !own.some((word) => words.includes(word));
+    return !ofAnother && (compounds(at).length > 0 || dryAt(at));
+  });
+  const dry = sayer !== undefined && compounds(sayer).length === 0;
+  const previous = facts
+    .filter(isKind('compound'))
+    .find(
+      (fact) =>
+        fact.step === torque.step - 1 &&
+        !reading.steps[fact.step]?.list &&
+        tellingWords(reading.steps[fact.step]?.text ?? '').length === 0,
+    );
+  const compound = withStrength(sayer === undefined ? previous : compounds(sayer)[0], facts);
+
+  const pattern = [torque.step, ...others.filter(sameStep), ...related].flatMap((at) =>
+    inStep(at).filter(isKind('pattern')),
+  )[0];
+  const rideHeight = [torque.step, ...others.filter(sameStep)].some((at) =>
+    inStep(at).some((fact) => fact.value.kind === 'rideHeight'),
+  );
+  const partToPart = [own, ...(assembled === undefined ? [] : [reading.steps[assembled] as SheetStep])]
+    .map((step) => PART_TO_PART.exec(step.text)?.[1])
+    .find(
+      (text) => text !== undefined && !NO_TITLE.test(text) && words.some((word) => tellingWords(text).includes(word)),
+    );
+  // The first cell of a row names it.
+  const cell = /\||\t|\S {3,}\S/.test(own.text)
+    ? own.text
+        .split(/\s*[|\t]\s*|\s{3,}/)
+        .find((text) => /\p{L}{3}/u.test(text))
+        ?.split(/,\s/)[0]
+    : undefined;
+  const put = [anchor ?? -1, ...beside]
+    .map((at) => puttingOf(reading.steps[at]?.text ?? ''))
+    .find((text) => text !== undefined);
+  const title =
+    (cell === undefined ? undefined : titled(cell)) ??
+    partToPart ??
+    (phraseWords.length > 0 ? titled(phrase) : undefined) ??
+    put;
+  return {
+    ...(title ? { title } : {}),
+    words,
+    ...(thread ? { thread } : {}),
+    items,
+    ...(count ? { count } : {}),
+    ...(times ? { times } : {}),
+    ...(drive ? { drive } : {}),
+    ...(compound && !dry ? { compound } : {}),
+    dry,
+    ...(pattern ? { pattern } : {}),
+    rideHeight,
+    kinds,
+    assembled: [...(anchor === undefined ? [] : [anchor]), ...beside],
+  };
+}
+
+/** Kinds of pieces that are tightened, which a text names. */
+const kindsIn = (text: string): ItemKind[] => [
+  ...new Set(
+    (text.toLowerCase().match(/\p{L}{3,}/gu) ?? []).flatMap((word) => {
+      const kind = KIND_OF[word.replace(/s$/, '')];
+      return kind === 'bolt' || kind === 'nut' ? [kind] : [];
+    }),
+  ),
+];
+
+type Facts = ReturnType<Drafting['inStep']>;
+
+/** What is taken off there is no joint that is put together. */
+const removes = (facts: Facts): boolean =>
+  facts.some(
+    ({ value }) => value.kind === 'action' && (['remove', 'disconnect', 'discard'] as string[]).includes(value.action),
+  );
+
+/** Of several counts of a sentence the one whose noun is the torque's: `six screws and four nuts`, `the nuts to 25 Nm`. */
+function bestCount(counts: ReadonlyArray<Of<'count'>>, phrase: string, step: SheetStep): Of<'count'> | undefined {
+  const kinds = new Set(
+    (phrase.toLowerCase().match(/\p{L}{3,}/gu) ?? []).flatMap((word) => KIND_OF[word.replace(/s$/, '')] ?? []),
+  );
+  return (
+    counts.find((fact) => kinds.has(KIND_OF[fact.value.noun] ?? 'part')) ??
+    counts.find((fact) => fact.start >= step.start)
+  );
+}
+
+/** `Repeat on the other side` behind a sentence doubles what it counts. */
+const followers = (steps: readonly SheetStep[], at: number): string[] =>
+  steps
+    .slice(at + 1, at + 3)
+    .flatMap((step) =>
+      /^(?:repeat|the same|same (?:again|on)|likewise|do the other)\b/i.test(step.text) ? [step.text] : [],
+    );
+
+/** Fractions of the final torque, where the sheet gives its stages. */
+export function stageShares(value: Extract<FactValue, { kind: 'torque' }>): number[] | undefined {
+  const torques = (value.stages ?? []).flatMap((stage) => ('torqueNm' in stage ? [stage.torqueNm] : []));
+  const shares = torques.slice(0, -1).map((nm) => Math.round((nm / value.maxNm) * 1000) / 1000);
+  const rising = shares.every((share, at) => share > 0 && share < 1 && (at === 0 || share > (shares[at - 1] ?? 0)));
+  return shares.length > 0 && rising ? [...shares, 1] : undefined;
+}

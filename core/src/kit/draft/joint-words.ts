@@ -1,0 +1,78 @@
+import { HARDWARE } from '../../sheet/lexicon.ts';
+import type { SheetStep } from '../../sheet/step-split.ts';
+import type { Of } from './drafting.ts';
+
+/** Words that tell one joint of a sheet from another: `hanger`, `guard`, `tower`; no hardware, no verbs, no places. */
+const PLAIN = new Set(
+  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metres metre torqued tightened stages stage'.split(
+    ' ',
+  ),
+);
+
+const singular = (word: string): string =>
+  word === 'feet' ? 'foot' : word.length > 3 && /[^s]s$/.test(word) ? word.slice(0, -1) : word;
+
+/** The words of a sentence that name what it works on, singular. */
+export const tellingWords = (text: string): string[] =>
+  (text.toLowerCase().match(/\p{L}{3,}/gu) ?? [])
+    .map(singular)
+    .filter((word) => !PLAIN.has(word) && !HARDWARE.has(word));
+
+/** The noun phrase a torque is said of: what stands before it in its clause. */
+export function phraseBefore(step: SheetStep, at: number): string {
+  const before = step.text.slice(0, Math.max(0, at - step.start));
+  const clause = before.split(/[.;]\s|,\s(?=then|and then)|\bthen\b/i).at(-1) ?? before;
+  return clause
+    .replace(/\b(?:re-?)?(?:tighten|torque|pull|bring|set|finish|nip|snug)\w*\b/gi, ' ')
+    .replace(/\b(?:to|with|at|is|are|be|go(?:es)? to|until|final(?:ly)?)\b\s*$/i, ' ')
+    .replace(/[|:=–-]+\s*$/, ' ')
+    .replace(/\s+/g, ' ')
+    .trim();
+}
+
+/** References of a text to lines of a packing list: `(c)`, `bolts (2)`, `item 3`. */
+export function referencesIn(text: string, labels: ReadonlySet<string>): string[] {
+  const found: string[] = [];
+  for (const match of text.matchAll(/\((\w{1,3})\)|\bitems? (\w{1,3})\b/gi)) {
+    const label = (match[1] ?? match[2] ?? '').toLowerCase();
+    if (labels.has(label)) found.push(label);
+  }
+  return found;
+}
+
+/** How often a count stands: `two to each hanger`, `three per side`, `on both sides`, `at each corner`. */
+export interface Times {
+  times: number;
+  /** Left and right where it is the sides, the corners where it is those. */
+  places: 'sides' | 'corners' | 'pieces';
+}
+
+const SIDES =
+  /\b(?:both|each|either|per) sides?\b|\ba side\b|\b(?:on|at) (?:the )?left and (?:the )?right\b|\bother side (?:likewise|the same|too)\b|\brepeat (?:for|on) the other side\b|\bsame (?:again )?on the other side\b/i;
+const CORNERS = /\b(?:all four|each|every|at the four) (?:corners?|wheels?|hubs?)\b/i;
+const EACH = /\b(?:each|every|per|a|both|the two)\s+(\p{L}{3,})\b/giu;
+
+/**
+ * How often the count of a sentence stands.
+ *
+ * @param pieces - the pieces of the packing list, to know how many hangers there are
+ */
+export function timesIn(text: string, pieces: ReadonlyArray<Of<'count'>>): Times | undefined {
+  if (CORNERS.test(text)) return { times: 4, places: 'corners' };
+  if (SIDES.test(text)) return { times: 2, places: 'sides' };
+  for (const match of text.matchAll(EACH)) {
+    // `a hanger` shares something out only behind `to`, `on`, `for`.
+    if (/^a\b/i.test(match[0]) && !/\b(?:to|per|on|for|at|under)\s*$/i.test(text.slice(0, match.index))) continue;
+    const word = singular(match[1]?.toLowerCase() ?? '');
+    if (word === 'end') return { times: 2, places: 'pieces' };
+    if (HARDWARE.has(word) && !['bracket', 'plate', 'arm', 'mount'].includes(word)) continue;
+    const quantity = pieces
+      .filter(
+        (piece) =>
+          tellingWords(piece.value.item ?? piece.printed).includes(word) || singular(piece.value.noun) === word,
+      )
+      .reduce((sum, piece) => sum + piece.value.count, 0);
+    if (quantity > 1) return { times: quantity, places: 'pieces' };
+  }
+  return undefined;
+}

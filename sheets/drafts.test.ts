@@ -1,0 +1,96 @@
+import { readdirSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { describe, expect, it } from '@jest/globals';
+import { KitDocumentSchema } from '#contract/kit.ts';
+import { readKit, writeKit } from '#contract/read-kit.ts';
+import { draftKit } from '#core/kit/draft/draft-kit.ts';
+import { kitFaults } from '#core/kit/kit-integrity.ts';
+import { readSheet } from '#core/sheet/read-sheet.ts';
+
+/** What a person who writes the kit from the sheet by hand makes of it. */
+interface Expected {
+  /** Pieces of the packing list: how many, and a word of the line. */
+  packing: Array<[number, string]>;
+  groups: Array<{
+    about: string;
+    stations: number;
+    /** The vehicle's own, whose number the sheet leaves out. */
+    stationsFree?: boolean;
+    nm: [number, number];
+    thread: string | null;
+    compound: string | null;
+    driveMm: number | null;
+    stages?: number;
+  }>;
+  aftercareKm: number[];
+  waitMinutes: number[];
+}
+
+const FOLDER = 'sheets/whole';
+const SHEETS = readdirSync(FOLDER)
+  .filter((file) => file.endsWith('.txt'))
+  .map((file) => file.replace('.txt', ''));
+
+const draftOf = (name: string) => {
+  const reading = readSheet(readFileSync(join(FOLDER, `${name}.txt`), 'utf8'));
+  return draftKit(reading, reading.facts, { id: name, title: name, maker: 'Pennant Works' });
+};
+
+describe('whole sheets, written with their kit before the reader saw them', () => {
+  it.each(SHEETS)('%s: joints, pieces and what is due are those of its kit', (name) => {
+    const expected = JSON.parse(readFileSync(join(FOLDER, `${name}.json`), 'utf8')) as Expected;
+    const { kit } = draftOf(name);
+    const groups = kit.groups.map((group) => {
+      const station = kit.stations.find(({ id }) => id === group.stations[0]);
+      const spec = station?.specs[0]?.spec;
+      const pieces = station?.stack.flatMap((piece) =>
+        piece.kind === 'hardware' ? [kit.items.find(({ id }) => id === piece.item)] : [],
+      );
+      const drive = station?.drive;
+      return {
+        stations: group.stations.length,
+        nm:
+          spec?.kind === 'range'
+            ? [spec.minNm, spec.maxNm]
+            : spec && 'targetNm' in spec
+              ? [spec.targetNm, spec.targetNm]
+              : [],
+        thread: pieces?.find((piece) => piece?.thread !== undefined)?.thread ?? null,
+        compound: kit.compounds.find(({ id }) => id === station?.compound)?.kind ?? null,
+        drive: drive && 'acrossFlatsMm' in drive ? drive.acrossFlatsMm : null,
+        ...(group.stages ? { stages: group.stages.length } : {}),
+      };
+    });
+    expect(groups).toEqual(
+      expected.groups.map((group, at) => ({
+        stations: group.stationsFree ? groups[at]?.stations : group.stations,
+        nm: group.nm.map((nm) => expect.closeTo(nm, 1)),
+        thread: group.thread === null ? null : group.thread.replace(' × ', ' x '),
+        compound: group.compound,
+        drive: group.driveMm === null ? groups[at]?.drive : expect.closeTo(group.driveMm, 1),
+        ...(group.stages ? { stages: group.stages } : {}),
+      })),
+    );
+    const listed = kit.items.filter(({ source }) => source === 'kit');
+    expect(listed.map(({ quantity }) => quantity)).toEqual(expected.packing.map(([quantity]) => quantity));
+    expect(kit.aftercare.flatMap(({ afterKm }) => afterKm ?? [])).toEqual(expected.aftercareKm);
+    const waits = kit.steps.flatMap(({ actions }) =>
+      actions.flatMap((action) => ('minutes' in action && action.minutes !== undefined ? [action.minutes] : [])),
+    );
+    expect(waits).toEqual(expected.waitMinutes);
+  });
+});
+
+describe('any sheet', () => {
+  it.each(['known', 'blind', 'whole'])('of %s makes a draft that can be read back, or says why not', (folder) => {
+    for (const file of readdirSync(join('sheets', folder)).filter((entry) => entry.endsWith('.txt'))) {
+      const reading = readSheet(readFileSync(join('sheets', folder, file), 'utf8'));
+      const { kit } = draftKit(reading, reading.facts, { id: 'draft', title: file, maker: 'Pennant Works' });
+      expect([file, KitDocumentSchema.safeParse(kit).error?.issues.slice(0, 3)]).toEqual([file, undefined]);
+      const back = readKit(writeKit(kit));
+      expect([file, back.ok ? [] : back.error]).toEqual([file, []]);
+      // A sheet may hold no joint at all; nothing else is wrong with its draft.
+      expect([file, kitFaults(kit).filter(({ code }) => code !== 'empty')]).toEqual([file, []]);
+    }
+  });
+});
