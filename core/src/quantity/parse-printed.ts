@@ -106,6 +106,18 @@ const VULGAR: Record<string, string> = {
 
 /** The unit a spelling stands for: `ft. lbs.` → `lbf·ft`; undefined when it is not one we know. */
 export function unitFromSpelling(spelling: string): UnitName | undefined {
+  const met = spellingsMet.get(spelling);
+  if (met !== undefined || spellingsMet.has(spelling)) return met;
+  const unit = spelledUnit(spelling);
+  if (spellingsMet.size < MOST_SPELLINGS) spellingsMet.set(spelling, unit);
+  return unit;
+}
+
+/** A sheet writes its few units over and over; each spelling is looked up once. */
+const spellingsMet = new Map<string, UnitName | undefined>();
+const MOST_SPELLINGS = 5_000;
+
+function spelledUnit(spelling: string): UnitName | undefined {
   const bare = spelling.toLowerCase().replace(/[\s.·•*⋅∙‧-]/g, '');
   return SPELLINGS.find(([pattern]) => pattern.test(bare))?.[1];
 }

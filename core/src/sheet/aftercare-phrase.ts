@@ -2,6 +2,7 @@ import { unitFromSpelling } from '../quantity/parse-printed.ts';
 import { dimensionOf, toBase } from '../quantity/unit.ts';
 import type { FactValue } from './fact.ts';
 import { NUMBER_WORDS, TENS_WORDS } from './lexicon.ts';
+import { takenBy } from './place-in.ts';
 import { sentenceAt } from './sentence.ts';
 
 export type Aftercare = Extract<FactValue, { kind: 'aftercare' }>;
@@ -152,12 +153,13 @@ const LATER =
 /** Due dates of a sheet: by distance, time, heat cycles or event. Places and values, in order. */
 export function aftercares(text: string): Array<{ start: number; end: number; value: Aftercare }> {
   const found: Array<{ start: number; end: number; value: Aftercare }> = [];
+  const taken = takenBy(text.length);
   for (const { pattern, make } of RULES) {
     for (const match of text.matchAll(pattern)) {
       const start = match.index;
       const printed = match[0].replace(/[\s,]+$/, '');
       const end = start + printed.length;
-      if (found.some((other) => start < other.end && end > other.start)) continue;
+      if (taken.at({ start, end }) !== undefined) continue;
       const value = make(match as RegExpExecArray);
       if (!value) continue;
       const sentence = sentenceAt(text, { start, end });
@@ -169,6 +171,7 @@ export function aftercares(text: string): Array<{ start: number; end: number; va
       if (!distance && value.repeats === false && !WORK.test(around)) continue;
       if (value.event !== undefined && !WORK.test(around) && !LATER.test(around)) continue;
       if (/^(?:in|for|at|by)$/i.test(match[1] ?? '') && !WORK.test(around)) continue;
+      taken.take({ start, end }, found.length);
       found.push({
         start,
         end,

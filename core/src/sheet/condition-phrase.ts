@@ -1,4 +1,5 @@
 import type { FactValue } from './fact.ts';
+import { lineAt, takenBy } from './place-in.ts';
 
 const MONTH =
   '(?:jan(?:uary)?|feb(?:ruary)?|mar(?:ch)?|apr(?:il)?|may|june?|july?|aug(?:ust)?|sep(?:t(?:ember)?)?|oct(?:ober)?|nov(?:ember)?|dec(?:ember)?|spring|summer|autumn|fall|\\d{1,2}[/.-])';
@@ -125,6 +126,7 @@ const APPLICATION =
 /** The branches of a sheet: by model year and date, equipment, side, what is found. Places and values, in order. */
 export function conditions(text: string): Array<{ start: number; end: number; value: FactValue }> {
   const found: Array<{ start: number; end: number; value: Extract<FactValue, { kind: 'condition' }> }> = [];
+  const taken = takenBy(text.length);
   // A few lines are no sheet with a head.
   const head = text.split('\n').length < 8 ? 0 : headEnd(text);
   for (const { pattern, years, heads } of RULES) {
@@ -137,18 +139,17 @@ export function conditions(text: string): Array<{ start: number; end: number; va
       if (when.length >= 6 && !years) printed = when.replace(ENDS, '');
       if (printed.length < 3 || /\botherwise\b/i.test(printed)) continue;
       if (/^with (?:the|your) (?:vehicle|car|truck|van)\b/i.test(printed)) continue;
-      const line = text.slice(
-        text.lastIndexOf('\n', start - 1) + 1,
-        text.indexOf('\n', start) < 0 ? undefined : text.indexOf('\n', start),
-      );
+      const line = lineAt(text, start);
       if (years && start < head && (APPLICATION.test(line) || start < head / 2 || !/[.]\s*$/.test(line))) continue;
       const end = start + printed.length;
-      const inside = found.find((other) => start < other.end && end > other.start);
+      const owner = taken.at({ start, end });
+      const inside = owner === undefined ? undefined : found[owner];
       if (inside) {
         // A year inside a longer condition gives it its years.
         if (years) Object.assign(inside.value, years(match as RegExpExecArray));
         continue;
       }
+      taken.take({ start, end }, found.length);
       found.push({
         start,
         end,

@@ -1,6 +1,7 @@
 import { MM_PER_INCH } from '../quantity/unit.ts';
 import type { FactValue, SheetDrive } from './fact.ts';
 import { NUMBER_WORDS, TENS_WORDS } from './lexicon.ts';
+import { takenBy } from './place-in.ts';
 
 const SPOKEN =
   'eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty(?:[- ](?:one|two|four|seven))?|thirty';
@@ -129,9 +130,11 @@ const NEXT_SIZE = new RegExp(String.raw`[,;&]\s*(?:and\s+)?(?:an? )?${SIZE}${MM}
 /** Sizes of sockets, keys and heads, wherever their words stand. Places and values, in order. */
 export function drives(text: string): Place[] {
   const found: Place[] = [];
+  const taken = takenBy(text.length);
   const add = (start: number, end: number, drive: SheetDrive, describes: 'tool' | 'fastener') => {
-    if (!found.some((other) => start < other.end && end > other.start))
-      found.push({ start, end, value: { kind: 'drive', drive, describes } });
+    if (taken.at({ start, end }) !== undefined) return;
+    taken.take({ start, end }, found.length);
+    found.push({ start, end, value: { kind: 'drive', drive, describes } });
   };
   for (const { pattern, read, of } of RULES) {
     for (const match of text.matchAll(pattern)) {

@@ -56,10 +56,12 @@ const INCH_WORDS: Record<string, string> = {
   'three-quarters': '3/4',
 };
 
+const INCH_OPENERS = new Set(Object.keys(INCH_WORDS).map((word) => word.split('-')[0] ?? word));
+
 /** A size in words with its series: `three-eighths coarse by one and a quarter`, `half-inch fine`, `half UNF`. */
 function spokenInchAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
   const first = tokens[at];
-  if (first?.kind !== 'word') return undefined;
+  if (first?.kind !== 'word' || !INCH_OPENERS.has(first.lower)) return undefined;
   const dashed =
     tokens[at + 1]?.text === '-'
       ? `${first.lower}-${tokens[at + 2]?.lower}`

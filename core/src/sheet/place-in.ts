@@ -26,3 +26,29 @@ export const stepFinder = (steps: readonly Span[]) => (place: number) => {
   }
   return Math.max(0, low);
 };
+
+/** Which characters of a text are taken, and by which of what was found; a look costs no search. */
+export function takenBy(length: number) {
+  const owner = new Int32Array(length + 1);
+  return {
+    /** Index of what has a character of the span already; undefined where it is free. */
+    at({ start, end }: Span): number | undefined {
+      for (let place = start; place < end; place++) if (owner[place]) return (owner[place] ?? 0) - 1;
+      return undefined;
+    },
+    take({ start, end }: Span, index: number): void {
+      owner.fill(index + 1, start, end);
+    },
+  };
+}
+
+/** Farthest look for the ends of a line, characters: a sheet without line ends is one line. */
+const LINE_REACH = 300;
+
+/** The line a place stands in, as far as it is looked at. */
+export function lineAt(text: string, at: number): string {
+  const head = text.slice(Math.max(0, at - LINE_REACH), at);
+  const tail = text.slice(at, at + LINE_REACH);
+  const end = tail.indexOf('\n');
+  return head.slice(head.lastIndexOf('\n') + 1) + (end < 0 ? tail : tail.slice(0, end));
+}

@@ -56,11 +56,11 @@ export function sentenceAt(text: string, { start, end }: Span): Span {
 export function around(text: string, span: Span): { before: string; after: string } {
   const sentence = sentenceAt(text, span);
   // A scanner's figures inside a word are letters: `n0t`, `bo1ts`.
-  const flat = (part: string): string =>
-    part
-      .replace(/\s+/g, ' ')
-      .toLowerCase()
-      .replace(/(?<=\p{L})0(?=\p{L})/gu, 'o')
-      .replace(/(?<=\p{L})1(?=\p{L})/gu, 'l');
+  const flat = (part: string): string => {
+    const plain = part.replace(/\s+/g, ' ').toLowerCase();
+    return /[a-z][01][a-z]/.test(plain)
+      ? plain.replace(/(?<=\p{L})0(?=\p{L})/gu, 'o').replace(/(?<=\p{L})1(?=\p{L})/gu, 'l')
+      : plain;
+  };
   return { before: flat(text.slice(sentence.start, span.start)), after: flat(text.slice(span.end, sentence.end)) };
 }

@@ -1,5 +1,6 @@
 import { askedTorque } from './asked-torque.ts';
 import type { AsideRole, Fact, FactValue, TorqueStage } from './fact.ts';
+import { lineAt } from './place-in.ts';
 import { around } from './sentence.ts';
 import type { Span } from './token.ts';
 
@@ -93,15 +94,12 @@ const ANSWERED =
 /** Whether a sheet is a letter that quotes the one it answers. */
 export const quotesLetter = (text: string): boolean => /^>.*\n>/m.test(text) && ANSWERED.test(text);
 /** Whether a place stands in a quoted line. */
-export const isQuoted = (text: string, at: number): boolean => /^\s*>/.test(lineOf(text, at));
-
-const lineOf = (text: string, at: number): string =>
-  text.slice(text.lastIndexOf('\n', at - 1) + 1, text.indexOf('\n', at) < 0 ? undefined : text.indexOf('\n', at));
+export const isQuoted = (text: string, at: number): boolean => /^\s*>/.test(lineAt(text, at));
 
 /** What a torque that stands at a span is. */
 export function torqueRole(text: string, span: Span, inList: boolean, answered: boolean, wide: boolean): TorqueRole {
   const { before, after } = around(text, span);
-  if (answered && /^\s*>/.test(lineOf(text, span.start))) return 'superseded';
+  if (answered && /^\s*>/.test(lineAt(text, span.start))) return 'superseded';
   // A ceiling stands right at its figure; what is said of the figure may stand further off.
   const ceiling = CEILING_BEFORE.test(before) || CEILING_FAR.test(before) || CEILING_AFTER.test(after);
   const own = before.split(/[,;]\s|:\s(?=.)/).at(-1) ?? before;
@@ -112,7 +110,7 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   const toolAfter = /^\s*(?:torque )?(?:key|wrench|clicker|driver|gun|ratchet)\b/.test(after);
   if ((speaksOfTool && !PULLS.test(before)) || toolAfter) return 'wrench';
   if (wide && TOOL.test(before)) return 'wrench';
-  if (inList && /\btorque[- ]?(?:wrench|key|driver|screwdriver|tool)\b/i.test(lineOf(text, span.start)))
+  if (inList && /\btorque[- ]?(?:wrench|key|driver|screwdriver|tool)\b/i.test(lineAt(text, span.start)))
     return 'wrench';
   if (IS_OFF.test(after)) return 'superseded';
   if (/^[^.;]{0,70}\?["')]*\s*$/.test(after)) return 'other';
@@ -275,7 +273,7 @@ function takeBack(facts: Fact[], text: string, fact: TorqueFact): void {
 /** Confidence of a figure that nothing in its sentence asks for. */
 const UNSAID = 0.75;
 /** Whether a line is a row of cells, whose heading asks. */
-const hasCells = (text: string, at: number): boolean => /\S {2,}\S|\||\t/.test(lineOf(text, at).trim());
+const hasCells = (text: string, at: number): boolean => /\S {2,}\S|\||\t/.test(lineAt(text, at).trim());
 
 /** How far behind its torque a ceiling may stand, characters. */
 const CEILING_REACH = 260;

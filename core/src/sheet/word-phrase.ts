@@ -168,7 +168,11 @@ const words: Matcher = (tokens, at) => {
 const SIDES = new Set(['left', 'right', 'front', 'rear', 'upper', 'lower']);
 const SIDE_WORDS: Record<string, Extract<FactValue, { kind: 'side' }>['side']> = {
   driver: 'left',
+  drivers: 'left',
+  "driver's": 'left',
   passenger: 'right',
+  passengers: 'right',
+  "passenger's": 'right',
   back: 'rear',
 };
 const side: Matcher = (tokens, at) => {
@@ -176,7 +180,7 @@ const side: Matcher = (tokens, at) => {
   if (SIDES.has(word))
     return found({ kind: 'side', side: word as Extract<FactValue, { kind: 'side' }>['side'] }, at + 1);
   // Driver's and passenger's side depend on the country; only with `side` behind, and with less trust.
-  const guess = SIDE_WORDS[word.replace(/'s$|s$/, '')];
+  const guess = SIDE_WORDS[word];
   return guess !== undefined && (lower(tokens, at + 1) === 'side' || word === 'back')
     ? { value: { kind: 'side', side: guess }, next: at + 1, suspect: true }
     : undefined;

@@ -88,6 +88,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
   const groupOf = new Map<Fact, string>();
   const assembledIn = new Map<number, string>();
   const drawn: Drawn[] = [];
+  const labels = new Set<string>();
   const used = new Map<string, number>();
   const left = (item: Item | undefined): number => (item ? item.quantity - (used.get(item.id) ?? 0) : 0);
   const labelsSpent = (said: JointSentences): boolean =>
@@ -223,10 +224,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       const where = placeOf(at, count, said.times);
       const station: Station = {
         id: freshId(`s${kit.stations.length + 1}`),
-        label:
-          where.label && !kit.stations.some((other) => other.label === where.label)
-            ? where.label
-            : String(kit.stations.length + 1),
+        label: where.label && !labels.has(where.label) ? where.label : String(kit.stations.length + 1),
         name: clip(`${title}, ${where.words}`, 120),
         xMm: 40 + (at % 8) * 60,
         yMm: 40 + Math.floor(at / 8) * 60,
@@ -235,6 +233,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
         specs: [printed()],
         drive: drive ?? { kind: 'unknown' },
       };
+      labels.add(station.label);
       members.push(station.id);
       kit.stations.push(station);
     }

@@ -1,5 +1,5 @@
 import { parseThread } from '../../fastener/thread.ts';
-import type { Fact } from '../../sheet/fact.ts';
+import type { Fact, SheetCompound } from '../../sheet/fact.ts';
 import { formInWords } from '../form-in-words.ts';
 import type { Item } from '../kit-document.ts';
 import { clip, type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
@@ -33,6 +33,8 @@ const verbBefore = ({ inStep }: Drafting, fact: Fact): string | undefined =>
 export interface Packing {
   /** The item a label of the list stands for: `c`, `3`. */
   labelled: ReadonlyMap<string, Item>;
+  /** Lockers the sheet names with their strength. */
+  lockers: ReadonlySet<SheetCompound>;
   /** What the list counts, line by line. */
   pieces: ReadonlyArray<Of<'count'>>;
   /** Steps of the sheet that were lines of a list. */
@@ -130,5 +132,11 @@ export function draftPacking(drafting: Drafting): Packing {
     if (kind === 'washer' && designation) washerFor.set(kit.items[index]?.id ?? '', designation);
     if (mark) place(mark, `items[${index}].mark`);
   }
-  return { listed, washerFor, labelled, pieces };
+  const lockers = new Set(
+    facts
+      .filter(isKind('compound'))
+      .filter(({ confidence, value }) => confidence >= 0.9 && value.compound.startsWith('threadlocker'))
+      .map(({ value }) => value.compound),
+  );
+  return { listed, washerFor, labelled, lockers, pieces };
 }

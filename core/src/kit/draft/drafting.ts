@@ -123,9 +123,14 @@ export function startDrafting(
     else byStep.set(fact.step, [fact]);
   }
   const ids = new Set<string>();
+  const serials = new Map<string, number>();
   const freshId = (wish: string): string => {
-    let id = slug(wish);
-    for (let serial = 2; ids.has(id); serial++) id = `${slug(wish)}-${serial}`;
+    const plain = slug(wish);
+    let id = plain;
+    for (let serial = serials.get(plain) ?? 2; ids.has(id); serial++) {
+      id = `${plain}-${serial}`;
+      serials.set(plain, serial + 1);
+    }
     ids.add(id);
     return id;
   };

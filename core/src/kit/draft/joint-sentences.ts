@@ -1,10 +1,11 @@
-import type { Fact, FactValue } from '../../sheet/fact.ts';
+import type { FactValue } from '../../sheet/fact.ts';
 import type { SheetStep } from '../../sheet/step-split.ts';
 import type { Item } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import type { Packing } from './draft-packing.ts';
 import { type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
 import { phraseBefore, referencesIn, type Times, tellingWords, timesIn } from './joint-words.ts';
+import { sentenceIndex } from './sentence-index.ts';
 
 /** All that the sheet says of the joint a torque is for, gathered from its own sentence and those that speak of it. */
 export interface JointSentences {
@@ -51,16 +52,10 @@ const TIGHTENED = new Set([
 const PART_TO_PART = /^(\p{L}[\p{L} -]{2,40}? (?:to|on|into) [\p{L} -]{2,40}?)\s*(?:[:,(|]| {2}|$)/u;
 
 /** A locker whose strength its sentence leaves out has that of the only one the sheet names. */
-function withStrength(fact: Of<'compound'> | undefined, facts: readonly Fact[]): Of<'compound'> | undefined {
+function withStrength(fact: Of<'compound'> | undefined, lockers: Packing['lockers']): Of<'compound'> | undefined {
   if (fact === undefined || fact.confidence >= 0.9 || !fact.value.compound.startsWith('threadlocker')) return fact;
-  const named = new Set(
-    facts
-      .filter(isKind('compound'))
-      .filter((other) => other.confidence >= 0.9 && other.value.compound.startsWith('threadlocker'))
-      .map((other) => other.value.compound),
-  );
-  const [only] = [...named];
-  return named.size === 1 && only !== undefined
+  const [only] = [...lockers];
+  return lockers.size === 1 && only !== undefined
     ? { ...fact, confidence: 1, value: { kind: 'compound', compound: only } }
     : fact;
 }
@@ -89,8 +84,9 @@ const titled = (text: string): string | undefined => {
 
 /** The sentences that speak of the same joint as a torque's: its own, those of its step, and those that share its words. */
 export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<'torque'>): JointSentences {
-  const { reading, facts, inStep } = drafting;
+  const { reading, inStep } = drafting;
   const own = reading.steps[torque.step] as SheetStep;
+  const index = sentenceIndex(reading.steps);
   const labels = new Set(packing.labelled.keys());
   const phrase = phraseBefore(own, torque.start);
   const phraseWords = tellingWords(phrase);
@@ -107,10 +103,15 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     // `Foot screws: …` says nothing of the clamp nuts.
     const theirKinds = kindsIn(step.text);
     if (kinds.length > 0 && theirKinds.length > 0 && !kinds.some((kind) => theirKinds.includes(kind))) return false;
-    const theirs = tellingWords(step.text);
+    const theirs = index.words(at);
     return words.some((word) => theirs.includes(word));
   };
-  const others = reading.steps.map((_, at) => at).filter((at) => at !== torque.step && (speaks(at) || sameStep(at)));
+  // Only sentences that hold one of its words or labels, and those of its own step, can speak of it.
+  const keys = [...words, ...ownLabels.map((label) => `(${label})`)];
+  const ofStep = Array.from({ length: 13 }, (_, at) => torque.step - 6 + at).filter(sameStep);
+  const others = [...new Set([...index.near(keys, torque.step), ...ofStep])]
+    .filter((at) => at !== torque.step && (speaks(at) || sameStep(at)))
+    .sort((a, b) => a - b);
   // What stands before is where the joint was put together; what stands behind may still say with what.
   const before = others.filter((at) => at < torque.step).reverse();
   const behind = others.filter((at) => at > torque.step);
@@ -119,15 +120,13 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     inStep(at).some((fact) => fact.value.kind === 'count' && TIGHTENED.has(fact.value.noun)),
   );
   const anchor = assembled ?? before.find((at) => speaks(at) && !removes(inStep(at)));
-  const beside = reading.steps
-    .map((_, at) => at)
-    .filter((at) => {
-      const number = anchor === undefined ? undefined : reading.steps[anchor]?.number;
-      const near = anchor !== undefined && Math.abs(at - anchor) <= 4;
-      return (
-        near && number !== undefined && reading.steps[at]?.number === number && at !== anchor && at !== torque.step
-      );
-    });
+  const anchored = anchor === undefined ? undefined : reading.steps[anchor]?.number;
+  const beside =
+    anchor === undefined || anchored === undefined
+      ? []
+      : Array.from({ length: 9 }, (_, at) => anchor - 4 + at).filter(
+          (at) => reading.steps[at]?.number === anchored && at !== anchor && at !== torque.step,
+        );
   const ordered = [...before.slice(0, 6), ...beside, ...behind.slice(0, 6)];
 
   const threadsOf = (at: number) => inStep(at).filter(isKind('thread'));
@@ -166,10 +165,6 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const drivesOf = (at: number) => inStep(at).filter(isKind('drive'));
   const drive =
     nearest(drivesOf(torque.step), torque) ??
-    nearest(
-      facts.filter(isKind('drive')).filter((fact) => fact.about === size && size !== undefined),
-      torque,
-    ) ??
     related
       .filter((at) => !removes(inStep(at)))
       .map((at) => drivesOf(at)[0])
@@ -193,20 +188,14 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   ];
   const closest = [...near, ...related];
   const sayer = closest.find((at) => {
-    const own = tellingWords(reading.steps[at]?.text ?? '');
+    const own = index.words(at);
     const ofAnother = !near.includes(at) && own.length > 0 && !own.some((word) => words.includes(word));
     return !ofAnother && (compounds(at).length > 0 || dryAt(at));
   });
   const dry = sayer !== undefined && compounds(sayer).length === 0;
-  const previous = facts
-    .filter(isKind('compound'))
-    .find(
-      (fact) =>
-        fact.step === torque.step - 1 &&
-        !reading.steps[fact.step]?.list &&
-        tellingWords(reading.steps[fact.step]?.text ?? '').length === 0,
-    );
-  const compound = withStrength(sayer === undefined ? previous : compounds(sayer)[0], facts);
+  const [above] = reading.steps[torque.step - 1]?.list ? [] : compounds(torque.step - 1);
+  const previous = above && index.words(torque.step - 1).length === 0 ? above : undefined;
+  const compound = withStrength(sayer === undefined ? previous : compounds(sayer)[0], packing.lockers);
 
   const pattern = [torque.step, ...others.filter(sameStep), ...related].flatMap((at) =>
     inStep(at).filter(isKind('pattern')),

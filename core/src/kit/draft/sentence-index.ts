@@ -1,0 +1,52 @@
+import type { SheetReading } from '../../sheet/read-sheet.ts';
+import { tellingWords } from './joint-words.ts';
+
+/** How far a sentence about the same joint may stand, in sentences that share its word. */
+const NEAREST = 24;
+
+/** Sentences of a sheet by the words and labels they name, so that those of one joint are found without a search. */
+export interface SentenceIndex {
+  words(at: number): readonly string[];
+  /** Sentences that hold any of some words or labels, near a place, in the order of the sheet. */
+  near(keys: readonly string[], at: number): number[];
+}
+
+const known = new WeakMap<SheetReading['steps'], SentenceIndex>();
+
+/** The index of a sheet's sentences, made when first asked for. */
+export function sentenceIndex(steps: SheetReading['steps']): SentenceIndex {
+  const made = known.get(steps);
+  if (made) return made;
+  const words = steps.map((step) => tellingWords(step.text));
+  const places = new Map<string, number[]>();
+  const put = (key: string, at: number) => {
+    const list = places.get(key);
+    if (list === undefined) places.set(key, [at]);
+    else if (list.at(-1) !== at) list.push(at);
+  };
+  steps.forEach((step, at) => {
+    if (step.list) return;
+    for (const word of words[at] ?? []) put(word, at);
+    for (const match of step.text.matchAll(/\((\w{1,3})\)|\bitems? (\w{1,3})\b/gi))
+      put(`(${(match[1] ?? match[2] ?? '').toLowerCase()})`, at);
+  });
+  const index: SentenceIndex = {
+    words: (at) => words[at] ?? [],
+    near(keys, at) {
+      const found = new Set<number>();
+      for (const key of keys) {
+        const list = places.get(key) ?? [];
+        let [low, high] = [0, list.length];
+        while (low < high) {
+          const middle = (low + high) >> 1;
+          if ((list[middle] ?? 0) < at) low = middle + 1;
+          else high = middle;
+        }
+        for (const place of list.slice(Math.max(0, low - NEAREST), low + NEAREST)) found.add(place);
+      }
+      return [...found].sort((a, b) => a - b);
+    },
+  };
+  known.set(steps, index);
+  return index;
+}
