@@ -198,6 +198,10 @@ export function doubtText(doubt: Doubt): string {
       return 'Read through what looks like a scanning error.';
     case 'carried':
       return 'Its unit stands further on, or in the heading.';
+    case 'unsaid':
+      return 'Nothing in its sentence asks for it. Is it a figure to pull to?';
+    case 'onlyEnd':
+      return 'Only an end is printed, and no figure to pull to.';
     case 'assumed':
       return 'Guessed at from the words around it.';
     default:

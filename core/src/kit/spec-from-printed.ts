@@ -2,10 +2,19 @@ import { fail, ok, type Result } from '../result.ts';
 import type { TorqueValue } from '../sheet/fact.ts';
 import { tokenize } from '../sheet/token.ts';
 import { torqueAt } from '../sheet/torque-phrase.ts';
+import type { ProcedureStage } from '../tightening/kind/procedure.ts';
 import type { TighteningSpec } from '../tightening/kinds.ts';
 
 /** Tolerance of a turned angle where the sheet gives none, degrees each way (chosen by us). */
 const ANGLE_TOLERANCE_DEG = 5;
+
+/** One tightening of a procedure; the last may be a window, which is its middle with a tolerance. */
+function lastOf({ minNm, maxNm }: TorqueValue, torqueNm: number): ProcedureStage {
+  const tidy = (nm: number) => Number(nm.toFixed(4));
+  if (torqueNm !== maxNm || minNm === maxNm) return { do: 'tighten', torqueNm: tidy(torqueNm) };
+  const middle = (minNm + maxNm) / 2;
+  return { do: 'tighten', torqueNm: tidy(middle), toleranceFraction: tidy((maxNm - minNm) / (2 * middle)) };
+}
 
 /** The specification that a torque as printed asks for. */
 export function specOfTorque(value: TorqueValue): TighteningSpec {
@@ -21,6 +30,22 @@ export function specOfTorque(value: TorqueValue): TighteningSpec {
     // Half of what it takes: the other half is a figure, and no figure is filled in.
     return { kind: 'missing', why: 'notGiven', note: `Drawn to yield, ${known}.` };
   }
+  if (value.only === 'ceiling')
+    // An end is no figure to pull to, and none is made of it.
+    return { kind: 'missing', why: 'notGiven', note: `Never over ${value.max} ${value.unit}; no figure is given.` };
+  if (value.only === 'floor')
+    return { kind: 'missing', why: 'notGiven', note: `At least ${value.min} ${value.unit}; no figure is given.` };
+  if (value.stages?.some((stage) => 'backOffDeg' in stage && stage.backOffDeg > 0))
+    return {
+      kind: 'procedure',
+      stages: value.stages.flatMap((stage): ProcedureStage[] =>
+        'torqueNm' in stage
+          ? [lastOf(value, stage.torqueNm)]
+          : stage.backOffDeg > 0
+            ? [{ do: 'backOff', deg: stage.backOffDeg }]
+            : [],
+      ),
+    };
   if (angleDeg !== undefined)
     return {
       kind: 'torqueAngle',

@@ -33,6 +33,12 @@ export function askedTorque(before: string, after: string): 'asked' | 'told' | '
     return tightened ? 'asked' : 'told';
   }
   const asked =
-    WORK.test(clause) || PIECE.test(clause) || OPENS.test(clause) || SAID.test(clause) || BEHIND.test(after);
+    // A size and little more before it: `M10 tabs 45 Nm`.
+    /\bm ?\d{1,2}\b[^.;:]{0,24}$|\b\d\/\d{1,2}\b[^.;:]{0,24}$/.test(clause) ||
+    WORK.test(clause) ||
+    PIECE.test(clause) ||
+    OPENS.test(clause) ||
+    SAID.test(clause) ||
+    BEHIND.test(after);
   return asked ? 'asked' : 'unsaid';
 }

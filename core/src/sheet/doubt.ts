@@ -1,4 +1,5 @@
 import type { Fact } from './fact.ts';
+import { UNSAID } from './torque-role.ts';
 
 /** Why a fact wants a person's look before it is taken. */
 export type Doubt =
@@ -8,6 +9,10 @@ export type Doubt =
   | { code: 'threadNotSaid' }
   | { code: 'mended' }
   | { code: 'carried' }
+  /** Nothing in its sentence asks for it. */
+  | { code: 'unsaid' }
+  /** Only an end is printed: never over, or at least. */
+  | { code: 'onlyEnd' }
   | { code: 'assumed' };
 
 /** Confidence from which a fact is taken without a look. */
@@ -52,6 +57,8 @@ export function doubts(facts: readonly Fact[]): ReadonlyMap<number, Doubt> {
       found.set(index, { code: 'forceForTorque' });
     else if (value.kind === 'drive' && value.describes === 'fastener' && !named.has(step))
       found.set(index, { code: 'threadNotSaid' });
+    else if (value.kind === 'torque' && value.only !== undefined) found.set(index, { code: 'onlyEnd' });
+    else if (value.kind === 'torque' && confidence === UNSAID) found.set(index, { code: 'unsaid' });
     else if (confidence < 0.65) found.set(index, { code: 'mended' });
     else if (confidence < PLAIN) found.set(index, { code: value.kind === 'torque' ? 'carried' : 'assumed' });
   });

@@ -48,7 +48,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
   const tokens = tokenize(text).filter((token) => token.kind !== 'break' || inStep(token.start) === undefined);
   const dueAt = placeIn(due);
   // What the words around a size or a number say outright, and is read there and not token by token.
-  const outright = placeIn([...drives(text), ...printedOrders(text)]);
+  const outright = new Map([...drives(text), ...printedOrders(text)].map((fact) => [fact.start, fact]));
   const facts: Fact[] = [];
   let step = 0;
   let waiting: Waiting[] = [];
@@ -68,8 +68,8 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
   // `bolt (9)` names a line of a packing list that is numbered.
   const isReference = (label: number): boolean => labels.has(String(label));
   const overSized = (index: number): number | undefined => {
-    const told = outright(tokens[index]?.start ?? -1);
-    if (told && told.start === tokens[index]?.start) {
+    const told = outright.get(tokens[index]?.start ?? -1);
+    if (told) {
       let next = index;
       while (next < tokens.length && (tokens[next] as Token).start < told.end) next++;
       return next;
@@ -106,8 +106,8 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       named = piece;
       lastPiece = piece;
     }
-    const told = outright(token.start);
-    if (told && told.start === token.start) {
+    const told = outright.get(token.start);
+    if (told) {
       let next = at;
       while (next < tokens.length && (tokens[next] as Token).start < told.end) next++;
       add(told.value, { start: told.start, end: told.end }, 1);

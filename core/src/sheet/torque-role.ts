@@ -271,7 +271,7 @@ function takeBack(facts: Fact[], text: string, fact: TorqueFact): void {
 }
 
 /** Confidence of a figure that nothing in its sentence asks for. */
-const UNSAID = 0.75;
+export const UNSAID = 0.75;
 /** Whether a line is a row of cells, whose heading asks. */
 const hasCells = (text: string, at: number): boolean => /\S {2,}\S|\||\t/.test(lineAt(text, at).trim());
 
@@ -322,7 +322,7 @@ export function giveRoles(
     const wide = fact.value.max >= WRENCH_RANGE * fact.value.min;
     const role = outdated(fact.start)
       ? 'superseded'
-      : tabled(fact.start)
+      : tabled(fact.start) || fact.value.toYield !== undefined
         ? 'target'
         : torqueRole(text, fact, inList, answered, wide);
     if (role === 'wrench' || role === 'superseded' || role === 'other') {
@@ -389,7 +389,8 @@ export function giveRoles(
     }
     const { before, after } = around(text, fact);
     // No verb, no piece and no row asks for it: it is shown, and doubted.
-    const unsaid = fact.confidence > UNSAID && askedTorque(before, after) === 'unsaid';
+    const unsaid =
+      fact.value.toYield === undefined && fact.confidence > UNSAID && askedTorque(before, after) === 'unsaid';
     const stages = fact.value.stages === undefined ? bareStages(fact, text) : undefined;
     const doubted = unsaid && !hasCells(text, fact.start) ? { ...fact, confidence: UNSAID } : fact;
     open = stages ? { ...doubted, value: { ...fact.value, stages } } : doubted;

@@ -71,7 +71,10 @@ function puttingOf(text: string): string | undefined {
 }
 
 /** Words of a figure or a verb, which name no joint. */
-const NO_TITLE = /\b(?:go|goes|gets?|take|newton|nm|foot|tighten|torque|fit|put|place|set)\b/i;
+const NO_TITLE = /\b(?:go|goes|gets?|take|draw|newton|nm|foot|tighten|torque|fit|put|place|set)\b/i;
+
+/** More is a sentence and no name. */
+const LONGEST_TITLE = 48;
 
 const titled = (text: string): string | undefined => {
   const plain = text
@@ -79,7 +82,12 @@ const titled = (text: string): string | undefined => {
     .replace(/\b(?:the|all|both|those|these|four|six|two|three|eight|ten|twelve|\d+ ?x?)\b/gi, ' ')
     .replace(/\s+/g, ' ')
     .trim();
-  return plain.length >= 3 && /\p{L}{3}/u.test(plain) ? `${plain[0]?.toUpperCase()}${plain.slice(1)}` : undefined;
+  return plain.length >= 3 &&
+    plain.length <= LONGEST_TITLE &&
+    !/\b(?:not over|never|until)\b/i.test(plain) &&
+    /\p{L}{3}/u.test(plain)
+    ? `${plain[0]?.toUpperCase()}${plain.slice(1)}`
+    : undefined;
 };
 
 /** The sentences that speak of the same joint as a torque's: its own, those of its step, and those that share its words. */
@@ -279,6 +287,8 @@ const followers = (steps: readonly SheetStep[], at: number): string[] =>
 
 /** Fractions of the final torque, where the sheet gives its stages. */
 export function stageShares(value: Extract<FactValue, { kind: 'torque' }>): number[] | undefined {
+  // Turned back between, it is a procedure of its own.
+  if (value.stages?.some((stage) => 'backOffDeg' in stage)) return undefined;
   const torques = (value.stages ?? []).flatMap((stage) => ('torqueNm' in stage ? [stage.torqueNm] : []));
   const shares = torques.slice(0, -1).map((nm) => Math.round((nm / value.maxNm) * 1000) / 1000);
   const rising = shares.every((share, at) => share > 0 && share < 1 && (at === 0 || share > (shares[at - 1] ?? 0)));

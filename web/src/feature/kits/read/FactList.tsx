@@ -1,5 +1,7 @@
-import { memo, useEffect, useMemo, useRef } from 'react';
+import { memo, type RefObject, useEffect, useMemo, useRef } from 'react';
 import { doubtText, FACT_KIND_TEXT, factText } from '#contract/wording/fact-text.ts';
+import type { Doubt } from '#core/sheet/doubt.ts';
+import type { Fact } from '#core/sheet/fact.ts';
 import type { SheetReading } from '#core/sheet/read-sheet.ts';
 import { isShown, type Judged } from './sheet-store.ts';
 
@@ -33,8 +35,25 @@ export const FactList = memo(function FactList({
     });
     return [...byStep];
   }, [reading]);
+  // What is to be checked stands first, worst first; it stays there once it is decided, so that nothing jumps.
+  const first = useMemo(() => firstOf(reading, judged), [judged, reading]);
+  const row = (index: number) => (
+    <FactRow key={index} index={index} judged={judged} here={index === cursor} place={here} onPoint={onPoint} />
+  );
   return (
     <ol>
+      {first.length > 0 && (
+        <li className="border-b-2 border-ink">
+          <h3 className="plate pt-3 text-xl">To check first</h3>
+          <ul>
+            {first.map((index) => (
+              <li key={index}>
+                <FactRow index={index} judged={judged} here={index === cursor} place={here} onPoint={onPoint} printed />
+              </li>
+            ))}
+          </ul>
+        </li>
+      )}
       {steps.map(([step, indexes]) => (
         <li key={step} className="border-b border-rule [content-visibility:auto] [contain-intrinsic-height:120px]">
           <h3 className="flex gap-3 pt-3 text-sm text-ink-2">
@@ -42,46 +61,88 @@ export const FactList = memo(function FactList({
             <span className="truncate">{reading.steps[step]?.text}</span>
           </h3>
           <ul>
-            {indexes.map((index) => {
-              const fact = judged.facts[index];
-              if (!fact) return null;
-              const state = judged.stateOf(index);
-              const doubt = judged.doubt.get(index);
-              return (
-                <li key={index}>
-                  <button
-                    ref={index === cursor ? here : undefined}
-                    type="button"
-                    aria-current={index === cursor}
-                    onClick={() => onPoint(index)}
-                    className={`grid min-h-11 w-full grid-cols-[6.5rem_1fr_5.5rem] items-center gap-x-3 border-2 px-2 py-1 text-left ${
-                      index === cursor ? 'border-ink bg-sheet' : 'border-transparent'
-                    }`}
-                  >
-                    <span className="text-sm text-ink-2">{FACT_KIND_TEXT[fact.value.kind]}</span>
-                    <span className={state === 'rejected' ? 'text-ink-2 line-through' : ''}>
-                      <b className={fact.value.kind === 'torque' || fact.value.kind === 'thread' ? 'figures' : ''}>
-                        {factText(fact.value)}
-                      </b>
-                      {fact.about && fact.value.kind === 'torque' && (
-                        <span className="text-ink-2"> · {fact.about}</span>
-                      )}
-                      {doubt && state !== 'rejected' && (
-                        <span className={`block text-sm ${state === 'open' ? 'text-bad' : 'text-ink-2'}`}>
-                          {doubtText(doubt)}
-                        </span>
-                      )}
-                    </span>
-                    <span className={`plate px-2 py-1.5 text-center text-lg ${STATE[state].look}`}>
-                      {STATE[state].text}
-                    </span>
-                  </button>
-                </li>
-              );
-            })}
+            {indexes
+              .filter((index) => !first.includes(index))
+              .map((index) => (
+                <li key={index}>{row(index)}</li>
+              ))}
           </ul>
         </li>
       ))}
     </ol>
   );
 });
+
+const firstOf = (reading: SheetReading, judged: Judged): number[] =>
+  judged.doubtful
+    .filter(({ index }) => isShown(reading.facts[index] as Fact))
+    .sort((a, b) => weightOf(b.doubt) - weightOf(a.doubt) || a.index - b.index)
+    .map(({ index }) => index);
+
+/** The facts in the order of the list: what is to be checked, then the rest as the sheet has them. */
+export function listOrder(reading: SheetReading, judged: Judged): number[] {
+  const first = firstOf(reading, judged);
+  const rest = reading.facts.flatMap((fact, index) => (isShown(fact) && !first.includes(index) ? [index] : []));
+  return [...first, ...rest];
+}
+
+/** What would hurt most if it were wrong is asked first. */
+const weightOf = (doubt: Doubt | undefined): number =>
+  doubt === undefined ? 0 : (WEIGHT.indexOf(doubt.code) + 1 || WEIGHT.length) / WEIGHT.length;
+const WEIGHT: ReadonlyArray<Doubt['code']> = [
+  'assumed',
+  'threadNotSaid',
+  'onlyEnd',
+  'carried',
+  'mended',
+  'unsaid',
+  'forceForTorque',
+  'pairDisagrees',
+  'twelveTimes',
+];
+
+/** One fact with its state and its doubt; `printed` shows the sheet's words where its step is not above it. */
+function FactRow({
+  index,
+  judged,
+  here,
+  place,
+  onPoint,
+  printed = false,
+}: {
+  index: number;
+  judged: Judged;
+  here: boolean;
+  place: RefObject<HTMLButtonElement | null>;
+  onPoint: (index: number) => void;
+  printed?: boolean;
+}) {
+  const fact = judged.facts[index];
+  if (!fact) return null;
+  const state = judged.stateOf(index);
+  const doubt = judged.doubt.get(index);
+  return (
+    <button
+      ref={here ? place : undefined}
+      type="button"
+      aria-current={here}
+      onClick={() => onPoint(index)}
+      className={`grid min-h-11 w-full grid-cols-[6.5rem_1fr_5.5rem] items-center gap-x-3 border-2 px-2 py-1 text-left ${
+        here ? 'border-ink bg-sheet' : 'border-transparent'
+      }`}
+    >
+      <span className="text-sm text-ink-2">{FACT_KIND_TEXT[fact.value.kind]}</span>
+      <span className={state === 'rejected' ? 'text-ink-2 line-through' : ''}>
+        <b className={fact.value.kind === 'torque' || fact.value.kind === 'thread' ? 'figures' : ''}>
+          {factText(fact.value)}
+        </b>
+        {fact.about && fact.value.kind === 'torque' && <span className="text-ink-2"> · {fact.about}</span>}
+        {printed && <span className="text-ink-2"> · “{fact.printed}”</span>}
+        {doubt && state !== 'rejected' && (
+          <span className={`block text-sm ${state === 'open' ? 'text-bad' : 'text-ink-2'}`}>{doubtText(doubt)}</span>
+        )}
+      </span>
+      <span className={`plate px-2 py-1.5 text-center text-lg ${STATE[state].look}`}>{STATE[state].text}</span>
+    </button>
+  );
+}

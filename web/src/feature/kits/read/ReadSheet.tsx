@@ -7,11 +7,11 @@ import { TopBar } from '../../../app/TopBar.tsx';
 import { type TorqueMark, TorqueRule } from '../../../drawing/TorqueRule.tsx';
 import { Button, Key } from '../../../ui/Button.tsx';
 import { CorrectFact } from './CorrectFact.tsx';
-import { FactList } from './FactList.tsx';
+import { FactList, listOrder } from './FactList.tsx';
 import { MakeDraft } from './MakeDraft.tsx';
 import { OpenSheet } from './OpenSheet.tsx';
 import { SheetText } from './SheetText.tsx';
-import { isShown, judged as judge, useSheet } from './sheet-store.ts';
+import { judged as judge, useSheet } from './sheet-store.ts';
 
 const SHORTCUTS = [
   FIND_KEY,
@@ -52,8 +52,9 @@ function Reader() {
   const { undo, pastStates } = useStore(useSheet.temporal);
 
   const shown = useMemo(
-    () => (reading ? reading.facts.flatMap((fact, index) => (isShown(fact) ? [index] : [])) : []),
-    [reading],
+    // In the order of the list: what is to be checked first, then the sheet's.
+    () => (reading && judged ? listOrder(reading, judged) : []),
+    [reading, judged],
   );
   const at = shown.indexOf(cursor);
   const go = (step: number) => {

@@ -49,7 +49,12 @@ export const useSheet = create<SheetState>()(
 
 /** Sides stand with what they belong to; on their own they would only lengthen the list. */
 export const isShown = (fact: Fact): boolean => fact.value.kind !== 'side';
-const firstShown = (facts: readonly Fact[]): number => Math.max(0, facts.findIndex(isShown));
+/** A sheet opens at what is to be checked, where anything is. */
+const firstShown = (facts: readonly Fact[]): number => {
+  const doubt = doubts(facts);
+  const doubted = facts.findIndex((fact, index) => doubt.has(index) && isShown(fact));
+  return Math.max(0, doubted >= 0 ? doubted : facts.findIndex(isShown));
+};
 
 /** The facts as they stand after what was decided, with what is still to be looked at. */
 export function judged(
@@ -62,10 +67,13 @@ export function judged(
     return value ? { ...fact, value, confidence: 1 } : fact;
   });
   const doubt = doubts(facts);
+  // What the reader doubted at first stays in its place when it is decided.
+  const doubtful = [...doubts(reading.facts)].map(([index, reason]) => ({ index, doubt: reason }));
   const stateOf = (index: number): Verdict | 'open' => verdicts[index] ?? (doubt.has(index) ? 'open' : 'taken');
   return {
     facts,
     doubt,
+    doubtful,
     stateOf,
     taken: facts.filter((_, index) => stateOf(index) === 'taken'),
     open: facts.flatMap((fact, index) => (stateOf(index) === 'open' && isShown(fact) ? [index] : [])),
