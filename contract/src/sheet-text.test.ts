@@ -51,7 +51,13 @@ describe('the text of a sheet’s file', () => {
     const words = (text: string) => text.match(/\S+/g);
     expect(words(read.value)).toEqual(words(poppler));
   });
+  it.each(['utf16le', 'utf16be'] as const)('%s without a mark', async (order) => {
+    const data = Buffer.from('Tighten the four M10 bolts to 45 Nm.', 'utf16le');
+    const read = await sheetText(new Uint8Array(order === 'utf16be' ? data.swap16() : data), 'a.txt');
+    expect(read).toEqual({ ok: true, value: 'Tighten the four M10 bolts to 45 Nm.' });
+  });
   it.each([
+    ['richText', bytes('{\\rtf1\\ansi Tighten to 45 Nm.}')],
     ['binary', readFileSync('docs/screenshots/bays.png')],
     ['empty', new Uint8Array()],
     ['empty', bytes(' \n ')],

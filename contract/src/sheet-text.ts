@@ -9,6 +9,8 @@ export type SheetFault =
   | { code: 'pdfEncrypted'; file: string }
   /** Only pictures of text: nothing to read. */
   | { code: 'pdfWithoutText'; file: string; pages: number }
+  /** A word processor's file: its text stands between marks. */
+  | { code: 'richText'; file: string }
   | { code: 'empty'; file: string };
 
 /** Largest file that is opened at all, bytes. */
@@ -27,6 +29,8 @@ export function sheetFaultText(fault: SheetFault): string {
       return `${fault.file} is locked with a password: open it, print it to a PDF without one, and give that.`;
     case 'pdfWithoutText':
       return `${fault.file} has ${fault.pages} ${fault.pages === 1 ? 'page' : 'pages'} and no text in them, only pictures: run it through text recognition first, or type the sheet.`;
+    case 'richText':
+      return `${fault.file} is a word processor’s file (RTF): save it as plain text or as a PDF, and give that.`;
     case 'empty':
       return `${fault.file} is empty.`;
   }
@@ -37,6 +41,17 @@ const isPdf = (bytes: Uint8Array): boolean => {
   return head.includes('%PDF-');
 };
 
+/** UTF-16 without its mark: of Latin text every second byte is nought. */
+function unmarkedUtf16(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | undefined {
+  const head = bytes.subarray(0, 400);
+  if (head.length < 8 || bytes.length % 2 !== 0) return undefined;
+  const noughts = (from: number) => head.filter((byte, at) => at % 2 === from && byte === 0).length / (head.length / 2);
+  if (noughts(1) > 0.7 && noughts(0) < 0.1) return 'utf-16le';
+  return noughts(0) > 0.7 && noughts(1) < 0.1 ? 'utf-16be' : undefined;
+}
+
+const isRichText = (bytes: Uint8Array): boolean => new TextDecoder('latin1').decode(bytes.subarray(0, 6)) === '{\\rtf1';
+
 /** Text is what decodes as UTF-8 (or has a UTF-16 mark) and holds hardly any control characters. */
 function plainText(bytes: Uint8Array): string | undefined {
   const marked =
@@ -44,7 +59,7 @@ function plainText(bytes: Uint8Array): string | undefined {
       ? 'utf-16le'
       : bytes[0] === 0xfe && bytes[1] === 0xff
         ? 'utf-16be'
-        : undefined;
+        : unmarkedUtf16(bytes);
   let text: string;
   try {
     text = new TextDecoder(marked ?? 'utf-8', { fatal: true }).decode(bytes);
@@ -125,6 +140,7 @@ async function pdfText(bytes: Uint8Array, file: string): Promise<Result<string, 
 export async function sheetText(bytes: Uint8Array, file: string): Promise<Result<string, SheetFault>> {
   if (bytes.length === 0) return fail({ code: 'empty', file });
   if (bytes.length > LARGEST_FILE) return fail({ code: 'tooLong', characters: bytes.length, most: LONGEST_SHEET });
+  if (isRichText(bytes)) return fail({ code: 'richText', file });
   const read = isPdf(bytes) ? await pdfText(bytes, file) : undefined;
   if (read && !read.ok) return read;
   const text = read?.value ?? plainText(bytes);

@@ -110,7 +110,7 @@ export function factText(value: FactValue): string {
     case 'length':
       return both(value.lengthMm);
     case 'count':
-      return `${value.count} × ${value.noun}`;
+      return `${value.count} × ${value.item ?? value.noun}`;
     case 'compound':
       return compoundName(value.compound);
     case 'dry':

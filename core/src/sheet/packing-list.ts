@@ -91,7 +91,10 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
 
 /** What is counted: the last piece of hardware named before `with`, `for`, `of`, or the last word there. */
 export function nounOf(item: string): string {
-  const head = item.toLowerCase().split(/\b(?:with|for|to|and|in|on|,)\b|[,(]/)[0] ?? item;
+  // Part numbers name no piece.
+  const plain = item.replace(/\b[A-Z\d]+(?:-[A-Z\d]+)+\b/g, ' ');
+  const head =
+    (/\p{L}{3}/u.test(plain) ? plain : item).toLowerCase().split(/\b(?:with|for|to|and|in|on|,)\b|[,(]/)[0] ?? item;
   const words = (head.trim() === '' ? item.toLowerCase() : head).match(/\p{L}+/gu) ?? [];
   const known = words.filter((word) => HARDWARE.has(word)).at(-1);
   if (known !== undefined) return HARDWARE.get(known) ?? known;

@@ -85,7 +85,7 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
       return {
         ...fact,
         ...span,
-        printed: (whole ? printed.slice(span.start, span.end) : fact.printed).replace(/\s+/g, ' '),
+        printed: whole ? printed.slice(span.start, span.end) : fact.printed,
       };
     }),
     unread: steps.flatMap((_, index) => (touched.has(index) ? [] : [index])),

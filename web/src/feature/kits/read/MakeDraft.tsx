@@ -2,7 +2,7 @@ import { type FormEvent, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { assumptionText } from '#contract/wording/fact-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
-import type { Draft } from '#core/kit/draft/drafting.ts';
+import type { Assumption, Draft } from '#core/kit/draft/drafting.ts';
 import { api, call } from '../../../shop/api.ts';
 import { useChange } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -47,7 +47,9 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
     });
     return undefined;
   };
-  const { kit, assumed = [] } = draft ?? {};
+  const { kit } = draft ?? {};
+  // What would hurt most if it were wrong stands first.
+  const assumed = [...(draft?.assumed ?? [])].sort((a, b) => WORST_FIRST.indexOf(a.code) - WORST_FIRST.indexOf(b.code));
   return (
     <Sheet
       open
@@ -118,6 +120,18 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
     </Sheet>
   );
 }
+
+const WORST_FIRST: ReadonlyArray<Assumption['code']> = [
+  'countAssumed',
+  'strengthAssumed',
+  'compoundNearby',
+  'driveUnknown',
+  'boltNotListed',
+  'fateUnknown',
+  'driveFromThread',
+  'positionsUnknown',
+  'thicknessUnknown',
+];
 
 const sentence = (text: string): string => {
   const plain = text.replace(/\s+/g, ' ').trim().replace(/[.:]$/, '');
