@@ -7,7 +7,7 @@ import { countPresses, measureLine } from './line.ts';
 import { measureLint } from './lint.ts';
 import { measureLoad } from './load.ts';
 import { firstLoadKb } from './screen.ts';
-import { measureSheet } from './sheet.ts';
+import { measureDraft, measureOneLine, measureSheet } from './sheet.ts';
 import { measureVisit } from './visit.ts';
 
 /** `npm run bench`: the measured figures as one table. Goals are aims, never pass or fail. */
@@ -30,6 +30,17 @@ for (const { count, ms } of pages)
     figure: `${ms.toFixed(1)} ms`,
     goal: count === 20 ? '< 300 ms' : '',
   });
+const [few, many] = [measureDraft(5), measureDraft(50)];
+rows.push({
+  what: 'kit drafted from 50 pages against 5',
+  figure: `ratio ${(many / few).toFixed(1)}`,
+  goal: '≤ 11: linear',
+});
+rows.push({
+  what: '590,000 characters on one line read',
+  figure: `${(measureOneLine(590_000) / 1000).toFixed(1)} s`,
+  goal: '< 2 s',
+});
 const perPage = (at: number) => (pages[at]?.ms ?? 0) / (pages[at]?.count ?? 1);
 rows.push({
   what: 'time per page, 100 pages against 10',

@@ -1,14 +1,16 @@
 import { dimensionOf, type TorqueUnit, toBase } from '../quantity/unit.ts';
 import type { Aftercare } from './aftercare-phrase.ts';
+import { countAt, shareAt, trailingCountAt } from './count-phrase.ts';
 import { drives } from './drive-phrase.ts';
 import type { Fact, FactValue, TorqueValue } from './fact.ts';
-import { anyThreadAt, countAt, type Phrase, shareAt, sizedAt, trailingCountAt } from './fastener-phrase.ts';
+import { type Phrase, sizedAt } from './fastener-phrase.ts';
 import { HARDWARE, NUMBER_WORDS } from './lexicon.ts';
 import { printedOrders } from './order-phrase.ts';
 import type { SheetList } from './packing-list.ts';
 import { placeIn } from './place-in.ts';
 import { quantityAt, quantityOf } from './quantity-phrase.ts';
 import { type ShopLexicon, shopWords } from './shop-lexicon.ts';
+import { anyThreadAt } from './spoken-thread.ts';
 import type { SheetStep } from './step-split.ts';
 import type { Sensed } from './table.ts';
 import { type Span, type Token, tokenize } from './token.ts';

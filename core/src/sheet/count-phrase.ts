@@ -1,0 +1,300 @@
+import { CROSS, type Phrase, threadAt, touching } from './fastener-phrase.ts';
+import { ACTIONS, ADJECTIVES, HARDWARE, NUMBER_WORDS, TIME_MINUTES } from './lexicon.ts';
+import type { Token } from './token.ts';
+
+/** Integer of a token, in digits or in words. */
+function countOf(token: Token | undefined): number | undefined {
+  if (
+    token?.kind === 'number' &&
+    token.value !== undefined &&
+    Number.isInteger(token.value) &&
+    !token.text.includes('/')
+  )
+    return token.value;
+  return token?.kind === 'word' ? NUMBER_WORDS[token.lower] : undefined;
+}
+
+/** A number behind one of these is a name. */
+const NUMBERED_THINGS = new Set([
+  'step',
+  'fig',
+  'figure',
+  'class',
+  'grade',
+  'page',
+  'no',
+  'item',
+  'hole',
+  'position',
+  'phase',
+  'part',
+  'section',
+  'diagram',
+]);
+const SIZE_UNITS = new Set([
+  'mm',
+  'millimetre',
+  'millimetres',
+  'millimeter',
+  'millimeters',
+  'in',
+  'inch',
+  'inches',
+  '"',
+  '″',
+]);
+
+/** Points and lobes a head has, by the numbers that stand before them. */
+const POINTS = new Set(['12', 'twelve', '6', 'six', '4', 'four', '8', 'eight']);
+
+/** Where `twelve-point`, `12 pt.`, `six-lobe` end, which tell a head's form; undefined where none begins. */
+function pointsEnd(tokens: readonly Token[], at: number): number | undefined {
+  const first = tokens[at];
+  if (first === undefined || !POINTS.has(first.lower)) return undefined;
+  const next = at + (tokens[at + 1]?.text === '-' || tokens[at + 1]?.text === '‑' ? 2 : 1);
+  if (!['point', 'points', 'pt', 'lobe', 'lobed', 'sided'].includes(tokens[next]?.lower ?? '')) return undefined;
+  return tokens[next + 1]?.text === '.' && tokens[next]?.lower === 'pt' ? next + 2 : next + 1;
+}
+
+/**
+ * A count with the noun it counts: `four bolts`, `(14) 7 mm bolts`, `4 x M8 washers`, `a pair of brackets`. Sizes and
+ * threads between the number and the noun are stepped over.
+ *
+ * @param step - steps over a thread or size at a place, giving the index after it
+ */
+export function countAt(
+  tokens: readonly Token[],
+  at: number,
+  step: (at: number) => number | undefined,
+  isReference: (label: number) => boolean = () => false,
+): Phrase | undefined {
+  let count: number | undefined;
+  let next = at;
+  const first = tokens[at];
+  if (!first) return undefined;
+  if (first.text === '(' && tokens[at + 2]?.text === ')') {
+    count = countOf(tokens[at + 1]);
+    // `bolt (9)` names a line of the list, and `(16) Wheel nut` is a step's number.
+    if (count !== undefined && isReference(count) && tokens[at - 1]?.kind === 'word') return undefined;
+    if (tokens[at - 1] === undefined || tokens[at - 1]?.kind === 'break' || /^[.;]$/.test(tokens[at - 1]?.text ?? '')) {
+      if (tokens[at + 3]?.kind === 'word' && /^\p{Lu}/u.test(tokens[at + 3]?.text ?? '') && isReference(count ?? -1))
+        return undefined;
+    }
+    next = at + 3;
+  } else if ((first.lower === 'a' || first.lower === 'one') && tokens[at + 1]?.lower === 'pair') {
+    count = 2;
+    next = at + 2;
+  } else if (first.lower === 'pair' || first.lower === 'pairs') {
+    return undefined;
+  } else {
+    count = countOf(first);
+    // `a bolt` counts nothing that matters; `10 mm`, `M8`, `2.5` do not either.
+    if (first.lower === 'a') return undefined;
+    if (
+      count !== undefined &&
+      touching(first, tokens[at + 1]) &&
+      tokens[at + 1]?.kind === 'word' &&
+      !CROSS.has(tokens[at + 1]?.lower ?? '')
+    )
+      return undefined;
+    next = at + 1;
+  }
+  if (count === undefined || count < 1 || count > 200) return undefined;
+  // `twelve-point bolts` says how the head is driven, not how many there are.
+  if (pointsEnd(tokens, at) !== undefined) return undefined;
+  // `A1` is the name of a line.
+  if (tokens[at - 1]?.kind === 'word' && touching(tokens[at - 1], first)) return undefined;
+  // `#10 screws` is a size, the last of `5-3-6` a place in an order.
+  if (tokens[at - 1]?.text === '#' || (tokens[at - 1]?.text === '-' && touching(tokens[at - 1], first)))
+    return undefined;
+  if (tokens[at + 1]?.text === '-' && touching(first, tokens[at + 1]) && tokens[at + 2]?.kind === 'number')
+    return undefined;
+  // `10 mm bolts` counts nothing, nor does the number of a step, a figure, a class.
+  const label = tokens[at - (tokens[at - 1]?.text === '.' ? 2 : 1)]?.lower ?? '';
+  if (SIZE_UNITS.has(tokens[next]?.lower ?? '') || NUMBERED_THINGS.has(label)) return undefined;
+  const bracketed = first.text === '(';
+  let unknown = 0;
+  let sized = false;
+  if (CROSS.has(tokens[next]?.lower ?? '') || ['ea', 'each', 'pc', 'pcs'].includes(tokens[next]?.lower ?? '')) next++;
+  // `4 ea. bolts`, `2 pcs. nuts`
+  if (tokens[next]?.text === '.' && tokens[next - 1]?.kind === 'word' && next > at + 1) next++;
+  // `2 x M10 x 35`: the thread is all that is said of them.
+  if (CROSS.has(tokens[next - 1]?.lower ?? '') && threadAt(tokens, next)) {
+    const over = step(next);
+    const end = over === undefined ? undefined : tokens[over];
+    const apart = end !== undefined && end.start - (tokens[(over ?? 1) - 1]?.end ?? 0) >= 2;
+    if (over !== undefined && (end === undefined || apart || end.kind === 'break' || /^[,.;)|]$/.test(end.text)))
+      return { value: { kind: 'count', count, noun: 'bolt' }, next: over, suspect: false };
+  }
+  for (let words = 0; words < 6; words++) {
+    const token = tokens[next];
+    if (!token || token.kind === 'break') return undefined;
+    const points = pointsEnd(tokens, next);
+    if (points !== undefined) {
+      next = points;
+      continue;
+    }
+    const over = step(next);
+    if (over !== undefined) {
+      next = over;
+      sized = true;
+      continue;
+    }
+    // `the three 10 mm and two 13 mm bolts`: the first size shares the noun of the second.
+    if (sized && (token.lower === 'and' || token.text === ',') && countOf(tokens[next + 1]) !== undefined) {
+      next += 2;
+      sized = false;
+      continue;
+    }
+    const noun = HARDWARE.get(token.lower);
+    // `hose clamps`, `bracket bolts`: the last of two nouns is what is counted.
+    if (
+      noun !== undefined &&
+      !(HARDWARE.has(tokens[next + 1]?.lower ?? '') || (ADJECTIVES.has(token.lower) && step(next + 1) !== undefined))
+    )
+      // `three shims maximum` is a limit, `one leg of the pin` a part of one.
+      return ['maximum', 'max', 'most'].includes(tokens[next + 1]?.lower ?? '') || tokens[at + 1]?.lower === 'leg'
+        ? undefined
+        : { value: { kind: 'count', count, noun }, next: next + 1, suspect: false };
+    const known =
+      noun !== undefined ||
+      ADJECTIVES.has(token.lower) ||
+      (token.kind === 'number' && ['class', 'grade'].includes(tokens[next - 1]?.lower ?? '')) ||
+      /^[A-Z]\d?$/.test(token.text);
+    if (!known) {
+      // Two words the lexicon does not have may stand before the noun: `20 cone nuts`, `two star T30 screws`.
+      const mayStand =
+        (token.kind === 'word' || token.text === '-') &&
+        (!ACTIONS.has(token.lower) || (tokens[next - 1]?.text === '-' && touching(tokens[next - 1], token))) &&
+        !BETWEEN.has(token.lower) &&
+        TIME_MINUTES[token.lower] === undefined &&
+        (bracketed ||
+          token.text === token.lower ||
+          /^\p{Lu}{1,3}$/u.test(token.text) ||
+          /^\p{Lu}-?$/u.test(token.text));
+      if (token.text !== '-') unknown++;
+      if (!mayStand || unknown > 2) return undefined;
+    }
+    next++;
+  }
+  return undefined;
+}
+
+/** Words that end the noun a number counts. */
+const BETWEEN = new Set(
+  'at from into by until till than that which when if as is are was be not no turns turn times people persons hands hand threads thread passes stages steps side sides per a an its it them they where before after between over under up down back off away again now long wide deep thick apart more less or'.split(
+    ' ',
+  ),
+);
+
+/** What a share of the pieces goes to: `three each side`, `four a side`, `two to a latch`, `six per slide`. */
+const SHARED = new Set(
+  'side end slide step latch arm bracket wheel corner leg foot mount rail hanger post plate hinge strut flange bar'.split(
+    ' ',
+  ),
+);
+
+/** A count of a piece named before: `M12 bolts, four a side`; the noun is the last piece the step named. */
+export function shareAt(tokens: readonly Token[], at: number, piece: string | undefined): Phrase | undefined {
+  const count = countOf(tokens[at]);
+  if (count === undefined || count < 1 || count > 60 || tokens[at]?.lower === 'a') return undefined;
+  const before = tokens[at - 1];
+  if (before?.text === '#' || (before?.kind !== 'mark' && touching(before, tokens[at]))) return undefined;
+  let next = at + 1;
+  let word = tokens[next]?.lower ?? '';
+  const opener = word;
+  if (['each', 'a', 'per', 'every'].includes(word)) next++;
+  else if (
+    ['to', 'on', 'at', 'in', 'for'].includes(word) &&
+    ['a', 'each', 'every', 'one'].includes(tokens[next + 1]?.lower ?? '')
+  )
+    next += 2;
+  else if (
+    word === 'of' &&
+    tokens[next + 1]?.lower === 'the' &&
+    ['left', 'right'].includes(tokens[next + 2]?.lower ?? '')
+  ) {
+    return {
+      value: { kind: 'count', count, noun: piece ?? 'piece' },
+      next: next + 3,
+      suspect: piece === undefined,
+      behind: true,
+    };
+  } else return undefined;
+  word = (tokens[next]?.lower ?? '').replace(/s$/, '');
+  if (opener === 'each' && !SHARED.has(word)) return undefined;
+  return SHARED.has(word)
+    ? {
+        value: { kind: 'count', count, noun: piece ?? 'piece' },
+        next: next + 1,
+        suspect: piece === undefined,
+        behind: true,
+      }
+    : undefined;
+}
+
+/**
+ * A count that stands behind what it counts, as packing lists have it: `M8 washers (8)`, `bolts x 6`, `nut, qty 4`,
+ * `M10 nut - 4` at the end of a line.
+ *
+ * @param noun - the piece last named in this line
+ */
+export function trailingCountAt(
+  tokens: readonly Token[],
+  at: number,
+  noun: string,
+  isReference: (label: number) => boolean = () => false,
+): Phrase | undefined {
+  const first = tokens[at];
+  const ends = (index: number): boolean => {
+    const token = tokens[index];
+    return token === undefined || token.kind === 'break' || [',', ';', '.', ')', 'and'].includes(token.lower);
+  };
+  const found = (number: Token | undefined, next: number): Phrase | undefined => {
+    const count = number?.kind === 'number' ? countOf(number) : undefined;
+    return count !== undefined && count >= 1 && count <= 200
+      ? { value: { kind: 'count', count, noun }, next, suspect: false, behind: true }
+      : undefined;
+  };
+  if (first?.text === '(' && tokens[at + 2]?.text === ')')
+    return isReference(countOf(tokens[at + 1]) ?? -1) ? undefined : found(tokens[at + 1], at + 3);
+  // `split pin, 3.2 x 30` is a size.
+  if (first !== undefined && CROSS.has(first.lower) && ends(at + 2))
+    return tokens[at - 1]?.kind === 'number' ? undefined : found(tokens[at + 1], at + 2);
+  // `clips 8 pcs.`, `bolt (10) 4 pcs.`
+  if (first?.kind === 'number' && ['pcs', 'pc', 'pieces', 'off'].includes(tokens[at + 1]?.lower ?? ''))
+    return found(first, at + 2);
+  // `hinge screws, three`
+  const spoken = first?.text === ',' || first?.text === ':' ? tokens[at + 1] : undefined;
+  if (
+    spoken?.kind === 'word' &&
+    spoken.lower !== 'a' &&
+    spoken.lower !== 'one' &&
+    NUMBER_WORDS[spoken.lower] !== undefined &&
+    ends(at + 2) &&
+    tokens[at - 1]?.kind === 'word'
+  )
+    return {
+      value: { kind: 'count', count: NUMBER_WORDS[spoken.lower] ?? 0, noun },
+      next: at + 2,
+      suspect: false,
+      behind: true,
+    };
+  if (first !== undefined && ['qty', 'quantity', 'pcs', 'no'].includes(first.lower)) {
+    const number = at + (['.', ':'].includes(tokens[at + 1]?.text ?? '') ? 2 : 1);
+    return ends(number + 1) ? found(tokens[number], number + 1) : undefined;
+  }
+  // The last column of a list.
+  const wide = first !== undefined && first.start - (tokens[at - 1]?.end ?? first.start) >= 2;
+  if (wide && first?.kind === 'number' && (tokens[at + 1] === undefined || tokens[at + 1]?.kind === 'break'))
+    return found(first, at + 1);
+  const last = tokens[at + 2];
+  if (
+    first !== undefined &&
+    /^[-–:|=]$/.test(first.text) &&
+    !(tokens[at - 1]?.kind === 'number' && touching(tokens[at - 1], first)) &&
+    (last === undefined || last.kind === 'break')
+  )
+    return found(tokens[at + 1], at + 2);
+  return undefined;
+}

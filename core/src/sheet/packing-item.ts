@@ -1,0 +1,78 @@
+import { HARDWARE, NUMBER_WORDS } from './lexicon.ts';
+
+const WORD_COUNT = Object.keys(NUMBER_WORDS).join('|');
+export const LEADING = new RegExp(
+  String.raw`^(?:and |then |plus |also )?(?:n\.? ?|qty\.? ?)?(\(?\d{1,3}\)?|${WORD_COUNT}|the|an|a pair of|one each|1 pair|2 pairs)(?:\s*(?:x|×|\*|off|pcs?\.?|ea\.?|nos?\.?|no\.))?\s+(?=[\p{L}#\d"'(.])`,
+  'iu',
+);
+const TRAILING =
+  /(?:\s[x×*]\s?|[x×*](?=\d)|\s*[-–=:]\s+|,\s*|\s+|\(\s*)(\d{1,3})\)?(?:\s*(?:x|pcs?\.?|pieces|off|ea(?:ch)?\.?|nos?\.?|no\.))?\)?(?:\s*\([^)]*\))?$/i;
+const MARKED_TRAILING =
+  /(?:\s?[x×]\s?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces|parts))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces|ea\.?|each|nos?\.?)|(?:,| -|:) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve))(?:\s*(?:each|off))?$/i;
+/** A number that is the size of what it stands before. */
+const SIZE_BEHIND =
+  /^(?:-?(?:mm|cm|m(?!\s+(?:five|six|eight|ten|twelve|fourteen|sixteen|\d))|inch|in|pin|core|way|piece|part|point|hole|lug|stud|leaf|a|amp|v|w|oz|ml|l|kg|g|deg|pole)\b|["″°]|[-/.,]\d|\s?(?:mm|cm|ml|a|amp|oz|kg|g|litres?|deg)\b)/i;
+
+export const countIn = (text: string): number | undefined => {
+  const bare = text.replace(/[()]/g, '').toLowerCase();
+  if (/^\d+$/.test(bare)) return Number(bare);
+  if (bare === 'the' || bare === 'an' || bare === 'a' || bare === '1 pair') return bare === '1 pair' ? 2 : 1;
+  if (bare === 'a pair of') return 2;
+  if (bare === '2 pairs') return 4;
+  if (bare === 'one each') return 1;
+  return NUMBER_WORDS[bare];
+};
+
+/** The count and the name of one item: `4 x foot`, `U-bolts 4`, `cable tie x12`, `a tube of sealant`. */
+export function itemOf(raw: string): { count: number; item: string } | undefined {
+  const text = raw
+    .replace(/\s+/g, ' ')
+    .trim()
+    .replace(/[.,;]+$/, '');
+  if (!/\p{L}{2}/u.test(text)) return undefined;
+  const marked = MARKED_TRAILING.exec(text);
+  if (marked) {
+    const count = countIn(marked[1] ?? marked[2] ?? marked[3] ?? marked[4] ?? '');
+    const item = text.slice(0, marked.index).trim();
+    // `M8 x 22` is a length and no count; `M5 x 35 screw x3` counts.
+    const sized = /[\d"]$|\dmm$|\d mm$/i.test(item) && marked[1] !== undefined;
+    if (count !== undefined && !sized && /\p{L}{2}/u.test(item)) return { count, item };
+  }
+  const lead = LEADING.exec(text);
+  if (lead) {
+    const count = countIn(lead[1] ?? '');
+    const rest = text.slice(lead[0].length).trim();
+    const bare = text.slice((lead.index ?? 0) + lead[0].trimEnd().length);
+    if (
+      count !== undefined &&
+      count > 0 &&
+      count <= 500 &&
+      rest !== '' &&
+      !SIZE_BEHIND.test(bare.trimStart() === bare ? bare : ` ${rest}`) &&
+      !SIZE_BEHIND.test(rest)
+    )
+      return { count, item: rest };
+  }
+  const trail = TRAILING.exec(text);
+  if (trail) {
+    const item = text.slice(0, trail.index).trim();
+    const sized =
+      /(?:\bM\d+(?:\.\d+)?|[x×*]|\d|dia\.?|class|grade|size)$/i.test(item) || /\s*[x×*]\s*$/.test(trail[0].slice(0, 3));
+    if (!sized && /\p{L}{2}/u.test(item)) return { count: Number(trail[1]), item };
+  }
+  return undefined;
+}
+
+/** What is counted: the last piece of hardware named before `with`, `for`, `of`, or the last word there. */
+export function nounOf(item: string): string {
+  // Part numbers name no piece.
+  const plain = item.replace(/\b[A-Z\d]+(?:-[A-Z\d]+)+\b/g, ' ');
+  const head =
+    (/\p{L}{3}/u.test(plain) ? plain : item).toLowerCase().split(/\b(?:with|for|to|and|in|on|,)\b|[,(]/)[0] ?? item;
+  const words = (head.trim() === '' ? item.toLowerCase() : head).match(/\p{L}+/gu) ?? [];
+  const known = words.filter((word) => HARDWARE.has(word)).at(-1);
+  if (known !== undefined) return HARDWARE.get(known) ?? known;
+  const of = (words as readonly string[]).indexOf('of');
+  const last = (of > 0 ? words.slice(0, of) : words).filter((word) => word.length > 1).at(-1) ?? 'piece';
+  return last.length > 3 && last.endsWith('s') && !last.endsWith('ss') ? last.slice(0, -1) : last;
+}

@@ -1,0 +1,110 @@
+import { standardPitchMm } from '../fastener/standard-thread.ts';
+import { metricThread, unifiedThread } from '../fastener/thread.ts';
+import { dimensionOf, MM_PER_INCH, toBase } from '../quantity/unit.ts';
+import type { FactValue } from './fact.ts';
+import { type Phrase, threadAt } from './fastener-phrase.ts';
+import { NUMBER_WORDS } from './lexicon.ts';
+import { quantityAt } from './quantity-phrase.ts';
+import type { Token } from './token.ts';
+
+/** Fractions of an inch in words. */
+const INCH_WORDS: Record<string, string> = {
+  quarter: '1/4',
+  'five-sixteenths': '5/16',
+  'three-eighths': '3/8',
+  'seven-sixteenths': '7/16',
+  half: '1/2',
+  'nine-sixteenths': '9/16',
+  'five-eighths': '5/8',
+  'three-quarter': '3/4',
+  'three-quarters': '3/4',
+};
+
+const INCH_OPENERS = new Set(Object.keys(INCH_WORDS).map((word) => word.split('-')[0] ?? word));
+
+/** A size in words with its series: `three-eighths coarse by one and a quarter`, `half-inch fine`, `half UNF`. */
+function spokenInchAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
+  const first = tokens[at];
+  if (first?.kind !== 'word' || !INCH_OPENERS.has(first.lower)) return undefined;
+  const dashed =
+    tokens[at + 1]?.text === '-'
+      ? `${first.lower}-${tokens[at + 2]?.lower}`
+      : `${first.lower}-${tokens[at + 1]?.lower}`;
+  const two = INCH_WORDS[dashed] !== undefined;
+  const size = two ? INCH_WORDS[dashed] : INCH_WORDS[first.lower];
+  if (size === undefined) return undefined;
+  let next = at + (two ? (tokens[at + 1]?.text === '-' ? 3 : 2) : 1);
+  if (tokens[next]?.text === '-') next++;
+  if (tokens[next]?.lower === 'inch' || tokens[next]?.lower === 'in') next++;
+  const series = tokens[next]?.lower ?? '';
+  if (!['coarse', 'fine', 'unc', 'unf'].includes(series)) return undefined;
+  const [top, bottom] = size.split('/').map(Number);
+  const inches = (top ?? 0) / (bottom ?? 1);
+  const pitch = standardPitchMm(
+    'unified',
+    inches * MM_PER_INCH,
+    series === 'fine' || series === 'unf' ? 'fine' : 'coarse',
+  );
+  if (pitch === undefined) return undefined;
+  next++;
+  const value: FactValue = {
+    kind: 'thread',
+    designation: unifiedThread(inches, Math.round(MM_PER_INCH / pitch)).designation,
+  };
+  const length = spokenLength(tokens, next, source);
+  return length
+    ? { value: { ...value, lengthMm: length.lengthMm }, next: length.next, suspect: false }
+    : { value, next, suspect: false };
+}
+
+/** `by one and a quarter`, `, 3 in. long` */
+function spokenLength(
+  tokens: readonly Token[],
+  at: number,
+  source: string,
+): { lengthMm: number; next: number } | undefined {
+  const by = tokens[at]?.lower === 'by';
+  if (!by && tokens[at]?.text !== ',') return undefined;
+  const printed = quantityAt(tokens, at + 1, source);
+  if (
+    printed?.unit !== undefined &&
+    dimensionOf(printed.unit) === 'length' &&
+    (by || tokens[printed.next]?.lower === 'long' || tokens[printed.next + 1]?.lower === 'long')
+  )
+    return { lengthMm: toBase(printed.max, printed.unit), next: printed.next };
+  if (!by) return undefined;
+  const whole = NUMBER_WORDS[tokens[at + 1]?.lower ?? ''];
+  if (whole === undefined)
+    return printed && printed.unit === undefined
+      ? { lengthMm: printed.max * MM_PER_INCH, next: printed.next }
+      : undefined;
+  const share = ['and', 'a'].every((word, index) => tokens[at + 2 + index]?.lower === word)
+    ? { quarter: 0.25, half: 0.5 }[tokens[at + 4]?.lower ?? '']
+    : undefined;
+  return { lengthMm: (whole + (share ?? 0)) * MM_PER_INCH, next: at + (share === undefined ? 2 : 5) };
+}
+
+/** Dictated: `m ten by thirty five`, `m eight`. */
+function spokenMetricAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
+  if (tokens[at]?.text !== 'm' || tokens[at + 1]?.kind !== 'word') return undefined;
+  const plural = NUMBER_WORDS[(tokens[at + 1]?.lower ?? '').replace(/(?<=t|en|x|lve)s$/, '')];
+  const size =
+    quantityAt(tokens, at + 1, source) ??
+    (plural === undefined ? undefined : { min: plural, max: plural, next: at + 2, suspect: false, unit: undefined });
+  const nominal = size?.unit === undefined ? size?.max : undefined;
+  const pitch = nominal === undefined ? undefined : standardPitchMm('metric', nominal, 'coarse');
+  if (size === undefined || nominal === undefined || pitch === undefined) return undefined;
+  const value: FactValue = {
+    kind: 'thread',
+    designation: metricThread(nominal, pitch).designation,
+    pitchAssumed: true,
+  };
+  const long = tokens[size.next]?.lower === 'by' ? quantityAt(tokens, size.next + 1, source) : undefined;
+  return long && (long.unit === undefined || long.unit === 'mm')
+    ? { value: { ...value, lengthMm: long.max }, next: long.next, suspect: false }
+    : { value, next: size.next, suspect: false };
+}
+
+/** A thread callout, those in words too. */
+export const anyThreadAt = (tokens: readonly Token[], at: number, source: string): Phrase | undefined =>
+  threadAt(tokens, at) ?? spokenInchAt(tokens, at, source) ?? spokenMetricAt(tokens, at, source);
