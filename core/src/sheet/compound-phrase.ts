@@ -83,7 +83,7 @@ const RESIDUE_AFTER =
 const APPLIED_WITH = /\b(?:with|using|in)\s+(?:\w+\s+){0,2}$/;
 /** Nothing of it goes on. */
 const FORBIDDEN_BEFORE =
-  /\b(?:no|not|never|without|don't|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't|any)\b[^.;:]{0,46}$/;
+  /\b(?:no|not|never|without|don't|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't)\b[^.;:]{0,46}$/;
 const FORBIDDEN_AFTER =
   /^[^.;]{0,60}?\b(?:(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong)\b/;
 /** Asked and denied: `Is threadlocker a good idea? It is not.` */

@@ -88,6 +88,7 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
         printed: whole ? printed.slice(span.start, span.end) : fact.printed,
       };
     }),
-    unread: steps.flatMap((_, index) => (touched.has(index) ? [] : [index])),
+    // A list's heading has nothing to be read.
+    unread: steps.flatMap((step, index) => (touched.has(index) || step.list ? [] : [index])),
   };
 }

@@ -70,6 +70,9 @@ interface Drawn {
   thread?: string;
 }
 
+/** How many joints back a value may be said again; more are of another chapter. */
+const SAID_AGAIN = 60;
+
 /** The groups of a draft, by what named them. */
 export interface Joints {
   /** The group each torque went to. */
@@ -93,6 +96,17 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
   const left = (item: Item | undefined): number => (item ? item.quantity - (used.get(item.id) ?? 0) : 0);
   const labelsSpent = (said: JointSentences): boolean =>
     said.items.length > 0 && said.items.every((item) => left(item) <= 0);
+  // What the list holds, by kind and thread; the vehicle's own pieces are each made for one joint.
+  const listed = new Map<string, Item[]>();
+  const keep = (key: string, item: Item) => {
+    const list = listed.get(key);
+    if (list) list.push(item);
+    else listed.set(key, [item]);
+  };
+  for (const item of kit.items) {
+    keep(item.kind, item);
+    if (item.thread !== undefined) keep(`${item.kind} ${item.thread}`, item);
+  }
   const pathOf = (group: string): string => `groups[${kit.groups.findIndex((entry) => entry.id === group)}]`;
   for (const torque of facts.filter(isKind('torque'))) {
     const when = conditionFor(drafting, torque);
@@ -113,20 +127,21 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     const said = jointSentences(drafting, packing, torque);
     const thread = threadOf(torque, said);
     const written = thread?.designation.replace(' × ', ' x ');
-    const own = (kind: ItemKind) =>
-      kit.items.filter((item) => item.kind === kind && item.thread !== undefined && item.thread === written);
+    const own = (kind: ItemKind) => (written === undefined ? [] : (listed.get(`${kind} ${written}`) ?? []));
     const spent = [...own('bolt'), ...own('nut')].every((item) => left(item) <= 0);
     // A value said again of the same joint is the same value: its words are the same, or its pieces are all placed.
-    const again = drawn.find(
-      (other) =>
-        Math.abs(other.torque.value.maxNm - torque.value.maxNm) < 0.02 * torque.value.maxNm &&
-        (other.thread === written || written === undefined) &&
-        (said.words.length === 0 ||
-          other.words.length === 0 ||
-          said.words.some((word) => other.words.includes(word))) &&
-        (spent || said.count === undefined || other.torque.step < torque.step) &&
-        (written === undefined ? said.words.some((word) => other.words.includes(word)) : spent || labelsSpent(said)),
-    );
+    const again = drawn
+      .slice(-SAID_AGAIN)
+      .find(
+        (other) =>
+          Math.abs(other.torque.value.maxNm - torque.value.maxNm) < 0.02 * torque.value.maxNm &&
+          (other.thread === written || written === undefined) &&
+          (said.words.length === 0 ||
+            other.words.length === 0 ||
+            said.words.some((word) => other.words.includes(word))) &&
+          (spent || said.count === undefined || other.torque.step < torque.step) &&
+          (written === undefined ? said.words.some((word) => other.words.includes(word)) : spent || labelsSpent(said)),
+      );
     if (again) {
       groupOf.set(torque, again.group);
       place(torque, pathOf(again.group));
@@ -135,7 +150,11 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     const ofLabel = (kind: ItemKind) => said.items.find((item) => item.kind === kind && left(item) > 0);
     // Neither size nor label: the only piece of its kind that the list has left.
     const only = (kind: ItemKind): Item | undefined => {
-      const rest = kit.items.filter((item) => item.kind === kind && item.source === 'kit' && left(item) > 0);
+      const rest: Item[] = [];
+      for (const item of written === undefined ? (listed.get(kind) ?? []) : []) {
+        if (item.source === 'kit' && left(item) > 0) rest.push(item);
+        if (rest.length > 1) break;
+      }
       return written === undefined && said.items.length === 0 && said.kinds.includes(kind) && rest.length === 1
         ? rest[0]
         : undefined;
@@ -190,7 +209,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     const factory = piece.source === 'factory';
     const washer =
       said.items.find((item) => item.kind === 'washer' && left(item) >= count) ??
-      (factory ? undefined : kit.items.find((item) => item.kind === 'washer' && left(item) >= count && fits(item)));
+      (factory ? undefined : listed.get('washer')?.find((item) => left(item) >= count && fits(item)));
     // Twice as many washers as bolts stand under head and nut.
     const washers = washer && nut && bolt && washer.quantity >= 2 * bolt.quantity && left(washer) >= 2 * count ? 2 : 1;
     const driveFact = said.drive;

@@ -4,7 +4,7 @@ import type { Item } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import type { Packing } from './draft-packing.ts';
 import { type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
-import { phraseBefore, referencesIn, type Times, tellingWords, timesIn } from './joint-words.ts';
+import { kindsIn, phraseBefore, referencesIn, type Times, tellingWords, timesIn } from './joint-words.ts';
 import { sentenceIndex } from './sentence-index.ts';
 
 /** All that the sheet says of the joint a torque is for, gathered from its own sentence and those that speak of it. */
@@ -107,9 +107,9 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const speaks = (at: number): boolean => {
     const step = reading.steps[at];
     if (!step || step.list || at === torque.step) return false;
-    if (referencesIn(step.text, labels).some((label) => ownLabels.includes(label))) return true;
+    if (ownLabels.length > 0 && index.labels(at).some((label) => ownLabels.includes(label))) return true;
     // `Foot screws: …` says nothing of the clamp nuts.
-    const theirKinds = kindsIn(step.text);
+    const theirKinds = index.kinds(at);
     if (kinds.length > 0 && theirKinds.length > 0 && !kinds.some((kind) => theirKinds.includes(kind))) return false;
     const theirs = index.words(at);
     return words.some((word) => theirs.includes(word));
@@ -247,16 +247,6 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     assembled: [...(anchor === undefined ? [] : [anchor]), ...beside],
   };
 }
-
-/** Kinds of pieces that are tightened, which a text names. */
-const kindsIn = (text: string): ItemKind[] => [
-  ...new Set(
-    (text.toLowerCase().match(/\p{L}{3,}/gu) ?? []).flatMap((word) => {
-      const kind = KIND_OF[word.replace(/s$/, '')];
-      return kind === 'bolt' || kind === 'nut' ? [kind] : [];
-    }),
-  ),
-];
 
 type Facts = ReturnType<Drafting['inStep']>;
 

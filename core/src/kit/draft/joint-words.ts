@@ -1,6 +1,7 @@
 import { HARDWARE } from '../../sheet/lexicon.ts';
 import type { SheetStep } from '../../sheet/step-split.ts';
-import type { Of } from './drafting.ts';
+import type { ItemKind } from '../piece-kind.ts';
+import { KIND_OF, type Of } from './drafting.ts';
 
 /** Words that tell one joint of a sheet from another: `hanger`, `guard`, `tower`; no hardware, no verbs, no places. */
 const PLAIN = new Set(
@@ -76,3 +77,13 @@ export function timesIn(text: string, pieces: ReadonlyArray<Of<'count'>>): Times
   }
   return undefined;
 }
+
+/** Kinds of pieces that are tightened, which a text names. */
+export const kindsIn = (text: string): ItemKind[] => [
+  ...new Set(
+    (text.toLowerCase().match(/\p{L}{3,}/gu) ?? []).flatMap((word) => {
+      const kind = KIND_OF[word.replace(/s$/, '')];
+      return kind === 'bolt' || kind === 'nut' ? [kind] : [];
+    }),
+  ),
+];

@@ -1,5 +1,6 @@
 import type { SheetReading } from '../../sheet/read-sheet.ts';
-import { tellingWords } from './joint-words.ts';
+import type { ItemKind } from '../piece-kind.ts';
+import { kindsIn, tellingWords } from './joint-words.ts';
 
 /** How far a sentence about the same joint may stand, in sentences that share its word. */
 const NEAREST = 24;
@@ -7,6 +8,10 @@ const NEAREST = 24;
 /** Sentences of a sheet by the words and labels they name, so that those of one joint are found without a search. */
 export interface SentenceIndex {
   words(at: number): readonly string[];
+  /** Labels in brackets it names, whether or not a list has them. */
+  labels(at: number): readonly string[];
+  /** Kinds of pieces that are tightened, which it names. */
+  kinds(at: number): readonly ItemKind[];
   /** Sentences that hold any of some words or labels, near a place, in the order of the sheet. */
   near(keys: readonly string[], at: number): number[];
 }
@@ -18,6 +23,8 @@ export function sentenceIndex(steps: SheetReading['steps']): SentenceIndex {
   const made = known.get(steps);
   if (made) return made;
   const words = steps.map((step) => tellingWords(step.text));
+  const kinds = steps.map((step) => kindsIn(step.text));
+  const labels = steps.map((): string[] => []);
   const places = new Map<string, number[]>();
   const put = (key: string, at: number) => {
     const list = places.get(key);
@@ -27,11 +34,16 @@ export function sentenceIndex(steps: SheetReading['steps']): SentenceIndex {
   steps.forEach((step, at) => {
     if (step.list) return;
     for (const word of words[at] ?? []) put(word, at);
-    for (const match of step.text.matchAll(/\((\w{1,3})\)|\bitems? (\w{1,3})\b/gi))
-      put(`(${(match[1] ?? match[2] ?? '').toLowerCase()})`, at);
+    for (const match of step.text.matchAll(/\((\w{1,3})\)|\bitems? (\w{1,3})\b/gi)) {
+      const label = (match[1] ?? match[2] ?? '').toLowerCase();
+      labels[at]?.push(label);
+      put(`(${label})`, at);
+    }
   });
   const index: SentenceIndex = {
     words: (at) => words[at] ?? [],
+    labels: (at) => labels[at] ?? [],
+    kinds: (at) => kinds[at] ?? [],
     near(keys, at) {
       const found = new Set<number>();
       for (const key of keys) {
