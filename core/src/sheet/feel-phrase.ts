@@ -1,13 +1,5 @@
 import type { FactValue } from './fact.ts';
-
-const TURN: Record<string, number> = {
-  quarter: 90,
-  third: 120,
-  half: 180,
-  full: 360,
-  'three-quarter': 270,
-  'three quarter': 270,
-};
+import { TURN_DEG } from './lexicon.ts';
 
 /** From contact on by an angle: `snug plus a quarter turn`, `by hand until the rubber is flat, then a half turn`. */
 const ANGLE =
@@ -24,7 +16,7 @@ export function feels(text: string): Array<{ start: number; end: number; value: 
       : match[2]
         ? (360 * Number(match[2])) / Number(match[3])
         : match[4]
-          ? (TURN[match[4].toLowerCase().replace(/s$/, '')] ?? 0)
+          ? (TURN_DEG[match[4].toLowerCase().replace(/s$/, '')] ?? 0)
           : 360 * ({ one: 1, two: 2, three: 3 }[match[5]?.toLowerCase() ?? ''] ?? Number(match[5]));
     if (angleDeg > 0 && angleDeg <= 1080)
       found.push({ start: match.index, end: match.index + match[0].length, value: { kind: 'angleAlone', angleDeg } });

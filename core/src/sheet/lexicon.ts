@@ -257,3 +257,13 @@ export const ACTIONS = new Set([
   'in',
   'per',
 ]);
+
+/** Turns in words, degrees: `a quarter turn`, `half a turn`. */
+export const TURN_DEG: Readonly<Record<string, number>> = {
+  quarter: 90,
+  third: 120,
+  half: 180,
+  'three-quarter': 270,
+  'three quarter': 270,
+  full: 360,
+};

@@ -1,5 +1,6 @@
 import { dimensionOf, type TorqueUnit, toBase } from '../quantity/unit.ts';
 import type { TorqueValue } from './fact.ts';
+import { TURN_DEG } from './lexicon.ts';
 import { type QuantityPhrase, quantityAt, quantityOf, unitAt } from './quantity-phrase.ts';
 import type { Token } from './token.ts';
 
@@ -182,7 +183,6 @@ function quantityUnit(tokens: readonly Token[], at: number, source: string) {
   return unit && dimensionOf(unit.unit) === 'torque' ? { unit: unit.unit as TorqueUnit, next: unit.next } : undefined;
 }
 
-const TURN_WORDS: Record<string, number> = { quarter: 90, half: 180, third: 120, full: 360 };
 const ANGLE_OPENERS = new Set(['plus', '+', 'then', 'and', 'followed', 'turn', 'rotate', 'angle', ',']);
 const ANGLE_FILL = new Set([
   'give',
@@ -232,7 +232,7 @@ export function angleAt(tokens: readonly Token[], at: number, source: string) {
     const angleDeg = strokes.reduce((sum, stroke) => sum + stroke, 0);
     return { angleDeg, next: end, ...(strokes.length > 1 ? { strokesDeg: strokes } : {}) };
   }
-  const words = TURN_WORDS[tokens[next]?.lower ?? ''];
+  const words = TURN_DEG[tokens[next]?.lower ?? ''];
   // `quarter turn`, `quarter-turn`, `half a turn`
   for (let k = next + 1; k <= next + 3; k++) {
     if (words !== undefined && tokens[k]?.lower.startsWith('turn')) return { angleDeg: words, next: k + 1 };

@@ -1,5 +1,6 @@
 import { askedTorque } from './asked-torque.ts';
 import type { AsideRole, Fact, FactValue, TorqueStage } from './fact.ts';
+import { TURN_DEG } from './lexicon.ts';
 import { lineAt } from './place-in.ts';
 import { around } from './sentence.ts';
 import type { Span } from './token.ts';
@@ -99,7 +100,7 @@ export const isQuoted = (text: string, at: number): boolean => /^\s*>/.test(line
 /** What a torque that stands at a span is. */
 export function torqueRole(text: string, span: Span, inList: boolean, answered: boolean, wide: boolean): TorqueRole {
   const { before, after } = around(text, span);
-  if (answered && /^\s*>/.test(lineAt(text, span.start))) return 'superseded';
+  if (answered && isQuoted(text, span.start)) return 'superseded';
   // A ceiling stands right at its figure; what is said of the figure may stand further off.
   const ceiling = CEILING_BEFORE.test(before) || CEILING_FAR.test(before) || CEILING_AFTER.test(after);
   const own = before.split(/[,;]\s|:\s(?=.)/).at(-1) ?? before;
@@ -138,7 +139,6 @@ const STAGED =
   /\b(?:first|then|stages?|passes|finally|steps|firstly|1st|in two|in three|twice|again|round|increments|approach|pre-?tighten|in (?:\d|two|three) (?:times|goes))\b|→|->/i;
 const BACK_OFF =
   /\b(?:back (?:it|them|the \w+ )?\s?off|back[- ]?off|slacken|undo|loosen|turn(?:ed)? back|release)\b[^.]{0,40}?(?:(\d+)\s?(?:°|deg)|(\d)\/(\d) (?:of a )?turn|(half|quarter|full|third|three-quarter)[ -]?(?:a )?turn|a turn)?/i;
-const TURN: Record<string, number> = { quarter: 90, third: 120, half: 180, full: 360, 'three-quarter': 270 };
 
 /** How far it is turned back between two figures, degrees; 0 where it is loosened with no angle said; undefined if not. */
 function backOffBetween(between: string): number | undefined {
@@ -149,7 +149,7 @@ function backOffBetween(between: string): number | undefined {
   const word = /\b(quarter|third|half|full|three-quarter)s?[ -](?:of )?(?:a )?turn/i.exec(between);
   if (degrees) return Number(degrees[1]);
   if (share) return (360 * Number(share[1])) / Number(share[2]);
-  return word ? (TURN[word[1]?.toLowerCase() ?? ''] ?? 0) : 0;
+  return word ? (TURN_DEG[word[1]?.toLowerCase() ?? ''] ?? 0) : 0;
 }
 
 type TorqueFact = Fact & { value: Extract<FactValue, { kind: 'torque' }> };

@@ -80,11 +80,15 @@ const titled = (text: string): string | undefined => {
   const plain = text
     .replace(/\([^)]*\)/g, ' ')
     .replace(/\b(?:the|all|both|those|these|four|six|two|three|eight|ten|twelve|\d+ ?x?)\b/gi, ' ')
+    .replace(/^\s*(?:apply|use|put|smear|brush|drop of)\b.*?\b(?:to|on)\b\s+/i, ' ')
+    .replace(/^\s*(?:then|now|and|finally|next)\b/i, ' ')
+    .replace(/\b(?:crosswise|across|in turn|evenly)\s*$/i, ' ')
+    .replace(/\b(?:and|or|then|of|in|to|with|at)\s*$/i, ' ')
     .replace(/\s+/g, ' ')
-    .trim();
+    .replace(/^[\s,:;|=–-]+|[\s,:;|=–-]+$/g, '');
   return plain.length >= 3 &&
     plain.length <= LONGEST_TITLE &&
-    !/\b(?:not over|never|until)\b/i.test(plain) &&
+    !/\b(?:not over|never|until|sockets?|spanners?|wrench|key)\b/i.test(plain) &&
     /\p{L}{3}/u.test(plain)
     ? `${plain[0]?.toUpperCase()}${plain.slice(1)}`
     : undefined;
