@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
-import { expect, provePin, releaseKit, signIn, swiftHand, test } from './support/app.ts';
-import { countAll, countTray, workOnScreen } from './support/line.ts';
+import { expect, signIn, swiftHand, test } from './support/app.ts';
+import { releaseAsPrinted, workToRecord } from './support/from-paper.ts';
 
 /** Sheets that were written with their kits before the reader saw them, and what their records must say. */
 const SHEETS = [
@@ -40,31 +40,10 @@ for (const { file, title, record, pulls } of SHEETS)
     await page.getByRole('textbox', { name: 'Maker' }).press('Enter');
     await expect(page.getByRole('heading', { name: new RegExp(title) })).toBeVisible();
 
-    await page.getByRole('link', { name: /Findings/ }).press('Enter');
-    await page.getByLabel('Note').fill('From the maker’s sheet');
-    const reasons = page.getByLabel('Let it stand because');
-    await expect(async () => {
-      for (let at = 0; at < (await reasons.count()); at++) await reasons.nth(at).fill('As the maker’s sheet has it');
-      await expect(page.getByRole('button', { name: 'Release it' })).toBeEnabled({ timeout: 2_000 });
-    }).toPass();
-    await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
-    await releaseKit(page);
-    await expect(page.getByText('From the maker’s sheet')).toBeVisible();
+    await releaseAsPrinted(page);
     expect(Date.now() - started).toBeLessThan(600_000);
 
-    await page.goto(`${app.url}/receive?vehicle=v-carrick`);
-    await page.getByRole('button', { name: new RegExp(title) }).click();
-    await page.getByRole('button', { name: 'Open the job' }).click();
-    await page.waitForURL(/\/jobs\//);
-    const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';
-    await countAll(page, job);
-    await page.goto(`${app.url}/jobs/${job}/line`);
-    await workOnScreen(page, job, { shortRounds: true });
-    await page.getByRole('link', { name: 'To Close out' }).click();
-    await countTray(page);
-    await page.getByRole('button', { name: 'Sign and close' }).click();
-    await provePin(page, '1357');
-    await expect(page.getByText('the chain is whole')).toBeVisible();
+    await workToRecord(page, app, title, '1357');
     for (const words of record) await expect(page.getByText(words).first()).toBeVisible();
     await expect(page.getByText(/^\d+\.\d N·m$|^\d+\.\d$/).nth(pulls - 1)).toBeVisible();
   });

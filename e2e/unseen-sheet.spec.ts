@@ -1,7 +1,8 @@
 import { execFileSync } from 'node:child_process';
 import type { JobState } from '#core/job/job-state.ts';
 import { expect, provePin, releaseKit, signIn, swiftHand, test, whereNow } from './support/app.ts';
-import { countAll, countTray, workOnScreen } from './support/line.ts';
+import { releaseAsPrinted, workToRecord } from './support/from-paper.ts';
+import { workOnScreen } from './support/line.ts';
 
 /** A card as a small maker types it: codes for steps, two lists, a joint drawn to yield without a threshold. */
 const CARD = `LOWMOOR FABRICATION — FITTING CARD LF-77   Under-engine brace
@@ -178,30 +179,7 @@ for (const { title, sheet, said } of STRANGERS)
     await page.getByRole('dialog').getByRole('button', { name: 'Make the draft' }).click();
     await expect(page.getByRole('heading', { name: new RegExp(title) })).toBeVisible();
 
-    await page.getByRole('link', { name: /Findings/ }).click();
-    await page.getByLabel('Note').fill('From the maker’s sheet');
-    const reasons = page.getByLabel('Let it stand because');
-    // What stands open is worked out beside the page: until it may be released, more may come.
-    await expect(async () => {
-      for (let at = 0; at < (await reasons.count()); at++) await reasons.nth(at).fill('As the maker’s sheet has it');
-      await expect(page.getByRole('button', { name: 'Release it' })).toBeEnabled({ timeout: 2_000 });
-    }).toPass();
-    await expect(page.getByRole('status').filter({ hasText: 'Saved' })).toBeVisible();
-    await releaseKit(page);
-    await expect(page.getByText('From the maker’s sheet')).toBeVisible();
-
-    await page.goto(`${app.url}/receive?vehicle=v-carrick`);
-    await page.getByRole('button', { name: new RegExp(title) }).click();
-    await page.getByRole('button', { name: 'Open the job' }).click();
-    await page.waitForURL(/\/jobs\//);
-    const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';
-    await countAll(page, job);
-    await page.goto(`${app.url}/jobs/${job}/line`);
-    await workOnScreen(page, job, { shortRounds: true });
-    await page.getByRole('link', { name: 'To Close out' }).click();
-    await countTray(page);
-    await page.getByRole('button', { name: 'Sign and close' }).click();
-    await provePin(page, '1357');
-    await expect(page.getByText('the chain is whole')).toBeVisible();
+    await releaseAsPrinted(page);
+    await workToRecord(page, app, title, '1357');
     for (const words of said) await expect(page.getByText(words).first()).toBeVisible();
   });
