@@ -3,6 +3,7 @@ import { ROLES, type Role } from '#core/job/role.ts';
 import { SKILLS, type Skill } from '#core/job/skill.ts';
 import type { HouseRules } from '#core/kit/house-rules.ts';
 import { HouseRulesSchema } from './house-rules.ts';
+import type { Book } from './moving-in/book.ts';
 
 const Name = z.string().trim().min(1).max(120);
 /** Two or three letters that stand for a person on cards and stamps. */
@@ -65,6 +66,7 @@ export type Opening = z.infer<typeof OpeningSchema>;
 export type ShopChangeWhat =
   | { what: 'opened'; name: string }
   | { what: 'setting'; field: string; from?: string; to?: string }
+  | { what: 'movedIn'; book: Book; file: string; rows: number; did: 'taken' | 'undone' }
   | { what: 'person'; person: string; did: 'added' | 'changed' | AccessChange['do']; from?: string; to?: string };
 
 export interface ShopChange {

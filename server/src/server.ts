@@ -17,6 +17,7 @@ import { JobService } from './service/job-service.ts';
 import { KitDraftService } from './service/kit-draft-service.ts';
 import { KitPictures } from './service/kit-pictures.ts';
 import { Leaves } from './service/leaves.ts';
+import { MovingInService } from './service/moving-in/moving-in-service.ts';
 import { PasskeyService } from './service/passkey-service.ts';
 import { ReadingProofs } from './service/reading-proofs.ts';
 import { SessionService } from './service/session-service.ts';
@@ -29,6 +30,7 @@ import { makeDataSource } from './store/data-source.ts';
 import { JobRepository } from './store/job-repository.ts';
 import { KitDraftRepository } from './store/kit-draft-repository.ts';
 import { KitPictureRepository } from './store/kit-picture-repository.ts';
+import { MovingInRepository } from './store/moving-in-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
 import { schemaFaults } from './store/schema.ts';
 import { ShelfRepository } from './store/shelf-repository.ts';
@@ -100,7 +102,8 @@ export async function startServer(
     failedLater,
   });
   await jobs.noteOwed();
-  const shelf = new ShelfService(new ShelfRepository(source));
+  const shelfRepository = new ShelfRepository(source);
+  const shelf = new ShelfService(shelfRepository);
   const crib = new CribService(
     cribRepository,
     catalogRepository,
@@ -109,9 +112,19 @@ export async function startServer(
     (shopId, jobId) => jobs.plan(shopId, jobId),
     (shopId) => shelf.low(shopId),
   );
-  const shop = new ShopService(new ShopRepository(source), sessions);
+  const shops = new ShopRepository(source);
+  const shop = new ShopService(shops, sessions);
   const works = new KitWorks(config.kitWorker);
   const drafts = new KitDraftService(new KitDraftRepository(source), catalogRepository, works);
+  const movingIn = new MovingInService({
+    imports: new MovingInRepository(source),
+    catalog: catalogRepository,
+    crib: cribRepository,
+    shelf: shelfRepository,
+    shops,
+    drafts,
+    wrenchesChanged: (shopId) => wrenches.forget(shopId),
+  });
   const pictures = new KitPictures(new KitPictureRepository(source));
   const parts = {
     sessions,
@@ -122,6 +135,7 @@ export async function startServer(
     crib,
     shelf,
     shop,
+    movingIn,
     drafts,
     pictures,
     works,

@@ -1,4 +1,5 @@
 import type { ShopChangeWhat } from '../shop.ts';
+import { BOOK_TEXT } from './en/moving-in.ts';
 import { RULE_TEXT, RULE_VALUES } from './en/rules.ts';
 
 const DID: Record<Extract<ShopChangeWhat, { what: 'person' }>['did'], string> = {
@@ -28,6 +29,8 @@ export function shopChangeText(change: ShopChangeWhat): string {
       const name = RULE_TEXT[change.field as keyof typeof RULE_TEXT]?.title ?? change.field;
       return `${name}: ${valueText(change.field, change.to)}, before ${valueText(change.field, change.from)}`;
     }
+    case 'movedIn':
+      return `${change.rows} ${BOOK_TEXT[change.book].toLowerCase()} ${change.did === 'taken' ? 'brought in' : 'taken out again'}: ${change.file}`;
     case 'person': {
       const from = change.from === undefined ? '' : `: ${change.from} → ${change.to}`;
       return `${change.person} ${DID[change.did]}${change.did === 'added' && change.to ? ` as ${change.to}` : from}`;

@@ -87,6 +87,21 @@ export function calibrationResult(
   };
 }
 
+/** Readings sorted to the points of a calibration by what the wrench was set to. */
+export function readingsByPoint(
+  { fullScaleNm }: { fullScaleNm: number },
+  readings: readonly Reading[],
+): Array<{ share: number; readings: Reading[] }> {
+  const points = new Map<number, Reading[]>();
+  for (const reading of readings) {
+    const share = reading.setNm / fullScaleNm;
+    // Within 1 % of a point it is that point; anything else is a point of its own.
+    const at = CALIBRATION_POINTS.find((point) => Math.abs(point - share) < 0.01) ?? share;
+    points.set(at, [...(points.get(at) ?? []), reading]);
+  }
+  return [...points].map(([share, list]) => ({ share, readings: list }));
+}
+
 /** Pulls after which a wrench is due whatever its date. @see ISO 6789-1:2017: 12 months or 5 000 cycles */
 export const PULLS_BETWEEN_CALIBRATIONS = 5000;
 

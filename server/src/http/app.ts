@@ -20,6 +20,7 @@ import type { JobService } from '../service/job-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
 import type { KitPictures } from '../service/kit-pictures.ts';
 import type { Leaves } from '../service/leaves.ts';
+import type { MovingInService } from '../service/moving-in/moving-in-service.ts';
 import type { PasskeyService } from '../service/passkey-service.ts';
 import type { ReadingProofs } from '../service/reading-proofs.ts';
 import type { SessionService } from '../service/session-service.ts';
@@ -33,7 +34,9 @@ import { cribRoutes } from './crib-routes.ts';
 import type { Figures } from './figures.ts';
 import { jobRoutes } from './job-routes.ts';
 import { kitRoutes } from './kit-routes.ts';
+
 import { isKnownHost } from './known-host.ts';
+import { movingInRoutes } from './moving-in-routes.ts';
 import { problem } from './problem.ts';
 import { sessionRoutes } from './session-routes.ts';
 import { shelfRoutes, supplierRoutes } from './shelf-routes.ts';
@@ -50,6 +53,7 @@ interface ApiParts {
   crib: CribService;
   shelf: ShelfService;
   shop: ShopService;
+  movingIn: MovingInService;
   drafts: KitDraftService;
   pictures: KitPictures;
   devices: JobDevices;
@@ -81,6 +85,7 @@ function apiRoutes({
   crib,
   shelf,
   shop,
+  movingIn,
   drafts,
   pictures,
   devices,
@@ -97,6 +102,7 @@ function apiRoutes({
     .route('/crib', cribRoutes(crib, catalog, sessions))
     .route('/shelf', shelfRoutes(shelf))
     .route('/shop', shopRoutes(shop, sessions, network))
+    .route('/moving-in', movingInRoutes(movingIn))
     .route('/supplier', supplierRoutes())
     .route('/kit-library', kitRoutes(drafts, catalog, jobs, pictures, works));
 }

@@ -22,6 +22,13 @@ export function siteOf(c: Context): Site {
   return { origin: `${isSecure(c) ? 'https' : 'http'}://${host}`, host: host.replace(/:\d+$/, '') };
 }
 
+/** Lets only leads through; stands behind {@link signedIn}. */
+export const leadOnly: MiddlewareHandler<SignedInEnv> = async (c, next) => {
+  if (c.get('caller').person.role !== 'lead') return problem(c, 'notPermitted');
+  await next();
+  return undefined;
+};
+
 /** Lets only signed-in people through. */
 export function signedIn(sessions: SessionService): MiddlewareHandler<SignedInEnv> {
   return async (c, next) => {

@@ -11,7 +11,7 @@ import {
 } from '#contract/shop.ts';
 import type { SessionService } from '../service/session-service.ts';
 import type { ShopService } from '../service/shop-service.ts';
-import type { SignedInEnv } from './caller.ts';
+import { leadOnly, type SignedInEnv } from './caller.ts';
 import { problem } from './problem.ts';
 import { validate } from './validate.ts';
 
@@ -33,29 +33,23 @@ export function openingRoutes(shop: ShopService) {
     });
 }
 
-const lead = async (c: import('hono').Context<SignedInEnv>, next: () => Promise<void>) => {
-  if (c.get('caller').person.role !== 'lead') return problem(c, 'notPermitted');
-  await next();
-  return undefined;
-};
-
 /** The shop's settings and people, for its leads. */
 export function shopRoutes(shop: ShopService, sessions: SessionService, network: ShopNetwork) {
   return new Hono<SignedInEnv>()
-    .get('/', lead, async (c) => c.json({ ...(await shop.settings(c.get('caller').shopId)), network }))
-    .put('/', lead, validate('json', ShopInputSchema), async (c) => {
+    .get('/', leadOnly, async (c) => c.json({ ...(await shop.settings(c.get('caller').shopId)), network }))
+    .put('/', leadOnly, validate('json', ShopInputSchema), async (c) => {
       await shop.change(c.get('caller'), c.req.valid('json'));
       return c.body(null, 204);
     })
-    .post('/people', lead, validate('json', PersonInputSchema), async (c) => {
+    .post('/people', leadOnly, validate('json', PersonInputSchema), async (c) => {
       const outcome = await shop.addPerson(c.get('caller'), c.req.valid('json'));
       return outcome.ok ? c.json(outcome.value, 201) : problem(c, outcome.error.code, outcome.error);
     })
-    .put('/people/:id', lead, Id, validate('json', PersonInputSchema), async (c) => {
+    .put('/people/:id', leadOnly, Id, validate('json', PersonInputSchema), async (c) => {
       const outcome = await shop.changePerson(c.get('caller'), c.req.valid('param').id, c.req.valid('json'));
       return outcome.ok ? c.json(outcome.value) : problem(c, outcome.error.code, outcome.error);
     })
-    .post('/people/:id/access', lead, Id, validate('json', AccessChangeSchema), async (c) => {
+    .post('/people/:id/access', leadOnly, Id, validate('json', AccessChangeSchema), async (c) => {
       const caller = c.get('caller');
       const input = c.req.valid('json');
       const proven = await sessions.prove(caller, input.secret);

@@ -12,7 +12,8 @@ export type VehicleError =
   | { code: 'unknownVehicle' }
   | { code: 'vehicleChanged'; current: StoredVehicle };
 
-const PLACE_OF = {
+/** The field a fault of a vehicle without one of its own lies in. */
+export const VEHICLE_FAULT_PLACE = {
   yearImpossible: 'modelYear',
   monthImpossible: 'buildMonth',
   odometerImpossible: 'odometerKm',
@@ -34,7 +35,7 @@ export class CatalogService {
 
   private faultsOf(vehicle: Vehicle): VehicleError | undefined {
     const faults = vehicleFaults(vehicle, new Date(this.now()).getUTCFullYear());
-    const place = (fault: VehicleFault) => ('field' in fault ? fault.field : PLACE_OF[fault.code]);
+    const place = (fault: VehicleFault) => ('field' in fault ? fault.field : VEHICLE_FAULT_PLACE[fault.code]);
     return faults.length > 0
       ? {
           code: 'vehicleFaulty',

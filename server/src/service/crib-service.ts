@@ -13,13 +13,14 @@ import type {
 } from '#contract/crib.ts';
 import { stationBeadMl } from '#core/crib/bead-use.ts';
 import { type Bottle, bottleFor, leftMl, type ReorderLine, reorderList } from '#core/crib/bottle.ts';
-import { doubtFromMs, judgeCheck, type WrenchCheck } from '#core/crib/check-pull.ts';
+import { type CheckVerdict, doubtFromMs, judgeCheck, type WrenchCheck } from '#core/crib/check-pull.ts';
 import { isOut, outForJob } from '#core/crib/crib-tool.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
+import { addMonths } from '#core/quantity/add-months.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import { scopedKit } from '#core/visit/scoped-kit.ts';
-import { calibrationDue, calibrationResult, type Reading } from '#core/wrench/calibration.ts';
+import { calibrationDue, calibrationResult, readingsByPoint } from '#core/wrench/calibration.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
@@ -44,17 +45,6 @@ export type CribError =
   | { code: 'wrenchLentLocked'; detail: string }
   | { code: 'calibrationIncomplete'; detail: string }
   | { code: 'rangeReversed'; detail: string };
-
-/** Adds calendar months to an ISO day; a day that the month lacks becomes its last. */
-function addMonths(day: string, months: number): string {
-  const date = new Date(`${day}T00:00:00Z`);
-  const wanted = date.getUTCDate();
-  date.setUTCDate(1);
-  date.setUTCMonth(date.getUTCMonth() + months);
-  const last = new Date(Date.UTC(date.getUTCFullYear(), date.getUTCMonth() + 1, 0)).getUTCDate();
-  date.setUTCDate(Math.min(wanted, last));
-  return date.toISOString().slice(0, 10);
-}
 
 /** The tool and compound store: what is there, who has it, what it is worth. */
 export class CribService {
@@ -222,7 +212,7 @@ export class CribService {
     if (!wrench) return fail({ code: 'unknownWrench' });
     const atMs = this.now();
     if (input.kind === 'calibration') {
-      const result = calibrationResult(wrench, byPoint(wrench, input.readings));
+      const result = calibrationResult(wrench, readingsByPoint(wrench, input.readings));
       if (!result.complete)
         return fail({ code: 'calibrationIncomplete', detail: 'Five readings at 20, 60 and 100 % of full scale.' });
     }
@@ -247,7 +237,7 @@ export class CribService {
         : {}
       : {
           lockedAtMs: atMs,
-          lockedBecause: `A ${input.kind === 'check' ? 'check-pull' : 'calibration'} was off by ${(verdict.worst * 100).toFixed(1)} %, ±${(verdict.permissible * 100).toFixed(0)} % is allowed`,
+          lockedBecause: lockReason(input.kind, verdict),
         };
     await this.crib.addCheck(caller.shopId, check, change);
     this.wrenchesChanged(caller.shopId);
@@ -386,22 +376,14 @@ export class CribService {
   }
 }
 
-const rangeFault = ({ lowestNm, fullScaleNm }: WrenchInput): CribError | undefined =>
+/** A range that begins above its end. */
+export const rangeFault = ({
+  lowestNm,
+  fullScaleNm,
+}: Pick<WrenchInput, 'lowestNm' | 'fullScaleNm'>): Extract<CribError, { code: 'rangeReversed' }> | undefined =>
   lowestNm !== undefined && lowestNm >= fullScaleNm
     ? { code: 'rangeReversed', detail: `From ${lowestNm} to ${fullScaleNm} N·m.` }
     : undefined;
-
-/** Readings sorted to the points of a calibration by what the wrench was set to. */
-function byPoint(wrench: Pick<Wrench, 'fullScaleNm'>, readings: readonly Reading[]) {
-  const points = new Map<number, Reading[]>();
-  for (const reading of readings) {
-    const share = reading.setNm / wrench.fullScaleNm;
-    // Within 1 % of a point it is that point; anything else is a point of its own.
-    const at = [0.2, 0.6, 1].find((point) => Math.abs(point - share) < 0.01) ?? share;
-    points.set(at, [...(points.get(at) ?? []), reading]);
-  }
-  return [...points].map(([share, list]) => ({ share, readings: list }));
-}
 
 /** A part of one of a job's kits, by the id it has in the job. */
 function partOf<T extends { id: string }>(
@@ -411,3 +393,7 @@ function partOf<T extends { id: string }>(
 ): T | undefined {
   return job.kits.flatMap(({ document, prefix }) => list(scopedKit(document, prefix))).find((entry) => entry.id === id);
 }
+
+/** Why a wrench that a check found out of limits is locked. */
+export const lockReason = (kind: WrenchCheck['kind'], { worst, permissible }: CheckVerdict): string =>
+  `A ${kind === 'check' ? 'check-pull' : 'calibration'} was off by ${(worst * 100).toFixed(1)} %, ±${(permissible * 100).toFixed(0)} % is allowed`;

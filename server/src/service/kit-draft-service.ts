@@ -16,7 +16,7 @@ import { canonicalJson } from '#core/record/canonical-json.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
-import type { KitDraftRepository } from '../store/kit-draft-repository.ts';
+import type { KitDraftRepository, KitRelease } from '../store/kit-draft-repository.ts';
 import type { KitWorks } from '../thread/kit-works.ts';
 import type { Caller } from './caller.ts';
 
@@ -221,23 +221,23 @@ export class KitDraftService {
   }
 
   /**
-   * Takes a kit file into the library as a revision of its own number, on the same terms as a draft's release. The same
-   * file twice changes nothing; released revisions never change.
+   * What taking a kit file into the library would do: a revision of its own number, on the same terms as a draft's
+   * release. The same file twice changes nothing; released revisions never change.
    *
    * @param waive - a lead's reason for letting all its warnings stand
    */
-  async importKit(
+  async examine(
     { shopId, person }: Caller,
     text: string,
     waive?: string,
-  ): Promise<Result<{ id: string; revision: number; added: boolean }, DraftError>> {
+  ): Promise<Result<{ kit: KitDocument; added: boolean; release?: KitRelease }, DraftError>> {
     const read = await this.works.read(text);
     if (!read.ok) return read;
     const kit = read.value;
     const { id, revision } = kit;
     const known = await this.catalog.kit(shopId, id, revision);
     if (known) {
-      if (canonicalJson(known) === canonicalJson(kit)) return ok({ id, revision, added: false });
+      if (canonicalJson(known) === canonicalJson(kit)) return ok({ kit, added: false });
       return fail({
         code: 'kitRevisionExists',
         detail: `${id}, revision ${revision}. Raise the revision to add it.`,
@@ -245,8 +245,20 @@ export class KitDraftService {
     }
     const judged = await this.judge(shopId, person, kit, waive ? [{ key: EVERY_WARNING, reason: waive }] : []);
     if (!judged.ok) return judged;
-    await this.drafts.take(shopId, kit, { releasedBy: person.name, waivers: judged.value, addedAtMs: this.now() });
-    return ok({ id, revision, added: true });
+    return ok({ kit, added: true, release: { releasedBy: person.name, waivers: judged.value, addedAtMs: this.now() } });
+  }
+
+  /** Adds a kit file to the library; one that is there to the letter is left as it is. */
+  async importKit(
+    caller: Caller,
+    text: string,
+    waive?: string,
+  ): Promise<Result<{ id: string; revision: number; added: boolean }, DraftError>> {
+    const examined = await this.examine(caller, text, waive);
+    if (!examined.ok) return examined;
+    const { kit, added, release } = examined.value;
+    if (release) await this.drafts.take(caller.shopId, kit, release);
+    return ok({ id: kit.id, revision: kit.revision, added });
   }
 
   lexicon(shopId: string): Promise<ShopWord[]> {

@@ -63,6 +63,9 @@ export async function makeOpeningCode(source: DataSource, nowMs = Date.now()): P
   return `${code.slice(0, 4)}-${code.slice(4)}`;
 }
 
+/** Digits nobody chose, as many as the shop asks for. */
+export const newPin = (digits = 4): string => Array.from({ length: Math.max(4, digits) }, () => randomInt(10)).join('');
+
 /** Opening a shop, its settings, and its people. */
 export class ShopService {
   constructor(
@@ -215,10 +218,8 @@ export class ShopService {
     return ok(pin ? { pin } : {});
   }
 
-  /** Digits nobody chose, as many as the shop asks for. */
   private async newPin(shopId: string): Promise<string> {
-    const digits = Math.max(4, (await this.shops.shop(shopId))?.secretDigits ?? 4);
-    return Array.from({ length: digits }, () => randomInt(10)).join('');
+    return newPin((await this.shops.shop(shopId))?.secretDigits);
   }
 }
 

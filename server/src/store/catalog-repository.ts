@@ -118,6 +118,11 @@ export class CatalogRepository {
       .insert({ shopId, id: document.id, revision: document.revision, document: document as object, addedAtMs });
   }
 
+  /** Labels of every wrench there ever was: a label is given once. */
+  allWrenchLabels(shopId: string): Promise<Array<Pick<WrenchEntity, 'label'>>> {
+    return this.source.getRepository(WrenchEntity).find({ where: { shopId }, select: { label: true } });
+  }
+
   /** Wrenches on the wall, with their lock. Pulls since calibration are counted elsewhere. */
   async wrenches(shopId: string): Promise<Wrench[]> {
     const rows = await this.source

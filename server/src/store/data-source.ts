@@ -16,6 +16,7 @@ import { JobSlot1764000000010 } from './migration/0011-job-slot.ts';
 import { GelledBottle1764000000011 } from './migration/0012-gelled-bottle.ts';
 import { Shelf1764000000012 } from './migration/0013-shelf.ts';
 import { Opening1764000000013 } from './migration/0014-opening.ts';
+import { MovingIn1764000000014 } from './migration/0015-moving-in.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -40,6 +41,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       GelledBottle1764000000011,
       Shelf1764000000012,
       Opening1764000000013,
+      MovingIn1764000000014,
     ],
     synchronize: false,
     poolSize: 10,

@@ -1,5 +1,6 @@
 import { Column, Entity, Index, PrimaryColumn, PrimaryGeneratedColumn } from 'typeorm';
 import type { Waiver } from '#contract/kit-draft.ts';
+import type { Book } from '#contract/moving-in/book.ts';
 import type { ShopChangeWhat } from '#contract/shop.ts';
 import type { JobEvent } from '#core/job/acts.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
@@ -268,6 +269,21 @@ export class KitPictureEntity {
   @Column({ ...millis, name: 'added_at_ms' }) addedAtMs!: number;
 }
 
+/** What was brought along in one go, and what it became: the last may be undone. */
+@Entity('moved_in')
+export class MovedInEntity {
+  @PrimaryColumn({ type: 'char', length: 36 }) id!: string;
+  @Column({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @Column({ type: 'varchar', length: 16 }) book!: Book;
+  @Column({ type: 'varchar', length: 200 }) file!: string;
+  /** Ids of what was made; of kits their revision too. */
+  @Column({ type: 'json' }) made!: string[];
+  @Column({ ...millis, name: 'at_ms' }) atMs!: number;
+  @Column({ type: 'varchar', length: 120, name: 'by_name' }) byName!: string;
+  @Column({ ...millis, name: 'undone_at_ms', nullable: true }) undoneAtMs?: number | null;
+  @Column({ type: 'varchar', length: 120, name: 'undone_by', nullable: true }) undoneBy?: string | null;
+}
+
 export const ENTITIES = [
   ShopEntity,
   UserEntity,
@@ -278,6 +294,7 @@ export const ENTITIES = [
   KitEntity,
   KitDraftEntity,
   KitPictureEntity,
+  MovedInEntity,
   WrenchEntity,
   JobEntity,
   JobEventEntity,

@@ -5,6 +5,13 @@ import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import { currentKit } from './catalog-repository.ts';
 import { KitDraftEntity, KitEntity, ShopEntity } from './entities.ts';
 
+/** Who let a revision into the library, and which warnings stand. */
+export interface KitRelease {
+  releasedBy: string;
+  waivers: Waiver[];
+  addedAtMs: number;
+}
+
 /** Kits being written, and their release into the library. */
 export class KitDraftRepository {
   constructor(private readonly source: DataSource) {}
@@ -80,11 +87,7 @@ export class KitDraftRepository {
   }
 
   /** Takes a kit into the library that was not written here. */
-  async take(
-    shopId: string,
-    document: KitDocument,
-    release: { releasedBy: string; waivers: Waiver[]; addedAtMs: number },
-  ): Promise<void> {
+  async take(shopId: string, document: KitDocument, release: KitRelease): Promise<void> {
     await this.source
       .getRepository(KitEntity)
       .insert({ shopId, id: document.id, revision: document.revision, document: document as object, ...release });

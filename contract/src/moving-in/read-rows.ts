@@ -1,0 +1,109 @@
+import type { CellFault } from '../packing-csv.ts';
+import type { TableBook } from './book.ts';
+import { type Brought, ROW_SCHEMAS } from './brought.ts';
+import type { Cells, Column } from './column/column.ts';
+import { TABLES } from './column/tables.ts';
+import type { TableFile } from './table-file.ts';
+
+/** Which field each column of a file goes to; left out where it goes nowhere. */
+export type Mapping = Array<string | undefined>;
+
+const plain = (text: string): string => text.toLowerCase().replace(/[^\p{L}\p{N}]+/gu, '');
+
+/** The field a heading most likely means: by its own name, its label, or another name of it. */
+const fieldOf = (columns: readonly Column[], heading: string): string | undefined => {
+  const wanted = plain(heading);
+  if (wanted === '') return undefined;
+  return columns.find(({ field, label, also = [] }) =>
+    [field, field.replace(/^.*\./, ''), label, ...also].some((name) => plain(name) === wanted),
+  )?.field;
+};
+
+/** Fields by heading, each field at most once: the first column of a name has it. */
+export function likelyMapping(book: TableBook, headings: readonly string[]): Mapping {
+  const taken = new Set<string>();
+  return headings.map((heading) => {
+    const field = fieldOf(TABLES[book].columns, heading);
+    if (field === undefined || taken.has(field)) return undefined;
+    taken.add(field);
+    return field;
+  });
+}
+
+/** Columns that must be in the table and that nothing is mapped to. */
+export const unmapped = (book: TableBook, mapping: Mapping): Column[] =>
+  TABLES[book].columns.filter(({ field, needed }) => needed && !mapping.includes(field));
+
+function place(record: Cells, path: string, value: unknown): void {
+  const [first = '', ...rest] = path.split('.');
+  if (rest.length === 0) record[first] = value;
+  else {
+    const part = (record[first] ?? {}) as Cells;
+    record[first] = part;
+    place(part, rest.join('.'), value);
+  }
+}
+
+/** Where a fault of a finished row lies, as its column is called; calculated parts lead back to what they came from. */
+const MADE_FROM: Record<string, string> = {
+  fullScaleNm: 'fullScale',
+  lowestNm: 'lowest',
+  divisionNm: 'division',
+  odometerKm: 'odometer',
+  'calibration.on': 'calibratedOn',
+  'calibration.readings': 'readings',
+};
+
+/** A row that was read, or what of it was not, by column. */
+export interface RowRead {
+  line: number;
+  row?: object;
+  faults: CellFault[];
+}
+
+/**
+ * Reads the lines of a table by the mapping.
+ *
+ * @returns every line, each either read or with all its faults, named by the file's own headings
+ */
+export function readRows(book: TableBook, { headings, lines }: TableFile, mapping: Mapping): RowRead[] {
+  const { columns, finish } = TABLES[book];
+  const byField = new Map(columns.map((column) => [column.field, column]));
+  const heading = (field: string): string => headings[mapping.indexOf(field)] ?? byField.get(field)?.label ?? field;
+  return lines.map(({ line, cells }) => {
+    const record: Cells = {};
+    const faults: CellFault[] = [];
+    const fault = (field: string, reason: string) => faults.push({ row: line, column: heading(field), reason });
+    for (const column of columns) {
+      const at = mapping.indexOf(column.field);
+      const text = at === -1 ? '' : (cells[at] ?? '').trim();
+      if (text === '') {
+        if (column.needed) fault(column.field, 'must not be empty');
+        continue;
+      }
+      // What a spreadsheet would run is never taken for text.
+      if (/^[=@]/.test(text)) fault(column.field, `starts with “${text[0]}”: formulas are not taken`);
+      else {
+        const read = column.read(text);
+        if (read.ok) place(record, column.field, read.value);
+        else fault(column.field, read.error.reason);
+      }
+    }
+    if (faults.length > 0) return { line, faults };
+    const checked = ROW_SCHEMAS[book].safeParse(finish(record));
+    if (checked.success) return { line, row: checked.data, faults };
+    for (const { path, message } of checked.error.issues) {
+      const name = path.map(String).join('.');
+      const from = MADE_FROM[name] ?? name;
+      fault(
+        from,
+        from === 'readings' ? 'a certificate comes with its readings: leave both columns out, or bring both' : message,
+      );
+    }
+    return { line, faults };
+  });
+}
+
+/** The rows of a book as they are sent. */
+export const brought = (book: TableBook, file: string, rows: readonly object[]): Brought =>
+  ({ book, file, rows }) as unknown as Brought;

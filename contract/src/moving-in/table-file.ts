@@ -1,0 +1,90 @@
+import Papa from 'papaparse';
+import { fail, ok, type Result } from '#core/result.ts';
+import { LARGEST_FILE, MOST_LINES } from './brought.ts';
+
+/** A file brought along, as a table: its headings, and its lines with the number each has in the file. */
+export interface TableFile {
+  headings: string[];
+  lines: Array<{ line: number; cells: string[] }>;
+}
+
+type Fault = { code: 'fileFaulty'; reason: string };
+const faulty = (reason: string) => fail({ code: 'fileFaulty' as const, reason });
+
+/** A value of a JSON document as a cell. */
+const cellOf = (value: unknown): string =>
+  value === null || value === undefined
+    ? ''
+    : Array.isArray(value)
+      ? value.map(cellOf).join(', ')
+      : typeof value === 'object'
+        ? JSON.stringify(value)
+        : String(value);
+
+/** Parts of a record under the path that leads to them. */
+function flat(record: object, under = ''): Array<[string, string]> {
+  return Object.entries(record).flatMap(([name, value]) =>
+    typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? flat(value, `${under}${name}.`)
+      : [[`${under}${name}`, cellOf(value)] as [string, string]],
+  );
+}
+
+function fromJson(text: string): Result<TableFile, Fault> {
+  let document: unknown;
+  try {
+    document = JSON.parse(text);
+  } catch (error) {
+    return faulty(`This is no JSON: ${error instanceof Error ? error.message : String(error)}.`);
+  }
+  // A list, or a document with one list in it.
+  const lists = Array.isArray(document)
+    ? [document]
+    : Object.values((document ?? {}) as object).filter((value): value is unknown[] => Array.isArray(value));
+  const [list] = lists;
+  if (lists.length !== 1 || !list) return faulty('The file must hold one list of records.');
+  const odd = list.findIndex((entry) => typeof entry !== 'object' || entry === null || Array.isArray(entry));
+  if (odd !== -1) return faulty(`Entry ${odd + 1} of the list is no record.`);
+  const records = list.map((entry) => new Map(flat(entry as object)));
+  const headings = [...new Set(records.flatMap((record) => [...record.keys()]))];
+  return ok({
+    headings,
+    lines: records.map((record, at) => ({ line: at + 1, cells: headings.map((heading) => record.get(heading) ?? '') })),
+  });
+}
+
+function fromCsv(text: string): Result<TableFile, Fault> {
+  const all = Papa.parse<string[]>(text.replace(/^\uFEFF/, ''), {
+    ...(text.includes('\t') ? { delimiter: '\t' } : {}),
+  }).data.map((cells, at) => ({ line: at + 1, cells }));
+  // Empty rows are passed over, and counted: a line has the number a spreadsheet shows.
+  const [first, ...lines] = all.filter(({ cells }) => cells.some((cell) => cell.trim() !== ''));
+  const headings = first?.cells ?? [];
+  const twice = headings.find((heading, at) => heading.trim() !== '' && headings.indexOf(heading) !== at);
+  if (twice !== undefined) return faulty(`Two columns are called “${twice}”.`);
+  return ok({ headings, lines });
+}
+
+/**
+ * A file's letters: UTF-8, or, where they are none, the code page of older spreadsheets (Windows-1252), so that no name
+ * loses its accents.
+ */
+export function fileText(bytes: ArrayBuffer): string {
+  try {
+    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
+  } catch {
+    return new TextDecoder('windows-1252').decode(bytes);
+  }
+}
+
+/** A CSV or pasted table with a heading row, or JSON with one list of records. */
+export function readTableFile(text: string): Result<TableFile, Fault> {
+  if (text.length > LARGEST_FILE) return faulty('The file is larger than 1.5 MB: bring it in parts.');
+  if (text.trim() === '') return faulty('The file is empty.');
+  const read = /^\uFEFF?\s*[[{]/.test(text) ? fromJson(text.replace(/^\uFEFF/, '')) : fromCsv(text);
+  if (!read.ok) return read;
+  if (read.value.lines.length === 0) return faulty('There is nothing under the headings.');
+  if (read.value.lines.length > MOST_LINES)
+    return faulty(`${read.value.lines.length} lines; at most ${MOST_LINES} are taken at once.`);
+  return read;
+}
