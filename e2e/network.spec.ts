@@ -33,6 +33,7 @@ test('an empty shop is opened over TLS, a fitter signs in on a second device, a 
     const told = page.getByRole('status').filter({ hasText: 'PIN of Wren Calder' });
     const pin = /once:\s*(\d{4,})/.exec((await told.textContent()) ?? '')?.[1] ?? '';
 
+    await page.getByRole('link', { name: 'Tablets' }).click();
     const tablets = page.getByRole('region', { name: 'Tablets' });
     const fingerprint = (await tablets.locator('.border-l-4').textContent()) ?? '';
     expect(fingerprint.replaceAll(' ', '')).toMatch(/^[0-9A-F]{64}$/);

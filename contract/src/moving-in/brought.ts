@@ -64,7 +64,8 @@ export type RowVerdict =
   | { verdict: 'new'; remark?: string }
   /** The shop has it already: it is left as it is. */
   | { verdict: 'there'; what: string }
-  | { verdict: 'fault'; faults: Array<{ field: string; reason: string }> };
+  /** `twin`: the earlier row it is the same as, counted from 0. */
+  | { verdict: 'fault'; faults: Array<{ field: string; reason: string; twin?: number }> };
 
 /** One import as the shop's list has it. */
 export interface MovedIn {

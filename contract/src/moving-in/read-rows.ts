@@ -54,6 +54,13 @@ const MADE_FROM: Record<string, string> = {
   'calibration.readings': 'readings',
 };
 
+/** What a file calls the column that a field, or what was made of it, came from. */
+export function headingOf(book: TableBook, { headings }: TableFile, mapping: Mapping, field: string): string {
+  const from = MADE_FROM[field] ?? field;
+  const { label } = TABLES[book].columns.find((column) => column.field === from) ?? {};
+  return headings[mapping.indexOf(from)] ?? label ?? from;
+}
+
 /** A row that was read, or what of it was not, by column. */
 export interface RowRead {
   line: number;
@@ -66,14 +73,13 @@ export interface RowRead {
  *
  * @returns every line, each either read or with all its faults, named by the file's own headings
  */
-export function readRows(book: TableBook, { headings, lines }: TableFile, mapping: Mapping): RowRead[] {
+export function readRows(book: TableBook, table: TableFile, mapping: Mapping): RowRead[] {
   const { columns, finish } = TABLES[book];
-  const byField = new Map(columns.map((column) => [column.field, column]));
-  const heading = (field: string): string => headings[mapping.indexOf(field)] ?? byField.get(field)?.label ?? field;
-  return lines.map(({ line, cells }) => {
+  return table.lines.map(({ line, cells }) => {
     const record: Cells = {};
     const faults: CellFault[] = [];
-    const fault = (field: string, reason: string) => faults.push({ row: line, column: heading(field), reason });
+    const fault = (field: string, reason: string) =>
+      faults.push({ row: line, column: headingOf(book, table, mapping, field), reason });
     for (const column of columns) {
       const at = mapping.indexOf(column.field);
       const text = at === -1 ? '' : (cells[at] ?? '').trim();

@@ -43,7 +43,7 @@ describe('vehicles', () => {
     expect(verdicts.map(({ verdict }) => verdict)).toEqual(['new', 'there', 'fault', 'fault']);
     expect(verdicts[2]).toEqual({
       verdict: 'fault',
-      faults: [{ field: 'plate', reason: 'the same as in row 1 of the table' }],
+      faults: [{ field: 'plate', reason: 'stands in the table twice', twin: 0 }],
     });
     expect(verdicts[3]).toMatchObject({ faults: [{ field: 'owner' }, { field: 'modelYear' }] });
   });
@@ -191,7 +191,7 @@ describe('people', () => {
     ).toMatchObject([
       { verdict: 'fault', faults: [{ field: 'initials', reason: 'WC is Wren Calder' }] },
       { verdict: 'fault', faults: [{ field: 'mentor' }] },
-      { verdict: 'fault', faults: [{ field: 'initials', reason: 'the same as in row 1 of the table' }] },
+      { verdict: 'fault', faults: [{ field: 'initials', reason: 'stands in the table twice', twin: 0 }] },
     ]);
   });
 });

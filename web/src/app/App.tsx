@@ -14,7 +14,10 @@ const CribShell = lazy(() => import('../feature/crib/CribShell.tsx'));
 const Wrenches = lazy(() => import('../feature/crib/Wrenches.tsx'));
 const Tools = lazy(() => import('../feature/crib/Tools.tsx'));
 const Compounds = lazy(() => import('../feature/crib/Compounds.tsx'));
+const MovingIn = lazy(() => import('../feature/shop/moving-in/MovingIn.tsx'));
 const ShopSettings = lazy(() => import('../feature/shop/ShopSettings.tsx'));
+const ShopShell = lazy(() => import('../feature/shop/ShopShell.tsx'));
+const Tablets = lazy(() => import('../feature/shop/Tablets.tsx'));
 const Fasteners = lazy(() => import('../feature/crib/Fasteners.tsx'));
 const Reorder = lazy(() => import('../feature/crib/Reorder.tsx'));
 const KitLibrary = lazy(() => import('../feature/kits/KitLibrary.tsx'));
@@ -105,7 +108,11 @@ export function App() {
               <Route path="/kits/drafts/:kitId" element={<KitEditor />} />
               <Route path="/kits/drafts/:kitId/:part" element={<KitEditor />} />
               <Route path="/kits/:kitId" element={<KitHistory />} />
-              <Route path="/shop" element={<ShopSettings />} />
+              <Route path="/shop" element={<ShopShell />}>
+                <Route index element={<ShopSettings />} />
+                <Route path="tablets" element={<Tablets />} />
+                <Route path="moving-in" element={<MovingIn />} />
+              </Route>
               <Route path="/crib" element={<CribShell />}>
                 <Route index element={<Wrenches />} />
                 <Route path="tools" element={<Tools />} />

@@ -3,6 +3,7 @@ import { useCallback } from 'react';
 import type { Crib } from '#contract/crib.ts';
 import type { JobCard, RecordCheck } from '#contract/job.ts';
 import type { DraftCard, KitCard, KitReach, RevisionCard } from '#contract/kit-draft.ts';
+import type { Brought, MovedIn, RowVerdict } from '#contract/moving-in/brought.ts';
 import type { ProblemCode } from '#contract/problem.ts';
 import type { SignInOptions } from '#contract/session.ts';
 import type { ShopSettings } from '#contract/shop.ts';
@@ -47,6 +48,7 @@ const KEYS = {
   crib: ['crib'],
   shelf: ['shelf'],
   settings: ['settings'],
+  movedIn: ['moved-in'],
   people: ['sign-in'],
   vehicles: ['vehicles'],
 } as const satisfies Record<string, readonly string[]>;
@@ -216,6 +218,26 @@ export const useChain = (job: string, seq: number): Read<RecordCheck> =>
 
 /** Who may sign in here; asked again until the server answers. */
 /** The shop as its leads set it. */
+/** What the shop brought along, the newest first. */
+export const useMovedIn = (): Read<MovedIn[]> =>
+  readOf(
+    useQuery({
+      queryKey: KEYS.movedIn,
+      queryFn: async () => (await call(api['moving-in'].$get())) as MovedIn[],
+    }),
+  );
+
+/** What would become of rows; not asked for while there are none. */
+export const useBroughtVerdicts = (brought: Brought | undefined): Read<RowVerdict[]> & { asking: boolean } => {
+  const query = useQuery({
+    queryKey: [...KEYS.movedIn, 'preview', brought],
+    queryFn: async () => (await call(api['moving-in'].preview.$post({ json: brought as Brought }))) as RowVerdict[],
+    enabled: brought !== undefined,
+    gcTime: 0,
+  });
+  return { ...readOf(query), asking: query.isFetching };
+};
+
 export const useShopSettings = (wanted: boolean): Read<ShopSettings> =>
   readOf(
     useQuery({

@@ -31,7 +31,11 @@ function byKey<Row>(
     const there = keys.map(({ key }) => known.get(key)).find((what) => what !== undefined);
     const twice = keys.find(({ key }) => seen.has(key));
     for (const { key } of keys) if (!seen.has(key)) seen.set(key, at);
-    if (twice) return fault(twice.field, `the same as in row ${(seen.get(twice.key) ?? 0) + 1} of the table`);
+    if (twice)
+      return {
+        verdict: 'fault',
+        faults: [{ field: twice.field, reason: 'stands in the table twice', twin: seen.get(twice.key) ?? 0 }],
+      };
     return there === undefined ? judge(row) : { verdict: 'there', what: there };
   });
 }

@@ -1,41 +1,20 @@
 import { useState } from 'react';
 import { MOST_BAYS, type ShopSettings as Settings, type ShopInput } from '#contract/shop.ts';
 import { shopChangeText } from '#contract/wording/shop-change-text.ts';
-import { FIND_KEY } from '../../app/FindButton.tsx';
-import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
-import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
-import { useChange, useShopSettings } from '../../shop/queries.ts';
+import { useChange } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../ui/CommitField.tsx';
 import { People } from './People.tsx';
 import { RuleFields } from './RuleFields.tsx';
-import { Tablets } from './Tablets.tsx';
+import { useOpenShop } from './ShopShell.tsx';
 
-/** The shop as its leads set it: people, house rules, and what was changed by whom. */
+/** Who works here, the house's rules, and what was changed by whom. */
 export default function ShopSettings() {
-  const role = useSession((state) => state.session?.person.role);
-  const { data: settings, failure } = useShopSettings(role === 'lead');
-  return (
-    <div className="flex min-h-dvh flex-col">
-      <TopBar>
-        <ShortcutSheet shortcuts={[FIND_KEY]} />
-      </TopBar>
-      <main className="flex-1 bg-bench p-5">
-        <h1 className="plate mb-4 text-4xl">The shop</h1>
-        {role !== 'lead' && <p>A lead sets the shop. Ask one.</p>}
-        {failure && (
-          <p role="alert" className="font-bold text-bad">
-            {failure}
-          </p>
-        )}
-        {role === 'lead' && !settings && !failure && <p className="text-ink-2">Reading the shop.</p>}
-        {settings && <Shop key={JSON.stringify(settings.rules) + settings.name + settings.bays} settings={settings} />}
-      </main>
-    </div>
-  );
+  const settings = useOpenShop();
+  return <Shop key={JSON.stringify(settings.rules) + settings.name + settings.bays} settings={settings} />;
 }
 
 function Shop({ settings }: { settings: Settings }) {
@@ -101,7 +80,6 @@ function Shop({ settings }: { settings: Settings }) {
         </section>
       </div>
       <div className="grid content-start gap-8">
-        <Tablets network={settings.network} />
         <section aria-label="What was changed">
           <h2 className="plate text-3xl">What was changed</h2>
           {settings.changes.length === 0 && <p className="text-ink-2">Nothing yet.</p>}

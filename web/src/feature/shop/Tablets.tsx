@@ -2,6 +2,7 @@ import { create } from 'qrcode';
 import { useState } from 'react';
 import type { ShopNetwork } from '#contract/shop.ts';
 import { fingerprintLines } from '#contract/wording/fingerprint-lines.ts';
+import { useOpenShop } from './ShopShell.tsx';
 
 /** Modules of white round a code, so that a camera finds it. @see ISO/IEC 18004, quiet zone */
 const QUIET = 4;
@@ -24,12 +25,12 @@ function Code({ text }: { text: string }) {
 }
 
 /** How a tablet comes to trust this server: a code to follow, letters to compare. */
-export function Tablets({ network: { fingerprint, trustUrls } }: { network: ShopNetwork }) {
+function LetIn({ network: { fingerprint, trustUrls } }: { network: ShopNetwork }) {
   const [at, setAt] = useState(0);
   const url = trustUrls[at] ?? trustUrls[0];
   return (
     <section aria-label="Tablets">
-      <h2 className="plate mb-1 text-3xl">Tablets</h2>
+      <h2 className="plate mb-1 text-3xl">Let a tablet in</h2>
       {fingerprint === undefined && (
         <p className="max-w-prose">
           This server listens to its own machine alone. To reach it from tablets, start it with{' '}
@@ -86,4 +87,10 @@ export function Tablets({ network: { fingerprint, trustUrls } }: { network: Shop
       )}
     </section>
   );
+}
+
+/** The shop's tablets: those that are known, and how another comes to trust this server. */
+export default function Tablets() {
+  const { network } = useOpenShop();
+  return <LetIn network={network} />;
 }

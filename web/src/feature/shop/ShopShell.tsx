@@ -1,0 +1,54 @@
+import { NavLink, Outlet, useOutletContext } from 'react-router';
+import type { ShopSettings } from '#contract/shop.ts';
+import { FIND_KEY } from '../../app/FindButton.tsx';
+import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
+import { TopBar } from '../../app/TopBar.tsx';
+import { useShopSettings } from '../../shop/queries.ts';
+import { useSession } from '../../shop/session.ts';
+
+const TABS = [
+  { to: '/shop', text: 'People and rules', end: true },
+  { to: '/shop/tablets', text: 'Tablets' },
+  { to: '/shop/moving-in', text: 'Moving in' },
+];
+
+/** The shop as its leads set it, tab by tab. */
+export default function ShopShell() {
+  const role = useSession((state) => state.session?.person.role);
+  const { data: settings, failure } = useShopSettings(role === 'lead');
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <TopBar>
+        <ShortcutSheet shortcuts={[FIND_KEY]} />
+      </TopBar>
+      <nav aria-label="The shop" className="flex overflow-x-auto border-b-2 border-ink bg-floor">
+        {TABS.map(({ to, text, end }) => (
+          <NavLink
+            key={to}
+            to={to}
+            end={end}
+            className={({ isActive }) =>
+              `plate flex min-h-14 items-center px-5 text-2xl whitespace-nowrap ${isActive ? 'bg-bench' : 'text-ink-2'}`
+            }
+          >
+            {text}
+          </NavLink>
+        ))}
+      </nav>
+      <main className="flex-1 bg-bench p-5">
+        <h1 className="sr-only">The shop</h1>
+        {role !== 'lead' && <p>A lead sets the shop. Ask one.</p>}
+        {failure && (
+          <p role="alert" className="font-bold text-bad">
+            {failure}
+          </p>
+        )}
+        {role === 'lead' && !settings && !failure && <p className="text-ink-2">Reading the shop.</p>}
+        {settings && <Outlet context={settings} />}
+      </main>
+    </div>
+  );
+}
+
+/** The shop's settings, once they have been read. */
+export const useOpenShop = (): ShopSettings => useOutletContext<ShopSettings>();
