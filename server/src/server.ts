@@ -24,6 +24,7 @@ import { SessionService } from './service/session-service.ts';
 import { ShelfService } from './service/shelf-service.ts';
 import { ShopService } from './service/shop-service.ts';
 import { ShopWrenches } from './service/shop-wrenches.ts';
+import { TabletService } from './service/tablet-service.ts';
 import { CatalogRepository } from './store/catalog-repository.ts';
 import { CribRepository } from './store/crib-repository.ts';
 import { makeDataSource } from './store/data-source.ts';
@@ -35,6 +36,7 @@ import { PersonRepository } from './store/person-repository.ts';
 import { schemaFaults } from './store/schema.ts';
 import { ShelfRepository } from './store/shelf-repository.ts';
 import { ShopRepository } from './store/shop-repository.ts';
+import { TabletRepository } from './store/tablet-repository.ts';
 import { KitWorks } from './thread/kit-works.ts';
 import { machineNames, networkAddresses, reachedBy } from './tls/own-names.ts';
 import { plainHttp, TRUST_PATH } from './tls/plain-http.ts';
@@ -125,6 +127,7 @@ export async function startServer(
     drafts,
     wrenchesChanged: (shopId) => wrenches.forget(shopId),
   });
+  const tablets = new TabletService(new TabletRepository(source), sessions);
   const pictures = new KitPictures(new KitPictureRepository(source));
   const parts = {
     sessions,
@@ -136,6 +139,7 @@ export async function startServer(
     shelf,
     shop,
     movingIn,
+    tablets,
     drafts,
     pictures,
     works,

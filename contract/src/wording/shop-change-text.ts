@@ -12,6 +12,13 @@ const DID: Record<Extract<ShopChangeWhat, { what: 'person' }>['did'], string> = 
   return: 'came back',
 };
 
+const TABLET_DID: Record<Extract<ShopChangeWhat, { what: 'tablet' }>['did'], string> = {
+  invited: 'may be let in by code',
+  paired: 'let in',
+  named: 'named',
+  putOut: 'put out',
+};
+
 /** A setting's value as a reader says it: trays by name and size, choices as the page calls them. */
 function valueText(field: string, value: string | undefined): string {
   if (value === undefined) return 'as usual';
@@ -29,6 +36,8 @@ export function shopChangeText(change: ShopChangeWhat): string {
       const name = RULE_TEXT[change.field as keyof typeof RULE_TEXT]?.title ?? change.field;
       return `${name}: ${valueText(change.field, change.to)}, before ${valueText(change.field, change.from)}`;
     }
+    case 'tablet':
+      return `Tablet “${change.name}” ${TABLET_DID[change.did]}${change.from === undefined ? '' : `, before “${change.from}”`}`;
     case 'movedIn':
       return `${change.rows} ${BOOK_TEXT[change.book].toLowerCase()} ${change.did === 'taken' ? 'brought in' : 'taken out again'}: ${change.file}`;
     case 'person': {

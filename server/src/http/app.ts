@@ -26,6 +26,7 @@ import type { ReadingProofs } from '../service/reading-proofs.ts';
 import type { SessionService } from '../service/session-service.ts';
 import type { ShelfService } from '../service/shelf-service.ts';
 import type { ShopService } from '../service/shop-service.ts';
+import type { TabletService } from '../service/tablet-service.ts';
 import { isDatabaseAway, isDatabaseFull } from '../store/data-source.ts';
 import { KitTooLarge, type KitWorks } from '../thread/kit-works.ts';
 import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
@@ -41,6 +42,7 @@ import { problem } from './problem.ts';
 import { sessionRoutes } from './session-routes.ts';
 import { shelfRoutes, supplierRoutes } from './shelf-routes.ts';
 import { openingRoutes, shopRoutes } from './shop-routes.ts';
+import { tabletRoutes } from './tablet-routes.ts';
 import { wrenchRoutes } from './wrench-routes.ts';
 
 /** What the routes of the API are made of. */
@@ -54,6 +56,7 @@ interface ApiParts {
   shelf: ShelfService;
   shop: ShopService;
   movingIn: MovingInService;
+  tablets: TabletService;
   drafts: KitDraftService;
   pictures: KitPictures;
   devices: JobDevices;
@@ -86,6 +89,7 @@ function apiRoutes({
   shelf,
   shop,
   movingIn,
+  tablets,
   drafts,
   pictures,
   devices,
@@ -94,7 +98,7 @@ function apiRoutes({
   network,
 }: ApiParts) {
   return new Hono<SignedInEnv>()
-    .route('/session', sessionRoutes(sessions, passkeys, leaves))
+    .route('/session', sessionRoutes(sessions, passkeys, leaves, tablets))
     .route('/opening', openingRoutes(shop))
     .use('*', signedIn(sessions))
     .route('/', catalogRoutes(catalog, jobs, drafts, sessions))
@@ -102,6 +106,7 @@ function apiRoutes({
     .route('/crib', cribRoutes(crib, catalog, sessions))
     .route('/shelf', shelfRoutes(shelf))
     .route('/shop', shopRoutes(shop, sessions, network))
+    .route('/tablets', tabletRoutes(tablets, sessions))
     .route('/moving-in', movingInRoutes(movingIn))
     .route('/supplier', supplierRoutes())
     .route('/kit-library', kitRoutes(drafts, catalog, jobs, pictures, works));

@@ -12,6 +12,7 @@ import {
   SecretRuleSchema,
   SignInSchema,
 } from '#contract/session.ts';
+import { PairingSchema } from '#contract/tablet.ts';
 import type { Leaves } from '../service/leaves.ts';
 import type { PasskeyService } from '../service/passkey-service.ts';
 import {
@@ -22,6 +23,7 @@ import {
   type SignedIn,
   type SignInError,
 } from '../service/session-service.ts';
+import type { TabletService } from '../service/tablet-service.ts';
 import { DEVICE_COOKIE, isSecure, SESSION_COOKIE, type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { problem } from './problem.ts';
 import { validate } from './validate.ts';
@@ -31,7 +33,18 @@ const from = (c: Context): From => ({
   device: getCookie(c, DEVICE_COOKIE),
   deviceName: deviceName(c.req.header('user-agent') ?? ''),
   site: siteOf(c),
+  local: isLocal(c),
 });
+
+const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
+
+/** Whether the server's own machine asks, by its own name for itself and with no proxy in between. */
+function isLocal(c: Context): boolean {
+  const { host } = siteOf(c);
+  const forwarded = c.req.header('x-forwarded-for') ?? c.req.header('forwarded') ?? c.req.header('x-real-ip');
+  const named = host === 'localhost' || host === '127.0.0.1' || host === '[::1]';
+  return named && forwarded === undefined && LOOPBACK.test(getConnInfo(c).remote.address ?? '');
+}
 
 /** What a device is called until somebody names it: its system, as far as its browser tells. */
 function deviceName(agent: string): string {
@@ -45,17 +58,31 @@ function refuse(c: Context, error: SignInError) {
     : problem(c, error.code);
 }
 
+/** What a device is known by from now on. */
+const keepDevice = (c: Context, deviceToken: string) =>
+  setCookie(c, DEVICE_COOKIE, deviceToken, {
+    httpOnly: true,
+    path: '/',
+    secure: isSecure(c),
+    sameSite: 'Strict',
+    maxAge: DEVICE_MS / 1000,
+  });
+
 function admit(c: Context, { token, deviceToken, session }: SignedIn) {
   // Over plain loopback or shop Wi-Fi a Secure cookie would never come back.
   const cookie = { httpOnly: true, path: '/', secure: isSecure(c) };
   setCookie(c, SESSION_COOKIE, token, { ...cookie, sameSite: 'Lax', maxAge: SESSION_MS / 1000 });
-  if (deviceToken !== undefined)
-    setCookie(c, DEVICE_COOKIE, deviceToken, { ...cookie, sameSite: 'Strict', maxAge: DEVICE_MS / 1000 });
+  if (deviceToken !== undefined) keepDevice(c, deviceToken);
   return c.json(session, 201);
 }
 
 /** Signing in, out, and passing a shared tablet on. */
-export function sessionRoutes(sessions: SessionService, passkeys: PasskeyService, leaves: Leaves) {
+export function sessionRoutes(
+  sessions: SessionService,
+  passkeys: PasskeyService,
+  leaves: Leaves,
+  tablets: TabletService,
+) {
   /** Beside the counts per person and device: one address guessing at everybody. */
   const limit = rateLimiter<SignedInEnv>({
     windowMs: 60_000,
@@ -75,6 +102,14 @@ export function sessionRoutes(sessions: SessionService, passkeys: PasskeyService
     .post('/hand-over', limit, validate('json', HandOverInputSchema), async (c) => {
       const outcome = await sessions.handOver(c.req.valid('json'), from(c));
       return outcome.ok ? admit(c, outcome.value) : problem(c, outcome.error.code);
+    })
+    .post('/pairing', limit, validate('json', PairingSchema), async (c) => {
+      const known = await sessions.deviceBy(getCookie(c, DEVICE_COOKIE));
+      const outcome = await tablets.pair(c.req.valid('json').code, known);
+      if (!outcome.ok) return problem(c, outcome.error.code);
+      const { name, deviceToken } = outcome.value;
+      if (deviceToken !== undefined) keepDevice(c, deviceToken);
+      return c.json({ name }, 201);
     })
     .delete('/', mine, async (c) => {
       await sessions.signOut(c.get('caller'));
@@ -112,6 +147,7 @@ export function sessionRoutes(sessions: SessionService, passkeys: PasskeyService
     .post('/passkey/options', limit, async (c) => c.json(await passkeys.signInOptions(siteOf(c))))
     .post('/passkey', limit, validate('json', PasskeySignInSchema), async (c) => {
       const outcome = await sessions.signInByPasskey(c.req.valid('json').response, from(c));
-      return outcome.ok ? admit(c, outcome.value) : problem(c, 'passkeyRefused');
+      if (outcome.ok) return admit(c, outcome.value);
+      return problem(c, outcome.error.code === 'deviceNotPaired' ? 'deviceNotPaired' : 'passkeyRefused');
     });
 }

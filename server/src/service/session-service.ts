@@ -36,6 +36,8 @@ export interface From {
   device?: string;
   deviceName: string;
   site: Site;
+  /** From the server's own machine, with nothing in between. */
+  local: boolean;
 }
 
 /** A device's own cookie, where it was given a new one. */
@@ -48,10 +50,13 @@ export interface SignedIn {
 export type SignInError =
   | { code: 'wrongSecret' }
   | { code: 'badKeys' }
+  | { code: 'deviceNotPaired' }
   | { code: 'tooManyAttempts'; retryAfterS: number };
 
-const tokenHashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
-const newToken = (): string => randomBytes(32).toString('base64url');
+/** What the store keeps of a token. */
+export const tokenHashOf = (token: string): string => createHash('sha256').update(token).digest('hex');
+/** A token for a cookie: 256 bits. */
+export const newToken = (): string => randomBytes(32).toString('base64url');
 const cardOf = ({ id, name, initials, role }: UserEntity): PersonCard => ({ id, name, initials, role });
 
 /** Whether a person works here now: who has left or is locked signs in nowhere. */
@@ -101,7 +106,20 @@ export class SessionService {
 
   private async knownDevice(from: From, shopId: string): Promise<DeviceEntity | undefined> {
     const device = from.device ? await this.people.device(tokenHashOf(from.device)) : undefined;
-    return device?.shopId === shopId ? device : undefined;
+    return device?.shopId === shopId && !device.revokedAtMs ? device : undefined;
+  }
+
+  /** A device as its cookie names it, put out or not known where there is none. */
+  async deviceBy(token: string | undefined): Promise<DeviceEntity | undefined> {
+    const device = token ? await this.people.device(tokenHashOf(token)) : undefined;
+    return device?.revokedAtMs ? undefined : device;
+  }
+
+  /** Whether a device may be signed in on at all: where the shop says so, only one a lead has let in. */
+  private async notLetIn(device: DeviceEntity | undefined, { local }: From): Promise<SignInError | undefined> {
+    // Whoever sits at the server's own machine could read the whole database: it is always let in.
+    if (device?.pairedAtMs || local) return undefined;
+    return (await this.people.shop())?.pairedOnly ? { code: 'deviceNotPaired' } : undefined;
   }
 
   /** Signs in and gives a fresh token; the session the device had ends, so that tokens rotate. */
@@ -111,6 +129,8 @@ export class SessionService {
     const known = user && (await this.knownDevice(from, user.shopId));
     const wrong = await this.checkSecret(user, known?.id ?? UNKNOWN_DEVICE, secret);
     if (wrong || !user) return fail(wrong ?? { code: 'wrongSecret' });
+    const shut = await this.notLetIn(known, from);
+    if (shut) return fail(shut);
     const signedIn = await this.admit(user, known, from, keys);
     const { session } = signedIn;
     const short = secret.length < session.shop.secretDigits;
@@ -122,7 +142,9 @@ export class SessionService {
     const person = await this.passkeys.signsIn(from.site, response);
     const user = person === undefined ? undefined : await this.people.person(person);
     if (!user || !works(user)) return fail({ code: 'wrongSecret' });
-    return ok(await this.admit(user, await this.knownDevice(from, user.shopId), from, undefined));
+    const known = await this.knownDevice(from, user.shopId);
+    const shut = await this.notLetIn(known, from);
+    return shut ? fail(shut) : ok(await this.admit(user, known, from, undefined));
   }
 
   private async admit(
@@ -309,6 +331,16 @@ export class SessionService {
     await this.people.revokeKeys(personId, this.now());
     for (const [tokenHash, { caller }] of this.believed) {
       if (caller.person.id !== personId) continue;
+      this.believed.delete(tokenHash);
+      for (const told of this.ended) told(tokenHash);
+    }
+    this.keys.clear();
+  }
+
+  /** Every session on a device was ended in the store: nobody goes on with one that is believed. */
+  endedOnDevice(deviceId: string): void {
+    for (const [tokenHash, { caller }] of this.believed) {
+      if (caller.deviceId !== deviceId) continue;
       this.believed.delete(tokenHash);
       for (const told of this.ended) told(tokenHash);
     }

@@ -1,4 +1,4 @@
-import { createHash, randomInt, randomUUID, timingSafeEqual } from 'node:crypto';
+import { randomInt, randomUUID, timingSafeEqual } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import type {
   AccessChange,
@@ -13,13 +13,11 @@ import { fail, ok, type Result } from '#core/result.ts';
 import type { UserEntity } from '../store/entities.ts';
 import { ShopRepository } from '../store/shop-repository.ts';
 import type { Caller } from './caller.ts';
+import { codeHashOf, oneTimeCode } from './one-time-code.ts';
 import { hashSecret, type SessionService } from './session-service.ts';
 
 /** A code off the console is good for a working day. */
 const CODE_MS = 24 * 3_600_000;
-/** Letters and digits that are not taken for each other. */
-const ALPHABET = 'ABCDEFGHJKLMNPQRSTUVWXYZ23456789';
-const CODE_LENGTH = 8;
 /** Changes the settings screen shows. */
 const SHOWN = 200;
 
@@ -31,9 +29,6 @@ export type ShopError =
   | { code: 'lastLead' }
   | { code: 'notYourself' }
   | { code: 'mentorUnknown' };
-
-const plainCode = (code: string): string => code.toUpperCase().replace(/[^A-Z0-9]/g, '');
-const hashOf = (code: string): string => createHash('sha256').update(plainCode(code)).digest('hex');
 
 const personOf = ({ id, name, initials, role, mentorId, skills, leftAtMs, lockedAtMs }: UserEntity): ShopPerson => ({
   id,
@@ -58,9 +53,9 @@ const told = (value: unknown): string | undefined =>
 export async function makeOpeningCode(source: DataSource, nowMs = Date.now()): Promise<string | undefined> {
   const shops = new ShopRepository(source);
   if (await shops.isOpened()) return undefined;
-  const code = Array.from({ length: CODE_LENGTH }, () => ALPHABET[randomInt(ALPHABET.length)]).join('');
-  await shops.setOpeningCode(hashOf(code), nowMs + CODE_MS);
-  return `${code.slice(0, 4)}-${code.slice(4)}`;
+  const code = oneTimeCode();
+  await shops.setOpeningCode(codeHashOf(code), nowMs + CODE_MS);
+  return code;
 }
 
 /** Digits nobody chose, as many as the shop asks for. */
@@ -83,7 +78,7 @@ export class ShopService {
   async open({ code, shop, lead }: Opening): Promise<Result<{ person: string }, ShopError>> {
     if (await this.shops.isOpened()) return fail({ code: 'openedAlready' });
     const kept = await this.shops.openingCode();
-    const given = Buffer.from(hashOf(code), 'hex');
+    const given = Buffer.from(codeHashOf(code), 'hex');
     const right = kept && kept.untilMs > this.now() && timingSafeEqual(Buffer.from(kept.codeHash, 'hex'), given);
     if (!right) return fail({ code: 'codeWrong' });
     const person = randomUUID();

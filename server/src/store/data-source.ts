@@ -17,6 +17,7 @@ import { GelledBottle1764000000011 } from './migration/0012-gelled-bottle.ts';
 import { Shelf1764000000012 } from './migration/0013-shelf.ts';
 import { Opening1764000000013 } from './migration/0014-opening.ts';
 import { MovingIn1764000000014 } from './migration/0015-moving-in.ts';
+import { Tablets1764000000015 } from './migration/0016-tablets.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -42,6 +43,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       Shelf1764000000012,
       Opening1764000000013,
       MovingIn1764000000014,
+      Tablets1764000000015,
     ],
     synchronize: false,
     poolSize: 10,

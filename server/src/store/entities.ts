@@ -27,6 +27,8 @@ export class ShopEntity {
   @Column({ type: 'json', nullable: true }) lexicon?: ShopWord[] | null;
   /** Fewest characters of a PIN or password, as the leads want it. */
   @Column({ type: 'int', name: 'secret_digits', default: 4 }) secretDigits?: number;
+  /** No device is let in but those a lead has paired, and the server's own machine. */
+  @Column({ type: 'boolean', name: 'paired_only', default: false }) pairedOnly?: boolean;
 }
 
 @Entity('user')
@@ -208,6 +210,21 @@ export class DeviceEntity {
   @Column({ type: 'varchar', length: 80 }) name!: string;
   @Column({ ...millis, name: 'made_at_ms' }) madeAtMs!: number;
   @Column({ ...millis, name: 'seen_at_ms' }) seenAtMs!: number;
+  /** Let in by a lead's code. */
+  @Column({ ...millis, name: 'paired_at_ms', nullable: true }) pairedAtMs?: number | null;
+  /** Put out by a lead: its cookie and keys count no more. */
+  @Column({ ...millis, name: 'revoked_at_ms', nullable: true }) revokedAtMs?: number | null;
+}
+
+/** A code that lets one tablet in under a name, once and for a while. */
+@Entity('pairing')
+export class PairingEntity {
+  @PrimaryColumn({ type: 'char', length: 64, name: 'code_hash' }) codeHash!: string;
+  @Column({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @Column({ type: 'varchar', length: 80 }) name!: string;
+  @Column({ ...millis, name: 'until_ms' }) untilMs!: number;
+  @Column({ type: 'varchar', length: 64, name: 'by_id' }) byId!: string;
+  @Column({ type: 'varchar', length: 120, name: 'by_name' }) byName!: string;
 }
 
 /** The public halves of the keys a person signs with on one device. */
@@ -300,6 +317,7 @@ export const ENTITIES = [
   JobEventEntity,
   PhotoEntity,
   DeviceEntity,
+  PairingEntity,
   DeviceKeyEntity,
   PasskeyEntity,
   JobDeviceEntity,

@@ -9,7 +9,11 @@ export interface RuleText {
 /** What of the house rules a lead sets on the settings page. */
 export type SetRule = Exclude<keyof HouseRules, 'proof' | 'stages' | 'heldUpBy'>;
 
-export const RULE_TEXT: Record<SetRule | 'name' | 'bays', RuleText> = {
+export const RULE_TEXT: Record<SetRule | 'name' | 'bays' | 'pairedOnly', RuleText> = {
+  pairedOnly: {
+    title: 'Only tablets a lead has let in',
+    why: 'A PIN alone then opens nothing on a device nobody knows. The server’s own machine is always let in.',
+  },
   name: { title: 'Name of the shop', why: 'Stands on cards, labels and records.' },
   bays: { title: 'Bays', why: 'How many rows the day has.' },
   timeZone: {
@@ -48,4 +52,5 @@ export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
   verify: { true: 'always', false: 'never unless the kit says' },
   driveAfter: { fullCure: 'full cure' },
   byFeel: { false: 'refused' },
+  pairedOnly: { true: 'yes', false: 'no' },
 };
