@@ -34,7 +34,7 @@ test('an empty shop is opened over TLS, a fitter signs in on a second device, a 
     const pin = /once:\s*(\d{4,})/.exec((await told.textContent()) ?? '')?.[1] ?? '';
 
     await page.getByRole('link', { name: 'Tablets' }).click();
-    const tablets = page.getByRole('region', { name: 'Tablets' });
+    const tablets = page.getByRole('region', { name: 'Trust' });
     const fingerprint = (await tablets.locator('.border-l-4').textContent()) ?? '';
     expect(fingerprint.replaceAll(' ', '')).toMatch(/^[0-9A-F]{64}$/);
     const other = await browser.newContext({ ignoreHTTPSErrors: true, viewport: { width: 390, height: 844 } });
@@ -49,6 +49,24 @@ test('an empty shop is opened over TLS, a fitter signs in on a second device, a 
     await expect(phone).toHaveURL(new RegExp(`^${shop.url}`));
     await signIn(phone, shop, 'Wren Calder', pin);
     await expect(phone.getByRole('link', { name: 'Bays' })).toBeVisible();
+
+    // The phone gets a name by a code, and is put out again.
+    await page.getByLabel('Its name').fill('Bay 2');
+    await page.getByRole('button', { name: 'Make its code' }).click();
+    const invited = page.getByRole('region', { name: 'Let a tablet in' });
+    const code = (await invited.locator('.text-3xl.font-bold').textContent()) ?? '';
+    await phone.goto(`${shop.url}/pair#${code}`);
+    await expect(phone.getByRole('heading', { name: 'Bay 2' })).toBeVisible();
+    await phone.getByRole('button', { name: 'Go on to sign in' }).click();
+    await expect(phone.getByRole('link', { name: 'Bays' })).toBeVisible();
+    await page.getByRole('button', { name: 'Put out Bay 2' }).click();
+    await page.getByLabel('Your own PIN').fill('482913');
+    await page.getByRole('button', { name: 'Put it out' }).click();
+    await expect(page.getByText('Put out: 1')).toBeVisible();
+    await phone.goto(shop.url);
+    await expect(phone.getByRole('button', { name: /Wren Calder/ })).toBeVisible();
+    await phone.goto(`${shop.url}/pair#${code}`);
+    await expect(phone.getByRole('alert')).toContainText('a lead makes another');
     await other.close();
   } finally {
     await shop.stop();

@@ -15,9 +15,10 @@ const Wrenches = lazy(() => import('../feature/crib/Wrenches.tsx'));
 const Tools = lazy(() => import('../feature/crib/Tools.tsx'));
 const Compounds = lazy(() => import('../feature/crib/Compounds.tsx'));
 const MovingIn = lazy(() => import('../feature/shop/moving-in/MovingIn.tsx'));
+const Pair = lazy(() => import('../feature/sign-in/Pair.tsx'));
 const ShopSettings = lazy(() => import('../feature/shop/ShopSettings.tsx'));
 const ShopShell = lazy(() => import('../feature/shop/ShopShell.tsx'));
-const Tablets = lazy(() => import('../feature/shop/Tablets.tsx'));
+const Tablets = lazy(() => import('../feature/shop/tablets/Tablets.tsx'));
 const Fasteners = lazy(() => import('../feature/crib/Fasteners.tsx'));
 const Reorder = lazy(() => import('../feature/crib/Reorder.tsx'));
 const KitLibrary = lazy(() => import('../feature/kits/KitLibrary.tsx'));
@@ -81,6 +82,12 @@ export function App() {
   }, [theme]);
 
   if (status === 'unknown') return <Loading />;
+  if (window.location.pathname === '/pair')
+    return (
+      <Suspense fallback={<Loading />}>
+        <Pair />
+      </Suspense>
+    );
   if (status === 'signedOut')
     return (
       <Suspense fallback={<Loading />}>

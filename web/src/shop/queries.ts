@@ -7,6 +7,7 @@ import type { Brought, MovedIn, RowVerdict } from '#contract/moving-in/brought.t
 import type { ProblemCode } from '#contract/problem.ts';
 import type { SignInOptions } from '#contract/session.ts';
 import type { ShopSettings } from '#contract/shop.ts';
+import type { Tablets } from '#contract/tablet.ts';
 import type { VehicleHistory } from '#contract/vehicle.ts';
 import type { ReorderLine } from '#core/crib/bottle.ts';
 import type { ShelfLine } from '#core/crib/shelf.ts';
@@ -49,6 +50,7 @@ const KEYS = {
   shelf: ['shelf'],
   settings: ['settings'],
   movedIn: ['moved-in'],
+  tablets: ['tablets'],
   people: ['sign-in'],
   vehicles: ['vehicles'],
 } as const satisfies Record<string, readonly string[]>;
@@ -218,6 +220,16 @@ export const useChain = (job: string, seq: number): Read<RecordCheck> =>
 
 /** Who may sign in here; asked again until the server answers. */
 /** The shop as its leads set it. */
+/** Every device somebody has signed in on; asked again every so often, for they come in by themselves. */
+export const useTablets = (everyMs: number): Read<Tablets> =>
+  readOf(
+    useQuery({
+      queryKey: KEYS.tablets,
+      queryFn: async () => (await call(api.tablets.$get())) as Tablets,
+      refetchInterval: everyMs,
+    }),
+  );
+
 /** What the shop brought along, the newest first. */
 export const useMovedIn = (): Read<MovedIn[]> =>
   readOf(

@@ -1,36 +1,15 @@
-import { create } from 'qrcode';
 import { useState } from 'react';
 import type { ShopNetwork } from '#contract/shop.ts';
 import { fingerprintLines } from '#contract/wording/fingerprint-lines.ts';
-import { useOpenShop } from './ShopShell.tsx';
-
-/** Modules of white round a code, so that a camera finds it. @see ISO/IEC 18004, quiet zone */
-const QUIET = 4;
-
-/** An address as a code for a tablet's camera. */
-function Code({ text }: { text: string }) {
-  const { size, data } = create(text, { errorCorrectionLevel: 'M' }).modules;
-  const dark = Array.from({ length: size * size }, (_, at) => at).filter((at) => data[at]);
-  const wide = size + 2 * QUIET;
-  return (
-    <svg viewBox={`0 0 ${wide} ${wide}`} className="w-60 max-w-full" role="img" aria-label={`Code of ${text}`}>
-      {/* Black on white by day and by night: a code is read by a camera. */}
-      <rect width={wide} height={wide} fill="#ffffff" />
-      <path
-        d={dark.map((at) => `M${(at % size) + QUIET} ${Math.floor(at / size) + QUIET}h1v1h-1z`).join('')}
-        fill="#000000"
-      />
-    </svg>
-  );
-}
+import { QrCode } from '../../../drawing/QrCode.tsx';
 
 /** How a tablet comes to trust this server: a code to follow, letters to compare. */
-function LetIn({ network: { fingerprint, trustUrls } }: { network: ShopNetwork }) {
+export function Trust({ network: { fingerprint, trustUrls } }: { network: ShopNetwork }) {
   const [at, setAt] = useState(0);
   const url = trustUrls[at] ?? trustUrls[0];
   return (
-    <section aria-label="Tablets">
-      <h2 className="plate mb-1 text-3xl">Let a tablet in</h2>
+    <section aria-label="Trust">
+      <h2 className="plate mb-1 text-3xl">How it comes to trust this server</h2>
       {fingerprint === undefined && (
         <p className="max-w-prose">
           This server listens to its own machine alone. To reach it from tablets, start it with{' '}
@@ -53,7 +32,7 @@ function LetIn({ network: { fingerprint, trustUrls } }: { network: ShopNetwork }
               one must be the same. Only then go on to Wrenchman and sign in.
             </li>
           </ol>
-          {url !== undefined && <Code text={url} />}
+          {url !== undefined && <QrCode text={url} />}
           {url !== undefined && <p className="figures break-all">{url}</p>}
           {trustUrls.length > 1 && (
             <label className="grid max-w-80 gap-1 text-sm font-bold">
@@ -87,10 +66,4 @@ function LetIn({ network: { fingerprint, trustUrls } }: { network: ShopNetwork }
       )}
     </section>
   );
-}
-
-/** The shop's tablets: those that are known, and how another comes to trust this server. */
-export default function Tablets() {
-  const { network } = useOpenShop();
-  return <LetIn network={network} />;
 }
