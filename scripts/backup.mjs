@@ -1,4 +1,7 @@
-/** `npm run backup [FILE]` and `npm run restore FILE`: the whole shop in one SQL file, by mariadb-dump. */
+/**
+ * `npm run backup [FILE]` and `npm run restore FILE`: the whole shop in one SQL file, by mariadb-dump.
+ * `npm run read-archive FILE`: a shop's archive, into an empty installation.
+ */
 import { closeSync, existsSync, fstatSync, openSync, readSync } from 'node:fs';
 import { join, resolve } from 'node:path';
 import { build } from './build.mjs';
@@ -39,11 +42,12 @@ async function backup(file) {
 }
 
 /** Runs a task of the server's as the owner of a schema. */
-async function task(database, name, schema) {
-  const { code, output } = await run(process.execPath, ['dist/server/manage.mjs', name], {
+async function task(database, name, schema, ...more) {
+  const { code, output } = await run(process.execPath, ['dist/server/manage.mjs', name, ...more], {
     env: { ...database.ownerEnv, DB_NAME: schema },
   });
-  if (code !== 0) throw new Stop(`${output.trim()}`);
+  if (code !== 0) throw new Stop(/^(?:\w*Error|ArchiveRefused): (.*)$/m.exec(output)?.[1] ?? output.trim());
+  return output.trim().split('\n').at(-1) ?? '';
 }
 
 async function restore(file) {
@@ -84,9 +88,23 @@ async function restore(file) {
   }
 }
 
+async function readArchive(file) {
+  if (!existsSync(file)) throw new Stop(`There is no file ${file}.`);
+  await installSystemPackages(['mariadbd']);
+  await installNodePackages();
+  await build();
+  const database = await startDatabase(FOLDER);
+  try {
+    await step(`read ${file}`, () => task(database, 'read-archive', USER, file));
+  } finally {
+    await database.stop();
+  }
+}
+
 await main(async () => {
   const [, , name, file] = process.argv;
   if (name === 'backup') await backup(resolve(file ?? join(BACKUPS, backupName(new Date()))));
   else if (name === 'restore' && file) await restore(resolve(file));
-  else throw new Stop('Say which file:  npm run restore FILE');
+  else if (name === 'read-archive' && file) await readArchive(resolve(file));
+  else throw new Stop(`Say which file:  npm run ${name === 'read-archive' ? name : 'restore'} FILE`);
 });

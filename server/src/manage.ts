@@ -1,3 +1,4 @@
+import { readArchive } from './archive/read-archive.ts';
 import { readConfig } from './config.ts';
 import { seedDemo } from './demo/seed.ts';
 import { openSeal } from './seal/open-seal.ts';
@@ -6,8 +7,8 @@ import { makeDataSource } from './store/data-source.ts';
 import { proveRecording } from './store/prove.ts';
 import { prepareSchema, schemaFaults } from './store/schema.ts';
 
-/** `node manage.mjs migrate | seed-demo | open-shop | prove`: what the scripts ask of the database, as the schema's owner. */
-const [, , task] = process.argv;
+/** `node manage.mjs migrate | seed-demo | open-shop | prove | read-archive FILE`: what the scripts ask of the database, as the schema's owner. */
+const [, , task, file] = process.argv;
 const config = readConfig(process.env);
 if (!config.owner) throw new Error('Tasks need the schema’s owner: DB_OWNER and DB_OWNER_PASSWORD.');
 const source = await makeDataSource(config.owner).initialize();
@@ -28,6 +29,11 @@ try {
   } else if (task === 'open-shop') {
     const code = await makeOpeningCode(source);
     process.stdout.write(code === undefined ? 'data kept\n' : `first-run code: ${code}\n`);
+  } else if (task === 'read-archive' && file !== undefined) {
+    const { shop, rows, lead } = await readArchive(source, file);
+    process.stdout.write(
+      `${shop}: ${rows} rows. ${lead.name} signs in with ${lead.pin}, and gives the others theirs.\n`,
+    );
   } else if (task !== 'migrate') throw new Error(`Unknown task: ${task}`);
 } finally {
   await source.destroy();

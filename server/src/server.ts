@@ -5,10 +5,13 @@ import { serve, upgradeWebSocket } from '@hono/node-server';
 import pino, { type Logger } from 'pino';
 import { WebSocketServer } from 'ws';
 import { DEMO_PEOPLE } from '#demo/shop.ts';
+import { openFiles } from './archive/open-files.ts';
+import { writeArchive } from './archive/write-archive.ts';
 import { type Config, listeningFault } from './config.ts';
 import { makeApp } from './http/app.ts';
 import { figuresServer, makeFigures } from './http/figures.ts';
 import { openSeal, type SealFolder } from './seal/open-seal.ts';
+import type { Caller } from './service/caller.ts';
 import { CatalogService } from './service/catalog-service.ts';
 import { CommandAuthority } from './service/command-authority.ts';
 import { CribService } from './service/crib-service.ts';
@@ -129,6 +132,15 @@ export async function startServer(
   });
   const tablets = new TabletService(new TabletRepository(source), sessions);
   const pictures = new KitPictures(new KitPictureRepository(source));
+  const archive = async (caller: Caller) => {
+    const { name } = await shop.settings(caller.shopId);
+    const nowMs = Date.now();
+    const open = () => openFiles({ catalog, crib, shelf, shop, jobs, drafts, publicKey: folder.publicKey }, caller);
+    return {
+      name: `wrenchman-${new Date(nowMs).toISOString().slice(0, 10)}.zip`,
+      stream: writeArchive(source, { shopId: caller.shopId, shop: name, nowMs, open }),
+    };
+  };
   const parts = {
     sessions,
     passkeys,
@@ -140,6 +152,7 @@ export async function startServer(
     shop,
     movingIn,
     tablets,
+    archive,
     drafts,
     pictures,
     works,

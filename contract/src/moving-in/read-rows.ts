@@ -82,13 +82,16 @@ export function readRows(book: TableBook, table: TableFile, mapping: Mapping): R
       faults.push({ row: line, column: headingOf(book, table, mapping, field), reason });
     for (const column of columns) {
       const at = mapping.indexOf(column.field);
-      const text = at === -1 ? '' : (cells[at] ?? '').trim();
+      const cell = at === -1 ? '' : (cells[at] ?? '').trim();
+      // A quote before what a spreadsheet would run says that it is text: ours are written so.
+      const quoted = /^'[=+\-@]/.test(cell);
+      const text = quoted ? cell.slice(1) : cell;
       if (text === '') {
         if (column.needed) fault(column.field, 'must not be empty');
         continue;
       }
       // What a spreadsheet would run is never taken for text.
-      if (/^[=@]/.test(text)) fault(column.field, `starts with “${text[0]}”: formulas are not taken`);
+      if (/^[=@]/.test(text) && !quoted) fault(column.field, `starts with “${text[0]}”: formulas are not taken`);
       else {
         const read = column.read(text);
         if (read.ok) place(record, column.field, read.value);

@@ -1,3 +1,4 @@
+import type { Readable } from 'node:stream';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { type Context, Hono } from 'hono';
 import { bodyLimit } from 'hono/body-limit';
@@ -13,6 +14,7 @@ import type { DataSource } from 'typeorm';
 import { SERVER_TIME_HEADER } from '#contract/server-time.ts';
 import type { ShopNetwork } from '#contract/shop.ts';
 import type { SealFolder } from '../seal/open-seal.ts';
+import type { Caller } from '../service/caller.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { CribService } from '../service/crib-service.ts';
 import type { JobDevices } from '../service/job-devices.ts';
@@ -29,6 +31,7 @@ import type { ShopService } from '../service/shop-service.ts';
 import type { TabletService } from '../service/tablet-service.ts';
 import { isDatabaseAway, isDatabaseFull } from '../store/data-source.ts';
 import { KitTooLarge, type KitWorks } from '../thread/kit-works.ts';
+import { archiveRoutes } from './archive-routes.ts';
 import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { catalogRoutes } from './catalog-routes.ts';
 import { cribRoutes } from './crib-routes.ts';
@@ -57,6 +60,8 @@ interface ApiParts {
   shop: ShopService;
   movingIn: MovingInService;
   tablets: TabletService;
+  /** The whole shop as one file. */
+  archive: (caller: Caller) => Promise<{ name: string; stream: Readable }>;
   drafts: KitDraftService;
   pictures: KitPictures;
   devices: JobDevices;
@@ -90,6 +95,7 @@ function apiRoutes({
   shop,
   movingIn,
   tablets,
+  archive,
   drafts,
   pictures,
   devices,
@@ -106,6 +112,7 @@ function apiRoutes({
     .route('/crib', cribRoutes(crib, catalog, sessions))
     .route('/shelf', shelfRoutes(shelf))
     .route('/shop', shopRoutes(shop, sessions, network))
+    .route('/archive', archiveRoutes(sessions, archive))
     .route('/tablets', tabletRoutes(tablets, sessions))
     .route('/moving-in', movingInRoutes(movingIn))
     .route('/supplier', supplierRoutes())

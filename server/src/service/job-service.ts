@@ -165,6 +165,11 @@ export class JobService {
     this.shelf.drop(id);
   }
 
+  /** Every job of a shop, the oldest first. */
+  everyJob(shopId: string): Promise<Array<{ id: string; number: string }>> {
+    return this.parts.jobs.everyJob(shopId);
+  }
+
   /** Everything a device needs to work the job; for a record, to the letter as it is stored. */
   async document(caller: Caller, id: string): Promise<JobDocument | undefined> {
     const { jobs, catalog, wrenches, devices } = this.parts;

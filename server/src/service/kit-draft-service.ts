@@ -85,6 +85,11 @@ export class KitDraftService {
     );
   }
 
+  /** Every released revision of every kit. */
+  everyRevision(shopId: string): Promise<Array<{ id: string; revision: number }>> {
+    return this.drafts.everyRevision(shopId);
+  }
+
   async open(shopId: string, id: string): Promise<Result<KitDraft, DraftError>> {
     const draft = await this.drafts.draft(shopId, id);
     return draft ? ok(draft) : fail({ code: 'unknownDraft' });

@@ -161,6 +161,11 @@ export class JobRepository {
     return this.source.query('SELECT id AS job, shop_id AS shopId, seq, hash FROM job ORDER BY opened_at_ms');
   }
 
+  /** Every job of a shop, the oldest first. */
+  everyJob(shopId: string): Promise<Array<{ id: string; number: string }>> {
+    return this.source.query('SELECT id, number FROM job WHERE shop_id = ? ORDER BY opened_at_ms, id', [shopId]);
+  }
+
   /** Personal facts of a vehicle, out of every job of it. */
   async erase(jobId: string, vehicle: JobEntity['vehicle']): Promise<void> {
     await this.source

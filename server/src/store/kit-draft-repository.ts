@@ -93,6 +93,12 @@ export class KitDraftRepository {
       .insert({ shopId, id: document.id, revision: document.revision, document: document as object, ...release });
   }
 
+  everyRevision(shopId: string): Promise<Array<Pick<KitEntity, 'id' | 'revision'>>> {
+    return this.source
+      .getRepository(KitEntity)
+      .find({ where: { shopId }, select: { id: true, revision: true }, order: { id: 'ASC', revision: 'ASC' } });
+  }
+
   /** What the shop calls its compounds. */
   async lexicon(shopId: string): Promise<ShopWord[]> {
     return (await this.source.getRepository(ShopEntity).findOneByOrFail({ id: shopId })).lexicon ?? [];

@@ -77,6 +77,8 @@ const ROUTES: Array<[method: string, path: string]> = [
   ['POST', '/api/shop/people'],
   ['PUT', '/api/shop/people/no-such'],
   ['POST', '/api/shop/people/no-such/access'],
+  ['POST', '/api/archive'],
+  ['GET', '/api/archive/no-such'],
   ['GET', '/api/tablets'],
   ['POST', '/api/tablets/codes'],
   ['PUT', '/api/tablets/paired-only'],

@@ -26,6 +26,10 @@ export const needed = (column: Column): Column => ({ ...column, needed: true });
 
 export type Cells = Record<string, unknown>;
 
+/** The value a path of fields leads to: `ratings.grossKg`. */
+export const partAt = (record: Cells, path: string): unknown =>
+  path.split('.').reduce<unknown>((part, name) => (part as Cells | undefined)?.[name], record);
+
 /** How one book's rows are read. */
 export interface BookTable {
   /** In the order a table is written. */

@@ -9,6 +9,7 @@ import { shopFormat } from '../../../shop/shop-time.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { BringKits } from './BringKits.tsx';
 import { BringTable } from './BringTable.tsx';
+import { MovingOut } from './MovingOut.tsx';
 
 /** What an import changes of what else was read. */
 const CHANGED = ['movedIn', 'settings', 'vehicles', 'crib', 'wrenches', 'shelf', 'people', 'kits', 'library'] as const;
@@ -58,7 +59,10 @@ export default function MovingIn() {
           <BringTable key={book} book={book} change={change} onDone={done} onBack={() => setBook(undefined)} />
         )}
       </div>
-      <History />
+      <div className="grid content-start gap-8">
+        <History />
+        <MovingOut />
+      </div>
     </div>
   );
 }

@@ -1,0 +1,67 @@
+import { useState } from 'react';
+import { api, call } from '../../../shop/api.ts';
+import { useChange } from '../../../shop/queries.ts';
+import { Button } from '../../../ui/Button.tsx';
+import { FormField, inputLook } from '../../../ui/FormField.tsx';
+
+/** The whole shop in one open file, for a lead who gives their PIN. */
+export function MovingOut() {
+  const [secret, setSecret] = useState('');
+  const [begun, setBegun] = useState(false);
+  const { act, busy, failure } = useChange();
+  const take = async () => {
+    let ticket = '';
+    const ok = await act(async () => {
+      ({ ticket } = await call(api.archive.$post({ json: { secret } })));
+    });
+    if (!ok) return;
+    setSecret('');
+    setBegun(true);
+    // The browser's own download: it streams to the disk, however large it grows.
+    const link = document.createElement('a');
+    link.href = `/api/archive/${ticket}`;
+    link.download = '';
+    link.click();
+  };
+  return (
+    <section aria-label="Moving out">
+      <h2 className="plate mb-1 text-3xl">Moving out</h2>
+      <p className="mb-3 max-w-prose text-ink-2">
+        Everything of the shop in one ZIP of open files: tables for any program, every kit, every record with what
+        proves it, every photo. No PIN and no key is in it, but all that is personal is: keep it as you keep the books.
+        An empty installation reads it back.
+      </p>
+      <form
+        className="flex flex-wrap items-end gap-2"
+        onSubmit={(event) => {
+          event.preventDefault();
+          void take();
+        }}
+      >
+        <span className="min-w-48 flex-1">
+          <FormField id="archive-secret" label="Your own PIN" fault={failure}>
+            <input
+              id="archive-secret"
+              type="password"
+              autoComplete="off"
+              className={`${inputLook(failure)} figures text-xl`}
+              value={secret}
+              onChange={(event) => {
+                setSecret(event.target.value);
+                setBegun(false);
+              }}
+            />
+          </FormField>
+        </span>
+        <Button type="submit" disabled={secret.length < 4 || busy}>
+          Save the whole shop
+        </Button>
+      </form>
+      {begun && (
+        <p role="status" className="mt-2">
+          Your browser is saving it.
+        </p>
+      )}
+    </section>
+  );
+}
