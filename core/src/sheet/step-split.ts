@@ -89,7 +89,9 @@ export function splitSteps(
     if (!goesOn) close(start);
     if (number) paragraph = number.slice(1).find((label) => label !== undefined);
     else if (begins || numbered < 3) paragraph = undefined;
-    open ??= { start: number ? start + number[0].length : start, number: paragraph };
+    // What is ticked or pointed at is no part of what is said.
+    const mark = number ?? BULLET.exec(line);
+    open ??= { start: start + (mark?.[0].length ?? 0), number: paragraph };
     before = line;
     // Sentences end inside the line.
     for (const match of line.matchAll(/[.!?](?=["')]*\s+["'(]*[A-Z])|;\s/g)) {

@@ -1,5 +1,6 @@
 import type { Fact } from '../../sheet/fact.ts';
 import { HARDWARE } from '../../sheet/lexicon.ts';
+import type { KitDocument } from '../kit-document.ts';
 import type { StepNeed } from '../kit-step.ts';
 import type { Phase } from '../phase.ts';
 import type { StepAction } from '../step-action.ts';
@@ -182,6 +183,20 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
       ...(when ? { when } : {}),
     });
   });
+  startWhatIsTorqued(kit);
+}
+
+/** A joint that no step of the sheet starts by hand is started where it is torqued: nothing is torqued that was not. */
+function startWhatIsTorqued({ groups, steps }: Pick<KitDocument, 'groups' | 'steps'>): void {
+  const does = (type: StepAction['type'], group: string) => (action: StepAction) =>
+    action.type === type && 'group' in action && action.group === group;
+  for (const { id } of groups) {
+    if (steps.some(({ actions }) => actions.some(does('start', id)))) continue;
+    const first = steps.find(({ actions }) => actions.some(does('torque', id)) || actions.some(does('snug', id)));
+    if (!first) continue;
+    const at = first.actions.findIndex((action) => 'group' in action && action.group === id);
+    first.actions = first.actions.toSpliced(at, 0, { type: 'start', group: id });
+  }
 }
 
 /** A drill, with its pilot where the sheet has one: the hole that is wanted is the one opened to afterwards. */
