@@ -1,3 +1,5 @@
+import { z } from 'zod';
+
 /** The codes a request can fail with; each is a row in the server's table of statuses. */
 export type ProblemCode =
   | 'badRequest'
@@ -50,6 +52,12 @@ export type ProblemCode =
   | 'notYourself'
   | 'mentorUnknown'
   | 'rowsFaulty'
+  | 'unknownProgram'
+  | 'keyUnknown'
+  | 'keyMayNot'
+  | 'tooManyRequests'
+  | 'sentBeforeOtherwise'
+  | 'stillUnderWay'
   | 'unknownImport'
   | 'unknownTablet'
   | 'ownTablet'
@@ -80,3 +88,14 @@ export interface Problem {
   /** Where in the input, for bad input. */
   faults?: Array<{ path: string; message: string }>;
 }
+
+/** The same, for those who read it in another language. */
+export const ProblemSchema = z.looseObject({
+  type: z.string(),
+  title: z.string(),
+  status: z.number().int(),
+  code: z.string(),
+  detail: z.string().optional(),
+  requestId: z.string().optional(),
+  faults: z.array(z.object({ path: z.string(), message: z.string() })).optional(),
+});

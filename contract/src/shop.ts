@@ -67,6 +67,7 @@ export type ShopChangeWhat =
   | { what: 'opened'; name: string }
   | { what: 'setting'; field: string; from?: string; to?: string }
   | { what: 'movedIn'; book: Book; file: string; rows: number; did: 'taken' | 'undone' }
+  | { what: 'program'; name: string; did: 'keyMade' | 'keyRevoked' | 'hookMade' | 'hookOff' }
   | { what: 'tablet'; name: string; did: 'invited' | 'paired' | 'named' | 'putOut'; from?: string }
   | { what: 'person'; person: string; did: 'added' | 'changed' | AccessChange['do']; from?: string; to?: string };
 

@@ -30,7 +30,7 @@ try {
     const code = await makeOpeningCode(source);
     process.stdout.write(code === undefined ? 'data kept\n' : `first-run code: ${code}\n`);
   } else if (task === 'read-archive' && file !== undefined) {
-    const { shop, rows, lead } = await readArchive(source, file);
+    const { shop, rows, lead } = await readArchive(source, file, config.sealDir);
     process.stdout.write(
       `${shop}: ${rows} rows. ${lead.name} signs in with ${lead.pin}, and gives the others theirs.\n`,
     );

@@ -10,6 +10,8 @@ import { writeArchive } from './archive/write-archive.ts';
 import { type Config, listeningFault } from './config.ts';
 import { makeApp } from './http/app.ts';
 import { figuresServer, makeFigures } from './http/figures.ts';
+import { OutsideService } from './outside/outside-service.ts';
+import { TellingPost } from './outside/telling-post.ts';
 import { openSeal, type SealFolder } from './seal/open-seal.ts';
 import type { Caller } from './service/caller.ts';
 import { CatalogService } from './service/catalog-service.ts';
@@ -35,6 +37,7 @@ import { JobRepository } from './store/job-repository.ts';
 import { KitDraftRepository } from './store/kit-draft-repository.ts';
 import { KitPictureRepository } from './store/kit-picture-repository.ts';
 import { MovingInRepository } from './store/moving-in-repository.ts';
+import { OutsideRepository } from './store/outside-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
 import { schemaFaults } from './store/schema.ts';
 import { ShelfRepository } from './store/shelf-repository.ts';
@@ -131,6 +134,9 @@ export async function startServer(
     wrenchesChanged: (shopId) => wrenches.forget(shopId),
   });
   const tablets = new TabletService(new TabletRepository(source), sessions);
+  const outsideRepository = new OutsideRepository(source);
+  const outside = new OutsideService(outsideRepository, catalog, jobs);
+  const tellings = new TellingPost(outsideRepository, log);
   const pictures = new KitPictures(new KitPictureRepository(source));
   const archive = async (caller: Caller) => {
     const { name } = await shop.settings(caller.shopId);
@@ -152,6 +158,7 @@ export async function startServer(
     shop,
     movingIn,
     tablets,
+    outside,
     archive,
     drafts,
     pictures,
@@ -203,6 +210,7 @@ export async function startServer(
   if (plain) await listen(plain, tls?.httpPort, config.host);
   const monitored = figures && figuresServer(figures);
   if (monitored) await listen(monitored, config.metricsPort, '127.0.0.1');
+  tellings.start();
   const watch = watchRecords(jobs, jobRepository, folder, log);
   return {
     port,
@@ -223,6 +231,7 @@ export async function startServer(
       await closed;
       clearTimeout(cut);
       await watch.done;
+      await tellings.stop();
       await works.stop();
       await source.destroy();
       log.info('stopped');

@@ -12,6 +12,13 @@ const DID: Record<Extract<ShopChangeWhat, { what: 'person' }>['did'], string> = 
   return: 'came back',
 };
 
+const PROGRAM_DID: Record<Extract<ShopChangeWhat, { what: 'program' }>['did'], string> = {
+  keyMade: 'Key “{name}” made',
+  keyRevoked: 'Key “{name}” taken back',
+  hookMade: '{name} is told of visits',
+  hookOff: '{name} is told nothing any more',
+};
+
 const TABLET_DID: Record<Extract<ShopChangeWhat, { what: 'tablet' }>['did'], string> = {
   invited: 'may be let in by code',
   paired: 'let in',
@@ -36,6 +43,8 @@ export function shopChangeText(change: ShopChangeWhat): string {
       const name = RULE_TEXT[change.field as keyof typeof RULE_TEXT]?.title ?? change.field;
       return `${name}: ${valueText(change.field, change.to)}, before ${valueText(change.field, change.from)}`;
     }
+    case 'program':
+      return PROGRAM_DID[change.did].replace('{name}', change.name);
     case 'tablet':
       return `Tablet “${change.name}” ${TABLET_DID[change.did]}${change.from === undefined ? '' : `, before “${change.from}”`}`;
     case 'movedIn':

@@ -4,6 +4,7 @@ import type { Readable } from 'node:stream';
 import type { DataSource, EntityManager } from 'typeorm';
 import { type Entry, openPromise, type ZipFile } from 'yauzl';
 import { MANIFEST, type Manifest, ManifestSchema } from '#contract/archive.ts';
+import { trustFormerKey } from '../seal/shop-key.ts';
 import { hashSecret } from '../service/session-service.ts';
 import { newPin } from '../service/shop-service.ts';
 import { storedValue } from './row-text.ts';
@@ -11,6 +12,9 @@ import { ARCHIVED, type TablePlan } from './table-plan.ts';
 
 /** Why an archive was not read; nothing was changed then. */
 export class ArchiveRefused extends Error {}
+
+/** Where an archive has the key its records are signed with. */
+const PUBLIC_KEY = 'open/public-key.txt';
 
 /** Rows that go in with one statement. */
 const AT_ONCE = 200;
@@ -122,11 +126,13 @@ async function readTable(manager: EntityManager, zip: Zip, plan: TablePlan): Pro
  * gets a new one.
  *
  * @param source - as the schema's owner: the server's own account may not write all of it
+ * @param sealDir - where the shop's key lies: records signed with the key of before stay the shop's own
  * @throws {ArchiveRefused}
  */
 export async function readArchive(
   source: DataSource,
   path: string,
+  sealDir: string,
 ): Promise<{ shop: string; rows: number; lead: { name: string; pin: string } }> {
   const zip = await Zip.open(path);
   try {
@@ -154,6 +160,7 @@ export async function readArchive(
       );
       if (!lead) throw new ArchiveRefused('Nobody of the shop in the archive is a lead who could sign in.');
       const [shop] = await manager.query('SELECT secret_digits AS digits FROM shop');
+      trustFormerKey(sealDir, (await zip.bytes(PUBLIC_KEY)).toString('utf8').trim());
       const pin = newPin(Number(shop?.digits));
       await manager.query('UPDATE user SET secret_hash = ? WHERE id = ?', [await hashSecret(pin), lead.id]);
       return { shop: manifest.shop, rows, lead: { name: String(lead.name), pin } };

@@ -49,4 +49,8 @@ export const LEFT_BEHIND: Readonly<Record<string, string>> = {
   secret_attempt: 'wrong PINs of the last hour',
   shop_opening: 'the console’s code',
   pairing: 'codes that let tablets in here',
+  api_key: 'other programs get keys of the new place',
+  api_request: 'goes with its key',
+  webhook: 'who listens here, with the secret it trusts',
+  telling: 'goes with its listener',
 };

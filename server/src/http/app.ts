@@ -13,6 +13,7 @@ import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
 import { SERVER_TIME_HEADER } from '#contract/server-time.ts';
 import type { ShopNetwork } from '#contract/shop.ts';
+import type { OutsideService } from '../outside/outside-service.ts';
 import type { SealFolder } from '../seal/open-seal.ts';
 import type { Caller } from '../service/caller.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
@@ -41,6 +42,8 @@ import { kitRoutes } from './kit-routes.ts';
 
 import { isKnownHost } from './known-host.ts';
 import { movingInRoutes } from './moving-in-routes.ts';
+import { openApi } from './openapi.ts';
+import { outsideRoutes, programRoutes } from './outside-routes.ts';
 import { problem } from './problem.ts';
 import { sessionRoutes } from './session-routes.ts';
 import { shelfRoutes, supplierRoutes } from './shelf-routes.ts';
@@ -60,6 +63,7 @@ interface ApiParts {
   shop: ShopService;
   movingIn: MovingInService;
   tablets: TabletService;
+  outside: OutsideService;
   /** The whole shop as one file. */
   archive: (caller: Caller) => Promise<{ name: string; stream: Readable }>;
   drafts: KitDraftService;
@@ -81,6 +85,8 @@ export interface AppParts extends ApiParts {
   figures?: Figures;
 }
 
+/** Of the application, as its package has it. */
+export const VERSION = '0.1.0';
 const BODY_LIMIT = 2 * 1024 * 1024;
 
 /** The routes under /api; their type is the web's typed client. */
@@ -95,6 +101,7 @@ function apiRoutes({
   shop,
   movingIn,
   tablets,
+  outside,
   archive,
   drafts,
   pictures,
@@ -106,12 +113,14 @@ function apiRoutes({
   return new Hono<SignedInEnv>()
     .route('/session', sessionRoutes(sessions, passkeys, leaves, tablets))
     .route('/opening', openingRoutes(shop))
+    .route('/outside/v1', outsideRoutes(outside))
     .use('*', signedIn(sessions))
     .route('/', catalogRoutes(catalog, jobs, drafts, sessions))
     .route('/jobs', jobRoutes(jobs, crib, sessions, devices, folder))
     .route('/crib', cribRoutes(crib, catalog, sessions))
     .route('/shelf', shelfRoutes(shelf))
     .route('/shop', shopRoutes(shop, sessions, network))
+    .route('/programs', programRoutes(outside, sessions))
     .route('/archive', archiveRoutes(sessions, archive))
     .route('/tablets', tabletRoutes(tablets, sessions))
     .route('/moving-in', movingInRoutes(movingIn))
@@ -200,7 +209,9 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
     return c.json({ ready: true });
   });
   if (upgradeWebSocket) app.route('/api/devices', wrenchRoutes(parts, upgradeWebSocket));
-  app.route('/api', apiRoutes(parts));
+  const api = apiRoutes(parts);
+  app.get('/api/openapi.json', (c) => c.json(openApi(app, VERSION)));
+  app.route('/api', api);
   app.all('/api/*', (c) => problem(c, 'notFound'));
 
   const year = 'public, max-age=31536000, immutable';

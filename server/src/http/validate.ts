@@ -3,6 +3,7 @@ import type { Context, ValidationTargets } from 'hono';
 import type { z } from 'zod';
 import type { InputFault } from '#contract/job.ts';
 import { isWellFormed } from '#contract/text.ts';
+import { checks } from './described.ts';
 import { problem } from './problem.ts';
 
 /**
@@ -32,8 +33,8 @@ export const unreadable = (c: Context, faults: InputFault[]) =>
 export const validate = <Target extends keyof ValidationTargets, Schema extends z.ZodType>(
   target: Target,
   schema: Schema,
-) =>
-  zValidator(target, schema, (result, c) => {
+) => {
+  const handler = zValidator(target, schema, (result, c) => {
     const cut = result.success && target === 'json' ? cutText(result.data) : undefined;
     if (result.success && cut === undefined) return undefined;
     return unreadable(
@@ -46,3 +47,5 @@ export const validate = <Target extends keyof ValidationTargets, Schema extends 
           })),
     );
   });
+  return checks(handler, target, schema);
+};

@@ -93,7 +93,7 @@ export class RecordSeal {
   private closedHead(row: JobEntity): Closing | undefined {
     if (!row.closing) return undefined;
     const signed = JSON.parse(row.closing) as SignedText;
-    return signed.key === this.key.publicKey && isSigned(signed) ? (JSON.parse(signed.text) as Closing) : undefined;
+    return this.key.isOurs(signed.key) && isSigned(signed) ? (JSON.parse(signed.text) as Closing) : undefined;
   }
 
   /**

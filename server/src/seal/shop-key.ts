@@ -4,6 +4,18 @@ import { join } from 'node:path';
 import type { SignedText } from '#core/record/seal.ts';
 
 const FILE = 'shop-key.pem';
+/** Public keys the shop signed with before, SPKI in base64, one a line. */
+const FORMER = 'former-keys.txt';
+
+const formerIn = (folder: string): string[] =>
+  existsSync(join(folder, FORMER)) ? readFileSync(join(folder, FORMER), 'utf8').split('\n').filter(Boolean) : [];
+
+/** From now on records signed with this key are the shop's own: those that came with an archive. */
+export function trustFormerKey(folder: string, publicKey: string): void {
+  mkdirSync(folder, { recursive: true, mode: 0o700 });
+  const keys = new Set([...formerIn(folder), publicKey]);
+  writeFileSync(join(folder, FORMER), `${[...keys].join('\n')}\n`, { mode: 0o600 });
+}
 
 /** Whether a text bears the signature it says it does. Ed25519. @see RFC 8032 */
 export function isSigned({ text, key, signature }: SignedText): boolean {
@@ -25,6 +37,7 @@ export class ShopKey {
     private readonly secret: KeyObject,
     /** SPKI, base64. */
     readonly publicKey: string,
+    private readonly former: ReadonlySet<string>,
   ) {}
 
   /** The key in a folder, made there the first time. */
@@ -38,7 +51,12 @@ export class ShopKey {
     }
     const secret = createPrivateKey(readFileSync(file));
     const spki = createPublicKey(secret).export({ format: 'der', type: 'spki' });
-    return new ShopKey(secret, spki.toString('base64'));
+    return new ShopKey(secret, spki.toString('base64'), new Set(formerIn(folder)));
+  }
+
+  /** Whether a key is the shop's, or was. */
+  isOurs(publicKey: string): boolean {
+    return publicKey === this.publicKey || this.former.has(publicKey);
   }
 
   sign(text: string): SignedText {

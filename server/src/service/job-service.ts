@@ -99,6 +99,11 @@ export class JobService {
     return cards.map((card) => (this.shelf.isAltered(card.id) ? { ...card, broken: true } : card));
   }
 
+  /** One job as lists show it. */
+  card(shopId: string, id: string): Promise<JobCard | undefined> {
+    return this.parts.jobs.card(shopId, id);
+  }
+
   open(caller: Caller, input: OpenJob): Promise<Result<{ id: string }, OpenJobError>> {
     return openJob(this.parts, caller, input, this.now());
   }

@@ -18,6 +18,7 @@ import { Shelf1764000000012 } from './migration/0013-shelf.ts';
 import { Opening1764000000013 } from './migration/0014-opening.ts';
 import { MovingIn1764000000014 } from './migration/0015-moving-in.ts';
 import { Tablets1764000000015 } from './migration/0016-tablets.ts';
+import { Outside1764000000016 } from './migration/0017-outside.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -44,6 +45,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       Opening1764000000013,
       MovingIn1764000000014,
       Tablets1764000000015,
+      Outside1764000000016,
     ],
     synchronize: false,
     poolSize: 10,

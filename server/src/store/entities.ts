@@ -15,6 +15,7 @@ import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import type { KitSide } from '#core/visit/kit-on-side.ts';
 import { CRIB_ENTITIES } from './crib-entities.ts';
 import { millis } from './millis.ts';
+import { OUTSIDE_ENTITIES } from './outside-entities.ts';
 import type { StoredSlot } from './stored-slot.ts';
 
 @Entity('shop')
@@ -322,4 +323,5 @@ export const ENTITIES = [
   PasskeyEntity,
   JobDeviceEntity,
   ...CRIB_ENTITIES,
+  ...OUTSIDE_ENTITIES,
 ];

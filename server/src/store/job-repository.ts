@@ -7,6 +7,20 @@ import { slotParts } from './stored-slot.ts';
 /** Most jobs of one kit that are listed (chosen by us). */
 const MOST_USES = 500;
 
+/** A job as lists show it. */
+const cardOf = (row: JobEntity): JobCard => ({
+  id: row.id,
+  number: row.number,
+  bay: row.bay,
+  plannedStartMs: row.plannedStartMs,
+  ...slotParts(row.slot),
+  estimatedMinutes: row.progress.estimatedMinutes ?? 0,
+  kitTitle: row.progress.title ?? '',
+  vehicle: { make: row.vehicle.make, model: row.vehicle.model, plate: row.vehicle.plate },
+  progress: row.progress,
+  closedAtMs: row.closedAtMs ?? undefined,
+});
+
 /** Jobs and their events. With the entities the only place that knows how they are stored. */
 export class JobRepository {
   private readonly queue: AppendQueue;
@@ -49,18 +63,13 @@ export class JobRepository {
     const here = rows.filter(
       ({ slot, plannedStartMs }) => !slot?.calledOff || (plannedStartMs >= fromMs && plannedStartMs < toMs),
     );
-    return here.map((row) => ({
-      id: row.id,
-      number: row.number,
-      bay: row.bay,
-      plannedStartMs: row.plannedStartMs,
-      ...slotParts(row.slot),
-      estimatedMinutes: row.progress.estimatedMinutes ?? 0,
-      kitTitle: row.progress.title ?? '',
-      vehicle: { make: row.vehicle.make, model: row.vehicle.model, plate: row.vehicle.plate },
-      progress: row.progress,
-      closedAtMs: row.closedAtMs ?? undefined,
-    }));
+    return here.map(cardOf);
+  }
+
+  /** One job as lists show it. */
+  async card(shopId: string, id: string): Promise<JobCard | undefined> {
+    const row = await this.source.getRepository(JobEntity).findOneBy({ shopId, id });
+    return row ? cardOf(row) : undefined;
   }
 
   /** Jobs that have or had a kit, the newest first. */

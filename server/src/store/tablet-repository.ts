@@ -113,7 +113,8 @@ export class TabletRepository {
   }
 }
 
-const logged = ({ shopId, by, atMs, change }: Done) => ({
+/** A change as a row of the log. */
+export const logged = ({ shopId, by, atMs, change }: Done) => ({
   shopId,
   atMs,
   byId: by.id,

@@ -99,7 +99,7 @@ describe('the whole shop as one file', () => {
     const bytes = await fetched(lead, '1357');
     const empty = await startTestServer(undefined, { seed: false });
     try {
-      const read = await readArchive(empty.source, kept(bytes));
+      const read = await readArchive(empty.source, kept(bytes), empty.config.sealDir);
       expect(read).toMatchObject({ shop: 'Harrow Lane Fitting Shop', lead: { name: 'Rafe Orrin' } });
       const again = new Device(empty);
       expect((await again.signIn('u-orrin', read.lead.pin)).status).toBe(201);
@@ -117,7 +117,7 @@ describe('the whole shop as one file', () => {
       expect((await again.job(job)).number).toBeTruthy();
       // Nobody else's PIN came along.
       expect((await new Device(empty).signIn('u-vane', '2468')).status).toBe(401);
-      await expect(readArchive(empty.source, kept(bytes))).rejects.toThrow('a shop here already');
+      await expect(readArchive(empty.source, kept(bytes), empty.config.sealDir)).rejects.toThrow('a shop here already');
     } finally {
       await empty.stop();
     }
@@ -130,9 +130,13 @@ describe('the whole shop as one file', () => {
       const altered = Buffer.from(bytes);
       // In the middle of the largest table's packed bytes.
       altered.writeUInt8((altered.readUInt8(Math.floor(bytes.length / 2)) + 1) % 256, Math.floor(bytes.length / 2));
-      await expect(readArchive(empty.source, kept(altered))).rejects.toThrow();
-      await expect(readArchive(empty.source, kept(bytes.subarray(0, bytes.length / 2)))).rejects.toThrow('cut off');
-      await expect(readArchive(empty.source, kept(Buffer.from('no zip')))).rejects.toThrow('no ZIP');
+      await expect(readArchive(empty.source, kept(altered), empty.config.sealDir)).rejects.toThrow();
+      await expect(
+        readArchive(empty.source, kept(bytes.subarray(0, bytes.length / 2)), empty.config.sealDir),
+      ).rejects.toThrow('cut off');
+      await expect(readArchive(empty.source, kept(Buffer.from('no zip')), empty.config.sealDir)).rejects.toThrow(
+        'no ZIP',
+      );
       const [{ shops }] = await empty.source.query('SELECT COUNT(*) AS shops FROM shop');
       expect(Number(shops)).toBe(0);
     } finally {
