@@ -94,7 +94,7 @@ for (const theme of ['day', 'night'] as const) {
     await page.goto(`${app.url}/jobs/${job}/line`);
     await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
     await page.keyboard.press('Shift+?');
-    await expect(page.getByRole('dialog', { name: 'Keys of this screen' })).toBeVisible();
+    await expect(page.getByRole('dialog', { name: 'This screen' })).toBeVisible();
     expect(await faults(page)).toEqual([]);
     await page.context().clearCookies();
     await signIn(page, app, 'Rafe Orrin', '1357');

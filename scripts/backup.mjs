@@ -44,7 +44,7 @@ async function backup(file) {
 /** Runs a task of the server's as the owner of a schema. */
 async function task(database, name, schema, ...more) {
   const { code, output } = await run(process.execPath, ['dist/server/manage.mjs', name, ...more], {
-    env: { ...database.ownerEnv, DB_NAME: schema },
+    env: { ...database.ownerEnv, DB_NAME: schema, SEAL_DIR: join(DATA, 'seal') },
   });
   if (code !== 0) throw new Stop(/^(?:\w*Error|ArchiveRefused): (.*)$/m.exec(output)?.[1] ?? output.trim());
   return output.trim().split('\n').at(-1) ?? '';

@@ -24,4 +24,9 @@ export const SHOP_SCREENS = [
 ] as const;
 
 /** What only a lead sees. */
-export const LEADS_SCREENS = [['/shop', 'House rules']] as const;
+export const LEADS_SCREENS = [
+  ['/shop', 'House rules'],
+  ['/shop/tablets', 'Let a tablet in'],
+  ['/shop/moving-in', 'What do you bring along?'],
+  ['/shop/programs', 'Who is told'],
+] as const;

@@ -71,8 +71,8 @@ export class TellingPost {
       answer = `HTTP ${response.status}`;
       arrived = response.ok;
     } catch (error) {
-      const { message, cause } = error as Error & { cause?: { code?: string } };
-      answer = cause?.code ?? message;
+      const { message, cause } = error as Error & { cause?: { code?: string; message?: string } };
+      answer = cause?.code ?? cause?.message ?? message;
     }
     const nowMs = this.now();
     const wait = WAITS_MS[tries];

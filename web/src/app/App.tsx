@@ -15,6 +15,7 @@ const Wrenches = lazy(() => import('../feature/crib/Wrenches.tsx'));
 const Tools = lazy(() => import('../feature/crib/Tools.tsx'));
 const Compounds = lazy(() => import('../feature/crib/Compounds.tsx'));
 const MovingIn = lazy(() => import('../feature/shop/moving-in/MovingIn.tsx'));
+const Programs = lazy(() => import('../feature/shop/programs/Programs.tsx'));
 const Pair = lazy(() => import('../feature/sign-in/Pair.tsx'));
 const ShopSettings = lazy(() => import('../feature/shop/ShopSettings.tsx'));
 const ShopShell = lazy(() => import('../feature/shop/ShopShell.tsx'));
@@ -118,6 +119,7 @@ export function App() {
               <Route path="/shop" element={<ShopShell />}>
                 <Route index element={<ShopSettings />} />
                 <Route path="tablets" element={<Tablets />} />
+                <Route path="programs" element={<Programs />} />
                 <Route path="moving-in" element={<MovingIn />} />
               </Route>
               <Route path="/crib" element={<CribShell />}>

@@ -8,6 +8,7 @@ import { useSession } from '../shop/session.ts';
 import { usePeopleHere } from '../shop/use-people-here.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { useHelp } from './help-store.ts';
 import { SettingsSheet } from './SettingsSheet.tsx';
 
 /** Chosen by nobody: the list is shown. */
@@ -26,6 +27,7 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
   const session = useSession((state) => state.session);
   const status = useSession((state) => state.status);
   const signOut = useSession((state) => state.signOut);
+  const help = useHelp((state) => state.show);
   const [settings, setSettings] = useState(false);
   const [chosen, setChosen] = useState<string>();
   const { data: options } = useSignInOptions(open || status === 'expired');
@@ -92,6 +94,15 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
                 Settings
               </Button>
               <Button onClick={() => void signOut().then(close)}>Sign out</Button>
+              <Button
+                className="col-span-2 sm:hidden"
+                onClick={() => {
+                  close();
+                  help(true);
+                }}
+              >
+                Help for this screen
+              </Button>
               {session.person.role === 'lead' && (
                 <Link
                   to="/shop"

@@ -1,11 +1,12 @@
-import type { ReactNode } from 'react';
 import { NavLink } from 'react-router';
 import { ClockBar } from '../job/ClockBar.tsx';
 import { useSession } from '../shop/session.ts';
 import { shopFormat } from '../shop/shop-time.ts';
 import { useNow } from '../ui/use-now.ts';
-import { FindButton } from './FindButton.tsx';
+import { FIND_KEY, FindButton } from './FindButton.tsx';
+import { HelpSheet } from './HelpSheet.tsx';
 import { PersonMenu } from './PersonMenu.tsx';
+import type { Shortcut } from './shortcut.ts';
 import { WaitingBadge } from './WaitingBadge.tsx';
 
 const tab = ({ isActive }: { isActive: boolean }) =>
@@ -20,8 +21,10 @@ const SCREENS = [
   ['/crib', 'Crib'],
 ] as const;
 
-/** The bar over the shop's screens. */
-export function TopBar({ children }: { children?: ReactNode }) {
+const FIND_ALONE: readonly Shortcut[] = [FIND_KEY];
+
+/** The bar over the shop's screens, with the keys of the one below. */
+export function TopBar({ keys = FIND_ALONE }: { keys?: readonly Shortcut[] }) {
   const shop = useSession((state) => state.session?.shop.name);
   const nowMs = useNow(10_000);
   return (
@@ -44,8 +47,7 @@ export function TopBar({ children }: { children?: ReactNode }) {
         <div className="flex shrink-0 items-center gap-2 pr-3 pl-2">
           <span className="figures hidden text-sm md:inline">{shopFormat(nowMs, 'EEE d MMM HH:mm')}</span>
           <FindButton />
-          {/* A phone has no keys to list, and no room beside the screens' names. */}
-          <span className="hidden sm:contents">{children}</span>
+          <HelpSheet shortcuts={keys} />
           <WaitingBadge />
           <PersonMenu />
         </div>

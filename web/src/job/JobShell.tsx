@@ -2,8 +2,8 @@ import { CloudOff, RefreshCw } from 'lucide-react';
 import { lazy, Suspense, useEffect } from 'react';
 import { Link, Outlet, useParams } from 'react-router';
 import { phaseProgress } from '#core/job/job-progress.ts';
+import { HelpSheet } from '../app/HelpSheet.tsx';
 import { PersonMenu } from '../app/PersonMenu.tsx';
-import { ShortcutSheet } from '../app/ShortcutSheet.tsx';
 import { WaitingBadge } from '../app/WaitingBadge.tsx';
 import { PhaseRule, rulePhases } from '../drawing/PhaseRule.tsx';
 import { Notice } from '../ui/Notice.tsx';
@@ -96,7 +96,7 @@ function OpenedJob() {
           <span className="flex min-w-6 justify-end">
             <LinkState />
           </span>
-          <ShortcutSheet shortcuts={shortcuts} />
+          <HelpSheet shortcuts={shortcuts} />
           <WaitingBadge />
           <PersonMenu />
         </div>

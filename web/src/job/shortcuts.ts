@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { useLocation } from 'react-router';
-import type { Shortcut } from '../app/ShortcutSheet.tsx';
+import type { Shortcut } from '../app/shortcut.ts';
 
 const EVERYWHERE: Shortcut[] = [{ keys: 'U', does: 'Take back your last count, start, pull or step' }];
 

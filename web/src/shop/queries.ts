@@ -4,6 +4,7 @@ import type { Crib } from '#contract/crib.ts';
 import type { JobCard, RecordCheck } from '#contract/job.ts';
 import type { DraftCard, KitCard, KitReach, RevisionCard } from '#contract/kit-draft.ts';
 import type { Brought, MovedIn, RowVerdict } from '#contract/moving-in/brought.ts';
+import type { Outside } from '#contract/outside.ts';
 import type { ProblemCode } from '#contract/problem.ts';
 import type { SignInOptions } from '#contract/session.ts';
 import type { ShopSettings } from '#contract/shop.ts';
@@ -51,6 +52,7 @@ const KEYS = {
   settings: ['settings'],
   movedIn: ['moved-in'],
   tablets: ['tablets'],
+  programs: ['programs'],
   people: ['sign-in'],
   vehicles: ['vehicles'],
 } as const satisfies Record<string, readonly string[]>;
@@ -220,6 +222,16 @@ export const useChain = (job: string, seq: number): Read<RecordCheck> =>
 
 /** Who may sign in here; asked again until the server answers. */
 /** The shop as its leads set it. */
+/** Keys and listeners of other programs. */
+export const usePrograms = (everyMs: number): Read<Outside> =>
+  readOf(
+    useQuery({
+      queryKey: KEYS.programs,
+      queryFn: async () => (await call(api.programs.$get())) as Outside,
+      refetchInterval: everyMs,
+    }),
+  );
+
 /** Every device somebody has signed in on; asked again every so often, for they come in by themselves. */
 export const useTablets = (everyMs: number): Read<Tablets> =>
   readOf(

@@ -2,7 +2,6 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import type { JobCard } from '#contract/job.ts';
 import { FIND_KEY } from '../../app/FindButton.tsx';
-import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
 import { useCribRead, useJobs, useWrenches } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
@@ -47,16 +46,14 @@ export default function Bays() {
       : [];
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
-      <TopBar>
-        <ShortcutSheet
-          shortcuts={[
-            FIND_KEY,
-            { keys: 'Tab', does: 'To the next job' },
-            { keys: 'Enter', does: 'Open it' },
-            { keys: 'Space', does: 'On its handle: lift it, then arrows, Page Up and Page Down for the day, Space' },
-          ]}
-        />
-      </TopBar>
+      <TopBar
+        keys={[
+          FIND_KEY,
+          { keys: 'Tab', does: 'To the next job' },
+          { keys: 'Enter', does: 'Open it' },
+          { keys: 'Space', does: 'On its handle: lift it, then arrows, Page Up and Page Down for the day, Space' },
+        ]}
+      />
       {failure && (
         <p role="alert" className="border-b-2 border-bad bg-sheet px-5 py-2 text-bad">
           {failure} What you see may be old.

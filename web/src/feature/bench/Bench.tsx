@@ -1,6 +1,5 @@
 import { Link, useParams, useSearchParams } from 'react-router';
 import { FIND_KEY } from '../../app/FindButton.tsx';
-import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
 import { linkTo } from './bench-link.ts';
 import { QueryLine } from './QueryLine.tsx';
@@ -14,16 +13,14 @@ export default function Bench() {
   const tool = BENCH_TOOLS.find((entry) => entry.id === id);
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
-      <TopBar>
-        <ShortcutSheet
-          shortcuts={[
-            FIND_KEY,
-            { keys: '↑ ↓', does: 'Choose what the typed line means' },
-            { keys: 'Enter', does: 'Take it' },
-            { keys: 'Tab', does: 'To the next field' },
-          ]}
-        />
-      </TopBar>
+      <TopBar
+        keys={[
+          FIND_KEY,
+          { keys: '↑ ↓', does: 'Choose what the typed line means' },
+          { keys: 'Enter', does: 'Take it' },
+          { keys: 'Tab', does: 'To the next field' },
+        ]}
+      />
       <div className="border-b-2 border-ink bg-floor p-3">
         <div className="flex items-stretch gap-3">
           <div className="min-w-0 flex-1">

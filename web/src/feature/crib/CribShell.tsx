@@ -1,6 +1,5 @@
 import { NavLink, Outlet, useOutletContext } from 'react-router';
 import { FIND_KEY } from '../../app/FindButton.tsx';
-import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
 import { type CribHook, useCrib } from './use-crib.ts';
 
@@ -17,16 +16,13 @@ export default function CribShell() {
   const hook = useCrib();
   return (
     <div className="flex min-h-dvh flex-col lg:h-dvh">
-      <TopBar>
-        <ShortcutSheet
-          shortcuts={[
-            FIND_KEY,
-            { keys: 'Tab', does: 'To the next thing' },
-            { keys: 'Space', does: 'Pull on the tester, then keep the check' },
-            { keys: 'Esc', does: 'Close a sheet' },
-          ]}
-        />
-      </TopBar>
+      <TopBar
+        keys={[
+          FIND_KEY,
+          { keys: 'Tab', does: 'To the next thing' },
+          { keys: 'Space', does: 'Pull on the tester, then keep the check' },
+        ]}
+      />
       <nav aria-label="Crib" className="flex overflow-x-auto border-b-2 border-ink bg-floor">
         {TABS.map(({ to, text, end }) => (
           <NavLink

@@ -1,7 +1,5 @@
 import { NavLink, Outlet, useOutletContext } from 'react-router';
 import type { ShopSettings } from '#contract/shop.ts';
-import { FIND_KEY } from '../../app/FindButton.tsx';
-import { ShortcutSheet } from '../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
 import { useShopSettings } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
@@ -10,6 +8,7 @@ const TABS = [
   { to: '/shop', text: 'People and rules', end: true },
   { to: '/shop/tablets', text: 'Tablets' },
   { to: '/shop/moving-in', text: 'Moving in' },
+  { to: '/shop/programs', text: 'Programs' },
 ];
 
 /** The shop as its leads set it, tab by tab. */
@@ -18,9 +17,7 @@ export default function ShopShell() {
   const { data: settings, failure } = useShopSettings(role === 'lead');
   return (
     <div className="flex min-h-dvh flex-col">
-      <TopBar>
-        <ShortcutSheet shortcuts={[FIND_KEY]} />
-      </TopBar>
+      <TopBar />
       <nav aria-label="The shop" className="flex overflow-x-auto border-b-2 border-ink bg-floor">
         {TABS.map(({ to, text, end }) => (
           <NavLink

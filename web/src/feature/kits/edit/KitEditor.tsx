@@ -4,7 +4,6 @@ import { NavLink, useNavigate, useParams } from 'react-router';
 import { useStore } from 'zustand';
 import { faultText } from '#contract/read-kit.ts';
 import { kitFaults } from '#core/kit/kit-integrity.ts';
-import { ShortcutSheet } from '../../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../../app/TopBar.tsx';
 import { api, call } from '../../../shop/api.ts';
 import { useChange } from '../../../shop/queries.ts';
@@ -100,18 +99,16 @@ export default function KitEditor() {
   const Part = PARTS.find(([name]) => name === part)?.[2];
   return (
     <div className="flex min-h-dvh flex-col bg-bench lg:h-dvh">
-      <TopBar>
-        <ShortcutSheet
-          shortcuts={[
-            { keys: 'Ctrl Z', does: 'Undo' },
-            { keys: 'Ctrl Shift Z', does: 'Redo' },
-            { keys: '↑ ↓ Enter', does: 'Between the cells of the packing list' },
-            { keys: '← ↑ → ↓', does: 'Nudge the chosen stations on the map' },
-            { keys: 'Space ← P', does: 'Dry run: next move, back, play' },
-            { keys: 'Space', does: 'Lift a row at its handle, then arrows, then Space' },
-          ]}
-        />
-      </TopBar>
+      <TopBar
+        keys={[
+          { keys: 'Ctrl Z', does: 'Undo' },
+          { keys: 'Ctrl Shift Z', does: 'Redo' },
+          { keys: '↑ ↓ Enter', does: 'Between the cells of the packing list' },
+          { keys: '← ↑ → ↓', does: 'Nudge the chosen stations on the map' },
+          { keys: 'Space ← P', does: 'Dry run: next move, back, play' },
+          { keys: 'Space', does: 'Lift a row at its handle, then arrows, then Space' },
+        ]}
+      />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule px-4 py-1.5">
         <h1 className="plate mr-auto truncate text-3xl">
           {kit.title} <span className="text-ink-2">revision {kit.revision}, draft</span>

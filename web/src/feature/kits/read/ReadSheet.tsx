@@ -2,7 +2,6 @@ import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useStore } from 'zustand';
 import { FIND_KEY } from '../../../app/FindButton.tsx';
-import { ShortcutSheet } from '../../../app/ShortcutSheet.tsx';
 import { TopBar } from '../../../app/TopBar.tsx';
 import { type TorqueMark, TorqueRule } from '../../../drawing/TorqueRule.tsx';
 import { Button, Key } from '../../../ui/Button.tsx';
@@ -28,9 +27,7 @@ export default function ReadSheet() {
   const reading = useSheet((state) => state.reading);
   return (
     <div className="flex min-h-dvh flex-col bg-bench lg:h-dvh">
-      <TopBar>
-        <ShortcutSheet shortcuts={SHORTCUTS} />
-      </TopBar>
+      <TopBar keys={SHORTCUTS} />
       {reading ? <Reader /> : <OpenSheet />}
     </div>
   );

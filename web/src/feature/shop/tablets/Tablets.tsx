@@ -7,6 +7,7 @@ import { shopFormat } from '../../../shop/shop-time.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FormField, inputLook } from '../../../ui/FormField.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { ProveSheet } from '../ProveSheet.tsx';
 import { useOpenShop } from '../ShopShell.tsx';
 import { LetIn } from './LetIn.tsx';
 import { Trust } from './Trust.tsx';
@@ -89,7 +90,16 @@ export default function Tablets() {
         <Trust network={network} />
       </div>
       {renaming && <Rename tablet={renaming} change={change} onClose={() => setRenaming(undefined)} />}
-      {putting && <PutOut tablet={putting} change={change} onClose={() => setPutting(undefined)} />}
+      {putting && (
+        <ProveSheet
+          title={`Put out ${putting.name}`}
+          description="Whoever is signed in on it is out at once. What it has not sent yet is not taken any more: ask first whether something waits on it."
+          action="Put it out"
+          change={change}
+          onClose={() => setPutting(undefined)}
+          act={(secret) => call(api.tablets[':id'].out.$post({ param: { id: putting.id }, json: { secret } }))}
+        />
+      )}
     </div>
   );
 }
@@ -140,45 +150,6 @@ function Rename({ tablet, change, onClose }: { tablet: Tablet; change: Change; o
         </FormField>
         <Button type="submit" tone="primary" disabled={name.trim() === '' || change.busy}>
           Keep the name
-        </Button>
-      </form>
-    </Sheet>
-  );
-}
-
-function PutOut({ tablet, change, onClose }: { tablet: Tablet; change: Change; onClose: () => void }) {
-  const [secret, setSecret] = useState('');
-  const close = () => {
-    change.clearFailure();
-    onClose();
-  };
-  return (
-    <Sheet
-      open
-      onClose={close}
-      title={`Put out ${tablet.name}`}
-      description="Whoever is signed in on it is out at once. What it has not sent yet is not taken any more: ask first whether something waits on it."
-    >
-      <form
-        className="grid gap-4"
-        onSubmit={async (event) => {
-          event.preventDefault();
-          const out = () => call(api.tablets[':id'].out.$post({ param: { id: tablet.id }, json: { secret } }));
-          if (await change.act(out)) close();
-        }}
-      >
-        <FormField id="own-secret" label="Your own PIN" fault={change.failure}>
-          <input
-            id="own-secret"
-            type="password"
-            autoComplete="off"
-            className={`${inputLook(change.failure)} figures text-2xl`}
-            value={secret}
-            onChange={(event) => setSecret(event.target.value)}
-          />
-        </FormField>
-        <Button type="submit" tone="bad" disabled={secret.length < 4 || change.busy}>
-          Put it out
         </Button>
       </form>
     </Sheet>

@@ -1,0 +1,12 @@
+import type { Scope, Told } from '../../outside.ts';
+
+export const SCOPE_TEXT: Record<Scope, string> = {
+  'kits:read': 'see which kits the shop fits',
+  'visits:read': 'see visits and how far they are',
+  'visits:write': 'open visits',
+};
+
+export const TOLD_TEXT: Record<Told, string> = {
+  'visit.opened': 'a visit was opened',
+  'visit.closed': 'a visit was closed',
+};

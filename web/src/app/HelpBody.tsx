@@ -1,0 +1,66 @@
+import { helpOf } from '#contract/wording/en/help.ts';
+import type { Shortcut } from './shortcut.ts';
+
+const EVERYWHERE: readonly Shortcut[] = [
+  { keys: '?', does: 'This help' },
+  { keys: 'Esc', does: 'Close what is open' },
+];
+
+/** What the screen is for, its words, its reasons and its keys. */
+export default function HelpBody({ path, shortcuts }: { path: string; shortcuts: readonly Shortcut[] }) {
+  const { what, first = [], words = [], why = [] } = helpOf(path) ?? { what: '' };
+  return (
+    <div className="grid gap-5 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
+      <div className="grid content-start gap-4">
+        {what && <p className="text-lg">{what}</p>}
+        {first.length > 0 && (
+          <section>
+            <h3 className="font-bold">First</h3>
+            <ol className="list-decimal pl-6">
+              {first.map((line) => (
+                <li key={line}>{line}</li>
+              ))}
+            </ol>
+          </section>
+        )}
+        {words.length > 0 && (
+          <section>
+            <h3 className="font-bold">Words</h3>
+            <dl className="border-t border-rule">
+              {words.map(([word, meaning]) => (
+                <div key={word} className="grid gap-x-3 border-b border-hair py-1 sm:grid-cols-[9rem_1fr]">
+                  <dt className="font-bold">{word}</dt>
+                  <dd>{meaning}</dd>
+                </div>
+              ))}
+            </dl>
+          </section>
+        )}
+        {why.length > 0 && (
+          <section>
+            <h3 className="font-bold">Why</h3>
+            <ul className="grid gap-1">
+              {why.map((line) => (
+                <li key={line} className="border-l-4 border-ink pl-3">
+                  {line}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
+      {/* A phone has none. */}
+      <section className="hidden sm:block">
+        <h3 className="mb-2 font-bold">Keys</h3>
+        <dl className="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
+          {[...shortcuts, ...EVERYWHERE].map(({ keys, does }) => (
+            <div className="contents" key={keys}>
+              <dt className="figures border border-rule px-2 py-1 text-center text-sm">{keys}</dt>
+              <dd>{does}</dd>
+            </div>
+          ))}
+        </dl>
+      </section>
+    </div>
+  );
+}

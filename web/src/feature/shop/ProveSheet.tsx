@@ -1,0 +1,68 @@
+import { useState } from 'react';
+import type { Change } from '../../shop/queries.ts';
+import { Button } from '../../ui/Button.tsx';
+import { FormField, inputLook } from '../../ui/FormField.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+/** Something a lead answers for with their own PIN. */
+export function ProveSheet({
+  title,
+  description,
+  action,
+  change,
+  act,
+  onClose,
+}: {
+  title: string;
+  description: string;
+  action: string;
+  change: Change;
+  act: (secret: string) => Promise<unknown>;
+  onClose: () => void;
+}) {
+  const [secret, setSecret] = useState('');
+  const close = () => {
+    change.clearFailure();
+    onClose();
+  };
+  return (
+    <Sheet open onClose={close} title={title} description={description}>
+      <form
+        className="grid gap-4"
+        onSubmit={async (event) => {
+          event.preventDefault();
+          if (await change.act(() => act(secret))) close();
+        }}
+      >
+        <SecretField secret={secret} fault={change.failure} onSecret={setSecret} />
+        <Button type="submit" tone="bad" disabled={secret.length < 4 || change.busy}>
+          {action}
+        </Button>
+      </form>
+    </Sheet>
+  );
+}
+
+/** The lead's own PIN, hidden as it is typed. */
+export function SecretField({
+  secret,
+  fault,
+  onSecret,
+}: {
+  secret: string;
+  fault?: string;
+  onSecret: (secret: string) => void;
+}) {
+  return (
+    <FormField id="own-secret" label="Your own PIN" fault={fault}>
+      <input
+        id="own-secret"
+        type="password"
+        autoComplete="off"
+        className={`${inputLook(fault)} figures text-2xl`}
+        value={secret}
+        onChange={(event) => onSecret(event.target.value)}
+      />
+    </FormField>
+  );
+}
