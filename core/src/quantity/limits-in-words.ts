@@ -12,7 +12,10 @@ const UNIT = String.raw`\s*(mm|millimet(?:re|er)s?|in(?:ch(?:es)?)?\b|"|°|deg(?
 const LEAST = String.raw`(?:not less than|no less than|at least|minimum(?: of)?|min\.?|≥|>=)`;
 const MOST = String.raw`(?:not more than|no more than|at most|not over|maximum(?: of)?|max\.?|within|≤|<=)`;
 
-const RANGE = new RegExp(`${NUMBER}\\s*(?:-|–|to|…|\\.\\.\\.?)\\s*${NUMBER}${UNIT}`, 'i');
+/** The unit may stand behind both ends: `3 mm to 5 mm`. */
+const RANGE = new RegExp(`${NUMBER}(?:${UNIT})?\\s*(?:-|–|to|up to|…|\\.\\.\\.?)\\s*${NUMBER}${UNIT}`, 'i');
+const BETWEEN = new RegExp(`between\\s+${NUMBER}(?:${UNIT})?\\s*and\\s*${NUMBER}${UNIT}`, 'i');
+const TOLERANCE = new RegExp(`${NUMBER}(?:${UNIT})?\\s*(?:±|\\+\\s?/\\s?[-−–]|plus or minus)\\s*${NUMBER}${UNIT}`, 'i');
 const FLOOR = new RegExp(`${LEAST}\\s*${NUMBER}${UNIT}|${NUMBER}${UNIT}\\s*(?:or more|at least|minimum|min\\b)`, 'i');
 const CEILING = new RegExp(`${MOST}\\s*${NUMBER}${UNIT}|${NUMBER}${UNIT}\\s*(?:or less|at most|maximum|max\\b)`, 'i');
 /** What is measured, and not a size that is named in passing: `drill 10 to 12 mm` asks for no reading. */
@@ -21,6 +24,8 @@ const MEASURES =
 const SIDES = /\b(?:each side|both sides|left and right|on either side|side to side)\b/i;
 
 const numberIn = (text: string | undefined): number => Number((text ?? '').replace(',', '.'));
+/** Without the dust of binary fractions. */
+const tidy = (value: number): number => Number(value.toFixed(6));
 const unitIn = (text: string | undefined): WordedLimit['unit'] =>
   /^(?:in|")/i.test(text ?? '') ? 'in' : /^(?:°|deg)/i.test(text ?? '') ? '°' : 'mm';
 
@@ -30,11 +35,17 @@ const unitIn = (text: string | undefined): WordedLimit['unit'] =>
  */
 export function limitsInWords(text: string): WordedLimit | undefined {
   const sides = SIDES.test(text) ? { places: ['left', 'right'] } : {};
-  const range = MEASURES.test(text) ? RANGE.exec(text) : null;
+  const range = MEASURES.test(text) ? (RANGE.exec(text) ?? BETWEEN.exec(text)) : null;
   if (range) {
-    const [, low, high, unit] = range;
+    const [, low, , high, unit] = range;
     const [min, max] = [numberIn(low), numberIn(high)];
     return min <= max ? { unit: unitIn(unit), min, max, ...sides } : undefined;
+  }
+  const tolerance = MEASURES.test(text) ? TOLERANCE.exec(text) : null;
+  if (tolerance) {
+    const [, aim, , off, unit] = tolerance;
+    const [at, by] = [numberIn(aim), numberIn(off)];
+    return { unit: unitIn(unit), min: tidy(at - by), max: tidy(at + by), ...sides };
   }
   const floor = FLOOR.exec(text);
   const ceiling = CEILING.exec(text);

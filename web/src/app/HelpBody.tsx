@@ -1,4 +1,7 @@
+import { Link } from 'react-router';
 import { helpOf } from '#contract/wording/en/help.ts';
+import { PRACTICE } from '#contract/wording/en/practice.ts';
+import { PRACTICE_JOB } from '../practice/practice.ts';
 import type { Shortcut } from './shortcut.ts';
 
 const EVERYWHERE: readonly Shortcut[] = [
@@ -7,7 +10,15 @@ const EVERYWHERE: readonly Shortcut[] = [
 ];
 
 /** What the screen is for, its words, its reasons and its keys. */
-export default function HelpBody({ path, shortcuts }: { path: string; shortcuts: readonly Shortcut[] }) {
+export default function HelpBody({
+  path,
+  shortcuts,
+  onLeave,
+}: {
+  path: string;
+  shortcuts: readonly Shortcut[];
+  onLeave: () => void;
+}) {
   const { what, first = [], words = [], why = [] } = helpOf(path) ?? { what: '' };
   return (
     <div className="grid gap-5 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
@@ -49,6 +60,16 @@ export default function HelpBody({ path, shortcuts }: { path: string; shortcuts:
           </section>
         )}
       </div>
+      <p className="border-t border-rule pt-3 lg:col-span-2 lg:order-last">
+        <Link
+          className="inline-flex min-h-11 items-center font-bold underline"
+          to={`/jobs/${PRACTICE_JOB}/check-in`}
+          onClick={onLeave}
+        >
+          {PRACTICE.begin}
+        </Link>
+        . {PRACTICE.tenMinutes}
+      </p>
       {/* A phone has none. */}
       <section className="hidden sm:block">
         <h3 className="mb-2 font-bold">Keys</h3>

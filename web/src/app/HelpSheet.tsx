@@ -27,7 +27,7 @@ export const HelpSheet = memo(function HelpSheet({ shortcuts }: { shortcuts: rea
       </button>
       <Sheet open={open} onClose={() => show(false)} title="This screen" wide>
         <Suspense fallback={<p className="text-ink-2">One moment.</p>}>
-          <HelpBody path={pathname} shortcuts={shortcuts} />
+          <HelpBody path={pathname} shortcuts={shortcuts} onLeave={() => show(false)} />
         </Suspense>
       </Sheet>
     </>

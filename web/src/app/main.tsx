@@ -6,10 +6,12 @@ import '@fontsource/sofia-sans-extra-condensed/800.css';
 import './theme.css';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
+import { answerPractice } from '../practice/answer-practice.ts';
 import { App } from './App.tsx';
 
 const root = document.getElementById('root');
 if (!root) throw new Error('index.html has no #root');
+answerPractice();
 createRoot(root).render(
   <StrictMode>
     <App />

@@ -6,6 +6,7 @@ import { HelpSheet } from '../app/HelpSheet.tsx';
 import { PersonMenu } from '../app/PersonMenu.tsx';
 import { WaitingBadge } from '../app/WaitingBadge.tsx';
 import { PhaseRule, rulePhases } from '../drawing/PhaseRule.tsx';
+import { isPractice } from '../practice/practice.ts';
 import { Notice } from '../ui/Notice.tsx';
 import { CalledOffNotice } from './CalledOffNotice.tsx';
 import { ClockBar } from './ClockBar.tsx';
@@ -13,6 +14,9 @@ import { useJobStore } from './job-store.ts';
 import { useShortcuts } from './shortcuts.ts';
 import { useNoteClocks } from './use-note-clocks.ts';
 import { useOpenJob } from './use-open-job.ts';
+
+/** Fetched by those who practise. */
+const PracticeBar = lazy(() => import('../practice/PracticeBar.tsx'));
 
 /** The words of all refusals, fetched with the first one: most jobs have none. */
 const Refusals = lazy(() => import('./Refusals.tsx'));
@@ -101,6 +105,11 @@ function OpenedJob() {
           <PersonMenu />
         </div>
       </header>
+      {isPractice(document.id) && (
+        <Suspense fallback={null}>
+          <PracticeBar />
+        </Suspense>
+      )}
       <ClockBar job={document.id} />
       {document.calledOff && <CalledOffNotice calledOff={document.calledOff} />}
       {anyRefused && (

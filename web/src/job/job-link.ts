@@ -1,4 +1,5 @@
 import type { CommandBatchAnswer, JobDocument, StoredEvent } from '#contract/job.ts';
+import { isPractice } from '../practice/practice.ts';
 import { api, call } from '../shop/api.ts';
 import type { OutboxEntry } from './outbox-entry.ts';
 
@@ -34,6 +35,11 @@ export const jobLink: JobLink = {
     return call(api.jobs[':jobId'].commands.$post({ param: { jobId }, json }));
   },
   listen(jobId, fromSeq, line) {
+    if (isPractice(jobId)) {
+      // Nothing comes from elsewhere: the line stands with the next turn.
+      const opened = setTimeout(() => line.onOpen());
+      return () => clearTimeout(opened);
+    }
     const source = new EventSource(`/api/jobs/${jobId}/events?from=${fromSeq}`);
     source.addEventListener('event', (message) =>
       line.onEvent(JSON.parse((message as MessageEvent<string>).data) as StoredEvent),

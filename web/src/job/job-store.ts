@@ -16,6 +16,7 @@ import { jobLink } from './job-link.ts';
 import type { JobStoreParts, JobStoreState } from './job-store-state.ts';
 import * as deviceOutbox from './outbox.ts';
 import { isSendable, type OutboxEntry, unreadable } from './outbox-entry.ts';
+import { practiceOutbox } from './practice-outbox.ts';
 import { BATCH, sendInParts } from './sending.ts';
 import { noteUnkept, useUnkept } from './unkept.ts';
 
@@ -504,7 +505,7 @@ export const jobStore =
 export const useJobStore = create<JobStoreState>(
   jobStore({
     link: jobLink,
-    outbox: deviceOutbox,
+    outbox: { ...deviceOutbox, ...practiceOutbox },
     check: () => import('./command-check.ts'),
     session: {
       person() {

@@ -13,8 +13,18 @@ export function beforeRequests(work: () => Promise<void>): void {
   first = work;
 }
 
+/** What is answered on this page and asked of no server. */
+let answered: (address: string, init?: RequestInit) => Promise<Response> | undefined = () => undefined;
+
+/** Sets what answers requests on this page; undefined for those that go to the server. */
+export function answerHere(answer: typeof answered): void {
+  answered = answer;
+}
+
 /** One request, after what goes first; its answer tells the server's time. */
 async function asked(input: RequestInfo | URL, init?: RequestInit): Promise<Response> {
+  const here = answered(String(input), init);
+  if (here) return here;
   if (!settling) {
     // Begun in a turn of its own: what goes first asks too, and must find that it is under way.
     settling = Promise.resolve()

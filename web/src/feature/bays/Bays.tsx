@@ -12,6 +12,7 @@ import { CalledOffJobs } from './CalledOffJobs.tsx';
 import { CarriedOver } from './CarriedOver.tsx';
 import { DayPlan } from './DayPlan.tsx';
 import { dayScale } from './day-scale.ts';
+import { FirstDay } from './FirstDay.tsx';
 import { MovedNote, useMoveOnRule } from './MovedNote.tsx';
 import { NeedsHand } from './NeedsHand.tsx';
 import { needsOf } from './needs.ts';
@@ -94,6 +95,7 @@ export default function Bays() {
           <div className="flex-1 p-5 pb-24 lg:min-h-0 lg:overflow-y-auto lg:pb-5">
             <h2 className="plate border-b border-rule pb-3 text-3xl">Needs a hand</h2>
             <NeedsHand needs={needs} loaded={jobs !== undefined && wrenches !== undefined} />
+            {jobs?.length === 0 && <FirstDay />}
           </div>
           <Link
             to="/receive"

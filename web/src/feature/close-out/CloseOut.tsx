@@ -18,6 +18,7 @@ import { lineOf } from '#core/line/line.ts';
 import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
 import { ProofSheet } from '../../job/ProofSheet.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { isPractice } from '../../practice/practice.ts';
 import { LabelButton } from '../../shop/LabelButton.tsx';
 import { useSession } from '../../shop/session.ts';
 import { useSettings } from '../../shop/settings.ts';
@@ -83,7 +84,7 @@ export default function CloseOut() {
             ? 'Counted when every station is at torque.'
             : 'Count what is left. Supplied must equal fitted, spare, scrapped and missing.'}
         </p>
-        {(ledger.some(({ spare }) => spare > 0) || state.closed) && (
+        {(ledger.some(({ spare }) => spare > 0) || state.closed) && !isPractice(document.id) && (
           <p className="mb-2 flex flex-wrap gap-2">
             <a
               className="inline-flex min-h-11 items-center border-2 border-ink bg-sheet px-4 font-bold"

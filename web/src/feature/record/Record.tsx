@@ -17,6 +17,7 @@ import { recordLines } from '#core/record/record-lines.ts';
 import { hasLine, stepLines } from '#core/record/step-lines.ts';
 import { StationGlyph } from '../../drawing/StationGlyph.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { isPractice } from '../../practice/practice.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Addenda } from './Addenda.tsx';
@@ -265,7 +266,7 @@ export default function RecordScreen() {
           )}
         </div>
         <div className="grid grid-cols-3 border-t-2 border-ink">
-          {(['pdf', 'csv', 'json'] as const).map((kind) => (
+          {(isPractice(document.id) ? [] : (['pdf', 'csv', 'json'] as const)).map((kind) => (
             <a
               key={kind}
               download

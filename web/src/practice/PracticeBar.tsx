@@ -1,0 +1,44 @@
+import { Link, useLocation, useNavigate } from 'react-router';
+import { PRACTICE, PRACTICE_HINTS } from '#contract/wording/en/practice.ts';
+import { useJobStore } from '../job/job-store.ts';
+import { Button } from '../ui/Button.tsx';
+import { PRACTICE_JOB } from './practice.ts';
+import { practiceAgain } from './practice-server.ts';
+
+/** What the practice job says on its screens: what to do here, and the way out. */
+export default function PracticeBar() {
+  const screen = useLocation().pathname.split('/').at(-1) ?? '';
+  const navigate = useNavigate();
+  const open = useJobStore((store) => store.open);
+  const said = PRACTICE_HINTS[screen];
+  return (
+    <aside
+      aria-label="Practice"
+      className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b-4 border-paint bg-sheet px-5 py-2 print:hidden"
+    >
+      <div className="min-w-64 flex-1">
+        <p className="text-sm font-bold text-ink-2">{PRACTICE.nothing}</p>
+        {said && (
+          <p>
+            <b>{said.title}.</b> {said.hint}
+          </p>
+        )}
+      </div>
+      <div className="flex gap-2">
+        <Button
+          className="min-h-11!"
+          onClick={() => {
+            practiceAgain();
+            navigate(`/jobs/${PRACTICE_JOB}/check-in`);
+            void open(PRACTICE_JOB);
+          }}
+        >
+          {PRACTICE.again}
+        </Button>
+        <Link to="/" className="flex min-h-11 items-center border-2 border-ink bg-sheet px-4 font-bold">
+          {PRACTICE.end}
+        </Link>
+      </div>
+    </aside>
+  );
+}
