@@ -1,3 +1,5 @@
+import { existsSync, readFileSync } from 'node:fs';
+import { join } from 'node:path';
 import type { Readable } from 'node:stream';
 import { serveStatic } from '@hono/node-server/serve-static';
 import { type Context, Hono } from 'hono';
@@ -11,6 +13,7 @@ import { secureHeaders } from 'hono/secure-headers';
 import type { UpgradeWebSocket } from 'hono/ws';
 import type { Logger } from 'pino';
 import type { DataSource } from 'typeorm';
+import { PAGE_HEADER, pageScript } from '#contract/page-version.ts';
 import { SERVER_TIME_HEADER } from '#contract/server-time.ts';
 import type { ShopNetwork } from '#contract/shop.ts';
 import type { OutsideService } from '../outside/outside-service.ts';
@@ -175,9 +178,12 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
     const origin = c.req.header('origin');
     return origin === undefined || origin === siteOf(c).origin ? next() : problem(c, 'crossOrigin');
   });
-  // Tablets keep their time by the server's.
+  // Tablets keep their time by the server's, and learn that a newer page is there.
+  const index = join(webDist, 'index.html');
+  const page = existsSync(index) ? pageScript(readFileSync(index, 'utf8')) : undefined;
   app.use('/api/*', (c, next) => {
     c.header(SERVER_TIME_HEADER, String(Date.now()));
+    if (page !== undefined) c.header(PAGE_HEADER, page);
     return next();
   });
   const tooLarge = (c: Context) => problem(c, 'tooLarge', { detail: `At most ${BODY_LIMIT} bytes.` });

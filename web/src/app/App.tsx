@@ -6,6 +6,7 @@ import { useSettings } from '../shop/settings.ts';
 import { watchStorage } from '../shop/storage-watch.ts';
 import { Notice } from '../ui/Notice.tsx';
 import { DeviceAlarm } from './DeviceAlarm.tsx';
+import { NewerPage } from './NewerPage.tsx';
 
 const ShopData = lazy(() => import('../shop/ShopData.tsx'));
 const SignIn = lazy(() => import('../feature/sign-in/SignIn.tsx'));
@@ -101,6 +102,7 @@ export function App() {
   return (
     <Guard>
       <DeviceAlarm />
+      <NewerPage />
       <BrowserRouter>
         <Suspense fallback={<Loading />}>
           <Routes>

@@ -1,8 +1,10 @@
 import { type ClientResponse, hc } from 'hono/client';
+import { PAGE_HEADER } from '#contract/page-version.ts';
 import type { Problem } from '#contract/problem.ts';
 import { SERVER_TIME_HEADER } from '#contract/server-time.ts';
 import type { Api } from '#server/http/app.ts';
 import { learnServerTime } from './clock.ts';
+import { learnPage } from './newer-page.ts';
 
 /** What goes before every other request: what the server has to hear first. */
 let first: () => Promise<void> = async () => undefined;
@@ -37,6 +39,7 @@ async function asked(input: RequestInfo | URL, init?: RequestInit): Promise<Resp
   const askedMs = performance.now();
   const response = await fetch(input, init);
   learnServerTime(Number(response.headers.get(SERVER_TIME_HEADER)), askedMs);
+  if (response.ok) learnPage(response.headers.get(PAGE_HEADER));
   return response;
 }
 /** What goes first asks for a session, and must not wait for itself. */
