@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { Role } from '#core/job/role.ts';
 import type { HouseRules } from '#core/kit/house-rules.ts';
 import { Ref } from './act/fields.ts';
+import type { OwnSettings } from './own-settings.ts';
 import { textUpTo } from './text.ts';
 
 /** A PIN of four to twelve digits, or a longer password. */
@@ -66,6 +67,8 @@ export interface Session {
   device: string;
   /** The keys of this sign-in at the server, where the device made some. */
   key?: string;
+  /** What the person likes, where they ever said. */
+  own?: OwnSettings;
   /** The shop asks for a longer secret than this person's. */
   secretTooShort?: boolean;
 }

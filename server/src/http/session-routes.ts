@@ -3,6 +3,7 @@ import { type Context, Hono } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import { rateLimiter } from 'hono-rate-limiter';
 import { z } from 'zod';
+import { OwnSettingsSchema } from '#contract/own-settings.ts';
 import {
   ChangeSecretSchema,
   HandOverInputSchema,
@@ -94,7 +95,14 @@ export function sessionRoutes(
 
   return new Hono<SignedInEnv>()
     .get('/options', async (c) => c.json(await sessions.options()))
-    .get('/', mine, async (c) => c.json(await sessions.session(c.get('caller'))))
+    .get('/', mine, async (c) => {
+      const session = await sessions.session(c.get('caller'));
+      return session ? c.json(session) : problem(c, 'notSignedIn');
+    })
+    .put('/own', mine, validate('json', OwnSettingsSchema), async (c) => {
+      await sessions.keepOwn(c.get('caller'), c.req.valid('json'));
+      return c.body(null, 204);
+    })
     .post('/', limit, validate('json', SignInSchema), async (c) => {
       const outcome = await sessions.signIn(c.req.valid('json'), from(c));
       return outcome.ok ? admit(c, outcome.value) : refuse(c, outcome.error);

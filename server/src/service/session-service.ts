@@ -1,5 +1,6 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
 import { hash, verify } from '@node-rs/argon2';
+import type { OwnSettings } from '#contract/own-settings.ts';
 import {
   type ChangeSecret,
   type HandOver,
@@ -214,12 +215,18 @@ export class SessionService {
       startedAtMs: this.now(),
       expiresAtMs,
     });
-    return { token, session: { ...this.describe(cardOf(user), await this.people.shop(), deviceId), key } };
+    return { token, session: { ...this.describe(user, await this.people.shop(), deviceId), key } };
   }
 
-  private describe(person: PersonCard, shop: ShopEntity | undefined, device: string): Session {
+  private describe(user: UserEntity, shop: ShopEntity | undefined, device: string): Session {
     const { id = '', name = '', bays = 0, secretDigits = 4, houseRules } = shop ?? {};
-    return { person, shop: { id, name, bays, secretDigits, ...(houseRules ? { rules: houseRules } : {}) }, device };
+    const { ownSettings: own } = user;
+    return {
+      person: cardOf(user),
+      shop: { id, name, bays, secretDigits, ...(houseRules ? { rules: houseRules } : {}) },
+      device,
+      ...(own ? { own } : {}),
+    };
   }
 
   /**
@@ -252,8 +259,9 @@ export class SessionService {
     }
   }
 
-  async session(caller: Caller): Promise<Session> {
-    return this.describe(caller.card, await this.people.shop(), caller.deviceId);
+  async session(caller: Caller): Promise<Session | undefined> {
+    const user = await this.people.person(caller.person.id);
+    return user && this.describe(user, await this.people.shop(), caller.deviceId);
   }
 
   async caller(token: string | undefined, site: Site): Promise<Caller | undefined> {
@@ -345,6 +353,11 @@ export class SessionService {
       for (const told of this.ended) told(tokenHash);
     }
     this.keys.clear();
+  }
+
+  /** What a person likes goes with them. */
+  keepOwn(caller: Caller, own: OwnSettings): Promise<void> {
+    return this.people.setOwn(caller.person.id, own);
   }
 
   setSecretRule(caller: Caller, digits: number): Promise<void> {

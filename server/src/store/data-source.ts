@@ -19,6 +19,7 @@ import { Opening1764000000013 } from './migration/0014-opening.ts';
 import { MovingIn1764000000014 } from './migration/0015-moving-in.ts';
 import { Tablets1764000000015 } from './migration/0016-tablets.ts';
 import { Outside1764000000016 } from './migration/0017-outside.ts';
+import { OwnSettings1764000000017 } from './migration/0018-own-settings.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -46,6 +47,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       MovingIn1764000000014,
       Tablets1764000000015,
       Outside1764000000016,
+      OwnSettings1764000000017,
     ],
     synchronize: false,
     poolSize: 10,

@@ -1,6 +1,7 @@
 import { Column, Entity, Index, PrimaryColumn, PrimaryGeneratedColumn } from 'typeorm';
 import type { Waiver } from '#contract/kit-draft.ts';
 import type { Book } from '#contract/moving-in/book.ts';
+import type { OwnSettings } from '#contract/own-settings.ts';
 import type { ShopChangeWhat } from '#contract/shop.ts';
 import type { JobEvent } from '#core/job/acts.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
@@ -47,6 +48,7 @@ export class UserEntity {
   /** Who answers for an apprentice. */
   @Column({ type: 'varchar', length: 64, name: 'mentor_id', nullable: true }) mentorId?: string | null;
   @Column({ type: 'json', nullable: true }) skills?: Skill[] | null;
+  @Column({ type: 'json', nullable: true, name: 'own_settings' }) ownSettings?: OwnSettings | null;
 }
 
 /** The one-time code of an installation without a shop. */

@@ -1,4 +1,5 @@
 import { type DataSource, IsNull, MoreThan } from 'typeorm';
+import type { OwnSettings } from '#contract/own-settings.ts';
 import { DeviceEntity, DeviceKeyEntity, PasskeyEntity, SessionEntity, ShopEntity, UserEntity } from './entities.ts';
 
 /** People, their sessions, and the devices and keys they have them on. */
@@ -24,6 +25,10 @@ export class PersonRepository {
 
   async setSecret(id: string, secretHash: string): Promise<void> {
     await this.source.getRepository(UserEntity).update({ id }, { secretHash });
+  }
+
+  async setOwn(id: string, ownSettings: OwnSettings): Promise<void> {
+    await this.source.getRepository(UserEntity).update({ id }, { ownSettings });
   }
 
   /**

@@ -15,6 +15,7 @@ const UNKNOWN = '8f14e45f-ceea-467f-a3b8-0d1c7a0b5e11';
 /** Routes under `/api` that ask who is there, with an id that leads nowhere. */
 const ROUTES: Array<[method: string, path: string]> = [
   ['GET', '/api/session'],
+  ['PUT', '/api/session/own'],
   ['GET', '/api/jobs?from=0&to=1'],
   ['POST', '/api/jobs'],
   ['GET', `/api/jobs/${UNKNOWN}`],

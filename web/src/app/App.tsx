@@ -1,6 +1,7 @@
 import { Component, lazy, type ReactNode, Suspense, useEffect } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { watchBacklog } from '../job/backlog.ts';
+import { followOwnSettings } from '../shop/own-settings.ts';
 import { useSession } from '../shop/session.ts';
 import { useSettings } from '../shop/settings.ts';
 import { watchStorage } from '../shop/storage-watch.ts';
@@ -73,15 +74,21 @@ export function App() {
   const status = useSession((state) => state.status);
   const load = useSession((state) => state.load);
   const theme = useSettings((state) => state.theme);
+  const hand = useSettings((state) => state.hand);
+  const textSize = useSettings((state) => state.textSize);
   useEffect(() => {
     void load();
   }, [load]);
   // From the first screen to the last: what waits here goes out whichever is shown.
   useEffect(() => watchBacklog(openJob), []);
   useEffect(watchStorage, []);
+  useEffect(followOwnSettings, []);
   useEffect(() => {
-    document.documentElement.dataset.theme = theme;
-  }, [theme]);
+    const { dataset } = document.documentElement;
+    dataset.theme = theme;
+    dataset.hand = hand;
+    dataset.letters = textSize;
+  }, [theme, hand, textSize]);
 
   if (status === 'unknown') return <Loading />;
   if (window.location.pathname === '/pair')

@@ -7,7 +7,39 @@ import { SecretSettings } from './SecretSettings.tsx';
 /** ISO/IEC 7810 ID-1, the size of a bank card, mm. */
 const CARD_MM = { width: 85.6, height: 53.98 };
 
-/** Choices of this device: units, light, the scale of the glass, the pedal, the stand-in's hand. */
+/** One of a few, as buttons side by side. */
+function Choice<Value extends string>({
+  legend,
+  value,
+  options,
+  onChoose,
+}: {
+  legend: string;
+  value: Value;
+  options: ReadonlyArray<readonly [Value, string]>;
+  onChoose: (value: Value) => void;
+}) {
+  return (
+    <fieldset>
+      <legend className="mb-1 font-bold">{legend}</legend>
+      <div className="flex gap-2">
+        {options.map(([option, words]) => (
+          <Button
+            key={option}
+            className="flex-1"
+            tone={value === option ? 'dark' : 'plain'}
+            aria-pressed={value === option}
+            onClick={() => onChoose(option)}
+          >
+            {words}
+          </Button>
+        ))}
+      </div>
+    </fieldset>
+  );
+}
+
+/** What goes with the person (units, hand, letters, pedal), and what stays with the device (light, sound, the scale of the glass, the stand-in's hand). */
 export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const settings = useSettings();
   const id = useId();
@@ -17,46 +49,51 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
     settings.set({ pedalKey: event.key === 'Backspace' ? '' : event.code });
   };
   return (
-    <Sheet open={open} onClose={onClose} title="Settings" wide>
+    <Sheet
+      open={open}
+      onClose={onClose}
+      title="Settings"
+      description="Units, hand, letters and pedal go with you to every tablet; light, sound and scale stay with this one."
+      wide
+    >
       <div className="grid gap-5 sm:grid-cols-2">
-        <fieldset>
-          <legend className="mb-1 font-bold">Torque shown first in</legend>
-          <div className="grid grid-cols-2 gap-2">
-            <Button
-              tone={settings.system === 'metric' ? 'dark' : 'plain'}
-              aria-pressed={settings.system === 'metric'}
-              onClick={() => settings.set({ system: 'metric' })}
-            >
-              N·m
-            </Button>
-            <Button
-              tone={settings.system === 'inch' ? 'dark' : 'plain'}
-              aria-pressed={settings.system === 'inch'}
-              onClick={() => settings.set({ system: 'inch' })}
-            >
-              lbf·ft
-            </Button>
-          </div>
-        </fieldset>
-        <fieldset>
-          <legend className="mb-1 font-bold">Light</legend>
-          <div className="grid grid-cols-2 gap-2">
-            <Button
-              tone={settings.theme === 'day' ? 'dark' : 'plain'}
-              aria-pressed={settings.theme === 'day'}
-              onClick={() => settings.set({ theme: 'day' })}
-            >
-              Day
-            </Button>
-            <Button
-              tone={settings.theme === 'night' ? 'dark' : 'plain'}
-              aria-pressed={settings.theme === 'night'}
-              onClick={() => settings.set({ theme: 'night' })}
-            >
-              Night bay
-            </Button>
-          </div>
-        </fieldset>
+        <Choice
+          legend="Torque shown first in"
+          value={settings.system}
+          options={[
+            ['metric', 'N·m'],
+            ['inch', 'lbf·ft'],
+          ]}
+          onChoose={(system) => settings.set({ system })}
+        />
+        <Choice
+          legend="Light"
+          value={settings.theme}
+          options={[
+            ['day', 'Day'],
+            ['night', 'Night bay'],
+          ]}
+          onChoose={(theme) => settings.set({ theme })}
+        />
+        <Choice
+          legend="Big actions stand"
+          value={settings.hand}
+          options={[
+            ['left', 'Left'],
+            ['right', 'Right'],
+          ]}
+          onChoose={(hand) => settings.set({ hand })}
+        />
+        <Choice
+          legend="Letters"
+          value={settings.textSize}
+          options={[
+            ['normal', 'Usual'],
+            ['large', 'Large'],
+            ['larger', 'Larger'],
+          ]}
+          onChoose={(textSize) => settings.set({ textSize })}
+        />
         <label className="flex min-h-14 items-center gap-3 font-bold">
           <input
             type="checkbox"

@@ -5,9 +5,12 @@ import type { UnitSystem } from '#core/quantity/display.ts';
 /** CSS pixels to the millimetre where a screen keeps to the nominal 96 to the inch. */
 const NOMINAL_PX_PER_MM = 96 / 25.4;
 
-/** Choices of this device, not of the shop. */
+/** Choices of whoever works at this device, and of the device itself. */
 export interface Settings {
   system: UnitSystem;
+  /** Where the big actions stand on a wide screen. */
+  hand: 'right' | 'left';
+  textSize: 'normal' | 'large' | 'larger';
   theme: 'day' | 'night';
   /** Set by laying a bank card on the glass. */
   pxPerMm: number;
@@ -27,6 +30,8 @@ export const useSettings = create<Settings>()(
   persist(
     (set) => ({
       system: 'metric',
+      hand: 'right',
+      textSize: 'normal',
       theme: 'day',
       pxPerMm: NOMINAL_PX_PER_MM,
       scaled: false,

@@ -172,7 +172,7 @@ export default function CheckIn() {
   });
 
   return (
-    <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
+    <div className="hand-row flex flex-1 flex-col lg:min-h-0 lg:flex-row">
       <main className="flex-1 bg-bench px-4 pb-28 lg:min-h-0 lg:overflow-y-auto lg:px-5 lg:pb-6">
         <div className="border-b border-rule bg-bench py-3 lg:sticky lg:top-0 lg:z-10">
           <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-2">

@@ -64,7 +64,7 @@ export default function Line() {
         <span className="ml-auto text-ink-2 underline">{tape ? 'Fold the tape' : 'All steps'}</span>
       </button>
       {/* On a tablet upright, and with large letters, panel and picture stand side by side and scroll each by itself. */}
-      <div className="flex flex-1 flex-col md:min-h-0 md:flex-row md:max-lg:h-[calc(100dvh-10.5rem)] md:max-lg:flex-none">
+      <div className="hand-row flex flex-1 flex-col md:min-h-0 md:flex-row md:max-lg:h-[calc(100dvh-10.5rem)] md:max-lg:flex-none">
         <div
           className={`${tape ? 'max-h-[60dvh] md:max-h-none md:w-56' : 'hidden'} flex min-h-0 shrink-0 flex-col border-ink lg:flex lg:max-h-none lg:w-56 lg:border-r-2 xl:w-64`}
         >
