@@ -33,7 +33,10 @@ test('units, hand and letters go along to another tablet, and the big action sta
 
   // Whoever never said what they like does not get what the one before liked.
   await tablet.getByRole('button', { name: /Mira Vane/ }).click();
-  await tablet.getByRole('dialog').getByRole('button', { name: /Tamsin Quell/ }).click();
+  await tablet
+    .getByRole('dialog')
+    .getByRole('button', { name: /Tamsin Quell/ })
+    .click();
   await tablet.getByLabel('PIN for Tamsin Quell').fill('3690');
   await tablet.keyboard.press('Enter');
   await expect(tablet.locator('html')).toHaveAttribute('data-letters', 'normal');

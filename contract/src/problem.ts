@@ -58,6 +58,7 @@ export type ProblemCode =
   | 'tooManyRequests'
   | 'sentBeforeOtherwise'
   | 'stillUnderWay'
+  | 'unknownOwner'
   | 'unknownImport'
   | 'unknownTablet'
   | 'ownTablet'

@@ -23,6 +23,7 @@ import { KitDraftService } from './service/kit-draft-service.ts';
 import { KitPictures } from './service/kit-pictures.ts';
 import { Leaves } from './service/leaves.ts';
 import { MovingInService } from './service/moving-in/moving-in-service.ts';
+import { OwnerService } from './service/owner-service.ts';
 import { PasskeyService } from './service/passkey-service.ts';
 import { ReadingProofs } from './service/reading-proofs.ts';
 import { SessionService } from './service/session-service.ts';
@@ -136,6 +137,7 @@ export async function startServer(
   const tablets = new TabletService(new TabletRepository(source), sessions);
   const outsideRepository = new OutsideRepository(source);
   const outside = new OutsideService(outsideRepository, catalog, jobs);
+  const owners = new OwnerService(catalogRepository, jobs);
   const tellings = new TellingPost(outsideRepository, log);
   const pictures = new KitPictures(new KitPictureRepository(source));
   const archive = async (caller: Caller) => {
@@ -159,6 +161,7 @@ export async function startServer(
     movingIn,
     tablets,
     outside,
+    owners,
     archive,
     drafts,
     pictures,

@@ -27,6 +27,7 @@ import type { KitDraftService } from '../service/kit-draft-service.ts';
 import type { KitPictures } from '../service/kit-pictures.ts';
 import type { Leaves } from '../service/leaves.ts';
 import type { MovingInService } from '../service/moving-in/moving-in-service.ts';
+import type { OwnerService } from '../service/owner-service.ts';
 import type { PasskeyService } from '../service/passkey-service.ts';
 import type { ReadingProofs } from '../service/reading-proofs.ts';
 import type { SessionService } from '../service/session-service.ts';
@@ -47,6 +48,7 @@ import { isKnownHost } from './known-host.ts';
 import { movingInRoutes } from './moving-in-routes.ts';
 import { openApi } from './openapi.ts';
 import { outsideRoutes, programRoutes } from './outside-routes.ts';
+import { ownerRoutes } from './owner-routes.ts';
 import { problem } from './problem.ts';
 import { sessionRoutes } from './session-routes.ts';
 import { shelfRoutes, supplierRoutes } from './shelf-routes.ts';
@@ -67,6 +69,7 @@ interface ApiParts {
   movingIn: MovingInService;
   tablets: TabletService;
   outside: OutsideService;
+  owners: OwnerService;
   /** The whole shop as one file. */
   archive: (caller: Caller) => Promise<{ name: string; stream: Readable }>;
   drafts: KitDraftService;
@@ -105,6 +108,7 @@ function apiRoutes({
   movingIn,
   tablets,
   outside,
+  owners,
   archive,
   drafts,
   pictures,
@@ -123,6 +127,7 @@ function apiRoutes({
     .route('/crib', cribRoutes(crib, catalog, sessions))
     .route('/shelf', shelfRoutes(shelf))
     .route('/shop', shopRoutes(shop, sessions, network))
+    .route('/owners', ownerRoutes(owners, sessions))
     .route('/programs', programRoutes(outside, sessions))
     .route('/archive', archiveRoutes(sessions, archive))
     .route('/tablets', tabletRoutes(tablets, sessions))

@@ -1,4 +1,4 @@
-import { type DataSource, IsNull } from 'typeorm';
+import { type DataSource, In, IsNull } from 'typeorm';
 import type { JobKit } from '#contract/job.ts';
 import type { StoredVehicle } from '#contract/vehicle.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
@@ -49,6 +49,30 @@ export class CatalogRepository {
 
   async addVehicle(shopId: string, card: Vehicle): Promise<void> {
     await this.source.getRepository(VehicleEntity).insert({ id: card.id, shopId, card: card as object, version: 1 });
+  }
+
+  /** Gives vehicles an owner, all or none. @returns who each was before; undefined where one is not of this shop */
+  async changeOwners(
+    shopId: string,
+    changes: ReadonlyArray<{ id: string; owner: string; contact?: string }>,
+  ): Promise<Array<{ id: string; owner: string; contact?: string }> | undefined> {
+    return this.source.transaction(async (manager) => {
+      const rows = await manager.find(VehicleEntity, {
+        where: { shopId, id: In(changes.map(({ id }) => id)) },
+        lock: { mode: 'pessimistic_write' },
+      });
+      const byId = new Map(rows.map((row) => [row.id, row]));
+      if (changes.some(({ id }) => !byId.has(id))) return undefined;
+      const before: Array<{ id: string; owner: string; contact?: string }> = [];
+      for (const { id, owner, contact } of changes) {
+        const { card, version } = byId.get(id) as VehicleEntity;
+        before.push({ id, owner: card.owner, ...(card.contact ? { contact: card.contact } : {}) });
+        const { contact: _, ...rest } = card;
+        const next = { ...rest, owner, ...(contact ? { contact } : {}) };
+        await manager.update(VehicleEntity, { shopId, id }, { card: next as object, version: version + 1 });
+      }
+      return before;
+    });
   }
 
   /** Saves over exactly the version named. @returns false when another save came between */

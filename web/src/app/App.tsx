@@ -18,6 +18,7 @@ const Tools = lazy(() => import('../feature/crib/Tools.tsx'));
 const Compounds = lazy(() => import('../feature/crib/Compounds.tsx'));
 const MovingIn = lazy(() => import('../feature/shop/moving-in/MovingIn.tsx'));
 const Programs = lazy(() => import('../feature/shop/programs/Programs.tsx'));
+const Owners = lazy(() => import('../feature/vehicles/Owners.tsx'));
 const Pair = lazy(() => import('../feature/sign-in/Pair.tsx'));
 const ShopSettings = lazy(() => import('../feature/shop/ShopSettings.tsx'));
 const ShopShell = lazy(() => import('../feature/shop/ShopShell.tsx'));
@@ -117,6 +118,7 @@ export function App() {
               <Route path="/" element={<Bays />} />
               <Route path="/receive" element={<NewJob />} />
               <Route path="/vehicles" element={<VehicleList />} />
+              <Route path="/vehicles/owners" element={<Owners />} />
               <Route path="/vehicles/:vehicleId" element={<VehicleScreen />} />
               <Route path="/bench" element={<Bench />} />
               <Route path="/bench/:tool" element={<Bench />} />

@@ -43,6 +43,15 @@ export const HELP: Readonly<Record<string, Help>> = {
     what: 'Every vehicle the shop knows, by plate, owner, make or VIN, each with what was fitted to it and pulled on it.',
     first: ['Write down a vehicle here or at Receive.', 'Many at once: The shop, Moving in.'],
   },
+  '/vehicles/owners': {
+    title: 'Owners',
+    what: 'Who brings vehicles, each with what they bring. Who may be written twice stands first.',
+    first: ['Look at what may be double; make them one under the right name, or leave them.'],
+    why: [
+      'Records keep the owner as they were made: making two one changes the vehicles’ cards alone, and is taken back with one press.',
+      'On an owner’s wish a lead gives them all that is held, or takes them out of every vehicle and record. What was torqued stays, as the law on the work asks.',
+    ],
+  },
   '/vehicles/*': {
     title: 'A vehicle',
     what: 'Its card, what it carries beyond its maker’s, and every visit with every joint.',

@@ -28,7 +28,15 @@ export default function VehicleList() {
       <main className="flex-1 bg-bench px-5 py-4">
         <div className="flex flex-wrap items-end justify-between gap-4">
           <h1 className="plate text-3xl">Vehicles</h1>
-          <Button onClick={() => setAdding(true)}>New vehicle</Button>
+          <span className="flex flex-wrap gap-2">
+            <Link
+              to="/vehicles/owners"
+              className="flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
+            >
+              Owners
+            </Link>
+            <Button onClick={() => setAdding(true)}>New vehicle</Button>
+          </span>
         </div>
         <form
           className="mt-3 grid max-w-xl gap-1"
