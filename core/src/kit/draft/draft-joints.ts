@@ -70,6 +70,9 @@ interface Drawn {
   thread?: string;
 }
 
+/** Pieces of one kind among which a count may tell one. */
+const MOST_LOOKED_AT = 40;
+
 /** How many joints back a value may be said again; more are of another chapter. */
 const SAID_AGAIN = 60;
 
@@ -148,16 +151,18 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       continue;
     }
     const ofLabel = (kind: ItemKind) => said.items.find((item) => item.kind === kind && left(item) > 0);
-    // Neither size nor label: the only piece of its kind that the list has left.
+    // Neither size nor label: the only piece of its kind that the list has left, or the only one there are so many of.
     const only = (kind: ItemKind): Item | undefined => {
+      if (written !== undefined || said.items.length > 0 || !said.kinds.includes(kind)) return undefined;
       const rest: Item[] = [];
-      for (const item of written === undefined ? (listed.get(kind) ?? []) : []) {
-        if (item.source === 'kit' && left(item) > 0) rest.push(item);
-        if (rest.length > 1) break;
+      const asMany: Item[] = [];
+      for (const item of listed.get(kind) ?? []) {
+        if (item.source !== 'kit' || left(item) <= 0) continue;
+        rest.push(item);
+        if (left(item) === said.count?.value.count) asMany.push(item);
+        if (rest.length > MOST_LOOKED_AT) return undefined;
       }
-      return written === undefined && said.items.length === 0 && said.kinds.includes(kind) && rest.length === 1
-        ? rest[0]
-        : undefined;
+      return rest.length === 1 ? rest[0] : asMany.length === 1 ? asMany[0] : undefined;
     };
     const bolt = ofLabel('bolt') ?? own('bolt').find((item) => left(item) > 0) ?? only('bolt');
     const nut = ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut');

@@ -146,3 +146,32 @@ describe('a locker in a sheet', () => {
     expect(compound?.gradeUnknown).toBeUndefined();
   });
 });
+
+describe('a checklist with boxes', () => {
+  const CHECKLIST = [
+    'IN THE BOX',
+    '[ ] 6   flange bolt M12 x 1.75 x 40, class 10.9',
+    '[ ] 6   flange nut M12',
+    '[ ] 2   latch screw M8 x 25, class 8.8',
+    '',
+    'HINGE',
+    '[ ] Torque the six bolts to 92 Nm, middle pair first, then the outer four.',
+    'LATCH',
+    '[ ] 2 latch screws M8, 13 mm, 24 Nm.',
+  ].join('\n');
+  it('starts by hand what it only torques, so that it can be released', () => {
+    const { kit } = draft(CHECKLIST);
+    for (const { id } of kit.groups) {
+      const acts = kit.steps.flatMap(({ actions }) =>
+        actions.flatMap((action) => ('group' in action && action.group === id ? [action.type] : [])),
+      );
+      expect(acts).toEqual(['start', 'torque']);
+    }
+  });
+  it('takes the pieces of the list there are as many of, names no joint by its spanner, and keeps the boxes out', () => {
+    const { kit } = draft(CHECKLIST);
+    expect(kit.items.filter(({ source }) => source === 'factory')).toEqual([]);
+    expect(kit.groups.map(({ title }) => title).at(-1)).toBe('Latch screws M8');
+    expect(kit.steps.filter(({ text }) => text.startsWith('['))).toEqual([]);
+  });
+});

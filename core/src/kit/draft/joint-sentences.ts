@@ -82,6 +82,8 @@ const titled = (text: string): string | undefined => {
     .replace(/\b(?:the|all|both|those|these|four|six|two|three|eight|ten|twelve|\d+ ?x?)\b/gi, ' ')
     .replace(/^\s*(?:apply|use|put|smear|brush|drop of)\b.*?\b(?:to|on)\b\s+/i, ' ')
     .replace(/^\s*(?:then|now|and|finally|next)\b/i, ' ')
+    // A size that only says what turns it.
+    .replace(/,\s*(?:\d+(?:[./]\d+)?\s*)?(?:mm|in\.?|inch|")\s*,?\s*$/i, ' ')
     .replace(/\b(?:crosswise|across|in turn|evenly)\s*$/i, ' ')
     .replace(/\b(?:and|or|then|of|in|to|with|at)\s*$/i, ' ')
     .replace(/\s+/g, ' ')
