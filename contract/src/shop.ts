@@ -46,10 +46,16 @@ export interface ShopPerson {
   lockedAtMs?: number;
 }
 
+/** How long a sign-in lasts where the shop says nothing, hours: a shift and its overtime; and the longest it may say. */
+export const USUAL_SESSION_HOURS = 14;
+export const MOST_SESSION_HOURS = 24;
+
 /** A shop's own settings. */
 export const ShopInputSchema = z.strictObject({
   name: Name,
   bays: z.number().int().min(1).max(MOST_BAYS),
+  /** Left out, as it is. */
+  sessionHours: z.number().int().min(1).max(MOST_SESSION_HOURS).optional(),
   rules: HouseRulesSchema,
 });
 export type ShopInput = z.infer<typeof ShopInputSchema>;
@@ -90,6 +96,7 @@ export interface ShopSettings {
   network: ShopNetwork;
   name: string;
   bays: number;
+  sessionHours: number;
   rules: Partial<HouseRules>;
   people: ShopPerson[];
   changes: ShopChange[];

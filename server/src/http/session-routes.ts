@@ -19,7 +19,7 @@ import type { PasskeyService } from '../service/passkey-service.ts';
 import {
   DEVICE_MS,
   type From,
-  SESSION_MS,
+  LONGEST_SESSION_MS,
   type SessionService,
   type SignedIn,
   type SignInError,
@@ -72,7 +72,7 @@ const keepDevice = (c: Context, deviceToken: string) =>
 function admit(c: Context, { token, deviceToken, session }: SignedIn) {
   // Over plain loopback or shop Wi-Fi a Secure cookie would never come back.
   const cookie = { httpOnly: true, path: '/', secure: isSecure(c) };
-  setCookie(c, SESSION_COOKIE, token, { ...cookie, sameSite: 'Lax', maxAge: SESSION_MS / 1000 });
+  setCookie(c, SESSION_COOKIE, token, { ...cookie, sameSite: 'Lax', maxAge: LONGEST_SESSION_MS / 1000 });
   if (deviceToken !== undefined) keepDevice(c, deviceToken);
   return c.json(session, 201);
 }

@@ -12,6 +12,7 @@ import {
   type SignIn,
   type SignInOptions,
 } from '#contract/session.ts';
+import { MOST_SESSION_HOURS, USUAL_SESSION_HOURS } from '#contract/shop.ts';
 import type { Person } from '#core/job/role.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { DeviceEntity, DeviceKeyEntity, ShopEntity, UserEntity } from '../store/entities.ts';
@@ -21,8 +22,8 @@ import type { PasskeyService } from './passkey-service.ts';
 import { SecretTries, UNKNOWN_DEVICE } from './secret-tries.ts';
 import { isDeviceKey, isSignedBy } from './signature.ts';
 
-/** A shift and its overtime; a tablet left lying is signed out after it. */
-export const SESSION_MS = 14 * 3_600_000;
+/** As long as any shop lets a sign-in last: a cookie is not kept beyond it. */
+export const LONGEST_SESSION_MS = MOST_SESSION_HOURS * 3_600_000;
 /** A device is known for this long after it was last signed in on. */
 export const DEVICE_MS = 400 * 86_400_000;
 /** What a device signs without the network counts this long after its person typed their PIN on it. */
@@ -156,7 +157,7 @@ export class SessionService {
   ): Promise<SignedIn> {
     const { device, deviceToken } = await this.deviceOf(known, user.shopId, from.deviceName);
     const key = keys && (await this.addKey(user.id, device.id, keys));
-    return { ...(await this.start(user, device.id, from, this.now() + SESSION_MS, key)), deviceToken };
+    return { ...(await this.start(user, device.id, from, this.now() + (await this.sessionMs()), key)), deviceToken };
   }
 
   private async deviceOf(
@@ -180,6 +181,11 @@ export class SessionService {
     };
     await this.people.addDevice(device);
     return { device, deviceToken };
+  }
+
+  /** How long a sign-in lasts in this shop: a tablet left lying is signed out after it. */
+  private async sessionMs(): Promise<number> {
+    return ((await this.people.shop())?.sessionHours ?? USUAL_SESSION_HOURS) * 3_600_000;
   }
 
   private async addKey(userId: string, deviceId: string, { session, proof }: PublicKeys): Promise<string> {
@@ -242,12 +248,13 @@ export class SessionService {
     const user = await this.people.person(key.userId);
     const device = user && (await this.knownDevice(from, user.shopId));
     const atMs = Math.min(nowMs, Math.max(said.atMs, key.madeAtMs));
-    const fresh = atMs + SESSION_MS > nowMs && key.expiresAtMs > nowMs;
+    const sessionMs = await this.sessionMs();
+    const fresh = atMs + sessionMs > nowMs && key.expiresAtMs > nowMs;
     if (!user || !works(user) || !device || device.id !== key.deviceId || said.device !== device.id || !fresh)
       return refused;
     if (!isSignedBy(key.proofKey, input.text, input.signature)) return refused;
     if (await this.people.signedOutSince(user.id, device.id, atMs)) return refused;
-    return ok(await this.start(user, device.id, from, atMs + SESSION_MS, key.id));
+    return ok(await this.start(user, device.id, from, atMs + sessionMs, key.id));
   }
 
   private readHandOver(text: string): HandOver | undefined {

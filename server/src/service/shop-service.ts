@@ -1,13 +1,14 @@
 import { randomInt, randomUUID, timingSafeEqual } from 'node:crypto';
 import type { DataSource } from 'typeorm';
-import type {
-  AccessChange,
-  Opening,
-  PersonInput,
-  ShopChangeWhat,
-  ShopInput,
-  ShopPerson,
-  ShopSettings,
+import {
+  type AccessChange,
+  type Opening,
+  type PersonInput,
+  type ShopChangeWhat,
+  type ShopInput,
+  type ShopPerson,
+  type ShopSettings,
+  USUAL_SESSION_HOURS,
 } from '#contract/shop.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { UserEntity } from '../store/entities.ts';
@@ -104,6 +105,7 @@ export class ShopService {
     return {
       name: shop?.name ?? '',
       bays: shop?.bays ?? 0,
+      sessionHours: shop?.sessionHours ?? USUAL_SESSION_HOURS,
       rules: shop?.houseRules ?? {},
       people: people.map(personOf),
       changes,
@@ -119,10 +121,12 @@ export class ShopService {
     };
     note('name', before.name, input.name);
     note('bays', before.bays, input.bays);
+    const sessionHours = input.sessionHours ?? before.sessionHours;
+    note('sessionHours', before.sessionHours, sessionHours);
     for (const field of new Set([...Object.keys(before.rules), ...Object.keys(input.rules)]))
       note(field, before.rules[field as keyof typeof before.rules], input.rules[field as keyof typeof input.rules]);
     if (changes.length === 0) return;
-    const shop = { name: input.name, bays: input.bays, houseRules: input.rules };
+    const shop = { name: input.name, bays: input.bays, sessionHours, houseRules: input.rules };
     await this.shops.change(caller.shopId, caller.person, this.now(), changes, { shop });
   }
 

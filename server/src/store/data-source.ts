@@ -20,6 +20,7 @@ import { MovingIn1764000000014 } from './migration/0015-moving-in.ts';
 import { Tablets1764000000015 } from './migration/0016-tablets.ts';
 import { Outside1764000000016 } from './migration/0017-outside.ts';
 import { OwnSettings1764000000017 } from './migration/0018-own-settings.ts';
+import { SessionHours1764000000018 } from './migration/0019-session-hours.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -48,6 +49,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       Tablets1764000000015,
       Outside1764000000016,
       OwnSettings1764000000017,
+      SessionHours1764000000018,
     ],
     synchronize: false,
     poolSize: 10,

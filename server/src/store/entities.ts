@@ -29,6 +29,8 @@ export class ShopEntity {
   @Column({ type: 'json', nullable: true }) lexicon?: ShopWord[] | null;
   /** Fewest characters of a PIN or password, as the leads want it. */
   @Column({ type: 'int', name: 'secret_digits', default: 4 }) secretDigits?: number;
+  /** How long a sign-in lasts. */
+  @Column({ type: 'int', name: 'session_hours', default: 14 }) sessionHours?: number;
   /** No device is let in but those a lead has paired, and the server's own machine. */
   @Column({ type: 'boolean', name: 'paired_only', default: false }) pairedOnly?: boolean;
 }

@@ -1,5 +1,6 @@
 import { afterAll, beforeAll, expect, it } from '@jest/globals';
 import type { Session } from '#contract/session.ts';
+import type { ShopSettings } from '#contract/shop.ts';
 import { type Device, fitter, startTestServer, type TestServer } from './harness.ts';
 
 let server: TestServer;
@@ -29,4 +30,27 @@ it('what cannot be is refused, and what was stays', async () => {
     expect([refused.status, ((await refused.json()) as { code: string }).code]).toEqual([422, 'badRequest']);
   }
   expect((await sessionOf(mira)).own).toEqual(own);
+});
+
+it('a sign-in lasts as long as the shop says, from the next one on', async () => {
+  const lead = await fitter(server, 'u-orrin', '1357');
+  const lasts = async (): Promise<number[]> => {
+    const rows: Array<{ ms: string }> = await server.source.query(
+      'SELECT expires_at_ms - started_at_ms AS ms FROM session ORDER BY started_at_ms',
+    );
+    return rows.map(({ ms }) => Number(ms) / 3_600_000);
+  };
+  expect((await lasts()).at(-1)).toBe(14);
+  const settings = (await (await lead.request('GET', '/api/shop')).json()) as ShopSettings;
+  const put = (sessionHours: number) => {
+    const { name, bays, rules } = settings;
+    return lead.request('PUT', '/api/shop', { name, bays, rules, sessionHours });
+  };
+  expect((await put(0)).status).toBe(422);
+  expect((await put(25)).status).toBe(422);
+  expect((await put(2)).status).toBe(204);
+  await fitter(server);
+  expect((await lasts()).at(-1)).toBe(2);
+  const { changes } = (await (await lead.request('GET', '/api/shop')).json()) as ShopSettings;
+  expect(changes[0]?.change).toEqual({ what: 'setting', field: 'sessionHours', from: '14', to: '2' });
 });

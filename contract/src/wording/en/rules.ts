@@ -7,9 +7,17 @@ export interface RuleText {
 }
 
 /** What of the house rules a lead sets on the settings page. */
-export type SetRule = Exclude<keyof HouseRules, 'proof' | 'stages' | 'heldUpBy'>;
+export type SetRule = Exclude<keyof HouseRules, 'proof' | 'heldUpBy'>;
 
-export const RULE_TEXT: Record<SetRule | 'name' | 'bays' | 'pairedOnly', RuleText> = {
+export const RULE_TEXT: Record<SetRule | 'name' | 'bays' | 'pairedOnly' | 'sessionHours', RuleText> = {
+  sessionHours: {
+    title: 'How long a sign-in lasts',
+    why: 'A tablet left lying is signed out after it. What was entered stays and is sent after the next PIN.',
+  },
+  stages: {
+    title: 'Stages of a group',
+    why: 'Shares of the final torque that a group of four and more is brought up by where its kit prints none. Each bolt takes clamp from its neighbours: schools go in one, two or three rounds. Usual is half, then all.',
+  },
   pairedOnly: {
     title: 'Only tablets a lead has let in',
     why: 'A PIN alone then opens nothing on a device nobody knows. The server’s own machine is always let in.',

@@ -27,6 +27,23 @@ export function readTrays(typed: string): Tray[] | string {
   return trays;
 }
 
+/** Shares as they were typed (`0.5, 1` or `50 %, 100 %`), or why they cannot be; none for the usual. */
+export function readStages(typed: string): number[] | string {
+  const parts = typed
+    .split(/[,;]\s+|\s{2,}|;|,(?=\d{2,3}\s*%)|\s(?=\d)/)
+    .map((part) => part.trim())
+    .filter(Boolean);
+  const stages = parts.map((part) => {
+    const value = Number(part.replace('%', '').replace(',', '.'));
+    return part.includes('%') || value > 1 ? value / 100 : value;
+  });
+  if (stages.length === 0) return [];
+  const rising = stages.every((share, at) => share > (stages[at - 1] ?? 0) && share <= 1);
+  return rising && stages.at(-1) === 1 && stages.length <= 5
+    ? stages
+    : 'Rising shares up to 1, at most five: 0.5, 1 or 30 %, 60 %, 100 %.';
+}
+
 /** The house rules, each with what it changes on the floor and why. */
 export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules: Rules) => void }) {
   const set = <Key extends keyof Rules>(key: Key, value: Rules[Key] | undefined) => {
@@ -79,6 +96,17 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
             </option>
           ))}
         </select>
+      </Rule>
+      <Rule text={RULE_TEXT.stages}>
+        <CommitField
+          label="Rising shares, the last is 1; nothing for the usual"
+          className="figures max-w-48"
+          value={(rules.stages ?? []).join(', ')}
+          onCommit={(typed) => {
+            const stages = readStages(typed);
+            return typeof stages === 'string' ? stages : void set('stages', stages.length > 0 ? stages : undefined);
+          }}
+        />
       </Rule>
       <Rule text={RULE_TEXT.verify}>
         {two('verify', [

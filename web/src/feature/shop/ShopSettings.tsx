@@ -1,5 +1,12 @@
 import { useState } from 'react';
-import { MOST_BAYS, type ShopSettings as Settings, type ShopInput } from '#contract/shop.ts';
+import {
+  MOST_BAYS,
+  MOST_SESSION_HOURS,
+  type ShopSettings as Settings,
+  type ShopInput,
+  USUAL_SESSION_HOURS,
+} from '#contract/shop.ts';
+import { RULE_TEXT } from '#contract/wording/en/rules.ts';
 import { shopChangeText } from '#contract/wording/shop-change-text.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
@@ -14,16 +21,24 @@ import { useOpenShop } from './ShopShell.tsx';
 /** Who works here, the house's rules, and what was changed by whom. */
 export default function ShopSettings() {
   const settings = useOpenShop();
-  return <Shop key={JSON.stringify(settings.rules) + settings.name + settings.bays} settings={settings} />;
+  return (
+    <Shop
+      key={JSON.stringify(settings.rules) + settings.name + settings.bays + settings.sessionHours}
+      settings={settings}
+    />
+  );
 }
+
+const asSet = ({ name, bays, sessionHours, rules }: Settings): ShopInput => ({ name, bays, sessionHours, rules });
 
 function Shop({ settings }: { settings: Settings }) {
   const change = useChange('settings', 'people');
   const load = useSession((state) => state.load);
-  const [draft, setDraft] = useState<ShopInput>({ name: settings.name, bays: settings.bays, rules: settings.rules });
+  const [draft, setDraft] = useState<ShopInput>(asSet(settings));
   const changed =
     draft.name !== settings.name ||
     draft.bays !== settings.bays ||
+    draft.sessionHours !== settings.sessionHours ||
     JSON.stringify(draft.rules) !== JSON.stringify(settings.rules);
   const save = async () => {
     if (await change.act(() => call(api.shop.$put({ json: draft })))) await load();
@@ -60,6 +75,21 @@ function Shop({ settings }: { settings: Settings }) {
               }}
             />
           </div>
+          <section aria-label={RULE_TEXT.sessionHours.title} className="mb-5 border-b border-rule pb-4">
+            <h3 className="font-bold">{RULE_TEXT.sessionHours.title}</h3>
+            <p className="mb-2 max-w-prose text-sm text-ink-2">{RULE_TEXT.sessionHours.why}</p>
+            <CommitField
+              label={`Hours, usual ${USUAL_SESSION_HOURS}`}
+              className="figures max-w-32"
+              value={String(draft.sessionHours ?? USUAL_SESSION_HOURS)}
+              onCommit={(typed) => {
+                const hours = typedNumber(typed);
+                return Number.isInteger(hours) && hours >= 1 && hours <= MOST_SESSION_HOURS
+                  ? void setDraft({ ...draft, sessionHours: hours })
+                  : `From 1 to ${MOST_SESSION_HOURS}.`;
+              }}
+            />
+          </section>
           <RuleFields rules={draft.rules} onChange={(rules) => setDraft({ ...draft, rules })} />
           {change.failure && (
             <p role="alert" className="mt-3 font-bold text-bad">
@@ -70,10 +100,7 @@ function Shop({ settings }: { settings: Settings }) {
             <Button tone="primary" disabled={!changed || change.busy} onClick={() => void save()}>
               Keep the settings
             </Button>
-            <Button
-              disabled={!changed}
-              onClick={() => setDraft({ name: settings.name, bays: settings.bays, rules: settings.rules })}
-            >
+            <Button disabled={!changed} onClick={() => setDraft(asSet(settings))}>
               As they were
             </Button>
           </div>
