@@ -28,6 +28,8 @@ const Environment = z.object({
   KIT_WORKER: z.string().default('dist/server/kit-worker.mjs'),
   /** Folder of the built web application. */
   WEB_DIST: z.string().default('dist/web'),
+  /** `0`: other programs are told nothing, as on a machine that only tries a backup out. */
+  TELL: z.enum(['0', '1']).default('1'),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
 });
 
@@ -50,6 +52,8 @@ export interface Config {
   hosts: string[];
   demo: boolean;
   webDist: string;
+  /** Whether programs that listen are told. */
+  tell: boolean;
   logLevel: 'silent' | 'error' | 'warn' | 'info' | 'debug';
 }
 
@@ -92,6 +96,7 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
       .filter(Boolean),
     demo: env.WRENCHMAN_DEMO === '1',
     webDist: env.WEB_DIST,
+    tell: env.TELL === '1',
     logLevel: env.LOG_LEVEL,
   };
 }

@@ -213,7 +213,7 @@ export async function startServer(
   if (plain) await listen(plain, tls?.httpPort, config.host);
   const monitored = figures && figuresServer(figures);
   if (monitored) await listen(monitored, config.metricsPort, '127.0.0.1');
-  tellings.start();
+  if (config.tell) tellings.start();
   const watch = watchRecords(jobs, jobRepository, folder, log);
   return {
     port,

@@ -19,6 +19,8 @@ const WHEN: Record<Told, 'opened_at_ms' | 'closed_at_ms'> = {
   'visit.opened': 'opened_at_ms',
   'visit.closed': 'closed_at_ms',
 };
+/** How far back is looked for what was not told yet: jobs are made by servers, and each looks every two seconds. */
+const NOTED_MS = 7 * 86_400_000;
 /** Tellings that are shown of a hook. */
 const SHOWN = 20;
 
@@ -132,13 +134,14 @@ export class OutsideRepository {
    * themselves are what is counted from, so nothing that was stored is left untold.
    */
   async note(nowMs: number): Promise<void> {
+    const sinceMs = nowMs - NOTED_MS;
     for (const [event, at] of Object.entries(WHEN))
       await this.source.query(
         `INSERT IGNORE INTO telling (hook_id, event, job_id, at_ms, made_at_ms, next_at_ms)
-          SELECT h.id, ?, j.id, j.${at}, ?, ? FROM webhook h JOIN job j ON j.shop_id = h.shop_id AND j.${at} >= h.made_at_ms
+          SELECT h.id, ?, j.id, j.${at}, ?, ? FROM webhook h JOIN job j ON j.shop_id = h.shop_id AND j.${at} >= GREATEST(h.made_at_ms, ?)
           WHERE h.off_at_ms IS NULL AND JSON_CONTAINS(h.events, JSON_QUOTE(?))
             AND NOT EXISTS (SELECT 1 FROM telling t WHERE t.hook_id = h.id AND t.event = ? AND t.job_id = j.id)`,
-        [event, nowMs, nowMs, event, event],
+        [event, nowMs, nowMs, sinceMs, event, event],
       );
   }
 
