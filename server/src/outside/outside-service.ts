@@ -1,4 +1,5 @@
 import { createHash, randomBytes, randomUUID } from 'node:crypto';
+import { v5 as uuidOf } from 'uuid';
 import type { z } from 'zod';
 import type { JobCard } from '#contract/job.ts';
 import type {
@@ -27,6 +28,8 @@ import type { Done } from '../store/tablet-repository.ts';
 const PREFIX = 'wrk_';
 /** A key's last use is noted this often: each request would be a write. */
 const USED_EVERY_MS = 60_000;
+/** A request that is not answered by then never will be: its server ended. */
+const UNDER_WAY_MS = 60_000;
 
 /** Another program with a key. */
 export interface Program {
@@ -185,9 +188,16 @@ export class OutsideService {
     const before = await this.store.begin(request);
     if (before && before.bodyHash !== request.bodyHash) return fail({ code: 'sentBeforeOtherwise' });
     if (before?.jobId) return ok({ id: before.jobId, repeated: true });
-    if (before) return fail({ code: 'stillUnderWay' });
+    // The visit's id is the request's own: one that was opened and not answered, because the server ended in between, is
+    // found by it, and none is opened twice.
+    const id = uuidOf(idempotencyKey, keyId);
+    if (before && (await this.jobs.card(caller.shopId, id))) {
+      await this.store.finish(request, id);
+      return ok({ id, repeated: true });
+    }
+    if (before && this.now() - before.atMs < UNDER_WAY_MS) return fail({ code: 'stillUnderWay' });
     try {
-      const opened = await this.open(caller, input);
+      const opened = await this.open(caller, input, id);
       if (opened.ok) await this.store.finish(request, opened.value.id);
       else await this.store.forget(request);
       return opened.ok ? ok({ id: opened.value.id, repeated: false }) : opened;
@@ -197,18 +207,19 @@ export class OutsideService {
     }
   }
 
-  private async open(caller: Caller, input: VisitInput): Promise<Result<{ id: string }, VisitError>> {
+  private async open(caller: Caller, input: VisitInput, id: string): Promise<Result<{ id: string }, VisitError>> {
     const { kits, answers = {}, bay = 1, plannedStart, odometerKm } = input;
     const vehicle = await this.vehicleOf(caller, input.vehicle);
     if (!vehicle.ok) return vehicle;
-    return this.jobs.open(caller, {
+    const wanted = {
       vehicle: vehicle.value,
       kits,
       answers,
       bay,
       plannedStartMs: plannedStart === undefined ? this.now() : Date.parse(plannedStart),
       ...(odometerKm === undefined ? {} : { odometerKm }),
-    });
+    };
+    return this.jobs.open(caller, wanted, id);
   }
 
   private async vehicleOf({ shopId }: Caller, given: VisitInput['vehicle']): Promise<Result<string, VehicleError>> {

@@ -104,8 +104,8 @@ export class JobService {
     return this.parts.jobs.card(shopId, id);
   }
 
-  open(caller: Caller, input: OpenJob): Promise<Result<{ id: string }, OpenJobError>> {
-    return openJob(this.parts, caller, input, this.now());
+  open(caller: Caller, input: OpenJob, id?: string): Promise<Result<{ id: string }, OpenJobError>> {
+    return openJob(this.parts, caller, input, this.now(), id);
   }
 
   /** Whom a revised sheet concerns: open jobs with the kit, and vehicles it was fitted to. */

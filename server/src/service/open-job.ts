@@ -21,12 +21,13 @@ export type OpenJobError =
   | { code: 'kitTwice'; kit: string }
   | (ResolveError & { kit: string });
 
-/** Opens a job: the kits are pinned and fit, the plan has no question left, and what it is opened with is sealed. */
+/** Opens a job: the kits are pinned and fit, the plan has no question left, and what it is opened with is sealed. `id`: of a request that may come twice. */
 export async function openJob(
   { catalog, jobs, seal }: { catalog: CatalogRepository; jobs: JobRepository; seal: RecordSeal },
   caller: Caller,
   input: OpenJob,
   nowMs: number,
+  id: string = randomUUID(),
 ): Promise<Result<{ id: string }, OpenJobError>> {
   const [stored, shop, ...found] = await Promise.all([
     catalog.vehicle(caller.shopId, input.vehicle),
@@ -69,7 +70,7 @@ export async function openJob(
   const planned = new Date(input.plannedStartMs).toISOString();
   const row = await jobs.insert(
     {
-      id: randomUUID(),
+      id,
       shopId: caller.shopId,
       bay: input.bay,
       plannedStartMs: input.plannedStartMs,

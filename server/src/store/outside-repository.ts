@@ -10,7 +10,6 @@ export interface DueTelling {
   url: string;
   secret: string;
   tries: number;
-  madeAtMs: number;
   body: Telling;
 }
 
@@ -135,46 +134,59 @@ export class OutsideRepository {
    */
   async note(nowMs: number): Promise<void> {
     const sinceMs = nowMs - NOTED_MS;
-    for (const [event, at] of Object.entries(WHEN))
-      await this.source.query(
-        `INSERT IGNORE INTO telling (hook_id, event, job_id, at_ms, made_at_ms, next_at_ms)
-          SELECT h.id, ?, j.id, j.${at}, ?, ? FROM webhook h JOIN job j ON j.shop_id = h.shop_id AND j.${at} >= GREATEST(h.made_at_ms, ?)
+    for (const [event, at] of Object.entries(WHEN)) {
+      // Looked for first, and without a lock: nearly always there is nothing, and jobs must not wait for this.
+      const fresh: Array<{ hookId: string; jobId: string; atMs: string }> = await this.source.query(
+        `SELECT h.id AS hookId, j.id AS jobId, j.${at} AS atMs
+          FROM webhook h JOIN job j ON j.shop_id = h.shop_id AND j.${at} >= GREATEST(h.made_at_ms, ?)
           WHERE h.off_at_ms IS NULL AND JSON_CONTAINS(h.events, JSON_QUOTE(?))
-            AND NOT EXISTS (SELECT 1 FROM telling t WHERE t.hook_id = h.id AND t.event = ? AND t.job_id = j.id)`,
-        [event, nowMs, nowMs, sinceMs, event, event],
+            AND NOT EXISTS (SELECT 1 FROM telling t WHERE t.hook_id = h.id AND t.event = ? AND t.job_id = j.id)
+          LIMIT 500`,
+        [sinceMs, event, event],
       );
+      for (const { hookId, jobId, atMs } of fresh)
+        await this.source.query(
+          `INSERT IGNORE INTO telling (hook_id, event, job_id, at_ms, made_at_ms, next_at_ms) VALUES (?, ?, ?, ?, ?, ?)`,
+          [hookId, event, jobId, Number(atMs), nowMs, nowMs],
+        );
+    }
   }
 
   /** Takes some that are due, so that no other server sends them meanwhile. */
   async claim(nowMs: number, untilMs: number, most: number): Promise<DueTelling[]> {
-    return this.source.transaction(async (manager) => {
-      const rows: Array<Record<string, string>> = await manager.query(
-        `SELECT t.id, t.event, t.at_ms AS atMs, t.made_at_ms AS madeAtMs, t.tries, t.job_id AS jobId, h.url, h.secret, j.number, j.vehicle
-          FROM telling t JOIN webhook h ON h.id = t.hook_id JOIN job j ON j.id = t.job_id
-          WHERE t.next_at_ms <= ? AND t.done_at_ms IS NULL AND h.off_at_ms IS NULL
-          ORDER BY t.next_at_ms LIMIT ? FOR UPDATE SKIP LOCKED`,
+    // Of the tellings alone: a lock must not reach the jobs they tell of.
+    const ids = await this.source.transaction(async (manager) => {
+      const due: Array<{ id: string }> = await manager.query(
+        `SELECT id FROM telling WHERE next_at_ms <= ? AND done_at_ms IS NULL
+          ORDER BY next_at_ms LIMIT ? FOR UPDATE SKIP LOCKED`,
         [nowMs, most],
       );
-      if (rows.length > 0)
-        await manager.update(TellingEntity, { id: In(rows.map(({ id }) => id)) }, { nextAtMs: untilMs });
-      return rows.map(({ id, event, atMs, madeAtMs, tries, jobId, url, secret, number, vehicle }) => {
-        const { make, model, plate } = (
-          typeof vehicle === 'string' ? JSON.parse(vehicle) : vehicle
-        ) as Telling['visit']['vehicle'];
-        return {
-          id: Number(id),
-          url: url ?? '',
-          secret: secret ?? '',
-          tries: Number(tries),
-          madeAtMs: Number(madeAtMs),
-          body: {
-            id: String(id),
-            event: event as Told,
-            at: new Date(Number(atMs)).toISOString(),
-            visit: { id: jobId ?? '', number: number ?? '', vehicle: { make, model, plate } },
-          },
-        };
-      });
+      const taken = due.map(({ id }) => String(id));
+      if (taken.length > 0) await manager.update(TellingEntity, { id: In(taken) }, { nextAtMs: untilMs });
+      return taken;
+    });
+    if (ids.length === 0) return [];
+    const rows: Array<Record<string, string>> = await this.source.query(
+      `SELECT t.id, t.event, t.at_ms AS atMs, t.tries, t.job_id AS jobId, h.url, h.secret, j.number, j.vehicle
+        FROM telling t JOIN webhook h ON h.id = t.hook_id JOIN job j ON j.id = t.job_id
+        WHERE t.id IN (?) AND h.off_at_ms IS NULL`,
+      [ids],
+    );
+    return rows.map(({ id, event, atMs, tries, jobId, url, secret, number, vehicle }) => {
+      const card = typeof vehicle === 'string' ? (JSON.parse(vehicle) as object) : (vehicle as unknown as object);
+      const { make, model, plate } = card as Telling['visit']['vehicle'];
+      return {
+        id: Number(id),
+        url: url ?? '',
+        secret: secret ?? '',
+        tries: Number(tries),
+        body: {
+          id: String(id),
+          event: event as Told,
+          at: new Date(Number(atMs)).toISOString(),
+          visit: { id: jobId ?? '', number: number ?? '', vehicle: { make, model, plate } },
+        },
+      };
     });
   }
 

@@ -128,6 +128,31 @@ describe('a visit from a till', () => {
     );
     expect(Number(jobs)).toBe(1);
   });
+  it('that was opened and not answered, because the server ended in between, is found again', async () => {
+    const { id: keyId, key } = await keyFor('visits:write');
+    const mine = once();
+    const first = (await (await ask(key, 'POST', '/visits', visit({ bay: 1 }), mine)).json()) as { id: string };
+    // As it stands when the server ended after the visit was stored and before the request was.
+    await server.source.query('UPDATE api_request SET job_id = NULL WHERE key_id = ?', [keyId]);
+    const again = await ask(key, 'POST', '/visits', visit({ bay: 1 }), mine);
+    expect([again.status, await again.json()]).toEqual([200, { id: first.id, repeated: true }]);
+    // One that ended before anything was stored is done anew, once it is sure that nobody is at it.
+    const lost = once();
+    const { bodyHash } = (
+      await server.source.query('SELECT body_hash AS bodyHash FROM api_request WHERE key_id = ?', [keyId])
+    )[0];
+    const begun = (atMs: number) =>
+      server.source.query('REPLACE INTO api_request VALUES (?, ?, ?, ?, NULL)', [
+        keyId,
+        lost['idempotency-key'],
+        bodyHash,
+        atMs,
+      ]);
+    await begun(Date.now());
+    expect((await ask(key, 'POST', '/visits', visit({ bay: 1 }), lost)).status).toBe(409);
+    await begun(Date.now() - 120_000);
+    expect((await ask(key, 'POST', '/visits', visit({ bay: 1 }), lost)).status).toBe(201);
+  });
   it('that cannot be is refused with every reason, and may be sent again mended', async () => {
     const { key } = await keyFor('visits:write');
     const mine = once();
