@@ -135,7 +135,7 @@ export const VisitRangeSchema = z.object({
 });
 
 /** What a program that listens is sent. */
-export const TellingSchema = z.object({
+const TellingSchema = z.object({
   id: z.string(),
   event: z.enum(TOLD),
   at: z.iso.datetime(),

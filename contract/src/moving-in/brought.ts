@@ -11,9 +11,9 @@ export const MOST_LINES = 2000;
 export const LARGEST_FILE = 1_500_000;
 
 /** A vehicle with its owner; its id is made when it is taken. */
-export const VehicleRowSchema = VehicleSchema.omit({ id: true });
+const VehicleRowSchema = VehicleSchema.omit({ id: true });
 /** A wrench with the readings of its last calibration, where they come along. */
-export const WrenchRowSchema = WrenchInputSchema.extend({
+const WrenchRowSchema = WrenchInputSchema.extend({
   calibration: z
     .strictObject({
       on: z.iso.date(),
@@ -23,7 +23,7 @@ export const WrenchRowSchema = WrenchInputSchema.extend({
     .optional(),
 });
 /** A person; the mentor by their initials, who may stand in the same table. */
-export const PersonRowSchema = PersonInputSchema;
+const PersonRowSchema = PersonInputSchema;
 
 export const ROW_SCHEMAS = {
   vehicles: VehicleRowSchema,

@@ -11,7 +11,7 @@ export interface CellRefused {
 /** Reads what a cell holds; the text is trimmed and not empty. */
 export type CellReader = (text: string) => Result<unknown, CellRefused>;
 
-export const refused = (reason: string) => fail({ code: 'cellRefused' as const, reason });
+const refused = (reason: string) => fail({ code: 'cellRefused' as const, reason });
 const shown = (text: string): string => `“${text.slice(0, 24)}”`;
 
 /** Text as it stands, of at most so many characters. */

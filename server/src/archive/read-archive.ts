@@ -11,7 +11,7 @@ import { storedValue } from './row-text.ts';
 import { ARCHIVED, type TablePlan } from './table-plan.ts';
 
 /** Why an archive was not read; nothing was changed then. */
-export class ArchiveRefused extends Error {}
+class ArchiveRefused extends Error {}
 
 /** Where an archive has the key its records are signed with. */
 const PUBLIC_KEY = 'open/public-key.txt';

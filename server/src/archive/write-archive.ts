@@ -41,7 +41,7 @@ async function shapeOf(runner: QueryRunner, { name, without = [] }: TablePlan): 
 const quoted = (names: readonly string[]): string => names.map((name) => `\`${name}\``).join(', ');
 
 /** The name of the file that a row's bytes are kept in: by the row's own key. */
-export const bytesFile = (table: string, key: readonly unknown[]): string =>
+const bytesFile = (table: string, key: readonly unknown[]): string =>
   `files/${table}/${key.map((part) => encodeURIComponent(String(part))).join('_')}`;
 
 /** Rows of a table, one JSON object a line, sorted by their key. Bytes stand in files of their own, and here by name. */

@@ -13,7 +13,7 @@ const MINUTE = 60_000;
 export const WAITS_MS = [1, 5, 30, 120, 360, 720, 1440, 1440, 1440].map((minutes) => minutes * MINUTE);
 
 /** The signature of a telling: HMAC-SHA256 over its time and its body. @see RFC 2104 */
-export const signed = (secret: string, time: number, body: string): string =>
+const signed = (secret: string, time: number, body: string): string =>
   createHmac('sha256', secret).update(`${time}.${body}`).digest('hex');
 
 /** Sends what other programs are to be told; what does not arrive is tried again, later and later. */
