@@ -21,6 +21,7 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
     driveAfter: z.enum(['handlingStrength', 'fullCure']).optional(),
     heldUpBy: z.enum(HELD_UP_BY).optional(),
     byFeel: z.boolean().optional(),
+    bareTolerance: z.number().min(0.02).max(0.2).optional(),
     antiSeizeShare: z.number().min(0.5).max(1).optional(),
     runDownShare: z.number().gt(0).max(1).optional(),
     boltUses: z.number().int().min(1).max(99).optional(),

@@ -12,6 +12,8 @@ export interface HouseRules extends PassRule {
   byFeel: boolean;
   /** How often a vehicle's bolt goes back in where nobody says how often it may; with the next it is a new one. */
   boltUses: number;
+  /** Accepted deviation each way of a figure that is printed bare, as a fraction of it; left out, the usual. */
+  bareTolerance?: number;
   /** Share of a figure made for a dry thread that the shop uses on anti-seize; left out, none of its own. */
   antiSeizeShare?: number;
   /** Share of the final torque that running a bolt down may take where its kit does not say; left out, the usual. */
@@ -42,6 +44,7 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     heldUpBy: own.heldUpBy,
     byFeel: own.byFeel ?? USUAL_RULES.byFeel,
     boltUses: own.boltUses ?? USUAL_RULES.boltUses,
+    bareTolerance: own.bareTolerance,
     antiSeizeShare: own.antiSeizeShare,
     runDownShare: own.runDownShare,
     proof: own.proof ?? USUAL_RULES.proof,

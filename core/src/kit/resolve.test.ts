@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
 import { DEMO_KITS, FRONT_RECOVERY_POINTS, REAR_ANTI_ROLL_BAR } from '#demo/kits.ts';
+import { acceptBand } from '../tightening/kinds.ts';
 import { type Condition, evaluate } from './condition.ts';
 import type { KitDocument } from './kit-document.ts';
 import { kitFaults } from './kit-integrity.ts';
@@ -178,6 +179,34 @@ describe('resolving the demo kits', () => {
         JSON.stringify(resolve(structuredClone(kit), { ...TUSSOCK }, answers)),
       );
     }
+  });
+});
+
+describe('the deviation a bare figure is given', () => {
+  const specsOf = (rules: object) => {
+    const resolved = resolve(FRONT_RECOVERY_POINTS, TUSSOCK, { shield: false }, rules);
+    if (!resolved.ok) throw new Error(JSON.stringify(resolved.error));
+    return resolved.value.stations.map(({ spec }) => spec);
+  };
+  it('is the house’s where the sheet prints none, and the sheet’s own where it does', () => {
+    const printed = specsOf({});
+    const bare = printed.filter((spec) => spec.kind === 'torque' && spec.toleranceFraction === undefined);
+    expect(bare.length).toBeGreaterThan(0);
+    for (const [at, spec] of specsOf({ bareTolerance: 0.1 }).entries()) {
+      const before = printed[at];
+      const isBare = before?.kind === 'torque' && before.toleranceFraction === undefined;
+      expect(spec).toEqual(isBare ? { ...before, toleranceFraction: 0.1 } : before);
+    }
+  });
+  it('widens the band a pull is taken in, and nothing else', () => {
+    const band = (rules: object) => {
+      const [spec] = specsOf(rules);
+      return spec && acceptBand(spec);
+    };
+    const [usual, wide] = [band({}), band({ bareTolerance: 0.1 })];
+    expect(wide?.targetNm).toBe(usual?.targetNm);
+    expect((wide?.maxNm ?? 0) / (wide?.targetNm ?? 1)).toBeCloseTo(1.1, 9);
+    expect((usual?.maxNm ?? 0) / (usual?.targetNm ?? 1)).toBeCloseTo(1.05, 9);
   });
 });
 

@@ -204,6 +204,14 @@ const stackNow = ({ stack }: Station, answers: Answers): Station['stack'] =>
       })
     : stack;
 
+/** A figure printed bare takes the house's deviation, where the house has one; one that prints its own keeps it. */
+const withTolerance = (spec: PlanStation['spec'], share: number | undefined): PlanStation['spec'] =>
+  share !== undefined &&
+  (spec.kind === 'torque' || spec.kind === 'targetWithMaximum') &&
+  spec.toleranceFraction === undefined
+    ? { ...spec, toleranceFraction: share }
+    : spec;
+
 function resolveStation(resolving: Resolving, station: Station, groupId: string): PlanStation | undefined {
   const { specs } = station;
   const chosen = chooseSpec(resolving, station.id, station.label, specs);
@@ -369,6 +377,7 @@ export function resolve(
       if (!kept) continue;
       const station = resolveStation(resolving, kept, group.id);
       if (!station) return fail({ code: 'specMissing', station: id });
+      station.spec = withTolerance(station.spec, rules.bareTolerance);
       members.push(station);
     }
     // A group whose stations all fell away is no work.

@@ -44,6 +44,10 @@ export const RULE_TEXT: Record<SetRule | 'name' | 'bays' | 'pairedOnly' | 'sessi
     title: 'Uses of a bolt of the vehicle',
     why: 'How often one goes back where nobody says; with the next it is a new one.',
   },
+  bareTolerance: {
+    title: 'Deviation of a bare figure',
+    why: 'How far a pull may lie from a figure that the sheet prints without limits. A click wrench itself may be off by 4 % (ISO 6789-1), so some shops take 5, others 10 %. A sheet’s own limits always win. Usual is 0.05.',
+  },
   antiSeizeShare: {
     title: 'Share of a dry figure on anti-seize',
     why: 'Schools cut by 15 to 30 %. Without a share of the house the friction is worked out and a person chooses.',

@@ -50,7 +50,7 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
     const { [key]: _, ...rest } = rules;
     onChange(value === undefined ? (rest as Rules) : { ...rest, [key]: value });
   };
-  const share = (key: 'antiSeizeShare' | 'runDownShare', least: number) => (
+  const share = (key: 'antiSeizeShare' | 'runDownShare' | 'bareTolerance', least: number, most = 1) => (
     <CommitField
       label="Share, or nothing for the usual"
       className="figures max-w-32"
@@ -58,7 +58,9 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
       onCommit={(typed) => {
         if (typed.trim() === '') return void set(key, undefined);
         const value = typedNumber(typed);
-        return value >= least && value <= 1 ? void set(key, value) : `From ${least} to 1, like 0.8.`;
+        return value >= least && value <= most
+          ? void set(key, value)
+          : `From ${least} to ${most}, like ${most === 1 ? 0.8 : most / 2}.`;
       }}
     />
   );
@@ -139,6 +141,7 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
           }}
         />
       </Rule>
+      <Rule text={RULE_TEXT.bareTolerance}>{share('bareTolerance', 0.02, 0.2)}</Rule>
       <Rule text={RULE_TEXT.antiSeizeShare}>{share('antiSeizeShare', 0.5)}</Rule>
       <Rule text={RULE_TEXT.runDownShare}>{share('runDownShare', 0.01)}</Rule>
       <Rule text={RULE_TEXT.trays}>
