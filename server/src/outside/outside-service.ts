@@ -212,23 +212,29 @@ export class OutsideService {
     const vehicle = await this.vehicleOf(caller, input.vehicle);
     if (!vehicle.ok) return vehicle;
     const wanted = {
-      vehicle: vehicle.value,
+      vehicle: vehicle.value.id,
       kits,
       answers,
       bay,
       plannedStartMs: plannedStart === undefined ? this.now() : Date.parse(plannedStart),
       ...(odometerKm === undefined ? {} : { odometerKm }),
     };
-    return this.jobs.open(caller, wanted, id);
+    const opened = await this.jobs.open(caller, wanted, id);
+    // A refused visit leaves nothing behind.
+    if (!opened.ok && vehicle.value.added) await this.catalog.dropUntouched(caller.shopId, vehicle.value.id);
+    return opened;
   }
 
-  private async vehicleOf({ shopId }: Caller, given: VisitInput['vehicle']): Promise<Result<string, VehicleError>> {
-    if ('id' in given) return ok(given.id);
+  private async vehicleOf(
+    { shopId }: Caller,
+    given: VisitInput['vehicle'],
+  ): Promise<Result<{ id: string; added: boolean }, VehicleError>> {
+    if ('id' in given) return ok({ id: given.id, added: false });
     const bare = (plate: string) => plate.toUpperCase().replace(/[^\p{L}\p{N}]/gu, '');
     const known = (await this.catalog.vehicles(shopId)).find(({ plate }) => bare(plate) === bare(given.plate));
-    if (known) return ok(known.id);
+    if (known) return ok({ id: known.id, added: false });
     const added = await this.catalog.addVehicle(shopId, { ...given, id: '' });
-    return added.ok ? ok(added.value.vehicle.id) : added;
+    return added.ok ? ok({ id: added.value.vehicle.id, added: true }) : added;
   }
 
   async visits({ caller }: Program, fromMs: number, toMs: number): Promise<Visit[]> {

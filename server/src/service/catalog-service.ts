@@ -52,6 +52,11 @@ export class CatalogService {
     return ok({ vehicle, version: 1 });
   }
 
+  /** Takes a vehicle out again that was added for something that was refused. */
+  dropUntouched(shopId: string, id: string): Promise<void> {
+    return this.catalog.dropUntouched(shopId, id);
+  }
+
   /** Saves a vehicle over the version it was read at; a doubtful VIN or rating is kept, an impossible year is not. */
   async saveVehicle(shopId: string, vehicle: Vehicle, version: number): Promise<Result<StoredVehicle, VehicleError>> {
     const faulty = this.faultsOf(vehicle);

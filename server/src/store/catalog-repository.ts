@@ -51,6 +51,11 @@ export class CatalogRepository {
     await this.source.getRepository(VehicleEntity).insert({ id: card.id, shopId, card: card as object, version: 1 });
   }
 
+  /** Takes a vehicle out again that was added a moment ago for a visit that was refused. */
+  async dropUntouched(shopId: string, id: string): Promise<void> {
+    await this.source.getRepository(VehicleEntity).delete({ shopId, id, version: 1 });
+  }
+
   /** Gives vehicles an owner, all or none. @returns who each was before; undefined where one is not of this shop */
   async changeOwners(
     shopId: string,

@@ -156,9 +156,14 @@ describe('a visit from a till', () => {
   it('that cannot be is refused with every reason, and may be sent again mended', async () => {
     const { key } = await keyFor('visits:write');
     const mine = once();
-    const bad = await ask(key, 'POST', '/visits', visit({ kits: ['no-such'] }), mine);
+    const fresh = { ...visit().vehicle, plate: 'NEW 1' };
+    const plates = async () =>
+      ((await (await lead.request('GET', '/api/vehicles')).json()) as Vehicle[]).map(({ plate }) => plate);
+    const bad = await ask(key, 'POST', '/visits', visit({ kits: ['no-such'], vehicle: fresh }), mine);
     expect([bad.status, await bad.json()]).toEqual([404, expect.objectContaining({ code: 'unknownKit' })]);
-    expect((await ask(key, 'POST', '/visits', visit(), mine)).status).toBe(201);
+    expect(await plates()).not.toContain('NEW 1');
+    expect((await ask(key, 'POST', '/visits', visit({ vehicle: fresh }), mine)).status).toBe(201);
+    expect(await plates()).toContain('NEW 1');
     const open = await ask(key, 'POST', '/visits', visit({ answers: {} }), once());
     expect(await open.json()).toMatchObject({ code: 'answersMissing', questions: [{ id: 'drivenWheels' }] });
     const unread = await ask(key, 'POST', '/visits', visit({ plannedStart: 'tomorrow' }), once());
