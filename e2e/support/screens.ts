@@ -1,6 +1,7 @@
 /** Screens of the shop that need no job, each by its address and a heading that says it stands. */
 export const SHOP_SCREENS = [
   ['/vehicles', 'Vehicles'],
+  ['/vehicles/owners', 'Owners'],
   ['/kits', 'Released'],
   ['/kits/read', 'Read a maker’s sheet'],
   ['/kits/rear-anti-roll-bar', 'What changed'],
