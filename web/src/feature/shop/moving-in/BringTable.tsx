@@ -140,7 +140,9 @@ function Columns({
             <label htmlFor={`column-${at}`} className="font-bold break-words">
               {heading.trim() || `Column ${at + 1}`}
             </label>
-            <span className="figures truncate text-sm text-ink-2">{first(at)}</span>
+            <span className="figures truncate text-sm text-ink-2" title={first(at)}>
+              {first(at)}
+            </span>
             <select
               id={`column-${at}`}
               className="min-h-11 border-2 border-ink bg-sheet px-2"
