@@ -170,7 +170,7 @@ export function LookOver({
 }
 
 /** What a line of the file says, in short. */
-const told = (cells: readonly string[]): string => cells.filter((cell) => cell.trim()).join(' · ');
+const lineText = (cells: readonly string[]): string => cells.filter((cell) => cell.trim()).join(' · ');
 
 /** Lines of one sort, by their number in the file. */
 function Lines({ title, lines, bad = false }: { title: string; lines: readonly Line[]; bad?: boolean }) {
@@ -183,8 +183,8 @@ function Lines({ title, lines, bad = false }: { title: string; lines: readonly L
           <li key={line} className="grid grid-cols-[3.5rem_1fr] gap-2 border-b border-hair py-1">
             <span className="figures text-ink-2">{line}</span>
             <span className="min-w-0">
-              <span className="block truncate" title={told(cells)}>
-                {told(cells)}
+              <span className="block truncate" title={lineText(cells)}>
+                {lineText(cells)}
               </span>
               {words.map((word) => (
                 <span key={word} className={`block text-sm ${bad ? 'font-bold text-bad' : 'text-ink-2'}`}>
