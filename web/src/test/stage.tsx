@@ -1,4 +1,4 @@
-import { render } from '@testing-library/react';
+import { configure, render } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { type ReactNode, Suspense } from 'react';
 import { MemoryRouter, Route, Routes, useLocation } from 'react-router';
@@ -7,6 +7,9 @@ import type { Session } from '#contract/session.ts';
 import ShopData from '../shop/ShopData.tsx';
 import { useSession } from '../shop/session.ts';
 import { shopData } from '../shop/shop-data.ts';
+
+// A busy machine is no defect: what is fetched with the first press may take longer than a second there.
+configure({ asyncUtilTimeout: 10_000 });
 
 /** What the shop answers to one request: a body, a problem, nothing at all, or never. */
 export type Answer =
