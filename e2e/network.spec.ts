@@ -1,4 +1,4 @@
-import { expect, launch, signIn, test } from './support/app.ts';
+import { expect, launch, openShop, signIn, test } from './support/app.ts';
 
 /** A shop reached over TLS: plain HTTP leads there, and two people work on two devices. */
 
@@ -14,14 +14,7 @@ test('an empty shop is opened over TLS, a fitter signs in on a second device, a 
   try {
     await page.goto(shop.plainUrl);
     await expect(page).toHaveURL(new RegExp(`^${shop.url}`));
-    await page.getByLabel('Code from the console').fill(shop.code);
-    await page.getByLabel('Name of the shop').fill('Tern Street');
-    await page.getByLabel('Bays').fill('2');
-    await page.getByLabel('Your name, the first lead').fill('Ada Quarrie');
-    await page.getByLabel('Initials').fill('aq');
-    await page.getByLabel('PIN or password').fill('482913');
-    await page.getByLabel('The same again').fill('482913');
-    await page.getByRole('button', { name: 'Open the shop' }).click();
+    await openShop(page, shop.code, 'Tern Street');
     await signIn(page, shop, 'Ada Quarrie', '482913');
     for (const { name, secure } of await page.context().cookies()) expect([name, secure]).toEqual([name, true]);
 

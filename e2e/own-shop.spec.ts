@@ -1,7 +1,7 @@
 import { cpSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { expect, provePin, signIn, swiftHand, test } from './support/app.ts';
+import { expect, openShop, provePin, signIn, swiftHand, test } from './support/app.ts';
 import { releaseAsPrinted } from './support/from-paper.ts';
 import { countAll, countTray, workOnScreen } from './support/line.ts';
 import { atConsole, startShop } from './support/own-shop.ts';
@@ -29,14 +29,7 @@ test('from an empty folder to a signed job by two people over TLS, and on from i
   try {
     await swiftHand(page);
     await page.goto(shop.url);
-    await page.getByLabel('Code from the console').fill(shop.code);
-    await page.getByLabel('Name of the shop').fill('Quarry Lane');
-    await page.getByLabel('Bays').fill('2');
-    await page.getByLabel('Your name, the first lead').fill('Ada Quarrie');
-    await page.getByLabel('Initials').fill('aq');
-    await page.getByLabel('PIN or password').fill('482913');
-    await page.getByLabel('The same again').fill('482913');
-    await page.getByRole('button', { name: 'Open the shop' }).click();
+    await openShop(page, shop.code, 'Quarry Lane');
     const app = { ...shop, kill: shop.stop, start: async () => undefined, sql: () => '' };
     await signIn(page, app, 'Ada Quarrie', '482913');
 

@@ -1,5 +1,6 @@
 import { fail, ok, type Result } from '#core/result.ts';
 import { LONGEST_SHEET } from '#core/sheet/read-sheet.ts';
+import { decodeText } from './decode-text.ts';
 
 /** Why a file was not taken for a sheet. */
 export type SheetFault =
@@ -41,32 +42,11 @@ const isPdf = (bytes: Uint8Array): boolean => {
   return head.includes('%PDF-');
 };
 
-/** UTF-16 without its mark: of Latin text every second byte is nought. */
-function unmarkedUtf16(bytes: Uint8Array): 'utf-16le' | 'utf-16be' | undefined {
-  const head = bytes.subarray(0, 400);
-  if (head.length < 8 || bytes.length % 2 !== 0) return undefined;
-  const noughts = (from: number) => head.filter((byte, at) => at % 2 === from && byte === 0).length / (head.length / 2);
-  if (noughts(1) > 0.7 && noughts(0) < 0.1) return 'utf-16le';
-  return noughts(0) > 0.7 && noughts(1) < 0.1 ? 'utf-16be' : undefined;
-}
-
 const isRichText = (bytes: Uint8Array): boolean => new TextDecoder('latin1').decode(bytes.subarray(0, 6)) === '{\\rtf1';
 
 /** Text is what decodes as UTF-8 (or has a UTF-16 mark) and holds hardly any control characters. */
 function plainText(bytes: Uint8Array): string | undefined {
-  const marked =
-    bytes[0] === 0xff && bytes[1] === 0xfe
-      ? 'utf-16le'
-      : bytes[0] === 0xfe && bytes[1] === 0xff
-        ? 'utf-16be'
-        : unmarkedUtf16(bytes);
-  let text: string;
-  try {
-    text = new TextDecoder(marked ?? 'utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    // Old word processors wrote Windows-1252; a picture does not look like that either.
-    text = new TextDecoder('windows-1252').decode(bytes);
-  }
+  const text = decodeText(bytes);
   // biome-ignore lint/suspicious/noControlCharactersInRegex: control characters are what tells a binary file.
   const odd = text.slice(0, 4000).match(/[\u0000-\u0008\u000E-\u001F\uFFFD]/g)?.length ?? 0;
   return odd > 3 ? undefined : text;

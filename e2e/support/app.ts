@@ -16,7 +16,8 @@ export interface App {
   sql(statement: string): string;
 }
 
-async function freePort(): Promise<number> {
+/** A TCP port on loopback nobody listens on just now. */
+export async function freePort(): Promise<number> {
   return new Promise((settle, reject) => {
     const probe = createServer();
     probe.once('error', reject);
@@ -115,6 +116,18 @@ export const test = base.extend<object, { app: App }>({
   ],
 });
 export { expect };
+
+/** Opens an empty installation on its first-run page; the first lead is Ada Quarrie, with the PIN 482913. */
+export async function openShop(page: Page, code: string, name: string): Promise<void> {
+  await page.getByLabel('Code from the console').fill(code);
+  await page.getByLabel('Name of the shop').fill(name);
+  await page.getByLabel('Bays').fill('2');
+  await page.getByLabel('Your name, the first lead').fill('Ada Quarrie');
+  await page.getByLabel('Initials').fill('aq');
+  await page.getByLabel('PIN or password').fill('482913');
+  await page.getByLabel('The same again').fill('482913');
+  await page.getByRole('button', { name: 'Open the shop' }).click();
+}
 
 export async function signIn(page: Page, app: App, name = 'Mira Vane', pin = '2468'): Promise<void> {
   await page.goto(app.url);

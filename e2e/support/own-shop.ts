@@ -1,16 +1,5 @@
 import { type ChildProcess, spawn } from 'node:child_process';
-import { createServer } from 'node:net';
-
-async function freePort(): Promise<number> {
-  return new Promise((settle, reject) => {
-    const probe = createServer();
-    probe.once('error', reject);
-    probe.listen(0, '127.0.0.1', () => {
-      const address = probe.address();
-      probe.close(() => settle(typeof address === 'object' && address ? address.port : 0));
-    });
-  });
-}
+import { freePort } from './app.ts';
 
 /** The environment of somebody at a console: nothing of the tests' own database in it. */
 function console_(more: Record<string, string>): NodeJS.ProcessEnv {

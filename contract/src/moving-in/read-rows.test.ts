@@ -3,7 +3,7 @@ import { BOOKS, type TableBook } from './book.ts';
 import { BroughtSchema } from './brought.ts';
 import { TABLES } from './column/tables.ts';
 import { brought, likelyMapping, readRows, unmapped } from './read-rows.ts';
-import { fileText, readTableFile } from './table-file.ts';
+import { readTableFile } from './table-file.ts';
 
 const read = (book: TableBook, text: string) => {
   const file = readTableFile(text);
@@ -161,8 +161,4 @@ describe('files', () => {
       error: { code: 'fileFaulty', reason: expect.stringContaining(reason) },
     }),
   );
-  it('keeps accents of older spreadsheets', () => {
-    expect(fileText(new Uint8Array([0x4d, 0xfc, 0x6c]).buffer)).toBe('Mül');
-    expect(fileText(new TextEncoder().encode('Mül').buffer)).toBe('Mül');
-  });
 });

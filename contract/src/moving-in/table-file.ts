@@ -65,18 +65,6 @@ function fromCsv(text: string): Result<TableFile, Fault> {
   return ok({ headings, lines });
 }
 
-/**
- * A file's letters: UTF-8, or, where they are none, the code page of older spreadsheets (Windows-1252), so that no name
- * loses its accents.
- */
-export function fileText(bytes: ArrayBuffer): string {
-  try {
-    return new TextDecoder('utf-8', { fatal: true }).decode(bytes);
-  } catch {
-    return new TextDecoder('windows-1252').decode(bytes);
-  }
-}
-
 /** A CSV or pasted table with a heading row, or JSON with one list of records. */
 export function readTableFile(text: string): Result<TableFile, Fault> {
   if (text.length > LARGEST_FILE) return faulty('The file is larger than 1.5 MB: bring it in parts.');

@@ -1,3 +1,4 @@
+import { plainWord } from '../kit/vehicle-facts.ts';
 import type { Vehicle } from './vehicle.ts';
 
 /** Somebody who brings vehicles: known by the name that stands on their cards. */
@@ -16,13 +17,7 @@ export interface LikelyDouble {
 }
 
 /** Letters and digits in lower case without their accents, one blank between words. */
-const plain = (text: string): string =>
-  text
-    .normalize('NFKD')
-    .replace(/\p{M}/gu, '')
-    .toLowerCase()
-    .replace(/[^\p{L}\p{N}]+/gu, ' ')
-    .trim();
+const plain = (text: string): string => plainWord(text.normalize('NFKD').replace(/\p{M}/gu, ''));
 
 const inOrder = (text: string): string => plain(text).split(' ').sort().join(' ');
 

@@ -2,6 +2,7 @@ import type { TableBook } from '#contract/moving-in/book.ts';
 import type { WrenchRow } from '#contract/moving-in/brought.ts';
 import { rowOf, writeRows } from '#contract/moving-in/write-rows.ts';
 import { writeKit } from '#contract/read-kit.ts';
+import { dayOf } from '#core/wrench/suitable-wrench.ts';
 import { recordFile } from '../report/record-file.ts';
 import type { Caller } from '../service/caller.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
@@ -47,7 +48,7 @@ export async function* openFiles(parts: OpenParts, caller: Caller): AsyncIterabl
     crib.wrenches.map(({ checks, ...wrench }): Partial<WrenchRow> => {
       const last = checks.filter(({ kind }) => kind === 'calibration').at(-1);
       const { readings = [], certificate, atMs = 0 } = last ?? {};
-      const on = new Date(atMs).toISOString().slice(0, 10);
+      const on = dayOf(atMs);
       return { ...wrench, ...(last ? { calibration: { on, certificate, readings } } : {}) } as Partial<WrenchRow>;
     }),
   );

@@ -43,7 +43,6 @@ import { cribRoutes } from './crib-routes.ts';
 import type { Figures } from './figures.ts';
 import { jobRoutes } from './job-routes.ts';
 import { kitRoutes } from './kit-routes.ts';
-
 import { isKnownHost } from './known-host.ts';
 import { movingInRoutes } from './moving-in-routes.ts';
 import { openApi } from './openapi.ts';

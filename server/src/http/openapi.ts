@@ -68,12 +68,11 @@ const titled = (text: string): string =>
     .join('');
 
 /** Parameters of a target, one by one, as OpenAPI wants them. */
-function parameters(components: Components, schema: z.ZodType, place: 'query' | 'header', name: string): Json[] {
+function parameters(schema: z.ZodType, place: 'query' | 'header'): Json[] {
   const made = z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }) as {
     properties?: Json;
     required?: string[];
   };
-  components.refer(schema, name, 'input');
   return Object.entries(made.properties ?? {}).map(([field, type]) => ({
     name: field,
     in: place,
@@ -126,9 +125,7 @@ export function openApi(app: Pick<Hono, 'routes'>, version: string): Json {
         parameters: [
           ...names.map((parameter) => ({ name: parameter, in: 'path', required: true, schema: { type: 'string' } })),
           ...checked.flatMap(({ target, schema }) =>
-            target === 'query' || target === 'header'
-              ? parameters(components, schema, target, `${name}${titled(target)}`)
-              : [],
+            target === 'query' || target === 'header' ? parameters(schema, target) : [],
           ),
         ],
         ...(body

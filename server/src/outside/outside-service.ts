@@ -15,6 +15,7 @@ import type {
   VisitInput,
 } from '#contract/outside.ts';
 import { fail, ok, type Result } from '#core/result.ts';
+import { plainVin } from '#core/vehicle/vin.ts';
 import type { Caller } from '../service/caller.ts';
 import type { CatalogService, VehicleError } from '../service/catalog-service.ts';
 import type { JobService } from '../service/job-service.ts';
@@ -230,8 +231,7 @@ export class OutsideService {
     given: VisitInput['vehicle'],
   ): Promise<Result<{ id: string; added: boolean }, VehicleError>> {
     if ('id' in given) return ok({ id: given.id, added: false });
-    const bare = (plate: string) => plate.toUpperCase().replace(/[^\p{L}\p{N}]/gu, '');
-    const known = (await this.catalog.vehicles(shopId)).find(({ plate }) => bare(plate) === bare(given.plate));
+    const known = (await this.catalog.vehicles(shopId)).find(({ plate }) => plainVin(plate) === plainVin(given.plate));
     if (known) return ok({ id: known.id, added: false });
     const added = await this.catalog.addVehicle(shopId, { ...given, id: '' });
     return added.ok ? ok({ id: added.value.vehicle.id, added: true }) : added;

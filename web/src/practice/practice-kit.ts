@@ -1,3 +1,4 @@
+import { blankKit } from '#core/kit/blank-kit.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 
 const SCREWS = ['1', '2', '3', '4'] as const;
@@ -10,14 +11,7 @@ const PLACE: Record<(typeof SCREWS)[number], readonly [xMm: number, yMm: number]
 
 /** A small kit to practise on: something to count, to look at, to measure, to lock and to torque in two passes. */
 export const PRACTICE_KIT: KitDocument = {
-  format: 'wrenchman-kit',
-  version: 7,
-  id: 'practice-plate',
-  revision: 1,
-  title: 'Practice plate',
-  maker: 'Hatch & Vane',
-  fits: [],
-  questions: [],
+  ...blankKit('practice-plate', 'Practice plate', 'Hatch & Vane'),
   items: [
     {
       id: 'plate',
@@ -56,7 +50,6 @@ export const PRACTICE_KIT: KitDocument = {
       source: 'kit',
     },
   ],
-  compounds: [],
   stations: SCREWS.map((label) => ({
     id: `p${label}`,
     label,
@@ -82,16 +75,6 @@ export const PRACTICE_KIT: KitDocument = {
   ],
   cautions: [{ id: 'hands', text: 'A vehicle on a lift stands on its arms, not on hope: look before you go under.' }],
   aftercare: [{ id: 'again', text: 'Look at the four screws after 100 km.', about: 'joints', afterKm: 100 }],
-  prerequisites: [],
-  baselines: [],
-  choices: [],
-  irreversible: [],
-  temporary: [],
-  neighbours: [],
-  removed: [],
-  disconnects: [],
-  checks: [],
-  tools: [],
   steps: [
     {
       id: 'look',

@@ -3,13 +3,13 @@ import type { JobCommand } from '#core/job/acts.ts';
 import { type JobLog, openLog, takeCommand } from '#core/job/job-log.ts';
 import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
+import { dayOf } from '#core/wrench/suitable-wrench.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { useSession } from '../shop/session.ts';
 import { PRACTICE_JOB } from './practice.ts';
 import { PRACTICE_KIT } from './practice-kit.ts';
 
 const YEAR_MS = 365 * 86_400_000;
-const day = (atMs: number): string => new Date(atMs).toISOString().slice(0, 10);
 
 const VEHICLE: Vehicle = {
   id: 'practice',
@@ -31,7 +31,7 @@ const wrenches = (nowMs: number): Wrench[] => [
     lowestNm: 10,
     scaleUnit: 'N·m',
     divisionNm: 0.5,
-    calibrationDueOn: day(nowMs + YEAR_MS),
+    calibrationDueOn: dayOf(nowMs + YEAR_MS),
     live: false,
   },
 ];

@@ -7,6 +7,7 @@ import { judgeCheck } from '#core/crib/check-pull.ts';
 import type { CribTool } from '#core/crib/crib-tool.ts';
 import type { ShelfLine } from '#core/crib/shelf.ts';
 import { type Vehicle, type VehicleFault, vehicleFaults } from '#core/vehicle/vehicle.ts';
+import { plainVin } from '#core/vehicle/vin.ts';
 import { calibrationResult, readingsByPoint } from '#core/wrench/calibration.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { VEHICLE_FAULT_PLACE } from '../catalog-service.ts';
@@ -15,7 +16,7 @@ import { lockReason, rangeFault } from '../crib-service.ts';
 const fault = (field: string, reason: string): RowVerdict => ({ verdict: 'fault', faults: [{ field, reason }] });
 const NEW: RowVerdict = { verdict: 'new' };
 
-/** Letters and digits alone, as plates and labels are compared. */
+/** Letters and digits alone, as labels and names are compared. */
 const bare = (text: string): string => text.toUpperCase().replace(/[^\p{L}\p{N}]/gu, '');
 
 /** Verdicts of rows that are told apart by a key; the same key twice in the file is a fault of the second. */
@@ -63,8 +64,8 @@ const placeOf = (found: VehicleFault): string => ('field' in found ? found.field
 /** A vehicle is known by its VIN or its plate. */
 export function judgeVehicles(rows: readonly VehicleRow[], known: readonly Vehicle[], yearNow: number): RowVerdict[] {
   const keys = ({ vin = '', plate }: Pick<Vehicle, 'vin' | 'plate'>) => [
-    { field: 'vin', key: vin && `vin ${bare(vin)}` },
-    { field: 'plate', key: plate && `plate ${bare(plate)}` },
+    { field: 'vin', key: vin && `vin ${plainVin(vin)}` },
+    { field: 'plate', key: plate && `plate ${plainVin(plate)}` },
   ];
   const there = new Map(
     known.flatMap((vehicle) => keys(vehicle).map(({ key }) => [key, `${vehicle.model}, ${vehicle.plate}`] as const)),

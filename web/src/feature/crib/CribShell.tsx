@@ -1,6 +1,7 @@
-import { NavLink, Outlet, useOutletContext } from 'react-router';
+import { Outlet, useOutletContext } from 'react-router';
 import { FIND_KEY } from '../../app/FindButton.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
+import { TabBar } from '../../ui/TabBar.tsx';
 import { type CribHook, useCrib } from './use-crib.ts';
 
 const TABS = [
@@ -23,20 +24,7 @@ export default function CribShell() {
           { keys: 'Space', does: 'Pull on the tester, then keep the check' },
         ]}
       />
-      <nav aria-label="Crib" className="flex overflow-x-auto border-b-2 border-ink bg-floor">
-        {TABS.map(({ to, text, end }) => (
-          <NavLink
-            key={to}
-            to={to}
-            end={end}
-            className={({ isActive }) =>
-              `plate flex min-h-14 items-center px-5 text-2xl whitespace-nowrap ${isActive ? 'bg-bench' : 'text-ink-2'}`
-            }
-          >
-            {text}
-          </NavLink>
-        ))}
-      </nav>
+      <TabBar label="Crib" tabs={TABS} />
       {hook.failure && (
         <p
           role="alert"

@@ -9,6 +9,7 @@ import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { ProveSheet } from './ProveSheet.tsx';
 
 const ACCESS: Record<AccessChange['do'], { text: string; why: string }> = {
   resetPin: { text: 'New PIN', why: 'They are signed out everywhere and begin with a PIN that is shown here once.' },
@@ -114,77 +115,22 @@ export function People({ people, change }: { people: readonly ShopPerson[]; chan
           onPin={(name, given) => setPin({ name, pin: given })}
         />
       )}
-      <AccessSheet
-        asking={asking}
-        change={change}
-        onClose={() => setAsking(undefined)}
-        onPin={(name, given) => setPin({ name, pin: given })}
-      />
+      {asking && (
+        <ProveSheet
+          title={`${ACCESS[asking.what].text}: ${asking.person.name}`}
+          description={ACCESS[asking.what].why}
+          action={ACCESS[asking.what].text}
+          tone="primary"
+          change={change}
+          onClose={() => setAsking(undefined)}
+          act={async (secret) => {
+            const json = { do: asking.what, secret };
+            const answer = await call(api.shop.people[':id'].access.$post({ param: { id: asking.person.id }, json }));
+            if ('pin' in answer && answer.pin) setPin({ name: asking.person.name, pin: answer.pin });
+          }}
+        />
+      )}
     </section>
-  );
-}
-
-/** Asks the lead for their own secret, and does it. */
-function AccessSheet({
-  asking,
-  change: { act, failure, clearFailure },
-  onClose,
-  onPin,
-}: {
-  asking: { person: ShopPerson; what: AccessChange['do'] } | undefined;
-  change: Change;
-  onClose: () => void;
-  onPin: (name: string, pin: string) => void;
-}) {
-  const [secret, setSecret] = useState('');
-  const close = () => {
-    setSecret('');
-    clearFailure();
-    onClose();
-  };
-  const submit = async (event: FormEvent) => {
-    event.preventDefault();
-    if (!asking || secret === '') return;
-    const { person, what } = asking;
-    const kept = await act(async () => {
-      const answer = await call(
-        api.shop.people[':id'].access.$post({ param: { id: person.id }, json: { do: what, secret } }),
-      );
-      if ('pin' in answer && answer.pin) onPin(person.name, answer.pin);
-    });
-    if (kept) close();
-  };
-  return (
-    <Sheet
-      open={asking !== undefined}
-      onClose={close}
-      title={asking ? `${ACCESS[asking.what].text}: ${asking.person.name}` : ''}
-      description={asking ? ACCESS[asking.what].why : undefined}
-    >
-      <form className="grid gap-3" onSubmit={(event) => void submit(event)}>
-        <FormField id="own-secret" label="Your own PIN">
-          <input
-            id="own-secret"
-            type="password"
-            autoComplete="off"
-            className={inputLook(undefined)}
-            value={secret}
-            onChange={(event) => setSecret(event.target.value)}
-          />
-        </FormField>
-        {failure && (
-          <p role="alert" className="font-bold text-bad">
-            {failure}
-          </p>
-        )}
-        <div className="grid grid-cols-2 gap-2">
-          <Button onClick={close}>Leave it</Button>
-          <Button type="submit" tone="primary" disabled={secret === ''}>
-            {asking ? ACCESS[asking.what].text : 'Do it'}
-          </Button>
-        </div>
-      </form>
-    </Sheet>
   );
 }
 

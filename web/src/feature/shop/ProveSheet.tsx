@@ -9,6 +9,7 @@ export function ProveSheet({
   title,
   description,
   action,
+  tone = 'bad',
   change,
   act,
   onClose,
@@ -16,6 +17,7 @@ export function ProveSheet({
   title: string;
   description: string;
   action: string;
+  tone?: 'bad' | 'primary';
   change: Change;
   act: (secret: string) => Promise<unknown>;
   onClose: () => void;
@@ -35,9 +37,12 @@ export function ProveSheet({
         }}
       >
         <SecretField secret={secret} fault={change.failure} onSecret={setSecret} />
-        <Button type="submit" tone="bad" disabled={secret.length < 4 || change.busy}>
-          {action}
-        </Button>
+        <div className="grid grid-cols-2 gap-2">
+          <Button onClick={close}>Leave it</Button>
+          <Button type="submit" tone={tone} disabled={secret.length < 4 || change.busy}>
+            {action}
+          </Button>
+        </div>
       </form>
     </Sheet>
   );
@@ -48,15 +53,18 @@ export function SecretField({
   secret,
   fault,
   onSecret,
+  id = 'own-secret',
 }: {
   secret: string;
   fault?: string;
   onSecret: (secret: string) => void;
+  /** Where a page has more than one. */
+  id?: string;
 }) {
   return (
-    <FormField id="own-secret" label="Your own PIN" fault={fault}>
+    <FormField id={id} label="Your own PIN" fault={fault}>
       <input
-        id="own-secret"
+        id={id}
         type="password"
         autoComplete="off"
         className={`${inputLook(fault)} figures text-2xl`}

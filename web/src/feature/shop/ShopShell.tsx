@@ -1,8 +1,9 @@
-import { NavLink, Outlet, useOutletContext } from 'react-router';
+import { Outlet, useOutletContext } from 'react-router';
 import type { ShopSettings } from '#contract/shop.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { useShopSettings } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
+import { TabBar } from '../../ui/TabBar.tsx';
 
 const TABS = [
   { to: '/shop', text: 'People and rules', end: true },
@@ -18,20 +19,7 @@ export default function ShopShell() {
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar />
-      <nav aria-label="The shop" className="flex overflow-x-auto border-b-2 border-ink bg-floor">
-        {TABS.map(({ to, text, end }) => (
-          <NavLink
-            key={to}
-            to={to}
-            end={end}
-            className={({ isActive }) =>
-              `plate flex min-h-14 items-center px-5 text-2xl whitespace-nowrap ${isActive ? 'bg-bench' : 'text-ink-2'}`
-            }
-          >
-            {text}
-          </NavLink>
-        ))}
-      </nav>
+      <TabBar label="The shop" tabs={TABS} />
       <main className="flex-1 bg-bench p-5">
         <h1 className="sr-only">The shop</h1>
         {role !== 'lead' && <p>A lead sets the shop. Ask one.</p>}

@@ -1,5 +1,5 @@
 import { type ChangeEvent, type DragEvent, useRef, useState } from 'react';
-import { fileText } from '#contract/moving-in/table-file.ts';
+import { decodeText } from '#contract/decode-text.ts';
 import { Button } from '../../../ui/Button.tsx';
 
 /** A file chosen or dropped, or its text pasted. */
@@ -16,7 +16,7 @@ export function ChooseFile({
   const [pasted, setPasted] = useState('');
   const [over, setOver] = useState(false);
   const read = async (file: File | undefined) => {
-    if (file) onText(file.name, fileText(await file.arrayBuffer()));
+    if (file) onText(file.name, decodeText(new Uint8Array(await file.arrayBuffer())));
   };
   const chosen = (event: ChangeEvent<HTMLInputElement>) => {
     const file = event.target.files?.[0];

@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { api, call } from '../../../shop/api.ts';
 import { useChange } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
-import { FormField, inputLook } from '../../../ui/FormField.tsx';
+import { SecretField } from '../ProveSheet.tsx';
 
 /** The whole shop in one open file, for a lead who gives their PIN. */
 export function MovingOut() {
@@ -39,19 +39,15 @@ export function MovingOut() {
         }}
       >
         <span className="min-w-48 flex-1">
-          <FormField id="archive-secret" label="Your own PIN" fault={failure}>
-            <input
-              id="archive-secret"
-              type="password"
-              autoComplete="off"
-              className={`${inputLook(failure)} figures text-xl`}
-              value={secret}
-              onChange={(event) => {
-                setSecret(event.target.value);
-                setBegun(false);
-              }}
-            />
-          </FormField>
+          <SecretField
+            id="archive-secret"
+            secret={secret}
+            fault={failure}
+            onSecret={(typed) => {
+              setSecret(typed);
+              setBegun(false);
+            }}
+          />
         </span>
         <Button type="submit" disabled={secret.length < 4 || busy}>
           Save the whole shop

@@ -1,0 +1,28 @@
+import { NavLink } from 'react-router';
+
+export interface Tab {
+  to: string;
+  text: string;
+  /** Only at its very address. */
+  end?: boolean;
+}
+
+/** Tabs beneath the top bar; slides under a thumb where they are more than fit. */
+export function TabBar({ label, tabs }: { label: string; tabs: readonly Tab[] }) {
+  return (
+    <nav aria-label={label} className="flex overflow-x-auto border-b-2 border-ink bg-floor">
+      {tabs.map(({ to, text, end }) => (
+        <NavLink
+          key={to}
+          to={to}
+          end={end}
+          className={({ isActive }) =>
+            `plate flex min-h-14 items-center px-5 text-2xl whitespace-nowrap ${isActive ? 'bg-bench' : 'text-ink-2'}`
+          }
+        >
+          {text}
+        </NavLink>
+      ))}
+    </nav>
+  );
+}
