@@ -41,7 +41,7 @@ export function CommitField({
   };
   return (
     <div className="min-w-0">
-      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'text-sm text-ink-2'}>
+      <label htmlFor={id} className={hideLabel ? 'sr-only' : 'block text-sm text-ink-2'}>
         {label}
       </label>
       {multiline ? (

@@ -160,7 +160,8 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
   );
 }
 
-function Rule({ text: { title, why }, children }: { text: RuleText; children: React.ReactNode }) {
+/** A rule: what it is called, why the trade disagrees, and its choice. */
+export function Rule({ text: { title, why }, children }: { text: RuleText; children: React.ReactNode }) {
   return (
     <section aria-label={title} className="border-b border-rule pb-4">
       <h3 className="font-bold">{title}</h3>

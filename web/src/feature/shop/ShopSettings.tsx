@@ -15,7 +15,7 @@ import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../ui/CommitField.tsx';
 import { People } from './People.tsx';
-import { RuleFields } from './RuleFields.tsx';
+import { Rule, RuleFields } from './RuleFields.tsx';
 import { useOpenShop } from './ShopShell.tsx';
 
 /** Who works here, the house's rules, and what was changed by whom. */
@@ -75,21 +75,21 @@ function Shop({ settings }: { settings: Settings }) {
               }}
             />
           </div>
-          <section aria-label={RULE_TEXT.sessionHours.title} className="mb-5 border-b border-rule pb-4">
-            <h3 className="font-bold">{RULE_TEXT.sessionHours.title}</h3>
-            <p className="mb-2 max-w-prose text-sm text-ink-2">{RULE_TEXT.sessionHours.why}</p>
-            <CommitField
-              label={`Hours, usual ${USUAL_SESSION_HOURS}`}
-              className="figures max-w-32"
-              value={String(draft.sessionHours ?? USUAL_SESSION_HOURS)}
-              onCommit={(typed) => {
-                const hours = typedNumber(typed);
-                return Number.isInteger(hours) && hours >= 1 && hours <= MOST_SESSION_HOURS
-                  ? void setDraft({ ...draft, sessionHours: hours })
-                  : `From 1 to ${MOST_SESSION_HOURS}.`;
-              }}
-            />
-          </section>
+          <div className="mb-5">
+            <Rule text={RULE_TEXT.sessionHours}>
+              <CommitField
+                label={`Hours, usual ${USUAL_SESSION_HOURS}`}
+                className="figures max-w-32"
+                value={String(draft.sessionHours ?? USUAL_SESSION_HOURS)}
+                onCommit={(typed) => {
+                  const hours = typedNumber(typed);
+                  return Number.isInteger(hours) && hours >= 1 && hours <= MOST_SESSION_HOURS
+                    ? void setDraft({ ...draft, sessionHours: hours })
+                    : `From 1 to ${MOST_SESSION_HOURS}.`;
+                }}
+              />
+            </Rule>
+          </div>
           <RuleFields rules={draft.rules} onChange={(rules) => setDraft({ ...draft, rules })} />
           {change.failure && (
             <p role="alert" className="mt-3 font-bold text-bad">
