@@ -1,5 +1,6 @@
-import { existsSync, readdirSync, rmSync, statSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, statSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { brotliCompressSync, constants, gzipSync } from 'node:zlib';
 import { Stop, step } from './console.mjs';
 import { DATA, ROOT, run } from './run.mjs';
 
@@ -35,6 +36,17 @@ export async function buildServer() {
   if (code !== 0) throw new Stop(`The server does not build:\n${output}`);
 }
 
+/** Packs every text of the web application once, so that the server does not at every request. */
+function packAssets() {
+  const folder = join(ROOT, 'dist', 'web', 'assets');
+  const params = { [constants.BROTLI_PARAM_QUALITY]: 9 };
+  for (const name of readdirSync(folder).filter((file) => /\.(js|mjs|css|svg)$/.test(file))) {
+    const bytes = readFileSync(join(folder, name));
+    writeFileSync(join(folder, `${name}.br`), brotliCompressSync(bytes, { params }));
+    writeFileSync(join(folder, `${name}.gz`), gzipSync(bytes, { level: 9 }));
+  }
+}
+
 /** Builds server and web application when a source is newer than the last build. */
 export async function build() {
   await step('build', async () => {
@@ -50,6 +62,7 @@ export async function build() {
       ),
     ]);
     if (web.code !== 0) throw new Stop(`The web application does not build:\n${web.output}`);
+    packAssets();
     writeFileSync(STAMP, '');
     return 'built';
   });

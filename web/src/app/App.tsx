@@ -1,8 +1,8 @@
-import { Component, lazy, type ReactNode, Suspense, useEffect } from 'react';
+import { Component, lazy, type ReactNode, Suspense, useDeferredValue, useEffect } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
 import { watchBacklog } from '../job/backlog.ts';
 import { followOwnSettings } from '../shop/own-settings.ts';
-import { useSession } from '../shop/session.ts';
+import { type SessionStatus, useSession } from '../shop/session.ts';
 import { useSettings } from '../shop/settings.ts';
 import { watchStorage } from '../shop/storage-watch.ts';
 import { Notice } from '../ui/Notice.tsx';
@@ -70,9 +70,10 @@ class Guard extends Component<{ children: ReactNode }, { error?: Error }> {
 
 const Loading = () => <Notice title="One moment" detail="Loading." busy />;
 
-/** The shell: theme, session, and the screens, each loaded when first shown. */
+/** The shell: theme and session. */
 export function App() {
   const status = useSession((state) => state.status);
+  const prepared = useDeferredValue(status);
   const load = useSession((state) => state.load);
   const theme = useSettings((state) => state.theme);
   const hand = useSettings((state) => state.hand);
@@ -91,85 +92,90 @@ export function App() {
     dataset.letters = textSize;
   }, [theme, hand, textSize]);
 
+  // What is on screen stays until the next is fetched, which spares a flash of "Loading" and the wait that goes with it;
+  // but nobody's work stays in view once they have signed out.
+  const shown = status === 'signedOut' && prepared !== 'unknown' ? status : prepared;
+  return (
+    <Suspense fallback={<Loading />}>
+      <Screens status={shown} />
+    </Suspense>
+  );
+}
+
+/** The screens, each loaded when first shown. */
+function Screens({ status }: { status: SessionStatus }) {
   if (status === 'unknown') return <Loading />;
-  if (window.location.pathname === '/pair')
-    return (
-      <Suspense fallback={<Loading />}>
-        <Pair />
-      </Suspense>
-    );
+  if (window.location.pathname === '/pair') return <Pair />;
   if (status === 'signedOut')
     return (
-      <Suspense fallback={<Loading />}>
+      <>
         <DeviceAlarm />
         <ShopData>
           <SignIn />
         </ShopData>
-      </Suspense>
+      </>
     );
   return (
     <Guard>
       <DeviceAlarm />
       <NewerPage />
       <BrowserRouter>
-        <Suspense fallback={<Loading />}>
-          <Routes>
+        <Routes>
+          <Route element={<ShopData />}>
+            <Route path="/" element={<Bays />} />
+            <Route path="/receive" element={<NewJob />} />
+            <Route path="/vehicles" element={<VehicleList />} />
+            <Route path="/vehicles/owners" element={<Owners />} />
+            <Route path="/vehicles/:vehicleId" element={<VehicleScreen />} />
+            <Route path="/bench" element={<Bench />} />
+            <Route path="/bench/:tool" element={<Bench />} />
+            <Route path="/kits" element={<KitLibrary />} />
+            <Route path="/kits/read" element={<ReadSheet />} />
+            <Route path="/kits/drafts/:kitId" element={<KitEditor />} />
+            <Route path="/kits/drafts/:kitId/:part" element={<KitEditor />} />
+            <Route path="/kits/:kitId" element={<KitHistory />} />
+            <Route path="/shop" element={<ShopShell />}>
+              <Route index element={<ShopSettings />} />
+              <Route path="tablets" element={<Tablets />} />
+              <Route path="programs" element={<Programs />} />
+              <Route path="moving-in" element={<MovingIn />} />
+            </Route>
+            <Route path="/crib" element={<CribShell />}>
+              <Route index element={<Wrenches />} />
+              <Route path="tools" element={<Tools />} />
+              <Route path="compounds" element={<Compounds />} />
+              <Route path="fasteners" element={<Fasteners />} />
+              <Route path="reorder" element={<Reorder />} />
+            </Route>
+          </Route>
+          <Route path="/jobs/:jobId" element={<JobShell />}>
+            <Route index element={<Navigate to="check-in" replace />} />
             <Route element={<ShopData />}>
-              <Route path="/" element={<Bays />} />
-              <Route path="/receive" element={<NewJob />} />
-              <Route path="/vehicles" element={<VehicleList />} />
-              <Route path="/vehicles/owners" element={<Owners />} />
-              <Route path="/vehicles/:vehicleId" element={<VehicleScreen />} />
-              <Route path="/bench" element={<Bench />} />
-              <Route path="/bench/:tool" element={<Bench />} />
-              <Route path="/kits" element={<KitLibrary />} />
-              <Route path="/kits/read" element={<ReadSheet />} />
-              <Route path="/kits/drafts/:kitId" element={<KitEditor />} />
-              <Route path="/kits/drafts/:kitId/:part" element={<KitEditor />} />
-              <Route path="/kits/:kitId" element={<KitHistory />} />
-              <Route path="/shop" element={<ShopShell />}>
-                <Route index element={<ShopSettings />} />
-                <Route path="tablets" element={<Tablets />} />
-                <Route path="programs" element={<Programs />} />
-                <Route path="moving-in" element={<MovingIn />} />
-              </Route>
-              <Route path="/crib" element={<CribShell />}>
-                <Route index element={<Wrenches />} />
-                <Route path="tools" element={<Tools />} />
-                <Route path="compounds" element={<Compounds />} />
-                <Route path="fasteners" element={<Fasteners />} />
-                <Route path="reorder" element={<Reorder />} />
-              </Route>
+              <Route path="receive" element={<Receive />} />
+              <Route path="conflicts" element={<Conflicts />} />
+              <Route path="readiness" element={<ReadinessScreen />} />
+              <Route path="card" element={<JobCardScreen />} />
+              <Route path="close-out" element={<CloseOut />} />
+              <Route path="record" element={<Record />} />
             </Route>
-            <Route path="/jobs/:jobId" element={<JobShell />}>
-              <Route index element={<Navigate to="check-in" replace />} />
-              <Route element={<ShopData />}>
-                <Route path="receive" element={<Receive />} />
-                <Route path="conflicts" element={<Conflicts />} />
-                <Route path="readiness" element={<ReadinessScreen />} />
-                <Route path="card" element={<JobCardScreen />} />
-                <Route path="close-out" element={<CloseOut />} />
-                <Route path="record" element={<Record />} />
-              </Route>
-              <Route path="check-in" element={<CheckIn />} />
-              <Route path="line" element={<Line />} />
-              {/* Screens of their own once: an address kept in a browser still leads to the work. */}
-              {['strip', 'fit-loose', 'torque', 'refit'].map((old) => (
-                <Route key={old} path={old} element={<Navigate to="../line" replace />} />
-              ))}
-            </Route>
-            <Route
-              path="*"
-              element={
-                <Notice
-                  title="No such page"
-                  detail="The address leads nowhere."
-                  secondary={{ to: '/', label: 'To the bays' }}
-                />
-              }
-            />
-          </Routes>
-        </Suspense>
+            <Route path="check-in" element={<CheckIn />} />
+            <Route path="line" element={<Line />} />
+            {/* Screens of their own once: an address kept in a browser still leads to the work. */}
+            {['strip', 'fit-loose', 'torque', 'refit'].map((old) => (
+              <Route key={old} path={old} element={<Navigate to="../line" replace />} />
+            ))}
+          </Route>
+          <Route
+            path="*"
+            element={
+              <Notice
+                title="No such page"
+                detail="The address leads nowhere."
+                secondary={{ to: '/', label: 'To the bays' }}
+              />
+            }
+          />
+        </Routes>
       </BrowserRouter>
     </Guard>
   );

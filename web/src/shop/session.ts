@@ -21,8 +21,11 @@ function kept<T>(key: string): T | undefined {
 /** The last session, so that a reload without the network still knows who is working. */
 const lastSession = (): Session | undefined => kept<Session>(LAST_SESSION_KEY);
 
+/** `expired`: somebody works on here, and the server wants to hear who before it takes what they give. */
+export type SessionStatus = 'unknown' | 'signedOut' | 'signedIn' | 'expired';
+
 interface SessionState {
-  status: 'unknown' | 'signedOut' | 'signedIn' | 'expired';
+  status: SessionStatus;
   session?: Session;
   load(): Promise<void>;
   /** Signs in at the server; without it, by what this device keeps of the person. */
