@@ -40,7 +40,7 @@ const said = {
 const ProofSchema = z.discriminatedUnion('kind', [
   z.strictObject({ kind: z.literal('pin'), signature: SignatureSchema }),
   z.strictObject({ kind: z.literal('passkey'), response: z.looseObject({ id: z.string().max(400) }) }),
-  z.strictObject({ kind: z.literal('leave'), leave: z.string().max(100) }),
+  z.strictObject({ kind: z.literal('leave'), leave: z.string().max(400) }),
 ]);
 export type Proof = z.infer<typeof ProofSchema>;
 

@@ -28,6 +28,8 @@ const Environment = z.object({
   KIT_WORKER: z.string().default('dist/server/kit-worker.mjs'),
   /** Folder of the built web application. */
   WEB_DIST: z.string().default('dist/web'),
+  /** `1`: a proxy of the shop's own stands in front, which says in `X-Forwarded-For` who asks. */
+  PROXY: z.enum(['0', '1']).default('0'),
   /** `0`: other programs are told nothing, as on a machine that only tries a backup out. */
   TELL: z.enum(['0', '1']).default('1'),
   LOG_LEVEL: z.enum(['silent', 'error', 'warn', 'info', 'debug']).default('info'),
@@ -52,6 +54,8 @@ export interface Config {
   hosts: string[];
   demo: boolean;
   webDist: string;
+  /** Whether a proxy of the shop's own stands in front. */
+  proxied: boolean;
   /** Whether programs that listen are told. */
   tell: boolean;
   logLevel: 'silent' | 'error' | 'warn' | 'info' | 'debug';
@@ -96,6 +100,7 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
       .filter(Boolean),
     demo: env.WRENCHMAN_DEMO === '1',
     webDist: env.WEB_DIST,
+    proxied: env.PROXY === '1',
     tell: env.TELL === '1',
     logLevel: env.LOG_LEVEL,
   };

@@ -8,6 +8,7 @@ import { DEMO_PEOPLE } from '#demo/shop.ts';
 import { openFiles } from './archive/open-files.ts';
 import { writeArchive } from './archive/write-archive.ts';
 import { type Config, listeningFault } from './config.ts';
+import { addresses } from './http/address.ts';
 import { makeApp } from './http/app.ts';
 import { figuresServer, makeFigures } from './http/figures.ts';
 import { OutsideService } from './outside/outside-service.ts';
@@ -18,14 +19,17 @@ import { CatalogService } from './service/catalog-service.ts';
 import { CommandAuthority } from './service/command-authority.ts';
 import { CribService } from './service/crib-service.ts';
 import { JobDevices } from './service/job-devices.ts';
+import { JobLines } from './service/job-lines.ts';
 import { JobService } from './service/job-service.ts';
 import { KitDraftService } from './service/kit-draft-service.ts';
 import { KitPictures } from './service/kit-pictures.ts';
 import { Leaves } from './service/leaves.ts';
 import { MovingInService } from './service/moving-in/moving-in-service.ts';
+import { News } from './service/news.ts';
 import { OwnerService } from './service/owner-service.ts';
 import { PasskeyService } from './service/passkey-service.ts';
 import { ReadingProofs } from './service/reading-proofs.ts';
+import { ServerCodes } from './service/server-codes.ts';
 import { SessionService } from './service/session-service.ts';
 import { ShelfService } from './service/shelf-service.ts';
 import { ShopService } from './service/shop-service.ts';
@@ -41,6 +45,7 @@ import { MovingInRepository } from './store/moving-in-repository.ts';
 import { OutsideRepository } from './store/outside-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
 import { schemaFaults } from './store/schema.ts';
+import { ServerRepository } from './store/server-repository.ts';
 import { ShelfRepository } from './store/shelf-repository.ts';
 import { ShopRepository } from './store/shop-repository.ts';
 import { TabletRepository } from './store/tablet-repository.ts';
@@ -87,17 +92,29 @@ export async function startServer(
   const failedLater = (error: unknown) => log.error({ err: error }, 'owed');
   const folder = openSeal(config.sealDir);
   const people = new PersonRepository(source);
-  const passkeys = new PasskeyService(people);
-  const leaves = new Leaves();
-  const sessions = new SessionService(people, passkeys, pins);
+  const servers = new ServerRepository(source);
+  const codes = new ServerCodes(folder.secret);
+  const jobRepository = new JobRepository(source, (events) => figures?.recorded(events));
+  const lines = new JobLines({
+    heads: (jobs) => servers.heads(jobs),
+    eventsAfter: (job, seq) => jobRepository.eventsAfter(job, seq),
+  });
+  const news = new News(servers, failedLater, [lines]);
+  const passkeys = new PasskeyService(people, codes, servers);
+  const leaves = new Leaves(codes);
+  const sessions = new SessionService(people, passkeys, pins, news);
   const catalogRepository = new CatalogRepository(source);
   const catalog = new CatalogService(catalogRepository);
   const cribRepository = new CribRepository(source);
   const sockets = new WebSocketServer({ noServer: true, maxPayload: SOCKET_BYTES });
   const figures = config.metricsPort === undefined ? undefined : makeFigures(() => sockets.clients.size);
-  const jobRepository = new JobRepository(source, figures?.recorded);
   const wrenches = new ShopWrenches(catalogRepository, cribRepository);
-  const readings = new ReadingProofs(folder.secret);
+  const readings = new ReadingProofs(codes, servers);
+  news.on('wrenches', () => wrenches.forgetAll());
+  const wrenchesChanged = (shopId: string) => {
+    wrenches.forget(shopId);
+    news.tell('wrenches').catch(failedLater);
+  };
   const devices = new JobDevices(jobRepository, failedLater);
   const jobs = new JobService({
     jobs: jobRepository,
@@ -107,6 +124,8 @@ export async function startServer(
     authority: new CommandAuthority(sessions, passkeys, leaves),
     readings,
     devices,
+    lines,
+    news,
     seal: folder.seal,
     failedLater,
   });
@@ -117,7 +136,7 @@ export async function startServer(
     cribRepository,
     catalogRepository,
     people,
-    (shopId) => wrenches.forget(shopId),
+    wrenchesChanged,
     (shopId, jobId) => jobs.plan(shopId, jobId),
     (shopId) => shelf.low(shopId),
   );
@@ -132,7 +151,7 @@ export async function startServer(
     shelf: shelfRepository,
     shops,
     drafts,
-    wrenchesChanged: (shopId) => wrenches.forget(shopId),
+    wrenchesChanged,
   });
   const tablets = new TabletService(new TabletRepository(source), sessions);
   const outsideRepository = new OutsideRepository(source);
@@ -168,6 +187,9 @@ export async function startServer(
     works,
     readings,
     devices,
+    codes,
+    once: servers,
+    addresses: addresses(config.proxied),
   };
   const { tls } = config;
   const hosts = tls ? [...config.hosts, ...machineNames()] : config.hosts;
@@ -214,7 +236,8 @@ export async function startServer(
   const monitored = figures && figuresServer(figures);
   if (monitored) await listen(monitored, config.metricsPort, '127.0.0.1');
   if (config.tell) tellings.start();
-  const watch = watchRecords(jobs, jobRepository, folder, log);
+  await news.start();
+  const watch = watchRecords(jobs, jobRepository, servers, folder, log);
   return {
     port,
     fingerprint: certificates?.fingerprint,
@@ -234,6 +257,7 @@ export async function startServer(
       await closed;
       clearTimeout(cut);
       await watch.done;
+      await news.stop();
       await tellings.stop();
       await works.stop();
       await source.destroy();
@@ -272,7 +296,13 @@ const certifiedNames = ({ hosts }: Config): string[] => [
 ];
 
 /** Holds every record against its seal when the server starts, and anchors the heads once a day. */
-function watchRecords(jobs: JobService, repository: JobRepository, { anchors }: SealFolder, log: Logger) {
+function watchRecords(
+  jobs: JobService,
+  repository: JobRepository,
+  servers: ServerRepository,
+  { anchors }: SealFolder,
+  log: Logger,
+) {
   let stopped = false;
   class Stopped extends Error {}
   const pause = () =>
@@ -294,7 +324,10 @@ function watchRecords(jobs: JobService, repository: JobRepository, { anchors }: 
   };
   let running = look();
   const timer = setInterval(() => {
-    running = running.then(() => anchor()).catch((error: unknown) => log.error({ err: error }, 'not anchored'));
+    running = running
+      .then(() => anchor())
+      .then(() => servers.forgetSpent(Date.now()))
+      .catch((error: unknown) => log.error({ err: error }, 'not anchored, or not cleared'));
   }, ANCHOR_LOOK_MS);
   return {
     get done() {

@@ -53,4 +53,6 @@ export const LEFT_BEHIND: Readonly<Record<string, string>> = {
   api_request: 'goes with its key',
   webhook: 'who listens here, with the secret it trusts',
   telling: 'goes with its listener',
+  spent: 'codes of these servers that count once',
+  news: 'what these servers tell each other',
 };

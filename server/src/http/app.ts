@@ -29,13 +29,15 @@ import type { Leaves } from '../service/leaves.ts';
 import type { MovingInService } from '../service/moving-in/moving-in-service.ts';
 import type { OwnerService } from '../service/owner-service.ts';
 import type { PasskeyService } from '../service/passkey-service.ts';
-import type { ReadingProofs } from '../service/reading-proofs.ts';
+import type { Once, ReadingProofs } from '../service/reading-proofs.ts';
+import type { ServerCodes } from '../service/server-codes.ts';
 import type { SessionService } from '../service/session-service.ts';
 import type { ShelfService } from '../service/shelf-service.ts';
 import type { ShopService } from '../service/shop-service.ts';
 import type { TabletService } from '../service/tablet-service.ts';
 import { isDatabaseAway, isDatabaseFull } from '../store/data-source.ts';
 import { KitTooLarge, type KitWorks } from '../thread/kit-works.ts';
+import type { Addresses } from './address.ts';
 import { archiveRoutes } from './archive-routes.ts';
 import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { catalogRoutes } from './catalog-routes.ts';
@@ -77,6 +79,9 @@ interface ApiParts {
   folder: SealFolder;
   works: KitWorks;
   network: ShopNetwork;
+  codes: ServerCodes;
+  addresses: Addresses;
+  once: Once;
 }
 
 export interface AppParts extends ApiParts {
@@ -115,10 +120,13 @@ function apiRoutes({
   folder,
   works,
   network,
+  codes,
+  once,
+  addresses,
 }: ApiParts) {
   return new Hono<SignedInEnv>()
-    .route('/session', sessionRoutes(sessions, passkeys, leaves, tablets))
-    .route('/opening', openingRoutes(shop))
+    .route('/session', sessionRoutes(sessions, passkeys, leaves, tablets, addresses))
+    .route('/opening', openingRoutes(shop, addresses))
     .route('/outside/v1', outsideRoutes(outside))
     .use('*', signedIn(sessions))
     .route('/', catalogRoutes(catalog, jobs, drafts, sessions))
@@ -128,7 +136,7 @@ function apiRoutes({
     .route('/shop', shopRoutes(shop, sessions, network))
     .route('/owners', ownerRoutes(owners, sessions))
     .route('/programs', programRoutes(outside, sessions))
-    .route('/archive', archiveRoutes(sessions, archive))
+    .route('/archive', archiveRoutes(sessions, codes, once, archive))
     .route('/tablets', tabletRoutes(tablets, sessions))
     .route('/moving-in', movingInRoutes(movingIn))
     .route('/supplier', supplierRoutes())
@@ -198,11 +206,11 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
     if (length === undefined) return c.req.method === 'GET' ? next() : limited(c, next);
     return Number(length) > BODY_LIMIT ? Promise.resolve(tooLarge(c)) : next();
   });
-  // Where there is something to gain: files and lists. A compressor costs more than a short answer, and would hold
+  // Where there is something to gain: lists. Files were packed when they were built.
+  // A compressor costs more than a short answer, and would hold
   // single events of a stream back.
   const packed = compress();
   for (const path of [
-    '/assets/*',
     '/api/kits',
     '/api/vehicles',
     '/api/jobs',
@@ -225,7 +233,10 @@ export function makeApp(parts: AppParts, upgradeWebSocket?: UpgradeWebSocket) {
   app.all('/api/*', (c) => problem(c, 'notFound'));
 
   const year = 'public, max-age=31536000, immutable';
-  app.use('/assets/*', serveStatic({ root: webDist, onFound: (_, c) => void c.header('Cache-Control', year) }));
+  app.use(
+    '/assets/*',
+    serveStatic({ root: webDist, precompressed: true, onFound: (_, c) => void c.header('Cache-Control', year) }),
+  );
   app.get('/assets/*', (c) => problem(c, 'notFound'));
   app.use('*', serveStatic({ root: webDist, onFound: (_, c) => void c.header('Cache-Control', 'no-cache') }));
   // Addresses inside the application all load the same page.

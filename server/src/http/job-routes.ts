@@ -139,13 +139,13 @@ export function jobRoutes(
         // The line ends with the session it was opened in.
         let over = false;
         const expires = setTimeout(() => end(), Math.min(MOST_TIMER_MS, sessionExpiresAtMs - Date.now()));
-        const unwatch = sessions.onEnded((ended) => ended === tokenHash && end());
+        const unwatch = sessions.watch(tokenHash, end);
         function end() {
           over = true;
           wake();
         }
         // Listen before reading, so that nothing falls between; what comes twice is dropped by number.
-        const stop = jobs.listen(id, (events) => {
+        const stop = jobs.listen(id, seq, (events) => {
           waiting.push(...events);
           wake();
         });

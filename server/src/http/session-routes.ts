@@ -1,4 +1,3 @@
-import { getConnInfo } from '@hono/node-server/conninfo';
 import { type Context, Hono } from 'hono';
 import { deleteCookie, getCookie, setCookie } from 'hono/cookie';
 import { rateLimiter } from 'hono-rate-limiter';
@@ -25,27 +24,10 @@ import {
   type SignInError,
 } from '../service/session-service.ts';
 import type { TabletService } from '../service/tablet-service.ts';
+import type { Addresses } from './address.ts';
 import { DEVICE_COOKIE, isSecure, SESSION_COOKIE, type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { problem } from './problem.ts';
 import { validate } from './validate.ts';
-
-const from = (c: Context): From => ({
-  session: getCookie(c, SESSION_COOKIE),
-  device: getCookie(c, DEVICE_COOKIE),
-  deviceName: deviceName(c.req.header('user-agent') ?? ''),
-  site: siteOf(c),
-  local: isLocal(c),
-});
-
-const LOOPBACK = /^(127\.|::1$|::ffff:127\.)/;
-
-/** Whether the server's own machine asks, by its own name for itself and with no proxy in between. */
-function isLocal(c: Context): boolean {
-  const { host } = siteOf(c);
-  const forwarded = c.req.header('x-forwarded-for') ?? c.req.header('forwarded') ?? c.req.header('x-real-ip');
-  const named = host === 'localhost' || host === '127.0.0.1' || host === '[::1]';
-  return named && forwarded === undefined && LOOPBACK.test(getConnInfo(c).remote.address ?? '');
-}
 
 /** What a device is called until somebody names it: its system, as far as its browser tells. */
 function deviceName(agent: string): string {
@@ -83,12 +65,20 @@ export function sessionRoutes(
   passkeys: PasskeyService,
   leaves: Leaves,
   tablets: TabletService,
+  addresses: Addresses,
 ) {
+  const from = (c: Context): From => ({
+    session: getCookie(c, SESSION_COOKIE),
+    device: getCookie(c, DEVICE_COOKIE),
+    deviceName: deviceName(c.req.header('user-agent') ?? ''),
+    site: siteOf(c),
+    local: addresses.isLocal(c),
+  });
   /** Beside the counts per person and device: one address guessing at everybody. */
   const limit = rateLimiter<SignedInEnv>({
     windowMs: 60_000,
     limit: 60,
-    keyGenerator: (c) => getConnInfo(c).remote.address ?? 'unknown',
+    keyGenerator: addresses.of,
     handler: (c) => problem(c, 'tooManyAttempts', { retryAfterS: 60 }),
   });
   const mine = signedIn(sessions);

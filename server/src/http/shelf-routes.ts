@@ -33,15 +33,17 @@ export function shelfRoutes(shelf: ShelfService) {
     });
 }
 
+const MINUTE_MS = 60_000;
+
 /** The supplier's counter: a stand-in that ships with the product, spoken to as a real one would be. */
 export function supplierRoutes(now: () => number = Date.now) {
-  let serial = 0;
   return new Hono<SignedInEnv>()
     .post('/promises', validate('json', WantedSchema), async (c) =>
       c.json(promise(c.req.valid('json'), now()) satisfies SupplierAnswer),
     )
     .post('/orders', keeps, validate('json', WantedSchema), async (c) => {
-      serial += 1;
+      // The instant within the minute numbers it: each of the shop's servers has a counter before it.
+      const serial = now() % MINUTE_MS;
       const answer = { ...promise(c.req.valid('json'), now()), order: orderNumber(now(), serial) };
       return c.json(answer satisfies SupplierAnswer, 201);
     });

@@ -1,4 +1,3 @@
-import { getConnInfo } from '@hono/node-server/conninfo';
 import { Hono } from 'hono';
 import { rateLimiter } from 'hono-rate-limiter';
 import { z } from 'zod';
@@ -11,6 +10,7 @@ import {
 } from '#contract/shop.ts';
 import type { SessionService } from '../service/session-service.ts';
 import type { ShopService } from '../service/shop-service.ts';
+import type { Addresses } from './address.ts';
 import { leadOnly, type SignedInEnv } from './caller.ts';
 import { problem } from './problem.ts';
 import { validate } from './validate.ts';
@@ -18,11 +18,11 @@ import { validate } from './validate.ts';
 const Id = validate('param', z.object({ id: z.string().min(1).max(64) }));
 
 /** Opening an empty installation: nobody can be signed in yet, the code off the console says who may. */
-export function openingRoutes(shop: ShopService) {
+export function openingRoutes(shop: ShopService, addresses: Addresses) {
   const limit = rateLimiter<SignedInEnv>({
     windowMs: 60_000,
     limit: 10,
-    keyGenerator: (c) => getConnInfo(c).remote.address ?? 'unknown',
+    keyGenerator: addresses.of,
     handler: (c) => problem(c, 'tooManyAttempts', { retryAfterS: 60 }),
   });
   return new Hono<SignedInEnv>()

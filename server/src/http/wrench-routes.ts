@@ -37,7 +37,7 @@ export function wrenchRoutes({ sessions, catalog, readings }: WrenchParts, upgra
       return {
         onOpen: (_, socket) => {
           const end = () => socket.close(POLICY, 'The session is over');
-          unwatch = sessions.onEnded((ended) => ended === tokenHash && end());
+          unwatch = sessions.watch(tokenHash, end);
           expires = setTimeout(end, Math.max(0, sessionExpiresAtMs - Date.now()));
           standIn = new WrenchStandIn((message) => {
             if (message.type !== 'end') return socket.send(JSON.stringify(message));

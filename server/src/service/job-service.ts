@@ -1,5 +1,4 @@
 import { createHash, randomUUID } from 'node:crypto';
-import { EventEmitter } from 'node:events';
 import type {
   AddKit,
   CallOff,
@@ -43,9 +42,11 @@ import type { Caller } from './caller.ts';
 import type { Authority, CommandAuthority } from './command-authority.ts';
 import { noteFitted } from './fitted-note.ts';
 import type { JobDevices } from './job-devices.ts';
+import type { JobLines } from './job-lines.ts';
 import { JobShelf } from './job-shelf.ts';
 import { type CallOffFault, type MoveFault, slotFault, workBegun } from './job-slot.ts';
 import { type LiveJob, openedWith } from './live-job.ts';
+import type { News } from './news.ts';
 import { type OpenJobError, openJob } from './open-job.ts';
 import { pastVisit } from './past-visit.ts';
 import type { ReadingProofs } from './reading-proofs.ts';
@@ -55,6 +56,9 @@ import { Turns } from './turns.ts';
 /** Photos of one job, and their bytes together: a phone's pictures of every corner, and no album. */
 const MOST_PHOTOS = 200;
 const MOST_PHOTO_BYTES = 200e6;
+
+/** How often a decision is made anew that another server was first with; each time that one has got somewhere. */
+const MOST_OVERTAKEN = 20;
 
 export type AddKitError = { code: 'unknownJob' | 'unknownKit' } | { code: 'kitDoesNotFit'; text: string; kit: string };
 export type PhotoError = { code: 'unknownJob' | 'tooManyPhotos' | 'jobClosed' | 'recordBroken' | 'notPermitted' };
@@ -73,6 +77,8 @@ export interface JobServiceParts {
   authority: CommandAuthority;
   readings: ReadingProofs;
   devices: JobDevices;
+  lines: JobLines;
+  news: Pick<News, 'on' | 'tell'>;
   seal: RecordSeal;
   now?: () => number;
   /** Told of what failed after its command was stored and answered; it is made up later. */
@@ -84,7 +90,6 @@ export class JobService {
   private readonly shelf: JobShelf;
   /** Commands of one job are decided one after another, of different jobs side by side. */
   private readonly turns = new Turns();
-  private readonly added = new EventEmitter().setMaxListeners(0);
   private readonly now: () => number;
   private readonly failedLater: (error: unknown) => void;
 
@@ -92,11 +97,11 @@ export class JobService {
     this.shelf = new JobShelf(parts.jobs, parts.catalog, parts.seal);
     this.now = parts.now ?? Date.now;
     this.failedLater = parts.failedLater ?? (() => undefined);
+    parts.news.on('jobs', () => this.shelf.clear());
   }
 
-  async cards(shopId: string, fromMs: number, toMs: number): Promise<JobCard[]> {
-    const cards = await this.parts.jobs.cards(shopId, fromMs, toMs);
-    return cards.map((card) => (this.shelf.isAltered(card.id) ? { ...card, broken: true } : card));
+  cards(shopId: string, fromMs: number, toMs: number): Promise<JobCard[]> {
+    return this.parts.jobs.cards(shopId, fromMs, toMs);
   }
 
   /** One job as lists show it. */
@@ -227,17 +232,26 @@ export class JobService {
     const judged: Judged[] = [];
     for (const input of batch.commands) judged.push(await this.judge(caller, id, input, receivedMs));
     const offsetAtReceiptMs = batch.sentMs === undefined ? undefined : receivedMs - batch.sentMs;
-    const answer = await this.turns.take(id, async () => {
-      const take = () => this.take(caller, id, judged, { receivedMs, offsetAtReceiptMs });
-      try {
-        return await take();
-      } catch (error) {
-        if (error instanceof JobMoved) return take();
-        throw error;
-      }
-    });
+    const answer = await this.inTurn(id, () => this.take(caller, id, judged, { receivedMs, offsetAtReceiptMs }));
     if (answer && batch.left !== undefined) this.parts.devices.heard(id, caller, { waiting: batch.left, away: false });
     return answer;
+  }
+
+  /**
+   * Does work on a job when its turn comes. Where another server was first, the job is brought up to what is stored and the
+   * work is done again: what it decided was decided on something older.
+   */
+  private inTurn<T>(id: string, work: () => Promise<T>): Promise<T> {
+    return this.turns.take(id, async () => {
+      for (let tries = 1; ; tries++) {
+        try {
+          return await work();
+        } catch (error) {
+          if (!(error instanceof JobMoved) || tries >= MOST_OVERTAKEN) throw error;
+          await this.shelf.catchUp(id);
+        }
+      }
+    });
   }
 
   /** Finds out where a command is from and what shows it; none of that needs the job. */
@@ -260,7 +274,7 @@ export class JobService {
    * @returns the answer to the command, or why it could not be given
    */
   addKit(caller: Caller, id: string, input: AddKit): Promise<Result<CommandBatchAnswer, AddKitError>> {
-    return this.turns.take(id, async () => {
+    return this.inTurn(id, async () => {
       const live = await this.shelf.get(caller.shopId, id);
       const pinned = live && (await this.parts.catalog.currentPinned(caller.shopId, input.kit));
       if (!live) return fail({ code: 'unknownJob' as const });
@@ -340,6 +354,8 @@ export class JobService {
         await jobs.erase(row.id, erasedVehicle(row.vehicle));
         this.shelf.drop(row.id);
       });
+    // What another server has in memory of it goes too.
+    await this.parts.news.tell('jobs');
     await catalog.saveVehicle(shopId, erasedVehicle(stored.vehicle), stored.version);
     return true;
   }
@@ -372,18 +388,23 @@ export class JobService {
     /** The id the device gave it: sent twice, it is kept once. */
     id: string = randomUUID(),
   ): Promise<Result<{ id: string }, PhotoError>> {
-    return this.turns.take(jobId, async () => {
+    // Stored here, and its event overtaken by another server's: the event is still to come.
+    let stored = false;
+    return this.inTurn(jobId, async () => {
       const { jobs } = this.parts;
       const live = await this.shelf.get(caller.shopId, jobId);
       if (!live) return fail({ code: 'unknownJob' as const });
-      if (await jobs.photo(jobId, id)) return ok({ id });
+      if (!stored && (await jobs.photo(jobId, id))) return ok({ id });
       const kept = await jobs.photosOf(jobId);
       if (kept.count >= MOST_PHOTOS || kept.bytes + bytes.length > MOST_PHOTO_BYTES)
         return fail({ code: 'tooManyPhotos' as const });
       const hash = createHash('sha256').update(bytes).digest('hex');
       const command: JobCommand = { type: 'keepPhoto', photo: id, sha256: hash, mime: type, bytes: bytes.length };
       const row = { id, jobId, type, bytes, sha256: hash, takenBy: caller.person.id, takenAtMs: this.now() };
-      const { results } = await this.give(caller, live, { id, command }, () => jobs.addPhoto(row));
+      const { results } = await this.give(caller, live, { id, command }, async () => {
+        if (!stored) await jobs.addPhoto(row);
+        stored = true;
+      });
       const [result] = results;
       if (!result || result.ok) return ok({ id });
       const { code } = result.refusal;
@@ -433,7 +454,7 @@ export class JobService {
     { receivedMs, offsetAtReceiptMs }: { receivedMs: number; offsetAtReceiptMs?: number },
     before?: () => Promise<void>,
   ): Promise<CommandBatchAnswer> {
-    const { crib, jobs, wrenches, readings } = this.parts;
+    const { crib, jobs, wrenches, readings, lines } = this.parts;
     const { id } = live.row;
     const wall = await wrenches.of(caller.shopId);
     const { open } = live.integrity;
@@ -465,7 +486,7 @@ export class JobService {
         results.push({ id: input.id, ok: false, refusal: outcome.refusal });
         continue;
       }
-      if (command.type === 'pull' && !outcome.repeated && !readings.takeOnce(command, input.id)) {
+      if (command.type === 'pull' && !outcome.repeated && !(await readings.takeOnce(command, input.id))) {
         results.push({ id: input.id, ok: false, refusal: { code: 'liveUnproven', station: command.station } });
         continue;
       }
@@ -479,6 +500,9 @@ export class JobService {
       });
       results.push({ id: input.id, ok: true, repeated: outcome.repeated });
     }
+    // Refused by what another server has changed since: it is decided anew.
+    const refused = results.some((result) => !result.ok);
+    if (refused && (await jobs.seqOf(id)) !== live.row.seq) throw new JobMoved(id);
     const events: StoredEvent[] = rows.map((row) => ({ seq: row.seq, hash: row.hash, event: row.event }));
     if (rows.length > 0) {
       await before?.();
@@ -490,18 +514,19 @@ export class JobService {
         await jobs.append({ jobId: id, fromSeq: live.row.seq, rows, received, progress, closedAtMs });
       } catch (error) {
         // Whatever is in memory may be ahead of the store now.
-        this.shelf.drop(id);
+        if (!(error instanceof JobMoved)) this.shelf.drop(id);
         throw error;
       }
       const acknowledged = rows.some(({ event }) => event.type === 'breakAcknowledged');
       const integrity = acknowledged ? { ...live.integrity, open: [] } : live.integrity;
-      const row = { ...live.row, seq, hash };
+      const row = { ...live.row, seq, hash, progress };
       const next: LiveJob = { ...live, row, log, seq, hash, lastEventAtMs, integrity };
       this.shelf.put(next);
+      if (acknowledged) await this.shelf.note(row, integrity);
       wrenches.countPulls(caller.shopId, events);
       // Whoever works on it has it before them.
-      if (live.row.slot?.calledOff && workBegun(progress)) await this.putBack(caller, id);
-      this.added.emit(id, events);
+      if (workBegun(progress) && !workBegun(live.row.progress)) await this.putBack(caller, id);
+      lines.stored(id, events);
       if (rows.some(({ event }) => event.type === 'jobClosed')) await this.afterClose(next);
     }
     return { results, events, seq };
@@ -532,10 +557,9 @@ export class JobService {
     return this.shelf.has(shopId, id) || (await this.parts.jobs.find(shopId, id)) !== undefined;
   }
 
-  /** Calls back with events as they are stored; returns how to stop. */
-  listen(id: string, callback: (events: StoredEvent[]) => void): () => void {
-    this.added.on(id, callback);
-    return () => this.added.off(id, callback);
+  /** Calls back with events after `seq` as they are stored, by whichever server; returns how to stop. */
+  listen(id: string, seq: number, callback: (events: StoredEvent[]) => void): () => void {
+    return this.parts.lines.listen(id, seq, callback);
   }
 
   /** Holds every job of the installation against its seal, and names the altered ones. */

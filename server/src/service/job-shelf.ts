@@ -1,16 +1,16 @@
 import type { Integrity, StoredEvent } from '#contract/job.ts';
+import { appendEvents } from '#core/job/job-log.ts';
 import { replay } from '../report/replay.ts';
 import type { RecordSeal } from '../seal/record-seal.ts';
 import type { CatalogRepository, PinnedDocument } from '../store/catalog-repository.ts';
 import type { JobEntity } from '../store/entities.ts';
+import { chainHash } from '../store/hash-chain.ts';
 import type { JobRepository } from '../store/job-repository.ts';
 import { type LiveJob, liveJobs, openedWith } from './live-job.ts';
 
 /** Jobs as the server has them in memory: folded, held against their seals, and let go when room is wanted. */
 export class JobShelf {
   private readonly live = liveJobs();
-  /** Jobs whose record was altered and that no lead has looked at. */
-  private readonly altered = new Set<string>();
 
   constructor(
     private readonly jobs: JobRepository,
@@ -48,7 +48,36 @@ export class JobShelf {
 
   put(live: LiveJob): void {
     this.live.set(live.row.id, live);
-    this.note(live.row.id, live.integrity);
+  }
+
+  /**
+   * Brings a job that is here up to what is stored: another server has taken commands for it. Only what came since is
+   * read and folded, where it follows on what is here; otherwise the job is read anew when it is next wanted.
+   */
+  async catchUp(id: string): Promise<void> {
+    const live = this.live.peek(id);
+    if (!live) return;
+    const events = await this.jobs.eventsAfter(id, live.seq);
+    const last = events.at(-1);
+    if (!last || !this.follows(live, events)) return this.drop(id);
+    const log = appendEvents(
+      live.log,
+      events.map(({ event }) => event),
+    );
+    const row = { ...live.row, seq: last.seq, hash: last.hash };
+    this.put({ ...live, row, log, seq: last.seq, hash: last.hash, lastEventAtMs: last.event.atMs });
+  }
+
+  /** Whether events go on from a job as it is here, with nothing beside them that is not here yet. */
+  private follows({ seq, hash }: LiveJob, events: readonly StoredEvent[]): boolean {
+    let before = { seq, hash };
+    for (const stored of events) {
+      if (stored.event.type === 'kitAdded' || stored.event.type === 'breakAcknowledged') return false;
+      if (stored.seq !== before.seq + 1 || stored.hash !== chainHash(before.hash, stored.seq, stored.event))
+        return false;
+      before = stored;
+    }
+    return true;
   }
 
   /** What is here may be ahead of the store, or behind it: it is read anew. */
@@ -56,22 +85,26 @@ export class JobShelf {
     this.live.delete(id);
   }
 
-  /** Holds what is stored of a job against its seal, and remembers whether a lead has to look at it. */
+  /** Holds what is stored of a job against its seal, and notes whether a lead has to look at it. */
   async check(row: JobEntity, kits: readonly PinnedDocument[], events: readonly StoredEvent[]): Promise<Integrity> {
     const anyPhoto = events.some(({ event }) => event.type === 'photoKept');
     const photos = anyPhoto ? await this.jobs.photoHashes(row.id) : new Map<string, string>();
     const integrity = this.seal.check(row, kits, events, photos);
-    this.note(row.id, integrity);
+    await this.note(row, integrity);
     return integrity;
   }
 
-  private note(id: string, { open }: Integrity): void {
-    if (open.length > 0) this.altered.add(id);
-    else this.altered.delete(id);
+  /** Whether a lead has to look at a job's record stands with the job: every server lists it. */
+  async note(row: JobEntity, { open }: Integrity): Promise<void> {
+    const altered = open.length > 0;
+    if (row.altered === altered) return;
+    row.altered = altered;
+    await this.jobs.setAltered(row.id, altered);
   }
 
-  isAltered(id: string): boolean {
-    return this.altered.has(id);
+  /** Lets go of every job: another server has changed what no event tells of. */
+  clear(): void {
+    this.live.clear();
   }
 
   /** A job that was closed is signed; where the server ended in between, when it is next read. */
@@ -93,6 +126,6 @@ export class JobShelf {
       }
       await pause();
     }
-    return [...this.altered];
+    return this.jobs.altered();
   }
 }

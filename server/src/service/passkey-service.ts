@@ -1,4 +1,4 @@
-import { createHash } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import {
   type AuthenticationResponseJSON,
   generateAuthenticationOptions,
@@ -9,41 +9,47 @@ import {
   verifyAuthenticationResponse,
   verifyRegistrationResponse,
 } from '@simplewebauthn/server';
+import { z } from 'zod';
 import type { PasskeyCard } from '#contract/session.ts';
 import type { PasskeyEntity } from '../store/entities.ts';
 import type { PersonRepository } from '../store/person-repository.ts';
 import type { Caller, Site } from './caller.ts';
+import type { Once } from './reading-proofs.ts';
+import type { ServerCodes } from './server-codes.ts';
 
 /** A question asked of a browser is answered within this, ms. */
 const ANSWER_MS = 5 * 60_000;
-const MOST_ASKED = 500;
 /** Passkeys a person may have: a phone, a tablet, a key on the ring, and their spares. */
 const MOST_PASSKEYS = 10;
+
+const AskedSchema = z.strictObject({ id: z.uuid(), person: z.string().optional(), untilMs: z.number() });
+type Asked = z.infer<typeof AskedSchema>;
 
 /**
  * Passkeys (WebAuthn): signing in, and proof for one act, by what the browser keeps for a person.
  * @see W3C Web Authentication Level 2
  */
 export class PasskeyService {
-  private readonly asked = new Map<string, { person?: string; untilMs: number }>();
-
   constructor(
     private readonly people: PersonRepository,
+    private readonly codes: ServerCodes,
+    private readonly once: Once,
     private readonly now: () => number = Date.now,
   ) {}
 
-  private ask(challenge: string, person?: string): void {
-    const nowMs = this.now();
-    for (const [known, { untilMs }] of this.asked) if (untilMs <= nowMs) this.asked.delete(known);
-    if (this.asked.size >= MOST_ASKED) this.asked.clear();
-    this.asked.set(challenge, { person, untilMs: nowMs + ANSWER_MS });
+  /** A question that any server of the shop knows again as its own. */
+  private ask(person?: string): Uint8Array<ArrayBuffer> {
+    const asked: Asked = { id: randomUUID(), person, untilMs: this.now() + ANSWER_MS };
+    return new TextEncoder().encode(this.codes.write('passkey', asked));
   }
 
-  /** Whether a challenge was asked, of this person where it was of one. It is asked once. */
-  private answered(challenge: string, person?: string): boolean {
-    const asked = this.asked.get(challenge);
-    this.asked.delete(challenge);
-    return asked !== undefined && asked.untilMs > this.now() && asked.person === person;
+  /** Whether a challenge was asked, of this person where it was of one. It is answered once. */
+  private async answered(challenge: string, person?: string): Promise<boolean> {
+    const asked = AskedSchema.safeParse(
+      this.codes.read('passkey', Buffer.from(challenge, 'base64url').toString()),
+    ).data;
+    if (!asked || asked.untilMs <= this.now() || asked.person !== person) return false;
+    return this.once.spend(`passkey ${asked.id}`, randomUUID(), asked.untilMs);
   }
 
   async list(person: string): Promise<PasskeyCard[]> {
@@ -53,7 +59,8 @@ export class PasskeyService {
 
   async registration(site: Site, caller: Caller): Promise<PublicKeyCredentialCreationOptionsJSON> {
     const known = await this.people.passkeys(caller.person.id);
-    const options = await generateRegistrationOptions({
+    return generateRegistrationOptions({
+      challenge: this.ask(caller.person.id),
       rpName: 'Wrenchman',
       rpID: site.host,
       userName: caller.person.name,
@@ -62,8 +69,6 @@ export class PasskeyService {
       excludeCredentials: known.map(({ id }) => ({ id })),
       authenticatorSelection: { residentKey: 'preferred', userVerification: 'required' },
     });
-    this.ask(options.challenge, caller.person.id);
-    return options;
   }
 
   /** Keeps a new passkey. False where the answer does not hold, or there are many already. */
@@ -86,10 +91,12 @@ export class PasskeyService {
     return this.people.removePasskey(caller.person.id, id);
   }
 
-  async signInOptions(site: Site): Promise<PublicKeyCredentialRequestOptionsJSON> {
-    const options = await generateAuthenticationOptions({ rpID: site.host, userVerification: 'required' });
-    this.ask(options.challenge);
-    return options;
+  signInOptions(site: Site): Promise<PublicKeyCredentialRequestOptionsJSON> {
+    return generateAuthenticationOptions({
+      challenge: this.ask(),
+      rpID: site.host,
+      userVerification: 'required',
+    });
   }
 
   /** The person a passkey signs in; undefined where its answer does not hold. */
@@ -123,7 +130,7 @@ export class PasskeyService {
     site: Site,
     passkey: PasskeyEntity,
     response: object,
-    expectedChallenge: (challenge: string) => boolean,
+    expectedChallenge: (challenge: string) => boolean | Promise<boolean>,
     counter: number,
   ): Promise<number | undefined> {
     // The library throws where anything at all is not as it must be; all of it means the same: not shown.

@@ -1,7 +1,7 @@
-import { createHmac, randomBytes, randomUUID, timingSafeEqual } from 'node:crypto';
-import { LRUCache } from 'lru-cache';
+import { randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import type { PullCommand } from '#core/job/act/pull.ts';
+import type { ServerCodes } from './server-codes.ts';
 
 /** What a live wrench read at the end of a pull. */
 export interface LiveReading {
@@ -24,35 +24,32 @@ const IssuedSchema = z.strictObject({
 });
 type Issued = z.infer<typeof IssuedSchema>;
 
-/** Readings remembered as used; a shop's pulls of several days. */
-const REMEMBERED = 50_000;
+/** A reading used once is remembered as long as a tablet may keep it to itself (chosen by us: a season in a drawer). */
+const REMEMBERED_MS = 200 * 86_400_000;
+
+/** Where it is kept what was used. */
+export interface Once {
+  spend(id: string, by: string, untilMs: number): Promise<boolean>;
+}
 
 /**
- * Shows that a reading said to be live came from a wrench of the shop: the server hands each out with a code over it that
- * only the server can make (HMAC-SHA-256, RFC 2104), and takes it back once.
+ * Shows that a reading said to be live came from a wrench of the shop: the server hands each out with a code of its own
+ * over it, and takes it back once.
  */
 export class ReadingProofs {
-  private readonly used = new LRUCache<string, string>({ max: REMEMBERED });
-
-  /** @param secret - kept where the server's key is, so that a reading outlives a restart */
-  constructor(private readonly secret: Buffer = randomBytes(32)) {}
-
-  private codeOf(text: string): Buffer {
-    return createHmac('sha256', this.secret).update(text).digest();
-  }
+  constructor(
+    private readonly codes: ServerCodes,
+    private readonly once: Once,
+    private readonly now: () => number = Date.now,
+  ) {}
 
   issue(shop: string, wrench: string, reading: LiveReading): string {
     const issued: Issued = { id: randomUUID(), shop, wrench, ...reading };
-    const text = Buffer.from(JSON.stringify(issued)).toString('base64url');
-    return `${text}.${this.codeOf(text).toString('base64url')}`;
+    return this.codes.write('reading', issued);
   }
 
   private read(issued: string | undefined): Issued | undefined {
-    const [text = '', code = ''] = (issued ?? '').split('.');
-    const given = Buffer.from(code, 'base64url');
-    const right = this.codeOf(text);
-    if (given.length !== right.length || !timingSafeEqual(given, right)) return undefined;
-    return IssuedSchema.safeParse(JSON.parse(Buffer.from(text, 'base64url').toString())).data;
+    return IssuedSchema.safeParse(this.codes.read('reading', issued)).data;
   }
 
   /** Whether a pull is just what a wrench of this shop read. */
@@ -71,12 +68,9 @@ export class ReadingProofs {
   }
 
   /** Marks a reading as used by a command. False where another command had it. Typed pulls have none. */
-  takeOnce(pull: PullCommand, command: string): boolean {
+  async takeOnce(pull: PullCommand, command: string): Promise<boolean> {
     const issued = this.read(pull.issued);
     if (!issued) return pull.source !== 'live';
-    const by = this.used.get(issued.id);
-    if (by !== undefined && by !== command) return false;
-    this.used.set(issued.id, command);
-    return true;
+    return this.once.spend(`reading ${issued.id}`, command, this.now() + REMEMBERED_MS);
   }
 }

@@ -18,6 +18,7 @@ import { fail, ok, type Result } from '#core/result.ts';
 import type { DeviceEntity, DeviceKeyEntity, ShopEntity, UserEntity } from '../store/entities.ts';
 import type { PersonRepository } from '../store/person-repository.ts';
 import type { Caller, Site } from './caller.ts';
+import type { News } from './news.ts';
 import type { PasskeyService } from './passkey-service.ts';
 import { SecretTries, UNKNOWN_DEVICE } from './secret-tries.ts';
 import { isDeviceKey, isSignedBy } from './signature.ts';
@@ -28,7 +29,7 @@ export const LONGEST_SESSION_MS = MOST_SESSION_HOURS * 3_600_000;
 export const DEVICE_MS = 400 * 86_400_000;
 /** What a device signs without the network counts this long after its person typed their PIN on it. */
 const KEY_MS = 7 * 86_400_000;
-/** Sessions are read from the store once and then believed: they end through this server alone. */
+/** Sessions are read from the store once and then believed, until one ends here or another server says that one did. */
 const BELIEVED_MS = 60_000;
 const MOST_BELIEVED = 5000;
 
@@ -71,7 +72,8 @@ export const hashSecret = (secret: string): Promise<string> => hash(secret);
 export class SessionService {
   private readonly believed = new Map<string, { caller: Caller; untilMs: number }>();
   private readonly keys = new Map<string, DeviceKeyEntity>();
-  private readonly ended = new Set<(tokenHash: string) => void>();
+  /** What stays open while a session lasts, by the hash of its token. */
+  private readonly watched = new Map<string, Set<() => void>>();
   private readonly tries: SecretTries;
   /** Verified against when the person does not exist, so that both answers take equally long. */
   private readonly decoy = hash(randomBytes(16).toString('hex'));
@@ -80,9 +82,11 @@ export class SessionService {
     private readonly people: PersonRepository,
     private readonly passkeys: PasskeyService,
     private readonly demoPins: Record<string, string> | undefined,
+    private readonly news: Pick<News, 'on' | 'tell'>,
     private readonly now: () => number = Date.now,
   ) {
     this.tries = new SecretTries(people);
+    news.on('sessions', () => this.lookAgain());
   }
 
   async options(): Promise<SignInOptions> {
@@ -301,15 +305,39 @@ export class SessionService {
   }
 
   private async end(tokenHash: string): Promise<void> {
-    this.believed.delete(tokenHash);
     await this.people.endSession(tokenHash, this.now());
-    for (const told of this.ended) told(tokenHash);
+    this.believed.delete(tokenHash);
+    this.over(tokenHash);
+    await this.news.tell('sessions');
   }
 
-  /** Calls back with the hash of each session that ends; returns how to stop. For what stays open while one lasts. */
-  onEnded(told: (tokenHash: string) => void): () => void {
-    this.ended.add(told);
-    return () => this.ended.delete(told);
+  private over(tokenHash: string): void {
+    for (const ended of this.watched.get(tokenHash) ?? []) ended();
+  }
+
+  /** Calls back when a session ends, at whichever server; returns how to stop. For what stays open while it lasts. */
+  watch(tokenHash: string, ended: () => void): () => void {
+    const backs = this.watched.get(tokenHash) ?? new Set<() => void>();
+    this.watched.set(tokenHash, backs.add(ended));
+    return () => {
+      backs.delete(ended);
+      if (backs.size === 0 && this.watched.get(tokenHash) === backs) this.watched.delete(tokenHash);
+    };
+  }
+
+  /** Sessions or people changed, here or at another server: what is believed is read anew, and what is over ends. */
+  private async lookAgain(): Promise<void> {
+    this.believed.clear();
+    this.keys.clear();
+    const watched = [...this.watched.keys()];
+    const open = await this.people.openOnes(watched, this.now());
+    for (const tokenHash of watched) if (!open.has(tokenHash)) this.over(tokenHash);
+  }
+
+  /** A person, or who is signed in where, was changed in the store: this server goes by it at once, others soon. */
+  async changed(): Promise<void> {
+    await this.lookAgain();
+    await this.news.tell('sessions');
   }
 
   /** Changes a person's own secret. Their other sessions end, and what other devices hold of them counts no more. */
@@ -325,41 +353,15 @@ export class SessionService {
     await this.people.setSecret(caller.person.id, await hashSecret(next));
     await this.people.endOtherSessions(caller.person.id, caller.tokenHash, this.now());
     await this.people.revokeKeys(caller.person.id, this.now());
-    for (const [tokenHash, { caller: known }] of this.believed) {
-      if (known.person.id !== caller.person.id || tokenHash === caller.tokenHash) continue;
-      this.believed.delete(tokenHash);
-      for (const told of this.ended) told(tokenHash);
-    }
-    this.keys.clear();
+    await this.changed();
     return ok(undefined);
-  }
-
-  /** What is believed of a person is read anew: a lead has changed what they are. */
-  forget(personId: string): void {
-    for (const [tokenHash, { caller }] of this.believed)
-      if (caller.person.id === personId) this.believed.delete(tokenHash);
   }
 
   /** Ends every session of a person; what devices hold of them counts no more. */
   async signOutEverywhere(personId: string): Promise<void> {
     await this.people.endOtherSessions(personId, '', this.now());
     await this.people.revokeKeys(personId, this.now());
-    for (const [tokenHash, { caller }] of this.believed) {
-      if (caller.person.id !== personId) continue;
-      this.believed.delete(tokenHash);
-      for (const told of this.ended) told(tokenHash);
-    }
-    this.keys.clear();
-  }
-
-  /** Every session on a device was ended in the store: nobody goes on with one that is believed. */
-  endedOnDevice(deviceId: string): void {
-    for (const [tokenHash, { caller }] of this.believed) {
-      if (caller.deviceId !== deviceId) continue;
-      this.believed.delete(tokenHash);
-      for (const told of this.ended) told(tokenHash);
-    }
-    this.keys.clear();
+    await this.changed();
   }
 
   /** What a person likes goes with them. */

@@ -181,7 +181,7 @@ export class ShopService {
     const change = { what: 'person', person: person.name, did: 'changed', from: told(person), to: told(set) } as const;
     await this.shops.change(caller.shopId, caller.person, this.now(), [change], { person: { id, set } });
     // What they may do is read anew with their next request.
-    this.sessions.forget(id);
+    await this.sessions.changed();
     return ok({ id });
   }
 

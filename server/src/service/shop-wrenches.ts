@@ -1,11 +1,15 @@
+import { LRUCache } from 'lru-cache';
 import type { StoredEvent } from '#contract/job.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { CribRepository } from '../store/crib-repository.ts';
 
-/** Each shop's wrenches with their pulls since calibration; kept until the crib changes one. */
+/** Pulls that another server counted are seen within this: a few of five thousand. */
+const READ_AGAIN_MS = 60_000;
+
+/** Each shop's wrenches with their pulls since calibration; kept for a while, or until the crib changes one. */
 export class ShopWrenches {
-  private readonly known = new Map<string, Wrench[]>();
+  private readonly known = new LRUCache<string, Wrench[]>({ max: 1000, ttl: READ_AGAIN_MS });
 
   constructor(
     private readonly catalog: CatalogRepository,
@@ -24,6 +28,11 @@ export class ShopWrenches {
   /** A wrench of this shop was changed, locked or calibrated: they are read anew. */
   forget(shopId: string): void {
     this.known.delete(shopId);
+  }
+
+  /** Another server has changed some: all are read anew. */
+  forgetAll(): void {
+    this.known.clear();
   }
 
   /** Adds pulls just stored to their wrenches' counts, so that 5 000 is not passed unseen between two readings. */

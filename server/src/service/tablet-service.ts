@@ -78,7 +78,7 @@ export class TabletService {
     const tablet = await this.tablets.tablet(caller.shopId, id);
     if (!tablet || tablet.revokedAtMs) return fail({ code: 'unknownTablet' });
     await this.tablets.putOut(id, this.done(caller, { what: 'tablet', name: tablet.name, did: 'putOut' }));
-    this.sessions.endedOnDevice(id);
+    await this.sessions.changed();
     return ok({ id });
   }
 

@@ -1,6 +1,7 @@
 import type { DataSource } from 'typeorm';
 import type { StoredEvent } from '#contract/job.ts';
 import type { JobProgress } from '#core/job/job-progress.ts';
+import { gaveWay } from './data-source.ts';
 
 /** The job changed under us since it was read. */
 export class JobMoved extends Error {}
@@ -29,6 +30,8 @@ interface Waiting {
   failed(error: unknown): void;
 }
 
+/** How often a transaction is tried that gives way to another server's. */
+const MOST_TRIES = 5;
 /** Most jobs in one transaction: a bound on its size, far above what comes while one flush lasts. */
 const TOGETHER = 64;
 
@@ -91,7 +94,7 @@ export class AppendQueue {
     }
   }
 
-  private async call(appends: readonly JobAppend[]): Promise<void> {
+  private async call(appends: readonly JobAppend[], tries = 1): Promise<void> {
     const jobs = [...appends]
       .sort((a, b) => (a.jobId < b.jobId ? -1 : 1))
       .map(({ jobId, fromSeq, rows, progress, closedAtMs }) => ({
@@ -148,6 +151,8 @@ export class AppendQueue {
         ]);
     } catch (error) {
       if (String((error as Error).message).includes('jobMoved')) throw new JobMoved(appends[0]?.jobId);
+      // Nothing was stored: tried again it is stored, or has been overtaken.
+      if (gaveWay(error) && tries < MOST_TRIES) return this.call(appends, tries + 1);
       throw error;
     }
   }

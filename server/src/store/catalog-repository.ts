@@ -6,6 +6,7 @@ import { upgradeKit } from '#core/kit/upgrade-kit.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { type KitSide, kitOnSide } from '#core/visit/kit-on-side.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
+import { inTransaction } from './data-source.ts';
 import { KitEntity, type PinnedKit, ShopEntity, UserEntity, VehicleEntity, WrenchEntity } from './entities.ts';
 
 /** A released document as it was stored, lifted to this version of the format. */
@@ -61,7 +62,7 @@ export class CatalogRepository {
     shopId: string,
     changes: ReadonlyArray<{ id: string; owner: string; contact?: string }>,
   ): Promise<Array<{ id: string; owner: string; contact?: string }> | undefined> {
-    return this.source.transaction(async (manager) => {
+    return inTransaction(this.source, async (manager) => {
       const rows = await manager.find(VehicleEntity, {
         where: { shopId, id: In(changes.map(({ id }) => id)) },
         lock: { mode: 'pessimistic_write' },

@@ -18,6 +18,7 @@ import {
   ToolEntity,
   WrenchCheckEntity,
 } from './crib-entities.ts';
+import { inTransaction } from './data-source.ts';
 import { JobEntity, WrenchEntity } from './entities.ts';
 
 /** A thing is lent already. */
@@ -83,7 +84,7 @@ export class CribRepository {
 
   /** Records a check once, and what it does to its wrench, in one transaction. False when it was recorded before. */
   async addCheck(shopId: string, check: WrenchCheck, change: Partial<WrenchEntity>): Promise<boolean> {
-    return this.source.transaction(async (manager) => {
+    return inTransaction(this.source, async (manager) => {
       if (await manager.findOneBy(WrenchCheckEntity, { id: check.id })) return false;
       await manager.insert(WrenchCheckEntity, { ...check, shopId, readings: check.readings as object[] as never });
       if (Object.keys(change).length > 0) await manager.update(WrenchEntity, { shopId, id: check.wrenchId }, change);
@@ -179,7 +180,7 @@ export class CribRepository {
     change: Partial<BottleEntity>,
     note: { id: string; atMs: number; byName: string; change: object },
   ): Promise<void> {
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       await manager.update(BottleEntity, { shopId, id }, change);
       await manager.insert(BottleNoteEntity, { ...note, bottleId: id });
     });

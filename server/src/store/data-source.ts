@@ -1,5 +1,5 @@
 import 'reflect-metadata';
-import { DataSource } from 'typeorm';
+import { DataSource, type EntityManager } from 'typeorm';
 import type { Config } from '../config.ts';
 import { ENTITIES } from './entities.ts';
 import { FirstTables1764000000000 } from './migration/0001-first-tables.ts';
@@ -21,6 +21,7 @@ import { Tablets1764000000015 } from './migration/0016-tablets.ts';
 import { Outside1764000000016 } from './migration/0017-outside.ts';
 import { OwnSettings1764000000017 } from './migration/0018-own-settings.ts';
 import { SessionHours1764000000018 } from './migration/0019-session-hours.ts';
+import { SeveralServers1764000000019 } from './migration/0020-several-servers.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -50,11 +51,29 @@ export function makeDataSource(database: Config['database']): DataSource {
       Outside1764000000016,
       OwnSettings1764000000017,
       SessionHours1764000000018,
+      SeveralServers1764000000019,
     ],
     synchronize: false,
     poolSize: 10,
     connectTimeout: 5000,
   });
+}
+
+/** How often a transaction is tried again that another one was in the way of. */
+const MOST_TRIES = 5;
+
+/** Whether a transaction gave way to another: of this server, or, in a cluster, one that another node had certified first. */
+export const gaveWay = (error: unknown): boolean => codesOf(error).includes('ER_LOCK_DEADLOCK');
+
+/** Does work in one transaction, and does it again where it gave way to another; what it read is read again. */
+export async function inTransaction<T>(source: DataSource, work: (manager: EntityManager) => Promise<T>): Promise<T> {
+  for (let tries = 1; ; tries++) {
+    try {
+      return await source.transaction(work);
+    } catch (error) {
+      if (!gaveWay(error) || tries >= MOST_TRIES) throw error;
+    }
+  }
 }
 
 /** Codes that mean there is no room left where the database writes. */

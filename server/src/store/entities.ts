@@ -17,6 +17,7 @@ import type { KitSide } from '#core/visit/kit-on-side.ts';
 import { CRIB_ENTITIES } from './crib-entities.ts';
 import { millis } from './millis.ts';
 import { OUTSIDE_ENTITIES } from './outside-entities.ts';
+import { SERVER_ENTITIES } from './server-entities.ts';
 import type { StoredSlot } from './stored-slot.ts';
 
 @Entity('shop')
@@ -184,6 +185,8 @@ export class JobEntity {
   @Column({ type: 'longtext', nullable: true }) closing?: string | null;
   /** What a finished job put on stands on the vehicle's card. */
   @Column({ type: 'boolean', name: 'fitted_noted', default: false }) fittedNoted?: boolean;
+  /** What is stored does not agree with its seal, and no lead has looked at it. */
+  @Column({ type: 'boolean', default: false }) altered?: boolean;
 }
 
 /** Append-only: no code updates or deletes a row of a running shop. */
@@ -328,4 +331,5 @@ export const ENTITIES = [
   JobDeviceEntity,
   ...CRIB_ENTITIES,
   ...OUTSIDE_ENTITIES,
+  ...SERVER_ENTITIES,
 ];

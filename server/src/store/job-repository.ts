@@ -1,6 +1,7 @@
 import { type DataSource, IsNull, Like, Not } from 'typeorm';
 import type { JobCard, StoredEvent, UnheardDevice } from '#contract/job.ts';
 import { AppendQueue, type JobAppend } from './append-queue.ts';
+import { inTransaction } from './data-source.ts';
 import { JobDeviceEntity, JobEntity, JobEventEntity, PhotoEntity, type PinnedKit, ShopEntity } from './entities.ts';
 import { slotParts } from './stored-slot.ts';
 
@@ -19,6 +20,7 @@ const cardOf = (row: JobEntity): JobCard => ({
   vehicle: { make: row.vehicle.make, model: row.vehicle.model, plate: row.vehicle.plate },
   progress: row.progress,
   closedAtMs: row.closedAtMs ?? undefined,
+  ...(row.altered ? { broken: true } : {}),
 });
 
 /** Jobs and their events. With the entities the only place that knows how they are stored. */
@@ -165,6 +167,25 @@ export class JobRepository {
     await this.source.getRepository(JobEntity).update({ id: jobId }, { closing });
   }
 
+  /** Whether a lead has to look at a job whose record was altered. */
+  async setAltered(jobId: string, altered: boolean): Promise<void> {
+    await this.source.getRepository(JobEntity).update({ id: jobId }, { altered });
+  }
+
+  /** Ids of the jobs whose record was altered and that no lead has looked at. */
+  async altered(): Promise<string[]> {
+    const rows = await this.source.getRepository(JobEntity).find({ select: { id: true }, where: { altered: true } });
+    return rows.map(({ id }) => id);
+  }
+
+  /** The number of a job's newest event. */
+  async seqOf(jobId: string): Promise<number | undefined> {
+    const [row] = await this.source
+      .getRepository(JobEntity)
+      .find({ select: { id: true, seq: true }, where: { id: jobId } });
+    return row?.seq;
+  }
+
   /** Every job of the installation with its head. */
   async heads(): Promise<Array<{ job: string; shopId: string; seq: number; hash: string }>> {
     return this.source.query('SELECT id AS job, shop_id AS shopId, seq, hash FROM job ORDER BY opened_at_ms');
@@ -226,7 +247,7 @@ export class JobRepository {
     day: string,
     sealed: (row: JobEntity) => Pick<JobEntity, 'seal' | 'personalSalt' | 'hash'>,
   ): Promise<JobEntity> {
-    return this.source.transaction(async (manager) => {
+    return inTransaction(this.source, async (manager) => {
       // Openings of one shop take their numbers one after another: the shop's row is the lock.
       await manager
         .getRepository(ShopEntity)

@@ -3,6 +3,7 @@ import type { DraftCard, KitDraft, RevisionCard, Waiver } from '#contract/kit-dr
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import { currentKit } from './catalog-repository.ts';
+import { inTransaction } from './data-source.ts';
 import { KitDraftEntity, KitEntity, ShopEntity } from './entities.ts';
 
 /** Who let a revision into the library, and which warnings stand. */
@@ -76,7 +77,7 @@ export class KitDraftRepository {
     from: number,
     release: { note: string; releasedBy: string; waivers: Waiver[]; addedAtMs: number },
   ): Promise<boolean> {
-    return this.source.transaction(async (manager) => {
+    return inTransaction(this.source, async (manager) => {
       const gone = await manager.getRepository(KitDraftEntity).delete({ shopId, id: document.id, version: from });
       if (gone.affected !== 1) return false;
       await manager

@@ -2,6 +2,7 @@ import { type DataSource, type EntityManager, In } from 'typeorm';
 import type { Book } from '#contract/moving-in/book.ts';
 import type { Person } from '#core/job/role.ts';
 import { BottleEntity, ShelfEntity, ToolEntity, WrenchCheckEntity } from './crib-entities.ts';
+import { inTransaction } from './data-source.ts';
 import { KitEntity, MovedInEntity, ShopChangeEntity, UserEntity, VehicleEntity, WrenchEntity } from './entities.ts';
 
 /** Rows to be inserted for an import, table by table. */
@@ -65,7 +66,7 @@ export class MovingInRepository {
 
   /** Every row of an import and its line in the log, or none of it. */
   async take(import_: MovedInEntity, rows: NewRows, by: Pick<Person, 'id' | 'name'>): Promise<void> {
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       const insert = async <Row extends object>(entity: new () => Row, list: Row[] = []) => {
         // In parts: one statement of thousands of cards is larger than the database takes.
         for (let at = 0; at < list.length; at += 100) await manager.insert(entity, list.slice(at, at + 100) as never);
@@ -97,7 +98,7 @@ export class MovingInRepository {
   /** Takes an import out again, all of it or, where something of it is in use since, nothing. @throws {InUseSince} */
   async undo(import_: MovedInEntity, atMs: number, by: Pick<Person, 'id' | 'name'>): Promise<void> {
     const { shopId, book, made, id } = import_;
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       const inUse =
         book === 'kits' ? await kitsInUse(manager, shopId, made) : await rowsInUse(manager, { ...import_, book });
       if (inUse.length > 0) throw new InUseSince(inUse);

@@ -1,5 +1,6 @@
 import { type DataSource, In, IsNull } from 'typeorm';
 import type { Telling, Told } from '#contract/outside.ts';
+import { inTransaction } from './data-source.ts';
 import { ShopChangeEntity } from './entities.ts';
 import { ApiKeyEntity, ApiRequestEntity, TellingEntity, WebhookEntity } from './outside-entities.ts';
 import { type Done, logged } from './tablet-repository.ts';
@@ -43,7 +44,7 @@ export class OutsideRepository {
   }
 
   async addKey(key: ApiKeyEntity, done: Done): Promise<void> {
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       await manager.insert(ApiKeyEntity, key as never);
       await manager.insert(ShopChangeEntity, logged(done));
     });
@@ -51,7 +52,7 @@ export class OutsideRepository {
 
   /** @returns false where there is none that counts */
   revokeKey(id: string, done: Done): Promise<boolean> {
-    return this.source.transaction(async (manager) => {
+    return inTransaction(this.source, async (manager) => {
       const { shopId, atMs } = done;
       const { affected } = await manager.update(
         ApiKeyEntity,
@@ -100,7 +101,7 @@ export class OutsideRepository {
   }
 
   async addHook(hook: WebhookEntity, done: Done): Promise<void> {
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       await manager.insert(WebhookEntity, hook as never);
       await manager.insert(ShopChangeEntity, logged(done));
     });
@@ -108,7 +109,7 @@ export class OutsideRepository {
 
   /** Nothing is told there any more; what waits is given up. */
   hookOff(id: string, done: Done): Promise<boolean> {
-    return this.source.transaction(async (manager) => {
+    return inTransaction(this.source, async (manager) => {
       const { shopId, atMs } = done;
       const { affected } = await manager.update(WebhookEntity, { shopId, id, offAtMs: IsNull() }, { offAtMs: atMs });
       if (affected !== 1) return false;
@@ -155,7 +156,7 @@ export class OutsideRepository {
   /** Takes some that are due, so that no other server sends them meanwhile. */
   async claim(nowMs: number, untilMs: number, most: number): Promise<DueTelling[]> {
     // Of the tellings alone: a lock must not reach the jobs they tell of.
-    const ids = await this.source.transaction(async (manager) => {
+    const ids = await inTransaction(this.source, async (manager) => {
       const due: Array<{ id: string }> = await manager.query(
         `SELECT id FROM telling WHERE next_at_ms <= ? AND done_at_ms IS NULL
           ORDER BY next_at_ms LIMIT ? FOR UPDATE SKIP LOCKED`,

@@ -142,6 +142,18 @@ export class PersonRepository {
     return session && user ? { session, user } : undefined;
   }
 
+  /** Which of these sessions are open. */
+  async openOnes(tokenHashes: readonly string[], nowMs: number): Promise<Set<string>> {
+    if (tokenHashes.length === 0) return new Set();
+    const rows: Array<{ tokenHash: string }> = await this.source.query(
+      `SELECT s.token_hash AS tokenHash FROM session s JOIN user u ON u.id = s.user_id
+        WHERE s.token_hash IN (?) AND s.ended_at_ms IS NULL AND s.expires_at_ms > ?
+          AND u.left_at_ms IS NULL AND u.locked_at_ms IS NULL`,
+      [tokenHashes, nowMs],
+    );
+    return new Set(rows.map(({ tokenHash }) => tokenHash));
+  }
+
   /** Whether a person has ended a session on a device since an instant. */
   async signedOutSince(userId: string, deviceId: string, atMs: number): Promise<boolean> {
     return (

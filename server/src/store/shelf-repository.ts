@@ -2,6 +2,7 @@ import { type DataSource, IsNull } from 'typeorm';
 import type { ShelfLine } from '#core/crib/shelf.ts';
 import type { StockPiece } from '#core/job/stock-used.ts';
 import { ShelfEntity } from './crib-entities.ts';
+import { inTransaction } from './data-source.ts';
 
 /** The drawers of a shop's own fasteners. */
 export class ShelfRepository {
@@ -38,7 +39,7 @@ export class ShelfRepository {
     drawers: ReadonlyArray<{ id: string; card: Omit<StockPiece, 'id'>; counted: number; lowAt?: number }>,
     countedAtMs: number,
   ): Promise<void> {
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       for (const { id, card, counted, lowAt } of drawers)
         await manager.insert(ShelfEntity, { id, shopId, card: card as never, counted, countedAtMs, lowAt });
     });

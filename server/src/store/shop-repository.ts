@@ -1,6 +1,7 @@
 import type { DataSource } from 'typeorm';
 import type { ShopChange, ShopChangeWhat } from '#contract/shop.ts';
 import type { Person } from '#core/job/role.ts';
+import { inTransaction } from './data-source.ts';
 import { ShopChangeEntity, ShopEntity, ShopOpeningEntity, UserEntity } from './entities.ts';
 
 /** A shop's own settings, its people as its leads keep them, and the log of both. */
@@ -26,7 +27,7 @@ export class ShopRepository {
 
   /** Makes the shop and its first lead, and uses the code up, all or nothing. */
   async open(shop: ShopEntity, lead: UserEntity, atMs: number): Promise<void> {
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       await manager.insert(ShopEntity, shop as never);
       await manager.insert(UserEntity, lead as never);
       await manager.delete(ShopOpeningEntity, { id: 1 });
@@ -52,7 +53,7 @@ export class ShopRepository {
     changes: readonly ShopChangeWhat[],
     write: { shop?: Partial<ShopEntity>; insert?: UserEntity; person?: { id: string; set: Partial<UserEntity> } },
   ): Promise<void> {
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       if (write.shop) await manager.update(ShopEntity, { id: shopId }, write.shop as never);
       if (write.insert) await manager.insert(UserEntity, write.insert as never);
       if (write.person) await manager.update(UserEntity, { shopId, id: write.person.id }, write.person.set as never);

@@ -2,6 +2,7 @@ import { type DataSource, IsNull, MoreThan } from 'typeorm';
 import type { ShopChangeWhat } from '#contract/shop.ts';
 import type { Tablet } from '#contract/tablet.ts';
 import type { Person } from '#core/job/role.ts';
+import { inTransaction } from './data-source.ts';
 import {
   DeviceEntity,
   DeviceKeyEntity,
@@ -54,7 +55,7 @@ export class TabletRepository {
 
   /** Keeps the hash of a code; those that ran out go. */
   async invite(pairing: PairingEntity, done: Done): Promise<void> {
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       await manager
         .createQueryBuilder()
         .delete()
@@ -76,7 +77,7 @@ export class TabletRepository {
 
   /** A device by its cookie gets the pairing's name, or a new one is made. */
   async pair(device: DeviceEntity, isNew: boolean, done: Done): Promise<void> {
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       const { id, name, pairedAtMs, seenAtMs } = device;
       if (isNew) await manager.insert(DeviceEntity, device);
       else await manager.update(DeviceEntity, { id }, { name, pairedAtMs, seenAtMs });
@@ -85,7 +86,7 @@ export class TabletRepository {
   }
 
   async name(id: string, name: string, done: Done): Promise<void> {
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       await manager.update(DeviceEntity, { shopId: done.shopId, id }, { name });
       await manager.insert(ShopChangeEntity, logged(done));
     });
@@ -94,7 +95,7 @@ export class TabletRepository {
   /** Ends what is open on a device, and makes its keys and its cookie count no more. */
   async putOut(id: string, done: Done): Promise<void> {
     const { shopId, atMs } = done;
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       await manager.update(DeviceEntity, { shopId, id }, { revokedAtMs: atMs });
       await manager.update(SessionEntity, { deviceId: id, endedAtMs: IsNull() }, { endedAtMs: atMs });
       await manager.update(DeviceKeyEntity, { deviceId: id, revokedAtMs: IsNull() }, { revokedAtMs: atMs });
@@ -105,7 +106,7 @@ export class TabletRepository {
   /** Whether others are let in; `own` is paired with it, so that nobody shuts themselves out. */
   async setPairedOnly(on: boolean, own: string, done: Done): Promise<void> {
     const { shopId, atMs } = done;
-    await this.source.transaction(async (manager) => {
+    await inTransaction(this.source, async (manager) => {
       await manager.update(ShopEntity, { id: shopId }, { pairedOnly: on });
       if (on) await manager.update(DeviceEntity, { shopId, id: own, pairedAtMs: IsNull() }, { pairedAtMs: atMs });
       await manager.insert(ShopChangeEntity, logged(done));
