@@ -5,7 +5,13 @@ import { Stop, step } from './console.mjs';
 import { DATA, ROOT, run, which } from './run.mjs';
 
 /** Debian packages by the program that shows they are there. */
-const PACKAGES = { mariadbd: 'mariadb-server', chromium: 'chromium', pdftotext: 'poppler-utils', openssl: 'openssl' };
+const PACKAGES = {
+  mariadbd: 'mariadb-server',
+  chromium: 'chromium',
+  pdftotext: 'poppler-utils',
+  openssl: 'openssl',
+  haproxy: 'haproxy',
+};
 
 /** Oldest Node the packages run on. */
 const NODE_MAJOR = 20;

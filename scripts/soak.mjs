@@ -4,7 +4,6 @@
  * `npm run soak -- 10` kills ten times.
  */
 import { spawn } from 'node:child_process';
-import { randomUUID, webcrypto } from 'node:crypto';
 import { join } from 'node:path';
 import { setTimeout as wait } from 'node:timers/promises';
 import { build } from './build.mjs';
@@ -12,6 +11,7 @@ import { elapsed, main, Stop, step } from './console.mjs';
 import { startDatabase } from './database.mjs';
 import { installNodePackages, installSystemPackages } from './install.mjs';
 import { DATA, freePort, isAlive, ROOT, run } from './run.mjs';
+import { Tablet } from './tablet.mjs';
 
 const KILLS = Number(process.argv[2] ?? 50);
 const TABLETS = 4;
@@ -21,74 +21,6 @@ const PEOPLE = [
   ['u-orrin', '1357'],
   ['u-vane', '2468'],
 ];
-const { subtle } = webcrypto;
-const CURVE = { name: 'ECDSA', namedCurve: 'P-256' };
-const base64 = (bytes) => Buffer.from(bytes).toString('base64');
-
-/** A tablet: its own keys, its own queue, a line that may be cut. Sends until the server says that it has it. */
-class Tablet {
-  cookies = new Map();
-  queue = [];
-  given = 0;
-  acknowledged = new Set();
-  refused = [];
-  cut = false;
-
-  constructor(url, person, secret) {
-    Object.assign(this, { url, person, secret });
-  }
-
-  async ask(method, path, body) {
-    if (this.cut) throw new TypeError('the line is cut');
-    const cookie = [...this.cookies].map(([name, value]) => `${name}=${value}`).join('; ');
-    const headers = { 'Content-Type': 'application/json', origin: this.url, cookie, connection: 'close' };
-    const options = { method, headers, body: body && JSON.stringify(body), signal: AbortSignal.timeout(5000) };
-    const response = await fetch(`${this.url}${path}`, options);
-    for (const line of response.headers.getSetCookie()) {
-      const [name, value] = line.split(';')[0].split('=');
-      this.cookies.set(name, value);
-    }
-    if (!response.ok) throw new TypeError(`${response.status} ${await response.text()}`);
-    return response.json();
-  }
-
-  async signIn() {
-    const pair = () => subtle.generateKey(CURVE, true, ['sign', 'verify']);
-    const [session, proof] = [await pair(), await pair()];
-    const spki = async ({ publicKey }) => base64(await subtle.exportKey('spki', publicKey));
-    const keys = { session: await spki(session), proof: await spki(proof) };
-    ({ key: this.key } = await this.ask('POST', '/api/session', { person: this.person, secret: this.secret, keys }));
-    this.signer = session.privateKey;
-  }
-
-  /** Gives a command: signed and queued, whether there is a line or not. */
-  async give(command) {
-    const id = randomUUID();
-    const deviceMs = Date.now();
-    const clock = { deviceMs, offsetMs: 0 };
-    const text = JSON.stringify({ job: this.job, id, atMs: deviceMs, by: this.person, clock, command });
-    const signature = base64(await subtle.sign({ name: 'ECDSA', hash: 'SHA-256' }, this.signer, Buffer.from(text)));
-    this.queue.push({ id, text, key: this.key, signature });
-    this.given += 1;
-  }
-
-  /** Sends what is queued; what has no answer stays, and is sent again. */
-  async flush() {
-    const batch = this.queue.slice(0, 20);
-    if (batch.length === 0) return;
-    const left = this.queue.length - batch.length;
-    const { results } = await this.ask('POST', `/api/jobs/${this.job}/commands`, {
-      commands: batch,
-      sentMs: Date.now(),
-      left,
-    });
-    for (const { id, ok, refusal } of results) {
-      this.queue = this.queue.filter((entry) => entry.id !== id);
-      if (ok) this.acknowledged.add(id);
-      else this.refused.push(refusal);
-    }
-  }
-}
 
 await main(async () => {
   await installSystemPackages(['mariadbd']);
@@ -145,14 +77,7 @@ await main(async () => {
   try {
     for (const tablet of tablets) {
       await tablet.signIn();
-      const { id } = await tablet.ask('POST', '/api/jobs', {
-        vehicle: 'v-carrick',
-        kits: ['transfer-case-guard'],
-        answers: {},
-        bay: 1,
-        plannedStartMs: Date.now(),
-      });
-      tablet.job = id;
+      await tablet.open();
     }
     /** Works on whatever happens: a problem raised is an entry like any other, and never refused. */
     const work = tablets.map(async (tablet, at) => {
