@@ -205,7 +205,7 @@ await main(async () => {
       for (let at = 0; at < TABLETS; at += 2) {
         const pair = tablets.slice(at, at + 2);
         const [tablet] = pair;
-        const { events, integrity } = await tablet.ask('GET', `/api/jobs/${tablet.job}`);
+        const { events, integrity } = await tablet.read(`/api/jobs/${tablet.job}`);
         const ids = events.map(({ event }) => event.commandId);
         entries += ids.length;
         if (ids.length !== new Set(ids).size) throw new Stop(`Job ${tablet.job} has an entry twice.`);

@@ -55,6 +55,16 @@ export class Tablet {
     return promise;
   }
 
+  /** Reads something, again where the line it was kept for had been hung up meanwhile. */
+  async read(path, tries = 3) {
+    try {
+      return await this.ask('GET', path);
+    } catch (error) {
+      if (tries <= 1) throw error;
+      return this.read(path, tries - 1);
+    }
+  }
+
   async signIn() {
     const pair = () => subtle.generateKey(CURVE, true, ['sign', 'verify']);
     const [session, proof] = [await pair(), await pair()];
