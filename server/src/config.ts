@@ -20,6 +20,11 @@ const Environment = z.object({
   DB_OWNER: z.string().optional(),
   DB_OWNER_PASSWORD: z.string().min(8).optional(),
   DB_NAME: z.string().default('wrenchman'),
+  /** Where the servers' account comes from, as MariaDB writes it; for tasks alone, that grant it its rights. */
+  DB_CLIENT_HOST: z
+    .string()
+    .regex(/^[\w.%:/-]+$/, 'a host as MariaDB writes it')
+    .default('127.0.0.1'),
   /** `1` shows the demo's PINs on the sign-in screen and allows resetting the demo. */
   WRENCHMAN_DEMO: z.enum(['0', '1']).default('0'),
   /** Folder of the shop's signing key and of the daily anchors: outside the database on purpose. */
@@ -49,6 +54,8 @@ export interface Config {
   database: { host: string; port: number; username: string; password: string; database: string };
   /** The same schema as its owner; only tasks have it. */
   owner?: Config['database'];
+  /** Where the servers' account comes from. */
+  clientHost: string;
   sealDir: string;
   kitWorker: string;
   hosts: string[];
@@ -92,6 +99,7 @@ export function readConfig(environment: NodeJS.ProcessEnv): Config {
     metricsPort: env.METRICS_PORT,
     tls: env.TLS_DIR === undefined ? undefined : { folder: env.TLS_DIR, httpPort: env.HTTP_PORT },
     database,
+    clientHost: env.DB_CLIENT_HOST,
     owner: username && password ? { ...database, username, password } : undefined,
     sealDir: env.SEAL_DIR,
     kitWorker: env.KIT_WORKER,

@@ -13,7 +13,7 @@ const config = readConfig(process.env);
 if (!config.owner) throw new Error('Tasks need the schema’s owner: DB_OWNER and DB_OWNER_PASSWORD.');
 const source = await makeDataSource(config.owner).initialize();
 try {
-  const { applied } = await prepareSchema(source, config.database.username);
+  const { applied } = await prepareSchema(source, config.database.username, config.clientHost);
   process.stdout.write(`migrations applied: ${applied}\n`);
   const faults = await schemaFaults(source);
   if (faults.length > 0) throw new Error(`The schema is not whole: ${faults.join('; ')}`);

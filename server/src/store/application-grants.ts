@@ -7,9 +7,9 @@ const APPEND_ONLY: ReadonlySet<string> = new Set(['job_event', 'kit_picture', 'm
  * Gives the server's account what it needs, table by table. Run by the schema's owner after its migrations: a table
  * that is not named here by then is not for the server.
  */
-export async function grantApplication(source: DataSource, user: string): Promise<void> {
+export async function grantApplication(source: DataSource, user: string, host: string): Promise<void> {
   const { database } = source.options as { database: string };
-  const account = `'${user}'@'127.0.0.1'`;
+  const account = `'${user}'@'${host}'`;
   const tables: Array<{ name: string }> = await source.query(
     "SELECT TABLE_NAME AS name FROM information_schema.TABLES WHERE TABLE_SCHEMA = ? AND TABLE_TYPE = 'BASE TABLE'",
     [database],

@@ -3,10 +3,14 @@ import { grantApplication } from './application-grants.ts';
 import { ensureRoutines, missingRoutines } from './routines.ts';
 
 /** Brings a schema to this version: tables, routines, and what the server's account may do. For its owner only. */
-export async function prepareSchema(owner: DataSource, applicationUser: string): Promise<{ applied: number }> {
+export async function prepareSchema(
+  owner: DataSource,
+  applicationUser: string,
+  applicationHost = '127.0.0.1',
+): Promise<{ applied: number }> {
   const applied = await owner.runMigrations();
   await ensureRoutines(owner);
-  await grantApplication(owner, applicationUser);
+  await grantApplication(owner, applicationUser, applicationHost);
   return { applied: applied.length };
 }
 
