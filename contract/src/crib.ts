@@ -114,6 +114,8 @@ export type SettleInput = z.infer<typeof SettleSchema>;
 /** A wrench with its history. */
 export interface CribWrench extends Wrench {
   checks: WrenchCheck[];
+  /** Another shop's, and whether it may be pulled with here; kept and calibrated there. */
+  of?: { shop: string; pooled: boolean };
   loan?: Loan;
 }
 

@@ -49,6 +49,8 @@ export type ProblemCode =
   | 'codeWrong'
   | 'initialsTaken'
   | 'lastLead'
+  | 'tooManyShops'
+  | 'shopNameTaken'
   | 'notYourself'
   | 'mentorUnknown'
   | 'rowsFaulty'

@@ -16,7 +16,13 @@ export const SignatureSchema = z.base64().max(100);
 const KeysSchema = z.strictObject({ session: PublicKey, proof: PublicKey });
 export type PublicKeys = z.infer<typeof KeysSchema>;
 
-export const SignInSchema = z.strictObject({ person: Ref, secret: Secret, keys: KeysSchema.optional() });
+/** `shop`: where a lead of several shops wants to work; left out, the tablet's. */
+export const SignInSchema = z.strictObject({
+  person: Ref,
+  secret: Secret,
+  keys: KeysSchema.optional(),
+  shop: Ref.optional(),
+});
 export type SignIn = z.infer<typeof SignInSchema>;
 
 /** What a device signs with a person's proof key when they took over on it without the network. */
@@ -39,6 +45,9 @@ export type HandOverInput = z.infer<typeof HandOverInputSchema>;
 export const ChangeSecretSchema = z.strictObject({ secret: Secret, next: Secret });
 export type ChangeSecret = z.infer<typeof ChangeSecretSchema>;
 
+/** Goes to work in another shop that the person leads. */
+export const SwitchShopSchema = z.strictObject({ shop: Ref });
+
 /** The least length of secrets in the shop, set by a lead. */
 export const SecretRuleSchema = z.strictObject({ digits: z.number().int().min(4).max(12) });
 
@@ -52,8 +61,18 @@ export interface PersonCard {
   role: Role;
 }
 
+export interface ShopCard {
+  id: string;
+  name: string;
+}
+
 export interface SignInOptions {
+  /** Empty where there is none yet, or one has to be chosen first. */
   shop: string;
+  /** The shop's id, where there is one. */
+  shopId?: string;
+  /** To choose from, where the installation has several. */
+  shops?: ShopCard[];
   people: PersonCard[];
   /** PINs by person, in the demo only. */
   demoPins?: Record<string, string>;
@@ -69,6 +88,8 @@ export interface Session {
   key?: string;
   /** What the person likes, where they ever said. */
   own?: OwnSettings;
+  /** Shops they lead, where it is more than one. */
+  shops?: ShopCard[];
   /** The shop asks for a longer secret than this person's. */
   secretTooShort?: boolean;
 }

@@ -75,6 +75,7 @@ export type ShopChangeWhat =
   | { what: 'movedIn'; book: Book; file: string; rows: number; did: 'taken' | 'undone' }
   | { what: 'program'; name: string; did: 'keyMade' | 'keyRevoked' | 'hookMade' | 'hookOff' }
   | { what: 'tablet'; name: string; did: 'invited' | 'paired' | 'named' | 'putOut'; from?: string }
+  | { what: 'otherLead'; person: string; shop: string; did: 'letIn' | 'putOut' }
   | { what: 'person'; person: string; did: 'added' | 'changed' | AccessChange['do']; from?: string; to?: string };
 
 export interface ShopChange {

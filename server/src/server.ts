@@ -26,6 +26,7 @@ import { KitPictures } from './service/kit-pictures.ts';
 import { Leaves } from './service/leaves.ts';
 import { MovingInService } from './service/moving-in/moving-in-service.ts';
 import { News } from './service/news.ts';
+import { OtherShopService } from './service/other-shop-service.ts';
 import { OwnerService } from './service/owner-service.ts';
 import { PasskeyService } from './service/passkey-service.ts';
 import { ReadingProofs } from './service/reading-proofs.ts';
@@ -110,9 +111,9 @@ export async function startServer(
   const figures = config.metricsPort === undefined ? undefined : makeFigures(() => sockets.clients.size);
   const wrenches = new ShopWrenches(catalogRepository, cribRepository);
   const readings = new ReadingProofs(codes, servers);
-  news.on('wrenches', () => wrenches.forgetAll());
-  const wrenchesChanged = (shopId: string) => {
-    wrenches.forget(shopId);
+  news.on('wrenches', () => wrenches.forget());
+  const wrenchesChanged = () => {
+    wrenches.forget();
     news.tell('wrenches').catch(failedLater);
   };
   const devices = new JobDevices(jobRepository, failedLater);
@@ -153,12 +154,22 @@ export async function startServer(
     drafts,
     wrenchesChanged,
   });
+  const pictureRepository = new KitPictureRepository(source);
+  const others = new OtherShopService({
+    people,
+    shops,
+    catalog: catalogRepository,
+    pictures: pictureRepository,
+    drafts,
+    sessions,
+    wrenchesChanged,
+  });
   const tablets = new TabletService(new TabletRepository(source), sessions);
   const outsideRepository = new OutsideRepository(source);
   const outside = new OutsideService(outsideRepository, catalog, jobs);
   const owners = new OwnerService(catalogRepository, jobs);
   const tellings = new TellingPost(outsideRepository, log);
-  const pictures = new KitPictures(new KitPictureRepository(source));
+  const pictures = new KitPictures(pictureRepository);
   const archive = async (caller: Caller) => {
     const { name } = await shop.settings(caller.shopId);
     const nowMs = Date.now();
@@ -181,6 +192,8 @@ export async function startServer(
     tablets,
     outside,
     owners,
+    others,
+    wrenches,
     archive,
     drafts,
     pictures,

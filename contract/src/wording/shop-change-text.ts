@@ -48,6 +48,8 @@ export function shopChangeText(change: ShopChangeWhat): string {
       return PROGRAM_DID[change.did].replace('{name}', change.name);
     case 'tablet':
       return `Tablet “${change.name}” ${TABLET_DID[change.did]}${change.from === undefined ? '' : `, before “${change.from}”`}`;
+    case 'otherLead':
+      return `${change.person} of ${change.shop} ${change.did === 'letIn' ? 'leads here too' : 'leads here no more'}`;
     case 'movedIn':
       return `${change.rows} ${BOOK_TEXT[change.book].toLowerCase()} ${change.did === 'taken' ? 'brought in' : 'taken out again'}: ${change.file}`;
     case 'person': {

@@ -46,6 +46,7 @@ export const ARCHIVED: readonly TablePlan[] = [
 export const LEFT_BEHIND: Readonly<Record<string, string>> = {
   migrations: 'of the database, not of the shop',
   session: 'who is signed in here now',
+  also_lead: 'leads of the owner’s other shops, who are not in it',
   secret_attempt: 'wrong PINs of the last hour',
   shop_opening: 'the console’s code',
   pairing: 'codes that let tablets in here',

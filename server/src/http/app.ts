@@ -27,6 +27,7 @@ import type { KitDraftService } from '../service/kit-draft-service.ts';
 import type { KitPictures } from '../service/kit-pictures.ts';
 import type { Leaves } from '../service/leaves.ts';
 import type { MovingInService } from '../service/moving-in/moving-in-service.ts';
+import type { OtherShopService } from '../service/other-shop-service.ts';
 import type { OwnerService } from '../service/owner-service.ts';
 import type { PasskeyService } from '../service/passkey-service.ts';
 import type { Once, ReadingProofs } from '../service/reading-proofs.ts';
@@ -34,6 +35,7 @@ import type { ServerCodes } from '../service/server-codes.ts';
 import type { SessionService } from '../service/session-service.ts';
 import type { ShelfService } from '../service/shelf-service.ts';
 import type { ShopService } from '../service/shop-service.ts';
+import type { ShopWrenches } from '../service/shop-wrenches.ts';
 import type { TabletService } from '../service/tablet-service.ts';
 import { isDatabaseAway, isDatabaseFull } from '../store/data-source.ts';
 import { KitTooLarge, type KitWorks } from '../thread/kit-works.ts';
@@ -48,6 +50,7 @@ import { kitRoutes } from './kit-routes.ts';
 import { isKnownHost } from './known-host.ts';
 import { movingInRoutes } from './moving-in-routes.ts';
 import { openApi } from './openapi.ts';
+import { otherShopRoutes } from './other-shop-routes.ts';
 import { outsideRoutes, programRoutes } from './outside-routes.ts';
 import { ownerRoutes } from './owner-routes.ts';
 import { problem } from './problem.ts';
@@ -71,6 +74,8 @@ interface ApiParts {
   tablets: TabletService;
   outside: OutsideService;
   owners: OwnerService;
+  others: OtherShopService;
+  wrenches: ShopWrenches;
   /** The whole shop as one file. */
   archive: (caller: Caller) => Promise<{ name: string; stream: Readable }>;
   drafts: KitDraftService;
@@ -113,6 +118,8 @@ function apiRoutes({
   tablets,
   outside,
   owners,
+  others,
+  wrenches,
   archive,
   drafts,
   pictures,
@@ -129,12 +136,13 @@ function apiRoutes({
     .route('/opening', openingRoutes(shop, addresses))
     .route('/outside/v1', outsideRoutes(outside))
     .use('*', signedIn(sessions))
-    .route('/', catalogRoutes(catalog, jobs, drafts, sessions))
+    .route('/', catalogRoutes(catalog, jobs, drafts, sessions, wrenches))
     .route('/jobs', jobRoutes(jobs, crib, sessions, devices, folder))
     .route('/crib', cribRoutes(crib, catalog, sessions))
     .route('/shelf', shelfRoutes(shelf))
     .route('/shop', shopRoutes(shop, sessions, network))
     .route('/owners', ownerRoutes(owners, sessions))
+    .route('/other-shops', otherShopRoutes(others, sessions))
     .route('/programs', programRoutes(outside, sessions))
     .route('/archive', archiveRoutes(sessions, codes, once, archive))
     .route('/tablets', tabletRoutes(tablets, sessions))

@@ -5,6 +5,7 @@ import type { CatalogService } from '../service/catalog-service.ts';
 import type { JobService } from '../service/job-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
 import type { SessionService } from '../service/session-service.ts';
+import type { ShopWrenches } from '../service/shop-wrenches.ts';
 import type { SignedInEnv } from './caller.ts';
 import { problem } from './problem.ts';
 import { validate } from './validate.ts';
@@ -17,6 +18,7 @@ export function catalogRoutes(
   jobs: JobService,
   drafts: KitDraftService,
   sessions: SessionService,
+  wrenches: ShopWrenches,
 ) {
   return new Hono<SignedInEnv>()
     .get('/vehicles', async (c) => c.json(await catalog.vehicles(c.get('caller').shopId)))
@@ -44,7 +46,7 @@ export function catalogRoutes(
     .get('/kits/:id/minutes', validate('param', KitId), async (c) =>
       c.json(await jobs.minutesOf(c.get('caller').shopId, c.req.valid('param').id)),
     )
-    .get('/wrenches', async (c) => c.json(await catalog.wrenches(c.get('caller').shopId)))
+    .get('/wrenches', async (c) => c.json(await wrenches.of(c.get('caller').shopId)))
     .get('/kits', async (c) => c.json(await catalog.kits(c.get('caller').shopId)))
     .get('/kits/:id', validate('param', KitId), async (c) => {
       const kit = await catalog.kit(c.get('caller').shopId, c.req.valid('param').id);

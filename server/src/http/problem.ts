@@ -51,6 +51,8 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   openedAlready: { status: 409, title: 'There is a shop on this server already' },
   codeWrong: { status: 403, title: 'That is not the code, or it is older than a day' },
   initialsTaken: { status: 409, title: 'Somebody here has these initials' },
+  tooManyShops: { status: 409, title: 'This installation has as many shops as it may' },
+  shopNameTaken: { status: 409, title: 'Another shop here has this name' },
   lastLead: { status: 409, title: 'The shop needs a lead who can sign in' },
   notYourself: { status: 409, title: 'Another lead does that to you' },
   mentorUnknown: { status: 422, title: 'The mentor does not work here' },

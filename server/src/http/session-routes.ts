@@ -11,6 +11,7 @@ import {
   ProofInputSchema,
   SecretRuleSchema,
   SignInSchema,
+  SwitchShopSchema,
 } from '#contract/session.ts';
 import { PairingSchema } from '#contract/tablet.ts';
 import type { Leaves } from '../service/leaves.ts';
@@ -84,7 +85,9 @@ export function sessionRoutes(
   const mine = signedIn(sessions);
 
   return new Hono<SignedInEnv>()
-    .get('/options', async (c) => c.json(await sessions.options()))
+    .get('/options', validate('query', z.object({ shop: z.string().max(64).optional() })), async (c) =>
+      c.json(await sessions.options(getCookie(c, DEVICE_COOKIE), c.req.valid('query').shop)),
+    )
     .get('/', mine, async (c) => {
       const session = await sessions.session(c.get('caller'));
       return session ? c.json(session) : problem(c, 'notSignedIn');
@@ -96,6 +99,10 @@ export function sessionRoutes(
     .post('/', limit, validate('json', SignInSchema), async (c) => {
       const outcome = await sessions.signIn(c.req.valid('json'), from(c));
       return outcome.ok ? admit(c, outcome.value) : refuse(c, outcome.error);
+    })
+    .put('/shop', mine, validate('json', SwitchShopSchema), async (c) => {
+      const outcome = await sessions.switchShop(c.get('caller'), c.req.valid('json').shop, from(c));
+      return outcome.ok ? c.json(outcome.value) : problem(c, outcome.error.code);
     })
     .post('/hand-over', limit, validate('json', HandOverInputSchema), async (c) => {
       const outcome = await sessions.handOver(c.req.valid('json'), from(c));

@@ -1,15 +1,15 @@
 import { Hono } from 'hono';
 import type { UpgradeWebSocket } from 'hono/ws';
 import { WrenchStandIn } from '#devices/torque-wrench/stand-in.ts';
-import type { CatalogService } from '../service/catalog-service.ts';
 import type { ReadingProofs } from '../service/reading-proofs.ts';
 import type { SessionService } from '../service/session-service.ts';
+import type { ShopWrenches } from '../service/shop-wrenches.ts';
 import { type SignedInEnv, signedIn } from './caller.ts';
 import { problem } from './problem.ts';
 
 interface WrenchParts {
   sessions: SessionService;
-  catalog: CatalogService;
+  wrenches: ShopWrenches;
   readings: ReadingProofs;
 }
 
@@ -20,11 +20,11 @@ const POLICY = 1008;
  * The line to a live wrench. The stand-in speaks what a real bridge would: docs/formats/wrench-stream.md. Each reading
  * goes out with a code of the server's, without which no pull counts as live.
  */
-export function wrenchRoutes({ sessions, catalog, readings }: WrenchParts, upgradeWebSocket: UpgradeWebSocket) {
+export function wrenchRoutes({ sessions, wrenches, readings }: WrenchParts, upgradeWebSocket: UpgradeWebSocket) {
   return new Hono<SignedInEnv>().use('*', signedIn(sessions)).get(
     '/wrenches/:id/stream',
     async (c, next) => {
-      const wrench = (await catalog.wrenches(c.get('caller').shopId)).find((entry) => entry.id === c.req.param('id'));
+      const wrench = (await wrenches.of(c.get('caller').shopId)).find((entry) => entry.id === c.req.param('id'));
       if (!wrench?.live) return problem(c, 'notFound', { detail: 'No live wrench of this shop has this id.' });
       return next();
     },

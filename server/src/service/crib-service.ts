@@ -65,8 +65,9 @@ export class CribService {
   async read(shopId: string): Promise<Crib> {
     await this.countBeads(shopId);
     const nowMs = this.now();
-    const [wrenches, checks, tools, loans, bottles, temperatures, people] = await Promise.all([
+    const [own, others, ownChecks, tools, loans, bottles, temperatures, people] = await Promise.all([
       this.catalog.wrenches(shopId),
+      this.catalog.othersWrenches(shopId),
       this.crib.checks(shopId),
       this.crib.tools(shopId),
       this.crib.loans(shopId, nowMs - LOANS_SHOWN_MS),
@@ -74,6 +75,10 @@ export class CribService {
       this.crib.temperatures(shopId, nowMs - TEMPERATURES_SHOWN_MS),
       this.people.people(shopId),
     ]);
+    const otherShops = [...new Set(others.map((other) => other.shopId))];
+    const othersChecks = await Promise.all(otherShops.map((shop) => this.crib.checks(shop)));
+    const checks = [...ownChecks, ...othersChecks.flat()];
+    const wrenches = [...own, ...others.map(({ wrench, shop, pooled }) => ({ ...wrench, of: { shop, pooled } }))];
     const loanOf = (thing: 'wrench' | 'tool', id: string) =>
       loans.find((loan) => loan.thing === thing && loan.thingId === id && isOut(loan));
     return {
@@ -352,10 +357,14 @@ export class CribService {
     await this.crib.addTemperature(caller.shopId, this.now(), temperatureC, caller.person.name);
   }
 
-  /** Settles a station by name and reason; the wrench, the job and the station are the shop's own. */
+  /** Settles a station by name and reason; the job and the station are the shop's own, the wrench may be another's. */
   async settleRecheck(caller: Caller, input: SettleInput): Promise<Result<void, CribError>> {
-    const wrenches = await this.catalog.wrenches(caller.shopId);
-    if (!wrenches.some((wrench) => wrench.id === input.wrench)) return fail({ code: 'unknownWrench' });
+    const [own, others] = await Promise.all([
+      this.catalog.wrenches(caller.shopId),
+      this.catalog.othersWrenches(caller.shopId),
+    ]);
+    const known = [...own, ...others.map(({ wrench }) => wrench)];
+    if (!known.some((wrench) => wrench.id === input.wrench)) return fail({ code: 'unknownWrench' });
     const plan = await this.planOf(caller.shopId, input.job);
     if (!plan?.stations.some((station) => station.id === input.station)) return fail({ code: 'unknownJob' });
     await this.crib.settleRecheck(
@@ -370,7 +379,9 @@ export class CribService {
   async reorder(shopId: string): Promise<ReorderLine[]> {
     const crib = await this.read(shopId);
     const today = dayOf(this.now());
-    const wrenches = crib.wrenches.map((wrench) => ({ label: wrench.label, ...calibrationDue(wrench, today) }));
+    // A wrench of another shop is calibrated there.
+    const own = crib.wrenches.filter((wrench) => !wrench.of);
+    const wrenches = own.map((wrench) => ({ label: wrench.label, ...calibrationDue(wrench, today) }));
     const drawers = await this.lowDrawers(shopId);
     return reorderList(crib.bottles, crib.temperatures, crib.tools, wrenches, today, drawers);
   }

@@ -15,7 +15,7 @@ import {
 import { MOST_SESSION_HOURS, USUAL_SESSION_HOURS } from '#contract/shop.ts';
 import type { Person } from '#core/job/role.ts';
 import { fail, ok, type Result } from '#core/result.ts';
-import type { DeviceEntity, DeviceKeyEntity, ShopEntity, UserEntity } from '../store/entities.ts';
+import type { DeviceEntity, DeviceKeyEntity, UserEntity } from '../store/entities.ts';
 import type { PersonRepository } from '../store/person-repository.ts';
 import type { Caller, Site } from './caller.ts';
 import type { News } from './news.ts';
@@ -61,6 +61,11 @@ export const tokenHashOf = (token: string): string => createHash('sha256').updat
 /** A token for a cookie: 256 bits. */
 export const newToken = (): string => randomBytes(32).toString('base64url');
 const cardOf = ({ id, name, initials, role }: UserEntity): PersonCard => ({ id, name, initials, role });
+/** As they are in a shop that is not their own: there, whoever works is a lead. */
+const leadCardOf = (user: UserEntity): PersonCard => ({ ...cardOf(user), role: 'lead' });
+
+/** What a session says of its shop: nothing where it is the person's own. */
+const elsewhere = (user: UserEntity, shopId: string): string | null => (shopId === user.shopId ? null : shopId);
 
 /** Whether a person works here now: who has left or is locked signs in nowhere. */
 const works = ({ leftAtMs, lockedAtMs }: UserEntity): boolean => !leftAtMs && !lockedAtMs;
@@ -89,11 +94,20 @@ export class SessionService {
     news.on('sessions', () => this.lookAgain());
   }
 
-  async options(): Promise<SignInOptions> {
-    const shop = await this.people.shop();
-    if (!shop) return { shop: '', people: [] };
-    const people = (await this.people.people(shop.id)).filter(works).map(cardOf);
-    return { shop: shop.name, people, demoPins: this.demoPins };
+  /**
+   * Who may sign in: at the shop that is asked for, else at the device's, else at the only one there is.
+   * @param device - its cookie
+   */
+  async options(device: string | undefined, asked: string | undefined): Promise<SignInOptions> {
+    const shops = await this.people.shops();
+    const known = shops.length > 1 ? await this.deviceBy(device) : undefined;
+    const find = (id: string | undefined) => shops.find((shop) => shop.id === id);
+    const shop = find(asked) ?? find(known?.shopId) ?? (shops.length === 1 ? shops[0] : undefined);
+    const several = shops.length > 1 ? { shops: shops.map(({ id, name }) => ({ id, name })) } : {};
+    if (!shop) return { shop: '', people: [], ...several };
+    const [own, also] = await Promise.all([this.people.people(shop.id), this.people.alsoLeads(shop.id)]);
+    const people = [...own.filter(works).map(cardOf), ...also.filter(works).map(leadCardOf)];
+    return { shop: shop.name, shopId: shop.id, people, demoPins: this.demoPins, ...several };
   }
 
   /** Whether a secret is right; a wrong one is counted, and too many wait. */
@@ -110,9 +124,10 @@ export class SessionService {
     return undefined;
   }
 
-  private async knownDevice(from: From, shopId: string): Promise<DeviceEntity | undefined> {
-    const device = from.device ? await this.people.device(tokenHashOf(from.device)) : undefined;
-    return device?.shopId === shopId && !device.revokedAtMs ? device : undefined;
+  /** The device that asks, where it is one of the shops its person may work in. */
+  private async knownDevice(from: From, places: readonly string[]): Promise<DeviceEntity | undefined> {
+    const device = await this.deviceBy(from.device);
+    return device && places.includes(device.shopId) ? device : undefined;
   }
 
   /** A device as its cookie names it, put out or not known where there is none. */
@@ -122,22 +137,28 @@ export class SessionService {
   }
 
   /** Whether a device may be signed in on at all: where the shop says so, only one a lead has let in. */
-  private async notLetIn(device: DeviceEntity | undefined, { local }: From): Promise<SignInError | undefined> {
+  private async notLetIn(
+    device: DeviceEntity | undefined,
+    { local }: Pick<From, 'local'>,
+    shopId: string,
+  ): Promise<{ code: 'deviceNotPaired' } | undefined> {
     // Whoever sits at the server's own machine could read the whole database: it is always let in.
     if (device?.pairedAtMs || local) return undefined;
-    return (await this.people.shop())?.pairedOnly ? { code: 'deviceNotPaired' } : undefined;
+    return (await this.people.shop(shopId))?.pairedOnly ? { code: 'deviceNotPaired' } : undefined;
   }
 
   /** Signs in and gives a fresh token; the session the device had ends, so that tokens rotate. */
-  async signIn({ person, secret, keys }: SignIn, from: From): Promise<Result<SignedIn, SignInError>> {
+  async signIn({ person, secret, keys, shop }: SignIn, from: From): Promise<Result<SignedIn, SignInError>> {
     if (keys && !(isDeviceKey(keys.session) && isDeviceKey(keys.proof))) return fail({ code: 'badKeys' });
     const user = await this.people.person(person);
-    const known = user && (await this.knownDevice(from, user.shopId));
+    const places = user ? await this.people.placesOf(user) : [];
+    const known = await this.knownDevice(from, places);
     const wrong = await this.checkSecret(user, known?.id ?? UNKNOWN_DEVICE, secret);
     if (wrong || !user) return fail(wrong ?? { code: 'wrongSecret' });
-    const shut = await this.notLetIn(known, from);
+    const shopId = shop !== undefined && places.includes(shop) ? shop : (known?.shopId ?? user.shopId);
+    const shut = await this.notLetIn(known, from, shopId);
     if (shut) return fail(shut);
-    const signedIn = await this.admit(user, known, from, keys);
+    const signedIn = await this.admit(user, shopId, known, from, keys);
     const { session } = signedIn;
     const short = secret.length < session.shop.secretDigits;
     return ok(short ? { ...signedIn, session: { ...session, secretTooShort: true } } : signedIn);
@@ -148,20 +169,23 @@ export class SessionService {
     const person = await this.passkeys.signsIn(from.site, response);
     const user = person === undefined ? undefined : await this.people.person(person);
     if (!user || !works(user)) return fail({ code: 'wrongSecret' });
-    const known = await this.knownDevice(from, user.shopId);
-    const shut = await this.notLetIn(known, from);
-    return shut ? fail(shut) : ok(await this.admit(user, known, from, undefined));
+    const known = await this.knownDevice(from, await this.people.placesOf(user));
+    const shopId = known?.shopId ?? user.shopId;
+    const shut = await this.notLetIn(known, from, shopId);
+    return shut ? fail(shut) : ok(await this.admit(user, shopId, known, from, undefined));
   }
 
   private async admit(
     user: UserEntity,
+    shopId: string,
     known: DeviceEntity | undefined,
     from: From,
     keys: PublicKeys | undefined,
   ): Promise<SignedIn> {
-    const { device, deviceToken } = await this.deviceOf(known, user.shopId, from.deviceName);
+    const { device, deviceToken } = await this.deviceOf(known, shopId, from.deviceName);
     const key = keys && (await this.addKey(user.id, device.id, keys));
-    return { ...(await this.start(user, device.id, from, this.now() + (await this.sessionMs()), key)), deviceToken };
+    const expiresAtMs = this.now() + (await this.sessionMs(shopId));
+    return { ...(await this.start(user, shopId, device.id, from, expiresAtMs, key)), deviceToken };
   }
 
   private async deviceOf(
@@ -188,8 +212,8 @@ export class SessionService {
   }
 
   /** How long a sign-in lasts in this shop: a tablet left lying is signed out after it. */
-  private async sessionMs(): Promise<number> {
-    return ((await this.people.shop())?.sessionHours ?? USUAL_SESSION_HOURS) * 3_600_000;
+  private async sessionMs(shopId: string): Promise<number> {
+    return ((await this.people.shop(shopId))?.sessionHours ?? USUAL_SESSION_HOURS) * 3_600_000;
   }
 
   private async addKey(userId: string, deviceId: string, { session, proof }: PublicKeys): Promise<string> {
@@ -211,6 +235,7 @@ export class SessionService {
   /** Begins a session, and ends the one the device had. */
   private async start(
     user: UserEntity,
+    shopId: string,
     deviceId: string,
     from: From,
     expiresAtMs: number,
@@ -224,15 +249,22 @@ export class SessionService {
       deviceId,
       startedAtMs: this.now(),
       expiresAtMs,
+      shopId: elsewhere(user, shopId),
     });
-    return { token, session: { ...this.describe(user, await this.people.shop(), deviceId), key } };
+    return { token, session: { ...(await this.describe(user, shopId, deviceId)), key } };
   }
 
-  private describe(user: UserEntity, shop: ShopEntity | undefined, device: string): Session {
+  private async describe(user: UserEntity, shopId: string, device: string): Promise<Session> {
+    const [shops, places] = await Promise.all([this.people.shops(), this.people.placesOf(user)]);
+    const shop = shops.find((entry) => entry.id === shopId);
     const { id = '', name = '', bays = 0, secretDigits = 4, houseRules } = shop ?? {};
     const { ownSettings: own } = user;
+    const lead = shops
+      .filter((entry) => places.includes(entry.id))
+      .map((entry) => ({ id: entry.id, name: entry.name }));
     return {
-      person: cardOf(user),
+      person: shopId === user.shopId ? cardOf(user) : leadCardOf(user),
+      ...(lead.length > 1 ? { shops: lead } : {}),
       shop: { id, name, bays, secretDigits, ...(houseRules ? { rules: houseRules } : {}) },
       device,
       ...(own ? { own } : {}),
@@ -250,15 +282,17 @@ export class SessionService {
     const nowMs = this.now();
     if (!said || !key || key.revokedAtMs || key.userId !== said.person) return refused;
     const user = await this.people.person(key.userId);
-    const device = user && (await this.knownDevice(from, user.shopId));
+    const device = user && (await this.knownDevice(from, await this.people.placesOf(user)));
     const atMs = Math.min(nowMs, Math.max(said.atMs, key.madeAtMs));
-    const sessionMs = await this.sessionMs();
+    // Where there was no line to choose another by, it is the tablet's own shop.
+    const shopId = device?.shopId ?? '';
+    const sessionMs = await this.sessionMs(shopId);
     const fresh = atMs + sessionMs > nowMs && key.expiresAtMs > nowMs;
     if (!user || !works(user) || !device || device.id !== key.deviceId || said.device !== device.id || !fresh)
       return refused;
     if (!isSignedBy(key.proofKey, input.text, input.signature)) return refused;
     if (await this.people.signedOutSince(user.id, device.id, atMs)) return refused;
-    return ok(await this.start(user, device.id, from, atMs + sessionMs, key.id));
+    return ok(await this.start(user, shopId, device.id, from, atMs + sessionMs, key.id));
   }
 
   private readHandOver(text: string): HandOver | undefined {
@@ -272,7 +306,24 @@ export class SessionService {
 
   async session(caller: Caller): Promise<Session | undefined> {
     const user = await this.people.person(caller.person.id);
-    return user && this.describe(user, await this.people.shop(), caller.deviceId);
+    return user && this.describe(user, caller.shopId, caller.deviceId);
+  }
+
+  /** Goes on in another shop that the caller leads, on the same device. */
+  async switchShop(
+    caller: Caller,
+    shopId: string,
+    from: From,
+  ): Promise<Result<Session, { code: 'notPermitted' | 'deviceNotPaired' }>> {
+    const user = await this.people.person(caller.person.id);
+    if (!user || !(await this.people.placesOf(user)).includes(shopId)) return fail({ code: 'notPermitted' });
+    const shut = await this.notLetIn(await this.deviceBy(from.device), from, shopId);
+    if (shut) return fail(shut);
+    await this.people.moveSession(caller.tokenHash, elsewhere(user, shopId));
+    // Lines that were open on the other shop's jobs close.
+    this.over(caller.tokenHash);
+    await this.changed();
+    return ok(await this.describe(user, shopId, caller.deviceId));
   }
 
   async caller(token: string | undefined, site: Site): Promise<Caller | undefined> {
@@ -286,9 +337,9 @@ export class SessionService {
     if (!found || !works(found.user)) return undefined;
     const { session, user } = found;
     const caller: Caller = {
-      person: { id: user.id, name: user.name, role: user.role },
-      card: cardOf(user),
-      shopId: user.shopId,
+      person: { id: user.id, name: user.name, role: session.shopId ? 'lead' : user.role },
+      card: session.shopId ? leadCardOf(user) : cardOf(user),
+      shopId: session.shopId ?? user.shopId,
       deviceId: session.deviceId,
       tokenHash,
       sessionStartedAtMs: session.startedAtMs,
@@ -348,7 +399,7 @@ export class SessionService {
     const user = await this.people.person(caller.person.id);
     const wrong = await this.checkSecret(user, caller.deviceId, secret);
     if (wrong) return fail(wrong);
-    const digits = (await this.people.shop())?.secretDigits ?? 4;
+    const digits = (await this.people.shop(user?.shopId ?? ''))?.secretDigits ?? 4;
     if (next.length < digits) return fail({ code: 'secretTooShort', digits });
     await this.people.setSecret(caller.person.id, await hashSecret(next));
     await this.people.endOtherSessions(caller.person.id, caller.tokenHash, this.now());
@@ -395,6 +446,8 @@ export class SessionService {
   async personOf(caller: Caller, id: string): Promise<Person | undefined> {
     if (id === caller.person.id) return caller.person;
     const user = await this.people.person(id);
-    return user?.shopId === caller.shopId ? { id: user.id, name: user.name, role: user.role } : undefined;
+    if (user?.shopId === caller.shopId) return { id: user.id, name: user.name, role: user.role };
+    const also = user !== undefined && (await this.people.placesOf(user)).includes(caller.shopId);
+    return also ? { id: user.id, name: user.name, role: 'lead' } : undefined;
   }
 }

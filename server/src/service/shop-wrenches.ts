@@ -7,7 +7,7 @@ import type { CribRepository } from '../store/crib-repository.ts';
 /** Pulls that another server counted are seen within this: a few of five thousand. */
 const READ_AGAIN_MS = 60_000;
 
-/** Each shop's wrenches with their pulls since calibration; kept for a while, or until the crib changes one. */
+/** The wrenches each shop may pull with, its own and those of the pool, with their pulls since calibration; kept for a while, or until the crib changes one. */
 export class ShopWrenches {
   private readonly known = new LRUCache<string, Wrench[]>({ max: 1000, ttl: READ_AGAIN_MS });
 
@@ -19,19 +19,22 @@ export class ShopWrenches {
   async of(shopId: string): Promise<Wrench[]> {
     const known = this.known.get(shopId);
     if (known) return known;
-    const [stored, pulls] = await Promise.all([this.catalog.wrenches(shopId), this.crib.pullsSinceCalibration(shopId)]);
-    const wrenches = stored.map((wrench) => ({ ...wrench, pullsSinceCalibration: pulls.get(wrench.id) ?? 0 }));
+    const [own, others] = await Promise.all([this.catalog.wrenches(shopId), this.catalog.othersWrenches(shopId)]);
+    const pool = others.filter(({ pooled }) => pooled);
+    const shops = [shopId, ...new Set(pool.map((other) => other.shopId))];
+    const pulls = new Map(
+      (await Promise.all(shops.map((shop) => this.crib.pullsSinceCalibration(shop)))).flatMap((one) => [...one]),
+    );
+    const wrenches = [...own, ...pool.map(({ wrench }) => wrench)].map((wrench) => ({
+      ...wrench,
+      pullsSinceCalibration: pulls.get(wrench.id) ?? 0,
+    }));
     this.known.set(shopId, wrenches);
     return wrenches;
   }
 
-  /** A wrench of this shop was changed, locked or calibrated: they are read anew. */
-  forget(shopId: string): void {
-    this.known.delete(shopId);
-  }
-
-  /** Another server has changed some: all are read anew. */
-  forgetAll(): void {
+  /** One was changed, locked or calibrated, here or at another server: all are read anew, for others may use it too. */
+  forget(): void {
     this.known.clear();
   }
 

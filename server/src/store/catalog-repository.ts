@@ -98,6 +98,15 @@ export class CatalogRepository {
     return [...newest.values()].sort((a, b) => a.title.localeCompare(b.title, 'en'));
   }
 
+  /** The newest revision of every kit, taken back or not. */
+  async newestRevisions(shopId: string): Promise<Map<string, number>> {
+    const rows: Array<{ id: string; revision: number }> = await this.source.query(
+      'SELECT id, MAX(revision) AS revision FROM kit WHERE shop_id = ? GROUP BY id',
+      [shopId],
+    );
+    return new Map(rows.map(({ id, revision }) => [id, Number(revision)]));
+  }
+
   /** One revision of a kit; the newest when none is named. */
   async kit(shopId: string, id: string, revision?: number): Promise<KitDocument | undefined> {
     const where = revision === undefined ? { shopId, id } : { shopId, id, revision };
@@ -158,14 +167,54 @@ export class CatalogRepository {
     const rows = await this.source
       .getRepository(WrenchEntity)
       .find({ where: { shopId, retiredAtMs: IsNull() }, order: { label: 'ASC' } });
-    return rows.map(({ shopId: _, retiredAtMs: _r, lockedAtMs, lockedBecause, ...row }) => ({
-      ...row,
-      lowestNm: row.lowestNm ?? undefined,
-      serial: row.serial ?? undefined,
-      divisionNm: row.divisionNm ?? undefined,
-      lengthMm: row.lengthMm ?? undefined,
-      live: Boolean(row.live),
-      ...(lockedAtMs ? { locked: { atMs: lockedAtMs, because: lockedBecause ?? '' } } : {}),
-    }));
+    return rows.map(wrenchOf);
+  }
+
+  /**
+   * Wrenches of other shops that concern this one: those in the pool, where both are in it, and those that pulled here
+   * once and were found out since, pool or not.
+   */
+  async othersWrenches(shopId: string): Promise<OthersWrench[]> {
+    const found: Array<{ id: string; shop: string; pooled: number }> = await this.source.query(
+      `SELECT w.id, s.name AS shop, own.wrench_pool AND s.wrench_pool AND w.retired_at_ms IS NULL AS pooled
+        FROM shop own JOIN shop s ON s.id <> own.id JOIN wrench w ON w.shop_id = s.id
+        WHERE own.id = ? AND ((own.wrench_pool AND s.wrench_pool AND w.retired_at_ms IS NULL)
+          OR (EXISTS (SELECT 1 FROM wrench_check c WHERE c.wrench_id = w.id AND NOT c.within)
+            AND EXISTS (SELECT 1 FROM job_event e JOIN job j ON j.id = e.job_id
+              WHERE e.wrench_id = w.id AND j.shop_id = own.id)))
+        ORDER BY s.name, w.label`,
+      [shopId],
+    );
+    if (found.length === 0) return [];
+    const rows = await this.source.getRepository(WrenchEntity).findBy({ id: In(found.map(({ id }) => id)) });
+    const byId = new Map(rows.map((row) => [row.id, row]));
+    return found.flatMap(({ id, shop, pooled }) => {
+      const row = byId.get(id);
+      // By its shop too: both have a first wrench.
+      const wrench = row && { ...wrenchOf(row), label: `${row.label}, ${shop}`.slice(0, MOST_LABEL) };
+      return wrench ? [{ wrench, shopId: row.shopId, shop, pooled: Boolean(Number(pooled)) }] : [];
+    });
   }
 }
+
+/** The longest a wrench is called on a record. */
+const MOST_LABEL = 80;
+
+/** A wrench of another shop of the same owner. */
+export interface OthersWrench {
+  wrench: Wrench;
+  shopId: string;
+  shop: string;
+  /** May be pulled with here. */
+  pooled: boolean;
+}
+
+const wrenchOf = ({ shopId: _, retiredAtMs: _r, lockedAtMs, lockedBecause, ...row }: WrenchEntity): Wrench => ({
+  ...row,
+  lowestNm: row.lowestNm ?? undefined,
+  serial: row.serial ?? undefined,
+  divisionNm: row.divisionNm ?? undefined,
+  lengthMm: row.lengthMm ?? undefined,
+  live: Boolean(row.live),
+  ...(lockedAtMs ? { locked: { atMs: lockedAtMs, because: lockedBecause ?? '' } } : {}),
+});

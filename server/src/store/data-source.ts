@@ -22,6 +22,7 @@ import { Outside1764000000016 } from './migration/0017-outside.ts';
 import { OwnSettings1764000000017 } from './migration/0018-own-settings.ts';
 import { SessionHours1764000000018 } from './migration/0019-session-hours.ts';
 import { SeveralServers1764000000019 } from './migration/0020-several-servers.ts';
+import { SeveralShops1764000000020 } from './migration/0021-several-shops.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -52,6 +53,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       OwnSettings1764000000017,
       SessionHours1764000000018,
       SeveralServers1764000000019,
+      SeveralShops1764000000020,
     ],
     synchronize: false,
     poolSize: 10,

@@ -34,6 +34,9 @@ export class ShopEntity {
   @Column({ type: 'int', name: 'session_hours', default: 14 }) sessionHours?: number;
   /** No device is let in but those a lead has paired, and the server's own machine. */
   @Column({ type: 'boolean', name: 'paired_only', default: false }) pairedOnly?: boolean;
+  /** What it lets the owner's other shops have. */
+  @Column({ type: 'boolean', name: 'shares_kits', default: false }) sharesKits?: boolean;
+  @Column({ type: 'boolean', name: 'wrench_pool', default: false }) wrenchPool?: boolean;
 }
 
 @Entity('user')
@@ -82,6 +85,16 @@ export class SessionEntity {
   @Column({ ...millis, name: 'started_at_ms' }) startedAtMs!: number;
   @Column({ ...millis, name: 'expires_at_ms' }) expiresAtMs!: number;
   @Column({ ...millis, name: 'ended_at_ms', nullable: true }) endedAtMs?: number | null;
+  /** Where a lead of several shops works; left out, in their own. */
+  @Column({ type: 'varchar', length: 64, name: 'shop_id', nullable: true }) shopId?: string | null;
+}
+
+/** Somebody of one shop who leads another of the same owner too. */
+@Entity('also_lead')
+export class AlsoLeadEntity {
+  @PrimaryColumn({ type: 'varchar', length: 64, name: 'user_id' }) userId!: string;
+  @PrimaryColumn({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @Column({ ...millis, name: 'since_ms' }) sinceMs!: number;
 }
 
 @Entity('vehicle')
@@ -315,6 +328,7 @@ export const ENTITIES = [
   ShopOpeningEntity,
   ShopChangeEntity,
   SessionEntity,
+  AlsoLeadEntity,
   VehicleEntity,
   KitEntity,
   KitDraftEntity,

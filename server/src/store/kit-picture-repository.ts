@@ -14,6 +14,16 @@ export class KitPictureRepository {
     );
   }
 
+  /** Copies pictures of one shop's to another's, those that are not there. */
+  async copy(from: string, to: string, hashes: readonly string[]): Promise<void> {
+    if (hashes.length === 0) return;
+    await this.source.query(
+      `INSERT IGNORE INTO kit_picture (shop_id, sha256, type, bytes, added_by, added_at_ms)
+        SELECT ?, sha256, type, bytes, added_by, added_at_ms FROM kit_picture WHERE shop_id = ? AND sha256 IN (?)`,
+      [to, from, hashes],
+    );
+  }
+
   async picture(shopId: string, sha256: string): Promise<KitPictureEntity | undefined> {
     return (await this.source.getRepository(KitPictureEntity).findOneBy({ shopId, sha256 })) ?? undefined;
   }

@@ -1,14 +1,57 @@
-import { type DataSource, IsNull, MoreThan } from 'typeorm';
+import { type DataSource, In, IsNull, MoreThan } from 'typeorm';
 import type { OwnSettings } from '#contract/own-settings.ts';
-import { DeviceEntity, DeviceKeyEntity, PasskeyEntity, SessionEntity, ShopEntity, UserEntity } from './entities.ts';
+import {
+  AlsoLeadEntity,
+  DeviceEntity,
+  DeviceKeyEntity,
+  PasskeyEntity,
+  SessionEntity,
+  ShopEntity,
+  UserEntity,
+} from './entities.ts';
 
 /** People, their sessions, and the devices and keys they have them on. */
 export class PersonRepository {
   constructor(private readonly source: DataSource) {}
 
-  /** The one shop of this installation, if it has been set up. */
-  async shop(): Promise<ShopEntity | undefined> {
-    return (await this.source.getRepository(ShopEntity).find({ take: 1, order: { id: 'ASC' } }))[0];
+  /** The shops of this installation, by name. */
+  shops(): Promise<ShopEntity[]> {
+    return this.source.getRepository(ShopEntity).find({ order: { name: 'ASC', id: 'ASC' } });
+  }
+
+  async shop(id: string): Promise<ShopEntity | undefined> {
+    return (await this.source.getRepository(ShopEntity).findOneBy({ id })) ?? undefined;
+  }
+
+  /** Ids of the shops a person may work in, their own first. */
+  async placesOf({ id, shopId }: Pick<UserEntity, 'id' | 'shopId'>): Promise<string[]> {
+    const also = await this.source.getRepository(AlsoLeadEntity).findBy({ userId: id });
+    return [shopId, ...also.map((row) => row.shopId)];
+  }
+
+  /** People of other shops who lead this one too. */
+  async alsoLeads(shopId: string): Promise<UserEntity[]> {
+    const also = await this.source.getRepository(AlsoLeadEntity).findBy({ shopId });
+    if (also.length === 0) return [];
+    const ids = also.map(({ userId }) => userId);
+    return this.source.getRepository(UserEntity).find({ where: { id: In(ids) }, order: { name: 'ASC' } });
+  }
+
+  async addAlsoLead(userId: string, shopId: string, sinceMs: number): Promise<void> {
+    await this.source.getRepository(AlsoLeadEntity).upsert({ userId, shopId, sinceMs }, ['userId', 'shopId']);
+  }
+
+  /** Lets a person lead a shop no more, and ends what they have open there. */
+  async dropAlsoLead(userId: string, shopId: string, nowMs: number): Promise<void> {
+    await this.source.getRepository(AlsoLeadEntity).delete({ userId, shopId });
+    await this.source
+      .getRepository(SessionEntity)
+      .update({ userId, shopId, endedAtMs: IsNull() }, { endedAtMs: nowMs });
+  }
+
+  /** A session goes on in another shop. */
+  async moveSession(tokenHash: string, shopId: string | null): Promise<void> {
+    await this.source.getRepository(SessionEntity).update({ tokenHash }, { shopId });
   }
 
   async setSecretDigits(shopId: string, secretDigits: number): Promise<void> {
@@ -111,7 +154,7 @@ export class PersonRepository {
   }
 
   async startSession(
-    session: Pick<SessionEntity, 'tokenHash' | 'userId' | 'deviceId' | 'startedAtMs' | 'expiresAtMs'>,
+    session: Pick<SessionEntity, 'tokenHash' | 'userId' | 'deviceId' | 'startedAtMs' | 'expiresAtMs' | 'shopId'>,
   ): Promise<void> {
     await this.source.getRepository(SessionEntity).insert(session);
   }

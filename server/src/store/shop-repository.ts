@@ -2,7 +2,7 @@ import type { DataSource } from 'typeorm';
 import type { ShopChange, ShopChangeWhat } from '#contract/shop.ts';
 import type { Person } from '#core/job/role.ts';
 import { inTransaction } from './data-source.ts';
-import { ShopChangeEntity, ShopEntity, ShopOpeningEntity, UserEntity } from './entities.ts';
+import { AlsoLeadEntity, ShopChangeEntity, ShopEntity, ShopOpeningEntity, UserEntity } from './entities.ts';
 
 /** A shop's own settings, its people as its leads keep them, and the log of both. */
 export class ShopRepository {
@@ -31,6 +31,21 @@ export class ShopRepository {
       await manager.insert(ShopEntity, shop as never);
       await manager.insert(UserEntity, lead as never);
       await manager.delete(ShopOpeningEntity, { id: 1 });
+      await manager.insert(ShopChangeEntity, {
+        shopId: shop.id,
+        atMs,
+        byId: lead.id,
+        byName: lead.name,
+        what: { what: 'opened', name: shop.name } as never,
+      });
+    });
+  }
+
+  /** Makes another shop of the same owner, led by a lead of one that is there. */
+  async openAnother(shop: ShopEntity, lead: Pick<Person, 'id' | 'name'>, atMs: number): Promise<void> {
+    await inTransaction(this.source, async (manager) => {
+      await manager.insert(ShopEntity, shop as never);
+      await manager.insert(AlsoLeadEntity, { userId: lead.id, shopId: shop.id, sinceMs: atMs });
       await manager.insert(ShopChangeEntity, {
         shopId: shop.id,
         atMs,

@@ -1,5 +1,8 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
+import { addresses } from '../http/address.ts';
+import { type AppParts, makeApp } from '../http/app.ts';
 import { Device, fitter, startTestServer, type TestServer } from './harness.ts';
+import { ROUTES } from './routes.ts';
 
 let server: TestServer;
 let mira: Device;
@@ -11,103 +14,6 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
-const UNKNOWN = '8f14e45f-ceea-467f-a3b8-0d1c7a0b5e11';
-/** Routes under `/api` that ask who is there, with an id that leads nowhere. */
-const ROUTES: Array<[method: string, path: string]> = [
-  ['GET', '/api/session'],
-  ['PUT', '/api/session/own'],
-  ['GET', '/api/jobs?from=0&to=1'],
-  ['POST', '/api/jobs'],
-  ['GET', `/api/jobs/${UNKNOWN}`],
-  ['POST', `/api/jobs/${UNKNOWN}/commands`],
-  ['POST', `/api/jobs/${UNKNOWN}/kits`],
-  ['PUT', `/api/jobs/${UNKNOWN}/slot`],
-  ['PUT', `/api/jobs/${UNKNOWN}/called-off`],
-  ['DELETE', `/api/jobs/${UNKNOWN}/called-off`],
-  ['POST', `/api/jobs/${UNKNOWN}/photos`],
-  ['GET', `/api/jobs/${UNKNOWN}/photos/${UNKNOWN}`],
-  ['GET', `/api/jobs/${UNKNOWN}/record`],
-  ['GET', `/api/jobs/${UNKNOWN}/record.json`],
-  ['GET', `/api/jobs/${UNKNOWN}/record.csv`],
-  ['GET', `/api/jobs/${UNKNOWN}/record.pdf`],
-  ['GET', `/api/jobs/${UNKNOWN}/card.pdf`],
-  ['GET', `/api/jobs/${UNKNOWN}/label.pdf`],
-  ['GET', `/api/jobs/${UNKNOWN}/owners-bag.pdf`],
-  ['GET', `/api/jobs/${UNKNOWN}/compartments.pdf`],
-  ['GET', `/api/jobs/${UNKNOWN}/tray-map.pdf`],
-  ['GET', `/api/jobs/${UNKNOWN}/box.pdf`],
-  ['GET', `/api/jobs/${UNKNOWN}/tools-out`],
-  ['GET', '/api/kits'],
-  ['POST', '/api/kits'],
-  ['GET', '/api/kits/no-such-kit'],
-  ['GET', '/api/kit-library/library'],
-  ['POST', '/api/kit-library/pictures'],
-  ['GET', `/api/kit-library/pictures/${'0'.repeat(64)}`],
-  ['GET', '/api/kit-library/drafts'],
-  ['POST', '/api/kit-library/drafts'],
-  ['GET', '/api/kit-library/drafts/no-such-kit'],
-  ['PUT', '/api/kit-library/drafts/no-such-kit'],
-  ['POST', '/api/kit-library/drafts/no-such-kit/release'],
-  ['POST', '/api/kit-library/no-such-kit/revise'],
-  ['GET', '/api/kit-library/no-such-kit/revisions'],
-  ['GET', '/api/kit-library/no-such-kit/reach'],
-  ['GET', '/api/kit-library/no-such-kit/revisions/1'],
-  ['POST', '/api/kit-library/no-such-kit/revisions/1/withdraw'],
-  ['GET', '/api/kit-library/lexicon'],
-  ['PUT', '/api/kit-library/lexicon'],
-  ['GET', '/api/vehicles'],
-  ['POST', '/api/vehicles'],
-  ['GET', '/api/vehicles/no-such'],
-  ['PUT', '/api/vehicles/no-such'],
-  ['GET', '/api/wrenches'],
-  ['GET', '/api/crib'],
-  ['GET', '/api/crib/reorder'],
-  ['GET', '/api/crib/reorder.csv'],
-  ['POST', '/api/crib/wrenches'],
-  ['PUT', '/api/crib/wrenches/no-such'],
-  ['DELETE', '/api/crib/wrenches/no-such'],
-  ['POST', '/api/crib/wrenches/no-such/checks'],
-  ['POST', '/api/crib/tools'],
-  ['PUT', '/api/crib/tools/no-such'],
-  ['POST', '/api/crib/bottles'],
-  ['POST', '/api/crib/bottles/no-such/changes'],
-  ['POST', '/api/crib/loans'],
-  ['POST', '/api/crib/loans/no-such/return'],
-  ['GET', '/api/shop'],
-  ['PUT', '/api/shop'],
-  ['POST', '/api/shop/people'],
-  ['PUT', '/api/shop/people/no-such'],
-  ['POST', '/api/shop/people/no-such/access'],
-  ['PUT', '/api/owners'],
-  ['GET', '/api/owners/export?name=nobody'],
-  ['POST', '/api/owners/erase'],
-  ['GET', '/api/programs'],
-  ['POST', '/api/programs/keys'],
-  ['POST', `/api/programs/keys/${UNKNOWN}/revoke`],
-  ['POST', '/api/programs/hooks'],
-  ['POST', `/api/programs/hooks/${UNKNOWN}/off`],
-  ['POST', '/api/programs/tellings/1/again'],
-  ['POST', '/api/archive'],
-  ['GET', '/api/archive/no-such'],
-  ['GET', '/api/tablets'],
-  ['POST', '/api/tablets/codes'],
-  ['PUT', '/api/tablets/paired-only'],
-  ['PUT', `/api/tablets/${UNKNOWN}`],
-  ['POST', `/api/tablets/${UNKNOWN}/out`],
-  ['GET', '/api/moving-in'],
-  ['POST', '/api/moving-in'],
-  ['POST', '/api/moving-in/preview'],
-  ['POST', `/api/moving-in/${UNKNOWN}/undo`],
-  ['GET', '/api/shelf'],
-  ['POST', '/api/shelf'],
-  ['PUT', '/api/shelf/no-such'],
-  ['DELETE', '/api/shelf/no-such'],
-  ['POST', '/api/supplier/promises'],
-  ['POST', '/api/supplier/orders'],
-  ['POST', '/api/crib/temperatures'],
-  ['POST', '/api/crib/tester'],
-  ['POST', '/api/crib/rechecks'],
-];
 const WRITES = ROUTES.filter(([method]) => method === 'POST' || method === 'PUT');
 /** Bodies that no route takes. */
 const NONSENSE: Array<[string, unknown]> = [
@@ -122,6 +28,44 @@ const isProblem = async (response: Response): Promise<{ code: string }> => {
   expect(response.headers.get('content-type')).toContain('application/problem+json');
   return (await response.json()) as { code: string };
 };
+
+/** Routes that are for everybody, for other programs with a key, or about whoever asks alone. */
+const APART = [
+  'GET /api/openapi.json',
+  'GET /api/opening',
+  'POST /api/opening',
+  'GET /api/session/options',
+  'POST /api/session',
+  'DELETE /api/session',
+  'POST /api/session/hand-over',
+  'POST /api/session/pairing',
+  'PUT /api/session/secret',
+  'POST /api/session/leave',
+  'POST /api/session/passkeys/options',
+  'POST /api/session/passkey/options',
+  'POST /api/session/passkey',
+  'GET /api/outside/v1/kits',
+  'GET /api/outside/v1/visits',
+  'GET /api/outside/v1/visits/:id',
+  'POST /api/outside/v1/visits',
+];
+
+it('there is no route but those that are tried here, and those apart', () => {
+  const nothing: unknown = new Proxy(() => nothing, { get: () => nothing });
+  const known = { webDist: 'web', hosts: [], figures: undefined, addresses: addresses(false) };
+  const parts = new Proxy(known as object, {
+    get: (from, name) => (name in from ? Reflect.get(from, name) : nothing),
+  }) as AppParts;
+  const there = makeApp(parts).routes.filter(({ method, path }) => method !== 'ALL' && path.startsWith('/api/'));
+  const tried = ROUTES.map(([method, path]) => `${method} ${path.replace(/\?.*/, '')}`);
+  const untried = there
+    .map(({ method, path }) => `${method} ${path}`)
+    .filter((route) => {
+      const pattern = new RegExp(`^${route.replace(/:[^/]+/g, '[^/]+')}$`);
+      return !APART.includes(route) && !tried.some((one) => pattern.test(one));
+    });
+  expect(untried).toEqual([]);
+});
 
 describe.each(ROUTES)('%s %s', (method, path) => {
   it('is for signed-in people only', async () => {

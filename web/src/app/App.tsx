@@ -18,6 +18,7 @@ const Tools = lazy(() => import('../feature/crib/Tools.tsx'));
 const Compounds = lazy(() => import('../feature/crib/Compounds.tsx'));
 const MovingIn = lazy(() => import('../feature/shop/moving-in/MovingIn.tsx'));
 const Programs = lazy(() => import('../feature/shop/programs/Programs.tsx'));
+const OtherShops = lazy(() => import('../feature/shop/others/OtherShops.tsx'));
 const Owners = lazy(() => import('../feature/vehicles/Owners.tsx'));
 const Pair = lazy(() => import('../feature/sign-in/Pair.tsx'));
 const ShopSettings = lazy(() => import('../feature/shop/ShopSettings.tsx'));
@@ -138,6 +139,7 @@ function Screens({ status }: { status: SessionStatus }) {
               <Route index element={<ShopSettings />} />
               <Route path="tablets" element={<Tablets />} />
               <Route path="programs" element={<Programs />} />
+              <Route path="other-shops" element={<OtherShops />} />
               <Route path="moving-in" element={<MovingIn />} />
             </Route>
             <Route path="/crib" element={<CribShell />}>

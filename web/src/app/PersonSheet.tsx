@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { GoToShop } from '../feature/shop/others/GoToShop.tsx';
 import { PinPad } from '../feature/sign-in/PinPad.tsx';
 import { counted, useBacklog } from '../job/backlog.ts';
 import { useSignInOptions } from '../shop/queries.ts';
@@ -30,7 +31,7 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
   const help = useHelp((state) => state.show);
   const [settings, setSettings] = useState(false);
   const [chosen, setChosen] = useState<string>();
-  const { data: options } = useSignInOptions(open || status === 'expired');
+  const { data: options } = useSignInOptions(open || status === 'expired', session?.shop.id);
   const here = usePeopleHere(open || status === 'expired');
   const waiting = useBacklog((state) => counted(state.entries).waiting);
   /** Without the server, those who have signed in here before. */
@@ -52,7 +53,7 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
         description={
           expired
             ? 'Sign in again. What you did meanwhile is kept here and will be sent.'
-            : `Signed in: ${session.person.name}, ${session.person.role}.`
+            : `Signed in: ${session.person.name}, ${session.person.role}${session.shops ? `, at ${session.shop.name}` : ''}.`
         }
       >
         {!options && (
@@ -72,6 +73,7 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
           <PinPad
             key={person.id}
             person={person}
+            shop={session.shop.id}
             hint={options?.demoPins?.[person.id]}
             onDone={close}
             onBack={() => setChosen(expired && chosen === undefined ? NOBODY : undefined)}
@@ -103,6 +105,11 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
               >
                 Help for this screen
               </Button>
+              {session.shops
+                ?.filter(({ id }) => id !== session.shop.id)
+                .map((shop) => (
+                  <GoToShop key={shop.id} shop={shop} className="col-span-2" />
+                ))}
               {session.person.role === 'lead' && (
                 <Link
                   to="/shop"

@@ -4,6 +4,7 @@ import type { Crib } from '#contract/crib.ts';
 import type { JobCard, RecordCheck } from '#contract/job.ts';
 import type { DraftCard, KitCard, KitReach, RevisionCard } from '#contract/kit-draft.ts';
 import type { Brought, MovedIn, RowVerdict } from '#contract/moving-in/brought.ts';
+import type { OfferedKit, OtherShops } from '#contract/other-shops.ts';
 import type { Outside } from '#contract/outside.ts';
 import type { ProblemCode } from '#contract/problem.ts';
 import type { SignInOptions } from '#contract/session.ts';
@@ -53,6 +54,8 @@ const KEYS = {
   movedIn: ['moved-in'],
   tablets: ['tablets'],
   programs: ['programs'],
+  otherShops: ['other-shops'],
+  offered: ['offered-kits'],
   people: ['sign-in'],
   vehicles: ['vehicles'],
 } as const satisfies Record<string, readonly string[]>;
@@ -271,11 +274,31 @@ export const useShopSettings = (wanted: boolean): Read<ShopSettings> =>
     }),
   );
 
-export const useSignInOptions = (wanted: boolean): Read<SignInOptions> =>
+/** The owner's other shops. */
+export const useOtherShops = (): Read<OtherShops> =>
   readOf(
     useQuery({
-      queryKey: KEYS.people,
-      queryFn: () => call(api.session.options.$get()),
+      queryKey: KEYS.otherShops,
+      queryFn: async () => (await call(api['other-shops'].$get())) as OtherShops,
+    }),
+  );
+
+/** Kits that other shops offer. */
+export const useOfferedKits = (wanted: boolean): Read<OfferedKit[]> =>
+  readOf(
+    useQuery({
+      queryKey: KEYS.offered,
+      queryFn: async () => (await call(api['other-shops'].kits.$get())) as OfferedKit[],
+      enabled: wanted,
+    }),
+  );
+
+/** Who may sign in. @param shop - where somebody chose one; left out, the tablet's */
+export const useSignInOptions = (wanted: boolean, shop?: string): Read<SignInOptions> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.people, shop ?? ''],
+      queryFn: () => call(api.session.options.$get({ query: { shop } })),
       enabled: wanted,
       retry: true,
       retryDelay: 3000,

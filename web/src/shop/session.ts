@@ -28,8 +28,8 @@ interface SessionState {
   status: SessionStatus;
   session?: Session;
   load(): Promise<void>;
-  /** Signs in at the server; without it, by what this device keeps of the person. */
-  signIn(person: string, secret: string): Promise<void>;
+  /** Signs in at the server, in a shop where one is named; without it, by what this device keeps of the person. */
+  signIn(person: string, secret: string, shop?: string): Promise<void>;
   /** Takes over a session that was begun elsewhere on this page: by a passkey. */
   begin(session: Session): Promise<void>;
   signOut(): Promise<void>;
@@ -91,10 +91,10 @@ export const useSession = create<SessionState>((set, get) => {
         } else throw error;
       }
     },
-    async signIn(person, secret) {
+    async signIn(person, secret, shop) {
       const made = canKeepKeys() ? await makeKeys(secret) : undefined;
       try {
-        const session = await call(api.session.$post({ json: { person, secret, keys: made?.publicKeys } }));
+        const session = await call(api.session.$post({ json: { person, secret, keys: made?.publicKeys, shop } }));
         // Whoever was here before has handed over: what is owed of that is settled by this.
         localStorage.removeItem(OWED_KEY);
         if (made) await keepKeys(made, session);

@@ -174,6 +174,15 @@ export const HELP: Readonly<Record<string, Help>> = {
       ['Signature', 'what a listening program checks, so that nobody tells it lies in the shop’s name'],
     ],
   },
+  '/shop/other-shops': {
+    title: 'Other shops',
+    what: 'Your shops on this installation, who of another leads this one too, and what it lets the others have.',
+    words: [
+      ['Wrench pool', 'shops that say so pull with each other’s wrenches'],
+      ['Lead of several', 'signs in where the tablet is, or goes to another shop under their initials'],
+    ],
+    why: ['Nobody sees anything of a shop they do not work in.'],
+  },
   '/jobs/*/receive': {
     title: 'The visit',
     what: 'The vehicle as it came, the answers the plan was made from, what must be there before work begins, and what was measured first.',

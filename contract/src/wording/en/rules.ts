@@ -9,7 +9,18 @@ export interface RuleText {
 /** What of the house rules a lead sets on the settings page. */
 export type SetRule = Exclude<keyof HouseRules, 'proof' | 'heldUpBy'>;
 
-export const RULE_TEXT: Record<SetRule | 'name' | 'bays' | 'pairedOnly' | 'sessionHours', RuleText> = {
+export const RULE_TEXT: Record<
+  SetRule | 'name' | 'bays' | 'pairedOnly' | 'sessionHours' | 'sharesKits' | 'wrenchPool',
+  RuleText
+> = {
+  sharesKits: {
+    title: 'The other shops may take our kits',
+    why: 'Released kits stand in their libraries to be taken over. What they took stays theirs; what they change there changes nothing here.',
+  },
+  wrenchPool: {
+    title: 'In the wrench pool',
+    why: 'Shops in the pool pull with each other’s wrenches, each called by its shop. It is calibrated where it hangs; found out there, its pulls are to be done again in every shop that used it.',
+  },
   sessionHours: {
     title: 'How long a sign-in lasts',
     why: 'A tablet left lying is signed out after it. What was entered stays and is sent after the next PIN.',
@@ -65,4 +76,6 @@ export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
   driveAfter: { fullCure: 'full cure' },
   byFeel: { false: 'refused' },
   pairedOnly: { true: 'yes', false: 'no' },
+  sharesKits: { true: 'yes', false: 'no' },
+  wrenchPool: { true: 'yes', false: 'no' },
 };

@@ -53,16 +53,25 @@ export function WrenchDetail({ wrench }: { wrench: CribWrench }) {
       <main className="min-w-0 flex-1 bg-bench p-5 lg:overflow-y-auto">
         <div className="flex flex-wrap items-center gap-2">
           <h2 className="plate mr-auto text-4xl">{wrench.label}</h2>
-          {role === 'lead' && <Button onClick={() => setOpen('edit')}>Change</Button>}
-          {wrench.loan ? (
+          {role === 'lead' && !wrench.of && <Button onClick={() => setOpen('edit')}>Change</Button>}
+          {wrench.of ? null : wrench.loan ? (
             <Button onClick={() => setOpen('return')}>Take back</Button>
           ) : (
             <Button onClick={() => setOpen('lend')} disabled={wrench.locked !== undefined}>
               Lend
             </Button>
           )}
-          {mayInCrib(role, 'calibrate') && <Button onClick={() => setOpen('calibrate')}>Calibrate</Button>}
+          {mayInCrib(role, 'calibrate') && !wrench.of && (
+            <Button onClick={() => setOpen('calibrate')}>Calibrate</Button>
+          )}
         </div>
+        {wrench.of && (
+          <p className="mt-3 border-l-4 border-ink bg-sheet p-3">
+            {wrench.of.pooled
+              ? `Of the pool: it hangs at ${wrench.of.shop}, and is lent, checked and calibrated there.`
+              : `It hangs at ${wrench.of.shop}. It pulled here, and was found out since; nobody pulls with it here now.`}
+          </p>
+        )}
         {wrench.locked && (
           <p role="alert" className="mt-3 border-l-4 border-bad bg-sheet p-3 font-bold text-bad">
             Locked {shopFormat(wrench.locked.atMs, 'd MMM HH:mm')}. {wrench.locked.because}. No pull is taken from it
@@ -124,13 +133,15 @@ export function WrenchDetail({ wrench }: { wrench: CribWrench }) {
             </div>
           ))}
         </dl>
-        <button
-          type="button"
-          className="thumb-bar plate flex min-h-20 w-full items-center justify-between bg-paint px-6 text-left text-3xl text-on-paint"
-          onClick={() => setOpen('check')}
-        >
-          Check-pull
-        </button>
+        {!wrench.of && (
+          <button
+            type="button"
+            className="thumb-bar plate flex min-h-20 w-full items-center justify-between bg-paint px-6 text-left text-3xl text-on-paint"
+            onClick={() => setOpen('check')}
+          >
+            Check-pull
+          </button>
+        )}
       </aside>
       {open === 'check' && <CheckPull wrench={wrench} onClose={() => setOpen(undefined)} />}
       {open === 'calibrate' && <Calibrate wrench={wrench} onClose={() => setOpen(undefined)} />}

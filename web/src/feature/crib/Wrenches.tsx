@@ -11,10 +11,11 @@ import { useNow } from '../../ui/use-now.ts';
 import { useOpenCrib } from './CribShell.tsx';
 import { WrenchDetail } from './WrenchDetail.tsx';
 import { WrenchForm } from './WrenchForm.tsx';
-import { rangeText } from './wrench-text.ts';
+import { bareLabel, rangeText } from './wrench-text.ts';
 
 /** What stands against a wrench, in a word. */
 function stateOf(wrench: CribWrench, today: string): { text: string; bad: boolean } {
+  if (wrench.of && !wrench.of.pooled) return { text: 'pulled here once', bad: true };
   if (wrench.locked) return { text: 'locked', bad: true };
   const due = calibrationDue(wrench, today);
   if (due.due) return { text: due.because === 'pulls' ? 'due by pulls' : 'out of calibration', bad: true };
@@ -52,7 +53,10 @@ export default function Wrenches() {
                   onClick={() => setSearch({ wrench: wrench.id }, { replace: true })}
                   className={`grid min-h-20 w-full grid-cols-[5rem_1fr] items-center gap-3 border-b border-rule px-5 py-2 text-left ${here ? 'bg-plate text-on-plate' : ''}`}
                 >
-                  <span className="plate text-3xl">{wrench.label}</span>
+                  <span className="min-w-0">
+                    <span className="plate block text-3xl">{bareLabel(wrench)}</span>
+                    {wrench.of && <span className="block text-xs break-words">{wrench.of.shop}</span>}
+                  </span>
                   <span>
                     <span className="figures block">{rangeText(wrench)}</span>
                     <span

@@ -13,6 +13,7 @@ import { Notice } from '../../ui/Notice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { ImportKit } from '../receive/ImportKit.tsx';
 import { idFrom } from './kit-id.ts';
+import { OfferedKits } from './OfferedKits.tsx';
 
 const LINK = 'inline-flex min-h-14 items-center justify-center border-2 border-ink bg-sheet px-4 font-bold';
 
@@ -143,6 +144,7 @@ export default function KitLibrary() {
             )}
           </ul>
         </section>
+        {mayWrite && <OfferedKits lead={role === 'lead'} />}
       </main>
       {naming && <NameKit onClose={() => setNaming(false)} />}
     </div>

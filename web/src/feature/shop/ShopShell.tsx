@@ -10,6 +10,7 @@ const TABS = [
   { to: '/shop/tablets', text: 'Tablets' },
   { to: '/shop/moving-in', text: 'Moving in' },
   { to: '/shop/programs', text: 'Programs' },
+  { to: '/shop/other-shops', text: 'Other shops' },
 ];
 
 /** The shop as its leads set it, tab by tab. */

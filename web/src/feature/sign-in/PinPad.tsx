@@ -7,11 +7,14 @@ import { SecretPad } from '../../ui/SecretPad.tsx';
 /** Signing in, or taking a device over, by PIN. */
 export function PinPad({
   person,
+  shop,
   hint,
   onDone,
   onBack,
 }: {
   person: PersonCard;
+  /** Where they are to work, where there are several. */
+  shop?: string;
   hint?: string;
   onDone?: () => void;
   onBack?: () => void;
@@ -19,7 +22,7 @@ export function PinPad({
   const signIn = useSession((state) => state.signIn);
   const enter = async (secret: string) => {
     try {
-      await signIn(person.id, secret);
+      await signIn(person.id, secret, shop);
       onDone?.();
       return undefined;
     } catch (error) {

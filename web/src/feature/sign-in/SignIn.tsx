@@ -1,6 +1,6 @@
 import { KeyRound } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
-import type { PersonCard } from '#contract/session.ts';
+import type { PersonCard, ShopCard } from '#contract/session.ts';
 import { counted, useBacklog } from '../../job/backlog.ts';
 import { signInByPasskey } from '../../shop/passkeys.ts';
 import { hasPasskeys } from '../../shop/prove.ts';
@@ -12,9 +12,34 @@ import { PinPad } from './PinPad.tsx';
 /** Seen once in the life of an installation. */
 const FirstRun = lazy(() => import('../shop/FirstRun.tsx'));
 
-/** Signing in: who, then the PIN. */
+/** Which of the owner's shops this is: asked of a device that nobody has signed in on. */
+function Shops({ shops, onChoose }: { shops: readonly ShopCard[]; onChoose: (shop: string) => void }) {
+  return (
+    <>
+      <h2 className="plate mb-4 text-4xl">Which shop?</h2>
+      <ul className="border-t-2 border-ink">
+        {shops.map(({ id, name }) => (
+          <li key={id} className="border-b border-rule">
+            <button
+              type="button"
+              className="min-h-16 w-full px-2 text-left text-xl font-bold break-words hover:bg-sheet"
+              onClick={() => onChoose(id)}
+            >
+              {name}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </>
+  );
+}
+
+/** Signing in: where there are several shops which, then who, then the PIN. */
 export default function SignIn() {
-  const { data: options, failure } = useSignInOptions(true);
+  const [shop, setShop] = useState<string>();
+  const { data: options, failure } = useSignInOptions(true, shop);
+  const [choosing, setChoosing] = useState(false);
+  const choose = options?.shops && (choosing || options.shopId === undefined);
   const here = usePeopleHere(options === undefined);
   const waiting = useBacklog((state) => counted(state.entries).waiting);
   const [person, setPerson] = useState<PersonCard>();
@@ -34,7 +59,15 @@ export default function SignIn() {
       </section>
       <section className="grid flex-1 content-center p-5 md:p-12">
         <div className="mx-auto w-full max-w-md">
-          {options?.shop === '' ? (
+          {choose ? (
+            <Shops
+              shops={options.shops ?? []}
+              onChoose={(chosen) => {
+                setShop(chosen);
+                setChoosing(false);
+              }}
+            />
+          ) : options?.shop === '' ? (
             <Suspense fallback={null}>
               <FirstRun />
             </Suspense>
@@ -42,6 +75,7 @@ export default function SignIn() {
             <PinPad
               key={person.id}
               person={person}
+              shop={options?.shopId}
               hint={options?.demoPins?.[person.id]}
               onBack={() => setPerson(undefined)}
             />
@@ -85,6 +119,11 @@ export default function SignIn() {
                   </li>
                 ))}
               </ul>
+              {options?.shops && (
+                <Button className="mt-3 w-full" onClick={() => setChoosing(true)}>
+                  Another shop
+                </Button>
+              )}
               {options && hasPasskeys() && (
                 <Button className="mt-3 w-full" onClick={() => void signInByPasskey().then(setRefused)}>
                   <KeyRound aria-hidden="true" /> Sign in with a passkey
