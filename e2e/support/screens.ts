@@ -30,4 +30,5 @@ export const LEADS_SCREENS = [
   ['/shop/tablets', 'Let a tablet in'],
   ['/shop/moving-in', 'What do you bring along?'],
   ['/shop/programs', 'Who is told'],
+  ['/shop/other-shops', 'Your shops'],
 ] as const;

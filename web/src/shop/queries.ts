@@ -284,12 +284,11 @@ export const useOtherShops = (): Read<OtherShops> =>
   );
 
 /** Kits that other shops offer. */
-export const useOfferedKits = (wanted: boolean): Read<OfferedKit[]> =>
+export const useOfferedKits = (): Read<OfferedKit[]> =>
   readOf(
     useQuery({
       queryKey: KEYS.offered,
       queryFn: async () => (await call(api['other-shops'].kits.$get())) as OfferedKit[],
-      enabled: wanted,
     }),
   );
 

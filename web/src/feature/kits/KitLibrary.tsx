@@ -144,7 +144,7 @@ export default function KitLibrary() {
             )}
           </ul>
         </section>
-        {mayWrite && <OfferedKits lead={role === 'lead'} />}
+        {mayWrite && <OfferedKits lead={role === 'lead'} matches={matches} />}
       </main>
       {naming && <NameKit onClose={() => setNaming(false)} />}
     </div>

@@ -7,8 +7,16 @@ import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 
 /** Kits of the owner's other shops that may be taken over; nothing where there are none. */
-export function OfferedKits({ lead }: { lead: boolean }) {
-  const { data: offered = [] } = useOfferedKits(true);
+export function OfferedKits({
+  lead,
+  matches,
+}: {
+  lead: boolean;
+  /** Whether a kit is among those looked for. */
+  matches: (kit: OfferedKit) => boolean;
+}) {
+  const { data = [] } = useOfferedKits();
+  const offered = data.filter(matches);
   const [taking, setTaking] = useState<OfferedKit>();
   if (offered.length === 0) return null;
   return (
