@@ -13,6 +13,8 @@ function isTimeZone(name: string): boolean {
   }
 }
 
+const AgainKm = z.number().min(1).max(20_000).optional();
+
 /** The rules a shop sets; those it leaves out are as usual. */
 export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
   z.strictObject({
@@ -20,7 +22,15 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
     verify: z.boolean().optional(),
     driveAfter: z.enum(['handlingStrength', 'fullCure']).optional(),
     heldUpBy: z.enum(HELD_UP_BY).optional(),
+    gasketStages: z.array(z.number()).readonly().optional(),
     byFeel: z.boolean().optional(),
+    estimates: z.boolean().optional(),
+    otherKits: z.boolean().optional(),
+    figuresBy: z.enum(['fitter', 'lead']).optional(),
+    powerFromMm: z.number().min(0).max(30).optional(),
+    againAfterKm: z.strictObject({ wheels: AgainKm, exhaust: AgainKm, clamps: AgainKm, bushes: AgainKm }).optional(),
+    aligner: z.enum(['ownRack', 'sentOut']).optional(),
+    untilAlignedKm: z.number().min(1).max(5000).optional(),
     bareTolerance: z.number().min(0.02).max(0.2).optional(),
     antiSeizeShare: z.number().min(0.5).max(1).optional(),
     runDownShare: z.number().gt(0).max(1).optional(),

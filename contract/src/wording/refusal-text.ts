@@ -72,6 +72,8 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     entered: asIs,
     angleDeg: asIs,
     limitDeg: asIs,
+    threadMm: asIs,
+    fromMm: asIs,
     at: asIs,
     station,
     item,

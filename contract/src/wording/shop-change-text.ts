@@ -29,7 +29,11 @@ const TABLET_DID: Record<Extract<ShopChangeWhat, { what: 'tablet' }>['did'], str
 /** A setting's value as a reader says it: trays by name and size, choices as the page calls them. */
 function valueText(field: string, value: string | undefined): string {
   if (value === undefined) return 'as usual';
-  if (field === 'stages') return (JSON.parse(value) as number[]).join(', ');
+  if (field === 'againAfterKm')
+    return Object.entries(JSON.parse(value) as object)
+      .map(([kind, km]) => `${kind} ${km} km`)
+      .join(', ');
+  if (field === 'stages' || field === 'gasketStages') return (JSON.parse(value) as number[]).join(', ');
   if (field !== 'trays') return RULE_VALUES[field]?.[value] ?? value;
   const trays = JSON.parse(value) as ReadonlyArray<{ name: string; rows: number; columns: number }>;
   return trays.map(({ name, rows, columns }) => `${name} ${rows} × ${columns}`).join(', ');

@@ -50,6 +50,10 @@ export type Refusal =
   | { code: 'liveNotCorrected'; station: string; pull: string }
   /** This shop tightens nothing by feel. */
   | { code: 'byFeelNotHere'; target: string }
+  /** This shop takes no figure from there. */
+  | { code: 'sourceNotHere'; target: string; source: FigureSource }
+  /** Less than the joint's own figure is for a lead to take, in this shop. */
+  | { code: 'leadTakesFigure'; target: string; source: FigureSource }
   /** A safety-critical joint is tightened to its own figure, and to no other. */
   | { code: 'notForSafety'; target: string; source: FigureSource }
   | { code: 'unknownProblem'; problem: string }
@@ -126,6 +130,8 @@ export type Refusal =
   | { code: 'compoundMissing'; station: string; compound: string }
   | { code: 'alreadySnug'; station: string }
   | { code: 'powerToolForbidden'; station: string }
+  /** Its thread is smaller than what this shop runs down with a driver. */
+  | { code: 'threadTooSmallForPower'; station: string; threadMm: number; fromMm: number }
   | { code: 'groupNotAllStarted'; group: string; waiting: string[] }
   | { code: 'groupNotAllSnug'; group: string; waiting: string[] }
   | { code: 'groupWaitsFor'; group: string; waitsFor: string[] }
@@ -246,6 +252,7 @@ export const OVERRIDABLE: ReadonlySet<RefusalCode> = new Set<RefusalCode>([
   'groupWaitsFor',
   'compoundMissing',
   'powerToolForbidden',
+  'threadTooSmallForPower',
   'wrenchOutOfCalibration',
   'wrenchPulledOut',
   'lockerWindowClosed',

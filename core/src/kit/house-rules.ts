@@ -2,14 +2,34 @@ import type { PassRule } from '../tightening/pass-plan.ts';
 import type { HeldUpBy } from './held-up-by.ts';
 import type { Tray } from './tray-layout.ts';
 
+/** Work that is looked at again after a while: it settles, or has warmed through. */
+export const AGAIN_KINDS = ['wheels', 'exhaust', 'clamps', 'bushes'] as const;
+export type AgainKind = (typeof AGAIN_KINDS)[number];
+export type AgainAfterKm = Partial<Record<AgainKind, number>>;
+
 /** How a shop works where the trade disagrees and no sheet decides. A job keeps those it was opened with. */
 export interface HouseRules extends PassRule {
   /** What lets a vehicle on the road once a locker is on: its handling strength, or its full cure. */
   driveAfter: 'handlingStrength' | 'fullCure';
   /** How the vehicle is held up, as chosen at intake; left out, the line asks at the first lift. */
   heldUpBy?: HeldUpBy;
+  /** Rising shares of the final torque for a group with a gasket in it, where its kit prints none; left out, as any other. */
+  gasketStages?: readonly number[];
   /** Whether a joint without a figure may be tightened by feel. */
   byFeel: boolean;
+  /** Whether one may be tightened to what the bench works out, or to what another kit prints. */
+  estimates: boolean;
+  otherKits: boolean;
+  /** Who may tighten to less than a joint's own figure: by feel, by an estimate, by another kit's. */
+  figuresBy: 'fitter' | 'lead';
+  /** Threads smaller than this are run down by hand, mm. */
+  powerFromMm: number;
+  /** When what was worked on is looked at again though no sheet says so, km; left out, the usual. */
+  againAfterKm?: AgainAfterKm;
+  /** Who aligns the wheels; left out, it is not said. */
+  aligner?: 'ownRack' | 'sentOut';
+  /** How far the vehicle may be driven until it is aligned, km; left out, before long drives. */
+  untilAlignedKm?: number;
   /** How often a vehicle's bolt goes back in where nobody says how often it may; with the next it is a new one. */
   boltUses: number;
   /** Accepted deviation each way of a figure that is printed bare, as a fraction of it; left out, the usual. */
@@ -30,7 +50,17 @@ export interface HouseRules extends PassRule {
 }
 
 /** What holds where a shop says nothing: common practice, no source. */
-export const USUAL_RULES: HouseRules = { driveAfter: 'handlingStrength', byFeel: true, boltUses: 2, proof: 'told' };
+export const USUAL_RULES: HouseRules = {
+  driveAfter: 'handlingStrength',
+  byFeel: true,
+  estimates: true,
+  otherKits: true,
+  figuresBy: 'fitter',
+  // A quarter inch and M6 are the smallest that survive a driver that is let off in time.
+  powerFromMm: 6,
+  boltUses: 2,
+  proof: 'told',
+};
 
 /** What every job is opened with from now on, whatever the shop says. */
 export const OPENED_NOW = { proof: 'measured' } as const satisfies Partial<HouseRules>;
@@ -42,7 +72,15 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     verify: own.verify,
     driveAfter: own.driveAfter ?? USUAL_RULES.driveAfter,
     heldUpBy: own.heldUpBy,
+    gasketStages: own.gasketStages,
     byFeel: own.byFeel ?? USUAL_RULES.byFeel,
+    estimates: own.estimates ?? USUAL_RULES.estimates,
+    otherKits: own.otherKits ?? USUAL_RULES.otherKits,
+    figuresBy: own.figuresBy ?? USUAL_RULES.figuresBy,
+    powerFromMm: own.powerFromMm ?? USUAL_RULES.powerFromMm,
+    againAfterKm: own.againAfterKm,
+    aligner: own.aligner,
+    untilAlignedKm: own.untilAlignedKm,
     boltUses: own.boltUses ?? USUAL_RULES.boltUses,
     bareTolerance: own.bareTolerance,
     antiSeizeShare: own.antiSeizeShare,

@@ -8,6 +8,7 @@ import { askedBefore, askedBy, isFinding } from './asked.ts';
 import { sidesAsConditions } from './bought-sides.ts';
 import { completeSteps, isJointAction } from './complete-steps.ts';
 import { type Answers, type Condition, evaluate, type Reason, type Truth } from './condition.ts';
+import { isGasketed } from './gasketed.ts';
 import { type HouseRules, houseRules } from './house-rules.ts';
 import type { KitPrefix } from './ids.ts';
 import type { JointGroup, KitDocument, OrderRule, Question, Station } from './kit-document.ts';
@@ -396,7 +397,12 @@ export function resolve(
     } = group;
     const named = new Set(verifyOnly);
     // Where some are named a second look is wanted, whatever the number of stations.
-    const passes = passPlan(members.length, { stages, verify: verify ?? (named.size > 0 || undefined) }, rules);
+    const shopStages = members.length > 1 && isGasketed(kit, members) ? rules.gasketStages : undefined;
+    const passes = passPlan(
+      members.length,
+      { stages: stages ?? shopStages, verify: verify ?? (named.size > 0 || undefined) },
+      rules,
+    );
     for (const member of members) if (named.size > 0 && !named.has(member.id)) member.unverified = true;
     for (const member of members) member.passIndexes = passIndexesOf(member, passes);
     const torque = orderOf(torqueOrder, () => mostEvenPattern(members, (station) => station), members);

@@ -105,6 +105,10 @@ export function findFigure(plan: Plan, id: string, library: readonly KitDocument
     otherKitSameJoint: leads.some(({ source, samePlace }) => source === 'otherKit' && samePlace),
     estimateNm: estimate?.torqueNm,
     strictShop: !plan.rules.byFeel,
-  }).map(({ source, allowed, because }) => ({ source: SOURCE_OF[source], allowed, because }));
+  }).map(({ source: from, allowed, because }) => {
+    const source = SOURCE_OF[from];
+    const taken = source === 'estimate' ? plan.rules.estimates : source === 'otherKit' ? plan.rules.otherKits : true;
+    return { source, allowed: allowed && taken, because: allowed && !taken ? ('shopRefuses' as const) : because };
+  });
   return { bolt, hardware, safetyCritical, offers, leads, estimate };
 }

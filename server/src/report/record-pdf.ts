@@ -5,11 +5,12 @@ import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
-import { BASIS_TEXT, COMPOUND_TEXT, END_TEXT, RAISED_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
+import { BASIS_TEXT, COMPOUND_TEXT, END_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { jointNotes, pullShown } from '#contract/wording/joint-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
+import { alignmentText, raisedText } from '#contract/wording/raised-text.ts';
 import { readingNote } from '#contract/wording/reading-text.ts';
 import { shopTime } from '#contract/wording/shop-time.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
@@ -273,11 +274,9 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   sheet.plate('To watch and to come back for');
   const raised = raisedAftercare(plan);
   if (plan.aftercare.length + raised.length === 0) sheet.text('Nothing is due.');
-  for (const { what, afterKm } of raised)
-    sheet.text(
-      `${RAISED_TEXT[what]}${afterKm === undefined ? '' : ` Due after ${bothText(afterKm, 'distance', 'metric')}.`}`,
-      { bold: true },
-    );
+  for (const care of raised) sheet.text(raisedText(care), { bold: true });
+  const alignment = alignmentText(plan);
+  if (alignment) sheet.text(alignment);
   for (const entry of plan.aftercare) sheet.text(aftercareText(entry));
 
   const told = closed?.releases ?? [];

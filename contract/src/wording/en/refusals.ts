@@ -104,6 +104,16 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: 'This shop tightens nothing by feel.',
     lift: 'Find the figure in the vehicle maker’s manual, or take the estimate a lead signs for.',
   },
+  sourceNotHere: {
+    title: 'Not in this shop',
+    why: 'It takes no figure {source, select, estimate {that the bench works out} other {of another kit}}.',
+    lift: 'Find the figure in the vehicle maker’s manual, or ask the kit’s maker.',
+  },
+  leadTakesFigure: {
+    title: 'A lead decides that',
+    why: 'This shop lets a lead alone tighten {source, select, byFeel {by feel} estimate {to an estimate} other {to another kit’s figure}}.',
+    lift: 'Ask a lead to take the tablet over, or find the joint’s own figure.',
+  },
   notForSafety: {
     title: 'Not on a safety-critical joint',
     why: 'Lives hang on it: not {source, select, byFeel {by feel} estimate {by an estimate} other {with another kit’s figure}}, whoever says so.',
@@ -212,6 +222,11 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     title: 'No power tool on this kit',
     why: 'The sheet forbids power tools.',
     lift: 'Snug it by hand.',
+  },
+  threadTooSmallForPower: {
+    title: 'Too small for a power tool',
+    why: 'The thread of {station} measures {threadMm} mm; this shop runs down from {fromMm} mm with a driver.',
+    lift: 'Draw it down by hand.',
   },
   groupNotAllStarted: {
     title: 'Start all of them first',

@@ -29,6 +29,38 @@ export const RULE_TEXT: Record<
     title: 'Stages of a group',
     why: 'Shares of the final torque that a group of four and more is brought up by where its kit prints none. Each bolt takes clamp from its neighbours: schools go in one, two or three rounds. Usual is half, then all.',
   },
+  gasketStages: {
+    title: 'Stages where a gasket lies between',
+    why: 'A gasket that is pressed on one side first leaks on the other: many shops bring such a joint up in three rounds, from two bolts on. Nothing: as any other group.',
+  },
+  estimates: {
+    title: 'Figures worked out by the bench',
+    why: 'From size, class and finish, for a joint whose sheet gives none. Some shops tighten to nothing that is not printed. Never a safety-critical joint.',
+  },
+  otherKits: {
+    title: 'Figures of another kit',
+    why: 'The same thread is tightened differently elsewhere: for the same joint only, and in some shops not at all. Never a safety-critical joint.',
+  },
+  figuresBy: {
+    title: 'Who may tighten to less than the joint’s own figure',
+    why: 'By feel, to an estimate or to another kit’s figure: the fitter, with a name and a reason, or a lead alone.',
+  },
+  powerFromMm: {
+    title: 'Power tools from this thread on, mm',
+    why: 'A driver that is let off a moment late tears a small thread. Running down alone: the torque is pulled by hand in any case, and a kit that forbids power tools is obeyed. A lead may lift it for one bolt. Usual is 6.',
+  },
+  againAfterKm: {
+    title: 'Looked at again after, km',
+    why: 'Wheels, exhaust joints, clamps and bushes settle. Where a kit’s sheet says when, the sheet counts; where it says nothing, this stands on the record. Usual for wheels is 40, for the others nothing.',
+  },
+  aligner: {
+    title: 'Who aligns the wheels',
+    why: 'What is said at hand-over where parts that carry the geometry were moved.',
+  },
+  untilAlignedKm: {
+    title: 'Driving until it is aligned, km',
+    why: 'How far the vehicle may go before its alignment. Nothing: before long drives, as usual.',
+  },
   pairedOnly: {
     title: 'Only tablets a lead has let in',
     why: 'A PIN alone then opens nothing on a device nobody knows. The server’s own machine is always let in.',
@@ -75,6 +107,10 @@ export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
   verify: { true: 'always', false: 'never unless the kit says' },
   driveAfter: { fullCure: 'full cure' },
   byFeel: { false: 'refused' },
+  estimates: { false: 'refused' },
+  otherKits: { false: 'refused' },
+  figuresBy: { lead: 'a lead alone' },
+  aligner: { ownRack: 'on our own rack', sentOut: 'sent out' },
   pairedOnly: { true: 'yes', false: 'no' },
   sharesKits: { true: 'yes', false: 'no' },
   wrenchPool: { true: 'yes', false: 'no' },

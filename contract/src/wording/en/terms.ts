@@ -183,6 +183,9 @@ export const RAISED_TEXT: Record<Raised, string> = {
   alignment: 'Wheel alignment, before long drives: parts that carry the geometry were moved. No sheet says so.',
   lampAim: 'Headlamp aim and driver-assist sensors: the ride height moved. No sheet says so.',
   wheels: 'Wheel nuts again, on the ground: the wheels were off. No sheet says so.',
+  exhaust: 'Exhaust joints again, once they have been hot and are cold: they settle. No sheet says so.',
+  clamps: 'Clamps again: what they hold settles. No sheet says so.',
+  bushes: 'Bush bolts again, at ride height: bushes settle. No sheet says so.',
 };
 
 /** Where the torque for another thread comes from. */

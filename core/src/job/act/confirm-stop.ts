@@ -1,5 +1,6 @@
 import type { StationId } from '../../kit/ids.ts';
 import { isByHand } from '../../tightening/kinds.ts';
+import { sourceRefused } from '../gate/figure-source.ts';
 import { finishingChecks } from '../gate/joint-gate.ts';
 import { stationState } from '../job-state.ts';
 import { ON_THE_FLOOR } from '../role.ts';
@@ -31,7 +32,8 @@ export const confirmStop = act<ConfirmStop, StopConfirmed>({
     if (spec.kind === 'missing' && spec.why === 'later') return refuse({ code: 'figureLater', station: id });
     if (wantsReason && found.station.tags?.includes('safetyCritical'))
       return refuse({ code: 'notForSafety', target: id, source: 'byFeel' });
-    if (wantsReason && !plan.rules.byFeel) return refuse({ code: 'byFeelNotHere', target: id });
+    const notHere = wantsReason ? sourceRefused(plan.rules, ask.by, id, 'byFeel') : undefined;
+    if (notHere) return refuse(notHere);
     if (wantsReason && blank(reason)) return refuse({ code: 'reasonMissing' });
     if (stationState(job, id).stopConfirmed) return refuse({ code: 'stationComplete', station: id });
     const blocked = finishingChecks(ask, job, { ...found, atMs });

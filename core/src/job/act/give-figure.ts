@@ -1,6 +1,7 @@
 import { indexOf } from '../../kit/plan.ts';
 import { findDebt } from '../debt.ts';
 import type { FigureSource, GivenFigure } from '../figure.ts';
+import { sourceRefused } from '../gate/figure-source.ts';
 import { canBePulled } from '../gate/pullable.ts';
 import { ANSWERABLE } from '../role.ts';
 import { act, blank, done, refuse, stampOf } from './act.ts';
@@ -22,7 +23,7 @@ const NOT_ITS_OWN: ReadonlySet<FigureSource> = new Set(['otherKit', 'estimate', 
 export const giveFigure = act<GiveFigure, FigureGiven>({
   may: ANSWERABLE,
   replans: true,
-  decide({ plan, job }, { target, source, note, figure }) {
+  decide({ plan, job, by }, { target, source, note, figure }) {
     const station = indexOf(plan).stations.get(target);
     const debt = station ? undefined : findDebt(plan, job, target);
     if (!station && !debt) return refuse({ code: 'unknownFigureTarget', target });
@@ -34,7 +35,8 @@ export const giveFigure = act<GiveFigure, FigureGiven>({
     // A number without its origin is no number: the page, the person or the other sheet is named.
     if (blank(note)) return refuse({ code: 'reasonMissing' });
     const ids = debt?.ids ?? [target];
-    if (source === 'byFeel' && !plan.rules.byFeel) return refuse({ code: 'byFeelNotHere', target });
+    const notHere = sourceRefused(plan.rules, by, target, source);
+    if (notHere) return refuse(notHere);
     if (source === 'byFeel')
       return done(...ids.map((id) => ({ type: 'figureGiven' as const, target: id, source, note })));
     if (!figure || !canBePulled(figure)) return refuse({ code: 'figureUnreadable', printed: figure?.printed ?? '' });

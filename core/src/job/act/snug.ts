@@ -7,7 +7,7 @@ import { firstStanding } from '../gate/overridden.ts';
 import { stationState } from '../job-state.ts';
 import { PLAUSIBLE_NM } from '../plausible.ts';
 import { ON_THE_FLOOR } from '../role.ts';
-import { runDownLimitNm } from '../run-down.ts';
+import { isTooSmallForPower, runDownLimitNm, threadMm } from '../run-down.ts';
 import { act, done, refuse, setStation, stampOf } from './act.ts';
 import { findStation } from './find-station.ts';
 
@@ -48,6 +48,7 @@ export const snug = act<Snug, StationSnugged | SnugWithdrawn>({
     if (runDownNm !== undefined && !(runDownNm >= 0 && runDownNm <= PLAUSIBLE_NM))
       return refuse({ code: 'implausibleTorque', torqueNm: runDownNm, limitNm: PLAUSIBLE_NM });
     const limitNm = runDownLimitNm(plan, station);
+    const { powerFromMm: fromMm } = plan.rules;
     const next = group.snugOrder.find((other) => stationState(job, other).stage === 'started');
     const standing = firstStanding(job, id, [
       lineGate(plan, job, station, 'snug'),
@@ -56,6 +57,9 @@ export const snug = act<Snug, StationSnugged | SnugWithdrawn>({
       compoundMissing(job, station),
       tool === 'power' && indexOf(plan).kits.get(station.kit)?.powerTools === 'never'
         ? { code: 'powerToolForbidden', station: id }
+        : undefined,
+      tool === 'power' && isTooSmallForPower(plan, station)
+        ? { code: 'threadTooSmallForPower', station: id, threadMm: threadMm(plan, station) ?? 0, fromMm }
         : undefined,
       next !== undefined && next !== id ? { code: 'outOfOrder', station: id, next } : undefined,
       windowClosed(ask, job, { station, group, atMs }),

@@ -4,8 +4,8 @@ import { Link, useNavigate } from 'react-router';
 import { ownersBagLines } from '#contract/owners-bag.ts';
 import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { clockName } from '#contract/wording/clock-text.ts';
-import { RAISED_TEXT } from '#contract/wording/en/terms.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { alignmentText, raisedText } from '#contract/wording/raised-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import type { CloseBlock } from '#core/job/close-block.ts';
@@ -43,6 +43,7 @@ export default function CloseOut() {
   const [note, setNote] = useState('');
   const [clearing, setClearing] = useState<string>();
   const [conditions, setConditions] = useState<Record<string, string>>({});
+  const alignment = alignmentText(plan, system);
   const nowMs = useNow(30_000);
   const clocks = useMemo(() => runningClocks(plan, state, nowMs), [plan, state, nowMs]);
   const conditionOf = (id: string): string => conditions[id] ?? usualCondition(clocks.find((clock) => clock.id === id));
@@ -183,11 +184,12 @@ export default function CloseOut() {
                   By signing you say that what the record shows was done. It is an aid, not an approval: the vehicle
                   maker’s manual, the kit maker’s sheet and local law come first.
                 </p>
-                {raisedAftercare(plan).map(({ what }) => (
-                  <p key={what} className="mt-2 border-l-4 border-ink pl-3 font-bold">
-                    {RAISED_TEXT[what]}
+                {raisedAftercare(plan).map((care) => (
+                  <p key={care.what} className="mt-2 border-l-4 border-ink pl-3 font-bold">
+                    {raisedText(care, system)}
                   </p>
                 ))}
+                {alignment && <p className="mt-2 border-l-4 border-ink pl-3">{alignment}</p>}
                 {plan.aftercare.length > 0 && (
                   <ul className="mt-4 border-t border-rule pt-2 text-sm">
                     {plan.aftercare.map((entry) => (

@@ -1,11 +1,18 @@
 import { RULE_TEXT, type RuleText } from '#contract/wording/en/rules.ts';
-import type { HouseRules } from '#core/kit/house-rules.ts';
+import { AGAIN_KINDS, type AgainKind, type HouseRules } from '#core/kit/house-rules.ts';
 import type { Tray } from '#core/kit/tray-layout.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../ui/CommitField.tsx';
 import { inputLook } from '../../ui/FormField.tsx';
 
 type Rules = Partial<HouseRules>;
+
+const AGAIN_TEXT: Record<AgainKind, string> = {
+  wheels: 'Wheels',
+  exhaust: 'Exhaust',
+  clamps: 'Clamps',
+  bushes: 'Bushes',
+};
 
 /** `Red 3 × 5`, one a line. */
 const traysText = (trays: readonly Tray[] | undefined): string =>
@@ -64,7 +71,41 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
       }}
     />
   );
-  const two = <Key extends 'byFeel' | 'verify' | 'driveAfter'>(
+  const stages = (key: 'stages' | 'gasketStages') => (
+    <CommitField
+      label={`${key === 'stages' ? 'Rising shares' : 'With a gasket: rising shares'}, the last is 1; nothing for the usual`}
+      className="figures max-w-48"
+      value={(rules[key] ?? []).join(', ')}
+      onCommit={(typed) => {
+        const read = readStages(typed);
+        return typeof read === 'string' ? read : void set(key, read.length > 0 ? read : undefined);
+      }}
+    />
+  );
+  const whole = (
+    label: string,
+    least: number,
+    most: number,
+    value: number | undefined,
+    keep: (to?: number) => void,
+  ) => (
+    <CommitField
+      label={label}
+      className="figures max-w-32"
+      value={value === undefined ? '' : String(value)}
+      onCommit={(typed) => {
+        if (typed.trim() === '') return void keep(undefined);
+        const read = typedNumber(typed);
+        return Number.isInteger(read) && read >= least && read <= most ? void keep(read) : `From ${least} to ${most}.`;
+      }}
+    />
+  );
+  const again = (kind: AgainKind, km: number | undefined) => {
+    const { [kind]: _, ...rest } = rules.againAfterKm ?? {};
+    const next = km === undefined ? rest : { ...rest, [kind]: km };
+    set('againAfterKm', Object.keys(next).length > 0 ? next : undefined);
+  };
+  const two = <Key extends 'byFeel' | 'verify' | 'driveAfter' | 'estimates' | 'otherKits' | 'figuresBy' | 'aligner'>(
     key: Key,
     options: ReadonlyArray<readonly [Rules[Key], string]>,
   ) => (
@@ -99,17 +140,8 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
           ))}
         </select>
       </Rule>
-      <Rule text={RULE_TEXT.stages}>
-        <CommitField
-          label="Rising shares, the last is 1; nothing for the usual"
-          className="figures max-w-48"
-          value={(rules.stages ?? []).join(', ')}
-          onCommit={(typed) => {
-            const stages = readStages(typed);
-            return typeof stages === 'string' ? stages : void set('stages', stages.length > 0 ? stages : undefined);
-          }}
-        />
-      </Rule>
+      <Rule text={RULE_TEXT.stages}>{stages('stages')}</Rule>
+      <Rule text={RULE_TEXT.gasketStages}>{stages('gasketStages')}</Rule>
       <Rule text={RULE_TEXT.verify}>
         {two('verify', [
           [undefined, 'As the kit says'],
@@ -129,17 +161,48 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
           [false, 'Refused'],
         ])}
       </Rule>
+      <Rule text={RULE_TEXT.estimates}>
+        {two('estimates', [
+          [undefined, 'With a name and a reason'],
+          [false, 'Refused'],
+        ])}
+      </Rule>
+      <Rule text={RULE_TEXT.otherKits}>
+        {two('otherKits', [
+          [undefined, 'For the same joint'],
+          [false, 'Refused'],
+        ])}
+      </Rule>
+      <Rule text={RULE_TEXT.figuresBy}>
+        {two('figuresBy', [
+          [undefined, 'Whoever answers for the work'],
+          ['lead', 'A lead alone'],
+        ])}
+      </Rule>
+      <Rule text={RULE_TEXT.powerFromMm}>
+        {whole('mm, usual 6; 0 for any thread', 0, 30, rules.powerFromMm, (to) => set('powerFromMm', to))}
+      </Rule>
+      <Rule text={RULE_TEXT.againAfterKm}>
+        <div className="grid max-w-120 grid-cols-2 gap-3 sm:grid-cols-4">
+          {AGAIN_KINDS.map((kind) => (
+            <div key={kind}>
+              {whole(AGAIN_TEXT[kind], 1, 20_000, rules.againAfterKm?.[kind], (km) => again(kind, km))}
+            </div>
+          ))}
+        </div>
+      </Rule>
+      <Rule text={RULE_TEXT.aligner}>
+        {two('aligner', [
+          [undefined, 'Not said'],
+          ['ownRack', 'On our own rack'],
+          ['sentOut', 'Sent out'],
+        ])}
+      </Rule>
+      <Rule text={RULE_TEXT.untilAlignedKm}>
+        {whole('km, or nothing', 1, 5000, rules.untilAlignedKm, (to) => set('untilAlignedKm', to))}
+      </Rule>
       <Rule text={RULE_TEXT.boltUses}>
-        <CommitField
-          label="Times, usual 2"
-          className="figures max-w-32"
-          value={rules.boltUses === undefined ? '' : String(rules.boltUses)}
-          onCommit={(typed) => {
-            if (typed.trim() === '') return void set('boltUses', undefined);
-            const value = typedNumber(typed);
-            return Number.isInteger(value) && value >= 1 && value <= 99 ? void set('boltUses', value) : 'From 1 to 99.';
-          }}
-        />
+        {whole('Times, usual 2', 1, 99, rules.boltUses, (to) => set('boltUses', to))}
       </Rule>
       <Rule text={RULE_TEXT.bareTolerance}>{share('bareTolerance', 0.02, 0.2)}</Rule>
       <Rule text={RULE_TEXT.antiSeizeShare}>{share('antiSeizeShare', 0.5)}</Rule>

@@ -131,12 +131,35 @@ describe('the shop', () => {
     await user.type(hours, '10{Enter}');
     const stages = screen.getByLabelText(/^Rising shares/);
     await user.type(stages, '30 %, 60 %, 100 %{Enter}');
+    await user.type(screen.getByLabelText(/^With a gasket/), '0.3, 0.6, 1{Enter}');
+    await user.type(screen.getByLabelText('Wheels'), '60{Enter}');
+    const exhaust = screen.getByLabelText('Exhaust');
+    await user.type(exhaust, '0.5{Enter}');
+    expect(screen.getByText('From 1 to 20000.')).toBeVisible();
+    await user.clear(exhaust);
+    await user.type(exhaust, '{Enter}');
+    const power = screen.getByLabelText(/^mm, usual 6/);
+    await user.type(power, '8{Enter}');
+    await user.click(screen.getByRole('button', { name: 'A lead alone' }));
+    await user.click(screen.getByRole('button', { name: 'Sent out' }));
+    await user.type(screen.getByLabelText('km, or nothing'), '80{Enter}');
     await user.click(keep);
     expect(asked.sent('PUT').at(-1)?.body).toEqual({
       name: 'Harrow Lane',
       bays: 4,
       sessionHours: 10,
-      rules: { timeZone: 'Europe/London', boltUses: 1, byFeel: false, stages: [0.3, 0.6, 1] },
+      rules: {
+        timeZone: 'Europe/London',
+        boltUses: 1,
+        byFeel: false,
+        stages: [0.3, 0.6, 1],
+        gasketStages: [0.3, 0.6, 1],
+        againAfterKm: { wheels: 60 },
+        powerFromMm: 8,
+        figuresBy: 'lead',
+        aligner: 'sentOut',
+        untilAlignedKm: 80,
+      },
     });
   });
 });

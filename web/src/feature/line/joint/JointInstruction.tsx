@@ -3,6 +3,7 @@ import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
 import { setsOnTheThread } from '#core/compound/compound.ts';
 import { undoAdvice } from '#core/compound/compound-choice.ts';
 import { lockerCapacity } from '#core/job/locker-window.ts';
+import { isTooSmallForPower } from '#core/job/run-down.ts';
 import { oilBefore } from '#core/line/oil-before.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { BottlePick } from './BottlePick.tsx';
@@ -77,6 +78,8 @@ export function JointInstruction({ torque }: { torque: TorqueStep }) {
           </p>
           {torque.index.kits.get(station.kit)?.powerTools === 'never' ? (
             <p className="mt-2 font-bold">No power tool on this kit.</p>
+          ) : isTooSmallForPower(plan, station) ? (
+            <p className="mt-2 font-bold">By hand: this shop runs no thread so small down with a power tool.</p>
           ) : (
             <Button className="mt-3" onClick={() => torque.give({ type: 'snug', station: station.id, tool: 'power' })}>
               Ran it down with a power tool

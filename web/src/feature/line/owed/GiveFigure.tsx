@@ -22,7 +22,7 @@ const WHY_NOT: Partial<Record<FigureOffer['because'], string>> = {
   safetyCritical: 'not for a joint that lives hang on',
   sameJointOnly: 'only for the same joint, and no sheet of the shop has it',
   noBasis: 'thread and class are not known',
-  shopRefuses: 'this shop tightens nothing by feel',
+  shopRefuses: 'this shop does not',
 };
 
 /** A figure for a joint whose sheet gives none: places to look, best first for this bolt, each with a name behind it. */
