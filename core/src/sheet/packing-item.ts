@@ -8,7 +8,7 @@ export const LEADING = new RegExp(
 const TRAILING =
   /(?:\s[x×*]\s?|[x×*](?=\d)|\s*[-–=:]\s+|,\s*|\s+|\(\s*)(\d{1,3})\)?(?:\s*(?:x|pcs?\.?|pieces|off|ea(?:ch)?\.?|nos?\.?|no\.))?\)?(?:\s*\([^)]*\))?$/i;
 const MARKED_TRAILING =
-  /(?:\s?[x×]\s?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces|parts))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces|ea\.?|each|nos?\.?)|(?:,| -|:) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve))(?:\s*(?:each|off))?$/i;
+  /(?:\s?[x×]\s?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces|parts))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces|ea\.?|each|nos?\.?)|(?:,| -|:|\.{2,}|…) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)|\s(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?=\s+off$)|, ?(?:a )?(pair))(?:\s*(?:each|off))?$/i;
 /** A number that is the size of what it stands before. */
 const SIZE_BEHIND =
   /^(?:-?(?:mm|cm|m(?!\s+(?:five|six|eight|ten|twelve|fourteen|sixteen|\d))|inch|in|pin|core|way|piece|part|point|hole|lug|stud|leaf|a|amp|v|w|oz|ml|l|kg|g|deg|pole)\b|["″°]|[-/.,]\d|\s?(?:mm|cm|ml|a|amp|oz|kg|g|litres?|deg)\b)/i;
@@ -32,8 +32,12 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
   if (!/\p{L}{2}/u.test(text)) return undefined;
   const marked = MARKED_TRAILING.exec(text);
   if (marked) {
-    const count = countIn(marked[1] ?? marked[2] ?? marked[3] ?? marked[4] ?? '');
-    const item = text.slice(0, marked.index).trim();
+    const said = marked.slice(1).find((group) => group !== undefined) ?? '';
+    const count = countIn(/^pair$/i.test(said) ? '1 pair' : said);
+    const item = text
+      .slice(0, marked.index)
+      .replace(/[\s.…]+$/, '')
+      .trim();
     // `M8 x 22` is a length and no count; `M5 x 35 screw x3` counts.
     const sized = /[\d"]$|\dmm$|\d mm$/i.test(item) && marked[1] !== undefined;
     if (count !== undefined && !sized && /\p{L}{2}/u.test(item)) return { count, item };

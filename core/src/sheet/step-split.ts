@@ -1,3 +1,4 @@
+import { NUMBER_WORDS } from './lexicon.ts';
 import { ABBREVIATION } from './sentence.ts';
 import type { Span } from './token.ts';
 
@@ -13,6 +14,17 @@ export interface SheetStep extends Span {
 // `3.`, `3a)`, `(4)`, `2.1`, `Step 3:`, `Par. 2.`, `IV.`, `B.`, `E1.`, `10   Check`
 const NUMBERED =
   /^\s*(?:(?:\[ ?\]\s*)?\(?(?:[Ss]tep|STEP|[Pp]ar(?:agraph|a)?\.?|PAR\.?|[Oo]p(?:eration)?\.?|[Tt]ask|[Pp]hase)?\s*(?:(\d{1,3}(?:\.\d{1,2}){0,2}[a-z]?)\s*[.):|]|([A-Za-z]|[IVX]{1,5}|[ivx]{2,5}|(?!M)[A-Z]\d{1,2})\s*[.):])\)?\s+|(?:[Ss]tep|STEP|[Pp]ar(?:agraph|a)?\.?)\s+(\d{1,3}[a-z]?)\s*[-–]?\s+|(\d{1,3}(?:\.\d{1,2}){0,2}) {1,6}(?=\p{Lu}\p{Ll}|\p{Lu}-|"))/u;
+// `Step one.`, `Step 4` and nothing more on its line
+const COUNTED =
+  /^\s*(?:[Ss]tep|STEP|[Oo]p(?:eration)?\.?|[Tt]ask|[Ss]tage)\s+(\p{L}+|\d{1,3}[a-z]?)(?:\s*[.):,–-]+\s+|\s*[.):]?\s*$)/u;
+
+/** The label of a step that is counted in words, or stands alone above its text. */
+function counted(line: string): { label: string; length: number } | undefined {
+  const [mark = '', word = ''] = COUNTED.exec(line) ?? [];
+  const number = /^\d/.test(word) ? word : NUMBER_WORDS[word.toLowerCase()];
+  return number === undefined ? undefined : { label: String(number), length: mark.length };
+}
+
 const BULLET = /^\s*(?:[-•*–▪>+]\s+|\[ ?[x ]?\]\s)/;
 /** A row of cells, which no sentence goes on in. */
 const CELLS = /\S {3,}\S|\||\t|\.{4,}/;
@@ -60,7 +72,7 @@ export function splitSteps(
   const running = bracketed.length > 1 && bracketed.every((label, at) => label === (bracketed[0] ?? 0) + at);
   const lengths = written.map((line) => line.trimEnd().length).sort((a, b) => a - b);
   const page = lengths[Math.floor(lengths.length * 0.9)] ?? 0;
-  const numbered = lines.filter((line) => NUMBERED.test(line)).length;
+  const numbered = lines.filter((line) => NUMBERED.test(line) || counted(line)).length;
   /** The number of the paragraph that is open, which its further sentences share. */
   let paragraph: string | undefined;
   let before = '';
@@ -75,8 +87,10 @@ export function splitSteps(
       continue;
     }
     const number = running || !/^\s*\(\d/.test(line) ? NUMBERED.exec(line) : null;
+    const spoken = number ? undefined : counted(line);
     const begins =
       number !== null ||
+      spoken !== undefined ||
       BULLET.test(line) ||
       isHeading(plain) ||
       listed(start) !== undefined ||
@@ -88,10 +102,16 @@ export function splitSteps(
     const goesOn = !dictated && open !== undefined && !begins && (lower || wrapped);
     if (!goesOn) close(start);
     if (number) paragraph = number.slice(1).find((label) => label !== undefined);
+    else if (spoken) paragraph = spoken.label;
     else if (begins || numbered < 3) paragraph = undefined;
+    // Its text is in the lines below.
+    if (spoken && plain.length <= spoken.length) {
+      before = '';
+      continue;
+    }
     // What is ticked or pointed at is no part of what is said.
     const mark = number ?? BULLET.exec(line);
-    open ??= { start: start + (mark?.[0].length ?? 0), number: paragraph };
+    open ??= { start: start + (mark?.[0].length ?? spoken?.length ?? 0), number: paragraph };
     before = line;
     // Sentences end inside the line.
     for (const match of line.matchAll(/[.!?](?=["')]*\s+["'(]*[A-Z])|;\s/g)) {

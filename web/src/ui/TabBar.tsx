@@ -1,4 +1,5 @@
-import { NavLink } from 'react-router';
+import { useEffect, useRef } from 'react';
+import { NavLink, useLocation } from 'react-router';
 
 export interface Tab {
   to: string;
@@ -9,8 +10,16 @@ export interface Tab {
 
 /** Tabs beneath the top bar; slides under a thumb where they are more than fit. */
 export function TabBar({ label, tabs }: { label: string; tabs: readonly Tab[] }) {
+  const bar = useRef<HTMLElement>(null);
+  const { pathname } = useLocation();
+  // biome-ignore lint/correctness/useExhaustiveDependencies: the address says which tab is the one shown
+  useEffect(() => {
+    const shown = bar.current?.querySelector<HTMLElement>('[aria-current="page"]');
+    // Where they slide, the one shown is not left out of view.
+    if (bar.current && shown) bar.current.scrollLeft = shown.offsetLeft - bar.current.clientWidth / 4;
+  }, [pathname]);
   return (
-    <nav aria-label={label} className="flex overflow-x-auto border-b-2 border-ink bg-floor">
+    <nav ref={bar} aria-label={label} className="flex overflow-x-auto border-b-2 border-ink bg-floor">
       {tabs.map(({ to, text, end }) => (
         <NavLink
           key={to}

@@ -184,7 +184,8 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       each === undefined
         ? Number.isFinite(has)
           ? has
-          : (said.times?.times ?? 1)
+          : // `Clips (4)`: as many as the list has of them, screwed by themselves as they are.
+            (said.times?.times ?? said.items.find((item) => left(item) > 0)?.quantity ?? 1)
         : each * (said.times && !all ? said.times.times : 1);
     const count = Math.max(1, Math.min(wanted, has, 200));
     if (counted) place(counted, `groups[${kit.groups.length}]`);

@@ -175,3 +175,64 @@ describe('a checklist with boxes', () => {
     expect(kit.steps.filter(({ text }) => text.startsWith('['))).toEqual([]);
   });
 });
+
+describe('steps counted in words, and pieces told by their line of the list', () => {
+  it('takes `Step one.` for a number, and what stands before the first for no work', () => {
+    const { kit } = draft(
+      [
+        'ROOF LADDER',
+        'Tools: 13 mm spanner, torque wrench reaching 25 N·m.',
+        'WHAT TO DO',
+        'Step one. Open the tailgate.',
+        'Step two',
+        'Hang the ladder in its plates.',
+        'Step three: Torque the four M8 bolts to 22 N·m.',
+      ].join('\n'),
+    );
+    expect(kit.steps.map(({ number, text }) => [number, text])).toEqual([
+      ['1', 'Open the tailgate.'],
+      ['2', 'Hang the ladder in its plates.'],
+      ['3', 'Torque the four M8 bolts to 22 N·m.'],
+    ]);
+    expect(kit.stations).toHaveLength(4);
+    // A step that is no number stays a sentence.
+    expect(draft('Step back. Look at it. Torque the bolt to 20 N·m.').kit.steps[0]?.number).toBeUndefined();
+  });
+  it('reads a count in words behind dots, and a pair', () => {
+    const { kit } = draft(
+      'Contents:\n- ladder (1)\n- 8 mm washers ... eight off\n- flange nuts … four\n\n1. Torque the four bolts to 22 N·m.',
+    );
+    expect(kit.items.filter(({ source }) => source === 'kit').map(({ name, quantity }) => [name, quantity])).toEqual([
+      ['Ladder', 1],
+      ['8 mm washers', 8],
+      ['Flange nuts', 4],
+    ]);
+  });
+  it('keeps two joints apart that only share the word item, each with its own piece', () => {
+    const { kit } = draft(
+      [
+        'CONTENTS',
+        '#   item           qty   size',
+        '1   flange bolt    3     M8 x 1.25 x 25',
+        '2   worm clip      2     32-50',
+        '3   bracket screw  1     M6 x 1.0 x 16',
+        '',
+        'A) Pipe on, all three flange bolts (item 1) in by hand.',
+        'B) Flange bolts to 24 Nm.',
+        'C) Bracket screw (item 3): 9 Nm.',
+        'D) Clips (item 2) to 6 Nm.',
+      ].join('\n'),
+    );
+    const joints = kit.groups.map(({ title, stations }) => {
+      const first = kit.stations.find(({ id }) => id === stations[0]);
+      const [piece] = first?.stack ?? [];
+      const item = piece?.kind === 'hardware' ? kit.items.find(({ id }) => id === piece.item) : undefined;
+      return [title, stations.length, item?.thread];
+    });
+    expect(joints).toEqual([
+      ['Flange bolts', 3, 'M8 x 1.25'],
+      ['Bracket screw', 1, 'M6 x 1'],
+      ['Clips', 2, undefined],
+    ]);
+  });
+});

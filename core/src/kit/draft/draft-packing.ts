@@ -79,7 +79,9 @@ export function draftPacking(drafting: Drafting): Packing {
   for (const count of [...packing, ...fitted]) {
     const { item: line, label } = count.value;
     const named = formInWords(line ?? count.printed);
-    const kind = named?.kind ?? KIND_OF[count.value.noun] ?? 'part';
+    const byNoun = KIND_OF[count.value.noun];
+    // `Bracket screw` is a screw: what it is for stands before it.
+    const kind = (named?.kind === 'part' ? (byNoun ?? named.kind) : named?.kind) ?? byNoun ?? 'part';
     const thread = kind === 'part' ? undefined : threadIn(drafting, count);
     // A sheet-metal screw has a number and no thread that is known.
     const known = thread !== undefined && parseThread(thread.value.designation).ok;
@@ -114,7 +116,7 @@ export function draftPacking(drafting: Drafting): Packing {
         quantity: count.value.count,
         ...(kind !== 'washer' && designation ? { thread: designation } : {}),
         ...(length && kind !== 'washer' ? { lengthMm: Math.round(length * 100) / 100 } : {}),
-        ...(named?.form ? { form: named.form } : {}),
+        ...(named?.form && named.kind === kind ? { form: named.form } : {}),
         ...(named?.locking ? { locking: named.locking } : {}),
         ...(named?.head ? { head: named.head } : kind === 'bolt' && !named?.form ? { head: 'hex' as const } : {}),
         ...(propertyClass ? { propertyClass: propertyClass.value.propertyClass } : {}),

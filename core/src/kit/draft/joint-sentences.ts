@@ -235,7 +235,8 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const title =
     (cell === undefined ? undefined : titled(cell)) ??
     partToPart ??
-    (phraseWords.length > 0 ? titled(phrase) : undefined) ??
+    // Words of hardware alone name it where they come with a line of the list: `Bracket screw (item 5)`.
+    (phraseWords.length > 0 || ownLabels.length > 0 ? titled(phrase) : undefined) ??
     put;
   return {
     ...(title ? { title } : {}),
