@@ -36,6 +36,26 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
     runDownShare: z.number().gt(0).max(1).optional(),
     boltUses: z.number().int().min(1).max(99).optional(),
     timeZone: z.string().max(64).refine(isTimeZone, 'is no time zone; Europe/Berlin is one').optional(),
+    hours: z
+      .strictObject({
+        week: z
+          .array(
+            z
+              .strictObject({
+                fromMin: z.number().int().min(0).max(1439),
+                toMin: z.number().int().min(1).max(1440),
+              })
+              .refine(({ fromMin, toMin }) => fromMin < toMin, 'closes before it opens')
+              .nullable(),
+          )
+          .length(7)
+          .readonly(),
+        holidays: z
+          .array(z.strictObject({ day: z.iso.date(), name: z.string().trim().max(60).optional() }))
+          .max(200)
+          .readonly(),
+      })
+      .optional(),
     trays: z
       .array(
         z.strictObject({

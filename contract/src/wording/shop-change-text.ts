@@ -1,6 +1,9 @@
+import type { OpeningHours } from '#core/shop/opening-hours.ts';
 import type { ShopChangeWhat } from '../shop.ts';
 import { BOOK_TEXT } from './en/moving-in.ts';
 import { RULE_TEXT, RULE_VALUES } from './en/rules.ts';
+import { numberOf } from './number-of.ts';
+import { weekText } from './opening-hours-text.ts';
 
 const DID: Record<Extract<ShopChangeWhat, { what: 'person' }>['did'], string> = {
   added: 'taken in',
@@ -29,6 +32,15 @@ const TABLET_DID: Record<Extract<ShopChangeWhat, { what: 'tablet' }>['did'], str
 /** A setting's value as a reader says it: trays by name and size, choices as the page calls them. */
 function valueText(field: string, value: string | undefined): string {
   if (value === undefined) return 'as usual';
+  if (field === 'hours') {
+    const { week, holidays } = JSON.parse(value) as OpeningHours;
+    return [
+      weekText(week).replaceAll('\n', ', ') || 'closed',
+      holidays.length > 0 && numberOf(holidays.length, 'holiday'),
+    ]
+      .filter(Boolean)
+      .join('; ');
+  }
   if (field === 'againAfterKm')
     return Object.entries(JSON.parse(value) as object)
       .map(([kind, km]) => `${kind} ${km} km`)

@@ -1,3 +1,4 @@
+import type { OpeningHours } from '../shop/opening-hours.ts';
 import type { PassRule } from '../tightening/pass-plan.ts';
 import type { HeldUpBy } from './held-up-by.ts';
 import type { Tray } from './tray-layout.ts';
@@ -43,6 +44,8 @@ export interface HouseRules extends PassRule {
    * is measured again, or whether both are only told: jobs opened before that was asked have nothing else on record.
    */
   proof: 'measured' | 'told';
+  /** When the shop is open; left out, it is not said. */
+  hours?: OpeningHours;
   /** The sorting trays hardware is laid out in; left out, one of the usual size. */
   trays?: readonly Tray[];
   /** IANA name of the shop's time zone: what times on cards, records and screens are told in; left out, UTC. */
@@ -87,6 +90,7 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     runDownShare: own.runDownShare,
     proof: own.proof ?? USUAL_RULES.proof,
     timeZone: own.timeZone,
+    hours: own.hours,
     trays: own.trays,
   };
 }

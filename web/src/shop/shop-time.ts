@@ -1,5 +1,6 @@
 import { tz } from '@date-fns/tz';
 import { addDays, format, parseISO, setHours, startOfDay, startOfHour } from 'date-fns';
+import { type Closed, closedAt, type OpenDay, type OpeningHours, openOn } from '#core/shop/opening-hours.ts';
 import { useSession } from './session.ts';
 
 const DEVICE_ZONE = new Intl.DateTimeFormat().resolvedOptions().timeZone;
@@ -29,3 +30,36 @@ export const toField = (atMs: number): string => shopFormat(atMs, "yyyy-MM-dd'T'
 
 /** What a date and time field means by the shop's clock, ms. @returns NaN for what is no time */
 export const fromField = (typed: string): number => (typed === '' ? Number.NaN : parseISO(typed, inShop()).getTime());
+
+/** When the shop is open, where it has said so. */
+const hoursNow = (): OpeningHours | undefined => useSession.getState().session?.shop.rules?.hours;
+
+/** Why nobody is at the shop at an instant; undefined where it is open, or never said when it is. */
+export function closedThen(atMs: number): Closed | undefined {
+  const hours = hoursNow();
+  if (!hours || !Number.isFinite(atMs)) return undefined;
+  const [hour, minute] = shopFormat(atMs, 'H m').split(' ').map(Number);
+  return closedAt(hours, shopFormat(atMs, 'yyyy-MM-dd'), (hour ?? 0) * 60 + (minute ?? 0));
+}
+
+/** From when to when the shop is open on the day of an instant; null where it is closed, undefined where it never said. */
+export function openThen(atMs: number): OpenDay | null | undefined {
+  const hours = hoursNow();
+  return hours && openOn(hours, shopFormat(atMs, 'yyyy-MM-dd'));
+}
+
+/** How far ahead an opening day is looked for: longer than any works holiday. */
+const LOOKED_AHEAD_DAYS = 60;
+/** Where a shop never said when it opens. */
+const USUAL_OPENING_H = 8;
+
+/** When the shop opens on its next day after an instant's, ms. */
+export function nextOpening(atMs: number): number {
+  for (let days = 1; days <= LOOKED_AHEAD_DAYS; days++) {
+    const dayMs = shopDayStart(atMs, days);
+    const open = openThen(dayMs);
+    if (open) return shopHour(dayMs, Math.floor(open.fromMin / 60)) + (open.fromMin % 60) * 60_000;
+    if (open === undefined) break;
+  }
+  return shopHour(shopDayStart(atMs, 1), USUAL_OPENING_H);
+}

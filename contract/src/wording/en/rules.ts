@@ -29,6 +29,10 @@ export const RULE_TEXT: Record<
     title: 'Stages of a group',
     why: 'Shares of the final torque that a group of four and more is brought up by where its kit prints none. Each bolt takes clamp from its neighbours: schools go in one, two or three rounds. Usual is half, then all.',
   },
+  hours: {
+    title: 'Opening hours and holidays',
+    why: 'Give the day its length on the bays, and say it where a visit is planned or promised while nobody is there. It may be all the same.',
+  },
   gasketStages: {
     title: 'Stages where a gasket lies between',
     why: 'A gasket that is pressed on one side first leaks on the other: many shops bring such a joint up in three rounds, from two bolts on. Nothing: as any other group.',

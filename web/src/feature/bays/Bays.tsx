@@ -5,7 +5,7 @@ import { FIND_KEY } from '../../app/FindButton.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
 import { useCribRead, useJobs, useWrenches } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
-import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
+import { closedThen, openThen, shopDayStart, shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNow } from '../../ui/use-now.ts';
 import { CalledOffJobs } from './CalledOffJobs.tsx';
@@ -26,6 +26,7 @@ export default function Bays() {
   const nowMs = useNow(1000);
   const [offset, setOffset] = useState(0);
   const dayMs = shopDayStart(nowMs, offset);
+  const closed = openThen(dayMs) === null ? closedThen(dayMs) : undefined;
 
   const nextMs = shopDayStart(nowMs, offset + 1);
   const { data: jobs, failure: unread } = useJobs(dayMs, nextMs, REFRESH_MS);
@@ -76,6 +77,11 @@ export default function Bays() {
                 <>
                   <h1 className="plate mr-auto text-3xl">
                     {offset === 0 ? 'Today' : shopFormat(dayMs, 'EEEE d MMMM')}
+                    {closed && (
+                      <span className="ml-3 text-base text-ink-2">
+                        {closed.why === 'holiday' ? (closed.name ?? 'Holiday') : 'Closed'}
+                      </span>
+                    )}
                   </h1>
                   <Button onClick={() => setOffset(0)} disabled={offset === 0}>
                     Today

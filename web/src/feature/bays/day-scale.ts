@@ -1,12 +1,12 @@
 import { scaleLinear } from 'd3-scale';
 import type { JobCard } from '#contract/job.ts';
-import { shopHour } from '../../shop/shop-time.ts';
+import { openThen, shopHour } from '../../shop/shop-time.ts';
 
 export const HOUR_MS = 3_600_000;
 export const MINUTE_MS = 60_000;
 /** What a job is moved by: nobody plans finer. */
 export const QUARTER_MS = 15 * MINUTE_MS;
-/** The shop's day on the rule; it stretches for jobs before or after. */
+/** The day on the rule of a shop that never said when it is open; it stretches for jobs before or after. */
 const DAY_FROM_H = 8;
 const DAY_TO_H = 18;
 /** What a job is called takes this share of the day, however short the job is. */
@@ -26,14 +26,15 @@ const hourOf = (atMs: number) => Math.floor(atMs / HOUR_MS) * HOUR_MS;
 
 /** The rule of a day: from opening to closing, and as much further as its jobs, or now, reach. */
 export function dayScale(jobs: readonly JobCard[], dayMs: number, nowMs: number): DayScale {
+  const open = openThen(dayMs);
   const isToday = nowMs >= dayMs && nowMs < dayMs + 24 * HOUR_MS;
   const fromMs = Math.min(
-    shopHour(dayMs, DAY_FROM_H),
+    shopHour(dayMs, open ? Math.floor(open.fromMin / 60) : DAY_FROM_H),
     ...jobs.map((job) => hourOf(job.plannedStartMs)),
     ...(isToday ? [hourOf(nowMs)] : []),
   );
   const toMs = Math.max(
-    shopHour(dayMs, DAY_TO_H),
+    shopHour(dayMs, open ? Math.ceil(open.toMin / 60) : DAY_TO_H),
     ...jobs.map((job) => job.plannedStartMs + job.estimatedMinutes * MINUTE_MS),
     ...(isToday ? [hourOf(nowMs) + HOUR_MS] : []),
   );

@@ -7,7 +7,7 @@ import { fromField, toField } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { SlotClashes } from './SlotClashes.tsx';
-import { BayField, SlotFields, slotStands } from './SlotFields.tsx';
+import { BayField, ClosedNote, SlotFields, slotStands } from './SlotFields.tsx';
 
 /** Moves a job to another time, bay, place or other hands; what was done stays. */
 export function MoveJob({
@@ -52,6 +52,7 @@ export function MoveJob({
             value={start}
             onChange={(event) => setStart(event.target.value)}
           />
+          <ClosedNote atMs={startMs} />
         </label>
         <SlotFields slot={slot} startMs={startMs} onSlot={setSlot} />
         <SlotClashes job={{ ...slot, id: job.id, bay, plannedStartMs: startMs, estimatedMinutes }} />

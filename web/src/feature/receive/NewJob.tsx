@@ -19,7 +19,7 @@ import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useKits, useVehicles } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
-import { fromField, shopDayStart, shopHour, shopHourStart, toField } from '../../shop/shop-time.ts';
+import { fromField, nextOpening, shopFormat, shopHourStart, toField } from '../../shop/shop-time.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { VehicleForm } from '../vehicles/VehicleForm.tsx';
@@ -30,7 +30,7 @@ import { ImportKit } from './ImportKit.tsx';
 import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
 import { SlotClashes } from './SlotClashes.tsx';
-import { BayField, SlotFields, slotStands } from './SlotFields.tsx';
+import { BayField, ClosedNote, SlotFields, slotStands } from './SlotFields.tsx';
 import { SoFarTable } from './SoFarTable.tsx';
 import { useChosenVisit } from './use-chosen-visit.ts';
 
@@ -380,17 +380,18 @@ export default function NewJob() {
                     value={start}
                     onChange={(event) => set({ start: event.target.value })}
                   />
+                  <ClosedNote atMs={startMs} />
                 </label>
                 <button
                   type="button"
                   className="col-span-2 min-h-11 text-left underline"
                   onClick={() =>
                     set({
-                      start: toField(shopHour(shopDayStart(Date.now(), 1), 8)),
+                      start: toField(nextOpening(Date.now())),
                     })
                   }
                 >
-                  Tomorrow at 8
+                  Next opening: {shopFormat(nextOpening(Date.now()), 'EEEE HH:mm')}
                 </button>
               </div>
             )}

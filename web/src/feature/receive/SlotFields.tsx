@@ -1,6 +1,7 @@
 import { JOB_PLACES, type JobPlace, type JobSlot } from '#contract/job.ts';
+import { closedText } from '#contract/wording/opening-hours-text.ts';
 import { useCribRead } from '../../shop/queries.ts';
-import { fromField, toField } from '../../shop/shop-time.ts';
+import { closedThen, fromField, toField } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 
 export const PLACE_TEXT: Record<JobPlace, string> = {
@@ -89,9 +90,16 @@ export function SlotFields({
           }}
         />
         {early && <span className="text-bad">Promised before it begins.</span>}
+        {promisedMs !== undefined && <ClosedNote atMs={promisedMs} />}
       </label>
     </>
   );
+}
+
+/** That nobody is at the shop then; it may be planned so all the same. */
+export function ClosedNote({ atMs }: { atMs: number }) {
+  const closed = closedThen(atMs);
+  return closed ? <span className="text-bad">{closedText(closed)}</span> : null;
 }
 
 /** Whether a slot can be kept. */

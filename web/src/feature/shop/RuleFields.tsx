@@ -1,6 +1,8 @@
 import { RULE_TEXT, type RuleText } from '#contract/wording/en/rules.ts';
+import { holidaysText, readHolidays, readWeek, weekText } from '#contract/wording/opening-hours-text.ts';
 import { AGAIN_KINDS, type AgainKind, type HouseRules } from '#core/kit/house-rules.ts';
 import type { Tray } from '#core/kit/tray-layout.ts';
+import type { OpeningHours } from '#core/shop/opening-hours.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../ui/CommitField.tsx';
 import { inputLook } from '../../ui/FormField.tsx';
@@ -140,6 +142,9 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
           ))}
         </select>
       </Rule>
+      <Rule text={RULE_TEXT.hours}>
+        <Hours hours={rules.hours} onChange={(hours) => set('hours', hours)} />
+      </Rule>
       <Rule text={RULE_TEXT.stages}>{stages('stages')}</Rule>
       <Rule text={RULE_TEXT.gasketStages}>{stages('gasketStages')}</Rule>
       <Rule text={RULE_TEXT.verify}>
@@ -219,6 +224,39 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
           }}
         />
       </Rule>
+    </div>
+  );
+}
+
+/** Opening hours and holidays, as they are typed. */
+function Hours({ hours, onChange }: { hours?: OpeningHours; onChange: (hours?: OpeningHours) => void }) {
+  const { week = [], holidays = [] } = hours ?? {};
+  const keep = (next: OpeningHours) => onChange(next.week.some(Boolean) || next.holidays.length > 0 ? next : undefined);
+  const closed = Array.from({ length: 7 }, () => null);
+  return (
+    <div className="grid max-w-160 gap-3 sm:grid-cols-2">
+      <CommitField
+        label="One a line: Mon-Fri 7:30-17:00"
+        multiline
+        className="figures block"
+        value={weekText(week)}
+        onCommit={(typed) => {
+          const read = readWeek(typed);
+          return typeof read === 'string' ? read : void keep({ week: read, holidays });
+        }}
+      />
+      <CommitField
+        label="Holidays, one a line: 2026-12-25 Midwinter"
+        multiline
+        className="figures block"
+        value={holidaysText(holidays)}
+        onCommit={(typed) => {
+          const read = readHolidays(typed);
+          return typeof read === 'string'
+            ? read
+            : void keep({ week: week.length === 7 ? week : closed, holidays: read });
+        }}
+      />
     </div>
   );
 }
