@@ -271,6 +271,7 @@ export async function startServer(
       clearTimeout(cut);
       await watch.done;
       await news.stop();
+      devices.stop();
       await tellings.stop();
       await works.stop();
       await source.destroy();

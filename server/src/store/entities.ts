@@ -283,6 +283,8 @@ export class JobDeviceEntity {
   @Column({ type: 'int', unsigned: true }) waiting!: number;
   /** It has left the job with nothing waiting. */
   @Column({ type: 'boolean' }) away!: boolean;
+  /** Until when its line to the job is known to be open, at whichever server. */
+  @Column({ ...millis, name: 'line_until_ms', default: 0 }) lineUntilMs?: number;
 }
 
 @Entity('photo')

@@ -228,15 +228,26 @@ export class JobRepository {
     await this.source.getRepository(JobDeviceEntity).upsert(device, ['jobId', 'deviceId']);
   }
 
+  /** Devices have a line open to a job until then; 0 where one has gone. Devices that were never heard with it have no row. */
+  async keepLines(lines: ReadonlyArray<{ job: string; device: string }>, untilMs: number): Promise<void> {
+    if (lines.length === 0) return;
+    await this.source.query('UPDATE job_device SET line_until_ms = ? WHERE (job_id, device_id) IN (?)', [
+      untilMs,
+      lines.map(({ job, device }) => [job, device]),
+    ]);
+  }
+
   /** Devices that did not say, when last heard, that they have left the job with nothing waiting. */
-  async devicesOn(jobId: string): Promise<UnheardDevice[]> {
-    const rows: Array<UnheardDevice & { heardAtMs: string | number }> = await this.source.query(
-      `SELECT on_job.device_id AS device, device.name, user.name AS person, on_job.heard_at_ms AS heardAtMs, on_job.waiting
+  async devicesOn(jobId: string): Promise<Array<UnheardDevice & { lineUntilMs: number }>> {
+    const rows: Array<UnheardDevice & { heardAtMs: string | number; lineUntilMs: string | number }> =
+      await this.source.query(
+        `SELECT on_job.device_id AS device, device.name, user.name AS person, on_job.heard_at_ms AS heardAtMs, on_job.waiting,
+          on_job.line_until_ms AS lineUntilMs
         FROM job_device on_job JOIN device ON device.id = on_job.device_id JOIN user ON user.id = on_job.user_id
         WHERE on_job.job_id = ? AND NOT on_job.away ORDER BY on_job.heard_at_ms`,
-      [jobId],
-    );
-    return rows.map((row) => ({ ...row, heardAtMs: Number(row.heardAtMs) }));
+        [jobId],
+      );
+    return rows.map((row) => ({ ...row, heardAtMs: Number(row.heardAtMs), lineUntilMs: Number(row.lineUntilMs) }));
   }
 
   /**

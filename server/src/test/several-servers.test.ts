@@ -265,6 +265,18 @@ describe('two servers on one database', () => {
     expect(events.filter(({ event }) => event.type === 'kitAdded')).toHaveLength(1);
   });
 
+  it('count a tablet as heard that has its line at the other, and not once that is cut', async () => {
+    const job = await openGuard(mira);
+    const tamsin = await fitter(two, 'u-tamsin', '3690');
+    await tamsin.request('PUT', `/api/jobs/${job}/device`, { waiting: 0, away: false });
+    const unheard = async () => (await mira.job(job)).unheard.map(({ device }) => device);
+    expect(await unheard()).toEqual([tamsin.id]);
+    const open = await line(tamsin, two, job);
+    expect(await soon(unheard, ({ length }) => length === 0)).toEqual([]);
+    await open.hangUp();
+    expect(await soon(unheard, ({ length }) => length > 0)).toEqual([tamsin.id]);
+  });
+
   it('go on when one of them is gone', async () => {
     const job = await openGuard(mira);
     const third = await startTestServer(one.config, { seed: false });

@@ -11,9 +11,11 @@ export class SeveralServers1764000000019 implements MigrationInterface {
     await runner.query(`CREATE TABLE news (
       topic VARCHAR(32) NOT NULL PRIMARY KEY, version BIGINT UNSIGNED NOT NULL) ENGINE=InnoDB`);
     await runner.query('ALTER TABLE job ADD altered TINYINT(1) NOT NULL DEFAULT 0');
+    await runner.query('ALTER TABLE job_device ADD line_until_ms BIGINT UNSIGNED NOT NULL DEFAULT 0');
   }
 
   async down(runner: QueryRunner): Promise<void> {
+    await runner.query('ALTER TABLE job_device DROP line_until_ms');
     await runner.query('ALTER TABLE job DROP altered');
     await runner.query('DROP TABLE news');
     await runner.query('DROP TABLE spent');
