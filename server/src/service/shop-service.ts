@@ -27,7 +27,7 @@ export type ShopError =
   | { code: 'codeWrong' }
   | { code: 'unknownPerson' }
   | { code: 'initialsTaken'; detail: string }
-  | { code: 'lastLead' }
+  | { code: 'lastLead'; detail?: string }
   | { code: 'notYourself' }
   | { code: 'mentorUnknown' };
 
@@ -197,6 +197,8 @@ export class ShopService {
     const shuts = access === 'lock' || access === 'leave';
     if (shuts && id === caller.person.id) return fail({ code: 'notYourself' });
     if (shuts && !people.some((entry) => entry.id !== id && isWorkingLead(entry))) return fail({ code: 'lastLead' });
+    const [alone] = shuts ? await this.shops.ledOnlyBy(id) : [];
+    if (alone !== undefined) return fail({ code: 'lastLead', detail: `${person.name} alone leads ${alone}.` });
     if (access === 'return') {
       const taken = people.find((entry) => entry.id !== id && !entry.leftAtMs && entry.initials === person.initials);
       if (taken) return fail({ code: 'initialsTaken', detail: `${person.initials} is ${taken.name} now.` });

@@ -56,6 +56,21 @@ export class ShopRepository {
     });
   }
 
+  /** Names of other shops that nobody would lead without this person. */
+  async ledOnlyBy(userId: string): Promise<string[]> {
+    const rows: Array<{ name: string }> = await this.source.query(
+      `SELECT s.name FROM also_lead a JOIN shop s ON s.id = a.shop_id
+        WHERE a.user_id = ?
+          AND NOT EXISTS (SELECT 1 FROM user u WHERE u.shop_id = s.id AND u.role = 'lead'
+            AND u.left_at_ms IS NULL AND u.locked_at_ms IS NULL)
+          AND NOT EXISTS (SELECT 1 FROM also_lead b JOIN user v ON v.id = b.user_id
+            WHERE b.shop_id = s.id AND b.user_id <> a.user_id AND v.left_at_ms IS NULL AND v.locked_at_ms IS NULL)
+        ORDER BY s.name`,
+      [userId],
+    );
+    return rows.map(({ name }) => name);
+  }
+
   people(shopId: string): Promise<UserEntity[]> {
     return this.source.getRepository(UserEntity).find({ where: { shopId }, order: { name: 'ASC' } });
   }

@@ -108,6 +108,28 @@ describe('a second shop of one owner', () => {
     expect(log).toContain('"did":"putOut"');
   });
 
+  it('is never left without a lead by what is done in another', async () => {
+    const asked = { name: 'Fen Gate', bays: 1, secret: PIN };
+    const { id: third } = await json<{ id: string }>(await rafe.request('POST', '/api/other-shops', asked));
+    const inFirst = await fitter(server, 'u-orrin', PIN);
+    const people = { name: 'Corin Vale', initials: 'CV', role: 'lead' };
+    const { id, pin } = await json<{ id: string; pin: string }>(
+      await inFirst.request('POST', '/api/shop/people', people),
+    );
+    const corin = new Device(server);
+    await corin.signIn(id, pin);
+    const lock = () => corin.request('POST', '/api/shop/people/u-orrin/access', { do: 'lock', secret: pin });
+    const refused = await lock();
+    expect([refused.status, await refused.text()]).toEqual([409, expect.stringContaining('alone leads Fen Gate')]);
+    await goTo(rafe, third);
+    expect((await rafe.request('POST', '/api/other-shops/leads', { person: id, secret: PIN })).status).toBe(201);
+    await server.source.query('DELETE FROM also_lead WHERE shop_id = ?', [third]);
+    await server.source.query('DELETE FROM shop_change WHERE shop_id = ?', [third]);
+    await server.source.query('UPDATE session SET shop_id = NULL WHERE shop_id = ?', [third]);
+    await server.source.query('DELETE FROM shop WHERE id = ?', [third]);
+    await rafe.signIn('u-orrin', PIN);
+  });
+
   it('shares kits by the consent of whoever has them, with what the sheet shows', async () => {
     const offered = async () => json<OfferedKit[]>(await ottilie.request('GET', '/api/other-shops/kits'));
     expect(await offered()).toEqual([]);
