@@ -28,8 +28,10 @@ test('a job is moved by its handle to another bay and hour, and put back', async
   if (!from || !to) throw new Error('nothing to move');
   await page.mouse.move(from.x + 8, from.y + 8);
   await page.mouse.down();
-  await page.mouse.move(from.x + 90, from.y + 30, { steps: 4 });
-  await page.mouse.move(from.x + 130, to.y + to.height / 2, { steps: 8 });
+  // To the middle of the day: late in the evening an hour more would be tomorrow's.
+  const middle = to.x + to.width / 2;
+  await page.mouse.move((from.x + middle) / 2, from.y + 30, { steps: 4 });
+  await page.mouse.move(middle, to.y + to.height / 2, { steps: 8 });
   // What it would be is told before the hand lets go.
   await expect(page.getByText(/^Bay \d, \d\d:\d\d to \d\d:\d\d$/)).toBeVisible();
   await page.mouse.up();

@@ -44,6 +44,8 @@ export interface HouseRules extends PassRule {
    * is measured again, or whether both are only told: jobs opened before that was asked have nothing else on record.
    */
   proof: 'measured' | 'told';
+  /** What somebody reads who never chose; left out, metric. Every figure shows both. */
+  units?: 'metric' | 'inch';
   /** When the shop is open; left out, it is not said. */
   hours?: OpeningHours;
   /** The sorting trays hardware is laid out in; left out, one of the usual size. */
@@ -90,6 +92,7 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     runDownShare: own.runDownShare,
     proof: own.proof ?? USUAL_RULES.proof,
     timeZone: own.timeZone,
+    units: own.units,
     hours: own.hours,
     trays: own.trays,
   };

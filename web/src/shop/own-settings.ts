@@ -28,7 +28,7 @@ export function followOwnSettings(): () => void {
     const { session } = useSession.getState();
     if (!session || session.own === putOn) return;
     // Somebody who never said what they like does not get what the one before them liked.
-    const own = session.own ?? USUAL;
+    const own = session.own ?? { ...USUAL, system: session.shop.rules?.units ?? USUAL.system };
     putOn = session.own;
     useSettings.getState().set(own);
   };

@@ -29,6 +29,10 @@ export const RULE_TEXT: Record<
     title: 'Stages of a group',
     why: 'Shares of the final torque that a group of four and more is brought up by where its kit prints none. Each bolt takes clamp from its neighbours: schools go in one, two or three rounds. Usual is half, then all.',
   },
+  units: {
+    title: 'Units that come first',
+    why: 'For whoever never chose under Settings. Every figure shows both, the sheet’s own first where it is printed.',
+  },
   hours: {
     title: 'Opening hours and holidays',
     why: 'Give the day its length on the bays, and say it where a visit is planned or promised while nobody is there. It may be all the same.',
@@ -114,6 +118,7 @@ export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
   estimates: { false: 'refused' },
   otherKits: { false: 'refused' },
   figuresBy: { lead: 'a lead alone' },
+  units: { metric: 'metric', inch: 'inch and lbf' },
   aligner: { ownRack: 'on our own rack', sentOut: 'sent out' },
   pairedOnly: { true: 'yes', false: 'no' },
   sharesKits: { true: 'yes', false: 'no' },

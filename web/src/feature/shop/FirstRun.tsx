@@ -20,6 +20,7 @@ const FormSchema = z
       .string()
       .refine((text) => /^\d{1,2}$/.test(text) && Number(text) >= 1 && Number(text) <= MOST_BAYS, `1 to ${MOST_BAYS}`),
     zone: z.string(),
+    units: z.enum(['metric', 'inch']),
     name: z.string().trim().min(1, 'your name, as it stands on records').max(120),
     initials: z
       .string()
@@ -44,7 +45,17 @@ export default function FirstRun() {
     formState: { errors, isSubmitting },
   } = useForm<Typed>({
     resolver: zodResolver(FormSchema),
-    defaultValues: { code: '', shop: '', bays: '4', zone: HERE, name: '', initials: '', secret: '', again: '' },
+    defaultValues: {
+      code: '',
+      shop: '',
+      bays: '4',
+      zone: HERE,
+      units: 'metric',
+      name: '',
+      initials: '',
+      secret: '',
+      again: '',
+    },
   });
   const text = (name: keyof Typed, label: string, rest: React.ComponentProps<'input'> & { hint?: string } = {}) => {
     const { hint, ...input } = rest;
@@ -66,8 +77,11 @@ export default function FirstRun() {
     <form
       noValidate
       className="grid gap-4"
-      onSubmit={handleSubmit(async ({ code, shop, bays, zone, name, initials, secret }) => {
-        const rules = zone === 'UTC' ? {} : { timeZone: zone };
+      onSubmit={handleSubmit(async ({ code, shop, bays, zone, units, name, initials, secret }) => {
+        const rules = {
+          ...(zone === 'UTC' ? {} : { timeZone: zone }),
+          ...(units === 'inch' ? { units } : {}),
+        };
         const json = { code, shop: { name: shop, bays: Number(bays), rules }, lead: { name, initials, secret } };
         if (await act(() => call(api.opening.$post({ json })))) setOpened(true);
       })}
@@ -88,6 +102,12 @@ export default function FirstRun() {
               {zone.replaceAll('_', ' ')}
             </option>
           ))}
+        </select>
+      </FormField>
+      <FormField id="first-units" label="Units" hint="What comes first on screens; both always show.">
+        <select id="first-units" className={inputLook(undefined)} {...register('units')}>
+          <option value="metric">mm and N·m</option>
+          <option value="inch">inch and lbf</option>
         </select>
       </FormField>
       <div className="grid grid-cols-[1fr_6rem] gap-3">

@@ -107,7 +107,9 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
     const next = km === undefined ? rest : { ...rest, [kind]: km };
     set('againAfterKm', Object.keys(next).length > 0 ? next : undefined);
   };
-  const two = <Key extends 'byFeel' | 'verify' | 'driveAfter' | 'estimates' | 'otherKits' | 'figuresBy' | 'aligner'>(
+  const two = <
+    Key extends 'byFeel' | 'verify' | 'driveAfter' | 'estimates' | 'otherKits' | 'figuresBy' | 'aligner' | 'units',
+  >(
     key: Key,
     options: ReadonlyArray<readonly [Rules[Key], string]>,
   ) => (
@@ -141,6 +143,12 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
             </option>
           ))}
         </select>
+      </Rule>
+      <Rule text={RULE_TEXT.units}>
+        {two('units', [
+          [undefined, 'mm and N·m'],
+          ['inch', 'inch and lbf'],
+        ])}
       </Rule>
       <Rule text={RULE_TEXT.hours}>
         <Hours hours={rules.hours} onChange={(hours) => set('hours', hours)} />
