@@ -1,10 +1,12 @@
-import { expect, signIn, test } from './support/app.ts';
+import { expect, test } from '@playwright/test';
+import { launch, signIn } from './support/app.ts';
 
 test('a lead opens a second shop, takes a kit and a wrench over, and a new tablet asks which shop it is', async ({
   page,
-  app,
   browser,
 }) => {
+  // Of its own: where there are two shops, every tablet that nobody knows is asked which it is.
+  const app = await launch();
   await signIn(page, app, 'Rafe Orrin', '1357');
   await page.goto(`${app.url}/shop/other-shops`);
   await page.getByRole('button', { name: 'Open another shop' }).click();
@@ -54,4 +56,5 @@ test('a lead opens a second shop, takes a kit and a wrench over, and a new table
     .click();
   await expect(tablet.getByText('Bay 4').first()).toBeVisible();
   await other.close();
+  await app.stop();
 });

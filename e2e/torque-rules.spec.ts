@@ -174,6 +174,8 @@ test('a job takes a short line, shop stock, a problem and a miscounted tray on i
     await page.keyboard.press('Space');
     await expect(page.getByText(`${line} of 4 lines counted`)).toBeVisible();
   }
+  // What follows goes to the server past the page: it must have all that the page gave.
+  await expect(page.getByText('Saved on the server')).toBeVisible();
   const order = ['g2', 'g5', 'g1', 'g6', 'g3', 'g4'];
   const stations = ['g1', 'g2', 'g3', 'g4', 'g5', 'g6'];
   const pull = (station: string) => ({ type: 'pull', station, torqueNm: 10, wrench: 'w-1', source: 'typed' });

@@ -127,6 +127,9 @@ export async function openShop(page: Page, code: string, name: string): Promise<
   await page.getByLabel('PIN or password').fill('482913');
   await page.getByLabel('The same again').fill('482913');
   await page.getByRole('button', { name: 'Open the shop' }).click();
+  // Whoever goes elsewhere before the answer calls the question off.
+  const open = page.getByText('The shop is open.').or(page.getByRole('heading', { name: 'Who is working?' }));
+  await expect(open.first()).toBeVisible();
 }
 
 export async function signIn(page: Page, app: App, name = 'Mira Vane', pin = '2468'): Promise<void> {
