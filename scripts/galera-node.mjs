@@ -95,13 +95,18 @@ export class GaleraNode {
     return position;
   }
 
-  /** A value the node shows of itself. */
-  async status(name) {
+  /** What the node answers to a statement, in tab-separated lines; undefined where it does not. */
+  async query(statement, schema) {
     const args = ['--no-defaults', '--protocol=tcp', '-h127.0.0.1', `-P${this.port}`, `-u${this.account.user}`, '-N'];
-    const { code, output } = await run(which('mariadb'), [...args, '-e', `SHOW GLOBAL STATUS LIKE '${name}'`], {
+    const { code, output } = await run(which('mariadb'), [...args, ...(schema ? [schema] : []), '-e', statement], {
       env: { MYSQL_PWD: this.account.password },
     });
-    return code === 0 ? output.trim().split('\t')[1] : undefined;
+    return code === 0 ? output.trim() : undefined;
+  }
+
+  /** A value the node shows of itself. */
+  async status(name) {
+    return (await this.query(`SHOW GLOBAL STATUS LIKE '${name}'`))?.split('\t')[1];
   }
 
   async synced() {

@@ -4,9 +4,11 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import pino from 'pino';
 import { DataSource } from 'typeorm';
+import WebSocket from 'ws';
 import type { DeviceCommand } from '#contract/acts.ts';
 import type { CommandBatchAnswer, CommandInput, JobDocument } from '#contract/job.ts';
 import type { Session } from '#contract/session.ts';
+import type { FromWrench } from '#contract/wrench-stream.ts';
 import type { DeviceClock } from '#core/job/command-time.ts';
 import { needsProof } from '#core/job/decide.ts';
 import { type Config, readConfig } from '../config.ts';
@@ -261,3 +263,30 @@ export const guardToClosed: DeviceCommand[] = [
 /** What became of each command of a batch: taken, or why not. */
 export const outcomes = ({ results }: CommandBatchAnswer): string[] =>
   results.map((result) => (result.ok ? 'taken' : result.refusal.code));
+
+/** A line to the demo's live wrench, asked for by a page of `origin`. */
+export const liveLine = (server: { url: string }, device: Device, origin = server.url): WebSocket =>
+  new WebSocket(`${server.url.replace('http', 'ws')}/api/devices/wrenches/w-3/stream`, {
+    headers: { cookie: device.cookie, origin },
+  });
+
+/** One pull of the live wrench, as it comes off its line. */
+export function pulledLive(
+  server: { url: string },
+  device: Device,
+  { station, targetNm }: { station: string; targetNm: number },
+): Promise<Extract<FromWrench, { type: 'end' }>> {
+  const socket = liveLine(server, device);
+  return new Promise((settle, reject) => {
+    socket.on('error', reject);
+    socket.on('message', (text) => {
+      const message = JSON.parse(String(text)) as FromWrench;
+      const say = (said: object) => socket.send(JSON.stringify(said));
+      if (message.type === 'ready') say({ type: 'arm', station, targetNm, standingNm: 0, nominalMm: 12 });
+      if (message.type === 'armed') say({ type: 'pull', speedDegPerS: 180, overshootDeg: 0 });
+      if (message.type !== 'end') return;
+      socket.close();
+      settle(message);
+    });
+  });
+}

@@ -1,8 +1,7 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import WebSocket from 'ws';
+import type WebSocket from 'ws';
 import type { DeviceCommand } from '#contract/acts.ts';
-import type { FromWrench } from '#contract/wrench-stream.ts';
-import { type Device, fitter, openGuard, startTestServer, type TestServer } from './harness.ts';
+import { type Device, fitter, liveLine, openGuard, pulledLive, startTestServer, type TestServer } from './harness.ts';
 
 let server: TestServer;
 let mira: Device;
@@ -12,27 +11,8 @@ beforeAll(async () => {
 });
 afterAll(() => server.stop());
 
-const line = (device: Device, origin = server.url) =>
-  new WebSocket(`${server.url.replace('http', 'ws')}/api/devices/wrenches/w-3/stream`, {
-    headers: { cookie: device.cookie, origin },
-  });
-/** One pull of the live wrench, as it comes off its line. */
-async function pulled(station: string, targetNm: number): Promise<Extract<FromWrench, { type: 'end' }>> {
-  const socket = line(mira);
-  return new Promise((settle, reject) => {
-    socket.on('error', reject);
-    socket.on('message', (text) => {
-      const message = JSON.parse(String(text)) as FromWrench;
-      const say = (said: object) => socket.send(JSON.stringify(said));
-      if (message.type === 'ready') say({ type: 'arm', station, targetNm, standingNm: 0, nominalMm: 12 });
-      if (message.type === 'armed') say({ type: 'pull', speedDegPerS: 180, overshootDeg: 0 });
-      if (message.type === 'end') {
-        socket.close();
-        settle(message);
-      }
-    });
-  });
-}
+const line = (device: Device, origin = server.url) => liveLine(server, device, origin);
+const pulled = (station: string, targetNm: number) => pulledLive(server, mira, { station, targetNm });
 const live = ({ station, peakNm, angleDeg, movementDeg, issued }: Awaited<ReturnType<typeof pulled>>) =>
   ({
     type: 'pull',

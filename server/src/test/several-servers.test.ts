@@ -1,8 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import WebSocket from 'ws';
 import type { DeviceCommand } from '#contract/acts.ts';
 import type { JobCard, StoredEvent } from '#contract/job.ts';
-import type { FromWrench } from '#contract/wrench-stream.ts';
 import {
   type Device,
   fitter,
@@ -10,6 +8,7 @@ import {
   guardUpToTorque,
   openGuard,
   outcomes,
+  pulledLive,
   startTestServer,
   type TestServer,
 } from './harness.ts';
@@ -160,22 +159,7 @@ describe('two servers on one database', () => {
   it('take a live reading once between them', async () => {
     const job = await openGuard(mira);
     await mira.send(job, ...guardUpToTorque.map((command) => mira.input(command)));
-    const { url } = one;
-    const end = await new Promise<Extract<FromWrench, { type: 'end' }>>((settle, reject) => {
-      const socket = new WebSocket(`${url.replace('http', 'ws')}/api/devices/wrenches/w-3/stream`, {
-        headers: { cookie: mira.cookie, origin: url },
-      });
-      socket.on('error', reject);
-      socket.on('message', (text) => {
-        const message = JSON.parse(String(text)) as FromWrench;
-        const say = (said: object) => socket.send(JSON.stringify(said));
-        if (message.type === 'ready') say({ type: 'arm', station: 'g2', targetNm: 10.2, standingNm: 0, nominalMm: 8 });
-        if (message.type === 'armed') say({ type: 'pull', speedDegPerS: 180, overshootDeg: 0 });
-        if (message.type !== 'end') return;
-        socket.close();
-        settle(message);
-      });
-    });
+    const end = await pulledLive(one, mira, { station: 'g2', targetNm: 10.2 });
     const { station, peakNm: torqueNm, angleDeg, movementDeg, issued } = end;
     const pull = { type: 'pull', station, torqueNm, angleDeg, movementDeg, wrench: 'w-3', source: 'live', issued };
     // Two jobs: nothing but the reading itself keeps the second from counting.

@@ -33,7 +33,9 @@ export function TopBar({ keys = FIND_ALONE }: { keys?: readonly Shortcut[] }) {
         <div className="flex min-w-0 flex-1 items-stretch">
           <div className="hidden min-w-0 flex-col justify-center px-4 sm:flex sm:w-56 sm:min-w-44">
             <span className="plate text-2xl">Wrenchman</span>
-            <span className="text-sm leading-tight text-on-plate-2">{shop}</span>
+            <span className="truncate text-sm leading-tight text-on-plate-2" title={shop}>
+              {shop}
+            </span>
           </div>
           {/* Slides under a thumb where what stands at the right leaves it too little room. */}
           <nav className="flex min-w-0 overflow-x-auto" aria-label="Screens">

@@ -21,7 +21,7 @@ export function GoToShop({ shop, className = '' }: { shop: ShopCard; className?:
   };
   return (
     <span className={`grid gap-1 ${className}`}>
-      <Button className="min-h-11!" disabled={waiting > 0} onClick={() => void go()}>
+      <Button className="min-h-11! py-2" disabled={waiting > 0} onClick={() => void go()}>
         Go to {shop.name}
       </Button>
       {waiting > 0 && <span className="text-sm text-ink-2">Once what waits on this device has been sent.</span>}
