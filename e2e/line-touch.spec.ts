@@ -1,8 +1,7 @@
 import type { Page } from '@playwright/test';
-import { FRONT_LIFT } from '#demo/kits.ts';
-import { expect, give, openJob, signIn, swiftHand, test } from './support/app.ts';
+import { expect, signIn, swiftHand, test } from './support/app.ts';
 import { countTray, TOUCH, workOnScreen } from './support/line.ts';
-import { biggerWrench, counts, visitReady } from './support/visits.ts';
+import { biggerWrench, visitReady } from './support/visits.ts';
 
 /** Signs what is done, with fingers alone. */
 async function signByTouch(page: Page): Promise<void> {
@@ -30,16 +29,5 @@ test.describe('on a phone, by touch', () => {
     await workOnScreen(page, job, { hands: TOUCH, shortRounds: true, onceEach: true, missFirst: true });
     await signByTouch(page);
     await giveBack();
-  });
-
-  test('the long kit from strip to signed record', async ({ page, app }) => {
-    test.setTimeout(240_000);
-    await swiftHand(page);
-    await signIn(page, app, 'Rafe Orrin', '1357');
-    const job = await openJob(page, 'v-carrick', 'front-lift', {}, 2);
-    await give(page, job, ...counts(FRONT_LIFT.items));
-    await page.goto(`${app.url}/jobs/${job}/line`);
-    await workOnScreen(page, job, { hands: TOUCH, shortRounds: true, onceEach: true });
-    await signByTouch(page);
   });
 });
