@@ -131,7 +131,7 @@ test('a lead lifts a refusal with a reason; a fitter is told to fetch one', asyn
   await provePin(page, '1357');
   await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
   await page.goto(`${app.url}/jobs/${job}/record`);
-  await expect(page.getByText(/groupWaitsFor lifted by the lead|lifted by the lead/)).toBeVisible();
+  await expect(page.getByText(/let past/)).toBeVisible();
 });
 
 test('two tablets on one job see each other’s work without asking', async ({ page, browser, app }) => {

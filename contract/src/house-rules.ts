@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import { HELD_UP_BY } from '#core/kit/held-up-by.ts';
-import type { HouseRules } from '#core/kit/house-rules.ts';
+import { BENDABLE, BENDERS, type HouseRules } from '#core/kit/house-rules.ts';
 import { exactly } from './exactly.ts';
 
 /** Whether a name is one the time zone database knows. */
@@ -28,6 +28,8 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
     otherKits: z.boolean().optional(),
     figuresBy: z.enum(['fitter', 'lead']).optional(),
     powerFromMm: z.number().min(0).max(30).optional(),
+    powerSeats: z.boolean().optional(),
+    bentBy: z.partialRecord(z.enum(BENDABLE), z.enum(BENDERS)).optional(),
     againAfterKm: z.strictObject({ wheels: AgainKm, exhaust: AgainKm, clamps: AgainKm, bushes: AgainKm }).optional(),
     aligner: z.enum(['ownRack', 'sentOut']).optional(),
     untilAlignedKm: z.number().min(1).max(5000).optional(),

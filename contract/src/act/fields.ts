@@ -4,6 +4,7 @@ import { DEBT_ENDS, DEBT_KINDS, type DebtEnd, type DebtKind } from '#core/job/de
 import { FIGURE_SOURCES, type Figure } from '#core/job/figure.ts';
 import { LOAD_STATES } from '#core/job/load-state.ts';
 import { type Person, ROLES } from '#core/job/role.ts';
+import { SNUG_TOOLS } from '#core/job/snug-tool.ts';
 import { MAY_DO } from '#core/job/visit-state.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { TORQUE_UNITS, type TorqueUnit } from '#core/quantity/unit.ts';
@@ -32,7 +33,7 @@ export const DebtKindSchema = exactly<DebtKind>()(z.enum(DEBT_KINDS));
 export const FigureSourceSchema = z.enum(FIGURE_SOURCES);
 export const VerdictSchema = exactly<PullVerdict>()(z.enum(PULL_VERDICTS));
 const TorqueUnitSchema = exactly<TorqueUnit>()(z.enum(TORQUE_UNITS));
-export const SnugToolSchema = z.enum(['hand', 'power']);
+export const SnugToolSchema = z.enum(SNUG_TOOLS);
 export const PullSourceSchema = z.enum(['typed', 'live']);
 export const LoosenToSchema = z.enum(['started', 'out']);
 export const CountSchema = z.strictObject({ found: z.number(), damaged: z.number(), read: Ref.optional() });

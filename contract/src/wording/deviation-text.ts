@@ -10,6 +10,7 @@ import { clockName } from './clock-text.ts';
 import { choiceText } from './conflict-text.ts';
 import { DEVIATIONS } from './en/deviations.ts';
 import { MAY_TEXT } from './en/line.ts';
+import { REFUSALS } from './en/refusals.ts';
 import { END_TEXT, FACTOR_TEXT, FIGURE_SOURCE_TEXT, VERDICT_TEXT } from './en/terms.ts';
 import { wantedText } from './measured-text.ts';
 import { say, type Values } from './message.ts';
@@ -18,6 +19,10 @@ import { planActionText, stepTitle } from './step-text.ts';
 import { substituteText } from './substitute-text.ts';
 
 const nm = (torqueNm: number): string => `${torqueNm.toFixed(1)} N·m`;
+
+/** What was lifted, as it was called on the screen; a code of before stands as it is. */
+const refusalTitle = (code: string): string =>
+  (REFUSALS as Partial<Record<string, { title: string }>>)[code]?.title ?? code;
 
 /** A stretch of time in its largest unit, rounded. */
 function span(ms: number): string {
@@ -50,7 +55,7 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
   switch (deviation.kind) {
     case 'override': {
       const { station, refusal, reason } = deviation;
-      return { station: at(station), refusal, reason: sentence(reason) };
+      return { station: at(station), refusal: refusalTitle(refusal), reason: sentence(reason) };
     }
     case 'pullMissed':
     case 'pullWithdrawn': {
@@ -195,7 +200,7 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
       return { kit: kitOf(deviation.prefix) || undefined, reason: sentence(deviation.reason) };
     case 'stepOverride': {
       const { step, refusal, reason } = deviation;
-      return { step: stepName(step), refusal, reason: sentence(reason) };
+      return { step: stepName(step), refusal: refusalTitle(refusal), reason: sentence(reason) };
     }
     case 'stepAdded':
       return {

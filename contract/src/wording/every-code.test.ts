@@ -2,7 +2,7 @@ import { describe, expect, it } from '@jest/globals';
 import type { ClassFault } from '#core/fastener/property-class.ts';
 import type { ThreadError } from '#core/fastener/thread.ts';
 import { openLog } from '#core/job/job-log.ts';
-import { OVERRIDABLE, OVERRIDABLE_STEPS, type Refusal, type RefusalCode } from '#core/job/refusal.ts';
+import type { Refusal } from '#core/job/refusal.ts';
 import { lineOf } from '#core/line/line.ts';
 import type { InputFault } from '#core/quantity/input-fault.ts';
 import type { ParseError } from '#core/quantity/parse-printed.ts';
@@ -64,6 +64,8 @@ const debt = plan.removed[0]?.id ?? '';
 const REFUSALS: OneOfEach<Refusal> = {
   notPermitted: { role: 'apprentice', command: 'close' },
   jobClosed: {},
+  driverSeats: { station, says: 'kit' },
+  notYoursToBend: { rule: 'power', bender: 'lead' },
   commandUnreadable: { faults: [{ path: 'note', message: 'too long' }] },
   notSignedInThen: { person: 'u-hob' },
   proofMissing: {},
@@ -256,12 +258,6 @@ describe('every refusal', () => {
     expect(refusalText({ code: 'alreadySnug', station }, plan).why).toContain(`Station ${name}`);
     expect(refusalText({ code: 'stepDoneAlready', step }, plan).why).not.toContain(step);
     expect(refusalText({ code: 'pieceShort', item, available: 1 }, plan).why).toContain(plan.items[0]?.name);
-  });
-  it('what a lead may lift is said for exactly those', () => {
-    for (const refusal of each<Refusal>(REFUSALS)) {
-      const code: RefusalCode = refusal.code;
-      expect(refusalText(refusal, plan).leadMayLift).toBe(OVERRIDABLE.has(code) || OVERRIDABLE_STEPS.has(code));
-    }
   });
   it('limits that are left out leave no hole in the sentence', () => {
     for (const refusal of [

@@ -1,20 +1,15 @@
-import { OVERRIDABLE, OVERRIDABLE_STEPS, type Refusal } from '#core/job/refusal.ts';
+import type { Refusal } from '#core/job/refusal.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { tradeWhyText } from './ask-text.ts';
 import { REFUSALS, type RefusalWords } from './en/refusals.ts';
+import { BENDABLE_TEXT } from './en/rules.ts';
 import { say } from './message.ts';
 import { shopClock } from './shop-time.ts';
 import { planActionText, stepTitle } from './step-text.ts';
 import { substituteText } from './substitute-text.ts';
-
-/** A refusal for a person. */
-export interface RefusalText extends RefusalWords {
-  /** A lead may lift it here, with a reason. */
-  leadMayLift: boolean;
-}
 
 /** Names of all facts that refusals carry, and what each may be. */
 type Facts = Refusal extends infer One ? (One extends { code: string } ? Exclude<keyof One, 'code'> : never) : never;
@@ -190,6 +185,9 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     kit: asIs,
     prefix: asIs,
     refusal: asIs,
+    rule: (rule) => BENDABLE_TEXT[rule].title.toLowerCase(),
+    bender: asIs,
+    says: asIs,
     blocks: (blocks) => blocks.length,
   };
 }
@@ -207,7 +205,7 @@ const LEFT_OUT = {
 };
 
 /** Puts a refusal into words, naming stations and lines as the plan does, torques in `unit`. */
-export function refusalText(refusal: Refusal, plan: Plan, unit: TorqueUnit = 'N·m'): RefusalText {
+export function refusalText(refusal: Refusal, plan: Plan, unit: TorqueUnit = 'N·m'): RefusalWords {
   const { code, ...facts } = refusal;
   const write = writers(plan, unit) as Record<string, (fact: unknown) => Shown>;
   const values: Record<string, Shown> = { ...LEFT_OUT };
@@ -217,6 +215,5 @@ export function refusalText(refusal: Refusal, plan: Plan, unit: TorqueUnit = 'N�
     title: say(title, values),
     why: say(why, values),
     lift: say(lift, values),
-    leadMayLift: OVERRIDABLE.has(code) || OVERRIDABLE_STEPS.has(code),
   };
 }

@@ -14,7 +14,6 @@ describe('a refusal in words', () => {
     expect(refusalText({ code: 'outOfOrder', station: 's1', next: 's7' }, plan)).toMatchObject({
       title: 'Out of order',
       lift: 'Do Station 7 first.',
-      leadMayLift: true,
     });
     expect(refusalText({ code: 'pieceShort', item: 'a6', available: 0 }, plan).why).toBe(
       '0 of A5 Flange nut M12 × 1.75 on the tray.',
@@ -30,7 +29,6 @@ describe('a refusal in words', () => {
     const refusal: Refusal = { code: 'overMaximum', torqueNm: 10.5, maximumNm: 10 };
     expect(refusalText(refusal, plan).why).toContain('10.5 N·m');
     expect(refusalText(refusal, plan, 'lbf·in').why).toContain('lbf·in');
-    expect(refusalText(refusal, plan).leadMayLift).toBe(false);
   });
 });
 

@@ -8,6 +8,7 @@ import type { ApartEnd } from './apart-end.ts';
 import type { CalculationUsed } from './calculation-used.ts';
 import type { LoadState } from './load-state.ts';
 import type { PullFacts } from './pull-facts.ts';
+import type { SnugTool } from './snug-tool.ts';
 import type { Stamp } from './stamp.ts';
 import type { StockUsed } from './stock-used.ts';
 import type { ThreadRung } from './thread-rung.ts';
@@ -35,7 +36,7 @@ export interface StationState {
     holeClean?: boolean;
     bottle?: { id: string; name: string; lot: string };
   };
-  snugged?: Stamp & { tool: 'hand' | 'power'; runDownNm?: number };
+  snugged?: Stamp & { tool: SnugTool; runDownNm?: number };
   pulls: Pull[];
   /** Stages of a procedure, in the order they were done. */
   stages?: Array<

@@ -1,6 +1,7 @@
 import type { CompoundKind } from '../compound/compound.ts';
 import type { BottleFault } from '../compound/shelf-bottle.ts';
 import type { AnswerValue } from '../kit/condition.ts';
+import type { BendableRule, Bender } from '../kit/house-rules.ts';
 import type { FigureBasis } from '../kit/printed-spec.ts';
 import type { SubstituteDifference } from '../kit/substitute.ts';
 import type { RefusedAnswer } from '../line/ask.ts';
@@ -130,6 +131,8 @@ export type Refusal =
   | { code: 'compoundMissing'; station: string; compound: string }
   | { code: 'alreadySnug'; station: string }
   | { code: 'powerToolForbidden'; station: string }
+  | { code: 'driverSeats'; station: string; says: 'kit' | 'shop' }
+  | { code: 'notYoursToBend'; rule: BendableRule; bender: Bender }
   /** Its thread is smaller than what this shop runs down with a driver. */
   | { code: 'threadTooSmallForPower'; station: string; threadMm: number; fromMm: number }
   | { code: 'groupNotAllStarted'; group: string; waiting: string[] }
@@ -240,44 +243,6 @@ export type Refusal =
   | { code: 'closeBlocked'; blocks: CloseBlock[] };
 
 export type RefusalCode = Refusal['code'];
-
-/**
- * Refusals a lead may lift for one station, with a reason. Never: a torque over an absolute maximum, a wrench
- * that cannot show the torque, a piece unaccounted for.
- */
-export const OVERRIDABLE: ReadonlySet<RefusalCode> = new Set<RefusalCode>([
-  'outOfOrder',
-  'groupNotAllStarted',
-  'groupNotAllSnug',
-  'groupWaitsFor',
-  'compoundMissing',
-  'powerToolForbidden',
-  'threadTooSmallForPower',
-  'wrenchOutOfCalibration',
-  'wrenchPulledOut',
-  'lockerWindowClosed',
-  'threadHasSet',
-  'notAtRideHeight',
-  'rideHeightOff',
-  'ranDownStiff',
-  'wheelHangs',
-  'anotherWanted',
-  'stripOpen',
-  'stepWaitsFor',
-  'actWaitsFor',
-  'checkNotMet',
-]);
-
-/** Refusals of a step a lead may lift, with a reason. Never: an answer that does harm, a conflict not settled. */
-export const OVERRIDABLE_STEPS: ReadonlySet<RefusalCode> = new Set<RefusalCode>([
-  'prerequisitesOpen',
-  'baselinesMissing',
-  'choicesOpen',
-  'stepWaitsFor',
-  'clockRunning',
-  'compoundNotSet',
-  'otherSideOpen',
-]);
 
 /** Refusals the same person may answer by saying it again: the number was really so. */
 export const CONFIRMABLE: ReadonlySet<RefusalCode> = new Set<RefusalCode>([

@@ -2,10 +2,10 @@ import { describe, expect, it } from '@jest/globals';
 import { FRONT_RECOVERY_POINTS, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { MIRA, NOON, plate, RAFE, refusal, WRENCHES } from '#demo/try-job.ts';
 import type { FigureSource } from '../job/figure.ts';
+import { ruleBehind } from '../job/gate/bending.ts';
 import { sourceRefused } from '../job/gate/figure-source.ts';
 import { oneKit, openLog } from '../job/job-log.ts';
 import { compoundClocks } from '../job/line-clocks.ts';
-import { OVERRIDABLE } from '../job/refusal.ts';
 import type { Role } from '../job/role.ts';
 import { isTooSmallForPower, threadMm } from '../job/run-down.ts';
 import { CarefulFitter } from '../rehearse/careful-fitter.ts';
@@ -95,7 +95,7 @@ describe('house rules', () => {
     worker.give({ type: 'applyCompound', station, cleaned: true });
     expect(refusal(worker, { type: 'snug', station, tool: 'power' })).toBe('threadTooSmallForPower');
     expect(refusal(worker, { type: 'snug', station, tool: 'hand' })).toBe('accepted');
-    expect(OVERRIDABLE.has('threadTooSmallForPower')).toBe(true);
+    expect(ruleBehind('threadTooSmallForPower', 'station')).toBe('power');
   });
   it('a group with a gasket in it goes up in the shop’s stages for gaskets, unless its kit prints its own', () => {
     const rounds = (layer: string, stages?: readonly number[]) => {

@@ -8,6 +8,23 @@ export const AGAIN_KINDS = ['wheels', 'exhaust', 'clamps', 'bushes'] as const;
 export type AgainKind = (typeof AGAIN_KINDS)[number];
 export type AgainAfterKm = Partial<Record<AgainKind, number>>;
 
+/** What of the floor's rules a person may be let past, by name and with a reason that prints. */
+export const BENDABLE = [
+  'order',
+  'compound',
+  'residue',
+  'power',
+  'wrench',
+  'height',
+  'steps',
+  'waiver',
+  'aftercare',
+] as const;
+export type BendableRule = (typeof BENDABLE)[number];
+/** Who bends a rule; the fitter is whoever answers for the work. */
+export const BENDERS = ['fitter', 'lead', 'nobody'] as const;
+export type Bender = (typeof BENDERS)[number];
+
 /** How a shop works where the trade disagrees and no sheet decides. A job keeps those it was opened with. */
 export interface HouseRules extends PassRule {
   /** What lets a vehicle on the road once a locker is on: its handling strength, or its full cure. */
@@ -25,6 +42,10 @@ export interface HouseRules extends PassRule {
   figuresBy: 'fitter' | 'lead';
   /** Threads smaller than this are run down by hand, mm. */
   powerFromMm: number;
+  /** Whether a driver may seat the head where a kit leaves power tools free, or is let off before it in any case. */
+  powerSeats: boolean;
+  /** Who may bend a rule; a rule left out, a lead, and nobody lets old locker stay. */
+  bentBy?: Partial<Record<BendableRule, Bender>>;
   /** When what was worked on is looked at again though no sheet says so, km; left out, the usual. */
   againAfterKm?: AgainAfterKm;
   /** Who aligns the wheels; left out, it is not said. */
@@ -63,6 +84,7 @@ export const USUAL_RULES: HouseRules = {
   figuresBy: 'fitter',
   // A quarter inch and M6 are the smallest that survive a driver that is let off in time.
   powerFromMm: 6,
+  powerSeats: true,
   boltUses: 2,
   proof: 'told',
 };
@@ -83,6 +105,8 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     otherKits: own.otherKits ?? USUAL_RULES.otherKits,
     figuresBy: own.figuresBy ?? USUAL_RULES.figuresBy,
     powerFromMm: own.powerFromMm ?? USUAL_RULES.powerFromMm,
+    powerSeats: own.powerSeats ?? USUAL_RULES.powerSeats,
+    bentBy: own.bentBy,
     againAfterKm: own.againAfterKm,
     aligner: own.aligner,
     untilAlignedKm: own.untilAlignedKm,

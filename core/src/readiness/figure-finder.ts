@@ -1,6 +1,7 @@
 import { parseThread } from '../fastener/thread.ts';
 import type { FigureSource } from '../job/figure.ts';
 import type { KitDocument } from '../kit/kit-document.ts';
+import { livesHangOnIt } from '../kit/lives-hang-on-it.ts';
 import { indexOf, type Plan, type PlanStation } from '../kit/plan.ts';
 import type { PartMaterial } from '../tightening/joint-stiffness.ts';
 import { type Proposal, proposeTorque, rankValueSources, type ValueOffer } from '../tightening/proposed-torque.ts';
@@ -91,7 +92,7 @@ export function findFigure(plan: Plan, id: string, library: readonly KitDocument
   const bolt = own
     ? { name: own.name, thread: own.thread }
     : item && { name: item.name, thread: item.thread, propertyClass: item.propertyClass };
-  const safetyCritical = station?.tags?.some((tag) => tag === 'safetyCritical' || tag === 'wheel') ?? false;
+  const safetyCritical = station !== undefined && livesHangOnIt(station);
   // What seats a stud in its hub belongs to its own kit and thread, and to no other.
   const leads = figureLeads(plan, id, library).filter(({ source }) => item?.kind !== 'stud' || source === 'kitSheet');
   const estimate = estimateOf(plan, station, bolt, safetyCritical);

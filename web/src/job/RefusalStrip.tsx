@@ -2,7 +2,9 @@ import { useState } from 'react';
 import { refusalText } from '#contract/wording/refusal-text.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import { mayConfirm } from '#core/job/decide.ts';
-import type { Plan } from '#core/kit/plan.ts';
+import { benderOf, mayBend, ruleBehind } from '#core/job/gate/bending.ts';
+import { livesHangOnIt } from '#core/kit/lives-hang-on-it.ts';
+import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
 import { useSession } from '../shop/session.ts';
 import { useSettings } from '../shop/settings.ts';
@@ -32,7 +34,18 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
       : command.type === 'doAct'
         ? lineOf(plan).actById.get(command.act)?.step
         : undefined;
-  const liftable = words.leadMayLift && (station !== undefined || step !== undefined);
+  const rule =
+    step !== undefined
+      ? ruleBehind(refusal.code, 'step')
+      : station !== undefined
+        ? ruleBehind(refusal.code, 'station')
+        : undefined;
+  const liftable = rule !== undefined && benderOf(plan.rules, rule) !== 'nobody';
+  const joint = station === undefined ? undefined : indexOf(plan).stations.get(station);
+  const mine =
+    liftable &&
+    role !== undefined &&
+    mayBend(plan.rules, rule, role, { livesHangOnIt: joint !== undefined && livesHangOnIt(joint) });
   return (
     <section
       role="alert"
@@ -43,7 +56,7 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
         <p>
           {words.why} <span className="text-ink-2">{words.lift}</span>
         </p>
-        {liftable && role !== 'lead' && (
+        {liftable && !mine && (
           <p className="text-sm text-ink-2">A lead may lift this: switch person, then do it again.</p>
         )}
       </div>
@@ -53,7 +66,7 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
             {refusal.code === 'angleShort' ? 'Keep this stroke, turn on' : 'It really was so'}
           </Button>
         )}
-        {liftable && role === 'lead' && <Button onClick={() => setAsking(true)}>Allow it</Button>}
+        {mine && <Button onClick={() => setAsking(true)}>Allow it</Button>}
         <Button tone="dark" onClick={dismiss}>
           Seen
         </Button>

@@ -2,7 +2,7 @@ import type { Deviation } from '#core/record/deviations.ts';
 
 /** Every departure from the plan in one sentence or two, in English. Names in braces are written by `deviation-text.ts`. */
 export const DEVIATIONS: Record<Deviation['kind'], string> = {
-  override: '{station}: {refusal} lifted by the lead. {reason}',
+  override: '{station}: “{refusal}” let past. {reason}',
   pullMissed: '{station}: pull of {torqueNm} {verdict}.',
   pullWithdrawn: '{station}: pull of {torqueNm} taken back.',
   pullRepeated: '{station}: pulled twice for pass {pass}, on two devices that did not hear of each other; {torqueNm}.',
@@ -40,7 +40,7 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
   conflictSettled: 'Kits at odds, {place}: {choice}{printed, select, none {} other {, to {printed}}}. {reason}',
   sharedSplit: 'Two things of one name told apart. {reason}',
   kitDropped: 'A kit was taken out of the visit{kit, select, none {} other { ({kit})}}. {reason}',
-  stepOverride: 'Step {step}: {refusal} lifted by the lead. {reason}',
+  stepOverride: 'Step {step}: “{refusal}” let past. {reason}',
   stepWaived: 'Step let go by a lead: {step}. {reason}',
   stepAdded: 'Step put in by a lead: {text}{problem, select, none {} other { For: {problem}}}',
   wrongWay: '{act}: done by {way}, which the sheet warns of. {reason}',

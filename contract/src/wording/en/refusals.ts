@@ -223,6 +223,16 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: 'The sheet forbids power tools.',
     lift: 'Snug it by hand.',
   },
+  driverSeats: {
+    title: 'Let the driver off before the head touches',
+    why: '{says, select, shop {This shop seats no head with a power tool} other {The kit takes power tools for running down alone}}: how hard it was pressed nobody knows.',
+    lift: 'Draw it down by hand.',
+  },
+  notYoursToBend: {
+    title: 'Not yours to let past',
+    why: 'House rule, {rule}: {bender, select, nobody {nobody lets it past} lead {a lead alone lets it past} other {on this joint a lead alone lets it past}}.',
+    lift: '{bender, select, nobody {Do what it asks.} other {Switch to a lead.}}',
+  },
   threadTooSmallForPower: {
     title: 'Too small for a power tool',
     why: 'The thread of {station} measures {threadMm} mm; this shop runs down from {fromMm} mm with a driver.',

@@ -1,4 +1,4 @@
-import type { HouseRules } from '#core/kit/house-rules.ts';
+import type { BendableRule, HouseRules } from '#core/kit/house-rules.ts';
 
 /** A setting of the shop in words: what it is, what it changes on the floor, and why the trade disagrees. */
 export interface RuleText {
@@ -57,6 +57,14 @@ export const RULE_TEXT: Record<
     title: 'Power tools from this thread on, mm',
     why: 'A driver that is let off a moment late tears a small thread. Running down alone: the torque is pulled by hand in any case, and a kit that forbids power tools is obeyed. A lead may lift it for one bolt. Usual is 6.',
   },
+  powerSeats: {
+    title: 'Seating the head with a power tool',
+    why: 'Running down is letting the driver off before the head touches. Where a kit leaves power tools free, a driver may seat the head as well; many shops draw the last turn by hand all the same, because nobody knows how hard it was pressed.',
+  },
+  bentBy: {
+    title: 'Who may let past',
+    why: 'Each rule can be bent by name and with a reason, which stands on the record. On a safety-critical joint and at wheels at most a lead does. Never: above an absolute maximum, with a wrench that cannot show the torque, by feel where lives hang on it.',
+  },
   againAfterKm: {
     title: 'Looked at again after, km',
     why: 'Wheels, exhaust joints, clamps and bushes settle. Where a kit’s sheet says when, the sheet counts; where it says nothing, this stands on the record. Usual for wheels is 40, for the others nothing.',
@@ -110,11 +118,28 @@ export const RULE_TEXT: Record<
   trays: { title: 'Sorting trays', why: 'What hardware is laid out in at check-in: name, rows × columns, one a line.' },
 };
 
+/** What may be bent, and what it lets past on the floor. */
+export const BENDABLE_TEXT: Record<BendableRule, RuleText> = {
+  order: { title: 'Order of the bolts', why: 'Out of turn, or before all of a group are started or snug.' },
+  compound: { title: 'Compound and its clock', why: 'No bead, past its window, before it has cured.' },
+  residue: { title: 'Old locker on the thread', why: 'Cleaned off, or left with a reason. Usual: nobody leaves it.' },
+  power: { title: 'Power tools', why: 'On a thread that is too small, against the kit, or where it ran down stiff.' },
+  wrench: { title: 'A wrench out of calibration', why: 'Or one that failed its own check.' },
+  height: { title: 'Ride height', why: 'A bush or wheel tightened while it hangs.' },
+  steps: { title: 'What comes first', why: 'A step before what it waits for, an open check, something not chosen.' },
+  waiver: {
+    title: 'A step that is not done',
+    why: 'Let go with a reason. Never a joint, and nothing that is off the vehicle.',
+  },
+  aftercare: { title: 'What is due later', why: 'A re-torque or a look after some distance, not asked of this owner.' },
+};
+
 /** Values of settings that are chosen, as the page calls them. */
 export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
   verify: { true: 'always', false: 'never unless the kit says' },
   driveAfter: { fullCure: 'full cure' },
   byFeel: { false: 'refused' },
+  powerSeats: { true: 'where the kit leaves them free', false: 'never' },
   estimates: { false: 'refused' },
   otherKits: { false: 'refused' },
   figuresBy: { lead: 'a lead alone' },

@@ -79,7 +79,8 @@ export const applyCompound = act<ApplyCompound, CompoundApplied | CompoundWithdr
     if (gate) return refuse(gate);
     if (state.bead) return refuse({ code: 'compoundAlreadyOn', station: id });
     if (state.stage === 'snug') return refuse({ code: 'alreadySnug', station: id });
-    if (!cleaned) return refuse({ code: 'threadNotClean', station: id });
+    const residue = firstStanding(job, id, [cleaned ? undefined : { code: 'threadNotClean', station: id }]);
+    if (residue) return refuse(residue);
     if (holeClean === false && setsOnTheThread(product.kind)) return refuse({ code: 'holeNotClean', station: id });
     const unfit = bottleFault(bottles, id, product, bottle);
     if (unfit) return refuse(unfit);

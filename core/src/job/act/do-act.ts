@@ -10,6 +10,7 @@ import { lineKind } from '../../line/line-kinds.ts';
 import { fluidId } from '../../visit/wanted.ts';
 import { dayOf } from '../../wrench/suitable-wrench.ts';
 import { type Debt, isOwed } from '../debt.ts';
+import { ruleBehind } from '../gate/bending.ts';
 import { openConflict } from '../gate/conflict-gate.ts';
 import { refitRefusal } from '../gate/refit-gate.ts';
 import { stripGate } from '../gate/strip-gate.ts';
@@ -19,7 +20,7 @@ import { clockOfAct, clockShuts, waitsForTheDriver } from '../line-clocks.ts';
 import { asksNow, atOf } from '../line-known.ts';
 import { debtTouched, lineProgress, waitsOfAct } from '../line-progress.ts';
 import { LOAD_STATE_ON } from '../load-state.ts';
-import { OVERRIDABLE_STEPS, type Refusal } from '../refusal.ts';
+import type { Refusal } from '../refusal.ts';
 import { COUNTER_TOO, ON_THE_FLOOR } from '../role.ts';
 import { shoppingList } from '../shopping-list.ts';
 import { type Ask, act, type Draft, done, type Outcome, refuse, stampOf } from './act.ts';
@@ -280,7 +281,7 @@ function fluidMissing(plan: Plan, job: JobState, lineAct: LineAct, atMs: number)
 }
 
 const lifted = (job: JobState, step: string, refusal: Refusal): boolean =>
-  OVERRIDABLE_STEPS.has(refusal.code) && job.visit.stepOverrides[step]?.[refusal.code] !== undefined;
+  ruleBehind(refusal.code, 'step') !== undefined && job.visit.stepOverrides[step]?.[refusal.code] !== undefined;
 
 /** What keeps an act from being done, before its answers are looked at. */
 export function actGate(

@@ -1,10 +1,10 @@
 import type { StepId } from '../../kit/ids.ts';
 import { indexOf } from '../../kit/plan.ts';
-import { OVERRIDABLE_STEPS } from '../refusal.ts';
-import { LEAD_ONLY } from '../role.ts';
+import { benderOf, mayBend, ruleBehind } from '../gate/bending.ts';
+import { ANSWERABLE } from '../role.ts';
 import { act, blank, done, refuse, stampOf } from './act.ts';
 
-/** Lifts a refusal for one step. */
+/** Lifts a refusal for one step: by whom the shop lets bend the rule behind it. */
 export interface OverrideStep {
   type: 'overrideStep';
   refusal: string;
@@ -20,11 +20,14 @@ export interface StepOverrideGranted {
 }
 
 export const overrideStep = act<OverrideStep, StepOverrideGranted>({
-  may: LEAD_ONLY,
+  may: ANSWERABLE,
   needsProof: true,
-  decide({ plan }, { refusal, step, reason }) {
+  decide({ plan, by }, { refusal, step, reason }) {
     if (!indexOf(plan).steps.has(step)) return refuse({ code: 'unknownStep', step });
-    if (!(OVERRIDABLE_STEPS as ReadonlySet<string>).has(refusal)) return refuse({ code: 'notOverridable', refusal });
+    const rule = ruleBehind(refusal, 'step');
+    if (!rule) return refuse({ code: 'notOverridable', refusal });
+    if (!mayBend(plan.rules, rule, by.role))
+      return refuse({ code: 'notYoursToBend', rule, bender: benderOf(plan.rules, rule) });
     if (blank(reason)) return refuse({ code: 'reasonMissing' });
     return done({ type: 'stepOverrideGranted', refusal, step, reason });
   },

@@ -8,11 +8,9 @@ import { stationState } from '../job-state.ts';
 import { PLAUSIBLE_NM } from '../plausible.ts';
 import { ON_THE_FLOOR } from '../role.ts';
 import { isTooSmallForPower, runDownLimitNm, threadMm } from '../run-down.ts';
+import type { SnugTool } from '../snug-tool.ts';
 import { act, done, refuse, setStation, stampOf } from './act.ts';
 import { findStation } from './find-station.ts';
-
-/** What a bolt is run down with. */
-export type SnugTool = 'hand' | 'power';
 
 export interface Snug {
   type: 'snug';
@@ -48,18 +46,21 @@ export const snug = act<Snug, StationSnugged | SnugWithdrawn>({
     if (runDownNm !== undefined && !(runDownNm >= 0 && runDownNm <= PLAUSIBLE_NM))
       return refuse({ code: 'implausibleTorque', torqueNm: runDownNm, limitNm: PLAUSIBLE_NM });
     const limitNm = runDownLimitNm(plan, station);
-    const { powerFromMm: fromMm } = plan.rules;
+    const { powerFromMm: fromMm, powerSeats } = plan.rules;
+    const kitSays = indexOf(plan).kits.get(station.kit)?.powerTools;
+    const power = tool !== 'hand';
     const next = group.snugOrder.find((other) => stationState(job, other).stage === 'started');
     const standing = firstStanding(job, id, [
       lineGate(plan, job, station, 'snug'),
       notAllStarted(plan, job, group),
       waitsFor(ask, job, group, 'snug'),
       compoundMissing(job, station),
-      tool === 'power' && indexOf(plan).kits.get(station.kit)?.powerTools === 'never'
-        ? { code: 'powerToolForbidden', station: id }
-        : undefined,
-      tool === 'power' && isTooSmallForPower(plan, station)
+      power && kitSays === 'never' ? { code: 'powerToolForbidden', station: id } : undefined,
+      power && isTooSmallForPower(plan, station)
         ? { code: 'threadTooSmallForPower', station: id, threadMm: threadMm(plan, station) ?? 0, fromMm }
+        : undefined,
+      tool === 'powerSeated' && !(kitSays === 'free' && powerSeats)
+        ? { code: 'driverSeats', station: id, says: kitSays === 'free' ? 'shop' : 'kit' }
         : undefined,
       next !== undefined && next !== id ? { code: 'outOfOrder', station: id, next } : undefined,
       windowClosed(ask, job, { station, group, atMs }),

@@ -1,8 +1,9 @@
 import type { StepId } from '../../kit/ids.ts';
 import { lineOf } from '../../line/line.ts';
 import { lineKind } from '../../line/line-kinds.ts';
+import { benderOf, mayBend } from '../gate/bending.ts';
 import { debtTouched, lineProgress } from '../line-progress.ts';
-import { LEAD_ONLY } from '../role.ts';
+import { ANSWERABLE } from '../role.ts';
 import { act, blank, done, refuse, stampOf } from './act.ts';
 
 /** Lets a step go undone, by name and with a reason that prints. */
@@ -24,11 +25,13 @@ export interface WaiverTakenBack {
 }
 
 export const waiveStep = act<WaiveStep, StepWaived | WaiverTakenBack>({
-  may: LEAD_ONLY,
+  may: ANSWERABLE,
   needsProof: true,
-  decide({ plan, job }, { step: id, reason }) {
+  decide({ plan, job, by }, { step: id, reason }) {
     const step = lineOf(plan).stepById.get(id);
     if (!step) return refuse({ code: 'unknownStep', step: id });
+    if (!mayBend(plan.rules, 'waiver', by.role))
+      return refuse({ code: 'notYoursToBend', rule: 'waiver', bender: benderOf(plan.rules, 'waiver') });
     const { steps, acts, debts } = lineProgress(plan, job);
     if (steps.has(id)) return refuse({ code: 'stepDoneAlready', step: id });
     if (blank(reason)) return refuse({ code: 'reasonMissing' });

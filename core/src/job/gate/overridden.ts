@@ -1,8 +1,9 @@
 import type { StationId } from '../../kit/ids.ts';
 import { type JobState, stationState } from '../job-state.ts';
-import { OVERRIDABLE, type Refusal } from '../refusal.ts';
+import type { Refusal } from '../refusal.ts';
+import { ruleBehind } from './bending.ts';
 
-/** The first refusal that no lead has lifted for this station. */
+/** The first refusal that nobody has lifted for this station. */
 export const firstStanding = (
   job: JobState,
   station: StationId,
@@ -11,5 +12,5 @@ export const firstStanding = (
   checks.find(
     (check) =>
       check !== undefined &&
-      !(OVERRIDABLE.has(check.code) && stationState(job, station).overrides[check.code] !== undefined),
+      !(ruleBehind(check.code, 'station') && stationState(job, station).overrides[check.code] !== undefined),
   );

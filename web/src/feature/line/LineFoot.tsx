@@ -1,6 +1,7 @@
 import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import type { JobCommand } from '#core/job/acts.ts';
+import { mayBend } from '#core/job/gate/bending.ts';
 import type { Undoable } from '#core/job/job-state.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
 import { ProofSheet } from '../../job/ProofSheet.tsx';
@@ -51,7 +52,9 @@ export function LineFoot({
       <FootButton text={line.picked ? 'Back to next' : 'Later'} hotkey="N" onClick={later} />
       <FootButton text="Owed" hotkey="O" onClick={() => setSheet('owed')} />
       {role === 'lead' && step && <FootButton text="Put a step in" onClick={() => setSheet('add')} />}
-      {role === 'lead' && step && <FootButton text="Let it go" onClick={() => setSheet('waive')} />}
+      {role && mayBend(line.plan.rules, 'waiver', role) && step && (
+        <FootButton text="Let it go" onClick={() => setSheet('waive')} />
+      )}
       <Suspense fallback={null}>
         {sheet === 'problem' &&
           (station ? (

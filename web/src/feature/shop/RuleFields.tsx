@@ -1,6 +1,7 @@
-import { RULE_TEXT, type RuleText } from '#contract/wording/en/rules.ts';
+import { BENDABLE_TEXT, RULE_TEXT, type RuleText } from '#contract/wording/en/rules.ts';
 import { holidaysText, readHolidays, readWeek, weekText } from '#contract/wording/opening-hours-text.ts';
-import { AGAIN_KINDS, type AgainKind, type HouseRules } from '#core/kit/house-rules.ts';
+import { benderOf } from '#core/job/gate/bending.ts';
+import { AGAIN_KINDS, type AgainKind, BENDABLE, BENDERS, type Bender, type HouseRules } from '#core/kit/house-rules.ts';
 import type { Tray } from '#core/kit/tray-layout.ts';
 import type { OpeningHours } from '#core/shop/opening-hours.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -108,7 +109,16 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
     set('againAfterKm', Object.keys(next).length > 0 ? next : undefined);
   };
   const two = <
-    Key extends 'byFeel' | 'verify' | 'driveAfter' | 'estimates' | 'otherKits' | 'figuresBy' | 'aligner' | 'units',
+    Key extends
+      | 'byFeel'
+      | 'verify'
+      | 'driveAfter'
+      | 'estimates'
+      | 'otherKits'
+      | 'figuresBy'
+      | 'powerSeats'
+      | 'aligner'
+      | 'units',
   >(
     key: Key,
     options: ReadonlyArray<readonly [Rules[Key], string]>,
@@ -195,6 +205,15 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
       <Rule text={RULE_TEXT.powerFromMm}>
         {whole('mm, usual 6; 0 for any thread', 0, 30, rules.powerFromMm, (to) => set('powerFromMm', to))}
       </Rule>
+      <Rule text={RULE_TEXT.powerSeats}>
+        {two('powerSeats', [
+          [undefined, 'Where the kit leaves it free'],
+          [false, 'Never'],
+        ])}
+      </Rule>
+      <Rule text={RULE_TEXT.bentBy}>
+        <Benders rules={rules} onChange={(bentBy) => set('bentBy', bentBy)} />
+      </Rule>
       <Rule text={RULE_TEXT.againAfterKm}>
         <div className="grid max-w-120 grid-cols-2 gap-3 sm:grid-cols-4">
           {AGAIN_KINDS.map((kind) => (
@@ -233,6 +252,48 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
         />
       </Rule>
     </div>
+  );
+}
+
+const BENDER_TEXT: Record<Bender, string> = {
+  fitter: 'Whoever answers for the work',
+  lead: 'A lead',
+  nobody: 'Nobody',
+};
+
+/** Who may let past what; what is as usual is not kept. */
+function Benders({ rules, onChange }: { rules: Rules; onChange: (bentBy: Rules['bentBy']) => void }) {
+  return (
+    <ul className="max-w-160 border-t border-hair">
+      {BENDABLE.map((rule) => {
+        const { [rule]: _, ...others } = rules.bentBy ?? {};
+        const choose = (bender: Bender) => {
+          const next = bender === benderOf({}, rule) ? others : { ...others, [rule]: bender };
+          onChange(Object.keys(next).length > 0 ? next : undefined);
+        };
+        return (
+          <li key={rule} className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-hair py-2">
+            <div className="min-w-56 flex-1">
+              <p className="font-bold">{BENDABLE_TEXT[rule].title}</p>
+              <p className="text-sm text-ink-2">{BENDABLE_TEXT[rule].why}</p>
+            </div>
+            <select
+              aria-label={`${BENDABLE_TEXT[rule].title}: who may let it past`}
+              className={`${inputLook(undefined)} max-w-72`}
+              value={benderOf(rules, rule)}
+              onChange={(event) => choose(event.target.value as Bender)}
+            >
+              {BENDERS.map((bender) => (
+                <option key={bender} value={bender}>
+                  {BENDER_TEXT[bender]}
+                  {bender === benderOf({}, rule) ? ', as usual' : ''}
+                </option>
+              ))}
+            </select>
+          </li>
+        );
+      })}
+    </ul>
   );
 }
 

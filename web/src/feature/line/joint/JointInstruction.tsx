@@ -2,6 +2,7 @@ import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
 import { setsOnTheThread } from '#core/compound/compound.ts';
 import { undoAdvice } from '#core/compound/compound-choice.ts';
+import { benderOf } from '#core/job/gate/bending.ts';
 import { lockerCapacity } from '#core/job/locker-window.ts';
 import { isTooSmallForPower } from '#core/job/run-down.ts';
 import { oilBefore } from '#core/line/oil-before.ts';
@@ -36,6 +37,16 @@ export function JointInstruction({ torque }: { torque: TorqueStep }) {
             Back it out, clean the thread, {compound ? COMPOUND_TEXT[compound.kind].toLowerCase() : 'compound'} on, and
             in again by hand.
           </p>
+          {benderOf(plan.rules, 'residue') !== 'nobody' && compound && setsOnTheThread(compound.kind) && (
+            <Button
+              className="mt-2"
+              onClick={() =>
+                torque.give({ type: 'applyCompound', station: station.id, cleaned: false, ...torque.bead.said })
+              }
+            >
+              Old locker stays on it
+            </Button>
+          )}
           {locking && compound && setsOnTheThread(compound.kind) && (
             <p className="mt-2 border-l-4 border-bad pl-3 text-base font-bold">
               Its nut grips by itself: locker runs under it and keeps it from being used again. Ask a lead whether the
@@ -74,16 +85,24 @@ export function JointInstruction({ torque }: { torque: TorqueStep }) {
       return (
         <div className="mt-3">
           <p className="text-xl">
-            Draw it down until the parts are in firm contact. Not more: torque comes when all are snug.
+            Draw it down until the parts are in firm contact. Not more: torque comes when all are snug. A driver is let
+            off before the head touches.
           </p>
           {torque.index.kits.get(station.kit)?.powerTools === 'never' ? (
             <p className="mt-2 font-bold">No power tool on this kit.</p>
           ) : isTooSmallForPower(plan, station) ? (
             <p className="mt-2 font-bold">By hand: this shop runs no thread so small down with a power tool.</p>
           ) : (
-            <Button className="mt-3" onClick={() => torque.give({ type: 'snug', station: station.id, tool: 'power' })}>
-              Ran it down with a power tool
-            </Button>
+            <div className="mt-3 flex flex-wrap gap-2">
+              <Button onClick={() => torque.give({ type: 'snug', station: station.id, tool: 'power' })}>
+                Ran it down with a power tool
+              </Button>
+              {torque.index.kits.get(station.kit)?.powerTools === 'free' && plan.rules.powerSeats && (
+                <Button onClick={() => torque.give({ type: 'snug', station: station.id, tool: 'powerSeated' })}>
+                  Seated it with one
+                </Button>
+              )}
+            </div>
           )}
           <RunDown key={station.id} torque={torque} />
         </div>
