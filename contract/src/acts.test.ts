@@ -286,6 +286,11 @@ const anyOf = (log: JobLog): { [Name in JobCommand['type']]: fc.Arbitrary<Extrac
     }),
     doStep: fc.record({ type: be('doStep'), step, helper: maybe(fc.constant('Tam')) }),
     waiveStep: fc.record({ type: be('waiveStep'), step, reason }),
+    waiveCare: fc.record({
+      type: be('waiveCare'),
+      care: fc.constantFrom(...plan.aftercare.map(({ id }) => id), 'raised:wheels', 'none-such'),
+      reason,
+    }),
     beginClock: fc.record({
       type: be('beginClock'),
       act: fc.constantFrom(...[...lineOf(plan).actById.keys()], 'none-such'),

@@ -70,6 +70,7 @@ import { StepTakenSchema, TakeStepSchema } from './act/take-step.ts';
 import { UndoSchema } from './act/undo.ts';
 import { CalculationUsedSchema, UseCalculationSchema } from './act/use-calculation.ts';
 import { ShopStockUsedSchema, UseShopStockSchema } from './act/use-shop-stock.ts';
+import { CareAskedAgainSchema, CareWaivedSchema, WaiveCareSchema } from './act/waive-care.ts';
 import { StepWaivedSchema, WaiverTakenBackSchema, WaiveStepSchema } from './act/waive-step.ts';
 import { exactly, membersOf } from './exactly.ts';
 
@@ -120,6 +121,7 @@ const COMMAND_SCHEMAS = {
   doAct: DoActSchema,
   doStep: DoStepSchema,
   waiveStep: WaiveStepSchema,
+  waiveCare: WaiveCareSchema,
   beginClock: BeginClockSchema,
   takeStep: TakeStepSchema,
   setBayTemperature: SetBayTemperatureSchema,
@@ -192,6 +194,8 @@ const FACT_SCHEMAS = {
   actUndone: ActUndoneSchema,
   stepWaived: StepWaivedSchema,
   waiverTakenBack: WaiverTakenBackSchema,
+  careWaived: CareWaivedSchema,
+  careAskedAgain: CareAskedAgainSchema,
   clockBegun: ClockBegunSchema,
   stepTaken: StepTakenSchema,
   bayTemperatureSet: BayTemperatureSetSchema,

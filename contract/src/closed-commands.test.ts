@@ -98,6 +98,7 @@ const FULL: { [Name in DeviceCommand['type']]: Required<Extract<DeviceCommand, {
     answers: { 'at left': 4.6, verdict: 'met', stack: ['a', 'b'], tick: true },
   },
   waiveStep: { type: 'waiveStep', step: 's', reason: 'not on this one' },
+  waiveCare: { type: 'waiveCare', care: 'a1', reason: 'sold on' },
   beginClock: { type: 'beginClock', act: 's:soak:', sinceMs: 5 },
   takeStep: { type: 'takeStep', step: 's' },
   setBayTemperature: { type: 'setBayTemperature', tempC: 8 },

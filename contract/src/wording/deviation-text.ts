@@ -5,6 +5,7 @@ import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
 import type { Deviation } from '#core/record/deviations.ts';
 import { unreachable } from '#core/result.ts';
+import { careName } from './care-text.ts';
 import { changeText, claimText } from './change-text.ts';
 import { clockName } from './clock-text.ts';
 import { choiceText } from './conflict-text.ts';
@@ -209,6 +210,8 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
       };
     case 'stepWaived':
       return { step: stepName(deviation.step), reason: sentence(deviation.reason) };
+    case 'careWaived':
+      return { care: careName(plan, deviation.care), reason: sentence(deviation.reason) };
     case 'wrongWay': {
       const { act, way, reason } = deviation;
       return { act: actName(act), way, reason: sentence(reason) };

@@ -64,6 +64,8 @@ const debt = plan.removed[0]?.id ?? '';
 const REFUSALS: OneOfEach<Refusal> = {
   notPermitted: { role: 'apprentice', command: 'close' },
   jobClosed: {},
+  unknownCare: { care: 'gone' },
+  careWaivedAlready: { care: 'gone' },
   driverSeats: { station, says: 'kit' },
   notYoursToBend: { rule: 'power', bender: 'lead' },
   commandUnreadable: { faults: [{ path: 'note', message: 'too long' }] },
@@ -277,6 +279,7 @@ const PULL = { torqueNm: 81.2, verdict: 'over' } as never;
 type Kind = Deviation['kind'];
 const DEVIATIONS: { [K in Kind]: Omit<Extract<Deviation, { kind: K }>, 'kind' | 'atMs' | 'by'> } = {
   stepWaived: { step, reason: 'not on this one' },
+  careWaived: { care: 'gone', reason: 'sold on' },
   stepAdded: { text: 'Weld the bracket', problem: 'cracked' },
   substitute: {
     item,

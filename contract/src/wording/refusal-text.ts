@@ -4,6 +4,7 @@ import { lineOf } from '#core/line/line.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { tradeWhyText } from './ask-text.ts';
+import { careName } from './care-text.ts';
 import { REFUSALS, type RefusalWords } from './en/refusals.ts';
 import { BENDABLE_TEXT } from './en/rules.ts';
 import { say } from './message.ts';
@@ -188,6 +189,7 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     rule: (rule) => BENDABLE_TEXT[rule].title.toLowerCase(),
     bender: asIs,
     says: asIs,
+    care: (key) => careName(plan, key),
     blocks: (blocks) => blocks.length,
   };
 }

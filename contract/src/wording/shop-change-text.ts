@@ -1,7 +1,8 @@
+import type { BendableRule, Bender } from '#core/kit/house-rules.ts';
 import type { OpeningHours } from '#core/shop/opening-hours.ts';
 import type { ShopChangeWhat } from '../shop.ts';
 import { BOOK_TEXT } from './en/moving-in.ts';
-import { RULE_TEXT, RULE_VALUES } from './en/rules.ts';
+import { BENDABLE_TEXT, BENDER_TEXT, RULE_TEXT, RULE_VALUES } from './en/rules.ts';
 import { numberOf } from './number-of.ts';
 import { weekText } from './opening-hours-text.ts';
 
@@ -45,6 +46,10 @@ function valueText(field: string, value: string | undefined): string {
     return Object.entries(JSON.parse(value) as object)
       .map(([kind, km]) => `${kind} ${km} km`)
       .join(', ');
+  if (field === 'bentBy')
+    return Object.entries(JSON.parse(value) as Record<BendableRule, Bender>)
+      .map(([rule, bender]) => `${BENDABLE_TEXT[rule as BendableRule].title}: ${BENDER_TEXT[bender].toLowerCase()}`)
+      .join('; ');
   if (field === 'stages' || field === 'gasketStages') return (JSON.parse(value) as number[]).join(', ');
   if (field !== 'trays') return RULE_VALUES[field]?.[value] ?? value;
   const trays = JSON.parse(value) as ReadonlyArray<{ name: string; rows: number; columns: number }>;

@@ -2,6 +2,7 @@ import type { JobState, Undoable } from '#core/job/job-state.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
+import { careName } from './care-text.ts';
 import { planActionText, stepTitle } from './step-text.ts';
 
 /** What would be taken back, short for a key and whole for a sentence. */
@@ -47,6 +48,8 @@ export function undoText(plan: Plan, state: JobState, last: Undoable): UndoText 
         whole: last.act === 'waiveStep' ? `that it was let go: ${title}` : title,
       };
     }
+    case 'waiveCare':
+      return { short: 'not asked', whole: `that it is not asked: ${careName(plan, last.care)}` };
     case 'doAct': {
       const acts = last.acts.flatMap((id) => lineOf(plan).actById.get(id) ?? []);
       const [first] = acts;

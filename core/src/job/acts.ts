@@ -59,11 +59,12 @@ import { takeStep } from './act/take-step.ts';
 import { undoAct } from './act/undo.ts';
 import { useCalculation } from './act/use-calculation.ts';
 import { useShopStock } from './act/use-shop-stock.ts';
+import { waiveCare } from './act/waive-care.ts';
 import { waiveStep } from './act/waive-step.ts';
 import type { Origin, Stamp } from './stamp.ts';
 
 /** Acts that a person may take back. */
-const TAKEN_BACK = { countLine, startByHand, applyCompound, snug, pull, doStep, doAct, waiveStep };
+const TAKEN_BACK = { countLine, startByHand, applyCompound, snug, pull, doStep, doAct, waiveStep, waiveCare };
 type TakenBack = (typeof TAKEN_BACK)[keyof typeof TAKEN_BACK];
 
 /** The facts in what an act may decide. */
@@ -110,6 +111,7 @@ export const ACTS = {
   doAct,
   doStep,
   waiveStep,
+  waiveCare,
   beginClock,
   takeStep,
   setBayTemperature,

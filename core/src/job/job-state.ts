@@ -107,6 +107,7 @@ export type Undoable = { commandId?: string; atMs?: number } & (
   | { act: 'doStep'; step: StepId }
   | { act: 'doAct'; acts: string[] }
   | { act: 'waiveStep'; step: StepId }
+  | { act: 'waiveCare'; care: string }
 );
 
 /** A clock that still ran when the vehicle went, with what the driver was told in writing. */

@@ -238,6 +238,8 @@ export type Refusal =
   | { code: 'kitAlreadyIn'; kit: string }
   | { code: 'kitNotIn'; prefix: string }
   | { code: 'lastKit' }
+  | { code: 'unknownCare'; care: string }
+  | { code: 'careWaivedAlready'; care: string }
   | { code: 'notOverridable'; refusal: string }
   | { code: 'signatureMissing' }
   | { code: 'closeBlocked'; blocks: CloseBlock[] };

@@ -91,6 +91,8 @@ export interface VisitState {
   acts: Record<string, ActState>;
   /** Steps a lead let go without. */
   waived: Record<string, { reason: string } & Stamp>;
+  /** What the owner is not asked to come back for, by its key. */
+  careWaived?: Record<string, { reason: string } & Stamp>;
   /** Steps somebody has in hand. */
   taken: Record<string, { from?: string } & Stamp>;
   /** How the vehicle was last held up. */

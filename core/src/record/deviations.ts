@@ -74,6 +74,7 @@ export type Deviation = When &
     | { kind: 'stepOverride'; step: string; refusal: string; reason: string }
     /** Let go by a lead. */
     | { kind: 'stepWaived'; step: string; reason: string }
+    | { kind: 'careWaived'; care: string; reason: string }
     /** Put into the line by a lead: no sheet has it. */
     | { kind: 'stepAdded'; text: string; problem?: string }
     /** Done in a way that is known to do harm, with why. */
@@ -324,6 +325,13 @@ function lineDeviations(plan: Plan, { visit, closed, problems }: JobState): Devi
     atMs,
     by,
   }));
+  const care = Object.entries(visit.careWaived ?? {}).map(([key, { reason, atMs, by }]) => ({
+    kind: 'careWaived' as const,
+    care: key,
+    reason,
+    atMs,
+    by,
+  }));
   const parked = visit.parkings.map(({ reason, may, open, resumedAtMs, atMs, by }) => ({
     kind: 'parked' as const,
     may,
@@ -333,7 +341,7 @@ function lineDeviations(plan: Plan, { visit, closed, problems }: JobState): Devi
     atMs,
     by,
   }));
-  if (!closed) return [...acts, ...added, ...waived, ...parked];
+  if (!closed) return [...acts, ...added, ...waived, ...care, ...parked];
   const { releases = [], unfinished, atMs, by } = closed;
   return [
     ...acts,

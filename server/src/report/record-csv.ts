@@ -3,13 +3,15 @@ import type { JobDocument } from '#contract/job.ts';
 import type { RecordFile } from '#contract/record.ts';
 import { actLineText } from '#contract/wording/act-line-text.ts';
 import { addendumText } from '#contract/wording/addendum-text.ts';
-import { aftercareText } from '#contract/wording/aftercare-text.ts';
+import { careText, careWaivedText } from '#contract/wording/care-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { jointNotes } from '#contract/wording/joint-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import { pieceLineText } from '#contract/wording/piece-line-text.ts';
+import { alignmentText } from '#contract/wording/raised-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
+import { careList } from '#core/job/care.ts';
 import type { When } from '#core/job/stamp.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
@@ -153,7 +155,11 @@ export function recordRows(job: JobDocument): Array<Array<string | number>> {
   const addenda = (state.visit.addenda ?? []).map((addendum) =>
     other('addendum', '', addendumText(plan, addendum), '', addendum),
   );
-  const aftercare = plan.aftercare.map((entry) => other('aftercare', '', aftercareText(entry)));
+  const aftercare = careList(plan, state).map((care) =>
+    other('aftercare', '', [careText(care), careWaivedText(care)].filter(Boolean).join(' ')),
+  );
+  const alignment = alignmentText(plan);
+  if (alignment) aftercare.push(other('aftercare', '', alignment));
   const photos = Object.entries(state.visit.photos).map(([id, photo]) => other('photo', id, photo.sha256, '', photo));
   const pieces = pieceLines(plan, state).map((line) => other('piece', '', pieceLineText(line), '', line));
   const all = [

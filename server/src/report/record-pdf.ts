@@ -1,7 +1,7 @@
 import type { JobDocument } from '#contract/job.ts';
 import { actLineText } from '#contract/wording/act-line-text.ts';
 import { addendumText } from '#contract/wording/addendum-text.ts';
-import { aftercareText } from '#contract/wording/aftercare-text.ts';
+import { careText, careWaivedText } from '#contract/wording/care-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
@@ -10,10 +10,11 @@ import { jointNotes, pullShown } from '#contract/wording/joint-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
-import { alignmentText, raisedText } from '#contract/wording/raised-text.ts';
+import { alignmentText } from '#contract/wording/raised-text.ts';
 import { readingNote } from '#contract/wording/reading-text.ts';
 import { shopTime } from '#contract/wording/shop-time.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
+import { careList } from '#core/job/care.ts';
 import type { EventClock } from '#core/job/command-time.ts';
 import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
@@ -23,7 +24,6 @@ import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
 import { pieceLines } from '#core/record/piece-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { hasLine, stepLines } from '#core/record/step-lines.ts';
-import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
 import { BAD, INK, INK_2, MARGIN, PAINT, Sheet } from './pdf-sheet.ts';
 import { replay } from './replay.ts';
 
@@ -272,12 +272,15 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   sheet.text('Spare pieces go to the owner with the vehicle.', { color: INK_2 });
 
   sheet.plate('To watch and to come back for');
-  const raised = raisedAftercare(plan);
-  if (plan.aftercare.length + raised.length === 0) sheet.text('Nothing is due.');
-  for (const care of raised) sheet.text(raisedText(care), { bold: true });
+  const due = careList(plan, state);
+  if (due.length === 0) sheet.text('Nothing is due.');
+  for (const care of due) {
+    const waived = careWaivedText(care);
+    sheet.text(careText(care), { bold: care.from === 'raised' && !waived, ...(waived ? { color: INK_2 } : {}) });
+    if (waived) sheet.text(waived);
+  }
   const alignment = alignmentText(plan);
   if (alignment) sheet.text(alignment);
-  for (const entry of plan.aftercare) sheet.text(aftercareText(entry));
 
   const told = closed?.releases ?? [];
   if (told.length > 0) {

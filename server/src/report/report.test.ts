@@ -5,11 +5,12 @@ import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
 import { parse } from 'csv-parse/sync';
 import type { JobDocument } from '#contract/job.ts';
-import { aftercareText } from '#contract/wording/aftercare-text.ts';
+import { careText, careWaivedText } from '#contract/wording/care-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { pullShown } from '#contract/wording/joint-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import { pieceLineText } from '#contract/wording/piece-line-text.ts';
+import { careList } from '#core/job/care.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { deviations } from '#core/record/deviations.ts';
 import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
@@ -175,6 +176,8 @@ describe('the record as CSV', () => {
     const worker = workerOn(FRONT_LIFT);
     worker.checkIn();
     worker.while(() => true);
+    const [first] = careList(worker.log.plan, worker.log.state);
+    worker.give({ type: 'waiveCare', care: first?.key ?? '', reason: 'Done here' }, RAFE);
     const { plan, state } = worker.log;
     const { text } = await record(worker);
     const said = allRows(worker);
@@ -195,9 +198,13 @@ describe('the record as CSV', () => {
       const cell = wanted.replace(/^(?=[-+=@])/, "'");
       expect(said).toContainEqual(expect.objectContaining({ kind: 'measured', name, said: read, wanted: cell }));
     }
-    for (const entry of plan.aftercare) {
-      expect(pdf).toContain(letters(aftercareText(entry)));
-      expect(said).toContainEqual(expect.objectContaining({ kind: 'aftercare', said: aftercareText(entry) }));
+    const due = careList(plan, state);
+    expect(due.some(({ waived }) => waived)).toBe(true);
+    for (const care of due) {
+      const waived = careWaivedText(care);
+      for (const words of [careText(care), waived ?? '']) expect(pdf).toContain(letters(words));
+      const cell = [careText(care), waived].filter(Boolean).join(' ');
+      expect(said).toContainEqual(expect.objectContaining({ kind: 'aftercare', said: cell }));
     }
     const acts = stepLines(plan, state).flatMap((step) => step.acts);
     expect(said.filter(({ kind }) => kind === 'step')).toHaveLength(acts.length);

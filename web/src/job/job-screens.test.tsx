@@ -9,7 +9,7 @@ import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import { FRONT_BALL_JOINTS, REAR_AIR_SPRINGS, ROCK_SLIDERS, TRACK_BAR_BRACE, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
-import { bar, guard, MIRA, NOON, openKit, plate, pullOf, untilSnug, WRENCHES } from '#demo/try-job.ts';
+import { bar, guard, MIRA, NOON, openKit, plate, pullOf, RAFE, untilSnug, WRENCHES } from '#demo/try-job.ts';
 import CheckIn from '../feature/check-in/CheckIn.tsx';
 import CloseOut from '../feature/close-out/CloseOut.tsx';
 import Conflicts from '../feature/conflicts/Conflicts.tsx';
@@ -332,6 +332,31 @@ describe('closing out', () => {
     await waitFor(() => expect(here()).toBe(`/jobs/${JOB}/record`));
     expect(given.at(-1)).toEqual({ type: 'close', signature: 'Mira Vane', note: undefined });
   });
+  it('what is due later is not asked of the owner by a lead, with a reason and a PIN', async () => {
+    const shop = out().on('POST /session/leave', { body: { leave: 'leave' } });
+    const log = visit({ ...REAR_AIR_SPRINGS, aftercare: [] });
+    const { user, given } = show('close-out', log, { shop, role: 'lead' });
+    const later = within(await screen.findByRole('region', { name: 'Due later' }));
+    expect(later.getAllByRole('listitem')).toHaveLength(3);
+    await user.click(later.getByRole('button', { name: /Not asked: Wheel nuts/ }));
+    await user.click(await screen.findByRole('button', { name: 'Done before the vehicle goes' }));
+    await user.click(within(screen.getByRole('dialog')).getByRole('button', { name: 'Not asked' }));
+    await user.type(await screen.findByLabelText('PIN of Mira Vane'), '2468{Enter}');
+    await waitFor(() =>
+      expect(given.at(-1)).toEqual({
+        type: 'waiveCare',
+        care: 'raised:wheels',
+        reason: 'Done before the vehicle goes',
+      }),
+    );
+    expect(await later.findByText(/Not asked of the owner: Done before the vehicle goes/)).toBeVisible();
+    expect(later.queryByRole('button', { name: /Not asked: Wheel nuts/ })).toBeNull();
+    cleanup();
+    // A fitter sees it, and asks it.
+    show('close-out', log, { shop: out() });
+    expect(await screen.findByText(/Wheel nuts again/)).toBeVisible();
+    expect(screen.queryByRole('button', { name: /Not asked/ })).toBeNull();
+  });
   it('an open problem is cleared with how', async () => {
     const worker = guard();
     worker.give({ type: 'raiseProblem', station: 'g1', text: 'Will not start' });
@@ -347,6 +372,14 @@ describe('closing out', () => {
 
 describe('the record on screen', () => {
   const chain = (body: unknown) => ({ shop: new Shop().on('GET /jobs/*/record', { body }) });
+  it('says what is due later, by sheet or not, and what the owner is not asked', async () => {
+    const worker = new CarefulFitter(visit({ ...REAR_AIR_SPRINGS, aftercare: [] }), WRENCHES, MIRA, NOON);
+    worker.give({ type: 'waiveCare', care: 'raised:lampAim', reason: 'Aimed here' }, RAFE);
+    show('record', worker.log, chain(WHOLE));
+    expect(await screen.findByText(/Wheel nuts again/)).toBeVisible();
+    expect(screen.getByText('Not asked of the owner: Aimed here (Rafe)')).toBeVisible();
+    expect(screen.getByText(/Not asked of the owner: Headlamp aim.*Aimed here/)).toBeVisible();
+  });
   it('of a job not begun has a line for every joint, none pulled, and no deviation', async () => {
     const log = guard().log;
     show('record', log, chain(WHOLE));

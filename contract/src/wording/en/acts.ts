@@ -44,6 +44,7 @@ export const ACT_WORDS: Record<ActName, string> = {
   doAct: 'Done on the line',
   doStep: 'Step done',
   waiveStep: 'Step let go',
+  waiveCare: 'Not asked of the owner',
   beginClock: 'Clock started',
   takeStep: 'Step taken in hand',
   setBayTemperature: 'Bay temperature',

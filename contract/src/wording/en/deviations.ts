@@ -41,7 +41,8 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
   sharedSplit: 'Two things of one name told apart. {reason}',
   kitDropped: 'A kit was taken out of the visit{kit, select, none {} other { ({kit})}}. {reason}',
   stepOverride: 'Step {step}: “{refusal}” let past. {reason}',
-  stepWaived: 'Step let go by a lead: {step}. {reason}',
+  stepWaived: 'Step let go: {step}. {reason}',
+  careWaived: 'Not asked of the owner: {care} {reason}',
   stepAdded: 'Step put in by a lead: {text}{problem, select, none {} other { For: {problem}}}',
   wrongWay: '{act}: done by {way}, which the sheet warns of. {reason}',
   notMet:

@@ -521,6 +521,8 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: 'Only your own last count, start, pull or step, and only while nothing stands on it.',
     lift: 'Loosen or correct instead.',
   },
+  unknownCare: { title: 'Nothing of the kind is due', why: '{care}', lift: 'Pick it from the list.' },
+  careWaivedAlready: { title: 'Not asked already', why: '{care}', lift: 'Nothing to do.' },
   notOverridable: {
     title: 'Nobody may lift this',
     why: 'It guards the vehicle, not the routine.',

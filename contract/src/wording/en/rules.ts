@@ -1,4 +1,4 @@
-import type { BendableRule, HouseRules } from '#core/kit/house-rules.ts';
+import type { BendableRule, Bender, HouseRules } from '#core/kit/house-rules.ts';
 
 /** A setting of the shop in words: what it is, what it changes on the floor, and why the trade disagrees. */
 export interface RuleText {
@@ -132,6 +132,12 @@ export const BENDABLE_TEXT: Record<BendableRule, RuleText> = {
     why: 'Let go with a reason. Never a joint, and nothing that is off the vehicle.',
   },
   aftercare: { title: 'What is due later', why: 'A re-torque or a look after some distance, not asked of this owner.' },
+};
+
+export const BENDER_TEXT: Record<Bender, string> = {
+  fitter: 'Whoever answers for the work',
+  lead: 'A lead',
+  nobody: 'Nobody',
 };
 
 /** Values of settings that are chosen, as the page calls them. */

@@ -42,6 +42,7 @@ export const ACT_NAMES = [
   'doAct',
   'doStep',
   'waiveStep',
+  'waiveCare',
   'beginClock',
   'takeStep',
   'setBayTemperature',

@@ -2,10 +2,9 @@ import { type FormEvent, useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { ownersBagLines } from '#contract/owners-bag.ts';
-import { aftercareText } from '#contract/wording/aftercare-text.ts';
 import { clockName } from '#contract/wording/clock-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
-import { alignmentText, raisedText } from '#contract/wording/raised-text.ts';
+import { alignmentText } from '#contract/wording/raised-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import type { CloseBlock } from '#core/job/close-block.ts';
@@ -15,7 +14,6 @@ import { hardwareLedger, type LedgerLine } from '#core/job/hardware-ledger.ts';
 import { keysOf } from '#core/job/keys.ts';
 import { type LineClock, runningClocks } from '#core/job/line-clocks.ts';
 import { lineOf } from '#core/line/line.ts';
-import { raisedAftercare } from '#core/visit/raised-aftercare.ts';
 import { ProofSheet } from '../../job/ProofSheet.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { isPractice } from '../../practice/practice.ts';
@@ -26,6 +24,7 @@ import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { useNow } from '../../ui/use-now.ts';
+import { DueLater } from './DueLater.tsx';
 import { LeftoverHunt } from './LeftoverHunt.tsx';
 import { OtherEnds } from './OtherEnds.tsx';
 import { useToolsOut } from './use-tools-out.ts';
@@ -184,21 +183,8 @@ export default function CloseOut() {
                   By signing you say that what the record shows was done. It is an aid, not an approval: the vehicle
                   maker’s manual, the kit maker’s sheet and local law come first.
                 </p>
-                {raisedAftercare(plan).map((care) => (
-                  <p key={care.what} className="mt-2 border-l-4 border-ink pl-3 font-bold">
-                    {raisedText(care, system)}
-                  </p>
-                ))}
                 {alignment && <p className="mt-2 border-l-4 border-ink pl-3">{alignment}</p>}
-                {plan.aftercare.length > 0 && (
-                  <ul className="mt-4 border-t border-rule pt-2 text-sm">
-                    {plan.aftercare.map((entry) => (
-                      <li key={entry.id} className="py-1">
-                        {aftercareText(entry, system)}
-                      </li>
-                    ))}
-                  </ul>
-                )}
+                <DueLater />
               </>
             )}
           </div>

@@ -1,7 +1,7 @@
 import { Download } from 'lucide-react';
 import { useMemo } from 'react';
 import { actLineText } from '#contract/wording/act-line-text.ts';
-import { aftercareText } from '#contract/wording/aftercare-text.ts';
+import { careText, careWaivedText } from '#contract/wording/care-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
@@ -9,8 +9,10 @@ import { BASIS_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { jointNotes, pullShown } from '#contract/wording/joint-text.ts';
 import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { passText } from '#contract/wording/plan-text.ts';
+import { alignmentText } from '#contract/wording/raised-text.ts';
 import { readingNote } from '#contract/wording/reading-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
+import { careList } from '#core/job/care.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { pieceLines } from '#core/record/piece-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
@@ -28,6 +30,8 @@ import { Measured } from './Measured.tsx';
 export default function RecordScreen() {
   const { document, plan, state } = useOpenJob();
   const system = useSettings((settings) => settings.system);
+  const due = careList(plan, state);
+  const alignment = alignmentText(plan, system);
   const photos = Object.entries(state.visit.photos);
   const pieces = pieceLines(plan, state);
   const lines = useMemo(() => recordLines(plan, state), [plan, state]);
@@ -233,16 +237,20 @@ export default function RecordScreen() {
               </li>
             ))}
           </ul>
-          {plan.aftercare.length > 0 && (
+          {due.length > 0 && (
             <>
               <h3 className="mt-5 font-bold">To watch and to come back for</h3>
               <ul>
-                {plan.aftercare.map((entry) => (
-                  <li key={entry.id} className="border-b border-hair py-2 text-sm">
-                    {aftercareText(entry, system)}
+                {due.map((care) => (
+                  <li key={care.key} className="border-b border-hair py-2 text-sm">
+                    <span className={care.waived ? 'text-ink-2 line-through' : undefined}>
+                      {careText(care, system)}
+                    </span>
+                    {care.waived && <span className="block">{careWaivedText(care)}</span>}
                   </li>
                 ))}
               </ul>
+              {alignment && <p className="py-2 text-sm">{alignment}</p>}
             </>
           )}
           {photos.length > 0 && (

@@ -1,4 +1,4 @@
-import { BENDABLE_TEXT, RULE_TEXT, type RuleText } from '#contract/wording/en/rules.ts';
+import { BENDABLE_TEXT, BENDER_TEXT, RULE_TEXT, type RuleText } from '#contract/wording/en/rules.ts';
 import { holidaysText, readHolidays, readWeek, weekText } from '#contract/wording/opening-hours-text.ts';
 import { benderOf } from '#core/job/gate/bending.ts';
 import { AGAIN_KINDS, type AgainKind, BENDABLE, BENDERS, type Bender, type HouseRules } from '#core/kit/house-rules.ts';
@@ -254,12 +254,6 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
     </div>
   );
 }
-
-const BENDER_TEXT: Record<Bender, string> = {
-  fitter: 'Whoever answers for the work',
-  lead: 'A lead',
-  nobody: 'Nobody',
-};
 
 /** Who may let past what; what is as usual is not kept. */
 function Benders({ rules, onChange }: { rules: Rules; onChange: (bentBy: Rules['bentBy']) => void }) {
