@@ -71,6 +71,7 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
       .max(20)
       .readonly()
       .optional(),
+    batteryOff: z.enum(['watched', 'anyPlug', 'asKit']).optional(),
     proof: z.enum(['measured', 'told']).optional(),
   }),
 );

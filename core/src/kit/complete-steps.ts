@@ -1,3 +1,4 @@
+import { touches } from './battery-off.ts';
 import type { HouseRules } from './house-rules.ts';
 import type { Bound, Temporary } from './kit-preparation.ts';
 import { PHASES, type Phase } from './phase.ts';
@@ -223,6 +224,19 @@ function withOpenings(list: StepList, { removed, disconnects, neighbours }: List
   );
 }
 
+/** The battery: off before the first of what is live is opened, on when all that goes back is back. */
+function withBatteryOff(list: StepList, { id, before }: { id: string; before: ReadonlySet<string> }): void {
+  const opened = list.find(touches(before, 'disconnect', 'remove', 'swingAside'));
+  list.insert(opened?.index ?? list.behind('prepare'), 'battery-off', 'strip', [
+    { type: 'disconnect', disconnect: id },
+  ]);
+  const closes = touches(before, 'reconnect', 'refit', 'swingBack');
+  const closed = list.steps.findLastIndex(({ actions }) => actions.some(closes));
+  list.insert(Math.max(list.behind('refit'), closed + 1), 'battery-on', 'refit', [
+    { type: 'reconnect', disconnect: id },
+  ]);
+}
+
 /** A sheet that measures the same thing twice means before and after. */
 function measuredTwice(steps: readonly PlanStep[]): PlanStep[] {
   const before = new Set<string>();
@@ -246,16 +260,28 @@ function measuredTwice(steps: readonly PlanStep[]): PlanStep[] {
  * @param steps - of one kit that apply, in its order, each with what it waits for
  * @param prefix - what the kit's ids carry in this visit
  * @param proof - whether what was measured before is measured again
+ * @param battery - the shop's own word: off before the first of these is opened, on again when the last is closed
  */
 export function completeSteps(
   steps: readonly PlanStep[],
   listed: Listed,
-  { kit, prefix, proof }: { kit: string; prefix: string; proof: HouseRules['proof'] },
+  {
+    kit,
+    prefix,
+    proof,
+    battery,
+  }: {
+    kit: string;
+    prefix: string;
+    proof: HouseRules['proof'];
+    battery?: { id: string; before: ReadonlySet<string> };
+  },
 ): PlanStep[] {
   const list = new StepList(proof === 'measured' ? measuredTwice(steps) : [...steps], kit, prefix);
   withJoints(list, listed);
   withOpenings(list, listed);
   withTemporary(list, listed.temporary);
+  if (battery) withBatteryOff(list, battery);
   list.insert(
     list.steps.length,
     'settle',

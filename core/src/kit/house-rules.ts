@@ -65,6 +65,11 @@ export interface HouseRules extends PassRule {
    * is measured again, or whether both are only told: jobs opened before that was asked have nothing else on record.
    */
   proof: 'measured' | 'told';
+  /**
+   * When the battery comes off before a plug is pulled though no sheet says so: for restraints, controlled dampers and
+   * plugs a control unit watches; for any plug; or as the kit says alone, as in jobs opened before it was asked.
+   */
+  batteryOff: 'watched' | 'anyPlug' | 'asKit';
   /** What somebody reads who never chose; left out, metric. Every figure shows both. */
   units?: 'metric' | 'inch';
   /** When the shop is open; left out, it is not said. */
@@ -87,10 +92,11 @@ export const USUAL_RULES: HouseRules = {
   powerSeats: true,
   boltUses: 2,
   proof: 'told',
+  batteryOff: 'asKit',
 };
 
-/** What every job is opened with from now on, whatever the shop says. */
-export const OPENED_NOW = { proof: 'measured' } as const satisfies Partial<HouseRules>;
+/** What every job is opened with from now on where the shop says nothing else. */
+export const OPENED_NOW = { proof: 'measured', batteryOff: 'watched' } as const satisfies Partial<HouseRules>;
 
 /** The rules of a shop, those it never set filled in. */
 export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
@@ -115,6 +121,7 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     antiSeizeShare: own.antiSeizeShare,
     runDownShare: own.runDownShare,
     proof: own.proof ?? USUAL_RULES.proof,
+    batteryOff: own.batteryOff ?? USUAL_RULES.batteryOff,
     timeZone: own.timeZone,
     units: own.units,
     hours: own.hours,

@@ -5,6 +5,7 @@ import { type Pass, passPlan } from '../tightening/pass-plan.ts';
 import { mostEvenPattern, type Pattern, tighteningOrder } from '../tightening/pattern.ts';
 import { conditionsOf } from './answer-space.ts';
 import { askedBefore, askedBy, isFinding } from './asked.ts';
+import { batteryCaution, batteryOf, opensLive } from './battery-off.ts';
 import { sidesAsConditions } from './bought-sides.ts';
 import { completeSteps, isJointAction } from './complete-steps.ts';
 import { type Answers, type Condition, evaluate, type Reason, type Truth } from './condition.ts';
@@ -459,6 +460,8 @@ export function resolve(
     neighbours: sift(resolving, 'neighbours', kit.neighbours, name),
     checks: sift(resolving, 'checks', kit.checks, text),
   };
+  const live = opensLive(rules.batteryOff, { ...listed, texts: [...kit.steps, ...kit.prerequisites].map(text) });
+  const battery = live.length > 0 ? batteryOf(kit.id, prefix) : undefined;
   const idsOf = (list: ReadonlyArray<{ id: string }>) => new Set(list.map(({ id }) => id));
   const steps = resolveSteps(resolving, {
     removed: idsOf(listed.removed),
@@ -474,7 +477,13 @@ export function resolve(
     group: present,
     compound: compounds,
   });
-  const whole = completeSteps(steps, listed, { kit: kit.id, prefix, proof: rules.proof });
+  const whole = completeSteps(steps, listed, {
+    kit: kit.id,
+    prefix,
+    proof: rules.proof,
+    ...(battery ? { battery: { id: battery.id, before: new Set(live) } } : {}),
+  });
+  const cautions = sift(resolving, 'cautions', kit.cautions, text);
   return ok({
     title: kit.title,
     maker: kit.maker,
@@ -499,11 +508,12 @@ export function resolve(
       .map((question) => ({ ...question, kit: kit.id })),
     compounds: kit.compounds.filter(({ id }) => compounds.has(id)).map(({ when: _, ...compound }) => compound),
     stations,
-    cautions: sift(resolving, 'cautions', kit.cautions, text),
+    cautions: battery ? [batteryCaution(battery, kit.id), ...cautions] : cautions,
     aftercare: sift(resolving, 'aftercare', kit.aftercare, text),
     tools: sift(resolving, 'tools', kit.tools, name),
     figures: kit.figures ?? [],
     ...listed,
+    disconnects: battery ? [battery, ...listed.disconnects] : listed.disconnects,
     items: withNeeds(items, stations, present, whole),
     steps: whole,
     conflicts: [],

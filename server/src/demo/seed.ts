@@ -165,7 +165,7 @@ export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSe
       openedWith: kits.map(({ prefix }) => prefix),
       vehicle,
       answers,
-      shop: { ...DEMO_RULES, ...OPENED_NOW },
+      shop: { ...OPENED_NOW, ...DEMO_RULES },
     });
     if (!opened.ok) throw new Error(`Demo job does not resolve: ${JSON.stringify(opened.error)}`);
     // What was done was done before now: a job still to come was counted a little while ago.
@@ -185,7 +185,7 @@ export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSe
         vehicle,
         kits: kits.map(({ prefix, document }) => ({ prefix, id: document.id, revision: document.revision })),
         answers,
-        passRule: { ...DEMO_RULES, ...OPENED_NOW },
+        passRule: { ...OPENED_NOW, ...DEMO_RULES },
         // The demo's vehicles are as their cards say.
         fittedNoted: true,
         openedAtMs: nowMs,

@@ -59,8 +59,8 @@ export async function openJob(
     if (misfit) return fail({ code: 'kitDoesNotFit', text: misfit.text, kit: kit.document.title });
   }
   const passRule = {
-    ...shop.houseRules,
     ...OPENED_NOW,
+    ...shop.houseRules,
     ...(input.heldUpBy === undefined ? {} : { heldUpBy: input.heldUpBy }),
   };
   const prefixes = kits.map(({ prefix }) => prefix);

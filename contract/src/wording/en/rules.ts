@@ -57,6 +57,10 @@ export const RULE_TEXT: Record<
     title: 'Power tools from this thread on, mm',
     why: 'A driver that is let off a moment late tears a small thread. Running down alone: the torque is pulled by hand in any case, and a kit that forbids power tools is obeyed. A lead may lift it for one bolt. Usual is 6.',
   },
+  batteryOff: {
+    title: 'Battery off before a plug is pulled',
+    why: 'Before airbags and belt tensioners, controlled dampers, and plugs a control unit watches: pulled live they fire, or leave a fault that only a tester clears. Some shops take it off for any plug, others go by the sheet alone, since radio, windows and keys may have to be taught again. The vehicle maker’s manual says how long to wait.',
+  },
   powerSeats: {
     title: 'Seating the head with a power tool',
     why: 'Running down is letting the driver off before the head touches. Where a kit leaves power tools free, a driver may seat the head as well; many shops draw the last turn by hand all the same, because nobody knows how hard it was pressed.',
@@ -145,6 +149,11 @@ export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
   verify: { true: 'always', false: 'never unless the kit says' },
   driveAfter: { fullCure: 'full cure' },
   byFeel: { false: 'refused' },
+  batteryOff: {
+    watched: 'airbags, controlled dampers, watched plugs',
+    anyPlug: 'any plug',
+    asKit: 'as the sheet says',
+  },
   powerSeats: { true: 'where the kit leaves them free', false: 'never' },
   estimates: { false: 'refused' },
   otherKits: { false: 'refused' },

@@ -38,7 +38,7 @@ describe('the kinds of the anti-roll bar', () => {
     const command = pullOf('l1', 95, { angleDeg: 90 });
     expect(refusal(worker, command)).toBe('notAtRideHeight');
     expect(refusal(worker, { type: 'override', refusal: 'notAtRideHeight', station: 'l1', reason: 'jig' }, MIRA)).toBe(
-      'notPermitted',
+      'notYoursToBend',
     );
     worker.give(
       { type: 'override', refusal: 'notAtRideHeight', station: 'l1', reason: 'loaded on the jig, 412 mm' },

@@ -117,6 +117,7 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
       | 'otherKits'
       | 'figuresBy'
       | 'powerSeats'
+      | 'batteryOff'
       | 'aligner'
       | 'units',
   >(
@@ -204,6 +205,13 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
       </Rule>
       <Rule text={RULE_TEXT.powerFromMm}>
         {whole('mm, usual 6; 0 for any thread', 0, 30, rules.powerFromMm, (to) => set('powerFromMm', to))}
+      </Rule>
+      <Rule text={RULE_TEXT.batteryOff}>
+        {two('batteryOff', [
+          [undefined, 'Airbags, dampers, watched plugs'],
+          ['anyPlug', 'Any plug'],
+          ['asKit', 'As the sheet says'],
+        ])}
       </Rule>
       <Rule text={RULE_TEXT.powerSeats}>
         {two('powerSeats', [
