@@ -1,7 +1,9 @@
 import { z } from 'zod';
 import { HELD_UP_BY } from '#core/kit/held-up-by.ts';
 import { BENDABLE, BENDERS, type HouseRules } from '#core/kit/house-rules.ts';
+import { GEAR_KINDS } from '#core/shop/lifting-gear.ts';
 import { exactly } from './exactly.ts';
+import { GEAR_KG } from './wording/lifting-gear-text.ts';
 
 /** Whether a name is one the time zone database knows. */
 function isTimeZone(name: string): boolean {
@@ -58,6 +60,17 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
           .max(200)
           .readonly(),
       })
+      .optional(),
+    lifting: z
+      .array(
+        z.strictObject({
+          name: z.string().trim().min(1).max(60),
+          kind: z.enum(GEAR_KINDS),
+          ratedKg: z.number().min(GEAR_KG.least).max(GEAR_KG.most),
+        }),
+      )
+      .max(60)
+      .readonly()
       .optional(),
     trays: z
       .array(

@@ -14,7 +14,7 @@ export function askText(ask: Ask): string {
 }
 
 /** A reason of the trade. */
-export const tradeWhyText = ({ code, used, most }: TradeWhy): string => say(TRADE_TEXT[code], { used, most });
+export const tradeWhyText = ({ code, ...counts }: TradeWhy): string => say(TRADE_TEXT[code], counts);
 
 /** Why an answer is right, or what it breaks: in the kit's words, else in the trade's. */
 export const whyText = ({ why, trade }: Pick<AskOption, 'why' | 'trade'>): string | undefined =>

@@ -3,6 +3,7 @@ import type { OpeningHours } from '#core/shop/opening-hours.ts';
 import type { ShopChangeWhat } from '../shop.ts';
 import { BOOK_TEXT } from './en/moving-in.ts';
 import { BENDABLE_TEXT, BENDER_TEXT, RULE_TEXT, RULE_VALUES } from './en/rules.ts';
+import { gearText } from './lifting-gear-text.ts';
 import { numberOf } from './number-of.ts';
 import { weekText } from './opening-hours-text.ts';
 
@@ -46,6 +47,7 @@ function valueText(field: string, value: string | undefined): string {
     return Object.entries(JSON.parse(value) as object)
       .map(([kind, km]) => `${kind} ${km} km`)
       .join(', ');
+  if (field === 'lifting') return gearText(JSON.parse(value)).replaceAll('\n', ', ');
   if (field === 'bentBy')
     return Object.entries(JSON.parse(value) as Record<BendableRule, Bender>)
       .map(([rule, bender]) => `${BENDABLE_TEXT[rule as BendableRule].title}: ${BENDER_TEXT[bender].toLowerCase()}`)

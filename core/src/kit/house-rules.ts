@@ -1,3 +1,4 @@
+import type { LiftingGear } from '../shop/lifting-gear.ts';
 import type { OpeningHours } from '../shop/opening-hours.ts';
 import type { PassRule } from '../tightening/pass-plan.ts';
 import type { HeldUpBy } from './held-up-by.ts';
@@ -74,6 +75,8 @@ export interface HouseRules extends PassRule {
   units?: 'metric' | 'inch';
   /** When the shop is open; left out, it is not said. */
   hours?: OpeningHours;
+  /** What vehicles are raised with and held up on, by what it bears; left out, it is not said. */
+  lifting?: readonly LiftingGear[];
   /** The sorting trays hardware is laid out in; left out, one of the usual size. */
   trays?: readonly Tray[];
   /** IANA name of the shop's time zone: what times on cards, records and screens are told in; left out, UTC. */
@@ -125,6 +128,7 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     timeZone: own.timeZone,
     units: own.units,
     hours: own.hours,
+    lifting: own.lifting,
     trays: own.trays,
   };
 }

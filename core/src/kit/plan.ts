@@ -1,4 +1,5 @@
 import type { Compound } from '../compound/compound.ts';
+import type { TooWeak } from '../shop/lifting-gear.ts';
 import type { TighteningSpec } from '../tightening/kinds.ts';
 import type { Pass } from '../tightening/pass-plan.ts';
 import type { Pattern } from '../tightening/pattern.ts';
@@ -165,6 +166,8 @@ export interface Plan {
   maker: string;
   /** The shop's, as the job was opened with them. */
   rules: HouseRules;
+  /** What the shop has to hold this vehicle up that is rated for less. */
+  tooWeak: TooWeak[];
   kits: PlanKit[];
   /** All that conditions of the kits ask, each place and choice by itself: what `trace` and `because` are read with. */
   questions: Array<Question & { kit: string }>;

@@ -1,4 +1,5 @@
 import { fail, ok, type Result } from '../result.ts';
+import { tooWeak } from '../shop/lifting-gear.ts';
 import { canBeVerified } from '../tightening/kinds.ts';
 import { loadImbalance } from '../tightening/load-imbalance.ts';
 import { type Pass, passPlan } from '../tightening/pass-plan.ts';
@@ -488,6 +489,7 @@ export function resolve(
     title: kit.title,
     maker: kit.maker,
     rules,
+    tooWeak: tooWeak(rules.lifting ?? [], vehicle.ratings),
     kits: [
       {
         id: kit.id,

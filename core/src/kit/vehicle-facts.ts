@@ -1,3 +1,4 @@
+import type { Burden } from '../shop/lifting-gear.ts';
 import type { BuildMonth } from './build-month.ts';
 
 /** What kits ask of a vehicle. Absent means not known, never "no". */
@@ -12,6 +13,8 @@ export interface VehicleFacts {
   trim?: string;
   /** What it already carries, once somebody has looked: a list that is there and empty means "nothing". */
   fitted?: ReadonlyArray<{ word: string; amount?: FittedAmount }>;
+  /** What its plate says it may weigh: what holds it up must bear that. */
+  ratings?: Burden;
   /** How often bolts of the vehicle that may be used again are known to have been tightened. */
   boltUses?: BoltUses[];
 }

@@ -2,6 +2,7 @@
 export const TRADE_REASONS = [
   'wheelsComeOff',
   'jackOnly',
+  'ratedTooLow',
   'usedUp',
   'usedBefore',
   'pressesTaper',
@@ -31,6 +32,10 @@ export type TradeReason = (typeof TRADE_REASONS)[number];
 /** A reason of the trade, with what it counts. */
 export interface TradeWhy {
   code: TradeReason;
+  /** What it is, what it bears and what it would have to bear, kg. */
+  gear?: string;
+  ratedKg?: number;
+  needKg?: number;
   used?: number;
   most?: number;
 }

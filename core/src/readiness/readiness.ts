@@ -10,9 +10,12 @@ import { lineProgress } from '../job/line-progress.ts';
 import { pullBand } from '../job/next-station.ts';
 import { shoppingList, type ToBuy } from '../job/shopping-list.ts';
 import { stationComplete } from '../job/station-progress.ts';
+import { HELD_UP_BY, isHeldUpBy, wheelsFree } from '../kit/held-up-by.ts';
 import type { StepNeed } from '../kit/kit-step.ts';
 import { indexOf, type Plan } from '../kit/plan.ts';
 import { sameWord } from '../kit/vehicle-facts.ts';
+import { takesWheelsOff } from '../line/wheels-off.ts';
+import { weakFor } from '../shop/lifting-gear.ts';
 import { isByHand } from '../tightening/kinds.ts';
 import { ASSUMED_PULL_S } from '../tightening/pass-plan.ts';
 import { kitCalled } from '../visit/cross-reference.ts';
@@ -66,6 +69,8 @@ export type Obstacle =
   | { code: 'noFigure'; station: string; label: string; group: string }
   /** A step goes on in another kit's sheet, and that kit is not in the visit. */
   | { code: 'otherSheet'; kit: string; step: string }
+  /** What is to hold the vehicle up is rated for less. */
+  | { code: 'liftTooWeak'; name: string; ratedKg: number; needKg: number }
   | { code: 'kitWithdrawn'; kit: string; because: string }
   /** No box brings it, and nobody has got it yet. */
   | { code: 'notBought'; name: string; quantity: string; group: string };
@@ -97,6 +102,18 @@ export interface ShopStock {
   withdrawn: ReadonlyArray<{ kit: string; because: string }>;
   /** Jobs that stand in the same hours, with the specials their sheets list. */
   alongside?: ReadonlyArray<{ number: string; specials: readonly string[] }>;
+}
+
+/** The way this vehicle is to be held up, where nothing of the shop bears it so; where nobody said, only if no way does. */
+function heldTooWeak(plan: Plan, job: JobState) {
+  if (!plan.steps.some(({ actions }) => actions.some(({ type }) => type === 'lift'))) return [];
+  const said = job.visit.heldUpBy ?? plan.rules.heldUpBy;
+  const ways = isHeldUpBy(said) ? [said] : HELD_UP_BY.filter((by) => wheelsFree(by) || !takesWheelsOff(plan));
+  const weak = ways.map((by) => weakFor(by, plan.tooWeak));
+  const [first] = weak;
+  return first && weak.every(Boolean)
+    ? [{ code: 'liftTooWeak' as const, name: first.name, ratedKg: first.ratedKg, needKg: first.needKg }]
+    : [];
 }
 
 /** Whether two stretches of time have a moment in common. */
@@ -198,6 +215,7 @@ export function readiness(plan: Plan, job: JobState, stock: ShopStock, nowMs: nu
   const strips = plan.steps.some(({ id, phase }) => (phase === 'prepare' || phase === 'strip') && !finished.has(id));
 
   const before: Obstacle[] = [
+    ...heldTooWeak(plan, job),
     ...stock.withdrawn.map(({ kit, because }) => ({ code: 'kitWithdrawn' as const, kit, because })),
     ...plan.conflicts
       .filter(({ settled, kind }) => settled === undefined && kind !== 'order')

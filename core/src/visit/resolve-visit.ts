@@ -36,6 +36,7 @@ function sideBySide(plans: readonly Plan[]): Plan {
     title: joined(plans.map((plan) => plan.title)),
     maker: joined(plans.map((plan) => plan.maker)),
     rules: first.rules,
+    tooWeak: first.tooWeak,
     kits: all('kits'),
     questions: all('questions'),
     findings: all('findings'),

@@ -131,6 +131,7 @@ export const THREAD_RUNG_TEXT: Record<ThreadRung, { name: string; how: string }>
 export const TRADE_TEXT: Record<TradeReason, string> = {
   wheelsComeOff: 'The wheels come off: it cannot stand on them.',
   jackOnly: 'A jack raises; it does not hold.',
+  ratedTooLow: '{gear} bears {ratedKg} kg; it would have to bear {needKg} kg.',
   usedUp: 'Tightened {used} times in this shop, and its rule is {most}.',
   usedBefore: 'Tightened {used, plural, one {once} other {# times}} here; the shop’s rule is {most}.',
   pressesTaper: 'The boot and the taper stay whole.',

@@ -21,5 +21,6 @@ export const OBSTACLES: Record<Obstacle['code'], string> = {
   hardwareShort: '{name}: {short} short.',
   noFigure: 'Station {label}: the sheet gives no torque.',
   otherSheet: '“{step}” goes on in the sheet of {kit}, which is not in this visit. Add it.',
+  liftTooWeak: '{name} bears {ratedKg} kg; this vehicle may need {needKg} kg.',
   kitWithdrawn: '{kit}: this revision was withdrawn. {because}',
 };

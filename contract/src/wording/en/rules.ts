@@ -119,6 +119,10 @@ export const RULE_TEXT: Record<
     title: 'Share that running down may take',
     why: 'Above it the thread is crossed, dirty or locking harder than the figure counts on, and snug is refused. Usual is 0.3.',
   },
+  lifting: {
+    title: 'What vehicles are held up on',
+    why: 'Lifts, stands, ramps and jacks with what their plates say they bear, stands and ramps by the pair. A lift must bear all a vehicle may weigh, stands, ramps and jack its heavier axle; what bears less is refused when the vehicle goes up. Nothing: nobody is asked.',
+  },
   trays: { title: 'Sorting trays', why: 'What hardware is laid out in at check-in: name, rows × columns, one a line.' },
 };
 

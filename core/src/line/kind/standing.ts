@@ -1,4 +1,5 @@
 import { HELD_UP_BY, wheelsFree } from '../../kit/held-up-by.ts';
+import { weakFor } from '../../shop/lifting-gear.ts';
 import type { Ask } from '../ask.ts';
 import { type ActionOf, kindOf, tick } from '../line-kind.ts';
 import { takesWheelsOff } from '../wheels-off.ts';
@@ -18,11 +19,14 @@ export const lift = kindOf<ActionOf<'lift'>>({
         key: 'heldUpBy',
         about: 'heldUpBy',
         options: [
-          ...HELD_UP_BY.map((value) =>
-            wheelsFree(value) || !takesWheelsOff(plan)
-              ? { value, is: 'right' as const }
-              : { value, is: 'refused' as const, trade: { code: 'wheelsComeOff' as const } },
-          ),
+          ...HELD_UP_BY.map((value) => {
+            const weak = weakFor(value, plan.tooWeak);
+            if (!wheelsFree(value) && takesWheelsOff(plan))
+              return { value, is: 'refused' as const, trade: { code: 'wheelsComeOff' as const } };
+            return weak
+              ? { value, is: 'refused' as const, trade: { code: 'ratedTooLow' as const, gear: weak.name, ...weak } }
+              : { value, is: 'right' as const };
+          }),
           { value: 'jackOnly', is: 'refused', trade: { code: 'jackOnly' } },
         ],
         usual: typeof by === 'string' ? by : undefined,

@@ -1,4 +1,6 @@
+import { tooWeakText } from '#contract/wording/lifting-gear-text.ts';
 import { HELD_UP_BY, type HeldUpBy, wheelsFree } from '#core/kit/held-up-by.ts';
+import { type TooWeak, weakFor } from '#core/shop/lifting-gear.ts';
 import { Button } from '../../ui/Button.tsx';
 
 const HELD_TEXT: Record<HeldUpBy, string> = { lift: 'Lift', stands: 'Stands', ramps: 'Ramps', floor: 'Floor' };
@@ -7,10 +9,13 @@ const HELD_TEXT: Record<HeldUpBy, string> = { lift: 'Lift', stands: 'Stands', ra
 export function HeldUpOn({
   by,
   wheelsOff,
+  tooWeak = [],
   onChoose,
 }: {
   by: HeldUpBy | undefined;
   wheelsOff: boolean;
+  /** What the shop has that is rated for less than this vehicle. */
+  tooWeak?: readonly TooWeak[];
   onChoose: (by: HeldUpBy | undefined) => void;
 }) {
   return (
@@ -22,7 +27,7 @@ export function HeldUpOn({
           className="px-1!"
           tone={one === by ? 'dark' : 'plain'}
           aria-pressed={one === by}
-          disabled={wheelsOff && !wheelsFree(one)}
+          disabled={(wheelsOff && !wheelsFree(one)) || weakFor(one, tooWeak) !== undefined}
           onClick={() => onChoose(one === by ? undefined : one)}
         >
           {HELD_TEXT[one]}
@@ -31,6 +36,11 @@ export function HeldUpOn({
       {wheelsOff && (
         <p className="col-span-4 text-sm text-ink-2">The wheels come off: it cannot stand on ramps or on the floor.</p>
       )}
+      {tooWeak.map((weak) => (
+        <p key={weak.kind} className="col-span-4 text-sm text-ink-2">
+          {tooWeakText(weak)}
+        </p>
+      ))}
     </fieldset>
   );
 }

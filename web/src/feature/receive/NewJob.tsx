@@ -8,6 +8,7 @@ import { scopedKeys } from '#core/kit/ids.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { fitVerdicts } from '#core/kit/resolve.ts';
 import { takesWheelsOff } from '#core/line/wheels-off.ts';
+import { tooWeak, weakFor } from '#core/shop/lifting-gear.ts';
 import { KM_PER_MILE, odometerDoubt, odometerKm } from '#core/vehicle/odometer.ts';
 import { findVehicles, toldBy } from '#core/vehicle/vehicle-search.ts';
 import { planSoFar } from '#core/visit/plan-so-far.ts';
@@ -79,7 +80,10 @@ export default function NewJob() {
     : {};
   const wheelsOff = resolved?.ok === true && takesWheelsOff(resolved.value);
   // What the shop usually takes, where this work can be done on it.
-  const heldUpBy = [held, rules?.heldUpBy].find((by) => by !== undefined && (!wheelsOff || wheelsFree(by)));
+  const weak = tooWeak(rules?.lifting ?? [], vehicle?.ratings);
+  const heldUpBy = [held, rules?.heldUpBy].find(
+    (by) => by !== undefined && (!wheelsOff || wheelsFree(by)) && !weakFor(by, weak),
+  );
   const next = open[0];
   // One question at a time: those answered, and the one that settles most.
   const answered = visitQuestions(visit.kits).filter(({ members }) =>
@@ -371,7 +375,7 @@ export default function NewJob() {
                   }}
                 />
                 <SlotFields slot={slot} startMs={startMs} onSlot={(to) => set({ slot: to })} />
-                <HeldUpOn by={heldUpBy} wheelsOff={wheelsOff} onChoose={(to) => set({ held: to })} />
+                <HeldUpOn by={heldUpBy} wheelsOff={wheelsOff} tooWeak={weak} onChoose={(to) => set({ held: to })} />
                 <label className="col-span-2 grid gap-1">
                   <span className="text-sm text-ink-2">Start</span>
                   <input

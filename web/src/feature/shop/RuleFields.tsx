@@ -1,4 +1,5 @@
 import { BENDABLE_TEXT, BENDER_TEXT, RULE_TEXT, type RuleText } from '#contract/wording/en/rules.ts';
+import { gearText, readGear } from '#contract/wording/lifting-gear-text.ts';
 import { holidaysText, readHolidays, readWeek, weekText } from '#contract/wording/opening-hours-text.ts';
 import { benderOf } from '#core/job/gate/bending.ts';
 import { AGAIN_KINDS, type AgainKind, BENDABLE, BENDERS, type Bender, type HouseRules } from '#core/kit/house-rules.ts';
@@ -247,6 +248,18 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
       <Rule text={RULE_TEXT.bareTolerance}>{share('bareTolerance', 0.02, 0.2)}</Rule>
       <Rule text={RULE_TEXT.antiSeizeShare}>{share('antiSeizeShare', 0.5)}</Rule>
       <Rule text={RULE_TEXT.runDownShare}>{share('runDownShare', 0.01)}</Rule>
+      <Rule text={RULE_TEXT.lifting}>
+        <CommitField
+          label="One a line: Two-post lift 4000 kg"
+          multiline
+          className="figures block max-w-80"
+          value={gearText(rules.lifting)}
+          onCommit={(typed) => {
+            const gear = readGear(typed);
+            return typeof gear === 'string' ? gear : void set('lifting', gear.length > 0 ? gear : undefined);
+          }}
+        />
+      </Rule>
       <Rule text={RULE_TEXT.trays}>
         <CommitField
           label="One a line: Red 4 × 6"
