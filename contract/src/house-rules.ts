@@ -40,6 +40,7 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
     runDownShare: z.number().gt(0).max(1).optional(),
     boltUses: z.number().int().min(1).max(99).optional(),
     timeZone: z.string().max(64).refine(isTimeZone, 'is no time zone; Europe/Berlin is one').optional(),
+    dates: z.enum(['monthFirst', 'yearFirst']).optional(),
     units: z.enum(['metric', 'inch']).optional(),
     hours: z
       .strictObject({

@@ -58,7 +58,7 @@ export function jobCardSheet(
       ['Phone or mail', vehicle.contact ?? 'not known'],
       ['Odometer', km === undefined ? 'not read' : `${Math.round(km)} km`],
       ['Bay', String(job.bay)],
-      ['Start', shopTime(job.plannedStartMs, plan.rules.timeZone)],
+      ['Start', shopTime(job.plannedStartMs, plan.rules)],
       ['Tyre', vehicle.wheels?.tyre ?? 'not known'],
       ['Wheel torque', vehicle.wheels?.torque ?? 'from its manual'],
     ],

@@ -105,7 +105,7 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
     }
     case 'ordered': {
       const { item, quantity, supplier, promisedMs, arrived } = deviation;
-      return { item: line(item), quantity, supplier, promised: shopTime(promisedMs, plan.rules.timeZone), arrived };
+      return { item: line(item), quantity, supplier, promised: shopTime(promisedMs, plan.rules), arrived };
     }
     case 'countsDiffer': {
       const { item, first, second } = deviation;
@@ -232,7 +232,7 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
     }
     case 'clockReleased': {
       const { group, act, endsAtMs, reason } = deviation;
-      const endsAt = shopTime(endsAtMs, plan.rules.timeZone);
+      const endsAt = shopTime(endsAtMs, plan.rules);
       return { what: clockName(plan, { group, act }), endsAt, reason: sentence(reason) };
     }
     case 'parked': {

@@ -53,7 +53,7 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
   const debt = named([...plan.removed, ...plan.disconnects, ...plan.neighbours, ...plan.temporary]);
   const torque = (nm: number) => `${showTorqueIn(nm, unit).number} ${unit}`;
   const asIs = (fact: string | number) => fact;
-  const clock = (atMs: number) => shopClock(atMs, plan.rules.timeZone);
+  const clock = (atMs: number) => shopClock(atMs, plan.rules);
   const degrees = (deg: number) => Math.round(deg);
   return {
     role: asIs,

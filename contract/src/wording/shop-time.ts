@@ -1,3 +1,8 @@
+import type { HouseRules } from '#core/kit/house-rules.ts';
+
+/** How a shop tells the time: its zone, and how it writes dates. */
+export type ClockRules = Pick<HouseRules, 'timeZone' | 'dates'>;
+
 /** Formatters by zone: making one costs a thousand times what using one does. */
 const known = new Map<string, Intl.DateTimeFormat>();
 
@@ -19,25 +24,31 @@ function partsIn(atMs: number, zone: string | undefined): Record<string, string>
   return Object.fromEntries(format.formatToParts(atMs).map(({ type, value }) => [type, value]));
 }
 
+const MONTHS = 'Jan Feb Mar Apr May Jun Jul Aug Sep Oct Nov Dec'.split(' ');
+
 /**
  * An instant as the clock on the shop's wall showed it: `2026-11-27 09:00 CET`. On paper the zone stands beside it, since
  * paper travels.
  *
- * @param zone - IANA name of the shop's time zone; UTC where a job was opened before shops had one
+ * @param rules - of the shop; without a zone in UTC, as jobs opened before shops had one
  */
-export function shopTime(atMs: number, zone = 'UTC'): string {
-  const { timeZoneName = zone } = partsIn(atMs, zone);
-  return `${shopDay(atMs, zone)} ${shopClock(atMs, zone)} ${timeZoneName}`;
+export function shopTime(atMs: number, rules: ClockRules = {}): string {
+  const { timeZone = 'UTC' } = rules;
+  const { timeZoneName = timeZone } = partsIn(atMs, timeZone);
+  const own = { ...rules, timeZone };
+  return `${shopDay(atMs, own)} ${shopClock(atMs, own)} ${timeZoneName}`;
 }
 
-/** The day of an instant in the shop: `2026-11-27`. Without a zone, by the clock of the device. */
-export function shopDay(atMs: number, zone?: string): string {
-  const { year, month, day } = partsIn(atMs, zone);
-  return `${year}-${month}-${day}`;
+/** The day of an instant in the shop: `2026-11-27`, `Nov 27, 2026`. Without a zone, by the clock of the device. */
+export function shopDay(atMs: number, { timeZone, dates }: ClockRules = {}): string {
+  const { year, month, day } = partsIn(atMs, timeZone);
+  return dates === 'monthFirst' ? `${MONTHS[Number(month) - 1]} ${Number(day)}, ${year}` : `${year}-${month}-${day}`;
 }
 
-/** The time of day of an instant in the shop: `09:00`. Without a zone, by the clock of the device. */
-export function shopClock(atMs: number, zone?: string): string {
-  const { hour, minute } = partsIn(atMs, zone);
-  return `${hour}:${minute}`;
+/** The time of day of an instant in the shop: `09:00`, `9:00 AM`. Without a zone, by the clock of the device. */
+export function shopClock(atMs: number, { timeZone, dates }: ClockRules = {}): string {
+  const { hour, minute } = partsIn(atMs, timeZone);
+  if (dates !== 'monthFirst') return `${hour}:${minute}`;
+  // 0:30 is 12:30 AM, and 12:30 is 12:30 PM.
+  return `${Number(hour) % 12 || 12}:${minute} ${Number(hour) < 12 ? 'AM' : 'PM'}`;
 }

@@ -1,17 +1,17 @@
 import type { SlotClash } from '../slot-clash.ts';
 import { minutesText } from './minutes-text.ts';
-import { shopClock } from './shop-time.ts';
+import { type ClockRules, shopClock } from './shop-time.ts';
 
 /**
  * What speaks against a slot, as one sentence.
  *
  * @param name - what a person is called, by id
- * @param zone - the shop's time zone
+ * @param clock - how the shop tells the time
  */
-export function clashText(clash: SlotClash, name: (person: string) => string, zone?: string): string {
+export function clashText(clash: SlotClash, name: (person: string) => string, clock?: ClockRules): string {
   if (clash.kind === 'promise') return `Done ${minutesText(clash.lateMinutes)} after it was promised.`;
   const { plannedStartMs, estimatedMinutes, vehicle, bay } = clash.other;
-  const until = shopClock(plannedStartMs + estimatedMinutes * 60_000, zone);
+  const until = shopClock(plannedStartMs + estimatedMinutes * 60_000, clock);
   const other = `${vehicle.plate} ${vehicle.model}`.trim();
   return clash.kind === 'bay'
     ? `Bay ${bay} has ${other} until ${until}.`

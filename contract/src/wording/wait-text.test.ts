@@ -23,5 +23,5 @@ describe('what waiting for pieces comes to', () => {
       undefined,
       'The work does not stop for it. Done at about 10:00 on 2026-11-26.',
     ],
-  ])('%j, promised %s', (told, owner, text) => expect(waitText(told, owner, NOW, 'UTC')).toBe(text));
+  ])('%j, promised %s', (told, owner, text) => expect(waitText(told, owner, NOW, { timeZone: 'UTC' })).toBe(text));
 });

@@ -1,16 +1,16 @@
 import type { WaitFor } from '#core/rehearse/wait-for.ts';
 import { minutesText } from './minutes-text.ts';
-import { shopClock, shopDay } from './shop-time.ts';
+import { type ClockRules, shopClock, shopDay } from './shop-time.ts';
 
 /** `14:00`, or with its day where that is another: `14:00 on 2026-11-30`. */
-export const clockAndDay = (atMs: number, nowMs: number, zone?: string): string =>
-  shopDay(atMs, zone) === shopDay(nowMs, zone)
-    ? shopClock(atMs, zone)
-    : `${shopClock(atMs, zone)} on ${shopDay(atMs, zone)}`;
+export const clockAndDay = (atMs: number, nowMs: number, clock?: ClockRules): string =>
+  shopDay(atMs, clock) === shopDay(nowMs, clock)
+    ? shopClock(atMs, clock)
+    : `${shopClock(atMs, clock)} on ${shopDay(atMs, clock)}`;
 
 /** What waiting for pieces does to the job, and to what the owner was promised. */
-export function waitText(wait: WaitFor, ownerMs: number | undefined, nowMs: number, zone?: string): string {
-  const at = (ms: number) => clockAndDay(ms, nowMs, zone);
+export function waitText(wait: WaitFor, ownerMs: number | undefined, nowMs: number, clock?: ClockRules): string {
+  const at = (ms: number) => clockAndDay(ms, nowMs, clock);
   const stands =
     wait.stopsMs === undefined
       ? 'The work does not stop for it.'

@@ -79,6 +79,11 @@ export interface HouseRules extends PassRule {
   lifting?: readonly LiftingGear[];
   /** The sorting trays hardware is laid out in; left out, one of the usual size. */
   trays?: readonly Tray[];
+  /**
+   * How dates and the clock are written: month first with a twelve-hour clock, year first; left out, day first on screens
+   * and year first on paper, with twenty-four hours.
+   */
+  dates?: 'monthFirst' | 'yearFirst';
   /** IANA name of the shop's time zone: what times on cards, records and screens are told in; left out, UTC. */
   timeZone?: string;
 }
@@ -126,6 +131,7 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     proof: own.proof ?? USUAL_RULES.proof,
     batteryOff: own.batteryOff ?? USUAL_RULES.batteryOff,
     timeZone: own.timeZone,
+    dates: own.dates,
     units: own.units,
     hours: own.hours,
     lifting: own.lifting,

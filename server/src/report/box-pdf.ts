@@ -12,7 +12,7 @@ export function boxPdf(job: JobDocument): Promise<Buffer> {
   const sheet = new Sheet(`Box ${job.number}`, new Date(job.plannedStartMs), `${job.shop.name} · job ${job.number}`);
   sheet.plate('What was in the box', 20);
   sheet.text(
-    `${job.shop.name}, job ${job.number}${counted > 0 ? `, counted ${shopTime(counted, plan.rules.timeZone)}` : ', not counted yet'}.`,
+    `${job.shop.name}, job ${job.number}${counted > 0 ? `, counted ${shopTime(counted, plan.rules)}` : ', not counted yet'}.`,
     { color: INK_2 },
   );
   for (const kit of plan.kits) {

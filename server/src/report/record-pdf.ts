@@ -60,7 +60,7 @@ function deviceTimes(job: JobDocument, when: When): string[] {
 export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   const { plan, state } = replay(job);
   const { timeZone } = plan.rules;
-  const when: When = (atMs) => shopTime(atMs, timeZone);
+  const when: When = (atMs) => shopTime(atMs, plan.rules);
   const last = job.events.at(-1);
   const closed = state.closed;
   const chain = last ? `event ${last.seq}, chain ${last.hash.slice(0, 16)}` : 'no events yet';

@@ -1,5 +1,6 @@
 import { tz } from '@date-fns/tz';
 import { addDays, format, parseISO, setHours, startOfDay, startOfHour } from 'date-fns';
+import type { HouseRules } from '#core/kit/house-rules.ts';
 import { type Closed, closedAt, type OpenDay, type OpeningHours, openOn } from '#core/shop/opening-hours.ts';
 import { useSession } from './session.ts';
 
@@ -11,8 +12,30 @@ function inShop(): { in: ReturnType<typeof tz> } {
   return { in: tz(rules?.timeZone ?? DEVICE_ZONE) };
 }
 
-/** An instant as the clock on the shop's wall shows it. @param pattern - as date-fns has it: `d MMM HH:mm` */
-export const shopFormat = (atMs: number, pattern: string): string => format(atMs, pattern, inShop());
+/** An instant by the shop's clock, for programs: written the same in every shop. */
+const inShopAs = (atMs: number, pattern: string): string => format(atMs, pattern, inShop());
+
+/** How shops that write the month or the year first write what others write day first; what is not here is alike. */
+const WRITTEN: Record<NonNullable<HouseRules['dates']>, ReadonlyArray<readonly [RegExp, string]>> = {
+  monthFirst: [
+    [/d MMM yyyy/, 'MMM d, yyyy'],
+    [/EEEE d MMMM/, 'EEEE, MMMM d'],
+    [/d (MMMM?)/, '$1 d'],
+    [/HH:mm(:ss)?/, 'h:mm$1 a'],
+    [/^H$/, 'h a'],
+  ],
+  yearFirst: [
+    [/d MMM yyyy/, 'yyyy-MM-dd'],
+    [/d MMM(?!M)/, 'MM-dd'],
+  ],
+};
+
+/** An instant as the clock on the shop's wall shows it, written as the shop writes it. @param pattern - as date-fns has it: `d MMM HH:mm` */
+export function shopFormat(atMs: number, pattern: string): string {
+  const { dates } = useSession.getState().session?.shop.rules ?? {};
+  const own = dates ? WRITTEN[dates].reduce((text, [usual, here]) => text.replace(usual, here), pattern) : pattern;
+  return inShopAs(atMs, own);
+}
 
 /** When a day of the shop begins, ms. @param days - days after the one the instant lies in */
 export const shopDayStart = (atMs: number, days = 0): number =>
@@ -26,7 +49,7 @@ export const shopHour = (atMs: number, hour: number): number =>
 export const shopHourStart = (atMs: number): number => startOfHour(atMs, inShop()).getTime();
 
 /** An instant as a date and time field has it, by the shop's clock. */
-export const toField = (atMs: number): string => shopFormat(atMs, "yyyy-MM-dd'T'HH:mm");
+export const toField = (atMs: number): string => inShopAs(atMs, "yyyy-MM-dd'T'HH:mm");
 
 /** What a date and time field means by the shop's clock, ms. @returns NaN for what is no time */
 export const fromField = (typed: string): number => (typed === '' ? Number.NaN : parseISO(typed, inShop()).getTime());
@@ -38,14 +61,14 @@ const hoursNow = (): OpeningHours | undefined => useSession.getState().session?.
 export function closedThen(atMs: number): Closed | undefined {
   const hours = hoursNow();
   if (!hours || !Number.isFinite(atMs)) return undefined;
-  const [hour, minute] = shopFormat(atMs, 'H m').split(' ').map(Number);
-  return closedAt(hours, shopFormat(atMs, 'yyyy-MM-dd'), (hour ?? 0) * 60 + (minute ?? 0));
+  const [hour, minute] = inShopAs(atMs, 'H m').split(' ').map(Number);
+  return closedAt(hours, inShopAs(atMs, 'yyyy-MM-dd'), (hour ?? 0) * 60 + (minute ?? 0));
 }
 
 /** From when to when the shop is open on the day of an instant; null where it is closed, undefined where it never said. */
 export function openThen(atMs: number): OpenDay | null | undefined {
   const hours = hoursNow();
-  return hours && openOn(hours, shopFormat(atMs, 'yyyy-MM-dd'));
+  return hours && openOn(hours, inShopAs(atMs, 'yyyy-MM-dd'));
 }
 
 /** How far ahead an opening day is looked for: longer than any works holiday. */

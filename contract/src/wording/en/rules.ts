@@ -29,6 +29,10 @@ export const RULE_TEXT: Record<
     title: 'Stages of a group',
     why: 'Shares of the final torque that a group of four and more is brought up by where its kit prints none. Each bolt takes clamp from its neighbours: schools go in one, two or three rounds. Usual is half, then all.',
   },
+  dates: {
+    title: 'Dates and clock',
+    why: 'How they are written on screens, cards and records: 27 Nov 14:30 and on paper 2026-11-27 14:30, Nov 27 2:30 PM, or 2026-11-27 everywhere. Files for programs keep ISO 8601.',
+  },
   units: {
     title: 'Units that come first',
     why: 'For whoever never chose under Settings. Every figure shows both, the sheet’s own first where it is printed.',
@@ -162,6 +166,7 @@ export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
   estimates: { false: 'refused' },
   otherKits: { false: 'refused' },
   figuresBy: { lead: 'a lead alone' },
+  dates: { monthFirst: 'Nov 27, 2026 2:30 PM', yearFirst: '2026-11-27 14:30' },
   units: { metric: 'metric', inch: 'inch and lbf' },
   aligner: { ownRack: 'on our own rack', sentOut: 'sent out' },
   pairedOnly: { true: 'yes', false: 'no' },

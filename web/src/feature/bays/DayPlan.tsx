@@ -53,7 +53,7 @@ export function DayPlan({
   /** What stands between the day's name and its rule. */
   children: ReactNode;
 }) {
-  const zone = useSession((state) => state.session?.shop.rules?.timeZone);
+  const clock = useSession((state) => state.session?.shop.rules);
   const [held, setHeld] = useState<{ job: JobCard; put?: Put }>();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
@@ -77,7 +77,7 @@ export function DayPlan({
       : put;
   const against = (job: JobCard, { bay, plannedStartMs }: Place): string[] =>
     slotClashes(jobs, { ...job.slot, id: job.id, estimatedMinutes: job.estimatedMinutes, bay, plannedStartMs }).map(
-      (clash) => clashText(clash, nameOf, zone),
+      (clash) => clashText(clash, nameOf, clock),
     );
   const placeText = (job: JobCard, put: Put): string => {
     const { bay, plannedStartMs } = placeOf(job, put);

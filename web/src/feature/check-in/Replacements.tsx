@@ -105,7 +105,7 @@ function Order({ shortage: { item, short } }: { shortage: Shortage }) {
   const [fault, setFault] = useState<string>();
   const [busy, setBusy] = useState(false);
   const { ordered = [], arrived = [] } = lineState(state, item.id);
-  const zone = plan.rules.timeZone;
+  const clock = plan.rules;
   const wanted = {
     name: item.name,
     ...(item.thread ? { thread: item.thread } : {}),
@@ -169,7 +169,7 @@ function Order({ shortage: { item, short } }: { shortage: Shortage }) {
             <b>
               {quantity} ordered, {number}
             </b>{' '}
-            from {supplier}, promised for {clockAndDay(promisedMs, serverNowMs(), zone)}.
+            from {supplier}, promised for {clockAndDay(promisedMs, serverNowMs(), clock)}.
           </p>
           <Button
             className="mt-1"
@@ -182,11 +182,11 @@ function Order({ shortage: { item, short } }: { shortage: Shortage }) {
       {answer && (
         <div className="col-span-2 border-2 border-ink p-3" aria-live="polite">
           <p>
-            <b>{answer.supplier}</b> promises {short} for {clockAndDay(answer.promisedMs, serverNowMs(), zone)}.
+            <b>{answer.supplier}</b> promises {short} for {clockAndDay(answer.promisedMs, serverNowMs(), clock)}.
           </p>
           <p className="text-ink-2">
             {wait
-              ? waitText(wait, document.slot?.promisedMs, serverNowMs(), zone)
+              ? waitText(wait, document.slot?.promisedMs, serverNowMs(), clock)
               : 'Working out what that does to the job.'}
           </p>
           <div className="mt-2 grid grid-cols-2 gap-2">

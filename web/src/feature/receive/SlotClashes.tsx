@@ -6,7 +6,7 @@ import { shopDayStart } from '../../shop/shop-time.ts';
 
 /** What speaks against where and when a job is put, told before it is. None of it is forbidden. */
 export function SlotClashes({ job }: { job: PlannedJob }) {
-  const zone = useSession((state) => state.session?.shop.rules?.timeZone);
+  const clock = useSession((state) => state.session?.shop.rules);
   const known = Number.isFinite(job.plannedStartMs);
   const dayMs = known ? shopDayStart(job.plannedStartMs) : 0;
   const { data: jobs } = useJobs(dayMs, known ? shopDayStart(job.plannedStartMs, 1) : 1, undefined, known);
@@ -17,7 +17,7 @@ export function SlotClashes({ job }: { job: PlannedJob }) {
   return (
     <ul role="status" className="col-span-2 border-l-4 border-bad pl-3">
       {clashes.map((clash) => {
-        const text = clashText(clash, name, zone);
+        const text = clashText(clash, name, clock);
         return <li key={text}>{text}</li>;
       })}
     </ul>

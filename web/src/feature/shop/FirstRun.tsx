@@ -21,6 +21,7 @@ const FormSchema = z
       .refine((text) => /^\d{1,2}$/.test(text) && Number(text) >= 1 && Number(text) <= MOST_BAYS, `1 to ${MOST_BAYS}`),
     zone: z.string(),
     units: z.enum(['metric', 'inch']),
+    dates: z.enum(['dayFirst', 'monthFirst', 'yearFirst']),
     name: z.string().trim().min(1, 'your name, as it stands on records').max(120),
     initials: z
       .string()
@@ -51,6 +52,7 @@ export default function FirstRun() {
       bays: '4',
       zone: HERE,
       units: 'metric',
+      dates: 'dayFirst',
       name: '',
       initials: '',
       secret: '',
@@ -77,10 +79,11 @@ export default function FirstRun() {
     <form
       noValidate
       className="grid gap-4"
-      onSubmit={handleSubmit(async ({ code, shop, bays, zone, units, name, initials, secret }) => {
+      onSubmit={handleSubmit(async ({ code, shop, bays, zone, units, dates, name, initials, secret }) => {
         const rules = {
           ...(zone === 'UTC' ? {} : { timeZone: zone }),
           ...(units === 'inch' ? { units } : {}),
+          ...(dates === 'dayFirst' ? {} : { dates }),
         };
         const json = { code, shop: { name: shop, bays: Number(bays), rules }, lead: { name, initials, secret } };
         if (await act(() => call(api.opening.$post({ json })))) setOpened(true);
@@ -104,12 +107,21 @@ export default function FirstRun() {
           ))}
         </select>
       </FormField>
-      <FormField id="first-units" label="Units" hint="What comes first on screens; both always show.">
-        <select id="first-units" className={inputLook(undefined)} {...register('units')}>
-          <option value="metric">mm and N·m</option>
-          <option value="inch">inch and lbf</option>
-        </select>
-      </FormField>
+      <div className="grid grid-cols-2 gap-3">
+        <FormField id="first-units" label="Units" hint="What comes first; both always show.">
+          <select id="first-units" className={inputLook(undefined)} {...register('units')}>
+            <option value="metric">mm and N·m</option>
+            <option value="inch">inch and lbf</option>
+          </select>
+        </FormField>
+        <FormField id="first-dates" label="Dates and clock" hint="On screens, cards and records.">
+          <select id="first-dates" className={inputLook(undefined)} {...register('dates')}>
+            <option value="dayFirst">27 Nov 14:30</option>
+            <option value="monthFirst">Nov 27, 2:30 PM</option>
+            <option value="yearFirst">2026-11-27 14:30</option>
+          </select>
+        </FormField>
+      </div>
       <div className="grid grid-cols-[1fr_6rem] gap-3">
         {text('name', 'Your name, the first lead')}
         {text('initials', 'Initials')}

@@ -120,6 +120,7 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
       | 'powerSeats'
       | 'batteryOff'
       | 'aligner'
+      | 'dates'
       | 'units',
   >(
     key: Key,
@@ -155,6 +156,13 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
             </option>
           ))}
         </select>
+      </Rule>
+      <Rule text={RULE_TEXT.dates}>
+        {two('dates', [
+          [undefined, '27 Nov 14:30'],
+          ['monthFirst', 'Nov 27, 2:30 PM'],
+          ['yearFirst', '2026-11-27 14:30'],
+        ])}
       </Rule>
       <Rule text={RULE_TEXT.units}>
         {two('units', [
