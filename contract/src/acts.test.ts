@@ -286,6 +286,15 @@ const anyOf = (log: JobLog): { [Name in JobCommand['type']]: fc.Arbitrary<Extrac
     }),
     doStep: fc.record({ type: be('doStep'), step, helper: maybe(fc.constant('Tam')) }),
     waiveStep: fc.record({ type: be('waiveStep'), step, reason }),
+    lookAgain: fc.record({
+      type: be('lookAgain'),
+      target: fc.oneof(fc.record({ station }), fc.record({ debt: fc.constantFrom('none-such') })),
+      way: fc.constantFrom('pull' as const, 'stripe' as const, 'seen' as const),
+      holds: fc.boolean(),
+      torqueNm: maybe(fc.integer({ min: -5, max: 400 })),
+      wrench: maybe(fc.constant('w-3')),
+      note: maybe(reason),
+    }),
     waiveCare: fc.record({
       type: be('waiveCare'),
       care: fc.constantFrom(...plan.aftercare.map(({ id }) => id), 'raised:wheels', 'none-such'),

@@ -33,6 +33,7 @@ import { FigureGivenSchema, GiveFigureSchema } from './act/give-figure.ts';
 import { HandBackSchema, JobHandedBackSchema } from './act/hand-back.ts';
 import { HandKeySchema, KeyHandedSchema } from './act/hand-key.ts';
 import { PhotoKeptSchema } from './act/keep-photo.ts';
+import { LookAgainSchema, LookedAgainSchema, LookTakenBackSchema } from './act/look-again.ts';
 import { LoosenSchema, StationLoosenedSchema } from './act/loosen.ts';
 import { ChoiceMadeSchema, MakeChoiceSchema } from './act/make-choice.ts';
 import { MeasuredSchema, MeasureSchema } from './act/measure.ts';
@@ -122,6 +123,7 @@ const COMMAND_SCHEMAS = {
   doStep: DoStepSchema,
   waiveStep: WaiveStepSchema,
   waiveCare: WaiveCareSchema,
+  lookAgain: LookAgainSchema,
   beginClock: BeginClockSchema,
   takeStep: TakeStepSchema,
   setBayTemperature: SetBayTemperatureSchema,
@@ -194,6 +196,8 @@ const FACT_SCHEMAS = {
   actUndone: ActUndoneSchema,
   stepWaived: StepWaivedSchema,
   waiverTakenBack: WaiverTakenBackSchema,
+  lookedAgain: LookedAgainSchema,
+  lookTakenBack: LookTakenBackSchema,
   careWaived: CareWaivedSchema,
   careAskedAgain: CareAskedAgainSchema,
   clockBegun: ClockBegunSchema,

@@ -85,6 +85,8 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
       .max(20)
       .readonly()
       .optional(),
+    secondLook: z.enum(['none', 'critical', 'all']).optional(),
+    secondLookBy: z.enum(['another', 'afterBreak']).optional(),
     batteryOff: z.enum(['watched', 'anyPlug', 'asKit']).optional(),
     proof: z.enum(['measured', 'told']).optional(),
   }),

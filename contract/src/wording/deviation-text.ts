@@ -13,6 +13,7 @@ import { DEVIATIONS } from './en/deviations.ts';
 import { MAY_TEXT } from './en/line.ts';
 import { REFUSALS } from './en/refusals.ts';
 import { END_TEXT, FACTOR_TEXT, FIGURE_SOURCE_TEXT, VERDICT_TEXT } from './en/terms.ts';
+import { lookTargetText } from './look-text.ts';
 import { wantedText } from './measured-text.ts';
 import { say, type Values } from './message.ts';
 import { shopTime } from './shop-time.ts';
@@ -210,6 +211,8 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
       };
     case 'stepWaived':
       return { step: stepName(deviation.step), reason: sentence(deviation.reason) };
+    case 'ownLook':
+      return { target: lookTargetText(plan, deviation.target) };
     case 'careWaived':
       return { care: careName(plan, deviation.care), reason: sentence(deviation.reason) };
     case 'wrongWay': {

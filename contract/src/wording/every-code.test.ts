@@ -65,6 +65,12 @@ const REFUSALS: OneOfEach<Refusal> = {
   notPermitted: { role: 'apprentice', command: 'close' },
   jobClosed: {},
   unknownCare: { care: 'gone' },
+  lookNotDue: { station },
+  lookOwnWork: { station },
+  lookTooSoon: { debt, leftMin: 4 },
+  lookWay: { way: 'pull' },
+  pullDoesHarm: { station },
+  lookTooLow: { station, torqueNm: 40, minNm: 52 },
   careWaivedAlready: { care: 'gone' },
   driverSeats: { station, says: 'kit' },
   notYoursToBend: { rule: 'power', bender: 'lead' },
@@ -280,6 +286,7 @@ type Kind = Deviation['kind'];
 const DEVIATIONS: { [K in Kind]: Omit<Extract<Deviation, { kind: K }>, 'kind' | 'atMs' | 'by'> } = {
   stepWaived: { step, reason: 'not on this one' },
   careWaived: { care: 'gone', reason: 'sold on' },
+  ownLook: { target: { station } },
   stepAdded: { text: 'Weld the bracket', problem: 'cracked' },
   substitute: {
     item,

@@ -7,6 +7,7 @@ import { tradeWhyText } from './ask-text.ts';
 import { careName } from './care-text.ts';
 import { REFUSALS, type RefusalWords } from './en/refusals.ts';
 import { BENDABLE_TEXT } from './en/rules.ts';
+import { LOOK_WAY_TEXT } from './look-text.ts';
 import { say } from './message.ts';
 import { shopClock } from './shop-time.ts';
 import { planActionText, stepTitle } from './step-text.ts';
@@ -189,6 +190,8 @@ function writers(plan: Plan, unit: TorqueUnit): { [Name in Facts]: (fact: NonNul
     rule: (rule) => BENDABLE_TEXT[rule].title.toLowerCase(),
     bender: asIs,
     says: asIs,
+    leftMin: asIs,
+    way: (way) => LOOK_WAY_TEXT[way],
     care: (key) => careName(plan, key),
     blocks: (blocks) => blocks.length,
   };

@@ -11,6 +11,7 @@ import type { Move } from '#core/rehearse/careful-fitter.ts';
 import { type DeadEnd, type Rehearsal, rehearse } from '#core/rehearse/rehearsal.ts';
 import type { RehearsalVerdict } from '#core/rehearse/rehearse-all.ts';
 import { answersText } from './finding-text.ts';
+import { lookTargetText } from './look-text.ts';
 import { refusalText } from './refusal-text.ts';
 import { stageText } from './stage-text.ts';
 import { planActionText, stepTitle } from './step-text.ts';
@@ -59,6 +60,8 @@ function blockText({ plan, state }: JobLog, block: CloseBlock): string {
         .flatMap((id) => lineOf(plan).stepById.get(id) ?? [])
         .map(({ step }) => stepTitle(plan, step))
         .join('; ')}`;
+    case 'secondLookDue':
+      return `second looks due: ${block.targets.map((target) => lookTargetText(plan, target)).join('; ')}`;
     case 'clocksRunning':
       return 'a clock still runs and nobody is told of it';
     case 'conflictsUnsettled':

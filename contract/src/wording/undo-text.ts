@@ -3,6 +3,7 @@ import { stationState } from '#core/job/job-state.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
 import { careName } from './care-text.ts';
+import { lookTargetText } from './look-text.ts';
 import { planActionText, stepTitle } from './step-text.ts';
 
 /** What would be taken back, short for a key and whole for a sentence. */
@@ -48,6 +49,8 @@ export function undoText(plan: Plan, state: JobState, last: Undoable): UndoText 
         whole: last.act === 'waiveStep' ? `that it was let go: ${title}` : title,
       };
     }
+    case 'lookAgain':
+      return { short: 'second look', whole: `second look at ${lookTargetText(plan, last.target)}` };
     case 'waiveCare':
       return { short: 'not asked', whole: `that it is not asked: ${careName(plan, last.care)}` };
     case 'doAct': {

@@ -28,6 +28,7 @@ import { giveFigure } from './act/give-figure.ts';
 import { handBack } from './act/hand-back.ts';
 import { handKey } from './act/hand-key.ts';
 import { keepPhoto } from './act/keep-photo.ts';
+import { lookAgain } from './act/look-again.ts';
 import { loosen } from './act/loosen.ts';
 import { makeChoice } from './act/make-choice.ts';
 import { measure } from './act/measure.ts';
@@ -64,7 +65,18 @@ import { waiveStep } from './act/waive-step.ts';
 import type { Origin, Stamp } from './stamp.ts';
 
 /** Acts that a person may take back. */
-const TAKEN_BACK = { countLine, startByHand, applyCompound, snug, pull, doStep, doAct, waiveStep, waiveCare };
+const TAKEN_BACK = {
+  countLine,
+  startByHand,
+  applyCompound,
+  snug,
+  pull,
+  doStep,
+  doAct,
+  waiveStep,
+  waiveCare,
+  lookAgain,
+};
 type TakenBack = (typeof TAKEN_BACK)[keyof typeof TAKEN_BACK];
 
 /** The facts in what an act may decide. */
@@ -112,6 +124,7 @@ export const ACTS = {
   doStep,
   waiveStep,
   waiveCare,
+  lookAgain,
   beginClock,
   takeStep,
   setBayTemperature,

@@ -1,3 +1,5 @@
+import type { LookTarget } from './look.ts';
+
 /** Something that still keeps a job from being closed, with where to go to clear it. */
 export type CloseBlock =
   | { code: 'linesUncounted'; items: string[] }
@@ -9,6 +11,8 @@ export type CloseBlock =
   | { code: 'serialsMissing'; items: string[] }
   /** Keys, bits and codes that are not handed over or put back: by their ids. */
   | { code: 'keysOut'; keys: string[] }
+  /** Joints and connections the shop asks a second look at. */
+  | { code: 'secondLookDue'; targets: LookTarget[] }
   | { code: 'problemOpen'; problem: string }
   /** Taken off, opened or put on, and not ended where it must. */
   | { code: 'debtsOpen'; debts: string[] }

@@ -8,6 +8,7 @@ import { hardwareLedger } from './hardware-ledger.ts';
 import { type JobState, lineState, stationState } from './job-state.ts';
 import { keysOut } from './keys.ts';
 import { lineProgress } from './line-progress.ts';
+import { looksDue } from './second-look.ts';
 import { serialsOpen } from './serials.ts';
 import { stationComplete } from './station-progress.ts';
 
@@ -61,6 +62,8 @@ export function closeBlocks(plan: Plan, state: JobState, toolsOut: readonly stri
   if (steps.length > 0) blocks.push({ code: 'stepsOpen', steps });
   const unsettled = plan.conflicts.filter(({ settled }) => settled === undefined).map(({ id }) => id);
   if (unsettled.length > 0) blocks.push({ code: 'conflictsUnsettled', conflicts: unsettled });
+  const looks = looksDue(plan, state);
+  if (looks.length > 0) blocks.push({ code: 'secondLookDue', targets: looks });
   for (const [problem, { cleared }] of Object.entries(state.problems)) {
     if (!cleared) blocks.push({ code: 'problemOpen', problem });
   }

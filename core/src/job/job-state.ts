@@ -7,6 +7,7 @@ import type { AddedWasher } from './added-washer.ts';
 import type { ApartEnd } from './apart-end.ts';
 import type { CalculationUsed } from './calculation-used.ts';
 import type { LoadState } from './load-state.ts';
+import type { LookTarget } from './look.ts';
 import type { PullFacts } from './pull-facts.ts';
 import type { SnugTool } from './snug-tool.ts';
 import type { Stamp } from './stamp.ts';
@@ -108,6 +109,7 @@ export type Undoable = { commandId?: string; atMs?: number } & (
   | { act: 'doAct'; acts: string[] }
   | { act: 'waiveStep'; step: StepId }
   | { act: 'waiveCare'; care: string }
+  | { act: 'lookAgain'; target: LookTarget }
 );
 
 /** A clock that still ran when the vehicle went, with what the driver was told in writing. */

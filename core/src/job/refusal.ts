@@ -11,6 +11,7 @@ import type { ActName } from './act/act-name.ts';
 import type { WasherFault } from './added-washer.ts';
 import type { CloseBlock } from './close-block.ts';
 import type { FigureSource } from './figure.ts';
+import type { LookWay } from './look.ts';
 import type { Role } from './role.ts';
 import type { ThreadRung } from './thread-rung.ts';
 import type { WhoseFigure } from './whose-figure.ts';
@@ -238,6 +239,13 @@ export type Refusal =
   | { code: 'kitAlreadyIn'; kit: string }
   | { code: 'kitNotIn'; prefix: string }
   | { code: 'lastKit' }
+  /** Not done yet, or nothing of this job. */
+  | { code: 'lookNotDue'; station?: string; debt?: string }
+  | { code: 'lookOwnWork'; station?: string; debt?: string }
+  | { code: 'lookTooSoon'; station?: string; debt?: string; leftMin: number }
+  | { code: 'lookWay'; way: LookWay }
+  | { code: 'pullDoesHarm'; station: string }
+  | { code: 'lookTooLow'; station: string; torqueNm: number; minNm: number }
   | { code: 'unknownCare'; care: string }
   | { code: 'careWaivedAlready'; care: string }
   | { code: 'notOverridable'; refusal: string }

@@ -7,6 +7,7 @@ import type { Chocks } from './chocks.ts';
 import type { AddedDebt, DebtEnd } from './debt-kind.ts';
 import type { GivenFigure } from './figure.ts';
 import type { KeyHeld } from './key-held.ts';
+import type { Look } from './look.ts';
 import type { Stamp } from './stamp.ts';
 
 /** What became of something owed. */
@@ -91,6 +92,8 @@ export interface VisitState {
   acts: Record<string, ActState>;
   /** Steps a lead let go without. */
   waived: Record<string, { reason: string } & Stamp>;
+  /** Second looks, by what was looked at. */
+  looks?: Record<string, Array<Look & Stamp>>;
   /** What the owner is not asked to come back for, by its key. */
   careWaived?: Record<string, { reason: string } & Stamp>;
   /** Steps somebody has in hand. */

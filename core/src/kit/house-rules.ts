@@ -71,6 +71,10 @@ export interface HouseRules extends PassRule {
    * plugs a control unit watches; for any plug; or as the kit says alone, as in jobs opened before it was asked.
    */
   batteryOff: 'watched' | 'anyPlug' | 'asKit';
+  /** What somebody looks at again before a job is signed: nothing of its own, where lives hang on it, or everything. */
+  secondLook: 'none' | 'critical' | 'all';
+  /** Who looks: another person, or after a break the same one too. */
+  secondLookBy: 'another' | 'afterBreak';
   /** What somebody reads who never chose; left out, metric. Every figure shows both. */
   units?: 'metric' | 'inch';
   /** When the shop is open; left out, it is not said. */
@@ -101,6 +105,8 @@ export const USUAL_RULES: HouseRules = {
   boltUses: 2,
   proof: 'told',
   batteryOff: 'asKit',
+  secondLook: 'none',
+  secondLookBy: 'another',
 };
 
 /** What every job is opened with from now on where the shop says nothing else. */
@@ -129,6 +135,8 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     antiSeizeShare: own.antiSeizeShare,
     runDownShare: own.runDownShare,
     proof: own.proof ?? USUAL_RULES.proof,
+    secondLook: own.secondLook ?? USUAL_RULES.secondLook,
+    secondLookBy: own.secondLookBy ?? USUAL_RULES.secondLookBy,
     batteryOff: own.batteryOff ?? USUAL_RULES.batteryOff,
     timeZone: own.timeZone,
     dates: own.dates,

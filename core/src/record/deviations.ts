@@ -5,6 +5,7 @@ import { debtsOf } from '../job/debt.ts';
 import type { DebtEnd } from '../job/debt-kind.ts';
 import type { FigureSource } from '../job/figure.ts';
 import type { JobState, Pull, Unfinished } from '../job/job-state.ts';
+import type { LookTarget } from '../job/look.ts';
 import type { When } from '../job/stamp.ts';
 import type { StockPiece } from '../job/stock-used.ts';
 import { isStroke } from '../job/strokes.ts';
@@ -75,6 +76,8 @@ export type Deviation = When &
     /** Let go by a lead. */
     | { kind: 'stepWaived'; step: string; reason: string }
     | { kind: 'careWaived'; care: string; reason: string }
+    /** A second look by the one whose work it is, after a break. */
+    | { kind: 'ownLook'; target: LookTarget }
     /** Put into the line by a lead: no sheet has it. */
     | { kind: 'stepAdded'; text: string; problem?: string }
     /** Done in a way that is known to do harm, with why. */
@@ -332,6 +335,9 @@ function lineDeviations(plan: Plan, { visit, closed, problems }: JobState): Devi
     atMs,
     by,
   }));
+  const ownLooks = Object.values(visit.looks ?? {}).flatMap((looks) =>
+    looks.flatMap(({ own, target, atMs, by }) => (own ? [{ kind: 'ownLook' as const, target, atMs, by }] : [])),
+  );
   const parked = visit.parkings.map(({ reason, may, open, resumedAtMs, atMs, by }) => ({
     kind: 'parked' as const,
     may,
@@ -341,7 +347,7 @@ function lineDeviations(plan: Plan, { visit, closed, problems }: JobState): Devi
     atMs,
     by,
   }));
-  if (!closed) return [...acts, ...added, ...waived, ...care, ...parked];
+  if (!closed) return [...acts, ...added, ...waived, ...care, ...ownLooks, ...parked];
   const { releases = [], unfinished, atMs, by } = closed;
   return [
     ...acts,

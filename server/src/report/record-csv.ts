@@ -7,6 +7,7 @@ import { careText, careWaivedText } from '#contract/wording/care-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { jointNotes } from '#contract/wording/joint-text.ts';
+import { lookLineText, lookTargetText } from '#contract/wording/look-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { alignmentText } from '#contract/wording/raised-text.ts';
@@ -16,6 +17,7 @@ import type { When } from '#core/job/stamp.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
+import { lookLines } from '#core/record/look-lines.ts';
 import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
 import { pieceLines } from '#core/record/piece-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
@@ -152,6 +154,9 @@ export function recordRows(job: JobDocument): Array<Array<string | number>> {
       jointNotes(joint).map((note) => other('joint', `${joint.station.label} ${joint.station.name}`, note)),
     ),
   );
+  const looks = lookLines(plan, state).map((line) =>
+    other('look', lookTargetText(plan, line.look.target), lookLineText(plan, line), '', line.look),
+  );
   const addenda = (state.visit.addenda ?? []).map((addendum) =>
     other('addendum', '', addendumText(plan, addendum), '', addendum),
   );
@@ -168,6 +173,7 @@ export function recordRows(job: JobDocument): Array<Array<string | number>> {
     ...measured,
     ...steps,
     ...pieces,
+    ...looks,
     ...departures,
     ...addenda,
     ...aftercare,

@@ -7,6 +7,7 @@ import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { BASIS_TEXT, COMPOUND_TEXT, END_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { jointNotes, pullShown } from '#contract/wording/joint-text.ts';
+import { lookLineText } from '#contract/wording/look-text.ts';
 import { baselineText, readText, wantedOf } from '#contract/wording/measured-text.ts';
 import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
@@ -20,6 +21,7 @@ import { debtsOf } from '#core/job/debt.ts';
 import { hardwareLedger } from '#core/job/hardware-ledger.ts';
 import { bothText } from '#core/quantity/show-both.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
+import { lookLines } from '#core/record/look-lines.ts';
 import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
 import { pieceLines } from '#core/record/piece-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
@@ -187,6 +189,10 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
       if (waived) sheet.text(`LET GO by ${waived.by.name}: ${waived.reason}`, { color: BAD });
     }
   }
+
+  const looks = lookLines(plan, state);
+  if (looks.length > 0) sheet.plate('Second look');
+  for (const line of looks) sheet.text(`${lookLineText(plan, line)} (${line.look.by.name}, ${when(line.look.atMs)})`);
 
   const pieces = pieceLines(plan, state);
   if (pieces.length > 0) sheet.plate('Pieces');

@@ -41,6 +41,7 @@ const VehicleList = lazy(() => import('../feature/vehicles/VehicleList.tsx'));
 const VehicleScreen = lazy(() => import('../feature/vehicles/VehicleScreen.tsx'));
 const CheckIn = lazy(() => import('../feature/check-in/CheckIn.tsx'));
 const Line = lazy(() => import('../feature/line/Line.tsx'));
+const SecondLook = lazy(() => import('../feature/close-out/SecondLook.tsx'));
 const CloseOut = lazy(() => import('../feature/close-out/CloseOut.tsx'));
 const Record = lazy(() => import('../feature/record/Record.tsx'));
 
@@ -158,6 +159,7 @@ function Screens({ status }: { status: SessionStatus }) {
               <Route path="readiness" element={<ReadinessScreen />} />
               <Route path="card" element={<JobCardScreen />} />
               <Route path="close-out" element={<CloseOut />} />
+              <Route path="second-look" element={<SecondLook />} />
               <Route path="record" element={<Record />} />
             </Route>
             <Route path="check-in" element={<CheckIn />} />

@@ -12,6 +12,7 @@ import { FRONT_BALL_JOINTS, REAR_AIR_SPRINGS, ROCK_SLIDERS, TRACK_BAR_BRACE, TRA
 import { bar, guard, MIRA, NOON, openKit, plate, pullOf, RAFE, untilSnug, WRENCHES } from '#demo/try-job.ts';
 import CheckIn from '../feature/check-in/CheckIn.tsx';
 import CloseOut from '../feature/close-out/CloseOut.tsx';
+import SecondLook from '../feature/close-out/SecondLook.tsx';
 import Conflicts from '../feature/conflicts/Conflicts.tsx';
 import Receive from '../feature/receive/Receive.tsx';
 import RecordScreen from '../feature/record/Record.tsx';
@@ -28,6 +29,7 @@ const SCREENS = (
     <Route path="conflicts" element={<Conflicts />} />
     <Route path="check-in" element={<CheckIn />} />
     <Route path="close-out" element={<CloseOut />} />
+    <Route path="second-look" element={<SecondLook />} />
     <Route path="record" element={<RecordScreen />} />
     <Route path="*" element={<p>another screen</p>} />
   </>
@@ -367,6 +369,50 @@ describe('closing out', () => {
     const confirm = within(screen.queryByRole('dialog') ?? document.body).queryByRole('button', { name: 'Cleared' });
     if (confirm && !given.some(({ type }) => type === 'clearProblem')) await user.click(confirm);
     await waitFor(() => expect(given.at(-1)).toMatchObject({ type: 'clearProblem', how: 'Replaced' }));
+  });
+});
+
+describe('the second look', () => {
+  const finished = (): JobLog => {
+    // Finished in the morning: what is looked at now is looked at afterwards.
+    const worker = new CarefulFitter(openKit(TRANSFER_CASE_GUARD), WRENCHES, MIRA, NOON - 6 * 3_600_000);
+    worker.checkIn();
+    worker.startAll();
+    worker.finishTorque();
+    return { ...worker.log, plan: { ...worker.log.plan, rules: { ...worker.log.plan.rules, secondLook: 'all' } } };
+  };
+  it('goes over what is finished without its first readings, one press each', async () => {
+    const log = finished();
+    const { user, given } = show('second-look', log);
+    expect(await screen.findByRole('heading', { name: /^Station \d/ })).toBeVisible();
+    expect(screen.getAllByText('Asked for')).toHaveLength(log.plan.stations.length);
+    // Blind: no reading of the first time.
+    const [pull] = [...log.state.stations.values()].flatMap(({ pulls }) => pulls);
+    expect(screen.queryByText(new RegExp(`${pull?.torqueNm.toFixed(1)} N·m`))).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'Did not move' }));
+    await waitFor(() => expect(given.at(-1)).toMatchObject({ type: 'lookAgain', way: 'pull', holds: true }));
+    expect(await screen.findByText('Looked at, Mira Vane')).toBeVisible();
+    await user.keyboard(' ');
+    await waitFor(() => expect(screen.getAllByText('Looked at, Mira Vane')).toHaveLength(2));
+  });
+  it('what moved is a finding, named there until it is mended and looked at again', async () => {
+    const { user, given, log } = show('second-look', finished());
+    await user.type(await screen.findByLabelText(/Note, where/), 'A quarter turn');
+    await user.click(screen.getByRole('button', { name: 'It moved' }));
+    await waitFor(() => expect(given.at(-1)).toMatchObject({ holds: false, note: 'A quarter turn' }));
+    expect(await screen.findByText('Disagreed: look again when it is mended')).toBeVisible();
+    expect(Object.values(log().state.problems)[0]?.text).toMatch(/^Second look: it moved at .*A quarter turn$/);
+    cleanup();
+    show('close-out', log(), { shop: new Shop().on('GET /jobs/*/tools-out', { body: [] }) });
+    expect(await screen.findByText(/second looks due/)).toBeVisible();
+    expect(screen.getByRole('link', { name: 'To the second look' })).toBeVisible();
+    cleanup();
+    show('record', log(), { shop: new Shop().on('GET /jobs/*/record', { body: WHOLE }) });
+    expect(await screen.findByText(/^Station .*: disagreed at .*A quarter turn/)).toBeVisible();
+  });
+  it('of a job just begun has nothing, and says what comes here', async () => {
+    show('second-look', guard().log);
+    expect(await screen.findByText(/Nothing is finished yet/)).toBeVisible();
   });
 });
 

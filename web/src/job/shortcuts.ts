@@ -24,6 +24,7 @@ const BY_SCREEN: Record<string, Shortcut[]> = {
     { keys: 'P', does: 'Raise a problem' },
   ],
   'close-out': [],
+  'second-look': [{ keys: 'Space', does: 'It holds: did not move, unbroken, seated' }],
   record: [],
 };
 

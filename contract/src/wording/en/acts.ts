@@ -45,6 +45,7 @@ export const ACT_WORDS: Record<ActName, string> = {
   doStep: 'Step done',
   waiveStep: 'Step let go',
   waiveCare: 'Not asked of the owner',
+  lookAgain: 'Second look',
   beginClock: 'Clock started',
   takeStep: 'Step taken in hand',
   setBayTemperature: 'Bay temperature',

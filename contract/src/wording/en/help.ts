@@ -247,6 +247,17 @@ export const HELP: Readonly<Record<string, Help>> = {
       'Who signs sees first what departed from the plan. A tool still out, a bolt not accounted for, a clock that runs: none of them is signed over.',
     ],
   },
+  '/jobs/*/second-look': {
+    title: 'Second look',
+    what: 'What is finished, once more and by other eyes: another pull, the stripe across head and part, or whether a plug sits and is latched. The first readings are not shown.',
+    words: [
+      ['Stripe', 'the line drawn across head and part when it was at torque: broken, something turned'],
+      ['Finding', 'what a second look disagrees with: it keeps the job open until it is cleared'],
+    ],
+    why: [
+      'Who knows the first reading finds it again. Where a locker has set or an angle was turned, a pull would undo what it looks for: there the stripe tells.',
+    ],
+  },
   '/jobs/*/record': {
     title: 'The record',
     what: 'Every pull and every measure with who, when and by what, chained and sealed. It stands; what is found later is added beside it.',

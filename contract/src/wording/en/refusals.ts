@@ -521,6 +521,36 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: 'Only your own last count, start, pull or step, and only while nothing stands on it.',
     lift: 'Loosen or correct instead.',
   },
+  lookNotDue: {
+    title: 'Nothing to look at yet',
+    why: 'It is not finished, or nothing of this job.',
+    lift: 'Look again when it is done.',
+  },
+  lookOwnWork: {
+    title: 'Your own work',
+    why: 'A second look is for other eyes.',
+    lift: 'Somebody else looks: switch person.',
+  },
+  lookTooSoon: {
+    title: 'Too soon after your own work',
+    why: 'One sees one’s own work after a break: {leftMin} min are left.',
+    lift: 'Do something else first, or let somebody else look.',
+  },
+  lookWay: {
+    title: 'Not so',
+    why: 'By {way} it cannot be told: it carries no torque.',
+    lift: 'Look whether it sits and is latched.',
+  },
+  pullDoesHarm: {
+    title: 'Not by another pull',
+    why: 'On {station} a pull breaks the locker, turns an angle further, or has no figure.',
+    lift: 'Look at the stripe.',
+  },
+  lookTooLow: {
+    title: 'Too low to tell',
+    why: 'Pulled to {torqueNm}; {station} is to hold {minNm}.',
+    lift: 'Set the wrench to the figure and pull again.',
+  },
   unknownCare: { title: 'Nothing of the kind is due', why: '{care}', lift: 'Pick it from the list.' },
   careWaivedAlready: { title: 'Not asked already', why: '{care}', lift: 'Nothing to do.' },
   notOverridable: {

@@ -61,6 +61,14 @@ export const RULE_TEXT: Record<
     title: 'Power tools from this thread on, mm',
     why: 'A driver that is let off a moment late tears a small thread. Running down alone: the torque is pulled by hand in any case, and a kit that forbids power tools is obeyed. A lead may lift it for one bolt. Usual is 6.',
   },
+  secondLook: {
+    title: 'A second look before signing',
+    why: 'Somebody goes over it blind, without the first readings: another pull, the stripe, or eyes and fingers where something was opened. Where lives hang on a joint: safety-critical ones and wheels. The job is not signed before; what disagrees is a finding.',
+  },
+  secondLookBy: {
+    title: 'Who takes the second look',
+    why: 'Other eyes see more. Where one works alone, the same person may look after a break; the record says so.',
+  },
   batteryOff: {
     title: 'Battery off before a plug is pulled',
     why: 'Before airbags and belt tensioners, controlled dampers, and plugs a control unit watches: pulled live they fire, or leave a fault that only a tester clears. Some shops take it off for any plug, others go by the sheet alone, since radio, windows and keys may have to be taught again. The vehicle maker’s manual says how long to wait.',
@@ -162,6 +170,8 @@ export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
     anyPlug: 'any plug',
     asKit: 'as the sheet says',
   },
+  secondLook: { none: 'not asked', critical: 'where lives hang on it', all: 'everything' },
+  secondLookBy: { another: 'another person', afterBreak: 'the same after a break too' },
   powerSeats: { true: 'where the kit leaves them free', false: 'never' },
   estimates: { false: 'refused' },
   otherKits: { false: 'refused' },

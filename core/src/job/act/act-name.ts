@@ -43,6 +43,7 @@ export const ACT_NAMES = [
   'doStep',
   'waiveStep',
   'waiveCare',
+  'lookAgain',
   'beginClock',
   'takeStep',
   'setBayTemperature',

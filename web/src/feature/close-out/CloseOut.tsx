@@ -3,6 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useNavigate } from 'react-router';
 import { ownersBagLines } from '#contract/owners-bag.ts';
 import { clockName } from '#contract/wording/clock-text.ts';
+import { lookTargetText } from '#contract/wording/look-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { alignmentText } from '#contract/wording/raised-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
@@ -184,6 +185,13 @@ export default function CloseOut() {
                   maker’s manual, the kit maker’s sheet and local law come first.
                 </p>
                 {alignment && <p className="mt-2 border-l-4 border-ink pl-3">{alignment}</p>}
+                {!isPractice(document.id) && (
+                  <p className="mt-4">
+                    <Link className="inline-flex min-h-11 items-center underline" to="../second-look">
+                      A second look by other eyes
+                    </Link>
+                  </p>
+                )}
                 <DueLater />
               </>
             )}
@@ -407,6 +415,20 @@ function Block({ block }: { block: CloseBlock }) {
     }
     case 'clocksRunning':
       return null;
+    case 'secondLookDue':
+      return (
+        <>
+          <span>
+            <b>{numberOf(block.targets.length, 'second look')} due:</b>{' '}
+            {block.targets
+              .slice(0, 3)
+              .map((target) => lookTargetText(plan, target))
+              .join('; ')}
+            {block.targets.length > 3 && ` and ${block.targets.length - 3} more`}
+          </span>
+          {way('../second-look', 'To the second look')}
+        </>
+      );
     case 'stepsOpen':
       return (
         <>

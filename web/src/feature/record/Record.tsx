@@ -7,6 +7,7 @@ import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { BASIS_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { jointNotes, pullShown } from '#contract/wording/joint-text.ts';
+import { lookLineText } from '#contract/wording/look-text.ts';
 import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { passText } from '#contract/wording/plan-text.ts';
 import { alignmentText } from '#contract/wording/raised-text.ts';
@@ -14,6 +15,7 @@ import { readingNote } from '#contract/wording/reading-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import { careList } from '#core/job/care.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
+import { lookLines } from '#core/record/look-lines.ts';
 import { pieceLines } from '#core/record/piece-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { hasLine, stepLines } from '#core/record/step-lines.ts';
@@ -31,6 +33,7 @@ export default function RecordScreen() {
   const { document, plan, state } = useOpenJob();
   const system = useSettings((settings) => settings.system);
   const due = careList(plan, state);
+  const looks = lookLines(plan, state);
   const alignment = alignmentText(plan, system);
   const photos = Object.entries(state.visit.photos);
   const pieces = pieceLines(plan, state);
@@ -183,6 +186,23 @@ export default function RecordScreen() {
                 </li>
               ))}
             </ol>
+          </section>
+        )}
+        {looks.length > 0 && (
+          <section className="mt-6">
+            <h2 className="plate text-3xl">Second look</h2>
+            <ul className="border-t-2 border-ink">
+              {looks.map(({ look, stands }) => (
+                <li key={look.commandId} className="border-b border-hair py-2">
+                  <span className={stands ? undefined : look.holds ? 'text-ink-2' : 'text-bad'}>
+                    {lookLineText(plan, { look, stands })}
+                  </span>{' '}
+                  <span className="text-sm text-ink-2">
+                    {look.by.name}, {shopFormat(look.atMs, 'd MMM HH:mm')}
+                  </span>
+                </li>
+              ))}
+            </ul>
           </section>
         )}
         {pieces.length > 0 && (

@@ -119,6 +119,8 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
       | 'figuresBy'
       | 'powerSeats'
       | 'batteryOff'
+      | 'secondLook'
+      | 'secondLookBy'
       | 'aligner'
       | 'dates'
       | 'units',
@@ -214,6 +216,19 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
       </Rule>
       <Rule text={RULE_TEXT.powerFromMm}>
         {whole('mm, usual 6; 0 for any thread', 0, 30, rules.powerFromMm, (to) => set('powerFromMm', to))}
+      </Rule>
+      <Rule text={RULE_TEXT.secondLook}>
+        {two('secondLook', [
+          [undefined, 'Not asked'],
+          ['critical', 'Where lives hang on it'],
+          ['all', 'Everything'],
+        ])}
+      </Rule>
+      <Rule text={RULE_TEXT.secondLookBy}>
+        {two('secondLookBy', [
+          [undefined, 'Another person'],
+          ['afterBreak', 'The same after a break too'],
+        ])}
       </Rule>
       <Rule text={RULE_TEXT.batteryOff}>
         {two('batteryOff', [
