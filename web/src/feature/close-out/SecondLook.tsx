@@ -78,7 +78,8 @@ export default function SecondLook() {
           })}
         </ul>
       </main>
-      <aside className="flex shrink-0 flex-col border-ink bg-sheet p-5 pb-28 lg:w-[430px] lg:overflow-y-auto lg:border-l-2 lg:pb-5">
+      {/* On a phone what is in hand stands above the list, however long that is. */}
+      <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet p-5 lg:order-none lg:w-[430px] lg:overflow-y-auto lg:border-b-0 lg:border-l-2">
         {target && person && !state.closed ? (
           <Looking key={lookKey(target)} target={target} onLooked={() => pick(undefined)} />
         ) : (

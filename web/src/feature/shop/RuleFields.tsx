@@ -55,6 +55,27 @@ export function readStages(typed: string): number[] | string {
     : 'Rising shares up to 1, at most five: 0.5, 1 or 30 %, 60 %, 100 %.';
 }
 
+/** What rules are about, as one looks for them. */
+const GROUPS = {
+  shop: 'The shop',
+  tightening: 'Tightening',
+  figures: 'Where a figure is missing',
+  power: 'Power tools',
+  safety: 'Safety and proof',
+  past: 'Who may let past',
+  after: 'After the job',
+} as const;
+
+/** Rules on one thing, under its name. */
+function Group({ id, children }: { id: keyof typeof GROUPS; children: React.ReactNode }) {
+  return (
+    <div id={`rules-${id}`} className="grid scroll-mt-4 gap-5">
+      <h3 className="plate border-b-2 border-ink text-2xl">{GROUPS[id]}</h3>
+      {children}
+    </div>
+  );
+}
+
 /** The house rules, each with what it changes on the floor and why. */
 export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules: Rules) => void }) {
   const set = <Key extends keyof Rules>(key: Key, value: Rules[Key] | undefined) => {
@@ -143,158 +164,179 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
     </div>
   );
   return (
-    <div className="grid gap-5">
-      <Rule text={RULE_TEXT.timeZone}>
-        <select
-          aria-label={RULE_TEXT.timeZone.title}
-          className={`${inputLook(undefined)} max-w-80`}
-          value={rules.timeZone ?? ''}
-          onChange={(event) => set('timeZone', event.target.value || undefined)}
-        >
-          <option value="">UTC</option>
-          {Intl.supportedValuesOf('timeZone').map((zone) => (
-            <option key={zone} value={zone}>
-              {zone.replaceAll('_', ' ')}
-            </option>
-          ))}
-        </select>
-      </Rule>
-      <Rule text={RULE_TEXT.dates}>
-        {two('dates', [
-          [undefined, '27 Nov 14:30'],
-          ['monthFirst', 'Nov 27, 2:30 PM'],
-          ['yearFirst', '2026-11-27 14:30'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.units}>
-        {two('units', [
-          [undefined, 'mm and N·m'],
-          ['inch', 'inch and lbf'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.hours}>
-        <Hours hours={rules.hours} onChange={(hours) => set('hours', hours)} />
-      </Rule>
-      <Rule text={RULE_TEXT.stages}>{stages('stages')}</Rule>
-      <Rule text={RULE_TEXT.gasketStages}>{stages('gasketStages')}</Rule>
-      <Rule text={RULE_TEXT.verify}>
-        {two('verify', [
-          [undefined, 'As the kit says'],
-          [true, 'Always'],
-          [false, 'Never unless the kit says'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.driveAfter}>
-        {two('driveAfter', [
-          [undefined, 'Handling strength'],
-          ['fullCure', 'Full cure'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.byFeel}>
-        {two('byFeel', [
-          [undefined, 'With a name and a reason'],
-          [false, 'Refused'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.estimates}>
-        {two('estimates', [
-          [undefined, 'With a name and a reason'],
-          [false, 'Refused'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.otherKits}>
-        {two('otherKits', [
-          [undefined, 'For the same joint'],
-          [false, 'Refused'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.figuresBy}>
-        {two('figuresBy', [
-          [undefined, 'Whoever answers for the work'],
-          ['lead', 'A lead alone'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.powerFromMm}>
-        {whole('mm, usual 6; 0 for any thread', 0, 30, rules.powerFromMm, (to) => set('powerFromMm', to))}
-      </Rule>
-      <Rule text={RULE_TEXT.secondLook}>
-        {two('secondLook', [
-          [undefined, 'Not asked'],
-          ['critical', 'Where lives hang on it'],
-          ['all', 'Everything'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.secondLookBy}>
-        {two('secondLookBy', [
-          [undefined, 'Another person'],
-          ['afterBreak', 'The same after a break too'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.batteryOff}>
-        {two('batteryOff', [
-          [undefined, 'Airbags, dampers, watched plugs'],
-          ['anyPlug', 'Any plug'],
-          ['asKit', 'As the sheet says'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.powerSeats}>
-        {two('powerSeats', [
-          [undefined, 'Where the kit leaves it free'],
-          [false, 'Never'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.bentBy}>
-        <Benders rules={rules} onChange={(bentBy) => set('bentBy', bentBy)} />
-      </Rule>
-      <Rule text={RULE_TEXT.againAfterKm}>
-        <div className="grid max-w-120 grid-cols-2 gap-3 sm:grid-cols-4">
-          {AGAIN_KINDS.map((kind) => (
-            <div key={kind}>
-              {whole(AGAIN_TEXT[kind], 1, 20_000, rules.againAfterKm?.[kind], (km) => again(kind, km))}
-            </div>
-          ))}
-        </div>
-      </Rule>
-      <Rule text={RULE_TEXT.aligner}>
-        {two('aligner', [
-          [undefined, 'Not said'],
-          ['ownRack', 'On our own rack'],
-          ['sentOut', 'Sent out'],
-        ])}
-      </Rule>
-      <Rule text={RULE_TEXT.untilAlignedKm}>
-        {whole('km, or nothing', 1, 5000, rules.untilAlignedKm, (to) => set('untilAlignedKm', to))}
-      </Rule>
-      <Rule text={RULE_TEXT.boltUses}>
-        {whole('Times, usual 2', 1, 99, rules.boltUses, (to) => set('boltUses', to))}
-      </Rule>
-      <Rule text={RULE_TEXT.bareTolerance}>{share('bareTolerance', 0.02, 0.2)}</Rule>
-      <Rule text={RULE_TEXT.antiSeizeShare}>{share('antiSeizeShare', 0.5)}</Rule>
-      <Rule text={RULE_TEXT.runDownShare}>{share('runDownShare', 0.01)}</Rule>
-      <Rule text={RULE_TEXT.lifting}>
-        <CommitField
-          label="One a line: Two-post lift 4000 kg"
-          multiline
-          className="figures block max-w-80"
-          value={gearText(rules.lifting)}
-          onCommit={(typed) => {
-            const gear = readGear(typed);
-            return typeof gear === 'string' ? gear : void set('lifting', gear.length > 0 ? gear : undefined);
-          }}
-        />
-      </Rule>
-      <Rule text={RULE_TEXT.trays}>
-        <CommitField
-          label="One a line: Red 4 × 6"
-          multiline
-          className="figures block max-w-80"
-          value={traysText(rules.trays)}
-          onCommit={(typed) => {
-            const trays = readTrays(typed);
-            return typeof trays === 'string' ? trays : void set('trays', trays.length > 0 ? trays : undefined);
-          }}
-        />
-      </Rule>
+    <div className="grid gap-8">
+      <nav aria-label="Groups of rules" className="flex flex-wrap gap-x-4 gap-y-1">
+        {Object.entries(GROUPS).map(([id, title]) => (
+          <a key={id} className="inline-flex min-h-11 items-center underline" href={`#rules-${id}`}>
+            {title}
+          </a>
+        ))}
+      </nav>
+      <Group id="shop">
+        <Rule text={RULE_TEXT.timeZone}>
+          <select
+            aria-label={RULE_TEXT.timeZone.title}
+            className={`${inputLook(undefined)} max-w-80`}
+            value={rules.timeZone ?? ''}
+            onChange={(event) => set('timeZone', event.target.value || undefined)}
+          >
+            <option value="">UTC</option>
+            {Intl.supportedValuesOf('timeZone').map((zone) => (
+              <option key={zone} value={zone}>
+                {zone.replaceAll('_', ' ')}
+              </option>
+            ))}
+          </select>
+        </Rule>
+        <Rule text={RULE_TEXT.dates}>
+          {two('dates', [
+            [undefined, '27 Nov 14:30'],
+            ['monthFirst', 'Nov 27, 2:30 PM'],
+            ['yearFirst', '2026-11-27 14:30'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.units}>
+          {two('units', [
+            [undefined, 'mm and N·m'],
+            ['inch', 'inch and lbf'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.hours}>
+          <Hours hours={rules.hours} onChange={(hours) => set('hours', hours)} />
+        </Rule>
+        <Rule text={RULE_TEXT.lifting}>
+          <CommitField
+            label="One a line: Two-post lift 4000 kg"
+            multiline
+            className="figures block max-w-80"
+            value={gearText(rules.lifting)}
+            onCommit={(typed) => {
+              const gear = readGear(typed);
+              return typeof gear === 'string' ? gear : void set('lifting', gear.length > 0 ? gear : undefined);
+            }}
+          />
+        </Rule>
+        <Rule text={RULE_TEXT.trays}>
+          <CommitField
+            label="One a line: Red 4 × 6"
+            multiline
+            className="figures block max-w-80"
+            value={traysText(rules.trays)}
+            onCommit={(typed) => {
+              const trays = readTrays(typed);
+              return typeof trays === 'string' ? trays : void set('trays', trays.length > 0 ? trays : undefined);
+            }}
+          />
+        </Rule>
+      </Group>
+      <Group id="tightening">
+        <Rule text={RULE_TEXT.stages}>{stages('stages')}</Rule>
+        <Rule text={RULE_TEXT.gasketStages}>{stages('gasketStages')}</Rule>
+        <Rule text={RULE_TEXT.verify}>
+          {two('verify', [
+            [undefined, 'As the kit says'],
+            [true, 'Always'],
+            [false, 'Never unless the kit says'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.bareTolerance}>{share('bareTolerance', 0.02, 0.2)}</Rule>
+        <Rule text={RULE_TEXT.antiSeizeShare}>{share('antiSeizeShare', 0.5)}</Rule>
+        <Rule text={RULE_TEXT.boltUses}>
+          {whole('Times, usual 2', 1, 99, rules.boltUses, (to) => set('boltUses', to))}
+        </Rule>
+      </Group>
+      <Group id="figures">
+        <Rule text={RULE_TEXT.byFeel}>
+          {two('byFeel', [
+            [undefined, 'With a name and a reason'],
+            [false, 'Refused'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.estimates}>
+          {two('estimates', [
+            [undefined, 'With a name and a reason'],
+            [false, 'Refused'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.otherKits}>
+          {two('otherKits', [
+            [undefined, 'For the same joint'],
+            [false, 'Refused'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.figuresBy}>
+          {two('figuresBy', [
+            [undefined, 'Whoever answers for the work'],
+            ['lead', 'A lead alone'],
+          ])}
+        </Rule>
+      </Group>
+      <Group id="power">
+        <Rule text={RULE_TEXT.powerFromMm}>
+          {whole('mm, usual 6; 0 for any thread', 0, 30, rules.powerFromMm, (to) => set('powerFromMm', to))}
+        </Rule>
+        <Rule text={RULE_TEXT.powerSeats}>
+          {two('powerSeats', [
+            [undefined, 'Where the kit leaves it free'],
+            [false, 'Never'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.runDownShare}>{share('runDownShare', 0.01)}</Rule>
+      </Group>
+      <Group id="safety">
+        <Rule text={RULE_TEXT.batteryOff}>
+          {two('batteryOff', [
+            [undefined, 'Airbags, dampers, watched plugs'],
+            ['anyPlug', 'Any plug'],
+            ['asKit', 'As the sheet says'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.driveAfter}>
+          {two('driveAfter', [
+            [undefined, 'Handling strength'],
+            ['fullCure', 'Full cure'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.secondLook}>
+          {two('secondLook', [
+            [undefined, 'Not asked'],
+            ['critical', 'Where lives hang on it'],
+            ['all', 'Everything'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.secondLookBy}>
+          {two('secondLookBy', [
+            [undefined, 'Another person'],
+            ['afterBreak', 'The same after a break too'],
+          ])}
+        </Rule>
+      </Group>
+      <Group id="past">
+        <Rule text={RULE_TEXT.bentBy}>
+          <Benders rules={rules} onChange={(bentBy) => set('bentBy', bentBy)} />
+        </Rule>
+      </Group>
+      <Group id="after">
+        <Rule text={RULE_TEXT.againAfterKm}>
+          <div className="grid max-w-120 grid-cols-2 gap-3 sm:grid-cols-4">
+            {AGAIN_KINDS.map((kind) => (
+              <div key={kind}>
+                {whole(AGAIN_TEXT[kind], 1, 20_000, rules.againAfterKm?.[kind], (km) => again(kind, km))}
+              </div>
+            ))}
+          </div>
+        </Rule>
+        <Rule text={RULE_TEXT.aligner}>
+          {two('aligner', [
+            [undefined, 'Not said'],
+            ['ownRack', 'On our own rack'],
+            ['sentOut', 'Sent out'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.untilAlignedKm}>
+          {whole('km, or nothing', 1, 5000, rules.untilAlignedKm, (to) => set('untilAlignedKm', to))}
+        </Rule>
+      </Group>
     </div>
   );
 }
@@ -372,7 +414,7 @@ function Hours({ hours, onChange }: { hours?: OpeningHours; onChange: (hours?: O
 export function Rule({ text: { title, why }, children }: { text: RuleText; children: React.ReactNode }) {
   return (
     <section aria-label={title} className="border-b border-rule pb-4">
-      <h3 className="font-bold">{title}</h3>
+      <h4 className="font-bold">{title}</h4>
       <p className="mb-2 max-w-prose text-sm text-ink-2">{why}</p>
       {children}
     </section>
