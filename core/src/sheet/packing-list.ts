@@ -221,6 +221,9 @@ function headingOf(line: string): SheetList['of'] | undefined {
   return undefined;
 }
 
+/** A row that has its count at its end is complete. */
+const COUNT_ENDS = /(?:\.{2,}|…|\t|\s{2,})\s*\d{1,3}\s*$/;
+
 /** The rows of a list below its heading; a line that goes on with the one before is joined to it. */
 function rowsBelow(lines: readonly Line[], heading: number): { rows: Line[]; end: number } {
   const rows: Line[] = [];
@@ -249,6 +252,7 @@ function rowsBelow(lines: readonly Line[], heading: number): { rows: Line[]; end
       before !== undefined &&
       blanks === 0 &&
       !BAG.test(line.text) &&
+      !COUNT_ENDS.test(before.text) &&
       (/[,/]\s*$/.test(before.text) ||
         (/^\s*(?:[a-z(]|and\b)/.test(line.text) && !/^\s*\(\w{1,2}\)\s/.test(line.text) && !LEADING.test(plain)));
     if (goesOn && before) {

@@ -139,6 +139,23 @@ function looseNumber(
 }
 
 const DASH = new Set(['-', '–', '—', '~', '…', '÷']);
+/** What a torque's unit begins with, and how far the ends of one said loosely lie apart (chosen by us). */
+const TORQUE_WORD = new Set([
+  'nm',
+  'n',
+  'newton',
+  'ft',
+  'foot',
+  'lb',
+  'lbf',
+  'pound',
+  'pounds',
+  'inch',
+  'in',
+  'kgm',
+  'kgf',
+]);
+const MOST_APART = 1.4;
 const RANGE_WORDS: ReadonlyArray<readonly string[]> = [
   ['nor', 'more', 'than'],
   ['and', 'not', 'more', 'than'],
@@ -150,6 +167,11 @@ function afterJoint(tokens: readonly Token[], at: number, between: boolean): num
   const joint = tokens[at];
   if (joint === undefined) return undefined;
   if (DASH.has(joint.text) || joint.lower === 'to' || (between && joint.lower === 'and')) return at + 1;
+  // `6 or 7 foot pounds`: close together, and of a torque.
+  if (joint.lower === 'or' && TORQUE_WORD.has(tokens[at + 2]?.lower ?? '')) {
+    const [low, high] = [numberAt(tokens[at - 1])?.value, numberAt(tokens[at + 1])?.value];
+    if (low !== undefined && high !== undefined && high > low && high <= MOST_APART * low) return at + 1;
+  }
   // `3...4` and `17..20`: points that touch.
   let points = at;
   while (tokens[points]?.text === '.' && (points === at || tokens[points - 1]?.end === tokens[points]?.start)) points++;

@@ -406,3 +406,38 @@ describe('heads with points', () => {
     expect(counts(text)).toEqual(count);
   });
 });
+
+describe('a list whose rows end in dots and a count', () => {
+  it('keeps each row, whatever it begins with and whatever stands above it', () => {
+    const { facts } = readSheet(
+      [
+        'WHAT’S IN THE BOX',
+        'upright, left ........ 2',
+        'upright, right ....... 2',
+        'cross rail ........... 2',
+        '3/8-16 x 1-1/4 button head, stainless ... 8',
+        '5/16-18 nylock nut ... 8',
+      ].join('\n'),
+    );
+    expect(facts.flatMap(({ value }) => (value.kind === 'count' ? [[value.count, value.item]] : []))).toEqual([
+      [2, 'upright, left'],
+      [2, 'upright, right'],
+      [2, 'cross rail'],
+      [8, '3/8-16 x 1-1/4 button head, stainless'],
+      [8, '5/16-18 nylock nut'],
+    ]);
+    // A count at the end of a line makes no mixed number with a size at the head of the next.
+    expect(facts.flatMap(({ value }) => (value.kind === 'thread' ? [value.designation] : []))).toEqual([
+      '3/8-16',
+      '5/16-18',
+    ]);
+  });
+  it('arrows before a line are no words of it', () => {
+    const { steps } = readSheet('>> Clear the bed.\n>> Bolts to 22 ft-lb.\n» Check it.');
+    expect(steps.map(({ text }) => text.replace(/^\W+/, ''))).toEqual([
+      'Clear the bed.',
+      'Bolts to 22 ft-lb.',
+      'Check it.',
+    ]);
+  });
+});

@@ -174,7 +174,10 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
         continue;
       }
       if (typeof sense === 'object' && cell !== undefined && cell.unit === undefined) {
-        const value = tabled(token.value ?? 0, tokens[next - 1]?.value ?? token.value ?? 0, sense.torque);
+        const spread = spreadAt(text, token.start);
+        const value = spread
+          ? tabled((token.value ?? 0) - spread, (token.value ?? 0) + spread, sense.torque)
+          : tabled(token.value ?? 0, tokens[next - 1]?.value ?? token.value ?? 0, sense.torque);
         const { second: other } = sensed ?? {};
         const number = other && tokens.find((entry) => entry.start === other.start)?.value;
         if (other && number !== undefined) {
@@ -310,6 +313,15 @@ const tabled = (min: number, max: number, unit: TorqueUnit): TorqueValue => ({
   minNm: toBase(min, unit),
   maxNm: toBase(max, unit),
 });
+
+/** What a bare figure may be off each way, in its own unit: `46±4`, `50 +/- 10 %`; undefined where it does not say. */
+function spreadAt(text: string, at: number): number | undefined {
+  const [, figure, off, percent] =
+    /^(\d+(?:[.,]\d+)?)\s*(?:±|\+\/?-)\s*(\d+(?:[.,]\d+)?)( ?%)?/.exec(text.slice(at, at + 24)) ?? [];
+  if (figure === undefined || off === undefined) return undefined;
+  const [value, by] = [figure, off].map((digits) => Number(digits.replace(',', '.'))) as [number, number];
+  return percent ? (value * by) / 100 : by;
+}
 
 const carried = (value: number, unit: TorqueUnit): FactValue => ({ kind: 'torque', ...tabled(value, value, unit) });
 

@@ -25,7 +25,7 @@ function counted(line: string): { label: string; length: number } | undefined {
   return number === undefined ? undefined : { label: String(number), length: mark.length };
 }
 
-const BULLET = /^\s*(?:[-•*–▪>+]\s+|\[ ?[x ]?\]\s)/;
+const BULLET = /^\s*(?:[-•*–▪+»]\s+|>{1,3}\s+|\[ ?[x ]?\]\s)/;
 /** A row of cells, which no sentence goes on in. */
 const CELLS = /\S {3,}\S|\||\t|\.{4,}/;
 /** How long a line is that breaks only because the page ends, as a share of the longest. */

@@ -31,6 +31,34 @@ describe('tables whose headings carry the unit', () => {
       '8 washer',
     ]);
   });
+  it('a tolerance in a cell is its limits', () => {
+    const { facts } = readSheet(
+      'Part      Thread   Nm\nNut       M10      46±4\nScrew     M8       23\nClip      M6       9\n',
+    );
+    const read = facts.flatMap(({ value }) => (value.kind === 'torque' ? [[value.min, value.max]] : []));
+    expect(read).toEqual([
+      [42, 50],
+      [23, 23],
+      [9, 9],
+    ]);
+  });
+  it('a list by what is tightened is in the unit that one line gives to all, wherever it stands', () => {
+    const list =
+      'tow bar ........ M12 95 / ball 300\nroof bars ...... 8\nclamps ......... 3 to 4\nskid plate ..... 35 ft-lb\n';
+    const read = (text: string) =>
+      readSheet(text).facts.flatMap(({ value }) =>
+        value.kind === 'torque' ? [`${value.min}-${value.max} ${value.unit}`] : [],
+      );
+    expect(read(`${list}everything in Nm if nothing stands behind it.`)).toEqual([
+      '95-95 N·m',
+      '300-300 N·m',
+      '8-8 N·m',
+      '3-4 N·m',
+      '35-35 lbf·ft',
+    ]);
+    // Without such a line a bare number is nothing.
+    expect(read(list)).toEqual(['35-35 lbf·ft']);
+  });
   it('ends where the rows end', () => {
     expect(columnSenses('Size | Torque (Nm)\nM8 | 25\n\nFit 4 | 5 of them').size).toBe(1);
   });

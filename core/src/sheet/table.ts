@@ -90,7 +90,7 @@ function senseOf(heading: string): ColumnSense | undefined {
   return undefined;
 }
 
-const PLAIN_NUMBER = /^\d+(?:[.,]\d+)?(?:\s*(?:[-–÷…]|\.{2,3}|to)\s*\d+(?:[.,]\d+)?)?$/;
+const PLAIN_NUMBER = /^\d+(?:[.,]\d+)?(?:\s*(?:[-–÷…±]|\+\/?-|\.{2,3}|to)\s*\d+(?:[.,]\d+)?(?: ?%)?)?$/;
 /** `(7) 9`: two units in one cell. */
 const TWO_NUMBERS =
   /\((\d+(?:[.,]\d+)?)\)\s{0,4}(\d+(?:[.,]\d+)?)(?!\S)|(?<!\S)(\d+(?:[.,]\d+)?)\s{0,4}\((\d+(?:[.,]\d+)?)\)/g;
@@ -148,6 +148,39 @@ function unitAbove(line: string): TorqueUnit | undefined {
   return undefined;
 }
 
+/** Says of every figure of the sheet what it is in: `everything in Nm if nothing stands behind it`. */
+const OF_ALL =
+  /\b(?:all|every(?:thing| figure| value| torque)?|(?:torques?|figures|values|numbers|settings)(?: (?:here|below|above|given|listed|on this (?:sheet|page|card)))?)\b[^.;\n\d]{0,30}?\b(?:in|are|is)\s+([A-Za-z·.-]+(?:[ ·.-][A-Za-z.]+){0,2})/gi;
+
+/** The unit that one line gives to all bare figures of a sheet, wherever it stands. */
+function unitOfAll(text: string): TorqueUnit | undefined {
+  for (const match of text.matchAll(OF_ALL)) {
+    const words = (match[1] ?? '').split(' ');
+    for (let most = words.length; most > 0; most--) {
+      const unit = torqueUnitOf(words.slice(0, most).join(' ').replace(/\.$/, ''));
+      if (unit) return unit;
+    }
+  }
+  return undefined;
+}
+
+/** A bare figure of a clause: no size, no count, no length, and not half of something. */
+const BARE_FIGURE =
+  /(?<![\p{L}\d.,/#-])\d{1,3}(?:[.,]\d)?(?![\p{L}\d"'°%/#×-]|[.,]\d|\s?(?:mm|cm|in\b|inch|x\b|×|off\b|pcs|turns?|times|goes|passes|km|mi\b|miles|deg|[nN][·.]?m|(?:ft|in|lb)\b|kg|psi|bar\b|years?|days?|h\b|min\b))/u;
+
+/** Where the bare figures stand of a cell that lists several joints: one in each of its clauses, none in brackets. */
+function bareFigures(cell: Cell): number[] {
+  const plain = cell.text.replace(/\([^)]*\)/g, (inside) => ' '.repeat(inside.length));
+  const places: number[] = [];
+  for (const clause of plain.matchAll(/[^,;/]+/g)) {
+    const figure = BARE_FIGURE.exec(clause[0]);
+    if (figure && !TORQUE_SAID.test(clause[0].slice(figure.index + figure[0].length)))
+      places.push(cell.start + clause.index + figure.index);
+  }
+  return places;
+}
+const TORQUE_SAID = /^\s*(?:to\s*\d+\s*)?(?:[nN][·.]?m|ft|in|lb|kg)/;
+
 /**
  * What the headings of the sheet's tables say of the bare numbers below them, by the place of each number.
  * A table is a heading with a torque unit or a quantity in it and the rows that follow, with as many cells, fewer or
@@ -159,6 +192,7 @@ export function columnSenses(text: string): ReadonlyMap<number, Sensed> & { outd
   let heading: Heading | undefined;
   let chart: ReturnType<typeof chartUnits>;
   let above: TorqueUnit | undefined;
+  const all = unitOfAll(text);
   let misfits = 0;
   let offset = 0;
   for (const line of text.split('\n')) {
@@ -227,6 +261,12 @@ export function columnSenses(text: string): ReadonlyMap<number, Sensed> & { outd
         read++;
       }
     });
+    // A list by what is tightened, in the unit that one line gives to all.
+    if (all && read === 0 && !heading && cells.length === 2 && /\p{L}{3}.*\.{3}/u.test(line))
+      for (const place of cells.slice(1).flatMap(bareFigures)) {
+        senses.set(place, { sense: { torque: all } });
+        read++;
+      }
     // A sentence ends a table; a remark in a row of its own does not.
     if (read === 0 && cells.length <= 1) {
       misfits++;

@@ -29,7 +29,7 @@ const VULGAR: Record<string, number> = {
 
 // `10/13/16` is a list and `50/60` two values; only the parts of a rule or a turn are fractions. A hyphen or space
 // before a proper fraction makes a mixed number.
-const FRACTION = /(?<![\d/])(?:\d+[-\s])?\d+\/(?:2|3|4|5|6|8|10|16|32|64)(?![\d/]|[.,]\d)/y;
+const FRACTION = /(?<![\d/])(?:\d+[-\t ])?\d+\/(?:2|3|4|5|6|8|10|16|32|64)(?![\d/]|[.,]\d)/y;
 /** Digits with their commas and points, and a vulgar fraction behind. */
 const NUMBER = /\d+(?:[.,]\d+)*[¼½¾⅛⅜⅝⅞]?/y;
 /** `1 000 km`: thousands parted by a space, told by what they measure. */

@@ -29,6 +29,11 @@ const PULLS =
   /\b(?:tighten(?:ed)?|torque (?:to|them|it|all|the|bolts?|nuts?)|pull(?:ed)? (?:to|them|it|the|all)|bring|nip|set the|and (?:torque|pull))\b/;
 /** It is what the work is done with: `with the torque key: 5 Nm`. */
 const WITH_TOOL = /\b(?:with|using|by) (?:the|a|an|your|its) (?:[\w-]+ ){0,2}[\w-]+[:,]? ?$/;
+/** How far a wrench goes: `torque wrench up to 50 Nm`, `torque wrench (max 50 Nm)`; among what is needed also `to`. */
+const TOOL_UP_TO =
+  /\btorque[- ](?:wrench|key|driver|screwdriver)s?,? (?:(?:that (?:goes|reads)|good|reading|rated) )?\(?(?:up to|max(?:imum|\.)?(?: of)?):?\s*$/;
+const TORQUE_TOOL_TO = /\btorque[- ](?:wrench|key|driver|screwdriver)s? to $/;
+const NEEDED = /^\W*(?:you(?:'ll| will)? (?:need|want)|tools?\b|needed|required|have ready|equipment|to hand)/i;
 /** A range this wide is a wrench's. */
 const WRENCH_RANGE = 3;
 
@@ -45,19 +50,23 @@ const NOT_THIS = [
   /(?:^|[(,]\s?|\b(?:it|they|figure|value|bolts?|nuts?|torque|setting|which|that)\s)(?:was|were|had been|used to be)(?: once| still)? $/,
   /\b(?:previous(?:ly)?|former(?:ly)?|old|earlier|before(?: that)?|originally|once|until (?:now|then|recently)|last (?:year|month)'?s?):? (?:it was |at |to |had |gave |said )?$/,
   /\b(?:replac(?:es|ing|ed)|withdraw(?:s|n|ing)?|cancel(?:s|led)?|instead of|in place of|rather than|supersed(?:es|ing)|forget|ignore|disregard|cross(?:ed)? out|strike(?: out)?|delete)\b[^.;:,]{0,20}$/,
-  /\b(?:old(?:er)?|earlier|previous|former|first|last) (?:figure|value|sheet|issue|edition|instruction|torque|spec\w*|print\w*|page|version)s?\b[^.;]{0,30}$/,
+  /\b(?:old(?:er)?|earlier|previous|former|first|last) (?:figure|value|sheet|issue|edition|instruction|torque|spec\w*|print\w*|page|version|leaflet|booklet|letter|mail|note|card|paper|list|drawing|bulletin|poster)s?\b[^.;,]{0,30}$/,
   /\b(?:misprint(?:ed)?|typo|typing error|wrong(?:ly)?|in error|erroneous(?:ly)?|mistaken(?:ly)?|by mistake|printed as|reads? wrongly)\b[^.;]{0,20}$/,
 ];
 /** Right behind a figure: it no longer holds, or never did. */
 const IS_OFF =
   /^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|a misprint|misprinted|a typing error|a mistake|not valid|crossed out|out of date|history)\b/;
 
+/** Right behind a figure: it did not do. */
+const DID_NOT_DO =
+  /^,? ?(?:which|that|and (?:that|it)) (?:was|were|proved|turned out) (?:to be )?(?:far |much |a bit )?too (?:little|low|much|high|tight|loose|weak)\b/;
+
 /** Said before a figure: it is another's, or no torque of a joint that is tightened here. */
 const OTHERS_BEFORE = [
   /\(\s*(?:factory|oem|standard|stock|original):? $/,
   /\b(?:factory|original|stock|standard|maker's|manufacturer's|car's|dealer'?s?)(?:'s)? (?:\w+ )?(?:figure|value|setting|spec\w*|torque)\b[^.;]{0,30}$/,
   /\b(?:hand ?book|owner'?s? manual|manual|catalogue|forum|internet|book|label|sticker|website|video|other makers?|another (?:kit|maker|make)|other kits?|others|some people|people|somebody|someone|my (?:friend|mate|brother)|friend'?s?|mate'?s?|neighbour|customer)\b[^.;,]{0,30}\b(?:says?|said|gives?|gave|tells?|told|has|had|have|states?|quotes?|goes?|go|use[sd]?|swears? by|wants?|shows?|lists?|takes?)\b[^.;,]{0,20}$/,
-  /\b(?:engine|motor|gearbox|coupling|clutch|shaft|joint|hub|axle|winch|drive|differential|rail|weld|bracket|arm)\b[^.;,]{0,24}\b(?:makes?|gives?|produces?|develops?|holds?|carr(?:y|ies)|transmits?|is (?:good|rated|tested)|withstands?|stands|takes up|puts out|rated|delivers)\b[^.;,]{0,18}$/,
+  /\b(?:engine|motor|gearbox|coupling|clutch|shaft|joint|hub|axle|winch|drive|differential|rail|weld|bracket|arm)\b[^.;,]{0,24}\b(?:makes?|gives?|produces?|develops?|holds?|starts?|pulls?|carr(?:y|ies)|transmits?|is (?:good|rated|tested)|withstands?|stands|takes up|puts out|rated|delivers)\b[^.;,]{0,18}$/,
   /\b(?:engine|peak|rated|output|input|bending|roll(?:ing)?|twisting|tilting|overturning|turning|rotating|running|rotational|drag|starting|friction|breakaway|break-away|prevailing|residual|run[- ]?down|run[- ]?on|proof|test|bearing) (?:torque|moment|load|effort|resistance)s?\b[^.;]{0,26}$/,
   /\b(?:rated|tested|proof|certified|approved|designed|good|calculated) (?:to|at|with|for|up to)\b[^.;]{0,14}$/,
   /\b(?:tensile|burst|fatigue|ultimate|failure|gain(?:s|ed)?|horsepower|power|kw|bhp)\b[^.;]{0,30}$/,
@@ -71,18 +80,28 @@ const OTHERS_BEFORE = [
   /\b(?:for example|for instance|e\.g\.|example|as an example|for comparison|compare(?:d)?(?: with| to)?|for reference(?: only)?|say)\b:?,? ?$/,
   /\bconfus(?:e|ed|ing)\b[^.;]{0,40}$|\bmix(?:ed)? (?:it |them )?up\b[^.;]{0,30}$/,
   /\b(?:stamped|engraved|moulded|molded|cast|printed) (?:on|in|into)\b[^.;]{0,20}$/,
+  // The same figure in another unit, as it feels, and what is added to one.
+  /\b(?:that(?:'s| is)|which is|this is|feels like|equals)(?: about| roughly| around| some| nearly)? $/,
+  /\b(?:another|a further|an extra|an additional) $/,
 ];
+/** One of several that were measured: `measured: 38, 42 and 61 Nm`. */
+const MEASURED_LIST = /\b(?:measured|found|read)\b:? ?[\d,. /-]+(?:and )?$/;
 /** Said behind a figure. */
 const OTHERS_AFTER = [
   /^\s*(?:at|@) ?\d[\d ,.]* ?(?:rpm|r\/min|1\/min|\/min|u\/min)|^\s*(?:at \d[\d ]*\/min)/,
   /^\s*of (?:twist|bending|torque at|engine|load|force|moment|rotation|prevailing|turning|friction|drag|breakaway|power|each other)/,
   /^\s*(?:of|from) each other|^\s*(?:apart|difference|too (?:much|little)|high|low|over|under|short|out)\b(?! (?:the|a|and|no)\b)/,
   /^\s*(?:of|from|on|in|for) (?:the )?(?:vehicle maker|car maker|factory|handbook|owner|old|other|lower|upper|neighbouring|original|engine)\b[^.;]{0,30}\b(?:bolt|nut|maker|manual|book|figure|is for|belongs)?/,
-  /^\s*(?:to (?:undo|loosen|break|turn|move|start|free)|on its handle|when it (?:came|let)|before it (?:let|went|snapped))/,
+  /^\s*(?:to (?:undo|loosen|break|turn|move|start|free)|on its handle|when it (?:came|let)|before (?:it|they) (?:let|went|snapped|stretch|yield|break|bend|give|fail|strip|tear))/,
+  /^\s*without (?:moving|turning|a move|giving)\b/,
   /^[^.;,]{0,50}\b(?:is|are|was|were) (?:for|of|meant for) (?:the )?(?:factory|original|stock|old|standard|other|another|somebody)\b/,
   /^[^.;]{0,50}\b(?:somebody else's|not (?:ours|of this kit|part of this|for (?:our|this|these|us))|belongs? (?:to|on)|left alone|not touched|stays? as it is|leave (?:it|that|them) (?:alone|be))\b/,
   /^\s*=\s*\d/,
+  /^\s*(?:from (?:the )?(?:works|factory|line|assembly)|ex works|as delivered|when new)\b/,
 ];
+
+/** `1 lb-ft = 1.356 N.m`: how units go into each other, and no figure of a joint. */
+const CONVERSION = /^1(?:[.,]0+)?\s?\p{L}[^\d=\n]{0,14}=\s*\d/iu;
 
 /** Behind a figure: where it stands, or that nothing here is done with it. */
 const ELSEWHERE =
@@ -110,10 +129,13 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   const speaksOfTool = tool >= 0 && TOOL_SAYS.test(own.slice(tool)) && !WITH_TOOL.test(own);
   const toolAfter = /^\s*(?:torque )?(?:key|wrench|clicker|driver|gun|ratchet)\b/.test(after);
   if ((speaksOfTool && !PULLS.test(before)) || toolAfter) return 'wrench';
+  if (TOOL_UP_TO.test(own) && !PULLS.test(before)) return 'wrench';
+  if (NEEDED.test(lineAt(text, span.start)) && TORQUE_TOOL_TO.test(own)) return 'wrench';
   if (wide && TOOL.test(before)) return 'wrench';
   if (inList && /\btorque[- ]?(?:wrench|key|driver|screwdriver|tool)\b/i.test(lineAt(text, span.start)))
     return 'wrench';
-  if (IS_OFF.test(after)) return 'superseded';
+  if (IS_OFF.test(after) || DID_NOT_DO.test(after)) return 'superseded';
+  if (CONVERSION.test(text.slice(span.start, span.end + 24))) return 'other';
   if (/^[^.;]{0,70}\?["')]*\s*$/.test(after)) return 'other';
   // A figure between strokes is part of a number: `M1245-75Nm/b`.
   if (
@@ -124,6 +146,7 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   if (ELSEWHERE.test(after.slice(0, 70))) return 'other';
   if (OTHERS_AFTER.some((words) => words.test(after.slice(0, 110)))) return 'other';
   // The clause before a comma speaks of one figure; past it another may be given.
+  if (MEASURED_LIST.test(before)) return 'other';
   if (OTHERS_BEFORE.some((words) => words.test(clause))) return 'other';
   if (askedTorque(before, after) === 'told') return 'other';
   if (ceiling) return 'ceiling';
@@ -154,6 +177,11 @@ function backOffBetween(between: string): number | undefined {
 
 type TorqueFact = Fact & { value: Extract<FactValue, { kind: 'torque' }> };
 const isTorque = (fact: Fact): fact is TorqueFact => fact.value.kind === 'torque';
+
+/** Whether two places stand in one bracket, with nothing but words and commas between. */
+const inOneBracket = (text: string, first: Span, second: Span): boolean =>
+  !/[();.\n]/.test(text.slice(first.end, second.start)) &&
+  /\([^()\n]{0,60}$/.test(text.slice(Math.max(0, first.start - 61), first.start));
 
 /** `Raised from 60 Nm to 65 Nm` reads like a range, and is an old figure and a new one. */
 function raisedFrom(fact: TorqueFact, text: string): { old: Fact; now: TorqueFact } | undefined {
@@ -304,6 +332,12 @@ export function giveRoles(
       continue;
     }
     const inList = listed(fact.start);
+    // Figures in one bracket are of one kind: `factory value (129 lb-ft, 111 lb-ft before)`.
+    const last = done.at(-1);
+    if (last?.value.kind === 'torqueAside' && inOneBracket(text, last, fact)) {
+      done.push(asAside(fact, last.value.role));
+      continue;
+    }
     const run = numberRun(fact, text);
     if (run) {
       open = run;
