@@ -17,6 +17,8 @@ const NAMES: ReadonlyArray<[RegExp, NamedForm]> = [
   [/\bcarriage bolts?\b|\bcoach bolts?\b/i, { kind: 'bolt', head: 'carriage' }],
   [/\beye ?bolts?\b/i, { kind: 'bolt', head: 'eye' }],
   [/\b(?:cap|button|countersunk|csk)[- ]head (?:screws?|bolts?)\b/i, { kind: 'bolt' }],
+  // Called by its head alone: `8 button heads`.
+  [/\b(?:button|cap|socket|pan|hex|round|dome|countersunk|csk|truss|flange)[- ]heads?\b/i, { kind: 'bolt' }],
   [/\b(?:barrel|cross[- ]dowel) nuts?\b/i, { kind: 'nut', form: 'barrel' }],
   [/\bweld(?:ing)?[- ]?nuts?\b/i, { kind: 'nut', form: 'weld' }],
   [/\b(?:clip|speed|u)[- ]?nuts?\b/i, { kind: 'nut', form: 'clip' }],

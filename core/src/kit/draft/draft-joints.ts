@@ -62,6 +62,12 @@ function threadOf(torque: Of<'torque'>, said: JointSentences): Thread | undefine
   return undefined;
 }
 
+/** Whether a sentence calls a piece by what its name begins with, before its size. */
+function isCalled({ name }: Item, sentence: string): boolean {
+  const [called = ''] = name.split(/[\s,]+(?=[\d#]|M\d)/);
+  return called !== '' && new RegExp(`\\b${called.replace(/[^\p{L}\d -]/gu, '.')}s?\\b`, 'iu').test(sentence);
+}
+
 /** Joints already drawn, by what names them, for a value that is said of the same joint again. */
 interface Drawn {
   group: string;
@@ -162,7 +168,10 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
         if (left(item) === said.count?.value.count) asMany.push(item);
         if (rest.length > MOST_LOOKED_AT) return undefined;
       }
-      return rest.length === 1 ? rest[0] : asMany.length === 1 ? asMany[0] : undefined;
+      if (rest.length === 1) return rest[0];
+      // Several, and the sentence calls one of them by its name: the bolts, the button heads.
+      const called = rest.filter((item) => isCalled(item, reading.steps[torque.step]?.text ?? ''));
+      return called.length === 1 ? called[0] : asMany.length === 1 ? asMany[0] : undefined;
     };
     const bolt = ofLabel('bolt') ?? own('bolt').find((item) => left(item) > 0) ?? only('bolt');
     const nut = ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut');

@@ -236,3 +236,52 @@ describe('steps counted in words, and pieces told by their line of the list', ()
     ]);
   });
 });
+
+describe('a card that calls screws by their heads and says the work once', () => {
+  const { kit } = draft(
+    [
+      'WHAT’S IN THE BOX',
+      'upright ........ 4',
+      '3/8-16 x 1-1/4 button head, stainless ... 8',
+      '5/16-18 x 3/4 hex bolt, gr 5 ... 8',
+      '',
+      'YOU NEED: 7/32 hex key, torque wrench to 50 ft-lb, a helper.',
+      '',
+      '>> Hang the clamp and run two button heads through upright and clamp, finger tight. Same at all four uprights.',
+      '>> Lay the cross rails on. Two bolts each end.',
+      '>> Now squeeze the clamps: button heads 22 ft-lb.',
+      '>> Cross rail bolts to 16 ft-lb.',
+    ].join('\n'),
+  );
+  it('has a station for each screw, from its own line of the list', () => {
+    const told = kit.groups.map(({ stations }) => {
+      const piece = kit.stations.find(({ id }) => id === stations[0])?.stack.find(({ kind }) => kind === 'hardware');
+      const item = piece?.kind === 'hardware' ? kit.items.find(({ id }) => id === piece.item) : undefined;
+      return [stations.length, item?.name];
+    });
+    expect(told).toEqual([
+      [8, 'Button head 3/8-16 × 31.8'],
+      [8, 'Bolt 5/16-18 × 19'],
+    ]);
+  });
+  it('has no step of what is needed, and the wrench is no torque', () => {
+    expect(kit.steps.some(({ text }) => /YOU NEED/.test(text))).toBe(false);
+    expect(kit.stations.flatMap(({ specs }) => specs.map(({ printed }) => printed))).not.toContain('50 ft-lb');
+  });
+});
+
+describe('chapters of a sheet', () => {
+  it('are no steps, nor is the word that stands over a caution', () => {
+    const { kit } = draft(
+      [
+        'Attention!',
+        'A. Disassemble',
+        ' a) Unscrew the old bar.',
+        'B. Assemble',
+        ' a) Hold the bar to the axle and turn the screws in by hand.',
+        ' b) Tighten the screws (2 x M10) with 48 Nm.',
+      ].join('\n'),
+    );
+    expect(kit.steps.map(({ text }) => text.slice(0, 12))).toEqual(['Unscrew the ', 'Hold the bar', 'Tighten the ']);
+  });
+});

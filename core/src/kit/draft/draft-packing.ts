@@ -100,7 +100,10 @@ export function draftPacking(drafting: Drafting): Packing {
     const length = thread?.value.lengthMm;
     const classes = inStep(count.step).filter(isKind('propertyClass'));
     const propertyClass = kind === 'bolt' || kind === 'nut' ? nearest(classes, count) : undefined;
-    const noun = `${count.value.noun[0]?.toUpperCase()}${count.value.noun.slice(1)}`;
+    // `Button head` says which; `head` alone does not.
+    const called =
+      /\p{L}+[- ]heads?$/iu.exec((line ?? '').split(',')[0] ?? '')?.[0].replace(/s$/i, '') ?? count.value.noun;
+    const noun = `${called[0]?.toUpperCase()}${called.slice(1)}`;
     // A line of the list keeps its own words; what prose counts is named by its size.
     const sized = `${noun}${thread ? ` ${thread.value.designation}` : ''}${length ? ` × ${Math.round(length * 10) / 10}` : ''}`;
     const name =

@@ -1,5 +1,6 @@
 import type { Fact } from '../../sheet/fact.ts';
 import { HARDWARE } from '../../sheet/lexicon.ts';
+import type { SheetStep } from '../../sheet/step-split.ts';
 import type { KitDocument } from '../kit-document.ts';
 import type { StepNeed } from '../kit-step.ts';
 import type { Phase } from '../phase.ts';
@@ -25,12 +26,25 @@ const NO_THING = /^(?:anything|everything|something|it|them|this|that)$/i;
 const QUANTITY_LINE = /^\s*\d+\s*(?:off|x|no\.?|pcs?\.?|pieces?)\s/i;
 const WHAT_IS_NEEDED =
   /^\s*(?:what you(?:'ll)? need|you (?:will|'ll)? ?need|tools?(?: needed| required)?|parts)\b.{0,3}[:.]/i;
+/** A word that stands over what is to be minded, and says nothing by itself. */
+const WARNING_WORD = /^\W*(?:attention|caution|warning|note|notice|important|danger)\W*$/i;
 const FEW = 3;
 const isFront = (text: string, own: readonly Fact[]): boolean =>
   QUANTITY_LINE.test(text) ||
   WHAT_IS_NEEDED.test(text) ||
   (isTitle(text) && own.every(({ value }) => value.kind === 'side' || value.kind === 'condition'));
 const isTitle = (text: string): boolean => !/[.!?;:]\s*$/.test(text) && text.trim().split(/\s+/).length <= 12;
+
+/** The title of a chapter whose steps are numbered below it: `B. Assemble`, then `a)`; `3 Rear axle`, then `3.1`. */
+const isSection = (step: SheetStep, next: SheetStep | undefined): boolean =>
+  step.number !== undefined &&
+  next?.number !== undefined &&
+  !/[.!?;]$/.test(step.text) &&
+  (next.number === step.number
+    ? /^\p{Lu}\p{L}+$/u.test(step.text)
+    : step.text.split(/\s+/).length <= 5 &&
+      ((/^[A-Z]$|^[IVX]+$|^\d+$/.test(step.number) && /^[a-z]$/.test(next.number)) ||
+        next.number.startsWith(`${step.number}.`)));
 
 /** The steps, each with what it has done; lines of the packing list and headings are none. */
 export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, assembledIn }: Joints): void {
@@ -56,7 +70,10 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
   const firstNumbered = reading.steps.findIndex(({ number }) => number !== undefined);
   reading.steps.forEach((step, at) => {
     const own = inStep(at);
-    if (listed.has(at)) return;
+    if (listed.has(at) || WARNING_WORD.test(step.text)) return;
+    const works = own.some(({ value }) => value.kind === 'action' || value.kind === 'torque');
+    if (!works && WHAT_IS_NEEDED.test(step.text)) return;
+    if (!own.some(isKind('torque')) && isSection(step, reading.steps[at + 1])) return;
     // A sheet that numbers its steps has its front matter before them.
     if (numbered >= FEW && at < firstNumbered && isFront(step.text, own)) return;
     const actions: StepAction[] = [];

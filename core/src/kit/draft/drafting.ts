@@ -59,6 +59,8 @@ export const KIND_OF: Record<string, ItemKind> = {
   screw: 'bolt',
   stud: 'bolt',
   capscrew: 'bolt',
+  // Called by its head alone: `8 button heads`.
+  head: 'bolt',
   setscrew: 'bolt',
   fastener: 'bolt',
   nut: 'nut',

@@ -279,7 +279,9 @@ const followers = (steps: readonly SheetStep[], at: number): string[] =>
   steps
     .slice(at + 1, at + 3)
     .flatMap((step) =>
-      /^(?:repeat|the same|same (?:again|on)|likewise|do the other)\b/i.test(step.text) ? [step.text] : [],
+      /^(?:repeat|the same|same (?:again|on|at|for|with)|likewise|ditto|do the (?:other|rest))\b/i.test(step.text)
+        ? [step.text]
+        : [],
     );
 
 /** Fractions of the final torque, where the sheet gives its stages. */

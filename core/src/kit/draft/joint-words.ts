@@ -1,4 +1,4 @@
-import { HARDWARE } from '../../sheet/lexicon.ts';
+import { HARDWARE, NUMBER_WORDS } from '../../sheet/lexicon.ts';
 import type { SheetStep } from '../../sheet/step-split.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import { KIND_OF, type Of } from './drafting.ts';
@@ -51,6 +51,9 @@ export interface Times {
 const SIDES =
   /\b(?:both|each|either|per) sides?\b|\ba side\b|\b(?:on|at) (?:the )?left and (?:the )?right\b|\bother side (?:likewise|the same|too)\b|\brepeat (?:for|on) the other side\b|\bsame (?:again )?on the other side\b/i;
 const CORNERS = /\b(?:all four|each|every|at the four) (?:corners?|wheels?|hubs?)\b/i;
+/** `Same at all four uprights`, `repeat for the other three`: how often it is done in all. */
+const SAME_AT =
+  /\b(?:same|repeat(?:ed)?|likewise|ditto)\b[^.;]{0,24}?\b(?:all|(the other))\s+(two|three|four|five|six|eight|[2-8])\b/i;
 const EACH = /\b(?:each|every|per|a|both|the two)\s+(\p{L}{3,})\b/giu;
 
 /**
@@ -61,6 +64,9 @@ const EACH = /\b(?:each|every|per|a|both|the two)\s+(\p{L}{3,})\b/giu;
 export function timesIn(text: string, pieces: ReadonlyArray<Of<'count'>>): Times | undefined {
   if (CORNERS.test(text)) return { times: 4, places: 'corners' };
   if (SIDES.test(text)) return { times: 2, places: 'sides' };
+  const same = SAME_AT.exec(text);
+  const told = same && (Number(same[2]) || NUMBER_WORDS[same[2]?.toLowerCase() ?? '']);
+  if (same && told) return { times: told + (same[1] ? 1 : 0), places: 'pieces' };
   for (const match of text.matchAll(EACH)) {
     // `a hanger` shares something out only behind `to`, `on`, `for`.
     if (/^a\b/i.test(match[0]) && !/\b(?:to|per|on|for|at|under)\s*$/i.test(text.slice(0, match.index))) continue;
