@@ -4,7 +4,7 @@ import { AnswersSchema } from './condition.ts';
 import { textUpTo } from './text.ts';
 
 /** What another program may do with a key. */
-export const SCOPES = ['kits:read', 'visits:read', 'visits:write'] as const;
+export const SCOPES = ['kits:read', 'visits:read', 'visits:write', 'due:read'] as const;
 export type Scope = (typeof SCOPES)[number];
 
 /** What other programs are told of. */
@@ -128,6 +128,30 @@ export const OfferedKitSchema = z.object({
   questions: z.array(z.object({ id: z.string(), text: z.string() })),
 });
 export type OfferedKit = z.infer<typeof OfferedKitSchema>;
+
+/** What an owner is to come back for after a visit. */
+export const VisitDueSchema = z.object({
+  visit: z.uuid(),
+  number: z.string(),
+  closedAt: z.iso.datetime(),
+  vehicle: z.object({ make: z.string(), model: z.string(), plate: z.string() }),
+  due: z.array(
+    z.object({
+      /** In the words of the record. */
+      text: z.string(),
+      /** Where the odometer was read, and a distance is given. */
+      atKm: z.number().optional(),
+      at: z.iso.datetime().optional(),
+    }),
+  ),
+});
+export type VisitDue = z.infer<typeof VisitDueSchema>;
+/** Longest stretch of time that is asked for at once, days. */
+export const DUE_DAYS = 92;
+export const DueRangeSchema = z
+  .object({ from: z.iso.datetime({ offset: true }), to: z.iso.datetime({ offset: true }) })
+  .refine(({ from, to }) => Date.parse(to) > Date.parse(from), 'to comes before from')
+  .refine(({ from, to }) => Date.parse(to) - Date.parse(from) <= DUE_DAYS * 86_400_000, `at most ${DUE_DAYS} days`);
 
 export const VisitRangeSchema = z.object({
   from: z.iso.datetime({ offset: true }),

@@ -2,6 +2,7 @@ import { Hono, type MiddlewareHandler } from 'hono';
 import { rateLimiter } from 'hono-rate-limiter';
 import { z } from 'zod';
 import {
+  DueRangeSchema,
   HookInputSchema,
   IDEMPOTENCY_KEY,
   IdempotencySchema,
@@ -10,6 +11,7 @@ import {
   OpenedVisitSchema,
   RevokeSchema,
   type Scope,
+  VisitDueSchema,
   VisitInputSchema,
   VisitRangeSchema,
   VisitSchema,
@@ -113,6 +115,18 @@ export function outsideRoutes(outside: OutsideService) {
       const visit = await outside.visit(c.get('program'), c.req.valid('param').id);
       return visit ? c.json(visit) : problem(c, 'unknownJob');
     })
+    .get(
+      '/due',
+      described('What owners are to come back for after the visits signed between two instants', {
+        200: z.array(VisitDueSchema),
+      }),
+      may('due:read'),
+      validate('query', DueRangeSchema),
+      async (c) => {
+        const { from, to } = c.req.valid('query');
+        return c.json(await outside.due(c.get('program'), Date.parse(from), Date.parse(to)));
+      },
+    )
     .post(
       '/visits',
       described('Opens a visit; sent again with the same idempotency key it is the same visit', {

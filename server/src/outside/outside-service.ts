@@ -12,8 +12,11 @@ import type {
   Scope,
   TellingCard,
   Visit,
+  VisitDue,
   VisitInput,
 } from '#contract/outside.ts';
+import { careText } from '#contract/wording/care-text.ts';
+import { dueAfter } from '#core/job/due.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import { plainVin } from '#core/vehicle/vin.ts';
 import type { Caller } from '../service/caller.ts';
@@ -239,6 +242,25 @@ export class OutsideService {
 
   async visits({ caller }: Program, fromMs: number, toMs: number): Promise<Visit[]> {
     return (await this.jobs.cards(caller.shopId, fromMs, toMs)).map(visitOf);
+  }
+
+  /** What owners are to come back for, of the visits signed in a stretch of time; one that cannot be read is left out. */
+  async due({ caller }: Program, fromMs: number, toMs: number): Promise<VisitDue[]> {
+    return (await this.jobs.signedBetween(caller.shopId, fromMs, toMs)).map(({ row, log, closedAtMs }) => {
+      const { make, model, plate } = row.vehicle;
+      const odometer = row.odometerKm === null ? {} : { odometerKm: row.odometerKm };
+      return {
+        visit: row.id,
+        number: row.number,
+        closedAt: new Date(closedAtMs).toISOString(),
+        vehicle: { make, model, plate },
+        due: dueAfter(log.plan, log.state, { closedAtMs, ...odometer }).map(({ care, atKm, atMs }) => ({
+          text: careText(care),
+          ...(atKm === undefined ? {} : { atKm }),
+          ...(atMs === undefined ? {} : { at: new Date(atMs).toISOString() }),
+        })),
+      };
+    });
   }
 
   async visit({ caller }: Program, id: string): Promise<Visit | undefined> {

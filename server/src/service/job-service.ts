@@ -20,6 +20,7 @@ import { outForJob } from '#core/crib/crib-tool.ts';
 import { shelfBottles } from '#core/crib/shelf-bottle.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import { bestTimeMs } from '#core/job/command-time.ts';
+import type { JobLog } from '#core/job/job-log.ts';
 import { kitsNow, takeCommand } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
 import type { Refusal } from '#core/job/refusal.ts';
@@ -35,6 +36,7 @@ import type { RecordSeal } from '../seal/record-seal.ts';
 import { type EventRow, JobMoved } from '../store/append-queue.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { CribRepository } from '../store/crib-repository.ts';
+import type { JobEntity } from '../store/entities.ts';
 import { chainHash, sha256 } from '../store/hash-chain.ts';
 import type { JobRepository } from '../store/job-repository.ts';
 import { type StoredSlot, slotOf, slotParts } from '../store/stored-slot.ts';
@@ -373,6 +375,27 @@ export class JobService {
         }
       }),
     );
+  }
+
+  /** Jobs signed in a stretch of time, in that order, with their logs; one that cannot be read is left out and reported. */
+  async signedBetween(
+    shopId: string,
+    fromMs: number,
+    toMs: number,
+  ): Promise<Array<{ row: JobEntity; log: JobLog; closedAtMs: number }>> {
+    const rows = await this.parts.jobs.signedBetween(shopId, fromMs, toMs);
+    const found = await Promise.all(
+      rows.map(async (row) => {
+        try {
+          const log = (await this.shelf.get(shopId, row.id))?.log;
+          return log && row.closedAtMs ? [{ row, log, closedAtMs: row.closedAtMs }] : [];
+        } catch (error) {
+          this.failedLater(error);
+          return [];
+        }
+      }),
+    );
+    return found.flat();
   }
 
   minutesOf(shopId: string, kitId: string): Promise<number[]> {

@@ -103,6 +103,16 @@ export class JobRepository {
     await this.source.getRepository(JobEntity).update({ id: jobId }, { slot });
   }
 
+  /** Signed from an instant on and before another, the earliest first. */
+  signedBetween(shopId: string, fromMs: number, toMs: number): Promise<JobEntity[]> {
+    return this.source
+      .getRepository(JobEntity)
+      .createQueryBuilder('job')
+      .where('job.shopId = :shopId AND job.closedAtMs >= :fromMs AND job.closedAtMs < :toMs', { shopId, fromMs, toMs })
+      .orderBy('job.closedAtMs')
+      .getMany();
+  }
+
   /** Another time, bay, place or other hands for a job that is open. */
   async move(jobId: string, to: Pick<JobEntity, 'bay' | 'plannedStartMs' | 'slot'>): Promise<void> {
     await this.source.getRepository(JobEntity).update({ id: jobId }, to);

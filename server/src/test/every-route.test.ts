@@ -47,6 +47,7 @@ const APART = [
   'GET /api/outside/v1/kits',
   'GET /api/outside/v1/visits',
   'GET /api/outside/v1/visits/:id',
+  'GET /api/outside/v1/due',
   'POST /api/outside/v1/visits',
 ];
 

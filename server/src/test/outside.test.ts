@@ -5,8 +5,9 @@ import type { AddressInfo } from 'node:net';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { Validator } from '@seriousme/openapi-schema-validator';
 import pino from 'pino';
-import type { OfferedKit, Outside, Scope, Telling, Visit } from '#contract/outside.ts';
+import type { OfferedKit, Outside, Scope, Telling, Visit, VisitDue } from '#contract/outside.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
+import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { TellingPost, WAITS_MS } from '../outside/telling-post.ts';
 import { OutsideRepository } from '../store/outside-repository.ts';
 import { type Device, fitter, guardToClosed, openGuard, startTestServer, type TestServer } from './harness.ts';
@@ -66,6 +67,30 @@ describe('a key', () => {
   it.each(['', 'wrk_', 'nonsense', `wrk_${'A'.repeat(43)}`])('%j opens nothing', async (key) =>
     expect((await ask(key, 'GET', '/kits')).status).toBe(401),
   );
+  it('reads what owners are to come back for, of the visits signed in a stretch of time and of its own shop', async () => {
+    const mira = await fitter(server);
+    const job = await openGuard(mira);
+    const { key } = await keyFor('due:read');
+    const range = (fromMs: number, toMs: number) =>
+      `/due?from=${new Date(fromMs).toISOString()}&to=${new Date(toMs).toISOString()}`;
+    const nowMs = Date.now();
+    const read = async () =>
+      (await (await ask(key, 'GET', range(nowMs - 60_000, nowMs + 600_000))).json()) as VisitDue[];
+    expect((await read()).some(({ visit: id }) => id === job)).toBe(false);
+    await mira.send(job, ...guardToClosed.map((command) => mira.input(command)));
+    const found = (await read()).find(({ visit: id }) => id === job);
+    expect(found).toMatchObject({ vehicle: { plate: expect.any(String) }, closedAt: expect.any(String) });
+    const { aftercare } = TRANSFER_CASE_GUARD;
+    expect(found?.due).toHaveLength(aftercare.length);
+    expect(JSON.stringify(found)).not.toMatch(/owner|contact/i);
+    expect((await ask(key, 'GET', '/visits?from=2026-11-01T00:00:00Z&to=2026-11-02T00:00:00Z')).status).toBe(403);
+    expect((await ask((await keyFor('visits:read')).key, 'GET', range(nowMs, nowMs + 1000))).status).toBe(403);
+    for (const [from, to] of [
+      [nowMs, nowMs - 1000],
+      [nowMs - 93 * 86_400_000, nowMs],
+    ] as const)
+      expect((await ask(key, 'GET', range(from, to))).status).toBe(422);
+  });
   it('opens nothing of the application itself', async () => {
     const { key } = await keyFor('kits:read', 'visits:read', 'visits:write');
     for (const path of ['/api/vehicles', '/api/jobs?from=0&to=1', '/api/shop', '/api/archive'])

@@ -4,6 +4,7 @@ export const SCOPE_TEXT: Record<Scope, string> = {
   'kits:read': 'see which kits the shop fits',
   'visits:read': 'see visits and how far they are',
   'visits:write': 'open visits',
+  'due:read': 'see what owners are to come back for',
 };
 
 export const TOLD_TEXT: Record<Told, string> = {

@@ -1,11 +1,13 @@
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import type { OwnersChange } from '#contract/owner.ts';
+import { privacyNote } from '#contract/wording/en/privacy.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { type LikelyDouble, likelyDoubles, type Owner, ownersOf } from '#core/vehicle/owners.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
 import { type Change, useChange, useVehicles } from '../../shop/queries.ts';
+import { saveFile } from '../../shop/save-file.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ProveSheet } from '../shop/ProveSheet.tsx';
@@ -129,8 +131,33 @@ export default function Owners() {
             <p className="text-sm text-ink-2">and {found.length - SHOWN} more: search for them</p>
           )}
         </section>
+        <PrivacyNote />
       </main>
     </div>
+  );
+}
+
+/** What an owner may be told of what is held: to read out, to print, to send. */
+function PrivacyNote() {
+  const shop = useSession((state) => state.session?.shop.name) ?? 'The shop';
+  const lines = privacyNote(shop);
+  return (
+    <section aria-label="What owners are told" className="mt-8 max-w-prose">
+      <h2 className="plate text-2xl">What owners are told</h2>
+      <div className="border-t-2 border-ink pt-2">
+        {lines.map((line) => (
+          <p key={line} className="mb-2">
+            {line}
+          </p>
+        ))}
+        <Button
+          className="min-h-11!"
+          onClick={() => saveFile('what-we-hold-of-you.txt', 'text/plain;charset=utf-8', `${lines.join('\n\n')}\n`)}
+        >
+          Save as a text
+        </Button>
+      </div>
+    </section>
   );
 }
 

@@ -6,6 +6,7 @@ import type { VehicleHistory } from '#contract/vehicle.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { DEMO_VEHICLES } from '#demo/shop.ts';
 import { Shop, stage } from '../../test/stage.tsx';
+import Owners from './Owners.tsx';
 import VehicleList from './VehicleList.tsx';
 import VehicleScreen from './VehicleScreen.tsx';
 
@@ -186,5 +187,26 @@ describe('changing a vehicle', () => {
     asked.on('GET /vehicles/v-new', 'never');
     await user.click(screen.getByRole('button', { name: 'Save' }));
     await waitFor(() => expect(here()).toBe('/vehicles/v-new'));
+  });
+});
+
+describe('the owners', () => {
+  const ROUTE = <Route path="/vehicles/owners" element={<Owners />} />;
+  it('are listed with their vehicles, and what they may be told stands below, in the shop’s name', async () => {
+    const mine = { ...CARRICK, id: 'v-2', plate: 'OW 2', owner: 'Ines Harrow', contact: '555 0142' };
+    stage(ROUTE, '/vehicles/owners', shop([mine]));
+    const all = within(await screen.findByRole('region', { name: 'All owners' }));
+    expect(await all.findByText('Ines Harrow')).toBeVisible();
+    expect(all.getByRole('link', { name: /OW 2/ })).toBeVisible();
+    // A fitter gives nothing out and erases nothing.
+    expect(all.queryByRole('button', { name: /Forget/ })).toBeNull();
+    const told = within(screen.getByRole('region', { name: 'What owners are told' }));
+    expect(told.getByText(/^Harrow Lane.* holds your name/)).toBeVisible();
+    expect(told.getByText(/The law of the place/)).toBeVisible();
+    expect(told.getByRole('button', { name: 'Save as a text' })).toBeVisible();
+  });
+  it('of a shop without vehicles are none', async () => {
+    stage(ROUTE, '/vehicles/owners', shop([]));
+    expect(await screen.findByText('No vehicle has an owner yet.')).toBeVisible();
   });
 });
