@@ -3,6 +3,7 @@ import type { StoreReading } from '#core/compound/shelf-life.ts';
 import type { Bottle } from '#core/crib/bottle.ts';
 import type { WrenchCheck } from '#core/crib/check-pull.ts';
 import { CRIB_TOOL_KINDS, type CribTool, type CribToolKind, type Loan } from '#core/crib/crib-tool.ts';
+import type { Skill } from '#core/job/skill.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 
 const Ref = z.string().min(1).max(64);
@@ -139,5 +140,5 @@ export interface Crib {
   bottles: Bottle[];
   temperatures: StoreReading[];
   rechecks: Recheck[];
-  people: Array<{ id: string; name: string }>;
+  people: Array<{ id: string; name: string; skills?: Skill[] }>;
 }

@@ -398,6 +398,7 @@ describe('every obstacle', () => {
     toolElsewhere: { name: 'ball joint press', number: '261127-2', group: '' },
     notBought: { name: 'axle bolt', quantity: '4', group: '' },
     liftTooWeak: { name: 'Two-post lift', ratedKg: 2500, needKg: 3100 },
+    noSkill: { skill: 'welding', named: ['Mira Vane'], has: [], group: '' },
     kitWithdrawn: { kit: 'Rock sliders', because: 'wrong bolt' },
   };
   it.each(each<Obstacle>(OBSTACLES).map((obstacle) => [obstacle.code, obstacle] as const))(

@@ -18,6 +18,10 @@ function valuesOf(obstacle: Obstacle): Values {
       const { kind, needMl, haveMl } = obstacle;
       return { kind: COMPOUND_TEXT[kind], needMl: needMl.toFixed(1), haveMl: haveMl.toFixed(1) };
     }
+    case 'noSkill': {
+      const { skill, named, has } = obstacle;
+      return { skill, named: named.join(', ') || undefined, has: has.join(', ') || undefined };
+    }
     default:
       return obstacle as unknown as Values;
   }

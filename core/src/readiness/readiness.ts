@@ -9,6 +9,7 @@ import { stationState } from '../job/job-state.ts';
 import { lineProgress } from '../job/line-progress.ts';
 import { pullBand } from '../job/next-station.ts';
 import { shoppingList, type ToBuy } from '../job/shopping-list.ts';
+import type { Skill } from '../job/skill.ts';
 import { stationComplete } from '../job/station-progress.ts';
 import { HELD_UP_BY, isHeldUpBy, wheelsFree } from '../kit/held-up-by.ts';
 import type { StepNeed } from '../kit/kit-step.ts';
@@ -22,6 +23,7 @@ import { kitCalled } from '../visit/cross-reference.ts';
 import { dayOf } from '../wrench/suitable-wrench.ts';
 import type { Wrench } from '../wrench/wrench.ts';
 import { type PlannedPull, smallestWrenchSet, type WrenchSet } from '../wrench/wrench-set.ts';
+import { type Skilled, skillsMissing } from './skill-need.ts';
 import { type ToolList, toolsNeeded } from './tool-need.ts';
 
 /** What of a compound the day takes and the shelf holds. */
@@ -71,6 +73,8 @@ export type Obstacle =
   | { code: 'otherSheet'; kit: string; step: string }
   /** What is to hold the vehicle up is rated for less. */
   | { code: 'liftTooWeak'; name: string; ratedKg: number; needKg: number }
+  /** Nobody who is to do it, or nobody of the shop, can do what it asks for. */
+  | { code: 'noSkill'; skill: Skill; named: string[]; has: string[]; group: string }
   | { code: 'kitWithdrawn'; kit: string; because: string }
   /** No box brings it, and nobody has got it yet. */
   | { code: 'notBought'; name: string; quantity: string; group: string };
@@ -100,6 +104,9 @@ export interface ShopStock {
   /** Minutes of the shop's own jobs, by kit id. */
   ownMinutes: Readonly<Record<string, readonly number[]>>;
   withdrawn: ReadonlyArray<{ kit: string; because: string }>;
+  /** Who works here, and who of them is to do this job. */
+  people?: readonly Skilled[];
+  fitters?: readonly string[];
   /** Jobs that stand in the same hours, with the specials their sheets list. */
   alongside?: ReadonlyArray<{ number: string; specials: readonly string[] }>;
 }
@@ -241,6 +248,11 @@ export function readiness(plan: Plan, job: JobState, stock: ShopStock, nowMs: nu
   ];
   const place = new Map(plan.groups.map((group, index) => [group.title, index]));
   const onTheWay: Obstacle[] = [
+    ...skillsMissing(plan, stock.people ?? [], stock.fitters).map((missing) => ({
+      code: 'noSkill' as const,
+      group: '',
+      ...missing,
+    })),
     ...wrenches.uncovered.map(({ targetNm, stations: ids }) => ({
       code: 'noWrench' as const,
       targetNm,

@@ -91,7 +91,12 @@ export class CribService {
       bottles,
       temperatures,
       rechecks: await this.rechecks(shopId, wrenches, checks),
-      people: people.map(({ id, name }) => ({ id, name })),
+      people: people.map(({ id, name, skills, leftAtMs }) => ({
+        id,
+        name,
+        // Who has left does nothing here any more.
+        ...(skills?.length && !leftAtMs ? { skills } : {}),
+      })),
     };
   }
 

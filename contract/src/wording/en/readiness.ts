@@ -22,5 +22,7 @@ export const OBSTACLES: Record<Obstacle['code'], string> = {
   noFigure: 'Station {label}: the sheet gives no torque.',
   otherSheet: '“{step}” goes on in the sheet of {kit}, which is not in this visit. Add it.',
   liftTooWeak: '{name} bears {ratedKg} kg; this vehicle may need {needKg} kg.',
+  noSkill:
+    '{named, select, none {Nobody of the shop has} other {None of {named} has}} {skill} on their card{has, select, none {} other {; {has} does}}.',
   kitWithdrawn: '{kit}: this revision was withdrawn. {because}',
 };

@@ -37,6 +37,8 @@ export function useReadiness(): { result?: Readiness; failure?: string } {
           bottles: crib.bottles,
           temperatures: crib.temperatures,
           ownMinutes,
+          people: crib.people,
+          ...(document.slot?.fitters ? { fitters: document.slot.fitters } : {}),
           alongside: (jobs ?? []).flatMap((job) =>
             job.id !== id && job.closedAtMs === undefined && overlap(hoursOf(job), { startMs: plannedStartMs, minutes })
               ? [{ number: job.number, specials: job.progress.specials ?? [] }]
