@@ -55,6 +55,7 @@ test('no serious accessibility fault on any screen, by day and by night', async 
     ['check-in', 'Packing list'],
     ['line', 'Station 2'],
     ['close-out', 'Still in the way'],
+    ['second-look', 'Second look'],
     ['record', 'Every pull'],
   ] as const) {
     await page.goto(`${app.url}/jobs/${job}/${screen}`);

@@ -145,6 +145,7 @@ test('nothing is cut, covered or out of view, at any size: a job', async ({ page
     [`/jobs/${job}/check-in`, 'Packing list'],
     [`/jobs/${job}/line`, 'Station 2'],
     [`/jobs/${job}/close-out`, 'Still in the way'],
+    [`/jobs/${job}/second-look`, 'Second look'],
     [`/jobs/${job}/record`, 'Every pull'],
     [`${demo.slice(app.url.length)}/receive`, 'True before the strip'],
     [`${demo.slice(app.url.length)}/conflicts`, 'Conflicts between kits'],

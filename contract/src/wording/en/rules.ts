@@ -78,7 +78,7 @@ export const RULE_TEXT: Record<
     why: 'Running down is letting the driver off before the head touches. Where a kit leaves power tools free, a driver may seat the head as well; many shops draw the last turn by hand all the same, because nobody knows how hard it was pressed.',
   },
   bentBy: {
-    title: 'Who may let past',
+    title: 'Each rule, and who bends it',
     why: 'Each rule can be bent by name and with a reason, which stands on the record. On a safety-critical joint and at wheels at most a lead does. Never: above an absolute maximum, with a wrench that cannot show the torque, by feel where lives hang on it.',
   },
   againAfterKm: {
