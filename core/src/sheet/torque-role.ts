@@ -94,6 +94,7 @@ const OTHERS_AFTER = [
   /^\s*(?:of|from|on|in|for) (?:the )?(?:vehicle maker|car maker|factory|handbook|owner|old|other|lower|upper|neighbouring|original|engine)\b[^.;]{0,30}\b(?:bolt|nut|maker|manual|book|figure|is for|belongs)?/,
   /^\s*(?:to (?:undo|loosen|break|turn|move|start|free)|on its handle|when it (?:came|let)|before (?:it|they) (?:let|went|snapped|stretch|yield|break|bend|give|fail|strip|tear))/,
   /^\s*without (?:moving|turning|a move|giving)\b/,
+  /^\s*(?:was|were|had been) (?:asked|wanted|specified|prescribed|called for)\b/,
   /^[^.;,]{0,50}\b(?:is|are|was|were) (?:for|of|meant for) (?:the )?(?:factory|original|stock|old|standard|other|another|somebody)\b/,
   /^[^.;]{0,50}\b(?:somebody else's|not (?:ours|of this kit|part of this|for (?:our|this|these|us))|belongs? (?:to|on)|left alone|not touched|stays? as it is|leave (?:it|that|them) (?:alone|be))\b/,
   /^\s*=\s*\d/,

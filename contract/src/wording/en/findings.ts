@@ -292,6 +292,16 @@ export const FINDINGS: Record<FindingCode, FindingWords> = {
     why: '“{printed}” is in {unit}: a force or mass, not a torque.',
     clears: 'Ask the maker for the unit.',
   },
+  wideRange: {
+    title: 'A range that says nothing',
+    why: '{printed} spans {ratio} to 1: two figures, or what a wrench covers.',
+    clears: 'Read on the sheet which of them is meant.',
+  },
+  slipperyWheel: {
+    title: 'Something slippery on what holds a wheel',
+    why: '{compound} on wheel nuts or bolts: their figure is for clean, dry threads, and with it the stud is pulled further than meant (common practice, no source).',
+    clears: 'Leave them dry, unless the wheel’s maker asks for it.',
+  },
   threadNotNamed: {
     title: 'A large torque on a thread nobody names',
     why: '{printed} ({torqueNm} N·m), and neither bolt nor nut says its thread: nothing can be checked against it.',

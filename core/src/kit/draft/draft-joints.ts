@@ -62,6 +62,8 @@ function threadOf(torque: Of<'torque'>, said: JointSentences): Thread | undefine
   return undefined;
 }
 
+const HOLDS_WHEEL = /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b/i;
+
 /** Whether a sentence calls a piece by what its name begins with, before its size. */
 function isCalled({ name }: Item, sentence: string): boolean {
   const [called = ''] = name.split(/[\s,]+(?=[\d#]|M\d)/);
@@ -264,6 +266,8 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
         yMm: 40 + Math.floor(at / 8) * 60,
         stack,
         ...(compound ? { compound } : {}),
+        // What holds a wheel is tightened on the ground, dry, and looked at again.
+        ...(HOLDS_WHEEL.test(title) ? { tags: ['wheel' as const] } : {}),
         specs: [printed()],
         drive: drive ?? { kind: 'unknown' },
       };

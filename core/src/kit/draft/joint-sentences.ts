@@ -84,8 +84,16 @@ const titled = (text: string): string | undefined => {
     .replace(/^\s*(?:then|now|and|finally|next)\b/i, ' ')
     // A size that only says what turns it.
     .replace(/,\s*(?:\d+(?:[./]\d+)?\s*)?(?:mm|in\.?|inch|")\s*,?\s*$/i, ' ')
+    // What is left of sizes and units, and a clause that says what they get.
+    .replace(/(?<=\s|^)[/.,:;–-]+(?=\s|$)/g, ' ')
+    .replace(/,\s*(?:and |each side|they|it|which|that)\b.*$/i, ' ')
+    .replace(/\b(?:n[·.]?m|ft-?lbs?|lb-?ft|in-?lbs?)\s*$/i, ' ')
+    .replace(/^\s*(?:grease|oil|lubricate|clean|degrease)\s+/i, ' ')
     .replace(/\b(?:crosswise|across|in turn|evenly)\s*$/i, ' ')
-    .replace(/\b(?:and|or|then|of|in|to|with|at)\s*$/i, ' ')
+    .replace(
+      /(?:\s\b(?:and|or|then|of|in|to|with|at|get|gets|want|wants|take|takes|go|goes|are|is|they|them|it|just))+\s*$/i,
+      ' ',
+    )
     .replace(/\s+/g, ' ')
     .replace(/^[\s,:;|=–-]+|[\s,:;|=–-]+$/g, '');
   return plain.length >= 3 &&

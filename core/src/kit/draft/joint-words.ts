@@ -5,7 +5,7 @@ import { KIND_OF, type Of } from './drafting.ts';
 
 /** Words that tell one joint of a sheet from another: `hanger`, `guard`, `tower`; no hardware, no verbs, no places. */
 const PLAIN = new Set(
-  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metres metre torqued tightened stages stage item items ref reference line position'.split(
+  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop end ends vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metres metre torqued tightened stages stage item items ref reference line position'.split(
     ' ',
   ),
 );
@@ -64,6 +64,9 @@ const EACH = /\b(?:each|every|per|a|both|the two)\s+(\p{L}{3,})\b/giu;
 export function timesIn(text: string, pieces: ReadonlyArray<Of<'count'>>): Times | undefined {
   if (CORNERS.test(text)) return { times: 4, places: 'corners' };
   if (SIDES.test(text)) return { times: 2, places: 'sides' };
+  const places = /\b(\d{1,2}|two|three|four|six|eight) ?(?:pl|plcs|places)\b/i.exec(text);
+  const many = places && (Number(places[1]) || NUMBER_WORDS[places[1]?.toLowerCase() ?? '']);
+  if (many) return { times: many, places: 'pieces' };
   const same = SAME_AT.exec(text);
   const told = same && (Number(same[2]) || NUMBER_WORDS[same[2]?.toLowerCase() ?? '']);
   if (same && told) return { times: told + (same[1] ? 1 : 0), places: 'pieces' };

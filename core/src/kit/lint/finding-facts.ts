@@ -92,6 +92,7 @@ export interface FindingFacts {
   figureForOtherThread: { printed: string; basis: FigureBasis; compound: string };
   highWhereUndone: OnThread & { thread: string };
   slipperyFrictionFace: OnThread;
+  slipperyWheel: OnThread;
   noOrder: { stations: number; best: Pattern; imbalance: number };
   betterOrder: { own: number; best: Pattern; imbalance: number; printed: boolean };
   specGap: Nothing;
@@ -117,6 +118,7 @@ export interface FindingFacts {
   windowTooShort: { bolts: number; rounds: number; needsMin: number; windowMin: number; atOnce: number };
   forceForTorque: { printed: string; unit: string };
   threadNotNamed: { printed: string; torqueNm: number };
+  wideRange: { printed: string; ratio: number };
   outOfEnvelope: { what: string; value: number; unit: string; most: number; least?: number; thread?: string };
   noAlignment: { stations: readonly string[] };
   noWheelTorque: Nothing;

@@ -231,6 +231,9 @@ function appliedBySteps(kit: KitDocument): ReadonlyMap<string, ReadonlySet<Compo
   return found;
 }
 
+/** What makes a thread slip. */
+const SLIPPERY: ReadonlySet<CompoundKind> = new Set<CompoundKind>(['grease', 'antiSeize']);
+
 /** Rule 9: what is on the thread against what it meets and what the joint must do. */
 export function compounds(kit: KitDocument, joints: readonly StationJoint[]): Finding[] {
   const byStep = appliedBySteps(kit);
@@ -262,6 +265,9 @@ export function compounds(kit: KitDocument, joints: readonly StationJoint[]): Fi
           return [];
       }
     });
+    // A wheel's figure is for clean, dry threads: with anything slippery the stud stretches before the wrench clicks.
+    if (station.tags?.includes('wheel') && SLIPPERY.has(compound.kind))
+      found.push(finding('slipperyWheel', path, joint.place, facts));
     // Adjusted at the alignment, taken off with the wheel, or too small to survive the breakaway.
     const undone =
       station.tags?.includes('changesGeometry') ||

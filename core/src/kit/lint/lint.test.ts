@@ -230,6 +230,10 @@ const FAULTS: Record<FindingCode, (kit: KitDocument) => void> = {
     kit.compounds = [{ id: 'locker', name: 'Grease', kind: 'grease' }];
     Object.assign(at(kit), { compound: 'locker', tags: ['frictionFace'] });
   },
+  slipperyWheel: (kit) => {
+    kit.compounds = [{ id: 'locker', name: 'Grease', kind: 'grease' }];
+    Object.assign(at(kit), { compound: 'locker', tags: ['wheel'] });
+  },
   noOrder: (kit) => Object.assign(kit.groups[0] as object, { torqueOrder: undefined }),
   betterOrder: (kit) => Object.assign(kit.groups[0] as object, { torqueOrder: { list: ['s1', 's2', 's3', 's4'] } }),
   specGap: (kit) => {
@@ -326,6 +330,9 @@ const FAULTS: Record<FindingCode, (kit: KitDocument) => void> = {
   threadNotNamed: (kit) => {
     torque(kit, 430, '430 N·m');
     for (const id of ['bolt', 'nut']) Object.assign(item(kit, id), { thread: undefined });
+  },
+  wideRange: (kit) => {
+    at(kit).specs = [{ spec: { kind: 'range', minNm: 5, maxNm: 45 }, printed: '5-45 N·m' }];
   },
   outOfEnvelope: (kit) => Object.assign(item(kit, 'bolt'), { lengthMm: 550 }),
   noAlignment: (kit) => {

@@ -27,6 +27,7 @@ import {
   slips,
   torqueAgainstStrength,
   verifyPasses,
+  wideRanges,
 } from './torque-rules.ts';
 import { everyVariant } from './variant-rules.ts';
 
@@ -71,6 +72,7 @@ export function lintKit(document: KitDocument): Finding[] {
     ...figures(joints),
     ...washers(joints),
     ...lengths(joints),
+    ...wideRanges(joints),
     ...compounds(kit, joints),
     ...figureBases(joints),
     ...orders(kit),

@@ -216,6 +216,22 @@ export function namelessThreads(joints: readonly StationJoint[]): Finding[] {
   });
 }
 
+/** Ends of a figure further apart than this are two figures, or what a wrench covers (chosen by us: as the sheet's reader has it). */
+const WIDE = 3;
+
+/** Rule 18: a range whose ends lie so far apart that it says nothing. */
+export function wideRanges(joints: readonly StationJoint[]): Finding[] {
+  return joints.flatMap((joint) =>
+    joint.station.specs.flatMap(({ spec, printed }, at): Finding[] => {
+      if (spec.kind !== 'range' || !(spec.minNm > 0)) return [];
+      const ratio = spec.maxNm / spec.minNm;
+      return ratio > WIDE
+        ? [finding('wideRange', `${joint.path}.specs[${at}]`, joint.place, { printed, ratio: round(ratio) })]
+        : [];
+    }),
+  );
+}
+
 /** Rule 18: a force where a torque is meant, a lost decimal point, anything outside a sane envelope. */
 export function envelope(kit: KitDocument, joints: readonly StationJoint[]): Finding[] {
   const found: Finding[] = [];
