@@ -64,7 +64,7 @@ function bytesOf(file: string | undefined): Uint8Array {
   }
 }
 
-/** Facts of a sheet, what it was taken to say and what stayed unread, as one JSON object. */
+/** Facts of a sheet, what it was taken to say and what stayed unread, as one JSON object; ends with 1 where no kit can be made of it. */
 async function read(file: string | undefined): Promise<void> {
   const text = await sheetText(bytesOf(file), file ?? '');
   if (!text.ok) stop(sheetFaultText(text.error));
@@ -74,6 +74,14 @@ async function read(file: string | undefined): Promise<void> {
     title: basename(file ?? 'sheet'),
     maker: 'not read',
   });
+  // What has neither a joint nor a piece nor an act that is known for one is no instruction: a draft of it would look like one.
+  if (reading.facts.length === 0 || kit.steps.length + kit.stations.length + kit.items.length === 0)
+    stop(`Nothing in ${file} reads like an instruction sheet: no torque, no piece and no act was found.`);
+  const checked = readKit(JSON.stringify(kit));
+  if (!checked.ok)
+    stop(
+      `No kit can be made of ${file}:\n${checked.error.faults.map(({ path, message }) => `${path || 'file'}: ${message}`).join('\n')}`,
+    );
   const answer = {
     facts: reading.facts.map(({ value, step, ...place }) => ({ ...place, step: step + 1, ...value })),
     steps: reading.steps,

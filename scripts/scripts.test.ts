@@ -433,6 +433,12 @@ describe('the command line', () => {
     const answer = JSON.parse(stdout) as { facts: Array<Record<string, unknown>>; unread: string[] };
     expect(answer.facts).toContainEqual(expect.objectContaining({ kind: 'torque', minNm: 18, maxNm: 22, unit: 'N·m' }));
   });
+  it('ends with 1 where no kit can be made of what it was given', () => {
+    writeFileSync(join(folder, 'letter.txt'), 'Hello there, how are you today? I am fine.\n');
+    const { status, stdout, stderr } = wm(['read', join(folder, 'letter.txt')], '');
+    expect([status, stdout]).toEqual([1, '']);
+    expect(stderr).toContain('reads like an instruction sheet');
+  });
   it('lints a kit file: 0 for a sound one, 1 for one with errors, each fault with its place', () => {
     const sound = wm(['lint', 'demo/kits/transfer-case-guard.json'], '');
     expect([sound.status, sound.stderr]).toEqual([0, '']);

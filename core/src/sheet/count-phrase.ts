@@ -62,6 +62,8 @@ function pointsEnd(tokens: readonly Token[], at: number): number | undefined {
  *
  * @param step - steps over a thread or size at a place, giving the index after it
  */
+const OF_HOW_MANY = new Set(['step', 'page', 'sheet', 'part', 'sheets', 'figure']);
+
 export function countAt(
   tokens: readonly Token[],
   at: number,
@@ -72,6 +74,13 @@ export function countAt(
   let next = at;
   const first = tokens[at];
   if (!first) return undefined;
+  // `Step 4 of 9 - upper links` counts steps.
+  if (
+    tokens[at - 1]?.lower === 'of' &&
+    tokens[at - 2]?.kind === 'number' &&
+    OF_HOW_MANY.has(tokens[at - 3]?.lower ?? '')
+  )
+    return undefined;
   if (first.text === '(' && tokens[at + 2]?.text === ')') {
     count = countOf(tokens[at + 1]);
     // `bolt (9)` names a line of the list, and `(16) Wheel nut` is a step's number.

@@ -385,6 +385,16 @@ export function giveRoles(
         if (labelled === openAt) open = done[labelled] as TorqueFact;
         continue;
       }
+      // `Do not exceed 110 Nm on the M12`: of the joint that has that size.
+      const size = /^\s*(?:on|for) (?:the |all |any )?(m\d{1,2})\b/i.exec(around(text, fact).after)?.[1]?.toUpperCase();
+      const sized = done.findLastIndex(
+        (other) => isTorque(other) && other.about?.split(' ')[0] === size && other.value.maxNm <= fact.value.maxNm,
+      );
+      if (size !== undefined && sized >= 0) {
+        const limited = done[sized] as TorqueFact;
+        done[sized] = { ...limited, value: { ...limited.value, limitNm: fact.value.maxNm } };
+        continue;
+      }
       done.push({ ...fact, value: { ...fact.value, only: 'ceiling', limitNm: fact.value.maxNm } });
       continue;
     }

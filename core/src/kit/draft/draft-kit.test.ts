@@ -6,6 +6,7 @@ import { KitDocumentSchema } from '#contract/kit.ts';
 import { readKit, writeKit } from '#contract/read-kit.ts';
 import { readSheet } from '../../sheet/read-sheet.ts';
 import { kitFaults } from '../kit-integrity.ts';
+import { lintKit } from '../lint/lint.ts';
 import { draftKit } from './draft-kit.ts';
 import type { Draft } from './drafting.ts';
 
@@ -283,5 +284,31 @@ describe('chapters of a sheet', () => {
       ].join('\n'),
     );
     expect(kit.steps.map(({ text }) => text.slice(0, 12))).toEqual(['Unscrew the ', 'Hold the bar', 'Tighten the ']);
+  });
+});
+
+describe('joints are told apart by their own words', () => {
+  const titles = (text: string) => draft(text).kit.groups.map(({ title }) => title);
+  it('two ends with one figure are two joints, named without what they get', () => {
+    expect(
+      titles(
+        [
+          'STEP 5 OF 9 - TRACK BAR',
+          'Axle end bolt (new, 9/16-12 x 3-1/2): 125 lb-ft.',
+          'Frame end: stock bolt, 125 lb-ft.',
+          'The two big bolts through the receiver get 150 lb-ft.',
+        ].join('\n'),
+      ),
+    ).toEqual(['Axle end bolt', 'Frame end: stock bolt', 'Big bolts through receiver']);
+  });
+  it('`step 5 of 9` counts nothing, `4 pl.` counts its places', () => {
+    const { kit } = draft('STEP 6 OF 9 - SWAY BAR LINKS\nLink nuts 7/16-20, 4 pl.: 50 lb-ft.');
+    expect(kit.items.map(({ quantity }) => quantity)).not.toContain(9);
+    expect(kit.groups.map(({ stations }) => stations.length)).toEqual([4]);
+  });
+  it('what holds a wheel is known for it, and grease on it is warned of', () => {
+    const { kit } = draft('1. Fit the bracket.\n2. Grease the wheel nuts and tighten them to 120 Nm.');
+    expect(kit.stations.map(({ tags }) => tags)).toEqual([['wheel']]);
+    expect(lintKit(kit).map(({ code }) => code)).toContain('slipperyWheel');
   });
 });
