@@ -21,6 +21,11 @@ test('an empty shop is opened with the code, takes somebody in, and sets its rul
     await page.getByLabel('Initials').fill('aq');
     await page.getByLabel('PIN or password').fill('482913');
     await page.getByLabel('The same again').fill('482914');
+    // Its rules may be set at once.
+    await page.getByText('Hours and house rules: now, or later').click();
+    await page.getByRole('button', { name: 'Full cure' }).click();
+    await page.getByLabel('Hours, usual 14').fill('10');
+    await page.getByLabel('Hours, usual 14').press('Enter');
     await page.getByRole('button', { name: 'Open the shop' }).click();
     await expect(page.getByText('not the same as above')).toBeVisible();
     await page.getByLabel('The same again').fill('482913');
@@ -35,6 +40,8 @@ test('an empty shop is opened with the code, takes somebody in, and sets its rul
 
     // The first lead takes a fitter in; the PIN is shown once.
     await page.goto(`${shop.url}/shop`);
+    await expect(page.getByRole('button', { name: 'Full cure' })).toHaveAttribute('aria-pressed', 'true');
+    await expect(page.getByLabel('Hours, usual 14')).toHaveValue('10');
     await page.getByRole('button', { name: 'Take somebody in' }).click();
     await page.getByRole('button', { name: 'Take them in' }).click();
     await expect(page.getByText('a name is needed')).toBeVisible();

@@ -1,9 +1,8 @@
 import { z } from 'zod';
 import { HELD_UP_BY } from '#core/kit/held-up-by.ts';
 import { BENDABLE, BENDERS, type HouseRules } from '#core/kit/house-rules.ts';
-import { GEAR_KINDS } from '#core/shop/lifting-gear.ts';
+import { GEAR_KG, GEAR_KINDS } from '#core/shop/lifting-gear.ts';
 import { exactly } from './exactly.ts';
-import { GEAR_KG } from './wording/lifting-gear-text.ts';
 
 /** Whether a name is one the time zone database knows. */
 function isTimeZone(name: string): boolean {

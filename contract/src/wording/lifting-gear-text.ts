@@ -1,15 +1,7 @@
-import { GEAR_KINDS, type GearKind, type LiftingGear, type TooWeak } from '#core/shop/lifting-gear.ts';
+import { toBase } from '#core/quantity/unit.ts';
+import { GEAR_KG, GEAR_KINDS, type GearKind, type LiftingGear, type TooWeak } from '#core/shop/lifting-gear.ts';
 
-export const GEAR_TEXT: Record<GearKind, string> = {
-  lift: 'lift',
-  stands: 'pair of stands',
-  ramps: 'pair of ramps',
-  jack: 'jack',
-};
 const KINDS: Record<string, GearKind> = { lift: 'lift', stand: 'stands', ramp: 'ramps', jack: 'jack' };
-/** Lighter than this no gear for vehicles is, heavier none a shop has, kg (chosen by us). */
-export const GEAR_KG = { least: 250, most: 60_000 } as const;
-const KG_PER_LB = 0.45359237;
 
 /** `Two-post lift 4000 kg`, one a line. */
 export const gearText = (gear: readonly LiftingGear[] = []): string =>
@@ -30,7 +22,7 @@ export function readGear(typed: string): LiftingGear[] | string {
     // 3,000 and 3.000 kg are thousands; 2.5 t and 2,5 t are not.
     const thousands = /^\d{1,3}([.,])\d{3}$/.test(figure);
     const value = Number(thousands ? figure.replace(/[.,]/, '') : figure.replace(',', '.'));
-    const ratedKg = Math.round(value * (/^t/i.test(unit) ? 1000 : /^l/i.test(unit) ? KG_PER_LB : 1));
+    const ratedKg = Math.round(value * (/^t/i.test(unit) ? 1000 : /^l/i.test(unit) ? toBase(1, 'lb') : 1));
     if (!(ratedKg >= GEAR_KG.least && ratedKg <= GEAR_KG.most))
       return `${said}: from ${GEAR_KG.least} to ${GEAR_KG.most} kg.`;
     if (gear.some((one) => one.name === name)) return `Two are called ${name}.`;

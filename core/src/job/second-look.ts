@@ -74,7 +74,10 @@ function isAsked(plan: Plan, target: LookTarget): boolean {
 
 /** What the shop asks a second look at and has none that stands. */
 export const looksDue = (plan: Plan, job: JobState): LookTarget[] =>
-  lookable(plan, job).filter((target) => isAsked(plan, target) && !standingLook(job, plan, target));
+  // Asked of every job at every change: most shops ask for none.
+  plan.rules.secondLook === 'none'
+    ? []
+    : lookable(plan, job).filter((target) => isAsked(plan, target) && !standingLook(job, plan, target));
 
 /**
  * The band a second pull is made in: that of the joint's last pass. Undefined where a pull would do harm or prove nothing: a

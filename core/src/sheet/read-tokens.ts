@@ -63,6 +63,12 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
   let at = 0;
   const add = (value: FactValue, span: Span, confidence: number, belongs?: string) =>
     facts.push({ value, ...span, printed: text.slice(span.start, span.end), confidence, about: belongs, step });
+  const torqueInRow = (place: number): boolean => {
+    const [from, to] = [text.lastIndexOf('\n', place - 1) + 1, text.indexOf('\n', place)];
+    return [...senses].some(
+      ([start, { sense }]) => typeof sense === 'object' && start >= from && (to < 0 || start < to),
+    );
+  };
   const spanOf = (from: number, next: number): Span => ({
     start: tokens[from]?.start ?? 0,
     end: tokens[next - 1]?.end ?? 0,
@@ -153,9 +159,10 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
         !listed(token.start) &&
         token.value !== undefined &&
         Number.isInteger(token.value) &&
-        named !== undefined
+        (named !== undefined || torqueInRow(token.start))
       ) {
-        add({ kind: 'count', count: token.value, noun: named }, spanOf(at, next), 1);
+        // A row that has a torque counts what it tightens, whatever language it is called in.
+        add({ kind: 'count', count: token.value, noun: named ?? 'piece' }, spanOf(at, next), named ? 1 : 0.8);
         at = next;
         continue;
       }

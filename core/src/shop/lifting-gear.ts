@@ -11,6 +11,9 @@ export interface LiftingGear {
   ratedKg: number;
 }
 
+/** Lighter than this no gear for vehicles is, heavier none a shop has, kg (chosen by us). */
+export const GEAR_KG = { least: 250, most: 60_000 } as const;
+
 /** The ratings of a vehicle that tell what gear must bear, kg. */
 export interface Burden {
   grossKg?: number;

@@ -85,7 +85,14 @@ export class ShopService {
     const person = randomUUID();
     const id = randomUUID();
     await this.shops.open(
-      { id, name: shop.name, bays: shop.bays, houseRules: shop.rules, secretDigits: 4 },
+      {
+        id,
+        name: shop.name,
+        bays: shop.bays,
+        houseRules: shop.rules,
+        secretDigits: 4,
+        ...(shop.sessionHours === undefined ? {} : { sessionHours: shop.sessionHours }),
+      },
       {
         id: person,
         shopId: id,

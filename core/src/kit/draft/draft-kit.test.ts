@@ -312,3 +312,19 @@ describe('joints are told apart by their own words', () => {
     expect(lintKit(kit).map(({ code }) => code)).toContain('slipperyWheel');
   });
 });
+
+describe('a table in another language', () => {
+  it('has as many stations as its rows count, and no piece of its own for them', () => {
+    const { kit } = draft(
+      [
+        'Pos | Bezeichnung        | Stk | Gewinde | Nm',
+        '----+--------------------+-----+---------+-----',
+        ' 2  | Sechskantschraube  |  6  | M12x35  | 110',
+        ' 4  | Sechskantschraube  |  4  | M8x20   |  23',
+        ' 5  | Mutter             |  2  | M10     | 46±4',
+      ].join('\n'),
+    );
+    expect(kit.groups.map(({ stations }) => stations.length)).toEqual([6, 4, 2]);
+    expect(kit.items.map(({ name }) => name)).not.toContain('Piece');
+  });
+});

@@ -172,7 +172,12 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     countable(torque.step)
       .filter((fact) => fact.start < torque.start)
       .at(-1) ?? countable(torque.step)[0];
-  const inRow = /\||\t|\S {3,}\S/.test(own.text) ? countable(torque.step)[0] : undefined;
+  const inRow = /\||\t|\S {3,}\S/.test(own.text)
+    ? (countable(torque.step)[0] ??
+      inStep(torque.step)
+        .filter(isKind('count'))
+        .find(({ value }) => value.noun === 'piece'))
+    : undefined;
   const placed = related.filter((at) => !removes(inStep(at)));
   const toldAt = placed.find((at) => countable(at).length > 0);
   const count =

@@ -4,10 +4,13 @@ import { useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { z } from 'zod';
 import { MOST_BAYS } from '#contract/shop.ts';
+import type { HouseRules } from '#core/kit/house-rules.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
+import { RuleFields } from './RuleFields.tsx';
+import { SessionHours } from './SessionHours.tsx';
 
 /** Fewest characters of a PIN. */
 const LEAST = 4;
@@ -40,6 +43,8 @@ const HERE = Intl.DateTimeFormat().resolvedOptions().timeZone;
 export default function FirstRun() {
   const { act, failure } = useChange('people');
   const [opened, setOpened] = useState(false);
+  const [chosen, setChosen] = useState<Partial<HouseRules>>({});
+  const [sessionHours, setSessionHours] = useState<number>();
   const {
     register,
     handleSubmit,
@@ -76,68 +81,86 @@ export default function FirstRun() {
   };
   if (opened) return <p className="text-lg">The shop is open. Choose your name and sign in.</p>;
   return (
-    <form
-      noValidate
-      className="grid gap-4"
-      onSubmit={handleSubmit(async ({ code, shop, bays, zone, units, dates, name, initials, secret }) => {
-        const rules = {
-          ...(zone === 'UTC' ? {} : { timeZone: zone }),
-          ...(units === 'inch' ? { units } : {}),
-          ...(dates === 'dayFirst' ? {} : { dates }),
-        };
-        const json = { code, shop: { name: shop, bays: Number(bays), rules }, lead: { name, initials, secret } };
-        if (await act(() => call(api.opening.$post({ json })))) setOpened(true);
-      })}
-    >
-      <h2 className="plate text-4xl">Open the shop</h2>
-      <p className="text-ink-2">
-        Nothing is set up on this server yet. The code stands on the console where it was started, and counts once.
-      </p>
-      {text('code', 'Code from the console', { hint: 'like K7QM-2XWD' })}
-      <div className="grid grid-cols-[1fr_6rem] gap-3">
-        {text('shop', 'Name of the shop')}
-        {text('bays', 'Bays', { inputMode: 'numeric' })}
-      </div>
-      <FormField id="first-zone" label="Time zone" hint="What times on cards and records are told in.">
-        <select id="first-zone" className={inputLook(undefined)} {...register('zone')}>
-          {[...new Set(['UTC', HERE, ...Intl.supportedValuesOf('timeZone')])].map((zone) => (
-            <option key={zone} value={zone}>
-              {zone.replaceAll('_', ' ')}
-            </option>
-          ))}
-        </select>
-      </FormField>
-      <div className="grid grid-cols-2 gap-3">
-        <FormField id="first-units" label="Units" hint="What comes first; both always show.">
-          <select id="first-units" className={inputLook(undefined)} {...register('units')}>
-            <option value="metric">mm and N·m</option>
-            <option value="inch">inch and lbf</option>
+    <div className="grid gap-4">
+      <form
+        id="first-run"
+        noValidate
+        className="grid gap-4"
+        onSubmit={handleSubmit(async ({ code, shop, bays, zone, units, dates, name, initials, secret }) => {
+          const rules = {
+            ...chosen,
+            ...(zone === 'UTC' ? {} : { timeZone: zone }),
+            ...(units === 'inch' ? { units } : {}),
+            ...(dates === 'dayFirst' ? {} : { dates }),
+          };
+          const json = {
+            code,
+            shop: { name: shop, bays: Number(bays), ...(sessionHours === undefined ? {} : { sessionHours }), rules },
+            lead: { name, initials, secret },
+          };
+          if (await act(() => call(api.opening.$post({ json })))) setOpened(true);
+        })}
+      >
+        <h2 className="plate text-4xl">Open the shop</h2>
+        <p className="text-ink-2">
+          Nothing is set up on this server yet. The code stands on the console where it was started, and counts once.
+        </p>
+        {text('code', 'Code from the console', { hint: 'like K7QM-2XWD' })}
+        <div className="grid grid-cols-[1fr_6rem] gap-3">
+          {text('shop', 'Name of the shop')}
+          {text('bays', 'Bays', { inputMode: 'numeric' })}
+        </div>
+        <FormField id="first-zone" label="Time zone" hint="What times on cards and records are told in.">
+          <select id="first-zone" className={inputLook(undefined)} {...register('zone')}>
+            {[...new Set(['UTC', HERE, ...Intl.supportedValuesOf('timeZone')])].map((zone) => (
+              <option key={zone} value={zone}>
+                {zone.replaceAll('_', ' ')}
+              </option>
+            ))}
           </select>
         </FormField>
-        <FormField id="first-dates" label="Dates and clock" hint="On screens, cards and records.">
-          <select id="first-dates" className={inputLook(undefined)} {...register('dates')}>
-            <option value="dayFirst">27 Nov 14:30</option>
-            <option value="monthFirst">Nov 27, 2:30 PM</option>
-            <option value="yearFirst">2026-11-27 14:30</option>
-          </select>
-        </FormField>
-      </div>
-      <div className="grid grid-cols-[1fr_6rem] gap-3">
-        {text('name', 'Your name, the first lead')}
-        {text('initials', 'Initials')}
-      </div>
-      <div className="grid grid-cols-2 gap-3">
-        {text('secret', 'PIN or password', { type: 'password' })}
-        {text('again', 'The same again', { type: 'password' })}
-      </div>
+        <div className="grid grid-cols-2 gap-3">
+          <FormField id="first-units" label="Units" hint="What comes first; both always show.">
+            <select id="first-units" className={inputLook(undefined)} {...register('units')}>
+              <option value="metric">mm and N·m</option>
+              <option value="inch">inch and lbf</option>
+            </select>
+          </FormField>
+          <FormField id="first-dates" label="Dates and clock" hint="On screens, cards and records.">
+            <select id="first-dates" className={inputLook(undefined)} {...register('dates')}>
+              <option value="dayFirst">27 Nov 14:30</option>
+              <option value="monthFirst">Nov 27, 2:30 PM</option>
+              <option value="yearFirst">2026-11-27 14:30</option>
+            </select>
+          </FormField>
+        </div>
+        <div className="grid grid-cols-[1fr_6rem] gap-3">
+          {text('name', 'Your name, the first lead')}
+          {text('initials', 'Initials')}
+        </div>
+        <div className="grid grid-cols-2 gap-3">
+          {text('secret', 'PIN or password', { type: 'password' })}
+          {text('again', 'The same again', { type: 'password' })}
+        </div>
+      </form>
+      {/* Outside the form: what is typed in a rule and ended with Enter opens no shop. */}
+      <details className="border-2 border-rule p-3">
+        <summary className="min-h-11 cursor-pointer font-bold">
+          Hours and house rules: now, or later under The shop
+        </summary>
+        <div className="mt-3 grid gap-6">
+          <SessionHours hours={sessionHours} onHours={setSessionHours} />
+          <RuleFields rules={chosen} onChange={setChosen} opening />
+        </div>
+      </details>
       {failure && (
         <p role="alert" className="font-bold text-bad">
           {failure}
         </p>
       )}
-      <Button type="submit" tone="primary" disabled={isSubmitting}>
+      <Button type="submit" form="first-run" tone="primary" disabled={isSubmitting}>
         Open the shop
       </Button>
-    </form>
+    </div>
   );
 }

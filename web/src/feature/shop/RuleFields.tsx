@@ -77,7 +77,16 @@ function Group({ id, children }: { id: keyof typeof GROUPS; children: React.Reac
 }
 
 /** The house rules, each with what it changes on the floor and why. */
-export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules: Rules) => void }) {
+export function RuleFields({
+  rules,
+  onChange,
+  opening = false,
+}: {
+  rules: Rules;
+  onChange: (rules: Rules) => void;
+  /** The page that opens the shop asks for its zone, units and dates itself. */
+  opening?: boolean;
+}) {
   const set = <Key extends keyof Rules>(key: Key, value: Rules[Key] | undefined) => {
     const { [key]: _, ...rest } = rules;
     onChange(value === undefined ? (rest as Rules) : { ...rest, [key]: value });
@@ -173,34 +182,38 @@ export function RuleFields({ rules, onChange }: { rules: Rules; onChange: (rules
         ))}
       </nav>
       <Group id="shop">
-        <Rule text={RULE_TEXT.timeZone}>
-          <select
-            aria-label={RULE_TEXT.timeZone.title}
-            className={`${inputLook(undefined)} max-w-80`}
-            value={rules.timeZone ?? ''}
-            onChange={(event) => set('timeZone', event.target.value || undefined)}
-          >
-            <option value="">UTC</option>
-            {Intl.supportedValuesOf('timeZone').map((zone) => (
-              <option key={zone} value={zone}>
-                {zone.replaceAll('_', ' ')}
-              </option>
-            ))}
-          </select>
-        </Rule>
-        <Rule text={RULE_TEXT.dates}>
-          {two('dates', [
-            [undefined, '27 Nov 14:30'],
-            ['monthFirst', 'Nov 27, 2:30 PM'],
-            ['yearFirst', '2026-11-27 14:30'],
-          ])}
-        </Rule>
-        <Rule text={RULE_TEXT.units}>
-          {two('units', [
-            [undefined, 'mm and N·m'],
-            ['inch', 'inch and lbf'],
-          ])}
-        </Rule>
+        {!opening && (
+          <>
+            <Rule text={RULE_TEXT.timeZone}>
+              <select
+                aria-label={RULE_TEXT.timeZone.title}
+                className={`${inputLook(undefined)} max-w-80`}
+                value={rules.timeZone ?? ''}
+                onChange={(event) => set('timeZone', event.target.value || undefined)}
+              >
+                <option value="">UTC</option>
+                {Intl.supportedValuesOf('timeZone').map((zone) => (
+                  <option key={zone} value={zone}>
+                    {zone.replaceAll('_', ' ')}
+                  </option>
+                ))}
+              </select>
+            </Rule>
+            <Rule text={RULE_TEXT.dates}>
+              {two('dates', [
+                [undefined, '27 Nov 14:30'],
+                ['monthFirst', 'Nov 27, 2:30 PM'],
+                ['yearFirst', '2026-11-27 14:30'],
+              ])}
+            </Rule>
+            <Rule text={RULE_TEXT.units}>
+              {two('units', [
+                [undefined, 'mm and N·m'],
+                ['inch', 'inch and lbf'],
+              ])}
+            </Rule>
+          </>
+        )}
         <Rule text={RULE_TEXT.hours}>
           <Hours hours={rules.hours} onChange={(hours) => set('hours', hours)} />
         </Rule>

@@ -1,12 +1,5 @@
 import { useState } from 'react';
-import {
-  MOST_BAYS,
-  MOST_SESSION_HOURS,
-  type ShopSettings as Settings,
-  type ShopInput,
-  USUAL_SESSION_HOURS,
-} from '#contract/shop.ts';
-import { RULE_TEXT } from '#contract/wording/en/rules.ts';
+import { MOST_BAYS, type ShopSettings as Settings, type ShopInput } from '#contract/shop.ts';
 import { shopChangeText } from '#contract/wording/shop-change-text.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
@@ -15,7 +8,9 @@ import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../ui/CommitField.tsx';
 import { People } from './People.tsx';
-import { Rule, RuleFields } from './RuleFields.tsx';
+
+import { RuleFields } from './RuleFields.tsx';
+import { SessionHours } from './SessionHours.tsx';
 import { useOpenShop } from './ShopShell.tsx';
 
 /** Who works here, the house's rules, and what was changed by whom. */
@@ -76,19 +71,7 @@ function Shop({ settings }: { settings: Settings }) {
             />
           </div>
           <div className="mb-5">
-            <Rule text={RULE_TEXT.sessionHours}>
-              <CommitField
-                label={`Hours, usual ${USUAL_SESSION_HOURS}`}
-                className="figures max-w-32"
-                value={String(draft.sessionHours ?? USUAL_SESSION_HOURS)}
-                onCommit={(typed) => {
-                  const hours = typedNumber(typed);
-                  return Number.isInteger(hours) && hours >= 1 && hours <= MOST_SESSION_HOURS
-                    ? void setDraft({ ...draft, sessionHours: hours })
-                    : `From 1 to ${MOST_SESSION_HOURS}.`;
-                }}
-              />
-            </Rule>
+            <SessionHours hours={draft.sessionHours} onHours={(sessionHours) => setDraft({ ...draft, sessionHours })} />
           </div>
           <RuleFields rules={draft.rules} onChange={(rules) => setDraft({ ...draft, rules })} />
           {change.failure && (

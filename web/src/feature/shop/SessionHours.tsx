@@ -1,0 +1,23 @@
+import { MOST_SESSION_HOURS, USUAL_SESSION_HOURS } from '#contract/shop.ts';
+import { RULE_TEXT } from '#contract/wording/en/rules.ts';
+import { CommitField, typedNumber } from '../../ui/CommitField.tsx';
+import { Rule } from './RuleFields.tsx';
+
+/** How long a sign-in lasts. */
+export function SessionHours({ hours, onHours }: { hours?: number; onHours: (hours: number) => void }) {
+  return (
+    <Rule text={RULE_TEXT.sessionHours}>
+      <CommitField
+        label={`Hours, usual ${USUAL_SESSION_HOURS}`}
+        className="figures max-w-32"
+        value={String(hours ?? USUAL_SESSION_HOURS)}
+        onCommit={(typed) => {
+          const read = typedNumber(typed);
+          return Number.isInteger(read) && read >= 1 && read <= MOST_SESSION_HOURS
+            ? void onHours(read)
+            : `From 1 to ${MOST_SESSION_HOURS}.`;
+        }}
+      />
+    </Rule>
+  );
+}
