@@ -135,8 +135,8 @@ export default function CloseOut() {
         </div>
       </main>
       <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[430px] lg:border-l-2">
-        <form onSubmit={close} className="flex flex-1 flex-col">
-          <div className="flex-1 p-5 pb-28 lg:overflow-y-auto lg:pb-5">
+        <form onSubmit={close} className="flex flex-1 flex-col lg:min-h-0">
+          <div className="flex-1 p-5 pb-28 lg:min-h-0 lg:overflow-y-auto lg:pb-5">
             <h2 className="plate mb-3 text-3xl">Sign</h2>
             {state.closed ? (
               <p>
