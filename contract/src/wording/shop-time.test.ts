@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { shopClock, shopDay, shopTime } from './shop-time.ts';
+import { shopClock, shopDay, shopMoment, shopTime } from './shop-time.ts';
 
 // Offsets and dates of changeover are the IANA time zone database's, as this Node carries it.
 const BERLIN = { timeZone: 'Europe/Berlin' };
@@ -27,6 +27,10 @@ describe('a time in the shop', () => {
       '1:30 PM',
       '11:30 PM',
     ]);
+  });
+  it('in a table leaves out its year and zone', () => {
+    expect(shopMoment(NOON_UTC)).toBe('11-27 12:00');
+    expect(shopMoment(NOON_UTC, { ...BERLIN, dates: 'monthFirst' })).toBe('Nov 27 1:00 PM');
   });
   it('may be another day than in UTC', () => {
     const late = Date.UTC(2026, 11, 31, 23, 30);

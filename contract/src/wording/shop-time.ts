@@ -45,6 +45,13 @@ export function shopDay(atMs: number, { timeZone, dates }: ClockRules = {}): str
   return dates === 'monthFirst' ? `${MONTHS[Number(month) - 1]} ${Number(day)}, ${year}` : `${year}-${month}-${day}`;
 }
 
+/** The same without its year and zone, for tables: `11-27 09:00`, `Nov 27 9:00 AM`. */
+export function shopMoment(atMs: number, rules: ClockRules = {}): string {
+  const own = { ...rules, timeZone: rules.timeZone ?? 'UTC' };
+  const day = shopDay(atMs, own);
+  return `${own.dates === 'monthFirst' ? day.replace(/, \d+$/, '') : day.slice('2026-'.length)} ${shopClock(atMs, own)}`;
+}
+
 /** The time of day of an instant in the shop: `09:00`, `9:00 AM`. Without a zone, by the clock of the device. */
 export function shopClock(atMs: number, { timeZone, dates }: ClockRules = {}): string {
   const { hour, minute } = partsIn(atMs, timeZone);

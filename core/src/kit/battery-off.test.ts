@@ -91,6 +91,12 @@ describe('the battery on the line', () => {
     if (!first) throw new Error('no step');
     const own = { ...springs('Damper plug'), steps: [{ ...first, text: 'Take the battery off.' }, ...rest] };
     expect(plugs(work(own, 'watched')).join()).not.toContain(BATTERY);
+    // That it is spoken of is not enough.
+    const near = {
+      ...springs('Damper plug'),
+      steps: [{ ...first, text: 'Keep the lead clear of the battery.' }, ...rest],
+    };
+    expect(plugs(work(near, 'watched'))).toContain(`disconnect ${BATTERY}`);
   });
   it('a shop that takes it off for any plug does so for a sensor', () =>
     expect(plugs(work(REAR_AIR_SPRINGS, 'anyPlug'))).toContain(`disconnect ${BATTERY}`));

@@ -15,7 +15,10 @@ const CONTROLLED = /\b(?:adaptive|controlled|electronic|active|valve|solenoid)\b
 const WATCHED =
   /\b(?:watched|monitored)\b|\b(?:radar|camera|blind[- ]spot|lane assist|parking (?:sensor|aid|assist)|ride[- ]height sensor|level(?:l?ing)? sensor|headlamp level)/i;
 const ELECTRIC: ReadonlySet<Disconnect['kind']> = new Set(['connector', 'sensor', 'cable', 'plug']);
-const BATTERY = /\bbatter(?:y|ies)\b/i;
+/** That the kit takes it off itself; a battery tray, or a cable kept clear of it, says nothing of the kind. */
+const TAKES_OFF =
+  /\b(?:disconnect|isolate|unclip|unhook|undo|take off|remove|pull)\w*\b[^.;]{0,30}\bbatter(?:y|ies)\b(?! (?:tray|box|cover|hold|clamp bracket))|\bbatter(?:y|ies)\b(?! (?:tray|box|cover))[^.;]{0,24}\b(?:off|disconnected|isolated)\b/i;
+const IS_BATTERY = /\bbatter(?:y|ies)\b(?! (?:tray|box|cover|hold|bracket))/i;
 
 /** Why the battery comes off before this is opened; undefined where nothing asks for it. */
 export function batteryOffFor(name: string, kind?: Disconnect['kind']): BatteryOffFor | undefined {
@@ -32,8 +35,8 @@ export function opensLive(
   { disconnects, removed, texts }: Pick<Plan, 'disconnects' | 'removed'> & { texts: readonly string[] },
 ): string[] {
   if (rule === 'asKit') return [];
-  const said = [...disconnects.map(({ name }) => name), ...removed.map(({ name }) => name), ...texts];
-  if (said.some((text) => BATTERY.test(text))) return [];
+  const off = [...disconnects, ...removed].some(({ name }) => IS_BATTERY.test(name));
+  if (off || texts.some((text) => TAKES_OFF.test(text))) return [];
   const asked = (reason: BatteryOffFor | undefined): boolean =>
     reason !== undefined && (reason !== 'plug' || rule === 'anyPlug');
   return [

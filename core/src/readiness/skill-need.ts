@@ -1,6 +1,7 @@
 import type { Skill } from '../job/skill.ts';
 import { SKILLS } from '../job/skill.ts';
 import type { Plan } from '../kit/plan.ts';
+import { takesWheelsOff } from '../line/wheels-off.ts';
 import { needsAlignment } from '../visit/raised-aftercare.ts';
 
 /** Somebody of the shop, as far as who can do what goes. */
@@ -19,9 +20,7 @@ const BY_WORDS: Partial<Record<Skill, RegExp>> = {
 
 /** What this work asks of hands, in the order of the list of skills. */
 export function skillsNeeded(plan: Plan): Skill[] {
-  const wheels =
-    plan.stations.some(({ tags }) => tags?.includes('wheel')) ||
-    plan.removed.some(({ name }) => /\b(?:road )?wheels?\b(?! (?:arch|well|liner|nut|bolt))/i.test(name));
+  const wheels = plan.stations.some(({ tags }) => tags?.includes('wheel')) || takesWheelsOff(plan);
   const needed = new Set<Skill>();
   if (wheels) needed.add('wheels');
   // What is sent out is somebody else's skill.

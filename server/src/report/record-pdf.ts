@@ -13,7 +13,7 @@ import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
 import { alignmentText } from '#contract/wording/raised-text.ts';
 import { readingNote } from '#contract/wording/reading-text.ts';
-import { shopTime } from '#contract/wording/shop-time.ts';
+import { shopMoment, shopTime } from '#contract/wording/shop-time.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import { careList } from '#core/job/care.ts';
 import type { EventClock } from '#core/job/command-time.ts';
@@ -40,9 +40,9 @@ const odometerText = (job: JobDocument): string => {
 /** An entry that came in this much later than it was made is said to have. */
 const LATE_MS = 2 * 60_000;
 
-const late = (clock: EventClock | undefined, when: When): string => {
+const late = (clock: EventClock | undefined, brief: When): string => {
   if (!clock || clock.receivedMs - clock.deviceMs - clock.offsetMs < LATE_MS) return '';
-  return `received ${when(clock.receivedMs).slice(5, 16)}`;
+  return `received ${brief(clock.receivedMs)}`;
 };
 
 /** For each device: how many entries, when they came in, and how far its clock was off the server's. */
@@ -63,6 +63,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
   const { plan, state } = replay(job);
   const { timeZone } = plan.rules;
   const when: When = (atMs) => shopTime(atMs, plan.rules);
+  const brief: When = (atMs) => shopMoment(atMs, plan.rules);
   const last = job.events.at(-1);
   const closed = state.closed;
   const chain = last ? `event ${last.seq}, chain ${last.hash.slice(0, 16)}` : 'no events yet';
@@ -128,7 +129,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
         ];
       }
       const atMark = looks.map((look) => ({
-        cells: ['', '', '', '2nd look', '', '', '', 'mark', `${look.by.name}, ${when(look.atMs).slice(5, 16)}`],
+        cells: ['', '', '', '2nd look', '', '', '', 'mark', `${look.by.name}, ${brief(look.atMs)}`],
         bad: false,
         struck: false,
       }));
@@ -146,7 +147,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
             inOther,
             pull.wrench.label,
             [
-              `${pull.by.name}, ${when(pull.atMs).slice(5, 16)}`,
+              `${pull.by.name}, ${brief(pull.atMs)}`,
               late(clocks.get(pull.commandId), when),
               readingNote(station.spec, pull),
               stroke ? 'a stroke of the turn' : pull.verdict === 'accepted' ? '' : VERDICT_TEXT[pull.verdict],
@@ -182,10 +183,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     for (const { step, acts, waived } of stepLines(plan, state)) {
       sheet.text(`${step.number}  ${stepTitle(plan, step.step)}`, { bold: true });
       for (const act of acts)
-        sheet.text(
-          `${actLineText(plan, act)} (${act.by.name}, ${when(act.atMs).slice(5, 16)})`,
-          act.met ? {} : { color: BAD },
-        );
+        sheet.text(`${actLineText(plan, act)} (${act.by.name}, ${brief(act.atMs)})`, act.met ? {} : { color: BAD });
       if (waived) sheet.text(`LET GO by ${waived.by.name}: ${waived.reason}`, { color: BAD });
     }
   }
@@ -196,7 +194,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
 
   const pieces = pieceLines(plan, state);
   if (pieces.length > 0) sheet.plate('Pieces');
-  for (const line of pieces) sheet.text(`${pieceLineText(line)} (${line.by.name}, ${when(line.atMs).slice(5, 16)})`);
+  for (const line of pieces) sheet.text(`${pieceLineText(line)} (${line.by.name}, ${brief(line.atMs)})`);
 
   const addenda = state.visit.addenda ?? [];
   if (addenda.length > 0) {

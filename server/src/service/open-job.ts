@@ -61,6 +61,8 @@ export async function openJob(
   const passRule = {
     ...OPENED_NOW,
     ...shop.houseRules,
+    // No shop goes back to what is only told.
+    proof: OPENED_NOW.proof,
     ...(input.heldUpBy === undefined ? {} : { heldUpBy: input.heldUpBy }),
   };
   const prefixes = kits.map(({ prefix }) => prefix);

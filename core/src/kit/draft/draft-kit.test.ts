@@ -287,6 +287,15 @@ describe('chapters of a sheet', () => {
   });
 });
 
+describe('a numbered step over its sub-steps', () => {
+  it('stays where it says what is to be done', () => {
+    const { kit } = draft(
+      '1. Remove the bumper\n a) Undo the six screws.\n b) Lift it off.\n2. Tighten the M8 bolts to 22 Nm.',
+    );
+    expect(kit.steps[0]?.text).toMatch(/^Remove the bumper/);
+  });
+});
+
 describe('joints are told apart by their own words', () => {
   const titles = (text: string) => draft(text).kit.groups.map(({ title }) => title);
   it('two ends with one figure are two joints, named without what they get', () => {

@@ -73,7 +73,8 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     if (listed.has(at) || WARNING_WORD.test(step.text)) return;
     const works = own.some(({ value }) => value.kind === 'action' || value.kind === 'torque');
     if (!works && WHAT_IS_NEEDED.test(step.text)) return;
-    if (!own.some(isKind('torque')) && isSection(step, reading.steps[at + 1])) return;
+    // `1 Remove the bumper` over its sub-steps is work, `Assemble` alone is none.
+    if ((!works || !/\s/.test(step.text)) && isSection(step, reading.steps[at + 1])) return;
     // A sheet that numbers its steps has its front matter before them.
     if (numbered >= FEW && at < firstNumbered && isFront(step.text, own)) return;
     const actions: StepAction[] = [];

@@ -85,8 +85,7 @@ export function JointInstruction({ torque }: { torque: TorqueStep }) {
       return (
         <div className="mt-3">
           <p className="text-xl">
-            Draw it down until the parts are in firm contact. Not more: torque comes when all are snug. A driver is let
-            off before the head touches.
+            Draw it down until the parts are in firm contact. Not more: torque comes when all are snug.
           </p>
           {torque.index.kits.get(station.kit)?.powerTools === 'never' ? (
             <p className="mt-2 font-bold">No power tool on this kit.</p>
