@@ -148,7 +148,7 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
             pull.wrench.label,
             [
               `${pull.by.name}, ${brief(pull.atMs)}`,
-              late(clocks.get(pull.commandId), when),
+              late(clocks.get(pull.commandId), brief),
               readingNote(station.spec, pull),
               stroke ? 'a stroke of the turn' : pull.verdict === 'accepted' ? '' : VERDICT_TEXT[pull.verdict],
               STANDS_WORDS[stands].behind,
