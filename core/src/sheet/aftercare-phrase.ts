@@ -183,5 +183,28 @@ export function aftercares(text: string): Array<{ start: number; end: number; va
       });
     }
   }
-  return found.sort((a, b) => a.start - b.start);
+  return [...found, ...sharedUnits(text, found)].sort((a, b) => a.start - b.start);
+}
+
+/** `… at five hundred miles, lugs at fifty`: the second figure has the unit of the first. */
+function sharedUnits(text: string, found: ReadonlyArray<{ end: number; value: Aftercare }>) {
+  const after = new RegExp(
+    String.raw`^(?:,| and|,? then|;) (?:the )?[\p{L} -]{3,30} (?:at|after) (${COUNT})(?=[.;,\n]|$)`,
+    'iu',
+  );
+  return found.flatMap(({ end, value }) => {
+    const { distanceKm } = value;
+    const match = distanceKm === undefined ? null : after.exec(text.slice(end, end + 80));
+    const unit = /(miles?|mi|kms?|kilomet(?:re|er)s?)$/i.exec(text.slice(0, end).slice(-12))?.[1];
+    const shared = match && unit ? distanceOf('at', match[1], unit) : undefined;
+    return match && shared
+      ? [
+          {
+            start: end + match[0].lastIndexOf(match[1] ?? ''),
+            end: end + match[0].length,
+            value: { kind: 'aftercare' as const, ...shared },
+          },
+        ]
+      : [];
+  });
 }

@@ -31,6 +31,8 @@ const NUMBERED_THINGS = new Set([
   'section',
   'diagram',
 ]);
+const isOne = (token: Token | undefined): boolean => token !== undefined && HARDWARE.get(token.lower) === token.lower;
+
 const SIZE_UNITS = new Set([
   'mm',
   'millimetre',
@@ -121,6 +123,8 @@ export function countAt(
   // `10 mm bolts` counts nothing, nor does the number of a step, a figure, a class.
   const label = tokens[at - (tokens[at - 1]?.text === '.' ? 2 : 1)]?.lower ?? '';
   if (SIZE_UNITS.has(tokens[next]?.lower ?? '') || NUMBERED_THINGS.has(label)) return undefined;
+  // `the 12-bolt takes 2.4 quarts`: a number joined to one bolt is a name.
+  if (tokens[next]?.text === '-' && touching(first, tokens[next]) && isOne(tokens[next + 1])) return undefined;
   const bracketed = first.text === '(';
   let unknown = 0;
   let sized = false;
@@ -168,6 +172,8 @@ export function countAt(
     const known =
       noun !== undefined ||
       ADJECTIVES.has(token.lower) ||
+      // `two 3/8 bolts`: an inch size that says no more.
+      (token.kind === 'number' && token.text.includes('/')) ||
       (token.kind === 'number' && ['class', 'grade'].includes(tokens[next - 1]?.lower ?? '')) ||
       /^[A-Z]\d?$/.test(token.text);
     if (!known) {

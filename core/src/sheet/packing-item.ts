@@ -1,6 +1,11 @@
-import { HARDWARE, NUMBER_WORDS } from './lexicon.ts';
+import { HARDWARE, NUMBER_WORDS, TENS_WORDS } from './lexicon.ts';
 
-const WORD_COUNT = Object.keys(NUMBER_WORDS).join('|');
+const TENS = Object.keys(TENS_WORDS).filter((word) => word !== 'ten');
+/** `twelve`, `thirty`, `twenty-four`. */
+const WORD_COUNT = [
+  `(?:${TENS.join('|')})(?:[- ](?:one|two|three|four|five|six|seven|eight|nine))?`,
+  ...Object.keys(NUMBER_WORDS).filter((word) => word !== 'twenty'),
+].join('|');
 export const LEADING = new RegExp(
   String.raw`^(?:and |then |plus |also )?(?:n\.? ?|qty\.? ?)?(\(?\d{1,3}\)?|${WORD_COUNT}|the|an|a pair of|one each|1 pair|2 pairs)(?:\s*(?:x|×|\*|off|pcs?\.?|ea\.?|nos?\.?|no\.))?\s+(?=[\p{L}#\d"'(.])`,
   'iu',
@@ -20,7 +25,10 @@ export const countIn = (text: string): number | undefined => {
   if (bare === 'a pair of') return 2;
   if (bare === '2 pairs') return 4;
   if (bare === 'one each') return 1;
-  return NUMBER_WORDS[bare];
+  const [tens = '', ones] = bare.split(/[- ]/);
+  return ones === undefined || TENS_WORDS[tens] === undefined
+    ? (NUMBER_WORDS[bare] ?? TENS_WORDS[bare])
+    : TENS_WORDS[tens] + (NUMBER_WORDS[ones] ?? 0);
 };
 
 /** The count and the name of one item: `4 x foot`, `U-bolts 4`, `cable tie x12`, `a tube of sealant`. */
@@ -70,7 +78,7 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
 /** What is counted: the last piece of hardware named before `with`, `for`, `of`, or the last word there. */
 export function nounOf(item: string): string {
   // Part numbers name no piece.
-  const plain = item.replace(/\b[A-Z\d]+(?:-[A-Z\d]+)+\b/g, ' ');
+  const plain = item.replace(/\b[A-Z\d]+(?:-[A-Z\d]+)+\b/g, ' ').replace(/\band an? (?:half|quarter)\b/gi, ' ');
   const head =
     (/\p{L}{3}/u.test(plain) ? plain : item).toLowerCase().split(/\b(?:with|for|to|and|in|on|,)\b|[,(]/)[0] ?? item;
   const words = (head.trim() === '' ? item.toLowerCase() : head).match(/\p{L}+/gu) ?? [];

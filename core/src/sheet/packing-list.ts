@@ -23,8 +23,14 @@ const PIECES =
 const PIECES_ALONE =
   /^\s*(?:[A-Z\d]{1,3}[.)]\s+)?(?:parts?|kit|bag|box|carton|contents?|hardware|items?|supplied|you get|pack(?:age|et)?|fasteners?)(?: [A-Z\d]{1,3})?(?:\s*\([^)]*\))?\s*:?\s*$/i;
 const TOOLS =
-  /\b(?:tools?(?: (?:required|needed|list|you (?:will )?need|to hand|recommended|and materials))?|you (?:will )?need|required tools?|special tools?|equipment needed|have (?:ready|to hand)|spanners to hand|workshop supplies|not supplied|not included)\b/i;
+  /\b(?:what (?:tools )?(?:do|will|shall) (?:i|you|we) need|(?:which|what) (?:tools|spanners|sockets)\b|tools?(?: (?:required|needed|list|you (?:will )?need|to hand|recommended|and materials))?|you (?:will )?need|required tools?|special tools?|equipment needed|have (?:ready|to hand)|spanners to hand|workshop supplies|not supplied|not included)\b/i;
 const HEADING_LENGTH = 76;
+/** `What is in the bag?`: a heading that asks. */
+const ASKS =
+  /^\W*(?:what|which)\b.*\b(?:box|bag|carton|kit|pack\w*|crate|tin|parcel|get|find|comes?|supplied|included)\b.*\?$/i;
+/** Names of tools: what stands below a heading that asks for them, with no count before it. */
+const TOOL_NAME =
+  /\b(?:sockets?|spanners?|wrench(?:es)?|ratchets?|(?:hex|allen) keys?|screwdrivers?|pliers|hammers?|mallets?|brush(?:es)?|jacks?|axle stands?|stands|drills?|bits?|pullers?|trestles?|tape measure|caliper|knife|saw|file)\b/i;
 
 interface Line extends Span {
   text: string;
@@ -69,7 +75,9 @@ function piecesOf(text: string, start: number): Array<Span & { text: string }> {
     if (depth > 0) continue;
     const next = text.slice(at, at + 24);
     const joint =
-      /^\s+(?:and|plus|&)\s+(?=\d|(?:an?|the|one|two|three|four|five|six|seven|eight|nine|ten|twelve)\s)/i.exec(next) ??
+      /^\s+(?:and|plus|&)\s+(?=\d|(?:an?(?! (?:half|quarter|third|eighth)\b)|the|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty)[\s-])/i.exec(
+        next,
+      ) ??
       /^\s+\/\s+/.exec(next) ??
       /^\.\s+(?=\p{Lu})/u.exec(next) ??
       /^\s{3,}(?=\(?\d{1,3}\)?\s?[x×]?\s)/.exec(next);
@@ -160,7 +168,10 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
     const opened = OPENS_WRITTEN.exec(line.text);
     if (opened && opened.index < 90) {
       const from = line.start + opened.index + opened[0].length;
-      const end = sentenceEnd(text, from);
+      let end = sentenceEnd(text, from);
+      // `… and eight washers. Plus four bolts for the tabs.`
+      while (/^\.[ \t]+(?:plus|also|and|then there)\b/i.test(text.slice(end, end + 16)))
+        end = sentenceEnd(text, end + 1);
       const items = writtenItems(text.slice(from, end), from);
       if (items.length >= 2) {
         lists.push({ start: line.start, end, of: heading });
@@ -174,6 +185,12 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
       lists.push({ start: line.start, end: (lines[block.end - 1] as Line).end, of: heading });
       if (heading === 'pieces') found.push(...readRows(block.rows, text, countColumn(line.text)));
       at = block.end;
+      continue;
+    }
+    const below = lines[at + 1];
+    if (heading === 'tools' && below && TOOL_NAME.test(below.text) && !isWork(below.text)) {
+      lists.push({ start: line.start, end: below.end, of: 'tools' });
+      at += 2;
       continue;
     }
     at++;
@@ -200,7 +217,7 @@ function headingOf(line: string): SheetList['of'] | undefined {
     TOOLS.test(head) &&
     (short || /:/.test(head)) &&
     !/\bqty\b/i.test(plain) &&
-    /^\W*(?:\d+\s+)?(?:not (?:supplied|included|in the)|tools?|you (?:will )?need|required|special|equipment|have|spanners|workshop)/i.test(
+    /^\W*(?:\d+\s+)?(?:what|which|not (?:supplied|included|in the)|tools?|you (?:will )?need|required|special|equipment|have|spanners|workshop)/i.test(
       head,
     )
   )
@@ -217,7 +234,7 @@ function headingOf(line: string): SheetList['of'] | undefined {
     (short || /:/.test(head) || /\b(?:in the|you (?:will )?(?:find|get)|contains?|holds?)\b/i.test(head))
   )
     // `Parts supplied by the owner are not …`: a sentence about them is no list.
-    return /[.!?]$/.test(plain) && !/,|:/.test(plain) ? undefined : 'pieces';
+    return (/\?$/.test(plain) ? !ASKS.test(plain) : /[.!]$/.test(plain) && !/,|:/.test(plain)) ? undefined : 'pieces';
   return undefined;
 }
 

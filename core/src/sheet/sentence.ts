@@ -21,7 +21,9 @@ export function isSpoken(text: string): boolean {
     const said = lines.filter((line) =>
       /^\s*(?:\[?\d{1,2}[:.]\d{2}(?::\d\d)?\]?\s|<?\p{L}[\p{L} .]{1,14}>?:\s)/u.test(line),
     ).length;
-    const chat = lines.length > 4 && said > 0.6 * lines.length;
+    // A line of several sentences is no breath: typed up from a tape, it is prose again.
+    const inner = text.match(/[.!?](?=[ \t]+\p{Lu})/gu)?.length ?? 0;
+    const chat = lines.length > 4 && said > 0.6 * lines.length && inner < lines.length;
     last = { text, spoken: chat || (lines.length > 2 && low > 0.6 * lines.length && stops < lines.length) };
   }
   return last.spoken;

@@ -20,6 +20,17 @@ const INCH_WORDS: Record<string, string> = {
   'three-quarters': '3/4',
 };
 
+/** The size of a piece in inches that is said without its pitch: `half-inch nyloc nuts`, `3/8" washers`. */
+export function inchSizeIn(text: string): string | undefined {
+  const words = Object.keys(INCH_WORDS).join('|');
+  const [, word, figures] =
+    new RegExp(
+      `\\b(?:(${words})[- ]inch|(?<![\\d/.-])([1-9]\\d?/(?:2|4|8|16))(?:["″]|[- ]?in(?:ch)?\\b)?)(?:[ -]+\\p{L}+){0,2}?[ -]+(?:lock)?(?:bolts?|nuts?|screws?|studs?)\\b`,
+      'iu',
+    ).exec(text) ?? [];
+  return figures ?? INCH_WORDS[word?.toLowerCase() ?? ''];
+}
+
 const INCH_OPENERS = new Set(Object.keys(INCH_WORDS).map((word) => word.split('-')[0] ?? word));
 
 /** A size in words with its series: `three-eighths coarse by one and a quarter`, `half-inch fine`, `half UNF`. */
@@ -36,6 +47,9 @@ function spokenInchAt(tokens: readonly Token[], at: number, source: string): Phr
   let next = at + (two ? (tokens[at + 1]?.text === '-' ? 3 : 2) : 1);
   if (tokens[next]?.text === '-') next++;
   if (tokens[next]?.lower === 'inch' || tokens[next]?.lower === 'in') next++;
+  // `half-inch by inch and a half fine`: the length may stand before the series.
+  const before = tokens[next]?.lower === 'by' ? spokenLength(tokens, next, source) : undefined;
+  if (before) next = before.next;
   const series = tokens[next]?.lower ?? '';
   if (!['coarse', 'fine', 'unc', 'unf'].includes(series)) return undefined;
   const [top, bottom] = size.split('/').map(Number);
@@ -51,7 +65,7 @@ function spokenInchAt(tokens: readonly Token[], at: number, source: string): Phr
     kind: 'thread',
     designation: unifiedThread(inches, Math.round(MM_PER_INCH / pitch)).designation,
   };
-  const length = spokenLength(tokens, next, source);
+  const length = before ? { ...before, next } : spokenLength(tokens, next, source);
   return length
     ? { value: { ...value, lengthMm: length.lengthMm }, next: length.next, suspect: false }
     : { value, next, suspect: false };
@@ -73,15 +87,18 @@ function spokenLength(
   )
     return { lengthMm: toBase(printed.max, printed.unit), next: printed.next };
   if (!by) return undefined;
-  const whole = NUMBER_WORDS[tokens[at + 1]?.lower ?? ''];
+  // `by an inch and a half`, `by inch and a quarter`
+  let from = at + 1;
+  if (/^an?$/.test(tokens[from]?.lower ?? '') && tokens[from + 1]?.lower === 'inch') from++;
+  const whole = tokens[from]?.lower === 'inch' ? 1 : NUMBER_WORDS[tokens[from]?.lower ?? ''];
   if (whole === undefined)
     return printed && printed.unit === undefined
       ? { lengthMm: printed.max * MM_PER_INCH, next: printed.next }
       : undefined;
-  const share = ['and', 'a'].every((word, index) => tokens[at + 2 + index]?.lower === word)
-    ? { quarter: 0.25, half: 0.5 }[tokens[at + 4]?.lower ?? '']
+  const share = ['and', 'a'].every((word, index) => tokens[from + 1 + index]?.lower === word)
+    ? { quarter: 0.25, half: 0.5 }[tokens[from + 3]?.lower ?? '']
     : undefined;
-  return { lengthMm: (whole + (share ?? 0)) * MM_PER_INCH, next: at + (share === undefined ? 2 : 5) };
+  return { lengthMm: (whole + (share ?? 0)) * MM_PER_INCH, next: from + (share === undefined ? 1 : 4) };
 }
 
 /** Dictated: `m ten by thirty five`, `m eight`. */

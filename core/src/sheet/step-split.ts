@@ -25,11 +25,15 @@ function counted(line: string): { label: string; length: number } | undefined {
   return number === undefined ? undefined : { label: String(number), length: mark.length };
 }
 
+/** Where it is said on a tape: `[02:40]`, `2:40 -`. */
+const STAMP = /^\s*[[(]?(\d{1,2}:\d{2}(?::\d{2})?)[\])]?\s*[-–:]?\s+(?=\S)/;
 const BULLET = /^\s*(?:[-•*–▪+»]\s+|>{1,3}\s+|\[ ?[x ]?\]\s)/;
 /** A row of cells, which no sentence goes on in. */
 const CELLS = /\S {3,}\S|\||\t|\.{4,}/;
 /** How long a line is that breaks only because the page ends, as a share of the longest. */
 const WRAPPED = 0.72;
+/** So many lines with a time before them are typed up from a tape. */
+const FEW_STAMPS = 3;
 
 /** A step that is a heading, or stands in capitals. */
 const isHeading = (plain: string): boolean => /^[^a-z]{3,}$/.test(plain) && /[A-Z]{2}/.test(plain);
@@ -73,6 +77,8 @@ export function splitSteps(
   const lengths = written.map((line) => line.trimEnd().length).sort((a, b) => a - b);
   const page = lengths[Math.floor(lengths.length * 0.9)] ?? 0;
   const numbered = lines.filter((line) => NUMBERED.test(line) || counted(line)).length;
+  // One time of day is none.
+  const taped = lines.filter((line) => STAMP.test(line)).length >= FEW_STAMPS;
   /** The number of the paragraph that is open, which its further sentences share. */
   let paragraph: string | undefined;
   let before = '';
@@ -86,7 +92,8 @@ export function splitSteps(
       paragraph = undefined;
       continue;
     }
-    const number = running || !/^\s*\(\d/.test(line) ? NUMBERED.exec(line) : null;
+    const stamp = taped ? STAMP.exec(line) : null;
+    const number = stamp ?? (running || !/^\s*\(\d/.test(line) ? NUMBERED.exec(line) : null);
     const spoken = number ? undefined : counted(line);
     const begins =
       number !== null ||

@@ -80,10 +80,14 @@ const OTHERS_BEFORE = [
   /\b(?:for example|for instance|e\.g\.|example|as an example|for comparison|compare(?:d)?(?: with| to)?|for reference(?: only)?|say)\b:?,? ?$/,
   /\bconfus(?:e|ed|ing)\b[^.;]{0,40}$|\bmix(?:ed)? (?:it |them )?up\b[^.;]{0,30}$/,
   /\b(?:stamped|engraved|moulded|molded|cast|printed) (?:on|in|into)\b[^.;]{0,20}$/,
-  // The same figure in another unit, as it feels, and what is added to one.
-  /\b(?:that(?:'s| is)|which is|this is|feels like|equals)(?: about| roughly| around| some| nearly)? $/,
+  // What it feels like, and what is added to a figure.
+  /\b(?:feels like|equals)(?: about| roughly| around| some| nearly)? $/,
   /\b(?:another|a further|an extra|an additional) $/,
 ];
+/** The same figure in another unit: `seventy newton metres, that's about fifty-two foot pounds`. */
+const SAME_FIGURE = /\b(?:that(?:'s| is)|which is|this is)(?: about| roughly| around| some| nearly)? $/;
+/** A figure stands before it in its sentence. */
+const HAS_FIGURE = /\d ?(?:n|ft|foot|lb|in|k)|\b(?:newton|kilos?|pounds?|metres?|meters?)\b/;
 /** One of several that were measured: `measured: 38, 42 and 61 Nm`. */
 const MEASURED_LIST = /\b(?:measured|found|read)\b:? ?[\d,. /-]+(?:and )?$/;
 /** Said behind a figure. */
@@ -148,6 +152,7 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   if (OTHERS_AFTER.some((words) => words.test(after.slice(0, 110)))) return 'other';
   // The clause before a comma speaks of one figure; past it another may be given.
   if (MEASURED_LIST.test(before)) return 'other';
+  if (SAME_FIGURE.test(clause) && HAS_FIGURE.test(before)) return 'other';
   if (OTHERS_BEFORE.some((words) => words.test(clause))) return 'other';
   if (askedTorque(before, after) === 'told') return 'other';
   if (ceiling) return 'ceiling';
@@ -237,14 +242,22 @@ function bareStages(fact: TorqueFact, text: string): TorqueStage[] | undefined {
       before,
     )?.[1];
   const behind =
-    /^\s*,?\s*(?:in|with) (?:\d|two|three|four) (?:steps|stages|passes|goes|rounds)[: (]+((?:\d{1,3}\s*[,/–-]\s*(?:and )?)+\d{1,3})/.exec(
+    /^\s*,?\s*(?:in|with) (?:\d|two|three|four) (?:steps|stages|passes|goes|rounds|bites|pulls)[: (]+((?:\d{1,3}\s*[,/–-]\s*(?:and )?)+\d{1,3})/.exec(
       after,
     )?.[1];
-  const numbers = ((led ?? behind)?.match(/\d+(?:[.,]\d)?/g) ?? []).map((number) => Number(number.replace(',', '.')));
+  // `in two goes: 80 first, then the full 165`
+  const goes =
+    /^\s*,?\s*(?:in|with) (?:\d|two|three|four) (?:steps|stages|passes|goes|rounds|bites|pulls)[:, (]+([^.;\n]{3,70})/.exec(
+      after,
+    )?.[1];
+  const spread = behind ?? (goes && /\b(?:first|then)\b/.test(goes) ? `${goes} ${fact.value.max}` : undefined);
+  const numbers = [
+    ...new Set(((led ?? spread)?.match(/\d+(?:[.,]\d)?/g) ?? []).map((number) => Number(number.replace(',', '.')))),
+  ];
   if (numbers.length === 0) return undefined;
   const all = led ? [...numbers, fact.value.max] : numbers;
   const rising = all.every((number, index) => index === 0 || number > (all[index - 1] ?? 0));
-  const staged = behind !== undefined || STAGED.test(before) || /\bthen\b/.test(led ?? '') || numbers.length > 1;
+  const staged = spread !== undefined || STAGED.test(before) || /\bthen\b/.test(led ?? '') || numbers.length > 1;
   if (!rising || !staged || all.length < 2 || all.at(-1) !== fact.value.max || (all[0] ?? 0) < fact.value.max / 12)
     return undefined;
   const share = fact.value.maxNm / fact.value.max;

@@ -3,6 +3,24 @@ import type { Condition } from '../condition.ts';
 import type { Question } from '../kit-document.ts';
 import { clip, type Drafting, isKind, type Of, slug } from './drafting.ts';
 
+/** A clause that says when, and not of what. */
+const CLAUSE =
+  /^(?:if|unless|when(?:ever)?|where(?:ver)?|should|provided|as long as|more|less|fewer|over|under|above|below)\b/i;
+/** What a clause may say a vehicle has. */
+const HAS =
+  /\b(?:vehicle|car|truck|van|pick-?up|estate|wagon|roof|yours|model|it)\b[^.]{0,24}\b(?:has|have|with|without)\b|\b(?:fitted|equipped|installed|present)\b|\byou have an?\b|\bthere (?:is|are) an? [^.]{3,40} on the (?:vehicle|car|truck|roof)\b/i;
+/** A place of the work or its state, which no vehicle is told by. */
+const AT_WORK = /^(?:in|at|for|with the)\b|\b(?:roads?|use|weather|service)$/i;
+
+/**
+ * Whether a condition says which vehicle it is: by year, trim or equipment, known before the work. What is found on the
+ * way (`if it binds`, `when you are happy`) is no question to ask when the job is opened.
+ */
+export function isOfVehicle({ value: { from, to, text } }: Of<'condition'>): boolean {
+  if (from !== undefined || to !== undefined) return true;
+  return CLAUSE.test(text) ? HAS.test(text) : !AT_WORK.test(text) || HAS.test(text);
+}
+
 /** A condition of the sheet as a rule over a question, which is asked once however often it is said. */
 export function conditionOf({ kit, place }: Drafting, fact: Of<'condition'>): Condition {
   const { from, to, text } = fact.value;
@@ -26,11 +44,18 @@ export function conditionOf({ kit, place }: Drafting, fact: Of<'condition'>): Co
     if (to !== undefined) parts.push({ question: id, atMost: to });
     return parts.length === 1 ? (parts[0] as Condition) : { all: parts };
   }
+  if (!isOfVehicle(fact)) {
+    const so = clip(text.replace(/^(?:if|when|where|unless|should)\s+/i, ''), 80);
+    const unless = /^unless\b/i.test(text);
+    return { question: question({ id: `so-${slug(so)}`, text: `Is it so: ${so}?`, kind: 'yesNo' }), is: !unless };
+  }
   const without = /\bwithout\b/i.test(text);
   const thing = clip(
     text
-      .replace(/^(if (so )?(equipped|fitted)( with)?|(models|vehicles|trucks|cars) with(out)?)\s*/i, '')
-      .replace(/^(a|an|the)\s+/i, '') || text,
+      .replace(/^(if (so )?(equipped|fitted)( with)?|(models|vehicles|trucks|cars) with(out)?|if|when|where)\s+/i, '')
+      .replace(/^(a|an|the)\s+/i, '')
+      // What it has is said; what is then to be done follows it.
+      .replace(/(?<=.{4})\s(?:they|it|you|he|she|must|can(?:'t|not)?)\b.*$/i, '') || text,
     80,
   );
   const id = question({ id: `has-${slug(thing)}`, text: `Does it have: ${thing}?`, kind: 'yesNo' });

@@ -2,6 +2,7 @@ import type { DriveSize } from '../../fastener/drive.ts';
 import { headDimension, usualHead } from '../../fastener/head-dimension.ts';
 import { parseThread, type Thread } from '../../fastener/thread.ts';
 import type { Fact, FactValue } from '../../sheet/fact.ts';
+import { inchSizeIn } from '../../sheet/spoken-thread.ts';
 import type { Pattern } from '../../tightening/pattern.ts';
 import type { Item, OrderRule, StackPiece, Station } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
@@ -42,7 +43,8 @@ function placeOf(at: number, count: number, times: Times | undefined): { label?:
 }
 
 /** The drive a thread's usual head has, where the sheet names none. */
-function usualDrive(thread: Thread): DriveSize | undefined {
+function usualDrive(thread: Thread | undefined): DriveSize | undefined {
+  if (!thread) return undefined;
   const usual = headDimension(usualHead(thread), thread);
   return usual
     ? {
@@ -53,14 +55,47 @@ function usualDrive(thread: Thread): DriveSize | undefined {
     : undefined;
 }
 
+/** A thread as the packing list writes it. */
+function threadNamed(written: string | undefined): Thread | undefined {
+  const read = written === undefined ? undefined : parseThread(written.replace(' x ', ' × '));
+  return read?.ok ? read.value.thread : undefined;
+}
+
 /** The thread a joint's sentences speak of; one that cannot be read stays unsaid. */
 function threadOf(torque: Of<'torque'>, said: JointSentences): Thread | undefined {
-  for (const text of [torque.about, said.thread?.value.designation, said.items.find((item) => item.thread)?.thread]) {
-    const read = text === undefined ? undefined : parseThread(text.replace(' x ', ' × '));
-    if (read?.ok) return read.value.thread;
-  }
-  return undefined;
+  return [torque.about, said.thread?.value.designation, said.items.find((item) => item.thread)?.thread]
+    .map(threadNamed)
+    .find((thread) => thread !== undefined);
 }
+
+/** A size whose pitch the sentence leaves out is that of the only thread of this size on the packing list. */
+function asListed(
+  { reading, inStep }: Drafting,
+  listed: ReadonlySet<string>,
+  torque: Of<'torque'>,
+  thread: Thread | undefined,
+): Thread | undefined {
+  if (!thread) {
+    const inch = inchSizeIn(reading.steps[torque.step]?.text ?? '');
+    const ofSize = [...listed].filter((designation) => inch !== undefined && designation.startsWith(`${inch}-`));
+    return ofSize.length === 1 ? threadNamed(ofSize[0]) : undefined;
+  }
+  const bare = inStep(torque.step)
+    .filter(isKind('thread'))
+    .some(({ value }) => value.pitchAssumed && value.designation === torque.about);
+  if (!bare) return thread;
+  if (listed.has(thread.designation.replace(' × ', ' x '))) return thread;
+  const same = [...listed].flatMap((designation) => {
+    const other = threadNamed(designation);
+    return other?.system === thread.system && other.nominalMm === thread.nominalMm ? [other] : [];
+  });
+  return same.length === 1 ? same[0] : thread;
+}
+
+/** It was there before, and is no piece of the kit. */
+const OF_THE_VEHICLE = /\bback (?:in|on)\b|\b(?:original|factory|existing|old|stock)\b|\b(?:refit|re-?install)\b/i;
+
+const capital = (text: string): string => `${text[0]?.toUpperCase()}${text.slice(1)}`;
 
 const HOLDS_WHEEL = /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b/i;
 
@@ -118,6 +153,18 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     keep(item.kind, item);
     if (item.thread !== undefined) keep(`${item.kind} ${item.thread}`, item);
   }
+  const threads = new Set(kit.items.flatMap((item) => item.thread ?? []));
+  // Pieces of a size that a torque's own sentence names wait for it.
+  const claimed = new Map<string, number>();
+  for (const { about, step } of facts.filter(isKind('torque'))) {
+    const size = inchSizeIn(reading.steps[step]?.text ?? '');
+    for (const name of [about?.replace(' × ', ' x '), size && `${size}-`]) if (name) claimed.set(name, step);
+  }
+  const waits = (item: Item, step: number): boolean =>
+    [...claimed].some(
+      ([name, by]) =>
+        by > step && name !== '' && (item.thread === name || (name.endsWith('-') && item.thread?.startsWith(name))),
+    );
   const pathOf = (group: string): string => `groups[${kit.groups.findIndex((entry) => entry.id === group)}]`;
   for (const torque of facts.filter(isKind('torque'))) {
     const when = conditionFor(drafting, torque);
@@ -136,7 +183,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       continue;
     }
     const said = jointSentences(drafting, packing, torque);
-    const thread = threadOf(torque, said);
+    const thread = asListed(drafting, threads, torque, threadOf(torque, said));
     const written = thread?.designation.replace(' × ', ' x ');
     const own = (kind: ItemKind) => (written === undefined ? [] : (listed.get(`${kind} ${written}`) ?? []));
     const spent = [...own('bolt'), ...own('nut')].every((item) => left(item) <= 0);
@@ -162,12 +209,15 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     // Neither size nor label: the only piece of its kind that the list has left, or the only one there are so many of.
     const only = (kind: ItemKind): Item | undefined => {
       if (written !== undefined || said.items.length > 0 || !said.kinds.includes(kind)) return undefined;
+      if (OF_THE_VEHICLE.test(reading.steps[torque.step]?.text ?? '')) return undefined;
       const rest: Item[] = [];
       const asMany: Item[] = [];
       for (const item of listed.get(kind) ?? []) {
-        if (item.source !== 'kit' || left(item) <= 0) continue;
+        if (item.source !== 'kit' || left(item) <= 0 || waits(item, torque.step)) continue;
         rest.push(item);
-        if (left(item) === said.count?.value.count) asMany.push(item);
+        const times = said.times?.times ?? 1;
+        if (said.count && [1, times].some((often) => left(item) === (said.count?.value.count ?? 0) * often))
+          asMany.push(item);
         if (rest.length > MOST_LOOKED_AT) return undefined;
       }
       if (rest.length === 1) return rest[0];
@@ -176,7 +226,12 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       return called.length === 1 ? called[0] : asMany.length === 1 ? asMany[0] : undefined;
     };
     const bolt = ofLabel('bolt') ?? own('bolt').find((item) => left(item) > 0) ?? only('bolt');
-    const nut = ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut');
+    // The nuts of the bolts' own thread go with them, where neither the label nor the size named any.
+    const mate =
+      bolt?.thread !== undefined && bolt.source === 'kit' && written === undefined && said.items.length === 0
+        ? listed.get(`nut ${bolt.thread}`)?.find((item) => left(item) >= left(bolt))
+        : undefined;
+    const nut = ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut') ?? mate;
     const counted = said.count;
     const has = Math.min(
       bolt && left(bolt) > 0 ? left(bolt) : Number.POSITIVE_INFINITY,
@@ -200,9 +255,14 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
         : each * (said.times && !all ? said.times.times : 1);
     const count = Math.max(1, Math.min(wanted, has, 200));
     if (counted) place(counted, `groups[${kit.groups.length}]`);
-    const about = thread?.designation ?? (said.kinds[0] === undefined ? 'joint' : `${said.kinds[0]}s`);
-    const fallback = `${about[0]?.toUpperCase()}${about.slice(1)}${thread ? ' bolts' : ''}, step ${(reading.steps[torque.step]?.number ?? torque.step + 1).toString()}`;
-    const title = clip(said.title ?? fallback, 80);
+    const kind = `${said.kinds[0] ?? (nut && !bolt ? 'nut' : 'bolt')}s`;
+    const plain = thread ? `${thread.designation} ${kind}` : said.kinds[0] === undefined ? 'Joint' : capital(kind);
+    const numbered = `${plain}, step ${(reading.steps[torque.step]?.number ?? torque.step + 1).toString()}`;
+    // A size alone names a joint as long as it is the only one of its size.
+    const taken = plain === 'Joint' || kit.groups.some((group) => group.title === plain);
+    // `Screws` alone says less than their size.
+    const called = thread && !/\s/.test(said.title ?? '') ? undefined : said.title;
+    const title = clip(called ?? (taken ? numbered : plain), 80);
     const groupPath = `groups[${kit.groups.length}]`;
     if (!counted && !bolt && !nut && !said.times) assume(groupPath, 'countAssumed', title);
     let piece = bolt ?? nut;
@@ -235,7 +295,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     const drive: DriveSize | undefined =
       told?.kind === 'cross' || told?.kind === 'square'
         ? { kind: 'unknown' }
-        : (told ?? (thread && usualDrive(thread)));
+        : (told ?? usualDrive(thread ?? threadNamed(piece.thread)));
     const compoundFact = said.compound;
     const compound =
       compoundFact && isCompound(compoundFact.value.compound)

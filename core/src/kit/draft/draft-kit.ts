@@ -3,6 +3,7 @@ import type { SheetReading } from '../../sheet/read-sheet.ts';
 import { draftJoints } from './draft-joints.ts';
 import { draftPacking } from './draft-packing.ts';
 import { draftSteps } from './draft-steps.ts';
+import { draftTools } from './draft-tools.ts';
 import { type Draft, startDrafting } from './drafting.ts';
 
 /**
@@ -21,6 +22,7 @@ export function draftKit(
   const packing = draftPacking(drafting);
   const joints = draftJoints(drafting, packing);
   draftSteps(drafting, packing, joints);
+  draftTools(drafting);
   const { kit, assumed, placed } = drafting;
   return { kit, assumed, placed };
 }

@@ -1,7 +1,9 @@
 import { parseThread } from '../../fastener/thread.ts';
 import type { Fact, SheetCompound } from '../../sheet/fact.ts';
+import { inchSizeIn } from '../../sheet/spoken-thread.ts';
 import { formInWords } from '../form-in-words.ts';
 import type { Item } from '../kit-document.ts';
+import type { ItemKind } from '../piece-kind.ts';
 import { clip, type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
 
 /** Verbs after which a counted piece belongs to the vehicle and not to the bag. */
@@ -20,6 +22,24 @@ function threadIn({ inStep }: Drafting, count: Of<'count'>): Of<'thread'> | unde
   const threads = facts.filter(isKind('thread'));
   const counts = facts.filter(isKind('count'));
   return counts.length === 1 || threads.length === 1 ? threads[0] : nearest(threads, count);
+}
+
+/** A nut's size without its pitch has the thread of the only bolts of that size: `M14 × 1.5 bolts, M14 flange nuts`. */
+function threadOfBolts(
+  kind: ItemKind,
+  count: Of<'count'>,
+  bolts: ReadonlyArray<Of<'thread'>>,
+): Of<'thread'> | undefined {
+  if (kind !== 'nut') return undefined;
+  const text = count.value.item ?? count.printed;
+  const metric = /\bM ?(\d{1,2})\b(?! ?[x×] ?[0-3](?:[.,]\d)?\b| ?fine)/.exec(text)?.[1];
+  const inch = metric === undefined ? inchSizeIn(text) : undefined;
+  const size = metric === undefined ? inch && `${inch}-` : `M${metric} `;
+  const same = size === undefined ? [] : bolts.filter(({ value }) => `${value.designation} `.startsWith(size));
+  const [only] = same;
+  if (!only || new Set(same.map(({ value }) => value.designation)).size > 1) return undefined;
+  const { lengthMm: _, ...value } = only.value;
+  return { ...only, value };
 }
 
 /** What was being done when the piece was counted. */
@@ -46,6 +66,34 @@ export interface Packing {
   /** Steps of the sheet that were lines of a list. */
   listed: ReadonlySet<number>;
   washerFor: ReadonlyMap<string, string>;
+  /** The compound a sentence gives all pieces of one size: `medium threadlocker on the M8 screws only`. */
+  compoundOfSize: ReadonlyMap<string, Of<'compound'>>;
+}
+
+/** Compounds by the size their clause names; a size that is given several has none. */
+function compoundsBySize(
+  { reading, facts, inStep }: Drafting,
+  listed: ReadonlySet<number>,
+): Map<string, Of<'compound'>> {
+  const found = new Map<string, Of<'compound'>>();
+  const several = new Set<string>();
+  for (const fact of facts.filter(isKind('compound'))) {
+    const step = reading.steps[fact.step];
+    if (!step || listed.has(fact.step)) continue;
+    for (const thread of inStep(fact.step).filter(isKind('thread'))) {
+      const between = step.text.slice(
+        Math.min(fact.end, thread.end) - step.start,
+        Math.max(fact.start, thread.start) - step.start,
+      );
+      const { designation } = thread.value;
+      if (/[,;:.]\s/.test(between)) continue;
+      const known = found.get(designation);
+      if (known && known.value.compound !== fact.value.compound) several.add(designation);
+      if (!known) found.set(designation, fact);
+    }
+  }
+  for (const designation of several) found.delete(designation);
+  return found;
 }
 
 /** The packing list: pieces counted where nothing is done to the vehicle's own. */
@@ -81,13 +129,17 @@ export function draftPacking(drafting: Drafting): Packing {
       !OF_THE_VEHICLE.has(verbBefore(drafting, fact) ?? '') &&
       threadIn(drafting, fact) !== undefined,
   );
+  const bolts = packing
+    .filter(({ value }) => KIND_OF[value.noun] === 'bolt')
+    .flatMap((count) => threadIn(drafting, count) ?? [])
+    .filter(({ value }) => value.pitchAssumed === undefined);
   for (const count of [...packing, ...fitted]) {
     const { item: line, label } = count.value;
     const named = formInWords(line ?? count.printed);
     const byNoun = KIND_OF[count.value.noun];
     // `Bracket screw` is a screw: what it is for stands before it.
     const kind = (named?.kind === 'part' ? (byNoun ?? named.kind) : named?.kind) ?? byNoun ?? 'part';
-    const thread = kind === 'part' ? undefined : threadIn(drafting, count);
+    const thread = kind === 'part' ? undefined : (threadOfBolts(kind, count, bolts) ?? threadIn(drafting, count));
     // A sheet-metal screw has a number and no thread that is known.
     const known = thread !== undefined && parseThread(thread.value.designation).ok;
     const designation = known ? thread.value.designation.replace(' × ', ' x ') : undefined;
@@ -148,5 +200,5 @@ export function draftPacking(drafting: Drafting): Packing {
       .filter(({ confidence, value }) => confidence >= 0.9 && value.compound.startsWith('threadlocker'))
       .map(({ value }) => value.compound),
   );
-  return { listed, washerFor, labelled, lockers, pieces };
+  return { listed, washerFor, labelled, lockers, pieces, compoundOfSize: compoundsBySize(drafting, listed) };
 }

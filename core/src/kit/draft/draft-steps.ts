@@ -5,11 +5,11 @@ import type { KitDocument } from '../kit-document.ts';
 import type { StepNeed } from '../kit-step.ts';
 import type { Phase } from '../phase.ts';
 import type { StepAction } from '../step-action.ts';
-import { conditionOf } from './draft-conditions.ts';
+import { conditionOf, isOfVehicle } from './draft-conditions.ts';
 import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
-import { opensAs, wordAct } from './word-acts.ts';
+import { goesBack, opensAs, soundsLikeAct, wordAct } from './word-acts.ts';
 
 const COMMON_WORDS = new Set(
   'with from then that this the and them both each remove refit reinstall replace reconnect disconnect unplug connector original same factory left right front rear upper lower carefully back into onto using'.split(
@@ -20,20 +20,30 @@ const COMMON_WORDS = new Set(
 /** Acts that take the time their sentence says themselves. */
 const HAS_ITS_WAIT: ReadonlySet<StepAction['type']> = new Set(['coolDown', 'warmUp', 'soak', 'wait']);
 
-const NO_THING = /^(?:anything|everything|something|it|them|this|that)$/i;
+const NO_THING = /^(?:anything|everything|something|it|them|this|that)\W*$/i;
 
 /** Before the first numbered step: a title, a line of the packing list or of the tools, which nobody does. */
 const QUANTITY_LINE = /^\s*\d+\s*(?:off|x|no\.?|pcs?\.?|pieces?)\s/i;
 const WHAT_IS_NEEDED =
   /^\s*(?:what you(?:'ll)? need|you (?:will|'ll)? ?need|tools?(?: needed| required)?|parts)\b.{0,3}[:.]/i;
+/** `How tight?`, `Can I pull straight away?`: headings of a leaflet that answers questions. */
+const QUESTION =
+  /^(?:what|how|which|where|when|why|who|any|and|can|do|does|is|are|must|should|may|will)\b[^.;]{0,70}\?$/i;
+const isQuestion = ({ text }: SheetStep): boolean => QUESTION.test(text.trim());
+/** What such a leaflet answers with, before it says what. */
+const YES_NO = /^(?:yes|no|none|never|stop|nothing)\W*$/i;
+
 /** A word that stands over what is to be minded, and says nothing by itself. */
 const WARNING_WORD = /^\W*(?:attention|caution|warning|note|notice|important|danger)\W*$/i;
 const FEW = 3;
+/** Facts that say what a kit is for, and nothing to do. */
+const NAMES_ONLY: ReadonlySet<Fact['value']['kind']> = new Set(['side', 'condition', 'count', 'mark', 'difficulty']);
 const isFront = (text: string, own: readonly Fact[]): boolean =>
   QUANTITY_LINE.test(text) ||
   WHAT_IS_NEEDED.test(text) ||
   (isTitle(text) && own.every(({ value }) => value.kind === 'side' || value.kind === 'condition'));
-const isTitle = (text: string): boolean => !/[.!?;:]\s*$/.test(text) && text.trim().split(/\s+/).length <= 12;
+const ENDS = /[.!?;:]\s*$/;
+const isTitle = (text: string): boolean => !ENDS.test(text) && text.trim().split(/\s+/).length <= 12;
 
 /** The title of a chapter whose steps are numbered below it: `B. Assemble`, then `a)`; `3 Rear axle`, then `3.1`. */
 const isSection = (step: SheetStep, next: SheetStep | undefined): boolean =>
@@ -68,6 +78,8 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
   const disconnectedBy = new Map<Fact, string>();
   const numbered = reading.steps.filter(({ number }) => number !== undefined).length;
   const firstNumbered = reading.steps.findIndex(({ number }) => number !== undefined);
+  const asks = reading.steps.filter(isQuestion).length >= FEW;
+  const firstList = reading.steps.findIndex((step) => step.list !== undefined);
   reading.steps.forEach((step, at) => {
     const own = inStep(at);
     if (listed.has(at) || WARNING_WORD.test(step.text)) return;
@@ -77,6 +89,12 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     if ((!works || !/\s/.test(step.text)) && isSection(step, reading.steps[at + 1])) return;
     // A sheet that numbers its steps has its front matter before them.
     if (numbered >= FEW && at < firstNumbered && isFront(step.text, own)) return;
+    if (numbered >= FEW && at === 0 && firstNumbered > 0 && !ENDS.test(step.text) && !own.some(isKind('torque')))
+      return;
+    // So has one that lists its pieces before anything is said to do.
+    const introduces = at < firstList && own.every(({ value }) => NAMES_ONLY.has(value.kind));
+    if (introduces && !soundsLikeAct(step.text)) return;
+    if (asks && (isQuestion(step) || YES_NO.test(step.text))) return;
     const actions: StepAction[] = [];
     const path = `steps[${kit.steps.length}]`;
     for (const fact of own) {
@@ -105,7 +123,7 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
           actions.push({ type: 'refit', removed: removedBy.get(fact) as string });
         } else if (disconnectedBy.has(fact)) {
           actions.push({ type: 'reconnect', disconnect: disconnectedBy.get(fact) as string });
-        } else if (value.action === 'lift' && /vehicle|car|truck|front|rear/i.test(object)) {
+        } else if (value.action === 'lift' && /vehicle|car|truck|front|rear|^it\b/i.test(object)) {
           actions.push({ type: 'lift' });
         } else if (value.action === 'lower' && /vehicle|car|truck/i.test(object)) {
           actions.push({ type: 'lower' });
@@ -132,6 +150,9 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     const byWords = bare ? wordAct(drafting, step.text) : undefined;
     if (byWords && HAS_ITS_WAIT.has(byWords.type)) actions.splice(0, actions.length, byWords);
     else if (byWords) actions.unshift(byWords);
+    // What is bolted back on goes back first.
+    const back = actions.some(({ type }) => type === 'refit') ? undefined : goesBack(drafting, at);
+    if (back && !bare) actions.unshift(back);
     // `Start all bolts by hand`, `snug`: of the group that is torqued next.
     const stage = own.find(isKind('stage'));
     if (stage && (stage.value.stage === 'loose' || stage.value.stage === 'snug')) {
@@ -146,18 +167,17 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
       kit.cautions.push({ id: freshId('caution'), text: clip(step.text, 500) });
       for (const fact of own) if (fact.value.kind === 'caution') place(fact, `cautions[${kit.cautions.length - 1}]`);
     }
+    let said = step.start;
     for (const fact of own.filter(isKind('aftercare'))) {
       const { distanceKm, days, repeats } = fact.value;
+      // `The hoop bolts at five hundred miles, lugs at fifty`: each of what stands before it.
+      const clause = step.text.slice(said - step.start, fact.end - step.start);
+      const what = AFTERCARE_OF.some(([words]) => words.test(clause)) ? clause : step.text;
+      said = fact.end;
       kit.aftercare.push({
         id: freshId('aftercare'),
         text: clip(step.text, 500),
-        about: /wheel|lug/i.test(step.text)
-          ? 'wheels'
-          : /align/i.test(step.text)
-            ? 'alignment'
-            : /grease/i.test(step.text)
-              ? 'grease'
-              : 'joints',
+        about: AFTERCARE_OF.find(([words]) => words.test(what))?.[1] ?? 'joints',
         ...(distanceKm ? { afterKm: Math.round(distanceKm * 10) / 10 } : {}),
         ...(days ? { afterDays: days } : {}),
         ...(repeats ? { repeats: true } : {}),
@@ -175,9 +195,9 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
       place(difficulty, 'difficulty');
     }
     // A heading says nothing that is to be done.
-    const said = own.filter((fact) => fact.value.kind !== 'side');
+    const telling = own.filter((fact) => fact.value.kind !== 'side');
     const heading = at === 0 && step.number === undefined && !byWords;
-    if (said.length === 0 && (heading || /:$/.test(step.text))) return;
+    if (telling.length === 0 && (heading || /:$/.test(step.text))) return;
     const needs: StepNeed[] = [];
     for (const fact of own) {
       if (fact.value.kind === 'need') {
@@ -189,7 +209,9 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     const conditions = own.filter(isKind('condition'));
     const only = conditions[0];
     const when =
-      conditions.length === 1 && only && only.start - step.start < 3 ? conditionOf(drafting, only) : undefined;
+      conditions.length === 1 && only && only.start - step.start < 3 && isOfVehicle(only)
+        ? conditionOf(drafting, only)
+        : undefined;
     kit.steps.push({
       id: freshId(`step ${step.number ?? kit.steps.length + 1}`),
       ...(step.number ? { number: step.number } : {}),
@@ -203,6 +225,13 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
   });
   startWhatIsTorqued(kit);
 }
+
+const AFTERCARE_OF: ReadonlyArray<[RegExp, KitDocument['aftercare'][number]['about']]> = [
+  [/wheel|lug/i, 'wheels'],
+  [/align/i, 'alignment'],
+  [/grease/i, 'grease'],
+  [/\b(?:bolts?|nuts?|screws?|studs?|clamps?)\b/i, 'joints'],
+];
 
 /** A joint that no step of the sheet starts by hand is started where it is torqued: nothing is torqued that was not. */
 function startWhatIsTorqued({ groups, steps }: Pick<KitDocument, 'groups' | 'steps'>): void {

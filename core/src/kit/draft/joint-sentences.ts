@@ -79,9 +79,13 @@ const LONGEST_TITLE = 48;
 const titled = (text: string): string | undefined => {
   const plain = text
     .replace(/\([^)]*\)/g, ' ')
+    // A size with its length names no part.
+    .replace(/\b(?:M\d{1,2}|\d{1,2}\/\d{1,2}(?:-\d{2})?)(?:\s*[x×]\s*\d[\d.,/]*)+"?/g, ' ')
     .replace(/\b(?:the|all|both|those|these|four|six|two|three|eight|ten|twelve|\d+ ?x?)\b/gi, ' ')
     .replace(/^\s*(?:apply|use|put|smear|brush|drop of)\b.*?\b(?:to|on)\b\s+/i, ' ')
     .replace(/^\s*(?:then|now|and|finally|next)\b/i, ' ')
+    .replace(/^\s*(?:(?:back|on|up|in|off) )+with\s+/i, ' ')
+    .replace(/\b(?:from|out of|in)\s+(?:the\s+)?(?:bag|box|kit|carton|packet)\b/i, ' ')
     // A size that only says what turns it.
     .replace(/,\s*(?:\d+(?:[./]\d+)?\s*)?(?:mm|in\.?|inch|")\s*,?\s*$/i, ' ')
     // What is left of sizes and units, and a clause that says what they get.
@@ -90,8 +94,9 @@ const titled = (text: string): string | undefined => {
     .replace(/\b(?:n[·.]?m|ft-?lbs?|lb-?ft|in-?lbs?)\s*$/i, ' ')
     .replace(/^\s*(?:grease|oil|lubricate|clean|degrease)\s+/i, ' ')
     .replace(/\b(?:crosswise|across|in turn|evenly)\s*$/i, ' ')
+    .replace(/[\s,:;]+$/, ' ')
     .replace(
-      /(?:\s\b(?:and|or|then|of|in|to|with|at|get|gets|want|wants|take|takes|go|goes|are|is|they|them|it|just))+\s*$/i,
+      /(?:\s\b(?:and|or|then|of|in|to|with|at|back|per side|a side|get|gets|want|wants|take|takes|go|goes|are|is|they|them|it|just))+\s*$/i,
       ' ',
     )
     .replace(/\s+/g, ' ')
@@ -110,9 +115,11 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const own = reading.steps[torque.step] as SheetStep;
   const index = sentenceIndex(reading.steps);
   const labels = new Set(packing.labelled.keys());
-  const phrase = phraseBefore(own, torque.start);
-  const phraseWords = tellingWords(phrase);
-  const words = phraseWords.length > 0 ? phraseWords : tellingWords(own.text);
+  const subject = subjectBefore(drafting, torque);
+  const phrase = subject === undefined ? phraseBefore(own, torque.start) : (reading.steps[subject]?.text ?? '');
+  const phraseWords =
+    subject === undefined ? tellingWords(phrase) : paragraphOf(reading.steps, subject).flatMap((at) => index.words(at));
+  const words = phraseWords.length > 0 ? phraseWords : tellingWords(own.text.replace(torque.printed, ' '));
   const ownLabels = referencesIn(phrase === '' ? own.text : phrase, labels);
   const kinds = kindsIn(phrase);
   const size = torque.about;
@@ -131,8 +138,10 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   // Only sentences that hold one of its words or labels, and those of its own step, can speak of it.
   const keys = [...words, ...ownLabels.map((label) => `(${label})`)];
   const ofStep = Array.from({ length: 13 }, (_, at) => torque.step - 6 + at).filter(sameStep);
-  const others = [...new Set([...index.near(keys, torque.step), ...ofStep])]
-    .filter((at) => at !== torque.step && (speaks(at) || sameStep(at)))
+  const others = [
+    ...new Set([...index.near(keys, torque.step), ...ofStep, ...(subject === undefined ? [] : [subject])]),
+  ]
+    .filter((at) => at !== torque.step && (speaks(at) || sameStep(at) || at === subject))
     .sort((a, b) => a - b);
   // What stands before is where the joint was put together; what stands behind may still say with what.
   const before = others.filter((at) => at < torque.step).reverse();
@@ -157,7 +166,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const thread =
     ownThread ?? (told && new Set(told.map((fact) => fact.value.designation)).size === 1 ? told[0] : undefined);
 
-  const related = ordered.filter((at) => speaks(at));
+  const related = ordered.filter((at) => speaks(at) || at === subject);
   const refs = [
     ...ownLabels,
     ...related.flatMap((at) => (ownLabels.length > 0 ? referencesIn(reading.steps[at]?.text ?? '', labels) : [])),
@@ -222,7 +231,8 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const dry = sayer !== undefined && compounds(sayer).length === 0;
   const [above] = reading.steps[torque.step - 1]?.list ? [] : compounds(torque.step - 1);
   const previous = above && index.words(torque.step - 1).length === 0 ? above : undefined;
-  const compound = withStrength(sayer === undefined ? previous : compounds(sayer)[0], packing.lockers);
+  const sized = thread && packing.compoundOfSize.get(thread.value.designation);
+  const compound = withStrength(sayer === undefined ? (previous ?? sized) : compounds(sayer)[0], packing.lockers);
 
   const pattern = [torque.step, ...others.filter(sameStep), ...related].flatMap((at) =>
     inStep(at).filter(isKind('pattern')),
@@ -249,8 +259,11 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     (cell === undefined ? undefined : titled(cell)) ??
     partToPart ??
     // Words of hardware alone name it where they come with a line of the list: `Bracket screw (item 5)`.
-    (phraseWords.length > 0 || ownLabels.length > 0 ? titled(phrase) : undefined) ??
-    put;
+    (subject === undefined && (phraseWords.length > 0 || ownLabels.length > 0) ? titled(phrase) : undefined) ??
+    put ??
+    (subject === undefined || kinds[0] === undefined || phraseWords[0] === undefined
+      ? undefined
+      : `${phraseWords[0][0]?.toUpperCase()}${phraseWords[0].slice(1)} ${kinds[0]}s`);
   return {
     ...(title ? { title } : {}),
     words,
@@ -266,6 +279,37 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     kinds,
     assembled: [...(anchor === undefined ? [] : [anchor]), ...beside],
   };
+}
+
+/** How many sentences back a figure's pieces may have been named. */
+const NAMED_BEFORE = 6;
+
+/** The sentence whose pieces a figure is for that names none itself: `Six bolts a side. … Then 90 foot pounds each.` */
+function subjectBefore({ reading, inStep }: Drafting, torque: Of<'torque'>): number | undefined {
+  const own = (reading.steps[torque.step]?.text ?? '').replace(torque.printed, ' ');
+  const names =
+    torque.about !== undefined ||
+    tellingWords(own).length > 0 ||
+    kindsIn(own).length > 0 ||
+    /\(\w{1,3}\)|\||\t/.test(own);
+  if (names || !/\b(?:each|them|'em|those|these|then|all|same)\b/i.test(own)) return undefined;
+  for (let at = torque.step - 1; at >= Math.max(0, torque.step - NAMED_BEFORE); at--) {
+    const step = reading.steps[at];
+    if (!step || step.list || inStep(at).some(({ value }) => value.kind === 'torque')) return undefined;
+    if (inStep(at).some(({ value }) => value.kind === 'count' && TIGHTENED.has(value.noun)) && !removes(inStep(at)))
+      return at;
+  }
+  return undefined;
+}
+
+/** The sentences of the numbered paragraph one stands in; itself where none is numbered. */
+function paragraphOf(steps: readonly SheetStep[], at: number): number[] {
+  const { number } = steps[at] ?? {};
+  if (number === undefined) return [at];
+  let [from, to] = [at, at];
+  while (steps[from - 1]?.number === number) from--;
+  while (steps[to + 1]?.number === number) to++;
+  return Array.from({ length: to - from + 1 }, (_, index) => from + index);
 }
 
 type Facts = ReturnType<Drafting['inStep']>;

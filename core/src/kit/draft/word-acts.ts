@@ -10,6 +10,9 @@ interface WordAct {
 }
 
 const SIDES = /\b(?:both|each|either) sides?\b/i;
+/** Measured crosswise, to see that it is square. */
+const DIAGONALS = /\b(?:corner to corner|diagonal(?:s|ly)?|crosswise|cross[- ]measure)\b/i;
+const CROSSED = ['front left to rear right', 'front right to rear left'] as const;
 const CORNERS = ['front left', 'front right', 'rear left', 'rear right'];
 
 /** What is worked on: the words after the verb, up to the end of the sentence's first part. */
@@ -53,14 +56,15 @@ function temporary({ kit, freshId }: Drafting, noun: string): string {
 function check(
   { kit, freshId }: Drafting,
   text: string,
-  limits: { min?: number; max?: number; unit?: 'mm' | 'in' },
+  limits: { min?: number; max?: number; spread?: number; unit?: 'mm' | 'in' },
 ): string {
   const id = freshId('check');
+  const places = SIDES.test(text) || limits.spread !== undefined ? { places: ['left', 'right'] } : {};
   kit.checks.push({
     id,
     text: clip(text, 500),
     ...limits,
-    ...(SIDES.test(text) ? { places: ['left', 'right'] } : {}),
+    ...(DIAGONALS.test(text) ? { places: [...CROSSED] } : places),
   });
   return id;
 }
@@ -78,30 +82,78 @@ const OPENS: ReadonlyArray<[RegExp, Disconnect['kind']]> = [
 /** Words that tell one thing from another: no articles, no hardware, no `all`. */
 const nounsOf = (text: string): string[] =>
   (text.toLowerCase().match(/\p{L}{3,}/gu) ?? []).filter((word) => !PLAIN.has(word) && !HARDWARE.has(word));
-const PLAIN = new Set('the and both all each again back off out aside side one two with from into onto'.split(' '));
+const PLAIN = new Set(
+  'the and both all each again back off out aside side one two with from into onto old new original existing factory'.split(
+    ' ',
+  ),
+);
 const sameThing = (a: string, b: string): boolean => {
   const words = new Set(nounsOf(a));
   return nounsOf(b).some((word) => words.has(word));
 };
-const BACK_ON = /\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b/i;
+const BACK_ON =
+  /\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b|^\W*(?:the |both |all )?[\p{L} ]{3,30} on\W*$/iu;
+/** Used once: `Pitch the old top nut, don't reuse it.` */
+const THROWN_AWAY =
+  /^(?:then |now )?(?:pitch|bin|scrap|discard|dump|throw (?:away|out)|(?:do not|don't|never) re-?use)\s+(?:away |out )?(.+)/i;
+
+/** A sentence with the question it answers: `And the end caps? Back on with two screws.` */
+const withQuestion = (steps: Drafting['reading']['steps'], at: number): string =>
+  `${/\?$/.test(steps[at - 1]?.text ?? '') ? steps[at - 1]?.text : ''} ${steps[at]?.text ?? ''}`;
+
+/** What goes back in a sentence that does more than that: `Back on with two screws, 22 Nm`. */
+export function goesBack({ kit, reading }: Drafting, at: number): StepAction | undefined {
+  if (!BACK_ON.test(reading.steps[at]?.text ?? '')) return undefined;
+  const thing = kit.removed.find(
+    ({ name, fate }) => fate === 'refit' && sameThing(name, withQuestion(reading.steps, at)),
+  );
+  return thing && { type: 'refit', removed: thing.id };
+}
 
 /** Something of the vehicle that leaves its place; it goes back where a later line of the sheet says so. */
-function removed({ kit, reading, freshId }: Drafting, called: string, text: string, fate?: 'refit'): string {
+function removed(
+  { kit, reading, freshId, assume, assumed }: Drafting,
+  called: string,
+  text: string,
+  fate?: 'refit' | 'scrap',
+): string {
   const name = called.trim() === '' ? text : called;
   const known = kit.removed.find((thing) => sameThing(thing.name, name));
-  if (known) return known.id;
+  if (known) {
+    if (fate === 'scrap') {
+      known.fate = fate;
+      const asked = assumed.findIndex(({ code, about }) => code === 'fateUnknown' && about === known.name);
+      if (asked >= 0) assumed.splice(asked, 1);
+    }
+    return known.id;
+  }
   const id = freshId(`off ${name}`);
   const at = reading.steps.findIndex((step) => step.text.includes(text));
-  const back = reading.steps.slice(at + 1).some((step) => BACK_ON.test(step.text) && sameThing(step.text, name));
+  const back = reading.steps.some(
+    (step, index) => index > at && BACK_ON.test(step.text) && sameThing(withQuestion(reading.steps, index), name),
+  );
   kit.removed.push({ id, name: clip(name, 120), count: 1, fate: fate ?? (back ? 'refit' : 'keep') });
+  if (fate === undefined && !back) assume(`removed[${kit.removed.length - 1}]`, 'fateUnknown', clip(name, 120));
   return id;
 }
 
-const UNIT = String.raw`\s*(mm|in\b|inch(?:es)?|")`;
+const UNIT = String.raw`\s*(mm|in\b\.?|inch(?:es)?\b|")`;
 const unitOf = (word: string | undefined): 'mm' | 'in' => (word === 'mm' ? 'mm' : 'in');
-const NUMBER = String.raw`(\d+(?:[.,]\d+)?)`;
-const numberIn = (text: string | undefined): number => Number((text ?? '').replace(',', '.'));
-const MEASURED = /\b(?:gap|clearance|distance|play|depth|height|flush)\b/i;
+const NUMBER = String.raw`(\d+[ -]\d\/\d{1,2}|\d\/\d{1,2}|\d+(?:[.,]\d+)?|half an|a half|a quarter(?: of an)?|an)`;
+const IN_WORDS: Record<string, number> = {
+  'half an': 0.5,
+  'a half': 0.5,
+  'a quarter': 0.25,
+  'a quarter of an': 0.25,
+  an: 1,
+};
+/** `12`, `2,5`, `1/8`, `1 1/2`, `half an`. */
+function numberIn(text: string | undefined): number {
+  const plain = (text ?? '').toLowerCase();
+  const [, whole, top, bottom] = /^(?:(\d+)[ -])?(\d)\/(\d+)$/.exec(plain) ?? [];
+  return IN_WORDS[plain] ?? (top ? Number(whole ?? 0) + Number(top) / Number(bottom) : Number(plain.replace(',', '.')));
+}
+const MEASURED = /\b(?:gap|clearance|room|distance|play|depth|height|flush|space|air)\b/i;
 
 const WORD_ACTS: readonly WordAct[] = [
   {
@@ -162,6 +214,22 @@ const WORD_ACTS: readonly WordAct[] = [
   {
     words: /^(?:then |now )?(?:take|pull|lift)\s+(.+?)\s+(?:off|out)\b/i,
     act: (drafting, [, what = ''], text) => ({ type: 'remove', removed: removed(drafting, objectOf(what), text) }),
+  },
+  {
+    words: THROWN_AWAY,
+    act: (drafting, [, what = ''], text) => ({
+      type: 'remove',
+      removed: removed(drafting, objectOf(what.replace(/,.*$/, '')), text, 'scrap'),
+    }),
+  },
+  {
+    // `The end caps come off`, `Old shock out.`
+    words:
+      /^(?:then |now )?(?:the |your |both |all )?(.{3,60}?)(?:,? (?:have to |must |should |need to )?(?:comes?|be taken|go(?:es)?) (?:off|out|away)\b| (?:off|out)\W*$)/i,
+    act: (drafting, [, what = ''], text) =>
+      /\b(?:power|sort|find|try|carry|set|cut|switch|turn|figure|lay|watch|run|line)\b/i.test(what)
+        ? undefined
+        : { type: 'remove', removed: removed(drafting, objectOf(what), text) },
   },
   {
     words: BACK_ON,
@@ -235,7 +303,39 @@ const WORD_ACTS: readonly WordAct[] = [
         : undefined,
   },
   {
-    words: /^(?:then |now )?(?:try|test|road[- ]?test|drive round|check for leaks|check (?:that )?the .+ work)/i,
+    // `Measure corner to corner: within 1/8 in.`: what two measures may differ by.
+    words: new RegExp(
+      `(?:within|differ(?:ence)?(?: by| of)?(?: no more than| at most)?|(?:the )?same to)\\s+${NUMBER}${UNIT}`,
+      'i',
+    ),
+    act: (drafting, [, number, unit], text) =>
+      DIAGONALS.test(text) || (/\b(?:measure|compare)\b/i.test(text) && SIDES.test(text))
+        ? { type: 'check', check: check(drafting, text, { spread: numberIn(number), unit: unitOf(unit) }) }
+        : undefined,
+  },
+  {
+    // `You want half an inch of room everywhere`, `leave 10 mm clearance`
+    words: new RegExp(
+      `\\b(?:want|need|keep|leave|must (?:be|have)|should (?:be|have)|have)\\s+(?:about |a gap of |a clearance of )?${NUMBER}${UNIT}\\s+(?:of\\s+)?(?:\\p{L}+\\s+)?(?:room|clearance|space|air)\\b`,
+      'iu',
+    ),
+    act: (drafting, [, number, unit], text) => ({
+      type: 'check',
+      check: check(drafting, text, { min: numberIn(number), unit: unitOf(unit) }),
+    }),
+  },
+  {
+    // `Not before the threadlocker has had 24 hours`, `the sealant needs 2 h`: the vehicle waits, not the fitter.
+    words:
+      /\b(?:threadlocker|locker|locking compound|sealant|adhesive|glue|bond)\b[^.;]*\b(?:has had|needs?|wants?|takes?|must (?:have|cure)|cures? (?:for|in))\b[^.;]*\b\d/i,
+    act: (_, __, text) => {
+      const minutes = minutesIn(text);
+      return minutes === undefined ? undefined : { type: 'wait', minutes, gates: ['drive'] };
+    },
+  },
+  {
+    words:
+      /^(?:then |now )?(?:try|test|road[- ]?test|drive (?:it |the \w+ )?(?:a)?round|(?:steer|turn)\b.*\block to lock|check for leaks|check (?:that )?the .+ work)/i,
     act: (drafting, _, text) => ({ type: 'test', check: check(drafting, text, {}) }),
   },
   {
@@ -243,6 +343,9 @@ const WORD_ACTS: readonly WordAct[] = [
     act: () => ({ type: 'lower' }),
   },
 ];
+
+/** Whether a sentence begins like one of these acts. */
+export const soundsLikeAct = (text: string): boolean => WORD_ACTS.some(({ words }) => words.test(text));
 
 /** The act that a sentence says by its words; undefined where none can be told. */
 export function wordAct(drafting: Drafting, text: string): StepAction | undefined {
