@@ -8,7 +8,7 @@ import { sentenceAt } from './sentence.ts';
 export type Aftercare = Extract<FactValue, { kind: 'aftercare' }>;
 
 const COUNT = String.raw`(?:\d[\d.,]*(?: \d{3})*|(?:a|one|two|three|four|five|six|seven|eight|nine|ten|twelve|twenty|thirty|forty|fifty|hundred|couple|few|thousand)(?:[- ](?:of |hundred|thousand|five|dozen|couple)*)*)`;
-const DISTANCE = String.raw`(?:km|kms|kilomet(?:re|er)s?|miles?|mi)\b`;
+const DISTANCE = String.raw`(?:(?:trailer|towing|road|driving|loaded)[- ])?(?:km|kms|kilomet(?:re|er)s?|miles?|mi)\b`;
 const PERIOD = String.raw`(?:days?|weeks?|months?|years?|hours?|h\b|heat(?:ing)? ?cycles?|heat-?ups?|warm-?ups?|heatings?|thermal cycles?)`;
 const DAYS: ReadonlyArray<readonly [RegExp, number]> = [
   [/^day/, 1],
@@ -90,6 +90,14 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
       pattern: /\b(?:or|then) (\d[\d.,]*(?: \d{3})*) ?(km|miles)\b/gi,
       make: (match) => distanceOf('every', match[1], match[2]),
     },
+    // `100 km then nuts again` of a note
+    {
+      pattern: new RegExp(
+        String.raw`(?<=^[ \t>*-]*|[.;] )()(${COUNT}) ?(${DISTANCE})(?=,? (?:then|and)\b[^.\n]*\b(?:again|re-?check|re-?torque|check)\b)`,
+        'gim',
+      ),
+      make: (match) => distanceOf('after', match[2], match[3]),
+    },
     // Events: `at every service`, `after the first long tow`, `before each trip`
     {
       pattern:
@@ -119,7 +127,7 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
 
 function distanceOf(opener: string | undefined, count: string | undefined, unit: string | undefined) {
   const value = number(count ?? '');
-  const name = unitFromSpelling(unit ?? '');
+  const name = unitFromSpelling((unit ?? '').replace(/^\p{L}+[- ](?=\p{L})/u, ''));
   if (value === undefined || !(value > 0) || name === undefined || dimensionOf(name) !== 'distance') return undefined;
   return { distanceKm: toBase(value, name), repeats: /^(?:every|each|all)$/i.test(opener ?? '') };
 }

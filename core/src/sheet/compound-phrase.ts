@@ -67,7 +67,7 @@ const COMPOUND_OPENERS = openersOf(...COMPOUNDS.map(([, list]) => list));
 
 /** Words after which a compound's name names something else: a fitting, a drain, a pan. */
 const NOT_A_COMPOUND = new Set(
-  'fitting fittings nipple nipples gun pan filter cooler line lines drain leak leaks level pressure seal seals change plug cap pump feed return hose temperature sump thrower type will runs drips drained drains leaks comes spills spill pen marker line lines code work finish shop job cup cups point points bag plan'.split(
+  'fitting fittings nipple nipples gun pan filter cooler line lines drain leak leaks level pressure seal seals change plug cap pump feed return hose temperature sump thrower type will runs drips drained drains leaks comes spills spill pen marker line lines code work finish shop job cup cups point points bag plan mark marks stripe stripes dot dots'.split(
     ' ',
   ),
 );
@@ -76,7 +76,7 @@ const OBJECT = new Set(['the', 'all', 'both', 'each', 'its', 'these', 'every', '
 
 /** What is there already and comes off. */
 const RESIDUE_BEFORE =
-  /\b(?:remove|removing|clean(?:ed|ing)?(?: off| away)?|wipe[sd]?(?: off| away)?|scrap(?:e|ed|ing)(?: off| away)?|brush(?: off| away)?|wash(?: off)?|rub off|get (?:all |the |any )?|residual|remains? of|remnants? of|rests? of|traces? of|excess|surplus|old|dried|free (?:of|from)|clear of|degrease)\b(?:(?!\bwith\b|\bin\b|\busing\b)[^.;:])*$/;
+  /\b(?:remove|removing|clean(?:ed|ing)?(?: off| away)?|wipe[sd]?(?: off| away)?|scrap(?:e|ed|ing)(?: off| away)?|brush(?: off| away)?|wash(?: off)?|rub off|get (?:all |the |any )?|residual|remains? of|remnants? of|rests? of|traces? of|excess|surplus|old|dried|free (?:of|from)|clear of|degrease)\b(?:(?!\bwith\b|\bin\b|\busing\b|\bthen\b|\b(?:and|,) (?:apply|put|use|add|smear)\b|, (?:medium|high|new|fresh|a drop)\b)[^.;:])*$/;
 const RESIDUE_AFTER =
   /^(?:[^.;]{0,40}\b(?:off|away)\b|[^.;]{0,30}\b(?:which|that) (?:remained|is left|was left)|[^.;]{0,24}\b(?:residue|remains|must be removed|is removed|comes off)\b)/;
 /** Right before a name: what is put on it is another thing. */

@@ -33,6 +33,10 @@ export const countIn = (text: string): number | undefined => {
 
 /** The count and the name of one item: `4 x foot`, `U-bolts 4`, `cable tie x12`, `a tube of sealant`. */
 export function itemOf(raw: string): { count: number; item: string } | undefined {
+  // `bolt M10x35        x 8`: what stands off by itself counts, and is no length.
+  const apart = /^(.*\S)\s{2,}[x×]\s?(\d{1,3})\s*$/.exec(raw.trimEnd());
+  if (apart && /\p{L}{2}/u.test(apart[1] ?? '') && Number(apart[2]) > 0)
+    return { count: Number(apart[2]), item: (apart[1] ?? '').replace(/\s+/g, ' ').trim() };
   const text = raw
     .replace(/\s+/g, ' ')
     .trim()

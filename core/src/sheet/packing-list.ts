@@ -50,7 +50,7 @@ const isRule = (line: string): boolean => /^[\s|+:=_*-]*$/.test(line) && line.tr
 /** A step of the work, and no line of a list. */
 const isWork = (line: string): boolean =>
   /^\s*(?:step\s|par\.?\s|\d{1,2}[.)]\s|[A-Z][.)]\s|[IVX]+\.\s)/i.test(line) &&
-  /\b(?:remove|fit|install|tighten|loosen|lift|raise|disconnect|place|put|bolt|attach|check|clean|drill|unscrew|take|undo|slide|refit|open|wait|set|hang|push|turn|apply|torque|wash|park|jack|support|unplug|mark|measure|hold|raise)\b/i.test(
+  /\b(?:remove|fit|install|tighten|loosen|lift|raise|disconnect|place|put|bolt|attach|check|clean|drill|unscrew|take|undo|slide|refit|open|wait|demount|dismantle|unscrew|screw|free|draw|cut|mount|bring|lay|set|hang|push|turn|apply|torque|wash|park|jack|support|unplug|mark|measure|hold|raise)\b/i.test(
     line,
   );
 
@@ -141,7 +141,7 @@ function sentenceEnd(text: string, from: number): number {
 
 /** What a sentence says before the list it opens. */
 const OPENS_WRITTEN =
-  /(?:\b(?:find|get|gets|got|holds?|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d)/iu;
+  /(?:\b(?:find|get|gets|got|should have|ought to have|holds?|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d)/iu;
 
 /** Finds the lists of a sheet, and what its packing lists hold. Linear in the length of the text. */
 export function packingLists(text: string): { lists: SheetList[]; lines: PackingLine[]; labels: ReadonlySet<string> } {
@@ -152,7 +152,7 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
   while (at < lines.length) {
     const line = lines[at] as Line;
     const bag = /^\s*(?:bag|box|pack(?:et)?) [A-Z\d]{1,2}\b/i.test(line.text) && rowItem(line.text) !== undefined;
-    const heading = bag ? 'pieces' : headingOf(line.text);
+    const heading = bag ? 'pieces' : (headingOf(line.text) ?? headingInside(line.text));
     const styled = heading === undefined ? countedLines(lines, at) : 0;
     if (styled > 0) {
       const rows = lines.slice(at, at + styled).map((entry) => ({ ...entry }));
@@ -180,7 +180,7 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
         continue;
       }
     }
-    const block = rowsBelow(lines, bag ? at - 1 : at);
+    const block = rowsBelow(lines, bag ? at - 1 : at, nextNumber(line.text));
     if (block.rows.length > 0) {
       lists.push({ start: line.start, end: (lines[block.end - 1] as Line).end, of: heading });
       if (heading === 'pieces') found.push(...readRows(block.rows, text, countColumn(line.text)));
@@ -204,6 +204,13 @@ function countedLines(lines: readonly Line[], from: number): number {
   let at = from;
   while (/\S\s{2,}\d{1,3} ?(?:off|pcs?\.?|pieces|ea\.?)(?=\s|$)/i.test(lines[at]?.text ?? '')) at++;
   return at - from >= 3 ? at - from : 0;
+}
+
+/** A later sentence of a line may open the list: `It is quickly told. You should have one ladder, …`. */
+function headingInside(line: string): SheetList['of'] | undefined {
+  const opened = OPENS_WRITTEN.exec(line);
+  const stop = opened ? line.slice(0, opened.index).search(/[.!?] [^.!?]*$/) : -1;
+  return stop < 0 ? undefined : headingOf(line.slice(stop + 2));
 }
 
 /** Whether a line opens a list, and of what. */
@@ -231,18 +238,24 @@ function headingOf(line: string): SheetList['of'] | undefined {
   if (cells.length > 1 && counts) return 'pieces';
   if (
     PIECES.test(head) &&
-    (short || /:/.test(head) || /\b(?:in the|you (?:will )?(?:find|get)|contains?|holds?)\b/i.test(head))
+    (short || /:/.test(head) || /\b(?:in the|you (?:will )?(?:find|get)|should have|contains?|holds?)\b/i.test(head))
   )
     // `Parts supplied by the owner are not …`: a sentence about them is no list.
     return (/\?$/.test(plain) ? !ASKS.test(plain) : /[.!]$/.test(plain) && !/,|:/.test(plain)) ? undefined : 'pieces';
   return undefined;
 }
 
+/** The head of the step behind a numbered heading, where the heading is numbered. */
+function nextNumber(heading: string): RegExp | undefined {
+  const [, lead = '', number, mark] = /^([ \t]*)(\d{1,2})([.)])\s/.exec(heading) ?? [];
+  return number === undefined ? undefined : new RegExp(`^${lead}${Number(number) + 1}\\${mark}\\s`);
+}
+
 /** A row that has its count at its end is complete. */
 const COUNT_ENDS = /(?:\.{2,}|…|\t|\s{2,})\s*\d{1,3}\s*$/;
 
 /** The rows of a list below its heading; a line that goes on with the one before is joined to it. */
-function rowsBelow(lines: readonly Line[], heading: number): { rows: Line[]; end: number } {
+function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { rows: Line[]; end: number } {
   const rows: Line[] = [];
   let end = heading + 1;
   let blanks = 0;
@@ -258,6 +271,8 @@ function rowsBelow(lines: readonly Line[], heading: number): { rows: Line[]; end
       if (rows.length > 0 && blanks > 0) break;
       continue;
     }
+    // The steps go on that the list was one of: `2. Delivery content:`, its lines, `3. Demount the bumper.`
+    if (next?.test(line.text)) break;
     // Another list begins.
     if (at > heading + 1 && /:/.test(plain.slice(0, 24)) && headingOf(line.text) !== undefined && !BAG.test(line.text))
       break;

@@ -2,6 +2,9 @@
 const HYPHENS = /[\u2010\u2011\u2012\u2212\ufe63\u00ad]/g;
 /** Spaces that are no line's end, and marks that take no room. */
 const SPACES = /[\u00a0\u1680\u2000-\u200d\u202f\u205f\u2060\u3000\ufeff]|\ufe0f|\u20e3/g;
+/** A frame drawn round a whole card: its edges, and a line between two bars with none inside. */
+const BOX_EDGE = /^[ \t]*\+[-=]{8,}\+[ \t]*$/gm;
+const BOX_LINE = /^\|([^|\n]*)\|(?=[ \t]*$)/gm;
 /** Dots a unit is written with: `N∙m`, `N‧m`, `N・m`. */
 const UNIT_DOTS = /[\u2219\u22c5\u2027\u30fb\uff65\u2022](?=m)/g;
 
@@ -18,7 +21,9 @@ export function plainText(text: string): string {
     .replace(UNIT_DOTS, '·')
     .replace(/[\u2044\u2215]/g, '/')
     .replace(/[\u2018\u2019]/g, "'")
-    .replace(/[\u201c\u201d\u201e]/g, '"');
+    .replace(/[\u201c\u201d\u201e]/g, '"')
+    .replace(BOX_EDGE, (edge) => ' '.repeat(edge.length))
+    .replace(BOX_LINE, (_, inside: string) => ` ${inside} `);
 }
 
 /** Words that tell a language by how often they come; none is a word of another in the list but where it says so. */

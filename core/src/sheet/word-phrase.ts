@@ -74,7 +74,10 @@ const PATTERNS: ReadonlyArray<
       ['in', 'a', 'star'],
     ],
   ],
-  ['cross', [['criss', 'cross'], ['crisscross'], ['cross', 'pattern'], ['diagonally'], ['diagonal', 'pattern']]],
+  [
+    'cross',
+    [['criss', 'cross'], ['crisscross'], ['cross', 'pattern'], ['crosswise'], ['diagonally'], ['diagonal', 'pattern']],
+  ],
   [
     'circular',
     [

@@ -8,7 +8,7 @@ const CLAUSE =
   /^(?:if|unless|when(?:ever)?|where(?:ver)?|should|provided|as long as|more|less|fewer|over|under|above|below)\b/i;
 /** What a clause may say a vehicle has. */
 const HAS =
-  /\b(?:vehicle|car|truck|van|pick-?up|estate|wagon|roof|yours|model|it)\b[^.]{0,24}\b(?:has|have|with|without)\b|\b(?:fitted|equipped|installed|present)\b|\byou have an?\b|\bthere (?:is|are) an? [^.]{3,40} on the (?:vehicle|car|truck|roof)\b/i;
+  /\b(?:vehicle|car|truck|van|pick-?up|estate|wagon|roof|yours|model|it)\b[^.]{0,24}\b(?:has|have|with|without)\b|\b(?:fitted|equipped|installed|present)\b|\byou have an?\b|\bis the (?:early|late|old|new)\w* (?:one|type|version|style)\b|\bthere (?:is|are) an? [^.]{3,40} on the (?:vehicle|car|truck|roof)\b/i;
 /** A place of the work or its state, which no vehicle is told by. */
 const AT_WORK = /^(?:in|at|for|with the)\b|\b(?:roads?|use|weather|service)$/i;
 
@@ -44,7 +44,7 @@ export function conditionOf({ kit, place }: Drafting, fact: Of<'condition'>): Co
     if (to !== undefined) parts.push({ question: id, atMost: to });
     return parts.length === 1 ? (parts[0] as Condition) : { all: parts };
   }
-  if (!isOfVehicle(fact)) {
+  if (!isOfVehicle(fact) || /\bis the (?:early|late|old|new)/i.test(text)) {
     const so = clip(text.replace(/^(?:if|when|where|unless|should)\s+/i, ''), 80);
     const unless = /^unless\b/i.test(text);
     return { question: question({ id: `so-${slug(so)}`, text: `Is it so: ${so}?`, kind: 'yesNo' }), is: !unless };

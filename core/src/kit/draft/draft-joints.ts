@@ -12,7 +12,8 @@ import { conditionFor } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
 import { type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
-import type { Times } from './joint-words.ts';
+import { type Times, tellingWords } from './joint-words.ts';
+import { sectionOf } from './section.ts';
 
 const PATTERN_OF: Record<Extract<FactValue, { kind: 'pattern' }>['pattern'], Pattern> = {
   star: 'star',
@@ -92,12 +93,22 @@ function asListed(
   return same.length === 1 ? same[0] : thread;
 }
 
+/** Whether a washer whose name has a size fits a thread: `flat washers, 7/16`, `washers 13` (the hole of an M12). */
+function fitsBySize(name: string, thread: Thread | undefined): boolean {
+  if (!thread) return true;
+  const inch = /(?<![\d/.-])([1-9]\d?\/(?:2|4|8|16))(?![\d/])/.exec(name)?.[1];
+  if (inch !== undefined) return thread.designation.startsWith(`${inch}-`);
+  const hole = Number(/\bwashers?,? (?:ø ?)?(\d{1,2}(?:[.,]\d)?)(?: mm)?$/i.exec(name.trim())?.[1]?.replace(',', '.'));
+  // A washer's hole is up to 2 mm wider than its bolt. Common practice, no source.
+  return !(hole > 4) || (hole >= thread.nominalMm && hole <= thread.nominalMm + 2);
+}
+
 /** It was there before, and is no piece of the kit. */
 const OF_THE_VEHICLE = /\bback (?:in|on)\b|\b(?:original|factory|existing|old|stock)\b|\b(?:refit|re-?install)\b/i;
 
 const capital = (text: string): string => `${text[0]?.toUpperCase()}${text.slice(1)}`;
 
-const HOLDS_WHEEL = /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b/i;
+const HOLDS_WHEEL = /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b|\bwheels? (?:back )?on\b.*\b(?:nuts?|bolts?)\b/i;
 
 /** Whether a sentence calls a piece by what its name begins with, before its size. */
 function isCalled({ name }: Item, sentence: string): boolean {
@@ -133,7 +144,7 @@ export interface Joints {
  */
 export function draftJoints(drafting: Drafting, packing: Packing): Joints {
   const { reading, facts, kit, place, assume, freshId, addItem, compoundId } = drafting;
-  const { washerFor } = packing;
+  const { washerFor, wordsOf } = packing;
   const groupOf = new Map<Fact, string>();
   const assembledIn = new Map<number, string>();
   const drawn: Drawn[] = [];
@@ -183,6 +194,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       continue;
     }
     const said = jointSentences(drafting, packing, torque);
+    const sentence = reading.steps[torque.step]?.text ?? '';
     const thread = asListed(drafting, threads, torque, threadOf(torque, said));
     const written = thread?.designation.replace(' × ', ' x ');
     const own = (kind: ItemKind) => (written === undefined ? [] : (listed.get(`${kind} ${written}`) ?? []));
@@ -209,7 +221,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     // Neither size nor label: the only piece of its kind that the list has left, or the only one there are so many of.
     const only = (kind: ItemKind): Item | undefined => {
       if (written !== undefined || said.items.length > 0 || !said.kinds.includes(kind)) return undefined;
-      if (OF_THE_VEHICLE.test(reading.steps[torque.step]?.text ?? '')) return undefined;
+      if (OF_THE_VEHICLE.test(sentence)) return undefined;
       const rest: Item[] = [];
       const asMany: Item[] = [];
       for (const item of listed.get(kind) ?? []) {
@@ -222,10 +234,19 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       }
       if (rest.length === 1) return rest[0];
       // Several, and the sentence calls one of them by its name: the bolts, the button heads.
-      const called = rest.filter((item) => isCalled(item, reading.steps[torque.step]?.text ?? ''));
+      const called = rest.filter((item) => isCalled(item, sentence));
       return called.length === 1 ? called[0] : asMany.length === 1 ? asMany[0] : undefined;
     };
-    const bolt = ofLabel('bolt') ?? own('bolt').find((item) => left(item) > 0) ?? only('bolt');
+    // `(the hinge brackets)` on the list, and the joint is the hinge's.
+    const ofWords = (kind: ItemKind): Item | undefined => {
+      if (written !== undefined || said.items.length > 0 || OF_THE_VEHICLE.test(sentence)) return undefined;
+      const named = (listed.get(kind) ?? []).filter(
+        (item) =>
+          item.source === 'kit' && left(item) > 0 && said.words.some((word) => wordsOf.get(item.id)?.includes(word)),
+      );
+      return named.length === 1 ? named[0] : undefined;
+    };
+    const bolt = ofLabel('bolt') ?? own('bolt').find((item) => left(item) > 0) ?? ofWords('bolt') ?? only('bolt');
     // The nuts of the bolts' own thread go with them, where neither the label nor the size named any.
     const mate =
       bolt?.thread !== undefined && bolt.source === 'kit' && written === undefined && said.items.length === 0
@@ -256,7 +277,16 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     const count = Math.max(1, Math.min(wanted, has, 200));
     if (counted) place(counted, `groups[${kit.groups.length}]`);
     const kind = `${said.kinds[0] ?? (nut && !bolt ? 'nut' : 'bolt')}s`;
-    const plain = thread ? `${thread.designation} ${kind}` : said.kinds[0] === undefined ? 'Joint' : capital(kind);
+    const section = sectionOf(reading.steps, torque.step);
+    const size = (thread ?? threadNamed((bolt ?? nut)?.thread))?.designation;
+    const plain =
+      section !== undefined && tellingWords(section).length > 0
+        ? `${capital(section.toLowerCase())} ${kind}`
+        : size
+          ? `${size} ${kind}`
+          : said.kinds[0] === undefined
+            ? 'Joint'
+            : capital(kind);
     const numbered = `${plain}, step ${(reading.steps[torque.step]?.number ?? torque.step + 1).toString()}`;
     // A size alone names a joint as long as it is the only one of its size.
     const taken = plain === 'Joint' || kit.groups.some((group) => group.title === plain);
@@ -282,7 +312,9 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       piece = kit.items[index] as Item;
       assume(`items[${index}]`, 'boltNotListed', piece.name);
     }
-    const fits = (item: Item) => written === undefined || (washerFor.get(item.id) ?? written) === written;
+    const ofThread = thread ?? threadNamed(piece.thread);
+    const fits = (item: Item) =>
+      (written === undefined || (washerFor.get(item.id) ?? written) === written) && fitsBySize(item.name, ofThread);
     const factory = piece.source === 'factory';
     const washer =
       said.items.find((item) => item.kind === 'washer' && left(item) >= count) ??

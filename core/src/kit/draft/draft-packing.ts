@@ -5,6 +5,7 @@ import { formInWords } from '../form-in-words.ts';
 import type { Item } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import { clip, type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
+import { tellingWords } from './joint-words.ts';
 
 /** Verbs after which a counted piece belongs to the vehicle and not to the bag. */
 const OF_THE_VEHICLE = new Set(['remove', 'loosen', 'refit', 'disconnect', 'reconnect', 'keep', 'discard']);
@@ -42,6 +43,16 @@ function threadOfBolts(
   return { ...only, value };
 }
 
+const WITH =
+  /\bwith ((?:[\p{L}-]+ ){0,3}(?:nuts?|washers?)(?:(?:,| and|,? plus) (?:[\p{L}-]+ ){0,3}(?:nuts?|washers?))*)/iu;
+
+/** `four M8 screws with lock nuts and big washers`: as many of each as of what they come with. */
+const comesWith = (line: string): Array<{ kind: 'nut' | 'washer'; name: string }> =>
+  (WITH.exec(line)?.[1] ?? '')
+    .split(/,| and | plus /i)
+    .filter((part) => part.trim() !== '')
+    .map((part) => ({ kind: /nuts?\s*$/i.test(part) ? 'nut' : 'washer', name: part.trim() }));
+
 /** What was being done when the piece was counted. */
 const verbBefore = ({ inStep }: Drafting, fact: Fact): string | undefined =>
   inStep(fact.step)
@@ -66,6 +77,8 @@ export interface Packing {
   /** Steps of the sheet that were lines of a list. */
   listed: ReadonlySet<number>;
   washerFor: ReadonlyMap<string, string>;
+  /** The words that tell a line of the list from another: `(the hinge brackets)`. */
+  wordsOf: ReadonlyMap<string, readonly string[]>;
   /** The compound a sentence gives all pieces of one size: `medium threadlocker on the M8 screws only`. */
   compoundOfSize: ReadonlyMap<string, Of<'compound'>>;
 }
@@ -133,6 +146,8 @@ export function draftPacking(drafting: Drafting): Packing {
     .filter(({ value }) => KIND_OF[value.noun] === 'bolt')
     .flatMap((count) => threadIn(drafting, count) ?? [])
     .filter(({ value }) => value.pitchAssumed === undefined);
+  const wordsOf = new Map<string, string[]>();
+  const kindsListed = new Set(packing.map(({ value }) => KIND_OF[value.noun]));
   for (const count of [...packing, ...fitted]) {
     const { item: line, label } = count.value;
     const named = formInWords(line ?? count.printed);
@@ -188,6 +203,26 @@ export function draftPacking(drafting: Drafting): Packing {
       'kit',
     );
     place(count, `items[${index}]`);
+    wordsOf.set(kit.items[index]?.id ?? '', tellingWords(line ?? ''));
+    for (const mate of kind === 'bolt' && line !== undefined ? comesWith(line) : []) {
+      if (kindsListed.has(mate.kind)) continue;
+      const form = formInWords(mate.name);
+      const added = addItem(
+        {
+          kind: mate.kind,
+          name: clip(
+            `${mate.name[0]?.toUpperCase()}${mate.name.slice(1)}${designation ? ` ${thread?.value.designation}` : ''}`,
+            120,
+          ),
+          quantity: count.value.count,
+          ...(mate.kind === 'nut' && designation ? { thread: designation } : {}),
+          ...(form?.form && form.kind === mate.kind ? { form: form.form } : {}),
+          ...(form?.locking ? { locking: form.locking } : {}),
+        },
+        'kit',
+      );
+      if (mate.kind === 'washer' && designation) washerFor.set(kit.items[added]?.id ?? '', designation);
+    }
     if (label !== undefined) labelled.set(label, kit.items[index] as Item);
     if (thread) place(thread, `items[${index}].thread`);
     if (propertyClass) place(propertyClass, `items[${index}].propertyClass`);
@@ -200,5 +235,5 @@ export function draftPacking(drafting: Drafting): Packing {
       .filter(({ confidence, value }) => confidence >= 0.9 && value.compound.startsWith('threadlocker'))
       .map(({ value }) => value.compound),
   );
-  return { listed, washerFor, labelled, lockers, pieces, compoundOfSize: compoundsBySize(drafting, listed) };
+  return { listed, washerFor, wordsOf, labelled, lockers, pieces, compoundOfSize: compoundsBySize(drafting, listed) };
 }

@@ -9,7 +9,8 @@ import { conditionOf, isOfVehicle } from './draft-conditions.ts';
 import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
-import { goesBack, opensAs, soundsLikeAct, wordAct } from './word-acts.ts';
+import { isSection } from './section.ts';
+import { goesBack, offAndOn, opensAs, soundsLikeAct, wordAct } from './word-acts.ts';
 
 const COMMON_WORDS = new Set(
   'with from then that this the and them both each remove refit reinstall replace reconnect disconnect unplug connector original same factory left right front rear upper lower carefully back into onto using'.split(
@@ -19,6 +20,15 @@ const COMMON_WORDS = new Set(
 
 /** Acts that take the time their sentence says themselves. */
 const HAS_ITS_WAIT: ReadonlySet<StepAction['type']> = new Set(['coolDown', 'warmUp', 'soak', 'wait']);
+
+/** What comes off there is of no more use. */
+const SCRAPPED =
+  /\b(?:discard|scrap|bin|throw (?:it |them )?away|dispose|goes? in the bin|(?:not|never|no longer) (?:be )?(?:re-?used|needed|required)|not need(?:ed)? (?:it|them)|do not re-?use|don't re-?use)\b/i;
+const LEADING_COUNT =
+  /^(?:the |all |both )?(?:\d{1,2}|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?=\p{L})/iu;
+/** How a letter begins and ends. */
+const GREETING = /^(?:hello|hi|dear|regards|kind regards|best|cheers|thanks|yours|sincerely|greetings)\b.{0,24}$/i;
+const LETTERHEAD = /^(?:from|to|re|subject|date|cc|sent)\s?:/i;
 
 const NO_THING = /^(?:anything|everything|something|it|them|this|that)\W*$/i;
 
@@ -44,17 +54,6 @@ const isFront = (text: string, own: readonly Fact[]): boolean =>
   (isTitle(text) && own.every(({ value }) => value.kind === 'side' || value.kind === 'condition'));
 const ENDS = /[.!?;:]\s*$/;
 const isTitle = (text: string): boolean => !ENDS.test(text) && text.trim().split(/\s+/).length <= 12;
-
-/** The title of a chapter whose steps are numbered below it: `B. Assemble`, then `a)`; `3 Rear axle`, then `3.1`. */
-const isSection = (step: SheetStep, next: SheetStep | undefined): boolean =>
-  step.number !== undefined &&
-  next?.number !== undefined &&
-  !/[.!?;]$/.test(step.text) &&
-  (next.number === step.number
-    ? /^\p{Lu}\p{L}+$/u.test(step.text)
-    : step.text.split(/\s+/).length <= 5 &&
-      ((/^[A-Z]$|^[IVX]+$|^\d+$/.test(step.number) && /^[a-z]$/.test(next.number)) ||
-        next.number.startsWith(`${step.number}.`)));
 
 /** The steps, each with what it has done; lines of the packing list and headings are none. */
 export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, assembledIn }: Joints): void {
@@ -83,6 +82,7 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
   reading.steps.forEach((step, at) => {
     const own = inStep(at);
     if (listed.has(at) || WARNING_WORD.test(step.text)) return;
+    if (GREETING.test(step.text) || LETTERHEAD.test(step.text)) return;
     const works = own.some(({ value }) => value.kind === 'action' || value.kind === 'torque');
     if (!works && WHAT_IS_NEEDED.test(step.text)) return;
     // `1 Remove the bumper` over its sub-steps is work, `Assemble` alone is none.
@@ -106,10 +106,12 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
         else if (value.action === 'remove') {
           const count = own.filter(isKind('count')).find((entry) => entry.start >= fact.start)?.value.count ?? 1;
           const id = freshId(`off ${object}`);
-          const back = backLater(fact);
-          kit.removed.push({ id, name: object, count, fate: back ? 'refit' : 'keep' });
+          const gone = SCRAPPED.test(step.text);
+          const back = gone ? undefined : backLater(fact);
+          const name = object.replace(LEADING_COUNT, '') || object;
+          kit.removed.push({ id, name, count, fate: gone ? 'scrap' : back ? 'refit' : 'keep' });
           if (back) removedBy.set(back, id);
-          else assume(`removed[${kit.removed.length - 1}]`, 'fateUnknown', object);
+          else if (!gone) assume(`removed[${kit.removed.length - 1}]`, 'fateUnknown', name);
           actions.push({ type: 'remove', removed: id });
           place(fact, `removed[${kit.removed.length - 1}]`);
         } else if (value.action === 'disconnect') {
@@ -148,6 +150,8 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     // A wait that cools something, and what no fact of the sheet says but its words do.
     const bare = actions.every(({ type }) => type === 'wait');
     const byWords = bare ? wordAct(drafting, step.text) : undefined;
+    // A note says several things in a line: `wheels off, both drums off`.
+    if (bare && byWords === undefined) actions.push(...offAndOn(drafting, step.text));
     if (byWords && HAS_ITS_WAIT.has(byWords.type)) actions.splice(0, actions.length, byWords);
     else if (byWords) actions.unshift(byWords);
     // What is bolted back on goes back first.

@@ -76,6 +76,8 @@ const NO_TITLE = /\b(?:go|goes|gets?|take|draw|newton|nm|foot|tighten|torque|fit
 /** More is a sentence and no name. */
 const LONGEST_TITLE = 48;
 
+const FIRST_PART = 28;
+
 const titled = (text: string): string | undefined => {
   const plain = text
     .replace(/\([^)]*\)/g, ' ')
@@ -96,11 +98,16 @@ const titled = (text: string): string | undefined => {
     .replace(/\b(?:crosswise|across|in turn|evenly)\s*$/i, ' ')
     .replace(/[\s,:;]+$/, ' ')
     .replace(
-      /(?:\s\b(?:and|or|then|of|in|to|with|at|back|per side|a side|get|gets|want|wants|take|takes|go|goes|are|is|they|them|it|just))+\s*$/i,
+      /(?:\s\b(?:and|or|then|of|in|to|with|at|back|per side|a side|on|up|get|gets|want|wants|take|takes|go|goes|are|is|they|them|it|just))+\s*$/i,
       ' ',
     )
     .replace(/\s+/g, ' ')
-    .replace(/^[\s,:;|=–-]+|[\s,:;|=–-]+$/g, '');
+    .replace(/^[\s,:;|=–-]+|[\s,:;|=.–-]+$/g, '');
+  // Too long for a name: its first part, before a comma or what it is done with.
+  if (plain.length > FIRST_PART && plain.length < text.length + 1) {
+    const [first = ''] = plain.split(/,\s|\s(?:on with|with|plus|using)\s/);
+    if (first.length < plain.length && tellingWords(first).length > 0 && /\s/.test(first)) return titled(first);
+  }
   return plain.length >= 3 &&
     plain.length <= LONGEST_TITLE &&
     !/\b(?:not over|never|until|sockets?|spanners?|wrench|key)\b/i.test(plain) &&
@@ -116,15 +123,16 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const index = sentenceIndex(reading.steps);
   const labels = new Set(packing.labelled.keys());
   const subject = subjectBefore(drafting, torque);
-  const phrase = subject === undefined ? phraseBefore(own, torque.start) : (reading.steps[subject]?.text ?? '');
+  const phrase = subject === undefined ? phraseOf(own, torque.start) : (reading.steps[subject]?.text ?? '');
   const phraseWords =
     subject === undefined ? tellingWords(phrase) : paragraphOf(reading.steps, subject).flatMap((at) => index.words(at));
   const words = phraseWords.length > 0 ? phraseWords : tellingWords(own.text.replace(torque.printed, ' '));
   const ownLabels = referencesIn(phrase === '' ? own.text : phrase, labels);
   const kinds = kindsIn(phrase);
   const size = torque.about;
-  const sameStep = (at: number): boolean =>
-    own.number !== undefined && reading.steps[at]?.number === own.number && Math.abs(at - torque.step) <= 6;
+  // `a` of the next chapter is another step than `a` of this one.
+  const ownParagraph = new Set(own.number === undefined ? [] : paragraphOf(reading.steps, torque.step));
+  const sameStep = (at: number): boolean => ownParagraph.has(at) && Math.abs(at - torque.step) <= 6;
   const speaks = (at: number): boolean => {
     const step = reading.steps[at];
     if (!step || step.list || at === torque.step) return false;
@@ -151,12 +159,11 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     inStep(at).some((fact) => fact.value.kind === 'count' && TIGHTENED.has(fact.value.noun)),
   );
   const anchor = assembled ?? before.find((at) => speaks(at) && !removes(inStep(at)));
-  const anchored = anchor === undefined ? undefined : reading.steps[anchor]?.number;
   const beside =
-    anchor === undefined || anchored === undefined
+    anchor === undefined
       ? []
-      : Array.from({ length: 9 }, (_, at) => anchor - 4 + at).filter(
-          (at) => reading.steps[at]?.number === anchored && at !== anchor && at !== torque.step,
+      : paragraphOf(reading.steps, anchor).filter(
+          (at) => at !== anchor && at !== torque.step && Math.abs(at - anchor) <= 4,
         );
   const ordered = [...before.slice(0, 6), ...beside, ...behind.slice(0, 6)];
 
@@ -213,7 +220,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const pointsBack =
     next &&
     /\b(?:those|these|them|the same)\b/i.test(next.text) &&
-    kindsIn(next.text).some((kind) => kinds.includes(kind))
+    (kindsIn(next.text).length === 0 || kindsIn(next.text).some((kind) => kinds.includes(kind)))
       ? [torque.step + 1]
       : [];
   const near = [
@@ -246,18 +253,23 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
       (text) => text !== undefined && !NO_TITLE.test(text) && words.some((word) => tellingWords(text).includes(word)),
     );
   // The first cell of a row names it.
-  const cell = /\||\t|\S {3,}\S/.test(own.text)
-    ? own.text
-        .split(/\s*[|\t]\s*|\s{3,}/)
-        .find((text) => /\p{L}{3}/u.test(text))
-        ?.split(/,\s/)[0]
-    : undefined;
+  const earlier = /\d\s?(?:n·?m|ft|lb|kgf)/i.test(own.text.slice(0, Math.max(0, torque.start - own.start)));
+  const cell =
+    /\||\t|\S {3,}\S/.test(own.text) && !earlier
+      ? own.text
+          .split(/\s*[|\t]\s*|\s{3,}/)
+          .find((text) => /\p{L}{3}/u.test(text))
+          ?.split(/,\s/)[0]
+          // A figure of the cell's own says nothing of what it is for.
+          ?.replace(/\b\d[\d.,]*\s?(?:n·?m|ft|lb|kgf).*$/i, '')
+      : undefined;
   const put = [anchor ?? -1, ...beside]
     .map((at) => puttingOf(reading.steps[at]?.text ?? ''))
     .find((text) => text !== undefined);
   const title =
     (cell === undefined ? undefined : titled(cell)) ??
     partToPart ??
+    (subject === undefined ? puttingOf(phrase) : undefined) ??
     // Words of hardware alone name it where they come with a line of the list: `Bracket screw (item 5)`.
     (subject === undefined && (phraseWords.length > 0 || ownLabels.length > 0) ? titled(phrase) : undefined) ??
     put ??
@@ -281,6 +293,13 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   };
 }
 
+/** The phrase a torque is said of; where its clause names nothing, all that stands before it in the sentence. */
+function phraseOf(own: SheetStep, at: number): string {
+  const clause = phraseBefore(own, at);
+  const named = tellingWords(clause).length > 0 || kindsIn(clause).length > 0 || /[A-Z\d]/.test(clause);
+  return named ? clause : own.text.slice(0, Math.max(0, at - own.start));
+}
+
 /** How many sentences back a figure's pieces may have been named. */
 const NAMED_BEFORE = 6;
 
@@ -292,12 +311,16 @@ function subjectBefore({ reading, inStep }: Drafting, torque: Of<'torque'>): num
     tellingWords(own).length > 0 ||
     kindsIn(own).length > 0 ||
     /\(\w{1,3}\)|\||\t/.test(own);
-  if (names || !/\b(?:each|them|'em|those|these|then|all|same)\b/i.test(own)) return undefined;
+  // `Grease the threads or they gall. 18 Nm, not more`: the clause of the figure says nothing.
+  const bare = /^\W*$/.test(phraseBefore(reading.steps[torque.step] as SheetStep, torque.start));
+  const aside =
+    torque.about === undefined && kindsIn(own).length === 0 && bare && /\b(?:they|them|it|those|these)\b/i.test(own);
+  if (!aside && (names || !/\b(?:each|them|'em|those|these|then|all|same)\b/i.test(own))) return undefined;
   for (let at = torque.step - 1; at >= Math.max(0, torque.step - NAMED_BEFORE); at--) {
     const step = reading.steps[at];
     if (!step || step.list || inStep(at).some(({ value }) => value.kind === 'torque')) return undefined;
-    if (inStep(at).some(({ value }) => value.kind === 'count' && TIGHTENED.has(value.noun)) && !removes(inStep(at)))
-      return at;
+    const counts = inStep(at).some(({ value }) => value.kind === 'count' && TIGHTENED.has(value.noun));
+    if ((counts || (aside && kindsIn(step.text).length > 0)) && !removes(inStep(at))) return at;
   }
   return undefined;
 }

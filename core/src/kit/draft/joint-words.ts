@@ -5,7 +5,7 @@ import { KIND_OF, type Of } from './drafting.ts';
 
 /** Words that tell one joint of a sheet from another: `hanger`, `guard`, `tower`; no hardware, no verbs, no places. */
 const PLAIN = new Set(
-  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop end ends vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metre meter pound kilo torqued tightened stages stage item items ref reference line position'.split(
+  'the a an of to and or with for in on at by from into onto all both each every other one two three four five six eight ten twelve then now first last finally them they it its these those this that new old same final finish tighten torque pull bring set bolt place fit install mount use using hand start loose loosely snug side sides left right front rear upper lower top bottom inner outer kit supplied socket spanner wrench key mm nm inch step value figure pattern order cross crosswise star until not only again after before when threads thread dry medium high blue red strength drop end ends vehicle car truck ground wheels on be is are go goes get gets take takes should must shall will can you your do has have per newton metre meter pound kilo threadlocker locker torqued tightened stages stage item items ref reference line position'.split(
     ' ',
   ),
 );
@@ -22,7 +22,11 @@ export const tellingWords = (text: string): string[] =>
 /** The noun phrase a torque is said of: what stands before it in its clause. */
 export function phraseBefore(step: SheetStep, at: number): string {
   const before = step.text.slice(0, Math.max(0, at - step.start));
-  const clause = before.split(/[.;]\s|,\s(?=then|and then)|\bthen\b/i).at(-1) ?? before;
+  // Behind another figure of its row a cell speaks for itself: `A 45 Nm     E 20 Nm`.
+  const cells = before.split(/\s{3,}/);
+  const own =
+    /\p{L}/u.test(cells.at(-1) ?? '') && /\d\s?(?:n·?m|ft|lb|kg)/i.test(cells.at(-2) ?? '') ? cells.at(-1) : before;
+  const clause = (own ?? before).split(/[.;]\s|,\s(?=then|and then)|\bthen\b/i).at(-1) ?? before;
   return clause
     .replace(/\b(?:re-?)?(?:tighten|torque|pull|bring|set|finish|nip|snug)\w*\b/gi, ' ')
     .replace(/\b(?:to|with|at|is|are|be|go(?:es)? to|until|final(?:ly)?)\b\s*$/i, ' ')
@@ -34,6 +38,11 @@ export function phraseBefore(step: SheetStep, at: number): string {
 /** References of a text to lines of a packing list: `(c)`, `bolts (2)`, `item 3`. */
 export function referencesIn(text: string, labels: ReadonlySet<string>): string[] {
   const found: string[] = [];
+  // `A+B+B+C: brackets to bumper`, and a card's `A 45 Nm`.
+  for (const match of text.matchAll(/\b([A-Z])(?=\+[A-Z]\b|(?:\s{1,3}|: ?)\d|\s*$)|(?<=\+)([A-Z])\b/g)) {
+    const label = (match[1] ?? match[2] ?? '').toLowerCase();
+    if (labels.has(label) && !found.includes(label)) found.push(label);
+  }
   for (const match of text.matchAll(/\((\w{1,3})\)|\bitems? (\w{1,3})\b/gi)) {
     const label = (match[1] ?? match[2] ?? '').toLowerCase();
     if (labels.has(label)) found.push(label);

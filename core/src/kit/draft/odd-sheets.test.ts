@@ -168,3 +168,175 @@ describe('what a condition asks', () => {
     expect(asked('If it is more, stop.')).toEqual([]);
   });
 });
+
+const LETTER = `From: Pennant Works, fitting desk
+Re: your roof ladder, second hand, no papers
+
+Hello,
+
+sorry to hear the leaflet got lost. It is quickly told. You should have one ladder, two hinge brackets, two lower feet, four M8x30 stainless screws with lock nuts and big washers (the hinge brackets), and four M6x20 button heads (the feet).
+
+Open the door and take the four plastic plugs out of the top edge, you will not need them again. Hinge brackets go into those holes: screw from outside, big washer inside, nut. Grease the stainless threads or they gall. 18 Nm, not more, the sheet metal gives.
+
+Feet: stick them on first, wait 30 minutes, then the button heads with a 4 mm key, 6 Nm. Put a little medium threadlocker on those.
+
+Hang the ladder into the brackets and check that it does not touch the glass: 15 mm at least, all along.
+
+Regards
+`;
+
+describe('a letter', () => {
+  const kit = drafted(LETTER);
+  it('is read past its head and its greetings', () => {
+    expect(kit.steps[0]?.text).toMatch(/^Open the door/);
+    expect(kit.steps.filter(({ text }) => /^(?:Hello|Re:|Regards)/.test(text))).toEqual([]);
+  });
+  it('finds its list behind two sentences, with what comes with its screws', () => {
+    expect(kit.items.map(({ quantity, kind }) => [quantity, kind])).toEqual([
+      [1, 'part'],
+      [2, 'part'],
+      [2, 'part'],
+      [4, 'bolt'],
+      [4, 'nut'],
+      [4, 'washer'],
+      [4, 'bolt'],
+    ]);
+  });
+  it('gives each joint the pieces the list names for it, and the locker that points back', () => {
+    expect(joints(kit)).toMatchObject([
+      { title: 'Hinge bolts', stations: 4, nm: 18, pieces: ['bolt', 'washer', 'nut'], compound: 'grease' },
+      { stations: 4, nm: 6, pieces: ['bolt'], compound: 'threadlockerMedium' },
+    ]);
+    expect(kit.removed).toMatchObject([{ name: 'plastic plugs', count: 4, fate: 'scrap' }]);
+    expect(kit.checks).toMatchObject([{ min: 15, unit: 'mm' }]);
+  });
+});
+
+const CARD = `+--------------------------------------------------+
+|  QUICK CARD  BUMPER GUARD BG-3       sheet 1/1   |
++--------------------------------------------------+
+|  HARDWARE                                        |
+|   A  bolt M10x35        x 8                      |
+|   B  washer M10 large   x 16                     |
+|   C  nut M10 lock       x 8                      |
+|   D  bolt M8x25         x 4                      |
+|   E  nut M8 flange      x 4                      |
++--------------------------------------------------+
+|  STEP 1  mark hole pattern thru slots            |
+|  STEP 2  A+B+B+C   brackets to bumper, L + R     |
+|  STEP 3  D+E       guard to brackets             |
+|  STEP 4  level it (max 3 mm L/R)                 |
+|  TORQUE  A 45 Nm / 33 ft-lb     E 20 Nm / 15     |
++--------------------------------------------------+
+`;
+
+describe('a card in a frame', () => {
+  it('is read inside its frame, its letters as lines of the list', () => {
+    const kit = drafted(CARD);
+    expect(kit.items.map(({ quantity }) => quantity)).toEqual([8, 16, 8, 4, 4]);
+    expect(joints(kit)).toMatchObject([
+      { stations: 8, nm: 45, pieces: ['bolt', 'washer', 'washer', 'nut'] },
+      { stations: 4, nm: 20, pieces: ['bolt', 'nut'] },
+    ]);
+    expect(kit.checks).toMatchObject([{ max: 3, unit: 'mm' }]);
+    expect(kit.steps.filter(({ text }) => /\+--|HARDWARE/.test(text))).toEqual([]);
+  });
+});
+
+const BULLETIN = `INSTALLATION BULLETIN 7-B (REPLACES 7-A)
+
+PARTS
+  Crossmember spacers (alum.) .............. 4
+  Bolts, hex, 7/16-14 x 3-1/2, Gr 8 ........ 4
+  Flat washers, 7/16 ....................... 8
+  Shifter bracket .......................... 1
+  Screws, 1/4-20 x 3/4 ..................... 2
+
+A. PREPARATION
+ a. Put transmission in neutral. Chock wheels.
+
+B. CROSSMEMBER
+ a. Remove the four factory crossmember bolts, discard.
+ b. Install the new bolts with a washer under the head and start by hand.
+ c. Raise jack until the load is off the bolts and torque to 45 ft-lbs. Do NOT use 65 ft-lbs as shown in 7-A.
+
+C. SHIFTER
+ a. Bolt the shifter bracket on with the two 1/4-20 screws. 75 in-lbs.
+
+D. FINAL
+ a. Check drive shaft angle, front: not over 12 degrees.
+`;
+
+describe('a bulletin in chapters', () => {
+  it('names a joint by its chapter, and takes no sentence of another chapter for it', () => {
+    const kit = drafted(BULLETIN);
+    expect(joints(kit)).toMatchObject([
+      { title: 'Crossmember bolts', stations: 4, nm: 61, pieces: ['bolt', 'washer'] },
+      { title: 'Shifter bracket', stations: 2, nm: 8, pieces: ['bolt'] },
+    ]);
+    expect(kit.removed).toMatchObject([{ name: 'factory crossmember bolts', count: 4, fate: 'scrap' }]);
+    expect(kit.checks).toMatchObject([{ max: 12, unit: '°' }]);
+  });
+});
+
+const NOTE = `rear disc conversion, second car
+
+axle on stands, wheels off, both drums off (screw is a 3 mm hex key, goes in the bin)
+disc on, then caliper, two M12x1.25 bolts each, class 10.9, clean threads then medium threadlocker, 105 Nm
+bleed. start rear left. pedal firm?
+wheels on, nuts 110 Nm crosswise, wheels on the floor
+100 km then nuts again
+`;
+
+describe('a note in lower case', () => {
+  it('takes off what its line says, part by part, and keeps a cleaned thread apart from what goes on it', () => {
+    const kit = drafted(NOTE);
+    expect(kit.removed.map(({ name, count }) => [name, count])).toEqual([
+      ['wheels', 1],
+      ['drums', 2],
+    ]);
+    expect(joints(kit)).toMatchObject([
+      { title: 'M12 × 1.25 bolts', nm: 105, compound: 'threadlockerMedium' },
+      { title: 'Wheels on, nuts', nm: 110 },
+    ]);
+    expect(kit.groups[1]?.torqueOrder).toEqual({ pattern: 'cross' });
+    expect(kit.stations.at(-1)?.tags).toEqual(['wheel']);
+    expect(kit.aftercare).toMatchObject([{ afterKm: 100 }]);
+    expect(kit.steps.flatMap(({ actions }) => actions)).toContainEqual(expect.objectContaining({ type: 'bleed' }));
+  });
+});
+
+const TRANSLATED = `MOUNTING ADVICE Trailer hook  Type KX 4
+
+1. The mounting may only be done by a specialist workshop.
+2. Delivery content:
+   1 Crossbeam
+   2 Side parts (left and right)
+   8 Hexagon screws M12x1,5x40 10.9
+   2 Hexagon screws M10x110 8.8
+   8 Washers 13
+   2 Nuts M10 selflocking
+3. Demount the bumper.
+4. Put the side parts into the long beams and screw with 4 screws M12 each side, with washers. Hand tight only.
+5. Set the crossbeam between the side parts, 1 screw M10x110 with nut per side.
+6. Then draw tight:
+   M10   55 Nm
+   M12   95 Nm
+7. Cut out the bumper below according to template, 80 mm wide.
+8. Mount the bumper again in reversed order.
+9. Check all screw connections after 1000 trailer-km.
+`;
+
+describe('a translated advice', () => {
+  it('ends its list where its steps go on, and knows what it demounts, cuts and mounts again', () => {
+    const kit = drafted(TRANSLATED);
+    expect(kit.items.map(({ quantity }) => quantity)).toEqual([1, 2, 8, 2, 8, 2]);
+    expect(joints(kit)).toMatchObject([
+      { stations: 2, nm: 55, pieces: ['bolt', 'nut'] },
+      { stations: 8, nm: 95, pieces: ['bolt', 'washer'] },
+    ]);
+    expect(kit.removed).toMatchObject([{ name: 'bumper', fate: 'refit' }]);
+    expect(kit.irreversible).toHaveLength(1);
+    expect(kit.aftercare).toMatchObject([{ afterKm: 1000 }]);
+  });
+});

@@ -34,8 +34,10 @@ export function sentenceIndex(steps: SheetReading['steps']): SentenceIndex {
   steps.forEach((step, at) => {
     if (step.list) return;
     for (const word of words[at] ?? []) put(word, at);
-    for (const match of step.text.matchAll(/\((\w{1,3})\)|\bitems? (\w{1,3})\b/gi)) {
-      const label = (match[1] ?? match[2] ?? '').toLowerCase();
+    for (const match of step.text.matchAll(
+      /\((\w{1,3})\)|\bitems? (\w{1,3})\b|\b([A-Z])(?=\+[A-Z]\b)|(?<=\+)([A-Z])\b/g,
+    )) {
+      const label = (match[1] ?? match[2] ?? match[3] ?? match[4] ?? '').toLowerCase();
       labels[at]?.push(label);
       put(`(${label})`, at);
     }

@@ -1,4 +1,4 @@
-import { HARDWARE } from '../../sheet/lexicon.ts';
+import { HARDWARE, NUMBER_WORDS } from '../../sheet/lexicon.ts';
 import type { Disconnect } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
 import { clip, type Drafting } from './drafting.ts';
@@ -56,7 +56,7 @@ function temporary({ kit, freshId }: Drafting, noun: string): string {
 function check(
   { kit, freshId }: Drafting,
   text: string,
-  limits: { min?: number; max?: number; spread?: number; unit?: 'mm' | 'in' },
+  limits: { min?: number; max?: number; spread?: number; unit?: 'mm' | 'in' | '°' },
 ): string {
   const id = freshId('check');
   const places = SIDES.test(text) || limits.spread !== undefined ? { places: ['left', 'right'] } : {};
@@ -91,8 +91,9 @@ const sameThing = (a: string, b: string): boolean => {
   const words = new Set(nounsOf(a));
   return nounsOf(b).some((word) => words.has(word));
 };
+const NOT_NEEDED = /\b(?:not|no longer|never) (?:be )?(?:need(?:ed)?|used|re-?used|required)\b|\bin the bin\b/i;
 const BACK_ON =
-  /\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b|^\W*(?:the |both |all )?[\p{L} ]{3,30} on\W*$/iu;
+  /\b(?:mount|fit|put|screw|install)\b.{3,40}\bagain\b|\breverse(?:d)? order\b|\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b|^\W*(?:the |both |all )?[\p{L} ]{3,30} on\W*$/iu;
 /** Used once: `Pitch the old top nut, don't reuse it.` */
 const THROWN_AWAY =
   /^(?:then |now )?(?:pitch|bin|scrap|discard|dump|throw (?:away|out)|(?:do not|don't|never) re-?use)\s+(?:away |out )?(.+)/i;
@@ -132,13 +133,17 @@ function removed(
   const back = reading.steps.some(
     (step, index) => index > at && BACK_ON.test(step.text) && sameThing(withQuestion(reading.steps, index), name),
   );
-  kit.removed.push({ id, name: clip(name, 120), count: 1, fate: fate ?? (back ? 'refit' : 'keep') });
-  if (fate === undefined && !back) assume(`removed[${kit.removed.length - 1}]`, 'fateUnknown', clip(name, 120));
+  const [, many = ''] = /^(?:the |all |both )?(\d{1,2}|\p{L}+)\s+(?=\p{L})/iu.exec(name) ?? [];
+  const count = Number(many) || NUMBER_WORDS[many.toLowerCase()] || (/^both\b/i.test(name) ? 2 : 1);
+  const bare = clip(count > 1 ? name.replace(/^(?:the |all |both )?(?:\d{1,2}|\p{L}+)\s+/iu, '') : name, 120);
+  kit.removed.push({ id, name: bare, count, fate: fate ?? (back ? 'refit' : 'keep') });
+  if (fate === undefined && !back) assume(`removed[${kit.removed.length - 1}]`, 'fateUnknown', bare);
   return id;
 }
 
-const UNIT = String.raw`\s*(mm|in\b\.?|inch(?:es)?\b|")`;
-const unitOf = (word: string | undefined): 'mm' | 'in' => (word === 'mm' ? 'mm' : 'in');
+const UNIT = String.raw`\s*(mm|in\b\.?|inch(?:es)?\b|"|°|deg(?:rees)?\b)`;
+const unitOf = (word: string | undefined): 'mm' | 'in' | '°' =>
+  word === 'mm' ? 'mm' : /^(?:°|deg)/i.test(word ?? '') ? '°' : 'in';
 const NUMBER = String.raw`(\d+[ -]\d\/\d{1,2}|\d\/\d{1,2}|\d+(?:[.,]\d+)?|half an|a half|a quarter(?: of an)?|an)`;
 const IN_WORDS: Record<string, number> = {
   'half an': 0.5,
@@ -153,7 +158,7 @@ function numberIn(text: string | undefined): number {
   const [, whole, top, bottom] = /^(?:(\d+)[ -])?(\d)\/(\d+)$/.exec(plain) ?? [];
   return IN_WORDS[plain] ?? (top ? Number(whole ?? 0) + Number(top) / Number(bottom) : Number(plain.replace(',', '.')));
 }
-const MEASURED = /\b(?:gap|clearance|room|distance|play|depth|height|flush|space|air)\b/i;
+const MEASURED = /\b(?:angle|level|touch(?:es|ing)?|gap|clearance|room|distance|play|depth|height|flush|space|air)\b/i;
 
 const WORD_ACTS: readonly WordAct[] = [
   {
@@ -212,8 +217,30 @@ const WORD_ACTS: readonly WordAct[] = [
     }),
   },
   {
-    words: /^(?:then |now )?(?:take|pull|lift)\s+(.+?)\s+(?:off|out)\b/i,
-    act: (drafting, [, what = ''], text) => ({ type: 'remove', removed: removed(drafting, objectOf(what), text) }),
+    words: /^(?:.{0,30}? and )?(?:then |now )?(?:take|pull|lift)\s+(.+?)\s+(?:off|out)\b/i,
+    act: (drafting, [, what = ''], text) => ({
+      type: 'remove',
+      removed: removed(drafting, objectOf(what), text, NOT_NEEDED.test(text) ? 'scrap' : undefined),
+    }),
+  },
+  {
+    words: /^(?:then |now )?(?:demount|dismount|dismantle|unscrew|take down)\s+(.+)/i,
+    act: (drafting, [, what = ''], text) => ({
+      type: 'remove',
+      removed: removed(drafting, objectOf(what), text, NOT_NEEDED.test(text) ? 'scrap' : undefined),
+    }),
+  },
+  {
+    words: /^(?:then |now )?(?:cut|trim|notch|saw)\s+(?:out |off |away )?(.+)/i,
+    act: ({ kit, freshId }, [, rest = ''], text) => {
+      const id = freshId('cut');
+      kit.irreversible.push({ id, text: clip(text, 500) });
+      return { type: 'cut', what: objectOf(rest), irreversible: id };
+    },
+  },
+  {
+    words: /^(?:then |now )?bleed\b\s*(.*)/i,
+    act: (_, [, rest = '']) => ({ type: 'bleed', places: [/\p{L}{3}/u.test(rest) ? objectOf(rest) : 'the brakes'] }),
   },
   {
     words: THROWN_AWAY,
@@ -225,11 +252,11 @@ const WORD_ACTS: readonly WordAct[] = [
   {
     // `The end caps come off`, `Old shock out.`
     words:
-      /^(?:then |now )?(?:the |your |both |all )?(.{3,60}?)(?:,? (?:have to |must |should |need to )?(?:comes?|be taken|go(?:es)?) (?:off|out|away)\b| (?:off|out)\W*$)/i,
+      /^(?:then |now )?(?:the |your |all )?(.{3,60}?)(?:,? (?:have to |must |should |need to )?(?:comes?|be taken|go(?:es)?) (?:off|out|away)\b| (?:off|out)\W*$)/i,
     act: (drafting, [, what = ''], text) =>
       /\b(?:power|sort|find|try|carry|set|cut|switch|turn|figure|lay|watch|run|line)\b/i.test(what)
         ? undefined
-        : { type: 'remove', removed: removed(drafting, objectOf(what), text) },
+        : { type: 'remove', removed: removed(drafting, what, text) },
   },
   {
     words: BACK_ON,
@@ -286,6 +313,14 @@ const WORD_ACTS: readonly WordAct[] = [
         : undefined,
   },
   {
+    // `15 mm at least, all along`
+    words: new RegExp(`${NUMBER}${UNIT}\\s+(?:at least|minimum|min\\b|or more)`, 'i'),
+    act: (drafting, [, number, unit], text) =>
+      MEASURED.test(text)
+        ? { type: 'check', check: check(drafting, text, { min: numberIn(number), unit: unitOf(unit) }) }
+        : undefined,
+  },
+  {
     words: new RegExp(`${NUMBER}\\s*(?:-|–|to)\\s*${NUMBER}${UNIT}`, 'i'),
     act: (drafting, [, low, high, unit], text) =>
       MEASURED.test(text)
@@ -296,7 +331,10 @@ const WORD_ACTS: readonly WordAct[] = [
         : undefined,
   },
   {
-    words: new RegExp(`(?:not more than|at most|no more than|maximum(?: of)?|max\\.?)\\s+${NUMBER}${UNIT}`, 'i'),
+    words: new RegExp(
+      `(?:not (?:more than|over|above)|at most|no more than|never (?:over|more than)|maximum(?: of)?|max\\.?)\\s+${NUMBER}${UNIT}`,
+      'i',
+    ),
     act: (drafting, [, number, unit], text) =>
       MEASURED.test(text)
         ? { type: 'check', check: check(drafting, text, { max: numberIn(number), unit: unitOf(unit) }) }
@@ -343,6 +381,19 @@ const WORD_ACTS: readonly WordAct[] = [
     act: () => ({ type: 'lower' }),
   },
 ];
+
+/** What a note's line takes off and puts on, part by part; none where it is one act or says more. */
+export function offAndOn(drafting: Drafting, text: string): StepAction[] {
+  const parts = text.replace(/\s*\([^)]*\)/g, '').split(/[,;]\s+/);
+  return parts.length < 2
+    ? []
+    : parts.flatMap((part) => {
+        const said = /\b(?:off|out|on)(?:\s*\([^)]*\))?\W*$/i.test(part)
+          ? wordAct(drafting, part.replace(/\s*\([^)]*\)\W*$/, ''))
+          : undefined;
+        return said?.type === 'remove' || said?.type === 'refit' ? [said] : [];
+      });
+}
 
 /** Whether a sentence begins like one of these acts. */
 export const soundsLikeAct = (text: string): boolean => WORD_ACTS.some(({ words }) => words.test(text));

@@ -1,0 +1,25 @@
+import type { SheetStep } from '../../sheet/step-split.ts';
+
+/** The title of a chapter whose steps are numbered below it: `B. Assemble`, then `a)`; `3 Rear axle`, then `3.1`. */
+export const isSection = (step: SheetStep, next: SheetStep | undefined): boolean =>
+  step.number !== undefined &&
+  next?.number !== undefined &&
+  !/[.!?;]$/.test(step.text) &&
+  (next.number === step.number
+    ? /^\p{Lu}\p{L}+$/u.test(step.text)
+    : step.text.split(/\s+/).length <= 5 &&
+      ((/^[A-Z]$|^[IVX]+$|^\d+$/.test(step.number) && /^[a-z]$/.test(next.number)) ||
+        next.number.startsWith(`${step.number}.`)));
+
+/** How many steps below its title a chapter is looked for. */
+const REACH = 16;
+
+/** What the chapter a step stands in is called; undefined where none is. */
+export function sectionOf(steps: readonly SheetStep[], at: number): string | undefined {
+  for (let above = at - 1; above >= Math.max(0, at - REACH); above--) {
+    const step = steps[above];
+    if (!step || step.list) return undefined;
+    if (isSection(step, steps[above + 1])) return step.text.trim();
+  }
+  return undefined;
+}
