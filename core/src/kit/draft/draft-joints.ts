@@ -13,6 +13,7 @@ import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
 import { type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
 import { type Times, tellingWords } from './joint-words.ts';
+import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
 
 const PATTERN_OF: Record<Extract<FactValue, { kind: 'pattern' }>['pattern'], Pattern> = {
@@ -348,14 +349,14 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       if (washer) stack.push({ kind: 'hardware', item: washer.id });
       stack.push({ kind: 'clamped', name: 'Part', thicknessMm: 5 });
       if (washer && washers === 2) stack.push({ kind: 'hardware', item: washer.id });
-      if (nut) stack.push({ kind: 'hardware', item: nut.id });
+      const end = nut ?? (piece.kind === 'nut' ? piece : undefined);
+      if (end) stack.push({ kind: 'hardware', item: end.id });
       const where = placeOf(at, count, said.times);
       const station: Station = {
         id: freshId(`s${kit.stations.length + 1}`),
         label: where.label && !labels.has(where.label) ? where.label : String(kit.stations.length + 1),
         name: clip(`${title}, ${where.words}`, 120),
-        xMm: 40 + (at % 8) * 60,
-        yMm: 40 + Math.floor(at / 8) * 60,
+        ...placeholderSpot(at),
         stack,
         ...(compound ? { compound } : {}),
         // What holds a wheel is tightened on the ground, dry, and looked at again.
@@ -372,13 +373,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     kit.groups.push({
       id: group,
       title,
-      map: {
-        title,
-        note: 'Positions are not from the sheet',
-        widthMm: 40 + Math.min(count, 8) * 60,
-        heightMm: 40 + Math.ceil(count / 8) * 60,
-        shapes: [],
-      },
+      map: placeholderMap(title, count),
       stations: members,
       ...(said.pattern ? { torqueOrder: orderOf(said.pattern, members) } : {}),
       ...(stages ? { stages } : {}),

@@ -75,7 +75,7 @@ export const KIND_OF: Record<string, ItemKind> = {
   insert: 'insert',
 };
 
-const COMPOUND_NAME: Record<CompoundKind, string> = {
+export const COMPOUND_NAME: Record<CompoundKind, string> = {
   threadlockerMedium: 'Threadlocker, medium strength',
   threadlockerHigh: 'Threadlocker, high strength',
   antiSeize: 'Anti-seize',

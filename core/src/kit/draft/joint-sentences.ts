@@ -236,7 +236,9 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     return !ofAnother && (compounds(at).length > 0 || dryAt(at));
   });
   const dry = sayer !== undefined && compounds(sayer).length === 0;
-  const [above] = reading.steps[torque.step - 1]?.list ? [] : compounds(torque.step - 1);
+  // What stands above is of this joint, unless it is another numbered step's.
+  const stepAbove = reading.steps[torque.step - 1];
+  const [above] = stepAbove?.list || stepAbove?.number !== own.number ? [] : compounds(torque.step - 1);
   const previous = above && index.words(torque.step - 1).length === 0 ? above : undefined;
   const sized = thread && packing.compoundOfSize.get(thread.value.designation);
   const compound = withStrength(sayer === undefined ? (previous ?? sized) : compounds(sayer)[0], packing.lockers);

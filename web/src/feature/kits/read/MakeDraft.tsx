@@ -1,8 +1,9 @@
 import { type FormEvent, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { assumptionText } from '#contract/wording/fact-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { correctDraft } from '#core/kit/draft/correct-draft.ts';
 import type { Assumption, Draft } from '#core/kit/draft/drafting.ts';
+import type { SheetStep } from '#core/sheet/step-split.ts';
 import { api, call } from '../../../shop/api.ts';
 import { useChange } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -10,6 +11,7 @@ import { FormField, inputLook } from '../../../ui/FormField.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { inSheetWorker } from '../../../worker/sheet-worker.ts';
 import { idFrom } from '../kit-id.ts';
+import { AssumptionRow } from './AssumptionRow.tsx';
 import { type Judged, useSheet } from './sheet-store.ts';
 
 /** Names the kit and makes its draft; what the draft had to assume is said before. */
@@ -19,16 +21,15 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
   const first = reading?.steps[0]?.text ?? '';
   const [title, setTitle] = useState(first.length < 70 && !/\d{2}/.test(first) ? sentence(first) : '');
   const [maker, setMaker] = useState('');
-  const [draft, setDraft] = useState<Draft>();
+  // The draft as it was made, and after each correction: the last one counts, and one is taken back.
+  const [drafts, setDrafts] = useState<Draft[]>([]);
+  const draft = drafts.at(-1);
   const [missing, setMissing] = useState<string>();
   const { act, busy, failure: unsent } = useChange('drafts');
   const failure = missing ?? unsent;
   useEffect(() => {
     let alive = true;
-    if (reading)
-      void inSheetWorker((worker) =>
-        worker.draft({ steps: reading.steps }, judged.taken, { id: 'draft', title: 'Draft', maker: 'Maker' }),
-      ).then((made) => alive && setDraft(made));
+    if (reading) void draftOf(reading.steps, judged).then((made) => alive && setDrafts([made]));
     return () => {
       alive = false;
     };
@@ -40,14 +41,15 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
     setMissing(undefined);
     await act(async () => {
       const head = { id: idFrom(title), title: title.trim(), maker: maker.trim() };
-      const { kit } = await inSheetWorker((worker) => worker.draft({ steps: reading.steps }, judged.taken, head));
-      await call(api['kit-library'].drafts.$post({ json: { document: kit, sheet: reading.text } }));
+      const { kit } = draft ?? (await draftOf(reading.steps, judged));
+      await call(api['kit-library'].drafts.$post({ json: { document: { ...kit, ...head }, sheet: reading.text } }));
       close();
       void navigate(`/kits/drafts/${head.id}`);
     });
     return undefined;
   };
   const { kit } = draft ?? {};
+  const drives = kit?.tools.flatMap(({ drive }) => drive ?? []) ?? [];
   // What would hurt most if it were wrong stands first.
   const assumed = [...(draft?.assumed ?? [])].sort((a, b) => WORST_FIRST.indexOf(a.code) - WORST_FIRST.indexOf(b.code));
   return (
@@ -89,15 +91,30 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
         {assumed.length > 0 && (
           <div>
             <h3 className="plate text-xl">Assumed, because the sheet does not say</h3>
-            {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a list that scrolls is reached by keyboard */}
-            <div className="mt-1 max-h-48 overflow-y-auto border border-rule bg-bench" tabIndex={0}>
-              <ul className="list-disc py-2 pr-2 pl-7 text-sm">
+            <p className="text-sm text-ink-2">
+              What would hurt most if it were wrong stands first. What you do not settle here is settled in the kit.
+            </p>
+            <div className="mt-1 max-h-[38vh] overflow-y-auto border border-rule bg-bench">
+              <ul className="px-3 text-sm">
                 {assumed.map((entry) => (
-                  <li key={`${entry.path} ${entry.code}`}>{assumptionText(entry)}</li>
+                  <AssumptionRow
+                    key={`${entry.path} ${entry.code}`}
+                    assumption={entry}
+                    drives={drives}
+                    onSettle={(correction) => draft && setDrafts([...drafts, correctDraft(draft, entry, correction)])}
+                  />
                 ))}
               </ul>
             </div>
           </div>
+        )}
+        {drafts.length > 1 && (
+          <p className="flex flex-wrap items-center gap-3" role="status">
+            {numberOf(drafts.length - 1, 'assumption')} settled{assumed.length === 0 ? ', nothing is left open' : ''}.
+            <button type="button" className="min-h-11 px-2 underline" onClick={() => setDrafts(drafts.slice(0, -1))}>
+              Take the last back
+            </button>
+          </p>
         )}
         {judged.open.length > 0 && (
           <p className="font-bold text-bad">
@@ -112,7 +129,7 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
         )}
         <div className="grid grid-cols-2 gap-2">
           <Button onClick={onClose}>Back to the sheet</Button>
-          <Button type="submit" tone="primary" disabled={busy || !kit}>
+          <Button type="submit" tone="primary" disabled={busy}>
             Make the draft
           </Button>
         </div>
@@ -120,6 +137,9 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
     </Sheet>
   );
 }
+
+const draftOf = (steps: SheetStep[], { taken }: Judged): Promise<Draft> =>
+  inSheetWorker((worker) => worker.draft({ steps }, taken, { id: 'draft', title: 'Draft', maker: 'Maker' }));
 
 const WORST_FIRST: ReadonlyArray<Assumption['code']> = [
   'countAssumed',
