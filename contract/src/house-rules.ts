@@ -21,6 +21,7 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
   z.strictObject({
     stages: z.array(z.number()).readonly().optional(),
     verify: z.boolean().optional(),
+    leastStageNm: z.number().min(0).max(50).optional(),
     driveAfter: z.enum(['handlingStrength', 'fullCure']).optional(),
     heldUpBy: z.enum(HELD_UP_BY).optional(),
     gasketStages: z.array(z.number()).readonly().optional(),

@@ -42,7 +42,8 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
   const { stations, items, steps } = indexOf(plan);
   const stepName = (id: string) => {
     const step = steps.get(id);
-    return step ? stepTitle(plan, step) : id;
+    // Its own full stop would stand before the colon.
+    return step ? stepTitle(plan, step).replace(/[.:;]\s*$/, '') : id;
   };
   const actName = (id: string) => {
     const act = lineOf(plan).actById.get(id);

@@ -110,13 +110,18 @@ export const USUAL_RULES: HouseRules = {
 };
 
 /** What every job is opened with from now on where the shop says nothing else. */
-export const OPENED_NOW = { proof: 'measured', batteryOff: 'watched' } as const satisfies Partial<HouseRules>;
+export const OPENED_NOW = {
+  proof: 'measured',
+  batteryOff: 'watched',
+  leastStageNm: 5,
+} as const satisfies Partial<HouseRules>;
 
 /** The rules of a shop, those it never set filled in. */
 export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
   return {
     stages: own.stages,
     verify: own.verify,
+    leastStageNm: own.leastStageNm,
     driveAfter: own.driveAfter ?? USUAL_RULES.driveAfter,
     heldUpBy: own.heldUpBy,
     gasketStages: own.gasketStages,

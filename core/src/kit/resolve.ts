@@ -1,6 +1,6 @@
 import { fail, ok, type Result } from '../result.ts';
 import { tooWeak } from '../shop/lifting-gear.ts';
-import { canBeVerified } from '../tightening/kinds.ts';
+import { acceptBand, canBeVerified } from '../tightening/kinds.ts';
 import { loadImbalance } from '../tightening/load-imbalance.ts';
 import { type Pass, passPlan } from '../tightening/pass-plan.ts';
 import { mostEvenPattern, type Pattern, tighteningOrder } from '../tightening/pattern.ts';
@@ -197,6 +197,12 @@ export const passIndexesOf = (
   }
   return passes.flatMap((pass, index) => (pass.kind === 'tighten' && pass.fraction === 1 ? [index] : [])).slice(0, 1);
 };
+
+/** The least figure of a group, N·m; undefined where no station has one. */
+function smallestOf(members: readonly PlanStation[]): number | undefined {
+  const figures = members.flatMap(({ spec }) => acceptBand(spec)?.targetNm ?? []);
+  return figures.length > 0 ? Math.min(...figures) : undefined;
+}
 
 /** The pieces that stand in a joint on this vehicle. */
 const stackNow = ({ stack }: Station, answers: Answers): Station['stack'] =>
@@ -404,6 +410,7 @@ export function resolve(
       members.length,
       { stages: stages ?? shopStages, verify: verify ?? (named.size > 0 || undefined) },
       rules,
+      smallestOf(members),
     );
     for (const member of members) if (named.size > 0 && !named.has(member.id)) member.unverified = true;
     for (const member of members) member.passIndexes = passIndexesOf(member, passes);

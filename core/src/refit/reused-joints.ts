@@ -122,7 +122,7 @@ function jointOf(
 ): [PlanGroup, PlanStation[]] {
   const { kit, figure } = again;
   const wheel = WHEEL_FASTENERS.test(again.name);
-  const passes = passPlan(set.pieces, {}, plan.rules);
+  const passes = passPlan(set.pieces, {}, plan.rules, acceptBand(figure.spec)?.targetNm);
   const stations = Array.from({ length: set.pieces }, (_, index): PlanStation => {
     const station: PlanStation = {
       id: `${id}.${index + 1}`,

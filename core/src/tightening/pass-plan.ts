@@ -12,6 +12,8 @@ export interface PassRule {
   /** Rising shares of the final torque; the last is 1. */
   stages?: readonly number[];
   verify?: boolean;
+  /** A stage nobody printed that comes to less is left out, N·m; left out, none is. */
+  leastStageNm?: number;
 }
 
 /** Seconds one pull takes until the pace is known: fit the socket, pull, move on (chosen by us). */
@@ -24,11 +26,17 @@ export const ASSUMED_PULL_S = 20;
  *
  * @param stationCount - stations in the group
  * @param kit - what the kit prints; wins
+ * Half of 6 N·m is less than any wrench shows: a stage of the shop's own that small is left out, and the first pull is
+ * the whole figure. Common practice, no source.
+ *
  * @param shop - the shop's habit
+ * @param smallestNm - the least figure among the stations, where there is one
  */
-export function passPlan(stationCount: number, kit: PassRule, shop: PassRule = {}): Pass[] {
+export function passPlan(stationCount: number, kit: PassRule, shop: PassRule = {}, smallestNm?: number): Pass[] {
   const many = stationCount >= VERIFY_FROM;
-  const stages = kit.stages ?? (many ? (shop.stages ?? DEFAULT_STAGES) : [1]);
+  const habit = shop.stages ?? DEFAULT_STAGES;
+  const shown = habit.filter((share) => share === 1 || !(smallestNm && share * smallestNm < (shop.leastStageNm ?? 0)));
+  const stages = kit.stages ?? (many ? shown : [1]);
   const verify = kit.verify ?? (many && (shop.verify ?? true));
   const passes: Pass[] = stages.map((fraction) => ({ kind: 'tighten', fraction }));
   return verify ? [...passes, { kind: 'verify' }] : passes;

@@ -29,6 +29,10 @@ export const RULE_TEXT: Record<
     title: 'Stages of a group',
     why: 'Shares of the final torque that a group of four and more is brought up by where its kit prints none. Each bolt takes clamp from its neighbours: schools go in one, two or three rounds. Usual is half, then all.',
   },
+  leastStageNm: {
+    title: 'No stage below, N·m',
+    why: 'Half of 6 N·m is less than most wrenches show: a stage of the shop’s own that comes to less is left out, and the first pull is the whole figure. Stages a kit prints stand. Usual is 5; 0 leaves none out.',
+  },
   dates: {
     title: 'Dates and clock',
     why: 'How they are written on screens, cards and records: 27 Nov 14:30 and on paper 2026-11-27 14:30, Nov 27 2:30 PM, or 2026-11-27 everywhere. Files for programs keep ISO 8601.',

@@ -5,6 +5,7 @@ import { draftPacking } from './draft-packing.ts';
 import { draftSteps } from './draft-steps.ts';
 import { draftTools } from './draft-tools.ts';
 import { type Draft, startDrafting } from './drafting.ts';
+import { rideHeightLast } from './ride-height-last.ts';
 
 /**
  * Builds a draft kit from what was read. Everything the sheet says is placed; what it does not say is left at a plain
@@ -23,6 +24,7 @@ export function draftKit(
   const joints = draftJoints(drafting, packing);
   draftSteps(drafting, packing, joints);
   draftTools(drafting);
+  rideHeightLast(drafting);
   const { kit, assumed, placed } = drafting;
   return { kit, assumed, placed };
 }

@@ -18,7 +18,8 @@ export interface Assumption {
     | 'compoundNearby'
     | 'fateUnknown'
     | 'boltNotListed'
-    | 'strengthAssumed';
+    | 'strengthAssumed'
+    | 'rideHeightLast';
   /** What it is about, for a person. */
   about: string;
 }

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
 import { readSheet } from '../../sheet/read-sheet.ts';
 import type { KitDocument } from '../kit-document.ts';
+import { lintKit } from '../lint/lint.ts';
 import { draftKit } from './draft-kit.ts';
 
 const drafted = (text: string): KitDocument => {
@@ -123,6 +124,13 @@ describe('a film typed up by its times', () => {
     ]);
     expect(kit.groups[0]?.torqueOrder).toEqual({ pattern: 'star' });
     expect(kit.groups[1]?.atRideHeight).toBe(true);
+    // Said while the axle hangs: it waits for the wheels.
+    const last = kit.steps.filter(({ actions }) => actions.some(({ type }) => type === 'torque')).at(-1);
+    expect(last).toMatchObject({
+      needs: ['rideHeight'],
+      actions: [{ type: 'lower' }, { type: 'torque', group: kit.groups[1]?.id }],
+    });
+    expect(lintKit(kit).filter(({ severity }) => severity === 'error')).toEqual([]);
   });
   it('keeps each due date with its own pieces, and the room as a measure', () => {
     expect(kit.aftercare).toMatchObject([

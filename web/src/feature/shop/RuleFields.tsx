@@ -245,6 +245,9 @@ export function RuleFields({
       <Group id="tightening">
         <Rule text={RULE_TEXT.stages}>{stages('stages')}</Rule>
         <Rule text={RULE_TEXT.gasketStages}>{stages('gasketStages')}</Rule>
+        <Rule text={RULE_TEXT.leastStageNm}>
+          {whole('N·m, usual 5', 0, 50, rules.leastStageNm, (to) => set('leastStageNm', to))}
+        </Rule>
         <Rule text={RULE_TEXT.verify}>
           {two('verify', [
             [undefined, 'As the kit says'],
