@@ -123,6 +123,9 @@ await main(async () => {
     await page.getByRole('link', { name: /guard/ }).first().click();
     await page.getByText('the chain is whole').waitFor();
     await shot(page, 'record');
+    await page.goto(`${url}/due`);
+    await page.getByRole('listitem').first().waitFor();
+    await shot(page, 'due');
     await page.goto(`${url}/vehicles/v-gorse`);
     await page.getByRole('heading', { name: 'Visits' }).waitFor();
     await shot(page, 'vehicle');
@@ -133,12 +136,11 @@ await main(async () => {
     for (const [leaf, heading] of [
       ['conflicts', 'Conflicts between kits'],
       ['readiness', 'Torque wrenches'],
-      ['card', 'Kits'],
     ]) {
       await page.goto(`${visit}${leaf}`);
       await page.getByRole('heading', { name: heading }).first().waitFor();
       await page.waitForTimeout(400);
-      await shot(page, leaf === 'card' ? 'job-card' : leaf);
+      await shot(page, leaf);
     }
     // The line of three kits: everything counted, then on to the first act that wants a value.
     const visitId = visit.match(/jobs\/([^/]+)/)[1];

@@ -60,6 +60,7 @@ export type ProblemCode =
   | 'tooManyRequests'
   | 'sentBeforeOtherwise'
   | 'stillUnderWay'
+  | 'unknownDue'
   | 'unknownOwner'
   | 'unknownImport'
   | 'unknownTablet'

@@ -18,6 +18,7 @@ import type { Caller } from './service/caller.ts';
 import { CatalogService } from './service/catalog-service.ts';
 import { CommandAuthority } from './service/command-authority.ts';
 import { CribService } from './service/crib-service.ts';
+import { FollowUpService } from './service/follow-up-service.ts';
 import { JobDevices } from './service/job-devices.ts';
 import { JobLines } from './service/job-lines.ts';
 import { JobService } from './service/job-service.ts';
@@ -39,6 +40,7 @@ import { TabletService } from './service/tablet-service.ts';
 import { CatalogRepository } from './store/catalog-repository.ts';
 import { CribRepository } from './store/crib-repository.ts';
 import { makeDataSource } from './store/data-source.ts';
+import { FollowUpRepository } from './store/follow-up-repository.ts';
 import { JobRepository } from './store/job-repository.ts';
 import { KitDraftRepository } from './store/kit-draft-repository.ts';
 import { KitPictureRepository } from './store/kit-picture-repository.ts';
@@ -168,6 +170,7 @@ export async function startServer(
   const outsideRepository = new OutsideRepository(source);
   const outside = new OutsideService(outsideRepository, catalog, jobs);
   const owners = new OwnerService(catalogRepository, jobs);
+  const followUp = new FollowUpService(new FollowUpRepository(source), jobs, catalogRepository);
   const tellings = new TellingPost(outsideRepository, log);
   const pictures = new KitPictures(pictureRepository);
   const archive = async (caller: Caller) => {
@@ -192,6 +195,7 @@ export async function startServer(
     tablets,
     outside,
     owners,
+    followUp,
     others,
     wrenches,
     archive,

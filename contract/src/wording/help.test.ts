@@ -19,6 +19,7 @@ describe('help', () => {
     const paths = [
       '/receive',
       '/vehicles',
+      '/due',
       '/vehicles/v-1',
       '/kits',
       '/shop',

@@ -26,15 +26,18 @@ export function dueAfter(
 ): Due[] {
   return careList(plan, job)
     .filter(({ waived }) => !waived)
-    .map((care): Due => {
-      const when = care.from === 'sheet' ? care.entry : care.raised;
-      const days = 'afterDays' in when ? when.afterDays : undefined;
-      const hours = 'afterHours' in when ? when.afterHours : undefined;
-      const later = days !== undefined ? days * DAY_MS : hours !== undefined ? hours * 3_600_000 : undefined;
-      return {
-        care,
-        ...(odometerKm === undefined || when.afterKm === undefined ? {} : { atKm: odometerKm + when.afterKm }),
-        ...(later === undefined ? {} : { atMs: closedAtMs + later }),
-      };
-    });
+    .map((care) => dueFrom(care, { closedAtMs, ...(odometerKm === undefined ? {} : { odometerKm }) }));
+}
+
+/** When something falls due, counted from a job or from when it was done last. */
+export function dueFrom(care: Care, { closedAtMs, odometerKm }: { closedAtMs: number; odometerKm?: number }): Due {
+  const when = care.from === 'sheet' ? care.entry : care.raised;
+  const days = 'afterDays' in when ? when.afterDays : undefined;
+  const hours = 'afterHours' in when ? when.afterHours : undefined;
+  const later = days !== undefined ? days * DAY_MS : hours !== undefined ? hours * 3_600_000 : undefined;
+  return {
+    care,
+    ...(odometerKm === undefined || when.afterKm === undefined ? {} : { atKm: odometerKm + when.afterKm }),
+    ...(later === undefined ? {} : { atMs: closedAtMs + later }),
+  };
 }

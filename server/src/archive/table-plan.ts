@@ -40,6 +40,7 @@ export const ARCHIVED: readonly TablePlan[] = [
   { name: 'loan', where: OF_SHOP },
   { name: 'bottle_use', where: OF_JOB },
   { name: 'recheck_settled', where: OF_JOB },
+  { name: 'due_settled', where: OF_SHOP },
 ];
 
 /** Tables that stay behind, and why. */

@@ -21,6 +21,7 @@ import type { SealFolder } from '../seal/open-seal.ts';
 import type { Caller } from '../service/caller.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { CribService } from '../service/crib-service.ts';
+import type { FollowUpService } from '../service/follow-up-service.ts';
 import type { JobDevices } from '../service/job-devices.ts';
 import type { JobService } from '../service/job-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
@@ -44,6 +45,7 @@ import { archiveRoutes } from './archive-routes.ts';
 import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { catalogRoutes } from './catalog-routes.ts';
 import { cribRoutes } from './crib-routes.ts';
+import { dueRoutes } from './due-routes.ts';
 import type { Figures } from './figures.ts';
 import { jobRoutes } from './job-routes.ts';
 import { kitRoutes } from './kit-routes.ts';
@@ -74,6 +76,7 @@ interface ApiParts {
   tablets: TabletService;
   outside: OutsideService;
   owners: OwnerService;
+  followUp: FollowUpService;
   others: OtherShopService;
   wrenches: ShopWrenches;
   /** The whole shop as one file. */
@@ -118,6 +121,7 @@ function apiRoutes({
   tablets,
   outside,
   owners,
+  followUp,
   others,
   wrenches,
   archive,
@@ -142,6 +146,7 @@ function apiRoutes({
     .route('/shelf', shelfRoutes(shelf))
     .route('/shop', shopRoutes(shop, sessions, network))
     .route('/owners', ownerRoutes(owners, sessions))
+    .route('/due', dueRoutes(followUp, shop))
     .route('/other-shops', otherShopRoutes(others, sessions))
     .route('/programs', programRoutes(outside, sessions))
     .route('/archive', archiveRoutes(sessions, codes, once, archive))

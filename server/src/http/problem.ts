@@ -67,6 +67,7 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   tooManyRequests: { status: 429, title: 'Too many requests with this key' },
   sentBeforeOtherwise: { status: 422, title: 'Something else was sent with this idempotency key before' },
   stillUnderWay: { status: 409, title: 'The first request with this idempotency key is still under way' },
+  unknownDue: { status: 404, title: 'No signed job of this shop asks for that' },
   unknownOwner: { status: 404, title: 'No vehicle of this shop has such an owner' },
   unknownImport: { status: 404, title: 'No such import in this shop' },
   notTheLast: { status: 409, title: 'Only the last import is undone, then the one before it' },

@@ -377,6 +377,25 @@ export class JobService {
     );
   }
 
+  /** Which jobs were signed in a stretch of time, and when. */
+  signedHeads(shopId: string, fromMs: number, toMs: number): Promise<Array<{ id: string; closedAtMs: number }>> {
+    return this.parts.jobs.signedHeads(shopId, fromMs, toMs);
+  }
+
+  /** Signed jobs with their logs, one after the other; one that cannot be read is left out and reported. */
+  async *signed(
+    shopId: string,
+    heads: ReadonlyArray<{ id: string; closedAtMs: number }>,
+  ): AsyncIterable<{ row: JobEntity; log: JobLog; closedAtMs: number }> {
+    for (const { id, closedAtMs } of heads)
+      try {
+        const live = await this.shelf.get(shopId, id);
+        if (live) yield { row: live.row, log: live.log, closedAtMs };
+      } catch (error) {
+        this.failedLater(error);
+      }
+  }
+
   /** Jobs signed in a stretch of time, in that order, with their logs; one that cannot be read is left out and reported. */
   async signedBetween(
     shopId: string,

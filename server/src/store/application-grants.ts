@@ -1,7 +1,13 @@
 import type { DataSource } from 'typeorm';
 
 /** What is added to and never changed: the running server may read it and append to it, and no more. */
-const APPEND_ONLY: ReadonlySet<string> = new Set(['job_event', 'kit_picture', 'migrations', 'shop_change']);
+const APPEND_ONLY: ReadonlySet<string> = new Set([
+  'job_event',
+  'kit_picture',
+  'migrations',
+  'shop_change',
+  'due_settled',
+]);
 
 /**
  * Gives the server's account what it needs, table by table. Run by the schema's owner after its migrations: a table

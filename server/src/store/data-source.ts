@@ -23,6 +23,7 @@ import { OwnSettings1764000000017 } from './migration/0018-own-settings.ts';
 import { SessionHours1764000000018 } from './migration/0019-session-hours.ts';
 import { SeveralServers1764000000019 } from './migration/0020-several-servers.ts';
 import { SeveralShops1764000000020 } from './migration/0021-several-shops.ts';
+import { DueSettled1764000000021 } from './migration/0022-due-settled.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -54,6 +55,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       SessionHours1764000000018,
       SeveralServers1764000000019,
       SeveralShops1764000000020,
+      DueSettled1764000000021,
     ],
     synchronize: false,
     poolSize: 10,

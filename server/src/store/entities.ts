@@ -15,6 +15,7 @@ import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import type { KitSide } from '#core/visit/kit-on-side.ts';
 import { CRIB_ENTITIES } from './crib-entities.ts';
+import { DueSettledEntity } from './follow-up-repository.ts';
 import { millis } from './millis.ts';
 import { OUTSIDE_ENTITIES } from './outside-entities.ts';
 import { SERVER_ENTITIES } from './server-entities.ts';
@@ -346,6 +347,7 @@ export const ENTITIES = [
   PasskeyEntity,
   JobDeviceEntity,
   ...CRIB_ENTITIES,
+  DueSettledEntity,
   ...OUTSIDE_ENTITIES,
   ...SERVER_ENTITIES,
 ];

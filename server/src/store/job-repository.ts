@@ -104,6 +104,16 @@ export class JobRepository {
   }
 
   /** Signed from an instant on and before another, the earliest first. */
+  /** The same without what they hold. */
+  async signedHeads(shopId: string, fromMs: number, toMs: number): Promise<Array<{ id: string; closedAtMs: number }>> {
+    const rows: Array<{ id: string; closedAtMs: string }> = await this.source.query(
+      `SELECT id, closed_at_ms AS closedAtMs FROM job
+        WHERE shop_id = ? AND closed_at_ms >= ? AND closed_at_ms < ? ORDER BY closed_at_ms`,
+      [shopId, fromMs, toMs],
+    );
+    return rows.map(({ id, closedAtMs }) => ({ id, closedAtMs: Number(closedAtMs) }));
+  }
+
   signedBetween(shopId: string, fromMs: number, toMs: number): Promise<JobEntity[]> {
     return this.source
       .getRepository(JobEntity)

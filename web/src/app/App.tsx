@@ -37,6 +37,7 @@ const Receive = lazy(() => import('../feature/receive/Receive.tsx'));
 const Conflicts = lazy(() => import('../feature/conflicts/Conflicts.tsx'));
 const ReadinessScreen = lazy(() => import('../feature/readiness/ReadinessScreen.tsx'));
 const JobCardScreen = lazy(() => import('../feature/job-card/JobCardScreen.tsx'));
+const Due = lazy(() => import('../feature/due/Due.tsx'));
 const VehicleList = lazy(() => import('../feature/vehicles/VehicleList.tsx'));
 const VehicleScreen = lazy(() => import('../feature/vehicles/VehicleScreen.tsx'));
 const CheckIn = lazy(() => import('../feature/check-in/CheckIn.tsx'));
@@ -129,6 +130,7 @@ function Screens({ status }: { status: SessionStatus }) {
             <Route path="/vehicles" element={<VehicleList />} />
             <Route path="/vehicles/owners" element={<Owners />} />
             <Route path="/vehicles/:vehicleId" element={<VehicleScreen />} />
+            <Route path="/due" element={<Due />} />
             <Route path="/bench" element={<Bench />} />
             <Route path="/bench/:tool" element={<Bench />} />
             <Route path="/kits" element={<KitLibrary />} />

@@ -16,6 +16,7 @@ const SCREENS = [
   ['/', 'Bays'],
   ['/receive', 'Receive'],
   ['/vehicles', 'Vehicles'],
+  ['/due', 'Due'],
   ['/kits', 'Kits'],
   ['/bench', 'Bench'],
   ['/crib', 'Crib'],

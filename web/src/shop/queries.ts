@@ -1,6 +1,7 @@
 import { type UseQueryResult, useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useCallback } from 'react';
 import type { Crib } from '#contract/crib.ts';
+import type { DueItem } from '#contract/due.ts';
 import type { JobCard, RecordCheck } from '#contract/job.ts';
 import type { DraftCard, KitCard, KitReach, RevisionCard } from '#contract/kit-draft.ts';
 import type { Brought, MovedIn, RowVerdict } from '#contract/moving-in/brought.ts';
@@ -58,6 +59,7 @@ const KEYS = {
   offered: ['offered-kits'],
   people: ['sign-in'],
   vehicles: ['vehicles'],
+  due: ['due'],
 } as const satisfies Record<string, readonly string[]>;
 export type KeyName = keyof typeof KEYS;
 
@@ -192,6 +194,10 @@ export const useReorder = (): Read<ReorderLine[]> =>
 
 export const useVehicles = (): Read<Vehicle[]> =>
   readOf(useQuery({ queryKey: KEYS.vehicles, queryFn: async () => (await call(api.vehicles.$get())) as Vehicle[] }));
+
+/** What owners are to come back for, and what became of it of late. */
+export const useDue = (): Read<DueItem[]> =>
+  readOf(useQuery({ queryKey: KEYS.due, queryFn: async () => (await call(api.due.$get())) as DueItem[] }));
 
 /** A vehicle with every visit it had. */
 export const useVehicleHistory = (id: string): Read<VehicleHistory> =>

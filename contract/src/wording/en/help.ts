@@ -38,6 +38,22 @@ export const HELP: Readonly<Record<string, Help>> = {
       'The job keeps the kit’s revision and the house rules of today, whatever changes later.',
     ],
   },
+  '/due': {
+    title: 'Due',
+    what: 'What owners are to come back for after their jobs, by the day it is likely to be: a date the sheet gives, or the day the vehicle will have gone the distance.',
+    first: [
+      'Ring or write to whoever stands under Overdue and Today.',
+      'Say what became of it: done here, elsewhere, or not wanted.',
+    ],
+    words: [
+      ['Expected', 'the distance still to go, by what the vehicle went between its visits'],
+      ['Four of five', 'the days between which it is in four cases of five; wide where its history is short'],
+    ],
+    why: [
+      'What repeats is due again from when it was done, so the odometer then is asked for.',
+      'The calendar file keeps each item’s name in it: a calendar that takes the file again moves what has moved.',
+    ],
+  },
   '/vehicles': {
     title: 'Vehicles',
     what: 'Every vehicle the shop knows, by plate, owner, make or VIN, each with what was fitted to it and pulled on it.',

@@ -1,0 +1,175 @@
+import { LRUCache } from 'lru-cache';
+import { DUE_BACK_DAYS, type DueItem, SETTLED_SHOWN_DAYS, type SettleDue } from '#contract/due.ts';
+import { careText } from '#contract/wording/care-text.ts';
+import { dailyDistance, type OdometerReading } from '#core/follow-up/daily-distance.ts';
+import { expectedDue } from '#core/follow-up/expected-due.ts';
+import type { Care } from '#core/job/care.ts';
+import { type Due, dueAfter, dueFrom } from '#core/job/due.ts';
+import { fail, ok, type Result } from '#core/result.ts';
+import type { CatalogRepository } from '../store/catalog-repository.ts';
+import type { DueSettledEntity, FollowUpRepository } from '../store/follow-up-repository.ts';
+import type { Caller } from './caller.ts';
+import type { JobService } from './job-service.ts';
+
+const DAY_MS = 86_400_000;
+
+/** What a signed job asks for: it never changes again, so it is worked out once. */
+interface Asked {
+  number: string;
+  vehicleId: string;
+  closedAtMs: number;
+  odometerKm?: number;
+  due: Due[];
+}
+
+/** Jobs whose dues are kept at hand; the longest unused make room. */
+const KEPT = 20_000;
+
+/** What owners are to come back for, when that is likely to be, and what became of it. */
+export class FollowUpService {
+  private readonly asked = new LRUCache<string, Asked>({ max: KEPT });
+
+  constructor(
+    private readonly store: FollowUpRepository,
+    private readonly jobs: JobService,
+    private readonly catalog: CatalogRepository,
+    private readonly now: () => number = Date.now,
+  ) {}
+
+  /** All that is open, and what was settled of late; in the order it is expected, what has no date last. */
+  async list(shopId: string): Promise<DueItem[]> {
+    const nowMs = this.now();
+    const [asked, settled, readings, vehicles] = await Promise.all([
+      this.askedSince(shopId, nowMs - DUE_BACK_DAYS * DAY_MS, nowMs + DAY_MS),
+      this.store.settled(shopId),
+      this.store.readings(shopId),
+      this.catalog.vehicles(shopId),
+    ]);
+    const cards = new Map(vehicles.map((vehicle) => [vehicle.id, vehicle]));
+    const last = new Map(settled.map((entry) => [keyOf(entry.jobId, entry.care), entry]));
+    const read = new Map(readings);
+    for (const entry of settled) {
+      const vehicle = asked.get(entry.jobId)?.vehicleId;
+      if (vehicle === undefined || entry.odometerKm == null) continue;
+      read.set(vehicle, [...(read.get(vehicle) ?? []), { atMs: entry.atMs, km: entry.odometerKm }]);
+    }
+    const rates = new Map(
+      [...read].map(([vehicle, list]) => [vehicle, { rate: dailyDistance(list), last: newest(list) }]),
+    );
+    const items: DueItem[] = [];
+    for (const [job, one] of asked) {
+      const card = cards.get(one.vehicleId);
+      if (!card) continue;
+      const { rate, last: reading } = rates.get(one.vehicleId) ?? { rate: dailyDistance([]), last: undefined };
+      for (const first of one.due) {
+        const { care } = first;
+        const entry = last.get(keyOf(job, care.key));
+        const ended = entry && entry.how !== 'open' ? entry : undefined;
+        const goesOn = ended !== undefined && ended.how !== 'notWanted' && repeats(care);
+        if (ended && !goesOn && nowMs - ended.atMs > SETTLED_SHOWN_DAYS * DAY_MS) continue;
+        const when = goesOn
+          ? dueFrom(care, { closedAtMs: ended.atMs, ...kmThen(ended, reading, rate.kmPerDay) })
+          : first;
+        const { afterKm } = care.from === 'sheet' ? care.entry : care.raised;
+        const { atKm, atMs } = when;
+        const expected = ended && !goesOn ? undefined : expectedDue(when, reading, rate);
+        items.push({
+          job,
+          number: one.number,
+          care: care.key,
+          text: careText(care),
+          vehicle: {
+            id: card.id,
+            make: card.make,
+            model: card.model,
+            plate: card.plate,
+            owner: card.owner,
+            ...(card.contact ? { contact: card.contact } : {}),
+          },
+          closedAtMs: one.closedAtMs,
+          ...(afterKm === undefined ? {} : { afterKm }),
+          ...(atKm === undefined ? {} : { atKm }),
+          ...(atMs === undefined ? {} : { atMs }),
+          ...(care.from === 'sheet' && care.entry.event ? { event: true as const } : {}),
+          ...(repeats(care) ? { repeats: true as const } : {}),
+          ...(reading ? { lastKm: reading.km, lastReadMs: reading.atMs } : {}),
+          ...(expected?.by === 'distance' ? { kmPerDay: rate.kmPerDay, rateFrom: rate.from } : {}),
+          ...(expected ? { expected } : {}),
+          ...(ended && !goesOn ? { settled: settledOf(ended) } : {}),
+        });
+      }
+    }
+    return items.sort((a, b) => whenOf(a) - whenOf(b) || a.number.localeCompare(b.number));
+  }
+
+  /** Says what became of something due. */
+  async settle(
+    caller: Caller,
+    { job, care, how, note, odometerKm }: SettleDue,
+  ): Promise<Result<null, { code: 'unknownDue' }>> {
+    const nowMs = this.now();
+    const asked = await this.askedSince(caller.shopId, nowMs - DUE_BACK_DAYS * DAY_MS, nowMs + DAY_MS);
+    if (!asked.get(job)?.due.some((due) => due.care.key === care)) return fail({ code: 'unknownDue' });
+    await this.store.settle({
+      shopId: caller.shopId,
+      jobId: job,
+      care,
+      how,
+      atMs: nowMs,
+      byName: caller.person.name,
+      note: note || null,
+      odometerKm: odometerKm ?? null,
+    });
+    return ok(null);
+  }
+
+  private async askedSince(shopId: string, fromMs: number, toMs: number): Promise<Map<string, Asked>> {
+    const found = new Map<string, Asked>();
+    const missing: Array<{ id: string; closedAtMs: number }> = [];
+    for (const { id, closedAtMs } of await this.jobs.signedHeads(shopId, fromMs, toMs)) {
+      const known = this.asked.get(id);
+      if (known && known.closedAtMs === closedAtMs) found.set(id, known);
+      else missing.push({ id, closedAtMs });
+    }
+    for await (const { row, log, closedAtMs } of this.jobs.signed(shopId, missing)) {
+      const odometer = row.odometerKm === null || row.odometerKm === undefined ? {} : { odometerKm: row.odometerKm };
+      const one: Asked = {
+        number: row.number,
+        vehicleId: row.vehicleId,
+        closedAtMs,
+        ...odometer,
+        due: dueAfter(log.plan, log.state, { closedAtMs, ...odometer }),
+      };
+      found.set(row.id, one);
+      this.asked.set(row.id, one);
+    }
+    return found;
+  }
+}
+
+const keyOf = (job: string, care: string): string => `${job} ${care}`;
+const repeats = (care: Care): boolean => care.from === 'sheet' && care.entry.repeats === true;
+const newest = (list: readonly OdometerReading[]): OdometerReading | undefined =>
+  list.reduce<OdometerReading | undefined>((last, one) => (last && last.atMs >= one.atMs ? last : one), undefined);
+
+/** The odometer when it was done: as it was written down, or what it is likely to have shown. */
+function kmThen(
+  { odometerKm, atMs }: DueSettledEntity,
+  last: OdometerReading | undefined,
+  kmPerDay: number,
+): { odometerKm?: number } {
+  if (odometerKm != null) return { odometerKm };
+  return last ? { odometerKm: Math.round(last.km + (kmPerDay * Math.max(0, atMs - last.atMs)) / DAY_MS) } : {};
+}
+
+const settledOf = ({ how, atMs, byName, note, odometerKm }: DueSettledEntity): NonNullable<DueItem['settled']> => ({
+  how,
+  atMs,
+  by: byName,
+  ...(note ? { note } : {}),
+  ...(odometerKm == null ? {} : { odometerKm }),
+});
+
+/** What is settled stands last, what has no date before it. */
+const whenOf = ({ expected, settled }: DueItem): number =>
+  settled ? Number.MAX_SAFE_INTEGER : (expected?.expectedMs ?? Number.MAX_SAFE_INTEGER - 1);

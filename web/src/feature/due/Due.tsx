@@ -1,0 +1,186 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import type { DueItem } from '#contract/due.ts';
+import { dueWhenText, SETTLED_TEXT } from '#contract/wording/due-text.ts';
+import { numberOf } from '#contract/wording/number-of.ts';
+import { type DueState, dueState } from '#core/follow-up/expected-due.ts';
+import { TopBar } from '../../app/TopBar.tsx';
+import { api, call } from '../../shop/api.ts';
+import { useChange, useDue } from '../../shop/queries.ts';
+import { useSession } from '../../shop/session.ts';
+import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
+import { Button } from '../../ui/Button.tsx';
+import { useNow } from '../../ui/use-now.ts';
+import { SettleDue } from './SettleDue.tsx';
+
+type Part = DueState | 'settled';
+const PARTS: ReadonlyArray<readonly [Part, string]> = [
+  ['overdue', 'Overdue'],
+  ['today', 'Today'],
+  ['week', 'In the next seven days'],
+  ['later', 'Later'],
+  ['event', 'Without a date'],
+  ['settled', 'Settled of late'],
+];
+
+/** Most items of a part that are listed; a search finds the rest. */
+const SHOWN = 100;
+
+const matches = ({ vehicle, text, number }: DueItem, asked: string): boolean =>
+  `${vehicle.plate} ${vehicle.make} ${vehicle.model} ${vehicle.owner} ${vehicle.contact ?? ''} ${text} ${number}`
+    .toLowerCase()
+    .includes(asked);
+
+/** What owners are to come back for: by when it is likely to be, whose it is, and what became of it. */
+export default function Due() {
+  const { data, failure } = useDue();
+  const change = useChange('due');
+  const nowMs = useNow(60_000);
+  const [query, setQuery] = useState('');
+  const [settling, setSettling] = useState<DueItem>();
+  const [settled, setSettled] = useState<DueItem>();
+  const asked = query.trim().toLowerCase();
+  const found = (data ?? []).filter((item) => matches(item, asked));
+  const today = shopDayStart(nowMs);
+  const parts = new Map<Part, DueItem[]>();
+  for (const item of found) {
+    const part = item.settled ? 'settled' : dueState(item.expected, today);
+    parts.set(part, [...(parts.get(part) ?? []), item]);
+  }
+  const open = (data ?? []).filter((item) => !item.settled);
+  const takeBack = async ({ job, care }: DueItem) => {
+    if (await change.act(() => call(api.due.settled.$post({ json: { job, care, how: 'open' } }))))
+      setSettled(undefined);
+  };
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <TopBar />
+      <main className="flex-1 bg-bench px-5 py-4">
+        <div className="flex flex-wrap items-end justify-between gap-4">
+          <h1 className="plate text-3xl">Due</h1>
+          <div className="flex gap-2">
+            {['csv', 'ics'].map((kind) => (
+              <a
+                key={kind}
+                href={`/api/due/due.${kind}`}
+                download
+                className="flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
+              >
+                {kind === 'csv' ? 'CSV' : 'Calendar'}
+              </a>
+            ))}
+          </div>
+        </div>
+        <label htmlFor="find-due" className="mt-3 block font-bold">
+          Plate, owner or work
+        </label>
+        <input
+          id="find-due"
+          type="search"
+          autoComplete="off"
+          className="figures min-h-14 w-full max-w-xl border-2 border-ink bg-sheet px-3 text-xl"
+          value={query}
+          onChange={(event) => setQuery(event.target.value)}
+        />
+        {(failure ?? change.failure) && (
+          <p role="alert" className="mt-3 font-bold text-bad">
+            {failure ?? change.failure}
+          </p>
+        )}
+        {settled && (
+          <div role="status" className="mt-3 flex flex-wrap items-center gap-3 border-4 border-paint bg-sheet p-3">
+            <p className="flex-1 break-words">
+              <b>{settled.vehicle.plate}</b>: {settled.text} is settled.
+            </p>
+            <Button disabled={change.busy} onClick={() => void takeBack(settled)}>
+              Take it back
+            </Button>
+          </div>
+        )}
+        {!data && !failure && <p className="mt-4 text-ink-2">Working it out.</p>}
+        {data && open.length === 0 && asked === '' && (
+          <p className="mt-4 max-w-prose text-ink-2">
+            Nobody is to come back for anything. What a sheet or the shop wants looked at again stands here once its job
+            is signed, with the day it is likely to be.
+          </p>
+        )}
+        {data && asked !== '' && found.length === 0 && <p className="mt-4 text-ink-2">Nothing due answers to that.</p>}
+        {PARTS.map(([part, title]) => {
+          const items = parts.get(part) ?? [];
+          if (items.length === 0) return null;
+          return (
+            <section key={part} aria-label={title} className="mt-5">
+              <h2 className={`plate border-b-2 border-ink text-2xl ${part === 'overdue' ? 'text-bad' : ''}`}>
+                {title} <span className="text-ink-2">{items.length}</span>
+              </h2>
+              <ul>
+                {items.slice(0, SHOWN).map((item) => (
+                  <Item key={`${item.job} ${item.care}`} item={item} onSettle={() => setSettling(item)} />
+                ))}
+              </ul>
+              {items.length > SHOWN && (
+                <p className="py-2 text-ink-2">
+                  {numberOf(items.length - SHOWN, 'more')} not shown: search for a plate or an owner, or take the CSV.
+                </p>
+              )}
+            </section>
+          );
+        })}
+      </main>
+      {settling && (
+        <SettleDue
+          item={settling}
+          onClose={() => setSettling(undefined)}
+          onSettled={() => {
+            setSettled(settling);
+            setSettling(undefined);
+          }}
+        />
+      )}
+    </div>
+  );
+}
+
+function Item({ item, onSettle }: { item: DueItem; onSettle: () => void }) {
+  const { vehicle, expected, settled } = item;
+  const apprentice = useSession((state) => state.session?.person.role === 'apprentice');
+  return (
+    <li className="grid gap-x-4 gap-y-1 border-b border-hair py-3 sm:grid-cols-[9rem_1fr_auto] sm:items-center">
+      <p className="figures text-lg">
+        {settled
+          ? shopFormat(settled.atMs, 'd MMM yyyy')
+          : expected
+            ? shopFormat(expected.expectedMs, 'EEE d MMM')
+            : '—'}
+      </p>
+      <div className="min-w-0">
+        <p className="break-words">
+          <Link to={`/vehicles/${vehicle.id}`} className="font-bold underline">
+            {vehicle.plate}
+          </Link>{' '}
+          {vehicle.make} {vehicle.model} · {vehicle.owner}
+          {vehicle.contact && <span className="text-ink-2"> · {vehicle.contact}</span>}
+        </p>
+        <p className="break-words">{item.text}</p>
+        <p className="text-sm text-ink-2">
+          {settled ? (
+            <>
+              {SETTLED_TEXT[settled.how]}, {settled.by}
+              {settled.note ? `: ${settled.note}` : ''}
+            </>
+          ) : (
+            dueWhenText(item, (atMs) => shopFormat(atMs, 'd MMM'))
+          )}{' '}
+          <Link to={`/jobs/${item.job}/record`} className="underline">
+            Job {item.number}
+          </Link>
+        </p>
+      </div>
+      {!apprentice && (
+        <Button className="sm:min-w-40" onClick={onSettle}>
+          {settled ? 'Change' : 'What became of it'}
+        </Button>
+      )}
+    </li>
+  );
+}

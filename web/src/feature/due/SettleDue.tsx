@@ -1,0 +1,103 @@
+import { type FormEvent, useState } from 'react';
+import type { DueItem, SettledHow } from '#contract/due.ts';
+import { SETTLED_TEXT } from '#contract/wording/due-text.ts';
+import { api, call } from '../../shop/api.ts';
+import { useChange } from '../../shop/queries.ts';
+
+import { Button } from '../../ui/Button.tsx';
+import { typedNumber } from '../../ui/CommitField.tsx';
+import { FormField, inputLook } from '../../ui/FormField.tsx';
+import { Sheet } from '../../ui/Sheet.tsx';
+
+const MOST_KM = 3_000_000;
+/** An odometer is whole: what parts its digits are thousands. */
+const odometerOf = (typed: string): number =>
+  typedNumber(/^\d{1,3}(?:[ .,'’]\d{3})+$/.test(typed.trim()) ? typed.replace(/\D/g, '') : typed);
+
+/** What became of something due: done here or elsewhere, with the odometer then, or not wanted. */
+export function SettleDue({ item, onClose, onSettled }: { item: DueItem; onClose: () => void; onSettled: () => void }) {
+  const change = useChange('due');
+  const [how, setHow] = useState<SettledHow>(item.settled ? 'open' : 'here');
+  const [typed, setTyped] = useState('');
+  const [note, setNote] = useState('');
+  const odometerKm = typed.trim() === '' ? undefined : odometerOf(typed);
+  const fault =
+    odometerKm === undefined || (odometerKm >= 0 && odometerKm <= MOST_KM)
+      ? undefined
+      : 'A number of kilometres, like 61240; nothing where nobody read it.';
+  const submit = async (event: FormEvent) => {
+    event.preventDefault();
+    if (fault) return;
+    const json = {
+      job: item.job,
+      care: item.care,
+      how,
+      ...(note.trim() ? { note: note.trim() } : {}),
+      ...(odometerKm === undefined ? {} : { odometerKm }),
+    };
+    if (await change.act(() => call(api.due.settled.$post({ json })))) onSettled();
+  };
+  const choices: SettledHow[] = item.settled
+    ? ['open', 'here', 'elsewhere', 'notWanted']
+    : ['here', 'elsewhere', 'notWanted'];
+  return (
+    <Sheet open onClose={onClose} title="What became of it" description={`${item.vehicle.plate}: ${item.text}`}>
+      <form onSubmit={submit} className="grid gap-4">
+        <fieldset className="grid gap-2 sm:grid-cols-3">
+          <legend className="sr-only">What became of it</legend>
+          {choices.map((one) => (
+            <Button
+              key={one}
+              tone={one === how ? 'dark' : 'plain'}
+              aria-pressed={one === how}
+              onClick={() => setHow(one)}
+            >
+              {SETTLED_TEXT[one]}
+            </Button>
+          ))}
+        </fieldset>
+        {(how === 'here' || how === 'elsewhere') && (
+          <FormField
+            id="due-odometer"
+            label="Odometer then, km"
+            fault={fault}
+            hint={
+              item.repeats
+                ? 'It is due again from there; without it, from what the vehicle is likely to have gone.'
+                : 'Tells how far the vehicle goes in a day.'
+            }
+          >
+            <input
+              id="due-odometer"
+              inputMode="numeric"
+              autoComplete="off"
+              className={`figures ${inputLook(fault)}`}
+              value={typed}
+              onChange={(event) => setTyped(event.target.value)}
+            />
+          </FormField>
+        )}
+        <FormField id="due-note" label="Note">
+          <input
+            id="due-note"
+            maxLength={300}
+            className={inputLook(undefined)}
+            value={note}
+            onChange={(event) => setNote(event.target.value)}
+          />
+        </FormField>
+        {change.failure && (
+          <p role="alert" className="font-bold text-bad">
+            {change.failure}
+          </p>
+        )}
+        <div className="grid grid-cols-2 gap-2">
+          <Button onClick={onClose}>Leave it</Button>
+          <Button type="submit" tone="primary" disabled={change.busy || fault !== undefined}>
+            Keep it
+          </Button>
+        </div>
+      </form>
+    </Sheet>
+  );
+}
