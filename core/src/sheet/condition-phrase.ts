@@ -76,6 +76,8 @@ const RULES: readonly Rule[] = [
     pattern:
       /\((?:option(?:al)?|if (?:fitted|equipped|present|supplied)|where (?:fitted|equipped)|not on all [^)]*|[^()\n]{0,40} only)\)/gi,
   },
+  // `Winch option only:`
+  { pattern: /\b\p{L}[\p{L} -]{2,40} only(?=:)/giu, heads: true },
   { pattern: /\b(?:where|if|when) (?:fitted|equipped|present|applicable)\b/gi },
   // `Cars with automatic gearbox`, `Vehicles without …`, `Trucks that have`
   {

@@ -189,8 +189,16 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
     }
     const below = lines[at + 1];
     if (heading === 'tools' && below && TOOL_NAME.test(below.text) && !isWork(below.text)) {
-      lists.push({ start: line.start, end: below.end, of: 'tools' });
-      at += 2;
+      // On to the empty line, or to where something is done or listed.
+      let last = at + 1;
+      for (let next = last + 1; next < lines.length; next++) {
+        const more = lines[next] as Line;
+        if (more.text.trim() === '' || isWork(more.text) || headingOf(more.text) !== undefined) break;
+        if (!BAG.test(more.text) && !TOOL_NAME.test(more.text)) break;
+        last = next;
+      }
+      lists.push({ start: line.start, end: (lines[last] as Line).end, of: 'tools' });
+      at = last + 1;
       continue;
     }
     at++;

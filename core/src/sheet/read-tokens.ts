@@ -142,6 +142,8 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
         bare.unit === undefined &&
         bare.min === bare.max &&
         tokens[next]?.kind === 'number' &&
+        // What its column says counts, or names a line, is no torque.
+        typeof senses.get(tokens[next]?.start ?? -1)?.sense !== 'string' &&
         torqueAt(tokens, next, text) === undefined &&
         !['off', 'pcs', 'pc', 'x', 'ea'].includes(tokens[next + 1]?.lower ?? '') &&
         thread.value.lengthMm === undefined

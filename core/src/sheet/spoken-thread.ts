@@ -25,7 +25,7 @@ export function inchSizeIn(text: string): string | undefined {
   const words = Object.keys(INCH_WORDS).join('|');
   const [, word, figures] =
     new RegExp(
-      `\\b(?:(${words})[- ]inch|(?<![\\d/.-])([1-9]\\d?/(?:2|4|8|16))(?:["″]|[- ]?in(?:ch)?\\b)?)(?:[ -]+\\p{L}+){0,2}?[ -]+(?:lock)?(?:bolts?|nuts?|screws?|studs?)\\b`,
+      `\\b(?:(${words})[- ]inch|(?<![\\d/.-])([1-9]\\d?/(?:2|4|8|16))(?:["″]|[- ]?in(?:ch)?\\b)?)(?:[ -]+\\p{L}+){0,2}?[ -]+(?:lock)?(?:bolts?|nuts?|screws?|studs?|hardware|fasteners?)\\b`,
       'iu',
     ).exec(text) ?? [];
   return figures ?? INCH_WORDS[word?.toLowerCase() ?? ''];

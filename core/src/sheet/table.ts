@@ -90,6 +90,11 @@ function senseOf(heading: string): ColumnSense | undefined {
   return undefined;
 }
 
+/** A column of torques whose heading leaves out the unit: its first row with one gives it. */
+const TORQUE_ALONE = /^(?:(?:final|tightening) )?(?:torques?|tighten(?:ing)?|tightening torque)$/i;
+/** `160 Nm`: a figure with its unit. */
+const WITH_UNIT = /^\d+(?:[.,]\d+)?\s*(?:[-–]\s*\d+(?:[.,]\d+)?\s*)?(\p{L}[\p{L}·. -]*)$/u;
+
 const PLAIN_NUMBER = /^\d+(?:[.,]\d+)?(?:\s*(?:[-–÷…±]|\+\/?-|\.{2,3}|to)\s*\d+(?:[.,]\d+)?(?: ?%)?)?$/;
 /** `(7) 9`: two units in one cell. */
 const TWO_NUMBERS =
@@ -99,6 +104,8 @@ const RULE = /^[\s|+:=_-]*$/;
 
 interface Heading {
   cells: Cell[];
+  /** Columns of torques that still want their unit. */
+  unsaid: ReadonlySet<number>;
   senses: Array<ColumnSense | undefined>;
   barred: boolean;
 }
@@ -214,7 +221,13 @@ export function columnSenses(text: string): ReadonlyMap<number, Sensed> & { outd
       cells.length > 1 &&
       found.some((sense) => sense !== undefined && sense !== 'label' && sense !== 'drive')
     ) {
-      heading = { cells, senses: found, barred: /[|\t]|;\S/.test(line) || (/,\S/.test(line) && !/ {2}/.test(line)) };
+      const unsaid = new Set(cells.flatMap((cell, index) => (TORQUE_ALONE.test(cell.text) ? [index] : [])));
+      heading = {
+        cells,
+        senses: found,
+        unsaid,
+        barred: /[|\t]|;\S/.test(line) || (/,\S/.test(line) && !/ {2}/.test(line)),
+      };
       misfits = 0;
       continue;
     }
@@ -249,6 +262,12 @@ export function columnSenses(text: string): ReadonlyMap<number, Sensed> & { outd
     }
     cells.forEach((cell, index) => {
       const column = heading && columnOf(heading, cells, index);
+      const given = heading && column !== undefined && heading.unsaid.has(column) && WITH_UNIT.exec(cell.text)?.[1];
+      const unit = given ? torqueUnitOf(given) : undefined;
+      if (heading && column !== undefined && unit) {
+        heading.senses[column] = { torque: unit };
+        senses.set(cell.start, { sense: { torque: unit } });
+      }
       const sense = column === undefined ? undefined : heading?.senses[column];
       if (sense === 'old' && cell.text !== '') outdated.push({ start: cell.start, end: cell.start + cell.text.length });
       if (sense === 'drive' && /^\d{1,2}(?:[.,]\d)? ?(?:mm)?$/.test(cell.text)) senses.set(cell.start, { sense });

@@ -238,7 +238,7 @@ function numberRun(fact: TorqueFact, text: string): TorqueFact | undefined {
 function bareStages(fact: TorqueFact, text: string): TorqueStage[] | undefined {
   const { before, after } = around(text, fact);
   const led =
-    /((?:\d{1,3}(?:[.,]\d)?(?: ?nm)?\s*(?:,|\/|–|-|→|>|\bthen\b|\band\b|\bto\b)\s*(?:(?:and|then|finally|to|at|last|all)\s+)*)+)$/.exec(
+    /((?:(?<![\p{L}\d.])\d{1,3}(?:[.,]\d)?(?: ?nm)?\s*(?:,|\/|–|-|→|>|\bthen\b|\band\b|\bto\b)\s*(?:(?:and|then|finally|to|at|last|all)\s+)*)+)$/u.exec(
       before,
     )?.[1];
   const behind =

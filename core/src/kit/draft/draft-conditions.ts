@@ -54,6 +54,7 @@ export function conditionOf({ kit, place }: Drafting, fact: Of<'condition'>): Co
     text
       .replace(/^(if (so )?(equipped|fitted)( with)?|(models|vehicles|trucks|cars) with(out)?|if|when|where)\s+/i, '')
       .replace(/^(a|an|the)\s+/i, '')
+      .replace(/\s+only$/i, '')
       // What it has is said; what is then to be done follows it.
       .replace(/(?<=.{4})\s(?:they|it|you|he|she|must|can(?:'t|not)?)\b.*$/i, '') || text,
     80,

@@ -107,6 +107,50 @@ function fitsBySize(name: string, thread: Thread | undefined): boolean {
 /** It was there before, and is no piece of the kit. */
 const OF_THE_VEHICLE = /\bback (?:in|on)\b|\b(?:original|factory|existing|old|stock)\b|\b(?:refit|re-?install)\b/i;
 
+/** One figure for every piece of a size: `Torque ALL 1/2" hardware to 75 lb-ft`. */
+const ALL_OF_SIZE = /\ball\b[^.;]{0,30}\b(?:hardware|fasteners|bolts|screws)\b/i;
+
+/** A joint as another one, with other bolts: as many stations as the list has of them. */
+function likeIt(
+  { kit, freshId, assume }: Drafting,
+  { group, bolt, item, labels }: { group: string; bolt: Item; item: Item; labels: Set<string> },
+): string[] {
+  const model = kit.groups.find(({ id }) => id === group);
+  const first = kit.stations.find(({ id }) => id === model?.stations[0]);
+  if (!model || !first) return [];
+  const title = clip(item.name, 80);
+  const members = Array.from({ length: item.quantity }, (_, at) => {
+    const label = String(kit.stations.length + 1);
+    labels.add(label);
+    const station: Station = {
+      ...first,
+      id: freshId(`s${kit.stations.length + 1}`),
+      label,
+      name: clip(`${title}, ${at + 1} of ${item.quantity}`, 120),
+      ...placeholderSpot(at),
+      stack: first.stack.map((piece) =>
+        piece.kind === 'hardware' && piece.item === bolt.id ? { ...piece, item: item.id } : { ...piece },
+      ),
+      specs: first.specs.map((spec) => ({ ...spec })),
+    };
+    kit.stations.push(station);
+    return station.id;
+  });
+  const { torqueOrder: _, ...rest } = model;
+  const path = `groups[${kit.groups.length}]`;
+  const id = freshId(`group ${kit.groups.length + 1}`);
+  kit.groups.push({
+    ...rest,
+    id,
+    title,
+    map: placeholderMap(title, item.quantity),
+    stations: members,
+  });
+  assume(`${path}.map`, 'positionsUnknown', title);
+  assume(path, 'thicknessUnknown', title);
+  return [id];
+}
+
 const capital = (text: string): string => `${text[0]?.toUpperCase()}${text.slice(1)}`;
 
 const HOLDS_WHEEL = /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b|\bwheels? (?:back )?on\b.*\b(?:nuts?|bolts?)\b/i;
@@ -137,6 +181,8 @@ export interface Joints {
   groupOf: ReadonlyMap<Fact, string>;
   /** Groups by the step in which they are put together, before any torque. */
   assembledIn: ReadonlyMap<number, string>;
+  /** Groups that have their torque from the same words as another: all the hardware of a size. */
+  together: ReadonlyMap<string, readonly string[]>;
 }
 
 /**
@@ -148,6 +194,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
   const { washerFor, wordsOf } = packing;
   const groupOf = new Map<Fact, string>();
   const assembledIn = new Map<number, string>();
+  const together = new Map<string, string[]>();
   const drawn: Drawn[] = [];
   const labels = new Set<string>();
   const used = new Map<string, number>();
@@ -379,6 +426,14 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       ...(stages ? { stages } : {}),
       ...(said.rideHeight ? { atRideHeight: true } : {}),
     });
+    // `All 1/2" hardware`: the other bolts of that size too, each line of the list a joint of its own.
+    const alike =
+      bolt && written !== undefined && ALL_OF_SIZE.test(sentence)
+        ? own('bolt').filter((item) => item !== bolt && item.source === 'kit' && left(item) > 0)
+        : [];
+    const others = alike.flatMap((item) => likeIt(drafting, { group, bolt: bolt as Item, item, labels }));
+    if (others.length > 0) together.set(group, others);
+    for (const item of alike) used.set(item.id, item.quantity);
     drawn.push({ group, torque, words: said.words, ...(written ? { thread: written } : {}) });
     groupOf.set(torque, group);
     for (const at of said.assembled) if (!assembledIn.has(at)) assembledIn.set(at, group);
@@ -392,5 +447,5 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     assume(groupPath, 'thicknessUnknown', title);
     if (!driveFact) assume(groupPath, drive ? 'driveFromThread' : 'driveUnknown', title);
   }
-  return { groupOf, assembledIn };
+  return { groupOf, assembledIn, together };
 }

@@ -5,7 +5,7 @@ import { formInWords } from '../form-in-words.ts';
 import type { Item } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import { clip, type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
-import { tellingWords } from './joint-words.ts';
+import { tellingWords, timesIn } from './joint-words.ts';
 
 /** Verbs after which a counted piece belongs to the vehicle and not to the bag. */
 const OF_THE_VEHICLE = new Set(['remove', 'loosen', 'refit', 'disconnect', 'reconnect', 'keep', 'discard']);
@@ -169,6 +169,11 @@ export function draftPacking(drafting: Drafting): Packing {
       place(count, `items[${same}].quantity`);
       continue;
     }
+    // In running text a count is of one side or corner where the sentence says so: `(3 per side)`.
+    const often =
+      line === undefined && !listed.has(count.step)
+        ? (timesIn(reading.steps[count.step]?.text ?? '', pieces)?.times ?? 1)
+        : 1;
     const length = thread?.value.lengthMm;
     const classes = inStep(count.step).filter(isKind('propertyClass'));
     const propertyClass = kind === 'bolt' || kind === 'nut' ? nearest(classes, count) : undefined;
@@ -188,7 +193,7 @@ export function draftPacking(drafting: Drafting): Packing {
       {
         kind,
         name: clip(name, 120),
-        quantity: count.value.count,
+        quantity: count.value.count * often,
         ...(kind !== 'washer' && designation ? { thread: designation } : {}),
         ...(length && kind !== 'washer' ? { lengthMm: Math.round(length * 100) / 100 } : {}),
         ...(named?.form && named.kind === kind ? { form: named.form } : {}),

@@ -26,6 +26,13 @@ const SCRAPPED =
   /\b(?:discard|scrap|bin|throw (?:it |them )?away|dispose|goes? in the bin|(?:not|never|no longer) (?:be )?(?:re-?used|needed|required)|not need(?:ed)? (?:it|them)|do not re-?use|don't re-?use)\b/i;
 const LEADING_COUNT =
   /^(?:the |all |both )?(?:\d{1,2}|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?=\p{L})/iu;
+/** `Remove (2) bolts at each horn.`: what is worked on, where the reader found no plain object. */
+const withoutVerb = (text: string): string =>
+  text
+    .replace(/^\W*(?:then |now )?(?:remove|undo|disconnect|unplug|take off|take out)\s+(?:\(\d{1,2}\)\s*)?/i, '')
+    .replace(/[.;]\s*$/, '') || text;
+/** A chapter's title in capitals, over steps that are numbered by themselves. */
+const CAPITALS = /^[A-Z][A-Z &/-]{4,40}$/;
 /** How a letter begins and ends. */
 const GREETING = /^(?:hello|hi|dear|regards|kind regards|best|cheers|thanks|yours|sincerely|greetings)\b.{0,24}$/i;
 const LETTERHEAD = /^(?:from|to|re|subject|date|cc|sent)\s?:/i;
@@ -56,7 +63,7 @@ const ENDS = /[.!?;:]\s*$/;
 const isTitle = (text: string): boolean => !ENDS.test(text) && text.trim().split(/\s+/).length <= 12;
 
 /** The steps, each with what it has done; lines of the packing list and headings are none. */
-export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, assembledIn }: Joints): void {
+export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, assembledIn, together }: Joints): void {
   const { reading, facts, kit, inStep, place, assume, freshId, compoundId } = drafting;
   const torques = facts.filter(isKind('torque'));
   const refits = facts
@@ -82,6 +89,7 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
   reading.steps.forEach((step, at) => {
     const own = inStep(at);
     if (listed.has(at) || WARNING_WORD.test(step.text)) return;
+    if (step.number === undefined && numbered >= FEW && CAPITALS.test(step.text)) return;
     if (GREETING.test(step.text) || LETTERHEAD.test(step.text)) return;
     const works = own.some(({ value }) => value.kind === 'action' || value.kind === 'torque');
     if (!works && WHAT_IS_NEEDED.test(step.text)) return;
@@ -100,7 +108,7 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     for (const fact of own) {
       const { value } = fact;
       if (value.kind === 'action') {
-        const object = clip(value.object.trim() || step.text, 120);
+        const object = clip(value.object.trim() || withoutVerb(step.text), 120);
         // `Before you undo anything` takes nothing off.
         if (value.action === 'remove' && NO_THING.test(object)) place(fact, path);
         else if (value.action === 'remove') {
@@ -141,7 +149,7 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
       } else if (value.kind === 'torque') {
         const group = groupOf.get(fact);
         if (group && !actions.some((action) => action.type === 'torque' && action.group === group))
-          actions.push({ type: 'torque', group });
+          for (const one of [group, ...(together.get(group) ?? [])]) actions.push({ type: 'torque', group: one });
       } else if (value.kind === 'compound' && isCompound(value.compound)) {
         actions.push({ type: 'apply', compound: compoundId(value.compound, fact.confidence) });
         place(fact, path);

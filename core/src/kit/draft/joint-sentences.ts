@@ -81,6 +81,9 @@ const FIRST_PART = 28;
 const titled = (text: string): string | undefined => {
   const plain = text
     .replace(/\([^)]*\)/g, ' ')
+    // What it is done on alone, and inch marks left of a size.
+    .replace(/^\s*[\p{L} -]{3,40} only:\s*/iu, ' ')
+    .replace(/["″]/g, ' ')
     // A size with its length names no part.
     .replace(/\b(?:M\d{1,2}|\d{1,2}\/\d{1,2}(?:-\d{2})?)(?:\s*[x×]\s*\d[\d.,/]*)+"?/g, ' ')
     .replace(/\b(?:the|all|both|those|these|four|six|two|three|eight|ten|twelve|\d+ ?x?)\b/gi, ' ')

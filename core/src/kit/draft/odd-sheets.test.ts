@@ -348,3 +348,72 @@ describe('a translated advice', () => {
     expect(kit.aftercare).toMatchObject([{ afterKm: 1000 }]);
   });
 });
+
+const AMERICAN = `FRONT BUMPER REPLACEMENT - HARROW 2500
+Read all instructions before starting.
+
+REMOVAL
+1) Disconnect fog lamp harnesses.
+2) Remove (2) 15mm bolts at each frame horn. Save.
+3) With a helper, slide factory bumper off and set aside.
+
+INSTALLATION
+4) Attach mount plates to frame horns w/ supplied 1/2-13 x 2" bolts (3 per side). Leave loose.
+5) Position bumper on plates. Install (4) 1/2-13 x 1-1/2" carriage bolts per side.
+6) Adjust so gap to fender is even, 3/4" +/- 1/8" both sides.
+7) Torque ALL 1/2" hardware to 75 lb-ft.
+8) Verify fog lamps and sensors operate.
+9) Winch option only: install fairlead with (2) M10 x 25 bolts, 35 lb-ft.
+`;
+
+describe('a sheet with one figure for all the hardware of a size', () => {
+  const kit = drafted(AMERICAN);
+  it('counts what each side has twice, and gives the figure to every line of that size', () => {
+    expect(kit.items.map(({ quantity, thread }) => [quantity, thread])).toEqual([
+      [6, '1/2-13'],
+      [8, '1/2-13'],
+      [2, 'M10 x 1.5'],
+    ]);
+    expect(joints(kit)).toMatchObject([
+      { title: '1/2-13 bolts', stations: 6, nm: 102 },
+      { title: 'Bolt 1/2-13 × 38.1', stations: 8, nm: 102 },
+      { stations: 2, nm: 47 },
+    ]);
+    const torqued = kit.steps.find(({ number }) => number === '7')?.actions.filter(({ type }) => type === 'torque');
+    expect(torqued).toHaveLength(2);
+  });
+  it('measures the gap about its figure, asks for the option, and makes no step of a chapter', () => {
+    expect(kit.checks).toMatchObject([{ target: 0.75, tolerance: 0.125, unit: 'in', places: ['left', 'right'] }, {}]);
+    expect(kit.questions.map(({ text }) => text)).toEqual(['Does it have: Winch option?']);
+    expect(kit.removed.map(({ name }) => name)).toEqual(['15mm bolts at each frame horn', 'factory bumper']);
+    expect(kit.steps.some(({ text }) => /^[A-Z]+$/.test(text))).toBe(false);
+  });
+});
+
+describe('a size before a figure', () => {
+  it('is no stage of it: `then tighten the M6 to 9 Nm`', () => {
+    const kit = drafted('1. Both diagonals agree. Then tighten the M6 to 9 Nm.\n2. Then the M8 to 20 Nm.');
+    expect(kit.groups.map(({ stages }) => stages)).toEqual([undefined, undefined]);
+  });
+});
+
+describe('a table whose torques leave the unit to their first row', () => {
+  it('gives the others the same, and doubts them', () => {
+    const reading = readSheet(
+      'Joint          Size   Qty   Torque\nAxle end       M14    2     160 Nm\nFrame end      M12    2     95\nLine clip      M6     2     9\n',
+    );
+    const torques = reading.facts.filter(({ value }) => value.kind === 'torque');
+    expect(torques.map(({ value }) => value.kind === 'torque' && value.maxNm)).toEqual([160, 95, 9]);
+    expect(torques.slice(1).every(({ confidence }) => confidence < 0.9)).toBe(true);
+  });
+});
+
+describe('tools in a list of points', () => {
+  it('are read to its end, and a tape measure masks nothing', () => {
+    const kit = drafted(
+      'YOU NEED\n- 10 mm wrench\n- 5 mm Allen key\n- tape measure\n\n1. Torque the M10 bolts to 40 Nm.\n2. Fit the lamp.\n3. Refit the cover.',
+    );
+    expect(kit.tools.map(({ name }) => name)).toEqual(['10 mm wrench', '5 mm Allen key']);
+    expect(kit.temporary).toEqual([]);
+  });
+});

@@ -56,7 +56,14 @@ function temporary({ kit, freshId }: Drafting, noun: string): string {
 function check(
   { kit, freshId }: Drafting,
   text: string,
-  limits: { min?: number; max?: number; spread?: number; unit?: 'mm' | 'in' | '°' },
+  limits: {
+    min?: number;
+    max?: number;
+    spread?: number;
+    target?: number;
+    tolerance?: number;
+    unit?: 'mm' | 'in' | '°';
+  },
 ): string {
   const id = freshId('check');
   const places = SIDES.test(text) || limits.spread !== undefined ? { places: ['left', 'right'] } : {};
@@ -191,7 +198,7 @@ const WORD_ACTS: readonly WordAct[] = [
     },
   },
   {
-    words: /^(?:then |now )?(?:stick |put |apply )?(tape|film|masking tape)\b(?: over| on)?\s/i,
+    words: /^(?:then |now )?(?:stick |put |apply )?(tape|film|masking tape)\b(?! measure)(?: over| on)?\s/i,
     act: (drafting, [, noun = '']) => ({ type: 'putOn', temporary: temporary(drafting, noun) }),
   },
   {
@@ -217,7 +224,8 @@ const WORD_ACTS: readonly WordAct[] = [
     }),
   },
   {
-    words: /^(?:.{0,30}? and )?(?:then |now )?(?:take|pull|lift)\s+(.+?)\s+(?:off|out)\b/i,
+    words:
+      /^(?:.{0,30}? and )?(?:then |now )?(?:with [^,]{3,30}, )?(?:take|pull|lift|slide|swing)\s+(.+?)\s+(?:off|out)\b/i,
     act: (drafting, [, what = ''], text) => ({
       type: 'remove',
       removed: removed(drafting, objectOf(what), text, NOT_NEEDED.test(text) ? 'scrap' : undefined),
@@ -321,6 +329,17 @@ const WORD_ACTS: readonly WordAct[] = [
         : undefined,
   },
   {
+    // `gap to the fender 3/4" +/- 1/8"`
+    words: new RegExp(`${NUMBER}${UNIT}\\s*(?:±|\\+/-|\\+-|plus or minus)\\s*${NUMBER}${UNIT}`, 'i'),
+    act: (drafting, [, aimed, unit, way], text) =>
+      MEASURED.test(text)
+        ? {
+            type: 'check',
+            check: check(drafting, text, { target: numberIn(aimed), tolerance: numberIn(way), unit: unitOf(unit) }),
+          }
+        : undefined,
+  },
+  {
     words: new RegExp(`${NUMBER}\\s*(?:-|–|to)\\s*${NUMBER}${UNIT}`, 'i'),
     act: (drafting, [, low, high, unit], text) =>
       MEASURED.test(text)
@@ -373,7 +392,7 @@ const WORD_ACTS: readonly WordAct[] = [
   },
   {
     words:
-      /^(?:then |now )?(?:try|test|road[- ]?test|drive (?:it |the \w+ )?(?:a)?round|(?:steer|turn)\b.*\block to lock|check for leaks|check (?:that )?the .+ work)/i,
+      /^(?:then |now )?(?:try|test|road[- ]?test|drive (?:it |the \w+ )?(?:a)?round|(?:steer|turn)\b.*\block to lock|verify\b.*\b(?:work|operate|function)s?\b|make sure\b.*\b(?:work|operate|function)s?\b|check for leaks|check (?:that )?the .+ work)/i,
     act: (drafting, _, text) => ({ type: 'test', check: check(drafting, text, {}) }),
   },
   {
