@@ -22,7 +22,7 @@ const common = { extensionsToTreatAsEsm: ['.ts', '.tsx'], transform, testEnviron
 
 export default {
   // Generous: a busy machine is no defect, and what is measured is measured in bench/.
-  testTimeout: 60_000,
+  testTimeout: 240_000,
   projects: [
     {
       ...common,

@@ -32,7 +32,7 @@ afterAll(async () => {
     ),
   );
   rmSync(folder, { recursive: true, force: true });
-}, 60_000);
+}, 240_000);
 
 interface Ended {
   code: number | null;
