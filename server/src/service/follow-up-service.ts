@@ -18,7 +18,6 @@ interface Asked {
   number: string;
   vehicleId: string;
   closedAtMs: number;
-  odometerKm?: number;
   due: Due[];
 }
 
@@ -46,9 +45,9 @@ export class FollowUpService {
       this.catalog.vehicles(shopId),
     ]);
     const cards = new Map(vehicles.map((vehicle) => [vehicle.id, vehicle]));
-    const last = new Map(settled.map((entry) => [keyOf(entry.jobId, entry.care), entry]));
+    const stands = standing(settled);
     const read = new Map(readings);
-    for (const entry of settled) {
+    for (const entry of [...stands.values()].flat()) {
       const vehicle = asked.get(entry.jobId)?.vehicleId;
       if (vehicle === undefined || entry.odometerKm == null) continue;
       read.set(vehicle, [...(read.get(vehicle) ?? []), { atMs: entry.atMs, km: entry.odometerKm }]);
@@ -63,8 +62,7 @@ export class FollowUpService {
       const { rate, last: reading } = rates.get(one.vehicleId) ?? { rate: dailyDistance([]), last: undefined };
       for (const first of one.due) {
         const { care } = first;
-        const entry = last.get(keyOf(job, care.key));
-        const ended = entry && entry.how !== 'open' ? entry : undefined;
+        const ended = stands.get(keyOf(job, care.key))?.at(-1);
         const goesOn = ended !== undefined && ended.how !== 'notWanted' && repeats(care);
         if (ended && !goesOn && nowMs - ended.atMs > SETTLED_SHOWN_DAYS * DAY_MS) continue;
         const when = goesOn
@@ -132,12 +130,11 @@ export class FollowUpService {
       else missing.push({ id, closedAtMs });
     }
     for await (const { row, log, closedAtMs } of this.jobs.signed(shopId, missing)) {
-      const odometer = row.odometerKm === null || row.odometerKm === undefined ? {} : { odometerKm: row.odometerKm };
+      const odometer = row.odometerKm == null ? {} : { odometerKm: row.odometerKm };
       const one: Asked = {
         number: row.number,
         vehicleId: row.vehicleId,
         closedAtMs,
-        ...odometer,
         due: dueAfter(log.plan, log.state, { closedAtMs, ...odometer }),
       };
       found.set(row.id, one);
@@ -148,6 +145,18 @@ export class FollowUpService {
 }
 
 const keyOf = (job: string, care: string): string => `${job} ${care}`;
+/** What was said and not taken back, by what it was said of: each `open` takes the saying before it back. */
+function standing(said: readonly DueSettledEntity[]): Map<string, DueSettledEntity[]> {
+  const stands = new Map<string, DueSettledEntity[]>();
+  for (const entry of said) {
+    const key = keyOf(entry.jobId, entry.care);
+    const list = stands.get(key) ?? [];
+    if (entry.how === 'open') list.pop();
+    else list.push(entry);
+    stands.set(key, list);
+  }
+  return stands;
+}
 const repeats = (care: Care): boolean => care.from === 'sheet' && care.entry.repeats === true;
 const newest = (list: readonly OdometerReading[]): OdometerReading | undefined =>
   list.reduce<OdometerReading | undefined>((last, one) => (last && last.atMs >= one.atMs ? last : one), undefined);

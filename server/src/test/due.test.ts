@@ -14,16 +14,7 @@ const DAY = 86_400_000;
 
 /** A guard opened with an odometer, worked and signed. */
 async function signedGuard(device: Device, odometerKm: number | undefined): Promise<string> {
-  const response = await device.request('POST', '/api/jobs', {
-    vehicle: 'v-carrick',
-    kits: ['transfer-case-guard'],
-    answers: {},
-    bay: 3,
-    plannedStartMs: Date.now(),
-    ...(odometerKm === undefined ? {} : { odometerKm }),
-  });
-  expect(response.status).toBe(201);
-  const { id } = (await response.json()) as { id: string };
+  const id = await openGuard(device, odometerKm === undefined ? {} : { odometerKm });
   await device.send(id, ...guardToClosed.map((command) => device.input(command)));
   return id;
 }
@@ -68,6 +59,8 @@ describe('what owners are to come back for', () => {
     expect(await ofJob(mira, job)).not.toHaveProperty('expected');
     expect((await settle(mira, { job, care: item?.care, how: 'open' })).status).toBe(204);
     expect(await ofJob(mira, job)).not.toHaveProperty('settled');
+    // What is taken back tells nothing of how far the vehicle goes either.
+    expect(await ofJob(mira, job)).toMatchObject({ lastKm: 120_400, rateFrom: 'usual' });
     expect((await settle(mira, { ...done, care: 'no-such' })).status).toBe(404);
     expect((await settle(mira, { ...done, odometerKm: -1 })).status).toBe(422);
     expect((await settle(mira, { ...done, how: 'perhaps' })).status).toBe(422);

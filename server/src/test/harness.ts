@@ -215,13 +215,14 @@ export async function fitter(server: TestServer, person = 'u-vane', pin = '2468'
 }
 
 /** Opens the guard job on the demo wagon in bay 3. */
-export async function openGuard(device: Device): Promise<string> {
+export async function openGuard(device: Device, over: object = {}): Promise<string> {
   const response = await device.request('POST', '/api/jobs', {
     vehicle: 'v-carrick',
     kits: ['transfer-case-guard'],
     answers: {},
     bay: 3,
     plannedStartMs: Date.now(),
+    ...over,
   });
   if (response.status !== 201) throw new Error(await response.text());
   return ((await response.json()) as { id: string }).id;

@@ -221,8 +221,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
   }
   const waits = (item: Item, step: number): boolean =>
     [...claimed].some(
-      ([name, by]) =>
-        by > step && name !== '' && (item.thread === name || (name.endsWith('-') && item.thread?.startsWith(name))),
+      ([name, by]) => by > step && (item.thread === name || (name.endsWith('-') && item.thread?.startsWith(name))),
     );
   const pathOf = (group: string): string => `groups[${kit.groups.findIndex((entry) => entry.id === group)}]`;
   for (const torque of facts.filter(isKind('torque'))) {

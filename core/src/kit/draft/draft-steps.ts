@@ -10,7 +10,7 @@ import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
 import { isSection } from './section.ts';
-import { goesBack, offAndOn, opensAs, soundsLikeAct, wordAct } from './word-acts.ts';
+import { goesBack, offAndOn, opensAs, SCRAPPED, soundsLikeAct, wordAct } from './word-acts.ts';
 
 const COMMON_WORDS = new Set(
   'with from then that this the and them both each remove refit reinstall replace reconnect disconnect unplug connector original same factory left right front rear upper lower carefully back into onto using'.split(
@@ -21,9 +21,6 @@ const COMMON_WORDS = new Set(
 /** Acts that take the time their sentence says themselves. */
 const HAS_ITS_WAIT: ReadonlySet<StepAction['type']> = new Set(['coolDown', 'warmUp', 'soak', 'wait']);
 
-/** What comes off there is of no more use. */
-const SCRAPPED =
-  /\b(?:discard|scrap|bin|throw (?:it |them )?away|dispose|goes? in the bin|(?:not|never|no longer) (?:be )?(?:re-?used|needed|required)|not need(?:ed)? (?:it|them)|do not re-?use|don't re-?use)\b/i;
 const LEADING_COUNT =
   /^(?:the |all |both )?(?:\d{1,2}|two|three|four|five|six|seven|eight|nine|ten|twelve)\s+(?=\p{L})/iu;
 /** `Remove (2) bolts at each horn.`: what is worked on, where the reader found no plain object. */

@@ -107,7 +107,7 @@ const titled = (text: string): string | undefined => {
     .replace(/\s+/g, ' ')
     .replace(/^[\s,:;|=–-]+|[\s,:;|=.–-]+$/g, '');
   // Too long for a name: its first part, before a comma or what it is done with.
-  if (plain.length > FIRST_PART && plain.length < text.length + 1) {
+  if (plain.length > FIRST_PART) {
     const [first = ''] = plain.split(/,\s|\s(?:on with|with|plus|using)\s/);
     if (first.length < plain.length && tellingWords(first).length > 0 && /\s/.test(first)) return titled(first);
   }

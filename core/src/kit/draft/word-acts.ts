@@ -1,4 +1,5 @@
 import { HARDWARE, NUMBER_WORDS } from '../../sheet/lexicon.ts';
+import type { Check } from '../kit-preparation.ts';
 import type { Disconnect } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
 import { clip, type Drafting } from './drafting.ts';
@@ -52,19 +53,10 @@ function temporary({ kit, freshId }: Drafting, noun: string): string {
   return id;
 }
 
+type Limits = Pick<Check, 'min' | 'max' | 'spread' | 'target' | 'tolerance' | 'unit'>;
+
 /** A check with its limits, in the unit the sheet prints; each side by itself where it says so. */
-function check(
-  { kit, freshId }: Drafting,
-  text: string,
-  limits: {
-    min?: number;
-    max?: number;
-    spread?: number;
-    target?: number;
-    tolerance?: number;
-    unit?: 'mm' | 'in' | '°';
-  },
-): string {
+function check({ kit, freshId }: Drafting, text: string, limits: Limits): string {
   const id = freshId('check');
   const places = SIDES.test(text) || limits.spread !== undefined ? { places: ['left', 'right'] } : {};
   kit.checks.push({
@@ -98,7 +90,9 @@ const sameThing = (a: string, b: string): boolean => {
   const words = new Set(nounsOf(a));
   return nounsOf(b).some((word) => words.has(word));
 };
-const NOT_NEEDED = /\b(?:not|no longer|never) (?:be )?(?:need(?:ed)?|used|re-?used|required)\b|\bin the bin\b/i;
+/** What comes off there is of no more use. */
+export const SCRAPPED =
+  /\b(?:discard|scrap|bin|throw (?:it |them )?away|dispose|goes? in the bin|(?:not|never|no longer) (?:be )?(?:re-?used|needed|required)|not need(?:ed)? (?:it|them)|do not re-?use|don't re-?use)\b/i;
 const BACK_ON =
   /\b(?:mount|fit|put|screw|install)\b.{3,40}\bagain\b|\breverse(?:d)? order\b|\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b|^\W*(?:the |both |all )?[\p{L} ]{3,30} on\W*$/iu;
 /** Used once: `Pitch the old top nut, don't reuse it.` */
@@ -167,6 +161,19 @@ function numberIn(text: string | undefined): number {
 }
 const MEASURED = /\b(?:angle|level|touch(?:es|ing)?|gap|clearance|room|distance|play|depth|height|flush|space|air)\b/i;
 
+/** A limit in words of something that is measured, as a check. */
+const measured = (words: string, limits: (match: readonly (string | undefined)[]) => Limits): WordAct => ({
+  words: new RegExp(words, 'i'),
+  act: (drafting, match, text) =>
+    MEASURED.test(text) ? { type: 'check', check: check(drafting, text, limits(match)) } : undefined,
+});
+
+/** `Take the bumper off`, `Demount the bumper`: scrapped where the sentence says it is of no more use. */
+const comesOff: WordAct['act'] = (drafting, [, what = ''], text) => ({
+  type: 'remove',
+  removed: removed(drafting, objectOf(what), text, SCRAPPED.test(text) ? 'scrap' : undefined),
+});
+
 const WORD_ACTS: readonly WordAct[] = [
   {
     words: /^(?:then |now )?(?:let|allow) (?:the )?(.+?) (?:to )?cool\b/i,
@@ -226,17 +233,11 @@ const WORD_ACTS: readonly WordAct[] = [
   {
     words:
       /^(?:.{0,30}? and )?(?:then |now )?(?:with [^,]{3,30}, )?(?:take|pull|lift|slide|swing)\s+(.+?)\s+(?:off|out)\b/i,
-    act: (drafting, [, what = ''], text) => ({
-      type: 'remove',
-      removed: removed(drafting, objectOf(what), text, NOT_NEEDED.test(text) ? 'scrap' : undefined),
-    }),
+    act: comesOff,
   },
   {
     words: /^(?:then |now )?(?:demount|dismount|dismantle|unscrew|take down)\s+(.+)/i,
-    act: (drafting, [, what = ''], text) => ({
-      type: 'remove',
-      removed: removed(drafting, objectOf(what), text, NOT_NEEDED.test(text) ? 'scrap' : undefined),
-    }),
+    act: comesOff,
   },
   {
     words: /^(?:then |now )?(?:cut|trim|notch|saw)\s+(?:out |off |away )?(.+)/i,
@@ -313,52 +314,33 @@ const WORD_ACTS: readonly WordAct[] = [
       return { type: 'measure', baseline: id };
     },
   },
-  {
-    words: new RegExp(`(?:not less than|at least|no less than|minimum(?: of)?|min\\.?)\\s+${NUMBER}${UNIT}`, 'i'),
-    act: (drafting, [, number, unit], text) =>
-      MEASURED.test(text)
-        ? { type: 'check', check: check(drafting, text, { min: numberIn(number), unit: unitOf(unit) }) }
-        : undefined,
-  },
-  {
-    // `15 mm at least, all along`
-    words: new RegExp(`${NUMBER}${UNIT}\\s+(?:at least|minimum|min\\b|or more)`, 'i'),
-    act: (drafting, [, number, unit], text) =>
-      MEASURED.test(text)
-        ? { type: 'check', check: check(drafting, text, { min: numberIn(number), unit: unitOf(unit) }) }
-        : undefined,
-  },
-  {
-    // `gap to the fender 3/4" +/- 1/8"`
-    words: new RegExp(`${NUMBER}${UNIT}\\s*(?:±|\\+/-|\\+-|plus or minus)\\s*${NUMBER}${UNIT}`, 'i'),
-    act: (drafting, [, aimed, unit, way], text) =>
-      MEASURED.test(text)
-        ? {
-            type: 'check',
-            check: check(drafting, text, { target: numberIn(aimed), tolerance: numberIn(way), unit: unitOf(unit) }),
-          }
-        : undefined,
-  },
-  {
-    words: new RegExp(`${NUMBER}\\s*(?:-|–|to)\\s*${NUMBER}${UNIT}`, 'i'),
-    act: (drafting, [, low, high, unit], text) =>
-      MEASURED.test(text)
-        ? {
-            type: 'check',
-            check: check(drafting, text, { min: numberIn(low), max: numberIn(high), unit: unitOf(unit) }),
-          }
-        : undefined,
-  },
-  {
-    words: new RegExp(
-      `(?:not (?:more than|over|above)|at most|no more than|never (?:over|more than)|maximum(?: of)?|max\\.?)\\s+${NUMBER}${UNIT}`,
-      'i',
-    ),
-    act: (drafting, [, number, unit], text) =>
-      MEASURED.test(text)
-        ? { type: 'check', check: check(drafting, text, { max: numberIn(number), unit: unitOf(unit) }) }
-        : undefined,
-  },
+  measured(
+    `(?:not less than|at least|no less than|minimum(?: of)?|min\\.?)\\s+${NUMBER}${UNIT}`,
+    ([, number, unit]) => ({
+      min: numberIn(number),
+      unit: unitOf(unit),
+    }),
+  ),
+  // `15 mm at least, all along`
+  measured(`${NUMBER}${UNIT}\\s+(?:at least|minimum|min\\b|or more)`, ([, number, unit]) => ({
+    min: numberIn(number),
+    unit: unitOf(unit),
+  })),
+  // `gap to the fender 3/4" +/- 1/8"`
+  measured(`${NUMBER}${UNIT}\\s*(?:±|\\+/-|\\+-|plus or minus)\\s*${NUMBER}${UNIT}`, ([, aimed, unit, way]) => ({
+    target: numberIn(aimed),
+    tolerance: numberIn(way),
+    unit: unitOf(unit),
+  })),
+  measured(`${NUMBER}\\s*(?:-|–|to)\\s*${NUMBER}${UNIT}`, ([, low, high, unit]) => ({
+    min: numberIn(low),
+    max: numberIn(high),
+    unit: unitOf(unit),
+  })),
+  measured(
+    `(?:not (?:more than|over|above)|at most|no more than|never (?:over|more than)|maximum(?: of)?|max\\.?)\\s+${NUMBER}${UNIT}`,
+    ([, number, unit]) => ({ max: numberIn(number), unit: unitOf(unit) }),
+  ),
   {
     // `Measure corner to corner: within 1/8 in.`: what two measures may differ by.
     words: new RegExp(
@@ -407,9 +389,7 @@ export function offAndOn(drafting: Drafting, text: string): StepAction[] {
   return parts.length < 2
     ? []
     : parts.flatMap((part) => {
-        const said = /\b(?:off|out|on)(?:\s*\([^)]*\))?\W*$/i.test(part)
-          ? wordAct(drafting, part.replace(/\s*\([^)]*\)\W*$/, ''))
-          : undefined;
+        const said = /\b(?:off|out|on)\W*$/i.test(part) ? wordAct(drafting, part) : undefined;
         return said?.type === 'remove' || said?.type === 'refit' ? [said] : [];
       });
 }
