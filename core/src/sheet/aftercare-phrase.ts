@@ -83,8 +83,9 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
         timesA('once', { y: 'year', a: 'year', m: 'month', w: 'week', d: 'day' }[match[1]?.[0]?.toLowerCase() ?? '']),
     },
     {
-      pattern: /\b(?:or|and|,) (\d+|three|six|twelve) (months?|years?|weeks?)\b(?! old)/gi,
-      make: (match) => periodOf('every', match[1], match[2]),
+      pattern:
+        /(?:\b(?:or|and)|,|(?<=\b(?:km|miles?) ?)\/) ?(\d+|three|four|six|twelve) (months?|years?|weeks?)\b(?! old)/gi,
+      make: (match) => periodOf(isRepeated(match) ? 'every' : 'after', match[1], match[2]),
     },
     {
       pattern: /\b(?:or|then) (\d[\d.,]*(?: \d{3})*) ?(km|miles)\b/gi,
@@ -124,6 +125,10 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     },
     { pattern: /\bwhenever [^.;:,\n]{4,60}/gi, make: (match) => ({ event: match[0], repeats: true }) },
   ];
+
+/** `Every 5000 km or 6 months`, but `after 1000 km / 4 weeks`, which is once. */
+const isRepeated = ({ input, index }: RegExpMatchArray): boolean =>
+  !/\bafter\b(?!.*\b(?:every|each)\b)[^.;]{0,40}$/i.test((input ?? '').slice(Math.max(0, (index ?? 0) - 60), index));
 
 function distanceOf(opener: string | undefined, count: string | undefined, unit: string | undefined) {
   const value = number(count ?? '');

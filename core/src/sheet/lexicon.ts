@@ -90,6 +90,52 @@ export const HARDWARE = plural([
   'loop',
 ]);
 
+/** What translated sheets leave in their own tongue, by the English noun. Common words of the trade, from memory. */
+const ELSEWHERE: Record<string, readonly string[]> = {
+  bolt: [
+    'schraube',
+    'schrauben',
+    'boulon',
+    'boulons',
+    'tornillo',
+    'tornillos',
+    'bullone',
+    'bulloni',
+    'bouten',
+    'skruv',
+  ],
+  screw: ['vis', 'vite', 'viti', 'parafuso', 'parafusos'],
+  nut: [
+    'mutter',
+    'muttern',
+    'ecrou',
+    'écrou',
+    'écrous',
+    'tuerca',
+    'tuercas',
+    'dado',
+    'dadi',
+    'porca',
+    'porcas',
+    'moer',
+    'moeren',
+  ],
+  washer: [
+    'scheibe',
+    'scheiben',
+    'unterlegscheibe',
+    'unterlegscheiben',
+    'rondelle',
+    'rondelles',
+    'arandela',
+    'arandelas',
+    'rondella',
+    'sluitring',
+    'bricka',
+  ],
+};
+for (const [noun, words] of Object.entries(ELSEWHERE)) for (const word of words) HARDWARE.set(word, noun);
+
 /** Words of tools that make a width across flats of the number before them. */
 export const DRIVE_TOOLS = new Set([
   'socket',

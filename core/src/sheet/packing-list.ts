@@ -314,7 +314,8 @@ function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { ro
       continue;
     }
     // A sentence behind the list is no row of it.
-    if (rows.length > 0 && /^(?:the|these|those|look|check|note|all|if|please)\b.*[.]$/i.test(plain)) break;
+    if (rows.length > 0 && /^(?:the|these|those|look|check|note|all|if|please|you|your|have)\b.*[.]$/i.test(plain))
+      break;
     blanks = 0;
     rows.push({ ...line });
     end = at + 1;
@@ -334,10 +335,17 @@ function rowItem(line: string): true | undefined {
   const bare = line.replace(BAG, '');
   if (writtenItems(bare, 0).length > 0 || itemOf(bare)) return true;
   const cells = cellsOf(bare, 0);
-  return cells.length > 1 && cells.some((cell) => CELL_COUNT.test(cell.text)) && /\p{L}{3}/u.test(bare)
-    ? true
-    : undefined;
+  const columns = cells.length > 1 && cells.some((cell) => CELL_COUNT.test(cell.text)) && /\p{L}{3}/u.test(bare);
+  return columns || (bare.length < HEADING_LENGTH && LAST_NUMBER.test(bare)) ? true : undefined;
 }
+
+/** `Hex bolt M12 x 40, class 10.9 8`: the last number of a row, which is no length. */
+const LAST_NUMBER = /^\s*(\p{L}(?:[^.\n]|\.\d)*)(?<![\s×x*/-])\s+(\d{1,3})\s*$/u;
+const FEW_ROWS = 3;
+
+/** Rows that all end with a number and begin with none are counted by it. */
+const countedAtEnd = (rows: readonly Line[]): boolean =>
+  rows.length >= FEW_ROWS && rows.every(({ text }) => LAST_NUMBER.test(text));
 
 /** The column of a table that counts, and how many columns it has. */
 interface CountColumn {
@@ -394,6 +402,12 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
     firsts.every((value, at) => Number.isFinite(value) && (at === 0 || value > (firsts[at - 1] ?? 0)));
   const leads = rows.map((row) => Number(/^\s*\((\d{1,3})\)\s/.exec(row.text)?.[1] ?? Number.NaN));
   const bracketed = leads.length > 2 && leads.every((value, at) => value === (leads[0] ?? 0) + at);
+  if (countedAtEnd(rows))
+    return rows.flatMap(({ text, start }) => {
+      const [, item = '', count] = LAST_NUMBER.exec(text) ?? [];
+      const lead = text.length - text.trimStart().length;
+      return [{ start: start + lead, end: start + text.trimEnd().length, count: Number(count), item: item.trim() }];
+    });
   return rows.flatMap((row, at) => {
     const crossed = [...row.text.matchAll(COUNTED_CELL)];
     if (crossed.length > 1)

@@ -23,6 +23,13 @@ export interface SheetReading {
   unread: number[];
 }
 
+/** Whether a count begins in what stands before its step's words: the step's number, `8   M8 bolts`. */
+function isLabel(text: string, steps: readonly SheetStep[], { start, step }: Fact): boolean {
+  const own = steps[step];
+  const line = text.lastIndexOf('\n', start) + 1;
+  return own?.number !== undefined && start < own.start && line >= text.lastIndexOf('\n', own.start) + 1;
+}
+
 /** Longest text that is read, characters: about a hundred pages. */
 export const LONGEST_SHEET = 600_000;
 
@@ -72,6 +79,7 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   // What a letter quotes is what was asked: only its torques are shown, as such.
   const answered = quotesLetter(text);
   const facts = [...roled, ...counted, ...kept]
+    .filter((fact) => fact.value.kind !== 'count' || fact.value.item !== undefined || !isLabel(text, steps, fact))
     .filter((fact) => !answered || fact.value.kind === 'torqueAside' || !isQuoted(text, fact.start))
     .sort((a, b) => a.start - b.start);
   const touched = new Set(facts.filter((fact) => fact.value.kind !== 'side').map((fact) => fact.step));

@@ -18,6 +18,13 @@ const NUMBERED =
 const COUNTED =
   /^\s*(?:[Ss]tep|STEP|[Oo]p(?:eration)?\.?|[Tt]ask|[Ss]tage)\s+(\p{L}+|\d{1,3}[a-z]?)(?:\s*[.):,–-]+\s+|\s*[.):]?\s*$)/u;
 
+/** `Figure 3.`, `Picture 4:` before what is done there: the sheet's own numbers, where it has no others. */
+const FIGURED =
+  /^\s*(?:[Ff]ig(?:ure)?\.?|FIG(?:URE)?\.?|[Pp]icture|[Pp]hoto|[Ii]mage|[Dd]rawing)\s+(\d{1,3}[a-z]?)\s*[.):,–-]+\s+(?=\p{Lu})/u;
+/** `[ ] 12  Reconnect the battery`: a number between the box and the words. */
+const TICKED = /^\s*\[ ?[x ]?\]\s*(\d{1,3}[a-z]?)[.):]?\s+(?=\p{L})/u;
+const FEW_FIGURES = 3;
+
 /** The label of a step that is counted in words, or stands alone above its text. */
 function counted(line: string): { label: string; length: number } | undefined {
   const [mark = '', word = ''] = COUNTED.exec(line) ?? [];
@@ -34,6 +41,18 @@ const CELLS = /\S {3,}\S|\||\t|\.{4,}/;
 const WRAPPED = 0.72;
 /** So many lines with a time before them are typed up from a tape. */
 const FEW_STAMPS = 3;
+
+/** Whether the numbers behind the boxes to tick run on from one: `[ ] 3` counts the pieces of a list, too. */
+function runsOn(lines: readonly string[], isListed: (start: number) => boolean): boolean {
+  let start = 0;
+  const numbers: number[] = [];
+  for (const line of lines) {
+    const [, number] = TICKED.exec(line) ?? [];
+    if (number !== undefined && !isListed(start)) numbers.push(Number.parseInt(number, 10));
+    start += line.length + 1;
+  }
+  return numbers.length >= FEW_FIGURES && numbers.every((number, at) => at === 0 || number >= (numbers[at - 1] ?? 0));
+}
 
 /** A step that is a heading, or stands in capitals. */
 const isHeading = (plain: string): boolean => /^[^a-z]{3,}$/.test(plain) && /[A-Z]{2}/.test(plain);
@@ -76,7 +95,10 @@ export function splitSteps(
   const running = bracketed.length > 1 && bracketed.every((label, at) => label === (bracketed[0] ?? 0) + at);
   const lengths = written.map((line) => line.trimEnd().length).sort((a, b) => a - b);
   const page = lengths[Math.floor(lengths.length * 0.9)] ?? 0;
-  const numbered = lines.filter((line) => NUMBERED.test(line) || counted(line)).length;
+  const labelled = lines.filter((line) => NUMBERED.test(line) || counted(line)).length;
+  const figured = labelled < FEW_FIGURES && lines.filter((line) => FIGURED.test(line)).length >= FEW_FIGURES;
+  const ticked = runsOn(lines, (start) => listed(start) !== undefined);
+  const numbered = figured || ticked ? lines.length : labelled;
   // One time of day is none.
   const taped = lines.filter((line) => STAMP.test(line)).length >= FEW_STAMPS;
   /** The number of the paragraph that is open, which its further sentences share. */
@@ -92,8 +114,8 @@ export function splitSteps(
       paragraph = undefined;
       continue;
     }
-    const stamp = taped ? STAMP.exec(line) : null;
-    const number = stamp ?? (running || !/^\s*\(\d/.test(line) ? NUMBERED.exec(line) : null);
+    const own = taped ? STAMP : figured ? FIGURED : ticked && listed(start) === undefined ? TICKED : undefined;
+    const number = own?.exec(line) ?? (running || !/^\s*\(\d/.test(line) ? NUMBERED.exec(line) : null);
     const spoken = number ? undefined : counted(line);
     const begins =
       number !== null ||

@@ -190,7 +190,7 @@ export interface Joints {
  * conditions together. Joints are told apart by the words of their sentences, never by thread and figure alone.
  */
 export function draftJoints(drafting: Drafting, packing: Packing): Joints {
-  const { reading, facts, kit, place, assume, freshId, addItem, compoundId } = drafting;
+  const { reading, facts, kit, inStep, place, assume, freshId, addItem, compoundId } = drafting;
   const { washerFor, wordsOf } = packing;
   const groupOf = new Map<Fact, string>();
   const assembledIn = new Map<number, string>();
@@ -259,6 +259,15 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
           (spent || said.count === undefined || other.torque.step < torque.step) &&
           (written === undefined ? said.words.some((word) => other.words.includes(word)) : spent || labelsSpent(said)),
       );
+    // `Every six months, put the wrench on the M12 nuts again`: of a joint that is there, whatever leads up to it.
+    const later = inStep(torque.step).some(isKind('aftercare'))
+      ? drawn.find(({ thread, torque: { value } }) => thread === written && value.maxNm === torque.value.maxNm)
+      : undefined;
+    if (later) {
+      groupOf.set(torque, later.group);
+      place(torque, pathOf(later.group));
+      continue;
+    }
     if (again) {
       groupOf.set(torque, again.group);
       place(torque, pathOf(again.group));

@@ -111,7 +111,7 @@ function compoundsBySize(
 
 /** The packing list: pieces counted where nothing is done to the vehicle's own. */
 export function draftPacking(drafting: Drafting): Packing {
-  const { reading, facts, kit, inStep, place, addItem } = drafting;
+  const { reading, facts, kit, inStep, place, addItem, assume } = drafting;
   /** The thread a washer was listed for. */
   const washerFor = new Map<string, string>();
   const listed = new Set<number>();
@@ -146,6 +146,14 @@ export function draftPacking(drafting: Drafting): Packing {
     .filter(({ value }) => KIND_OF[value.noun] === 'bolt')
     .flatMap((count) => threadIn(drafting, count) ?? [])
     .filter(({ value }) => value.pitchAssumed === undefined);
+  /** A word nobody knows, with the bare thread of bolts on the list that have no nuts: `6 M10 stovers`. */
+  const isNutByThread = (count: Of<'count'>): boolean => {
+    const thread = threadIn(drafting, count)?.value;
+    if (thread === undefined || thread.lengthMm !== undefined || !/^\W*M\d/.test(count.value.item ?? '')) return false;
+    const ofThread = packing.filter((other) => threadIn(drafting, other)?.value.designation === thread.designation);
+    const kinds = ofThread.map(({ value }) => KIND_OF[value.noun]);
+    return kinds.includes('bolt') && !kinds.includes('nut');
+  };
   const wordsOf = new Map<string, string[]>();
   const kindsListed = new Set(packing.map(({ value }) => KIND_OF[value.noun]));
   for (const count of [...packing, ...fitted]) {
@@ -153,7 +161,8 @@ export function draftPacking(drafting: Drafting): Packing {
     const named = formInWords(line ?? count.printed);
     const byNoun = KIND_OF[count.value.noun];
     // `Bracket screw` is a screw: what it is for stands before it.
-    const kind = (named?.kind === 'part' ? (byNoun ?? named.kind) : named?.kind) ?? byNoun ?? 'part';
+    const told = (named?.kind === 'part' ? (byNoun ?? named.kind) : named?.kind) ?? byNoun;
+    const kind = told ?? (isNutByThread(count) ? 'nut' : 'part');
     const thread = kind === 'part' ? undefined : (threadOfBolts(kind, count, bolts) ?? threadIn(drafting, count));
     // A sheet-metal screw has a number and no thread that is known.
     const known = thread !== undefined && parseThread(thread.value.designation).ok;
@@ -208,6 +217,7 @@ export function draftPacking(drafting: Drafting): Packing {
       'kit',
     );
     place(count, `items[${index}]`);
+    if (told === undefined && kind === 'nut') assume(`items[${index}]`, 'takenForNut', name);
     wordsOf.set(kit.items[index]?.id ?? '', tellingWords(line ?? ''));
     for (const mate of kind === 'bolt' && line !== undefined ? comesWith(line) : []) {
       if (kindsListed.has(mate.kind)) continue;

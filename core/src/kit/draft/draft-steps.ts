@@ -40,6 +40,14 @@ const NO_THING = /^(?:anything|everything|something|it|them|this|that)\W*$/i;
 const QUANTITY_LINE = /^\s*\d+\s*(?:off|x|no\.?|pcs?\.?|pieces?)\s/i;
 const WHAT_IS_NEEDED =
   /^\s*(?:what you(?:'ll)? need|you (?:will|'ll)? ?need|tools?(?: needed| required)?|parts)\b.{0,3}[:.]/i;
+/** `You will want a 10 and a 17 mm socket, …`: what is wanted for the work, as a sentence. */
+const WANTS_TOOLS = /^you(?: will|['’]ll)? (?:need|want)\b.*\b(?:sockets?|spanners?|wrench(?:es)?|keys?|drill|jack)\b/i;
+/** `Signed ____   Checked by ____`, `Page 1 of 2`: to be filled in on paper. */
+const FORM_FIELDS = /^(?:[\p{L}. ]{2,24}[:.]?\s*_{3,}\s*)+$|^page \d+ of \d+$/iu;
+/** What the owner must never do with it, or the next fitter: no step of this work. */
+const FOR_LATER =
+  /^never\b(?!.*\b(?:tighten|torque|bolts?|nuts?|screws?|threads?)\b)|\b(?:if|when|whenever|once) (?:it is|they are|it's|they're)? ?(?:ever|later|again) |\bwhenever (?:it is|they are)\b/i;
+
 /** `How tight?`, `Can I pull straight away?`: headings of a leaflet that answers questions. */
 const QUESTION =
   /^(?:what|how|which|where|when|why|who|any|and|can|do|does|is|are|must|should|may|will)\b[^.;]{0,70}\?$/i;
@@ -59,6 +67,9 @@ const isFront = (text: string, own: readonly Fact[]): boolean =>
 const ENDS = /[.!?;:]\s*$/;
 const isTitle = (text: string): boolean => !ENDS.test(text) && text.trim().split(/\s+/).length <= 12;
 
+/** A figure said of what is done when the owner comes back. */
+export const laterIn = (own: readonly Fact[]): boolean => own.some(isKind('aftercare'));
+
 /** The steps, each with what it has done; lines of the packing list and headings are none. */
 export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, assembledIn, together }: Joints): void {
   const { reading, facts, kit, inStep, place, assume, freshId, compoundId } = drafting;
@@ -77,9 +88,17 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     const mine = nounsOf(fact.step);
     return refits.find((other) => other.start > fact.start && [...nounsOf(other.step)].some((word) => mine.has(word)));
   };
+  /** Sizes that a sentence names, or the one before it in the same step of the sheet. */
+  const sizesNamed = (at: number): ReadonlySet<string> => {
+    const before = reading.steps[at - 1];
+    const same = before?.number !== undefined && before.number === reading.steps[at]?.number ? inStep(at - 1) : [];
+    const threads = [...inStep(at), ...same].filter(isKind('thread'));
+    return new Set(threads.map(({ value }) => value.designation));
+  };
   const removedBy = new Map<Fact, string>();
   const disconnectedBy = new Map<Fact, string>();
   const numbered = reading.steps.filter(({ number }) => number !== undefined).length;
+  const lastTorque = Math.max(-1, ...torques.filter((fact) => !laterIn(inStep(fact.step))).map(({ step }) => step));
   const firstNumbered = reading.steps.findIndex(({ number }) => number !== undefined);
   const asks = reading.steps.filter(isQuestion).length >= FEW;
   const firstList = reading.steps.findIndex((step) => step.list !== undefined);
@@ -90,6 +109,13 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     if (GREETING.test(step.text) || LETTERHEAD.test(step.text)) return;
     const works = own.some(({ value }) => value.kind === 'action' || value.kind === 'torque');
     if (!works && WHAT_IS_NEEDED.test(step.text)) return;
+    if (WANTS_TOOLS.test(step.text) || FORM_FIELDS.test(step.text.trim())) return;
+    const isLast = at > lastTorque && FOR_LATER.test(step.text);
+    if (isLast) {
+      kit.cautions.push({ id: freshId('caution'), text: clip(step.text, 500) });
+      for (const fact of own) place(fact, `cautions[${kit.cautions.length - 1}]`);
+      return;
+    }
     // `1 Remove the bumper` over its sub-steps is work, `Assemble` alone is none.
     if ((!works || !/\s/.test(step.text)) && isSection(step, reading.steps[at + 1])) return;
     // A sheet that numbers its steps has its front matter before them.
@@ -106,9 +132,16 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
       const { value } = fact;
       if (value.kind === 'action') {
         const object = clip(value.object.trim() || withoutVerb(step.text), 120);
-        // `Before you undo anything` takes nothing off.
-        if (value.action === 'remove' && NO_THING.test(object)) place(fact, path);
-        else if (value.action === 'remove') {
+        // `Before you undo anything` takes nothing off; `bin them` says what becomes of what came off just before.
+        if (NO_THING.test(object) && (value.action === 'remove' || value.action === 'discard')) {
+          place(fact, path);
+          const last = kit.steps.at(-1);
+          const off =
+            last?.number === step.number ? last?.actions.find((action) => action.type === 'remove') : undefined;
+          const thing =
+            SCRAPPED.test(step.text) && kit.removed.find(({ id }) => off?.type === 'remove' && id === off.removed);
+          if (thing) thing.fate = 'scrap';
+        } else if (value.action === 'remove') {
           const count = own.filter(isKind('count')).find((entry) => entry.start >= fact.start)?.value.count ?? 1;
           const id = freshId(`off ${object}`);
           const gone = SCRAPPED.test(step.text);
@@ -162,10 +195,13 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     // What is bolted back on goes back first.
     const back = actions.some(({ type }) => type === 'refit') ? undefined : goesBack(drafting, at);
     if (back && !bare) actions.unshift(back);
-    // `Start all bolts by hand`, `snug`: of the group that is torqued next.
+    // `Start all bolts by hand`, `snug`: of the size its step names, else of the group that is torqued next.
     const stage = own.find(isKind('stage'));
     if (stage && (stage.value.stage === 'loose' || stage.value.stage === 'snug')) {
-      const next = torques.find((torque) => torque.start > stage.start);
+      const sizes = sizesNamed(at);
+      const next =
+        torques.find((torque) => torque.start > stage.start && sizes.has(torque.about ?? '')) ??
+        torques.find((torque) => torque.start > stage.start);
       const group = assembledIn.get(at) ?? (next && groupOf.get(next));
       if (group) {
         actions.push({ type: stage.value.stage === 'loose' ? 'start' : 'snug', group });
@@ -203,6 +239,8 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
       kit.difficulty = clip(difficulty.value.text, 120);
       place(difficulty, 'difficulty');
     }
+    // What is due when the owner comes back is no step of this work.
+    if (at > lastTorque && laterIn(own) && !actions.some(({ type }) => type !== 'torque')) return;
     // A heading says nothing that is to be done.
     const telling = own.filter((fact) => fact.value.kind !== 'side');
     const heading = at === 0 && step.number === undefined && !byWords;

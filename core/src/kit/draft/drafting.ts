@@ -19,7 +19,8 @@ export interface Assumption {
     | 'fateUnknown'
     | 'boltNotListed'
     | 'strengthAssumed'
-    | 'rideHeightLast';
+    | 'rideHeightLast'
+    | 'takenForNut';
   /** What it is about, for a person. */
   about: string;
 }

@@ -417,3 +417,102 @@ describe('tools in a list of points', () => {
     expect(kit.temporary).toEqual([]);
   });
 });
+
+const PICTURES = `TOW HOOKS, REAR
+What you should find in the carton
+Hook, left 1
+Hook, right 1
+Hex bolt M14 x 45, class 10.9 6
+Flat washer 14 mm 12
+Flange nut M14, class 10 6
+Hex bolt M8 x 25, class 8.8 2
+You will want a 13 and a 21 mm socket and a torque wrench to 200 Nm.
+
+Picture 1. Chock the front wheels.
+Picture 2. Take the trim strip off; bin it.
+Picture 3. Offer up the left hook, three M14 bolts, a washer under head and nut. Finger tight.
+Picture 4. The same on the right.
+Picture 5. Put the M8 bolts through the tie holes; do not tighten.
+Picture 6. Distance between the hooks 810 mm, plus or minus 4.
+Picture 7. M14 nuts: 80 Nm, then 160 Nm.
+Picture 8. M8 bolts: 22 Nm.
+
+After the first recovery put the wrench on the M14 nuts again at 160 Nm.
+Never lift the vehicle by the hooks.
+`;
+
+describe('a sheet of pictures, its list counted at the end of each row', () => {
+  const kit = drafted(PICTURES);
+  it('counts every row of the list and no tool', () => {
+    expect(kit.items.filter(({ source }) => source === 'kit').map(({ kind, quantity }) => [kind, quantity])).toEqual([
+      ['part', 1],
+      ['part', 1],
+      ['bolt', 6],
+      ['washer', 12],
+      ['nut', 6],
+      ['bolt', 2],
+    ]);
+  });
+  it('draws each joint once, though the owner is told to come back for it', () => {
+    expect(joints(kit)).toMatchObject([
+      { stations: 6, nm: 160, pieces: ['bolt', 'washer', 'washer', 'nut'] },
+      { stations: 2, nm: 22, pieces: ['bolt'] },
+    ]);
+    expect(kit.aftercare).toMatchObject([{ about: 'joints' }]);
+  });
+  it('numbers the steps by the pictures and starts what its step speaks of', () => {
+    expect(kit.steps.map(({ number }) => number)).toEqual(['1', '2', '2', '3', '3', '4', '5', '5', '6', '7', '8']);
+    const started = kit.steps.flatMap(({ number, actions }) =>
+      actions.flatMap((action) => (action.type === 'start' ? [[number, action.group]] : [])),
+    );
+    expect(started).toEqual([
+      ['3', kit.groups[0]?.id],
+      ['5', kit.groups[1]?.id],
+    ]);
+  });
+  it('measures the distance, scraps what is binned, and keeps a warning for the owner out of the steps', () => {
+    expect(kit.checks).toMatchObject([{ target: 810, tolerance: 4, unit: 'mm' }]);
+    expect(kit.removed).toMatchObject([{ fate: 'scrap' }]);
+    expect(kit.cautions.map(({ text }) => text)).toEqual(['Never lift the vehicle by the hooks.']);
+  });
+});
+
+const TICKED = `WORK CARD 12  Side rail set
+Job no. ________  Fitter ________
+
+Parts
+[ ] 8   M8x30 hex flange bolt 8.8
+[ ] 8   M8 Mutter
+[ ] 4   M10x40 8.8 bolt
+[ ] 4   M10 stover
+
+Work
+[ ] 1   Disconnect the battery.
+[ ] 2   Hang the brackets with two M8 bolts each. Hand tight.
+[ ] 3   M8 bolts: 25 Nm       reading ______
+[ ] 4   M10 bolts from the top. Hand tight.
+[ ] 5   M10 bolts: 45 Nm      reading ______
+[ ] 6   Reconnect the battery.
+
+Recheck 3 and 5 after 500 km / 4 weeks.
+Signed ________   Checked by ________
+`;
+
+describe('a card to tick, numbered behind its boxes', () => {
+  const kit = drafted(TICKED);
+  it('takes the number behind the box for the step, and never for a count', () => {
+    expect([...new Set(kit.steps.map(({ number }) => number))]).toEqual(['1', '2', '3', '4', '5', '6']);
+    expect(joints(kit)).toMatchObject([
+      { stations: 8, nm: 25, pieces: ['bolt', 'nut'] },
+      { stations: 4, nm: 45, pieces: ['bolt', 'nut'] },
+    ]);
+  });
+  it('knows a nut by a word of another tongue, and one by its bare thread', () => {
+    expect(kit.items.map(({ kind }) => kind)).toEqual(['bolt', 'nut', 'bolt', 'nut']);
+  });
+  it('comes back once, by distance or by days, and leaves what is filled in on paper out', () => {
+    expect(kit.aftercare).toMatchObject([{ afterKm: 500 }, { afterDays: 28 }]);
+    expect(kit.aftercare.some(({ repeats }) => repeats)).toBe(false);
+    expect(kit.steps.some(({ text }) => /Signed|Fitter/.test(text))).toBe(false);
+  });
+});

@@ -112,6 +112,8 @@ export function goesBack({ kit, reading }: Drafting, at: number): StepAction | u
   return thing && { type: 'refit', removed: thing.id };
 }
 
+const PRONOUN = /^(?:them|it|these|those|this|that)$/i;
+
 /** Something of the vehicle that leaves its place; it goes back where a later line of the sheet says so. */
 function removed(
   { kit, reading, freshId, assume, assumed }: Drafting,
@@ -120,7 +122,8 @@ function removed(
   fate?: 'refit' | 'scrap',
 ): string {
   const name = called.trim() === '' ? text : called;
-  const known = kit.removed.find((thing) => sameThing(thing.name, name));
+  // `Pull the bungs out; bin them.`
+  const known = PRONOUN.test(name) ? kit.removed.at(-1) : kit.removed.find((thing) => sameThing(thing.name, name));
   if (known) {
     if (fate === 'scrap') {
       known.fate = fate;
@@ -327,7 +330,7 @@ const WORD_ACTS: readonly WordAct[] = [
     unit: unitOf(unit),
   })),
   // `gap to the fender 3/4" +/- 1/8"`
-  measured(`${NUMBER}${UNIT}\\s*(?:±|\\+/-|\\+-|plus or minus)\\s*${NUMBER}${UNIT}`, ([, aimed, unit, way]) => ({
+  measured(`${NUMBER}${UNIT},?\\s*(?:±|\\+/-|\\+-|plus or minus)\\s*${NUMBER}(?:${UNIT})?`, ([, aimed, unit, way]) => ({
     target: numberIn(aimed),
     tolerance: numberIn(way),
     unit: unitOf(unit),

@@ -147,6 +147,7 @@ const WORST_FIRST: ReadonlyArray<Assumption['code']> = [
   'compoundNearby',
   'driveUnknown',
   'boltNotListed',
+  'takenForNut',
   'rideHeightLast',
   'fateUnknown',
   'driveFromThread',
