@@ -1,5 +1,13 @@
 import { z } from 'zod';
-import type { Aftercare, Caution, JointGroup, KitCompound, MapShape, OrderRule } from '#core/kit/kit-document.ts';
+import {
+  type Aftercare,
+  type Caution,
+  type JointGroup,
+  type KitCompound,
+  LIMIT_KINDS,
+  type MapShape,
+  type OrderRule,
+} from '#core/kit/kit-document.ts';
 import { ConditionSchema } from '../condition.ts';
 import { exactly } from '../exactly.ts';
 import { Id, Positive, Text } from './field.ts';
@@ -96,6 +104,7 @@ export const CautionSchema = exactly<Caution>()(
     text: Text,
     group: Id.optional(),
     safetyCritical: z.boolean().optional(),
+    limits: z.enum(LIMIT_KINDS).optional(),
     when: ConditionSchema.optional(),
   }),
 );

@@ -241,8 +241,14 @@ export interface Caution {
   /** Shown where this group is worked on; left out, shown for the whole kit. */
   group?: string;
   safetyCritical?: boolean;
+  /** What of the vehicle's use it limits; what limits nothing is minded at the work. */
+  limits?: LimitKind;
   when?: Condition;
 }
+
+/** What a kit may limit of the vehicle once it is on. */
+export const LIMIT_KINDS = ['load', 'towing', 'clearance', 'tyre', 'inflation', 'speed', 'other'] as const;
+export type LimitKind = (typeof LIMIT_KINDS)[number];
 
 export interface Aftercare {
   id: string;

@@ -1,5 +1,6 @@
 import PDFDocument from 'pdfkit';
 import { create } from 'qrcode';
+import { handOverSheet } from '#contract/hand-over.ts';
 import type { JobDocument } from '#contract/job.ts';
 import { jobCardSheet } from '#contract/job-card.ts';
 import { ownersBagLines } from '#contract/owners-bag.ts';
@@ -15,6 +16,7 @@ export const mm = (length: number): number => (length * 72) / 25.4;
 /** Labels of the shop's label printer, mm; common sizes of the trade (chosen by us). */
 const TRAY = { widthMm: 90, heightMm: 38 };
 const BAG = { widthMm: 57, heightMm: 32 };
+const WINDSCREEN = { widthMm: 80, heightMm: 40 };
 /** Left free at every edge, mm. */
 const EDGE = 3;
 
@@ -60,7 +62,7 @@ function drawLabel(
       .font(font)
       .fontSize(size)
       .fillColor('#000000')
-      .text(text, left, doc.y, { width, height: size * 1.25 * most, ellipsis: true });
+      .text(text, left, doc.y, { width, height: size * 1.35 * most, ellipsis: true });
 }
 
 function bytesOf(doc: PDFKit.PDFDocument): Promise<Buffer> {
@@ -120,6 +122,22 @@ export function jobLabelPdf(job: JobDocument, origin: string): Promise<Buffer> {
     ['plate', 15, card.heading.toUpperCase()],
     ['figures', 12, job.vehicle.plate],
     ['body', 8, plan.kits.map((kit) => kit.title).join(' + '), 3],
+  ]);
+}
+
+/** What stands on a windscreen: the nearest thing due first, and the code of the owner's page. */
+export function windscreenLabelPdf(job: JobDocument, link: string): Promise<Buffer> {
+  const { plan, state } = replay(job);
+  const { due, plate, shop, number } = handOverSheet(job, plan, state);
+  const dated = due.filter(({ when }) => when !== '').slice(0, 2);
+  return labelPdf(job, `Windscreen ${number}`, WINDSCREEN, { text: link, sideMm: 28 }, [
+    ['plate', 13, shop.toUpperCase(), 2],
+    ['figures', 9, plate || number],
+    ...dated.flatMap(({ text, when }): LabelLine[] => [
+      ['bold', 7.5, text.replace(/\s*Due [^.]*\.$/, ''), 2],
+      ['body', 8, when, 2],
+    ]),
+    ...(dated.length === 0 ? ([['bold', 8, 'Nothing is due by date or distance.', 2]] satisfies LabelLine[]) : []),
   ]);
 }
 

@@ -3,6 +3,7 @@ import { actLineText } from '#contract/wording/act-line-text.ts';
 import { addendumText } from '#contract/wording/addendum-text.ts';
 import { careText, careWaivedText } from '#contract/wording/care-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
+import { DEFERENCE } from '#contract/wording/en/hand-over.ts';
 import { MAY_TEXT } from '#contract/wording/en/line.ts';
 import { STANDS_WORDS } from '#contract/wording/en/record.ts';
 import { BASIS_TEXT, COMPOUND_TEXT, END_TEXT, VERDICT_TEXT } from '#contract/wording/en/terms.ts';
@@ -26,7 +27,7 @@ import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
 import { pieceLines } from '#core/record/piece-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { hasLine, stepLines } from '#core/record/step-lines.ts';
-import { BAD, INK, INK_2, MARGIN, PAINT, Sheet } from './pdf-sheet.ts';
+import { BAD, INK_2, Sheet } from './pdf-sheet.ts';
 import { replay } from './replay.ts';
 
 /** Tells an instant by the clock of the shop. */
@@ -72,17 +73,11 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
     new Date(last?.event.atMs ?? job.plannedStartMs),
     `${job.shop.name} · job ${job.number} · ${chain}`,
   );
-  const { doc } = sheet;
-
-  doc.rect(0, 0, doc.page.width, 76).fill(INK);
-  doc.rect(0, 76, doc.page.width, 4).fill(PAINT);
-  doc.font('plate').fontSize(28).fillColor('#ffffff').text('TORQUE RECORD', MARGIN, 22);
-  doc.font('body').fontSize(10).text(`${job.shop.name}, job ${job.number}`, MARGIN, 52);
-  doc
-    .font('figures')
-    .fontSize(10)
-    .text(closed ? 'CLOSED' : 'NOT CLOSED: WORK IN PROGRESS', MARGIN, 30, { align: 'right' });
-  doc.y = 92;
+  sheet.band(
+    'Torque record',
+    `${job.shop.name}, job ${job.number}`,
+    closed ? 'CLOSED' : 'NOT CLOSED: WORK IN PROGRESS',
+  );
 
   sheet.text(
     `${job.vehicle.make} ${job.vehicle.model}, ${job.vehicle.modelYear ?? 'year not known'}, plate ${job.vehicle.plate}`,
@@ -312,9 +307,6 @@ export function recordPdf(job: JobDocument, shopKey?: string): Promise<Buffer> {
       size: 8,
     });
   if (last) sheet.text(`Chain of ${last.seq} events, last hash ${last.hash}`, { color: INK_2, size: 8 });
-  sheet.text(
-    'This record is an aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first; a licensed technician or inspector decides where required.',
-    { color: INK_2, size: 8 },
-  );
+  sheet.text(DEFERENCE, { color: INK_2, size: 8 });
   return sheet.finish();
 }

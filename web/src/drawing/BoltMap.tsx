@@ -1,7 +1,7 @@
 import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
-import { leastDistance, spreadApart } from '#core/geometry/spread-apart.ts';
 import type { StationMark } from '#core/job/station-progress.ts';
 import type { MapShape } from '#core/kit/kit-document.ts';
+import { layOutMap, type MapExtent, type MapScreen } from '#core/kit/map-layout.ts';
 import type { PlanGroup, PlanStation } from '#core/kit/plan.ts';
 import { MARK_TEXT, StationGlyph } from './StationGlyph.tsx';
 
@@ -66,42 +66,8 @@ function Shape({ shape, unit }: { shape: MapShape; unit: number }) {
   }
 }
 
-/** Glyphs across the width and down the height of a map: about as large under a finger on a small bracket as on a long rail. */
-const ACROSS = 12.6;
-const DOWN = 9;
-/** A crowd's glyphs shrink to its own spacing, but not below this share; closer ones are drawn apart. */
-const LEAST = 0.5;
-/** Units a glyph and its gap take; the glyph itself is drawn about 44 across. */
-const GLYPH = 46;
 /** About the width of a letter of a call, in the same units. */
 const LETTER = 13;
-
-interface Box {
-  left: number;
-  right: number;
-  top: number;
-  bottom: number;
-}
-
-/** Pixels the map is drawn in. */
-interface Screen {
-  width: number;
-  height: number;
-}
-
-/** A glyph whose number is read at arm’s length, px; how much of its screen a map fills; and how far a glyph may grow. */
-const READ_PX = 44;
-const FILLED = 0.8;
-const MOST = 3;
-
-/** How large a glyph is on the map, map millimetres: by the map's extent and by how close the stations are. */
-function glyphMm({ left, right, top, bottom }: Box, stations: readonly PlanStation[], screen?: Screen): number {
-  const usual = Math.max((right - left) / ACROSS, (bottom - top) / DOWN, 1);
-  // On a small screen a glyph takes more of the map, so that its number is still read.
-  const mmPerPx = screen ? Math.max((right - left) / screen.width, (bottom - top) / screen.height) / FILLED : 0;
-  const roomy = Math.min(Math.max(usual, READ_PX * mmPerPx), usual * MOST);
-  return Math.min(roomy, Math.max(roomy * LEAST, leastDistance(stations)));
-}
 
 export interface BoltMapProps {
   group: PlanGroup;
@@ -118,7 +84,7 @@ export interface BoltMapProps {
 /** A joint group seen from where the fitter stands, with every station in its state. */
 export function BoltMap({ group, stations, marks, next, path = [], call, onStation }: BoltMapProps) {
   const svg = useRef<SVGSVGElement>(null);
-  const [screen, setScreen] = useState<Screen>();
+  const [screen, setScreen] = useState<MapScreen>();
   useLayoutEffect(() => {
     const drawing = svg.current;
     if (!drawing) return undefined;
@@ -129,7 +95,12 @@ export function BoltMap({ group, stations, marks, next, path = [], call, onStati
     observer.observe(drawing);
     return () => observer.disconnect();
   }, []);
-  const { box: bare, drawn, unit, glyph } = useMemo(() => layOut(group, stations, screen), [group, stations, screen]);
+  const {
+    box: bare,
+    drawn,
+    unit,
+    glyph,
+  } = useMemo(() => layOutMap(group.map.shapes, stations, screen), [group, stations, screen]);
   const box = { ...bare };
   const at = new Map(drawn.map((station) => [station.id, station]));
   const nextAt = next === undefined ? undefined : at.get(next);
@@ -258,26 +229,8 @@ const MapStation = memo(function MapStation({
   );
 });
 
-/** Where everything is drawn, and how large. */
-function layOut(group: PlanGroup, stations: readonly PlanStation[], screen?: Screen) {
-  const xs = [...stations.map((s) => s.xMm), ...group.map.shapes.flatMap(extentX)];
-  const ys = [...stations.map((s) => s.yMm), ...group.map.shapes.flatMap(extentY)];
-  const extent = { left: Math.min(...xs), right: Math.max(...xs), top: Math.min(...ys), bottom: Math.max(...ys) };
-  const glyph = glyphMm(extent, stations, screen);
-  const drawnAt = spreadApart(stations, glyph);
-  const drawn = stations.map((station, index) => ({ ...station, ...drawnAt[index] }));
-  const margin = glyph * 0.87;
-  const box: Box = {
-    left: Math.min(extent.left, ...drawn.map(({ xMm }) => xMm)) - margin,
-    right: Math.max(extent.right, ...drawn.map(({ xMm }) => xMm)) + margin,
-    top: Math.min(extent.top, ...drawn.map(({ yMm }) => yMm)) - margin,
-    bottom: Math.max(extent.bottom, ...drawn.map(({ yMm }) => yMm)) + margin,
-  };
-  return { box, drawn, glyph, unit: glyph / GLYPH };
-}
-
 /** Where a call stands: above the map, towards its middle, with a lead down to its station. */
-function placeCall(at: PlanStation, call: { title: string; note?: string }, box: Box, unit: number) {
+function placeCall(at: PlanStation, call: { title: string; note?: string }, box: MapExtent, unit: number) {
   const towards = at.xMm > (box.left + box.right) / 2 ? -1 : 1;
   const xMm = at.xMm + towards * 66 * unit;
   const longMm = Math.max(call.title.length, (call.note?.length ?? 0) * 0.7) * LETTER * unit;
@@ -290,18 +243,6 @@ function placeCall(at: PlanStation, call: { title: string; note?: string }, box:
     right: towards < 0 ? xMm : xMm + longMm,
     top: box.top - 50 * unit,
   };
-}
-
-function extentX(shape: MapShape): number[] {
-  if (shape.kind === 'rect') return [shape.xMm, shape.xMm + shape.widthMm];
-  if (shape.kind === 'circle') return [shape.xMm - shape.radiusMm, shape.xMm + shape.radiusMm];
-  return shape.points.map(([x]) => x);
-}
-
-function extentY(shape: MapShape): number[] {
-  if (shape.kind === 'rect') return [shape.yMm, shape.yMm + shape.heightMm];
-  if (shape.kind === 'circle') return [shape.yMm - shape.radiusMm, shape.yMm + shape.radiusMm];
-  return shape.points.map(([, y]) => y);
 }
 
 /** The shapes of all states, for the foot of a map. */

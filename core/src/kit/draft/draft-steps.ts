@@ -9,6 +9,7 @@ import { conditionOf, isOfVehicle } from './draft-conditions.ts';
 import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
+import { limitIn } from './limit-words.ts';
 import { isSection } from './section.ts';
 import { goesBack, offAndOn, opensAs, SCRAPPED, soundsLikeAct, wordAct } from './word-acts.ts';
 
@@ -110,9 +111,13 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     const works = own.some(({ value }) => value.kind === 'action' || value.kind === 'torque');
     if (!works && WHAT_IS_NEEDED.test(step.text)) return;
     if (WANTS_TOOLS.test(step.text) || FORM_FIELDS.test(step.text.trim())) return;
-    const isLast = at > lastTorque && FOR_LATER.test(step.text);
-    if (isLast) {
-      kit.cautions.push({ id: freshId('caution'), text: clip(step.text, 500) });
+    const limit = own.some(isKind('torque')) ? undefined : limitIn(step.text);
+    if (limit !== undefined || (at > lastTorque && FOR_LATER.test(step.text))) {
+      kit.cautions.push({
+        id: freshId('caution'),
+        text: clip(step.text, 500),
+        ...(limit === undefined ? {} : { limits: limit }),
+      });
       for (const fact of own) place(fact, `cautions[${kit.cautions.length - 1}]`);
       return;
     }

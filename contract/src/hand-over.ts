@@ -1,0 +1,216 @@
+import { describeDrive } from '#core/fastener/drive.ts';
+import { comesOffAgain, type OffAgain } from '#core/hand-over/comes-off-again.ts';
+import { careList } from '#core/job/care.ts';
+import { debtsOf } from '#core/job/debt.ts';
+import { dueFrom } from '#core/job/due.ts';
+import type { JobState } from '#core/job/job-state.ts';
+import { keysOf } from '#core/job/keys.ts';
+import { indexOf, type Plan } from '#core/kit/plan.ts';
+import { bothText } from '#core/quantity/show-both.ts';
+import { recordDeviations } from '#core/record/clock-deviations.ts';
+import { pieceLines } from '#core/record/piece-lines.ts';
+import { type JointLine, recordLines } from '#core/record/record-lines.ts';
+import type { JobDocument } from './job.ts';
+import { ownersBagLines } from './owners-bag.ts';
+import { careText } from './wording/care-text.ts';
+import { deviationText } from './wording/deviation-text.ts';
+import { LIMIT_TEXT, NO_LIMIT } from './wording/en/hand-over.ts';
+import { MAY_TEXT } from './wording/en/line.ts';
+import { COMPOUND_TEXT, END_TEXT } from './wording/en/terms.ts';
+import { pullShown } from './wording/joint-text.ts';
+import { pieceLineText } from './wording/piece-line-text.ts';
+import { alignmentText } from './wording/raised-text.ts';
+import { shopDay } from './wording/shop-time.ts';
+
+/** One joint in plain words: what was wanted, and what was done. */
+export interface HandOverJoint {
+  station: string;
+  label: string;
+  name: string;
+  /** As the sheet prints it. */
+  wanted: string;
+  told: string;
+  /** Its full torque stands: only then anything says that it is tight. */
+  tight: boolean;
+}
+
+/** What the owner of a vehicle takes away, in words: the page, the PDF and the label set the same. */
+export interface HandOverSheet {
+  number: string;
+  shop: string;
+  vehicle: string;
+  plate: string;
+  owner: string;
+  odometer?: string;
+  /** Who signed it and when; undefined while the job is open. */
+  signed?: string;
+  /** What must be known before the vehicle moves: not finished, a clock that still runs. */
+  driver: string[];
+  fitted: string[];
+  due: Array<{ care: string; text: string; when: string }>;
+  watch: string[];
+  limits: string[];
+  groups: Array<{ id: string; title: string; joints: HandOverJoint[] }>;
+  byFeel: string[];
+  deviations: string[];
+  parts: string[];
+  keys: string[];
+  offAgain: string[];
+  cautions: string[];
+}
+
+type HandedOver = Pick<JobDocument, 'number' | 'vehicle' | 'odometerKm' | 'shop' | 'events'>;
+
+/** Puts the hand-over of a job into words; units as the sheet prints them first. */
+export function handOverSheet(job: HandedOver, plan: Plan, state: JobState): HandOverSheet {
+  const { vehicle } = job;
+  const day = (atMs: number) => shopDay(atMs, plan.rules);
+  const odometerKm = job.odometerKm ?? vehicle.odometerKm;
+  const { closed } = state;
+  const groups = recordLines(plan, state).map(({ group, joints }) => ({
+    id: group.id as string,
+    title: group.title,
+    joints: joints
+      .map((joint) => toldOf(joint, day))
+      .sort((a, b) => a.label.localeCompare(b.label, 'en', { numeric: true })),
+  }));
+  const lines = recordLines(plan, state).flatMap(({ joints }) => joints);
+  const alignment = alignmentText(plan);
+  const care = careList(plan, state).filter(({ waived }) => !waived);
+  return {
+    number: job.number,
+    shop: job.shop.name,
+    vehicle: [`${vehicle.make} ${vehicle.model}`, vehicle.modelYear].filter(Boolean).join(', '),
+    plate: vehicle.plate,
+    owner: vehicle.owner,
+    ...(odometerKm === undefined ? {} : { odometer: bothText(odometerKm, 'distance', 'metric') }),
+    ...(closed ? { signed: `${closed.signature}, ${day(closed.atMs)}` } : {}),
+    driver: [
+      ...(closed ? [] : ['The work is not signed: this is how it stands now.']),
+      ...(closed?.unfinished
+        ? [`NOT FINISHED: ${closed.unfinished.reason} The vehicle may ${MAY_TEXT[closed.unfinished.may]}.`]
+        : []),
+      ...(closed?.releases ?? []).map(({ condition }) => condition),
+      ...(alignment ? [alignment] : []),
+    ],
+    fitted: [
+      ...plan.kits.map(({ title, maker, revision }) => `${title}, ${maker}, sheet revision ${revision}`),
+      ...pieceLines(plan, state)
+        .filter(({ kind }) => kind === 'serial')
+        .map(pieceLineText),
+    ],
+    due: care.map((entry) => ({
+      care: entry.key,
+      text: careText(entry),
+      when: whenText(dueFrom(entry, { closedAtMs: closed?.atMs ?? 0, odometerKm }), closed !== undefined, day),
+    })),
+    watch: watchOf(plan, lines),
+    limits: limitsOf(plan),
+    groups,
+    byFeel: lines.flatMap(({ station, stop }) =>
+      stop ? [`${station.label} ${station.name}: ${stop.by.name}${stop.reason ? `, ${stop.reason}` : ''}`] : [],
+    ),
+    deviations: recordDeviations(
+      plan,
+      state,
+      job.events.map(({ event }) => event),
+    ).map((deviation) => `${deviationText(deviation, plan, plan)} (${deviation.by.name}, ${day(deviation.atMs)})`),
+    parts: partsOf(plan, state),
+    keys: keysOf(plan, state).map(({ name, hands }) => `${name}: ${holderText(hands.at(-1))}`),
+    offAgain: comesOffAgain(plan).map((entry) => offAgainText(plan, entry)),
+    cautions: plan.cautions.filter(({ limits }) => limits === undefined).map(({ text }) => text),
+  };
+}
+
+const holderText = (hand: { who: 'person' | 'owner' | 'vehicle'; name: string } | undefined): string => {
+  if (!hand) return 'nobody has it';
+  if (hand.who === 'owner') return 'with you';
+  return hand.who === 'vehicle' ? `in the vehicle, ${hand.name}` : `still with ${hand.name}`;
+};
+
+function toldOf({ station, mark, stop, pulls }: JointLine, day: (atMs: number) => string): HandOverJoint {
+  const tight = mark === 'atTorque' || mark === 'verified';
+  const last = pulls.filter(({ stands, pull }) => stands === 'stands' && pull.verdict === 'accepted').at(-1);
+  const { id, label, name, printed } = station;
+  const told = (): string => {
+    if (last && tight) {
+      const { pulled, inOther } = pullShown(station, last);
+      const again = mark === 'verified' ? ', looked at again' : '';
+      return `${pulled} (${inOther}), ${last.pull.by.name}, ${day(last.pull.atMs)}${again}`;
+    }
+    if (stop && tight) return `by hand, without a figure, ${stop.by.name}, ${day(stop.atMs)}`;
+    return mark === 'empty' ? 'NOT TIGHTENED' : 'NOT AT ITS TORQUE';
+  };
+  return { station: id, label, name, wanted: printed, told: told(), tight };
+}
+
+/** `at odometer 58400 km (36288 mi) or on 2027-01-12`. */
+function whenText(
+  { atKm, atMs }: { atKm?: number; atMs?: number },
+  isSigned: boolean,
+  day: (atMs: number) => string,
+): string {
+  const said = [
+    atKm === undefined ? '' : `at odometer ${bothText(atKm, 'distance', 'metric')}`,
+    atMs === undefined || !isSigned ? '' : `on ${day(atMs)}`,
+  ].filter(Boolean);
+  return said.join(' or ');
+}
+
+/** What an owner can see of the joints: stripes that turn, and what settles. */
+function watchOf(plan: Plan, lines: readonly JointLine[]): string[] {
+  const striped = lines.filter(({ mark }) => mark === 'atTorque' || mark === 'verified').length;
+  const locked = lines.some(({ treated }) => treated !== undefined);
+  return [
+    ...(striped > 0
+      ? [
+          'Each tightened joint has a stripe of paint over head and seat. A stripe that is broken: the joint has moved; come back before you drive on.',
+        ]
+      : []),
+    ...(locked
+      ? ['Joints with a locking compound are not to be retightened by hand: moving them breaks the bond.']
+      : []),
+    ...(plan.checks.filter(({ unit }) => unit !== undefined).length > 0
+      ? ['A new noise, a new smell, a pull to one side, or something that touches: stop and look.']
+      : ['A new noise or something that touches: stop and look.']),
+  ];
+}
+
+function limitsOf(plan: Plan): string[] {
+  const said = plan.cautions.flatMap(({ limits, text }) => (limits ? [`${LIMIT_TEXT[limits]}: ${text}`] : []));
+  return said.length > 0 ? said : [NO_LIMIT];
+}
+
+function partsOf(plan: Plan, state: JobState): string[] {
+  const debts = debtsOf(plan, state).filter(
+    ({ opened, kind, end }) => opened !== undefined && (kind === 'removed' || kind === 'other') && end !== 'cleared',
+  );
+  const gone = debts.flatMap(({ name, ends }) =>
+    ends
+      .filter(({ end }) => end === 'keep' || end === 'scrap')
+      .map(({ end, count }) => `${count > 1 ? `${count} × ` : ''}${name}: ${END_TEXT[end]}`),
+  );
+  return [...gone, ...ownersBagLines(plan, state).map((line) => `In the bag: ${line}`)];
+}
+
+function offAgainText(plan: Plan, entry: OffAgain): string {
+  switch (entry.what) {
+    case 'takeOff':
+      return `Take off: ${plan.removed.find(({ id }) => id === entry.removed)?.name ?? entry.removed}`;
+    case 'disconnect':
+      return `Disconnect: ${plan.disconnects.find(({ id }) => id === entry.disconnect)?.name ?? entry.disconnect}`;
+    case 'undo': {
+      const group = indexOf(plan).groups.get(entry.group as never);
+      const held = entry.compounds.map((kind) => COMPOUND_TEXT[kind].toLowerCase());
+      return [
+        `Undo: ${group?.title ?? entry.group}, ${entry.stations} of them, ${entry.drives.map(describeDrive).join(' and ')}`,
+        ...(held.length > 0
+          ? [
+              `held by ${held.join(' and ')}${entry.compounds.includes('threadlockerHigh') ? ': comes loose with heat only' : ''}`,
+            ]
+          : []),
+        ...(entry.usedOnce.length > 0 ? [`goes back with new pieces: ${entry.usedOnce.join(', ')}`] : []),
+      ].join('; ');
+    }
+  }
+}

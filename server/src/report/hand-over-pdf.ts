@@ -1,0 +1,175 @@
+import { create } from 'qrcode';
+import { type HandOverSheet, handOverSheet } from '#contract/hand-over.ts';
+import type { JobDocument } from '#contract/job.ts';
+import { DEFERENCE, HAND_OVER_TITLE as TITLE } from '#contract/wording/en/hand-over.ts';
+import { numberOf } from '#contract/wording/number-of.ts';
+import type { StationMark } from '#core/job/station-progress.ts';
+import { stationMark } from '#core/job/station-progress.ts';
+import type { Plan } from '#core/kit/plan.ts';
+import { boltMapHeight, drawBoltMap, drawVehicle } from './bolt-map-pdf.ts';
+import { drawCode } from './label-pdf.ts';
+import { BAD, INK_2, Sheet } from './pdf-sheet.ts';
+import { replay } from './replay.ts';
+
+/** What stands beside the record on what an owner takes away. */
+export interface HandOverExtras {
+  /** The shop's public key, SPKI in base64. */
+  shopKey?: string;
+  /** Address of the owner's page, where one was made. */
+  link?: string;
+  /** Pictures of the job, by their hashes. */
+  photos?: ReadonlyArray<{ id: string; sha256: string }>;
+}
+
+/** Highest a group's map stands on its page, points: a joint of two bolts needs no third of a page. */
+const mapHigh = (stations: number): number => (stations <= 4 ? 100 : stations <= 10 ? 150 : 210);
+const HEADING_AND_ROW = 90;
+const VEHICLE_HIGH = 150;
+const CODE_SIDE = 84;
+
+function headOf(job: JobDocument, told: HandOverSheet, title: string): Sheet {
+  const last = job.events.at(-1);
+  const sheet = new Sheet(
+    `${title} ${told.number}`,
+    new Date(last?.event.atMs ?? job.plannedStartMs),
+    `${told.shop} · job ${told.number}${last ? ` · event ${last.seq}, chain ${last.hash.slice(0, 16)}` : ''}`,
+  );
+  sheet.band(title, `${told.shop}, job ${told.number}`, told.signed ? 'SIGNED' : 'NOT SIGNED: WORK IN PROGRESS');
+  sheet.text(`${told.vehicle}, plate ${told.plate || 'none'}`, { bold: true, size: 14 });
+  const facts = [
+    told.owner && `For ${told.owner}.`,
+    told.odometer && `Odometer ${told.odometer}.`,
+    told.signed && `Signed by ${told.signed}.`,
+  ];
+  sheet.text(facts.filter(Boolean).join(' '), { size: 10.5 });
+  return sheet;
+}
+
+function listed(sheet: Sheet, title: string, lines: readonly string[], bad = false): void {
+  if (lines.length === 0) return;
+  sheet.plate(title);
+  sheet.list(lines, bad ? { color: BAD } : {});
+}
+
+const dueLines = ({ due }: HandOverSheet): string[] =>
+  due.length === 0 ? ['Nothing is due.'] : due.map(({ text, when }) => (when ? `${text} That is ${when}.` : text));
+
+function codeFigure(sheet: Sheet, link: string): void {
+  // A code that cannot be made says so here, not on the windscreen.
+  create(link);
+  sheet.figure(`Code that opens ${link}`, CODE_SIDE, ({ left, top }) =>
+    drawCode(sheet.doc, link, left, top, CODE_SIDE),
+  );
+  sheet.text(`Your page, with this and what is due: ${link}`, { size: 9 });
+}
+
+/** What an owner takes away, whole: A4, tagged, every joint with its map. */
+export function handOverPdf(job: JobDocument, { shopKey, link, photos = [] }: HandOverExtras = {}): Promise<Buffer> {
+  const { plan, state } = replay(job);
+  const told = handOverSheet(job, plan, state);
+  const marks = new Map(plan.stations.map((station) => [station.id as string, stationMark(plan, station, state)]));
+  const sheet = headOf(job, told, 'Hand-over');
+  listed(sheet, TITLE.driver, told.driver, true);
+  listed(sheet, TITLE.fitted, told.fitted);
+  listed(sheet, TITLE.due, dueLines(told));
+  listed(sheet, TITLE.watch, told.watch);
+  listed(sheet, TITLE.limits, told.limits);
+  whereAndJoints(sheet, plan, told, marks);
+  listed(sheet, TITLE.byFeel, told.byFeel);
+  sheet.plate(TITLE.deviations);
+  if (told.deviations.length === 0) sheet.text('None.', { size: 10 });
+  else sheet.list(told.deviations);
+  listed(sheet, TITLE.parts, told.parts);
+  listed(sheet, TITLE.keys, told.keys);
+  listed(sheet, TITLE.offAgain, told.offAgain);
+  listed(sheet, TITLE.cautions, told.cautions);
+  sheet.plate(TITLE.proof);
+  const last = job.events.at(-1);
+  sheet.text(
+    'Everything here comes from the torque record, whose entries are chained to each other. The record file and a small program that checks it are the shop’s to give; that needs nobody’s word.',
+    { size: 9, color: INK_2 },
+  );
+  if (last) sheet.text(`Chain of ${last.seq} events, last hash ${last.hash}`, { size: 8, color: INK_2 });
+  if (shopKey) sheet.text(`The shop’s public key: ${shopKey}`, { size: 8, color: INK_2 });
+  for (const { id, sha256 } of photos) sheet.text(`Photo ${id}: SHA-256 ${sha256}`, { size: 8, color: INK_2 });
+  sheet.text(DEFERENCE, { size: 9, color: INK_2 });
+  if (link) codeFigure(sheet, link);
+  return sheet.finish();
+}
+
+function whereAndJoints(sheet: Sheet, plan: Plan, told: HandOverSheet, marks: ReadonlyMap<string, StationMark>): void {
+  sheet.plate(TITLE.joints);
+  const tight = told.groups.flatMap(({ joints }) => joints).filter((joint) => joint.tight).length;
+  const all = told.groups.reduce((sum, { joints }) => sum + joints.length, 0);
+  sheet.text(`${tight} of ${all} joints stand at their torque.`, {
+    bold: true,
+    size: 10.5,
+    ...(tight < all ? { color: BAD } : {}),
+  });
+  if (plan.groups.some(({ spot }) => spot))
+    sheet.figure(`The vehicle from above with its ${all} joints; nose to the left`, VEHICLE_HIGH, (frame) =>
+      drawVehicle(sheet.doc, frame, plan.groups, plan.stations, marks),
+    );
+  for (const { id, title, joints } of told.groups) {
+    const group = plan.groups.find((entry) => entry.id === id);
+    const stations = plan.stations.filter(({ groupId }) => groupId === id);
+    const high = group && stations.length > 0 ? boltMapHeight(group, stations, 380, mapHigh(stations.length)) : 0;
+    // A heading stays with its map and its first joint.
+    sheet.room(high + HEADING_AND_ROW);
+    sheet.plate(title, 13);
+    if (group && high > 0)
+      sheet.figure(
+        `${group.map.title}: ${joints.map(({ label, tight: isTight }) => `${label} ${isTight ? 'tight' : 'not tight'}`).join(', ')}`,
+        high,
+        (frame) => drawBoltMap(sheet.doc, frame, group, stations, marks),
+      );
+    sheet.table(
+      [
+        { title: 'No.', width: 0.07, figures: true },
+        { title: 'Joint', width: 0.35 },
+        { title: 'Wanted', width: 0.2 },
+        { title: 'Done', width: 0.38 },
+      ],
+      joints.map(({ label, name, wanted, told: done, tight: isTight }) => ({
+        cells: [label, name, wanted, done],
+        bad: !isTight,
+      })),
+    );
+  }
+}
+
+/** The same on one page: what to know before driving, what is due, what limits it. */
+export function handOverSummaryPdf(job: JobDocument, { link }: HandOverExtras = {}): Promise<Buffer> {
+  const { plan, state } = replay(job);
+  const told = handOverSheet(job, plan, state);
+  const sheet = headOf(job, told, 'In short');
+  const joints = told.groups.flatMap((group) => group.joints);
+  const open = joints.filter(({ tight }) => !tight);
+  listed(sheet, TITLE.driver, told.driver.slice(0, 5), true);
+  listed(sheet, TITLE.fitted, shortened(told.fitted, 4));
+  sheet.text(
+    open.length === 0
+      ? `All ${joints.length} joints stand at their torque.`
+      : `${open.length} of ${joints.length} joints DO NOT stand at their torque.`,
+    { bold: true, size: 11, ...(open.length > 0 ? { color: BAD } : {}) },
+  );
+  listed(sheet, TITLE.due, shortened(dueLines(told), 6));
+  listed(sheet, TITLE.watch, told.watch);
+  listed(sheet, TITLE.limits, shortened(told.limits, 5));
+  listed(sheet, TITLE.keys, shortened(told.keys, 3));
+  sheet.text(
+    told.deviations.length === 0
+      ? 'Everything went as planned.'
+      : `${numberOf(told.deviations.length, 'thing')} went otherwise than planned; the whole hand-over says which.`,
+    { size: 10 },
+  );
+  sheet.text(DEFERENCE, { size: 8, color: INK_2 });
+  if (link) codeFigure(sheet, link);
+  return sheet.finish();
+}
+
+/** The first lines, and how many more there are. */
+const shortened = (lines: readonly string[], most: number): string[] =>
+  lines.length <= most
+    ? [...lines]
+    : [...lines.slice(0, most - 1), `and ${lines.length - most + 1} more in the whole hand-over`];
