@@ -27,7 +27,7 @@ export default {
     {
       ...common,
       displayName: 'unit',
-      testMatch: ['<rootDir>/{core,contract,devices,demo,sheets,web}/**/*.test.ts'],
+      testMatch: ['<rootDir>/{core,contract,devices,demo,sheets,verify,web}/**/*.test.ts'],
     },
     {
       ...common,

@@ -4,12 +4,10 @@ import { calculate } from '#contract/calc/calc.ts';
 import { CALC_TOPICS, type CalcTopic } from '#contract/calc/calc-input.ts';
 import { readKit } from '#contract/read-kit.ts';
 import { sheetFaultText, sheetText } from '#contract/sheet-text.ts';
-import { type RecordFinding, verifyRecord } from '#contract/verify-record.ts';
 import { assumptionText } from '#contract/wording/fact-text.ts';
 import { answersText, findingText, placeText } from '#contract/wording/finding-text.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
-import { recordFindingText } from '#contract/wording/record-finding-text.ts';
 import { deadEndFault, deadEndsTold } from '#contract/wording/rehearsal-text.ts';
 import { draftKit } from '#core/kit/draft/draft-kit.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
@@ -17,9 +15,8 @@ import { lintKit } from '#core/kit/lint/lint.ts';
 import { rehearseAll } from '#core/rehearse/rehearse-all.ts';
 import { readSheet } from '#core/sheet/read-sheet.ts';
 
-import { RECORD_CRYPTO } from './record-crypto.ts';
-
 /** `npm run -s wm -- …`: calculations, sheets and kit files on the command line. See docs/formats/cli.md. */
+import { main as verify } from '../verify/verify.mjs';
 
 const USAGE = `Usage: npm run -s wm -- calc TOPIC < array.json
        npm run -s wm -- read FILE      facts of an instruction sheet (.txt, .md, .pdf with text), as JSON
@@ -142,38 +139,11 @@ function rehearse(file: string | undefined, json: boolean): void {
   if (deadEnds.length > 0) process.exit(1);
 }
 
-/** Whether exported records are what was recorded: a line for each, and what was found. */
-function verify(words: string[]): void {
-  const at = words.indexOf('--key');
-  const key = at < 0 ? undefined : words[at + 1];
-  if (at >= 0 && key === undefined) stop(`Say which key.\n${USAGE}`);
-  const files = words.filter((word, index) => !word.startsWith('--') && (at < 0 || index !== at + 1));
-  if (files.length === 0) stop(`No file given.\n${USAGE}`);
-  let altered = false;
-  for (const file of files) {
-    const findings = findingsOf(file, key);
-    const bad = findings.filter(({ severity }) => severity === 'altered');
-    altered ||= bad.length > 0;
-    process.stdout.write(`${file}: ${bad.length > 0 ? 'ALTERED' : 'whole'}\n`);
-    for (const finding of findings)
-      process.stdout.write(`  ${finding.severity.padEnd(8)} ${recordFindingText(finding)}\n`);
-  }
-  if (altered) process.exit(1);
-}
-
-function findingsOf(file: string, key: string | undefined): RecordFinding[] {
-  try {
-    return verifyRecord(JSON.parse(new TextDecoder().decode(bytesOf(file))), RECORD_CRYPTO, key);
-  } catch (error) {
-    return [{ code: 'notARecord', severity: 'altered', why: error instanceof Error ? error.message : String(error) }];
-  }
-}
-
 const [, , command, ...rest] = process.argv;
 const argument = rest.find((word) => !word.startsWith('--'));
 if (command === 'calc') calc(argument);
 else if (command === 'read') await read(argument);
 else if (command === 'lint') lint(argument, rest.includes('--json'));
 else if (command === 'rehearse') rehearse(argument, rest.includes('--json'));
-else if (command === 'verify') verify(rest);
+else if (command === 'verify') process.exitCode = verify(rest, (text) => process.stdout.write(text));
 else stop(command === undefined ? USAGE : `No command “${command}”.\n${USAGE}`);

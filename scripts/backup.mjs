@@ -1,6 +1,6 @@
 /**
  * `npm run backup [FILE]` and `npm run restore FILE`: the whole shop in one SQL file, by mariadb-dump.
- * `npm run read-archive FILE`: a shop's archive, into an empty installation.
+ * `npm run read-archive FILE`: a shop's archive, into an empty installation. `npm run rotate-key`: a new key of the shop.
  */
 import { closeSync, existsSync, fstatSync, openSync, readSync } from 'node:fs';
 import { join, resolve } from 'node:path';
@@ -101,10 +101,23 @@ async function readArchive(file) {
   }
 }
 
+async function rotateKey() {
+  await installNodePackages();
+  await build();
+  // Refuses while Wrenchman runs: a server signs with the key it started with.
+  const database = await startDatabase(FOLDER);
+  try {
+    await step('a new key of the shop', () => task(database, 'rotate-key', USER));
+  } finally {
+    await database.stop();
+  }
+}
+
 await main(async () => {
   const [, , name, file] = process.argv;
   if (name === 'backup') await backup(resolve(file ?? join(BACKUPS, backupName(new Date()))));
   else if (name === 'restore' && file) await restore(resolve(file));
   else if (name === 'read-archive' && file) await readArchive(resolve(file));
+  else if (name === 'rotate-key') await rotateKey();
   else throw new Stop(`Say which file:  npm run ${name === 'read-archive' ? name : 'restore'} FILE`);
 });

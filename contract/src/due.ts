@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { Ref } from './act/fields.ts';
+import type { OwnerReport } from './owner-page.ts';
 
 /** How something due ended: done here, told to be done elsewhere, not wanted; `open` takes that back. */
 export const SETTLED_HOW = ['here', 'elsewhere', 'notWanted', 'open'] as const;
@@ -39,8 +40,14 @@ export interface DueItem {
   rateFrom?: 'history' | 'usual';
   expected?: { expectedMs: number; earliestMs: number; latestMs: number; by: 'distance' | 'date' };
   /** How it ended, where it did; what repeats is due again from then. */
+  /** What its owner said of it since, by their link. */
+  reported?: OwnerReport;
   settled?: { how: SettledHow; atMs: number; by: string; note?: string; odometerKm?: number };
 }
+
+/** How what an owner says becomes what the shop says: the day it was done is kept in the note. */
+export const reportNote = ({ doneOn, note }: OwnerReport): string =>
+  `The owner, for ${doneOn}${note ? `: ${note}` : ''}`.slice(0, 300);
 
 /** For how long what is settled is still shown, days. */
 export const SETTLED_SHOWN_DAYS = 30;

@@ -2,12 +2,13 @@ import { readArchive } from './archive/read-archive.ts';
 import { readConfig } from './config.ts';
 import { seedDemo } from './demo/seed.ts';
 import { openSeal } from './seal/open-seal.ts';
+import { rotateKey } from './seal/shop-key.ts';
 import { makeOpeningCode } from './service/shop-service.ts';
 import { makeDataSource } from './store/data-source.ts';
 import { proveRecording } from './store/prove.ts';
 import { prepareSchema, schemaFaults } from './store/schema.ts';
 
-/** `node manage.mjs migrate | seed-demo | open-shop | prove | read-archive FILE`: what the scripts ask of the database, as the schema's owner. */
+/** `node manage.mjs migrate | seed-demo | open-shop | prove | rotate-key | read-archive FILE`: what the scripts ask of the database, as the schema's owner. */
 const [, , task, file] = process.argv;
 const config = readConfig(process.env);
 if (!config.owner) throw new Error('Tasks need the schema’s owner: DB_OWNER and DB_OWNER_PASSWORD.');
@@ -33,6 +34,11 @@ try {
     const { shop, rows, lead } = await readArchive(source, file, config.sealDir);
     process.stdout.write(
       `${shop}: ${rows} rows. ${lead.name} signs in with ${lead.pin}, and gives the others theirs.\n`,
+    );
+  } else if (task === 'rotate-key') {
+    const { from, to } = rotateKey(config.sealDir, Date.now());
+    process.stdout.write(
+      `the shop’s key was ${from}\nit is now ${to}\nStart the server anew, and give the new key to whoever has the old one.\n`,
     );
   } else if (task !== 'migrate') throw new Error(`Unknown task: ${task}`);
 } finally {

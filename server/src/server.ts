@@ -28,6 +28,7 @@ import { Leaves } from './service/leaves.ts';
 import { MovingInService } from './service/moving-in/moving-in-service.ts';
 import { News } from './service/news.ts';
 import { OtherShopService } from './service/other-shop-service.ts';
+import { OwnerLinkService } from './service/owner-link-service.ts';
 import { OwnerService } from './service/owner-service.ts';
 import { PasskeyService } from './service/passkey-service.ts';
 import { ReadingProofs } from './service/reading-proofs.ts';
@@ -46,6 +47,7 @@ import { KitDraftRepository } from './store/kit-draft-repository.ts';
 import { KitPictureRepository } from './store/kit-picture-repository.ts';
 import { MovingInRepository } from './store/moving-in-repository.ts';
 import { OutsideRepository } from './store/outside-repository.ts';
+import { OwnerLinkRepository } from './store/owner-link-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
 import { schemaFaults } from './store/schema.ts';
 import { ServerRepository } from './store/server-repository.ts';
@@ -171,6 +173,14 @@ export async function startServer(
   const outside = new OutsideService(outsideRepository, catalog, jobs);
   const owners = new OwnerService(catalogRepository, jobs);
   const followUp = new FollowUpService(new FollowUpRepository(source), jobs, catalogRepository);
+  const ownerLinks = new OwnerLinkService(
+    new OwnerLinkRepository(source),
+    jobs,
+    jobRepository,
+    followUp,
+    codes,
+    folder.publicKey,
+  );
   const tellings = new TellingPost(outsideRepository, log);
   const pictures = new KitPictures(pictureRepository);
   const archive = async (caller: Caller) => {
@@ -196,6 +206,7 @@ export async function startServer(
     outside,
     owners,
     followUp,
+    ownerLinks,
     others,
     wrenches,
     archive,

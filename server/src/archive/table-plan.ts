@@ -41,6 +41,9 @@ export const ARCHIVED: readonly TablePlan[] = [
   { name: 'bottle_use', where: OF_JOB },
   { name: 'recheck_settled', where: OF_JOB },
   { name: 'due_settled', where: OF_SHOP },
+  { name: 'owner_report', where: OF_SHOP },
+  { name: 'owner_message', where: OF_SHOP },
+  { name: 'owner_refusal', where: OF_SHOP },
 ];
 
 /** Tables that stay behind, and why. */
@@ -53,6 +56,7 @@ export const LEFT_BEHIND: Readonly<Record<string, string>> = {
   pairing: 'codes that let tablets in here',
   api_key: 'other programs get keys of the new place',
   api_request: 'goes with its key',
+  owner_link: 'opens a page of this server, which signed it',
   webhook: 'who listens here, with the secret it trusts',
   telling: 'goes with its listener',
   spent: 'codes of these servers that count once',

@@ -29,6 +29,7 @@ import type { KitPictures } from '../service/kit-pictures.ts';
 import type { Leaves } from '../service/leaves.ts';
 import type { MovingInService } from '../service/moving-in/moving-in-service.ts';
 import type { OtherShopService } from '../service/other-shop-service.ts';
+import type { OwnerLinkService } from '../service/owner-link-service.ts';
 import type { OwnerService } from '../service/owner-service.ts';
 import type { PasskeyService } from '../service/passkey-service.ts';
 import type { Once, ReadingProofs } from '../service/reading-proofs.ts';
@@ -47,6 +48,7 @@ import { catalogRoutes } from './catalog-routes.ts';
 import { cribRoutes } from './crib-routes.ts';
 import { dueRoutes } from './due-routes.ts';
 import type { Figures } from './figures.ts';
+import { handOverRoutes, ownerPageRoutes } from './hand-over-routes.ts';
 import { jobRoutes } from './job-routes.ts';
 import { kitRoutes } from './kit-routes.ts';
 import { isKnownHost } from './known-host.ts';
@@ -77,6 +79,7 @@ interface ApiParts {
   outside: OutsideService;
   owners: OwnerService;
   followUp: FollowUpService;
+  ownerLinks: OwnerLinkService;
   others: OtherShopService;
   wrenches: ShopWrenches;
   /** The whole shop as one file. */
@@ -122,6 +125,7 @@ function apiRoutes({
   outside,
   owners,
   followUp,
+  ownerLinks,
   others,
   wrenches,
   archive,
@@ -139,6 +143,7 @@ function apiRoutes({
     .route('/session', sessionRoutes(sessions, passkeys, leaves, tablets, addresses))
     .route('/opening', openingRoutes(shop, addresses))
     .route('/outside/v1', outsideRoutes(outside))
+    .route('/owner-page', ownerPageRoutes(ownerLinks, folder.publicKey, addresses))
     .use('*', signedIn(sessions))
     .route('/', catalogRoutes(catalog, jobs, drafts, sessions, wrenches))
     .route('/jobs', jobRoutes(jobs, crib, sessions, devices, folder))
@@ -146,6 +151,7 @@ function apiRoutes({
     .route('/shelf', shelfRoutes(shelf))
     .route('/shop', shopRoutes(shop, sessions, network))
     .route('/owners', ownerRoutes(owners, sessions))
+    .route('/hand-overs', handOverRoutes(jobs, ownerLinks, folder))
     .route('/due', dueRoutes(followUp, shop))
     .route('/other-shops', otherShopRoutes(others, sessions))
     .route('/programs', programRoutes(outside, sessions))

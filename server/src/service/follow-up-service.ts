@@ -1,5 +1,6 @@
 import { LRUCache } from 'lru-cache';
 import { DUE_BACK_DAYS, type DueItem, SETTLED_SHOWN_DAYS, type SettleDue } from '#contract/due.ts';
+import type { OwnerReport } from '#contract/owner-page.ts';
 import { careText } from '#contract/wording/care-text.ts';
 import { dailyDistance, type OdometerReading } from '#core/follow-up/daily-distance.ts';
 import { expectedDue } from '#core/follow-up/expected-due.ts';
@@ -8,6 +9,7 @@ import { type Due, dueAfter, dueFrom } from '#core/job/due.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { DueSettledEntity, FollowUpRepository } from '../store/follow-up-repository.ts';
+import type { OwnerReportEntity } from '../store/owner-entities.ts';
 import type { Caller } from './caller.ts';
 import type { JobService } from './job-service.ts';
 
@@ -38,12 +40,14 @@ export class FollowUpService {
   /** All that is open, and what was settled of late; in the order it is expected, what has no date last. */
   async list(shopId: string): Promise<DueItem[]> {
     const nowMs = this.now();
-    const [asked, settled, readings, vehicles] = await Promise.all([
+    const [asked, settled, readings, vehicles, reports] = await Promise.all([
       this.askedSince(shopId, nowMs - DUE_BACK_DAYS * DAY_MS, nowMs + DAY_MS),
       this.store.settled(shopId),
       this.store.readings(shopId),
       this.catalog.vehicles(shopId),
+      this.store.reports(shopId),
     ]);
+    const said = new Map(reports.map((report) => [keyOf(report.jobId, report.care), report]));
     const cards = new Map(vehicles.map((vehicle) => [vehicle.id, vehicle]));
     const stands = standing(settled);
     const read = new Map(readings);
@@ -71,6 +75,8 @@ export class FollowUpService {
         const { afterKm } = care.from === 'sheet' ? care.entry : care.raised;
         const { atKm, atMs } = when;
         const expected = ended && !goesOn ? undefined : expectedDue(when, reading, rate);
+        const report = said.get(keyOf(job, care.key));
+        const reported = report && report.atMs > (ended?.atMs ?? 0) ? reportOf(report) : undefined;
         items.push({
           job,
           number: one.number,
@@ -93,11 +99,19 @@ export class FollowUpService {
           ...(reading ? { lastKm: reading.km, lastReadMs: reading.atMs } : {}),
           ...(expected?.by === 'distance' ? { kmPerDay: rate.kmPerDay, rateFrom: rate.from } : {}),
           ...(expected ? { expected } : {}),
+          ...(reported ? { reported } : {}),
           ...(ended && !goesOn ? { settled: settledOf(ended) } : {}),
         });
       }
     }
     return items.sort((a, b) => whenOf(a) - whenOf(b) || a.number.localeCompare(b.number));
+  }
+
+  /** Whether a signed job asks for something. */
+  async isAsked(shopId: string, job: string, care: string): Promise<boolean> {
+    const nowMs = this.now();
+    const asked = await this.askedSince(shopId, nowMs - DUE_BACK_DAYS * DAY_MS, nowMs + DAY_MS);
+    return asked.get(job)?.due.some((due) => due.care.key === care) ?? false;
   }
 
   /** Says what became of something due. */
@@ -106,8 +120,7 @@ export class FollowUpService {
     { job, care, how, note, odometerKm }: SettleDue,
   ): Promise<Result<null, { code: 'unknownDue' }>> {
     const nowMs = this.now();
-    const asked = await this.askedSince(caller.shopId, nowMs - DUE_BACK_DAYS * DAY_MS, nowMs + DAY_MS);
-    if (!asked.get(job)?.due.some((due) => due.care.key === care)) return fail({ code: 'unknownDue' });
+    if (!(await this.isAsked(caller.shopId, job, care))) return fail({ code: 'unknownDue' });
     await this.store.settle({
       shopId: caller.shopId,
       jobId: job,
@@ -170,6 +183,14 @@ function kmThen(
   if (odometerKm != null) return { odometerKm };
   return last ? { odometerKm: Math.round(last.km + (kmPerDay * Math.max(0, atMs - last.atMs)) / DAY_MS) } : {};
 }
+
+const reportOf = ({ atMs, doneOn, odometerKm, note, photoId }: OwnerReportEntity): OwnerReport => ({
+  atMs,
+  doneOn,
+  ...(odometerKm == null ? {} : { odometerKm }),
+  ...(note ? { note } : {}),
+  ...(photoId ? { photo: photoId } : {}),
+});
 
 const settledOf = ({ how, atMs, byName, note, odometerKm }: DueSettledEntity): NonNullable<DueItem['settled']> => ({
   how,

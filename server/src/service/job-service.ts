@@ -183,9 +183,14 @@ export class JobService {
   }
 
   /** Everything a device needs to work the job; for a record, to the letter as it is stored. */
-  async document(caller: Caller, id: string): Promise<JobDocument | undefined> {
+  document({ shopId, deviceId }: Caller, id: string): Promise<JobDocument | undefined> {
+    return this.documentFor(shopId, id, deviceId);
+  }
+
+  /** The same for whoever asks from no device of the shop's. */
+  async documentFor(shopId: string, id: string, deviceId: string): Promise<JobDocument | undefined> {
     const { jobs, catalog, wrenches, devices } = this.parts;
-    const row = await jobs.find(caller.shopId, id);
+    const row = await jobs.find(shopId, id);
     if (!row) return undefined;
     const [kits, shop, wall, bottles, events, unheard] = await Promise.all([
       catalog.pinned(row.shopId, row.kits),
@@ -193,7 +198,7 @@ export class JobService {
       wrenches.of(row.shopId),
       this.shelfOf(row.shopId),
       jobs.eventsAfter(id, 0),
-      devices.unheard(id, caller.deviceId),
+      devices.unheard(id, deviceId),
     ]);
     const integrity = await this.shelf.check(row, kits, events);
     return {
@@ -449,6 +454,11 @@ export class JobService {
       const { code } = result.refusal;
       return fail({ code: code === 'jobClosed' || code === 'recordBroken' ? code : ('notPermitted' as const) });
     });
+  }
+
+  /** The photos of a job's own people: what a pack names, and what it holds. */
+  async photosWhole(jobId: string): Promise<Array<{ id: string; type: string; sha256: string; bytes: Buffer }>> {
+    return this.parts.jobs.photosWhole(jobId);
   }
 
   photo(jobId: string, id: string) {

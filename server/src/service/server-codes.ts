@@ -1,7 +1,7 @@
 import { createHmac, randomBytes, timingSafeEqual } from 'node:crypto';
 
 /** What a code is for: one made for another purpose opens nothing. */
-export type CodePurpose = 'reading' | 'leave' | 'passkey' | 'ticket';
+export type CodePurpose = 'reading' | 'leave' | 'passkey' | 'ticket' | 'ownerLink' | 'calendar';
 
 /**
  * What only this shop's servers can have said, carried by whoever it was said to (HMAC-SHA-256, RFC 2104): any of them

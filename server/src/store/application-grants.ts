@@ -7,6 +7,7 @@ const APPEND_ONLY: ReadonlySet<string> = new Set([
   'migrations',
   'shop_change',
   'due_settled',
+  'owner_report',
 ]);
 
 /**

@@ -24,6 +24,7 @@ import { SessionHours1764000000018 } from './migration/0019-session-hours.ts';
 import { SeveralServers1764000000019 } from './migration/0020-several-servers.ts';
 import { SeveralShops1764000000020 } from './migration/0021-several-shops.ts';
 import { DueSettled1764000000021 } from './migration/0022-due-settled.ts';
+import { OwnersFollowUp1764000000022 } from './migration/0023-owners-follow-up.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -56,6 +57,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       SeveralServers1764000000019,
       SeveralShops1764000000020,
       DueSettled1764000000021,
+      OwnersFollowUp1764000000022,
     ],
     synchronize: false,
     poolSize: 10,

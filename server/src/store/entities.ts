@@ -18,6 +18,7 @@ import { CRIB_ENTITIES } from './crib-entities.ts';
 import { DueSettledEntity } from './follow-up-repository.ts';
 import { millis } from './millis.ts';
 import { OUTSIDE_ENTITIES } from './outside-entities.ts';
+import { OWNER_ENTITIES } from './owner-entities.ts';
 import { SERVER_ENTITIES } from './server-entities.ts';
 import type { StoredSlot } from './stored-slot.ts';
 
@@ -348,6 +349,7 @@ export const ENTITIES = [
   JobDeviceEntity,
   ...CRIB_ENTITIES,
   DueSettledEntity,
+  ...OWNER_ENTITIES,
   ...OUTSIDE_ENTITIES,
   ...SERVER_ENTITIES,
 ];

@@ -2,6 +2,7 @@ import { Column, type DataSource, Entity, PrimaryGeneratedColumn } from 'typeorm
 import type { SettledHow } from '#contract/due.ts';
 import type { OdometerReading } from '#core/follow-up/daily-distance.ts';
 import { millis } from './millis.ts';
+import { OwnerReportEntity } from './owner-entities.ts';
 
 /** How something an owner was to come back for ended. Append-only: the last saying counts. */
 @Entity('due_settled')
@@ -23,6 +24,11 @@ export class FollowUpRepository {
 
   settled(shopId: string): Promise<DueSettledEntity[]> {
     return this.source.getRepository(DueSettledEntity).find({ where: { shopId }, order: { id: 'ASC' } });
+  }
+
+  /** What owners reported, the oldest first. */
+  reports(shopId: string): Promise<OwnerReportEntity[]> {
+    return this.source.getRepository(OwnerReportEntity).find({ where: { shopId }, order: { id: 'ASC' } });
   }
 
   async settle(entry: Omit<DueSettledEntity, 'id'>): Promise<void> {

@@ -8,6 +8,9 @@ import { slotParts } from './stored-slot.ts';
 /** Most jobs of one kit that are listed (chosen by us). */
 const MOST_USES = 500;
 
+/** Who took a photo that came in by an owner's link. */
+export const OWNER_TOOK = 'owner';
+
 /** A job as lists show it. */
 const cardOf = (row: JobEntity): JobCard => ({
   id: row.id,
@@ -181,6 +184,13 @@ export class JobRepository {
       [jobId],
     );
     return new Map(rows.map(({ id, sha256 }) => [id, sha256]));
+  }
+
+  /** The photos a job's own people took, whole, in the order they were taken. */
+  photosWhole(jobId: string): Promise<PhotoEntity[]> {
+    return this.source
+      .getRepository(PhotoEntity)
+      .find({ where: { jobId, takenBy: Not(OWNER_TOOK) }, order: { takenAtMs: 'ASC', id: 'ASC' } });
   }
 
   async setClosing(jobId: string, closing: string): Promise<void> {

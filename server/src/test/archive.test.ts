@@ -7,8 +7,7 @@ import { type Manifest, ManifestSchema } from '#contract/archive.ts';
 import { likelyMapping, readRows } from '#contract/moving-in/read-rows.ts';
 import { readTableFile } from '#contract/moving-in/table-file.ts';
 import { readKit } from '#contract/read-kit.ts';
-import { verifyRecord } from '#contract/verify-record.ts';
-import { RECORD_CRYPTO } from '../../../cli/record-crypto.ts';
+import { checkRecord } from '../../../verify/record.mjs';
 import { readArchive } from '../archive/read-archive.ts';
 import { ARCHIVED, LEFT_BEHIND } from '../archive/table-plan.ts';
 import { Device, fitter, guardToClosed, openGuard, startTestServer, type TestServer } from './harness.ts';
@@ -90,7 +89,7 @@ describe('the whole shop as one file', () => {
     for (const name of kits) expect([name, readKit(text(files, name)).ok]).toEqual([name, true]);
     const records = [...files.keys()].filter((name) => name.startsWith('open/records/'));
     const key = text(files, 'open/public-key.txt').trim();
-    const found = records.map((name) => verifyRecord(JSON.parse(text(files, name)), RECORD_CRYPTO, key));
+    const found = records.map((name) => checkRecord(JSON.parse(text(files, name)), key));
     expect(found.flat().filter(({ severity }) => severity === 'altered')).toEqual([]);
     expect(found.some((findings) => !findings.some(({ code }) => code === 'closingMissing'))).toBe(true);
   });
