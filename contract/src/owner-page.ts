@@ -1,6 +1,7 @@
 import { z } from 'zod';
 import { Ref } from './act/fields.ts';
 import type { HandOverSheet } from './hand-over.ts';
+import type { ClockRules } from './wording/shop-time.ts';
 
 /** Shortest and longest a link counts, days; usual is until the second yearly service. */
 export const LINK_DAYS = { least: 1, most: 1095, usual: 400 } as const;
@@ -68,5 +69,6 @@ export interface OwnerPage {
   expiresAtMs: number;
   /** The shop's public key, SPKI in base64, and the head of the record's chain. */
   proof: { publicKey: string; seq: number; hash?: string };
-  timeZone?: string;
+  /** How the shop writes days. */
+  clock: ClockRules;
 }

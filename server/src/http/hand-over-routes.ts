@@ -17,7 +17,8 @@ import { validate } from './validate.ts';
 
 const jobId = validate('param', z.object({ jobId: z.uuid() }));
 const linkId = validate('param', z.object({ jobId: z.uuid(), link: z.string().max(24) }));
-const token = validate('param', z.object({ token: z.string().max(300) }));
+/** The link's own code: in a header, so that it stands in no log of addresses. */
+const codeOf = (c: Context): string => /^Bearer (\S{1,300})$/i.exec(c.req.header('authorization') ?? '')?.[1] ?? '';
 /** What one address may ask of owners' pages in a minute, and how often it may report. */
 const PAGES_A_MINUTE = 60;
 const REPORTS_A_MINUTE = 6;
@@ -110,34 +111,27 @@ export function ownerPageRoutes(links: OwnerLinkService, publicKey: string, addr
       c.header('X-Robots-Tag', 'noindex');
       c.header('Referrer-Policy', 'no-referrer');
     })
-    .get('/:token', token, async (c) => {
-      const page = await links.page(c.req.valid('param').token);
+    .get('/', async (c) => {
+      const page = await links.page(codeOf(c));
       return page.ok ? c.json(page.value) : problem(c, page.error.code);
     })
-    .get('/:token/hand-over.pdf', token, async (c) => {
-      const opened = await links.open(c.req.valid('param').token);
+    .get('/hand-over.pdf', async (c) => {
+      const opened = await links.open(codeOf(c));
       if (!opened.ok) return problem(c, opened.error.code);
       const { document } = opened.value;
       return pdf(c, await handOverPdf(document, { shopKey: publicKey }), `hand-over-${document.number}`);
     })
-    .post(
-      '/:token/done',
-      limited(REPORTS_A_MINUTE),
-      token,
-      validate('form', DoneElsewhereSchema.loose()),
-      async (c) => {
-        const { token: code } = c.req.valid('param');
-        const said = DoneElsewhereSchema.strip().parse(c.req.valid('form'));
-        const { photo } = await c.req.parseBody();
-        let picture: { type: string; bytes: Buffer } | undefined;
-        if (photo instanceof File && photo.size > 0) {
-          const bytes = Buffer.from(await photo.arrayBuffer());
-          const type = pictureType(bytes);
-          if (!type) return problem(c, 'badRequest', { detail: 'A photo is a JPEG, PNG or WebP picture.' });
-          picture = { type, bytes };
-        }
-        const outcome = await links.report(code, said, picture);
-        return outcome.ok ? c.body(null, 204) : problem(c, outcome.error.code);
-      },
-    );
+    .post('/done', limited(REPORTS_A_MINUTE), validate('form', DoneElsewhereSchema.loose()), async (c) => {
+      const said = DoneElsewhereSchema.strip().parse(c.req.valid('form'));
+      const { photo } = await c.req.parseBody();
+      let picture: { type: string; bytes: Buffer } | undefined;
+      if (photo instanceof File && photo.size > 0) {
+        const bytes = Buffer.from(await photo.arrayBuffer());
+        const type = pictureType(bytes);
+        if (!type) return problem(c, 'badRequest', { detail: 'A photo is a JPEG, PNG or WebP picture.' });
+        picture = { type, bytes };
+      }
+      const outcome = await links.report(codeOf(c), said, picture);
+      return outcome.ok ? c.body(null, 204) : problem(c, outcome.error.code);
+    });
 }

@@ -45,7 +45,8 @@ export class OwnerLinkService {
   ) {}
 
   private urlOf({ id }: Pick<OwnerLinkEntity, 'id'>, origin: string): string {
-    return `${origin}/hand-over/${this.codes.write('ownerLink', { i: id })}`;
+    // Behind the #, so that no log of addresses has it.
+    return `${origin}/hand-over#${this.codes.write('ownerLink', { i: id })}`;
   }
 
   private shown(link: OwnerLinkEntity, origin: string): OwnerLink {
@@ -140,7 +141,7 @@ export class OwnerLinkService {
       }),
       expiresAtMs: link.expiresAtMs,
       proof: { publicKey: this.publicKey, seq: last?.seq ?? 0, ...(last ? { hash: last.hash } : {}) },
-      ...(plan.rules.timeZone ? { timeZone: plan.rules.timeZone } : {}),
+      clock: { timeZone: plan.rules.timeZone, dates: plan.rules.dates },
     });
   }
 

@@ -20,6 +20,7 @@ const MovingIn = lazy(() => import('../feature/shop/moving-in/MovingIn.tsx'));
 const Programs = lazy(() => import('../feature/shop/programs/Programs.tsx'));
 const OtherShops = lazy(() => import('../feature/shop/others/OtherShops.tsx'));
 const Owners = lazy(() => import('../feature/vehicles/Owners.tsx'));
+const OwnerPage = lazy(() => import('../feature/owner-page/OwnerPage.tsx'));
 const Pair = lazy(() => import('../feature/sign-in/Pair.tsx'));
 const ShopSettings = lazy(() => import('../feature/shop/ShopSettings.tsx'));
 const ShopShell = lazy(() => import('../feature/shop/ShopShell.tsx'));
@@ -107,6 +108,8 @@ export function App() {
 
 /** The screens, each loaded when first shown. */
 function Screens({ status }: { status: SessionStatus }) {
+  // Who follows an owner's link signs in nowhere.
+  if (window.location.pathname === '/hand-over') return <OwnerPage />;
   if (status === 'unknown') return <Loading />;
   if (window.location.pathname === '/pair') return <Pair />;
   if (status === 'signedOut')

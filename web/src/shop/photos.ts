@@ -4,7 +4,7 @@ import { deviceStore } from './device-store.ts';
 const PHOTO_PX = 1280;
 
 /** A picture made small enough to send, as JPEG. */
-async function shrunk(file: File): Promise<Blob> {
+export async function shrunk(file: File): Promise<Blob> {
   const bitmap = await createImageBitmap(file);
   const scale = Math.min(1, PHOTO_PX / Math.max(bitmap.width, bitmap.height));
   const canvas = document.createElement('canvas');

@@ -7,6 +7,7 @@ import type { DraftCard, KitCard, KitReach, RevisionCard } from '#contract/kit-d
 import type { Brought, MovedIn, RowVerdict } from '#contract/moving-in/brought.ts';
 import type { OfferedKit, OtherShops } from '#contract/other-shops.ts';
 import type { Outside } from '#contract/outside.ts';
+import type { OwnerLink } from '#contract/owner-page.ts';
 import type { ProblemCode } from '#contract/problem.ts';
 import type { SignInOptions } from '#contract/session.ts';
 import type { ShopSettings } from '#contract/shop.ts';
@@ -60,6 +61,7 @@ const KEYS = {
   people: ['sign-in'],
   vehicles: ['vehicles'],
   due: ['due'],
+  links: ['links'],
 } as const satisfies Record<string, readonly string[]>;
 export type KeyName = keyof typeof KEYS;
 
@@ -198,6 +200,16 @@ export const useVehicles = (): Read<Vehicle[]> =>
 /** What owners are to come back for, and what became of it of late. */
 export const useDue = (): Read<DueItem[]> =>
   readOf(useQuery({ queryKey: KEYS.due, queryFn: async () => (await call(api.due.$get())) as DueItem[] }));
+
+/** Links to the owner's page of a job. */
+export const useOwnerLinks = (job: string): Read<OwnerLink[]> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.links, job],
+      queryFn: async () =>
+        (await call(api['hand-overs'][':jobId'].links.$get({ param: { jobId: job } }))) as OwnerLink[],
+    }),
+  );
 
 /** A vehicle with every visit it had. */
 export const useVehicleHistory = (id: string): Read<VehicleHistory> =>

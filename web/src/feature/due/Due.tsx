@@ -1,6 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
-import type { DueItem } from '#contract/due.ts';
+import { type DueItem, reportNote } from '#contract/due.ts';
 import { dueWhenText, SETTLED_TEXT } from '#contract/wording/due-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { type DueState, dueState } from '#core/follow-up/expected-due.ts';
@@ -48,6 +48,19 @@ export default function Due() {
     parts.set(part, [...(parts.get(part) ?? []), item]);
   }
   const open = (data ?? []).filter((item) => !item.settled);
+  const takeAsDone = async (item: DueItem) => {
+    const { job, care, reported } = item;
+    if (!reported) return;
+    const { odometerKm } = reported;
+    const json = {
+      job,
+      care,
+      how: 'elsewhere' as const,
+      note: reportNote(reported),
+      ...(odometerKm === undefined ? {} : { odometerKm }),
+    };
+    if (await change.act(() => call(api.due.settled.$post({ json })))) setSettled(item);
+  };
   const takeBack = async ({ job, care }: DueItem) => {
     if (await change.act(() => call(api.due.settled.$post({ json: { job, care, how: 'open' } }))))
       setSettled(undefined);
@@ -115,7 +128,12 @@ export default function Due() {
               </h2>
               <ul>
                 {items.slice(0, SHOWN).map((item) => (
-                  <Item key={`${item.job} ${item.care}`} item={item} onSettle={() => setSettling(item)} />
+                  <Item
+                    key={`${item.job} ${item.care}`}
+                    item={item}
+                    onSettle={() => setSettling(item)}
+                    onTake={() => void takeAsDone(item)}
+                  />
                 ))}
               </ul>
               {items.length > SHOWN && (
@@ -141,7 +159,7 @@ export default function Due() {
   );
 }
 
-function Item({ item, onSettle }: { item: DueItem; onSettle: () => void }) {
+function Item({ item, onSettle, onTake }: { item: DueItem; onSettle: () => void; onTake: () => void }) {
   const { vehicle, expected, settled } = item;
   const apprentice = useSession((state) => state.session?.person.role === 'apprentice');
   return (
@@ -175,6 +193,7 @@ function Item({ item, onSettle }: { item: DueItem; onSettle: () => void }) {
             Job {item.number}
           </Link>
         </p>
+        {item.reported && <Reported item={item} reported={item.reported} onTake={apprentice ? undefined : onTake} />}
       </div>
       {!apprentice && (
         <Button className="sm:min-w-40" onClick={onSettle}>
@@ -182,5 +201,33 @@ function Item({ item, onSettle }: { item: DueItem; onSettle: () => void }) {
         </Button>
       )}
     </li>
+  );
+}
+
+/** What the owner said of it by their link: the shop takes it as done, or does not. */
+function Reported({
+  item,
+  reported,
+  onTake,
+}: {
+  item: DueItem;
+  reported: NonNullable<DueItem['reported']>;
+  onTake?: () => void;
+}) {
+  const { doneOn, odometerKm, note, photo, atMs } = reported;
+  return (
+    <div className="mt-2 flex flex-wrap items-center gap-3 border-l-4 border-paint bg-sheet p-2">
+      <p className="min-w-40 flex-1 break-words">
+        The owner reported it done elsewhere on {doneOn}
+        {odometerKm !== undefined && ` at ${odometerKm} km`}
+        {note && `: ${note}`} <span className="text-sm text-ink-2">({shopFormat(atMs, 'd MMM HH:mm')})</span>{' '}
+        {photo && (
+          <a className="underline" href={`/api/jobs/${item.job}/photos/${photo}`} target="_blank" rel="noreferrer">
+            Photo
+          </a>
+        )}
+      </p>
+      {onTake && <Button onClick={onTake}>Take it as done</Button>}
+    </div>
   );
 }

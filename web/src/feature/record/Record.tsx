@@ -25,6 +25,7 @@ import { isPractice } from '../../practice/practice.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Addenda } from './Addenda.tsx';
+import { HandOver } from './HandOver.tsx';
 import { Integrity } from './Integrity.tsx';
 import { Measured } from './Measured.tsx';
 
@@ -240,6 +241,7 @@ export default function RecordScreen() {
               {condition}
             </p>
           ))}
+          {!isPractice(document.id) && <HandOver job={document.id} />}
           <Addenda />
           <Integrity job={document.id} />
           <h3 className="mt-5 font-bold">Deviations</h3>
