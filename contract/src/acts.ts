@@ -47,6 +47,7 @@ import { OverrideGrantedSchema, OverrideSchema } from './act/override.ts';
 import { OverrideStepSchema, StepOverrideGrantedSchema } from './act/override-step.ts';
 import { JobParkedSchema, ParkSchema } from './act/park.ts';
 import {
+  BesideReopenedSchema,
   MarksReopenedSchema,
   PullRecordedSchema,
   PullRepeatedSchema,
@@ -169,6 +170,7 @@ const FACT_SCHEMAS = {
   pullRecorded: PullRecordedSchema,
   stageDone: StageDoneSchema,
   pullRepeated: PullRepeatedSchema,
+  besideReopened: BesideReopenedSchema,
   marksReopened: MarksReopenedSchema,
   pullWithdrawn: PullWithdrawnSchema,
   stopConfirmed: StopConfirmedSchema,

@@ -45,6 +45,7 @@ const FULL: { [Name in DeviceCommand['type']]: Required<Extract<DeviceCommand, {
     torqueNm: 55,
     angleDeg: 90,
     movementDeg: 12,
+    moved: true,
     gradientShare: 0.5,
     pinFits: true,
     pinWay: 'overEnd',

@@ -29,6 +29,7 @@ export const KitDocumentSchema = exactly<KitDocument>()(
     title: Text,
     maker: Text,
     difficulty: Text.optional(),
+    again: z.strictObject({ job: z.uuid(), number: Text, care: Text.optional() }).optional(),
     scope: z.enum(['wholeKit', 'pair', 'singlePart', 'finish']).optional(),
     statedMinutes: z.number().positive().max(10_000).optional(),
     powerTools: z.enum(['runDownOnly', 'never', 'free']).optional(),

@@ -61,6 +61,7 @@ export type ProblemCode =
   | 'sentBeforeOtherwise'
   | 'stillUnderWay'
   | 'unknownDue'
+  | 'nothingToRetorque'
   | 'linkUnknown'
   | 'linkExpired'
   | 'linkRevoked'

@@ -32,6 +32,7 @@ import { OwnerLinkService } from './service/owner-link-service.ts';
 import { OwnerService } from './service/owner-service.ts';
 import { PasskeyService } from './service/passkey-service.ts';
 import { ReadingProofs } from './service/reading-proofs.ts';
+import { RetorqueService } from './service/retorque-service.ts';
 import { ServerCodes } from './service/server-codes.ts';
 import { SessionService } from './service/session-service.ts';
 import { ShelfService } from './service/shelf-service.ts';
@@ -173,6 +174,7 @@ export async function startServer(
   const outside = new OutsideService(outsideRepository, catalog, jobs);
   const owners = new OwnerService(catalogRepository, jobs);
   const followUp = new FollowUpService(new FollowUpRepository(source), jobs, catalogRepository);
+  const retorque = new RetorqueService(jobs, catalogRepository);
   const ownerLinks = new OwnerLinkService(
     new OwnerLinkRepository(source),
     jobs,
@@ -206,6 +208,7 @@ export async function startServer(
     outside,
     owners,
     followUp,
+    retorque,
     ownerLinks,
     others,
     wrenches,

@@ -60,6 +60,7 @@ export const reading = {
   torqueNm: Figured,
   angleDeg: Figured.optional(),
   movementDeg: Figured.optional(),
+  moved: z.boolean().optional(),
   gradientShare: Figured.optional(),
   pinFits: z.boolean().optional(),
   pinWay: z.enum(PIN_WAYS).optional(),

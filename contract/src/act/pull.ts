@@ -1,5 +1,12 @@
 import { z } from 'zod';
-import type { MarksReopened, PullCommand, PullRecorded, PullRepeated, PullWithdrawn } from '#core/job/act/pull.ts';
+import type {
+  BesideReopened,
+  MarksReopened,
+  PullCommand,
+  PullRecorded,
+  PullRepeated,
+  PullWithdrawn,
+} from '#core/job/act/pull.ts';
 import { exactly } from '../exactly.ts';
 import { textUpTo } from '../text.ts';
 import { AdapterSchema, EnteredSchema, PullSourceSchema, Ref, reading, VerdictSchema } from './fields.ts';
@@ -45,6 +52,10 @@ export const PullRepeatedSchema = exactly<PullRepeated>()(
     torqueNm: z.number(),
     wrench: z.string(),
   }),
+);
+
+export const BesideReopenedSchema = exactly<BesideReopened>()(
+  z.strictObject({ type: z.literal('besideReopened'), station: Ref, stations: z.array(Ref).min(1) }),
 );
 
 export const MarksReopenedSchema = exactly<MarksReopened>()(

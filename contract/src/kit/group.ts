@@ -80,6 +80,7 @@ export const JointGroupSchema = exactly<JointGroup>()(
       .optional(),
     after: z.array(z.strictObject({ group: Id, holds: z.enum(['start', 'snug', 'torque']) })).optional(),
     looseWith: z.array(Id).optional(),
+    recheck: z.literal(true).optional(),
     when: ConditionSchema.optional(),
   }),
 );

@@ -212,6 +212,14 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
       };
     case 'stepWaived':
       return { step: stepName(deviation.step), reason: sentence(deviation.reason) };
+    case 'turnedSince': {
+      const { station, torqueNm, turnedDeg } = deviation;
+      return {
+        station: at(station),
+        pulled: nm(torqueNm),
+        turned: turnedDeg === undefined ? 'none' : `${Math.round(turnedDeg)}°`,
+      };
+    }
     case 'ownLook':
       return { target: lookTargetText(plan, deviation.target) };
     case 'careWaived':

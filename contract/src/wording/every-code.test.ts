@@ -160,6 +160,7 @@ const REFUSALS: OneOfEach<Refusal> = {
   slotNotAligned: { station },
   bearingNotSeated: { station },
   gradientMissing: { station },
+  movementNotSaid: { station },
   implausibleTorque: { torqueNm: 2000, limitNm: 1500 },
   likelyUnitSlip: { readAs: 'N·m', meant: 'lbf·ft' },
   jobOpen: {},
@@ -287,6 +288,7 @@ const DEVIATIONS: { [K in Kind]: Omit<Extract<Deviation, { kind: K }>, 'kind' | 
   stepWaived: { step, reason: 'not on this one' },
   careWaived: { care: 'gone', reason: 'sold on' },
   ownLook: { target: { station } },
+  turnedSince: { station, torqueNm: 9.6, turnedDeg: 14 },
   stepAdded: { text: 'Weld the bracket', problem: 'cracked' },
   substitute: {
     item,

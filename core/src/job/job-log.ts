@@ -19,7 +19,7 @@ import { contradictions, stepsLost } from './contradiction.ts';
 import { decide } from './decide.ts';
 import { currentEvent } from './event-version.ts';
 import { foldAll } from './fold.ts';
-import { emptyJob, type JobState } from './job-state.ts';
+import { emptyJob, type JobState, stationState } from './job-state.ts';
 import type { Refusal } from './refusal.ts';
 
 /** What a job was opened with. Kits are pinned: a later revision does not reach into it. */
@@ -76,7 +76,11 @@ export function planOf(setup: JobSetup, state: JobState): Result<Plan, ResolveEr
 export function openLog(setup: JobSetup): Result<JobLog, ResolveError & { kit: string }> {
   const state = emptyJob(setup.answers, [...setup.openedWith]);
   const resolved = planOf(setup, state);
-  return resolved.ok ? ok({ setup, plan: resolved.value, state, commandIds: noCommands }) : resolved;
+  if (!resolved.ok) return resolved;
+  const plan = resolved.value;
+  const fitted = plan.groups.filter(({ recheck }) => recheck).flatMap(({ stations }) => stations);
+  const stations = new Map(fitted.map((id) => [id as string, { ...stationState(state, id), stage: 'snug' as const }]));
+  return ok({ setup, plan, state: fitted.length > 0 ? { ...state, stations } : state, commandIds: noCommands });
 }
 
 /** Facts after which the plan is made anew. */

@@ -23,6 +23,8 @@ export interface Pull extends PullFacts, Stamp {
   withdrawn?: Stamp;
   /** Made before the station was loosened again: proves nothing now. */
   voided?: true;
+  /** The joint beside it turned afterwards, at a re-torque: it is pulled once more. */
+  beside?: string;
 }
 
 /** `empty`: hole with nothing in it · `started`: by hand · `snug`: parts in firm contact. Torque is told by the pulls. */

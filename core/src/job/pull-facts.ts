@@ -44,6 +44,7 @@ export const pullFacts = (from: PullFacts): EveryFact => ({
   angleDeg: from.angleDeg,
   turnedDeg: from.turnedDeg,
   movementDeg: from.movementDeg,
+  moved: from.moved,
   gradientShare: from.gradientShare,
   pinFits: from.pinFits,
   pinWay: from.pinWay,

@@ -153,6 +153,8 @@ export type Refusal =
   | { code: 'wheelHangs'; station: string }
   /** The second look is by somebody else than who tightened. */
   | { code: 'anotherWanted'; station: string; person: string }
+  /** At a re-torque the question is whether it turned. */
+  | { code: 'movementNotSaid'; station: string }
   | { code: 'slotNotAligned'; station: string }
   | { code: 'bearingNotSeated'; station: string }
   /** The joint is drawn down until its gradient has fallen: only a wrench that measures angle can say so. */

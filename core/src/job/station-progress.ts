@@ -26,7 +26,7 @@ export function standingPulls(station: StationState): readonly Pull[] {
   if (station.pulls.length === 0) return NONE;
   const known = standingOf.get(station);
   if (known) return known;
-  const standing = station.pulls.filter((pull) => !pull.withdrawn && !pull.voided);
+  const standing = station.pulls.filter((pull) => !pull.withdrawn && !pull.voided && pull.beside === undefined);
   standingOf.set(station, standing);
   return standing;
 }
@@ -64,7 +64,9 @@ export function atFullTorque(plan: Plan, station: PlanStation, state: StationSta
   if (state.stage !== 'snug') return false;
   const next = nextPassIndex(station, state);
   if (next === undefined) return true;
-  return indexOf(plan).groups.get(station.groupId)?.passes[next]?.kind === 'verify';
+  const group = indexOf(plan).groups.get(station.groupId);
+  // What was tightened at a visit before says nothing until it is pulled again.
+  return group?.passes[next]?.kind === 'verify' && !group.recheck;
 }
 
 /** The mark a station is drawn with. */

@@ -130,6 +130,8 @@ function withJoints(list: StepList, { groups, items, checks }: Listed): void {
       if (verify) list.into(verify.index, verify.at, [named('torque')]);
       else list.insert(place, `torque.${group.id.split('/').at(-1)}`, 'torque', [named('torque')]);
     }
+    // What was tightened at a visit before is in its place.
+    if (group.recheck) continue;
     const torque = list.find(isJoint(group.id, 'torque')) as { index: number; at: number };
     if (!list.has(isJoint(group.id, 'snug'))) list.into(torque.index, torque.at, [named('snug')]);
     if (!list.has(isJoint(group.id, 'start'))) {

@@ -232,6 +232,8 @@ export interface JointGroup {
   after?: GroupAfter[];
   /** Groups that are all started before any of them is snugged. */
   looseWith?: string[];
+  /** Tightened at a visit before: pulled once more at its figure, to see whether anything turns. */
+  recheck?: true;
   when?: Condition;
 }
 
@@ -293,6 +295,8 @@ export interface KitDocument {
   statedMinutes?: number;
   /** As the sheet says it. */
   difficulty?: string;
+  /** Made from the record of a job, to pull its joints again: offered for no other vehicle. */
+  again?: { job: string; number: string; care?: string };
   scope?: 'wholeKit' | 'pair' | 'singlePart' | 'finish';
   /** What the sheet says of power tools. Default: run down only. */
   powerTools?: 'runDownOnly' | 'never' | 'free';

@@ -406,12 +406,14 @@ export function resolve(
     const named = new Set(verifyOnly);
     // Where some are named a second look is wanted, whatever the number of stations.
     const shopStages = members.length > 1 && isGasketed(kit, members) ? rules.gasketStages : undefined;
-    const passes = passPlan(
-      members.length,
-      { stages: stages ?? shopStages, verify: verify ?? (named.size > 0 || undefined) },
-      rules,
-      smallestOf(members),
-    );
+    const passes: Pass[] = group.recheck
+      ? [{ kind: 'verify' }]
+      : passPlan(
+          members.length,
+          { stages: stages ?? shopStages, verify: verify ?? (named.size > 0 || undefined) },
+          rules,
+          smallestOf(members),
+        );
     for (const member of members) if (named.size > 0 && !named.has(member.id)) member.unverified = true;
     for (const member of members) member.passIndexes = passIndexesOf(member, passes);
     const torque = orderOf(torqueOrder, () => mostEvenPattern(members, (station) => station), members);

@@ -6,6 +6,7 @@ import type { DebtEnd } from '../job/debt-kind.ts';
 import type { FigureSource } from '../job/figure.ts';
 import type { JobState, Pull, Unfinished } from '../job/job-state.ts';
 import type { LookTarget } from '../job/look.ts';
+import { hasTurned } from '../job/retorque.ts';
 import type { When } from '../job/stamp.ts';
 import type { StockPiece } from '../job/stock-used.ts';
 import { isStroke } from '../job/strokes.ts';
@@ -78,6 +79,8 @@ export type Deviation = When &
     | { kind: 'careWaived'; care: string; reason: string }
     /** A second look by the one whose work it is, after a break. */
     | { kind: 'ownLook'; target: LookTarget }
+    /** Turned when it was pulled again at its figure: it had settled or worked loose since. */
+    | { kind: 'turnedSince'; station: string; torqueNm: number; turnedDeg?: number }
     /** Put into the line by a lead: no sheet has it. */
     | { kind: 'stepAdded'; text: string; problem?: string }
     /** Done in a way that is known to do harm, with why. */
@@ -107,6 +110,7 @@ export type Deviation = When &
 /** All deviations of a job, in the order they happened. */
 export function deviations(plan: Plan, state: JobState): Deviation[] {
   const found: Deviation[] = [];
+  const recheck = new Set<string>(plan.groups.flatMap(({ recheck, stations }) => (recheck ? stations : [])));
   for (const [station, entry] of state.stations) {
     const standing = Object.entries(entry.overrides).map(([refusal, override]) => ({ refusal, ...override }));
     for (const { rung, runs, note, atMs, by } of entry.mending ?? [])
@@ -127,6 +131,10 @@ export function deviations(plan: Plan, state: JobState): Deviation[] {
       if (torqueNm !== undefined && verdict !== undefined && verdict !== 'accepted')
         found.push({ kind: 'stageMissed', station, stage, torqueNm, verdict, atMs, by });
     for (const pull of entry.pulls) {
+      if (recheck.has(station) && !pull.withdrawn && hasTurned(pull)) {
+        const { torqueNm, movementDeg: turnedDeg, atMs, by } = pull;
+        found.push({ kind: 'turnedSince', station, torqueNm, turnedDeg, atMs, by });
+      }
       if (pull.verdict !== 'accepted' && !isStroke(pull, entry.pulls))
         found.push({ kind: 'pullMissed', station, pull, atMs: pull.atMs, by: pull.by });
       if (pull.withdrawn) found.push({ kind: 'pullWithdrawn', station, pull, ...pull.withdrawn });

@@ -7,7 +7,7 @@ import { indexOf, type Plan, type PlanGroup, type PlanItem, type PlanStation } f
 import type { Pass } from '../tightening/pass-plan.ts';
 
 /** Whether a pull still proves something. */
-export type PullStands = 'stands' | 'takenBack' | 'loosenedSince';
+export type PullStands = 'stands' | 'takenBack' | 'loosenedSince' | 'besideTurned';
 
 export interface PullLine {
   pull: Pull;
@@ -44,7 +44,11 @@ export interface GroupLines {
   joints: JointLine[];
 }
 
-const standsOf = (pull: Pull): PullStands => (pull.withdrawn ? 'takenBack' : pull.voided ? 'loosenedSince' : 'stands');
+function standsOf(pull: Pull): PullStands {
+  if (pull.withdrawn) return 'takenBack';
+  if (pull.voided) return 'loosenedSince';
+  return pull.beside === undefined ? 'stands' : 'besideTurned';
+}
 
 /** Every joint of a job with every pull made on it, group by group in the order they were torqued. */
 export function recordLines(plan: Plan, state: JobState): GroupLines[] {

@@ -9,7 +9,7 @@ export type PullVerdict = (typeof PULL_VERDICTS)[number];
  * Turning less than this before the click counts as not turning, degrees.
  * Chosen by us: the play of a half-inch ratchet and socket is about two degrees.
  */
-const MOVEMENT_DEG = 2;
+export const MOVEMENT_DEG = 2;
 
 /**
  * Readings and limits are compared to a thousandth of a newton metre (or degree). Chosen by us: finer than any

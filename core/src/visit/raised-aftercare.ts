@@ -51,8 +51,9 @@ export function raisedAftercare(plan: Plan): RaisedCare[] {
     raised.push({ what: 'wheels', because: wheels.map(({ id }) => id), afterKm: again.wheels ?? WHEELS_AGAIN_KM });
   for (const [what, words] of Object.entries(SETTLES) as Array<[keyof typeof SETTLES, RegExp]>) {
     const afterKm = again[what];
-    const joints = plan.groups.filter(({ title, stations }) =>
-      [title, ...stations.map((id) => stationNames.get(id) ?? '')].some((name) => words.test(name)),
+    const joints = plan.groups.filter(
+      ({ title, stations, recheck }) =>
+        !recheck && [title, ...stations.map((id) => stationNames.get(id) ?? '')].some((name) => words.test(name)),
     );
     if (afterKm !== undefined && joints.length > 0 && !named(plan.aftercare, what, words))
       raised.push({ what, because: joints.flatMap(({ stations }) => stations), afterKm });

@@ -33,6 +33,7 @@ import type { OwnerLinkService } from '../service/owner-link-service.ts';
 import type { OwnerService } from '../service/owner-service.ts';
 import type { PasskeyService } from '../service/passkey-service.ts';
 import type { Once, ReadingProofs } from '../service/reading-proofs.ts';
+import type { RetorqueService } from '../service/retorque-service.ts';
 import type { ServerCodes } from '../service/server-codes.ts';
 import type { SessionService } from '../service/session-service.ts';
 import type { ShelfService } from '../service/shelf-service.ts';
@@ -79,6 +80,7 @@ interface ApiParts {
   outside: OutsideService;
   owners: OwnerService;
   followUp: FollowUpService;
+  retorque: RetorqueService;
   ownerLinks: OwnerLinkService;
   others: OtherShopService;
   wrenches: ShopWrenches;
@@ -125,6 +127,7 @@ function apiRoutes({
   outside,
   owners,
   followUp,
+  retorque,
   ownerLinks,
   others,
   wrenches,
@@ -152,7 +155,7 @@ function apiRoutes({
     .route('/shop', shopRoutes(shop, sessions, network))
     .route('/owners', ownerRoutes(owners, sessions))
     .route('/hand-overs', handOverRoutes(jobs, ownerLinks, folder))
-    .route('/due', dueRoutes(followUp, shop))
+    .route('/due', dueRoutes(followUp, retorque, shop))
     .route('/other-shops', otherShopRoutes(others, sessions))
     .route('/programs', programRoutes(outside, sessions))
     .route('/archive', archiveRoutes(sessions, codes, once, archive))

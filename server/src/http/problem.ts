@@ -68,6 +68,7 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   sentBeforeOtherwise: { status: 422, title: 'Something else was sent with this idempotency key before' },
   stillUnderWay: { status: 409, title: 'The first request with this idempotency key is still under way' },
   unknownDue: { status: 404, title: 'No signed job of this shop asks for that' },
+  nothingToRetorque: { status: 422, title: 'None of that may be pulled again' },
   linkUnknown: { status: 404, title: 'This link leads nowhere: ask the shop for another' },
   linkExpired: { status: 410, title: 'This link has run out: ask the shop for another' },
   linkRevoked: { status: 410, title: 'The shop has taken this link back: ask it for another' },

@@ -6,6 +6,7 @@ import { dailyDistance, type OdometerReading } from '#core/follow-up/daily-dista
 import { expectedDue } from '#core/follow-up/expected-due.ts';
 import type { Care } from '#core/job/care.ts';
 import { type Due, dueAfter, dueFrom } from '#core/job/due.ts';
+import type { JobLog } from '#core/job/job-log.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { DueSettledEntity, FollowUpRepository } from '../store/follow-up-repository.ts';
@@ -21,7 +22,12 @@ interface Asked {
   vehicleId: string;
   closedAtMs: number;
   due: Due[];
+  /** The visit was a re-torque of something due. */
+  again?: { job: string; care?: string; by: string; odometerKm?: number };
 }
+
+/** How something ended, by somebody's word or by a visit. */
+type Settled = Omit<DueSettledEntity, 'id' | 'shopId'>;
 
 /** Jobs whose dues are kept at hand; the longest unused make room. */
 const KEPT = 20_000;
@@ -50,6 +56,7 @@ export class FollowUpService {
     const said = new Map(reports.map((report) => [keyOf(report.jobId, report.care), report]));
     const cards = new Map(vehicles.map((vehicle) => [vehicle.id, vehicle]));
     const stands = standing(settled);
+    doneByVisits(stands, asked);
     const read = new Map(readings);
     for (const entry of [...stands.values()].flat()) {
       const vehicle = asked.get(entry.jobId)?.vehicleId;
@@ -149,6 +156,7 @@ export class FollowUpService {
         vehicleId: row.vehicleId,
         closedAtMs,
         due: dueAfter(log.plan, log.state, { closedAtMs, ...odometer }),
+        ...againOf(log, odometer),
       };
       found.set(row.id, one);
       this.asked.set(row.id, one);
@@ -159,8 +167,8 @@ export class FollowUpService {
 
 const keyOf = (job: string, care: string): string => `${job} ${care}`;
 /** What was said and not taken back, by what it was said of: each `open` takes the saying before it back. */
-function standing(said: readonly DueSettledEntity[]): Map<string, DueSettledEntity[]> {
-  const stands = new Map<string, DueSettledEntity[]>();
+function standing(said: readonly Settled[]): Map<string, Settled[]> {
+  const stands = new Map<string, Settled[]>();
   for (const entry of said) {
     const key = keyOf(entry.jobId, entry.care);
     const list = stands.get(key) ?? [];
@@ -170,13 +178,41 @@ function standing(said: readonly DueSettledEntity[]): Map<string, DueSettledEnti
   }
   return stands;
 }
+/** What a signed re-torque was of. */
+function againOf({ setup, state }: JobLog, odometer: { odometerKm?: number }): Pick<Asked, 'again'> {
+  const again = setup.kits[0]?.document.again;
+  return again ? { again: { job: again.job, care: again.care, by: state.closed?.by.name ?? '', ...odometer } } : {};
+}
+
+/** A signed re-torque settles what it was of, unless somebody has said otherwise since. */
+function doneByVisits(stands: Map<string, Settled[]>, asked: ReadonlyMap<string, Asked>): void {
+  for (const { again, closedAtMs } of asked.values()) {
+    if (again?.care === undefined) continue;
+    const key = keyOf(again.job, again.care);
+    const said = stands.get(key) ?? [];
+    const visit: Settled = {
+      jobId: again.job,
+      care: again.care,
+      how: 'here',
+      atMs: closedAtMs,
+      byName: again.by,
+      note: null,
+      odometerKm: again.odometerKm ?? null,
+    };
+    stands.set(
+      key,
+      [...said, visit].sort((a, b) => a.atMs - b.atMs),
+    );
+  }
+}
+
 const repeats = (care: Care): boolean => care.from === 'sheet' && care.entry.repeats === true;
 const newest = (list: readonly OdometerReading[]): OdometerReading | undefined =>
   list.reduce<OdometerReading | undefined>((last, one) => (last && last.atMs >= one.atMs ? last : one), undefined);
 
 /** The odometer when it was done: as it was written down, or what it is likely to have shown. */
 function kmThen(
-  { odometerKm, atMs }: DueSettledEntity,
+  { odometerKm, atMs }: Settled,
   last: OdometerReading | undefined,
   kmPerDay: number,
 ): { odometerKm?: number } {
@@ -192,7 +228,7 @@ const reportOf = ({ atMs, doneOn, odometerKm, note, photoId }: OwnerReportEntity
   ...(photoId ? { photo: photoId } : {}),
 });
 
-const settledOf = ({ how, atMs, byName, note, odometerKm }: DueSettledEntity): NonNullable<DueItem['settled']> => ({
+const settledOf = ({ how, atMs, byName, note, odometerKm }: Settled): NonNullable<DueItem['settled']> => ({
   how,
   atMs,
   by: byName,

@@ -343,6 +343,16 @@ export class JobService {
     };
   }
 
+  /** A job as its own events made it; undefined where the shop has no such job. */
+  async log(shopId: string, id: string): Promise<JobLog | undefined> {
+    return (await this.shelf.get(shopId, id))?.log;
+  }
+
+  /** What a job is called by, and whose it is. */
+  async head(shopId: string, id: string): Promise<Pick<JobEntity, 'number' | 'vehicleId'> | undefined> {
+    return (await this.shelf.get(shopId, id))?.row;
+  }
+
   /** The plan of a job as its own events made it; undefined where the shop has no such job. */
   async plan(shopId: string, id: string): Promise<Plan | undefined> {
     return (await this.shelf.get(shopId, id))?.log.plan;

@@ -89,12 +89,13 @@ export class CatalogRepository {
     return result.affected === 1;
   }
 
-  /** The newest revision of every kit that was not taken back, by title. */
+  /** The newest revision of every kit that was not taken back, by title; none that was made for one vehicle's re-torque. */
   async kits(shopId: string): Promise<KitDocument[]> {
     const rows = await this.source
       .getRepository(KitEntity)
       .find({ where: { shopId, withdrawnAtMs: IsNull() }, order: { id: 'ASC', revision: 'ASC' } });
-    const newest = new Map(rows.map((row) => [row.id, currentKit(row.document)]));
+    const offered = rows.map((row) => currentKit(row.document)).filter(({ again }) => again === undefined);
+    const newest = new Map(offered.map((kit) => [kit.id, kit]));
     return [...newest.values()].sort((a, b) => a.title.localeCompare(b.title, 'en'));
   }
 

@@ -58,6 +58,8 @@ export const ROUTES: Array<[method: string, path: string]> = [
   ['GET', '/api/due'],
   ['GET', '/api/due/due.csv'],
   ['GET', '/api/due/due.ics'],
+  ['GET', `/api/due/retorque?job=${UNKNOWN}`],
+  ['POST', '/api/due/retorque'],
   ['POST', '/api/due/settled'],
   ['GET', '/api/crib'],
   ['GET', '/api/crib/reorder'],

@@ -15,6 +15,7 @@ import type { Tablets } from '#contract/tablet.ts';
 import type { VehicleHistory } from '#contract/vehicle.ts';
 import type { ReorderLine } from '#core/crib/bottle.ts';
 import type { ShelfLine } from '#core/crib/shelf.ts';
+import type { RetorqueChoice } from '#core/hand-over/retorque-kit.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
@@ -200,6 +201,15 @@ export const useVehicles = (): Read<Vehicle[]> =>
 /** What owners are to come back for, and what became of it of late. */
 export const useDue = (): Read<DueItem[]> =>
   readOf(useQuery({ queryKey: KEYS.due, queryFn: async () => (await call(api.due.$get())) as DueItem[] }));
+
+/** Joints of a signed job that may be pulled again. */
+export const useRetorqueChoices = (job: string, care: string): Read<RetorqueChoice[]> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.due, 'retorque', job, care],
+      queryFn: async () => (await call(api.due.retorque.$get({ query: { job, care } }))) as RetorqueChoice[],
+    }),
+  );
 
 /** Links to the owner's page of a job. */
 export const useOwnerLinks = (job: string): Read<OwnerLink[]> =>

@@ -42,6 +42,7 @@ export const DEVIATIONS: Record<Deviation['kind'], string> = {
   kitDropped: 'A kit was taken out of the visit{kit, select, none {} other { ({kit})}}. {reason}',
   stepOverride: 'Step {step}: “{refusal}” let past. {reason}',
   stepWaived: 'Step let go: {step}. {reason}',
+  turnedSince: '{station} turned at its re-torque, at {pulled}{turned, select, none {} other {, by {turned}}}.',
   ownLook: 'Second look by the one whose work it is, after a break: {target}.',
   careWaived: 'Not asked of the owner: {care} {reason}',
   stepAdded: 'Step put in by a lead: {text}{problem, select, none {} other { For: {problem}}}',

@@ -5,4 +5,5 @@ export const STANDS_WORDS: Record<PullStands, { behind: string; column: string }
   stands: { behind: '', column: 'yes' },
   takenBack: { behind: 'taken back', column: 'taken back' },
   loosenedSince: { behind: 'loosened since', column: 'loosened since' },
+  besideTurned: { behind: 'the joint beside it turned since', column: 'joint beside it turned since' },
 };

@@ -333,6 +333,11 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: 'Seat it at its torque while turning, back off, then set the final torque.',
     lift: 'Enter what the wrench showed while it was seated: within a tenth of the figure.',
   },
+  movementNotSaid: {
+    title: 'Did it turn?',
+    why: 'A re-torque asks whether {station} has settled: the click alone does not say so.',
+    lift: 'Say whether it turned before it clicked.',
+  },
   gradientMissing: {
     title: 'The gradient is wanted here',
     why: '{station} is drawn down until its torque stops rising as steeply; nobody reads that off a scale.',

@@ -19,6 +19,7 @@ import { BEYOND_SCALE, CONVERSION_SHARE, PLAUSIBLE_DEG, PLAUSIBLE_NM } from '../
 import { dueStage } from '../procedure-stage.ts';
 import { type PullFacts, pullFacts } from '../pull-facts.ts';
 import type { Refusal } from '../refusal.ts';
+import { hasTurned, pulledBeside } from '../retorque.ts';
 import { ON_THE_FLOOR } from '../role.ts';
 import { nextPassIndex, spoilingPull, standingPulls } from '../station-progress.ts';
 import { turnedBeforeDeg } from '../strokes.ts';
@@ -63,6 +64,14 @@ export interface PullRepeated {
 /** Marks that were looked at before a joint beside them was tightened again: they are looked at once more. */
 export interface MarksReopened {
   type: 'marksReopened';
+  stations: StationId[];
+}
+
+/** Joints that were pulled again before the one beside them turned: their load is another now. */
+export interface BesideReopened {
+  type: 'besideReopened';
+  /** The one that turned. */
+  station: StationId;
   stations: StationId[];
 }
 
@@ -146,7 +155,7 @@ function implausible(command: PullCommand, wrench: Wrench): Refusal | undefined 
   return source === 'live' && !wrench.live ? { code: 'wrenchNotLive', wrench: wrench.label } : undefined;
 }
 
-export const pull = act<PullCommand, PullRecorded | PullWithdrawn | PullRepeated | MarksReopened>({
+export const pull = act<PullCommand, PullRecorded | PullWithdrawn | PullRepeated | MarksReopened | BesideReopened>({
   may: ON_THE_FLOOR,
   decide(ask, command) {
     const { plan, job, wrenches, atMs } = ask;
@@ -207,6 +216,8 @@ export const pull = act<PullCommand, PullRecorded | PullWithdrawn | PullRepeated
       seatOff(station, command) ??
       typedDoubt(plan, station, reading, band, verdict);
     if (asked) return refuse(asked);
+    const unsaid = command.moved === undefined && command.movementDeg === undefined;
+    if (group.recheck && unsaid) return refuse({ code: 'movementNotSaid', station: station.id });
     const { id, label, calibrationDueOn } = wrench;
     const beside = verifying
       ? []
@@ -224,7 +235,13 @@ export const pull = act<PullCommand, PullRecorded | PullWithdrawn | PullRepeated
         maxNm: Number.isFinite(band.maxNm) ? band.maxNm : undefined,
       }),
     };
-    return done<PullRecorded | MarksReopened>(recorded, ...reopened);
+    const turned = group.recheck && verdict === 'accepted' && hasTurned(command);
+    const again = turned ? pulledBeside(plan, job, group, station) : [];
+    return done<PullRecorded | MarksReopened | BesideReopened>(
+      recorded,
+      ...reopened,
+      ...(again.length > 0 ? [{ type: 'besideReopened' as const, station: station.id, stations: again }] : []),
+    );
   },
   undo({ job }, last) {
     if (last.act !== 'pull') return refuse({ code: 'nothingToUndo' });
@@ -245,6 +262,15 @@ export const pull = act<PullCommand, PullRecorded | PullWithdrawn | PullRepeated
         setStation(draft, id, (station) => ({
           ...station,
           marks: station.marks?.map((mark) => ({ ...mark, stale: true as const })),
+        }));
+    },
+    besideReopened(draft, fact) {
+      for (const id of fact.stations)
+        setStation(draft, id, (station) => ({
+          ...station,
+          pulls: station.pulls.map((entry) =>
+            entry.beside === undefined ? { ...entry, beside: fact.station } : entry,
+          ),
         }));
     },
     pullRepeated(draft, fact) {

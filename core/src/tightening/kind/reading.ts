@@ -12,6 +12,8 @@ export interface Reading {
   turnedDeg?: number;
   /** Degrees turned during the whole pull; only a live wrench knows. */
   movementDeg?: number;
+  /** Whether it turned before it came to its torque, as a person says who pulls with a wrench that cannot tell. */
+  moved?: boolean;
   /** Torque-over-angle gradient at the end as a share of its steepest, 0 to 1; only a wrench with angle knows. */
   gradientShare?: number;
   /** For a castle nut: the pin goes through. */

@@ -11,6 +11,7 @@ import { useSession } from '../../shop/session.ts';
 import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNow } from '../../ui/use-now.ts';
+import { OpenRetorque } from './OpenRetorque.tsx';
 import { SettleDue } from './SettleDue.tsx';
 
 type Part = DueState | 'settled';
@@ -39,6 +40,7 @@ export default function Due() {
   const [query, setQuery] = useState('');
   const [settling, setSettling] = useState<DueItem>();
   const [settled, setSettled] = useState<DueItem>();
+  const [again, setAgain] = useState<DueItem>();
   const asked = query.trim().toLowerCase();
   const found = (data ?? []).filter((item) => matches(item, asked));
   const today = shopDayStart(nowMs);
@@ -133,6 +135,7 @@ export default function Due() {
                     item={item}
                     onSettle={() => setSettling(item)}
                     onTake={() => void takeAsDone(item)}
+                    onAgain={() => setAgain(item)}
                   />
                 ))}
               </ul>
@@ -145,6 +148,7 @@ export default function Due() {
           );
         })}
       </main>
+      {again && <OpenRetorque item={again} onClose={() => setAgain(undefined)} />}
       {settling && (
         <SettleDue
           item={settling}
@@ -159,7 +163,17 @@ export default function Due() {
   );
 }
 
-function Item({ item, onSettle, onTake }: { item: DueItem; onSettle: () => void; onTake: () => void }) {
+function Item({
+  item,
+  onSettle,
+  onTake,
+  onAgain,
+}: {
+  item: DueItem;
+  onSettle: () => void;
+  onTake: () => void;
+  onAgain?: () => void;
+}) {
   const { vehicle, expected, settled } = item;
   const apprentice = useSession((state) => state.session?.person.role === 'apprentice');
   return (
@@ -196,9 +210,10 @@ function Item({ item, onSettle, onTake }: { item: DueItem; onSettle: () => void;
         {item.reported && <Reported item={item} reported={item.reported} onTake={apprentice ? undefined : onTake} />}
       </div>
       {!apprentice && (
-        <Button className="sm:min-w-40" onClick={onSettle}>
-          {settled ? 'Change' : 'What became of it'}
-        </Button>
+        <div className="grid gap-2 sm:min-w-44">
+          {!settled && onAgain && <Button onClick={onAgain}>Pull it again</Button>}
+          <Button onClick={onSettle}>{settled ? 'Change' : 'What became of it'}</Button>
+        </div>
       )}
     </li>
   );

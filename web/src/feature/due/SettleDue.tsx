@@ -5,15 +5,11 @@ import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
 
 import { Button } from '../../ui/Button.tsx';
-import { typedNumber } from '../../ui/CommitField.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { odometerOf } from './odometer-of.ts';
 
 const MOST_KM = 3_000_000;
-/** An odometer is whole: what parts its digits are thousands. */
-const odometerOf = (typed: string): number =>
-  typedNumber(/^\d{1,3}(?:[ .,'’]\d{3})+$/.test(typed.trim()) ? typed.replace(/\D/g, '') : typed);
-
 /** What became of something due: done here or elsewhere, with the odometer then, or not wanted. */
 export function SettleDue({ item, onClose, onSettled }: { item: DueItem; onClose: () => void; onSettled: () => void }) {
   const change = useChange('due');

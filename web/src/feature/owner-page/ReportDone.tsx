@@ -2,8 +2,8 @@ import { type FormEvent, useState } from 'react';
 import { failureText, isFailure } from '../../shop/failure-text.ts';
 import { shrunk } from '../../shop/photos.ts';
 import { Button } from '../../ui/Button.tsx';
-import { typedNumber } from '../../ui/CommitField.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
+import { odometerOf } from '../due/odometer-of.ts';
 import { askOwnerPage } from './ask.ts';
 
 const MOST_KM = 3_000_000;
@@ -29,7 +29,7 @@ export function ReportDone({
   const [busy, setBusy] = useState(false);
   const [failure, setFailure] = useState<string>();
   const today = new Date().toLocaleDateString('sv');
-  const shown = typed.trim() === '' ? undefined : typedNumber(typed.replace(/(?<=\d)[ .,'’](?=\d{3}\b)/g, ''));
+  const shown = typed.trim() === '' ? undefined : odometerOf(typed);
   const odometerKm = shown === undefined ? undefined : unit === 'km' ? shown : shown * MILE_KM;
   const wrongOdometer =
     odometerKm === undefined || (odometerKm >= 0 && odometerKm <= MOST_KM) ? undefined : 'A number, like 58 500.';

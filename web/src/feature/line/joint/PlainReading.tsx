@@ -7,7 +7,7 @@ import { useWrenchSetting } from './wrench-setting.ts';
 
 /** A pull with a wrench that cannot speak: what it is set to, and what it showed. */
 export function PlainReading({ torque }: { torque: TorqueStep }) {
-  const { setting, isSet, wrench, through, band } = torque;
+  const { setting, isSet, wrench, through, band, group } = torque;
   const before = useWrenchSetting((settings) => settings.wrench);
   const beforeNm = useWrenchSetting((settings) => settings.settingNm);
   if (!wrench || !band) return null;
@@ -39,7 +39,22 @@ export function PlainReading({ torque }: { torque: TorqueStep }) {
         </div>
       )}
       {(!setting || isSet) && <TypedReading torque={torque} />}
-      {(!setting || isSet) && (
+      {group?.recheck && (!setting || isSet) && (
+        <Button
+          tone="bad"
+          className="mt-2 w-full"
+          onClick={() =>
+            torque.type(
+              setting?.value ?? fromBase(band.targetNm, wrench.wrench.scaleUnit),
+              setting?.unit ?? wrench.wrench.scaleUnit,
+              { moved: true },
+            )
+          }
+        >
+          It turned before it clicked
+        </Button>
+      )}
+      {!group?.recheck && (!setting || isSet) && (
         <Button
           className="mt-2"
           onClick={() =>

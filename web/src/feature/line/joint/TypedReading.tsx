@@ -9,7 +9,7 @@ const UNITS: readonly TorqueUnit[] = ['N·m', 'lbf·ft', 'lbf·in', 'kgf·m'];
 
 /** A reading typed from a wrench that cannot speak. Digits typed anywhere on the screen land here. */
 export function TypedReading({ torque }: { torque: TorqueStep }) {
-  const { wrench, band, station } = torque;
+  const { wrench, band, station, group } = torque;
   const [value, setValue] = useState('');
   const [angle, setAngle] = useState('');
   const [unit, setUnit] = useState<TorqueUnit>(wrench?.wrench.scaleUnit ?? 'N·m');
@@ -22,20 +22,22 @@ export function TypedReading({ torque }: { torque: TorqueStep }) {
   // biome-ignore lint/correctness/useExhaustiveDependencies: the station is the trigger
   useEffect(() => setValue(''), [station?.id]);
   useHotkeys('0,1,2,3,4,5,6,7,8,9', () => field.current?.focus(), { useKey: true });
+  const [turned, setTurned] = useState<boolean>();
+  const asksTurned = group?.recheck === true;
   const submit = (event: FormEvent) => {
     event.preventDefault();
     const number = Number(value.replace(',', '.'));
     if (value.trim() === '') return;
     // A number that is none is judged like any other: the refusal says what is wrong with it.
     if (
-      torque.type(
-        Number.isNaN(number) ? -1 : number,
-        unit,
-        angle === '' ? {} : { angleDeg: Number(angle.replace(',', '.')) },
-      )
+      torque.type(Number.isNaN(number) ? -1 : number, unit, {
+        ...(angle === '' ? {} : { angleDeg: Number(angle.replace(',', '.')) }),
+        ...(asksTurned && turned !== undefined ? { moved: turned } : {}),
+      })
     ) {
       setValue('');
       setAngle('');
+      setTurned(undefined);
     }
   };
   return (
@@ -74,7 +76,31 @@ export function TypedReading({ torque }: { torque: TorqueStep }) {
           />
         </label>
       )}
-      <Button type="submit" tone="primary" hotkey="ENTER" disabled={value.trim() === ''}>
+      {asksTurned && value.trim() !== '' && (
+        <fieldset className="grid w-full grid-cols-2 gap-2">
+          <legend className="text-sm text-ink-2">Before it came to that, it</legend>
+          <Button
+            aria-pressed={turned === false}
+            tone={turned === false ? 'dark' : 'plain'}
+            onClick={() => setTurned(false)}
+          >
+            did not turn
+          </Button>
+          <Button
+            aria-pressed={turned === true}
+            tone={turned === true ? 'dark' : 'plain'}
+            onClick={() => setTurned(true)}
+          >
+            turned
+          </Button>
+        </fieldset>
+      )}
+      <Button
+        type="submit"
+        tone="primary"
+        hotkey="ENTER"
+        disabled={value.trim() === '' || (asksTurned && turned === undefined)}
+      >
         {station ? KIND_WORDS[station.spec.kind].record : 'Record'}
       </Button>
     </form>

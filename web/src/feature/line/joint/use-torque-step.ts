@@ -66,7 +66,11 @@ export interface TorqueStep extends OpenJob {
   seatNm?: number;
   setSeat: (seatNm: number | undefined) => void;
   /** Records a reading typed in `unit`. */
-  type: (value: number, unit: TorqueUnit, said?: { angleDeg?: number; movementDeg?: number }) => boolean;
+  type: (
+    value: number,
+    unit: TorqueUnit,
+    said?: { angleDeg?: number; movementDeg?: number; moved?: boolean },
+  ) => boolean;
   /** Its locker has set: the second look is at the mark. */
   atMark: boolean;
   /** The one big action; undefined while there is none. */
@@ -280,7 +284,9 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
         if (liveId) return liveStatus === 'armed' ? pullNow : undefined;
         if (setting && usable && !isSet) return () => useWrenchSetting.getState().set(usable.id, setting.settingNm);
         // One tap a bolt: it clicked at what it is set to. An angle is entered.
-        return setting && !band?.angle && !band?.gradient ? () => type(setting.value, setting.unit) : undefined;
+        return setting && !band?.angle && !band?.gradient
+          ? () => type(setting.value, setting.unit, group?.recheck ? { moved: false } : undefined)
+          : undefined;
       default:
         return undefined;
     }
@@ -294,7 +300,7 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
   const typedPull = (
     value: number,
     unit: TorqueUnit,
-    said: { angleDeg?: number; movementDeg?: number; pinFits?: boolean; pinWay?: PinWay } = {},
+    said: { angleDeg?: number; movementDeg?: number; moved?: boolean; pinFits?: boolean; pinWay?: PinWay } = {},
   ): boolean => {
     if (!wrench || stationId === undefined) return false;
     if (step.kind === 'stage')
