@@ -33,6 +33,9 @@ export interface DueItem {
   /** It comes with something that happens: the first tow. */
   event?: true;
   repeats?: true;
+  /** What it is about, and how long it takes where its joints are known, minutes. */
+  about?: string;
+  minutes?: number;
   /** The odometer as it was read last, and how far the vehicle goes in a day. */
   lastKm?: number;
   lastReadMs?: number;

@@ -5,12 +5,14 @@ import { serve, upgradeWebSocket } from '@hono/node-server';
 import pino, { type Logger } from 'pino';
 import { WebSocketServer } from 'ws';
 import { DEMO_PEOPLE } from '#demo/shop.ts';
+import { OutboxStandIn } from '#devices/outbox/outbox.ts';
 import { openFiles } from './archive/open-files.ts';
 import { writeArchive } from './archive/write-archive.ts';
 import { type Config, listeningFault } from './config.ts';
 import { addresses } from './http/address.ts';
 import { makeApp } from './http/app.ts';
 import { figuresServer, makeFigures } from './http/figures.ts';
+import { MessagePost } from './outside/message-post.ts';
 import { OutsideService } from './outside/outside-service.ts';
 import { TellingPost } from './outside/telling-post.ts';
 import { openSeal, type SealFolder } from './seal/open-seal.ts';
@@ -25,6 +27,7 @@ import { JobService } from './service/job-service.ts';
 import { KitDraftService } from './service/kit-draft-service.ts';
 import { KitPictures } from './service/kit-pictures.ts';
 import { Leaves } from './service/leaves.ts';
+import { MessageService } from './service/message-service.ts';
 import { MovingInService } from './service/moving-in/moving-in-service.ts';
 import { News } from './service/news.ts';
 import { OtherShopService } from './service/other-shop-service.ts';
@@ -49,6 +52,7 @@ import { KitPictureRepository } from './store/kit-picture-repository.ts';
 import { MovingInRepository } from './store/moving-in-repository.ts';
 import { OutsideRepository } from './store/outside-repository.ts';
 import { OwnerLinkRepository } from './store/owner-link-repository.ts';
+import { OwnerMessageRepository } from './store/owner-message-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
 import { schemaFaults } from './store/schema.ts';
 import { ServerRepository } from './store/server-repository.ts';
@@ -175,6 +179,9 @@ export async function startServer(
   const owners = new OwnerService(catalogRepository, jobs);
   const followUp = new FollowUpService(new FollowUpRepository(source), jobs, catalogRepository);
   const retorque = new RetorqueService(jobs, catalogRepository);
+  const messageRepository = new OwnerMessageRepository(source);
+  const messages = new MessageService(messageRepository, followUp, shop);
+  const messagePost = new MessagePost(messageRepository, new OutboxStandIn(), log);
   const ownerLinks = new OwnerLinkService(
     new OwnerLinkRepository(source),
     jobs,
@@ -209,6 +216,7 @@ export async function startServer(
     owners,
     followUp,
     retorque,
+    messages,
     ownerLinks,
     others,
     wrenches,
@@ -267,6 +275,7 @@ export async function startServer(
   const monitored = figures && figuresServer(figures);
   if (monitored) await listen(monitored, config.metricsPort, '127.0.0.1');
   if (config.tell) tellings.start();
+  if (config.tell) messagePost.start();
   await news.start();
   const watch = watchRecords(jobs, jobRepository, servers, folder, log);
   return {
@@ -291,6 +300,7 @@ export async function startServer(
       await news.stop();
       devices.stop();
       await tellings.stop();
+      await messagePost.stop();
       await works.stop();
       await source.destroy();
       log.info('stopped');

@@ -27,6 +27,7 @@ import type { JobService } from '../service/job-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
 import type { KitPictures } from '../service/kit-pictures.ts';
 import type { Leaves } from '../service/leaves.ts';
+import type { MessageService } from '../service/message-service.ts';
 import type { MovingInService } from '../service/moving-in/moving-in-service.ts';
 import type { OtherShopService } from '../service/other-shop-service.ts';
 import type { OwnerLinkService } from '../service/owner-link-service.ts';
@@ -53,6 +54,7 @@ import { handOverRoutes, ownerPageRoutes } from './hand-over-routes.ts';
 import { jobRoutes } from './job-routes.ts';
 import { kitRoutes } from './kit-routes.ts';
 import { isKnownHost } from './known-host.ts';
+import { messageRoutes } from './message-routes.ts';
 import { movingInRoutes } from './moving-in-routes.ts';
 import { openApi } from './openapi.ts';
 import { otherShopRoutes } from './other-shop-routes.ts';
@@ -81,6 +83,7 @@ interface ApiParts {
   owners: OwnerService;
   followUp: FollowUpService;
   retorque: RetorqueService;
+  messages: MessageService;
   ownerLinks: OwnerLinkService;
   others: OtherShopService;
   wrenches: ShopWrenches;
@@ -128,6 +131,7 @@ function apiRoutes({
   owners,
   followUp,
   retorque,
+  messages,
   ownerLinks,
   others,
   wrenches,
@@ -155,6 +159,7 @@ function apiRoutes({
     .route('/shop', shopRoutes(shop, sessions, network))
     .route('/owners', ownerRoutes(owners, sessions))
     .route('/hand-overs', handOverRoutes(jobs, ownerLinks, folder))
+    .route('/messages', messageRoutes(messages))
     .route('/due', dueRoutes(followUp, retorque, shop))
     .route('/other-shops', otherShopRoutes(others, sessions))
     .route('/programs', programRoutes(outside, sessions))

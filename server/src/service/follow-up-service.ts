@@ -4,10 +4,12 @@ import type { OwnerReport } from '#contract/owner-page.ts';
 import { careText } from '#contract/wording/care-text.ts';
 import { dailyDistance, type OdometerReading } from '#core/follow-up/daily-distance.ts';
 import { expectedDue } from '#core/follow-up/expected-due.ts';
-import type { Care } from '#core/job/care.ts';
+import { retorqueChoices } from '#core/hand-over/retorque-kit.ts';
+import { type Care, careList } from '#core/job/care.ts';
 import { type Due, dueAfter, dueFrom } from '#core/job/due.ts';
 import type { JobLog } from '#core/job/job-log.ts';
 import { fail, ok, type Result } from '#core/result.ts';
+import { ASSUMED_PULL_S } from '#core/tightening/pass-plan.ts';
 import type { CatalogRepository } from '../store/catalog-repository.ts';
 import type { DueSettledEntity, FollowUpRepository } from '../store/follow-up-repository.ts';
 import type { OwnerReportEntity } from '../store/owner-entities.ts';
@@ -22,6 +24,8 @@ interface Asked {
   vehicleId: string;
   closedAtMs: number;
   due: Due[];
+  /** How long pulling its joints again takes, by what is due. */
+  minutes: ReadonlyMap<string, number>;
   /** The visit was a re-torque of something due. */
   again?: { job: string; care?: string; by: string; odometerKm?: number };
 }
@@ -103,6 +107,8 @@ export class FollowUpService {
           ...(atMs === undefined ? {} : { atMs }),
           ...(care.from === 'sheet' && care.entry.event ? { event: true as const } : {}),
           ...(repeats(care) ? { repeats: true as const } : {}),
+          about: care.from === 'sheet' ? (care.entry.about ?? 'joints') : care.raised.what,
+          ...(one.minutes.get(care.key) === undefined ? {} : { minutes: one.minutes.get(care.key) }),
           ...(reading ? { lastKm: reading.km, lastReadMs: reading.atMs } : {}),
           ...(expected?.by === 'distance' ? { kmPerDay: rate.kmPerDay, rateFrom: rate.from } : {}),
           ...(expected ? { expected } : {}),
@@ -156,6 +162,7 @@ export class FollowUpService {
         vehicleId: row.vehicleId,
         closedAtMs,
         due: dueAfter(log.plan, log.state, { closedAtMs, ...odometer }),
+        minutes: minutesOf(log),
         ...againOf(log, odometer),
       };
       found.set(row.id, one);
@@ -178,6 +185,21 @@ function standing(said: readonly Settled[]): Map<string, Settled[]> {
   }
   return stands;
 }
+/** Bringing a vehicle in and out, minutes (chosen by us). */
+const IN_AND_OUT_MIN = 10;
+
+/** How long pulling again takes, by what is due: its joints at the pace of a pull, in steps of five minutes. */
+const minutesOf = ({ plan, state }: JobLog): Map<string, number> =>
+  new Map(
+    careList(plan, state).flatMap(({ key }) => {
+      const joints = retorqueChoices(plan, state, key)
+        .filter(({ chosen }) => chosen)
+        .reduce((sum, { stations }) => sum + stations.length, 0);
+      const minutes = IN_AND_OUT_MIN + (joints * ASSUMED_PULL_S) / 60;
+      return joints > 0 ? [[key, Math.ceil(minutes / 5) * 5] as const] : [];
+    }),
+  );
+
 /** What a signed re-torque was of. */
 function againOf({ setup, state }: JobLog, odometer: { odometerKm?: number }): Pick<Asked, 'again'> {
   const again = setup.kits[0]?.document.again;

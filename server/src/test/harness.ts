@@ -52,8 +52,10 @@ async function freshSchema(demo: boolean): Promise<Config> {
   return { ...config, port: 0, owner, database: { ...config.database, database } };
 }
 
-export async function startTestServer(given?: Config, { seed = true } = {}): Promise<TestServer> {
-  const config = given ?? (await freshSchema(seed));
+export async function startTestServer(given?: Config, { seed = true, tell = true } = {}): Promise<TestServer> {
+  const fresh = given ?? (await freshSchema(seed));
+  // Where a test looks after what is sent at a time of its own, the server does not.
+  const config = { ...fresh, tell: fresh.tell && tell };
   const server: RunningServer = await startServer(config, pino({ level: 'silent' }));
   // The schema's owner: what a test changes behind the server's back, the server itself may not.
   const source = await makeDataSource(config.owner ?? config.database).initialize();

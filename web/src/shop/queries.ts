@@ -7,6 +7,7 @@ import type { DraftCard, KitCard, KitReach, RevisionCard } from '#contract/kit-d
 import type { Brought, MovedIn, RowVerdict } from '#contract/moving-in/brought.ts';
 import type { OfferedKit, OtherShops } from '#contract/other-shops.ts';
 import type { Outside } from '#contract/outside.ts';
+import type { MessageDraft, OwnerMessage } from '#contract/owner-message.ts';
 import type { OwnerLink } from '#contract/owner-page.ts';
 import type { ProblemCode } from '#contract/problem.ts';
 import type { SignInOptions } from '#contract/session.ts';
@@ -63,6 +64,7 @@ const KEYS = {
   vehicles: ['vehicles'],
   due: ['due'],
   links: ['links'],
+  messages: ['messages'],
 } as const satisfies Record<string, readonly string[]>;
 export type KeyName = keyof typeof KEYS;
 
@@ -201,6 +203,27 @@ export const useVehicles = (): Read<Vehicle[]> =>
 /** What owners are to come back for, and what became of it of late. */
 export const useDue = (): Read<DueItem[]> =>
   readOf(useQuery({ queryKey: KEYS.due, queryFn: async () => (await call(api.due.$get())) as DueItem[] }));
+
+/** Messages to owners; asked again while some are under way. */
+export const useMessages = (): Read<OwnerMessage[]> =>
+  readOf(
+    useQuery({
+      queryKey: KEYS.messages,
+      queryFn: async () => (await call(api.messages.$get())) as OwnerMessage[],
+      refetchInterval: ({ state: { data } }) =>
+        data?.some(({ state }) => state === 'waiting' || state === 'sent') ? 5000 : false,
+    }),
+  );
+
+/** What would be sent of something due. */
+export const useMessageDraft = (job: string, care: string): Read<MessageDraft> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.messages, 'draft', job, care],
+      queryFn: async () => (await call(api.messages.draft.$get({ query: { job, care } }))) as MessageDraft,
+      gcTime: 0,
+    }),
+  );
 
 /** Joints of a signed job that may be pulled again. */
 export const useRetorqueChoices = (job: string, care: string): Read<RetorqueChoice[]> =>

@@ -1,16 +1,18 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { type DueItem, reportNote } from '#contract/due.ts';
+import type { OwnerMessage } from '#contract/owner-message.ts';
 import { dueWhenText, SETTLED_TEXT } from '#contract/wording/due-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { type DueState, dueState } from '#core/follow-up/expected-due.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
-import { useChange, useDue } from '../../shop/queries.ts';
+import { useChange, useDue, useMessages } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNow } from '../../ui/use-now.ts';
+import { Sent, WriteToOwner } from './Messages.tsx';
 import { OpenRetorque } from './OpenRetorque.tsx';
 import { SettleDue } from './SettleDue.tsx';
 
@@ -41,6 +43,8 @@ export default function Due() {
   const [settling, setSettling] = useState<DueItem>();
   const [settled, setSettled] = useState<DueItem>();
   const [again, setAgain] = useState<DueItem>();
+  const [writing, setWriting] = useState<DueItem>();
+  const { data: sent } = useMessages();
   const asked = query.trim().toLowerCase();
   const found = (data ?? []).filter((item) => matches(item, asked));
   const today = shopDayStart(nowMs);
@@ -136,6 +140,8 @@ export default function Due() {
                     onSettle={() => setSettling(item)}
                     onTake={() => void takeAsDone(item)}
                     onAgain={() => setAgain(item)}
+                    onWrite={() => setWriting(item)}
+                    messages={(sent ?? []).filter(({ job, care }) => job === item.job && care === item.care)}
                   />
                 ))}
               </ul>
@@ -148,6 +154,7 @@ export default function Due() {
           );
         })}
       </main>
+      {writing && <WriteToOwner item={writing} onClose={() => setWriting(undefined)} />}
       {again && <OpenRetorque item={again} onClose={() => setAgain(undefined)} />}
       {settling && (
         <SettleDue
@@ -168,11 +175,15 @@ function Item({
   onSettle,
   onTake,
   onAgain,
+  onWrite,
+  messages,
 }: {
   item: DueItem;
   onSettle: () => void;
   onTake: () => void;
   onAgain?: () => void;
+  onWrite?: () => void;
+  messages: readonly OwnerMessage[];
 }) {
   const { vehicle, expected, settled } = item;
   const apprentice = useSession((state) => state.session?.person.role === 'apprentice');
@@ -208,10 +219,14 @@ function Item({
           </Link>
         </p>
         {item.reported && <Reported item={item} reported={item.reported} onTake={apprentice ? undefined : onTake} />}
+        {messages.map((message) => (
+          <Sent key={message.id} message={message} mayChange={!apprentice} />
+        ))}
       </div>
       {!apprentice && (
         <div className="grid gap-2 sm:min-w-44">
           {!settled && onAgain && <Button onClick={onAgain}>Pull it again</Button>}
+          {!settled && onWrite && <Button onClick={onWrite}>Write to the owner</Button>}
           <Button onClick={onSettle}>{settled ? 'Change' : 'What became of it'}</Button>
         </div>
       )}
