@@ -35,6 +35,7 @@ import { OwnerLinkService } from './service/owner-link-service.ts';
 import { OwnerService } from './service/owner-service.ts';
 import { PasskeyService } from './service/passkey-service.ts';
 import { ReadingProofs } from './service/reading-proofs.ts';
+import { RecallService } from './service/recall-service.ts';
 import { RetorqueService } from './service/retorque-service.ts';
 import { ServerCodes } from './service/server-codes.ts';
 import { SessionService } from './service/session-service.ts';
@@ -54,6 +55,7 @@ import { OutsideRepository } from './store/outside-repository.ts';
 import { OwnerLinkRepository } from './store/owner-link-repository.ts';
 import { OwnerMessageRepository } from './store/owner-message-repository.ts';
 import { PersonRepository } from './store/person-repository.ts';
+import { RecallRepository } from './store/recall-repository.ts';
 import { schemaFaults } from './store/schema.ts';
 import { ServerRepository } from './store/server-repository.ts';
 import { ShelfRepository } from './store/shelf-repository.ts';
@@ -181,6 +183,7 @@ export async function startServer(
   const retorque = new RetorqueService(jobs, catalogRepository);
   const messageRepository = new OwnerMessageRepository(source);
   const messages = new MessageService(messageRepository, followUp, shop);
+  const recalls = new RecallService(new RecallRepository(source), catalogRepository, messages);
   const messagePost = new MessagePost(messageRepository, new OutboxStandIn(), log);
   const ownerLinks = new OwnerLinkService(
     new OwnerLinkRepository(source),
@@ -217,6 +220,7 @@ export async function startServer(
     followUp,
     retorque,
     messages,
+    recalls,
     ownerLinks,
     others,
     wrenches,

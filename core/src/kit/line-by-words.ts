@@ -1,3 +1,4 @@
+import { isSameThreadText } from '../fastener/same-thread-text.ts';
 import { parseThread } from '../fastener/thread.ts';
 import type { Item } from './kit-document.ts';
 
@@ -47,7 +48,7 @@ export function linesByWords<P extends Named>(said: string, items: readonly P[])
   if (read.ok && /[x×/-]|^m\d/i.test(text))
     return {
       lines: items.filter(
-        (item) => item.thread !== undefined && sameThread(item.thread, read.value.thread.designation),
+        (item) => item.thread !== undefined && isSameThreadText(item.thread, read.value.thread.designation),
       ),
     };
   // With a callout in it the figure is a length.
@@ -77,9 +78,4 @@ export function linesByWords<P extends Named>(said: string, items: readonly P[])
 const nominalOf = (thread: string | undefined): number | undefined => {
   const read = thread === undefined ? undefined : parseThread(thread);
   return read?.ok ? read.value.thread.nominalMm : undefined;
-};
-
-const sameThread = (thread: string, designation: string): boolean => {
-  const read = parseThread(thread);
-  return read.ok && read.value.thread.designation === designation;
 };

@@ -34,6 +34,7 @@ import type { OwnerLinkService } from '../service/owner-link-service.ts';
 import type { OwnerService } from '../service/owner-service.ts';
 import type { PasskeyService } from '../service/passkey-service.ts';
 import type { Once, ReadingProofs } from '../service/reading-proofs.ts';
+import type { RecallService } from '../service/recall-service.ts';
 import type { RetorqueService } from '../service/retorque-service.ts';
 import type { ServerCodes } from '../service/server-codes.ts';
 import type { SessionService } from '../service/session-service.ts';
@@ -61,6 +62,7 @@ import { otherShopRoutes } from './other-shop-routes.ts';
 import { outsideRoutes, programRoutes } from './outside-routes.ts';
 import { ownerRoutes } from './owner-routes.ts';
 import { problem } from './problem.ts';
+import { recallRoutes } from './recall-routes.ts';
 import { sessionRoutes } from './session-routes.ts';
 import { shelfRoutes, supplierRoutes } from './shelf-routes.ts';
 import { openingRoutes, shopRoutes } from './shop-routes.ts';
@@ -84,6 +86,7 @@ interface ApiParts {
   followUp: FollowUpService;
   retorque: RetorqueService;
   messages: MessageService;
+  recalls: RecallService;
   ownerLinks: OwnerLinkService;
   others: OtherShopService;
   wrenches: ShopWrenches;
@@ -132,6 +135,7 @@ function apiRoutes({
   followUp,
   retorque,
   messages,
+  recalls,
   ownerLinks,
   others,
   wrenches,
@@ -149,7 +153,7 @@ function apiRoutes({
   return new Hono<SignedInEnv>()
     .route('/session', sessionRoutes(sessions, passkeys, leaves, tablets, addresses))
     .route('/opening', openingRoutes(shop, addresses))
-    .route('/outside/v1', outsideRoutes(outside))
+    .route('/outside/v1', outsideRoutes(outside, followUp, shop))
     .route('/owner-page', ownerPageRoutes(ownerLinks, folder.publicKey, addresses))
     .use('*', signedIn(sessions))
     .route('/', catalogRoutes(catalog, jobs, drafts, sessions, wrenches))
@@ -159,6 +163,7 @@ function apiRoutes({
     .route('/shop', shopRoutes(shop, sessions, network))
     .route('/owners', ownerRoutes(owners, sessions))
     .route('/hand-overs', handOverRoutes(jobs, ownerLinks, folder))
+    .route('/recalls', recallRoutes(recalls, shop))
     .route('/messages', messageRoutes(messages))
     .route('/due', dueRoutes(followUp, retorque, shop))
     .route('/other-shops', otherShopRoutes(others, sessions))

@@ -17,7 +17,10 @@ import {
   VisitSchema,
 } from '#contract/outside.ts';
 import type { OutsideService, Program } from '../outside/outside-service.ts';
+import { dueCalendar } from '../report/due-calendar.ts';
+import type { FollowUpService } from '../service/follow-up-service.ts';
 import type { SessionService } from '../service/session-service.ts';
+import type { ShopService } from '../service/shop-service.ts';
 import { leadOnly, type SignedInEnv } from './caller.ts';
 import { described } from './described.ts';
 import { problem } from './problem.ts';
@@ -70,10 +73,18 @@ interface ProgramEnv {
   Variables: { program: Program; requestId: string };
 }
 
+/** The key of a request; a calendar that can only be told a password has it as that (RFC 7617). */
+function keyIn(authorization = ''): string | undefined {
+  const [, way = '', said = ''] = /^(Bearer|Basic) (\S+)$/i.exec(authorization) ?? [];
+  if (way.toLowerCase() !== 'basic') return said || undefined;
+  const pair = Buffer.from(said, 'base64').toString();
+  return pair.slice(pair.indexOf(':') + 1) || undefined;
+}
+
 /** What other programs may ask with a key: kits, and visits opened and followed. Its shape is kept: version 1. */
-export function outsideRoutes(outside: OutsideService) {
+export function outsideRoutes(outside: OutsideService, followUp: FollowUpService, shop: ShopService) {
   const keyed: MiddlewareHandler<ProgramEnv> = async (c, next) => {
-    const [, key] = /^Bearer (\S+)$/i.exec(c.req.header('authorization') ?? '') ?? [];
+    const key = keyIn(c.req.header('authorization'));
     const program = key === undefined ? undefined : await outside.program(key);
     if (!program) return problem(c, 'keyUnknown');
     c.set('program', program);
@@ -127,6 +138,13 @@ export function outsideRoutes(outside: OutsideService) {
         return c.json(await outside.due(c.get('program'), Date.parse(from), Date.parse(to)));
       },
     )
+    .get('/due.ics', may('due:read'), async (c) => {
+      const { shopId } = c.get('program').caller;
+      const { rules } = await shop.settings(shopId);
+      return c.body(dueCalendar(await followUp.list(shopId), rules, Date.now(), { owners: false }), 200, {
+        'Content-Type': 'text/calendar; charset=utf-8',
+      });
+    })
     .post(
       '/visits',
       described('Opens a visit; sent again with the same idempotency key it is the same visit', {

@@ -13,13 +13,19 @@ function dayOf(atMs: number, { timeZone }: ClockRules): [number, number, number]
  * What is due and has a date, as a calendar (RFC 5545): a whole day each, on the day it is expected. The same item keeps
  * its UID, so that a calendar that takes the file again moves it.
  *
+ * @param owners - whether whose they are stands in it: not where it leaves the shop
  * @throws where the calendar cannot be written
  */
-export function dueCalendar(items: readonly DueItem[], rules: ClockRules, nowMs: number): string {
+export function dueCalendar(
+  items: readonly DueItem[],
+  rules: ClockRules,
+  nowMs: number,
+  { owners = true } = {},
+): string {
   const events = items.flatMap((item): EventAttributes[] => {
     const { expected, settled, vehicle } = item;
     if (!expected || settled) return [];
-    const reach = [vehicle.owner, vehicle.contact].filter(Boolean).join(', ');
+    const reach = owners ? [vehicle.owner, vehicle.contact].filter(Boolean).join(', ') : '';
     return [
       {
         uid: `${item.job}.${item.care.replace(/[^\w.-]/g, '-')}@wrenchman`,

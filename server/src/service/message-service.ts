@@ -3,7 +3,8 @@ import type { MessageDraft, OwnerMessage, SendMessage } from '#contract/owner-me
 import type { Why } from '#contract/wording/en/message.ts';
 import { dueMessage } from '#contract/wording/message-text.ts';
 import { shopClock, shopDay } from '#contract/wording/shop-time.ts';
-import { addressKey, isStop, quietMinutes, reachedBy } from '#core/follow-up/message.ts';
+import { addressKey, isStop, quietMinutes, type Reached, reachedBy } from '#core/follow-up/message.ts';
+import { canonicalJson } from '#core/record/canonical-json.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { OwnerMessageEntity } from '../store/owner-entities.ts';
 import type { OwnerMessageRepository } from '../store/owner-message-repository.ts';
@@ -69,6 +70,21 @@ export class MessageService {
     };
   }
 
+  /** What every new message has: to whom, by whom, and from when it may go. */
+  private async made(shopId: string, madeBy: string, { channel, to }: Reached) {
+    const { rules } = await this.shop.settings(shopId);
+    const nowMs = this.now();
+    const clock = shopClock(nowMs, { timeZone: rules.timeZone ?? 'UTC' });
+    return {
+      channel,
+      sentTo: addressKey(to),
+      madeAtMs: nowMs,
+      madeBy,
+      state: 'waiting' as const,
+      nextAtMs: nowMs + quietMinutes(minuteOfDay(clock)) * MINUTE_MS,
+    };
+  }
+
   /** Puts a message into the outbox: once for what it is about, and not in the quiet hours. */
   async send(
     caller: Caller,
@@ -81,18 +97,7 @@ export class MessageService {
     if (!reached) return fail({ code: 'messageNotSent', detail: 'That is no mail address and no telephone number.' });
     if (await this.store.refuses(shopId, addressKey(reached.to)))
       return fail({ code: 'messageNotSent', detail: 'The owner wants no messages.' });
-    const { rules } = await this.shop.settings(shopId);
-    const nowMs = this.now();
-    const clock = shopClock(nowMs, { timeZone: rules.timeZone ?? 'UTC' });
-    const made = {
-      channel: reached.channel,
-      sentTo: addressKey(reached.to),
-      text,
-      madeAtMs: nowMs,
-      madeBy: caller.person.name,
-      state: 'waiting' as const,
-      nextAtMs: nowMs + quietMinutes(minuteOfDay(clock)) * MINUTE_MS,
-    };
+    const made = { text, ...(await this.made(shopId, caller.person.name, reached)) };
     if (await this.store.add({ shopId, jobId: job, care, once: found.once, ...made })) return ok(null);
     // What did not arrive, or was taken back, may be sent anew; anything else was said already.
     const before = await this.store.byOnce(shopId, found.once);
@@ -100,6 +105,26 @@ export class MessageService {
       before &&
       (await this.store.change(before.id, ['failed', 'stopped'], { ...made, tries: 0, fault: null, endedAtMs: null }));
     return anew ? ok(null) : fail({ code: 'messageNotSent', detail: 'It was sent before: nobody is told twice.' });
+  }
+
+  /** The same words to the owner of one vehicle that is called back: once for each vehicle and reason. */
+  async recall(
+    { shopId, person }: Caller,
+    { job, vehicle, contact, text, by }: { job: string; vehicle: string; contact?: string; text: string; by: object },
+  ): Promise<'sent' | 'before' | 'noAddress' | 'refused'> {
+    const reached = reachedBy(contact);
+    if (!reached) return 'noAddress';
+    if (await this.store.refuses(shopId, addressKey(reached.to))) return 'refused';
+    const why = createHash('sha256').update(canonicalJson(by)).digest('hex');
+    const added = await this.store.add({
+      shopId,
+      jobId: job,
+      care: `recall:${why.slice(0, 16)}`,
+      once: createHash('sha256').update(`${vehicle}\n${why}`).digest('hex'),
+      text,
+      ...(await this.made(shopId, person.name, reached)),
+    });
+    return added ? 'sent' : 'before';
   }
 
   async list(shopId: string): Promise<OwnerMessage[]> {

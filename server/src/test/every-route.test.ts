@@ -48,6 +48,7 @@ const APART = [
   'GET /api/outside/v1/visits',
   'GET /api/outside/v1/visits/:id',
   'GET /api/outside/v1/due',
+  'GET /api/outside/v1/due.ics',
   'POST /api/outside/v1/visits',
   'GET /api/owner-page',
   'GET /api/owner-page/hand-over.pdf',

@@ -39,6 +39,7 @@ const Conflicts = lazy(() => import('../feature/conflicts/Conflicts.tsx'));
 const ReadinessScreen = lazy(() => import('../feature/readiness/ReadinessScreen.tsx'));
 const JobCardScreen = lazy(() => import('../feature/job-card/JobCardScreen.tsx'));
 const Due = lazy(() => import('../feature/due/Due.tsx'));
+const Recall = lazy(() => import('../feature/vehicles/Recall.tsx'));
 const VehicleList = lazy(() => import('../feature/vehicles/VehicleList.tsx'));
 const VehicleScreen = lazy(() => import('../feature/vehicles/VehicleScreen.tsx'));
 const CheckIn = lazy(() => import('../feature/check-in/CheckIn.tsx'));
@@ -132,6 +133,7 @@ function Screens({ status }: { status: SessionStatus }) {
             <Route path="/receive" element={<NewJob />} />
             <Route path="/vehicles" element={<VehicleList />} />
             <Route path="/vehicles/owners" element={<Owners />} />
+            <Route path="/vehicles/recall" element={<Recall />} />
             <Route path="/vehicles/:vehicleId" element={<VehicleScreen />} />
             <Route path="/due" element={<Due />} />
             <Route path="/bench" element={<Bench />} />

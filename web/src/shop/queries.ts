@@ -10,6 +10,7 @@ import type { Outside } from '#contract/outside.ts';
 import type { MessageDraft, OwnerMessage } from '#contract/owner-message.ts';
 import type { OwnerLink } from '#contract/owner-page.ts';
 import type { ProblemCode } from '#contract/problem.ts';
+import type { RecallBy, RecallHit } from '#contract/recall.ts';
 import type { SignInOptions } from '#contract/session.ts';
 import type { ShopSettings } from '#contract/shop.ts';
 import type { Tablets } from '#contract/tablet.ts';
@@ -221,6 +222,17 @@ export const useMessageDraft = (job: string, care: string): Read<MessageDraft> =
     useQuery({
       queryKey: [...KEYS.messages, 'draft', job, care],
       queryFn: async () => (await call(api.messages.draft.$get({ query: { job, care } }))) as MessageDraft,
+      gcTime: 0,
+    }),
+  );
+
+/** Vehicles that answer to a recall; not asked for while nobody has said by what. */
+export const useRecall = (by: RecallBy | undefined): Read<RecallHit[]> =>
+  readOf(
+    useQuery({
+      queryKey: ['recall', by],
+      queryFn: async () => (await call(api.recalls.$get({ query: by as never }))) as RecallHit[],
+      enabled: by !== undefined,
       gcTime: 0,
     }),
   );

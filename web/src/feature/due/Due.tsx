@@ -181,14 +181,14 @@ function Item({
   item: DueItem;
   onSettle: () => void;
   onTake: () => void;
-  onAgain?: () => void;
-  onWrite?: () => void;
+  onAgain: () => void;
+  onWrite: () => void;
   messages: readonly OwnerMessage[];
 }) {
   const { vehicle, expected, settled } = item;
   const apprentice = useSession((state) => state.session?.person.role === 'apprentice');
   return (
-    <li className="grid gap-x-4 gap-y-1 border-b border-hair py-3 sm:grid-cols-[9rem_1fr_auto] sm:items-center">
+    <li className="grid gap-x-4 gap-y-1 border-b border-hair py-3 sm:grid-cols-[9rem_1fr]">
       <p className="figures text-lg">
         {settled
           ? shopFormat(settled.atMs, 'd MMM yyyy')
@@ -222,14 +222,14 @@ function Item({
         {messages.map((message) => (
           <Sent key={message.id} message={message} mayChange={!apprentice} />
         ))}
+        {!apprentice && (
+          <div className="mt-2 flex flex-wrap gap-2">
+            {!settled && <Button onClick={onAgain}>Pull it again</Button>}
+            {!settled && <Button onClick={onWrite}>Write to the owner</Button>}
+            <Button onClick={onSettle}>{settled ? 'Change' : 'What became of it'}</Button>
+          </div>
+        )}
       </div>
-      {!apprentice && (
-        <div className="grid gap-2 sm:min-w-44">
-          {!settled && onAgain && <Button onClick={onAgain}>Pull it again</Button>}
-          {!settled && onWrite && <Button onClick={onWrite}>Write to the owner</Button>}
-          <Button onClick={onSettle}>{settled ? 'Change' : 'What became of it'}</Button>
-        </div>
-      )}
     </li>
   );
 }

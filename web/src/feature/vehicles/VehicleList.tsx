@@ -35,6 +35,12 @@ export default function VehicleList() {
             >
               Owners
             </Link>
+            <Link
+              to="/vehicles/recall"
+              className="flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
+            >
+              Call back
+            </Link>
             <Button onClick={() => setAdding(true)}>New vehicle</Button>
           </span>
         </div>

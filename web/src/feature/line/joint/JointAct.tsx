@@ -324,7 +324,9 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
             {!figure || (isSet && !act)
               ? 'Pull, then enter it'
               : isSet
-                ? `Clicked at ${figure}, next`
+                ? torque.group?.recheck
+                  ? 'Clicked, nothing turned'
+                  : `Clicked at ${figure}, next`
                 : `${wrench.wrench.label} set to ${figure}`}
           </ActionBar>
         );
