@@ -5,6 +5,7 @@ import { draftPacking } from './draft-packing.ts';
 import { draftSteps } from './draft-steps.ts';
 import { draftTools } from './draft-tools.ts';
 import { type Draft, startDrafting } from './drafting.ts';
+import { placeParts } from './place-parts.ts';
 import { rideHeightLast } from './ride-height-last.ts';
 
 /**
@@ -25,6 +26,7 @@ export function draftKit(
   draftSteps(drafting, packing, joints);
   draftTools(drafting);
   rideHeightLast(drafting);
+  placeParts(drafting);
   const { kit, assumed, placed } = drafting;
   return { kit, assumed, placed };
 }

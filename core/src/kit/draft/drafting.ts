@@ -20,7 +20,8 @@ export interface Assumption {
     | 'boltNotListed'
     | 'strengthAssumed'
     | 'rideHeightLast'
-    | 'takenForNut';
+    | 'takenForNut'
+    | 'partGoesOnWith';
   /** What it is about, for a person. */
   about: string;
 }

@@ -19,6 +19,12 @@ export const tellingWords = (text: string): string[] =>
     .map(singular)
     .filter((word) => !PLAIN.has(word) && !HARDWARE.has(word));
 
+/** The words that name a part: those that tell joints apart, and pieces that fasten nothing: `bracket`, `hook`, `plate`. */
+export const partWords = (text: string): string[] =>
+  (text.toLowerCase().match(/\p{L}{3,}/gu) ?? [])
+    .map((word) => HARDWARE.get(word) ?? singular(word))
+    .filter((word) => !PLAIN.has(word) && KIND_OF[word] === undefined);
+
 /** The noun phrase a torque is said of: what stands before it in its clause. */
 export function phraseBefore(step: SheetStep, at: number): string {
   const before = step.text.slice(0, Math.max(0, at - step.start));

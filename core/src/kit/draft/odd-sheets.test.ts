@@ -460,6 +460,10 @@ describe('a sheet of pictures, its list counted at the end of each row', () => {
     ]);
     expect(kit.aftercare).toMatchObject([{ about: 'joints' }]);
   });
+  it('lets the parts go on with the joints that hold them, so that none is handed over as left over', () => {
+    const parts = kit.items.filter(({ kind }) => kind === 'part');
+    expect(parts.map(({ fittedWith }) => fittedWith)).toEqual([kit.groups[0]?.id, kit.groups[0]?.id]);
+  });
   it('numbers the steps by the pictures and starts what its step speaks of', () => {
     expect(kit.steps.map(({ number }) => number)).toEqual(['1', '2', '2', '3', '3', '4', '5', '5', '6', '7', '8']);
     const started = kit.steps.flatMap(({ number, actions }) =>

@@ -151,6 +151,7 @@ const WORST_FIRST: ReadonlyArray<Assumption['code']> = [
   'rideHeightLast',
   'fateUnknown',
   'driveFromThread',
+  'partGoesOnWith',
   'positionsUnknown',
   'thicknessUnknown',
 ];
