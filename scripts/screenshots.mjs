@@ -123,9 +123,16 @@ await main(async () => {
     await page.getByRole('link', { name: /guard/ }).first().click();
     await page.getByText('the chain is whole').waitFor();
     await shot(page, 'record');
+    await page.getByRole('button', { name: 'Make the owner’s page' }).click();
+    const link = await page.getByRole('link', { name: /hand-over#/ }).textContent();
     await page.goto(`${url}/due`);
     await page.getByRole('listitem').first().waitFor();
     await shot(page, 'due');
+    const owner = await open({ width: 390, height: 844 });
+    await owner.goto(link ?? '');
+    await owner.getByText('joints stand at their torque').waitFor();
+    await shot(owner, 'owner-page');
+    await owner.context().close();
     await page.goto(`${url}/vehicles/v-gorse`);
     await page.getByRole('heading', { name: 'Visits' }).waitFor();
     await shot(page, 'vehicle');
@@ -156,9 +163,6 @@ await main(async () => {
     await page.goto(`${visit}line`);
     await page.getByRole('heading', { level: 1 }).waitFor();
     await shot(page, 'line');
-    for (let done = 0; done < 25 && (await page.locator('aside form input').count()) === 0; done++)
-      await press(page, 1);
-    await shot(page, 'line-check');
     await page.goto(`${url}/bench/finish`);
     await shot(page, 'bench');
     await page.goto(`${url}/crib?wrench=w-1`);

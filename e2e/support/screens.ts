@@ -2,6 +2,7 @@
 export const SHOP_SCREENS = [
   ['/vehicles', 'Vehicles'],
   ['/vehicles/owners', 'Owners'],
+  ['/vehicles/recall', 'Call back'],
   ['/due', 'Due'],
   ['/kits', 'Released'],
   ['/kits/read', 'Read a maker’s sheet'],

@@ -21,6 +21,7 @@ describe('help', () => {
       '/vehicles',
       '/due',
       '/vehicles/v-1',
+      '/vehicles/recall',
       '/kits',
       '/shop',
       '/shop/tablets',

@@ -43,7 +43,9 @@ export const HELP: Readonly<Record<string, Help>> = {
     what: 'What owners are to come back for after their jobs, by the day it is likely to be: a date the sheet gives, or the day the vehicle will have gone the distance.',
     first: [
       'Ring or write to whoever stands under Overdue and Today.',
-      'Say what became of it: done here, elsewhere, or not wanted.',
+      'Pull it again opens a short visit with just those joints; signed, it settles what was due.',
+      'Write to the owner: the text is proposed, you read it first. Nobody is told twice, and nothing goes out at night.',
+      'Say what became of it: done here, elsewhere, or not wanted. What an owner reported by their page waits for your word.',
     ],
     words: [
       ['Expected', 'the distance still to go, by what the vehicle went between its visits'],
@@ -51,6 +53,8 @@ export const HELP: Readonly<Record<string, Help>> = {
     ],
     why: [
       'What repeats is due again from when it was done, so the odometer then is asked for.',
+      'A re-torque asks of each joint whether it turned before it clicked: one that turned has settled, and those beside it are pulled once more, since their load is another now.',
+      'A joint whose locker has set is not chosen by itself: a pull breaks the bond, the stripe tells.',
       'The calendar file keeps each item’s name in it: a calendar that takes the file again moves what has moved.',
     ],
   },
@@ -66,6 +70,17 @@ export const HELP: Readonly<Record<string, Help>> = {
     why: [
       'Records keep the owner as they were made: making two one changes the vehicles’ cards alone, and is taken back with one press.',
       'On an owner’s wish a lead gives them all that is held, or takes them out of every vehicle and record. What was torqued stays, as the law on the work asks.',
+    ],
+  },
+  '/vehicles/recall': {
+    title: 'Call back',
+    what: 'Every vehicle that carries what turned out wrong: a kit’s revision, a class of bolts, a lot of a bottle, or what a wrench pulled while it was out.',
+    first: [
+      'Say by what, and find the vehicles. What stands in the shop now is marked.',
+      'Take the list as a table, or write to all owners; who cannot be written to is named.',
+    ],
+    why: [
+      'A wrench that failed its calibration has been wrong since some time after the one before: take that as from.',
     ],
   },
   '/vehicles/*': {
@@ -277,6 +292,10 @@ export const HELP: Readonly<Record<string, Help>> = {
   '/jobs/*/record': {
     title: 'The record',
     what: 'Every pull and every measure with who, when and by what, chained and sealed. It stands; what is found later is added beside it.',
+    first: [
+      'Hand over: the owner’s PDF, the same on one page, a windscreen label, and the pack with the record in it.',
+      'Make the owner’s page: a link that opens this hand-over without signing in, until it runs out or you take it back.',
+    ],
     words: [
       ['Chain', 'each entry carries the hash of the one before: one that was altered is seen'],
       ['Seal', 'what the job was opened with, and its end, signed with the shop’s key'],
