@@ -4,6 +4,8 @@ export const SHOP_SCREENS = [
   ['/vehicles/owners', 'Owners'],
   ['/vehicles/recall', 'Call back'],
   ['/due', 'Due'],
+  ['/book', 'Book'],
+  ['/book?kit=transfer-case-guard', 'How its pulls lie'],
   ['/kits', 'Released'],
   ['/kits/read', 'Read a maker’s sheet'],
   ['/kits/rear-anti-roll-bar', 'What changed'],

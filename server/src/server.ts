@@ -16,6 +16,7 @@ import { MessagePost } from './outside/message-post.ts';
 import { OutsideService } from './outside/outside-service.ts';
 import { TellingPost } from './outside/telling-post.ts';
 import { openSeal, type SealFolder } from './seal/open-seal.ts';
+import { BookService } from './service/book-service.ts';
 import type { Caller } from './service/caller.ts';
 import { CatalogService } from './service/catalog-service.ts';
 import { CommandAuthority } from './service/command-authority.ts';
@@ -43,6 +44,7 @@ import { ShelfService } from './service/shelf-service.ts';
 import { ShopService } from './service/shop-service.ts';
 import { ShopWrenches } from './service/shop-wrenches.ts';
 import { TabletService } from './service/tablet-service.ts';
+import { BookRepository } from './store/book-repository.ts';
 import { CatalogRepository } from './store/catalog-repository.ts';
 import { CribRepository } from './store/crib-repository.ts';
 import { makeDataSource } from './store/data-source.ts';
@@ -184,6 +186,7 @@ export async function startServer(
   const messageRepository = new OwnerMessageRepository(source);
   const messages = new MessageService(messageRepository, followUp, shop);
   const recalls = new RecallService(new RecallRepository(source), catalogRepository, messages);
+  const book = new BookService(new BookRepository(source), jobs, failedLater);
   const messagePost = new MessagePost(messageRepository, new OutboxStandIn(), log);
   const ownerLinks = new OwnerLinkService(
     new OwnerLinkRepository(source),
@@ -221,6 +224,7 @@ export async function startServer(
     retorque,
     messages,
     recalls,
+    book,
     ownerLinks,
     others,
     wrenches,

@@ -20,6 +20,7 @@ describe('help', () => {
       '/receive',
       '/vehicles',
       '/due',
+      '/book',
       '/vehicles/v-1',
       '/vehicles/recall',
       '/kits',

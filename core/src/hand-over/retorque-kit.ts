@@ -64,7 +64,7 @@ export function retorqueChoices(plan: Plan, state: JobState, key?: string): Reto
 }
 
 /** An id of the visit as an id of a kit of its own: a second kit's carry its prefix. */
-const own = <Id extends string>(id: Id): Id => id.replace(/[^A-Za-z0-9._-]/g, '-').slice(0, 64) as Id;
+export const retorqueId = <Id extends string>(id: Id): Id => id.replace(/[^A-Za-z0-9._-]/g, '-').slice(0, 64) as Id;
 
 const SEEN_TO: ReadonlySet<string> = new Set(['benchFinal', 'frictionFace', 'changesGeometry']);
 
@@ -73,12 +73,14 @@ const kitStation = (station: PlanStation): Station => {
   const { compound, rounds, drillMm, aimed, figureFrom, unverified, ...kept } = rest;
   return {
     ...kept,
-    id: own(station.id),
+    id: retorqueId(station.id),
     // The vehicle's own joint has no pieces of any kit.
     stack:
       station.stack.length === 0
         ? [{ kind: 'clamped', name: station.name, thicknessMm: 1 }]
-        : station.stack.map((piece) => (piece.kind === 'hardware' ? { ...piece, item: own(piece.item) } : piece)),
+        : station.stack.map((piece) =>
+            piece.kind === 'hardware' ? { ...piece, item: retorqueId(piece.item) } : piece,
+          ),
     // What was done on the bench, what must stay clean and what moves the wheels was seen to when it was fitted.
     ...(kept.tags ? { tags: kept.tags.filter((tag) => !SEEN_TO.has(tag)) } : {}),
     specs: [{ spec, printed }],
@@ -86,11 +88,11 @@ const kitStation = (station: PlanStation): Station => {
 };
 
 const kitGroup = (group: PlanGroup, stations: readonly string[]): JointGroup => ({
-  id: own(group.id),
+  id: retorqueId(group.id),
   title: group.title,
   map: group.map,
-  stations: stations.map((id) => own(id)),
-  torqueOrder: { list: group.torqueOrder.filter((id) => stations.includes(id)).map((id) => own(id)) },
+  stations: stations.map((id) => retorqueId(id)),
+  torqueOrder: { list: group.torqueOrder.filter((id) => stations.includes(id)).map((id) => retorqueId(id)) },
   recheck: true,
   ...(group.spot ? { spot: group.spot } : {}),
   ...(group.atRideHeight ? { atRideHeight: true } : {}),
@@ -109,7 +111,7 @@ function kitItems(plan: Plan, stations: readonly Station[]): Item[] {
     const { id, line, kind, name, thread, lengthMm, head, form, locking, propertyClass } = item;
     return [
       {
-        id: own(id),
+        id: retorqueId(id),
         bag: 'On the vehicle',
         line,
         kind,
@@ -162,16 +164,16 @@ export function retorqueKit(
     cautions: plan.cautions
       .filter(({ group }) => group === undefined || groups.includes(group))
       .map(({ id: caution, text, group, safetyCritical }) => ({
-        id: own(caution),
+        id: retorqueId(caution),
         text,
-        ...(group === undefined ? {} : { group: own(group) }),
+        ...(group === undefined ? {} : { group: retorqueId(group) }),
         ...(safetyCritical ? { safetyCritical } : {}),
       })),
     steps: chosen.map((choice, at) => ({
       id: `again-${at + 1}`,
       text: `Pull each again at its figure: ${choice.title}`,
       phase: 'torque' as const,
-      actions: [{ type: 'torque' as const, group: own(choice.group) }],
+      actions: [{ type: 'torque' as const, group: retorqueId(choice.group) }],
     })),
   };
 }

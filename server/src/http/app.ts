@@ -18,6 +18,7 @@ import { SERVER_TIME_HEADER } from '#contract/server-time.ts';
 import type { ShopNetwork } from '#contract/shop.ts';
 import type { OutsideService } from '../outside/outside-service.ts';
 import type { SealFolder } from '../seal/open-seal.ts';
+import type { BookService } from '../service/book-service.ts';
 import type { Caller } from '../service/caller.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { CribService } from '../service/crib-service.ts';
@@ -46,6 +47,7 @@ import { isDatabaseAway, isDatabaseFull } from '../store/data-source.ts';
 import { KitTooLarge, type KitWorks } from '../thread/kit-works.ts';
 import type { Addresses } from './address.ts';
 import { archiveRoutes } from './archive-routes.ts';
+import { bookRoutes } from './book-routes.ts';
 import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { catalogRoutes } from './catalog-routes.ts';
 import { cribRoutes } from './crib-routes.ts';
@@ -87,6 +89,7 @@ interface ApiParts {
   retorque: RetorqueService;
   messages: MessageService;
   recalls: RecallService;
+  book: BookService;
   ownerLinks: OwnerLinkService;
   others: OtherShopService;
   wrenches: ShopWrenches;
@@ -136,6 +139,7 @@ function apiRoutes({
   retorque,
   messages,
   recalls,
+  book,
   ownerLinks,
   others,
   wrenches,
@@ -163,6 +167,7 @@ function apiRoutes({
     .route('/shop', shopRoutes(shop, sessions, network))
     .route('/owners', ownerRoutes(owners, sessions))
     .route('/hand-overs', handOverRoutes(jobs, ownerLinks, folder))
+    .route('/book', bookRoutes(book, catalog, shop))
     .route('/recalls', recallRoutes(recalls, shop))
     .route('/messages', messageRoutes(messages))
     .route('/due', dueRoutes(followUp, retorque, shop))

@@ -349,7 +349,7 @@ export class JobService {
   }
 
   /** What a job is called by, and whose it is. */
-  async head(shopId: string, id: string): Promise<Pick<JobEntity, 'number' | 'vehicleId'> | undefined> {
+  async head(shopId: string, id: string): Promise<JobEntity | undefined> {
     return (await this.shelf.get(shopId, id))?.row;
   }
 

@@ -25,6 +25,7 @@ import { SeveralServers1764000000019 } from './migration/0020-several-servers.ts
 import { SeveralShops1764000000020 } from './migration/0021-several-shops.ts';
 import { DueSettled1764000000021 } from './migration/0022-due-settled.ts';
 import { OwnersFollowUp1764000000022 } from './migration/0023-owners-follow-up.ts';
+import { Book1764000000023 } from './migration/0024-book.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -58,6 +59,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       SeveralShops1764000000020,
       DueSettled1764000000021,
       OwnersFollowUp1764000000022,
+      Book1764000000023,
     ],
     synchronize: false,
     poolSize: 10,

@@ -14,6 +14,7 @@ import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import type { KitSide } from '#core/visit/kit-on-side.ts';
+import { BOOK_ENTITIES } from './book-entities.ts';
 import { CRIB_ENTITIES } from './crib-entities.ts';
 import { DueSettledEntity } from './follow-up-repository.ts';
 import { millis } from './millis.ts';
@@ -350,6 +351,7 @@ export const ENTITIES = [
   ...CRIB_ENTITIES,
   DueSettledEntity,
   ...OWNER_ENTITIES,
+  ...BOOK_ENTITIES,
   ...OUTSIDE_ENTITIES,
   ...SERVER_ENTITIES,
 ];

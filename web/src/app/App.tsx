@@ -11,6 +11,7 @@ import { NewerPage } from './NewerPage.tsx';
 
 const ShopData = lazy(() => import('../shop/ShopData.tsx'));
 const SignIn = lazy(() => import('../feature/sign-in/SignIn.tsx'));
+const Book = lazy(() => import('../feature/book/Book.tsx'));
 const Bench = lazy(() => import('../feature/bench/Bench.tsx'));
 const CribShell = lazy(() => import('../feature/crib/CribShell.tsx'));
 const Wrenches = lazy(() => import('../feature/crib/Wrenches.tsx'));
@@ -136,6 +137,7 @@ function Screens({ status }: { status: SessionStatus }) {
             <Route path="/vehicles/recall" element={<Recall />} />
             <Route path="/vehicles/:vehicleId" element={<VehicleScreen />} />
             <Route path="/due" element={<Due />} />
+            <Route path="/book" element={<Book />} />
             <Route path="/bench" element={<Bench />} />
             <Route path="/bench/:tool" element={<Bench />} />
             <Route path="/kits" element={<KitLibrary />} />

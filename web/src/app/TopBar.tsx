@@ -20,6 +20,7 @@ const SCREENS = [
   ['/kits', 'Kits'],
   ['/bench', 'Bench'],
   ['/crib', 'Crib'],
+  ['/book', 'Book'],
 ] as const;
 
 const FIND_ALONE: readonly Shortcut[] = [FIND_KEY];

@@ -1,5 +1,13 @@
-import { type UseQueryResult, useMutation, useQueries, useQuery, useQueryClient } from '@tanstack/react-query';
+import {
+  type UseQueryResult,
+  useInfiniteQuery,
+  useMutation,
+  useQueries,
+  useQuery,
+  useQueryClient,
+} from '@tanstack/react-query';
 import { useCallback } from 'react';
+import type { BookAnswer, BookSearch, KitBook } from '#contract/book.ts';
 import type { Crib } from '#contract/crib.ts';
 import type { DueItem } from '#contract/due.ts';
 import type { JobCard, RecordCheck } from '#contract/job.ts';
@@ -223,6 +231,43 @@ export const useMessageDraft = (job: string, care: string): Read<MessageDraft> =
       queryKey: [...KEYS.messages, 'draft', job, care],
       queryFn: async () => (await call(api.messages.draft.$get({ query: { job, care } }))) as MessageDraft,
       gcTime: 0,
+    }),
+  );
+
+/** Pages of the book that answer to a search, the newest first; asked again while jobs are still being written into it. */
+export function useBook(asked: Partial<BookSearch>) {
+  const query = useInfiniteQuery({
+    queryKey: ['book', asked],
+    initialPageParam: {} as Partial<Pick<BookSearch, 'beforeMs' | 'beforeId'>>,
+    queryFn: async ({ pageParam }) =>
+      (await call(api.book.$get({ query: { ...asked, ...pageParam } as never }))) as BookAnswer,
+    getNextPageParam: ({ pulls, more }) => {
+      const last = pulls.at(-1);
+      return more && last ? { beforeMs: last.atMs, beforeId: last.id } : undefined;
+    },
+    refetchInterval: ({ state: { data } }) => ((data?.pages[0]?.behind ?? 0) > 0 ? 1500 : false),
+    placeholderData: (before) => before,
+  });
+  return {
+    pulls: query.data?.pages.flatMap(({ pulls }) => pulls),
+    behind: query.data?.pages[0]?.behind ?? 0,
+    more: query.hasNextPage,
+    busy: query.isFetching,
+    next: () => void query.fetchNextPage(),
+    failure: query.error && codeOf(query.error) !== 'notSignedIn' ? failureText(query.error) : undefined,
+  };
+}
+
+/** What the book says of a kit. */
+export const useKitBook = (kit: string, revision?: number): Read<KitBook> =>
+  readOf(
+    useQuery({
+      queryKey: ['book', 'kit', kit, revision],
+      queryFn: async () =>
+        (await call(
+          api.book.kit.$get({ query: { kit, ...(revision === undefined ? {} : { revision }) } as never }),
+        )) as KitBook,
+      refetchInterval: ({ state: { data } }) => ((data?.behind ?? 0) > 0 ? 1500 : false),
     }),
   );
 

@@ -58,6 +58,19 @@ export const HELP: Readonly<Record<string, Help>> = {
       'The calendar file keeps each item’s name in it: a calendar that takes the file again moves what has moved.',
     ],
   },
+  '/book': {
+    title: 'Book',
+    what: 'Everything ever pulled, found by plate, owner, kit, station, wrench, verdict and day; and what all of it says of one kit.',
+    first: [
+      'Type any words: each must be found somewhere in the pull. Take all that answers as CSV.',
+      'A kit: how its final pulls lie in their band, and where jobs with it went otherwise than its sheet says.',
+      'Write to the maker: a letter with what was found, and no owner, plate or person in it.',
+    ],
+    why: [
+      'The book is made from the records and proves nothing by itself: the record does.',
+      'Whose pulls somebody looks for is that person’s business and the leads’: others find nothing by a name.',
+    ],
+  },
   '/vehicles': {
     title: 'Vehicles',
     what: 'Every vehicle the shop knows, by plate, owner, make or VIN, each with what was fitted to it and pulled on it.',

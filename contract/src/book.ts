@@ -1,0 +1,90 @@
+import { z } from 'zod';
+import { PULL_VERDICTS } from '#core/tightening/judge-pull.ts';
+import { Ref } from './act/fields.ts';
+
+const Ms = z.coerce.number().int().min(0).max(8.64e15);
+/** How many pulls one answer of a search holds. */
+export const BOOK_PAGE = 50;
+
+/** What is looked for among everything ever pulled; words are of plate, owner, kit, station, wrench and person. */
+export const BookSearchSchema = z.strictObject({
+  words: z.string().trim().max(200).default(''),
+  verdict: z.enum(PULL_VERDICTS).optional(),
+  kit: Ref.optional(),
+  revision: z.coerce.number().int().positive().optional(),
+  from: Ms.optional(),
+  to: Ms.optional(),
+  /** Goes on behind the last of the answer before: its time and its id. */
+  beforeMs: Ms.optional(),
+  beforeId: z.string().max(80).optional(),
+});
+export type BookSearch = z.output<typeof BookSearchSchema>;
+
+/** A pull as the book has it. */
+export interface BookPull {
+  id: string;
+  job: string;
+  number: string;
+  atMs: number;
+  vehicle: { id: string; plate: string; model: string };
+  kit: { id: string; revision: number; title: string };
+  station: string;
+  torqueNm: number;
+  targetNm: number;
+  minNm: number;
+  maxNm?: number;
+  verdict: (typeof PULL_VERDICTS)[number];
+  /** Taken back, loosened since, or another joint turned beside it. */
+  stands: boolean;
+  wrench: string;
+  person: string;
+}
+
+export interface BookAnswer {
+  pulls: BookPull[];
+  /** There are more behind the last. */
+  more: boolean;
+  /** Jobs whose newest entries are not in the book yet. */
+  behind: number;
+}
+
+export const KitBookSchema = z.strictObject({ kit: Ref, revision: z.coerce.number().int().positive().optional() });
+
+/** How the final pulls of one station lie in their band. */
+export interface StationSpread {
+  station: string;
+  pulls: number;
+  meanNm: number;
+  sdNm: number;
+  minNm: number;
+  maxNm?: number;
+  targetNm: number;
+  /** Outside the band. */
+  missed: number;
+  /** Pulls in each of equal parts of the scale from lowNm to highNm. */
+  bins: number[];
+  lowNm: number;
+  highNm: number;
+}
+
+/** Where jobs with one kit went otherwise than planned, by kind and place. */
+export interface KitTrouble {
+  kind: string;
+  /** The station, line or step it is of, in words; empty for the job as a whole. */
+  place: string;
+  /** The words of the last of them. */
+  text: string;
+  times: number;
+  jobs: number;
+  lastMs: number;
+}
+
+/** What the book says of one kit. */
+export interface KitBook {
+  title: string;
+  jobs: number;
+  retorques: number;
+  spread: StationSpread[];
+  troubles: KitTrouble[];
+  behind: number;
+}

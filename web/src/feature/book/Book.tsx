@@ -1,0 +1,259 @@
+import { type FormEvent, useState } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { BOOK_PAGE, type BookPull, type BookSearch } from '#contract/book.ts';
+import { VERDICT_TEXT } from '#contract/wording/en/terms.ts';
+import { numberOf } from '#contract/wording/number-of.ts';
+import { showTorqueIn } from '#core/quantity/display.ts';
+import { PULL_VERDICTS } from '#core/tightening/judge-pull.ts';
+import { TopBar } from '../../app/TopBar.tsx';
+import { useBook, useKits } from '../../shop/queries.ts';
+import { useSession } from '../../shop/session.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
+import { Button } from '../../ui/Button.tsx';
+import { FormField, inputLook } from '../../ui/FormField.tsx';
+import { KitPages } from './KitPages.tsx';
+
+/** Everything ever pulled, and what it says of a kit. */
+export default function Book() {
+  const [params, setParams] = useSearchParams();
+  const kit = params.get('kit') ?? undefined;
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <TopBar />
+      <main className="flex-1 bg-bench px-5 py-4">
+        <div className="flex flex-wrap items-end justify-between gap-3">
+          <h1 className="plate text-3xl">Book</h1>
+          <div className="flex gap-2">
+            <Button
+              tone={kit === undefined ? 'dark' : 'plain'}
+              aria-pressed={kit === undefined}
+              onClick={() => setParams({})}
+            >
+              Every pull
+            </Button>
+            <Button
+              tone={kit === undefined ? 'plain' : 'dark'}
+              aria-pressed={kit !== undefined}
+              onClick={() => setParams({ kit: '' })}
+            >
+              A kit
+            </Button>
+          </div>
+        </div>
+        {kit === undefined ? <Pulls /> : <OfKit kit={kit} onKit={(id) => setParams({ kit: id })} />}
+      </main>
+    </div>
+  );
+}
+
+const dayMs = (day: string, end: boolean): number | undefined => {
+  const ms = Date.parse(`${day}T${end ? '23:59:59' : '00:00:00'}`);
+  return Number.isNaN(ms) ? undefined : ms;
+};
+
+type Asked = Pick<BookSearch, 'words' | 'verdict' | 'from' | 'to'>;
+
+function Pulls() {
+  const [words, setWords] = useState('');
+  const [verdict, setVerdict] = useState('');
+  const [from, setFrom] = useState('');
+  const [to, setTo] = useState('');
+  const [asked, setAsked] = useState<Asked>({ words: '' });
+  const { pulls, more, behind, failure, busy, next } = useBook(asked);
+  const lead = useSession((state) => state.session?.person.role === 'lead');
+  const submit = (event: FormEvent) => {
+    event.preventDefault();
+    const [fromMs, toMs] = [dayMs(from, false), dayMs(to, true)];
+    setAsked({
+      words: words.trim(),
+      ...(verdict ? { verdict: verdict as Asked['verdict'] } : {}),
+      ...(fromMs === undefined ? {} : { from: fromMs }),
+      ...(toMs === undefined ? {} : { to: toMs }),
+    });
+  };
+  const query = new URLSearchParams(
+    Object.entries(asked).flatMap(([name, value]) => (value === undefined ? [] : [[name, String(value)]])),
+  ).toString();
+  return (
+    <>
+      <form onSubmit={submit} className="mt-3 grid max-w-5xl gap-3 sm:grid-cols-[2fr_1fr_1fr_1fr_auto] sm:items-end">
+        <FormField id="book-words" label={`Plate, owner, kit, station or wrench${lead ? ', or person' : ''}`}>
+          <input
+            id="book-words"
+            type="search"
+            maxLength={200}
+            autoComplete="off"
+            className={`figures ${inputLook(undefined)}`}
+            value={words}
+            onChange={(event) => setWords(event.target.value)}
+          />
+        </FormField>
+        <FormField id="book-verdict" label="Verdict">
+          <select
+            id="book-verdict"
+            className={inputLook(undefined)}
+            value={verdict}
+            onChange={(event) => setVerdict(event.target.value)}
+          >
+            <option value="">any</option>
+            {PULL_VERDICTS.map((one) => (
+              <option key={one} value={one}>
+                {VERDICT_TEXT[one]}
+              </option>
+            ))}
+          </select>
+        </FormField>
+        <FormField id="book-from" label="From">
+          <input
+            id="book-from"
+            type="date"
+            className={inputLook(undefined)}
+            value={from}
+            onChange={(event) => setFrom(event.target.value)}
+          />
+        </FormField>
+        <FormField id="book-to" label="To">
+          <input
+            id="book-to"
+            type="date"
+            className={inputLook(undefined)}
+            value={to}
+            onChange={(event) => setTo(event.target.value)}
+          />
+        </FormField>
+        <Button type="submit" tone="primary">
+          Find
+        </Button>
+      </form>
+      {failure && (
+        <p role="alert" className="mt-3 font-bold text-bad">
+          {failure}
+        </p>
+      )}
+      <div className="mt-4 flex flex-wrap items-center justify-between gap-3">
+        <p role="status" className="text-ink-2">
+          {busy && !pulls
+            ? 'Looking it up.'
+            : behind > 0
+              ? `${numberOf(behind, 'job')} more are still being written into the book.`
+              : ''}
+        </p>
+        <a
+          className="flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
+          href={`/api/book/pulls.csv?${query}`}
+          download
+        >
+          CSV of all
+        </a>
+      </div>
+      {pulls?.length === 0 && <p className="text-ink-2">No pull answers to that.</p>}
+      {pulls && pulls.length > 0 && (
+        <div className="overflow-x-auto">
+          <table className="w-full min-w-200 border-t-2 border-ink text-left">
+            <thead className="text-sm text-ink-2">
+              <tr>
+                <th className="py-1 font-normal">When</th>
+                <th className="font-normal">Vehicle</th>
+                <th className="font-normal">Kit and joint</th>
+                <th className="font-normal">Pulled</th>
+                <th className="font-normal">Band</th>
+                <th className="font-normal">Wrench, who</th>
+              </tr>
+            </thead>
+            <tbody>
+              {pulls.map((pull) => (
+                <PullRow key={`${pull.job} ${pull.id}`} pull={pull} />
+              ))}
+            </tbody>
+          </table>
+        </div>
+      )}
+      {more && (
+        <Button className="mt-3" disabled={busy} onClick={next}>
+          {busy ? 'Looking it up' : `The next ${BOOK_PAGE}`}
+        </Button>
+      )}
+    </>
+  );
+}
+
+function PullRow({ pull }: { pull: BookPull }) {
+  const { atMs, vehicle, kit, station, torqueNm, minNm, maxNm, verdict, stands, wrench, person, job, number } = pull;
+  return (
+    <tr className={`border-t border-hair align-top ${stands ? '' : 'text-ink-2'}`}>
+      <td className="figures py-2 pr-3 text-sm whitespace-nowrap">{shopFormat(atMs, 'd MMM yyyy HH:mm')}</td>
+      <td className="pr-3">
+        <Link className="font-bold underline" to={`/vehicles/${vehicle.id}`}>
+          {vehicle.plate || 'no plate'}
+        </Link>
+        <span className="block text-sm text-ink-2">{vehicle.model}</span>
+      </td>
+      <td className="max-w-80 pr-3 break-words">
+        {station}
+        <span className="block text-sm text-ink-2">
+          {kit.title}, revision {kit.revision} ·{' '}
+          <Link className="underline" to={`/jobs/${job}/record`}>
+            Job {number}
+          </Link>
+        </span>
+      </td>
+      <td
+        className={`figures pr-3 whitespace-nowrap ${verdict === 'accepted' ? '' : 'font-bold text-bad'} ${stands ? '' : 'line-through'}`}
+      >
+        {showTorqueIn(torqueNm, 'N·m').number} N·m
+        <span className="block text-sm text-ink-2">{showTorqueIn(torqueNm, 'lbf·ft').number} lbf·ft</span>
+        {verdict !== 'accepted' && <span className="block font-sans text-sm">{VERDICT_TEXT[verdict]}</span>}
+      </td>
+      <td className="figures pr-3 text-sm whitespace-nowrap">
+        {minNm.toFixed(1)} – {maxNm?.toFixed(1) ?? 'open'}
+      </td>
+      <td className="text-sm">
+        {wrench}
+        <span className="block text-ink-2">{person}</span>
+      </td>
+    </tr>
+  );
+}
+
+function OfKit({ kit, onKit }: { kit: string; onKit: (id: string) => void }) {
+  const { data: kits, failure } = useKits();
+  const [revision, setRevision] = useState('');
+  const number = Number(revision);
+  return (
+    <>
+      <div className="mt-3 grid max-w-3xl gap-3 sm:grid-cols-2">
+        <FormField id="book-kit" label="Kit">
+          <select
+            id="book-kit"
+            className={inputLook(undefined)}
+            value={kit}
+            onChange={(event) => onKit(event.target.value)}
+          >
+            <option value="">which?</option>
+            {kits?.map(({ id, title }) => (
+              <option key={id} value={id}>
+                {title}
+              </option>
+            ))}
+          </select>
+        </FormField>
+        <FormField id="book-revision" label="Revision, empty for all">
+          <input
+            id="book-revision"
+            type="number"
+            min={1}
+            className={inputLook(undefined)}
+            value={revision}
+            onChange={(event) => setRevision(event.target.value)}
+          />
+        </FormField>
+      </div>
+      {failure && (
+        <p role="alert" className="mt-3 font-bold text-bad">
+          {failure}
+        </p>
+      )}
+      {kit !== '' && <KitPages kit={kit} revision={number > 0 ? number : undefined} />}
+    </>
+  );
+}

@@ -1,0 +1,95 @@
+import type { KitTrouble } from '#contract/book.ts';
+import { numberOf } from '#contract/wording/number-of.ts';
+import { useKitBook } from '../../shop/queries.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
+import { SpreadChart } from './SpreadChart.tsx';
+
+/** What was pulled with a kit, station by station, and where it went otherwise than its sheet says. */
+export function KitPages({ kit, revision }: { kit: string; revision?: number }) {
+  const { data: book, failure } = useKitBook(kit, revision);
+  if (failure)
+    return (
+      <p role="alert" className="mt-3 font-bold text-bad">
+        {failure}
+      </p>
+    );
+  if (!book) return <p className="mt-4 text-ink-2">Looking it up.</p>;
+  const query = new URLSearchParams({
+    kit,
+    ...(revision === undefined ? {} : { revision: String(revision) }),
+  }).toString();
+  const fitted = book.jobs > 0;
+  return (
+    <div className="mt-5 grid gap-6 lg:grid-cols-2">
+      <section aria-label="Where it went otherwise">
+        <div className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
+          <h2 className="plate text-2xl">Where it went otherwise</h2>
+          {book.troubles.length > 0 && (
+            <span className="flex gap-2">
+              {(['pdf', 'csv'] as const).map((kind) => (
+                <a
+                  key={kind}
+                  download
+                  href={`/api/book/kit/maker.${kind}?${query}`}
+                  className="flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
+                >
+                  {kind === 'pdf' ? 'Write to the maker' : 'CSV'}
+                </a>
+              ))}
+            </span>
+          )}
+        </div>
+        <p className="py-2 text-ink-2">
+          {fitted ? `Fitted in ${numberOf(book.jobs, 'job')}` : 'Never fitted here'}
+          {book.retorques > 0 && `, pulled again in ${book.retorques}`}.
+          {book.behind > 0 && ` ${numberOf(book.behind, 'job')} more are still being written into the book.`}
+        </p>
+        {fitted && book.troubles.length === 0 && <p>Everything went as its sheet says.</p>}
+        <ul>
+          {book.troubles.map((trouble) => (
+            <Trouble key={`${trouble.kind} ${trouble.place}`} trouble={trouble} jobs={book.jobs + book.retorques} />
+          ))}
+        </ul>
+      </section>
+      <section aria-label="How its pulls lie">
+        <h2 className="plate border-b-2 border-ink pb-2 text-2xl">How its pulls lie</h2>
+        {book.spread.length === 0 && <p className="py-2 text-ink-2">No final pull of it is on record.</p>}
+        <ul>
+          {book.spread.map((spread) => (
+            <li
+              key={spread.station}
+              className="grid gap-x-4 border-b border-hair py-2 sm:grid-cols-[1fr_minmax(0,26rem)]"
+            >
+              <p className="break-words">
+                {spread.station}
+                <span className="block text-sm text-ink-2">
+                  {numberOf(spread.pulls, 'pull')}, mean {spread.meanNm.toFixed(1)} ± {spread.sdNm.toFixed(2)} N·m
+                  {spread.missed > 0 && <b className="text-bad">, {spread.missed} out of band</b>}
+                </span>
+              </p>
+              <SpreadChart spread={spread} />
+            </li>
+          ))}
+        </ul>
+      </section>
+    </div>
+  );
+}
+
+function Trouble({ trouble: { place, text, times, jobs: of, lastMs }, jobs }: { trouble: KitTrouble; jobs: number }) {
+  return (
+    <li className="grid grid-cols-[5rem_1fr] gap-3 border-b border-hair py-2">
+      <p className="figures">
+        <b className="text-xl">{of}</b>
+        <span className="block text-sm text-ink-2">of {jobs} jobs</span>
+      </p>
+      <p className="min-w-0 break-words">
+        {place && <b className="block">{place}</b>}
+        {text}
+        <span className="block text-sm text-ink-2">
+          {times > of && `${times} times in all, `}last {shopFormat(lastMs, 'd MMM yyyy')}
+        </span>
+      </p>
+    </li>
+  );
+}
