@@ -14,7 +14,7 @@ await main(async () => {
   try {
     await step('demo', async () => {
       await database.recreate(USER);
-      const { code, output } = await run(process.execPath, ['dist/server/manage.mjs', 'seed-demo'], {
+      const { code, output } = await run(process.execPath, ['dist/server/manage.mjs', 'seed-history'], {
         env: database.ownerEnv,
       });
       if (code !== 0) throw new Stop(`The demo could not be seeded:\n${output}`);

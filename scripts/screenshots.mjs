@@ -29,7 +29,7 @@ await main(async () => {
   let browser;
   try {
     await database.recreate(database.env.DB_NAME);
-    const seeded = await run(process.execPath, ['dist/server/manage.mjs', 'seed-demo'], {
+    const seeded = await run(process.execPath, ['dist/server/manage.mjs', 'seed-history'], {
       env: { ...env, ...database.ownerEnv },
     });
     if (seeded.code !== 0) throw new Stop(seeded.output);

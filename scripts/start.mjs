@@ -1,4 +1,4 @@
 /** `npm start`: the demo, from a bare machine to a working sign-in. */
 import { serve } from './serve.mjs';
 
-await serve({ task: 'seed-demo', demo: true });
+await serve({ task: 'seed-history', demo: true });

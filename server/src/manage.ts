@@ -1,5 +1,6 @@
 import { readArchive } from './archive/read-archive.ts';
 import { readConfig } from './config.ts';
+import { seedHistory } from './demo/history.ts';
 import { seedDemo } from './demo/seed.ts';
 import { openSeal } from './seal/open-seal.ts';
 import { rotateKey } from './seal/shop-key.ts';
@@ -8,7 +9,7 @@ import { makeDataSource } from './store/data-source.ts';
 import { proveRecording } from './store/prove.ts';
 import { prepareSchema, schemaFaults } from './store/schema.ts';
 
-/** `node manage.mjs migrate | seed-demo | open-shop | prove | rotate-key | read-archive FILE`: what the scripts ask of the database, as the schema's owner. */
+/** `node manage.mjs migrate | seed-demo | seed-history | open-shop | prove | rotate-key | read-archive FILE`: what the scripts ask of the database, as the schema's owner. */
 const [, , task, file] = process.argv;
 const config = readConfig(process.env);
 if (!config.owner) throw new Error('Tasks need the schema’s owner: DB_OWNER and DB_OWNER_PASSWORD.');
@@ -22,7 +23,13 @@ try {
     process.stdout.write(
       (await seedDemo(source, Date.now(), openSeal(config.sealDir).seal)) ? 'demo seeded\n' : 'data kept\n',
     );
-  else if (task === 'prove') {
+  else if (task === 'seed-history') {
+    // The demo with what went before it, so that Due and the Book are full.
+    const { seal } = openSeal(config.sealDir);
+    const fresh = await seedDemo(source, Date.now(), seal);
+    if (fresh) await seedHistory(source, Date.now(), seal);
+    process.stdout.write(fresh ? 'demo seeded\n' : 'data kept\n');
+  } else if (task === 'prove') {
     // As the server will: with its own account.
     const application = await makeDataSource(config.database).initialize();
     await proveRecording(application, Date.now()).finally(() => application.destroy());

@@ -321,6 +321,7 @@ export class CarefulFitter {
     const spread = slot ? Math.min(6, above) : band.angle ? Math.min(45, above) : share * room * 0.8;
     // As finely as such a wrench shows it.
     const steps = band.targetNm < 10 ? 100 : 10;
+    const recheck = indexOf(this.log.plan).groups.get(station.groupId)?.recheck === true;
     const command: JobCommand = {
       type: 'pull',
       station: stationId,
@@ -328,7 +329,10 @@ export class CarefulFitter {
       angleDeg: band.angle?.targetDeg,
       wrench: best.wrench.id,
       source: best.wrench.live ? 'live' : 'typed',
-      movementDeg: best.wrench.live ? 24 : undefined,
+      // What was tightened well at a visit before holds.
+      ...(recheck
+        ? { moved: false, movementDeg: best.wrench.live ? 0 : undefined }
+        : { movementDeg: best.wrench.live ? 24 : undefined }),
       pinFits: slot || undefined,
       seatedAndBackedOff: asks.includes('seatedAndBackedOff') || undefined,
       seatNm: station.spec.kind === 'bearing' ? station.spec.seatNm : undefined,

@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import type { JobEvent } from '#core/job/acts.ts';
-import { appendEvents, openLog } from '#core/job/job-log.ts';
+import { appendEvents, type JobLog, openLog } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
+import type { Person } from '#core/job/role.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
@@ -129,7 +130,7 @@ function nextRevision(kit: KitDocument): KitDocument {
 }
 
 /** The invented shop stands where this machine does: its clock shows what the machine's shows. */
-const DEMO_RULES = { timeZone: new Intl.DateTimeFormat().resolvedOptions().timeZone };
+export const DEMO_RULES = { timeZone: new Intl.DateTimeFormat().resolvedOptions().timeZone };
 
 /** Fills an empty database with the invented shop. Does nothing where a shop is already set up. */
 export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSeal): Promise<boolean> {
@@ -153,7 +154,6 @@ export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSe
     changedBy: lead.name,
   });
 
-  const jobs = new JobRepository(source);
   const [mira] = DEMO_PEOPLE as [(typeof DEMO_PEOPLE)[number]];
   const by = { id: mira.id, name: mira.name, role: mira.role };
   for (const { vehicle, kits: documents, answers: given, bay, startMs, work } of demoJobs(nowMs)) {
@@ -174,46 +174,82 @@ export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSe
       idPrefix: `demo-${bay}-${documents[0]?.id}`,
     });
     work(worker);
-    const row = await jobs.insert(
-      {
-        id: randomUUID(),
-        shopId,
-        bay,
-        plannedStartMs: startMs,
-        odometerKm: vehicle.odometerKm,
-        vehicleId: vehicle.id,
-        vehicle,
-        kits: kits.map(({ prefix, document }) => ({ prefix, id: document.id, revision: document.revision })),
-        answers,
-        passRule: { ...OPENED_NOW, ...DEMO_RULES },
-        // The demo's vehicles are as their cards say.
-        fittedNoted: true,
-        openedAtMs: nowMs,
-        seq: 0,
-        hash: '',
-        progress: jobProgress(opened.value.plan, opened.value.state),
-      },
-      new Date(startMs).toISOString().slice(2, 10).replaceAll('-', ''),
-      (numbered) => {
-        const pinned = kits.map((kit) => {
-          const { id, revision } = kit.document;
-          return { ...kit, stored: kit.document, id, revision };
-        });
-        return seal.open(numbered, DEMO_SHOP.name, pinned, { person: by, deviceId: 'demo' });
-      },
-    );
-    const log = appendEvents(opened.value, worker.events);
-    const progress = jobProgress(log.plan, log.state, worker.nowMs);
-    await jobs.append({
-      jobId: row.id,
-      fromSeq: 0,
-      rows: chained(row.hash, worker.events),
-      received: { atMs: nowMs },
-      progress,
-      closedAtMs: log.state.closed?.atMs,
+    await keepWorked(source, seal, {
+      worker,
+      opened: opened.value,
+      kits,
+      answers,
+      vehicle,
+      bay,
+      startMs,
+      openedAtMs: nowMs,
+      odometerKm: vehicle.odometerKm,
+      by,
     });
   }
   return true;
+}
+
+/** A job that was worked in the demo's own time. */
+export interface WorkedJob {
+  worker: CarefulFitter;
+  /** As it was opened, before anything was done. */
+  opened: JobLog;
+  kits: readonly VisitKit[];
+  answers: Record<string, AnswerValue>;
+  vehicle: DemoVehicle;
+  bay: number;
+  startMs: number;
+  openedAtMs: number;
+  odometerKm?: number;
+  by: Person;
+}
+
+/** Stores a worked job as the server stores one: sealed, chained, with what lists show of it. @returns its id and number */
+export async function keepWorked(
+  source: DataSource,
+  seal: RecordSeal,
+  { worker, opened, kits, answers, vehicle, bay, startMs, openedAtMs, odometerKm, by }: WorkedJob,
+): Promise<{ id: string; number: string }> {
+  const jobs = new JobRepository(source);
+  const row = await jobs.insert(
+    {
+      id: randomUUID(),
+      shopId: DEMO_SHOP.id,
+      bay,
+      plannedStartMs: startMs,
+      odometerKm,
+      vehicleId: vehicle.id,
+      vehicle,
+      kits: kits.map(({ prefix, document }) => ({ prefix, id: document.id, revision: document.revision })),
+      answers,
+      passRule: { ...OPENED_NOW, ...DEMO_RULES },
+      // The demo's vehicles are as their cards say.
+      fittedNoted: true,
+      openedAtMs,
+      seq: 0,
+      hash: '',
+      progress: jobProgress(opened.plan, opened.state),
+    },
+    new Date(startMs).toISOString().slice(2, 10).replaceAll('-', ''),
+    (numbered) => {
+      const pinned = kits.map((kit) => {
+        const { id, revision } = kit.document;
+        return { ...kit, stored: kit.document, id, revision };
+      });
+      return seal.open(numbered, DEMO_SHOP.name, pinned, { person: by, deviceId: 'demo' });
+    },
+  );
+  const log = appendEvents(opened, worker.events);
+  await jobs.append({
+    jobId: row.id,
+    fromSeq: 0,
+    rows: chained(row.hash, worker.events),
+    received: { atMs: openedAtMs },
+    progress: jobProgress(log.plan, log.state, worker.nowMs),
+    closedAtMs: log.state.closed?.atMs,
+  });
+  return { id: row.id, number: row.number };
 }
 
 /** Tools, bottles, the thermometer and past check-pulls. */
