@@ -31,6 +31,11 @@ export async function measureBook(): Promise<Array<{ what: string; ms: number }>
         CONCAT('Owner ', seq)), 1 FROM seq_1_to_2000`,
       [shopId],
     );
+    await source.query(
+      `INSERT INTO kit (shop_id, id, revision, document, added_at_ms) SELECT ?, CONCAT('kit-', seq), 1,
+        JSON_OBJECT('title', CONCAT('Kit number ', seq)), 0 FROM seq_1_to_60`,
+      [shopId],
+    );
     // Vehicles, kits and stations in different strides, so that no two go together by chance.
     await source.query(
       `INSERT INTO book_pull SELECT UUID(), CONCAT('p-', seq), ?, 1700000000000 + seq * 60000, CONCAT('26-', seq),
@@ -41,6 +46,9 @@ export async function measureBook(): Promise<Array<{ what: string; ms: number }>
         50 + (seq * 7919 % 1000) / 100, 55, 50, 60, IF(seq % 97 = 0, 'over', 'accepted'), 1, 1
         FROM seq_1_to_${PULLS}`,
       [shopId],
+    );
+    await source.query(
+      `INSERT INTO book_job SELECT id, shop_id, seq, 'demo', 1, 0 FROM job ON DUPLICATE KEY UPDATE seq = VALUES(seq)`,
     );
     await source.query('ANALYZE TABLE book_pull');
     const jobs = { log: async () => undefined, head: async () => undefined };

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { StationSpread } from '#core/record/station-spread.ts';
 import { PULL_VERDICTS } from '#core/tightening/judge-pull.ts';
 import { Ref } from './act/fields.ts';
 
@@ -14,9 +15,10 @@ export const BookSearchSchema = z.strictObject({
   revision: z.coerce.number().int().positive().optional(),
   from: Ms.optional(),
   to: Ms.optional(),
-  /** Goes on behind the last of the answer before: its time and its id. */
+  /** Goes on behind the last of the answer before: its time, its job and its id. */
   beforeMs: Ms.optional(),
-  beforeId: z.string().max(80).optional(),
+  beforeJob: Ref.optional(),
+  beforeId: Ref.optional(),
 });
 export type BookSearch = z.output<typeof BookSearchSchema>;
 
@@ -49,23 +51,6 @@ export interface BookAnswer {
 }
 
 export const KitBookSchema = z.strictObject({ kit: Ref, revision: z.coerce.number().int().positive().optional() });
-
-/** How the final pulls of one station lie in their band. */
-export interface StationSpread {
-  station: string;
-  pulls: number;
-  meanNm: number;
-  sdNm: number;
-  minNm: number;
-  maxNm?: number;
-  targetNm: number;
-  /** Outside the band. */
-  missed: number;
-  /** Pulls in each of equal parts of the scale from lowNm to highNm. */
-  bins: number[];
-  lowNm: number;
-  highNm: number;
-}
 
 /** Where jobs with one kit went otherwise than planned, by kind and place. */
 export interface KitTrouble {

@@ -14,7 +14,6 @@ import { VehicleEntity } from '../store/entities.ts';
 import { DEMO_RULES, keepWorked } from './seed.ts';
 
 const DAY_MS = 86_400_000;
-const HOUR_MS = 3_600_000;
 /** A year and a half of jobs, about one in nine days. */
 const DAYS = 540;
 const JOBS = 60;

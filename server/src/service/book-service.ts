@@ -1,4 +1,4 @@
-import type { BookAnswer, BookPull, BookSearch, KitBook, KitTrouble, StationSpread } from '#contract/book.ts';
+import type { BookAnswer, BookPull, BookSearch, KitBook, KitTrouble } from '#contract/book.ts';
 import { BOOK_PAGE } from '#contract/book.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { retorqueId } from '#core/hand-over/retorque-kit.ts';
@@ -6,6 +6,7 @@ import type { JobLog } from '#core/job/job-log.ts';
 import { indexOf, type Plan, type PlanStation } from '#core/kit/plan.ts';
 import { type Deviation, deviations } from '#core/record/deviations.ts';
 import { recordLines } from '#core/record/record-lines.ts';
+import { stationSpreads } from '#core/record/station-spread.ts';
 import type { BookJobEntity, BookPullEntity, BookTroubleEntity } from '../store/book-entities.ts';
 import { type BookRepository, MEANT_BY, type Meant, type Narrowed } from '../store/book-repository.ts';
 import type { JobEntity } from '../store/entities.ts';
@@ -14,9 +15,10 @@ import type { JobService } from './job-service.ts';
 
 /** Jobs written before an answer; more wait for the next, which says so. */
 const WRITTEN_AT_ONCE = 40;
-/** How long names are taken for the same, ms. */
-const NAMES_MS = 20_000;
-const BINS = 24;
+/** How long names are taken for the same where nothing is written, ms. */
+const NAMES_MS = 300_000;
+/** Pulls a kit's charts are drawn from, the newest of them. */
+const MOST_FINALS = 100_000;
 /** What went otherwise and is nothing of the kit's: clocks, breaks of the chain, what a person took back. */
 const NOT_OF_THE_KIT: ReadonlySet<Deviation['kind']> = new Set([
   'clockOff',
@@ -56,12 +58,13 @@ export class BookService {
     for (const { id, seq } of behind)
       try {
         const [log, row] = await Promise.all([this.jobs.log(shopId, id), this.jobs.head(shopId, id)]);
-        if (log && row) await this.writeJob(row, log, seq);
+        if (!log || !row) continue;
+        await this.writeJob(row, log, seq);
+        this.names.delete(shopId);
       } catch (error) {
         // One job that cannot be read must not keep the others out of the book.
         this.failedLater(error);
       }
-    if (behind.length > 0) this.names.delete(shopId);
     return behind.length < WRITTEN_AT_ONCE ? 0 : this.store.countBehind(shopId);
   }
 
@@ -153,7 +156,7 @@ export class BookService {
   }
 
   private async page({ shopId, person }: Caller, asked: BookSearch, most: number): Promise<BookPullEntity[]> {
-    const { words, from, to, beforeMs, beforeId, verdict, kit, revision } = asked;
+    const { words, from, to, beforeMs, beforeJob, beforeId, verdict, kit, revision } = asked;
     // Whose pulls somebody looks for is their own business, and the leads'.
     const others = person.role === 'lead' ? undefined : person.id;
     const names = await this.namesOf(shopId);
@@ -168,7 +171,9 @@ export class BookService {
       revision,
       fromMs: from,
       toMs: to,
-      ...(beforeMs === undefined || beforeId === undefined ? {} : { before: { atMs: beforeMs, id: beforeId } }),
+      ...(beforeMs === undefined || beforeJob === undefined || beforeId === undefined
+        ? {}
+        : { before: { atMs: beforeMs, job: beforeJob, id: beforeId } }),
     };
     return this.store.search(shopId, meant, narrowed, most);
   }
@@ -183,41 +188,22 @@ export class BookService {
       if (page.length > 0) yield page.map(shown);
       const last = page.at(-1);
       if (!last || page.length < PAGE) return;
-      from = { ...from, beforeMs: last.atMs, beforeId: last.pullId };
+      from = { ...from, beforeMs: last.atMs, beforeJob: last.jobId, beforeId: last.pullId };
     }
   }
 
   /** What was pulled with a kit, station by station, and where it went otherwise than planned. */
   async kit(shopId: string, title: string, kit: string, revision?: number): Promise<KitBook> {
     const behind = await this.catchUp(shopId);
-    const [rows, troubles, counts] = await Promise.all([
-      this.store.finals(shopId, kit, revision),
+    const [finals, troubles, counts] = await Promise.all([
+      this.store.finals(shopId, kit, revision, MOST_FINALS),
       this.store.troubles(shopId, kit, revision),
       this.store.jobsOf(shopId, kit, revision),
     ]);
-    const scales = new Map(rows.map((row) => [String(row.station), scaleOf(row)]));
-    const bins = await this.store.bins(shopId, kit, revision, scales, BINS);
-    const spread = rows.map((row): StationSpread => {
-      const station = String(row.station);
-      const { lowNm, highNm } = scales.get(station) ?? { lowNm: 0, highNm: 1 };
-      return {
-        station,
-        pulls: Number(row.pulls),
-        meanNm: Number(row.mean),
-        sdNm: Number(row.sd ?? 0),
-        minNm: Number(row.min),
-        ...(row.max === null ? {} : { maxNm: Number(row.max) }),
-        targetNm: Number(row.target),
-        missed: Number(row.missed),
-        bins: bins.get(station) ?? [],
-        lowNm,
-        highNm,
-      };
-    });
     return {
       title,
       ...counts,
-      spread: spread.sort((a, b) => a.station.localeCompare(b.station, 'en', { numeric: true })),
+      spread: stationSpreads(finals),
       troubles: troubles.map(
         ({ kind, place, text, times, jobs, last }): KitTrouble => ({
           kind: String(kind),
@@ -231,17 +217,6 @@ export class BookService {
       behind,
     };
   }
-}
-
-/** Wide enough for the band and for every pull. */
-function scaleOf({ min, max, low, high, target }: Record<string, string | number | null>): {
-  lowNm: number;
-  highNm: number;
-} {
-  const from = Math.min(Number(min), Number(low));
-  const to = Math.max(max === null ? Number(target) : Number(max), Number(high));
-  const margin = Math.max(0.02 * Number(target), (to - from) * 0.1);
-  return { lowNm: from - margin, highNm: to + margin };
 }
 
 /** What a word stands for: every name it is in. */

@@ -1,4 +1,5 @@
 import type { DataSource } from 'typeorm';
+import type { FinalPull } from '#core/record/station-spread.ts';
 import { BookJobEntity, BookPullEntity, BookTroubleEntity } from './book-entities.ts';
 import { inTransaction } from './data-source.ts';
 
@@ -19,7 +20,7 @@ export interface Narrowed {
   revision?: number;
   fromMs?: number;
   toMs?: number;
-  before?: { atMs: number; id: string };
+  before?: { atMs: number; job: string; id: string };
   /** Pulls of nobody else are shown by person. */
   onlyPerson?: string;
 }
@@ -68,23 +69,30 @@ export class BookRepository {
     });
   }
 
-  /** Names that words are looked for in: few against the pulls. */
+  /** Names that words are looked for in: few against the pulls. Of the pulls only ends of indexes are read. */
   async names(shopId: string): Promise<Array<{ by: keyof Meant; id: string; text: string }>> {
-    const read = async (by: keyof Meant, sql: string) => {
-      const rows: Array<{ id: string; text: string }> = await this.source.query(sql, [shopId]);
-      return rows.map(({ id, text }) => ({ by, id, text }));
+    const read = async (by: keyof Meant, sql: string, values: unknown[] = [shopId]) => {
+      const rows: Array<{ id: string; text: string | null }> = await this.source.query(sql, values);
+      return rows.map(({ id, text }) => ({ by, id, text: text ?? '' }));
     };
     return (
       await Promise.all([
         read(
           'vehicle_id',
-          "SELECT id, CONCAT_WS(' ', JSON_VALUE(card, '$.plate'), JSON_VALUE(card, '$.make'), JSON_VALUE(card, '$.model'), JSON_VALUE(card, '$.owner')) AS text FROM vehicle WHERE shop_id = ?",
+          `SELECT id, CONCAT_WS(' ', JSON_VALUE(card, '$.plate'), JSON_VALUE(card, '$.make'), JSON_VALUE(card, '$.model'),
+            JSON_VALUE(card, '$.owner')) AS text FROM vehicle WHERE shop_id = ?`,
         ),
-        read('kit_id', 'SELECT kit_id AS id, MAX(kit_title) AS text FROM book_pull WHERE shop_id = ? GROUP BY kit_id'),
+        read(
+          'kit_id',
+          `SELECT k.id, JSON_VALUE(k.document, '$.title') AS text FROM kit k JOIN (SELECT id, MAX(revision) AS revision
+            FROM kit WHERE shop_id = ? GROUP BY id) n ON n.id = k.id AND n.revision = k.revision WHERE k.shop_id = ?`,
+          [shopId, shopId],
+        ),
         read('station', 'SELECT station AS id, station AS text FROM book_pull WHERE shop_id = ? GROUP BY station'),
+        // A wrench of another shop's pool pulls here too.
         read(
           'wrench_id',
-          'SELECT wrench_id AS id, MAX(wrench) AS text FROM book_pull WHERE shop_id = ? GROUP BY wrench_id',
+          'SELECT id, label AS text FROM wrench WHERE id IN (SELECT wrench_id FROM book_pull WHERE shop_id = ? GROUP BY wrench_id)',
         ),
         read('person_id', 'SELECT id, name AS text FROM user WHERE shop_id = ?'),
       ])
@@ -104,57 +112,37 @@ export class BookRepository {
       .sort((a, b) => a.length - b.length)[0];
     const read = (where: string, given: unknown[]): Promise<BookPullEntity[]> =>
       this.source
-        .query(`SELECT * FROM book_pull WHERE shop_id = ?${where}${rest} ORDER BY at_ms DESC, pull_id DESC LIMIT ?`, [
-          shopId,
-          ...given,
-          ...values,
-          most,
-        ])
+        .query(
+          `SELECT * FROM book_pull WHERE shop_id = ?${where}${rest} ORDER BY at_ms DESC, job_id DESC, pull_id DESC LIMIT ?`,
+          [shopId, ...given, ...values, most],
+        )
         .then((rows: Array<Record<string, unknown>>) => rows.map(pullOf));
     const ranges = drivers === undefined || drivers.length > MOST_RANGES ? undefined : drivers;
     const found = ranges
       ? (await Promise.all(ranges.map(({ by, id }) => read(` AND ${by} = ?`, [id])))).flat()
       : await read('', []);
     const once = new Map(found.map((pull) => [`${pull.jobId} ${pull.pullId}`, pull]));
-    return [...once.values()].sort((a, b) => b.atMs - a.atMs || (a.pullId < b.pullId ? 1 : -1)).slice(0, most);
+    return [...once.values()]
+      .sort((a, b) => b.atMs - a.atMs || compare(b.jobId, a.jobId) || compare(b.pullId, a.pullId))
+      .slice(0, most);
   }
 
-  /** Final pulls of a kit that stand, by station, with how they lie. */
-  async finals(shopId: string, kit: string, revision?: number) {
+  /** Final pulls of a kit that stand, the newest of them. */
+  async finals(shopId: string, kit: string, revision: number | undefined, most: number): Promise<FinalPull[]> {
     const rows: Array<Record<string, string | number | null>> = await this.source.query(
-      `SELECT station, COUNT(*) AS pulls, AVG(torque_nm) AS mean, STDDEV_SAMP(torque_nm) AS sd, MIN(min_nm) AS min, MAX(max_nm) AS max,
-          AVG(target_nm) AS target, MIN(torque_nm) AS low, MAX(torque_nm) AS high, SUM(verdict <> 'accepted') AS missed
-        FROM book_pull WHERE shop_id = ? AND kit_id = ? AND final = 1 AND stands = 1 ${revision === undefined ? '' : 'AND kit_revision = ?'}
-        GROUP BY station`,
-      revision === undefined ? [shopId, kit] : [shopId, kit, revision],
+      `SELECT station, torque_nm, target_nm, min_nm, max_nm, verdict FROM book_pull
+        WHERE shop_id = ? AND kit_id = ? AND final = 1 AND stands = 1 ${revision === undefined ? '' : 'AND kit_revision = ?'}
+        ORDER BY at_ms DESC LIMIT ?`,
+      revision === undefined ? [shopId, kit, most] : [shopId, kit, revision, most],
     );
-    return rows;
-  }
-
-  /** How many final pulls of a kit lie in each of so many parts of each station's scale. */
-  async bins(
-    shopId: string,
-    kit: string,
-    revision: number | undefined,
-    scales: ReadonlyMap<string, { lowNm: number; highNm: number }>,
-    parts: number,
-  ) {
-    const found = new Map<string, number[]>();
-    await Promise.all(
-      [...scales].map(async ([station, { lowNm, highNm }]) => {
-        const wide = Math.max(1e-9, (highNm - lowNm) / parts);
-        const rows: Array<{ bin: string; count: string }> = await this.source.query(
-          `SELECT LEAST(?, GREATEST(0, FLOOR((torque_nm - ?) / ?))) AS bin, COUNT(*) AS count FROM book_pull
-            WHERE shop_id = ? AND kit_id = ? AND station = ? AND final = 1 AND stands = 1 ${revision === undefined ? '' : 'AND kit_revision = ?'}
-            GROUP BY bin`,
-          [parts - 1, lowNm, wide, shopId, kit, station, ...(revision === undefined ? [] : [revision])],
-        );
-        const counts = new Array<number>(parts).fill(0);
-        for (const { bin, count } of rows) counts[Number(bin)] = Number(count);
-        found.set(station, counts);
-      }),
-    );
-    return found;
+    return rows.map(({ station, torque_nm, target_nm, min_nm, max_nm, verdict }) => ({
+      station: String(station),
+      torqueNm: Number(torque_nm),
+      targetNm: Number(target_nm),
+      minNm: Number(min_nm),
+      ...(max_nm === null ? {} : { maxNm: Number(max_nm) }),
+      accepted: verdict === 'accepted',
+    }));
   }
 
   async troubles(shopId: string, kit: string, revision?: number): Promise<Array<Record<string, string | number>>> {
@@ -196,9 +184,16 @@ function conditions(words: readonly Meant[], { verdict, kit, revision, fromMs, t
   if (fromMs !== undefined) narrow(' AND at_ms >= ?', fromMs);
   if (toMs !== undefined) narrow(' AND at_ms <= ?', toMs);
   if (onlyPerson !== undefined) narrow(' AND person_id = ?', onlyPerson);
-  if (before) narrow(' AND (at_ms < ? OR (at_ms = ? AND pull_id < ?))', before.atMs, before.atMs, before.id);
+  if (before) {
+    const { atMs, job, id } = before;
+    // The bound by itself, so that the index is read from there.
+    narrow(' AND at_ms <= ?', atMs);
+    narrow(' AND (at_ms < ? OR job_id < ? OR (job_id = ? AND pull_id < ?))', atMs, job, job, id);
+  }
   return { sql: parts.join(''), values };
 }
+
+const compare = (a: string, b: string): number => (a < b ? -1 : a > b ? 1 : 0);
 
 const pullOf = (row: Record<string, unknown>): BookPullEntity => ({
   jobId: String(row.job_id),

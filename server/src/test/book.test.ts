@@ -34,7 +34,7 @@ async function everything(by: Device, asked: Record<string, string | number> = {
     all.push(...answer.pulls);
     const last = answer.pulls.at(-1);
     if (!answer.more || !last) return all;
-    more = { beforeMs: last.atMs, beforeId: last.id };
+    more = { beforeMs: last.atMs, beforeJob: last.job, beforeId: last.id };
   }
   throw new Error('no end of pages');
 }

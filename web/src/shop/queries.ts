@@ -238,12 +238,12 @@ export const useMessageDraft = (job: string, care: string): Read<MessageDraft> =
 export function useBook(asked: Partial<BookSearch>) {
   const query = useInfiniteQuery({
     queryKey: ['book', asked],
-    initialPageParam: {} as Partial<Pick<BookSearch, 'beforeMs' | 'beforeId'>>,
+    initialPageParam: {} as Partial<Pick<BookSearch, 'beforeMs' | 'beforeJob' | 'beforeId'>>,
     queryFn: async ({ pageParam }) =>
       (await call(api.book.$get({ query: { ...asked, ...pageParam } as never }))) as BookAnswer,
     getNextPageParam: ({ pulls, more }) => {
       const last = pulls.at(-1);
-      return more && last ? { beforeMs: last.atMs, beforeId: last.id } : undefined;
+      return more && last ? { beforeMs: last.atMs, beforeJob: last.job, beforeId: last.id } : undefined;
     },
     refetchInterval: ({ state: { data } }) => ((data?.pages[0]?.behind ?? 0) > 0 ? 1500 : false),
     placeholderData: (before) => before,

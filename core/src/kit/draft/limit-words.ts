@@ -11,7 +11,10 @@ const KINDS: ReadonlyArray<readonly [RegExp, LimitKind]> = [
     'towing',
   ],
   [/\b(?:pressure|inflat\w*|psi|bar|kpa)\b.*\d|\d ?(?:psi|bar|kpa)\b/i, 'inflation'],
-  [/\b(?:load|weight|capacity|carry|step|rack|shelf|basket|roof)\b.*\d ?(?:kg|t|lbs?|tonnes?|pounds)\b/i, 'load'],
+  [
+    /\b(?:load|weight|capacity|carry|step|rack|shelf|basket|roof)\b.*\d ?(?:kg|t|lbs?|tonnes?|pounds)\b|\d ?(?:kg|lbs?|pounds)\b.*\b(?:load|rack|shelf|basket|roof|step)\b/i,
+    'load',
+  ],
   [/\btyres?\b.*\d{3}\/\d{2}|\btires?\b.*(?:\d{3}\/\d{2}|\d{2}x\d)/i, 'tyre'],
 ];
 

@@ -1,5 +1,5 @@
 import { scaleLinear } from 'd3-scale';
-import type { StationSpread } from '#contract/book.ts';
+import type { StationSpread } from '#core/record/station-spread.ts';
 
 const WIDTH = 420;
 const HEIGHT = 56;
