@@ -88,6 +88,7 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
     secondLook: z.enum(['none', 'critical', 'all']).optional(),
     secondLookBy: z.enum(['another', 'afterBreak']).optional(),
     batteryOff: z.enum(['watched', 'anyPlug', 'asKit']).optional(),
+    functionTests: z.enum(['touched', 'asKit']).optional(),
     proof: z.enum(['measured', 'told']).optional(),
   }),
 );

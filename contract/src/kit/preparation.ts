@@ -93,7 +93,7 @@ export const CheckSchema = exactly<Check>()(
     ...conditional,
     text: Text,
     quantity: z.enum(MEASURED).optional(),
-    unit: z.enum(['mm', 'in', '°', 'N·m', 'kPa', 'V', '°C']).optional(),
+    unit: z.enum(['mm', 'in', '°', 'N·m', 'kPa', 'V', '°C', 'km']).optional(),
     min: z.number().optional(),
     max: z.number().optional(),
     target: z.number().optional(),

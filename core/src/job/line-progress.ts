@@ -100,6 +100,8 @@ function follows(plan: Plan, job: JobState, act: LineAct, debts: ReadonlyMap<str
     if (touched.opens) return debt?.opened !== undefined;
     // What nobody opened has nothing to end: a press says that it was looked at.
     if (debt?.opened === undefined) return isMet(job, act.id);
+    // A check found it otherwise: it is in its place, and to be looked at again.
+    if (job.visit.acts[act.id]?.reopened && !isMet(job, act.id)) return false;
     return debt.ended >= debt.count;
   }
   const stagesOf = (group: string) =>

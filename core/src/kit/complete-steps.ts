@@ -263,6 +263,7 @@ function measuredTwice(steps: readonly PlanStep[]): PlanStep[] {
  * @param prefix - what the kit's ids carry in this visit
  * @param proof - whether what was measured before is measured again
  * @param battery - the shop's own word: off before the first of these is opened, on again when the last is closed
+ * @param tests - the shop's own word: what is tried out when all else is done
  */
 export function completeSteps(
   steps: readonly PlanStep[],
@@ -272,11 +273,13 @@ export function completeSteps(
     prefix,
     proof,
     battery,
+    tests = [],
   }: {
     kit: string;
     prefix: string;
     proof: HouseRules['proof'];
     battery?: { id: string; before: ReadonlySet<string> };
+    tests?: ReadonlyArray<Extract<PlanAction, { check: string }>>;
   },
 ): PlanStep[] {
   const list = new StepList(proof === 'measured' ? measuredTwice(steps) : [...steps], kit, prefix);
@@ -302,6 +305,8 @@ export function completeSteps(
       { type: 'check', check: id },
     ]);
   }
+  for (const action of tests)
+    list.insert(list.steps.length, action.check.split('/').at(-1) ?? action.check, 'prove', [action]);
   const unasked = <T extends { id: string }>(
     entries: readonly T[],
     matches: (action: PlanAction, id: string) => boolean,

@@ -71,6 +71,11 @@ export interface HouseRules extends PassRule {
    * plugs a control unit watches; for any plug; or as the kit says alone, as in jobs opened before it was asked.
    */
   batteryOff: 'watched' | 'anyPlug' | 'asKit';
+  /**
+   * What is tried out before the vehicle goes back: what a kit touches says so beside its sheet, or its sheet alone, as
+   * in jobs opened before it was asked.
+   */
+  functionTests: 'touched' | 'asKit';
   /** What somebody looks at again before a job is signed: nothing of its own, where lives hang on it, or everything. */
   secondLook: 'none' | 'critical' | 'all';
   /** Who looks: another person, or after a break the same one too. */
@@ -105,6 +110,7 @@ export const USUAL_RULES: HouseRules = {
   boltUses: 2,
   proof: 'told',
   batteryOff: 'asKit',
+  functionTests: 'asKit',
   secondLook: 'none',
   secondLookBy: 'another',
 };
@@ -113,6 +119,7 @@ export const USUAL_RULES: HouseRules = {
 export const OPENED_NOW = {
   proof: 'measured',
   batteryOff: 'watched',
+  functionTests: 'touched',
   leastStageNm: 5,
 } as const satisfies Partial<HouseRules>;
 
@@ -143,6 +150,7 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     secondLook: own.secondLook ?? USUAL_RULES.secondLook,
     secondLookBy: own.secondLookBy ?? USUAL_RULES.secondLookBy,
     batteryOff: own.batteryOff ?? USUAL_RULES.batteryOff,
+    functionTests: own.functionTests ?? USUAL_RULES.functionTests,
     timeZone: own.timeZone,
     dates: own.dates,
     units: own.units,

@@ -95,7 +95,7 @@ export interface Check {
   text: string;
   /** What is measured: what a reading of it can be hangs on that. */
   quantity?: MeasuredQuantity;
-  unit?: 'mm' | 'in' | '°' | 'N·m' | 'kPa' | 'V' | '°C';
+  unit?: 'mm' | 'in' | '°' | 'N·m' | 'kPa' | 'V' | '°C' | 'km';
   min?: number;
   max?: number;
   /** Aimed at, and how far off it may be. */

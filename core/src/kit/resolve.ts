@@ -10,6 +10,7 @@ import { batteryCaution, batteryOf, opensLive } from './battery-off.ts';
 import { sidesAsConditions } from './bought-sides.ts';
 import { completeSteps, isJointAction } from './complete-steps.ts';
 import { type Answers, type Condition, evaluate, type Reason, type Truth } from './condition.ts';
+import { functionTests, tryOut } from './function-tests.ts';
 import { isGasketed } from './gasketed.ts';
 import { type HouseRules, houseRules } from './house-rules.ts';
 import type { KitPrefix } from './ids.ts';
@@ -487,10 +488,12 @@ export function resolve(
     group: present,
     compound: compounds,
   });
+  const tests = functionTests(rules.functionTests, { ...listed, steps, adds: kit.adds ?? [] }, { kit: kit.id, prefix });
   const whole = completeSteps(steps, listed, {
     kit: kit.id,
     prefix,
     proof: rules.proof,
+    tests: tests.map(tryOut),
     ...(battery ? { battery: { id: battery.id, before: new Set(live) } } : {}),
   });
   const cautions = sift(resolving, 'cautions', kit.cautions, text);
@@ -525,6 +528,7 @@ export function resolve(
     figures: kit.figures ?? [],
     ...listed,
     disconnects: battery ? [battery, ...listed.disconnects] : listed.disconnects,
+    checks: [...listed.checks, ...tests],
     items: withNeeds(items, stations, present, whole),
     steps: whole,
     conflicts: [],

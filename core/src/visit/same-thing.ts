@@ -94,7 +94,8 @@ function thingTouched(step: PlanStep, action: PlanAction, lists: ThingLists): Th
       const key = keyOf('baseline', thing, ` ${thing.quantity} ${places}`);
       return { ...key, bearing: 'once', what: 'baseline', id: action.baseline, name: thing.name };
     }
-    case 'check': {
+    case 'check':
+    case 'test': {
       const thing = lists.checks.get(action.check);
       // Looked at while fitting, a check belongs to the part just fitted.
       if (!thing || step.phase === 'prepare' || step.phase === 'strip' || step.phase === 'loose') return undefined;

@@ -77,6 +77,10 @@ export const RULE_TEXT: Record<
     title: 'Battery off before a plug is pulled',
     why: 'Before airbags and belt tensioners, controlled dampers, and plugs a control unit watches: pulled live they fire, or leave a fault that only a tester clears. Some shops take it off for any plug, others go by the sheet alone, since radio, windows and keys may have to be taught again. The vehicle maker’s manual says how long to wait.',
   },
+  functionTests: {
+    title: 'What is tried out before the vehicle goes back',
+    why: 'A bolt at its torque does not show that a hose is tight, a plug is home or a wheel clears the arch. By what a kit touches: leaks, brakes, steering from lock to lock, valves, lamps, warning lamps, cameras and sensors, a road test with its distance. What a sheet asks for itself is not asked twice. Some shops go by the sheet alone and try the rest out by their own list.',
+  },
   powerSeats: {
     title: 'Seating the head with a power tool',
     why: 'Running down is letting the driver off before the head touches. Where a kit leaves power tools free, a driver may seat the head as well; many shops draw the last turn by hand all the same, because nobody knows how hard it was pressed.',
@@ -174,6 +178,7 @@ export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
     anyPlug: 'any plug',
     asKit: 'as the sheet says',
   },
+  functionTests: { touched: 'by what the kit touches', asKit: 'as the sheet says' },
   secondLook: { none: 'not asked', critical: 'where lives hang on it', all: 'everything' },
   secondLookBy: { another: 'another person', afterBreak: 'the same after a break too' },
   powerSeats: { true: 'where the kit leaves them free', false: 'never' },

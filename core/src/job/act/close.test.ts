@@ -15,9 +15,9 @@ describe('a whole job', () => {
     worker.checkIn();
     worker.startAll();
     worker.finishTorque();
-    expect(closeBlocks(worker.log.plan, worker.log.state).every((block) => block.code === 'piecesUnaccounted')).toBe(
-      true,
-    );
+    // What is left is to count what is over, and to try out what was touched.
+    for (const { code } of closeBlocks(worker.log.plan, worker.log.state))
+      expect(['piecesUnaccounted', 'stepsOpen']).toContain(code);
     worker.closeOut();
     expect(worker.log.state.closed?.signature).toBe(MIRA.name);
     expect(jobProgress(worker.log.plan, worker.log.state).phase).toBe('closed');

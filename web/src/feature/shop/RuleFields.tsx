@@ -149,6 +149,7 @@ export function RuleFields({
       | 'figuresBy'
       | 'powerSeats'
       | 'batteryOff'
+      | 'functionTests'
       | 'secondLook'
       | 'secondLookBy'
       | 'aligner'
@@ -304,6 +305,12 @@ export function RuleFields({
           {two('batteryOff', [
             [undefined, 'Airbags, dampers, watched plugs'],
             ['anyPlug', 'Any plug'],
+            ['asKit', 'As the sheet says'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.functionTests}>
+          {two('functionTests', [
+            [undefined, 'What the kit touches'],
             ['asKit', 'As the sheet says'],
           ])}
         </Rule>

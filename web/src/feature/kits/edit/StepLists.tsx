@@ -111,7 +111,7 @@ const PREREQUISITE: ReadonlyArray<RowField<Prerequisite>> = [
     refused: '0 to 90',
   },
 ];
-const CHECK: ReadonlyArray<RowField<Check>> = limits<Check>(['mm', 'in', '°', 'N·m', 'kPa', 'V', '°C']);
+const CHECK: ReadonlyArray<RowField<Check>> = limits<Check>(['mm', 'in', '°', 'N·m', 'kPa', 'V', '°C', 'km']);
 const HOW_MANY: RowField<{ count?: number }> = {
   field: 'count',
   label: 'How many',
