@@ -50,8 +50,15 @@ export async function measureBook(): Promise<Array<{ what: string; ms: number }>
     await source.query(
       `INSERT INTO book_job SELECT id, shop_id, seq, 'demo', 1, 0 FROM job ON DUPLICATE KEY UPDATE seq = VALUES(seq)`,
     );
-    await source.query('ANALYZE TABLE book_pull');
-    const jobs = { log: async () => undefined, head: async () => undefined };
+    // Fifteen steps of four hundred jobs a kit.
+    await source.query(
+      `INSERT INTO book_step SELECT CONCAT('j-', seq DIV 15), CONCAT('kit-', 1 + (seq DIV 15) % 60), CONCAT('s-', seq % 15), ?,
+        1 + (seq DIV 6000) % 3, CONCAT('Step ', seq % 15), 10, 5 + seq * 7919 % 13, 1700000000000 + seq * 60000
+        FROM seq_1_to_360000`,
+      [shopId],
+    );
+    await source.query('ANALYZE TABLE book_pull, book_step');
+    const jobs = { log: async () => undefined, head: async () => undefined, events: async () => [] };
     const store = new BookRepository(source);
     const book = new BookService(store, jobs as never, (error) => {
       throw error;

@@ -1,5 +1,6 @@
 import { DEMO_KITS } from '#demo/kits.ts';
 import { measureAppend } from './append.ts';
+import { measureBook, measureCalendar } from './book.ts';
 import { measureFold } from './fold.ts';
 import { measureElastic, measurePreloads } from './joints.ts';
 import { measureKeyToPaint } from './key-to-paint.ts';
@@ -129,6 +130,10 @@ rows.push({
   goal: 'near 1: no growth',
 });
 rows.push({ what: 'commands decided and folded, 400 stations', figure: perS(large.commandsPerS), goal: '' });
+
+for (const { what, ms } of await measureBook())
+  rows.push({ what: `the book, 1,000,000 pulls: ${what}`, figure: `${ms.toFixed(0)} ms`, goal: '< 200 ms' });
+rows.push({ what: 'calendar of 5,000 due items written', figure: `${measureCalendar().toFixed(0)} ms`, goal: '' });
 
 // A line opens with a joint or with another act; the larger of the two counts.
 const firstLoad = ['src/feature/line/joint/JointAct.tsx', 'src/feature/line/ActScreen.tsx'].map((screen) =>

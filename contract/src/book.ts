@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { StationSpread } from '#core/record/station-spread.ts';
+import type { StepSpread } from '#core/record/step-times.ts';
 import { PULL_VERDICTS } from '#core/tightening/judge-pull.ts';
 import { Ref } from './act/fields.ts';
 
@@ -70,6 +71,8 @@ export interface KitBook {
   jobs: number;
   retorques: number;
   spread: StationSpread[];
+  /** What its steps took, those that ran over by most first. */
+  steps: StepSpread[];
   troubles: KitTrouble[];
   behind: number;
 }

@@ -1,13 +1,16 @@
 import type { BookAnswer, BookPull, BookSearch, KitBook, KitTrouble } from '#contract/book.ts';
 import { BOOK_PAGE } from '#contract/book.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
+import { stepTitle } from '#contract/wording/step-text.ts';
 import { retorqueId } from '#core/hand-over/retorque-kit.ts';
 import type { JobLog } from '#core/job/job-log.ts';
 import { indexOf, type Plan, type PlanStation } from '#core/kit/plan.ts';
+import { lineOf } from '#core/line/line.ts';
 import { type Deviation, deviations } from '#core/record/deviations.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { stationSpreads } from '#core/record/station-spread.ts';
-import type { BookJobEntity, BookPullEntity, BookTroubleEntity } from '../store/book-entities.ts';
+import { stepSpreads, stepTimes } from '#core/record/step-times.ts';
+import type { BookJobEntity, BookPullEntity, BookStepEntity, BookTroubleEntity } from '../store/book-entities.ts';
 import { type BookRepository, MEANT_BY, type Meant, type Narrowed } from '../store/book-repository.ts';
 import type { JobEntity } from '../store/entities.ts';
 import type { Caller } from './caller.ts';
@@ -19,6 +22,7 @@ const WRITTEN_AT_ONCE = 40;
 const NAMES_MS = 300_000;
 /** Pulls a kit's charts are drawn from, the newest of them. */
 const MOST_FINALS = 100_000;
+const MOST_STEPS = 20_000;
 /** What went otherwise and is nothing of the kit's: clocks, breaks of the chain, what a person took back. */
 const NOT_OF_THE_KIT: ReadonlySet<Deviation['kind']> = new Set([
   'clockOff',
@@ -135,7 +139,31 @@ export class BookService {
           atMs: deviation.atMs,
         };
       });
-    await this.store.write(job, pulls, troubles);
+    await this.store.write(job, pulls, troubles, again ? [] : await this.stepsOf(row, plan));
+  }
+
+  /** What each step of a job took, by the kit it is of and as that calls it. */
+  private async stepsOf(row: JobEntity, plan: Plan): Promise<BookStepEntity[]> {
+    const { stepById } = lineOf(plan);
+    const once = new Map<string, BookStepEntity>();
+    for (const { step, plannedMin, tookMin } of stepTimes(plan, await this.jobs.events(row.shopId, row.id))) {
+      const of = stepById.get(step)?.step;
+      const kit = plan.kits.find(({ id }) => id === of?.kit);
+      if (!of || !kit) continue;
+      const own = step.slice(step.lastIndexOf('/') + 1).slice(0, 160);
+      once.set(`${kit.id} ${own}`, {
+        jobId: row.id,
+        shopId: row.shopId,
+        kitId: kit.id,
+        kitRevision: kit.revision,
+        step: own,
+        text: stepTitle(plan, of).slice(0, 200),
+        plannedMin: plannedMin ?? null,
+        tookMin,
+        atMs: row.plannedStartMs,
+      });
+    }
+    return [...once.values()];
   }
 
   /** Names of a shop that words may mean, kept for a moment. */
@@ -195,15 +223,17 @@ export class BookService {
   /** What was pulled with a kit, station by station, and where it went otherwise than planned. */
   async kit(shopId: string, title: string, kit: string, revision?: number): Promise<KitBook> {
     const behind = await this.catchUp(shopId);
-    const [finals, troubles, counts] = await Promise.all([
+    const [finals, troubles, counts, steps] = await Promise.all([
       this.store.finals(shopId, kit, revision, MOST_FINALS),
       this.store.troubles(shopId, kit, revision),
       this.store.jobsOf(shopId, kit, revision),
+      this.store.steps(shopId, kit, revision, MOST_STEPS),
     ]);
     return {
       title,
       ...counts,
       spread: stationSpreads(finals),
+      steps: stepSpreads(steps),
       troubles: troubles.map(
         ({ kind, place, text, times, jobs, last }): KitTrouble => ({
           kind: String(kind),

@@ -18,7 +18,7 @@ import type { PastVisit } from '#contract/vehicle.ts';
 import type { ShelfBottle } from '#core/compound/shelf-bottle.ts';
 import { outForJob } from '#core/crib/crib-tool.ts';
 import { shelfBottles } from '#core/crib/shelf-bottle.ts';
-import type { JobCommand } from '#core/job/acts.ts';
+import type { JobCommand, JobEvent } from '#core/job/acts.ts';
 import { bestTimeMs } from '#core/job/command-time.ts';
 import type { JobLog } from '#core/job/job-log.ts';
 import { kitsNow, takeCommand } from '#core/job/job-log.ts';
@@ -346,6 +346,12 @@ export class JobService {
   /** A job as its own events made it; undefined where the shop has no such job. */
   async log(shopId: string, id: string): Promise<JobLog | undefined> {
     return (await this.shelf.get(shopId, id))?.log;
+  }
+
+  /** Everything that happened in a job, in its order; none where the shop has no such job. */
+  async events(shopId: string, id: string): Promise<JobEvent[]> {
+    const { jobs } = this.parts;
+    return (await jobs.find(shopId, id)) ? (await jobs.eventsAfter(id, 0)).map(({ event }) => event) : [];
   }
 
   /** What a job is called by, and whose it is. */

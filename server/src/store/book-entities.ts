@@ -57,4 +57,19 @@ export class BookTroubleEntity {
   @Column({ ...millis, name: 'at_ms' }) atMs!: number;
 }
 
-export const BOOK_ENTITIES = [BookJobEntity, BookPullEntity, BookTroubleEntity];
+/** What a step of a job took. */
+@Entity('book_step')
+export class BookStepEntity {
+  @PrimaryColumn({ type: 'char', length: 36, name: 'job_id' }) jobId!: string;
+  @PrimaryColumn({ type: 'varchar', length: 64, name: 'kit_id' }) kitId!: string;
+  /** As the kit calls it, whatever else was in the visit. */
+  @PrimaryColumn({ type: 'varchar', length: 160 }) step!: string;
+  @Column({ type: 'varchar', length: 64, name: 'shop_id' }) shopId!: string;
+  @Column({ type: 'int', name: 'kit_revision' }) kitRevision!: number;
+  @Column({ type: 'varchar', length: 200 }) text!: string;
+  @Column({ type: 'double', name: 'planned_min', nullable: true }) plannedMin?: number | null;
+  @Column({ type: 'double', name: 'took_min' }) tookMin!: number;
+  @Column({ ...millis, name: 'at_ms' }) atMs!: number;
+}
+
+export const BOOK_ENTITIES = [BookJobEntity, BookPullEntity, BookStepEntity, BookTroubleEntity];

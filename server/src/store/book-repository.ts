@@ -1,6 +1,7 @@
 import type { DataSource } from 'typeorm';
 import type { FinalPull } from '#core/record/station-spread.ts';
-import { BookJobEntity, BookPullEntity, BookTroubleEntity } from './book-entities.ts';
+import type { StepTime } from '#core/record/step-times.ts';
+import { BookJobEntity, BookPullEntity, BookStepEntity, BookTroubleEntity } from './book-entities.ts';
 import { inTransaction } from './data-source.ts';
 
 /** What a word of a search may stand for: ids of each kind it was found in. */
@@ -57,14 +58,18 @@ export class BookRepository {
     job: BookJobEntity,
     pulls: BookPullEntity[],
     troubles: Array<Omit<BookTroubleEntity, 'id'>>,
+    steps: BookStepEntity[],
   ): Promise<void> {
     await inTransaction(this.source, async (manager) => {
       await manager.delete(BookPullEntity, { jobId: job.jobId });
       await manager.delete(BookTroubleEntity, { jobId: job.jobId });
+      await manager.delete(BookStepEntity, { jobId: job.jobId });
       for (let at = 0; at < pulls.length; at += INSERTED_AT_ONCE)
         await manager.insert(BookPullEntity, pulls.slice(at, at + INSERTED_AT_ONCE));
       for (let at = 0; at < troubles.length; at += INSERTED_AT_ONCE)
         await manager.insert(BookTroubleEntity, troubles.slice(at, at + INSERTED_AT_ONCE));
+      for (let at = 0; at < steps.length; at += INSERTED_AT_ONCE)
+        await manager.insert(BookStepEntity, steps.slice(at, at + INSERTED_AT_ONCE));
       await manager.upsert(BookJobEntity, job, ['jobId']);
     });
   }
@@ -142,6 +147,27 @@ export class BookRepository {
       minNm: Number(min_nm),
       ...(max_nm === null ? {} : { maxNm: Number(max_nm) }),
       accepted: verdict === 'accepted',
+    }));
+  }
+
+  /** What each step of a kit took, job by job, the newest first. */
+  async steps(
+    shopId: string,
+    kit: string,
+    revision: number | undefined,
+    most: number,
+  ): Promise<Array<StepTime & { text: string }>> {
+    const rows: Array<Record<string, string | number | null>> = await this.source.query(
+      `SELECT step, text, planned_min, took_min FROM book_step
+        WHERE shop_id = ? AND kit_id = ? ${revision === undefined ? '' : 'AND kit_revision = ?'}
+        ORDER BY at_ms DESC LIMIT ?`,
+      revision === undefined ? [shopId, kit, most] : [shopId, kit, revision, most],
+    );
+    return rows.map(({ step, text, planned_min, took_min }) => ({
+      step: String(step),
+      text: String(text),
+      ...(planned_min === null ? {} : { plannedMin: Number(planned_min) }),
+      tookMin: Number(took_min),
     }));
   }
 

@@ -26,6 +26,7 @@ import { SeveralShops1764000000020 } from './migration/0021-several-shops.ts';
 import { DueSettled1764000000021 } from './migration/0022-due-settled.ts';
 import { OwnersFollowUp1764000000022 } from './migration/0023-owners-follow-up.ts';
 import { Book1764000000023 } from './migration/0024-book.ts';
+import { BookSteps1764000000024 } from './migration/0025-book-steps.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -60,6 +61,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       DueSettled1764000000021,
       OwnersFollowUp1764000000022,
       Book1764000000023,
+      BookSteps1764000000024,
     ],
     synchronize: false,
     poolSize: 10,

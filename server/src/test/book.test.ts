@@ -126,6 +126,18 @@ describe('what it says of a kit', () => {
     }
     expect(all.length).toBeGreaterThan(0);
   });
+  it('is what its steps took, none longer than its jobs, and what the sheet says beside it', async () => {
+    const { steps, jobs } = await kitBook();
+    const planned = TRANSFER_CASE_GUARD.steps.filter(({ minutes }) => minutes !== undefined);
+    expect(steps.length).toBeGreaterThan(0);
+    for (const step of steps) {
+      expect(step.jobs).toBeLessThanOrEqual(jobs);
+      expect(step.quarterMin).toBeLessThanOrEqual(step.medianMin);
+      expect(step.medianMin).toBeLessThanOrEqual(step.threeQuartersMin);
+      const sheet = planned.find(({ id }) => id === step.step);
+      expect(step.plannedMin).toBe(sheet?.minutes);
+    }
+  });
   it('counts a joint that turned at its re-torque against the kit that was fitted', async () => {
     const [due] = ((await (await mira.request('GET', '/api/due')).json()) as DueItem[]).filter(
       (item) => item.job === job,

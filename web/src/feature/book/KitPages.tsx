@@ -1,8 +1,11 @@
 import type { KitTrouble } from '#contract/book.ts';
+import { minutesText } from '#contract/wording/minutes-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import type { StepSpread } from '#core/record/step-times.ts';
 import { useKitBook } from '../../shop/queries.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { SpreadChart } from './SpreadChart.tsx';
+import { StepTimeChart, tookText } from './StepTimeChart.tsx';
 
 /** What was pulled with a kit, station by station, and where it went otherwise than its sheet says. */
 export function KitPages({ kit, revision }: { kit: string; revision?: number }) {
@@ -72,7 +75,43 @@ export function KitPages({ kit, revision }: { kit: string; revision?: number }) 
           ))}
         </ul>
       </section>
+      <StepTimes steps={book.steps} />
     </div>
+  );
+}
+
+/** What each step took against what its sheet says, those that run over by most first. */
+function StepTimes({ steps }: { steps: readonly StepSpread[] }) {
+  const longestMin = Math.max(
+    0,
+    ...steps.map(({ plannedMin = 0, threeQuartersMin }) => Math.max(plannedMin, threeQuartersMin)),
+  );
+  return (
+    <section aria-label="What its steps take" className="lg:col-span-2">
+      <h2 className="plate border-b-2 border-ink pb-2 text-2xl">What its steps take</h2>
+      <p className="py-2 text-ink-2">
+        {steps.length === 0
+          ? 'No step of it has been worked here.'
+          : 'From a person’s act before to each of theirs in the step; breaks over half an hour are left out. Framed: what the sheet says. Bar: the middle half of the jobs. Line: half of them.'}
+      </p>
+      <ul className="grid gap-x-6 lg:grid-cols-2">
+        {steps.map((spread) => (
+          <li key={spread.step} className="grid gap-x-4 border-b border-hair py-2 sm:grid-cols-[1fr_minmax(0,20rem)]">
+            <p className="min-w-0 break-words">
+              <span className="line-clamp-2">{spread.text}</span>
+              <span className="block text-sm text-ink-2">
+                {tookText(spread.medianMin)} in {numberOf(spread.jobs, 'job')}
+                {spread.plannedMin !== undefined && `, planned ${minutesText(spread.plannedMin)}`}
+                {spread.plannedMin !== undefined && spread.medianMin >= spread.plannedMin + 1 && (
+                  <b className="text-bad">, {minutesText(spread.medianMin - spread.plannedMin)} over</b>
+                )}
+              </span>
+            </p>
+            <StepTimeChart spread={spread} longestMin={longestMin} />
+          </li>
+        ))}
+      </ul>
+    </section>
   );
 }
 
