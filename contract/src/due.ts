@@ -23,7 +23,15 @@ export interface DueItem {
   number: string;
   care: string;
   text: string;
-  vehicle: { id: string; make: string; model: string; plate: string; owner: string; contact?: string };
+  vehicle: {
+    id: string;
+    make: string;
+    model: string;
+    plate: string;
+    owner: string;
+    contact?: string;
+    odometerUnit?: 'km' | 'mi';
+  };
   closedAtMs: number;
   /** The distance after which it is due, km. */
   afterKm?: number;

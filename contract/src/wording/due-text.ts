@@ -1,3 +1,4 @@
+import { KM_PER_MILE } from '#core/vehicle/odometer.ts';
 import type { DueItem, SettledHow } from '../due.ts';
 
 export const SETTLED_TEXT: Record<SettledHow, string> = {
@@ -7,7 +8,9 @@ export const SETTLED_TEXT: Record<SettledHow, string> = {
   open: 'Open again',
 };
 
-const km = (value: number): string => `${Math.round(value).toLocaleString('en')} km`;
+/** A distance as the vehicle's own dial shows it. */
+export const onDial = (km: number, unit: 'km' | 'mi' = 'km'): string =>
+  `${Math.round(unit === 'mi' ? km / KM_PER_MILE : km).toLocaleString('en')} ${unit}`;
 
 /**
  * When it is likely to be due, and from what that was taken.
@@ -16,6 +19,7 @@ const km = (value: number): string => `${Math.round(value).toLocaleString('en')}
  */
 export function dueWhenText(item: DueItem, day: (atMs: number) => string): string {
   const { expected, afterKm, atKm, kmPerDay, rateFrom, lastKm } = item;
+  const km = (value: number): string => onDial(value, item.vehicle.odometerUnit);
   if (!expected) {
     if (item.event) return 'When it happens: no date can be told.';
     return afterKm === undefined
@@ -23,7 +27,7 @@ export function dueWhenText(item: DueItem, day: (atMs: number) => string): strin
       : `After ${km(afterKm)}: nobody read the odometer at the visit, so no date can be told.`;
   }
   if (expected.by === 'date') return `By its date${atKm === undefined ? '' : `, or at ${km(atKm)}`}.`;
-  const rate = kmPerDay === undefined ? '' : ` at ${Math.round(kmPerDay)} km a day`;
+  const rate = kmPerDay === undefined ? '' : ` at ${km(kmPerDay)} a day`;
   const from = rateFrom === 'usual' ? ', the usual: its own history says nothing yet' : ', from its own visits';
   return `At ${km(atKm ?? 0)}, last read ${km(lastKm ?? 0)};${rate}${from}. Four of five between ${day(expected.earliestMs)} and ${day(expected.latestMs)}.`;
 }

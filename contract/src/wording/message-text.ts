@@ -1,4 +1,5 @@
 import type { DueItem } from '../due.ts';
+import { onDial } from './due-text.ts';
 import { STOP_TEXT, WHY_TEXT, type Why } from './en/message.ts';
 import { minutesText } from './minutes-text.ts';
 
@@ -13,7 +14,7 @@ export function dueMessage(
   { shop, why, minutes, day }: { shop: string; why: Why; minutes?: number; day: (atMs: number) => string },
 ): string {
   const when = [
-    atKm === undefined ? '' : `at ${Math.round(atKm)} km`,
+    atKm === undefined ? '' : `at ${onDial(atKm, vehicle.odometerUnit)}`,
     expected === undefined ? '' : `about ${day(expected.expectedMs)}`,
   ].filter(Boolean);
   return [

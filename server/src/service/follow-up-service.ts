@@ -100,6 +100,7 @@ export class FollowUpService {
             plate: card.plate,
             owner: card.owner,
             ...(card.contact ? { contact: card.contact } : {}),
+            ...(card.odometerUnit ? { odometerUnit: card.odometerUnit } : {}),
           },
           closedAtMs: one.closedAtMs,
           ...(afterKm === undefined ? {} : { afterKm }),

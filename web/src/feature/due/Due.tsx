@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { type DueItem, reportNote } from '#contract/due.ts';
 import type { OwnerMessage } from '#contract/owner-message.ts';
-import { dueWhenText, SETTLED_TEXT } from '#contract/wording/due-text.ts';
+import { dueWhenText, onDial, SETTLED_TEXT } from '#contract/wording/due-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { type DueState, dueState } from '#core/follow-up/expected-due.ts';
 import { TopBar } from '../../app/TopBar.tsx';
@@ -249,7 +249,7 @@ function Reported({
     <div className="mt-2 flex flex-wrap items-center gap-3 border-l-4 border-paint bg-sheet p-2">
       <p className="min-w-40 flex-1 break-words">
         The owner reported it done elsewhere on {doneOn}
-        {odometerKm !== undefined && ` at ${odometerKm} km`}
+        {odometerKm !== undefined && ` at ${onDial(odometerKm, item.vehicle.odometerUnit)}`}
         {note && `: ${note}`} <span className="text-sm text-ink-2">({shopFormat(atMs, 'd MMM HH:mm')})</span>{' '}
         {photo && (
           <a className="underline" href={`/api/jobs/${item.job}/photos/${photo}`} target="_blank" rel="noreferrer">

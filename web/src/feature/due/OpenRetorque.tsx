@@ -7,18 +7,15 @@ import { api, call } from '../../shop/api.ts';
 import { useChange, useRetorqueChoices } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
-import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { BayField } from '../receive/SlotFields.tsx';
-import { odometerOf } from './odometer-of.ts';
+import { OdometerField, useOdometer } from './OdometerField.tsx';
 
 const NOT_TEXT: Record<NonNullable<RetorqueChoice['not']>, string> = {
   locked: 'its locker has set: a pull breaks the bond, so look at the stripe',
   noFigure: 'no figure to pull it at',
   onceOnly: 'a second pull would stretch it on',
 };
-
-const MOST_KM = 3_000_000;
 
 /** A short visit that pulls joints of a signed job again: which, and in which bay. */
 export function OpenRetorque({ item, onClose }: { item: DueItem; onClose: () => void }) {
@@ -27,25 +24,20 @@ export function OpenRetorque({ item, onClose }: { item: DueItem; onClose: () => 
   const change = useChange('due', 'jobs');
   const navigate = useNavigate();
   const [picked, setPicked] = useState<Record<string, boolean>>({});
-  const [typed, setTyped] = useState('');
+  const reading = useOdometer(item.vehicle.odometerUnit);
   const [bay, setBay] = useState(1);
   const isOn = ({ group, chosen }: RetorqueChoice): boolean => picked[group] ?? chosen;
   const groups = (choices ?? []).filter(isOn).map(({ group }) => group);
-  const odometerKm = typed.trim() === '' ? undefined : odometerOf(typed);
-  const fault =
-    odometerKm === undefined || (odometerKm >= 0 && odometerKm <= MOST_KM)
-      ? undefined
-      : 'A number of kilometres, like 61240; nothing where nobody read it.';
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    if (fault || groups.length === 0) return;
+    if (reading.fault || groups.length === 0) return;
     const json = {
       job: item.job,
       care: item.care,
       groups,
       bay,
       plannedStartMs: Date.now(),
-      ...(odometerKm === undefined ? {} : { odometerKm }),
+      ...(reading.km === undefined ? {} : { odometerKm: reading.km }),
     };
     await change.act(async () => {
       const { id } = await call(api.due.retorque.$post({ json }));
@@ -83,16 +75,7 @@ export function OpenRetorque({ item, onClose }: { item: DueItem; onClose: () => 
           ))}
         </fieldset>
         <div className="grid gap-4 sm:grid-cols-2">
-          <FormField id="again-odometer" label="Odometer now, km" fault={fault}>
-            <input
-              id="again-odometer"
-              inputMode="numeric"
-              autoComplete="off"
-              className={`figures ${inputLook(fault)}`}
-              value={typed}
-              onChange={(event) => setTyped(event.target.value)}
-            />
-          </FormField>
+          <OdometerField id="again-odometer" when="now" reading={reading} />
           <BayField bay={bay} bays={bays} onBay={setBay} />
         </div>
         {(failure ?? change.failure) && (
@@ -102,7 +85,11 @@ export function OpenRetorque({ item, onClose }: { item: DueItem; onClose: () => 
         )}
         <div className="grid grid-cols-2 gap-2">
           <Button onClick={onClose}>Not now</Button>
-          <Button type="submit" tone="primary" disabled={change.busy || groups.length === 0 || fault !== undefined}>
+          <Button
+            type="submit"
+            tone="primary"
+            disabled={change.busy || groups.length === 0 || reading.fault !== undefined}
+          >
             Open the visit
           </Button>
         </div>

@@ -3,33 +3,26 @@ import type { DueItem, SettledHow } from '#contract/due.ts';
 import { SETTLED_TEXT } from '#contract/wording/due-text.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
-
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
-import { odometerOf } from './odometer-of.ts';
+import { OdometerField, useOdometer } from './OdometerField.tsx';
 
-const MOST_KM = 3_000_000;
 /** What became of something due: done here or elsewhere, with the odometer then, or not wanted. */
 export function SettleDue({ item, onClose, onSettled }: { item: DueItem; onClose: () => void; onSettled: () => void }) {
   const change = useChange('due');
   const [how, setHow] = useState<SettledHow>(item.settled ? 'open' : 'here');
-  const [typed, setTyped] = useState('');
+  const reading = useOdometer(item.vehicle.odometerUnit);
   const [note, setNote] = useState('');
-  const odometerKm = typed.trim() === '' ? undefined : odometerOf(typed);
-  const fault =
-    odometerKm === undefined || (odometerKm >= 0 && odometerKm <= MOST_KM)
-      ? undefined
-      : 'A number of kilometres, like 61240; nothing where nobody read it.';
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    if (fault) return;
+    if (reading.fault) return;
     const json = {
       job: item.job,
       care: item.care,
       how,
       ...(note.trim() ? { note: note.trim() } : {}),
-      ...(odometerKm === undefined ? {} : { odometerKm }),
+      ...(reading.km === undefined ? {} : { odometerKm: reading.km }),
     };
     if (await change.act(() => call(api.due.settled.$post({ json })))) onSettled();
   };
@@ -53,25 +46,16 @@ export function SettleDue({ item, onClose, onSettled }: { item: DueItem; onClose
           ))}
         </fieldset>
         {(how === 'here' || how === 'elsewhere') && (
-          <FormField
+          <OdometerField
             id="due-odometer"
-            label="Odometer then, km"
-            fault={fault}
+            when="then"
+            reading={reading}
             hint={
               item.repeats
                 ? 'It is due again from there; without it, from what the vehicle is likely to have gone.'
                 : 'Tells how far the vehicle goes in a day.'
             }
-          >
-            <input
-              id="due-odometer"
-              inputMode="numeric"
-              autoComplete="off"
-              className={`figures ${inputLook(fault)}`}
-              value={typed}
-              onChange={(event) => setTyped(event.target.value)}
-            />
-          </FormField>
+          />
         )}
         <FormField id="due-note" label="Note">
           <input
@@ -89,7 +73,7 @@ export function SettleDue({ item, onClose, onSettled }: { item: DueItem; onClose
         )}
         <div className="grid grid-cols-2 gap-2">
           <Button onClick={onClose}>Leave it</Button>
-          <Button type="submit" tone="primary" disabled={change.busy || fault !== undefined}>
+          <Button type="submit" tone="primary" disabled={change.busy || reading.fault !== undefined}>
             Keep it
           </Button>
         </div>

@@ -91,6 +91,18 @@ describe('what is due', () => {
     await user.click(screen.getByRole('button', { name: 'Take it back' }));
     expect(screen.queryByText(/is settled/)).toBeNull();
   });
+  it('is read and told in miles where the dial shows miles, and kept in kilometres', async () => {
+    const shop = new Shop().on('POST /due/settled', { body: undefined, status: 204 });
+    const { user } = due([item({ vehicle: { ...item().vehicle, odometerUnit: 'mi' } }, 0.01)], shop);
+    expect(await screen.findByText(/At 38,090 mi, last read 38,053 mi/)).toBeVisible();
+    await user.click(await screen.findByRole('button', { name: 'What became of it' }));
+    const dialog = within(await screen.findByRole('dialog'));
+    await user.type(dialog.getByLabelText('Odometer then, mi'), '38,100');
+    await user.click(dialog.getByRole('button', { name: 'Keep it' }));
+    expect(await screen.findByText(/is settled/)).toBeVisible();
+    // 38,100 international miles of 1.609344 km (NIST SP 811, appendix B.8).
+    expect((shop.sent('POST').at(-1)?.body as { odometerKm: number }).odometerKm).toBeCloseTo(61_316.006, 2);
+  });
   it('that cannot be read or kept says so', async () => {
     stage(<Route path="/due" element={<Due />} />, '/due', new Shop().on('GET /due', 'unreachable'));
     expect(await screen.findByRole('alert')).toHaveTextContent('The server cannot be reached');

@@ -1,4 +1,5 @@
 import { type FormEvent, useState } from 'react';
+import { odometerKm as kmOf } from '#core/vehicle/odometer.ts';
 import { failureText, isFailure } from '../../shop/failure-text.ts';
 import { shrunk } from '../../shop/photos.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -7,7 +8,6 @@ import { odometerOf } from '../due/odometer-of.ts';
 import { askOwnerPage } from './ask.ts';
 
 const MOST_KM = 3_000_000;
-const MILE_KM = 1.609344;
 
 /** What an owner had done elsewhere: when, at which odometer, with a photo where there is one. */
 export function ReportDone({
@@ -30,7 +30,7 @@ export function ReportDone({
   const [failure, setFailure] = useState<string>();
   const today = new Date().toLocaleDateString('sv');
   const shown = typed.trim() === '' ? undefined : odometerOf(typed);
-  const odometerKm = shown === undefined ? undefined : unit === 'km' ? shown : shown * MILE_KM;
+  const odometerKm = shown === undefined ? undefined : kmOf(shown, unit);
   const wrongOdometer =
     odometerKm === undefined || (odometerKm >= 0 && odometerKm <= MOST_KM) ? undefined : 'A number, like 58 500.';
   const wrongDay = doneOn === '' ? 'Which day?' : doneOn > today ? 'That day is still to come.' : undefined;
