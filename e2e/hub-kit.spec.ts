@@ -3,7 +3,7 @@ import { blankKit } from '#core/kit/blank-kit.ts';
 import type { Item, KitDocument, StackPiece, Station } from '#core/kit/kit-document.ts';
 import type { PrintedSpec } from '#core/kit/printed-spec.ts';
 import { type App, expect, openJob, provePin, setWrench, signIn, swiftHand, test } from './support/app.ts';
-import { countAll, countTray } from './support/line.ts';
+import { countAll, countTray, workLine } from './support/line.ts';
 
 /** A joint of its own sort each: what a hub and an arm ask that a plate with six bolts does not. */
 const JOINTS: ReadonlyArray<{ name: string; spec: PrintedSpec; compound?: string; tapped?: true; castle?: true }> = [
@@ -279,6 +279,9 @@ test('a castle nut, an angle in strokes, a hub in stages, paste on a dry figure,
   await page.getByRole('button', { name: 'Seen' }).click();
   await page.keyboard.press('Space');
 
+  // A hub and an arm are driven before they go back.
+  await expect(page.getByRole('heading', { name: /Road test: no noise/ })).toBeVisible();
+  await workLine(page, job, () => true);
   await page.getByRole('link', { name: 'To Close out' }).click();
   await countTray(page);
   await page.getByRole('button', { name: 'Sign and close' }).click();

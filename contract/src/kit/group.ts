@@ -118,6 +118,7 @@ export const AftercareSchema = exactly<Aftercare>()(
     afterKm: Positive.optional(),
     afterDays: Positive.optional(),
     afterHours: Positive.optional(),
+    afterHeatCycles: Positive.optional(),
     event: Text.optional(),
     repeats: z.boolean().optional(),
     when: ConditionSchema.optional(),

@@ -2,15 +2,26 @@ import type { Aftercare } from '#core/kit/kit-document.ts';
 import type { UnitSystem } from '#core/quantity/display.ts';
 import { bothText } from '#core/quantity/show-both.ts';
 
-type Due = Pick<Aftercare, 'afterKm' | 'afterDays' | 'afterHours' | 'event' | 'repeats'>;
+type Due = Pick<Aftercare, 'afterKm' | 'afterDays' | 'afterHours' | 'afterHeatCycles' | 'event' | 'repeats'>;
+
+/** What a sheet says of when, as it says it: `every evening`, `after the first long tow`; a bare name is a moment. */
+const eventText = (event: string): string => {
+  if (/^(?:after|at|before|by|each|every|on|when|whenever|with)\b/i.test(event)) return event;
+  if (/^\d/.test(event)) return `after ${event}`;
+  return `at ${/^the\b/i.test(event) ? '' : 'the '}${event}`;
+};
 
 /** When it is due: `after 80 km (50 mi), after 2 days or at the first tow, and again each time`; empty where nobody says. */
-export function dueText({ afterKm, afterDays, afterHours, event, repeats }: Due, system: UnitSystem): string {
+export function dueText(
+  { afterKm, afterDays, afterHours, afterHeatCycles, event, repeats }: Due,
+  system: UnitSystem,
+): string {
   const due = [
     afterKm === undefined ? '' : `after ${bothText(afterKm, 'distance', system)}`,
     afterHours === undefined ? '' : `after ${afterHours} h`,
     afterDays === undefined ? '' : `after ${afterDays} ${afterDays === 1 ? 'day' : 'days'}`,
-    event === undefined ? '' : `at the ${event}`,
+    afterHeatCycles === undefined ? '' : `after ${afterHeatCycles} heat ${afterHeatCycles === 1 ? 'cycle' : 'cycles'}`,
+    event === undefined ? '' : eventText(event),
   ].filter(Boolean);
   const [last] = due.slice(-1);
   if (!last) return repeats ? 'again and again' : '';

@@ -1,44 +1,41 @@
 import { describe, expect, it } from '@jest/globals';
-import { REAR_AIR_SPRINGS } from '#demo/kits.ts';
-import { MIRA, NOON, RAFE, WRENCHES } from '#demo/try-job.ts';
+import { draftKit } from '../kit/draft/draft-kit.ts';
 import type { Aftercare } from '../kit/kit-document.ts';
-import { CarefulFitter } from '../rehearse/careful-fitter.ts';
-import { dueAfter } from './due.ts';
-import { oneKit, openLog } from './job-log.ts';
+import { readSheet } from '../sheet/read-sheet.ts';
+import type { Care } from './care.ts';
+import { dueFrom } from './due.ts';
 
-function springs(aftercare: Aftercare[]): CarefulFitter {
-  const opened = openLog({
-    ...oneKit({ ...REAR_AIR_SPRINGS, aftercare }),
-    vehicle: { modelYear: 2022, drivenWheels: 'four', body: 'dual-cab', fitted: [] },
-    answers: {},
-    shop: {},
-  });
-  if (!opened.ok) throw new Error(opened.error.code);
-  return new CarefulFitter(opened.value, WRENCHES, MIRA, NOON);
-}
-const wheels: Aftercare = { id: 'w', text: 'Wheel nuts again', about: 'wheels', afterKm: 80 };
-const due = ({ log: { plan, state } }: CarefulFitter, odometerKm?: number) =>
-  dueAfter(plan, state, { closedAtMs: NOON, ...(odometerKm === undefined ? {} : { odometerKm }) });
+const DAY = 86_400_000;
+const AT = { closedAtMs: 1000 * DAY, odometerKm: 50_000 };
+const due = (when: Partial<Aftercare>) =>
+  dueFrom({ from: 'sheet', key: 'a', entry: { id: 'a', text: 'Again.', ...when } } as unknown as Care, AT);
 
-describe('what is due after a job', () => {
-  it('is counted from the odometer of the visit and from when it was signed', () => {
-    const worker = springs([wheels, { id: 'a', text: 'Align', about: 'alignment', afterDays: 3 }]);
-    const told = due(worker, 120_000);
-    expect(told.find(({ care }) => care.key === 'w')).toMatchObject({ atKm: 120_080 });
-    expect(told.find(({ care }) => care.key === 'a')).toMatchObject({ atMs: NOON + 3 * 86_400_000 });
-    expect(told.find(({ care }) => care.key === 'a')).not.toHaveProperty('atKm');
+describe('when something falls due', () => {
+  it.each([
+    [{ afterDays: 14 }, 1014],
+    [{ afterHours: 36 }, 1001.5],
+    // Once a day, near enough (chosen by us).
+    [{ afterHeatCycles: 3 }, 1003],
+    // Whichever comes first.
+    [{ afterDays: 14, afterHeatCycles: 3 }, 1003],
+    [{ afterDays: 2, afterHeatCycles: 10 }, 1002],
+  ])('%j counts from the signature', (when, day) => expect(due(when).atMs).toBe(day * DAY));
+  it('by distance counts from the odometer of the visit, and by what happens from nothing', () => {
+    expect(due({ afterKm: 80 })).toMatchObject({ atKm: 50_080 });
+    expect(due({ event: 'first tow' })).not.toHaveProperty('atMs');
   });
-  it('where nobody read the odometer no reading is made up, and an event alone has no date', () => {
-    const [first, second] = due(
-      springs([wheels, { id: 'e', text: 'Look at the bolts', event: 'first tow', about: 'alignment' }]),
-    ).slice(-2);
-    expect([first?.atKm, first?.atMs]).toEqual([undefined, undefined]);
-    expect([second?.atKm, second?.atMs]).toEqual([undefined, undefined]);
-  });
-  it('leaves out what the owner is not asked', () => {
-    const worker = springs([wheels]);
-    const before = due(worker).length;
-    worker.give({ type: 'waiveCare', care: 'w', reason: 'Done here' }, RAFE);
-    expect(due(worker)).toHaveLength(before - 1);
-  });
+});
+
+describe('what a sheet says of later', () => {
+  const aftercare = (line: string) => {
+    const reading = readSheet(
+      `Hook plates\n1. Bolt the plates on with two M12 bolts and torque to 90 Nm.\n\nAftercare\n${line}\n`,
+    );
+    return draftKit(reading, reading.facts, { id: 'hooks', title: 'Hook plates', maker: 'Lowmoor Fabrication' }).kit
+      .aftercare;
+  };
+  it.each([
+    ['Re-torque the clamps after 3 heat cycles.', { afterHeatCycles: 3 }],
+    ['Check the bolts at every service.', { event: 'at every service' }],
+  ])('%s', (line, when) => expect(aftercare(line)).toMatchObject([when]));
 });

@@ -3,6 +3,8 @@ import { type Care, careList } from './care.ts';
 import type { JobState } from './job-state.ts';
 
 const DAY_MS = 86_400_000;
+/** A vehicle in use is warmed through and cold again once a day, near enough to write to its owner by (chosen by us). */
+const HEAT_CYCLES_A_DAY = 1;
 
 /** Something the owner is to come back for, and when as far as that can be known. */
 export interface Due {
@@ -34,7 +36,14 @@ export function dueFrom(care: Care, { closedAtMs, odometerKm }: { closedAtMs: nu
   const when = care.from === 'sheet' ? care.entry : care.raised;
   const days = 'afterDays' in when ? when.afterDays : undefined;
   const hours = 'afterHours' in when ? when.afterHours : undefined;
-  const later = days !== undefined ? days * DAY_MS : hours !== undefined ? hours * 3_600_000 : undefined;
+  const cycles = 'afterHeatCycles' in when ? when.afterHeatCycles : undefined;
+  // Whichever comes first, as the trade means it.
+  const times = [
+    days === undefined ? [] : days * DAY_MS,
+    hours === undefined ? [] : hours * 3_600_000,
+    cycles === undefined ? [] : (cycles / HEAT_CYCLES_A_DAY) * DAY_MS,
+  ].flat();
+  const later = times.length === 0 ? undefined : Math.min(...times);
   return {
     care,
     ...(odometerKm === undefined || when.afterKm === undefined ? {} : { atKm: odometerKm + when.afterKm }),

@@ -259,6 +259,8 @@ export interface Aftercare {
   afterKm?: number;
   afterDays?: number;
   afterHours?: number;
+  /** Warmed through and cold again. */
+  afterHeatCycles?: number;
   /** `first tow`, `first heat cycle`. */
   event?: string;
   repeats?: boolean;

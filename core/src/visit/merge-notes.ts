@@ -44,7 +44,9 @@ const sooner = (a: number | undefined, b: number | undefined): number | undefine
  */
 export function mergeAftercare(list: Plan['aftercare']): Merged<Plan['aftercare'][number]> {
   const alone = (entry: Plan['aftercare'][number]) =>
-    [plainWord(entry.text), entry.afterKm, entry.afterDays, entry.afterHours, entry.event].join(' ');
+    [plainWord(entry.text), entry.afterKm, entry.afterDays, entry.afterHours, entry.afterHeatCycles, entry.event].join(
+      ' ',
+    );
   // A kit's second look at the wheels is not another kit's first.
   const counted = new Map<string, number>();
   return firstOfEach(
@@ -62,11 +64,12 @@ export function mergeAftercare(list: Plan['aftercare']): Merged<Plan['aftercare'
       ...timeOf('afterKm', sooner(one.afterKm, other.afterKm)),
       ...timeOf('afterDays', sooner(one.afterDays, other.afterDays)),
       ...timeOf('afterHours', sooner(one.afterHours, other.afterHours)),
+      ...timeOf('afterHeatCycles', sooner(one.afterHeatCycles, other.afterHeatCycles)),
     }),
   );
 }
 
-const timeOf = (field: 'afterKm' | 'afterDays' | 'afterHours', value: number | undefined) =>
+const timeOf = (field: 'afterKm' | 'afterDays' | 'afterHours' | 'afterHeatCycles', value: number | undefined) =>
   value === undefined ? {} : { [field]: value };
 
 /** Cautions of all kits, the same words once; one tied to a joint group stays with its group. */

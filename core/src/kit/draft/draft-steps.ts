@@ -219,7 +219,7 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     }
     let said = step.start;
     for (const fact of own.filter(isKind('aftercare'))) {
-      const { distanceKm, days, repeats } = fact.value;
+      const { distanceKm, days, heatCycles, event, repeats } = fact.value;
       // `The hoop bolts at five hundred miles, lugs at fifty`: each of what stands before it.
       const clause = step.text.slice(said - step.start, fact.end - step.start);
       const what = AFTERCARE_OF.some(([words]) => words.test(clause)) ? clause : step.text;
@@ -230,6 +230,8 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
         about: AFTERCARE_OF.find(([words]) => words.test(what))?.[1] ?? 'joints',
         ...(distanceKm ? { afterKm: Math.round(distanceKm * 10) / 10 } : {}),
         ...(days ? { afterDays: days } : {}),
+        ...(heatCycles ? { afterHeatCycles: heatCycles } : {}),
+        ...(event ? { event: clip(event, 120) } : {}),
         ...(repeats ? { repeats: true } : {}),
       });
       place(fact, `aftercare[${kit.aftercare.length - 1}]`);

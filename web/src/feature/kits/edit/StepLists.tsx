@@ -154,7 +154,10 @@ const DISCONNECTS: ReadonlyArray<RowField<Disconnect>> = [
   },
 ];
 
-const due = (field: 'afterKm' | 'afterDays' | 'afterHours', label: string): RowField<Aftercare> => ({
+const due = (
+  field: 'afterKm' | 'afterDays' | 'afterHours' | 'afterHeatCycles',
+  label: string,
+): RowField<Aftercare> => ({
   field,
   label,
   kind: 'number',
@@ -177,6 +180,9 @@ const AFTERCARE: ReadonlyArray<RowField<Aftercare>> = [
   due('afterKm', 'km'),
   due('afterDays', 'days'),
   due('afterHours', 'hours'),
+  due('afterHeatCycles', 'heat cycles'),
+  { field: 'event', label: 'Or when', kind: 'words', optional: true },
+  { field: 'repeats', label: 'Again each time', kind: 'tick' },
 ];
 
 const nameOf = ({ name }: { name: string }) => name;
