@@ -63,7 +63,7 @@ export const HELP: Readonly<Record<string, Help>> = {
     what: 'Everything ever pulled, found by plate, owner, kit, station, wrench, verdict and day; and what all of it says of one kit.',
     first: [
       'Type any words: each must be found somewhere in the pull. Take all that answers as CSV.',
-      'A kit: how its final pulls lie in their band, and where jobs with it went otherwise than its sheet says.',
+      'A kit: how its final pulls lie in their band, what its steps take, and where jobs with it went otherwise than its sheet says.',
       'Write to the maker: a letter with what was found, and no owner, plate or person in it.',
     ],
     why: [
