@@ -69,6 +69,15 @@ test('castle nut, cross pattern, ride height and torque-angle with a live wrench
   await pull();
   await expect(page.getByRole('heading', { name: 'Station U2' })).toBeVisible({ timeout: 60_000 });
   await pull();
+  // What steers and springs is driven before it goes back, though the sheet does not ask for it; how far is typed.
+  await expect(page.getByRole('heading', { name: /Road test: no noise/ })).toBeVisible({ timeout: 60_000 });
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('heading', { name: /distance driven/ })).toBeVisible();
+  await page.locator('aside form input').first().fill('0.4');
+  await page.keyboard.press('Enter');
+  await expect(page.getByText('Not met.', { exact: true })).toBeVisible();
+  await page.locator('aside form input').first().fill('6.5');
+  await page.keyboard.press('Enter');
   await expect(page.getByRole('link', { name: 'To Close out' })).toBeVisible({ timeout: 60_000 });
   await page.goto(`${app.url}/jobs/${job}/record`);
   await expect(page.getByText(/\+90°/).first()).toBeVisible();

@@ -118,8 +118,9 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
                 onTemperature={(value) => finish({ temperature: value })}
               />
             ) : ask ? (
+              // What was kept as not met must not stand in front of the digits of the next reading.
               <AskField
-                key={ask.key}
+                key={`${ask.key} ${state.visit.acts[act.id]?.tries.length ?? 0}`}
                 ask={ask}
                 then={open[1] ? nameOf(open[1]) : ''}
                 onAnswer={(value, sure) => answer(ask, value, sure)}
