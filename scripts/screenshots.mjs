@@ -75,7 +75,11 @@ await main(async () => {
     await signIn(page);
     await shot(page, 'bays');
     await page.goto(`${url}/receive`);
-    await page.getByRole('button', { name: /Carrick/ }).click();
+    await page.getByRole('searchbox', { name: /Plate/ }).fill('14-115');
+    await page
+      .getByRole('button', { name: /14-115/ })
+      .first()
+      .click();
     await page.getByRole('button', { name: /anti-roll/ }).click();
     await page.getByRole('button', { name: /Track-bar/ }).click();
     await page.getByRole('button', { name: /Polyurethane/ }).click();
@@ -168,9 +172,14 @@ await main(async () => {
     await page.goto(`${url}/crib?wrench=w-1`);
     await page.getByRole('heading', { name: 'Check-pulls' }).waitFor();
     await shot(page, 'crib');
-    await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/release`);
-    await page.getByRole('heading', { name: /^Findings/ }).waitFor();
-    await shot(page, 'kit-findings');
+    await page.goto(`${url}/book?kit=transfer-case-guard`);
+    await page.getByRole('heading', { name: 'What its steps take' }).waitFor();
+    // Each look writes more jobs into the book.
+    while ((await page.getByText('still being written').count()) > 0) {
+      await page.reload();
+      await page.getByRole('heading', { name: 'What its steps take' }).waitFor();
+    }
+    await shot(page, 'book');
     await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/dry-run`);
     await page.getByRole('heading', { name: 'Every vehicle' }).waitFor();
     await page.getByRole('button', { name: /^Watch: torque, Bush clamps/ }).click();

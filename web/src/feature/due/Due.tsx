@@ -170,6 +170,13 @@ export default function Due() {
   );
 }
 
+/** A day as it is written on the list; of another year with that year. */
+const dayOf = (atMs: number, thisYear: string): string =>
+  shopFormat(atMs, shopFormat(atMs, 'yyyy') === shopFormat(Date.now(), 'yyyy') ? thisYear : 'd MMM yyyy');
+
+/** What no bolt is pulled for. */
+const NO_PULL: ReadonlySet<string> = new Set(['alignment', 'grease']);
+
 function Item({
   item,
   onSettle,
@@ -190,41 +197,39 @@ function Item({
   return (
     <li className="grid gap-x-4 gap-y-1 border-b border-hair py-3 sm:grid-cols-[9rem_1fr]">
       <p className="figures text-lg">
-        {settled
-          ? shopFormat(settled.atMs, 'd MMM yyyy')
-          : expected
-            ? shopFormat(expected.expectedMs, 'EEE d MMM')
-            : '—'}
+        {settled ? shopFormat(settled.atMs, 'd MMM yyyy') : expected ? dayOf(expected.expectedMs, 'EEE d MMM') : '—'}
       </p>
-      <div className="min-w-0">
-        <p className="break-words">
-          <Link to={`/vehicles/${vehicle.id}`} className="font-bold underline">
-            {vehicle.plate}
-          </Link>{' '}
-          {vehicle.make} {vehicle.model} · {vehicle.owner}
-          {vehicle.contact && <span className="text-ink-2"> · {vehicle.contact}</span>}
-        </p>
-        <p className="break-words">{item.text}</p>
-        <p className="text-sm text-ink-2">
-          {settled ? (
-            <>
-              {SETTLED_TEXT[settled.how]}, {settled.by}
-              {settled.note ? `: ${settled.note}` : ''}
-            </>
-          ) : (
-            dueWhenText(item, (atMs) => shopFormat(atMs, 'd MMM'))
-          )}{' '}
-          <Link to={`/jobs/${item.job}/record`} className="underline">
-            Job {item.number}
-          </Link>
-        </p>
-        {item.reported && <Reported item={item} reported={item.reported} onTake={apprentice ? undefined : onTake} />}
-        {messages.map((message) => (
-          <Sent key={message.id} message={message} mayChange={!apprentice} />
-        ))}
+      <div className="min-w-0 gap-6 lg:grid lg:grid-cols-[minmax(0,1fr)_auto] lg:items-start">
+        <div className="min-w-0">
+          <p className="break-words">
+            <Link to={`/vehicles/${vehicle.id}`} className="font-bold underline">
+              {vehicle.plate}
+            </Link>{' '}
+            {vehicle.make} {vehicle.model} · {vehicle.owner}
+            {vehicle.contact && <span className="text-ink-2"> · {vehicle.contact}</span>}
+          </p>
+          <p className="break-words">{item.text}</p>
+          <p className="text-sm text-ink-2">
+            {settled ? (
+              <>
+                {SETTLED_TEXT[settled.how]}, {settled.by}
+                {settled.note ? `: ${settled.note}` : ''}
+              </>
+            ) : (
+              dueWhenText(item, (atMs) => dayOf(atMs, 'd MMM'))
+            )}{' '}
+            <Link to={`/jobs/${item.job}/record`} className="underline">
+              Job {item.number}
+            </Link>
+          </p>
+          {item.reported && <Reported item={item} reported={item.reported} onTake={apprentice ? undefined : onTake} />}
+          {messages.map((message) => (
+            <Sent key={message.id} message={message} mayChange={!apprentice} />
+          ))}
+        </div>
         {!apprentice && (
-          <div className="mt-2 flex flex-wrap gap-2">
-            {!settled && <Button onClick={onAgain}>Pull it again</Button>}
+          <div className="mt-2 flex flex-wrap gap-2 lg:mt-0">
+            {!settled && !NO_PULL.has(item.about ?? '') && <Button onClick={onAgain}>Pull it again</Button>}
             {!settled && <Button onClick={onWrite}>Write to the owner</Button>}
             <Button onClick={onSettle}>{settled ? 'Change' : 'What became of it'}</Button>
           </div>
