@@ -52,7 +52,7 @@ test('a job handed over: the owner’s page from its link on a phone, reported d
 
   // The shop looks at it and takes it.
   await page.goto(`${app.url}/due`);
-  const said = page.getByText(/The owner reported it done elsewhere on .* at 118820 km: At the village smith/);
+  const said = page.getByText(/The owner reported it done elsewhere on .* at 118,820 km: At the village smith/);
   await expect(said).toBeVisible();
   await page.getByRole('button', { name: 'Take it as done' }).click();
   await expect(page.getByText('is settled.')).toBeVisible();
