@@ -58,6 +58,7 @@ export const LEFT_BEHIND: Readonly<Record<string, string>> = {
   api_request: 'goes with its key',
   book_job: 'made anew from the events',
   book_pull: 'made anew from the events',
+  book_step: 'made anew from the events',
   book_trouble: 'made anew from the events',
   owner_link: 'opens a page of this server, which signed it',
   webhook: 'who listens here, with the secret it trusts',
