@@ -3,6 +3,7 @@ import { waitAfterMs } from '#core/follow-up/message.ts';
 import type { OutboxStandIn } from '#devices/outbox/outbox.ts';
 import type { OwnerMessageEntity } from '../store/owner-entities.ts';
 import type { OwnerMessageRepository } from '../store/owner-message-repository.ts';
+import { Rounds } from './rounds.ts';
 
 /** How often the outbox is looked at, and for how long a message is one server's. */
 const LOOK_MS = 1000;
@@ -14,27 +15,23 @@ const GIVE_UP_MS = 3 * 86_400_000;
 
 /** Sends what waits in the outbox, tries again what did not go, and learns what arrived. */
 export class MessagePost {
-  private timer?: NodeJS.Timeout;
-  private running: Promise<void> = Promise.resolve();
+  private readonly rounds: Rounds;
 
   constructor(
     private readonly store: OwnerMessageRepository,
     private readonly gateway: OutboxStandIn,
-    private readonly log: Pick<Logger, 'error'>,
+    log: Pick<Logger, 'error'>,
     private readonly now: () => number = Date.now,
-  ) {}
-
-  start(): void {
-    this.timer = setInterval(() => {
-      this.running = this.running
-        .then(() => this.look())
-        .catch((error: unknown) => this.log.error({ err: error }, 'not sent'));
-    }, LOOK_MS);
+  ) {
+    this.rounds = new Rounds(() => this.look(), LOOK_MS, log, 'not sent');
   }
 
-  async stop(): Promise<void> {
-    clearInterval(this.timer);
-    await this.running;
+  start(): void {
+    this.rounds.start();
+  }
+
+  stop(): Promise<void> {
+    return this.rounds.stop();
   }
 
   async look(): Promise<void> {

@@ -2,6 +2,7 @@ import { createHmac } from 'node:crypto';
 import type { Logger } from 'pino';
 import { TELLING_SIGNATURE, TELLING_TIME } from '#contract/outside.ts';
 import type { DueTelling, OutsideRepository } from '../store/outside-repository.ts';
+import { Rounds } from './rounds.ts';
 
 /** How often what happened is looked for, and sent. */
 const LOOK_MS = 2000;
@@ -18,26 +19,22 @@ const signed = (secret: string, time: number, body: string): string =>
 
 /** Sends what other programs are to be told; what does not arrive is tried again, later and later. */
 export class TellingPost {
-  private timer?: NodeJS.Timeout;
-  private running: Promise<void> = Promise.resolve();
+  private readonly rounds: Rounds;
 
   constructor(
     private readonly store: OutsideRepository,
-    private readonly log: Pick<Logger, 'error'>,
+    log: Pick<Logger, 'error'>,
     private readonly now: () => number = Date.now,
-  ) {}
-
-  start(): void {
-    this.timer = setInterval(() => {
-      this.running = this.running
-        .then(() => this.look())
-        .catch((error: unknown) => this.log.error({ err: error }, 'not told'));
-    }, LOOK_MS);
+  ) {
+    this.rounds = new Rounds(() => this.look(), LOOK_MS, log, 'not told');
   }
 
-  async stop(): Promise<void> {
-    clearInterval(this.timer);
-    await this.running;
+  start(): void {
+    this.rounds.start();
+  }
+
+  stop(): Promise<void> {
+    return this.rounds.stop();
   }
 
   /** Notes what happened since, and sends what is due. */

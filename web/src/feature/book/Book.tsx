@@ -11,6 +11,7 @@ import { useSession } from '../../shop/session.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
+import { KitField } from '../../ui/KitField.tsx';
 import { KitPages } from './KitPages.tsx';
 
 /** Everything ever pulled, and what it says of a kit. */
@@ -222,21 +223,7 @@ function OfKit({ kit, onKit }: { kit: string; onKit: (id: string) => void }) {
   return (
     <>
       <div className="mt-3 grid max-w-3xl gap-3 sm:grid-cols-2">
-        <FormField id="book-kit" label="Kit">
-          <select
-            id="book-kit"
-            className={inputLook(undefined)}
-            value={kit}
-            onChange={(event) => onKit(event.target.value)}
-          >
-            <option value="">which?</option>
-            {kits?.map(({ id, title }) => (
-              <option key={id} value={id}>
-                {title}
-              </option>
-            ))}
-          </select>
-        </FormField>
+        <KitField id="book-kit" kits={kits} kit={kit} onKit={onKit} />
         <FormField id="book-revision" label="Revision, empty for all">
           <input
             id="book-revision"

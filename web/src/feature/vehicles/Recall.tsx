@@ -10,6 +10,7 @@ import { useSession } from '../../shop/session.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
+import { KitField } from '../../ui/KitField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 
 const BY_TEXT: Record<RecallBy['by'], string> = {
@@ -165,21 +166,7 @@ function Search({ onSearch }: { onSearch: (by: RecallBy) => void }) {
       <div className="grid gap-3 sm:grid-cols-3">
         {way === 'kit' && (
           <>
-            <FormField id="recall-kit" label="Kit">
-              <select
-                id="recall-kit"
-                className={inputLook(undefined)}
-                value={kit}
-                onChange={(event) => setKit(event.target.value)}
-              >
-                <option value="">which?</option>
-                {kits?.map(({ id, title }) => (
-                  <option key={id} value={id}>
-                    {title}
-                  </option>
-                ))}
-              </select>
-            </FormField>
+            <KitField id="recall-kit" kits={kits} kit={kit} onKit={setKit} />
             {field('recall-revision', 'Revision, empty for all', revision, setRevision, 'number')}
           </>
         )}
