@@ -193,6 +193,10 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     // A wait that cools something, and what no fact of the sheet says but its words do.
     const bare = actions.every(({ type }) => type === 'wait');
     const byWords = bare ? wordAct(drafting, step.text) : undefined;
+    const previous = kit.steps.at(-1);
+    // `bin them` is what becomes of what came off just before, and no step of its own.
+    if (byWords?.type === 'remove' && SCRAPPED.test(step.text) && previous?.number === step.number)
+      if (previous?.actions.some((action) => action.type === 'remove' && action.removed === byWords.removed)) return;
     // A note says several things in a line: `wheels off, both drums off`.
     if (bare && byWords === undefined) actions.push(...offAndOn(drafting, step.text));
     if (byWords && HAS_ITS_WAIT.has(byWords.type)) actions.splice(0, actions.length, byWords);
@@ -270,7 +274,7 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
       id: freshId(`step ${step.number ?? kit.steps.length + 1}`),
       ...(step.number ? { number: step.number } : {}),
       text: clip(step.text, 2000),
-      phase: phaseOf(own, actions),
+      phase: phaseOf(own, actions) ?? (lastTorque >= 0 && at > lastTorque ? 'refit' : 'loose'),
       actions: actions.length > 0 ? actions : [{ type: 'do', text: clip(step.text, 500) }],
       ...(needs.includes('helper') ? { people: 2 } : {}),
       ...(needs.length > 0 ? { needs: [...new Set(needs)] } : {}),
@@ -325,7 +329,7 @@ function drillOf(
   };
 }
 
-function phaseOf(facts: readonly Fact[], actions: readonly StepAction[]): Phase {
+function phaseOf(facts: readonly Fact[], actions: readonly StepAction[]): Phase | undefined {
   const types = new Set(actions.map((action) => action.type));
   const verbs = new Set(facts.flatMap((fact) => (fact.value.kind === 'action' ? [fact.value.action] : [])));
   if (types.has('torque')) return 'torque';
@@ -341,5 +345,5 @@ function phaseOf(facts: readonly Fact[], actions: readonly StepAction[]): Phase 
   if (types.has('drill') || verbs.has('clean') || verbs.has('measure') || verbs.has('lift') || verbs.has('loosen'))
     return 'prepare';
   if (verbs.has('check')) return 'align';
-  return 'loose';
+  return undefined;
 }

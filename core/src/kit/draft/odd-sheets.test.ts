@@ -465,7 +465,7 @@ describe('a sheet of pictures, its list counted at the end of each row', () => {
     expect(parts.map(({ fittedWith }) => fittedWith)).toEqual([kit.groups[0]?.id, kit.groups[0]?.id]);
   });
   it('numbers the steps by the pictures and starts what its step speaks of', () => {
-    expect(kit.steps.map(({ number }) => number)).toEqual(['1', '2', '2', '3', '3', '4', '5', '5', '6', '7', '8']);
+    expect(kit.steps.map(({ number }) => number)).toEqual(['1', '2', '3', '3', '4', '5', '5', '6', '7', '8']);
     const started = kit.steps.flatMap(({ number, actions }) =>
       actions.flatMap((action) => (action.type === 'start' ? [[number, action.group]] : [])),
     );

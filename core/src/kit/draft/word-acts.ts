@@ -2,6 +2,7 @@ import { HARDWARE, NUMBER_WORDS } from '../../sheet/lexicon.ts';
 import type { Check } from '../kit-preparation.ts';
 import type { Disconnect } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
+import { blankToFill } from './blank-to-fill.ts';
 import { clip, type Drafting } from './drafting.ts';
 
 /** A sentence that says an act of the line, read by its own words where no fact says it. Common practice, no source. */
@@ -178,6 +179,17 @@ const comesOff: WordAct['act'] = (drafting, [, what = ''], text) => ({
 });
 
 const WORD_ACTS: readonly WordAct[] = [
+  {
+    // `Gap: 18 mm at front ____ mm at rear ____ mm`
+    words: /_{3,}/,
+    act: ({ kit, freshId }, _, text) => {
+      const blank = blankToFill(text);
+      if (!blank) return undefined;
+      const id = freshId('check');
+      kit.checks.push({ id, text: clip(text.replace(/[ \t]*_{3,}[ \t]*/g, ' … '), 500), ...blank });
+      return { type: 'check', check: id };
+    },
+  },
   {
     words: /^(?:then |now )?(?:let|allow) (?:the )?(.+?) (?:to )?cool\b/i,
     act: (_, [, what = ''], text) => {
