@@ -51,6 +51,9 @@ describe('an act read by its words', () => {
     ['Support the axle with a second jack before you undo anything.', { type: 'putOn' }],
     ['Swing the bar to one side.', { type: 'swingAside' }],
     ['No winching for 24 hours.', { type: 'wait', minutes: 1440, gates: ['tow'] }],
+    ['Leave the car 12 hours before the first pull.', { type: 'wait', minutes: 720, gates: ['tow'] }],
+    ['Wait 90 min before you drive.', { type: 'wait', minutes: 90, gates: ['drive'] }],
+    ['Let it stand for 1 h before use.', { type: 'wait', minutes: 60, gates: ['drive'] }],
     ['No driving for 2 hours.', { type: 'wait', minutes: 120, gates: ['drive'] }],
   ])('%s', (sentence, action) => expect(said(sentence)).toMatchObject(action));
   it('what is taken off in other words goes back in other words, and what is not is kept', () => {

@@ -316,6 +316,17 @@ const WORD_ACTS: readonly WordAct[] = [
     },
   },
   {
+    // `Leave the car 12 hours before the first pull`, `Wait 2 h before driving`
+    words:
+      /^(?:then |now )?(?:leave|let|rest|wait)\b[^.;]*\d ?(?:min|h)\w*\s+before\s+(?:the |you |it is |any )*(?:first )?(pull|tow|recover|winch|load|driv|us|mov)/i,
+    act: (_, [, use = ''], text) => {
+      const minutes = minutesIn(text);
+      return minutes === undefined
+        ? undefined
+        : { type: 'wait', minutes, gates: [/^(?:driv|us|mov)/i.test(use) ? 'drive' : 'tow'] };
+    },
+  },
+  {
     words: /^(?:then |now )?measure\b.*\b(ride height|camber|toe|length|gap)\b/i,
     act: ({ kit, freshId }, [, word = ''], text) => {
       const id = freshId(word);
