@@ -179,6 +179,7 @@ const ASSUMED: Record<Assumption['code'], string> = {
   boltNotListed: 'not on the packing list; taken for one of the vehicle’s own',
   strengthAssumed: 'strength of the locker not said; medium is assumed',
   partGoesOnWith: 'taken to go on with that joint; the sheet does not say',
+  toleranceAssumed: 'how far off its aim it may be is not said; what its readings may differ by stands in',
   takenForNut: 'a thread and no length: taken for a nut',
   rideHeightLast: 'said while the vehicle hangs; it is torqued once the vehicle stands on its wheels',
 };

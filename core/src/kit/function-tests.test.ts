@@ -65,6 +65,11 @@ describe('what is tried out after what was touched (common practice, no source)'
     expect(asked({ ...touched, steps: [{ id: 's', text, actions: [], needs: [] }] })).not.toContain(test);
   });
 
+  it('is asked now where the sheet asks for it later', () => {
+    const steps = [{ id: 's', text: 'Check for leaks after 1000 km.', actions: [], needs: [] }];
+    expect(asked({ ...plug('coolant hose', 'hose'), steps })).toContain('leak');
+  });
+
   it('leads back to the step that closed what fails', () => {
     const steps = [
       { id: 'open', text: '', needs: [], actions: [{ type: 'disconnect' as const, disconnect: 'd' }] },

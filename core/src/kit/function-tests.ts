@@ -77,6 +77,9 @@ export const tryOut = ({ id }: Pick<Check, 'id'>): Extract<PlanAction, { check: 
   check: id,
 });
 
+/** `Check for leaks after 1000 km`: tells the owner of later, and tests nothing now. */
+const LATER = /\b(?:after|every) (?:the first )?\d[\d.,]* ?(?:km|miles?|mi|days?|weeks?|months?)\b/i;
+
 /** Parts of a kit's plan that tell what it touches. */
 export type Touched = Pick<Plan, 'groups' | 'disconnects' | 'removed' | 'neighbours' | 'checks'> & {
   items: ReadonlyArray<{ name: string; kind: string }>;
@@ -160,7 +163,7 @@ export function functionTests(
 ): Array<Applies<Check>> {
   const { groups, checks, steps } = touched;
   if (rule === 'asKit' || (groups.length > 0 && groups.every(({ recheck }) => recheck))) return [];
-  const said = [...checks, ...steps].map(({ text }) => text);
+  const said = [...checks, ...steps].map(({ text }) => text).filter((text) => !LATER.test(text));
   const why = asked(touched);
   return FUNCTION_TESTS.flatMap((test) => {
     const by = why.get(test);

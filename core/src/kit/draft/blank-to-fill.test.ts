@@ -7,9 +7,10 @@ describe('a blank of a work card', () => {
   it.each([
     [
       'Gap board to sill: 18 mm at front ______ mm   at rear ______ mm   (max difference 2 mm)',
-      { unit: 'mm', places: ['front', 'rear'], spread: 2 },
+      { unit: 'mm', places: ['front', 'rear'], spread: 2, target: 18, tolerance: 2 },
     ],
     ['Hub to arch, left ____ mm, right ____ mm', { unit: 'mm', places: ['left', 'right'] }],
+    ['Difference at most 2 mm: left ____ mm, right ____ mm', { unit: 'mm', places: ['left', 'right'], spread: 2 }],
     ['Free play: ____ mm', { unit: 'mm' }],
     ['Measured ______ in', { unit: 'in' }],
     ['Tilt ___° left, ___° right', { unit: '°' }],
@@ -28,8 +29,13 @@ describe('a blank of a work card', () => {
     const reading = readSheet(
       'Side step\n\n[ ] 1   Hang the bracket with two M8 bolts. Hand tight.\n[ ] 2   Gap to sill: 18 mm at front ______ mm   at rear ______ mm   (max difference 2 mm)\n[ ] 3   M8 bolts:   24 Nm      reading ______\n',
     );
-    const { kit } = draftKit(reading, reading.facts, { id: 'step', title: 'Side step', maker: 'Lowmoor Fabrication' });
-    expect(kit.checks).toMatchObject([{ unit: 'mm', places: ['front', 'rear'], spread: 2 }]);
+    const { kit, assumed } = draftKit(reading, reading.facts, {
+      id: 'step',
+      title: 'Side step',
+      maker: 'Lowmoor Fabrication',
+    });
+    expect(kit.checks).toMatchObject([{ unit: 'mm', places: ['front', 'rear'], spread: 2, target: 18, tolerance: 2 }]);
+    expect(assumed).toContainEqual({ path: 'checks[0]', code: 'toleranceAssumed', about: 'Gap to sill' });
     expect(kit.steps.find(({ number }) => number === '2')?.actions).toEqual([
       { type: 'check', check: kit.checks[0]?.id },
     ]);

@@ -1,7 +1,7 @@
 import type { Check } from '../kit-preparation.ts';
 
 /** What a work card leaves a blank for: where it is read, in what, and how far the readings may lie apart. */
-export type BlankToFill = Required<Pick<Check, 'unit'>> & Pick<Check, 'places' | 'spread'>;
+export type BlankToFill = Required<Pick<Check, 'unit'>> & Pick<Check, 'places' | 'spread' | 'target' | 'tolerance'>;
 
 const UNIT = String.raw`(mm|in(?:ch(?:es)?)?|"|°|V)(?![\p{L}\d])`;
 /** `at front ______ mm`: the words before it, and the unit behind it. */
@@ -11,6 +11,9 @@ const APART = new RegExp(
   String.raw`\b(?:max(?:imum)?\.?|largest|at most|no more than)\s+diff(?:erence|\.)?\s*(?:of|:)?\s*(\d+(?:[.,]\d+)?)\s*${UNIT}|\bdiff(?:erence|\.)?\s*(?:max\.?|at most|no more than|not over|up to|≤)\s*(\d+(?:[.,]\d+)?)\s*${UNIT}`,
   'iu',
 );
+/** `: 18 mm at front`: what the readings are aimed at. */
+const AIM = new RegExp(String.raw`^[^_]*?(\d+(?:[.,]\d+)?)\s*${UNIT}`, 'iu');
+const numberIn = (printed: string | undefined): number => Number((printed ?? '').replace(',', '.'));
 const unitOf = (printed: string | undefined): BlankToFill['unit'] =>
   /^in|^"/i.test(printed ?? '') ? 'in' : printed === '°' ? '°' : /^v$/i.test(printed ?? '') ? 'V' : 'mm';
 
@@ -24,7 +27,8 @@ const placeIn = (words: string): string =>
 
 /**
  * The readings a sentence leaves blanks for; undefined where it leaves none that has a unit. A press on such a step would
- * sign a number that nobody read. What it aims at without saying how far off that may be stays in its words.
+ * sign a number that nobody read. Where it aims at something and says how far the readings may differ, none is further off
+ * than that: assumed, and shown as such. An aim alone stays in its words.
  */
 export function blankToFill(text: string): BlankToFill | undefined {
   const blanks = [...text.matchAll(BLANK)];
@@ -33,12 +37,16 @@ export function blankToFill(text: string): BlankToFill | undefined {
   // A single reading needs no place.
   const places = blanks.length < 2 ? [] : [...new Set(blanks.map(([, words = '']) => placeIn(words)))];
   const apart = APART.exec(text);
-  const spread = apart && Number((apart[1] ?? apart[3] ?? '').replace(',', '.'));
   const unit = unitOf(first[2]);
+  // Of other units than the readings it limits something else.
+  const limits = places.length > 1 && unitOf(apart?.[2] ?? apart?.[4]) === unit;
+  const spread = apart && limits ? numberIn(apart[1] ?? apart[3]) : undefined;
+  const aim = AIM.exec(text.replace(APART, ''));
+  const target = aim && unitOf(aim[2]) === unit && spread !== undefined ? numberIn(aim[1]) : undefined;
   return {
     unit,
     ...(places.length > 1 && places.length === blanks.length && places.every(Boolean) ? { places } : {}),
-    // Of other units than the readings it limits something else.
-    ...(spread && places.length > 1 && unitOf(apart?.[2] ?? apart?.[4]) === unit ? { spread } : {}),
+    ...(spread === undefined ? {} : { spread }),
+    ...(target === undefined ? {} : { target, tolerance: spread }),
   };
 }

@@ -21,7 +21,8 @@ export interface Assumption {
     | 'strengthAssumed'
     | 'rideHeightLast'
     | 'takenForNut'
-    | 'partGoesOnWith';
+    | 'partGoesOnWith'
+    | 'toleranceAssumed';
   /** What it is about, for a person. */
   about: string;
 }

@@ -182,11 +182,14 @@ const WORD_ACTS: readonly WordAct[] = [
   {
     // `Gap: 18 mm at front ____ mm at rear ____ mm`
     words: /_{3,}/,
-    act: ({ kit, freshId }, _, text) => {
+    act: ({ kit, freshId, assume }, _, text) => {
       const blank = blankToFill(text);
       if (!blank) return undefined;
       const id = freshId('check');
-      kit.checks.push({ id, text: clip(text.replace(/[ \t]*_{3,}[ \t]*/g, ' … '), 500), ...blank });
+      const said = clip(text.replace(/[ \t]*_{3,}[ \t]*/g, ' … '), 500);
+      kit.checks.push({ id, text: said, ...blank });
+      if (blank.target !== undefined)
+        assume(`checks[${kit.checks.length - 1}]`, 'toleranceAssumed', clip(said.replace(/[:,.].*$/, ''), 60));
       return { type: 'check', check: id };
     },
   },

@@ -148,6 +148,7 @@ const WORST_FIRST: ReadonlyArray<Assumption['code']> = [
   'driveUnknown',
   'boltNotListed',
   'takenForNut',
+  'toleranceAssumed',
   'rideHeightLast',
   'fateUnknown',
   'driveFromThread',
