@@ -1,4 +1,4 @@
-import { useEffect, useLayoutEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { useSettings } from '../shop/settings.ts';
 
 /** Elements that take keys for themselves. */
@@ -15,7 +15,8 @@ export function usePrimaryKey(action: (() => void) | undefined, { inDialog = fal
   useLayoutEffect(() => {
     newest.current = action;
   }, [action]);
-  useEffect(() => {
+  // Listens before the screen that asks for it is painted: what is seen can be pressed.
+  useLayoutEffect(() => {
     const onKey = (event: KeyboardEvent) => {
       const pressed = event.code === 'Space' || (pedalKey !== '' && event.code === pedalKey);
       if (!pressed || event.repeat || event.ctrlKey || event.metaKey || event.altKey) return;
