@@ -242,21 +242,49 @@ const HISTORY: Record<string, readonly number[]> = {
   'w-4': [2.2, 2.6, 2.3],
 };
 
+/** Three readings of a wrench that reads so much off at the check's mark, judged. */
+function checked(wrench: Wrench, percent: number) {
+  const setNm = wrench.fullScaleNm * 0.6;
+  const readings = [-0.2, 0, 0.2].map((hand) => ({ setNm, referenceNm: setNm / (1 + (percent + hand) / 100) }));
+  return { wrenchId: wrench.id, readings, ...judgeCheck(wrench, readings) };
+}
+
 /** Past checks of the demo's wrenches, every few days, the newest well before today's work. */
 export function demoChecks(wrenches: readonly Wrench[], nowMs: number, byName: string): WrenchCheck[] {
   return wrenches.flatMap((wrench, place) => {
     const history = HISTORY[wrench.id] ?? [];
-    return history.map((percent, index): WrenchCheck => {
-      const setNm = wrench.fullScaleNm * 0.6;
-      const readings = [-0.2, 0, 0.2].map((hand) => ({ setNm, referenceNm: setNm / (1 + (percent + hand) / 100) }));
-      return {
+    return history.map(
+      (percent, index): WrenchCheck => ({
+        ...checked(wrench, percent),
         id: id(3, place * 100 + index + 1),
-        wrenchId: wrench.id,
         kind: 'check',
         atMs: nowMs - (history.length - index) * 3 * DAY_MS,
         byName,
-        readings,
-        ...judgeCheck(wrench, readings),
+      }),
+    );
+  });
+}
+
+/** Days before the demo the past year's checks are from, and how far apart; in the middle of them a calibration. */
+const PAST_DAYS = { from: 540, to: 45, every: 28, calibrated: 372 } as const;
+
+/** Checks of the year and a half before: each wrench wanders towards where its checks of this month begin. */
+export function demoPastChecks(wrenches: readonly Wrench[], nowMs: number, byName: string): WrenchCheck[] {
+  const { from, to, every, calibrated } = PAST_DAYS;
+  return wrenches.flatMap((wrench, place) => {
+    const [end] = HISTORY[wrench.id] ?? [];
+    if (end === undefined) return [];
+    return Array.from({ length: Math.floor((from - to) / every) + 1 }, (_, index): WrenchCheck => {
+      const daysAgo = from - index * every;
+      const sinceSet = daysAgo > calibrated ? from - daysAgo : calibrated - daysAgo;
+      const wobble = (((index * 7 + place * 3) % 5) - 2) * 0.12;
+      return {
+        ...checked(wrench, end * (sinceSet / calibrated) + wobble),
+        id: id(5, place * 100 + index + 1),
+        kind: daysAgo === calibrated ? 'calibration' : 'check',
+        atMs: nowMs - daysAgo * DAY_MS,
+        byName,
+        ...(daysAgo === calibrated ? { certificate: `K-${300 + place}` } : {}),
       };
     });
   });

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import type { UsePoint, WrenchDrift } from '#core/crib/wrench-drift.ts';
 import type { StationSpread } from '#core/record/station-spread.ts';
 import type { StepSpread } from '#core/record/step-times.ts';
 import { PULL_VERDICTS } from '#core/tightening/judge-pull.ts';
@@ -74,5 +75,20 @@ export interface KitBook {
   /** What its steps took, those that ran over by most first. */
   steps: StepSpread[];
   troubles: KitTrouble[];
+  behind: number;
+}
+
+export const WrenchBookSchema = z.strictObject({ wrench: Ref });
+
+/** How a wrench read at its checks against how much it had pulled. */
+export interface WrenchBook {
+  label: string;
+  /** What its deviation may be, as a fraction. */
+  permissible: number;
+  points: UsePoint[];
+  /** Left out while too few checks are on record. */
+  drift?: WrenchDrift;
+  /** Pulls on record since the last check. */
+  pullsSince: number;
   behind: number;
 }

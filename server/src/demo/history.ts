@@ -6,10 +6,12 @@ import type { AnswerValue } from '#core/kit/condition.ts';
 import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
+import { demoPastChecks } from '#demo/crib.ts';
 import { FRONT_RECOVERY_POINTS, REAR_ANTI_ROLL_BAR, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { DEMO_PEOPLE, DEMO_SHOP, DEMO_VEHICLES, type DemoPerson, type DemoVehicle, demoWrenches } from '#demo/shop.ts';
 import type { RecordSeal } from '../seal/record-seal.ts';
 import { CatalogRepository } from '../store/catalog-repository.ts';
+import { CribRepository } from '../store/crib-repository.ts';
 import { VehicleEntity } from '../store/entities.ts';
 import { DEMO_RULES, keepWorked } from './seed.ts';
 
@@ -77,6 +79,9 @@ export async function seedHistory(source: DataSource, nowMs: number, seal: Recor
       .insert({ id: card.id, shopId: DEMO_SHOP.id, card: { ...card, odometerKm } } as never);
   }
   const catalog = new CatalogRepository(source);
+  const crib = new CribRepository(source);
+  const lead = DEMO_PEOPLE.find(({ role }) => role === 'lead')?.name ?? '';
+  for (const check of demoPastChecks(demoWrenches(nowMs), nowMs, lead)) await crib.addCheck(DEMO_SHOP.id, check, {});
   const fitters = DEMO_PEOPLE.filter(({ role }) => role === 'fitter') as DemoPerson[];
   for (let at = 0; at < JOBS; at++) {
     const what = FITTED[at % FITTED.length] as (typeof FITTED)[number];

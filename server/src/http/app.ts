@@ -167,7 +167,7 @@ function apiRoutes({
     .route('/shop', shopRoutes(shop, sessions, network))
     .route('/owners', ownerRoutes(owners, sessions))
     .route('/hand-overs', handOverRoutes(jobs, ownerLinks, folder))
-    .route('/book', bookRoutes(book, catalog, shop))
+    .route('/book', bookRoutes(book, catalog, shop, crib))
     .route('/recalls', recallRoutes(recalls, shop))
     .route('/messages', messageRoutes(messages))
     .route('/due', dueRoutes(followUp, retorque, shop))

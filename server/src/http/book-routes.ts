@@ -1,9 +1,10 @@
 import { type Context, Hono } from 'hono';
 import { stream } from 'hono/streaming';
-import { BookSearchSchema, KitBookSchema } from '#contract/book.ts';
+import { BookSearchSchema, KitBookSchema, WrenchBookSchema } from '#contract/book.ts';
 import { bookHead, bookRows, makerPdf, troubleCsv } from '../report/book-csv.ts';
 import type { BookService } from '../service/book-service.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
+import type { CribService } from '../service/crib-service.ts';
 import type { ShopService } from '../service/shop-service.ts';
 import type { SignedInEnv } from './caller.ts';
 import { problem } from './problem.ts';
@@ -15,7 +16,7 @@ const file = (c: Context, name: string, type: string) => {
 };
 
 /** The book of everything ever pulled, and what it says of a kit. */
-export function bookRoutes(book: BookService, catalog: CatalogService, shop: ShopService) {
+export function bookRoutes(book: BookService, catalog: CatalogService, shop: ShopService, crib: CribService) {
   const kitBook = async (shopId: string, kit: string, revision?: number) => {
     const document = await catalog.kit(shopId, kit, revision);
     return document && book.kit(shopId, document.title, kit, revision);
@@ -40,6 +41,12 @@ export function bookRoutes(book: BookService, catalog: CatalogService, shop: Sho
       const { kit, revision } = c.req.valid('query');
       const found = await kitBook(c.get('caller').shopId, kit, revision);
       return found ? c.json(found) : problem(c, 'unknownKit');
+    })
+    .get('/wrench', validate('query', WrenchBookSchema), async (c) => {
+      const { shopId } = c.get('caller');
+      const asked = c.req.valid('query').wrench;
+      const wrench = (await crib.read(shopId)).wrenches.find(({ id }) => id === asked);
+      return wrench ? c.json(await book.wrench(shopId, wrench, wrench.checks)) : problem(c, 'unknownWrench');
     })
     .get('/kit/maker.csv', validate('query', KitBookSchema), async (c) => {
       const { shopId } = c.get('caller');

@@ -1,7 +1,9 @@
-import type { BookAnswer, BookPull, BookSearch, KitBook, KitTrouble } from '#contract/book.ts';
+import type { BookAnswer, BookPull, BookSearch, KitBook, KitTrouble, WrenchBook } from '#contract/book.ts';
 import { BOOK_PAGE } from '#contract/book.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
+import type { WrenchCheck } from '#core/crib/check-pull.ts';
+import { type UsePoint, wrenchDrift } from '#core/crib/wrench-drift.ts';
 import { retorqueId } from '#core/hand-over/retorque-kit.ts';
 import type { JobLog } from '#core/job/job-log.ts';
 import { indexOf, type Plan, type PlanStation } from '#core/kit/plan.ts';
@@ -10,6 +12,8 @@ import { type Deviation, deviations } from '#core/record/deviations.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { stationSpreads } from '#core/record/station-spread.ts';
 import { stepSpreads, stepTimes } from '#core/record/step-times.ts';
+import { permissibleDeviation } from '#core/wrench/calibration.ts';
+import type { Wrench } from '#core/wrench/wrench.ts';
 import type { BookJobEntity, BookPullEntity, BookStepEntity, BookTroubleEntity } from '../store/book-entities.ts';
 import { type BookRepository, MEANT_BY, type Meant, type Narrowed } from '../store/book-repository.ts';
 import type { JobEntity } from '../store/entities.ts';
@@ -244,6 +248,31 @@ export class BookService {
           lastMs: Number(last),
         }),
       ),
+      behind,
+    };
+  }
+
+  /** How a wrench read at its checks, against the pulls it had made by then. */
+  async wrench(shopId: string, wrench: Wrench, checks: readonly WrenchCheck[]): Promise<WrenchBook> {
+    const behind = await this.catchUp(shopId);
+    const counts = await this.store.pullsBetween(
+      shopId,
+      wrench.id,
+      checks.map(({ atMs }) => atMs),
+    );
+    const permissible = permissibleDeviation(wrench.fullScaleNm, wrench.kind);
+    let pulls = 0;
+    const points = checks.map(({ atMs, mean, worst, kind }, at): UsePoint => {
+      pulls += counts[at] ?? 0;
+      return { atMs, pulls, mean, worst, calibration: kind === 'calibration' };
+    });
+    const drift = wrenchDrift(points, permissible);
+    return {
+      label: wrench.label,
+      permissible,
+      points,
+      ...(drift ? { drift } : {}),
+      pullsSince: counts.at(-1) ?? 0,
       behind,
     };
   }

@@ -171,6 +171,20 @@ export class BookRepository {
     }));
   }
 
+  /** Pulls a wrench made up to and after each of some moments in order: one count between every two of them. */
+  async pullsBetween(shopId: string, wrench: string, moments: readonly number[]): Promise<number[]> {
+    const bounds = [0, ...moments, Number.MAX_SAFE_INTEGER];
+    const counts = await Promise.all(
+      bounds.slice(1).map((to, at) =>
+        this.source.query(
+          'SELECT COUNT(*) AS count FROM book_pull WHERE shop_id = ? AND wrench_id = ? AND at_ms >= ? AND at_ms < ?',
+          [shopId, wrench, bounds[at], to],
+        ),
+      ),
+    );
+    return counts.map(([row]) => Number(row.count));
+  }
+
   async troubles(shopId: string, kit: string, revision?: number): Promise<Array<Record<string, string | number>>> {
     return this.source.query(
       `SELECT kind, place, COUNT(*) AS times, COUNT(DISTINCT job_id) AS jobs, MAX(at_ms) AS last,

@@ -1,6 +1,6 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { parse } from 'csv-parse/sync';
-import type { BookAnswer, BookPull, KitBook } from '#contract/book.ts';
+import type { BookAnswer, BookPull, KitBook, WrenchBook } from '#contract/book.ts';
 import type { DueItem } from '#contract/due.ts';
 import type { RetorqueChoice } from '#core/hand-over/retorque-kit.ts';
 import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
@@ -187,5 +187,31 @@ describe('what it says of a kit', () => {
     const { spread } = await kitBook(`&revision=${TRANSFER_CASE_GUARD.revision}`);
     expect(spread).toHaveLength(6);
     expect((await lead.request('GET', '/api/book/kit?kit=no-such')).status).toBe(404);
+  });
+});
+
+describe('a wrench against its use', () => {
+  const wrenchBook = async (wrench: string): Promise<WrenchBook> =>
+    (await (await lead.request('GET', `/api/book/wrench?wrench=${wrench}`)).json()) as WrenchBook;
+  it('counts what it had pulled at each check, and what it pulled since', async () => {
+    const { wrench_id, count } = (
+      (await server.source.query(
+        'SELECT wrench_id, COUNT(*) AS count FROM book_pull GROUP BY wrench_id ORDER BY count DESC',
+      )) as Array<{ wrench_id: string; count: string }>
+    )[0] as { wrench_id: string; count: string };
+    const { points, pullsSince, label } = await wrenchBook(wrench_id);
+    expect(label).not.toBe('');
+    expect(points.map(({ pulls }) => pulls)).toEqual([...points.map(({ pulls }) => pulls)].sort((a, b) => a - b));
+    expect((points.at(-1)?.pulls ?? 0) + pullsSince).toBe(Number(count));
+  });
+  it('of the year and a half stands in no database without it: nothing was pulled between the demo’s checks', async () => {
+    const { points, drift } = await wrenchBook('w-3');
+    expect(points.length).toBeGreaterThan(5);
+    expect(drift).toBeUndefined();
+  });
+  it('is refused by name where no such wrench hangs', async () => {
+    const answer = await lead.request('GET', '/api/book/wrench?wrench=w-ghost');
+    expect(answer.status).toBe(404);
+    expect(await answer.json()).toMatchObject({ code: 'unknownWrench' });
   });
 });

@@ -1,5 +1,5 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
-import type { BookAnswer, KitBook } from '#contract/book.ts';
+import type { BookAnswer, KitBook, WrenchBook } from '#contract/book.ts';
 import type { DueItem } from '#contract/due.ts';
 import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { checkRecord } from '../../../verify/record.mjs';
@@ -58,5 +58,14 @@ describe('the demo’s year and a half', () => {
       expect(pulls).toBeGreaterThan(20);
       expect(missed).toBe(0);
     }
+  });
+  it('has a wrench whose drift against its use is told', async () => {
+    const books = await Promise.all(
+      ['w-1', 'w-2', 'w-3', 'w-4'].map(
+        async (id) => (await (await lead.request('GET', `/api/book/wrench?wrench=${id}`)).json()) as WrenchBook,
+      ),
+    );
+    expect(books.some(({ drift }) => drift !== undefined && drift.pullsLeft !== undefined)).toBe(true);
+    for (const { points } of books) expect(points.length).toBeGreaterThan(15);
   });
 });

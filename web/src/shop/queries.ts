@@ -7,7 +7,7 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import type { BookAnswer, BookSearch, KitBook } from '#contract/book.ts';
+import type { BookAnswer, BookSearch, KitBook, WrenchBook } from '#contract/book.ts';
 import type { Crib } from '#contract/crib.ts';
 import type { DueItem } from '#contract/due.ts';
 import type { JobCard, RecordCheck } from '#contract/job.ts';
@@ -267,6 +267,16 @@ export const useKitBook = (kit: string, revision?: number): Read<KitBook> =>
         (await call(
           api.book.kit.$get({ query: { kit, ...(revision === undefined ? {} : { revision }) } as never }),
         )) as KitBook,
+      refetchInterval: ({ state: { data } }) => ((data?.behind ?? 0) > 0 ? 1500 : false),
+    }),
+  );
+
+/** How a wrench read against how much it had pulled. */
+export const useWrenchBook = (wrench: string): Read<WrenchBook> =>
+  readOf(
+    useQuery({
+      queryKey: ['book', 'wrench', wrench],
+      queryFn: async () => (await call(api.book.wrench.$get({ query: { wrench } }))) as WrenchBook,
       refetchInterval: ({ state: { data } }) => ((data?.behind ?? 0) > 0 ? 1500 : false),
     }),
   );

@@ -6,18 +6,25 @@ import { numberOf } from '#contract/wording/number-of.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { PULL_VERDICTS } from '#core/tightening/judge-pull.ts';
 import { TopBar } from '../../app/TopBar.tsx';
-import { useBook, useKits } from '../../shop/queries.ts';
+import { useBook, useCribRead, useKits } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { KitField } from '../../ui/KitField.tsx';
 import { KitPages } from './KitPages.tsx';
+import { WrenchPages } from './WrenchPages.tsx';
 
-/** Everything ever pulled, and what it says of a kit. */
+/** Everything ever pulled, and what it says of a kit and of a wrench. */
 export default function Book() {
   const [params, setParams] = useSearchParams();
   const kit = params.get('kit') ?? undefined;
+  const wrench = params.get('wrench') ?? undefined;
+  const parts = [
+    { title: 'Every pull', open: kit === undefined && wrench === undefined, to: '' },
+    { title: 'A kit', open: kit !== undefined, to: 'kit=' },
+    { title: 'A wrench', open: wrench !== undefined, to: 'wrench=' },
+  ];
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar />
@@ -25,23 +32,20 @@ export default function Book() {
         <div className="flex flex-wrap items-end justify-between gap-3">
           <h1 className="plate text-3xl">Book</h1>
           <div className="flex gap-2">
-            <Button
-              tone={kit === undefined ? 'dark' : 'plain'}
-              aria-pressed={kit === undefined}
-              onClick={() => setParams({})}
-            >
-              Every pull
-            </Button>
-            <Button
-              tone={kit === undefined ? 'plain' : 'dark'}
-              aria-pressed={kit !== undefined}
-              onClick={() => setParams({ kit: '' })}
-            >
-              A kit
-            </Button>
+            {parts.map(({ title, open, to }) => (
+              <Button key={title} tone={open ? 'dark' : 'plain'} aria-pressed={open} onClick={() => setParams(to)}>
+                {title}
+              </Button>
+            ))}
           </div>
         </div>
-        {kit === undefined ? <Pulls /> : <OfKit kit={kit} onKit={(id) => setParams({ kit: id })} />}
+        {kit !== undefined ? (
+          <OfKit kit={kit} onKit={(id) => setParams({ kit: id })} />
+        ) : wrench !== undefined ? (
+          <OfWrench wrench={wrench} onWrench={(id) => setParams({ wrench: id })} />
+        ) : (
+          <Pulls />
+        )}
       </main>
     </div>
   );
@@ -241,6 +245,37 @@ function OfKit({ kit, onKit }: { kit: string; onKit: (id: string) => void }) {
         </p>
       )}
       {kit !== '' && <KitPages kit={kit} revision={number > 0 ? number : undefined} />}
+    </>
+  );
+}
+
+function OfWrench({ wrench, onWrench }: { wrench: string; onWrench: (id: string) => void }) {
+  const { data: crib, failure } = useCribRead();
+  return (
+    <>
+      <div className="mt-3 max-w-md">
+        <FormField id="book-wrench" label="Wrench">
+          <select
+            id="book-wrench"
+            className={inputLook(undefined)}
+            value={wrench}
+            onChange={(event) => onWrench(event.target.value)}
+          >
+            <option value="">which?</option>
+            {(crib?.wrenches ?? []).map(({ id, label }) => (
+              <option key={id} value={id}>
+                {label}
+              </option>
+            ))}
+          </select>
+        </FormField>
+      </div>
+      {failure && (
+        <p role="alert" className="mt-3 font-bold text-bad">
+          {failure}
+        </p>
+      )}
+      {wrench !== '' && <WrenchPages wrench={wrench} />}
     </>
   );
 }

@@ -105,6 +105,13 @@ export function WrenchDetail({ wrench }: { wrench: CribWrench }) {
               ` Going on so, it leaves what is allowed in ${left} ${left === 1 ? 'check' : 'checks'}.`}
           </p>
         )}
+        {wrench.checks.length > 0 && (
+          <p className="mt-2">
+            <Link to={`/book?wrench=${wrench.id}`} className="inline-flex min-h-12 items-center font-bold underline">
+              Its drift against use
+            </Link>
+          </p>
+        )}
         {rechecks.length > 0 && <Rechecks list={rechecks} />}
         <h3 className="plate mt-6 mb-1 text-2xl">Certificates</h3>
         {certificates.length === 0 ? (

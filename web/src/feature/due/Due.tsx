@@ -1,10 +1,10 @@
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { type DueItem, reportNote } from '#contract/due.ts';
 import type { OwnerMessage } from '#contract/owner-message.ts';
 import { dueWhenText, onDial, SETTLED_TEXT } from '#contract/wording/due-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
-import { type DueState, dueState } from '#core/follow-up/expected-due.ts';
+import { dueState } from '#core/follow-up/expected-due.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useDue, useMessages } from '../../shop/queries.ts';
@@ -12,19 +12,10 @@ import { useSession } from '../../shop/session.ts';
 import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useNow } from '../../ui/use-now.ts';
+import { partsByDay, partsByOwner } from './due-parts.ts';
 import { Sent, WriteToOwner } from './Messages.tsx';
 import { OpenRetorque } from './OpenRetorque.tsx';
 import { SettleDue } from './SettleDue.tsx';
-
-type Part = DueState | 'settled';
-const PARTS: ReadonlyArray<readonly [Part, string]> = [
-  ['overdue', 'Overdue'],
-  ['today', 'Today'],
-  ['week', 'In the next seven days'],
-  ['later', 'Later'],
-  ['event', 'Without a date'],
-  ['settled', 'Settled of late'],
-];
 
 /** Most items of a part that are listed; a search finds the rest. */
 const SHOWN = 100;
@@ -39,6 +30,8 @@ export default function Due() {
   const { data, failure } = useDue();
   const change = useChange('due');
   const nowMs = useNow(60_000);
+  const [params, setParams] = useSearchParams();
+  const byOwner = params.get('by') === 'owner';
   const [query, setQuery] = useState('');
   const [settling, setSettling] = useState<DueItem>();
   const [settled, setSettled] = useState<DueItem>();
@@ -48,11 +41,7 @@ export default function Due() {
   const asked = query.trim().toLowerCase();
   const found = (data ?? []).filter((item) => matches(item, asked));
   const today = shopDayStart(nowMs);
-  const parts = new Map<Part, DueItem[]>();
-  for (const item of found) {
-    const part = item.settled ? 'settled' : dueState(item.expected, today);
-    parts.set(part, [...(parts.get(part) ?? []), item]);
-  }
+  const parts = byOwner ? partsByOwner(found, today) : partsByDay(found, today);
   const open = (data ?? []).filter((item) => !item.settled);
   const takeAsDone = async (item: DueItem) => {
     const { job, care, reported } = item;
@@ -90,17 +79,37 @@ export default function Due() {
             ))}
           </div>
         </div>
-        <label htmlFor="find-due" className="mt-3 block font-bold">
-          Plate, owner or work
-        </label>
-        <input
-          id="find-due"
-          type="search"
-          autoComplete="off"
-          className="figures min-h-14 w-full max-w-xl border-2 border-ink bg-sheet px-3 text-xl"
-          value={query}
-          onChange={(event) => setQuery(event.target.value)}
-        />
+        <div className="mt-3 flex flex-wrap items-end gap-3">
+          <div className="min-w-64 flex-1 sm:max-w-xl">
+            {' '}
+            <label htmlFor="find-due" className="block font-bold">
+              Plate, owner or work
+            </label>
+            <input
+              id="find-due"
+              type="search"
+              autoComplete="off"
+              className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3 text-xl"
+              value={query}
+              onChange={(event) => setQuery(event.target.value)}
+            />
+          </div>
+          <div className="flex gap-2">
+            {[
+              ['By day', false],
+              ['By owner', true],
+            ].map(([title, owner]) => (
+              <Button
+                key={String(title)}
+                tone={owner === byOwner ? 'dark' : 'plain'}
+                aria-pressed={owner === byOwner}
+                onClick={() => setParams(owner ? { by: 'owner' } : {}, { replace: true })}
+              >
+                {title}
+              </Button>
+            ))}
+          </div>
+        </div>
         {(failure ?? change.failure) && (
           <p role="alert" className="mt-3 font-bold text-bad">
             {failure ?? change.failure}
@@ -124,35 +133,37 @@ export default function Due() {
           </p>
         )}
         {data && asked !== '' && found.length === 0 && <p className="mt-4 text-ink-2">Nothing due answers to that.</p>}
-        {PARTS.map(([part, title]) => {
-          const items = parts.get(part) ?? [];
-          if (items.length === 0) return null;
-          return (
-            <section key={part} aria-label={title} className="mt-5">
-              <h2 className={`plate border-b-2 border-ink text-2xl ${part === 'overdue' ? 'text-bad' : ''}`}>
-                {title} <span className="text-ink-2">{items.length}</span>
-              </h2>
-              <ul>
-                {items.slice(0, SHOWN).map((item) => (
-                  <Item
-                    key={`${item.job} ${item.care}`}
-                    item={item}
-                    onSettle={() => setSettling(item)}
-                    onTake={() => void takeAsDone(item)}
-                    onAgain={() => setAgain(item)}
-                    onWrite={() => setWriting(item)}
-                    messages={(sent ?? []).filter(({ job, care }) => job === item.job && care === item.care)}
-                  />
-                ))}
-              </ul>
-              {items.length > SHOWN && (
-                <p className="py-2 text-ink-2">
-                  {numberOf(items.length - SHOWN, 'more')} not shown: search for a plate or an owner, or take the CSV.
-                </p>
-              )}
-            </section>
-          );
-        })}
+        {parts.slice(0, SHOWN).map(({ key, title, late, items }) => (
+          <section key={key} aria-label={title} className="mt-5">
+            <h2 className={`plate border-b-2 border-ink text-2xl break-words ${late ? 'text-bad' : ''}`}>
+              {title} <span className="text-ink-2">{items.length}</span>
+            </h2>
+            <ul>
+              {items.slice(0, SHOWN).map((item) => (
+                <Item
+                  key={`${item.job} ${item.care}`}
+                  item={item}
+                  late={byOwner && dueState(item.expected, today) === 'overdue'}
+                  onSettle={() => setSettling(item)}
+                  onTake={() => void takeAsDone(item)}
+                  onAgain={() => setAgain(item)}
+                  onWrite={() => setWriting(item)}
+                  messages={(sent ?? []).filter(({ job, care }) => job === item.job && care === item.care)}
+                />
+              ))}
+            </ul>
+            {items.length > SHOWN && (
+              <p className="py-2 text-ink-2">
+                {numberOf(items.length - SHOWN, 'more')} not shown: search for a plate or an owner, or take the CSV.
+              </p>
+            )}
+          </section>
+        ))}
+        {parts.length > SHOWN && (
+          <p className="py-2 text-ink-2">
+            {numberOf(parts.length - SHOWN, 'more')} not shown: search, or take the CSV.
+          </p>
+        )}
       </main>
       {writing && <WriteToOwner item={writing} onClose={() => setWriting(undefined)} />}
       {again && <OpenRetorque item={again} onClose={() => setAgain(undefined)} />}
@@ -179,6 +190,7 @@ const NO_PULL: ReadonlySet<string> = new Set(['alignment', 'grease']);
 
 function Item({
   item,
+  late,
   onSettle,
   onTake,
   onAgain,
@@ -186,6 +198,8 @@ function Item({
   messages,
 }: {
   item: DueItem;
+  /** Says of itself that it is overdue, where no heading does. */
+  late: boolean;
   onSettle: () => void;
   onTake: () => void;
   onAgain: () => void;
@@ -198,6 +212,7 @@ function Item({
     <li className="grid gap-x-4 gap-y-1 border-b border-hair py-3 sm:grid-cols-[9rem_1fr]">
       <p className="figures text-lg">
         {settled ? shopFormat(settled.atMs, 'd MMM yyyy') : expected ? dayOf(expected.expectedMs, 'EEE d MMM') : '—'}
+        {late && <b className="block font-sans text-sm text-bad">overdue</b>}
       </p>
       <div className="min-w-0 gap-6 lg:grid lg:grid-cols-[minmax(0,1fr)_auto] lg:items-start">
         <div className="min-w-0">

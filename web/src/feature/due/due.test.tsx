@@ -73,6 +73,29 @@ describe('what is due', () => {
     await user.type(screen.getByRole('searchbox'), 'x');
     expect(screen.getByText('Nothing due answers to that.')).toBeVisible();
   });
+  it('stands by whose it is, who has to come first at the top, and says of itself that it is overdue', async () => {
+    const of = (owner: string, plate: string) => ({ ...item().vehicle, owner, plate });
+    const { user } = due([
+      item({ job: 'a', vehicle: of('Wren Calder', 'HL 1') }, 2),
+      item({ job: 'b', vehicle: of('Ines Harrow', 'HL 2') }, -3),
+      item({ job: 'c', vehicle: of('Wren Calder', 'HL 3') }, 40),
+      item({ job: 'd', vehicle: of('Wren Calder', 'HL 4'), settled: { how: 'here', atMs: 1, by: 'R', note: '' } }),
+    ]);
+    await screen.findAllByRole('listitem');
+    await user.click(screen.getByRole('button', { name: 'By owner' }));
+    expect(screen.getByRole('button', { name: 'By owner' })).toHaveAttribute('aria-pressed', 'true');
+    const owners = screen.getAllByRole('region');
+    expect(owners.map((region) => region.getAttribute('aria-label'))).toEqual([
+      'Ines Harrow, 555 0142',
+      'Wren Calder, 555 0142',
+    ]);
+    expect(within(owners[0] as HTMLElement).getByText('overdue')).toBeVisible();
+    const calder = within(owners[1] as HTMLElement);
+    expect(calder.getAllByRole('listitem')).toHaveLength(2);
+    expect(calder.queryByText('overdue')).toBeNull();
+    await user.click(screen.getByRole('button', { name: 'By day' }));
+    expect(screen.getByRole('region', { name: 'Overdue' })).toBeVisible();
+  });
   it('is settled with the odometer then, and taken back', async () => {
     const shop = new Shop().on('POST /due/settled', { body: undefined, status: 204 });
     const { user } = due([item({}, 0.01)], shop);
