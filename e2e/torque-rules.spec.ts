@@ -72,6 +72,10 @@ test('castle nut, cross pattern, ride height and torque-angle with a live wrench
   // What steers and springs is driven before it goes back, though the sheet does not ask for it; how far is typed.
   await expect(page.getByRole('heading', { name: /Road test: no noise/ })).toBeVisible({ timeout: 60_000 });
   await page.keyboard.press('Space');
+  // What was heard is told in words; the usual ones stand there already.
+  await expect(page.getByLabel('Anything to remark?')).toHaveValue('nothing heard, nothing felt');
+  await page.getByLabel('Anything to remark?').fill('A tick from the rear left over the ramp, gone after 2 km');
+  await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { name: /distance driven/ })).toBeVisible();
   await page.locator('aside form input').first().fill('0.4');
   await page.keyboard.press('Enter');
@@ -81,6 +85,7 @@ test('castle nut, cross pattern, ride height and torque-angle with a live wrench
   await expect(page.getByRole('link', { name: 'To Close out' })).toBeVisible({ timeout: 60_000 });
   await page.goto(`${app.url}/jobs/${job}/record`);
   await expect(page.getByText(/\+90°/).first()).toBeVisible();
+  await expect(page.getByText(/A tick from the rear left over the ramp/).first()).toBeVisible();
 });
 
 test('an over-shooting hand: the pull is kept, the station must be loosened, the record shows it', async ({

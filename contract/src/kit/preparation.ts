@@ -102,6 +102,7 @@ export const CheckSchema = exactly<Check>()(
     sides: Positive.optional(),
     travel: z.strictObject({ from: Text, to: Text }).optional(),
     photo: z.literal(true).optional(),
+    remarks: Text.optional(),
     holds: z.enum(PHASES).optional(),
     miss: z.enum(MISSES).optional(),
     usually: Text.optional(),

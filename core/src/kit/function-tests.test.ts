@@ -3,7 +3,9 @@ import { DEMO_KITS, FRONT_LIFT, REAR_AIR_SPRINGS } from '#demo/kits.ts';
 import { MIRA, NOON, WRENCHES } from '#demo/try-job.ts';
 import { closeBlocks } from '../job/close-blocks.ts';
 import { oneKit, openLog } from '../job/job-log.ts';
+import { asksNow } from '../job/line-known.ts';
 import { nextOnLine } from '../job/line-next.ts';
+import { type Answers, judgeAnswers } from '../line/ask.ts';
 import { lineOf } from '../line/line.ts';
 import { CarefulFitter } from '../rehearse/careful-fitter.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '../visit/visit.ts';
@@ -63,6 +65,20 @@ describe('what is tried out after what was touched (common practice, no source)'
   ] as const)('is not asked again where the sheet asks for it: %s', (test, touched, text) => {
     expect(asked(touched)).toContain(test);
     expect(asked({ ...touched, steps: [{ id: 's', text, actions: [], needs: [] }] })).not.toContain(test);
+  });
+
+  it('is told in words on the road: the usual ones where it went well, the fitter’s own where it did not', () => {
+    const opened = openLog({ ...oneKit(FRONT_LIFT), vehicle: VEHICLE, answers: ANSWERS, shop: OPENED_NOW });
+    if (!opened.ok) throw new Error(JSON.stringify(opened.error));
+    const { plan, state } = opened.value;
+    const road = [...lineOf(plan).actById.values()].find(
+      ({ action }) => action.type === 'test' && action.check.includes('test-road'),
+    );
+    if (!road) throw new Error('no road test');
+    const remarks = (answers: Answers) => asksNow(plan, state, road, answers).find(({ key }) => key === 'remarks');
+    expect(remarks({ verdict: 'met' })).toMatchObject({ suggested: 'nothing heard, nothing felt' });
+    expect(remarks({ verdict: 'notMet' })).toMatchObject({ suggested: undefined });
+    expect(judgeAnswers(asksNow(plan, state, road, {}), { verdict: 'notMet' }).missing).toEqual(['remarks']);
   });
 
   it('is asked now where the sheet asks for it later', () => {

@@ -30,6 +30,8 @@ const TEXT: Readonly<Record<FunctionTest, string>> = {
   distance: 'Road test, distance driven',
 };
 
+/** What a drive that showed nothing is told with. */
+const NOTHING_TOLD = 'nothing heard, nothing felt';
 /** Shortest drive that shows a knock or a pull, km; common practice, no source. */
 const SHORTEST_DRIVE_KM = 1;
 
@@ -173,6 +175,7 @@ export function functionTests(
       {
         id: idOf(prefix, test),
         text: TEXT[test],
+        ...(test === 'road' ? { remarks: NOTHING_TOLD } : {}),
         ...(test === 'distance' ? { unit: 'km' as const, min: SHORTEST_DRIVE_KM } : {}),
         ...(failsTo === undefined ? {} : { failsTo }),
         kit,

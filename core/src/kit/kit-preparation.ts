@@ -113,6 +113,8 @@ export interface Check {
   travel?: { from: string; to: string };
   /** Shown as it was. */
   photo?: true;
+  /** Told in words, too; these are the ones where there is nothing to tell. */
+  remarks?: string;
   instrument?: string;
   /** The step to go back to when it is not met. */
   failsTo?: string;

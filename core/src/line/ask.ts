@@ -28,6 +28,7 @@ export const ASK_ABOUT = [
   'temperature',
   'value',
   'verdict',
+  'remarks',
   'template',
   'punched',
   'piloted',

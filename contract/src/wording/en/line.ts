@@ -77,6 +77,7 @@ export const ASK_TEXT: Record<AskAbout, string> = {
   instrument: 'Measured with',
   shims: 'Put in, {what}',
   verdict: '{what, select, none {Is it so?} other {{what}}}',
+  remarks: 'Anything to remark?',
   template: 'Template on: {what}',
   punched: 'Centre punched',
   piloted: 'Pilot hole, {what}',

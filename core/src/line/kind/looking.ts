@@ -63,14 +63,23 @@ const instrumentAsk = (instrument: string | undefined, used?: string): Ask[] =>
 /** What is read, else what is said. Words that hold a limit are measured like any other. */
 function looked(entry: Check | Prerequisite | undefined, answers: Answers): Ask[] {
   if (!entry) return [verdict()];
-  const { instrument, photo } = entry as Check;
+  const { instrument, photo, remarks } = entry as Check;
+  // What was not met is told in the fitter's own words: none are put into the mouth.
+  const told: Ask[] =
+    remarks === undefined
+      ? []
+      : [words('remarks', 'remarks', entry.text, answers['verdict'] === 'notMet' ? undefined : remarks)];
   const shown: Ask[] = photo ? [{ kind: 'photo', key: 'photo', about: 'photo', what: entry.text }] : [];
   if (measures(entry))
-    return [...instrumentAsk(instrument), ...figures({ ...entry, ...limitsOf(entry) }, answers), ...shown];
+    return [...instrumentAsk(instrument), ...figures({ ...entry, ...limitsOf(entry) }, answers), ...told, ...shown];
   const worded = limitsInWords(entry.text);
   if (worded)
-    return [...figures({ text: entry.text, ...worded, places: entry.places ?? worded.places }, answers), ...shown];
-  return [...(entry.places ? verdictsAt(entry.places) : [verdict()]), ...shown];
+    return [
+      ...figures({ text: entry.text, ...worded, places: entry.places ?? worded.places }, answers),
+      ...told,
+      ...shown,
+    ];
+  return [...(entry.places ? verdictsAt(entry.places) : [verdict()]), ...told, ...shown];
 }
 
 const checkOf = ({ plan }: At, id: string) => plan.checks.find((entry) => entry.id === id);
