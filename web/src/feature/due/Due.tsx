@@ -143,6 +143,7 @@ export default function Due() {
                 <Item
                   key={`${item.job} ${item.care}`}
                   item={item}
+                  underOwner={byOwner}
                   late={byOwner && dueState(item.expected, today) === 'overdue'}
                   onSettle={() => setSettling(item)}
                   onTake={() => void takeAsDone(item)}
@@ -190,6 +191,7 @@ const NO_PULL: ReadonlySet<string> = new Set(['alignment', 'grease']);
 
 function Item({
   item,
+  underOwner,
   late,
   onSettle,
   onTake,
@@ -198,6 +200,8 @@ function Item({
   messages,
 }: {
   item: DueItem;
+  /** The heading names the owner already. */
+  underOwner: boolean;
   /** Says of itself that it is overdue, where no heading does. */
   late: boolean;
   onSettle: () => void;
@@ -220,8 +224,9 @@ function Item({
             <Link to={`/vehicles/${vehicle.id}`} className="font-bold underline">
               {vehicle.plate}
             </Link>{' '}
-            {vehicle.make} {vehicle.model} · {vehicle.owner}
-            {vehicle.contact && <span className="text-ink-2"> · {vehicle.contact}</span>}
+            {vehicle.make} {vehicle.model}
+            {!underOwner && ` · ${vehicle.owner}`}
+            {!underOwner && vehicle.contact && <span className="text-ink-2"> · {vehicle.contact}</span>}
           </p>
           <p className="break-words">{item.text}</p>
           <p className="text-sm text-ink-2">
