@@ -3,6 +3,7 @@ import { SUBSTRATES } from '#core/compound/cure-curve.ts';
 import { HEAD_STANDARDS } from '#core/fastener/head-dimension.ts';
 import { COAT_MM, type SurfaceCoat } from '#core/fastener/identify.ts';
 import { EXPANSION_PER_K, type FitMaterial } from '#core/fit/shrink-fit.ts';
+import { CORNER_LINKS, type CornerLink } from '#core/geometry/corner-change.ts';
 import { UNITS, type UnitName } from '#core/quantity/unit.ts';
 import { type PartMaterial, YOUNGS_MODULUS } from '#core/tightening/joint-stiffness.ts';
 import { FINISHES, type ThreadFinish } from '#core/tightening/thread-finish.ts';
@@ -27,6 +28,26 @@ const Fit = z.enum(keys<FitMaterial>(EXPANSION_PER_K));
 const Rough = z.enum(['fine', 'medium', 'coarse']);
 const Unit = z.enum(keys<UnitName>(UNITS));
 const Point = z.strictObject({ xMm: z.number(), yMm: z.number() });
+
+/** A point in the vehicle's axes, mm: X forward, Y left, Z up. */
+const Place = z.union([
+  z.tuple([z.number(), z.number(), z.number()]),
+  z.strictObject({ x: z.number(), y: z.number(), z: z.number() }),
+]);
+export type PlaceInput = z.output<typeof Place>;
+/** A tyre by the code on its sidewall, or its diameter in mm. */
+const Tyre = z.union([z.string().min(1), z.number()]);
+/** All masses of a topic are read and written in this. */
+const massUnit = z.enum(['kg', 'lb']).optional();
+const Share = z.number();
+/** Bounds as shares, or in per cent. */
+const Band = z.union([z.tuple([z.number(), z.number()]), z.strictObject({ min: z.number(), max: z.number() })]);
+
+/** Lengths set by themselves, mm. */
+const LinkLengths = Object.fromEntries(CORNER_LINKS.map((link) => [link, z.number().optional()])) as Record<
+  CornerLink,
+  z.ZodOptional<z.ZodNumber>
+>;
 
 /** What turns on what. Left out, the head's own face over the medium hole is taken. */
 const Face = {
@@ -209,6 +230,113 @@ export const CALC_INPUTS = {
     pinC: z.number().optional(),
     wallMm: z.number().optional(),
     pinWallMm: z.number().optional(),
+  }),
+  linkage: z.strictObject({
+    type: z.enum(['doubleWishbone', 'strut']),
+    points: z.strictObject({
+      lowerArmFront: Place,
+      lowerArmRear: Place,
+      lowerBallJoint: Place,
+      upperArmFront: Place.optional(),
+      upperArmRear: Place.optional(),
+      upperBallJoint: Place.optional(),
+      strutTop: Place.optional(),
+      strutLower: Place.optional(),
+      clampBoltLower: Place.optional(),
+      clampBoltUpper: Place.optional(),
+      tieRodInner: Place,
+      tieRodOuter: Place,
+      wheelCentre: Place,
+    }),
+    staticCamberDeg: z.number(),
+    staticToeDeg: z.number(),
+    tyreLoadedRadiusMm: z.number(),
+    travelsMm: z.array(z.number()).min(1).max(2000).optional(),
+    change: z
+      .strictObject({
+        tieRodOuterUpMm: z.number().optional(),
+        upperArmShorterMm: z.number().optional(),
+        clampBoltMm: z.number().optional(),
+        linkLengthsMm: z.strictObject(LinkLengths).optional(),
+      })
+      .optional(),
+    linkLengthsMm: z.strictObject(LinkLengths).optional(),
+  }),
+  trackBar: z.strictObject({ barLengthMm: z.number(), heightDifferenceMm: z.number(), liftMm: z.number() }),
+  propShaft: z.strictObject({
+    horizontalMm: z.number(),
+    heightDifferenceMm: z.number(),
+    liftMm: z.number(),
+    outputDownDeg: z.number(),
+    pinionUpDeg: z.number(),
+  }),
+  tyre: z.strictObject({ code: z.string().min(1) }),
+  speedometer: z.strictObject({
+    oldTyre: Tyre,
+    newTyre: Tyre,
+    indicatedKmh: z.number(),
+    axleRatio: z.number(),
+  }),
+  tongue: z.strictObject({ trailerKg: z.number(), tongueKg: z.number(), band: Band.optional(), unit: massUnit }),
+  cargo: z.strictObject({
+    unladenKg: z.number(),
+    unladenAheadMm: z.number(),
+    couplerToAxleMm: z.number(),
+    cargo: z
+      .array(z.strictObject({ kg: z.number(), aheadMm: z.number(), name: z.string().optional() }))
+      .max(500)
+      .optional(),
+    targetShare: Share.optional(),
+    unit: massUnit,
+  }),
+  axles: z.strictObject({
+    frontKg: z.number(),
+    rearKg: z.number(),
+    wheelbaseMm: z.number(),
+    hitchBehindMm: z.number(),
+    tongueKg: z.number(),
+    ratings: z
+      .strictObject({
+        frontAxleKg: z.number().optional(),
+        rearAxleKg: z.number().optional(),
+        grossKg: z.number().optional(),
+      })
+      .optional(),
+    unit: massUnit,
+  }),
+  chain: z.strictObject({
+    components: z
+      .array(z.strictObject({ name: z.string(), trailerKg: z.number().optional(), tongueKg: z.number().optional() }))
+      .min(1)
+      .max(100),
+    unit: massUnit,
+  }),
+  combination: z.strictObject({
+    kerbKg: z.number(),
+    kerbFrontShare: Share,
+    occupantsKg: z.number().optional(),
+    occupantsFrontShare: Share.optional(),
+    cargoKg: z.number().optional(),
+    cargoFrontShare: Share.optional(),
+    loadFrontShare: Share.optional(),
+    hitchHardwareKg: z.number().optional(),
+    wheelbaseMm: z.number(),
+    hitchBehindMm: z.number(),
+    trailerKg: z.number(),
+    tongueShare: Share,
+    ratings: z.strictObject({
+      grossKg: z.number().optional(),
+      frontAxleKg: z.number().optional(),
+      rearAxleKg: z.number().optional(),
+      combinationKg: z.number().optional(),
+      trailerKg: z.number().optional(),
+      tongueKg: z.number().optional(),
+      trailerGrossKg: z.number().optional(),
+      trailerAxleKg: z.number().optional(),
+      frontTyresKg: z.number().optional(),
+      rearTyresKg: z.number().optional(),
+    }),
+    unit: massUnit,
   }),
   convert: z.union([
     z.strictObject({ value: z.number(), from: Unit, to: Unit }),

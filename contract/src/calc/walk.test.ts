@@ -52,6 +52,22 @@ const clamped: Fields = {
   roughness: one(['fine', 'medium', 'coarse']),
 };
 
+const massUnit = one(['kg', 'lb']);
+const tyreCode = one(['265/65 R17', 'LT285/70R17', '33x12.50R15', '225/45 ZR18', 'a tyre', '999/99 R99']);
+const GOOD_POINTS = GOOD.linkage.points as Record<string, number[]>;
+const STRUT_POINTS: Record<string, number[]> = {
+  lowerArmFront: [40, 350, 205],
+  lowerArmRear: [-280, 360, 210],
+  lowerBallJoint: [0, 700, 180],
+  strutTop: [-35, 575, 840],
+  strutLower: [-8, 655, 390],
+  clampBoltLower: [-5, 668, 330],
+  clampBoltUpper: [-5, 660, 388],
+  tieRodInner: [-130, 340, 260],
+  tieRodOuter: [-140, 670, 250],
+  wheelCentre: [0, 745, 310],
+};
+
 /** Every field of every topic over its whole range and a little beyond; those that must be there first. */
 const TOPICS: { [Topic in CalcTopic]: { must: Fields; may?: Fields } } = {
   thread: { must: { thread } },
@@ -229,6 +245,125 @@ const TOPICS: { [Topic in CalcTopic]: { must: Fields; may?: Fields } } = {
       pinWallMm: number(0, 510),
     },
   },
+  linkage: {
+    must: {
+      type: one(['doubleWishbone', 'strut']),
+      points: fc
+        .tuple(one(['wishbones', 'strut'] as const), number(-60, 60), one(Object.keys(GOOD_POINTS)))
+        .map(([kind, by, name]) => {
+          const points: Record<string, number[]> = kind === 'strut' ? { ...STRUT_POINTS } : { ...GOOD_POINTS };
+          const [x = 0, y = 0, z = 0] = points[name] ?? [0, 0, 0];
+          return name in points ? { ...points, [name]: [x + by, y - by, z + by / 2] } : points;
+        }),
+      staticCamberDeg: number(-16, 16),
+      staticToeDeg: number(-11, 11),
+      tyreLoadedRadiusMm: number(100, 1000),
+    },
+    may: {
+      travelsMm: list(number(-520, 520)),
+      change: fc.record(
+        {
+          tieRodOuterUpMm: number(-210, 210),
+          upperArmShorterMm: number(-300, 300),
+          clampBoltMm: number(-60, 60),
+          linkLengthsMm: fc.record({ tieRod: number(300, 420), lowerArmFront: number(350, 500) }, { requiredKeys: [] }),
+        },
+        { requiredKeys: [] },
+      ),
+      linkLengthsMm: fc.record({ tieRod: number(0, 3100), upperArmRear: number(0, 3100) }, { requiredKeys: [] }),
+    },
+  },
+  trackBar: {
+    must: { barLengthMm: number(0, 2600), heightDifferenceMm: number(-900, 900), liftMm: number(-450, 650) },
+  },
+  propShaft: {
+    must: {
+      horizontalMm: number(0, 4100),
+      heightDifferenceMm: number(-1100, 1100),
+      liftMm: number(-450, 650),
+      outputDownDeg: number(-35, 35),
+      pinionUpDeg: number(-35, 50),
+    },
+  },
+  tyre: { must: { code: tyreCode } },
+  speedometer: {
+    must: {
+      oldTyre: fc.oneof(tyreCode, number(200, 1500)),
+      newTyre: fc.oneof(tyreCode, number(200, 1500)),
+      indicatedKmh: number(0, 410),
+      axleRatio: number(0, 13),
+    },
+  },
+  tongue: {
+    must: { trailerKg: number(0, 110_000), tongueKg: number(-5000, 110_000) },
+    may: {
+      band: fc.oneof(fc.tuple(number(0, 60), number(0, 60)), fc.record({ min: number(0, 0.6), max: number(0, 0.6) })),
+      unit: massUnit,
+    },
+  },
+  cargo: {
+    must: { unladenKg: number(0, 110_000), unladenAheadMm: number(-6000, 21_000), couplerToAxleMm: number(0, 21_000) },
+    may: {
+      cargo: list(fc.record({ kg: number(0, 110_000), aheadMm: number(-11_000, 21_000) })),
+      targetShare: number(0, 0.6),
+      unit: massUnit,
+    },
+  },
+  axles: {
+    must: {
+      frontKg: number(0, 110_000),
+      rearKg: number(0, 110_000),
+      wheelbaseMm: number(0, 11_000),
+      hitchBehindMm: number(0, 6000),
+      tongueKg: number(-1000, 110_000),
+    },
+    may: {
+      ratings: fc.record(
+        { frontAxleKg: number(0, 110_000), rearAxleKg: number(0, 110_000), grossKg: number(0, 110_000) },
+        { requiredKeys: [] },
+      ),
+      unit: massUnit,
+    },
+  },
+  chain: {
+    must: {
+      components: list(
+        fc.record(
+          { name: one(['receiver', 'mount', 'ball']), trailerKg: number(0, 110_000), tongueKg: number(0, 110_000) },
+          { requiredKeys: ['name'] },
+        ),
+      ),
+    },
+    may: { unit: massUnit },
+  },
+  combination: {
+    must: {
+      kerbKg: number(0, 110_000),
+      kerbFrontShare: number(0, 1.1),
+      wheelbaseMm: number(0, 11_000),
+      hitchBehindMm: number(0, 6000),
+      trailerKg: number(0, 110_000),
+      tongueShare: number(-0.6, 0.6),
+      ratings: fc.record(
+        {
+          grossKg: number(0, 110_000),
+          rearAxleKg: number(0, 110_000),
+          combinationKg: number(0, 110_000),
+          tongueKg: number(0, 110_000),
+        },
+        { requiredKeys: [] },
+      ),
+    },
+    may: {
+      occupantsKg: number(0, 1000),
+      occupantsFrontShare: number(-1, 2),
+      cargoKg: number(0, 5000),
+      cargoFrontShare: number(-1, 2),
+      loadFrontShare: number(-1, 2),
+      hitchHardwareKg: number(0, 2100),
+      unit: massUnit,
+    },
+  },
   convert: {
     must: { to: keys(UNITS) },
     may: {
@@ -251,7 +386,26 @@ const MAY_BE_NULL = new Set([
   'checksUntilOut',
 ]);
 /** Lengths that say how far one size lies from another, and places; all other lengths are 0 or more. */
-const SIGNED = new Set(['majorOffMm', 'pitchOffMm', 'differenceMm', 'interferenceMm', 'xMm', 'yMm']);
+const SIGNED = new Set([
+  'majorOffMm',
+  'pitchOffMm',
+  'differenceMm',
+  'interferenceMm',
+  'xMm',
+  'yMm',
+  'travelMm',
+  'wheelCentreMm',
+  'contactMm',
+  'scrubRadiusMm',
+  'mechanicalTrailMm',
+  'halfTrackCentreMm',
+  'halfTrackContactMm',
+  'shiftMm',
+  'recentreByMm',
+  'lengthChangeMm',
+  'heightMm',
+  'moveMm',
+]);
 
 /** What is wrong with an answer, by where it stands. */
 function faultsOf(value: unknown, name: string, path: string): string[] {
@@ -471,6 +625,55 @@ const COUNTS: Partial<Record<CalcTopic, { base: object; fields: Counting[] }>> =
       ['fit', 'coarse', { purpose: 'clearance' }],
       ['series', 'letter'],
       ['diameterMm', 9],
+    ],
+  },
+  linkage: {
+    base: { ...GOOD.linkage },
+    fields: [
+      ['travelsMm', [10]],
+      ['change', { upperArmShorterMm: 3 }],
+      ['linkLengthsMm', { tieRod: 362 }],
+    ],
+  },
+  tongue: {
+    base: { trailerKg: 2000, tongueKg: 180 },
+    fields: [
+      ['band', [5, 9]],
+      ['unit', 'lb'],
+    ],
+  },
+  cargo: {
+    base: { unladenKg: 600, unladenAheadMm: 120, couplerToAxleMm: 3200 },
+    fields: [
+      ['cargo', [{ kg: 100, aheadMm: 300 }]],
+      ['targetShare', 0.12, { cargo: [{ kg: 100, aheadMm: 300 }] }],
+      ['unit', 'lb'],
+    ],
+  },
+  axles: {
+    base: { frontKg: 1100, rearKg: 1300, wheelbaseMm: 3000, hitchBehindMm: 1200, tongueKg: 150 },
+    fields: [
+      ['ratings', { grossKg: 2700 }],
+      ['unit', 'lb'],
+    ],
+  },
+  combination: {
+    base: {
+      kerbKg: 2100,
+      kerbFrontShare: 0.55,
+      wheelbaseMm: 2900,
+      hitchBehindMm: 1150,
+      trailerKg: 1800,
+      tongueShare: 0.08,
+      ratings: { grossKg: 2900 },
+    },
+    fields: [
+      ['occupantsKg', 150, { loadFrontShare: 0.5 }],
+      ['occupantsFrontShare', 0.4, { occupantsKg: 150, loadFrontShare: 0.5 }],
+      ['cargoKg', 100, { loadFrontShare: 0.5 }],
+      ['cargoFrontShare', 0.1, { cargoKg: 100, loadFrontShare: 0.5 }],
+      ['hitchHardwareKg', 25],
+      ['unit', 'lb'],
     ],
   },
   shrink: {

@@ -68,7 +68,7 @@ function looked(entry: Check | Prerequisite | undefined, answers: Answers): Ask[
   const told: Ask[] =
     remarks === undefined
       ? []
-      : [words('remarks', 'remarks', entry.text, answers['verdict'] === 'notMet' ? undefined : remarks)];
+      : [words('remarks', 'remarks', entry.text, answers.verdict === 'notMet' ? undefined : remarks)];
   const shown: Ask[] = photo ? [{ kind: 'photo', key: 'photo', about: 'photo', what: entry.text }] : [];
   if (measures(entry))
     return [...instrumentAsk(instrument), ...figures({ ...entry, ...limitsOf(entry) }, answers), ...told, ...shown];
