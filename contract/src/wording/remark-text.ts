@@ -1,6 +1,6 @@
 import type { Remark } from '#core/bench/remark.ts';
 import type { Measured } from '#core/fastener/identify.ts';
-import { CLUE_TEXT, MEMBER_TEXT, PART_TEXT, REMARKS } from './en/bench.ts';
+import { CLUE_TEXT, LIMIT_TEXT, MEMBER_TEXT, PART_TEXT, REMARKS } from './en/bench.ts';
 import { say, type Values } from './message.ts';
 
 /** What a figure measures, by the end of its name. */
@@ -13,6 +13,7 @@ const QUANTITY_BY_ENDING = {
   C: 'temperature',
   Deg: 'angle',
   Share: 'percent',
+  Kg: 'mass',
 } as const;
 type Ending = keyof typeof QUANTITY_BY_ENDING;
 type Quantity = (typeof QUANTITY_BY_ENDING)[Ending];
@@ -24,7 +25,7 @@ export type FigureWriter = (quantity: Quantity, value: number) => string;
 const ALSO_FITS = 3;
 
 const quantityOf = (name: string): Quantity | undefined => {
-  const ending = /(Mpa|Nm|Mm|Ml|N|C|Deg|Share)$/.exec(name)?.[1] as Ending | undefined;
+  const ending = /(Mpa|Nm|Mm|Ml|N|C|Deg|Share|Kg)$/.exec(name)?.[1] as Ending | undefined;
   return ending && QUANTITY_BY_ENDING[ending];
 };
 
@@ -38,6 +39,7 @@ export function remarkText(remark: Remark, write: FigureWriter): string {
     }
     if (typeof fact === 'number') return quantity ? write(quantity, fact) : String(fact);
     if (name === 'weakest') return MEMBER_TEXT[fact as keyof typeof MEMBER_TEXT];
+    if (name === 'limit' || name === 'limits') return LIMIT_TEXT[fact as keyof typeof LIMIT_TEXT];
     if (name === 'part') return PART_TEXT[fact as keyof typeof PART_TEXT];
     if (name === 'clues') return CLUE_TEXT[fact as keyof Measured];
     return String(fact);

@@ -2,6 +2,7 @@ import type { Caveat } from '../compound/compound-choice.ts';
 import type { Measured } from '../fastener/identify.ts';
 import type { StripLoads } from '../fastener/thread-engagement.ts';
 import type { FitMaterial } from '../fit/shrink-fit.ts';
+import type { LoadLimit } from '../load/load-check.ts';
 import type { PartMaterial } from '../tightening/joint-stiffness.ts';
 
 /** Nothing more to say. */
@@ -123,6 +124,49 @@ export interface RemarkFacts extends Record<Caveat, Nothing> {
   cutForBearing: Nothing;
   cutForTappedThread: Nothing;
   sheetAndManualDiffer: { sheetNm: number; manualNm: number };
+  // Wheels and what moves them
+  bumpSteers: { per10MmDeg: number };
+  bumpSteersLittle: Nothing;
+  toeMoved: { toeDeg: number };
+  rackDecides: Nothing;
+  aimOutOfReach: { missingDeg: number };
+  startsAway: Nothing;
+  bothSidesAlike: Nothing;
+  headTurnsWithNut: Nothing;
+  axleShifts: { shiftMm: number };
+  barSteep: { afterDeg: number };
+  barFine: Nothing;
+  jointSteep: { jointDeg: number };
+  runsUneven: { unevenShare: number };
+  runsEven: Nothing;
+  slipOpens: { byMm: number };
+  dialReadsLow: { errorShare: number };
+  dialReadsHigh: { errorShare: number };
+  codeIsNominal: Nothing;
+  tyreTouches: { shortMm: number };
+  tyreClears: Nothing;
+  nameIsNotRise: { namedOverMm: number };
+  riseWantsAlignment: Nothing;
+  lineShort: { shortMm: number };
+  lineReaches: Nothing;
+  damperDrawnOut: { leftMm: number };
+  damperShutsFirst: { shortMm: number };
+  damperHasRoom: Nothing;
+  measureAtDroop: Nothing;
+  // Loads
+  ballTooLight: { leastKg: number };
+  ballTooHeavy: { mostKg: number };
+  ballWithin: Nothing;
+  moveForward: { allMm: number };
+  moveBack: { allMm: number };
+  pastCoupling: Nothing;
+  overRatings: { limits: readonly LoadLimit[] };
+  nearestLimit: { limit: LoadLimit; usedShare: number };
+  trailerStops: { limit: LoadLimit; trailerKg: number };
+  ratingsMissing: Nothing;
+  ratingsDoNotRise: Nothing;
+  carrierRatingUnknown: Nothing;
+  weighbridgeDecides: Nothing;
   // Wheel nut
   wheelTorqueSource: Nothing;
   studYields: Nothing;
@@ -177,6 +221,18 @@ const BAD = [
   'studYields',
   'studYieldsOiled',
   'seatingTooMuch',
+  'aimOutOfReach',
+  'startsAway',
+  'barSteep',
+  'jointSteep',
+  'tyreTouches',
+  'lineShort',
+  'damperDrawnOut',
+  'damperShutsFirst',
+  'ballTooLight',
+  'ballTooHeavy',
+  'pastCoupling',
+  'overRatings',
 ] as const satisfies readonly RemarkCode[];
 const GOOD = [
   'meshEnough',
@@ -192,6 +248,14 @@ const GOOD = [
   'turnToSlot',
   'studLongEnough',
   'holdsAtWork',
+  'bumpSteersLittle',
+  'barFine',
+  'runsEven',
+  'tyreClears',
+  'lineReaches',
+  'damperHasRoom',
+  'ballWithin',
+  'nearestLimit',
 ] as const satisfies readonly RemarkCode[];
 
 /** How a remark weighs; what is neither bad nor good is to be minded. */

@@ -3,6 +3,7 @@ import type { Caveat } from '#core/compound/compound-choice.ts';
 import type { Measured } from '#core/fastener/identify.ts';
 import type { StripLoads } from '#core/fastener/thread-engagement.ts';
 import type { FitKind } from '#core/fit/shrink-fit.ts';
+import type { LoadLimit } from '#core/load/load-check.ts';
 import type { PartMaterial } from '#core/tightening/joint-stiffness.ts';
 import type { Proposal, ValueOffer } from '#core/tightening/proposed-torque.ts';
 
@@ -21,9 +22,74 @@ const CAVEATS: Record<Caveat, string> = {
   heatToUndo: 'Comes off with heat only.',
 };
 
+/** What a load limit is of. */
+export const LIMIT_TEXT: Record<LoadLimit, string> = {
+  gross: 'gross mass',
+  payload: 'payload',
+  frontAxle: 'front axle',
+  rearAxle: 'rear axle',
+  combination: 'vehicle and trailer together',
+  trailer: 'trailer mass',
+  tongue: 'load on the ball',
+  trailerGross: 'the trailer’s own gross mass',
+  trailerAxle: 'the trailer’s axles',
+  carrier: 'carrier rating',
+  roof: 'roof load',
+  frontTyres: 'front tyres',
+  rearTyres: 'rear tyres',
+};
+
 /** Every remark of the bench in English. Names in braces are the remark's own facts, with their units in words. */
 export const REMARKS: Record<RemarkCode, string> = {
   ...CAVEATS,
+  bumpSteers:
+    'Steers by itself {per10MmDeg} a wheel in 10 mm of bump: raise or lower the outer end until rod and arms swing about one line, or take the kit’s correction.',
+  bumpSteersLittle: 'Hardly steers by itself over a bump.',
+  toeMoved: 'Toe stands at {toeDeg} a wheel after the change: it is set anew on the rack before the road.',
+  rackDecides: 'Rigid links and points as given: bushes give, points are read with a tape. The alignment rack decides.',
+  aimOutOfReach: 'The aim lies {missingDeg} beyond what this eccentric reaches: nothing is gained by turning on.',
+  startsAway: 'The lobe stands on the side that leads away from the aim: it goes through neutral first.',
+  bothSidesAlike: 'Both sides to the same mark first, then each to its own reading.',
+  headTurnsWithNut: 'Hold the head while the nut is pulled, and read again after: the lobe turns with the nut.',
+  axleShifts:
+    'The axle moves {shiftMm} to the side the bar hangs from: a longer bar, or its bracket moved, brings it back.',
+  barSteep:
+    'At {afterDeg} the bar steers the axle sideways over every bump: lower its frame end or raise its axle end.',
+  barFine: 'The bar stays near level, and the axle near the middle.',
+  jointSteep: 'A joint at {jointDeg} wears and shakes: turn the pinion, drop the gearbox, or another shaft.',
+  runsUneven: 'The pinion swings by {unevenShare} about even running: bring both joint angles together.',
+  runsEven: 'Both joints work alike: it runs evenly.',
+  slipOpens: 'The slip joint opens by {byMm}: see that enough spline stays in mesh at full droop.',
+  dialReadsLow:
+    'The dial reads {errorShare} too little: faster than it says. Local law on speedometers applies; have it set.',
+  dialReadsHigh: 'The dial reads {errorShare} too much.',
+  codeIsNominal: 'Sizes of the code: a tyre as made may be off by a hundredth or two. Measure where it is tight.',
+  tyreTouches: 'It touches: {shortMm} are missing where it is tightest.',
+  tyreClears: 'It clears everywhere that was measured.',
+  nameIsNotRise: 'The name says {namedOverMm} more than comes out at the wheel.',
+  riseWantsAlignment: 'Ride height moved: alignment, headlamps and driver-assist sensors are due.',
+  lineShort: 'Short by {shortMm} at full droop: a longer line or a lower bracket before the wheel hangs on it.',
+  lineReaches: 'It reaches at full droop with the slack asked for.',
+  damperDrawnOut:
+    'Only {leftMm} of droop are left: the wheel hangs on its damper over a kerb. Longer dampers, or less lift.',
+  damperShutsFirst: 'The damper shuts {shortMm} of wheel travel before the bump stop: metal on metal.',
+  damperHasRoom: 'The damper has room both ways, and the bump stop comes first.',
+  measureAtDroop: 'Look at it with the wheel hanging and at full lock both ways before it goes on the road.',
+  ballTooLight: 'Too light on the ball: it wanders. {leastKg} at least.',
+  ballTooHeavy: 'Too heavy on the ball: {mostKg} at most.',
+  ballWithin: 'The load on the ball is inside the band.',
+  moveForward: 'Move the cargo {allMm} forward, all of it together.',
+  moveBack: 'Move the cargo {allMm} back, all of it together.',
+  pastCoupling: 'The cargo would have to go past the coupling: load less, or otherwise.',
+  overRatings: 'Over its rating: {limits}. Take load off before it moves.',
+  nearestLimit: 'Inside every rating that was given; nearest is {limit}, {usedShare} used.',
+  trailerStops: 'With everything else as it is, a trailer stops at {trailerKg}, by {limit}.',
+  ratingsMissing: 'Ratings that were not given were not checked.',
+  ratingsDoNotRise: 'Springs, tyres and bars do not raise what the vehicle’s plate says.',
+  carrierRatingUnknown:
+    'A ball’s rating is for a trailer: what the receiver’s maker says of carriers without wheels goes first.',
+  weighbridgeDecides:
+    'Worked from what was entered: plate, manual and local law decide, and a licensed weighbridge weighs.',
   noMarkInRange: 'No mark of this scale lies inside the accepted range: another wrench.',
   uncorrectedTorque: 'Left uncorrected, the fastener would get {gotNm}.',
   gotOutside: 'The fastener got {gotNm}, outside {fromNm} to {toNm}: do it again at the right setting.',

@@ -54,7 +54,7 @@ function Entry({
     value,
   };
   return (
-    <div className="grid content-start gap-1">
+    <div className={`grid content-start gap-1 ${field.kind === 'lines' ? 'col-span-2' : ''}`}>
       <label htmlFor={`field-${field.key}`} className="text-sm font-bold">
         {field.label}
       </label>
@@ -67,6 +67,16 @@ function Entry({
             </option>
           ))}
         </select>
+      ) : field.kind === 'lines' ? (
+        <>
+          <textarea
+            {...shared}
+            className={`figures min-h-40 w-full border-2 bg-sheet px-3 py-2 text-sm ${fault === undefined ? 'border-rule' : 'border-bad'}`}
+            spellCheck={false}
+            onChange={(event) => onChange(field.key, event.target.value)}
+          />
+          {field.hint && <span className="text-sm text-ink-2">{field.hint}</span>}
+        </>
       ) : (
         <span className="relative block">
           <input

@@ -16,6 +16,8 @@ interface FieldBase {
 
 export type Field =
   | (FieldBase & { kind: 'text' })
+  /** Several lines, over the whole width. */
+  | (FieldBase & { kind: 'lines'; hint?: string })
   | (FieldBase & { kind: 'number'; unit?: UnitName; hint?: string })
   | (FieldBase & {
       kind: 'choice';

@@ -48,6 +48,7 @@ export const figuresIn = (system: UnitSystem) => ({
       ? { number: metric, unit: 'N/mm²', other: `${inch} ksi` }
       : { number: inch, unit: 'ksi', other: `${metric} N/mm²` };
   },
+  mass: (kg: number): ShownFigure => inBoth(kg, 'kg', 'lb', system),
   volume: (ml: number): ShownFigure => inBoth(ml, 'mL', 'fl oz', system),
   temperature(c: number): ShownFigure {
     const [metric, inch] = [String(Math.round(c)), String(Math.round(fromBase(c, '°F')))];

@@ -1,0 +1,102 @@
+import { clockwiseFromFront, type Side } from '#core/geometry/eccentric.ts';
+
+const R = 78;
+
+/** Where the lobe points: up at neutral, outwards to the side of its wheel. From the front the left wheel is on the right. */
+function lobe(side: Side, angleDeg: number): { x: number; y: number } {
+  const out = side === 'left' ? 1 : -1;
+  const angle = (angleDeg * Math.PI) / 180;
+  return { x: out * Math.sin(angle), y: -Math.cos(angle) };
+}
+
+function Face({ side, fromDeg, toDeg, cx }: { side: Side; fromDeg: number; toDeg: number; cx: number }) {
+  const cy = 150;
+  const [from, to] = [lobe(side, fromDeg), lobe(side, toDeg)];
+  const turns = Math.abs(toDeg - fromDeg) > 0.5;
+  const clockwise = clockwiseFromFront(side, toDeg > fromDeg ? 'outwards' : 'inwards');
+  const arc = R + 22;
+  const tip = { x: cx + to.x * arc, y: cy + to.y * arc };
+  // The arrow's head lies along the circle where it ends.
+  const along = clockwise ? { x: -to.y, y: to.x } : { x: to.y, y: -to.x };
+  const wing = (turn: number) => {
+    const [cos, sin] = [Math.cos(turn), Math.sin(turn)];
+    return { x: -(along.x * cos - along.y * sin) * 16, y: -(along.x * sin + along.y * cos) * 16 };
+  };
+  const [w1, w2] = [wing(0.5), wing(-0.5)];
+  return (
+    <g data-side={side}>
+      <text x={cx} y={26} textAnchor="middle" className="plate" fontSize={22}>
+        {side === 'left' ? 'Left wheel' : 'Right wheel'}
+      </text>
+      <circle cx={cx} cy={cy} r={R} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
+      <line x1={cx} x2={cx} y1={cy - R - 6} y2={cy - R + 12} stroke="var(--ink)" strokeWidth={2} />
+      <text x={cx} y={cy + R + 20} textAnchor="middle" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
+        {side === 'left' ? '← inwards · outwards →' : '← outwards · inwards →'}
+      </text>
+      <line
+        x1={cx}
+        y1={cy}
+        x2={cx + from.x * R}
+        y2={cy + from.y * R}
+        stroke="var(--rule)"
+        strokeWidth={8}
+        strokeDasharray="6 5"
+      />
+      <line
+        data-part="lobe"
+        x1={cx}
+        y1={cy}
+        x2={cx + to.x * R}
+        y2={cy + to.y * R}
+        stroke="var(--ink)"
+        strokeWidth={10}
+      />
+      <path
+        d={Array.from({ length: 6 }, (_, k) => {
+          const a = (k * Math.PI) / 3;
+          return `${k === 0 ? 'M' : 'L'}${(cx + 26 * Math.cos(a)).toFixed(1)} ${(cy + 26 * Math.sin(a)).toFixed(1)}`;
+        }).join('')}
+        fill="var(--steel)"
+        stroke="var(--ink)"
+        strokeWidth={2}
+      />
+      {turns && (
+        <path
+          d={`M${cx + from.x * arc} ${cy + from.y * arc}A${arc} ${arc} 0 0 ${clockwise ? 1 : 0} ${tip.x} ${tip.y}M${tip.x + w1.x} ${tip.y + w1.y}L${tip.x} ${tip.y}L${tip.x + w2.x} ${tip.y + w2.y}`}
+          fill="none"
+          stroke="var(--ink)"
+          strokeWidth={4}
+        />
+      )}
+      <text x={cx} y={cy + R + 46} textAnchor="middle" fontSize={16} fontWeight={700}>
+        {turns ? `turn the lobe ${toDeg > fromDeg ? 'outwards' : 'inwards'}` : 'stays'}
+      </text>
+      <text x={cx} y={cy + R + 68} textAnchor="middle" fontSize={14}>
+        {turns ? `${clockwise ? 'clockwise' : 'anticlockwise'} from the front` : ''}
+      </text>
+    </g>
+  );
+}
+
+/** An eccentric of both wheels as one sees it standing in front of the vehicle: the lobe as it is, as it should be, and the way. */
+export function EccentricFaces({
+  fromDeg,
+  toDeg,
+  top,
+  label,
+}: {
+  fromDeg: number;
+  toDeg: number;
+  top: 'out' | 'in' | 'stays';
+  label: string;
+}) {
+  return (
+    <svg viewBox="0 0 640 340" className="w-full" role="img" aria-label={label}>
+      <Face side="right" fromDeg={fromDeg} toDeg={toDeg} cx={165} />
+      <Face side="left" fromDeg={fromDeg} toDeg={toDeg} cx={475} />
+      <text x={320} y={332} textAnchor="middle" fontSize={15}>
+        {top === 'stays' ? 'the wheels stay as they stand' : `tops of both wheels go ${top}`} · seen from the front
+      </text>
+    </svg>
+  );
+}

@@ -1,0 +1,87 @@
+import { must } from '#contract/calc/joint-input.ts';
+import { LIMIT_TEXT } from '#contract/wording/en/bench.ts';
+import { carrierOnBall } from '#core/bench/towing.ts';
+import type { BenchTool } from '../bench-tool.ts';
+import { RuleBars } from '../drawing/RuleBars.tsx';
+import { inLine } from '../show-figure.ts';
+
+/** A box or rack on the ball, which is no trailer. */
+export const CARRIER: BenchTool = {
+  id: 'carrier',
+  title: 'Rack or box on the ball',
+  says: 'What a carrier without wheels puts on ball and rear axle, by its longer lever.',
+  example: 'bike rack 60 kg',
+  words: ['carrier', 'rack', 'bike rack', 'cycle rack', 'box', 'non-trailer', 'cargo box'],
+  wide: true,
+  takes: ['load'],
+  fields: [
+    { key: 'own', label: 'The carrier itself', initial: '20', kind: 'number', unit: 'kg' },
+    { key: 'load', label: 'On it', initial: '50', kind: 'number', unit: 'kg' },
+    { key: 'behindBall', label: 'Its middle behind the ball', initial: '300', kind: 'number', unit: 'mm' },
+    { key: 'front', label: 'Front axle now', initial: '1150', kind: 'number', unit: 'kg' },
+    { key: 'rear', label: 'Rear axle now', initial: '1250', kind: 'number', unit: 'kg' },
+    { key: 'wheelbase', label: 'Wheelbase', initial: '2900', kind: 'number', unit: 'mm' },
+    { key: 'behind', label: 'Ball behind the rear axle', initial: '1150', kind: 'number', unit: 'mm' },
+    { key: 'ball', label: 'Rated on the ball', initial: '100', kind: 'number', unit: 'kg' },
+    {
+      key: 'rated',
+      label: 'Rated for carriers',
+      initial: '75',
+      kind: 'number',
+      unit: 'kg',
+      hint: 'by the receiver’s maker; empty: not said',
+    },
+    { key: 'rearRated', label: 'Rated rear axle', initial: '1600', kind: 'number', unit: 'kg' },
+  ],
+  answer(read) {
+    const { show } = read;
+    const [tongueKg, carrierKg, rearAxleKg] = ['ball', 'rated', 'rearRated'].map((key) =>
+      read.optional(key, 1, 100_000),
+    );
+    const a = must(
+      carrierOnBall({
+        carrierKg: read.number('own', 0, 2000),
+        loadKg: read.number('load', 0, 2000),
+        behindBallMm: read.number('behindBall', 0, 2000),
+        axles: { frontKg: read.number('front', 1, 100_000), rearKg: read.number('rear', 1, 100_000) },
+        wheelbaseMm: read.number('wheelbase', 1000, 10_000),
+        hitchBehindMm: read.number('behind', 0, 5000),
+        ratings: {
+          ...(tongueKg === undefined ? {} : { tongueKg }),
+          ...(carrierKg === undefined ? {} : { carrierKg }),
+          ...(rearAxleKg === undefined ? {} : { rearAxleKg }),
+        },
+      }),
+    );
+    return {
+      main: { label: 'All of it on the ball', shown: show.mass(a.massKg) },
+      figures: [
+        { label: 'Front axle then', shown: show.mass(a.frontKg) },
+        { label: 'Rear axle then', shown: show.mass(a.rearKg) },
+        { label: 'Bends the ball with', shown: show.torque(a.momentNm) },
+      ],
+      remarks: a.remarks,
+      drawing: (
+        <RuleBars
+          unit="kg"
+          bars={
+            a.checks.length > 0
+              ? a.checks.map(({ limit, actualKg, ratingKg, ok }) => ({
+                  name: LIMIT_TEXT[limit],
+                  value: actualKg,
+                  limit: ratingKg,
+                  tone: ok ? undefined : ('bad' as const),
+                }))
+              : [{ name: 'on the ball', value: a.massKg, tone: 'main' as const }]
+          }
+          label="What the carrier puts on each, the mark is the rating"
+        />
+      ),
+      summary: `Carrier ${inLine(show.mass(a.massKg))} on the ball: rear axle ${inLine(show.mass(a.rearKg))}, bends the ball with ${inLine(show.torque(a.momentNm))}`,
+    };
+  },
+  sources: [
+    { what: 'Moments about the front axle, with the longer lever', where: 'statics' },
+    { what: 'A ball’s rating is a trailer’s', where: 'common practice, no source; the receiver’s sheet goes first' },
+  ],
+};
