@@ -43,7 +43,8 @@ export function trailerOnBall(
   if (!share.ok) return share;
   const move = cargoMove(load, targetShare);
   if (!move.ok) return move;
-  const { allMm } = move.value;
+  // Straps are not set to less than a millimetre.
+  const allMm = Math.round(move.value.allMm);
   const foremost = Math.max(...load.cargo.filter(({ kg }) => kg > 0).map(({ aheadMm }) => aheadMm));
   const { verdict, tongueKg: forBand } = share.value;
   return ok({

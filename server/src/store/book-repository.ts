@@ -175,12 +175,14 @@ export class BookRepository {
   async pullsBetween(shopId: string, wrench: string, moments: readonly number[]): Promise<number[]> {
     const bounds = [0, ...moments, Number.MAX_SAFE_INTEGER];
     const counts = await Promise.all(
-      bounds.slice(1).map((to, at) =>
-        this.source.query(
-          'SELECT COUNT(*) AS count FROM book_pull WHERE shop_id = ? AND wrench_id = ? AND at_ms >= ? AND at_ms < ?',
-          [shopId, wrench, bounds[at], to],
+      bounds
+        .slice(1)
+        .map((to, at) =>
+          this.source.query(
+            'SELECT COUNT(*) AS count FROM book_pull WHERE shop_id = ? AND wrench_id = ? AND at_ms >= ? AND at_ms < ?',
+            [shopId, wrench, bounds[at], to],
+          ),
         ),
-      ),
     );
     return counts.map(([row]) => Number(row.count));
   }

@@ -110,7 +110,14 @@ export function CornerFront({
       {names.map(([name, point]) => {
         const [x, ny] = at(point);
         return (
-          <text key={name} x={x - 4} y={ny - 9} fontSize={13} textAnchor="start" style={{ fill: 'var(--ink-2)' }}>
+          <text
+            key={name}
+            x={x - 4}
+            y={name === 'lower arm' ? ny + 20 : ny - 9}
+            fontSize={13}
+            textAnchor="start"
+            style={{ fill: 'var(--ink-2)' }}
+          >
             {name}
           </text>
         );

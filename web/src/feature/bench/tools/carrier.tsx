@@ -63,18 +63,18 @@ export const CARRIER: BenchTool = {
       remarks: a.remarks,
       drawing: (
         <RuleBars
-          unit="kg"
+          unit={a.checks.length > 0 ? '% of its rating' : 'kg'}
           bars={
             a.checks.length > 0
               ? a.checks.map(({ limit, actualKg, ratingKg, ok }) => ({
                   name: LIMIT_TEXT[limit],
-                  value: actualKg,
-                  limit: ratingKg,
+                  value: (actualKg / ratingKg) * 100,
+                  limit: 100,
                   tone: ok ? undefined : ('bad' as const),
                 }))
               : [{ name: 'on the ball', value: a.massKg, tone: 'main' as const }]
           }
-          label="What the carrier puts on each, the mark is the rating"
+          label="How much of each rating the carrier uses"
         />
       ),
       summary: `Carrier ${inLine(show.mass(a.massKg))} on the ball: rear axle ${inLine(show.mass(a.rearKg))}, bends the ball with ${inLine(show.torque(a.momentNm))}`,

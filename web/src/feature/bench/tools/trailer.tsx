@@ -27,7 +27,7 @@ export const TRAILER: BenchTool = {
     { key: 'load', label: 'Cargo', initial: '900', kind: 'number', unit: 'kg' },
     { key: 'at', label: 'Ahead of the axle', initial: '50', kind: 'number', unit: 'mm', hint: 'behind is below 0' },
     { key: 'load2', label: 'More cargo', initial: '0', kind: 'number', unit: 'kg' },
-    { key: 'at2', label: 'Ahead of the axle', initial: '0', kind: 'number', unit: 'mm' },
+    { key: 'at2', label: 'That ahead of the axle', initial: '0', kind: 'number', unit: 'mm' },
     { key: 'share', label: 'Wanted on the ball, %', initial: '11', kind: 'number' },
     { key: 'low', label: 'Band from, %', initial: '10', kind: 'number', assumption: true },
     { key: 'high', label: 'Band to, %', initial: '15', kind: 'number', assumption: true },
@@ -61,7 +61,7 @@ export const TRAILER: BenchTool = {
           label: 'Band',
           shown: show.text(`${Math.round(a.band.tongueKg.min)} – ${Math.round(a.band.tongueKg.max)}`, 'kg'),
         },
-        { label: 'Cargo forward by', shown: show.length(a.move.allMm) },
+        { label: 'Cargo forward by', shown: show.length(Math.round(a.move.allMm)) },
       ],
       remarks: a.remarks,
       drawing: (
