@@ -60,6 +60,7 @@ export const ONE_OF_EACH: { [T in StepAction['type']]: StepAction } = {
     longestMm: 430,
   },
   shim: { type: 'shim', what: 'bracket', places: PLACES, shims: ['shim'], openMm: 0.6 },
+  align: { type: 'align', check: 'c1', authorityDeg: 1.2, lobeOut: 'topOut', startDeg: 0 },
   start: { type: 'start', group: 'g1' },
   snug: { type: 'snug', group: 'g1' },
   torque: { type: 'torque', group: 'g1' },

@@ -266,7 +266,7 @@ function shapeOf({ log, document }: Fetched, { act, untilMs }: NextOnLine): stri
 }
 
 /** What is measured or looked at, and may be otherwise. */
-const CHECKS = new Set<string>(['check', 'test', 'shim']);
+const CHECKS = new Set<string>(['check', 'test', 'align', 'shim']);
 
 export interface FitterOptions {
   hands?: Hands;

@@ -140,6 +140,12 @@ const StepActionSchema = exactly<StepAction>()(
       spreadMm: Positive.max(50).optional(),
       openMm: Positive.max(10),
     }),
+    action('align', {
+      check: Id,
+      authorityDeg: Positive.max(6).optional(),
+      lobeOut: z.enum(['topOut', 'topIn']).optional(),
+      startDeg: z.number().min(-90).max(90).optional(),
+    }),
     actionOf(JOINT_ACTIONS, { group: Id }),
     action('hold', {
       group: Id,

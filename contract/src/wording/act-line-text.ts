@@ -35,6 +35,7 @@ const isReading = (key: string): boolean => key === 'value' || key.startsWith('a
 function unitOf(plan: Plan, action: PlanAction): string {
   switch (action.type) {
     case 'check':
+    case 'align':
     case 'test':
       return plan.checks.find(({ id }) => id === action.check)?.unit ?? '';
     case 'prerequisite':

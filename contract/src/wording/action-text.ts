@@ -11,7 +11,8 @@ export type ActionField = { field: string; label: string; optional?: true } & (
   | { kind: 'objects'; list: ObjectList }
   | { kind: 'words' }
   | { kind: 'places' }
-  | { kind: 'number'; unit?: string; most: number; whole?: true }
+  /** From nothing up, or from `least`. */
+  | { kind: 'number'; unit?: string; most: number; least?: number; whole?: true }
   | { kind: 'choice'; options: ReadonlyArray<readonly [value: string, text: string]> }
   | { kind: 'tick' }
 );
@@ -171,6 +172,21 @@ export const ACTION_FIELDS: Record<StepAction['type'], readonly ActionField[]> =
     number('spacerMm', 'Spacer, mm', 200, true),
     number('spreadMm', 'Gaps apart at most, mm', 50, true),
     number('openMm', 'May stay open, mm', 10),
+  ],
+  align: [
+    object('check', 'checks'),
+    number('authorityDeg', 'A quarter turn moves it, °', 6, true),
+    {
+      field: 'lobeOut',
+      label: 'Lobe outwards puts the top',
+      kind: 'choice',
+      options: [
+        ['', 'not said'],
+        ['topOut', 'out'],
+        ['topIn', 'in'],
+      ],
+    },
+    { field: 'startDeg', label: 'Lobe starts at, ° outwards', kind: 'number', least: -90, most: 90, optional: true },
   ],
   start: [GROUP],
   snug: [GROUP],

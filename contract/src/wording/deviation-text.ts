@@ -2,6 +2,7 @@ import { QUANTITY_UNIT } from '#core/kit/baseline-unit.ts';
 import { kitOf } from '#core/kit/ids.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
+import { checkRead } from '#core/kit/step-action.ts';
 import { lineOf } from '#core/line/line.ts';
 import type { Deviation } from '#core/record/deviations.ts';
 import { unreachable } from '#core/result.ts';
@@ -231,10 +232,7 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
     case 'notMet': {
       const { act, said, met } = deviation;
       const action = lineOf(plan).actById.get(act)?.action;
-      const check =
-        action?.type === 'check' || action?.type === 'test'
-          ? plan.checks.find(({ id }) => id === action.check)
-          : undefined;
+      const check = action && plan.checks.find(({ id }) => id === checkRead(action));
       return {
         act: actName(act),
         said: said.replace('verdict notMet', 'not so'),

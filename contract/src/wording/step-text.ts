@@ -111,6 +111,7 @@ function objectOf(plan: Plan, action: PlanAction): string | undefined {
     case 'measureAgain':
       return by(plan.baselines, action.baseline)?.name;
     case 'check':
+    case 'align':
     case 'test':
       return by(plan.checks, action.check)?.text;
     case 'prerequisite':

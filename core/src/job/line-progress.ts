@@ -1,5 +1,6 @@
 import { PHASES } from '../kit/phase.ts';
 import { indexOf, type Plan, type PlanAction, type PlanStation } from '../kit/plan.ts';
+import { checkRead } from '../kit/step-action.ts';
 import { type LineAct, type LineStep, lineOf } from '../line/line.ts';
 import { lineKind } from '../line/line-kinds.ts';
 import { baselineMisses } from './baseline-verdict.ts';
@@ -115,6 +116,7 @@ function follows(plan: Plan, job: JobState, act: LineAct, debts: ReadonlyMap<str
       return misses.length === 0 && measured(plan, job, act, action.baseline, 'after');
     }
     case 'check':
+    case 'align':
     case 'test':
       // A miss that only stands on the record lets the work go on.
       return plan.checks.find(({ id }) => id === action.check)?.miss === 'deviation'
@@ -241,7 +243,7 @@ function holding(plan: Plan): ReadonlyArray<{ step: LineStep; from: number }> {
   if (known) return known;
   const found = lineOf(plan).steps.flatMap((step) =>
     step.acts.flatMap(({ action }) => {
-      const check = action.type === 'check' || action.type === 'test' ? action.check : undefined;
+      const check = checkRead(action);
       const holds = plan.checks.find(({ id }) => id === check)?.holds;
       return holds === undefined ? [] : [{ step, from: PHASES.indexOf(holds) }];
     }),

@@ -3,7 +3,7 @@ import type { HouseRules } from './house-rules.ts';
 import type { Bound, Temporary } from './kit-preparation.ts';
 import { PHASES, type Phase } from './phase.ts';
 import type { Plan, PlanAction, PlanGroup, PlanStep } from './plan.ts';
-import { JOINT_ACTIONS, type JointAction } from './step-action.ts';
+import { checkRead, JOINT_ACTIONS, type JointAction } from './step-action.ts';
 
 /** What a kit lists, of which every entry has to stand on the line. */
 export type Listed = Pick<
@@ -117,7 +117,7 @@ function withJoints(list: StepList, { groups, items, checks }: Listed): void {
       const own = list.steps.findLastIndex(({ actions }) => actions.some(isJoint(group.id, 'start', 'snug')));
       const gating = checks.filter(({ gates }) => gates?.includes(group.id)).map(({ id }) => id);
       const checked = list.steps.findLastIndex(({ actions }) =>
-        actions.some((action) => (action.type === 'check' || action.type === 'test') && gating.includes(action.check)),
+        actions.some((action) => gating.includes(checkRead(action) ?? '')),
       );
       const place = Math.max(
         list.behind('torque'),
@@ -295,9 +295,7 @@ export function completeSteps(
       .filter(({ fate }) => fate === 'keep' || fate === 'scrap')
       .map(({ id }) => ({ type: 'settle', removed: id })),
   );
-  const unseen = listed.checks.filter(
-    ({ id }) => !list.has((action) => (action.type === 'check' || action.type === 'test') && action.check === id),
-  );
+  const unseen = listed.checks.filter(({ id }) => !list.has((action) => checkRead(action) === id));
   for (const { id, gates = [] } of unseen) {
     const gated = gates.flatMap((group) => list.find(isJoint(group, 'torque'))?.index ?? []);
     const at = gated.length > 0 ? Math.min(...gated) : list.steps.length;

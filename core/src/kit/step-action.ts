@@ -1,3 +1,5 @@
+import type { Eccentric } from '../geometry/eccentric.ts';
+
 /** A way of doing an act. A wrong one stands there with what it breaks, so that it is not found out on the vehicle. */
 export interface Method {
   name: string;
@@ -118,6 +120,17 @@ type Body =
       /** How much of a gap may stay open, mm. */
       openMm: number;
     }
+  /** Turned or set until a check is met: read, turned, read again. With an eccentric its maker's authority tells which way and how far. */
+  | {
+      type: 'align';
+      check: string;
+      /** Change with the lobe a quarter turn from neutral, °; left out, it is no eccentric. */
+      authorityDeg?: number;
+      /** What the top of the wheel does with the lobe outwards. */
+      lobeOut?: Eccentric['lobeOut'];
+      /** Where the sheet lets the lobe start: from neutral, outwards above 0. */
+      startDeg?: number;
+    }
   // Tighten
   | { type: 'start' | 'snug' | 'torque' | 'verify'; group: string }
   | { type: 'hold'; group: string; by: HoldBy; with?: string; say?: string; otherwise?: string }
@@ -133,6 +146,12 @@ type Body =
 
 /** One action of a step; what it acts on is named by id where the kit has it. */
 export type StepAction = Body & Acting;
+
+/** The check an action reads, if it reads one. */
+export const checkRead = (action: { type: string }): string | undefined =>
+  action.type === 'check' || action.type === 'test' || action.type === 'align'
+    ? (action as Extract<StepAction, { check: string }>).check
+    : undefined;
 
 /** The actions that bring a joint group's stations on. */
 export const JOINT_ACTIONS = ['start', 'snug', 'torque', 'verify'] as const;

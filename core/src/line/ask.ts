@@ -65,6 +65,7 @@ export const ASK_ABOUT = [
   'amount',
   'instrument',
   'shims',
+  'lobe',
 ] as const;
 export type AskAbout = (typeof ASK_ABOUT)[number];
 

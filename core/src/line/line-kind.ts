@@ -23,7 +23,17 @@ export interface At<A extends PlanAction = PlanAction> {
 }
 
 /** What is drawn in the middle of the screen, from the act's own data. */
-export type Picture = 'map' | 'outline' | 'part' | 'stack' | 'rule' | 'clock' | 'adjuster' | 'hole' | 'list';
+export type Picture =
+  | 'map'
+  | 'outline'
+  | 'part'
+  | 'stack'
+  | 'rule'
+  | 'clock'
+  | 'adjuster'
+  | 'hole'
+  | 'list'
+  | 'eccentric';
 
 /** The actions of one type; those that share their data with another type too. */
 export type ActionOf<T extends PlanAction['type'], A = PlanAction> = A extends { type: infer Types }

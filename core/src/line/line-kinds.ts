@@ -1,6 +1,6 @@
 import type { PlanAction } from '../kit/plan.ts';
 import type { Answers, Ask } from './ask.ts';
-import { preset, shim } from './kind/adjusting.ts';
+import { align, preset, shim } from './kind/adjusting.ts';
 import { choose, find } from './kind/choosing.ts';
 import { bend, cut, decide, drill, ream } from './kind/cutting.ts';
 import { bleed, fill, grease } from './kind/filling.ts';
@@ -68,6 +68,7 @@ export const LINE_KINDS: { [T in PlanAction['type']]: LineKind<ActionOf<T>> } = 
   press,
   preset,
   shim,
+  align,
   start,
   snug,
   torque,

@@ -70,6 +70,7 @@ export function toolsOfAct(plan: Plan, action: PlanAction, step: string): ActToo
       return [{ name, called, for: step }];
     }
     case 'check':
+    case 'align':
     case 'test': {
       const check = plan.checks.find(({ id }) => id === action.check);
       return check?.instrument === undefined ? [] : [named(check.instrument, step)];

@@ -13,6 +13,7 @@ import { isStroke } from '../job/strokes.ts';
 import { needsApproval, type ThreadRung } from '../job/thread-rung.ts';
 import type { MayDo } from '../job/visit-state.ts';
 import type { Plan } from '../kit/plan.ts';
+import { checkRead } from '../kit/step-action.ts';
 import type { SubstituteDifference } from '../kit/substitute.ts';
 import type { Answer } from '../line/ask.ts';
 import { lineOf } from '../line/line.ts';
@@ -279,16 +280,20 @@ function lineDeviations(plan: Plan, { visit, closed, problems }: JobState): Devi
   const units = new Map(
     [...lineOf(plan).actById.values()].map(({ id, action }) => [
       id,
-      action.type === 'check' || action.type === 'test'
-        ? (plan.checks.find((check) => check.id === action.check)?.unit ?? '')
+      checkRead(action) !== undefined
+        ? (plan.checks.find((check) => check.id === checkRead(action))?.unit ?? '')
         : action.type === 'shim'
           ? 'mm'
           : '',
     ]),
   );
+  // Turned until it was met: readings on the way are no departure.
+  const aligned = new Set(
+    [...lineOf(plan).actById.values()].flatMap(({ id, action }) => (action.type === 'align' ? [id] : [])),
+  );
   const acts = Object.entries(visit.acts).flatMap(([act, { tries }]) =>
     tries.flatMap(({ answers, failed, wrong, atMs, by }, index): Deviation[] => [
-      ...(failed.length > 0
+      ...(failed.length > 0 && !(aligned.has(act) && tries.slice(index + 1).some((later) => later.failed.length === 0))
         ? [
             {
               kind: 'notMet' as const,

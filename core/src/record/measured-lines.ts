@@ -4,6 +4,7 @@ import type { When } from '../job/stamp.ts';
 import { QUANTITY_UNIT } from '../kit/baseline-unit.ts';
 import type { Baseline, Check } from '../kit/kit-preparation.ts';
 import type { Plan } from '../kit/plan.ts';
+import { checkRead } from '../kit/step-action.ts';
 import type { Answer, Answers } from '../line/ask.ts';
 import { checkKey } from '../line/judge-check.ts';
 import { lineOf } from '../line/line.ts';
@@ -71,10 +72,7 @@ export function checkLines(plan: Plan, { visit }: JobState): CheckLine[] {
       const tries = visit.acts[id]?.tries ?? [];
       const last = tries.at(-1);
       if (!last) return [];
-      const check =
-        action.type === 'check' || action.type === 'test'
-          ? plan.checks.find((one) => one.id === action.check)
-          : undefined;
+      const check = plan.checks.find((one) => one.id === checkRead(action));
       const words = check?.text ?? (action.type === 'do' ? action.text : undefined);
       if (words === undefined) return [];
       const worded = check?.unit === undefined ? limitsInWords(words) : undefined;

@@ -95,6 +95,7 @@ function thingTouched(step: PlanStep, action: PlanAction, lists: ThingLists): Th
       return { ...key, bearing: 'once', what: 'baseline', id: action.baseline, name: thing.name };
     }
     case 'check':
+    case 'align':
     case 'test': {
       const thing = lists.checks.get(action.check);
       // Looked at while fitting, a check belongs to the part just fitted.

@@ -64,6 +64,7 @@ import { otherShopRoutes } from './other-shop-routes.ts';
 import { outsideRoutes, programRoutes } from './outside-routes.ts';
 import { ownerRoutes } from './owner-routes.ts';
 import { problem } from './problem.ts';
+import { rackRoutes } from './rack-routes.ts';
 import { recallRoutes } from './recall-routes.ts';
 import { sessionRoutes } from './session-routes.ts';
 import { shelfRoutes, supplierRoutes } from './shelf-routes.ts';
@@ -177,6 +178,7 @@ function apiRoutes({
     .route('/tablets', tabletRoutes(tablets, sessions))
     .route('/moving-in', movingInRoutes(movingIn))
     .route('/supplier', supplierRoutes())
+    .route('/alignment-rack', rackRoutes())
     .route('/kit-library', kitRoutes(drafts, catalog, jobs, pictures, works));
 }
 export type Api = ReturnType<typeof apiRoutes>;

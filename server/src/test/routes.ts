@@ -139,6 +139,7 @@ export const ROUTES: Array<[method: string, path: string]> = [
   ['DELETE', '/api/shelf/no-such'],
   ['POST', '/api/supplier/promises'],
   ['POST', '/api/supplier/orders'],
+  ['POST', '/api/alignment-rack/readings'],
   ['POST', '/api/crib/temperatures'],
   ['POST', '/api/crib/tester'],
   ['POST', '/api/crib/rechecks'],

@@ -76,6 +76,7 @@ export const ASK_TEXT: Record<AskAbout, string> = {
   value: '{what}',
   instrument: 'Measured with',
   shims: 'Put in, {what}',
+  lobe: 'Lobe from neutral, {what}: outwards is above 0',
   verdict: '{what, select, none {Is it so?} other {{what}}}',
   remarks: 'Anything to remark?',
   template: 'Template on: {what}',

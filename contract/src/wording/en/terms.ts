@@ -148,6 +148,7 @@ export const ACTION_TEXT: Record<PlanAction['type'], string> = {
   press: 'Press in',
   preset: 'Set to length',
   shim: 'Shim',
+  align: 'Align',
   start: 'Start by hand',
   snug: 'Snug',
   torque: 'Torque',

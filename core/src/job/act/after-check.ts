@@ -1,3 +1,4 @@
+import { checkRead } from '../../kit/step-action.ts';
 import type { Answers } from '../../line/ask.ts';
 import { type LineAct, lineOf } from '../../line/line.ts';
 import type { Ask } from './act.ts';
@@ -32,9 +33,9 @@ export function afterCheck(
   notMet: readonly string[],
 ): Array<ProblemRaised | ProblemCleared | ActsReopened> {
   const { action } = lineAct;
-  const check =
-    action.type === 'check' || action.type === 'test' ? plan.checks.find(({ id }) => id === action.check) : undefined;
-  if (!check || check.miss === 'deviation') return [];
+  const check = plan.checks.find(({ id }) => id === checkRead(action));
+  // A wheel on the way to its aim is no finding.
+  if (!check || check.miss === 'deviation' || action.type === 'align') return [];
   const open = Object.entries(job.problems).find(([, { act: of, cleared }]) => of === lineAct.id && !cleared);
   if (notMet.length === 0) {
     const how = readOut(

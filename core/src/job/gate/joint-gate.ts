@@ -1,4 +1,5 @@
 import { indexOf, type Plan, type PlanGroup, type PlanStation } from '../../kit/plan.ts';
+import { checkRead } from '../../kit/step-action.ts';
 import { lineOf } from '../../line/line.ts';
 import type { DecideContext } from '../act/act.ts';
 import { type JobState, stationState } from '../job-state.ts';
@@ -103,12 +104,7 @@ export function checkOpen(plan: Plan, job: JobState, station: PlanStation): Refu
   if (gating.length === 0) return undefined;
   const { acts } = lineProgress(plan, job);
   const looks = lineOf(plan).steps.flatMap((step) => step.acts);
-  const open = gating.find((check) =>
-    looks.some(
-      ({ id, action }) =>
-        (action.type === 'check' || action.type === 'test') && action.check === check.id && !acts.has(id),
-    ),
-  );
+  const open = gating.find((check) => looks.some(({ id, action }) => checkRead(action) === check.id && !acts.has(id)));
   return open && { code: 'checkNotMet', station: station.id, check: open.id };
 }
 

@@ -3,6 +3,7 @@ import { type Answers, questionsIn } from '../condition.ts';
 import type { KitDocument } from '../kit-document.ts';
 import type { Step } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
+import { checkRead } from '../step-action.ts';
 import { applies, lineOf, stepName } from './combination.ts';
 import { type Finding, finding } from './finding.ts';
 
@@ -161,7 +162,7 @@ export function gateOrder(kit: KitDocument): Finding[] {
       if (
         check.gates?.includes(group.id) &&
         late(
-          first((action) => (action.type === 'check' || action.type === 'test') && action.check === check.id),
+          first((action) => checkRead(action) === check.id),
           own.torque,
         )
       )

@@ -1,8 +1,10 @@
 import { chooseShims, type ShimChoice } from '../../fit/shim-choice.ts';
 import type { Plan } from '../../kit/plan.ts';
 import type { Answers, Ask } from '../ask.ts';
-import { checkKey } from '../judge-check.ts';
+import { checkKey, checkMisses } from '../judge-check.ts';
 import { type ActionOf, kindOf, tick } from '../line-kind.ts';
+import { eccentricOf, lobeKey } from '../lobe-advice.ts';
+import { looked } from './looking.ts';
 
 /** How near a set length has to come, mm (chosen by us: half a millimetre is what a rule shows). */
 const SET_TO_MM = 0.5;
@@ -108,4 +110,36 @@ export const shim = kindOf<ActionOf<'shim'>>({
     const choice = shimsFor(plan, action, answers);
     return choice && !choice.ok ? action.places.map((place) => checkKey(place)) : [];
   },
+});
+
+/** Where an eccentric's lobe stands, then what is read there, place by place; turned and read again until it is met. */
+export const align = kindOf<ActionOf<'align'>>({
+  picture: 'eccentric',
+  again: true,
+  asks({ plan, action }, answers) {
+    const check = plan.checks.find(({ id }) => id === action.check);
+    const read = looked(check, answers);
+    if (!check?.places || !eccentricOf(action)) return read;
+    return [
+      ...check.places.map(
+        (place): Ask => ({
+          kind: 'number',
+          key: lobeKey(place),
+          about: 'lobe',
+          what: place,
+          unit: '°',
+          min: -90,
+          max: 90,
+          outside: 'refused',
+          ...(action.startDeg === undefined ? {} : { expected: action.startDeg }),
+        }),
+      ),
+      ...read,
+    ];
+  },
+  fails: ({ plan, action }, answers) =>
+    checkMisses(
+      plan.checks.find(({ id }) => id === action.check),
+      answers,
+    ),
 });

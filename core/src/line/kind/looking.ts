@@ -61,7 +61,7 @@ const instrumentAsk = (instrument: string | undefined, used?: string): Ask[] =>
   instrument === undefined ? [] : [words('instrument', 'instrument', instrument, used ?? instrument)];
 
 /** What is read, else what is said. Words that hold a limit are measured like any other. */
-function looked(entry: Check | Prerequisite | undefined, answers: Answers): Ask[] {
+export function looked(entry: Check | Prerequisite | undefined, answers: Answers): Ask[] {
   if (!entry) return [verdict()];
   const { instrument, photo, remarks } = entry as Check;
   // What was not met is told in the fitter's own words: none are put into the mouth.

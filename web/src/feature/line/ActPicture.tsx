@@ -2,6 +2,7 @@ import { lazy, Suspense } from 'react';
 import { planActionText } from '#contract/wording/step-text.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
 import { indexOf, type PlanItem } from '#core/kit/plan.ts';
+import { checkRead } from '#core/kit/step-action.ts';
 import type { Answers, Ask } from '#core/line/ask.ts';
 import { checkKey, limitsOf } from '#core/line/judge-check.ts';
 import type { LineAct } from '#core/line/line.ts';
@@ -11,6 +12,7 @@ import { StackDrawing } from '../../drawing/StackDrawing.tsx';
 import { VehicleOutline } from '../../drawing/VehicleOutline.tsx';
 import { useSettings } from '../../shop/settings.ts';
 import { AdjusterPicture } from './picture/AdjusterPicture.tsx';
+import { EccentricPicture } from './picture/EccentricPicture.tsx';
 import { HolePicture } from './picture/HolePicture.tsx';
 import { Limits } from './picture/Limits.tsx';
 import { PartPlate } from './picture/PartPlate.tsx';
@@ -42,6 +44,8 @@ export function ActPicture(props: PictureProps) {
       return <Clock {...props} />;
     case 'adjuster':
       return props.act.action.type === 'preset' ? <AdjusterPicture action={props.act.action} asks={props.ask} /> : null;
+    case 'eccentric':
+      return <EccentricPicture {...props} />;
     case 'hole':
       return <HolePicture action={props.act.action} />;
     case 'map':
@@ -186,8 +190,8 @@ function Readings({ act, line, ask, answers }: PictureProps) {
   const { plan } = line;
   const { action } = act;
   const entry =
-    action.type === 'check' || action.type === 'test'
-      ? plan.checks.find(({ id }) => id === action.check)
+    checkRead(action) !== undefined
+      ? plan.checks.find(({ id }) => id === checkRead(action))
       : action.type === 'prerequisite'
         ? plan.prerequisites.find(({ id }) => id === action.prerequisite)
         : action.type === 'shim'

@@ -7,6 +7,7 @@ import { actGate } from '#core/job/act/do-act.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
 import { asksNow } from '#core/job/line-known.ts';
 import { debtTouched, lastTry, liftedForStep, waitsOfAct } from '#core/job/line-progress.ts';
+import { checkRead } from '#core/kit/step-action.ts';
 import { type Answer, type Answers, type Ask, judgeAnswers, sureKey } from '#core/line/ask.ts';
 import { cautionsAt } from '#core/line/cautions-at.ts';
 import { shimsFor } from '#core/line/kind/adjusting.ts';
@@ -22,6 +23,7 @@ import { ClockPanel, ShutPanel } from './ClockPanel.tsx';
 import { FitPanel } from './FitPanel.tsx';
 import { FluidFirst } from './FluidFirst.tsx';
 import { LineFoot } from './LineFoot.tsx';
+import { RackReading, rackFigure } from './RackReading.tsx';
 import { StepHead } from './StepHead.tsx';
 import type { LineInHand } from './use-line.ts';
 import { WaitsPanel } from './WaitsPanel.tsx';
@@ -99,6 +101,20 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
             <Cautions cautions={cautionsAt(plan, act)} />
           </div>
           <Failed line={line} act={act} />
+          {!waits && rackFigure(plan, act) && (
+            <RackReading
+              plan={plan}
+              act={act}
+              vehicle={document.vehicle.id}
+              answers={given}
+              onRead={(values) => {
+                for (const [reading, value] of Object.entries(values)) put(key, reading, value);
+                const answers = { ...given, ...values };
+                const left = asksNow(plan, state, act, answers).filter((other) => answers[other.key] === undefined);
+                if (left.length === 0) finish(answers);
+              }}
+            />
+          )}
           <Answered asks={asks} given={given} onDrop={(one) => drop(key, one)} />
           {action.type === 'press' && action.measureFit && <FitPanel answers={given} roomC={state.visit.bay?.tempC} />}
           <div className="flex flex-1 flex-col pt-4">
@@ -178,8 +194,7 @@ function Failed({ line, act }: { line: LineInHand; act: LineAct }) {
   const tried = lastTry(state, act.id);
   if (!tried || tried.failed.length === 0) return null;
   const { action } = act;
-  const check =
-    action.type === 'check' || action.type === 'test' ? plan.checks.find(({ id }) => id === action.check) : undefined;
+  const check = plan.checks.find(({ id }) => id === checkRead(action));
   const back = check?.failsTo === undefined ? undefined : line.line.stepById.get(check.failsTo);
   const times = state.visit.acts[act.id]?.tries.length ?? 0;
   const unit = action.type === 'shim' ? 'mm' : check?.unit;

@@ -1,8 +1,8 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { eccentricAim } from '#core/bench/eccentric.ts';
 import { ECCENTRIC_PLACES, type EccentricPlace } from '#core/geometry/eccentric.ts';
+import { EccentricFaces } from '../../../drawing/EccentricFaces.tsx';
 import type { BenchTool } from '../bench-tool.ts';
-import { EccentricFaces } from '../drawing/EccentricFaces.tsx';
 
 const sign = (value: number): string => `${value > 0 ? '+' : ''}${value.toFixed(2)}`;
 
@@ -96,9 +96,12 @@ export const CAMBER: BenchTool = {
       remarks: a.remarks,
       drawing: (
         <EccentricFaces
-          fromDeg={lobeDeg}
-          toDeg={a.angleDeg}
-          top={a.top}
+          faces={(['left', 'right'] as const).map((side) => ({
+            side,
+            fromDeg: lobeDeg,
+            toDeg: a.angleDeg,
+            top: a.top,
+          }))}
           label={`Eccentric of both wheels from the front: the lobe ${way}`}
         />
       ),

@@ -126,7 +126,10 @@ function Field({
               const figure = typedNumber(typed);
               if (field.whole && !(Number.isInteger(figure) && figure > 0 && figure <= field.most))
                 return 'A whole number.';
-              return figure > 0 && figure <= field.most ? void onChange(figure) : `Up to ${field.most}.`;
+              const low = field.least === undefined ? figure > 0 : figure >= field.least;
+              return low && figure <= field.most
+                ? void onChange(figure)
+                : `${field.least === undefined ? 'Up to' : `${field.least} to`} ${field.most}.`;
             }}
           />
         </div>

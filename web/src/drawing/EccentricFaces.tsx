@@ -9,7 +9,7 @@ function lobe(side: Side, angleDeg: number): { x: number; y: number } {
   return { x: out * Math.sin(angle), y: -Math.cos(angle) };
 }
 
-function Face({ side, fromDeg, toDeg, cx }: { side: Side; fromDeg: number; toDeg: number; cx: number }) {
+function Face({ side, fromDeg, toDeg, top, cx }: EccentricFace & { cx: number }) {
   const cy = 150;
   const [from, to] = [lobe(side, fromDeg), lobe(side, toDeg)];
   const turns = Math.abs(toDeg - fromDeg) > 0.5;
@@ -72,30 +72,32 @@ function Face({ side, fromDeg, toDeg, cx }: { side: Side; fromDeg: number; toDeg
         {turns ? `turn the lobe ${toDeg > fromDeg ? 'outwards' : 'inwards'}` : 'stays'}
       </text>
       <text x={cx} y={cy + R + 68} textAnchor="middle" fontSize={14}>
-        {turns ? `${clockwise ? 'clockwise' : 'anticlockwise'} from the front` : ''}
+        {turns ? `${clockwise ? 'clockwise' : 'anticlockwise'}: top goes ${top}` : ''}
       </text>
     </g>
   );
 }
 
-/** An eccentric of both wheels as one sees it standing in front of the vehicle: the lobe as it is, as it should be, and the way. */
-export function EccentricFaces({
-  fromDeg,
-  toDeg,
-  top,
-  label,
-}: {
+export interface EccentricFace {
+  side: Side;
+  /** Where the lobe stands, and where it goes: from neutral, outwards above 0. */
   fromDeg: number;
   toDeg: number;
+  /** What the top of the wheel does on the way. */
   top: 'out' | 'in' | 'stays';
-  label: string;
-}) {
+}
+
+/** Eccentrics as one sees them standing in front of the vehicle: the lobe as it is, as it should be, and the way. */
+export function EccentricFaces({ faces, label }: { faces: readonly EccentricFace[]; label: string }) {
+  // From the front the right wheel is on the left.
+  const placed = [...faces].sort((a) => (a.side === 'right' ? -1 : 1));
   return (
-    <svg viewBox="0 0 640 340" className="w-full" role="img" aria-label={label}>
-      <Face side="right" fromDeg={fromDeg} toDeg={toDeg} cx={165} />
-      <Face side="left" fromDeg={fromDeg} toDeg={toDeg} cx={475} />
-      <text x={320} y={332} textAnchor="middle" fontSize={15}>
-        {top === 'stays' ? 'the wheels stay as they stand' : `tops of both wheels go ${top}`} · seen from the front
+    <svg viewBox="0 0 640 330" className="w-full" role="img" aria-label={label}>
+      {placed.map((face) => (
+        <Face key={face.side} {...face} cx={face.side === 'right' ? 165 : 475} />
+      ))}
+      <text x={320} y={322} textAnchor="middle" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
+        seen from the front of the vehicle
       </text>
     </svg>
   );

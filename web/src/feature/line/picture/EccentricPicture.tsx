@@ -1,0 +1,73 @@
+import { planActionText } from '#contract/wording/step-text.ts';
+import { lastTry } from '#core/job/line-progress.ts';
+import type { Answers } from '#core/line/ask.ts';
+import { limitsOf } from '#core/line/judge-check.ts';
+import type { LineAct } from '#core/line/line.ts';
+import { type LobeAdvice, lobeAdvice, lobeKey } from '#core/line/lobe-advice.ts';
+import { EccentricFaces } from '../../../drawing/EccentricFaces.tsx';
+import type { LineSeen } from '../ActPicture.tsx';
+
+const sign = (value: number): string => `${value > 0 ? '+' : ''}${value.toFixed(2)}°`;
+
+/** What one wheel wants, in a sentence that cannot be read backwards. */
+export function adviceText({ place, readDeg, aimDeg, answer }: LobeAdvice): string {
+  const { towards, turnDeg, angleDeg, top, camberDeg, missingDeg, startsAway } = answer;
+  const reached =
+    Math.abs(missingDeg) > 0.05
+      ? ` It reaches ${sign(camberDeg)} and no farther: ${Math.abs(missingDeg).toFixed(2)}° are missing.`
+      : '';
+  if (towards === 'stays') return `${place}: ${sign(readDeg)}, the lobe stays.${reached}`;
+  return `${place}: ${sign(readDeg)}, aim ${sign(aimDeg)}. Turn the lobe ${Math.abs(turnDeg).toFixed(0)}° ${towards}, to ${angleDeg.toFixed(0)}° from neutral: top goes ${top}, to ${sign(camberDeg)}.${startsAway ? ' It stands on the side that leads away from the aim.' : ''}${reached}`;
+}
+
+/** Both eccentrics as one stands before the vehicle: where the lobes are, where they go, and the words for it. */
+export function EccentricPicture({ line, act, answers }: { line: LineSeen; act: LineAct; answers: Answers }) {
+  const { plan, state } = line;
+  const { action } = act;
+  if (action.type !== 'align') return null;
+  const check = plan.checks.find(({ id }) => id === action.check);
+  const tried = lastTry(state, act.id)?.answers ?? {};
+  // What is being entered now goes before what was tried.
+  const advice = (check?.places ?? []).flatMap((place) =>
+    [answers, tried].flatMap((said) => lobeAdvice(plan, action, said).filter((one) => one.place === place)).slice(0, 1),
+  );
+  const faces = (check?.places ?? []).flatMap((place) => {
+    const one = advice.find((entry) => entry.place === place);
+    if (one) return [{ side: one.side, fromDeg: one.lobeDeg, toDeg: one.answer.angleDeg, top: one.answer.top }];
+    const side = /\bleft\b/i.test(place)
+      ? ('left' as const)
+      : /\bright\b/i.test(place)
+        ? ('right' as const)
+        : undefined;
+    const lobe = answers[lobeKey(place)];
+    const at = typeof lobe === 'number' ? lobe : (action.startDeg ?? 0);
+    return side ? [{ side, fromDeg: at, toDeg: at, top: 'stays' as const }] : [];
+  });
+  const { min, max } = check ? limitsOf(check) : {};
+  return (
+    <div className="flex flex-1 flex-col justify-center gap-3 p-5">
+      {faces.length > 0 && action.authorityDeg !== undefined && (
+        <div className="mx-auto w-full max-w-2xl">
+          <EccentricFaces faces={faces} label={planActionText(plan, action)} />
+        </div>
+      )}
+      <p className="text-lg">
+        {min !== undefined && max !== undefined && `Wanted ${sign(min)} to ${sign(max)}`}
+        {check?.sides !== undefined && `, left and right within ${check.sides}°`}
+        {action.authorityDeg !== undefined && `. A quarter turn moves it ${action.authorityDeg}°.`}
+      </p>
+      {advice.length > 0 && (
+        <ul className="grid gap-2">
+          {advice.map((one) => (
+            <li key={one.place} className="border-l-4 border-ink bg-sheet p-2 text-lg">
+              {adviceText(one)}
+            </li>
+          ))}
+        </ul>
+      )}
+      <p className="text-sm text-ink-2">
+        Hold the head while the nut is pulled, and read again after it. The vehicle maker’s figures go first.
+      </p>
+    </div>
+  );
+}
