@@ -23,7 +23,8 @@ export function missedAnswers(plan: Plan, job: JobState, act: LineAct): Answers 
   const answers: Record<string, Answer> = { ...rightAnswers(plan, job, act) };
   asksNow(plan, job, act, answers).forEach((ask, index) => {
     const right = answers[ask.key];
-    if (ask.kind === 'number' && typeof right === 'number') {
+    // What is never taken is no miss.
+    if (ask.kind === 'number' && ask.outside === 'fails' && typeof right === 'number') {
       const askew = act.action.type === 'shim' || ask.key.endsWith(' to');
       answers[ask.key] = askew ? right + (index % 2 === 1 ? (ask.unit === '°' ? 0.4 : 2.2) : 0) : missing(ask, right);
     } else if (ask.kind === 'oneOf' && ask.options.some(({ is }) => is === 'fails'))

@@ -1,27 +1,23 @@
+import { angleText, lobeAdviceText } from '#contract/wording/lobe-text.ts';
 import { planActionText } from '#contract/wording/step-text.ts';
 import { lastTry } from '#core/job/line-progress.ts';
 import type { Answers } from '#core/line/ask.ts';
 import { limitsOf } from '#core/line/judge-check.ts';
 import type { LineAct } from '#core/line/line.ts';
-import { type LobeAdvice, lobeAdvice, lobeKey } from '#core/line/lobe-advice.ts';
+import { lobeAdvice, lobeKey } from '#core/line/lobe-advice.ts';
 import { EccentricFaces } from '../../../drawing/EccentricFaces.tsx';
-import type { LineSeen } from '../ActPicture.tsx';
-
-const sign = (value: number): string => `${value > 0 ? '+' : ''}${value.toFixed(2)}°`;
-
-/** What one wheel wants, in a sentence that cannot be read backwards. */
-export function adviceText({ place, readDeg, aimDeg, answer }: LobeAdvice): string {
-  const { towards, turnDeg, angleDeg, top, camberDeg, missingDeg, startsAway } = answer;
-  const reached =
-    Math.abs(missingDeg) > 0.05
-      ? ` It reaches ${sign(camberDeg)} and no farther: ${Math.abs(missingDeg).toFixed(2)}° are missing.`
-      : '';
-  if (towards === 'stays') return `${place}: ${sign(readDeg)}, the lobe stays.${reached}`;
-  return `${place}: ${sign(readDeg)}, aim ${sign(aimDeg)}. Turn the lobe ${Math.abs(turnDeg).toFixed(0)}° ${towards}, to ${angleDeg.toFixed(0)}° from neutral: top goes ${top}, to ${sign(camberDeg)}.${startsAway ? ' It stands on the side that leads away from the aim.' : ''}${reached}`;
-}
+import type { LineInHand } from '../use-line.ts';
 
 /** Both eccentrics as one stands before the vehicle: where the lobes are, where they go, and the words for it. */
-export function EccentricPicture({ line, act, answers }: { line: LineSeen; act: LineAct; answers: Answers }) {
+export function EccentricPicture({
+  line,
+  act,
+  answers,
+}: {
+  line: Pick<LineInHand, 'plan' | 'state'>;
+  act: LineAct;
+  answers: Answers;
+}) {
   const { plan, state } = line;
   const { action } = act;
   if (action.type !== 'align') return null;
@@ -52,7 +48,7 @@ export function EccentricPicture({ line, act, answers }: { line: LineSeen; act: 
         </div>
       )}
       <p className="text-lg">
-        {min !== undefined && max !== undefined && `Wanted ${sign(min)} to ${sign(max)}`}
+        {min !== undefined && max !== undefined && `Wanted ${angleText(min)} to ${angleText(max)}`}
         {check?.sides !== undefined && `, left and right within ${check.sides}°`}
         {action.authorityDeg !== undefined && `. A quarter turn moves it ${action.authorityDeg}°.`}
       </p>
@@ -60,7 +56,7 @@ export function EccentricPicture({ line, act, answers }: { line: LineSeen; act: 
         <ul className="grid gap-2">
           {advice.map((one) => (
             <li key={one.place} className="border-l-4 border-ink bg-sheet p-2 text-lg">
-              {adviceText(one)}
+              {lobeAdviceText(one)}
             </li>
           ))}
         </ul>
