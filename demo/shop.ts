@@ -38,6 +38,7 @@ export const DEMO_VEHICLES: DemoVehicle[] = [
     owner: 'Upper Sallow Rivers Survey',
     odometerKm: 61240,
     ratings: { kerbKg: 2110, grossKg: 3050, frontAxleKg: 1450, rearAxleKg: 1800, combinationKg: 5950, towKg: 3500 },
+    dimensions: { wheelbaseMm: 3085, hitchBehindMm: 1240, kerbFrontKg: 1190 },
     wheels: { thread: 'M12 x 1.5', nutSeat: 'cone', perWheel: 6, torque: '83 lbf·ft', tyre: '265/65 R17' },
     fitted: [],
   },
@@ -69,8 +70,25 @@ export const DEMO_VEHICLES: DemoVehicle[] = [
     contact: 'stores, hut 3',
     odometerKm: 38_460,
     ratings: { kerbKg: 1980, grossKg: 2900, frontAxleKg: 1350, rearAxleKg: 1750, combinationKg: 5600, towKg: 3000 },
+    dimensions: { wheelbaseMm: 3000, hitchBehindMm: 1210, kerbFrontKg: 1100 },
     wheels: { thread: 'M12 x 1.5', nutSeat: 'cone', perWheel: 6, torque: '83 lbf·ft', tyre: '245/70 R16' },
-    fitted: [{ word: 'canopy', since: '2023-06-02' }],
+    fitted: [
+      { word: 'canopy', since: '2023-06-02', loads: { massKg: 62, aheadOfRearAxleMm: 150 } },
+      {
+        word: 'tow bar with drop mount',
+        since: '2023-09-18',
+        loads: {
+          massKg: 34,
+          aheadOfRearAxleMm: -1050,
+          hitch: [
+            { name: 'receiver', trailerKg: 2800, tongueKg: 150 },
+            { name: 'drop mount', trailerKg: 2500, tongueKg: 180 },
+            { name: 'ball', trailerKg: 3500 },
+          ],
+          carrierKg: 75,
+        },
+      },
+    ],
   },
   {
     id: 'v-merle',

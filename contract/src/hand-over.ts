@@ -8,16 +8,20 @@ import { keysOf } from '#core/job/keys.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { bothText } from '#core/quantity/show-both.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
+import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
 import { pieceLines } from '#core/record/piece-lines.ts';
 import { type JointLine, recordLines } from '#core/record/record-lines.ts';
+import { vehicleWith } from '#core/vehicle/vehicle-sheet.ts';
 import type { JobDocument } from './job.ts';
 import { ownersBagLines } from './owners-bag.ts';
+import { PLATE_NOTE, vehiclePlate } from './vehicle-plate.ts';
 import { careText } from './wording/care-text.ts';
 import { deviationText } from './wording/deviation-text.ts';
 import { LIMIT_TEXT, NO_LIMIT } from './wording/en/hand-over.ts';
 import { MAY_TEXT } from './wording/en/line.ts';
 import { COMPOUND_TEXT, END_TEXT } from './wording/en/terms.ts';
 import { pullShown } from './wording/joint-text.ts';
+import { baselineText, readText, wantedOf } from './wording/measured-text.ts';
 import { pieceLineText } from './wording/piece-line-text.ts';
 import { alignmentText } from './wording/raised-text.ts';
 import { shopDay } from './wording/shop-time.ts';
@@ -50,6 +54,10 @@ export interface HandOverSheet {
   due: Array<{ care: string; text: string; when: string }>;
   watch: string[];
   limits: string[];
+  /** Heights, angles and lengths before and after. */
+  measured: string[];
+  /** What it weighs with its kits, and may carry and tow. */
+  carries: string[];
   groups: Array<{ id: string; title: string; joints: HandOverJoint[] }>;
   byFeel: string[];
   deviations: string[];
@@ -106,6 +114,8 @@ export function handOverSheet(job: HandedOver, plan: Plan, state: JobState): Han
     })),
     watch: watchOf(plan, lines),
     limits: limitsOf(plan),
+    measured: measuredOf(plan, state),
+    carries: carriesOf(plan, vehicle),
     groups,
     byFeel: lines.flatMap(({ station, stop }) =>
       stop ? [`${station.label} ${station.name}: ${stop.by.name}${stop.reason ? `, ${stop.reason}` : ''}`] : [],
@@ -174,6 +184,26 @@ function watchOf(plan: Plan, lines: readonly JointLine[]): string[] {
       ? ['A new noise, a new smell, a pull to one side, or something that touches: stop and look.']
       : ['A new noise or something that touches: stop and look.']),
   ];
+}
+
+function measuredOf(plan: Plan, state: JobState): string[] {
+  return [
+    ...baselineLines(plan, state).map((line) => {
+      const { before, after, change } = baselineText(line);
+      return `${line.baseline.name}, ${line.place}: ${before} before, ${after} after${change ? `; ${change}` : ''}`;
+    }),
+    ...checkLines(plan, state).map((line) => {
+      const wanted = wantedOf(line);
+      return `${line.text}: ${readText(line)}${wanted ? `; wanted ${wanted}` : ''}`;
+    }),
+  ];
+}
+
+/** Told only where a kit changes it: a guard says nothing of trailers. */
+function carriesOf(plan: Plan, vehicle: HandedOver['vehicle']): string[] {
+  if (!plan.kits.some(({ loads }) => loads)) return [];
+  const { weighs, may, lacks } = vehiclePlate(vehicleWith(vehicle, plan.kits));
+  return [...[...weighs, ...may].map(([name, text]) => `${name}: ${text}`), ...(lacks ? [lacks] : []), PLATE_NOTE];
 }
 
 function limitsOf(plan: Plan): string[] {

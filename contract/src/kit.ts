@@ -7,6 +7,7 @@ import { Id, Place, Text } from './kit/field.ts';
 import { KitFigureSchema } from './kit/figure.ts';
 import { AftercareSchema, CautionSchema, CompoundSchema, JointGroupSchema } from './kit/group.ts';
 import { ItemSchema, QuestionSchema, StationSchema } from './kit/hardware.ts';
+import { KitLoadsSchema } from './kit/loads.ts';
 import {
   BaselineSchema,
   CheckSchema,
@@ -36,6 +37,7 @@ export const KitDocumentSchema = exactly<KitDocument>()(
     runDownShare: z.number().gt(0).max(1).optional(),
     oneSideAtATime: z.boolean().optional(),
     adds: z.array(Place).max(20).optional(),
+    loads: KitLoadsSchema.optional(),
     fits: z.array(z.strictObject({ text: Text, when: ConditionSchema })),
     questions: z.array(QuestionSchema),
     items: z.array(ItemSchema),

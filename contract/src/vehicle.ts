@@ -2,6 +2,7 @@ import { z } from 'zod';
 import type { DebtEnd } from '#core/job/debt-kind.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { exactly } from './exactly.ts';
+import { KitLoadsSchema } from './kit/loads.ts';
 
 const Short = z.string().trim().max(120);
 const Kg = z.number().optional();
@@ -35,6 +36,13 @@ export const VehicleSchema = exactly<Vehicle>()(
         kerbKg: Kg,
       })
       .optional(),
+    dimensions: z
+      .strictObject({
+        wheelbaseMm: z.number().optional(),
+        hitchBehindMm: z.number().optional(),
+        kerbFrontKg: Kg,
+      })
+      .optional(),
     wheels: z
       .strictObject({
         thread: Short.optional(),
@@ -53,6 +61,7 @@ export const VehicleSchema = exactly<Vehicle>()(
           serials: z.array(z.string().min(1).max(120)).max(200).optional(),
           since: z.iso.date().optional(),
           jobNumber: Short.optional(),
+          loads: KitLoadsSchema.optional(),
         }),
       )
       .max(200)

@@ -262,6 +262,25 @@ export const CALC_INPUTS = {
       .optional(),
     linkLengthsMm: z.strictObject(LinkLengths).optional(),
   }),
+  trailingArm: z.strictObject({
+    innerPivot: Place,
+    outerPivot: Place,
+    wheelCentre: Place,
+    staticCamberDeg: z.number(),
+    staticToeDeg: z.number(),
+    travelsMm: z.array(z.number()).min(1).max(2000).optional(),
+  }),
+  solidAxle: z.strictObject({
+    links: z
+      .array(z.strictObject({ name: z.string().min(1), body: Place, axle: Place, lengthMm: z.number().optional() }))
+      .max(8),
+    leftWheel: Place,
+    rightWheel: Place,
+    travels: z
+      .array(z.strictObject({ leftMm: z.number(), rightMm: z.number() }))
+      .min(1)
+      .max(500),
+  }),
   trackBar: z.strictObject({ barLengthMm: z.number(), heightDifferenceMm: z.number(), liftMm: z.number() }),
   propShaft: z.strictObject({
     horizontalMm: z.number(),

@@ -6,7 +6,7 @@ import { issueText } from './issue-text.ts';
 import { CalcRefusal } from './joint-input.ts';
 import { cure, volume } from './topic/compound-topics.ts';
 import { drill, engagement, head, identify, stud, thread } from './topic/fastener-topics.ts';
-import { linkage, propShaft, speedometer, trackBar, tyre } from './topic/geometry-topics.ts';
+import { linkage, propShaft, solidAxle, speedometer, trackBar, trailingArm, tyre } from './topic/geometry-topics.ts';
 import { elastic, load, lubricate, preload } from './topic/joint-topics.ts';
 import { axles, cargo, chain, combination, tongue } from './topic/load-topics.ts';
 import { convert, shrink } from './topic/measure-topics.ts';
@@ -30,6 +30,8 @@ const TOPICS: { [Topic in CalcTopic]: (input: CalcInput<Topic>) => object } = {
   drill,
   shrink,
   linkage,
+  trailingArm,
+  solidAxle,
   trackBar,
   propShaft,
   tyre,

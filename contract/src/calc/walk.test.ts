@@ -273,6 +273,24 @@ const TOPICS: { [Topic in CalcTopic]: { must: Fields; may?: Fields } } = {
       linkLengthsMm: fc.record({ tieRod: number(0, 3100), upperArmRear: number(0, 3100) }, { requiredKeys: [] }),
     },
   },
+  trailingArm: {
+    must: {
+      innerPivot: fc.tuple(number(200, 500), number(0, 400), number(200, 400)),
+      outerPivot: fc.tuple(number(200, 500), number(500, 900), number(200, 400)),
+      wheelCentre: fc.constantFrom([0, 750, 320], [-100, 700, 300]),
+      staticCamberDeg: number(-16, 16),
+      staticToeDeg: number(-11, 11),
+    },
+    may: { travelsMm: list(number(-400, 400)) },
+  },
+  solidAxle: {
+    must: {
+      links: fc.constantFrom(GOOD.solidAxle.links, (GOOD.solidAxle.links as unknown[]).slice(0, 2)),
+      leftWheel: fc.tuple(number(-50, 50), number(600, 900), number(300, 400)),
+      rightWheel: fc.tuple(number(-50, 50), number(-900, -600), number(300, 400)),
+      travels: list(fc.record({ leftMm: number(-150, 520), rightMm: number(-150, 150) }), 2),
+    },
+  },
   trackBar: {
     must: { barLengthMm: number(0, 2600), heightDifferenceMm: number(-900, 900), liftMm: number(-450, 650) },
   },
@@ -394,6 +412,11 @@ const SIGNED = new Set([
   'xMm',
   'yMm',
   'travelMm',
+  'travelLeftMm',
+  'travelRightMm',
+  'leftMm',
+  'rearwardMm',
+  'halfTrackMm',
   'wheelCentreMm',
   'contactMm',
   'scrubRadiusMm',

@@ -423,6 +423,7 @@ describe('a vehicle’s faults and doubts', () => {
     monthImpossible: { month: 201913 },
     yearImpossible: { year: 1802, from: 1886, to: 2027 },
     ratingImpossible: { field: 'grossKg', kg: -4 },
+    dimensionImpossible: { field: 'wheelbaseMm', value: 2.9, from: 1000, to: 10_000 },
     odometerImpossible: { km: -1 },
   };
   const DOUBTS: OneOfEach<VehicleDoubt> = {

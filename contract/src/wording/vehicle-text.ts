@@ -1,12 +1,17 @@
 import type { BuildMonth } from '#core/kit/build-month.ts';
 import type { OdometerDoubt } from '#core/vehicle/odometer.ts';
 import type { VehicleDoubt, VehicleFault } from '#core/vehicle/vehicle.ts';
-import { ODOMETER_DOUBTS, RATING_TEXT, VEHICLE_DOUBTS, VEHICLE_FAULTS } from './en/vehicle.ts';
+import { DIMENSION_TEXT, ODOMETER_DOUBTS, RATING_TEXT, VEHICLE_DOUBTS, VEHICLE_FAULTS } from './en/vehicle.ts';
 import { say, type Values } from './message.ts';
 
 /** Why a vehicle cannot be saved. */
 export function vehicleFaultText(fault: VehicleFault): string {
-  const more = fault.code === 'ratingImpossible' ? { rating: RATING_TEXT[fault.field] } : {};
+  const more =
+    fault.code === 'ratingImpossible'
+      ? { rating: RATING_TEXT[fault.field] }
+      : fault.code === 'dimensionImpossible'
+        ? { dimension: DIMENSION_TEXT[fault.field] }
+        : {};
   return say(VEHICLE_FAULTS[fault.code], { ...(fault as unknown as Values), ...more });
 }
 

@@ -3,6 +3,7 @@ import type { DriveSize } from '../fastener/drive.ts';
 import type { Pattern } from '../tightening/pattern.ts';
 import type { Condition } from './condition.ts';
 import type { GroupId, ItemId, QuestionId, StationId, StepId } from './ids.ts';
+import type { KitLoads } from './kit-loads.ts';
 import type {
   Baseline,
   Check,
@@ -308,6 +309,7 @@ export interface KitDocument {
   oneSideAtATime?: boolean;
   /** Words the vehicle carries once the kit is on: `air springs`. Later kits ask for them. */
   adds?: string[];
+  loads?: KitLoads;
   fits: FitCondition[];
   questions: Question[];
   items: Item[];

@@ -17,6 +17,7 @@ import type {
   Question,
   Station,
 } from './kit-document.ts';
+import type { KitLoads } from './kit-loads.ts';
 import type {
   Baseline,
   Check,
@@ -48,6 +49,7 @@ export interface PlanKit {
   runDownShare?: number;
   oneSideAtATime: boolean;
   adds: string[];
+  loads?: KitLoads;
 }
 
 /**

@@ -514,6 +514,7 @@ export function resolve(
         runDownShare: kit.runDownShare,
         oneSideAtATime: kit.oneSideAtATime ?? false,
         adds: kit.adds ?? [],
+        ...(kit.loads ? { loads: kit.loads } : {}),
       },
     ],
     questions: askedBy(kit).map((question) => ({ ...question, kit: kit.id })),

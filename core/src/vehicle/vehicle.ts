@@ -1,5 +1,6 @@
 import { parseThread } from '../fastener/thread.ts';
 import { isBuildMonth } from '../kit/build-month.ts';
+import type { KitLoads } from '../kit/kit-loads.ts';
 import type { FittedAmount, VehicleFacts } from '../kit/vehicle-facts.ts';
 import { readTyreSize } from './tyre-size.ts';
 import { readVin } from './vin.ts';
@@ -18,6 +19,8 @@ export interface Fitted {
   since?: string;
   /** The job that fitted it; absent for what came with the vehicle. */
   jobNumber?: string;
+  /** What it weighs and carries, where its kit says so. */
+  loads?: KitLoads;
 }
 
 /** Ratings from the vehicle's own plate, kg. Never worked out from each other. */
@@ -30,6 +33,15 @@ export interface Ratings {
   combinationKg?: number;
   towKg?: number;
   kerbKg?: number;
+}
+
+/** Lengths and the one weight that a vehicle's loads are worked out from. */
+export interface Dimensions {
+  wheelbaseMm?: number;
+  /** Ball behind the rear axle. */
+  hitchBehindMm?: number;
+  /** What the front axle carries of the kerb mass, kg. */
+  kerbFrontKg?: number;
 }
 
 export type NutSeat = 'cone' | 'ball' | 'flat';
@@ -59,6 +71,7 @@ export interface Vehicle extends VehicleFacts {
   /** The unit on its own dial. */
   odometerUnit?: 'km' | 'mi';
   ratings?: Ratings;
+  dimensions?: Dimensions;
   wheels?: Wheels;
   fitted?: Fitted[];
   note?: string;
@@ -67,11 +80,19 @@ export interface Vehicle extends VehicleFacts {
 /** Cars began with a patent of 1886; a maker sells next year's models in autumn. */
 const FIRST_YEAR = 1886;
 
+/** What no vehicle here is outside of, mm and kg. Chosen by us. */
+const DIMENSION_LIMITS: Record<keyof Dimensions, [number, number]> = {
+  wheelbaseMm: [1000, 10_000],
+  hitchBehindMm: [0, 5000],
+  kerbFrontKg: [50, 50_000],
+};
+
 /** Something about a vehicle that cannot be, or that should be looked at again. */
 export type VehicleFault =
   | { code: 'nameMissing'; field: 'make' | 'model' | 'owner' }
   | { code: 'yearImpossible'; year: number; from: number; to: number }
   | { code: 'ratingImpossible'; field: keyof Ratings; kg: number }
+  | { code: 'dimensionImpossible'; field: keyof Dimensions; value: number; from: number; to: number }
   | { code: 'monthImpossible'; month: number }
   | { code: 'odometerImpossible'; km: number };
 
@@ -101,6 +122,11 @@ export function vehicleFaults(vehicle: Vehicle, yearNow: number): VehicleFault[]
     faults.push({ code: 'monthImpossible', month: vehicle.buildMonth });
   for (const [field, kg] of Object.entries(vehicle.ratings ?? {}) as Array<[keyof Ratings, number | undefined]>)
     if (kg !== undefined && !(kg > 0 && kg <= 100_000)) faults.push({ code: 'ratingImpossible', field, kg });
+  for (const [field, [from, to]] of Object.entries(DIMENSION_LIMITS) as Array<[keyof Dimensions, [number, number]]>) {
+    const value = vehicle.dimensions?.[field];
+    if (value !== undefined && !(value >= from && value <= to))
+      faults.push({ code: 'dimensionImpossible', field, value, from, to });
+  }
   if (km !== undefined && !(km >= 0 && km <= 5_000_000)) faults.push({ code: 'odometerImpossible', km });
   return faults;
 }

@@ -161,7 +161,7 @@ function apiRoutes({
     .route('/outside/v1', outsideRoutes(outside, followUp, shop))
     .route('/owner-page', ownerPageRoutes(ownerLinks, folder.publicKey, addresses))
     .use('*', signedIn(sessions))
-    .route('/', catalogRoutes(catalog, jobs, drafts, sessions, wrenches))
+    .route('/', catalogRoutes(catalog, jobs, drafts, sessions, wrenches, shop))
     .route('/jobs', jobRoutes(jobs, crib, sessions, devices, folder))
     .route('/crib', cribRoutes(crib, catalog, sessions))
     .route('/shelf', shelfRoutes(shelf))

@@ -1,10 +1,12 @@
 import { Hono } from 'hono';
 import { z } from 'zod';
 import { EraseSchema, SaveVehicleSchema, type VehicleHistory, VehicleSchema } from '#contract/vehicle.ts';
+import { platePdf } from '../report/plate-pdf.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { JobService } from '../service/job-service.ts';
 import type { KitDraftService } from '../service/kit-draft-service.ts';
 import type { SessionService } from '../service/session-service.ts';
+import type { ShopService } from '../service/shop-service.ts';
 import type { ShopWrenches } from '../service/shop-wrenches.ts';
 import type { SignedInEnv } from './caller.ts';
 import { problem } from './problem.ts';
@@ -19,6 +21,7 @@ export function catalogRoutes(
   drafts: KitDraftService,
   sessions: SessionService,
   wrenches: ShopWrenches,
+  shop: ShopService,
 ) {
   return new Hono<SignedInEnv>()
     .get('/vehicles', async (c) => c.json(await catalog.vehicles(c.get('caller').shopId)))
@@ -29,6 +32,17 @@ export function catalogRoutes(
       const stored = await catalog.vehicle(shopId, id);
       if (!stored) return problem(c, 'unknownVehicle');
       return c.json({ ...stored, visits: await jobs.history(shopId, id) } satisfies VehicleHistory);
+    })
+    .get('/vehicles/:id/plate.pdf', validate('param', KitId), async (c) => {
+      const { shopId } = c.get('caller');
+      const { id } = c.req.valid('param');
+      await jobs.noteOwed({ shopId, vehicleId: id });
+      const stored = await catalog.vehicle(shopId, id);
+      if (!stored) return problem(c, 'unknownVehicle');
+      c.header('Content-Type', 'application/pdf');
+      c.header('Content-Disposition', 'attachment; filename="what-it-may-carry.pdf"');
+      const { name } = await shop.settings(shopId);
+      return c.body(new Uint8Array(await platePdf(stored.vehicle, name, Date.now())));
     })
     .post('/vehicles', validate('json', VehicleSchema), async (c) => {
       const caller = c.get('caller');

@@ -74,6 +74,8 @@ export function handOverPdf(job: JobDocument, { shopKey, link, photos = [] }: Ha
   listed(sheet, TITLE.due, dueLines(told));
   listed(sheet, TITLE.watch, told.watch);
   listed(sheet, TITLE.limits, told.limits);
+  listed(sheet, TITLE.carries, told.carries);
+  listed(sheet, TITLE.measured, told.measured);
   whereAndJoints(sheet, plan, told, marks);
   listed(sheet, TITLE.byFeel, told.byFeel);
   sheet.plate(TITLE.deviations);

@@ -23,7 +23,7 @@ export async function noteFitted(catalog: CatalogRepository, row: JobEntity, log
   const since = new Date(log.state.closed.atMs).toISOString().slice(0, 10);
   const carried = stored.vehicle.fitted ?? [];
   const words = log.plan.kits.flatMap((kit) => [
-    { word: kit.title, note: kit.maker, ...serialsOf(log, kit.id) },
+    { word: kit.title, note: kit.maker, ...serialsOf(log, kit.id), ...(kit.loads ? { loads: kit.loads } : {}) },
     ...kit.adds.map((word) => ({ word, note: kit.title })),
   ]);
   const fresh = words

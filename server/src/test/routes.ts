@@ -46,6 +46,7 @@ export const ROUTES: Array<[method: string, path: string]> = [
   ['GET', '/api/vehicles'],
   ['POST', '/api/vehicles'],
   ['GET', '/api/vehicles/no-such'],
+  ['GET', '/api/vehicles/no-such/plate.pdf'],
   ['PUT', '/api/vehicles/no-such'],
   ['GET', '/api/wrenches'],
   ['GET', `/api/hand-overs/${UNKNOWN}/hand-over.pdf`],

@@ -5,7 +5,9 @@ import { cornerSweep } from '#core/geometry/corner-sweep.ts';
 import type { GeometryFault } from '#core/geometry/geometry-fault.ts';
 import { type HardPoints, pointsFault, stanceFault } from '#core/geometry/hard-points.ts';
 import { propShaftAngles } from '#core/geometry/prop-shaft.ts';
+import { axleAt } from '#core/geometry/solid-axle.ts';
 import { trackBarShift } from '#core/geometry/track-bar.ts';
+import { trailingArmSweep } from '#core/geometry/trailing-arm.ts';
 import type { Vector } from '#core/geometry/vector.ts';
 import { outOfRange } from '#core/quantity/input-fault.ts';
 import type { Result } from '#core/result.ts';
@@ -92,6 +94,36 @@ export function linkage(input: CalcInput<'linkage'>) {
   if (!changes) return { type: input.type, ...shown(design) };
   const after = stands(changedCorner(design, hung, { ...change, linkLengthsMm: lengths }));
   return { type: input.type, ...shown(after), design: shown(design) };
+}
+
+export function trailingArm(input: CalcInput<'trailingArm'>) {
+  const { travelsMm = DEFAULT_TRAVELS, staticCamberDeg, staticToeDeg } = input;
+  const [innerPivot, outerPivot, wheelCentre] = [input.innerPivot, input.outerPivot, input.wheelCentre].map(vector) as [
+    Vector,
+    Vector,
+    Vector,
+  ];
+  const arm = { innerPivot, outerPivot, wheelCentre, staticCamberDeg, staticToeDeg };
+  const travels = stands(trailingArmSweep(arm, travelsMm));
+  return { travels, bumpSteer: bumpSteer(travels) };
+}
+
+export function solidAxle({ links, leftWheel, rightWheel, travels }: CalcInput<'solidAxle'>) {
+  const axle = {
+    links: links.map(({ body, axle: end, ...link }) => ({ ...link, body: vector(body), axle: vector(end) })),
+    leftWheel: vector(leftWheel),
+    rightWheel: vector(rightWheel),
+  };
+  for (const [at, { leftMm, rightMm }] of travels.entries()) {
+    need(`travels[${at}].leftMm`, leftMm, -MOST_TRAVEL_MM, MOST_TRAVEL_MM);
+    need(`travels[${at}].rightMm`, rightMm, -MOST_TRAVEL_MM, MOST_TRAVEL_MM);
+  }
+  return {
+    travels: travels.map(({ leftMm, rightMm }) => {
+      const { travelMm: _, ...at } = stands(axleAt(axle, { left: leftMm, right: rightMm }));
+      return { travelLeftMm: leftMm, travelRightMm: rightMm, ...at };
+    }),
+  };
 }
 
 export const trackBar = (input: CalcInput<'trackBar'>) => {

@@ -7,6 +7,8 @@ export const HAND_OVER_TITLE = {
   due: 'What is due, and when',
   watch: 'What to watch',
   limits: 'Limits',
+  measured: 'Measured, before and after',
+  carries: 'What it may carry now',
   joints: 'Every joint',
   byFeel: 'Tightened without a figure',
   deviations: 'What went otherwise than planned',

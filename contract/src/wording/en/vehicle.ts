@@ -1,5 +1,6 @@
 import type { OdometerDoubt } from '#core/vehicle/odometer.ts';
-import type { Ratings, VehicleDoubt, VehicleFault } from '#core/vehicle/vehicle.ts';
+import type { Dimensions, Ratings, VehicleDoubt, VehicleFault } from '#core/vehicle/vehicle.ts';
+import type { SheetGap } from '#core/vehicle/vehicle-sheet.ts';
 
 export const RATING_TEXT: Record<keyof Ratings, string> = {
   grossKg: 'gross vehicle weight rating',
@@ -10,12 +11,29 @@ export const RATING_TEXT: Record<keyof Ratings, string> = {
   kerbKg: 'kerb weight',
 };
 
+export const DIMENSION_TEXT: Record<keyof Dimensions, string> = {
+  wheelbaseMm: 'wheelbase, mm',
+  hitchBehindMm: 'ball behind the rear axle, mm',
+  kerbFrontKg: 'front axle at kerb weight, kg',
+};
+
+/** What a vehicle's own sheet lacks. */
+export const SHEET_GAP_TEXT: Record<SheetGap, string> = {
+  kerbKg: 'its kerb weight',
+  grossKg: 'its gross rating',
+  kerbFrontKg: 'its front axle at kerb weight',
+  wheelbaseMm: 'its wheelbase',
+  hitchBehindMm: 'how far the ball is behind the axle',
+  placeOfMass: 'where something fitted lies',
+};
+
 /** Why a vehicle cannot be saved, in English. */
 export const VEHICLE_FAULTS: Record<VehicleFault['code'], string> = {
   nameMissing: 'The {field} is empty.',
   monthImpossible: '{month} is no month a vehicle was built in.',
   yearImpossible: 'No vehicle is of the model year {year}: it lies between {from} and {to}.',
   ratingImpossible: 'The {rating} of {kg} kg cannot be.',
+  dimensionImpossible: 'The {dimension} lies between {from} and {to}, was {value}.',
   odometerImpossible: 'The odometer must be a number from 0.',
 };
 

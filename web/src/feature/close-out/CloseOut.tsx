@@ -15,6 +15,7 @@ import { hardwareLedger, type LedgerLine } from '#core/job/hardware-ledger.ts';
 import { keysOf } from '#core/job/keys.ts';
 import { type LineClock, runningClocks } from '#core/job/line-clocks.ts';
 import { lineOf } from '#core/line/line.ts';
+import { Measured } from '../../job/Measured.tsx';
 import { ProofSheet } from '../../job/ProofSheet.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { isPractice } from '../../practice/practice.ts';
@@ -184,6 +185,7 @@ export default function CloseOut() {
                   By signing you say that what the record shows was done. It is an aid, not an approval: the vehicle
                   maker’s manual, the kit maker’s sheet and local law come first.
                 </p>
+                {!state.closed && <Measured plan={plan} state={state} />}
                 {alignment && <p className="mt-2 border-l-4 border-ink pl-3">{alignment}</p>}
                 {!isPractice(document.id) && (
                   <p className="mt-4">

@@ -108,8 +108,10 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
               vehicle={document.vehicle.id}
               answers={given}
               onRead={(values) => {
-                for (const [reading, value] of Object.entries(values)) put(key, reading, value);
-                const answers = { ...given, ...values };
+                // What it was read with needs no asking.
+                const readWith: Answers = asks.some((one) => one.key === 'instrument') ? { instrument: 'alignment rack' } : {};
+                const answers = { ...given, ...readWith, ...values };
+                for (const [one, value] of Object.entries({ ...readWith, ...values })) put(key, one, value);
                 const left = asksNow(plan, state, act, answers).filter((other) => answers[other.key] === undefined);
                 if (left.length === 0) finish(answers);
               }}

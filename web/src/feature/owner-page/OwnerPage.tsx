@@ -110,6 +110,8 @@ function Told({ page, token, onReported }: { page: Page; token: string; onReport
         <Lines title={TITLE.fitted} lines={sheet.fitted} />
         <Lines title={TITLE.watch} lines={sheet.watch} />
         <Lines title={TITLE.limits} lines={sheet.limits} />
+        <Lines title={TITLE.carries} lines={sheet.carries} />
+        <Lines title={TITLE.measured} lines={sheet.measured} />
         <Lines title={TITLE.byFeel} lines={sheet.byFeel} />
         <Lines title={TITLE.deviations} lines={sheet.deviations} none="None." />
         <Lines title={TITLE.parts} lines={sheet.parts} />

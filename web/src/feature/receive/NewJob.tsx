@@ -324,7 +324,7 @@ export default function NewJob() {
                 {misfit.kit} does not fit: {misfit.text}.
               </p>
             ) : resolved?.ok ? (
-              <PlanSummary plan={resolved.value} />
+              <PlanSummary plan={resolved.value} vehicle={vehicle} />
             ) : resolved?.error.code === 'answersMissing' ? (
               <>
                 <p className="mb-3 text-ink-2">

@@ -1,4 +1,5 @@
 import { conflictTitle } from '#contract/wording/conflict-text.ts';
+import { effectsText } from '#contract/wording/effects-text.ts';
 import { reasonsText } from '#contract/wording/plan-text.ts';
 import type { Plan, TraceEntry } from '#core/kit/plan.ts';
 
@@ -23,7 +24,8 @@ const WHAT: Record<TraceEntry['what'], string> = {
 };
 
 /** What the answers decided, each with its reason; what several kits share; and what the plan comes to. */
-export function PlanSummary({ plan }: { plan: Plan }) {
+export function PlanSummary({ plan, vehicle }: { plan: Plan; vehicle?: Parameters<typeof effectsText>[1] }) {
+  const effects = effectsText(plan, vehicle);
   const included = plan.trace.filter((entry) => entry.included && entry.because.length > 0);
   const left = plan.trace.filter((entry) => !entry.included && entry.because.length > 0);
   const spares = plan.items.filter((item) => item.expectedSpare > 0);
@@ -52,6 +54,18 @@ export function PlanSummary({ plan }: { plan: Plan }) {
           <ul>
             {unsettled.map((conflict) => (
               <li key={conflict.id}>{conflictTitle(conflict)}</li>
+            ))}
+          </ul>
+        </section>
+      )}
+      {effects.length > 0 && (
+        <section className="mt-3" aria-label="What the kits do">
+          <h3 className="font-bold">What the kits do</h3>
+          <ul>
+            {effects.map((line) => (
+              <li key={line} className="border-b border-hair py-1">
+                {line}
+              </li>
             ))}
           </ul>
         </section>

@@ -164,7 +164,7 @@ export default function Receive() {
         </main>
         <aside className="shrink-0 border-ink bg-sheet p-5 lg:w-[440px] lg:overflow-y-auto lg:border-l-2">
           <h2 className="plate mb-3 text-3xl">What the answers decided</h2>
-          <PlanSummary plan={plan} />
+          <PlanSummary plan={plan} vehicle={document.vehicle} />
           {state.answerChanges.length > 0 && (
             <p className="mt-3 text-sm text-ink-2">
               Changed since the job was opened:{' '}

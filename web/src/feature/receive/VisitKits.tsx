@@ -167,7 +167,7 @@ function AddKit({ onClose }: { onClose: () => void }) {
       )}
       {preview?.ok && (
         <section className="mt-4" aria-label="The plan with it">
-          <PlanSummary plan={preview.value} />
+          <PlanSummary plan={preview.value} vehicle={document.vehicle} />
         </section>
       )}
       <div className="mt-4 grid grid-cols-2 gap-2">

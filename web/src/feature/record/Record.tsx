@@ -20,6 +20,7 @@ import { pieceLines } from '#core/record/piece-lines.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { hasLine, stepLines } from '#core/record/step-lines.ts';
 import { StationGlyph } from '../../drawing/StationGlyph.tsx';
+import { Measured } from '../../job/Measured.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { isPractice } from '../../practice/practice.ts';
 import { useSettings } from '../../shop/settings.ts';
@@ -27,7 +28,6 @@ import { shopFormat } from '../../shop/shop-time.ts';
 import { Addenda } from './Addenda.tsx';
 import { HandOver } from './HandOver.tsx';
 import { Integrity } from './Integrity.tsx';
-import { Measured } from './Measured.tsx';
 
 /** Every pull, every deviation, and the files to take away. */
 export default function RecordScreen() {

@@ -1,11 +1,18 @@
 import { type FormEvent, useState } from 'react';
 import type { StoredVehicle } from '#contract/vehicle.ts';
-import { RATING_TEXT } from '#contract/wording/en/vehicle.ts';
+import { DIMENSION_TEXT, RATING_TEXT } from '#contract/wording/en/vehicle.ts';
 import { vehicleDoubtText, vehicleFaultText } from '#contract/wording/vehicle-text.ts';
 import { buildMonthField, readBuildMonth } from '#core/kit/build-month.ts';
 import { fittedLine, readFittedLine } from '#core/vehicle/fitted-line.ts';
 import { KM_PER_MILE, odometerKm } from '#core/vehicle/odometer.ts';
-import { type NutSeat, type Ratings, type Vehicle, vehicleDoubts, vehicleFaults } from '#core/vehicle/vehicle.ts';
+import {
+  type Dimensions,
+  type NutSeat,
+  type Ratings,
+  type Vehicle,
+  vehicleDoubts,
+  vehicleFaults,
+} from '#core/vehicle/vehicle.ts';
 import { api, call, ProblemError } from '../../shop/api.ts';
 import { failureText } from '../../shop/failure-text.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -23,6 +30,7 @@ const TEXT_FIELDS = [
   ['trim', 'Trim'],
 ] as const;
 const RATINGS = Object.entries(RATING_TEXT) as Array<[keyof Ratings, string]>;
+const DIMENSIONS = Object.entries(DIMENSION_TEXT) as Array<[keyof Dimensions, string]>;
 /**
  * The words kits ask with: any other word would fit no kit, and nobody would see why. One that is kept already stays in the
  * list.
@@ -61,6 +69,7 @@ const fieldsOf = (vehicle: Partial<Vehicle>): Text => {
     torque: vehicle.wheels?.torque ?? '',
     tyre: vehicle.wheels?.tyre ?? '',
     ...Object.fromEntries(RATINGS.map(([field]) => [field, String(vehicle.ratings?.[field] ?? '')])),
+    ...Object.fromEntries(DIMENSIONS.map(([field]) => [field, String(vehicle.dimensions?.[field] ?? '')])),
     fitted: (vehicle.fitted ?? []).map(fittedLine).join('\n'),
     looked: vehicle.fitted === undefined ? '' : 'yes',
     note: vehicle.note ?? '',
@@ -93,6 +102,7 @@ function vehicleOf(fields: Text, before: Partial<Vehicle>): Vehicle {
     odometerKm: reading === undefined ? undefined : odometerKm(reading, unit),
     odometerUnit: unit,
     ratings: given(Object.fromEntries(RATINGS.map(([field]) => [field, numberOr(fields[field])])) as Ratings),
+    dimensions: given(Object.fromEntries(DIMENSIONS.map(([field]) => [field, numberOr(fields[field])])) as Dimensions),
     wheels: given({
       thread: textOr(fields.thread),
       nutSeat: textOr(fields.nutSeat) as NutSeat | undefined,
@@ -228,6 +238,12 @@ export function VehicleForm({
       <fieldset className="grid gap-3 sm:grid-cols-3">
         <legend className="plate col-span-full mb-2 text-2xl">Ratings, kg, from its plate</legend>
         {RATINGS.map(([field, label]) =>
+          input(field, `${label.charAt(0).toUpperCase()}${label.slice(1)}`, { numeric: true }),
+        )}
+      </fieldset>
+      <fieldset className="grid gap-3 sm:grid-cols-3">
+        <legend className="plate col-span-full mb-2 text-2xl">For loads and towing</legend>
+        {DIMENSIONS.map(([field, label]) =>
           input(field, `${label.charAt(0).toUpperCase()}${label.slice(1)}`, { numeric: true }),
         )}
       </fieldset>

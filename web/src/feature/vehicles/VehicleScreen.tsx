@@ -15,6 +15,7 @@ import { Notice } from '../../ui/Notice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { Contact } from './Contact.tsx';
 import { EraseOwner } from './EraseOwner.tsx';
+import { Loads } from './Loads.tsx';
 import { VehicleForm } from './VehicleForm.tsx';
 
 /** A vehicle: what it is, what it carries, and every visit with its joints drawn where they are. */
@@ -83,6 +84,7 @@ export default function VehicleScreen() {
               : `${dots.length} joints drawn, seen from above.`}
             {unplaced > 0 && ` ${unplaced} joints have no place in their kit.`}
           </p>
+          <Loads vehicle={vehicle} />
           <h2 className="plate mt-5 text-3xl">Visits</h2>
           {visits.length === 0 && <p className="text-ink-2">This vehicle has not been here yet.</p>}
           {visits.map((visit) => (

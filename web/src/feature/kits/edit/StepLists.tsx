@@ -8,6 +8,7 @@ import { PHASES } from '#core/kit/phase.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { CommitField } from '../../../ui/CommitField.tsx';
 import { useEditor, useKit } from './editor-store.ts';
+import { LoadsFields } from './LoadsFields.tsx';
 import { LOOK } from './look.ts';
 import { BaselineFields, CheckFields } from './MeasuredFields.tsx';
 import { OptionalText } from './OptionalText.tsx';
@@ -309,6 +310,7 @@ export function StepLists() {
         )}
       />
       <Adds />
+      <LoadsFields />
     </>
   );
 }

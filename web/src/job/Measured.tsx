@@ -2,7 +2,7 @@ import { baselineText, readText, wantedOf } from '#contract/wording/measured-tex
 import type { JobState } from '#core/job/job-state.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import { baselineLines, checkLines } from '#core/record/measured-lines.ts';
-import { shopFormat } from '../../shop/shop-time.ts';
+import { shopFormat } from '../shop/shop-time.ts';
 
 /** Every figure that was measured: checks with what they want, and what stood before against what stands after. */
 export function Measured({ plan, state }: { plan: Plan; state: JobState }) {

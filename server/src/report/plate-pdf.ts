@@ -1,0 +1,29 @@
+import { PLATE_NOTE, vehiclePlate } from '#contract/vehicle-plate.ts';
+import type { Vehicle } from '#core/vehicle/vehicle.ts';
+import { INK_2, Sheet } from './pdf-sheet.ts';
+
+/** The plate for the glove box: what the vehicle weighs with its kits, what it may carry and tow. One page. */
+export function platePdf(vehicle: Vehicle, shop: string, atMs: number): Promise<Buffer> {
+  const { vehicle: name, plate, weighs, may, lacks } = vehiclePlate(vehicle);
+  const heading = [name, plate].filter(Boolean).join(', ');
+  const sheet = new Sheet(`What ${heading} may carry`, new Date(atMs), `${shop} · for the glove box`);
+  sheet.doc.font('plate').fontSize(30).fillColor('#000000').text('WHAT IT MAY CARRY');
+  sheet.text(heading, { bold: true });
+  const rows = (list: ReadonlyArray<readonly [string, string]>) =>
+    sheet.table(
+      [
+        { title: '', width: 0.55 },
+        { title: '', width: 0.45, figures: true },
+      ],
+      list.map(([what, text]) => ({ cells: [what, text] })),
+    );
+  sheet.plate('Weighs');
+  if (weighs.length > 0) rows(weighs);
+  else sheet.text('Nobody has entered its kerb weight.');
+  sheet.plate('May');
+  if (may.length > 0) rows(may);
+  else sheet.text('Nobody has entered a rating from its plate.');
+  if (lacks) sheet.text(lacks);
+  sheet.text(PLATE_NOTE, { color: INK_2 });
+  return sheet.finish();
+}
