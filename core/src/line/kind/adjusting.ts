@@ -131,7 +131,6 @@ export const align = kindOf<ActionOf<'align'>>({
           min: -90,
           max: 90,
           outside: 'refused',
-          ...(action.startDeg === undefined ? {} : { expected: action.startDeg }),
         }),
       ),
       ...read,

@@ -1,5 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
 import { askText, optionText } from '#contract/wording/ask-text.ts';
+import { lobeAdviceText } from '#contract/wording/lobe-text.ts';
 import { shimFaultText, wantedText } from '#contract/wording/measured-text.ts';
 import { spacerText } from '#contract/wording/spacer-text.ts';
 import { planActionText } from '#contract/wording/step-text.ts';
@@ -13,6 +14,7 @@ import { cautionsAt } from '#core/line/cautions-at.ts';
 import { shimsFor } from '#core/line/kind/adjusting.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
+import { lobeAdvice } from '#core/line/lobe-advice.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { Cautions } from '../../job/Cautions.tsx';
 import { ActionBar, Button } from '../../ui/Button.tsx';
@@ -109,7 +111,9 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
               answers={given}
               onRead={(values) => {
                 // What it was read with needs no asking.
-                const readWith: Answers = asks.some((one) => one.key === 'instrument') ? { instrument: 'alignment rack' } : {};
+                const readWith: Answers = asks.some((one) => one.key === 'instrument')
+                  ? { instrument: 'alignment rack' }
+                  : {};
                 const answers = { ...given, ...readWith, ...values };
                 for (const [one, value] of Object.entries({ ...readWith, ...values })) put(key, one, value);
                 const left = asksNow(plan, state, act, answers).filter((other) => answers[other.key] === undefined);
@@ -201,6 +205,7 @@ function Failed({ line, act }: { line: LineInHand; act: LineAct }) {
   const times = state.visit.acts[act.id]?.tries.length ?? 0;
   const unit = action.type === 'shim' ? 'mm' : check?.unit;
   const wanted = check && wantedText(check);
+  const lobes = action.type === 'align' ? lobeAdvice(plan, action, tried.answers) : [];
   const shims = action.type === 'shim' ? shimsFor(plan, action, tried.answers) : undefined;
   return (
     <p role="status" className="mx-5 mt-3 border-2 border-bad p-3 md:mx-6">
@@ -216,6 +221,11 @@ function Failed({ line, act }: { line: LineInHand; act: LineAct }) {
       {shims && !shims.ok && (
         <span className="block">{shimFaultText(shims, action.type === 'shim' ? action.places : [])}</span>
       )}
+      {lobes.map((lobe) => (
+        <span key={lobe.place} className="mt-1 block">
+          {lobeAdviceText(lobe)}
+        </span>
+      ))}
       {check?.usually !== undefined && <span className="block">Usually: {check.usually} Is it that?</span>}
       {back && ` · put it right: step ${back.number}`}
     </p>

@@ -177,7 +177,7 @@ export function NumberAsk({ ask, then, onAnswer }: AskFieldProps & { ask: Number
         )}
         <Keypad onKey={(key) => setTyped((before) => afterKey(before, key))} />
         <div className="grid gap-1 sm:grid-flow-col">
-          {ask.measured && (
+          {(ask.measured || (min !== undefined && min < 0)) && (
             <Button onClick={() => setTyped((before) => (before.startsWith('-') ? before.slice(1) : `-${before}`))}>
               Plus or minus
             </Button>

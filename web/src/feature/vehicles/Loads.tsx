@@ -32,7 +32,7 @@ export function towLink(vehicle: Vehicle): string {
 export function Loads({ vehicle }: { vehicle: Vehicle }) {
   const { weighs, may, lacks } = vehiclePlate(vehicle);
   const rows = (list: ReadonlyArray<readonly [string, string]>) => (
-    <dl className="grid grid-cols-[minmax(0,1fr)_auto] gap-x-4 border-t border-rule">
+    <dl className="grid grid-cols-[minmax(8rem,1fr)_minmax(0,auto)] gap-x-4 border-t border-rule">
       {list.map(([name, text]) => (
         <div key={name} className="contents">
           <dt className="border-b border-hair py-1.5 break-words text-ink-2">{name}</dt>
@@ -64,7 +64,7 @@ export function Loads({ vehicle }: { vehicle: Vehicle }) {
       {weighs.length + may.length === 0 && (
         <p className="mt-2 text-ink-2">Nothing of its plate has been entered: Change, under Facts.</p>
       )}
-      <div className="mt-2 grid gap-x-6 gap-y-3 lg:grid-cols-2">
+      <div className="mt-2 grid gap-4">
         {weighs.length > 0 && rows(weighs)}
         {may.length > 0 && rows(may)}
       </div>

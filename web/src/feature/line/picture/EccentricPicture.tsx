@@ -1,4 +1,4 @@
-import { angleText, lobeAdviceText } from '#contract/wording/lobe-text.ts';
+import { angleText } from '#contract/wording/lobe-text.ts';
 import { planActionText } from '#contract/wording/step-text.ts';
 import { lastTry } from '#core/job/line-progress.ts';
 import type { Answers } from '#core/line/ask.ts';
@@ -51,16 +51,8 @@ export function EccentricPicture({
         {min !== undefined && max !== undefined && `Wanted ${angleText(min)} to ${angleText(max)}`}
         {check?.sides !== undefined && `, left and right within ${check.sides}°`}
         {action.authorityDeg !== undefined && `. A quarter turn moves it ${action.authorityDeg}°.`}
+        {action.startDeg !== undefined && ` The sheet starts it at ${action.startDeg}°.`}
       </p>
-      {advice.length > 0 && (
-        <ul className="grid gap-2">
-          {advice.map((one) => (
-            <li key={one.place} className="border-l-4 border-ink bg-sheet p-2 text-lg">
-              {lobeAdviceText(one)}
-            </li>
-          ))}
-        </ul>
-      )}
       <p className="text-sm text-ink-2">
         Hold the head while the nut is pulled, and read again after it. The vehicle maker’s figures go first.
       </p>
