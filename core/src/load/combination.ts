@@ -23,6 +23,8 @@ export interface CombinationRatings {
   trailerGrossKg?: number;
   trailerAxleKg?: number;
   /** Of all tyres of an axle together. */
+  /** On the roof, rack and all, moving. */
+  roofKg?: number;
   frontTyresKg?: number;
   rearTyresKg?: number;
 }
@@ -33,6 +35,8 @@ export interface Combination extends Stance {
   cargo: SharedMass;
   /** Ball mount, ball, bars: at the ball. */
   hitchHardwareKg: number;
+  /** Of the cargo on the roof, its rack with it. */
+  onRoofKg?: number;
   trailerKg: number;
   /** Of the trailer's mass on the ball. */
   tongueShare: number;
@@ -75,6 +79,7 @@ function loadsWith(c: Combination, trailerKg: number) {
     combinationKg: c.kerb.kg + carriedKg + trailerKg,
     trailerKg,
     trailerAxleKg: trailerKg - tongueKg,
+    onRoofKg: c.onRoofKg ?? 0,
   };
 }
 
@@ -99,6 +104,7 @@ const LIMITS: ReadonlyArray<{
   { limit: 'tongue', of: ({ tongueKg }) => tongueKg, rating: ({ tongueKg }) => tongueKg },
   { limit: 'trailerGross', of: ({ trailerKg }) => trailerKg, rating: ({ trailerGrossKg }) => trailerGrossKg },
   { limit: 'trailerAxle', of: ({ trailerAxleKg }) => trailerAxleKg, rating: ({ trailerAxleKg }) => trailerAxleKg },
+  { limit: 'roof', of: ({ onRoofKg }) => onRoofKg, rating: ({ roofKg }) => roofKg },
   { limit: 'frontTyres', of: ({ frontKg }) => frontKg, rating: ({ frontTyresKg }) => frontTyresKg },
   { limit: 'rearTyres', of: ({ rearKg }) => rearKg, rating: ({ rearTyresKg }) => rearTyresKg },
 ];
@@ -119,6 +125,7 @@ export function combination(c: Combination): Result<CombinationAnswer, InputFaul
       outOfRange('cargoKg', c.cargo.kg, 0, MOST_KG),
       outOfRange('cargoFrontShare', c.cargo.frontShare, -1, 2),
       outOfRange('hitchHardwareKg', c.hitchHardwareKg, 0, 2000),
+      outOfRange('onRoofKg', c.onRoofKg ?? 0, 0, c.cargo.kg),
       outOfRange('trailerKg', c.trailerKg, 0, MOST_KG),
       outOfRange('tongueShare', c.tongueShare, -0.5, 0.5),
       ...Object.entries(c.ratings).map(([name, kg]) => outOfRange(`ratings.${name}`, kg, 1, MOST_KG)),

@@ -222,6 +222,12 @@ describe('vehicle and trailer together', () => {
       ),
     );
   });
+  it('counts what lies on the roof against the roof’s rating, as part of the cargo', () => {
+    const answer = must(combination({ ...DAY, onRoofKg: 80, ratings: { ...DAY.ratings, roofKg: 75 } }));
+    expect(answer.checks.find(({ limit }) => limit === 'roof')).toMatchObject({ ok: false, marginKg: -5 });
+    expect(answer.grossKg).toBe(2550);
+    expect(combination({ ...DAY, onRoofKg: 101 })).toMatchObject({ error: { field: 'onRoofKg' } });
+  });
   it('without a rating nothing is checked and nothing is promised', () => {
     const answer = must(combination({ ...DAY, ratings: {} }));
     expect(answer.checks).toEqual([]);

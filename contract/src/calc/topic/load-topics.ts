@@ -66,6 +66,7 @@ export function combination(input: CalcInput<'combination'>) {
         tongueShare: share,
         ratings,
         hitchHardwareKg,
+        ...(input.onRoofKg === undefined ? {} : { onRoofKg: input.onRoofKg }),
         kerb: { kg: kerbKg, frontShare: kerbFrontShare },
         occupants: carried('occupants', input.occupantsKg, input.occupantsFrontShare, loadFrontShare),
         cargo: carried('cargo', input.cargoKg, input.cargoFrontShare, loadFrontShare),

@@ -1,9 +1,11 @@
 import { lazy, Suspense } from 'react';
 import { planActionText } from '#contract/wording/step-text.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
+import { lastTry } from '#core/job/line-progress.ts';
 import { indexOf, type PlanItem } from '#core/kit/plan.ts';
 import { checkRead } from '#core/kit/step-action.ts';
 import type { Answers, Ask } from '#core/line/ask.ts';
+import { evenUp } from '#core/line/even-up.ts';
 import { checkKey, limitsOf } from '#core/line/judge-check.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
@@ -13,6 +15,7 @@ import { VehicleOutline } from '../../drawing/VehicleOutline.tsx';
 import { useSettings } from '../../shop/settings.ts';
 import { AdjusterPicture } from './picture/AdjusterPicture.tsx';
 import { EccentricPicture } from './picture/EccentricPicture.tsx';
+import { EvenUpPicture } from './picture/EvenUpPicture.tsx';
 import { HolePicture } from './picture/HolePicture.tsx';
 import { Limits } from './picture/Limits.tsx';
 import { PartPlate } from './picture/PartPlate.tsx';
@@ -216,6 +219,9 @@ function Readings({ act, line, ask, answers }: PictureProps) {
     const value = answers[key];
     return typeof value === 'number' ? [value] : [];
   });
+  const check = plan.checks.find(({ id }) => id === checkRead(action));
+  // While nothing new is read, what was tried last tells what to move.
+  const even = check && (evenUp(check, answers) ?? evenUp(check, lastTry(line.state, act.id)?.answers ?? {}));
   const sides = 'sides' in entry ? entry.sides : undefined;
   const spread = 'spread' in entry ? entry.spread : undefined;
   const days = 'daysBefore' in entry ? entry.daysBefore : undefined;
@@ -246,6 +252,7 @@ function Readings({ act, line, ask, answers }: PictureProps) {
             </tbody>
           </table>
         )}
+        {even && <EvenUpPicture even={even} />}
         {spread !== undefined && (
           <p className="mt-2 text-ink-2">
             Apart at most {spread} {entry.unit}

@@ -24,6 +24,7 @@ export const TOW: BenchTool = {
     { key: 'peopleFront', label: 'Of them in front, %', initial: '50', kind: 'number', assumption: true },
     { key: 'cargo', label: 'Cargo', initial: '100', kind: 'number', unit: 'kg' },
     { key: 'cargoFront', label: 'Of it in front, %', initial: '10', kind: 'number', assumption: true },
+    { key: 'roof', label: 'Of the cargo on the roof', initial: '0', kind: 'number', unit: 'kg', assumption: true },
     { key: 'hitch', label: 'Mount and ball', initial: '20', kind: 'number', unit: 'kg', assumption: true },
     { key: 'wheelbase', label: 'Wheelbase', initial: '2900', kind: 'number', unit: 'mm' },
     { key: 'behind', label: 'Ball behind the rear axle', initial: '1150', kind: 'number', unit: 'mm' },
@@ -32,6 +33,7 @@ export const TOW: BenchTool = {
     { key: 'rear', label: 'Rated rear axle', initial: '1600', kind: 'number', unit: 'kg' },
     { key: 'both', label: 'Rated together', initial: '5000', kind: 'number', unit: 'kg' },
     { key: 'towed', label: 'Rated trailer', initial: '2500', kind: 'number', unit: 'kg', hint: 'weakest of the chain' },
+    { key: 'roofRated', label: 'Rated roof', initial: '', kind: 'number', unit: 'kg', assumption: true },
     {
       key: 'ball',
       label: 'Rated on the ball',
@@ -52,6 +54,7 @@ export const TOW: BenchTool = {
         combinationKg: rated('both'),
         trailerKg: rated('towed'),
         tongueKg: rated('ball'),
+        roofKg: rated('roofRated'),
       }).filter(([, kg]) => kg !== undefined),
     );
     const trailerKg = read.number('trailer', 0, 100_000);
@@ -63,6 +66,7 @@ export const TOW: BenchTool = {
         occupants: { kg: read.number('people', 0, 100_000), frontShare: read.number('peopleFront', -100, 200) / 100 },
         cargo: { kg: read.number('cargo', 0, 100_000), frontShare: read.number('cargoFront', -100, 200) / 100 },
         hitchHardwareKg: read.number('hitch', 0, 2000),
+        onRoofKg: read.number('roof', 0, 1000),
         trailerKg,
         tongueShare: read.number('share', -50, 50) / 100,
         ratings,
