@@ -1,6 +1,7 @@
 import { DEMO_KITS } from '#demo/kits.ts';
 import { measureAppend } from './append.ts';
 import { measureBook, measureCalendar } from './book.ts';
+import { measureCorner } from './corner.ts';
 import { measureFold } from './fold.ts';
 import { measureElastic, measurePreloads } from './joints.ts';
 import { measureKeyToPaint } from './key-to-paint.ts';
@@ -23,6 +24,16 @@ rows.push({
   figure: `ratio ${(elastic64 / elastic32).toFixed(1)}`,
   goal: 'at most 8: cubic first round, then square',
 });
+
+for (const [type, name] of [
+  ['doubleWishbone', 'two arms'],
+  ['strut', 'strut'],
+] as const)
+  rows.push({
+    what: `corner of ${name} solved, one core`,
+    figure: `${Math.round(measureCorner(type)).toLocaleString('en-GB')}/s`,
+    goal: '≥ 10,000/s',
+  });
 
 const pages = [1, 10, 20, 100].map((count) => ({ count, ms: measureSheet(count) }));
 for (const { count, ms } of pages)
