@@ -7,7 +7,8 @@ export interface WordedLimit {
   places?: string[];
 }
 
-const NUMBER = String.raw`(\d+(?:[.,]\d+)?)`;
+/** A minus belongs to a figure where it stands at no other figure's end: `-0.5 deg`, not `3-5 mm`. */
+const NUMBER = String.raw`((?:(?<![\d.,]\s?)[-−])?\d+(?:[.,]\d+)?)`;
 const UNIT = String.raw`\s*(mm|millimet(?:re|er)s?|in(?:ch(?:es)?)?\b|"|°|deg(?:rees?)?\b)`;
 const LEAST = String.raw`(?:not less than|no less than|at least|minimum(?: of)?|min\.?|≥|>=)`;
 const MOST = String.raw`(?:not more than|no more than|at most|not over|maximum(?: of)?|max\.?|within|≤|<=)`;
@@ -20,10 +21,10 @@ const FLOOR = new RegExp(`${LEAST}\\s*${NUMBER}${UNIT}|${NUMBER}${UNIT}\\s*(?:or
 const CEILING = new RegExp(`${MOST}\\s*${NUMBER}${UNIT}|${NUMBER}${UNIT}\\s*(?:or less|at most|maximum|max\\b)`, 'i');
 /** What is measured, and not a size that is named in passing: `drill 10 to 12 mm` asks for no reading. */
 const MEASURES =
-  /\b(?:gap|clearance|distance|depth|height|play|level|parallel|cent(?:red|er|re)|apart|away|clear|difference|spread|tilt|reveal|toe|camber|measure|between)\b/i;
+  /\b(?:gap|clearance|distance|depth|height|play|level|parallel|cent(?:red|er|re)|apart|away|clear|difference|spread|tilt|reveal|toe|camber|caster|gain|rises?|agree|measure|between)\b/i;
 const SIDES = /\b(?:each side|both sides|left and right|on either side|side to side)\b/i;
 
-const numberIn = (text: string | undefined): number => Number((text ?? '').replace(',', '.'));
+const numberIn = (text: string | undefined): number => Number((text ?? '').replace(',', '.').replace('−', '-'));
 /** Without the dust of binary fractions. */
 const tidy = (value: number): number => Number(value.toFixed(6));
 const unitIn = (text: string | undefined): WordedLimit['unit'] =>

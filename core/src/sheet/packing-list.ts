@@ -256,7 +256,10 @@ function headingOf(line: string): SheetList['of'] | undefined {
 /** The head of the step behind a numbered heading, where the heading is numbered. */
 function nextNumber(heading: string): RegExp | undefined {
   const [, lead = '', number, mark] = /^([ \t]*)(\d{1,2})([.)])\s/.exec(heading) ?? [];
-  return number === undefined ? undefined : new RegExp(`^${lead}${Number(number) + 1}\\${mark}\\s`);
+  if (number !== undefined) return new RegExp(`^${lead}${Number(number) + 1}\\${mark}\\s`);
+  // `1   CONTENTS OF CARTON`, and then `2   SPECIAL TOOLS`.
+  const [, before = '', bare] = /^([ \t]*)(\d{1,2})\s+(?=\p{Lu}{2})/u.exec(heading) ?? [];
+  return bare === undefined ? undefined : new RegExp(`^${before}${Number(bare) + 1}\\s+\\p{Lu}{2}`, 'u');
 }
 
 /** A row that has its count at its end is complete. */
@@ -391,6 +394,9 @@ function countUnder({ at, of, beside }: CountColumn, row: Line): PackingLine | u
 /** `2x  step      8x  bolt`: several counted pieces side by side. */
 const COUNTED_CELL = /(?<=^|\s)(\d{1,3}) ?[x×]\s+(\p{L}[^\n]*?)(?=\s{2,}|\s+\d{1,3} ?[x×]\s|\s*$)/gmu;
 
+/** A row that ends with `qty 2`, after dots or none. */
+const QUANTITY_ENDS = /^(.*?\p{L}.*?)[\s.…·_-]*\b(?:qty|quantity)[.:]?\s?(\d{1,3})\s*$/iu;
+
 /** The counts of rows that stand under each other: a column is a count or a label by all it holds. */
 function readRows(rows: readonly Line[], text: string, column?: CountColumn): PackingLine[] {
   const parted = rows.map((row) =>
@@ -431,6 +437,13 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
     if (titled) return [{ ...titled, item: titled.item.replace(/^\(?\w{1,2}[.)]\s+/, ''), ...labelled }];
     const first = row.text.split('\n')[0] ?? '';
     const lead = first.length - first.trimStart().length;
+    // `Spacer, 22 mm thick ........ qty 2`: the row is one thing, whatever its name is made of.
+    const [, whole, quantity] = QUANTITY_ENDS.exec(first) ?? [];
+    if (whole !== undefined) {
+      const item = whole.replace(/^\s*\(?\w{1,2}\)\s+/, '').trim();
+      const end = row.start + first.trimEnd().length;
+      return [{ start: row.start + lead, end, count: Number(quantity), item, ...labelled }];
+    }
     const numbers = cells.filter((cell) => CELL_COUNT.test(cell.text));
     const words = cells.filter((cell) => /\p{L}{2}/u.test(cell.text) && !CELL_COUNT.test(cell.text));
     // Several counted items side by side are no columns.

@@ -23,6 +23,8 @@ const FIGURED =
   /^\s*(?:[Ff]ig(?:ure)?\.?|FIG(?:URE)?\.?|[Pp]icture|[Pp]hoto|[Ii]mage|[Dd]rawing)\s+(\d{1,3}[a-z]?)\s*[.):,–-]+\s+(?=\p{Lu})/u;
 /** `[ ] 12  Reconnect the battery`: a number between the box and the words. */
 const TICKED = /^\s*\[ ?[x ]?\]\s*(\d{1,3}[a-z]?)[.):]?\s+(?=\p{L})/u;
+/** `Q.` before what is asked, `A.` before what is answered. */
+const QUESTION_OR_ANSWER = /^[QA]\. /;
 const FEW_FIGURES = 3;
 
 /** The label of a step that is counted in words, or stands alone above its text. */
@@ -96,6 +98,10 @@ export function splitSteps(
   const lengths = written.map((line) => line.trimEnd().length).sort((a, b) => a - b);
   const page = lengths[Math.floor(lengths.length * 0.9)] ?? 0;
   const labelled = lines.filter((line) => NUMBERED.test(line) || counted(line)).length;
+  // Questions and answers: `Q.` and `A.` number nothing.
+  const answers = ['Q', 'A'].every(
+    (letter) => lines.filter((line) => line.startsWith(`${letter}. `)).length >= FEW_FIGURES,
+  );
   const figured = labelled < FEW_FIGURES && lines.filter((line) => FIGURED.test(line)).length >= FEW_FIGURES;
   const ticked = runsOn(lines, (start) => listed(start) !== undefined);
   const numbered = figured || ticked ? lines.length : labelled;
@@ -115,7 +121,13 @@ export function splitSteps(
       continue;
     }
     const own = taped ? STAMP : figured ? FIGURED : ticked && listed(start) === undefined ? TICKED : undefined;
-    const number = own?.exec(line) ?? (running || !/^\s*\(\d/.test(line) ? NUMBERED.exec(line) : null);
+    const number =
+      own?.exec(line) ??
+      (answers && QUESTION_OR_ANSWER.test(line)
+        ? null
+        : running || !/^\s*\(\d/.test(line)
+          ? NUMBERED.exec(line)
+          : null);
     const spoken = number ? undefined : counted(line);
     const begins =
       number !== null ||

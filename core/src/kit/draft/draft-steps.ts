@@ -5,6 +5,7 @@ import type { KitDocument } from '../kit-document.ts';
 import type { StepNeed } from '../kit-step.ts';
 import type { Phase } from '../phase.ts';
 import type { StepAction } from '../step-action.ts';
+import { authorityIn } from './camber-words.ts';
 import { conditionOf, isOfVehicle } from './draft-conditions.ts';
 import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
@@ -30,7 +31,7 @@ const withoutVerb = (text: string): string =>
     .replace(/^\W*(?:then |now )?(?:remove|undo|disconnect|unplug|take off|take out)\s+(?:\(\d{1,2}\)\s*)?/i, '')
     .replace(/[.;]\s*$/, '') || text;
 /** A chapter's title in capitals, over steps that are numbered by themselves. */
-const CAPITALS = /^[A-Z][A-Z &/-]{4,40}$/;
+const CAPITALS = /^(?:\d{1,2}\s+)?[A-Z][A-Z &/-]{4,40}$/;
 /** How a letter begins and ends. */
 const GREETING = /^(?:hello|hi|dear|regards|kind regards|best|cheers|thanks|yours|sincerely|greetings)\b.{0,24}$/i;
 const LETTERHEAD = /^(?:from|to|re|subject|date|cc|sent)\s?:/i;
@@ -68,6 +69,12 @@ const isFront = (text: string, own: readonly Fact[]): boolean =>
 const ENDS = /[.!?;:]\s*$/;
 const isTitle = (text: string): boolean => !ENDS.test(text) && text.trim().split(/\s+/).length <= 12;
 
+/** A line of a list of torques with its letter: `A   strut top nuts`, `(B) clamp bolts`. */
+const LETTERED = /^\(?([A-Z])\)?(?:\s{2,}|[.):]\s+)/;
+/** Letters of such a list that a step calls: `Tighten to torque A`, `torque (C)`. */
+const calledLetters = (text: string): string[] =>
+  [...text.matchAll(/\btorque(?: value| figure)? \(?([A-Z])\)?(?![\w-])/g)].flatMap(([, letter]) => letter ?? []);
+
 /** A figure said of what is done when the owner comes back. */
 export const laterIn = (own: readonly Fact[]): boolean => own.some(isKind('aftercare'));
 
@@ -96,6 +103,17 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     const threads = [...inStep(at), ...same].filter(isKind('thread'));
     return new Set(threads.map(({ value }) => value.designation));
   };
+  // `A   strut top nuts ... 45 Nm`: a figure that steps further on call by its letter.
+  const byLetter = new Map<string, string>();
+  const lettered = new Set<number>();
+  for (const fact of torques) {
+    const [, letter] = LETTERED.exec(reading.steps[fact.step]?.text ?? '') ?? [];
+    const group = groupOf.get(fact);
+    if (letter === undefined || group === undefined || byLetter.has(letter)) continue;
+    if (!reading.steps.some(({ text }, at) => at !== fact.step && calledLetters(text).includes(letter))) continue;
+    byLetter.set(letter, group);
+    lettered.add(fact.step);
+  }
   const removedBy = new Map<Fact, string>();
   const disconnectedBy = new Map<Fact, string>();
   const numbered = reading.steps.filter(({ number }) => number !== undefined).length;
@@ -105,12 +123,14 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
   const firstList = reading.steps.findIndex((step) => step.list !== undefined);
   reading.steps.forEach((step, at) => {
     const own = inStep(at);
-    if (listed.has(at) || WARNING_WORD.test(step.text)) return;
+    if (listed.has(at) || lettered.has(at) || WARNING_WORD.test(step.text)) return;
     if (step.number === undefined && numbered >= FEW && CAPITALS.test(step.text)) return;
     if (GREETING.test(step.text) || LETTERHEAD.test(step.text)) return;
     const works = own.some(({ value }) => value.kind === 'action' || value.kind === 'torque');
     if (!works && WHAT_IS_NEEDED.test(step.text)) return;
     if (WANTS_TOOLS.test(step.text) || FORM_FIELDS.test(step.text.trim())) return;
+    // What an eccentric moves is told to whoever sets it, and done by nobody.
+    if (!works && authorityIn(step.text) !== undefined) return;
     const limit = own.some(isKind('torque')) ? undefined : limitIn(step.text);
     if (limit !== undefined || (at > lastTorque && FOR_LATER.test(step.text))) {
       kit.cautions.push({
@@ -189,6 +209,11 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
         actions.push({ type: 'apply', compound: compoundId(value.compound, fact.confidence) });
         place(fact, path);
       }
+    }
+    for (const letter of calledLetters(step.text)) {
+      const group = byLetter.get(letter);
+      if (group && !actions.some((action) => action.type === 'torque' && action.group === group))
+        for (const one of [group, ...(together.get(group) ?? [])]) actions.push({ type: 'torque', group: one });
     }
     // A wait that cools something, and what no fact of the sheet says but its words do.
     const bare = actions.every(({ type }) => type === 'wait');

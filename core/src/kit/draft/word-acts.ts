@@ -3,6 +3,7 @@ import type { Check } from '../kit-preparation.ts';
 import type { Disconnect } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
 import { blankToFill } from './blank-to-fill.ts';
+import { authorityIn, camberIn, namesCamberSetter } from './camber-words.ts';
 import { clip, type Drafting } from './drafting.ts';
 
 /** A sentence that says an act of the line, read by its own words where no fact says it. Common practice, no source. */
@@ -179,6 +180,29 @@ const comesOff: WordAct['act'] = (drafting, [, what = ''], text) => ({
 });
 
 const WORD_ACTS: readonly WordAct[] = [
+  {
+    // `Camber shall be -0.5 deg +/- 0.5 deg`: set where the sheet has something to set it with, else read.
+    words: /\bcamber\b/i,
+    act: ({ kit, freshId, reading }, _, text) => {
+      const wanted = camberIn(text);
+      if (!wanted) return undefined;
+      const id = freshId('check');
+      const { targetDeg, toleranceDeg, places } = wanted;
+      kit.checks.push({
+        id,
+        text: clip(text, 500),
+        quantity: 'camber',
+        unit: '°',
+        target: targetDeg,
+        tolerance: toleranceDeg,
+        places: [...places],
+      });
+      const sheet = reading.steps.map((step) => step.text).join('\n');
+      if (!namesCamberSetter(sheet)) return { type: 'check', check: id };
+      const authorityDeg = authorityIn(sheet);
+      return { type: 'align', check: id, ...(authorityDeg === undefined ? {} : { authorityDeg }) };
+    },
+  },
   {
     // `Gap: 18 mm at front ____ mm at rear ____ mm`
     words: /_{3,}/,
