@@ -5,6 +5,7 @@ import { COAT_MM, type SurfaceCoat } from '#core/fastener/identify.ts';
 import { EXPANSION_PER_K, type FitMaterial } from '#core/fit/shrink-fit.ts';
 import { CORNER_LINKS, type CornerLink } from '#core/geometry/corner-change.ts';
 import { UNITS, type UnitName } from '#core/quantity/unit.ts';
+import { MOST_ACTIVITIES } from '#core/schedule/problem.ts';
 import { type PartMaterial, YOUNGS_MODULUS } from '#core/tightening/joint-stiffness.ts';
 import { FINISHES, type ThreadFinish } from '#core/tightening/thread-finish.ts';
 import { TIGHTENING_METHODS, type TighteningMethod } from '#core/tightening/tightening-method.ts';
@@ -358,6 +359,43 @@ export const CALC_INPUTS = {
       rearTyresKg: z.number().optional(),
     }),
     unit: massUnit,
+  }),
+  schedule: z.strictObject({
+    activities: z
+      .array(
+        z.strictObject({
+          id: z.string().min(1),
+          minutes: z.number(),
+          uses: z.record(z.string(), z.number()).optional(),
+        }),
+      )
+      .max(MOST_ACTIVITIES),
+    lags: z
+      .array(
+        z.strictObject({
+          from: z.string(),
+          to: z.string(),
+          minMinutes: z.number().optional(),
+          maxMinutes: z.number().optional(),
+        }),
+      )
+      .max(20_000)
+      .optional(),
+    resources: z
+      .array(
+        z.strictObject({
+          id: z.string().min(1),
+          capacity: z.number(),
+          windows: z
+            .array(z.union([z.tuple([z.number(), z.number()]), z.strictObject({ from: z.number(), to: z.number() })]))
+            .max(1000)
+            .optional(),
+        }),
+      )
+      .max(200)
+      .optional(),
+    seconds: z.number().optional(),
+    seed: z.number().int().optional(),
   }),
   convert: z.union([
     z.strictObject({ value: z.number(), from: Unit, to: Unit }),

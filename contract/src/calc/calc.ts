@@ -10,6 +10,7 @@ import { linkage, propShaft, solidAxle, speedometer, trackBar, trailingArm, tyre
 import { elastic, load, lubricate, preload } from './topic/joint-topics.ts';
 import { axles, cargo, chain, combination, tongue } from './topic/load-topics.ts';
 import { convert, shrink } from './topic/measure-topics.ts';
+import { schedule } from './topic/schedule-topic.ts';
 import { adapter, band, calibration } from './topic/wrench-topics.ts';
 
 const TOPICS: { [Topic in CalcTopic]: (input: CalcInput<Topic>) => object } = {
@@ -41,6 +42,7 @@ const TOPICS: { [Topic in CalcTopic]: (input: CalcInput<Topic>) => object } = {
   axles,
   chain,
   combination,
+  schedule,
   convert,
 };
 

@@ -383,6 +383,28 @@ const TOPICS: { [Topic in CalcTopic]: { must: Fields; may?: Fields } } = {
       unit: massUnit,
     },
   },
+  schedule: {
+    must: {
+      activities: fc.constantFrom(GOOD.schedule.activities, [{ id: 'a', minutes: 4 }], [{ id: 'a', minutes: -1 }]),
+    },
+    may: {
+      lags: list(
+        fc.record(
+          {
+            from: one(['bead', 'pull', 'a']),
+            to: one(['pull', 'other']),
+            minMinutes: number(0, 60),
+            maxMinutes: number(0, 60),
+          },
+          { requiredKeys: ['from', 'to'] },
+        ),
+        2,
+      ),
+      resources: fc.constantFrom(GOOD.schedule.resources, [{ id: 'fitter', capacity: 0 }]),
+      seconds: number(0.01, 0.02),
+      seed: fc.integer({ min: 0, max: 9 }),
+    },
+  },
   convert: {
     must: { to: keys(UNITS) },
     may: {
