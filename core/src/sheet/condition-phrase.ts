@@ -56,9 +56,9 @@ const RULES: readonly Rule[] = [
     pattern: new RegExp(`\\b(?:built|made|produced|manufactured) in ${DATE} (?:or|and) (?:before|earlier)`, 'gi'),
     years: (match) => ({ to: year(match[1]) }),
   },
-  // `WM-1 only`, `WM-2 and WM-3:`
+  // `WM-1 only`, `WM-2 and WM-3:`; `M12:` is a thread
   {
-    pattern: /\b[A-Z]{1,4}-?\d{1,4}(?:(?:,| and| or|\/) ?[A-Z]{1,4}-?\d{1,4})*(?: only\b|(?=:\s))/g,
+    pattern: /\b(?!M\d)[A-Z]{1,4}-?\d{1,4}(?:(?:,| and| or|\/) ?[A-Z]{1,4}-?\d{1,4})*(?: only\b|(?=:\s))/g,
     heads: true,
   },
   { pattern: new RegExp(`\\b(?:old|later|earlier|older|newer|pre-|post-)\\s?(?:${VEHICLE})\\b`, 'gi') },

@@ -27,7 +27,7 @@ const TOOLS =
 const HEADING_LENGTH = 76;
 /** `What is in the bag?`: a heading that asks. */
 const ASKS =
-  /^\W*(?:what|which)\b.*\b(?:box|bag|carton|kit|pack\w*|crate|tin|parcel|get|find|comes?|supplied|included)\b.*\?$/i;
+  /^\W*(?:Q[.:]\s+)?(?:what|which)\b.*\b(?:box|bag|carton|kit|pack\w*|crate|tin|parcel|get|find|comes?|supplied|included)\b.*\?$/i;
 /** Names of tools: what stands below a heading that asks for them, with no count before it. */
 const TOOL_NAME =
   /\b(?:sockets?|spanners?|wrench(?:es)?|ratchets?|(?:hex|allen) keys?|screwdrivers?|pliers|hammers?|mallets?|brush(?:es)?|jacks?|axle stands?|stands|drills?|bits?|pullers?|trestles?|tape measure|caliper|knife|saw|file)\b/i;
@@ -143,6 +143,11 @@ function sentenceEnd(text: string, from: number): number {
 const OPENS_WRITTEN =
   /(?:\b(?:find|get|gets|got|should have|ought to have|holds?|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d)/iu;
 
+/** An answer that begins to count at once. */
+const ANSWERS =
+  /^\s*(?:A[.:]\s+)?(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\s|\(?\d)/i;
+const FEW_PIECES = 3;
+
 /** Finds the lists of a sheet, and what its packing lists hold. Linear in the length of the text. */
 export function packingLists(text: string): { lists: SheetList[]; lines: PackingLine[]; labels: ReadonlySet<string> } {
   const lines = linesOf(text);
@@ -176,6 +181,19 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
       if (items.length >= 2) {
         lists.push({ start: line.start, end, of: heading });
         if (heading === 'pieces') found.push(...items);
+        while (at < lines.length && (lines[at] as Line).start < end) at++;
+        continue;
+      }
+    }
+    // `Q. What's in the box?` and below it `A. One bar, four bolts, …`.
+    const answer = heading === 'pieces' && ASKS.test(line.text) ? ANSWERS.exec(lines[at + 1]?.text ?? '') : null;
+    if (answer) {
+      const from = (lines[at + 1] as Line).start + answer[0].length;
+      const end = sentenceEnd(text, from);
+      const items = writtenItems(text.slice(from, end), from);
+      if (items.length >= FEW_PIECES) {
+        lists.push({ start: line.start, end, of: heading });
+        found.push(...items);
         while (at < lines.length && (lines[at] as Line).start < end) at++;
         continue;
       }

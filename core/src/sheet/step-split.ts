@@ -24,7 +24,7 @@ const FIGURED =
 /** `[ ] 12  Reconnect the battery`: a number between the box and the words. */
 const TICKED = /^\s*\[ ?[x ]?\]\s*(\d{1,3}[a-z]?)[.):]?\s+(?=\p{L})/u;
 /** `Q.` before what is asked, `A.` before what is answered. */
-const QUESTION_OR_ANSWER = /^[QA]\. /;
+const QUESTION_OR_ANSWER = /^\s*[QA][.:]\s+(?=\S)/;
 const FEW_FIGURES = 3;
 
 /** The label of a step that is counted in words, or stands alone above its text. */
@@ -100,7 +100,9 @@ export function splitSteps(
   const labelled = lines.filter((line) => NUMBERED.test(line) || counted(line)).length;
   // Questions and answers: `Q.` and `A.` number nothing.
   const answers = ['Q', 'A'].every(
-    (letter) => lines.filter((line) => line.startsWith(`${letter}. `)).length >= FEW_FIGURES,
+    (letter) =>
+      lines.filter((line) => QUESTION_OR_ANSWER.test(line) && line.trimStart().startsWith(letter)).length >=
+      FEW_FIGURES,
   );
   const figured = labelled < FEW_FIGURES && lines.filter((line) => FIGURED.test(line)).length >= FEW_FIGURES;
   const ticked = runsOn(lines, (start) => listed(start) !== undefined);
@@ -121,16 +123,12 @@ export function splitSteps(
       continue;
     }
     const own = taped ? STAMP : figured ? FIGURED : ticked && listed(start) === undefined ? TICKED : undefined;
-    const number =
-      own?.exec(line) ??
-      (answers && QUESTION_OR_ANSWER.test(line)
-        ? null
-        : running || !/^\s*\(\d/.test(line)
-          ? NUMBERED.exec(line)
-          : null);
+    const asked = answers ? QUESTION_OR_ANSWER.exec(line) : null;
+    const number = own?.exec(line) ?? (asked ? null : running || !/^\s*\(\d/.test(line) ? NUMBERED.exec(line) : null);
     const spoken = number ? undefined : counted(line);
     const begins =
       number !== null ||
+      asked !== null ||
       spoken !== undefined ||
       BULLET.test(line) ||
       isHeading(plain) ||
@@ -151,7 +149,7 @@ export function splitSteps(
       continue;
     }
     // What is ticked or pointed at is no part of what is said.
-    const mark = number ?? BULLET.exec(line);
+    const mark = number ?? asked ?? BULLET.exec(line);
     open ??= { start: start + (mark?.[0].length ?? spoken?.length ?? 0), number: paragraph };
     before = line;
     // Sentences end inside the line.

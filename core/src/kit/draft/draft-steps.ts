@@ -12,10 +12,10 @@ import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
 import { limitIn } from './limit-words.ts';
 import { isSection } from './section.ts';
-import { goesBack, offAndOn, opensAs, SCRAPPED, soundsLikeAct, wordAct } from './word-acts.ts';
+import { backInWords, goesBack, offAndOn, opensAs, SCRAPPED, soundsLikeAct, wordAct } from './word-acts.ts';
 
 const COMMON_WORDS = new Set(
-  'with from then that this the and them both each remove refit reinstall replace reconnect disconnect unplug connector original same factory left right front rear upper lower carefully back into onto using'.split(
+  'all one two six per its not for out off side new old with from then that this the and them both each remove refit reinstall replace reconnect disconnect unplug connector original same factory left right front rear upper lower carefully back into onto using'.split(
     ' ',
   ),
 );
@@ -35,6 +35,9 @@ const CAPITALS = /^(?:\d{1,2}\s+)?[A-Z][A-Z &/-]{4,40}$/;
 /** How a letter begins and ends. */
 const GREETING = /^(?:hello|hi|dear|regards|kind regards|best|cheers|thanks|yours|sincerely|greetings)\b.{0,24}$/i;
 const LETTERHEAD = /^(?:from|to|re|subject|date|cc|sent)\s?:/i;
+
+/** Wheels are the vehicle's own: `Fit wheels` puts back what came off. */
+const ROAD_WHEELS = /^(?:both |all |the )*(?:front |rear |road )?wheels?$/i;
 
 const NO_THING = /^(?:anything|everything|something|it|them|this|that)\W*$/i;
 
@@ -84,17 +87,26 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
   const torques = facts.filter(isKind('torque'));
   const refits = facts
     .filter(isKind('action'))
-    .filter((fact) => fact.value.action === 'refit' || fact.value.action === 'reconnect');
-  // What came off is known again by its own words; `bolts` and `with` say nothing of which.
-  const nounsOf = (step: number): Set<string> =>
-    new Set(
-      (reading.steps[step]?.text.toLowerCase().match(/\p{L}{4,}/gu) ?? []).filter(
-        (word) => !HARDWARE.has(word) && !COMMON_WORDS.has(word),
-      ),
+    .filter(
+      ({ value: { action, object } }) =>
+        action === 'refit' || action === 'reconnect' || (action === 'fit' && ROAD_WHEELS.test(object)),
     );
-  const backLater = (fact: Fact): Of<'action'> | undefined => {
-    const mine = nounsOf(fact.step);
-    return refits.find((other) => other.start > fact.start && [...nounsOf(other.step)].some((word) => mine.has(word)));
+  // What came off is known again by its own words; `bolts` and `with` say nothing of which.
+  const nounsOf = (text: string): Set<string> =>
+    new Set(
+      (text.toLowerCase().match(/\p{L}{3,}/gu) ?? [])
+        .filter((word) => !HARDWARE.has(word) && !COMMON_WORDS.has(word))
+        .map((word) => word.replace(/(?<=\p{L}{3})s$/u, '')),
+    );
+  // By what is named first (`the brake hose from the strut` goes back with the hose), else by its whole sentence.
+  const backLater = (fact: Of<'action'>): Of<'action'> | undefined => {
+    const later = refits.filter((other) => other.start > fact.start);
+    const sharing = (mine: ReadonlySet<string>, textOf: (other: Of<'action'>) => string) =>
+      later.find((other) => [...nounsOf(textOf(other))].some((word) => mine.has(word)));
+    const sentence = (one: Fact): string => reading.steps[one.step]?.text ?? '';
+    return (
+      sharing(nounsOf(fact.value.object), (other) => other.value.object) ?? sharing(nounsOf(sentence(fact)), sentence)
+    );
   };
   /** Sizes that a sentence names, or the one before it in the same step of the sheet. */
   const sizesNamed = (at: number): ReadonlySet<string> => {
@@ -114,8 +126,9 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     byLetter.set(letter, group);
     lettered.add(fact.step);
   }
-  const removedBy = new Map<Fact, string>();
-  const disconnectedBy = new Map<Fact, string>();
+  // A sentence may put back several things: `Clip in the hose and the wire`.
+  const removedBy = new Map<Fact, string[]>();
+  const disconnectedBy = new Map<Fact, string[]>();
   const numbered = reading.steps.filter(({ number }) => number !== undefined).length;
   const lastTorque = Math.max(-1, ...torques.filter((fact) => !laterIn(inStep(fact.step))).map(({ step }) => step));
   const firstNumbered = reading.steps.findIndex(({ number }) => number !== undefined);
@@ -150,7 +163,7 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     // So has one that lists its pieces before anything is said to do.
     const introduces = at < firstList && own.every(({ value }) => NAMES_ONLY.has(value.kind));
     if (introduces && !soundsLikeAct(step.text)) return;
-    if (asks && (isQuestion(step) || YES_NO.test(step.text))) return;
+    if (asks && (step.text.trim().endsWith('?') || YES_NO.test(step.text))) return;
     const actions: StepAction[] = [];
     const path = `steps[${kit.steps.length}]`;
     for (const fact of own) {
@@ -170,24 +183,24 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
           const count = own.filter(isKind('count')).find((entry) => entry.start >= fact.start)?.value.count ?? 1;
           const id = freshId(`off ${object}`);
           const gone = SCRAPPED.test(step.text);
-          const back = gone ? undefined : backLater(fact);
+          const back = gone ? undefined : backLater(fact as Of<'action'>);
+          const againLater = back !== undefined || (!gone && backInWords(drafting, at, object));
           const name = object.replace(LEADING_COUNT, '') || object;
-          kit.removed.push({ id, name, count, fate: gone ? 'scrap' : back ? 'refit' : 'keep' });
-          if (back) removedBy.set(back, id);
-          else if (!gone) assume(`removed[${kit.removed.length - 1}]`, 'fateUnknown', name);
+          kit.removed.push({ id, name, count, fate: gone ? 'scrap' : againLater ? 'refit' : 'keep' });
+          if (back) removedBy.set(back, [...(removedBy.get(back) ?? []), id]);
+          else if (!gone && !againLater) assume(`removed[${kit.removed.length - 1}]`, 'fateUnknown', name);
           actions.push({ type: 'remove', removed: id });
           place(fact, `removed[${kit.removed.length - 1}]`);
         } else if (value.action === 'disconnect') {
           const id = freshId(`open ${object}`);
           kit.disconnects.push({ id, name: object, kind: opensAs(object) });
-          const back = backLater(fact);
-          if (back) disconnectedBy.set(back, id);
+          const back = backLater(fact as Of<'action'>);
+          if (back) disconnectedBy.set(back, [...(disconnectedBy.get(back) ?? []), id]);
           actions.push({ type: 'disconnect', disconnect: id });
           place(fact, `disconnects[${kit.disconnects.length - 1}]`);
-        } else if (removedBy.has(fact)) {
-          actions.push({ type: 'refit', removed: removedBy.get(fact) as string });
-        } else if (disconnectedBy.has(fact)) {
-          actions.push({ type: 'reconnect', disconnect: disconnectedBy.get(fact) as string });
+        } else if (removedBy.has(fact) || disconnectedBy.has(fact)) {
+          for (const removed of removedBy.get(fact) ?? []) actions.push({ type: 'refit', removed });
+          for (const disconnect of disconnectedBy.get(fact) ?? []) actions.push({ type: 'reconnect', disconnect });
         } else if (value.action === 'lift' && /vehicle|car|truck|front|rear|^it\b/i.test(object)) {
           actions.push({ type: 'lift' });
         } else if (value.action === 'lower' && /vehicle|car|truck/i.test(object)) {
@@ -227,8 +240,8 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     if (byWords && HAS_ITS_WAIT.has(byWords.type)) actions.splice(0, actions.length, byWords);
     else if (byWords) actions.unshift(byWords);
     // What is bolted back on goes back first.
-    const back = actions.some(({ type }) => type === 'refit') ? undefined : goesBack(drafting, at);
-    if (back && !bare) actions.unshift(back);
+    const back = actions.some(({ type }) => type === 'refit') ? [] : goesBack(drafting, at);
+    if (!bare) actions.unshift(...back);
     // `Start all bolts by hand`, `snug`: of the size its step names, else of the group that is torqued next.
     const stage = own.find(isKind('stage'));
     if (stage && (stage.value.stage === 'loose' || stage.value.stage === 'snug')) {

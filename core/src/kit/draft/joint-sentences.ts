@@ -77,10 +77,15 @@ const NO_TITLE = /\b(?:go|goes|gets?|take|draw|newton|nm|foot|tighten|torque|fit
 const LONGEST_TITLE = 48;
 
 const FIRST_PART = 28;
+/** What is named goes elsewhere, and on no thread. */
+const OFF_THE_THREAD = /\b(?:never|not|none) on (?:the|its|their|these|any) threads?\b/i;
 
 const titled = (text: string): string | undefined => {
   const plain = text
     .replace(/\([^)]*\)/g, ' ')
+    // `Put the tray's screws back (6 Nm)`: what is done with it names nothing.
+    .replace(/^\s*put\s+(?:the\s+)?(.{3,60}?)\s+back\b/i, ' $1 ')
+    .replace(/\($/, ' ')
     // What it is done on alone, and inch marks left of a size.
     .replace(/^\s*[\p{L} -]{3,40} only:\s*/iu, ' ')
     .replace(/["″]/g, ' ')
@@ -216,7 +221,9 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
       .map((at) => drivesOf(at)[0])
       .find((fact) => fact !== undefined);
 
-  const compounds = (at: number) => inStep(at).filter(isKind('compound'));
+  // `Grease on the ball only, never on its thread`: said of something else than the joint.
+  const compounds = (at: number) =>
+    OFF_THE_THREAD.test(reading.steps[at]?.text ?? '') ? [] : inStep(at).filter(isKind('compound'));
   const dryAt = (at: number) => inStep(at).some((fact) => fact.value.kind === 'dry' && fact.value.of === undefined);
   // `Copper grease on those two bolts`, said right behind.
   const next = reading.steps[torque.step + 1];

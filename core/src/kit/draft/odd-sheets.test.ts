@@ -520,3 +520,90 @@ describe('a card to tick, numbered behind its boxes', () => {
     expect(kit.steps.some(({ text }) => /Signed|Fitter/.test(text))).toBe(false);
   });
 });
+
+describe('questions and answers by their letters', () => {
+  const kit = drafted(`Receiver bar and ball mount: what people ask us
+
+Q. What's in the box?
+A. One receiver bar, one ball mount, one 50 mm ball with its nut (M22 x 1.5), four M12 x 1.75 x 40 bolts class 10.9, four hardened washers 12 mm, and two M10 x 1.5 x 30 bolts class 8.8.
+
+Q. What comes off first?
+A. Take out the four screws of the under-tray and keep them. Unplug the parking sensor loom.
+
+Q. Then?
+A. Lift the bar, get all four M12 bolts in by hand with a washer under each head. The M12s go in dry.
+
+Q. How tight?
+A. M12: 55 Nm first, then 110 Nm. M10: 47 Nm afterwards. Ball nut: 300 Nm, held at the flats.
+
+Q. And the ball?
+A. Grease on the ball only, never on its thread.
+
+Q. How do I know it's right?
+A. The bar is level within 3 mm, left to right, measured from the ground. The ball centre is between 350 and 420 mm above the ground.
+
+Q. Anything later?
+A. Put the under-tray screws back (6 Nm) and the sensor plug, of course.
+`);
+  const actions = kit.steps.flatMap((step) => step.actions);
+  it('makes no step of a letter or a question, and takes what is counted in an answer for the list', () => {
+    expect(kit.steps.map(({ text }) => text)).not.toContainEqual(expect.stringMatching(/^[QA]\.|\?$|^One receiver/));
+    expect(kit.items.slice(0, 6).map(({ kind, quantity }) => [kind, quantity])).toEqual([
+      ['part', 1],
+      ['part', 1],
+      ['part', 1],
+      ['bolt', 4],
+      ['washer', 4],
+      ['bolt', 2],
+    ]);
+  });
+  it('takes a size before a colon for no model of the vehicle, and grease for the ball alone', () => {
+    expect(kit.questions).toEqual([]);
+    expect(joints(kit)).toMatchObject([
+      { stations: 4, nm: 110, pieces: ['bolt', 'washer'], compound: undefined },
+      { stations: 2, nm: 47, compound: undefined },
+      { title: 'Ball nut', stations: 1, nm: 300, compound: undefined },
+      { title: 'Under-tray screws', stations: 4, nm: 6 },
+    ]);
+  });
+  it('puts back what an answer far below puts back, and plugs in what was unplugged', () => {
+    expect(kit.removed).toMatchObject([{ count: 4, fate: 'refit' }]);
+    expect(actions).toContainEqual({ type: 'refit', removed: kit.removed[0]?.id });
+    expect(actions).toContainEqual({ type: 'reconnect', disconnect: kit.disconnects[0]?.id });
+  });
+  it('measures what must lie between, and what the sides may differ by', () => {
+    expect(kit.checks).toMatchObject([
+      { spread: 3, unit: 'mm', places: ['left', 'right'] },
+      { min: 350, max: 420, unit: 'mm' },
+    ]);
+  });
+  it('has nothing that keeps it from being released', () => {
+    expect(lintKit(kit).filter(({ severity }) => severity === 'error')).toEqual([]);
+  });
+});
+
+describe('what is unclipped, detached and lifted off', () => {
+  const kit = drafted(`FRONT SPACERS
+4.1 Raise the vehicle. Remove both front wheels.
+4.2 Unclip the brake hose from the strut on each side.
+4.3 Detach the tie-rod end, one per side.
+4.4 Refit the strut. Tighten the M10 x 1.25 strut-top nuts to 45 Nm.
+4.5 Connect the tie-rod ends. Tighten the M14 x 1.5 nuts to 70 Nm.
+4.6 Clip in the brake hose.
+4.7 Fit wheels. Tighten the M12 x 1.5 wheel nuts to 120 Nm.
+4.8 The gain shall be 35 to 45 mm and the left and right shall agree within 6 mm.
+`);
+  it('goes back where the sheet puts it back, each by its own name', () => {
+    const backIn = (id?: string) =>
+      kit.steps.find(({ actions }) => actions.some((action) => action.type === 'refit' && action.removed === id))
+        ?.number;
+    expect(kit.removed.map(({ id, name }) => [name, backIn(id)])).toEqual([
+      ['both front wheels', '4.7'],
+      ['brake hose', '4.6'],
+      ['tie-rod end', '4.5'],
+    ]);
+  });
+  it('holds a range and what the sides may differ by in one check', () => {
+    expect(kit.checks).toMatchObject([{ min: 35, max: 45, spread: 6 }]);
+  });
+});

@@ -12,7 +12,7 @@ interface WordAct {
   act(drafting: Drafting, match: RegExpExecArray, text: string): StepAction | undefined;
 }
 
-const SIDES = /\b(?:both|each|either) sides?\b/i;
+const SIDES = /\b(?:both|each|either) sides?\b|\bleft (?:to|and) right\b/i;
 /** Measured crosswise, to see that it is square. */
 const DIAGONALS = /\b(?:corner to corner|diagonal(?:s|ly)?|crosswise|cross[- ]measure)\b/i;
 const CROSSED = ['front left to rear right', 'front right to rear left'] as const;
@@ -94,7 +94,7 @@ const sameThing = (a: string, b: string): boolean => {
 };
 /** What comes off there is of no more use. */
 export const SCRAPPED =
-  /\b(?:discard|scrap|bin|throw (?:it |them )?away|dispose|goes? in the bin|(?:not|never|no longer) (?:be )?(?:re-?used|needed|required)|not need(?:ed)? (?:it|them)|do not re-?use|don't re-?use)\b/i;
+  /\b(?:discard|scrap|bin|throw (?:it |them )?away|dispose|goes? in the bin|(?:not|never|no longer) (?:be )?(?:re-?used|used again|needed|required)|not need(?:ed)? (?:it|them)|do not re-?use|don't re-?use)\b/i;
 const BACK_ON =
   /\b(?:mount|fit|put|screw|install)\b.{3,40}\bagain\b|\breverse(?:d)? order\b|\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b|^\W*(?:the |both |all )?[\p{L} ]{3,30} on\W*$/iu;
 /** Used once: `Pitch the old top nut, don't reuse it.` */
@@ -106,13 +106,26 @@ const withQuestion = (steps: Drafting['reading']['steps'], at: number): string =
   `${/\?$/.test(steps[at - 1]?.text ?? '') ? steps[at - 1]?.text : ''} ${steps[at]?.text ?? ''}`;
 
 /** What goes back in a sentence that does more than that: `Back on with two screws, 22 Nm`. */
-export function goesBack({ kit, reading }: Drafting, at: number): StepAction | undefined {
-  if (!BACK_ON.test(reading.steps[at]?.text ?? '')) return undefined;
-  const thing = kit.removed.find(
-    ({ name, fate }) => fate === 'refit' && sameThing(name, withQuestion(reading.steps, at)),
+export function goesBack({ kit, reading }: Drafting, at: number): StepAction[] {
+  if (!BACK_ON.test(reading.steps[at]?.text ?? '')) return [];
+  const said = withQuestion(reading.steps, at);
+  const put = kit.steps.flatMap(({ actions }) => actions);
+  const plugged = kit.disconnects.filter(
+    ({ id, name }) =>
+      sameThing(name, said) && !put.some((action) => action.type === 'reconnect' && action.disconnect === id),
   );
-  return thing && { type: 'refit', removed: thing.id };
+  const thing = kit.removed.find(({ name, fate }) => fate === 'refit' && sameThing(name, said));
+  return [
+    ...(thing ? [{ type: 'refit' as const, removed: thing.id }] : []),
+    ...plugged.map(({ id }) => ({ type: 'reconnect' as const, disconnect: id })),
+  ];
 }
+
+/** Whether a later sentence puts it back without a verb of its own: `Put the tray's screws back`. */
+export const backInWords = ({ reading }: Pick<Drafting, 'reading'>, at: number, name: string): boolean =>
+  reading.steps.some(
+    (step, index) => index > at && BACK_ON.test(step.text) && sameThing(withQuestion(reading.steps, index), name),
+  );
 
 const PRONOUN = /^(?:them|it|these|those|this|that)$/i;
 
@@ -136,9 +149,7 @@ function removed(
   }
   const id = freshId(`off ${name}`);
   const at = reading.steps.findIndex((step) => step.text.includes(text));
-  const back = reading.steps.some(
-    (step, index) => index > at && BACK_ON.test(step.text) && sameThing(withQuestion(reading.steps, index), name),
-  );
+  const back = backInWords({ reading }, at, name);
   const [, many = ''] = /^(?:the |all |both )?(\d{1,2}|\p{L}+)\s+(?=\p{L})/iu.exec(name) ?? [];
   const count = Number(many) || NUMBER_WORDS[many.toLowerCase()] || (/^both\b/i.test(name) ? 2 : 1);
   const bare = clip(count > 1 ? name.replace(/^(?:the |all |both )?(?:\d{1,2}|\p{L}+)\s+/iu, '') : name, 120);
@@ -164,7 +175,14 @@ function numberIn(text: string | undefined): number {
   const [, whole, top, bottom] = /^(?:(\d+)[ -])?(\d)\/(\d+)$/.exec(plain) ?? [];
   return IN_WORDS[plain] ?? (top ? Number(whole ?? 0) + Number(top) / Number(bottom) : Number(plain.replace(',', '.')));
 }
-const MEASURED = /\b(?:angle|level|touch(?:es|ing)?|gap|clearance|room|distance|play|depth|height|flush|space|air)\b/i;
+const MEASURED =
+  /\b(?:angle|level|above the ground|touch(?:es|ing)?|gap|clearance|room|distance|play|depth|heights?|flush|space|air)\b/i;
+
+/** `35 to 45 mm` of a sentence that also says what the sides may differ by. */
+function rangeIn(text: string, unit: Limits['unit']): Pick<Limits, 'min' | 'max'> {
+  const [, low, high, of] = new RegExp(`${NUMBER}\\s*(?:-|–|to)\\s*${NUMBER}${UNIT}`, 'i').exec(text) ?? [];
+  return of !== undefined && unitOf(of) === unit ? { min: numberIn(low), max: numberIn(high) } : {};
+}
 
 /** A limit in words of something that is measured, as a check. */
 const measured = (words: string, limits: (match: readonly (string | undefined)[]) => Limits): WordAct => ({
@@ -385,6 +403,11 @@ const WORD_ACTS: readonly WordAct[] = [
     tolerance: numberIn(way),
     unit: unitOf(unit),
   })),
+  measured(`\\bbetween ${NUMBER}(?:${UNIT})? and ${NUMBER}${UNIT}`, ([, low, , high, unit]) => ({
+    min: numberIn(low),
+    max: numberIn(high),
+    unit: unitOf(unit),
+  })),
   measured(`${NUMBER}\\s*(?:-|–|to)\\s*${NUMBER}${UNIT}`, ([, low, high, unit]) => ({
     min: numberIn(low),
     max: numberIn(high),
@@ -401,8 +424,15 @@ const WORD_ACTS: readonly WordAct[] = [
       'i',
     ),
     act: (drafting, [, number, unit], text) =>
-      DIAGONALS.test(text) || (/\b(?:measure|compare)\b/i.test(text) && SIDES.test(text))
-        ? { type: 'check', check: check(drafting, text, { spread: numberIn(number), unit: unitOf(unit) }) }
+      DIAGONALS.test(text) || (/\b(?:measured?|compare|level|agree)\b/i.test(text) && SIDES.test(text))
+        ? {
+            type: 'check',
+            check: check(drafting, text, {
+              ...rangeIn(text, unitOf(unit)),
+              spread: numberIn(number),
+              unit: unitOf(unit),
+            }),
+          }
         : undefined,
   },
   {

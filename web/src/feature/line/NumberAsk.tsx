@@ -97,7 +97,8 @@ export function NumberAsk({ ask, then, onAnswer }: AskFieldProps & { ask: Number
   if (doubt)
     return (
       <Doubted
-        {...doubt}
+        value={doubt.value}
+        meant={doubt.meant}
         unit={unit}
         onMeant={(meant) => onAnswer(meant)}
         onSure={() => onAnswer(doubt.value, true)}

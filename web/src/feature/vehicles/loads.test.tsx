@@ -20,7 +20,7 @@ const VEHICLE = {
 describe('what a vehicle may carry', () => {
   it('stands with its sum, its plate, and the way to a trailer day', () => {
     render(<Loads vehicle={VEHICLE} />, { wrapper: MemoryRouter });
-    expect(screen.getByText('900 kg')).toBeVisible();
+    expect(screen.getByText('People, cargo and the ball’s load').nextElementSibling).toHaveTextContent('900 kg');
     expect(screen.getByText('3,000 kg, by the vehicle')).toBeVisible();
     expect(screen.getByRole('link', { name: 'Plate for the glove box' })).toHaveAttribute(
       'href',
