@@ -10,6 +10,7 @@ import { conditionOf, isOfVehicle } from './draft-conditions.ts';
 import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
+import { timesIn } from './joint-words.ts';
 import { limitIn } from './limit-words.ts';
 import { isSection } from './section.ts';
 import { backInWords, goesBack, offAndOn, opensAs, SCRAPPED, soundsLikeAct, wordAct } from './word-acts.ts';
@@ -36,6 +37,10 @@ const CAPITALS = /^(?:\d{1,2}\s+)?[A-Z][A-Z &/-]{4,40}$/;
 const GREETING = /^(?:hello|hi|dear|regards|kind regards|best|cheers|thanks|yours|sincerely|greetings)\b.{0,24}$/i;
 const LETTERHEAD = /^(?:from|to|re|subject|date|cc|sent)\s?:/i;
 
+const BOTH = /^both (?:the |of the )?/i;
+/** `Remove both front wheels (6 nuts each)` counts the nuts; `two per side` is four. */
+const countsOf = ({ value: { noun } }: Of<'count'>, object: string): boolean =>
+  noun === 'piece' || object.toLowerCase().includes(noun.toLowerCase());
 /** Wheels are the vehicle's own: `Fit wheels` puts back what came off. */
 const ROAD_WHEELS = /^(?:both |all |the )*(?:front |rear |road )?wheels?$/i;
 
@@ -180,12 +185,14 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
             SCRAPPED.test(step.text) && kit.removed.find(({ id }) => off?.type === 'remove' && id === off.removed);
           if (thing) thing.fate = 'scrap';
         } else if (value.action === 'remove') {
-          const count = own.filter(isKind('count')).find((entry) => entry.start >= fact.start)?.value.count ?? 1;
+          const told = own.filter(isKind('count')).find((entry) => entry.start >= fact.start && countsOf(entry, object))
+            ?.value.count;
+          const count = (told ?? (BOTH.test(object) ? 2 : 1)) * (timesIn(step.text, [])?.times ?? 1);
           const id = freshId(`off ${object}`);
           const gone = SCRAPPED.test(step.text);
           const back = gone ? undefined : backLater(fact as Of<'action'>);
           const againLater = back !== undefined || (!gone && backInWords(drafting, at, object));
-          const name = object.replace(LEADING_COUNT, '') || object;
+          const name = object.replace(LEADING_COUNT, '').replace(BOTH, '') || object;
           kit.removed.push({ id, name, count, fate: gone ? 'scrap' : againLater ? 'refit' : 'keep' });
           if (back) removedBy.set(back, [...(removedBy.get(back) ?? []), id]);
           else if (!gone && !againLater) assume(`removed[${kit.removed.length - 1}]`, 'fateUnknown', name);

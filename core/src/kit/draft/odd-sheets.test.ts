@@ -584,7 +584,7 @@ A. Put the under-tray screws back (6 Nm) and the sensor plug, of course.
 
 describe('what is unclipped, detached and lifted off', () => {
   const kit = drafted(`FRONT SPACERS
-4.1 Raise the vehicle. Remove both front wheels.
+4.1 Raise the vehicle. Remove both front wheels (6 nuts each).
 4.2 Unclip the brake hose from the strut on each side.
 4.3 Detach the tie-rod end, one per side.
 4.4 Refit the strut. Tighten the M10 x 1.25 strut-top nuts to 45 Nm.
@@ -597,10 +597,10 @@ describe('what is unclipped, detached and lifted off', () => {
     const backIn = (id?: string) =>
       kit.steps.find(({ actions }) => actions.some((action) => action.type === 'refit' && action.removed === id))
         ?.number;
-    expect(kit.removed.map(({ id, name }) => [name, backIn(id)])).toEqual([
-      ['both front wheels', '4.7'],
-      ['brake hose', '4.6'],
-      ['tie-rod end', '4.5'],
+    expect(kit.removed.map(({ id, name, count }) => [count, name, backIn(id)])).toEqual([
+      [2, 'front wheels', '4.7'],
+      [2, 'brake hose', '4.6'],
+      [2, 'tie-rod end', '4.5'],
     ]);
   });
   it('holds a range and what the sides may differ by in one check', () => {
