@@ -253,11 +253,15 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     const stage = own.find(isKind('stage'));
     if (stage && (stage.value.stage === 'loose' || stage.value.stage === 'snug')) {
       const sizes = sizesNamed(at);
-      const next =
-        torques.find((torque) => torque.start > stage.start && sizes.has(torque.about ?? '')) ??
-        torques.find((torque) => torque.start > stage.start);
-      const group = assembledIn.get(at) ?? (next && groupOf.get(next));
-      if (group) {
+      const later = torques.filter((torque) => torque.start > stage.start);
+      // Every size the step names, each by the first figure for it; one sentence may start two.
+      const ofSize = [...sizes].flatMap((size) => {
+        const torque = later.find(({ about }) => about === size);
+        return (torque && groupOf.get(torque)) ?? [];
+      });
+      const next = later[0] && groupOf.get(later[0]);
+      const groups = ofSize.length > 0 ? ofSize : [assembledIn.get(at) ?? next].flatMap((group) => group ?? []);
+      for (const group of new Set(groups)) {
         actions.push({ type: stage.value.stage === 'loose' ? 'start' : 'snug', group });
         place(stage, path);
       }

@@ -531,7 +531,7 @@ Q. What comes off first?
 A. Take out the four screws of the under-tray and keep them. Unplug the parking sensor loom.
 
 Q. Then?
-A. Lift the bar, get all four M12 bolts in by hand with a washer under each head. The M12s go in dry.
+A. Lift the bar, get all four M12 bolts in by hand with a washer under each head, and the two M10 bolts. The M12s go in dry.
 
 Q. How tight?
 A. M12: 55 Nm first, then 110 Nm. M10: 47 Nm afterwards. Ball nut: 300 Nm, held at the flats.
@@ -570,6 +570,18 @@ A. Put the under-tray screws back (6 Nm) and the sensor plug, of course.
     expect(kit.removed).toMatchObject([{ count: 4, fate: 'refit' }]);
     expect(actions).toContainEqual({ type: 'refit', removed: kit.removed[0]?.id });
     expect(actions).toContainEqual({ type: 'reconnect', disconnect: kit.disconnects[0]?.id });
+  });
+  it('starts by hand every size its sentence names, and nothing that is not there yet', () => {
+    const started = kit.steps.map(({ actions: own }) =>
+      own.flatMap((action) =>
+        action.type === 'start' ? (kit.groups.find(({ id }) => id === action.group)?.title ?? '') : [],
+      ),
+    );
+    expect(started.filter((groups) => groups.length > 0)).toEqual([
+      ['M12 × 1.75 bolts', 'M10 × 1.5 bolts'],
+      ['Ball nut'],
+      ['Under-tray screws'],
+    ]);
   });
   it('measures what must lie between, and what the sides may differ by', () => {
     expect(kit.checks).toMatchObject([
