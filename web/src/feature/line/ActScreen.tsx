@@ -25,6 +25,7 @@ import { ClockPanel, ShutPanel } from './ClockPanel.tsx';
 import { FitPanel } from './FitPanel.tsx';
 import { FluidFirst } from './FluidFirst.tsx';
 import { LineFoot } from './LineFoot.tsx';
+import { NotForThisOne } from './NotForThisOne.tsx';
 import { RackReading, rackFigure } from './RackReading.tsx';
 import { StepHead } from './StepHead.tsx';
 import type { LineInHand } from './use-line.ts';
@@ -98,6 +99,7 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
           <StepHead line={line} act={act} />
           <h1 className="plate px-5 pt-3 text-4xl text-balance md:px-6">{title}</h1>
           {spacer && <p className="px-5 font-bold md:px-6">{spacer}</p>}
+          <NotForThisOne line={line} act={act} />
           {lookAt && <p className="px-5 text-ink-2 md:px-6">Not sure? {lookAt}</p>}
           <div className="px-5 md:px-6">
             <Cautions cautions={cautionsAt(plan, act)} />
