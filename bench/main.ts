@@ -8,6 +8,7 @@ import { measureKeyToPaint } from './key-to-paint.ts';
 import { countPresses, measureLine } from './line.ts';
 import { measureLint } from './lint.ts';
 import { measureLoad } from './load.ts';
+import { measureDays, measureFirstPlan } from './schedule.ts';
 import { firstLoadKb } from './screen.ts';
 import { measureDraft, measureOneLine, measureSheet } from './sheet.ts';
 import { measureVisit } from './visit.ts';
@@ -34,6 +35,17 @@ for (const [type, name] of [
     figure: `${Math.round(measureCorner(type)).toLocaleString('en-GB')}/s`,
     goal: '≥ 10,000/s',
   });
+
+const days = measureDays();
+rows.push({
+  what: '30 days of 12 to 41 steps planned, 1 s each: proven; over the bound, median and worst',
+  figure: `${days.proven} of 30; ${days.medianOver.toFixed(1)} % and ${days.worstOver.toFixed(1)} %`,
+  goal: 'at most 2 % over the best',
+});
+rows.push({ what: 'the slowest first plan of them', figure: `${days.slowestFirstMs.toFixed(1)} ms`, goal: '≤ 100 ms' });
+const [jobs5, jobs10] = [measureFirstPlan(5), measureFirstPlan(10)];
+rows.push({ what: 'first plan of 10 jobs of 60 steps', figure: `${jobs10.toFixed(0)} ms`, goal: '≤ 300 ms' });
+rows.push({ what: 'first plan, 10 jobs against 5', figure: `ratio ${(jobs10 / jobs5).toFixed(1)}`, goal: '≤ 4' });
 
 const pages = [1, 10, 20, 100].map((count) => ({ count, ms: measureSheet(count) }));
 for (const { count, ms } of pages)
