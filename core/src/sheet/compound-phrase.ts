@@ -134,8 +134,12 @@ export function locker(tokens: readonly Token[], at: number, source: string): Ph
     (colour === 'blue' || colour === 'red') && COLOURED.has(lower(tokens, at + 1)) && lower(tokens, at + 2) !== 'of'
       ? at + 2
       : undefined;
-  if (byColour === undefined && !LOCKER_OPENERS.has(colour)) return undefined;
-  const next = firstOf(tokens, at, LOCKER) ?? byColour;
+  // `Locker, medium` in a column, `medium locker`: the strength tells it from a locker in a wall.
+  const behind = [',', '(', '-'].includes(lower(tokens, at + 1)) ? lower(tokens, at + 2) : lower(tokens, at + 1);
+  const isStrong = (word: string): boolean => HIGH.has(word) || MEDIUM.has(word);
+  const byStrength = colour === 'locker' && (isStrong(behind) || isStrong(lower(tokens, at - 1))) ? at + 1 : undefined;
+  if (byColour === undefined && byStrength === undefined && !LOCKER_OPENERS.has(colour)) return undefined;
+  const next = firstOf(tokens, at, LOCKER) ?? byColour ?? byStrength;
   if (next === undefined) return undefined;
   // Within the same breath: not past the sentence or an `and`.
   const near: string[] = byColour === undefined ? [] : [colour];

@@ -62,6 +62,19 @@ function numberedScrewAt(tokens: readonly Token[], at: number): Phrase | undefin
     : undefined;
 }
 
+/** Shortest and longest bolt whose length is told behind a dash, mm. */
+const DASHED_LENGTH = { least: 8, most: 400 };
+
+/** `M10x1.5-55`: behind a pitch a whole number is the length; `-6g` is a fit, `-0316` a number of the sheet's. */
+function dashedLength(tokens: readonly Token[], at: number): number | undefined {
+  const [dash, length, behind] = [tokens[at], tokens[at + 1], tokens[at + 2]];
+  if (dash?.text !== '-' || !touching(tokens[at - 1], dash) || !touching(dash, length)) return undefined;
+  if (!/^[1-9]\d{0,2}$/.test(length?.text ?? '') || (touching(length, behind) && /^[\p{L}-]/u.test(behind?.text ?? '')))
+    return undefined;
+  const mm = Number(length?.text);
+  return mm >= DASHED_LENGTH.least && mm <= DASHED_LENGTH.most ? mm : undefined;
+}
+
 /** `M10`, `M10x1.5`, `M10 × 1.5 × 55`, `M10-1.25 × 30 mm`, `M8x25`. */
 function metricAt(tokens: readonly Token[], at: number): Phrase | undefined {
   const [m, size] = [tokens[at], tokens[at + 1]];
@@ -113,6 +126,13 @@ function metricAt(tokens: readonly Token[], at: number): Phrase | undefined {
     next += 1;
     printed = true;
   }
+  const lengthBehindDash = stated ? dashedLength(tokens, next) : undefined;
+  if (lengthBehindDash !== undefined)
+    return {
+      value: { kind: 'thread', designation: metricThread(nominal, pitch).designation, lengthMm: lengthBehindDash },
+      next: next + 2,
+      suspect: misread !== undefined,
+    };
   // `M8-0316` is a number of the sheet's, `M10-8.8` a bolt and its class.
   const dash = tokens[next];
   const behind = tokens[next + 1];
@@ -200,9 +220,39 @@ function unifiedAt(tokens: readonly Token[], at: number): Phrase | undefined {
 export const threadAt = (tokens: readonly Token[], at: number): Phrase | undefined =>
   metricAt(tokens, at) ?? unifiedAt(tokens, at) ?? numberedScrewAt(tokens, at);
 
-/** `class 10.9`, `grade 8`, `Gr. 5`, `property class 8.8`. */
+/** How far behind its `M` a class may stand: `M10 x 1.5 x 55 mm 10.9`. */
+const CLASS_BEHIND_SIZE = 8;
+/** `M10x1.5-55 10.9`: right behind a size, and before no unit. */
+function isBareClass(tokens: readonly Token[], at: number): boolean {
+  const [before, own, behind] = [tokens[at - 1], tokens[at], tokens[at + 1]];
+  if (!/^(?:8\.8|10\.9|12\.9)$/.test(own?.text ?? '') || touching(before, own)) return false;
+  if (before?.kind !== 'number' && before?.lower !== 'mm') return false;
+  if (
+    behind?.kind === 'number' ||
+    (touching(own, behind) && /^[\p{L}/-]/u.test(behind?.text ?? '')) ||
+    /^(?:n|nm|mm|kg|kgm|kgf|ft|lb|in|bar|l|ml|deg|°|x|×)$/.test(behind?.lower ?? '')
+  )
+    return false;
+  return tokens
+    .slice(Math.max(0, at - CLASS_BEHIND_SIZE), at)
+    .some(({ text, kind }) => kind === 'word' && /^M$/i.test(text));
+}
+
+/** Classes as they are said: `ten nine`. */
+const SAID_CLASSES: Record<string, string> = {
+  'eight eight': '8.8',
+  'ten nine': '10.9',
+  'twelve nine': '12.9',
+};
+
+/** `class 10.9`, `cl.10`, `grade 8`, `Gr. 5`, `property class 8.8`; said behind a length, `fifty long ten nine`. */
 export function propertyClassAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
-  const word = tokens[at]?.lower;
+  const said = SAID_CLASSES[`${tokens[at]?.lower} ${tokens[at + 1]?.lower}`];
+  if (said !== undefined && ['long', 'class', 'grade'].includes(tokens[at - 1]?.lower ?? ''))
+    return { value: { kind: 'propertyClass', propertyClass: said }, next: at + 2, suspect: false };
+  if (isBareClass(tokens, at))
+    return { value: { kind: 'propertyClass', propertyClass: tokens[at]?.text ?? '' }, next: at + 1, suspect: false };
+  const word = tokens[at]?.lower === 'cl' ? 'class' : tokens[at]?.lower;
   if (word !== 'class' && word !== 'grade' && word !== 'gr') return undefined;
   const number = at + (tokens[at + 1]?.text === '.' ? 2 : 1);
   const token = tokens[number];

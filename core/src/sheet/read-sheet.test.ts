@@ -157,6 +157,12 @@ describe('threads', () => {
     ['M1O bolt', ['M10 × 1.5']],
     ['M14x1.5 lug nuts', ['M14 × 1.5']],
     ['Thread: M6', ['M6 × 1']],
+    ['M10x1.5-55 bolt', ['M10 × 1.5 L55']],
+    ['tap M10x1.5-6H', []],
+    ['drawing M10x1.5-0316', []],
+    ['m twelve by one point seven five fifty long', ['M12 × 1.75 L50']],
+    ['m ten by one point two five by thirty', ['M10 × 1.25 L30']],
+    ['m ten by thirty five', ['M10 × 1.5 L35']],
   ] as const)('%s', (text, expected) => expect(threads(text)).toEqual([...expected]));
   it.each([
     'the two 16mm bolts',
@@ -236,6 +242,21 @@ describe('counts', () => {
   ])('none in: %s', (text) => expect(counts(text)).toEqual([]));
 });
 
+describe('property classes', () => {
+  const classes = (text: string) =>
+    facts(text, 'propertyClass').map(({ value }) => (value.kind === 'propertyClass' ? value.propertyClass : ''));
+  it.each([
+    ['M10 nut cl.10', ['10']],
+    ['M10 bolt cl. 10.9', ['10.9']],
+    ['M10x1.5x55 10.9', ['10.9']],
+    ['M10 x 1.5 x 55 mm 8.8, zinc', ['8.8']],
+    ['m twelve by one point seven five fifty long ten nine', ['10.9']],
+    ['M10 bolts 10.9 Nm', []],
+    ['six times 8.8', []],
+    ['M6 nut 8.8 mm high', []],
+  ] as const)('%s', (text, expected) => expect(classes(text)).toEqual([...expected]));
+});
+
 describe('compounds', () => {
   const compounds = (text: string) =>
     facts(text, 'compound').map(({ value }) => (value.kind === 'compound' ? value.compound : ''));
@@ -254,11 +275,16 @@ describe('compounds', () => {
     ['penetrating oil', ['penetrant']],
     ['retaining compound on the bush', ['retaining']],
     ['Lightly oil the threads', ['oil']],
+    ['| 4 | locker, medium | 70 Nm', ['threadlockerMedium']],
+    ['strong locker on the studs', ['threadlockerHigh']],
   ] as const)('%s', (text, expected) => expect(compounds(text)).toEqual([...expected]));
-  it.each(['Change the oil filter.', 'grease fitting facing down', 'check for oil leaks', 'lock nut'])(
-    'none in: %s',
-    (text) => expect(compounds(text)).toEqual([]),
-  );
+  it.each([
+    'Put it back in the locker.',
+    'Change the oil filter.',
+    'grease fitting facing down',
+    'check for oil leaks',
+    'lock nut',
+  ])('none in: %s', (text) => expect(compounds(text)).toEqual([]));
 });
 
 describe('the words of the shop', () => {

@@ -1,4 +1,4 @@
-import { standardPitchMm } from '../fastener/standard-thread.ts';
+import { seriesOfPitch, standardPitchMm } from '../fastener/standard-thread.ts';
 import { metricThread, unifiedThread } from '../fastener/thread.ts';
 import { dimensionOf, MM_PER_INCH, toBase } from '../quantity/unit.ts';
 import type { FactValue } from './fact.ts';
@@ -101,7 +101,28 @@ function spokenLength(
   return { lengthMm: (whole + (share ?? 0)) * MM_PER_INCH, next: from + (share === undefined ? 1 : 4) };
 }
 
-/** Dictated: `m ten by thirty five`, `m eight`. */
+/** A pitch in words behind its size: `one point seven five`; only one that the size has. */
+function spokenPitch(
+  tokens: readonly Token[],
+  at: number,
+  nominalMm: number,
+): { pitchMm: number; next: number } | undefined {
+  const whole = NUMBER_WORDS[tokens[at]?.lower ?? ''];
+  if (whole === undefined || tokens[at + 1]?.lower !== 'point') return undefined;
+  let digits = '';
+  let found: { pitchMm: number; next: number } | undefined;
+  for (let next = at + 2; next < at + 5; next++) {
+    const digit = NUMBER_WORDS[tokens[next]?.lower ?? ''];
+    if (digit === undefined || digit > 9) break;
+    digits += String(digit);
+    const pitchMm = Number(`${whole}.${digits}`);
+    // The longest that is a pitch: `one point two five`, and never `one point two`.
+    if (seriesOfPitch('metric', nominalMm, pitchMm) !== 'other') found = { pitchMm, next: next + 1 };
+  }
+  return found;
+}
+
+/** Dictated: `m ten by thirty five`, `m twelve by one point seven five by fifty`, `m eight`. */
 function spokenMetricAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
   if (tokens[at]?.text !== 'm' || tokens[at + 1]?.kind !== 'word') return undefined;
   const plural = NUMBER_WORDS[(tokens[at + 1]?.lower ?? '').replace(/(?<=t|en|x|lve)s$/, '')];
@@ -111,6 +132,19 @@ function spokenMetricAt(tokens: readonly Token[], at: number, source: string): P
   const nominal = size?.unit === undefined ? size?.max : undefined;
   const pitch = nominal === undefined ? undefined : standardPitchMm('metric', nominal, 'coarse');
   if (size === undefined || nominal === undefined || pitch === undefined) return undefined;
+  const said = tokens[size.next]?.lower === 'by' ? spokenPitch(tokens, size.next + 1, nominal) : undefined;
+  if (said) {
+    const from = tokens[said.next]?.lower === 'by' ? said.next + 1 : said.next;
+    const length = quantityAt(tokens, from, source);
+    const isLength =
+      length !== undefined &&
+      (length.unit === 'mm' ||
+        (length.unit === undefined && (from > said.next || tokens[length.next]?.lower === 'long')));
+    const designation = metricThread(nominal, said.pitchMm).designation;
+    return isLength
+      ? { value: { kind: 'thread', designation, lengthMm: length.max }, next: length.next, suspect: false }
+      : { value: { kind: 'thread', designation }, next: said.next, suspect: false };
+  }
   const value: FactValue = {
     kind: 'thread',
     designation: metricThread(nominal, pitch).designation,

@@ -64,6 +64,8 @@ const DID_NOT_DO =
 /** Said before a figure: it is another's, or no torque of a joint that is tightened here. */
 const OTHERS_BEFORE = [
   /\(\s*(?:factory|oem|standard|stock|original):? $/,
+  // `44 Nm (dry: 55 Nm)`: for another state of the thread than its row says.
+  /\d ?n\S{0,3} \(\s*(?:if )?(?:dry|oiled|lubricated|greased|unlubricated|with(?:out)? (?:grease|oil|paste|locker|anti-?seize))[:=]? $/,
   /\b(?:factory|original|stock|standard|maker's|manufacturer's|car's|dealer'?s?)(?:'s)? (?:\w+ )?(?:figure|value|setting|spec\w*|torque)\b[^.;]{0,30}$/,
   /\b(?:hand ?book|owner'?s? manual|manual|catalogue|forum|internet|book|label|sticker|website|video|other makers?|another (?:kit|maker|make)|other kits?|others|some people|people|somebody|someone|my (?:friend|mate|brother)|friend'?s?|mate'?s?|neighbour|customer)\b[^.;,]{0,30}\b(?:says?|said|gives?|gave|tells?|told|has|had|have|states?|quotes?|goes?|go|use[sd]?|swears? by|wants?|shows?|lists?|takes?)\b[^.;,]{0,20}$/,
   /\b(?:engine|motor|gearbox|coupling|clutch|shaft|joint|hub|axle|winch|drive|differential|rail|weld|bracket|arm)\b[^.;,]{0,24}\b(?:makes?|gives?|produces?|develops?|holds?|starts?|pulls?|carr(?:y|ies)|transmits?|is (?:good|rated|tested)|withstands?|stands|takes up|puts out|rated|delivers)\b[^.;,]{0,18}$/,

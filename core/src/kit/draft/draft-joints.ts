@@ -191,16 +191,16 @@ export interface Joints {
  */
 export function draftJoints(drafting: Drafting, packing: Packing): Joints {
   const { reading, facts, kit, inStep, place, assume, freshId, addItem, compoundId } = drafting;
-  const { washerFor, wordsOf } = packing;
+  const { washerFor, wordsOf, tightenedInRow } = packing;
   const groupOf = new Map<Fact, string>();
   const assembledIn = new Map<number, string>();
   const together = new Map<string, string[]>();
   const drawn: Drawn[] = [];
   const labels = new Set<string>();
   const used = new Map<string, number>();
-  const left = (item: Item | undefined): number => (item ? item.quantity - (used.get(item.id) ?? 0) : 0);
+  const unused = (item: Item | undefined): number => (item ? item.quantity - (used.get(item.id) ?? 0) : 0);
   const labelsSpent = (said: JointSentences): boolean =>
-    said.items.length > 0 && said.items.every((item) => left(item) <= 0);
+    said.items.length > 0 && said.items.every((item) => unused(item) <= 0);
   // What the list holds, by kind and thread; the vehicle's own pieces are each made for one joint.
   const listed = new Map<string, Item[]>();
   const keep = (key: string, item: Item) => {
@@ -240,6 +240,11 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       place(torque, pathOf(group));
       continue;
     }
+    // What another row of the table tightens is not there for this joint.
+    const left = (item: Item | undefined): number => {
+      const row = item && tightenedInRow.get(item.id);
+      return row !== undefined && row !== torque.step ? 0 : unused(item);
+    };
     const said = jointSentences(drafting, packing, torque);
     const sentence = reading.steps[torque.step]?.text ?? '';
     const thread = asListed(drafting, threads, torque, threadOf(torque, said));

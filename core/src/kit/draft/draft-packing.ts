@@ -79,9 +79,13 @@ export interface Packing {
   washerFor: ReadonlyMap<string, string>;
   /** The words that tell a line of the list from another: `(the hinge brackets)`. */
   wordsOf: ReadonlyMap<string, readonly string[]>;
+  /** Pieces whose row of a table has its own figure, and which row: no other row's joint takes them. */
+  tightenedInRow: ReadonlyMap<string, number>;
   /** The compound a sentence gives all pieces of one size: `medium threadlocker on the M8 screws only`. */
   compoundOfSize: ReadonlyMap<string, Of<'compound'>>;
 }
+
+const POINTS_BACK = /\b(?:on|to|for) (?:these|those|them)\b/i;
 
 /** Compounds by the size their clause names; a size that is given several has none. */
 function compoundsBySize(
@@ -93,7 +97,12 @@ function compoundsBySize(
   for (const fact of facts.filter(isKind('compound'))) {
     const step = reading.steps[fact.step];
     if (!step || listed.has(fact.step)) continue;
-    for (const thread of inStep(fact.step).filter(isKind('thread'))) {
+    // `Run in the four M8 bolts. One drop on these four, nowhere else.`
+    const said = inStep(fact.step).filter(isKind('thread'));
+    const before = said.length === 0 && POINTS_BACK.test(step.text) ? reading.steps[fact.step - 1] : undefined;
+    const [back, more] = before && before.number === step.number ? inStep(fact.step - 1).filter(isKind('thread')) : [];
+    if (back && !more && !found.has(back.value.designation)) found.set(back.value.designation, fact);
+    for (const thread of said) {
       const between = step.text.slice(
         Math.min(fact.end, thread.end) - step.start,
         Math.max(fact.start, thread.start) - step.start,
@@ -155,6 +164,7 @@ export function draftPacking(drafting: Drafting): Packing {
     return kinds.includes('bolt') && !kinds.includes('nut');
   };
   const wordsOf = new Map<string, string[]>();
+  const tightenedInRow = new Map<string, number>();
   const kindsListed = new Set(packing.map(({ value }) => KIND_OF[value.noun]));
   for (const count of [...packing, ...fitted]) {
     const { item: line, label } = count.value;
@@ -162,7 +172,9 @@ export function draftPacking(drafting: Drafting): Packing {
     const byNoun = KIND_OF[count.value.noun];
     // `Bracket screw` is a screw: what it is for stands before it.
     const told = (named?.kind === 'part' ? (byNoun ?? named.kind) : named?.kind) ?? byNoun;
-    const kind = told ?? (isNutByThread(count) ? 'nut' : 'part');
+    // A bush bolt is a bolt: what it goes through stands before its noun.
+    const isThreaded = byNoun === 'bolt' || byNoun === 'nut';
+    const kind = (isThreaded && told === 'collar' ? byNoun : told) ?? (isNutByThread(count) ? 'nut' : 'part');
     const thread = kind === 'part' ? undefined : (threadOfBolts(kind, count, bolts) ?? threadIn(drafting, count));
     // A sheet-metal screw has a number and no thread that is known.
     const known = thread !== undefined && parseThread(thread.value.designation).ok;
@@ -217,6 +229,8 @@ export function draftPacking(drafting: Drafting): Packing {
       'kit',
     );
     place(count, `items[${index}]`);
+    if (listed.has(count.step) && inStep(count.step).some(isKind('torque')))
+      tightenedInRow.set(kit.items[index]?.id ?? '', count.step);
     if (told === undefined && kind === 'nut') assume(`items[${index}]`, 'takenForNut', name);
     wordsOf.set(kit.items[index]?.id ?? '', tellingWords(line ?? ''));
     for (const mate of kind === 'bolt' && line !== undefined ? comesWith(line) : []) {
@@ -250,5 +264,14 @@ export function draftPacking(drafting: Drafting): Packing {
       .filter(({ confidence, value }) => confidence >= 0.9 && value.compound.startsWith('threadlocker'))
       .map(({ value }) => value.compound),
   );
-  return { listed, washerFor, wordsOf, labelled, lockers, pieces, compoundOfSize: compoundsBySize(drafting, listed) };
+  return {
+    listed,
+    washerFor,
+    wordsOf,
+    tightenedInRow,
+    labelled,
+    lockers,
+    pieces,
+    compoundOfSize: compoundsBySize(drafting, listed),
+  };
 }

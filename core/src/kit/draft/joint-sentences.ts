@@ -98,6 +98,7 @@ const titled = (text: string): string | undefined => {
     .replace(/\b(?:from|out of|in)\s+(?:the\s+)?(?:bag|box|kit|carton|packet)\b/i, ' ')
     // A size that only says what turns it.
     .replace(/,\s*(?:\d+(?:[./]\d+)?\s*)?(?:mm|in\.?|inch|")\s*,?\s*$/i, ' ')
+    .replace(/\b(?:cl|class|grade|gr)\b\.?\s*(?:\d+(?:\.\d)?)?(?=\W*$)/i, ' ')
     // What is left of sizes and units, and a clause that says what they get.
     .replace(/(?<=\s|^)[/.,:;–-]+(?=\s|$)/g, ' ')
     .replace(/,\s*(?:and |each side|they|it|which|that)\b.*$/i, ' ')

@@ -619,3 +619,58 @@ describe('what is unclipped, detached and lifted off', () => {
     expect(kit.checks).toMatchObject([{ min: 35, max: 45, spread: 6 }]);
   });
 });
+
+describe('a table of fasteners with a figure in every row', () => {
+  const kit = drafted(`COIL-OVER CONVERSION, FRONT AXLE
+
+ pos | fastener                          | qty | lubricant         | torque              | remark
+-----+-----------------------------------+-----+-------------------+---------------------+----------------------
+ 10  | top mount nut M10x1.25 cl.10      |  6  | dry               | 47 Nm               | new nuts
+ 11  | piston rod nut M14x1.5            |  2  | -                 | 75 Nm               | hold rod with 8 mm hex
+ 12  | fork pinch bolt M10x1.5-55 10.9   |  2  | anti-seize        | 44 Nm (dry: 55 Nm)  |
+ 13  | lower bush bolt M14x1.5-95 10.9   |  2  | dry               | 90 Nm + 60 deg      | wheels on the ground
+ 14  | drop link nut M12x1.75 cl.10      |  4  | locker, medium    | 70 Nm               |
+ 15  | caliper bolt M14x1.5              |  4  | as vehicle manual | 115 Nm              | new or cleaned
+`);
+  it('reads a length behind a dash, a bare class, and a bush bolt as a bolt', () => {
+    expect(
+      kit.items.map(({ kind, quantity, lengthMm, propertyClass }) => [kind, quantity, lengthMm, propertyClass]),
+    ).toEqual([
+      ['nut', 6, undefined, '10'],
+      ['nut', 2, undefined, undefined],
+      ['bolt', 2, 55, '10.9'],
+      ['bolt', 2, 95, '10.9'],
+      ['nut', 4, undefined, '10'],
+      ['bolt', 4, undefined, undefined],
+    ]);
+  });
+  it('takes for a joint only what its own row tightens, by the figure that is for it', () => {
+    expect(joints(kit)).toMatchObject([
+      { title: 'Top mount nut', stations: 6, nm: 47, pieces: ['nut'] },
+      { stations: 2, nm: 75, pieces: ['nut'] },
+      { title: 'Fork pinch bolt', stations: 2, nm: 44, pieces: ['bolt'], compound: 'antiSeize' },
+      { title: 'Lower bush bolt', stations: 2, pieces: ['bolt'] },
+      { stations: 4, nm: 70, pieces: ['nut'], compound: 'threadlockerMedium' },
+      { title: 'Caliper bolt', stations: 4, nm: 115, pieces: ['bolt'] },
+    ]);
+  });
+});
+
+describe('a drop on these four', () => {
+  const kit = drafted(`SKID PLATE
+HARDWARE
+           Hex flange bolt M10-1.50 x 35 cl. 10.9   6
+           Hex flange bolt M8-1.25 x 25 cl. 8.8     4
+           Flat washer 10 mm                        6
+
+A) Run all six M10 bolts up by hand with washers.
+B) Run in the four M8 bolts finger tight. One drop of blue threadlock on these four, nowhere else.
+C) Tighten the M10 bolts to 49 N-m, then the M8 bolts to 22 N-m.
+`);
+  it('is for the size named just before, and for no other', () => {
+    expect(joints(kit)).toMatchObject([
+      { stations: 6, nm: 49, compound: undefined },
+      { stations: 4, nm: 22, compound: 'threadlockerMedium' },
+    ]);
+  });
+});
