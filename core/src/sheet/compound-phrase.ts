@@ -133,7 +133,14 @@ export function locker(tokens: readonly Token[], at: number, source: string): Ph
   const byColour =
     (colour === 'blue' || colour === 'red') && COLOURED.has(lower(tokens, at + 1)) && lower(tokens, at + 2) !== 'of'
       ? at + 2
-      : undefined;
+      : // `Blue on the tow-eye bolts.`
+        (colour === 'blue' || colour === 'red') &&
+          (tokens[at - 1] === undefined || tokens[at - 1]?.kind === 'break' || tokens[at - 1]?.text === '.') &&
+          lower(tokens, at + 1) === 'on' &&
+          ['the', 'these', 'those', 'all'].includes(lower(tokens, at + 2)) &&
+          tokens.slice(at + 3, at + 7).some((token) => /^(?:bolts?|nuts?|screws?|studs?|threads?)$/.test(token.lower))
+        ? at + 1
+        : undefined;
   // `Locker, medium` in a column, `medium locker`: the strength tells it from a locker in a wall.
   const behind = [',', '(', '-'].includes(lower(tokens, at + 1)) ? lower(tokens, at + 2) : lower(tokens, at + 1);
   const isStrong = (word: string): boolean => HIGH.has(word) || MEDIUM.has(word);

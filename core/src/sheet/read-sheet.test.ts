@@ -277,9 +277,11 @@ describe('compounds', () => {
     ['Lightly oil the threads', ['oil']],
     ['| 4 | locker, medium | 70 Nm', ['threadlockerMedium']],
     ['strong locker on the studs', ['threadlockerHigh']],
+    ['Blue on the tow-eye bolts.', ['threadlockerMedium']],
   ] as const)('%s', (text, expected) => expect(compounds(text)).toEqual([...expected]));
   it.each([
     'Put it back in the locker.',
+    'Blue on the left, red on the right.',
     'Change the oil filter.',
     'grease fitting facing down',
     'check for oil leaks',

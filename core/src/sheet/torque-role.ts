@@ -55,7 +55,7 @@ const NOT_THIS = [
 ];
 /** Right behind a figure: it no longer holds, or never did. */
 const IS_OFF =
-  /^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|a misprint|misprinted|a typing error|a mistake|not valid|crossed out|out of date|history)\b/;
+  /^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|a misprint|misprinted|a typing error|a mistake|not valid|crossed out|out of date|history)\b|^[^.;]{0,60}?, (?:that|this|which|and that) (?:was|were) (?:only )?(?:for|with|of)\b/;
 
 /** Right behind a figure: it did not do. */
 const DID_NOT_DO =
@@ -104,6 +104,8 @@ const OTHERS_AFTER = [
   /^[^.;,]{0,50}\b(?:is|are|was|were) (?:for|of|meant for) (?:the )?(?:factory|original|stock|old|standard|other|another|somebody)\b/,
   /^[^.;]{0,50}\b(?:somebody else's|not (?:ours|of this kit|part of this|for (?:our|this|these|us))|belongs? (?:to|on)|left alone|not touched|stays? as it is|leave (?:it|that|them) (?:alone|be))\b/,
   /^\s*=\s*\d/,
+  // `Its 8 Nm screws are not to be used again.`
+  /^\s*(?:bolts?|nuts?|screws?|studs?)\b[^.;]{0,30}\b(?:not|never|no longer)\b[^.;]{0,16}\b(?:re-?used|used)\b/,
   /^\s*(?:from (?:the )?(?:works|factory|line|assembly)|ex works|as delivered|when new)\b/,
 ];
 
@@ -164,7 +166,7 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
 
 /** Words that lead from one stage to the next, and nothing else between two figures. */
 const CONNECT =
-  /^(?:\s|[,;.:()→/–-]|>|->|\b(?:then|next|after(?:wards?| that)?|again|finally|and|last(?:ly)?|first(?:ly)?|second(?:ly)?|third(?:ly)?|to|up|at|all|with|in|go|going|round|around|a|the|them|it|bring|pull|pulled|tighten|torque|stage|step|pass|turn|end|on|1|2|3|4|1st|2nd|3rd|i{1,3}|by|follow(?:ed|ing)?|full|final|figure|value|is|of|same|order|pattern|bolts?|nuts?|screws?|each|every|once|more|crosswise|across|star|cross)\b)*$/i;
+  /^(?:\s|[,;.:()→/–-]|>|->|\b(?:times?|rounds?|then|next|after(?:wards?| that)?|again|finally|and|last(?:ly)?|first(?:ly)?|second(?:ly)?|third(?:ly)?|to|up|at|all|with|in|go|going|round|around|a|the|them|it|bring|pull|pulled|tighten|torque|stage|step|pass|turn|end|on|1|2|3|4|1st|2nd|3rd|i{1,3}|by|follow(?:ed|ing)?|full|final|figure|value|is|of|same|order|pattern|bolts?|nuts?|screws?|each|every|once|more|crosswise|across|star|cross)\b)*$/i;
 /** What makes of two figures the stages of one joint. */
 const STAGED =
   /\b(?:first|then|stages?|passes|finally|steps|firstly|1st|in two|in three|twice|again|round|increments|approach|pre-?tighten|in (?:\d|two|three) (?:times|goes))\b|→|->/i;
@@ -317,6 +319,13 @@ function takeBack(facts: Fact[], text: string, fact: TorqueFact): void {
 /** Confidence of a figure that nothing in its sentence asks for. */
 export const UNSAID = 0.75;
 /** Whether a line is a row of cells, whose heading asks. */
+/** `So make it 105 Nm`: in the place of the figure that was just taken back. */
+const INSTEAD = /\b(?:make|call) (?:it|that|them|those) $/i;
+const aboutTakenBack = (done: readonly Fact[], fact: TorqueFact): string | undefined => {
+  const old = done.findLast((other) => other.value.kind === 'torqueAside' && other.value.role === 'superseded');
+  return old && fact.start - old.end < CEILING_REACH ? old.about : undefined;
+};
+
 const hasCells = (text: string, at: number): boolean => /\S {2,}\S|\||\t/.test(lineAt(text, at).trim());
 
 /** How far behind its torque a ceiling may stand, characters. */
@@ -452,8 +461,9 @@ export function giveRoles(
     const unsaid =
       fact.value.toYield === undefined && fact.confidence > UNSAID && askedTorque(before, after) === 'unsaid';
     const stages = fact.value.stages === undefined ? bareStages(fact, text) : undefined;
+    const about = fact.about ?? (INSTEAD.test(before) ? aboutTakenBack(done, fact) : undefined);
     const doubted = unsaid && !hasCells(text, fact.start) ? { ...fact, confidence: UNSAID } : fact;
-    open = stages ? { ...doubted, value: { ...fact.value, stages } } : doubted;
+    open = { ...doubted, about, value: stages ? { ...fact.value, stages } : doubted.value };
     done.push(open);
     openAt = done.length - 1;
   }

@@ -674,3 +674,25 @@ C) Tighten the M10 bolts to 49 N-m, then the M8 bolts to 22 N-m.
     ]);
   });
 });
+
+describe('notes that speak of older and of other figures', () => {
+  const kit = drafted(`Roof rack feet, set of four
+
+If your roof already carries the old pattern, its 8 Nm screws are not to be used again.
+
+You get: 4 feet, 4 pads, 8 countersunk screws M6 x 20, 4 clamp bolts M8 x 60, 4 Nyloc nuts M8.
+
+1. Set the feet.
+2. Clamp bolts: go round twice, 6 Nm the first time and 12 Nm the second. More than 14 Nm bends the gutter!
+3. Screws 5 Nm, with the enclosed key held short.
+
+Our wrench at the works is a 2-20 Nm; do not guess with a long key.
+`);
+  it('make no joint of what is not used again, and one of two rounds', () => {
+    expect(joints(kit)).toMatchObject([
+      { stations: 4, nm: 12, pieces: ['bolt', 'nut'] },
+      { stations: 8, nm: 5, pieces: ['bolt'] },
+    ]);
+    expect(kit.groups[0]?.stages).toEqual([0.5, 1]);
+  });
+});
