@@ -4,6 +4,7 @@ import { SUBSTRATES } from '#core/compound/cure-curve.ts';
 import { HEAD_STANDARDS } from '#core/fastener/head-dimension.ts';
 import { allThreads, COAT_MM } from '#core/fastener/identify.ts';
 import { EXPANSION_PER_K } from '#core/fit/shrink-fit.ts';
+import { STRUT } from '#core/geometry/fixture/corners.ts';
 import { UNITS } from '#core/quantity/unit.ts';
 import { YOUNGS_MODULUS } from '#core/tightening/joint-stiffness.ts';
 import { FINISHES } from '#core/tightening/thread-finish.ts';
@@ -55,18 +56,7 @@ const clamped: Fields = {
 const massUnit = one(['kg', 'lb']);
 const tyreCode = one(['265/65 R17', 'LT285/70R17', '33x12.50R15', '225/45 ZR18', 'a tyre', '999/99 R99']);
 const GOOD_POINTS = GOOD.linkage.points as Record<string, number[]>;
-const STRUT_POINTS: Record<string, number[]> = {
-  lowerArmFront: [40, 350, 205],
-  lowerArmRear: [-280, 360, 210],
-  lowerBallJoint: [0, 700, 180],
-  strutTop: [-35, 575, 840],
-  strutLower: [-8, 655, 390],
-  clampBoltLower: [-5, 668, 330],
-  clampBoltUpper: [-5, 660, 388],
-  tieRodInner: [-130, 340, 260],
-  tieRodOuter: [-140, 670, 250],
-  wheelCentre: [0, 745, 310],
-};
+const STRUT_POINTS = STRUT as unknown as Record<string, number[]>;
 
 /** Every field of every topic over its whole range and a little beyond; those that must be there first. */
 const TOPICS: { [Topic in CalcTopic]: { must: Fields; may?: Fields } } = {

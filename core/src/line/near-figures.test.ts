@@ -2,18 +2,9 @@ import { describe, expect, it } from '@jest/globals';
 import { STRUT_LIFT_40 } from '#demo/kits.ts';
 import type { Check } from '../kit/kit-preparation.ts';
 import { scopedKit } from '../visit/scoped-kit.ts';
+import { FRONT_CAMBER as front, REAR_CAMBER as rear } from './fixture/camber-checks.ts';
 import { nearFigures } from './near-figures.ts';
 
-const front: Check = {
-  id: 'front',
-  text: 'Camber',
-  quantity: 'camber',
-  unit: '°',
-  target: -0.5,
-  tolerance: 0.5,
-  places: ['front left', 'front right'],
-};
-const rear: Check = { ...front, id: 'rear', target: -1, places: ['rear left', 'rear right'] };
 const year = { question: 'modelYear', atMost: 2015 } as const;
 
 /** What is near the front camber, in a kit with such checks of which some apply. */

@@ -127,24 +127,35 @@ const spokenOf = (source: string, start: number, end: number, compound: SheetCom
   return said === 'residue' ? { kind: 'residue', of: compound, text } : { kind: 'compound', compound };
 };
 
+const FASTENER = /^(?:bolts?|nuts?|screws?|studs?|threads?)$/;
+
+/** Where a locker ends that is told by its colour: `red stuff`, `Blue on the tow-eye bolts.`; undefined where none is. */
+function colouredLocker(tokens: readonly Token[], at: number): number | undefined {
+  if (!['blue', 'red'].includes(lower(tokens, at))) return undefined;
+  const next = lower(tokens, at + 1);
+  if (COLOURED.has(next)) return lower(tokens, at + 2) === 'of' ? undefined : at + 2;
+  const before = tokens[at - 1];
+  const begins = before === undefined || before.kind === 'break' || before.text === '.';
+  const onThem = next === 'on' && ['the', 'these', 'those', 'all'].includes(lower(tokens, at + 2));
+  return begins && onThem && tokens.slice(at + 3, at + 7).some((token) => FASTENER.test(token.lower))
+    ? at + 1
+    : undefined;
+}
+
+/** Where a locker ends that is told by its strength, as in a column: `locker, medium`, `strong locker`. */
+function strongLocker(tokens: readonly Token[], at: number): number | undefined {
+  if (lower(tokens, at) !== 'locker') return undefined;
+  const behind = [',', '(', '-'].includes(lower(tokens, at + 1)) ? at + 2 : at + 1;
+  return [at - 1, behind].some((place) => HIGH.has(lower(tokens, place)) || MEDIUM.has(lower(tokens, place)))
+    ? at + 1
+    : undefined;
+}
+
 /** Locker with its strength from the words around it; without one, medium is assumed and said to be so. */
 export function locker(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
   const colour = lower(tokens, at);
-  const byColour =
-    (colour === 'blue' || colour === 'red') && COLOURED.has(lower(tokens, at + 1)) && lower(tokens, at + 2) !== 'of'
-      ? at + 2
-      : // `Blue on the tow-eye bolts.`
-        (colour === 'blue' || colour === 'red') &&
-          (tokens[at - 1] === undefined || tokens[at - 1]?.kind === 'break' || tokens[at - 1]?.text === '.') &&
-          lower(tokens, at + 1) === 'on' &&
-          ['the', 'these', 'those', 'all'].includes(lower(tokens, at + 2)) &&
-          tokens.slice(at + 3, at + 7).some((token) => /^(?:bolts?|nuts?|screws?|studs?|threads?)$/.test(token.lower))
-        ? at + 1
-        : undefined;
-  // `Locker, medium` in a column, `medium locker`: the strength tells it from a locker in a wall.
-  const behind = [',', '(', '-'].includes(lower(tokens, at + 1)) ? lower(tokens, at + 2) : lower(tokens, at + 1);
-  const isStrong = (word: string): boolean => HIGH.has(word) || MEDIUM.has(word);
-  const byStrength = colour === 'locker' && (isStrong(behind) || isStrong(lower(tokens, at - 1))) ? at + 1 : undefined;
+  const byColour = colouredLocker(tokens, at);
+  const byStrength = strongLocker(tokens, at);
   if (byColour === undefined && byStrength === undefined && !LOCKER_OPENERS.has(colour)) return undefined;
   const next = firstOf(tokens, at, LOCKER) ?? byColour ?? byStrength;
   if (next === undefined) return undefined;

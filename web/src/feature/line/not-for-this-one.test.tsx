@@ -2,19 +2,10 @@ import '@testing-library/jest-dom/jest-globals';
 import { describe, expect, it } from '@jest/globals';
 import { render, screen } from '@testing-library/react';
 import type { Check } from '#core/kit/kit-preparation.ts';
+import { FRONT_CAMBER as front, REAR_CAMBER as rear } from '#core/line/fixture/camber-checks.ts';
 import { STRUT_LIFT_40 } from '#demo/kits.ts';
 import { NotForThisOne } from './NotForThisOne.tsx';
 
-const front: Check = {
-  id: 'front',
-  text: 'Camber',
-  quantity: 'camber',
-  unit: '°',
-  target: -0.5,
-  tolerance: 0.5,
-  places: ['front left', 'front right'],
-};
-const rear: Check = { ...front, id: 'rear', target: -1, places: ['rear left', 'rear right'] };
 const early: Check = { ...front, id: 'early', target: -0.8, when: { question: 'modelYear', atMost: 2015 } };
 
 const show = (checks: Check[], applying: Check[]) =>
