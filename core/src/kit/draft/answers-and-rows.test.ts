@@ -81,7 +81,7 @@ describe('what is unclipped, detached and lifted off', () => {
 4.2 Unclip the brake hose from the strut on each side.
 4.3 Detach the tie-rod end, one per side.
 4.4 Refit the strut. Tighten the M10 x 1.25 strut-top nuts to 45 Nm.
-4.5 Connect the tie-rod ends. Tighten the M14 x 1.5 nuts to 70 Nm.
+4.5 Connect the tie-rod ends. Tighten the tie-rod nuts M14 x 1.5 to 70 Nm.
 4.6 Clip in the brake hose.
 4.7 Fit wheels. Tighten the M12 x 1.5 wheel nuts to 120 Nm.
 4.8 The gain shall be 35 to 45 mm and the left and right shall agree within 6 mm.
@@ -95,6 +95,10 @@ describe('what is unclipped, detached and lifted off', () => {
       [2, 'brake hose', '4.6'],
       [2, 'tie-rod end', '4.5'],
     ]);
+  });
+  it('counts for a joint what came off it, where its own sentence says no number', () => {
+    expect(joints(kit).map(({ nm, stations }) => [nm, stations])).toContainEqual([120, 12]);
+    expect(joints(kit).map(({ nm, stations }) => [nm, stations])).toContainEqual([70, 2]);
   });
   it('holds a range and what the sides may differ by in one check', () => {
     expect(kit.checks).toMatchObject([{ min: 35, max: 45, spread: 6 }]);

@@ -12,7 +12,7 @@ import { conditionFor } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
 import { type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
-import { type Times, tellingWords } from './joint-words.ts';
+import { type Times, tellingWords, timesIn } from './joint-words.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
 
@@ -186,6 +186,30 @@ export interface Joints {
 }
 
 /**
+ * How many came off, for a joint whose own sentence says no number: `Remove both front wheels (6 nuts each)` are twelve
+ * wheel nuts, `Detach the tie-rod end, one per side` two nuts of it.
+ */
+function countTakenOff(
+  { reading, facts, inStep }: Drafting,
+  said: JointSentences,
+  torque: Of<'torque'>,
+): number | undefined {
+  const [kind] = said.kinds;
+  for (const fact of facts.filter(isKind('action'))) {
+    const text = reading.steps[fact.step]?.text ?? '';
+    if (fact.value.action !== 'remove' || fact.step === torque.step) continue;
+    if (!tellingWords(fact.value.object).some((word) => said.words.includes(word))) continue;
+    const counted = inStep(fact.step)
+      .filter(isKind('count'))
+      .find(({ value }) => kind !== undefined && KIND_OF[value.noun] === kind);
+    const times = timesIn(text, [])?.times ?? (/\bboth\b.*\beach\b/i.test(text) ? 2 : undefined);
+    if (counted) return counted.value.count * (times ?? 1);
+    if (times !== undefined) return times;
+  }
+  return undefined;
+}
+
+/**
  * The joints: a group of stations for each joint the sheet gives a torque for, values of one joint under different
  * conditions together. Joints are told apart by the words of their sentences, never by thread and figure alone.
  */
@@ -328,13 +352,16 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
           .slice(Math.max(0, counted.start - (reading.steps[counted.step]?.start ?? 0) - 8))
           .slice(0, 12),
       );
+    const unsaid = !counted && !bolt && !nut && !said.times;
+    const off = unsaid ? countTakenOff(drafting, said, torque) : undefined;
     const wanted =
-      each === undefined
+      off ??
+      (each === undefined
         ? Number.isFinite(has)
           ? has
           : // `Clips (4)`: as many as the list has of them, screwed by themselves as they are.
             (said.times?.times ?? said.items.find((item) => left(item) > 0)?.quantity ?? 1)
-        : each * (said.times && !all ? said.times.times : 1);
+        : each * (said.times && !all ? said.times.times : 1));
     const count = Math.max(1, Math.min(wanted, has, 200));
     if (counted) place(counted, `groups[${kit.groups.length}]`);
     const kind = `${said.kinds[0] ?? (nut && !bolt ? 'nut' : 'bolt')}s`;
@@ -355,7 +382,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     const called = thread && !/\s/.test(said.title ?? '') ? undefined : said.title;
     const title = clip(called ?? (taken ? numbered : plain), 80);
     const groupPath = `groups[${kit.groups.length}]`;
-    if (!counted && !bolt && !nut && !said.times) assume(groupPath, 'countAssumed', title);
+    if (unsaid && off === undefined) assume(groupPath, 'countAssumed', title);
     let piece = bolt ?? nut;
     if (!piece) {
       const noun =
