@@ -120,7 +120,8 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
       make: (match) => ({ event: match[0], repeats: true }),
     },
     {
-      pattern: /\b(?:before|prior to) (?:each|every|any|an?|you rely|relying|the (?:first|next)) [^.;:,\n]{3,44}/gi,
+      pattern:
+        /\b(?:before|prior to) (?:each|every|any(?! (?:one |of them )?(?:is|are|was|gets?)\b)|an?|you rely|relying|the (?:first|next)) [^.;:,\n]{3,44}/gi,
       make: (match) => ({ event: match[0], repeats: /\b(?:each|every|any|an?)\b/i.test(match[0]) }),
     },
     { pattern: /\bwhenever [^.;:,\n]{4,60}/gi, make: (match) => ({ event: match[0], repeats: true }) },

@@ -64,6 +64,7 @@ function pointsEnd(tokens: readonly Token[], at: number): number | undefined {
  *
  * @param step - steps over a thread or size at a place, giving the index after it
  */
+const ENDS_SIZE = /^(?:[,.;)|]|per|each|a|on|at|in|and|with|through|into|to|from|for)$/;
 const OF_HOW_MANY = new Set(['step', 'page', 'sheet', 'part', 'sheets', 'figure']);
 
 export function countAt(
@@ -136,7 +137,7 @@ export function countAt(
     const over = step(next);
     const end = over === undefined ? undefined : tokens[over];
     const apart = end !== undefined && end.start - (tokens[(over ?? 1) - 1]?.end ?? 0) >= 2;
-    if (over !== undefined && (end === undefined || apart || end.kind === 'break' || /^[,.;)|]$/.test(end.text)))
+    if (over !== undefined && (end === undefined || apart || end.kind === 'break' || ENDS_SIZE.test(end.lower)))
       return { value: { kind: 'count', count, noun: 'bolt' }, next: over, suspect: false };
   }
   for (let words = 0; words < 6; words++) {

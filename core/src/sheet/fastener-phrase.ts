@@ -20,11 +20,16 @@ export const CROSS = new Set(['x', '×', '*']);
 export const touching = (a: Token | undefined, b: Token | undefined): boolean =>
   a !== undefined && b !== undefined && a.end === b.start;
 
-/** A length after a thread: `x 55`, `× 30 mm`, `x 1-1/4"`. */
+/** `by 40 degrees`, `by 2 turns`: how far a bolt is turned, and not how long it is. */
+const TURNED = /^(?:°|deg\w*|turns?|flats?|notch\w*|clicks?|%|percent)$/;
+
+/** A length after a thread: `x 55`, `× 30 mm`, `x 1-1/4"`, and as it is said: `by 40`. */
 function lengthAt(tokens: readonly Token[], at: number, inch: boolean): { lengthMm: number; next: number } | undefined {
   const number = tokens[at + 1];
-  if (!CROSS.has(tokens[at]?.lower ?? '') || number?.kind !== 'number' || number.value === undefined) return undefined;
+  if (number?.kind !== 'number' || number.value === undefined) return undefined;
   const unit = tokens[at + 2];
+  const said = tokens[at]?.lower === 'by' && !TURNED.test(unit?.lower ?? '');
+  if (!said && !CROSS.has(tokens[at]?.lower ?? '')) return undefined;
   const isInch = unit?.text === '"' || unit?.text === '″' || unit?.lower === 'in' || (inch && unit?.lower !== 'mm');
   const takes = unit?.text === '"' || unit?.text === '″' || unit?.lower === 'in' || unit?.lower === 'mm';
   return { lengthMm: number.value * (isInch ? MM_PER_INCH : 1), next: at + (takes ? 3 : 2) };

@@ -19,7 +19,7 @@ interface PackingLine extends Span {
 
 /** Opens a list of pieces, as a heading or at the head of a sentence. */
 const PIECES =
-  /\b(?:in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:the|this) (?:kit|box|bag))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|box|bag|carton|pack(?:et)?|crate|package) (?:contains?|contents|list|holds?|includes?|comprises)|what(?:'s| is| you (?:get|will find|should have))?(?: in the (?:box|bag|carton|kit))?|you (?:will )?(?:get|find|receive|should have)|scope of (?:delivery|supply)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|bill of materials?|components|pieces|comes with)\b/i;
+  /\b(?:in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:(?:the|this) )?(?:kit|box|bag|carton|crate))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|box|bag|carton|pack(?:et)?|crate|package) (?:contains?|contents|list|holds?|includes?|comprises)|what(?:'s| is| you (?:get|will find|should have))?(?: in the (?:box|bag|carton|kit))?|you (?:will )?(?:get|find|receive|should have)|scope of (?:delivery|supply)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|bill of materials?|components|pieces|comes with)\b/i;
 const PIECES_ALONE =
   /^\s*(?:[A-Z\d]{1,3}[.)]\s+)?(?:parts?|kit|bag|box|carton|contents?|hardware|items?|supplied|you get|pack(?:age|et)?|fasteners?)(?: [A-Z\d]{1,3})?(?:\s*\([^)]*\))?\s*:?\s*$/i;
 const TOOLS =
@@ -58,6 +58,17 @@ const isWork = (line: string): boolean =>
 const BAG =
   /^\s*(?:(?:bag|box|pack(?:et)?|set|carton|loose|group|pos\.?)\s*[A-Z\d]{0,3}(?:\s*\([^)]*\))?\s*[:.–-]?\s{1,}|\d{1,2}\.\d{1,2}\s+|(?:[-•*▪]|\[ ?\])\s+)/i;
 
+const NUMBER_WORD = '(?:one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|sixteen|twenty)';
+const FASTENERS = '(?:bolts?|nuts?|screws?|washers?|studs?|clips?|pins?|brackets?|plates?|spacers?|sleeves?)';
+/** Said without a comma: `two M12 by 40 bolts class ten nine two flange nuts`. */
+const NEXT_SAID = new RegExp(
+  `^\\s+(?=${NUMBER_WORD}\\s+(?:(?!${NUMBER_WORD}\\b)[\\p{L}-]+\\s+){0,3}${FASTENERS}\\b)`,
+  'iu',
+);
+const NAMES_FASTENER = new RegExp(`\\b${FASTENERS}\\b`, 'i');
+
+const REACH_AHEAD = 60;
+
 /** Splits a written list at its commas, strokes and `and`, not inside brackets. */
 function piecesOf(text: string, start: number): Array<Span & { text: string }> {
   const pieces: Array<Span & { text: string }> = [];
@@ -80,7 +91,10 @@ function piecesOf(text: string, start: number): Array<Span & { text: string }> {
       ) ??
       /^\s+\/\s+/.exec(next) ??
       /^\.\s+(?=\p{Lu})/u.exec(next) ??
-      /^\s{3,}(?=\(?\d{1,3}\)?\s?[x×]?\s)/.exec(next);
+      /^\s{3,}(?=\(?\d{1,3}\)?\s?[x×]?\s)/.exec(next) ??
+      (sign === ' ' && NAMES_FASTENER.test(text.slice(from, at))
+        ? NEXT_SAID.exec(text.slice(at, at + REACH_AHEAD))
+        : undefined);
     const comma = (sign === ',' && !/^,\d/.test(next)) || sign === ';';
     if (!comma && !joint) continue;
     close(at);

@@ -11,7 +11,7 @@ import { readingOrder } from './reading-order.ts';
 import type { ShopLexicon } from './shop-lexicon.ts';
 import { type SheetStep, splitSteps } from './step-split.ts';
 import { columnSenses } from './table.ts';
-import { giveRoles, isQuoted, quotesLetter } from './torque-role.ts';
+import { giveRoles, isQuoted, quotesLetter, quotesQuestions } from './torque-role.ts';
 
 export type { SheetStep };
 
@@ -47,7 +47,11 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   const { text, inSheet } = readingOrder(withoutTranslation(plainText(printed)));
   const packing = packingLists(text);
   const listed = placeIn(packing.lists);
-  const steps = splitSteps(text, listed);
+  const answered = quotesLetter(text);
+  const quotes = answered || quotesQuestions(text);
+  const steps = splitSteps(text, listed).map(
+    (step): SheetStep => (quotes && isQuoted(text, step.start) ? { ...step, quoted: true } : step),
+  );
   const stepAt = stepFinder(steps);
   const due = aftercares(text);
   const senses = columnSenses(text);
@@ -77,7 +81,6 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
     (fact) => fact.value.kind !== 'dry' || !forbidden.some((other) => other.start < fact.end && other.end > fact.start),
   );
   // What a letter quotes is what was asked: only its torques are shown, as such.
-  const answered = quotesLetter(text);
   const facts = [...roled, ...counted, ...kept]
     .filter((fact) => fact.value.kind !== 'count' || fact.value.item !== undefined || !isLabel(text, steps, fact))
     .filter((fact) => !answered || fact.value.kind === 'torqueAside' || !isQuoted(text, fact.start))

@@ -9,6 +9,8 @@ export interface SheetStep extends Span {
   number?: string;
   /** A line of a list of pieces or tools, and nothing to do. */
   list?: 'pieces' | 'tools';
+  /** What a letter quotes of the one it answers. */
+  quoted?: true;
 }
 
 // `3.`, `3a)`, `(4)`, `2.1`, `Step 3:`, `Par. 2.`, `IV.`, `B.`, `E1.`, `10   Check`

@@ -123,6 +123,8 @@ const ANSWERED =
 /** Whether a sheet is a letter that quotes the one it answers. */
 export const quotesLetter = (text: string): boolean => /^>.*\n>/m.test(text) && ANSWERED.test(text);
 /** Whether a place stands in a quoted line. */
+/** Whether a letter is answered point by point: `> And the bumper?`, and below what is said to it. */
+export const quotesQuestions = (text: string): boolean => (text.match(/^>.*\?\s*(?:.{0,60})$/gm)?.length ?? 0) >= 2;
 export const isQuoted = (text: string, at: number): boolean => /^\s*>/.test(lineAt(text, at));
 
 /** What a torque that stands at a span is. */

@@ -3,6 +3,7 @@ import { headDimension, usualHead } from '../../fastener/head-dimension.ts';
 import { parseThread, type Thread } from '../../fastener/thread.ts';
 import type { Fact, FactValue } from '../../sheet/fact.ts';
 import { inchSizeIn } from '../../sheet/spoken-thread.ts';
+import type { SheetStep } from '../../sheet/step-split.ts';
 import type { Pattern } from '../../tightening/pattern.ts';
 import type { Item, OrderRule, StackPiece, Station } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
@@ -12,7 +13,7 @@ import { conditionFor } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
 import { type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
-import { type Times, tellingWords, timesIn } from './joint-words.ts';
+import { partWords, phraseBefore, type Times, tellingWords, timesIn } from './joint-words.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
 
@@ -95,11 +96,13 @@ function asListed(
 }
 
 /** Whether a washer whose name has a size fits a thread: `flat washers, 7/16`, `washers 13` (the hole of an M12). */
-function fitsBySize(name: string, thread: Thread | undefined): boolean {
+function fitsBySize(name: string, thread: Thread | undefined, sizes: ReadonlySet<number>): boolean {
   if (!thread) return true;
   const inch = /(?<![\d/.-])([1-9]\d?\/(?:2|4|8|16))(?![\d/])/.exec(name)?.[1];
   if (inch !== undefined) return thread.designation.startsWith(`${inch}-`);
   const hole = Number(/\bwashers?,? (?:ø ?)?(\d{1,2}(?:[.,]\d)?)(?: mm)?$/i.exec(name.trim())?.[1]?.replace(',', '.'));
+  // `Washer 14` beside M14 bolts is called by their size.
+  if (sizes.has(hole)) return hole === thread.nominalMm;
   // A washer's hole is up to 2 mm wider than its bolt. Common practice, no source.
   return !(hole > 4) || (hole >= thread.nominalMm && hole <= thread.nominalMm + 2);
 }
@@ -151,6 +154,9 @@ function likeIt(
   return [id];
 }
 
+/** `Then once more, 98 Nm`: pulled again, and no other joint. */
+const ONCE_MORE = /\b(?:once more|once again|a second time|second round|re-?torque|go (?:a)?round again)\b/i;
+
 const capital = (text: string): string => `${text[0]?.toUpperCase()}${text.slice(1)}`;
 
 const HOLDS_WHEEL = /\b(?:wheel|lug)[ -]?(?:nuts?|bolts?|studs?)\b|\bwheels? (?:back )?on\b.*\b(?:nuts?|bolts?)\b/i;
@@ -166,7 +172,33 @@ interface Drawn {
   group: string;
   torque: Of<'torque'>;
   words: readonly string[];
+  /** The parts its sentence names: `plate`, `bracket`. */
+  parts: readonly string[];
   thread?: string;
+}
+
+/** The joint that a figure is said of once more: the only one with this figure, or the one of its words. */
+function pulledAgain(
+  drawn: readonly Drawn[],
+  { value }: Of<'torque'>,
+  thread: string | undefined,
+  words: readonly string[],
+): Drawn | undefined {
+  const same = drawn.filter(
+    (other) => other.torque.value.maxNm === value.maxNm && (thread === undefined || other.thread === thread),
+  );
+  return same.length === 1 ? same[0] : same.find((other) => other.parts.some((word) => words.includes(word)));
+}
+
+/** `the long one`, `the longer bolts` */
+const LONG_ONE = /\blong(?:er|est)? (?:one|bolt|screw)s?\b/i;
+
+/** The line of the list that has the longest bolts; undefined where two have. */
+function longestOf(bolts: readonly Item[]): Item | undefined {
+  const [first, second] = bolts
+    .filter(({ lengthMm }) => lengthMm !== undefined)
+    .toSorted((a, b) => (b.lengthMm ?? 0) - (a.lengthMm ?? 0));
+  return (second?.lengthMm ?? 0) < (first?.lengthMm ?? 0) ? first : undefined;
 }
 
 /** Pieces of one kind among which a count may tell one. */
@@ -236,6 +268,12 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     keep(item.kind, item);
     if (item.thread !== undefined) keep(`${item.kind} ${item.thread}`, item);
   }
+  const metricSizes = new Set(
+    kit.items.flatMap(({ thread }) => {
+      const size = threadNamed(thread);
+      return size?.system === 'metric' ? [size.nominalMm] : [];
+    }),
+  );
   const threads = new Set(kit.items.flatMap((item) => item.thread ?? []));
   // Pieces of a size that a torque's own sentence names wait for it.
   const claimed = new Map<string, number>();
@@ -269,11 +307,22 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       const row = item && tightenedInRow.get(item.id);
       return row !== undefined && row !== torque.step ? 0 : unused(item);
     };
-    const said = jointSentences(drafting, packing, torque);
+    // `then the long one, 55`: by its length, and not by the size that was said before it.
+    const longest = LONG_ONE.test(phraseBefore(reading.steps[torque.step] as SheetStep, torque.start))
+      ? longestOf(listed.get('bolt') ?? [])
+      : undefined;
+    const asked = longest?.thread ? { ...torque, about: longest.thread.replace(' x ', ' × ') } : torque;
+    const said = jointSentences(drafting, packing, asked);
     const sentence = reading.steps[torque.step]?.text ?? '';
-    const thread = asListed(drafting, threads, torque, threadOf(torque, said));
+    const thread = asListed(drafting, threads, asked, threadOf(asked, said));
     const written = thread?.designation.replace(' × ', ' x ');
-    const own = (kind: ItemKind) => (written === undefined ? [] : (listed.get(`${kind} ${written}`) ?? []));
+    // Of several lengths of one size, the one its sentences name.
+    const long = said.thread?.value.designation === thread?.designation ? said.thread?.value.lengthMm : undefined;
+    const own = (kind: ItemKind): readonly Item[] => {
+      const ofSize = written === undefined ? [] : (listed.get(`${kind} ${written}`) ?? []);
+      const ofLength = ofSize.filter(({ lengthMm }) => long !== undefined && lengthMm === long);
+      return ofLength.length > 0 ? ofLength : ofSize;
+    };
     const spent = [...own('bolt'), ...own('nut')].every((item) => left(item) <= 0);
     // A value said again of the same joint is the same value: its words are the same, or its pieces are all placed.
     const again = drawn
@@ -297,9 +346,11 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       place(torque, pathOf(later.group));
       continue;
     }
-    if (again) {
-      groupOf.set(torque, again.group);
-      place(torque, pathOf(again.group));
+    const more = ONCE_MORE.test(sentence) ? pulledAgain(drawn, torque, written, partWords(sentence)) : undefined;
+    if (again ?? more) {
+      const same = (again ?? more) as Drawn;
+      groupOf.set(torque, same.group);
+      place(torque, pathOf(same.group));
       continue;
     }
     const ofLabel = (kind: ItemKind) => said.items.find((item) => item.kind === kind && left(item) > 0);
@@ -331,13 +382,15 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       );
       return named.length === 1 ? named[0] : undefined;
     };
-    const bolt = ofLabel('bolt') ?? own('bolt').find((item) => left(item) > 0) ?? ofWords('bolt') ?? only('bolt');
+    const bolt =
+      longest ?? ofLabel('bolt') ?? own('bolt').find((item) => left(item) > 0) ?? ofWords('bolt') ?? only('bolt');
     // The nuts of the bolts' own thread go with them, where neither the label nor the size named any.
     const mate =
-      bolt?.thread !== undefined && bolt.source === 'kit' && written === undefined && said.items.length === 0
+      bolt?.thread !== undefined && bolt.source === 'kit' && (longest ?? written) === longest && said.items.length === 0
         ? listed.get(`nut ${bolt.thread}`)?.find((item) => left(item) >= left(bolt))
         : undefined;
-    const nut = ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut') ?? mate;
+    const nut =
+      (longest ? undefined : (ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut'))) ?? mate;
     const counted = said.count;
     const has = Math.min(
       bolt && left(bolt) > 0 ? left(bolt) : Number.POSITIVE_INFINITY,
@@ -402,7 +455,8 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     }
     const ofThread = thread ?? threadNamed(piece.thread);
     const fits = (item: Item) =>
-      (written === undefined || (washerFor.get(item.id) ?? written) === written) && fitsBySize(item.name, ofThread);
+      (written === undefined || (washerFor.get(item.id) ?? written) === written) &&
+      fitsBySize(item.name, ofThread, metricSizes);
     const factory = piece.source === 'factory';
     const washer =
       said.items.find((item) => item.kind === 'washer' && left(item) >= count) ??
@@ -474,7 +528,13 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     const others = alike.flatMap((item) => likeIt(drafting, { group, bolt: bolt as Item, item, labels }));
     if (others.length > 0) together.set(group, others);
     for (const item of alike) used.set(item.id, item.quantity);
-    drawn.push({ group, torque, words: said.words, ...(written ? { thread: written } : {}) });
+    drawn.push({
+      group,
+      torque,
+      words: said.words,
+      parts: partWords(sentence),
+      ...(written ? { thread: written } : {}),
+    });
     groupOf.set(torque, group);
     for (const at of said.assembled) if (!assembledIn.has(at)) assembledIn.set(at, group);
     place(torque, groupPath);

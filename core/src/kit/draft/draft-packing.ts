@@ -22,6 +22,13 @@ function threadIn({ inStep }: Drafting, count: Of<'count'>): Of<'thread'> | unde
   if (within.length > 0 || count.value.item !== undefined) return within[0];
   const threads = facts.filter(isKind('thread'));
   const counts = facts.filter(isKind('count'));
+  // Said without commas: `two flange nuts and one M10 by 90 bolt` has its size inside the words of the other.
+  if (counts.length > 1) {
+    const others = counts.filter((other) => other !== count);
+    const free = threads.filter(({ start, end }) => !others.some((other) => start >= other.start && end <= other.end));
+    if (free.length === 0) return undefined;
+    if (free.length < threads.length) return nearest(free, count);
+  }
   return counts.length === 1 || threads.length === 1 ? threads[0] : nearest(threads, count);
 }
 
@@ -42,6 +49,8 @@ function threadOfBolts(
   const { lengthMm: _, ...value } = only.value;
   return { ...only, value };
 }
+
+const IN_BAG = /,?\s*\(?\b(?:in )?((?:bag|box|pack(?:et)?|pouch) [A-Z\d]{1,2})\b\)?\s*$/i;
 
 const WITH =
   /\bwith ((?:[\p{L}-]+ ){0,3}(?:nuts?|washers?)(?:(?:,| and|,? plus) (?:[\p{L}-]+ ){0,3}(?:nuts?|washers?))*)/iu;
@@ -108,7 +117,8 @@ function compoundsBySize(
         Math.max(fact.start, thread.start) - step.start,
       );
       const { designation } = thread.value;
-      if (/[,;:.]\s/.test(between)) continue;
+      // `not on the M10`
+      if (/[,;:.]\s|\b(?:not|never|none)\s+(?:on|to|for)\b/i.test(between)) continue;
       const known = found.get(designation);
       if (known && known.value.compound !== fact.value.compound) several.add(designation);
       if (!known) found.set(designation, fact);
@@ -167,7 +177,10 @@ export function draftPacking(drafting: Drafting): Packing {
   const tightenedInRow = new Map<string, number>();
   const kindsListed = new Set(packing.map(({ value }) => KIND_OF[value.noun]));
   for (const count of [...packing, ...fitted]) {
-    const { item: line, label } = count.value;
+    const { label } = count.value;
+    // `Plain washer 14   (bag 2)`: which bag is no part of its name.
+    const inBag = IN_BAG.exec(count.value.item ?? '');
+    const line = count.value.item?.replace(IN_BAG, '').trim();
     const named = formInWords(line ?? count.printed);
     const byNoun = KIND_OF[count.value.noun];
     // `Bracket screw` is a screw: what it is for stands before it.
@@ -216,7 +229,7 @@ export function draftPacking(drafting: Drafting): Packing {
         name: clip(name, 120),
         quantity: count.value.count * often,
         ...(kind !== 'washer' && designation ? { thread: designation } : {}),
-        ...(length && kind !== 'washer' ? { lengthMm: Math.round(length * 100) / 100 } : {}),
+        ...(length && kind !== 'washer' && kind !== 'nut' ? { lengthMm: Math.round(length * 100) / 100 } : {}),
         ...(named?.form && named.kind === kind ? { form: named.form } : {}),
         ...(named?.locking ? { locking: named.locking } : {}),
         ...(named?.head ? { head: named.head } : kind === 'bolt' && !named?.form ? { head: 'hex' as const } : {}),
@@ -231,12 +244,14 @@ export function draftPacking(drafting: Drafting): Packing {
     place(count, `items[${index}]`);
     if (listed.has(count.step) && inStep(count.step).some(isKind('torque')))
       tightenedInRow.set(kit.items[index]?.id ?? '', count.step);
+    const added = kit.items[index];
+    if (added && inBag?.[1]) added.bag = `${inBag[1][0]?.toUpperCase()}${inBag[1].slice(1)}`;
     if (told === undefined && kind === 'nut') assume(`items[${index}]`, 'takenForNut', name);
     wordsOf.set(kit.items[index]?.id ?? '', tellingWords(line ?? ''));
     for (const mate of kind === 'bolt' && line !== undefined ? comesWith(line) : []) {
       if (kindsListed.has(mate.kind)) continue;
       const form = formInWords(mate.name);
-      const added = addItem(
+      const mateAt = addItem(
         {
           kind: mate.kind,
           name: clip(
@@ -250,7 +265,7 @@ export function draftPacking(drafting: Drafting): Packing {
         },
         'kit',
       );
-      if (mate.kind === 'washer' && designation) washerFor.set(kit.items[added]?.id ?? '', designation);
+      if (mate.kind === 'washer' && designation) washerFor.set(kit.items[mateAt]?.id ?? '', designation);
     }
     if (label !== undefined) labelled.set(label, kit.items[index] as Item);
     if (thread) place(thread, `items[${index}].thread`);

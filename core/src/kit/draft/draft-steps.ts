@@ -10,7 +10,8 @@ import { conditionOf, isOfVehicle } from './draft-conditions.ts';
 import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
-import { timesIn } from './joint-words.ts';
+import { labelOf } from './joint-sentences.ts';
+import { tellingWords, timesIn } from './joint-words.ts';
 import { limitIn } from './limit-words.ts';
 import { isSection } from './section.ts';
 import { backInWords, goesBack, offAndOn, opensAs, SCRAPPED, soundsLikeAct, wordAct } from './word-acts.ts';
@@ -58,11 +59,17 @@ const FORM_FIELDS = /^(?:[\p{L}. ]{2,24}[:.]?\s*_{3,}\s*)+$|^page \d+ of \d+$/iu
 const FOR_LATER =
   /^never\b(?!.*\b(?:tighten|torque|bolts?|nuts?|screws?|threads?)\b)|\b(?:if|when|whenever|once) (?:it is|they are|it's|they're)? ?(?:ever|later|again) |\bwhenever (?:it is|they are)\b/i;
 
+/** `Do not oil the threads.`, `Values are for dry threads.`: minded while working, and done by nobody. */
+const MINDED =
+  /^(?:do not|don['’]t|never)\b(?!.*\b(?:tighten|torque|snug|but|instead|until|yet|before|after|fully|final(?:ly)?)\b)|^(?:(?:all|the|these|torque) )*(?:values|figures|torques)\b[^.]*\b(?:are|apply|assume|hold)\b|^(?:that|this|it) (?:was|is) (?:wrong|a misprint|an? (?:error|mistake))\b/i;
+
 /** `How tight?`, `Can I pull straight away?`: headings of a leaflet that answers questions. */
 const QUESTION =
   /^(?:what|how|which|where|when|why|who|any|and|can|do|does|is|are|must|should|may|will)\b[^.;]{0,70}\?$/i;
 const isQuestion = ({ text }: SheetStep): boolean => QUESTION.test(text.trim());
 /** What such a leaflet answers with, before it says what. */
+const SMALL_TALK =
+  /^(?:sure|ok(?:ay)?|right|of course|no problem|here (?:you go|goes|it is)|thanks?|thank you|short version)\W*$/i;
 const YES_NO = /^(?:yes|no|none|never|stop|nothing)\W*$/i;
 
 /** A word that stands over what is to be minded, and says nothing by itself. */
@@ -141,7 +148,8 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
   const firstList = reading.steps.findIndex((step) => step.list !== undefined);
   reading.steps.forEach((step, at) => {
     const own = inStep(at);
-    if (listed.has(at) || lettered.has(at) || WARNING_WORD.test(step.text)) return;
+    if (listed.has(at) || lettered.has(at) || step.quoted || WARNING_WORD.test(step.text)) return;
+    if (SMALL_TALK.test(step.text.trim())) return;
     if (step.number === undefined && numbered >= FEW && CAPITALS.test(step.text)) return;
     if (GREETING.test(step.text) || LETTERHEAD.test(step.text)) return;
     const works = own.some(({ value }) => value.kind === 'action' || value.kind === 'torque');
@@ -150,7 +158,11 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
     // What an eccentric moves is told to whoever sets it, and done by nobody.
     if (!works && authorityIn(step.text) !== undefined) return;
     const limit = own.some(isKind('torque')) ? undefined : limitIn(step.text);
-    if (limit !== undefined || (at > lastTorque && FOR_LATER.test(step.text))) {
+    // `The old notes said 28 Nm`: told so that nobody uses it.
+    const outdated = !works && own.some(({ value }) => value.kind === 'torqueAside' && value.role === 'superseded');
+    const minded =
+      (MINDED.test(step.text) || outdated) && !own.some(isKind('torque')) && wordAct(drafting, step.text) === undefined;
+    if (limit !== undefined || minded || (at > lastTorque && FOR_LATER.test(step.text))) {
       kit.cautions.push({
         id: freshId('caution'),
         text: clip(step.text, 500),
@@ -260,7 +272,18 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
         return (torque && groupOf.get(torque)) ?? [];
       });
       const next = later[0] && groupOf.get(later[0]);
-      const groups = ofSize.length > 0 ? ofSize : [assembledIn.get(at) ?? next].flatMap((group) => group ?? []);
+      // `relay: 1 screw, hand tight`: a joint of its own that has no figure.
+      const label = labelOf(step.text);
+      const other =
+        label !== undefined &&
+        !tellingWords(label).some((word) =>
+          tellingWords(reading.steps[later[0]?.step ?? -1]?.text ?? '').includes(word),
+        );
+      const groups = other
+        ? []
+        : ofSize.length > 0
+          ? ofSize
+          : [assembledIn.get(at) ?? next].flatMap((group) => group ?? []);
       for (const group of new Set(groups)) {
         actions.push({ type: stage.value.stage === 'loose' ? 'start' : 'snug', group });
         place(stage, path);

@@ -4,7 +4,7 @@ import type { Item } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import type { Packing } from './draft-packing.ts';
 import { type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
-import { kindsIn, phraseBefore, referencesIn, type Times, tellingWords, timesIn } from './joint-words.ts';
+import { elsewhere, kindsIn, phraseBefore, referencesIn, type Times, tellingWords, timesIn } from './joint-words.ts';
 import { sentenceIndex } from './sentence-index.ts';
 
 /** All that the sheet says of the joint a torque is for, gathered from its own sentence and those that speak of it. */
@@ -60,6 +60,23 @@ function withStrength(fact: Of<'compound'> | undefined, lockers: Packing['locker
     : fact;
 }
 
+/** `ground eyelet: M6 stud, 6 Nm`: what stands before the colon names it. */
+export function labelOf(text: string): string | undefined {
+  const label = /^(\p{L}[\p{L} -]{2,40}):\s/u.exec(text)?.[1];
+  return label !== undefined && tellingWords(label).length > 0 && !NO_TITLE.test(label) ? titled(label) : undefined;
+}
+
+/** `Connect it last, 5 Nm`: it is what was opened before. */
+function connectsIt({ reading, facts }: Drafting, at: number): string | undefined {
+  if (!/^\W*(?:then |finally )?(?:re-?)?connect (?:it|that|this)\b/i.test(reading.steps[at]?.text ?? ''))
+    return undefined;
+  const off = reading.steps.slice(0, at).findLast(({ text }) => /\bbattery\b/i.test(text));
+  const opened = facts
+    .filter(isKind('action'))
+    .findLast(({ step, value }) => step < at && value.action === 'disconnect');
+  return opened ? titled(opened.value.object) : off && 'Battery terminal';
+}
+
 /** What a sentence puts where: `Bolt a bracket to each side of the frame with two (a)` is of the bracket and the frame. */
 function puttingOf(text: string): string | undefined {
   const clause = text.split(/\s+with\s|\s+using\s|[.,;:]/)[0] ?? '';
@@ -83,6 +100,12 @@ const OFF_THE_THREAD = /\b(?:never|not|none) on (?:the|its|their|these|any) thre
 const titled = (text: string): string | undefined => {
   const plain = text
     .replace(/\([^)]*\)/g, ' ')
+    // `Tighten in this order: 1) end plates`: the row is named and not the list.
+    .replace(/^.*\b(?:in (?:this|the following|that) order|as follows)\s*:?\s*(?:\(?\w\))?/i, ' ')
+    .replace(/^\s*(?:re-?)?(?:tighten|torque)(?:\s+up)?\s+/i, ' ')
+    .replace(/^\s*(?:its|their|your)\s+/i, ' ')
+    // `carrier nut 19 mm`: what turns it.
+    .replace(/\s\d{1,2}\s*mm[\s,]*$/i, ' ')
     // `Put the tray's screws back (6 Nm)`: what is done with it names nothing.
     .replace(/^\s*put\s+(?:the\s+)?(.{3,60}?)\s+back\b/i, ' $1 ')
     .replace(/\($/, ' ')
@@ -146,6 +169,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     const step = reading.steps[at];
     if (!step || step.list || at === torque.step) return false;
     if (ownLabels.length > 0 && index.labels(at).some((label) => ownLabels.includes(label))) return true;
+    if (elsewhere(phrase, step.text)) return false;
     // `Foot screws: …` says nothing of the clamp nuts.
     const theirKinds = index.kinds(at);
     if (kinds.length > 0 && theirKinds.length > 0 && !kinds.some((kind) => theirKinds.includes(kind))) return false;
@@ -179,8 +203,18 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const threadsOf = (at: number) => inStep(at).filter(isKind('thread'));
   const ownThread = threadsOf(torque.step).find((fact) => fact.value.designation === size);
   const told = size === undefined ? ordered.map(threadsOf).find((list) => list.length > 0) : undefined;
+  // `Bracket bolts back in, 25 Nm, those are M8`: the only size of a sentence with one figure.
+  const inOwn = threadsOf(torque.step);
+  const alone =
+    size === undefined &&
+    new Set(inOwn.map(({ value }) => value.designation)).size === 1 &&
+    inStep(torque.step).filter(isKind('torque')).length === 1
+      ? inOwn[0]
+      : undefined;
   const thread =
-    ownThread ?? (told && new Set(told.map((fact) => fact.value.designation)).size === 1 ? told[0] : undefined);
+    ownThread ??
+    alone ??
+    (told && new Set(told.map((fact) => fact.value.designation)).size === 1 ? told[0] : undefined);
 
   const related = ordered.filter((at) => speaks(at) || at === subject);
   const refs = [
@@ -281,10 +315,12 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     .find((text) => text !== undefined);
   const title =
     (cell === undefined ? undefined : titled(cell)) ??
+    connectsIt(drafting, torque.step) ??
     partToPart ??
     (subject === undefined ? puttingOf(phrase) : undefined) ??
     // Words of hardware alone name it where they come with a line of the list: `Bracket screw (item 5)`.
     (subject === undefined && (phraseWords.length > 0 || ownLabels.length > 0) ? titled(phrase) : undefined) ??
+    labelOf(own.text) ??
     put ??
     (subject === undefined || kinds[0] === undefined || phraseWords[0] === undefined
       ? undefined

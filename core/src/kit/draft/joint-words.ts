@@ -25,6 +25,23 @@ export const partWords = (text: string): string[] =>
     .map((word) => HARDWARE.get(word) ?? singular(word))
     .filter((word) => !PLAIN.has(word) && KIND_OF[word] === undefined);
 
+/** Places of which a joint has one: what is said of the front bolts is not said of the rear ones. */
+const OPPOSITE: ReadonlyArray<readonly [RegExp, RegExp]> = [
+  [/\b(?:front|forward)\b/i, /\b(?:rear|back edge)\b/i],
+  [/\bupper\b/i, /\blower\b/i],
+  [/\binner\b/i, /\bouter\b/i],
+  [/\btop\b/i, /\bbottom\b/i],
+];
+
+/** Whether a sentence speaks of the place opposite to a phrase's: `rear edge` against `front bolts`. */
+export const elsewhere = (phrase: string, sentence: string): boolean =>
+  OPPOSITE.flatMap(([one, other]) => [
+    [one, other],
+    [other, one],
+  ]).some(
+    ([here, there]) => here?.test(phrase) && !there?.test(phrase) && there?.test(sentence) && !here.test(sentence),
+  );
+
 /** The noun phrase a torque is said of: what stands before it in its clause. */
 export function phraseBefore(step: SheetStep, at: number): string {
   const before = step.text.slice(0, Math.max(0, at - step.start));

@@ -12,7 +12,7 @@ interface WordAct {
   act(drafting: Drafting, match: RegExpExecArray, text: string): StepAction | undefined;
 }
 
-const SIDES = /\b(?:both|each|either) sides?\b|\bleft (?:to|and) right\b/i;
+const SIDES = /\b(?:both|each|either) sides?\b|\bleft(?: to | and | ?\/ ?)right\b/i;
 /** Measured crosswise, to see that it is square. */
 const DIAGONALS = /\b(?:corner to corner|diagonal(?:s|ly)?|crosswise|cross[- ]measure)\b/i;
 const CROSSED = ['front left to rear right', 'front right to rear left'] as const;
@@ -94,7 +94,7 @@ const sameThing = (a: string, b: string): boolean => {
 };
 /** What comes off there is of no more use. */
 export const SCRAPPED =
-  /\b(?:discard|scrap|bin|throw (?:it |them )?away|dispose|goes? in the bin|(?:not|never|no longer) (?:be )?(?:re-?used|used again|needed|required)|not need(?:ed)? (?:it|them)|do not re-?use|don't re-?use)\b/i;
+  /\b(?:discard|scrap|bin|throw (?:it |them )?away|dispose|goes? in the bin|(?:not|never|no longer) (?:be )?(?:re-?used|re-?fitted|used again|needed|required)|(?:is|are) (?:scrap|waste)|not need(?:ed)? (?:it|them)|do not re-?use|don't re-?use)\b/i;
 const BACK_ON =
   /\b(?:mount|fit|put|screw|install)\b.{3,40}\bagain\b|\breverse(?:d)? order\b|\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b|^\W*(?:the |both |all )?[\p{L} ]{3,30} on\W*$/iu;
 /** Used once: `Pitch the old top nut, don't reuse it.` */
@@ -107,7 +107,16 @@ const withQuestion = (steps: Drafting['reading']['steps'], at: number): string =
 
 /** What goes back in a sentence that does more than that: `Back on with two screws, 22 Nm`. */
 export function goesBack({ kit, reading }: Drafting, at: number): StepAction[] {
-  if (!BACK_ON.test(reading.steps[at]?.text ?? '')) return [];
+  const text = reading.steps[at]?.text ?? '';
+  // `Connect it last, 5 Nm`: what was opened last and is open still.
+  if (/^\W*(?:then |finally )?(?:re-?)?connect (?:it|that|this)\b/i.test(text)) {
+    const done = kit.steps.flatMap(({ actions }) => actions);
+    const open = kit.disconnects.findLast(
+      ({ id }) => !done.some((action) => action.type === 'reconnect' && action.disconnect === id),
+    );
+    return open ? [{ type: 'reconnect', disconnect: open.id }] : [];
+  }
+  if (!BACK_ON.test(text)) return [];
   const said = withQuestion(reading.steps, at);
   const put = kit.steps.flatMap(({ actions }) => actions);
   const plugged = kit.disconnects.filter(
@@ -137,8 +146,11 @@ function removed(
   fate?: 'refit' | 'scrap',
 ): string {
   const name = called.trim() === '' ? text : called;
-  // `Pull the bungs out; bin them.`
-  const known = PRONOUN.test(name) ? kit.removed.at(-1) : kit.removed.find((thing) => sameThing(thing.name, name));
+  // `Pull the bungs out; bin them.`; of `bolts are scrap` only those can be meant that came off last.
+  const known =
+    PRONOUN.test(name) || (fate === 'scrap' && nounsOf(name).length === 0)
+      ? kit.removed.at(-1)
+      : kit.removed.find((thing) => sameThing(thing.name, name));
   if (known) {
     if (fate === 'scrap') {
       known.fate = fate;
@@ -328,6 +340,25 @@ const WORD_ACTS: readonly WordAct[] = [
         : { type: 'remove', removed: removed(drafting, what, text) },
   },
   {
+    // `The eyes are not refitted`, `bolts are scrap`
+    words:
+      /^(?:the |all |both )?([\p{L} -]{3,40}?) (?:(?:is|are) (?:scrap|waste)|(?:is|are) not (?:re-?fitted|re-?used|used again|needed))\b/iu,
+    act: (drafting, [, what = ''], text) => ({
+      type: 'remove',
+      removed: removed(drafting, what, text, 'scrap'),
+    }),
+  },
+  {
+    // `Before starting: battery negative off`
+    words:
+      /^(?:before (?:you start|starting|anything|work)[^:]{0,20}[:,]\s*)?(?:the )?(battery(?: negative| earth| minus| positive)?(?: (?:terminal|lead|cable|clamp|pole))?) off\b/i,
+    act: ({ kit, freshId }, [, what = '']) => {
+      const id = freshId(`open ${what}`);
+      kit.disconnects.push({ id, name: what.toLowerCase(), kind: 'cable' });
+      return { type: 'disconnect', disconnect: id };
+    },
+  },
+  {
     words: BACK_ON,
     act: ({ kit }, _, text) => {
       const thing = kit.removed.find(({ name, fate }) => fate === 'refit' && sameThing(name, text));
@@ -424,7 +455,7 @@ const WORD_ACTS: readonly WordAct[] = [
       'i',
     ),
     act: (drafting, [, number, unit], text) =>
-      DIAGONALS.test(text) || (/\b(?:measured?|compare|level|agree)\b/i.test(text) && SIDES.test(text))
+      DIAGONALS.test(text) || (/\b(?:measured?|compare|level|agree|equal|gap)\b/i.test(text) && SIDES.test(text))
         ? {
             type: 'check',
             check: check(drafting, text, {
@@ -457,7 +488,7 @@ const WORD_ACTS: readonly WordAct[] = [
   },
   {
     words:
-      /^(?:then |now )?(?:try|test|road[- ]?test|drive (?:it |the \w+ )?(?:a)?round|(?:steer|turn)\b.*\block to lock|verify\b.*\b(?:work|operate|function)s?\b|make sure\b.*\b(?:work|operate|function)s?\b|check for leaks|check (?:that )?the .+ work)/i,
+      /^(?:then |now )?(?:try|test|function(?:al)?[- ]test|road[- ]?test|drive (?:it |the \w+ )?(?:a)?round|(?:steer|turn)\b.*\block to lock|verify\b.*\b(?:work|operate|function)s?\b|make sure\b.*\b(?:work|operate|function)s?\b|check for leaks|check (?:that )?the .+ work)/i,
     act: (drafting, _, text) => ({ type: 'test', check: check(drafting, text, {}) }),
   },
   {
