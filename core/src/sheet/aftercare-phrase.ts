@@ -112,7 +112,7 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     },
     {
       pattern:
-        /\b(?:again )?after (?:each|every|any|the first|the next|a|an|wading|beach|circuit|deep|hard|heavy|long|off-?road|winching|towing|salt)(?: |-)?[^.;:,\n()]{0,44}/gi,
+        /\b(?:again )?after (?:each|every|any|the first|the next|a|an|wading|beach|circuit|deep|hard|heavy|long|off-?road|winching|towing|salt)(?: |-)?[^.;:,|\n()]{0,44}/gi,
       make: (match) => ({ event: match[0], repeats: !/\bfirst\b|\bnext\b/i.test(match[0]) }),
     },
     {
@@ -181,8 +181,10 @@ export function aftercares(text: string): Array<{ start: number; end: number; va
       const before = text.slice(sentence.start, start);
       // A wait at the work, or a distance that is driven to test, is not due later.
       const distance = value.distanceKm !== undefined || value.heatCycles !== undefined;
+      if (value.event !== undefined && /\bfinal(?:ly)?\s*$/i.test(before)) continue;
       if (!distance && WAITED.test(before.slice(-40))) continue;
-      if (!distance && value.repeats === false && !WORK.test(around)) continue;
+      const heads = before.trim() === '' && /^\s*:/.test(text.slice(end));
+      if (!distance && value.repeats === false && !heads && !WORK.test(around)) continue;
       if (value.event !== undefined && !WORK.test(around) && !LATER.test(around)) continue;
       if (/^(?:in|for|at|by)$/i.test(match[1] ?? '') && !WORK.test(around)) continue;
       taken.take({ start, end }, found.length);

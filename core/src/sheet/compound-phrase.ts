@@ -86,6 +86,8 @@ const FORBIDDEN_BEFORE =
   /\b(?:no|not|never|without|don't|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't)\b[^.;:]{0,46}$/;
 const FORBIDDEN_AFTER =
   /^[^.;]{0,60}?\b(?:(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong)\b/;
+/** A cell that says no: `copper grease NO`. */
+const CELL_NO = /^[ \t]*[:=–-]?[ \t]*(?:no|none)[ \t]*(?=[|,.;)\n]|$)/i;
 /** Asked and denied: `Is threadlocker a good idea? It is not.` */
 const ASKED = /^[^.?!\n]{0,44}\?["']?\s*(?:\[?[\d:.]*\]? ?\p{L}{1,14}: ?)?(?:it is not|no\b|never|don't|nope|nah)/iu;
 /** A negation that speaks of something else: `do not forget the grease`, `not only`. */
@@ -99,7 +101,7 @@ function polarity(source: string, start: number, end: number, compound: SheetCom
   if (/^[- ]free\b/.test(after)) return 'residue';
   const solvent = compound === 'solvent' || compound === 'lubricant';
   const asked = source.slice(end, end + 90);
-  if (FORBIDDEN_AFTER.test(after) || ASKED.test(asked)) return 'dry';
+  if (CELL_NO.test(asked) || FORBIDDEN_AFTER.test(after) || ASKED.test(asked)) return 'dry';
   if (FORBIDDEN_BEFORE.test(clause) && !NOT_NEGATED.test(clause)) {
     // The negation ends with its clause: `not too tight, oil the threads`.
     const tail = clause.slice(clause.search(FORBIDDEN_BEFORE));
@@ -144,6 +146,13 @@ function colouredLocker(tokens: readonly Token[], at: number): number | undefine
 
 /** Where a locker ends that is told by its strength, as in a column: `locker, medium`, `strong locker`. */
 function strongLocker(tokens: readonly Token[], at: number): number | undefined {
+  // A cell of its own in a row that is tightened: `| 22 N m | medium |`.
+  if (MEDIUM.has(lower(tokens, at)) || HIGH.has(lower(tokens, at))) {
+    const next = lower(tokens, at + 1) === 'strength' ? at + 2 : at + 1;
+    const [before, after] = [tokens[at - 1], tokens[next]];
+    const closes = after === undefined || after.kind === 'break' || after.text === '|';
+    return before?.text === '|' && closes ? next : undefined;
+  }
   if (lower(tokens, at) !== 'locker') return undefined;
   const behind = [',', '(', '-'].includes(lower(tokens, at + 1)) ? at + 2 : at + 1;
   return [at - 1, behind].some((place) => HIGH.has(lower(tokens, place)) || MEDIUM.has(lower(tokens, place)))
@@ -160,7 +169,7 @@ export function locker(tokens: readonly Token[], at: number, source: string): Ph
   const next = firstOf(tokens, at, LOCKER) ?? byColour ?? byStrength;
   if (next === undefined) return undefined;
   // Within the same breath: not past the sentence or an `and`.
-  const near: string[] = byColour === undefined ? [] : [colour];
+  const near: string[] = byColour === undefined && byStrength === undefined ? [] : [colour];
   for (let back = at - 1; back >= at - 5 && back >= 0; back--) {
     const token = tokens[back];
     if (!token || token.text === '.' || token.lower === 'and') break;
@@ -217,7 +226,7 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
 
 /** What goes on dry, with no compound named. */
 const DRY =
-  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these) (?:threads?|studs?|faces?)\b|\bnot on (?:the|these|any) (?:threads?|studs?|cones?|faces?|seat)\b|, dry[.,;)\n]/gi;
+  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these) (?:threads?|studs?|faces?)\b|\bnot on (?:the|these|any) (?:threads?|studs?|cones?|faces?|seat)\b|, dry[.,;)\n]|\| *dry *(?=\||\n|$)/gi;
 /** Words that make of `dry` a wait or a wiping. */
 const DRYING = /\b(?:let|allow|until|wipe|wiped|blow|leave to|hair|touch)\b[^.;\n]{0,20}$/i;
 

@@ -67,6 +67,17 @@ function pointsEnd(tokens: readonly Token[], at: number): number | undefined {
 const ENDS_SIZE = /^(?:[,.;)|]|per|each|a|on|at|in|and|with|through|into|to|from|for)$/;
 const OF_HOW_MANY = new Set(['step', 'page', 'sheet', 'part', 'sheets', 'figure']);
 
+/** What the row calls the piece whose size it counts: `spindle nut | 1 × M24`. */
+function nounBefore(tokens: readonly Token[], at: number): string | undefined {
+  for (let back = at - 1; back >= Math.max(0, at - 8); back--) {
+    const token = tokens[back];
+    if (token === undefined || token.kind === 'break') return undefined;
+    const noun = HARDWARE.get(token.lower);
+    if (noun !== undefined && ['bolt', 'nut', 'screw', 'stud'].includes(noun)) return noun;
+  }
+  return undefined;
+}
+
 export function countAt(
   tokens: readonly Token[],
   at: number,
@@ -134,11 +145,13 @@ export function countAt(
   if (tokens[next]?.text === '.' && tokens[next - 1]?.kind === 'word' && next > at + 1) next++;
   // `2 x M10 x 35`: the thread is all that is said of them.
   if (CROSS.has(tokens[next - 1]?.lower ?? '') && threadAt(tokens, next)) {
-    const over = step(next);
+    const size = step(next);
+    // `4 × M12×1.25×35 10.9`: its class belongs to it.
+    const over = size !== undefined && /^(?:\d{1,2}\.\d|csk|hex)$/.test(tokens[size]?.lower ?? '') ? size + 1 : size;
     const end = over === undefined ? undefined : tokens[over];
     const apart = end !== undefined && end.start - (tokens[(over ?? 1) - 1]?.end ?? 0) >= 2;
     if (over !== undefined && (end === undefined || apart || end.kind === 'break' || ENDS_SIZE.test(end.lower)))
-      return { value: { kind: 'count', count, noun: 'bolt' }, next: over, suspect: false };
+      return { value: { kind: 'count', count, noun: nounBefore(tokens, at) ?? 'bolt' }, next: over, suspect: false };
   }
   for (let words = 0; words < 6; words++) {
     const token = tokens[next];
@@ -173,9 +186,10 @@ export function countAt(
     const known =
       noun !== undefined ||
       ADJECTIVES.has(token.lower) ||
+      (token.lower === 'gr' && tokens[next + 1]?.kind === 'number') ||
       // `two 3/8 bolts`: an inch size that says no more.
       (token.kind === 'number' && token.text.includes('/')) ||
-      (token.kind === 'number' && ['class', 'grade'].includes(tokens[next - 1]?.lower ?? '')) ||
+      (token.kind === 'number' && ['class', 'grade', 'gr'].includes(tokens[next - 1]?.lower ?? '')) ||
       /^[A-Z]\d?$/.test(token.text);
     if (!known) {
       // Two words the lexicon does not have may stand before the noun: `20 cone nuts`, `two star T30 screws`.
@@ -280,6 +294,12 @@ export function trailingCountAt(
   // `clips 8 pcs.`, `bolt (10) 4 pcs.`
   if (first?.kind === 'number' && ['pcs', 'pc', 'pieces', 'off'].includes(tokens[at + 1]?.lower ?? ''))
     return found(first, at + 2);
+  // `hanger bolts 2 of them`
+  if (first !== undefined && tokens[at + 1]?.lower === 'of' && tokens[at + 2]?.lower === 'them') {
+    const count = countOf(first);
+    if (count !== undefined && count >= 1 && count <= 60)
+      return { value: { kind: 'count', count, noun }, next: at + 3, suspect: false, behind: true };
+  }
   // `hinge screws, three`
   const spoken = first?.text === ',' || first?.text === ':' ? tokens[at + 1] : undefined;
   if (

@@ -4,9 +4,12 @@ import { ABBREVIATION, isSpoken } from './sentence.ts';
 import { cellsOf } from './table.ts';
 import type { Span } from './token.ts';
 
-/** What a list of the sheet names: pieces of the kit, or tools that are wanted. */
+/**
+ * What a list of the sheet names: pieces of the kit, tools that are wanted, torques for sizes in general; what a page carries
+ * around the work; or the heading of a table.
+ */
 export interface SheetList extends Span {
-  of: 'pieces' | 'tools';
+  of: 'pieces' | 'tools' | 'chart' | 'page' | 'heading';
 }
 
 /** One line of a packing list. */
@@ -155,7 +158,7 @@ function sentenceEnd(text: string, from: number): number {
 
 /** What a sentence says before the list it opens. */
 const OPENS_WRITTEN =
-  /(?:\b(?:find|get|gets|got|should have|ought to have|holds?|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d)/iu;
+  /(?:\b(?:find|get|gets|got(?! the\b)|should have|ought to have|holds?|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d)/iu;
 
 /** An answer that begins to count at once. */
 const ANSWERS =

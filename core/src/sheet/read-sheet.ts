@@ -3,7 +3,9 @@ import { dryPlaces } from './compound-phrase.ts';
 import { conditions } from './condition-phrase.ts';
 import type { Fact } from './fact.ts';
 import { feels } from './feel-phrase.ts';
-import { packingFacts, packingLists } from './packing-list.ts';
+import { generalCharts } from './general-chart.ts';
+import { packingFacts, packingLists, type SheetList } from './packing-list.ts';
+import { pageFurniture } from './page-furniture.ts';
 import { placeIn, stepFinder } from './place-in.ts';
 import { plainText, withoutTranslation } from './plain-text.ts';
 import { readTokens } from './read-tokens.ts';
@@ -46,7 +48,22 @@ export const LONGEST_SHEET = 600_000;
 export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetReading {
   const { text, inSheet } = readingOrder(withoutTranslation(plainText(printed)));
   const packing = packingLists(text);
-  const listed = placeIn(packing.lists);
+  const charts = generalCharts(text).map((span): SheetList => ({ ...span, of: 'chart' }));
+  const senses = columnSenses(text);
+  const page = pageFurniture(text).map((span): SheetList => ({ ...span, of: 'page' }));
+  const charted = placeIn([...charts, ...page]);
+  const lists = placeIn(packing.lists);
+  // A table's heading is no step; one over a list of pieces is that list's.
+  const headings = senses.headings
+    .filter(({ start }) => lists(start) === undefined && charted(start) === undefined)
+    .map((span): SheetList => ({ ...span, of: 'heading' }));
+  const aroundIt = placeIn(page);
+  const listed = placeIn([
+    ...packing.lists.filter(({ start }) => charted(start) === undefined),
+    ...charts,
+    ...page,
+    ...headings,
+  ]);
   const answered = quotesLetter(text);
   const quotes = answered || quotesQuestions(text);
   const steps = splitSteps(text, listed).map(
@@ -54,7 +71,6 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   );
   const stepAt = stepFinder(steps);
   const due = aftercares(text);
-  const senses = columnSenses(text);
   const outdated = placeIn(senses.outdated);
   const read = readTokens({ text, steps, listed, labels: packing.labels, due, senses }, lexicon);
   const roled = giveRoles(
@@ -63,6 +79,7 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
     (place) => listed(place) !== undefined,
     (place) => outdated(place) !== undefined,
     (place) => senses.has(place),
+    (place) => charted(place) !== undefined,
   );
   const counted = packingFacts(text, packing.lines, stepAt);
   const spotted = [...conditions(text), ...dryPlaces(text), ...feels(text), ...due].map(
@@ -83,6 +100,8 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   // What a letter quotes is what was asked: only its torques are shown, as such.
   const facts = [...roled, ...counted, ...kept]
     .filter((fact) => fact.value.kind !== 'count' || fact.value.item !== undefined || !isLabel(text, steps, fact))
+    // What stands around the work of a page is no fact of it; its torques are shown, as another's.
+    .filter((fact) => fact.value.kind === 'torqueAside' || aroundIt(fact.start) === undefined)
     .filter((fact) => !answered || fact.value.kind === 'torqueAside' || !isQuoted(text, fact.start))
     .sort((a, b) => a.start - b.start);
   const touched = new Set(facts.filter((fact) => fact.value.kind !== 'side').map((fact) => fact.step));

@@ -8,7 +8,7 @@ import { HARDWARE, NUMBER_WORDS } from './lexicon.ts';
 import { printedOrders } from './order-phrase.ts';
 import type { SheetList } from './packing-list.ts';
 import { placeIn } from './place-in.ts';
-import { quantityAt, quantityOf } from './quantity-phrase.ts';
+import { quantityAt, quantityOf, unitAt } from './quantity-phrase.ts';
 import { type ShopLexicon, shopWords } from './shop-lexicon.ts';
 import { anyThreadAt } from './spoken-thread.ts';
 import type { SheetStep } from './step-split.ts';
@@ -184,9 +184,12 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       }
       if (typeof sense === 'object' && cell !== undefined && cell.unit === undefined) {
         const spread = spreadAt(text, token.start);
-        const value = spread
-          ? tabled((token.value ?? 0) - spread, (token.value ?? 0) + spread, sense.torque)
-          : tabled(token.value ?? 0, tokens[next - 1]?.value ?? token.value ?? 0, sense.torque);
+        const uneven = unevenSpreadAt(text, token.start);
+        const value = uneven
+          ? tabled((token.value ?? 0) - uneven.less, (token.value ?? 0) + uneven.plus, sense.torque)
+          : spread
+            ? tabled((token.value ?? 0) - spread, (token.value ?? 0) + spread, sense.torque)
+            : tabled(token.value ?? 0, tokens[next - 1]?.value ?? token.value ?? 0, sense.torque);
         const { second: other } = sensed ?? {};
         const number = other && tokens.find((entry) => entry.start === other.start)?.value;
         if (other && number !== undefined) {
@@ -243,6 +246,12 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       const doubt = torque.suspect ? 0.6 : torque.value.pair?.agrees === false ? 0.5 : 1;
       add({ kind: 'torque', ...torque.value }, spanOf(at, torque.next), doubt, belongs);
       at = torque.next;
+      continue;
+    }
+    const spokenTurn = turnWithoutUnit(tokens, at, text, facts);
+    if (spokenTurn) {
+      add(spokenTurn.value, spanOf(at, spokenTurn.next), 0.6, about);
+      at = spokenTurn.next;
       continue;
     }
     const inList = listed(token.start) !== undefined;
@@ -330,6 +339,54 @@ function spreadAt(text: string, at: number): number | undefined {
   if (figure === undefined || off === undefined) return undefined;
   const [value, by] = [figure, off].map((digits) => Number(digits.replace(',', '.'))) as [number, number];
   return percent ? (value * by) / 100 : by;
+}
+
+/** Least figure that is taken for a torque where only an angle behind it says so. */
+const LEAST_SPOKEN = 4;
+
+/** The unit that ends a line, for its figures that have none: `120 + 45°   120 + 90° N·m`. */
+function unitBehind(tokens: readonly Token[], at: number, text: string): TorqueUnit | undefined {
+  const line = text.indexOf('\n', tokens[at]?.start ?? text.length);
+  for (let next = at; (tokens[next]?.start ?? Number.POSITIVE_INFINITY) < (line < 0 ? text.length : line); next++) {
+    const unit = unitAt(tokens, next, text, false)?.unit;
+    if (unit !== undefined && dimensionOf(unit) === 'torque') return unit as TorqueUnit;
+  }
+  return undefined;
+}
+
+/** Units in a sheet's text: a bare figure has one only where there is but one. */
+const METRIC_UNIT = /\bd?a?N ?[·.∙•*-]? ?m\b|newton/i;
+const INCH_UNIT = /\b(?:ft|in|foot|inch)[ .·-]*(?:lbs?|pounds?|#)|\b(?:lbs?|pounds?)f?[ .·-]*(?:ft|in|foot|inch)/i;
+
+/** `23 + quarter turn` of a chat: in its line's unit, or in the only one of the sheet, and doubted. */
+function turnWithoutUnit(
+  tokens: readonly Token[],
+  at: number,
+  text: string,
+  facts: readonly Fact[],
+): Phrase | undefined {
+  const token = tokens[at];
+  const plus = tokens[at + 1]?.text === '+' || tokens[at + 1]?.lower === 'plus';
+  if (token?.kind !== 'number' || token.value === undefined || token.value < LEAST_SPOKEN || !plus) return undefined;
+  const angle = angleAt(tokens, at + 1, text);
+  if (!angle) return undefined;
+  const last = facts.findLast((fact) => fact.value.kind === 'torque')?.value;
+  const only = last?.kind === 'torque' && !(METRIC_UNIT.test(text) && INCH_UNIT.test(text)) ? last.unit : undefined;
+  const unit = unitBehind(tokens, angle.next, text) ?? only;
+  if (unit === undefined) return undefined;
+  const value = { kind: 'torque' as const, ...tabled(token.value, token.value, unit), angleDeg: angle.angleDeg };
+  return { value, next: angle.next, suspect: true };
+}
+
+/** What a bare figure may be off up and down: `35 -0/+5`. */
+function unevenSpreadAt(text: string, at: number): { plus: number; less: number } | undefined {
+  const signs = /^\d+(?:[.,]\d+)?\s*([-+]) ?(\d+(?:[.,]\d+)?)\s*\/\s*([-+]) ?(\d+(?:[.,]\d+)?)/.exec(
+    text.slice(at, at + 28),
+  );
+  const [, one, first = '', other, second = ''] = signs ?? [];
+  if (one === undefined || one === other) return undefined;
+  const [a, b] = [first, second].map((digits) => Number(digits.replace(',', '.'))) as [number, number];
+  return one === '+' ? { plus: a, less: b } : { plus: b, less: a };
 }
 
 const carried = (value: number, unit: TorqueUnit): FactValue => ({ kind: 'torque', ...tabled(value, value, unit) });

@@ -36,7 +36,8 @@ export function sentenceAt(text: string, { start, end }: Span): Span {
     return { start: text.lastIndexOf('\n', start - 1) + 1, end: close < 0 ? text.length : close };
   }
   const from = Math.max(0, start - REACH);
-  const head = text.slice(from, start);
+  // With the sign it begins with: a stop right before it is seen by the capital behind it.
+  const head = text.slice(from, start + 1);
   let begin = from;
   for (const match of head.matchAll(SENTENCE_END)) {
     const at = from + match.index;

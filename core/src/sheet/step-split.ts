@@ -1,4 +1,5 @@
 import { NUMBER_WORDS } from './lexicon.ts';
+import type { SheetList } from './packing-list.ts';
 import { ABBREVIATION } from './sentence.ts';
 import type { Span } from './token.ts';
 
@@ -7,8 +8,8 @@ export interface SheetStep extends Span {
   text: string;
   /** As the sheet numbers it: `3`, `3a`; none for prose. */
   number?: string;
-  /** A line of a list of pieces or tools, and nothing to do. */
-  list?: 'pieces' | 'tools';
+  /** A line of a list, and nothing to do. */
+  list?: SheetList['of'];
   /** What a letter quotes of the one it answers. */
   quoted?: true;
 }
@@ -36,8 +37,9 @@ function counted(line: string): { label: string; length: number } | undefined {
   return number === undefined ? undefined : { label: String(number), length: mark.length };
 }
 
-/** Where it is said on a tape: `[02:40]`, `2:40 -`. */
-const STAMP = /^\s*[[(]?(\d{1,2}:\d{2}(?::\d{2})?)[\])]?\s*[-–:]?\s+(?=\S)/;
+/** Where it is said on a tape, or when in a chat and by whom: `[02:40]`, `2:40 -`, `[Tue 18:02] Ola: `. */
+const STAMP =
+  /^\s*[[(]?(?:\p{L}{2,9}\.?,? )?(\d{1,2}:\d{2}(?::\d{2})?)[\])]?\s*[-–:]?\s+(?:<?\p{Lu}[\p{L}\d_]{1,14}>?:\s+)?(?=\S)/u;
 const BULLET = /^\s*(?:[-•*–▪+»]\s+|>{1,3}\s+|\[ ?[x ]?\]\s)/;
 /** A row of cells, which no sentence goes on in. */
 const CELLS = /\S {3,}\S|\||\t|\.{4,}/;
@@ -69,7 +71,7 @@ const isHeading = (plain: string): boolean => /^[^a-z]{3,}$/.test(plain) && /[A-
  */
 export function splitSteps(
   text: string,
-  listed: (place: number) => { of: 'pieces' | 'tools' } | undefined = () => undefined,
+  listed: (place: number) => Pick<SheetList, 'of'> | undefined = () => undefined,
 ): SheetStep[] {
   const steps: SheetStep[] = [];
   let offset = 0;

@@ -95,7 +95,8 @@ const TORQUE_ALONE = /^(?:(?:final|tightening) )?(?:torques?|tighten(?:ing)?|tig
 /** `160 Nm`: a figure with its unit. */
 const WITH_UNIT = /^\d+(?:[.,]\d+)?\s*(?:[-–]\s*\d+(?:[.,]\d+)?\s*)?(\p{L}[\p{L}·. -]*)$/u;
 
-const PLAIN_NUMBER = /^\d+(?:[.,]\d+)?(?:\s*(?:[-–÷…±]|\+\/?-|\.{2,3}|to)\s*\d+(?:[.,]\d+)?(?: ?%)?)?$/;
+const PLAIN_NUMBER =
+  /^\d+(?:[.,]\d+)?(?:\s*[-+] ?\d+(?:[.,]\d+)?\s*\/\s*[-+] ?\d+(?:[.,]\d+)?|\s*(?:[-–÷…±]|\+\/?-|\.{2,3}|to)\s*\d+(?:[.,]\d+)?(?: ?%)?)?$/;
 /** `(7) 9`: two units in one cell. */
 const TWO_NUMBERS =
   /\((\d+(?:[.,]\d+)?)\)\s{0,4}(\d+(?:[.,]\d+)?)(?!\S)|(?<!\S)(\d+(?:[.,]\d+)?)\s{0,4}\((\d+(?:[.,]\d+)?)\)/g;
@@ -157,7 +158,7 @@ function unitAbove(line: string): TorqueUnit | undefined {
 
 /** Says of every figure of the sheet what it is in: `everything in Nm if nothing stands behind it`. */
 const OF_ALL =
-  /\b(?:all|every(?:thing| figure| value| torque)?|(?:torques?|figures|values|numbers|settings)(?: (?:here|below|above|given|listed|on this (?:sheet|page|card)))?)\b[^.;\n\d]{0,30}?\b(?:in|are|is)\s+([A-Za-z·.-]+(?:[ ·.-][A-Za-z.]+){0,2})/gi;
+  /\b(?:all|every(?:thing| figure| value| torque)?|(?:torques?|figures|values|numbers|settings)(?: (?:here|below|above|given|listed|on this (?:sheet|page|card)))?)\b(?:[^.;\n\d]{0,30}?\b(?:in|are|is)\s+|(?<=\ball)\s+)([A-Za-z·.-]+(?:[ ·.-][A-Za-z.]+){0,2})/gi;
 
 /** The unit that one line gives to all bare figures of a sheet, wherever it stands. */
 function unitOfAll(text: string): TorqueUnit | undefined {
@@ -193,9 +194,12 @@ const TORQUE_SAID = /^\s*(?:to\s*\d+\s*)?(?:[nN][·.]?m|ft|in|lb|kg)/;
  * A table is a heading with a torque unit or a quantity in it and the rows that follow, with as many cells, fewer or
  * more; a list below a line that names a unit is a table of one column.
  */
-export function columnSenses(text: string): ReadonlyMap<number, Sensed> & { outdated: readonly Span[] } {
+export function columnSenses(
+  text: string,
+): ReadonlyMap<number, Sensed> & { outdated: readonly Span[]; headings: readonly Span[] } {
   const senses = new Map<number, Sensed>();
   const outdated: Span[] = [];
+  const headings: Span[] = [];
   let heading: Heading | undefined;
   let chart: ReturnType<typeof chartUnits>;
   let above: TorqueUnit | undefined;
@@ -219,8 +223,14 @@ export function columnSenses(text: string): ReadonlyMap<number, Sensed> & { outd
     if (
       headed &&
       cells.length > 1 &&
-      found.some((sense) => sense !== undefined && sense !== 'label' && sense !== 'drive')
+      (found.some((sense) => sense !== undefined && sense !== 'label' && sense !== 'drive') ||
+        (all !== undefined && cells.some((cell) => TORQUE_ALONE.test(cell.text))))
     ) {
+      // `TORQUE LIST, all N·m`, and then a column headed `torque`.
+      if (all)
+        cells.forEach((cell, index) => {
+          if (TORQUE_ALONE.test(cell.text)) found[index] = { torque: all };
+        });
       const unsaid = new Set(cells.flatMap((cell, index) => (TORQUE_ALONE.test(cell.text) ? [index] : [])));
       heading = {
         cells,
@@ -228,6 +238,7 @@ export function columnSenses(text: string): ReadonlyMap<number, Sensed> & { outd
         unsaid,
         barred: /[|\t]|;\S/.test(line) || (/,\S/.test(line) && !/ {2}/.test(line)),
       };
+      headings.push({ start, end: start + line.length });
       misfits = 0;
       continue;
     }
@@ -292,5 +303,5 @@ export function columnSenses(text: string): ReadonlyMap<number, Sensed> & { outd
       if (misfits > 1) [heading, chart, above] = [undefined, undefined, undefined];
     } else if (read > 0) misfits = 0;
   }
-  return Object.assign(senses, { outdated });
+  return Object.assign(senses, { outdated, headings });
 }

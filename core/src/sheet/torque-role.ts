@@ -15,7 +15,7 @@ const CEILING_BEFORE =
 const CEILING_FAR = /\bnever\b[^.;]{0,30}\b(?:past|beyond|over|above|more than|further than)\s*$/;
 /** Right behind a figure: it is never passed. */
 const CEILING_AFTER =
-  /^\s*[,(]?\s*(?:\(?max(?:imum)?\b(?!\.?:? ?\d)|(?:is|as) (?:the|its|an?) (?:(?:top|absolute|upper|very) )?(?:limit|maximum|max|most|ceiling|end)|at (?:the )?(?:very )?(?:most|outside|max(?:imum)?)\b(?! ?\d)|must (?:not|never) be (?:passed|exceeded)|(?:is|are) (?:never|not) (?:to be )?(?:passed|exceeded)|and (?:never|not|no) (?:more|further|beyond|over)\b(?! than)|or less\b|tops\b|and it (?:strips|breaks|cracks)|(?:bends|breaks|strips|cracks|shears|crushes|pulls out|splits|destroys|damages|ruins|kills|tears|will (?:strip|break|crack|bend|crush))\b)/;
+  /^\s*[,(]?\s*(?:\(?max(?:imum)?\b(?!\.?:? ?\d)|(?:is|as) (?:the|its|an?) (?:(?:top|absolute|upper|very) )?(?:limit|maximum|max|most|ceiling|end)|at (?:the )?(?:very )?(?:most|outside|max(?:imum)?)\b(?! ?\d)|must (?:not|never) be (?:passed|exceeded)|(?:is|are) (?:never|not) (?:to be )?(?:passed|exceeded)|and (?:never|not|no) (?:more|further|beyond|over)\b(?! than)|or less\b|tops\b|and it (?:strips|breaks|cracks)|(?:bends|breaks|strips|cracks|shears|crushes|pulls (?:out|through|the)|splits|destroys|damages|ruins|kills|tears|will (?:strip|break|crack|bend|crush|pull|tear|damage|split|ruin))\b)/;
 const FLOOR_BEFORE =
   /(?:\b(?:min(?:imum)?\.?(?: of)?|at least|not (?:less|under|below)(?: than)?|no less than)|[>≥])\s*$/;
 const FLOOR_AFTER = /^\s*(?:\(?min(?:imum)?\b(?!\.?:? ?\d)|or more\b|at (?:the )?(?:very )?least\b(?! ?\d)|and up\b)/;
@@ -44,6 +44,7 @@ const TAKEN_BACK =
 const NOT_THIS = [
   /\b(?:issue|edition|rev(?:ision)?\.?|version) [a-z0-9]{1,2}\b[^.;:]{0,30}\b(?:for|at|had|gave|asked for|said)\b[^.;:,]{0,6}$/,
   /\b(?:that|which|those|kits?|cars?|bolts?|nuts?) (?:\w+ )?(?:were|was|had been) (?:already )?(?:tightened|torqued|pulled|set)(?: to| at| with)? $/,
+  /\b(?:was|were|had been) (?:\w+ )?(?:given|listed|shown|printed|quoted|stated|published) (?:as|at|with)\b[^.;:,]{0,10}$/,
   /\b(?:and )?not (?:the |at |to |with )?$/,
   /\b(?:do not|don't|never|must not) (?:follow|use|take|go by|believe|mind|trust|go back to)\b[^.;]*$/,
   /\b(?:pages?|sheets?|papers?|lists?|prints?|copy|copies|versions?|issues?|editions?|he|she|they)\b(?<!\b(?:new|this|our|final|latest) \w+)[^.;:,]{0,24}\b(?:said|gave|told|had|quoted|used|asked|wanted)\b[^.;:,]{0,12}$/,
@@ -72,7 +73,7 @@ const OTHERS_BEFORE = [
   /\b(?:engine|peak|rated|output|input|bending|roll(?:ing)?|twisting|tilting|overturning|turning|rotating|running|rotational|drag|starting|friction|breakaway|break-away|prevailing|residual|run[- ]?down|run[- ]?on|proof|test|bearing) (?:torque|moment|load|effort|resistance)s?\b[^.;]{0,26}$/,
   /\b(?:rated|tested|proof|certified|approved|designed|good|calculated) (?:to|at|with|for|up to)\b[^.;]{0,14}$/,
   /\b(?:tensile|burst|fatigue|ultimate|failure|gain(?:s|ed)?|horsepower|power|kw|bhp)\b[^.;]{0,30}$/,
-  /\b(?:snap(?:s|ped)?|strip(?:s|ped)?|br(?:eaks?|oke|oken)|crack(?:s|ed)?|shear(?:s|ed)?|yield(?:s|ed)?|fail(?:s|ed)?|let go|lets go|gave way|gives way|bent|bends?|pulled out|twisted off)\b[^.;,]{0,24}\b(?:at|with|under|after|around|about|near)\b[^.;,]{0,10}$/,
+  /\b(?:snap(?:s|ped)?|strip(?:s|ped)?|br(?:eaks?|oke|oken)|crack(?:s|ed)?|shear(?:s|ed)?|yield(?:s|ed)?|fail(?:s|ed)?|spins?(?: out)?|spun(?: out)?|crush(?:es|ed)?|let go|lets go|gave way|gives way|bent|bends?|pulled out|twisted off)\b[^.;,]{0,24}\b(?:at|with|under|after|around|about|near)\b[^.;,]{0,10}$/,
   /\b(?:came|come|comes|went|going|out|off|undone) [^.;:]{0,26}\bat (?:about |around |only |nearly )?$/,
   /\b(?:found|measured|came (?:off|loose|undone)|came up|turned|undone|loosened|started|moved|(?<!\b(?:be|to) )checked|logged|recorded|last reading|reading|actual|result|got|showed|it took|took|needed|break(?:s|ing)? loose|broke loose)\b:?(?: (?:at|with|about|around|only|just|was|of|a|nearly))* ?$/,
   /\b(?:loses?|lost|drop(?:s|ped)?(?: by| to)?|relax(?:es|ed)?(?: by| to)?|settles?(?: by| to)?|differs? by|difference(?: of)?|within|spread(?: of)?|apart by|add|adds|error(?: of)?|out by|off by|deviation(?: of)?)(?: about| some| only)? ?$/,
@@ -82,6 +83,10 @@ const OTHERS_BEFORE = [
   /\b(?:for example|for instance|e\.g\.|example|as an example|for comparison|compare(?:d)?(?: with| to)?|for reference(?: only)?|say)\b:?,? ?$/,
   /\bconfus(?:e|ed|ing)\b[^.;]{0,40}$|\bmix(?:ed)? (?:it |them )?up\b[^.;]{0,30}$/,
   /\b(?:stamped|engraved|moulded|molded|cast|printed) (?:on|in|into)\b[^.;]{0,20}$/,
+  // `a bolt that turns before 45 lb-ft`
+  /\b(?:turns?|moves?|clicks?|slips?|gives?)\b[^.;,]{0,12}\b(?:before|below|under) $/,
+  // `Do not simply turn the old bolt on from 72 Nm.`
+  /\b(?:turn|go|pull|work|start)\b[^.;]{0,24}\b(?:on|up) from $|\bnot\b[^.;]{0,12}\b(?:turn|go|pull|work)\b[^.;]{0,24}\bon $/,
   // What it feels like, and what is added to a figure.
   /\b(?:feels like|equals)(?: about| roughly| around| some| nearly)? $/,
   /\b(?:another|a further|an extra|an additional) $/,
@@ -104,6 +109,11 @@ const OTHERS_AFTER = [
   /^[^.;,]{0,50}\b(?:is|are|was|were) (?:for|of|meant for) (?:the )?(?:factory|original|stock|old|standard|other|another|somebody)\b/,
   /^[^.;]{0,50}\b(?:somebody else's|not (?:ours|of this kit|part of this|for (?:our|this|these|us))|belongs? (?:to|on)|left alone|not touched|stays? as it is|leave (?:it|that|them) (?:alone|be))\b/,
   /^\s*=\s*\d/,
+  // `(9 Nm) need not be touched, but if you had to loosen them, that is the figure`
+  /^[^.;]{0,30}\b(?:need not|needn't|do not need to|are not to) be (?:touched|moved|loosened|undone)\b/,
+  // `a rate of 3.1 Nm per degree`, `at 100 Nm it may be out by 4 %`
+  /^\s*(?:per|\/) ?(?:deg|degree|°|rad|mm|turn|km)/,
+  /^\s*(?:it|they|the wrench) (?:may|must|can) (?:not )?(?:be )?(?:out|off|wrong|differ)\b/,
   // `Its 8 Nm screws are not to be used again.`
   /^\s*(?:bolts?|nuts?|screws?|studs?)\b[^.;]{0,30}\b(?:not|never|no longer)\b[^.;]{0,16}\b(?:re-?used|used)\b/,
   /^\s*(?:from (?:the )?(?:works|factory|line|assembly)|ex works|as delivered|when new)\b/,
@@ -122,9 +132,9 @@ const ANSWERED =
 
 /** Whether a sheet is a letter that quotes the one it answers. */
 export const quotesLetter = (text: string): boolean => /^>.*\n>/m.test(text) && ANSWERED.test(text);
-/** Whether a place stands in a quoted line. */
 /** Whether a letter is answered point by point: `> And the bumper?`, and below what is said to it. */
 export const quotesQuestions = (text: string): boolean => (text.match(/^>.*\?\s*(?:.{0,60})$/gm)?.length ?? 0) >= 2;
+/** Whether a place stands in a quoted line. */
 export const isQuoted = (text: string, at: number): boolean => /^\s*>/.test(lineAt(text, at));
 
 /** What a torque that stands at a span is. */
@@ -185,6 +195,13 @@ function backOffBetween(between: string): number | undefined {
   if (degrees) return Number(degrees[1]);
   if (share) return (360 * Number(share[1])) / Number(share[2]);
   return word ? (TURN_DEG[word[1]?.toLowerCase() ?? ''] ?? 0) : 0;
+}
+
+/** `60 Nm then back 1/6 turn`: where it is left turned back. */
+function backAfterwards({ value }: TorqueFact, after: string): TorqueStage[] | undefined {
+  const said = /^,? ?(?:and |then )+(?:turn(?:ed)? |go )?back(?: off| it off)?(?: by)? [^.;|]{3,20}/.exec(after)?.[0];
+  const deg = said === undefined ? 0 : (backOffBetween(`back off ${said}`) ?? 0);
+  return deg > 0 ? [{ torqueNm: value.maxNm }, { backOffDeg: deg }] : undefined;
 }
 
 type TorqueFact = Fact & { value: Extract<FactValue, { kind: 'torque' }> };
@@ -320,14 +337,17 @@ function takeBack(facts: Fact[], text: string, fact: TorqueFact): void {
 
 /** Confidence of a figure that nothing in its sentence asks for. */
 export const UNSAID = 0.75;
-/** Whether a line is a row of cells, whose heading asks. */
 /** `So make it 105 Nm`: in the place of the figure that was just taken back. */
-const INSTEAD = /\b(?:make|call) (?:it|that|them|those) $/i;
+const INSTEAD =
+  /\b(?:make|call) (?:it|that|them|those) $|\b(?:this|that|it|which) (?:has been|was|is) (?:now )?(?:revised|changed|raised|lowered|corrected|reduced|increased)(?: \w+)? to $/i;
 const aboutTakenBack = (done: readonly Fact[], fact: TorqueFact): string | undefined => {
   const old = done.findLast((other) => other.value.kind === 'torqueAside' && other.value.role === 'superseded');
   return old && fact.start - old.end < CEILING_REACH ? old.about : undefined;
 };
 
+const sameNm = (a: TorqueFact, b: TorqueFact): boolean =>
+  Math.abs(a.value.maxNm - b.value.maxNm) < 0.01 * b.value.maxNm;
+/** Whether a line is a row of cells, whose heading asks. */
 const hasCells = (text: string, at: number): boolean => /\S {2,}\S|\||\t/.test(lineAt(text, at).trim());
 
 /** How far behind its torque a ceiling may stand, characters. */
@@ -340,6 +360,7 @@ const CEILING_REACH = 260;
  * @param listed - whether a place stands in a list of parts or tools
  * @param outdated - whether it stands in a table's column of old values
  * @param tabled - whether its unit is its column's: the heading asks for it
+ * @param charted - whether it stands in a general chart of sizes
  */
 export function giveRoles(
   facts: readonly Fact[],
@@ -347,6 +368,7 @@ export function giveRoles(
   listed: (at: number) => boolean,
   outdated: (at: number) => boolean = () => false,
   tabled: (at: number) => boolean = () => false,
+  charted: (at: number) => boolean = () => false,
 ): Fact[] {
   const answered = quotesLetter(text);
   const done: Fact[] = [];
@@ -381,11 +403,13 @@ export function giveRoles(
       continue;
     }
     const wide = fact.value.max >= WRENCH_RANGE * fact.value.min;
-    const role = outdated(fact.start)
-      ? 'superseded'
-      : tabled(fact.start) || fact.value.toYield !== undefined
-        ? 'target'
-        : torqueRole(text, fact, inList, answered, wide);
+    const role = charted(fact.start)
+      ? 'other'
+      : outdated(fact.start)
+        ? 'superseded'
+        : tabled(fact.start) || fact.value.toYield !== undefined
+          ? 'target'
+          : torqueRole(text, fact, inList, answered, wide);
     if (role === 'wrench' || role === 'superseded' || role === 'other') {
       if (role === 'superseded') takeBack(done, text, fact);
       done.push(asAside(fact, role));
@@ -459,13 +483,23 @@ export function giveRoles(
       }
     }
     const { before, after } = around(text, fact);
+    // `This has been revised to 52 lb-ft`, and the step that tightens says 52 lb-ft again.
+    const revised = INSTEAD.test(before) && !/\b(?:make|call)\b[^.;]*$/i.test(before);
+    if (
+      revised &&
+      facts.some((other) => other !== fact && isTorque(other) && other.start > fact.end && sameNm(other, fact))
+    ) {
+      done.push(asAside(fact, 'other'));
+      continue;
+    }
     // No verb, no piece and no row asks for it: it is shown, and doubted.
     const unsaid =
       fact.value.toYield === undefined && fact.confidence > UNSAID && askedTorque(before, after) === 'unsaid';
     const stages = fact.value.stages === undefined ? bareStages(fact, text) : undefined;
     const about = fact.about ?? (INSTEAD.test(before) ? aboutTakenBack(done, fact) : undefined);
     const doubted = unsaid && !hasCells(text, fact.start) ? { ...fact, confidence: UNSAID } : fact;
-    open = { ...doubted, about, value: stages ? { ...fact.value, stages } : doubted.value };
+    const turnedBack = stages ?? backAfterwards(fact, after);
+    open = { ...doubted, about, value: turnedBack ? { ...fact.value, stages: turnedBack } : doubted.value };
     done.push(open);
     openAt = done.length - 1;
   }

@@ -105,6 +105,10 @@ const STAGES: ReadonlyArray<
     'loose',
     [
       ['hand', 'tight'],
+      ['get', 'all', 'started'],
+      ['get', 'them', 'started'],
+      ['get', 'them', 'all', 'started'],
+      ['all', 'started'],
       ['finger', 'tight'],
       ['loosely'],
       ['by', 'hand'],

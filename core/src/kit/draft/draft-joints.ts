@@ -2,6 +2,7 @@ import type { DriveSize } from '../../fastener/drive.ts';
 import { headDimension, usualHead } from '../../fastener/head-dimension.ts';
 import { parseThread, type Thread } from '../../fastener/thread.ts';
 import type { Fact, FactValue } from '../../sheet/fact.ts';
+import { NUMBER_WORDS } from '../../sheet/lexicon.ts';
 import { inchSizeIn } from '../../sheet/spoken-thread.ts';
 import type { SheetStep } from '../../sheet/step-split.ts';
 import type { Pattern } from '../../tightening/pattern.ts';
@@ -11,8 +12,9 @@ import type { PrintedSpec } from '../printed-spec.ts';
 import { printedTorque, specOfTorque } from '../spec-from-printed.ts';
 import { conditionFor } from './draft-conditions.ts';
 import type { Packing } from './draft-packing.ts';
+import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
-import { type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
+import { inTable, type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
 import { partWords, phraseBefore, type Times, tellingWords, timesIn } from './joint-words.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
@@ -175,6 +177,10 @@ interface Drawn {
   /** The parts its sentence names: `plate`, `bracket`. */
   parts: readonly string[];
   thread?: string;
+  /** The version it is of, where the sheet has several. */
+  version?: string;
+  /** Drawn from a row of a table, which is a joint of its own. */
+  row: boolean;
 }
 
 /** The joint that a figure is said of once more: the only one with this figure, or the one of its words. */
@@ -189,6 +195,40 @@ function pulledAgain(
   );
   return same.length === 1 ? same[0] : same.find((other) => other.parts.some((word) => words.includes(word)));
 }
+
+/** So many of one for each of something whose number is not said. */
+const SHARED_OUT = /\b(?:per|for each|to each|at each|on each) \p{L}{3,}/iu;
+
+/** How many wheels came off, as the sheet says it: for nuts that it counts by the wheel. */
+const wheelsOff = (steps: Drafting['reading']['steps']): number | undefined => {
+  const said = steps.find(({ text }) => /\bwheels?\b/i.test(text) && /\b(?:off|remove|take)\b/i.test(text))?.text;
+  if (said === undefined) return undefined;
+  return /\b(?:all|four|road)\b[^.;]*\bwheels\b/i.test(said)
+    ? 4
+    : /\b(?:front|rear|both|two)\b[^.;]*\bwheels\b/i.test(said)
+      ? 2
+      : undefined;
+};
+/**
+ * `2 brackets per side`, and below it `Bracket to sill: 2 x M8`: what is said of one bracket is done at each of them;
+ * undefined where the part is one, or is counted nowhere near.
+ */
+function partsBefore(steps: Drafting['reading']['steps'], at: number): number | undefined {
+  const [, part] = /^(?:the )?(\p{L}{3,}) to \p{L}/iu.exec(steps[at]?.text.trim() ?? '') ?? [];
+  if (part === undefined || part.endsWith('s')) return undefined;
+  const counted = new RegExp(
+    `\\b(\\d{1,2}|two|three|four|five|six) (?:[\\p{L}-]+ ){0,2}${part}s\\b(?:\\s+(per|a|each) side)?`,
+    'iu',
+  );
+  for (let above = at - 1; above >= Math.max(0, at - PARTS_ABOVE); above--) {
+    const said = counted.exec(steps[above]?.text ?? '');
+    const many = said && (Number(said[1]) || NUMBER_WORDS[said[1]?.toLowerCase() ?? '']);
+    if (said && many && many * (said[2] ? 2 : 1) > 1) return many * (said[2] ? 2 : 1);
+  }
+  return undefined;
+}
+const PARTS_ABOVE = 4;
+const NUTS_EACH = /\bwheels?\b[^.;]*\b(?:nuts?|bolts?) (?:each|per wheel|a wheel)\b/i;
 
 /** `the long one`, `the longer bolts` */
 const LONG_ONE = /\blong(?:er|est)? (?:one|bolt|screw)s?\b/i;
@@ -245,9 +285,9 @@ function countTakenOff(
  * The joints: a group of stations for each joint the sheet gives a torque for, values of one joint under different
  * conditions together. Joints are told apart by the words of their sentences, never by thread and figure alone.
  */
-export function draftJoints(drafting: Drafting, packing: Packing): Joints {
+export function draftJoints(drafting: Drafting, packing: Packing, variants: Variants): Joints {
   const { reading, facts, kit, inStep, place, assume, freshId, addItem, compoundId } = drafting;
-  const { washerFor, wordsOf, tightenedInRow } = packing;
+  const { washerFor, wordsOf, tightenedInRow, pieces } = packing;
   const groupOf = new Map<Fact, string>();
   const assembledIn = new Map<number, string>();
   const together = new Map<string, string[]>();
@@ -316,6 +356,8 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     const sentence = reading.steps[torque.step]?.text ?? '';
     const thread = asListed(drafting, threads, asked, threadOf(asked, said));
     const written = thread?.designation.replace(' × ', ' x ');
+    const version = variants.nameAt(torque.step);
+    const row = inTable(sentence);
     // Of several lengths of one size, the one its sentences name.
     const long = said.thread?.value.designation === thread?.designation ? said.thread?.value.lengthMm : undefined;
     const own = (kind: ItemKind): readonly Item[] => {
@@ -329,6 +371,8 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       .slice(-SAID_AGAIN)
       .find(
         (other) =>
+          other.version === version &&
+          !(row && other.row) &&
           Math.abs(other.torque.value.maxNm - torque.value.maxNm) < 0.02 * torque.value.maxNm &&
           (other.thread === written || written === undefined) &&
           (said.words.length === 0 ||
@@ -405,6 +449,9 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
           .slice(Math.max(0, counted.start - (reading.steps[counted.step]?.start ?? 0) - 8))
           .slice(0, 12),
       );
+    const wheels = NUTS_EACH.test(sentence) ? wheelsOff(reading.steps) : undefined;
+    const first = !inStep(torque.step).some((fact) => fact.value.kind === 'torque' && fact.start < torque.start);
+    const ofParts = counted && first && !said.times && !all ? partsBefore(reading.steps, torque.step) : undefined;
     const unsaid = !counted && !bolt && !nut && !said.times;
     const off = unsaid ? countTakenOff(drafting, said, torque) : undefined;
     const wanted =
@@ -414,8 +461,11 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
           ? has
           : // `Clips (4)`: as many as the list has of them, screwed by themselves as they are.
             (said.times?.times ?? said.items.find((item) => left(item) > 0)?.quantity ?? 1)
-        : each * (said.times && !all ? said.times.times : 1));
-    const count = Math.max(1, Math.min(wanted, has, 200));
+        : each * (wheels ?? (said.times && !all ? said.times.times : (ofParts ?? 1))));
+    // What only the prose counts is of one part, and there are as many as the parts want.
+    const most = ofParts !== undefined && pieces.length === 0 ? Number.POSITIVE_INFINITY : has;
+    const count = Math.max(1, Math.min(wanted, most, 200));
+    if (most > has && bolt) bolt.quantity = Math.max(bolt.quantity, count);
     if (counted) place(counted, `groups[${kit.groups.length}]`);
     const kind = `${said.kinds[0] ?? (nut && !bolt ? 'nut' : 'bolt')}s`;
     const section = sectionOf(reading.steps, torque.step);
@@ -433,9 +483,18 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     const taken = plain === 'Joint' || kit.groups.some((group) => group.title === plain);
     // `Screws` alone says less than their size.
     const called = thread && !/\s/.test(said.title ?? '') ? undefined : said.title;
-    const title = clip(called ?? (taken ? numbered : plain), 80);
+    const bare = called ?? (taken ? numbered : plain);
+    const title = clip(version ? `${bare}, ${version}` : bare, 80);
+    const onlyFor = variants.conditionAt(torque.step);
     const groupPath = `groups[${kit.groups.length}]`;
-    if (unsaid && off === undefined) assume(groupPath, 'countAssumed', title);
+    // `two per leg`, and nobody says how many legs: asked.
+    const shared =
+      counted !== undefined && !said.times && !all && SHARED_OUT.test(reading.steps[counted.step]?.text ?? '');
+    const perUnknown =
+      shared &&
+      (counted?.value.count ?? 0) === count &&
+      !Number.isFinite(bolt?.source === 'kit' && pieces.length > 0 ? has : Number.POSITIVE_INFINITY);
+    if ((unsaid && off === undefined) || perUnknown || ofParts !== undefined) assume(groupPath, 'countAssumed', title);
     let piece = bolt ?? nut;
     if (!piece) {
       const noun =
@@ -454,8 +513,9 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       assume(`items[${index}]`, 'boltNotListed', piece.name);
     }
     const ofThread = thread ?? threadNamed(piece.thread);
+    const sizeOfJoint = ofThread?.designation.replace(' × ', ' x ');
     const fits = (item: Item) =>
-      (written === undefined || (washerFor.get(item.id) ?? written) === written) &&
+      (ofThread === undefined || (washerFor.get(item.id) ?? sizeOfJoint) === sizeOfJoint) &&
       fitsBySize(item.name, ofThread, metricSizes);
     const factory = piece.source === 'factory';
     const washer =
@@ -483,7 +543,6 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
     for (const item of [piece, nut]) if (item) used.set(item.id, (used.get(item.id) ?? 0) + count);
     if (washer) used.set(washer.id, (used.get(washer.id) ?? 0) + washers * count);
     const members: string[] = [];
-    const row = kit.groups.length;
     for (let at = 0; at < count; at++) {
       const stack: StackPiece[] = [];
       if (piece.kind === 'bolt') stack.push({ kind: 'hardware', item: piece.id });
@@ -510,7 +569,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       kit.stations.push(station);
     }
     const stages = stageShares(torque.value);
-    const group = freshId(`group ${row + 1}`);
+    const group = freshId(`group ${kit.groups.length + 1}`);
     kit.groups.push({
       id: group,
       title,
@@ -519,6 +578,7 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       ...(said.pattern ? { torqueOrder: orderOf(said.pattern, members) } : {}),
       ...(stages ? { stages } : {}),
       ...(said.rideHeight ? { atRideHeight: true } : {}),
+      ...(onlyFor ? { when: onlyFor } : {}),
     });
     // `All 1/2" hardware`: the other bolts of that size too, each line of the list a joint of its own.
     const alike =
@@ -533,6 +593,8 @@ export function draftJoints(drafting: Drafting, packing: Packing): Joints {
       torque,
       words: said.words,
       parts: partWords(sentence),
+      row,
+      ...(version ? { version } : {}),
       ...(written ? { thread: written } : {}),
     });
     groupOf.set(torque, group);

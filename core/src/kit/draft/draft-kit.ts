@@ -4,6 +4,7 @@ import { draftJoints } from './draft-joints.ts';
 import { draftPacking } from './draft-packing.ts';
 import { draftSteps } from './draft-steps.ts';
 import { draftTools } from './draft-tools.ts';
+import { draftVariants } from './draft-variants.ts';
 import { type Draft, startDrafting } from './drafting.ts';
 import { placeParts } from './place-parts.ts';
 import { rideHeightLast } from './ride-height-last.ts';
@@ -22,8 +23,9 @@ export function draftKit(
 ): Draft {
   const drafting = startDrafting(reading, facts, head);
   const packing = draftPacking(drafting);
-  const joints = draftJoints(drafting, packing);
-  draftSteps(drafting, packing, joints);
+  const variants = draftVariants(drafting);
+  const joints = draftJoints(drafting, packing, variants);
+  draftSteps(drafting, packing, joints, variants);
   draftTools(drafting);
   rideHeightLast(drafting);
   placeParts(drafting);

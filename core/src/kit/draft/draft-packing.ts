@@ -52,6 +52,9 @@ function threadOfBolts(
 
 const IN_BAG = /,?\s*\(?\b(?:in )?((?:bag|box|pack(?:et)?|pouch) [A-Z\d]{1,2})\b\)?\s*$/i;
 
+/** Cells between strokes. */
+const ROW = /\S\s*\|\s*\S/;
+
 const WITH =
   /\bwith ((?:[\p{L}-]+ ){0,3}(?:nuts?|washers?)(?:(?:,| and|,? plus) (?:[\p{L}-]+ ){0,3}(?:nuts?|washers?))*)/iu;
 
@@ -105,7 +108,8 @@ function compoundsBySize(
   const several = new Set<string>();
   for (const fact of facts.filter(isKind('compound'))) {
     const step = reading.steps[fact.step];
-    if (!step || listed.has(fact.step)) continue;
+    // A row speaks for itself, and not for all of its size.
+    if (!step || listed.has(fact.step) || ROW.test(step.text)) continue;
     // `Run in the four M8 bolts. One drop on these four, nowhere else.`
     const said = inStep(fact.step).filter(isKind('thread'));
     const before = said.length === 0 && POINTS_BACK.test(step.text) ? reading.steps[fact.step - 1] : undefined;
@@ -198,8 +202,10 @@ export function draftPacking(drafting: Drafting): Packing {
         item.thread === designation &&
         (thread?.value.lengthMm === undefined || item.lengthMm === thread.value.lengthMm),
     );
-    // What the prose counts again is already in the list.
-    if (!listed.has(count.step) && same >= 0) {
+    // What the prose counts again is already in the list; a row with a figure of its own has pieces of its own.
+    const row = ROW.test(reading.steps[count.step]?.text ?? '') && inStep(count.step).some(isKind('torque'));
+    const sameRow = same >= 0 && row && tightenedInRow.get(kit.items[same]?.id ?? '') !== undefined;
+    if (!listed.has(count.step) && same >= 0 && !sameRow) {
       place(count, `items[${same}].quantity`);
       continue;
     }
@@ -242,7 +248,7 @@ export function draftPacking(drafting: Drafting): Packing {
       'kit',
     );
     place(count, `items[${index}]`);
-    if (listed.has(count.step) && inStep(count.step).some(isKind('torque')))
+    if (row || (listed.has(count.step) && inStep(count.step).some(isKind('torque'))))
       tightenedInRow.set(kit.items[index]?.id ?? '', count.step);
     const added = kit.items[index];
     if (added && inBag?.[1]) added.bag = `${inBag[1][0]?.toUpperCase()}${inBag[1].slice(1)}`;

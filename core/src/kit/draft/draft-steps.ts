@@ -1,6 +1,7 @@
 import type { Fact } from '../../sheet/fact.ts';
 import { HARDWARE } from '../../sheet/lexicon.ts';
 import type { SheetStep } from '../../sheet/step-split.ts';
+import type { Condition } from '../condition.ts';
 import type { KitDocument } from '../kit-document.ts';
 import type { StepNeed } from '../kit-step.ts';
 import type { Phase } from '../phase.ts';
@@ -9,6 +10,7 @@ import { authorityIn } from './camber-words.ts';
 import { conditionOf, isOfVehicle } from './draft-conditions.ts';
 import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
+import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
 import { labelOf } from './joint-sentences.ts';
 import { tellingWords, timesIn } from './joint-words.ts';
@@ -52,7 +54,8 @@ const QUANTITY_LINE = /^\s*\d+\s*(?:off|x|no\.?|pcs?\.?|pieces?)\s/i;
 const WHAT_IS_NEEDED =
   /^\s*(?:what you(?:'ll)? need|you (?:will|'ll)? ?need|tools?(?: needed| required)?|parts)\b.{0,3}[:.]/i;
 /** `You will want a 10 and a 17 mm socket, …`: what is wanted for the work, as a sentence. */
-const WANTS_TOOLS = /^you(?: will|['’]ll)? (?:need|want)\b.*\b(?:sockets?|spanners?|wrench(?:es)?|keys?|drill|jack)\b/i;
+const WANTS_TOOLS =
+  /^you(?: will|['’]ll)? (?:need|want)\b.*\b(?:sockets?|spanners?|wrench(?:es)?|keys?|drill|jack|kit)\b/i;
 /** `Signed ____   Checked by ____`, `Page 1 of 2`: to be filled in on paper. */
 const FORM_FIELDS = /^(?:[\p{L}. ]{2,24}[:.]?\s*_{3,}\s*)+$|^page \d+ of \d+$/iu;
 /** What the owner must never do with it, or the next fitter: no step of this work. */
@@ -91,10 +94,21 @@ const calledLetters = (text: string): string[] =>
   [...text.matchAll(/\btorque(?: value| figure)? \(?([A-Z])\)?(?![\w-])/g)].flatMap(([, letter]) => letter ?? []);
 
 /** A figure said of what is done when the owner comes back. */
-export const laterIn = (own: readonly Fact[]): boolean => own.some(isKind('aftercare'));
+export const laterIn = (own: readonly Fact[]): boolean => {
+  const due = own.find(isKind('aftercare'));
+  // `120 Nm crosswise, and 120 again after 50 km`: pulled now, and again.
+  const now = own.some((fact) => fact.value.kind === 'torque' && due !== undefined && fact.end < due.start);
+  const again = due !== undefined && own.some((fact) => fact.start > due.start && fact.value.kind === 'torque');
+  return due !== undefined && (!now || again);
+};
 
 /** The steps, each with what it has done; lines of the packing list and headings are none. */
-export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, assembledIn, together }: Joints): void {
+export function draftSteps(
+  drafting: Drafting,
+  { listed }: Packing,
+  { groupOf, assembledIn, together }: Joints,
+  variants: Variants,
+): void {
   const { reading, facts, kit, inStep, place, assume, freshId, compoundId } = drafting;
   const torques = facts.filter(isKind('torque'));
   const refits = facts
@@ -149,17 +163,26 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
   reading.steps.forEach((step, at) => {
     const own = inStep(at);
     if (listed.has(at) || lettered.has(at) || step.quoted || WARNING_WORD.test(step.text)) return;
+    if (variants.isHeading(at)) return;
     if (SMALL_TALK.test(step.text.trim())) return;
     if (step.number === undefined && numbered >= FEW && CAPITALS.test(step.text)) return;
     if (GREETING.test(step.text) || LETTERHEAD.test(step.text)) return;
+    // `Re-torque after 300 miles; a bolt that turns before that must come out`: both are of the later visit.
+    const visit = step.number !== undefined && reading.steps[at - 1]?.number === step.number && at - 1 > lastTorque;
+    const later = kit.aftercare.at(-1);
+    if (visit && later && laterIn(inStep(at - 1)) && /;\s*$/.test(reading.steps[at - 1]?.text ?? '')) {
+      later.text = clip(`${later.text} ${step.text}`, 500);
+      for (const fact of own) place(fact, `aftercare[${kit.aftercare.length - 1}]`);
+      return;
+    }
     const works = own.some(({ value }) => value.kind === 'action' || value.kind === 'torque');
     if (!works && WHAT_IS_NEEDED.test(step.text)) return;
     if (WANTS_TOOLS.test(step.text) || FORM_FIELDS.test(step.text.trim())) return;
     // What an eccentric moves is told to whoever sets it, and done by nobody.
     if (!works && authorityIn(step.text) !== undefined) return;
     const limit = own.some(isKind('torque')) ? undefined : limitIn(step.text);
-    // `The old notes said 28 Nm`: told so that nobody uses it.
-    const outdated = !works && own.some(({ value }) => value.kind === 'torqueAside' && value.role === 'superseded');
+    // `The old notes said 28 Nm`, `your wrench must read 20 to 100`: told so that it is known.
+    const outdated = !works && own.some(isKind('torqueAside'));
     const minded =
       (MINDED.test(step.text) || outdated) && !own.some(isKind('torque')) && wordAct(drafting, step.text) === undefined;
     if (limit !== undefined || minded || (at > lastTorque && FOR_LATER.test(step.text))) {
@@ -350,11 +373,18 @@ export function draftSteps(drafting: Drafting, { listed }: Packing, { groupOf, a
       actions: actions.length > 0 ? actions : [{ type: 'do', text: clip(step.text, 500) }],
       ...(needs.includes('helper') ? { people: 2 } : {}),
       ...(needs.length > 0 ? { needs: [...new Set(needs)] } : {}),
-      ...(when ? { when } : {}),
+      ...(bothOf(when, variants.conditionAt(at)) ?? {}),
     });
   });
   startWhatIsTorqued(kit);
 }
+
+/** Both conditions, where there are two. */
+const bothOf = (one: Condition | undefined, other: Condition | undefined): { when: Condition } | undefined => {
+  const all = [one, other].filter((condition) => condition !== undefined);
+  const [only] = all;
+  return only === undefined ? undefined : { when: all.length > 1 ? { all } : only };
+};
 
 const AFTERCARE_OF: ReadonlyArray<[RegExp, KitDocument['aftercare'][number]['about']]> = [
   [/wheel|lug/i, 'wheels'],

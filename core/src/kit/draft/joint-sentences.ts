@@ -77,6 +77,9 @@ function connectsIt({ reading, facts }: Drafting, at: number): string | undefine
   return opened ? titled(opened.value.object) : off && 'Battery terminal';
 }
 
+/** Whether a sentence is a row of a table. */
+export const inTable = (text: string): boolean => /\S\s*\|\s*\S|\S {3,}\S.*\S {2,}\S/.test(text);
+
 /** What a sentence puts where: `Bolt a bracket to each side of the frame with two (a)` is of the bracket and the frame. */
 function puttingOf(text: string): string | undefined {
   const clause = text.split(/\s+with\s|\s+using\s|[.,;:]/)[0] ?? '';
@@ -125,7 +128,7 @@ const titled = (text: string): string | undefined => {
     // What is left of sizes and units, and a clause that says what they get.
     .replace(/(?<=\s|^)[/.,:;–-]+(?=\s|$)/g, ' ')
     .replace(/,\s*(?:and |each side|they|it|which|that)\b.*$/i, ' ')
-    .replace(/\b(?:n[·.]?m|ft-?lbs?|lb-?ft|in-?lbs?)\s*$/i, ' ')
+    .replace(/(?:\b(?:n[·.]?m|ft-?lbs?|lb-?ft|in-?lbs?)\s*)+$/i, ' ')
     .replace(/^\s*(?:grease|oil|lubricate|clean|degrease)\s+/i, ' ')
     .replace(/\b(?:crosswise|across|in turn|evenly)\s*$/i, ' ')
     .replace(/[\s,:;]+$/, ' ')
@@ -154,7 +157,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const own = reading.steps[torque.step] as SheetStep;
   const index = sentenceIndex(reading.steps);
   const labels = new Set(packing.labelled.keys());
-  const subject = subjectBefore(drafting, torque);
+  const subject = keyedRow(drafting, torque) ?? subjectBefore(drafting, torque);
   const phrase = subject === undefined ? phraseOf(own, torque.start) : (reading.steps[subject]?.text ?? '');
   const phraseWords =
     subject === undefined ? tellingWords(phrase) : paragraphOf(reading.steps, subject).flatMap((at) => index.words(at));
@@ -216,7 +219,10 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     alone ??
     (told && new Set(told.map((fact) => fact.value.designation)).size === 1 ? told[0] : undefined);
 
-  const related = ordered.filter((at) => speaks(at) || at === subject);
+  // Rows of a table speak each for itself.
+  const row = inTable(own.text) && subject === undefined;
+  const otherRow = (at: number): boolean => row && at !== torque.step && inTable(reading.steps[at]?.text ?? '');
+  const related = ordered.filter((at) => (speaks(at) || at === subject) && !otherRow(at));
   const refs = [
     ...ownLabels,
     ...related.flatMap((at) => (ownLabels.length > 0 ? referencesIn(reading.steps[at]?.text ?? '', labels) : [])),
@@ -258,13 +264,15 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
 
   // `Grease on the ball only, never on its thread`: said of something else than the joint.
   const compounds = (at: number) =>
-    OFF_THE_THREAD.test(reading.steps[at]?.text ?? '') ? [] : inStep(at).filter(isKind('compound'));
+    OFF_THE_THREAD.test(reading.steps[at]?.text ?? '') || (at !== torque.step && inStep(at).some(isKind('aftercare')))
+      ? []
+      : inStep(at).filter(isKind('compound'));
   const dryAt = (at: number) => inStep(at).some((fact) => fact.value.kind === 'dry' && fact.value.of === undefined);
   // `Copper grease on those two bolts`, said right behind.
   const next = reading.steps[torque.step + 1];
   const pointsBack =
     next &&
-    /\b(?:those|these|them|the same)\b/i.test(next.text) &&
+    /\b(?:those|these|them|the same)\b|^they\b/i.test(next.text) &&
     (kindsIn(next.text).length === 0 || kindsIn(next.text).some((kind) => kinds.includes(kind)))
       ? [torque.step + 1]
       : [];
@@ -275,7 +283,9 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     ...pointsBack,
   ];
   const closest = [...near, ...related];
+  // Rows of a table speak each for itself.
   const sayer = closest.find((at) => {
+    if (otherRow(at)) return false;
     const own = index.words(at);
     const ofAnother = !near.includes(at) && own.length > 0 && !own.some((word) => words.includes(word));
     return !ofAnother && (compounds(at).length > 0 || dryAt(at));
@@ -283,7 +293,7 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const dry = sayer !== undefined && compounds(sayer).length === 0;
   // What stands above is of this joint, unless it is another numbered step's.
   const stepAbove = reading.steps[torque.step - 1];
-  const [above] = stepAbove?.list || stepAbove?.number !== own.number ? [] : compounds(torque.step - 1);
+  const [above] = row || stepAbove?.list || stepAbove?.number !== own.number ? [] : compounds(torque.step - 1);
   const previous = above && index.words(torque.step - 1).length === 0 ? above : undefined;
   const sized = thread && packing.compoundOfSize.get(thread.value.designation);
   const compound = withStrength(sayer === undefined ? (previous ?? sized) : compounds(sayer)[0], packing.lockers);
@@ -300,13 +310,13 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
       (text) => text !== undefined && !NO_TITLE.test(text) && words.some((word) => tellingWords(text).includes(word)),
     );
   // The first cell of a row names it.
-  const earlier = /\d\s?(?:n·?m|ft|lb|kgf)/i.test(own.text.slice(0, Math.max(0, torque.start - own.start)));
+  const earlier = inStep(torque.step).some(({ start, value }) => value.kind === 'torque' && start < torque.start);
   const cell =
-    /\||\t|\S {3,}\S/.test(own.text) && !earlier
+    /\||\t|\S {3,}\S/.test(own.text) && !earlier && subject === undefined
       ? own.text
           .split(/\s*[|\t]\s*|\s{3,}/)
           .find((text) => /\p{L}{3}/u.test(text))
-          ?.split(/,\s/)[0]
+          ?.replace(/,\s+(?!(?:front|rear|left|right|upper|lower|inner|outer)\b).*$/i, '')
           // A figure of the cell's own says nothing of what it is for.
           ?.replace(/\b\d[\d.,]*\s?(?:n·?m|ft|lb|kgf).*$/i, '')
       : undefined;
@@ -349,6 +359,19 @@ function phraseOf(own: SheetStep, at: number): string {
   return named ? clause : own.text.slice(0, Math.max(0, at - own.start));
 }
 
+/** `T2 = 25 Nm`: the row that bears the key is the joint's. */
+function keyedRow({ reading }: Drafting, torque: Of<'torque'>): number | undefined {
+  const own = reading.steps[torque.step];
+  const key = /\b([A-Z]{1,2}\d{0,2})\s*[=:]\s*$/.exec(
+    own?.text.slice(0, Math.max(0, torque.start - own.start)) ?? '',
+  )?.[1];
+  if (key === undefined) return undefined;
+  const row = reading.steps.findIndex(
+    ({ text }, at) => at !== torque.step && new RegExp(`(?:\\s{2,}|\\()${key}\\)?\\s*(?:$|\\s{2,})`).test(text),
+  );
+  return row < 0 ? undefined : row;
+}
+
 /** How many sentences back a figure's pieces may have been named. */
 const NAMED_BEFORE = 6;
 
@@ -362,9 +385,11 @@ function subjectBefore({ reading, inStep }: Drafting, torque: Of<'torque'>): num
     /\(\w{1,3}\)|\||\t/.test(own);
   // `Grease the threads or they gall. 18 Nm, not more`: the clause of the figure says nothing.
   const bare = /^\W*$/.test(phraseBefore(reading.steps[torque.step] as SheetStep, torque.start));
+  // `Tighten to 8 Nm.` and no more: of what was put in just before.
+  const onlyVerb = /^\W*(?:then |now |finally )?(?:tighten|torque|pull)(?: up)?(?: to| at)?\W*$/i.test(own);
   const aside =
     torque.about === undefined && kindsIn(own).length === 0 && bare && /\b(?:they|them|it|those|these)\b/i.test(own);
-  if (!aside && (names || !/\b(?:each|them|'em|those|these|then|all|same)\b/i.test(own))) return undefined;
+  if (!aside && !onlyVerb && (names || !/\b(?:each|them|'em|those|these|then|all|same)\b/i.test(own))) return undefined;
   for (let at = torque.step - 1; at >= Math.max(0, torque.step - NAMED_BEFORE); at--) {
     const step = reading.steps[at];
     if (!step || step.list || inStep(at).some(({ value }) => value.kind === 'torque')) return undefined;

@@ -188,7 +188,7 @@ function numberIn(text: string | undefined): number {
   return IN_WORDS[plain] ?? (top ? Number(whole ?? 0) + Number(top) / Number(bottom) : Number(plain.replace(',', '.')));
 }
 const MEASURED =
-  /\b(?:angle|level|above the ground|touch(?:es|ing)?|gap|clearance|room|distance|play|depth|heights?|flush|space|air)\b/i;
+  /\b(?:angle|level|above the ground|clears?|touch(?:es|ing)?|gap|clearance|room|distance|play|depth|heights?|flush|space|air)\b/i;
 
 /** `35 to 45 mm` of a sentence that also says what the sides may differ by. */
 function rangeIn(text: string, unit: Limits['unit']): Pick<Limits, 'min' | 'max'> {
@@ -312,7 +312,7 @@ const WORD_ACTS: readonly WordAct[] = [
     act: comesOff,
   },
   {
-    words: /^(?:then |now )?(?:cut|trim|notch|saw)\s+(?:out |off |away )?(.+)/i,
+    words: /^(?:then |now )?(?:cut|trim|notch|saw)\s+(?!back (?:on|in)\b)(?:out |off |away )?(.+)/i,
     act: ({ kit, freshId }, [, rest = ''], text) => {
       const id = freshId('cut');
       kit.irreversible.push({ id, text: clip(text, 500) });
@@ -347,6 +347,11 @@ const WORD_ACTS: readonly WordAct[] = [
       type: 'remove',
       removed: removed(drafting, what, text, 'scrap'),
     }),
+  },
+  {
+    // `Old copper washers go in the bin.`
+    words: /^(?:the |all |both )?(.{3,40}?) (?:go|goes) in(?:to)? the bin\b/i,
+    act: (drafting, [, what = ''], text) => ({ type: 'remove', removed: removed(drafting, what, text, 'scrap') }),
   },
   {
     // `Before starting: battery negative off`
