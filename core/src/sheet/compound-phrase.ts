@@ -15,7 +15,7 @@ const LOCKER = phrases(
   'threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker',
 );
 const HIGH = new Set(['red', 'high', 'permanent', 'strong', 'strongest']);
-const MEDIUM = new Set(['blue', 'medium', 'removable']);
+const MEDIUM = new Set(['blue', 'medium', 'middle', 'removable']);
 const LOCKER_OPENERS = openersOf(LOCKER);
 const COLOURED = new Set(['liquid', 'stuff', 'goop', 'locker', 'glue', 'compound', 'fluid', 'drop']);
 

@@ -162,6 +162,9 @@ export function countAt(
       continue;
     }
     const over = step(next);
+    // `the eight M12s`
+    if (over !== undefined && tokens[over]?.lower === 's' && touching(tokens[over - 1], tokens[over]))
+      return { value: { kind: 'count', count, noun: 'bolt' }, next: over + 1, suspect: false };
     if (over !== undefined) {
       next = over;
       sized = true;

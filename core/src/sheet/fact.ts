@@ -88,7 +88,8 @@ export type FactValue =
   | { kind: 'hole'; diameterMm: number; role: 'drill' | 'hole' | 'clearance' }
   | { kind: 'length'; lengthMm: number }
   /** `item`: the whole line of a packing list, `label` what the list calls it. */
-  | { kind: 'count'; count: number; noun: string; item?: string; label?: string }
+  /** `perSide`: its column counts what each side has. */
+  | { kind: 'count'; count: number; noun: string; item?: string; label?: string; perSide?: true }
   | { kind: 'compound'; compound: SheetCompound }
   /** Nothing goes on here; `of` is what is forbidden, where one is named. */
   | { kind: 'dry'; of?: SheetCompound; text: string }

@@ -157,14 +157,15 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       const cell = quantityAt(tokens, at, text);
       const next = rangeEnd(tokens, at);
       if (
-        sense === 'count' &&
+        (sense === 'count' || sense === 'countPerSide') &&
         !listed(token.start) &&
         token.value !== undefined &&
         Number.isInteger(token.value) &&
         (named !== undefined || torqueInRow(token.start))
       ) {
         // A row that has a torque counts what it tightens, whatever language it is called in.
-        add({ kind: 'count', count: token.value, noun: named ?? 'piece' }, spanOf(at, next), named ? 1 : 0.8);
+        const each = sense === 'countPerSide' ? { perSide: true as const } : {};
+        add({ kind: 'count', count: token.value, noun: named ?? 'piece', ...each }, spanOf(at, next), named ? 1 : 0.8);
         at = next;
         continue;
       }

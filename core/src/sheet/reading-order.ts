@@ -45,13 +45,34 @@ function gutterOf(written: readonly string[]): number | undefined {
   return prose && cells < 0.4 * parted.length ? column : undefined;
 }
 
+/** Fewest numbered steps in each of two columns. */
+const FEW_NUMBERS = 3;
+
+/** The column where numbered steps go on beside the ones before them: 1 to 5 at the left, 6 to 10 at the right. */
+function numberedGutter(lines: readonly string[]): number | undefined {
+  const running = (numbers: readonly number[]): boolean =>
+    numbers.length >= FEW_NUMBERS && numbers.every((value, at) => value === (numbers[0] ?? 0) + at);
+  const lefts = lines.flatMap((line) => /^\s{0,4}(\d{1,2})[.)]?\s+\p{Lu}/u.exec(line)?.[1] ?? []).map(Number);
+  const rights = lines.flatMap((line) => {
+    const match = /(?:\S.*?\s{2,}|^\s{12,})(\d{1,2})[.)]?\s+\p{Lu}\p{Ll}/u.exec(line);
+    return match
+      ? [{ number: Number(match[1]), column: match.index + match[0].search(/\d{1,2}[.)]?\s+\p{Lu}\p{Ll}$/u) }]
+      : [];
+  });
+  const columns = rights.map(({ column }) => column);
+  const column = Math.min(...columns);
+  const numbers = rights.map(({ number }) => number);
+  const goesOn = numbers[0] === (lefts.at(-1) ?? 0) + 1;
+  return running(lefts) && running(numbers) && goesOn && Math.max(...columns) - column <= 2 ? column : undefined;
+}
+
 /**
  * Puts a page of two columns in reading order: the left column from top to bottom, then the right; a line over the
  * whole width parts what is above it from what is below.
  */
 export function readingOrder(text: string): Ordered {
   const lines = text.split('\n');
-  const column = gutterOf(lines);
+  const column = numberedGutter(lines) ?? gutterOf(lines);
   if (column === undefined) return sameOrder(text);
   const pieces: Span[] = [];
   let left: Span[] = [];

@@ -16,7 +16,7 @@ export interface SheetStep extends Span {
 
 // `3.`, `3a)`, `(4)`, `2.1`, `Step 3:`, `Par. 2.`, `IV.`, `B.`, `E1.`, `10   Check`
 const NUMBERED =
-  /^\s*(?:(?:\[ ?\]\s*)?\(?(?:[Ss]tep|STEP|[Pp]ar(?:agraph|a)?\.?|PAR\.?|[Oo]p(?:eration)?\.?|[Tt]ask|[Pp]hase)?\s*(?:(\d{1,3}(?:\.\d{1,2}){0,2}[a-z]?)\s*[.):|]|([A-Za-z]|[IVX]{1,5}|[ivx]{2,5}|(?!M)[A-Z]\d{1,2})\s*[.):])\)?\s+|(?:[Ss]tep|STEP|[Pp]ar(?:agraph|a)?\.?)\s+(\d{1,3}[a-z]?)\s*[-–]?\s+|(\d{1,3}(?:\.\d{1,2}){0,2}) {1,6}(?=\p{Lu}\p{Ll}|\p{Lu}-|"))/u;
+  /^\s*(?:(?:\[ ?\]\s*)?\(?(?:[Ss]tep|STEP|[Pp]ar(?:agraph|a)?\.?|PAR\.?|[Oo]p(?:eration)?\.?|[Tt]ask|[Pp]hase|[Pp]oint|POINT)?\s*(?:(\d{1,3}(?:\.\d{1,2}){0,2}[a-z]?)\s*[.):|]|([A-Za-z]|[IVX]{1,5}|[ivx]{2,5}|(?!M)[A-Z]\d{1,2})\s*[.):])\)?\s+|(?:[Ss]tep|STEP|[Pp]ar(?:agraph|a)?\.?)\s+(\d{1,3}[a-z]?)\s*[-–]?\s+|(\d{1,3}(?:\.\d{1,2}){0,2}) {1,6}(?!N[·.]?m\b|Ncm\b)(?=\p{Lu}\p{Ll}|\p{Lu}-|"))/u;
 // `Step one.`, `Step 4` and nothing more on its line
 const COUNTED =
   /^\s*(?:[Ss]tep|STEP|[Oo]p(?:eration)?\.?|[Tt]ask|[Ss]tage)\s+(\p{L}+|\d{1,3}[a-z]?)(?:\s*[.):,–-]+\s+|\s*[.):]?\s*$)/u;
@@ -141,7 +141,7 @@ export function splitSteps(
     // A line in lower case goes on with the one before, and so does one after a line that only the page ended.
     const ended = /[.:;!?]["')]*\s*$/.test(before) || CELLS.test(before.trim()) || isHeading(before.trim());
     const wrapped = page > 50 && before.trimEnd().length >= WRAPPED * page && !ended;
-    const lower = /^(?:[a-z]|\((?!\d+\)))/.test(plain);
+    const lower = /^(?:[a-z]|\((?!\d+\))|\d{1,3} ?(?:N[·.]?m|ft|lbs?|mm)\b)/.test(plain);
     const goesOn = !dictated && open !== undefined && !begins && (lower || wrapped);
     if (!goesOn) close(start);
     if (number) paragraph = number.slice(1).find((label) => label !== undefined);

@@ -2,8 +2,8 @@ import { unitFromSpelling } from '../quantity/parse-printed.ts';
 import { dimensionOf, type TorqueUnit } from '../quantity/unit.ts';
 import type { Span } from './token.ts';
 
-/** What a column says of what is in it: a torque in a unit, a count, a tool's size, an old value, or only a label. */
-export type ColumnSense = { torque: TorqueUnit } | 'count' | 'label' | 'drive' | 'old';
+/** What a column says of what is in it: a torque in a unit, a count (of each side), a tool's size, an old value, or only a label. */
+export type ColumnSense = { torque: TorqueUnit } | 'count' | 'countPerSide' | 'label' | 'drive' | 'old';
 
 /** A cell of a table's row. */
 export interface Cell {
@@ -80,6 +80,7 @@ function senseOf(heading: string): ColumnSense | undefined {
   if (/\d/.test(heading)) return undefined;
   const torque = torqueUnitOf(heading);
   if (torque !== undefined) return { torque };
+  if (/^(?:per|each|a) side\b/i.test(heading)) return 'countPerSide';
   if (
     /^(qty|quantity|count|pcs|pieces|off|no\.? off|how many|number(?: of)?|amount|nos|stk|units|each)\b/i.test(heading)
   )

@@ -248,6 +248,10 @@ export function angleAt(tokens: readonly Token[], at: number, source: string) {
   return undefined;
 }
 
+/** Past the name of a stage: `70 Nm, stage 3 +30°`. */
+const afterStage = (tokens: readonly Token[], at: number): number =>
+  /^(?:stage|step|pass)$/.test(tokens[at]?.lower ?? '') && tokens[at + 1]?.kind === 'number' ? at + 2 : at;
+
 /** A second writing of the same torque: in brackets, after a slash or a comma, after `or`. */
 function pairAt(tokens: readonly Token[], at: number, source: string, unit: TorqueUnit) {
   const opener = tokens[at];
@@ -402,7 +406,8 @@ export function torqueAt(tokens: readonly Token[], at: number, source: string): 
     next = limit.next;
   }
   const angle =
-    angleAt(tokens, next, source) ?? (tokens[next]?.text === ',' ? angleAt(tokens, next + 1, source) : undefined);
+    angleAt(tokens, next, source) ??
+    (tokens[next]?.text === ',' ? angleAt(tokens, afterStage(tokens, next + 1), source) : undefined);
   if (angle) {
     value.angleDeg = angle.angleDeg;
     if (angle.strokesDeg) value.strokesDeg = angle.strokesDeg;

@@ -10,12 +10,12 @@ type TorqueRole = 'target' | 'ceiling' | 'floor' | AsideRole;
 
 /** Right before a figure: it is never passed. */
 const CEILING_BEFORE =
-  /(?:\b(?:max(?:imum)?\.?(?: of| torque| is)?|at (?:the )?(?:very )?most|(?:do|must|may|should|shall|can|will)? ?not (?:to )?(?:be )?(?:exceed(?:ed|ing)?|go (?:over|above|past|beyond)|pass)|(?:must|may|should|to)? ?never (?:be )?(?:exceed(?:s|ed)?|above|over|past|beyond|more than|put more than|go (?:over|above|past|beyond)|pass(?:es|ed)?)|no(?:t)? (?:more|higher|over|above)(?: than| of)?|more than|(?:when|if|anything|going|goes|pulled|go) (?:over|above|past|beyond)|over|above|beyond|limit(?:ed)?(?: is| of| to|:)?|ceiling(?: is| of|:)?|without exceeding|exceeding|not exceed|crossing|passing|surpassing)\s*:?|\b(?:max(?:imum)?|limit|ceiling)\b[^.;,]{0,30}\b(?:is|are|of)|[<≤])\s*$/;
+  /(?:\b(?:max(?:im(?:um|al(?:ly)?))?\.?(?: of| torque| is)?|at (?:the )?(?:very )?most|(?:do|must|may|should|shall|can|will)? ?not (?:to )?(?:be )?(?:exceed(?:ed|ing)?|go (?:over|above|past|beyond)|pass)|(?:must|may|should|to)? ?never (?:be )?(?:exceed(?:s|ed)?|above|over|past|beyond|more than|put more than|go (?:over|above|past|beyond)|pass(?:es|ed)?)|no(?:t)? (?:more|higher|over|above)(?: than| of)?|more than|(?:when|if|anything|going|goes|pulled|go) (?:over|above|past|beyond)|over|above|beyond|limit(?:ed)?(?: is| of| to|:)?|ceiling(?: is| of|:)?|without exceeding|exceeding|not exceed|crossing|passing|surpassing)\s*:?|\b(?:max(?:imum)?|limit|ceiling)\b[^.;,]{0,30}\b(?:is|are|of)|[<≤])\s*$/;
 /** `never pull (7) past`: some words between. */
 const CEILING_FAR = /\bnever\b[^.;]{0,30}\b(?:past|beyond|over|above|more than|further than)\s*$/;
 /** Right behind a figure: it is never passed. */
 const CEILING_AFTER =
-  /^\s*[,(]?\s*(?:\(?max(?:imum)?\b(?!\.?:? ?\d)|(?:is|as) (?:the|its|an?) (?:(?:top|absolute|upper|very) )?(?:limit|maximum|max|most|ceiling|end)|at (?:the )?(?:very )?(?:most|outside|max(?:imum)?)\b(?! ?\d)|must (?:not|never) be (?:passed|exceeded)|(?:is|are) (?:never|not) (?:to be )?(?:passed|exceeded)|and (?:never|not|no) (?:more|further|beyond|over)\b(?! than)|or less\b|tops\b|and it (?:strips|breaks|cracks)|(?:bends|breaks|strips|cracks|shears|crushes|pulls (?:out|through|the)|splits|destroys|damages|ruins|kills|tears|will (?:strip|break|crack|bend|crush|pull|tear|damage|split|ruin))\b)/;
+  /^\s*[,(]?\s*(?:\(?max(?:imum)?\b(?!\.?:? ?\d)|(?:is|as) (?:the|its|an?) (?:(?:top|absolute|upper|very) )?(?:limit|maximum|max|most|ceiling|end)|at (?:the )?(?:very )?(?:most|outside|max(?:imum)?)\b(?! ?\d)|must (?:not|never) be (?:passed|exceeded)|(?:is|are) (?:never|not) (?:to be )?(?:passed|exceeded)|(?:is|are) (?:passed|exceeded)\b|and (?:never|not|no) (?:more|further|beyond|over)\b(?! than)|or less\b|tops\b|and it (?:strips|breaks|cracks)|(?:bends|breaks|strips|cracks|shears|crushes|pulls (?:out|through|the)|splits|destroys|damages|ruins|kills|tears|will (?:strip|break|crack|bend|crush|pull|tear|damage|split|ruin))\b)/;
 const FLOOR_BEFORE =
   /(?:\b(?:min(?:imum)?\.?(?: of)?|at least|not (?:less|under|below)(?: than)?|no less than)|[>≥])\s*$/;
 const FLOOR_AFTER = /^\s*(?:\(?min(?:imum)?\b(?!\.?:? ?\d)|or more\b|at (?:the )?(?:very )?least\b(?! ?\d)|and up\b)/;
@@ -24,7 +24,7 @@ const FLOOR_AFTER = /^\s*(?:\(?min(?:imum)?\b(?!\.?:? ?\d)|or more\b|at (?:the )
 const TOOL =
   /\b(?:torque[- ](?:wrench|key|driver|screwdriver|tool)|tool|(?:\w+ )?wrench(?:es)?|clicker|key|driver|screwdriver|clutch|(?:impact )?gun|ratchet|nut ?runner)\b/;
 const TOOL_SAYS =
-  /\b(?:good (?:to|for|from)|goes?(?: only| down| up| from)?|starts?|starting|begins?|reads?|rang(?:e|es|ing)|covers?|covering|reach(?:es|ing)?|from|of|with|capable|that (?:small|low|big)|slips?|scale|click(?:s|ed)?|calibrat\w+|due|set (?:to|at)|preset|only|needs?|takes?|stops?|ends?|works?|does|delivers?|gives?)\b|[:(,]\s*$/;
+  /\b(?:good (?:to|for|from)|goes?(?: only| down| up| from)?|starts?|starting|begins?|reads?|rang(?:e|es|ing)|covers?|covering|reach(?:es|ing)?|from|of|with|capable|that (?:small|low|big)|slips?|scale|click(?:s|ed)?|calibrat\w+|due|set (?:to|at)|preset|only|needs?|takes?|stops?|ends?|works?|does|delivers?|gives?)\b|[:(,]\s*$|\(\d{1,3} ?[-–] ?$/;
 const PULLS =
   /\b(?:tighten(?:ed)?|torque (?:to|them|it|all|the|bolts?|nuts?)|pull(?:ed)? (?:to|them|it|the|all)|bring|nip|set the|and (?:torque|pull))\b/;
 /** It is what the work is done with: `with the torque key: 5 Nm`. */
@@ -71,6 +71,7 @@ const OTHERS_BEFORE = [
   /\b(?:hand ?book|owner'?s? manual|manual|catalogue|forum|internet|book|label|sticker|website|video|other makers?|another (?:kit|maker|make)|other kits?|others|some people|people|somebody|someone|my (?:friend|mate|brother)|friend'?s?|mate'?s?|neighbour|customer)\b[^.;,]{0,30}\b(?:says?|said|gives?|gave|tells?|told|has|had|have|states?|quotes?|goes?|go|use[sd]?|swears? by|wants?|shows?|lists?|takes?)\b[^.;,]{0,20}$/,
   /\b(?:engine|motor|gearbox|coupling|clutch|shaft|joint|hub|axle|winch|drive|differential|rail|weld|bracket|arm)\b[^.;,]{0,24}\b(?:makes?|gives?|produces?|develops?|holds?|starts?|pulls?|carr(?:y|ies)|transmits?|is (?:good|rated|tested)|withstands?|stands|takes up|puts out|rated|delivers)\b[^.;,]{0,18}$/,
   /\b(?:engine|peak|rated|output|input|bending|roll(?:ing)?|twisting|tilting|overturning|turning|rotating|running|rotational|drag|starting|friction|breakaway|break-away|prevailing|residual|run[- ]?down|run[- ]?on|proof|test|bearing) (?:torque|moment|load|effort|resistance)s?\b[^.;]{0,26}$/,
+  /\b(?:torque|moment) of the (?:engine|motor|gearbox)\b[^.;]{0,26}$/,
   /\b(?:rated|tested|proof|certified|approved|designed|good|calculated) (?:to|at|with|for|up to)\b[^.;]{0,14}$/,
   /\b(?:tensile|burst|fatigue|ultimate|failure|gain(?:s|ed)?|horsepower|power|kw|bhp)\b[^.;]{0,30}$/,
   /\b(?:snap(?:s|ped)?|strip(?:s|ped)?|br(?:eaks?|oke|oken)|crack(?:s|ed)?|shear(?:s|ed)?|yield(?:s|ed)?|fail(?:s|ed)?|spins?(?: out)?|spun(?: out)?|crush(?:es|ed)?|let go|lets go|gave way|gives way|bent|bends?|pulled out|twisted off)\b[^.;,]{0,24}\b(?:at|with|under|after|around|about|near)\b[^.;,]{0,10}$/,
@@ -95,6 +96,8 @@ const OTHERS_BEFORE = [
 const SAME_FIGURE = /\b(?:that(?:'s| is)|which is|this is)(?: about| roughly| around| some| nearly)? $/;
 /** A figure stands before it in its sentence. */
 const HAS_FIGURE = /\d ?(?:n|ft|foot|lb|in|k)|\b(?:newton|kilos?|pounds?|metres?|meters?)\b/;
+/** `Breakaway torque of the locking unit, one wheel up: 110 Nm or more`: what the part takes to turn. */
+const DRAG = /\b(?:breakaway|break-away|drag|prevailing) torque\b[^.;]{0,60}$/;
 /** One of several that were measured: `measured: 38, 42 and 61 Nm`. */
 const MEASURED_LIST = /\b(?:measured|found|read)\b:? ?[\d,. /-]+(?:and )?$/;
 /** Said behind a figure. */
@@ -111,6 +114,8 @@ const OTHERS_AFTER = [
   /^\s*=\s*\d/,
   // `(9 Nm) need not be touched, but if you had to loosen them, that is the figure`
   /^[^.;]{0,30}\b(?:need not|needn't|do not need to|are not to) be (?:touched|moved|loosened|undone)\b/,
+  // `Below 80 Nm return the unit.`
+  /^ (?:return|reject|replace|send|scrap|repeat|start again)\b/,
   // `a rate of 3.1 Nm per degree`, `at 100 Nm it may be out by 4 %`
   /^\s*(?:per|\/) ?(?:deg|degree|°|rad|mm|turn|km)/,
   /^\s*(?:it|they|the wrench) (?:may|must|can) (?:not )?(?:be )?(?:out|off|wrong|differ)\b/,
@@ -167,7 +172,7 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   if (ELSEWHERE.test(after.slice(0, 70))) return 'other';
   if (OTHERS_AFTER.some((words) => words.test(after.slice(0, 110)))) return 'other';
   // The clause before a comma speaks of one figure; past it another may be given.
-  if (MEASURED_LIST.test(before)) return 'other';
+  if (MEASURED_LIST.test(before) || DRAG.test(before)) return 'other';
   if (SAME_FIGURE.test(clause) && HAS_FIGURE.test(before)) return 'other';
   if (OTHERS_BEFORE.some((words) => words.test(clause))) return 'other';
   if (askedTorque(before, after) === 'told') return 'other';
@@ -188,7 +193,8 @@ const BACK_OFF =
 /** How far it is turned back between two figures, degrees; 0 where it is loosened with no angle said; undefined if not. */
 function backOffBetween(between: string): number | undefined {
   const match = BACK_OFF.exec(between);
-  if (!match) return undefined;
+  // `Never turn back.`
+  if (!match || /\b(?:never|not|don['’]t|without)\s*$/i.test(between.slice(0, match.index))) return undefined;
   const share = /\b(\d)\/(\d) (?:of a )?turn/.exec(between);
   const degrees = /(\d+)\s?(?:°|deg)/.exec(between);
   const word = /\b(quarter|third|half|full|three-quarter)s?[ -](?:of )?(?:a )?turn/i.exec(between);

@@ -157,7 +157,8 @@ function likeIt(
 }
 
 /** `Then once more, 98 Nm`: pulled again, and no other joint. */
-const ONCE_MORE = /\b(?:once more|once again|a second time|second round|re-?torque|go (?:a)?round again)\b/i;
+const ONCE_MORE =
+  /\b(?:once more|once again|a second time|second round|re-?torque|go (?:a)?round again|again (?:tighten|pull|torque)(?:ed)?|(?:tighten|pull|torque)(?:ed)? again)\b/i;
 
 const capital = (text: string): string => `${text[0]?.toUpperCase()}${text.slice(1)}`;
 

@@ -182,9 +182,12 @@ export function draftSteps(
     if (!works && authorityIn(step.text) !== undefined) return;
     const limit = own.some(isKind('torque')) ? undefined : limitIn(step.text);
     // `The old notes said 28 Nm`, `your wrench must read 20 to 100`: told so that it is known.
-    const outdated = !works && own.some(isKind('torqueAside'));
-    const minded =
-      (MINDED.test(step.text) || outdated) && !own.some(isKind('torque')) && wordAct(drafting, step.text) === undefined;
+    const done = own.some(
+      ({ value }) => value.kind === 'torque' || (value.kind === 'action' && value.action !== 'check'),
+    );
+    const outdated = !done && own.some(isKind('torqueAside'));
+    const acts = soundsLikeAct(step.text) && !(outdated && /^test\b/i.test(step.text));
+    const minded = (MINDED.test(step.text) || outdated) && !own.some(isKind('torque')) && !acts;
     if (limit !== undefined || minded || (at > lastTorque && FOR_LATER.test(step.text))) {
       kit.cautions.push({
         id: freshId('caution'),

@@ -4,6 +4,7 @@ import type { SheetReading } from '../../sheet/read-sheet.ts';
 import { blankKit } from '../blank-kit.ts';
 import type { Item, KitDocument } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
+import { laidOut } from './laid-out.ts';
 
 /** Something the draft has that the sheet does not say in so many words. */
 export interface Assumption {
@@ -114,10 +115,12 @@ export interface Drafting {
 
 /** Begins a draft with nothing in it. */
 export function startDrafting(
-  reading: Pick<SheetReading, 'steps'>,
-  facts: readonly Fact[],
+  sheet: Pick<SheetReading, 'steps'>,
+  given: readonly Fact[],
   head: { id: string; title: string; maker: string },
 ): Drafting {
+  const { steps, facts } = laidOut(sheet.steps, given);
+  const reading = { steps: [...steps] };
   const kit = blankKit(head.id, head.title, head.maker);
   const assumed: Assumption[] = [];
   const placed = new Map<number, string>();

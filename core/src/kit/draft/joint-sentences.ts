@@ -252,7 +252,9 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const countAt = count?.step ?? torque.step;
   const countText = [reading.steps[countAt]?.text ?? '', ...followers(reading.steps, countAt)].join(' ');
   const times =
-    timesIn(countText, packing.pieces) ?? (count === undefined ? timesIn(own.text, packing.pieces) : undefined);
+    (count?.value.perSide ? ({ times: 2, places: 'sides' } as const) : undefined) ??
+    timesIn(countText, packing.pieces) ??
+    (count === undefined ? timesIn(own.text, packing.pieces) : undefined);
 
   const drivesOf = (at: number) => inStep(at).filter(isKind('drive'));
   const drive =
@@ -386,7 +388,9 @@ function subjectBefore({ reading, inStep }: Drafting, torque: Of<'torque'>): num
   // `Grease the threads or they gall. 18 Nm, not more`: the clause of the figure says nothing.
   const bare = /^\W*$/.test(phraseBefore(reading.steps[torque.step] as SheetStep, torque.start));
   // `Tighten to 8 Nm.` and no more: of what was put in just before.
-  const onlyVerb = /^\W*(?:then |now |finally )?(?:tighten|torque|pull)(?: up)?(?: to| at)?\W*$/i.test(own);
+  const onlyVerb = /^\W*(?:then |now |finally )?(?:tighten|torque|pull)(?: up)?(?: to| at)?\W*$/i.test(
+    own.replace(/\b(?:crosswise|in a star|evenly|stage|pass)\b|[\d+°:,.]/gi, ' '),
+  );
   const aside =
     torque.about === undefined && kindsIn(own).length === 0 && bare && /\b(?:they|them|it|those|these)\b/i.test(own);
   if (!aside && !onlyVerb && (names || !/\b(?:each|them|'em|those|these|then|all|same)\b/i.test(own))) return undefined;
@@ -394,7 +398,8 @@ function subjectBefore({ reading, inStep }: Drafting, torque: Of<'torque'>): num
     const step = reading.steps[at];
     if (!step || step.list || inStep(at).some(({ value }) => value.kind === 'torque')) return undefined;
     const counts = inStep(at).some(({ value }) => value.kind === 'count' && TIGHTENED.has(value.noun));
-    if ((counts || (aside && kindsIn(step.text).length > 0)) && !removes(inStep(at))) return at;
+    const calls = aside || (onlyVerb && step.number === reading.steps[torque.step]?.number);
+    if ((counts || (calls && kindsIn(step.text).length > 0)) && !removes(inStep(at))) return at;
   }
   return undefined;
 }

@@ -96,7 +96,7 @@ const sameThing = (a: string, b: string): boolean => {
 export const SCRAPPED =
   /\b(?:discard|scrap|bin|throw (?:it |them )?away|dispose|goes? in the bin|(?:not|never|no longer) (?:be )?(?:re-?used|re-?fitted|used again|needed|required)|(?:is|are) (?:scrap|waste)|not need(?:ed)? (?:it|them)|do not re-?use|don't re-?use)\b/i;
 const BACK_ON =
-  /\b(?:mount|fit|put|screw|install)\b.{3,40}\bagain\b|\breverse(?:d)? order\b|\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b|^\W*(?:the |both |all )?[\p{L} ]{3,30} on\W*$/iu;
+  /\b(?:mount|fit|put|screw|install)\b.{3,40}\bagain\b|\b(?:reversed?|turned over|inverse|opposite) order\b|\b(?:back (?:on|in|up)|refit|re-?install|put .+ back)\b|^\W*(?:the |both |all )?[\p{L} ]{3,30} on\W*$/iu;
 /** Used once: `Pitch the old top nut, don't reuse it.` */
 const THROWN_AWAY =
   /^(?:then |now )?(?:pitch|bin|scrap|discard|dump|throw (?:away|out)|(?:do not|don't|never) re-?use)\s+(?:away |out )?(.+)/i;
@@ -188,7 +188,7 @@ function numberIn(text: string | undefined): number {
   return IN_WORDS[plain] ?? (top ? Number(whole ?? 0) + Number(top) / Number(bottom) : Number(plain.replace(',', '.')));
 }
 const MEASURED =
-  /\b(?:angle|level|above the ground|clears?|touch(?:es|ing)?|gap|clearance|room|distance|play|depth|heights?|flush|space|air)\b/i;
+  /\b(?:angle|level|above the ground|clears?|touch(?:es|ing)?|gap|clearance|room|distance|play|depth|heights?|flush|space|air|diameter|thickness|backlash|float|width|length)\b/i;
 
 /** `35 to 45 mm` of a sentence that also says what the sides may differ by. */
 function rangeIn(text: string, unit: Limits['unit']): Pick<Limits, 'min' | 'max'> {
@@ -308,7 +308,7 @@ const WORD_ACTS: readonly WordAct[] = [
     act: comesOff,
   },
   {
-    words: /^(?:then |now )?(?:demount|dismount|dismantle|unscrew|take down)\s+(.+)/i,
+    words: /^(?:then |now )?(?:demount|dismount|dismantle|unscrew|take down|demontage of)\s+(.+)/i,
     act: comesOff,
   },
   {
