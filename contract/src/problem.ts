@@ -78,6 +78,7 @@ export type ProblemCode =
   | 'inUseSince'
   | 'unknownLoan'
   | 'unknownPerson'
+  | 'noPlan'
   | 'labelTaken'
   | 'alreadyOut'
   | 'wrenchLentLocked'

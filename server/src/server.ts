@@ -21,6 +21,7 @@ import type { Caller } from './service/caller.ts';
 import { CatalogService } from './service/catalog-service.ts';
 import { CommandAuthority } from './service/command-authority.ts';
 import { CribService } from './service/crib-service.ts';
+import { DayService } from './service/day-service.ts';
 import { FollowUpService } from './service/follow-up-service.ts';
 import { JobDevices } from './service/job-devices.ts';
 import { JobLines } from './service/job-lines.ts';
@@ -187,6 +188,7 @@ export async function startServer(
   const messages = new MessageService(messageRepository, followUp, shop);
   const recalls = new RecallService(new RecallRepository(source), catalogRepository, messages);
   const book = new BookService(new BookRepository(source), jobs, failedLater);
+  const days = new DayService(jobs, book, shop, failedLater);
   const messagePost = new MessagePost(messageRepository, new OutboxStandIn(), log);
   const ownerLinks = new OwnerLinkService(
     new OwnerLinkRepository(source),
@@ -225,6 +227,7 @@ export async function startServer(
     messages,
     recalls,
     book,
+    days,
     ownerLinks,
     others,
     wrenches,

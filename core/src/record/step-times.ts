@@ -8,6 +8,8 @@ export interface StepTime {
   /** As the sheet says, minutes; left out, it says nothing. */
   plannedMin?: number;
   tookMin: number;
+  /** Who worked on it most, by id. */
+  by?: string;
 }
 
 /** Longest between two acts that is still work, minutes: behind it somebody had a break, or the night came (chosen by us). */
@@ -45,6 +47,7 @@ function stepOf(plan: Plan, event: JobEvent): string | undefined {
 export function stepTimes(plan: Plan, events: readonly JobEvent[]): StepTime[] {
   const { steps, stepById } = lineOf(plan);
   const tookMs = new Map<string, number>();
+  const byPerson = new Map<string, Map<string, number>>();
   const lastOf = new Map<string, number>();
   for (const event of [...events].sort((a, b) => a.atMs - b.atMs)) {
     const before = lastOf.get(event.by.id);
@@ -53,14 +56,23 @@ export function stepTimes(plan: Plan, events: readonly JobEvent[]): StepTime[] {
     if (step === undefined || before === undefined) continue;
     const planned = stepById.get(step)?.step.minutes ?? 0;
     const gap = event.atMs - before;
-    if (gap <= Math.max(LONGEST_MIN, planned * LONGEST_SHARE) * MINUTE_MS)
-      tookMs.set(step, (tookMs.get(step) ?? 0) + gap);
+    if (gap > Math.max(LONGEST_MIN, planned * LONGEST_SHARE) * MINUTE_MS) continue;
+    tookMs.set(step, (tookMs.get(step) ?? 0) + gap);
+    const own = byPerson.get(step) ?? new Map<string, number>();
+    own.set(event.by.id, (own.get(event.by.id) ?? 0) + gap);
+    byPerson.set(step, own);
   }
   return steps.flatMap(({ id, step }) => {
     const took = tookMs.get(id);
     if (took === undefined) return [];
+    const [most] = [...(byPerson.get(id) ?? [])].sort((a, b) => b[1] - a[1] || (a[0] < b[0] ? -1 : 1));
     return [
-      { step: id, ...(step.minutes === undefined ? {} : { plannedMin: step.minutes }), tookMin: took / MINUTE_MS },
+      {
+        step: id,
+        ...(step.minutes === undefined ? {} : { plannedMin: step.minutes }),
+        tookMin: took / MINUTE_MS,
+        ...(most ? { by: most[0] } : {}),
+      },
     ];
   });
 }

@@ -12,7 +12,7 @@ import { keysOf } from '../job/keys.ts';
 import { clockOfAct, runningClocks } from '../job/line-clocks.ts';
 import { jointNext, nextOnLine } from '../job/line-next.ts';
 import { debtTouched, lineProgress } from '../job/line-progress.ts';
-import { threadHasSet } from '../job/locker-window.ts';
+import { lockerClock, threadHasSet } from '../job/locker-window.ts';
 import { currentGroup, type NextStep, nextStep, pullBand } from '../job/next-station.ts';
 import type { Refusal } from '../job/refusal.ts';
 import type { Person } from '../job/role.ts';
@@ -60,6 +60,8 @@ export interface FitterWays {
   idPrefix?: string;
   /** Seconds between two actions. */
   paceS?: number;
+  /** Seconds a step takes before its first act, by its id: what no press tells of. Nobody pauses while a locker sets. */
+  readyS?: (step: string) => number;
   /** The shop's shelf, where beads are to be taken from bottles of it. */
   bottles?: readonly ShelfBottle[];
   /** What is found and chosen on the line, by answer id; the rest is as a careful fitter would have it. */
@@ -86,6 +88,8 @@ export class CarefulFitter {
   readonly moves: Move[] = [];
   private readonly idPrefix: string;
   private readonly paceS: number;
+  private readonly readyS: (step: string) => number;
+  private readonly begun = new Set<string>();
   private readonly bottles?: readonly ShelfBottle[];
   private readonly said: Answers;
   private readonly looksUpFigures: boolean;
@@ -98,10 +102,19 @@ export class CarefulFitter {
     private readonly wrenches: readonly Wrench[],
     private readonly by: Person,
     public nowMs: number,
-    { idPrefix = 'cmd', paceS = 12, bottles, said = {}, looksUpFigures = false, secondLook }: FitterWays = {},
+    {
+      idPrefix = 'cmd',
+      paceS = 12,
+      readyS = () => 0,
+      bottles,
+      said = {},
+      looksUpFigures = false,
+      secondLook,
+    }: FitterWays = {},
   ) {
     this.idPrefix = idPrefix;
     this.paceS = paceS;
+    this.readyS = readyS;
     this.bottles = bottles;
     this.said = said;
     this.looksUpFigures = looksUpFigures;
@@ -176,6 +189,10 @@ export class CarefulFitter {
     // What only time can do: the clock is let run.
     const waitedMs = next.untilMs === undefined ? 0 : Math.max(0, next.untilMs - this.nowMs);
     this.nowMs += waitedMs;
+    if (!this.begun.has(act.step)) {
+      this.begun.add(act.step);
+      if (!plan.groups.some(({ id }) => lockerClock(plan, state, id))) this.nowMs += this.readyS(act.step) * 1000;
+    }
     this.inHand = { act: act.id, waitedMs };
     const kind = lineKind(act.action);
     if (kind.byStations) {

@@ -30,6 +30,8 @@ export interface SolveOptions {
   /** Time it may take, s. */
   seconds?: number;
   seed?: number;
+  /** Whether what contradicts is looked for where there is no plan; left out, it is. */
+  explains?: boolean;
   /** Told of each better plan. */
   onBetter?: (plan: Schedule) => void;
   now?: () => number;
@@ -85,7 +87,7 @@ function prepare(
  * proves it where it comes to its end. A bound stands beside every plan.
  */
 export function solveSchedule(problem: ScheduleProblem, options: SolveOptions = {}): Result<Scheduled, InputFault> {
-  const { seconds = 1, seed = 1, onBetter, now = Date.now } = options;
+  const { seconds = 1, seed = 1, explains = true, onBetter, now = Date.now } = options;
   const read = networkOf(problem);
   if (!read.ok) return read;
   const network = read.value;
@@ -93,7 +95,10 @@ export function solveSchedule(problem: ScheduleProblem, options: SolveOptions = 
   const endsAt = began + seconds * 1000;
   const prepared = prepare(network);
   const infeasible = (): Result<Scheduled, InputFault> =>
-    ok({ kind: 'infeasible', facts: explain(problem, { endsAt: Math.max(endsAt, now() + 500), now }) });
+    ok({
+      kind: 'infeasible',
+      facts: explains ? explain(problem, { endsAt: Math.max(endsAt, now() + 500), now }) : [],
+    });
   if (!prepared) return infeasible();
   const { from, into, earliest, tail, bound } = prepared;
   if (!Number.isFinite(bound)) return infeasible();

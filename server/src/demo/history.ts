@@ -1,4 +1,5 @@
 import type { DataSource } from 'typeorm';
+import { baseMinutes } from '#core/day/job-work.ts';
 import { retorqueChoices, retorqueKit } from '#core/hand-over/retorque-kit.ts';
 import { careList } from '#core/job/care.ts';
 import { oneKit, openLog } from '#core/job/job-log.ts';
@@ -18,6 +19,11 @@ import { DEMO_RULES, keepWorked } from './seed.ts';
 const DAY_MS = 86_400_000;
 /** A year and a half of jobs, about one in nine days. */
 const DAYS = 540;
+/** Seconds between two presses of a hand in the history. */
+const PACE_S = 20;
+/** What a step took of what its sheet says, at least; one day more than the next, up to as much again. */
+const LEAST_SHARE = 0.7;
+const SHARES = 11;
 const JOBS = 60;
 const VEHICLES = 16;
 /** How far a vehicle goes in a day, km, from the least to the most of them. */
@@ -96,7 +102,12 @@ export async function seedHistory(source: DataSource, nowMs: number, seal: Recor
     const shop = { ...OPENED_NOW, ...DEMO_RULES };
     const opened = openLog({ ...oneKit(what.kit), vehicle, answers: what.answers, shop });
     if (!opened.ok) throw new Error(`Demo history does not resolve: ${JSON.stringify(opened.error)}`);
-    const worker = new CarefulFitter(opened.value, demoWrenches(startMs), by, startMs, { idPrefix: `past-${at}` });
+    const minutes = baseMinutes(opened.value.plan);
+    const worker = new CarefulFitter(opened.value, demoWrenches(startMs), by, startMs, {
+      idPrefix: `past-${at}`,
+      paceS: PACE_S,
+      readyS: (step) => 60 * (minutes.get(step)?.minutes ?? 0) * (LEAST_SHARE + ((at * 7) % SHARES) / SHARES),
+    });
     worker.checkIn();
     if (at % TROUBLE_EVERY === 2) meetTrouble(worker, at);
     worker.startAll();

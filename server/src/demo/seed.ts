@@ -1,5 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
+import type { JobSlot } from '#contract/job.ts';
 import type { JobEvent } from '#core/job/acts.ts';
 import { appendEvents, type JobLog, openLog } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
@@ -47,6 +48,8 @@ interface DemoJob {
   answers: Record<string, AnswerValue>;
   bay: number;
   startMs: number;
+  /** Who is to work on it, and when its owner was told it is ready. */
+  slot?: JobSlot;
   /** Works the job as far as the demo wants it. */
   work(worker: CarefulFitter): void;
 }
@@ -65,6 +68,7 @@ const demoJobs = (nowMs: number): DemoJob[] => {
       answers: { shield: true },
       bay: 2,
       startMs: at(-1),
+      slot: { fitters: ['u-vane'], promisedMs: at(2) },
       work: (worker) => {
         worker.checkIn();
         worker.startAll();
@@ -101,6 +105,8 @@ const demoJobs = (nowMs: number): DemoJob[] => {
       answers: {},
       bay: 4,
       startMs: at(0.5),
+      // Promised before anybody reckoned what the visit takes.
+      slot: { promisedMs: at(3.5) },
       work: (worker) => {
         worker.give({ type: 'answerPrerequisite', prerequisite: 'q1', met: true, value: 11 });
         const heights = { 'front left': 512, 'front right': 514, 'rear left': 531, 'rear right': 529 };
@@ -156,7 +162,7 @@ export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSe
 
   const [mira] = DEMO_PEOPLE as [(typeof DEMO_PEOPLE)[number]];
   const by = { id: mira.id, name: mira.name, role: mira.role };
-  for (const { vehicle, kits: documents, answers: given, bay, startMs, work } of demoJobs(nowMs)) {
+  for (const { vehicle, kits: documents, answers: given, bay, startMs, slot, work } of demoJobs(nowMs)) {
     const kits: VisitKit[] = [];
     for (const document of documents) kits.push({ document, prefix: kitPrefix(kits, document.id) });
     const answers = spreadAnswers(kits, given);
@@ -182,6 +188,7 @@ export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSe
       vehicle,
       bay,
       startMs,
+      slot,
       openedAtMs: nowMs,
       odometerKm: vehicle.odometerKm,
       by,
@@ -200,6 +207,7 @@ export interface WorkedJob {
   vehicle: DemoVehicle;
   bay: number;
   startMs: number;
+  slot?: JobSlot;
   openedAtMs: number;
   odometerKm?: number;
   by: Person;
@@ -209,7 +217,7 @@ export interface WorkedJob {
 export async function keepWorked(
   source: DataSource,
   seal: RecordSeal,
-  { worker, opened, kits, answers, vehicle, bay, startMs, openedAtMs, odometerKm, by }: WorkedJob,
+  { worker, opened, kits, answers, vehicle, bay, startMs, slot, openedAtMs, odometerKm, by }: WorkedJob,
 ): Promise<{ id: string; number: string }> {
   const jobs = new JobRepository(source);
   const row = await jobs.insert(
@@ -218,6 +226,7 @@ export async function keepWorked(
       shopId: DEMO_SHOP.id,
       bay,
       plannedStartMs: startMs,
+      ...(slot ? { slot } : {}),
       odometerKm,
       vehicleId: vehicle.id,
       vehicle,

@@ -22,6 +22,7 @@ import type { BookService } from '../service/book-service.ts';
 import type { Caller } from '../service/caller.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { CribService } from '../service/crib-service.ts';
+import type { DayService } from '../service/day-service.ts';
 import type { FollowUpService } from '../service/follow-up-service.ts';
 import type { JobDevices } from '../service/job-devices.ts';
 import type { JobService } from '../service/job-service.ts';
@@ -51,6 +52,7 @@ import { bookRoutes } from './book-routes.ts';
 import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { catalogRoutes } from './catalog-routes.ts';
 import { cribRoutes } from './crib-routes.ts';
+import { dayRoutes } from './day-routes.ts';
 import { dueRoutes } from './due-routes.ts';
 import type { Figures } from './figures.ts';
 import { handOverRoutes, ownerPageRoutes } from './hand-over-routes.ts';
@@ -91,6 +93,7 @@ interface ApiParts {
   messages: MessageService;
   recalls: RecallService;
   book: BookService;
+  days: DayService;
   ownerLinks: OwnerLinkService;
   others: OtherShopService;
   wrenches: ShopWrenches;
@@ -141,6 +144,7 @@ function apiRoutes({
   messages,
   recalls,
   book,
+  days,
   ownerLinks,
   others,
   wrenches,
@@ -169,6 +173,7 @@ function apiRoutes({
     .route('/owners', ownerRoutes(owners, sessions))
     .route('/hand-overs', handOverRoutes(jobs, ownerLinks, folder))
     .route('/book', bookRoutes(book, catalog, shop, crib))
+    .route('/days', dayRoutes(days))
     .route('/recalls', recallRoutes(recalls, shop))
     .route('/messages', messageRoutes(messages))
     .route('/due', dueRoutes(followUp, retorque, shop))

@@ -82,6 +82,7 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   unknownDrawer: { status: 404, title: 'No such drawer in this shop' },
   unknownBottle: { status: 404, title: 'No such bottle in this shop' },
   unknownLoan: { status: 404, title: 'No such loan in this shop' },
+  noPlan: { status: 409, title: 'No plan can be made of this day as it is: Bays says what contradicts' },
   unknownPerson: { status: 404, title: 'No such person in this shop' },
   labelTaken: { status: 409, title: 'Another wrench has this label' },
   alreadyOut: { status: 409, title: 'It is lent already' },

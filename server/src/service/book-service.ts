@@ -4,6 +4,7 @@ import { deviationText } from '#contract/wording/deviation-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { WrenchCheck } from '#core/crib/check-pull.ts';
 import { type UsePoint, wrenchDrift } from '#core/crib/wrench-drift.ts';
+import type { StepHistory } from '#core/day/estimate.ts';
 import { retorqueId } from '#core/hand-over/retorque-kit.ts';
 import type { JobLog } from '#core/job/job-log.ts';
 import { indexOf, type Plan, type PlanStation } from '#core/kit/plan.ts';
@@ -150,7 +151,7 @@ export class BookService {
   private async stepsOf(row: JobEntity, plan: Plan): Promise<BookStepEntity[]> {
     const { stepById } = lineOf(plan);
     const once = new Map<string, BookStepEntity>();
-    for (const { step, plannedMin, tookMin } of stepTimes(plan, await this.jobs.events(row.shopId, row.id))) {
+    for (const { step, plannedMin, tookMin, by } of stepTimes(plan, await this.jobs.events(row.shopId, row.id))) {
       const of = stepById.get(step)?.step;
       const kit = plan.kits.find(({ id }) => id === of?.kit);
       if (!of || !kit) continue;
@@ -164,10 +165,17 @@ export class BookService {
         text: stepTitle(plan, of).slice(0, 200),
         plannedMin: plannedMin ?? null,
         tookMin,
+        personId: by ?? null,
+        model: `${row.vehicle.make} ${row.vehicle.model}`.slice(0, 200),
         atMs: row.plannedStartMs,
       });
     }
     return [...once.values()];
+  }
+
+  /** What the steps of some kits took in a shop, whatever their revision, the newest first. */
+  paces(shopId: string, kits: readonly string[]): Promise<StepHistory[]> {
+    return kits.length === 0 ? Promise.resolve([]) : this.store.paces(shopId, kits, MOST_STEPS);
   }
 
   /** Names of a shop that words may mean, kept for a moment. */

@@ -69,6 +69,9 @@ export class BookStepEntity {
   @Column({ type: 'varchar', length: 200 }) text!: string;
   @Column({ type: 'double', name: 'planned_min', nullable: true }) plannedMin?: number | null;
   @Column({ type: 'double', name: 'took_min' }) tookMin!: number;
+  /** Who worked on it most, and on what: a shop's own pace is told by both. */
+  @Column({ type: 'varchar', length: 64, name: 'person_id', nullable: true }) personId?: string | null;
+  @Column({ type: 'varchar', length: 200, nullable: true }) model?: string | null;
   @Column({ ...millis, name: 'at_ms' }) atMs!: number;
 }
 

@@ -1,4 +1,5 @@
 import type { DataSource } from 'typeorm';
+import type { StepHistory } from '#core/day/estimate.ts';
 import type { FinalPull } from '#core/record/station-spread.ts';
 import type { StepTime } from '#core/record/step-times.ts';
 import { BookJobEntity, BookPullEntity, BookStepEntity, BookTroubleEntity } from './book-entities.ts';
@@ -168,6 +169,24 @@ export class BookRepository {
       text: String(text),
       ...(planned_min === null ? {} : { plannedMin: Number(planned_min) }),
       tookMin: Number(took_min),
+    }));
+  }
+
+  /** What the steps of some kits took, with who did them and on what, the newest first. */
+  async paces(shopId: string, kits: readonly string[], most: number): Promise<StepHistory[]> {
+    const rows: Array<Record<string, string | number | null>> = await this.source.query(
+      `SELECT kit_id, step, planned_min, took_min, person_id, model FROM book_step
+        WHERE shop_id = ? AND kit_id IN (${kits.map(() => '?').join(', ')})
+        ORDER BY at_ms DESC LIMIT ?`,
+      [shopId, ...kits, most],
+    );
+    return rows.map(({ kit_id, step, planned_min, took_min, person_id, model }) => ({
+      kit: String(kit_id),
+      step: String(step),
+      ...(planned_min === null ? {} : { plannedMin: Number(planned_min) }),
+      tookMin: Number(took_min),
+      ...(person_id === null ? {} : { fitter: String(person_id) }),
+      ...(model === null ? {} : { vehicle: String(model) }),
     }));
   }
 

@@ -27,6 +27,7 @@ import { DueSettled1764000000021 } from './migration/0022-due-settled.ts';
 import { OwnersFollowUp1764000000022 } from './migration/0023-owners-follow-up.ts';
 import { Book1764000000023 } from './migration/0024-book.ts';
 import { BookSteps1764000000024 } from './migration/0025-book-steps.ts';
+import { StepPace1764000000025 } from './migration/0026-step-pace.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -62,6 +63,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       OwnersFollowUp1764000000022,
       Book1764000000023,
       BookSteps1764000000024,
+      StepPace1764000000025,
     ],
     synchronize: false,
     poolSize: 10,

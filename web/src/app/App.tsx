@@ -33,6 +33,7 @@ const KitHistory = lazy(() => import('../feature/kits/KitHistory.tsx'));
 const ReadSheet = lazy(() => import('../feature/kits/read/ReadSheet.tsx'));
 const KitEditor = lazy(() => import('../feature/kits/edit/KitEditor.tsx'));
 const Bays = lazy(() => import('../feature/bays/Bays.tsx'));
+const JobPlan = lazy(() => import('../feature/plan/JobPlan.tsx'));
 const NewJob = lazy(() => import('../feature/receive/NewJob.tsx'));
 const JobShell = lazy(() => import('../job/JobShell.tsx'));
 const Receive = lazy(() => import('../feature/receive/Receive.tsx'));
@@ -131,6 +132,7 @@ function Screens({ status }: { status: SessionStatus }) {
         <Routes>
           <Route element={<ShopData />}>
             <Route path="/" element={<Bays />} />
+            <Route path="/plan/:jobId" element={<JobPlan />} />
             <Route path="/receive" element={<NewJob />} />
             <Route path="/vehicles" element={<VehicleList />} />
             <Route path="/vehicles/owners" element={<Owners />} />

@@ -9,6 +9,7 @@ import {
 import { useCallback } from 'react';
 import type { BookAnswer, BookSearch, KitBook, WrenchBook } from '#contract/book.ts';
 import type { Crib } from '#contract/crib.ts';
+import type { DayDocument } from '#contract/day.ts';
 import type { DueItem } from '#contract/due.ts';
 import type { JobCard, RecordCheck } from '#contract/job.ts';
 import type { DraftCard, KitCard, KitReach, RevisionCard } from '#contract/kit-draft.ts';
@@ -86,6 +87,17 @@ export const useJobs = (fromMs: number, toMs: number, everyMs?: number, wanted =
         (await call(api.jobs.$get({ query: { from: String(fromMs), to: String(toMs) } }))) as JobCard[],
       refetchInterval: everyMs,
       enabled: wanted,
+    }),
+  );
+
+/** What the shop's days are planned from; made anew with the jobs. */
+export const useDays = (fromMs: number, toMs: number, everyMs?: number): Read<DayDocument> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.jobs, 'days', fromMs, toMs],
+      queryFn: async () =>
+        (await call(api.days.$get({ query: { from: String(fromMs), to: String(toMs) } }))) as DayDocument,
+      refetchInterval: everyMs,
     }),
   );
 

@@ -4,6 +4,8 @@ import { Link } from 'react-router';
 import type { JobCard } from '#contract/job.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
 import { FLOOR_PHASES, hasWork, phasePath } from '../../job/floor-phases.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
+import { type JobPart, PlannedBar } from '../plan/PlannedBar.tsx';
 import { NAME_SHARE } from './day-scale.ts';
 
 /**
@@ -17,6 +19,10 @@ export function DayJob({
   top,
   width,
   movable,
+  nowMs,
+  startMs,
+  lengthMs,
+  part,
 }: {
   job: JobCard;
   name: number;
@@ -24,6 +30,11 @@ export function DayJob({
   top: number;
   width: number;
   movable: boolean;
+  nowMs: number;
+  startMs: number;
+  lengthMs: number;
+  /** Its part of the plan; left out while there is none. */
+  part?: JobPart;
 }) {
   const { setNodeRef, setActivatorNodeRef, attributes, listeners, isDragging } = useDraggable({
     id: job.id,
@@ -32,7 +43,8 @@ export function DayJob({
   });
   const { progress } = job;
   const stands = progress.phase === 'closed' ? 'closed' : `in ${FLOOR_PHASES[progress.phase].short}`;
-  const under = `${stands} · about ${minutesText(job.estimatedMinutes)} · ${job.kitTitle}`;
+  const takes = part && job.closedAtMs === undefined ? `ready ${shopFormat(part.readyMs, 'HH:mm')}` : undefined;
+  const under = `${stands} · ${takes ?? `about ${minutesText(job.estimatedMinutes)}`} · ${job.kitTitle}`;
   // The link spans bar and name together; each lies at its own place in it.
   const from = Math.min(name, left);
   const to = Math.max(name + NAME_SHARE * 100, left + width);
@@ -75,7 +87,18 @@ export function DayJob({
             {under}
           </span>
         </span>
+        {part && (
+          <span className="relative mt-1 block" style={{ marginLeft: within(left), width: `${(width / span) * 100}%` }}>
+            <PlannedBar
+              part={part}
+              percent={(atMs) => Math.max(0, Math.min(100, ((atMs - startMs) / lengthMs) * 100))}
+              nowMs={nowMs}
+              fromMs={Math.max(startMs, job.plannedStartMs)}
+            />
+          </span>
+        )}
         <span
+          hidden={part !== undefined}
           className="relative mt-1 flex h-5 min-w-2 border-2 border-ink bg-sheet"
           style={{ marginLeft: within(left), width: `${(width / span) * 100}%` }}
           aria-hidden="true"

@@ -17,9 +17,12 @@ import { clashText } from '#contract/wording/slot-text.ts';
 import { useSession } from '../../shop/session.ts';
 import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
+import type { JobPart } from '../plan/PlannedBar.tsx';
+import type { DayPerson, DayStep } from '../plan/people-lane.ts';
 import { DayRule } from './DayRule.tsx';
-import { type DayScale, MINUTE_MS } from './day-scale.ts';
+import { type DayScale, type Extent, MINUTE_MS } from './day-scale.ts';
 import { dayId, keyboardPlaces, overPlace, type Put, putAt } from './drag-job.ts';
+import { legalPlace, type Snapped, type Standing } from './legal-place.ts';
 
 /** Where a job stands, or would. */
 export interface Place {
@@ -38,6 +41,12 @@ export function DayPlan({
   heading,
   onDay,
   onMove,
+  extentOf,
+  partOf,
+  people,
+  standing,
+  open,
+  agenda,
   children,
 }: {
   jobs: readonly JobCard[];
@@ -50,22 +59,34 @@ export function DayPlan({
   heading: ReactNode;
   onDay: (days: -1 | 1) => void;
   onMove: (job: JobCard, to: Place) => void;
+  extentOf: (job: JobCard) => Extent;
+  partOf: (job: string) => JobPart | undefined;
+  people?: { list: readonly DayPerson[]; steps: readonly DayStep[] };
+  /** Jobs in their bays by the plan: a job that is put snaps to what is free between them. */
+  standing: readonly Standing[];
+  /** When the shop is open, Unix ms. */
+  open: ReadonlyArray<readonly [number, number]>;
+  /** The same day as a list, where there is no room for a rule. */
+  agenda?: ReactNode;
   /** What stands between the day's name and its rule. */
   children: ReactNode;
 }) {
   const clock = useSession((state) => state.session?.shop.rules);
-  const [held, setHeld] = useState<{ job: JobCard; put?: Put }>();
+  const [held, setHeld] = useState<{ job: JobCard; put?: Put; snapped?: Snapped }>();
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: keyboardPlaces(scale) }),
   );
   const track = useRef<HTMLElement>(null);
-  const putOf = ({ over, delta }: DragMoveEvent | DragEndEvent, job: JobCard) =>
-    putAt(job, over ? String(over.id) : undefined, {
+  const putOf = ({ over, delta }: DragMoveEvent | DragEndEvent, job: JobCard): { put?: Put; snapped?: Snapped } => {
+    const put = putAt(job, over ? String(over.id) : undefined, {
       alongPx: delta.x,
       rulePx: track.current?.offsetWidth ?? 0,
       scale,
     });
+    const { startMs, endMs } = extentOf(job);
+    return put ? legalPlace(put, { id: job.id, lengthMs: endMs - startMs }, standing, open) : {};
+  };
   const placeOf = (job: JobCard, put: Put): Place =>
     'days' in put
       ? {
@@ -87,7 +108,7 @@ export function DayPlan({
   };
   const jobOf = (id: string | number) => jobs.find((job) => job.id === id);
   // What lies beneath is told a moment after the hand has moved: both are followed.
-  const follow = (event: DragMoveEvent) => setHeld((now) => now && { ...now, put: putOf(event, now.job) });
+  const follow = (event: DragMoveEvent) => setHeld((now) => now && { job: now.job, ...putOf(event, now.job) });
   const announcements: Announcements = {
     onDragStart: ({ active }) =>
       `${jobOf(active.id)?.vehicle.plate ?? 'The job'} is lifted. Arrows move it, Space puts it down, Escape leaves it.`,
@@ -110,7 +131,7 @@ export function DayPlan({
       onDragCancel={() => setHeld(undefined)}
       onDragEnd={(event) => {
         const job = jobOf(event.active.id);
-        const put = job && putOf(event, job);
+        const put = job && putOf(event, job).put;
         setHeld(undefined);
         if (!job || !put) return;
         const to = placeOf(job, put);
@@ -127,7 +148,20 @@ export function DayPlan({
         </DayButton>
       </div>
       {children}
-      <DayRule jobs={jobs} bays={bays} scale={scale} nowMs={nowMs} movable={movable} track={track} />
+      {agenda && <div className="sm:hidden print:hidden">{agenda}</div>}
+      <div className={agenda ? 'hidden sm:block print:block' : ''}>
+        <DayRule
+          jobs={jobs}
+          bays={bays}
+          scale={scale}
+          nowMs={nowMs}
+          movable={movable}
+          track={track}
+          extentOf={extentOf}
+          partOf={partOf}
+          people={people}
+        />
+      </div>
       <DragOverlay dropAnimation={null}>
         {held && (
           <div className="pointer-events-none w-72 border-2 border-ink bg-paint p-2 text-on-paint shadow-lg">
@@ -137,6 +171,7 @@ export function DayPlan({
             {held.put && (
               <div role="status">
                 <p className="figures font-bold">{placeText(held.job, held.put)}</p>
+                {held.snapped && <p className="text-sm">{snappedText(held.snapped)}</p>}
                 {against(held.job, placeOf(held.job, held.put)).map((text) => (
                   <p key={text} className="text-sm font-bold">
                     {text}
@@ -149,6 +184,21 @@ export function DayPlan({
       </DragOverlay>
     </DndContext>
   );
+}
+
+/** Why it does not stand where the hand is. */
+function snappedText(snapped: Snapped): string {
+  const clock = (atMs: number) => shopFormat(atMs, 'HH:mm');
+  switch (snapped.why) {
+    case 'behind':
+      return `Behind ${snapped.other.name}: the bay is taken until ${clock(snapped.other.endMs)}`;
+    case 'before':
+      return `Done before ${snapped.other.name}, which comes at ${clock(snapped.other.startMs)}`;
+    case 'opens':
+      return `The shop opens at ${clock(snapped.atMs)}`;
+    case 'closed':
+      return 'Done before the shop closes';
+  }
 }
 
 /** Shows the day before or after; a job put on it goes there. */

@@ -2,8 +2,12 @@ import { useDroppable } from '@dnd-kit/core';
 import type { ReactNode, RefObject } from 'react';
 import type { JobCard } from '#contract/job.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
+import { PeopleLane } from '../plan/PeopleLane.tsx';
+import type { JobPart } from '../plan/PlannedBar.tsx';
+import { PromisePin } from '../plan/PromisePin.tsx';
+import type { DayPerson, DayStep } from '../plan/people-lane.ts';
 import { DayJob } from './DayJob.tsx';
-import { type DayScale, inLanes, type Placed, QUARTER_MS } from './day-scale.ts';
+import { type DayScale, type Extent, inLanes, type Placed, QUARTER_MS } from './day-scale.ts';
 import { bayId, TRACK_ID } from './drag-job.ts';
 
 /** Narrowest useful rule; smaller screens scroll sideways. */
@@ -21,6 +25,9 @@ export function DayRule({
   nowMs,
   movable,
   track,
+  extentOf,
+  partOf,
+  people,
 }: {
   jobs: readonly JobCard[];
   bays: number;
@@ -30,6 +37,11 @@ export function DayRule({
   movable: boolean;
   /** The hours: as wide as the day, so that a hand that moves a job is measured by them. */
   track: RefObject<HTMLElement | null>;
+  /** From when to when a job takes its bay, by the plan. */
+  extentOf: (job: JobCard) => Extent;
+  partOf: (job: string) => JobPart | undefined;
+  /** Who works where, by the plan. */
+  people?: { list: readonly DayPerson[]; steps: readonly DayStep[] };
 }) {
   const { fromMs, toMs, hours, quarters } = scale;
   const percent = (atMs: number) => `${scale.percent(atMs)}%`;
@@ -92,12 +104,16 @@ export function DayRule({
               placed={inLanes(
                 jobs.filter((job) => job.bay === bay),
                 scale,
+                extentOf,
               )}
               scale={scale}
               movable={movable}
+              nowMs={nowMs}
+              partOf={partOf}
             />
           ))}
         </ol>
+        {people && <PeopleLane people={people.list} steps={people.steps} scale={scale} />}
       </div>
     </div>
   );
@@ -124,11 +140,15 @@ function BayRow({
   placed,
   scale,
   movable,
+  nowMs,
+  partOf,
 }: {
   bay: number;
   placed: readonly Placed[];
   scale: DayScale;
   movable: boolean;
+  nowMs: number;
+  partOf: (job: string) => JobPart | undefined;
 }) {
   const { setNodeRef, isOver } = useDroppable({ id: bayId(bay) });
   const lanes = Math.max(1, ...placed.map((entry) => entry.lane + 1));
@@ -152,15 +172,25 @@ function BayRow({
           />
         ))}
         {placed.length === 0 && <span className="absolute top-6 left-3 text-sm text-ink-2">free</span>}
-        {placed.map(({ job, lane, lengthMs, nameMs }) => (
+        {placed.flatMap(({ job }) => {
+          const promise = partOf(job.id)?.promise;
+          return promise && promise.promisedMs >= scale.fromMs && promise.promisedMs <= scale.toMs
+            ? [<PromisePin key={`pin ${job.id}`} promise={promise} left={scale.percent(promise.promisedMs)} />]
+            : [];
+        })}
+        {placed.map(({ job, lane, startMs, lengthMs, nameMs }) => (
           <DayJob
             key={job.id}
             job={job}
             name={scale.percent(nameMs)}
-            left={scale.percent(job.plannedStartMs)}
+            left={scale.percent(startMs)}
             top={lane * LANE_REM + 0.75}
-            width={scale.percent(job.plannedStartMs + lengthMs) - scale.percent(job.plannedStartMs)}
+            width={scale.percent(startMs + lengthMs) - scale.percent(startMs)}
             movable={movable && job.closedAtMs === undefined}
+            nowMs={nowMs}
+            startMs={startMs}
+            lengthMs={lengthMs}
+            part={partOf(job.id)}
           />
         ))}
       </div>

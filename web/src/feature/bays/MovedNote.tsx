@@ -22,8 +22,11 @@ export interface MovingOnRule {
   move(job: JobCard, to: Place): void;
   putBack(): void;
   dismiss(): void;
+  /** Puts a job into another bay, to another time or into other hands, as the plan proposes. */
+  take(job: JobCard, to: Partial<Place> & { fitters?: string[] }): void;
   /** A job where it was just put, while the server is being told. */
   asPut(job: JobCard): JobCard;
+  isMoving(job: string): boolean;
 }
 
 /** Moves jobs on the rule, and remembers the last one so that it can be put back. */
@@ -31,10 +34,11 @@ export function useMoveOnRule(): MovingOnRule {
   const { act, busy, failure, clearFailure } = useChange('jobs');
   const [last, setLast] = useState<Moved>();
   const [underWay, setUnderWay] = useState<Moved>();
-  const send = async (job: JobCard, to: Place) => {
+  const send = async (job: JobCard, to: Place, fitters = job.slot?.fitters) => {
     setUnderWay({ job, to });
+    const slot = { ...job.slot, ...(fitters ? { fitters } : {}) };
     const done = await act(() =>
-      call(api.jobs[':jobId'].slot.$put({ param: { jobId: job.id }, json: { ...job.slot, ...to } })),
+      call(api.jobs[':jobId'].slot.$put({ param: { jobId: job.id }, json: { ...slot, ...to } })),
     );
     setUnderWay(undefined);
     return done;
@@ -44,6 +48,11 @@ export function useMoveOnRule(): MovingOnRule {
     failure,
     busy,
     move: (job, to) => void send(job, to).then((done) => setLast(done ? { job, to } : undefined)),
+    take: (job, { fitters, ...to }) => {
+      const place = { ...placeOf(job), ...to };
+      void send(job, place, fitters).then((done) => setLast(done ? { job, to: place } : undefined));
+    },
+    isMoving: (id) => underWay?.job.id === id,
     putBack: () => void (last && send(last.job, placeOf(last.job)).then((done) => done && setLast(undefined))),
     dismiss: () => {
       clearFailure();

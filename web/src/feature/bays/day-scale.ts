@@ -22,20 +22,37 @@ export interface DayScale {
   percent(atMs: number): number;
 }
 
+/** From when to when a job takes its bay. */
+export interface Extent {
+  startMs: number;
+  endMs: number;
+}
+
+/** As long as its kit says, from when it is to come. */
+export const cardExtent = ({ plannedStartMs, estimatedMinutes }: JobCard): Extent => ({
+  startMs: plannedStartMs,
+  endMs: plannedStartMs + estimatedMinutes * MINUTE_MS,
+});
+
 const hourOf = (atMs: number) => Math.floor(atMs / HOUR_MS) * HOUR_MS;
 
 /** The rule of a day: from opening to closing, and as much further as its jobs, or now, reach. */
-export function dayScale(jobs: readonly JobCard[], dayMs: number, nowMs: number): DayScale {
+export function dayScale(
+  jobs: readonly JobCard[],
+  dayMs: number,
+  nowMs: number,
+  extentOf: (job: JobCard) => Extent = cardExtent,
+): DayScale {
   const open = openThen(dayMs);
   const isToday = nowMs >= dayMs && nowMs < dayMs + 24 * HOUR_MS;
   const fromMs = Math.min(
     shopHour(dayMs, open ? Math.floor(open.fromMin / 60) : DAY_FROM_H),
-    ...jobs.map((job) => hourOf(job.plannedStartMs)),
+    ...jobs.map((job) => hourOf(extentOf(job).startMs)),
     ...(isToday ? [hourOf(nowMs)] : []),
   );
   const toMs = Math.max(
     shopHour(dayMs, open ? Math.ceil(open.toMin / 60) : DAY_TO_H),
-    ...jobs.map((job) => job.plannedStartMs + job.estimatedMinutes * MINUTE_MS),
+    ...jobs.map((job) => extentOf(job).endMs),
     ...(isToday ? [hourOf(nowMs) + HOUR_MS] : []),
   );
   const scale = scaleLinear().domain([fromMs, toMs]).range([0, 100]);
@@ -54,24 +71,30 @@ export function dayScale(jobs: readonly JobCard[], dayMs: number, nowMs: number)
 export interface Placed {
   job: JobCard;
   lane: number;
-  /** As long as it is planned for, ms. */
+  startMs: number;
+  /** As long as it takes its bay, ms. */
   lengthMs: number;
   /** Where its name begins: at its own start, or earlier so that it does not run off the rule. */
   nameMs: number;
 }
 
 /** Jobs of one bay side by side in time: one whose bar or name would lie over another's goes into the next lane down. */
-export function inLanes(jobs: readonly JobCard[], { fromMs, toMs }: Pick<DayScale, 'fromMs' | 'toMs'>): Placed[] {
+export function inLanes(
+  jobs: readonly JobCard[],
+  { fromMs, toMs }: Pick<DayScale, 'fromMs' | 'toMs'>,
+  extentOf: (job: JobCard) => Extent = cardExtent,
+): Placed[] {
   const nameMs = (toMs - fromMs) * NAME_SHARE;
   const ends: number[] = [];
   return [...jobs]
-    .map((job) => ({ job, nameAtMs: Math.min(job.plannedStartMs, toMs - nameMs) }))
-    .sort((a, b) => a.nameAtMs - b.nameAtMs || a.job.plannedStartMs - b.job.plannedStartMs)
-    .map(({ job, nameAtMs }) => {
-      const lengthMs = job.estimatedMinutes * MINUTE_MS;
+    .map((job) => ({ job, ...extentOf(job) }))
+    .map((one) => ({ ...one, nameAtMs: Math.min(one.startMs, toMs - nameMs) }))
+    .sort((a, b) => a.nameAtMs - b.nameAtMs || a.startMs - b.startMs)
+    .map(({ job, nameAtMs, startMs, endMs }) => {
+      const lengthMs = endMs - startMs;
       const free = ends.findIndex((endMs) => endMs <= nameAtMs);
       const lane = free < 0 ? ends.length : free;
-      ends[lane] = Math.max(job.plannedStartMs + lengthMs, nameAtMs + nameMs);
-      return { job, lane, lengthMs, nameMs: nameAtMs };
+      ends[lane] = Math.max(endMs, nameAtMs + nameMs);
+      return { job, lane, startMs, lengthMs, nameMs: nameAtMs };
     });
 }

@@ -1,0 +1,130 @@
+import type { DayDocument, DayJobCard } from '#contract/day.ts';
+import { OPEN_DAYS } from '#contract/day.ts';
+import type { JobCard } from '#contract/job.ts';
+import { openWindows } from '#contract/open-windows.ts';
+import { stepTitle } from '#contract/wording/step-text.ts';
+import type { JobWork } from '#core/day/day-work.ts';
+import { type Estimator, estimator, type StepHistory } from '#core/day/estimate.ts';
+import { baseMinutes, jobWork, stepName } from '#core/day/job-work.ts';
+import type { JobLog } from '#core/job/job-log.ts';
+import type { Plan } from '#core/kit/plan.ts';
+import type { BookService } from './book-service.ts';
+import type { JobService } from './job-service.ts';
+import type { ShopService } from './shop-service.ts';
+
+/** What a job that cannot be read comes to: one stretch, as long as its kit says. */
+const unread = ({ id, estimatedMinutes, kitTitle }: JobCard): JobWork => ({
+  job: id,
+  steps: [
+    {
+      step: 'all',
+      number: 1,
+      text: kitTitle,
+      phase: 'prepare',
+      estimate: { minutes: estimatedMinutes, lowMin: estimatedMinutes, highMin: estimatedMinutes, jobs: 0 },
+      leftMin: estimatedMinutes,
+      leftLowMin: estimatedMinutes,
+      leftHighMin: estimatedMinutes,
+      people: 1,
+      needs: [],
+      tools: [],
+      free: true,
+    },
+  ],
+  lags: [],
+  cannot: [],
+  driveAfterMin: 0,
+  lockers: [],
+  claims: [],
+});
+
+/** Steps by what the floor calls them: what a sheet writes no step for has a name of ours. */
+const titled = (plan: Plan, work: JobWork): JobWork => ({
+  ...work,
+  steps: work.steps.map((step) => {
+    const of = plan.steps.find(({ id }) => id === step.step);
+    return of ? { ...step, text: stepTitle(plan, { ...of, number: undefined }) } : step;
+  }),
+});
+
+/** What the shop's days are planned from: the work left in every job, and who and what there is to do it with. */
+export class DayService {
+  constructor(
+    private readonly jobs: JobService,
+    private readonly book: BookService,
+    private readonly shop: ShopService,
+    private readonly failedLater: (error: unknown) => void,
+    private readonly now: () => number = Date.now,
+  ) {}
+
+  async day(shopId: string, fromMs: number, toMs: number): Promise<DayDocument> {
+    const nowMs = Math.max(this.now(), fromMs);
+    const [cards, settings] = await Promise.all([this.jobs.cards(shopId, fromMs, toMs), this.shop.settings(shopId)]);
+    const open = cards.filter(
+      ({ closedAtMs, calledOff, plannedStartMs }) => closedAtMs === undefined && !calledOff && plannedStartMs < toMs,
+    );
+    const logs = new Map<string, JobLog>();
+    for (const { id } of open)
+      try {
+        const log = await this.jobs.log(shopId, id);
+        if (log) logs.set(id, log);
+      } catch (error) {
+        // One job that cannot be read must not keep the others out of the plan.
+        this.failedLater(error);
+      }
+    // What is not in the book yet is there for the next plan.
+    this.book.catchUp(shopId).catch(this.failedLater);
+    const kits = [...new Set([...logs.values()].flatMap(({ plan }) => plan.kits.map(({ id }) => id)))];
+    const paces = estimator(await this.paces(shopId, kits, logs));
+    const { lifting = [] } = settings.rules;
+    const lifts = lifting.filter(({ kind }) => kind === 'lift').length;
+    return {
+      nowMs,
+      jobs: open.map((card) => this.dayJob(card, logs.get(card.id), nowMs, paces)),
+      people: settings.people
+        // Who is at the counter has no hand on a vehicle.
+        .filter(({ leftAtMs, role }) => leftAtMs === undefined && role !== 'counter')
+        .map(({ id, name, initials, role }) => ({ id, name, initials, leads: role !== 'apprentice' })),
+      bays: settings.bays,
+      ...(lifts > 0 ? { lifts } : {}),
+      open: openWindows(settings.rules, nowMs, OPEN_DAYS),
+    };
+  }
+
+  /** What steps took, against what their sheets say or, where they say nothing, what such steps commonly take. */
+  private async paces(shopId: string, kits: string[], logs: ReadonlyMap<string, JobLog>): Promise<StepHistory[]> {
+    const usual = new Map<string, number>();
+    for (const { plan } of logs.values())
+      for (const [step, { minutes }] of baseMinutes(plan)) {
+        const kit = plan.steps.find(({ id }) => id === step)?.kit;
+        usual.set(`${kit} ${stepName(step)}`, minutes);
+      }
+    return (await this.book.paces(shopId, kits)).map((row) => ({
+      ...row,
+      plannedMin: row.plannedMin ?? usual.get(`${row.kit} ${row.step}`),
+    }));
+  }
+
+  private dayJob(card: JobCard, log: JobLog | undefined, nowMs: number, paces: Estimator): DayJobCard {
+    const { id, slot = {}, bay, plannedStartMs, vehicle } = card;
+    const [fitter] = slot.fitters ?? [];
+    const by = {
+      estimator: paces,
+      vehicle: `${vehicle.make} ${vehicle.model}`,
+      ...(fitter === undefined ? {} : { fitter }),
+    };
+    const work = log ? titled(log.plan, jobWork(id, log.plan, log.state, nowMs, by)) : unread(card);
+    const begun = card.progress.phases.some(({ phase, done }) => phase !== 'checkIn' && done > 0);
+    return {
+      id,
+      card,
+      work,
+      ...((slot.place ?? 'bay') === 'bay' ? { bay } : {}),
+      fromMs: plannedStartMs,
+      ...(slot.promisedMs === undefined ? {} : { promisedMs: slot.promisedMs }),
+      fitters: slot.fitters ?? [],
+      begun,
+      ...(log ? {} : { unread: true as const }),
+    };
+  }
+}
