@@ -95,7 +95,7 @@ export function promiseText(
 export function cannotText(cannot: CannotBe): string {
   switch (cannot.kind) {
     case 'windowShort':
-      return `${cannot.group}: ${cannot.stations} bolts need ${whole(cannot.needsMin)} min, the locker can be worked for ${whole(cannot.windowMin)}. Bead ${cannot.possible} at a time.`;
+      return `${cannot.group}: ${cannot.stations} bolts need ${whole(cannot.needsMin)} min, the locker can be worked for ${whole(cannot.windowMin)} min. Bead ${cannot.possible} at a time.`;
     case 'notPromised':
       return `Short of ${cannot.lines.join(', ')}, and nobody has promised when they come.`;
     case 'conflict':

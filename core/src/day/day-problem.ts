@@ -61,6 +61,8 @@ export interface DayProblem {
 }
 
 const MINUTE_MS = 60_000;
+/** What no day is long enough for is parted into stretches of so much, minutes (chosen by us). */
+const PART_MIN = 120;
 const NOW = '@now';
 /** Where a job begins, where all of it is done, and where it may leave. */
 export const startOf = (job: string): string => `@start ${job}`;
@@ -160,7 +162,7 @@ export function dayProblem(input: DayInput, { deadlines = new Set(), asTheLine =
     const parts = new Map<string, string[]>();
     for (const step of work.steps) {
       const minutes = Math.max(1, Math.round(step.leftMin));
-      const pieces = Math.max(1, Math.ceil(minutes / longest));
+      const pieces = minutes > longest ? Math.ceil(minutes / Math.min(longest, PART_MIN)) : 1;
       const names = Array.from({ length: pieces }, (_, at) => stretchId(id, step.step, at));
       parts.set(step.step, names);
       names.forEach((name, at) => {

@@ -56,6 +56,8 @@ export const ROUTES: Array<[method: string, path: string]> = [
   ['GET', `/api/hand-overs/${UNKNOWN}/links`],
   ['POST', `/api/hand-overs/${UNKNOWN}/links`],
   ['POST', `/api/hand-overs/${UNKNOWN}/links/none/revoke`],
+  ['GET', '/api/days?from=0&to=1'],
+  ['GET', '/api/days/u-nobody/plan.ics?from=0&to=1'],
   ['GET', '/api/due'],
   ['GET', '/api/due/due.csv'],
   ['GET', '/api/due/due.ics'],

@@ -101,7 +101,11 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
       old?.close();
       set({ wrenchId: undefined, status: 'off', torqueNm: 0, angleDeg: 0, clicked: false });
     },
-    arm: (next) => say({ type: 'arm', ...next }),
+    arm(next) {
+      // Until it answers it stands on what it was told before: a pull now would be for that, and lost.
+      if (get().status === 'armed') set({ status: 'ready' });
+      say({ type: 'arm', ...next });
+    },
     pull(speedDegPerS, overshootDeg) {
       if (get().status !== 'armed') return;
       set({ status: 'pulling', torqueNm: 0, angleDeg: 0, clicked: false });

@@ -96,10 +96,19 @@ export function DayPlan({
             shopDayStart(job.plannedStartMs, put.days) + (job.plannedStartMs - shopDayStart(job.plannedStartMs)),
         }
       : put;
+  // By the plan, as the bars are drawn.
+  const asPlanned = jobs.map((one): JobCard => {
+    const { startMs, endMs } = extentOf(one);
+    return { ...one, plannedStartMs: startMs, estimatedMinutes: Math.ceil((endMs - startMs) / MINUTE_MS) };
+  });
   const against = (job: JobCard, { bay, plannedStartMs }: Place): string[] =>
-    slotClashes(jobs, { ...job.slot, id: job.id, estimatedMinutes: job.estimatedMinutes, bay, plannedStartMs }).map(
-      (clash) => clashText(clash, nameOf, clock),
-    );
+    slotClashes(asPlanned, {
+      ...job.slot,
+      id: job.id,
+      estimatedMinutes: job.estimatedMinutes,
+      bay,
+      plannedStartMs,
+    }).map((clash) => clashText(clash, nameOf, clock));
   const placeText = (job: JobCard, put: Put): string => {
     const { bay, plannedStartMs } = placeOf(job, put);
     const endsMs = plannedStartMs + job.estimatedMinutes * MINUTE_MS;

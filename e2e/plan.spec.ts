@@ -1,0 +1,131 @@
+import type { Page } from '@playwright/test';
+import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
+import { expect, give, openJob, signIn, startAll, test } from './support/app.ts';
+import { counts } from './support/visits.ts';
+
+/** The plan of the shop's day: drawn from the work left, moved by hand and by key, and made anew from what happens. */
+
+const bayOf = (page: Page, bay: number) =>
+  page
+    .getByRole('main')
+    .getByRole('listitem')
+    .filter({ has: page.getByText('Bay', { exact: true }) })
+    .nth(bay - 1);
+const handleOf = (page: Page, bay: number) =>
+  bayOf(page, bay)
+    .getByRole('button', { name: /^Move / })
+    .first();
+/** When a job of a bay is ready, as its bar says; the plan has to be there first. */
+async function readyIn(page: Page, bay: number): Promise<string> {
+  const link = bayOf(page, bay)
+    .getByRole('link')
+    .filter({ hasText: /ready \d\d:\d\d/ })
+    .first();
+  await expect(link).toBeVisible({ timeout: 20_000 });
+  return /ready (\d\d:\d\d)/.exec((await link.textContent()) ?? '')?.[1] ?? '';
+}
+
+test('the day is planned from the work left: bars, people, promises at risk and what they hang on', async ({
+  page,
+  app,
+}) => {
+  await signIn(page, app);
+  await readyIn(page, 4);
+  await expect(page.getByText(/No plan is shorter|At most \d+ % longer than what is possible/)).toBeVisible();
+  const lane = page.getByRole('region', { name: 'People' });
+  await expect(lane.getByRole('listitem')).toHaveCount(4);
+  // Promised before anybody reckoned: it is told first, and leads to why.
+  const risk = page.getByRole('link', { name: /14-231 at risk/ });
+  await expect(risk).toContainText(/at risk: ready about/);
+  await risk.click();
+  await expect(page.getByRole('heading', { name: 'What the end hangs on' })).toBeVisible();
+  await expect(page.getByText(/steps one after the other/).first()).toBeVisible();
+  await expect(page.getByText(/until it may be driven/)).toBeVisible();
+  await expect(page.getByText(/the sheet says .*, (not timed here yet|timed)/).first()).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/at risk: ready about \d\d:\d\d/)).toBeVisible({ timeout: 20_000 });
+});
+
+test('a job that is put onto another snaps behind it and says why; Escape leaves it', async ({ page, app }) => {
+  await signIn(page, app);
+  await readyIn(page, 3);
+  const handle = handleOf(page, 3);
+  const from = await handle.boundingBox();
+  const onto = await bayOf(page, 2).boundingBox();
+  if (!from || !onto) throw new Error('nothing to move');
+  let sooner = 0;
+  await page.mouse.move(from.x + 8, from.y + 8);
+  await page.mouse.down();
+  await page.mouse.move(from.x + 8, from.y - 20, { steps: 4 });
+  const told = page.getByRole('status').filter({ hasText: /^Bay 2/ });
+  // A little sooner and sooner, until the other is in the way.
+  await expect(async () => {
+    sooner += 12;
+    await page.mouse.move(from.x + 20 - (sooner % 96), onto.y + onto.height / 2, { steps: 3 });
+    await expect(told).toContainText(/Behind 14-208 Tussock.*: the bay is taken until \d\d:\d\d/, { timeout: 500 });
+  }).toPass({ timeout: 30_000 });
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  await expect(page.getByText(/now in bay/)).toHaveCount(0);
+});
+
+test('the plan is made anew when a step is late or done: ready moves', async ({ page, app }) => {
+  await signIn(page, app);
+  const job = await openJob(page, 'v-carrick', TRANSFER_CASE_GUARD.id, {}, 1);
+  await page.reload();
+  const before = await readyIn(page, 1);
+  const left = page.getByRole('link', { name: /14-115/ });
+  await expect(left.first()).toBeVisible();
+  await page.goto(`${app.url}/plan/${job}`);
+  const rows = page.getByRole('table').getByRole('row');
+  await expect(rows.nth(2)).toBeVisible({ timeout: 20_000 });
+  const count = await rows.count();
+  // All is done on the line but a little: the plan has fewer steps, and the job is ready sooner.
+  await give(
+    page,
+    job,
+    ...counts(TRANSFER_CASE_GUARD.items),
+    ...startAll(...TRANSFER_CASE_GUARD.stations.map(({ id }) => id)),
+  );
+  await expect.poll(() => rows.count(), { timeout: 30_000 }).toBeLessThan(count);
+  await page.goto(app.url);
+  await expect.poll(() => readyIn(page, 1), { timeout: 30_000 }).not.toBe(before);
+});
+
+test('what if, week and the wall: tried side by side, nothing is kept', async ({ page, app }) => {
+  await signIn(page, app);
+  await page.getByRole('button', { name: 'What if' }).click();
+  await expect(page.getByRole('columnheader', { name: 'Ready then' })).toBeVisible({ timeout: 20_000 });
+  await page.getByLabel('One is not there').selectOption({ label: 'Rafe Orrin' });
+  await expect(page.getByRole('status').filter({ hasText: 'Without Rafe Orrin' })).toBeVisible();
+  await expect(page.getByText(/\+\d|the same/).first()).toBeVisible({ timeout: 20_000 });
+  await page.getByLabel('The bay is at, °C').fill('2');
+  await expect(page.getByRole('status').filter({ hasText: 'Bay at 2 °C' })).toBeVisible();
+  await page.getByRole('button', { name: 'As it is' }).click();
+  await expect(page.getByText('As it is.')).toBeVisible();
+  await page.reload();
+  await expect(page.getByLabel('One is not there')).toHaveValue('');
+  await page.getByRole('button', { name: 'Week' }).click();
+  await expect(page.getByRole('rowheader', { name: '4', exact: true })).toBeVisible();
+  const tomorrow = page.getByRole('columnheader').nth(2);
+  await tomorrow.getByRole('button').click();
+  await expect(page.getByRole('button', { name: 'Day', exact: true })).toHaveAttribute('aria-pressed', 'true');
+  await expect(page.getByRole('heading', { level: 1 })).not.toHaveText('Today');
+  await page.emulateMedia({ media: 'print' });
+  await expect(page.getByRole('banner')).toBeHidden();
+  await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+});
+
+test('a phone has the day as a list, and a person their calendar', async ({ page, app }) => {
+  await page.setViewportSize({ width: 390, height: 844 });
+  await signIn(page, app);
+  const agenda = page.getByRole('main').getByRole('listitem').filter({ hasText: '14-231' }).first();
+  await expect(agenda).toBeVisible({ timeout: 20_000 });
+  await expect(agenda.getByRole('link', { name: 'What its end hangs on' })).toBeVisible();
+  await page.setViewportSize({ width: 1280, height: 800 });
+  const calendar = page.getByRole('link', { name: 'Mira Vane’s days as a calendar' });
+  const href = (await calendar.getAttribute('href')) ?? '';
+  const answer = await page.request.get(`${app.url}${href}`);
+  expect(answer.status()).toBe(200);
+  expect(await answer.text()).toMatch(/BEGIN:VCALENDAR[\s\S]*SUMMARY:/);
+});
