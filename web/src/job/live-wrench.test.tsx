@@ -61,16 +61,6 @@ const armed = () => {
 };
 
 describe('the line to a live wrench', () => {
-  it('is not pulled for what it was told before: from one station to the next it answers first', () => {
-    armed();
-    live().arm({ ...TASK, station: 'g2', targetNm: 61 });
-    expect(live().status).toBe('ready');
-    live().pull(150, 0);
-    expect(newest().heard.map(({ type }) => type)).toEqual(['arm', 'arm']);
-    newest().says({ type: 'armed', station: 'g2', targetNm: 61 });
-    live().pull(150, 0);
-    expect(newest().heard.at(-1)).toMatchObject({ type: 'pull' });
-  });
   it('goes to that wrench at this shop, and is ready when the wrench says so', () => {
     live().connect('w-3', take);
     expect(newest().url).toBe('ws://shop.test/api/devices/wrenches/w-3/stream');
@@ -141,5 +131,15 @@ describe('the line to a live wrench', () => {
     expect(live().fault).toBe('battery low');
     live().connect('w-3', take);
     expect(live().fault).toBeUndefined();
+  });
+  it('is not pulled for what it was told before: from one station to the next it answers first', () => {
+    armed();
+    live().arm({ ...TASK, station: 'g2', targetNm: 61 });
+    expect(live().status).toBe('ready');
+    live().pull(150, 0);
+    expect(newest().heard.map(({ type }) => type)).toEqual(['arm', 'arm']);
+    newest().says({ type: 'armed', station: 'g2', targetNm: 61 });
+    live().pull(150, 0);
+    expect(newest().heard.at(-1)).toMatchObject({ type: 'pull' });
   });
 });
