@@ -8,7 +8,7 @@ import { measureKeyToPaint } from './key-to-paint.ts';
 import { countPresses, measureLine } from './line.ts';
 import { measureLint } from './lint.ts';
 import { measureLoad } from './load.ts';
-import { measureDays, measureFirstPlan } from './schedule.ts';
+import { measureDays, measureFirstPlan, measureShopDay } from './schedule.ts';
 import { firstLoadKb } from './screen.ts';
 import { measureDraft, measureOneLine, measureSheet } from './sheet.ts';
 import { measureVisit } from './visit.ts';
@@ -45,6 +45,17 @@ rows.push({
 rows.push({ what: 'the slowest first plan of them', figure: `${days.slowestFirstMs.toFixed(1)} ms`, goal: '≤ 100 ms' });
 const [jobs5, jobs10] = [measureFirstPlan(5), measureFirstPlan(10)];
 rows.push({ what: 'first plan of 10 jobs of 60 steps', figure: `${jobs10.toFixed(0)} ms`, goal: '≤ 300 ms' });
+const shopDay = measureShopDay(10, 60);
+rows.push({
+  what: 'a shop’s whole day of 10 jobs of 60 steps, first plan',
+  figure: `${shopDay.toFixed(0)} ms`,
+  goal: '≤ 300 ms',
+});
+rows.push({
+  what: 'the same, 20 jobs against 10',
+  figure: `ratio ${(measureShopDay(20, 60) / shopDay).toFixed(1)}`,
+  goal: '≤ 4',
+});
 rows.push({ what: 'first plan, 10 jobs against 5', figure: `ratio ${(jobs10 / jobs5).toFixed(1)}`, goal: '≤ 4' });
 
 const pages = [1, 10, 20, 100].map((count) => ({ count, ms: measureSheet(count) }));

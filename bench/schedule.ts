@@ -1,3 +1,6 @@
+import { type DayPlanned, planDay } from '#core/day/day-plan.ts';
+import type { DayInput } from '#core/day/day-problem.ts';
+import { day, inLine, job, step, work, ZERO } from '#core/day/fixture/day.ts';
 import type { ScheduleProblem } from '#core/schedule/problem.ts';
 import { randomFrom } from '#core/schedule/serial-plan.ts';
 import { solveSchedule } from '#core/schedule/solve.ts';
@@ -74,3 +77,36 @@ export function measureDays(): { proven: number; medianOver: number; worstOver: 
 /** Time to the first plan of so many jobs of 60 steps, ms. */
 export const measureFirstPlan = (jobs: number): number =>
   median([1, 2, 3].map((seed) => solved(dayOf(jobs * 60, 60, seed, [5, 2, 4]), 2).firstMs));
+
+/** A shop's day with so many jobs of so many steps, with waits and helpers, four bays and five people. */
+function shopDay(jobs: number, steps: number, seed: number): DayInput {
+  const random = randomFrom(seed);
+  const pick = (from: number, to: number): number => from + Math.floor(random() * (to - from + 1));
+  return day(
+    Array.from({ length: jobs }, (_, at) => {
+      const list = Array.from({ length: steps }, (_unused, number) =>
+        step(number + 1, pick(2, 12), { people: random() < 0.1 ? 2 : 1 }),
+      );
+      const lags = inLine(list).map((lag) =>
+        random() < 0.1 ? { ...lag, minMinutes: pick(5, 30), why: 'wait' as const } : lag,
+      );
+      const id = `job ${at}`;
+      return job(id, list, { bay: 1 + (at % 4), fromMs: ZERO + at * 60_000, work: work(id, list, { lags }) });
+    }),
+    { people: ['a', 'b', 'c', 'd', 'e'].map((id) => ({ id, leads: id !== 'e' })) },
+  );
+}
+
+/** Time to a shop's first whole plan (promises, people, bays, what each job hangs on), ms. */
+export const measureShopDay = (jobs: number, steps: number): number =>
+  median(
+    [1, 2, 3].map((seed) => {
+      const input = shopDay(jobs, steps, seed);
+      const began = performance.now();
+      const found = planDay(input, { looks: 1 });
+      const took = performance.now() - began;
+      const value: DayPlanned | undefined = found.ok ? found.value : undefined;
+      if (value?.kind !== 'plan') throw new Error(JSON.stringify(found));
+      return took;
+    }),
+  );

@@ -73,6 +73,7 @@ await main(async () => {
     await page.goto(url);
     await page.getByRole('button', { name: /Mira Vane/ }).waitFor();
     await signIn(page);
+    await page.getByText(/No plan is shorter|At most \d+ % longer/).waitFor();
     await shot(page, 'bays');
     await page.goto(`${url}/receive`);
     await page.getByRole('searchbox', { name: /Plate/ }).fill('14-115');

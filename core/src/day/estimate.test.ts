@@ -21,11 +21,12 @@ describe('estimates of steps', () => {
     expect(estimator([]).estimate({ ...asked, stated: false })).not.toHaveProperty('sheetMin');
   });
   it('lean on one job a little and on thirty nearly wholly', () => {
-    const after = (count: number) => estimator(rows(Array.from({ length: count }, () => 2))).estimate(asked).minutes;
-    expect(after(1)).toBeGreaterThan(22);
-    expect(after(1)).toBeLessThan(36);
-    expect(after(30)).toBeCloseTo(40, -0.5);
-    expect(after(30)).toBeGreaterThan(after(3));
+    const afterJobs = (count: number) =>
+      estimator(rows(Array.from({ length: count }, () => 2))).estimate(asked).minutes;
+    expect(afterJobs(1)).toBeGreaterThan(22);
+    expect(afterJobs(1)).toBeLessThan(36);
+    expect(afterJobs(30)).toBeCloseTo(40, -0.5);
+    expect(afterJobs(30)).toBeGreaterThan(afterJobs(3));
   });
   it('carry what other steps of the kit took over to one that was never timed', () => {
     const others = [2, 3, 4, 5].flatMap((at) => rows([1.5, 1.5, 1.5], { step: `s${at}` }));

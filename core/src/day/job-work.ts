@@ -108,7 +108,7 @@ function openStations(plan: Plan, job: JobState, { action }: LineAct, group: Pla
 }
 
 /** What sets in a group and how fast, at the bay's temperature. */
-function setting(plan: Plan, job: JobState, group: PlanGroup): { sets: ProductTimes; window?: number } | undefined {
+function setting(plan: Plan, group: PlanGroup): { sets: ProductTimes; window?: number } | undefined {
   const { compounds, stations } = indexOf(plan);
   const treated = group.stations.flatMap((id) => stations.get(id) ?? []).filter((one) => one.compound !== undefined);
   const compound = treated
@@ -174,7 +174,7 @@ function settingLags(
     (step) => left.has(step.id) && step.acts.some(({ action }) => action.type === 'lower'),
   );
   for (const group of plan.groups) {
-    const set = setting(plan, job, group);
+    const set = setting(plan, group);
     const torque = stepOfAct(plan, group.id, ['torque', 'verify']);
     if (!set || torque === undefined || !left.has(torque)) continue;
     const bead = beadStep(plan, group);
