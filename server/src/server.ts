@@ -188,7 +188,7 @@ export async function startServer(
   const messages = new MessageService(messageRepository, followUp, shop);
   const recalls = new RecallService(new RecallRepository(source), catalogRepository, messages);
   const book = new BookService(new BookRepository(source), jobs, failedLater);
-  const days = new DayService(jobs, book, shop, failedLater);
+  const days = new DayService(jobs, book, shop, wrenches, failedLater);
   const messagePost = new MessagePost(messageRepository, new OutboxStandIn(), log);
   const ownerLinks = new OwnerLinkService(
     new OwnerLinkRepository(source),

@@ -98,6 +98,8 @@ export function cannotText(cannot: CannotBe): string {
       return `${cannot.group}: ${cannot.stations} bolts need ${whole(cannot.needsMin)} min, the locker can be worked for ${whole(cannot.windowMin)} min. Bead ${cannot.possible} at a time.`;
     case 'notPromised':
       return `Short of ${cannot.lines.join(', ')}, and nobody has promised when they come.`;
+    case 'noSkill':
+      return `Nobody who is to work on it has ${cannot.skill} on their card.`;
     case 'conflict':
       return cannot.count === 1
         ? 'A conflict of kits waits for a lead.'

@@ -322,3 +322,21 @@ describe('every plan', () => {
     expect(problem.activities.every(({ minutes }) => Number.isInteger(minutes))).toBe(true);
   });
 });
+
+describe('who can do it', () => {
+  const people = [
+    { id: 'mira', leads: true, skills: ['wheels' as const] },
+    { id: 'rafe', leads: true, skills: ['wheels' as const, 'welding' as const] },
+  ];
+  const welding = job('weld', [step(1, 90)], { work: work('weld', [step(1, 90)], { skills: ['welding'] }) });
+  it('gets the job that asks for it, though another has less to do', () => {
+    const busy = job('busy', [step(1, 60)], { bay: 2, fitters: ['rafe'] });
+    expect(fittersOf(day([busy, welding], { people })).get('weld')).toBe('rafe');
+  });
+  it('is nobody in particular in a shop that keeps no skills, nor where nobody has it', () => {
+    const plain = people.map(({ id, leads }) => ({ id, leads }));
+    expect(fittersOf(day([welding], { people: plain })).get('weld')).toBe('mira');
+    const without = [{ id: 'mira', leads: true, skills: ['wheels' as const] }];
+    expect(fittersOf(day([welding], { people: without })).get('weld')).toBe('mira');
+  });
+});

@@ -1,3 +1,4 @@
+import type { Skill } from '../job/skill.ts';
 import type { Lag, Resource, ScheduleProblem } from '../schedule/problem.ts';
 import type { JobWork, StepWork, WorkLag } from './day-work.ts';
 import { settingMin } from './job-work.ts';
@@ -7,6 +8,8 @@ export interface DayPerson {
   id: string;
   /** May work by themselves; an apprentice helps. */
   leads: boolean;
+  /** What they can do; left out where the shop keeps no skills. */
+  skills?: readonly Skill[];
 }
 
 /** A job as the day takes it. */
@@ -71,7 +74,13 @@ export const readyOf = (job: string): string => `@ready ${job}`;
 export const stretchId = (job: string, step: string, part = 0): string =>
   `${job} ${step}${part > 0 ? ` ~${part}` : ''}`;
 
-/** Who works on each job: who is named, else who has least to do and works by themselves; the same for the same day. */
+/** Whether somebody can do all that a job asks for; in a shop that keeps no skills everybody can. */
+const able = ({ skills = [] }: DayPerson, { work }: DayJob, kept: boolean): boolean =>
+  !kept || work.skills.every((skill) => skills.includes(skill));
+
+/**
+ * Who works on each job: who is named, else who can do what it asks for and has least to do; the same for the same day.
+ */
 export function fittersOf({ jobs, people }: Pick<DayInput, 'jobs' | 'people'>): Map<string, string> {
   const load = new Map(people.map(({ id }) => [id, 0]));
   const found = new Map<string, string>();
@@ -91,9 +100,12 @@ export function fittersOf({ jobs, people }: Pick<DayInput, 'jobs' | 'people'>): 
     if (named !== undefined) give(job, named);
   }
   const leads = people.filter(({ leads: alone }) => alone);
+  const kept = people.some(({ skills = [] }) => skills.length > 0);
   for (const job of inOrder) {
     if (found.has(job.id)) continue;
-    const [least] = (leads.length > 0 ? leads : people).toSorted(
+    const asked = leads.length > 0 ? leads : people;
+    const can = asked.filter((person) => able(person, job, kept));
+    const [least] = (can.length > 0 ? can : asked).toSorted(
       (a, b) => (load.get(a.id) ?? 0) - (load.get(b.id) ?? 0) || (a.id < b.id ? -1 : 1),
     );
     if (least) give(job, least.id);

@@ -1,4 +1,5 @@
 import type { ProductTimes } from '../compound/cure-curve.ts';
+import type { Skill } from '../job/skill.ts';
 import type { StepNeed } from '../kit/kit-step.ts';
 import type { Phase } from '../kit/phase.ts';
 import type { Claim, Estimate } from './estimate.ts';
@@ -30,8 +31,6 @@ export interface StepWork {
   parts?: { lines: readonly string[]; promisedMs?: number };
   /** A clock that has begun keeps it shut until then, Unix ms. */
   shutUntilMs?: number;
-  /** Who does the work must be able to do this. */
-  skill?: string;
 }
 
 /** Times of what sets, so that a plan can be made for another temperature. */
@@ -59,6 +58,8 @@ export type CannotBe =
   | { kind: 'windowShort'; group: string; windowMin: number; needsMin: number; stations: number; possible: number }
   /** Pieces are missing that nobody has promised. */
   | { kind: 'notPromised'; lines: readonly string[] }
+  /** Nobody of those who are to work on it can do what it asks for. */
+  | { kind: 'noSkill'; skill: Skill }
   /** A conflict between kits waits for a lead. */
   | { kind: 'conflict'; count: number };
 
@@ -66,6 +67,8 @@ export type CannotBe =
 export interface JobWork {
   job: string;
   steps: readonly StepWork[];
+  /** What whoever works on it must be able to do. */
+  skills: readonly Skill[];
   lags: readonly WorkLag[];
   cannot: readonly CannotBe[];
   /** After the last step the vehicle is not driven before so long: what sets. Minutes; 0 where nothing does. */

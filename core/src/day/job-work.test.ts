@@ -5,6 +5,7 @@ import { openKit } from '#demo/try-job.ts';
 import { lineProgress } from '../job/line-progress.ts';
 import { lineOf } from '../line/line.ts';
 import { CarefulFitter } from '../rehearse/careful-fitter.ts';
+import { usableBand } from '../wrench/usable-band.ts';
 import { estimator } from './estimate.ts';
 import { baseMinutes, jobWork, settingMin, stepName } from './job-work.ts';
 
@@ -81,3 +82,18 @@ describe('times of what sets', () => {
 
 it('a step’s name is its own, whatever kit it came with', () =>
   expect([stepName('b/s4'), stepName('s4')]).toEqual(['s4', 's4']));
+
+describe('the wrench that only one joint’s figure finds', () => {
+  it('is shared like a special tool; where several do, none is waited for', () => {
+    const log = opened(FRONT_RECOVERY_POINTS, { shield: true });
+    const all = demoWrenches(NOW);
+    const toolsWith = (wrenches: typeof all) =>
+      jobWork('a', log.plan, log.state, NOW, { ...BY, wrenches }).steps.flatMap(({ tools }) => tools);
+    const one = all.filter((wrench) => usableBand(wrench).maxNm >= 150).slice(0, 1);
+    expect(one).toHaveLength(1);
+    const shared = toolsWith(one);
+    expect(new Set(shared)).toEqual(new Set(one.map(({ label }) => label)));
+    const twins = one.flatMap((wrench) => [wrench, { ...wrench, id: `${wrench.id}-2`, label: `${wrench.label} too` }]);
+    expect(toolsWith(twins)).toEqual([]);
+  });
+});

@@ -11,6 +11,10 @@ import { stepHolder } from '../job/step-holder.ts';
 import { indexOf, type Plan, type PlanGroup } from '../kit/plan.ts';
 import { type LineAct, type LineStep, lineOf } from '../line/line.ts';
 import { lineKind } from '../line/line-kinds.ts';
+import { skillsNeeded } from '../readiness/skill-need.ts';
+import { acceptBand } from '../tightening/kinds.ts';
+import { rankWrenches } from '../wrench/suitable-wrench.ts';
+import type { Wrench } from '../wrench/wrench.ts';
 import type { CannotBe, JobWork, Sets, StepWork, WorkLag } from './day-work.ts';
 import type { Estimator } from './estimate.ts';
 
@@ -257,6 +261,27 @@ export interface EstimateFor {
   estimator: Estimator;
   fitter?: string;
   vehicle?: string;
+  /** The shop's wrenches: a joint that only one of them tightens waits for it. */
+  wrenches?: readonly Wrench[];
+}
+
+/** The one wrench a step's joints can be pulled with, where there is but one: it is shared like any special tool. */
+function onlyWrench(plan: Plan, { acts }: LineStep, wrenches: readonly Wrench[], nowMs: number): string[] {
+  const { groups, stations } = indexOf(plan);
+  const found = new Set<string>();
+  for (const { action } of acts) {
+    if (action.type !== 'torque' && action.type !== 'verify') continue;
+    for (const id of groups.get(action.group)?.stations ?? []) {
+      const spec = stations.get(id)?.spec;
+      const band = spec && acceptBand(spec);
+      if (!band) continue;
+      const can = rankWrenches(wrenches, { targetNm: band.targetNm }, nowMs).filter(
+        ({ faults }) => faults.length === 0,
+      );
+      if (can.length === 1 && can[0]) found.add(can[0].wrench.label);
+    }
+  }
+  return [...found];
 }
 
 /**
@@ -310,7 +335,7 @@ export function jobWork(id: string, plan: Plan, job: JobState, nowMs: number, by
       leftHighMin: Math.max(LEAST_MIN, estimate.highMin * share),
       people,
       needs,
-      tools: specialsOf(plan, step),
+      tools: [...specialsOf(plan, step), ...onlyWrench(plan, step, by.wrenches ?? [], nowMs)],
       ...(begun ? { begun: holder === undefined ? {} : { by: holder } } : {}),
       free: (waits.get(step.id) ?? []).length === 0 && shut.length === 0 && !(wants && wants.lines.length > 0),
       ...(wants ? { parts: wants } : {}),
@@ -354,6 +379,7 @@ export function jobWork(id: string, plan: Plan, job: JobState, nowMs: number, by
   return {
     job: id,
     steps: [...left.values()],
+    skills: skillsNeeded(plan),
     lags: [...lags, ...set.lags],
     cannot: [
       ...set.cannot,

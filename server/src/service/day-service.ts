@@ -4,13 +4,15 @@ import type { JobCard } from '#contract/job.ts';
 import { openWindows } from '#contract/open-windows.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { JobWork } from '#core/day/day-work.ts';
-import { type Estimator, estimator, type StepHistory } from '#core/day/estimate.ts';
-import { baseMinutes, jobWork, stepName } from '#core/day/job-work.ts';
+import { estimator, type StepHistory } from '#core/day/estimate.ts';
+import { baseMinutes, type EstimateFor, jobWork, stepName } from '#core/day/job-work.ts';
 import type { JobLog } from '#core/job/job-log.ts';
 import type { Plan } from '#core/kit/plan.ts';
+import { type Skilled, skillsMissing } from '#core/readiness/skill-need.ts';
 import type { BookService } from './book-service.ts';
 import type { JobService } from './job-service.ts';
 import type { ShopService } from './shop-service.ts';
+import type { ShopWrenches } from './shop-wrenches.ts';
 
 /** What a job that cannot be read comes to: one stretch, as long as its kit says. */
 const unread = ({ id, estimatedMinutes, kitTitle }: JobCard): JobWork => ({
@@ -31,6 +33,7 @@ const unread = ({ id, estimatedMinutes, kitTitle }: JobCard): JobWork => ({
       free: true,
     },
   ],
+  skills: [],
   lags: [],
   cannot: [],
   driveAfterMin: 0,
@@ -53,13 +56,18 @@ export class DayService {
     private readonly jobs: JobService,
     private readonly book: BookService,
     private readonly shop: ShopService,
+    private readonly wrenches: ShopWrenches,
     private readonly failedLater: (error: unknown) => void,
     private readonly now: () => number = Date.now,
   ) {}
 
   async day(shopId: string, fromMs: number, toMs: number): Promise<DayDocument> {
     const nowMs = Math.max(this.now(), fromMs);
-    const [cards, settings] = await Promise.all([this.jobs.cards(shopId, fromMs, toMs), this.shop.settings(shopId)]);
+    const [cards, settings, wrenches] = await Promise.all([
+      this.jobs.cards(shopId, fromMs, toMs),
+      this.shop.settings(shopId),
+      this.wrenches.of(shopId),
+    ]);
     const open = cards.filter(
       ({ closedAtMs, calledOff, plannedStartMs }) => closedAtMs === undefined && !calledOff && plannedStartMs < toMs,
     );
@@ -78,13 +86,18 @@ export class DayService {
     const paces = estimator(await this.paces(shopId, kits, logs));
     const { lifting = [] } = settings.rules;
     const lifts = lifting.filter(({ kind }) => kind === 'lift').length;
+    // Who is at the counter has no hand on a vehicle.
+    const hands = settings.people.filter(({ leftAtMs, role }) => leftAtMs === undefined && role !== 'counter');
     return {
       nowMs,
-      jobs: open.map((card) => this.dayJob(card, logs.get(card.id), nowMs, paces)),
-      people: settings.people
-        // Who is at the counter has no hand on a vehicle.
-        .filter(({ leftAtMs, role }) => leftAtMs === undefined && role !== 'counter')
-        .map(({ id, name, initials, role }) => ({ id, name, initials, leads: role !== 'apprentice' })),
+      jobs: open.map((card) => this.dayJob(card, logs.get(card.id), nowMs, { estimator: paces, wrenches }, hands)),
+      people: hands.map(({ id, name, initials, role, skills }) => ({
+        id,
+        name,
+        initials,
+        leads: role !== 'apprentice',
+        skills,
+      })),
       bays: settings.bays,
       ...(lifts > 0 ? { lifts } : {}),
       open: openWindows(settings.rules, nowMs, OPEN_DAYS),
@@ -105,15 +118,24 @@ export class DayService {
     }));
   }
 
-  private dayJob(card: JobCard, log: JobLog | undefined, nowMs: number, paces: Estimator): DayJobCard {
+  private dayJob(
+    card: JobCard,
+    log: JobLog | undefined,
+    nowMs: number,
+    from: EstimateFor,
+    people: readonly Skilled[],
+  ): DayJobCard {
     const { id, slot = {}, bay, plannedStartMs, vehicle } = card;
     const [fitter] = slot.fitters ?? [];
     const by = {
-      estimator: paces,
+      ...from,
       vehicle: `${vehicle.make} ${vehicle.model}`,
       ...(fitter === undefined ? {} : { fitter }),
     };
-    const work = log ? titled(log.plan, jobWork(id, log.plan, log.state, nowMs, by)) : unread(card);
+    const skills = log ? skillsMissing(log.plan, people, slot.fitters ?? []) : [];
+    const left = log ? titled(log.plan, jobWork(id, log.plan, log.state, nowMs, by)) : unread(card);
+    const cannot = [...left.cannot, ...skills.map(({ skill }) => ({ kind: 'noSkill' as const, skill }))];
+    const work = { ...left, cannot };
     const begun = card.progress.phases.some(({ phase, done }) => phase !== 'checkIn' && done > 0);
     return {
       id,

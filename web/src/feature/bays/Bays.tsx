@@ -60,7 +60,10 @@ export default function Bays() {
     const part = job.closedAtMs === undefined && !moving.isMoving(job.id) ? parts.get(job.id) : undefined;
     if (!part) return cardExtent(job);
     const startMs = Math.max(dayMs, Math.min(job.plannedStartMs, part.startMs));
-    const last = part.work.findLast((stretch) => stretch.startMs < nextMs)?.endMs ?? part.doneMs;
+    const last = part.work.findLast((stretch) => stretch.startMs < nextMs && stretch.endMs > dayMs)?.endMs;
+    // It comes today and is worked on another day: as long as its kit says, as it stands in the bay.
+    if (last === undefined)
+      return { startMs, endMs: Math.min(nextMs, Math.max(cardExtent(job).endMs, startMs + 60_000)) };
     const endMs = Math.min(nextMs, part.doneMs < nextMs ? Math.max(part.readyMs, last) : last);
     return { startMs, endMs: Math.max(endMs, startMs + 60_000) };
   };

@@ -4,9 +4,13 @@ import { Link } from 'react-router';
 import type { JobCard } from '#contract/job.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
 import { FLOOR_PHASES, hasWork, phasePath } from '../../job/floor-phases.ts';
-import { shopFormat } from '../../shop/shop-time.ts';
+import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
 import { type JobPart, PlannedBar } from '../plan/PlannedBar.tsx';
 import { NAME_SHARE } from './day-scale.ts';
+
+/** The hour, with its day where that is another. */
+const readyText = (atMs: number, nowMs: number): string =>
+  shopFormat(atMs, shopDayStart(atMs) === shopDayStart(nowMs) ? 'HH:mm' : 'EEE HH:mm');
 
 /**
  * A job as long as it is planned for, a block per phase for how far it has come; what it is called lies above, on paper of
@@ -23,6 +27,7 @@ export function DayJob({
   startMs,
   lengthMs,
   part,
+  compact,
 }: {
   job: JobCard;
   name: number;
@@ -35,6 +40,8 @@ export function DayJob({
   lengthMs: number;
   /** Its part of the plan; left out while there is none. */
   part?: JobPart;
+  /** Name and bar only. */
+  compact: boolean;
 }) {
   const { setNodeRef, setActivatorNodeRef, attributes, listeners, isDragging } = useDraggable({
     id: job.id,
@@ -43,7 +50,7 @@ export function DayJob({
   });
   const { progress } = job;
   const stands = progress.phase === 'closed' ? 'closed' : `in ${FLOOR_PHASES[progress.phase].short}`;
-  const takes = part && job.closedAtMs === undefined ? `ready ${shopFormat(part.readyMs, 'HH:mm')}` : undefined;
+  const takes = part && job.closedAtMs === undefined ? `ready ${readyText(part.readyMs, nowMs)}` : undefined;
   const under = `${stands} · ${takes ?? `about ${minutesText(job.estimatedMinutes)}`} · ${job.kitTitle}`;
   // The link spans bar and name together; each lies at its own place in it.
   const from = Math.min(name, left);
@@ -53,7 +60,7 @@ export function DayJob({
   return (
     <div
       ref={setNodeRef}
-      className={`absolute h-18 ${isDragging ? 'opacity-50' : ''}`}
+      className={`absolute ${compact ? 'h-11' : 'h-18'} ${isDragging ? 'opacity-50' : ''}`}
       style={{ left: `${from}%`, width: `${span}%`, top: `${top}rem` }}
     >
       {movable && (
@@ -63,13 +70,17 @@ export function DayJob({
           {...attributes}
           {...listeners}
           aria-label={`Move ${job.vehicle.plate} ${job.vehicle.model}`}
-          className="absolute top-0 z-10 flex h-11 w-9 cursor-grab touch-none items-center justify-center bg-bench text-ink-2"
+          className="absolute top-0 z-10 flex h-11 w-9 cursor-grab touch-none items-center print:hidden justify-center bg-bench text-ink-2"
           style={{ left: `calc(${within(name)} - 0.25rem)` }}
         >
           <GripVertical aria-hidden size={20} />
         </button>
       )}
-      <Link to={`/jobs/${job.id}/${phasePath(progress.phase)}`} className="block h-18" draggable={false}>
+      <Link
+        to={`/jobs/${job.id}/${phasePath(progress.phase)}`}
+        className={`block ${compact ? 'h-11' : 'h-18'}`}
+        draggable={false}
+      >
         <span
           className={`relative block bg-bench ${movable ? 'pl-9' : 'pl-1'}`}
           style={{ marginLeft: `calc(${within(name)} - 0.25rem)`, width: `${((NAME_SHARE * 100) / span) * 100}%` }}
@@ -83,7 +94,7 @@ export function DayJob({
               {job.vehicle.model}
             </span>
           </span>
-          <span className="block truncate text-sm text-ink-2" title={under}>
+          <span className={compact ? 'sr-only' : 'block truncate text-sm text-ink-2'} title={under}>
             {under}
           </span>
         </span>
@@ -94,6 +105,7 @@ export function DayJob({
               percent={(atMs) => Math.max(0, Math.min(100, ((atMs - startMs) / lengthMs) * 100))}
               nowMs={nowMs}
               fromMs={Math.max(startMs, job.plannedStartMs)}
+              shown={[startMs, startMs + lengthMs]}
             />
           </span>
         )}

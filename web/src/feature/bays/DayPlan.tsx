@@ -224,7 +224,7 @@ function DayButton({
 }) {
   const { setNodeRef, isOver } = useDroppable({ id: dayId(days) });
   return (
-    <span ref={setNodeRef} className={isOver ? 'outline-4 outline-paint' : ''}>
+    <span ref={setNodeRef} className={`print:hidden ${isOver ? 'outline-4 outline-paint' : ''}`}>
       <Button aria-label={label} onClick={() => onDay(days)}>
         {children}
       </Button>

@@ -14,8 +14,10 @@ import { bayId, TRACK_ID } from './drag-job.ts';
 const RULE_MIN_PX = 860;
 /** Hours that can all be named on the narrowest rule. */
 const ROOM_FOR_HOURS = 14;
-/** Height of one job's drawing, rem. */
+/** Height of one job's drawing, rem; where there are many bays only its name and its bar. */
 const LANE_REM = 5.25;
+const COMPACT_REM = 2.9;
+const MANY_BAYS = 6;
 
 /** Jobs by bay along the hours of a day, drawn as a rule with a pointer at now. */
 export function DayRule({
@@ -51,7 +53,7 @@ export function DayRule({
   const showNow = nowMs >= fromMs && nowMs <= toMs;
   return (
     // The rule stays at the top and the bays at the left, whichever way the day is scrolled.
-    <div className="max-h-[80dvh] overflow-auto">
+    <div className="max-h-[80dvh] overflow-auto print:max-h-none print:overflow-visible">
       <div className="relative pb-6" style={{ minWidth: RULE_MIN_PX }}>
         {showNow && (
           <div className="pointer-events-none absolute inset-y-0 right-6 left-28" aria-hidden="true">
@@ -110,6 +112,7 @@ export function DayRule({
               movable={movable}
               nowMs={nowMs}
               partOf={partOf}
+              compact={bays > MANY_BAYS}
             />
           ))}
         </ol>
@@ -142,6 +145,7 @@ function BayRow({
   movable,
   nowMs,
   partOf,
+  compact,
 }: {
   bay: number;
   placed: readonly Placed[];
@@ -149,18 +153,22 @@ function BayRow({
   movable: boolean;
   nowMs: number;
   partOf: (job: string) => JobPart | undefined;
+  compact: boolean;
 }) {
+  const laneRem = compact ? COMPACT_REM : LANE_REM;
   const { setNodeRef, isOver } = useDroppable({ id: bayId(bay) });
   const lanes = Math.max(1, ...placed.map((entry) => entry.lane + 1));
   return (
     <li
       ref={setNodeRef}
       className={`flex border-b border-rule ${isOver ? 'bg-sheet' : ''}`}
-      style={{ minHeight: `${LANE_REM * lanes + 1}rem` }}
+      style={{ minHeight: `${laneRem * lanes + (compact ? 0.35 : 1)}rem` }}
     >
-      <div className={`sticky left-0 z-10 w-28 shrink-0 px-5 pt-3 ${isOver ? 'bg-sheet' : 'bg-bench'}`}>
+      <div
+        className={`sticky left-0 z-10 w-28 shrink-0 px-5 ${compact ? 'pt-1' : 'pt-3'} ${isOver ? 'bg-sheet' : 'bg-bench'}`}
+      >
         <span className="sr-only">Bay </span>
-        <span className="plate text-6xl">{bay}</span>
+        <span className={`plate ${compact ? 'text-3xl' : 'text-6xl'}`}>{bay}</span>
       </div>
       <div className="relative mr-6 flex-1">
         {scale.hours.map((hour) => (
@@ -184,7 +192,8 @@ function BayRow({
             job={job}
             name={scale.percent(nameMs)}
             left={scale.percent(startMs)}
-            top={lane * LANE_REM + 0.75}
+            top={lane * laneRem + (compact ? 0.2 : 0.75)}
+            compact={compact}
             width={scale.percent(startMs + lengthMs) - scale.percent(startMs)}
             movable={movable && job.closedAtMs === undefined}
             nowMs={nowMs}

@@ -52,6 +52,7 @@ export function PlannedBar({
   percent,
   nowMs,
   fromMs,
+  shown,
 }: {
   part: JobPart;
   /** Where an instant lies, per cent of what this bar is drawn in. */
@@ -59,21 +60,26 @@ export function PlannedBar({
   nowMs: number;
   /** When it was planned to come. */
   fromMs: number;
+  /** The stretch of time that is drawn: what lies outside is of another day. */
+  shown: readonly [fromMs: number, toMs: number];
 }) {
   const at = (fromAt: number, toAt: number) => ({
     left: `${percent(fromAt)}%`,
     width: `${Math.max(0.4, percent(toAt) - percent(fromAt))}%`,
   });
+  const [from, to] = shown;
+  const lies = (one: { startMs: number; endMs: number }) => one.endMs > from && one.startMs < to;
+  const waits = part.waits.filter((wait) => wait.toMs > from && wait.fromMs < to);
   const past = Math.min(nowMs, part.startMs);
   return (
     <span className="relative block h-5" aria-hidden="true">
       {fromMs < past && <span className="absolute inset-y-0 border-2 border-ink bg-plate" style={at(fromMs, past)} />}
-      {part.waits
+      {waits
         .filter(({ why }) => why !== 'window')
-        .map(({ key, fromMs: from, toMs }) => (
-          <span key={key} className="wait-hatched absolute inset-y-0.5 border-y border-ink" style={at(from, toMs)} />
+        .map(({ key, fromMs: begins, toMs }) => (
+          <span key={key} className="wait-hatched absolute inset-y-0.5 border-y border-ink" style={at(begins, toMs)} />
         ))}
-      {part.work.map(({ id, startMs, endMs }) => (
+      {part.work.filter(lies).map(({ id, startMs, endMs }) => (
         <span key={id} className="absolute inset-y-0 border-2 border-ink bg-sheet" style={at(startMs, endMs)} />
       ))}
       {part.steps
@@ -81,16 +87,16 @@ export function PlannedBar({
         .map(({ startMs, endMs }) => (
           <span key={startMs} className="absolute inset-y-0 border-2 border-ink bg-paint" style={at(startMs, endMs)} />
         ))}
-      {part.waits
+      {waits
         .filter(({ why }) => why === 'window')
-        .map(({ key, fromMs: from, toMs }) => (
+        .map(({ key, fromMs: begins, toMs }) => (
           <span
             key={key}
             className="absolute -top-1.5 h-2 border-x-2 border-t-2 border-medium"
-            style={at(from, toMs)}
+            style={at(begins, toMs)}
           />
         ))}
-      {part.readyMs > part.doneMs && (
+      {part.readyMs > part.doneMs && part.doneMs < to && (
         <span className="wait-hatched absolute inset-y-1.5" style={at(part.doneMs, part.readyMs)} />
       )}
     </span>

@@ -63,7 +63,13 @@ describe('a job’s part of the plan', () => {
     const part = partOf({ plan }, 'a');
     if (!part) throw new Error('no part');
     const { container } = render(
-      <PlannedBar part={part} percent={(ms) => ((ms - ZERO) / (2 * HOUR)) * 100} nowMs={ZERO + MINUTE} fromMs={ZERO} />,
+      <PlannedBar
+        part={part}
+        percent={(ms) => ((ms - ZERO) / (2 * HOUR)) * 100}
+        nowMs={ZERO + MINUTE}
+        fromMs={ZERO}
+        shown={[ZERO, ZERO + 2 * HOUR]}
+      />,
     );
     expect(container.querySelectorAll('.wait-hatched')).toHaveLength(1);
     expect(container.querySelectorAll('.bg-paint')).toHaveLength(1);
