@@ -105,6 +105,8 @@ const EVEN = 0.5;
  */
 export interface Effort {
   looks: number;
+  /** Whether plans are looked for that hold promises; left out, they are. A first plan is there sooner without. */
+  promises?: boolean;
 }
 
 /** A clock that moves by one with every look: what is found depends on nothing else. */
@@ -238,13 +240,18 @@ export function planDay(input: DayInput, effort: Effort, seed = 1): Result<DayPl
     inOrder && costs(inOrder) <= WORTH_OTHERWISE_MS
       ? { ...inOrder, gap: plain.gap, optimal: plain.optimal && inOrder.endMs === plain.endMs }
       : plain;
-  // The more of the promises are held as rules, the fewer plans there are: from all down to the first that fits.
-  for (let held = promised.length; held > 0 && late(best) > 0; held--) {
-    const tried = tryWith({ deadlines: new Set(promised.slice(0, held).map(({ id }) => id)) });
-    if (!tried.ok || tried.value.found.kind !== 'plan') continue;
+  // The more of the promises are held as rules, the fewer plans there are: as many as can be, the first ones before others.
+  let [held, most] = [0, effort.promises === false ? 0 : promised.length];
+  while (held < most && late(best) > 0) {
+    const count = Math.ceil((held + most) / 2);
+    const tried = tryWith({ deadlines: new Set(promised.slice(0, count).map(({ id }) => id)) });
+    if (!tried.ok || tried.value.found.kind !== 'plan') {
+      most = count - 1;
+      continue;
+    }
+    held = count;
     const plan = readPlan(input, tried.value.day, tried.value.found);
     if (late(plan) + WORTH_OTHERWISE_MS < late(best)) best = plan;
-    break;
   }
   return ok({ kind: 'plan', plan: best });
 }

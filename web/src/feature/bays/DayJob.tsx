@@ -70,7 +70,7 @@ export function DayJob({
           {...attributes}
           {...listeners}
           aria-label={`Move ${job.vehicle.plate} ${job.vehicle.model}`}
-          className="absolute top-0 z-10 flex h-11 w-9 cursor-grab touch-none items-center print:hidden justify-center bg-bench text-ink-2"
+          className={`absolute top-0 z-10 flex ${compact ? 'h-7' : 'h-11'} w-9 cursor-grab touch-none items-center justify-center bg-bench text-ink-2 print:hidden`}
           style={{ left: `calc(${within(name)} - 0.25rem)` }}
         >
           <GripVertical aria-hidden size={20} />

@@ -11,8 +11,7 @@ import { planWorker } from '../../worker/plan-worker.ts';
 
 /** How often the work left is asked for again, ms: the plan moves with the line. */
 const REFRESH_MS = 10_000;
-/** Looks at the counter for a first plan, and for one that is better. */
-const FIRST_LOOKS = 1;
+/** Looks at the counter for a plan that is better than the first. */
 const BETTER_LOOKS = 150;
 
 /** The plan of the shop's days, as it stands. */
@@ -60,10 +59,9 @@ export function useDayPlan(nowMs: number): PlannedDays {
     let gone = false;
     const look = async () => {
       setPlanned((before) => ({ ...before, looking: true }));
-      for (const looks of [FIRST_LOOKS, BETTER_LOOKS]) {
-        const answer = await planWorker().plan(of, looks);
+      for (const looking of [true, false]) {
+        const answer = await (looking ? planWorker().first(of) : planWorker().plan(of, BETTER_LOOKS));
         if (gone) return;
-        const looking = looks === FIRST_LOOKS;
         if (!answer.ok) throw new Error(`The plan was refused: ${JSON.stringify(answer.error)}`);
         const { value } = answer;
         if (value.kind === 'plan')
