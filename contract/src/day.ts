@@ -11,9 +11,19 @@ const Instant = z.coerce.number().int().min(0).max(8.64e15);
 /** `from`, `to`: of days of the shop, Unix ms. */
 export const DayAskedSchema = z.object({ from: Instant, to: Instant });
 
+/** A step that is done. */
+export interface DoneStep {
+  number: number;
+  text: string;
+  expectedMin: number;
+  tookMin: number;
+}
+
 /** A job of the day, with what a plan needs of it. */
 export interface DayJobCard extends DayJob {
   card: JobCard;
+  /** Steps that are done, with what they took against what was expected, minutes. */
+  done: DoneStep[];
   /** Its record cannot be read: it stands as long as its kit says, as one stretch. */
   unread?: true;
 }

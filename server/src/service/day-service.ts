@@ -1,4 +1,4 @@
-import type { DayDocument, DayJobCard } from '#contract/day.ts';
+import type { DayDocument, DayJobCard, DoneStep } from '#contract/day.ts';
 import { OPEN_DAYS } from '#contract/day.ts';
 import type { JobCard } from '#contract/job.ts';
 import { openWindows } from '#contract/open-windows.ts';
@@ -7,8 +7,10 @@ import type { JobWork } from '#core/day/day-work.ts';
 import { estimator, type StepHistory } from '#core/day/estimate.ts';
 import { baseMinutes, type EstimateFor, jobWork, stepName } from '#core/day/job-work.ts';
 import type { JobLog } from '#core/job/job-log.ts';
+import { lineProgress } from '#core/job/line-progress.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import { type Skilled, skillsMissing } from '#core/readiness/skill-need.ts';
+import { type StepTime, stepTimes } from '#core/record/step-times.ts';
 import type { BookService } from './book-service.ts';
 import type { JobService } from './job-service.ts';
 import type { ShopService } from './shop-service.ts';
@@ -41,6 +43,27 @@ const unread = ({ id, estimatedMinutes, kitTitle }: JobCard): JobWork => ({
   claims: [],
 });
 
+/** What the steps that are done took, against what was expected of them before. */
+function doneSteps({ plan, state }: JobLog, times: readonly StepTime[], by: EstimateFor): DoneStep[] {
+  const { steps } = lineProgress(plan, state);
+  const base = baseMinutes(plan);
+  return times.flatMap(({ step, tookMin }) => {
+    const of = plan.steps.find(({ id }) => id === step);
+    const usual = base.get(step);
+    if (!of || !usual || !steps.has(step)) return [];
+    const { minutes } = by.estimator.estimate({
+      kit: of.kit,
+      step: stepName(step),
+      baseMin: usual.minutes,
+      stated: usual.stated,
+      ...(by.fitter === undefined ? {} : { fitter: by.fitter }),
+      ...(by.vehicle === undefined ? {} : { vehicle: by.vehicle }),
+    });
+    const number = plan.steps.indexOf(of) + 1;
+    return [{ number, text: stepTitle(plan, { ...of, number: undefined }), expectedMin: minutes, tookMin }];
+  });
+}
+
 /** Steps by what the floor calls them: what a sheet writes no step for has a name of ours. */
 const titled = (plan: Plan, work: JobWork): JobWork => ({
   ...work,
@@ -72,10 +95,13 @@ export class DayService {
       ({ closedAtMs, calledOff, plannedStartMs }) => closedAtMs === undefined && !calledOff && plannedStartMs < toMs,
     );
     const logs = new Map<string, JobLog>();
+    const times = new Map<string, StepTime[]>();
     for (const { id } of open)
       try {
         const log = await this.jobs.log(shopId, id);
-        if (log) logs.set(id, log);
+        if (!log) continue;
+        logs.set(id, log);
+        times.set(id, stepTimes(log.plan, await this.jobs.events(shopId, id)));
       } catch (error) {
         // One job that cannot be read must not keep the others out of the plan.
         this.failedLater(error);
@@ -90,7 +116,9 @@ export class DayService {
     const hands = settings.people.filter(({ leftAtMs, role }) => leftAtMs === undefined && role !== 'counter');
     return {
       nowMs,
-      jobs: open.map((card) => this.dayJob(card, logs.get(card.id), nowMs, { estimator: paces, wrenches }, hands)),
+      jobs: open.map((card) =>
+        this.dayJob(card, logs.get(card.id), nowMs, { estimator: paces, wrenches }, hands, times.get(card.id)),
+      ),
       people: hands.map(({ id, name, initials, role, skills }) => ({
         id,
         name,
@@ -124,6 +152,7 @@ export class DayService {
     nowMs: number,
     from: EstimateFor,
     people: readonly Skilled[],
+    times: readonly StepTime[] = [],
   ): DayJobCard {
     const { id, slot = {}, bay, plannedStartMs, vehicle } = card;
     const [fitter] = slot.fitters ?? [];
@@ -145,6 +174,7 @@ export class DayService {
       fromMs: plannedStartMs,
       ...(slot.promisedMs === undefined ? {} : { promisedMs: slot.promisedMs }),
       fitters: slot.fitters ?? [],
+      done: log ? doneSteps(log, times, by) : [],
       begun,
       ...(log ? {} : { unread: true as const }),
     };

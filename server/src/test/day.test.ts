@@ -41,6 +41,10 @@ describe('what a day is planned from', () => {
     const before = await left();
     await mira.send(id, ...guardToClosed.slice(0, -1).map((command) => mira.input(command)));
     const after = await left();
+    const done = (await dayOf(mira)).jobs.find((one) => one.id === id)?.done ?? [];
+    expect(done.length).toBeGreaterThan(0);
+    for (const { tookMin, expectedMin, text } of done)
+      expect(tookMin >= 0 && expectedMin > 0 && text !== '').toBe(true);
     expect(after ?? 0).toBeLessThan(before ?? 0);
     await mira.send(id, ...guardToClosed.slice(-1).map((command) => mira.input(command)));
     expect(await left()).toBeUndefined();

@@ -153,6 +153,25 @@ export default function JobPlan() {
                       ))}
                   </tbody>
                 </table>
+                {of.done.length > 0 && (
+                  <>
+                    <h2 className="plate mt-6 border-b-2 border-ink pb-1 text-2xl">Done, against what was expected</h2>
+                    <ul>
+                      {of.done.map((step) => (
+                        <li key={step.number} className="flex gap-3 border-b border-hair py-1.5">
+                          <span className="min-w-0 flex-1">{stretchTitle(step)}</span>
+                          <span className="figures shrink-0">
+                            {minutesText(Math.max(1, Math.round(step.tookMin)))}
+                            <span className="text-ink-2">
+                              {' '}
+                              of {minutesText(Math.max(1, Math.round(step.expectedMin)))}
+                            </span>
+                          </span>
+                        </li>
+                      ))}
+                    </ul>
+                  </>
+                )}
               </section>
             </div>
           </>

@@ -35,7 +35,7 @@ const input = day([
 const document: DayDocument = {
   ...input,
   bays: 2,
-  jobs: input.jobs.map((one) => ({ ...one, card: card(one.id, one.id === 'a' ? '14-208' : '14-231') })),
+  jobs: input.jobs.map((one) => ({ ...one, done: [], card: card(one.id, one.id === 'a' ? '14-208' : '14-231') })),
   people: [
     { id: 'mira', name: 'Mira Vane', initials: 'MV', leads: true },
     { id: 'rafe', name: 'Rafe Orrin', initials: 'RO', leads: true },
