@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { bestChange, changed, helperCalls, usefulNow, worthOf } from './day-advice.ts';
+import { bestChange, changed, helperCalls, secondHand, usefulNow, worthOf } from './day-advice.ts';
 import { type DayPlan, planDay } from './day-plan.ts';
 import type { DayInput } from './day-problem.ts';
 import type { WorkLag } from './day-work.ts';
@@ -58,6 +58,27 @@ describe('helper calls', () => {
     const alone = planned({ ...input, people: [{ id: 'mira', leads: true }] });
     expect(helperCalls(alone)[0]).toMatchObject({ missing: 1 });
     expect(helperCalls(alone)[0]).not.toHaveProperty('helper');
+  });
+});
+
+describe('a second hand', () => {
+  const input = day([
+    job('a', [step(1, 30)], { fitters: ['mira'] }),
+    job('b', [step(1, 20), step(2, 25)], { bay: 2, fitters: ['rafe'] }),
+  ]);
+  const plan = planned(input);
+  it('is whoever has nothing in hand, an apprentice before others', () =>
+    expect(secondHand(input, plan, 'mira', ZERO + MINUTE)).toEqual({ who: 'hob', fromMs: ZERO + MINUTE }));
+  it('is free for a step the plan gives the two together', () => {
+    const two = day([job('a', [step(1, 30, { people: 2 })], { fitters: ['mira'] })]);
+    const alone = { ...two, people: two.people.filter(({ id }) => id !== 'rafe') };
+    expect(planned(alone).steps[0]?.people).toHaveLength(2);
+    expect(secondHand(alone, planned(alone), 'mira', ZERO + MINUTE)).toEqual({ who: 'hob', fromMs: ZERO + MINUTE });
+  });
+  it('is the first who will be free, and when, over all that follows without a gap', () => {
+    const alone = { ...input, people: input.people.filter(({ id }) => id !== 'hob') };
+    expect(secondHand(alone, plan, 'mira', ZERO + MINUTE)).toEqual({ who: 'rafe', fromMs: ZERO + 45 * MINUTE });
+    expect(secondHand({ people: [{ id: 'mira', leads: true }] }, plan, 'mira', ZERO)).toBeUndefined();
   });
 });
 

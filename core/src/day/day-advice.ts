@@ -53,6 +53,30 @@ export function usefulNow(
   return { ...(next ? { untilMs: next.startMs } : {}), list };
 }
 
+/**
+ * Who has a hand free beside a person: somebody now, apprentices before those who work alone; else the first who will have,
+ * and when. Nothing where nobody else is there at all.
+ */
+export function secondHand(
+  { people }: Pick<DayInput, 'people'>,
+  { steps }: Pick<DayPlan, 'steps'>,
+  person: string,
+  nowMs: number,
+): { who: string; fromMs: number } | undefined {
+  return people
+    .filter(({ id }) => id !== person)
+    .map(({ id, leads }) => {
+      let fromMs = nowMs;
+      // A step the two have together keeps nobody from it.
+      const without = steps.filter((one) => one.people.includes(id) && !one.people.includes(person));
+      for (const step of without.toSorted((a, b) => a.startMs - b.startMs))
+        if (step.startMs <= fromMs && fromMs < step.endMs) fromMs = step.endMs;
+      return { who: id, fromMs, leads };
+    })
+    .toSorted((a, b) => a.fromMs - b.fromMs || Number(a.leads) - Number(b.leads) || (a.who < b.who ? -1 : 1))
+    .map(({ who, fromMs }) => ({ who, fromMs }))[0];
+}
+
 /** Somebody is wanted beside the fitter. */
 export interface HelperCall {
   step: PlannedStep;

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { NEED_TEXT, PHASE_TEXT } from '#contract/wording/en/terms.ts';
 import { reasonsText } from '#contract/wording/plan-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
@@ -7,6 +7,9 @@ import type { LineAct } from '#core/line/line.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 import type { LineInHand } from './use-line.ts';
+
+/** Reads the plan of the day: fetched for steps that take two. */
+const SecondHands = lazy(() => import('./SecondHands.tsx'));
 
 /** Whose step it is and where it stands: the line's number, the sheet's beside it, hands and means; its own words one tap away. */
 export function StepHead({ line, act }: { line: LineInHand; act: LineAct }) {
@@ -37,6 +40,11 @@ export function StepHead({ line, act }: { line: LineInHand; act: LineAct }) {
         )}
         {needs.length > 0 && <b className="text-ink">{needs.join(', ')}</b>}
       </p>
+      {(step.step.people ?? 1) > 1 && !state.closed && (
+        <Suspense fallback={null}>
+          <SecondHands job={line.document.id} person={person} />
+        </Suspense>
+      )}
       {holder && holder.id !== person && !state.closed && (
         <p className="flex items-center justify-between gap-3">
           <span>{holder.name} has this step half done.</span>

@@ -6,6 +6,7 @@ import type { DayDocument } from '#contract/day.ts';
 import type { JobCard } from '#contract/job.ts';
 import { type DayPlan, planDay } from '#core/day/day-plan.ts';
 import { day, HOUR, job, MINUTE, step, work, ZERO } from '#core/day/fixture/day.ts';
+import { SecondHand } from '../line/SecondHands.tsx';
 import { Agenda } from './Agenda.tsx';
 import { PlanNotes, UsefulNow } from './PlanNotes.tsx';
 import { PlannedBar, partOf } from './PlannedBar.tsx';
@@ -74,6 +75,20 @@ describe('a job’s part of the plan', () => {
     expect(container.querySelectorAll('.wait-hatched')).toHaveLength(1);
     expect(container.querySelectorAll('.bg-paint')).toHaveLength(1);
   });
+});
+
+describe('a second hand, on the line', () => {
+  const said = (who: string[], job: string, nowMs = ZERO) => {
+    const people = document.people.filter(({ id }) => who.includes(id));
+    return render(<SecondHand day={{ ...document, people, nowMs }} plan={plan} job={job} person="mira" />).container
+      .textContent;
+  };
+  it('is named where there is one', () =>
+    expect(said(['mira', 'rafe', 'hob'], 'a')).toBe('Takes two: Hob Larkmoor is free.'));
+  it('is waited for where all have something in hand, with what can be done till then', () =>
+    expect(said(['mira', 'rafe'], 'a')).toMatch(/^Takes two: nobody is free before \d\d:\d\d, then Rafe Orrin\.$/));
+  it('is missing where nobody else is there', () =>
+    expect(said(['mira'], 'a')).toBe('Takes two, and nobody else is there.'));
 });
 
 describe('what the plan wants seen to', () => {
