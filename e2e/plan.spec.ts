@@ -1,6 +1,10 @@
 import type { Page } from '@playwright/test';
-import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
+import type { DayDocument } from '#contract/day.ts';
+import { nextOnLine } from '#core/job/line-next.ts';
+import { lineOf } from '#core/line/line.ts';
+import { ROCK_SLIDERS, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { expect, give, openJob, signIn, startAll, test } from './support/app.ts';
+import { workLine } from './support/line.ts';
 import { counts } from './support/visits.ts';
 
 /** The plan of the shop's day: drawn from the work left, moved by hand and by key, and made anew from what happens. */
@@ -114,6 +118,41 @@ test('what if, week and the wall: tried side by side, nothing is kept', async ({
   await page.emulateMedia({ media: 'print' });
   await expect(page.getByRole('banner')).toBeHidden();
   await expect(page.getByRole('heading', { level: 1 })).toBeVisible();
+});
+
+test('a step that takes two is not offered while nobody is free, but begun once somebody holds', async ({
+  page,
+  app,
+}) => {
+  await signIn(page, app, 'Rafe Orrin', '1357');
+  const job = await openJob(page, 'v-gorse', ROCK_SLIDERS.id, {}, 3);
+  await give(page, job, ...counts(ROCK_SLIDERS.items));
+  // All but two have gone home, and the other one is at work.
+  await page.route('**/api/days?*', async (route) => {
+    const response = await route.fetch();
+    const day = (await response.json()) as DayDocument;
+    const people = day.people.filter(({ name }) => name === 'Rafe Orrin' || name === 'Mira Vane');
+    const mira = people.find(({ name }) => name === 'Mira Vane')?.id ?? '';
+    const jobs = day.jobs.map((one) => (one.id === job ? one : { ...one, begun: true, fitters: [mira] }));
+    await route.fulfill({ response, json: { ...day, people, jobs, open: [] } });
+  });
+  // Done up to the step that two have to hold.
+  await workLine(page, job, ({ log }) => {
+    const next = nextOnLine(log.plan, log.state, '', Date.now());
+    return next !== undefined && (lineOf(log.plan).stepById.get(next.act.step)?.step.people ?? 1) === 1;
+  });
+  await page.goto(`${app.url}/jobs/${job}/line`);
+  const alone = page.getByRole('heading', { name: 'Nobody to hold' });
+  await expect(alone).toBeVisible({ timeout: 20_000 });
+  const busy = page.getByText(/nobody is free before \d\d:\d\d, then Mira Vane/);
+  await expect(busy).toBeVisible();
+  await page.getByRole('button', { name: 'Somebody holds: begin' }).click();
+  await expect(alone).toHaveCount(0);
+  // The screen of the step goes on saying it.
+  await expect(busy).toBeVisible();
+  await page.unroute('**/api/days?*');
+  await page.goto(`${app.url}/jobs/${job}/line`);
+  await expect(page.getByText(/Takes two: .* is free/)).toBeVisible({ timeout: 20_000 });
 });
 
 test('a phone has the day as a list, and a person their calendar', async ({ page, app }) => {

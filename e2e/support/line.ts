@@ -359,8 +359,16 @@ export async function workOnScreen(
       step && 'station' in step
         ? `Station ${indexOf(plan).stations.get(step.station)?.label ?? ''}`
         : planActionText(plan, act.action);
-    const here = await page
-      .getByRole('heading', { name: title, exact: true })
+    const heading = page.getByRole('heading', { name: title, exact: true });
+    // A step that takes two waits for a word where all others have something in hand.
+    const holds = page.getByRole('button', { name: 'Somebody holds: begin' });
+    await heading
+      .or(holds)
+      .first()
+      .waitFor({ timeout: 1500 })
+      .catch(() => undefined);
+    if (await holds.isVisible()) await holds.click();
+    const here = await heading
       .first()
       .waitFor({ timeout: 1500 })
       .then(() => true)

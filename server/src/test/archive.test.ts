@@ -127,8 +127,10 @@ describe('the whole shop as one file', () => {
     const empty = await startTestServer(undefined, { seed: false });
     try {
       const altered = Buffer.from(bytes);
-      // In the middle of the largest table's packed bytes.
-      altered.writeUInt8((altered.readUInt8(Math.floor(bytes.length / 2)) + 1) % 256, Math.floor(bytes.length / 2));
+      // In a table's packed bytes, behind the name in its header: between two files a byte may mean nothing.
+      const name = 'tables/job_event.ndjson';
+      const packed = bytes.indexOf(name) + name.length + 100;
+      altered.writeUInt8((altered.readUInt8(packed) + 1) % 256, packed);
       await expect(readArchive(empty.source, kept(altered), empty.config.sealDir)).rejects.toThrow();
       await expect(
         readArchive(empty.source, kept(bytes.subarray(0, bytes.length / 2)), empty.config.sealDir),

@@ -17,6 +17,8 @@ const actScreen = () => import('./ActScreen.tsx').then(({ ActScreen }) => ({ def
 const jointAct = () => import('./joint/JointAct.tsx').then(({ JointAct }) => ({ default: JointAct }));
 const ActScreen = lazy(actScreen);
 const JointAct = lazy(jointAct);
+/** Reads the plan of the day: fetched for steps that take two. */
+const SecondHands = lazy(() => import('./SecondHands.tsx'));
 
 /** The joint group or the act itself: another one starts with a fresh screen. */
 const sameScreen = (act: LineAct): string =>
@@ -71,16 +73,27 @@ export default function Line() {
           <Tape line={line} onPick={jump} />
         </div>
         <Suspense fallback={<div className="flex-1 bg-bench" />}>
-          {!act ? (
+          {!act || !step ? (
             <LineDone line={line} />
-          ) : lineKind(act.action).byStations ? (
-            <JointAct key={sameScreen(act)} line={line} act={act} />
+          ) : (step.step.people ?? 1) > 1 ? (
+            <SecondHands key={step.id} line={line} step={step}>
+              <Act line={line} act={act} />
+            </SecondHands>
           ) : (
-            <ActScreen key={sameScreen(act)} line={line} act={act} />
+            <Act line={line} act={act} />
           )}
         </Suspense>
       </div>
     </div>
+  );
+}
+
+/** The act that is next: bolts on their picture, all else on its own screen. */
+function Act({ line, act }: { line: LineInHand; act: LineAct }) {
+  return lineKind(act.action).byStations ? (
+    <JointAct key={sameScreen(act)} line={line} act={act} />
+  ) : (
+    <ActScreen key={sameScreen(act)} line={line} act={act} />
   );
 }
 

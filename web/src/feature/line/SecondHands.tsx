@@ -1,33 +1,46 @@
-import { useEffect, useState } from 'react';
+import { type ReactNode, useEffect, useState } from 'react';
 import { type DayDocument, PLANNED_DAYS } from '#contract/day.ts';
 import { stretchTitle } from '#contract/wording/day-text.ts';
-import { secondHand, usefulNow } from '#core/day/day-advice.ts';
+import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
+import { stepTitle } from '#contract/wording/step-text.ts';
+import { secondHand } from '#core/day/day-advice.ts';
 import type { DayPlan } from '#core/day/day-plan.ts';
+import { stepHolder } from '#core/job/step-holder.ts';
+import type { LineStep } from '#core/line/line.ts';
 import { useDays } from '../../shop/queries.ts';
 import ShopData from '../../shop/ShopData.tsx';
 import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
+import { Button } from '../../ui/Button.tsx';
 import { useNow } from '../../ui/use-now.ts';
 import { planWorker } from '../../worker/plan-worker.ts';
+import { LineFoot } from './LineFoot.tsx';
+import { SecondHandSaid } from './second-hand.ts';
+import type { LineInHand } from './use-line.ts';
 
 /** How often who is free is asked for, ms. */
 const REFRESH_MS = 30_000;
+/** A step is not kept from its fitter longer than this by a plan that is slow or a server that is away, ms. */
+const PATIENCE_MS = 700;
 
 /**
- * Who has a hand free for a step that takes two, by the plan of the day: and where nobody has, until when, and what can be
- * done meanwhile. Says nothing without the server: the line itself works without the plan.
+ * The acts of a step that takes two, offered while somebody is free by the plan of the day, or once the fitter says that
+ * somebody is there. Without the server, and in a shop of one, they are offered as they are.
  */
-export default function SecondHands(props: { job: string; person: string }) {
+export default function SecondHands(props: { line: LineInHand; step: LineStep; children: ReactNode }) {
   return (
     <ShopData>
-      <WhoIsFree {...props} />
+      <WithPlan {...props} />
     </ShopData>
   );
 }
 
-function WhoIsFree({ job, person }: { job: string; person: string }) {
+function WithPlan({ line, step, children }: { line: LineInHand; step: LineStep; children: ReactNode }) {
+  const { document, plan: work, state, person } = line;
   const nowMs = useNow(REFRESH_MS);
   const { data: day } = useDays(shopDayStart(nowMs), shopDayStart(nowMs, PLANNED_DAYS), REFRESH_MS);
   const [plan, setPlan] = useState<DayPlan>();
+  // Begun by whoever, or let through once: nothing is put in its way any more.
+  const [open, setOpen] = useState(() => stepHolder(work, state, step) !== undefined);
   useEffect(() => {
     if (!day) return;
     let gone = false;
@@ -42,23 +55,108 @@ function WhoIsFree({ job, person }: { job: string; person: string }) {
       gone = true;
     };
   }, [day]);
-  return day && plan ? <SecondHand day={day} plan={plan} job={job} person={person} /> : null;
+  const hand = day && plan ? handAt(day, plan, document.id, person) : undefined;
+  // What waits for another step says so itself.
+  const waits = day?.jobs
+    .find(({ id }) => id === document.id)
+    ?.work.steps.some((one) => one.step === step.id && !one.free);
+  const free = hand !== undefined && (hand.freeAtMs === undefined || waits === true);
+  useEffect(() => {
+    if (free) setOpen(true);
+  }, [free]);
+  useEffect(() => {
+    if (hand !== undefined) return;
+    const timer = setTimeout(() => setOpen(true), PATIENCE_MS);
+    return () => clearTimeout(timer);
+  }, [hand]);
+  return (
+    <SecondHandSaid.Provider value={hand && { text: hand.text, missing: hand.freeAtMs !== undefined }}>
+      {open || free ? (
+        children
+      ) : hand ? (
+        <NobodyFree line={line} step={step} text={hand.text} meanwhile={hand.meanwhile} onBegin={() => setOpen(true)} />
+      ) : (
+        <output className="flex-1 bg-bench p-6 text-xl">Looking who has a hand free…</output>
+      )}
+    </SecondHandSaid.Provider>
+  );
 }
 
-/** The sentence itself. */
-export function SecondHand(props: { day: DayDocument; plan: DayPlan; job: string; person: string }) {
-  const { day, plan, job, person } = props;
+/** What is known of a second hand for a person on a job. */
+export interface Hand {
+  text: string;
+  /** When the first will be free, Unix ms; undefined where somebody is now, or nobody else is there at all. */
+  freeAtMs?: number;
+  /** What the job has meanwhile for one. */
+  meanwhile?: { step: string; text: string };
+}
+
+/** Who has a hand free at the moment of a day. */
+export function handAt(day: DayDocument, plan: DayPlan, job: string, person: string): Hand {
   const hand = secondHand(day, plan, person, day.nowMs);
-  const name = (id: string) => day.people.find((one) => one.id === id)?.name ?? id;
-  if (!hand) return <p className="font-bold text-bad">Takes two, and nobody else is there.</p>;
-  if (hand.fromMs <= day.nowMs) return <p className="font-bold">Takes two: {name(hand.who)} is free.</p>;
-  const [other] = usefulNow(day, plan, person, day.nowMs).list.filter(
-    (one) => one.job === job && one.step.people === 1,
-  );
+  if (!hand) return { text: 'Takes two, and nobody else is there.' };
+  const name = day.people.find(({ id }) => id === hand.who)?.name ?? hand.who;
+  if (hand.fromMs <= day.nowMs) return { text: `Takes two: ${name} is free.` };
+  const other = day.jobs
+    .find(({ id }) => id === job)
+    ?.work.steps.find(({ free, begun, people }) => free && begun === undefined && people === 1);
+  return {
+    text: `Takes two: nobody is free before ${shopFormat(hand.fromMs, 'HH:mm')}, then ${name}.`,
+    freeAtMs: hand.fromMs,
+    ...(other ? { meanwhile: { step: other.step, text: stretchTitle(other) } } : {}),
+  };
+}
+
+/** In the place of the step: who comes when, what can be done till then, and the way on for whom the plan does not see. */
+function NobodyFree({
+  line,
+  step,
+  text,
+  meanwhile,
+  onBegin,
+}: {
+  line: LineInHand;
+  step: LineStep;
+  text: string;
+  meanwhile: Hand['meanwhile'];
+  onBegin: () => void;
+}) {
   return (
-    <p className="font-bold text-bad">
-      Takes two: nobody is free before {shopFormat(hand.fromMs, 'HH:mm')}, then {name(hand.who)}.
-      {other && <span className="text-ink"> Meanwhile: {stretchTitle(other.step)} (press Later).</span>}
-    </p>
+    <>
+      <main className="flex min-w-0 flex-1 flex-col bg-bench">
+        <div className="flex-1 p-6">
+          <p className="text-sm text-ink-2">
+            <span className="max-lg:hidden">
+              Step <b className="figures text-ink">{step.number}</b> of {line.line.steps.length} ·{' '}
+            </span>
+            {PHASE_TEXT[step.step.phase]}
+          </p>
+          <h1 className="plate text-5xl">Nobody to hold</h1>
+          <p className="mt-2 max-w-prose text-xl">{stepTitle(line.plan, { ...step.step, number: undefined })}</p>
+          <p className="mt-2 max-w-prose text-xl">{text}</p>
+          <p className="mt-2 max-w-prose text-xl text-ink-2">
+            {meanwhile
+              ? `Meanwhile this job has for one: step ${meanwhile.text}.`
+              : 'This job has nothing for one meanwhile.'}
+          </p>
+          <p className="mt-6">
+            <Button onClick={onBegin}>Somebody holds: begin</Button>
+          </p>
+        </div>
+        <LineFoot line={line} />
+      </main>
+      <aside className="order-first flex shrink-0 flex-col border-ink bg-sheet md:order-none md:w-[24rem] lg:w-[430px] md:border-l-2">
+        <div className="flex-1" />
+        {meanwhile && (
+          <button
+            type="button"
+            className="thumb-bar plate flex min-h-22 items-center bg-paint px-6 text-4xl text-on-paint"
+            onClick={() => line.pick(meanwhile.step)}
+          >
+            Do that meanwhile
+          </button>
+        )}
+      </aside>
+    </>
   );
 }

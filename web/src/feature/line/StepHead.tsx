@@ -1,4 +1,4 @@
-import { lazy, Suspense, useState } from 'react';
+import { useContext, useState } from 'react';
 import { NEED_TEXT, PHASE_TEXT } from '#contract/wording/en/terms.ts';
 import { reasonsText } from '#contract/wording/plan-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
@@ -6,15 +6,14 @@ import { stepHolder } from '#core/job/step-holder.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { SecondHandSaid } from './second-hand.ts';
 import type { LineInHand } from './use-line.ts';
-
-/** Reads the plan of the day: fetched for steps that take two. */
-const SecondHands = lazy(() => import('./SecondHands.tsx'));
 
 /** Whose step it is and where it stands: the line's number, the sheet's beside it, hands and means; its own words one tap away. */
 export function StepHead({ line, act }: { line: LineInHand; act: LineAct }) {
   const { plan, state, person, give } = line;
   const [words, setWords] = useState(false);
+  const hand = useContext(SecondHandSaid);
   const step = line.line.stepById.get(act.step);
   if (!step) return null;
   const holder = stepHolder(plan, state, step);
@@ -40,11 +39,7 @@ export function StepHead({ line, act }: { line: LineInHand; act: LineAct }) {
         )}
         {needs.length > 0 && <b className="text-ink">{needs.join(', ')}</b>}
       </p>
-      {(step.step.people ?? 1) > 1 && !state.closed && (
-        <Suspense fallback={null}>
-          <SecondHands job={line.document.id} person={person} />
-        </Suspense>
-      )}
+      {hand && !state.closed && <p className={`font-bold ${hand.missing ? 'text-bad' : ''}`}>{hand.text}</p>}
       {holder && holder.id !== person && !state.closed && (
         <p className="flex items-center justify-between gap-3">
           <span>{holder.name} has this step half done.</span>

@@ -6,7 +6,7 @@ import type { DayDocument } from '#contract/day.ts';
 import type { JobCard } from '#contract/job.ts';
 import { type DayPlan, planDay } from '#core/day/day-plan.ts';
 import { day, HOUR, job, MINUTE, step, work, ZERO } from '#core/day/fixture/day.ts';
-import { SecondHand } from '../line/SecondHands.tsx';
+import { handAt } from '../line/SecondHands.tsx';
 import { Agenda } from './Agenda.tsx';
 import { PlanNotes, UsefulNow } from './PlanNotes.tsx';
 import { PlannedBar, partOf } from './PlannedBar.tsx';
@@ -78,17 +78,23 @@ describe('a job’s part of the plan', () => {
 });
 
 describe('a second hand, on the line', () => {
-  const said = (who: string[], job: string, nowMs = ZERO) => {
+  const hand = (who: string[], at = 'a') => {
     const people = document.people.filter(({ id }) => who.includes(id));
-    return render(<SecondHand day={{ ...document, people, nowMs }} plan={plan} job={job} person="mira" />).container
-      .textContent;
+    return handAt({ ...document, people, nowMs: ZERO }, plan, at, 'mira');
   };
   it('is named where there is one', () =>
-    expect(said(['mira', 'rafe', 'hob'], 'a')).toBe('Takes two: Hob Larkmoor is free.'));
-  it('is waited for where all have something in hand, with what can be done till then', () =>
-    expect(said(['mira', 'rafe'], 'a')).toMatch(/^Takes two: nobody is free before \d\d:\d\d, then Rafe Orrin\.$/));
-  it('is missing where nobody else is there', () =>
-    expect(said(['mira'], 'a')).toBe('Takes two, and nobody else is there.'));
+    expect(hand(['mira', 'rafe', 'hob'])).toEqual({ text: 'Takes two: Hob Larkmoor is free.' }));
+  it('is waited for where all have something in hand', () => {
+    const { text, freeAtMs } = hand(['mira', 'rafe']);
+    expect(text).toMatch(/^Takes two: nobody is free before \d\d:\d\d, then Rafe Orrin\.$/);
+    expect(freeAtMs).toBe(ZERO + 25 * MINUTE);
+  });
+  it('says what the job has for one meanwhile, and nothing where all else waits too', () => {
+    expect(hand(['mira', 'rafe'], 'b').meanwhile?.step).toBe('s1');
+    expect(hand(['mira', 'rafe'], 'a').meanwhile).toBeUndefined();
+  });
+  it('is missing where nobody else is there, and then nothing is waited for', () =>
+    expect(hand(['mira'])).toEqual({ text: 'Takes two, and nobody else is there.' }));
 });
 
 describe('what the plan wants seen to', () => {
