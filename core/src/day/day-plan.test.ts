@@ -125,6 +125,16 @@ describe('a day', () => {
     // Twice as long for every 10 K colder: rule of thumb for reaction rates.
     expect(minutesOf(planned({ ...input, tempC: 12 }).jobs[0]?.readyMs ?? 0)).toBe(70);
   });
+  it('leaves a job alone that was put to later, though a step of it was in hand and a locker open', () => {
+    const steps = [step(1, 10, { begun: { by: 'mira' } }), step(2, 20)];
+    const lockers = [{ group: 'Plate', step: 's2', closesAtMs: ZERO + 60 * MINUTE, needsMin: 5 }];
+    const later = ZERO + 24 * HOUR;
+    const plan = planned(
+      day([job('a', steps, { work: work('a', steps, { lockers }), fitters: ['mira'], fromMs: later, begun: false })]),
+    );
+    expect(Math.min(...plan.steps.map(({ startMs }) => startMs))).toBeGreaterThanOrEqual(later);
+    expect(plan.lost).toMatchObject([{ job: 'a', group: 'Plate' }]);
+  });
   it('tells a locker that sets before it can be pulled, and plans the rest', () => {
     const lockers = [{ group: 'Plate', step: 's1', closesAtMs: ZERO + 2 * MINUTE, needsMin: 5 }];
     const steps = [step(1, 10)];

@@ -168,6 +168,8 @@ export function dayProblem(input: DayInput, { deadlines = new Set(), asTheLine =
   for (const job of jobs) {
     const { id, work } = job;
     const person = fitterOf.get(id);
+    // Its rest was put to later: what is in hand is put down, and an open locker does not last till then.
+    const putOff = !job.begun && minute(job.fromMs) > 0;
     activities.push({ id: startOf(id), minutes: 0 }, { id: doneOf(id), minutes: 0 }, { id: readyOf(id), minutes: 0 });
     put({ from: NOW, to: startOf(id), minMinutes: job.begun ? 0 : Math.max(0, minute(job.fromMs)) });
     put({ from: startOf(id), to: doneOf(id), minMinutes: 0 });
@@ -211,7 +213,7 @@ export function dayProblem(input: DayInput, { deadlines = new Set(), asTheLine =
       .filter(({ begun, shutUntilMs }) => begun?.by !== undefined && begun.by === person && shutUntilMs === undefined)
       .toSorted((a, b) => b.number - a.number);
     const busy = jobs.some((other) => other.id < id && fitterOf.get(other.id) === person && other.begun);
-    if (inHand && isOpenNow && !busy && inHand.free)
+    if (inHand && isOpenNow && !busy && !putOff && inHand.free)
       put({ from: NOW, to: stretchId(id, inHand.step), minMinutes: 0, maxMinutes: 0 });
     for (const lag of work.lags) {
       const from = parts.get(lag.from)?.at(-1);
@@ -233,7 +235,7 @@ export function dayProblem(input: DayInput, { deadlines = new Set(), asTheLine =
       const to = parts.get(step)?.[0];
       const latest = Math.floor((closesAtMs - zeroMs) / MINUTE_MS - needsMin);
       if (to === undefined) continue;
-      if (latest < 0 || !isOpenNow) lost.push({ job: id, group, closesAtMs, needsMin });
+      if (latest < 0 || !isOpenNow || putOff) lost.push({ job: id, group, closesAtMs, needsMin });
       else put({ from: NOW, to, minMinutes: 0, maxMinutes: latest });
     }
     const driveMin = tempC !== undefined && work.driveSets ? settingMin(work.driveSets, tempC) : work.driveAfterMin;

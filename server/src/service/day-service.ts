@@ -16,6 +16,8 @@ import type { JobService } from './job-service.ts';
 import type { ShopService } from './shop-service.ts';
 import type { ShopWrenches } from './shop-wrenches.ts';
 
+const DAY_MS = 86_400_000;
+
 /** What a job that cannot be read comes to: one stretch, as long as its kit says. */
 const unread = ({ id, estimatedMinutes, kitTitle }: JobCard): JobWork => ({
   job: id,
@@ -117,7 +119,14 @@ export class DayService {
     return {
       nowMs,
       jobs: open.map((card) =>
-        this.dayJob(card, logs.get(card.id), nowMs, { estimator: paces, wrenches }, hands, times.get(card.id)),
+        this.dayJob(
+          card,
+          logs.get(card.id),
+          { nowMs, dayEndMs: fromMs + DAY_MS },
+          { estimator: paces, wrenches },
+          hands,
+          times.get(card.id),
+        ),
       ),
       people: hands.map(({ id, name, initials, role, skills }) => ({
         id,
@@ -149,7 +158,7 @@ export class DayService {
   private dayJob(
     card: JobCard,
     log: JobLog | undefined,
-    nowMs: number,
+    { nowMs, dayEndMs }: { nowMs: number; dayEndMs: number },
     from: EstimateFor,
     people: readonly Skilled[],
     times: readonly StepTime[] = [],
@@ -165,7 +174,9 @@ export class DayService {
     const left = log ? titled(log.plan, jobWork(id, log.plan, log.state, nowMs, by)) : unread(card);
     const cannot = [...left.cannot, ...skills.map(({ skill }) => ({ kind: 'noSkill' as const, skill }))];
     const work = { ...left, cannot };
-    const begun = card.progress.phases.some(({ phase, done }) => phase !== 'checkIn' && done > 0);
+    // What was begun and then put to a later day waits until then.
+    const begun =
+      plannedStartMs < dayEndMs && card.progress.phases.some(({ phase, done }) => phase !== 'checkIn' && done > 0);
     return {
       id,
       card,

@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { minutesText } from '#contract/wording/minutes-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import { type LineClock, waitsForTheDriver } from '#core/job/line-clocks.ts';
@@ -13,6 +13,8 @@ import { afterKey, Keypad } from '../../ui/Keypad.tsx';
 import type { LineInHand } from './use-line.ts';
 
 const MINUTE_MS = 60_000;
+/** Reads the plan of the day: fetched where a line has nothing else to do. */
+const UsefulElsewhere = lazy(() => import('./UsefulElsewhere.tsx'));
 const sinceOf = (typed: string, nowMs: number): number | undefined => {
   const [, hour, minute] = /^(\d{1,2}):(\d{2})$/.exec(typed) ?? [];
   if (hour === undefined || minute === undefined) return undefined;
@@ -127,6 +129,7 @@ export function ClockPanel({
               : 'nothing of this line fits in.'}
           </p>
         )}
+        {clock && !goOn && !meanwhile && <OtherJobs line={line} />}
       </div>
       <div className="flex-1" />
       {begin ? (
@@ -149,6 +152,13 @@ export function ClockPanel({
 /** What the line has that can be done while something else waits. */
 const fitsIn = ({ line, plan, state, progress }: LineInHand, act: LineAct): LineStep | undefined =>
   line.steps.find(({ id }) => id !== act.step && !progress.steps.has(id) && waitsOfStep(plan, state, id).length === 0);
+
+/** What other jobs have for the person meanwhile. */
+const OtherJobs = ({ line: { document, person } }: { line: LineInHand }) => (
+  <Suspense fallback={null}>
+    <UsefulElsewhere job={document.id} person={person} />
+  </Suspense>
+);
 
 /** What is on the threads has not set: what carries weight waits for it. */
 export function ShutPanel({ line, act, untilMs }: { line: LineInHand; act: LineAct; untilMs: number }) {
@@ -174,6 +184,7 @@ export function ShutPanel({ line, act, untilMs }: { line: LineInHand; act: LineA
           <b>Meanwhile:</b>{' '}
           {meanwhile ? `step ${meanwhile.number}, ${stepTitle(plan, meanwhile.step)}` : 'nothing of this line fits in.'}
         </p>
+        {!meanwhile && <OtherJobs line={line} />}
       </div>
       <div className="flex-1" />
       <ActionBar className="thumb-bar" onClick={other} disabled={!other}>

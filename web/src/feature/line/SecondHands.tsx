@@ -1,5 +1,5 @@
 import { type ReactNode, useEffect, useState } from 'react';
-import { type DayDocument, PLANNED_DAYS } from '#contract/day.ts';
+import type { DayDocument } from '#contract/day.ts';
 import { stretchTitle } from '#contract/wording/day-text.ts';
 import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
@@ -7,18 +7,14 @@ import { secondHand } from '#core/day/day-advice.ts';
 import type { DayPlan } from '#core/day/day-plan.ts';
 import { stepHolder } from '#core/job/step-holder.ts';
 import type { LineStep } from '#core/line/line.ts';
-import { useDays } from '../../shop/queries.ts';
 import ShopData from '../../shop/ShopData.tsx';
-import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
+import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
-import { useNow } from '../../ui/use-now.ts';
-import { planWorker } from '../../worker/plan-worker.ts';
 import { LineFoot } from './LineFoot.tsx';
 import { SecondHandSaid } from './second-hand.ts';
+import { useFirstPlan } from './use-first-plan.ts';
 import type { LineInHand } from './use-line.ts';
 
-/** How often who is free is asked for, ms. */
-const REFRESH_MS = 30_000;
 /** A step is not kept from its fitter longer than this by a plan that is slow or a server that is away, ms. */
 const PATIENCE_MS = 700;
 
@@ -36,28 +32,12 @@ export default function SecondHands(props: { line: LineInHand; step: LineStep; c
 
 function WithPlan({ line, step, children }: { line: LineInHand; step: LineStep; children: ReactNode }) {
   const { document, plan: work, state, person } = line;
-  const nowMs = useNow(REFRESH_MS);
-  const { data: day } = useDays(shopDayStart(nowMs), shopDayStart(nowMs, PLANNED_DAYS), REFRESH_MS);
-  const [plan, setPlan] = useState<DayPlan>();
+  const planned = useFirstPlan();
   // Begun by whoever, or let through once: nothing is put in its way any more.
   const [open, setOpen] = useState(() => stepHolder(work, state, step) !== undefined);
-  useEffect(() => {
-    if (!day) return;
-    let gone = false;
-    planWorker()
-      .first(day)
-      .then((answer) => {
-        if (!gone) setPlan(answer.ok && answer.value.kind === 'plan' ? answer.value.plan : undefined);
-      })
-      // Who is free is a help; the step can be done without it.
-      .catch(() => setPlan(undefined));
-    return () => {
-      gone = true;
-    };
-  }, [day]);
-  const hand = day && plan ? handAt(day, plan, document.id, person) : undefined;
+  const hand = planned ? handAt(planned.day, planned.plan, document.id, person) : undefined;
   // What waits for another step says so itself.
-  const waits = day?.jobs
+  const waits = planned?.day.jobs
     .find(({ id }) => id === document.id)
     ?.work.steps.some((one) => one.step === step.id && !one.free);
   const free = hand !== undefined && (hand.freeAtMs === undefined || waits === true);

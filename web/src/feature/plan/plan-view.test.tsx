@@ -7,6 +7,7 @@ import type { JobCard } from '#contract/job.ts';
 import { type DayPlan, planDay } from '#core/day/day-plan.ts';
 import { day, HOUR, job, MINUTE, step, work, ZERO } from '#core/day/fixture/day.ts';
 import { handAt } from '../line/SecondHands.tsx';
+import { Elsewhere } from '../line/UsefulElsewhere.tsx';
 import { Agenda } from './Agenda.tsx';
 import { PlanNotes, UsefulNow } from './PlanNotes.tsx';
 import { PlannedBar, partOf } from './PlannedBar.tsx';
@@ -95,6 +96,20 @@ describe('a second hand, on the line', () => {
   });
   it('is missing where nobody else is there, and then nothing is waited for', () =>
     expect(hand(['mira'])).toEqual({ text: 'Takes two, and nobody else is there.' }));
+});
+
+describe('a line that has nothing for a wait', () => {
+  const shown = (person: string, at: number) =>
+    inRouter(<Elsewhere day={{ ...document, nowMs: at }} plan={plan} job="a" person={person} />);
+  it('leads where the plan has the person now', () => {
+    shown('rafe', ZERO + MINUTE);
+    expect(screen.getByRole('link', { name: '14-231, step 1 Step 1' })).toHaveAttribute('href', '/jobs/b/line');
+  });
+  it('offers what is useful where the person is wanted nowhere', () => {
+    shown('hob', ZERO + 31 * MINUTE);
+    expect(screen.queryByText('The plan has you elsewhere:')).toBeNull();
+    expect(screen.getByRole('region', { name: 'Useful now' })).toBeVisible();
+  });
 });
 
 describe('what the plan wants seen to', () => {
