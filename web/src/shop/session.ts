@@ -110,8 +110,9 @@ export const useSession = create<SessionState>((set, get) => {
       signedInAs(session);
     },
     async signOut() {
-      await closeKeys();
+      // First of all, so that a reload in between finds nobody signed in.
       localStorage.removeItem(LAST_SESSION_KEY);
+      await closeKeys();
       try {
         await call(api.session.$delete());
         localStorage.removeItem(OWED_KEY);
