@@ -133,7 +133,11 @@ test('a step that takes two is not offered while nobody is free, but begun once 
     const day = (await response.json()) as DayDocument;
     const people = day.people.filter(({ name }) => name === 'Rafe Orrin' || name === 'Mira Vane');
     const mira = people.find(({ name }) => name === 'Mira Vane')?.id ?? '';
-    const jobs = day.jobs.map((one) => (one.id === job ? one : { ...one, begun: true, fitters: [mira] }));
+    const others = day.jobs.filter(({ id, work }) => id !== job && work.steps.some(({ free }) => free)).slice(0, 4);
+    const jobs = [
+      ...day.jobs.filter(({ id }) => id === job),
+      ...others.map((one) => ({ ...one, begun: true, fitters: [mira] })),
+    ];
     await route.fulfill({ response, json: { ...day, people, jobs, open: [] } });
   });
   // Done up to the step that two have to hold.

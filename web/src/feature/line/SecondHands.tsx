@@ -16,7 +16,7 @@ import { useFirstPlan } from './use-first-plan.ts';
 import type { LineInHand } from './use-line.ts';
 
 /** A step is not kept from its fitter longer than this by a plan that is slow or a server that is away, ms. */
-const PATIENCE_MS = 700;
+const PATIENCE_MS = 5_000;
 
 /**
  * The acts of a step that takes two, offered while somebody is free by the plan of the day, or once the fitter says that
@@ -46,7 +46,7 @@ function WithPlan({ line, step, children }: { line: LineInHand; step: LineStep; 
   }, [free]);
   useEffect(() => {
     if (hand !== undefined) return;
-    const timer = setTimeout(() => setOpen(true), PATIENCE_MS);
+    const timer = setTimeout(() => setOpen(true), navigator.onLine ? PATIENCE_MS : 0);
     return () => clearTimeout(timer);
   }, [hand]);
   return (
