@@ -15,6 +15,10 @@ export interface Useful {
   helper?: string;
 }
 
+/** What the plan has a person work on, or help with, at a moment. */
+export const atWork = ({ steps }: Pick<DayPlan, 'steps'>, person: string, atMs: number): PlannedStep | undefined =>
+  steps.find(({ people, startMs, endMs }) => people.includes(person) && startMs <= atMs && atMs < endMs);
+
 /**
  * What fits into a wait for a person: steps that nothing keeps, that are in nobody's hand, and that end before the plan
  * wants the person again. What takes two is offered only while somebody else is free.
@@ -26,12 +30,10 @@ export function usefulNow(
   nowMs: number,
 ): { untilMs?: number; list: Useful[] } {
   const mine = plan.steps.filter(({ people }) => people.includes(person));
-  const atWork = (who: string) =>
-    plan.steps.find((one) => one.people.includes(who) && one.startMs <= nowMs && nowMs < one.endMs);
-  if (atWork(person)) return { list: [] };
+  if (atWork(plan, person, nowMs)) return { list: [] };
   const next = mine.filter(({ startMs }) => startMs > nowMs).toSorted((a, b) => a.startMs - b.startMs)[0];
   const roomMin = next ? (next.startMs - nowMs) / MINUTE_MS : Number.POSITIVE_INFINITY;
-  const free = input.people.find(({ id }) => id !== person && !atWork(id))?.id;
+  const free = input.people.find(({ id }) => id !== person && !atWork(plan, id, nowMs))?.id;
   const own = new Set(mine.map(({ job }) => job));
   const list = input.jobs
     .flatMap((job) =>

@@ -11,7 +11,6 @@ import {
   dayProblem,
   doneOf,
   readyOf,
-  type Stretch,
   startOf,
 } from './day-problem.ts';
 import type { StepWork, WorkLag } from './day-work.ts';
@@ -354,5 +353,3 @@ function before(
   const earlier = plan.steps.filter((one) => one.job === here.job && one.endMs <= startMs && one.id !== here.id).at(-1);
   return { because: { kind: 'order' }, ...(earlier ? { next: earlier } : {}) };
 }
-
-export type { Stretch };

@@ -78,6 +78,10 @@ export const stretchId = (job: string, step: string, part = 0): string =>
 const able = ({ skills = [] }: DayPerson, { work }: DayJob, kept: boolean): boolean =>
   !kept || work.skills.every((skill) => skills.includes(skill));
 
+/** Jobs as they are taken: who has begun, then by when they come. */
+const byTurn = (a: DayJob, b: DayJob): number =>
+  Number(b.begun) - Number(a.begun) || a.fromMs - b.fromMs || (a.id < b.id ? -1 : 1);
+
 /**
  * Who works on each job: who is named, else who can do what it asks for and has least to do; the same for the same day.
  */
@@ -89,9 +93,7 @@ export function fittersOf({ jobs, people }: Pick<DayInput, 'jobs' | 'people'>): 
     found.set(job.id, person);
     load.set(person, (load.get(person) ?? 0) + minutes(job));
   };
-  const inOrder = [...jobs].sort(
-    (a, b) => Number(b.begun) - Number(a.begun) || a.fromMs - b.fromMs || (a.id < b.id ? -1 : 1),
-  );
+  const inOrder = jobs.toSorted(byTurn);
   // Who has a step in hand goes on with it.
   const holderOf = (job: DayJob) =>
     job.work.steps.find(({ begun }) => begun?.by !== undefined && load.has(begun.by))?.begun?.by;
@@ -116,9 +118,7 @@ export function fittersOf({ jobs, people }: Pick<DayInput, 'jobs' | 'people'>): 
 /** The jobs of each bay in the order they stand there: who is in it, then by when they come. */
 export function bayOrder(jobs: readonly DayJob[]): Map<number, DayJob[]> {
   const found = new Map<number, DayJob[]>();
-  for (const job of [...jobs].sort(
-    (a, b) => Number(b.begun) - Number(a.begun) || a.fromMs - b.fromMs || (a.id < b.id ? -1 : 1),
-  ))
+  for (const job of jobs.toSorted(byTurn))
     if (job.bay !== undefined) found.set(job.bay, [...(found.get(job.bay) ?? []), job]);
   return found;
 }

@@ -7,7 +7,7 @@ import { lineKind } from '#core/line/line-kinds.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { useLinePlace } from '../../job/line-place.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
-import { LineFoot } from './LineFoot.tsx';
+import { LineNotice, NOTICE_BAR } from './LineNotice.tsx';
 import { SinceYouLeft } from './SinceYouLeft.tsx';
 import { Tape } from './Tape.tsx';
 import { type LineInHand, useLine } from './use-line.ts';
@@ -116,41 +116,30 @@ function LineDone({ line }: { line: LineInHand }) {
   const left = line.line.steps.length - line.progress.steps.size;
   usePrimaryKey(parked ? () => give({ type: 'resume' }) : undefined);
   return (
-    <>
-      <main className="flex min-w-0 flex-1 flex-col bg-bench">
-        <div className="flex-1 p-6">
-          <h1 className="plate text-5xl">
-            {parked ? 'Put aside' : left === 0 ? 'The line is done' : 'Nothing can be done now'}
-          </h1>
-          <p className="mt-2 max-w-prose text-xl">
-            {parked
-              ? `By ${parked.by.name}: ${parked.reason}`
-              : left === 0
-                ? 'Every step is done or let go by a lead. Count the tray and sign.'
-                : `${left} steps are open, and each waits for something: a count, a choice between two kits, or a lead.`}
-          </p>
-        </div>
-        <LineFoot line={line} />
-      </main>
-      <aside className="order-first flex shrink-0 flex-col border-ink bg-sheet md:order-none md:w-[24rem] lg:w-[430px] md:border-l-2">
-        <div className="flex-1" />
-        {parked ? (
-          <button
-            type="button"
-            className="thumb-bar plate flex min-h-22 items-center bg-paint px-6 text-4xl text-on-paint"
-            onClick={() => give({ type: 'resume' })}
-          >
+    <LineNotice
+      line={line}
+      bar={
+        parked ? (
+          <button type="button" className={NOTICE_BAR} onClick={() => give({ type: 'resume' })}>
             Take it up again
           </button>
         ) : (
-          <Link
-            to="../close-out"
-            className="thumb-bar plate flex min-h-22 items-center bg-paint px-6 text-4xl text-on-paint"
-          >
+          <Link to="../close-out" className={NOTICE_BAR}>
             To Close out
           </Link>
-        )}
-      </aside>
-    </>
+        )
+      }
+    >
+      <h1 className="plate text-5xl">
+        {parked ? 'Put aside' : left === 0 ? 'The line is done' : 'Nothing can be done now'}
+      </h1>
+      <p className="mt-2 max-w-prose text-xl">
+        {parked
+          ? `By ${parked.by.name}: ${parked.reason}`
+          : left === 0
+            ? 'Every step is done or let go by a lead. Count the tray and sign.'
+            : `${left} steps are open, and each waits for something: a count, a choice between two kits, or a lead.`}
+      </p>
+    </LineNotice>
   );
 }

@@ -10,7 +10,7 @@ import type { LineStep } from '#core/line/line.ts';
 import ShopData from '../../shop/ShopData.tsx';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
-import { LineFoot } from './LineFoot.tsx';
+import { LineNotice, NOTICE_BAR } from './LineNotice.tsx';
 import { SecondHandSaid } from './second-hand.ts';
 import { useFirstPlan } from './use-first-plan.ts';
 import type { LineInHand } from './use-line.ts';
@@ -102,41 +102,33 @@ function NobodyFree({
   onBegin: () => void;
 }) {
   return (
-    <>
-      <main className="flex min-w-0 flex-1 flex-col bg-bench">
-        <div className="flex-1 p-6">
-          <p className="text-sm text-ink-2">
-            <span className="max-lg:hidden">
-              Step <b className="figures text-ink">{step.number}</b> of {line.line.steps.length} ·{' '}
-            </span>
-            {PHASE_TEXT[step.step.phase]}
-          </p>
-          <h1 className="plate text-5xl">Nobody to hold</h1>
-          <p className="mt-2 max-w-prose text-xl">{stepTitle(line.plan, { ...step.step, number: undefined })}</p>
-          <p className="mt-2 max-w-prose text-xl">{text}</p>
-          <p className="mt-2 max-w-prose text-xl text-ink-2">
-            {meanwhile
-              ? `Meanwhile this job has for one: step ${meanwhile.text}.`
-              : 'This job has nothing for one meanwhile.'}
-          </p>
-          <p className="mt-6">
-            <Button onClick={onBegin}>Somebody holds: begin</Button>
-          </p>
-        </div>
-        <LineFoot line={line} />
-      </main>
-      <aside className="order-first flex shrink-0 flex-col border-ink bg-sheet md:order-none md:w-[24rem] lg:w-[430px] md:border-l-2">
-        <div className="flex-1" />
-        {meanwhile && (
-          <button
-            type="button"
-            className="thumb-bar plate flex min-h-22 items-center bg-paint px-6 text-4xl text-on-paint"
-            onClick={() => line.pick(meanwhile.step)}
-          >
+    <LineNotice
+      line={line}
+      bar={
+        meanwhile && (
+          <button type="button" className={NOTICE_BAR} onClick={() => line.pick(meanwhile.step)}>
             Do that meanwhile
           </button>
-        )}
-      </aside>
-    </>
+        )
+      }
+    >
+      <p className="text-sm text-ink-2">
+        <span className="max-lg:hidden">
+          Step <b className="figures text-ink">{step.number}</b> of {line.line.steps.length} ·{' '}
+        </span>
+        {PHASE_TEXT[step.step.phase]}
+      </p>
+      <h1 className="plate text-5xl">Nobody to hold</h1>
+      <p className="mt-2 max-w-prose text-xl">{stepTitle(line.plan, { ...step.step, number: undefined })}</p>
+      <p className="mt-2 max-w-prose text-xl">{text}</p>
+      <p className="mt-2 max-w-prose text-xl text-ink-2">
+        {meanwhile
+          ? `Meanwhile this job has for one: step ${meanwhile.text}.`
+          : 'This job has nothing for one meanwhile.'}
+      </p>
+      <p className="mt-6">
+        <Button onClick={onBegin}>Somebody holds: begin</Button>
+      </p>
+    </LineNotice>
   );
 }

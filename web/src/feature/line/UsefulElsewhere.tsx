@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { DayDocument } from '#contract/day.ts';
 import { stretchTitle } from '#contract/wording/day-text.ts';
+import { atWork } from '#core/day/day-advice.ts';
 import type { DayPlan } from '#core/day/day-plan.ts';
 import ShopData from '../../shop/ShopData.tsx';
 import { UsefulNow } from '../plan/PlanNotes.tsx';
@@ -23,10 +24,9 @@ function ByPlan(props: { job: string; person: string }) {
 
 export function Elsewhere(props: { day: DayDocument; plan: DayPlan; job: string; person: string }) {
   const { day, plan, job, person } = props;
-  const now = plan.steps.find(
-    (one) => one.job !== job && one.people.includes(person) && one.startMs <= day.nowMs && day.nowMs < one.endMs,
-  );
-  if (!now) return <UsefulNow planned={{ day, plan, looking: false }} person={person} nowMs={day.nowMs} />;
+  const now = atWork(plan, person, day.nowMs);
+  if (!now || now.job === job)
+    return <UsefulNow planned={{ day, plan, looking: false }} person={person} nowMs={day.nowMs} />;
   return (
     <p>
       <b>The plan has you elsewhere:</b>{' '}

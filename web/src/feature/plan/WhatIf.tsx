@@ -26,9 +26,9 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
     setChanges((before) => [...before.filter((one) => !replaces(one)), change]);
   useEffect(() => {
     setFailure(undefined);
+    setLooking(changes.length > 0);
     if (changes.length === 0) return setOther(undefined);
     let gone = false;
-    setLooking(true);
     planWorker()
       .tried(day, changes, LOOKS)
       .then((answer) => {
@@ -41,7 +41,9 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
         }
       })
       .catch((error: unknown) => {
-        if (!gone) setFailure(error instanceof Error ? error.message : String(error));
+        if (gone) return;
+        setLooking(false);
+        setFailure(error instanceof Error ? error.message : String(error));
       });
     return () => {
       gone = true;
