@@ -150,6 +150,54 @@ PARTS .... 1x drop bracket (arrow to front) . 2x 7/16-14 x 1-1/2 bolt gr 8
 11| Drive round the block, listen for knocks.
 `;
 
+/** A works form in two languages' words: lettered steps, an order of tightening in a list, the figures in three units. */
+const WORKS_FORM = `BETRIEB / OPERATION: HITCH CROSS BEAM                    Form 7-B
+Vehicle: 4x4 wagon   ☐ petrol ☐ diesel    Build: 03/2016 →
+
+Hardware
+   4   M12 x 1.25 x 40 flange bolt 10.9       (bag 1)
+   4   M12 x 1.25 flange nut 10               (bag 1)
+   2   M14 x 130 bolt 8.8                     (bag 2)
+   2   spacer tube 18 x 74                    (bag 2)
+   2   M14 all-metal lock nut                 (bag 2)
+   4   plain washer 14                        (bag 2)
+
+A. Lower spare wheel. Unplug trailer socket if present.
+B. Remove rear lashing eyes, left and right (2 x M10 each, 17 mm). The eyes are not refitted; bolts are scrap.
+C. Slide a spacer tube into each frame rail. Hold with tape.
+D. Beam up - it weighs 28 kg, two persons or a jack.
+E. Insert M14 x 130 through rail and spacer, washer both ends, lock nut inside. Hand tight.
+F. Insert the four M12 flange bolts through the end plates (2 per side), nuts outside. Hand tight.
+G. Align beam: equal gap to bumper left/right, max. difference 3 mm.
+H. Tighten in this order:   1) end plates  M12   98 N·m (72 lbf·ft)
+                            2) frame rail  M14   135 N·m (100 lbf·ft)
+                            3) end plates once more, 98 N·m
+J. Refit spare wheel; its carrier nut 19 mm, 50 N·m.
+K. Plug in socket; function test of all lamps.
+L. After 1000 km of towing: M12 and M14, figures as H.
+
+Do not oil the threads. Values are for dry threads.
+`;
+
+/** A card of two columns parted by bars: no step is numbered, and every line says its own figure. */
+const QUICK_CARD = `HINGED SPARE CARRIER   -   quick card
+(left column do, right column value)
+
+spindle housing > chassis      |  4 × M12×1.25×35 10.9  |  105±5 N m   | copper grease NO
+spindle nut (castellated)      |  1 × M24×2             |  60 N m then back 1/6 turn, pin |  grease bearing
+latch plate > bumper           |  2 × M8 csk 6 hex      |  22 N m      | medium
+striker                        |  2 × M10               |  47 N m, final after adjusting  | medium
+gas strut ball studs           |  2 × M8                |  18 N m      | -
+wheel on carrier               |  3 × M14×1.5 wheel nut |  hand + 1/4 turn (ca. 80 N m) | dry
+stop rubber                    |  1 × M6                |  5 N m max.  | -
+
+Notes: spindle housing bolts cross pattern, two rounds: 50 then full.
+Tailgate must clear the carrier by 15 mm or more all round.
+After one week: striker and latch. Each year: grease the spindle (one stroke = 1.5 g).
+The carrier may bear 35 kg; moment at the spindle 210 N m at full load.
+Gas strut pushes with 400 N.
+`;
+
 /** What each sheet must leave on the record, and whether a clock still runs when it is signed. */
 const STRANGERS = [
   {
@@ -162,6 +210,8 @@ const STRANGERS = [
     sheet: BARS,
     said: ['Measure: ride height', 'Swing aside: bar', 'Drill 29/64 in', 'Reconnect: breather sensor wire'],
   },
+  { title: 'Hitch cross beam', sheet: WORKS_FORM, said: ['135'] },
+  { title: 'Hinged spare carrier', sheet: QUICK_CARD, said: ['105'] },
 ];
 
 for (const { title, sheet, said } of STRANGERS)

@@ -167,14 +167,24 @@ async function station(page: Page, hands: Hands, job: JobLog, document: JobDocum
     else await hands.big(page);
     return;
   }
+  // A joint without a figure is done by feel, with a name and a reason.
+  if (next.kind === 'confirmStop' && indexOf(job.plan).stations.get(next.station)?.spec.kind === 'missing') {
+    await hands.big(page);
+    const sheet = page.getByRole('dialog');
+    await sheet.getByRole('button', { name: /By feel$/ }).click();
+    await sheet.getByLabel(/how it was judged/).fill('The sheet ends at a turn back; the bearing runs free.');
+    await sheet.getByRole('button', { name: 'Done by feel, on the record' }).click();
+    return;
+  }
   if (next.kind !== 'pull') {
     await hands.big(page);
     return;
   }
   const { plan } = job;
   const found = indexOf(plan).stations.get(next.station);
-  const band = found && pullBand(plan, found, next.pass);
-  if (!found || !band) throw new Error(`No band for ${next.station}`);
+  if (!found) throw new Error(`No station ${next.station}`);
+  const band = pullBand(plan, found, next.pass);
+  if (!band) throw new Error(`No band for ${next.station}`);
   const best = rankWrenches(document.wrenches, band, Date.now()).find(({ faults }) => faults.length === 0);
   if (best?.wrench.live) {
     await expect(page.getByRole('button', { name: /Pull to click/ })).toBeEnabled();

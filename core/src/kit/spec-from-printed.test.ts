@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { specFromPrinted } from './spec-from-printed.ts';
+import { specFromPrinted, specOfTorque } from './spec-from-printed.ts';
 
 describe('a specification from what is printed', () => {
   it.each([
@@ -18,4 +18,33 @@ describe('a specification from what is printed', () => {
   ])('%s is refused: %s', (printed, code) =>
     expect(specFromPrinted(printed)).toMatchObject({ ok: false, error: { code } }),
   );
+  it('gives no figure for what is left backed off: what it ends at is judged by hand', () =>
+    expect(
+      specOfTorque({
+        min: 60,
+        max: 60,
+        unit: 'N·m',
+        minNm: 60,
+        maxNm: 60,
+        stages: [{ torqueNm: 60 }, { backOffDeg: 60 }],
+      }),
+    ).toEqual({ kind: 'missing', why: 'notGiven', note: '60 N·m, then back off 60°: what it ends at is no torque.' }));
+  it('makes a procedure of a back-off with a tightening behind it', () =>
+    expect(
+      specOfTorque({
+        min: 35,
+        max: 35,
+        unit: 'N·m',
+        minNm: 35,
+        maxNm: 35,
+        stages: [{ torqueNm: 60 }, { backOffDeg: 90 }, { torqueNm: 35 }],
+      }),
+    ).toEqual({
+      kind: 'procedure',
+      stages: [
+        { do: 'tighten', torqueNm: 60 },
+        { do: 'backOff', deg: 90 },
+        { do: 'tighten', torqueNm: 35 },
+      ],
+    }));
 });

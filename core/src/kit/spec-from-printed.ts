@@ -35,6 +35,14 @@ export function specOfTorque(value: TorqueValue): TighteningSpec {
     return { kind: 'missing', why: 'notGiven', note: `Never over ${value.max} ${value.unit}; no figure is given.` };
   if (value.only === 'floor')
     return { kind: 'missing', why: 'notGiven', note: `At least ${value.min} ${value.unit}; no figure is given.` };
+  const end = value.stages?.at(-1);
+  if (end && 'backOffDeg' in end && end.backOffDeg > 0)
+    // A procedure ends with a tightening: what is left backed off is judged by who does it, and checked to no torque later.
+    return {
+      kind: 'missing',
+      why: 'notGiven',
+      note: `${value.max} ${value.unit}, then back off ${end.backOffDeg}°: what it ends at is no torque.`,
+    };
   if (value.stages?.some((stage) => 'backOffDeg' in stage && stage.backOffDeg > 0))
     return {
       kind: 'procedure',

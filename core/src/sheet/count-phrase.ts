@@ -58,6 +58,17 @@ function pointsEnd(tokens: readonly Token[], at: number): number | undefined {
   return tokens[next + 1]?.text === '.' && tokens[next]?.lower === 'pt' ? next + 2 : next + 1;
 }
 
+/** Where what belongs to a size ends: a class, a form of head, the width of its key. */
+function sizeTail(tokens: readonly Token[], at: number): number {
+  let next = at;
+  for (;;) {
+    const lower = tokens[next]?.lower ?? '';
+    if (/^(?:\d{1,2}\.\d|csk|hex)$/.test(lower)) next += 1;
+    else if (/^\d{1,2}$/.test(lower) && tokens[next + 1]?.lower === 'hex') next += 2;
+    else return next;
+  }
+}
+
 /**
  * A count with the noun it counts: `four bolts`, `(14) 7 mm bolts`, `4 x M8 washers`, `a pair of brackets`. Sizes and
  * threads between the number and the noun are stepped over.
@@ -146,8 +157,8 @@ export function countAt(
   // `2 x M10 x 35`: the thread is all that is said of them.
   if (CROSS.has(tokens[next - 1]?.lower ?? '') && threadAt(tokens, next)) {
     const size = step(next);
-    // `4 × M12×1.25×35 10.9`: its class belongs to it.
-    const over = size !== undefined && /^(?:\d{1,2}\.\d|csk|hex)$/.test(tokens[size]?.lower ?? '') ? size + 1 : size;
+    // `4 × M12×1.25×35 10.9`, `2 × M8 csk 6 hex`: its class, its head and its key belong to it.
+    const over = size === undefined ? undefined : sizeTail(tokens, size);
     const end = over === undefined ? undefined : tokens[over];
     const apart = end !== undefined && end.start - (tokens[(over ?? 1) - 1]?.end ?? 0) >= 2;
     if (over !== undefined && (end === undefined || apart || end.kind === 'break' || ENDS_SIZE.test(end.lower)))

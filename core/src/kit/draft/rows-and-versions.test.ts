@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { kitFaults } from '../kit-integrity.ts';
 import { drafted, joints } from './fixture/drafted.ts';
 
 describe('a card in rows', () => {
@@ -22,13 +23,17 @@ Tailgate must clear the carrier by 15 mm or more all round.
       [3, ['nut'], undefined],
     ]);
   });
-  it('leaves the spindle nut turned back', () => {
+  it('asks who tightens how the spindle nut ends that is turned back, and is never checked to what came before', () => {
     const nut = kit.stations.find(({ id }) => id === kit.groups[1]?.stations[0]);
-    expect(nut?.specs[0]?.spec).toMatchObject({
-      kind: 'procedure',
-      stages: [{ torqueNm: 60 }, { do: 'backOff', deg: 60 }],
+    expect(nut?.specs[0]?.spec).toEqual({
+      kind: 'missing',
+      why: 'notGiven',
+      note: '60 N·m, then back off 60°: what it ends at is no torque.',
     });
   });
+  it('counts bolts whose head and key are said behind their thread', () =>
+    expect(kit.groups.find(({ title }) => title.startsWith('Latch plate'))?.stations).toHaveLength(2));
+  it('is a kit that can be released', () => expect(kitFaults(kit)).toEqual([]));
   it('comes back after a week, and measures the gap', () => {
     expect(kit.aftercare.map(({ afterDays }) => afterDays)).toEqual([7, 365]);
     expect(kit.checks).toMatchObject([{ min: 15, unit: 'mm' }]);
