@@ -1,8 +1,8 @@
 import { type DayPlanned, planDay } from '#core/day/day-plan.ts';
 import type { DayInput } from '#core/day/day-problem.ts';
 import { day, inLine, job, step, work, ZERO } from '#core/day/fixture/day.ts';
+import { randomFrom } from '#core/quantity/random.ts';
 import type { ScheduleProblem } from '#core/schedule/problem.ts';
-import { randomFrom } from '#core/schedule/serial-plan.ts';
 import { solveSchedule } from '#core/schedule/solve.ts';
 
 /** Fitters, helpers and lifts of a small shop and of a larger one. */

@@ -4,11 +4,13 @@ import { calculate } from '#contract/calc/calc.ts';
 import { CALC_TOPICS, type CalcTopic } from '#contract/calc/calc-input.ts';
 import { readKit } from '#contract/read-kit.ts';
 import { sheetFaultText, sheetText } from '#contract/sheet-text.ts';
+import { judgeTraceFile } from '#contract/trace.ts';
 import { assumptionText } from '#contract/wording/fact-text.ts';
 import { answersText, findingText, placeText } from '#contract/wording/finding-text.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { deadEndFault, deadEndsTold } from '#contract/wording/rehearsal-text.ts';
+import { evidenceText } from '#contract/wording/trace-text.ts';
 import { draftKit } from '#core/kit/draft/draft-kit.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { lintKit } from '#core/kit/lint/lint.ts';
@@ -22,6 +24,7 @@ const USAGE = `Usage: npm run -s wm -- calc TOPIC < array.json
        npm run -s wm -- read FILE      facts of an instruction sheet (.txt, .md, .pdf with text), as JSON
        npm run -s wm -- lint FILE      findings of a kit file; exit code 1 when there are errors
        npm run -s wm -- rehearse FILE  plays a kit file on every vehicle; exit code 1 where it ends in a dead end
+       npm run -s wm -- trace FILE     what kind of pull each trace shows, one JSON a line; exit code 1 when a line cannot be read
        npm run -s wm -- verify FILE…   whether exported records are what was recorded; exit code 1 when one is not
                                        --key KEY  the shop's public key, as its records print it
 Topics: ${CALC_TOPICS.join(', ')}
@@ -139,11 +142,45 @@ function rehearse(file: string | undefined, json: boolean): void {
   if (deadEnds.length > 0) process.exit(1);
 }
 
+/** One answer for each line of a file of traces, in its order; a line that cannot be read gives its fault in its place. */
+function trace(file: string | undefined): void {
+  const lines = new TextDecoder().decode(bytesOf(file)).split(/\r?\n/);
+  let wrong = 0;
+  for (const [at, line] of lines.entries()) {
+    if (line.trim() === '') continue;
+    const answer = traceLine(line);
+    if ('error' in answer) wrong += 1;
+    process.stdout.write(
+      `${JSON.stringify('error' in answer ? { error: { line: at + 1, ...answer.error } } : answer)}\n`,
+    );
+  }
+  if (wrong > 0) process.exitCode = 1;
+}
+
+function traceLine(line: string) {
+  let input: unknown;
+  try {
+    input = JSON.parse(line);
+  } catch (error) {
+    return { error: { field: 'line', reason: `not JSON: ${error instanceof Error ? error.message : error}` } };
+  }
+  const verdict = judgeTraceFile(input);
+  if (!verdict.ok) return { error: verdict.error };
+  const { kind, confidence, evidence, alsoPossible } = verdict.value;
+  return {
+    kind,
+    confidence: Number(confidence.toFixed(3)),
+    evidence: evidence.map((entry) => evidenceText(entry)),
+    alsoPossible,
+  };
+}
+
 const [, , command, ...rest] = process.argv;
 const argument = rest.find((word) => !word.startsWith('--'));
 if (command === 'calc') calc(argument);
 else if (command === 'read') await read(argument);
 else if (command === 'lint') lint(argument, rest.includes('--json'));
 else if (command === 'rehearse') rehearse(argument, rest.includes('--json'));
+else if (command === 'trace') trace(argument);
 else if (command === 'verify') process.exitCode = verify(rest, (text) => process.stdout.write(text));
 else stop(command === undefined ? USAGE : `No command “${command}”.\n${USAGE}`);

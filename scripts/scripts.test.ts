@@ -433,6 +433,20 @@ describe('the command line', () => {
     const answer = JSON.parse(stdout) as { facts: Array<Record<string, unknown>>; unread: string[] };
     expect(answer.facts).toContainEqual(expect.objectContaining({ kind: 'torque', minNm: 18, maxNm: 22, unit: 'N·m' }));
   });
+  it('judges traces line by line, and says of a line that cannot be read what is wrong with it', () => {
+    const joint = { thread: 'M10x1.5', propertyClass: '8.8', gripMm: 30, targetNm: 46, minNm: 40, maxNm: 50 };
+    const samples = Array.from({ length: 120 }, (_, at) => [at * 20, at, Math.max(0, at - 85) * 1.38]);
+    const file = join(folder, 'traces.jsonl');
+    writeFileSync(file, `${JSON.stringify({ joint, samples })}\n\n{"joint":1}\nnonsense\n`);
+    const { status, stdout } = wm(['trace', file], '');
+    const lines = stdout.trim().split('\n');
+    expect(status).toBe(1);
+    expect(JSON.parse(lines[0] ?? '')).toMatchObject({ kind: 'good', alsoPossible: [] });
+    expect(lines.slice(1).map((line) => JSON.parse(line) as unknown)).toEqual([
+      { error: expect.objectContaining({ line: 3, field: 'joint' }) },
+      { error: expect.objectContaining({ line: 4, field: 'line' }) },
+    ]);
+  });
   it('ends with 1 where no kit can be made of what it was given', () => {
     writeFileSync(join(folder, 'letter.txt'), 'Hello there, how are you today? I am fine.\n');
     const { status, stdout, stderr } = wm(['read', join(folder, 'letter.txt')], '');

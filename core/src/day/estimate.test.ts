@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { randomFrom } from '../schedule/serial-plan.ts';
+import { randomFrom } from '../quantity/random.ts';
 import { type Asked, estimator, type StepHistory } from './estimate.ts';
 
 const asked: Asked = { kit: 'k', step: 's1', baseMin: 20, stated: true };

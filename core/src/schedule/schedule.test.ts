@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
+import { randomFrom } from '../quantity/random.ts';
 import type { ScheduleFact } from './explain.ts';
 import { networkOf, type ScheduleProblem } from './problem.ts';
-import { randomFrom } from './serial-plan.ts';
 import { type Scheduled, solveSchedule } from './solve.ts';
 
 const solved = (problem: ScheduleProblem, seconds = 1, seed = 1): Scheduled => {

@@ -1,4 +1,5 @@
 import type { InputFault } from '../quantity/input-fault.ts';
+import { randomFrom } from '../quantity/random.ts';
 import { ok, type Result } from '../result.ts';
 import { branchAndBound } from './branch.ts';
 import { type ArcsFrom, arcsFrom, arcsInto, makespanOf, pushEarliest, tails } from './earliest.ts';
@@ -7,7 +8,7 @@ import { justified, reversed } from './justify.ts';
 import { resourceBound } from './lower-bound.ts';
 import { rebuilt } from './neighbourhood.ts';
 import { type Network, networkOf, type ScheduleProblem } from './problem.ts';
-import { randomFrom, serialPlan } from './serial-plan.ts';
+import { serialPlan } from './serial-plan.ts';
 
 /** A plan, how good it can be at best, and whether it is that. */
 export interface Schedule {

@@ -1,4 +1,4 @@
-import { gradientShare } from '#core/trace/torque-gradient.ts';
+import { gradientShare } from '#core/tightening/torque-gradient.ts';
 import { type JointModel, rotationAtDeg, torqueAtNm } from './joint-model.ts';
 
 /** How the hand pulls. */

@@ -1,0 +1,55 @@
+import type { Evidence } from '#core/trace/judge-trace.ts';
+import { EVIDENCE } from './en/trace.ts';
+import { say } from './message.ts';
+
+/** What the figure of a sign measures. */
+const MEASURE: Record<Evidence['sign'], 'torque' | 'angle' | 'share' | 'count'> = {
+  steep: 'torque',
+  ended: 'torque',
+  turned: 'angle',
+  stood: 'angle',
+  ran: 'angle',
+  early: 'angle',
+  long: 'angle',
+  earlyLoad: 'torque',
+  edge: 'share',
+  drop: 'torque',
+  flat: 'angle',
+  paused: 'angle',
+  jerks: 'count',
+  gave: 'angle',
+  fell: 'share',
+  kneeOfYield: 'torque',
+  settled: 'share',
+  speed: 'angle',
+  noise: 'share',
+  readings: 'count',
+};
+
+/** Torque as newton metres, three figures that count. */
+const metric = (torqueNm: number): string => `${Number(torqueNm.toPrecision(3))} N·m`;
+
+/**
+ * One thing that speaks for a verdict on a curve, in words.
+ *
+ * @param torque - how the reader wants a torque written
+ */
+export function evidenceText({ sign, value, least, most }: Evidence, torque = metric): string {
+  const written = (figure: number): string => {
+    switch (MEASURE[sign]) {
+      case 'torque':
+        return torque(figure);
+      case 'angle':
+        return `${Math.round(figure)}°`;
+      case 'share':
+        return `${Math.round(100 * figure)} %`;
+      case 'count':
+        return String(figure);
+    }
+  };
+  let span: string | undefined;
+  if (least !== undefined && most !== undefined) span = `${written(least)} to ${written(most)}`;
+  else if (least !== undefined) span = `from ${written(least)}`;
+  else if (most !== undefined) span = `up to ${written(most)}`;
+  return say(EVIDENCE[sign], { value: MEASURE[sign] === 'count' ? value : written(value), span });
+}
