@@ -1,4 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
+import { PACKED_LENGTH } from '#core/trace/pack-trace.ts';
 import { type DeviceCommand, JobCommandSchema } from './acts.ts';
 import { LONGEST } from './text.ts';
 
@@ -57,6 +58,7 @@ const FULL: { [Name in DeviceCommand['type']]: Required<Extract<DeviceCommand, {
     entered: { value: 40.6, unit: 'lbf·ft' },
     confirmed: true,
     pass: 1,
+    trace: 'AAAA',
     issued: 'reading.code',
   },
   confirmStop: { type: 'confirmStop', station: 's', reason: 'seen' },
@@ -163,7 +165,7 @@ describe('what a device may ask, off the wire', () => {
   it.each(FIELDS.filter(([name, field]) => typeof (FULL[name] as never)[field] === 'string'))(
     '%s with %s longer than anything is refused by that name',
     (name, field) => {
-      const longest = Math.max(...Object.values(LONGEST), 1000);
+      const longest = Math.max(...Object.values(LONGEST), 1000, PACKED_LENGTH);
       expect(new Set(places({ ...FULL[name], [field]: 'x'.repeat(longest + 1) }))).toEqual(new Set([field]));
     },
   );

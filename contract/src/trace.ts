@@ -13,6 +13,8 @@ const PART_MATERIALS = Object.keys(YOUNGS_MODULUS) as [keyof typeof YOUNGS_MODUL
 
 /** One pull as a file states it: docs/formats/trace.md. */
 export const TraceFileSchema = z.strictObject({
+  /** Where it comes from, for people; nothing is judged by it. */
+  about: z.record(z.string().max(60), z.union([z.string().max(500), z.number()])).optional(),
   joint: z.strictObject({
     thread: z.string().min(1).max(60),
     propertyClass: z.string().min(1).max(40).nullish(),

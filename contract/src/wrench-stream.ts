@@ -1,4 +1,16 @@
 import { z } from 'zod';
+import { FAULTS } from '#core/trace/pull-trace.ts';
+
+const WrenchJointSchema = z.strictObject({
+  system: z.enum(['metric', 'unified']),
+  pitchMm: z.number().positive().max(10),
+  propertyClass: z.string().max(40).optional(),
+  gripMm: z.number().positive().max(1000),
+  minNm: z.number().nonnegative(),
+  maxNm: z.number().positive(),
+  frictionMin: z.number().positive().max(1),
+  frictionMax: z.number().positive().max(1.5),
+});
 
 /**
  * The line to a live torque wrench: one JSON message per WebSocket text frame. docs/formats/wrench-stream.md says
@@ -19,13 +31,17 @@ export const ToWrenchSchema = z.discriminatedUnion('type', [
     ceilingNm: z.number().positive().max(1500).optional(),
     /** Torque the joint already holds from an earlier pass, N·m. */
     standingNm: z.number().min(0).max(1500),
-    /** Size of the thread, mm: sets how stiff the stand-in's joint is. */
+    /** Size of the thread, mm: sets how stiff the stand-in's joint is where nothing more is said of it. */
     nominalMm: z.number().positive().max(64),
+    /** The joint as the kit describes it, for the stand-in to feel. */
+    joint: WrenchJointSchema.optional(),
   }),
   z.strictObject({
     type: z.literal('pull'),
     speedDegPerS: z.number().min(5).max(180),
     overshootDeg: z.number().min(0).max(40),
+    /** What is wrong with the stand-in's joint or hand, to be practised on; sound where it is left out. */
+    fault: z.enum(FAULTS).optional(),
   }),
   z.strictObject({ type: z.literal('rest') }),
 ]);
@@ -41,7 +57,7 @@ export type FromWrench =
   /**
    * The handle came to rest. `angleDeg` counts from the click, `movementDeg` is how far the nut turned in all,
    * `gradientShare` where the pull was made until the gradient fell. `issued` is the server's code over the reading: a pull
-   * counts as live with it.
+   * counts as live with it. `trace`: torque over angle over time, packed.
    */
   | {
       type: 'end';
@@ -50,6 +66,7 @@ export type FromWrench =
       angleDeg: number;
       movementDeg: number;
       gradientShare?: number;
+      trace?: string;
       issued?: string;
     }
   | { type: 'fault'; message: string };

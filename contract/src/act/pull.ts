@@ -7,9 +7,23 @@ import type {
   PullRepeated,
   PullWithdrawn,
 } from '#core/job/act/pull.ts';
+import { PACKED_LENGTH } from '#core/trace/pack-trace.ts';
+import { type ShownKind, TRACE_KINDS } from '#core/trace/pull-trace.ts';
 import { exactly } from '../exactly.ts';
 import { textUpTo } from '../text.ts';
 import { AdapterSchema, EnteredSchema, PullSourceSchema, Ref, reading, VerdictSchema } from './fields.ts';
+
+/** A packed trace: `core/src/trace/pack-trace.ts`. */
+const TraceText = z
+  .string()
+  .max(PACKED_LENGTH)
+  .regex(/^[A-Za-z0-9+/]*$/);
+const SHOWN_KINDS = TRACE_KINDS.filter((kind): kind is ShownKind => kind !== 'cannotTell');
+const CurveSchema = z.strictObject({
+  kind: z.enum(TRACE_KINDS),
+  confidence: z.number().min(0).max(1),
+  also: z.array(z.enum(SHOWN_KINDS)),
+});
 
 export const PullSchema = exactly<PullCommand>()(
   z.strictObject({
@@ -23,6 +37,7 @@ export const PullSchema = exactly<PullCommand>()(
     confirmed: z.boolean().optional(),
     pass: z.number().int().min(0).max(99).optional(),
     issued: textUpTo(1000).optional(),
+    trace: TraceText.optional(),
   }),
 );
 
@@ -37,6 +52,8 @@ export const PullRecordedSchema = exactly<PullRecorded>()(
     source: PullSourceSchema,
     entered: EnteredSchema.optional(),
     through: AdapterSchema.optional(),
+    trace: TraceText.optional(),
+    curve: CurveSchema.optional(),
     verdict: VerdictSchema,
     targetNm: z.number(),
     minNm: z.number(),

@@ -6,6 +6,7 @@ import { checkRead } from '#core/kit/step-action.ts';
 import { lineOf } from '#core/line/line.ts';
 import type { Deviation } from '#core/record/deviations.ts';
 import { unreachable } from '#core/result.ts';
+import type { TraceKind } from '#core/trace/pull-trace.ts';
 import { careName } from './care-text.ts';
 import { changeText, claimText } from './change-text.ts';
 import { clockName } from './clock-text.ts';
@@ -14,6 +15,7 @@ import { DEVIATIONS } from './en/deviations.ts';
 import { MAY_TEXT } from './en/line.ts';
 import { REFUSALS } from './en/refusals.ts';
 import { END_TEXT, FACTOR_TEXT, FIGURE_SOURCE_TEXT, VERDICT_TEXT } from './en/terms.ts';
+import { TRACE_WORDS } from './en/trace.ts';
 import { lookTargetText } from './look-text.ts';
 import { wantedText } from './measured-text.ts';
 import { say, type Values } from './message.ts';
@@ -33,6 +35,12 @@ function span(ms: number): string {
   if (minutes < 120) return `${minutes} min`;
   return minutes < 2880 ? `${Math.round(minutes / 60)} h` : `${Math.round(minutes / 1440)} days`;
 }
+
+/** A kind of pull in the middle of a sentence. */
+const curveName = (kind: TraceKind): string => {
+  const { name } = TRACE_WORDS[kind];
+  return name.charAt(0).toLowerCase() + name.slice(1);
+};
 
 /** What a person typed, as a sentence: with its full stop, once. */
 const sentence = (text: string): string => (/[.!?]$/.test(text.trim()) ? text.trim() : `${text.trim()}.`);
@@ -65,6 +73,16 @@ function valuesOf(deviation: Deviation, plan: Plan, kit: Pick<KitDocument, 'ques
     case 'pullWithdrawn': {
       const { station, pull } = deviation;
       return { station: at(station), torqueNm: nm(pull.torqueNm), verdict: VERDICT_TEXT[pull.verdict] };
+    }
+    case 'curve': {
+      const { station, pull, curve } = deviation;
+      return {
+        station: at(station),
+        torqueNm: nm(pull.torqueNm),
+        what: curveName(curve.kind),
+        also: curve.also.length > 0 ? curve.also.map(curveName).join(', ') : undefined,
+        share: `${Math.round(100 * curve.confidence)} %`,
+      };
     }
     case 'clockOff': {
       const { offMs, changed } = deviation;

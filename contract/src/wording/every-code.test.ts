@@ -319,6 +319,7 @@ const DEVIATIONS: { [K in Kind]: Omit<Extract<Deviation, { kind: K }>, 'kind' | 
   clockOff: { offMs: 864_000_000, changed: true },
   clockBackwards: { byMs: 3_600_000 },
   pullWithdrawn: { station, pull: PULL },
+  curve: { station, pull: PULL, curve: { kind: 'crossed', confidence: 0.97, also: ['notSeated'] } },
   pullCorrected: { station, from: 80, to: 81, reason: 'misread' },
   threadMended: { station, rung: 'insert', runs: true, note: 'M10 insert, 15 mm' },
   washerAdded: {

@@ -1,5 +1,6 @@
+import type { PullCurve } from '#core/job/pull-curve.ts';
 import type { Evidence } from '#core/trace/judge-trace.ts';
-import { EVIDENCE } from './en/trace.ts';
+import { EVIDENCE, TRACE_WORDS } from './en/trace.ts';
 import { say } from './message.ts';
 
 /** What the figure of a sign measures. */
@@ -53,3 +54,7 @@ export function evidenceText({ sign, value, least, most }: Evidence, torque = me
   else if (most !== undefined) span = `up to ${written(most)}`;
   return say(EVIDENCE[sign], { value: MEASURE[sign] === 'count' ? value : written(value), span });
 }
+
+/** What a curve was taken for, and how surely. */
+export const curveText = ({ kind, confidence }: PullCurve): string =>
+  `${TRACE_WORDS[kind].name}, ${Math.round(100 * confidence)} %`;

@@ -1,12 +1,12 @@
 import { clearanceHoleMm } from '../fastener/clearance-hole.ts';
-import { parseThread } from '../fastener/thread.ts';
-import { indexOf, type Plan, type PlanStation } from '../kit/plan.ts';
+import type { Plan, PlanStation } from '../kit/plan.ts';
 import { finishOfBasis } from '../kit/printed-spec.ts';
-import { jointStiffness, type PartMaterial } from '../tightening/joint-stiffness.ts';
+import { jointStiffness } from '../tightening/joint-stiffness.ts';
 import { usualFace } from '../tightening/proposed-torque.ts';
 import { evenFriction, finishFriction } from '../tightening/thread-finish.ts';
 import { torquePerNewton } from '../tightening/tightening-torque.ts';
 import { preloadPerDegreeN } from '../tightening/torque-angle.ts';
+import { stackJoint } from './stack-joint.ts';
 
 /** What a castle nut will come to when it is turned on to its next slot. */
 export interface SlotForecast {
@@ -56,20 +56,12 @@ export function slotForecast(
 
 /** Torque gained per degree by the stiffness of the stack, N·m/°; undefined where it does not say enough. */
 function slopeOfStack(plan: Plan, station: PlanStation): number | undefined {
-  const { items } = indexOf(plan);
-  const hardware = station.stack.flatMap((piece) => (piece.kind === 'hardware' ? (items.get(piece.item) ?? []) : []));
-  const read = parseThread(hardware.find(({ thread }) => thread !== undefined)?.thread ?? '');
-  const clamped = station.stack.flatMap((piece) => (piece.kind === 'clamped' && !piece.tapped ? [piece] : []));
-  const gripMm = clamped.reduce((sum, { thicknessMm }) => sum + thicknessMm, 0);
-  const soft = clamped.some(({ material }) => material === 'rubber' || material === 'plastic');
-  if (!read.ok || soft || gripMm <= 0) return undefined;
-  const { thread } = read.value;
+  const stack = stackJoint(plan, station);
+  if (!stack) return undefined;
+  const { thread, gripMm, part } = stack;
   const face = usualFace(thread);
   const holeMm = clearanceHoleMm(thread, 'medium');
   if (!face || holeMm === undefined) return undefined;
-  const material = clamped.find((piece) => piece.material !== undefined)?.material;
-  const part: PartMaterial =
-    material === 'aluminium' || material === 'castIron' || material === 'magnesium' ? material : 'steel';
   const stiffness = jointStiffness({
     thread,
     gripMm,

@@ -3,6 +3,7 @@ import type { TorqueUnit } from '../quantity/unit.ts';
 import type { PullVerdict } from '../tightening/judge-pull.ts';
 import type { Reading } from '../tightening/kind/reading.ts';
 import type { Adapter } from '../wrench/adapter.ts';
+import type { PullCurve } from './pull-curve.ts';
 
 /** The wrench as it was when it pulled: a later calibration must not rewrite the record. */
 export interface WrenchUsed {
@@ -22,6 +23,10 @@ export interface PullFacts extends Reading {
   entered?: { value: number; unit: TorqueUnit };
   /** What stood between wrench and bolt. */
   through?: Adapter;
+  /** Torque over angle over time, packed; what a live wrench gave. */
+  trace?: string;
+  /** What that was taken for when it was pulled. */
+  curve?: PullCurve;
   verdict: PullVerdict;
   /** The band it was judged by, so that the record explains itself. */
   targetNm: number;
@@ -54,6 +59,8 @@ export const pullFacts = (from: PullFacts): EveryFact => ({
   source: from.source,
   entered: from.entered,
   through: from.through,
+  trace: from.trace,
+  curve: from.curve,
   verdict: from.verdict,
   targetNm: from.targetNm,
   minNm: from.minNm,

@@ -6,13 +6,14 @@ import type { DebtEnd } from '../job/debt-kind.ts';
 import type { FigureSource } from '../job/figure.ts';
 import type { JobState, Pull, Unfinished } from '../job/job-state.ts';
 import type { LookTarget } from '../job/look.ts';
+import { curveWarns, isChecking, type PullCurve } from '../job/pull-curve.ts';
 import { hasTurned } from '../job/retorque.ts';
 import type { When } from '../job/stamp.ts';
 import type { StockPiece } from '../job/stock-used.ts';
 import { isStroke } from '../job/strokes.ts';
 import { needsApproval, type ThreadRung } from '../job/thread-rung.ts';
 import type { MayDo } from '../job/visit-state.ts';
-import type { Plan } from '../kit/plan.ts';
+import { indexOf, type Plan } from '../kit/plan.ts';
 import { checkRead } from '../kit/step-action.ts';
 import type { SubstituteDifference } from '../kit/substitute.ts';
 import type { Answer } from '../line/ask.ts';
@@ -25,6 +26,8 @@ export type Deviation = When &
     | { kind: 'override'; station: string; refusal: string; reason: string }
     | { kind: 'pullMissed'; station: string; pull: Pull }
     | { kind: 'pullWithdrawn'; station: string; pull: Pull }
+    /** The torque was right, and its curve says that something else was not. */
+    | { kind: 'curve'; station: string; pull: Pull; curve: PullCurve }
     | { kind: 'pullRepeated'; station: string; torqueNm: number; pass: number }
     | { kind: 'pullCorrected'; station: string; from: number; to: number; reason: string }
     | { kind: 'loosened'; station: string; reason: string; spent: string[] }
@@ -111,6 +114,8 @@ export type Deviation = When &
 /** All deviations of a job, in the order they happened. */
 export function deviations(plan: Plan, state: JobState): Deviation[] {
   const found: Deviation[] = [];
+  const { groups, stations } = indexOf(plan);
+  const groupOf = (station: string) => groups.get(stations.get(station)?.groupId ?? '');
   const recheck = new Set<string>(plan.groups.flatMap(({ recheck, stations }) => (recheck ? stations : [])));
   for (const [station, entry] of state.stations) {
     const standing = Object.entries(entry.overrides).map(([refusal, override]) => ({ refusal, ...override }));
@@ -138,6 +143,9 @@ export function deviations(plan: Plan, state: JobState): Deviation[] {
       }
       if (pull.verdict !== 'accepted' && !isStroke(pull, entry.pulls))
         found.push({ kind: 'pullMissed', station, pull, atMs: pull.atMs, by: pull.by });
+      const { curve } = pull;
+      if (curveWarns(curve, isChecking(groupOf(station), pull.pass)))
+        found.push({ kind: 'curve', station, pull, curve, atMs: pull.atMs, by: pull.by });
       if (pull.withdrawn) found.push({ kind: 'pullWithdrawn', station, pull, ...pull.withdrawn });
       for (const { from, to, reason, atMs, by } of pull.corrections)
         found.push({ kind: 'pullCorrected', station, from, to, reason, atMs, by });

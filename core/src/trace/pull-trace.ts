@@ -52,5 +52,10 @@ export type TraceKind = (typeof TRACE_KINDS)[number];
 /** A kind that the curve itself shows. */
 export type ShownKind = Exclude<TraceKind, 'cannotTell'>;
 
+/** What may be wrong with a joint or a pull; the stand-in wrench makes each on demand. */
+export const FAULTS = TRACE_KINDS.filter(
+  (kind): kind is Exclude<ShownKind, 'good'> => kind !== 'good' && kind !== 'cannotTell',
+);
+
 /** The most samples one pull may hold: five minutes at 500 a second are no pull. */
 export const MOST_SAMPLES = 60_000;

@@ -1,10 +1,16 @@
 import { type FromWrench, type ToWrench, ToWrenchSchema } from '#contract/wrench-stream.ts';
-import { jointFor } from './joint-model.ts';
-import { FRAME_MS, simulatePull } from './simulate-pull.ts';
+import { expectedRise } from '#core/trace/expected-rise.ts';
+import type { FAULTS, TraceJoint } from '#core/trace/pull-trace.ts';
+import { type JointModel, jointFor } from './joint-model.ts';
+import { recordPull } from './record-pull.ts';
+import { FRAME_MS, type PullTrace, simulatePull } from './simulate-pull.ts';
+
+type Armed = Extract<ToWrench, { type: 'arm' }>;
+type Fault = (typeof FAULTS)[number];
 
 /** A torque wrench that is not there: speaks the wrench stream and feels a model joint. */
 export class WrenchStandIn {
-  private armed?: Extract<ToWrench, { type: 'arm' }>;
+  private armed?: Armed;
   private timer?: NodeJS.Timeout;
 
   constructor(private readonly send: (message: FromWrench) => void) {
@@ -36,7 +42,7 @@ export class WrenchStandIn {
         this.send({ type: 'armed', station: message.station, targetNm: message.targetNm });
         break;
       case 'pull':
-        this.pull(message.speedDegPerS, message.overshootDeg);
+        this.pull(message);
         break;
       case 'rest':
         this.stop();
@@ -50,14 +56,21 @@ export class WrenchStandIn {
     this.timer = undefined;
   }
 
-  private pull(speedDegPerS: number, overshootDeg: number): void {
+  private pull({ speedDegPerS, overshootDeg, fault }: Extract<ToWrench, { type: 'pull' }>): void {
     const { armed } = this;
     if (!armed) {
       this.send({ type: 'fault', message: 'arm the wrench first' });
       return;
     }
     if (this.timer) return;
-    const trace = simulatePull(jointFor(armed.nominalMm), armed, { speedDegPerS, overshootDeg });
+    const joint = traceJointOf(armed);
+    const trace =
+      fault && joint
+        ? faultyPull(joint, fault, armed.standingNm, speedDegPerS)
+        : simulatePull(joint ? modelOf(joint, armed.nominalMm) : jointFor(armed.nominalMm), armed, {
+            speedDegPerS,
+            overshootDeg,
+          });
     let index = 0;
     this.timer = setInterval(() => {
       const frame = trace.frames[index];
@@ -78,4 +91,53 @@ export class WrenchStandIn {
       });
     }, FRAME_MS);
   }
+}
+
+/** The joint it is to feel; undefined where all that was said of it is its size. */
+function traceJointOf({ joint, nominalMm, targetNm }: Armed): TraceJoint | undefined {
+  if (!joint) return undefined;
+  const { system, pitchMm, ...rest } = joint;
+  return {
+    ...rest,
+    thread: { system, nominalMm, pitchMm },
+    targetNm,
+    minNm: Math.min(rest.minNm, targetNm),
+    maxNm: Math.max(rest.maxNm, targetNm),
+    prevailingNm: 0,
+  };
+}
+
+/** A sound joint of this stiffness: the middle of what is to be expected. */
+function modelOf(joint: TraceJoint, nominalMm: number): JointModel {
+  const plain = jointFor(nominalMm);
+  const { slope, yieldNm } = expectedRise(joint);
+  if (!slope) return plain;
+  const rateNmPerDeg = Math.sqrt(slope.least * slope.most);
+  return {
+    prevailingNm: Math.min(plain.prevailingNm, 0.03 * joint.targetNm),
+    alignDeg: Math.min(plain.alignDeg, (0.3 * joint.targetNm) / rateNmPerDeg),
+    rateNmPerDeg,
+    yieldNm: yieldNm?.most ?? Math.max(plain.yieldNm, 1.5 * joint.maxNm),
+  };
+}
+
+/** A pull of a joint or a hand with a fault, another each time. */
+function faultyPull(joint: TraceJoint, fault: Fault, standingNm: number, speedDegPerS: number): PullTrace {
+  const samples = recordPull(joint, fault, Math.floor(Math.random() * 1e6), {
+    instrument: { hz: 1000 / FRAME_MS, angleEvery: 1, angleLateMs: 0, dropped: 0 },
+    ...(fault === 'overrun' ? {} : { puller: { style: 'wrench', speedDegPerS } }),
+    // What was snugged before has no free run left; these begin before that.
+    ...(fault === 'crossed' || fault === 'bottomed' || fault === 'notSeated' ? {} : { freeDeg: 0, standingNm }),
+  });
+  const frames = samples.map(({ atMs, angleDeg, torqueNm }) => ({ atMs, angleDeg, torqueNm: Math.max(0, torqueNm) }));
+  const peakNm = Math.max(0, ...frames.map(({ torqueNm }) => torqueNm));
+  const clickFrame = frames.findIndex(({ torqueNm }) => torqueNm >= joint.targetNm);
+  const last = frames.at(-1)?.angleDeg ?? 0;
+  return {
+    frames,
+    clickFrame,
+    peakNm,
+    afterClickDeg: clickFrame < 0 ? 0 : last - (frames[clickFrame]?.angleDeg ?? last),
+    movementDeg: fault === 'alreadyTight' ? 0 : last,
+  };
 }

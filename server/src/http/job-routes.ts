@@ -16,6 +16,7 @@ import { compartmentLabelsPdf, jobLabelPdf, ownersBagPdf } from '../report/label
 import { recordCsv } from '../report/record-csv.ts';
 import { recordFile } from '../report/record-file.ts';
 import { recordPdf } from '../report/record-pdf.ts';
+import { tracesCsv, tracesLines } from '../report/traces-file.ts';
 import { trayMapPdf } from '../report/tray-map-pdf.ts';
 import type { SealFolder } from '../seal/open-seal.ts';
 import type { CribService } from '../service/crib-service.ts';
@@ -247,6 +248,22 @@ export function jobRoutes(
       return c.body(recordCsv(document), 200, {
         'Content-Type': 'text/csv; charset=utf-8',
         'Content-Disposition': `attachment; filename="record-${document.number}.csv"`,
+      });
+    })
+    .get('/:jobId/traces.csv', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      if (!document) return problem(c, 'unknownJob');
+      return c.body(tracesCsv(document), 200, {
+        'Content-Type': 'text/csv; charset=utf-8',
+        'Content-Disposition': `attachment; filename="traces-${document.number}.csv"`,
+      });
+    })
+    .get('/:jobId/traces.jsonl', jobId, async (c) => {
+      const document = await jobs.document(c.get('caller'), c.req.valid('param').jobId);
+      if (!document) return problem(c, 'unknownJob');
+      return c.body(tracesLines(document), 200, {
+        'Content-Type': 'application/jsonl; charset=utf-8',
+        'Content-Disposition': `attachment; filename="traces-${document.number}.jsonl"`,
       });
     })
     .get('/:jobId/record.json', jobId, async (c) => {

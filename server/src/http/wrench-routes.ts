@@ -1,5 +1,7 @@
 import { Hono } from 'hono';
 import type { UpgradeWebSocket } from 'hono/ws';
+import { packTrace } from '#core/trace/pack-trace.ts';
+import { MOST_SAMPLES, type TraceSample } from '#core/trace/pull-trace.ts';
 import { WrenchStandIn } from '#devices/torque-wrench/stand-in.ts';
 import type { ReadingProofs } from '../service/reading-proofs.ts';
 import type { SessionService } from '../service/session-service.ts';
@@ -39,11 +41,16 @@ export function wrenchRoutes({ sessions, wrenches, readings }: WrenchParts, upgr
           const end = () => socket.close(POLICY, 'The session is over');
           unwatch = sessions.watch(tokenHash, end);
           expires = setTimeout(end, Math.max(0, sessionExpiresAtMs - Date.now()));
+          let frames: TraceSample[] = [];
           standIn = new WrenchStandIn((message) => {
+            if (message.type === 'armed') frames = [];
+            if (message.type === 'frame' && frames.length < MOST_SAMPLES) frames.push(message);
             if (message.type !== 'end') return socket.send(JSON.stringify(message));
             const { station, peakNm: torqueNm, angleDeg, movementDeg, gradientShare } = message;
-            const reading = { station, torqueNm, angleDeg, movementDeg, gradientShare };
-            return socket.send(JSON.stringify({ ...message, issued: readings.issue(shopId, wrench, reading) }));
+            const trace = packTrace(frames);
+            frames = [];
+            const reading = { station, torqueNm, angleDeg, movementDeg, gradientShare, trace };
+            return socket.send(JSON.stringify({ ...message, trace, issued: readings.issue(shopId, wrench, reading) }));
           });
         },
         onMessage: (event) => standIn?.receive(String(event.data)),

@@ -12,6 +12,7 @@ import { baselineText, readText, wantedOf } from '#contract/wording/measured-tex
 import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { alignmentText } from '#contract/wording/raised-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
+import { curveText } from '#contract/wording/trace-text.ts';
 import { careList } from '#core/job/care.ts';
 import type { When } from '#core/job/stamp.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
@@ -103,7 +104,7 @@ export function recordRows(job: JobDocument): Array<Array<string | number>> {
         ...origin(pull.commandId),
         whole,
         'pull',
-        '',
+        pull.curve ? curveText(pull.curve) : '',
         '',
       ]),
     ),

@@ -1,4 +1,4 @@
-import { randomUUID } from 'node:crypto';
+import { createHash, randomUUID } from 'node:crypto';
 import { z } from 'zod';
 import type { PullCommand } from '#core/job/act/pull.ts';
 import type { ServerCodes } from './server-codes.ts';
@@ -10,6 +10,8 @@ export interface LiveReading {
   angleDeg: number;
   movementDeg: number;
   gradientShare?: number;
+  /** The packed trace of the pull. */
+  trace?: string;
 }
 
 const IssuedSchema = z.strictObject({
@@ -21,8 +23,12 @@ const IssuedSchema = z.strictObject({
   angleDeg: z.number(),
   movementDeg: z.number(),
   gradientShare: z.number().optional(),
+  /** SHA-256 of the packed trace, so that the code stays short. */
+  traceHash: z.string().optional(),
 });
 type Issued = z.infer<typeof IssuedSchema>;
+
+const hashOf = (trace: string): string => createHash('sha256').update(trace).digest('base64url');
 
 /** A reading used once is remembered as long as a tablet may keep it to itself (chosen by us: a season in a drawer). */
 const REMEMBERED_MS = 200 * 86_400_000;
@@ -43,8 +49,14 @@ export class ReadingProofs {
     private readonly now: () => number = Date.now,
   ) {}
 
-  issue(shop: string, wrench: string, reading: LiveReading): string {
-    const issued: Issued = { id: randomUUID(), shop, wrench, ...reading };
+  issue(shop: string, wrench: string, { trace, ...reading }: LiveReading): string {
+    const issued: Issued = {
+      id: randomUUID(),
+      shop,
+      wrench,
+      ...reading,
+      ...(trace ? { traceHash: hashOf(trace) } : {}),
+    };
     return this.codes.write('reading', issued);
   }
 
@@ -62,6 +74,8 @@ export class ReadingProofs {
     return (
       issued.torqueNm === pull.torqueNm &&
       issued.gradientShare === pull.gradientShare &&
+      // A tablet of before gives no trace; one that gives a trace gives the wrench's own.
+      (pull.trace === undefined || hashOf(pull.trace) === issued.traceHash) &&
       moved &&
       (pull.angleDeg === undefined || pull.angleDeg === issued.angleDeg)
     );

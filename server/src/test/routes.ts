@@ -17,6 +17,8 @@ export const ROUTES: Array<[method: string, path: string]> = [
   ['GET', `/api/jobs/${UNKNOWN}/record`],
   ['GET', `/api/jobs/${UNKNOWN}/record.json`],
   ['GET', `/api/jobs/${UNKNOWN}/record.csv`],
+  ['GET', `/api/jobs/${UNKNOWN}/traces.csv`],
+  ['GET', `/api/jobs/${UNKNOWN}/traces.jsonl`],
   ['GET', `/api/jobs/${UNKNOWN}/record.pdf`],
   ['GET', `/api/jobs/${UNKNOWN}/card.pdf`],
   ['GET', `/api/jobs/${UNKNOWN}/label.pdf`],

@@ -1,4 +1,7 @@
 import { type KeyboardEvent, useId } from 'react';
+import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
+import { FAULTS } from '#core/trace/pull-trace.ts';
+import { useLiveWrench } from '../job/live-wrench.ts';
 import { useSettings } from '../shop/settings.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
@@ -42,6 +45,8 @@ function Choice<Value extends string>({
 /** What goes with the person (units, hand, letters, pedal), and what stays with the device (light, sound, the scale of the glass, the stand-in's hand). */
 export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () => void }) {
   const settings = useSettings();
+  const standInFault = useLiveWrench((live) => live.standInFault);
+  const tryFault = useLiveWrench((live) => live.tryFault);
   const id = useId();
   const catchKey = (event: KeyboardEvent<HTMLInputElement>) => {
     if (event.key === 'Tab' || event.key === 'Escape') return;
@@ -147,6 +152,22 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
               onChange={(event) => settings.set({ overshootDeg: Number(event.target.value) })}
             />
             <span className="figures w-10 text-right">{settings.overshootDeg}</span>
+          </label>
+          <label className="mt-1 flex items-center justify-between gap-3" htmlFor={`${id}-fault`}>
+            Its joint, to be tried out
+            <select
+              id={`${id}-fault`}
+              className="min-h-11 w-56 border-2 border-ink bg-sheet px-2"
+              value={standInFault ?? ''}
+              onChange={(event) => tryFault(FAULTS.find((fault) => fault === event.target.value))}
+            >
+              <option value="">{TRACE_WORDS.good.name}</option>
+              {FAULTS.map((fault) => (
+                <option key={fault} value={fault}>
+                  {TRACE_WORDS[fault].name}
+                </option>
+              ))}
+            </select>
           </label>
         </div>
         <div className="sm:col-span-2">

@@ -70,13 +70,13 @@ describe('the line to a live wrench', () => {
   });
   it('a pull that was not armed goes nowhere', () => {
     ready();
-    live().pull(45, 0);
+    live().pull({ speedDegPerS: 45, overshootDeg: 0 });
     expect(newest().heard).toEqual([]);
     expect(live().status).toBe('ready');
   });
   it('armed, pulled, clicked, ended: the reading is given once and as it was sent', () => {
     armed();
-    live().pull(45, 3);
+    live().pull({ speedDegPerS: 45, overshootDeg: 3 });
     expect(newest().heard.at(-1)).toEqual({ type: 'pull', speedDegPerS: 45, overshootDeg: 3 });
     newest().says({ type: 'frame', atMs: 20, torqueNm: 20, angleDeg: 8 });
     expect(live()).toMatchObject({ status: 'pulling', torqueNm: 20, angleDeg: 8, clicked: false });
@@ -87,10 +87,10 @@ describe('the line to a live wrench', () => {
   });
   it('after a pull it must be armed anew: a second pull before that is not sent', () => {
     armed();
-    live().pull(45, 0);
+    live().pull({ speedDegPerS: 45, overshootDeg: 0 });
     newest().says(END);
     const before = live().ends;
-    live().pull(45, 0);
+    live().pull({ speedDegPerS: 45, overshootDeg: 0 });
     expect(newest().heard.filter(({ type }) => type === 'pull')).toHaveLength(1);
     expect(before).toBeGreaterThan(0);
   });
@@ -136,10 +136,10 @@ describe('the line to a live wrench', () => {
     armed();
     live().arm({ ...TASK, station: 'g2', targetNm: 61 });
     expect(live().status).toBe('ready');
-    live().pull(150, 0);
+    live().pull({ speedDegPerS: 150, overshootDeg: 0 });
     expect(newest().heard.filter(({ type }) => type === 'pull')).toEqual([]);
     newest().says({ type: 'armed', station: 'g2', targetNm: 61 });
-    live().pull(150, 0);
+    live().pull({ speedDegPerS: 150, overshootDeg: 0 });
     expect(newest().heard.at(-1)).toMatchObject({ type: 'pull' });
   });
 });

@@ -9,9 +9,13 @@ export interface Reading {
   angleDeg: number;
   movementDeg: number;
   gradientShare?: number;
+  /** Torque over angle over time, packed. */
+  trace?: string;
   /** The server's code over the reading, with which a pull counts as live. */
   issued?: string;
 }
+
+type Hand = Omit<Extract<ToWrench, { type: 'pull' }>, 'type'>;
 
 interface LiveWrenchState {
   wrenchId?: string;
@@ -22,10 +26,13 @@ interface LiveWrenchState {
   /** Pulls that came to an end on this line: after each the wrench must be armed anew. */
   ends: number;
   fault?: string;
+  /** What is wrong with the stand-in's joint, to be tried out; not kept. */
+  standInFault?: Hand['fault'];
   connect(wrenchId: string, onReading: (reading: Reading) => void): void;
   disconnect(): void;
   arm(task: Omit<Extract<ToWrench, { type: 'arm' }>, 'type'>): void;
-  pull(speedDegPerS: number, overshootDeg: number): void;
+  pull(hand: Omit<Hand, 'fault'>): void;
+  tryFault(fault: Hand['fault']): void;
 }
 
 /** Wait before a lost line is tried again, ms. */
@@ -79,6 +86,7 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
               angleDeg: message.angleDeg,
               movementDeg: message.movementDeg,
               gradientShare: message.gradientShare,
+              trace: message.trace,
               issued: message.issued,
             });
             break;
@@ -106,10 +114,11 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
       if (get().status === 'armed') set({ status: 'ready' });
       say({ type: 'arm', ...next });
     },
-    pull(speedDegPerS, overshootDeg) {
+    pull(hand) {
       if (get().status !== 'armed') return;
       set({ status: 'pulling', torqueNm: 0, angleDeg: 0, clicked: false });
-      say({ type: 'pull', speedDegPerS, overshootDeg });
+      say({ type: 'pull', ...hand, fault: get().standInFault });
     },
+    tryFault: (standInFault) => set({ standInFault }),
   };
 });

@@ -4,6 +4,8 @@ import type { Deviation } from '#core/record/deviations.ts';
 export const DEVIATIONS: Record<Deviation['kind'], string> = {
   override: '{station}: “{refusal}” let past. {reason}',
   pullMissed: '{station}: pull of {torqueNm} {verdict}.',
+  curve:
+    '{station}, {torqueNm}: the curve of the pull says: {what}{also, select, none {} other { (or {also})}}, {share} sure.',
   pullWithdrawn: '{station}: pull of {torqueNm} taken back.',
   pullRepeated: '{station}: pulled twice for pass {pass}, on two devices that did not hear of each other; {torqueNm}.',
   breakAcknowledged: 'The record was altered behind the application’s back, from entry {breaks}. {reason}',

@@ -17,6 +17,7 @@ import { type Pull, type StationState, stationState } from '../job-state.ts';
 import { pullBand } from '../next-station.ts';
 import { BEYOND_SCALE, CONVERSION_SHARE, PLAUSIBLE_DEG, PLAUSIBLE_NM } from '../plausible.ts';
 import { dueStage } from '../procedure-stage.ts';
+import { curveOf } from '../pull-curve.ts';
 import { type PullFacts, pullFacts } from '../pull-facts.ts';
 import type { Refusal } from '../refusal.ts';
 import { hasTurned, pulledBeside } from '../retorque.ts';
@@ -39,6 +40,8 @@ export interface PullCommand extends Omit<Reading, 'turnedDeg'> {
   pass?: number;
   /** What the server gave out with a live reading, to show that it did. */
   issued?: string;
+  /** Torque over angle over time, packed, as the wrench gave it. */
+  trace?: string;
   /** Pulled through a crow-foot or other adapter: the reading on the scale is not the torque at the bolt. */
   through?: Adapter;
   /** Typed readings outside the band are asked about once; this says: it really was so. */
@@ -219,6 +222,7 @@ export const pull = act<PullCommand, PullRecorded | PullWithdrawn | PullRepeated
     const unsaid = command.moved === undefined && command.movementDeg === undefined;
     if (group.recheck && unsaid) return refuse({ code: 'movementNotSaid', station: station.id });
     const { id, label, calibrationDueOn } = wrench;
+    const trace = command.source === 'live' ? command.trace : undefined;
     const beside = verifying
       ? []
       : group.stations.filter((other) => stationState(job, other).marks?.some(({ stale }) => !stale));
@@ -229,6 +233,8 @@ export const pull = act<PullCommand, PullRecorded | PullWithdrawn | PullRepeated
         ...reading,
         pass,
         wrench: { id, label, calibrationDueOn },
+        trace,
+        curve: trace === undefined ? undefined : curveOf(plan, station, band, trace),
         verdict,
         targetNm: band.targetNm,
         minNm: band.minNm,

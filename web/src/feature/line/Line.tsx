@@ -7,6 +7,7 @@ import { lineKind } from '#core/line/line-kinds.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { useLinePlace } from '../../job/line-place.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { CurveNotice } from './CurveNotice.tsx';
 import { LineNotice, NOTICE_BAR } from './LineNotice.tsx';
 import { SinceYouLeft } from './SinceYouLeft.tsx';
 import { Tape } from './Tape.tsx';
@@ -47,6 +48,7 @@ export default function Line() {
   return (
     <div className="line-floor flex flex-1 flex-col md:min-h-0">
       <SinceYouLeft line={line} />
+      <CurveNotice line={line} />
       <button
         type="button"
         className="flex min-h-12 items-center gap-3 border-b border-rule bg-sheet px-4 text-left lg:hidden"

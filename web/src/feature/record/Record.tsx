@@ -1,5 +1,5 @@
 import { Download } from 'lucide-react';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo, useState } from 'react';
 import { actLineText } from '#contract/wording/act-line-text.ts';
 import { careText, careWaivedText } from '#contract/wording/care-text.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
@@ -13,7 +13,10 @@ import { passText } from '#contract/wording/plan-text.ts';
 import { alignmentText } from '#contract/wording/raised-text.ts';
 import { readingNote } from '#contract/wording/reading-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
+import { curveText } from '#contract/wording/trace-text.ts';
 import { careList } from '#core/job/care.ts';
+import type { Pull } from '#core/job/job-state.ts';
+import type { PlanStation } from '#core/kit/plan.ts';
 import { recordDeviations } from '#core/record/clock-deviations.ts';
 import { lookLines } from '#core/record/look-lines.ts';
 import { pieceLines } from '#core/record/piece-lines.ts';
@@ -28,6 +31,8 @@ import { shopFormat } from '../../shop/shop-time.ts';
 import { Addenda } from './Addenda.tsx';
 import { HandOver } from './HandOver.tsx';
 import { Integrity } from './Integrity.tsx';
+
+const PullCurveSheet = lazy(() => import('../../job/curve/PullCurveSheet.tsx'));
 
 /** Every pull, every deviation, and the files to take away. */
 export default function RecordScreen() {
@@ -49,8 +54,16 @@ export default function RecordScreen() {
     [plan, state, document.events],
   );
 
+  const [curve, setCurve] = useState<{ station: PlanStation; pull: Pull }>();
+  const traced = lines.flatMap(({ joints }) => joints).some(({ pulls }) => pulls.some(({ pull }) => pull.trace));
+
   return (
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
+      {curve && (
+        <Suspense fallback={null}>
+          <PullCurveSheet {...curve} onClose={() => setCurve(undefined)} />
+        </Suspense>
+      )}
       <main className="min-w-0 flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
         <h1 className="plate text-3xl">Every pull</h1>
         {lines.map(({ group, joints }) => (
@@ -116,6 +129,15 @@ export default function RecordScreen() {
                           <td className="text-sm">
                             {pull ? `${pull.by.name}, ${shopFormat(pull.atMs, 'HH:mm:ss')}` : (stop?.by.name ?? '')}
                             {pull && <span className="block">{readingNote(station.spec, pull)}</span>}
+                            {pull?.trace !== undefined && (
+                              <button
+                                type="button"
+                                className="block min-h-11 text-left underline"
+                                onClick={() => setCurve({ station, pull })}
+                              >
+                                Curve: {pull.curve ? curveText(pull.curve) : 'not judged'}
+                              </button>
+                            )}
                             {line?.stroke ? (
                               <span className="block">a stroke of the turn</span>
                             ) : pull && pull.verdict !== 'accepted' ? (
@@ -274,6 +296,21 @@ export default function RecordScreen() {
               </ul>
               {alignment && <p className="py-2 text-sm">{alignment}</p>}
             </>
+          )}
+          {traced && !isPractice(document.id) && (
+            <p className="mt-5">
+              Curves of the pulls:{' '}
+              {(['csv', 'jsonl'] as const).map((kind) => (
+                <a
+                  key={kind}
+                  download
+                  className="mr-4 inline-flex min-h-11 items-center underline"
+                  href={`/api/jobs/${document.id}/traces.${kind}`}
+                >
+                  {kind === 'csv' ? 'CSV' : 'JSON lines'}
+                </a>
+              ))}
+            </p>
           )}
           {photos.length > 0 && (
             <>

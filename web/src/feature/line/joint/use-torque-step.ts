@@ -1,4 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
+import type { ToWrench } from '#contract/wrench-stream.ts';
 import { parseThread } from '#core/fastener/thread.ts';
 import { type BasisClash, basisClash } from '#core/job/figure-basis.ts';
 import { type JobState, stationState } from '#core/job/job-state.ts';
@@ -7,9 +8,10 @@ import { threadHasSet } from '#core/job/locker-window.ts';
 import { slotOutOfReach } from '#core/job/next-slot.ts';
 import { type NextStep, pullBand } from '#core/job/next-station.ts';
 import { stageBand, stageOf } from '#core/job/procedure-stage.ts';
+import { traceJointOf } from '#core/job/pull-curve.ts';
 import { standingPulls } from '#core/job/station-progress.ts';
 import { turnedBeforeDeg } from '#core/job/strokes.ts';
-import type { PlanGroup, PlanStation } from '#core/kit/plan.ts';
+import type { Plan, PlanGroup, PlanStation } from '#core/kit/plan.ts';
 import type { LineAct } from '#core/line/line.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { toBase } from '#core/quantity/unit.ts';
@@ -86,6 +88,24 @@ export const turnedBy = (held: Held): number | undefined => ('read' in held ? he
 /** Torque the joint holds from its last standing pull, N·m. */
 const standingNm = (state: JobState, station: string): number =>
   standingPulls(stationState(state, station)).at(-1)?.torqueNm ?? 0;
+
+/** What the stand-in is told of a joint, so that it feels like this one. */
+function feltJoint(plan: Plan, station: PlanStation, band: AcceptBand): Extract<ToWrench, { type: 'arm' }>['joint'] {
+  const joint = traceJointOf(plan, station, band);
+  if (!joint || joint.gripMm === undefined || joint.frictionMin === undefined || joint.frictionMax === undefined)
+    return undefined;
+  const { thread, propertyClass, gripMm, minNm, maxNm, frictionMin, frictionMax } = joint;
+  return {
+    system: thread.system,
+    pitchMm: thread.pitchMm,
+    propertyClass,
+    gripMm,
+    minNm,
+    maxNm,
+    frictionMin,
+    frictionMax,
+  };
+}
 
 /**
  * Everything a joint act shows and does, from the same functions that decide on the server.
@@ -164,6 +184,7 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
         source: 'live',
         pass: armedFor.current?.station === reading.station ? armedFor.current.pass : undefined,
         issued: reading.issued,
+        trace: reading.trace,
         ...(seatNm === undefined ? {} : { seatedAndBackedOff: true, seatNm }),
         ...extra,
       });
@@ -232,13 +253,25 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
   const turnDeg = band?.angle && band.angle.targetDeg - turned;
   const untilShare = band?.gradient?.maxShare;
   const ceilingNm = band?.gradient && band.absoluteMaximumNm;
+  /** The joint as the stand-in is to feel it. */
+  const felt = useRef<ReturnType<typeof feltJoint>>(undefined);
+  felt.current = band && station && step.kind === 'pull' ? feltJoint(plan, station, band) : undefined;
   // Plain numbers as triggers: a confirmation from the server renews every object of the job, and arming again
   // would stop a pull under way. `ends` counts pulls, so that one that was refused can be made again.
   // biome-ignore lint/correctness/useExhaustiveDependencies: `ends` is the trigger
   useEffect(() => {
     if (!liveId || targetNm === undefined || stationId === undefined || heldNow || atMark) return;
     if (pass !== undefined) armedFor.current = { station: stationId, pass };
-    arm({ station: stationId, targetNm, angleDeg: turnDeg, untilShare, ceilingNm, standingNm: standing, nominalMm });
+    arm({
+      station: stationId,
+      targetNm,
+      angleDeg: turnDeg,
+      untilShare,
+      ceilingNm,
+      standingNm: standing,
+      nominalMm,
+      joint: felt.current,
+    });
   }, [
     atMark,
     liveId,
@@ -258,7 +291,7 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
   if (!group) return undefined;
   const stations = index.orders.get(group.id)?.listed ?? [];
 
-  const pullNow = () => pull(pullSpeedDegPerS, overshootDeg);
+  const pullNow = () => pull({ speedDegPerS: pullSpeedDegPerS, overshootDeg });
   const big = (): (() => void) | undefined => {
     if (stationId === undefined) return undefined;
     switch (step.kind) {

@@ -1,0 +1,45 @@
+import { lazy, Suspense, useState } from 'react';
+import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
+import { stationState } from '#core/job/job-state.ts';
+import { curveWarns, isChecking } from '#core/job/pull-curve.ts';
+import { Button } from '../../ui/Button.tsx';
+import type { LineInHand } from './use-line.ts';
+
+const PullCurveSheet = lazy(() => import('../../job/curve/PullCurveSheet.tsx'));
+
+/** What the curve of your last pull says against the joint; it stays until it is read, or the joint is loosened. */
+export function CurveNotice({ line }: { line: LineInHand }) {
+  const { state, index, person } = line;
+  const [read, setRead] = useState<string>();
+  const [open, setOpen] = useState(false);
+  const last = state.undoable[person];
+  const station = last?.act === 'pull' ? index.stations.get(last.station) : undefined;
+  const entry = station && stationState(state, station.id);
+  const pull = last?.act === 'pull' ? entry?.pulls.find(({ id }) => id === last.pull) : undefined;
+  const checking = station !== undefined && isChecking(index.groups.get(station.groupId), pull?.pass ?? 0);
+  if (!station || !pull || pull.id === read || state.closed || !curveWarns(pull.curve, checking)) return null;
+  const words = TRACE_WORDS[pull.curve.kind];
+  return (
+    <section
+      aria-label="What the curve says"
+      className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b-2 border-ink bg-sheet px-5 py-2"
+    >
+      <p role="alert" className="min-w-60 flex-1">
+        <b className="text-xl text-bad">
+          Station {station.label}: {words.name.toLowerCase()}
+        </b>{' '}
+        <span className="figures text-sm text-ink-2">{Math.round(100 * pull.curve.confidence)} % sure</span>
+        <span className="block">{words.now}</span>
+      </p>
+      <Button onClick={() => setOpen(true)}>See the curve</Button>
+      <Button tone="dark" onClick={() => setRead(pull.id)}>
+        Seen
+      </Button>
+      {open && (
+        <Suspense fallback={null}>
+          <PullCurveSheet station={station} pull={pull} onClose={() => setOpen(false)} />
+        </Suspense>
+      )}
+    </section>
+  );
+}
