@@ -28,7 +28,9 @@ export function CurveNotice({ line }: { line: LineInHand }) {
         <b className="text-xl text-bad">
           Station {station.label}: {words.name.toLowerCase()}
         </b>{' '}
-        <span className="figures text-sm text-ink-2">{Math.round(100 * pull.curve.confidence)} % sure</span>
+        <span className="figures text-sm whitespace-nowrap text-ink-2">
+          {Math.round(100 * pull.curve.confidence)} % sure
+        </span>
         <span className="block">{words.now}</span>
       </p>
       <Button onClick={() => setOpen(true)}>See the curve</Button>

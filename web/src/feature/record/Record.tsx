@@ -125,7 +125,7 @@ export default function RecordScreen() {
                           <td className="pr-3 text-sm">
                             {pull ? passText(line?.pass, pull.pass) : stop ? 'stop confirmed' : 'not yet'}
                           </td>
-                          <td className="pl-4 text-sm">{pull ? `${pull.wrench.label}, ${pull.source}` : ''}</td>
+                          <td className="pr-4 pl-4 text-sm">{pull ? `${pull.wrench.label}, ${pull.source}` : ''}</td>
                           <td className="text-sm">
                             {pull ? `${pull.by.name}, ${shopFormat(pull.atMs, 'HH:mm:ss')}` : (stop?.by.name ?? '')}
                             {pull && <span className="block">{readingNote(station.spec, pull)}</span>}

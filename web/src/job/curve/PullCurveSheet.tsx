@@ -21,11 +21,13 @@ import { useOpenJob } from '../use-open-job.ts';
 /** Degrees of free run that are drawn before the torque grows: the rest of it says nothing. */
 const RUN_DEG = 40;
 
-/** From a little before the torque grows: degrees from there, and the torque. */
+/** From a little before the torque grows until the handle is let go: degrees from there, and the torque. */
 function fromContact(samples: readonly TraceSample[]): TraceSample[] {
   const peakNm = Math.max(...samples.map(({ torqueNm }) => torqueNm));
   const contact = samples.find(({ torqueNm }) => torqueNm > 0.1 * peakNm)?.angleDeg ?? 0;
+  const end = samples.findLastIndex(({ torqueNm }) => torqueNm > 0.4 * peakNm);
   return samples
+    .slice(0, end + 1)
     .filter(({ angleDeg }) => angleDeg > contact - RUN_DEG)
     .map((sample) => ({ ...sample, angleDeg: sample.angleDeg - contact }));
 }
@@ -64,6 +66,15 @@ export default function PullCurveSheet({
       ? [{ key: id, label: `station ${index.stations.get(id)?.label}`, points: drawn(read), tone: 'faint' as const }]
       : [];
   });
+  const everyDeg = [...others.flatMap(({ points }) => points), ...drawn(samples)].map(([deg]) => deg);
+  const [low, high] = [inUnit(pull.minNm), inUnit(pull.maxNm ?? pull.minNm)];
+  const window =
+    pull.maxNm === undefined
+      ? undefined
+      : {
+          label: `${showTorqueIn(pull.minNm, unit).number} to ${written(pull.maxNm)}`,
+          points: [Math.min(...everyDeg), Math.max(...everyDeg)].map((deg) => [deg, low, high] as const),
+        };
   const words = TRACE_WORDS[pull.curve?.kind ?? 'cannotTell'];
   const warns = pull.curve !== undefined && pull.curve.kind !== 'good' && pull.curve.kind !== 'cannotTell';
   const shown = pullShown(station, { pull, stands: 'stands', stroke: false });
@@ -78,9 +89,12 @@ export default function PullCurveSheet({
             ...others,
             { key: pull.id, label: `station ${station.label}`, points: drawn(samples), tone: warns ? 'bad' : 'ink' },
           ]}
+          band={window}
           limits={[
-            { y: inUnit(pull.minNm), text: `least ${written(pull.minNm)}` },
-            ...(pull.maxNm === undefined ? [] : [{ y: inUnit(pull.maxNm), text: `most ${written(pull.maxNm)}` }]),
+            {
+              y: inUnit(pull.maxNm ?? pull.minNm),
+              text: window ? `window ${window.label}` : `least ${written(pull.minNm)}`,
+            },
           ]}
         />
       )}

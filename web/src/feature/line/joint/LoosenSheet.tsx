@@ -1,6 +1,8 @@
 import { useState } from 'react';
+import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
 import { undoAdvice } from '#core/compound/compound-choice.ts';
 import { stationState } from '#core/job/job-state.ts';
+import { curveWarns, isChecking } from '#core/job/pull-curve.ts';
 import { stationMark } from '#core/job/station-progress.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
 import { MARK_TEXT } from '../../../drawing/StationGlyph.tsx';
@@ -41,6 +43,9 @@ export default function LoosenSheet({
   const entry = stationState(state, station.id);
   const bead = entry.bead && torque.index.compounds.get(entry.bead.compound);
   const undo = bead && undoAdvice(bead.kind);
+  const last = entry.pulls.findLast(({ withdrawn }) => !withdrawn);
+  const checking = isChecking(torque.index.groups.get(station.groupId), last?.pass ?? 0);
+  const curve = curveWarns(last?.curve, checking) ? last?.curve : undefined;
   return (
     <ReasonSheet
       key={station.id}
@@ -49,7 +54,7 @@ export default function LoosenSheet({
       title={`Station ${station.label}: ${MARK_TEXT[stationMark(plan, station, state)]}`}
       label="Why is it loosened?"
       confirm="Loosen it"
-      usual={USUAL}
+      usual={curve ? [`Its curve: ${TRACE_WORDS[curve.kind].name.toLowerCase()}`, ...USUAL] : USUAL}
       onReason={(reason) => {
         give({ type: 'loosen', station: station.id, to, reason });
         onClose();
