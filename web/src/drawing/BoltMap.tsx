@@ -78,11 +78,13 @@ export interface BoltMapProps {
   /** Where the last was and where the next after this one is, for the dotted way. */
   path?: readonly string[];
   call?: { title: string; note?: string };
+  /** A word or figure under a station. */
+  notes?: ReadonlyMap<string, string>;
   onStation?: (id: string) => void;
 }
 
 /** A joint group seen from where the fitter stands, with every station in its state. */
-export function BoltMap({ group, stations, marks, next, path = [], call, onStation }: BoltMapProps) {
+export function BoltMap({ group, stations, marks, next, path = [], call, notes, onStation }: BoltMapProps) {
   const svg = useRef<SVGSVGElement>(null);
   const [screen, setScreen] = useState<MapScreen>();
   useLayoutEffect(() => {
@@ -173,6 +175,7 @@ export function BoltMap({ group, stations, marks, next, path = [], call, onStati
           station={station}
           mark={marks.get(station.id) ?? 'empty'}
           next={station.id === next}
+          note={notes?.get(station.id)}
           unit={unit}
           onPress={onStation && press}
         />
@@ -186,21 +189,28 @@ const MapStation = memo(function MapStation({
   station,
   mark,
   next,
+  note,
   unit,
   onPress,
 }: {
   station: PlanStation;
   mark: StationMark;
   next: boolean;
+  note?: string;
   unit: number;
   onPress?: (id: string) => void;
 }) {
-  const state = `${MARK_TEXT[mark]}${next ? ', next' : ''}`;
+  const state = `${MARK_TEXT[mark]}${next ? ', next' : ''}${note ? `, ${note}` : ''}`;
   const content = (
     <g transform={`translate(${station.xMm} ${station.yMm}) scale(${unit})`}>
       {/* A target for a finger, larger than the drawing. */}
       <circle r={34} fill="transparent" />
       <StationGlyph mark={mark} label={station.label} next={next} />
+      {note && (
+        <text y={46} textAnchor="middle" className="figures" fontSize={15}>
+          {note}
+        </text>
+      )}
     </g>
   );
   if (!onPress)

@@ -50,6 +50,8 @@ const FigureSheet = lazy(() => import('../owed/FigureSheet.tsx'));
 const StationSheet = lazy(() => import('./StationSheet.tsx'));
 const LoosenSheet = lazy(() => import('./LoosenSheet.tsx'));
 const WrenchSheet = lazy(() => import('./WrenchSheet.tsx'));
+const LoadLeftSheet = lazy(() => import('./LoadLeftSheet.tsx'));
+const LoadAdvice = lazy(() => import('./LoadAdvice.tsx'));
 
 /** A joint act: one station at a time, in order, by what may do it. */
 export function JointAct({ line, act }: { line: LineInHand; act: LineAct }) {
@@ -61,7 +63,7 @@ export function JointAct({ line, act }: { line: LineInHand; act: LineAct }) {
 function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; torque: TorqueStep }) {
   const { plan, state, group, stations, step, station, act: big, give } = torque;
   const marks = useStationMarks(plan, state, stations);
-  const [sheet, setSheet] = useState<'loosen' | 'wrench' | 'byFeel' | 'station'>();
+  const [sheet, setSheet] = useState<'loosen' | 'wrench' | 'byFeel' | 'station' | 'load'>();
   const [picked, setPicked] = useState<string>();
   const close = () => setSheet(undefined);
   const inspected = plan.stations.find((entry) => entry.id === picked) ?? station;
@@ -89,6 +91,12 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
     return act.action.type === 'snug' ? stage === 'snug' : pulls.length > 0;
   });
 
+  const made = stations.flatMap(({ id }) => stationState(state, id).pulls);
+  // Bolts that share a plate take load from each other.
+  const sharesPlate = stations.length >= 4 && made.length > 0;
+  const checkMoved =
+    sharesPlate && made.some(({ pass, movementDeg = 0 }) => group.passes[pass]?.kind === 'verify' && movementDeg >= 1);
+
   return (
     <>
       <main className="flex min-h-64 min-w-0 flex-1 flex-col bg-bench md:min-h-0">
@@ -110,9 +118,19 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
             {!starting && (
               <p className="figures text-sm">
                 {PATTERN_TEXT[group.torquePattern]} · load balance {group.loadImbalance.toFixed(2)}
+                {sharesPlate && (
+                  <button type="button" className="ml-3 min-h-11 font-sans underline" onClick={() => setSheet('load')}>
+                    Load left
+                  </button>
+                )}
               </p>
             )}
           </div>
+          {checkMoved && (
+            <Suspense fallback={null}>
+              <LoadAdvice torque={torque} onShow={() => setSheet('load')} />
+            </Suspense>
+          )}
           <div className="min-h-56 flex-1 p-2 short:min-h-40 md:min-h-0">
             <BoltMap
               group={group}
@@ -206,6 +224,11 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
             onClose={close}
             onByFeel={(reason) => give({ type: 'confirmStop', station: station.id, reason })}
           />
+        </Suspense>
+      )}
+      {sheet === 'load' && (
+        <Suspense fallback={null}>
+          <LoadLeftSheet torque={torque} onClose={close} />
         </Suspense>
       )}
       {sheet === 'wrench' && (
