@@ -46,6 +46,8 @@ const REACH_SPACINGS = 0.8;
 const GIVES = Array.from({ length: 31 }, (_, step) => step / 10);
 /** A loss that goes beyond what neighbours took by this share is settling (chosen by us). */
 const SETTLES = 0.08;
+/** Fewer check pulls say nothing of a plate (chosen by us). */
+const LEAST_CHECKS = 3;
 /** A nut that moved less than this did not move, degrees. */
 const STILL_DEG = 1;
 
@@ -162,7 +164,7 @@ function measuredGive(
   losses: ReturnType<typeof measuredLosses>,
   weight: readonly number[],
 ): { gives: number; beyond: number[] } | undefined {
-  if (losses.length === 0) return undefined;
+  if (losses.length < LEAST_CHECKS) return undefined;
   let best: { gives: number; off: number; beyond: number[] } | undefined;
   for (const gives of GIVES) {
     const run = elasticSequence(elasticGroup(points, gives), asPulls(made, weight));

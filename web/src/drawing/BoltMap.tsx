@@ -207,7 +207,13 @@ const MapStation = memo(function MapStation({
       <circle r={34} fill="transparent" />
       <StationGlyph mark={mark} label={station.label} next={next} />
       {note && (
-        <text y={46} textAnchor="middle" className="figures" fontSize={15}>
+        <text
+          x={29}
+          y={6}
+          className="figures"
+          fontSize={16}
+          style={{ paintOrder: 'stroke', stroke: 'var(--sheet)', strokeWidth: 4 }}
+        >
           {note}
         </text>
       )}
