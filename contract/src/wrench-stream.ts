@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import { FAULTS } from '#core/trace/pull-trace.ts';
+import type { PairFault } from './instrument/instrument-line.ts';
 
 const WrenchJointSchema = z.strictObject({
   system: z.enum(['metric', 'unified']),
@@ -44,6 +45,12 @@ export const ToWrenchSchema = z.discriminatedUnion('type', [
     fault: z.enum(FAULTS).optional(),
   }),
   z.strictObject({ type: z.literal('rest') }),
+  /** A real instrument hangs on this tablet: from here on its lines come as `heard`, and the stand-in is silent. */
+  z.strictObject({ type: z.literal('pair') }),
+  /** What the instrument said, in whatever pieces it came. */
+  z.strictObject({ type: z.literal('heard'), text: z.string().max(20_000) }),
+  /** The line to the instrument broke. */
+  z.strictObject({ type: z.literal('unheard') }),
 ]);
 export type ToWrench = z.infer<typeof ToWrenchSchema>;
 
@@ -69,4 +76,8 @@ export type FromWrench =
       trace?: string;
       issued?: string;
     }
-  | { type: 'fault'; message: string };
+  /** A real instrument was let in; `battery` 0 to 1. */
+  | { type: 'paired'; serial: string; battery?: number }
+  /** To be said to the instrument, as it is. */
+  | { type: 'tell'; text: string }
+  | { type: 'fault'; code?: PairFault; message: string };

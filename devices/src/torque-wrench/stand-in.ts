@@ -47,6 +47,9 @@ export class WrenchStandIn {
       case 'rest':
         this.stop();
         break;
+      default:
+        // What is said of a paired instrument is not for the stand-in.
+        this.send({ type: 'fault', message: `${message.type} is not for the stand-in` });
     }
   }
 

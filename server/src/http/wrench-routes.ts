@@ -1,11 +1,10 @@
 import { Hono } from 'hono';
 import type { UpgradeWebSocket } from 'hono/ws';
-import { packTrace } from '#core/trace/pack-trace.ts';
-import { MOST_SAMPLES, type TraceSample } from '#core/trace/pull-trace.ts';
-import { WrenchStandIn } from '#devices/torque-wrench/stand-in.ts';
+import type { Wrench } from '#core/wrench/wrench.ts';
 import type { ReadingProofs } from '../service/reading-proofs.ts';
 import type { SessionService } from '../service/session-service.ts';
 import type { ShopWrenches } from '../service/shop-wrenches.ts';
+import { WrenchLine } from '../service/wrench-line.ts';
 import { type SignedInEnv, signedIn } from './caller.ts';
 import { problem } from './problem.ts';
 
@@ -19,21 +18,22 @@ interface WrenchParts {
 const POLICY = 1008;
 
 /**
- * The line to a live wrench. The stand-in speaks what a real bridge would: docs/formats/wrench-stream.md. Each reading
- * goes out with a code of the server's, without which no pull counts as live.
+ * The line to a live wrench: docs/formats/wrench-stream.md. Each reading goes out with a code of the server's, without
+ * which no pull counts as live.
  */
 export function wrenchRoutes({ sessions, wrenches, readings }: WrenchParts, upgradeWebSocket: UpgradeWebSocket) {
-  return new Hono<SignedInEnv>().use('*', signedIn(sessions)).get(
+  return new Hono<SignedInEnv & { Variables: { wrench: Wrench } }>().use('*', signedIn(sessions)).get(
     '/wrenches/:id/stream',
     async (c, next) => {
       const wrench = (await wrenches.of(c.get('caller').shopId)).find((entry) => entry.id === c.req.param('id'));
       if (!wrench?.live) return problem(c, 'notFound', { detail: 'No live wrench of this shop has this id.' });
+      c.set('wrench', wrench);
       return next();
     },
     upgradeWebSocket((c) => {
       const { shopId, tokenHash, sessionExpiresAtMs } = c.get('caller');
-      const wrench = c.req.param('id') ?? '';
-      let standIn: WrenchStandIn | undefined;
+      const wrench: Wrench = c.get('wrench');
+      let line: WrenchLine | undefined;
       let unwatch: () => void = () => undefined;
       let expires: NodeJS.Timeout | undefined;
       return {
@@ -41,21 +41,15 @@ export function wrenchRoutes({ sessions, wrenches, readings }: WrenchParts, upgr
           const end = () => socket.close(POLICY, 'The session is over');
           unwatch = sessions.watch(tokenHash, end);
           expires = setTimeout(end, Math.max(0, sessionExpiresAtMs - Date.now()));
-          let frames: TraceSample[] = [];
-          standIn = new WrenchStandIn((message) => {
-            if (message.type === 'armed') frames = [];
-            if (message.type === 'frame' && frames.length < MOST_SAMPLES) frames.push(message);
-            if (message.type !== 'end') return socket.send(JSON.stringify(message));
-            const { station, peakNm: torqueNm, angleDeg, movementDeg, gradientShare } = message;
-            const trace = packTrace(frames);
-            frames = [];
-            const reading = { station, torqueNm, angleDeg, movementDeg, gradientShare, trace };
-            return socket.send(JSON.stringify({ ...message, trace, issued: readings.issue(shopId, wrench, reading) }));
-          });
+          line = new WrenchLine(
+            wrench,
+            (message) => socket.send(JSON.stringify(message)),
+            (reading) => readings.issue(shopId, wrench.id, reading),
+          );
         },
-        onMessage: (event) => standIn?.receive(String(event.data)),
+        onMessage: (event) => line?.receive(String(event.data)),
         onClose: () => {
-          standIn?.stop();
+          line?.stop();
           unwatch();
           clearTimeout(expires);
         },

@@ -1,5 +1,7 @@
 import { create } from 'zustand';
+import type { PairFault } from '#contract/instrument/instrument-line.ts';
 import type { FromWrench, ToWrench } from '#contract/wrench-stream.ts';
+import { type LineTransport, WHO } from './instrument/line-transport.ts';
 
 /** What a live wrench gave at the end of a pull. */
 export interface Reading {
@@ -26,6 +28,16 @@ interface LiveWrenchState {
   /** Pulls that came to an end on this line: after each the wrench must be armed anew. */
   ends: number;
   fault?: string;
+  /** What a paired instrument lacks: nothing is pulled with it until that is mended. */
+  pairFault?: PairFault;
+  /** A real instrument on this tablet, in the place of the stand-in. */
+  instrument?: {
+    wrenchId: string;
+    name: string;
+    status: 'opening' | 'open' | 'lost';
+    serial?: string;
+    battery?: number;
+  };
   /** What is wrong with the stand-in's joint, to be tried out; not kept. */
   standInFault?: Hand['fault'];
   connect(wrenchId: string, onReading: (reading: Reading) => void): void;
@@ -33,6 +45,9 @@ interface LiveWrenchState {
   arm(task: Omit<Extract<ToWrench, { type: 'arm' }>, 'type'>): void;
   pull(hand: Omit<Hand, 'fault'>): void;
   tryFault(fault: Hand['fault']): void;
+  /** Hangs a real instrument on the line of the wrench in hand; undefined when it is open, else why it is not. */
+  pair(transport: LineTransport): Promise<string | undefined>;
+  unpair(): void;
 }
 
 /** Wait before a lost line is tried again, ms. */
@@ -41,12 +56,22 @@ const RECONNECT_MS = 3000;
 /** The line to the live wrench in hand. A real wrench's bridge speaks the same: docs/formats/wrench-stream.md. */
 export const useLiveWrench = create<LiveWrenchState>((set, get) => {
   let socket: WebSocket | undefined;
+  /** The way to the paired instrument. */
+  let instrument: LineTransport | undefined;
   /** The last task, to be said again when the line comes back. */
   let task: ToWrench | undefined;
 
   const say = (message: ToWrench) => {
     if (message.type === 'arm') task = message;
     if (socket?.readyState === WebSocket.OPEN) socket.send(JSON.stringify(message));
+  };
+
+  /** The server hears from here on what the instrument of this wrench says; it is asked who it is. */
+  const greet = () => {
+    const paired = get().instrument;
+    if (!instrument || paired?.status !== 'open' || paired.wrenchId !== get().wrenchId) return;
+    say({ type: 'pair' });
+    instrument.write(WHO);
   };
 
   return {
@@ -66,10 +91,20 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
         switch (message.type) {
           case 'ready':
             set({ status: 'ready' });
+            greet();
             if (task) say(task);
             break;
+          case 'paired': {
+            const { serial, battery } = message;
+            const paired = get().instrument;
+            set({ pairFault: undefined, fault: undefined, instrument: paired && { ...paired, serial, battery } });
+            break;
+          }
+          case 'tell':
+            instrument?.write(message.text);
+            break;
           case 'armed':
-            set({ status: 'armed', torqueNm: 0, angleDeg: 0, clicked: false });
+            set({ status: 'armed', torqueNm: 0, angleDeg: 0, clicked: false, fault: undefined, pairFault: undefined });
             break;
           case 'frame':
             set({ status: 'pulling', torqueNm: message.torqueNm, angleDeg: message.angleDeg });
@@ -91,7 +126,7 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
             });
             break;
           case 'fault':
-            set({ fault: message.message });
+            set({ fault: message.message, pairFault: message.code });
             break;
         }
       };
@@ -115,10 +150,49 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
       say({ type: 'arm', ...next });
     },
     pull(hand) {
-      if (get().status !== 'armed') return;
+      // A real one is pulled by a real hand.
+      if (get().status !== 'armed' || get().instrument?.status === 'open') return;
       set({ status: 'pulling', torqueNm: 0, angleDeg: 0, clicked: false });
       say({ type: 'pull', ...hand, fault: get().standInFault });
     },
     tryFault: (standInFault) => set({ standInFault }),
+    async pair(transport) {
+      get().unpair();
+      const wrenchId = get().wrenchId;
+      if (wrenchId === undefined) return 'No wrench is in hand.';
+      instrument = transport;
+      set({ instrument: { wrenchId, name: transport.name, status: 'opening' } });
+      const changed = (status: 'open' | 'lost') => {
+        const now = get().instrument;
+        if (now && instrument === transport) set({ instrument: { ...now, status } });
+      };
+      try {
+        await transport.open(
+          (text) => {
+            if (instrument === transport) say({ type: 'heard', text });
+          },
+          () => {
+            changed('lost');
+            say({ type: 'unheard' });
+          },
+        );
+      } catch (error) {
+        if (instrument === transport) get().unpair();
+        return error instanceof Error ? error.message : String(error);
+      }
+      changed('open');
+      greet();
+      if (task) say(task);
+      return undefined;
+    },
+    unpair() {
+      const old = instrument;
+      instrument = undefined;
+      old?.close();
+      const had = get().instrument !== undefined;
+      set({ instrument: undefined, pairFault: undefined });
+      // The server's line begins anew, with the stand-in.
+      if (had) socket?.close();
+    },
   };
 });

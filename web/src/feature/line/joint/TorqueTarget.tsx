@@ -24,6 +24,8 @@ export function TorqueTarget({ torque }: { torque: TorqueStep }) {
   const angleDeg = useLiveWrench((live) => live.angleDeg);
   const clicked = useLiveWrench((live) => live.clicked);
   const status = useLiveWrench((live) => live.status);
+  const fault = useLiveWrench((live) => live.fault);
+  const instrument = useLiveWrench((live) => live.instrument);
   if (!band || !station || step.kind !== 'pull') return null;
   const finite = { minNm: band.minNm, maxNm: Number.isFinite(band.maxNm) ? band.maxNm : band.targetNm * 3 };
   // A threshold is where watching begins, not a figure to be met: it is rounded like any other.
@@ -108,10 +110,15 @@ export function TorqueTarget({ torque }: { torque: TorqueStep }) {
               live={
                 status === 'lost'
                   ? `wrench ${wrench.wrench.label} not reachable`
-                  : `live from wrench ${wrench.wrench.label}`
+                  : `live from wrench ${wrench.wrench.label}${instrument?.serial ? `, ${instrument.serial}` : ''}`
               }
             />
           </Suspense>
+          {fault && (
+            <p role="alert" className="text-bad">
+              {fault}
+            </p>
+          )}
           {band.angle && clicked && <p className="figures">turned {Math.round(angleDeg)}° in all</p>}
         </>
       )}

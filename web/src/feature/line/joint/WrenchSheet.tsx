@@ -3,6 +3,7 @@ import { showTorqueIn } from '#core/quantity/display.ts';
 import { usableBand } from '#core/wrench/usable-band.ts';
 import { Sheet } from '../../../ui/Sheet.tsx';
 import { AdapterFields } from './AdapterFields.tsx';
+import { InstrumentLine } from './InstrumentLine.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** The shop's wrenches for this pull: those that may do it first, the others with the reason why not. */
@@ -61,6 +62,9 @@ export default function WrenchSheet({
           );
         })}
       </ul>
+      {wrench?.wrench.live && wrench.faults.length === 0 && !torque.through && (
+        <InstrumentLine label={wrench.wrench.label} />
+      )}
       {band && <AdapterFields key={wrench?.wrench.id} torque={torque} />}
     </Sheet>
   );

@@ -1,0 +1,80 @@
+import { useState } from 'react';
+import { bluetoothTransport, hasBluetooth } from '../../../job/instrument/bluetooth-transport.ts';
+import type { LineTransport } from '../../../job/instrument/line-transport.ts';
+import { hasSerial, serialTransport } from '../../../job/instrument/serial-transport.ts';
+import { socketTransport } from '../../../job/instrument/socket-transport.ts';
+import { useLiveWrench } from '../../../job/live-wrench.ts';
+import { Button } from '../../../ui/Button.tsx';
+
+/** Hangs a real instrument on this tablet, in the place of the stand-in: by cable, in the air, or behind a bridge. */
+export function InstrumentLine({ label }: { label: string }) {
+  const instrument = useLiveWrench((live) => live.instrument);
+  const [address, setAddress] = useState('ws://localhost:9200');
+  const [failed, setFailed] = useState<string>();
+  const { pair, unpair } = useLiveWrench.getState();
+  const take = async (transport: LineTransport) => setFailed(await pair(transport));
+  const wrong = /^wss?:\/\/\S+$/.test(address) ? undefined : 'An address begins with ws:// or wss://';
+  return (
+    <section className="mt-4 border-t-2 border-ink pt-3" aria-label={`The line of ${label}`}>
+      <h3 className="font-bold">The line of {label}</h3>
+      {instrument ? (
+        <div className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-2">
+          <p role="status" className="min-w-48 flex-1">
+            {instrument.status === 'opening' && <>Opening {instrument.name} …</>}
+            {instrument.status === 'lost' && <b className="text-bad">The line by {instrument.name} broke.</b>}
+            {instrument.status === 'open' &&
+              (instrument.serial ? (
+                <>
+                  <b>{instrument.serial}</b> by {instrument.name}
+                  {instrument.battery !== undefined && (
+                    <span className="figures">, battery {Math.round(100 * instrument.battery)} %</span>
+                  )}
+                </>
+              ) : (
+                <>Open by {instrument.name}; it has not said yet who it is.</>
+              ))}
+          </p>
+          <Button onClick={unpair}>Back to the stand-in</Button>
+        </div>
+      ) : (
+        <>
+          <p className="text-sm text-ink-2">
+            The stand-in that ships with Wrenchman. A real one speaks lines (docs/formats/instrument-line.md):
+          </p>
+          <div className="mt-2 flex flex-wrap gap-2">
+            <Button disabled={!hasSerial()} onClick={() => void take(serialTransport())}>
+              By cable
+            </Button>
+            <Button disabled={!hasBluetooth()} onClick={() => void take(bluetoothTransport())}>
+              By Bluetooth
+            </Button>
+            <label className="flex min-w-60 flex-1 items-center gap-2">
+              <span className="sr-only">Address of a bridge</span>
+              <input
+                className="figures min-h-14 min-w-0 flex-1 border-2 border-ink bg-sheet px-3"
+                value={address}
+                aria-invalid={wrong !== undefined}
+                onChange={(event) => setAddress(event.target.value)}
+              />
+            </label>
+            <Button disabled={wrong !== undefined} onClick={() => void take(socketTransport(address.trim()))}>
+              By address
+            </Button>
+          </div>
+          {(!hasSerial() || !hasBluetooth()) && (
+            <p className="mt-1 text-sm text-ink-2">
+              This browser opens no{' '}
+              {[!hasSerial() && 'cable', !hasBluetooth() && 'Bluetooth'].filter(Boolean).join(' and no ')}.
+            </p>
+          )}
+          {wrong && <p className="mt-1 text-bad">{wrong}</p>}
+        </>
+      )}
+      {failed && (
+        <p role="alert" className="mt-1 text-bad">
+          {failed}
+        </p>
+      )}
+    </section>
+  );
+}
