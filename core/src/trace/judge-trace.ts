@@ -183,7 +183,8 @@ const LOOKS: Record<ShownKind, Partial<Record<Sign, Expectation | undefined>>> =
   overrun: { ended: { from: 0.02, spread: 0.008 }, early: FREE, gave: { to: 0.4, spread: 0.2 } },
   wrongStiffness: {
     steep: ({ low, high }) => [
-      { to: low - 0.08, spread: 0.06 },
+      // What hardly rises at all is no joint of any length.
+      { from: low - 1.6, to: low - 0.08, spread: 0.06 },
       { from: high + 0.06, to: high + 0.34, spread: 0.06 },
     ],
     ended: SHORT_REACH,

@@ -40,7 +40,9 @@ export function binned(points: readonly CurvePoint[]): CurvePoint[] {
     let end = at + 1;
     while (end < points.length) {
       const { angleDeg, torqueNm } = points[end] as CurvePoint;
-      if (angleDeg - begins.angleDeg >= widthDeg || (end - at >= 3 && torqueNm - begins.torqueNm >= fullNm)) break;
+      const gained = torqueNm - begins.torqueNm;
+      // Of a few readings in a steep end each is a bin: more than scatter ever is.
+      if (angleDeg - begins.angleDeg >= widthDeg || gained >= 2 * fullNm || (end - at >= 3 && gained >= fullNm)) break;
       end += 1;
     }
     const part = points.slice(at, end);

@@ -96,8 +96,12 @@ function signalled(frames: readonly PullFrame[], task: PullTask, torqueNm: numbe
   return share !== undefined && share <= task.untilShare;
 }
 
+/** A frame of a careful hand goes past the click by no more than this share of it, however stiff the joint. */
+const PAST_CLICK = 0.008;
+
 /** A hand slows as the torque nears the click, so that one frame does not jump over it. */
 function finerNear(joint: JointModel, task: PullTask, rotationDeg: number, stepDeg: number): number {
   const leftDeg = rotationAtDeg(joint, task.targetNm) - rotationDeg;
-  return leftDeg > 3 * stepDeg || leftDeg <= 0 ? stepDeg : Math.max(stepDeg / 6, leftDeg / 3);
+  const finest = Math.min(stepDeg / 6, (PAST_CLICK * task.targetNm) / joint.rateNmPerDeg);
+  return leftDeg > 3 * stepDeg || leftDeg <= 0 ? stepDeg : Math.max(finest, leftDeg / 3);
 }

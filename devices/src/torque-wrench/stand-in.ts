@@ -124,11 +124,16 @@ function modelOf(joint: TraceJoint, nominalMm: number): JointModel {
   };
 }
 
+/** A hand that is faster than this shows too little of a stiff joint to fifty readings a second. */
+const STEADY_DEG_PER_S = 60;
+
 /** A pull of a joint or a hand with a fault, another each time. */
 function faultyPull(joint: TraceJoint, fault: Fault, standingNm: number, speedDegPerS: number): PullTrace {
   const samples = recordPull(joint, fault, Math.floor(Math.random() * 1e6), {
     instrument: { hz: 1000 / FRAME_MS, angleEvery: 1, angleLateMs: 0, dropped: 0 },
-    ...(fault === 'overrun' ? {} : { puller: { style: 'wrench', speedDegPerS } }),
+    ...(fault === 'overrun'
+      ? {}
+      : { puller: { style: 'wrench', speedDegPerS: Math.min(speedDegPerS, STEADY_DEG_PER_S), overshootDeg: 0 } }),
     // What was snugged before has no free run left; these begin before that.
     ...(fault === 'crossed' || fault === 'bottomed' || fault === 'notSeated' ? {} : { freeDeg: 0, standingNm }),
   });

@@ -111,3 +111,19 @@ describe('a pull until the gradient falls', () => {
     expect(trace.gradientShare).toBeGreaterThan(0.9);
   });
 });
+
+describe('a joint as the kit describes it', () => {
+  const steep = { prevailingNm: 0.5, alignDeg: 3, rateNmPerDeg: 9, yieldNm: 200 };
+  it('is not overrun by a quick hand, however stiff it is', () => {
+    for (const speedDegPerS of [15, 45, 150])
+      for (const standingNm of [0, 30, 60]) {
+        const { peakNm, clickFrame } = simulatePull(
+          steep,
+          { targetNm: 70, standingNm },
+          { speedDegPerS, overshootDeg: 0 },
+        );
+        expect(clickFrame).toBeGreaterThanOrEqual(0);
+        expect(peakNm).toBeLessThan(70 * 1.02);
+      }
+  });
+});

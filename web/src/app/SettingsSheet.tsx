@@ -3,6 +3,7 @@ import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
 import { FAULTS } from '#core/trace/pull-trace.ts';
 import { useLiveWrench } from '../job/live-wrench.ts';
 import { useSettings } from '../shop/settings.ts';
+import { hasVoice } from '../shop/speech.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { SecretSettings } from './SecretSettings.tsx';
@@ -107,6 +108,16 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
             onChange={(event) => settings.set({ sound: event.target.checked })}
           />
           A click when a reading is taken, a tone and a buzz when a clock is over
+        </label>
+        <label className="flex min-h-14 items-center gap-3 font-bold">
+          <input
+            type="checkbox"
+            className="size-6"
+            checked={settings.voice}
+            disabled={!hasVoice()}
+            onChange={(event) => settings.set({ voice: event.target.checked })}
+          />
+          {hasVoice() ? 'What is next is read out; R says it again' : 'This device has no voice to read out with'}
         </label>
         <div>
           <label className="font-bold" htmlFor={`${id}-pedal`}>

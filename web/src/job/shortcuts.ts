@@ -22,6 +22,7 @@ const BY_SCREEN: Record<string, Shortcut[]> = {
     { keys: 'W', does: 'Choose the wrench' },
     { keys: 'L', does: 'Loosen' },
     { keys: 'P', does: 'Raise a problem' },
+    { keys: 'R', does: 'Say aloud what is next' },
   ],
   'close-out': [],
   'second-look': [{ keys: 'Space', does: 'It holds: did not move, unbroken, seated' }],

@@ -20,6 +20,8 @@ export interface Settings {
   pedalKey: string;
   /** A tone and a buzz when a clock is over. */
   sound: boolean;
+  /** What is next is read out. */
+  voice: boolean;
   /** The stand-in's hand. */
   pullSpeedDegPerS: number;
   overshootDeg: number;
@@ -37,6 +39,7 @@ export const useSettings = create<Settings>()(
       scaled: false,
       pedalKey: '',
       sound: true,
+      voice: false,
       pullSpeedDegPerS: 45,
       overshootDeg: 0,
       set: (change) => set(change),

@@ -3,6 +3,7 @@ import { askText, optionText } from '#contract/wording/ask-text.ts';
 import { lobeAdviceText } from '#contract/wording/lobe-text.ts';
 import { shimFaultText, wantedText } from '#contract/wording/measured-text.ts';
 import { spacerText } from '#contract/wording/spacer-text.ts';
+import { forTheEar } from '#contract/wording/spoken-text.ts';
 import { planActionText } from '#contract/wording/step-text.ts';
 import { actGate } from '#core/job/act/do-act.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
@@ -29,6 +30,7 @@ import { NotForThisOne } from './NotForThisOne.tsx';
 import { RackReading, rackFigure } from './RackReading.tsx';
 import { StepHead } from './StepHead.tsx';
 import type { LineInHand } from './use-line.ts';
+import { useReadOut } from './use-read-out.ts';
 import { WaitsPanel } from './WaitsPanel.tsx';
 
 /** Few acts have one. */
@@ -45,6 +47,7 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
   const asks = asksNow(plan, state, act, given);
   const open = asks.filter((ask) => given[ask.key] === undefined);
   const [ask] = open;
+  useReadOut(forTheEar(`${planActionText(plan, act.action)}. ${ask ? askText(ask) : ''}`));
   const gate = actGate(plan, state, act, { ...given, temperature: 0 }, nowMs);
   const waits = waitsOfAct(plan, state, act);
   const kind = lineKind(act.action);

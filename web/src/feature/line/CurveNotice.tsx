@@ -1,7 +1,9 @@
-import { lazy, Suspense, useState } from 'react';
+import { lazy, Suspense, useEffect, useState } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { curveWarns, isChecking } from '#core/job/pull-curve.ts';
+import { useSettings } from '../../shop/settings.ts';
+import { speak } from '../../shop/speech.ts';
 import { Button } from '../../ui/Button.tsx';
 import type { LineInHand } from './use-line.ts';
 
@@ -17,6 +19,12 @@ export function CurveNotice({ line }: { line: LineInHand }) {
   const entry = station && stationState(state, station.id);
   const pull = last?.act === 'pull' ? entry?.pulls.find(({ id }) => id === last.pull) : undefined;
   const checking = station !== undefined && isChecking(index.groups.get(station.groupId), pull?.pass ?? 0);
+  const warned = pull && pull.id !== read && curveWarns(pull.curve, checking) ? pull.curve.kind : undefined;
+  const label = station?.label;
+  const voice = useSettings((settings) => settings.voice);
+  useEffect(() => {
+    if (voice && warned) speak(`Station ${label}. ${TRACE_WORDS[warned].name}.`);
+  }, [voice, warned, label]);
   if (!station || !pull || pull.id === read || state.closed || !curveWarns(pull.curve, checking)) return null;
   const words = TRACE_WORDS[pull.curve.kind];
   return (
