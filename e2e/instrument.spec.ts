@@ -48,7 +48,7 @@ test('a real instrument behind a bridge: another one refused, the right one told
 
   const other = await bridge('HL-0000');
   await page.keyboard.press('w');
-  const sheet = page.getByRole('dialog');
+  const sheet = page.getByRole('dialog').getByRole('region', { name: /^The line of/ });
   await sheet.getByRole('textbox', { name: 'Address of a bridge' }).fill(other.address);
   await sheet.getByRole('button', { name: 'By address' }).click();
   await expect(sheet.getByRole('status')).toContainText('it has not said yet who it is');

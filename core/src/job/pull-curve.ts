@@ -25,14 +25,15 @@ const SURE_ENOUGH = 0.6;
  * What is known of a station's joint before it is pulled.
  *
  * @returns undefined where its stack says too little, or where what is pulled is no plain torque: an angle and a yield
- *   point bend the curve on purpose
+ *   point bend the curve on purpose, a castle nut sits on a taper, a bearing has no clamp
  */
 export function traceJointOf(
   plan: Plan,
   station: PlanStation,
   band: AcceptBand,
 ): (TraceJoint & { thread: Thread }) | undefined {
-  if (band.angle || band.gradient) return undefined;
+  const { kind } = station.spec;
+  if (band.angle || band.gradient || kind === 'slot' || kind === 'bearing') return undefined;
   const stack = stackJoint(plan, station);
   if (!stack) return undefined;
   const { low, high } = finishFriction(finishOfBasis(station.basis));
