@@ -18,14 +18,30 @@ async function freeBay(page: Page): Promise<number> {
   return 4;
 }
 
+/** Where something stands once the plan of the day has moved nothing more: a hand also waits until it holds still. */
+async function settled(of: Locator): Promise<{ x: number; y: number; width: number; height: number }> {
+  let box = await of.boundingBox();
+  await expect
+    .poll(
+      async () => {
+        const before = JSON.stringify(box);
+        box = await of.boundingBox();
+        return box !== null && JSON.stringify(box) === before;
+      },
+      { intervals: [400, 400, 400] },
+    )
+    .toBe(true);
+  if (!box) throw new Error('nothing to move');
+  return box;
+}
+
 test('a job is moved by its handle to another bay and hour, and put back', async ({ page, app }) => {
   await signIn(page, app);
   const handle = handles(page).first();
   await expect(handle).toBeVisible();
   const name = (await handle.getAttribute('aria-label'))?.replace('Move ', '') ?? '';
-  const from = await handle.boundingBox();
-  const to = await bayOf(page, await freeBay(page)).boundingBox();
-  if (!from || !to) throw new Error('nothing to move');
+  const from = await settled(handle);
+  const to = await settled(bayOf(page, await freeBay(page)));
   await page.mouse.move(from.x + 8, from.y + 8);
   await page.mouse.down();
   // To the middle of the day: late in the evening an hour more would be tomorrow's.

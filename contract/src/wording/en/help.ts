@@ -276,6 +276,8 @@ export const HELP: Readonly<Record<string, Help>> = {
       ['Stage, pass', 'once round the group at a share of the figure, and once more at all of it'],
       ['Verify pass', 'once round at full torque: none may turn'],
       ['Clock', 'what runs since a bead went on, or until something has cooled or set'],
+      ['Curve', 'torque over angle of a pull: its shape shows a crossed thread, a bottomed bolt, a joint that settles'],
+      ['Load left', 'what a bolt still holds after the ones beside it were pulled, by a model of the plate'],
       ['Owed', 'what came off and has not gone back, and what the vehicle may not leave without'],
     ],
     why: [
