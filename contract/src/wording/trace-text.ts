@@ -22,7 +22,6 @@ const MEASURE: Record<Evidence['sign'], 'torque' | 'angle' | 'share' | 'count'> 
   fell: 'share',
   kneeOfYield: 'torque',
   settled: 'share',
-  speed: 'angle',
   noise: 'share',
   readings: 'count',
 };

@@ -29,7 +29,6 @@ import { type TraceSigns, traceSigns } from './trace-signs.ts';
  * - `fell`: share of the peak lost while the handle went on
  * - `kneeOfYield`: torque at which it gave over the least at which this bolt may yield
  * - `settled`: share lost while it stood still
- * - `speed`: degrees a second at the target
  */
 export type Sign =
   | 'steep'
@@ -48,8 +47,7 @@ export type Sign =
   | 'gave'
   | 'fell'
   | 'kneeOfYield'
-  | 'settled'
-  | 'speed';
+  | 'settled';
 
 /** Anything between `from` and `to` is as good as anything else; outside it falls off by `spread`. */
 interface Expected {
@@ -81,7 +79,6 @@ const SOUND: Record<Sign, Expectation | undefined> = {
   fell: { to: 0.03, spread: 0.02 },
   kneeOfYield: undefined,
   settled: { to: 0.025, spread: 0.012 },
-  speed: undefined,
 };
 
 const FREE: Expected = { spread: 1 };
@@ -300,7 +297,6 @@ function weighed(signs: TraceSigns, joint: TraceJoint): { values: Partial<Record
       fell: Math.max(signs.fallShare, (signs.settled ?? 0) > 0.2 ? Math.min(1, signs.settled ?? 0) : 0),
       ...(yieldNm && signs.plasticDeg > 0 ? { kneeOfYield: signs.kneeNm / yieldNm.least } : {}),
       ...(stood ? { settled: Math.min(1, lost) } : {}),
-      speed: signs.speedDegPerS,
     },
     reach,
   };
@@ -436,8 +432,6 @@ function evidenceOf(sign: Sign, signs: TraceSigns, joint: TraceJoint): Evidence 
       return { sign, value: signs.kneeNm, ...(expected.yieldNm ? { least: expected.yieldNm.least } : {}) };
     case 'settled':
       return { sign, value: Math.max(signs.settled ?? 0, signs.heldLoss ?? 0) };
-    case 'speed':
-      return { sign, value: signs.speedDegPerS };
     default:
       return unreachable(sign);
   }

@@ -1,4 +1,5 @@
 import { type ExpectedRise, expectedRise } from './expected-rise.ts';
+import { jerksOf } from './jerks.ts';
 import type { TraceJoint, TraceSample } from './pull-trace.ts';
 import { binned, type CurvePoint, type Stretch, straightStretches } from './segment-rise.ts';
 import { median, type TidyTrace, tidyTrace } from './tidy-trace.ts';
@@ -17,8 +18,6 @@ export interface TraceSigns {
   peakNm: number;
   /** Degrees the nut ran before it met anything. */
   freeRunDeg: number;
-  /** Drag of the free run beyond a locking nut's, share of the target. */
-  dragShare: number;
   /** Degrees with more than a tenth of the target on them before the elastic rise begins. */
   earlyDeg: number;
   /** Torque where the elastic rise begins, share of the target. */
@@ -27,8 +26,6 @@ export interface TraceSigns {
   slopeNmPerDeg: number;
   /** Degrees from a tenth of the target to the peak. */
   riseDeg: number;
-  /** The rise's slope at the end as a share of the elastic one: 1 straight to the end, 0 flat, below 0 falling. */
-  endSlopeShare: number;
   /** Degrees over which it was less than half as steep at the end. */
   plasticDeg: number;
   /** Torque at which the slope fell, N·m; the peak where it never did. */
@@ -43,19 +40,10 @@ export interface TraceSigns {
   flatDeg: number;
   /** Drops and rises again while it was drawn tight. */
   jerks: number;
-  /** Share of the angle to the end over which the rise bends up. */
-  bendShare: number;
-  /** Speed of the handle at the target, degrees a second. */
-  speedDegPerS: number;
   /** Share of torque lost between stopping and going on, or at the end. */
   settled?: number;
   heldLoss?: number;
   noiseShare: number;
-  zeroNm?: number;
-  strokes: number;
-  dropped: number;
-  /** Readings in the rise. */
-  readings: number;
 }
 
 /** Less torque than this is a free run, share of the target. */
@@ -134,123 +122,6 @@ function slopeOver(curve: readonly CurvePoint[], stretch: Stretch): number {
   return median(slopes);
 }
 
-/** As fine as jerks are looked for, degrees: finer, and the scatter of many readings jerks by itself. */
-const JERK_DEG = 0.25;
-
-/** The curve in middles over a fraction of a degree, with how many readings each has. */
-function finely(points: readonly TraceSample[]): Array<CurvePoint & { readings: number }> {
-  const result: Array<CurvePoint & { readings: number }> = [];
-  for (let at = 0; at < points.length; ) {
-    const from = points[at] as TraceSample;
-    let end = at + 1;
-    while (end < points.length && (points[end] as TraceSample).angleDeg - from.angleDeg < JERK_DEG) end += 1;
-    const part = points.slice(at, end).map(({ torqueNm }) => torqueNm);
-    result.push({ angleDeg: from.angleDeg, torqueNm: median(part), readings: part.length });
-    at = end;
-  }
-  return result;
-}
-
-/** A swing about the smooth rise below this is no jerk, share of the target. */
-const SWING = 0.009;
-/** A swing is this many times the scatter of its middle. */
-const SURE = 3;
-
-/**
- * How often the torque swung about a smooth rise, there and back, while it was drawn tight. What the parts do, and a bolt
- * that gives, bends the curve once or twice; only a nut that hangs and jumps swings on and on.
- */
-function jerksOf(
-  points: readonly TraceSample[],
-  fromDeg: number,
-  toDeg: number,
-  { noiseNm, joinsDeg, stopsDeg }: Pick<TidyTrace, 'noiseNm' | 'joinsDeg' | 'stopsDeg'>,
-  targetNm: number,
-): number {
-  // A ratchet that is taken up again, or a hand that waits, is no jerk of the nut: each stroke is looked at by itself.
-  const halts = [...joinsDeg, ...stopsDeg].sort((one, other) => one - other);
-  const strokes = [Number.NEGATIVE_INFINITY, ...halts].map((from, at) =>
-    finely(
-      points.filter(
-        ({ angleDeg }) =>
-          angleDeg >= Math.max(fromDeg, from + 2.5) && angleDeg <= Math.min(toDeg, (halts[at] ?? toDeg + 1) - 1),
-      ),
-    ),
-  );
-  let falls = 0;
-  let crossings = 0;
-  for (const stroke of strokes) {
-    falls += fallsOf(stroke, noiseNm, targetNm);
-    const smooth = parabola(stroke);
-    let side = 0;
-    for (const { angleDeg, torqueNm, readings } of stroke) {
-      const off = torqueNm - smooth(angleDeg);
-      const least = Math.max(SWING * targetNm, (SURE * noiseNm) / Math.sqrt(readings));
-      const now = Math.abs(off) < least ? 0 : Math.sign(off);
-      if (now === 0 || now === side) continue;
-      crossings += side === 0 ? 0 : 1;
-      side = now;
-    }
-  }
-  // A single fall is a washer that found its seat: it alone bends the curve two or three times.
-  const swings = Math.floor((crossings + 1) / 2) - (falls < 2 ? 2 : 0);
-  return Math.max(falls, swings);
-}
-
-/** Least squares of a second degree. */
-
-/** How often the torque fell, and rose again, on its way up. */
-function fallsOf(points: ReadonlyArray<CurvePoint & { readings: number }>, noiseNm: number, targetNm: number): number {
-  let [falls, high, low] = [0, Number.NEGATIVE_INFINITY, Number.POSITIVE_INFINITY];
-  let falling = false;
-  for (const { torqueNm, readings } of points) {
-    const leastNm = Math.max((4.5 * noiseNm) / Math.sqrt(readings), 2 * SWING * targetNm);
-    if (!falling) {
-      high = Math.max(high, torqueNm);
-      if (high - torqueNm < leastNm) continue;
-      falling = true;
-      low = torqueNm;
-      continue;
-    }
-    low = Math.min(low, torqueNm);
-    if (torqueNm - low < leastNm) continue;
-    falls += 1;
-    falling = false;
-    high = torqueNm;
-  }
-  return falls;
-}
-
-/** Least squares of a second degree. */
-function parabola(points: readonly CurvePoint[]): (deg: number) => number {
-  const first = points[0]?.angleDeg ?? 0;
-  const span = Math.max(1e-9, (points.at(-1)?.angleDeg ?? 0) - first);
-  const at = (deg: number) => (deg - first) / span - 0.5;
-  const sums = new Float64Array(8);
-  for (const { angleDeg, torqueNm } of points) {
-    const x = at(angleDeg);
-    for (let power = 0; power <= 4; power++) sums[power] = (sums[power] as number) + x ** power;
-    for (let power = 0; power <= 2; power++) sums[5 + power] = (sums[5 + power] as number) + torqueNm * x ** power;
-  }
-  const [n, x1, x2, x3, x4, y, xy, xxy] = sums as unknown as [
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-    number,
-  ];
-  // Cramer's rule on the three normal equations.
-  const det = n * (x2 * x4 - x3 * x3) - x1 * (x1 * x4 - x2 * x3) + x2 * (x1 * x3 - x2 * x2);
-  if (Math.abs(det) < 1e-12) return () => y / Math.max(1, n);
-  const a = (y * (x2 * x4 - x3 * x3) - x1 * (xy * x4 - xxy * x3) + x2 * (xy * x3 - xxy * x2)) / det;
-  const b = (n * (xy * x4 - xxy * x3) - y * (x1 * x4 - x2 * x3) + x2 * (x1 * xxy - x2 * xy)) / det;
-  const c = (n * (x2 * xxy - x3 * xy) - x1 * (x1 * xxy - x2 * xy) + y * (x1 * x3 - x2 * x2)) / det;
-  return (deg) => a + b * at(deg) + c * at(deg) ** 2;
-}
-
 /** The largest drop from what was reached before, N·m, up to an angle. */
 function dropBefore(curve: readonly CurvePoint[], toDeg: number): number {
   let high = 0;
@@ -296,7 +167,6 @@ export function traceSigns(samples: readonly TraceSample[], joint: TraceJoint): 
     (sum, { fromDeg, toDeg, slopeNmPerDeg }) => (slopeNmPerDeg < 0 ? sum + toDeg - fromDeg : sum),
     0,
   );
-  const end = given.length > 0 ? (given.at(-1) as Stretch) : elastic;
   const tenthAt = curve.find(({ torqueNm }) => torqueNm - prevailingNm > 0.1 * targetNm) ?? last;
   const peakAt = curve.find(({ torqueNm }) => torqueNm === peakNm) ?? last;
   const jerks = jerksOf(
@@ -317,9 +187,6 @@ export function traceSigns(samples: readonly TraceSample[], joint: TraceJoint): 
     .slice(0, -1)
     .filter(({ fromNm, toNm, slopeNmPerDeg }) => toNm - fromNm > 0.15 * targetNm && slopeNmPerDeg < 1.3 * slope);
   const early = Math.max(0, elastic.fromNm - prevailingNm);
-  // The bend: how much further the nut turned than a straight rise of this slope to the same torque would have needed.
-  const straightDeg = (elastic.toNm - tenthAt.torqueNm) / Math.max(1e-9, slope);
-  const turnedDeg = elastic.toDeg - tenthAt.angleDeg;
   const atTarget = rise.findIndex(({ torqueNm }) => torqueNm >= 0.92 * Math.min(targetNm, peakNm));
   const [fastFrom, fastTo] = [rise[Math.max(0, atTarget - 4)], rise[Math.max(0, atTarget)]];
   const speed =
@@ -345,12 +212,10 @@ export function traceSigns(samples: readonly TraceSample[], joint: TraceJoint): 
     ],
     peakNm,
     freeRunDeg,
-    dragShare: freeRunDeg > 15 ? (median(run.map(({ torqueNm }) => torqueNm)) - prevailingNm) / targetNm : 0,
     earlyDeg: Math.max(0, elastic.fromDeg - tenthAt.angleDeg),
     earlyShare: early / targetNm,
     slopeNmPerDeg: slope,
     riseDeg: Math.max(0, peakAt.angleDeg - tenthAt.angleDeg),
-    endSlopeShare: end.slopeNmPerDeg / Math.max(1e-9, slope),
     plasticDeg: Math.max(0, plasticDeg - CATCHES_UP_DEG - CATCHES_UP_S * speed),
     kneeNm: given.length > 0 ? elastic.toNm : peakNm,
     fallShare:
@@ -361,15 +226,9 @@ export function traceSigns(samples: readonly TraceSample[], joint: TraceJoint): 
     edgeShare: edges.reduce((most, { slopeNmPerDeg }) => Math.max(most, slopeNmPerDeg / slope), 0),
     flatDeg: flat.reduce((sum, at) => sum + widthDeg(at), 0),
     jerks,
-    bendShare: Math.max(0, (turnedDeg - straightDeg) / Math.max(1, turnedDeg)),
-    speedDegPerS: speed,
     settled: tidy.settled,
     heldLoss: tidy.heldLoss,
     noiseShare: noiseNm / targetNm,
-    zeroNm: tidy.zeroNm,
-    strokes: tidy.joinsDeg.length,
-    dropped: tidy.dropped,
-    readings: rise.length,
   };
 }
 

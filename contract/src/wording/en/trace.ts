@@ -96,7 +96,6 @@ export const EVIDENCE: Record<Evidence['sign'], string> = {
   fell: '{value} of its torque lost while it was turned on',
   kneeOfYield: 'gave at {value}{span, select, none {} other {; this class yields {span}}}',
   settled: '{value} of its torque lost while it stood still',
-  speed: 'turned at {value} a second',
   noise: 'the reading scatters by {value} of the target',
   readings: '{value, plural, one {a single reading} other {# readings}}, too few to see a rise in',
 };
