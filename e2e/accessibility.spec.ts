@@ -25,15 +25,21 @@ async function found(page: Page, rules?: string[]): Promise<string[]> {
   }, rules);
 }
 
-/** The faults by day; and by night those of its colours, which is all that differs. */
+/** The faults by day; and by night and in bright sun those of its colours, which is all that differs. */
 async function faults(page: Page): Promise<string[]> {
   const wear = (theme: string) =>
     page.evaluate((name) => document.documentElement.setAttribute('data-theme', name), theme);
   const byDay = await found(page);
   await wear('night');
   const byNight = await found(page, ['color-contrast']);
+  await wear('sun');
+  const inSun = await found(page, ['color-contrast']);
   await wear('day');
-  return [...byDay, ...byNight.map((fault) => `by night, ${fault}`)];
+  return [
+    ...byDay,
+    ...byNight.map((fault) => `by night, ${fault}`),
+    ...inSun.map((fault) => `in bright sun, ${fault}`),
+  ];
 }
 
 test('no serious accessibility fault on any screen, by day and by night', async ({ page, app }) => {
@@ -103,5 +109,34 @@ test('no serious accessibility fault on any screen, by day and by night', async 
     await page.goto(`${app.url}${address}`);
     await expect(page.getByRole('heading', { name: sign })).toBeVisible();
     expect.soft(await faults(page), address).toEqual([]);
+  }
+});
+
+test('in gloves whatever is pressed on the line is at least 72 px high, and nothing lies over anything', async ({
+  page,
+  app,
+}) => {
+  await signIn(page, app);
+  const job = await openJob(page, 'v-carrick', 'transfer-case-guard');
+  await give(page, job, ...GUARD_TO_TORQUE);
+  await page.goto(`${app.url}/jobs/${job}/line`);
+  await expect(page.getByRole('heading', { name: 'Station 2' })).toBeVisible();
+  await page.getByRole('button', { name: /Switch person or settings/ }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Settings', exact: true }).click();
+  await page.getByLabel('In gloves: whatever is pressed is larger').check();
+  await page.keyboard.press('Escape');
+  for (const size of [
+    { width: 1280, height: 800 },
+    { width: 390, height: 844 },
+  ]) {
+    await page.setViewportSize(size);
+    const small = await page.evaluate(() =>
+      [...document.querySelectorAll<HTMLElement>('button, a[href], input, select')]
+        .filter((element) => element.offsetParent !== null && element.getBoundingClientRect().height < 71.5)
+        .map((element) => `${element.tagName} ${element.textContent?.slice(0, 40)}`),
+    );
+    expect(small, `${size.width} wide`).toEqual([]);
+    // The page is no wider than its screen.
+    expect(await page.evaluate(() => document.documentElement.scrollWidth - window.innerWidth)).toBeLessThanOrEqual(0);
   }
 });

@@ -85,6 +85,7 @@ export function App() {
   const theme = useSettings((state) => state.theme);
   const hand = useSettings((state) => state.hand);
   const textSize = useSettings((state) => state.textSize);
+  const gloves = useSettings((state) => state.gloves);
   useEffect(() => {
     void load();
   }, [load]);
@@ -97,7 +98,8 @@ export function App() {
     dataset.theme = theme;
     dataset.hand = hand;
     dataset.letters = textSize;
-  }, [theme, hand, textSize]);
+    dataset.gloves = gloves ? 'on' : 'off';
+  }, [theme, hand, textSize, gloves]);
 
   // What is on screen stays until the next is fetched, which spares a flash of "Loading" and the wait that goes with it;
   // but nobody's work stays in view once they have signed out.

@@ -78,6 +78,7 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
           options={[
             ['day', 'Day'],
             ['night', 'Night bay'],
+            ['sun', 'Bright sun'],
           ]}
           onChoose={(theme) => settings.set({ theme })}
         />
@@ -118,6 +119,15 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
             onChange={(event) => settings.set({ voice: event.target.checked })}
           />
           {hasVoice() ? 'What is next is read out; R says it again' : 'This device has no voice to read out with'}
+        </label>
+        <label className="flex min-h-14 items-center gap-3 font-bold">
+          <input
+            type="checkbox"
+            className="size-6"
+            checked={settings.gloves}
+            onChange={(event) => settings.set({ gloves: event.target.checked })}
+          />
+          In gloves: whatever is pressed is larger
         </label>
         <div>
           <label className="font-bold" htmlFor={`${id}-pedal`}>

@@ -11,7 +11,7 @@ export interface Settings {
   /** Where the big actions stand on a wide screen. */
   hand: 'right' | 'left';
   textSize: 'normal' | 'large' | 'larger';
-  theme: 'day' | 'night';
+  theme: 'day' | 'night' | 'sun';
   /** Set by laying a bank card on the glass. */
   pxPerMm: number;
   /** True once it was set, so that drawings may claim to be life-size. */
@@ -20,6 +20,8 @@ export interface Settings {
   pedalKey: string;
   /** A tone and a buzz when a clock is over. */
   sound: boolean;
+  /** Work in gloves: whatever is pressed is larger. */
+  gloves: boolean;
   /** What is next is read out. */
   voice: boolean;
   /** The stand-in's hand. */
@@ -40,6 +42,7 @@ export const useSettings = create<Settings>()(
       pedalKey: '',
       sound: true,
       voice: false,
+      gloves: false,
       pullSpeedDegPerS: 45,
       overshootDeg: 0,
       set: (change) => set(change),

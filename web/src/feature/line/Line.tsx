@@ -11,6 +11,7 @@ import { CurveNotice } from './CurveNotice.tsx';
 import { LineNotice, NOTICE_BAR } from './LineNotice.tsx';
 import { SinceYouLeft } from './SinceYouLeft.tsx';
 import { Tape } from './Tape.tsx';
+import { useAwake } from './use-awake.ts';
 import { type LineInHand, useLine } from './use-line.ts';
 
 /** A line opens with one of the two; the other comes while the first is read. */
@@ -35,6 +36,7 @@ export default function Line() {
   useEffect(() => stand(phase), [phase, stand]);
   useHotkeys('t', () => setTape((open) => !open));
   useStretch(line);
+  useAwake();
   useEffect(() => {
     void Promise.all([actScreen(), jointAct()]);
   }, []);
