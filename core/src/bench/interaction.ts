@@ -10,6 +10,8 @@ import {
   pullsForEvenness,
   unevenness,
 } from '../tightening/elastic-interaction.ts';
+import { type EvenPlan, fewestPulls } from '../tightening/even-plan.ts';
+import type { Point } from '../tightening/load-imbalance.ts';
 import { type Remark, remarksThat } from './remark.ts';
 
 export interface InteractionQuestion {
@@ -22,6 +24,8 @@ export interface InteractionQuestion {
   targetN?: number;
   /** Spread that is even enough, as a share of the target; left out when it is not asked. */
   wanted?: number;
+  /** Where the bolts lie, mm: then any order is tried for the fewest pulls. */
+  positions?: readonly Point[];
   /** Give up after so many rounds. */
   mostRounds?: number;
 }
@@ -36,9 +40,15 @@ export interface InteractionAnswer {
   /** Aim of each pull in order so that one round is enough, N. */
   oneRoundTargetsN?: number[];
   pullsForEvenness?: { rounds?: number; roundPulls?: number; greedyPulls?: number; unevennessByRound: number[] };
+  /** The way with the fewest pulls over the usual orders and stages; left out where none reaches it in four rounds. */
+  fewest?: EvenPlan;
   remarks: Remark[];
 }
 
+/** Of more bolts than this not every order is tried: it would take too long for a screen. */
+const MOST_TRIED = 16;
+/** Evener than this no wrench pulls: no way is looked for. */
+const LEAST_WANTED = 0.005;
 /** Bolts below this share of their load are named. Chosen by us. */
 const LOOSE_SHARE = 0.8;
 /** Spread that a round must take away to have been worth it. Chosen by us. */
@@ -56,6 +66,11 @@ export function interaction(question: InteractionQuestion): Result<InteractionAn
   const aim = targetN ?? Math.max(...pulls.map((pull) => pull.toN));
   const even = wanted === undefined ? undefined : pullsForEvenness(group, order, aim, wanted, question.mostRounds);
   if (even?.ok === false) return even;
+  const { positions } = question;
+  const asked =
+    wanted !== undefined && positions !== undefined && positions.length >= 2 && positions.length <= MOST_TRIED;
+  const fewest = asked ? fewestPulls(group, positions, wanted) : undefined;
+  if (fewest?.ok === false) return fewest;
   const finalN = Array.from(run.value.at(-1) ?? []);
   const afterRound =
     question.pulls === undefined
@@ -71,6 +86,7 @@ export function interaction(question: InteractionQuestion): Result<InteractionAn
     afterRound,
     oneRoundTargetsN: once?.value,
     pullsForEvenness: even?.value,
+    ...(fewest?.value.best ? { fewest: fewest.value.best } : {}),
     remarks: remarksThat(
       beforeShare !== undefined && {
         code: beforeShare - afterShare > WORTH_A_ROUND ? 'roundHelped' : 'roundDidLittle',

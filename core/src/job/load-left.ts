@@ -34,6 +34,8 @@ export interface LoadLeft {
 
 /** Fewer bolts share no plate worth a model. */
 const LEAST_BOLTS = 4;
+/** Of more bolts than this not every way is tried: it would hold up the screen. */
+const MOST_TRIED = 16;
 /** A bolt that holds less than this share is pulled again (chosen by us). */
 const ENOUGH = 0.9;
 /** How evenly a group is wanted, (most − least) ÷ target (chosen by us: a click wrench scatters by more). */
@@ -224,7 +226,7 @@ export function loadLeft(plan: Plan, job: JobState, group: PlanGroup): LoadLeft 
 /** The way with the fewest pulls to an even group, and the sheet's own beside it, on a plate that gives so much. */
 export function evenWays(plan: Plan, group: PlanGroup, gives: number): { best?: EvenPlan; own?: EvenPlan } | undefined {
   const plate = plateOf(plan, group);
-  if (!plate) return undefined;
+  if (!plate || plate.stations.length > MOST_TRIED) return undefined;
   const order = group.torqueOrder.map((id) => group.stations.indexOf(id));
   const found = fewestPulls(elasticGroup(plate.points, gives), plate.points, EVEN, order);
   return found.ok ? { best: found.value.best, own: found.value.printed } : undefined;

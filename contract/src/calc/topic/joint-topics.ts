@@ -234,6 +234,7 @@ export function elastic(input: CalcInput<'elastic'>) {
       pulls: input.pulls,
       targetN: input.targetN,
       wanted: input.evenness,
+      positions,
     }),
   );
   return remarked({

@@ -1,4 +1,5 @@
 import { must } from '#contract/calc/joint-input.ts';
+import { evenWayText } from '#contract/wording/load-text.ts';
 import { interaction } from '#core/bench/interaction.ts';
 import { circlePositions, fadingCompliance } from '#core/tightening/elastic-interaction.ts';
 import { type Pattern, tighteningOrder } from '#core/tightening/pattern.ts';
@@ -97,10 +98,21 @@ export const INTERACTION: BenchTool = {
     // Only shares are shown, so the target is one unit of load.
     const target = 1000;
     const stages = [...before, ...Array.from({ length: rounds }, () => 1)];
-    const run = must(interaction({ group, order, stages, targetN: target, wanted, mostRounds: 12 }));
+    const run = must(
+      interaction({
+        group,
+        order,
+        stages,
+        targetN: target,
+        wanted,
+        mostRounds: 12,
+        positions: circlePositions(n, 100),
+      }),
+    );
     const shares = run.history.map((forces) => Array.from(forces, (force) => force / target));
     const last = shares.at(-1) ?? [];
     const { pulls, afterRound: after, pullsForEvenness: needed, oneRoundTargetsN: once } = run;
+    const places = Array.from({ length: n }, (_, bolt) => String(order.indexOf(bolt) + 1));
     const lowest = Math.min(...last);
     const spread = (forces: number[]) => (Math.max(...forces) - Math.min(...forces)) * 100;
     return {
@@ -121,6 +133,12 @@ export const INTERACTION: BenchTool = {
         {
           label: 'Fewest pulls, lowest first',
           shown: needed?.greedyPulls !== undefined ? show.plain(needed.greedyPulls) : show.text('–'),
+        },
+        {
+          label: 'Fewest pulls, any order',
+          shown: show.text(
+            run.fewest ? evenWayText(run.fewest, places) : n > 16 ? 'not tried over 16 bolts' : 'not in four rounds',
+          ),
         },
       ],
       remarks: run.remarks,
