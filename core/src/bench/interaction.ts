@@ -46,7 +46,7 @@ export interface InteractionAnswer {
 }
 
 /** Of more bolts than this not every order is tried: it would take too long for a screen. */
-const MOST_TRIED = 16;
+const MOST_TRIED = 32;
 /** Evener than this no wrench pulls: no way is looked for. */
 const LEAST_WANTED = 0.005;
 /** Bolts below this share of their load are named. Chosen by us. */
@@ -68,7 +68,11 @@ export function interaction(question: InteractionQuestion): Result<InteractionAn
   if (even?.ok === false) return even;
   const { positions } = question;
   const asked =
-    wanted !== undefined && positions !== undefined && positions.length >= 2 && positions.length <= MOST_TRIED;
+    wanted !== undefined &&
+    wanted >= LEAST_WANTED &&
+    positions !== undefined &&
+    positions.length >= 2 &&
+    positions.length <= MOST_TRIED;
   const fewest = asked ? fewestPulls(group, positions, wanted) : undefined;
   if (fewest?.ok === false) return fewest;
   const finalN = Array.from(run.value.at(-1) ?? []);

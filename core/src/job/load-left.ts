@@ -35,7 +35,7 @@ export interface LoadLeft {
 /** Fewer bolts share no plate worth a model. */
 const LEAST_BOLTS = 4;
 /** Of more bolts than this not every way is tried: it would hold up the screen. */
-const MOST_TRIED = 16;
+const MOST_TRIED = 32;
 /** A bolt that holds less than this share is pulled again (chosen by us). */
 const ENOUGH = 0.9;
 /** How evenly a group is wanted, (most − least) ÷ target (chosen by us: a click wrench scatters by more). */

@@ -137,7 +137,7 @@ export const INTERACTION: BenchTool = {
         {
           label: 'Fewest pulls, any order',
           shown: show.text(
-            run.fewest ? evenWayText(run.fewest, places) : n > 16 ? 'not tried over 16 bolts' : 'not in four rounds',
+            run.fewest ? evenWayText(run.fewest, places) : n > 32 ? 'not tried over 32 bolts' : 'not in four rounds',
           ),
         },
       ],
