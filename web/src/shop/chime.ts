@@ -13,6 +13,15 @@ export function chime(): void {
   ]);
 }
 
+/** Two low tones and a long buzz: what was pulled is not as it should be. Silent where the browser has neither. */
+export function warn(): void {
+  navigator.vibrate?.([300, 80, 300]);
+  tones([
+    { at: 0, pitchHz: 240, seconds: 0.25 },
+    { at: 0.3, pitchHz: 200, seconds: 0.35 },
+  ]);
+}
+
 interface Tone {
   /** When it begins, s. */
   at: number;

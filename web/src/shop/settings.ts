@@ -24,6 +24,8 @@ export interface Settings {
   gloves: boolean;
   /** What is next is read out. */
   voice: boolean;
+  /** Where this tablet's bridge to an instrument answers. */
+  bridge: string;
   /** The stand-in's hand. */
   pullSpeedDegPerS: number;
   overshootDeg: number;
@@ -43,6 +45,7 @@ export const useSettings = create<Settings>()(
       sound: true,
       voice: false,
       gloves: false,
+      bridge: 'ws://localhost:9200',
       pullSpeedDegPerS: 45,
       overshootDeg: 0,
       set: (change) => set(change),

@@ -2,6 +2,7 @@ import { lazy, Suspense, useEffect, useState } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { curveWarns, isChecking } from '#core/job/pull-curve.ts';
+import { warn } from '../../shop/chime.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { speak } from '../../shop/speech.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -22,6 +23,10 @@ export function CurveNotice({ line }: { line: LineInHand }) {
   const warned = pull && pull.id !== read && curveWarns(pull.curve, checking) ? pull.curve.kind : undefined;
   const label = station?.label;
   const voice = useSettings((settings) => settings.voice);
+  const sound = useSettings((settings) => settings.sound);
+  useEffect(() => {
+    if (sound && warned) warn();
+  }, [sound, warned]);
   useEffect(() => {
     if (voice && warned) speak(`Station ${label}. ${TRACE_WORDS[warned].name}.`);
   }, [voice, warned, label]);

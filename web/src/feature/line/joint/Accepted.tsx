@@ -1,7 +1,7 @@
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { pullShown } from '#contract/wording/joint-text.ts';
 import { stationState } from '#core/job/job-state.ts';
-import { click } from '../../../shop/chime.ts';
+import { click, warn } from '../../../shop/chime.ts';
 import { useSession } from '../../../shop/session.ts';
 import { useSettings } from '../../../shop/settings.ts';
 import type { TorqueStep } from './use-torque-step.ts';
@@ -33,6 +33,14 @@ export function Accepted({ torque }: { torque: TorqueStep }) {
     const timer = setTimeout(() => setHeld(undefined), HOLD_MS);
     return () => clearTimeout(timer);
   }, [held, sound]);
+  // What missed its band is heard as well: the eyes are on the bolt.
+  const missed = pulled !== undefined && pulled.verdict !== 'accepted' ? pulled.id : undefined;
+  const heard = useRef(missed);
+  useEffect(() => {
+    if (missed === heard.current) return;
+    heard.current = missed;
+    if (missed !== undefined && sound) warn();
+  }, [missed, sound]);
   const station = index.stations.get(pulled?.station ?? '');
   if (!pulled || held !== pulled.id || !station) return null;
   const group = plan.groups.find(({ id: of }) => of === station.groupId);

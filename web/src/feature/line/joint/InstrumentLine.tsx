@@ -4,12 +4,15 @@ import type { LineTransport } from '../../../job/instrument/line-transport.ts';
 import { hasSerial, serialTransport } from '../../../job/instrument/serial-transport.ts';
 import { socketTransport } from '../../../job/instrument/socket-transport.ts';
 import { useLiveWrench } from '../../../job/live-wrench.ts';
+import { useSettings } from '../../../shop/settings.ts';
 import { Button } from '../../../ui/Button.tsx';
 
 /** Hangs a real instrument on this tablet, in the place of the stand-in: by cable, in the air, or behind a bridge. */
 export function InstrumentLine({ label }: { label: string }) {
   const instrument = useLiveWrench((live) => live.instrument);
-  const [address, setAddress] = useState('ws://localhost:9200');
+  // Kept by the tablet: the bridge is a program on it, or beside it.
+  const address = useSettings((settings) => settings.bridge);
+  const setAddress = (bridge: string) => useSettings.getState().set({ bridge });
   const [failed, setFailed] = useState<string>();
   const { pair, unpair } = useLiveWrench.getState();
   const take = async (transport: LineTransport) => setFailed(await pair(transport));

@@ -1,5 +1,6 @@
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
+import type { Wrench } from '#core/wrench/wrench.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { TypedReading } from './TypedReading.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
@@ -38,6 +39,7 @@ export function PlainReading({ torque }: { torque: TorqueStep }) {
           )}
         </div>
       )}
+      {wrench.wrench.kind === 'beam' && <BeamAdvice wrench={wrench.wrench} />}
       {(!setting || isSet) && <TypedReading torque={torque} />}
       {group?.recheck && (!setting || isSet) && (
         <Button
@@ -69,5 +71,29 @@ export function PlainReading({ torque }: { torque: TorqueStep }) {
         </Button>
       )}
     </div>
+  );
+}
+
+/**
+ * Which way a beam's reading errs. The pointer stands above its scale: an eye to the side of it sees it against another
+ * mark, away from the eye. Plain geometry, no source.
+ */
+function BeamAdvice({ wrench: { divisionNm, scaleUnit } }: { wrench: Wrench }) {
+  const half = divisionNm === undefined ? undefined : roundTo(fromBase(divisionNm / 2, scaleUnit), 2);
+  return (
+    <p className="mb-2 text-sm text-ink-2">
+      Look square onto the pointer. From the side of the higher figures it reads too little, from the side of the lower
+      ones too much.
+      {half !== undefined && (
+        <>
+          {' '}
+          Between two marks it is good to{' '}
+          <span className="figures">
+            ±{half} {scaleUnit}
+          </span>
+          .
+        </>
+      )}
+    </p>
   );
 }

@@ -55,6 +55,17 @@ function torqueOf(over: Partial<TorqueStep> = {}) {
 }
 const station = (torque: TorqueStep): PlanStation => torque.station as PlanStation;
 
+describe('a beam that is read', () => {
+  it('says which way it errs, and how finely it reads', () => {
+    const beam = { ...CLICK, kind: 'beam' as const, divisionNm: 2, scaleUnit: 'N·m' as const };
+    render(<PlainReading torque={torqueOf({ wrench: { wrench: beam, faults: [] } as TorqueStep['wrench'] }).torque} />);
+    expect(screen.getByText(/From the side of the higher figures it reads too little/)).toHaveTextContent('±1 N·m');
+    cleanup();
+    render(<PlainReading torque={torqueOf().torque} />);
+    expect(screen.queryByText(/square onto the pointer/)).toBeNull();
+  });
+});
+
 describe('the setting of a wrench that clicks', () => {
   const setting = clickSetting(CLICK, BAND);
   it('is the mark of its scale nearest the target that lies in the band', () => {
