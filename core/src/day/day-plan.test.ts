@@ -141,6 +141,23 @@ describe('a day', () => {
     const plan = planned(day([job('a', steps, { work: work('a', steps, { lockers }) })]));
     expect(plan.lost).toMatchObject([{ job: 'a', group: 'Plate' }]);
   });
+  it('two beads that run out at once, and one pair of hands: one is told as lost, and the day is planned', () => {
+    const steps = [step(1, 10)];
+    const bead = (job: string, closesInMin: number) =>
+      work(job, steps, {
+        lockers: [{ group: `Plate of ${job}`, step: 's1', closesAtMs: ZERO + closesInMin * MINUTE, needsMin: 5 }],
+      });
+    const jobs = ['a', 'b', 'c'].map((id, at) =>
+      job(id, steps, { work: bead(id, 5 + at), fitters: ['mira'], begun: true }),
+    );
+    const plan = planned(day(jobs, { people: [{ id: 'mira', leads: true }] }));
+    expect(plan.jobs.map(({ job: id }) => id).sort()).toEqual(['a', 'b', 'c']);
+    // Whichever is held is begun in time; the others are told.
+    expect(plan.lost).toHaveLength(2);
+    const lost = new Set(plan.lost.map(({ job: id }) => id));
+    const saved = plan.steps.find(({ job: id }) => !lost.has(id));
+    expect(saved?.startMs).toBe(ZERO);
+  });
   it('says which facts contradict where nothing can be planned', () => {
     const steps = [step(1, 10), step(2, 10)];
     const lags: WorkLag[] = [

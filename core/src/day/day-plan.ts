@@ -208,6 +208,12 @@ function plannedJob(
   };
 }
 
+/** The bead with the least time left among facts that contradict; undefined where none is among them. */
+function shortestBead({ beads }: DayProblem, facts: readonly ScheduleFact[]): string | undefined {
+  const held = new Set(facts.flatMap((fact) => (fact.kind === 'atMost' ? [fact.to] : [])));
+  return beads.filter(({ to }) => held.has(to)).toSorted((a, b) => a.latest - b.latest)[0]?.bead;
+}
+
 /**
  * A plan of the day: as short as can be found, with the promises held where that is possible. Where not all of them can
  * be, those of the jobs that come first are.
@@ -216,13 +222,21 @@ export function planDay(input: DayInput, effort: Effort, seed = 1): Result<DayPl
   const promised = input.jobs
     .filter(({ promisedMs }) => promisedMs !== undefined)
     .toSorted((a, b) => (a.promisedMs ?? 0) - (b.promisedMs ?? 0));
+  let givenUp: ReadonlySet<string> = new Set();
   const tryWith = (rules: DayRules) => {
-    const day = dayProblem(input, rules);
+    const day = dayProblem(input, { ...rules, givenUp });
     // That promises cannot all be held is no contradiction of the day.
     const solved = solveSchedule(day.problem, counted(effort, seed, rules.deadlines === undefined && !rules.asTheLine));
     return solved.ok ? ok({ day, found: solved.value }) : solved;
   };
-  const free = tryWith({});
+  let free = tryWith({});
+  // Two beads that run out at once, and one pair of hands: one of them is lost, the day is not.
+  while (free.ok && free.value.found.kind === 'infeasible') {
+    const bead = shortestBead(free.value.day, free.value.found.facts);
+    if (bead === undefined) break;
+    givenUp = new Set([...givenUp, bead]);
+    free = tryWith({});
+  }
   if (!free.ok) return free;
   const { day, found } = free.value;
   if (found.kind === 'infeasible') return ok({ kind: 'infeasible', facts: found.facts });

@@ -61,6 +61,8 @@ export interface DayProblem {
   zeroMs: number;
   /** Windows that are too short from where it stands, and were let go so that there is a plan. */
   lost: ReadonlyArray<{ job: string; group: string; closesAtMs: number; needsMin: number }>;
+  /** Beads that run and are to be pulled in time: what begins at the latest after so many minutes. */
+  beads: ReadonlyArray<{ bead: string; to: string; latest: number }>;
 }
 
 const MINUTE_MS = 60_000;
@@ -129,13 +131,18 @@ export interface DayRules {
   deadlines?: ReadonlySet<string>;
   /** Each job's steps one after the other as its line has them, also where they could be worked otherwise. */
   asTheLine?: boolean;
+  /** Beads, by job and step, that cannot all be pulled in time: told as lost. */
+  givenUp?: ReadonlySet<string>;
 }
 
 /**
  * A day as activities, lags and resources: people, hands in all, lifts, tools of which there is one, bays by the order of
  * their jobs, the vehicle's coming, pieces that are promised, clocks that run.
  */
-export function dayProblem(input: DayInput, { deadlines = new Set(), asTheLine = false }: DayRules = {}): DayProblem {
+export function dayProblem(
+  input: DayInput,
+  { deadlines = new Set(), asTheLine = false, givenUp = new Set() }: DayRules = {},
+): DayProblem {
   const { jobs, people, nowMs, open, lifts, tempC } = input;
   const zeroMs = Math.floor(nowMs / MINUTE_MS) * MINUTE_MS;
   const minute = (ms: number): number => Math.ceil((ms - zeroMs) / MINUTE_MS);
@@ -161,6 +168,7 @@ export function dayProblem(input: DayInput, { deadlines = new Set(), asTheLine =
   const lags: Lag[] = [];
   const kept: Array<{ job: string; lag: WorkLag } | undefined> = [];
   const lost: Array<DayProblem['lost'][number]> = [];
+  const beads: Array<DayProblem['beads'][number]> = [];
   const put = (lag: Lag, of?: { job: string; lag: WorkLag }) => {
     lags.push(lag);
     kept.push(of);
@@ -235,8 +243,12 @@ export function dayProblem(input: DayInput, { deadlines = new Set(), asTheLine =
       const to = parts.get(step)?.[0];
       const latest = Math.floor((closesAtMs - zeroMs) / MINUTE_MS - needsMin);
       if (to === undefined) continue;
-      if (latest < 0 || !isOpenNow || putOff) lost.push({ job: id, group, closesAtMs, needsMin });
-      else put({ from: NOW, to, minMinutes: 0, maxMinutes: latest });
+      const bead = `${id} ${step}`;
+      if (latest < 0 || !isOpenNow || putOff || givenUp.has(bead)) lost.push({ job: id, group, closesAtMs, needsMin });
+      else {
+        put({ from: NOW, to, minMinutes: 0, maxMinutes: latest });
+        beads.push({ bead, to, latest });
+      }
     }
     const driveMin = tempC !== undefined && work.driveSets ? settingMin(work.driveSets, tempC) : work.driveAfterMin;
     put({ from: doneOf(id), to: readyOf(id), minMinutes: Math.ceil(driveMin) });
@@ -255,7 +267,7 @@ export function dayProblem(input: DayInput, { deadlines = new Set(), asTheLine =
       const before = list[at];
       if (before) put({ from: doneOf(before.id), to: startOf(job.id), minMinutes: 0 });
     });
-  return { problem: { activities, lags, resources }, stretches, lags: kept, fitterOf, zeroMs, lost };
+  return { problem: { activities, lags, resources }, stretches, lags: kept, fitterOf, zeroMs, lost, beads };
 }
 
 /** The step an activity of a day's problem stands for; undefined where it is a job's beginning or end. */
