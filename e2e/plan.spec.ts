@@ -19,14 +19,17 @@ const handleOf = (page: Page, bay: number) =>
   bayOf(page, bay)
     .getByRole('button', { name: /^Move / })
     .first();
+/** A time as it is shown: late in the evening it is tomorrow's, by its day. */
+const TIME = String.raw`(?:[A-Z][a-z]{2} )?\d\d:\d\d`;
+
 /** When a job of a bay is ready, as its bar says; the plan has to be there first. */
 async function readyIn(page: Page, bay: number): Promise<string> {
   const link = bayOf(page, bay)
     .getByRole('link')
-    .filter({ hasText: /ready \d\d:\d\d/ })
+    .filter({ hasText: new RegExp(`ready ${TIME}`) })
     .first();
   await expect(link).toBeVisible({ timeout: 20_000 });
-  return /ready (\d\d:\d\d)/.exec((await link.textContent()) ?? '')?.[1] ?? '';
+  return new RegExp(`ready (${TIME})`).exec((await link.textContent()) ?? '')?.[1] ?? '';
 }
 
 test('the day is planned from the work left: bars, people, promises at risk and what they hang on', async ({
@@ -47,7 +50,7 @@ test('the day is planned from the work left: bars, people, promises at risk and 
   await expect(page.getByText(/until it may be driven/)).toBeVisible();
   await expect(page.getByText(/the sheet says .*, (not timed here yet|timed)/).first()).toBeVisible();
   await page.reload();
-  await expect(page.getByText(/at risk: ready about \d\d:\d\d/)).toBeVisible({ timeout: 20_000 });
+  await expect(page.getByText(new RegExp(`at risk: ready about ${TIME}`))).toBeVisible({ timeout: 20_000 });
 });
 
 test('a job that is put onto another snaps behind it and says why; Escape leaves it', async ({ page, app }) => {
@@ -66,7 +69,9 @@ test('a job that is put onto another snaps behind it and says why; Escape leaves
   await expect(async () => {
     sooner += 12;
     await page.mouse.move(from.x + 20 - (sooner % 96), onto.y + onto.height / 2, { steps: 3 });
-    await expect(told).toContainText(/Behind 14-208 Tussock.*: the bay is taken until \d\d:\d\d/, { timeout: 500 });
+    await expect(told).toContainText(new RegExp(`Behind 14-208 Tussock.*: the bay is taken until ${TIME}`), {
+      timeout: 500,
+    });
   }).toPass({ timeout: 30_000 });
   await page.keyboard.press('Escape');
   await page.mouse.up();
