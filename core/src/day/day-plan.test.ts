@@ -158,6 +158,19 @@ describe('a day', () => {
     const saved = plan.steps.find(({ job: id }) => !lost.has(id));
     expect(saved?.startMs).toBe(ZERO);
   });
+  it('a step in hand that does not end before the shop shuts is gone on with when it opens, and the day is planned', () => {
+    const open: Array<readonly [number, number]> = [
+      [ZERO - HOUR, ZERO + 10 * MINUTE],
+      [ZERO + 12 * HOUR, ZERO + 22 * HOUR],
+    ];
+    const long = job('a', [step(1, 60, { begun: { by: 'mira' }, free: true })], { fitters: ['mira'], begun: true });
+    const plan = planned(
+      day([long, job('b', [step(1, 5)], { bay: 2 })], { open, people: [{ id: 'mira', leads: true }] }),
+    );
+    expect(plan.steps.find(({ job: id }) => id === 'a')?.startMs).toBe(ZERO + 12 * HOUR);
+    expect(plan.steps.map(({ job: id }) => id).sort()).toEqual(['a', 'b']);
+    expect(plan.lost).toEqual([]);
+  });
   it('says which facts contradict where nothing can be planned', () => {
     const steps = [step(1, 10), step(2, 10)];
     const lags: WorkLag[] = [

@@ -208,10 +208,12 @@ function plannedJob(
   };
 }
 
-/** The bead with the least time left among facts that contradict; undefined where none is among them. */
-function shortestBead({ beads }: DayProblem, facts: readonly ScheduleFact[]): string | undefined {
+/** What presses most among facts that contradict, a step in hand before a bead; undefined where nothing of them does. */
+function mostPressing({ pressing }: DayProblem, facts: readonly ScheduleFact[]): string | undefined {
   const held = new Set(facts.flatMap((fact) => (fact.kind === 'atMost' ? [fact.to] : [])));
-  return beads.filter(({ to }) => held.has(to)).toSorted((a, b) => a.latest - b.latest)[0]?.bead;
+  return pressing
+    .filter(({ to }) => held.has(to))
+    .toSorted((a, b) => a.latest - b.latest || b.key.localeCompare(a.key, 'en'))[0]?.key;
 }
 
 /**
@@ -230,11 +232,12 @@ export function planDay(input: DayInput, effort: Effort, seed = 1): Result<DayPl
     return solved.ok ? ok({ day, found: solved.value }) : solved;
   };
   let free = tryWith({});
-  // Two beads that run out at once, and one pair of hands: one of them is lost, the day is not.
+  // Two beads that run out at once and one pair of hands, or a step in hand that does not end before the shop shuts: one
+  // of them is let go, the day is not.
   while (free.ok && free.value.found.kind === 'infeasible') {
-    const bead = shortestBead(free.value.day, free.value.found.facts);
-    if (bead === undefined) break;
-    givenUp = new Set([...givenUp, bead]);
+    const key = mostPressing(free.value.day, free.value.found.facts);
+    if (key === undefined) break;
+    givenUp = new Set([...givenUp, key]);
     free = tryWith({});
   }
   if (!free.ok) return free;

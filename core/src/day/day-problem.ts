@@ -61,8 +61,8 @@ export interface DayProblem {
   zeroMs: number;
   /** Windows that are too short from where it stands, and were let go so that there is a plan. */
   lost: ReadonlyArray<{ job: string; group: string; closesAtMs: number; needsMin: number }>;
-  /** Beads that run and are to be pulled in time: what begins at the latest after so many minutes. */
-  beads: ReadonlyArray<{ bead: string; to: string; latest: number }>;
+  /** What has to begin by itself within so many minutes from now: beads that run, steps that are in hand. */
+  pressing: ReadonlyArray<{ key: string; to: string; latest: number }>;
 }
 
 const MINUTE_MS = 60_000;
@@ -131,7 +131,7 @@ export interface DayRules {
   deadlines?: ReadonlySet<string>;
   /** Each job's steps one after the other as its line has them, also where they could be worked otherwise. */
   asTheLine?: boolean;
-  /** Beads, by job and step, that cannot all be pulled in time: told as lost. */
+  /** What presses now and cannot all be held, by {@link DayProblem.pressing}: a bead is told as lost, a hand is let go. */
   givenUp?: ReadonlySet<string>;
 }
 
@@ -168,7 +168,7 @@ export function dayProblem(
   const lags: Lag[] = [];
   const kept: Array<{ job: string; lag: WorkLag } | undefined> = [];
   const lost: Array<DayProblem['lost'][number]> = [];
-  const beads: Array<DayProblem['beads'][number]> = [];
+  const pressing: Array<DayProblem['pressing'][number]> = [];
   const put = (lag: Lag, of?: { job: string; lag: WorkLag }) => {
     lags.push(lag);
     kept.push(of);
@@ -221,8 +221,12 @@ export function dayProblem(
       .filter(({ begun, shutUntilMs }) => begun?.by !== undefined && begun.by === person && shutUntilMs === undefined)
       .toSorted((a, b) => b.number - a.number);
     const busy = jobs.some((other) => other.id < id && fitterOf.get(other.id) === person && other.begun);
-    if (inHand && isOpenNow && !busy && !putOff && inHand.free)
-      put({ from: NOW, to: stretchId(id, inHand.step), minMinutes: 0, maxMinutes: 0 });
+    const hand = inHand && `hand ${id} ${inHand.step}`;
+    if (inHand && hand && isOpenNow && !busy && !putOff && inHand.free && !givenUp.has(hand)) {
+      const to = stretchId(id, inHand.step);
+      put({ from: NOW, to, minMinutes: 0, maxMinutes: 0 });
+      pressing.push({ key: hand, to, latest: 0 });
+    }
     for (const lag of work.lags) {
       const from = parts.get(lag.from)?.at(-1);
       const to = parts.get(lag.to)?.[0];
@@ -243,11 +247,11 @@ export function dayProblem(
       const to = parts.get(step)?.[0];
       const latest = Math.floor((closesAtMs - zeroMs) / MINUTE_MS - needsMin);
       if (to === undefined) continue;
-      const bead = `${id} ${step}`;
-      if (latest < 0 || !isOpenNow || putOff || givenUp.has(bead)) lost.push({ job: id, group, closesAtMs, needsMin });
+      const key = `bead ${id} ${step}`;
+      if (latest < 0 || !isOpenNow || putOff || givenUp.has(key)) lost.push({ job: id, group, closesAtMs, needsMin });
       else {
         put({ from: NOW, to, minMinutes: 0, maxMinutes: latest });
-        beads.push({ bead, to, latest });
+        pressing.push({ key, to, latest });
       }
     }
     const driveMin = tempC !== undefined && work.driveSets ? settingMin(work.driveSets, tempC) : work.driveAfterMin;
@@ -267,7 +271,7 @@ export function dayProblem(
       const before = list[at];
       if (before) put({ from: doneOf(before.id), to: startOf(job.id), minMinutes: 0 });
     });
-  return { problem: { activities, lags, resources }, stretches, lags: kept, fitterOf, zeroMs, lost, beads };
+  return { problem: { activities, lags, resources }, stretches, lags: kept, fitterOf, zeroMs, lost, pressing };
 }
 
 /** The step an activity of a day's problem stands for; undefined where it is a job's beginning or end. */
