@@ -59,7 +59,7 @@ export function Accepted({ torque }: { torque: TorqueStep }) {
         <span>
           Station <b>{station.label}</b> accepted
         </span>
-        <b className="figures text-4xl">{figure}</b>
+        <b className="figures text-3xl whitespace-nowrap">{figure}</b>
       </p>
     </div>
   );
