@@ -1,6 +1,4 @@
-import { clearanceHoleMm } from '../fastener/clearance-hole.ts';
 import { indexOf, type Plan, type PlanGroup, type PlanStation } from '../kit/plan.ts';
-import { finishOfBasis } from '../kit/printed-spec.ts';
 import {
   type ElasticGroup,
   type Pull as ElasticPull,
@@ -8,15 +6,10 @@ import {
   fadingCompliance,
 } from '../tightening/elastic-interaction.ts';
 import { type EvenPlan, fewestPulls } from '../tightening/even-plan.ts';
-import { jointStiffness } from '../tightening/joint-stiffness.ts';
 import { acceptBand } from '../tightening/kinds.ts';
 import { distanceMm, type Point } from '../tightening/load-imbalance.ts';
-import { usualFace } from '../tightening/proposed-torque.ts';
-import { evenFriction, finishFriction } from '../tightening/thread-finish.ts';
-import { torquePerNewton } from '../tightening/tightening-torque.ts';
-import { preloadPerDegreeN } from '../tightening/torque-angle.ts';
 import { type JobState, type Pull, stationState } from './job-state.ts';
-import { stackJoint } from './stack-joint.ts';
+import { slopeOfStack, stackJoint } from './stack-joint.ts';
 import { standingPulls } from './station-progress.ts';
 
 /** What each bolt of a group still holds by a model of its plate. */
@@ -121,24 +114,9 @@ function pullsMade(job: JobState, stations: readonly PlanStation[]): MadePull[] 
 
 /** Share of the target's load that a nut gains per degree, by the stack's stiffness; undefined where it does not say. */
 function gainPerDeg(plan: Plan, station: PlanStation): number | undefined {
-  const stack = stackJoint(plan, station);
-  const face = stack && usualFace(stack.thread);
-  const holeMm = stack && clearanceHoleMm(stack.thread, 'medium');
+  const slope = slopeOfStack(plan, station);
   const targetNm = acceptBand(station.spec)?.targetNm;
-  if (!stack || !face || holeMm === undefined || !targetNm) return undefined;
-  const stiffness = jointStiffness({
-    thread: stack.thread,
-    gripMm: stack.gripMm,
-    bearingMm: face.outsideMm,
-    holeMm,
-    partDiameterMm: 2 * face.outsideMm,
-    part: stack.part,
-    into: 'nut',
-  });
-  if (!stiffness.ok) return undefined;
-  const friction = evenFriction(finishFriction(finishOfBasis(station.basis)).usual);
-  const targetN = targetNm / torquePerNewton(stack.thread, friction, face);
-  return preloadPerDegreeN(stack.thread, stiffness.value) / targetN;
+  return slope !== undefined && targetNm ? slope / targetNm : undefined;
 }
 
 /** How much a bolt had lost when it was pulled again, by how far its nut moved: what a live wrench measured. */

@@ -1,12 +1,5 @@
-import { clearanceHoleMm } from '../fastener/clearance-hole.ts';
 import type { Plan, PlanStation } from '../kit/plan.ts';
-import { finishOfBasis } from '../kit/printed-spec.ts';
-import { jointStiffness } from '../tightening/joint-stiffness.ts';
-import { usualFace } from '../tightening/proposed-torque.ts';
-import { evenFriction, finishFriction } from '../tightening/thread-finish.ts';
-import { torquePerNewton } from '../tightening/tightening-torque.ts';
-import { preloadPerDegreeN } from '../tightening/torque-angle.ts';
-import { stackJoint } from './stack-joint.ts';
+import { slopeOfStack } from './stack-joint.ts';
 
 /** What a castle nut will come to when it is turned on to its next slot. */
 export interface SlotForecast {
@@ -22,9 +15,6 @@ export interface SlotForecast {
 
 /** A pull that turned less says nothing of the slope, degrees (chosen by us). */
 const LEAST_MOVEMENT_DEG = 5;
-
-/** Clamped parts are taken as wide as this many bearing diameters: a lug, not a plate (chosen by us). */
-const PART_WIDTH = 2;
 
 /**
  * Foretells a castle nut from the stiffness of its own stack: how steeply the torque rises, and how far it may be turned on
@@ -52,28 +42,6 @@ export function slotForecast(
     stepDeg: 360 / spec.slots,
     reachDeg: Math.max(0, (spec.ceilingNm - standsAtNm) / nmPerDeg),
   };
-}
-
-/** Torque gained per degree by the stiffness of the stack, N·m/°; undefined where it does not say enough. */
-function slopeOfStack(plan: Plan, station: PlanStation): number | undefined {
-  const stack = stackJoint(plan, station);
-  if (!stack) return undefined;
-  const { thread, gripMm, part } = stack;
-  const face = usualFace(thread);
-  const holeMm = clearanceHoleMm(thread, 'medium');
-  if (!face || holeMm === undefined) return undefined;
-  const stiffness = jointStiffness({
-    thread,
-    gripMm,
-    bearingMm: face.outsideMm,
-    holeMm,
-    partDiameterMm: PART_WIDTH * face.outsideMm,
-    part,
-    into: 'nut',
-  });
-  if (!stiffness.ok) return undefined;
-  const friction = evenFriction(finishFriction(finishOfBasis(station.basis)).usual);
-  return preloadPerDegreeN(thread, stiffness.value) * torquePerNewton(thread, friction, face);
 }
 
 /** A pin goes through while hole and slot overlap by all but a few degrees: nearer than this it would go through already (chosen by us). */

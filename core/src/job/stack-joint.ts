@@ -1,6 +1,12 @@
+import { clearanceHoleMm } from '../fastener/clearance-hole.ts';
 import { parseThread, type Thread } from '../fastener/thread.ts';
 import { indexOf, type Plan, type PlanStation } from '../kit/plan.ts';
-import type { PartMaterial } from '../tightening/joint-stiffness.ts';
+import { finishOfBasis } from '../kit/printed-spec.ts';
+import { jointStiffness, type PartMaterial } from '../tightening/joint-stiffness.ts';
+import { usualFace } from '../tightening/proposed-torque.ts';
+import { evenFriction, finishFriction } from '../tightening/thread-finish.ts';
+import { torquePerNewton } from '../tightening/tightening-torque.ts';
+import { preloadPerDegreeN } from '../tightening/torque-angle.ts';
 
 /** A station's stack as a bolted joint, as far as it says. */
 export interface StackJoint {
@@ -35,4 +41,29 @@ export function stackJoint(plan: Plan, station: PlanStation): StackJoint | undef
     part: material === 'aluminium' || material === 'castIron' || material === 'magnesium' ? material : 'steel',
     locking: hardware.some(({ locking }) => locking !== undefined),
   };
+}
+
+/** Clamped parts are taken as wide as this many bearing diameters: a lug, not a plate (chosen by us). */
+const PART_WIDTH = 2;
+
+/** Torque gained per degree by the stiffness of the stack, N·m/°; undefined where it does not say enough. */
+export function slopeOfStack(plan: Plan, station: PlanStation): number | undefined {
+  const stack = stackJoint(plan, station);
+  if (!stack) return undefined;
+  const { thread, gripMm, part } = stack;
+  const face = usualFace(thread);
+  const holeMm = clearanceHoleMm(thread, 'medium');
+  if (!face || holeMm === undefined) return undefined;
+  const stiffness = jointStiffness({
+    thread,
+    gripMm,
+    bearingMm: face.outsideMm,
+    holeMm,
+    partDiameterMm: PART_WIDTH * face.outsideMm,
+    part,
+    into: 'nut',
+  });
+  if (!stiffness.ok) return undefined;
+  const friction = evenFriction(finishFriction(finishOfBasis(station.basis)).usual);
+  return preloadPerDegreeN(thread, stiffness.value) * torquePerNewton(thread, friction, face);
 }

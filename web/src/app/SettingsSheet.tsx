@@ -1,4 +1,4 @@
-import { type KeyboardEvent, useId } from 'react';
+import { type KeyboardEvent, type ReactNode, useId } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
 import { FAULTS } from '#core/trace/pull-trace.ts';
 import { useLiveWrench } from '../job/live-wrench.ts';
@@ -10,6 +10,32 @@ import { SecretSettings } from './SecretSettings.tsx';
 
 /** ISO/IEC 7810 ID-1, the size of a bank card, mm. */
 const CARD_MM = { width: 85.6, height: 53.98 };
+
+/** On or off. */
+function Tick({
+  on,
+  disabled,
+  onTick,
+  children,
+}: {
+  on: boolean;
+  disabled?: boolean;
+  onTick: (on: boolean) => void;
+  children: ReactNode;
+}) {
+  return (
+    <label className="flex min-h-14 items-center gap-3 font-bold">
+      <input
+        type="checkbox"
+        className="size-6"
+        checked={on}
+        disabled={disabled}
+        onChange={(event) => onTick(event.target.checked)}
+      />
+      {children}
+    </label>
+  );
+}
 
 /** One of a few, as buttons side by side. */
 function Choice<Value extends string>({
@@ -101,34 +127,15 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
           ]}
           onChoose={(textSize) => settings.set({ textSize })}
         />
-        <label className="flex min-h-14 items-center gap-3 font-bold">
-          <input
-            type="checkbox"
-            className="size-6"
-            checked={settings.sound}
-            onChange={(event) => settings.set({ sound: event.target.checked })}
-          />
+        <Tick on={settings.sound} onTick={(sound) => settings.set({ sound })}>
           A click when a reading is taken, a tone and a buzz when a clock is over
-        </label>
-        <label className="flex min-h-14 items-center gap-3 font-bold">
-          <input
-            type="checkbox"
-            className="size-6"
-            checked={settings.voice}
-            disabled={!hasVoice()}
-            onChange={(event) => settings.set({ voice: event.target.checked })}
-          />
+        </Tick>
+        <Tick on={settings.voice} disabled={!hasVoice()} onTick={(voice) => settings.set({ voice })}>
           {hasVoice() ? 'What is next is read out; R says it again' : 'This device has no voice to read out with'}
-        </label>
-        <label className="flex min-h-14 items-center gap-3 font-bold">
-          <input
-            type="checkbox"
-            className="size-6"
-            checked={settings.gloves}
-            onChange={(event) => settings.set({ gloves: event.target.checked })}
-          />
+        </Tick>
+        <Tick on={settings.gloves} onTick={(gloves) => settings.set({ gloves })}>
           In gloves: whatever is pressed is larger
-        </label>
+        </Tick>
         <div>
           <label className="font-bold" htmlFor={`${id}-pedal`}>
             Foot pedal
