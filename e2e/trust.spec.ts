@@ -294,10 +294,7 @@ test('a record altered in the database shows in the bays and on its page; a lead
   await expect(page.getByText(/altered behind the application’s back, from entry 2/)).toBeVisible();
   await page.goto(`${app.url}/jobs/${job}/line`);
   await expect(page.getByText('0 of 6 started')).toBeVisible();
-  // The page may still be taking in that the record was acknowledged when the first press comes.
-  await expect(async () => {
-    if (await page.getByText('0 of 6 started').isVisible()) await page.keyboard.press('Space');
-    // Both presses may count on a slow machine: started is started.
-    await expect(page.getByText(/^[12] of 6 started/)).toBeVisible({ timeout: 5_000 });
-  }).toPass({ timeout: 60_000 });
+  // The page may have come before its own acknowledgement was sent: it counts all the same.
+  await page.keyboard.press('Space');
+  await expect(page.getByText('1 of 6 started')).toBeVisible({ timeout: 15_000 });
 });

@@ -1,6 +1,7 @@
 import { describe, expect, it } from '@jest/globals';
-import { HOB, plate, refusal } from '#demo/try-job.ts';
+import { HOB, MIRA, plate, RAFE, refusal, WRENCHES } from '#demo/try-job.ts';
 import { hardwareLedger } from './hardware-ledger.ts';
+import { takeCommand } from './job-log.ts';
 import type { Person } from './role.ts';
 
 describe('what people may do', () => {
@@ -24,5 +25,25 @@ describe('what people may do', () => {
       scrapped: 1,
       onTray: 4,
     });
+  });
+});
+
+describe('a record that was altered', () => {
+  it('is worked on once a lead has looked at it, by a tablet too that still has it from before; not past another break', () => {
+    const worker = plate();
+    worker.checkIn();
+    const given = { atMs: worker.nowMs };
+    const take = (log: typeof worker.log, id: string, command: Parameters<typeof refusal>[1], breaks: number[]) =>
+      takeCommand(
+        log,
+        WRENCHES,
+        { ...given, id, by: command.type === 'acknowledgeBreak' ? RAFE : MIRA, command },
+        { breaks },
+      );
+    const start = { type: 'startByHand', station: 's2' } as const;
+    expect(take(worker.log, 'a', start, [2])).toMatchObject({ ok: false, refusal: { code: 'recordBroken', at: 2 } });
+    const { log } = take(worker.log, 'b', { type: 'acknowledgeBreak', reason: 'Eight were counted.' }, [2]);
+    expect(take(log, 'c', start, [2])).toMatchObject({ ok: true });
+    expect(take(log, 'd', start, [2, 7])).toMatchObject({ ok: false, refusal: { code: 'recordBroken', at: 7 } });
   });
 });

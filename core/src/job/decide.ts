@@ -36,7 +36,10 @@ export const mayDo = (role: Role, command: JobCommand['type']): boolean => actOf
  */
 export function decide(context: DecideContext, job: JobState, envelope: CommandEnvelope): Decision {
   const { id: commandId, atMs, by, device, clock, signingKey, proof, command } = envelope;
-  const [broken] = context.breaks ?? [];
+  // A lead may have looked at a break since whoever asks read of it: what the job itself says of that holds.
+  const lookedAt = new Set(job.visit.acknowledged.flatMap((seen) => seen.breaks));
+  const breaks = (context.breaks ?? []).filter((at) => !lookedAt.has(at));
+  const [broken] = breaks;
   const after = (facts: ReadonlyArray<{ type: string }>): JobState =>
     foldAll(
       job,
@@ -50,7 +53,7 @@ export function decide(context: DecideContext, job: JobState, envelope: CommandE
         ? refuse({ code: 'jobClosed' })
         : job.visit.parked && !WHILE_PARKED.has(command.type)
           ? refuse({ code: 'jobParked' })
-          : actOf(command.type).decide({ ...context, job, commandId, atMs, by, after }, command);
+          : actOf(command.type).decide({ ...context, breaks, job, commandId, atMs, by, after }, command);
   if ('refusal' in outcome) return { ok: false, refusal: outcome.refusal };
   const origin = { device, clock, signingKey, proof };
   return {
