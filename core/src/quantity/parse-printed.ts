@@ -156,6 +156,11 @@ function readUnsigned(text: string): Result<number, ParseError> {
   return ok(Number(text.replaceAll(',', '')));
 }
 
+/** `120/130 lbf ft`: no torque is a fraction with such a bottom, so it is a range. */
+const SLASHED_RANGE = /^(\d{2,3})\/(\d{2,3})\s*(\p{L}.*)$/u;
+/** Bottoms of the fractions a rule or a turn is divided in. */
+const RULE_PARTS = new Set(['16', '32', '64']);
+
 /**
  * Reads one printed quantity or range: `80-100 in-lb`, `90 ft. lbs.`, `27,5 Nm`, `25/64"`, `1-1/2 in`, `½ in`.
  *
@@ -174,7 +179,11 @@ export function parsePrinted(text: string, expected?: Dimension): Result<Printed
       (_, whole: string | undefined, glyph: string) => `${whole ? `${whole} ` : ''}${VULGAR[glyph]}`,
     )
     .replace(/^between\s+/i, '')
-    .replace(/\s+/g, ' ');
+    .replace(/\s+/g, ' ')
+    .replace(SLASHED_RANGE, (all, low: string, high: string, rest: string) => {
+      const unit = RULE_PARTS.has(high) || Number(low) >= Number(high) ? undefined : unitFromSpelling(rest);
+      return unit !== undefined && dimensionOf(unit) === 'torque' ? `${low}-${high} ${rest}` : all;
+    });
   const match = QUANTITY.exec(plain);
   if (!match) return fail({ code: 'numberMissing', text: printed });
   const [, first = '', middle = '', second, end = ''] = match;

@@ -68,7 +68,7 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     },
     {
       pattern: new RegExp(
-        String.raw`\b(within|in|at)\b(?: (?:the|about|first|next|a))* (${COUNT}) ?(days?|weeks?|months?)\b(?! of driving)`,
+        String.raw`(\b(?:within|in|at)\b|@)(?: (?:the|about|first|next|a))* (${COUNT}) ?(days?|weeks?|months?)\b(?! of driving)`,
         'gi',
       ),
       make: (match) => periodOf(match[1], match[2], match[3]),
@@ -95,6 +95,14 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     {
       pattern: new RegExp(
         String.raw`(?<=^[ \t>*-]*|[.;] )()(${COUNT}) ?(${DISTANCE})(?=,? (?:then|and)\b[^.\n]*\b(?:again|re-?check|re-?torque|check)\b)`,
+        'gim',
+      ),
+      make: (match) => distanceOf('after', match[2], match[3]),
+    },
+    // `Recheck wheel bolts 50 km.`
+    {
+      pattern: new RegExp(
+        String.raw`(?<=\b(?:re-?check|re-?torque|re-?tighten|check) (?:[\w-]+ ){0,4})()(${COUNT}) ?(${DISTANCE})(?=[.;,)]|\s*$)`,
         'gim',
       ),
       make: (match) => distanceOf('after', match[2], match[3]),
@@ -174,6 +182,12 @@ export function aftercares(text: string): Array<{ start: number; end: number; va
       const printed = match[0].replace(/[\s,]+$/, '');
       const end = start + printed.length;
       if (taken.at({ start, end }) !== undefined) continue;
+      // `32 N·m in every year`: of all models.
+      if (
+        /^(?:every|each) (?:model )?year/i.test(printed) &&
+        /\b(?:in|for|of|to|on) $/i.test(text.slice(Math.max(0, start - 5), start))
+      )
+        continue;
       const value = make(match as RegExpExecArray);
       if (!value) continue;
       const sentence = sentenceAt(text, { start, end });

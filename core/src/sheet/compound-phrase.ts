@@ -12,10 +12,10 @@ const phrases = (text: string): ReadonlyArray<readonly string[]> =>
     .sort((a, b) => b.length - a.length);
 
 const LOCKER = phrases(
-  'threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker',
+  'threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|screw securing|screw securing agent|screw securing fluid|screw securing lacquer|securing fluid|securing agent|securing compound|locking lacquer|screw locking agent|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker',
 );
 const HIGH = new Set(['red', 'high', 'permanent', 'strong', 'strongest']);
-const MEDIUM = new Set(['blue', 'medium', 'middle', 'removable']);
+const MEDIUM = new Set(['blue', 'medium', 'middle', 'removable', 'mid']);
 const LOCKER_OPENERS = openersOf(LOCKER);
 const COLOURED = new Set(['liquid', 'stuff', 'goop', 'locker', 'glue', 'compound', 'fluid', 'drop']);
 
@@ -58,10 +58,10 @@ const COMPOUNDS: ReadonlyArray<readonly [SheetCompound, ReadonlyArray<readonly s
   [
     'grease',
     phrases(
-      'silicone grease|lithium grease|contact grease|dielectric grease|rubber grease|rubbing grease|poly grease|petroleum grease|chassis grease|petroleum jelly|grease',
+      'silicone grease|lithium grease|contact grease|dielectric grease|rubber grease|rubbing grease|poly grease|petroleum grease|chassis grease|petroleum jelly|lightly greased|well greased|slightly greased|thinly greased|grease',
     ),
   ],
-  ['oil', phrases('engine oil|motor oil|light oil|clean oil|machine oil|oil')],
+  ['oil', phrases('engine oil|motor oil|light oil|clean oil|machine oil|lightly oiled|slightly oiled|oil')],
 ];
 const COMPOUND_OPENERS = openersOf(...COMPOUNDS.map(([, list]) => list));
 
@@ -71,19 +71,21 @@ const NOT_A_COMPOUND = new Set(
     ' ',
   ),
 );
+/** `Oil ........... 2.4 l`: what is filled in. */
+const OIL_FILLED = /^[ .:…]{0,24}(?:approx\.? |about )?\d+(?:[.,]\d+)? ?(?:l|litres?|liters?|qts?|quarts?|pints?)\b/i;
 /** A verb whose object is treated with it: `grease the pins`, `oil the threads`. */
 const OBJECT = new Set(['the', 'all', 'both', 'each', 'its', 'these', 'every', 'a', 'an']);
 
 /** What is there already and comes off. */
 const RESIDUE_BEFORE =
-  /\b(?:remove|removing|clean(?:ed|ing)?(?: off| away)?|wipe[sd]?(?: off| away)?|scrap(?:e|ed|ing)(?: off| away)?|brush(?: off| away)?|wash(?: off)?|rub off|get (?:all |the |any )?|residual|remains? of|remnants? of|rests? of|traces? of|excess|surplus|old|dried|free (?:of|from)|clear of|degrease)\b(?:(?!\bwith\b|\bin\b|\busing\b|\bthen\b|\b(?:and|,) (?:apply|put|use|add|smear)\b|, (?:medium|high|new|fresh|a drop)\b)[^.;:])*$/;
+  /\b(?:remove|removing|clean(?:ed|ing)?(?: off| away)?|wipe[sd]?(?: off| away)?|scrap(?:e|ed|ing)(?: off| away)?|brush(?: off| away)?|wash(?: off)?|rub off|get (?:all |the |any )?|residual|remains? of|remnants? of|rests? of|(?<!\b(?:an?|slight|thin|light|small|good|bare|the merest) )traces? of|excess|surplus|old|dried|free (?:of|from)|clear of|degrease)\b(?:(?!\bwith\b|\bin\b|\busing\b|\bthen\b|\b(?:and|,) (?:apply|put|use|add|smear)\b|, (?:medium|high|new|fresh|a drop)\b)[^.;:])*$/;
 const RESIDUE_AFTER =
   /^(?:[^.;]{0,40}\b(?:off|away)\b|[^.;]{0,30}\b(?:which|that) (?:remained|is left|was left)|[^.;]{0,24}\b(?:residue|remains|must be removed|is removed|comes off)\b)/;
 /** Right before a name: what is put on it is another thing. */
 const APPLIED_WITH = /\b(?:with|using|in)\s+(?:\w+\s+){0,2}$/;
 /** Nothing of it goes on. */
 const FORBIDDEN_BEFORE =
-  /\b(?:no|not|never|without|don't|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't)\b[^.;:]{0,46}$/;
+  /\b(?:no|not|never|without|don't|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't|banned|forbidden|prohibited)\b[^.;:]{0,46}$/;
 const FORBIDDEN_AFTER =
   /^[^.;]{0,60}?\b(?:(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong)\b/;
 /** A cell that says no: `copper grease NO`. */
@@ -137,6 +139,9 @@ function colouredLocker(tokens: readonly Token[], at: number): number | undefine
   const next = lower(tokens, at + 1);
   if (COLOURED.has(next)) return lower(tokens, at + 2) === 'of' ? undefined : at + 2;
   const before = tokens[at - 1];
+  // `24 Nm blue`, `hand tight + blue.`: a colour alone, where a note ends.
+  const ends = tokens[at + 1] === undefined || /^(?:\n|[.,;)|])$/.test(next);
+  if (ends && before !== undefined && /^(?:\+|nm|m|lb|lbs|lbf|ft|w|with|dab|drop)$/.test(before.lower)) return at + 1;
   const begins = before === undefined || before.kind === 'break' || before.text === '.';
   const onThem = next === 'on' && ['the', 'these', 'those', 'all'].includes(lower(tokens, at + 2));
   return begins && onThem && tokens.slice(at + 3, at + 7).some((token) => FASTENER.test(token.lower))
@@ -155,7 +160,11 @@ function strongLocker(tokens: readonly Token[], at: number): number | undefined 
   }
   if (lower(tokens, at) !== 'locker') return undefined;
   const behind = [',', '(', '-'].includes(lower(tokens, at + 1)) ? at + 2 : at + 1;
-  return [at - 1, behind].some((place) => HIGH.has(lower(tokens, place)) || MEDIUM.has(lower(tokens, place)))
+  // `high strength locker`: its strength stands before the word for it.
+  const ahead = ['strength', 'grade'].includes(lower(tokens, at - 1))
+    ? at - (lower(tokens, at - 2) === '-' ? 3 : 2)
+    : at - 1;
+  return [ahead, behind].some((place) => HIGH.has(lower(tokens, place)) || MEDIUM.has(lower(tokens, place)))
     ? at + 1
     : undefined;
 }
@@ -203,6 +212,21 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
       (before === 'gear' ||
         before === 'fork' ||
         before === 'gearbox' ||
+        [
+          'change',
+          'drain',
+          'fill',
+          'refill',
+          'new',
+          'fresh',
+          'waste',
+          'differential',
+          'diff',
+          'axle',
+          'transmission',
+          'hydraulic',
+        ].includes(before) ||
+        OIL_FILLED.test(source.slice(tokens[next - 1]?.end ?? 0, (tokens[next - 1]?.end ?? 0) + 40)) ||
         (before === 'the' && lower(tokens, at - 2) === 'of'))
     )
       return undefined;
@@ -210,7 +234,14 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
     if (kind === 'solvent' && ['is', 'are', 'the'].includes(before) && lower(tokens, at).startsWith('thinner'))
       return undefined;
     if (kind === 'paint' && ['powder', 'body', 'vehicle', 'car'].includes(before)) return undefined;
-    // `grease every 5 000 miles` is due later.
+    // `grease pivot every 6 months`, `grease every 5 000 miles`: due later.
+    if (
+      (kind === 'grease' || kind === 'oil') &&
+      /^\s*(?:[\w-]+ ){0,3}every (?:\d|month|year|week|service|oil|spring|autumn)/.test(
+        around(source, { start: tokens[at]?.start ?? 0, end: tokens[next - 1]?.end ?? 0 }).after,
+      )
+    )
+      return undefined;
     if (after === 'every' && /\d/.test(lower(tokens, next + 1))) return undefined;
     if (OBJECT.has(after) && ['grease', 'oil'].includes(kind)) {
       const { after: rest } = around(source, { start: tokens[at]?.start ?? 0, end: tokens[next - 1]?.end ?? 0 });
@@ -226,7 +257,7 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
 
 /** What goes on dry, with no compound named. */
 const DRY =
-  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these) (?:threads?|studs?|faces?)\b|\bnot on (?:the|these|any) (?:threads?|studs?|cones?|faces?|seat)\b|, dry[.,;)\n]|\| *dry *(?=\||\n|$)/gi;
+  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these) (?:threads?|studs?|faces?)\b|\b(?:shall|must|may|should|do|can) not (?:be )?(?:coat|grease|oil|lubricat)(?:e?d)?\b|\bnot on (?:the|these|any) (?:threads?|studs?|cones?|faces?|seat)\b|, dry[.,;)\n]|\| *dry *(?=\||\n|$)/gi;
 /** Words that make of `dry` a wait or a wiping. */
 const DRYING = /\b(?:let|allow|until|wipe|wiped|blow|leave to|hair|touch)\b[^.;\n]{0,20}$/i;
 

@@ -7,7 +7,7 @@ const YEAR = '((?:19|20)\\d\\d)';
 const DATE = `(?:(?:the )?(?:end|start|beginning|middle) of )?(?:model year |my ?|year |${MONTH}\\.? ?)?${YEAR}`;
 /** What a kit is divided by: the vehicle and its build. */
 const VEHICLE =
-  '(?:cars?|vehicles?|models?|trucks?|vans?|pick-?ups?|wagons?|estates?|saloons?|hatchbacks?|coup[eé]s?|axles?|engines?|versions?|types?|trims?|editions?|ones|units?)';
+  '(?:cars?|vehicles?|models?|trucks?|vans?|pick-?ups?|wagons?|estates?|saloons?|hatchbacks?|coup[eé]s?|axles?|engines?|versions?|types?|trims?|ones|units?|chassis)';
 
 interface Rule {
   pattern: RegExp;
@@ -65,7 +65,7 @@ const RULES: readonly Rule[] = [
   // `if …`, up to where the clause ends
   {
     pattern:
-      /\b(?:if|unless|in (?:the )?case (?:of|that)?|provided(?: that)?|should (?:the|a|an|it|your|any|one|there)\b|as long as|whenever(?! a wheel)) ?[^.,;:()\n!?]*(?:\n(?=[a-z])[^.,;:()\n!?]*)?/gi,
+      /\b(?:if|[l1]f(?= (?:you|the|it|they|rock|an?|your|any|there|not)\b)|unless|in (?:the )?case (?:of|that)?|provided(?: that)?|should (?:the|a|an|it|your|any|one|there)\b|as long as|whenever(?! a wheel)) ?[^.,;:()\n!?]*(?:\n(?=[a-z])[^.,;:()\n!?]*)?/gi,
   },
   {
     pattern: /\b(?:when|where|wherever)\b[^.,;:\n!?]*(?:\n(?=[a-z])[^.,;:\n!?]*)?(?=[,:])/gi,
@@ -76,6 +76,53 @@ const RULES: readonly Rule[] = [
     pattern:
       /\((?:option(?:al)?|if (?:fitted|equipped|present|supplied)|where (?:fitted|equipped)|not on all [^)]*|[^()\n]{0,40} only)\)/gi,
   },
+  // `Adaptive cruise? Stop.`, `Chassis Nos. 4001 to 4760:`, `Rear disc cars only`, `except on the wagon`
+  {
+    pattern:
+      /\b(?!(?:how|what|which|who|why|when|where|do|does|did|is|are|can|should|will|would|may|must|q)\b)(?!wax|need|want|\p{L}+ (?:it|the|them|this)\b)(?:\p{L}[\p{L}\d-]+ [\p{L}\d -]{3,32}|\p{L}{3,}ing)\?(?=\s+\p{Lu})/giu,
+    heads: true,
+  },
+  // `built 03/17 or after`, `before 03/17`
+  {
+    pattern:
+      /\b(?:(?:built|made|produced|registered) (?:before |after |from |since |until |up to |in )?|(?:before|after|from|since|until|up to) )(?:0?[1-9]|1[0-2])\/(?:\d\d|20\d\d)(?![\d"-])(?: (?:or|and) (?:after|later|newer|before|earlier|older)| on(?:wards?)?\b)?/gi,
+    heads: true,
+  },
+  {
+    pattern: new RegExp(
+      `\\b${VEHICLE}(?: (?:built|made|produced|registered))? (?:before |after |from |since |until |up to |built )?(?:0?[1-9]|1[0-2])\\/(?:20)?\\d\\d(?: (?:or|and) (?:after|later|newer|before|earlier|older)| on(?:wards?)?\\b)?`,
+      'gi',
+    ),
+  },
+  // `Left-hand arm:`, `Estate:`, `Other bumpers:`: what the branch is called
+  {
+    pattern:
+      /\b(?:(?:left|right|driver'?s?|passenger'?s?)(?:[- ]hand)?(?: (?:side|arm|door|rail|bracket|wheel|unit))?|hatchback|estate|saloon|sedan|wagon|van|pick-?up|crew cab|double cab|single cab|convertible|coup[eé]|diesel|petrol|hybrid|electric|manual|automatic|lhd|rhd|lwb|swb|2wd|4wd|awd|w\/ ?(?:\p{L}+ ){0,2}\p{L}+|other (?:\p{L}+ ){0,2}\p{L}+|(?:all )?others|early|late)(?=:\s)/giu,
+    heads: true,
+  },
+  { pattern: /\bon the (?!\p{Ll})\p{Lu}\p{Ll}{3,}(?= |,|:)/giu, heads: true },
+  {
+    pattern:
+      /\b(?:for|when|where|with) [^.,;:\n]{2,40}\b(?:wider|longer|larger|bigger|smaller|thicker|thinner|higher|lower|shorter|heavier|more|less) than [^.,;:\n]{2,24}/gi,
+  },
+  { pattern: /\b(?:where|if|when) there (?:is|are) (?:no|an?|not) [^.,;:\n]{2,30}/gi },
+  // `GT:`, `XL:`
+  {
+    pattern: /\b(?!(?:NB|PS|RE|TO|FAO|TEL|FAX|ATT|REF|QTY|NO|ID|OK|TIP|END|FIG|NM|LB|FT)\b)[A-Z]{2,3}(?=:\s+\p{L})/gu,
+    heads: true,
+  },
+  { pattern: /\bwith no [^.,;:\n]{2,30}(?=[,:])/gi, heads: true },
+  {
+    pattern:
+      /\b(?:chassis|serial|frame|engine|body|vin)(?: (?:nos?\.?|numbers?))? (?:up to |from |before |after |until )?[A-Z]{0,3}[\d ]{3,9}(?:(?: to | through | ?[-–] ?| and | onwards?| on\b)[A-Z]{0,3}[\d ]{0,9})?(?=:|, |\.\s)/gi,
+    heads: true,
+  },
+  {
+    pattern: new RegExp(`\\b\\p{L}[\\p{L} -]{2,30} ${VEHICLE} only\\b`, 'giu'),
+    heads: true,
+  },
+  { pattern: /\bexcept (?:on|for|with|in|where) [^.,;:\n]{3,40}/gi },
+  { pattern: /\bwith(?:out)?:(?=\s)/gi, heads: true },
   // `Winch option only:`
   { pattern: /\b\p{L}[\p{L} -]{2,40} only(?=:)/giu, heads: true },
   { pattern: /\b(?:where|if|when) (?:fitted|equipped|present|applicable)\b/gi },
@@ -114,12 +161,21 @@ const RULES: readonly Rule[] = [
   { pattern: /\bversions? (?:"[^"\n]+"|\w+)(?: with [^.,;:\n]{3,40})?/gi, heads: true },
 ];
 
+/** Said in passing, and no branch of the work: `if you look at them`, `if you ask me`. */
+const IDIOM =
+  /^(?:[il1]f (?:you (?:look at|ask|like|will|want my|know what|see what)\b|anything\b|ever\b|only\b|at all\b|in doubt, ask\b|he\b|she\b|i\b|they seem\b)|when (?:i|we|you are (?:happy|done|ready|finished)|you've|all is|done|finished|ready)\b|in (?:service|the (?:carton|box|bag|kit|crate|parcel)|short|use|all|general|total|detail|brief|stock|question)\b|on (?:mon|tues|wednes|thurs|fri|satur|sun)day\b|with (?:\d|two|three|four|six|eight) |with the axle$|for (?:the person|your|questions|more|help|example)\b|(?:on|in) (?:the )?(?:way|page|next|same|other hand)\b|at (?:the )?(?:end|beginning|start|last)\b)|\b(?:unit is given|stands behind it|otherwise|stated|noted|complain|torque\?)|only on the$/i;
+/** `Where the frame meets the chassis`: a place. */
+const PLACE_SAID =
+  /^where (?:the|a|an|it|they|each|both) (?:[\w-]+ ){0,3}(?:meets?|touch(?:es)?|sits?|joins?|cross(?:es)?|pass(?:es)?|enters?|lies?|rests?|ends?|begins?|runs?|goes|bolts?)\b/i;
+/** `Raise vehicle with a lift`: what is done to the vehicle, with what. */
+const HANDLED = /\b(?:raise|lift|jack up|secure|support|lower|park|drive|move) (?:up )?(?:the )?$/i;
+
 const ENDS = /[,;:\s(]+$/;
 /** A condition without a comma ends where the action begins. */
 const ACTION =
   /\s(?:use|fit|install|remove|tighten|loosen|refit|drill|skip|add|apply|clean|check|replace|leave|start|stop|go|do|put|take|then|unplug|unclip|turn|slide|order|push|pull|set|see|open|cut|bend|ream)\b.*$/i;
 /** A place at the head of a sentence, a line or a bracket. */
-const HEADS = /(?:^|[\n.!?;:(>•*|]|\s[-–—]|\d[.):]|\([a-z]+\))\s*["']?$/;
+const HEADS = /(?:^|\n\s*\d+(?:\.\d+)+|[\n.!?;:()>•*|]|\s[-–—]|\d[.):]|\([a-z]+\))\s*["']?$/;
 
 /** Lines that say what the kit is for: its head, and no branch of the work. */
 const APPLICATION =
@@ -140,6 +196,8 @@ export function conditions(text: string): Array<{ start: number; end: number; va
       const when = printed.replace(ACTION, '');
       if (when.length >= 6 && !years) printed = when.replace(ENDS, '');
       if (printed.length < 3 || /\botherwise\b/i.test(printed)) continue;
+      if (IDIOM.test(printed) || PLACE_SAID.test(printed) || HANDLED.test(text.slice(Math.max(0, start - 24), start)))
+        continue;
       if (/^with (?:the|your) (?:vehicle|car|truck|van)\b/i.test(printed)) continue;
       const line = lineAt(text, start);
       if (years && start < head && (APPLICATION.test(line) || start < head / 2 || !/[.]\s*$/.test(line))) continue;
@@ -181,7 +239,9 @@ function headEnd(text: string): number {
     const own = text.slice(at, end < 0 ? undefined : end);
     if (
       /^\s*(?:\d{1,3}|[A-Za-z])[.):]\s|^\s*\d{1,3} {2,}\S/.test(own) ||
-      (own.length > 60 && /[a-z,]\s*$/.test(own) && line > 2)
+      (own.length > 60 && /[a-z,]\s*$/.test(own) && line > 2) ||
+      // Prose from the first line on: a sentence ends in it and another begins.
+      (own.length > 70 && /[a-z]\. \p{Lu}[a-z]+ [a-z]/u.test(own))
     )
       return at;
     if (end < 0) return text.length;

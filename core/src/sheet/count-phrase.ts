@@ -49,6 +49,17 @@ const SIZE_UNITS = new Set([
 /** Points and lobes a head has, by the numbers that stand before them. */
 const POINTS = new Set(['12', 'twelve', '6', 'six', '4', 'four', '8', 'eight']);
 
+/** `Lamp plug: 13 pins`, `cars with 7 pins`: how a plug is wired, and no pieces. */
+function pinsOfPlug(tokens: readonly Token[], at: number): boolean {
+  const pins = at + (tokens[at + 1]?.text === '-' ? 2 : 1);
+  if (!/^pins?$/.test(tokens[pins]?.lower ?? '') || !/^(?:4|5|7|12|13)$/.test(tokens[at]?.text ?? '')) return false;
+  return tokens
+    .slice(Math.max(0, at - 12), pins + 8)
+    .some(({ lower }) =>
+      /^(?:plugs?|sockets?|connectors?|adapters?|trailer|lamps?|lights?|wiring|harness)$/.test(lower),
+    );
+}
+
 /** Where `twelve-point`, `12 pt.`, `six-lobe` end, which tell a head's form; undefined where none begins. */
 function pointsEnd(tokens: readonly Token[], at: number): number | undefined {
   const first = tokens[at];
@@ -75,7 +86,7 @@ function sizeTail(tokens: readonly Token[], at: number): number {
  *
  * @param step - steps over a thread or size at a place, giving the index after it
  */
-const ENDS_SIZE = /^(?:[,.;)|]|per|each|a|on|at|in|and|with|through|into|to|from|for)$/;
+const ENDS_SIZE = /^(?:[,.;)|+]|per|each|a|on|at|in|and|with|through|into|to|from|for)$/;
 const OF_HOW_MANY = new Set(['step', 'page', 'sheet', 'part', 'sheets', 'figure']);
 
 /** What the row calls the piece whose size it counts: `spindle nut | 1 × M24`. */
@@ -134,6 +145,7 @@ export function countAt(
     next = at + 1;
   }
   if (count === undefined || count < 1 || count > 200) return undefined;
+  if (pinsOfPlug(tokens, at)) return undefined;
   // `twelve-point bolts` says how the head is driven, not how many there are.
   if (pointsEnd(tokens, at) !== undefined) return undefined;
   // `A1` is the name of a line.
@@ -161,7 +173,10 @@ export function countAt(
     const over = size === undefined ? undefined : sizeTail(tokens, size);
     const end = over === undefined ? undefined : tokens[over];
     const apart = end !== undefined && end.start - (tokens[(over ?? 1) - 1]?.end ?? 0) >= 2;
-    if (over !== undefined && (end === undefined || apart || end.kind === 'break' || ENDS_SIZE.test(end.lower)))
+    if (
+      over !== undefined &&
+      (end === undefined || apart || end.kind === 'break' || end.kind === 'number' || ENDS_SIZE.test(end.lower))
+    )
       return { value: { kind: 'count', count, noun: nounBefore(tokens, at) ?? 'bolt' }, next: over, suspect: false };
   }
   for (let words = 0; words < 6; words++) {
@@ -201,6 +216,9 @@ export function countAt(
       noun !== undefined ||
       ADJECTIVES.has(token.lower) ||
       (token.lower === 'gr' && tokens[next + 1]?.kind === 'number') ||
+      // `four 2BA screws`
+      (token.kind === 'number' && tokens[next + 1]?.lower === 'ba') ||
+      token.lower === 'ba' ||
       // `two 3/8 bolts`: an inch size that says no more.
       (token.kind === 'number' && token.text.includes('/')) ||
       (token.kind === 'number' && ['class', 'grade', 'gr'].includes(tokens[next - 1]?.lower ?? '')) ||
@@ -226,7 +244,7 @@ export function countAt(
 
 /** Words that end the noun a number counts. */
 const BETWEEN = new Set(
-  'at from into by until till than that which when if as is are was be not no turns turn times people persons hands hand threads thread passes stages steps side sides per a an its it them they where before after between over under up down back off away again now long wide deep thick apart more less or'.split(
+  'at from into by until till than that which when if as is are was be not no turns turn times people persons hands hand threads thread passes stages steps side sides per a an its it them they where before after between over under up down back off away again now long wide deep thick apart more less or share shares have has had take takes get gets use uses need needs want wants'.split(
     ' ',
   ),
 );

@@ -89,6 +89,31 @@ const RULES: ReadonlyArray<{
     ),
     read: (match) => driveOf(match[1] ?? '', match[2] ?? '', match[3]),
   },
+  // `that's a 13 mil`: said of what fits.
+  {
+    pattern:
+      /\b(?:it's|that's|that is|it is|they're|they are|need|needs|take|takes|use|with|by)\s+(?:an?\s+|the\s+)?(\d{1,2}) ?(mil|mills?)\b(?! (?:thick|long|wide|deep|gap|hole|drill|of|from|apart|spacer|plate|clear))/gi,
+    read: (match) => driveOf('', match[1] ?? '', 'mm'),
+  },
+  // `nine bolts, all 10 mm`, `the pinion nut (30 mm)`, `13#wrench`, `the nut is a twenty four`
+  {
+    pattern:
+      /\b(?:bolts?|nuts?|screws?|heads?)(?:,? (?:all|each|both) | \()(\d{1,2}) ?(mm)\b(?! (?:long|wide|thick|deep|dia|hole|apart|gap|from|of))(?=[).,;]| (?:socket|head|hex)|\s*$)/gim,
+    read: (match) => driveOf('', match[1] ?? '', match[2]),
+    of: 'fastener',
+  },
+  {
+    pattern: /(?<![\w.])(\d{1,2}) ?# ?(?:wrench|spanner|socket|key)/gi,
+    read: (match) => driveOf('', match[1] ?? '', 'mm'),
+  },
+  {
+    pattern: new RegExp(
+      String.raw`\b(?:nuts?|bolts?|screws?|heads?) (?:is|are|takes?|needs?) an? (${SPOKEN}|\d{1,2})(?=[.,;\n]| (?:and|so|but|mil|mm)\b)`,
+      'gi',
+    ),
+    read: (match) => driveOf('', match[1] ?? '', 'mm'),
+    of: 'fastener',
+  },
   // `head 10 mm`, `nut of 15`, `nut 18 mm`
   {
     pattern: new RegExp(
@@ -123,6 +148,12 @@ const RULES: ReadonlyArray<{
 const SIX_LOBE_KEYS = new Set([5, 6, 7, 8, 9, 10, 15, 20, 25, 27, 30, 40, 45, 50, 55, 60, 70, 80, 90, 100]);
 const SIX_LOBE_SOCKETS = new Set([4, 5, 6, 7, 8, 10, 11, 12, 14, 16, 18, 20, 22, 24]);
 
+/** The first sizes of a list that its last one's tool names: `15, 18 and 21 mm sockets`. */
+const SIZES_BEFORE = new RegExp(
+  String.raw`(?<![\w/.,×#-])((?:\d{1,2}(?: ?mm)?, ?(?:and )?)*\d{1,2}(?: ?mm)?,? (?:and|or|&|\+) )(?:an? )?\d{1,2} ?(mm )?(?=(?:${KIND})(?:sockets?|spanners?|wrench(?:es)?)\b)`,
+  'gi',
+);
+
 /** A further size in a sentence of tools: `Spanners: 3/4 AF for the U-bolts, 22 mm for the pins, 17 for the damper`. */
 const FURTHER = /\b(?:spanners?|sockets?|keys?|wrench(?:es)?)\b[^.;\n]{0,90}?(?:\n\s+[^.;\n]{0,60})?/gi;
 const NEXT_SIZE = new RegExp(String.raw`[,;&]\s*(?:and\s+)?(?:an? )?${SIZE}${MM}(?= (?:for|on|at)\b)`, 'gi');
@@ -141,6 +172,13 @@ export function drives(text: string): Place[] {
       const drive = read(match as RegExpExecArray);
       const heads = of === 'fastener' || /\bhead(?:s|ed)?$/i.test(match[0]);
       if (drive) add(match.index, match.index + match[0].trimEnd().length, drive, heads ? 'fastener' : 'tool');
+    }
+  }
+  for (const match of text.matchAll(SIZES_BEFORE)) {
+    for (const size of (match[1] ?? '').matchAll(/\d{1,2}(?: ?mm)?/g)) {
+      const number = size[0].replace(/ ?mm/, '');
+      const drive = Number(number) < 6 ? undefined : driveOf('', number, 'mm');
+      if (drive) add(match.index + size.index, match.index + size.index + size[0].length, drive, 'tool');
     }
   }
   for (const sentence of text.matchAll(FURTHER)) {

@@ -137,6 +137,8 @@ export interface Fact extends Span {
   confidence: number;
   /** What it was taken to belong to: a thread, a noun, or nothing. */
   about?: string;
+  /** Which of several vehicles its column is of. */
+  model?: string;
   /** Index of the step it stands in. */
   step: number;
 }

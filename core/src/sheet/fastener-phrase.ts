@@ -174,7 +174,7 @@ function unifiedAt(tokens: readonly Token[], at: number): Phrase | undefined {
     touching(tokens[at + 1], tokens[at + 2]);
   if (screw && (touching(tokens[at - 1], size) || tokens[at - 1]?.text === '-' || tokens[at + 3]?.text === '-'))
     return undefined;
-  if (!hash && !screw && !size.text.includes('/')) return undefined;
+  if (!hash && !screw && !/[/¼½¾⅛⅜⅝⅞]/.test(size.text)) return undefined;
   // `Form 3/4-16-B` is a number of the sheet's.
   const tail = tokens[at + 3];
   if (!hash && tail?.text === '-' && touching(tokens[at + 2], tail) && touching(tail, tokens[at + 4])) return undefined;

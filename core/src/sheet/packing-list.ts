@@ -22,7 +22,7 @@ interface PackingLine extends Span {
 
 /** Opens a list of pieces, as a heading or at the head of a sentence. */
 const PIECES =
-  /\b(?:in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:(?:the|this) )?(?:kit|box|bag|carton|crate))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|box|bag|carton|pack(?:et)?|crate|package) (?:contains?|contents|list|holds?|includes?|comprises)|what(?:'s| is| you (?:get|will find|should have))?(?: in the (?:box|bag|carton|kit))?|you (?:will )?(?:get|find|receive|should have)|scope of (?:delivery|supply)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|bill of materials?|components|pieces|comes with)\b/i;
+  /\b(?:in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:(?:the|this) )?(?:kit|box|bag|carton|crate))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|box|bag|carton|pack(?:et)?|crate|package) (?:contains?|contents|list|holds?|includes?|comprises)|what(?:'s| is| you (?:get|will find|should have))?(?: in the (?:box|bag|carton|kit))?|you (?:will )?(?:get|find|receive|should have)|(?:scope|extent) of (?:delivery|supply)|(?:delivery|supply) (?:scope|extent|contents?)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|bill of materials?|components|pieces|comes with)\b/i;
 const PIECES_ALONE =
   /^\s*(?:[A-Z\d]{1,3}[.)]\s+)?(?:parts?|kit|bag|box|carton|contents?|hardware|items?|supplied|you get|pack(?:age|et)?|fasteners?)(?: [A-Z\d]{1,3})?(?:\s*\([^)]*\))?\s*:?\s*$/i;
 const TOOLS =
@@ -276,7 +276,9 @@ function headingOf(line: string): SheetList['of'] | undefined {
     return 'pieces';
   const cells = cellsOf(line, 0);
   const counts = cells.some((cell) =>
-    /^(?:qty|quantity|pcs|pieces|off|no\.? off|number|count|how many|amount|nos)\b\.?$/i.test(cell.text),
+    /^(?:qty|quantity|pcs|pieces|off|no\.? off|number|count|how many|amount|nos|pack|per kit|per pack)\b\.?$/i.test(
+      cell.text,
+    ),
   );
   if (cells.length > 1 && counts) return 'pieces';
   if (
@@ -389,6 +391,9 @@ const countedAtEnd = (rows: readonly Line[]): boolean =>
 interface CountColumn {
   at: number;
   of: number;
+  /** Where its heading stands in its line. */
+  from: number;
+  to: number;
   /** Columns that say where, with what, or how tight, and not what it is. */
   beside: ReadonlySet<number>;
 }
@@ -404,19 +409,24 @@ function countColumn(heading: string): CountColumn | undefined {
         : [],
     ),
   );
-  return at < 0 || cells.length < 3 ? undefined : { at, of: cells.length, beside };
+  return at < 0 || cells.length < 3
+    ? undefined
+    : { at, of: cells.length, from: cells[at]?.from ?? 0, to: cells[at]?.to ?? 0, beside };
 }
 
-/** The count of a row that has as many cells as its heading. */
-function countUnder({ at, of, beside }: CountColumn, row: Line): PackingLine | undefined {
+/** The count of a row: in the column of its heading, or right below it where a row leaves cells out. */
+function countUnder({ at: column, of, from, to, beside }: CountColumn, row: Line): PackingLine | undefined {
   const line = row.text.split('\n')[0] ?? '';
   const cells = cellsOf(line, row.start);
+  const whole = cells.length === of;
+  const below = cells.findIndex((cell) => Math.min(cell.to, to) - Math.max(cell.from, from) > 0);
+  const at = whole ? column : below;
   const count = Number(CELL_COUNT.exec(cells[at]?.text ?? '')?.[1]);
   const words = cells
-    .filter((cell, index) => index !== at && !beside.has(index) && /\p{L}{2}/u.test(cell.text))
+    .filter((cell, index) => index !== at && !(whole && beside.has(index)) && /\p{L}{2}/u.test(cell.text))
     .slice(0, 3);
   const lead = line.length - line.trimStart().length;
-  return cells.length === of && count > 0 && count <= 500 && words.length > 0
+  return (whole || (at >= 0 && cells.length > 2)) && count > 0 && count <= 500 && words.length > 0
     ? {
         start: row.start + lead,
         end: row.start + line.trimEnd().length,

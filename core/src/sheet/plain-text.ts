@@ -7,6 +7,10 @@ const BOX_EDGE = /^[ \t]*\+[-=]{8,}\+[ \t]*$/gm;
 const BOX_LINE = /^\|([^|\n]*)\|(?=[ \t]*$)/gm;
 /** Dots a unit is written with: `N∙m`, `N‧m`, `N・m`. */
 const UNIT_DOTS = /[\u2219\u22c5\u2027\u30fb\uff65\u2022](?=m)/g;
+/** A scanner's `M14xl.5`: no pitch begins with a letter. */
+const MISREAD_PITCH = /(?<=\bM\d{1,2} ?[x×] ?)[lI](?=[.,]\d)/g;
+/** A decimal point that is raised, as older British sheets print it: `6·6`. */
+const RAISED_POINT = /(?<=\d)[\u00b7\u2219\u22c5](?=\d)/g;
 
 /**
  * A sheet's text with its signs in one writing: full-width letters and digits, keycaps, hyphens, dots in units, curly
@@ -19,6 +23,8 @@ export function plainText(text: string): string {
     .replace(HYPHENS, '-')
     .replace(SPACES, ' ')
     .replace(UNIT_DOTS, '·')
+    .replace(RAISED_POINT, '.')
+    .replace(MISREAD_PITCH, '1')
     .replace(/[\u2044\u2215]/g, '/')
     .replace(/[\u2018\u2019]/g, "'")
     .replace(/[\u201c\u201d\u201e]/g, '"')

@@ -231,6 +231,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
         };
         const end = limit?.next ?? angle?.next ?? next;
         add({ kind: 'torque', ...whole }, spanOf(at, end), 0.85, about);
+        if (sensed?.model !== undefined) (facts.at(-1) as Fact).model = sensed.model;
         waiting = [];
         at = end;
         continue;

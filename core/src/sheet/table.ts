@@ -98,6 +98,10 @@ const WITH_UNIT = /^\d+(?:[.,]\d+)?\s*(?:[-–]\s*\d+(?:[.,]\d+)?\s*)?(\p{L}[\p{
 
 const PLAIN_NUMBER =
   /^\d+(?:[.,]\d+)?(?:\s*[-+] ?\d+(?:[.,]\d+)?\s*\/\s*[-+] ?\d+(?:[.,]\d+)?|\s*(?:[-–÷…±]|\+\/?-|\.{2,3}|to)\s*\d+(?:[.,]\d+)?(?: ?%)?)?$/;
+/** `max. 8`, `≤ 12`: a ceiling in a cell; the figure is its first group. */
+const CEILING_CELL = /^(?:max(?:imum)?\.?:?|≤|<|at most|up to|not over) ?(?=\d+(?:[.,]\d+)?$)/i;
+/** A cell of today's values that leaves the old one as it was. */
+const AS_BEFORE = /^(?:unchanged|no change|as before|(?:the )?same|stays|remains|idem|ditto|=|→)\.?$/i;
 /** `(7) 9`: two units in one cell. */
 const TWO_NUMBERS =
   /\((\d+(?:[.,]\d+)?)\)\s{0,4}(\d+(?:[.,]\d+)?)(?!\S)|(?<!\S)(\d+(?:[.,]\d+)?)\s{0,4}\((\d+(?:[.,]\d+)?)\)/g;
@@ -106,6 +110,8 @@ const RULE = /^[\s|+:=_-]*$/;
 
 interface Heading {
   cells: Cell[];
+  /** What the columns of a matrix are called, each a vehicle or version; empty in other tables. */
+  models?: ReadonlyMap<number, string>;
   /** Columns of torques that still want their unit. */
   unsaid: ReadonlySet<number>;
   senses: Array<ColumnSense | undefined>;
@@ -128,6 +134,41 @@ export interface Sensed {
   sense: ColumnSense;
   /** The unit of a second number in the same cell, in brackets or after them. */
   second?: { start: number; unit: TorqueUnit };
+  /** Which of several vehicles or versions its column is of. */
+  model?: string;
+}
+
+/** What a vehicle or version may be called at the head of its column. */
+const MODEL_NAME =
+  /^(?=.*\p{L})(?!(?:note|remark|sign|done|ok|tool|initial|check|class|thread|size|pass|stage|round)s?\b)[\p{L}\d][\p{L}\d ./+-]{0,22}$/iu;
+
+/**
+ * The heading of a matrix, `TIGHTENING (N·m)   Elm 20   Elm 30`: a title with a unit, or a line below one, and a column
+ * of bare figures for each vehicle.
+ */
+function matrixHeading(
+  cells: readonly Cell[],
+  line: string,
+  below: string,
+  above: TorqueUnit | undefined,
+): Heading | undefined {
+  const title = cells[0] ? unitAbove(cells[0].text) : undefined;
+  const unit = title ?? above;
+  const names = cells.filter(
+    (cell, index) =>
+      (title === undefined || index > 0) && MODEL_NAME.test(cell.text) && senseOf(cell.text) === undefined,
+  );
+  if (unit === undefined || names.length < 2 || names.length < cells.length - 1) return undefined;
+  const figures = cellsOf(below, 0).filter((cell) => PLAIN_NUMBER.test(cell.text));
+  if (figures.length < 2 || !/\p{L}{3}/u.test(below)) return undefined;
+  const models = new Map(cells.flatMap((cell, index) => (names.includes(cell) ? [[index, cell.text] as const] : [])));
+  return {
+    cells: [...cells],
+    models,
+    senses: cells.map((_, index) => (models.has(index) ? { torque: unit } : undefined)),
+    unsaid: new Set(),
+    barred: /[|\t]/.test(line),
+  };
 }
 
 /** The two units of a line above a chart: `(lbf·ft) N·m`. */
@@ -207,7 +248,8 @@ export function columnSenses(
   const all = unitOfAll(text);
   let misfits = 0;
   let offset = 0;
-  for (const line of text.split('\n')) {
+  const lines = text.split('\n');
+  for (const [row, line] of lines.entries()) {
     const start = offset;
     offset += line.length + 1;
     if (line.trim() === '') {
@@ -216,6 +258,21 @@ export function columnSenses(
     }
     if (RULE.test(line)) continue;
     const cells = cellsOf(line, start);
+    const matrix =
+      cells.length > 1
+        ? matrixHeading(
+            cells,
+            line,
+            lines.slice(row + 1, row + 4).find((next) => next.trim() !== '' && !RULE.test(next)) ?? '',
+            above,
+          )
+        : undefined;
+    if (matrix) {
+      heading = matrix;
+      headings.push({ start, end: start + line.length });
+      misfits = 0;
+      continue;
+    }
     const issues = cells.filter((cell) => ISSUE.test(cell.text));
     const found = cells.map((cell) =>
       issues.length > 1 && ISSUE.test(cell.text) && cell !== issues.at(-1) ? 'old' : senseOf(cell.text),
@@ -272,6 +329,7 @@ export function columnSenses(
       misfits = 0;
       continue;
     }
+    const kept = cells.some((cell) => AS_BEFORE.test(cell.text));
     cells.forEach((cell, index) => {
       const column = heading && columnOf(heading, cells, index);
       const given = heading && column !== undefined && heading.unsaid.has(column) && WITH_UNIT.exec(cell.text)?.[1];
@@ -281,11 +339,18 @@ export function columnSenses(
         senses.set(cell.start, { sense: { torque: unit } });
       }
       const sense = column === undefined ? undefined : heading?.senses[column];
-      if (sense === 'old' && cell.text !== '') outdated.push({ start: cell.start, end: cell.start + cell.text.length });
+      if (sense === 'old' && cell.text !== '' && !kept)
+        outdated.push({ start: cell.start, end: cell.start + cell.text.length });
       if (sense === 'drive' && /^\d{1,2}(?:[.,]\d)? ?(?:mm)?$/.test(cell.text)) senses.set(cell.start, { sense });
+      const ceiling = CEILING_CELL.exec(cell.text);
+      if (ceiling && typeof sense === 'object') {
+        senses.set(cell.start + ceiling[0].length, { sense });
+        read++;
+      }
       if (!PLAIN_NUMBER.test(cell.text)) return;
       if (sense !== undefined && sense !== 'old' && sense !== 'drive') {
-        senses.set(cell.start, { sense });
+        const model = column === undefined ? undefined : heading?.models?.get(column);
+        senses.set(cell.start, { sense, ...(model === undefined ? {} : { model }) });
         read++;
       } else if (above && cells.length > 1 && index > 0 && read === 0) {
         senses.set(cell.start, { sense: { torque: above } });

@@ -32,6 +32,8 @@ const VULGAR: Record<string, number> = {
 const FRACTION = /(?<![\d/])(?:\d+[-\t ])?\d+\/(?:2|3|4|5|6|8|10|16|32|64)(?![\d/]|[.,]\d)/y;
 /** Digits with their commas and points, and a vulgar fraction behind. */
 const NUMBER = /\d+(?:[.,]\d+)*[¼½¾⅛⅜⅝⅞]?/y;
+/** `.016`, not the last of a row of dots or the digits of `v.2`. */
+const POINTED = /(?<![\w.])\.\d+(?![\d.,]*\d)/y;
 /** `1 000 km`: thousands parted by a space, told by what they measure. */
 const SPACED = /(?<![\d.,\p{L}])\d{1,3}(?: \d{3})+(?=\s?(?:km|kms|mi|miles|kilometres|kilometers|kg|N|rpm)\b)/uy;
 const LETTERS = /[\p{L}']+/uy;
@@ -87,6 +89,11 @@ function numberAt(
   at: number,
   decimalComma: boolean,
 ): { raw: string; value: number | undefined } | undefined {
+  // `.016 in.`: the nought before the point is left out.
+  if (text[at] === '.') {
+    const raw = matchAt(POINTED, text, at);
+    return raw === undefined ? undefined : { raw, value: Number(raw) };
+  }
   const fraction = matchAt(FRACTION, text, at);
   const share = fraction === undefined ? undefined : fractionValue(fraction);
   if (fraction !== undefined && share !== undefined) return { raw: fraction, value: share };
@@ -132,7 +139,7 @@ export function tokenize(text: string): Token[] {
       at = end;
       continue;
     }
-    const number = isDigit(code) ? numberAt(text, at, decimalComma) : undefined;
+    const number = isDigit(code) || code === 46 ? numberAt(text, at, decimalComma) : undefined;
     if (number) {
       const end = at + number.raw.length;
       tokens.push({ kind: 'number', text: number.raw, lower: number.raw, start: at, end, value: number.value });

@@ -51,12 +51,12 @@ const NOT_THIS = [
   /(?:^|[(,]\s?|\b(?:it|they|figure|value|bolts?|nuts?|torque|setting|which|that)\s)(?:was|were|had been|used to be)(?: once| still)? $/,
   /\b(?:previous(?:ly)?|former(?:ly)?|old|earlier|before(?: that)?|originally|once|until (?:now|then|recently)|last (?:year|month)'?s?):? (?:it was |at |to |had |gave |said )?$/,
   /\b(?:replac(?:es|ing|ed)|withdraw(?:s|n|ing)?|cancel(?:s|led)?|instead of|in place of|rather than|supersed(?:es|ing)|forget|ignore|disregard|cross(?:ed)? out|strike(?: out)?|delete)\b[^.;:,]{0,20}$/,
-  /\b(?:old(?:er)?|earlier|previous|former|first|last) (?:figure|value|sheet|issue|edition|instruction|torque|spec\w*|print\w*|page|version|leaflet|booklet|letter|mail|note|card|paper|list|drawing|bulletin|poster)s?\b[^.;,]{0,30}$/,
+  /\b(?:old(?:er)?|earlier|previous|former|first|last) (?:figure|value|sheet|issue|edition|instruction|torque|spec\w*|print\w*|page|version|leaflet|booklet|letter|mail|note|card|paper|list|drawing|bulletin|poster)s?\b[^.;,]{0,30}(?:,? ?(?:that|it|they|which) (?:said|gave|had|told|asked|wanted)[^.;,]{0,20})?$/,
   /\b(?:misprint(?:ed)?|typo|typing error|wrong(?:ly)?|in error|erroneous(?:ly)?|mistaken(?:ly)?|by mistake|printed as|reads? wrongly)\b[^.;]{0,20}$/,
 ];
 /** Right behind a figure: it no longer holds, or never did. */
 const IS_OFF =
-  /^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|a misprint|misprinted|a typing error|a mistake|not valid|crossed out|out of date|history)\b|^[^.;]{0,60}?, (?:that|this|which|and that) (?:was|were) (?:only )?(?:for|with|of)\b/;
+  /^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|invalid|no longer right|a misprint|misprinted|a typing error|a mistake|not valid|crossed out|out of date|history)\b|^[^.;]{0,60}?, (?:that|this|which|and that) (?:was|were) (?:only )?(?:for|with|of)\b|^,? ?(?:which|that|as)\b[^.;]{0,24}\b(?:old(?:er)?|earlier|previous|former|first) (?:edition|issue|sheet|version|print(?:ing)?|booklet|leaflet|page|card|letter)\b/;
 
 /** Right behind a figure: it did not do. */
 const DID_NOT_DO =
@@ -68,12 +68,17 @@ const OTHERS_BEFORE = [
   // `44 Nm (dry: 55 Nm)`: for another state of the thread than its row says.
   /\d ?n\S{0,3} \(\s*(?:if )?(?:dry|oiled|lubricated|greased|unlubricated|with(?:out)? (?:grease|oil|paste|locker|anti-?seize))[:=]? $/,
   /\b(?:factory|original|stock|standard|maker's|manufacturer's|car's|dealer'?s?)(?:'s)? (?:\w+ )?(?:figure|value|setting|spec\w*|torque)\b[^.;]{0,30}$/,
-  /\b(?:hand ?book|owner'?s? manual|manual|catalogue|forum|internet|book|label|sticker|website|video|other makers?|another (?:kit|maker|make)|other kits?|others|some people|people|somebody|someone|my (?:friend|mate|brother)|friend'?s?|mate'?s?|neighbour|customer)\b[^.;,]{0,30}\b(?:says?|said|gives?|gave|tells?|told|has|had|have|states?|quotes?|goes?|go|use[sd]?|swears? by|wants?|shows?|lists?|takes?)\b[^.;,]{0,20}$/,
+  /\b(?:hand ?book|owner'?s? manual|manual|catalogue|forum|internet|book(?! (?:on|of|for|with|that came with) (?:this|the|our|these))|label|sticker|website|video|other makers?|another (?:kit|maker|make)|other kits?|others|some people|people|somebody|someone|my (?:friend|mate|brother|buddy|pal|cousin|boss|dad|father|colleague|helper|apprentice)|the (?:lad|apprentice|guy|fellow|last (?:shop|man|owner))|one (?:guy|shop|man)|friend'?s?|buddy|mate'?s?|neighbour|customer)\b[^.;,]{0,30}\b(?:says?|said|gives?|gave|tells?|told|has|had|have|states?|quotes?|goes?|go|use[sd]?|swears? by|wants?|shows?|lists?|takes?|went|did|put|ran|pulled|torqued|tightened|reckons?|thought)\b[^.;,]{0,20}$/,
+  // `I used mine up to 250 ft lbs`: of the tool, or of another's work.
+  /\b(?:mine|ours)\b (?:up to|went|goes|go|was|is|were|took|snapped|needed|only|down to)\b[^.;,]{0,16}$/,
+  /\b(?:some|others|many|most) (?:say|go|use|swear|people|folks?|shops?|fitters?)\b[^.;,]{0,16}$/,
   /\b(?:engine|motor|gearbox|coupling|clutch|shaft|joint|hub|axle|winch|drive|differential|rail|weld|bracket|arm)\b[^.;,]{0,24}\b(?:makes?|gives?|produces?|develops?|holds?|starts?|pulls?|carr(?:y|ies)|transmits?|is (?:good|rated|tested)|withstands?|stands|takes up|puts out|rated|delivers)\b[^.;,]{0,18}$/,
   /\b(?:engine|peak|rated|output|input|bending|roll(?:ing)?|twisting|tilting|overturning|turning|rotating|running|rotational|drag|starting|friction|breakaway|break-away|prevailing|residual|run[- ]?down|run[- ]?on|proof|test|bearing) (?:torque|moment|load|effort|resistance)s?\b[^.;]{0,26}$/,
+  // `with used bearings as noted plus 0.5 Nm`: what is added to another figure.
+  /\b(?:as (?:noted|measured|before|found)|the old (?:one|value)) (?:plus|and|\+) $/,
   /\b(?:torque|moment) of the (?:engine|motor|gearbox)\b[^.;]{0,26}$/,
   /\b(?:rated|tested|proof|certified|approved|designed|good|calculated) (?:to|at|with|for|up to)\b[^.;]{0,14}$/,
-  /\b(?:tensile|burst|fatigue|ultimate|failure|gain(?:s|ed)?|horsepower|power|kw|bhp)\b[^.;]{0,30}$/,
+  /\b(?:(?<!\bhigh[- ])tensile|burst|fatigue|ultimate|failure|gain(?:s|ed)?|horsepower|power|kw|bhp)\b[^.;]{0,30}$/,
   /\b(?:snap(?:s|ped)?|strip(?:s|ped)?|br(?:eaks?|oke|oken)|crack(?:s|ed)?|shear(?:s|ed)?|yield(?:s|ed)?|fail(?:s|ed)?|spins?(?: out)?|spun(?: out)?|crush(?:es|ed)?|let go|lets go|gave way|gives way|bent|bends?|pulled out|twisted off)\b[^.;,]{0,24}\b(?:at|with|under|after|around|about|near)\b[^.;,]{0,10}$/,
   /\b(?:came|come|comes|went|going|out|off|undone) [^.;:]{0,26}\bat (?:about |around |only |nearly )?$/,
   /\b(?:found|measured|came (?:off|loose|undone)|came up|turned|undone|loosened|started|moved|(?<!\b(?:be|to) )checked|logged|recorded|last reading|reading|actual|result|got|showed|it took|took|needed|break(?:s|ing)? loose|broke loose)\b:?(?: (?:at|with|about|around|only|just|was|of|a|nearly))* ?$/,
@@ -152,7 +157,12 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   const clause = before.split(/;\s|,\s(?!and the)/).at(-1) ?? before;
   if (TAKEN_BACK.test(after) || NOT_THIS.some((words) => words.test(before))) return 'superseded';
   const tool = own.search(TOOL);
-  const speaksOfTool = tool >= 0 && TOOL_SAYS.test(own.slice(tool)) && !WITH_TOOL.test(own);
+  // `The hinge bolts need a torque wrench: 24 Nm`
+  const forPiece =
+    /\b(?:bolts?|nuts?|screws?|studs?)\b[^.;:]{0,40}\b(?:needs?|wants?|requires?|takes?|with|use|using) (?:a|the) torque[- ]wrench: ?$/.test(
+      before,
+    );
+  const speaksOfTool = !forPiece && tool >= 0 && TOOL_SAYS.test(own.slice(tool)) && !WITH_TOOL.test(own);
   const toolAfter = /^\s*(?:torque )?(?:key|wrench|clicker|driver|gun|ratchet)\b/.test(after);
   if ((speaksOfTool && !PULLS.test(before)) || toolAfter) return 'wrench';
   if (TOOL_UP_TO.test(own) && !PULLS.test(before)) return 'wrench';
@@ -201,6 +211,26 @@ function backOffBetween(between: string): number | undefined {
   if (degrees) return Number(degrees[1]);
   if (share) return (360 * Number(share[1])) / Number(share[2]);
   return word ? (TURN_DEG[word[1]?.toLowerCase() ?? ''] ?? 0) : 0;
+}
+
+/** `60 Nm, back off 1/4, then 25`: the last figure has the unit of the first. */
+const BACK_AND_ON =
+  /^,? ?(?:and |then )*(?:back(?: it| them)? off|turn(?: it| them)? back|slacken|loosen)\b[^.;|\n]{0,30}?(?:,|\bthen\b|\band\b) (?:(?:then|to|up to|re-?tighten|tighten|pull|again|torque) )*(\d{1,3}(?:[.,]\d)?)(?! ?(?:°|deg|turn|mm|\/|x\b|%|min|h\b|\d))/;
+
+/** Turned back and tightened anew, the last figure without a unit of its own. */
+function backAndOn({ value }: TorqueFact, after: string): Partial<TorqueFact['value']> | undefined {
+  const on = BACK_AND_ON.exec(after);
+  const last = Number(on?.[1]?.replace(',', '.'));
+  if (!on || !(last > 0) || last > value.max) return undefined;
+  const off = on[0].slice(0, on[0].length - (on[1]?.length ?? 0)).replace(/(\d\/\d),? /, '$1 turn ');
+  const lastNm = (last * value.maxNm) / value.max;
+  return {
+    min: last,
+    max: last,
+    minNm: lastNm,
+    maxNm: lastNm,
+    stages: [{ torqueNm: value.maxNm }, { backOffDeg: backOffBetween(off) ?? 0 }, { torqueNm: lastNm }],
+  };
 }
 
 /** `60 Nm then back 1/6 turn`: where it is left turned back. */
@@ -343,6 +373,8 @@ function takeBack(facts: Fact[], text: string, fact: TorqueFact): void {
 
 /** Confidence of a figure that nothing in its sentence asks for. */
 export const UNSAID = 0.75;
+/** Confidence of a figure that a joint is pulled on from. */
+const BEGINS = 0.6;
 /** `So make it 105 Nm`: in the place of the figure that was just taken back. */
 const INSTEAD =
   /\b(?:make|call) (?:it|that|them|those) $|\b(?:this|that|it|which) (?:has been|was|is) (?:now )?(?:revised|changed|raised|lowered|corrected|reduced|increased)(?: \w+)? to $/i;
@@ -356,6 +388,13 @@ const sameNm = (a: TorqueFact, b: TorqueFact): boolean =>
 /** Whether a line is a row of cells, whose heading asks. */
 const hasCells = (text: string, at: number): boolean => /\S {2,}\S|\||\t/.test(lineAt(text, at).trim());
 
+/** `max. ` in a cell, right before its figure. */
+const CELL_CEILING = /(?:max(?:imum)?\.?:?|≤|<|at most|up to|not over) ?$/i;
+/** The stage a row is of that has nothing else before its figure, `stage 2 … 45 Nm`; NaN where it is none. */
+function stageRow(text: string, at: number): number {
+  const before = text.slice(text.lastIndexOf('\n', at - 1) + 1, at);
+  return Number(/^\s*(?:stage|pass|round|go) ?([1-9])(?:st|nd|rd|th)?[\s.:–-]*(?:to )?$/i.exec(before)?.[1]);
+}
 /** How far behind its torque a ceiling may stand, characters. */
 const CEILING_REACH = 260;
 
@@ -421,6 +460,10 @@ export function giveRoles(
       done.push(asAside(fact, role));
       continue;
     }
+    if (tabled(fact.start) && CELL_CEILING.test(text.slice(Math.max(0, fact.start - 12), fact.start))) {
+      done.push({ ...fact, value: { ...fact.value, only: 'ceiling', limitNm: fact.value.maxNm } });
+      continue;
+    }
     const near = open !== undefined && fact.start - open.end < CEILING_REACH;
     const between = open ? text.slice(open.end, fact.start) : '';
     const sameBlock = near && open?.step === fact.step;
@@ -463,15 +506,18 @@ export function giveRoles(
     if (open && sameJoint && open.value.only === undefined) {
       const backOffDeg = backOffBetween(between);
       const lead = text.slice(Math.max(0, open.start - 60), open.start);
+      const rows = stageRow(text, open.start) < stageRow(text, fact.start);
       const staged =
-        sameBlock &&
+        (sameBlock || rows) &&
         open.value.unit === fact.value.unit &&
         fact.value.maxNm > open.value.maxNm * 1.02 &&
-        (CONNECT.test(between)
-          ? STAGED.test(lead + between)
+        (rows || CONNECT.test(between)
+          ? rows || STAGED.test(lead + between)
           : /\b(?:stage|pass|step) (?:1|one|i)\b/i.test(lead) &&
             /\b(?:stage|pass|step) (?:2|two|ii|3|three)\b/i.test(between));
-      if (staged || (backOffDeg !== undefined && between.length < 120)) {
+      // What was turned back and tightened anew is whole: the next figure is another joint's.
+      const whole = open.value.stages?.some((stage) => 'backOffDeg' in stage) ?? false;
+      if (staged || (backOffDeg !== undefined && !whole && between.length < 120)) {
         const stages: TorqueStage[] = [...(open.value.stages ?? [{ torqueNm: open.value.maxNm }])];
         if (backOffDeg !== undefined) stages.push({ backOffDeg });
         stages.push({ torqueNm: fact.value.maxNm });
@@ -502,10 +548,22 @@ export function giveRoles(
     const unsaid =
       fact.value.toYield === undefined && fact.confidence > UNSAID && askedTorque(before, after) === 'unsaid';
     const stages = fact.value.stages === undefined ? bareStages(fact, text) : undefined;
+    // `In small steps, beginning at 180 Nm, until the play is gone`: where it starts, and not where it ends.
+    const begins = /\b(?:beginning|starting|start|begin) (?:at|from|with) (?:about )?$/.test(before);
     const about = fact.about ?? (INSTEAD.test(before) ? aboutTakenBack(done, fact) : undefined);
-    const doubted = unsaid && !hasCells(text, fact.start) ? { ...fact, confidence: UNSAID } : fact;
+    const doubted =
+      unsaid && !hasCells(text, fact.start)
+        ? { ...fact, confidence: UNSAID }
+        : begins
+          ? { ...fact, confidence: Math.min(fact.confidence, BEGINS) }
+          : fact;
     const turnedBack = stages ?? backAfterwards(fact, after);
-    open = { ...doubted, about, value: turnedBack ? { ...fact.value, stages: turnedBack } : doubted.value };
+    const again = stages ? undefined : backAndOn(fact, after);
+    open = {
+      ...doubted,
+      about,
+      value: again ? { ...fact.value, ...again } : turnedBack ? { ...fact.value, stages: turnedBack } : doubted.value,
+    };
     done.push(open);
     openAt = done.length - 1;
   }

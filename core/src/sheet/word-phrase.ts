@@ -140,11 +140,7 @@ const RIDE = [
   ['suspension', 'loaded'],
 ];
 
-const SAME = [
-  ['same', 'as', 'above'],
-  ['same', 'torque'],
-  ['as', 'above'],
-];
+const SAME = [['same', 'as', 'above'], ['same', 'torque'], ['as', 'above'], ['ditto']];
 const WORD_OPENERS = new Set([
   ...openersOf(...PATTERNS.map(([, phrases]) => phrases), ...STAGES.map(([, phrases]) => phrases), RIDE, SAME),
   'leave',

@@ -64,8 +64,24 @@ export function conditionOf({ kit, place }: Drafting, fact: Of<'condition'>): Co
 }
 /** The condition a fact stands under: the last one said before it in its step, else the step's only one. */
 export function conditionFor(drafting: Drafting, fact: Fact): Condition | undefined {
+  if (fact.model !== undefined) return modelCondition(drafting, fact.model);
   const conditions = drafting.inStep(fact.step).filter(isKind('condition'));
   const before = conditions.filter((entry) => entry.start < fact.start).at(-1);
   const chosen = before ?? (conditions.length === 1 ? conditions[0] : undefined);
   return chosen && conditionOf(drafting, chosen);
+}
+
+const MODEL_QUESTION = 'model';
+
+/** A figure of one column of a matrix holds for the vehicle at its head; the question is asked once for all. */
+function modelCondition({ kit, facts }: Drafting, model: string): Condition {
+  const values = [...new Set(facts.flatMap((fact) => fact.model ?? []))];
+  if (!kit.questions.some(({ id }) => id === MODEL_QUESTION))
+    kit.questions.push({
+      id: MODEL_QUESTION,
+      text: 'Which of these is the vehicle?',
+      kind: 'choice',
+      choices: values.map((value) => ({ value: slug(value), label: clip(value, 80) })),
+    });
+  return { question: MODEL_QUESTION, is: slug(model) };
 }
