@@ -188,6 +188,13 @@ export function aftercares(text: string): Array<{ start: number; end: number; va
         /\b(?:in|for|of|to|on) $/i.test(text.slice(Math.max(0, start - 5), start))
       )
         continue;
+      // `withdrawn after two weeks`, `came loose after a month`: what happened.
+      if (
+        /\b(?:withdrawn|issued|stopped|sold|failed|broke|snapped|loose|returned|ended|happened|gave up)(?: [\w]+)? $/i.test(
+          text.slice(Math.max(0, start - 24), start),
+        )
+      )
+        continue;
       const value = make(match as RegExpExecArray);
       if (!value) continue;
       const sentence = sentenceAt(text, { start, end });

@@ -24,7 +24,12 @@ const PERSON_DID = new RegExp(
 );
 /** `Test bolts yielded at 142 ft-lb`, `the original instruction called for 75 ft-lb`: what happened, and nothing to be done. */
 const HAPPENED =
-  /\b(?:yielded|remained|called for|asked for|quoted|relaxed|failed|stretched|snapped|sheared|stripped|cracked|broke|let go|gave way|came loose|loosened|dropped|crept|bent|dimpled|crushed|returned|measured|recorded|withstood|delivered|produced|reached only|applied a (?:load|force|moment)|were found|was found|were left|was left)\b[^.;,]{0,34}$/;
+  /\b(?:yielded|remained|called for|asked for|quoted|relaxed|failed|stretched|snapped|sheared|stripped|cracked|broke|let go|gave way|came loose|loosened|dropped|crept|bent|dimpled|crushed|returned|measured|recorded|withstood|delivered|produced|reached only|applied a (?:load|force|moment)|had (?:only |just )?been (?:done|tightened|torqued|pulled|set)|were found|was found|were left|was left)\b[^.;,]{0,34}$/;
+/** `Went to 65 Nm on the brackets`: somebody's own tale, without its subject. */
+const WENT = /^\W*(?:went|did|used|put|took|had|tightened|torqued)\b(?! (?:the|all|both|each)\b)[^.;]{0,30}$/;
+/** `I always gave 18 Nm, and you should too`: meant for whoever reads it. */
+const AFFIRMED =
+  /^[^.;]{0,12}\b(?:and|so) (?:you should|so should you|do the same|that is (?:right|what|the figure)|that's (?:right|what)|it is (?:right|still))\b/;
 /** `Most deliver 250 ft-lb`, `the hub maker quotes 130 Nm`: told in the present of something else. */
 const SAID_ELSEWHERE =
   /\b(?:delivers?|quotes?|claims?|reckons?|is (?:good|rated) (?:for|to)|(?:operable|released?|unlocks?|engages?|opens?) (?:with|at|by|under)|last time)\b[^.;,]{0,26}$|\blast time\b[^.;]{0,60}$/;
@@ -53,9 +58,11 @@ export function askedTorque(before: string, after: string): 'asked' | 'told' | '
   // `I went 35 ft-lbs on these`: advice of one who did it, and doubted.
   if (/\b(?:i|we) (?:went|did|used?|go|do|put|torque|torqued)\b[^.;:]{0,30}$/.test(anew) && BEHIND.test(after))
     return 'unsaid';
+  if (AFFIRMED.test(after)) return 'asked';
   const wanted = /\b(?:it|they|these|those|that) (?:wants?|needs?|takes?|gets?|must|should)\b[^.;,]{0,12}$/.test(anew);
   if (
     (PERSON_DID.test(anew) && !wanted) ||
+    WENT.test(anew) ||
     HAPPENED.test(anew) ||
     SAID_ELSEWHERE.test(anew) ||
     CAME_OF_IT.test(after.slice(0, 60))

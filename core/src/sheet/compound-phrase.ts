@@ -29,14 +29,14 @@ const COMPOUNDS: ReadonlyArray<readonly [SheetCompound, ReadonlyArray<readonly s
   [
     'sealant',
     phrases(
-      'gasket maker|gasket sealant|flange sealant|silicone sealant|silicone sealer|rtv sealant|rtv silicone|sealant|sealer|rtv|pipe paste|pipe dope|thread sealant|thread sealer|pipe sealant|sealing paste|sealing compound|jointing compound|jointing paste|thread tape|ptfe tape|seam sealer|body sealer|butyl|sealing mastic|mastic',
+      'gasket maker|liquid gasket|gasket paste|gasket compound|gasket sealant|flange sealant|silicone sealant|silicone sealer|rtv sealant|rtv silicone|sealant|sealer|rtv|pipe paste|pipe dope|thread sealant|thread sealer|pipe sealant|sealing paste|sealing compound|jointing compound|jointing paste|thread tape|ptfe tape|seam sealer|body sealer|butyl|sealing mastic|mastic',
     ),
   ],
   ['retaining', phrases('retaining compound|bearing retainer|bearing fit compound|joining compound')],
   [
     'penetrant',
     phrases(
-      'penetrating oil|penetrating fluid|penetrating spray|penetrant|rust penetrant|rust remover|releasing fluid|releasing oil|release oil|freeing oil|creeping oil|creep oil',
+      'penetrating oil|penetrating fluid|penetrating spray|penetrant|rust penetrant|rust remover|releasing fluid|releasing spray|releasing oil|release oil|freeing oil|creeping oil|creep oil',
     ),
   ],
   [
@@ -58,7 +58,7 @@ const COMPOUNDS: ReadonlyArray<readonly [SheetCompound, ReadonlyArray<readonly s
   [
     'grease',
     phrases(
-      'silicone grease|lithium grease|contact grease|dielectric grease|rubber grease|rubbing grease|poly grease|petroleum grease|chassis grease|petroleum jelly|lightly greased|well greased|slightly greased|thinly greased|grease',
+      'silicone grease|lithium grease|contact grease|dielectric grease|rubber grease|rubbing grease|poly grease|petroleum grease|chassis grease|petroleum jelly|lightly greased|well greased|slightly greased|thinly greased|greased|grease',
     ),
   ],
   ['oil', phrases('engine oil|motor oil|light oil|clean oil|machine oil|lightly oiled|slightly oiled|oil')],
@@ -87,7 +87,7 @@ const APPLIED_WITH = /\b(?:with|using|in)\s+(?:\w+\s+){0,2}$/;
 const FORBIDDEN_BEFORE =
   /\b(?:no|not|never|without|don't|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't|banned|forbidden|prohibited)\b[^.;:]{0,46}$/;
 const FORBIDDEN_AFTER =
-  /^[^.;]{0,60}?\b(?:(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong)\b/;
+  /^[^.;]{0,60}?\b(?:(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong|by mistake|do not use it|don't use it|not to be used|leave it (?:off|out|away))\b/;
 /** A cell that says no: `copper grease NO`. */
 const CELL_NO = /^[ \t]*[:=–-]?[ \t]*(?:no|none)[ \t]*(?=[|,.;)\n]|$)/i;
 /** Asked and denied: `Is threadlocker a good idea? It is not.` */
@@ -101,6 +101,14 @@ function polarity(source: string, start: number, end: number, compound: SheetCom
   const { before, after } = around(source, { start, end });
   const clause = before.slice(-110);
   if (/^[- ]free\b/.test(after)) return 'residue';
+  // On the new part already, or of its finish.
+  if (
+    /^(?: paste| compound)? (?:is|are|comes?) (?:already )?on\b[^.;]{0,20}\balready\b|^ (?:is|are) already\b/.test(
+      after,
+    )
+  )
+    return 'residue';
+  if (/\bits own $|\b(?:a )?word (?:on|about) $/.test(clause)) return 'residue';
   const solvent = compound === 'solvent' || compound === 'lubricant';
   const asked = source.slice(end, end + 90);
   if (CELL_NO.test(asked) || FORBIDDEN_AFTER.test(after) || ASKED.test(asked)) return 'dry';

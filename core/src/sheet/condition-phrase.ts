@@ -61,7 +61,12 @@ const RULES: readonly Rule[] = [
     pattern: /\b(?!M\d)[A-Z]{1,4}-?\d{1,4}(?:(?:,| and| or|\/) ?[A-Z]{1,4}-?\d{1,4})*(?: only\b|(?=:\s))/g,
     heads: true,
   },
-  { pattern: new RegExp(`\\b(?:old|later|earlier|older|newer|pre-|post-)\\s?(?:${VEHICLE})\\b`, 'gi') },
+  {
+    pattern: new RegExp(
+      `\\b(?:old|later|earlier|older|newer|pre-|post-)\\s?(?!ones?\\b|units?\\b)(?:${VEHICLE})\\b`,
+      'gi',
+    ),
+  },
   // `if …`, up to where the clause ends
   {
     pattern:
@@ -163,7 +168,7 @@ const RULES: readonly Rule[] = [
 
 /** Said in passing, and no branch of the work: `if you look at them`, `if you ask me`. */
 const IDIOM =
-  /^(?:[il1]f (?:you (?:look at|ask|like|will|want my|know what|see what)\b|anything\b|ever\b|only\b|at all\b|in doubt, ask\b|he\b|she\b|i\b|they seem\b)|when (?:i|we|you are (?:happy|done|ready|finished)|you've|all is|done|finished|ready)\b|in (?:service|the (?:carton|box|bag|kit|crate|parcel)|short|use|all|general|total|detail|brief|stock|question)\b|on (?:mon|tues|wednes|thurs|fri|satur|sun)day\b|with (?:\d|two|three|four|six|eight) |with the axle$|for (?:the person|your|questions|more|help|example)\b|(?:on|in) (?:the )?(?:way|page|next|same|other hand)\b|at (?:the )?(?:end|beginning|start|last)\b)|\b(?:unit is given|stands behind it|otherwise|stated|noted|complain|torque\?)|only on the$/i;
+  /^(?:[il1]f (?:you (?:look at|ask|like|will|want my|know what|see what)\b|anything\b|ever\b|only\b|at all\b|in doubt, ask\b|he\b|she\b|i\b|they seem\b)|when (?:i|we|you are (?:happy|done|ready|finished)|you've|all is|done|finished|ready)\b|in (?:service|issue|edition|the (?:carton|box|bag|kit|crate|parcel)|short|use|all|general|total|detail|brief|stock|question)\b|on (?:mon|tues|wednes|thurs|fri|satur|sun)day\b|with (?:\d|two|three|four|six|eight) |with the axle$|for (?:the person|your|questions|more|help|example)\b|(?:on|in) (?:the )?(?:way|page|next|same|other hand)\b|at (?:the )?(?:end|beginning|start|last)\b)|\b(?:unit is given|stands behind it|otherwise|stated|noted|marked|complain|torque\?|(?:required|needed|necessary|supplied|included)$|\d\?$|\d ?n[·.]?m\b)|only on the$/i;
 /** `Where the frame meets the chassis`: a place. */
 const PLACE_SAID =
   /^where (?:the|a|an|it|they|each|both) (?:[\w-]+ ){0,3}(?:meets?|touch(?:es)?|sits?|joins?|cross(?:es)?|pass(?:es)?|enters?|lies?|rests?|ends?|begins?|runs?|goes|bolts?)\b/i;

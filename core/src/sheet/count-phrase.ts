@@ -146,6 +146,8 @@ export function countAt(
   }
   if (count === undefined || count < 1 || count > 200) return undefined;
   if (pinsOfPlug(tokens, at)) return undefined;
+  // `a one-way nut`, `a man with one good eye`
+  if (first.lower === 'one' && (tokens[at + 1]?.text === '-' || tokens[at + 1]?.lower === 'good')) return undefined;
   // `twelve-point bolts` says how the head is driven, not how many there are.
   if (pointsEnd(tokens, at) !== undefined) return undefined;
   // `A1` is the name of a line.
@@ -160,6 +162,8 @@ export function countAt(
   if (SIZE_UNITS.has(tokens[next]?.lower ?? '') || NUMBERED_THINGS.has(label)) return undefined;
   // `the 12-bolt takes 2.4 quarts`: a number joined to one bolt is a name.
   if (tokens[next]?.text === '-' && touching(first, tokens[next]) && isOne(tokens[next + 1])) return undefined;
+  // A sheet in capitals: `FOUR GUSSET BOLTS`.
+  const shouted = first.kind === 'word' && first.text.length > 2 && first.text === first.text.toUpperCase();
   const bracketed = first.text === '(';
   let unknown = 0;
   let sized = false;
@@ -232,6 +236,7 @@ export function countAt(
         TIME_MINUTES[token.lower] === undefined &&
         (bracketed ||
           token.text === token.lower ||
+          (shouted && token.text === token.text.toUpperCase()) ||
           /^\p{Lu}{1,3}$/u.test(token.text) ||
           /^\p{Lu}-?$/u.test(token.text));
       if (token.text !== '-') unknown++;
@@ -244,7 +249,7 @@ export function countAt(
 
 /** Words that end the noun a number counts. */
 const BETWEEN = new Set(
-  'at from into by until till than that which when if as is are was be not no turns turn times people persons hands hand threads thread passes stages steps side sides per a an its it them they where before after between over under up down back off away again now long wide deep thick apart more less or share shares have has had take takes get gets use uses need needs want wants'.split(
+  'at from into by until till than that which when if as is are was be not no turns turn times people persons hands hand threads thread passes stages steps side sides per a an its it them they where before after between over under up down back off away again now long wide deep thick apart more less or share shares have has had take takes get gets use uses need needs want wants you we they he she'.split(
     ' ',
   ),
 );
@@ -332,6 +337,16 @@ export function trailingCountAt(
     if (count !== undefined && count >= 1 && count <= 60)
       return { value: { kind: 'count', count, noun }, next: at + 3, suspect: false, behind: true };
   }
+  // `winch bolts M10 x 25, 4, 45 Nm`
+  const counted = tokens[at + 1];
+  if (
+    first?.text === ',' &&
+    counted?.kind === 'number' &&
+    /^[1-9]\d?$/.test(counted.text) &&
+    tokens[at + 2]?.text === ',' &&
+    tokens[at + 3]?.kind === 'number'
+  )
+    return found(counted, at + 2);
   // `hinge screws, three`
   const spoken = first?.text === ',' || first?.text === ':' ? tokens[at + 1] : undefined;
   if (

@@ -33,6 +33,9 @@ const UNIT_OPENERS = new Set(
   ),
 );
 
+/** `48# (inch pounds!)`: what pounds they are is said in brackets. */
+const POUNDS_SAID = /^[^\n(]*\((inch|in\.?|foot|ft\.?)[- ]?(?:pounds|lbs?)\b/i;
+
 /** A unit at a place among the tokens, the longest that can be read. */
 export function unitAt(
   tokens: readonly Token[],
@@ -61,7 +64,12 @@ export function unitAt(
     const unit = plain ?? unitFromSpelling(mended(text));
     if (unit === undefined) continue;
     // Foot-pounds are written `ft #`; a single mark is none.
-    if (length === 1 && first.text === '#') continue;
+    if (length === 1 && first.text === '#') {
+      const said = POUNDS_SAID.exec(source.slice(first.end, first.end + 60))?.[1]?.toLowerCase();
+      return said === undefined || !touching
+        ? undefined
+        : { unit: said.startsWith('i') ? 'lbf·in' : 'lbf·ft', next: at + 1, suspect: false };
+    }
     if (length === 1 && SINGLE.has(first.lower) && !touching && first.text !== 'N') continue;
     if (length === 1 && first.lower === 'in') {
       const after = tokens[at + 1];
@@ -166,7 +174,10 @@ const RANGE_WORDS: ReadonlyArray<readonly string[]> = [
 function afterJoint(tokens: readonly Token[], at: number, between: boolean): number | undefined {
   const joint = tokens[at];
   if (joint === undefined) return undefined;
-  if (DASH.has(joint.text) || joint.lower === 'to' || (between && joint.lower === 'and')) return at + 1;
+  // A dash in a column of its own joins nothing.
+  const [before, behind] = [tokens[at - 1], tokens[at + 1]];
+  const apart = before && behind && joint.start - before.end > 1 && behind.start - joint.end > 1;
+  if ((DASH.has(joint.text) && !apart) || joint.lower === 'to' || (between && joint.lower === 'and')) return at + 1;
   // `6 or 7 foot pounds`: close together, and of a torque.
   if (joint.lower === 'or' && TORQUE_WORD.has(tokens[at + 2]?.lower ?? '')) {
     const [low, high] = [numberAt(tokens[at - 1])?.value, numberAt(tokens[at + 1])?.value];

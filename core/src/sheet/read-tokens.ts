@@ -169,6 +169,19 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
         at = next;
         continue;
       }
+      // The length of the thread its row names.
+      if (sense === 'length') {
+        const sized = facts.findLast((fact) => fact.value.kind === 'thread');
+        if (
+          sized?.value.kind === 'thread' &&
+          sized.value.lengthMm === undefined &&
+          token.value &&
+          !text.slice(sized.end, token.start).includes('\n')
+        )
+          sized.value = { ...sized.value, lengthMm: token.value };
+        at = next;
+        continue;
+      }
       if (sense === 'label') {
         at = next;
         continue;
@@ -196,8 +209,11 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
         if (other && number !== undefined) {
           const agrees = pairAgrees({ value: value.max, unit: value.unit }, { value: number, unit: other.unit });
           const pair = { min: number, max: number, unit: other.unit, agrees };
-          const end = tokens.findIndex((entry) => entry.start === other.start) + 1;
+          const behind = tokens.findIndex((entry) => entry.start === other.start) + 1;
+          // In a row of its own it is read when its turn comes.
+          const end = text.slice(token.start, other.start).includes('\n') ? next : behind;
           add({ kind: 'torque', ...value, pair }, spanOf(at, end), agrees ? 0.85 : 0.5, about);
+          if (sensed?.model !== undefined) (facts.at(-1) as Fact).model = sensed.model;
           waiting = [];
           at = end;
           continue;
@@ -308,7 +324,11 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     if (word) {
       const assumed = word.suspect ? 0.7 : 1;
       if (word.value.kind === 'sameAsAbove') {
-        const above = facts.findLast((fact) => fact.value.kind === 'torque');
+        // `As above, but only 50 Nm`: the other figure holds.
+        const other = /^,? but\b[^.;\n]{0,20}$/.test(
+          text.slice(spanOf(at, word.next).end, spanOf(at, word.next).end + 5).split('\n')[0] ?? '',
+        );
+        const above = other ? undefined : facts.findLast((fact) => fact.value.kind === 'torque');
         add(above ? above.value : word.value, spanOf(at, word.next), 0.7, about);
       } else add(word.value, spanOf(at, word.next), assumed);
       at = word.next;

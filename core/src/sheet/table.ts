@@ -1,9 +1,10 @@
 import { unitFromSpelling } from '../quantity/parse-printed.ts';
 import { dimensionOf, type TorqueUnit } from '../quantity/unit.ts';
+import { runningNumbers } from './running-number.ts';
 import type { Span } from './token.ts';
 
 /** What a column says of what is in it: a torque in a unit, a count (of each side), a tool's size, an old value, or only a label. */
-export type ColumnSense = { torque: TorqueUnit } | 'count' | 'countPerSide' | 'label' | 'drive' | 'old';
+export type ColumnSense = { torque: TorqueUnit } | 'count' | 'countPerSide' | 'label' | 'drive' | 'length' | 'old';
 
 /** A cell of a table's row. */
 export interface Cell {
@@ -75,11 +76,17 @@ const OLD = /^(?:old|was|before|previous(?:ly)?|former(?:ly)?|superseded|until|u
 const ISSUE =
   /^[^,;]{0,16}\b(?:issue|rev(?:ision)?|edition|version|print(?:ing)?|letter|interim|notice|bulletin)\b[^,;]{0,12}$|^(?:to|until|from|since|as of)?\s*(?:\p{L}+\.? )?(?:19|20)\d\d$/iu;
 
+/** The column that holds today: `valid from now on`, `new`. */
+const NOW = /^(?:valid|now|new|current|from now|today|revised|corrected|as of|this (?:issue|sheet))\b/i;
+/** A column of an earlier print, where one of today stands beside it. */
+const EARLIER = /^(?:first|original|initial|earlier|issue|rev(?:ision)?|edition|version|print)\b/i;
+
 function senseOf(heading: string): ColumnSense | undefined {
   if (OLD.test(heading)) return 'old';
   if (/\d/.test(heading)) return undefined;
   const torque = torqueUnitOf(heading);
   if (torque !== undefined) return { torque };
+  if (/^(?:length|long|lg\.?|l)(?: ?\(?mm\)?)?$/i.test(heading)) return 'length';
   if (/^(?:per|each|a) side\b/i.test(heading)) return 'countPerSide';
   if (
     /^(qty|quantity|count|pcs|pieces|off|no\.? off|how many|number(?: of)?|amount|nos|stk|units|each)\b/i.test(heading)
@@ -112,6 +119,8 @@ interface Heading {
   cells: Cell[];
   /** What the columns of a matrix are called, each a vehicle or version; empty in other tables. */
   models?: ReadonlyMap<number, string>;
+  /** Each row ends with its own unit. */
+  unitLast?: true;
   /** Columns of torques that still want their unit. */
   unsaid: ReadonlySet<number>;
   senses: Array<ColumnSense | undefined>;
@@ -152,6 +161,26 @@ function matrixHeading(
   below: string,
   above: TorqueUnit | undefined,
 ): Heading | undefined {
+  const unitLast = /^units?$/i.test(cells.at(-1)?.text ?? '');
+  const names = cells.slice(0, -1).filter((cell) => MODEL_NAME.test(cell.text) && senseOf(cell.text) === undefined);
+  if (unitLast && names.length > 1 && names.length >= cells.length - 2)
+    return {
+      cells: [...cells],
+      models: new Map(cells.flatMap((cell, index) => (names.includes(cell) ? [[index, cell.text] as const] : []))),
+      senses: cells.map(() => undefined),
+      unsaid: new Set(),
+      barred: /[|\t]/.test(line),
+      unitLast: true,
+    };
+  return titledMatrix(cells, line, below, above);
+}
+
+function titledMatrix(
+  cells: readonly Cell[],
+  line: string,
+  below: string,
+  above: TorqueUnit | undefined,
+): Heading | undefined {
   const title = cells[0] ? unitAbove(cells[0].text) : undefined;
   const unit = title ?? above;
   const names = cells.filter(
@@ -169,6 +198,40 @@ function matrixHeading(
     unsaid: new Set(),
     barred: /[|\t]/.test(line),
   };
+}
+
+/**
+ * A row of a matrix that ends with its unit, `main bolts   48   85   85   N·m`; one without a name gives the figures of the
+ * row above in another unit.
+ * @returns how many figures were taken
+ */
+function unitRow(
+  heading: Heading,
+  cells: readonly Cell[],
+  senses: Map<number, Sensed>,
+  last: Map<number, number>,
+): number {
+  const unit = torqueUnitOf(cells.at(-1)?.text ?? '');
+  const figures = cells.flatMap((cell, index) => {
+    const column = columnOf(heading, cells, index);
+    return column !== undefined && heading.models?.has(column) && /^\d/.test(cell.text) ? [{ cell, column }] : [];
+  });
+  const again = figures.length === cells.length - 1 && figures.every(({ column }) => last.has(column));
+  if (unit === undefined || figures.length === 0) {
+    last.clear();
+    return 0;
+  }
+  for (const { cell, column } of figures) {
+    const above = last.get(column);
+    const known = above === undefined ? undefined : senses.get(above);
+    if (again && above !== undefined && known) {
+      senses.set(above, { ...known, second: { start: cell.start, unit } });
+      senses.set(cell.start, { sense: 'label' });
+    } else senses.set(cell.start, { sense: { torque: unit }, model: heading.models?.get(column) });
+  }
+  last.clear();
+  if (!again) for (const { cell, column } of figures) last.set(column, cell.start);
+  return figures.length;
 }
 
 /** The two units of a line above a chart: `(lbf·ft) N·m`. */
@@ -200,7 +263,7 @@ function unitAbove(line: string): TorqueUnit | undefined {
 
 /** Says of every figure of the sheet what it is in: `everything in Nm if nothing stands behind it`. */
 const OF_ALL =
-  /\b(?:all|every(?:thing| figure| value| torque)?|(?:torques?|figures|values|numbers|settings)(?: (?:here|below|above|given|listed|on this (?:sheet|page|card)))?)\b(?:[^.;\n\d]{0,30}?\b(?:in|are|is)\s+|(?<=\ball)\s+)([A-Za-z·.-]+(?:[ ·.-][A-Za-z.]+){0,2})/gi;
+  /\b(?:all|every(?:thing| figure| value| torque)?|(?:torques?|figures|values|numbers|settings)(?: (?:here|below|above|given|listed|on this (?:sheet|page|card)))?)\b(?:[^.;\n\d]{0,30}?\b(?:in|are|is)\s+|(?<=\b(?:all|everything))\s+)([A-Za-z·.-]+(?:[ ·.-][A-Za-z.]+){0,2})/gi;
 
 /** The unit that one line gives to all bare figures of a sheet, wherever it stands. */
 function unitOfAll(text: string): TorqueUnit | undefined {
@@ -216,7 +279,18 @@ function unitOfAll(text: string): TorqueUnit | undefined {
 
 /** A bare figure of a clause: no size, no count, no length, and not half of something. */
 const BARE_FIGURE =
-  /(?<![\p{L}\d.,/#-])\d{1,3}(?:[.,]\d)?(?![\p{L}\d"'°%/#×-]|[.,]\d|\s?(?:mm|cm|in\b|inch|x\b|×|off\b|pcs|turns?|times|goes|passes|km|mi\b|miles|deg|[nN][·.]?m|(?:ft|in|lb)\b|kg|psi|bar\b|years?|days?|h\b|min\b))/u;
+  /(?<![\p{L}\d.,/#-])\d{1,3}(?:[.,]\d)?(?:\s?[-–]\s?\d{1,3}(?:[.,]\d)?)?(?![\p{L}\d"'°%/#×-]|[.,]\d|\s?(?:mm|cm|in\b|inch|x\b|×|off\b|pcs|turns?|times|goes|passes|km|mi\b|miles|deg|[nN][·.]?m|(?:ft|in|lb)\b|kg|psi|bar\b|years?|days?|h\b|min\b))/u;
+
+/** `front subframe  68`, `caliper slide  20-24`: a name and its figure. */
+const NAMED_FIGURE =
+  /^\s*\p{Ll}[^\d\n]{2,40}?(?: {2,}|\t| ?[:=] ?)\d{1,3}(?:[.,]\d)?(?: ?[-–] ?\d{1,3}(?:[.,]\d)?)?(?![\d"'])/iu;
+/** Fewer such lines are no list (chosen by us). */
+const FEW_NAMED = 3;
+/** The lines of a list of names and figures, where there are enough of them to be one. */
+function namedFigures(text: string): ReadonlySet<number> {
+  const rows = text.split('\n').flatMap((line, row) => (NAMED_FIGURE.test(line) ? [row] : []));
+  return new Set(rows.length < FEW_NAMED ? [] : rows);
+}
 
 /** Where the bare figures stand of a cell that lists several joints: one in each of its clauses, none in brackets. */
 function bareFigures(cell: Cell): number[] {
@@ -243,9 +317,12 @@ export function columnSenses(
   const outdated: Span[] = [];
   const headings: Span[] = [];
   let heading: Heading | undefined;
+  /** The figures of the last row that ended with a unit, by their column: the next may give them in another. */
+  const below = new Map<number, number>();
   let chart: ReturnType<typeof chartUnits>;
   let above: TorqueUnit | undefined;
   const all = unitOfAll(text);
+  const named = all ? namedFigures(text) : new Set<number>();
   let misfits = 0;
   let offset = 0;
   const lines = text.split('\n');
@@ -274,8 +351,11 @@ export function columnSenses(
       continue;
     }
     const issues = cells.filter((cell) => ISSUE.test(cell.text));
+    const renewed = cells.some((cell) => NOW.test(cell.text));
     const found = cells.map((cell) =>
-      issues.length > 1 && ISSUE.test(cell.text) && cell !== issues.at(-1) ? 'old' : senseOf(cell.text),
+      (issues.length > 1 && ISSUE.test(cell.text) && cell !== issues.at(-1)) || (renewed && EARLIER.test(cell.text))
+        ? 'old'
+        : senseOf(cell.text),
     );
     const headed = cells.every((cell) => !/^\d|\d$/.test(cell.text) || ISSUE.test(cell.text));
     if (
@@ -329,7 +409,16 @@ export function columnSenses(
       misfits = 0;
       continue;
     }
-    const kept = cells.some((cell) => AS_BEFORE.test(cell.text));
+    if (heading?.unitLast) {
+      read = unitRow(heading, cells, senses, below);
+      if (read > 0) {
+        misfits = 0;
+        continue;
+      }
+    }
+    // A row with one value alone has no old one beside it.
+    const kept =
+      cells.some((cell) => AS_BEFORE.test(cell.text)) || cells.filter((cell) => /^[<≤~]?\d/.test(cell.text)).length < 2;
     cells.forEach((cell, index) => {
       const column = heading && columnOf(heading, cells, index);
       const given = heading && column !== undefined && heading.unsaid.has(column) && WITH_UNIT.exec(cell.text)?.[1];
@@ -348,7 +437,8 @@ export function columnSenses(
         read++;
       }
       if (!PLAIN_NUMBER.test(cell.text)) return;
-      if (sense !== undefined && sense !== 'old' && sense !== 'drive') {
+      if (sense === 'length' && /^\d{1,3}(?:[.,]\d)?$/.test(cell.text)) senses.set(cell.start, { sense });
+      if (sense !== undefined && sense !== 'old' && sense !== 'drive' && sense !== 'length') {
         const model = column === undefined ? undefined : heading?.models?.get(column);
         senses.set(cell.start, { sense, ...(model === undefined ? {} : { model }) });
         read++;
@@ -358,7 +448,7 @@ export function columnSenses(
       }
     });
     // A list by what is tightened, in the unit that one line gives to all.
-    if (all && read === 0 && !heading && cells.length === 2 && /\p{L}{3}.*\.{3}/u.test(line))
+    if (all && read === 0 && !heading && cells.length === 2 && (/\p{L}{3}.*\.{3}/u.test(line) || named.has(row)))
       for (const place of cells.slice(1).flatMap(bareFigures)) {
         senses.set(place, { sense: { torque: all } });
         read++;
@@ -369,5 +459,6 @@ export function columnSenses(
       if (misfits > 1) [heading, chart, above] = [undefined, undefined, undefined];
     } else if (read > 0) misfits = 0;
   }
+  for (const at of runningNumbers(text)) if (!senses.has(at)) senses.set(at, { sense: 'label' });
   return Object.assign(senses, { outdated, headings });
 }

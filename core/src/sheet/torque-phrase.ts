@@ -137,12 +137,17 @@ function valueAt(
   const bare = quantityAt(tokens, at, source);
   if (!bare) return undefined;
   const spread = bare.min === bare.max ? toleranceAt(tokens, bare.next, source, bare.max) : undefined;
-  const unit = bare.unit ?? spread?.unit;
+  // `120 (+10/-0) lbf-ft`
+  const behind =
+    spread && bare.unit === undefined && spread.unit === undefined
+      ? unitAt(tokens, spread.next, source, false)
+      : undefined;
+  const unit = bare.unit ?? spread?.unit ?? behind?.unit;
   if (unit === undefined || dimensionOf(unit) !== 'torque') return undefined;
   return {
     ...bare,
     unit: unit as TorqueUnit,
-    next: spread?.next ?? bare.next,
+    next: behind?.next ?? spread?.next ?? bare.next,
     ...(spread ? { tolerance: spread } : {}),
   };
 }
@@ -232,6 +237,10 @@ export function angleAt(tokens: readonly Token[], at: number, source: string) {
     const angleDeg = strokes.reduce((sum, stroke) => sum + stroke, 0);
     return { angleDeg, next: end, ...(strokes.length > 1 ? { strokesDeg: strokes } : {}) };
   }
+  // `plus 2 flats`: sixths of a turn
+  const flats = quantityAt(tokens, next, source);
+  if (flats && flats.unit === undefined && /^flats?$/.test(tokens[flats.next]?.lower ?? '') && flats.max <= 12)
+    return { angleDeg: flats.max * 60, next: flats.next + 1 };
   const words = TURN_DEG[tokens[next]?.lower ?? ''];
   // `quarter turn`, `quarter-turn`, `half a turn`
   for (let k = next + 1; k <= next + 3; k++) {

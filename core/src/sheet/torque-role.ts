@@ -15,7 +15,7 @@ const CEILING_BEFORE =
 const CEILING_FAR = /\bnever\b[^.;]{0,30}\b(?:past|beyond|over|above|more than|further than)\s*$/;
 /** Right behind a figure: it is never passed. */
 const CEILING_AFTER =
-  /^\s*[,(]?\s*(?:\(?max(?:imum)?\b(?!\.?:? ?\d)|(?:is|as) (?:the|its|an?) (?:(?:top|absolute|upper|very) )?(?:limit|maximum|max|most|ceiling|end)|at (?:the )?(?:very )?(?:most|outside|max(?:imum)?)\b(?! ?\d)|must (?:not|never) be (?:passed|exceeded)|(?:is|are) (?:never|not) (?:to be )?(?:passed|exceeded)|(?:is|are) (?:passed|exceeded)\b|and (?:never|not|no) (?:more|further|beyond|over)\b(?! than)|or less\b|tops\b|and it (?:strips|breaks|cracks)|(?:bends|breaks|strips|cracks|shears|crushes|pulls (?:out|through|the)|splits|destroys|damages|ruins|kills|tears|will (?:strip|break|crack|bend|crush|pull|tear|damage|split|ruin))\b)/;
+  /^\s*[,(]?\s*(?:\(?max(?:imum)?\b(?!\.?:? ?\d)|(?:is|as) (?:the|its|an?) (?:(?:top|absolute|upper|very) )?(?:limit|maximum|max|most|ceiling|end)|at (?:the )?(?:very )?(?:most|outside|max(?:imum)?)\b(?! ?\d)|must (?:not|never) be (?:passed|exceeded)|(?:is|are) (?:never|not) (?:to be )?(?:passed|exceeded)|(?:is|are) (?:passed|exceeded)\b|and (?:never|not|no) (?:more|further|beyond|over)\b(?! than)|or less\b|tops\b|being the (?:most|limit|max(?:imum)?)\b|and it (?:strips|breaks|cracks)|(?:bends|breaks|strips|cracks|shears|crushes|pulls (?:out|through|the)|splits|destroys|damages|ruins|kills|tears|will (?:strip|break|crack|bend|crush|pull|tear|damage|split|ruin))\b)/;
 const FLOOR_BEFORE =
   /(?:\b(?:min(?:imum)?\.?(?: of)?|at least|not (?:less|under|below)(?: than)?|no less than)|[>≥])\s*$/;
 const FLOOR_AFTER = /^\s*(?:\(?min(?:imum)?\b(?!\.?:? ?\d)|or more\b|at (?:the )?(?:very )?least\b(?! ?\d)|and up\b)/;
@@ -42,21 +42,22 @@ const TAKEN_BACK =
   /^[,\s–-]*(?:no,? (?:sorry|wait|hang on|hold on)|sorry|scratch that|correction|i mean|er,? no|oops|or rather|wait,? no)\b/;
 /** Right before a figure: it is the one not to use, or used to be. */
 const NOT_THIS = [
-  /\b(?:issue|edition|rev(?:ision)?\.?|version) [a-z0-9]{1,2}\b[^.;:]{0,30}\b(?:for|at|had|gave|asked for|said)\b[^.;:,]{0,6}$/,
+  /\b(?:issue|edition|rev(?:ision)?\.?|version) [a-z0-9]{1,2}\b[^.;:]{0,30}\b(?:for|at|had|gave|asked for|said|answered|prescribed|specified|set|raised|wanted|used)\b[^.;:,]{0,12}$/,
   /\b(?:that|which|those|kits?|cars?|bolts?|nuts?) (?:\w+ )?(?:were|was|had been) (?:already )?(?:tightened|torqued|pulled|set)(?: to| at| with)? $/,
   /\b(?:was|were|had been) (?:\w+ )?(?:given|listed|shown|printed|quoted|stated|published) (?:as|at|with)\b[^.;:,]{0,10}$/,
   /\b(?:and )?not (?:the |at |to |with )?$/,
   /\b(?:do not|don't|never|must not) (?:follow|use|take|go by|believe|mind|trust|go back to)\b[^.;]*$/,
-  /\b(?:pages?|sheets?|papers?|lists?|prints?|copy|copies|versions?|issues?|editions?|he|she|they)\b(?<!\b(?:new|this|our|final|latest) \w+)[^.;:,]{0,24}\b(?:said|gave|told|had|quoted|used|asked|wanted)\b[^.;:,]{0,12}$/,
+  /\b(?:drawings?|pages?|sheets?|papers?|lists?|prints?|copy|copies|versions?|issues?|editions?|he|she|they)\b(?<!\b(?:new|this|our|final|latest) \w+)[^.;:,]{0,24}\b(?:said|gave|told|had|quoted|used|asked|wanted)\b[^.;:,]{0,12}$/,
   /(?:^|[(,]\s?|\b(?:it|they|figure|value|bolts?|nuts?|torque|setting|which|that)\s)(?:was|were|had been|used to be)(?: once| still)? $/,
   /\b(?:previous(?:ly)?|former(?:ly)?|old|earlier|before(?: that)?|originally|once|until (?:now|then|recently)|last (?:year|month)'?s?):? (?:it was |at |to |had |gave |said )?$/,
-  /\b(?:replac(?:es|ing|ed)|withdraw(?:s|n|ing)?|cancel(?:s|led)?|instead of|in place of|rather than|supersed(?:es|ing)|forget|ignore|disregard|cross(?:ed)? out|strike(?: out)?|delete)\b[^.;:,]{0,20}$/,
+  /\b(?:replac(?:es|ing|ed)|withdraw(?:s|n|ing)?|cancel(?:s|led)?|instead of|in place of|rather than|supersed(?:es|ing)|forget|ignore|disregard|cross(?:ed)?[- ]out(?= )|strike(?: out)?|delete)\b[^.;:,]{0,44}$/,
+  /\bcrossed?[- ]out\b[^;]{0,60}$/,
   /\b(?:old(?:er)?|earlier|previous|former|first|last) (?:figure|value|sheet|issue|edition|instruction|torque|spec\w*|print\w*|page|version|leaflet|booklet|letter|mail|note|card|paper|list|drawing|bulletin|poster)s?\b[^.;,]{0,30}(?:,? ?(?:that|it|they|which) (?:said|gave|had|told|asked|wanted)[^.;,]{0,20})?$/,
   /\b(?:misprint(?:ed)?|typo|typing error|wrong(?:ly)?|in error|erroneous(?:ly)?|mistaken(?:ly)?|by mistake|printed as|reads? wrongly)\b[^.;]{0,20}$/,
 ];
 /** Right behind a figure: it no longer holds, or never did. */
 const IS_OFF =
-  /^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|invalid|no longer right|a misprint|misprinted|a typing error|a mistake|not valid|crossed out|out of date|history)\b|^[^.;]{0,60}?, (?:that|this|which|and that) (?:was|were) (?:only )?(?:for|with|of)\b|^,? ?(?:which|that|as)\b[^.;]{0,24}\b(?:old(?:er)?|earlier|previous|former|first) (?:edition|issue|sheet|version|print(?:ing)?|booklet|leaflet|page|card|letter)\b/;
+  /^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|invalid|no longer right|a misprint|misprinted|a typing error|an error|an? (?:drawing|printing|print|copying|copy) error|a mistake|not valid|crossed out|out of date|history)\b|^[^.;]{0,60}?, (?:that|this|which|and that) (?:was|were) (?:only )?(?:for|with|of)\b|^,? ?(?:which|that|as)\b[^.;]{0,24}\b(?:old(?:er)?|earlier|previous|former|first) (?:edition|issue|sheet|version|print(?:ing)?|booklet|leaflet|page|card|letter)\b/;
 
 /** Right behind a figure: it did not do. */
 const DID_NOT_DO =
@@ -68,12 +69,24 @@ const OTHERS_BEFORE = [
   // `44 Nm (dry: 55 Nm)`: for another state of the thread than its row says.
   /\d ?n\S{0,3} \(\s*(?:if )?(?:dry|oiled|lubricated|greased|unlubricated|with(?:out)? (?:grease|oil|paste|locker|anti-?seize))[:=]? $/,
   /\b(?:factory|original|stock|standard|maker's|manufacturer's|car's|dealer'?s?)(?:'s)? (?:\w+ )?(?:figure|value|setting|spec\w*|torque)\b[^.;]{0,30}$/,
-  /\b(?:hand ?book|owner'?s? manual|manual|catalogue|forum|internet|book(?! (?:on|of|for|with|that came with) (?:this|the|our|these))|label|sticker|website|video|other makers?|another (?:kit|maker|make)|other kits?|others|some people|people|somebody|someone|my (?:friend|mate|brother|buddy|pal|cousin|boss|dad|father|colleague|helper|apprentice)|the (?:lad|apprentice|guy|fellow|last (?:shop|man|owner))|one (?:guy|shop|man)|friend'?s?|buddy|mate'?s?|neighbour|customer)\b[^.;,]{0,30}\b(?:says?|said|gives?|gave|tells?|told|has|had|have|states?|quotes?|goes?|go|use[sd]?|swears? by|wants?|shows?|lists?|takes?|went|did|put|ran|pulled|torqued|tightened|reckons?|thought)\b[^.;,]{0,20}$/,
+  /\b(?:hand ?book|owner'?s? manual|manual|catalogue|forum|internet|book(?! (?:on|of|for|with|that came with) (?:this|the|our|these))|label|sticker|website|video|other makers?|another (?:kit|maker|make)|other kits?|others|some people|people|somebody|someone|my (?:friend|mate|brother|buddy|pal|cousin|boss|dad|father|colleague|helper|apprentice)|the (?:lad|apprentice|guy|fellow|last (?:shop|man|owner))|one (?:guy|shop|man)|friend'?s?|buddy|mate'?s?|neighbour|customer|(?:his|her|my|your|their|the) (?:dealer|garage|workshop)|dealers|garages|(?:a|one) reader)\b[^.;,]{0,30}\b(?:says?|said|gives?|gave|tells?|told|has|had|have|states?|quotes?|goes?|go|use[sd]?|swears? by|wants?|shows?|lists?|takes?|went|did|put|ran|pulled|torqued|tightened|reckons?|thought)\b[^.;,]{0,20}$/,
   // `I used mine up to 250 ft lbs`: of the tool, or of another's work.
   /\b(?:mine|ours)\b (?:up to|went|goes|go|was|is|were|took|snapped|needed|only|down to)\b[^.;,]{0,16}$/,
   /\b(?:some|others|many|most) (?:say|go|use|swear|people|folks?|shops?|fitters?)\b[^.;,]{0,16}$/,
   /\b(?:engine|motor|gearbox|coupling|clutch|shaft|joint|hub|axle|winch|drive|differential|rail|weld|bracket|arm)\b[^.;,]{0,24}\b(?:makes?|gives?|produces?|develops?|holds?|starts?|pulls?|carr(?:y|ies)|transmits?|is (?:good|rated|tested)|withstands?|stands|takes up|puts out|rated|delivers)\b[^.;,]{0,18}$/,
   /\b(?:engine|peak|rated|output|input|bending|roll(?:ing)?|twisting|tilting|overturning|turning|rotating|running|rotational|drag|starting|friction|breakaway|break-away|prevailing|residual|run[- ]?down|run[- ]?on|proof|test|bearing) (?:torque|moment|load|effort|resistance)s?\b[^.;]{0,26}$/,
+  // Of kits that were fitted before, of another maker's, and what is only often so.
+  /\balready (?:been )?(?:fitted|tightened|torqued|installed|done)\b[^.;:]{0,50}$/,
+  /\b(?:of|from|by) other (?:makers?|makes?|brands?|kits?|manufacturers?)\b[^.;]{0,60}$/,
+  /\((?:often|usually|typically|mostly|commonly|normally) (?:about |around )?$/,
+  /\b(?:must|should|shall|has to|have to) (?:still )?(?:turn|move|rotate|swing|slide)\b[^.;,]{0,12}\b(?:at|with|by)\b[^.;,]{0,8}$/,
+  /\b(?:breakaway|break-away|proof|pull|load|bench) test\b[^.;]{0,50}$/,
+  // `the same 95 Nm gives a third more load`
+  /\bthe same $/,
+  // What an engine gives, a spring or a bar takes, a steering wheel needs.
+  /\b(?:engine|motor)\b[^.;]{0,16}$|\b(?:torsion|spring rate|bar rate|stiffness)\b[^.;]{0,20}$/,
+  /\btorque (?:on|at|of) the (?:steering wheel|crank|hub|shaft|pinion|wheel)\b[^.;]{0,60}$/,
+  /\b(?:gun|driver|wrench|ratchet|tool)\b[^.;]{0,12}\b(?:says?|claims?|promises?|makes?)\b[^.;]{0,8}$/,
   // `with used bearings as noted plus 0.5 Nm`: what is added to another figure.
   /\b(?:as (?:noted|measured|before|found)|the old (?:one|value)) (?:plus|and|\+) $/,
   /\b(?:torque|moment) of the (?:engine|motor|gearbox)\b[^.;]{0,26}$/,
@@ -108,6 +121,11 @@ const MEASURED_LIST = /\b(?:measured|found|read)\b:? ?[\d,. /-]+(?:and )?$/;
 /** Said behind a figure. */
 const OTHERS_AFTER = [
   /^\s*(?:at|@) ?\d[\d ,.]* ?(?:rpm|r\/min|1\/min|\/min|u\/min)|^\s*(?:at \d[\d ]*\/min)/,
+  /^\s*(?:on|at) the (?:dyno|rollers|brake stand|crank|flywheel|test bench|box)\b|^\s*of it\b/,
+  /^\) (?:related|referred|belongs?|belonged|applied) (?:to|for)\b/,
+  /^\s*(?:of )?(?:running|turning|prevailing|drag|breakaway|break-away|residual|starting) torque\b/,
+  /^\s*and the (?:bolt|nut|screw|stud|joint|wheel|flange) (?:must|may|should|shall) not (?:move|turn|give)\b/,
+  /^\s*(?:gives?|produces?|means?) (?:a |about |only |nearly )?(?:third|quarter|half|more|less|the load|twice)\b/,
   /^\s*of (?:twist|bending|torque at|engine|load|force|moment|rotation|prevailing|turning|friction|drag|breakaway|power|each other)/,
   /^\s*(?:of|from) each other|^\s*(?:apart|difference|too (?:much|little)|high|low|over|under|short|out)\b(?! (?:the|a|and|no)\b)/,
   /^\s*(?:of|from|on|in|for) (?:the )?(?:vehicle maker|car maker|factory|handbook|owner|old|other|lower|upper|neighbouring|original|engine)\b[^.;]{0,30}\b(?:bolt|nut|maker|manual|book|figure|is for|belongs)?/,
@@ -135,6 +153,24 @@ const CONVERSION = /^1(?:[.,]0+)?\s?\p{L}[^\d=\n]{0,14}=\s*\d/iu;
 /** Behind a figure: where it stands, or that nothing here is done with it. */
 const ELSEWHERE =
   /^[^.;]*?\b(?:max\W+)?(?:(?:is |was |as )?(?:stamped|moulded|molded|engraved|cast|printed) (?:on|in|into|by)|not touched|is not touched|in the (?:\w+ )?(?:hand ?book|manual|catalogue)|test value|you found on|on its handle)\b/;
+
+/** `Check the breakaway torque with one wheel locked. Standard 50 N·m or more`: what is measured, and what it should be. */
+const MEASURED_BEFORE =
+  /\b(?:check|measure|inspect|read)\b[^.]{0,50}\b(?:(?:breakaway|turning|starting|rotating|drag|running|slip|preload) (?:torque|effort)|preload|starting torque)\b[^.]{0,60}[.:]\s*(?:standard|normal|specified|nominal|service limit|limit|new|used)\b[^.]{0,30}$/i;
+/** A line of a buyer's review, which begins with its stars. */
+const isReviewed = (text: string, at: number): boolean => /^\W*[★☆✩✭⭐]/u.test(lineAt(text, at));
+/** Whether a place stands in a question that a sheet answers further on: `YOUR QUESTION: …`, `OUR ANSWER: …`. */
+function isAsked(text: string, at: number): boolean {
+  const marks = [
+    ...text
+      .slice(Math.max(0, at - 600), at)
+      .matchAll(/^[ \t]*(?:(?:your|the|our) )?(question|answer|reply)\b[ \t]*\d{0,2}[:.]/gim),
+  ];
+  return (
+    marks.at(-1)?.[1]?.toLowerCase() === 'question' &&
+    /^[ \t]*(?:(?:your|the|our) )?(?:answer|reply)\b[ \t]*\d{0,2}[:.]/im.test(text.slice(at))
+  );
+}
 
 /** Quoted lines of a letter that is answered: what was asked, and not what is said. */
 const ANSWERED =
@@ -172,6 +208,12 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
     return 'wrench';
   if (IS_OFF.test(after) || DID_NOT_DO.test(after)) return 'superseded';
   if (CONVERSION.test(text.slice(span.start, span.end + 24))) return 'other';
+  if (
+    isReviewed(text, span.start) ||
+    isAsked(text, span.start) ||
+    MEASURED_BEFORE.test(text.slice(Math.max(0, span.start - 200), span.start))
+  )
+    return 'other';
   if (/^[^.;]{0,70}\?["')]*\s*$/.test(after)) return 'other';
   // A figure between strokes is part of a number: `M1245-75Nm/b`.
   if (
@@ -323,6 +365,27 @@ function bareStages(fact: TorqueFact, text: string): TorqueStage[] | undefined {
   return all.map((number) => ({ torqueNm: number * share }));
 }
 
+/** `bench: 22nm bracket`, and on the next line `bench: sorry 24`: the new figure has the unit of the old. */
+const CORRECTED_NEXT =
+  /^[^\n]{0,24}\n[ \t]*(?:\[[\d:. ]+\] ?)?(?:\p{L}{1,14}: ?)?(?:sorry|correction|no,|i mean|make that|scratch that)[ ,:]*(\d{1,3}(?:[.,]\d)?)\b(?! ?(?:mm|off|x\b|bolts?|nuts?|nm\b|n·m|ft|in\b|lb))/iu;
+function correctedNext(fact: TorqueFact, text: string): TorqueFact | undefined {
+  const match = CORRECTED_NEXT.exec(text.slice(fact.end, fact.end + 90));
+  const number = Number(match?.[1]?.replace(',', '.'));
+  if (!match || !(number > 0)) return undefined;
+  const start = fact.end + match[0].length - (match[1]?.length ?? 0);
+  const nm = (number * fact.value.maxNm) / fact.value.max;
+  return {
+    ...fact,
+    start,
+    end: fact.end + match[0].length,
+    printed: match[1] ?? '',
+    confidence: CORRECTED,
+    value: { ...fact.value, min: number, max: number, minNm: nm, maxNm: nm },
+  };
+}
+/** Confidence of a figure whose unit was said before it was corrected. */
+const CORRECTED = 0.7;
+
 const asAside = (fact: TorqueFact, role: AsideRole): Fact => {
   const { kind: _, ...value } = fact.value;
   return { ...fact, value: { kind: 'torqueAside', role, ...value } };
@@ -432,6 +495,14 @@ export function giveRoles(
       done.push(asAside(fact, last.value.role));
       continue;
     }
+    const corrected = correctedNext(fact, text);
+    if (corrected) {
+      done.push(asAside(fact, 'superseded'));
+      open = corrected;
+      done.push(open);
+      openAt = done.length - 1;
+      continue;
+    }
     const run = numberRun(fact, text);
     if (run) {
       open = run;
@@ -469,6 +540,23 @@ export function giveRoles(
     const sameBlock = near && open?.step === fact.step;
     const sameJoint = near && !/\n\s*\n/.test(between) && (sameBlock || !/\n\s*(?:\d+|[A-Za-z])[.):]/.test(between));
     if (role === 'ceiling') {
+      // `115 Nm minimum, 130 Nm maximum`: the two ends of one.
+      if (
+        open?.value.only === 'floor' &&
+        fact.value.maxNm > open.value.minNm &&
+        /^[ ,;/]{0,3}(?:min(?:imum)?\b\.?)?[ ,;/]{0,3}(?:and |or )?$/i.test(between)
+      ) {
+        const { only: _, limitNm: __, ...low } = open.value;
+        done[openAt] = {
+          ...open,
+          end: fact.end,
+          printed: text.slice(open.start, fact.end),
+          confidence: fact.confidence,
+          value: { ...low, max: fact.value.max, maxNm: fact.value.maxNm },
+        };
+        open = undefined;
+        continue;
+      }
       if (open && sameJoint && open.value.limitNm === undefined && fact.value.maxNm > 0.99 * open.value.maxNm) {
         // From a floor on to a ceiling: reached, and then on to the slot.
         const { only: _, ...target } = open.value;

@@ -34,6 +34,16 @@ const JOB = new Set([
   'about',
 ]);
 
+const OPENING =
+  /^(?:mon|tues?|wed(?:nes)?|thu(?:rs)?|fri|sat(?:ur)?|sun)(?:days?)?$|^(?:open|opened|closed|shop|office|claims?|desk|phone)$/;
+/** `shop closed till mon 8 h`, `4 h a day`, `20 min ago`: when somebody is there, or what was. */
+function isOpeningHours(tokens: readonly Token[], at: number, next: number): boolean {
+  const [after, further] = [lower(tokens, next), lower(tokens, next + 1)];
+  if (after === 'ago' || ((after === 'a' || after === 'per') && further === 'day')) return true;
+  if (lower(tokens, at) === 'a' && /^(?:h|hours?)$/.test(lower(tokens, at - 1))) return true;
+  return tokens.slice(Math.max(0, at - 4), at).some((token) => OPENING.test(token.lower));
+}
+
 /** A time: `24 hours`, `15-20 min`, `half an hour`. */
 function duration(tokens: readonly Token[], at: number): Phrase | undefined {
   const token = tokens[at];
@@ -58,6 +68,7 @@ function duration(tokens: readonly Token[], at: number): Phrase | undefined {
     minutes = most * unit;
     next++;
   }
+  if (isOpeningHours(tokens, at, next)) return undefined;
   const around = tokens.slice(Math.max(0, at - 6), next + 5).map((entry) => entry.lower);
   const role = around.some((word) => WAIT.has(word)) ? 'wait' : around.some((word) => JOB.has(word)) ? 'job' : 'other';
   return found({ kind: 'duration', minutes, role }, next);
