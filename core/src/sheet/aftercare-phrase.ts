@@ -54,7 +54,7 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     // `after 500 km`, `every 5,000 miles`, `within the first 50 km`, `at 100 km`, `then every 3 months`
     {
       pattern: new RegExp(
-        String.raw`\b(after|every|each|at|within|in|by|following|past|until|all|for)\b(?: (?:the|about|around|some|first|next|another|a|roughly|approximately|approx\.?|only|of|driving|further|use|its|last|further))* (${COUNT}) ?(?:to ${COUNT} |[-–] ?\d+ ?)?(${DISTANCE})`,
+        String.raw`\b(after|every|each|at|within|in|by|following|past|until|all|for|(?<=\b(?:revise|review|control|check) )to)\b(?: (?:the|about|around|some|first|next|another|a|roughly|approximately|approx\.?|only|of|driving|further|use|its|last|further))* (${COUNT}) ?(?:to ${COUNT} |[-–] ?\d+ ?)?(${DISTANCE})`,
         'gi',
       ),
       make: (match) => distanceOf(match[1], match[2], match[3]),

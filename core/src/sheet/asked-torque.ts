@@ -35,7 +35,7 @@ const SAID_ELSEWHERE =
   /\b(?:delivers?|quotes?|claims?|reckons?|is (?:good|rated) (?:for|to)|(?:operable|released?|unlocks?|engages?|opens?) (?:with|at|by|under)|last time)\b[^.;,]{0,26}$|\blast time\b[^.;]{0,60}$/;
 /** Right behind a figure: what came of it, or that it stayed behind. */
 const CAME_OF_IT =
-  /^,? (?:remained|was left|were left|and (?:needed|snapped|stripped|broke|cracked|ruined|bent|crushed|had to|the [\w -]{3,24} (?:dimpled|cracked|bent|broke|stripped|split|gave))|already\b|which (?:cracked|broke|bent|stripped|crushed|pulled))|^[^.;]{0,8}\b(?:in the first second|at the end of the test|that is why|that's why)\b/;
+  /^ (?:(?:two|one|three|some|several|most|all|both|many) )?(?:of )?(?:mine|ours|them|the bolts|the studs|the nuts)[^.;]{0,16}\b(?:broke|snapped|sheared|stripped|stretched|failed|cracked|bent)|^,? (?:remained|was left|were left|and (?:needed|snapped|stripped|broke|cracked|ruined|bent|crushed|had to|the [\w -]{3,24} (?:dimpled|cracked|bent|broke|stripped|split|gave))|already\b|which (?:cracked|broke|bent|stripped|crushed|pulled))|^[^.;]{0,8}\b(?:in the first second|at the end of the test|that is why|that's why)\b/;
 
 /**
  * Whether a sentence asks for a torque: by a verb of tightening, the piece it is for, or a row that names it. `told` is
@@ -54,7 +54,12 @@ export function askedTorque(before: string, after: string): 'asked' | 'told' | '
     return tightened ? 'asked' : 'told';
   }
   // A figure after `but` or `so` is said anew: `I started at 10 Nm, but the template shows 6 Nm`.
-  const anew = clause.split(/\b(?:but|so today|so now|instead|today|now|when (?=it|they))\b/).at(-1) ?? clause;
+  const anew =
+    clause
+      .split(
+        /\b(?:but|so today|so now|instead|today|now|when (?=it|they)|then (?=(?:he |she |they )?(?:looked|checked|corrected)\b))\b/,
+      )
+      .at(-1) ?? clause;
   // `I went 35 ft-lbs on these`: advice of one who did it, and doubted.
   if (/\b(?:i|we) (?:went|did|used?|go|do|put|torque|torqued)\b[^.;:]{0,30}$/.test(anew) && BEHIND.test(after))
     return 'unsaid';

@@ -15,7 +15,7 @@ const LOCKER = phrases(
   'threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|screw securing|screw securing agent|screw securing fluid|screw securing lacquer|securing fluid|securing agent|securing compound|locking lacquer|screw locking agent|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker',
 );
 const HIGH = new Set(['red', 'high', 'permanent', 'strong', 'strongest']);
-const MEDIUM = new Set(['blue', 'medium', 'middle', 'removable', 'mid']);
+const MEDIUM = new Set(['blue', 'medium', 'middle', 'removable', 'mid', 'med']);
 const LOCKER_OPENERS = openersOf(LOCKER);
 const COLOURED = new Set(['liquid', 'stuff', 'goop', 'locker', 'glue', 'compound', 'fluid', 'drop']);
 
@@ -171,7 +171,7 @@ function strongLocker(tokens: readonly Token[], at: number): number | undefined 
   // `high strength locker`: its strength stands before the word for it.
   const ahead = ['strength', 'grade'].includes(lower(tokens, at - 1))
     ? at - (lower(tokens, at - 2) === '-' ? 3 : 2)
-    : at - 1;
+    : at - (lower(tokens, at - 1) === '.' ? 2 : 1);
   return [ahead, behind].some((place) => HIGH.has(lower(tokens, place)) || MEDIUM.has(lower(tokens, place)))
     ? at + 1
     : undefined;
@@ -265,7 +265,7 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
 
 /** What goes on dry, with no compound named. */
 const DRY =
-  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these) (?:threads?|studs?|faces?)\b|\b(?:shall|must|may|should|do|can) not (?:be )?(?:coat|grease|oil|lubricat)(?:e?d)?\b|\bnot on (?:the|these|any) (?:threads?|studs?|cones?|faces?|seat)\b|, dry[.,;)\n]|\| *dry *(?=\||\n|$)/gi;
+  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these) (?:threads?|studs?|faces?)\b|\b(?:shall|must|may|should|do|can) not (?:be )?(?:coat(?:ed)?|greased?|oil(?:ed)?|lubricated?)\b|\bno silicone\b|\bnot on (?:the|these|any) (?:threads?|studs?|cones?|faces?|seat)\b|, dry[.,;)\n]|\| *dry *(?=\||\n|$)/gi;
 /** Words that make of `dry` a wait or a wiping. */
 const DRYING = /\b(?:let|allow|until|wipe|wiped|blow|leave to|hair|touch)\b[^.;\n]{0,20}$/i;
 

@@ -70,7 +70,7 @@ const RULES: readonly Rule[] = [
   // `if …`, up to where the clause ends
   {
     pattern:
-      /\b(?:if|[l1]f(?= (?:you|the|it|they|rock|an?|your|any|there|not)\b)|unless|in (?:the )?case (?:of|that)?|provided(?: that)?|should (?:the|a|an|it|your|any|one|there)\b|as long as|whenever(?! a wheel)) ?[^.,;:()\n!?]*(?:\n(?=[a-z])[^.,;:()\n!?]*)?/gi,
+      /\b(?:if(?=\s)|[l1]f(?= (?:you|the|it|they|rock|an?|your|any|there|not)\b)|unless|in (?:the )?case (?:of|that)?|provided(?: that)?|should (?:the|a|an|it|your|any|one|there)\b|as long as|whenever(?! a wheel)) ?[^.,;:()\n!?]*(?:\n(?=[a-z])[^.,;:()\n!?]*)?/gi,
   },
   {
     pattern: /\b(?:when|where|wherever)\b[^.,;:\n!?]*(?:\n(?=[a-z])[^.,;:\n!?]*)?(?=[,:])/gi,
@@ -111,6 +111,15 @@ const RULES: readonly Rule[] = [
       /\b(?:for|when|where|with) [^.,;:\n]{2,40}\b(?:wider|longer|larger|bigger|smaller|thicker|thinner|higher|lower|shorter|heavier|more|less) than [^.,;:\n]{2,24}/gi,
   },
   { pattern: /\b(?:where|if|when) there (?:is|are) (?:no|an?|not) [^.,;:\n]{2,30}/gi },
+  // `Hardtop with tow bar:`, `Batteries on the passenger side:`, `not for plastic housings`
+  { pattern: /\b\p{Lu}\p{Ll}{2,} with(?:out)? [^.,;:\n]{3,30}(?=:)/gu, heads: true },
+  { pattern: /\b\p{Lu}\p{Ll}{2,} on the (?:passenger|driver|left|right|near|off)[^.,;:\n]{0,24}(?=:)/gu, heads: true },
+  { pattern: /\bnot (?:for|on) (?!the\b)[^.,;:\n\d]{4,40}/gi, heads: true },
+  { pattern: /\bwhere you(?:'ve| have) got (?:them|one|it|an? [^.,;:\n]{2,20})/gi },
+  {
+    pattern:
+      /\b(?:serial|chassis|frame|vin) (?:nos?\.?|numbers?) (?:up to(?: and including)?|from|until|before|after) [A-Z]{0,3}\d{2,8}/gi,
+  },
   // `GT:`, `XL:`
   {
     pattern: /\b(?!(?:NB|PS|RE|TO|FAO|TEL|FAX|ATT|REF|QTY|NO|ID|OK|TIP|END|FIG|NM|LB|FT)\b)[A-Z]{2,3}(?=:\s+\p{L})/gu,
@@ -168,7 +177,7 @@ const RULES: readonly Rule[] = [
 
 /** Said in passing, and no branch of the work: `if you look at them`, `if you ask me`. */
 const IDIOM =
-  /^(?:[il1]f (?:you (?:look at|ask|like|will|want my|know what|see what)\b|anything\b|ever\b|only\b|at all\b|in doubt, ask\b|he\b|she\b|i\b|they seem\b)|when (?:i|we|you are (?:happy|done|ready|finished)|you've|all is|done|finished|ready)\b|in (?:service|issue|edition|the (?:carton|box|bag|kit|crate|parcel)|short|use|all|general|total|detail|brief|stock|question)\b|on (?:mon|tues|wednes|thurs|fri|satur|sun)day\b|with (?:\d|two|three|four|six|eight) |with the axle$|for (?:the person|your|questions|more|help|example)\b|(?:on|in) (?:the )?(?:way|page|next|same|other hand)\b|at (?:the )?(?:end|beginning|start|last)\b)|\b(?:unit is given|stands behind it|otherwise|stated|noted|marked|complain|torque\?|(?:required|needed|necessary|supplied|included)$|\d\?$|\d ?n[·.]?m\b)|only on the$/i;
+  /^(?:[il1]f (?:you (?:look at|ask|like|will|want my|know what|see what)\b|anything\b|ever\b|only\b|at all\b|in doubt, ask\b|he\b|she\b|i\b|they seem\b)|when (?:i|we|you are (?:happy|done|ready|finished)|you've|all is|done|finished|ready)\b|in (?:this order|service|issue|edition|the (?:carton|box|bag|kit|crate|parcel)|short|use|all|general|total|detail|brief|stock|question)\b|on (?:mon|tues|wednes|thurs|fri|satur|sun)day\b|with (?:\d|two|three|four|six|eight) |with the axle$|for (?:the person|your|questions|more|help|example)\b|(?:on|in) (?:the )?(?:way|page|next|same|other hand)\b|at (?:(?:the )?(?:end|beginning|start|last)\b|\d))|\b(?:unit is given|stands behind it|otherwise|stated|noted|marked|complain)\b|torque\?|\b(?:required|needed|necessary|supplied|included)\??$|\d\?$|\d ?n[·.]?m\b|only on the$/i;
 /** `Where the frame meets the chassis`: a place. */
 const PLACE_SAID =
   /^where (?:the|a|an|it|they|each|both) (?:[\w-]+ ){0,3}(?:meets?|touch(?:es)?|sits?|joins?|cross(?:es)?|pass(?:es)?|enters?|lies?|rests?|ends?|begins?|runs?|goes|bolts?)\b/i;
@@ -180,7 +189,7 @@ const ENDS = /[,;:\s(]+$/;
 const ACTION =
   /\s(?:use|fit|install|remove|tighten|loosen|refit|drill|skip|add|apply|clean|check|replace|leave|start|stop|go|do|put|take|then|unplug|unclip|turn|slide|order|push|pull|set|see|open|cut|bend|ream)\b.*$/i;
 /** A place at the head of a sentence, a line or a bracket. */
-const HEADS = /(?:^|\n\s*\d+(?:\.\d+)+|[\n.!?;:()>•*|]|\s[-–—]|\d[.):]|\([a-z]+\))\s*["']?$/;
+const HEADS = /(?:^|\[ ?\]|\n\s*\d+(?:\.\d+)+|[\n.!?;:()>•*|]|\s[-–—]|\d[.):]|\([a-z]+\))\s*["']?$/;
 
 /** Lines that say what the kit is for: its head, and no branch of the work. */
 const APPLICATION =
@@ -201,6 +210,8 @@ export function conditions(text: string): Array<{ start: number; end: number; va
       const when = printed.replace(ACTION, '');
       if (when.length >= 6 && !years) printed = when.replace(ENDS, '');
       if (printed.length < 3 || /\botherwise\b/i.test(printed)) continue;
+      // In a talk a question is answered by the other.
+      if (/\?$/.test(printed) && /^\s*(?:\[[\d:.]+\] ?)?\p{L}{1,14}: /u.test(lineAt(text, start))) continue;
       if (IDIOM.test(printed) || PLACE_SAID.test(printed) || HANDLED.test(text.slice(Math.max(0, start - 24), start)))
         continue;
       if (/^with (?:the|your) (?:vehicle|car|truck|van)\b/i.test(printed)) continue;
@@ -228,7 +239,29 @@ export function conditions(text: string): Array<{ start: number; end: number; va
       });
     }
   }
+  for (const span of contrasts(text)) {
+    if (taken.at(span) !== undefined) continue;
+    taken.take(span, found.length);
+    found.push({ ...span, value: { kind: 'condition', text: text.slice(span.start, span.end).replace(/\s+/g, ' ') } });
+  }
   return found.sort((a, b) => a.start - b.start);
+}
+
+/** What two versions of one thing differ in: `steel wheels` and `alloy wheels`, `short wheelbase` and `long wheelbase`. */
+const CONTRAST =
+  /(?<=(?:^|[,;:(•*\t–-]| {2}|\b(?:on|for|with|in)(?: the)?)[ \t]*)(steel|alloy|alumini?um|cast[- ]iron|iron|plastic|wooden|short|long|low|high|single|double|crew|manual|auto(?:matic)?|petrol|diesel|drum|disc|leaf|coil|early|late) (wheels?|beam|housings?|bumpers?|wheelbase|roof|chassis|cab|gearbox|transmission|engines?|springs?|brakes?|floor|axles?|tank)(?: only)?\b/gim;
+/** Both sides of a contrast, where a sheet names both. */
+function contrasts(text: string): Array<{ start: number; end: number }> {
+  const byNoun = new Map<string, Array<{ word: string; start: number; end: number }>>();
+  for (const match of text.matchAll(CONTRAST)) {
+    const noun = (match[2] ?? '').toLowerCase().replace(/s$/, '');
+    const list = byNoun.get(noun) ?? [];
+    list.push({ word: (match[1] ?? '').toLowerCase(), start: match.index, end: match.index + match[0].length });
+    byNoun.set(noun, list);
+  }
+  return [...byNoun.values()]
+    .filter((list) => new Set(list.map(({ word }) => word)).size > 1)
+    .flatMap((list) => list.map(({ start, end }) => ({ start, end })));
 }
 
 const tidy = (span: { from?: number; to?: number }): { from?: number; to?: number } => ({

@@ -332,7 +332,7 @@ export function trailingCountAt(
   if (first?.kind === 'number' && ['pcs', 'pc', 'pieces', 'off'].includes(tokens[at + 1]?.lower ?? ''))
     return found(first, at + 2);
   // `hanger bolts 2 of them`
-  if (first !== undefined && tokens[at + 1]?.lower === 'of' && tokens[at + 2]?.lower === 'them') {
+  if (first !== undefined && tokens[at + 1]?.lower === 'of' && /^(?:them|em)$/.test(tokens[at + 2]?.lower ?? '')) {
     const count = countOf(first);
     if (count !== undefined && count >= 1 && count <= 60)
       return { value: { kind: 'count', count, noun }, next: at + 3, suspect: false, behind: true };

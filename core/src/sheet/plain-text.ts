@@ -9,6 +9,8 @@ const BOX_LINE = /^\|([^|\n]*)\|(?=[ \t]*$)/gm;
 const UNIT_DOTS = /[\u2219\u22c5\u2027\u30fb\uff65\u2022](?=m)/g;
 /** A scanner's `M14xl.5`: no pitch begins with a letter. */
 const MISREAD_PITCH = /(?<=\bM\d{1,2} ?[x×] ?)[lI](?=[.,]\d)/g;
+/** A scanner's `Ml2` */
+const MISREAD_SIZE = /(?<=\bM)[lI](?=\d\b)/g;
 /** A decimal point that is raised, as older British sheets print it: `6·6`. */
 const RAISED_POINT = /(?<=\d)[\u00b7\u2219\u22c5](?=\d)/g;
 
@@ -25,6 +27,7 @@ export function plainText(text: string): string {
     .replace(UNIT_DOTS, '·')
     .replace(RAISED_POINT, '.')
     .replace(MISREAD_PITCH, '1')
+    .replace(MISREAD_SIZE, '1')
     .replace(/[\u2044\u2215]/g, '/')
     .replace(/[\u2018\u2019]/g, "'")
     .replace(/[\u201c\u201d\u201e]/g, '"')

@@ -196,7 +196,18 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
         at = end;
         continue;
       }
-      if (typeof sense === 'object' && cell !== undefined && cell.unit === undefined) {
+      // The unit at the end of a row is every figure's.
+      if (
+        typeof sense === 'object' &&
+        cell !== undefined &&
+        (cell.unit === undefined || sensed?.model !== undefined || sensed?.band !== undefined)
+      ) {
+        if (sensed?.band) {
+          add({ kind: 'torque', ...banded(sensed.band, sense.torque) }, spanOf(at, at + 1), 0.85, about);
+          waiting = [];
+          at += 1;
+          continue;
+        }
         const spread = spreadAt(text, token.start);
         const uneven = unevenSpreadAt(text, token.start);
         const value = uneven
@@ -343,6 +354,17 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     at++;
   }
   return facts;
+}
+
+/** A figure given by its ends and what is wanted between them. */
+function banded(
+  { min, nominal, max }: { min?: number; nominal?: number; max?: number },
+  unit: TorqueUnit,
+): TorqueValue {
+  if (min !== undefined && max !== undefined)
+    return { ...tabled(min, max, unit), ...(nominal === undefined ? {} : { nominal }) };
+  const wanted = nominal ?? min ?? max ?? 0;
+  return { ...tabled(wanted, wanted, unit), ...(max === undefined ? {} : { limitNm: toBase(max, unit) }) };
 }
 
 /** A value or range whose unit stands elsewhere. */

@@ -86,7 +86,7 @@ function senseOf(heading: string): ColumnSense | undefined {
   if (/\d/.test(heading)) return undefined;
   const torque = torqueUnitOf(heading);
   if (torque !== undefined) return { torque };
-  if (/^(?:length|long|lg\.?|l)(?: ?\(?mm\)?)?$/i.test(heading)) return 'length';
+  if (/^(?:(?:length|long|lg\.?)(?: ?\(?mm\)?)?|l ?\(?mm\)?)$/i.test(heading)) return 'length';
   if (/^(?:per|each|a) side\b/i.test(heading)) return 'countPerSide';
   if (
     /^(qty|quantity|count|pcs|pieces|off|no\.? off|how many|number(?: of)?|amount|nos|stk|units|each)\b/i.test(heading)
@@ -119,8 +119,14 @@ interface Heading {
   cells: Cell[];
   /** What the columns of a matrix are called, each a vehicle or version; empty in other tables. */
   models?: ReadonlyMap<number, string>;
+  /** The line it stands in. */
+  row?: number;
   /** Each row ends with its own unit. */
   unitLast?: true;
+  /** Columns of least, wanted and most. */
+  bands?: ReadonlyMap<number, 'min' | 'nominal' | 'max'>;
+  /** The unit of all its figures. */
+  unit?: TorqueUnit;
   /** Columns of torques that still want their unit. */
   unsaid: ReadonlySet<number>;
   senses: Array<ColumnSense | undefined>;
@@ -145,6 +151,8 @@ export interface Sensed {
   second?: { start: number; unit: TorqueUnit };
   /** Which of several vehicles or versions its column is of. */
   model?: string;
+  /** The ends of a figure that stands in columns of least, wanted and most. */
+  band?: { min?: number; nominal?: number; max?: number };
 }
 
 /** What a vehicle or version may be called at the head of its column. */
@@ -155,6 +163,72 @@ const MODEL_NAME =
  * The heading of a matrix, `TIGHTENING (N·m)   Elm 20   Elm 30`: a title with a unit, or a line below one, and a column
  * of bare figures for each vehicle.
  */
+/** The only unit of torque a heading names. */
+function unitOf({ senses }: Heading): TorqueUnit | undefined {
+  const units = senses.flatMap((sense) => (typeof sense === 'object' ? [sense.torque] : []));
+  return units.length === 1 ? units[0] : undefined;
+}
+
+/** The vehicle a column is of; `front` and `rear` are places of one. */
+function modelOf(heading: Heading, column: number): string | undefined {
+  const name = heading.models?.get(column);
+  return name === undefined || PLACE.test(name) ? undefined : name;
+}
+
+/** Columns of least, wanted and most: `Min   Nom   Max`. */
+const BANDS: ReadonlyArray<readonly [RegExp, 'min' | 'nominal' | 'max']> = [
+  [/^(?:min(?:imum|\.)?|least|low(?:er)?(?: limit)?|lsl)$/i, 'min'],
+  [/^(?:nom(?:inal|\.)?|target|set(?:ting)?|aim|wanted)$/i, 'nominal'],
+  [/^(?:max(?:imum|\.)?|most|high|upper(?: limit)?|never over|usl)$/i, 'max'],
+];
+/** What a place is called, which tells no vehicle from another. */
+const PLACE = /^(?:front|rear|left|right|upper|lower|inner|outer|top|bottom|[lr]h|inside|outside)\b/i;
+
+/** The heading of a table that gives the ends of each figure; two columns of them at least. */
+function bandHeading(cells: readonly Cell[], line: string, above: TorqueUnit | undefined): Heading | undefined {
+  let unit = above;
+  const bands = new Map<number, 'min' | 'nominal' | 'max'>();
+  cells.forEach((cell, index) => {
+    const own = /[([]?\s*([\p{L}·. -]{1,9})\s*[)\]]?$/u.exec(cell.text)?.[1];
+    const bare = cell.text.replace(/\s*[([,].*$/, '').trim();
+    const named = BANDS.find(([pattern]) => pattern.test(bare) || pattern.test(bare.split(' ')[0] ?? ''));
+    if (!named) return;
+    bands.set(index, named[1]);
+    unit = (own ? torqueUnitOf(own.split(' ').slice(-2).join(' ')) : undefined) ?? unit;
+  });
+  const unitLast = /^units?$/i.test(cells.at(-1)?.text ?? '');
+  if (bands.size < 2 || new Set(bands.values()).size < bands.size || (unit === undefined && !unitLast))
+    return undefined;
+  return {
+    cells: [...cells],
+    bands,
+    senses: cells.map((cell, index) => (bands.has(index) ? undefined : senseOf(cell.text))),
+    unsaid: new Set(),
+    barred: /[|\t]/.test(line),
+    ...(unitLast ? { unitLast: true as const } : {}),
+    ...(unit ? { unit } : {}),
+  };
+}
+
+/** A row below columns of least, wanted and most: one figure with its ends. @returns how many were taken */
+function bandRow(heading: Heading, cells: readonly Cell[], senses: Map<number, Sensed>): number {
+  const unit = heading.unitLast ? torqueUnitOf(cells.at(-1)?.text ?? '') : heading.unit;
+  const band: { min?: number; nominal?: number; max?: number } = {};
+  const places: number[] = [];
+  cells.forEach((cell, index) => {
+    const column = columnOf(heading, cells, index);
+    const end = column === undefined ? undefined : heading.bands?.get(column);
+    if (end === undefined || !/^\d+(?:[.,]\d+)?$/.test(cell.text)) return;
+    band[end] = Number(cell.text.replace(',', '.'));
+    places.push(cell.start);
+  });
+  const [first, ...rest] = places;
+  if (unit === undefined || first === undefined) return 0;
+  senses.set(first, { sense: { torque: unit }, band });
+  for (const at of rest) senses.set(at, { sense: 'label' });
+  return places.length;
+}
+
 function matrixHeading(
   cells: readonly Cell[],
   line: string,
@@ -227,7 +301,7 @@ function unitRow(
     if (again && above !== undefined && known) {
       senses.set(above, { ...known, second: { start: cell.start, unit } });
       senses.set(cell.start, { sense: 'label' });
-    } else senses.set(cell.start, { sense: { torque: unit }, model: heading.models?.get(column) });
+    } else senses.set(cell.start, { sense: { torque: unit }, model: modelOf(heading, column) });
   }
   last.clear();
   if (!again) for (const { cell, column } of figures) last.set(column, cell.start);
@@ -335,17 +409,13 @@ export function columnSenses(
     }
     if (RULE.test(line)) continue;
     const cells = cellsOf(line, start);
-    const matrix =
-      cells.length > 1
-        ? matrixHeading(
-            cells,
-            line,
-            lines.slice(row + 1, row + 4).find((next) => next.trim() !== '' && !RULE.test(next)) ?? '',
-            above,
-          )
-        : undefined;
-    if (matrix) {
-      heading = matrix;
+    // A title with its unit, in cells of its own, stands right above the columns.
+    const title = heading && heading.row === row - 1 ? unitOf(heading) : undefined;
+    const under = lines.slice(row + 1, row + 4).find((next) => next.trim() !== '' && !RULE.test(next)) ?? '';
+    const banded = cells.length > 1 ? bandHeading(cells, line, title ?? above ?? all) : undefined;
+    const matrix = cells.length > 1 ? matrixHeading(cells, line, under, title ?? above) : undefined;
+    if (banded ?? matrix) {
+      heading = banded ?? matrix;
       headings.push({ start, end: start + line.length });
       misfits = 0;
       continue;
@@ -372,6 +442,7 @@ export function columnSenses(
       const unsaid = new Set(cells.flatMap((cell, index) => (TORQUE_ALONE.test(cell.text) ? [index] : [])));
       heading = {
         cells,
+        row,
         senses: found,
         unsaid,
         barred: /[|\t]|;\S/.test(line) || (/,\S/.test(line) && !/ {2}/.test(line)),
@@ -386,7 +457,17 @@ export function columnSenses(
       misfits = 0;
       continue;
     }
-    const unit = cells.length <= 2 ? unitAbove(line) : undefined;
+    const unit =
+      cells.length <= 3
+        ? unitAbove(
+            cells.length < 3
+              ? line
+              : cells
+                  .slice(0, 2)
+                  .map((cell) => cell.text)
+                  .join(' '),
+          )
+        : undefined;
     if (unit) {
       above = unit;
       heading = undefined;
@@ -409,7 +490,13 @@ export function columnSenses(
       misfits = 0;
       continue;
     }
-    if (heading?.unitLast) {
+    if (heading?.bands) {
+      read = bandRow(heading, cells, senses);
+      if (read > 0) {
+        misfits = 0;
+        continue;
+      }
+    } else if (heading?.unitLast) {
       read = unitRow(heading, cells, senses, below);
       if (read > 0) {
         misfits = 0;
@@ -439,7 +526,7 @@ export function columnSenses(
       if (!PLAIN_NUMBER.test(cell.text)) return;
       if (sense === 'length' && /^\d{1,3}(?:[.,]\d)?$/.test(cell.text)) senses.set(cell.start, { sense });
       if (sense !== undefined && sense !== 'old' && sense !== 'drive' && sense !== 'length') {
-        const model = column === undefined ? undefined : heading?.models?.get(column);
+        const model = heading && column !== undefined ? modelOf(heading, column) : undefined;
         senses.set(cell.start, { sense, ...(model === undefined ? {} : { model }) });
         read++;
       } else if (above && cells.length > 1 && index > 0 && read === 0) {

@@ -10,7 +10,7 @@ type TorqueRole = 'target' | 'ceiling' | 'floor' | AsideRole;
 
 /** Right before a figure: it is never passed. */
 const CEILING_BEFORE =
-  /(?:\b(?:max(?:im(?:um|al(?:ly)?))?\.?(?: of| torque| is)?|at (?:the )?(?:very )?most|(?:do|must|may|should|shall|can|will)? ?not (?:to )?(?:be )?(?:exceed(?:ed|ing)?|go (?:over|above|past|beyond)|pass)|(?:must|may|should|to)? ?never (?:be )?(?:exceed(?:s|ed)?|above|over|past|beyond|more than|put more than|go (?:over|above|past|beyond)|pass(?:es|ed)?)|no(?:t)? (?:more|higher|over|above)(?: than| of)?|more than|(?:when|if|anything|going|goes|pulled|go) (?:over|above|past|beyond)|over|above|beyond|limit(?:ed)?(?: is| of| to|:)?|ceiling(?: is| of|:)?|without exceeding|exceeding|not exceed|crossing|passing|surpassing)\s*:?|\b(?:max(?:imum)?|limit|ceiling)\b[^.;,]{0,30}\b(?:is|are|of)|[<≤])\s*$/;
+  /(?:\b(?:max(?:im(?:um|al(?:ly)?))?\.?(?: of| torque| is)?|at (?:the )?(?:very )?most|(?:do|must|may|should|shall|can|will)? ?not (?:to )?(?:be )?(?:exceed(?:ed|ing)?|go (?:over|above|past|beyond)|pass)|(?:must|may|should|to)? ?never (?:be )?(?:exceed(?:s|ed)?|above|over|past|beyond|more than|put more than|go (?:over|above|past|beyond)|pass(?:es|ed)?(?: of)?)|no(?:t)? (?:more|higher|over|above)(?: than| of)?|more than|(?:when|if|anything|going|goes|pulled|go) (?:over|above|past|beyond)|over|above|beyond|limit(?:ed)?(?: is| of| to|:)?|ceiling(?: is| of|:)?|without exceeding|exceeding|not exceed|crossing|passing|surpassing)\s*:?|\b(?:max(?:imum)?|limit|ceiling)\b[^.;,]{0,30}\b(?:is|are|of)|[<≤])\s*$/;
 /** `never pull (7) past`: some words between. */
 const CEILING_FAR = /\bnever\b[^.;]{0,30}\b(?:past|beyond|over|above|more than|further than)\s*$/;
 /** Right behind a figure: it is never passed. */
@@ -75,6 +75,8 @@ const OTHERS_BEFORE = [
   /\b(?:some|others|many|most) (?:say|go|use|swear|people|folks?|shops?|fitters?)\b[^.;,]{0,16}$/,
   /\b(?:engine|motor|gearbox|coupling|clutch|shaft|joint|hub|axle|winch|drive|differential|rail|weld|bracket|arm)\b[^.;,]{0,24}\b(?:makes?|gives?|produces?|develops?|holds?|starts?|pulls?|carr(?:y|ies)|transmits?|is (?:good|rated|tested)|withstands?|stands|takes up|puts out|rated|delivers)\b[^.;,]{0,18}$/,
   /\b(?:engine|peak|rated|output|input|bending|roll(?:ing)?|twisting|tilting|overturning|turning|rotating|running|rotational|drag|starting|friction|breakaway|break-away|prevailing|residual|run[- ]?down|run[- ]?on|proof|test|bearing) (?:torque|moment|load|effort|resistance)s?\b[^.;]{0,26}$/,
+  // `Your sheet says 45 Nm`, to its maker
+  /\byour (?:sheet|instructions?|booklet|leaflet|card|manual|page|website|list)\b[^.;,]{0,16}\b(?:says?|gives?|has|asks?|states?|calls for)\b[^.;,]{0,10}$/,
   // Of kits that were fitted before, of another maker's, and what is only often so.
   /\balready (?:been )?(?:fitted|tightened|torqued|installed|done)\b[^.;:]{0,50}$/,
   /\b(?:of|from|by) other (?:makers?|makes?|brands?|kits?|manufacturers?)\b[^.;]{0,60}$/,
@@ -85,7 +87,6 @@ const OTHERS_BEFORE = [
   /\bthe same $/,
   // What an engine gives, a spring or a bar takes, a steering wheel needs.
   /\b(?:engine|motor)\b[^.;]{0,16}$|\b(?:torsion|spring rate|bar rate|stiffness)\b[^.;]{0,20}$/,
-  /\btorque (?:on|at|of) the (?:steering wheel|crank|hub|shaft|pinion|wheel)\b[^.;]{0,60}$/,
   /\b(?:gun|driver|wrench|ratchet|tool)\b[^.;]{0,12}\b(?:says?|claims?|promises?|makes?)\b[^.;]{0,8}$/,
   // `with used bearings as noted plus 0.5 Nm`: what is added to another figure.
   /\b(?:as (?:noted|measured|before|found)|the old (?:one|value)) (?:plus|and|\+) $/,
@@ -116,6 +117,8 @@ const SAME_FIGURE = /\b(?:that(?:'s| is)|which is|this is)(?: about| roughly| ar
 const HAS_FIGURE = /\d ?(?:n|ft|foot|lb|in|k)|\b(?:newton|kilos?|pounds?|metres?|meters?)\b/;
 /** `Breakaway torque of the locking unit, one wheel up: 110 Nm or more`: what the part takes to turn. */
 const DRAG = /\b(?:breakaway|break-away|drag|prevailing) torque\b[^.;]{0,60}$/;
+/** What it takes to turn a part, and no bolt. */
+const TURNED_BY = /\btorque (?:on|at|of) the (?:steering wheel|crank|hub|shaft|pinion|wheel)\b[^.;]{0,60}$/;
 /** One of several that were measured: `measured: 38, 42 and 61 Nm`. */
 const MEASURED_LIST = /\b(?:measured|found|read)\b:? ?[\d,. /-]+(?:and )?$/;
 /** Said behind a figure. */
@@ -224,7 +227,7 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   if (ELSEWHERE.test(after.slice(0, 70))) return 'other';
   if (OTHERS_AFTER.some((words) => words.test(after.slice(0, 110)))) return 'other';
   // The clause before a comma speaks of one figure; past it another may be given.
-  if (MEASURED_LIST.test(before) || DRAG.test(before)) return 'other';
+  if (MEASURED_LIST.test(before) || DRAG.test(before) || TURNED_BY.test(before)) return 'other';
   if (SAME_FIGURE.test(clause) && HAS_FIGURE.test(before)) return 'other';
   if (OTHERS_BEFORE.some((words) => words.test(clause))) return 'other';
   if (askedTorque(before, after) === 'told') return 'other';

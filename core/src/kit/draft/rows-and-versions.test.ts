@@ -136,3 +136,26 @@ Wheels on, 5 nuts each, 120 Nm crosswise, and 120 again after 50 km.
     expect(kit.removed.map(({ name, fate }) => [name, fate])).toContainEqual(['Old copper washers', 'scrap']);
   });
 });
+
+describe('a matrix of vehicles', () => {
+  const kit = drafted(
+    'TIGHTENING (N·m)      Elm 20    Elm 30\nCross member nuts     65        90\nDrop bracket          110       -\n',
+  );
+  it('asks once which vehicle it is, and gives each joint the figure of each', () => {
+    expect(kit.questions.map(({ id, choices }) => [id, choices?.map(({ label }) => label)])).toEqual([
+      ['model', ['Elm 20', 'Elm 30']],
+    ]);
+    const [nuts, bracket] = kit.stations;
+    expect(nuts?.specs.map(({ spec, when }) => [spec, when])).toEqual([
+      [
+        { kind: 'torque', targetNm: 65 },
+        { question: 'model', is: 'elm-20' },
+      ],
+      [
+        { kind: 'torque', targetNm: 90 },
+        { question: 'model', is: 'elm-30' },
+      ],
+    ]);
+    expect(bracket?.specs).toHaveLength(1);
+  });
+});
