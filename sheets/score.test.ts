@@ -39,8 +39,8 @@ const FLOORS = {
     condition: [0.78, 0.92],
   },
   blind: {
-    torque: [0.9, 0.86],
-    thread: [0.9, 0.91],
+    torque: [0.92, 0.84],
+    thread: [0.9, 0.92],
     count: [0.82, 0.94],
     compound: [0.85, 0.7],
     condition: [0.5, 0.9],
