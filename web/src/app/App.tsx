@@ -8,6 +8,7 @@ import { watchStorage } from '../shop/storage-watch.ts';
 import { Notice } from '../ui/Notice.tsx';
 import { DeviceAlarm } from './DeviceAlarm.tsx';
 import { NewerPage } from './NewerPage.tsx';
+import { ScanAnywhere } from './ScanAnywhere.tsx';
 
 const ShopData = lazy(() => import('../shop/ShopData.tsx'));
 const SignIn = lazy(() => import('../feature/sign-in/SignIn.tsx'));
@@ -131,6 +132,7 @@ function Screens({ status }: { status: SessionStatus }) {
       <DeviceAlarm />
       <NewerPage />
       <BrowserRouter>
+        <ScanAnywhere />
         <Routes>
           <Route element={<ShopData />}>
             <Route path="/" element={<Bays />} />

@@ -12,6 +12,7 @@ import type { Plan, PlanItem } from '#core/kit/plan.ts';
 import { inTheBox } from '#core/kit/put-on.ts';
 import { stampsToTell } from '#core/kit/stamps.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
+import { useScanner } from '../../app/use-scanner.ts';
 import { Keys } from '../../job/Keys.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { saveFile } from '../../shop/save-file.ts';
@@ -28,7 +29,6 @@ import { Serials } from './Serials.tsx';
 import { HowFar, Shortages } from './Shortages.tsx';
 import { StampSheet } from './StampSheet.tsx';
 import { TrayMap } from './TrayMap.tsx';
-import { useScanner } from './use-scanner.ts';
 import { WeighSheet } from './WeighSheet.tsx';
 import { WhichBolt } from './WhichBolt.tsx';
 
@@ -155,20 +155,26 @@ export default function CheckIn() {
     // The first key of a burst went to the counting.
     setTyped('');
     const wanted = code.trim().toLowerCase();
+    // The card of a job, this one's lines apart: it is opened, whatever is being counted.
+    if (/^https?:/.test(wanted) && !wanted.includes('line=')) return false;
     const labelled = lines.find(({ id }) => wanted.endsWith(`line=${encodeURIComponent(id)}`.toLowerCase()));
     if (labelled) {
       select(labelled);
-      return setScanned(`${labelled.line} ${labelled.name}.`);
+      setScanned(`${labelled.line} ${labelled.name}.`);
+      return true;
     }
     const hit = lines
       .flatMap((item) => (item.codes ?? []).map((entry) => ({ item, ...entry })))
       .find((entry) => entry.code.toLowerCase() === wanted);
-    if (!hit) return setScanned(`Nothing on the list carries ${code}.`);
+    if (!hit) {
+      setScanned(`Nothing on the list carries ${code}.`);
+      return true;
+    }
     const found = (lineState(state, hit.item.id).count?.found ?? 0) + hit.pieces;
     setChosen(hit.item.id);
     rows.current.get(hit.item.id)?.scrollIntoView({ block: 'nearest' });
     if (count(hit.item, found)) setScanned(`${hit.item.line} ${hit.item.name}: ${hit.pieces} more, ${found} in all.`);
-    return undefined;
+    return true;
   });
 
   return (

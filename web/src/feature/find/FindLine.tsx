@@ -1,28 +1,34 @@
 import { Command } from 'cmdk';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
-import { useJobs, useLibrary, useShopSettings, useVehicles } from '../../shop/queries.ts';
+import { useCribRead, useJobs, useLibrary, useShopSettings, useVehicles } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { shopDayStart } from '../../shop/shop-time.ts';
 import { linkTo } from '../bench/bench-link.ts';
 import { readQuery } from '../bench/read-query.ts';
 import { BENCH_TOOLS } from '../bench/tools/all-tools.ts';
-import { type Found, findInShop } from './find.ts';
+import { type Found, findInShop, scannedPlace } from './find.ts';
 
 /** Jobs planned so many days back and ahead are looked through; older ones stand with their vehicle. */
 const [DAYS_BACK, DAYS_AHEAD] = [120, 60];
 const MOST_TOOLS = 3;
-const KIND: Record<Found['kind'] | 'tool', string> = {
+const KIND: Record<Found['kind'] | 'bench', string> = {
   job: 'Job',
   vehicle: 'Vehicle',
   kit: 'Kit',
   person: 'Person',
-  tool: 'Bench',
+  wrench: 'Wrench',
+  tool: 'Tool',
+  bottle: 'Compound',
+  bench: 'Bench',
 };
 
-/** One line that finds a job, vehicle, kit, person or bench tool, by typing or by a scanner. */
-export default function FindLine({ onGone }: { onGone: () => void }) {
-  const [text, setText] = useState('');
+/**
+ * One line that finds a job, vehicle, kit, person, bench tool or something of the crib, by typing or by a scanner.
+ * `scanned` is gone to at once where just one thing is called so.
+ */
+export default function FindLine({ scanned = '', onGone }: { scanned?: string; onGone: () => void }) {
+  const [text, setText] = useState(scanned);
   const [today] = useState(() => shopDayStart(Date.now()));
   const navigate = useNavigate();
   const lead = useSession((state) => state.session?.person.role === 'lead');
@@ -30,18 +36,31 @@ export default function FindLine({ onGone }: { onGone: () => void }) {
   const vehicles = useVehicles();
   const kits = useLibrary();
   const settings = useShopSettings(lead);
-  const unread = jobs.failure ?? vehicles.failure ?? kits.failure;
-  const found = findInShop(text, {
+  const crib = useCribRead();
+  const unread = jobs.failure ?? vehicles.failure ?? kits.failure ?? crib.failure;
+  const shop = {
     jobs: jobs.data ?? [],
     vehicles: vehicles.data ?? [],
     kits: kits.data ?? [],
     people: (settings.data?.people ?? []).filter(({ leftAtMs }) => leftAtMs === undefined),
-  });
+    wrenches: crib.data?.wrenches,
+    tools: crib.data?.tools,
+    bottles: crib.data?.bottles.filter(({ emptiedOn }) => emptiedOn === undefined),
+  };
+  const found = findInShop(text, shop);
   const tools = readQuery(text, BENCH_TOOLS).slice(0, MOST_TOOLS);
   const go = (to: string) => {
     onGone();
     navigate(to);
   };
+  // Nothing is gone to before all of the shop is read: another thing may be called the same.
+  const all = jobs.data && vehicles.data && kits.data && crib.data;
+  const place = all && scanned !== '' && text === scanned ? scannedPlace(scanned, location.origin, shop) : undefined;
+  useEffect(() => {
+    if (!place) return;
+    onGone();
+    navigate(place);
+  }, [place, onGone, navigate]);
   return (
     <Command shouldFilter={false} loop label="Find in the shop">
       <Command.Input
@@ -59,7 +78,7 @@ export default function FindLine({ onGone }: { onGone: () => void }) {
       <Command.List className="mt-2 max-h-[60dvh] overflow-y-auto">
         {text.trim() !== '' && (
           <Command.Empty className="py-4 text-ink-2">
-            {jobs.data && vehicles.data && kits.data ? 'Nothing in the shop answers to that.' : 'Reading the shop.'}
+            {all ? 'Nothing in the shop answers to that.' : 'Reading the shop.'}
           </Command.Empty>
         )}
         {found.map(({ key, kind, title, says, to }) => (
@@ -68,8 +87,8 @@ export default function FindLine({ onGone }: { onGone: () => void }) {
         {tools.map(({ tool, values }) => (
           <Hit
             key={tool.id}
-            value={`tool ${tool.id}`}
-            kind={KIND.tool}
+            value={`bench ${tool.id}`}
+            kind={KIND.bench}
             title={tool.title}
             says={Object.values(values).filter(Boolean).join(' · ')}
             onSelect={() => go(linkTo(tool, values))}

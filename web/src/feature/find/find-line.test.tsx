@@ -13,7 +13,8 @@ const shop = () =>
   new Shop()
     .on('GET /jobs', { body: [] })
     .on('GET /vehicles', { body: [VEHICLE] })
-    .on('GET /kit-library/library', { body: [KIT] });
+    .on('GET /kit-library/library', { body: [KIT] })
+    .on('GET /crib', { body: { wrenches: [], tools: [], bottles: [], temperatures: [], rechecks: [], people: [] } });
 const find = (asked = shop()) => stage(<Route path="*" element={<FindButton />} />, '/', asked, FITTER);
 
 describe('find', () => {

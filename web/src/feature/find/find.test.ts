@@ -1,6 +1,6 @@
 import { describe, expect, it } from '@jest/globals';
 import fc from 'fast-check';
-import { type Findable, findInShop } from './find.ts';
+import { type Findable, findInShop, scannedPlace } from './find.ts';
 
 const job = (id: string, number: string, plate: string, closedAtMs?: number) => ({
   id,
@@ -49,5 +49,34 @@ describe('find in the shop', () => {
         expect(keys(vehicle.plate.replaceAll(' ', gap))).toContain(`vehicle ${vehicle.id}`);
       }),
     );
+  });
+});
+
+describe('what a scanner reads', () => {
+  const CRIB: Findable = {
+    ...SHOP,
+    wrenches: [{ id: 'w1', label: 'Bay 2 middle', serial: 'HL-3105', kind: 'digital' }],
+    tools: [{ id: 't1', name: 'Spring compressor', place: 'wall 3' }],
+    bottles: [
+      { id: 'b1', name: 'Medium locker', lot: '77-A' },
+      { id: 'b2', name: 'Medium locker', lot: '78-B' },
+    ],
+  };
+  const place = (code: string) => scannedPlace(code, 'http://shop:8600', CRIB);
+  it('leads to the one thing that is called so, gaps and dashes apart', () => {
+    expect(place('TG14KLO')).toBe('/vehicles/v1');
+    expect(place('hl3105')).toBe('/crib');
+    expect(place('77-a')).toBe('/crib/compounds');
+    expect(place('spring compressor')).toBe('/crib/tools');
+  });
+  it('leads nowhere by part of a name, or where two are called so', () => {
+    expect(place('TG14')).toBeUndefined();
+    expect(place('Medium locker')).toBeUndefined();
+    expect(place('261128-1')).toBe('/jobs/j1');
+  });
+  it('takes an address of this application and of no other', () => {
+    expect(place('http://shop:8600/jobs/j1/line?line=a1')).toBe('/jobs/j1/line?line=a1');
+    expect(place('http://elsewhere/jobs/j1')).toBeUndefined();
+    expect(place('http://')).toBeUndefined();
   });
 });

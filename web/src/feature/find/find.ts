@@ -1,12 +1,15 @@
 import type { JobCard } from '#contract/job.ts';
 import type { KitCard } from '#contract/kit-draft.ts';
 import type { ShopPerson } from '#contract/shop.ts';
+import type { Bottle } from '#core/crib/bottle.ts';
+import type { CribTool } from '#core/crib/crib-tool.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
+import type { Wrench } from '#core/wrench/wrench.ts';
 
 /** Something of the shop that was looked for, and where it is shown. */
 export interface Found {
   key: string;
-  kind: 'job' | 'vehicle' | 'kit' | 'person';
+  kind: 'job' | 'vehicle' | 'kit' | 'person' | 'wrench' | 'tool' | 'bottle';
   title: string;
   says: string;
   to: string;
@@ -19,6 +22,10 @@ export interface Findable {
   kits: readonly Pick<KitCard, 'id' | 'title' | 'maker' | 'revision'>[];
   /** Only leads see people. */
   people: readonly Pick<ShopPerson, 'id' | 'name' | 'initials' | 'role'>[];
+  /** What hangs in the crib. */
+  wrenches?: readonly Pick<Wrench, 'id' | 'label' | 'serial' | 'kind'>[];
+  tools?: readonly Pick<CribTool, 'id' | 'name' | 'place'>[];
+  bottles?: readonly Pick<Bottle, 'id' | 'name' | 'lot'>[];
 }
 
 /** Most that are listed: what is further down is found by typing on. */
@@ -31,9 +38,11 @@ const bare = (text: string): string => text.toLowerCase().replace(/[\s\-–.]/g,
 interface Entry {
   found: Found;
   names: readonly string[];
+  /** How many of them are its own; the others are of its vehicle or maker. */
+  own: number;
 }
 
-const entriesOf = ({ jobs, vehicles, kits, people }: Findable): Entry[] => [
+const entriesOf = ({ jobs, vehicles, kits, people, wrenches = [], tools = [], bottles = [] }: Findable): Entry[] => [
   ...jobs.map(({ id, number, kitTitle, vehicle, closedAtMs }) => ({
     found: {
       key: `job ${id}`,
@@ -43,6 +52,7 @@ const entriesOf = ({ jobs, vehicles, kits, people }: Findable): Entry[] => [
       to: `/jobs/${id}`,
     },
     names: [number, vehicle.plate, kitTitle, vehicle.make, vehicle.model],
+    own: 1,
   })),
   ...vehicles.map(({ id, plate, make, model, owner }) => ({
     found: {
@@ -53,16 +63,55 @@ const entriesOf = ({ jobs, vehicles, kits, people }: Findable): Entry[] => [
       to: `/vehicles/${id}`,
     },
     names: [plate, make, model, owner],
+    own: 1,
   })),
   ...kits.map(({ id, title, maker, revision }) => ({
     found: { key: `kit ${id}`, kind: 'kit' as const, title, says: `${maker}, revision ${revision}`, to: `/kits/${id}` },
-    names: [title, maker, id],
+    names: [title, id, maker],
+    own: 2,
   })),
   ...people.map(({ id, name, initials, role }) => ({
     found: { key: `person ${id}`, kind: 'person' as const, title: name, says: role, to: '/shop' },
     names: [name, initials],
+    own: 1,
+  })),
+  ...wrenches.map(({ id, label, serial, kind }) => ({
+    found: {
+      key: `wrench ${id}`,
+      kind: 'wrench' as const,
+      title: label,
+      says: [`${kind} wrench`, serial].filter(Boolean).join(', '),
+      to: '/crib',
+    },
+    names: [label, ...(serial ? [serial] : [])],
+    own: 2,
+  })),
+  ...tools.map(({ id, name, place }) => ({
+    found: { key: `tool ${id}`, kind: 'tool' as const, title: name, says: place ?? 'crib', to: '/crib/tools' },
+    names: [name],
+    own: 1,
+  })),
+  ...bottles.map(({ id, name, lot }) => ({
+    found: { key: `bottle ${id}`, kind: 'bottle' as const, title: name, says: `lot ${lot}`, to: '/crib/compounds' },
+    names: [name, lot],
+    own: 2,
   })),
 ];
+
+/**
+ * Where a scanned code leads: an address of this application, or the one thing of the shop that is called just so.
+ * Undefined where nothing or more than one thing is.
+ */
+export function scannedPlace(code: string, origin: string, shop: Findable): string | undefined {
+  const text = code.trim();
+  if (/^https?:\/\//i.test(text)) {
+    const address = URL.canParse(text) ? new URL(text) : undefined;
+    return address?.origin === origin ? `${address.pathname}${address.search}` : undefined;
+  }
+  const whole = bare(text);
+  const exact = entriesOf(shop).filter(({ names, own }) => names.slice(0, own).some((name) => bare(name) === whole));
+  return exact.length === 1 ? exact[0]?.found.to : undefined;
+}
 
 /**
  * What of the shop answers to a typed or scanned line: every word of it must be in the entry. A name that is just what

@@ -13,6 +13,7 @@ import { cautionsAt } from '#core/line/cautions-at.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { printedTorqueUnit } from '#core/quantity/parse-printed.ts';
 import { usePrimaryKey } from '../../../app/use-primary-key.ts';
+import { useScanner } from '../../../app/use-scanner.ts';
 import { BoltMap, MapLegend } from '../../../drawing/BoltMap.tsx';
 import { Cautions } from '../../../job/Cautions.tsx';
 import { useLiveWrench } from '../../../job/live-wrench.ts';
@@ -45,6 +46,12 @@ const CALL: Partial<Record<TorqueStep['step']['kind'], string>> = {
 
 /** What the big action says while a bead cannot go on. */
 const BEAD_WAITS = { bottle: 'Pick the bottle', grade: 'Which strength?' } as const;
+
+/** Whether a code is a wrench's serial or the name on its handle; letters and digits count. */
+function isCalled(code: string, ...names: Array<string | undefined>): boolean {
+  const bare = (text: string) => text.toLowerCase().replace(/[^a-z0-9]/g, '');
+  return names.some((name) => name !== undefined && bare(name) === bare(code));
+}
 
 /** Few acts have one. */
 const SheetFigure = lazy(() => import('../picture/SheetFigure.tsx').then((m) => ({ default: m.SheetFigure })));
@@ -79,6 +86,14 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
   const byFeel = step.kind === 'confirmStop' && station?.spec.kind === 'missing';
   const opens = step.kind === 'loosen' ? 'loosen' : byFeel ? 'byFeel' : undefined;
   usePrimaryKey(refusal ? undefined : (big ?? (opens ? () => setSheet(opens) : undefined)));
+  // A wrench's own code takes it in hand; one that may not do this pull shows why.
+  useScanner((code) => {
+    const scanned = torque.wrenches.find(({ wrench }) => isCalled(code, wrench.serial, wrench.label));
+    if (!scanned) return false;
+    if (scanned.faults.length > 0) setSheet('wrench');
+    else torque.chooseWrench(scanned.wrench.id);
+    return true;
+  });
   useHotkeys('l', () => setSheet('loosen'), { preventDefault: true });
   useHotkeys('w', () => setSheet('wrench'), { preventDefault: true });
 
