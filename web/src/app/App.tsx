@@ -47,6 +47,7 @@ const VehicleList = lazy(() => import('../feature/vehicles/VehicleList.tsx'));
 const VehicleScreen = lazy(() => import('../feature/vehicles/VehicleScreen.tsx'));
 const CheckIn = lazy(() => import('../feature/check-in/CheckIn.tsx'));
 const Line = lazy(() => import('../feature/line/Line.tsx'));
+const SecondScreen = lazy(() => import('../feature/second-screen/SecondScreen.tsx'));
 const SecondLook = lazy(() => import('../feature/close-out/SecondLook.tsx'));
 const CloseOut = lazy(() => import('../feature/close-out/CloseOut.tsx'));
 const Record = lazy(() => import('../feature/record/Record.tsx'));
@@ -179,6 +180,7 @@ function Screens({ status }: { status: SessionStatus }) {
             </Route>
             <Route path="check-in" element={<CheckIn />} />
             <Route path="line" element={<Line />} />
+            <Route path="screen" element={<SecondScreen />} />
             {/* Screens of their own once: an address kept in a browser still leads to the work. */}
             {['strip', 'fit-loose', 'torque', 'refit'].map((old) => (
               <Route key={old} path={old} element={<Navigate to="../line" replace />} />

@@ -133,6 +133,9 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
         <Tick on={settings.voice} disabled={!hasVoice()} onTick={(voice) => settings.set({ voice })}>
           {hasVoice() ? 'What is next is read out; R says it again' : 'This device has no voice to read out with'}
         </Tick>
+        <Tick on={settings.far} onTick={(far) => settings.set({ far })}>
+          Large letters on the line, read six metres away; F does the same
+        </Tick>
         <Tick on={settings.gloves} onTick={(gloves) => settings.set({ gloves })}>
           In gloves: whatever is pressed is larger
         </Tick>

@@ -23,6 +23,7 @@ const BY_SCREEN: Record<string, Shortcut[]> = {
     { keys: 'L', does: 'Loosen' },
     { keys: 'P', does: 'Raise a problem' },
     { keys: 'R', does: 'Say aloud what is next' },
+    { keys: 'F', does: 'Large letters, read across the bay' },
   ],
   'close-out': [],
   'second-look': [{ keys: 'Space', does: 'It holds: did not move, unbroken, seated' }],

@@ -24,6 +24,8 @@ export interface Settings {
   gloves: boolean;
   /** What is next is read out. */
   voice: boolean;
+  /** What is next stands in letters that are read across the bay, in the place of the picture. */
+  far: boolean;
   /** Where this tablet's bridge to an instrument answers. */
   bridge: string;
   /** The stand-in's hand. */
@@ -44,6 +46,7 @@ export const useSettings = create<Settings>()(
       pedalKey: '',
       sound: true,
       voice: false,
+      far: false,
       gloves: false,
       bridge: 'ws://localhost:9200',
       pullSpeedDegPerS: 45,

@@ -18,6 +18,7 @@ import { lineKind } from '#core/line/line-kinds.ts';
 import { lobeAdvice } from '#core/line/lobe-advice.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { Cautions } from '../../job/Cautions.tsx';
+import { useSettings } from '../../shop/settings.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
 import { ActPicture } from './ActPicture.tsx';
 import { AskField } from './AskField.tsx';
@@ -33,6 +34,8 @@ import type { LineInHand } from './use-line.ts';
 import { useReadOut } from './use-read-out.ts';
 import { WaitsPanel } from './WaitsPanel.tsx';
 
+/** For who reads it across the bay. */
+const FarPanel = lazy(() => import('./FarPanel.tsx').then((m) => ({ default: m.FarPanel })));
 /** Few acts have one. */
 const SheetFigure = lazy(() => import('./picture/SheetFigure.tsx').then((m) => ({ default: m.SheetFigure })));
 /** Looks through the shop's kits: fetched when a figure is missing. */
@@ -41,6 +44,7 @@ const FigureSheet = lazy(() => import('./owed/FigureSheet.tsx'));
 /** One act of the line: its picture, what to do, and what it asks, one question at a time. */
 export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
   const { plan, state, document, give, nowMs } = line;
+  const far = useSettings((settings) => settings.far);
   const key = `${document.id} ${act.id}`;
   const given = useAnswers((store) => answersOf(store.given, key));
   const { put, drop } = useAnswers.getState();
@@ -87,7 +91,12 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
   return (
     <>
       <main className="flex min-h-56 min-w-0 flex-1 flex-col bg-bench md:min-h-0">
-        <div className="grid-paper relative flex min-h-56 flex-1 flex-col">
+        {far && (
+          <Suspense fallback={null}>
+            <FarPanel plan={plan} state={state} act={act} />
+          </Suspense>
+        )}
+        <div className={`grid-paper relative flex min-h-56 flex-1 flex-col ${far ? 'hidden' : ''}`}>
           <ActPicture line={line} act={act} ask={ask} answers={given} />
           {act.action.figure !== undefined && (
             <Suspense fallback={null}>

@@ -7,6 +7,7 @@ import { lineKind } from '#core/line/line-kinds.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { useLinePlace } from '../../job/line-place.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { useSettings } from '../../shop/settings.ts';
 import { CurveNotice } from './CurveNotice.tsx';
 import { LineNotice, NOTICE_BAR } from './LineNotice.tsx';
 import { SinceYouLeft } from './SinceYouLeft.tsx';
@@ -35,6 +36,7 @@ export default function Line() {
   const phase = step?.step.phase;
   useEffect(() => stand(phase), [phase, stand]);
   useHotkeys('t', () => setTape((open) => !open));
+  useHotkeys('f', () => useSettings.setState(({ far }) => ({ far: !far })));
   useStretch(line);
   useAwake();
   useEffect(() => {

@@ -1,4 +1,5 @@
 import { memo, useState } from 'react';
+import { Link } from 'react-router';
 import { NEED_TEXT } from '#contract/wording/en/terms.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { JobState } from '#core/job/job-state.ts';
@@ -65,6 +66,12 @@ export function Tape({ line, onPick }: { line: LineInHand; onPick: (step: string
           {steps.length - to} further on
         </button>
       )}
+      <Link
+        to="../screen"
+        className="mt-auto flex min-h-12 items-center justify-center border-t border-hair text-ink-2 underline"
+      >
+        Second screen
+      </Link>
     </nav>
   );
 }

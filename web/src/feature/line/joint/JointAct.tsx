@@ -53,6 +53,8 @@ function isCalled(code: string, ...names: Array<string | undefined>): boolean {
   return names.some((name) => name !== undefined && bare(name) === bare(code));
 }
 
+/** For who reads it across the bay. */
+const FarPanel = lazy(() => import('../FarPanel.tsx').then((m) => ({ default: m.FarPanel })));
 /** Few acts have one. */
 const SheetFigure = lazy(() => import('../picture/SheetFigure.tsx').then((m) => ({ default: m.SheetFigure })));
 /** Drawn when the first bead is on: many groups have none. */
@@ -80,6 +82,7 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
   const inspected = plan.stations.find((entry) => entry.id === picked) ?? station;
   const refusal = waitsOfAct(plan, state, act);
   const system = useSettings((settings) => settings.system);
+  const far = useSettings((settings) => settings.far);
   const unit = (station && printedTorqueUnit(station.printed)) ?? (system === 'metric' ? 'N·m' : 'lbf·ft');
   useReadOut(refusal ? '' : spokenJoint(step, station, torque.band, unit));
 
@@ -126,7 +129,12 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
         {station && !rideHeight && step.kind === 'pull' && wantsTyreHeld(group, station, step.pass) && (
           <TyreBar torque={torque} />
         )}
-        <div className="grid-paper relative flex min-h-64 flex-1 flex-col md:min-h-0">
+        {far && (
+          <Suspense fallback={null}>
+            <FarPanel plan={plan} state={state} act={act} />
+          </Suspense>
+        )}
+        <div className={`grid-paper relative flex min-h-64 flex-1 flex-col md:min-h-0 ${far ? 'hidden' : ''}`}>
           {act.action.figure !== undefined && (
             <Suspense fallback={null}>
               <SheetFigure plan={plan} act={act} />
@@ -173,7 +181,7 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
             />
           </div>
         </div>
-        <div className="hidden px-5 py-2 xl:block">
+        <div className={`hidden px-5 py-2 ${far ? '' : 'xl:block'}`}>
           <MapLegend
             marks={
               starting
