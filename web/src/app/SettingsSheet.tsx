@@ -2,6 +2,7 @@ import { type KeyboardEvent, type ReactNode, useId } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
 import { FAULTS } from '#core/trace/pull-trace.ts';
 import { useLiveWrench } from '../job/live-wrench.ts';
+import { isOwnDevice } from '../shop/hearing.ts';
 import { useSettings } from '../shop/settings.ts';
 import { hasVoice } from '../shop/speech.ts';
 import { Button } from '../ui/Button.tsx';
@@ -133,6 +134,27 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
         <Tick on={settings.voice} disabled={!hasVoice()} onTick={(voice) => settings.set({ voice })}>
           {hasVoice() ? 'What is next is read out; R says it again' : 'This device has no voice to read out with'}
         </Tick>
+        <div>
+          <Tick on={settings.hears} onTick={(hears) => settings.set({ hears })}>
+            Hears done, take back, problem, say again and numbers on the line
+          </Tick>
+          {settings.hears && (
+            <label className="block text-sm text-ink-2">
+              Where this device’s listening program answers
+              <input
+                className="figures mt-1 min-h-14 w-full border-2 border-ink bg-sheet px-3 text-base text-ink"
+                value={settings.listener}
+                aria-invalid={!isOwnDevice(settings.listener)}
+                onChange={(event) => settings.set({ listener: event.target.value.trim() })}
+              />
+              {!isOwnDevice(settings.listener) && (
+                <span className="block font-bold text-bad">
+                  Only an address of this device, ws://localhost:9300: nothing that is said leaves it.
+                </span>
+              )}
+            </label>
+          )}
+        </div>
         <Tick on={settings.far} onTick={(far) => settings.set({ far })}>
           Large letters on the line, read six metres away; F does the same
         </Tick>

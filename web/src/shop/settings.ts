@@ -24,6 +24,9 @@ export interface Settings {
   gloves: boolean;
   /** What is next is read out. */
   voice: boolean;
+  /** A few words are taken from a listening program on this device, and where it answers. */
+  hears: boolean;
+  listener: string;
   /** What is next stands in letters that are read across the bay, in the place of the picture. */
   far: boolean;
   /** Where this tablet's bridge to an instrument answers. */
@@ -47,6 +50,8 @@ export const useSettings = create<Settings>()(
       sound: true,
       voice: false,
       far: false,
+      hears: false,
+      listener: 'ws://localhost:9300',
       gloves: false,
       bridge: 'ws://localhost:9200',
       pullSpeedDegPerS: 45,

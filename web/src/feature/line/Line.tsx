@@ -19,6 +19,8 @@ import { type LineInHand, useLine } from './use-line.ts';
 const actScreen = () => import('./ActScreen.tsx').then(({ ActScreen }) => ({ default: ActScreen }));
 const jointAct = () => import('./joint/JointAct.tsx').then(({ JointAct }) => ({ default: JointAct }));
 const ActScreen = lazy(actScreen);
+/** For who has no hand free, and a listening program. */
+const HeardStrip = lazy(() => import('./HeardStrip.tsx'));
 const JointAct = lazy(jointAct);
 /** Reads the plan of the day: fetched for steps that take two. */
 const SecondHands = lazy(() => import('./SecondHands.tsx'));
@@ -32,6 +34,7 @@ export default function Line() {
   const line = useLine();
   const { step, act, pick } = line;
   const [tape, setTape] = useState(false);
+  const hears = useSettings((settings) => settings.hears);
   const stand = useLinePlace((place) => place.stand);
   const phase = step?.step.phase;
   useEffect(() => stand(phase), [phase, stand]);
@@ -53,6 +56,11 @@ export default function Line() {
     <div className="line-floor flex flex-1 flex-col md:min-h-0">
       <SinceYouLeft line={line} />
       <CurveNotice line={line} />
+      {hears && (
+        <Suspense fallback={null}>
+          <HeardStrip />
+        </Suspense>
+      )}
       <button
         type="button"
         className="flex min-h-12 items-center gap-3 border-b border-rule bg-sheet px-4 text-left lg:hidden"
