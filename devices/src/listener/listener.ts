@@ -1,4 +1,4 @@
-import { type WebSocket, WebSocketServer } from 'ws';
+import { WebSocketServer } from 'ws';
 
 /**
  * A stand-in for a program that understands speech: what it is told to have heard goes out as its lines do, to whatever
@@ -26,7 +26,7 @@ export async function startListener(port = 9300): Promise<ListenerStandIn> {
     address: `ws://127.0.0.1:${place.port}`,
     hear(text, confidence = 0.95) {
       const line = `${JSON.stringify({ heard: text, confidence })}\n`;
-      server.clients.forEach((tablet: WebSocket) => tablet.send(line));
+      for (const tablet of server.clients) tablet.send(line);
     },
     listeners: () => server.clients.size,
     stop: () =>

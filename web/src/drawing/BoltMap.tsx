@@ -169,9 +169,10 @@ export function BoltMap({ group, stations, marks, next, path = [], call, notes, 
           </g>
         );
       })}
-      {drawn.map((station) => (
+      {drawn.map((station, index) => (
         <MapStation
           key={station.id}
+          place={`${index + 1} of ${drawn.length}`}
           station={station}
           mark={marks.get(station.id) ?? 'empty'}
           next={station.id === next}
@@ -187,6 +188,7 @@ export function BoltMap({ group, stations, marks, next, path = [], call, notes, 
 /** One station on the map. */
 const MapStation = memo(function MapStation({
   station,
+  place,
   mark,
   next,
   note,
@@ -194,6 +196,8 @@ const MapStation = memo(function MapStation({
   onPress,
 }: {
   station: PlanStation;
+  /** Where it stands among the others, for who hears the map: `4 of 8`. */
+  place: string;
   mark: StationMark;
   next: boolean;
   note?: string;
@@ -222,7 +226,7 @@ const MapStation = memo(function MapStation({
   if (!onPress)
     return (
       // biome-ignore lint/a11y/noInteractiveElementToNoninteractiveRole: a drawn station without a handler is a picture
-      <g role="img" aria-label={`Station ${station.label}, ${state}`}>
+      <g role="img" aria-label={`Station ${station.label}, ${place}, ${state}`}>
         {content}
       </g>
     );
@@ -231,7 +235,7 @@ const MapStation = memo(function MapStation({
     <g
       role="button"
       tabIndex={0}
-      aria-label={`Station ${station.label}, ${station.name}, ${state}`}
+      aria-label={`Station ${station.label}, ${place}, ${station.name}, ${state}`}
       className="cursor-pointer"
       onClick={() => onPress(station.id)}
       onKeyDown={(event) => {

@@ -84,7 +84,8 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
   const system = useSettings((settings) => settings.system);
   const far = useSettings((settings) => settings.far);
   const unit = (station && printedTorqueUnit(station.printed)) ?? (system === 'metric' ? 'N·m' : 'lbf·ft');
-  useReadOut(refusal ? '' : spokenJoint(step, station, torque.band, unit));
+  const nextSaid = refusal ? '' : spokenJoint(step, station, torque.band, unit);
+  useReadOut(nextSaid);
 
   const byFeel = step.kind === 'confirmStop' && station?.spec.kind === 'missing';
   const opens = step.kind === 'loosen' ? 'loosen' : byFeel ? 'byFeel' : undefined;
@@ -201,6 +202,10 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
       </main>
       <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet md:order-none md:w-[24rem] lg:w-[430px] md:border-b-0 md:border-l-2 xl:w-[460px]">
         <div className="flex flex-1 flex-col md:min-h-0 md:overflow-y-auto">
+          {/* Whoever works by ear is told of each next station without looking for it. */}
+          <p className="sr-only" aria-live="polite" data-next-said>
+            {nextSaid}
+          </p>
           <StepHead line={line} act={act} />
           {refusal ? (
             <div className="flex flex-1 flex-col pt-4">
