@@ -7,7 +7,7 @@ import { secondHand } from './second-hand.ts';
 /** What a helper holds at what is next for whoever works. */
 const held = ({ log, nowMs }: CarefulFitter) => {
   const act = nextOnLine(log.plan, log.state, 'mira', nowMs)?.act;
-  return act && secondHand(log.plan, log.state, act);
+  return act && secondHand(log.plan, log.state, act, nowMs);
 };
 
 describe('what a second pair of hands holds, and until when', () => {

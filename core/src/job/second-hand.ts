@@ -3,6 +3,7 @@ import { indexOf, type Plan } from '../kit/plan.ts';
 import { type LineAct, lineOf } from '../line/line.ts';
 import { type JobState, stationState } from './job-state.ts';
 import { jointNext } from './line-next.ts';
+import { threadHasSet } from './locker-window.ts';
 
 /** Bolts that carry a part before the hand under it may go. Common practice, no source. */
 const CARRY = 2;
@@ -17,8 +18,8 @@ export type SecondHand =
   | { holds: 'thing'; act: string; people: number }
   | { holds: 'nothing' };
 
-/** What a helper holds while an act is worked, and what tells that it may be let go. */
-export function secondHand(plan: Plan, job: JobState, act: LineAct): SecondHand {
+/** What a helper holds while an act is worked at a time, and what tells that it may be let go. */
+export function secondHand(plan: Plan, job: JobState, act: LineAct, nowMs: number): SecondHand {
   const { action } = act;
   const { stations, groups } = indexOf(plan);
   const next = jointNext(plan, job, act);
@@ -31,6 +32,9 @@ export function secondHand(plan: Plan, job: JobState, act: LineAct): SecondHand 
   }
   if (next.kind === 'snug' || next.kind === 'pull' || next.kind === 'stage') {
     const station = stations.get(next.station);
+    const verifies = next.kind === 'pull' && groups.get(station?.groupId ?? '')?.passes[next.pass]?.kind === 'verify';
+    // A locker that has set is looked at and not pulled: nothing is held.
+    if (station && verifies && threadHasSet(plan, job, station, nowMs)) return { holds: 'nothing' };
     return station?.holding
       ? {
           holds: 'otherEnd',

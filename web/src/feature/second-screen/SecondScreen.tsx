@@ -37,8 +37,9 @@ export default function SecondScreen() {
   useAwake();
   // Whoever gave the last event is at the car; before the first it is whoever looks.
   const atWork = job.events.at(-1)?.event.by.id ?? person;
-  const act = nextOnLine(plan, state, atWork, serverNowMs())?.act;
-  const hand: SecondHand = act ? secondHand(plan, state, act) : { holds: 'nothing' };
+  const nowMs = serverNowMs();
+  const act = nextOnLine(plan, state, atWork, nowMs)?.act;
+  const hand: SecondHand = act ? secondHand(plan, state, act, nowMs) : { holds: 'nothing' };
   const letGo = useLetGo(hand);
   const view = search.get('view') === 'wall' ? 'wall' : 'helper';
   return (
