@@ -74,7 +74,7 @@ describe('the bolt map', () => {
   it('what has not begun is empty; the next one is said to be', () => {
     const [first] = stations;
     draw(map({ next: first?.id, marks: new Map([[stations[1]?.id ?? '', 'verified']]) }));
-    expect(screen.getByRole('img', { name: `Station ${first?.label}, empty, next` })).toBeVisible();
+    expect(screen.getByRole('img', { name: `Station ${first?.label}, 1 of 6, empty, next` })).toBeVisible();
     expect(screen.getByRole('img', { name: `Station ${stations[1]?.label}, verified` })).toBeVisible();
   });
   it('a station is pressed with the finger and with Enter, and with nothing else', () => {
