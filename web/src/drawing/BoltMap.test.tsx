@@ -75,7 +75,7 @@ describe('the bolt map', () => {
     const [first] = stations;
     draw(map({ next: first?.id, marks: new Map([[stations[1]?.id ?? '', 'verified']]) }));
     expect(screen.getByRole('img', { name: `Station ${first?.label}, 1 of 6, empty, next` })).toBeVisible();
-    expect(screen.getByRole('img', { name: `Station ${stations[1]?.label}, verified` })).toBeVisible();
+    expect(screen.getByRole('img', { name: `Station ${stations[1]?.label}, 2 of 6, verified` })).toBeVisible();
   });
   it('a station is pressed with the finger and with Enter, and with nothing else', () => {
     const onStation = jest.fn();
