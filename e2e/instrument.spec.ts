@@ -74,6 +74,12 @@ test('a real instrument behind a bridge: another one refused, the right one told
   await page.getByRole('button', { name: 'Pin goes through' }).click();
   await page.getByRole('button', { name: 'A leg over the end' }).click();
   await expect(page.getByRole('heading', { name: 'Station L2' })).toBeVisible();
+  // Read anew, the page finds the instrument where it was.
+  await page.reload();
+  await expect(page.getByRole('heading', { name: 'Station L2' })).toBeVisible();
+  await page.keyboard.press('w');
+  await expect(sheet.getByRole('status')).toContainText(`${serial} by ${right.address}`, { timeout: 20_000 });
+  await page.keyboard.press('Escape');
   // Its line breaks: said, and the screen waits for it.
   right.lines.at(-1)?.terminate();
   await page.keyboard.press('w');

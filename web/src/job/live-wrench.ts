@@ -1,6 +1,7 @@
 import { create } from 'zustand';
 import type { PairFault } from '#contract/instrument/instrument-line.ts';
 import type { FromWrench, ToWrench } from '#contract/wrench-stream.ts';
+import { useSettings } from '../shop/settings.ts';
 import { type LineTransport, WHO } from './instrument/line-transport.ts';
 
 /** What a live wrench gave at the end of a pull. */
@@ -74,6 +75,16 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
     instrument.write(WHO);
   };
 
+  /** The real instrument that hung on this tablet before the page was read anew. */
+  const retake = async (wrenchId: string) => {
+    if (instrument || useSettings.getState().paired?.wrenchId !== wrenchId) return;
+    const { rememberedLine } = await import('./instrument/remembered-line.ts');
+    const line = await rememberedLine(wrenchId);
+    if (get().wrenchId !== wrenchId || instrument) return;
+    const failed = line ? await get().pair(line) : 'It has to be chosen again.';
+    if (failed) set({ fault: `The instrument of this wrench was not found: ${failed} W, then its line.` });
+  };
+
   return {
     status: 'off',
     torqueNm: 0,
@@ -130,6 +141,7 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
             break;
         }
       };
+      void retake(wrenchId);
       opened.onclose = () => {
         if (socket !== opened) return;
         set({ status: 'lost' });

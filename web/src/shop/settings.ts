@@ -29,6 +29,8 @@ export interface Settings {
   listener: string;
   /** What is next stands in letters that are read across the bay, in the place of the picture. */
   far: boolean;
+  /** The wrench whose real instrument hangs on this tablet, and how; it is taken again after a reload. */
+  paired?: { wrenchId: string; by: 'cable' | 'air' | 'address' };
   /** Where this tablet's bridge to an instrument answers. */
   bridge: string;
   /** The stand-in's hand. */

@@ -23,10 +23,14 @@ export interface BluetoothDeviceLike extends EventTarget {
 }
 interface BluetoothLike {
   requestDevice(options: { filters: Array<{ services: string[] }> }): Promise<BluetoothDeviceLike>;
+  /** Those the browser was allowed before; not every browser tells. */
+  getDevices?(): Promise<BluetoothDeviceLike[]>;
 }
 
 const bluetoothOf = (): BluetoothLike | undefined => (navigator as { bluetooth?: BluetoothLike }).bluetooth;
 export const hasBluetooth = (): boolean => bluetoothOf() !== undefined;
+/** Devices the browser was allowed before; none where it does not tell. */
+export const allowedDevices = async (): Promise<BluetoothDeviceLike[]> => (await bluetoothOf()?.getDevices?.()) ?? [];
 
 /**
  * An instrument in the air. The browser asks which.

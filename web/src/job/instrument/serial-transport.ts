@@ -9,6 +9,8 @@ export interface SerialPortLike {
 }
 interface SerialLike {
   requestPort(): Promise<SerialPortLike>;
+  /** Those the browser was allowed before, and that are plugged in. */
+  getPorts(): Promise<SerialPortLike[]>;
 }
 
 /** The pace most instruments speak at. Common practice, no source. */
@@ -17,6 +19,8 @@ const BAUD = 115_200;
 /** The browser's way to a cable; undefined where it has none. */
 const serialOf = (): SerialLike | undefined => (navigator as { serial?: SerialLike }).serial;
 export const hasSerial = (): boolean => serialOf() !== undefined;
+/** Cables the browser was allowed before; none where it opens none. */
+export const allowedPorts = async (): Promise<SerialPortLike[]> => (await serialOf()?.getPorts()) ?? [];
 
 /**
  * An instrument on a USB or serial cable. The browser asks which.

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { bluetoothTransport, hasBluetooth } from '../../../job/instrument/bluetooth-transport.ts';
 import type { LineTransport } from '../../../job/instrument/line-transport.ts';
+import type { LineBy } from '../../../job/instrument/remembered-line.ts';
 import { hasSerial, serialTransport } from '../../../job/instrument/serial-transport.ts';
 import { socketTransport } from '../../../job/instrument/socket-transport.ts';
 import { useLiveWrench } from '../../../job/live-wrench.ts';
@@ -15,7 +16,16 @@ export function InstrumentLine({ label }: { label: string }) {
   const setAddress = (bridge: string) => useSettings.getState().set({ bridge });
   const [failed, setFailed] = useState<string>();
   const { pair, unpair } = useLiveWrench.getState();
-  const take = async (transport: LineTransport) => setFailed(await pair(transport));
+  const take = async (by: LineBy, transport: LineTransport) => {
+    const wrong = await pair(transport);
+    setFailed(wrong);
+    const { wrenchId } = useLiveWrench.getState();
+    if (wrong === undefined && wrenchId) useSettings.getState().set({ paired: { wrenchId, by } });
+  };
+  const leave = () => {
+    useSettings.getState().set({ paired: undefined });
+    unpair();
+  };
   const wrong = /^wss?:\/\/\S+$/.test(address) ? undefined : 'An address begins with ws:// or wss://';
   return (
     <section className="mt-4 border-t-2 border-ink pt-3" aria-label={`The line of ${label}`}>
@@ -37,7 +47,7 @@ export function InstrumentLine({ label }: { label: string }) {
                 <>Open by {instrument.name}; it has not said yet who it is.</>
               ))}
           </p>
-          <Button onClick={unpair}>Back to the stand-in</Button>
+          <Button onClick={leave}>Back to the stand-in</Button>
         </div>
       ) : (
         <>
@@ -45,10 +55,10 @@ export function InstrumentLine({ label }: { label: string }) {
             The stand-in that ships with Wrenchman. A real one speaks lines (docs/formats/instrument-line.md):
           </p>
           <div className="mt-2 flex flex-wrap gap-2">
-            <Button disabled={!hasSerial()} onClick={() => void take(serialTransport())}>
+            <Button disabled={!hasSerial()} onClick={() => void take('cable', serialTransport())}>
               By cable
             </Button>
-            <Button disabled={!hasBluetooth()} onClick={() => void take(bluetoothTransport())}>
+            <Button disabled={!hasBluetooth()} onClick={() => void take('air', bluetoothTransport())}>
               By Bluetooth
             </Button>
             <label className="flex min-w-60 flex-1 items-center gap-2">
@@ -60,7 +70,10 @@ export function InstrumentLine({ label }: { label: string }) {
                 onChange={(event) => setAddress(event.target.value)}
               />
             </label>
-            <Button disabled={wrong !== undefined} onClick={() => void take(socketTransport(address.trim()))}>
+            <Button
+              disabled={wrong !== undefined}
+              onClick={() => void take('address', socketTransport(address.trim()))}
+            >
               By address
             </Button>
           </div>
