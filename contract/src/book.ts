@@ -1,5 +1,6 @@
 import { z } from 'zod';
 import type { UsePoint, WrenchDrift } from '#core/crib/wrench-drift.ts';
+import type { KeptCurve } from '#core/record/curve-spread.ts';
 import type { StationSpread } from '#core/record/station-spread.ts';
 import type { StepSpread } from '#core/record/step-times.ts';
 import { PULL_VERDICTS } from '#core/tightening/judge-pull.ts';
@@ -53,6 +54,13 @@ export interface BookAnswer {
 }
 
 export const KitBookSchema = z.strictObject({ kit: Ref, revision: z.coerce.number().int().positive().optional() });
+
+export const KitCurvesSchema = z.strictObject({ kit: Ref, station: z.string().min(1).max(200) });
+/** The curves of a station's final pulls, the newest first, over all revisions of its kit. */
+export interface KitCurves {
+  station: string;
+  curves: KeptCurve[];
+}
 
 /** Where jobs with one kit went otherwise than planned, by kind and place. */
 export interface KitTrouble {

@@ -1,6 +1,6 @@
 import { type Context, Hono } from 'hono';
 import { stream } from 'hono/streaming';
-import { BookSearchSchema, KitBookSchema, WrenchBookSchema } from '#contract/book.ts';
+import { BookSearchSchema, KitBookSchema, KitCurvesSchema, WrenchBookSchema } from '#contract/book.ts';
 import { bookHead, bookRows, makerPdf, troubleCsv } from '../report/book-csv.ts';
 import type { BookService } from '../service/book-service.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
@@ -41,6 +41,10 @@ export function bookRoutes(book: BookService, catalog: CatalogService, shop: Sho
       const { kit, revision } = c.req.valid('query');
       const found = await kitBook(c.get('caller').shopId, kit, revision);
       return found ? c.json(found) : problem(c, 'unknownKit');
+    })
+    .get('/kit/curves', validate('query', KitCurvesSchema), async (c) => {
+      const { kit, station } = c.req.valid('query');
+      return c.json(await book.curves(c.get('caller').shopId, kit, station));
     })
     .get('/wrench', validate('query', WrenchBookSchema), async (c) => {
       const { shopId } = c.get('caller');

@@ -1,4 +1,4 @@
-import type { BookAnswer, BookPull, BookSearch, KitBook, KitTrouble, WrenchBook } from '#contract/book.ts';
+import type { BookAnswer, BookPull, BookSearch, KitBook, KitCurves, KitTrouble, WrenchBook } from '#contract/book.ts';
 import { BOOK_PAGE } from '#contract/book.ts';
 import { deviationText } from '#contract/wording/deviation-text.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
@@ -9,10 +9,13 @@ import { retorqueId } from '#core/hand-over/retorque-kit.ts';
 import type { JobLog } from '#core/job/job-log.ts';
 import { indexOf, type Plan, type PlanStation } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
+import { roundTo } from '#core/quantity/rounding.ts';
 import { type Deviation, deviations } from '#core/record/deviations.ts';
 import { recordLines } from '#core/record/record-lines.ts';
 import { stationSpreads } from '#core/record/station-spread.ts';
 import { stepSpreads, stepTimes } from '#core/record/step-times.ts';
+import { fromContact } from '#core/trace/from-contact.ts';
+import { thinned, unpackTrace } from '#core/trace/pack-trace.ts';
 import { permissibleDeviation } from '#core/wrench/calibration.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import type { BookJobEntity, BookPullEntity, BookStepEntity, BookTroubleEntity } from '../store/book-entities.ts';
@@ -28,6 +31,9 @@ const NAMES_MS = 300_000;
 /** Pulls a kit's charts are drawn from, the newest of them. */
 const MOST_FINALS = 100_000;
 const MOST_STEPS = 20_000;
+/** Curves that are laid over each other, and the points of each: more are a black band. */
+const MOST_CURVES = 60;
+const DRAWN_POINTS = 90;
 /** What went otherwise and is nothing of the kit's: clocks, breaks of the chain, what a person took back. */
 const NOT_OF_THE_KIT: ReadonlySet<Deviation['kind']> = new Set([
   'clockOff',
@@ -257,6 +263,23 @@ export class BookService {
         }),
       ),
       behind,
+    };
+  }
+
+  /** The curves of a station over the revisions of its kit, thinned to what is drawn. */
+  async curves(shopId: string, kit: string, station: string): Promise<KitCurves> {
+    await this.catchUp(shopId);
+    const packed = await this.store.curves(shopId, kit, station, MOST_CURVES);
+    return {
+      station,
+      curves: packed.flatMap(({ trace, ...curve }) => {
+        const samples = unpackTrace(trace);
+        if (!samples || samples.length === 0) return [];
+        const points = thinned(fromContact(samples), DRAWN_POINTS).map(
+          ({ angleDeg, torqueNm }) => [roundTo(angleDeg, 1), roundTo(torqueNm, 2)] as const,
+        );
+        return [{ ...curve, points }];
+      }),
     };
   }
 

@@ -2,6 +2,7 @@ import type { DataSource } from 'typeorm';
 import type { StepHistory } from '#core/day/estimate.ts';
 import type { FinalPull } from '#core/record/station-spread.ts';
 import type { StepTime } from '#core/record/step-times.ts';
+import type { TraceKind } from '#core/trace/pull-trace.ts';
 import { BookJobEntity, BookPullEntity, BookStepEntity, BookTroubleEntity } from './book-entities.ts';
 import { inTransaction } from './data-source.ts';
 
@@ -30,6 +31,16 @@ export interface Narrowed {
 /** With more ids than this for one word, its pulls are many: the newest of all are read through. */
 const MOST_RANGES = 40;
 const INSERTED_AT_ONCE = 500;
+
+/** A pull's curve as it is kept. */
+export interface PackedCurve {
+  job: string;
+  number: string;
+  atMs: number;
+  revision: number;
+  trace: string;
+  kind?: TraceKind;
+}
 
 /** Everything ever pulled, as it is searched. */
 export class BookRepository {
@@ -148,6 +159,28 @@ export class BookRepository {
       minNm: Number(min_nm),
       ...(max_nm === null ? {} : { maxNm: Number(max_nm) }),
       accepted: verdict === 'accepted',
+    }));
+  }
+
+  /** The packed curves of a station's final pulls that stand, the newest first, over all revisions of a kit. */
+  async curves(shopId: string, kit: string, station: string, most: number): Promise<PackedCurve[]> {
+    const rows: Array<Record<string, string | number | null>> = await this.source.query(
+      `SELECT p.job_id, p.number, p.at_ms, p.kit_revision,
+              JSON_VALUE(e.body, '$.trace') AS trace, JSON_VALUE(e.body, '$.curve.kind') AS kind
+         FROM book_pull p
+         JOIN job_event e ON e.job_id = p.job_id AND e.command_id = p.pull_id AND e.type = 'pullRecorded'
+        WHERE p.shop_id = ? AND p.kit_id = ? AND p.station = ? AND p.final = 1 AND p.stands = 1
+          AND JSON_VALUE(e.body, '$.trace') IS NOT NULL
+        ORDER BY p.at_ms DESC LIMIT ?`,
+      [shopId, kit, station, most],
+    );
+    return rows.map(({ job_id, number, at_ms, kit_revision, trace, kind }) => ({
+      job: String(job_id),
+      number: String(number),
+      atMs: Number(at_ms),
+      revision: Number(kit_revision),
+      trace: String(trace),
+      ...(kind === null ? {} : { kind: String(kind) as TraceKind }),
     }));
   }
 

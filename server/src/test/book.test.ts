@@ -1,8 +1,9 @@
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import { parse } from 'csv-parse/sync';
-import type { BookAnswer, BookPull, KitBook, WrenchBook } from '#contract/book.ts';
+import type { BookAnswer, BookPull, KitBook, KitCurves, WrenchBook } from '#contract/book.ts';
 import type { DueItem } from '#contract/due.ts';
 import type { RetorqueChoice } from '#core/hand-over/retorque-kit.ts';
+import { packTrace } from '#core/trace/pack-trace.ts';
 import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { type Device, fitter, guardToClosed, openGuard, startTestServer, type TestServer } from './harness.ts';
 
@@ -213,5 +214,40 @@ describe('a wrench against its use', () => {
     const answer = await lead.request('GET', '/api/book/wrench?wrench=w-ghost');
     expect(answer.status).toBe(404);
     expect(await answer.json()).toMatchObject({ code: 'unknownWrench' });
+  });
+});
+
+describe('curves of a kit', () => {
+  const curves = async (kit: string, station: string) => {
+    const query = new URLSearchParams({ kit, station });
+    const answer = await mira.request('GET', `/api/book/kit/curves?${query}`);
+    expect(answer.status).toBe(200);
+    return (await answer.json()) as KitCurves;
+  };
+  it('are those of the final pulls that stand, thinned, from where the torque grows', async () => {
+    // A free run of 60°, then 1.5 N·m to the degree; packed as a wrench's reading is.
+    const samples = Array.from({ length: 400 }, (_, at) => ({
+      atMs: at * 2,
+      angleDeg: at / 4,
+      torqueNm: at < 240 ? 0.2 : 0.2 + ((at - 240) / 4) * 1.5,
+    }));
+    const [pull] = (await everything(lead)).filter((entry) => entry.job === job && entry.stands);
+    await server.source.query(
+      `UPDATE job_event SET body = JSON_SET(body, '$.trace', ?, '$.curve', JSON_OBJECT('kind', 'good'))
+        WHERE job_id = ? AND command_id = ? AND type = 'pullRecorded'`,
+      [packTrace(samples), job, pull?.id],
+    );
+    const { curves: found } = await curves(TRANSFER_CASE_GUARD.id, pull?.station ?? '');
+    expect(found).toHaveLength(1);
+    expect(found[0]).toMatchObject({ job, revision: TRANSFER_CASE_GUARD.revision, kind: 'good' });
+    const points = found[0]?.points ?? [];
+    expect(points.length).toBeLessThanOrEqual(90);
+    expect(Math.min(...points.map(([deg]) => deg))).toBeGreaterThan(-41);
+    expect(Math.max(...points.map(([, nm]) => nm))).toBeCloseTo(59.8, 0);
+  });
+  it('are none where no wrench gave one, and none of another shop’s or of nothing', async () => {
+    expect((await curves(TRANSFER_CASE_GUARD.id, 'no such station')).curves).toEqual([]);
+    expect((await curves('no-such-kit', 'x')).curves).toEqual([]);
+    expect((await mira.request('GET', '/api/book/kit/curves?kit=x')).status).toBe(422);
   });
 });

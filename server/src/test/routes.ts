@@ -72,6 +72,7 @@ export const ROUTES: Array<[method: string, path: string]> = [
   ['GET', '/api/book'],
   ['GET', '/api/book/pulls.csv'],
   ['GET', '/api/book/kit?kit=no-such'],
+  ['GET', '/api/book/kit/curves?kit=no-such&station=x'],
   ['GET', '/api/book/wrench?wrench=w-1'],
   ['GET', '/api/book/kit/maker.csv?kit=no-such'],
   ['GET', '/api/book/kit/maker.pdf?kit=no-such'],

@@ -7,7 +7,7 @@ import {
   useQueryClient,
 } from '@tanstack/react-query';
 import { useCallback } from 'react';
-import type { BookAnswer, BookSearch, KitBook, WrenchBook } from '#contract/book.ts';
+import type { BookAnswer, BookSearch, KitBook, KitCurves, WrenchBook } from '#contract/book.ts';
 import type { Crib } from '#contract/crib.ts';
 import type { DayDocument } from '#contract/day.ts';
 import type { DueItem } from '#contract/due.ts';
@@ -280,6 +280,15 @@ export const useKitBook = (kit: string, revision?: number): Read<KitBook> =>
           api.book.kit.$get({ query: { kit, ...(revision === undefined ? {} : { revision }) } as never }),
         )) as KitBook,
       refetchInterval: ({ state: { data } }) => ((data?.behind ?? 0) > 0 ? 1500 : false),
+    }),
+  );
+
+/** The curves of a station over the revisions of its kit. */
+export const useKitCurves = (kit: string, station: string): Read<KitCurves> =>
+  readOf(
+    useQuery({
+      queryKey: ['book', 'curves', kit, station],
+      queryFn: async () => (await call(api.book.kit.curves.$get({ query: { kit, station } }))) as KitCurves,
     }),
   );
 

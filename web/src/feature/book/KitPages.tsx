@@ -4,6 +4,7 @@ import { numberOf } from '#contract/wording/number-of.ts';
 import type { StepSpread } from '#core/record/step-times.ts';
 import { useKitBook } from '../../shop/queries.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
+import { CurvePages } from './CurvePages.tsx';
 import { SpreadChart } from './SpreadChart.tsx';
 import { StepTimeChart, tookText } from './StepTimeChart.tsx';
 
@@ -75,6 +76,7 @@ export function KitPages({ kit, revision }: { kit: string; revision?: number }) 
           ))}
         </ul>
       </section>
+      <CurvePages key={kit} kit={kit} stations={book.spread.map(({ station }) => station)} />
       <StepTimes steps={book.steps} />
     </div>
   );

@@ -10,6 +10,7 @@ import type { PlanStation } from '#core/kit/plan.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { printedTorqueUnit } from '#core/quantity/parse-printed.ts';
 import { fromBase } from '#core/quantity/unit.ts';
+import { fromContact } from '#core/trace/from-contact.ts';
 import { judgeTrace } from '#core/trace/judge-trace.ts';
 import { unpackTrace } from '#core/trace/pack-trace.ts';
 import type { TraceSample } from '#core/trace/pull-trace.ts';
@@ -17,20 +18,6 @@ import { Curve, type CurveSeries } from '../../drawing/Curve.tsx';
 import { useSettings } from '../../shop/settings.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
 import { useOpenJob } from '../use-open-job.ts';
-
-/** Degrees of free run that are drawn before the torque grows: the rest of it says nothing. */
-const RUN_DEG = 40;
-
-/** From a little before the torque grows until the handle is let go: degrees from there, and the torque. */
-function fromContact(samples: readonly TraceSample[]): TraceSample[] {
-  const peakNm = Math.max(...samples.map(({ torqueNm }) => torqueNm));
-  const contact = samples.find(({ torqueNm }) => torqueNm > 0.1 * peakNm)?.angleDeg ?? 0;
-  const end = samples.findLastIndex(({ torqueNm }) => torqueNm > 0.4 * peakNm);
-  return samples
-    .slice(0, end + 1)
-    .filter(({ angleDeg }) => angleDeg > contact - RUN_DEG)
-    .map((sample) => ({ ...sample, angleDeg: sample.angleDeg - contact }));
-}
 
 /** The curve of one pull, over those of its neighbours, with what it was taken for, why, and what to do. */
 export default function PullCurveSheet({
