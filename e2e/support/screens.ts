@@ -6,6 +6,7 @@ export const SHOP_SCREENS = [
   ['/due', 'Due'],
   ['/book', 'Book'],
   ['/book?kit=transfer-case-guard', 'How its pulls lie'],
+  ['/handbook', 'Why it is so'],
   ['/kits', 'Released'],
   ['/kits/read', 'Read a maker’s sheet'],
   ['/kits/rear-anti-roll-bar', 'What changed'],

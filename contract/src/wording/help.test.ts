@@ -21,6 +21,7 @@ describe('help', () => {
       '/vehicles',
       '/due',
       '/book',
+      '/handbook',
       '/vehicles/v-1',
       '/vehicles/recall',
       '/kits',
@@ -32,7 +33,7 @@ describe('help', () => {
       '/crib/fasteners',
       '/crib/reorder',
     ];
-    const job = ['receive', 'conflicts', 'readiness', 'card', 'close-out', 'record', 'check-in', 'line'].map(
+    const job = ['receive', 'conflicts', 'readiness', 'card', 'close-out', 'record', 'check-in', 'line', 'screen'].map(
       (part) => `/jobs/x/${part}`,
     );
     for (const path of [...paths, ...job]) expect([path, helpOf(path)?.title]).toEqual([path, expect.any(String)]);

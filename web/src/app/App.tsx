@@ -14,6 +14,7 @@ const ShopData = lazy(() => import('../shop/ShopData.tsx'));
 const SignIn = lazy(() => import('../feature/sign-in/SignIn.tsx'));
 const Book = lazy(() => import('../feature/book/Book.tsx'));
 const Bench = lazy(() => import('../feature/bench/Bench.tsx'));
+const Handbook = lazy(() => import('../feature/why/Handbook.tsx'));
 const CribShell = lazy(() => import('../feature/crib/CribShell.tsx'));
 const Wrenches = lazy(() => import('../feature/crib/Wrenches.tsx'));
 const Tools = lazy(() => import('../feature/crib/Tools.tsx'));
@@ -145,6 +146,7 @@ function Screens({ status }: { status: SessionStatus }) {
             <Route path="/vehicles/:vehicleId" element={<VehicleScreen />} />
             <Route path="/due" element={<Due />} />
             <Route path="/book" element={<Book />} />
+            <Route path="/handbook" element={<Handbook />} />
             <Route path="/bench" element={<Bench />} />
             <Route path="/bench/:tool" element={<Bench />} />
             <Route path="/kits" element={<KitLibrary />} />

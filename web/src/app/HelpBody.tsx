@@ -47,6 +47,11 @@ export default function HelpBody({
             </dl>
           </section>
         )}
+        <p>
+          <Link to="/handbook" className="inline-flex min-h-11 items-center underline" onClick={onLeave}>
+            Why it is so: all reasons, to read or print
+          </Link>
+        </p>
         {why.length > 0 && (
           <section>
             <h3 className="font-bold">Why</h3>

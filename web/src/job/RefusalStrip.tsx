@@ -1,4 +1,4 @@
-import { useState } from 'react';
+import { lazy, Suspense, useState } from 'react';
 import { refusalText } from '#contract/wording/refusal-text.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import { mayConfirm } from '#core/job/decide.ts';
@@ -13,6 +13,9 @@ import { ReasonSheet } from '../ui/ReasonSheet.tsx';
 import { useJobStore } from './job-store.ts';
 import { ProofSheet } from './ProofSheet.tsx';
 
+/** The reasons of all rules, with their pictures: fetched by who asks. */
+const WhySheet = lazy(() => import('../feature/why/WhySheet.tsx'));
+
 /** What was refused, why, and what lifts it; with the ways on that there are. */
 export function RefusalStrip({ plan }: { plan: Plan }) {
   const refused = useJobStore((store) => store.refused);
@@ -21,6 +24,7 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
   const role = useSession((state) => state.session?.person.role);
   const system = useSettings((settings) => settings.system);
   const [asking, setAsking] = useState(false);
+  const [why, setWhy] = useState(false);
   /** What lifts it, once its reason is given. */
   const [lifting, setLifting] = useState<{ lift: JobCommand; after: JobCommand }>();
   if (!refused) return null;
@@ -67,10 +71,16 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
           </Button>
         )}
         {mine && <Button onClick={() => setAsking(true)}>Allow it</Button>}
+        <Button onClick={() => setWhy(true)}>Why is that?</Button>
         <Button tone="dark" onClick={dismiss}>
           Seen
         </Button>
       </div>
+      {why && (
+        <Suspense fallback={null}>
+          <WhySheet code={refusal.code} onClose={() => setWhy(false)} />
+        </Suspense>
+      )}
       <ReasonSheet
         open={asking}
         onClose={() => setAsking(false)}

@@ -58,6 +58,13 @@ export const HELP: Readonly<Record<string, Help>> = {
       'The calendar file keeps each item’s name in it: a calendar that takes the file again moves what has moved.',
     ],
   },
+  '/handbook': {
+    title: 'Why it is so',
+    what: 'The reasons behind what is asked and refused, each with a picture, one thing to do and where it comes from; all on one page, to be read through or printed.',
+    why: [
+      'A rule that nobody understands is got round. The same reason stands where something is refused, under Why is that?',
+    ],
+  },
   '/book': {
     title: 'Book',
     what: 'Everything ever pulled, found by plate, owner, kit, station, wrench, verdict and day; and what all of it says of one kit.',
@@ -261,6 +268,11 @@ export const HELP: Readonly<Record<string, Help>> = {
     why: [
       'A short bag found now is a telephone call; found at the last bolt it is a vehicle on the lift over the weekend.',
     ],
+  },
+  '/jobs/*/screen': {
+    title: 'Second screen',
+    what: 'Follows the work of the tablet in the bay: for the wall, read six metres off, or for whoever lends a hand, who is told what to hold and when to let go. Nothing is recorded on it.',
+    why: ['The hand that holds does not see the figure, and lets go too early; or holds on, and is in the way.'],
   },
   '/jobs/*/line': {
     title: 'The line',
