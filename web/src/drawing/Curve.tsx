@@ -35,6 +35,10 @@ const TONE: Record<NonNullable<CurveSeries['tone']>, string> = {
   faint: 'var(--rule)',
 };
 
+/** Several series may go by one name: it stands once below. */
+const firstOfLabel = ({ label }: CurveSeries, at: number, all: readonly CurveSeries[]): boolean =>
+  all.findIndex((other) => other.label === label) === at;
+
 /** A curve on squared paper, its scales drawn as rules. Values outside the frame are cut off, never squeezed in. */
 export function Curve({
   label,
@@ -214,7 +218,7 @@ export function Curve({
       </svg>
       {(series.length > 1 || band) && (
         <figcaption className="mt-1 flex flex-wrap gap-x-5 gap-y-1 text-sm">
-          {series.map(({ key, label: name, tone = 'ink', dashed }) => (
+          {series.filter(firstOfLabel).map(({ key, label: name, tone = 'ink', dashed }) => (
             <span key={key} className="flex items-center gap-2">
               <svg width="26" height="8" aria-hidden="true">
                 <line

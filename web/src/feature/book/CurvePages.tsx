@@ -43,9 +43,9 @@ function StationCurves({ kit, station }: { kit: string; station: string }) {
   if (!newest) return <p className="py-2 text-ink-2">No wrench has given a curve of it yet.</p>;
   const series = data.curves
     .map(
-      ({ revision, number, job, atMs, points }): CurveSeries => ({
+      ({ revision, job, atMs, points }): CurveSeries => ({
         key: `${job} ${atMs}`,
-        label: `revision ${revision}, job ${number}`,
+        label: `revision ${revision}`,
         points,
         tone: revision === newest.revision ? 'ink' : 'faint',
         // Curves of earlier revisions are told apart without colour too.

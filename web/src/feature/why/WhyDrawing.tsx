@@ -3,7 +3,8 @@ import type { WhyPicture } from '#contract/wording/en/why.ts';
 
 const INK = 'var(--ink)';
 const RULE = 'var(--rule)';
-const PAINT = 'var(--paint)';
+/** The house's paint, as the map's next station has it. */
+const PAINT = '#ffd21f';
 const line = { stroke: INK, strokeWidth: 3, fill: 'none' } as const;
 const thin = { stroke: RULE, strokeWidth: 2, fill: 'none' } as const;
 
@@ -44,17 +45,17 @@ const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
     says: 'A bolt is a spring: stretched it clamps, past its yield it stays long',
     drawn: (
       <>
-        <Bolt x={60} long={70} />
-        <Bolt x={130} long={80} />
-        <Bolt x={200} long={98} />
-        <path d="M20 106H220" {...thin} />
-        <Text x={60} y={134}>
+        <Bolt x={50} y={6} long={62} />
+        <Bolt x={120} y={6} long={72} />
+        <Bolt x={190} y={6} long={90} />
+        <path d="M10 84H230" {...thin} />
+        <Text x={50} y={134}>
           loose
         </Text>
-        <Text x={130} y={134}>
+        <Text x={120} y={134}>
           clamps
         </Text>
-        <Text x={200} y={134}>
+        <Text x={190} y={134}>
           stays long
         </Text>
       </>

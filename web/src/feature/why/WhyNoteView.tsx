@@ -4,7 +4,7 @@ import { WhyDrawing } from './WhyDrawing.tsx';
 /** A note with its picture: why, one thing to do, and where it comes from. */
 export function WhyNoteView({ note }: { note: WhyNote }) {
   return (
-    <div className="flex flex-wrap gap-x-6 gap-y-3 sm:flex-nowrap">
+    <div className="flex flex-col gap-x-6 gap-y-3 sm:flex-row">
       <WhyDrawing picture={note.picture} />
       <div className="min-w-0 flex-1">
         <p className="text-lg">{note.why}</p>
