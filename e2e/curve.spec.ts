@@ -36,6 +36,8 @@ test('a live pull says what its curve shows, and the record keeps and gives it',
   await page.getByRole('dialog').getByRole('button', { name: 'Settings', exact: true }).click();
   await page.getByLabel('Its joint, to be tried out').selectOption({ label: 'Thread crossed or dirty' });
   await page.keyboard.press('Escape');
+  // While a sheet is going, the big key is still its own.
+  await expect(page.getByRole('dialog')).toHaveCount(0);
   await pull();
   await expect(notice.getByRole('alert')).toContainText('Station 4: thread crossed or dirty', { timeout: 30_000 });
   await expect(notice.getByRole('alert')).toContainText('Back it out by hand and look at both threads.');

@@ -114,7 +114,13 @@ const RULES: readonly Rule[] = [
   // `Hardtop with tow bar:`, `Batteries on the passenger side:`, `not for plastic housings`
   { pattern: /\b\p{Lu}\p{Ll}{2,} with(?:out)? [^.,;:\n]{3,30}(?=:)/gu, heads: true },
   { pattern: /\b\p{Lu}\p{Ll}{2,} on the (?:passenger|driver|left|right|near|off)[^.,;:\n]{0,24}(?=:)/gu, heads: true },
-  { pattern: /\bnot (?:for|on) (?!the\b)[^.,;:\n\d]{4,40}/gi, heads: true },
+  {
+    pattern: new RegExp(
+      `\\bnot (?:for|on) (?:[\\p{L}-]+ ){0,3}(?:${VEHICLE}|housings?|wheels?|gearbox(?:es)?|beams?|roofs?)\\b`,
+      'giu',
+    ),
+    heads: true,
+  },
   { pattern: /\bwhere you(?:'ve| have) got (?:them|one|it|an? [^.,;:\n]{2,20})/gi },
   {
     pattern:

@@ -302,6 +302,10 @@ function nextNumber(heading: string): RegExp | undefined {
 /** A row that has its count at its end is complete. */
 const COUNT_ENDS = /(?:\.{2,}|…|\t|\s{2,})\s*\d{1,3}\s*$/;
 
+/** `TIGHTENING (N·m)   Dunmoor 20   Dunmoor 30`: the head of a table of torques. */
+const FIGURES_BEGIN =
+  /^[^\d]{0,24}\b(?:tighten(?:ing)?|torques?)\b[^\n\d]{0,24}[([] ?(?:n[·. ]?m|ft|lbs?|lbf|in|kgf?)\b/i;
+
 /** The rows of a list below its heading; a line that goes on with the one before is joined to it. */
 function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { rows: Line[]; end: number } {
   const rows: Line[] = [];
@@ -324,6 +328,8 @@ function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { ro
     // Another list begins.
     if (at > heading + 1 && /:/.test(plain.slice(0, 24)) && headingOf(line.text) !== undefined && !BAG.test(line.text))
       break;
+    // A table of figures follows the list.
+    if (rows.length > 0 && FIGURES_BEGIN.test(plain)) break;
     const cells = cellsOf(line.text, 0);
     const titles = rows.length === 0 && cells.length > 1 && cells.every((cell) => !/\d/.test(cell.text));
     const before = rows.at(-1);

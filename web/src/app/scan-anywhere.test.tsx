@@ -63,6 +63,11 @@ describe('a scanner on any screen', () => {
     expect(await screen.findByText('Nothing in the shop answers to that.')).toBeVisible();
     expect(screen.getByRole('combobox')).toHaveValue('zz-999');
   });
+  it('lets a few letters that were drummed through, each in its turn', async () => {
+    const { user } = open();
+    await user.keyboard('tt');
+    expect(await screen.findByText('pressed 2')).toBeVisible();
+  });
   it('lets a letter pressed by hand through', async () => {
     const { user } = open();
     await user.keyboard('t');

@@ -16,6 +16,18 @@ type Taker = (code: string) => boolean | undefined;
 /** Who takes a code, the screen shown last at the end. */
 const takers: Taker[] = [];
 let stopListening: (() => void) | undefined;
+/** When the newest key was pressed, by its own time, ms. */
+let newestMs = 0;
+
+/**
+ * Does what one digit stands for, once it is known that it does not open a code: a scanner that is used over a question
+ * must not answer it.
+ */
+export function afterLoneKey(event: KeyboardEvent, then: () => void): void {
+  setTimeout(() => {
+    if (newestMs <= event.timeStamp) then();
+  }, BETWEEN_MS + 10);
+}
 
 /**
  * Listens for a burst of characters ended by Enter, wherever the focus is but in a field. A letter is held for a moment,
@@ -26,17 +38,38 @@ function listenForBursts(): () => void {
   let code = '';
   let lastMs = 0;
   let held: ReturnType<typeof setTimeout> | undefined;
+  /** Keys that wait, in the order they were pressed. */
+  let waiting: KeyboardEvent[] = [];
   /** Keys that were held and are let through. */
   const released = new WeakSet<Event>();
+  /** No more came, and no end: the keys were a hand's, and each does what it does. */
+  const release = () => {
+    const keys = waiting;
+    waiting = [];
+    code = '';
+    for (const { key, code: place, target } of keys) {
+      const again = new KeyboardEvent('keydown', { key, code: place, bubbles: true, cancelable: true });
+      released.add(again);
+      target?.dispatchEvent(again);
+      target?.dispatchEvent(new KeyboardEvent('keyup', { key, code: place, bubbles: true }));
+    }
+  };
   const listen = (event: KeyboardEvent) => {
     if (released.has(event) || event.ctrlKey || event.metaKey || event.altKey) return;
     if (isField(event.target)) return;
     const { key } = event;
-    const nowMs = performance.now();
-    if (nowMs - lastMs > BETWEEN_MS) code = '';
-    lastMs = nowMs;
+    newestMs = event.timeStamp;
+    // By the key's own time: a page that is busy hears all of a burst late.
+    if (event.timeStamp - lastMs > BETWEEN_MS) {
+      clearTimeout(held);
+      release();
+    }
+    lastMs = event.timeStamp;
     if (key === 'Enter') {
-      if (code.length >= SHORTEST) {
+      clearTimeout(held);
+      if (code.length < SHORTEST) release();
+      else {
+        waiting = [];
         event.preventDefault();
         event.stopImmediatePropagation();
         const whole = code;
@@ -52,18 +85,12 @@ function listenForBursts(): () => void {
       return;
     }
     code += key;
-    clearTimeout(held);
     if (/[\d.,]/.test(key) || (code.length === 1 && !isLetter(key))) return;
     event.preventDefault();
     event.stopImmediatePropagation();
-    if (code.length > 1) return;
-    const { target, code: place } = event;
-    held = setTimeout(() => {
-      const again = new KeyboardEvent('keydown', { key, code: place, bubbles: true, cancelable: true });
-      released.add(again);
-      target?.dispatchEvent(again);
-      target?.dispatchEvent(new KeyboardEvent('keyup', { key, code: place, bubbles: true }));
-    }, BETWEEN_MS);
+    waiting.push(event);
+    clearTimeout(held);
+    held = setTimeout(release, BETWEEN_MS);
   };
   window.addEventListener('keydown', listen, { capture: true });
   return () => {

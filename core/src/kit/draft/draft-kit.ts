@@ -8,6 +8,7 @@ import { draftVariants } from './draft-variants.ts';
 import { type Draft, startDrafting } from './drafting.ts';
 import { placeParts } from './place-parts.ts';
 import { rideHeightLast } from './ride-height-last.ts';
+import { tableAtItsStep } from './table-at-its-step.ts';
 
 /**
  * Builds a draft kit from what was read. Everything the sheet says is placed; what it does not say is left at a plain
@@ -26,6 +27,7 @@ export function draftKit(
   const variants = draftVariants(drafting);
   const joints = draftJoints(drafting, packing, variants);
   draftSteps(drafting, packing, joints, variants);
+  tableAtItsStep(drafting);
   draftTools(drafting);
   rideHeightLast(drafting);
   placeParts(drafting);

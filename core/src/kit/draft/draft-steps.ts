@@ -102,6 +102,9 @@ export const laterIn = (own: readonly Fact[]): boolean => {
   return due !== undefined && (!now || again);
 };
 
+/** Said of the whole vehicle, and not of the lift it needs. */
+const RAISES = /^(?:raise|lift) the\b/i;
+
 /** The steps, each with what it has done; lines of the packing list and headings are none. */
 export function draftSteps(
   drafting: Drafting,
@@ -252,6 +255,9 @@ export function draftSteps(
           actions.push({ type: 'lower' });
         }
         place(fact, path);
+      } else if (value.kind === 'need' && value.need === 'lift' && RAISES.test(fact.printed)) {
+        // `Raise the vehicle` asks for a lift, and is work of its own.
+        if (!actions.some(({ type }) => type === 'lift')) actions.push({ type: 'lift' });
       } else if (value.kind === 'hole' && value.role === 'drill') {
         const { action, taken } = drillOf(step, own, fact as Of<'hole'>);
         actions.push(action);

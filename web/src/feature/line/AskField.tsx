@@ -4,6 +4,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { askText, optionText, whyText } from '#contract/wording/ask-text.ts';
 import type { Ask, AskOption } from '#core/line/ask.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
+import { afterLoneKey } from '../../app/use-scanner.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { takePhoto } from '../../shop/photos.ts';
 import { ActionBar, Button, Key } from '../../ui/Button.tsx';
@@ -53,9 +54,9 @@ function OneOfAsk({ ask, then, onAnswer }: Of<'oneOf'>) {
   usePrimaryKey(take);
   useHotkeys(
     '1,2,3,4,5,6,7,8,9',
-    (_, { keys }) => {
+    (event, { keys }) => {
       const option = ask.options[Number(keys?.[0]) - 1];
-      if (option) onAnswer(option.value);
+      if (option) afterLoneKey(event, () => onAnswer(option.value));
     },
     { useKey: true },
     [ask, onAnswer],

@@ -1,0 +1,70 @@
+import type { Step } from '../kit-step.ts';
+import type { StepAction } from '../step-action.ts';
+import type { Drafting } from './drafting.ts';
+
+/** `Tighten by the table, chassis first`, `Tighten: plate, winch, bracket`: where a table's figures are pulled. */
+const TIGHTENS = /\b(?:tighten|torque|pull)\b/i;
+const BY_THE_TABLE = /\b(?:table|chart|list|matrix|data|above|below|figures?|values?)\b|:\s*\p{L}/iu;
+/** `four M12 from the front, finger tight`: the bolts of that size are started. */
+const BY_HAND = /\b(?:by hand|finger[- ]tight|hand[- ]tight|finger tight|loosely|loose)\b/i;
+/** What closes a sheet: before it the joints are tight. */
+const CLOSES = new Set<StepAction['type']>(['lower', 'refit', 'reconnect']);
+const OF_JOINTS = new Set<StepAction['type']>(['start', 'snug', 'torque', 'apply', 'verify']);
+/** Fewer steps behind a table are no sheet that works by it. */
+const FEW = 3;
+
+const isRow = ({ number, actions }: Step): boolean =>
+  number === undefined &&
+  actions.some(({ type }) => type === 'torque') &&
+  actions.every(({ type }) => OF_JOINTS.has(type));
+
+/**
+ * A table of figures that stands before the steps is no work of its own: nothing is pulled before the vehicle is raised.
+ * Its joints go to the step that says to tighten by it, else right before what closes the sheet; each is started where a
+ * step has its size started by hand.
+ */
+export function tableAtItsStep({ kit }: Drafting): void {
+  const first = kit.steps.findIndex(({ number }) => number !== undefined);
+  const rows = kit.steps.slice(0, Math.max(0, first)).filter(isRow);
+  const work = kit.steps.slice(Math.max(0, first));
+  if (first < 0 || rows.length === 0 || work.length < FEW) return;
+  if (work.some(({ actions }) => actions.some(({ type }) => type === 'torque'))) return;
+  const target = work.find(({ text }) => TIGHTENS.test(text) && BY_THE_TABLE.test(text));
+  const closes = work.findIndex(({ actions }) => actions.some(({ type }) => CLOSES.has(type)));
+  const at = target ? work.indexOf(target) : closes < 0 ? work.length : closes;
+  startedByHand(kit, rows, work.slice(0, at));
+  // Behind the table everything was taken for what comes after the last figure.
+  for (const step of work.slice(0, at))
+    if (step.phase === 'refit' && !step.actions.some(({ type }) => CLOSES.has(type))) step.phase = 'loose';
+  const before = kit.steps.slice(0, first).filter((step) => !rows.includes(step));
+  if (target) {
+    const own = target.actions.filter(({ type }) => type !== 'do');
+    target.actions = [...own, ...rows.flatMap(({ actions }) => actions)];
+    target.phase = 'torque';
+    kit.steps = [...before, ...work];
+  } else kit.steps = [...before, ...work.slice(0, at), ...rows, ...work.slice(at)];
+}
+
+/** Moves the start of each group to the step that has bolts of its size started. */
+function startedByHand(kit: Drafting['kit'], rows: readonly Step[], earlier: readonly Step[]): void {
+  for (const row of rows)
+    for (const action of row.actions) {
+      if (action.type !== 'start') continue;
+      const size = sizeOf(kit, action.group);
+      const place =
+        size && earlier.find(({ text }) => BY_HAND.test(text) && new RegExp(`\\b${size}\\b`, 'i').test(text));
+      if (!place) continue;
+      row.actions = row.actions.filter((other) => other !== action);
+      place.actions = [...place.actions.filter(({ type }) => type !== 'do'), action];
+    }
+}
+
+/** What a sheet calls the size of a group's bolts: `M12`, `3/8`. */
+function sizeOf({ groups, stations, items }: Drafting['kit'], group: string): string | undefined {
+  const [id] = groups.find((entry) => entry.id === group)?.stations ?? [];
+  const stack = stations.find((station) => station.id === id)?.stack ?? [];
+  const thread = stack
+    .flatMap((piece) => (piece.kind === 'hardware' ? (items.find((item) => item.id === piece.item)?.thread ?? []) : []))
+    .at(0);
+  return thread && (/^M\d+/i.exec(thread)?.[0] ?? /^\d+\/\d+/.exec(thread)?.[0]);
+}
