@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { HOB, MIRA, plate, RAFE, refusal, WRENCHES } from '#demo/try-job.ts';
+import { HOB, MIRA, plate, platesSnug, pullOf, RAFE, refusal, WRENCHES } from '#demo/try-job.ts';
 import { hardwareLedger } from './hardware-ledger.ts';
 import { takeCommand } from './job-log.ts';
 import type { Person } from './role.ts';
@@ -45,5 +45,16 @@ describe('a record that was altered', () => {
     const { log } = take(worker.log, 'b', { type: 'acknowledgeBreak', reason: 'Eight were counted.' }, [2]);
     expect(take(log, 'c', start, [2])).toMatchObject({ ok: true });
     expect(take(log, 'd', start, [2, 7])).toMatchObject({ ok: false, refusal: { code: 'recordBroken', at: 7 } });
+  });
+});
+
+describe('how far a bolt was turned', () => {
+  it('typed, two turns are the most; a wrench that counts may have run it down first', () => {
+    const { worker, first } = platesSnug();
+    const turned = (source: 'live' | 'typed', movementDeg: number) =>
+      refusal(worker, pullOf(first, 55, { source, movementDeg }));
+    expect(turned('typed', 721)).toBe('implausibleAngle');
+    expect(turned('live', 821)).not.toBe('implausibleAngle');
+    expect(turned('live', 7201)).toBe('implausibleAngle');
   });
 });

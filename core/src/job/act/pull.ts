@@ -15,7 +15,7 @@ import { firstStanding } from '../gate/overridden.ts';
 import { missingAnswer } from '../gate/reading-gate.ts';
 import { type Pull, type StationState, stationState } from '../job-state.ts';
 import { pullBand } from '../next-station.ts';
-import { BEYOND_SCALE, CONVERSION_SHARE, PLAUSIBLE_DEG, PLAUSIBLE_NM } from '../plausible.ts';
+import { BEYOND_SCALE, CONVERSION_SHARE, PLAUSIBLE_DEG, PLAUSIBLE_NM, RUN_DOWN_DEG } from '../plausible.ts';
 import { dueStage } from '../procedure-stage.ts';
 import { curveOf } from '../pull-curve.ts';
 import { type PullFacts, pullFacts } from '../pull-facts.ts';
@@ -148,8 +148,10 @@ function implausible(command: PullCommand, wrench: Wrench): Refusal | undefined 
   const limitNm = Math.min(PLAUSIBLE_NM, wrench.fullScaleNm * BEYOND_SCALE);
   if (!(torqueNm > 0 && torqueNm <= PLAUSIBLE_NM) || (source === 'live' && torqueNm > limitNm))
     return { code: 'implausibleTorque', torqueNm, limitNm: source === 'live' ? limitNm : PLAUSIBLE_NM };
-  const turned = [angleDeg, movementDeg].find((angle) => angle !== undefined && !(Math.abs(angle) <= PLAUSIBLE_DEG));
-  if (turned !== undefined) return { code: 'implausibleAngle', angleDeg: turned, limitDeg: PLAUSIBLE_DEG };
+  // Typed, it is a slip; a wrench that counts may have run the bolt down first.
+  const limitDeg = source === 'live' ? RUN_DOWN_DEG : PLAUSIBLE_DEG;
+  const turned = [angleDeg, movementDeg].find((angle) => angle !== undefined && !(Math.abs(angle) <= limitDeg));
+  if (turned !== undefined) return { code: 'implausibleAngle', angleDeg: turned, limitDeg };
   const share = through ? settingWithAdapterNm(1, through) : undefined;
   if (share && !share.ok) return { code: 'adapterImpossible' };
   const typedNm = entered && toBase(entered.value, entered.unit) / (share?.value ?? 1);
