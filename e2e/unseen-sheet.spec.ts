@@ -198,8 +198,54 @@ The carrier may bear 35 kg; moment at the spindle 210 N m at full load.
 Gas strut pushes with 400 N.
 `;
 
+/** A maker's table for two vehicles, before the steps that send to it. */
+const MATRIX = `CROSS MEMBER CM-4                                   maker's table sheet
+IN THE BOX
+  4   flange bolt M12 x 1.75 x 40  10.9
+  4   flange nut M12 x 1.75
+  2   bolt M10 x 1.5 x 30  8.8
+  1   cross member
+  1   stay
+
+TIGHTENING (N·m)                    Dunmoor 20     Dunmoor 30
+Cross member to chassis, M12        65             90
+Stay to cross member, M10           40             48
+
+1. Raise the vehicle, stands under the sills.
+2. Remove the towing eye. It is not used again.
+3. Cross member up, M12 bolts from outside, nuts inside, by hand.
+4. Stay on with the M10 bolts, by hand.
+5. Tighten by the table, chassis first.
+6. Lower the vehicle.
+7. Check all bolts again after 500 km.
+`;
+
+/** A data sheet: least, wanted and most in columns with a unit to each row, and lettered steps without a figure. */
+const DATA_SHEET = `Item: WP-220 winch plate                       data sheet, issue 4
+Supplied
+  4 pcs  bolt M12x1.75x45 10.9 zinc flake
+  4 pcs  nut M12x1.75 cl.10
+  4 pcs  bolt 3/8-16 x 1-1/4 gr.8
+  2 pcs  bolt M6x1x16
+
+Joint                          Min    Nom    Max    Unit
+Plate to chassis, M12          80     86     92     N·m
+Winch to plate, 3/8-16         40     43     46     N·m
+Solenoid bracket, M6           8      9      10     N·m
+
+Nom is the setting of the wrench. Max is never exceeded. Fasteners as delivered, do not lubricate.
+a. Disconnect the battery.
+b. Remove the lower grille.
+c. Plate on the chassis, four M12 from the front, nuts behind, finger tight.
+d. Winch on the plate with the 3/8 bolts.
+e. Solenoid bracket with the M6 bolts.
+f. Tighten: plate, winch, bracket.
+g. Refit the lower grille. Reconnect the battery.
+h. Spool the rope in and out once under 200 kg.
+`;
+
 /** What each sheet must leave on the record, and whether a clock still runs when it is signed. */
-const STRANGERS = [
+const STRANGERS: Array<{ title: string; sheet: string; said: string[]; answer?: string }> = [
   {
     title: 'Winch tray',
     sheet: LEAFLET,
@@ -212,9 +258,15 @@ const STRANGERS = [
   },
   { title: 'Hitch cross beam', sheet: WORKS_FORM, said: ['135'] },
   { title: 'Hinged spare carrier', sheet: QUICK_CARD, said: ['105'] },
+  { title: 'Cross member', sheet: MATRIX, answer: 'Dunmoor 30', said: ['90.', '48.', 'Remove: towing eye'] },
+  {
+    title: 'Winch plate',
+    sheet: DATA_SHEET,
+    said: ['Disconnect: battery', 'Reconnect: battery', 'Refit: lower grille'],
+  },
 ];
 
-for (const { title, sheet, said } of STRANGERS)
+for (const { title, sheet, said, answer } of STRANGERS)
   test(`a sheet nobody wrote the reader for, to the signed record: ${title}`, async ({ page, app }) => {
     test.slow();
     await swiftHand(page);
@@ -223,6 +275,11 @@ for (const { title, sheet, said } of STRANGERS)
     await page.getByLabel('Text of the sheet').fill(sheet);
     await page.getByRole('button', { name: 'Read it' }).click();
     await expect(page.getByRole('heading', { name: 'What it says' })).toBeVisible();
+    // A figure whose unit stands in a heading is looked at, with one key each.
+    const open = page.getByText(/^\d+ to check$/);
+    const toCheck = Number((await open.textContent())?.match(/\d+/)?.[0]);
+    for (let at = 0; at < toCheck; at++) await page.keyboard.press('Enter');
+    await expect(page.getByText('0 to check')).toBeVisible();
     await page.getByRole('button', { name: 'Make the draft' }).click();
     await page.getByLabel('Title of the kit').fill(title);
     await page.getByRole('textbox', { name: 'Maker' }).fill('Lowmoor Fabrication');
@@ -230,6 +287,6 @@ for (const { title, sheet, said } of STRANGERS)
     await expect(page.getByRole('heading', { name: new RegExp(title) })).toBeVisible();
 
     await releaseAsPrinted(page);
-    await workToRecord(page, app, title, '1357');
+    await workToRecord(page, app, title, '1357', answer);
     for (const words of said) await expect(page.getByText(words).first()).toBeVisible();
   });

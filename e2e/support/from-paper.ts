@@ -17,10 +17,12 @@ export async function releaseAsPrinted(page: Page): Promise<void> {
   await expect(page.getByText('From the maker’s sheet')).toBeVisible();
 }
 
-/** Opens a job with a kit, counts its bags, works every step on the screen and signs. */
-export async function workToRecord(page: Page, app: App, title: string, pin: string): Promise<void> {
+/** Opens a job with a kit, answers what it asks of the vehicle, counts its bags, works every step on the screen and signs. */
+export async function workToRecord(page: Page, app: App, title: string, pin: string, answer?: string): Promise<void> {
   await page.goto(`${app.url}/receive?vehicle=v-carrick`);
   await page.getByRole('button', { name: new RegExp(title) }).click();
+  // What the kit asks of the vehicle.
+  if (answer) await page.getByText(answer, { exact: true }).click();
   await page.getByRole('button', { name: 'Open the job' }).click();
   await page.waitForURL(/\/jobs\//);
   const job = /jobs\/([^/]+)/.exec(page.url())?.[1] ?? '';
