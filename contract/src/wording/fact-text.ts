@@ -204,6 +204,8 @@ export function doubtText(doubt: Doubt): string {
       return 'Its unit stands further on, or in the heading.';
     case 'unsaid':
       return 'Nothing in its sentence asks for it. Is it a figure to pull to?';
+    case 'nearEnough':
+      return 'The sheet says about. Ask the maker for the figure to set, or take this one.';
     case 'onlyEnd':
       return 'Only an end is printed, and no figure to pull to.';
     case 'assumed':

@@ -14,6 +14,8 @@ describe('what wants a look before it is taken', () => {
     ['Torque to 40 lb.', '40 lb: forceForTorque'],
     ['Remove the two 16 mm bolts.', '16 mm: threadNotSaid'],
     ['Torque to 45 ft-1b.', '45 ft-1b: mended'],
+    ['Spinners: hand + 1/4 turn (ca. 80 N m).', '80 N m: nearEnough'],
+    ['Torque the M10 bolts to about 40 Nm.', '40 Nm: nearEnough'],
     ['M12 90, M10 40 and M8 20 ft-lb', '90: carried'],
     ['Use thread locker.', 'thread locker: assumed'],
   ])('%s', (text, expected) => expect(codes(text)).toContain(expected));

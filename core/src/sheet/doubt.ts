@@ -1,5 +1,5 @@
 import type { Fact } from './fact.ts';
-import { UNSAID } from './torque-role.ts';
+import { NEAR_ENOUGH, UNSAID } from './torque-role.ts';
 
 /** Why a fact wants a person's look before it is taken. */
 export type Doubt =
@@ -11,6 +11,8 @@ export type Doubt =
   | { code: 'carried' }
   /** Nothing in its sentence asks for it. */
   | { code: 'unsaid' }
+  /** The sheet itself gives it as near enough. */
+  | { code: 'nearEnough' }
   /** Only an end is printed: never over, or at least. */
   | { code: 'onlyEnd' }
   | { code: 'assumed' };
@@ -59,6 +61,7 @@ export function doubts(facts: readonly Fact[]): ReadonlyMap<number, Doubt> {
       found.set(index, { code: 'threadNotSaid' });
     else if (value.kind === 'torque' && value.only !== undefined) found.set(index, { code: 'onlyEnd' });
     else if (value.kind === 'torque' && confidence === UNSAID) found.set(index, { code: 'unsaid' });
+    else if (value.kind === 'torque' && confidence === NEAR_ENOUGH) found.set(index, { code: 'nearEnough' });
     else if (confidence < 0.65) found.set(index, { code: 'mended' });
     else if (confidence < PLAIN) found.set(index, { code: value.kind === 'torque' ? 'carried' : 'assumed' });
   });

@@ -8,12 +8,13 @@ import { packingFacts, packingLists, type SheetList } from './packing-list.ts';
 import { pageFurniture } from './page-furniture.ts';
 import { placeIn, stepFinder } from './place-in.ts';
 import { plainText, withoutTranslation } from './plain-text.ts';
+import { isQuoted, passedOn, quotesLetter, quotesQuestions } from './quoted-letter.ts';
 import { readTokens } from './read-tokens.ts';
 import { readingOrder } from './reading-order.ts';
 import type { ShopLexicon } from './shop-lexicon.ts';
 import { type SheetStep, splitSteps } from './step-split.ts';
 import { columnSenses } from './table.ts';
-import { giveRoles, isQuoted, quotesLetter, quotesQuestions } from './torque-role.ts';
+import { giveRoles } from './torque-role.ts';
 
 export type { SheetStep };
 
@@ -46,7 +47,7 @@ export const LONGEST_SHEET = 600_000;
  * @param lexicon - what this shop calls its compounds
  */
 export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetReading {
-  const { text, inSheet } = readingOrder(withoutTranslation(plainText(printed)));
+  const { text, inSheet } = readingOrder(withoutTranslation(passedOn(plainText(printed))));
   const packing = packingLists(text);
   const charts = generalCharts(text).map((span): SheetList => ({ ...span, of: 'chart' }));
   const senses = columnSenses(text);

@@ -2,6 +2,7 @@ import { askedTorque } from './asked-torque.ts';
 import type { AsideRole, Fact, FactValue, TorqueStage } from './fact.ts';
 import { TURN_DEG } from './lexicon.ts';
 import { lineAt } from './place-in.ts';
+import { isQuoted, quotesLetter } from './quoted-letter.ts';
 import { around } from './sentence.ts';
 import type { Span } from './token.ts';
 
@@ -174,17 +175,6 @@ function isAsked(text: string, at: number): boolean {
     /^[ \t]*(?:(?:your|the|our) )?(?:answer|reply)\b[ \t]*\d{0,2}[:.]/im.test(text.slice(at))
   );
 }
-
-/** Quoted lines of a letter that is answered: what was asked, and not what is said. */
-const ANSWERED =
-  /^(?:on .{3,80} wrote|.{0,60}\bwrote|.{0,40}original message|-{2,} ?(?:forwarded|your (?:mail|message))).{0,40}:?\s*-*$|^(?:from|to|subject|sent|re|aw|cc) ?: |\b(?:kind |best )?regards\b|^(?:hi|hello|dear)\b[^.\n]{0,30},?$/im;
-
-/** Whether a sheet is a letter that quotes the one it answers. */
-export const quotesLetter = (text: string): boolean => /^>.*\n>/m.test(text) && ANSWERED.test(text);
-/** Whether a letter is answered point by point: `> And the bumper?`, and below what is said to it. */
-export const quotesQuestions = (text: string): boolean => (text.match(/^>.*\?\s*(?:.{0,60})$/gm)?.length ?? 0) >= 2;
-/** Whether a place stands in a quoted line. */
-export const isQuoted = (text: string, at: number): boolean => /^\s*>/.test(lineAt(text, at));
 
 /** What a torque that stands at a span is. */
 export function torqueRole(text: string, span: Span, inList: boolean, answered: boolean, wide: boolean): TorqueRole {
@@ -441,6 +431,12 @@ function takeBack(facts: Fact[], text: string, fact: TorqueFact): void {
 export const UNSAID = 0.75;
 /** Confidence of a figure that a joint is pulled on from. */
 const BEGINS = 0.6;
+/** Confidence of a figure that its sheet gives as near enough: no wrench is set to `about`. */
+export const NEAR_ENOUGH = 0.72;
+/** `Hand + 1/4 turn (ca. 80 N m)`, `roughly 25` */
+const ABOUT = /(?:\b(?:ca\.?|circa|approx\.?|approximately|about|around|roughly|something like|some)|[~≈])\s*$/i;
+/** How far before a figure it is looked for. */
+const ABOUT_REACH = 18;
 /** `So make it 105 Nm`: in the place of the figure that was just taken back. */
 const INSTEAD =
   /\b(?:make|call) (?:it|that|them|those) $|\b(?:this|that|it|which) (?:has been|was|is) (?:now )?(?:revised|changed|raised|lowered|corrected|reduced|increased)(?: \w+)? to $/i;
@@ -647,7 +643,9 @@ export function giveRoles(
         ? { ...fact, confidence: UNSAID }
         : begins
           ? { ...fact, confidence: Math.min(fact.confidence, BEGINS) }
-          : fact;
+          : ABOUT.test(text.slice(Math.max(0, fact.start - ABOUT_REACH), fact.start)) && fact.confidence > NEAR_ENOUGH
+            ? { ...fact, confidence: NEAR_ENOUGH }
+            : fact;
     const turnedBack = stages ?? backAfterwards(fact, after);
     const again = stages ? undefined : backAndOn(fact, after);
     open = {

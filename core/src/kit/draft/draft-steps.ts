@@ -64,7 +64,7 @@ const FOR_LATER =
 
 /** `Do not oil the threads.`, `Values are for dry threads.`: minded while working, and done by nobody. */
 const MINDED =
-  /^(?:do not|don['’]t|never)\b(?!.*\b(?:tighten|torque|snug|but|instead|until|yet|before|after|fully|final(?:ly)?)\b)|^(?:(?:all|the|these|torque) )*(?:values|figures|torques)\b[^.]*\b(?:are|apply|assume|hold)\b|^(?:that|this|it) (?:was|is) (?:wrong|a misprint|an? (?:error|mistake))\b/i;
+  /^(?:do not|don['’]t|never)\b(?!.*\b(?:tighten|torque|snug|but|instead|until|yet|before|after|fully|final(?:ly)?)\b)|^(?:(?:all|the|these|torque) )*(?:values|figures|torques)\b[^.]*\b(?:are|apply|assume|hold)\b|^(?:that|this|it) (?:was|is) (?:wrong|a misprint|an? (?:error|mistake))\b|^(?:the |this |it )[\w -]{0,30}\bweighs (?:about )?\d|^(?:(?:if|when) (?:you are |you're )?(?:in doubt|unsure|not sure)|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?))\b[^.]*\b(?:ask|call|phone|ring|write|contact|stop)\b/i;
 
 /** `How tight?`, `Can I pull straight away?`: headings of a leaflet that answers questions. */
 const QUESTION =
@@ -72,7 +72,7 @@ const QUESTION =
 const isQuestion = ({ text }: SheetStep): boolean => QUESTION.test(text.trim());
 /** What such a leaflet answers with, before it says what. */
 const SMALL_TALK =
-  /^(?:sure|ok(?:ay)?|right|of course|no problem|here (?:you go|goes|it is)|thanks?|thank you|short version)\W*$/i;
+  /^(?:sure|ok(?:ay)?|right|of course|no problem|here (?:you go|goes|it is)|(?:thanks?|thank you)(?: for [^.]{3,60})?|short version)\W*$/i;
 const YES_NO = /^(?:yes|no|none|never|stop|nothing)\W*$/i;
 
 /** A word that stands over what is to be minded, and says nothing by itself. */

@@ -10,6 +10,8 @@ describe('what a sentence limits', () => {
     ['Keep at least 35 psi in the air springs.', 'inflation'],
     ['Inflation pressure: max. 7 bar.', 'inflation'],
     ['Maximum speed with the carrier 80 km/h.', 'speed'],
+    ['The carrier may bear 35 kg.', 'load'],
+    ['The bar may tow 1500 kg.', 'towing'],
     ['Tyres up to 265/70 R17 clear the arch.', 'tyre'],
   ] as const)('“%s” is of %s', (text, kind) => expect(limitIn(text)).toBe(kind));
   it.each([
@@ -18,5 +20,7 @@ describe('what a sentence limits', () => {
     'Leave at least 10 mm to the hose.',
     'Use a jack rated for 2 t.',
     'Two people lift the bar.',
+    'You may hold the 40 kg bar with straps.',
+    'The old bracket may be used again.',
   ])('“%s” limits nothing of the vehicle’s use', (text) => expect(limitIn(text)).toBeUndefined());
 });

@@ -499,3 +499,26 @@ describe('a card to tick, numbered behind its boxes', () => {
     expect(kit.steps.some(({ text }) => /Signed|Fitter/.test(text))).toBe(false);
   });
 });
+
+describe('remarks between the steps', () => {
+  const kit = drafted(`1. The carrier may bear 35 kg.
+2. Fit the carrier with two M10 bolts.
+3. The set weighs about 9 kg.
+4. Torque the M10 bolts to 40 Nm. In case of doubt ask the works.
+5. When in doubt, call us.
+6. Thank you for buying our carrier.
+`);
+  it('are minded and done by nobody', () => {
+    expect(kit.steps.map(({ number }) => number)).toEqual(['2', '4']);
+    expect(kit.cautions.map(({ text }) => text)).toEqual([
+      'The carrier may bear 35 kg.',
+      'The set weighs about 9 kg.',
+      'In case of doubt ask the works.',
+      'When in doubt, call us.',
+    ]);
+    expect(kit.cautions[0]?.limits).toBe('load');
+  });
+  it('hang nothing on an answer', () => {
+    expect(kit.questions).toEqual([]);
+  });
+});

@@ -56,6 +56,21 @@ describe('an act read by its words', () => {
     ['Let it stand for 1 h before use.', { type: 'wait', minutes: 60, gates: ['drive'] }],
     ['No driving for 2 hours.', { type: 'wait', minutes: 120, gates: ['drive'] }],
   ])('%s', (sentence, action) => expect(said(sentence)).toMatchObject(action));
+  it.each(['It is not used again.', 'It is no longer needed.', 'The eye will not be refitted.'])(
+    'what came off just before is scrapped, without a step of its own: %s',
+    (sentence) => {
+      const { removed, steps } = drafted(`1. Remove the towing eye. ${sentence}\n2. Torque the M10 bolts to 40 Nm.`);
+      expect(removed).toMatchObject([{ name: 'towing eye', fate: 'scrap' }]);
+      expect(steps).toHaveLength(2);
+    },
+  );
+  it.each(['A helper is not needed.', 'It is not required.', 'Paste is no longer needed.'])(
+    'nothing comes off where nothing that is known is meant: %s',
+    (sentence) => {
+      const { removed } = drafted(`1. ${sentence}\n2. Torque the M10 bolts to 40 Nm.`);
+      expect(removed).toEqual([]);
+    },
+  );
   it('what is taken off in other words goes back in other words, and what is not is kept', () => {
     const { removed, disconnects, steps } = drafted(
       '1. Take the bumper off, keep it clean.\n2. Pull the liner out.\n3. Unplug both fog lamps.\n4. Torque the M10 bolts to 40 Nm.\n5. Plug the fog lamps in again.\n6. Bumper back on.',

@@ -136,7 +136,7 @@ export const backInWords = ({ reading }: Pick<Drafting, 'reading'>, at: number, 
     (step, index) => index > at && BACK_ON.test(step.text) && sameThing(withQuestion(reading.steps, index), name),
   );
 
-const PRONOUN = /^(?:them|it|these|those|this|that)$/i;
+const PRONOUN = /^(?:them|they|it|these|those|this|that)$/i;
 
 /** Something of the vehicle that leaves its place; it goes back where a later line of the sheet says so. */
 function removed(
@@ -340,13 +340,15 @@ const WORD_ACTS: readonly WordAct[] = [
         : { type: 'remove', removed: removed(drafting, what, text) },
   },
   {
-    // `The eyes are not refitted`, `bolts are scrap`
+    // `The eyes are not refitted`, `bolts are scrap`, `It is no longer needed`.
     words:
-      /^(?:the |all |both )?([\p{L} -]{3,40}?) (?:(?:is|are) (?:scrap|waste)|(?:is|are) not (?:re-?fitted|re-?used|used again|needed))\b/iu,
-    act: (drafting, [, what = ''], text) => ({
-      type: 'remove',
-      removed: removed(drafting, what, text, 'scrap'),
-    }),
+      /^(?:the |all |both )?([\p{L} -]{2,40}?) (?:(?:is|are) (?:scrap|waste)|(?:(?:is|are) (?:not|no longer)|(?:will|must|shall|may) (?:not|never) be) (re-?fitted|re-?used|used again|needed|required))\b/iu,
+    act: (drafting, [, what = '', useless = ''], text) => {
+      // `A helper is not needed` and an `it` of which nothing came off take nothing off.
+      const known = drafting.kit.removed.some(({ name }) => PRONOUN.test(what) || sameThing(name, what));
+      if (!known && (PRONOUN.test(what) || /^(?:needed|required)$/i.test(useless))) return undefined;
+      return { type: 'remove', removed: removed(drafting, what, text, 'scrap') };
+    },
   },
   {
     // `Old copper washers go in the bin.`

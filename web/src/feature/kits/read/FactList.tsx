@@ -94,6 +94,7 @@ const WEIGHT: ReadonlyArray<Doubt['code']> = [
   'threadNotSaid',
   'onlyEnd',
   'carried',
+  'nearEnough',
   'mended',
   'unsaid',
   'forceForTorque',
