@@ -41,6 +41,9 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
     .replace(/\s+/g, ' ')
     .trim()
     .replace(/[.,;]+$/, '');
+  // `M8x25 - 4`: a size alone names its bolt.
+  const [, size, many] = /^(M\d{1,2} ?[x×] ?\d[\d.x× ]*?) [-–=] (\d{1,2})$/.exec(text) ?? [];
+  if (size !== undefined && Number(many) > 0) return { count: Number(many), item: size };
   if (!/\p{L}{2}/u.test(text)) return undefined;
   const marked = MARKED_TRAILING.exec(text);
   if (marked) {
@@ -77,6 +80,17 @@ export function itemOf(raw: string): { count: number; item: string } | undefined
     if (!sized && /\p{L}{2}/u.test(item)) return { count: Number(trail[1]), item };
   }
   return undefined;
+}
+
+/** Parts of a kit beside its hardware, by the last word of their name. Common words of the trade, from memory. */
+const PART =
+  /\b(?:frame|bar|beam|tube|guard|tray|hoop|rail|ladder|step|carrier|hitch|skid|cover|cable|harness|loom|member|crossmember|shackle|ball|neck|panel|liner|spring|cage|tongue|channel|bumper|rack|basket|winch)$/i;
+
+/** One thing that is named without a count: `frame`, `the skid plate`. */
+export function singleOf(raw: string): { count: number; item: string } | undefined {
+  const [, item = ''] = /^(?:and |the )*(\p{L}[\p{L} -]{2,30})$/iu.exec(raw.replace(/[.,;]+$/, '')) ?? [];
+  const last = item.toLowerCase().split(/[ -]/).at(-1) ?? '';
+  return PART.test(item) || (HARDWARE.has(last) && !last.endsWith('s')) ? { count: 1, item } : undefined;
 }
 
 /** What is counted: the last piece of hardware named before `with`, `for`, `of`, or the last word there. */

@@ -1,5 +1,5 @@
 import type { Fact } from './fact.ts';
-import { countIn, itemOf, LEADING, nounOf } from './packing-item.ts';
+import { countIn, itemOf, LEADING, nounOf, singleOf } from './packing-item.ts';
 import { ABBREVIATION, isSpoken } from './sentence.ts';
 import { cellsOf } from './table.ts';
 import type { Span } from './token.ts';
@@ -22,7 +22,7 @@ interface PackingLine extends Span {
 
 /** Opens a list of pieces, as a heading or at the head of a sentence. */
 const PIECES =
-  /\b(?:in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:(?:the|this) )?(?:kit|box|bag|carton|crate))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|box|bag|carton|pack(?:et)?|crate|package) (?:contains?|contents|list|holds?|includes?|comprises)|what(?:'s| is| you (?:get|will find|should have))?(?: in the (?:box|bag|carton|kit))?|you (?:will )?(?:get|find|receive|should have)|(?:scope|extent) of (?:delivery|supply)|(?:delivery|supply) (?:scope|extent|contents?)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|legend(?: of the (?:figure|drawing))?|bill of materials?|components|pieces|comes with)\b/i;
+  /\b(?:in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:(?:the|this) )?(?:kit|box|bag|carton|crate))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|box|bag|carton|pack(?:et)?|crate|package) (?:contains?|contents|list|holds?|includes?|comprises)|what(?:'s| is| you (?:get|will find|should have))?(?: in the (?:box|bag|carton|kit))?|you (?:will )?(?:get|find|receive|should have)|you should (?:find|receive)|there (?:ought to|should) be(?= (?:two|three|four|six|eight|ten|twelve|\d+)\b)|(?:scope|extent) of (?:delivery|supply)|(?:delivery|supply) (?:scope|extent|contents?)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|legend(?: of the (?:figure|drawing))?|bill of materials?|components|pieces|comes with)\b/i;
 const PIECES_ALONE =
   /^\s*(?:[A-Z\d]{1,3}[.)]\s+)?(?:parts?|kit|bag|box|carton|contents?|hardware|items?|supplied|you get|pack(?:age|et)?|fasteners?)(?: [A-Z\d]{1,3})?(?:\s*\([^)]*\))?\s*:?\s*$/i;
 const TOOLS =
@@ -89,7 +89,7 @@ function piecesOf(text: string, start: number): Array<Span & { text: string }> {
     if (depth > 0) continue;
     const next = text.slice(at, at + 24);
     const joint =
-      /^\s+(?:and|plus|&)\s+(?=\d|(?:an?(?! (?:half|quarter|third|eighth)\b)|the|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty)[\s-])/i.exec(
+      /^\s+(?:and|plus|&)\s+(?=\d|(?:as many|the same|an?(?! (?:half|quarter|third|eighth)\b)|the|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty)[\s-])/i.exec(
         next,
       ) ??
       /^\s+\/\s+/.exec(next) ??
@@ -126,14 +126,24 @@ function writtenItems(text: string, start: number): PackingLine[] {
         ? []
         : [{ start: start + match.index + lead, end: start + match.index + match[0].length, count, item }];
     });
-  const pieces = piecesOf(text, start);
-  const items: PackingLine[] = [];
-  for (const piece of pieces) {
-    const item = itemOf(piece.text);
-    if (item) items.push({ start: piece.start, end: piece.end, ...item });
-  }
-  return items;
+  let last = 0;
+  const pieces = piecesOf(text, start).map((piece) => {
+    const asMany = AS_MANY.exec(piece.text)?.[1];
+    const item = asMany !== undefined && last > 0 ? { count: last, item: asMany } : itemOf(piece.text);
+    last = item?.count ?? last;
+    return { piece, item };
+  });
+  const counted = pieces.filter(({ item }) => item !== undefined).length;
+  return pieces.flatMap(({ piece, item }) => {
+    const named = item ?? (counted >= AMONG_COUNTED ? singleOf(piece.text) : undefined);
+    return named ? [{ start: piece.start, end: piece.end, ...named }] : [];
+  });
 }
+
+/** `Eight bolts and as many nuts`: counted by what stands before it. */
+const AS_MANY = /^(?:and )?(?:as many|the same number of) (\p{L}.+)/iu;
+/** How many counted pieces make one without a number a piece of its own: `Frame, two side plates, eight bolts`. */
+const AMONG_COUNTED = 2;
 
 /** Where a sentence ends that begins at a place: at a stop that is no abbreviation's, or at an empty line. */
 function sentenceEnd(text: string, from: number): number {
@@ -158,7 +168,7 @@ function sentenceEnd(text: string, from: number): number {
 
 /** What a sentence says before the list it opens. */
 const OPENS_WRITTEN =
-  /(?:\b(?:find|get|gets|got(?! the\b)|should have|ought to have|holds?|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d)/iu;
+  /(?:\b(?:find|get|gets|got(?! the\b)|should have|ought to have|holds?|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are|(?:ought to|should) be))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d|\p{L}[\p{L} -]{2,24},\s+(?:an?|one|two|three|four|six|eight|\d+)\s)/iu;
 
 /** An answer that begins to count at once. */
 const ANSWERS =
@@ -242,11 +252,26 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
   return { lists, lines: found, labels };
 }
 
-/** How many lines from here on are a list that needs no heading: each says `2 off`, `4 pcs`. */
+/** How a line shows that it counts: `2 off`, `4 pcs`; `x4` in a column of its own; a number behind a dash. */
+const COUNTS_ITSELF = [
+  /\S\s{2,}\d{1,3} ?(?:off|pcs?\.?|pieces|ea\.?)(?=\s|$)/i,
+  /\p{L}.*(?:\s{2,}|\|\s*)[x×] ?\d{1,3}[\s|]*$/u,
+  /^\s*(?:[-•*]\s+)?(?:\p{L}{3}|[A-Z]?\d).*\S\s+[-–=]\s+\d{1,2}\s*$/u,
+];
+/** No washer is ever torqued: figures that stand behind one are counts. A fact of the trade, no source. */
+const WASHER = /\bwashers?\b/i;
+
+/** How many lines from here on are a list that needs no heading: each counts in the same way. */
 function countedLines(lines: readonly Line[], from: number): number {
-  let at = from;
-  while (/\S\s{2,}\d{1,3} ?(?:off|pcs?\.?|pieces|ea\.?)(?=\s|$)/i.test(lines[at]?.text ?? '')) at++;
-  return at - from >= 3 ? at - from : 0;
+  return Math.max(
+    ...COUNTS_ITSELF.map((counts, style) => {
+      let at = from;
+      while (counts.test(lines[at]?.text ?? '')) at++;
+      const rows = lines.slice(from, at);
+      const sure = style === 0 || rows.some(({ text }) => WASHER.test(text));
+      return rows.length >= FEW_PIECES && sure ? rows.length : 0;
+    }),
+  );
 }
 
 /** A later sentence of a line may open the list: `It is quickly told. You should have one ladder, …`. */
@@ -283,7 +308,9 @@ function headingOf(line: string): SheetList['of'] | undefined {
   if (cells.length > 1 && counts) return 'pieces';
   if (
     PIECES.test(head) &&
-    (short || /:/.test(head) || /\b(?:in the|you (?:will )?(?:find|get)|should have|contains?|holds?)\b/i.test(head))
+    (short ||
+      /:/.test(head) ||
+      /\b(?:in the|you (?:will )?(?:find|get)|should (?:have|be|find)|ought to be|contains?|holds?)\b/i.test(head))
   )
     // `Parts supplied by the owner are not …`: a sentence about them is no list.
     return (/\?$/.test(plain) ? !ASKS.test(plain) : /[.!]$/.test(plain) && !/,|:/.test(plain)) ? undefined : 'pieces';
@@ -369,7 +396,7 @@ function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { ro
   return { rows, end };
 }
 
-const CELL_COUNT = /^\(?(\d{1,3})\)?(?:\s*(?:x|×|pcs?\.?|pieces|off|ea(?:ch)?\.?|nos?\.?|pr|pairs?))?\.?$/i;
+const CELL_COUNT = /^\(?(?:[x×] ?)?(\d{1,3})\)?(?:\s*(?:x|×|pcs?\.?|pieces|off|ea(?:ch)?\.?|nos?\.?|pr|pairs?))?\.?$/i;
 
 /** After an empty line only what looks like a row goes on with the list, and no sentence does. */
 const isRow = (line: string): boolean =>
@@ -469,7 +496,7 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
     const crossed = [...row.text.matchAll(COUNTED_CELL)];
     if (crossed.length > 1)
       return crossed.flatMap((match) => {
-        const item = match[2]?.trim() ?? '';
+        const item = (match[2] ?? '').trim().replace(/[,;]$/, '');
         const start = row.start + match.index;
         return [{ start, end: start + match[0].trimEnd().length, count: Number(match[1]), item }];
       });
@@ -524,9 +551,10 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
     // A letter, a number or a bag that names the line, before what is counted.
     const bag = BAG.exec(row.text)?.[0].length ?? lead;
     const label =
-      (running ? /^\(?\d{1,3}[).]?\s+/ : /^(?:\(?[A-Za-z]\d{0,2}[).:]?|\d{1,3}[.)])\s+(?=\S)(?!pair)/).exec(
-        row.text.slice(bag),
-      )?.[0] ?? '';
+      (running
+        ? /^\(?\d{1,3}[).]?\s+/
+        : /^(?!M\d{1,2} (?:\p{L}+ )?(?:washers?|nuts?|bolts?|screws?|nylocs?)\b)(?:\(?[A-Za-z]\d{0,2}[).:]?|\d{1,3}[.)])\s+(?=\S)(?!pair)/iu
+      ).exec(row.text.slice(bag))?.[0] ?? '';
     const isArticle = /^a\s/i.test(label) && !/^A\s+\d/.test(row.text.slice(bag));
     const from = bag + (isArticle ? 0 : label.length);
     const items = writtenItems(text.slice(row.start + from, row.end), row.start + from);
