@@ -231,13 +231,17 @@ describe('curves of a kit', () => {
       angleDeg: at / 4,
       torqueNm: at < 240 ? 0.2 : 0.2 + ((at - 240) / 4) * 1.5,
     }));
-    const [pull] = (await everything(lead)).filter((entry) => entry.job === job && entry.stands);
+    // The round that verifies pulls each station again; its pulls are no final ones.
+    const [pull] = (await server.source.query(
+      'SELECT pull_id, station FROM book_pull WHERE job_id = ? AND final = 1 AND stands = 1 LIMIT 1',
+      [job],
+    )) as [{ pull_id: string; station: string }];
     await server.source.query(
       `UPDATE job_event SET body = JSON_SET(body, '$.trace', ?, '$.curve', JSON_OBJECT('kind', 'good'))
         WHERE job_id = ? AND command_id = ? AND type = 'pullRecorded'`,
-      [packTrace(samples), job, pull?.id],
+      [packTrace(samples), job, pull.pull_id],
     );
-    const { curves: found } = await curves(TRANSFER_CASE_GUARD.id, pull?.station ?? '');
+    const { curves: found } = await curves(TRANSFER_CASE_GUARD.id, pull.station);
     expect(found).toHaveLength(1);
     expect(found[0]).toMatchObject({ job, revision: TRANSFER_CASE_GUARD.revision, kind: 'good' });
     const points = found[0]?.points ?? [];

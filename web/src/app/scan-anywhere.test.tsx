@@ -4,6 +4,7 @@ import { cleanup, screen, waitFor } from '@testing-library/react';
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Route } from 'react-router';
+import { scan } from '../test/scan.ts';
 import { FITTER, Shop, stage } from '../test/stage.tsx';
 import { ScanAnywhere } from './ScanAnywhere.tsx';
 import { useScanner } from './use-scanner.ts';
@@ -23,7 +24,14 @@ function Bench({ takes }: { takes?: (code: string) => boolean }) {
   const [pressed, setPressed] = useState(0);
   useHotkeys('t', () => setPressed((before) => before + 1));
   useScanner((code) => takes?.(code) ?? false);
-  return <p>pressed {pressed}</p>;
+  return (
+    <>
+      <p>pressed {pressed}</p>
+      <button type="button" onClick={() => setPressed((before) => before * 10)}>
+        Times ten
+      </button>
+    </>
+  );
 }
 const open = (takes?: (code: string) => boolean) =>
   stage(
@@ -43,23 +51,23 @@ const open = (takes?: (code: string) => boolean) =>
 
 describe('a scanner on any screen', () => {
   it('opens the vehicle whose plate it reads, and presses no shortcut on the way', async () => {
-    const { user, here } = open();
-    await user.keyboard('tg14klo{Enter}');
+    const { here } = open();
+    scan('tg14klo');
     await waitFor(() => expect(here()).toBe('/vehicles/v1'));
     expect(screen.getByText('pressed 0')).toBeVisible();
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
   });
   it('asks the screen in view first', async () => {
     const takes = jest.fn((code: string) => code === 'HL-3105');
-    const { user, here } = open(takes);
-    await user.keyboard('HL-3105{Enter}');
+    const { here } = open(takes);
+    scan('HL-3105');
     expect(takes).toHaveBeenCalledWith('HL-3105');
     expect(here()).toBe('/bench');
     expect(screen.queryByRole('dialog')).toBeNull();
   });
   it('says when nothing is called so, and looks for it in the open', async () => {
-    const { user } = open();
-    await user.keyboard('zz-999{Enter}');
+    open();
+    scan('zz-999');
     expect(await screen.findByText('Nothing in the shop answers to that.')).toBeVisible();
     expect(screen.getByRole('combobox')).toHaveValue('zz-999');
   });
@@ -67,6 +75,12 @@ describe('a scanner on any screen', () => {
     const { user } = open();
     await user.keyboard('tt');
     expect(await screen.findByText('pressed 2')).toBeVisible();
+  });
+  it('does a letter before the touch that came after it', async () => {
+    const { user } = open();
+    await user.keyboard('t');
+    await user.click(screen.getByRole('button', { name: 'Times ten' }));
+    expect(screen.getByText('pressed 10')).toBeVisible();
   });
   it('lets a letter pressed by hand through', async () => {
     const { user } = open();

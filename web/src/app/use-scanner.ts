@@ -92,10 +92,17 @@ function listenForBursts(): () => void {
     clearTimeout(held);
     held = setTimeout(release, BETWEEN_MS);
   };
+  // A letter and then a touch are a hand's, in that order.
+  const touch = () => {
+    clearTimeout(held);
+    release();
+  };
   window.addEventListener('keydown', listen, { capture: true });
+  window.addEventListener('pointerdown', touch, { capture: true });
   return () => {
     clearTimeout(held);
     window.removeEventListener('keydown', listen, { capture: true });
+    window.removeEventListener('pointerdown', touch, { capture: true });
   };
 }
 

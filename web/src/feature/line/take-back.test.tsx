@@ -12,6 +12,9 @@ import Line from './Line.tsx';
 
 afterEach(cleanup);
 
+/** Longer than a letter waits for the rest of a scanned code. */
+const KEY_HELD_MS = 120;
+
 /** All started by hand: the first bead is next, and the last hand start is what could be taken back. */
 function atFirstBead() {
   const worker = plate();
@@ -37,6 +40,7 @@ describe('taking back', () => {
     expect(station && stationState(staged.log().state, station.id).bead).toBeUndefined();
     // The hand start before it is another act: it is not undone by pressing once more.
     await user.keyboard('u');
+    await act(() => new Promise((settle) => setTimeout(settle, KEY_HELD_MS)));
     expect(stationState(staged.log().state, station?.id ?? '').stage).toBe('started');
     await user.click(screen.getByRole('button', { name: 'Put again' }));
     expect(stationState(staged.log().state, station?.id ?? '').bead).toBeDefined();
