@@ -113,9 +113,9 @@ test('by keyboard: lifted, a quarter on, a bay down, to tomorrow; Escape leaves 
   await expect(ofVehicle).toHaveCount(today - 1);
   await page.getByRole('button', { name: 'Day after' }).click();
   await expect(ofVehicle.first()).toBeVisible();
-  const tomorrow = await ofVehicle.count();
+  // Late in the evening what is put back ends tomorrow, and stands on both pages: today's tells.
   await note(page).getByRole('button', { name: 'Put it back' }).click();
-  await expect(ofVehicle).toHaveCount(tomorrow - 1);
+  await expect(note(page)).toHaveCount(0);
   await page.getByRole('button', { name: 'Today', exact: true }).click();
   await expect(ofVehicle).toHaveCount(today);
 });

@@ -66,7 +66,7 @@ test('two fitters, two browsers, one side each: each has their own next', async 
 });
 
 test('the visit of three kits by keyboard, two fitters on it at the same time', async ({ page, browser, app }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(420_000);
   await swiftHand(page);
   await signIn(page, app, 'Rafe Orrin', '1357');
   const giveBack = await biggerWrench(page, app.url);

@@ -58,9 +58,10 @@ interface DemoJob {
 const demoJobs = (nowMs: number): DemoJob[] => {
   const [tussock, carrick, gorse] = DEMO_VEHICLES as [DemoVehicle, DemoVehicle, DemoVehicle];
   const halfHourMs = HOUR_MS / 2;
+  const halfHourIn = (hours: number) => Math.floor((nowMs + hours * HOUR_MS) / halfHourMs) * halfHourMs;
   // Around now and on today's page, whatever the time of day the demo is first seen.
-  const at = (hours: number) =>
-    Math.max(dayStart(nowMs), Math.floor((nowMs + hours * HOUR_MS) / halfHourMs) * halfHourMs);
+  const lastMs = dayStart(nowMs) + 24 * HOUR_MS - halfHourMs;
+  const at = (hours: number) => Math.min(lastMs, Math.max(dayStart(nowMs), halfHourIn(hours)));
   return [
     {
       vehicle: tussock,
@@ -68,7 +69,7 @@ const demoJobs = (nowMs: number): DemoJob[] => {
       answers: { shield: true },
       bay: 2,
       startMs: at(-1),
-      slot: { fitters: ['u-vane'], promisedMs: at(2) },
+      slot: { fitters: ['u-vane'], promisedMs: halfHourIn(2) },
       work: (worker) => {
         worker.checkIn();
         worker.startAll();
@@ -106,7 +107,7 @@ const demoJobs = (nowMs: number): DemoJob[] => {
       bay: 4,
       startMs: at(0.5),
       // Promised before anybody reckoned what the visit takes.
-      slot: { promisedMs: at(3.5) },
+      slot: { promisedMs: halfHourIn(3.5) },
       work: (worker) => {
         worker.give({ type: 'answerPrerequisite', prerequisite: 'q1', met: true, value: 11 });
         const heights = { 'front left': 512, 'front right': 514, 'rear left': 531, 'rear right': 529 };
@@ -121,7 +122,7 @@ const demoJobs = (nowMs: number): DemoJob[] => {
       kits: [FRONT_BRAKE_HOSES, FRONT_BALL_JOINTS, BRAKE_HOSE_SHIELDS],
       answers: { bought: 'left' },
       bay: 2,
-      startMs: at(25),
+      startMs: halfHourIn(25),
       work: () => undefined,
     },
   ];

@@ -1,9 +1,8 @@
 import { memo, type RefObject, useEffect, useMemo, useRef } from 'react';
 import { doubtText, FACT_KIND_TEXT, factText } from '#contract/wording/fact-text.ts';
-import type { Doubt } from '#core/sheet/doubt.ts';
-import type { Fact } from '#core/sheet/fact.ts';
 import type { SheetReading } from '#core/sheet/read-sheet.ts';
-import { isShown, type Judged } from './sheet-store.ts';
+import { isShown, toCheckFirst } from './list-order.ts';
+import type { Judged } from './sheet-store.ts';
 
 const STATE = {
   taken: { text: 'Taken', look: 'bg-plate text-on-plate' },
@@ -36,7 +35,7 @@ export const FactList = memo(function FactList({
     return [...byStep];
   }, [reading]);
   // What is to be checked stands first, worst first; it stays there once it is decided, so that nothing jumps.
-  const first = useMemo(() => firstOf(reading, judged), [judged, reading]);
+  const first = useMemo(() => toCheckFirst(reading.facts, judged.doubtful), [judged, reading]);
   const row = (index: number) => (
     <FactRow key={index} index={index} judged={judged} here={index === cursor} place={here} onPoint={onPoint} />
   );
@@ -72,35 +71,6 @@ export const FactList = memo(function FactList({
     </ol>
   );
 });
-
-const firstOf = (reading: SheetReading, judged: Judged): number[] =>
-  judged.doubtful
-    .filter(({ index }) => isShown(reading.facts[index] as Fact))
-    .sort((a, b) => weightOf(b.doubt) - weightOf(a.doubt) || a.index - b.index)
-    .map(({ index }) => index);
-
-/** The facts in the order of the list: what is to be checked, then the rest as the sheet has them. */
-export function listOrder(reading: SheetReading, judged: Judged): number[] {
-  const first = firstOf(reading, judged);
-  const rest = reading.facts.flatMap((fact, index) => (isShown(fact) && !first.includes(index) ? [index] : []));
-  return [...first, ...rest];
-}
-
-/** What would hurt most if it were wrong is asked first. */
-const weightOf = (doubt: Doubt | undefined): number =>
-  doubt === undefined ? 0 : (WEIGHT.indexOf(doubt.code) + 1 || WEIGHT.length) / WEIGHT.length;
-const WEIGHT: ReadonlyArray<Doubt['code']> = [
-  'assumed',
-  'threadNotSaid',
-  'onlyEnd',
-  'carried',
-  'nearEnough',
-  'mended',
-  'unsaid',
-  'forceForTorque',
-  'pairDisagrees',
-  'twelveTimes',
-];
 
 /** One fact with its state and its doubt; `printed` shows the sheet's words where its step is not above it. */
 function FactRow({

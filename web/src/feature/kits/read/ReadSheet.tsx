@@ -6,7 +6,8 @@ import { TopBar } from '../../../app/TopBar.tsx';
 import { type TorqueMark, TorqueRule } from '../../../drawing/TorqueRule.tsx';
 import { Button, Key } from '../../../ui/Button.tsx';
 import { CorrectFact } from './CorrectFact.tsx';
-import { FactList, listOrder } from './FactList.tsx';
+import { FactList } from './FactList.tsx';
+import { listOrder } from './list-order.ts';
 import { MakeDraft } from './MakeDraft.tsx';
 import { OpenSheet } from './OpenSheet.tsx';
 import { SheetText } from './SheetText.tsx';
@@ -50,7 +51,7 @@ function Reader() {
 
   const shown = useMemo(
     // In the order of the list: what is to be checked first, then the sheet's.
-    () => (reading && judged ? listOrder(reading, judged) : []),
+    () => (reading && judged ? listOrder(reading.facts, judged.doubtful) : []),
     [reading, judged],
   );
   const at = shown.indexOf(cursor);
@@ -59,7 +60,8 @@ function Reader() {
     if (index !== undefined) point(index);
   };
   const nextDoubt = () => {
-    const after = judged?.open.find((index) => index > cursor) ?? judged?.open[0];
+    const waiting = shown.filter((index) => judged?.open.includes(index));
+    const after = waiting.find((index) => shown.indexOf(index) > at) ?? waiting[0];
     if (after !== undefined) point(after);
   };
   const take = () => {
@@ -76,7 +78,7 @@ function Reader() {
   useHotkeys('enter', take, { enabled, preventDefault: true, ignoreEventWhen: onOtherButton }, [cursor, shown]);
   useHotkeys('e', () => setOpen('correct'), { enabled, preventDefault: true });
   useHotkeys('x', reject, { enabled, preventDefault: true }, [cursor, shown]);
-  useHotkeys('n', nextDoubt, { enabled, preventDefault: true }, [cursor, judged]);
+  useHotkeys('n', nextDoubt, { enabled, preventDefault: true }, [cursor, judged, shown]);
   useHotkeys('u, mod+z', () => undo(), { enabled, preventDefault: true });
 
   if (!reading || !judged) return null;

@@ -3,6 +3,7 @@ import { create } from 'zustand';
 import { doubts } from '#core/sheet/doubt.ts';
 import type { Fact, FactValue } from '#core/sheet/fact.ts';
 import type { SheetReading } from '#core/sheet/read-sheet.ts';
+import { type Doubtful, isShown, listOrder } from './list-order.ts';
 
 /** What a person said of a fact. */
 export type Verdict = 'taken' | 'rejected';
@@ -47,14 +48,11 @@ export const useSheet = create<SheetState>()(
   ),
 );
 
-/** Sides stand with what they belong to; on their own they would only lengthen the list. */
-export const isShown = (fact: Fact): boolean => fact.value.kind !== 'side';
-/** A sheet opens at what is to be checked, where anything is. */
-const firstShown = (facts: readonly Fact[]): number => {
-  const doubt = doubts(facts);
-  const doubted = facts.findIndex((fact, index) => doubt.has(index) && isShown(fact));
-  return Math.max(0, doubted >= 0 ? doubted : facts.findIndex(isShown));
-};
+/** What the reader doubts, as it read the sheet. */
+const doubtfulOf = (facts: readonly Fact[]): Doubtful[] =>
+  [...doubts(facts)].map(([index, doubt]) => ({ index, doubt }));
+/** A sheet opens at what is to be checked first, where anything is. */
+const firstShown = (facts: readonly Fact[]): number => listOrder(facts, doubtfulOf(facts))[0] ?? 0;
 
 /** The facts as they stand after what was decided, with what is still to be looked at. */
 export function judged(
@@ -68,7 +66,7 @@ export function judged(
   });
   const doubt = doubts(facts);
   // What the reader doubted at first stays in its place when it is decided.
-  const doubtful = [...doubts(reading.facts)].map(([index, reason]) => ({ index, doubt: reason }));
+  const doubtful = doubtfulOf(reading.facts);
   const stateOf = (index: number): Verdict | 'open' => verdicts[index] ?? (doubt.has(index) ? 'open' : 'taken');
   return {
     facts,
