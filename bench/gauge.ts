@@ -1,8 +1,6 @@
-import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { chromium } from '@playwright/test';
 import { type WebSocket, WebSocketServer } from 'ws';
-import { CHROMIUM } from '../e2e/playwright.config.ts';
+import { openDemoShop } from './demo-shop.ts';
 
 const SLOW_DOWN = 4;
 /** Readings of the instrument, 1/s, and how long it is pulled, s. */
@@ -43,23 +41,8 @@ async function bridge(serial: string) {
 
 /** Frames the torque screen paints while a wrench gives 500 readings a second, with the processor slowed down. */
 export async function measureGauge(): Promise<{ framesPerS: number; worstMs: number; figuresPerS: number }> {
-  const env = { ...process.env, PORT: '46398', WRENCHMAN_DEMO: '1', LOG_LEVEL: 'silent' };
-  const server = spawn(process.execPath, ['dist/server/main.mjs'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
-  await new Promise<void>((settle, reject) => {
-    server.stdout?.on('data', (chunk) => String(chunk).includes('READY') && settle());
-    server.once('exit', (code) => reject(new Error(`server ended with ${code}`)));
-  });
-  const url = 'http://127.0.0.1:46398';
-  const browser = await chromium.launch(CHROMIUM);
+  const { url, page, close } = await openDemoShop(46398, 'Mira Vane', '2468');
   try {
-    const page = await (
-      await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
-    ).newPage();
-    await page.goto(url);
-    await page.getByRole('button', { name: /Mira Vane/ }).click();
-    await page.getByLabel('PIN for Mira Vane').fill('2468');
-    await page.keyboard.press('Enter');
-    await page.getByRole('heading', { name: 'Needs a hand' }).waitFor();
     const opened = await page.request.post(`${url}/api/jobs`, {
       data: { vehicle: 'v-carrick', kits: ['transfer-case-guard'], answers: {}, bay: 3, plannedStartMs: Date.now() },
     });
@@ -113,8 +96,6 @@ export async function measureGauge(): Promise<{ framesPerS: number; worstMs: num
     if (figures < 3) throw new Error(`The gauge showed ${figures} figures: nothing was measured`);
     return { framesPerS: gaps.length / spanS, worstMs: Math.max(...gaps), figuresPerS: figures / spanS };
   } finally {
-    await browser.close();
-    server.removeAllListeners('exit');
-    server.kill('SIGKILL');
+    await close();
   }
 }

@@ -1,7 +1,5 @@
-import { spawn } from 'node:child_process';
 import { randomUUID } from 'node:crypto';
-import { chromium } from '@playwright/test';
-import { CHROMIUM } from '../e2e/playwright.config.ts';
+import { openDemoShop } from './demo-shop.ts';
 import { largeKit } from './large-job.ts';
 
 const SLOW_DOWN = 4;
@@ -17,23 +15,8 @@ const BATCH = 50;
  * Measured in the page: from the keydown's own time stamp to the second frame after the station's name changed.
  */
 export async function measureKeyToPaint(plates = 1): Promise<{ medianMs: number; worstMs: number; presses: number }> {
-  const env = { ...process.env, PORT: '46399', WRENCHMAN_DEMO: '1', LOG_LEVEL: 'silent' };
-  const server = spawn(process.execPath, ['dist/server/main.mjs'], { env, stdio: ['ignore', 'pipe', 'inherit'] });
-  await new Promise<void>((settle, reject) => {
-    server.stdout?.on('data', (chunk) => String(chunk).includes('READY') && settle());
-    server.once('exit', (code) => reject(new Error(`server ended with ${code}`)));
-  });
-  const url = 'http://127.0.0.1:46399';
-  const browser = await chromium.launch(CHROMIUM);
+  const { url, page, close } = await openDemoShop(46399, 'Rafe Orrin', '1357');
   try {
-    const page = await (
-      await browser.newContext({ viewport: { width: 1280, height: 800 }, serviceWorkers: 'block' })
-    ).newPage();
-    await page.goto(url);
-    await page.getByRole('button', { name: /Rafe Orrin/ }).click();
-    await page.getByLabel('PIN for Rafe Orrin').fill('1357');
-    await page.keyboard.press('Enter');
-    await page.getByRole('heading', { name: 'Needs a hand' }).waitFor();
     // A lead: the plate is larger than the lint lets pass without one.
     const kit = largeKit(STATIONS, plates);
     const made = await page.request.post(`${url}/api/kits?waive=measured`, { data: kit });
@@ -85,8 +68,6 @@ export async function measureKeyToPaint(plates = 1): Promise<{ medianMs: number;
     if (times.length === 0) throw new Error('No press was measured');
     return { medianMs: times[Math.floor(times.length / 2)] ?? 0, worstMs: times.at(-1) ?? 0, presses: times.length };
   } finally {
-    await browser.close();
-    server.removeAllListeners('exit');
-    server.kill('SIGKILL');
+    await close();
   }
 }
