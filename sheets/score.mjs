@@ -59,7 +59,9 @@ async function batchChild(out, files) {
       await import(`${cli}?sheet=${index}`);
       answers.push(text);
     } catch (error) {
-      answers.push(JSON.stringify({ error: String(error) }));
+      // A sheet no kit can be made of: nothing was read of it, which counts against the reader.
+      const none = String(error) === 'Error: exit 1';
+      answers.push(JSON.stringify(none ? { facts: [], noKit: true } : { error: String(error) }));
     } finally {
       process.stdout.write = write;
       process.exit = exit;
@@ -436,7 +438,7 @@ const lineAt = (starts, at) => {
 const folder = option('--sheets', join(HERE, 'sheets'));
 const only = option('--only', undefined);
 const names = readdirSync(folder)
-  .filter((file) => /^\d\d-.*\.txt$/.test(file) && (only === undefined || file.startsWith(only)))
+  .filter((file) => /^\d{2,3}-.*\.txt$/.test(file) && (only === undefined || file.startsWith(only)))
   .map((file) => file.replace(/\.txt$/, ''))
   .sort();
 if (names.length === 0) {

@@ -1,6 +1,6 @@
 import { z } from 'zod';
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import { KIT_FORMAT, KIT_VERSION } from '#core/kit/kit-document.ts';
+import { KIT_FORMAT, KIT_VERSION, LONGEST_JOB_MINUTES } from '#core/kit/kit-document.ts';
 import { ConditionSchema } from './condition.ts';
 import { exactly } from './exactly.ts';
 import { Id, Place, Text } from './kit/field.ts';
@@ -32,7 +32,7 @@ export const KitDocumentSchema = exactly<KitDocument>()(
     difficulty: Text.optional(),
     again: z.strictObject({ job: z.uuid(), number: Text, care: Text.optional() }).optional(),
     scope: z.enum(['wholeKit', 'pair', 'singlePart', 'finish']).optional(),
-    statedMinutes: z.number().positive().max(10_000).optional(),
+    statedMinutes: z.number().positive().max(LONGEST_JOB_MINUTES).optional(),
     powerTools: z.enum(['runDownOnly', 'never', 'free']).optional(),
     runDownShare: z.number().gt(0).max(1).optional(),
     oneSideAtATime: z.boolean().optional(),

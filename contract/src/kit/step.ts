@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { LONGEST_WAIT_MINUTES } from '#core/kit/kit-document.ts';
 import { type Disconnect, HELD_BY, type RemovedThing, type Step } from '#core/kit/kit-step.ts';
 import { PHASES } from '#core/kit/phase.ts';
 import {
@@ -61,7 +62,7 @@ const acting = {
   figure: Id.optional(),
 };
 const Places = z.array(z.string().trim().min(1).max(120)).min(1).max(40);
-const Minutes = Positive.max(20_160);
+const Minutes = Positive.max(LONGEST_WAIT_MINUTES);
 const Celsius = z.number().min(-40).max(1000);
 const action = <Type extends string, Shape extends z.ZodRawShape>(type: Type, shape: Shape) =>
   z.strictObject({ type: z.literal(type), ...shape, ...acting });

@@ -284,6 +284,11 @@ export interface KitFigure {
   page?: string;
 }
 
+/** Longest time a sheet can give a whole job, minutes: a week of days and nights. */
+export const LONGEST_JOB_MINUTES = 10_000;
+/** Longest time anything of a job is waited for, minutes: two weeks. */
+export const LONGEST_WAIT_MINUTES = 20_160;
+
 /** A compound of the kit; one used on some variants only leaves its joints dry on the others. */
 export type KitCompound = Compound & { when?: Condition };
 

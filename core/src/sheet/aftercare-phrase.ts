@@ -7,15 +7,15 @@ import { sentenceAt } from './sentence.ts';
 
 export type Aftercare = Extract<FactValue, { kind: 'aftercare' }>;
 
-const COUNT = String.raw`(?:\d[\d.,]*(?: \d{3})*|(?:a|one|two|three|four|five|six|seven|eight|nine|ten|twelve|twenty|thirty|forty|fifty|hundred|couple|few|thousand)(?:[- ](?:of |hundred|thousand|five|dozen|couple)*)*)`;
+const COUNT = String.raw`(?:\d+(?:[.,]\d+)*(?: \d{3})*|(?:a|one|two|three|four|five|six|seven|eight|nine|ten|twelve|twenty|thirty|forty|fifty|hundred|couple|few|thousand)(?:[- ](?:of |hundred|thousand|five|dozen|couple)*)*)`;
 const DISTANCE = String.raw`(?:(?:trailer|towing|road|driving|loaded)[- ])?(?:km|kms|kilomet(?:re|er)s?|miles?|mi)\b`;
-const PERIOD = String.raw`(?:days?|weeks?|months?|years?|hours?|h\b|heat(?:ing)? ?cycles?|heat-?ups?|warm-?ups?|heatings?|thermal cycles?)`;
+const PERIOD = String.raw`(?:days?|weeks?|months?|years?|(?:operating |engine |working )?hours?|h\b|heat(?:ing)? ?cycles?|heat-?ups?|warm-?ups?|heatings?|thermal cycles?)`;
 const DAYS: ReadonlyArray<readonly [RegExp, number]> = [
   [/^day/, 1],
   [/^week/, 7],
   [/^month/, 30],
   [/^year/, 365],
-  [/^(hour|h)/, 1 / 24],
+  [/^(operating |engine |working )?(hour|h)/, 1 / 24],
 ];
 
 /** What is done later: looked at, pulled again, greased, washed. */
@@ -54,7 +54,7 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     // `after 500 km`, `every 5,000 miles`, `within the first 50 km`, `at 100 km`, `then every 3 months`
     {
       pattern: new RegExp(
-        String.raw`\b(after|every|each|at|within|in|by|following|past|until|all|for|(?<=\b(?:revise|review|control|check) )to)\b(?: (?:the|about|around|some|first|next|another|a|roughly|approximately|approx\.?|only|of|driving|further|use|its|last|further))* (${COUNT}) ?(?:to ${COUNT} |[-–] ?\d+ ?)?(${DISTANCE})`,
+        String.raw`\b(after|every|each|at|within|in|by|following|past|until|all|for|(?:has|have) (?:done|run|covered)|(?<=\b(?:revise|review|control|check) )to)\b(?: (?:the|about|around|some|first|next|another|a|roughly|approximately|approx\.?|only|of|driving|further|use|its|last|further))* (${COUNT}) ?(?:to ${COUNT} |[-–] ?\d+ ?)?(${DISTANCE})`,
         'gi',
       ),
       make: (match) => distanceOf(match[1], match[2], match[3]),

@@ -24,7 +24,7 @@ const PERSON_DID = new RegExp(
 );
 /** `Test bolts yielded at 142 ft-lb`, `the original instruction called for 75 ft-lb`: what happened, and nothing to be done. */
 const HAPPENED =
-  /\b(?:yielded|remained|called for|asked for|quoted|relaxed|failed|stretched|snapped|sheared|stripped|cracked|broke|let go|gave way|came loose|loosened|dropped|crept|bent|dimpled|crushed|returned|measured|recorded|withstood|delivered|produced|reached only|applied a (?:load|force|moment)|had (?:only |just )?been (?:done|tightened|torqued|pulled|set)|were found|was found|were left|was left)\b[^.;,]{0,34}$/;
+  /\b(?:yielded|reported|remained|called for|asked for|quoted|relaxed|failed|stretched|snapped|sheared|stripped|cracked|broke|let go|gave way|came loose|loosened|dropped|crept|bent|dimpled|crushed|returned|measured|recorded|withstood|delivered|produced|reached only|applied a (?:load|force|moment)|had (?:only |just )?been (?:done|tightened|torqued|pulled|set)|were found|was found|were left|was left)\b[^.;,]{0,34}$/;
 /** `Went to 65 Nm on the brackets`: somebody's own tale, without its subject. */
 const WENT = /^\W*(?:went|did|used|put|took|had|tightened|torqued)\b(?! (?:the|all|both|each)\b)[^.;]{0,30}$/;
 /** `I always gave 18 Nm, and you should too`: meant for whoever reads it. */

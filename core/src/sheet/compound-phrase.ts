@@ -12,7 +12,7 @@ const phrases = (text: string): ReadonlyArray<readonly string[]> =>
     .sort((a, b) => b.length - a.length);
 
 const LOCKER = phrases(
-  'threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|screw securing|screw securing agent|screw securing fluid|screw securing lacquer|securing fluid|securing agent|securing compound|locking lacquer|screw locking agent|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker',
+  'threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|screw securing|screw securing agent|screw securing fluid|screw securing lacquer|securing fluid|securing agent|securing compound|locking lacquer|screw locking agent|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker|blocking liquid|blocking fluid|blocking compound|thread blocking fluid|thread blocking liquid|thread blocking|thread sealing lock',
 );
 const HIGH = new Set(['red', 'high', 'permanent', 'strong', 'strongest']);
 const MEDIUM = new Set(['blue', 'medium', 'middle', 'removable', 'mid', 'med']);
@@ -108,6 +108,7 @@ function polarity(source: string, start: number, end: number, compound: SheetCom
     )
   )
     return 'residue';
+  if (/^ (?:at|by|from|in) (?:the |our )?(?:works|factory|maker|manufacturer)\b/.test(after)) return 'residue';
   if (/\bits own $|\b(?:a )?word (?:on|about) $/.test(clause)) return 'residue';
   const solvent = compound === 'solvent' || compound === 'lubricant';
   const asked = source.slice(end, end + 90);
@@ -125,6 +126,8 @@ function polarity(source: string, start: number, end: number, compound: SheetCom
     if (!/,(?! (?:or|nor|no|and no)\b)/.test(tail) || /\b(?:no|nor|never|without)\b [^,]*$/.test(tail)) return 'dry';
   }
   // `Brush grease on the pins`: on and not off.
+  // `Grease the bushes but keep the grease off the threads.`
+  if (/^ (?:the|all|both|each|its|these) [^.;]{2,30}?,? but\b/.test(after)) return 'apply';
   const on =
     /^\s*(?:on|onto|over|to|into|around)\b/.test(after) && !/\b(?:old|residual|remains?|excess)\b[^.;]*$/.test(clause);
   if (!solvent && !on && !APPLIED_WITH.test(clause) && (RESIDUE_BEFORE.test(clause) || RESIDUE_AFTER.test(after)))
@@ -149,6 +152,8 @@ function colouredLocker(tokens: readonly Token[], at: number): number | undefine
   const before = tokens[at - 1];
   // `24 Nm blue`, `hand tight + blue.`: a colour alone, where a note ends.
   const ends = tokens[at + 1] === undefined || /^(?:\n|[.,;)|])$/.test(next);
+  const celled = before?.kind === 'number' && (tokens[at]?.start ?? 0) - before.end >= 2;
+  if (celled && ends) return at + 1;
   if (ends && before !== undefined && /^(?:\+|nm|m|lb|lbs|lbf|ft|w|with|dab|drop)$/.test(before.lower)) return at + 1;
   const begins = before === undefined || before.kind === 'break' || before.text === '.';
   const onThem = next === 'on' && ['the', 'these', 'those', 'all'].includes(lower(tokens, at + 2));
@@ -164,10 +169,15 @@ function strongLocker(tokens: readonly Token[], at: number): number | undefined 
     const next = lower(tokens, at + 1) === 'strength' ? at + 2 : at + 1;
     const [before, after] = [tokens[at - 1], tokens[next]];
     const closes = after === undefined || after.kind === 'break' || after.text === '|';
+    // `the bolts get medium strength`: of the locker the sheet speaks of.
+    const asked = next > at + 1 && /^(?:use|get|gets|with|need|needs|want|wants)$/.test(before?.lower ?? '');
+    if (asked && (closes || /^[.,;)]$/.test(after?.text ?? ''))) return next;
     return before?.text === '|' && closes ? next : undefined;
   }
   if (lower(tokens, at) !== 'locker') return undefined;
-  const behind = [',', '(', '-'].includes(lower(tokens, at + 1)) ? at + 2 : at + 1;
+  // `locker, medium`, `locker (the strong one)`
+  const parted = [',', '(', '-'].includes(lower(tokens, at + 1)) ? at + 2 : at + 1;
+  const behind = lower(tokens, parted) === 'the' ? parted + 1 : parted;
   // `high strength locker`: its strength stands before the word for it.
   const ahead = ['strength', 'grade'].includes(lower(tokens, at - 1))
     ? at - (lower(tokens, at - 2) === '-' ? 3 : 2)
@@ -265,7 +275,7 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
 
 /** What goes on dry, with no compound named. */
 const DRY =
-  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these) (?:threads?|studs?|faces?)\b|\b(?:shall|must|may|should|do|can) not (?:be )?(?:coat(?:ed)?|greased?|oil(?:ed)?|lubricated?)\b|\bno silicone\b|\bnot on (?:the|these|any) (?:threads?|studs?|cones?|faces?|seat)\b|, dry[.,;)\n]|\| *dry *(?=\||\n|$)/gi;
+  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube|glue|locker)\b|\ball (?:the )?others? dry\b|, not the (?:taper|threads?|cones?|seats?|studs?|bolts?|screws?)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these|any|all)(?: of the)? (?:threads?|studs?|faces?|bolts?|nuts?|screws?)\b|\b(?:shall|must|may|should|do|can) not (?:be )?(?:coat(?:ed)?|greased?|oil(?:ed)?|lubricated?)\b|\bno silicone\b|\bnot on (?:the|these|any) (?:threads?|bolts?|nuts?|screws?|studs?|cones?|faces?|seat)\b|, dry[.,;:)\n]|\bdry, as (?:delivered|supplied|packed)|\bones? nothing\b|\b(?:compound|locker|lubricant|lube|treatment)\s*[:=]\s*(?:none|nil)\b|\| *dry *(?=\||\n|$)|(?<=\t| {2,})dry[ \t]*(?=\t|\n|$| {2})/gi;
 /** Words that make of `dry` a wait or a wiping. */
 const DRYING = /\b(?:let|allow|until|wipe|wiped|blow|leave to|hair|touch)\b[^.;\n]{0,20}$/i;
 

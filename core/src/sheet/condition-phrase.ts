@@ -141,6 +141,23 @@ const RULES: readonly Rule[] = [
     pattern: new RegExp(`\\b\\p{L}[\\p{L} -]{2,30} ${VEHICLE} only\\b`, 'giu'),
     heads: true,
   },
+  // `On the short wheelbase`, `units below serial 5500`
+  {
+    pattern:
+      /\bon the (?:short|long|high|low|single|double|crew|extended|early|late|manual|automatic|diesel|petrol|electric|hybrid)(?: (?:wheelbase|roof|cab|bed|model|version|one|gearbox|tank))?(?=[ ,:])/gi,
+    heads: true,
+  },
+  {
+    pattern:
+      /\b(?:units?|kits?|cars?|vehicles?|bars?|racks?) (?:below|above|under|over|up to|from|before|after) (?:serial|chassis|number|no\.) ?(?:nos?\.? )?[A-Z]{0,3}\d{2,8}/gi,
+  },
+  // `CREW CAB MODELS:`, `Tarmac spec only:`
+  {
+    pattern:
+      /\b(?!(?:all|both|these|those|other|the|on|for|with|in)\b)\p{L}[\p{L}\d-]*(?: [\p{L}\d-]+){0,3} (?:models?|cars|vehicles|trucks|vans|versions)(?=:\s)/giu,
+    heads: true,
+  },
+  { pattern: /\b\p{L}[\p{L} -]{2,30} (?:spec|trim|grade|market|package) only\b/giu, heads: true },
   { pattern: /\bexcept (?:on|for|with|in|where) [^.,;:\n]{3,40}/gi },
   { pattern: /\bwith(?:out)?:(?=\s)/gi, heads: true },
   // `Winch option only:`
@@ -149,7 +166,7 @@ const RULES: readonly Rule[] = [
   // `Cars with automatic gearbox`, `Vehicles without …`, `Trucks that have`
   {
     pattern: new RegExp(
-      `\\b(?:on |for |with )?(?:all |some |the |any )?${VEHICLE} (?:with(?:out)?|that (?:have|has|had)|having|fitted with|equipped with|of the|on (?:the )?\\d|without) [^.,;:\\n]{2,60}`,
+      `\\b(?:on |for |with )?(?:all |some |the |any )?${VEHICLE} (?:with(?:out)?|w\\/|that (?:have|has|had)|having|fitted with|equipped with|of (?:the )?|on (?:the )?\\d|without) [^.,;:\\n]{2,60}`,
       'gi',
     ),
     heads: true,
@@ -188,6 +205,8 @@ const IDIOM =
 const PLACE_SAID =
   /^where (?:the|a|an|it|they|each|both) (?:[\w-]+ ){0,3}(?:meets?|touch(?:es)?|sits?|joins?|cross(?:es)?|pass(?:es)?|enters?|lies?|rests?|ends?|begins?|runs?|goes|bolts?)\b/i;
 /** `Raise vehicle with a lift`: what is done to the vehicle, with what. */
+/** `Pages before 2021 gave 95 Nm`: of the papers, and not of the vehicle. */
+const PAPERS = /\b(?:pages?|sheets?|issues?|leaflets?|prints?|editions?|papers?|letters?) (?:of |from )?$/i;
 const HANDLED = /\b(?:raise|lift|jack up|secure|support|lower|park|drive|move) (?:up )?(?:the )?$/i;
 
 const ENDS = /[,;:\s(]+$/;
@@ -195,7 +214,8 @@ const ENDS = /[,;:\s(]+$/;
 const ACTION =
   /\s(?:use|fit|install|remove|tighten|loosen|refit|drill|skip|add|apply|clean|check|replace|leave|start|stop|go|do|put|take|then|unplug|unclip|turn|slide|order|push|pull|set|see|open|cut|bend|ream)\b.*$/i;
 /** A place at the head of a sentence, a line or a bracket. */
-const HEADS = /(?:^|\[ ?\]|\n\s*\d+(?:\.\d+)+|[\n.!?;:()>•*|]|\s[-–—]|\d[.):]|\([a-z]+\))\s*["']?$/;
+const HEADS =
+  /(?:^|\[ ?\]|\n\s*\d+(?:\.\d+)+|\n\s*\d{1,2}\s|(?:STEP|Step) \d{1,2}[.:]?\s|[\n.!?;:()>•*|]|\s[-–—]|\d[.):]|\([a-z]+\))\s*["']?$/;
 
 /** Lines that say what the kit is for: its head, and no branch of the work. */
 const APPLICATION =
@@ -215,12 +235,17 @@ export function conditions(text: string): Array<{ start: number; end: number; va
       let printed = match[0].replace(ENDS, '');
       const when = printed.replace(ACTION, '');
       if (when.length >= 6 && !years) printed = when.replace(ENDS, '');
-      if (printed.length < 3 || /\botherwise\b/i.test(printed)) continue;
+      if (printed.length < 3 || /^(?:when|where|if)$/i.test(printed) || /\botherwise\b/i.test(printed)) continue;
       // In a talk a question is answered by the other.
       if (/\?$/.test(printed) && /^\s*(?:\[[\d:.]+\] ?)?\p{L}{1,14}: /u.test(lineAt(text, start))) continue;
-      if (IDIOM.test(printed) || PLACE_SAID.test(printed) || HANDLED.test(text.slice(Math.max(0, start - 24), start)))
+      if (
+        IDIOM.test(printed) ||
+        PLACE_SAID.test(printed) ||
+        HANDLED.test(text.slice(Math.max(0, start - 24), start)) ||
+        PAPERS.test(text.slice(Math.max(0, start - 16), start))
+      )
         continue;
-      if (/^with (?:the|your) (?:vehicle|car|truck|van)\b/i.test(printed)) continue;
+      if (/^with (?:(?:the|your) )?(?:vehicle|car|truck|van)\b/i.test(printed)) continue;
       const line = lineAt(text, start);
       if (years && start < head && (APPLICATION.test(line) || start < head / 2 || !/[.]\s*$/.test(line))) continue;
       const end = start + printed.length;

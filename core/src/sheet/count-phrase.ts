@@ -86,7 +86,7 @@ function sizeTail(tokens: readonly Token[], at: number): number {
  *
  * @param step - steps over a thread or size at a place, giving the index after it
  */
-const ENDS_SIZE = /^(?:[,.;)|+]|per|each|a|on|at|in|and|with|through|into|to|from|for)$/;
+const ENDS_SIZE = /^(?:[,.;:)|+]|per|each|a|on|at|in|and|with|through|into|to|from|for)$/;
 const OF_HOW_MANY = new Set(['step', 'page', 'sheet', 'part', 'sheets', 'figure']);
 
 /** What the row calls the piece whose size it counts: `spindle nut | 1 × M24`. */
@@ -148,8 +148,17 @@ export function countAt(
   if (pinsOfPlug(tokens, at)) return undefined;
   // `a one-way nut`, `a man with one good eye`
   if (first.lower === 'one' && (tokens[at + 1]?.text === '-' || tokens[at + 1]?.lower === 'good')) return undefined;
+  // `only three of the four bolts`
+  if (tokens[at + 1]?.lower === 'of' && tokens[at + 2]?.lower === 'the' && countOf(tokens[at + 3]) !== undefined)
+    return undefined;
   // `twelve-point bolts` says how the head is driven, not how many there are.
   if (pointsEnd(tokens, at) !== undefined) return undefined;
+  // `Op 040` and `5:30` are a name and a time.
+  if (
+    /^0\d/.test(first.text) ||
+    (tokens[at - 1]?.text === ':' && touching(tokens[at - 1], first) && tokens[at - 2]?.kind === 'number')
+  )
+    return undefined;
   // `A1` is the name of a line.
   if (tokens[at - 1]?.kind === 'word' && touching(tokens[at - 1], first)) return undefined;
   // `#10 screws` is a size, the last of `5-3-6` a place in an order.
@@ -167,11 +176,13 @@ export function countAt(
   const bracketed = first.text === '(';
   let unknown = 0;
   let sized = false;
-  if (CROSS.has(tokens[next]?.lower ?? '') || ['ea', 'each', 'pc', 'pcs'].includes(tokens[next]?.lower ?? '')) next++;
+  if (CROSS.has(tokens[next]?.lower ?? '') || ['ea', 'each', 'pc', 'pcs', 'off'].includes(tokens[next]?.lower ?? ''))
+    next++;
   // `4 ea. bolts`, `2 pcs. nuts`
   if (tokens[next]?.text === '.' && tokens[next - 1]?.kind === 'word' && next > at + 1) next++;
-  // `2 x M10 x 35`: the thread is all that is said of them.
-  if (CROSS.has(tokens[next - 1]?.lower ?? '') && threadAt(tokens, next)) {
+  // `2 x M10 x 35`, `6 off M8 x 20`: the thread is all that is said of them.
+  const crossed = CROSS.has(tokens[next - 1]?.lower ?? '') || tokens[next - 1]?.lower === 'off';
+  if (crossed && threadAt(tokens, next)) {
     const size = step(next);
     // `4 × M12×1.25×35 10.9`, `2 × M8 csk 6 hex`: its class, its head and its key belong to it.
     const over = size === undefined ? undefined : sizeTail(tokens, size);
@@ -182,6 +193,13 @@ export function countAt(
       (end === undefined || apart || end.kind === 'break' || end.kind === 'number' || ENDS_SIZE.test(end.lower))
     )
       return { value: { kind: 'count', count, noun: nounBefore(tokens, at) ?? 'bolt' }, next: over, suspect: false };
+  }
+  // `four M10 x 65 with 17 mm heads`: a length makes a bolt of the size.
+  const bolt = first.text === '(' ? undefined : threadAt(tokens, next);
+  if (bolt?.value.kind === 'thread' && bolt.value.lengthMm !== undefined) {
+    const behind = tokens[sizeTail(tokens, bolt.next)];
+    if (behind === undefined || behind.kind === 'break' || /^(?:with|per|each|into|through|[.,;])$/.test(behind.lower))
+      return { value: { kind: 'count', count, noun: 'bolt' }, next: bolt.next, suspect: false };
   }
   for (let words = 0; words < 6; words++) {
     const token = tokens[next];
@@ -325,6 +343,13 @@ export function trailingCountAt(
   };
   if (first?.text === '(' && tokens[at + 2]?.text === ')')
     return isReference(countOf(tokens[at + 1]) ?? -1) ? undefined : found(tokens[at + 1], at + 3);
+  // `bolts (4 places)`
+  if (
+    first?.text === '(' &&
+    tokens[at + 3]?.text === ')' &&
+    /^(?:places?|plcs?|positions|locations|off|pcs|pieces)$/.test(tokens[at + 2]?.lower ?? '')
+  )
+    return found(tokens[at + 1], at + 4);
   // `split pin, 3.2 x 30` is a size.
   if (first !== undefined && CROSS.has(first.lower) && ends(at + 2))
     return tokens[at - 1]?.kind === 'number' ? undefined : found(tokens[at + 1], at + 2);

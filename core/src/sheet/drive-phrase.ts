@@ -44,6 +44,18 @@ function driveOf(words: string, size: string, unit: string | undefined): SheetDr
 
 type Place = { start: number; end: number; value: Extract<FactValue, { kind: 'drive' }> };
 
+const SCREWS_BEHIND = /^ (?:head(?:ed)? )?(?:cap )?(?:screws?|bolts?)\b/i;
+/** Widths in inches as they are said before a spanner. */
+const INCH_SPANNERS: Record<string, string> = {
+  'three eighths': '3/8',
+  'seven sixteenths': '7/16',
+  half: '1/2',
+  'nine sixteenths': '9/16',
+  'five eighths': '5/8',
+  'three quarter': '3/4',
+  'three quarters': '3/4',
+};
+
 const RULES: ReadonlyArray<{
   pattern: RegExp;
   read: (match: RegExpExecArray) => SheetDrive | undefined;
@@ -72,6 +84,13 @@ const RULES: ReadonlyArray<{
     pattern: new RegExp(String.raw`(?<![\w/.,×#-])${SIZE}${MM}[\s-]+(${KIND}${TOOL})\b(?! to\b)`, 'gi'),
     read: (match) => {
       const [, size = '', unit, words = ''] = match;
+      // `eight hexagon socket screws` are counted in words.
+      if (
+        /^\p{L}/u.test(size) &&
+        unit === undefined &&
+        SCREWS_BEHIND.test(match.input.slice(match.index + match[0].length))
+      )
+        return undefined;
       // `8 hex bolts` counts; a bare number is a size only before what is turned with.
       const bare = unit === undefined && !size.includes('/');
       if (bare && !/^(?:\w+[- ])*(?:socket|spanner|wrench|key|driver)$/i.test(words)) return undefined;
@@ -108,7 +127,7 @@ const RULES: ReadonlyArray<{
   },
   {
     pattern: new RegExp(
-      String.raw`\b(?:nuts?|bolts?|screws?|heads?) (?:is|are|takes?|needs?) an? (${SPOKEN}|\d{1,2})(?=[.,;\n]| (?:and|so|but|mil|mm)\b)`,
+      String.raw`\b(?:(?:nuts?|bolts?|screws?|heads?) (?:is|are|takes?|needs?) an?|heads (?:is|are)) (${SPOKEN}|\d{1,2})(?=[.,;\n]| (?:and|so|but|mil|mm)\b)`,
       'gi',
     ),
     read: (match) => driveOf('', match[1] ?? '', 'mm'),
@@ -128,6 +147,20 @@ const RULES: ReadonlyArray<{
     pattern: /\b(?:nuts?|bolts?|screws?|heads?):\s+(\d{1,2}) ?(mm)(?=[,.;\n]|$)/gi,
     read: (match) => driveOf('', match[1] ?? '', match[2]),
     of: 'fastener',
+  },
+  // `tool: 21 mm / 22 mm`
+  {
+    pattern:
+      /(?<=^\s*(?:tools?|sockets?|spanners?|wrench|drive|a\/?f)\s*[:=][^\n]{0,20})(?<![\d.])(\d{1,2}) ?(mm)\b/gim,
+    read: (match) => driveOf('', match[1] ?? '', match[2]),
+  },
+  // `three quarter spanner`
+  {
+    pattern: new RegExp(
+      `\\b(${Object.keys(INCH_SPANNERS).join('|').replaceAll(' ', '[- ]')})(?:[- ]inch)? (?:ring |open[- ]ended? )?(?:spanner|wrench|socket)\\b`,
+      'gi',
+    ),
+    read: (match) => driveOf('', INCH_SPANNERS[(match[1] ?? '').toLowerCase().replace('-', ' ')] ?? '', 'in.'),
   },
   // `3/4 AF`
   {

@@ -37,6 +37,20 @@ export const TENS_WORDS: Record<string, number> = {
   ninety: 90,
 };
 
+const SAID_NUMBER = new RegExp(
+  `\\b(?:(${Object.keys(TENS_WORDS).join('|')})(?:[- ](one|two|three|four|five|six|seven|eight|nine))?|(${Object.keys(
+    NUMBER_WORDS,
+  )
+    .filter((word) => word.length > 4 && word.endsWith('een'))
+    .join('|')}|eleven|twelve))\\b`,
+  'g',
+);
+/** Numbers from ten on that a lower-case text has in words, in digits: `thirty then fifty-five`. */
+export const inDigits = (text: string): string =>
+  text.replace(SAID_NUMBER, (_, tens: string | undefined, ones: string | undefined, teen: string) =>
+    String(tens === undefined ? NUMBER_WORDS[teen] : (TENS_WORDS[tens] ?? 0) + (ones ? (NUMBER_WORDS[ones] ?? 0) : 0)),
+  );
+
 const plural = (words: readonly string[]): Map<string, string> =>
   new Map(
     words.flatMap((word) => [

@@ -22,7 +22,7 @@ interface PackingLine extends Span {
 
 /** Opens a list of pieces, as a heading or at the head of a sentence. */
 const PIECES =
-  /\b(?:in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:(?:the|this) )?(?:kit|box|bag|carton|crate))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|box|bag|carton|pack(?:et)?|crate|package) (?:contains?|contents|list|holds?|includes?|comprises)|what(?:'s| is| you (?:get|will find|should have))?(?: in the (?:box|bag|carton|kit))?|you (?:will )?(?:get|find|receive|should have)|you should (?:find|receive)|there (?:ought to|should) be(?= (?:two|three|four|six|eight|ten|twelve|\d+)\b)|(?:scope|extent) of (?:delivery|supply)|(?:delivery|supply) (?:scope|extent|contents?)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|legend(?: of the (?:figure|drawing))?|bill of materials?|components|pieces|comes with)\b/i;
+  /\b(?:(?<!\b(?:\d|stays?|left|remains?|bolts?|nuts?|screws?|them|pieces|one|two|three|four|five|six|eight|ten|twelve) )in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|contenu|inhalt|contenido|contenuto|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:(?:the|this) )?(?:kit|box|bag|carton|crate))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|set|box|bag|carton|pack(?:et)?|crate|package|delivery) (?:contains?|contents|list|holds?|includes?|comprises)|(?<=^\W{0,4})what(?:'s| is| you (?:got|get|will find|should have))?|what(?:'s| is)? in the (?:box|bag|carton|kit)|what you (?:got|get|will find|should have)|you (?:will )?(?:get|find|receive|should have)|you should (?:find|receive)|there (?:ought to|should) be(?= (?:two|three|four|six|eight|ten|twelve|\d+)\b)|(?:scope|extent) of (?:delivery|supply)|(?:delivery|supply) (?:scope|extent|contents?)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|legend(?: of the (?:figure|drawing))?|bill of materials?|components|pieces|comes with)\b/i;
 const PIECES_ALONE =
   /^\s*(?:[A-Z\d]{1,3}[.)]\s+)?(?:parts?|kit|bag|box|carton|contents?|hardware|items?|supplied|you get|pack(?:age|et)?|fasteners?)(?: [A-Z\d]{1,3})?(?:\s*\([^)]*\))?\s*:?\s*$/i;
 const TOOLS =
@@ -92,7 +92,7 @@ function piecesOf(text: string, start: number): Array<Span & { text: string }> {
       /^\s+(?:and|plus|&)\s+(?=\d|(?:as many|the same|an?(?! (?:half|quarter|third|eighth)\b)|the|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty)[\s-])/i.exec(
         next,
       ) ??
-      /^\s+\/\s+/.exec(next) ??
+      /^\s+[/·•]\s+/.exec(next) ??
       /^\.\s+(?=\p{Lu})/u.exec(next) ??
       /^\s{3,}(?=\(?\d{1,3}\)?\s?[x×]?\s)/.exec(next) ??
       (sign === ' ' && NAMES_FASTENER.test(text.slice(from, at))
@@ -168,7 +168,7 @@ function sentenceEnd(text: string, from: number): number {
 
 /** What a sentence says before the list it opens. */
 const OPENS_WRITTEN =
-  /(?:\b(?:find|get|gets|got(?! the\b)|should have|ought to have|holds?|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are|(?:ought to|should) be))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d|\p{L}[\p{L} -]{2,24},\s+(?:an?|one|two|three|four|six|eight|\d+)\s)/iu;
+  /(?:^\W{0,3}(?:parts?|contents?|hardware|components)[*\])>]{1,2}\s+|\b(?:find|get|gets|got(?! the\b)|should have|ought to have|holds?|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are|(?:ought to|should) be))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d|\p{L}[\p{L} -]{2,24},\s+(?:an?|one|two|three|four|six|eight|\d+)\s)/iu;
 
 /** An answer that begins to count at once. */
 const ANSWERS =
@@ -297,6 +297,8 @@ function headingOf(line: string): SheetList['of'] | undefined {
     )
   )
     return 'tools';
+  // `*PARTS* Plate x1 / Collar x4`
+  if (/^[*[(<]{1,2}(?:parts?|contents?|hardware|components)[*\])>]{1,2}\s/i.test(plain)) return 'pieces';
   if (PIECES_ALONE.test(plain) || /^(?:kit|bag|box|carton|contents?|supplied|parts|hardware|you get)\s*:/i.test(plain))
     return 'pieces';
   const cells = cellsOf(line, 0);
@@ -353,8 +355,8 @@ function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { ro
     // The steps go on that the list was one of: `2. Delivery content:`, its lines, `3. Demount the bumper.`
     if (next?.test(line.text)) break;
     // Another list begins.
-    if (at > heading + 1 && /:/.test(plain.slice(0, 24)) && headingOf(line.text) !== undefined && !BAG.test(line.text))
-      break;
+    const begins = /:/.test(plain.slice(0, 24)) && !BAG.test(line.text) ? headingOf(line.text) : undefined;
+    if (begins !== undefined && (at > heading + 1 || begins !== headingOf(lines[heading]?.text ?? ''))) break;
     // A table of figures follows the list.
     if (rows.length > 0 && FIGURES_BEGIN.test(plain)) break;
     const cells = cellsOf(line.text, 0);

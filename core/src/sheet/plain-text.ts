@@ -90,19 +90,30 @@ export function withoutTranslation(text: string): string {
       })
       .join('\n');
   const foreign = told.filter((language) => language !== undefined && language !== 'en').length;
-  if (foreign < 3 || foreign > english * 1.6) return text;
+  const halves = lines.map(halvesOf);
+  const parted = halves.filter((half) => half && (half.first === 'en') !== (half.second === 'en')).length;
+  if (foreign < 3 || foreign > Math.max(english, parted) * 1.6) return text;
   return lines
     .map((line, at) => {
-      const language = told[at];
-      // `Check both lights. - Vérifier les deux feux.`: the second half of a line.
-      const half = /\s[-–/]\s(?=[^-–/]*$)/.exec(line);
-      if (half && languageOf(line.slice(0, half.index)) !== languageOf(line.slice(half.index + 2))) {
-        const second = languageOf(line.slice(half.index + 2));
-        if (second !== undefined && second !== 'en') return line.slice(0, half.index) + blank(line.slice(half.index));
+      const [language, half] = [told[at], halves[at]];
+      if (half && half.first !== half.second) {
+        const rest = line.slice(half.at);
+        // `Check both lights. - Vérifier les deux feux.`, and the other way round.
+        if (half.second !== undefined && half.second !== 'en') return line.slice(0, half.at) + blank(rest);
+        if (half.first !== undefined && half.first !== 'en') return blank(line.slice(0, half.at)) + rest;
+        return line;
       }
       return language !== undefined && language !== 'en' ? blank(line) : line;
     })
     .join('\n');
+}
+
+/** A line in two halves, each perhaps in a language of its own; undefined where a line is not parted. */
+function halvesOf(line: string): { at: number; first?: string; second?: string } | undefined {
+  const half = /\s[-–/]\s(?=[^-–/]*$)/.exec(line);
+  if (!half) return undefined;
+  const at = half.index + 2;
+  return { at, first: languageOf(line.slice(0, half.index)), second: languageOf(line.slice(at)) };
 }
 
 /** Where the bar stands that parts English on the left from its translation on the right; undefined without one. */

@@ -9,11 +9,12 @@ import { printedOrders } from './order-phrase.ts';
 import type { SheetList } from './packing-list.ts';
 import { placeIn } from './place-in.ts';
 import { quantityAt, quantityOf, unitAt } from './quantity-phrase.ts';
+import { fieldCounts, turnBelow } from './record-lines.ts';
 import { type ShopLexicon, shopWords } from './shop-lexicon.ts';
 import { anyThreadAt } from './spoken-thread.ts';
 import type { SheetStep } from './step-split.ts';
 import type { Sensed } from './table.ts';
-import { type Span, type Token, tokenize } from './token.ts';
+import { misreadNumber, type Span, type Token, tokenize } from './token.ts';
 import { angleAt, limitAt, pairAgrees, torqueAt } from './torque-phrase.ts';
 import { WORD_MATCHERS } from './word-phrase.ts';
 
@@ -63,6 +64,13 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
   let at = 0;
   const add = (value: FactValue, span: Span, confidence: number, belongs?: string) =>
     facts.push({ value, ...span, printed: text.slice(span.start, span.end), confidence, about: belongs, step });
+  // `Skid to crossmember, M8 (9)`: a size right before a number names the bolt.
+  const justSized = (place: number): boolean => {
+    const last = facts.at(-1);
+    return (
+      (last?.value.kind === 'thread' || last?.value.kind === 'drive') && /^[ \t]?$/.test(text.slice(last.end, place))
+    );
+  };
   const torqueInRow = (place: number): boolean => {
     const [from, to] = [text.lastIndexOf('\n', place - 1) + 1, text.indexOf('\n', place)];
     return [...senses].some(
@@ -73,8 +81,10 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     start: tokens[from]?.start ?? 0,
     end: tokens[next - 1]?.end ?? 0,
   });
+  const fields = fieldCounts(text);
+  const referenced = refersByNumber(text);
   // `bolt (9)` names a line of a packing list that is numbered.
-  const isReference = (label: number): boolean => labels.has(String(label));
+  const isReference = (label: number): boolean => referenced || labels.has(String(label));
   const overSized = (index: number): number | undefined => {
     const told = outright.get(tokens[index]?.start ?? -1);
     if (told) {
@@ -151,6 +161,12 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
         waiting.push({ value: bare.min, span: spanOf(next, next + 1), about });
       continue;
     }
+    const counted = fields.get(token.start);
+    if (counted !== undefined && token.value !== undefined) {
+      add({ kind: 'count', count: token.value, noun: counted }, spanOf(at, at + 1), 1);
+      at++;
+      continue;
+    }
     const sensed = senses.get(token.start);
     const sense = sensed?.sense;
     if (sense !== undefined) {
@@ -188,11 +204,19 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       }
       if (sense === 'drive' && token.value !== undefined && token.value >= 4 && token.value <= 60) {
         const end = tokens[at + 1]?.lower === 'mm' ? at + 2 : at + 1;
-        add(
-          { kind: 'drive', drive: { kind: 'hex', acrossFlatsMm: token.value }, describes: 'tool' },
-          spanOf(at, end),
-          0.9,
-        );
+        const keyed = /^ ?\(?(?:(?:hex|allen) )?key\b/i.test(text.slice(spanOf(at, end).end));
+        const kind = keyed ? 'hexKey' : 'hex';
+        add({ kind: 'drive', drive: { kind, acrossFlatsMm: token.value }, describes: 'tool' }, spanOf(at, end), 0.9);
+        at = end;
+        continue;
+      }
+      // A scanner's `l3O` in a column of torques.
+      const run = /^[lIO\d][lIOoS\d]{1,3}(?!\w)/.exec(text.slice(token.start, token.start + 6))?.[0] ?? '';
+      const misread = misreadNumber(run);
+      if (typeof sense === 'object' && misread !== undefined) {
+        let end = at;
+        while (end < tokens.length && (tokens[end] as Token).start < token.start + run.length) end++;
+        add({ kind: 'torque', ...tabled(misread, misread, sense.torque) }, spanOf(at, end), 0.5, about);
         at = end;
         continue;
       }
@@ -231,6 +255,18 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
         }
         const before = facts.at(-1);
         // The same value in the next column's unit.
+        // A third column says it once more, in a third unit.
+        const third =
+          before?.value.kind === 'torque' &&
+          before.value.pair !== undefined &&
+          ![before.value.unit, before.value.pair.unit].includes(value.unit) &&
+          senses.has(before.start) &&
+          !text.slice(before.end, token.start).includes('\n') &&
+          pairAgrees({ value: before.value.max, unit: before.value.unit }, { value: value.max, unit: value.unit });
+        if (third) {
+          at = next;
+          continue;
+        }
         const second =
           before?.value.kind === 'torque' &&
           before.value.pair === undefined &&
@@ -273,8 +309,16 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       }
       waiting = [];
       const doubt = torque.suspect ? 0.6 : torque.value.pair?.agrees === false ? 0.5 : 1;
-      add({ kind: 'torque', ...torque.value }, spanOf(at, torque.next), doubt, belongs);
+      const span = spanOf(at, torque.next);
+      const angleDeg = torque.value.angleDeg ?? turnBelow(text, span.end);
+      add({ kind: 'torque', ...torque.value, ...(angleDeg === undefined ? {} : { angleDeg }) }, span, doubt, belongs);
       at = torque.next;
+      continue;
+    }
+    const carriedOn = figureWithoutUnit(tokens, at, text, facts);
+    if (carriedOn) {
+      add(carriedOn.value, spanOf(at, carriedOn.next), 0.6, about);
+      at = carriedOn.next;
       continue;
     }
     const spokenTurn = turnWithoutUnit(tokens, at, text, facts);
@@ -292,7 +336,9 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
         ? undefined
         : (shareAt(tokens, at, lastPiece) ??
           countAt(tokens, at, overSized, isReference) ??
-          (named ? trailingCountAt(tokens, at, named, isReference) : undefined));
+          (named !== undefined || justSized(token.start)
+            ? trailingCountAt(tokens, at, named ?? 'bolt', isReference)
+            : undefined));
     if (count && count.value.kind === 'count') {
       const behind = count.behind === true;
       const span = spanOf(at, at + (token.text === '(' ? 3 : 1));
@@ -367,6 +413,19 @@ function banded(
   return { ...tabled(wanted, wanted, unit), ...(max === undefined ? {} : { limitNm: toBase(max, unit) }) };
 }
 
+/** `four screws (3)`: a piece that was counted, and another number behind it. */
+const COUNTED_AND_NUMBERED = new RegExp(
+  String.raw`\b(${Object.keys(NUMBER_WORDS).join('|')}|\d{1,2}) (?:[\w-]+ ){0,2}(?:bolts?|nuts?|screws?|washers?|studs?|pins?|clips?|brackets?) \((\d{1,2})\)`,
+  'gi',
+);
+/** Whether the numbers in brackets behind the sheet's pieces name them: two that are no count are enough. */
+function refersByNumber(text: string): boolean {
+  const others = [...text.matchAll(COUNTED_AND_NUMBERED)].filter(
+    ([, counted = '', number]) => (NUMBER_WORDS[counted.toLowerCase()] ?? Number(counted)) !== Number(number),
+  );
+  return others.length > 1;
+}
+
 /** A value or range whose unit stands elsewhere. */
 const tabled = (min: number, max: number, unit: TorqueUnit): TorqueValue => ({
   min,
@@ -401,6 +460,46 @@ function unitBehind(tokens: readonly Token[], at: number, text: string): TorqueU
 /** Units in a sheet's text: a bare figure has one only where there is but one. */
 const METRIC_UNIT = /\bd?a?N ?[·.∙•*-]? ?m\b|newton/i;
 const INCH_UNIT = /\b(?:ft|in|foot|inch)[ .·-]*(?:lbs?|pounds?|#)|\b(?:lbs?|pounds?)f?[ .·-]*(?:ft|in|foot|inch)/i;
+
+/** Right before a figure that is said without its unit: `these are fifty-two`, `then it's ninety-five`. */
+const SAID_SO = /\b(?:(?:these|those|they) (?:are|get|want|go to)|(?:they|these)'re|(?:it|that)(?:'s| is| gets)) $/i;
+/** `Then fifty five.` is said so in words alone; in digits it may be turned back before. */
+const THEN_SAID = /\bthen $/i;
+/** `- Anti-roll link: 47.` among others that have their unit. */
+const IN_BULLETS =
+  /^[ \t]*[-*•] [^:\d\n]{0,30}\b(?:bolts?|nuts?|screws?|studs?|links?|arms?|clamps?|brackets?)\b[^:\d\n]{0,16}: $/i;
+/** How far behind the last torque such a figure is taken for another, characters. */
+const CARRIED_REACH = 200;
+
+/** `No, sorry, these are fifty-two.`: in the unit of the torque said before it, and doubted. */
+function figureWithoutUnit(
+  tokens: readonly Token[],
+  at: number,
+  text: string,
+  facts: readonly Fact[],
+): Phrase | undefined {
+  const start = tokens[at]?.start ?? 0;
+  const line = text.slice(text.lastIndexOf('\n', start - 1) + 1, start);
+  const then = tokens[at]?.kind === 'word' && THEN_SAID.test(line);
+  if (!then && !SAID_SO.test(line.slice(-16)) && !IN_BULLETS.test(line)) return undefined;
+  const figure = quantityAt(tokens, at, text);
+  const behind = tokens[figure?.next ?? at];
+  if (
+    !figure ||
+    figure.unit !== undefined ||
+    figure.min < LEAST_SPOKEN ||
+    /^\d{1,2}\.[689]$/.test(text.slice(start, behind?.start).trim())
+  )
+    return undefined;
+  if (behind !== undefined && behind.kind !== 'break' && !/^[.,;]$/.test(behind.text)) return undefined;
+  const last = facts.findLast((fact) => fact.value.kind === 'torque');
+  if (last?.value.kind !== 'torque' || start - last.end > CARRIED_REACH) return undefined;
+  return {
+    value: { kind: 'torque', ...tabled(figure.min, figure.max, last.value.unit) },
+    next: figure.next,
+    suspect: true,
+  };
+}
 
 /** `23 + quarter turn` of a chat: in its line's unit, or in the only one of the sheet, and doubted. */
 function turnWithoutUnit(

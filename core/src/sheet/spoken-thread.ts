@@ -124,7 +124,7 @@ function spokenPitch(
 
 /** Dictated: `m ten by thirty five`, `m twelve by one point seven five by fifty`, `m eight`. */
 function spokenMetricAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
-  if (tokens[at]?.text !== 'm' || tokens[at + 1]?.kind !== 'word') return undefined;
+  if (tokens[at]?.lower !== 'm' || tokens[at + 1]?.kind !== 'word') return undefined;
   const plural = NUMBER_WORDS[(tokens[at + 1]?.lower ?? '').replace(/(?<=t|en|x|lve)s$/, '')];
   const size =
     quantityAt(tokens, at + 1, source) ??

@@ -1,7 +1,7 @@
 import { unitFromSpelling } from '../quantity/parse-printed.ts';
 import { dimensionOf, type TorqueUnit } from '../quantity/unit.ts';
 import { runningNumbers } from './running-number.ts';
-import type { Span } from './token.ts';
+import { misreadNumber, type Span } from './token.ts';
 
 /** What a column says of what is in it: a torque in a unit, a count (of each side), a tool's size, an old value, or only a label. */
 export type ColumnSense = { torque: TorqueUnit } | 'count' | 'countPerSide' | 'label' | 'drive' | 'length' | 'old';
@@ -89,7 +89,9 @@ function senseOf(heading: string): ColumnSense | undefined {
   if (/^(?:(?:length|long|lg\.?)(?: ?\(?mm\)?)?|l ?\(?mm\)?)$/i.test(heading)) return 'length';
   if (/^(?:per|each|a) side\b/i.test(heading)) return 'countPerSide';
   if (
-    /^(qty|quantity|count|pcs|pieces|off|no\.? off|how many|number(?: of)?|amount|nos|stk|units|each)\b/i.test(heading)
+    /^(qty|quantity|count|pcs|pieces|off|no\.? off|how many|number(?: of)?|amount|nos|stk|units|each|anzahl|menge|stück(?:zahl)?|quantité|nombre|cantidad|quantità|aantal)\b/i.test(
+      heading,
+    )
   )
     return 'count';
   if (/^(tool|drive|socket|spanner|wrench|key|hex|a\/?f|sw)s?( size)?\b/i.test(heading)) return 'drive';
@@ -99,7 +101,8 @@ function senseOf(heading: string): ColumnSense | undefined {
 }
 
 /** A column of torques whose heading leaves out the unit: its first row with one gives it. */
-const TORQUE_ALONE = /^(?:(?:final|tightening) )?(?:torques?|tighten(?:ing)?|tightening torque)$/i;
+const TORQUE_ALONE =
+  /^(?:(?:final|tightening) )?(?:torques?|tighten(?:ing)?|tightening torque|drehmoment|anzugsmoment|couple(?: de serrage)?|par(?: de apriete)?|coppia(?: di serraggio)?|aanhaalmoment)$/i;
 /** `160 Nm`: a figure with its unit. */
 const WITH_UNIT = /^\d+(?:[.,]\d+)?\s*(?:[-–]\s*\d+(?:[.,]\d+)?\s*)?(\p{L}[\p{L}·. -]*)$/u;
 
@@ -114,6 +117,9 @@ const TWO_NUMBERS =
   /\((\d+(?:[.,]\d+)?)\)\s{0,4}(\d+(?:[.,]\d+)?)(?!\S)|(?<!\S)(\d+(?:[.,]\d+)?)\s{0,4}\((\d+(?:[.,]\d+)?)\)/g;
 /** `---+---`, `====`: a rule and no row. */
 const RULE = /^[\s|+:=_-]*$/;
+
+/** `13`, `13 mm`, `5 (key)`: a size in a column of tools. */
+const DRIVE_CELL = /^\d{1,2}(?:[.,]\d)? ?(?:mm)?(?: ?\(?(?:(?:hex|allen) )?key\)?)?$/i;
 
 interface Heading {
   cells: Cell[];
@@ -366,6 +372,33 @@ function namedFigures(text: string): ReadonlySet<number> {
   return new Set(rows.length < FEW_NAMED ? [] : rows);
 }
 
+/** `95`, `28 (was 25)`, `110 / red on the long one`: a figure that begins a cell and is no count and no size. */
+const FIGURE_CELL = /^\d{1,3}(?:[.,]\d)?(?:\s?[-–]\s?\d{1,3}(?:[.,]\d)?)?(?=$|\s*(?:[,;(+!]|\/ ?\p{L}))/u;
+/** The figure of a row of names, sizes and remarks, `caliper   2 x M12   95   no paste`. */
+function figureCell(cells: readonly Cell[]): Cell | undefined {
+  const [name, ...others] = cells.flatMap(atArrows).filter(({ text }) => text !== '');
+  const counted = cells.some(({ text }) => ARROW.test(text)) ? /\p{L}{3}/u : /^\p{L}{3}/u;
+  return counted.test(name?.text ?? '') ? others.findLast((cell) => FIGURE_CELL.test(cell.text)) : undefined;
+}
+/** `-> 2x rear bolts M12 -> 80`: arrows part the cells of a note. */
+const ARROW = /->|→|=>/;
+function atArrows(cell: Cell): Cell[] {
+  let at = 0;
+  return cell.text.split(/(->|→|=>)/).flatMap((part, index) => {
+    const from = at + part.length - part.trimStart().length;
+    at += part.length;
+    const text = part.trim();
+    return index % 2 === 1
+      ? []
+      : [{ text, start: cell.start + from, from: cell.from + from, to: cell.from + from + text.length }];
+  });
+}
+/** The lines of a list that has its figures in cells of their own, where there are enough of them to be one. */
+function figureRows(text: string): ReadonlySet<number> {
+  const rows = text.split('\n').flatMap((line, row) => (figureCell(cellsOf(line, 0)) ? [row] : []));
+  return new Set(rows.length < FEW_NAMED ? [] : rows);
+}
+
 /** Where the bare figures stand of a cell that lists several joints: one in each of its clauses, none in brackets. */
 function bareFigures(cell: Cell): number[] {
   const plain = cell.text.replace(/\([^)]*\)/g, (inside) => ' '.repeat(inside.length));
@@ -397,6 +430,7 @@ export function columnSenses(
   let above: TorqueUnit | undefined;
   const all = unitOfAll(text);
   const named = all ? namedFigures(text) : new Set<number>();
+  const figured = all ? figureRows(text) : new Set<number>();
   let misfits = 0;
   let offset = 0;
   const lines = text.split('\n');
@@ -517,10 +551,14 @@ export function columnSenses(
       const sense = column === undefined ? undefined : heading?.senses[column];
       if (sense === 'old' && cell.text !== '' && !kept)
         outdated.push({ start: cell.start, end: cell.start + cell.text.length });
-      if (sense === 'drive' && /^\d{1,2}(?:[.,]\d)? ?(?:mm)?$/.test(cell.text)) senses.set(cell.start, { sense });
+      if (sense === 'drive' && DRIVE_CELL.test(cell.text)) senses.set(cell.start, { sense });
       const ceiling = CEILING_CELL.exec(cell.text);
       if (ceiling && typeof sense === 'object') {
         senses.set(cell.start + ceiling[0].length, { sense });
+        read++;
+      }
+      if (typeof sense === 'object' && misreadNumber(cell.text) !== undefined) {
+        senses.set(cell.start, { sense });
         read++;
       }
       if (!PLAIN_NUMBER.test(cell.text)) return;
@@ -540,6 +578,11 @@ export function columnSenses(
         senses.set(place, { sense: { torque: all } });
         read++;
       }
+    const figure = all && read === 0 && !heading && figured.has(row) ? figureCell(cells) : undefined;
+    if (all && figure) {
+      senses.set(figure.start, { sense: { torque: all } });
+      read++;
+    }
     // A sentence ends a table; a remark in a row of its own does not.
     if (read === 0 && cells.length <= 1) {
       misfits++;

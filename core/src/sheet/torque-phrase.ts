@@ -89,7 +89,10 @@ export function limitAt(tokens: readonly Token[], at: number, source: string, un
 }
 
 /** `± 5`, `+/- 5 Nm`: how far the torque may lie from its value. */
-function toleranceAt(tokens: readonly Token[], start: number, source: string, nominal: number): Tolerance | undefined {
+function toleranceAt(tokens: readonly Token[], from: number, source: string, nominal: number): Tolerance | undefined {
+  // `25 N m, tolerance ±2`
+  const named = from + (tokens[from]?.text === ',' ? 1 : 0);
+  const start = /^tol(?:erance)?$/.test(tokens[named]?.lower ?? '') ? named + 1 : from;
   const bracketed = tokens[start]?.text === '(';
   const at = bracketed ? start + 1 : start;
   const closed = (next: number) => (bracketed && tokens[next]?.text === ')' ? next + 1 : next);
@@ -264,6 +267,10 @@ const afterStage = (tokens: readonly Token[], at: number): number =>
 /** A second writing of the same torque: in brackets, after a slash or a comma, after `or`. */
 function pairAt(tokens: readonly Token[], at: number, source: string, unit: TorqueUnit) {
   const opener = tokens[at];
+  // `150 Nm    111 lb-ft`: a cell for each unit.
+  const beside = opener?.kind === 'number' ? valueAt(tokens, at, source) : undefined;
+  if (beside && beside.unit !== unit && (opener?.start ?? 0) - (tokens[at - 1]?.end ?? 0) >= 2)
+    return { ...beside, bracketed: false };
   if (!opener || !['(', '/', '[', '{', 'or', '=', ','].includes(opener.lower)) return undefined;
   const second = valueAt(tokens, at + 1, source);
   if (!second || second.unit === unit) return undefined;

@@ -1,6 +1,6 @@
 import { askedTorque } from './asked-torque.ts';
 import type { AsideRole, Fact, FactValue, TorqueStage } from './fact.ts';
-import { TURN_DEG } from './lexicon.ts';
+import { inDigits, TURN_DEG } from './lexicon.ts';
 import { lineAt } from './place-in.ts';
 import { isQuoted, quotesLetter } from './quoted-letter.ts';
 import { around } from './sentence.ts';
@@ -16,7 +16,7 @@ const CEILING_BEFORE =
 const CEILING_FAR = /\bnever\b[^.;]{0,30}\b(?:past|beyond|over|above|more than|further than)\s*$/;
 /** Right behind a figure: it is never passed. */
 const CEILING_AFTER =
-  /^\s*[,(]?\s*(?:\(?max(?:imum)?\b(?!\.?:? ?\d)|(?:is|as) (?:the|its|an?) (?:(?:top|absolute|upper|very) )?(?:limit|maximum|max|most|ceiling|end)|at (?:the )?(?:very )?(?:most|outside|max(?:imum)?)\b(?! ?\d)|must (?:not|never) be (?:passed|exceeded)|(?:is|are) (?:never|not) (?:to be )?(?:passed|exceeded)|(?:is|are) (?:passed|exceeded)\b|and (?:never|not|no) (?:more|further|beyond|over)\b(?! than)|or less\b|tops\b|being the (?:most|limit|max(?:imum)?)\b|and it (?:strips|breaks|cracks)|(?:bends|breaks|strips|cracks|shears|crushes|pulls (?:out|through|the)|splits|destroys|damages|ruins|kills|tears|will (?:strip|break|crack|bend|crush|pull|tear|damage|split|ruin))\b)/;
+  /^\s*[,(]?\s*(?:\(?max(?:imum)?\b(?!\.?:? ?\d)|(?:is|as) (?:the|its|an?) (?:(?:top|absolute|upper|very) )?(?:limit|maximum|max|most|ceiling|end)|at (?:the )?(?:very )?(?:most|outside|max(?:imum)?)\b(?! ?\d)|must (?:not|never) be (?:passed|exceeded)|(?:is|are) (?:never|not) (?:to be )?(?:passed|exceeded)|(?:is|are) (?:passed|exceeded)\b|and (?:never|not|no) (?:more|further|beyond|over)\b(?! than)|no more\b(?! than)|or less\b|tops\b|being the (?:most|limit|max(?:imum)?)\b|and it (?:strips|breaks|cracks)|(?:bends|breaks|strips|cracks|shears|crushes|pulls (?:out|through|the)|splits|destroys|damages|ruins|kills|tears|will (?:strip|break|crack|bend|crush|pull|tear|damage|split|ruin))\b)/;
 const FLOOR_BEFORE =
   /(?:\b(?:min(?:imum)?\.?(?: of)?|at least|not (?:less|under|below)(?: than)?|no less than)|[>≥])\s*$/;
 const FLOOR_AFTER = /^\s*(?:\(?min(?:imum)?\b(?!\.?:? ?\d)|or more\b|at (?:the )?(?:very )?least\b(?! ?\d)|and up\b)/;
@@ -43,6 +43,8 @@ const TAKEN_BACK =
   /^[,\s–-]*(?:no,? (?:sorry|wait|hang on|hold on)|sorry|scratch that|correction|i mean|er,? no|oops|or rather|wait,? no)\b/;
 /** Right before a figure: it is the one not to use, or used to be. */
 const NOT_THIS = [
+  // `the bolts may have been tightened to 35 N·m at the works`
+  /\b(?:may|might|could|must) have been (?:\w+ )?(?:tightened|torqued|pulled|set|done up)(?: (?:to|at|with)(?: (?:about|only|around|nearly))?)? $/,
   /\b(?:issue|edition|rev(?:ision)?\.?|version) [a-z0-9]{1,2}\b[^.;:]{0,30}\b(?:for|at|had|gave|asked for|said|answered|prescribed|specified|set|raised|wanted|used)\b[^.;:,]{0,12}$/,
   /\b(?:that|which|those|kits?|cars?|bolts?|nuts?) (?:\w+ )?(?:were|was|had been) (?:already )?(?:tightened|torqued|pulled|set)(?: to| at| with)? $/,
   /\b(?:was|were|had been) (?:\w+ )?(?:given|listed|shown|printed|quoted|stated|published) (?:as|at|with)\b[^.;:,]{0,10}$/,
@@ -58,7 +60,7 @@ const NOT_THIS = [
 ];
 /** Right behind a figure: it no longer holds, or never did. */
 const IS_OFF =
-  /^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|invalid|no longer right|a misprint|misprinted|a typing error|an error|an? (?:drawing|printing|print|copying|copy) error|a mistake|not valid|crossed out|out of date|history)\b|^[^.;]{0,60}?, (?:that|this|which|and that) (?:was|were) (?:only )?(?:for|with|of)\b|^,? ?(?:which|that|as)\b[^.;]{0,24}\b(?:old(?:er)?|earlier|previous|former|first) (?:edition|issue|sheet|version|print(?:ing)?|booklet|leaflet|page|card|letter)\b/;
+  /^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|invalid|no longer right|a misprint|misprinted|a typing error|an error|an? (?:drawing|printing|print|copying|copy) error|a mistake|not valid|crossed out|out of date|history)\b|^[^.;]{0,40}\b(?:looks|sounds|seems|smells|reads)(?: to me)?(?: like| as)?(?: an?)? (?:typo|mistake|misprint|error|wrong|slip)\b|^[^.;]{0,60}?, (?:that|this|which|and that) (?:was|were) (?:only )?(?:for|with|of)\b|^,? ?(?:which|that|as)\b[^.;]{0,24}\b(?:old(?:er)?|earlier|previous|former|first) (?:edition|issue|sheet|version|print(?:ing)?|booklet|leaflet|page|card|letter)\b/;
 
 /** Right behind a figure: it did not do. */
 const DID_NOT_DO =
@@ -66,6 +68,8 @@ const DID_NOT_DO =
 
 /** Said before a figure: it is another's, or no torque of a joint that is tightened here. */
 const OTHERS_BEFORE = [
+  // `loosening after vibration 4 N·m of 48 N·m`
+  /\b(?:loosening|loss|relaxation|drop|torque left) after\b[^.;]{0,44}$/,
   /\(\s*(?:factory|oem|standard|stock|original):? $/,
   // `44 Nm (dry: 55 Nm)`: for another state of the thread than its row says.
   /\d ?n\S{0,3} \(\s*(?:if )?(?:dry|oiled|lubricated|greased|unlubricated|with(?:out)? (?:grease|oil|paste|locker|anti-?seize))[:=]? $/,
@@ -75,7 +79,7 @@ const OTHERS_BEFORE = [
   /\b(?:mine|ours)\b (?:up to|went|goes|go|was|is|were|took|snapped|needed|only|down to)\b[^.;,]{0,16}$/,
   /\b(?:some|others|many|most) (?:say|go|use|swear|people|folks?|shops?|fitters?)\b[^.;,]{0,16}$/,
   /\b(?:engine|motor|gearbox|coupling|clutch|shaft|joint|hub|axle|winch|drive|differential|rail|weld|bracket|arm)\b[^.;,]{0,24}\b(?:makes?|gives?|produces?|develops?|holds?|starts?|pulls?|carr(?:y|ies)|transmits?|is (?:good|rated|tested)|withstands?|stands|takes up|puts out|rated|delivers)\b[^.;,]{0,18}$/,
-  /\b(?:engine|peak|rated|output|input|bending|roll(?:ing)?|twisting|tilting|overturning|turning|rotating|running|rotational|drag|starting|friction|breakaway|break-away|prevailing|residual|run[- ]?down|run[- ]?on|proof|test|bearing) (?:torque|moment|load|effort|resistance)s?\b[^.;]{0,26}$/,
+  /\b(?:engine|peak|rated|output|input|bending|roll(?:ing)?|twisting|tilting|overturning|turning|rotating|running|rotational|drag|starting|loosening|undoing|friction|breakaway|break-away|prevailing|residual|run[- ]?down|run[- ]?on|proof|test|bearing) (?:torque|moment|load|effort|resistance)s?\b[^.;]{0,26}$/,
   // `Your sheet says 45 Nm`, to its maker
   /\byour (?:sheet|instructions?|booklet|leaflet|card|manual|page|website|list)\b[^.;,]{0,16}\b(?:says?|gives?|has|asks?|states?|calls for)\b[^.;,]{0,10}$/,
   // Of kits that were fitted before, of another maker's, and what is only often so.
@@ -95,7 +99,7 @@ const OTHERS_BEFORE = [
   /\b(?:rated|tested|proof|certified|approved|designed|good|calculated) (?:to|at|with|for|up to)\b[^.;]{0,14}$/,
   /\b(?:(?<!\bhigh[- ])tensile|burst|fatigue|ultimate|failure|gain(?:s|ed)?|horsepower|power|kw|bhp)\b[^.;]{0,30}$/,
   /\b(?:snap(?:s|ped)?|strip(?:s|ped)?|br(?:eaks?|oke|oken)|crack(?:s|ed)?|shear(?:s|ed)?|yield(?:s|ed)?|fail(?:s|ed)?|spins?(?: out)?|spun(?: out)?|crush(?:es|ed)?|let go|lets go|gave way|gives way|bent|bends?|pulled out|twisted off)\b[^.;,]{0,24}\b(?:at|with|under|after|around|about|near)\b[^.;,]{0,10}$/,
-  /\b(?:came|come|comes|went|going|out|off|undone) [^.;:]{0,26}\bat (?:about |around |only |nearly )?$/,
+  /\b(?:came|come|comes|went|going|out|off|undone) [^.;:]{0,26}\bat (?:about |around |only |nearly |roughly |maybe |something like )?$/,
   /\b(?:found|measured|came (?:off|loose|undone)|came up|turned|undone|loosened|started|moved|(?<!\b(?:be|to) )checked|logged|recorded|last reading|reading|actual|result|got|showed|it took|took|needed|break(?:s|ing)? loose|broke loose)\b:?(?: (?:at|with|about|around|only|just|was|of|a|nearly))* ?$/,
   /\b(?:loses?|lost|drop(?:s|ped)?(?: by| to)?|relax(?:es|ed)?(?: by| to)?|settles?(?: by| to)?|differs? by|difference(?: of)?|within|spread(?: of)?|apart by|add|adds|error(?: of)?|out by|off by|deviation(?: of)?)(?: about| some| only)? ?$/,
   /\b(?:hand|arm|finger|thumb|person|man|grip|short key|screwdriver)\b[^.;,]{0,16}\b(?:makes?|gives?|reaches?|manages?|is worth|can do|does)\b[^.;,]{0,12}$/,
@@ -117,10 +121,14 @@ const SAME_FIGURE = /\b(?:that(?:'s| is)|which is|this is)(?: about| roughly| ar
 /** A figure stands before it in its sentence. */
 const HAS_FIGURE = /\d ?(?:n|ft|foot|lb|in|k)|\b(?:newton|kilos?|pounds?|metres?|meters?)\b/;
 /** `Breakaway torque of the locking unit, one wheel up: 110 Nm or more`: what the part takes to turn. */
-const DRAG = /\b(?:breakaway|break-away|drag|prevailing) torque\b[^.;]{0,60}$/;
+const DRAG =
+  /\b(?:breakaway|break-away|drag|prevailing) torque\b[^.;]{0,60}$|\b(?:residual|free) (?:turning|rotation|movement)\b[^.;]{0,60}$/;
 /** What it takes to turn a part, and no bolt. */
 const TURNED_BY = /\btorque (?:on|at|of) the (?:steering wheel|crank|hub|shaft|pinion|wheel)\b[^.;]{0,60}$/;
 /** One of several that were measured: `measured: 38, 42 and 61 Nm`. */
+/** Of what was tried: `specimen 2 at 121 N·m`. */
+const SPECIMEN =
+  /\b(?:specimens?|test pieces?|test (?:bolts?|nuts?|joints?)|prototypes?|samples? (?:no\.? ?)?\d)\b[^.;]{0,120}$/;
 const MEASURED_LIST = /\b(?:measured|found|read)\b:? ?[\d,. /-]+(?:and )?$/;
 /** Said behind a figure. */
 const OTHERS_AFTER = [
@@ -135,7 +143,7 @@ const OTHERS_AFTER = [
   /^\s*(?:of|from|on|in|for) (?:the )?(?:vehicle maker|car maker|factory|handbook|owner|old|other|lower|upper|neighbouring|original|engine)\b[^.;]{0,30}\b(?:bolt|nut|maker|manual|book|figure|is for|belongs)?/,
   /^\s*(?:to (?:undo|loosen|break|turn|move|start|free)|on its handle|when it (?:came|let)|before (?:it|they) (?:let|went|snapped|stretch|yield|break|bend|give|fail|strip|tear))/,
   /^\s*without (?:moving|turning|a move|giving)\b/,
-  /^\s*(?:was|were|had been) (?:asked|wanted|specified|prescribed|called for)\b/,
+  /^\s*(?:was|were|had been|is) (?:mentioned|suggested|rumou?red|named|asked|wanted|specified|prescribed|called for)\b/,
   /^[^.;,]{0,50}\b(?:is|are|was|were) (?:for|of|meant for) (?:the )?(?:factory|original|stock|old|standard|other|another|somebody)\b/,
   /^[^.;]{0,50}\b(?:somebody else's|not (?:ours|of this kit|part of this|for (?:our|this|these|us))|belongs? (?:to|on)|left alone|not touched|stays? as it is|leave (?:it|that|them) (?:alone|be))\b/,
   /^\s*=\s*\d/,
@@ -176,9 +184,14 @@ function isAsked(text: string, at: number): boolean {
   );
 }
 
+/** `Before: link nut 95 N·m`, and on another line `After: …`. */
+const BEFORE_LINE = /^\W*(?:before|old|was|previously|until now|so far)\s*[:=]/i;
+const AFTER_LINE = /^\W*(?:after|new|now|from now on|revised|changed to)\s*[:=]/im;
+
 /** What a torque that stands at a span is. */
 export function torqueRole(text: string, span: Span, inList: boolean, answered: boolean, wide: boolean): TorqueRole {
   const { before, after } = around(text, span);
+  if (BEFORE_LINE.test(lineAt(text, span.start)) && AFTER_LINE.test(text)) return 'superseded';
   if (answered && isQuoted(text, span.start)) return 'superseded';
   // A ceiling stands right at its figure; what is said of the figure may stand further off.
   const ceiling = CEILING_BEFORE.test(before) || CEILING_FAR.test(before) || CEILING_AFTER.test(after);
@@ -217,7 +230,8 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   if (ELSEWHERE.test(after.slice(0, 70))) return 'other';
   if (OTHERS_AFTER.some((words) => words.test(after.slice(0, 110)))) return 'other';
   // The clause before a comma speaks of one figure; past it another may be given.
-  if (MEASURED_LIST.test(before) || DRAG.test(before) || TURNED_BY.test(before)) return 'other';
+  if (MEASURED_LIST.test(before) || SPECIMEN.test(before) || DRAG.test(before) || TURNED_BY.test(before))
+    return 'other';
   if (SAME_FIGURE.test(clause) && HAS_FIGURE.test(before)) return 'other';
   if (OTHERS_BEFORE.some((words) => words.test(clause))) return 'other';
   if (askedTorque(before, after) === 'told') return 'other';
@@ -330,13 +344,15 @@ function numberRun(fact: TorqueFact, text: string): TorqueFact | undefined {
 
 /** Numbers that lead up to a torque without their own unit: `40, then 70, then 95 Nm`, `in 3 steps 40 / 80 / 120`. */
 function bareStages(fact: TorqueFact, text: string): TorqueStage[] | undefined {
-  const { before, after } = around(text, fact);
+  const sentence = around(text, fact);
+  const before = inDigits(sentence.before);
+  const { after } = sentence;
   const led =
     /((?:(?<![\p{L}\d.])\d{1,3}(?:[.,]\d)?(?: ?nm)?\s*(?:,|\/|–|-|→|>|\bthen\b|\band\b|\bto\b)\s*(?:(?:and|then|finally|to|at|last|all)\s+)*)+)$/u.exec(
       before,
     )?.[1];
   const behind =
-    /^\s*,?\s*(?:in|with) (?:\d|two|three|four) (?:steps|stages|passes|goes|rounds|bites|pulls)[: (]+((?:\d{1,3}\s*[,/–-]\s*(?:and )?)+\d{1,3})/.exec(
+    /^\s*,?\s*(?:in|with) (?:\d|two|three|four) (?:steps|stages|passes|goes|rounds|bites|pulls)[:, (]+((?:\d{1,3}(?:\s*[,/–-]\s*(?:and )?| and ))+\d{1,3})/.exec(
       after,
     )?.[1];
   // `in two goes: 80 first, then the full 165`

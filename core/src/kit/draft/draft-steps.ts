@@ -2,7 +2,7 @@ import type { Fact } from '../../sheet/fact.ts';
 import { HARDWARE } from '../../sheet/lexicon.ts';
 import type { SheetStep } from '../../sheet/step-split.ts';
 import type { Condition } from '../condition.ts';
-import type { KitDocument } from '../kit-document.ts';
+import { type KitDocument, LONGEST_JOB_MINUTES, LONGEST_WAIT_MINUTES } from '../kit-document.ts';
 import type { StepNeed } from '../kit-step.ts';
 import type { Phase } from '../phase.ts';
 import type { StepAction } from '../step-action.ts';
@@ -262,7 +262,7 @@ export function draftSteps(
         const { action, taken } = drillOf(step, own, fact as Of<'hole'>);
         actions.push(action);
         for (const said of taken) place(said, path);
-      } else if (value.kind === 'duration' && value.role === 'wait') {
+      } else if (value.kind === 'duration' && value.role === 'wait' && value.minutes <= LONGEST_WAIT_MINUTES) {
         actions.push({ type: 'wait', minutes: value.minutes });
         place(fact, path);
       } else if (value.kind === 'torque') {
@@ -344,7 +344,10 @@ export function draftSteps(
       });
       place(fact, `aftercare[${kit.aftercare.length - 1}]`);
     }
-    const job = own.filter(isKind('duration')).find((fact) => fact.value.role === 'job');
+    // `Within 14 days` is a date to keep, not the hours a job takes.
+    const job = own
+      .filter(isKind('duration'))
+      .find(({ value }) => value.role === 'job' && value.minutes <= LONGEST_JOB_MINUTES);
     if (job && kit.statedMinutes === undefined) {
       kit.statedMinutes = job.value.minutes;
       place(job, 'statedMinutes');

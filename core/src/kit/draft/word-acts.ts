@@ -1,4 +1,5 @@
 import { HARDWARE, NUMBER_WORDS } from '../../sheet/lexicon.ts';
+import { LONGEST_WAIT_MINUTES } from '../kit-document.ts';
 import type { Check } from '../kit-preparation.ts';
 import type { Disconnect } from '../kit-step.ts';
 import type { StepAction } from '../step-action.ts';
@@ -42,7 +43,8 @@ function placesOf(text: string): string[] {
 
 const minutesIn = (text: string): number | undefined => {
   const [, count, unit = ''] = /(\d+(?:\.\d+)?)\s*(min|minutes?|h|hours?)\b/i.exec(text) ?? [];
-  return count === undefined ? undefined : Number(count) * (/^h/i.test(unit) ? 60 : 1);
+  const minutes = Number(count) * (/^h/i.test(unit) ? 60 : 1);
+  return minutes > 0 && minutes <= LONGEST_WAIT_MINUTES ? minutes : undefined;
 };
 
 /** A temporary thing by its noun; the same noun later takes it away again. */
