@@ -51,6 +51,32 @@ describe('the text of a sheet’s file', () => {
     const words = (text: string) => text.match(/\S+/g);
     expect(words(read.value)).toEqual(words(poppler));
   });
+  it('a PDF of two columns, in the order another reader has them', async () => {
+    const left = [
+      '1. Lift the seal along the gutter and clean the',
+      'channel with a dry cloth.',
+      '2. Slide the four M8 nuts in, two per side, and',
+      'leave them loose.',
+      '3. Set the bar 320 mm behind the screen.',
+    ];
+    const right = [
+      '4. Tighten the eight M6 screws to 9 Nm, middle',
+      'first.',
+      '5. Tighten the four M8 nuts to 22 Nm with a 13 mm',
+      'socket.',
+      '6. Retighten after 150 km.',
+    ];
+    const file = await pdf((doc) => {
+      doc.fontSize(9);
+      left.forEach((line, row) => doc.text(line, 40, 90 + row * 13, { lineBreak: false }));
+      right.forEach((line, row) => doc.text(line, 320, 91 + row * 13.4, { lineBreak: false }));
+    });
+    const read = await sheetText(file, 'two.pdf');
+    expect(read).toEqual({ ok: true, value: [...left, ...right].join('\n') });
+    writeFileSync(join(folder, 'two.pdf'), file);
+    const poppler = spawnSync('pdftotext', [join(folder, 'two.pdf'), '-']).stdout.toString();
+    expect(read.ok && read.value.match(/\S+/g)).toEqual(poppler.match(/\S+/g));
+  });
   it.each(['utf16le', 'utf16be'] as const)('%s without a mark', async (order) => {
     const data = Buffer.from('Tighten the four M10 bolts to 45 Nm.', 'utf16le');
     const read = await sheetText(new Uint8Array(order === 'utf16be' ? data.swap16() : data), 'a.txt');

@@ -1,6 +1,7 @@
 import { fail, ok, type Result } from '#core/result.ts';
 import { LONGEST_SHEET } from '#core/sheet/read-sheet.ts';
 import { decodeText } from './decode-text.ts';
+import { pageText } from './page-columns.ts';
 
 /** Why a file was not taken for a sheet. */
 export type SheetFault =
@@ -59,29 +60,14 @@ interface TextItem {
   hasEOL: boolean;
 }
 
-/** Lines of a page from its pieces of text: what stands at one height is one line, wide gaps part the cells of a table. */
-function pageLines(items: readonly TextItem[]): string {
-  const lines: Array<{ y: number; pieces: Array<{ x: number; end: number; text: string }> }> = [];
-  for (const { str, transform, width } of items) {
-    if (str.trim() === '') continue;
-    const [x = 0, y = 0] = [transform[4], transform[5]];
-    const line = lines.find((entry) => Math.abs(entry.y - y) < 2.5);
-    const piece = { x, end: x + width, text: str };
-    if (line) line.pieces.push(piece);
-    else lines.push({ y, pieces: [piece] });
-  }
-  return lines
-    .sort((a, b) => b.y - a.y)
-    .map(({ pieces }) =>
-      pieces
-        .sort((a, b) => a.x - b.x)
-        .reduce((text, piece, index, all) => {
-          const gap = piece.x - (all[index - 1]?.end ?? piece.x);
-          return text + (index === 0 ? '' : gap > 12 ? '   ' : gap > 0.8 ? ' ' : '') + piece.text;
-        }, ''),
-    )
-    .join('\n');
-}
+/** What a page's text items are, laid out. */
+const textOfPage = (items: readonly TextItem[]): string =>
+  pageText(
+    items.flatMap(({ str, transform, width }) => {
+      const [x = 0, y = 0] = [transform[4], transform[5]];
+      return str.trim() === '' ? [] : [{ text: str, x, end: x + width, y }];
+    }),
+  );
 
 async function pdfText(bytes: Uint8Array, file: string): Promise<Result<string, SheetFault>> {
   const { getDocumentProxy } = await import('unpdf');
@@ -93,7 +79,7 @@ async function pdfText(bytes: Uint8Array, file: string): Promise<Result<string, 
     for (let number = 1; number <= pdf.numPages; number++) {
       const page = await pdf.getPage(number);
       const { items } = await page.getTextContent();
-      pages.push(pageLines(items as TextItem[]));
+      pages.push(textOfPage(items as TextItem[]));
       length += pages.at(-1)?.length ?? 0;
       if (length > LONGEST_SHEET) return fail({ code: 'tooLong', characters: length, most: LONGEST_SHEET });
     }
