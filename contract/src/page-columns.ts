@@ -20,7 +20,7 @@ const GUTTER = { least: 10, from: 0.25, to: 0.75 };
 const ACROSS = 0.1;
 /** Lines each column has at least. */
 const FEW_LINES = 4;
-/** How wide a column's usual line is, as a share of the page's text: cells of a table are narrower. */
+/** How wide a column's full line is, as a share of the page's text: cells of a table are narrower. */
 const PROSE_WIDTH = 0.22;
 /** Share of a column's lines that go on with the sentence before them. */
 const RUNS_ON = 0.2;
@@ -48,7 +48,8 @@ function isProse(pieces: readonly PagePiece[], width: number): boolean {
   const lines = linesOf(pieces);
   if (lines.length < FEW_LINES) return false;
   const widths = lines.map((line) => (line.pieces.at(-1)?.end ?? 0) - (line.pieces[0]?.x ?? 0)).sort((a, b) => a - b);
-  const usual = widths[Math.floor(widths.length / 2)] ?? 0;
+  // The last line of a paragraph is short.
+  const usual = widths[Math.floor((3 * widths.length) / 4)] ?? 0;
   const runsOn = lines.filter((line) => /^\s*\p{Ll}/u.test(writeLine(line.pieces))).length;
   return usual >= PROSE_WIDTH * width && runsOn >= RUNS_ON * lines.length;
 }
