@@ -244,6 +244,40 @@ g. Refit the lower grille. Reconnect the battery.
 h. Spool the rope in and out once under 200 kg.
 `;
 
+/** A note of the counter: arrows for columns, its unit said once at the end, the grease behind the figures. */
+const COUNTER_NOTE = `for Tam - sill guard on the Carrick, Tuesday
+in the bag: 4 bolts M10x30, 4 washers, 2 screws M6x16, 1 guard
+
+-> unplug the sensor on the left, tag it
+-> guard up, everything by hand first
+-> 4x front bolts M10x30 -> 45!! not 60
+-> 2x cover screws M6 -> 8
+all Nm
+front ones get copper grease, the cover screws stay dry
+-> plug the sensor in again
+look at the lot again after 300 km
+`;
+
+/** Written by a program: a field to a line, a record to a joint, and no list of pieces. */
+const EXPORT = `kit: strut brace SB-2
+joint: brace to tower
+ fastener: nut M8 flange
+ qty: 6
+ tool: 13 mm deep socket
+ torque: 23 Nm
+ compound: none
+---
+joint: centre clamp
+ fastener: bolt M10x1.25x45 10.9
+ qty: 2
+ torque: 48 Nm
+ angle: 45 deg
+---
+before: remove the cowl cover
+after: refit the cowl cover
+due: after 500 km
+`;
+
 /** What each sheet must leave on the record, and whether a clock still runs when it is signed. */
 const STRANGERS: Array<{ title: string; sheet: string; said: string[]; answer?: string }> = [
   {
@@ -264,6 +298,8 @@ const STRANGERS: Array<{ title: string; sheet: string; said: string[]; answer?: 
     sheet: DATA_SHEET,
     said: ['Disconnect: battery', 'Reconnect: battery', 'Refit: lower grille'],
   },
+  { title: 'Sill guard', sheet: COUNTER_NOTE, said: ['Front bolts', 'Anti-seize', 'Cover screws M6'] },
+  { title: 'Strut brace', sheet: EXPORT, said: ['Brace to tower', 'Centre clamp', 'Remove: cowl cover'] },
 ];
 
 for (const { title, sheet, said, answer } of STRANGERS)

@@ -5,6 +5,7 @@ import { KitDocumentSchema } from '#contract/kit.ts';
 import { readKit, writeKit } from '#contract/read-kit.ts';
 import { draftKit } from '#core/kit/draft/draft-kit.ts';
 import { kitFaults } from '#core/kit/kit-integrity.ts';
+import { doubts } from '#core/sheet/doubt.ts';
 import { readSheet } from '#core/sheet/read-sheet.ts';
 
 /** What a person who writes the kit from the sheet by hand makes of it. */
@@ -92,5 +93,28 @@ describe('any sheet', () => {
       // A sheet may hold no joint at all; nothing else is wrong with its draft.
       expect([file, kitFaults(kit).filter(({ code }) => code !== 'empty')]).toEqual([file, []]);
     }
+  });
+});
+
+/** What nobody types: names that files give to things, and where a station is drawn. */
+const GIVEN = new Set(['id', 'format', 'version', 'revision', 'xMm', 'yMm', 'widthMm', 'heightMm']);
+/** How many values a person enters who writes a kit by hand. */
+function valuesOf(value: unknown): number {
+  if (value === null || typeof value !== 'object') return 1;
+  return Object.entries(value).reduce((sum, [name, inside]) => sum + (GIVEN.has(name) ? 0 : valuesOf(inside)), 0);
+}
+
+describe('what is left to do on a draft', () => {
+  it.each(['whole', 'blind', 'known'])('of %s is less than a tenth of writing the kit', (folder) => {
+    let [keys, values] = [0, 0];
+    for (const file of readdirSync(join('sheets', folder)).filter((entry) => entry.endsWith('.txt'))) {
+      const reading = readSheet(readFileSync(join('sheets', folder, file), 'utf8'));
+      const { kit, assumed } = draftKit(reading, reading.facts, { id: 'draft', title: file, maker: 'Pennant Works' });
+      // A doubt and an assumption take one key each.
+      keys += doubts(reading.facts).size + assumed.length;
+      values += valuesOf(kit);
+    }
+    process.stdout.write(`drafts of ${folder} sheets: ${keys} keys for ${values} values\n`);
+    expect(keys).toBeLessThan(0.1 * values);
   });
 });

@@ -181,6 +181,7 @@ const ASSUMED: Record<Assumption['code'], string> = {
   partGoesOnWith: 'taken to go on with that joint; the sheet does not say',
   toleranceAssumed: 'how far off its aim it may be is not said; what its readings may differ by stands in',
   takenForNut: 'a thread and no length: taken for a nut',
+  appliedBefore: 'the sheet names what goes on its threads behind the figures; it is put on before they are started',
   rideHeightLast: 'said while the vehicle hangs; it is torqued once the vehicle stands on its wheels',
 };
 

@@ -11,6 +11,7 @@ import { plainText, withoutTranslation } from './plain-text.ts';
 import { isQuoted, passedOn, quotesLetter, quotesQuestions } from './quoted-letter.ts';
 import { readTokens } from './read-tokens.ts';
 import { readingOrder } from './reading-order.ts';
+import { records } from './record-lines.ts';
 import type { ShopLexicon } from './shop-lexicon.ts';
 import { type SheetStep, splitSteps } from './step-split.ts';
 import { columnSenses } from './table.ts';
@@ -48,7 +49,14 @@ export const LONGEST_SHEET = 600_000;
  */
 export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetReading {
   const { text, inSheet } = readingOrder(withoutTranslation(passedOn(plainText(printed))));
-  const packing = packingLists(text);
+  const fields = records(text);
+  // What a record counts is no line of a packing list.
+  const packing = packingLists(
+    fields.reduce(
+      (rest, { start, end }) => rest.slice(0, start) + rest.slice(start, end).replace(/[^\n]/g, ' ') + rest.slice(end),
+      text,
+    ),
+  );
   const charts = generalCharts(text).map((span): SheetList => ({ ...span, of: 'chart' }));
   const senses = columnSenses(text);
   const page = pageFurniture(text).map((span): SheetList => ({ ...span, of: 'page' }));
@@ -67,7 +75,7 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   ]);
   const answered = quotesLetter(text);
   const quotes = answered || quotesQuestions(text);
-  const steps = splitSteps(text, listed).map(
+  const steps = splitSteps(text, listed, placeIn(fields)).map(
     (step): SheetStep => (quotes && isQuoted(text, step.start) ? { ...step, quoted: true } : step),
   );
   const stepAt = stepFinder(steps);

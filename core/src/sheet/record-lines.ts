@@ -1,4 +1,5 @@
 import { HARDWARE } from './lexicon.ts';
+import type { Span } from './token.ts';
 
 /** A line of a form or an export: `qty: 3`. */
 const FIELD = /^[ \t]*(?:[-*•][ \t]+)?(\p{L}[\p{L} ]{1,20}?)[ \t]*[:=][ \t]*(\S.*?)[ \t]*$/u;
@@ -6,6 +7,40 @@ const COUNTS = /^(?:qty|quantity|count|pcs|pieces|number|no of|how many)$/i;
 /** A field with the turn that follows its joint's torque. */
 const TURN_BELOW =
   /^[ \t]*\n[ \t]*(?:[-*•][ \t]+)?(?:angle|turn|then turn|plus angle)[ \t]*[:=][ \t]*\+?(\d{1,3}) ?(?:°|deg)/i;
+
+const TIGHTENS = /^(?:torque|tighten(?:ing)?|tightening torque|final torque)$/i;
+const NAMES_JOINT = /^(?:joint|fastener|bolt|nut|screw|stud|thread|size|qty|quantity|position|location)$/i;
+const OF_SHEET = /^(?:kit|title|product|model|date|sheet|vehicle|customer|job|maker|issue|revision)$/i;
+/** Fewer fields in a row are no record. */
+const FEW_FIELDS = 3;
+
+/** Joints that are written as fields below each other: `joint: …`, `qty: 3`, `torque: 23 Nm`. */
+export function records(text: string): Span[] {
+  const found: Span[] = [];
+  let block: Array<Span & { name: string }> = [];
+  const close = () => {
+    // What stands above the first joint is of the whole sheet.
+    while (block[0] && OF_SHEET.test(block[0].name)) block.shift();
+    const joint = block.some(({ name }) => TIGHTENS.test(name)) && block.some(({ name }) => NAMES_JOINT.test(name));
+    if (block.length >= FEW_FIELDS && joint) found.push({ start: block[0]?.start ?? 0, end: block.at(-1)?.end ?? 0 });
+    block = [];
+  };
+  let start = 0;
+  for (const line of text.split('\n')) {
+    const name = FIELD.exec(line)?.[1];
+    // A field that stands out begins the next record.
+    const outdented = block.length > 1 && /^\S/.test(line) && /^\s/.test(text.slice(block.at(-1)?.start, start));
+    if (name === undefined || outdented) close();
+    if (name !== undefined) block.push({ start, end: start + line.length, name });
+    start += line.length + 1;
+  }
+  close();
+  return found;
+}
+
+/** What a record calls its joint; undefined in other text. */
+export const recordName = (text: string): string | undefined =>
+  /^[ \t]*(?:joint|position|location|where)[ \t]*[:=][ \t]*(\S.*?)[ \t]*$/im.exec(text)?.[1];
 
 /**
  * The counts of a sheet that is written as fields, one a line, by the place of each number; with the piece that the

@@ -40,7 +40,7 @@ function counted(line: string): { label: string; length: number } | undefined {
 /** Where it is said on a tape, or when in a chat and by whom: `[02:40]`, `2:40 -`, `[Tue 18:02] Ola: `. */
 const STAMP =
   /^\s*[[(]?(?:\p{L}{2,9}\.?,? )?(\d{1,2}:\d{2}(?::\d{2})?)[\])]?\s*[-–:]?\s+(?:<?\p{Lu}[\p{L}\d_]{1,14}>?:\s+)?(?=\S)/u;
-const BULLET = /^\s*(?:[-•*–▪+»]\s+|>{1,3}\s+|\[ ?[x ]?\]\s)/;
+const BULLET = /^\s*(?:(?:->|→|=>)\s*|[-•*–▪+»]\s+|>{1,3}\s+|\[ ?[x ]?\]\s)/;
 /** A row of cells, which no sentence goes on in. */
 const CELLS = /\S {3,}\S|\||\t|\.{4,}/;
 /** How long a line is that breaks only because the page ends, as a share of the longest. */
@@ -68,10 +68,12 @@ const isHeading = (plain: string): boolean => /^[^a-z]{3,}$/.test(plain) && /[A-
  * its sentences, and a line that goes on in the next is joined to it.
  *
  * @param listed - the list a place stands in, whose lines are never joined
+ * @param recorded - the record a place stands in, whose fields are one step
  */
 export function splitSteps(
   text: string,
   listed: (place: number) => Pick<SheetList, 'of'> | undefined = () => undefined,
+  recorded: (place: number) => Span | undefined = () => undefined,
 ): SheetStep[] {
   const steps: SheetStep[] = [];
   let offset = 0;
@@ -95,7 +97,7 @@ export function splitSteps(
   const lines = text.split('\n');
   const written = lines.filter((line) => /\p{L}/u.test(line));
   // Dictated notes have no capitals; each line is a breath of its own.
-  const dictated = written.filter((line) => /^\s*\p{Ll}/u.test(line)).length > 0.6 * written.length;
+  const dictated = written.filter((line) => /^\s*\p{Ll}/u.test(line.replace(BULLET, ''))).length > 0.6 * written.length;
   // `(1)`, `(2)` number steps only where they run on; `(4) bolts` counts.
   const bracketed = lines.flatMap((line) => /^\s*\((\d{1,3})\)\s/.exec(line)?.[1] ?? []).map(Number);
   const running = bracketed.length > 1 && bracketed.every((label, at) => label === (bracketed[0] ?? 0) + at);
@@ -120,7 +122,7 @@ export function splitSteps(
     const start = offset;
     offset += line.length + 1;
     const plain = line.trim();
-    if (plain === '') {
+    if (plain === '' || /^[-_=*~#.]{3,}$/.test(plain)) {
       close(start);
       before = '';
       paragraph = undefined;
@@ -142,7 +144,10 @@ export function splitSteps(
     const ended = /[.:;!?]["')]*\s*$/.test(before) || CELLS.test(before.trim()) || isHeading(before.trim());
     const wrapped = page > 50 && before.trimEnd().length >= WRAPPED * page && !ended;
     const lower = /^(?:[a-z]|\((?!\d+\))|\d{1,3} ?(?:N[·.]?m|ft|lbs?|mm)\b)/.test(plain);
-    const goesOn = !dictated && open !== undefined && !begins && (lower || wrapped);
+    const within = recorded(start);
+    const goesOn =
+      open !== undefined &&
+      ((within !== undefined && within.start < start) || (!dictated && !begins && (lower || wrapped)));
     if (!goesOn) close(start);
     if (number) paragraph = number.slice(1).find((label) => label !== undefined);
     else if (spoken) paragraph = spoken.label;

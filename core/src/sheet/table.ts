@@ -395,8 +395,11 @@ function atArrows(cell: Cell): Cell[] {
 }
 /** The lines of a list that has its figures in cells of their own, where there are enough of them to be one. */
 function figureRows(text: string): ReadonlySet<number> {
-  const rows = text.split('\n').flatMap((line, row) => (figureCell(cellsOf(line, 0)) ? [row] : []));
-  return new Set(rows.length < FEW_NAMED ? [] : rows);
+  const lines = text.split('\n');
+  const rows = lines.flatMap((line, row) => (figureCell(cellsOf(line, 0)) ? [row] : []));
+  // An arrow is no accident.
+  const few = rows.some((row) => ARROW.test(lines[row] ?? '')) ? 1 : FEW_NAMED;
+  return new Set(rows.length < few ? [] : rows);
 }
 
 /** Where the bare figures stand of a cell that lists several joints: one in each of its clauses, none in brackets. */

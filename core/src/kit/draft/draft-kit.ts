@@ -1,5 +1,6 @@
 import type { Fact } from '../../sheet/fact.ts';
 import type { SheetReading } from '../../sheet/read-sheet.ts';
+import { compoundBefore } from './compound-before.ts';
 import { draftJoints } from './draft-joints.ts';
 import { draftPacking } from './draft-packing.ts';
 import { draftSteps } from './draft-steps.ts';
@@ -30,6 +31,7 @@ export function draftKit(
   tableAtItsStep(drafting);
   draftTools(drafting);
   rideHeightLast(drafting);
+  compoundBefore(drafting);
   placeParts(drafting);
   const { kit, assumed, placed } = drafting;
   return { kit, assumed, placed };

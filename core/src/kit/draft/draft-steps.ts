@@ -70,6 +70,9 @@ const MINDED =
 const QUESTION =
   /^(?:what|how|which|where|when|why|who|any|and|can|do|does|is|are|must|should|may|will)\b[^.;]{0,70}\?$/i;
 const isQuestion = ({ text }: SheetStep): boolean => QUESTION.test(text.trim());
+/** `all Nm`: how the figures are meant, and nothing to do. */
+const UNIT_ALONE =
+  /^(?:all|everything|(?:all )?(?:torques?|values|figures))(?: (?:is|are|in))* (?:n[·.⋅]? ?m|newton met(?:re|er)s|ft[ .·-]?lbs?|lb[ .·-]?ft|foot[- ]pounds?|lbf[ .·]ft)\.?$/i;
 /** What such a leaflet answers with, before it says what. */
 const SMALL_TALK =
   /^(?:sure|ok(?:ay)?|right|of course|no problem|here (?:you go|goes|it is)|(?:thanks?|thank you)(?: for [^.]{3,60})?|short version)\W*$/i;
@@ -167,7 +170,7 @@ export function draftSteps(
     const own = inStep(at);
     if (listed.has(at) || lettered.has(at) || step.quoted || WARNING_WORD.test(step.text)) return;
     if (variants.isHeading(at)) return;
-    if (SMALL_TALK.test(step.text.trim())) return;
+    if (SMALL_TALK.test(step.text.trim()) || UNIT_ALONE.test(step.text.trim())) return;
     if (step.number === undefined && numbered >= FEW && CAPITALS.test(step.text)) return;
     if (GREETING.test(step.text) || LETTERHEAD.test(step.text)) return;
     // `Re-torque after 300 miles; a bolt that turns before that must come out`: both are of the later visit.

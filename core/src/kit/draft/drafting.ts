@@ -21,6 +21,7 @@ export interface Assumption {
     | 'boltNotListed'
     | 'strengthAssumed'
     | 'rideHeightLast'
+    | 'appliedBefore'
     | 'takenForNut'
     | 'partGoesOnWith'
     | 'toleranceAssumed';

@@ -1,10 +1,19 @@
-import type { FactValue } from '../../sheet/fact.ts';
+import type { Fact, FactValue } from '../../sheet/fact.ts';
 import type { SheetStep } from '../../sheet/step-split.ts';
 import type { Item } from '../kit-document.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import type { Packing } from './draft-packing.ts';
 import { type Drafting, isKind, KIND_OF, nearest, type Of } from './drafting.ts';
-import { elsewhere, kindsIn, phraseBefore, referencesIn, type Times, tellingWords, timesIn } from './joint-words.ts';
+import {
+  elsewhere,
+  kindsIn,
+  phraseBefore,
+  placedOnes,
+  referencesIn,
+  type Times,
+  tellingWords,
+  timesIn,
+} from './joint-words.ts';
 import { sentenceIndex } from './sentence-index.ts';
 
 /** All that the sheet says of the joint a torque is for, gathered from its own sentence and those that speak of it. */
@@ -151,6 +160,23 @@ const titled = (text: string): string | undefined => {
     : undefined;
 };
 
+/** What parts the clauses of a sentence: `front ones get grease, the cover screws stay dry`. */
+const CLAUSE = /,\s+|;\s*|\s+but\s+|\s+and the\s+/gi;
+/** Whether what is said at a fact is said of a joint: in a clause of its words, or in a sentence that names nothing else. */
+function clauseIsOf({ start, text }: SheetStep, fact: Fact, words: readonly string[]): boolean {
+  const ends = [...text.matchAll(CLAUSE)].map(({ index }) => index);
+  const bounds = [0, ...ends, text.length];
+  const clauses = bounds.slice(1).map((end, at) => ({ start: bounds[at] ?? 0, end }));
+  const names = clauses.map((clause) => {
+    const said = text.slice(clause.start, clause.end);
+    return [...tellingWords(said), ...placedOnes(said)];
+  });
+  const own = clauses.findIndex((clause) => fact.start - start < clause.end);
+  const ofIt = names.map((list) => list.some((word) => words.includes(word)));
+  // Where no clause names it, or several do, the sentence speaks as a whole.
+  return ofIt.filter(Boolean).length !== 1 || clauses.length < 2 || ofIt[own] === true || names[own]?.length === 0;
+}
+
 /** The sentences that speak of the same joint as a torque's: its own, those of its step, and those that share its words. */
 export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<'torque'>): JointSentences {
   const { reading, inStep } = drafting;
@@ -161,7 +187,11 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const phrase = subject === undefined ? phraseOf(own, torque.start) : (reading.steps[subject]?.text ?? '');
   const phraseWords =
     subject === undefined ? tellingWords(phrase) : paragraphOf(reading.steps, subject).flatMap((at) => index.words(at));
-  const words = phraseWords.length > 0 ? phraseWords : tellingWords(own.text.replace(torque.printed, ' '));
+  const places = placedOnes(phrase);
+  const words = [
+    ...(phraseWords.length + places.length > 0 ? phraseWords : tellingWords(own.text.replace(torque.printed, ' '))),
+    ...places,
+  ];
   const ownLabels = referencesIn(phrase === '' ? own.text : phrase, labels);
   const kinds = kindsIn(phrase);
   const size = torque.about;
@@ -265,11 +295,17 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
       .find((fact) => fact !== undefined);
 
   // `Grease on the ball only, never on its thread`: said of something else than the joint.
+  /** Of a sentence about several joints, only the clauses that name this one. */
+  const saysOfIt = (at: number) => (fact: Fact) =>
+    at === torque.step || clauseIsOf(reading.steps[at] as SheetStep, fact, words);
   const compounds = (at: number) =>
     OFF_THE_THREAD.test(reading.steps[at]?.text ?? '') || (at !== torque.step && inStep(at).some(isKind('aftercare')))
       ? []
-      : inStep(at).filter(isKind('compound'));
-  const dryAt = (at: number) => inStep(at).some((fact) => fact.value.kind === 'dry' && fact.value.of === undefined);
+      : inStep(at).filter(isKind('compound')).filter(saysOfIt(at));
+  const dryAt = (at: number) =>
+    inStep(at)
+      .filter((fact) => fact.value.kind === 'dry' && fact.value.of === undefined)
+      .some(saysOfIt(at));
   // `Copper grease on those two bolts`, said right behind.
   const next = reading.steps[torque.step + 1];
   const pointsBack =
@@ -331,7 +367,9 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
     partToPart ??
     (subject === undefined ? puttingOf(phrase) : undefined) ??
     // Words of hardware alone name it where they come with a line of the list: `Bracket screw (item 5)`.
-    (subject === undefined && (phraseWords.length > 0 || ownLabels.length > 0) ? titled(phrase) : undefined) ??
+    (subject === undefined && (phraseWords.length > 0 || places.length > 0 || ownLabels.length > 0)
+      ? titled(phrase)
+      : undefined) ??
     labelOf(own.text) ??
     put ??
     (subject === undefined || kinds[0] === undefined || phraseWords[0] === undefined

@@ -1,4 +1,5 @@
 import { HARDWARE, NUMBER_WORDS } from '../../sheet/lexicon.ts';
+import { recordName } from '../../sheet/record-lines.ts';
 import type { SheetStep } from '../../sheet/step-split.ts';
 import type { ItemKind } from '../piece-kind.ts';
 import { KIND_OF, type Of } from './drafting.ts';
@@ -18,6 +19,12 @@ export const tellingWords = (text: string): string[] =>
   (text.toLowerCase().match(/\p{L}{3,}/gu) ?? [])
     .map(singular)
     .filter((word) => !PLAIN.has(word) && !HARDWARE.has(word));
+
+const PLACED =
+  /\b(front|rear|upper|lower|inner|outer|left|right|top|bottom|middle|long|short)\s+(?:ones?|bolts?|nuts?|screws?|studs?|pair)\b/gi;
+/** Joints that are told apart by where they are alone: `front bolts`, `the front ones`; never a word of {@link tellingWords}. */
+export const placedOnes = (text: string): string[] =>
+  [...text.matchAll(PLACED)].map(([, place = '']) => `${place.toLowerCase()} ones`);
 
 /** The words that name a part: those that tell joints apart, and pieces that fasten nothing: `bracket`, `hook`, `plate`. */
 export const partWords = (text: string): string[] =>
@@ -44,6 +51,8 @@ export const elsewhere = (phrase: string, sentence: string): boolean =>
 
 /** The noun phrase a torque is said of: what stands before it in its clause. */
 export function phraseBefore(step: SheetStep, at: number): string {
+  const named = recordName(step.text);
+  if (named !== undefined) return named;
   const before = step.text.slice(0, Math.max(0, at - step.start));
   // Behind another figure of its row a cell speaks for itself: `A 45 Nm     E 20 Nm`.
   const cells = before.split(/\s{3,}/);
@@ -53,7 +62,7 @@ export function phraseBefore(step: SheetStep, at: number): string {
   return clause
     .replace(/\b(?:re-?)?(?:tighten|torque|pull|bring|set|finish|nip|snug)\w*\b/gi, ' ')
     .replace(/\b(?:to|with|at|is|are|be|go(?:es)? to|until|final(?:ly)?)\b\s*$/i, ' ')
-    .replace(/[|:=–-]+\s*$/, ' ')
+    .replace(/(?:[|:=–→-]|->|=>)+\s*$/, ' ')
     .replace(/\s+/g, ' ')
     .trim();
 }

@@ -1,6 +1,6 @@
 import type { SheetReading } from '../../sheet/read-sheet.ts';
 import type { ItemKind } from '../piece-kind.ts';
-import { kindsIn, tellingWords } from './joint-words.ts';
+import { kindsIn, placedOnes, tellingWords } from './joint-words.ts';
 
 /** How far a sentence about the same joint may stand, in sentences that share its word. */
 const NEAREST = 24;
@@ -22,7 +22,7 @@ const known = new WeakMap<SheetReading['steps'], SentenceIndex>();
 export function sentenceIndex(steps: SheetReading['steps']): SentenceIndex {
   const made = known.get(steps);
   if (made) return made;
-  const words = steps.map((step) => tellingWords(step.text));
+  const words = steps.map((step) => [...tellingWords(step.text), ...placedOnes(step.text)]);
   const kinds = steps.map((step) => kindsIn(step.text));
   const labels = steps.map((): string[] => []);
   const places = new Map<string, number[]>();

@@ -150,6 +150,7 @@ const WORST_FIRST: ReadonlyArray<Assumption['code']> = [
   'takenForNut',
   'toleranceAssumed',
   'rideHeightLast',
+  'appliedBefore',
   'fateUnknown',
   'driveFromThread',
   'partGoesOnWith',
