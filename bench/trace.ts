@@ -1,7 +1,7 @@
 import { JOINTS } from '#core/trace/fixture/joints.ts';
 import { judgeTrace } from '#core/trace/judge-trace.ts';
 import { type ShownKind, TRACE_KINDS, type TraceJoint, type TraceKind } from '#core/trace/pull-trace.ts';
-import { recordPull } from '../devices/src/torque-wrench/record-pull.ts';
+import { recordPull } from '#core/trace/simulate/record-pull.ts';
 
 const SHOWN = TRACE_KINDS.filter((kind): kind is ShownKind => kind !== 'cannotTell');
 

@@ -1,8 +1,8 @@
 import { type FromWrench, type ToWrench, ToWrenchSchema } from '#contract/wrench-stream.ts';
 import { expectedRise } from '#core/trace/expected-rise.ts';
 import type { FAULTS, TraceJoint } from '#core/trace/pull-trace.ts';
+import { recordPull } from '#core/trace/simulate/record-pull.ts';
 import { type JointModel, jointFor } from './joint-model.ts';
-import { recordPull } from './record-pull.ts';
 import { FRAME_MS, type PullTrace, simulatePull } from './simulate-pull.ts';
 
 type Armed = Extract<ToWrench, { type: 'arm' }>;

@@ -1,6 +1,6 @@
-import { randomFrom } from '#core/quantity/random.ts';
-import type { ShownKind, TraceJoint, TraceSample } from '#core/trace/pull-trace.ts';
-import { type FeltJoint, feltJoint, type JointFault } from './joint-fault.ts';
+import { randomFrom } from '../../quantity/random.ts';
+import type { ShownKind, TraceJoint, TraceSample } from '../pull-trace.ts';
+import { type FeltJoint, feltJoint, type JointFault } from './felt-joint.ts';
 
 /** Who pulls, and how. */
 export interface Puller {

@@ -1,8 +1,8 @@
 import { describe, expect, it } from '@jest/globals';
-import { JOINTS } from '#core/trace/fixture/joints.ts';
-import { judgeTrace } from '#core/trace/judge-trace.ts';
-import { packTrace, unpackTrace } from '#core/trace/pack-trace.ts';
-import { type ShownKind, TRACE_KINDS, type TraceJoint } from '#core/trace/pull-trace.ts';
+import { JOINTS } from '../fixture/joints.ts';
+import { judgeTrace } from '../judge-trace.ts';
+import { packTrace, unpackTrace } from '../pack-trace.ts';
+import { type ShownKind, TRACE_KINDS, type TraceJoint } from '../pull-trace.ts';
 import { recordPull } from './record-pull.ts';
 
 /** Seeds that nothing was tuned on: bench/trace.ts prints what they give. */

@@ -1,11 +1,11 @@
-import { boltStrength } from '#core/fastener/property-class.ts';
-import { preloadAtYieldShareN } from '#core/tightening/assembly-preload.ts';
-import { jointStiffness } from '#core/tightening/joint-stiffness.ts';
-import { usualFace } from '#core/tightening/proposed-torque.ts';
-import { evenFriction } from '#core/tightening/thread-finish.ts';
-import { torquePerNewton } from '#core/tightening/tightening-torque.ts';
-import { preloadPerDegreeN } from '#core/tightening/torque-angle.ts';
-import type { ShownKind, TraceJoint } from '#core/trace/pull-trace.ts';
+import { boltStrength } from '../../fastener/property-class.ts';
+import { preloadAtYieldShareN } from '../../tightening/assembly-preload.ts';
+import { jointStiffness } from '../../tightening/joint-stiffness.ts';
+import { usualFace } from '../../tightening/proposed-torque.ts';
+import { evenFriction } from '../../tightening/thread-finish.ts';
+import { torquePerNewton } from '../../tightening/tightening-torque.ts';
+import { preloadPerDegreeN } from '../../tightening/torque-angle.ts';
+import type { ShownKind, TraceJoint } from '../pull-trace.ts';
 
 /** What may be wrong with a model joint; `overrun` is a fault of the hand and not of the joint. */
 export type JointFault = Exclude<ShownKind, 'overrun' | 'alreadyTight'>;
