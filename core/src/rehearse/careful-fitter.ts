@@ -2,10 +2,11 @@ import type { ShelfBottle } from '../compound/shelf-bottle.ts';
 import { parseThread } from '../fastener/thread.ts';
 import { actGate } from '../job/act/do-act.ts';
 import type { JobCommand, JobEvent } from '../job/acts.ts';
+import type { CommandEnvelope } from '../job/command-envelope.ts';
 import { basisClash } from '../job/figure-basis.ts';
 import { tyreHeld, wantsRideHeight, wantsTyreHeld } from '../job/gate/joint-gate.ts';
 import { hardwareLedger } from '../job/hardware-ledger.ts';
-import { type JobLog, takeCommand } from '../job/job-log.ts';
+import { type CommandOutcome, type JobLog, takeCommand } from '../job/job-log.ts';
 import { lineState, stationState } from '../job/job-state.ts';
 import { keyIsBack } from '../job/key-held.ts';
 import { keysOf } from '../job/keys.ts';
@@ -70,6 +71,8 @@ export interface FitterWays {
   looksUpFigures?: boolean;
   /** Who looks again, where a second look is for somebody else. */
   secondLook?: Person;
+  /** What takes the commands, where it is not the job's own log: a drill. */
+  takes?: (envelope: CommandEnvelope) => CommandOutcome;
 }
 
 /** A torque that a thread of its size takes with room to spare, N·m: stands for a figure that somebody looked up (chosen by us). */
@@ -94,6 +97,7 @@ export class CarefulFitter {
   private readonly said: Answers;
   private readonly looksUpFigures: boolean;
   private readonly secondLook?: Person;
+  private readonly takes?: (envelope: CommandEnvelope) => CommandOutcome;
   private count = 0;
   private inHand: { act?: string; waitedMs: number } = { waitedMs: 0 };
 
@@ -110,6 +114,7 @@ export class CarefulFitter {
       said = {},
       looksUpFigures = false,
       secondLook,
+      takes,
     }: FitterWays = {},
   ) {
     this.idPrefix = idPrefix;
@@ -119,6 +124,7 @@ export class CarefulFitter {
     this.said = said;
     this.looksUpFigures = looksUpFigures;
     this.secondLook = secondLook;
+    this.takes = takes;
   }
 
   /** The act that was last taken in hand. */
@@ -138,17 +144,8 @@ export class CarefulFitter {
   give(command: JobCommand, by: Person = this.by): void {
     this.nowMs += this.paceS * 1000;
     this.count += 1;
-    const outcome = takeCommand(
-      this.log,
-      this.wrenches,
-      {
-        id: `${this.idPrefix}-${this.count}`,
-        atMs: this.nowMs,
-        by,
-        command,
-      },
-      { bottles: this.bottles },
-    );
+    const envelope = { id: `${this.idPrefix}-${this.count}`, atMs: this.nowMs, by, command };
+    const outcome = this.takes?.(envelope) ?? takeCommand(this.log, this.wrenches, envelope, { bottles: this.bottles });
     if (!outcome.ok) throw new FitterRefused(outcome.refusal, command);
     this.log = outcome.log;
     this.events.push(...outcome.events);

@@ -1,0 +1,137 @@
+import { setsOnTheThread } from '../compound/compound.ts';
+import { boltStrength } from '../fastener/property-class.ts';
+import { parseThread } from '../fastener/thread.ts';
+import { traceJointOf } from '../job/pull-curve.ts';
+import { slopeOfStack } from '../job/stack-joint.ts';
+import { indexOf, type Plan, type PlanItem, type PlanStation } from '../kit/plan.ts';
+import { randomFrom } from '../quantity/random.ts';
+import { acceptBand } from '../tightening/kinds.ts';
+import { faultKey, type PlacedFault } from './drill.ts';
+import { FAULT_KINDS, FAULTS, type FaultKind } from './fault-kind.ts';
+
+/** The next weaker class of the same family; undefined where there is none. */
+export function weakerClass(item: Pick<PlanItem, 'propertyClass' | 'thread'>): string | undefined {
+  const weaker: Record<string, string> = {
+    '12.9': '10.9',
+    '10.9': '8.8',
+    '8.8': '5.8',
+    'grade 8': 'grade 5',
+    'grade 5': 'grade 2',
+  };
+  const next = weaker[item.propertyClass ?? ''];
+  const thread = parseThread(item.thread ?? '');
+  return next !== undefined && thread.ok && boltStrength(next, thread.value.thread).ok ? next : undefined;
+}
+
+/** How many pieces are missing where a bag is short: one more than are to spare. */
+export const missingPieces = (item: Pick<PlanItem, 'expectedSpare'>): number => Math.max(0, item.expectedSpare) + 1;
+
+/** Whether a packing line can carry a kind of fault. */
+function itemTakes(item: PlanItem, kind: FaultKind): boolean {
+  if (item.source !== 'kit' || item.needed === 0) return false;
+  switch (kind) {
+    case 'short':
+      return item.quantity >= 2 && item.quantity > missingPieces(item);
+    case 'damagedThread':
+      return item.thread !== undefined;
+    case 'wrongLength':
+      return item.lengthMm !== undefined && item.lengthMm >= 16 && item.kind === 'bolt';
+    case 'wrongSide':
+      return item.side !== undefined;
+    case 'wrongClass':
+      return item.kind === 'bolt' && weakerClass(item) !== undefined;
+    default:
+      return false;
+  }
+}
+
+/** Whether all of a group's joints have one plain figure, the same for each: what a slip of the sheet changes. */
+export function oneFigureOf(plan: Plan, group: string): number | undefined {
+  const { stations } = indexOf(plan);
+  const members = (indexOf(plan).groups.get(group)?.stations ?? []).map((id) => stations.get(id));
+  const figures = new Set(
+    members.map((station) => (station?.spec.kind === 'torque' ? station.spec.targetNm : undefined)),
+  );
+  const [figure] = figures;
+  return figures.size === 1 && members.every((station) => station?.specBecause.length === 0) ? figure : undefined;
+}
+
+function groupTakes(plan: Plan, group: string, kind: FaultKind): boolean {
+  if (kind === 'lockerSet') {
+    const { stations, compounds, groups } = indexOf(plan);
+    return (groups.get(group)?.stations ?? []).some((id) => {
+      const compound = compounds.get(stations.get(id)?.compound ?? '');
+      return (
+        compound?.workingWindowMin !== undefined && setsOnTheThread(compound.kind) && compound.gradeUnknown !== true
+      );
+    });
+  }
+  return oneFigureOf(plan, group) !== undefined;
+}
+
+/** Degrees a joint turns from contact to its figure, from which on a click without moving is told (chosen by us). */
+const TELLABLE_DEG = 16;
+
+function stationTakes(plan: Plan, station: PlanStation, kind: FaultKind): boolean {
+  if (indexOf(plan).groups.get(station.groupId)?.recheck) return false;
+  const band = acceptBand(station.spec);
+  if (FAULTS[kind].room === 'hole') return true;
+  if (band === undefined || traceJointOf(plan, station, band) === undefined) return false;
+  // On a short stiff bolt a handle that winds up feels like the joint itself: nobody can tell.
+  const slope = slopeOfStack(plan, station);
+  return kind !== 'alreadyTight' || (slope !== undefined && band.targetNm / slope > TELLABLE_DEG);
+}
+
+/** Every place of a plan where a kind of fault can be put. */
+export function placesOf(plan: Plan, kind: FaultKind): PlacedFault[] {
+  const at = (target: string): PlacedFault => ({ kind, target });
+  switch (FAULTS[kind].on) {
+    case 'item':
+      return plan.items.filter((item) => itemTakes(item, kind)).map(({ id }) => at(id));
+    case 'group':
+      return plan.groups.filter(({ id, recheck }) => !recheck && groupTakes(plan, id, kind)).map(({ id }) => at(id));
+    case 'station':
+      return plan.stations.filter((station) => stationTakes(plan, station, kind)).map(({ id }) => at(id));
+  }
+}
+
+/** The kinds a kit can be drilled on. */
+export const kindsFor = (plan: Plan): FaultKind[] => FAULT_KINDS.filter((kind) => placesOf(plan, kind).length > 0);
+
+/** What a fault touches, so that two do not stand at one joint. */
+function touched(plan: Plan, { kind, target }: PlacedFault): string[] {
+  switch (FAULTS[kind].on) {
+    case 'item':
+      return [target];
+    case 'group':
+      return [`group ${target}`];
+    case 'station':
+      return [`station ${target}`, ...(indexOf(plan).stations.has(target) ? [target] : [])];
+  }
+}
+
+/**
+ * Faults for a drill, the same for a seed.
+ *
+ * @param wanted - the kinds to draw from, those to practise most first; others are not used
+ * @param count - how many at most
+ */
+export function drawFaults(plan: Plan, seed: number, wanted: readonly FaultKind[], count: number): PlacedFault[] {
+  const random = randomFrom(seed * 7919 + 11);
+  for (let warm = 0; warm < 5; warm++) random();
+  const taken = new Set<string>();
+  const drawn: PlacedFault[] = [];
+  for (const kind of wanted) {
+    if (drawn.length >= count) break;
+    const free = placesOf(plan, kind).filter((place) => !touched(plan, place).some((key) => taken.has(key)));
+    const place = free[Math.floor(random() * free.length)];
+    if (!place) continue;
+    for (const key of touched(plan, place)) taken.add(key);
+    drawn.push(place);
+  }
+  return drawn.sort((a, b) => (faultKey(a) < faultKey(b) ? -1 : 1));
+}
+
+/** Faults of a drill that its kit has no place for. */
+export const placelessFaults = (plan: Plan, faults: readonly PlacedFault[]): PlacedFault[] =>
+  faults.filter(({ kind, target }) => !placesOf(plan, kind).some((place) => place.target === target));

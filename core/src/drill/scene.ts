@@ -1,0 +1,68 @@
+import { traceJointOf } from '../job/pull-curve.ts';
+import { indexOf, type Plan } from '../kit/plan.ts';
+import { acceptBand } from '../tightening/kinds.ts';
+import type { ShownKind, TraceSample } from '../trace/pull-trace.ts';
+import { recordPull } from '../trace/simulate/record-pull.ts';
+import type { PlacedFault } from './drill.ts';
+import type { FaultKind } from './fault-kind.ts';
+
+/** What a hole or a stud looks like before a bolt goes in. */
+export type HoleLook = 'sound' | 'seized' | 'oval' | 'partBetween';
+
+const LOOK_OF: Partial<Record<FaultKind, HoleLook>> = {
+  seizedStud: 'seized',
+  poorHole: 'oval',
+  undeclaredPart: 'partBetween',
+};
+
+/** What is seen at a station before it is started. */
+export const holeAt = (station: string, faults: readonly PlacedFault[]): HoleLook =>
+  faults.flatMap(({ kind, target }) => (target === station ? (LOOK_OF[kind] ?? []) : [])).at(0) ?? 'sound';
+
+const CURVE_OF: Partial<Record<FaultKind, ShownKind>> = {
+  crossed: 'crossed',
+  bottomed: 'bottomed',
+  stripping: 'stripping',
+  slippery: 'slippery',
+  alreadyTight: 'alreadyTight',
+  soft: 'soft',
+};
+
+/** A number of a name, so that each station feels its own way. */
+const seedOf = (text: string, seed: number): number =>
+  [...text].reduce((sum, sign) => (sum * 31 + (sign.codePointAt(0) ?? 0)) % 1_000_003, seed);
+
+/**
+ * What a hand feels that pulls a station to its figure: torque over turn, the same for a seed.
+ *
+ * @returns undefined where the station's stack says too little to model it
+ */
+export function pullAt(
+  plan: Plan,
+  station: string,
+  faults: readonly PlacedFault[],
+  seed: number,
+): TraceSample[] | undefined {
+  const planned = indexOf(plan).stations.get(station);
+  const band = planned && acceptBand(planned.spec);
+  const joint = planned && band && traceJointOf(plan, planned, band);
+  if (!joint) return undefined;
+  const kind = faults.flatMap(({ kind, target }) => (target === station ? (CURVE_OF[kind] ?? []) : [])).at(0) ?? 'good';
+  // An even hand and a good instrument: what is to be told is the joint. One that is tight already is felt in a blink.
+  const tight = kind === 'alreadyTight';
+  return recordPull(joint, kind, seedOf(station, seed), {
+    puller: { style: 'wrench', tremor: 0.08, speedDegPerS: tight ? 20 : 40, overshootDeg: tight ? 0 : 0.5 },
+    instrument: {
+      hz: tight ? 200 : 100,
+      noise: 0.002,
+      zeroShare: 0,
+      driftPerS: 0,
+      dropped: 0,
+      angleEvery: 1,
+      angleLateMs: 0,
+      angleStepDeg: 0.1,
+    },
+    freeDeg: tight ? 0 : 420,
+    standingNm: tight ? joint.targetNm : 0,
+  });
+}
