@@ -29,6 +29,8 @@ export type ProblemCode =
   | 'kitRevisionExists'
   | 'kitTooLarge'
   | 'tooManyRevisions'
+  | 'unknownDrill'
+  | 'drillFaulty'
   | 'unknownDraft'
   | 'draftExists'
   | 'draftChanged'

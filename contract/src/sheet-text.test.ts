@@ -68,8 +68,8 @@ describe('the text of a sheet’s file', () => {
     ];
     const file = await pdf((doc) => {
       doc.fontSize(9);
-      left.forEach((line, row) => doc.text(line, 40, 90 + row * 13, { lineBreak: false }));
-      right.forEach((line, row) => doc.text(line, 320, 91 + row * 13.4, { lineBreak: false }));
+      for (const [row, line] of left.entries()) doc.text(line, 40, 90 + row * 13, { lineBreak: false });
+      for (const [row, line] of right.entries()) doc.text(line, 320, 91 + row * 13.4, { lineBreak: false });
     });
     const read = await sheetText(file, 'two.pdf');
     expect(read).toEqual({ ok: true, value: [...left, ...right].join('\n') });

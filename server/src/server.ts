@@ -22,6 +22,7 @@ import { CatalogService } from './service/catalog-service.ts';
 import { CommandAuthority } from './service/command-authority.ts';
 import { CribService } from './service/crib-service.ts';
 import { DayService } from './service/day-service.ts';
+import { DrillService } from './service/drill-service.ts';
 import { FollowUpService } from './service/follow-up-service.ts';
 import { JobDevices } from './service/job-devices.ts';
 import { JobLines } from './service/job-lines.ts';
@@ -49,6 +50,7 @@ import { BookRepository } from './store/book-repository.ts';
 import { CatalogRepository } from './store/catalog-repository.ts';
 import { CribRepository } from './store/crib-repository.ts';
 import { makeDataSource } from './store/data-source.ts';
+import { DrillRepository } from './store/drill-repository.ts';
 import { FollowUpRepository } from './store/follow-up-repository.ts';
 import { JobRepository } from './store/job-repository.ts';
 import { KitDraftRepository } from './store/kit-draft-repository.ts';
@@ -147,6 +149,7 @@ export async function startServer(
   await jobs.noteOwed();
   const shelfRepository = new ShelfRepository(source);
   const shelf = new ShelfService(shelfRepository);
+  const drills = new DrillService(new DrillRepository(source), people);
   const crib = new CribService(
     cribRepository,
     catalogRepository,
@@ -217,6 +220,7 @@ export async function startServer(
     jobs,
     crib,
     shelf,
+    drills,
     shop,
     movingIn,
     tablets,

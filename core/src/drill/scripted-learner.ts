@@ -48,13 +48,14 @@ export function playDrill(
   drill: Drill,
   style: LearnerStyle,
   seed: number,
+  beginsMs = BEGINS_MS,
 ): { attempt: DrillAttempt; verdict: DrillVerdict } {
   const random = randomFrom(seed * 104_729 + 5);
   for (let warm = 0; warm < 5; warm++) random();
   const begun = beginDrill(drill);
   if (!begun.ok) throw new Error(`The drill does not begin: ${begun.error.code}`);
   let run = begun.value;
-  const fitter = new DrillFitter(run);
+  const fitter = new DrillFitter(run, beginsMs);
   const say = (fault: PlacedFault) => {
     run = drillCall(run, { ...fault, atMs: fitter.nowMs - run.aheadMs }).run;
     fitter.follow(run);
@@ -104,7 +105,7 @@ export function playDrill(
     calls: run.calls,
     refusals: run.refusals,
     laidOut: run.laidOut,
-    beganMs: BEGINS_MS,
+    beganMs: beginsMs,
     endedMs: fitter.nowMs,
   };
   return { attempt, verdict: judgeDrill(attempt) };
@@ -112,8 +113,11 @@ export function playDrill(
 
 /** A careful fitter whose commands go through a drill. */
 class DrillFitter extends CarefulFitter {
-  constructor(public run: DrillRun) {
-    super(run.log, ANY_WRENCH, LEARNER, BEGINS_MS, {
+  constructor(
+    public run: DrillRun,
+    beginsMs: number,
+  ) {
+    super(run.log, ANY_WRENCH, LEARNER, beginsMs, {
       looksUpFigures: true,
       secondLook: SECOND,
       said: run.drill.answers,

@@ -44,6 +44,9 @@ export const ARCHIVED: readonly TablePlan[] = [
   { name: 'owner_report', where: OF_SHOP },
   { name: 'owner_message', where: OF_SHOP },
   { name: 'owner_refusal', where: OF_SHOP },
+  { name: 'drill', where: OF_SHOP },
+  { name: 'drill_attempt', where: OF_SHOP },
+  { name: 'drill_assignment', where: OF_SHOP },
 ];
 
 /** Tables that stay behind, and why. */

@@ -1,6 +1,8 @@
 import { randomUUID } from 'node:crypto';
 import type { DataSource } from 'typeorm';
 import type { JobSlot } from '#contract/job.ts';
+import type { Drill } from '#core/drill/drill.ts';
+import { playDrill } from '#core/drill/scripted-learner.ts';
 import type { JobEvent } from '#core/job/acts.ts';
 import { appendEvents, type JobLog, openLog } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
@@ -12,6 +14,7 @@ import { CarefulFitter } from '#core/rehearse/careful-fitter.ts';
 import { kitPrefix, spreadAnswers, type VisitKit } from '#core/visit/visit.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { demoBottles, demoChecks, demoShelf, demoTemperatures, demoTools } from '#demo/crib.ts';
+import { DONE_DAYS_AGO, demoDrills, HALF_WAY } from '#demo/drills.ts';
 import {
   BRAKE_HOSE_SHIELDS,
   DEMO_KITS,
@@ -31,12 +34,14 @@ import type { EventRow } from '../store/append-queue.ts';
 import { CatalogRepository } from '../store/catalog-repository.ts';
 import { BottleEntity, ShelfEntity, StoreReadingEntity, ToolEntity } from '../store/crib-entities.ts';
 import { CribRepository } from '../store/crib-repository.ts';
+import { DrillRepository } from '../store/drill-repository.ts';
 import { ShopEntity, UserEntity, VehicleEntity, WrenchEntity } from '../store/entities.ts';
 import { chainHash } from '../store/hash-chain.ts';
 import { JobRepository } from '../store/job-repository.ts';
 import { KitDraftRepository } from '../store/kit-draft-repository.ts';
 
 const HOUR_MS = 3_600_000;
+const DAY_MS = 24 * HOUR_MS;
 
 /** The local day's start of an instant, ms. */
 const dayStart = (atMs: number): number => new Date(atMs).setHours(0, 0, 0, 0);
@@ -152,6 +157,7 @@ export async function seedDemo(source: DataSource, nowMs: number, seal: RecordSe
   await source.getRepository(WrenchEntity).insert(wrenches.map((wrench) => ({ ...wrench, shopId })));
   const [, lead] = DEMO_PEOPLE as [DemoPerson, DemoPerson];
   await seedCrib(source, shopId, wrenches, nowMs, lead.name);
+  await seedDrills(source, shopId, nowMs);
   const catalog = new CatalogRepository(source);
   for (const kit of DEMO_KITS) await catalog.addKit(shopId, kit, nowMs);
   await new KitDraftRepository(source).add(shopId, {
@@ -260,6 +266,49 @@ export async function keepWorked(
     closedAtMs: log.state.closed?.atMs,
   });
   return { id: row.id, number: row.number };
+}
+
+/** Four drills, and what an apprentice made of them so far. */
+async function seedDrills(source: DataSource, shopId: string, nowMs: number): Promise<void> {
+  const drills = demoDrills();
+  const [, lead, , apprentice] = DEMO_PEOPLE as [DemoPerson, DemoPerson, DemoPerson, DemoPerson];
+  const rows = new DrillRepository(source);
+  for (const [at, drill] of drills.entries())
+    await rows.add({
+      id: drill.id,
+      shopId,
+      title: drill.title,
+      body: drill,
+      madeBy: lead.name,
+      madeAtMs: nowMs - 30 * DAY_MS + at * HOUR_MS,
+    });
+  for (const [at, daysAgo, seed] of DONE_DAYS_AGO) {
+    const drill = drills[at] as Drill;
+    const { attempt, verdict } = playDrill(drill, HALF_WAY, seed, nowMs - daysAgo * DAY_MS);
+    await rows.keep({
+      id: randomUUID(),
+      shopId,
+      userId: apprentice.id,
+      drillId: drill.id,
+      endedAtMs: attempt.endedMs,
+      body: attempt,
+      verdict,
+    });
+  }
+  const [, , third, fourth] = drills as [Drill, Drill, Drill, Drill];
+  for (const [drill, comment, daysAgo] of [
+    [third, 'Read every figure twice, Hob.', 10],
+    [fourth, 'When the third one is clean.', 1],
+  ] as const)
+    await rows.assign({
+      id: randomUUID(),
+      shopId,
+      userId: apprentice.id,
+      drillId: drill.id,
+      byName: lead.name,
+      atMs: nowMs - daysAgo * DAY_MS,
+      comment,
+    });
 }
 
 /** Tools, bottles, the thermometer and past check-pulls. */

@@ -23,6 +23,7 @@ import type { Caller } from '../service/caller.ts';
 import type { CatalogService } from '../service/catalog-service.ts';
 import type { CribService } from '../service/crib-service.ts';
 import type { DayService } from '../service/day-service.ts';
+import type { DrillService } from '../service/drill-service.ts';
 import type { FollowUpService } from '../service/follow-up-service.ts';
 import type { JobDevices } from '../service/job-devices.ts';
 import type { JobService } from '../service/job-service.ts';
@@ -53,6 +54,7 @@ import { type SignedInEnv, signedIn, siteOf } from './caller.ts';
 import { catalogRoutes } from './catalog-routes.ts';
 import { cribRoutes } from './crib-routes.ts';
 import { dayRoutes } from './day-routes.ts';
+import { drillRoutes } from './drill-routes.ts';
 import { dueRoutes } from './due-routes.ts';
 import type { Figures } from './figures.ts';
 import { handOverRoutes, ownerPageRoutes } from './hand-over-routes.ts';
@@ -83,6 +85,7 @@ interface ApiParts {
   jobs: JobService;
   crib: CribService;
   shelf: ShelfService;
+  drills: DrillService;
   shop: ShopService;
   movingIn: MovingInService;
   tablets: TabletService;
@@ -134,6 +137,7 @@ function apiRoutes({
   jobs,
   crib,
   shelf,
+  drills,
   shop,
   movingIn,
   tablets,
@@ -169,6 +173,7 @@ function apiRoutes({
     .route('/jobs', jobRoutes(jobs, crib, sessions, devices, folder))
     .route('/crib', cribRoutes(crib, catalog, sessions))
     .route('/shelf', shelfRoutes(shelf))
+    .route('/drills', drillRoutes(drills, shop))
     .route('/shop', shopRoutes(shop, sessions, network))
     .route('/owners', ownerRoutes(owners, sessions))
     .route('/hand-overs', handOverRoutes(jobs, ownerLinks, folder))

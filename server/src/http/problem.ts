@@ -34,6 +34,8 @@ const PROBLEMS: Record<ProblemCode, { status: ContentfulStatusCode; title: strin
   kitRevisionExists: { status: 409, title: 'This revision of the kit is already in the library, with other contents' },
   kitTooLarge: { status: 422, title: 'The kit is larger than one may be' },
   tooManyRevisions: { status: 409, title: 'The kit has as many revisions as it may' },
+  unknownDrill: { status: 404, title: 'No such drill in this shop' },
+  drillFaulty: { status: 422, title: 'The drill has faults' },
   unknownDraft: { status: 404, title: 'No such draft: it was released or put away' },
   draftExists: { status: 409, title: 'There is a draft of this kit already' },
   draftChanged: { status: 409, title: 'Someone else saved this draft meanwhile' },

@@ -28,6 +28,7 @@ import { OwnersFollowUp1764000000022 } from './migration/0023-owners-follow-up.t
 import { Book1764000000023 } from './migration/0024-book.ts';
 import { BookSteps1764000000024 } from './migration/0025-book-steps.ts';
 import { StepPace1764000000025 } from './migration/0026-step-pace.ts';
+import { Drills1764000000026 } from './migration/0027-drills.ts';
 
 /** The connection pool to MariaDB. The schema comes from migrations only. */
 export function makeDataSource(database: Config['database']): DataSource {
@@ -64,6 +65,7 @@ export function makeDataSource(database: Config['database']): DataSource {
       Book1764000000023,
       BookSteps1764000000024,
       StepPace1764000000025,
+      Drills1764000000026,
     ],
     synchronize: false,
     poolSize: 10,

@@ -16,6 +16,7 @@ import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import type { KitSide } from '#core/visit/kit-on-side.ts';
 import { BOOK_ENTITIES } from './book-entities.ts';
 import { CRIB_ENTITIES } from './crib-entities.ts';
+import { DRILL_ENTITIES } from './drill-entities.ts';
 import { DueSettledEntity } from './follow-up-repository.ts';
 import { millis } from './millis.ts';
 import { OUTSIDE_ENTITIES } from './outside-entities.ts';
@@ -352,6 +353,7 @@ export const ENTITIES = [
   DueSettledEntity,
   ...OWNER_ENTITIES,
   ...BOOK_ENTITIES,
+  ...DRILL_ENTITIES,
   ...OUTSIDE_ENTITIES,
   ...SERVER_ENTITIES,
 ];

@@ -1,0 +1,253 @@
+import type { Consequence } from '#core/drill/consequence.ts';
+import type { DrillMode } from '#core/drill/drill.ts';
+import type { FaultKind, FaultRoom } from '#core/drill/fault-kind.ts';
+import type { Catch } from '#core/drill/judge-drill.ts';
+import type { HoleLook } from '#core/drill/scene.ts';
+
+interface FaultWords {
+  name: string;
+  /** How it shows. */
+  tellTale: string;
+  /** What puts it right. */
+  remedy: string;
+  /** One thing to do next time. */
+  next: string;
+  /** The rule behind it, and where it is from. */
+  rule: string;
+  source: string;
+}
+
+const COMMON = 'Common practice, no source';
+
+/** What each fault is called, how it shows, and what is done about it. */
+export const FAULT_WORDS: Readonly<Record<FaultKind, FaultWords>> = {
+  short: {
+    name: 'Short in the bag',
+    tellTale: 'Fewer pieces lie there than the list says.',
+    remedy: 'Count it short; nothing that needs the missing piece is started before it is there.',
+    next: 'Lay the pieces out in the places they will go to, then count the empty ones.',
+    rule: 'A joint is designed for all its bolts. Those that are there carry the load of those that are not.',
+    source: COMMON,
+  },
+  wrongClass: {
+    name: 'Weaker class than the list says',
+    tellTale: 'The head of one bolt bears a lower class than the others.',
+    remedy: 'Put it aside as unfit and get one of the right class.',
+    next: 'Read every head, not the first one of the bag.',
+    rule: 'The torque is worked out for the class on the list. A weaker bolt yields at it.',
+    source: 'ISO 898-1, marks and strengths of the classes',
+  },
+  wrongLength: {
+    name: 'Wrong length',
+    tellTale: 'One bolt ends before the others when they stand beside each other.',
+    remedy: 'Put it aside and get one of the right length.',
+    next: 'Stand all bolts of a line on their heads: the odd one shows at once.',
+    rule: 'Too little thread in the nut strips; too much stands on the ground of a blind hole.',
+    source: 'ISO 898-2, nuts are made for full engagement',
+  },
+  damagedThread: {
+    name: 'Torn thread',
+    tellTale: 'Flanks shine where they were dragged, and a thread is missing.',
+    remedy: 'Put it aside as unfit. It is not cut again: a cut thread is a weaker one.',
+    next: 'Run every bolt through your fingers before it goes near the vehicle.',
+    rule: 'A torn thread eats torque that was meant for the clamp load, and tears the nut with it.',
+    source: COMMON,
+  },
+  wrongSide: {
+    name: 'Part of the other side',
+    tellTale: 'The stamp says the other hand.',
+    remedy: 'Put it aside and ask for the right one.',
+    next: 'Left and right are seen from the driver’s seat, looking forward. Read the stamp, not the label on the bag.',
+    rule: 'Handed parts fit on both sides and are right on one.',
+    source: COMMON,
+  },
+  lostDecimal: {
+    name: 'Lost decimal point',
+    tellTale: 'Ten times what a bolt of this size takes.',
+    remedy: 'Ask the maker, and write down who said what. Nothing is pulled to it.',
+    next: 'Know by heart what an M6, M8, M10 and M12 take, and stop where a sheet says three times as much.',
+    rule: 'A bolt of class 8.8 yields at roughly twice its usual figure: ten times breaks it.',
+    source: 'VDI 2230-1, tightening torques of table A1',
+  },
+  unitSlip: {
+    name: 'Figure in the wrong unit',
+    tellTale: 'The number fits newton metres, the unit says foot-pounds.',
+    remedy: 'Ask the maker. Until then the figure is worth nothing.',
+    next: 'Turn every figure into the other unit once and see which of the two a bolt of this size takes.',
+    rule: 'One foot-pound is 1.356 N·m: a third too much, which no hand feels.',
+    source: 'NIST Special Publication 811, appendix B',
+  },
+  contradiction: {
+    name: 'Sheet that contradicts itself',
+    tellTale: 'Text and figure say two torques for one joint.',
+    remedy: 'Ask the maker which holds, and note it with the job.',
+    next: 'Read the whole step before you set the wrench.',
+    rule: 'Where a sheet says two things it says neither.',
+    source: COMMON,
+  },
+  missingFigure: {
+    name: 'No figure at all',
+    tellTale: 'The sheet tightens the joint and does not say to what.',
+    remedy: 'Look for it: the vehicle’s manual, the maker. What is taken stands in the record with its source.',
+    next: 'Look through all figures before the first bolt goes in, while there is time to ask.',
+    rule: 'A number without a source is no number.',
+    source: COMMON,
+  },
+  seizedStud: {
+    name: 'Broken stud in the hole',
+    tellTale: 'Something stands in the thread, rusty and cut off.',
+    remedy: 'It is drilled out and the thread made good before the part goes up.',
+    next: 'Look into every hole with a lamp before the part is lifted.',
+    rule: 'What is found under the lifted part costs an hour more than what is found before.',
+    source: COMMON,
+  },
+  poorHole: {
+    name: 'Worn hole',
+    tellTale: 'The hole is oval and its edge bright.',
+    remedy: 'A plate or a sleeve; never a washer over it and on.',
+    next: 'Put a bolt of the right size in by hand and see whether it wanders.',
+    rule: 'A joint holds by friction under the head. Over an oval hole half of the face is missing.',
+    source: 'VDI 2230-1, bearing area under the head',
+  },
+  undeclaredPart: {
+    name: 'Part that is on no sheet',
+    tellTale: 'A plate lies between the faces that nobody wrote down.',
+    remedy: 'Find out what it is and whether the kit allows it; the bolts may be too short with it.',
+    next: 'Compare what is there with the picture before you loosen anything.',
+    rule: 'A thicker grip leaves less thread, and a soft plate settles.',
+    source: COMMON,
+  },
+  crossed: {
+    name: 'Crossed thread',
+    tellTale: 'It turns stiffly long before the head is down.',
+    remedy: 'Out again, thread looked at and chased, a new bolt, started by hand.',
+    next: 'Two full turns with the fingers before any tool touches it.',
+    rule: 'The torque is used up by the flanks: the wrench clicks and the joint is loose.',
+    source: 'Bickford, Introduction to the Design and Behavior of Bolted Joints: torque over turn',
+  },
+  bottomed: {
+    name: 'Bolt on the ground of its hole',
+    tellTale: 'It goes hard within a few degrees, with the head not yet down.',
+    remedy: 'Out again. Measure the depth; a shorter bolt, or what lies in the hole comes out.',
+    next: 'Screw it in without the part and count the turns.',
+    rule: 'The bolt presses on the ground and not on the part: nothing is clamped.',
+    source: COMMON,
+  },
+  stripping: {
+    name: 'Thread that gives way',
+    tellTale: 'It gets easier while you pull.',
+    remedy: 'Stop. The thread is made good or a nut put behind it.',
+    next: 'When it stops rising you stop pulling.',
+    rule: 'A thread that yields holds less with every degree.',
+    source: 'Bickford, Introduction to the Design and Behavior of Bolted Joints',
+  },
+  slippery: {
+    name: 'Oil on a thread meant dry',
+    tellTale: 'It turns much further than the others before it clicks.',
+    remedy: 'Out again, thread and face wiped with solvent, then once more.',
+    next: 'Look how far the handle goes: all of a group go about as far.',
+    rule: 'The same torque on an oiled thread loads the bolt by a third to twice as much.',
+    source: 'VDI 2230-1, friction classes of table A5',
+  },
+  alreadyTight: {
+    name: 'Tight before the wrench came',
+    tellTale: 'It clicks and does not move.',
+    remedy: 'Back it off and pull it again with the wrench.',
+    next: 'Run down with a quarter of the torque at most.',
+    rule: 'A click without a move says that it is at least so tight. How tight nobody knows.',
+    source: COMMON,
+  },
+  soft: {
+    name: 'Something soft between',
+    tellTale: 'It never gets hard, and falls back when you let go.',
+    remedy: 'Look between the faces: paint, a seal, a loom. Then once more.',
+    next: 'Scrape and wipe both faces before the part goes up.',
+    rule: 'What settles under load takes the clamp load with it.',
+    source: 'VDI 2230-1, loss by embedding, table 5',
+  },
+  lockerSet: {
+    name: 'Locker that has begun to set',
+    tellTale: 'You were away longer than it can be worked.',
+    remedy: 'Out again, thread cleaned, new locker.',
+    next: 'Bead only what you can pull before the clock runs out.',
+    rule: 'A bond that is broken while it sets does not come back.',
+    source: 'The working time on the bottle',
+  },
+};
+
+/** One catalogue for what a drill says on its screens. */
+export const DRILL = {
+  title: 'Drill',
+  intro: 'Jobs to fail on before it can hurt. Nothing of them stands in a list, a chart or a record of the shop.',
+  begin: 'Begin',
+  again: 'Do it again',
+  end: 'End the drill',
+  wrong: 'Something is wrong here',
+  which: 'What is wrong?',
+  where: 'Where?',
+  notNow: 'Nothing, go on',
+  right: 'Right.',
+  falseAlarm: 'Nothing of this kind is wrong there.',
+  bag: 'What lies before you',
+  hole: 'What you see in the hole',
+  hand: 'What the hand feels',
+  sheet: 'What the sheet says',
+  away: 'You were called away for {minutes} minutes.',
+  nothing: 'Nothing to see for this step.',
+  noDrills: 'No drill is on the shelf. A lead makes one from any released kit.',
+  noAttempts: 'You have done no drill yet.',
+  mine: 'What you tell',
+  due: 'Wants practice',
+  mastered: 'mastered',
+  open: 'not yet',
+  never: 'never met',
+  forYou: 'Drill for you',
+  forYouWhy: 'Made from a released kit, with what you need most.',
+  export: 'Take your drills with you',
+  delete: 'Delete all your drills',
+  deleteSure: 'All your attempts go, with what they say of you. Nobody can bring them back.',
+  mentor: 'Who tells what',
+  assign: 'Ask to do it',
+  signOff: 'Sign it off',
+  certificate: 'Certificate',
+} as const;
+
+export const MODE_WORDS: Readonly<Record<DrillMode, { name: string; what: string }>> = {
+  guided: { name: 'Guided', what: 'What you see and feel is said in words.' },
+  plain: { name: 'Plain', what: 'The pieces, the sheet and the curve. No words.' },
+  blank: { name: 'Blank', what: 'You lay out order, compound and wrench yourself, then work it plain.' },
+};
+
+export const ROOM_WORDS: Readonly<Record<FaultRoom, string>> = {
+  bag: 'in the bag',
+  sheet: 'on the sheet',
+  hole: 'in the hole',
+  pull: 'in the hand',
+  clock: 'on the clock',
+};
+
+export const CATCH_WORDS: Readonly<Record<Catch, string>> = {
+  caught: 'found',
+  late: 'found too late',
+  missed: 'not found',
+};
+
+export const HOLE_WORDS: Readonly<Record<HoleLook, string>> = {
+  sound: 'A clean hole, a clean face.',
+  seized: 'Something rusty stands in the thread.',
+  oval: 'The hole is longer than it is wide, its edge bright.',
+  partBetween: 'A plate lies between the faces.',
+};
+
+export type ConsequenceCode = Consequence['code'];
+/** What would have come of it; `share` in per cent. */
+export const CONSEQUENCE_WORDS: Readonly<Record<ConsequenceCode, string>> = {
+  fewerBolts: '{bolts} of {of} bolts would carry it: each {load} % of its load.',
+  overloaded:
+    'The bolt would hold {load} % of its load{yield, select, none {} other {, at {yield} % of what it yields at}}.',
+  loadLost: '{left} % of the clamp load would be left.',
+  threadShort: '{mm} mm less thread would hold{diameters, select, none {} other {, {diameters} of its diameter}}.',
+  unknownLoad: 'Nobody would know what the joint holds.',
+  wrongPlace: 'The part would stand on the wrong side.',
+  bondBroken: 'The bond would be broken and hold nothing.',
+};
