@@ -15,6 +15,8 @@ export function consequenceText(consequence: Consequence): string {
         load: percent(consequence.loadShare),
         yield: consequence.yieldShare === undefined ? 'none' : percent(consequence.yieldShare),
       });
+    case 'leftOut':
+      return say(words, { joints: consequence.joints });
     case 'loadLost':
       return say(words, { left: percent(consequence.leftShare) });
     case 'threadShort':

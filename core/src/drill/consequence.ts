@@ -17,6 +17,8 @@ import { contradictingNm, slippedNm, tenfoldNm } from './staged-kit.ts';
 export type Consequence =
   /** So many bolts carry what more were to carry. */
   | { code: 'fewerBolts'; bolts: number; of: number; loadEach: number }
+  /** So many joints stand without a piece of theirs. */
+  | { code: 'leftOut'; joints: number }
   /** Stress while the torque is on, as a share of what the bolt yields at, and its load as a share of the right one. */
   | { code: 'overloaded'; yieldShare?: number; loadShare: number }
   /** The clamp load that is left, as a share of the right one. */
@@ -97,6 +99,8 @@ export function consequenceOf(plan: Plan, { kind, target }: PlacedFault): Conseq
   const figure = oneFigureOf(plan, target);
   switch (kind) {
     case 'short': {
+      if (item?.kind !== 'bolt' && item?.kind !== 'nut' && item?.kind !== 'stud')
+        return { code: 'leftOut', joints: item ? missingPieces(item) - Math.max(0, item.expectedSpare) : 1 };
       const of = item?.needed ?? 1;
       const bolts = Math.max(1, (item?.quantity ?? 1) - missingPieces(item ?? { expectedSpare: 0 }));
       return { code: 'fewerBolts', bolts, of, loadEach: shareOf(of, bolts) };

@@ -28,6 +28,9 @@ const CURVE_OF: Partial<Record<FaultKind, ShownKind>> = {
   soft: 'soft',
 };
 
+/** How far a nut runs before its parts meet, degrees (chosen by us). */
+const RUN_DEG = 300;
+
 /** A number of a name, so that each station feels its own way. */
 const seedOf = (text: string, seed: number): number =>
   [...text].reduce((sum, sign) => (sum * 31 + (sign.codePointAt(0) ?? 0)) % 1_000_003, seed);
@@ -62,7 +65,7 @@ export function pullAt(
       angleLateMs: 0,
       angleStepDeg: 0.1,
     },
-    freeDeg: tight ? 0 : 420,
+    freeDeg: tight ? 0 : RUN_DEG,
     standingNm: tight ? joint.targetNm : 0,
   });
 }

@@ -15,6 +15,11 @@ const SignIn = lazy(() => import('../feature/sign-in/SignIn.tsx'));
 const Book = lazy(() => import('../feature/book/Book.tsx'));
 const Bench = lazy(() => import('../feature/bench/Bench.tsx'));
 const Handbook = lazy(() => import('../feature/why/Handbook.tsx'));
+const DrillScreen = lazy(() => import('../feature/drill/DrillScreen.tsx'));
+const VerdictScreen = lazy(() => import('../feature/drill/VerdictScreen.tsx'));
+const LayOutScreen = lazy(() => import('../feature/drill/LayOutScreen.tsx'));
+const LearnersScreen = lazy(() => import('../feature/drill/LearnersScreen.tsx'));
+const MakeDrill = lazy(() => import('../feature/drill/MakeDrill.tsx'));
 const CribShell = lazy(() => import('../feature/crib/CribShell.tsx'));
 const Wrenches = lazy(() => import('../feature/crib/Wrenches.tsx'));
 const Tools = lazy(() => import('../feature/crib/Tools.tsx'));
@@ -147,6 +152,12 @@ function Screens({ status }: { status: SessionStatus }) {
             <Route path="/due" element={<Due />} />
             <Route path="/book" element={<Book />} />
             <Route path="/handbook" element={<Handbook />} />
+            <Route path="/drill" element={<DrillScreen />} />
+            <Route path="/drill/verdict" element={<VerdictScreen />} />
+            <Route path="/drill/verdict/:attempt" element={<VerdictScreen />} />
+            <Route path="/drill/lay-out" element={<LayOutScreen />} />
+            <Route path="/drill/learners" element={<LearnersScreen />} />
+            <Route path="/drill/make" element={<MakeDrill />} />
             <Route path="/bench" element={<Bench />} />
             <Route path="/bench/:tool" element={<Bench />} />
             <Route path="/kits" element={<KitLibrary />} />

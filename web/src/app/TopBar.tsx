@@ -21,6 +21,7 @@ const SCREENS = [
   ['/bench', 'Bench'],
   ['/crib', 'Crib'],
   ['/book', 'Book'],
+  ['/drill', 'Drill'],
 ] as const;
 
 const FIND_ALONE: readonly Shortcut[] = [FIND_KEY];

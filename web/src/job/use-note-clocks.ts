@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { clockName } from '#contract/wording/clock-text.ts';
 import { runningClocks } from '#core/job/line-clocks.ts';
+import { isPractice } from '../practice/practice.ts';
 import { serverNowMs } from '../shop/clock.ts';
 import { useClocksHere } from './clocks-here.ts';
 import { useOpenJob } from './use-open-job.ts';
@@ -11,6 +12,8 @@ export function useNoteClocks(): void {
   const note = useClocksHere((store) => store.note);
   const { id, number, vehicle } = document;
   useEffect(() => {
+    // What is practised calls nobody to the floor.
+    if (isPractice(id)) return;
     const running = state.closed ? [] : runningClocks(plan, state, serverNowMs());
     note({
       job: id,

@@ -2,11 +2,19 @@ import { Link, useLocation, useNavigate } from 'react-router';
 import { PRACTICE, PRACTICE_HINTS } from '#contract/wording/en/practice.ts';
 import { useJobStore } from '../job/job-store.ts';
 import { Button } from '../ui/Button.tsx';
+import DrillBar from './DrillBar.tsx';
+import { useDrill } from './drill-store.ts';
 import { PRACTICE_JOB } from './practice.ts';
 import { practiceAgain } from './practice-server.ts';
 
-/** What the practice job says on its screens: what to do here, and the way out. */
+/** The bar over the practice job: of the drill where one is on, of the tour otherwise. */
 export default function PracticeBar() {
+  const run = useDrill((state) => state.run);
+  return run ? <DrillBar run={run} /> : <TourBar />;
+}
+
+/** What the tour says on its screens: what to do here, and the way out. */
+function TourBar() {
   const screen = useLocation().pathname.split('/').at(-1) ?? '';
   const navigate = useNavigate();
   const open = useJobStore((store) => store.open);

@@ -1,15 +1,16 @@
 import type { CommandBatchAnswer, CommandResult, JobDocument, RecordCheck, StoredEvent } from '#contract/job.ts';
-import type { JobCommand } from '#core/job/acts.ts';
+import { type DrillRun, drillCommand } from '#core/drill/drill-run.ts';
+import type { JobCommand, JobEvent } from '#core/job/acts.ts';
+import type { CommandEnvelope } from '#core/job/command-envelope.ts';
 import { type JobLog, openLog, takeCommand } from '#core/job/job-log.ts';
+import type { Refusal } from '#core/job/refusal.ts';
 import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
-import { dayOf } from '#core/wrench/suitable-wrench.ts';
-import type { Wrench } from '#core/wrench/wrench.ts';
 import { useSession } from '../shop/session.ts';
+import { useDrill } from './drill-store.ts';
 import { PRACTICE_JOB } from './practice.ts';
 import { PRACTICE_KIT } from './practice-kit.ts';
-
-const YEAR_MS = 365 * 86_400_000;
+import { practiceWrenches } from './practice-wrenches.ts';
 
 const VEHICLE: Vehicle = {
   id: 'practice',
@@ -20,26 +21,22 @@ const VEHICLE: Vehicle = {
   modelYear: 2019,
 };
 
-/** Two wrenches that hang nowhere. */
-const wrenches = (nowMs: number): Wrench[] => [
-  {
-    id: 'practice-click',
-    label: 'P-1',
-    kind: 'click',
-    squareDrive: '3/8 in',
-    fullScaleNm: 60,
-    lowestNm: 10,
-    scaleUnit: 'N·m',
-    divisionNm: 0.5,
-    calibrationDueOn: dayOf(nowMs + YEAR_MS),
-    live: false,
-  },
-];
+/** A vehicle that answers nothing: the drill's own answers hold. */
+const DRILLED_VEHICLE: Vehicle = {
+  id: 'drill',
+  make: 'Tolvan',
+  model: 'Carrick',
+  plate: 'DRILL',
+  owner: 'Nobody',
+  fitted: [],
+};
 
 /** The practice job: it lives on this page and goes with it. */
 let job: { document: JobDocument; log: JobLog } | undefined;
 
 function begun(): { document: JobDocument; log: JobLog } {
+  const { run } = useDrill.getState();
+  if (run) return drilled(run);
   if (job) return job;
   const nowMs = Date.now();
   const shop = { name: useSession.getState().session?.shop.name ?? '', ...OPENED_NOW };
@@ -56,7 +53,7 @@ function begun(): { document: JobDocument; log: JobLog } {
     openedWith: [''],
     answers: {},
     shop,
-    wrenches: wrenches(nowMs),
+    wrenches: practiceWrenches(nowMs),
     bottles: [],
     events: [],
     integrity: { breaks: [], open: [], sealed: false },
@@ -64,6 +61,29 @@ function begun(): { document: JobDocument; log: JobLog } {
   };
   job = { document, log: opened.value };
   return job;
+}
+
+/** A drill as the job's screens read one. */
+function drilled(run: DrillRun): { document: JobDocument; log: JobLog } {
+  const { setup } = run.log;
+  const nowMs = useDrill.getState().beganMs;
+  const document: JobDocument = {
+    id: PRACTICE_JOB,
+    number: 'drill',
+    bay: 1,
+    plannedStartMs: nowMs,
+    vehicle: DRILLED_VEHICLE,
+    kits: setup.kits,
+    openedWith: setup.openedWith,
+    answers: setup.answers,
+    shop: { name: useSession.getState().session?.shop.name ?? '', ...setup.shop },
+    wrenches: practiceWrenches(nowMs),
+    bottles: [],
+    events: run.events.map((event, at) => ({ seq: at + 1, hash: '', event })),
+    integrity: { breaks: [], open: [], sealed: false },
+    unheard: [],
+  };
+  return { document, log: run.log };
 }
 
 /** Begins it anew, with nothing done. */
@@ -80,23 +100,35 @@ interface SentHere {
 
 /** Takes commands as the shop's server does, and keeps nothing. */
 function take(commands: readonly SentHere[]): CommandBatchAnswer {
-  const { document } = begun();
   const person = useSession.getState().session?.person;
   const by = { id: person?.id ?? '', name: person?.name ?? '', role: person?.role ?? ('fitter' as const) };
   const events: StoredEvent[] = [];
   const results = commands.map((sent): CommandResult => {
     const said = sent.text === undefined ? sent : (JSON.parse(sent.text) as SentHere);
-    const { log } = begun();
     const envelope = { id: sent.id, atMs: said.atMs ?? Date.now(), by, command: said.command as JobCommand };
-    const outcome = takeCommand(log, document.wrenches, envelope, { bottles: [] });
-    if (!outcome.ok) return { id: sent.id, ok: false, refusal: outcome.refusal };
-    for (const event of outcome.events)
-      events.push({ seq: document.events.length + events.length + 1, hash: '', event });
-    job = { document, log: outcome.log };
-    return { id: sent.id, ok: true, repeated: outcome.repeated };
+    const before = begun().document.events.length;
+    const taken = takeOne(envelope);
+    if (taken.refusal) return { id: sent.id, ok: false, refusal: taken.refusal };
+    for (const [at, event] of taken.events.entries()) events.push({ seq: before + at + 1, hash: '', event });
+    return { id: sent.id, ok: true, repeated: taken.repeated };
   });
-  document.events = [...document.events, ...events];
-  return { results, events, seq: document.events.length };
+  return { results, events, seq: begun().document.events.length };
+}
+
+/** One command, of the drill where one is on, of the tour otherwise. */
+function takeOne(envelope: CommandEnvelope): { events: JobEvent[]; refusal?: Refusal; repeated: boolean } {
+  const { document, log } = begun();
+  const { run, take: takes } = useDrill.getState();
+  if (run) {
+    const taken = drillCommand(run, document.wrenches, envelope);
+    takes(taken.run);
+    return taken;
+  }
+  const outcome = takeCommand(log, document.wrenches, envelope, { bottles: [] });
+  if (!outcome.ok) return { events: [], refusal: outcome.refusal, repeated: false };
+  const stored = outcome.events.map((event, at) => ({ seq: document.events.length + at + 1, hash: '', event }));
+  job = { document: { ...document, events: [...document.events, ...stored] }, log: outcome.log };
+  return { events: outcome.events, repeated: outcome.repeated };
 }
 
 /** Answers what the job's screens ask, as the shop's server would. */

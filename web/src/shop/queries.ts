@@ -10,6 +10,7 @@ import { useCallback } from 'react';
 import type { BookAnswer, BookSearch, KitBook, KitCurves, WrenchBook } from '#contract/book.ts';
 import type { Crib } from '#contract/crib.ts';
 import type { DayDocument } from '#contract/day.ts';
+import type { AssignmentCard, AttemptCard, DrillCard, LearnerCard } from '#contract/drill.ts';
 import type { DueItem } from '#contract/due.ts';
 import type { JobCard, RecordCheck } from '#contract/job.ts';
 import type { DraftCard, KitCard, KitReach, RevisionCard } from '#contract/kit-draft.ts';
@@ -64,6 +65,7 @@ const KEYS = {
   lexicon: ['lexicon'],
   crib: ['crib'],
   shelf: ['shelf'],
+  drills: ['drills'],
   settings: ['settings'],
   movedIn: ['moved-in'],
   tablets: ['tablets'],
@@ -206,6 +208,45 @@ export const useShelf = (wanted = true): Read<ShelfLine[]> =>
       queryKey: KEYS.shelf,
       queryFn: async () => (await call(api.shelf.$get())) as ShelfLine[],
       enabled: wanted,
+    }),
+  );
+
+/** Drills on the shop's shelf. */
+export const useDrills = (): Read<DrillCard[]> =>
+  readOf(useQuery({ queryKey: KEYS.drills, queryFn: async () => (await call(api.drills.$get())) as DrillCard[] }));
+
+/** What whoever is signed in did so far. */
+export const useAttempts = (): Read<AttemptCard[]> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.drills, 'attempts'],
+      queryFn: async () => (await call(api.drills.attempts.$get())) as AttemptCard[],
+    }),
+  );
+
+/** What whoever is signed in tells, by kind of fault. */
+export const useMastery = (): Read<LearnerCard | null> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.drills, 'mastery'],
+      queryFn: async () => (await call(api.drills.mastery.$get())) as LearnerCard | null,
+    }),
+  );
+
+export const useAssignments = (): Read<AssignmentCard[]> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.drills, 'assignments'],
+      queryFn: async () => (await call(api.drills.assignments.$get())) as AssignmentCard[],
+    }),
+  );
+
+/** What everybody tells: for leads. */
+export const useLearners = (): Read<LearnerCard[]> =>
+  readOf(
+    useQuery({
+      queryKey: [...KEYS.drills, 'learners'],
+      queryFn: async () => (await call(api.drills.learners.$get())) as LearnerCard[],
     }),
   );
 

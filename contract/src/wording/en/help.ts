@@ -25,6 +25,48 @@ export const HELP: Readonly<Record<string, Help>> = {
       ['Promised', 'when the owner was told it would be ready'],
     ],
   },
+  '/drill': {
+    title: 'Drill',
+    what: 'Jobs to practise on, with something wrong in them: in the bag, on the sheet, in the holes, in the hand. They run like real ones and stand nowhere among them.',
+    first: [
+      'Begin the first one: it is made of what you need most.',
+      'When something is not right, press “Something is wrong here” and say what.',
+      'End it, and read what came of what you did not find.',
+    ],
+    words: [
+      [
+        'Guided, plain, blank',
+        'how much you are shown: words too; pieces, sheet and curve alone; nothing laid out for you',
+      ],
+      ['Seed', 'the number that puts the same faults in the same places again'],
+    ],
+    why: ['A mistake on a model costs nothing and teaches as much.'],
+  },
+  '/drill/verdict': {
+    title: 'Verdict',
+    what: 'What was wrong, whether you found it in time, what would have come of it, and one thing to do next time.',
+    first: ['Read the red ones first.'],
+  },
+  '/drill/lay-out': {
+    title: 'Lay it out',
+    what: 'Before a blank drill: the order of each group, what goes on its threads, and the wrench.',
+    first: ['Press the stations in the order you would tighten them.'],
+  },
+  '/drill/learners': {
+    title: 'Who spots what',
+    what: 'For leads: what each spots, by kind of fault, what they were asked to do, and what is signed off.',
+    first: ['Choose somebody.', 'Ask for a drill, with a word why.'],
+    why: ['What somebody did in a drill is theirs. Leads see what it says of them, and no more.'],
+  },
+  '/drill/make': {
+    title: 'Make a drill',
+    what: 'For leads: a drill from any released kit, with the faults you choose, where you choose.',
+    first: [
+      'Choose the kit.',
+      'Let it place some faults, or place them yourself.',
+      'Play it through before you put it on the shelf.',
+    ],
+  },
   '/receive': {
     title: 'Receive',
     what: 'Opens a visit: the vehicle, the kits, the questions their sheets ask of it, and where it will stand.',

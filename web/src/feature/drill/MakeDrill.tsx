@@ -1,0 +1,280 @@
+import { useMemo, useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { FAULT_WORDS, MODE_WORDS, ROOM_WORDS } from '#contract/wording/en/drill.ts';
+import {
+  DRILL_FORMAT,
+  DRILL_MODES,
+  DRILL_VERSION,
+  type Drill,
+  type DrillMode,
+  faultKey,
+  type PlacedFault,
+} from '#core/drill/drill.ts';
+import { meantLog } from '#core/drill/drill-run.ts';
+import { FAULT_KINDS, FAULTS, type FaultKind } from '#core/drill/fault-kind.ts';
+import { drawFaults, placesOf } from '#core/drill/place-faults.ts';
+import { playDrill, STYLES } from '#core/drill/scripted-learner.ts';
+import { variants } from '#core/kit/answer-space.ts';
+import { indexOf, type Plan } from '#core/kit/plan.ts';
+import { TopBar } from '../../app/TopBar.tsx';
+import { api, call } from '../../shop/api.ts';
+import { useChange, useKits } from '../../shop/queries.ts';
+import { saveFile } from '../../shop/save-file.ts';
+import { Button } from '../../ui/Button.tsx';
+import { FormField, inputLook } from '../../ui/FormField.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { useBegin } from './use-begin.ts';
+
+/** So many are placed at a press. */
+const PLACED = 3;
+
+const nameOf = (plan: Plan, target: string): string => {
+  const { stations, groups, items } = indexOf(plan);
+  return stations.get(target)?.name ?? groups.get(target)?.title ?? items.get(target)?.name ?? target;
+};
+
+/** A drill from a kit: its faults chosen and placed, played through, put on the shelf or shared as a file. */
+export default function MakeDrill() {
+  const { data: kits, failure } = useKits();
+  const { act, busy, failure: unsent } = useChange('drills');
+  const navigate = useNavigate();
+  const { begin, fault } = useBegin();
+  const [kitId, setKitId] = useState('');
+  const [title, setTitle] = useState('');
+  const [mode, setMode] = useState<DrillMode>('guided');
+  const [seed, setSeed] = useState(1);
+  const [faults, setFaults] = useState<PlacedFault[]>([]);
+  const [kind, setKind] = useState<FaultKind>('short');
+  const [target, setTarget] = useState('');
+  const kit = kits?.find(({ id }) => id === kitId) ?? kits?.[0];
+  const head = useMemo(
+    (): Drill | undefined =>
+      kit && {
+        format: DRILL_FORMAT,
+        version: DRILL_VERSION,
+        id: `made-${kit.id}`.slice(0, 64),
+        title: kit.title,
+        mode: 'guided',
+        seed: 1,
+        kit,
+        answers: variants(kit)?.[0] ?? {},
+        faults: [],
+      },
+    [kit],
+  );
+  const plan = useMemo(() => {
+    const meant = head && meantLog(head);
+    return meant?.ok ? meant.value.plan : undefined;
+  }, [head]);
+  const drill = head && { ...head, title: title.trim() || head.title, mode, seed, faults };
+  // What a careful learner finds of it: a fault that cannot be met is no drill.
+  const checked = useMemo(() => {
+    if (!head || faults.length === 0) return undefined;
+    const { verdict } = playDrill({ ...head, seed, faults }, STYLES.careful, 1);
+    return { found: verdict.faults.filter((entry) => entry.catch === 'caught').length, closed: verdict.closed };
+  }, [head, faults, seed]);
+  if (failure)
+    return <Notice title="Not shown" detail={failure} secondary={{ to: '/drill', label: 'To the drills' }} />;
+  if (!kits) return <Notice title="One moment" detail="Fetching the kits." busy />;
+  const places = plan ? placesOf(plan, kind) : [];
+  const chosen = places.find((place) => place.target === target)?.target ?? places[0]?.target;
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <TopBar />
+      <main className="flex-1 px-5 py-5">
+        <h1 className="plate text-4xl">Make a drill</h1>
+        {kits.length === 0 && <p className="py-3 text-ink-2">The shop has no released kit yet.</p>}
+        {(unsent ?? fault) && (
+          <p role="alert" className="mt-3 border-l-4 border-bad pl-3 font-bold text-bad">
+            {unsent ?? fault}
+          </p>
+        )}
+        {kit && (
+          <div className="mt-4 grid gap-6 lg:grid-cols-2">
+            <div className="grid content-start gap-4">
+              <FormField id="kit" label="Kit">
+                <select
+                  id="kit"
+                  className={inputLook(false)}
+                  value={kit.id}
+                  onChange={(event) => {
+                    setKitId(event.target.value);
+                    setFaults([]);
+                  }}
+                >
+                  {kits.map(({ id, title: called }) => (
+                    <option key={id} value={id}>
+                      {called}
+                    </option>
+                  ))}
+                </select>
+              </FormField>
+              <FormField id="title" label="What it is called">
+                <input
+                  id="title"
+                  maxLength={120}
+                  className={inputLook(false)}
+                  placeholder={kit.title}
+                  value={title}
+                  onChange={(event) => setTitle(event.target.value)}
+                />
+              </FormField>
+              <fieldset>
+                <legend className="font-bold">How much is shown</legend>
+                {DRILL_MODES.map((entry) => (
+                  <label key={entry} className="flex min-h-12 items-center gap-3">
+                    <input
+                      type="radio"
+                      name="mode"
+                      className="size-6"
+                      checked={mode === entry}
+                      onChange={() => setMode(entry)}
+                    />
+                    <span>
+                      <b>{MODE_WORDS[entry].name}.</b> {MODE_WORDS[entry].what}
+                    </span>
+                  </label>
+                ))}
+              </fieldset>
+              <FormField id="seed" label="Seed" hint="The same seed feels the same in the hand.">
+                <input
+                  id="seed"
+                  type="number"
+                  min={0}
+                  max={2_147_483_646}
+                  className={`${inputLook(false)} figures`}
+                  value={seed}
+                  onChange={(event) =>
+                    setSeed(Math.max(0, Math.min(2_147_483_646, Math.trunc(Number(event.target.value) || 0))))
+                  }
+                />
+              </FormField>
+            </div>
+            <div>
+              <h2 className="plate border-b-2 border-ink text-2xl">What is wrong</h2>
+              {!plan ? (
+                <p className="py-3 text-bad">This kit has no plan for its first answers: it cannot be drilled.</p>
+              ) : (
+                <>
+                  <ul>
+                    {faults.map((entry) => (
+                      <li key={faultKey(entry)} className="flex items-center gap-3 border-b border-hair py-2">
+                        <span className="min-w-0 flex-1">
+                          <b>{FAULT_WORDS[entry.kind].name}</b>
+                          <span className="block text-sm text-ink-2">
+                            {nameOf(plan, entry.target)}, {ROOM_WORDS[FAULTS[entry.kind].room]}.{' '}
+                            {FAULT_WORDS[entry.kind].tellTale}
+                          </span>
+                        </span>
+                        <Button
+                          className="min-h-11!"
+                          aria-label={`Take away: ${FAULT_WORDS[entry.kind].name}`}
+                          onClick={() => setFaults(faults.filter((other) => other !== entry))}
+                        >
+                          Take away
+                        </Button>
+                      </li>
+                    ))}
+                  </ul>
+                  {faults.length === 0 && <p className="py-3 text-ink-2">Nothing yet.</p>}
+                  <div className="mt-3 grid gap-3 sm:grid-cols-[1fr_1fr_auto] sm:items-end">
+                    <FormField id="fault" label="Fault">
+                      <select
+                        id="fault"
+                        className={inputLook(false)}
+                        value={kind}
+                        onChange={(event) => setKind(event.target.value as FaultKind)}
+                      >
+                        {FAULT_KINDS.map((entry) => (
+                          <option key={entry} value={entry} disabled={placesOf(plan, entry).length === 0}>
+                            {FAULT_WORDS[entry].name}
+                          </option>
+                        ))}
+                      </select>
+                    </FormField>
+                    <FormField id="place" label="Where">
+                      <select
+                        id="place"
+                        className={inputLook(false)}
+                        value={chosen ?? ''}
+                        onChange={(event) => setTarget(event.target.value)}
+                      >
+                        {places.map((place) => (
+                          <option key={place.target} value={place.target}>
+                            {nameOf(plan, place.target)}
+                          </option>
+                        ))}
+                      </select>
+                    </FormField>
+                    <Button
+                      disabled={
+                        chosen === undefined || faults.some((entry) => entry.kind === kind && entry.target === chosen)
+                      }
+                      onClick={() => chosen !== undefined && setFaults([...faults, { kind, target: chosen }])}
+                    >
+                      Put it there
+                    </Button>
+                  </div>
+                  <Button
+                    className="mt-3"
+                    onClick={() => {
+                      const next = seed + 1;
+                      setSeed(next);
+                      // Another order of kinds each time, so that not the first ones alone are drawn.
+                      const kinds = FAULT_KINDS.map(
+                        (_, at) => FAULT_KINDS[(at * 7 + next) % FAULT_KINDS.length] as FaultKind,
+                      );
+                      setFaults(drawFaults(plan, next, kinds, PLACED));
+                    }}
+                  >
+                    Place {PLACED} for me
+                  </Button>
+                  {checked && (
+                    <p className="mt-3 border-l-4 border-ink pl-3">
+                      A good learner finds{' '}
+                      <b className="figures">
+                        {checked.found} of {faults.length}
+                      </b>
+                      {checked.closed ? ' and closes the job.' : ', and the job does not close.'}
+                    </p>
+                  )}
+                  <div className="mt-5 flex flex-wrap gap-2">
+                    <Button
+                      tone="primary"
+                      disabled={busy || faults.length === 0 || !drill}
+                      onClick={() =>
+                        drill &&
+                        void act(() => call(api.drills.$post({ json: drill as never }))).then(
+                          (done) => done && navigate('/drill'),
+                        )
+                      }
+                    >
+                      Put it on the shelf
+                    </Button>
+                    <Button disabled={faults.length === 0 || !drill} onClick={() => drill && begin(drill)}>
+                      Play it through
+                    </Button>
+                    <Button
+                      disabled={!drill}
+                      onClick={() =>
+                        drill && saveFile(`${drill.id}.drill.json`, 'application/json', JSON.stringify(drill, null, 2))
+                      }
+                    >
+                      Share as a file
+                    </Button>
+                    <Link
+                      to="/drill"
+                      className="inline-flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
+                    >
+                      To the drills
+                    </Link>
+                  </div>
+                </>
+              )}
+            </div>
+          </div>
+        )}
+      </main>
+    </div>
+  );
+}

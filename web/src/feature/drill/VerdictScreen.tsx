@@ -1,0 +1,240 @@
+import { useEffect, useState } from 'react';
+import { Link, useParams } from 'react-router';
+import type { AttemptAnswer } from '#contract/drill.ts';
+import { consequenceText } from '#contract/wording/drill-text.ts';
+import { CATCH_WORDS, DRILL, FAULT_WORDS } from '#contract/wording/en/drill.ts';
+import type { Drill } from '#core/drill/drill.ts';
+import { meantLog } from '#core/drill/drill-run.ts';
+import { type DrillAttempt, type DrillVerdict, type FaultVerdict, judgeDrill } from '#core/drill/judge-drill.ts';
+import { indexOf, type Plan } from '#core/kit/plan.ts';
+import { TopBar } from '../../app/TopBar.tsx';
+import { useDrill } from '../../practice/drill-store.ts';
+import { practiceWrenches } from '../../practice/practice-wrenches.ts';
+import { api, call } from '../../shop/api.ts';
+import { useChange } from '../../shop/queries.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Notice } from '../../ui/Notice.tsx';
+import { FaultPicture } from './FaultPicture.tsx';
+import { useBegin } from './use-begin.ts';
+
+/** What a drill showed: of the one just ended, or of one kept. */
+export default function VerdictScreen() {
+  const { attempt: kept } = useParams();
+  return kept ? <KeptVerdict id={kept} /> : <NewVerdict />;
+}
+
+function KeptVerdict({ id }: { id: string }) {
+  const [found, setFound] = useState<{ attempt: DrillAttempt; verdict: DrillVerdict }>();
+  const { act, failure } = useChange();
+  useEffect(() => {
+    void act(async () =>
+      setFound(
+        (await call(api.drills.attempts[':id'].$get({ param: { id } }))) as { attempt: DrillAttempt } & AttemptAnswer,
+      ),
+    );
+  }, [act, id]);
+  if (failure)
+    return <Notice title="Not shown" detail={failure} secondary={{ to: '/drill', label: 'To the drills' }} />;
+  if (!found) return <Notice title="One moment" detail="Fetching it." busy />;
+  return <VerdictPage attempt={found.attempt} verdict={found.verdict} />;
+}
+
+/** The drill that was just ended: judged here at once, and kept by the server. */
+function NewVerdict() {
+  const attempt = useDrill((state) => state.done);
+  const { act, failure, busy } = useChange('drills');
+  const [kept, setKept] = useState(false);
+  useEffect(() => {
+    if (!attempt) return;
+    void act(() => call(api.drills.attempts.$post({ json: attempt as never }))).then(setKept);
+  }, [act, attempt]);
+  if (!attempt)
+    return (
+      <Notice
+        title="No drill was ended here"
+        detail="Begin one first."
+        secondary={{ to: '/drill', label: 'To the drills' }}
+      />
+    );
+  return (
+    <VerdictPage
+      attempt={attempt}
+      verdict={judgeDrill(attempt, practiceWrenches(attempt.beganMs))}
+      note={
+        kept ? (
+          <p className="text-sm text-ink-2">Kept for you.</p>
+        ) : failure ? (
+          <p role="alert" className="border-l-4 border-bad pl-3 text-bad">
+            <b>{failure}</b>{' '}
+            <Button
+              className="ml-2 min-h-11!"
+              disabled={busy}
+              onClick={() => void act(() => call(api.drills.attempts.$post({ json: attempt as never }))).then(setKept)}
+            >
+              Try again
+            </Button>
+          </p>
+        ) : (
+          <p className="text-sm text-ink-2">Keeping it for you.</p>
+        )
+      }
+    />
+  );
+}
+
+const placeOf = (plan: Plan | undefined, target: string): string =>
+  plan
+    ? (indexOf(plan).stations.get(target)?.name ??
+      indexOf(plan).groups.get(target)?.title ??
+      indexOf(plan).items.get(target)?.name ??
+      target)
+    : target;
+
+function VerdictPage({
+  attempt,
+  verdict,
+  note,
+}: {
+  attempt: DrillAttempt;
+  verdict: DrillVerdict;
+  note?: React.ReactNode;
+}) {
+  const meant = meantLog(attempt.drill);
+  const plan = meant.ok ? meant.value.plan : undefined;
+  const { begin, fault } = useBegin();
+  const caught = verdict.faults.filter((entry) => entry.catch === 'caught').length;
+  const drill: Drill = attempt.drill;
+  return (
+    <div className="flex min-h-dvh flex-col">
+      <TopBar />
+      <main className="flex-1 px-5 py-5">
+        <div className="flex flex-wrap items-end justify-between gap-4 border-b-2 border-ink pb-3">
+          <div>
+            <h1 className="plate text-4xl">{drill.title}</h1>
+            <p>
+              <b className="figures text-2xl">
+                {caught} of {verdict.faults.length}
+              </b>{' '}
+              found in time
+              {verdict.falseAlarms.length > 0 && `, ${verdict.falseAlarms.length} false`}
+              {verdict.closed ? ', closed and signed' : ', not closed'} · {Math.round(verdict.minutes)} min
+            </p>
+            {note}
+          </div>
+          <div className="flex gap-2">
+            <Button tone="primary" onClick={() => begin(drill)}>
+              {DRILL.again}
+            </Button>
+            <Link to="/drill" className="inline-flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold">
+              To the drills
+            </Link>
+          </div>
+        </div>
+        {fault && (
+          <p role="alert" className="mt-3 border-l-4 border-bad pl-3 text-bad">
+            {fault}
+          </p>
+        )}
+        <ul className="max-w-5xl">
+          {verdict.faults.map((entry) => (
+            <FaultRow
+              key={`${entry.fault.kind} ${entry.fault.target}`}
+              entry={entry}
+              place={placeOf(plan, entry.fault.target)}
+              picture={plan && <FaultPicture plan={plan} fault={entry.fault} seed={drill.seed} />}
+            />
+          ))}
+        </ul>
+        {verdict.faults.length === 0 && <p className="py-4">Nothing was wrong with this job.</p>}
+        {verdict.falseAlarms.length > 0 && (
+          <section aria-label="False alarms" className="mt-5 max-w-5xl">
+            <h2 className="plate text-2xl">Said to be wrong, and was not</h2>
+            <ul>
+              {verdict.falseAlarms.map((call_) => (
+                <li key={`${call_.kind} ${call_.target} ${call_.atMs}`} className="border-b border-hair py-2">
+                  <b>{FAULT_WORDS[call_.kind].name}</b>, {placeOf(plan, call_.target)}. It would show so:{' '}
+                  {FAULT_WORDS[call_.kind].tellTale}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {verdict.orders.length > 0 && (
+          <section aria-label="Laid out" className="mt-5 max-w-5xl">
+            <h2 className="plate text-2xl">What you laid out</h2>
+            <ul>
+              {verdict.orders.map(({ group, own, kit, compound, wrench }) => (
+                <li key={group} className="border-b border-hair py-2">
+                  <b>{placeOf(plan, group)}</b>: the load ran <b className="figures">{Math.round(own * 100)} %</b> to
+                  one side on the way, by the kit’s order <b className="figures">{Math.round(kit * 100)} %</b>. Compound{' '}
+                  {compound}, wrench {wrench}.
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {verdict.loads.length > 0 && (
+          <section aria-label="Loads" className="mt-5 max-w-5xl">
+            <h2 className="plate text-2xl">What the bolts hold</h2>
+            <ul>
+              {verdict.loads.map(({ group, bolts, spread }) => (
+                <li key={group} className="border-b border-hair py-2">
+                  <b>{placeOf(plan, group)}</b>, apart by <span className="figures">{Math.round(spread * 100)} %</span>
+                  <div
+                    className="mt-1 flex h-16 items-end gap-1"
+                    role="img"
+                    aria-label={bolts
+                      .map(({ station, share }) => `${placeOf(plan, station)} ${Math.round(share * 100)} %`)
+                      .join(', ')}
+                  >
+                    {bolts.map(({ station, share }) => (
+                      <span
+                        key={station}
+                        className="w-6 border-[1.5px] border-ink bg-rule"
+                        style={{ height: `${Math.min(100, Math.round(share * 90))}%` }}
+                      />
+                    ))}
+                  </div>
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+        <p className="mt-5 text-sm text-ink-2">
+          Seed {drill.seed}. Played again with it, the same things are wrong in the same places.
+        </p>
+      </main>
+    </div>
+  );
+}
+
+/** One fault: found or not, what would have come of it, the rule, and one thing to do next time. */
+function FaultRow({ entry, place, picture }: { entry: FaultVerdict; place: string; picture?: React.ReactNode }) {
+  const words = FAULT_WORDS[entry.fault.kind];
+  const good = entry.catch === 'caught';
+  return (
+    <li className={`border-b border-hair py-4 pl-3 ${good ? 'border-l-4 border-l-ink' : 'border-l-4 border-l-bad'}`}>
+      <p className="flex flex-wrap items-baseline gap-x-3">
+        <b className="text-xl">{words.name}</b>
+        <span>{place}</span>
+        <span className={`font-bold ${good ? '' : 'text-bad'}`}>
+          {CATCH_WORDS[entry.catch]}
+          {entry.by === 'product' ? ', by Wrenchman and not by you' : ''}
+        </span>
+      </p>
+      {picture && <div className="my-2 flex">{picture}</div>}
+      <p>{words.tellTale}</p>
+      <p>
+        <b>{good ? 'Left in:' : 'What comes of it:'}</b> {consequenceText(entry.consequence)}
+      </p>
+      <p>
+        {words.rule} <span className="text-sm text-ink-2">({words.source})</span>
+      </p>
+      {!good && (
+        <p className="mt-1">
+          <b>Next time:</b> {words.next}
+        </p>
+      )}
+    </li>
+  );
+}
