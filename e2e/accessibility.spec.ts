@@ -76,6 +76,9 @@ test('no serious accessibility fault on any screen, by day and by night', async 
     ['/bench/interaction', 'Why once round again'],
     ['/bench/torque?thread=16%20mm', 'Torque and preload'],
     ['/vehicles/v-gorse', 'Visits'],
+    ['/drill', 'What you spot'],
+    ['/drill/make', 'Make a drill'],
+    ['/drill/learners', 'Who spots what'],
     ...SHOP_SCREENS,
   ] as const) {
     await page.goto(`${app.url}${address}`);

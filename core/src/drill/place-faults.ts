@@ -5,7 +5,7 @@ import { traceJointOf } from '../job/pull-curve.ts';
 import { slopeOfStack } from '../job/stack-joint.ts';
 import { indexOf, type Plan, type PlanItem, type PlanStation } from '../kit/plan.ts';
 import { randomFrom } from '../quantity/random.ts';
-import { acceptBand } from '../tightening/kinds.ts';
+import { acceptBand, type TighteningSpec } from '../tightening/kinds.ts';
 import { faultKey, type PlacedFault } from './drill.ts';
 import { FAULT_KINDS, FAULTS, type FaultKind } from './fault-kind.ts';
 
@@ -45,13 +45,17 @@ function itemTakes(item: PlanItem, kind: FaultKind): boolean {
   }
 }
 
-/** Whether all of a group's joints have one plain figure, the same for each: what a slip of the sheet changes. */
+/** The plain figure of a joint, a value or a window's middle, N·m; undefined where it is none. */
+export function plainFigureNm(spec: TighteningSpec): number | undefined {
+  if (spec.kind === 'torque') return spec.targetNm;
+  return spec.kind === 'range' ? (spec.minNm + spec.maxNm) / 2 : undefined;
+}
+
+/** The one plain figure that all of a group's joints have: what a slip of the sheet changes; undefined where they differ. */
 export function oneFigureOf(plan: Plan, group: string): number | undefined {
   const { stations } = indexOf(plan);
   const members = (indexOf(plan).groups.get(group)?.stations ?? []).map((id) => stations.get(id));
-  const figures = new Set(
-    members.map((station) => (station?.spec.kind === 'torque' ? station.spec.targetNm : undefined)),
-  );
+  const figures = new Set(members.map((station) => station && plainFigureNm(station.spec)));
   const [figure] = figures;
   return figures.size === 1 && members.every((station) => station?.specBecause.length === 0) ? figure : undefined;
 }

@@ -1,6 +1,8 @@
 import type { KitDocument, Station } from '../kit/kit-document.ts';
 import { toBase } from '../quantity/unit.ts';
+import type { TighteningSpec } from '../tightening/kinds.ts';
 import type { PlacedFault } from './drill.ts';
+import { plainFigureNm } from './place-faults.ts';
 
 /** What a contradicting figure is of the right one: far enough to tell, near enough to pass (chosen by us). */
 const CONTRADICTS = 1.4;
@@ -16,17 +18,21 @@ export const contradictingNm = (targetNm: number): number => oneDecimal(targetNm
 /** A station as a slip of the sheet has it. */
 function slipped(station: Station, kind: PlacedFault['kind']): Station {
   const [printed] = station.specs;
-  if (printed?.spec.kind !== 'torque') return station;
-  const { targetNm } = printed.spec;
-  const with_ = (nm: number, text: string): Station => ({
+  const figure = printed && plainFigureNm(printed.spec);
+  if (printed === undefined || figure === undefined) return station;
+  const times = (factor: number, text: string): Station => ({
     ...station,
-    specs: [{ ...printed, printed: text, spec: { ...printed.spec, kind: 'torque', targetNm: nm } }],
+    specs: [{ ...printed, printed: text, spec: scaled(printed.spec, factor) }],
   });
+  const shown = (factor: number): string =>
+    printed.spec.kind === 'range'
+      ? `${oneDecimal(factor * printed.spec.minNm)} to ${oneDecimal(factor * printed.spec.maxNm)}`
+      : String(oneDecimal(factor * figure));
   switch (kind) {
     case 'lostDecimal':
-      return with_(tenfoldNm(targetNm), `${oneDecimal(tenfoldNm(targetNm))} N·m`);
+      return times(10, `${shown(10)} N·m`);
     case 'unitSlip':
-      return with_(slippedNm(targetNm), `${oneDecimal(targetNm)} lbf·ft`);
+      return times(slippedNm(1), `${shown(1)} lbf·ft`);
     case 'missingFigure':
       return {
         ...station,
@@ -37,6 +43,11 @@ function slipped(station: Station, kind: PlacedFault['kind']): Station {
   }
 }
 
+const scaled = (spec: TighteningSpec, factor: number): TighteningSpec => {
+  if (spec.kind === 'torque') return { ...spec, targetNm: factor * spec.targetNm };
+  return spec.kind === 'range' ? { ...spec, minNm: factor * spec.minNm, maxNm: factor * spec.maxNm } : spec;
+};
+
 /**
  * The kit as the learner's sheet has it: with the slips that are not yet found.
  *
@@ -46,7 +57,8 @@ export function stagedKit(kit: KitDocument, faults: readonly PlacedFault[]): Kit
   const byGroup = new Map(faults.map((fault) => [fault.target, fault.kind]));
   const groupOf = new Map(kit.groups.flatMap(({ id, stations }) => stations.map((station) => [station, id] as const)));
   const contradicted = kit.groups.find(({ id }) => byGroup.get(id) === 'contradiction');
-  const figure = contradicted && kit.stations.find(({ id }) => id === contradicted.stations[0])?.specs[0]?.spec;
+  const said = contradicted && kit.stations.find(({ id }) => id === contradicted.stations[0])?.specs[0]?.spec;
+  const figure = said && plainFigureNm(said);
   const at = kit.steps.findIndex(({ actions }) =>
     actions.some((action) => action.type === 'torque' && action.group === contradicted?.id),
   );
@@ -57,9 +69,7 @@ export function stagedKit(kit: KitDocument, faults: readonly PlacedFault[]): Kit
       return kind === undefined ? station : slipped(station, kind);
     }),
     steps: kit.steps.map((step, index) =>
-      index === at && figure?.kind === 'torque'
-        ? { ...step, text: `${step.text} ${contradictionText(figure.targetNm)}` }
-        : step,
+      index === at && figure !== undefined ? { ...step, text: `${step.text} ${contradictionText(figure)}` } : step,
     ),
   };
 }

@@ -1,5 +1,6 @@
 import type { CommandBatchAnswer, JobDocument, StoredEvent } from '#contract/job.ts';
 import { isPractice } from '../practice/practice.ts';
+import { listenToPractice } from '../practice/practice-line.ts';
 import { api, call } from '../shop/api.ts';
 import type { OutboxEntry } from './outbox-entry.ts';
 
@@ -36,9 +37,13 @@ export const jobLink: JobLink = {
   },
   listen(jobId, fromSeq, line) {
     if (isPractice(jobId)) {
-      // Nothing comes from elsewhere: the line stands with the next turn.
+      // Nothing comes from elsewhere, but of a job that is watched: the line stands with the next turn.
       const opened = setTimeout(() => line.onOpen());
-      return () => clearTimeout(opened);
+      const quiet = listenToPractice(line);
+      return () => {
+        clearTimeout(opened);
+        quiet();
+      };
     }
     const source = new EventSource(`/api/jobs/${jobId}/events?from=${fromSeq}`);
     source.addEventListener('event', (message) =>

@@ -6,10 +6,14 @@ import DrillBar from './DrillBar.tsx';
 import { useDrill } from './drill-store.ts';
 import { PRACTICE_JOB } from './practice.ts';
 import { practiceAgain } from './practice-server.ts';
+import ReplayBar from './ReplayBar.tsx';
+import { useReplay } from './replay-store.ts';
 
 /** The bar over the practice job: of the drill where one is on, of the tour otherwise. */
 export default function PracticeBar() {
   const run = useDrill((state) => state.run);
+  const watched = useReplay((state) => state.document !== undefined);
+  if (watched) return <ReplayBar />;
   return run ? <DrillBar run={run} /> : <TourBar />;
 }
 

@@ -11,6 +11,7 @@ import { useDrill } from './drill-store.ts';
 import { PRACTICE_JOB } from './practice.ts';
 import { PRACTICE_KIT } from './practice-kit.ts';
 import { practiceWrenches } from './practice-wrenches.ts';
+import { useReplay } from './replay-store.ts';
 
 const VEHICLE: Vehicle = {
   id: 'practice',
@@ -131,10 +132,28 @@ function takeOne(envelope: CommandEnvelope): { events: JobEvent[]; refusal?: Ref
   return { events: outcome.events, repeated: outcome.repeated };
 }
 
+/** The job that is watched, as far as it has gone. */
+function watchedJob(): JobDocument | undefined {
+  const { document, shown } = useReplay.getState();
+  return document && { ...document, events: document.events.slice(0, shown) };
+}
+
+/** What is watched is over: nothing can be done to it. */
+function refusedAll(body: string, { events }: JobDocument): CommandBatchAnswer {
+  const { commands } = JSON.parse(body) as { commands: SentHere[] };
+  return {
+    results: commands.map(({ id }) => ({ id, ok: false, refusal: { code: 'jobClosed' } })),
+    events: [],
+    seq: events.length,
+  };
+}
+
 /** Answers what the job's screens ask, as the shop's server would. */
 export async function practiceAnswer(address: string, init: RequestInit | undefined): Promise<Response> {
   const part = new URL(address, window.location.origin).pathname.split(`${PRACTICE_JOB}`)[1] ?? '';
-  if (part === '' || part === '/') return Response.json(begun().document);
+  const watched = watchedJob();
+  if (part === '' || part === '/') return Response.json(watched ?? begun().document);
+  if (part === '/commands' && watched) return Response.json(refusedAll(String(init?.body), watched));
   if (part === '/commands')
     return Response.json(take((JSON.parse(String(init?.body)) as { commands: SentHere[] }).commands));
   if (part === '/device') return new Response(null, { status: 204 });

@@ -210,6 +210,9 @@ export const DRILL = {
   assign: 'Ask to do it',
   signOff: 'Sign it off',
   certificate: 'Certificate',
+  replay: 'A job goes by',
+  replayWhy: 'As it was done, with nobody’s name in it. Nothing can be changed.',
+  watch: 'Watch it go by',
 } as const;
 
 export const MODE_WORDS: Readonly<Record<DrillMode, { name: string; what: string }>> = {

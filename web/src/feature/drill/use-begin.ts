@@ -3,6 +3,7 @@ import { useNavigate } from 'react-router';
 import type { Drill } from '#core/drill/drill.ts';
 import { useDrill } from '../../practice/drill-store.ts';
 import { PRACTICE_JOB } from '../../practice/practice.ts';
+import { useReplay } from '../../practice/replay-store.ts';
 
 /** Begins a drill and goes to its first screen; says what is wrong with one that cannot be begun. */
 export function useBegin(): { begin: (drill: Drill) => void; fault?: string } {
@@ -11,6 +12,7 @@ export function useBegin(): { begin: (drill: Drill) => void; fault?: string } {
   const [fault, setFault] = useState<string>();
   return {
     begin: (drill) => {
+      useReplay.getState().end();
       const wrong = start(drill);
       setFault(wrong && `“${drill.title}” cannot be begun: its kit has no plan for its answers (${wrong}).`);
       if (!wrong) navigate(drill.mode === 'blank' ? '/drill/lay-out' : `/jobs/${PRACTICE_JOB}/check-in`);

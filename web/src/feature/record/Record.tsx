@@ -32,6 +32,7 @@ import { Addenda } from './Addenda.tsx';
 import { HandOver } from './HandOver.tsx';
 import { Integrity } from './Integrity.tsx';
 
+const WatchJob = lazy(() => import('./WatchJob.tsx'));
 const PullCurveSheet = lazy(() => import('../../job/curve/PullCurveSheet.tsx'));
 
 /** Every pull, every deviation, and the files to take away. */
@@ -332,6 +333,11 @@ export default function RecordScreen() {
             </>
           )}
         </div>
+        {state.closed && !isPractice(document.id) && (
+          <Suspense fallback={null}>
+            <WatchJob document={document} />
+          </Suspense>
+        )}
         <div className="grid grid-cols-3 border-t-2 border-ink">
           {(isPractice(document.id) ? [] : (['pdf', 'csv', 'json'] as const)).map((kind) => (
             <a
