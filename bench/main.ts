@@ -2,6 +2,7 @@ import { DEMO_KITS } from '#demo/kits.ts';
 import { measureAppend } from './append.ts';
 import { measureBook, measureCalendar } from './book.ts';
 import { measureCorner } from './corner.ts';
+import { measureDrill } from './drill.ts';
 import { measureFold } from './fold.ts';
 import { measureGauge } from './gauge.ts';
 import { measureElastic, measurePreloads } from './joints.ts';
@@ -50,6 +51,19 @@ rows.push({
   goal: '≤ 5 ms',
 });
 process.stdout.write(`\n${confusionText(traces)}\n\n`);
+
+const drill = measureDrill(1000);
+const { careful, hasty, careless } = drill.score;
+rows.push({
+  what: '1,000 played learners through drills: careful, hasty, careless, mean score',
+  figure: `${careful.mean.toFixed(2)}, ${hasty.mean.toFixed(2)}, ${careless.mean.toFixed(2)} in ${drill.seconds.toFixed(0)} s`,
+  goal: 'told apart',
+});
+rows.push({
+  what: 'the least a careful one scores; its false alarms; pairs told apart',
+  figure: `${careful.least.toFixed(2)}; ${drill.falseAlarmsOfCareful}; ${(100 * drill.toldApart).toFixed(0)} %`,
+  goal: '1; 0; 100 %',
+});
 
 const days = measureDays();
 rows.push({

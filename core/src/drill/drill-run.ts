@@ -169,8 +169,20 @@ export function drillCall(
   named: { kind: FaultKind; target: string; atMs: number },
 ): { run: DrillRun; right: boolean } {
   const { kind, target, atMs } = named;
-  const right = faultsOpen(run).some((fault) => sameFault(fault, { kind, target }));
-  const call: DrillCall = { atMs: atMs + run.aheadMs, afterEvents: run.events.length, kind, target, right };
+  // Who was away was away from every bead that was on: it is named at whichever joint is next.
+  const meant = faultsOpen(run).find(
+    (fault) =>
+      sameFault(fault, { kind, target }) ||
+      (kind === 'lockerSet' && fault.kind === kind && run.interruptions.some(({ group }) => group === fault.target)),
+  );
+  const right = meant !== undefined;
+  const call: DrillCall = {
+    atMs: atMs + run.aheadMs,
+    afterEvents: run.events.length,
+    kind,
+    target: meant?.target ?? target,
+    right,
+  };
   const called: DrillRun = { ...run, calls: [...run.calls, call] };
   if (!right || FAULTS[kind].room !== 'sheet') return { run: called, right };
   // The figure of the sheet is put right under the work that was done by it.

@@ -78,8 +78,18 @@ function harmAt(plan: Plan, fault: PlacedFault, events: readonly JobEvent[]): nu
   return at < 0 ? Number.POSITIVE_INFINITY : at + 1;
 }
 
-/** The event with which a learner recorded a fault of the bag: a count that leaves out what is missing or unfit. */
+/**
+ * The event with which a learner recorded a fault: a count that leaves out what is missing or unfit, a joint that was
+ * taken out because its locker had set; −1 without one.
+ */
 function recordedAt(plan: Plan, fault: PlacedFault, events: readonly JobEvent[]): number {
+  if (fault.kind === 'lockerSet') {
+    const stations = harmed(plan, fault);
+    const beaded = events.findIndex((event) => event.type === 'compoundApplied' && stations.has(event.station));
+    return events.findIndex(
+      (event, at) => at > beaded && beaded >= 0 && event.type === 'stationLoosened' && stations.has(event.station),
+    );
+  }
   const item = FAULTS[fault.kind].room === 'bag' ? indexOf(plan).items.get(fault.target) : undefined;
   if (!item) return -1;
   const there = bagOf(item, [fault]).reduce((sum, { count }) => sum + count, 0);

@@ -1,4 +1,6 @@
+import { stationState } from '../job/job-state.ts';
 import { jointNext, nextOnLine } from '../job/line-next.ts';
+import { threadHasSet } from '../job/locker-window.ts';
 import type { Person } from '../job/role.ts';
 import { lineKind } from '../line/line-kinds.ts';
 import { randomFrom } from '../quantity/random.ts';
@@ -39,7 +41,9 @@ function inFront(run: DrillRun, place: { station?: string; stage?: 'start' | 'pu
     if (room === 'bag') return false;
     if (room === 'hole') return target === place.station && place.stage === 'start';
     if (room === 'pull') return target === place.station && place.stage === 'pull';
-    return target === station?.groupId && (room === 'sheet' || run.interruptions.some(({ group }) => group === target));
+    if (room === 'clock')
+      return station?.compound !== undefined && run.interruptions.some(({ group }) => group === target);
+    return target === station?.groupId;
   });
 }
 
@@ -59,6 +63,8 @@ export function playDrill(
   const say = (fault: PlacedFault) => {
     run = drillCall(run, { ...fault, atMs: fitter.nowMs - run.aheadMs }).run;
     fitter.follow(run);
+    if (fault.kind === 'lockerSet') fitter.beadAnew();
+    run = fitter.run;
   };
   const considered = new Set<PlacedFault>();
   const consider = (faults: readonly PlacedFault[]) => {
@@ -131,6 +137,17 @@ class DrillFitter extends CarefulFitter {
           : { ok: true, log: taken.run.log, events: taken.events, repeated: taken.repeated };
       },
     });
+  }
+
+  /** Takes out what has begun to set, so that it is cleaned and beaded anew. */
+  beadAnew(): void {
+    const { plan, state } = this.log;
+    for (const station of plan.stations) {
+      const { stage } = stationState(state, station.id);
+      if (!threadHasSet(plan, state, station, this.nowMs)) continue;
+      if (stage === 'empty') this.give({ type: 'applyCompound', station: station.id, cleaned: true });
+      else this.give({ type: 'loosen', station: station.id, to: 'out', reason: 'locker has set' });
+    }
   }
 
   /** Goes on from what a word of the learner's made of the drill. */

@@ -31,7 +31,7 @@ export function nameable(run: DrillRun, screen: string, now: SceneNow): Array<{ 
     const { room, on } = FAULTS[kind];
     if (room === 'bag' || (room === 'hole' && now.stage !== 'start') || (room === 'pull' && now.stage !== 'pull'))
       return [];
-    if (room === 'clock' && !run.interruptions.some(({ group }) => group === now.group)) return [];
+    if (room === 'clock' && run.interruptions.length === 0) return [];
     const target = on === 'station' ? now.station : now.group;
     return target === undefined ? [] : [{ kind, target }];
   });

@@ -6,6 +6,7 @@ import { staysDry } from '../../line/stays-dry.ts';
 import { beadComesFirst, lineGate } from '../gate/line-gate.ts';
 import { firstStanding } from '../gate/overridden.ts';
 import { stationState } from '../job-state.ts';
+import { threadHasSet } from '../locker-window.ts';
 import type { Refusal } from '../refusal.ts';
 import { ON_THE_FLOOR } from '../role.ts';
 import { act, done, refuse, setStation, stampOf } from './act.ts';
@@ -60,7 +61,7 @@ function bottleFault(
 
 export const applyCompound = act<ApplyCompound, CompoundApplied | CompoundWithdrawn>({
   may: ON_THE_FLOOR,
-  decide({ plan, job, bottles }, { station: id, cleaned, holeClean, bottle }) {
+  decide({ plan, job, bottles, atMs }, { station: id, cleaned, holeClean, bottle }) {
     const found = findStation(plan, id);
     if (!found) return refuse({ code: 'unknownStation', station: id });
     const state = stationState(job, id);
@@ -77,7 +78,9 @@ export const applyCompound = act<ApplyCompound, CompoundApplied | CompoundWithdr
     // Where the sheet writes it late it goes on before the snug all the same: later the thread is shut.
     const gate = firstStanding(job, id, [lineGate(plan, job, found.station, 'apply')]);
     if (gate) return refuse(gate);
-    if (state.bead) return refuse({ code: 'compoundAlreadyOn', station: id });
+    // A bead put on before its bolt is started, and not started in time, is wiped off and put on anew.
+    const hasSet = state.stage === 'empty' && threadHasSet(plan, job, found.station, atMs);
+    if (state.bead && !hasSet) return refuse({ code: 'compoundAlreadyOn', station: id });
     if (state.stage === 'snug') return refuse({ code: 'alreadySnug', station: id });
     const residue = firstStanding(job, id, [cleaned ? undefined : { code: 'threadNotClean', station: id }]);
     if (residue) return refuse(residue);
