@@ -181,6 +181,22 @@ await main(async () => {
       await page.getByRole('heading', { name: 'What its steps take' }).waitFor();
     }
     await shot(page, 'book');
+    await page.goto(`${url}/drill`);
+    await page.getByRole('button', { name: /^Begin: Look before/ }).click();
+    await page.getByRole('heading', { name: 'Packing list' }).waitFor();
+    const toLine = page.getByRole('link', { name: 'On to the line' });
+    while (!(await toLine.isVisible())) {
+      await page.keyboard.press('Space');
+      await page.waitForTimeout(200);
+    }
+    await toLine.click();
+    const felt = page.getByRole('region', { name: 'What the hand feels' });
+    while (!(await felt.isVisible())) {
+      await page.keyboard.press('Space');
+      await page.waitForTimeout(350);
+    }
+    await shot(page, 'drill');
+    await page.getByRole('button', { name: 'End the drill' }).click();
     await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/dry-run`);
     await page.getByRole('heading', { name: 'Every vehicle' }).waitFor();
     await page.getByRole('button', { name: /^Watch: torque, Bush clamps/ }).click();

@@ -1,8 +1,13 @@
 import { writeFileSync } from 'node:fs';
+import { drillJsonSchema } from './drill-json-schema.ts';
 import { kitJsonSchema } from './kit-json-schema.ts';
 
-// `npm run schema`; a test keeps the published file in step.
-writeFileSync(
-  new URL('../../docs/formats/wrenchman-kit.schema.json', import.meta.url),
-  `${JSON.stringify(kitJsonSchema(), null, 2)}\n`,
-);
+// `npm run schema`; tests keep the published files in step.
+for (const [name, schema] of [
+  ['wrenchman-kit', kitJsonSchema()],
+  ['wrenchman-drill', drillJsonSchema()],
+] as const)
+  writeFileSync(
+    new URL(`../../docs/formats/${name}.schema.json`, import.meta.url),
+    `${JSON.stringify(schema, null, 2)}\n`,
+  );
