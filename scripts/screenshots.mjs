@@ -203,10 +203,6 @@ await main(async () => {
     await page.waitForTimeout(1500);
     await page.keyboard.press('p');
     await shot(page, 'kit-dry-run');
-    await page.goto(`${url}/kits/drafts/rear-anti-roll-bar/map`);
-    await page.getByRole('combobox', { name: 'Group' }).selectOption({ label: 'Bush clamps' });
-    await page.getByRole('button', { name: /^Station 1,/ }).click();
-    await shot(page, 'kit-map');
     await page.goto(`${url}/kits/read`);
     await page
       .getByLabel('Text of the sheet')
