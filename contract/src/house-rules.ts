@@ -86,6 +86,7 @@ export const HouseRulesSchema = exactly<Partial<HouseRules>>()(
       .readonly()
       .optional(),
     secondLook: z.enum(['none', 'critical', 'all']).optional(),
+    apprenticePulls: z.literal('practised').optional(),
     secondLookBy: z.enum(['another', 'afterBreak']).optional(),
     batteryOff: z.enum(['watched', 'anyPlug', 'asKit']).optional(),
     functionTests: z.enum(['touched', 'asKit']).optional(),

@@ -242,6 +242,8 @@ export interface JobDocument {
   wrenches: Wrench[];
   /** Bottles of the shop's shelf; left out in documents of before they were asked for. */
   bottles?: ShelfBottle[];
+  /** Apprentices who have yet to practise a pull, by id, where the job's rules ask for that. */
+  unpractised?: string[];
   events: StoredEvent[];
   integrity: Integrity;
   /** Devices that were last heard with this job open, or with something waiting: what they hold is not here yet. */

@@ -133,6 +133,7 @@ export async function startServer(
     news.tell('wrenches').catch(failedLater);
   };
   const devices = new JobDevices(jobRepository, failedLater);
+  const drills = new DrillService(new DrillRepository(source), people);
   const jobs = new JobService({
     jobs: jobRepository,
     catalog: catalogRepository,
@@ -144,12 +145,12 @@ export async function startServer(
     lines,
     news,
     seal: folder.seal,
+    unpractised: (shopId) => drills.unpractised(shopId),
     failedLater,
   });
   await jobs.noteOwed();
   const shelfRepository = new ShelfRepository(source);
   const shelf = new ShelfService(shelfRepository);
-  const drills = new DrillService(new DrillRepository(source), people);
   const crib = new CribService(
     cribRepository,
     catalogRepository,

@@ -67,6 +67,7 @@ const REFUSALS: OneOfEach<Refusal> = {
   unknownCare: { care: 'gone' },
   lookNotDue: { station },
   lookOwnWork: { station },
+  practiseFirst: { station },
   lookTooSoon: { debt, leftMin: 4 },
   lookWay: { way: 'pull' },
   pullDoesHarm: { station },

@@ -1,5 +1,5 @@
 import { type Card, createEmptyCard, fsrs, type Grade, Rating } from 'ts-fsrs';
-import { FAULT_KINDS, FAULTS, type FaultKind } from './fault-kind.ts';
+import { FAULT_KINDS, FAULTS, type FaultKind, kindsOfRoom } from './fault-kind.ts';
 import type { Catch, DrillVerdict } from './judge-drill.ts';
 
 /** One meeting of a learner with a kind of fault. */
@@ -84,6 +84,9 @@ const MOST_FAULTS = 5;
 /** How many faults a learner can take in one drill: one more for every four kinds mastered. */
 export const faultsToTake = (mastery: readonly Mastery[]): number =>
   Math.min(MOST_FAULTS, 1 + Math.floor(mastery.filter(({ mastered }) => mastered).length / 4));
+
+/** What a pull can feel like when it is not right. */
+export const FELT: readonly FaultKind[] = kindsOfRoom('pull');
 
 /** Whether a learner may make the final pull of what is safety-critical by a house rule: all kinds of these rooms mastered. */
 export const masters = (mastery: readonly Mastery[], kinds: readonly FaultKind[]): boolean =>

@@ -131,12 +131,21 @@ export function takeCommand(
   log: JobLog,
   wrenches: readonly Wrench[],
   envelope: CommandEnvelope,
-  { toolsOut = [], breaks = [], bottles }: Partial<Pick<DecideContext, 'toolsOut' | 'breaks' | 'bottles'>> = {},
+  {
+    toolsOut = [],
+    breaks = [],
+    bottles,
+    unpractised,
+  }: Partial<Pick<DecideContext, 'toolsOut' | 'breaks' | 'bottles' | 'unpractised'>> = {},
 ): CommandOutcome {
   if (log.commandIds.has(envelope.id)) return { ok: true, log, events: [], repeated: true };
   // Only a changed answer asks for the questions, and only then are they gathered.
   const questions = envelope.command.type === 'changeAnswer' ? visitQuestions(kitsNow(log.setup, log.state)) : [];
-  const decision = decide({ plan: log.plan, questions, wrenches, bottles, toolsOut, breaks }, log.state, envelope);
+  const decision = decide(
+    { plan: log.plan, questions, wrenches, bottles, toolsOut, breaks, unpractised },
+    log.state,
+    envelope,
+  );
   if (!decision.ok) return { ok: false, log, refusal: decision.refusal };
   const refusal = replanRefusal(log, decision.events);
   if (refusal) return { ok: false, log, refusal };

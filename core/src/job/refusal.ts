@@ -151,6 +151,8 @@ export type Refusal =
   | { code: 'rideHeightOff'; station: string; place: string; value?: number; min?: number; max?: number }
   /** A wheel is pulled to its full torque with its tyre touching the ground. */
   | { code: 'wheelHangs'; station: string }
+  /** The final pull of a safety-critical joint by an apprentice who has yet to practise it, where the house asks for it. */
+  | { code: 'practiseFirst'; station: string }
   /** The second look is by somebody else than who tightened. */
   | { code: 'anotherWanted'; station: string; person: string }
   /** At a re-torque the question is whether it turned. */

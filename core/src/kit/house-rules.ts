@@ -80,6 +80,8 @@ export interface HouseRules extends PassRule {
   secondLook: 'none' | 'critical' | 'all';
   /** Who looks: another person, or after a break the same one too. */
   secondLookBy: 'another' | 'afterBreak';
+  /** Who makes the final pull of a joint lives hang on: an apprentice too, or one who has shown in practice what a pull feels like. Left out, an apprentice too. */
+  apprenticePulls?: 'practised';
   /** What somebody reads who never chose; left out, metric. Every figure shows both. */
   units?: 'metric' | 'inch';
   /** When the shop is open; left out, it is not said. */
@@ -149,6 +151,7 @@ export function houseRules(own: Partial<HouseRules> = {}): HouseRules {
     proof: own.proof ?? USUAL_RULES.proof,
     secondLook: own.secondLook ?? USUAL_RULES.secondLook,
     secondLookBy: own.secondLookBy ?? USUAL_RULES.secondLookBy,
+    apprenticePulls: own.apprenticePulls,
     batteryOff: own.batteryOff ?? USUAL_RULES.batteryOff,
     functionTests: own.functionTests ?? USUAL_RULES.functionTests,
     timeZone: own.timeZone,

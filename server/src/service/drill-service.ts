@@ -5,7 +5,7 @@ import type { KitFileFault } from '#contract/read-kit.ts';
 import type { Drill } from '#core/drill/drill.ts';
 import { FAULTS } from '#core/drill/fault-kind.ts';
 import { type DrillAttempt, type DrillVerdict, judgeDrill } from '#core/drill/judge-drill.ts';
-import { type Meeting, masteryOf, meetingsOf } from '#core/drill/mastery.ts';
+import { FELT, type Meeting, masters, masteryOf, meetingsOf } from '#core/drill/mastery.ts';
 import { ON_THE_FLOOR } from '#core/job/role.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { DrillAttemptEntity, DrillEntity } from '../store/drill-entities.ts';
@@ -148,6 +148,13 @@ export class DrillService {
           mastery: masteryOf(met, this.now()),
         };
       });
+  }
+
+  /** Apprentices who have yet to spot twice what each bad pull feels like, by id. */
+  async unpractised(shopId: string): Promise<string[]> {
+    return (await this.learners(shopId))
+      .filter(({ role, mastery }) => role === 'apprentice' && !masters(mastery, FELT))
+      .map(({ person }) => person);
   }
 
   async learner(shopId: string, person: string): Promise<LearnerCard | undefined> {

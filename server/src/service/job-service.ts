@@ -24,6 +24,7 @@ import type { JobLog } from '#core/job/job-log.ts';
 import { kitsNow, takeCommand } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
 import type { Refusal } from '#core/job/refusal.ts';
+import type { HouseRules } from '#core/kit/house-rules.ts';
 import { ofPrefix, scopedKeys } from '#core/kit/ids.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import { fitVerdicts } from '#core/kit/resolve.ts';
@@ -82,6 +83,8 @@ export interface JobServiceParts {
   lines: JobLines;
   news: Pick<News, 'on' | 'tell'>;
   seal: RecordSeal;
+  /** Apprentices of a shop who have yet to practise a pull, by id. */
+  unpractised: (shopId: string) => Promise<string[]>;
   now?: () => number;
   /** Told of what failed after its command was stored and answered; it is made up later. */
   failedLater?: (error: unknown) => void;
@@ -201,6 +204,7 @@ export class JobService {
       devices.unheard(id, deviceId),
     ]);
     const integrity = await this.shelf.check(row, kits, events);
+    const unpractised = await this.yetToPractise(row.shopId, row.passRule);
     return {
       id: row.id,
       number: row.number,
@@ -220,10 +224,16 @@ export class JobService {
       shop: { name: shop.name, ...row.passRule },
       wrenches: wall,
       bottles,
+      ...(unpractised ? { unpractised } : {}),
       events,
       integrity,
       unheard,
     };
+  }
+
+  /** Apprentices who have yet to practise, where a job's rules ask for that. */
+  private async yetToPractise(shopId: string, rules: Partial<HouseRules>): Promise<string[] | undefined> {
+    return rules.apprenticePulls === 'practised' ? this.parts.unpractised(shopId) : undefined;
   }
 
   /** The shop's bottles, as the one with a thread in hand needs to know them. */
@@ -546,7 +556,11 @@ export class JobService {
       // Only closing asks what is still out for the job.
       const toolsOut = command.type === 'close' ? outForJob(await crib.loansOfJob(id), id) : [];
       const bottles = command.type === 'applyCompound' ? await this.shelfOf(caller.shopId) : undefined;
-      const outcome = takeCommand(log, wall, envelope, { toolsOut, breaks: open, bottles });
+      const unpractised =
+        command.type === 'pull' && by.role === 'apprentice'
+          ? await this.yetToPractise(caller.shopId, log.plan.rules)
+          : undefined;
+      const outcome = takeCommand(log, wall, envelope, { toolsOut, breaks: open, bottles, unpractised });
       if (!outcome.ok) {
         results.push({ id: input.id, ok: false, refusal: outcome.refusal });
         continue;

@@ -5,6 +5,9 @@ import { join } from 'node:path';
 import { afterAll, beforeAll, describe, expect, it } from '@jest/globals';
 import type { AssignmentCard, AttemptAnswer, AttemptCard, DrillCard, LearnerCard } from '#contract/drill.ts';
 import type { Drill } from '#core/drill/drill.ts';
+import { meantLog } from '#core/drill/drill-run.ts';
+import { FELT } from '#core/drill/mastery.ts';
+import { placesOf } from '#core/drill/place-faults.ts';
 import { playDrill, STYLES } from '#core/drill/scripted-learner.ts';
 import { demoDrills } from '#demo/drills.ts';
 import { type Device, fitter, startTestServer, type TestServer } from './harness.ts';
@@ -141,5 +144,35 @@ describe('a mentor', () => {
     expect(text).toContain('First bag: what is there and what is not');
     expect(text).toContain('101');
     expect(text).toContain('no approval');
+  });
+});
+
+describe('a house that asks apprentices to practise first', () => {
+  const unpractised = async (id: string) => (await mira.job(id)).unpractised;
+  const open = async (vehicle: string, rules: object | null) => {
+    await server.source.query('UPDATE shop SET house_rules = ?', [rules && JSON.stringify(rules)]);
+    const asked = { vehicle, kits: ['transfer-case-guard'], answers: {}, bay: 2, plannedStartMs: Date.now() };
+    const opened = await mira.request('POST', '/api/jobs', asked);
+    await server.source.query('UPDATE shop SET house_rules = NULL');
+    return ((await opened.json()) as { id: string }).id;
+  };
+  it('sends a job the apprentices who have not, until they have spotted twice what each bad pull feels like', async () => {
+    const id = await open('v-carrick', { apprenticePulls: 'practised' });
+    expect(await unpractised(id)).toEqual(['u-hob']);
+    for (const kind of FELT) {
+      const [drill] = demoDrills().flatMap((one): Drill[] => {
+        const meant = meantLog(one);
+        const [place] = meant.ok ? placesOf(meant.value.plan, kind) : [];
+        return place ? [{ ...one, faults: [place] }] : [];
+      });
+      for (const seed of [1, 2]) {
+        const { attempt } = playDrill(drill as Drill, STYLES.careful, seed);
+        expect((await hob.request('POST', '/api/drills/attempts', attempt)).status).toBe(201);
+      }
+    }
+    expect(await unpractised(id)).toEqual([]);
+  });
+  it('says nothing of it where the house does not ask', async () => {
+    expect(await unpractised(await open('v-carrick', null))).toBeUndefined();
   });
 });

@@ -86,6 +86,7 @@ export const jobStore =
           takeCommand(log, document.wrenches, entry.envelope, {
             breaks: document.integrity.open,
             bottles: document.bottles,
+            unpractised: document.unpractised,
           }).log,
         confirmed,
       );
@@ -355,6 +356,7 @@ export const jobStore =
       const outcome = takeCommand(upon, document.wrenches, envelope, {
         breaks: document.integrity.open,
         bottles: document.bottles,
+        unpractised: document.unpractised,
       });
       if (!outcome.ok) {
         set({ refused: { refusal: outcome.refusal, command } });

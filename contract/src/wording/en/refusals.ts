@@ -313,6 +313,11 @@ export const REFUSALS: Record<RefusalCode, RefusalWords> = {
     why: 'Torqued while hanging, the rubber is wound up for life.',
     lift: 'Load the suspension and say so.',
   },
+  practiseFirst: {
+    title: 'Practise it first',
+    why: 'Lives hang on {station}, and this shop lets an apprentice make its final pull once Drill has shown what a bad one feels like.',
+    lift: 'Hand the tablet over, or do the drill. A lead may let it go, with a reason.',
+  },
   anotherWanted: {
     title: 'A second pair of eyes',
     why: '{person} tightened {station}; the kit wants the second look by somebody else.',

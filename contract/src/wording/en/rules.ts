@@ -73,6 +73,10 @@ export const RULE_TEXT: Record<
     title: 'Who takes the second look',
     why: 'Other eyes see more. Where one works alone, the same person may look after a break; the record says so.',
   },
+  apprenticePulls: {
+    title: 'The final pull of a joint lives hang on',
+    why: 'An apprentice who has spotted in practice what a crossed, bottomed, stripping, slippery, tight or soft joint feels like, each twice and not long ago, knows when to stop. A lead may lift it for one bolt.',
+  },
   batteryOff: {
     title: 'Battery off before a plug is pulled',
     why: 'Before airbags and belt tensioners, controlled dampers, and plugs a control unit watches: pulled live they fire, or leave a fault that only a tester clears. Some shops take it off for any plug, others go by the sheet alone, since radio, windows and keys may have to be taught again. The vehicle maker’s manual says how long to wait.',
@@ -180,6 +184,7 @@ export const RULE_VALUES: Partial<Record<string, Record<string, string>>> = {
   },
   functionTests: { touched: 'by what the kit touches', asKit: 'as the sheet says' },
   secondLook: { none: 'not asked', critical: 'where lives hang on it', all: 'everything' },
+  apprenticePulls: { practised: 'by an apprentice who has practised it' },
   secondLookBy: { another: 'another person', afterBreak: 'the same after a break too' },
   powerSeats: { true: 'where the kit leaves them free', false: 'never' },
   estimates: { false: 'refused' },

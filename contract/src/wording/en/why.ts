@@ -153,6 +153,13 @@ export const WHY_NOTES = {
     source: PRACTICE,
     picture: 'hands',
   },
+  practice: {
+    title: 'Why a bad pull is felt in practice first',
+    why: 'A crossed thread clicks like a good one. Whoever has never felt it does not stop. On a model it costs nothing to go too far.',
+    next: 'Open Drill and begin the first one: it is made of what you need most.',
+    source: PRACTICE,
+    picture: 'hands',
+  },
   rideHeight: {
     title: 'Why some joints are pulled at ride height',
     why: 'A rubber bush is glued to its sleeve. Tightened with the wheel hanging it stands twisted as soon as the car is down, and tears within the year.',
@@ -395,6 +402,7 @@ export const WHY_OF: Record<RefusalCode, WhyId> = {
   lockerWindowClosed: 'locker',
   notAtRideHeight: 'rideHeight',
   anotherWanted: 'verify',
+  practiseFirst: 'practice',
   wheelHangs: 'wheel',
   slotNotAligned: 'castle',
   bearingNotSeated: 'bearing',

@@ -24,6 +24,8 @@ export interface DecideContext {
   bottles?: readonly ShelfBottle[];
   /** Things of the crib lent for this job and not back, by name. */
   toolsOut?: readonly string[];
+  /** Apprentices who have yet to show in practice what a bad pull feels like, by id; left out where nobody knows. */
+  unpractised?: readonly string[];
   /** Where the job's record was altered and no lead has looked at it yet. */
   breaks?: readonly number[];
 }

@@ -1,10 +1,12 @@
 import type { StationId } from '../../kit/ids.ts';
+import { livesHangOnIt } from '../../kit/lives-hang-on-it.ts';
 import type { Plan, PlanGroup, PlanStation } from '../../kit/plan.ts';
 import { type TorqueUnit, toBase } from '../../quantity/unit.ts';
 import type { AcceptBand } from '../../tightening/band.ts';
 import { COMPARISON_SLACK, judgePull, type PullVerdict } from '../../tightening/judge-pull.ts';
 import type { Reading } from '../../tightening/kind/reading.ts';
 import { peakTorqueNm } from '../../tightening/kinds.ts';
+import { passFraction } from '../../tightening/pass-plan.ts';
 import { unitSlip } from '../../tightening/unit-slip.ts';
 import { type Adapter, settingWithAdapterNm, throughAdapter } from '../../wrench/adapter.ts';
 import { wrenchFaults } from '../../wrench/suitable-wrench.ts';
@@ -25,7 +27,7 @@ import { ON_THE_FLOOR } from '../role.ts';
 import { nextPassIndex, spoilingPull, standingPulls } from '../station-progress.ts';
 import { turnedBeforeDeg } from '../strokes.ts';
 import { whoseFigure } from '../whose-figure.ts';
-import { act, done, refuse, setStation, stampOf } from './act.ts';
+import { type Ask, act, done, refuse, setStation, stampOf } from './act.ts';
 import { findStation } from './find-station.ts';
 
 /** How far it is turned in all is added up from the strokes on record, never said. */
@@ -99,6 +101,19 @@ function seatOff({ id, spec }: PlanStation, { seatNm }: Reading): Refusal | unde
 export function ownWork(group: PlanGroup, state: StationState, pass: number, person: string): string | undefined {
   if (group.verifyBy !== 'another' || group.passes[pass]?.kind !== 'verify') return undefined;
   return standingPulls(state).find(({ by, verdict }) => verdict === 'accepted' && by.id === person)?.by.name;
+}
+
+/** The final pull of a joint lives hang on, by an apprentice who has yet to practise it, where the house asks for that. */
+function yetToPractise(
+  { plan, by, unpractised = [] }: Ask,
+  station: PlanStation,
+  { passes }: PlanGroup,
+  pass: number,
+): Refusal | undefined {
+  const asked = plan.rules.apprenticePulls === 'practised' && by.role === 'apprentice' && unpractised.includes(by.id);
+  const planned = passes[pass];
+  const final = planned !== undefined && passFraction(planned) === 1;
+  return asked && final && livesHangOnIt(station) ? { code: 'practiseFirst', station: station.id } : undefined;
 }
 
 /** The torque is right and the angle is not: named as what it is, not as another unit. */
@@ -202,6 +217,9 @@ export const pull = act<PullCommand, PullRecorded | PullWithdrawn | PullRepeated
     const own = ownWork(group, state, pass, ask.by.id);
     if (own && !stationState(job, station.id).overrides.anotherWanted)
       return refuse({ code: 'anotherWanted', station: station.id, person: own });
+    const untried =
+      repeated === undefined ? firstStanding(job, station.id, [yetToPractise(ask, station, group, pass)]) : undefined;
+    if (untried) return refuse(untried);
     const band = pullBand(plan, station, pass);
     if (!band) return refuse({ code: 'noTorqueFigure', station: station.id });
     // What has been pulled already cannot be held back by an order or a wrench: it is judged as it is.

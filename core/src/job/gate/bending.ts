@@ -22,6 +22,7 @@ const AT_STATION = {
   rideHeightOff: 'height',
   wheelHangs: 'height',
   anotherWanted: 'steps',
+  practiseFirst: 'steps',
   stripOpen: 'steps',
   stepWaitsFor: 'steps',
   actWaitsFor: 'steps',

@@ -152,6 +152,7 @@ export function RuleFields({
       | 'functionTests'
       | 'secondLook'
       | 'secondLookBy'
+      | 'apprenticePulls'
       | 'aligner'
       | 'dates'
       | 'units',
@@ -331,6 +332,12 @@ export function RuleFields({
           {two('secondLookBy', [
             [undefined, 'Another person'],
             ['afterBreak', 'The same after a break too'],
+          ])}
+        </Rule>
+        <Rule text={RULE_TEXT.apprenticePulls}>
+          {two('apprenticePulls', [
+            [undefined, 'An apprentice too'],
+            ['practised', 'An apprentice who has practised it'],
           ])}
         </Rule>
       </Group>
