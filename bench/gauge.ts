@@ -1,5 +1,6 @@
-import { randomUUID } from 'node:crypto';
 import { type WebSocket, WebSocketServer } from 'ws';
+import { BAR_COUNT, give, openJob, startAll } from '../e2e/support/app.ts';
+import { fitParts } from '../e2e/support/line.ts';
 import { openDemoShop } from './demo-shop.ts';
 
 const SLOW_DOWN = 4;
@@ -7,7 +8,8 @@ const SLOW_DOWN = 4;
 const [READINGS_PER_S, SECONDS] = [500, 8];
 /** How often the bridge passes on what came, ms: as a cable does. */
 const PASSED_ON_MS = 10;
-const STATIONS = ['g1', 'g2', 'g3', 'g4', 'g5', 'g6'];
+const STARTED = ['n1', 'n2', 'b1', 'b2', 'b3', 'b4', 'l1', 'l2'];
+const SNUG = ['n1', 'n2'];
 
 /** A bridge with an instrument on it that is pulled at its own pace. */
 async function bridge(serial: string) {
@@ -43,20 +45,10 @@ async function bridge(serial: string) {
 export async function measureGauge(): Promise<{ framesPerS: number; worstMs: number; figuresPerS: number }> {
   const { url, page, close } = await openDemoShop(46398, 'Mira Vane', '2468');
   try {
-    const opened = await page.request.post(`${url}/api/jobs`, {
-      data: { vehicle: 'v-carrick', kits: ['transfer-case-guard'], answers: {}, bay: 3, plannedStartMs: Date.now() },
-    });
-    const { id } = (await opened.json()) as { id: string };
-    const commands = [
-      { type: 'countLine', item: 'm1', found: 6, damaged: 0 },
-      { type: 'countLine', item: 'm2', found: 8, damaged: 0 },
-      { type: 'countLine', item: 'm3', found: 6, damaged: 0 },
-      { type: 'countLine', item: 'm4', found: 1, damaged: 0 },
-      ...STATIONS.map((station) => ({ type: 'startByHand', station })),
-      ...STATIONS.map((station) => ({ type: 'snug', station, tool: 'hand' })),
-    ].map((command) => ({ id: randomUUID(), atMs: Date.now(), by: 'u-vane', command }));
-    const given = await page.request.post(`${url}/api/jobs/${id}/commands`, { data: { commands } });
-    if (!given.ok()) throw new Error(await given.text());
+    const id = await openJob(page, 'v-carrick', 'rear-anti-roll-bar', { bush: 'rubber' });
+    await give(page, id, ...BAR_COUNT);
+    await fitParts(page, id);
+    await give(page, id, ...startAll(...STARTED), ...SNUG.map((station) => ({ type: 'snug', station, tool: 'hand' })));
     const crib = (await (await page.request.get(`${url}/api/crib`)).json()) as {
       wrenches: Array<{ label: string; serial?: string }>;
     };
@@ -85,7 +77,7 @@ export async function measureGauge(): Promise<{ framesPerS: number; worstMs: num
       };
       requestAnimationFrame(watch);
     });
-    await instrument.pull(4);
+    await instrument.pull(20);
     const { frames, figures } = await page.evaluate(() => {
       const { gaugeFrames, gaugeShown } = window as unknown as { gaugeFrames: number[]; gaugeShown: Set<string> };
       return { frames: gaugeFrames, figures: gaugeShown.size };
