@@ -12,10 +12,12 @@ import {
 } from '#core/drill/drill.ts';
 import { meantLog } from '#core/drill/drill-run.ts';
 import { FAULT_KINDS, FAULTS, type FaultKind } from '#core/drill/fault-kind.ts';
-import { drawFaults, placesOf } from '#core/drill/place-faults.ts';
+import { drawFaults, placelessFaults, placesOf } from '#core/drill/place-faults.ts';
 import { playDrill, STYLES } from '#core/drill/scripted-learner.ts';
-import { variants } from '#core/kit/answer-space.ts';
+import type { Answers } from '#core/kit/condition.ts';
+import type { KitDocument } from '#core/kit/kit-document.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
+import { combinationsToPlay } from '#core/rehearse/rehearse-all.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useKits } from '../../shop/queries.ts';
@@ -23,6 +25,7 @@ import { saveFile } from '../../shop/save-file.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Notice } from '../../ui/Notice.tsx';
+import { AnswerFields } from '../kits/dry-run/AnswerFields.tsx';
 import { useBegin } from './use-begin.ts';
 
 /** So many are placed at a press. */
@@ -33,6 +36,22 @@ const nameOf = (plan: Plan, target: string): string => {
   return stations.get(target)?.name ?? groups.get(target)?.title ?? items.get(target)?.name ?? target;
 };
 
+const headOf = (kit: KitDocument, answers: Answers): Drill => ({
+  format: DRILL_FORMAT,
+  version: DRILL_VERSION,
+  id: `made-${kit.id}`.slice(0, 64),
+  title: kit.title,
+  mode: 'guided',
+  seed: 1,
+  kit,
+  answers,
+  faults: [],
+});
+const planOf = (head: Drill): Plan | undefined => {
+  const meant = meantLog(head);
+  return meant.ok ? meant.value.plan : undefined;
+};
+
 /** A drill from a kit: its faults chosen and placed, played through, put on the shelf or shared as a file. */
 export default function MakeDrill() {
   const { data: kits, failure } = useKits();
@@ -40,6 +59,7 @@ export default function MakeDrill() {
   const navigate = useNavigate();
   const { begin, fault } = useBegin();
   const [kitId, setKitId] = useState('');
+  const [chosenAnswers, setChosenAnswers] = useState<Answers>();
   const [title, setTitle] = useState('');
   const [mode, setMode] = useState<DrillMode>('guided');
   const [seed, setSeed] = useState(1);
@@ -47,25 +67,17 @@ export default function MakeDrill() {
   const [kind, setKind] = useState<FaultKind>('short');
   const [target, setTarget] = useState('');
   const kit = kits?.find(({ id }) => id === kitId) ?? kits?.[0];
-  const head = useMemo(
-    (): Drill | undefined =>
-      kit && {
-        format: DRILL_FORMAT,
-        version: DRILL_VERSION,
-        id: `made-${kit.id}`.slice(0, 64),
-        title: kit.title,
-        mode: 'guided',
-        seed: 1,
-        kit,
-        answers: variants(kit)?.[0] ?? {},
-        faults: [],
-      },
-    [kit],
-  );
-  const plan = useMemo(() => {
-    const meant = head && meantLog(head);
-    return meant?.ok ? meant.value.plan : undefined;
-  }, [head]);
+  const usual = useMemo(() => (kit ? (combinationsToPlay(kit).play[0] ?? {}) : {}), [kit]);
+  const answers = chosenAnswers ?? usual;
+  const head = useMemo(() => kit && headOf(kit, answers), [kit, answers]);
+  const plan = useMemo(() => head && planOf(head), [head]);
+  /** Another vehicle: what is wrong stays where there is still a place for it. */
+  const onVehicle = (asked: KitDocument, them: Answers) => {
+    setChosenAnswers(them);
+    const other = planOf(headOf(asked, them));
+    const gone = other ? placelessFaults(other, faults) : [];
+    setFaults(faults.filter((entry) => !gone.includes(entry)));
+  };
   const drill = head && { ...head, title: title.trim() || head.title, mode, seed, faults };
   // What a careful learner finds of it: a fault that cannot be met is no drill.
   const checked = useMemo(() => {
@@ -99,6 +111,7 @@ export default function MakeDrill() {
                   value={kit.id}
                   onChange={(event) => {
                     setKitId(event.target.value);
+                    setChosenAnswers(undefined);
                     setFaults([]);
                   }}
                 >
@@ -149,11 +162,12 @@ export default function MakeDrill() {
                   }
                 />
               </FormField>
+              <AnswerFields kit={kit} answers={answers} onAnswers={(them) => onVehicle(kit, them)} />
             </div>
             <div>
               <h2 className="plate border-b-2 border-ink text-2xl">What is wrong</h2>
               {!plan ? (
-                <p className="py-3 text-bad">This kit has no plan for its first answers: it cannot be drilled.</p>
+                <p className="py-3 text-bad">This kit has no plan for such a vehicle: it cannot be drilled.</p>
               ) : (
                 <>
                   <ul>

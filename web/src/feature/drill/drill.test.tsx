@@ -8,7 +8,7 @@ import { judgeDrill } from '#core/drill/judge-drill.ts';
 import { type Meeting, masteryOf } from '#core/drill/mastery.ts';
 import { playDrill, STYLES } from '#core/drill/scripted-learner.ts';
 import { demoDrills } from '#demo/drills.ts';
-import { DEMO_KITS, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
+import { DEMO_KITS, FRONT_RECOVERY_POINTS, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { useDrill } from '../../practice/drill-store.ts';
 import { FITTER, Shop, stage } from '../../test/stage.tsx';
 import DrillScreen from './DrillScreen.tsx';
@@ -257,6 +257,24 @@ describe('a drill is made', () => {
     await user.type(screen.getByLabelText('What it is called'), 'Two things');
     await user.click(screen.getByRole('button', { name: 'Put it on the shelf' }));
     await waitFor(() => expect(given.sent('POST')[0]?.body).toMatchObject({ title: 'Two things', mode: 'guided' }));
+  });
+  it('for a vehicle of its own: what such a one does not have is not wrong on it', async () => {
+    const given = shop().on('GET /kits', { body: [FRONT_RECOVERY_POINTS] });
+    const { user } = stage(ROUTES, '/drill/make', given, LEAD);
+    const shield = await screen.findByLabelText(/shield/i);
+    await user.selectOptions(shield, 'yes');
+    await user.selectOptions(screen.getByLabelText('Fault'), 'Crossed thread');
+    const places = screen.getByLabelText('Where');
+    const put = () => user.click(screen.getByRole('button', { name: 'Put it there' }));
+    await put();
+    const ofShield = within(places).getAllByRole('option', { name: /shield/i })[0];
+    if (!ofShield) throw new Error('no place at the shield');
+    await user.selectOptions(places, ofShield);
+    await put();
+    expect(screen.getAllByRole('button', { name: /^Take away/ })).toHaveLength(2);
+    await user.selectOptions(shield, 'no');
+    expect(screen.getAllByRole('button', { name: /^Take away/ })).toHaveLength(1);
+    expect(screen.getByText(/A good learner finds/)).toHaveTextContent('1 of 1 and closes the job');
   });
   it('not without a kit', async () => {
     stage(ROUTES, '/drill/make', shop().on('GET /kits', { body: [] }), LEAD);

@@ -3,8 +3,8 @@ import { DRILL_FORMAT, DRILL_VERSION, type Drill, type DrillMode } from '#core/d
 import { meantLog } from '#core/drill/drill-run.ts';
 import { faultsToTake, kindsToPractise, type Mastery } from '#core/drill/mastery.ts';
 import { drawFaults } from '#core/drill/place-faults.ts';
-import { variants } from '#core/kit/answer-space.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
+import { combinationsToPlay } from '#core/rehearse/rehearse-all.ts';
 
 /** From so many kinds mastered on, less is shown (chosen by us). */
 const PLAIN_FROM = 4;
@@ -30,6 +30,8 @@ export function drillForYou(
   for (let at = 0; at < kits.length; at++) {
     const kit = kits[(seed + at) % kits.length];
     if (!kit) continue;
+    // Another vehicle each time, so that not the first answers alone are practised.
+    const { play } = combinationsToPlay(kit);
     const drill: Drill = {
       format: DRILL_FORMAT,
       version: DRILL_VERSION,
@@ -38,7 +40,7 @@ export function drillForYou(
       mode,
       seed,
       kit,
-      answers: variants(kit)?.[0] ?? {},
+      answers: play[seed % play.length] ?? {},
       faults: [],
     };
     const meant = meantLog(drill);
