@@ -5,6 +5,7 @@ import { type DrillCall, type DrillRefusal, type LaidOut, meantLog } from '#core
 import { FAULT_KINDS } from '#core/drill/fault-kind.ts';
 import type { DrillAttempt, DrillVerdict } from '#core/drill/judge-drill.ts';
 import type { Mastery } from '#core/drill/mastery.ts';
+import type { Pace } from '#core/drill/pace.ts';
 import { placelessFaults } from '#core/drill/place-faults.ts';
 import { kitFaults } from '#core/kit/kit-integrity.ts';
 import { fail, ok, type Result } from '#core/result.ts';
@@ -108,6 +109,8 @@ export interface AttemptCard {
 export interface AttemptAnswer {
   id: string;
   verdict: DrillVerdict;
+  /** How long the same drill took at other times and others, of those who closed it. */
+  pace: Pace;
 }
 
 /** What leads see of a learner: what is mastered, and no event of it. */

@@ -1,5 +1,6 @@
 import type { Consequence } from '#core/drill/consequence.ts';
-import { CONSEQUENCE_WORDS } from './en/drill.ts';
+import type { Pace } from '#core/drill/pace.ts';
+import { CONSEQUENCE_WORDS, PACE_WORDS } from './en/drill.ts';
 import { say } from './message.ts';
 
 const percent = (share: number): string => String(Math.round(share * 100));
@@ -27,4 +28,15 @@ export function consequenceText(consequence: Consequence): string {
     default:
       return say(words, {});
   }
+}
+
+const whole = (minutes: number): string => String(Math.max(1, Math.round(minutes)));
+
+/** How long a drill takes at other times and others, beside one attempt; undefined where there is nothing to compare it with. */
+export function paceText({ own, others }: Pace): string | undefined {
+  const parts = [
+    ...(own ? [say(PACE_WORDS.own, { times: own.times, minutes: whole(own.minutes) })] : []),
+    ...(others ? [say(PACE_WORDS.others, { people: others.people, minutes: whole(others.minutes) })] : []),
+  ];
+  return parts.length > 0 ? [...parts, PACE_WORDS.noPoints].join(' ') : undefined;
 }

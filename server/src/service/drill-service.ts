@@ -6,6 +6,7 @@ import type { Drill } from '#core/drill/drill.ts';
 import { FAULTS } from '#core/drill/fault-kind.ts';
 import { type DrillAttempt, type DrillVerdict, judgeDrill } from '#core/drill/judge-drill.ts';
 import { FELT, type Meeting, masters, masteryOf, meetingsOf } from '#core/drill/mastery.ts';
+import { type Pace, paceOf } from '#core/drill/pace.ts';
 import { ON_THE_FLOOR } from '#core/job/role.ts';
 import { fail, ok, type Result } from '#core/result.ts';
 import type { DrillAttemptEntity, DrillEntity } from '../store/drill-entities.ts';
@@ -108,7 +109,18 @@ export class DrillService {
       body: attempt,
       verdict,
     });
-    return ok({ id, verdict });
+    return ok({ id, verdict, pace: await this.pace(caller, attempt.drill.id, id) });
+  }
+
+  /** How long the same drill took whoever closed it, beside one attempt. */
+  private async pace({ shopId, person }: Caller, drill: string, but: string): Promise<Pace> {
+    const closed = (await this.drills.verdicts(shopId)).filter(
+      ({ id, drillId, verdict }) => drillId === drill && id !== but && verdict.closed,
+    );
+    return paceOf(
+      closed.map(({ userId, verdict: { minutes } }) => ({ person: userId, minutes })),
+      person.id,
+    );
   }
 
   async attempts(caller: Caller): Promise<AttemptCard[]> {
@@ -123,7 +135,8 @@ export class DrillService {
 
   async attempt(caller: Caller, id: string): Promise<Result<{ attempt: DrillAttempt } & AttemptAnswer, DrillError>> {
     const row = await this.drills.attempt(caller.shopId, caller.person.id, id);
-    return row ? ok({ id, attempt: row.body, verdict: row.verdict }) : fail({ code: 'unknownDrill' });
+    if (!row) return fail({ code: 'unknownDrill' });
+    return ok({ id, attempt: row.body, verdict: row.verdict, pace: await this.pace(caller, row.drillId, id) });
   }
 
   forget(caller: Caller): Promise<number> {

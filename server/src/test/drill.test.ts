@@ -126,7 +126,12 @@ describe('a mentor', () => {
     expect((await of(tamsin))?.attempt).toBeUndefined();
     expect(await of(hob)).toBeUndefined();
     const body = await read<Drill>(tamsin, `/api/drills/${drill?.id}`);
-    await tamsin.request('POST', '/api/drills/attempts', playDrill(body, STYLES.careful, 2).attempt);
+    const done = playDrill(body, STYLES.careful, 2).attempt;
+    for (const device of [mira, hob]) await device.request('POST', '/api/drills/attempts', done);
+    const answer = (await (await tamsin.request('POST', '/api/drills/attempts', done)).json()) as AttemptAnswer;
+    expect(answer.pace).toEqual({ others: { minutes: expect.any(Number), people: 2 } });
+    const again = (await (await tamsin.request('POST', '/api/drills/attempts', done)).json()) as AttemptAnswer;
+    expect(again.pace.own).toEqual({ minutes: answer.verdict.minutes, times: 1 });
     expect((await of(lead))?.attempt).toMatchObject({ score: 1 });
     const sign = () => lead.request('POST', `/api/drills/assignments/${id}/sign`, { comment: 'Clean.' });
     expect((await sign()).status).toBe(200);

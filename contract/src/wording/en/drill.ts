@@ -255,3 +255,10 @@ export const CONSEQUENCE_WORDS: Readonly<Record<ConsequenceCode, string>> = {
   wrongPlace: 'The part would stand on the wrong side.',
   bondBroken: 'The bond would be broken and hold nothing.',
 };
+
+/** How long a drill takes, beside one attempt. */
+export const PACE_WORDS = {
+  own: '{times, plural, one {You took {minutes} min the other time.} other {{minutes} min is the middle of your # other times.}}',
+  others: '{people} others here take about {minutes} min.',
+  noPoints: 'Speed counts for nothing.',
+};

@@ -1,11 +1,12 @@
-import { useEffect, useState } from 'react';
+import { useCallback, useEffect, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import type { AttemptAnswer } from '#contract/drill.ts';
-import { consequenceText } from '#contract/wording/drill-text.ts';
+import { consequenceText, paceText } from '#contract/wording/drill-text.ts';
 import { CATCH_WORDS, DRILL, FAULT_WORDS } from '#contract/wording/en/drill.ts';
 import type { Drill } from '#core/drill/drill.ts';
 import { meantLog } from '#core/drill/drill-run.ts';
 import { type DrillAttempt, type DrillVerdict, type FaultVerdict, judgeDrill } from '#core/drill/judge-drill.ts';
+import type { Pace } from '#core/drill/pace.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { useDrill } from '../../practice/drill-store.ts';
@@ -24,7 +25,7 @@ export default function VerdictScreen() {
 }
 
 function KeptVerdict({ id }: { id: string }) {
-  const [found, setFound] = useState<{ attempt: DrillAttempt; verdict: DrillVerdict }>();
+  const [found, setFound] = useState<{ attempt: DrillAttempt } & AttemptAnswer>();
   const { act, failure } = useChange();
   useEffect(() => {
     void act(async () =>
@@ -36,18 +37,24 @@ function KeptVerdict({ id }: { id: string }) {
   if (failure)
     return <Notice title="Not shown" detail={failure} secondary={{ to: '/drill', label: 'To the drills' }} />;
   if (!found) return <Notice title="One moment" detail="Fetching it." busy />;
-  return <VerdictPage attempt={found.attempt} verdict={found.verdict} />;
+  return <VerdictPage attempt={found.attempt} verdict={found.verdict} pace={found.pace} />;
 }
 
 /** The drill that was just ended: judged here at once, and kept by the server. */
 function NewVerdict() {
   const attempt = useDrill((state) => state.done);
   const { act, failure, busy } = useChange('drills');
-  const [kept, setKept] = useState(false);
+  const [kept, setKept] = useState<AttemptAnswer>();
+  const keep = useCallback(
+    (done: DrillAttempt) =>
+      act(async () =>
+        setKept((await call(api.drills.attempts.$post({ json: done as never }))) as unknown as AttemptAnswer),
+      ),
+    [act],
+  );
   useEffect(() => {
-    if (!attempt) return;
-    void act(() => call(api.drills.attempts.$post({ json: attempt as never }))).then(setKept);
-  }, [act, attempt]);
+    if (attempt) void keep(attempt);
+  }, [keep, attempt]);
   if (!attempt)
     return (
       <Notice
@@ -60,17 +67,14 @@ function NewVerdict() {
     <VerdictPage
       attempt={attempt}
       verdict={judgeDrill(attempt, practiceWrenches(attempt.beganMs))}
+      pace={kept?.pace}
       note={
         kept ? (
           <p className="text-sm text-ink-2">Kept for you.</p>
         ) : failure ? (
           <p role="alert" className="border-l-4 border-bad pl-3 text-bad">
             <b>{failure}</b>{' '}
-            <Button
-              className="ml-2 min-h-11!"
-              disabled={busy}
-              onClick={() => void act(() => call(api.drills.attempts.$post({ json: attempt as never }))).then(setKept)}
-            >
+            <Button className="ml-2 min-h-11!" disabled={busy} onClick={() => void keep(attempt)}>
               Try again
             </Button>
           </p>
@@ -93,10 +97,12 @@ const placeOf = (plan: Plan | undefined, target: string): string =>
 function VerdictPage({
   attempt,
   verdict,
+  pace,
   note,
 }: {
   attempt: DrillAttempt;
   verdict: DrillVerdict;
+  pace?: Pace;
   note?: React.ReactNode;
 }) {
   const meant = meantLog(attempt.drill);
@@ -104,6 +110,7 @@ function VerdictPage({
   const { begin, fault } = useBegin();
   const caught = verdict.faults.filter((entry) => entry.catch === 'caught').length;
   const drill: Drill = attempt.drill;
+  const paced = pace && paceText(pace);
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar />
@@ -119,6 +126,7 @@ function VerdictPage({
               {verdict.falseAlarms.length > 0 && `, ${verdict.falseAlarms.length} false`}
               {verdict.closed ? ', closed and signed' : ', not closed'} · {Math.round(verdict.minutes)} min
             </p>
+            {paced && <p className="text-sm text-ink-2">{paced}</p>}
             {note}
           </div>
           <div className="flex gap-2">

@@ -166,9 +166,16 @@ describe('the verdict', () => {
     useDrill.setState({
       done: { ...played, calls: [{ atMs: 1, afterEvents: 0, kind: 'short', target: 'p1', right: false }] },
     });
-    const given = shop().on('POST /drills/attempts', { body: { id: 'a-2', verdict: judgeDrill(played) }, status: 201 });
+    const pace = { own: { minutes: 14.2, times: 3 }, others: { minutes: 8, people: 2 } };
+    const body = { id: 'a-2', verdict: judgeDrill(played), pace };
+    const given = shop().on('POST /drills/attempts', { body, status: 201 });
     stage(ROUTES, '/drill/verdict', given);
     expect(await screen.findByText('Kept for you.')).toBeVisible();
+    expect(
+      screen.getByText(
+        '14 min is the middle of your 3 other times. 2 others here take about 8 min. Speed counts for nothing.',
+      ),
+    ).toBeVisible();
     expect(screen.getAllByText('not found').length).toBe(2);
     expect(screen.getAllByText('Next time:').length).toBe(2);
     expect(screen.getByRole('heading', { name: 'Said to be wrong, and was not' })).toBeVisible();
@@ -180,7 +187,7 @@ describe('the verdict', () => {
     const { user } = stage(ROUTES, '/drill/verdict', given);
     expect(await screen.findByText('2 of 2')).toBeVisible();
     const again = await screen.findByRole('button', { name: 'Try again' });
-    given.on('POST /drills/attempts', { body: { id: 'a-3', verdict: {} }, status: 201 });
+    given.on('POST /drills/attempts', { body: { id: 'a-3', verdict: {}, pace: {} }, status: 201 });
     await user.click(again);
     expect(await screen.findByText('Kept for you.')).toBeVisible();
   });
@@ -193,7 +200,7 @@ describe('the verdict', () => {
     stage(
       ROUTES,
       '/drill/verdict/a-1',
-      shop().on('GET /drills/attempts/*', { body: { id: 'a-1', attempt: played, verdict } }),
+      shop().on('GET /drills/attempts/*', { body: { id: 'a-1', attempt: played, verdict, pace: {} } }),
     );
     expect(await screen.findByRole('heading', { name: DRILLS[1].title })).toBeVisible();
     expect(screen.getByText(/Seed 202/)).toBeVisible();
