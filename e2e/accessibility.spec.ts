@@ -78,7 +78,6 @@ test('no serious accessibility fault on any screen, by day and by night', async 
     ['/vehicles/v-gorse', 'Visits'],
     ['/drill', 'What you spot'],
     ['/drill/make', 'Make a drill'],
-    ['/drill/learners', 'Who spots what'],
     ...SHOP_SCREENS,
   ] as const) {
     await page.goto(`${app.url}${address}`);

@@ -49,7 +49,10 @@ test('what is due is pulled again: one bolt turned, its neighbours once more, an
   await at(/2 of 6/);
   await holds();
   await at(/3 of 6/);
+  const station = panel.getByRole('heading', { name: /^Station / });
+  const third = (await station.textContent()) ?? '';
   await turned.click();
+  await expect(station).not.toHaveText(third);
   // The first one lies beside it: it is pulled once more.
   await expect(page.getByRole('button', { name: /, snug/ })).toHaveCount(4);
   for (let left = 4; left > 0; left--) {

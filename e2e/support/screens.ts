@@ -36,4 +36,5 @@ export const LEADS_SCREENS = [
   ['/shop/moving-in', 'What do you bring along?'],
   ['/shop/programs', 'Who is told'],
   ['/shop/other-shops', 'Your shops'],
+  ['/drill/learners', 'Who spots what'],
 ] as const;

@@ -29,14 +29,14 @@ export type Consequence =
   | { code: 'unknownLoad' }
   /** A part stands on the wrong side. */
   | { code: 'wrongPlace' }
-  /** A bond that was broken while it set holds nothing. */
+  /** A bond that was broken while it set, or never took hold, holds nothing. */
   | { code: 'bondBroken' };
 
 /** Friction of a thread that was oiled against a dry figure, and of a crossed one. Common practice, no source. */
 const OILED = 0.08;
 /** Of the torque a crossed thread eats before the head is down (Bickford's curves show a quarter to a half; the middle is taken). */
 const EATEN_BY_CROSSING = 0.4;
-/** What a soft joint keeps once it has settled (chosen by us). */
+/** What a soft joint, or one over tape, keeps once it has settled (chosen by us). */
 const SOFT_KEEPS = 0.75;
 /** What a thread holds that has begun to strip: the rest of the pull only tears on. */
 const STRIPPED_KEEPS = 0.4;
@@ -136,8 +136,12 @@ export function consequenceOf(plan: Plan, { kind, target }: PlacedFault): Conseq
     case 'slippery':
       return pulledTo(plan, station, (station && acceptBand(station.spec)?.targetNm) ?? 0, { friction: OILED });
     case 'soft':
+    case 'leftInPlace':
       return { code: 'loadLost', leftShare: SOFT_KEEPS };
+    case 'halfDone':
+      return { code: 'loadLost', leftShare: 0 };
     case 'lockerSet':
+    case 'greasyThread':
       return { code: 'bondBroken' };
     case 'missingFigure':
     case 'alreadyTight':

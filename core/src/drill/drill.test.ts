@@ -1,5 +1,5 @@
 import { describe, expect, it } from '@jest/globals';
-import { DEMO_KITS, FRONT_RECOVERY_POINTS, ROCK_SLIDERS, TRACK_BAR_BRACE } from '#demo/kits.ts';
+import { DEMO_KITS, FRONT_RECOVERY_POINTS, ROCK_SLIDERS, TRACK_BAR_BRACE, TRANSFER_CASE_GUARD } from '#demo/kits.ts';
 import { boltStrength } from '../fastener/property-class.ts';
 import { parseThread } from '../fastener/thread.ts';
 import { traceJointOf } from '../job/pull-curve.ts';
@@ -63,6 +63,16 @@ describe('faults', () => {
     ).toBeGreaterThan(1);
     expect(new Set(drawn.map(({ target }) => target)).size).toBe(drawn.length);
     expect(placelessFaults(plan, drawn)).toEqual([]);
+  });
+  it('stand where they can: grease under a locker alone, half-done work in a group of several', () => {
+    for (const kit of DEMO_KITS) {
+      const plan = planOf(kit);
+      for (const { target } of placesOf(plan, 'greasyThread'))
+        expect(plan.stations.find(({ id }) => id === target)?.compound).toBeDefined();
+      for (const { target } of placesOf(plan, 'halfDone'))
+        expect(plan.groups.find(({ stations }) => stations.includes(target))?.stations.length).toBeGreaterThan(1);
+    }
+    expect(placesOf(planOf(TRANSFER_CASE_GUARD), 'greasyThread')).toEqual([]);
   });
   it('are only those that are wanted, and told where a kit has no place for one', () => {
     const plan = planOf(FRONT_RECOVERY_POINTS);
@@ -192,6 +202,14 @@ describe('what follows', () => {
     const consequence = consequenceOf(plan, bolts[0] ?? first(ROCK_SLIDERS, 'short'));
     if (consequence.code !== 'fewerBolts') throw new Error(consequence.code);
     expect(consequence.loadEach).toBeCloseTo(consequence.of / consequence.bolts, 2);
+  });
+  it('a bolt that is marked and not pulled holds nothing, a locker on grease neither', () => {
+    const of = (kind: FaultKind) => {
+      const { kit, fault } = someWhere(kind);
+      return consequenceOf(planOf(kit), fault);
+    };
+    expect(of('halfDone')).toEqual({ code: 'loadLost', leftShare: 0 });
+    expect(of('greasyThread')).toEqual({ code: 'bondBroken' });
   });
   it.each(FAULT_KINDS.map((kind) => [kind] as const))('of %s is said', (kind) => {
     const { kit, fault } = someWhere(kind);

@@ -60,14 +60,18 @@ export function oneFigureOf(plan: Plan, group: string): number | undefined {
   return figures.size === 1 && members.every((station) => station?.specBecause.length === 0) ? figure : undefined;
 }
 
+/** A station's compound, where it is one that holds only a clean thread. */
+function lockerOf(plan: Plan, station: Pick<PlanStation, 'compound'>) {
+  const compound = indexOf(plan).compounds.get(station.compound ?? '');
+  return compound && setsOnTheThread(compound.kind) ? compound : undefined;
+}
+
 function groupTakes(plan: Plan, group: string, kind: FaultKind): boolean {
   if (kind === 'lockerSet') {
-    const { stations, compounds, groups } = indexOf(plan);
+    const { stations, groups } = indexOf(plan);
     return (groups.get(group)?.stations ?? []).some((id) => {
-      const compound = compounds.get(stations.get(id)?.compound ?? '');
-      return (
-        compound?.workingWindowMin !== undefined && setsOnTheThread(compound.kind) && compound.gradeUnknown !== true
-      );
+      const locker = lockerOf(plan, { compound: stations.get(id)?.compound });
+      return locker?.workingWindowMin !== undefined && locker.gradeUnknown !== true;
     });
   }
   return oneFigureOf(plan, group) !== undefined;
@@ -79,6 +83,9 @@ const TELLABLE_DEG = 16;
 function stationTakes(plan: Plan, station: PlanStation, kind: FaultKind): boolean {
   if (indexOf(plan).groups.get(station.groupId)?.recheck) return false;
   const band = acceptBand(station.spec);
+  if (kind === 'greasyThread') return lockerOf(plan, station) !== undefined;
+  // Somebody left off in the middle of a group: one bolt alone has no middle.
+  if (kind === 'halfDone') return (indexOf(plan).groups.get(station.groupId)?.stations.length ?? 0) > 1;
   if (FAULTS[kind].room === 'hole') return true;
   if (band === undefined || traceJointOf(plan, station, band) === undefined) return false;
   // On a short stiff bolt a handle that winds up feels like the joint itself: nobody can tell.

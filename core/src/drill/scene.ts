@@ -7,12 +7,15 @@ import type { PlacedFault } from './drill.ts';
 import type { FaultKind } from './fault-kind.ts';
 
 /** What a hole or a stud looks like before a bolt goes in. */
-export type HoleLook = 'sound' | 'seized' | 'oval' | 'partBetween';
+export type HoleLook = 'sound' | 'seized' | 'oval' | 'partBetween' | 'taped' | 'greasy' | 'halfDone';
 
 const LOOK_OF: Partial<Record<FaultKind, HoleLook>> = {
   seizedStud: 'seized',
   poorHole: 'oval',
   undeclaredPart: 'partBetween',
+  leftInPlace: 'taped',
+  greasyThread: 'greasy',
+  halfDone: 'halfDone',
 };
 
 /** What is seen at a station before it is started. */

@@ -48,6 +48,44 @@ export function HolePicture({ look, label }: { look: Look; label: string }) {
           strokeWidth={1.5}
         />
       )}
+      {look === 'taped' && (
+        <>
+          <path
+            d="M14 62 L88 34 l4 10 l-5 3 l4 6 L20 82 l2 -7 l-5 -3 Z"
+            fill="var(--sheet)"
+            fillOpacity={0.85}
+            stroke="var(--ink)"
+            strokeWidth={1.5}
+          />
+          <path d="M122 35 H150 l-3 5 H122 Z M170 40 l2 -5 H198 V40 Z" fill="var(--ink-2)" />
+        </>
+      )}
+      {look === 'greasy' && (
+        <>
+          <path
+            d="M40 48 q6 -8 14 -5 t12 6 M42 66 q8 8 16 2 t9 -6"
+            fill="none"
+            stroke="var(--color-grease)"
+            strokeWidth={5}
+            strokeLinecap="round"
+          />
+          <path
+            d="M148 46 q6 4 0 8 q6 4 0 8 q6 4 0 8 q6 4 0 8 M172 44 q-6 4 0 8 q-6 4 0 8 q-6 4 0 8 q-4 6 -6 12"
+            fill="none"
+            stroke="var(--color-grease)"
+            strokeWidth={4}
+            strokeLinecap="round"
+          />
+        </>
+      )}
+      {look === 'halfDone' && (
+        <>
+          <path d="M54 29 l23 13 v26 l-23 13 l-23 -13 v-26 Z" fill="var(--rule)" stroke="var(--ink)" strokeWidth={2} />
+          <path d="M36 74 L92 24" stroke="var(--color-paint)" strokeWidth={5} />
+          <path d="M152 32 H168 V86 H152 Z" fill="var(--rule)" stroke="var(--ink)" strokeWidth={1.5} />
+          <path d="M138 14 H182 V32 H138 Z" fill="var(--ink-2)" stroke="var(--ink)" strokeWidth={1.5} />
+        </>
+      )}
       {look === 'seized' && (
         <path d="M149 86 V58 l6 4 l5 -5 l6 6 l5 -4 V86 Z" fill="var(--ink-2)" stroke="var(--ink)" strokeWidth={1.5} />
       )}

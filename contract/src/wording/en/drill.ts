@@ -117,6 +117,30 @@ export const FAULT_WORDS: Readonly<Record<FaultKind, FaultWords>> = {
     rule: 'A thicker grip leaves less thread, and a soft plate settles.',
     source: COMMON,
   },
+  leftInPlace: {
+    name: 'Tape left on the face',
+    tellTale: 'A strip of masking tape sticks where the part goes.',
+    remedy: 'Off with it, the face wiped. Look for its fellow on the other side.',
+    next: 'What you put on for a while, you write down to take off.',
+    rule: 'Tape under a head is pressed out in a week, and the clamp load goes with it.',
+    source: COMMON,
+  },
+  greasyThread: {
+    name: 'Grease where a locker goes',
+    tellTale: 'The thread shines: old grease stands in its flanks.',
+    remedy: 'Solvent and a brush, twice, then dry. Only then the bead.',
+    next: 'Wipe each thread with a white rag before the bottle is opened.',
+    rule: 'A locker holds a clean thread. On grease it hardens beside it and holds nothing.',
+    source: COMMON,
+  },
+  halfDone: {
+    name: 'Begun by somebody and left',
+    tellTale: 'A bolt stands in it with a line across its head, and there is air under the head.',
+    remedy: 'A mark you did not make proves nothing: out, looked at, and done anew in its turn.',
+    next: 'Before you go on with somebody else’s work, try every bolt of it with two fingers.',
+    rule: 'A line says somebody meant to. What the wrench said stands in the record, or it was not done.',
+    source: COMMON,
+  },
   crossed: {
     name: 'Crossed thread',
     tellTale: 'It turns stiffly long before the head is down.',
@@ -240,6 +264,9 @@ export const HOLE_WORDS: Readonly<Record<HoleLook, string>> = {
   seized: 'Something rusty stands in the thread.',
   oval: 'The hole is longer than it is wide, its edge bright.',
   partBetween: 'A plate lies between the faces.',
+  taped: 'A strip of tape sticks on the face.',
+  greasy: 'The thread shines with grease.',
+  halfDone: 'A marked bolt stands in it, with air under its head.',
 };
 
 export type ConsequenceCode = Consequence['code'];

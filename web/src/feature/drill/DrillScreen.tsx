@@ -38,7 +38,7 @@ export default function DrillScreen() {
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar />
-      <main className="flex-1 px-5 py-5">
+      <main className="flex-1 bg-bench px-5 py-5">
         <div className="flex flex-wrap items-end justify-between gap-4">
           <div>
             <h1 className="plate text-4xl">{DRILL.title}</h1>

@@ -36,7 +36,7 @@ export default function LayOutScreen() {
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar />
-      <main className="flex-1 px-5 py-5">
+      <main className="flex-1 bg-bench px-5 py-5">
         <p className="text-ink-2">
           {run.drill.title}, group {at + 1} of {groups.length}
         </p>

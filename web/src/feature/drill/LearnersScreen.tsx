@@ -6,6 +6,7 @@ import { useAssignments, useChange, useDrills, useLearners } from '../../shop/qu
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
+import { Notice } from '../../ui/Notice.tsx';
 import { useNow } from '../../ui/use-now.ts';
 import { MasteryTable } from './MasteryTable.tsx';
 
@@ -20,24 +21,30 @@ export default function LearnersScreen() {
     learners?.find((learner) => learner.person === who) ??
     learners?.find(({ attempts }) => attempts > 0) ??
     learners?.[0];
+  if (!learners)
+    return failure ? (
+      <Notice title="Not shown" detail={failure} secondary={{ to: '/drill', label: 'To the drills' }} />
+    ) : (
+      <Notice title="One moment" detail="Fetching who spots what." busy />
+    );
   const asked = (assignments ?? []).filter((entry) => entry.person === person?.person);
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar />
-      <main className="flex-1 px-5 py-5">
+      <main className="flex-1 bg-bench px-5 py-5">
         <h1 className="plate text-4xl">{DRILL.mentor}</h1>
         <p className="max-w-3xl text-ink-2">
           What each spots by kind of fault, and no more: what they did in a drill is theirs. It allows nobody anything
           by itself.
         </p>
-        {(failure ?? unsent) && (
+        {unsent && (
           <p role="alert" className="mt-3 border-l-4 border-bad pl-3 font-bold text-bad">
-            {failure ?? unsent}
+            {unsent}
           </p>
         )}
         <div className="mt-5 grid gap-6 lg:grid-cols-[18rem_minmax(0,1fr)]">
           <ul className="border-t-2 border-ink" aria-label="People">
-            {(learners ?? []).map((learner) => (
+            {learners.map((learner) => (
               <li key={learner.person} className="border-b border-hair">
                 <button
                   type="button"

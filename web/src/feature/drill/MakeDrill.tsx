@@ -93,7 +93,7 @@ export default function MakeDrill() {
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar />
-      <main className="flex-1 px-5 py-5">
+      <main className="flex-1 bg-bench px-5 py-5">
         <h1 className="plate text-4xl">Make a drill</h1>
         {kits.length === 0 && <p className="py-3 text-ink-2">The shop has no released kit yet.</p>}
         {(unsent ?? fault) && (

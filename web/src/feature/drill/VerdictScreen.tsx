@@ -114,7 +114,7 @@ function VerdictPage({
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar />
-      <main className="flex-1 px-5 py-5">
+      <main className="flex-1 bg-bench px-5 py-5">
         <div className="flex flex-wrap items-end justify-between gap-4 border-b-2 border-ink pb-3">
           <div>
             <h1 className="plate text-4xl">{drill.title}</h1>

@@ -251,6 +251,16 @@ describe('a mentor', () => {
   });
 });
 
+describe('who spots what', () => {
+  it('that is not for this person says so', async () => {
+    const given = shop().on('GET /drills/learners', { status: 403, body: { title: 'Your role may not do this' } });
+    stage(ROUTES, '/drill/learners', given);
+    expect(await screen.findByRole('heading', { name: 'Not shown' })).toBeVisible();
+    expect(screen.getByText(/Your role may not do this/)).toBeVisible();
+    expect(screen.queryByText('Asked for')).toBeNull();
+  });
+});
+
 describe('a drill is made', () => {
   it('from a kit, with what a good learner finds of it, and put on the shelf', async () => {
     const given = shop().on('POST /drills', { body: { id: 'd-9' }, status: 201 });

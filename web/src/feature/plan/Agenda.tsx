@@ -27,7 +27,7 @@ export function Agenda({ day, plan, fromMs, toMs }: { day: DayDocument; plan: Da
             <Link to={`/jobs/${job.job}/${phasePath(card.progress.phase)}`} className="flex gap-3">
               <span className="figures w-16 shrink-0 text-xl font-bold">{shopFormat(job.startMs, 'HH:mm')}</span>
               <span className="min-w-0">
-                <span className="plate block truncate text-2xl">
+                <span className="plate block text-2xl leading-7 break-words">
                   {card.vehicle.plate} {card.vehicle.model}
                 </span>
                 <span className="block">
