@@ -83,6 +83,6 @@ describe('the words of a drill', () => {
     [{ code: 'threadShort', byMm: 5 }, '5 mm less thread would hold.'],
     [{ code: 'unknownLoad' }, 'Nobody would know what the joint holds.'],
     [{ code: 'wrongPlace' }, 'The part would stand on the wrong side.'],
-    [{ code: 'bondBroken' }, 'The bond would be broken and hold nothing.'],
+    [{ code: 'bondBroken' }, 'The bond would hold nothing.'],
   ] as const)('%j', (consequence, text) => expect(consequenceText(consequence)).toBe(text));
 });

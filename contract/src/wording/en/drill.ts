@@ -280,7 +280,7 @@ export const CONSEQUENCE_WORDS: Readonly<Record<ConsequenceCode, string>> = {
   threadShort: '{mm} mm less thread would hold{diameters, select, none {} other {, {diameters} of its diameter}}.',
   unknownLoad: 'Nobody would know what the joint holds.',
   wrongPlace: 'The part would stand on the wrong side.',
-  bondBroken: 'The bond would be broken and hold nothing.',
+  bondBroken: 'The bond would hold nothing.',
 };
 
 /** How long a drill takes, beside one attempt. */
