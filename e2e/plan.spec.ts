@@ -57,13 +57,21 @@ test('a job that is put onto another snaps behind it and says why; Escape leaves
   await signIn(page, app);
   await readyIn(page, 3);
   const handle = handleOf(page, 3);
-  const from = await handle.boundingBox();
-  const onto = await bayOf(page, 2).boundingBox();
-  if (!from || !onto) throw new Error('nothing to move');
   let sooner = 0;
-  await page.mouse.move(from.x + 8, from.y + 8);
-  await page.mouse.down();
-  await page.mouse.move(from.x + 8, from.y - 20, { steps: 4 });
+  let from = { x: 0, y: 0 };
+  // What comes in late moves the rows: a handle that was missed is taken again.
+  await expect(async () => {
+    await page.mouse.up();
+    const at = await handle.boundingBox();
+    if (!at) throw new Error('nothing to move');
+    from = at;
+    await page.mouse.move(at.x + 8, at.y + 8);
+    await page.mouse.down();
+    await page.mouse.move(at.x + 8, at.y - 20, { steps: 4 });
+    await expect(page.getByRole('status').filter({ hasText: /^Bay \d/ })).toBeVisible({ timeout: 1000 });
+  }).toPass({ timeout: 20_000 });
+  const onto = await bayOf(page, 2).boundingBox();
+  if (!onto) throw new Error('nothing to put it onto');
   const told = page.getByRole('status').filter({ hasText: /^Bay 2/ });
   // A little sooner and sooner, until the other is in the way.
   await expect(async () => {
