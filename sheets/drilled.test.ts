@@ -1,8 +1,7 @@
 import { readdirSync, readFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { describe, expect, it } from '@jest/globals';
-import type { Drill } from '#core/drill/drill.ts';
-import { DRILL_FORMAT, DRILL_VERSION } from '#core/drill/drill.ts';
+import { type Drill, soundDrill } from '#core/drill/drill.ts';
 import { meantLog } from '#core/drill/drill-run.ts';
 import { FAULT_KINDS } from '#core/drill/fault-kind.ts';
 import { drawFaults } from '#core/drill/place-faults.ts';
@@ -26,17 +25,7 @@ function drafted(name: string): KitDocument {
 
 /** The drill without a fault, where the draft as it stands can be worked to its end at all. */
 function sound(kit: KitDocument): Drill | undefined {
-  const drill: Drill = {
-    format: DRILL_FORMAT,
-    version: DRILL_VERSION,
-    id: kit.id.slice(0, 64),
-    title: kit.title,
-    mode: 'guided',
-    seed: 1,
-    kit,
-    answers: combinationsToPlay(kit).play[0] ?? {},
-    faults: [],
-  };
+  const drill = soundDrill(kit, combinationsToPlay(kit).play[0] ?? {}, { id: kit.id.slice(0, 64), title: kit.title });
   return meantLog(drill).ok && playDrill(drill, STYLES.careful, 1).verdict.closed ? drill : undefined;
 }
 

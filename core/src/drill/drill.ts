@@ -32,6 +32,18 @@ export interface Drill {
   faults: PlacedFault[];
 }
 
+/** A drill of a kit with nothing wrong yet: guided, of the first seed. */
+export const soundDrill = (kit: KitDocument, answers: Answers, head: Pick<Drill, 'id' | 'title'>): Drill => ({
+  format: DRILL_FORMAT,
+  version: DRILL_VERSION,
+  ...head,
+  mode: 'guided',
+  seed: 1,
+  kit,
+  answers,
+  faults: [],
+});
+
 export const sameFault = (one: PlacedFault, other: PlacedFault): boolean =>
   one.kind === other.kind && one.target === other.target;
 

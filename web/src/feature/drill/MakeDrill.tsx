@@ -1,22 +1,14 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { FAULT_WORDS, MODE_WORDS, ROOM_WORDS } from '#contract/wording/en/drill.ts';
-import {
-  DRILL_FORMAT,
-  DRILL_MODES,
-  DRILL_VERSION,
-  type Drill,
-  type DrillMode,
-  faultKey,
-  type PlacedFault,
-} from '#core/drill/drill.ts';
+import { DRILL_MODES, type Drill, type DrillMode, faultKey, type PlacedFault, soundDrill } from '#core/drill/drill.ts';
 import { meantLog } from '#core/drill/drill-run.ts';
 import { FAULT_KINDS, FAULTS, type FaultKind } from '#core/drill/fault-kind.ts';
 import { drawFaults, placelessFaults, placesOf } from '#core/drill/place-faults.ts';
 import { playDrill, STYLES } from '#core/drill/scripted-learner.ts';
 import type { Answers } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
-import { indexOf, type Plan } from '#core/kit/plan.ts';
+import type { Plan } from '#core/kit/plan.ts';
 import { combinationsToPlay } from '#core/rehearse/rehearse-all.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
@@ -26,27 +18,14 @@ import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { AnswerFields } from '../kits/dry-run/AnswerFields.tsx';
+import { placeName } from './place-name.ts';
 import { useBegin } from './use-begin.ts';
 
 /** So many are placed at a press. */
 const PLACED = 3;
 
-const nameOf = (plan: Plan, target: string): string => {
-  const { stations, groups, items } = indexOf(plan);
-  return stations.get(target)?.name ?? groups.get(target)?.title ?? items.get(target)?.name ?? target;
-};
-
-const headOf = (kit: KitDocument, answers: Answers): Drill => ({
-  format: DRILL_FORMAT,
-  version: DRILL_VERSION,
-  id: `made-${kit.id}`.slice(0, 64),
-  title: kit.title,
-  mode: 'guided',
-  seed: 1,
-  kit,
-  answers,
-  faults: [],
-});
+const headOf = (kit: KitDocument, answers: Answers): Drill =>
+  soundDrill(kit, answers, { id: `made-${kit.id}`.slice(0, 64), title: kit.title });
 const planOf = (head: Drill): Plan | undefined => {
   const meant = meantLog(head);
   return meant.ok ? meant.value.plan : undefined;
@@ -176,7 +155,7 @@ export default function MakeDrill() {
                         <span className="min-w-0 flex-1">
                           <b>{FAULT_WORDS[entry.kind].name}</b>
                           <span className="block text-sm text-ink-2">
-                            {nameOf(plan, entry.target)}, {ROOM_WORDS[FAULTS[entry.kind].room]}.{' '}
+                            {placeName(plan, entry.target)}, {ROOM_WORDS[FAULTS[entry.kind].room]}.{' '}
                             {FAULT_WORDS[entry.kind].tellTale}
                           </span>
                         </span>
@@ -215,7 +194,7 @@ export default function MakeDrill() {
                       >
                         {places.map((place) => (
                           <option key={place.target} value={place.target}>
-                            {nameOf(plan, place.target)}
+                            {placeName(plan, place.target)}
                           </option>
                         ))}
                       </select>

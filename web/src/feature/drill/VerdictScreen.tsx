@@ -7,7 +7,7 @@ import type { Drill } from '#core/drill/drill.ts';
 import { meantLog } from '#core/drill/drill-run.ts';
 import { type DrillAttempt, type DrillVerdict, type FaultVerdict, judgeDrill } from '#core/drill/judge-drill.ts';
 import type { Pace } from '#core/drill/pace.ts';
-import { indexOf, type Plan } from '#core/kit/plan.ts';
+import type { Plan } from '#core/kit/plan.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { useDrill } from '../../practice/drill-store.ts';
 import { practiceWrenches } from '../../practice/practice-wrenches.ts';
@@ -16,6 +16,7 @@ import { useChange } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { FaultPicture } from './FaultPicture.tsx';
+import { placeName } from './place-name.ts';
 import { useBegin } from './use-begin.ts';
 
 /** What a drill showed: of the one just ended, or of one kept. */
@@ -86,13 +87,7 @@ function NewVerdict() {
   );
 }
 
-const placeOf = (plan: Plan | undefined, target: string): string =>
-  plan
-    ? (indexOf(plan).stations.get(target)?.name ??
-      indexOf(plan).groups.get(target)?.title ??
-      indexOf(plan).items.get(target)?.name ??
-      target)
-    : target;
+const placeOf = (plan: Plan | undefined, target: string): string => (plan ? placeName(plan, target) : target);
 
 function VerdictPage({
   attempt,

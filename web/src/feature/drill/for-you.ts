@@ -1,5 +1,5 @@
 import { DRILL } from '#contract/wording/en/drill.ts';
-import { DRILL_FORMAT, DRILL_VERSION, type Drill, type DrillMode } from '#core/drill/drill.ts';
+import { type Drill, type DrillMode, soundDrill } from '#core/drill/drill.ts';
 import { meantLog } from '#core/drill/drill-run.ts';
 import { faultsToTake, kindsToPractise, type Mastery } from '#core/drill/mastery.ts';
 import { drawFaults } from '#core/drill/place-faults.ts';
@@ -33,15 +33,12 @@ export function drillForYou(
     // Another vehicle each time, so that not the first answers alone are practised.
     const { play } = combinationsToPlay(kit);
     const drill: Drill = {
-      format: DRILL_FORMAT,
-      version: DRILL_VERSION,
-      id: `for-you-${seed}`,
-      title: `${DRILL.forYou}: ${kit.title}`.slice(0, 120),
+      ...soundDrill(kit, play[seed % play.length] ?? {}, {
+        id: `for-you-${seed}`,
+        title: `${DRILL.forYou}: ${kit.title}`.slice(0, 120),
+      }),
       mode,
       seed,
-      kit,
-      answers: play[seed % play.length] ?? {},
-      faults: [],
     };
     const meant = meantLog(drill);
     if (!meant.ok) continue;
