@@ -113,7 +113,7 @@ export default function LayOutScreen() {
                   <input
                     type="radio"
                     name="compound"
-                    className="size-6"
+                    className="size-6 shrink-0"
                     checked={own.compound === compound?.id}
                     onChange={() => put({ compound: compound?.id })}
                   />
@@ -128,7 +128,7 @@ export default function LayOutScreen() {
                   <input
                     type="radio"
                     name="wrench"
-                    className="size-6"
+                    className="size-6 shrink-0"
                     checked={own.wrench === id}
                     onChange={() => put({ wrench: id })}
                   />

@@ -34,8 +34,8 @@ export default function LearnersScreen() {
       <main className="flex-1 bg-bench px-5 py-5">
         <h1 className="plate text-4xl">{DRILL.mentor}</h1>
         <p className="max-w-3xl text-ink-2">
-          What each spots by kind of fault, and no more: what they did in a drill is theirs. It allows nobody anything
-          by itself.
+          What each spots by kind of fault, and no more: what they did in a drill is theirs. It allows nobody anything,
+          unless a house rule says so.
         </p>
         {unsent && (
           <p role="alert" className="mt-3 border-l-4 border-bad pl-3 font-bold text-bad">

@@ -118,7 +118,7 @@ export default function MakeDrill() {
                     <input
                       type="radio"
                       name="mode"
-                      className="size-6"
+                      className="size-6 shrink-0"
                       checked={mode === entry}
                       onChange={() => setMode(entry)}
                     />
