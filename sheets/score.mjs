@@ -768,7 +768,7 @@ line(
     .join(', ')})`,
 );
 for (const trap of args.includes('--all') ? traps.fallen : traps.fallen.filter((entry) => entry.not !== 'length'))
-  line(`  ${trap.name.slice(0, 2)} not a ${trap.not}: “${trap.printed}” (${trap.why}) read ${trap.read.join(', ')}`);
+  line(`  ${trap.name.split('-')[0]} not a ${trap.not}: “${trap.printed}” (${trap.why}) read ${trap.read.join(', ')}`);
 
 const most = args.includes('--all') ? Number.POSITIVE_INFINITY : Number(option('--worst', 20));
 misses.sort((a, b) => a.weight - b.weight);
@@ -777,7 +777,7 @@ line();
 line(`Worst ${worst.length} of ${misses.length} misses`);
 for (const miss of worst)
   line(
-    `  ${miss.name.slice(0, 2)}:${String(miss.line).padEnd(3)} ${miss.row.padEnd(9)} “${miss.printed.slice(0, 90)}” is ${JSON.stringify(miss.wanted)}; read ${miss.read.join(', ') || 'nothing'}`,
+    `  ${miss.name.split('-')[0]}:${String(miss.line).padEnd(3)} ${miss.row.padEnd(9)} “${miss.printed.slice(0, 90)}” is ${JSON.stringify(miss.wanted)}; read ${miss.read.join(', ') || 'nothing'}`,
   );
 const falseMost = args.includes('--all') ? Number.POSITIVE_INFINITY : Number(option('--worst', 20));
 falseReadings.sort(
@@ -789,7 +789,7 @@ line();
 line(`Worst ${Math.min(falseMost, falseReadings.length)} of ${falseReadings.length} false readings`);
 for (const entry of falseReadings.slice(0, falseMost))
   line(
-    `  ${entry.name.slice(0, 2)}:${String(entry.line).padEnd(3)} ${entry.row.padEnd(9)} read ${entry.read} at ${entry.confidence} from “${entry.printed.slice(0, 40)}” in “${entry.context.slice(0, 90)}”${entry.trap ? ` [trap: ${entry.trap}]` : ''}`,
+    `  ${entry.name.split('-')[0]}:${String(entry.line).padEnd(3)} ${entry.row.padEnd(9)} read ${entry.read} at ${entry.confidence} from “${entry.printed.slice(0, 40)}” in “${entry.context.slice(0, 90)}”${entry.trap ? ` [trap: ${entry.trap}]` : ''}`,
   );
 
 line();

@@ -32,18 +32,18 @@ function scoresOf(folder: string): Scores {
 const FLOORS = {
   known: {
     torque: [0.97, 0.985],
-    thread: [0.96, 0.97],
+    thread: [0.965, 0.975],
     count: [0.93, 0.96],
     compound: [0.94, 0.92],
-    'packing quantity': [0.94, 0],
+    'packing quantity': [0.93, 0],
     condition: [0.8, 0.92],
   },
   blind: {
-    torque: [0.91, 0.9],
-    thread: [0.94, 0.92],
-    count: [0.88, 0.94],
-    compound: [0.85, 0.7],
-    condition: [0.5, 0.9],
+    torque: [0.95, 0.91],
+    thread: [0.96, 0.96],
+    count: [0.85, 0.94],
+    compound: [0.9, 0.93],
+    condition: [0.7, 0.9],
   },
 } as const;
 

@@ -8,7 +8,7 @@ import { sentenceAt } from './sentence.ts';
 export type Aftercare = Extract<FactValue, { kind: 'aftercare' }>;
 
 const COUNT = String.raw`(?:\d+(?:[.,]\d+)*(?: \d{3})*|(?:a|one|two|three|four|five|six|seven|eight|nine|ten|twelve|twenty|thirty|forty|fifty|hundred|couple|few|thousand)(?:[- ](?:of |hundred|thousand|five|dozen|couple)*)*)`;
-const DISTANCE = String.raw`(?:(?:trailer|towing|road|driving|loaded)[- ])?(?:km|kms|kilomet(?:re|er)s?|miles?|mi)\b`;
+const DISTANCE = String.raw`(?:(?:trailer|towing|road|driving|loaded)[- ])?(?:km|kms|k's|klicks?|kilomet(?:re|er)s?|miles?|mi)\b`;
 const PERIOD = String.raw`(?:days?|weeks?|months?|years?|(?:operating |engine |working )?hours?|h\b|heat(?:ing)? ?cycles?|heat-?ups?|warm-?ups?|heatings?|thermal cycles?)`;
 const DAYS: ReadonlyArray<readonly [RegExp, number]> = [
   [/^day/, 1],
@@ -99,6 +99,17 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
       ),
       make: (match) => distanceOf('after', match[2], match[3]),
     },
+    // `when it has done a week's work`
+    {
+      pattern: /\b()(a|one|two|three|\d{1,2}) (week|month)s?(?:'s?) (?:work|use|driving)\b/gi,
+      make: (match) => periodOf('after', match[2], match[3]),
+    },
+    // `again at 100 mi & 500 mi`
+    {
+      pattern:
+        /(?<=\b(?:km|mi|miles?) ?(?:&|and|\+|,|then) ?(?:at |again at )?)()(\d[\d.,]*(?: \d{3})*) ?(km|mi|miles?)\b/gi,
+      make: (match) => distanceOf('after', match[2], match[3]),
+    },
     // `Recheck wheel bolts 50 km.`
     {
       pattern: new RegExp(
@@ -141,7 +152,7 @@ const isRepeated = ({ input, index }: RegExpMatchArray): boolean =>
 
 function distanceOf(opener: string | undefined, count: string | undefined, unit: string | undefined) {
   const value = number(count ?? '');
-  const name = unitFromSpelling((unit ?? '').replace(/^\p{L}+[- ](?=\p{L})/u, ''));
+  const name = unitFromSpelling((unit ?? '').replace(/^\p{L}+[- ](?=\p{L})/u, '').replace(/^(?:k's|klicks?)$/i, 'km'));
   if (value === undefined || !(value > 0) || name === undefined || dimensionOf(name) !== 'distance') return undefined;
   return { distanceKm: toBase(value, name), repeats: /^(?:every|each|all)$/i.test(opener ?? '') };
 }

@@ -12,7 +12,7 @@ const phrases = (text: string): ReadonlyArray<readonly string[]> =>
     .sort((a, b) => b.length - a.length);
 
 const LOCKER = phrases(
-  'threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|screw securing|screw securing agent|screw securing fluid|screw securing lacquer|securing fluid|securing agent|securing compound|locking lacquer|screw locking agent|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker|blocking liquid|blocking fluid|blocking compound|thread blocking fluid|thread blocking liquid|thread blocking|thread sealing lock',
+  'threadlocker|threadlock|thread locker|thread lock|thread lock fluid|thread locking compound|thread locking adhesive|thread locking agent|thread locking liquid|thread locking fluid|threadlocking adhesive|threadlocking compound|locking compound|locking fluid|locking agent|locking liquid|lock agent|lock fluid|threadlocking|thread locking|thread brake|thread adhesive|thread glue|screw lock|screw locking|screw securing|screw securing agent|screw securing fluid|screw securing lacquer|securing fluid|securing agent|securing compound|locking lacquer|locking paste|screw locking agent|bolt lock|nut lock fluid|screw glue|screw adhesive|thread 1 ocker|medium lock|strong lock|blue lock|red lock|high lock|blocking liquid|blocking fluid|blocking compound|thread blocking fluid|thread blocking liquid|thread blocking|thread sealing lock',
 );
 const HIGH = new Set(['red', 'high', 'permanent', 'strong', 'strongest']);
 const MEDIUM = new Set(['blue', 'medium', 'middle', 'removable', 'mid', 'med']);
@@ -48,7 +48,7 @@ const COMPOUNDS: ReadonlyArray<readonly [SheetCompound, ReadonlyArray<readonly s
   [
     'paint',
     phrases(
-      'touch up paint|zinc primer|zinc spray|zinc paint|primer|cold galvanizing|cold galvanising|corrosion wax|cavity wax|rust wax|wax|undercoating|underseal|paint|lacquer|varnish',
+      'be painted|be primed|prime|touch up paint|zinc primer|zinc spray|zinc paint|primer|cold galvanizing|cold galvanising|corrosion wax|cavity wax|rust wax|wax|undercoating|underseal|paint|lacquer|varnish',
     ),
   ],
   [
@@ -72,6 +72,9 @@ const NOT_A_COMPOUND = new Set(
   ),
 );
 /** `Oil ........... 2.4 l`: what is filled in. */
+const OIL_MEASURED = /\d ?(?:l|litres?|liters?|ml|qts?|quarts?|pints?|pts?|oz)\b\.? (?:of )?(?:\p{L}+ ){0,2}$/iu;
+/** `Change the oil after 800 km.` */
+const OIL_RUNS = /\b(?:change|drain|check|fill|refill|top up|let out|catch) (?:in |out )?(?:the |all |some |your )?$/i;
 const OIL_FILLED = /^[ .:…]{0,24}(?:approx\.? |about )?\d+(?:[.,]\d+)? ?(?:l|litres?|liters?|qts?|quarts?|pints?)\b/i;
 /** A verb whose object is treated with it: `grease the pins`, `oil the threads`. */
 const OBJECT = new Set(['the', 'all', 'both', 'each', 'its', 'these', 'every', 'a', 'an']);
@@ -80,14 +83,14 @@ const OBJECT = new Set(['the', 'all', 'both', 'each', 'its', 'these', 'every', '
 const RESIDUE_BEFORE =
   /\b(?:remove|removing|clean(?:ed|ing)?(?: off| away)?|wipe[sd]?(?: off| away)?|scrap(?:e|ed|ing)(?: off| away)?|brush(?: off| away)?|wash(?: off)?|rub off|get (?:all |the |any )?|residual|remains? of|remnants? of|rests? of|(?<!\b(?:an?|slight|thin|light|small|good|bare|the merest) )traces? of|excess|surplus|old|dried|free (?:of|from)|clear of|degrease)\b(?:(?!\bwith\b|\bin\b|\busing\b|\bthen\b|\b(?:and|,) (?:apply|put|use|add|smear)\b|, (?:medium|high|new|fresh|a drop)\b)[^.;:])*$/;
 const RESIDUE_AFTER =
-  /^(?:[^.;]{0,40}\b(?:off|away)\b|[^.;]{0,30}\b(?:which|that) (?:remained|is left|was left)|[^.;]{0,24}\b(?:residue|remains|must be removed|is removed|comes off)\b)/;
+  /^(?:[^.;]{0,40}\b(?:off|away)\b|[^.;]{0,30}\b(?:which|that) (?:remained|is left|was left)|[^.;]{0,24}\b(?:residue|remains|is removed|comes off)\b|[^.;]{0,70}\b(?:must|shall|should|has to|have to|is to|are to) be (?:removed|cleaned|scraped|taken off|brushed off|washed off)\b)/;
 /** Right before a name: what is put on it is another thing. */
 const APPLIED_WITH = /\b(?:with|using|in)\s+(?:\w+\s+){0,2}$/;
 /** Nothing of it goes on. */
 const FORBIDDEN_BEFORE =
   /\b(?:no|not|never|without|don't|do not|does not|neither|nor|avoid|instead of|nothing like|is not|isn't|aren't|banned|forbidden|prohibited)\b[^.;:]{0,46}$/;
 const FORBIDDEN_AFTER =
-  /^[^.;]{0,60}?\b(?:(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong|by mistake|do not use it|don't use it|not to be used|leave it (?:off|out|away))\b/;
+  /^[^.;]{0,60}?\b(?:(?:shall|must|should|may|can|is|are) not (?:to )?be (?:used|applied|put|added)|(?:is|are) (?:forbidden|prohibited|not (?:used|allowed|permitted|needed|required|wanted|necessary))|must not|may not|should not|not (?:needed|required|wanted|necessary|allowed|permitted)|forbidden|prohibited|is a mistake|is wrong|is a bad idea|is no longer used|are no longer used|is no longer needed|is no good|has no place|does not belong|by mistake|do not use it|don't use it|not to be used|leave it (?:off|out|away))\b/;
 /** A cell that says no: `copper grease NO`. */
 const CELL_NO = /^[ \t]*[:=–-]?[ \t]*(?:no|none)[ \t]*(?=[|,.;)\n]|$)/i;
 /** Asked and denied: `Is threadlocker a good idea? It is not.` */
@@ -101,6 +104,14 @@ function polarity(source: string, start: number, end: number, compound: SheetCom
   const { before, after } = around(source, { start, end });
   const clause = before.slice(-110);
   if (/^[- ]free\b/.test(after)) return 'residue';
+  // `Let the locking compound set`: it is on already.
+  if (
+    /\b(?:let|allow|until|once|when|after|before) (?:the |all (?:the )?|this )?(?:\w+ )?$/.test(clause) &&
+    /^ (?:to )?(?:has |have |is |are )?(?:set|sets|cures?|cured|dry|dries|dried|hardens?|hardened|touch dry)\b/.test(
+      after,
+    )
+  )
+    return 'residue';
   // On the new part already, or of its finish.
   if (
     /^(?: paste| compound)? (?:is|are|comes?) (?:already )?on\b[^.;]{0,20}\balready\b|^ (?:is|are) already\b/.test(
@@ -197,6 +208,7 @@ export function locker(tokens: readonly Token[], at: number, source: string): Ph
   if (next === undefined) return undefined;
   // Within the same breath: not past the sentence or an `and`.
   const near: string[] = byColour === undefined && byStrength === undefined ? [] : [colour];
+  for (let own = at; own < next; own++) near.push(lower(tokens, own));
   for (let back = at - 1; back >= at - 5 && back >= 0; back--) {
     const token = tokens[back];
     if (!token || token.text === '.' || token.lower === 'and') break;
@@ -223,6 +235,9 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
     if (next === undefined) continue;
     const after = lower(tokens, next);
     if (NOT_A_COMPOUND.has(after)) return undefined;
+    // `prime the bare edge`, `deburr, prime, then set`: a verb, and no prime mover.
+    if (lower(tokens, at) === 'prime' && !/^(?:the|bare|both|all|it|them|any|and|,|edges?|holes?)$/.test(after))
+      return undefined;
     // `drain plug of the oil`, `gear oil`: what runs in the vehicle.
     const before = lower(tokens, at - 1);
     if (
@@ -245,6 +260,8 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
           'hydraulic',
         ].includes(before) ||
         OIL_FILLED.test(source.slice(tokens[next - 1]?.end ?? 0, (tokens[next - 1]?.end ?? 0) + 40)) ||
+        OIL_MEASURED.test(source.slice(Math.max(0, (tokens[at]?.start ?? 0) - 40), tokens[at]?.start ?? 0)) ||
+        OIL_RUNS.test(source.slice(Math.max(0, (tokens[at]?.start ?? 0) - 24), tokens[at]?.start ?? 0)) ||
         (before === 'the' && lower(tokens, at - 2) === 'of'))
     )
       return undefined;
@@ -275,7 +292,7 @@ export function compound(tokens: readonly Token[], at: number, source: string): 
 
 /** What goes on dry, with no compound named. */
 const DRY =
-  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube|glue|locker)\b|\ball (?:the )?others? dry\b|, not the (?:taper|threads?|cones?|seats?|studs?|bolts?|screws?)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these|any|all)(?: of the)? (?:threads?|studs?|faces?|bolts?|nuts?|screws?)\b|\b(?:shall|must|may|should|do|can) not (?:be )?(?:coat(?:ed)?|greased?|oil(?:ed)?|lubricated?)\b|\bno silicone\b|\bnot on (?:the|these|any) (?:threads?|bolts?|nuts?|screws?|studs?|cones?|faces?|seat)\b|, dry[.,;:)\n]|\bdry, as (?:delivered|supplied|packed)|\bones? nothing\b|\b(?:compound|locker|lubricant|lube|treatment)\s*[:=]\s*(?:none|nil)\b|\| *dry *(?=\||\n|$)|(?<=\t| {2,})dry[ \t]*(?=\t|\n|$| {2})/gi;
+  /\b(?:(?:use|put|apply|with) nothing on|nothing on (?:the|these|those|its) |(?:not|never|un)[- ]?(?:be )?lubricated|un(?:oiled|greased)|no lubrica(?:nt|tion)|no (?:paste|goop|compound|lube|glue|locker)\b|\ball (?:the )?others? dry\b|, not the (?:taper|threads?|cones?|seats?|studs?|bolts?|screws?)\b|do(?:es)? not (?:need|want|take|add|use) any\b|(?:do|shall|must) not (?:additionally |also |be )?glued?\b|(?:threads?|studs?|nuts?|bolts?|screws?|cones?|faces?|taper|seats?|ends?|fit(?:ted)?|install(?:ed)?|assembl(?:e|ed)|tighten(?:ed)?|torqued?|go(?:es)?(?: in| on| together)?|enter|stay|stays|remain|remains|left|leave|kept|keep|used?|clean and|them|it|these|bare and)\b[^.;\n]{0,18}?\bdry\b(?! (?:for|\d|out|off|weight|up|before|time)))|\bdry (?:threads?|and clean|faces?|studs?|fit|assembly|joints?)\b|(?:^|\n)[^\n.]{0,30}: ?dry\b|\bkeep (?:it|them|the paste|the grease) off\b|\(\w{1,2}\) dry\b|\bnone on (?:the|these|any|all)(?: of the)? (?:threads?|studs?|faces?|bolts?|nuts?|screws?)\b|\b(?:shall|must|may|should|do|can) not (?:be )?(?:coat(?:ed)?|greased?|oil(?:ed)?|lubricated?)\b|\bno silicone\b|\bnot on (?:the|these|any) (?:threads?|bolts?|nuts?|screws?|studs?|cones?|faces?|seat)\b|, dry[.,;:)\n]|\bdry, as (?:delivered|supplied|packed)|\bones? nothing\b|\b(?:compound|locker|lubricant|lube|treatment)\s*[:=]\s*(?:none|nil)\b|\| *dry *(?=\||\n|$)|(?<=\t| {2,})dry[ \t]*(?=\t|\n|$| {2})/gi;
 /** Words that make of `dry` a wait or a wiping. */
 const DRYING = /\b(?:let|allow|until|wipe|wiped|blow|leave to|hair|touch)\b[^.;\n]{0,20}$/i;
 

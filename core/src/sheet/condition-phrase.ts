@@ -67,6 +67,33 @@ const RULES: readonly Rule[] = [
       'gi',
     ),
   },
+  // `OPTION A bags:`, `Variant 2`: branches that are lettered
+  { pattern: /\b(?:option|variant|version|alternative) [A-H1-6]\b/gi, heads: true },
+  // `Vehicles whose permissible mass exceeds …`
+  { pattern: new RegExp(`\\b${VEHICLE} whose [^.,;:\\n]{3,60}`, 'gi'), heads: true },
+  // `Axle 240 is excluded`, `Above 0.18 mm move a shim`, `At greater run-out`
+  {
+    pattern: new RegExp(
+      `\\b(?:${VEHICLE}|kits?) [\\p{L}\\d -]{1,20} (?:is|are) (?:excluded|exempt|not (?:included|affected|covered|concerned))\\b`,
+      'giu',
+    ),
+    heads: true,
+  },
+  {
+    pattern:
+      /\b(?:above|below|under|over|beyond|(?:at|with) (?:greater|larger|smaller|higher|lower|more|less)) [^.,;:\n]{2,24}(?=[,:]| (?:mm|%|kg|°))/gi,
+    heads: true,
+  },
+  { pattern: /\bonly (?:where|if|when|in case) [^.,;:()\n]{3,60}/gi },
+  { pattern: /\bgot (?:the|an?|no) [^.,;:?\n]{3,40}\?/gi, heads: true },
+  // `Only vehicles built after 03/2019 …; before that order foot G2`
+  { pattern: /\b(?:before|after) that (?=(?:date|order|use|fit|take|you|the|it)\b)/gi, heads: true },
+  // `With roof load the limit is 60 kg`: equipment that some have
+  {
+    pattern:
+      /\bwith(?:out)? (?:an? |the )?(?:roof load|roof rack|air suspension|(?:all|four|front|rear)[- ]wheel drive|tow ?bar|trailer|winch|radar|(?:reversing )?camera|(?:parking )?sensors?|sun ?roof|heated seats?|head(?:light|lamp) washers?|fog (?:lamps?|lights?)|parking heater|side steps?|mud ?flaps?|sport(?:s)? (?:package|suspension)|(?:rear |front )?(?:sway|anti-roll) bar|bull ?bar|skid plate|spare wheel carrier|gas conversion|adaptive (?:dampers?|cruise)|lift kit|tow package)\b(?! (?:supplied|included))/gi,
+    heads: true,
+  },
   // `if …`, up to where the clause ends
   {
     pattern:
@@ -200,7 +227,7 @@ const RULES: readonly Rule[] = [
 
 /** Said in passing, and no branch of the work: `if you look at them`, `if you ask me`. */
 const IDIOM =
-  /^(?:[il1]f (?:you (?:look at|ask|like|will|want my|know what|see what)\b|anything\b|ever\b|only\b|at all\b|(?:you (?:are|'re) )?(?:in doubt|unsure|not sure)\b|you (?:have|need) (?:any )?(?:questions?|queries|help)\b|he\b|she\b|i\b|they seem\b)|when in doubt\b|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?)\b|when (?:i|we|you are (?:happy|done|ready|finished)|you've|all is|done|finished|ready)\b|in (?:this order|service|issue|edition|the (?:carton|box|bag|kit|crate|parcel)|short|use|all|general|total|detail|brief|stock|question)\b|on (?:mon|tues|wednes|thurs|fri|satur|sun)day\b|with (?:\d|two|three|four|six|eight) |with the axle$|for (?:the person|your|questions|more|help|example)\b|(?:on|in) (?:the )?(?:way|page|next|same|other hand)\b|at (?:(?:the )?(?:end|beginning|start|last)\b|\d))|\b(?:unit is given|stands behind it|otherwise|stated|noted|marked|complain)\b|torque\?|\b(?:required|needed|necessary|supplied|included)\??$|\d\?$|\d ?n[·.]?m\b|only on the$/i;
+  /^(?:(?:when|once) (?:they|all|both|everything)(?:'re| are| is)? (?:all |both )?(?:in|on|started|tight|done|up)\b|where i\b|in this$|when i\b|for [a-z] = |if you (?:must|have to have)\b|should [^.]{2,40}\?|[il1]f (?:you (?:look at|ask|like|will|want my|know what|see what)\b|anything\b|ever\b|only\b|at all\b|(?:you (?:are|'re) )?(?:in doubt|unsure|not sure)\b|you (?:have|need) (?:any )?(?:questions?|queries|help)\b|he\b|she\b|i\b|they seem\b)|when in doubt\b|in (?:the )?case of (?:any )?(?:doubts?|questions?|queries|problems?)\b|when (?:i|we|you are (?:happy|done|ready|finished)|you've|all is|done|finished|ready)\b|in (?:this order|service|issue|edition|the (?:carton|box|bag|kit|crate|parcel)|short|use|all|general|total|detail|brief|stock|question)\b|on (?:mon|tues|wednes|thurs|fri|satur|sun)day\b|with (?:\d|two|three|four|six|eight) |with the axle$|for (?:the person|your|questions|more|help|example)\b|(?:on|in) (?:the )?(?:way|page|next|same|other hand)\b|at (?:(?:the )?(?:end|beginning|start|last)\b|\d))|\b(?:unit is given|stands behind it|otherwise|stated|noted|marked|complain)\b|torque\?|\b(?:required|needed|necessary|supplied|included)\??$|\d\?$|\d ?n[·.]?m\b|only on the$/i;
 /** `Where the frame meets the chassis`: a place. */
 const PLACE_SAID =
   /^where (?:the|a|an|it|they|each|both) (?:[\w-]+ ){0,3}(?:meets?|touch(?:es)?|sits?|joins?|cross(?:es)?|pass(?:es)?|enters?|lies?|rests?|ends?|begins?|runs?|goes|bolts?)\b/i;
@@ -236,6 +263,8 @@ export function conditions(text: string): Array<{ start: number; end: number; va
       const when = printed.replace(ACTION, '');
       if (when.length >= 6 && !years) printed = when.replace(ENDS, '');
       if (printed.length < 3 || /^(?:when|where|if)$/i.test(printed) || /\botherwise\b/i.test(printed)) continue;
+      // A letter's question that is quoted, and a title in capitals, are no branch.
+      if (/\?$/.test(printed) && (/^\s*>/.test(lineAt(text, start)) || /^[^a-z]+$/.test(lineAt(text, start)))) continue;
       // In a talk a question is answered by the other.
       if (/\?$/.test(printed) && /^\s*(?:\[[\d:.]+\] ?)?\p{L}{1,14}: /u.test(lineAt(text, start))) continue;
       if (

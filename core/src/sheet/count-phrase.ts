@@ -210,6 +210,19 @@ export function countAt(
       continue;
     }
     const over = step(next);
+    // `six M12 x 1.5 and two M10`: the size is all that is said of them.
+    if (over !== undefined && first.kind === 'word' && words === 0 && threadAt(tokens, next)) {
+      const behind = tokens[over];
+      if (behind === undefined || behind.kind === 'break' || ENDS_SIZE.test(behind.lower))
+        return { value: { kind: 'count', count, noun: nounBefore(tokens, at) ?? 'bolt' }, next: over, suspect: false };
+    }
+    // `four M tens`, `four sixteens`
+    if (
+      over !== undefined &&
+      tokens[over - 1]?.kind === 'word' &&
+      /(?:t|en|x|lve)s$/.test(tokens[over - 1]?.lower ?? '')
+    )
+      return { value: { kind: 'count', count, noun: 'bolt' }, next: over, suspect: false };
     // `the eight M12s`
     if (over !== undefined && tokens[over]?.lower === 's' && touching(tokens[over - 1], tokens[over]))
       return { value: { kind: 'count', count, noun: 'bolt' }, next: over + 1, suspect: false };
@@ -316,6 +329,46 @@ export function shareAt(tokens: readonly Token[], at: number, piece: string | un
         behind: true,
       }
     : undefined;
+}
+
+/** What may follow `all four` where it stands for the pieces themselves. */
+const AFTER_ALL =
+  /^(?:[.,;:)]|started|in|are|is|go|goes|get|gets|and|by|at|to|with|finger|hand|snug|loose|before|then|again|tight)$/;
+
+/**
+ * A count of a piece that is not named again: `four of them`, `two 8 mm ones`, `eight altogether`, `all six started`.
+ *
+ * @param piece - the piece last named or sized in this step; without one nothing is counted
+ * @param step - steps over a thread or size at a place, giving the index after it
+ */
+export function pronounCountAt(
+  tokens: readonly Token[],
+  at: number,
+  piece: string | undefined,
+  step: (at: number) => number | undefined,
+): Phrase | undefined {
+  if (piece === undefined) return undefined;
+  const all = tokens[at]?.lower === 'all';
+  const number = all ? at + 1 : at;
+  const token = tokens[number];
+  const count = countOf(token);
+  if (token === undefined || count === undefined || count < 2 || count > 60 || /^(?:both|a|one)$/.test(token.lower))
+    return undefined;
+  const found = (next: number): Phrase => ({
+    value: { kind: 'count', count, noun: piece },
+    next,
+    suspect: false,
+    behind: true,
+  });
+  const after = (index: number): string => tokens[index]?.lower ?? '';
+  if (all) return tokens[number + 1] === undefined || AFTER_ALL.test(after(number + 1)) ? found(number + 1) : undefined;
+  if (/^(?:altogether|overall)$/.test(after(number + 1))) return found(number + 2);
+  if (after(number + 1) === 'in' && /^(?:all|total)$/.test(after(number + 2))) return found(number + 3);
+  if (after(number + 1) === 'of' && /^(?:them|em|those|these)$/.test(after(number + 2))) return found(number + 3);
+  // `four 12 mm ones`, `three little ones`
+  let next = step(number + 1) ?? number + 1;
+  if (!/^ones?$/.test(after(next)) && tokens[next]?.kind === 'word' && !BETWEEN.has(after(next))) next++;
+  return after(next) === 'ones' ? found(next + 1) : undefined;
 }
 
 /**

@@ -4,7 +4,7 @@ import { NUMBER_WORDS, TENS_WORDS } from './lexicon.ts';
 import { takenBy } from './place-in.ts';
 
 const SPOKEN =
-  'eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty(?:[- ](?:one|two|four|seven))?|thirty';
+  'four|five|six|seven|eight|nine|ten|eleven|twelve|thirteen|fourteen|fifteen|sixteen|seventeen|eighteen|nineteen|twenty(?:[- ](?:one|two|four|seven))?|thirty';
 const SIZE = String.raw`(\d-\d\/\d{1,2}|\d{1,2}\/\d{1,2}|\d{1,2}(?:[.,]\d)?|${SPOKEN})`;
 const MM = String.raw`\s?(mm|mils?\b|millimet(?:er|re)s?|in\.|inch|")?`;
 /** What stands between a size and its tool. */
@@ -22,6 +22,8 @@ const spokenNumber = (text: string): number | undefined => {
 const toMm = (size: string, unit: string | undefined): { mm: number; inch: boolean } | undefined => {
   const spoken = spokenNumber(size);
   const parts = /^(?:(\d)-)?(\d+)\/(\d+)$/.exec(size);
+  // A width ends in a half if in anything: `screws of 2.2` are those of a paragraph.
+  if (/^\d{1,2}[.,][1-46-9]$/.test(size) && !/^in|"/i.test(unit ?? '')) return undefined;
   const value =
     spoken ?? (parts ? Number(parts[1] ?? 0) + Number(parts[2]) / Number(parts[3]) : Number(size.replace(',', '.')));
   const inch = /^in|"/i.test(unit ?? '') || (parts !== null && !/^m/i.test(unit ?? ''));
@@ -30,13 +32,13 @@ const toMm = (size: string, unit: string | undefined): { mm: number; inch: boole
 };
 
 const KEY =
-  /\b(?:inner|internal|inside|allen|male|socket|l|ball[- ]end|t-handle)[- ]+(?:hex(?:agon)?[- ]+)?(?:keys?|bits?|hex\b)|\bhex(?:agon(?:al)?)?[- ]+(?:keys?|bits?)|\ballen\b|\bl-key/i;
+  /\b(?:inner |internal )?hex(?:agon)?[- ]+socket(?= ?$)|\b(?:inner|internal|inside|allen|male|socket|l|ball[- ]end|t-handle)[- ]+(?:hex(?:agon)?[- ]+)?(?:keys?|bits?|hex\b)|\bhex(?:agon(?:al)?)?[- ]+(?:keys?|bits?)|\ballen\b|\bl-key/i;
 
 function driveOf(words: string, size: string, unit: string | undefined): SheetDrive | undefined {
   const read = toMm(size, unit);
   if (!read) return undefined;
   const inch = read.inch ? { inch: true as const } : {};
-  if (/\b(?:12|twelve)[- ]point|bi-?hex/i.test(words)) return { kind: 'twelvePoint', acrossFlatsMm: read.mm };
+  if (/\b(?:12|twelve)[- ]?(?:point|pt\b)|bi-?hex/i.test(words)) return { kind: 'twelvePoint', acrossFlatsMm: read.mm };
   return KEY.test(words)
     ? { kind: 'hexKey', acrossFlatsMm: read.mm, ...inch }
     : { kind: 'hex', acrossFlatsMm: read.mm, ...inch };
@@ -94,19 +96,34 @@ const RULES: ReadonlyArray<{
       // `8 hex bolts` counts; a bare number is a size only before what is turned with.
       const bare = unit === undefined && !size.includes('/');
       if (bare && !/^(?:\w+[- ])*(?:socket|spanner|wrench|key|driver)$/i.test(words)) return undefined;
-      if (bare && Number(size) < 6) return undefined;
-      // `4 mm key` is the small one with six sides.
-      const small = /^(?:l[- ])?keys?$/i.test(words) && (toMm(size, unit)?.mm ?? 99) <= 10;
-      return driveOf(small ? 'hex key' : words, size, unit);
+      if (bare && (spokenNumber(size) ?? Number(size)) < 6) return undefined;
+      // `4 mm key`, `6 mm hex` is the small one with six sides.
+      const mm = toMm(size, unit)?.mm ?? 99;
+      const small = /^(?:l[- ])?keys?$/i.test(words) ? mm <= 10 : /^hex$/i.test(words) && mm <= 6;
+      return driveOf(small ? 'hex key' : words.replace(/\bhex(?:agon(?:al)?)?[- ]+sockets?$/i, 'socket'), size, unit);
     },
   },
   // `key of 14`, `spanner 13`, `Socket 17 for M10`, `inner key 6`, `hexagon 10`, `SW 13`
   {
     pattern: new RegExp(
-      String.raw`\b((?:inner |internal |hex |allen )?(?:keys?|spanners?|sockets?|wrench(?:es)?|hexagon|hex|allen|s\.?w\.?|a\.?f\.?|across flats|width)) (?:of |size |no\.? )?${SIZE}${MM}${NOT_SIZE}`,
+      String.raw`\b((?:inner |internal |hex(?:agon)? |allen )?(?:keys?|spanners?|sockets?|wrench(?:es)?|hexagon|hex|allen|s\.?w\.?|a\.?f\.?|across flats|width)) (?:of |size |no\.? )?${SIZE}${MM}${NOT_SIZE}`,
       'gi',
     ),
     read: (match) => driveOf(match[1] ?? '', match[2] ?? '', match[3]),
+  },
+  // `8 mm square`: of a plug or a key, and of no tube.
+  {
+    pattern:
+      /(?<![\d.,/×x])(\d{1,2}) ?mm square\b(?! (?:tubes?|tubing|sections?|bars?|plates?|washers?|steel|pads?|beams?))/gi,
+    read: (match) => {
+      const mm = Number(match[1]);
+      return mm >= 5 && mm <= 19 ? { kind: 'square', size: `${mm} mm`, acrossFlatsMm: mm } : undefined;
+    },
+  },
+  // `eye bolt 18 mm wrench, rear shackle 21.`: the next piece's, of the same kind.
+  {
+    pattern: /(?<=\b\d{1,2} ?mm (?:wrench|spanner|socket), (?:\p{L}+ ){1,3})(\d{2})(?=[.;\n])/giu,
+    read: (match) => driveOf('', match[1] ?? '', 'mm'),
   },
   // `that's a 13 mil`: said of what fits.
   {
@@ -139,7 +156,14 @@ const RULES: ReadonlyArray<{
       String.raw`\b(heads?|nuts?|bolts?|screws?)\s+(?:of ${SIZE}${MM}|${SIZE}\s?(mm)\b)(?:[ -](?:heads?|hex))?${NOT_SIZE}(?!,? (?:long|thick|wide|deep|apart|from|of|to|or|dia|gap))`,
       'gi',
     ),
-    read: (match) => driveOf('', match[2] ?? match[4] ?? '', match[3] ?? match[5]),
+    read: (match) =>
+      driveOf(
+        /(?:12|twelve)[- ]?(?:pt\.?|point) $/i.exec(
+          match.input.slice(Math.max(0, match.index - 14), match.index),
+        )?.[0] ?? '',
+        match[2] ?? match[4] ?? '',
+        match[3] ?? match[5],
+      ),
     of: 'fastener',
   },
   // `Clamp nuts: 13 mm, dry.`
@@ -172,11 +196,19 @@ const RULES: ReadonlyArray<{
     pattern: /(?<![\w-])([TE])-?(\d{1,3}|[1-9][Oo])(?!\w|\.\d|-\w)/g,
     read: (match) => {
       const size = Number((match[2] ?? '').replace(/o/i, '0'));
+      if (isLineLabel(match)) return undefined;
       const known = match[1] === 'T' ? SIX_LOBE_KEYS : SIX_LOBE_SOCKETS;
       return known.has(size) ? { kind: 'sixLobe', size: `${match[1]}${size}` } : undefined;
     },
   },
 ];
+/** `E4 Exhaust:` above `E5 Drain screw:`: the letter and its number count the lines. */
+function isLineLabel({ 0: own, 1: letter, 2: number, index, input }: RegExpExecArray): boolean {
+  if (input.slice(input.lastIndexOf('\n', index - 1) + 1, index).trim() !== '') return false;
+  return [-1, 1].some((next) =>
+    new RegExp(`^[ \\t]*${letter}${Number(number) + next}(?=[ .:)])`, 'm').test(input) ? own !== undefined : false,
+  );
+}
 // ISO 10664 sizes and those of its outer counterpart; from memory.
 const SIX_LOBE_KEYS = new Set([5, 6, 7, 8, 9, 10, 15, 20, 25, 27, 30, 40, 45, 50, 55, 60, 70, 80, 90, 100]);
 const SIX_LOBE_SOCKETS = new Set([4, 5, 6, 7, 8, 10, 11, 12, 14, 16, 18, 20, 22, 24]);

@@ -95,6 +95,9 @@ export function singleOf(raw: string): { count: number; item: string } | undefin
 
 /** What is counted: the last piece of hardware named before `with`, `for`, `of`, or the last word there. */
 export function nounOf(item: string): string {
+  // `M10x1.5x30 cl. 10.9`: a size with its length and class is a bolt's.
+  if (/^M\d{1,2}(?: ?[x×] ?\d+(?:[.,]\d+)?){1,2}(?: ?mm)?(?:,? (?:cl(?:ass)?\.? ?)?\d{1,2}\.\d)?$/i.test(item.trim()))
+    return 'bolt';
   // Part numbers name no piece.
   const plain = item.replace(/\b[A-Z\d]+(?:-[A-Z\d]+)+\b/g, ' ').replace(/\band an? (?:half|quarter)\b/gi, ' ');
   const head =

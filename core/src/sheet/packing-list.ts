@@ -22,7 +22,7 @@ interface PackingLine extends Span {
 
 /** Opens a list of pieces, as a heading or at the head of a sentence. */
 const PIECES =
-  /\b(?:(?<!\b(?:\d|stays?|left|remains?|bolts?|nuts?|screws?|them|pieces|one|two|three|four|five|six|eight|ten|twelve) )in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|contenu|inhalt|contenido|contenuto|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:(?:the|this) )?(?:kit|box|bag|carton|crate))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|set|box|bag|carton|pack(?:et)?|crate|package|delivery) (?:contains?|contents|list|holds?|includes?|comprises)|(?<=^\W{0,4})what(?:'s| is| you (?:got|get|will find|should have))?|what(?:'s| is)? in the (?:box|bag|carton|kit)|what you (?:got|get|will find|should have)|you (?:will )?(?:get|find|receive|should have)|you should (?:find|receive)|there (?:ought to|should) be(?= (?:two|three|four|six|eight|ten|twelve|\d+)\b)|(?:scope|extent) of (?:delivery|supply)|(?:delivery|supply) (?:scope|extent|contents?)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|legend(?: of the (?:figure|drawing))?|bill of materials?|components|pieces|comes with)\b/i;
+  /\b(?:(?<!\b(?:\d|stays?|left|remains?|bolts?|nuts?|screws?|them|pieces|one|two|three|four|five|six|eight|ten|twelve) )in (?:the|this|each|your) (?:box|bag|carton|kit|pack(?:et|age)?|crate|tin|parcel)|contents?(?: of (?:the )?(?:box|bag|carton|kit|pack\w*|crate))?|contenu|inhalt|contenido|contenuto|packing (?:list|note)|parts? (?:list|supplied|included|furnished|in (?:(?:the|this) )?(?:kit|box|bag|carton|crate))|list of (?:parts|pieces|components|contents)|parts list|hardware(?: list| kit| pack| bag)?|fastener (?:list|pack|kit)|(?:kit|set|box|bag|carton|pack(?:et)?|crate|package|delivery) (?:contains?|contents|list|holds?|includes?|comprises)|(?<=^\W{0,4})what(?:'s| is| you (?:got|get|will find|should have))?|what(?:'s| is)? in the (?:box|bag|carton|kit)|what you (?:got|get|will find|should have)|you (?:will )?(?:get|find|receive|should have)|you should (?:find|receive)|there (?:ought to|should) be(?= (?:two|three|four|six|eight|ten|twelve|\d+)\b)|(?:scope|extent) of (?:delivery|supply)|(?:delivery|supply) (?:scope|extent|contents?)|supplied(?: parts| with)?|included(?: parts)?|parts of (?:the )?kit|legend(?: of the (?:figure|drawing))?|bill of materials?|components|pieces|comes (?:with|as|in)|consists of|is made up of)\b/i;
 const PIECES_ALONE =
   /^\s*(?:[A-Z\d]{1,3}[.)]\s+)?(?:parts?|kit|bag|box|carton|contents?|hardware|items?|supplied|you get|pack(?:age|et)?|fasteners?)(?: [A-Z\d]{1,3})?(?:\s*\([^)]*\))?\s*:?\s*$/i;
 const TOOLS =
@@ -168,12 +168,22 @@ function sentenceEnd(text: string, from: number): number {
 
 /** What a sentence says before the list it opens. */
 const OPENS_WRITTEN =
-  /(?:^\W{0,3}(?:parts?|contents?|hardware|components)[*\])>]{1,2}\s+|\b(?:find|get|gets|got(?! the\b)|should have|ought to have|holds?|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are|(?:ought to|should) be))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d|\p{L}[\p{L} -]{2,24},\s+(?:an?|one|two|three|four|six|eight|\d+)\s)/iu;
+  /(?:^\W{0,3}(?:parts?|contents?|hardware|components)[*\])>]{1,2}\s+|\b(?:find|get|gets|got(?! the\b)|should have|ought to have|holds?|comes (?:with|as)|consists of|is made up of|contains?|includes?|comprises|receive|supplied(?: are)?|(?:there )?(?:is|are|(?:ought to|should) be))\s+|:\s+)(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|n\.)\s|\(?\d|\p{L}[\p{L}-]*(?: [\p{L}-]+){0,4} ?\(?(?:[x×]\s?)?\d|\p{L}[\p{L} -]{2,24},\s+(?:an?|one|two|three|four|six|eight|\d+)\s)/iu;
 
 /** An answer that begins to count at once. */
 const ANSWERS =
   /^\s*(?:A[.:]\s+)?(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\s|\(?\d)/i;
 const FEW_PIECES = 3;
+/** A heading and its list in strokes: `Carton: arm / bracket / 5 pcs M10 bolts`. */
+const STROKES = /^\W{0,4}\p{L}[\p{L} ]{2,30}:\s+(?=[^:\n]* \/ [^:\n]* \/ )/iu;
+
+/** The items between strokes: what bears no number is there once. */
+const strokedItems = (text: string, start: number): PackingLine[] =>
+  piecesOf(text, start).flatMap((piece) => {
+    const bare = piece.text.replace(/[.,;]+$/, '');
+    const item = itemOf(bare) ?? (/^\p{L}[\p{L} -]{1,40}$/u.test(bare) ? { count: 1, item: bare } : undefined);
+    return item ? [{ start: piece.start, end: piece.end, ...item }] : [];
+  });
 
 /** Finds the lists of a sheet, and what its packing lists hold. Linear in the length of the text. */
 export function packingLists(text: string): { lists: SheetList[]; lines: PackingLine[]; labels: ReadonlySet<string> } {
@@ -202,12 +212,33 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
       const from = line.start + opened.index + opened[0].length;
       let end = sentenceEnd(text, from);
       // `… and eight washers. Plus four bolts for the tabs.`
-      while (/^\.[ \t]+(?:plus|also|and|then there)\b/i.test(text.slice(end, end + 16)))
+      while (
+        /^\.[ \t]+(?:plus|also|and|then there|in the (?:bag|box|other) (?:i counted|there are|are|you))\b/i.test(
+          text.slice(end, end + 16),
+        )
+      )
         end = sentenceEnd(text, end + 1);
       const items = writtenItems(text.slice(from, end), from);
       if (items.length >= 2) {
         lists.push({ start: line.start, end, of: heading });
         if (heading === 'pieces') found.push(...items);
+        while (at < lines.length && (lines[at] as Line).start < end) at++;
+        continue;
+      }
+    }
+    // `What is in the box? One damper, two brackets, …`
+    const asked = /^[^?\n]{8,60}\?[ \t]+/.exec(line.text);
+    const answerBehind =
+      heading === 'pieces' && asked && ASKS.test(asked[0].trimEnd()) && ANSWERS.test(line.text.slice(asked[0].length));
+    // `Carton: arm / hub bracket / 5 pcs M10 bolts`
+    const strokes = heading === 'pieces' ? STROKES.exec(line.text) : null;
+    if ((answerBehind && asked) || strokes) {
+      const from = line.start + (strokes?.[0].length ?? asked?.[0].length ?? 0);
+      const end = strokes ? line.end : sentenceEnd(text, from);
+      const items = strokes ? strokedItems(text.slice(from, end), from) : writtenItems(text.slice(from, end), from);
+      if (items.length >= FEW_PIECES) {
+        lists.push({ start: line.start, end, of: heading });
+        found.push(...items);
         while (at < lines.length && (lines[at] as Line).start < end) at++;
         continue;
       }
@@ -312,7 +343,9 @@ function headingOf(line: string): SheetList['of'] | undefined {
     PIECES.test(head) &&
     (short ||
       /:/.test(head) ||
-      /\b(?:in the|you (?:will )?(?:find|get)|should (?:have|be|find)|ought to be|contains?|holds?)\b/i.test(head))
+      /\b(?:in the|you (?:will )?(?:find|get)|should (?:have|be|find)|ought to be|contains?|holds?|comes (?:as|with)|consists of)\b/i.test(
+        head,
+      ))
   )
     // `Parts supplied by the owner are not …`: a sentence about them is no list.
     return (/\?$/.test(plain) ? !ASKS.test(plain) : /[.!]$/.test(plain) && !/,|:/.test(plain)) ? undefined : 'pieces';
@@ -366,6 +399,8 @@ function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { ro
     const goesOn =
       before !== undefined &&
       blanks === 0 &&
+      // A row of cells of its own, whatever letter it begins with.
+      !(cells.length > 3 && cells.some((cell) => CELL_COUNT.test(cell.text))) &&
       !BAG.test(line.text) &&
       !COUNT_ENDS.test(before.text) &&
       (/[,/]\s*$/.test(before.text) ||
@@ -398,7 +433,12 @@ function rowsBelow(lines: readonly Line[], heading: number, next?: RegExp): { ro
   return { rows, end };
 }
 
-const CELL_COUNT = /^\(?(?:[x×] ?)?(\d{1,3})\)?(?:\s*(?:x|×|pcs?\.?|pieces|off|ea(?:ch)?\.?|nos?\.?|pr|pairs?))?\.?$/i;
+const CELL_COUNT =
+  /^\(?(?:[x×] ?)?(\d{1,3}(?: ?\+ ?\d{1,2})?)\)?(?:\s*(?:x|×|pcs?\.?|pieces|off|ea(?:ch)?\.?|nos?\.?|pr|pairs?))?\.?$/i;
+
+/** The count of a cell, of both sides where it is given for each: `3+3`; NaN where it holds none. */
+const cellCount = (cell: string): number =>
+  (CELL_COUNT.exec(cell)?.[1] ?? 'none').split('+').reduce((sum, part) => sum + Number(part), 0);
 
 /** After an empty line only what looks like a row goes on with the list, and no sentence does. */
 const isRow = (line: string): boolean =>
@@ -456,7 +496,7 @@ function countUnder({ at: column, of, from, to, beside }: CountColumn, row: Line
   const whole = cells.length === of;
   const below = cells.findIndex((cell) => Math.min(cell.to, to) - Math.max(cell.from, from) > 0);
   const at = whole ? column : below;
-  const count = Number(CELL_COUNT.exec(cells[at]?.text ?? '')?.[1]);
+  const count = cellCount(cells[at]?.text ?? '');
   const words = cells
     .filter((cell, index) => index !== at && !(whole && beside.has(index)) && /\p{L}{2}/u.test(cell.text))
     .slice(0, 3);
@@ -535,7 +575,7 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
         // The count stands at the end, or before the words; a size in its own column does not count.
         const last = numbers.at(-1);
         const chosen = named || last === cells.at(-1) ? last : numbers[0];
-        const count = Number(CELL_COUNT.exec(chosen?.text ?? '')?.[1]);
+        const count = cellCount(chosen?.text ?? '');
         const pair = /\bpairs?\b|\bpr\b/i.test(chosen?.text ?? '');
         const item = words.map((cell) => cell.text).join(', ');
         if (count > 0 && count <= 500)

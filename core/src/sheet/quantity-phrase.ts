@@ -185,8 +185,13 @@ function afterJoint(tokens: readonly Token[], at: number, between: boolean): num
   }
   // `3...4` and `17..20`: points that touch.
   let points = at;
-  while (tokens[points]?.text === '.' && (points === at || tokens[points - 1]?.end === tokens[points]?.start)) points++;
-  if (points - at >= 2 && points - at <= 3) return points;
+  // `23 . . . 27` is set wide.
+  while (
+    tokens[points]?.text === '.' &&
+    (points === at || (tokens[points]?.start ?? 0) - (tokens[points - 1]?.end ?? 0) <= 1)
+  )
+    points++;
+  if (points - at >= 2 && points - at <= 3 && tokens[points]?.kind === 'number') return points;
   const words = RANGE_WORDS.find((list) => list.every((word, index) => tokens[at + index]?.lower === word));
   return words && at + words.length;
 }
@@ -234,7 +239,13 @@ function readQuantity(tokens: readonly Token[], start: number, source: string): 
   // A unit may stand in the next cell of a table.
   const firstUnit =
     unitAt(tokens, first.next, source, touch(first.next)) ??
-    (tokens[first.next]?.text === '|' ? unitAt(tokens, first.next + 1, source, false) : undefined);
+    (tokens[first.next]?.text === '|' ? unitAt(tokens, first.next + 1, source, false) : undefined) ??
+    // `thirty eight, newton metres`: a breath between.
+    (tokens[first.next]?.text === ',' &&
+    /^(?:newton|foot|inch|ft|lb)/.test(tokens[first.next + 1]?.lower ?? '') &&
+    tokens[at]?.kind === 'word'
+      ? unitAt(tokens, first.next + 1, source, false)
+      : undefined);
   let next = firstUnit?.next ?? first.next;
   const joined = afterJoint(tokens, next, between);
   const slashed = joined === undefined && tokens[next]?.text === '/' && firstUnit === undefined;

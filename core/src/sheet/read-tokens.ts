@@ -1,6 +1,6 @@
 import { dimensionOf, type TorqueUnit, toBase } from '../quantity/unit.ts';
 import type { Aftercare } from './aftercare-phrase.ts';
-import { countAt, shareAt, trailingCountAt } from './count-phrase.ts';
+import { countAt, pronounCountAt, shareAt, trailingCountAt } from './count-phrase.ts';
 import { drives } from './drive-phrase.ts';
 import type { Fact, FactValue, TorqueValue } from './fact.ts';
 import { type Phrase, sizedAt } from './fastener-phrase.ts';
@@ -181,8 +181,13 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       ) {
         // A row that has a torque counts what it tightens, whatever language it is called in.
         const each = sense === 'countPerSide' ? { perSide: true as const } : {};
-        add({ kind: 'count', count: token.value, noun: named ?? 'piece', ...each }, spanOf(at, next), named ? 1 : 0.8);
-        at = next;
+        // `3+3`: both sides, each for itself.
+        const [plus, other] = [tokens[at + 1], tokens[at + 2]];
+        const both = plus?.text === '+' && other?.kind === 'number' && other.value !== undefined;
+        const count = both ? token.value + (other.value ?? 0) : token.value;
+        const end = both ? at + 3 : next;
+        add({ kind: 'count', count, noun: named ?? 'piece', ...each }, spanOf(at, end), named ? 1 : 0.8);
+        at = end;
         continue;
       }
       // The length of the thread its row names.
@@ -335,6 +340,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       inList || numbered || celled
         ? undefined
         : (shareAt(tokens, at, lastPiece) ??
+          pronounCountAt(tokens, at, lastPiece ?? (about === undefined ? undefined : 'bolt'), overSized) ??
           countAt(tokens, at, overSized, isReference) ??
           (named !== undefined || justSized(token.start)
             ? trailingCountAt(tokens, at, named ?? 'bolt', isReference)
@@ -380,6 +386,11 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
     }
     if (word) {
       const assumed = word.suspect ? 0.7 : 1;
+      // `1 bag (screws as above)` of a list tightens nothing.
+      if (word.value.kind === 'sameAsAbove' && inList) {
+        at = word.next;
+        continue;
+      }
       if (word.value.kind === 'sameAsAbove') {
         // `As above, but only 50 Nm`: the other figure holds.
         const other = /^,? but\b[^.;\n]{0,20}$/.test(

@@ -122,17 +122,91 @@ function spokenPitch(
   return found;
 }
 
-/** Dictated: `m ten by thirty five`, `m twelve by one point seven five by fifty`, `m eight`. */
+/** A pitch behind `by` or behind the word for it, in figures or in words; only one that the size has. */
+function pitchAt(
+  tokens: readonly Token[],
+  at: number,
+  nominalMm: number,
+): { pitchMm: number; next: number } | undefined {
+  const figure = tokens[at];
+  if (figure?.kind === 'number' && figure.value !== undefined)
+    return seriesOfPitch('metric', nominalMm, figure.value) === 'other'
+      ? undefined
+      : { pitchMm: figure.value, next: at + 1 };
+  return spokenPitch(tokens, at, nominalMm);
+}
+
+/** `fine thread one point two five`, `, fine pitch, 1.25` behind a size: its pitch, printed or the fine one. */
+function finePitch(
+  tokens: readonly Token[],
+  at: number,
+  nominalMm: number,
+): { pitchMm: number; next: number } | undefined {
+  let next = at + (tokens[at]?.text === ',' ? 1 : 0);
+  if (tokens[next]?.lower !== 'fine') return undefined;
+  next++;
+  if (/^(?:thread|pitch)$/.test(tokens[next]?.lower ?? '')) next++;
+  const printed = pitchAt(tokens, tokens[next]?.text === ',' ? next + 1 : next, nominalMm);
+  if (printed) return printed;
+  const pitchMm = standardPitchMm('metric', nominalMm, 'fine');
+  return pitchMm === undefined ? undefined : { pitchMm, next };
+}
+
+/** Bolts by their size alone, as a fitter says it: `four sixteens`. */
+const BY_SIZE: Record<string, number> = {
+  eights: 8,
+  tens: 10,
+  twelves: 12,
+  fourteens: 14,
+  sixteens: 16,
+  eighteens: 18,
+};
+/** `sixteen by fifty`: said of a bolt, with its length. */
+const SAID_SIZES: Record<string, number> = { eight: 8, ten: 10, twelve: 12, fourteen: 14, sixteen: 16 };
+/** Shortest bolt that is said by size and length alone, mm. */
+const SAID_LENGTH = 16;
+
+/** `four sixteens`, and then `sixteen by fifty`: sizes without their letter, and doubted. */
+function sizeAloneAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
+  const word = tokens[at]?.lower ?? '';
+  const many = BY_SIZE[word];
+  const before = tokens[at - 1]?.lower ?? '';
+  if (many !== undefined && (before === 'the' || NUMBER_WORDS[before] !== undefined || /^\d{1,2}$/.test(before)))
+    return sized(many, undefined, at + 1);
+  const one = tokens[at]?.kind === 'word' ? SAID_SIZES[word] : undefined;
+  if (one === undefined || tokens[at + 1]?.lower !== 'by') return undefined;
+  const length = quantityAt(tokens, at + 2, source);
+  return length && length.min === length.max && length.max >= SAID_LENGTH && (length.unit ?? 'mm') === 'mm'
+    ? sized(one, length.max, length.next)
+    : undefined;
+}
+
+/** A coarse thread that is only said by its size. */
+function sized(nominalMm: number, lengthMm: number | undefined, next: number): Phrase | undefined {
+  const pitch = standardPitchMm('metric', nominalMm, 'coarse');
+  if (pitch === undefined) return undefined;
+  const { designation } = metricThread(nominalMm, pitch);
+  return {
+    value: { kind: 'thread', designation, pitchAssumed: true, ...(lengthMm === undefined ? {} : { lengthMm }) },
+    next,
+    suspect: true,
+  };
+}
+
+/** Dictated: `m ten by thirty five`, `m twelve by one point seven five by fifty`, `m eight`, `M12 by one point five`. */
 function spokenMetricAt(tokens: readonly Token[], at: number, source: string): Phrase | undefined {
-  if (tokens[at]?.lower !== 'm' || tokens[at + 1]?.kind !== 'word') return undefined;
+  if (tokens[at]?.lower !== 'm') return undefined;
+  const written = tokens[at + 1]?.kind === 'number';
+  if (written && tokens[at + 1]?.start !== tokens[at]?.end) return undefined;
   const plural = NUMBER_WORDS[(tokens[at + 1]?.lower ?? '').replace(/(?<=t|en|x|lve)s$/, '')];
-  const size =
-    quantityAt(tokens, at + 1, source) ??
-    (plural === undefined ? undefined : { min: plural, max: plural, next: at + 2, suspect: false, unit: undefined });
+  const size = written
+    ? { max: tokens[at + 1]?.value, next: at + 2, unit: undefined }
+    : (quantityAt(tokens, at + 1, source) ??
+      (plural === undefined ? undefined : { max: plural, next: at + 2, unit: undefined }));
   const nominal = size?.unit === undefined ? size?.max : undefined;
   const pitch = nominal === undefined ? undefined : standardPitchMm('metric', nominal, 'coarse');
   if (size === undefined || nominal === undefined || pitch === undefined) return undefined;
-  const said = tokens[size.next]?.lower === 'by' ? spokenPitch(tokens, size.next + 1, nominal) : undefined;
+  const said = tokens[size.next]?.lower === 'by' ? pitchAt(tokens, size.next + 1, nominal) : undefined;
   if (said) {
     const from = tokens[said.next]?.lower === 'by' ? said.next + 1 : said.next;
     const length = quantityAt(tokens, from, source);
@@ -145,17 +219,26 @@ function spokenMetricAt(tokens: readonly Token[], at: number, source: string): P
       ? { value: { kind: 'thread', designation, lengthMm: length.max }, next: length.next, suspect: false }
       : { value: { kind: 'thread', designation }, next: said.next, suspect: false };
   }
-  const value: FactValue = {
-    kind: 'thread',
-    designation: metricThread(nominal, pitch).designation,
-    pitchAssumed: true,
-  };
   const long = tokens[size.next]?.lower === 'by' ? quantityAt(tokens, size.next + 1, source) : undefined;
-  return long && (long.unit === undefined || long.unit === 'mm')
-    ? { value: { ...value, lengthMm: long.max }, next: long.next, suspect: false }
-    : { value, next: size.next, suspect: false };
+  const length = long && (long.unit === undefined || long.unit === 'mm') ? long : undefined;
+  const fine = finePitch(tokens, length?.next ?? size.next, nominal);
+  // In figures, a plain callout is read for itself.
+  if (written && !fine) return undefined;
+  return {
+    value: {
+      kind: 'thread',
+      designation: metricThread(nominal, fine?.pitchMm ?? pitch).designation,
+      ...(fine ? {} : { pitchAssumed: true as const }),
+      ...(length ? { lengthMm: length.max } : {}),
+    },
+    next: fine?.next ?? length?.next ?? size.next,
+    suspect: false,
+  };
 }
 
 /** A thread callout, those in words too. */
 export const anyThreadAt = (tokens: readonly Token[], at: number, source: string): Phrase | undefined =>
-  threadAt(tokens, at) ?? spokenInchAt(tokens, at, source) ?? spokenMetricAt(tokens, at, source);
+  spokenMetricAt(tokens, at, source) ??
+  threadAt(tokens, at) ??
+  spokenInchAt(tokens, at, source) ??
+  sizeAloneAt(tokens, at, source);

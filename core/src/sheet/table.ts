@@ -61,7 +61,7 @@ export function cellsOf(line: string, offset: number): Cell[] {
 function torqueUnitOf(heading: string): TorqueUnit | undefined {
   const bare = heading
     .replace(
-      /\b(final|tightening|torque|tension|spec|specification|value|values|figure|setting|tighten|to|in|pull)\b/gi,
+      /\b(final|tightening|torque|tq|trq|nom|tension|spec|specification|value|values|figure|setting|tighten|to|in|pull)\b/gi,
       ' ',
     )
     .replace(/[()[\]{},:]/g, ' ')
@@ -102,7 +102,7 @@ function senseOf(heading: string): ColumnSense | undefined {
 
 /** A column of torques whose heading leaves out the unit: its first row with one gives it. */
 const TORQUE_ALONE =
-  /^(?:(?:final|tightening) )?(?:torques?|tighten(?:ing)?|tightening torque|drehmoment|anzugsmoment|couple(?: de serrage)?|par(?: de apriete)?|coppia(?: di serraggio)?|aanhaalmoment)$/i;
+  /^(?:(?:final|tightening) )?(?:torques?|tq|trq|tighten(?:ing)?|tightening torque|drehmoment|anzugsmoment|couple(?: de serrage)?|par(?: de apriete)?|coppia(?: di serraggio)?|aanhaalmoment)$/i;
 /** `160 Nm`: a figure with its unit. */
 const WITH_UNIT = /^\d+(?:[.,]\d+)?\s*(?:[-–]\s*\d+(?:[.,]\d+)?\s*)?(\p{L}[\p{L}·. -]*)$/u;
 

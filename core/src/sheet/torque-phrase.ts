@@ -103,6 +103,14 @@ function toleranceAt(tokens: readonly Token[], from: number, source: string, nom
     if (tokens[minus]?.text === '-' && plus !== undefined && less !== undefined)
       return { plus, minus: less, next: closed(minus + 2) };
   }
+  // `-5/+0`, and no range: `65 N·m, tolerance -5/+0`
+  const minusFirst = tokens[at]?.text === '-' && tokens[at + 1]?.kind === 'number' ? at + 2 : undefined;
+  if (minusFirst !== undefined) {
+    const plusAt = tokens[minusFirst]?.text === '/' ? minusFirst + 1 : minusFirst;
+    const [less, plus] = [tokens[at + 1]?.value, tokens[plusAt + 1]?.value];
+    if (tokens[plusAt]?.text === '+' && plus !== undefined && less !== undefined)
+      return { plus, minus: less, next: closed(plusAt + 2) };
+  }
   const signs = ['±', '+/-', '+-'];
   const sign = signs.find((text) => [...text].every((mark, index) => tokens[at + index]?.text === mark));
   const giveOrTake = ['give', 'or', 'take'].every((word, index) => tokens[at + index]?.lower === word);
@@ -431,5 +439,7 @@ export function torqueAt(tokens: readonly Token[], at: number, source: string): 
   }
   // `1,500` is fifteen hundred or one and a half: read as thousands, and not trusted.
   const comma = /^\d{1,3},\d{3}$/.test(tokens[at]?.text ?? '');
-  return { value, next, suspect: phrase.suspect || comma };
+  // `▒5 N·m`: a stain or a sign nobody could read stands where its first digit may have been.
+  const stained = /[▒░▓█�□¿]$/.test(source.slice(Math.max(0, (tokens[at]?.start ?? 0) - 1), tokens[at]?.start ?? 0));
+  return { value, next, suspect: phrase.suspect || comma || stained };
 }

@@ -79,9 +79,13 @@ function asListed(
   listed: ReadonlySet<string>,
   torque: Of<'torque'>,
   thread: Thread | undefined,
+  /** The sentences that count its pieces and put it together. */
+  beside: ReadonlyArray<number | undefined>,
 ): Thread | undefined {
   if (!thread) {
-    const inch = inchSizeIn(reading.steps[torque.step]?.text ?? '');
+    const inch = [torque.step, ...beside]
+      .map((at) => inchSizeIn(reading.steps[at ?? -1]?.text ?? ''))
+      .find((size) => size !== undefined);
     const ofSize = [...listed].filter((designation) => inch !== undefined && designation.startsWith(`${inch}-`));
     return ofSize.length === 1 ? threadNamed(ofSize[0]) : undefined;
   }
@@ -322,10 +326,19 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const size = inchSizeIn(reading.steps[step]?.text ?? '');
     for (const name of [about?.replace(' × ', ' x '), size && `${size}-`]) if (name) claimed.set(name, step);
   }
+  /** `Shoulder bolts 45 lb ft` further on: those are no others'. */
+  const calledLater = (item: Item, step: number): boolean => {
+    const name = item.name.toLowerCase().replace(/^\d+(?:\.\d+)? ?mm /, '');
+    return (
+      /^\p{L}+[ -]\p{L}+$/u.test(name) &&
+      torqueSteps.some((by) => by > step && reading.steps[by]?.text.toLowerCase().includes(name))
+    );
+  };
+  const torqueSteps = [...new Set(facts.filter(isKind('torque')).map((fact) => fact.step))];
   const waits = (item: Item, step: number): boolean =>
     [...claimed].some(
       ([name, by]) => by > step && (item.thread === name || (name.endsWith('-') && item.thread?.startsWith(name))),
-    );
+    ) || calledLater(item, step);
   const pathOf = (group: string): string => `groups[${kit.groups.findIndex((entry) => entry.id === group)}]`;
   for (const torque of facts.filter(isKind('torque'))) {
     const when = conditionFor(drafting, torque);
@@ -355,7 +368,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const asked = longest?.thread ? { ...torque, about: longest.thread.replace(' x ', ' × ') } : torque;
     const said = jointSentences(drafting, packing, asked);
     const sentence = reading.steps[torque.step]?.text ?? '';
-    const thread = asListed(drafting, threads, asked, threadOf(asked, said));
+    const thread = asListed(drafting, threads, asked, threadOf(asked, said), [said.count?.step, ...said.assembled]);
     const written = thread?.designation.replace(' × ', ' x ');
     const version = variants.nameAt(torque.step);
     const row = inTable(sentence);
@@ -401,7 +414,8 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const ofLabel = (kind: ItemKind) => said.items.find((item) => item.kind === kind && left(item) > 0);
     // Neither size nor label: the only piece of its kind that the list has left, or the only one there are so many of.
     const only = (kind: ItemKind): Item | undefined => {
-      if (written !== undefined || said.items.length > 0 || !said.kinds.includes(kind)) return undefined;
+      const named = said.kinds.length > 0 ? said.kinds : [KIND_OF[said.count?.value.noun ?? '']];
+      if (written !== undefined || said.items.length > 0 || !named.includes(kind)) return undefined;
       if (OF_THE_VEHICLE.test(sentence)) return undefined;
       const rest: Item[] = [];
       const asMany: Item[] = [];

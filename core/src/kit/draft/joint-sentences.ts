@@ -278,7 +278,13 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const count =
     inRow ??
     (ownCount && ownCount.start < torque.start ? ownCount : undefined) ??
-    (toldAt === undefined ? undefined : bestCount(countable(toldAt), phrase, reading.steps[toldAt] as SheetStep));
+    (toldAt === undefined ? undefined : bestCount(countable(toldAt), phrase, reading.steps[toldAt] as SheetStep)) ??
+    // `Clamp halves 30 lb ft, both bolts a little at a time`: right behind its own figure.
+    countable(torque.step).find(
+      (fact) =>
+        fact.start > torque.start &&
+        inStep(torque.step).findLast((other) => other.value.kind === 'torque' && other.start < fact.start) === torque,
+    );
   const countAt = count?.step ?? torque.step;
   const countText = [reading.steps[countAt]?.text ?? '', ...followers(reading.steps, countAt)].join(' ');
   const times =

@@ -5,6 +5,9 @@ import { kindsIn, placedOnes, tellingWords } from './joint-words.ts';
 /** How far a sentence about the same joint may stand, in sentences that share its word. */
 const NEAREST = 24;
 
+/** A question that the next sentence answers. */
+const ASKS_SHORTLY = /^[^.!?\n]{6,60}\?$/;
+
 /** Sentences of a sheet by the words and labels they name, so that those of one joint are found without a search. */
 export interface SentenceIndex {
   words(at: number): readonly string[];
@@ -22,7 +25,11 @@ const known = new WeakMap<SheetReading['steps'], SentenceIndex>();
 export function sentenceIndex(steps: SheetReading['steps']): SentenceIndex {
   const made = known.get(steps);
   if (made) return made;
-  const words = steps.map((step) => [...tellingWords(step.text), ...placedOnes(step.text)]);
+  const own = steps.map((step) => [...tellingWords(step.text), ...placedOnes(step.text)]);
+  // `And the clamp?`, and the answer does not name it again.
+  const words = own.map((told, at) =>
+    ASKS_SHORTLY.test(steps[at - 1]?.text ?? '') ? [...told, ...(own[at - 1] ?? [])] : told,
+  );
   const kinds = steps.map((step) => kindsIn(step.text));
   const labels = steps.map((): string[] => []);
   const places = new Map<string, number[]>();
