@@ -40,10 +40,10 @@ const FLOORS = {
   },
   blind: {
     torque: [0.95, 0.91],
-    thread: [0.96, 0.96],
+    thread: [0.93, 0.95],
     count: [0.85, 0.94],
     compound: [0.9, 0.93],
-    condition: [0.7, 0.9],
+    condition: [0.7, 0.88],
   },
 } as const;
 

@@ -99,6 +99,14 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
       ),
       make: (match) => distanceOf('after', match[2], match[3]),
     },
+    // `50 km: dome nuts 16.`
+    {
+      pattern: new RegExp(
+        String.raw`(?<=(?:^|[.;]) *|\n *)()(${COUNT}) ?(${DISTANCE})(?=: ?[^.\n]*\b(?:nuts?|bolts?|screws?|all|joints?|check|torque|tighten)\b)`,
+        'gim',
+      ),
+      make: (match) => distanceOf('after', match[2], match[3]),
+    },
     // `when it has done a week's work`
     {
       pattern: /\b()(a|one|two|three|\d{1,2}) (week|month)s?(?:'s?) (?:work|use|driving)\b/gi,

@@ -81,7 +81,7 @@ const OBJECT = new Set(['the', 'all', 'both', 'each', 'its', 'these', 'every', '
 
 /** What is there already and comes off. */
 const RESIDUE_BEFORE =
-  /\b(?:remove|removing|clean(?:ed|ing)?(?: off| away)?|wipe[sd]?(?: off| away)?|scrap(?:e|ed|ing)(?: off| away)?|brush(?: off| away)?|wash(?: off)?|rub off|get (?:all |the |any )?|residual|remains? of|remnants? of|rests? of|(?<!\b(?:an?|slight|thin|light|small|good|bare|the merest) )traces? of|excess|surplus|old|dried|free (?:of|from)|clear of|degrease)\b(?:(?!\bwith\b|\bin\b|\busing\b|\bthen\b|\b(?:and|,) (?:apply|put|use|add|smear)\b|, (?:medium|high|new|fresh|a drop)\b)[^.;:])*$/;
+  /\b(?:remove|removing|clean(?:ed|ing)?(?: off| away)?|wipe[sd]?(?: off| away)?|scrap(?:e|ed|ing)(?: off| away)?|brush(?: off| away)?|wash(?: off)?|rub off|get (?:all |the |any )?|residual|remains? of|remnants? of|rests? of|(?<!\b(?:an?|slight|thin|light|small|good|bare|the merest) )traces? of|excess|surplus|old|dried|free (?:of|from)|clear of|degrease)\b(?:(?!\bwith\b|\bin\b|\busing\b|\bthen\b|\b(?:and|,) (?:apply|put|use|add|smear)\b|, (?:medium|high|new|fresh|a drop|zinc|primer|paint|wax|grease)\b)[^.;:])*$/;
 const RESIDUE_AFTER =
   /^(?:[^.;]{0,40}\b(?:off|away)\b|[^.;]{0,30}\b(?:which|that) (?:remained|is left|was left)|[^.;]{0,24}\b(?:residue|remains|is removed|comes off)\b|[^.;]{0,70}\b(?:must|shall|should|has to|have to|is to|are to) be (?:removed|cleaned|scraped|taken off|brushed off|washed off)\b)/;
 /** Right before a name: what is put on it is another thing. */

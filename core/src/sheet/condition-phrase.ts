@@ -67,6 +67,15 @@ const RULES: readonly Rule[] = [
       'gi',
     ),
   },
+  // `glass roof: NO.`, `Chassis lower than 180 mm:`
+  { pattern: /\b\p{L}[\p{L} ]{2,24}(?=: ?NO\b)/gu, heads: true },
+  {
+    pattern: new RegExp(
+      `\\b${VEHICLE} (?:lower|higher|longer|shorter|wider|narrower|heavier|lighter|older|newer|smaller|larger) than [^.,;:\\n]{2,30}`,
+      'gi',
+    ),
+    heads: true,
+  },
   // `OPTION A bags:`, `Variant 2`: branches that are lettered
   { pattern: /\b(?:option|variant|version|alternative) [A-H1-6]\b/gi, heads: true },
   // `Vehicles whose permissible mass exceeds …`

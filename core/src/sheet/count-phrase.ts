@@ -238,6 +238,9 @@ export function countAt(
       continue;
     }
     const noun = HARDWARE.get(token.lower);
+    // `one side bolt at a time` counts nothing.
+    if (noun !== undefined && ['at', 'a', 'time'].every((word, index) => tokens[next + 1 + index]?.lower === word))
+      return undefined;
     // `hose clamps`, `bracket bolts`: the last of two nouns is what is counted.
     if (
       noun !== undefined &&
@@ -287,7 +290,7 @@ const BETWEEN = new Set(
 
 /** What a share of the pieces goes to: `three each side`, `four a side`, `two to a latch`, `six per slide`. */
 const SHARED = new Set(
-  'side end slide step latch arm bracket wheel corner leg foot mount rail hanger post plate hinge strut flange bar'.split(
+  'kit car vehicle axle bumper door seat module unit set side end slide step latch arm bracket wheel corner leg foot mount rail hanger post plate hinge strut flange bar'.split(
     ' ',
   ),
 );

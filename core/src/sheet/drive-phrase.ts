@@ -125,6 +125,12 @@ const RULES: ReadonlyArray<{
     pattern: /(?<=\b\d{1,2} ?mm (?:wrench|spanner|socket), (?:\p{L}+ ){1,3})(\d{2})(?=[.;\n])/giu,
     read: (match) => driveOf('', match[1] ?? '', 'mm'),
   },
+  // `ring spanner 17 and 19`: the second of two
+  {
+    pattern:
+      /(?<=\b(?:spanners?|sockets?|keys?|wrench(?:es)?) \d{1,2}(?: ?mm)? ?(?:and|or|&|\+|\/|,) ?)(\d{1,2})(?: ?(mm))?(?=[,.;\n]| (?:for|and)\b)/gi,
+    read: (match) => driveOf('', match[1] ?? '', 'mm'),
+  },
   // `that's a 13 mil`: said of what fits.
   {
     pattern:

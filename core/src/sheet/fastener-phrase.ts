@@ -30,8 +30,9 @@ function lengthAt(tokens: readonly Token[], at: number, inch: boolean): { length
   const unit = tokens[at + 2];
   const said = tokens[at]?.lower === 'by' && !TURNED.test(unit?.lower ?? '');
   if (!said && !CROSS.has(tokens[at]?.lower ?? '')) return undefined;
-  const isInch = unit?.text === '"' || unit?.text === '″' || unit?.lower === 'in' || (inch && unit?.lower !== 'mm');
-  const takes = unit?.text === '"' || unit?.text === '″' || unit?.lower === 'in' || unit?.lower === 'mm';
+  const isInch = unit?.text === '"' || unit?.text === '″' || (inch && unit?.lower !== 'mm');
+  // `M10 x 60 in stead of 40`: no metric bolt is long in inches.
+  const takes = unit?.text === '"' || unit?.text === '″' || (inch && unit?.lower === 'in') || unit?.lower === 'mm';
   return { lengthMm: number.value * (isInch ? MM_PER_INCH : 1), next: at + (takes ? 3 : 2) };
 }
 

@@ -92,7 +92,7 @@ function piecesOf(text: string, start: number): Array<Span & { text: string }> {
       /^\s+(?:and|plus|&)\s+(?=\d|(?:as many|the same|an?(?! (?:half|quarter|third|eighth)\b)|the|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve|(?:thir|four|fif|six|seven|eigh|nine)teen|(?:twen|thir|for|fif|six|seven|eigh|nine)ty)[\s-])/i.exec(
         next,
       ) ??
-      /^\s+[/·•]\s+/.exec(next) ??
+      /^\s+[/·•|]\s+/.exec(next) ??
       /^\.\s+(?=\p{Lu})/u.exec(next) ??
       /^\s{3,}(?=\(?\d{1,3}\)?\s?[x×]?\s)/.exec(next) ??
       (sign === ' ' && NAMES_FASTENER.test(text.slice(from, at))
@@ -175,7 +175,8 @@ const ANSWERS =
   /^\s*(?:A[.:]\s+)?(?=(?:the|an?|one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)\s|\(?\d)/i;
 const FEW_PIECES = 3;
 /** A heading and its list in strokes: `Carton: arm / bracket / 5 pcs M10 bolts`. */
-const STROKES = /^\W{0,4}\p{L}[\p{L} ]{2,30}:\s+(?=[^:\n]* \/ [^:\n]* \/ )/iu;
+const STROKES =
+  /^\W{0,4}(?:\p{L}[\p{L} ]{2,30}:\s+|(?:parts|contents?|hardware|kit|carton|box|bag)\s{2,})(?=[^:\n]* [/|] [^:\n]* [/|] )/iu;
 
 /** The items between strokes: what bears no number is there once. */
 const strokedItems = (text: string, start: number): PackingLine[] =>
@@ -286,6 +287,7 @@ export function packingLists(text: string): { lists: SheetList[]; lines: Packing
 /** How a line shows that it counts: `2 off`, `4 pcs`; `x4` in a column of its own; a number behind a dash. */
 const COUNTS_ITSELF = [
   /\S\s{2,}\d{1,3} ?(?:off|pcs?\.?|pieces|ea\.?)(?=\s|$)/i,
+  /^\s*\([A-Z]\) \S.*?\s{2,}\d{1,3}(?:\+\d{1,2})?(?:\s{2,}\([A-Z]\) \S.*?\s{2,}\d{1,3}(?:\+\d{1,2})?)*\s*$/,
   /\p{L}.*(?:\s{2,}|\|\s*)[x×] ?\d{1,3}[\s|]*$/u,
   /^\s*(?:[-•*]\s+)?(?:\p{L}{3}|[A-Z]?\d).*\S\s+[-–=]\s+\d{1,2}\s*$/u,
 ];
@@ -299,7 +301,7 @@ function countedLines(lines: readonly Line[], from: number): number {
       let at = from;
       while (counts.test(lines[at]?.text ?? '')) at++;
       const rows = lines.slice(from, at);
-      const sure = style === 0 || rows.some(({ text }) => WASHER.test(text));
+      const sure = style <= 1 || rows.some(({ text }) => WASHER.test(text));
       return rows.length >= FEW_PIECES && sure ? rows.length : 0;
     }),
   );
@@ -328,6 +330,8 @@ function headingOf(line: string): SheetList['of'] | undefined {
     )
   )
     return 'tools';
+  if (/^(?:parts|contents?|hardware|kit|carton|box|bag)\s{2,}\S[^:\n]* [/|] [^:\n]* [/|] /i.test(plain))
+    return 'pieces';
   // `*PARTS* Plate x1 / Collar x4`
   if (/^[*[(<]{1,2}(?:parts?|contents?|hardware|components)[*\])>]{1,2}\s/i.test(plain)) return 'pieces';
   if (PIECES_ALONE.test(plain) || /^(?:kit|bag|box|carton|contents?|supplied|parts|hardware|you get)\s*:/i.test(plain))
@@ -514,6 +518,9 @@ function countUnder({ at: column, of, from, to, beside }: CountColumn, row: Line
 /** `2x  step      8x  bolt`: several counted pieces side by side. */
 const COUNTED_CELL = /(?<=^|\s)(\d{1,3}) ?[x×]\s+(\p{L}[^\n]*?)(?=\s{2,}|\s+\d{1,3} ?[x×]\s|\s*$)/gmu;
 
+/** `(A) adapter plate   2   (B) shim 0.5   4`: lettered pieces with their counts, side by side. */
+const LETTERED_CELL = /\s*\(([A-Z])\) (\S.*?)\s{2,}(\d{1,3}(?:\+\d{1,2})?)(?=\s{2,}\([A-Z]\) |\s*$)/gm;
+
 /** A row that ends with `qty 2`, after dots or none. */
 const QUANTITY_ENDS = /^(.*?\p{L}.*?)[\s.…·_-]*\b(?:qty|quantity)[.:]?\s?(\d{1,3})\s*$/iu;
 
@@ -535,6 +542,20 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
       return [{ start: start + lead, end: start + text.trimEnd().length, count: Number(count), item: item.trim() }];
     });
   return rows.flatMap((row, at) => {
+    const lettered = [...row.text.matchAll(LETTERED_CELL)];
+    if (
+      lettered.length > 0 &&
+      lettered
+        .map(([cell]) => cell)
+        .join('')
+        .trim() === row.text.trim()
+    )
+      return lettered.map((match) => {
+        const [whole, letter = '', item = '', count = ''] = match;
+        const start = row.start + match.index + whole.length - whole.trimStart().length;
+        const end = start + whole.trim().length;
+        return { start, end, count: cellCount(count), item: item.trim(), label: letter.toLowerCase() };
+      });
     const crossed = [...row.text.matchAll(COUNTED_CELL)];
     if (crossed.length > 1)
       return crossed.flatMap((match) => {

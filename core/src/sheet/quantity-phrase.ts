@@ -177,7 +177,13 @@ function afterJoint(tokens: readonly Token[], at: number, between: boolean): num
   // A dash in a column of its own joins nothing.
   const [before, behind] = [tokens[at - 1], tokens[at + 1]];
   const apart = before && behind && joint.start - before.end > 1 && behind.start - joint.end > 1;
-  if ((DASH.has(joint.text) && !apart) || joint.lower === 'to' || (between && joint.lower === 'and')) return at + 1;
+  if (
+    (DASH.has(joint.text) && !apart) ||
+    joint.lower === 'to' ||
+    joint.lower === 'till' ||
+    (between && joint.lower === 'and')
+  )
+    return at + 1;
   // `6 or 7 foot pounds`: close together, and of a torque.
   if (joint.lower === 'or' && TORQUE_WORD.has(tokens[at + 2]?.lower ?? '')) {
     const [low, high] = [numberAt(tokens[at - 1])?.value, numberAt(tokens[at + 1])?.value];

@@ -4,6 +4,7 @@ import { conditions } from './condition-phrase.ts';
 import type { Fact } from './fact.ts';
 import { feels } from './feel-phrase.ts';
 import { generalCharts } from './general-chart.ts';
+import { oldColumns } from './old-columns.ts';
 import { packingFacts, packingLists, type SheetList } from './packing-list.ts';
 import { pageFurniture } from './page-furniture.ts';
 import { placeIn, stepFinder } from './place-in.ts';
@@ -80,7 +81,7 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
   );
   const stepAt = stepFinder(steps);
   const due = aftercares(text);
-  const outdated = placeIn(senses.outdated);
+  const outdated = placeIn([...senses.outdated, ...oldColumns(text)].sort((a, b) => a.start - b.start));
   const read = readTokens({ text, steps, listed, labels: packing.labels, due, senses }, lexicon);
   const roled = giveRoles(
     read,
@@ -111,6 +112,8 @@ export function readSheet(printed: string, lexicon: ShopLexicon = []): SheetRead
     .filter((fact) => fact.value.kind !== 'count' || fact.value.item !== undefined || !isLabel(text, steps, fact))
     // What stands around the work of a page is no fact of it; its torques are shown, as another's.
     .filter((fact) => fact.value.kind === 'torqueAside' || aroundIt(fact.start) === undefined)
+    // The size in a column of old values is nobody's any more.
+    .filter((fact) => fact.value.kind !== 'thread' || outdated(fact.start) === undefined)
     .filter((fact) => !answered || fact.value.kind === 'torqueAside' || !isQuoted(text, fact.start))
     .sort((a, b) => a.start - b.start);
   const touched = new Set(facts.filter((fact) => fact.value.kind !== 'side').map((fact) => fact.step));

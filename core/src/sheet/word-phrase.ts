@@ -64,7 +64,13 @@ function duration(tokens: readonly Token[], at: number): Phrase | undefined {
       next += 2;
     }
     const unit = TIME_MINUTES[lower(tokens, next)];
-    if (unit === undefined) return undefined;
+    // `3.0 min. all round` is the least, and no time.
+    const least =
+      lower(tokens, next) === 'min' &&
+      /\.\d/.test(token.text) &&
+      tokens[next + 1]?.text === '.' &&
+      /^\p{Ll}/u.test(tokens[next + 2]?.text ?? '');
+    if (unit === undefined || least) return undefined;
     minutes = most * unit;
     next++;
   }
