@@ -38,7 +38,7 @@ test('a fault that is named is found, one that is passed by is not, and nothing 
     await expect(toLine).toBeVisible({ timeout: 400 });
   }).toPass();
   await toLine.click();
-  await expect(drill(page).getByRole('region', { name: 'What you see in the hole' })).toBeVisible();
+  await expect(drill(page).getByRole('region', { name: 'What you see at the joint' })).toBeVisible();
   await drill(page).getByRole('button', { name: 'End the drill' }).click();
   await expect(page.getByText('Kept for you.')).toBeVisible();
   await expect(page.getByText('1 of 2')).toBeVisible();
@@ -70,7 +70,9 @@ test('a slip of the sheet is put right once it is named, and the pull is felt', 
     if (!(await felt.isVisible())) await page.keyboard.press('Space');
     await expect(felt).toBeVisible({ timeout: 400 });
   }).toPass({ timeout: 90_000 });
-  // Plain: a curve and no words; the sheet asks for ten times what it means.
+  // Plain: a curve and no words, the sheet’s figure and none of the line’s; it asks for ten times what it means.
+  await expect(page.getByText('What the sheet says', { exact: true })).toBeVisible();
+  await expect(page.getByLabel(/^Target /)).toHaveCount(0);
   await expect(felt).not.toContainText('It runs free');
   const asked = async () => Number(await felt.locator('svg text').first().textContent());
   const slipped = await asked();
@@ -94,6 +96,8 @@ test('a blank drill is laid out before it begins', async ({ page, app }) => {
     const stations = page.locator('main svg [role="button"]');
     for (let at = 0; at < (await stations.count()); at++) await stations.nth(at).press('Enter');
     await page.getByRole('radio', { name: /P-3/ }).check();
+    const figure = page.getByLabel('To what? (N·m)');
+    if (await figure.isVisible()) await figure.fill('60');
     const last = await page.getByRole('button', { name: 'Begin', exact: true }).isVisible();
     await next.click();
     if (last) break;
@@ -101,6 +105,7 @@ test('a blank drill is laid out before it begins', async ({ page, app }) => {
   await expect(page.getByRole('heading', { name: 'Packing list' })).toBeVisible();
   await drill(page).getByRole('button', { name: 'End the drill' }).click();
   await expect(page.getByRole('heading', { name: 'What you laid out' })).toBeVisible();
+  await expect(page.getByText(/figure (?:right|wrong)/).first()).toBeVisible();
 });
 
 test('a lead makes a drill, shares it, asks for it, and signs it off', async ({ page, app }) => {

@@ -63,6 +63,7 @@ const LaidOutSchema = exactly<LaidOut>()(
     order: z.array(Target).max(500),
     compound: Target.optional(),
     wrench: Target.optional(),
+    figureNm: z.number().positive().max(100_000).optional(),
   }),
 );
 

@@ -25,6 +25,19 @@ export function consequenceText(consequence: Consequence): string {
         mm: consequence.byMm,
         diameters: consequence.diameters === undefined ? 'none' : String(consequence.diameters),
       });
+    case 'weaker':
+    case 'gripLost':
+      return say(words, { left: percent(consequence.leftShare) });
+    case 'pressed':
+      return say(words, { times: String(consequence.times) });
+    case 'burns':
+      return say(words, { celsius: consequence.celsius });
+    case 'falls':
+      return say(words, { kilojoule: String(consequence.kilojoule) });
+    case 'misread':
+      return say(words, { share: percent(consequence.share) });
+    case 'tilted':
+      return say(words, { mm: consequence.mm });
     default:
       return say(words, {});
   }

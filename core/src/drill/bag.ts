@@ -10,6 +10,10 @@ export interface BagPieces {
   side?: 'left' | 'right';
   /** The flanks are torn. */
   torn?: true;
+  /** It was stretched before: a neck in the shank, an old paint line on the head. */
+  stretched?: true;
+  /** Its ring is cut: it has been on before. */
+  cutRing?: true;
 }
 
 /** A wrong bolt is shorter by a fifth, to whole 5 mm, and by 5 mm at least (chosen by us: told against the glass, not at a glance). */
@@ -34,6 +38,10 @@ export function bagOf(item: PlanItem, faults: readonly PlacedFault[]): BagPieces
       return [{ ...right, count: item.quantity - missingPieces(item) }];
     case 'damagedThread':
       return one({ torn: true });
+    case 'usedBolt':
+      return one({ stretched: true });
+    case 'usedNut':
+      return one({ cutRing: true });
     case 'wrongLength':
       return one({ lengthMm: shorterMm(item.lengthMm ?? 0) });
     case 'wrongClass':

@@ -3,14 +3,23 @@ import { parseThread } from '../fastener/thread.ts';
 import { stackJoint } from '../job/stack-joint.ts';
 import { indexOf, type Plan, type PlanStation } from '../kit/plan.ts';
 import { finishOfBasis } from '../kit/printed-spec.ts';
+import { toBase } from '../quantity/unit.ts';
 import { boltStress } from '../tightening/assembly-preload.ts';
 import { acceptBand } from '../tightening/kinds.ts';
 import { usualFace } from '../tightening/proposed-torque.ts';
 import { evenFriction, finishFriction } from '../tightening/thread-finish.ts';
 import { torquePerNewton } from '../tightening/tightening-torque.ts';
+import { COUNTED_SHORT, GAP_MM, HOT_CELSIUS } from './amounts.ts';
 import { shorterMm } from './bag.ts';
 import type { PlacedFault } from './drill.ts';
-import { missingPieces, oneFigureOf, weakerClass } from './place-faults.ts';
+import {
+  bareHeadPressure,
+  calledByHeadMm,
+  coarseWrench,
+  missingPieces,
+  oneFigureOf,
+  weakerClass,
+} from './place-faults.ts';
 import { contradictingNm, slippedNm, tenfoldNm } from './staged-kit.ts';
 
 /** What a fault that nobody finds does to the joint, in numbers where its stack says enough. */
@@ -30,7 +39,25 @@ export type Consequence =
   /** A part stands on the wrong side. */
   | { code: 'wrongPlace' }
   /** A bond that was broken while it set, or never took hold, holds nothing. */
-  | { code: 'bondBroken' };
+  | { code: 'bondBroken' }
+  /** What is left of the load a piece can carry at all, as a share of a new one's. */
+  | { code: 'weaker'; leftShare: number }
+  /** What is to keep a nut from turning has gone. */
+  | { code: 'lockGone' }
+  /** The part is pressed so many times as hard. */
+  | { code: 'pressed'; times: number }
+  /** Turned the usual way it tears, or comes off by itself. */
+  | { code: 'wrongTurn' }
+  /** Skin burns. */
+  | { code: 'burns'; celsius: number }
+  /** What a vehicle brings along that comes down, kJ. */
+  | { code: 'falls'; kilojoule: number }
+  /** A wrench below its scale may be out by so much, as a share of the figure. */
+  | { code: 'misread'; share: number }
+  /** What is left of the grip of two faces that hold by friction. */
+  | { code: 'gripLost'; leftShare: number }
+  /** The part stands askew by so much, mm. */
+  | { code: 'tilted'; mm: number };
 
 /** Friction of a thread that was oiled against a dry figure, and of a crossed one. Common practice, no source. */
 const OILED = 0.08;
@@ -40,6 +67,14 @@ const EATEN_BY_CROSSING = 0.4;
 const SOFT_KEEPS = 0.75;
 /** What a thread holds that has begun to strip: the rest of the pull only tears on. */
 const STRIPPED_KEEPS = 0.4;
+
+/** A neck is a tenth thinner than its bolt before anybody sees it (chosen by us); what it carries goes with its area. */
+const NECK = 0.9;
+/** A passenger car's heavy end and how far it drops off a jack (chosen by us). */
+const FALL = { kg: 900, metres: 0.35 };
+const GRAVITY = 9.806_65;
+/** What a wrench may be out by, as a share of the top of its scale, below which none is promised (ISO 6789-1:2017: 4 % of the reading from a fifth of the scale up). */
+const WRENCH_ERROR = 0.04;
 
 const shareOf = (part: number, whole: number): number => Math.round((part / whole) * 100) / 100;
 
@@ -143,6 +178,56 @@ export function consequenceOf(plan: Plan, { kind, target }: PlacedFault): Conseq
     case 'lockerSet':
     case 'greasyThread':
       return { code: 'bondBroken' };
+    case 'usedBolt':
+      return { code: 'weaker', leftShare: Math.round(NECK ** 2 * 100) / 100 };
+    case 'usedNut':
+    case 'lockerOnLockNut':
+      return { code: 'lockGone' };
+    case 'forceForTorque':
+      // Kilograms taken for kilogram-force metres.
+      return pulledTo(plan, first, toBase(figure ?? 0, 'kgf·m'));
+    case 'wrongCount': {
+      const of = indexOf(plan).groups.get(target)?.stations.length ?? COUNTED_SHORT + 1;
+      const bolts = of - COUNTED_SHORT;
+      return { code: 'fewerBolts', bolts, of, loadEach: shareOf(of, bolts) };
+    }
+    case 'calledByHead': {
+      const members = plan.stations.filter(({ groupId }) => groupId === target);
+      const sizes = calledByHeadMm(members, (id) => items.get(id)?.thread);
+      const meantNm = first && acceptBand(first.spec)?.targetNm;
+      if (!sizes || meantNm === undefined) return { code: 'unknownLoad' };
+      // At the same stress a figure goes with the third power of the size.
+      return pulledTo(plan, first, meantNm * (sizes.headMm / sizes.nominalMm) ** 3);
+    }
+    case 'leftHandThread':
+      return { code: 'wrongTurn' };
+    case 'washerMissing': {
+      const times = station && bareHeadPressure(plan, station);
+      return times === undefined ? { code: 'unknownLoad' } : { code: 'pressed', times: Math.round(times * 10) / 10 };
+    }
+    case 'partReversed':
+      return { code: 'wrongPlace' };
+    case 'greasyFace': {
+      const dry = finishFriction(finishOfBasis(station?.basis)).usual;
+      return { code: 'gripLost', leftShare: shareOf(OILED, dry) };
+    }
+    case 'neighbourLoose': {
+      const of = indexOf(plan).groups.get(station?.groupId ?? '')?.stations.length ?? 2;
+      return { code: 'fewerBolts', bolts: of - 1, of, loadEach: shareOf(of, of - 1) };
+    }
+    case 'gapUneven':
+      return { code: 'tilted', mm: GAP_MM };
+    case 'hotPart':
+      return { code: 'burns', celsius: HOT_CELSIUS };
+    case 'onJackAlone':
+      return { code: 'falls', kilojoule: Math.round((FALL.kg * GRAVITY * FALL.metres) / 100) / 10 };
+    case 'wrongWrench': {
+      const meantNm = station && acceptBand(station.spec)?.targetNm;
+      const wrench = meantNm === undefined ? undefined : coarseWrench(meantNm);
+      return wrench && meantNm !== undefined
+        ? { code: 'misread', share: shareOf(WRENCH_ERROR * wrench.toNm, meantNm) }
+        : { code: 'unknownLoad' };
+    }
     case 'missingFigure':
     case 'alreadyTight':
     case 'seizedStud':

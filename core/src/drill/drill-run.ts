@@ -47,6 +47,8 @@ export interface LaidOut {
   /** An id of the kit's compounds, or none. */
   compound?: string;
   wrench?: string;
+  /** What the learner would pull to, N·m. */
+  figureNm?: number;
 }
 
 /** A drill being worked. */

@@ -14,8 +14,9 @@ import { DRILL_FORMAT, DRILL_VERSION, type Drill, type PlacedFault } from './dri
 import { beginDrill, drillCall, drillCommand, faultsOpen, meantLog } from './drill-run.ts';
 import { FAULT_KINDS, FAULTS, type FaultKind, kindsOfRoom } from './fault-kind.ts';
 import { judgeDrill } from './judge-drill.ts';
+import { NOT_STAGED } from './not-staged.ts';
 import { drawFaults, kindsFor, missingPieces, placelessFaults, placesOf } from './place-faults.ts';
-import { pullAt } from './scene.ts';
+import { HANDS, handOf, pullAt } from './scene.ts';
 import { playDrill, STYLES } from './scripted-learner.ts';
 import { stagedKit } from './staged-kit.ts';
 
@@ -81,6 +82,16 @@ describe('faults', () => {
     expect(placelessFaults(plan, [{ kind: 'short', target: 'nothing' }])).toEqual([
       { kind: 'short', target: 'nothing' },
     ]);
+  });
+});
+
+describe('mistakes of the trade', () => {
+  const staged = new Set(FAULT_KINDS.flatMap((kind) => FAULTS[kind].mistakes));
+  it('are each staged by some fault, or it is said why not', () => {
+    const all = Array.from({ length: 65 }, (_, at) => `M${String(at + 1).padStart(2, '0')}`);
+    expect([...staged, ...Object.keys(NOT_STAGED)].filter((line) => !all.includes(line))).toEqual([]);
+    expect(all.filter((line) => !staged.has(line) && NOT_STAGED[line] === undefined)).toEqual([]);
+    expect(Object.keys(NOT_STAGED).filter((line) => staged.has(line))).toEqual([]);
   });
 });
 
@@ -154,6 +165,26 @@ describe('what a hand feels', () => {
       expect(told.filter(Boolean).length / told.length).toBeGreaterThanOrEqual(0.9);
     },
   );
+  it.each(HANDS.map((hand, at) => [hand, at + 1] as const))('is told whoever pulls: %s', (hand, seed) => {
+    expect(handOf(seed)).toBe(hand);
+    const kinds = ['crossed', 'bottomed', 'stripping', 'slippery', 'soft'] as const;
+    const told = [...kinds, undefined].flatMap((kind) =>
+      DEMO_KITS.flatMap((kit) => {
+        const own = planOf(kit);
+        const places = kind ? placesOf(own, kind) : placesOf(own, 'slippery');
+        return places.slice(0, 2).map((fault) => {
+          const station = indexOf(own).stations.get(fault.target);
+          const band = station && acceptBand(station.spec);
+          const joint = station && band && traceJointOf(own, station, band);
+          const samples = pullAt(own, fault.target, kind ? [fault] : [], seed);
+          const judged = joint && samples && judgeTrace(samples, joint);
+          return judged?.ok === true && judged.value.kind === (kind ?? 'good');
+        });
+      }),
+    );
+    expect(told.length).toBeGreaterThan(10);
+    expect(told.filter(Boolean).length / told.length).toBeGreaterThanOrEqual(0.9);
+  });
   it('is the same for a seed', () => {
     const [fault] = placesOf(plan, 'crossed');
     if (!fault) throw new Error('no place');
@@ -195,6 +226,57 @@ describe('what follows', () => {
       code: 'overloaded',
       loadShare: 10,
     });
+  });
+  it('a weight taken for a torque is turned by standard gravity', () => {
+    // 1 kgf·m = 9.806 65 N·m (NIST Special Publication 811, appendix B.9)
+    expect(consequenceOf(planOf(TRACK_BAR_BRACE), first(TRACK_BAR_BRACE, 'forceForTorque'))).toMatchObject({
+      code: 'overloaded',
+      loadShare: 9.81,
+    });
+  });
+  it('a bolt called by its head is pulled by the third power of what it is called', () => {
+    const { kit, fault } = someWhere('calledByHead');
+    const plan = planOf(kit);
+    const station = plan.stations.find(({ groupId }) => groupId === fault.target);
+    const consequence = consequenceOf(plan, fault);
+    if (consequence.code !== 'overloaded' || station?.drive.kind !== 'hex') throw new Error(consequence.code);
+    const item = station.stack.flatMap((piece) =>
+      piece.kind === 'hardware' ? (indexOf(plan).items.get(piece.item)?.thread ?? []) : [],
+    )[0];
+    const nominal = Number(/^M(\d+)/.exec(item ?? '')?.[1]);
+    expect(consequence.loadShare).toBeCloseTo((station.drive.acrossFlatsMm / nominal) ** 3, 1);
+    expect(
+      stagedKit(kit, [fault])
+        .steps.map(({ text }) => text)
+        .join(' '),
+    ).toContain(`M${station.drive.acrossFlatsMm} bolts`);
+  });
+  it('a head without its washer presses harder by the ratio of the two faces', () => {
+    const { kit, fault } = someWhere('washerMissing');
+    const consequence = consequenceOf(planOf(kit), fault);
+    if (consequence.code !== 'pressed') throw new Error(consequence.code);
+    // M8: face 11.6 mm and washer 16 mm over a hole of 9 mm (ISO 4014, ISO 7089, ISO 273): 3.3; M12: 16.6, 24, 13.5: 4.2.
+    expect(consequence.times).toBeGreaterThan(2.5);
+    expect(consequence.times).toBeLessThan(5);
+  });
+  it('a wrench below its scale may be out by more than a tenth, a vehicle that falls brings kilojoules', () => {
+    const wrench = someWhere('wrongWrench');
+    const misread = consequenceOf(planOf(wrench.kit), wrench.fault);
+    expect(misread.code === 'misread' && misread.share).toBeGreaterThan(0.1);
+    const jack = someWhere('onJackAlone');
+    // 900 kg × 9.81 m/s² × 0.35 m
+    expect(consequenceOf(planOf(jack.kit), jack.fault)).toEqual({ code: 'falls', kilojoule: 3.1 });
+  });
+  it('a sheet that counts two too few leaves two bolts out', () => {
+    const { kit, fault } = someWhere('wrongCount');
+    const consequence = consequenceOf(planOf(kit), fault);
+    if (consequence.code !== 'fewerBolts') throw new Error(consequence.code);
+    expect(consequence.of - consequence.bolts).toBe(2);
+    expect(
+      stagedKit(kit, [fault])
+        .steps.map(({ text }) => text)
+        .join(' '),
+    ).toContain(`${consequence.bolts} bolts in all`);
   });
   it('a bolt that is missing leaves its load to the others', () => {
     const plan = planOf(ROCK_SLIDERS);
@@ -271,6 +353,14 @@ describe('a verdict', () => {
     const laidOut = [{ group: group.id, order: [...group.torqueOrder] }];
     const [order] = judgeDrill({ ...begun.value, laidOut, beganMs: 0, endedMs: 0 }).orders;
     expect(order?.own).toBeCloseTo(order?.kit ?? Number.NaN);
+    expect(order?.figure).toBeUndefined();
+    const station = indexOf(plan).stations.get(group.stations[0] ?? '');
+    const target = station && acceptBand(station.spec)?.targetNm;
+    const figured = (figureNm: number) =>
+      judgeDrill({ ...begun.value, laidOut: [{ group: group.id, order: [], figureNm }], beganMs: 0, endedMs: 0 })
+        .orders[0]?.figure;
+    expect(figured(target ?? Number.NaN)).toBe('right');
+    expect(figured(2 * (target ?? Number.NaN))).toBe('wrong');
   });
 });
 

@@ -33,6 +33,8 @@ export interface OrderVerdict {
   kit: number;
   compound: 'right' | 'wrong';
   wrench: 'right' | 'wrong';
+  /** Undefined where the joint has no figure, or none was asked for. */
+  figure?: 'right' | 'wrong';
 }
 
 export interface DrillVerdict {
@@ -147,6 +149,11 @@ function judgeOrder(plan: Plan, laid: LaidOut, wrenches: readonly Wrench[], nowM
     kit: loadImbalance(points(group.torqueOrder)),
     compound: (laid.compound ?? '') === (first.compound ?? '') ? 'right' : 'wrong',
     wrench: fits ? 'right' : 'wrong',
+    ...(band === undefined || laid.figureNm === undefined
+      ? {}
+      : {
+          figure: laid.figureNm >= band.minNm && laid.figureNm <= band.maxNm ? ('right' as const) : ('wrong' as const),
+        }),
   };
 }
 

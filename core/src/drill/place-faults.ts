@@ -1,11 +1,15 @@
 import { setsOnTheThread } from '../compound/compound.ts';
+import type { DriveSize } from '../fastener/drive.ts';
 import { boltStrength } from '../fastener/property-class.ts';
 import { parseThread } from '../fastener/thread.ts';
+import { washerDimension, washerStandards } from '../fastener/washer.ts';
 import { traceJointOf } from '../job/pull-curve.ts';
-import { slopeOfStack } from '../job/stack-joint.ts';
+import { slopeOfStack, stackJoint } from '../job/stack-joint.ts';
+import type { Station } from '../kit/kit-document.ts';
 import { indexOf, type Plan, type PlanItem, type PlanStation } from '../kit/plan.ts';
 import { randomFrom } from '../quantity/random.ts';
 import { acceptBand, type TighteningSpec } from '../tightening/kinds.ts';
+import { usualFace } from '../tightening/proposed-torque.ts';
 import { faultKey, type PlacedFault } from './drill.ts';
 import { FAULT_KINDS, FAULTS, type FaultKind } from './fault-kind.ts';
 
@@ -38,6 +42,10 @@ function itemTakes(item: PlanItem, kind: FaultKind): boolean {
       return item.lengthMm !== undefined && item.lengthMm >= 16 && item.kind === 'bolt';
     case 'wrongSide':
       return item.side !== undefined;
+    case 'usedBolt':
+      return item.kind === 'bolt' && item.thread !== undefined;
+    case 'usedNut':
+      return item.kind === 'nut' && item.locking !== undefined;
     case 'wrongClass':
       return item.kind === 'bolt' && weakerClass(item) !== undefined;
     default:
@@ -66,7 +74,60 @@ function lockerOf(plan: Plan, station: Pick<PlanStation, 'compound'>) {
   return compound && setsOnTheThread(compound.kind) ? compound : undefined;
 }
 
+/** Fewest joints of a group that a sheet can count wrongly and nobody sees it at a glance (chosen by us). */
+const COUNTABLE = 4;
+
+/** The width of the heads of a group's bolts, where it is not their size: what a bolt is wrongly called by. */
+export function calledByHeadMm(
+  stations: ReadonlyArray<{ drive: DriveSize; stack: Station['stack'] }>,
+  threadOf: (item: string) => string | undefined,
+): { headMm: number; nominalMm: number } | undefined {
+  const [station] = stations;
+  const drive = station?.drive;
+  if (drive?.kind !== 'hex' || drive.inch || !Number.isInteger(drive.acrossFlatsMm)) return undefined;
+  const names = station?.stack.flatMap((piece) => (piece.kind === 'hardware' ? (threadOf(piece.item) ?? []) : []));
+  const thread = parseThread(names?.[0] ?? '');
+  if (!thread.ok || thread.value.thread.system !== 'metric') return undefined;
+  const { nominalMm } = thread.value.thread;
+  return nominalMm === drive.acrossFlatsMm ? undefined : { headMm: drive.acrossFlatsMm, nominalMm };
+}
+
+/** Whether a step of the sheet itself tightens a group, none that the plan made: what the sheet says of it beside stands there. */
+const hasTorqueStep = (plan: Plan, group: string): boolean =>
+  plan.steps.some(
+    ({ made, actions }) =>
+      made === undefined && actions.some((action) => action.type === 'torque' && action.group === group),
+  );
+
+/** Whether the sheet's words of a group can carry a kind of fault; undefined for those that are in its figure. */
+function wordsTake(plan: Plan, group: string, kind: FaultKind): boolean | undefined {
+  const { stations, groups, items } = indexOf(plan);
+  const members = (groups.get(group)?.stations ?? []).flatMap((id) => stations.get(id) ?? []);
+  const pieces = (station: PlanStation) =>
+    station.stack.flatMap((piece) => (piece.kind === 'hardware' ? (items.get(piece.item) ?? []) : []));
+  switch (kind) {
+    case 'lockerOnLockNut':
+      return (
+        hasTorqueStep(plan, group) &&
+        members.length > 0 &&
+        members.every(
+          (station) => station.compound === undefined && pieces(station).some(({ locking }) => locking !== undefined),
+        )
+      );
+    case 'contradiction':
+      return hasTorqueStep(plan, group) && oneFigureOf(plan, group) !== undefined;
+    case 'wrongCount':
+      return hasTorqueStep(plan, group) && members.length >= COUNTABLE;
+    case 'calledByHead':
+      return hasTorqueStep(plan, group) && calledByHeadMm(members, (id) => items.get(id)?.thread) !== undefined;
+    default:
+      return undefined;
+  }
+}
+
 function groupTakes(plan: Plan, group: string, kind: FaultKind): boolean {
+  const inWords = wordsTake(plan, group, kind);
+  if (inWords !== undefined) return inWords;
   if (kind === 'lockerSet') {
     const { stations, groups } = indexOf(plan);
     return (groups.get(group)?.stations ?? []).some((id) => {
@@ -77,6 +138,27 @@ function groupTakes(plan: Plan, group: string, kind: FaultKind): boolean {
   return oneFigureOf(plan, group) !== undefined;
 }
 
+/** Wrenches that begin above a figure, as they hang in a shop: their scales, N·m. */
+const COARSE_WRENCHES = [
+  { fromNm: 40, toNm: 340 },
+  { fromNm: 150, toNm: 1_000 },
+] as const;
+/** The wrench that lies ready and does not reach down to a figure; undefined where every one would. */
+export const coarseWrench = (targetNm: number) => COARSE_WRENCHES.find(({ fromNm }) => targetNm < 0.9 * fromNm);
+
+/** How many times as hard a head presses without its washer, by the two bearing areas; undefined where none is meant. */
+export function bareHeadPressure(plan: Plan, station: PlanStation): number | undefined {
+  const { items } = indexOf(plan);
+  const washers = station.stack.some((piece) => piece.kind === 'hardware' && items.get(piece.item)?.kind === 'washer');
+  const thread = stackJoint(plan, station)?.thread;
+  const face = thread && usualFace(thread);
+  const washer = thread && washerDimension(washerStandards(thread.system)[0] ?? 'ISO 7089', thread);
+  if (!washers || !face || !washer) return undefined;
+  // Under the washer the part is pressed over the washer's whole face.
+  const area = (outsideMm: number) => outsideMm ** 2 - face.holeMm ** 2;
+  return area(washer.outsideMm) / area(face.outsideMm);
+}
+
 /** Degrees a joint turns from contact to its figure, from which on a click without moving is told (chosen by us). */
 const TELLABLE_DEG = 16;
 
@@ -84,8 +166,12 @@ function stationTakes(plan: Plan, station: PlanStation, kind: FaultKind): boolea
   if (indexOf(plan).groups.get(station.groupId)?.recheck) return false;
   const band = acceptBand(station.spec);
   if (kind === 'greasyThread') return lockerOf(plan, station) !== undefined;
+  const several = (indexOf(plan).groups.get(station.groupId)?.stations.length ?? 0) > 1;
   // Somebody left off in the middle of a group: one bolt alone has no middle.
-  if (kind === 'halfDone') return (indexOf(plan).groups.get(station.groupId)?.stations.length ?? 0) > 1;
+  if (kind === 'halfDone' || kind === 'neighbourLoose' || kind === 'gapUneven') return several;
+  if (kind === 'greasyFace') return station.compound === undefined;
+  if (kind === 'washerMissing') return bareHeadPressure(plan, station) !== undefined;
+  if (kind === 'wrongWrench') return band !== undefined && coarseWrench(band.targetNm) !== undefined;
   if (FAULTS[kind].room === 'hole') return true;
   if (band === undefined || traceJointOf(plan, station, band) === undefined) return false;
   // On a short stiff bolt a handle that winds up feels like the joint itself: nobody can tell.

@@ -3,11 +3,29 @@ import { indexOf, type Plan } from '../kit/plan.ts';
 import { acceptBand } from '../tightening/kinds.ts';
 import type { ShownKind, TraceSample } from '../trace/pull-trace.ts';
 import { recordPull } from '../trace/simulate/record-pull.ts';
+import { GAP_MM, HOT_CELSIUS } from './amounts.ts';
 import type { PlacedFault } from './drill.ts';
 import type { FaultKind } from './fault-kind.ts';
+import { coarseWrench } from './place-faults.ts';
 
 /** What a hole or a stud looks like before a bolt goes in. */
-export type HoleLook = 'sound' | 'seized' | 'oval' | 'partBetween' | 'taped' | 'greasy' | 'halfDone';
+export type HoleLook =
+  | 'sound'
+  | 'seized'
+  | 'oval'
+  | 'partBetween'
+  | 'taped'
+  | 'greasy'
+  | 'halfDone'
+  | 'leftHand'
+  | 'noWasher'
+  | 'reversed'
+  | 'greasyFace'
+  | 'neighbourLoose'
+  | 'gap'
+  | 'hot'
+  | 'onJack'
+  | 'coarseWrench';
 
 const LOOK_OF: Partial<Record<FaultKind, HoleLook>> = {
   seizedStud: 'seized',
@@ -16,11 +34,43 @@ const LOOK_OF: Partial<Record<FaultKind, HoleLook>> = {
   leftInPlace: 'taped',
   greasyThread: 'greasy',
   halfDone: 'halfDone',
+  leftHandThread: 'leftHand',
+  washerMissing: 'noWasher',
+  partReversed: 'reversed',
+  greasyFace: 'greasyFace',
+  neighbourLoose: 'neighbourLoose',
+  gapUneven: 'gap',
+  hotPart: 'hot',
+  onJackAlone: 'onJack',
+  wrongWrench: 'coarseWrench',
 };
 
 /** What is seen at a station before it is started. */
 export const holeAt = (station: string, faults: readonly PlacedFault[]): HoleLook =>
   faults.flatMap(({ kind, target }) => (target === station ? (LOOK_OF[kind] ?? []) : [])).at(0) ?? 'sound';
+
+/** What is read where a look has figures in it: a scale, a thermometer, a gauge; undefined where it has none. */
+export function readAt(plan: Plan, station: string, look: HoleLook): string | undefined {
+  if (look === 'hot') return `${HOT_CELSIUS} °C`;
+  if (look === 'gap') return `${GAP_MM} mm`;
+  if (look !== 'coarseWrench') return undefined;
+  const planned = indexOf(plan).stations.get(station);
+  const target = planned && acceptBand(planned.spec)?.targetNm;
+  const wrench = target === undefined ? undefined : coarseWrench(target);
+  return wrench && `${wrench.fromNm}–${wrench.toNm} N·m`;
+}
+
+/** Hands as they pull: how fast, how far past, how unsteady (chosen by us). */
+export const HANDS = ['even', 'quick', 'heavy', 'unsteady'] as const;
+export type Hand = (typeof HANDS)[number];
+const PULLER: Record<Hand, { tremor: number; speedDegPerS: number; overshootDeg: number }> = {
+  even: { tremor: 0.08, speedDegPerS: 40, overshootDeg: 0.5 },
+  quick: { tremor: 0.1, speedDegPerS: 70, overshootDeg: 1 },
+  heavy: { tremor: 0.08, speedDegPerS: 45, overshootDeg: 1.2 },
+  unsteady: { tremor: 0.3, speedDegPerS: 30, overshootDeg: 0.8 },
+};
+/** Whose hand pulls in a drill: by its seed, the first an even one. */
+export const handOf = (seed: number): Hand => HANDS[Math.abs(seed - 1) % HANDS.length] ?? 'even';
 
 const CURVE_OF: Partial<Record<FaultKind, ShownKind>> = {
   crossed: 'crossed',
@@ -54,10 +104,11 @@ export function pullAt(
   const joint = planned && band && traceJointOf(plan, planned, band);
   if (!joint) return undefined;
   const kind = faults.flatMap(({ kind, target }) => (target === station ? (CURVE_OF[kind] ?? []) : [])).at(0) ?? 'good';
-  // An even hand and a good instrument: what is to be told is the joint. One that is tight already is felt in a blink.
+  // A good instrument: what is to be told is the joint. One that is tight already is felt in a blink.
   const tight = kind === 'alreadyTight';
+  const hand = PULLER[handOf(seed)];
   return recordPull(joint, kind, seedOf(station, seed), {
-    puller: { style: 'wrench', tremor: 0.08, speedDegPerS: tight ? 20 : 40, overshootDeg: tight ? 0 : 0.5 },
+    puller: tight ? { style: 'wrench', tremor: 0.08, speedDegPerS: 20, overshootDeg: 0 } : { style: 'wrench', ...hand },
     instrument: {
       hz: tight ? 200 : 100,
       noise: 0.002,

@@ -1,8 +1,10 @@
-import type { KitDocument, Station } from '../kit/kit-document.ts';
+import type { JointGroup, KitDocument, Station } from '../kit/kit-document.ts';
 import { toBase } from '../quantity/unit.ts';
 import type { TighteningSpec } from '../tightening/kinds.ts';
+import { COUNTED_SHORT } from './amounts.ts';
 import type { PlacedFault } from './drill.ts';
-import { plainFigureNm } from './place-faults.ts';
+import type { FaultKind } from './fault-kind.ts';
+import { calledByHeadMm, plainFigureNm } from './place-faults.ts';
 
 /** What a contradicting figure is of the right one: far enough to tell, near enough to pass (chosen by us). */
 const CONTRADICTS = 1.4;
@@ -33,6 +35,16 @@ function slipped(station: Station, kind: PlacedFault['kind']): Station {
       return times(10, `${shown(10)} N·m`);
     case 'unitSlip':
       return times(slippedNm(1), `${shown(1)} lbf·ft`);
+    case 'forceForTorque':
+      return {
+        ...station,
+        specs: [
+          {
+            printed: `${shown(1)} kg`,
+            spec: { kind: 'missing', why: 'notGiven', note: 'The sheet gives a weight.' },
+          },
+        ],
+      };
     case 'missingFigure':
       return {
         ...station,
@@ -56,11 +68,15 @@ const scaled = (spec: TighteningSpec, factor: number): TighteningSpec => {
 export function stagedKit(kit: KitDocument, faults: readonly PlacedFault[]): KitDocument {
   const byGroup = new Map(faults.map((fault) => [fault.target, fault.kind]));
   const groupOf = new Map(kit.groups.flatMap(({ id, stations }) => stations.map((station) => [station, id] as const)));
-  const contradicted = kit.groups.find(({ id }) => byGroup.get(id) === 'contradiction');
-  const said = contradicted && kit.stations.find(({ id }) => id === contradicted.stations[0])?.specs[0]?.spec;
-  const figure = said && plainFigureNm(said);
-  const at = kit.steps.findIndex(({ actions }) =>
-    actions.some((action) => action.type === 'torque' && action.group === contradicted?.id),
+  const saidOf = new Map(
+    kit.groups.flatMap((group) => {
+      const kind = byGroup.get(group.id);
+      const words = kind === undefined ? undefined : wordsBeside(kit, group, kind);
+      const at = kit.steps.findIndex(({ actions }) =>
+        actions.some((action) => action.type === 'torque' && action.group === group.id),
+      );
+      return words === undefined || at < 0 ? [] : [[at, words] as const];
+    }),
   );
   return {
     ...kit,
@@ -69,11 +85,29 @@ export function stagedKit(kit: KitDocument, faults: readonly PlacedFault[]): Kit
       return kind === undefined ? station : slipped(station, kind);
     }),
     steps: kit.steps.map((step, index) =>
-      index === at && figure !== undefined ? { ...step, text: `${step.text} ${contradictionText(figure)}` } : step,
+      saidOf.has(index) ? { ...step, text: `${step.text} ${saidOf.get(index)}` } : step,
     ),
   };
 }
 
-/** What the sheet says beside its own figure. */
-export const contradictionText = (targetNm: number): string =>
-  `Torque as in the drawing: ${contradictingNm(targetNm)} N·m.`;
+/** What a sheet says of a group beside its figure, where that is what is wrong with it. */
+function wordsBeside(kit: KitDocument, group: JointGroup, kind: FaultKind): string | undefined {
+  const members = group.stations.flatMap((id) => kit.stations.find((station) => station.id === id) ?? []);
+  switch (kind) {
+    case 'contradiction': {
+      const said = members[0]?.specs[0]?.spec;
+      const figure = said && plainFigureNm(said);
+      return figure === undefined ? undefined : `Torque as in the drawing: ${contradictingNm(figure)} N·m.`;
+    }
+    case 'lockerOnLockNut':
+      return 'Threadlocker on the lock nuts.';
+    case 'wrongCount':
+      return `${members.length - COUNTED_SHORT} bolts in all.`;
+    case 'calledByHead': {
+      const sizes = calledByHeadMm(members, (id) => kit.items.find((item) => item.id === id)?.thread);
+      return sizes && `These are M${sizes.headMm} bolts.`;
+    }
+    default:
+      return undefined;
+  }
+}

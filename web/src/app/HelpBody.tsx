@@ -1,7 +1,7 @@
 import { Link } from 'react-router';
 import { helpOf } from '#contract/wording/en/help.ts';
 import { PRACTICE } from '#contract/wording/en/practice.ts';
-import { PRACTICE_JOB } from '../practice/practice.ts';
+import { PRACTICE_JOB, TOUR } from '../practice/practice.ts';
 import type { Shortcut } from './shortcut.ts';
 
 const EVERYWHERE: readonly Shortcut[] = [
@@ -68,7 +68,7 @@ export default function HelpBody({
       <p className="border-t border-rule pt-3 lg:col-span-2 lg:order-last">
         <Link
           className="inline-flex min-h-11 items-center font-bold underline"
-          to={`/jobs/${PRACTICE_JOB}/check-in`}
+          to={`/jobs/${PRACTICE_JOB}/check-in${TOUR}`}
           onClick={onLeave}
         >
           {PRACTICE.begin}

@@ -1,12 +1,13 @@
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { DRILL, FAULT_WORDS, HOLE_WORDS, MODE_WORDS } from '#contract/wording/en/drill.ts';
+import { DRILL, FAULT_WORDS, HAND_WORDS, HOLE_WORDS, MODE_WORDS } from '#contract/wording/en/drill.ts';
 import { say } from '#contract/wording/message.ts';
 import { type DrillRun, faultsOpen } from '#core/drill/drill-run.ts';
 import { FAULTS, type FaultKind } from '#core/drill/fault-kind.ts';
-import { holeAt } from '#core/drill/scene.ts';
+import { handOf, holeAt, readAt } from '#core/drill/scene.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { useJobStore } from '../job/job-store.ts';
+import { useSheetOnly } from '../job/sheet-only.ts';
 import { useSession } from '../shop/session.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
@@ -28,6 +29,11 @@ export default function DrillBar({ run }: { run: DrillRun }) {
   const now = useMemo(() => sceneNow(run, person, Date.now()), [run, person]);
   const may = nameable(run, screen, now);
   const away = run.interruptions.at(-1);
+  const told = run.drill.mode === 'guided';
+  useEffect(() => {
+    useSheetOnly.setState({ on: !told });
+    return () => useSheetOnly.setState({ on: false });
+  }, [told]);
   const name = (kind: FaultKind, target: string) => {
     setAsking(false);
     // A slip that was found is put right on the sheet: the job is read anew.
@@ -111,6 +117,7 @@ function Scene({ run, screen, now }: { run: DrillRun; screen: string; now: Scene
       <section aria-label={DRILL.hole} className="mt-2 flex flex-wrap items-center gap-4">
         <HolePicture
           look={look}
+          detail={readAt(run.log.plan, station, look)}
           label={run.drill.mode === 'guided' ? HOLE_WORDS[look] : `${DRILL.hole}, ${planned.name}`}
         />
         <p className="max-w-md">
@@ -136,6 +143,7 @@ function Scene({ run, screen, now }: { run: DrillRun; screen: string; now: Scene
           {DRILL.hand}, {planned.name}
         </span>
         {run.drill.mode === 'guided' && (words ?? 'It runs free, then rises evenly to the click.')}
+        <span className="block text-sm text-ink-2">{HAND_WORDS[handOf(run.drill.seed)]}</span>
       </p>
     </section>
   );

@@ -1,10 +1,11 @@
+import { useEffect } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { PRACTICE, PRACTICE_HINTS } from '#contract/wording/en/practice.ts';
 import { useJobStore } from '../job/job-store.ts';
 import { Button } from '../ui/Button.tsx';
 import DrillBar from './DrillBar.tsx';
 import { useDrill } from './drill-store.ts';
-import { PRACTICE_JOB } from './practice.ts';
+import { PRACTICE_JOB, TOUR } from './practice.ts';
 import { practiceAgain } from './practice-server.ts';
 import ReplayBar from './ReplayBar.tsx';
 import { useReplay } from './replay-store.ts';
@@ -13,6 +14,18 @@ import { useReplay } from './replay-store.ts';
 export default function PracticeBar() {
   const run = useDrill((state) => state.run);
   const watched = useReplay((state) => state.document !== undefined);
+  const { search, pathname } = useLocation();
+  const navigate = useNavigate();
+  const open = useJobStore((store) => store.open);
+  // Whoever asks for the tour leaves the drill that is on.
+  useEffect(() => {
+    if (search !== TOUR) return;
+    if (useDrill.getState().run) {
+      useDrill.setState({ run: undefined, said: undefined });
+      void open(PRACTICE_JOB);
+    }
+    navigate(pathname, { replace: true });
+  }, [search, pathname, navigate, open]);
   if (watched) return <ReplayBar />;
   return run ? <DrillBar run={run} /> : <TourBar />;
 }

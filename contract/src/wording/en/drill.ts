@@ -2,7 +2,7 @@ import type { Consequence } from '#core/drill/consequence.ts';
 import type { DrillMode } from '#core/drill/drill.ts';
 import type { FaultKind, FaultRoom } from '#core/drill/fault-kind.ts';
 import type { Catch } from '#core/drill/judge-drill.ts';
-import type { HoleLook } from '#core/drill/scene.ts';
+import type { Hand, HoleLook } from '#core/drill/scene.ts';
 
 interface FaultWords {
   name: string;
@@ -61,6 +61,22 @@ export const FAULT_WORDS: Readonly<Record<FaultKind, FaultWords>> = {
     rule: 'Handed parts fit on both sides and are right on one.',
     source: COMMON,
   },
+  usedBolt: {
+    name: 'Bolt that was used before',
+    tellTale: 'One bolt has a waist in its shank and an old paint line across the head.',
+    remedy: 'Put it aside as unfit and get a new one.',
+    next: 'Roll the bolts over a flat plate: a stretched one shows light under its waist.',
+    rule: 'A bolt that was stretched past its yield is thinner where it gave, and gives there again.',
+    source: 'VDI 2230-1, tightening past the yield point',
+  },
+  usedNut: {
+    name: 'Lock nut that was on before',
+    tellTale: 'The ring of one nut is cut through by a thread.',
+    remedy: 'Put it aside as unfit and get a new one.',
+    next: 'Turn every lock nut on by hand: one that goes past the ring with two fingers is none.',
+    rule: 'The ring grips once. What grips is less with every time it is taken off.',
+    source: 'ISO 2320, torque that a lock nut keeps from the first to the fifth removal',
+  },
   lostDecimal: {
     name: 'Lost decimal point',
     tellTale: 'Ten times what a bolt of this size takes.',
@@ -92,6 +108,38 @@ export const FAULT_WORDS: Readonly<Record<FaultKind, FaultWords>> = {
     next: 'Look through all figures before the first bolt goes in, while there is time to ask.',
     rule: 'A number without a source is no number.',
     source: COMMON,
+  },
+  forceForTorque: {
+    name: 'Weight instead of a torque',
+    tellTale: 'The figure is in kilograms. No wrench is set to a weight.',
+    remedy: 'Ask the maker. Nothing is pulled to it, and nothing is turned into another unit by guess.',
+    next: 'Read the unit before the number.',
+    rule: 'A torque is a force at a lever. A force alone says nothing of how far out the hand is.',
+    source: 'NIST Special Publication 811, appendix B.9: kilogram-force metre',
+  },
+  lockerOnLockNut: {
+    name: 'Locker on a lock nut',
+    tellTale: 'The sheet wants threadlocker on a nut that has a ring of its own.',
+    remedy: 'Ask the maker which of the two is meant. Never both.',
+    next: 'Look at what locks a joint before you open a bottle: a ring, a wedge, a pin or a locker, and one of them.',
+    rule: 'Locker attacks the ring, makes the nut drag more and falsifies the torque; the ring wipes the locker off.',
+    source: COMMON,
+  },
+  wrongCount: {
+    name: 'Sheet that counts wrongly',
+    tellTale: 'It says fewer than there are holes.',
+    remedy: 'Count the holes and the bolts, and ask the maker about the ones between.',
+    next: 'Count twice: the holes in the part, the bolts in the bag. The sheet is the third count.',
+    rule: 'A joint is laid out for all its bolts. Those that are there carry the load of those that are not.',
+    source: COMMON,
+  },
+  calledByHead: {
+    name: 'Bolt called by its head',
+    tellTale: 'The size the sheet says is the width of the head.',
+    remedy: 'Measure the thread. What counts is its diameter and pitch, and the figure belongs to that.',
+    next: 'Say a bolt by its thread, and a socket by its head. Never the one by the other.',
+    rule: 'At the same stress a torque goes with the third power of the thread: a size too large is half as much again.',
+    source: 'ISO 4014 and ISO 4017, widths across flats',
   },
   seizedStud: {
     name: 'Broken stud in the hole',
@@ -140,6 +188,78 @@ export const FAULT_WORDS: Readonly<Record<FaultKind, FaultWords>> = {
     next: 'Before you go on with somebody else’s work, try every bolt of it with two fingers.',
     rule: 'A line says somebody meant to. What the wrench said stands in the record, or it was not done.',
     source: COMMON,
+  },
+  leftHandThread: {
+    name: 'Left-hand thread',
+    tellTale: 'An L is stamped beside it and the flanks climb the other way.',
+    remedy: 'Turn it the other way, and write it on the joint.',
+    next: 'Look which way the flanks climb before the first turn.',
+    rule: 'Turned the usual way it tears at once, or it is loose when it feels tight.',
+    source: COMMON,
+  },
+  washerMissing: {
+    name: 'Washer left out',
+    tellTale: 'The head sits on the part with nothing between.',
+    remedy: 'Out again, the washer under the head, and started anew.',
+    next: 'Thread the washer onto the bolt on the bench, before you lie under the vehicle.',
+    rule: 'A head alone presses on a narrow ring. The part gives way under it and the load goes.',
+    source: 'VDI 2230-1, surface pressure under the head, table A9',
+  },
+  partReversed: {
+    name: 'Part turned round',
+    tellTale: 'The arrow on the part points to the rear.',
+    remedy: 'Off again and round, before the second bolt is in.',
+    next: 'Say aloud which way the mark is to point before you lift the part.',
+    rule: 'Many parts fit both ways and work one way.',
+    source: COMMON,
+  },
+  greasyFace: {
+    name: 'Grease on a face that grips',
+    tellTale: 'The face where the part goes shines.',
+    remedy: 'Solvent and a clean rag until the rag stays white, both faces.',
+    next: 'Wipe both faces as the last thing before the part goes up.',
+    rule: 'A bolted joint holds by the friction of its faces. On grease it slides, and the bolt is sheared.',
+    source: 'VDI 2230-1, friction of the faces, table A6',
+  },
+  neighbourLoose: {
+    name: 'Neighbour left loose',
+    tellTale: 'There is air under the head beside it: somebody loosened that one for room.',
+    remedy: 'Write it down as open, and tighten it to its figure before you leave.',
+    next: 'Whatever you loosen for room you write down before you loosen it.',
+    rule: 'What was loosened on the way is on no list of what was taken off.',
+    source: COMMON,
+  },
+  gapUneven: {
+    name: 'Gap on one side',
+    tellTale: 'The part lies on one side and stands off on the other.',
+    remedy: 'Look for what is under it. Only when it lies on all its faces is it pulled down.',
+    next: 'Measure at the four corners, not at the one you can see.',
+    rule: 'A part that is pulled down by its bolts bends, and the bolts with it.',
+    source: COMMON,
+  },
+  hotPart: {
+    name: 'Hot part beside it',
+    tellTale: 'The air shimmers and the thermometer says what the hand need not find out.',
+    remedy: 'Wait, or cover it. A warm joint is also not pulled: its figure is for a cold one.',
+    next: 'The back of the hand near it, never on it, before you reach in.',
+    rule: 'Bare metal burns within a second from 65 to 70 °C.',
+    source: 'ISO 13732-1, burn thresholds',
+  },
+  onJackAlone: {
+    name: 'Vehicle on a jack alone',
+    tellTale: 'There is a jack under it and no stand.',
+    remedy: 'Stands under the points of the manual, the jack let down a little, shake it, then begin.',
+    next: 'Look for two stands and a chock before your head goes under anything.',
+    rule: 'A jack lifts. It does not hold.',
+    source: 'The jack’s own plate, and the vehicle maker’s manual for its points',
+  },
+  wrongWrench: {
+    name: 'Wrench that does not reach down',
+    tellTale: 'Its scale begins above the figure.',
+    remedy: 'Take one that has the figure between a fifth and the top of its scale.',
+    next: 'Figure first, then the wrench.',
+    rule: 'Below its scale a wrench promises nothing, and it clicks all the same.',
+    source: 'ISO 6789-1, deviation within the range only',
   },
   crossed: {
     name: 'Crossed thread',
@@ -213,7 +333,7 @@ export const DRILL = {
   right: 'Right.',
   falseAlarm: 'Nothing of this kind is wrong there.',
   bag: 'What lies before you',
-  hole: 'What you see in the hole',
+  hole: 'What you see at the joint',
   hand: 'What the hand feels',
   sheet: 'What the sheet says',
   away: 'You were called away for {minutes} minutes.',
@@ -241,14 +361,14 @@ export const DRILL = {
 
 export const MODE_WORDS: Readonly<Record<DrillMode, { name: string; what: string }>> = {
   guided: { name: 'Guided', what: 'What you see and feel is said in words.' },
-  plain: { name: 'Plain', what: 'The pieces, the sheet and the curve. No words.' },
-  blank: { name: 'Blank', what: 'You lay out order, compound and wrench yourself, then work it plain.' },
+  plain: { name: 'Plain', what: 'The pieces, the sheet’s own words and the curve. No more.' },
+  blank: { name: 'Blank', what: 'You lay out order, figure, compound and wrench yourself, then work it plain.' },
 };
 
 export const ROOM_WORDS: Readonly<Record<FaultRoom, string>> = {
   bag: 'in the bag',
   sheet: 'on the sheet',
-  hole: 'in the hole',
+  hole: 'at the joint',
   pull: 'in the hand',
   clock: 'on the clock',
 };
@@ -267,6 +387,15 @@ export const HOLE_WORDS: Readonly<Record<HoleLook, string>> = {
   taped: 'A strip of tape sticks on the face.',
   greasy: 'The thread shines with grease.',
   halfDone: 'A marked bolt stands in it, with air under its head.',
+  leftHand: 'An L is stamped beside it; the flanks climb the other way.',
+  noWasher: 'The head sits on the part; its fellow has a washer.',
+  reversed: 'The part’s arrow points to the rear of the vehicle.',
+  greasyFace: 'The face shines with grease.',
+  neighbourLoose: 'There is air under the head beside it.',
+  gap: 'The part stands off on one side.',
+  hot: 'A hot pipe runs beside it.',
+  onJack: 'The vehicle stands on a jack and on nothing else.',
+  coarseWrench: 'The wrench that lies ready begins above the figure.',
 };
 
 export type ConsequenceCode = Consequence['code'];
@@ -281,6 +410,15 @@ export const CONSEQUENCE_WORDS: Readonly<Record<ConsequenceCode, string>> = {
   unknownLoad: 'Nobody would know what the joint holds.',
   wrongPlace: 'The part would stand on the wrong side.',
   bondBroken: 'The bond would hold nothing.',
+  weaker: 'It would carry {left} % of what a new one does.',
+  lockGone: 'Nothing would keep the nut from turning once the load settles.',
+  pressed: 'The part would be pressed {times} times as hard.',
+  wrongTurn: 'Turned the usual way it would tear, or come off by itself.',
+  burns: 'At {celsius} °C skin burns at a touch.',
+  falls: 'What comes down brings {kilojoule} kJ with it.',
+  misread: 'The figure could be out by {share} % and the wrench would click all the same.',
+  gripLost: '{left} % of the grip of its faces would be left.',
+  tilted: 'The part would be pulled askew by {mm} mm.',
 };
 
 /** How long a drill takes, beside one attempt. */
@@ -288,4 +426,12 @@ export const PACE_WORDS = {
   own: '{times, plural, one {You took {minutes} min the other time.} other {{minutes} min is the middle of your # other times.}}',
   others: '{people} others here take about {minutes} min.',
   noPoints: 'Speed counts for nothing.',
+};
+
+/** Whose hand pulls in a drill. */
+export const HAND_WORDS: Readonly<Record<Hand, string>> = {
+  even: 'An even hand pulls.',
+  quick: 'A quick hand pulls.',
+  heavy: 'A heavy hand pulls: it goes a little past the click.',
+  unsteady: 'An unsteady hand pulls: the curve shakes, the joint does not.',
 };

@@ -1,6 +1,6 @@
 import { Link } from 'react-router';
 import { PRACTICE } from '#contract/wording/en/practice.ts';
-import { PRACTICE_JOB } from '../../practice/practice.ts';
+import { PRACTICE_JOB, TOUR } from '../../practice/practice.ts';
 import { useCribRead, useLibrary, useVehicles } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 
@@ -52,7 +52,7 @@ export function FirstDay() {
       </ol>
       {role !== 'counter' && (
         <Link
-          to={`/jobs/${PRACTICE_JOB}/check-in`}
+          to={`/jobs/${PRACTICE_JOB}/check-in${TOUR}`}
           className="mt-3 flex min-h-14 flex-col justify-center border-2 border-ink px-4 py-2"
         >
           <b>{PRACTICE.begin}</b>

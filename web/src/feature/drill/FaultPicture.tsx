@@ -2,7 +2,7 @@ import { FAULT_WORDS, HOLE_WORDS } from '#contract/wording/en/drill.ts';
 import { bagOf } from '#core/drill/bag.ts';
 import type { PlacedFault } from '#core/drill/drill.ts';
 import { FAULTS } from '#core/drill/fault-kind.ts';
-import { holeAt } from '#core/drill/scene.ts';
+import { holeAt, readAt } from '#core/drill/scene.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { BagLine } from '../../practice/BagStrip.tsx';
 import { HolePicture } from '../../practice/HoleLook.tsx';
@@ -18,7 +18,7 @@ export function FaultPicture({ plan, fault, seed }: { plan: Plan; fault: PlacedF
     }
     case 'hole': {
       const look = holeAt(fault.target, [fault]);
-      return <HolePicture look={look} label={HOLE_WORDS[look]} />;
+      return <HolePicture look={look} detail={readAt(plan, fault.target, look)} label={HOLE_WORDS[look]} />;
     }
     case 'pull':
       return <PulledCurve plan={plan} station={fault.target} faults={[fault]} seed={seed} label={name} />;

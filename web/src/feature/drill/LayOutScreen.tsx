@@ -3,6 +3,7 @@ import { Navigate, useNavigate } from 'react-router';
 import { DRILL } from '#contract/wording/en/drill.ts';
 import type { LaidOut } from '#core/drill/drill-run.ts';
 import { indexOf } from '#core/kit/plan.ts';
+import { acceptBand } from '#core/tightening/kinds.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { MapShapes } from '../../drawing/BoltMap.tsx';
 import { useDrill } from '../../practice/drill-store.ts';
@@ -16,6 +17,7 @@ export default function LayOutScreen() {
   const layOut = useDrill((state) => state.layOut);
   const navigate = useNavigate();
   const [laid, setLaid] = useState<Record<string, LaidOut>>({});
+  const [figures, setFigures] = useState<Record<string, string>>({});
   const [at, setAt] = useState(0);
   if (!run) return <Navigate to="/drill" replace />;
   const { plan } = run.log;
@@ -25,11 +27,21 @@ export default function LayOutScreen() {
   const own = laid[group.id] ?? { group: group.id, order: [] };
   const put = (change: Partial<LaidOut>) => setLaid({ ...laid, [group.id]: { ...own, ...change } });
   const stations = group.stations.flatMap((id) => indexOf(plan).stations.get(id) ?? []);
-  const ready = own.order.length === stations.length && own.wrench !== undefined;
+  const asksFigure = stations[0] !== undefined && acceptBand(stations[0].spec) !== undefined;
+  const typed = figures[group.id] ?? '';
+  const figureNm = Number(typed.replace(',', '.'));
+  const bad = typed.trim() !== '' && !(figureNm > 0);
+  const ready =
+    own.order.length === stations.length && own.wrench !== undefined && (!asksFigure || (typed.trim() !== '' && !bad));
   const next = () => {
     if (at + 1 < groups.length) setAt(at + 1);
     else {
-      layOut(Object.values({ ...laid, [group.id]: own }));
+      layOut(
+        Object.values({ ...laid, [group.id]: own }).map((entry) => {
+          const value = Number((figures[entry.group] ?? '').replace(',', '.'));
+          return value > 0 ? { ...entry, figureNm: value } : entry;
+        }),
+      );
       navigate(`/jobs/${PRACTICE_JOB}/check-in`);
     }
   };
@@ -121,6 +133,26 @@ export default function LayOutScreen() {
                 </label>
               ))}
             </fieldset>
+            {asksFigure && (
+              <div className="grid gap-1">
+                <label className="grid gap-1 font-bold">
+                  To what? (N·m)
+                  <input
+                    className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3 text-3xl font-bold"
+                    inputMode="decimal"
+                    autoComplete="off"
+                    aria-invalid={bad}
+                    value={typed}
+                    onChange={(event) => setFigures({ ...figures, [group.id]: event.target.value })}
+                  />
+                </label>
+                {bad && (
+                  <span role="alert" className="font-bold text-bad">
+                    “{typed}” is no torque.
+                  </span>
+                )}
+              </div>
+            )}
             <fieldset>
               <legend className="font-bold">Which wrench?</legend>
               {practiceWrenches(0).map(({ id, label, lowestNm, fullScaleNm }) => (

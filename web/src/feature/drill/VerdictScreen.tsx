@@ -166,11 +166,12 @@ function VerdictPage({
           <section aria-label="Laid out" className="mt-5 max-w-5xl">
             <h2 className="plate text-2xl">What you laid out</h2>
             <ul>
-              {verdict.orders.map(({ group, own, kit, compound, wrench }) => (
+              {verdict.orders.map(({ group, own, kit, compound, wrench, figure }) => (
                 <li key={group} className="border-b border-hair py-2">
                   <b>{placeOf(plan, group)}</b>: the load ran <b className="figures">{Math.round(own * 100)} %</b> to
                   one side on the way, by the kit’s order <b className="figures">{Math.round(kit * 100)} %</b>. Compound{' '}
-                  {compound}, wrench {wrench}.
+                  {compound}, wrench {wrench}
+                  {figure ? `, figure ${figure}` : ''}.
                 </li>
               ))}
             </ul>

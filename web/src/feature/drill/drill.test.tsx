@@ -220,9 +220,16 @@ describe('a blank drill', () => {
     expect(stations.at(-1)).not.toHaveAccessibleName(/number/);
     await user.click(stations.at(-1) as HTMLElement);
     await user.click(screen.getByRole('radio', { name: /P-1/ }));
+    expect(begin).toBeDisabled();
+    await user.type(screen.getByLabelText('To what? (N·m)'), 'much');
+    expect(screen.getByText('“much” is no torque.')).toBeVisible();
+    expect(begin).toBeDisabled();
+    await user.clear(screen.getByLabelText('To what? (N·m)'));
+    await user.type(screen.getByLabelText('To what? (N·m)'), '62,5');
     await user.click(begin);
     expect(await screen.findByText('another screen')).toBeVisible();
     expect(useDrill.getState().run?.laidOut[0]?.order).toHaveLength(6);
+    expect(useDrill.getState().run?.laidOut[0]?.figureNm).toBe(62.5);
   });
 });
 

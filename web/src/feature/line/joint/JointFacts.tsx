@@ -8,7 +8,16 @@ import { usableBand } from '#core/wrench/usable-band.ts';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** What is in the hand at a station: bolt, drive, wrench and what is on the thread. */
-export function JointFacts({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void }) {
+export function JointFacts({
+  torque,
+  onWrench,
+  wrenchOnly = false,
+}: {
+  torque: TorqueStep;
+  onWrench: () => void;
+  /** The rest is what a learner has to know. */
+  wrenchOnly?: boolean;
+}) {
   const { station, index, wrench, step, state } = torque;
   if (!station) return null;
   const bolt = station.stack
@@ -28,6 +37,35 @@ export function JointFacts({ torque, onWrench }: { torque: TorqueStep; onWrench:
         : compound?.kind === 'antiSeize'
           ? 'bg-antiseize'
           : 'bg-grease';
+  const theWrench = step.kind === 'pull' && (
+    <div className="flex gap-3">
+      <dt className="w-16 shrink-0 text-ink-2">Wrench</dt>
+      <dd className="flex-1">
+        <button type="button" className="min-h-11 w-full border-2 border-rule px-2 py-1 text-left" onClick={onWrench}>
+          {wrench ? (
+            <>
+              <b>{wrench.wrench.label}</b>
+              {range && (
+                <span className="figures">
+                  {' '}
+                  {show(range.minNm)}–{show(range.maxNm)} {scaleUnit}
+                </span>
+              )}{' '}
+              {wrench.wrench.squareDrive}
+              <span className={`block text-sm ${wrench.faults.length > 0 ? 'text-bad' : 'text-ink-2'}`}>
+                {wrench.faults.length > 0
+                  ? wrench.faults.map(wrenchFaultText).join(' · ')
+                  : `calibration good to ${wrench.wrench.calibrationDueOn}`}
+              </span>
+            </>
+          ) : (
+            'None in the crib'
+          )}
+        </button>
+      </dd>
+    </div>
+  );
+  if (wrenchOnly) return <dl>{theWrench}</dl>;
   return (
     <dl className="grid content-start gap-2">
       <div className="flex gap-3">
@@ -55,38 +93,7 @@ export function JointFacts({ torque, onWrench }: { torque: TorqueStep; onWrench:
           )}
         </dd>
       </div>
-      {step.kind === 'pull' && (
-        <div className="flex gap-3">
-          <dt className="w-16 shrink-0 text-ink-2">Wrench</dt>
-          <dd className="flex-1">
-            <button
-              type="button"
-              className="min-h-11 w-full border-2 border-rule px-2 py-1 text-left"
-              onClick={onWrench}
-            >
-              {wrench ? (
-                <>
-                  <b>{wrench.wrench.label}</b>
-                  {range && (
-                    <span className="figures">
-                      {' '}
-                      {show(range.minNm)}–{show(range.maxNm)} {scaleUnit}
-                    </span>
-                  )}{' '}
-                  {wrench.wrench.squareDrive}
-                  <span className={`block text-sm ${wrench.faults.length > 0 ? 'text-bad' : 'text-ink-2'}`}>
-                    {wrench.faults.length > 0
-                      ? wrench.faults.map(wrenchFaultText).join(' · ')
-                      : `calibration good to ${wrench.wrench.calibrationDueOn}`}
-                  </span>
-                </>
-              ) : (
-                'None in the crib'
-              )}
-            </button>
-          </dd>
-        </div>
-      )}
+      {theWrench}
       <div className="flex gap-3">
         <dt className="w-16 shrink-0 text-ink-2">Thread</dt>
         <dd className="flex flex-wrap items-start gap-2">

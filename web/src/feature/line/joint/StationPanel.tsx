@@ -5,17 +5,21 @@ import { setsOnTheThread } from '#core/compound/compound.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { StackDrawing } from '../../../drawing/StackDrawing.tsx';
+import { useSheetOnly } from '../../../job/sheet-only.ts';
 import { BasisChoice } from './BasisChoice.tsx';
 import { GroupDone } from './GroupDone.tsx';
 import { JointFacts } from './JointFacts.tsx';
 import { JointInstruction } from './JointInstruction.tsx';
+import { SheetOnlyPanel } from './SheetOnlyPanel.tsx';
 import { TorqueTarget } from './TorqueTarget.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** All a fitter needs to know of the station in hand, figures first. */
 export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void }) {
   const { station, step, group, state, plan } = torque;
+  const sheetOnly = useSheetOnly(({ on }) => on);
   if (!station) return <GroupDone torque={torque} />;
+  if (sheetOnly) return <SheetOnlyPanel torque={torque} onWrench={onWrench} />;
   const place = group.torqueOrder.indexOf(station.id) + 1;
   const compound = torque.index.compounds.get(station.compound ?? '');
   const pass = step.kind === 'pull' ? group.passes[step.pass] : undefined;

@@ -22,6 +22,7 @@ import { type Adapter, settingWithAdapterNm, throughAdapter } from '#core/wrench
 import { type ClickSetting, clickSetting } from '#core/wrench/click-setting.ts';
 import { rankWrenches, type WrenchChoice } from '#core/wrench/suitable-wrench.ts';
 import { type Reading, useLiveWrench } from '../../../job/live-wrench.ts';
+import { useSheetOnly } from '../../../job/sheet-only.ts';
 import { type OpenJob, useOpenJob } from '../../../job/use-open-job.ts';
 import { serverNowMs } from '../../../shop/clock.ts';
 import { useSettings } from '../../../shop/settings.ts';
@@ -162,9 +163,11 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
   const usable = wrench?.faults.length === 0 && !clash ? wrench.wrench : undefined;
   // Behind an adapter a wrench that speaks says its own torque, not the bolt's: what it showed is typed.
   const liveId = usable?.live && !through ? usable.id : undefined;
+  // A learner who reads the sheet sets the wrench by it.
+  const sheetOnly = useSheetOnly(({ on }) => on);
   const setting = useMemo(
-    () => (usable && band && liveId === undefined ? clickSetting(usable, band, through) : undefined),
-    [usable, band, liveId, through],
+    () => (usable && band && liveId === undefined && !sheetOnly ? clickSetting(usable, band, through) : undefined),
+    [usable, band, liveId, through, sheetOnly],
   );
   const confirmed = useWrenchSetting();
   const isSet = usable !== undefined && setting !== undefined && standsAt(confirmed, usable.id, setting.settingNm);
