@@ -1,6 +1,9 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, signIn, test } from './support/app.ts';
+import { soundDrill } from '#core/drill/drill.ts';
+import { variants } from '#core/kit/answer-space.ts';
+import { TRANSFER_CASE_GUARD } from '#demo/kits.ts';
+import { expect, provePin, signIn, test } from './support/app.ts';
 
 /** Practice: faults met on the floor's own screens, named or passed by, and told afterwards. */
 
@@ -184,4 +187,47 @@ test('a closed job goes by with nobody’s name in it', async ({ page, app }) =>
   await expect(page.getByText(/Mira/).locator('visible=true')).toHaveCount(1);
   await bar.getByRole('button', { name: 'End the drill' }).click();
   await expect(page.getByRole('heading', { name: 'Drill', exact: true })).toBeVisible();
+});
+
+test('an apprentice ends a drill as a job ends: with a counted tray and a signature', async ({ page, app }) => {
+  test.slow();
+  await signIn(page, app, 'Hob Larkmoor', '1122');
+  await page.goto(`${app.url}/drill`);
+  const whole = soundDrill(TRANSFER_CASE_GUARD, variants(TRANSFER_CASE_GUARD)?.[0] ?? {}, {
+    id: 'whole',
+    title: 'Nothing wrong with it',
+  });
+  await page.getByLabel('Begin one from a file').setInputFiles({
+    name: 'whole.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(JSON.stringify(whole)),
+  });
+  await page.getByRole('heading', { name: 'Packing list' }).click();
+  const toLine = page.getByRole('link', { name: 'On to the line' });
+  const done = page.getByRole('heading', { name: 'The line is done' });
+  await expect(async () => {
+    if (await toLine.isVisible()) await toLine.click();
+    else if (!(await done.isVisible())) await page.keyboard.press('Space');
+    await expect(done).toBeVisible({ timeout: 150 });
+  }).toPass({ timeout: 90_000, intervals: [10] });
+  await page.getByRole('link', { name: 'To close out' }).click();
+  // The guard’s bag has two washers more than it needs.
+  await page.getByRole('textbox', { name: /washer/i }).fill('2');
+  await page.getByRole('button', { name: 'Count', exact: true }).click();
+  await page.getByRole('button', { name: 'Sign and close' }).click();
+  await provePin(page, '1122');
+  await drill(page).getByRole('button', { name: 'End the drill' }).click();
+  await expect(page.getByText(/closed and signed/)).toBeVisible();
+
+  // Whoever asks for the tour leaves the drill that is on.
+  await page.goto(`${app.url}/drill`);
+  await begin(page, /^Begin: First bag/);
+  await expect(drill(page)).toBeVisible();
+  await page.getByRole('button', { name: 'Help' }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('link', { name: /practice|Practise|Try/i })
+    .click();
+  await expect(page.getByRole('complementary', { name: 'Practice' })).toBeVisible();
+  await expect(drill(page)).toHaveCount(0);
 });

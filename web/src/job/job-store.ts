@@ -12,6 +12,7 @@ import { clockNow } from '../shop/clock.ts';
 import { signAs } from '../shop/device-keys.ts';
 import { useSession } from '../shop/session.ts';
 import { refreshBacklog, waitingElsewhere } from './backlog.ts';
+import { roleInDrill, useInDrill } from './in-drill.ts';
 import { jobLink } from './job-link.ts';
 import type { JobStoreParts, JobStoreState } from './job-store-state.ts';
 import * as deviceOutbox from './outbox.ts';
@@ -512,7 +513,8 @@ export const useJobStore = create<JobStoreState>(
     session: {
       person() {
         const person = useSession.getState().session?.person;
-        return person && { id: person.id, name: person.name, role: person.role };
+        const role = person && (useInDrill.getState().on ? roleInDrill(person.role) : person.role);
+        return person && role && { id: person.id, name: person.name, role };
       },
       device: () => useSession.getState().session?.device,
       sign: signAs,

@@ -6,8 +6,8 @@ import { type DrillRun, faultsOpen } from '#core/drill/drill-run.ts';
 import { FAULTS, type FaultKind } from '#core/drill/fault-kind.ts';
 import { handOf, holeAt, readAt } from '#core/drill/scene.ts';
 import { indexOf } from '#core/kit/plan.ts';
+import { useInDrill } from '../job/in-drill.ts';
 import { useJobStore } from '../job/job-store.ts';
-import { useSheetOnly } from '../job/sheet-only.ts';
 import { useSession } from '../shop/session.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
@@ -31,8 +31,8 @@ export default function DrillBar({ run }: { run: DrillRun }) {
   const away = run.interruptions.at(-1);
   const told = run.drill.mode === 'guided';
   useEffect(() => {
-    useSheetOnly.setState({ on: !told });
-    return () => useSheetOnly.setState({ on: false });
+    useInDrill.setState({ on: true, sheetOnly: !told });
+    return () => useInDrill.setState({ on: false, sheetOnly: false });
   }, [told]);
   const name = (kind: FaultKind, target: string) => {
     setAsking(false);

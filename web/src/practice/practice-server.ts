@@ -6,6 +6,7 @@ import { type JobLog, openLog, takeCommand } from '#core/job/job-log.ts';
 import type { Refusal } from '#core/job/refusal.ts';
 import { OPENED_NOW } from '#core/kit/house-rules.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
+import { roleInDrill } from '../job/in-drill.ts';
 import { useSession } from '../shop/session.ts';
 import { useDrill } from './drill-store.ts';
 import { PRACTICE_JOB } from './practice.ts';
@@ -102,8 +103,8 @@ interface SentHere {
 /** Takes commands as the shop's server does, and keeps nothing. */
 function take(commands: readonly SentHere[]): CommandBatchAnswer {
   const person = useSession.getState().session?.person;
-  // In a drill a learner answers for the job: it ends with a signature, like a real one.
-  const role = useDrill.getState().run && person?.role === 'apprentice' ? 'fitter' : (person?.role ?? 'fitter');
+  const own = person?.role ?? 'fitter';
+  const role = useDrill.getState().run ? roleInDrill(own) : own;
   const by = { id: person?.id ?? '', name: person?.name ?? '', role };
   const events: StoredEvent[] = [];
   const results = commands.map((sent): CommandResult => {

@@ -1,7 +1,7 @@
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
-import { useSheetOnly } from '../../../job/sheet-only.ts';
+import { useInDrill } from '../../../job/in-drill.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { TypedReading } from './TypedReading.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
@@ -10,7 +10,7 @@ import { useWrenchSetting } from './wrench-setting.ts';
 /** A pull with a wrench that cannot speak: what it is set to, and what it showed. */
 export function PlainReading({ torque }: { torque: TorqueStep }) {
   const { setting, isSet, wrench, through, band, group } = torque;
-  const sheetOnly = useSheetOnly(({ on }) => on);
+  const sheetOnly = useInDrill((drill) => drill.sheetOnly);
   const before = useWrenchSetting((settings) => settings.wrench);
   const beforeNm = useWrenchSetting((settings) => settings.settingNm);
   if (!wrench || !band) return null;

@@ -1,14 +1,14 @@
 import { describeDrive, hasSize } from '#core/fastener/drive.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { StackDrawing } from '../../../drawing/StackDrawing.tsx';
-import { useSheetOnly } from '../../../job/sheet-only.ts';
+import { useInDrill } from '../../../job/in-drill.ts';
 import { SheetOnlyPanel } from './SheetOnlyPanel.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** A station to be started by hand: its stack in the order it goes together, and what must be felt. */
 export function StartPanel({ torque }: { torque: TorqueStep }) {
   const { station, stations, state, index } = torque;
-  const sheetOnly = useSheetOnly(({ on }) => on);
+  const sheetOnly = useInDrill((drill) => drill.sheetOnly);
   if (!station) return null;
   if (sheetOnly) return <SheetOnlyPanel torque={torque} onWrench={() => undefined} />;
   const started = stations.filter(({ id }) => stationState(state, id).stage !== 'empty').length;

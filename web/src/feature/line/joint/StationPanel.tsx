@@ -5,7 +5,7 @@ import { setsOnTheThread } from '#core/compound/compound.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { StackDrawing } from '../../../drawing/StackDrawing.tsx';
-import { useSheetOnly } from '../../../job/sheet-only.ts';
+import { useInDrill } from '../../../job/in-drill.ts';
 import { BasisChoice } from './BasisChoice.tsx';
 import { GroupDone } from './GroupDone.tsx';
 import { JointFacts } from './JointFacts.tsx';
@@ -17,7 +17,7 @@ import type { TorqueStep } from './use-torque-step.ts';
 /** All a fitter needs to know of the station in hand, figures first. */
 export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrench: () => void }) {
   const { station, step, group, state, plan } = torque;
-  const sheetOnly = useSheetOnly(({ on }) => on);
+  const sheetOnly = useInDrill((drill) => drill.sheetOnly);
   if (!station) return <GroupDone torque={torque} />;
   if (sheetOnly) return <SheetOnlyPanel torque={torque} onWrench={onWrench} />;
   const place = group.torqueOrder.indexOf(station.id) + 1;

@@ -21,8 +21,8 @@ import { asksOf } from '#core/tightening/kinds.ts';
 import { type Adapter, settingWithAdapterNm, throughAdapter } from '#core/wrench/adapter.ts';
 import { type ClickSetting, clickSetting } from '#core/wrench/click-setting.ts';
 import { rankWrenches, type WrenchChoice } from '#core/wrench/suitable-wrench.ts';
+import { useInDrill } from '../../../job/in-drill.ts';
 import { type Reading, useLiveWrench } from '../../../job/live-wrench.ts';
-import { useSheetOnly } from '../../../job/sheet-only.ts';
 import { type OpenJob, useOpenJob } from '../../../job/use-open-job.ts';
 import { serverNowMs } from '../../../shop/clock.ts';
 import { useSettings } from '../../../shop/settings.ts';
@@ -164,7 +164,7 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
   // Behind an adapter a wrench that speaks says its own torque, not the bolt's: what it showed is typed.
   const liveId = usable?.live && !through ? usable.id : undefined;
   // A learner who reads the sheet sets the wrench by it.
-  const sheetOnly = useSheetOnly(({ on }) => on);
+  const sheetOnly = useInDrill((drill) => drill.sheetOnly);
   const setting = useMemo(
     () => (usable && band && liveId === undefined && !sheetOnly ? clickSetting(usable, band, through) : undefined),
     [usable, band, liveId, through, sheetOnly],
