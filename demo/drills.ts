@@ -30,7 +30,7 @@ const DRILLS: ReadonlyArray<{
     kit: FRONT_RECOVERY_POINTS,
     mode: 'guided',
     seed: 202,
-    kinds: ['seizedStud', 'wrongLength', 'crossed'],
+    kinds: ['seizedStud', 'wrongLength', 'crossed', 'hotPart', 'washerMissing'],
   },
   {
     id: '1d1c0000-0000-4000-8000-000000000003',
@@ -38,7 +38,7 @@ const DRILLS: ReadonlyArray<{
     kit: TRACK_BAR_BRACE,
     mode: 'plain',
     seed: 303,
-    kinds: ['unitSlip', 'wrongClass', 'stripping'],
+    kinds: ['unitSlip', 'wrongClass', 'stripping', 'wrongWrench', 'onJackAlone'],
   },
   {
     id: '1d1c0000-0000-4000-8000-000000000004',
@@ -46,7 +46,7 @@ const DRILLS: ReadonlyArray<{
     kit: ROCK_SLIDERS,
     mode: 'blank',
     seed: 404,
-    kinds: ['contradiction', 'wrongSide', 'slippery', 'poorHole', 'soft'],
+    kinds: ['contradiction', 'wrongSide', 'slippery', 'poorHole', 'soft', 'partReversed'],
   },
 ];
 

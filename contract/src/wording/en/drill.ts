@@ -344,7 +344,7 @@ export const DRILL = {
   due: 'Wants practice',
   mastered: 'mastered',
   open: 'not yet',
-  never: 'never met',
+  neverMet: '{kinds, plural, one {One kind was never met} other {# kinds were never met}}',
   forYou: 'Drill for you',
   forYouWhy: 'Made from a released kit, with what you need most.',
   export: 'Take your drills with you',
