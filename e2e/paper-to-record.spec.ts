@@ -11,6 +11,12 @@ const SHEETS = [
     pulls: 10,
   },
   {
+    file: '08-steering-damper-answers',
+    title: 'Steering damper',
+    record: ['Clamp halves, 2 of 2', 'Shoulder bolts, 1 of 2'],
+    pulls: 6,
+  },
+  {
     file: '06-tow-eye',
     title: 'Tow eye',
     record: ['Disconnect: battery', 'Reconnect: battery'],

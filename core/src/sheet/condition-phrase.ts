@@ -240,6 +240,9 @@ const IDIOM =
 /** `Where the frame meets the chassis`: a place. */
 const PLACE_SAID =
   /^where (?:the|a|an|it|they|each|both) (?:[\w-]+ ){0,3}(?:meets?|touch(?:es)?|sits?|joins?|cross(?:es)?|pass(?:es)?|enters?|lies?|rests?|ends?|begins?|runs?|goes|bolts?)\b/i;
+/** `On the flat of the axle tube`: where on a part, and no kind of vehicle. */
+const PART_SAID =
+  /^(?:on|in|at|to|from) (?:the|both|each) (?:\p{L}+ )?(?:sides?|flats?|ends?|top|bottom|back|front|rear|left|right|outside|inside|underside|faces?|cent(?:re|er)|middle|edges?|flanges?|holes?|corners?|head|foot|base) of\b/iu;
 /** `Raise vehicle with a lift`: what is done to the vehicle, with what. */
 /** `Pages before 2021 gave 95 Nm`: of the papers, and not of the vehicle. */
 const PAPERS = /\b(?:pages?|sheets?|issues?|leaflets?|prints?|editions?|papers?|letters?) (?:of |from )?$/i;
@@ -279,6 +282,7 @@ export function conditions(text: string): Array<{ start: number; end: number; va
       if (
         IDIOM.test(printed) ||
         PLACE_SAID.test(printed) ||
+        PART_SAID.test(printed) ||
         HANDLED.test(text.slice(Math.max(0, start - 24), start)) ||
         PAPERS.test(text.slice(Math.max(0, start - 16), start))
       )

@@ -20,6 +20,8 @@ export function driveSizes(kit: KitDocument, joints: readonly StationJoint[]): F
   kit.items.forEach((item, index) => {
     const socket = /(\d+(?:\.\d+)?)\s*mm\s+(?:\w+\s+){0,2}(?:bolt|nut|screw)/i.exec(item.name);
     if ((item.kind !== 'bolt' && item.kind !== 'nut') || item.thread !== undefined || !socket) return;
+    // A shoulder bolt is called by its shoulder (ISO 7379); its thread is smaller and stays to be named.
+    if (/\bshoulder\b/i.test(item.name)) return;
     const width = Number(socket[1]);
     const may = HEAD_STANDARDS.filter((standard) => isNut(standard) === (item.kind === 'nut')).flatMap((standard) =>
       listedHeads(standard)

@@ -460,6 +460,11 @@ describe('what the rules look at twice', () => {
     });
     expect(found).toContain('sizesVoteForAnother');
   });
+  it('a shoulder bolt is called by its shoulder, which no socket turns (ISO 7379)', () => {
+    const named = (name: string) => codesOf((kit) => Object.assign(item(kit, 'bolt'), { name, thread: undefined }));
+    expect(named('12 mm shoulder bolt')).not.toContain('boltBySocket');
+    expect(named('13 mm flange bolt')).toContain('boltBySocket');
+  });
   it('a locker by the joint and paste by a step are two things on one thread', () => {
     const found = codesOf((kit) => {
       kit.compounds.push({ id: 'paste2', name: 'Paste', kind: 'antiSeize' });

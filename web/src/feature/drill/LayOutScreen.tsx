@@ -83,6 +83,8 @@ export default function LayOutScreen() {
                       }
                     }}
                   >
+                    {/* As wide as a thumb on a phone. */}
+                    <circle cx={station.xMm} cy={station.yMm} r={radius * 2} fill="transparent" />
                     <circle
                       cx={station.xMm}
                       cy={station.yMm}
