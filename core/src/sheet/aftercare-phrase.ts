@@ -8,7 +8,7 @@ import { sentenceAt } from './sentence.ts';
 export type Aftercare = Extract<FactValue, { kind: 'aftercare' }>;
 
 const COUNT = String.raw`(?:\d+(?:[.,]\d+)*(?: \d{3})*|(?:a|one|two|three|four|five|six|seven|eight|nine|ten|twelve|twenty|thirty|forty|fifty|hundred|couple|few|thousand)(?:[- ](?:of |hundred|thousand|five|dozen|couple)*)*)`;
-const DISTANCE = String.raw`(?:(?:trailer|towing|road|driving|loaded)[- ])?(?:km|kms|k's|klicks?|kilomet(?:re|er)s?|miles?|mi)\b`;
+const DISTANCE = String.raw`(?:(?:trailer|towing|road|driving|loaded)[- ])?(?:km|kms|k's|klicks?|k(?=[ ,.;\n]|$)|kilomet(?:re|er)s?|miles?|mi)\b`;
 const PERIOD = String.raw`(?:days?|weeks?|months?|years?|(?:operating |engine |working )?hours?|h\b|heat(?:ing)? ?cycles?|heat-?ups?|warm-?ups?|heatings?|thermal cycles?)`;
 const DAYS: ReadonlyArray<readonly [RegExp, number]> = [
   [/^day/, 1],
@@ -54,7 +54,7 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     // `after 500 km`, `every 5,000 miles`, `within the first 50 km`, `at 100 km`, `then every 3 months`
     {
       pattern: new RegExp(
-        String.raw`\b(after|every|each|at|within|in|by|following|past|until|all|for|(?:has|have) (?:done|run|covered)|(?<=\b(?:revise|review|control|check) )to)\b(?: (?:the|about|around|some|first|next|another|a|roughly|approximately|approx\.?|only|of|driving|further|use|its|last|further))* (${COUNT}) ?(?:to ${COUNT} |[-–] ?\d+ ?)?(${DISTANCE})`,
+        String.raw`\b(after|every|each|at|within|in|by|following|past|until|all|for|(?:has|have) (?:done|run|covered)|(?<!\btest )drive|(?<=\b(?:revise|review|control|check) )to)\b(?: (?:the|about|around|some|first|next|another|a|roughly|approximately|approx\.?|only|of|driving|further|use|its|last|further))* (${COUNT}) ?(?:to ${COUNT} |[-–] ?\d+ ?)?(${DISTANCE})`,
         'gi',
       ),
       make: (match) => distanceOf(match[1], match[2], match[3]),
@@ -97,6 +97,15 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
         String.raw`(?<=^[ \t>*-]*|[.;] )()(${COUNT}) ?(${DISTANCE})(?=,? (?:then|and)\b[^.\n]*\b(?:again|re-?check|re-?torque|check)\b)`,
         'gim',
       ),
+      make: (match) => distanceOf('after', match[2], match[3]),
+    },
+    // `at 50 and 500 km`: the first has the unit of the second
+    {
+      pattern: /\b(at|after) (\d[\d.]*)(?= ?(?:and|&|,|\+) ?(?:again )?(?:at )?\d[\d.]* ?(km|mi|miles?)\b)/gi,
+      make: (match) => distanceOf(match[1], match[2], match[3]),
+    },
+    {
+      pattern: /(?<=\b(?:at|after) \d[\d.]* ?(?:and|&|,|\+) ?(?:again )?(?:at )?)()(\d[\d.]*) ?(km|mi|miles?)\b/gi,
       make: (match) => distanceOf('after', match[2], match[3]),
     },
     // `50 km: dome nuts 16.`
@@ -160,7 +169,9 @@ const isRepeated = ({ input, index }: RegExpMatchArray): boolean =>
 
 function distanceOf(opener: string | undefined, count: string | undefined, unit: string | undefined) {
   const value = number(count ?? '');
-  const name = unitFromSpelling((unit ?? '').replace(/^\p{L}+[- ](?=\p{L})/u, '').replace(/^(?:k's|klicks?)$/i, 'km'));
+  const name = unitFromSpelling(
+    (unit ?? '').replace(/^\p{L}+[- ](?=\p{L})/u, '').replace(/^(?:k|k's|klicks?)$/i, 'km'),
+  );
   if (value === undefined || !(value > 0) || name === undefined || dimensionOf(name) !== 'distance') return undefined;
   return { distanceKm: toBase(value, name), repeats: /^(?:every|each|all)$/i.test(opener ?? '') };
 }

@@ -48,7 +48,7 @@ const COMPOUNDS: ReadonlyArray<readonly [SheetCompound, ReadonlyArray<readonly s
   [
     'paint',
     phrases(
-      'be painted|be primed|prime|touch up paint|zinc primer|zinc spray|zinc paint|primer|cold galvanizing|cold galvanising|corrosion wax|cavity wax|rust wax|wax|undercoating|underseal|paint|lacquer|varnish',
+      'be painted|be primed|prime|touch up paint|zinc primer|zinc spray|zinc paint|primer|cold galvanizing|cold galvanising|corrosion wax|cavity wax|rust wax|wax|undercoating|underseal|paint|lacquer|varnish|antirust|anti rust|rust protection|rust preventive|rust inhibitor',
     ),
   ],
   [
@@ -61,7 +61,10 @@ const COMPOUNDS: ReadonlyArray<readonly [SheetCompound, ReadonlyArray<readonly s
       'silicone grease|lithium grease|contact grease|dielectric grease|rubber grease|rubbing grease|poly grease|petroleum grease|chassis grease|petroleum jelly|lightly greased|well greased|slightly greased|thinly greased|greased|grease',
     ),
   ],
-  ['oil', phrases('engine oil|motor oil|light oil|clean oil|machine oil|lightly oiled|slightly oiled|oil')],
+  [
+    'oil',
+    phrases('engine oil|motor oil|light oil|clean oil|machine oil|lightly oiled|slightly oiled|only oiled|oiled|oil'),
+  ],
 ];
 const COMPOUND_OPENERS = openersOf(...COMPOUNDS.map(([, list]) => list));
 

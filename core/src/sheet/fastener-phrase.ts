@@ -160,6 +160,17 @@ function metricAt(tokens: readonly Token[], at: number): Phrase | undefined {
   return { value, next, suspect: misread !== undefined };
 }
 
+/** Tokens of `U.N.F.` */
+const POINTED_SERIES = 6;
+/** `U.N.F.`, `U.N.C.`: a series with its points; undefined where none stands. */
+function pointedSeries(tokens: readonly Token[], at: number): 'unf' | 'unc' | undefined {
+  const signs = tokens
+    .slice(at, at + POINTED_SERIES)
+    .map(({ lower }) => lower)
+    .join('');
+  return signs === 'u.n.f.' ? 'unf' : signs === 'u.n.c.' ? 'unc' : undefined;
+}
+
 /** `3/8-16`, `3/8"-16 UNC`, `#10-32`, `5/8 coarse`, with a length. */
 function unifiedAt(tokens: readonly Token[], at: number): Phrase | undefined {
   const hash = tokens[at]?.text === '#';
@@ -201,7 +212,11 @@ function unifiedAt(tokens: readonly Token[], at: number): Phrase | undefined {
       thread = read.value.thread;
     next += 2;
   } else {
-    const series = tokens[next]?.lower;
+    // `3/8 in. U.N.F.`
+    const past = tokens[next]?.lower === 'in' ? next + (tokens[next + 1]?.text === '.' ? 2 : 1) : next;
+    const pointed = pointedSeries(tokens, past);
+    if (pointed !== undefined || /^un[cf]$/.test(tokens[past]?.lower ?? '')) next = past;
+    const series = pointed ?? tokens[next]?.lower;
     if (series === 'coarse' || series === 'fine' || series === 'unc' || series === 'unf') {
       const pitch = standardPitchMm(
         'unified',
@@ -209,7 +224,7 @@ function unifiedAt(tokens: readonly Token[], at: number): Phrase | undefined {
         series === 'fine' || series === 'unf' ? 'fine' : 'coarse',
       );
       if (pitch !== undefined) thread = unifiedThread(size.value, Math.round(MM_PER_INCH / pitch));
-      next += 1;
+      next += pointed === undefined ? 1 : POINTED_SERIES;
     }
   }
   if (!thread) return undefined;

@@ -11,6 +11,18 @@ const UNIT_DOTS = /[\u2219\u22c5\u2027\u30fb\uff65\u2022](?=m)/g;
 const MISREAD_PITCH = /(?<=\bM\d{1,2} ?[x×] ?)[lI](?=[.,]\d)/g;
 /** A scanner's `Ml2` */
 const MISREAD_SIZE = /(?<=\bM)[lI](?=\d\b)/g;
+/** Figures a scanner made of letters inside a word: `bo1ts`, `h0urs`, `mi1es`; `10x1mm` is none. */
+const FIGURES_IN_WORD =
+  /(?<![\d\p{L}])(?!x|m\d|t\d|e\d)\p{L}+[01](?!(?:mm|cm|nm|ft|lb|in|km|kg|pcs?)\b)\p{Ll}{2,}(?![\d\p{L}])/giu;
+/** And letters it made of figures, in capitals: `OlL`, `N0 PAINT`. */
+const LETTER_IN_CAPITALS = /(?<=\p{Lu})l(?=\p{Lu})/gu;
+const NO_IN_CAPITALS = /(?<![\p{L}\d])N0(?= \p{L})/gu;
+/** `32 1b. ft.`: a pound and no figure. */
+const POUND = /(?<=\d ?)1b(?=s?\.?[ -]?f(?:oo)?t)/gi;
+/** `25O miles`: a distance that only comes due; a torque stays as it is, to be doubted. */
+const FIGURE_OF_DISTANCE = /(?<=\d)O(?=O? ?(?:km|miles?|mi)\b)/g;
+/** `1.1/8 in.`: a whole and its fraction. */
+const POINTED_FRACTION = /(?<=(?<![\d.,])\d)\.(?=\d{1,2}\/(?:2|4|8|16)\b)/g;
 /** A decimal point that is raised, as older British sheets print it: `6·6`. */
 const RAISED_POINT = /(?<=\d)[\u00b7\u2219\u22c5](?=\d)/g;
 
@@ -26,6 +38,12 @@ export function plainText(text: string): string {
     .replace(SPACES, ' ')
     .replace(UNIT_DOTS, '·')
     .replace(RAISED_POINT, '.')
+    .replace(FIGURES_IN_WORD, (word) => word.replace(/(?<=\p{L})0/gu, 'o').replace(/(?<=\p{L})1/gu, 'l'))
+    .replace(LETTER_IN_CAPITALS, 'I')
+    .replace(NO_IN_CAPITALS, 'NO')
+    .replace(POUND, 'lb')
+    .replace(FIGURE_OF_DISTANCE, '0')
+    .replace(POINTED_FRACTION, '-')
     .replace(MISREAD_PITCH, '1')
     .replace(MISREAD_SIZE, '1')
     .replace(/[\u2044\u2215]/g, '/')

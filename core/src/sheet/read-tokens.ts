@@ -61,6 +61,8 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
   let named: string | undefined;
   /** Piece last named in this step. */
   let lastPiece: string | undefined;
+  /** And in the one before, which `all six` may stand for. */
+  let pieceBefore: string | undefined;
   let at = 0;
   const add = (value: FactValue, span: Span, confidence: number, belongs?: string) =>
     facts.push({ value, ...span, printed: text.slice(span.start, span.end), confidence, about: belongs, step });
@@ -105,6 +107,7 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       step++;
       waiting = [];
       about = undefined;
+      pieceBefore = lastPiece ?? pieceBefore;
       lastPiece = undefined;
     }
     if (token.kind === 'break') {
@@ -340,7 +343,12 @@ export function readTokens({ text, steps, listed, labels, due, senses }: SheetLa
       inList || numbered || celled
         ? undefined
         : (shareAt(tokens, at, lastPiece) ??
-          pronounCountAt(tokens, at, lastPiece ?? (about === undefined ? undefined : 'bolt'), overSized) ??
+          pronounCountAt(
+            tokens,
+            at,
+            lastPiece ?? (about === undefined ? (token.lower === 'all' ? pieceBefore : undefined) : 'bolt'),
+            overSized,
+          ) ??
           countAt(tokens, at, overSized, isReference) ??
           (named !== undefined || justSized(token.start)
             ? trailingCountAt(tokens, at, named ?? 'bolt', isReference)
@@ -475,7 +483,7 @@ const INCH_UNIT = /\b(?:ft|in|foot|inch)[ .·-]*(?:lbs?|pounds?|#)|\b(?:lbs?|pou
 /** Right before a figure that is said without its unit: `these are fifty-two`, `then it's ninety-five`. */
 const SAID_SO = /\b(?:(?:these|those|they) (?:are|get|want|go to)|(?:they|these)'re|(?:it|that)(?:'s| is| gets)) $/i;
 /** `Then fifty five.` is said so in words alone; in digits it may be turned back before. */
-const THEN_SAID = /\bthen $/i;
+const THEN_SAID = /\b(?:then|gets?|wants?|takes?) $/i;
 /** `- Anti-roll link: 47.` among others that have their unit. */
 const IN_BULLETS =
   /^[ \t]*[-*•] [^:\d\n]{0,30}\b(?:bolts?|nuts?|screws?|studs?|links?|arms?|clamps?|brackets?)\b[^:\d\n]{0,16}: $/i;

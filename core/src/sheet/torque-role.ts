@@ -145,6 +145,8 @@ const OTHERS_AFTER = [
   /^\s*(?:of|from) each other|^\s*(?:apart|difference|too (?:much|little)|high|low|over|under|short|out)\b(?! (?:the|a|and|no)\b)/,
   /^\s*(?:of|from|on|in|for) (?:the )?(?:vehicle maker|car maker|factory|handbook|owner|old|other|lower|upper|neighbouring|original|engine)\b[^.;]{0,30}\b(?:bolt|nut|maker|manual|book|figure|is for|belongs)?/,
   /^\s*(?:to (?:undo|loosen|break|turn|move|start|free)|on its handle|when it (?:came|let)|before (?:it|they) (?:let|went|snapped|stretch|yield|break|bend|give|fail|strip|tear))/,
+  // `The 190 Nm you mentioned is for the rear.`
+  /^ (?:that )?(?:you|he|she|they) (?:mentioned|quoted|gave|asked|wrote|found|read|saw|had|named|sent)\b/,
   /^\s*without (?:moving|turning|a move|giving)\b/,
   /^\s*(?:was|were|had been|is) (?:mentioned|suggested|rumou?red|named|asked|wanted|specified|prescribed|called for)\b/,
   /^[^.;,]{0,50}\b(?:is|are|was|were) (?:for|of|meant for) (?:the )?(?:factory|original|stock|old|standard|other|another|somebody)\b/,
