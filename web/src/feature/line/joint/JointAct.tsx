@@ -296,8 +296,12 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
   switch (step.kind) {
     case 'start':
       return (
-        <ActionBar className={fixed} onClick={act}>
-          Started, next
+        <ActionBar className={fixed} onClick={act} disabled={!act}>
+          {!torque.beadHasSet
+            ? 'Started, next'
+            : act
+              ? 'Thread clean, new bead on'
+              : BEAD_WAITS[torque.bead.refusal ?? 'bottle']}
         </ActionBar>
       );
     case 'compound':

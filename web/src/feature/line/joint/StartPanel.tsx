@@ -2,6 +2,7 @@ import { describeDrive, hasSize } from '#core/fastener/drive.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { StackDrawing } from '../../../drawing/StackDrawing.tsx';
 import { useInDrill } from '../../../job/in-drill.ts';
+import { BottlePick } from './BottlePick.tsx';
 import { SheetOnlyPanel } from './SheetOnlyPanel.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
@@ -22,6 +23,13 @@ export function StartPanel({ torque }: { torque: TorqueStep }) {
         </span>
       </div>
       <p className="text-lg">{station.name}</p>
+      {torque.beadHasSet && (
+        <div role="status" className="mt-2 border-l-4 border-bad pl-3">
+          <p className="font-bold">Its bead has begun to set before the bolt was started.</p>
+          <p>Wipe it off, clean bolt and hole, put on a new one, and start the bolt while it is wet.</p>
+          <BottlePick torque={torque} compound={index.compounds.get(station.compound ?? '')} />
+        </div>
+      )}
       {leftHand && <p className="font-bold text-bad">Left-hand thread: it goes in against the clock.</p>}
       <div className="mt-4 grid grid-cols-[130px_1fr] gap-5">
         <StackDrawing station={station} items={index.items} />

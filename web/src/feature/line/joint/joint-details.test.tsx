@@ -7,6 +7,7 @@ import type { BasisClash } from '#core/job/figure-basis.ts';
 import { indexOf, type PlanStation } from '#core/kit/plan.ts';
 import { clickSetting } from '#core/wrench/click-setting.ts';
 import { platesSnug, WRENCHES } from '#demo/try-job.ts';
+import { roleInDrill, useInDrill } from '../../../job/in-drill.ts';
 import { AdapterFields } from './AdapterFields.tsx';
 import { BasisChoice } from './BasisChoice.tsx';
 import { BottlePick } from './BottlePick.tsx';
@@ -15,6 +16,8 @@ import { RunDown } from './RunDown.tsx';
 import { SeatFirst } from './SeatFirst.tsx';
 import { SlotPanel } from './SlotPanel.tsx';
 import { StagePanel } from './StagePanel.tsx';
+import { StartPanel } from './StartPanel.tsx';
+import { StationPanel } from './StationPanel.tsx';
 import StationSheet, { whyNotYet } from './StationSheet.tsx';
 import { TyreBar } from './TyreBar.tsx';
 import { useBottles } from './use-bead.ts';
@@ -297,5 +300,45 @@ describe('a wheel', () => {
     render(<TyreBar torque={torque} />);
     await userEvent.click(screen.getByRole('button', { name: 'The tyre touches' }));
     expect(given).toEqual([{ type: 'setLoadState', state: 'tyreTouches' }]);
+  });
+});
+
+describe('a station to be started', () => {
+  it('says so where the bead on it has set before its bolt was started', () => {
+    render(<StartPanel torque={torqueOf({ stations: [], beadHasSet: false } as Partial<TorqueStep>).torque} />);
+    expect(screen.queryByRole('status')).toBeNull();
+    cleanup();
+    render(<StartPanel torque={torqueOf({ stations: [], beadHasSet: true } as Partial<TorqueStep>).torque} />);
+    expect(screen.getByRole('status')).toHaveTextContent(/begun to set.*put on a new one/);
+  });
+});
+
+describe('a drill that shows the sheet alone', () => {
+  afterEach(() => {
+    cleanup();
+    useInDrill.setState({ on: false, sheetOnly: false });
+  });
+  it('has the sheet’s words and printed figure, and none of the line’s', () => {
+    useInDrill.setState({ on: true, sheetOnly: true });
+    const { torque } = torqueOf({ step: { kind: 'pull', pass: 0 }, setting: undefined } as Partial<TorqueStep>);
+    render(<StationPanel torque={torque} onWrench={() => undefined} />);
+    expect(screen.getByRole('heading', { name: 'What the sheet says' })).toBeVisible();
+    expect(screen.getByText(station(torque).printed)).toBeVisible();
+    expect(screen.queryByLabelText(/^Target/)).toBeNull();
+    expect(screen.queryByText('It clicked and nothing turned')).toBeNull();
+    // The reading is typed: nothing says what it was to be.
+    expect(screen.getByLabelText(/^Reading from/)).toBeVisible();
+  });
+  it('shows no more at a start either', () => {
+    useInDrill.setState({ on: true, sheetOnly: true });
+    const { torque } = torqueOf({ step: { kind: 'start', station: 's' }, stations: [] } as Partial<TorqueStep>);
+    render(<StartPanel torque={torque} />);
+    expect(screen.getByRole('heading', { name: 'What the sheet says' })).toBeVisible();
+    expect(screen.queryByText(/Fingers only/)).toBeNull();
+  });
+  it('lets a learner answer for the job, and gives nobody more than that', () => {
+    expect(roleInDrill('apprentice')).toBe('fitter');
+    expect(roleInDrill('lead')).toBe('lead');
+    expect(roleInDrill('counter')).toBe('counter');
   });
 });

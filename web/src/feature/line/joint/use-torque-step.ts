@@ -46,6 +46,8 @@ export interface TorqueStep extends OpenJob {
   chooseWrench: (id: string) => void;
   /** The bottle in hand, and what must be settled before a bead goes on. */
   bead: BeadInHand;
+  /** The station in hand is not started yet, and the bead on it has begun to set. */
+  beadHasSet: boolean;
   /** Its thread is not what the figure counts on, and nobody has said which torque holds. */
   clash?: BasisClash;
   /** What a click wrench is set to for this pull; left out for any other wrench. */
@@ -158,7 +160,13 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
     wrenches.find((choice) => choice.wrench.id === chosenWrench && choice.faults.length === 0) ??
     wrenches.find((choice) => choice.faults.length === 0) ??
     wrenches[0];
-  const bead = useBead(job, step.kind === 'compound' ? station : undefined);
+  // A bead that went on before its bolt was started, and has begun to set meanwhile: it comes off, and a new one on.
+  const beadHasSet =
+    station !== undefined &&
+    step.kind === 'start' &&
+    stationState(state, station.id).bead !== undefined &&
+    threadHasSet(plan, state, station, serverNowMs());
+  const bead = useBead(job, step.kind === 'compound' || beadHasSet ? station : undefined);
   const clash = station && step.kind === 'pull' && station.aimed === undefined ? basisClash(plan, station) : undefined;
   const usable = wrench?.faults.length === 0 && !clash ? wrench.wrench : undefined;
   // Behind an adapter a wrench that speaks says its own torque, not the bolt's: what it showed is typed.
@@ -297,13 +305,14 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
   const pullNow = () => pull({ speedDegPerS: pullSpeedDegPerS, overshootDeg });
   const big = (): (() => void) | undefined => {
     if (stationId === undefined) return undefined;
+    const beadOn = () =>
+      bead.refusal ? undefined : () => give({ type: 'applyCompound', station: stationId, cleaned: true, ...bead.said });
     switch (step.kind) {
       case 'start':
-        return () => give({ type: 'startByHand', station: stationId });
+        if (!beadHasSet) return () => give({ type: 'startByHand', station: stationId });
+        return beadOn();
       case 'compound':
-        return bead.refusal
-          ? undefined
-          : () => give({ type: 'applyCompound', station: stationId, cleaned: true, ...bead.said });
+        return beadOn();
       case 'stage':
         return stageOf(station, step.stage)?.do === 'tighten'
           ? undefined
@@ -407,6 +416,7 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
     seatNm,
     setSeat,
     bead,
+    beadHasSet,
     clash,
     setting,
     isSet,
