@@ -151,6 +151,8 @@ export function countAt(
   // `only three of the four bolts`
   if (tokens[at + 1]?.lower === 'of' && tokens[at + 2]?.lower === 'the' && countOf(tokens[at + 3]) !== undefined)
     return undefined;
+  // `two twelve mil bolts`: the second number is a size.
+  if (/^mils?$/.test(tokens[next]?.lower ?? '')) return undefined;
   // `twelve-point bolts` says how the head is driven, not how many there are.
   if (pointsEnd(tokens, at) !== undefined) return undefined;
   // `Op 040` and `5:30` are a name and a time.

@@ -156,6 +156,11 @@ const RULES: ReadonlyArray<{
     read: (match) => driveOf('', match[1] ?? '', 'mm'),
     of: 'fastener',
   },
+  // `5 (Inbus)`, `6 (Allen)`: a key's width in a column
+  {
+    pattern: /(?<![\d.,/])(\d{1,2})(?: ?mm)? ?\((?:inbus|allen|hex key|imbus)\)/gi,
+    read: (match) => driveOf('hex key', match[1] ?? '', 'mm'),
+  },
   // `head 10 mm`, `nut of 15`, `nut 18 mm`
   {
     pattern: new RegExp(

@@ -13,7 +13,7 @@ export const LEADING = new RegExp(
 const TRAILING =
   /(?:\s[x×*]\s?|[x×*](?=\d)|\s*[-–=:]\s+|,\s*|\s+|\(\s*)(\d{1,3})\)?(?:\s*(?:x|pcs?\.?|pieces|off|ea(?:ch)?\.?|nos?\.?|no\.))?\)?(?:\s*\([^)]*\))?$/i;
 const MARKED_TRAILING =
-  /(?:\s?[x×]\s?(\d{1,3})|[\s,:.-](?:qty|quantity)[.:]? ?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces|parts))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces|ea\.?|each|nos?\.?)|(?:,| -|:|\.{2,}|…) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)|\s(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?=\s+off$)|, ?(?:a )?(pair))(?:\s*(?:each|off))?$/i;
+  /(?:\s?[x×*]\s?(\d{1,3})|[\s,:.-](?:qty|quantity)[.:]? ?(\d{1,3})|\((\d{1,3})(?:\s*(?:x|off|pcs?\.?|pieces|parts))?\)|(?:^|[\s,:-])(\d{1,3}) ?(?:off|pcs?\.?|pieces|ea\.?|each|nos?\.?)|(?:,| -|:|\.{2,}|…) ?(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)|\s(one|two|three|four|five|six|seven|eight|nine|ten|eleven|twelve)(?=\s+off$)|, ?(?:a )?(pair))(?:\s*(?:each|off))?$/i;
 /** A number that is the size of what it stands before. */
 const SIZE_BEHIND =
   /^(?:-?(?:mm|cm|m(?!\s+(?:five|six|eight|ten|twelve|fourteen|sixteen|\d))|inch|in|pin|core|way|piece|part|point|hole|lug|stud|leaf|a|amp|v|w|oz|ml|l|kg|g|deg|pole)\b|["″°]|[-/.,]\d|\s?(?:mm|cm|ml|a|amp|oz|kg|g|litres?|deg)\b)/i;

@@ -123,6 +123,20 @@ function spelled(tokens: readonly Token[], at: number): { value: number; suspect
   return value > 0 ? { value, suspect: false, next } : undefined;
 }
 
+/** `one thirty five`, `two ten`: hundreds as a fitter says them; undefined where it is two numbers or none. */
+export function saidHundreds(
+  tokens: readonly Token[],
+  at: number,
+): { value: number; suspect: boolean; next: number } | undefined {
+  const hundreds = NUMBER_WORDS[tokens[at]?.lower ?? ''];
+  const rest = hundreds !== undefined && hundreds >= 1 && hundreds <= 6 ? spelled(tokens, at + 1) : undefined;
+  const begins = tokens[at + 1]?.lower ?? '';
+  if (rest === undefined || hundreds === undefined || rest.value < 10 || rest.value > 99) return undefined;
+  if (tokens[at]?.lower === 'a' || (TENS_WORDS[begins] === undefined && (NUMBER_WORDS[begins] ?? 0) < 10))
+    return undefined;
+  return { value: 100 * hundreds + rest.value, suspect: false, next: rest.next };
+}
+
 /** A misread number may be split by the tokenizer: `1O` is a number and a word that touch. */
 function looseNumber(
   tokens: readonly Token[],
@@ -143,7 +157,10 @@ function looseNumber(
     if (joined !== undefined) return { value: joined, suspect: true, next: at + 2 };
   }
   const plain = numberAt(first);
-  return plain ? { ...plain, next: at + 1 } : spelled(tokens, at);
+  if (plain) return { ...plain, next: at + 1 };
+  // Only before a torque's unit: `one twenty mil bolt` is one bolt.
+  const hundreds = saidHundreds(tokens, at);
+  return hundreds && TORQUE_WORD.has(tokens[hundreds.next]?.lower ?? '') ? hundreds : spelled(tokens, at);
 }
 
 const DASH = new Set(['-', '–', '—', '~', '…', '÷']);

@@ -8,8 +8,9 @@ import { HARDWARE, NUMBER_WORDS } from './lexicon.ts';
 import { printedOrders } from './order-phrase.ts';
 import type { SheetList } from './packing-list.ts';
 import { placeIn } from './place-in.ts';
-import { quantityAt, quantityOf, unitAt } from './quantity-phrase.ts';
+import { quantityAt, quantityOf, saidHundreds, unitAt } from './quantity-phrase.ts';
 import { fieldCounts, turnBelow } from './record-lines.ts';
+import { isSpoken } from './sentence.ts';
 import { type ShopLexicon, shopWords } from './shop-lexicon.ts';
 import { anyThreadAt } from './spoken-thread.ts';
 import type { SheetStep } from './step-split.ts';
@@ -487,6 +488,9 @@ const THEN_SAID = /\b(?:then|gets?|wants?|takes?) $/i;
 /** `- Anti-roll link: 47.` among others that have their unit. */
 const IN_BULLETS =
   /^[ \t]*[-*•] [^:\d\n]{0,30}\b(?:bolts?|nuts?|screws?|studs?|links?|arms?|clamps?|brackets?)\b[^:\d\n]{0,16}: $/i;
+/** `bleed nipple eleven`, `wheels on one twenty` of a memo: right behind what is tightened. */
+const AFTER_PIECE =
+  /\b(?:nipples?|plugs?|nuts?|bolts?|screws?|calipers?|wheels? (?:back )?on|banjos?|clamps?)(?: (?:is|are|at|to))? $/i;
 /** How far behind the last torque such a figure is taken for another, characters. */
 const CARRIED_REACH = 200;
 
@@ -500,8 +504,13 @@ function figureWithoutUnit(
   const start = tokens[at]?.start ?? 0;
   const line = text.slice(text.lastIndexOf('\n', start - 1) + 1, start);
   const then = tokens[at]?.kind === 'word' && THEN_SAID.test(line);
-  if (!then && !SAID_SO.test(line.slice(-16)) && !IN_BULLETS.test(line)) return undefined;
-  const figure = quantityAt(tokens, at, text);
+  const ofPiece = tokens[at]?.kind === 'word' && isSpoken(text) && AFTER_PIECE.test(line);
+  const known = then || ofPiece || SAID_SO.test(line.slice(-16)) || IN_BULLETS.test(line);
+  if (!known) return undefined;
+  const hundreds = ofPiece || then ? saidHundreds(tokens, at) : undefined;
+  const figure = hundreds
+    ? { min: hundreds.value, max: hundreds.value, unit: undefined, next: hundreds.next }
+    : quantityAt(tokens, at, text);
   const behind = tokens[figure?.next ?? at];
   if (
     !figure ||
@@ -510,7 +519,13 @@ function figureWithoutUnit(
     /^\d{1,2}\.[689]$/.test(text.slice(start, behind?.start).trim())
   )
     return undefined;
-  if (behind !== undefined && behind.kind !== 'break' && !/^[.,;]$/.test(behind.text)) return undefined;
+  const goesOn = ofPiece && /^(?:in|on|and|each|then|all)$/.test(behind?.lower ?? '');
+  const ends =
+    behind === undefined ||
+    behind.kind === 'break' ||
+    /^[.,;]$/.test(behind.text) ||
+    text.slice(figure.next > 0 ? (tokens[figure.next - 1]?.end ?? 0) : 0, behind.start).includes('\n');
+  if (!goesOn && !ends) return undefined;
   const last = facts.findLast((fact) => fact.value.kind === 'torque');
   if (last?.value.kind !== 'torque' || start - last.end > CARRIED_REACH) return undefined;
   return {

@@ -58,6 +58,30 @@ describe('figures and what stands at them', () => {
     expect(torques('Wrench this month: reads +2 Nm at 130.')).toEqual([]);
     expect(torques('The 190 Nm you mentioned is for the rear.')).toEqual([]);
   });
+  it('takes no figure of an older thing for one of this', () => {
+    expect(torques('Old carrier used 25 Nm, the new one 47 Nm on all four bolts.')).toEqual([[47, 47]]);
+    expect(torques('150 Nm is what an old leaflet gave for the wheel nuts.')).toEqual([]);
+  });
+  it('hears hundreds as they are said, in a memo and before a unit', () => {
+    expect(torques('chassis bolts at two ten newton metres')).toEqual([[210, 210]]);
+    expect(
+      torques(
+        'caliper bolts a hundred newton metres\nbleed nipple eleven\nwheels on one twenty in a star\nand that is it',
+      ),
+    ).toEqual([
+      [100, 100],
+      [11, 11],
+      [120, 120],
+    ]);
+    expect(counts('one twenty mil bolt and a washer')).not.toContain(120);
+  });
+  it('reads sizes and figures of one cell under the names of vehicles', () => {
+    const read = of(
+      'TORQUES  (all values N.m)\n\n                    Carrick        Gorse\nfront points        M12 95         M14 150\n   bolts per point  3              2\n',
+      'torque',
+    );
+    expect(read).toMatchObject([{ max: 95 }, { max: 150 }]);
+  });
   it('ends at a ceiling that is said after it', () => {
     expect(of('Cross tube bolts: 21 Nm and not a hair more.', 'torque')).toMatchObject([{ only: 'ceiling' }]);
   });

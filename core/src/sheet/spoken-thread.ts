@@ -101,6 +101,8 @@ function spokenLength(
   return { lengthMm: (whole + (share ?? 0)) * MM_PER_INCH, next: from + (share === undefined ? 1 : 4) };
 }
 
+/** `one and a quarter pitch`, `one and a half`: quarters of a millimetre as they are said. */
+const SAID_SHARES: Record<string, number> = { quarter: 0.25, half: 0.5 };
 /** A pitch in words behind its size: `one point seven five`; only one that the size has. */
 function spokenPitch(
   tokens: readonly Token[],
@@ -108,7 +110,14 @@ function spokenPitch(
   nominalMm: number,
 ): { pitchMm: number; next: number } | undefined {
   const whole = NUMBER_WORDS[tokens[at]?.lower ?? ''];
-  if (whole === undefined || tokens[at + 1]?.lower !== 'point') return undefined;
+  if (whole === undefined) return undefined;
+  // `one and a quarter`
+  const share = SAID_SHARES[tokens[at + 3]?.lower ?? ''];
+  if (share !== undefined && tokens[at + 1]?.lower === 'and' && tokens[at + 2]?.lower === 'a') {
+    const next = tokens[at + 4]?.lower === 'pitch' ? at + 5 : at + 4;
+    return seriesOfPitch('metric', nominalMm, whole + share) === 'other' ? undefined : { pitchMm: whole + share, next };
+  }
+  if (tokens[at + 1]?.lower !== 'point') return undefined;
   let digits = '';
   let found: { pitchMm: number; next: number } | undefined;
   for (let next = at + 2; next < at + 5; next++) {
@@ -206,7 +215,8 @@ function spokenMetricAt(tokens: readonly Token[], at: number, source: string): P
   const nominal = size?.unit === undefined ? size?.max : undefined;
   const pitch = nominal === undefined ? undefined : standardPitchMm('metric', nominal, 'coarse');
   if (size === undefined || nominal === undefined || pitch === undefined) return undefined;
-  const said = tokens[size.next]?.lower === 'by' ? pitchAt(tokens, size.next + 1, nominal) : undefined;
+  const shared = tokens[size.next + 1]?.lower === 'and' ? spokenPitch(tokens, size.next, nominal) : undefined;
+  const said = tokens[size.next]?.lower === 'by' ? pitchAt(tokens, size.next + 1, nominal) : shared;
   if (said) {
     const from = tokens[said.next]?.lower === 'by' ? said.next + 1 : said.next;
     const length = quantityAt(tokens, from, source);

@@ -109,6 +109,8 @@ const WITH_UNIT = /^\d+(?:[.,]\d+)?\s*(?:[-–]\s*\d+(?:[.,]\d+)?\s*)?(\p{L}[\p{
 const PLAIN_NUMBER =
   /^\d+(?:[.,]\d+)?(?:\s*[-+] ?\d+(?:[.,]\d+)?\s*\/\s*[-+] ?\d+(?:[.,]\d+)?|\s*(?:[-–÷…±]|\+\/?-|\.{2,3}|to)\s*\d+(?:[.,]\d+)?(?: ?%)?)?$/;
 /** `max. 8`, `≤ 12`: a ceiling in a cell; the figure is its first group. */
+/** `M12 95`: a size and its figure in one cell; the figure is its last group. */
+const SIZED_CELL = /^M\d{1,2}(?: ?[x×] ?\d+(?:[.,]\d+)?)?,? +(\d{1,3}(?:[.,]\d)?)$/i;
 const CEILING_CELL = /^(?:max(?:imum)?\.?:?|≤|<|at most|up to|not over) ?(?=\d+(?:[.,]\d+)?$)/i;
 /** A cell of today's values that leaves the old one as it was. */
 const AS_BEFORE = /^(?:unchanged|no change|as before|(?:the )?same|stays|remains|idem|ditto|=|→)\.?$/i;
@@ -235,6 +237,11 @@ function bandRow(heading: Heading, cells: readonly Cell[], senses: Map<number, S
   return places.length;
 }
 
+const isModelName = (text: string): boolean => MODEL_NAME.test(text) && !SIZED_CELL.test(text);
+
+/** A row of a matrix that counts: `bolts per point   3   2   4`. */
+const COUNTS_PIECES = /^(?:bolts?|nuts?|screws?|washers?|studs?|pieces|pcs|qty|quantity|number)\b/i;
+
 function matrixHeading(
   cells: readonly Cell[],
   line: string,
@@ -242,7 +249,7 @@ function matrixHeading(
   above: TorqueUnit | undefined,
 ): Heading | undefined {
   const unitLast = /^units?$/i.test(cells.at(-1)?.text ?? '');
-  const names = cells.slice(0, -1).filter((cell) => MODEL_NAME.test(cell.text) && senseOf(cell.text) === undefined);
+  const names = cells.slice(0, -1).filter((cell) => isModelName(cell.text) && senseOf(cell.text) === undefined);
   if (unitLast && names.length > 1 && names.length >= cells.length - 2)
     return {
       cells: [...cells],
@@ -264,11 +271,10 @@ function titledMatrix(
   const title = cells[0] ? unitAbove(cells[0].text) : undefined;
   const unit = title ?? above;
   const names = cells.filter(
-    (cell, index) =>
-      (title === undefined || index > 0) && MODEL_NAME.test(cell.text) && senseOf(cell.text) === undefined,
+    (cell, index) => (title === undefined || index > 0) && isModelName(cell.text) && senseOf(cell.text) === undefined,
   );
   if (unit === undefined || names.length < 2 || names.length < cells.length - 1) return undefined;
-  const figures = cellsOf(below, 0).filter((cell) => PLAIN_NUMBER.test(cell.text));
+  const figures = cellsOf(below, 0).filter((cell) => PLAIN_NUMBER.test(cell.text) || SIZED_CELL.test(cell.text));
   if (figures.length < 2 || !/\p{L}{3}/u.test(below)) return undefined;
   const models = new Map(cells.flatMap((cell, index) => (names.includes(cell) ? [[index, cell.text] as const] : [])));
   return {
@@ -450,7 +456,7 @@ export function columnSenses(
     const title = heading && heading.row === row - 1 ? unitOf(heading) : undefined;
     const under = lines.slice(row + 1, row + 4).find((next) => next.trim() !== '' && !RULE.test(next)) ?? '';
     const banded = cells.length > 1 ? bandHeading(cells, line, title ?? above ?? all) : undefined;
-    const matrix = cells.length > 1 ? matrixHeading(cells, line, under, title ?? above) : undefined;
+    const matrix = cells.length > 1 ? matrixHeading(cells, line, under, title ?? above ?? all) : undefined;
     if (banded ?? matrix) {
       heading = banded ?? matrix;
       headings.push({ start, end: start + line.length });
@@ -543,6 +549,8 @@ export function columnSenses(
     // A row with one value alone has no old one beside it.
     const kept =
       cells.some((cell) => AS_BEFORE.test(cell.text)) || cells.filter((cell) => /^[<≤~]?\d/.test(cell.text)).length < 2;
+    const counting =
+      heading?.models !== undefined && heading.models.size > 0 && COUNTS_PIECES.test(cells[0]?.text ?? '');
     cells.forEach((cell, index) => {
       const column = heading && columnOf(heading, cells, index);
       const given = heading && column !== undefined && heading.unsaid.has(column) && WITH_UNIT.exec(cell.text)?.[1];
@@ -552,12 +560,19 @@ export function columnSenses(
         senses.set(cell.start, { sense: { torque: unit } });
       }
       const sense = column === undefined ? undefined : heading?.senses[column];
+      if (counting && typeof sense === 'object') return;
       if (sense === 'old' && cell.text !== '' && !kept)
         outdated.push({ start: cell.start, end: cell.start + cell.text.length });
       if (sense === 'drive' && DRIVE_CELL.test(cell.text)) senses.set(cell.start, { sense });
       const ceiling = CEILING_CELL.exec(cell.text);
       if (ceiling && typeof sense === 'object') {
         senses.set(cell.start + ceiling[0].length, { sense });
+        read++;
+      }
+      const sized = typeof sense === 'object' ? SIZED_CELL.exec(cell.text)?.[1] : undefined;
+      if (sense !== undefined && sized !== undefined) {
+        const model = heading && column !== undefined ? modelOf(heading, column) : undefined;
+        senses.set(cell.start + cell.text.length - sized.length, { sense, ...(model === undefined ? {} : { model }) });
         read++;
       }
       if (typeof sense === 'object' && misreadNumber(cell.text) !== undefined) {

@@ -43,6 +43,8 @@ const TAKEN_BACK =
   /^[,\s–-]*(?:no,? (?:sorry|wait|hang on|hold on)|sorry|scratch that|correction|i mean|er,? no|oops|or rather|wait,? no)\b/;
 /** Right before a figure: it is the one not to use, or used to be. */
 const NOT_THIS = [
+  // `the old carrier used 25 Nm`
+  /\b(?:old(?:er)?|previous|former|last|other) (?!(?:bolts?|nuts?|screws?)\b)\p{L}+ (?:used|had|took|wanted|needed|went to|was at)\b[^.;:,]{0,12}$/u,
   // `the bolts may have been tightened to 35 N·m at the works`
   /\b(?:may|might|could|must) have been (?:\w+ )?(?:tightened|torqued|pulled|set|done up)(?: (?:to|at|with)(?: (?:about|only|around|nearly))?)? $/,
   /\b(?:issue|edition|rev(?:ision)?\.?|version) [a-z0-9]{1,2}\b[^.;:]{0,30}\b(?:for|at|had|gave|asked for|said|answered|prescribed|specified|set|raised|wanted|used)\b[^.;:,]{0,12}$/,
@@ -63,6 +65,9 @@ const IS_OFF =
   /^[^.;]{0,60}?\b(?:is|are|was|were|has been|have been)?\s*(?:withdrawn|superseded|cancelled|canceled|void|wrong|obsolete|no longer valid|invalid|no longer right|a misprint|misprinted|a typing error|an error|an? (?:drawing|printing|print|copying|copy) error|a mistake|not valid|crossed out|out of date|history)\b|^[^.;]{0,40}\b(?:looks|sounds|seems|smells|reads)(?: to me)?(?: like| as)?(?: an?)? (?:typo|mistake|misprint|error|wrong|slip)\b|^[^.;]{0,60}?, (?:that|this|which|and that) (?:was|were) (?:only )?(?:for|with|of)\b|^,? ?(?:which|that|as)\b[^.;]{0,24}\b(?:old(?:er)?|earlier|previous|former|first) (?:edition|issue|sheet|version|print(?:ing)?|booklet|leaflet|page|card|letter)\b/;
 
 /** Right behind a figure: it did not do. */
+/** `150 Nm is what an old leaflet gave`, `… has nothing to do with us`. */
+const WAS_GIVEN =
+  /^,? ?(?:is|was|were|are) what (?:an?|the|some|their|my)\b[^.;]{0,40}\b(?:gave|said|had|used|wrote|printed|told)\b|^[^.;]{0,60}\bnothing to do with (?:us|this|our|it)\b/;
 const DID_NOT_DO =
   /^,? ?(?:which|that|and (?:that|it)) (?:was|were|proved|turned out) (?:to be )?(?:far |much |a bit )?too (?:little|low|much|high|tight|loose|weak)\b/;
 
@@ -217,7 +222,7 @@ export function torqueRole(text: string, span: Span, inList: boolean, answered: 
   if (wide && TOOL.test(before)) return 'wrench';
   if (inList && /\btorque[- ]?(?:wrench|key|driver|screwdriver|tool)\b/i.test(lineAt(text, span.start)))
     return 'wrench';
-  if (IS_OFF.test(after) || DID_NOT_DO.test(after)) return 'superseded';
+  if (IS_OFF.test(after) || DID_NOT_DO.test(after) || WAS_GIVEN.test(after)) return 'superseded';
   if (CONVERSION.test(text.slice(span.start, span.end + 24))) return 'other';
   if (
     isReviewed(text, span.start) ||
