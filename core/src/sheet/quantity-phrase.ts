@@ -123,6 +123,10 @@ function spelled(tokens: readonly Token[], at: number): { value: number; suspect
   return value > 0 ? { value, suspect: false, next } : undefined;
 }
 
+/** Before `one` it is a thing and no number: `the long one fifty five`. */
+const THIS_ONE =
+  /^(?:the|this|that|each|every|other|last|first|next|long|short|big|small|little|single|centre|center|middle|top|bottom|upper|lower|front|rear|left|right|inner|outer|old|new|red|blue)$/;
+
 /** `one thirty five`, `two ten`: hundreds as a fitter says them; undefined where it is two numbers or none. */
 export function saidHundreds(
   tokens: readonly Token[],
@@ -132,6 +136,7 @@ export function saidHundreds(
   const rest = hundreds !== undefined && hundreds >= 1 && hundreds <= 6 ? spelled(tokens, at + 1) : undefined;
   const begins = tokens[at + 1]?.lower ?? '';
   if (rest === undefined || hundreds === undefined || rest.value < 10 || rest.value > 99) return undefined;
+  if (tokens[at]?.lower === 'one' && THIS_ONE.test(tokens[at - 1]?.lower ?? '')) return undefined;
   if (tokens[at]?.lower === 'a' || (TENS_WORDS[begins] === undefined && (NUMBER_WORDS[begins] ?? 0) < 10))
     return undefined;
   return { value: 100 * hundreds + rest.value, suspect: false, next: rest.next };

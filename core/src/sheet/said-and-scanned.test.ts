@@ -73,6 +73,7 @@ describe('figures and what stands at them', () => {
       [11, 11],
       [120, 120],
     ]);
+    expect(torques('then the long one fifty five newton metres')).toEqual([[55, 55]]);
     expect(counts('one twenty mil bolt and a washer')).not.toContain(120);
   });
   it('reads sizes and figures of one cell under the names of vehicles', () => {
