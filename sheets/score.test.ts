@@ -39,11 +39,11 @@ const FLOORS = {
     condition: [0.8, 0.92],
   },
   blind: {
-    torque: [0.96, 0.9],
+    torque: [0.96, 0.91],
     thread: [0.96, 0.95],
     count: [0.85, 0.94],
     compound: [0.93, 0.91],
-    condition: [0.6, 0.7],
+    condition: [0.6, 0.82],
   },
 } as const;
 

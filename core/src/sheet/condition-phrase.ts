@@ -260,12 +260,16 @@ const HEADS =
 const APPLICATION =
   /\b(?:fits?|suits?|application|vehicles?:|for:|models?:|compatible|designed for|made for|applies to)\b/i;
 
+/** Lines that end with a question, from which on a sheet is one of questions and answers. */
+const QUESTIONS_OF_A_SHEET = 3;
+
 /** The branches of a sheet: by model year and date, equipment, side, what is found. Places and values, in order. */
 export function conditions(text: string): Array<{ start: number; end: number; value: FactValue }> {
   const found: Array<{ start: number; end: number; value: Extract<FactValue, { kind: 'condition' }> }> = [];
   const taken = takenBy(text.length);
   // A few lines are no sheet with a head.
   const head = text.split('\n').length < 8 ? 0 : headEnd(text);
+  const asked = (text.match(/\?[ \t]*$/gm) ?? []).length >= QUESTIONS_OF_A_SHEET;
   for (const { pattern, years, heads } of RULES) {
     pattern.lastIndex = 0;
     for (const match of text.matchAll(pattern)) {
@@ -277,6 +281,8 @@ export function conditions(text: string): Array<{ start: number; end: number; va
       if (printed.length < 3 || /^(?:when|where|if)$/i.test(printed) || /\botherwise\b/i.test(printed)) continue;
       // A letter's question that is quoted, and a title in capitals, are no branch.
       if (/\?$/.test(printed) && (/^\s*>/.test(lineAt(text, start)) || /^[^a-z]+$/.test(lineAt(text, start)))) continue;
+      // A sheet of questions answers them; none is a branch of the work.
+      if (asked && /\?$/.test(printed) && /\?\s*$/.test(lineAt(text, start))) continue;
       // In a talk a question is answered by the other.
       if (/\?$/.test(printed) && /^\s*(?:\[[\d:.]+\] ?)?\p{L}{1,14}: /u.test(lineAt(text, start))) continue;
       if (

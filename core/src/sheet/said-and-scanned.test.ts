@@ -60,6 +60,7 @@ describe('figures and what stands at them', () => {
   });
   it('takes no figure of an older thing for one of this', () => {
     expect(torques('Old carrier used 25 Nm, the new one 47 Nm on all four bolts.')).toEqual([[47, 47]]);
+    expect(torques('Rails 15 Nm. Nothing on this tent is tighter than 15 Nm.')).toEqual([[15, 15]]);
     expect(torques('150 Nm is what an old leaflet gave for the wheel nuts.')).toEqual([]);
   });
   it('hears hundreds as they are said, in a memo and before a unit', () => {
@@ -146,6 +147,14 @@ describe('what a scanner makes of letters', () => {
     ['10x1mm and M10x1 bolts', '10x1mm and M10x1 bolts'],
     ['25O Nm', '25O Nm'],
   ])('%s', (scanned, read) => expect(plainText(scanned)).toBe(read));
+});
+
+describe('a sheet of questions', () => {
+  it('asks them, and makes no branch of one', () => {
+    const faq =
+      'Rattle after some days?\nNormal.\nLadder fitted?\nTwo pins.\nRound bars?\nUse the brackets if the bars are round.';
+    expect(of(faq, 'condition').map(({ text }) => text)).toEqual(['if the bars are round']);
+  });
 });
 
 describe('where on a part, and which vehicle', () => {

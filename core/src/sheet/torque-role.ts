@@ -73,6 +73,8 @@ const DID_NOT_DO =
 
 /** Said before a figure: it is another's, or no torque of a joint that is tightened here. */
 const OTHERS_BEFORE = [
+  // `Nothing on this tent is tighter than 15 Nm.`
+  /\b(?:nothing|none|no (?:bolt|screw|nut|joint))\b[^.;]{0,40}\b(?:tighter|more|higher)(?: than)? $/,
   // `loosening after vibration 4 N·m of 48 N·m`
   /\b(?:loosening|loss|relaxation|drop|torque left) after\b[^.;]{0,44}$/,
   /\(\s*(?:factory|oem|standard|stock|original):? $/,
