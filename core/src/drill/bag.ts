@@ -1,10 +1,11 @@
 import type { PlanItem } from '../kit/plan.ts';
 import type { PlacedFault } from './drill.ts';
-import { missingPieces, weakerClass } from './place-faults.ts';
+import { missingPieces, swappedWith, weakerClass } from './place-faults.ts';
 
 /** Some alike pieces of a packing line as they lie before the learner. */
 export interface BagPieces {
   count: number;
+  thread?: string;
   lengthMm?: number;
   propertyClass?: string;
   side?: 'left' | 'right';
@@ -20,7 +21,12 @@ export interface BagPieces {
 export const shorterMm = (lengthMm: number): number => lengthMm - Math.max(5, Math.round(lengthMm / 25) * 5);
 
 /** What came of a packing line, with the faults of the drill that are still in it. */
-export function bagOf(item: PlanItem, faults: readonly PlacedFault[]): BagPieces[] {
+export function bagOf(
+  item: PlanItem,
+  faults: readonly PlacedFault[],
+  /** All lines of the list: one of their pieces may lie here. */
+  items: readonly PlanItem[] = [],
+): BagPieces[] {
   const kind = faults.find(({ target }) => target === item.id)?.kind;
   const right: BagPieces = {
     count: item.quantity,
@@ -38,6 +44,10 @@ export function bagOf(item: PlanItem, faults: readonly PlacedFault[]): BagPieces
       return [{ ...right, count: item.quantity - missingPieces(item) }];
     case 'damagedThread':
       return one({ torn: true });
+    case 'swapped': {
+      const other = swappedWith(items, item);
+      return one({ thread: other?.thread, lengthMm: other?.lengthMm, propertyClass: other?.propertyClass });
+    }
     case 'usedBolt':
       return one({ stretched: true });
     case 'usedNut':

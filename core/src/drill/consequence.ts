@@ -228,6 +228,7 @@ export function consequenceOf(plan: Plan, { kind, target }: PlacedFault): Conseq
         ? { code: 'misread', share: shareOf(WRENCH_ERROR * wrench.toNm, meantNm) }
         : { code: 'unknownLoad' };
     }
+    case 'swapped':
     case 'missingFigure':
     case 'alreadyTight':
     case 'seizedStud':

@@ -110,6 +110,16 @@ describe('the bag', () => {
     if (!item) throw new Error('no item');
     expect(bagOf(item, [short])).toMatchObject([{ count: item.quantity - missingPieces(item) }]);
     expect(item.quantity - missingPieces(item)).toBeLessThan(item.needed);
+    const mixed = someWhere('swapped');
+    const mixedPlan = planOf(mixed.kit);
+    const own = indexOf(mixedPlan).items.get(mixed.fault.target);
+    if (!own) throw new Error('no item');
+    const odd = bagOf(own, [mixed.fault], mixedPlan.items).at(-1);
+    expect(odd?.count).toBe(1);
+    expect([odd?.thread, odd?.lengthMm]).not.toEqual([own.thread, own.lengthMm]);
+    expect(mixedPlan.items.some(({ thread, lengthMm }) => thread === odd?.thread && lengthMm === odd?.lengthMm)).toBe(
+      true,
+    );
     for (const kind of ['wrongLength', 'wrongClass', 'damagedThread'] as const) {
       const fault = first(ROCK_SLIDERS, kind);
       const line = indexOf(plan).items.get(fault.target);

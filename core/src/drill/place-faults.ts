@@ -30,8 +30,24 @@ export function weakerClass(item: Pick<PlanItem, 'propertyClass' | 'thread'>): s
 /** How many pieces are missing where a bag is short: one more than are to spare. */
 export const missingPieces = (item: Pick<PlanItem, 'expectedSpare'>): number => Math.max(0, item.expectedSpare) + 1;
 
+/** The line whose piece may lie among those of another: of its kind, with another thread or length; the nearest in size. */
+export function swappedWith(items: readonly PlanItem[], item: PlanItem): PlanItem | undefined {
+  if (item.kind !== 'bolt' && item.kind !== 'nut') return undefined;
+  const nominal = ({ thread }: PlanItem): number => Number(/(\d+(?:\.\d+)?)/.exec(thread ?? '')?.[1] ?? Number.NaN);
+  return items
+    .filter(
+      (other) =>
+        other.id !== item.id &&
+        other.kind === item.kind &&
+        other.source === 'kit' &&
+        other.thread !== undefined &&
+        (other.thread !== item.thread || (other.lengthMm ?? 0) !== (item.lengthMm ?? 0)),
+    )
+    .toSorted((a, b) => Math.abs(nominal(a) - nominal(item)) - Math.abs(nominal(b) - nominal(item)))[0];
+}
+
 /** Whether a packing line can carry a kind of fault. */
-function itemTakes(item: PlanItem, kind: FaultKind): boolean {
+function itemTakes(items: readonly PlanItem[], item: PlanItem, kind: FaultKind): boolean {
   if (item.source !== 'kit' || item.needed === 0) return false;
   switch (kind) {
     case 'short':
@@ -42,6 +58,8 @@ function itemTakes(item: PlanItem, kind: FaultKind): boolean {
       return item.lengthMm !== undefined && item.lengthMm >= 16 && item.kind === 'bolt';
     case 'wrongSide':
       return item.side !== undefined;
+    case 'swapped':
+      return item.thread !== undefined && item.quantity > 1 && swappedWith(items, item) !== undefined;
     case 'usedBolt':
       return item.kind === 'bolt' && item.thread !== undefined;
     case 'usedNut':
@@ -184,7 +202,7 @@ export function placesOf(plan: Plan, kind: FaultKind): PlacedFault[] {
   const at = (target: string): PlacedFault => ({ kind, target });
   switch (FAULTS[kind].on) {
     case 'item':
-      return plan.items.filter((item) => itemTakes(item, kind)).map(({ id }) => at(id));
+      return plan.items.filter((item) => itemTakes(plan.items, item, kind)).map(({ id }) => at(id));
     case 'group':
       return plan.groups.filter(({ id, recheck }) => !recheck && groupTakes(plan, id, kind)).map(({ id }) => at(id));
     case 'station':

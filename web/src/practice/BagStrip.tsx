@@ -78,7 +78,7 @@ export function BagStrip({ run }: { run: DrillRun }) {
         .filter(({ source }) => source === 'kit')
         .map((item) => (
           <li key={item.id} className="flex">
-            <BagLine item={item} pieces={bagOf(item, open)} />
+            <BagLine item={item} pieces={bagOf(item, open, run.log.plan.items)} />
           </li>
         ))}
     </ul>

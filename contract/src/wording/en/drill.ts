@@ -61,6 +61,14 @@ export const FAULT_WORDS: Readonly<Record<FaultKind, FaultWords>> = {
     rule: 'Handed parts fit on both sides and are right on one.',
     source: COMMON,
   },
+  swapped: {
+    name: 'Piece of another line',
+    tellTale: 'One of them is of another size: it belongs to the next bag.',
+    remedy: 'Put it with its own, look there for the one that is missing here, and count both anew.',
+    next: 'Pour out one bag at a time, and close it before the next.',
+    rule: 'Two sizes that look alike go into each other’s holes, and one of the two joints is wrong without a sound.',
+    source: COMMON,
+  },
   usedBolt: {
     name: 'Bolt that was used before',
     tellTale: 'One bolt has a waist in its shank and an old paint line across the head.',

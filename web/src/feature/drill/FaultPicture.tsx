@@ -14,7 +14,7 @@ export function FaultPicture({ plan, fault, seed }: { plan: Plan; fault: PlacedF
   switch (FAULTS[fault.kind].room) {
     case 'bag': {
       const item = indexOf(plan).items.get(fault.target);
-      return item ? <BagLine item={item} pieces={bagOf(item, [fault])} /> : null;
+      return item ? <BagLine item={item} pieces={bagOf(item, [fault], plan.items)} /> : null;
     }
     case 'hole': {
       const look = holeAt(fault.target, [fault]);
