@@ -74,10 +74,11 @@ const NOT_A_COMPOUND = new Set(
     ' ',
   ),
 );
-/** `Oil ........... 2.4 l`: what is filled in. */
+/** `1.9 l of hypoid oil`: what is filled in. */
 const OIL_MEASURED = /\d ?(?:l|litres?|liters?|ml|qts?|quarts?|pints?|pts?|oz)\b\.? (?:of )?(?:\p{L}+ ){0,2}$/iu;
 /** `Change the oil after 800 km.` */
 const OIL_RUNS = /\b(?:change|drain|check|fill|refill|top up|let out|catch) (?:in |out )?(?:the |all |some |your )?$/i;
+/** `Oil ........... 2.4 l` */
 const OIL_FILLED = /^[ .:…]{0,24}(?:approx\.? |about )?\d+(?:[.,]\d+)? ?(?:l|litres?|liters?|qts?|quarts?|pints?)\b/i;
 /** A verb whose object is treated with it: `grease the pins`, `oil the threads`. */
 const OBJECT = new Set(['the', 'all', 'both', 'each', 'its', 'these', 'every', 'a', 'an']);

@@ -214,10 +214,10 @@ const RULES: ReadonlyArray<{
   },
 ];
 /** `E4 Exhaust:` above `E5 Drain screw:`: the letter and its number count the lines. */
-function isLineLabel({ 0: own, 1: letter, 2: number, index, input }: RegExpExecArray): boolean {
-  if (input.slice(input.lastIndexOf('\n', index - 1) + 1, index).trim() !== '') return false;
-  return [-1, 1].some((next) =>
-    new RegExp(`^[ \\t]*${letter}${Number(number) + next}(?=[ .:)])`, 'm').test(input) ? own !== undefined : false,
+function isLineLabel({ 1: letter, 2: number, index, input }: RegExpExecArray): boolean {
+  const begins = input.slice(input.lastIndexOf('\n', index - 1) + 1, index).trim() === '';
+  return (
+    begins && [-1, 1].some((next) => new RegExp(`^[ \\t]*${letter}${Number(number) + next}(?=[ .:)])`, 'm').test(input))
   );
 }
 // ISO 10664 sizes and those of its outer counterpart; from memory.

@@ -1,12 +1,13 @@
-import { cellsOf } from './table.ts';
+import { cellsOf, NOW, OLD } from './table.ts';
 import type { Span } from './token.ts';
 
-/** A column of what held before: `up to lot 40`, `until March`, `old`. */
-const BEFORE =
-  /^(?:old|was|before|previous(?:ly)?|former(?:ly)?|superseded|(?:until|up to|to|till)\b.{1,20}|(?:lots?|serials?|issue|rev\.?|edition) (?:\d+ ?[-–] ?\d+|[A-Z\d]{1,4} and (?:before|earlier)))$/i;
-/** The column beside it, of what holds now. */
-const SINCE =
-  /^(?:new|now|current|valid|revised|today|from now on|(?:from|since|as of|after)\b.{1,20}|(?:lots?|serials?) \d+ (?:on|and (?:up|later|after))|(?:issue|rev\.?|edition) [A-Z\d]{1,4} and (?:later|after))$/i;
+/** `lots 1-40`, `rev. B and earlier`; `from lot 41`, `rev. C and later`: by what was made when. */
+const LOTS_BEFORE =
+  /^(?:to|till) .{1,20}$|^(?:lots?|serials?|issue|rev\.?|edition) (?:\d+ ?[-–] ?\d+|[A-Z\d]{1,4} and (?:before|earlier))$/i;
+const LOTS_SINCE =
+  /^(?:from|since|after)\b.{1,20}$|^(?:lots?|serials?|issue|rev\.?|edition) [A-Z\d]{1,4} (?:on|and (?:up|later|after))$/i;
+const isOld = (title: string): boolean => OLD.test(title) || LOTS_BEFORE.test(title);
+const isNow = (title: string): boolean => NOW.test(title) || LOTS_SINCE.test(title);
 
 /**
  * What stands in a column of old values whose cells carry their own sizes and units: `M10  50 Nm` under `up to lot 40`
@@ -20,9 +21,9 @@ export function oldColumns(text: string): Span[] {
     const start = offset;
     offset += line.length + 1;
     const cells = cellsOf(line, start);
-    const old = cells.findIndex((cell) => BEFORE.test(cell.text));
+    const old = cells.findIndex((cell) => isOld(cell.text));
     const now = cells[old + 1];
-    if (old >= 0 && now && SINCE.test(now.text)) {
+    if (old >= 0 && now && isNow(now.text)) {
       columns = { old: cells[old]?.from ?? 0, now: now.from };
       continue;
     }

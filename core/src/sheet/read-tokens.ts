@@ -484,7 +484,10 @@ const INCH_UNIT = /\b(?:ft|in|foot|inch)[ .·-]*(?:lbs?|pounds?|#)|\b(?:lbs?|pou
 /** Right before a figure that is said without its unit: `these are fifty-two`, `then it's ninety-five`. */
 const SAID_SO = /\b(?:(?:these|those|they) (?:are|get|want|go to)|(?:they|these)'re|(?:it|that)(?:'s| is| gets)) $/i;
 /** `Then fifty five.` is said so in words alone; in digits it may be turned back before. */
-const THEN_SAID = /\b(?:then|gets?|wants?|takes?) $/i;
+const THEN_SAID = /\bthen $/i;
+/** `our M8s get twenty three`: of a talk, and no small number, which counts. */
+const GETS = /\b(?:gets?|wants?|takes?) $/i;
+const LEAST_GOT = 10;
 /** `- Anti-roll link: 47.` among others that have their unit. */
 const IN_BULLETS =
   /^[ \t]*[-*•] [^:\d\n]{0,30}\b(?:bolts?|nuts?|screws?|studs?|links?|arms?|clamps?|brackets?)\b[^:\d\n]{0,16}: $/i;
@@ -503,11 +506,14 @@ function figureWithoutUnit(
 ): Phrase | undefined {
   const start = tokens[at]?.start ?? 0;
   const line = text.slice(text.lastIndexOf('\n', start - 1) + 1, start);
-  const then = tokens[at]?.kind === 'word' && THEN_SAID.test(line);
-  const ofPiece = tokens[at]?.kind === 'word' && isSpoken(text) && AFTER_PIECE.test(line);
-  const known = then || ofPiece || SAID_SO.test(line.slice(-16)) || IN_BULLETS.test(line);
+  const inWords = tokens[at]?.kind === 'word';
+  const then = inWords && THEN_SAID.test(line);
+  const spoken = inWords && isSpoken(text);
+  const got = spoken && GETS.test(line);
+  const ofPiece = spoken && AFTER_PIECE.test(line);
+  const known = then || got || ofPiece || SAID_SO.test(line.slice(-16)) || IN_BULLETS.test(line);
   if (!known) return undefined;
-  const hundreds = ofPiece || then ? saidHundreds(tokens, at) : undefined;
+  const hundreds = ofPiece || then || got ? saidHundreds(tokens, at) : undefined;
   const figure = hundreds
     ? { min: hundreds.value, max: hundreds.value, unit: undefined, next: hundreds.next }
     : quantityAt(tokens, at, text);
@@ -515,7 +521,7 @@ function figureWithoutUnit(
   if (
     !figure ||
     figure.unit !== undefined ||
-    figure.min < LEAST_SPOKEN ||
+    figure.min < (got ? LEAST_GOT : LEAST_SPOKEN) ||
     /^\d{1,2}\.[689]$/.test(text.slice(start, behind?.start).trim())
   )
     return undefined;

@@ -71,13 +71,13 @@ function torqueUnitOf(heading: string): TorqueUnit | undefined {
 }
 
 /** Columns of what is no longer so: `old`, `until March`, `was`. */
-const OLD = /^(?:old|was|before|previous(?:ly)?|former(?:ly)?|superseded|until|up to)\b/i;
+export const OLD = /^(?:old|was|before|previous(?:ly)?|former(?:ly)?|superseded|until|up to)\b/i;
 /** One of several issues side by side; the last holds. */
 const ISSUE =
   /^[^,;]{0,16}\b(?:issue|rev(?:ision)?|edition|version|print(?:ing)?|letter|interim|notice|bulletin)\b[^,;]{0,12}$|^(?:to|until|from|since|as of)?\s*(?:\p{L}+\.? )?(?:19|20)\d\d$/iu;
 
 /** The column that holds today: `valid from now on`, `new`. */
-const NOW = /^(?:valid|now|new|current|from now|today|revised|corrected|as of|this (?:issue|sheet))\b/i;
+export const NOW = /^(?:valid|now|new|current|from now|today|revised|corrected|as of|this (?:issue|sheet))\b/i;
 /** A column of an earlier print, where one of today stands beside it. */
 const EARLIER = /^(?:first|original|initial|earlier|issue|rev(?:ision)?|edition|version|print)\b/i;
 

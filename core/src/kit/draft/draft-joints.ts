@@ -326,15 +326,16 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
     const size = inchSizeIn(reading.steps[step]?.text ?? '');
     for (const name of [about?.replace(' × ', ' x '), size && `${size}-`]) if (name) claimed.set(name, step);
   }
-  /** `Shoulder bolts 45 lb ft` further on: those are no others'. */
+  // `Shoulder bolts 45 lb ft` further on: those are no others'. By two words, the last step that tightens them.
+  const calledIn = new Map<string, number>();
+  for (const { step } of facts.filter(isKind('torque'))) {
+    const words = reading.steps[step]?.text.toLowerCase().match(/\p{L}+/gu) ?? [];
+    words.forEach((word, at) => calledIn.set(`${words[at - 1]} ${word}`, step));
+  }
   const calledLater = (item: Item, step: number): boolean => {
     const name = item.name.toLowerCase().replace(/^\d+(?:\.\d+)? ?mm /, '');
-    return (
-      /^\p{L}+[ -]\p{L}+$/u.test(name) &&
-      torqueSteps.some((by) => by > step && reading.steps[by]?.text.toLowerCase().includes(name))
-    );
+    return (calledIn.get(name.replace('-', ' ')) ?? -1) > step;
   };
-  const torqueSteps = [...new Set(facts.filter(isKind('torque')).map((fact) => fact.step))];
   const waits = (item: Item, step: number): boolean =>
     [...claimed].some(
       ([name, by]) => by > step && (item.thread === name || (name.endsWith('-') && item.thread?.startsWith(name))),

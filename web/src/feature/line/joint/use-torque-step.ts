@@ -22,6 +22,7 @@ import { type Adapter, settingWithAdapterNm, throughAdapter } from '#core/wrench
 import { type ClickSetting, clickSetting } from '#core/wrench/click-setting.ts';
 import { rankWrenches, type WrenchChoice } from '#core/wrench/suitable-wrench.ts';
 import { useInDrill } from '../../../job/in-drill.ts';
+import { useJobStore } from '../../../job/job-store.ts';
 import { type Reading, useLiveWrench } from '../../../job/live-wrench.ts';
 import { type OpenJob, useOpenJob } from '../../../job/use-open-job.ts';
 import { serverNowMs } from '../../../shop/clock.ts';
@@ -160,12 +161,15 @@ export function useTorqueStep(act: LineAct): TorqueStep | undefined {
     wrenches.find((choice) => choice.wrench.id === chosenWrench && choice.faults.length === 0) ??
     wrenches.find((choice) => choice.faults.length === 0) ??
     wrenches[0];
+  const refused = useJobStore((store) => store.refused?.refusal);
   // A bead that went on before its bolt was started, and has begun to set meanwhile: it comes off, and a new one on.
   const beadHasSet =
     station !== undefined &&
     step.kind === 'start' &&
     stationState(state, station.id).bead !== undefined &&
-    threadHasSet(plan, state, station, serverNowMs());
+    // What was refused knows better: a drill's clock runs ahead of this one.
+    (threadHasSet(plan, state, station, serverNowMs()) ||
+      (refused?.code === 'lockerWindowClosed' && refused.station === station.id));
   const bead = useBead(job, step.kind === 'compound' || beadHasSet ? station : undefined);
   const clash = station && step.kind === 'pull' && station.aimed === undefined ? basisClash(plan, station) : undefined;
   const usable = wrench?.faults.length === 0 && !clash ? wrench.wrench : undefined;
