@@ -3,7 +3,7 @@
  * `node scripts/test.mjs unit screens server e2e` runs only what is named.
  */
 import { existsSync, mkdirSync, readFileSync, rmSync } from 'node:fs';
-import { join } from 'node:path';
+import { join, relative } from 'node:path';
 import { build } from './build.mjs';
 import { elapsed, main, Stop, step } from './console.mjs';
 import { startDatabase } from './database.mjs';
@@ -16,6 +16,8 @@ const bin = (name) => join(ROOT, 'node_modules', '.bin', name);
 const results = join(DATA, 'test-results');
 
 const tally = { passed: 0, failed: 0 };
+/** What failed, by name: said once more at the end, where a long run is read first. */
+const failures = [];
 
 /** A check that passes or fails as one. */
 async function check(name, program, args) {
@@ -23,6 +25,7 @@ async function check(name, program, args) {
   process.stdout.write(`· ${name} … ${code === 0 ? 'passed' : 'FAILED'}\n`);
   if (code !== 0) process.stdout.write(`${output}\n`);
   tally[code === 0 ? 'passed' : 'failed'] += 1;
+  if (code !== 0) failures.push(name);
 }
 
 /** A Jest project; its own report says how many passed, and a run without a report is a failure. */
@@ -47,14 +50,25 @@ async function jest(project, env = {}) {
     },
   );
   if (!existsSync(report)) {
-    process.stdout.write(`${project} tests ended with code ${code} and no report\n`);
+    failures.push(`${project} tests ended with code ${code} and no report`);
     tally.failed += 1;
     return;
   }
-  const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites } = JSON.parse(readFileSync(report, 'utf8'));
+  const { numPassedTests, numFailedTests, numRuntimeErrorTestSuites, testResults } = JSON.parse(
+    readFileSync(report, 'utf8'),
+  );
+  for (const { name, status, assertionResults } of testResults)
+    if (status === 'failed') {
+      const failed = assertionResults.filter((result) => result.status === 'failed');
+      const where = relative(ROOT, name);
+      failures.push(...(failed.length === 0 ? [where] : failed.map(({ fullName }) => `${where}: ${fullName}`)));
+    }
   tally.passed += numPassedTests;
   tally.failed += numFailedTests + numRuntimeErrorTestSuites;
-  if (code !== 0 && numFailedTests + numRuntimeErrorTestSuites === 0) tally.failed += 1;
+  if (code !== 0 && numFailedTests + numRuntimeErrorTestSuites === 0) {
+    tally.failed += 1;
+    failures.push(`${project} tests ended with code ${code}`);
+  }
 }
 
 async function playwright(env) {
@@ -65,11 +79,12 @@ async function playwright(env) {
     inherit: true,
   });
   if (!existsSync(report)) {
-    process.stdout.write(`Browser tests ended with code ${code} and no report\n`);
+    failures.push(`Browser tests ended with code ${code} and no report`);
     tally.failed += 1;
     return;
   }
   const { stats } = JSON.parse(readFileSync(report, 'utf8'));
+  if (code !== 0) failures.push(`${stats.unexpected} browser tests, listed above`);
   tally.passed += stats.expected + stats.flaky;
   tally.failed += stats.unexpected;
   if (code !== 0 && stats.unexpected === 0) tally.failed += 1;
@@ -112,6 +127,7 @@ await main(async () => {
       await database.stop();
     }
   }
+  if (failures.length > 0) process.stdout.write(`\nFailed:\n${failures.map((name) => `- ${name}`).join('\n')}\n`);
   process.stdout.write(`\n${elapsed()}\n${tally.passed} passed, ${tally.failed} failed\n`);
   if (tally.passed === 0) throw new Stop('No test ran.');
   process.exit(tally.failed === 0 ? 0 : 1);

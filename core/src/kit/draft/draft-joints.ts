@@ -330,7 +330,7 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
   const calledIn = new Map<string, number>();
   for (const { step } of facts.filter(isKind('torque'))) {
     const words = reading.steps[step]?.text.toLowerCase().match(/\p{L}+/gu) ?? [];
-    words.forEach((word, at) => calledIn.set(`${words[at - 1]} ${word}`, step));
+    for (const [at, word] of words.entries()) calledIn.set(`${words[at - 1]} ${word}`, step);
   }
   const calledLater = (item: Item, step: number): boolean => {
     const name = item.name.toLowerCase().replace(/^\d+(?:\.\d+)? ?mm /, '');
