@@ -84,7 +84,7 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
     },
     {
       pattern:
-        /(?:\b(?:or|and)|,|(?<=\b(?:km|miles?) ?)\/) ?(\d+|three|four|six|twelve) (months?|years?|weeks?)\b(?! old)/gi,
+        /(?:\b(?:or|and)|,|(?<=\b(?:km|miles?) ?)\/) ?(\d+|one|two|three|four|six|eight|twelve) (months?|years?|weeks?)\b(?! old)/gi,
       make: (match) => periodOf(isRepeated(match) ? 'every' : 'after', match[1], match[2]),
     },
     {
@@ -132,6 +132,14 @@ const RULES: ReadonlyArray<{ pattern: RegExp; make: (match: RegExpExecArray) => 
       pattern: new RegExp(
         String.raw`(?<=\b(?:re-?check|re-?torque|re-?tighten|check) (?:[\w-]+ ){0,4})()(${COUNT}) ?(${DISTANCE})(?=[.;,)]|\s*$)`,
         'gim',
+      ),
+      make: (match) => distanceOf('after', match[2], match[3]),
+    },
+    // `Return visit: 200 km or two weeks`
+    {
+      pattern: new RegExp(
+        String.raw`(?<=\b(?:return|next|second|follow[- ]up|first) (?:visit|check|inspection|service)(?::| is| due)? ?(?:at |after |in )?)()(${COUNT}) ?(${DISTANCE})`,
+        'gi',
       ),
       make: (match) => distanceOf('after', match[2], match[3]),
     },
@@ -200,7 +208,7 @@ function timesA(times: string | undefined, period: string | undefined): Omit<Aft
 
 /** A line whose figures are all due later: `AFTER FITTING`, `hand over to the owner`, `maintenance`. */
 const LATER =
-  /\b(?:after ?care|after fitting|maintenance|hand ?over|service|later|looking after|upkeep|care|owner|when|follow[- ]up)\b/i;
+  /\b(?:after ?care|after fitting|maintenance|hand ?over|service|later|looking after|upkeep|care|owner|when|follow[- ]up|return visit)\b/i;
 
 /** Due dates of a sheet: by distance, time, heat cycles or event. Places and values, in order. */
 export function aftercares(text: string): Array<{ start: number; end: number; value: Aftercare }> {

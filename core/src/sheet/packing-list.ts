@@ -452,7 +452,7 @@ const isRow = (line: string): boolean =>
 /** Whether a line of a list holds a count at all. */
 function rowItem(line: string): true | undefined {
   const bare = line.replace(BAG, '');
-  if (writtenItems(bare, 0).length > 0 || itemOf(bare)) return true;
+  if (writtenItems(bare, 0).length > 0 || itemOf(bare) || letteredCounted(bare, 0).length > 0) return true;
   const cells = cellsOf(bare, 0);
   const columns = cells.length > 1 && cells.some((cell) => CELL_COUNT.test(cell.text)) && /\p{L}{3}/u.test(bare);
   return columns || (bare.length < HEADING_LENGTH && LAST_NUMBER.test(bare)) ? true : undefined;
@@ -521,6 +521,26 @@ const COUNTED_CELL = /(?<=^|\s)(\d{1,3}) ?[x×]\s+(\p{L}[^\n]*?)(?=\s{2,}|\s+\d{
 /** `(A) adapter plate   2   (B) shim 0.5   4`: lettered pieces with their counts, side by side. */
 const LETTERED_CELL = /\s*\(([A-Z])\) (\S.*?)\s{2,}(\d{1,3}(?:\+\d{1,2})?)(?=\s{2,}\([A-Z]\) |\s*$)/gm;
 
+/** `(A) 4x bolt M10x35   (B) 4x nut (C) 1x frame`: each with its letter, its count before it. */
+const LETTERED_COUNTED = /\s*\(?([A-Z])\) ?(\d{1,3}) ?[x×] ?(\S.*?)(?=\s+\(?[A-Z]\) ?\d{1,3} ?[x×]|\s*$)/gm;
+/** The pieces of a line that is all such pieces; none of any other. */
+function letteredCounted(line: string, lineStart: number): PackingLine[] {
+  const pieces = [...line.matchAll(LETTERED_COUNTED)];
+  if (
+    pieces
+      .map(([piece]) => piece)
+      .join('')
+      .trim() !== line.trim()
+  )
+    return [];
+  return pieces.map((match) => {
+    const [whole, letter = '', count, item = ''] = match;
+    const start = lineStart + match.index + whole.length - whole.trimStart().length;
+    const end = start + whole.trim().length;
+    return { start, end, count: Number(count), item: item.trim(), label: letter.toLowerCase() };
+  });
+}
+
 /** A row that ends with `qty 2`, after dots or none. */
 const QUANTITY_ENDS = /^(.*?\p{L}.*?)[\s.…·_-]*\b(?:qty|quantity)[.:]?\s?(\d{1,3})\s*$/iu;
 
@@ -556,6 +576,8 @@ function readRows(rows: readonly Line[], text: string, column?: CountColumn): Pa
         const end = start + whole.trim().length;
         return { start, end, count: cellCount(count), item: item.trim(), label: letter.toLowerCase() };
       });
+    const counted = letteredCounted(row.text, row.start);
+    if (counted.length > 0) return counted;
     const crossed = [...row.text.matchAll(COUNTED_CELL)];
     if (crossed.length > 1)
       return crossed.flatMap((match) => {

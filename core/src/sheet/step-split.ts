@@ -10,6 +10,8 @@ export interface SheetStep extends Span {
   number?: string;
   /** A line of a list, and nothing to do. */
   list?: SheetList['of'];
+  /** Stands behind a warning sign. */
+  warns?: true;
   /** What a letter quotes of the one it answers. */
   quoted?: true;
 }
@@ -23,7 +25,7 @@ const COUNTED =
 
 /** `Figure 3.`, `Picture 4:` before what is done there: the sheet's own numbers, where it has no others. */
 const FIGURED =
-  /^\s*(?:[Ff]ig(?:ure)?\.?|FIG(?:URE)?\.?|[Pp]icture|[Pp]hoto|[Ii]mage|[Dd]rawing)\s+(\d{1,3}[a-z]?)\s*[.):,–-]+\s+(?=\p{Lu})/u;
+  /^\s*(?:[Ff]ig(?:ure)?\.?|FIG(?:URE)?\.?|[Pp]icture|[Pp]hoto|[Ii]mage|[Dd]rawing)\s+(\d{1,3}[a-z]?)(?:\s*[.):,–-]+\s+| {2,})(?=\p{Lu}|\(\p{Lu})/u;
 /** `[ ] 12  Reconnect the battery`: a number between the box and the words. */
 const TICKED = /^\s*\[ ?[x ]?\]\s*(\d{1,3}[a-z]?)[.):]?\s+(?=\p{L})/u;
 /** `Q.` before what is asked, `A.` before what is answered. */
@@ -40,7 +42,8 @@ function counted(line: string): { label: string; length: number } | undefined {
 /** Where it is said on a tape, or when in a chat and by whom: `[02:40]`, `2:40 -`, `[Tue 18:02] Ola: `. */
 const STAMP =
   /^\s*[[(]?(?:\p{L}{2,9}\.?,? )?(\d{1,2}:\d{2}(?::\d{2})?)[\])]?\s*[-–:]?\s+(?:<?\p{Lu}[\p{L}\d_]{1,14}>?:\s+)?(?=\S)/u;
-const BULLET = /^\s*(?:(?:->|→|=>)\s*|[-•*–▪+»]\s+|>{1,3}\s+|\[ ?[x ]?\]\s)/;
+const BULLET = /^\s*(?:(?:->|→|=>)\s*|\(!\)\s+|[⚠△]\s*|[-•*–▪+»]\s+|>{1,3}\s+|\[ ?[x ]?\]\s)/;
+const WARNING_SIGN = /(?:\(!\)|[⚠△])\s*$/;
 /** A row of cells, which no sentence goes on in. */
 const CELLS = /\S {3,}\S|\||\t|\.{4,}/;
 /** How long a line is that breaks only because the page ends, as a share of the longest. */
@@ -91,10 +94,14 @@ export function splitSteps(
         text: trimmed,
         number: open.number,
         ...(list ? { list } : {}),
+        ...(WARNING_SIGN.test(text.slice(Math.max(0, open.start - 6), open.start + lead)) ? { warns: true } : {}),
       });
     open = undefined;
   };
   const lines = text.split('\n');
+  const starts = [0];
+  for (const line of lines) starts.push((starts.at(-1) ?? 0) + line.length + 1);
+  const inList = (at: number): boolean => listed(starts[at] ?? 0) !== undefined;
   const written = lines.filter((line) => /\p{L}/u.test(line));
   // Dictated notes have no capitals; each line is a breath of its own.
   const dictated = written.filter((line) => /^\s*\p{Ll}/u.test(line.replace(BULLET, ''))).length > 0.6 * written.length;
@@ -103,7 +110,7 @@ export function splitSteps(
   const running = bracketed.length > 1 && bracketed.every((label, at) => label === (bracketed[0] ?? 0) + at);
   const lengths = written.map((line) => line.trimEnd().length).sort((a, b) => a - b);
   const page = lengths[Math.floor(lengths.length * 0.9)] ?? 0;
-  const labelled = lines.filter((line) => NUMBERED.test(line) || counted(line)).length;
+  const labelled = lines.filter((line, at) => !inList(at) && (NUMBERED.test(line) || counted(line))).length;
   // Questions and answers: `Q.` and `A.` number nothing.
   const answers = ['Q', 'A'].every(
     (letter) =>
@@ -118,7 +125,7 @@ export function splitSteps(
   /** The number of the paragraph that is open, which its further sentences share. */
   let paragraph: string | undefined;
   let before = '';
-  for (const line of lines) {
+  for (const [row, line] of lines.entries()) {
     const start = offset;
     offset += line.length + 1;
     const plain = line.trim();
@@ -147,7 +154,8 @@ export function splitSteps(
     const within = recorded(start);
     const goesOn =
       open !== undefined &&
-      ((within !== undefined && within.start < start) || (!dictated && !begins && (lower || wrapped)));
+      ((within !== undefined && within.start < start) ||
+        (!dictated && !begins && (lower || wrapped) && !(inList(row - 1) && !inList(row))));
     if (!goesOn) close(start);
     if (number) paragraph = number.slice(1).find((label) => label !== undefined);
     else if (spoken) paragraph = spoken.label;
@@ -162,7 +170,7 @@ export function splitSteps(
     open ??= { start: start + (mark?.[0].length ?? spoken?.length ?? 0), number: paragraph };
     before = line;
     // Sentences end inside the line.
-    for (const match of line.matchAll(/[.!?](?=["')]*\s+["'(]*[A-Z])|;\s/g)) {
+    for (const match of line.matchAll(/[.!?](?=["')]*\s+["'(]*[A-Z])(?<!\(!)|.(?=\s*\(!\)\s)|;\s/g)) {
       const at = start + match.index;
       if (match[0] !== ';' && ABBREVIATION.test(text.slice(Math.max(0, at - 8), at))) continue;
       if (at < (open?.start ?? 0)) continue;

@@ -421,6 +421,11 @@ function bareFigures(cell: Cell): number[] {
 }
 const TORQUE_SAID = /^\s*(?:to\s*\d+\s*)?(?:[nN][·.]?m|ft|in|lb|kg)/;
 
+/** Columns of a form that is filled in at the work: `Item | Work | Spec | Found | Init.` */
+const FORM_HEADING =
+  /^(?:items?|no|nr|#|steps?|work|tasks?|operations?|what|description|spec(?:ification)?|values?|limits?|target|tools?|found|actual|measured|results?|readings?|init(?:ial)?s?|by|sign(?:ed|ature)?|ok|done|tick|checks?|checked|date|remarks?|notes?)[.:]?$/i;
+const FORM_COLUMNS = 3;
+
 /**
  * What the headings of the sheet's tables say of the bare numbers below them, by the place of each number.
  * A table is a heading with a torque unit or a quantity in it and the rows that follow, with as many cells, fewer or
@@ -492,6 +497,10 @@ export function columnSenses(
       };
       headings.push({ start, end: start + line.length });
       misfits = 0;
+      continue;
+    }
+    if (cells.length >= FORM_COLUMNS && cells.every((cell) => FORM_HEADING.test(cell.text))) {
+      headings.push({ start, end: start + line.length });
       continue;
     }
     const units = chartUnits(line);

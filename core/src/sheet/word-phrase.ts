@@ -9,6 +9,8 @@ import type { Token } from './token.ts';
 const WAIT = new Set([
   'wait',
   'allow',
+  'let',
+  'settle',
   'cure',
   'cures',
   'curing',

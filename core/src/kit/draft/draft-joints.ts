@@ -15,7 +15,7 @@ import type { Packing } from './draft-packing.ts';
 import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, KIND_OF, type Of } from './drafting.ts';
 import { inTable, type JointSentences, jointSentences, stageShares } from './joint-sentences.ts';
-import { partWords, phraseBefore, type Times, tellingWords, timesIn } from './joint-words.ts';
+import { kindsIn, partWords, phraseBefore, type Times, tellingWords, timesIn } from './joint-words.ts';
 import { placeholderMap, placeholderSpot } from './placeholder-map.ts';
 import { sectionOf } from './section.ts';
 
@@ -106,7 +106,11 @@ function fitsBySize(name: string, thread: Thread | undefined, sizes: ReadonlySet
   if (!thread) return true;
   const inch = /(?<![\d/.-])([1-9]\d?\/(?:2|4|8|16))(?![\d/])/.exec(name)?.[1];
   if (inch !== undefined) return thread.designation.startsWith(`${inch}-`);
-  const hole = Number(/\bwashers?,? (?:ø ?)?(\d{1,2}(?:[.,]\d)?)(?: mm)?$/i.exec(name.trim())?.[1]?.replace(',', '.'));
+  const [, behind, before] =
+    /\bwashers?,? (?:ø ?)?(\d{1,2}(?:[.,]\d)?)(?: mm)?$|^(\d{1,2}(?:[.,]\d)?) ?[x×] ?\d{2}\b.*\bwashers?$/i.exec(
+      name.trim(),
+    ) ?? [];
+  const hole = Number((behind ?? before)?.replace(',', '.'));
   // `Washer 14` beside M14 bolts is called by their size.
   if (sizes.has(hole)) return hole === thread.nominalMm;
   // A washer's hole is up to 2 mm wider than its bolt. Common practice, no source.
@@ -162,7 +166,7 @@ function likeIt(
 
 /** `Then once more, 98 Nm`: pulled again, and no other joint. */
 const ONCE_MORE =
-  /\b(?:once more|once again|a second time|second round|re-?torque|go (?:a)?round again|again (?:tighten|pull|torque)(?:ed)?|(?:tighten|pull|torque)(?:ed)? again)\b/i;
+  /\b(?:once more|once again|a second time|second round|re-?torque|go (?:a)?round again|again (?:tighten|pull|torque)(?:ed)?|(?:tighten|pull|torque)(?:ed)? again)\b|\b(?:bolts?|nuts?|screws?|studs?|clamps?) again\s*(?:[|,:;]|$| {2})/i;
 
 const capital = (text: string): string => `${text[0]?.toUpperCase()}${text.slice(1)}`;
 
@@ -398,7 +402,10 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       );
     // `Every six months, put the wrench on the M12 nuts again`: of a joint that is there, whatever leads up to it.
     const later = inStep(torque.step).some(isKind('aftercare'))
-      ? drawn.find(({ thread, torque: { value } }) => thread === written && value.maxNm === torque.value.maxNm)
+      ? drawn.find(
+          ({ thread, torque: { value } }) =>
+            (written === undefined || thread === written) && value.maxNm === torque.value.maxNm,
+        )
       : undefined;
     if (later) {
       groupOf.set(torque, later.group);
@@ -433,14 +440,25 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
       const called = rest.filter((item) => isCalled(item, sentence));
       return called.length === 1 ? called[0] : asMany.length === 1 ? asMany[0] : undefined;
     };
-    // `(the hinge brackets)` on the list, and the joint is the hinge's.
+    // `(the hinge brackets)` on the list, and the joint is the hinge's; a line without a size has that of its joint.
     const ofWords = (kind: ItemKind): Item | undefined => {
-      if (written !== undefined || said.items.length > 0 || OF_THE_VEHICLE.test(sentence)) return undefined;
+      if (said.items.length > 0 || OF_THE_VEHICLE.test(sentence)) return undefined;
       const named = (listed.get(kind) ?? []).filter(
         (item) =>
-          item.source === 'kit' && left(item) > 0 && said.words.some((word) => wordsOf.get(item.id)?.includes(word)),
+          item.source === 'kit' &&
+          left(item) > 0 &&
+          (written === undefined || item.thread === undefined) &&
+          (said.words.some((word) => wordsOf.get(item.id)?.includes(word)) ||
+            (written !== undefined && isCalled(item, sentence))),
       );
       return named.length === 1 ? named[0] : undefined;
+    };
+    // `lock nut` of a sentence, and the list has one line of them that says no size.
+    const unsized = (kind: ItemKind): Item | undefined => {
+      if (written === undefined || !kindsIn(sentence).includes(kind)) return undefined;
+      const rest = (listed.get(kind) ?? []).filter((item) => item.source === 'kit' && left(item) > 0);
+      const [one] = rest;
+      return rest.length === 1 && one?.thread === undefined ? one : undefined;
     };
     const bolt =
       longest ?? ofLabel('bolt') ?? own('bolt').find((item) => left(item) > 0) ?? ofWords('bolt') ?? only('bolt');
@@ -450,7 +468,10 @@ export function draftJoints(drafting: Drafting, packing: Packing, variants: Vari
         ? listed.get(`nut ${bolt.thread}`)?.find((item) => left(item) >= left(bolt))
         : undefined;
     const nut =
-      (longest ? undefined : (ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut'))) ?? mate;
+      (longest
+        ? undefined
+        : (ofLabel('nut') ?? own('nut').find((item) => left(item) > 0) ?? only('nut') ?? unsized('nut'))) ?? mate;
+    for (const piece of [bolt, nut]) if (piece?.source === 'kit' && written !== undefined) piece.thread ??= written;
     const counted = said.count;
     const has = Math.min(
       bolt && left(bolt) > 0 ? left(bolt) : Number.POSITIVE_INFINITY,

@@ -12,6 +12,7 @@ import type { Joints } from './draft-joints.ts';
 import type { Packing } from './draft-packing.ts';
 import type { Variants } from './draft-variants.ts';
 import { clip, type Drafting, isCompound, isKind, type Of } from './drafting.ts';
+import { formRow } from './form-row.ts';
 import { labelOf } from './joint-sentences.ts';
 import { tellingWords, timesIn } from './joint-words.ts';
 import { limitIn } from './limit-words.ts';
@@ -183,7 +184,7 @@ export function draftSteps(
     }
     const works = own.some(({ value }) => value.kind === 'action' || value.kind === 'torque');
     if (!works && WHAT_IS_NEEDED.test(step.text)) return;
-    if (WANTS_TOOLS.test(step.text) || FORM_FIELDS.test(step.text.trim())) return;
+    if (WANTS_TOOLS.test(step.text) || FORM_FIELDS.test(step.text.trim()) || formRow(step.text) === '') return;
     // What an eccentric moves is told to whoever sets it, and done by nobody.
     if (!works && authorityIn(step.text) !== undefined) return;
     const limit = own.some(isKind('torque')) ? undefined : limitIn(step.text);
@@ -193,7 +194,7 @@ export function draftSteps(
     );
     const outdated = !done && own.some(isKind('torqueAside'));
     const acts = soundsLikeAct(step.text) && !(outdated && /^test\b/i.test(step.text));
-    const minded = (MINDED.test(step.text) || outdated) && !own.some(isKind('torque')) && !acts;
+    const minded = (MINDED.test(step.text) || step.warns || outdated) && !own.some(isKind('torque')) && !acts;
     if (limit !== undefined || minded || (at > lastTorque && FOR_LATER.test(step.text))) {
       kit.cautions.push({
         id: freshId('caution'),
@@ -284,7 +285,7 @@ export function draftSteps(
     }
     // A wait that cools something, and what no fact of the sheet says but its words do.
     const bare = actions.every(({ type }) => type === 'wait');
-    const byWords = bare ? wordAct(drafting, step.text) : undefined;
+    const byWords = bare ? wordAct(drafting, formRow(step.text)) : undefined;
     const previous = kit.steps.at(-1);
     // `bin them` is what becomes of what came off just before, and no step of its own.
     if (byWords?.type === 'remove' && SCRAPPED.test(step.text) && previous?.number === step.number)
@@ -297,7 +298,8 @@ export function draftSteps(
     const back = actions.some(({ type }) => type === 'refit') ? [] : goesBack(drafting, at);
     if (!bare) actions.unshift(...back);
     // `Start all bolts by hand`, `snug`: of the size its step names, else of the group that is torqued next.
-    const stage = own.find(isKind('stage'));
+    // What is tried by hand is not put together by hand.
+    const stage = byWords?.type === 'test' ? undefined : own.find(isKind('stage'));
     if (stage && (stage.value.stage === 'loose' || stage.value.stage === 'snug')) {
       const sizes = sizesNamed(at);
       const later = torques.filter((torque) => torque.start > stage.start);
@@ -383,9 +385,9 @@ export function draftSteps(
     kit.steps.push({
       id: freshId(`step ${step.number ?? kit.steps.length + 1}`),
       ...(step.number ? { number: step.number } : {}),
-      text: clip(step.text, 2000),
+      text: clip(formRow(step.text), 2000),
       phase: phaseOf(own, actions) ?? (lastTorque >= 0 && at > lastTorque ? 'refit' : 'loose'),
-      actions: actions.length > 0 ? actions : [{ type: 'do', text: clip(step.text, 500) }],
+      actions: actions.length > 0 ? actions : [{ type: 'do', text: clip(formRow(step.text), 500) }],
       ...(needs.includes('helper') ? { people: 2 } : {}),
       ...(needs.length > 0 ? { needs: [...new Set(needs)] } : {}),
       ...(bothOf(when, variants.conditionAt(at)) ?? {}),

@@ -58,7 +58,7 @@ const TIGHTENED = new Set([
 ]);
 
 /** `Hangers to crossmember:`, `Bracket to frame, two bolts`. */
-const PART_TO_PART = /^(\p{L}[\p{L} -]{2,40}? (?:to|on|into) [\p{L} -]{2,40}?)\s*(?:[:,(|]| {2}|$)/u;
+const PART_TO_PART = /^(\p{L}[\p{L} -]{2,40}? (?:to|on|into|between) [\p{L} -]{2,40}?)\s*(?:[:,(|.]| {2}|$)/u;
 
 /** A locker whose strength its sentence leaves out has that of the only one the sheet names. */
 function withStrength(fact: Of<'compound'> | undefined, lockers: Packing['lockers']): Of<'compound'> | undefined {
@@ -348,10 +348,16 @@ export function jointSentences(drafting: Drafting, packing: Packing, torque: Of<
   const rideHeight = [torque.step, ...others.filter(sameStep)].some((at) =>
     inStep(at).some((fact) => fact.value.kind === 'rideHeight'),
   );
-  const partToPart = [own, ...(assembled === undefined ? [] : [reading.steps[assembled] as SheetStep])]
+  const calledByLabel = phraseWords.length === 0 && ownLabels.length > 0;
+  const together = assembled ?? (calledByLabel ? anchor : undefined);
+  const partToPart = [own, ...(together === undefined ? [] : [reading.steps[together] as SheetStep])]
     .map((step) => PART_TO_PART.exec(step.text)?.[1])
     .find(
-      (text) => text !== undefined && !NO_TITLE.test(text) && words.some((word) => tellingWords(text).includes(word)),
+      (text) =>
+        text !== undefined &&
+        !NO_TITLE.test(text) &&
+        // `(A)+(B) 55 Nm`, and (A) stands where the hangers go to the rail.
+        (calledByLabel || words.some((word) => tellingWords(text).includes(word))),
     );
   // The first cell of a row names it.
   const earlier = inStep(torque.step).some(({ start, value }) => value.kind === 'torque' && start < torque.start);

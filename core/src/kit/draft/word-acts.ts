@@ -13,7 +13,7 @@ interface WordAct {
   act(drafting: Drafting, match: RegExpExecArray, text: string): StepAction | undefined;
 }
 
-const SIDES = /\b(?:both|each|either) sides?\b|\bleft(?: to | and | ?\/ ?)right\b/i;
+const SIDES = /\b(?:both|each|either) sides?\b|\bleft(?: to | and | ?\/ ?)right\b|\bleft = (?:\p{L} )?right\b/iu;
 /** Measured crosswise, to see that it is square. */
 const DIAGONALS = /\b(?:corner to corner|diagonal(?:s|ly)?|crosswise|cross[- ]measure)\b/i;
 const CROSSED = ['front left to rear right', 'front right to rear left'] as const;
@@ -190,7 +190,7 @@ function numberIn(text: string | undefined): number {
   return IN_WORDS[plain] ?? (top ? Number(whole ?? 0) + Number(top) / Number(bottom) : Number(plain.replace(',', '.')));
 }
 const MEASURED =
-  /\b(?:angle|level|above the ground|clears?|touch(?:es|ing)?|gap|clearance|room|distance|play|depth|heights?|flush|space|air|diameter|thickness|backlash|float|width|length)\b/i;
+  /\b(?:angle|level|above the ground|clears?|touch(?:es|ing)?|gap|clearance|room|distance|play|depth|heights?|flush|space|air|diameter|thickness|backlash|float|width|length|edges?)\b/i;
 
 /** `35 to 45 mm` of a sentence that also says what the sides may differ by. */
 function rangeIn(text: string, unit: Limits['unit']): Pick<Limits, 'min' | 'max'> {
@@ -201,8 +201,12 @@ function rangeIn(text: string, unit: Limits['unit']): Pick<Limits, 'min' | 'max'
 /** A limit in words of something that is measured, as a check. */
 const measured = (words: string, limits: (match: readonly (string | undefined)[]) => Limits): WordAct => ({
   words: new RegExp(words, 'i'),
-  act: (drafting, match, text) =>
-    MEASURED.test(text) ? { type: 'check', check: check(drafting, text, limits(match)) } : undefined,
+  act: (drafting, match, text) => {
+    const said = limits(match);
+    // `5-3/4 in.` is one measure, and no range from five to three quarters.
+    const backwards = said.min !== undefined && said.max !== undefined && said.min > said.max;
+    return MEASURED.test(text) && !backwards ? { type: 'check', check: check(drafting, text, said) } : undefined;
+  },
 });
 
 /** `Take the bumper off`, `Demount the bumper`: scrapped where the sentence says it is of no more use. */
@@ -460,11 +464,11 @@ const WORD_ACTS: readonly WordAct[] = [
   {
     // `Measure corner to corner: within 1/8 in.`: what two measures may differ by.
     words: new RegExp(
-      `(?:within|differ(?:ence)?(?: by| of)?(?: no more than| at most)?|(?:the )?same to)\\s+${NUMBER}${UNIT}`,
+      `(?:within|differ(?:ence)?(?: by| of)?(?: no more than| at most| max\\.?)?(?:\\s*(?:<=|<|≤))?|(?:the )?same to)\\s+${NUMBER}${UNIT}`,
       'i',
     ),
     act: (drafting, [, number, unit], text) =>
-      DIAGONALS.test(text) || (/\b(?:measured?|compare|level|agree|equal|gap)\b/i.test(text) && SIDES.test(text))
+      DIAGONALS.test(text) || (/\b(?:measured?|compare|level|agree|equal|gap)\b|=/i.test(text) && SIDES.test(text))
         ? {
             type: 'check',
             check: check(drafting, text, {
@@ -498,6 +502,12 @@ const WORD_ACTS: readonly WordAct[] = [
   {
     words:
       /^(?:then |now )?(?:try|test|function(?:al)?[- ]test|road[- ]?test|drive (?:it |the \w+ )?(?:a)?round|(?:steer|turn)\b.*\block to lock|verify\b.*\b(?:work|operate|function)s?\b|make sure\b.*\b(?:work|operate|function)s?\b|check for leaks|check (?:that )?the .+ work)/i,
+    act: (drafting, _, text) => ({ type: 'test', check: check(drafting, text, {}) }),
+  },
+  {
+    // `Step must still fold by hand`, `Pull test by hand at each corner`
+    words:
+      /\b(?:must|should|has to) (?:still |now )?(?:fold|move|turn|slide|open|close|swing|rotate|latch|lock|hinge|tilt)\b|^(?:pull|push|shake|load|hand|water|leak|function)[- ]test\b/i,
     act: (drafting, _, text) => ({ type: 'test', check: check(drafting, text, {}) }),
   },
   {
