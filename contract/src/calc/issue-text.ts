@@ -1,7 +1,7 @@
 import type { z } from 'zod';
 import { EXAMPLE_NUMBER, INPUT_EXAMPLES, INPUT_SHAPE } from '../wording/en/input-faults.ts';
 import { type FaultText, unitOfField } from '../wording/input-fault-text.ts';
-import { say } from '../wording/message.ts';
+import { say } from '../wording/say.ts';
 
 /** `points[0].setNm`; `input` for the whole. */
 const pathText = (path: readonly PropertyKey[]): string =>

@@ -2,7 +2,7 @@ import { COMPARE_POINTS, type ComparePoint } from '#core/kit/step-action.ts';
 import type { Ask, AskOption } from '#core/line/ask.ts';
 import type { TradeWhy } from '#core/line/trade-why.ts';
 import { ASK_TEXT, COMPARE_TEXT, OPTION_TEXT, TRADE_TEXT } from './en/line.ts';
-import { say } from './message.ts';
+import { say } from './say.ts';
 
 const isPoint = (what: string | undefined): what is ComparePoint =>
   (COMPARE_POINTS as readonly (string | undefined)[]).includes(what);

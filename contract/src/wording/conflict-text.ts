@@ -1,7 +1,7 @@
 import type { Conflict, ConflictSide } from '#core/kit/plan-conflict.ts';
 import { CHOICES, CONFLICTS } from './en/conflicts.ts';
 import { DIFFERENCE_TEXT, END_TEXT } from './en/terms.ts';
-import { say } from './message.ts';
+import { say } from './say.ts';
 
 /** A conflict in one line. */
 export const conflictTitle = ({ kind, place }: Conflict): string => say(CONFLICTS[kind].title, { place });

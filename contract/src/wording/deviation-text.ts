@@ -18,7 +18,7 @@ import { END_TEXT, FACTOR_TEXT, FIGURE_SOURCE_TEXT, VERDICT_TEXT } from './en/te
 import { TRACE_WORDS } from './en/trace.ts';
 import { lookTargetText } from './look-text.ts';
 import { wantedText } from './measured-text.ts';
-import { say, type Values } from './message.ts';
+import { say, type Values } from './say.ts';
 import { shopTime } from './shop-time.ts';
 import { planActionText, stepTitle } from './step-text.ts';
 import { substituteText } from './substitute-text.ts';

@@ -1,7 +1,7 @@
 import type { Consequence } from '#core/drill/consequence.ts';
 import type { Pace } from '#core/drill/pace.ts';
 import { CONSEQUENCE_WORDS, PACE_WORDS } from './en/drill.ts';
-import { say } from './message.ts';
+import { say } from './say.ts';
 
 const percent = (share: number): string => String(Math.round(share * 100));
 

@@ -4,7 +4,7 @@ import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Finding } from '#core/kit/lint/finding.ts';
 import { FINDINGS, type FindingWords } from './en/findings.ts';
 import { PATTERN_TEXT } from './en/terms.ts';
-import { say } from './message.ts';
+import { say } from './say.ts';
 
 /** A fact as it stands in a sentence: lists with commas, nothing for what is empty. */
 function shown(fact: unknown): string | number | undefined {

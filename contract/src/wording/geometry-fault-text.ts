@@ -1,7 +1,7 @@
 import type { GeometryFault } from '#core/geometry/geometry-fault.ts';
 import { GEOMETRY_FAULTS, LINK_WORDS } from './en/geometry.ts';
 import { type FaultText, inputFaultText } from './input-fault-text.ts';
-import { say } from './message.ts';
+import { say } from './say.ts';
 
 /** Two figures are enough for a length that cannot be. */
 const short = (value: number): string => String(Number(value.toPrecision(4)));

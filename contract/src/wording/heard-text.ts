@@ -1,5 +1,5 @@
 import { HEARD_ASKS, HEARD_NUMBERS, HEARD_POINT, HEARD_UNIT, HEARD_WORDS } from './en/heard.ts';
-import { say } from './message.ts';
+import { say } from './say.ts';
 
 /** Something said to the line. */
 export type Heard = { word: keyof typeof HEARD_WORDS } | { word: 'number'; number: string };

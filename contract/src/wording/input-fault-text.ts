@@ -12,7 +12,7 @@ import {
   THREAD_ERRORS,
   UNIT_OF_ENDING,
 } from './en/input-faults.ts';
-import { say, type Values } from './message.ts';
+import { say, type Values } from './say.ts';
 
 /** A reason a calculation was refused, with the field it concerns, for a person. */
 export interface FaultText {

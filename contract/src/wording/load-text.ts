@@ -3,7 +3,7 @@ import { indexOf, type Plan } from '#core/kit/plan.ts';
 import type { EvenPlan } from '#core/tightening/even-plan.ts';
 import { LOAD } from './en/load.ts';
 import { PATTERN_TEXT } from './en/terms.ts';
-import { say } from './message.ts';
+import { say } from './say.ts';
 
 const percent = (share: number): string => `${Math.round(100 * share)} %`;
 

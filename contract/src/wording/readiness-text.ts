@@ -1,7 +1,7 @@
 import type { Obstacle } from '#core/readiness/readiness.ts';
 import { OBSTACLES } from './en/readiness.ts';
 import { COMPOUND_TEXT } from './en/terms.ts';
-import { say, type Values } from './message.ts';
+import { say, type Values } from './say.ts';
 
 /** The facts of an obstacle as they stand in a sentence. */
 function valuesOf(obstacle: Obstacle): Values {

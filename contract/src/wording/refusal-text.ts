@@ -8,7 +8,7 @@ import { careName } from './care-text.ts';
 import { REFUSALS, type RefusalWords } from './en/refusals.ts';
 import { BENDABLE_TEXT } from './en/rules.ts';
 import { LOOK_WAY_TEXT } from './look-text.ts';
-import { say } from './message.ts';
+import { say } from './say.ts';
 import { shopClock } from './shop-time.ts';
 import { planActionText, stepTitle } from './step-text.ts';
 import { substituteText } from './substitute-text.ts';

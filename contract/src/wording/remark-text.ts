@@ -1,7 +1,7 @@
 import type { Remark } from '#core/bench/remark.ts';
 import type { Measured } from '#core/fastener/identify.ts';
 import { CLUE_TEXT, LIMIT_TEXT, MEMBER_TEXT, PART_TEXT, REMARKS } from './en/bench.ts';
-import { say, type Values } from './message.ts';
+import { say, type Values } from './say.ts';
 
 /** What a figure measures, by the end of its name. */
 const QUANTITY_BY_ENDING = {

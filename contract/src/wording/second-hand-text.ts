@@ -3,7 +3,7 @@ import type { SecondHand } from '#core/job/second-hand.ts';
 import { indexOf, type Plan } from '#core/kit/plan.ts';
 import { lineOf } from '#core/line/line.ts';
 import { HOLD_TEXT, LET_GO_TEXT } from './en/second-hand.ts';
-import { say } from './message.ts';
+import { say } from './say.ts';
 import { planActionText } from './step-text.ts';
 
 /** What a helper holds: `Hold the other side: 18 mm spanner`. */

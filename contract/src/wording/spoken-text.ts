@@ -4,7 +4,7 @@ import { showTorqueIn } from '#core/quantity/display.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import type { AcceptBand } from '#core/tightening/band.ts';
 import { SPOKEN_JOINT, SPOKEN_UNIT } from './en/spoken.ts';
-import { say } from './message.ts';
+import { say } from './say.ts';
 
 /** Signs that a voice stumbles over, as words. */
 const SIGNS: ReadonlyArray<readonly [RegExp, string]> = [

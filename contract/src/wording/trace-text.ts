@@ -1,7 +1,7 @@
 import type { PullCurve } from '#core/job/pull-curve.ts';
 import type { Evidence } from '#core/trace/judge-trace.ts';
 import { EVIDENCE, TRACE_WORDS } from './en/trace.ts';
-import { say } from './message.ts';
+import { say } from './say.ts';
 
 /** What the figure of a sign measures. */
 const MEASURE: Record<Evidence['sign'], 'torque' | 'angle' | 'share' | 'count'> = {

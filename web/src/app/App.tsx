@@ -1,5 +1,6 @@
 import { Component, lazy, type ReactNode, Suspense, useDeferredValue, useEffect } from 'react';
 import { BrowserRouter, Navigate, Route, Routes } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import { watchBacklog } from '../job/backlog.ts';
 import { followOwnSettings } from '../shop/own-settings.ts';
 import { type SessionStatus, useSession } from '../shop/session.ts';
@@ -73,17 +74,17 @@ class Guard extends Component<{ children: ReactNode }, { error?: Error }> {
     if (!this.state.error) return this.props.children;
     return (
       <Notice
-        title="This screen stopped"
-        detail={`${this.state.error.message}. Everything you recorded is kept.`}
-        action="Load again"
+        title={say('This screen stopped')}
+        detail={say('{message}. Everything you recorded is kept.', { message: this.state.error.message })}
+        action={say('Load again')}
         onAction={() => location.reload()}
-        secondary={{ to: '/', label: 'To the bays' }}
+        secondary={{ to: '/', label: say('To the bays') }}
       />
     );
   }
 }
 
-const Loading = () => <Notice title="One moment" detail="Loading." busy />;
+const Loading = () => <Notice title={say('One moment')} detail={say('Loading.')} busy />;
 
 /** The shell: theme and session. */
 export function App() {
@@ -203,9 +204,9 @@ function Screens({ status }: { status: SessionStatus }) {
             path="*"
             element={
               <Notice
-                title="No such page"
-                detail="The address leads nowhere."
-                secondary={{ to: '/', label: 'To the bays' }}
+                title={say('No such page')}
+                detail={say('The address leads nowhere.')}
+                secondary={{ to: '/', label: say('To the bays') }}
               />
             }
           />

@@ -1,12 +1,13 @@
 import { Link } from 'react-router';
 import { helpOf } from '#contract/wording/en/help.ts';
 import { PRACTICE } from '#contract/wording/en/practice.ts';
+import { say } from '#contract/wording/say.ts';
 import { PRACTICE_JOB, TOUR } from '../practice/practice.ts';
 import type { Shortcut } from './shortcut.ts';
 
 const EVERYWHERE: readonly Shortcut[] = [
-  { keys: '?', does: 'This help' },
-  { keys: 'Esc', does: 'Close what is open' },
+  { keys: '?', does: say('This help') },
+  { keys: 'Esc', does: say('Close what is open') },
 ];
 
 /** What the screen is for, its words, its reasons and its keys. */
@@ -26,7 +27,7 @@ export default function HelpBody({
         {what && <p className="text-lg">{what}</p>}
         {first.length > 0 && (
           <section>
-            <h3 className="font-bold">First</h3>
+            <h3 className="font-bold">{say('First')}</h3>
             <ol className="list-decimal pl-6">
               {first.map((line) => (
                 <li key={line}>{line}</li>
@@ -36,7 +37,7 @@ export default function HelpBody({
         )}
         {words.length > 0 && (
           <section>
-            <h3 className="font-bold">Words</h3>
+            <h3 className="font-bold">{say('Words')}</h3>
             <dl className="border-t border-rule">
               {words.map(([word, meaning]) => (
                 <div key={word} className="grid gap-x-3 border-b border-hair py-1 sm:grid-cols-[9rem_1fr]">
@@ -49,12 +50,12 @@ export default function HelpBody({
         )}
         <p>
           <Link to="/handbook" className="inline-flex min-h-11 items-center underline" onClick={onLeave}>
-            Why it is so: all reasons, to read or print
+            {say('Why it is so: all reasons, to read or print')}
           </Link>
         </p>
         {why.length > 0 && (
           <section>
-            <h3 className="font-bold">Why</h3>
+            <h3 className="font-bold">{say('Why')}</h3>
             <ul className="grid gap-1">
               {why.map((line) => (
                 <li key={line} className="border-l-4 border-ink pl-3">
@@ -77,7 +78,7 @@ export default function HelpBody({
       </p>
       {/* A phone has none. */}
       <section className="hidden sm:block">
-        <h3 className="mb-2 font-bold">Keys</h3>
+        <h3 className="mb-2 font-bold">{say('Keys')}</h3>
         <dl className="grid grid-cols-[auto_1fr] items-center gap-x-4 gap-y-2">
           {[...shortcuts, ...EVERYWHERE].map(({ keys, does }) => (
             <div className="contents" key={keys}>

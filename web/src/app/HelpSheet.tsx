@@ -1,6 +1,7 @@
 import { lazy, memo, Suspense } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useLocation } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import { Key } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
 import { useHelp } from './help-store.ts';
@@ -20,13 +21,13 @@ export const HelpSheet = memo(function HelpSheet({ shortcuts }: { shortcuts: rea
       <button
         type="button"
         className="hidden min-h-11 min-w-11 text-on-plate-2 sm:block"
-        aria-label="Help for this screen"
+        aria-label={say('Help for this screen')}
         onClick={() => show(true)}
       >
         <Key>?</Key>
       </button>
-      <Sheet open={open} onClose={() => show(false)} title="This screen" wide>
-        <Suspense fallback={<p className="text-ink-2">One moment.</p>}>
+      <Sheet open={open} onClose={() => show(false)} title={say('This screen')} wide>
+        <Suspense fallback={<p className="text-ink-2">{say('One moment.')}</p>}>
           <HelpBody path={pathname} shortcuts={shortcuts} onLeave={() => show(false)} />
         </Suspense>
       </Sheet>

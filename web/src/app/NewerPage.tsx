@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { counted, useBacklog } from '../job/backlog.ts';
 import { loadNewer, useNewerPage } from '../shop/newer-page.ts';
 import { Button } from '../ui/Button.tsx';
@@ -13,13 +14,13 @@ export function NewerPage() {
       className="flex flex-wrap items-center justify-between gap-3 border-b-2 border-ink bg-sheet px-5 py-2 print:hidden"
     >
       <p className="min-w-60 flex-1">
-        <b>A newer Wrenchman is on the server.</b>{' '}
+        <b>{say('A newer Wrenchman is on the server.')}</b>{' '}
         {waiting > 0
-          ? `This one goes on until what waits here is sent: ${waiting}.`
-          : 'This one goes on working; load the new one when it suits.'}
+          ? say('This one goes on until what waits here is sent: {waiting}.', { waiting })
+          : say('This one goes on working; load the new one when it suits.')}
       </p>
       <Button className="min-h-11!" disabled={waiting > 0} onClick={() => void loadNewer()}>
-        Load it
+        {say('Load it')}
       </Button>
     </div>
   );

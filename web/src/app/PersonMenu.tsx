@@ -1,5 +1,6 @@
 import { lazy, memo, Suspense, useState } from 'react';
 import { useSession } from '../shop/session.ts';
+import { tell } from '../ui/tell.ts';
 
 const PersonSheet = lazy(() => import('./PersonSheet.tsx'));
 
@@ -23,7 +24,7 @@ export const PersonMenu = memo(function PersonMenu() {
       >
         <span aria-hidden="true">{session.person.initials}</span>
         <span className="sr-only">
-          {session.person.name}, {session.person.role}. Switch person or settings
+          {tell('{name}, {role}. Switch person or settings', { name: session.person.name, role: session.person.role })}
         </span>
       </button>
       {(wanted || expired) && (

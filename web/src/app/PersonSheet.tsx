@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import { GoToShop } from '../feature/shop/others/GoToShop.tsx';
 import { PinPad } from '../feature/sign-in/PinPad.tsx';
 import { counted, useBacklog } from '../job/backlog.ts';
@@ -9,6 +10,7 @@ import { useSession } from '../shop/session.ts';
 import { usePeopleHere } from '../shop/use-people-here.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { tell } from '../ui/tell.ts';
 import { useHelp } from './help-store.ts';
 import { SettingsSheet } from './SettingsSheet.tsx';
 
@@ -49,24 +51,35 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
       <Sheet
         open={open || expired}
         onClose={close}
-        title={expired ? 'Session ended' : 'Who takes over?'}
+        title={expired ? say('Session ended') : say('Who takes over?')}
         description={
           expired
-            ? 'Sign in again. What you did meanwhile is kept here and will be sent.'
-            : `Signed in: ${session.person.name}, ${session.person.role}${session.shops ? `, at ${session.shop.name}` : ''}.`
+            ? say('Sign in again. What you did meanwhile is kept here and will be sent.')
+            : say('Signed in: {name}, {role}{which}.', {
+                name: session.person.name,
+                role: session.person.role,
+                which: session.shops ? say(', at {name}', { name: session.shop.name }) : '',
+              })
         }
       >
         {!options && (
           <p className="mb-3 text-ink-2">
             {here.length > 0
-              ? 'No line to the server: those who have signed in here before can take over, with their PIN.'
-              : 'Asking the server who works here.'}
+              ? say('No line to the server: those who have signed in here before can take over, with their PIN.')
+              : say('Asking the server who works here.')}
           </p>
         )}
         {waiting > 0 && (
           <p className="mb-3 border-l-4 border-ink pl-3">
-            <b>{waiting === 1 ? 'One entry waits' : `${waiting} entries wait`} on this device to be sent.</b> They are
-            kept under the name of whoever made them, and go out by themselves.
+            {tell('{which} They are kept under the name of whoever made them, and go out by themselves.', {
+              which: (
+                <b>
+                  {tell('{which} on this device to be sent.', {
+                    which: waiting === 1 ? say('One entry waits') : say('{waiting} entries wait', { waiting }),
+                  })}
+                </b>
+              ),
+            })}
           </p>
         )}
         {person ? (
@@ -93,9 +106,9 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
                   setSettings(true);
                 }}
               >
-                Settings
+                {say('Settings')}
               </Button>
-              <Button onClick={() => void signOut().then(close)}>Sign out</Button>
+              <Button onClick={() => void signOut().then(close)}>{say('Sign out')}</Button>
               <Button
                 className="col-span-2 sm:hidden"
                 onClick={() => {
@@ -103,7 +116,7 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
                   help(true);
                 }}
               >
-                Help for this screen
+                {say('Help for this screen')}
               </Button>
               {session.shops
                 ?.filter(({ id }) => id !== session.shop.id)
@@ -116,7 +129,7 @@ function People({ open, onClose }: { open: boolean; onClose: () => void }) {
                   className="col-span-2 flex min-h-14 items-center justify-center border-2 border-ink bg-sheet px-4 font-bold"
                   onClick={close}
                 >
-                  The shop: people and house rules
+                  {say('The shop: people and house rules')}
                 </Link>
               )}
             </div>

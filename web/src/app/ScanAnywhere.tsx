@@ -1,4 +1,5 @@
 import { lazy, Suspense, useCallback, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { Sheet } from '../ui/Sheet.tsx';
 import { useScanner } from './use-scanner.ts';
 
@@ -19,9 +20,9 @@ export function ScanAnywhere() {
   });
   const close = useCallback(() => setScanned(undefined), []);
   return (
-    <Sheet open={scanned !== undefined} onClose={close} title="Scanned" wide>
+    <Sheet open={scanned !== undefined} onClose={close} title={say('Scanned')} wide>
       {scanned !== undefined && (
-        <Suspense fallback={<p className="text-ink-2">Fetching the line.</p>}>
+        <Suspense fallback={<p className="text-ink-2">{say('Fetching the line.')}</p>}>
           <ScannedSheet key={scanned} scanned={scanned} onGone={close} />
         </Suspense>
       )}

@@ -1,5 +1,6 @@
 import { type FormEvent, useEffect, useState } from 'react';
 import type { PasskeyCard } from '#contract/session.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../shop/api.ts';
 import { failureText } from '../shop/failure-text.ts';
 import { addPasskey, passkeysOf, removePasskey } from '../shop/passkeys.ts';
@@ -8,6 +9,7 @@ import { secretRefusedText } from '../shop/secret-text.ts';
 import { renewKeys, useSession } from '../shop/session.ts';
 import { shopFormat } from '../shop/shop-time.ts';
 import { Button } from '../ui/Button.tsx';
+import { tell } from '../ui/tell.ts';
 
 const field = 'figures min-h-14 w-full border-2 border-ink bg-sheet px-3';
 
@@ -37,9 +39,9 @@ function ChangePin() {
   const digits = session.shop.secretDigits;
   const change = async (event: FormEvent) => {
     event.preventDefault();
-    if (next !== again) return setSaid({ failed: true, text: 'The two new PINs differ.' });
+    if (next !== again) return setSaid({ failed: true, text: say('The two new PINs differ.') });
     if (next.length < digits)
-      return setSaid({ failed: true, text: `The shop asks for at least ${digits} characters.` });
+      return setSaid({ failed: true, text: say('The shop asks for at least {digits} characters.', { digits }) });
     setBusy(true);
     try {
       await call(api.session.secret.$put({ json: { secret, next } }));
@@ -47,7 +49,7 @@ function ChangePin() {
       setSecret('');
       setNext('');
       setAgain('');
-      setSaid({ failed: false, text: 'Changed. On other devices you sign in anew.' });
+      setSaid({ failed: false, text: say('Changed. On other devices you sign in anew.') });
     } catch (error) {
       setSaid({ failed: true, text: secretRefusedText(error) });
     } finally {
@@ -69,20 +71,20 @@ function ChangePin() {
   );
   return (
     <form onSubmit={(event) => void change(event)} className="grid content-start gap-2">
-      <h3 className="font-bold">Your PIN</h3>
+      <h3 className="font-bold">{say('Your PIN')}</h3>
       {session.secretTooShort && (
         <p className="border-l-4 border-bad pl-3">
-          The shop asks for at least {digits} characters: choose a longer one.
+          {tell('The shop asks for at least {digits} characters: choose a longer one.', { digits })}
         </p>
       )}
-      {input('Now', secret, setSecret)}
-      {input('New', next, setNext)}
-      {input('New, once more', again, setAgain)}
+      {input(say('Now'), secret, setSecret)}
+      {input(say('New'), next, setNext)}
+      {input(say('New, once more'), again, setAgain)}
       <p role="alert" className={said?.failed ? 'text-bad' : ''}>
         {said?.text}
       </p>
       <Button type="submit" disabled={busy || secret.length < 4 || next === ''}>
-        Change the PIN
+        {say('Change the PIN')}
       </Button>
     </form>
   );
@@ -101,7 +103,7 @@ function Passkeys() {
   // biome-ignore lint/correctness/useExhaustiveDependencies: once, when it is shown
   useEffect(() => void read(), []);
   const add = async () => {
-    setFailure(await addPasskey(`Passkey of ${shopFormat(Date.now(), 'd MMM yyyy')}`));
+    setFailure(await addPasskey(say('Passkey of {shopFormat}', { shopFormat: shopFormat(Date.now(), 'd MMM yyyy') })));
     await read();
   };
   const remove = async (id: string) => {
@@ -114,26 +116,26 @@ function Passkeys() {
   };
   return (
     <section>
-      <h3 className="font-bold">Your passkeys</h3>
+      <h3 className="font-bold">{say('Your passkeys')}</h3>
       <p className="text-sm text-ink-2">
-        Instead of the PIN, where the browser has them: a fingerprint, a face, a key.
+        {say('Instead of the PIN, where the browser has them: a fingerprint, a face, a key.')}
       </p>
       <ul className="mt-1 border-t border-rule">
         {passkeys?.map((passkey) => (
           <li key={passkey.id} className="flex items-center justify-between gap-3 border-b border-hair py-1">
             <span>{passkey.name}</span>
             <button type="button" className="min-h-11 px-2 underline" onClick={() => void remove(passkey.id)}>
-              Remove<span className="sr-only"> {passkey.name}</span>
+              {tell('Remove{name}', { name: <span className="sr-only"> {passkey.name}</span> })}
             </button>
           </li>
         ))}
       </ul>
-      {passkeys?.length === 0 && <p className="py-1">None yet.</p>}
+      {passkeys?.length === 0 && <p className="py-1">{say('None yet.')}</p>}
       <p role="alert" className="mb-2 text-bad">
         {failure}
       </p>
       <Button className="w-full" onClick={() => void add()}>
-        Add a passkey
+        {say('Add a passkey')}
       </Button>
     </section>
   );
@@ -153,7 +155,7 @@ function SecretRule({ digits }: { digits: number }) {
   };
   return (
     <fieldset>
-      <legend className="font-bold">PINs of the shop, at least</legend>
+      <legend className="font-bold">{say('PINs of the shop, at least')}</legend>
       <div className="mt-1 grid grid-cols-3 gap-2">
         {[4, 6, 8].map((wanted) => (
           <Button
@@ -162,11 +164,13 @@ function SecretRule({ digits }: { digits: number }) {
             aria-pressed={digits === wanted}
             onClick={() => void set(wanted)}
           >
-            {wanted} long
+            {tell('{wanted} long', { wanted })}
           </Button>
         ))}
       </div>
-      <p className="mt-1 text-sm text-ink-2">Whoever has a shorter one is asked for a new one when signing in.</p>
+      <p className="mt-1 text-sm text-ink-2">
+        {say('Whoever has a shorter one is asked for a new one when signing in.')}
+      </p>
       <p role="alert" className="text-bad">
         {failure}
       </p>

@@ -1,5 +1,6 @@
 import { type KeyboardEvent, type ReactNode, useId } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
+import { say } from '#contract/wording/say.ts';
 import { FAULTS } from '#core/trace/pull-trace.ts';
 import { useLiveWrench } from '../job/live-wrench.ts';
 import { isOwnDevice } from '../shop/hearing.ts';
@@ -85,13 +86,15 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
     <Sheet
       open={open}
       onClose={onClose}
-      title="Settings"
-      description="Units, hand, letters and pedal go with you to every tablet; light, sound and scale stay with this one."
+      title={say('Settings')}
+      description={say(
+        'Units, hand, letters and pedal go with you to every tablet; light, sound and scale stay with this one.',
+      )}
       wide
     >
       <div className="grid gap-5 sm:grid-cols-2">
         <Choice
-          legend="Torque shown first in"
+          legend={say('Torque shown first in')}
           value={settings.system}
           options={[
             ['metric', 'N·m'],
@@ -100,47 +103,49 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
           onChoose={(system) => settings.set({ system })}
         />
         <Choice
-          legend="Light"
+          legend={say('Light')}
           value={settings.theme}
           options={[
-            ['day', 'Day'],
-            ['night', 'Night bay'],
-            ['sun', 'Bright sun'],
+            ['day', say('Day')],
+            ['night', say('Night bay')],
+            ['sun', say('Bright sun')],
           ]}
           onChoose={(theme) => settings.set({ theme })}
         />
         <Choice
-          legend="Big actions stand"
+          legend={say('Big actions stand')}
           value={settings.hand}
           options={[
-            ['left', 'Left'],
-            ['right', 'Right'],
+            ['left', say('Left')],
+            ['right', say('Right')],
           ]}
           onChoose={(hand) => settings.set({ hand })}
         />
         <Choice
-          legend="Letters"
+          legend={say('Letters')}
           value={settings.textSize}
           options={[
-            ['normal', 'Usual'],
-            ['large', 'Large'],
-            ['larger', 'Larger'],
+            ['normal', say('Usual')],
+            ['large', say('Large')],
+            ['larger', say('Larger')],
           ]}
           onChoose={(textSize) => settings.set({ textSize })}
         />
         <Tick on={settings.sound} onTick={(sound) => settings.set({ sound })}>
-          A click when a reading is taken, a tone and a buzz when a clock is over
+          {say('A click when a reading is taken, a tone and a buzz when a clock is over')}
         </Tick>
         <Tick on={settings.voice} disabled={!hasVoice()} onTick={(voice) => settings.set({ voice })}>
-          {hasVoice() ? 'What is next is read out; R says it again' : 'This device has no voice to read out with'}
+          {hasVoice()
+            ? say('What is next is read out; R says it again')
+            : say('This device has no voice to read out with')}
         </Tick>
         <div>
           <Tick on={settings.hears} onTick={(hears) => settings.set({ hears })}>
-            Hears done, take back, problem, say again and numbers on the line
+            {say('Hears done, take back, problem, say again and numbers on the line')}
           </Tick>
           {settings.hears && (
             <label className="block text-sm text-ink-2">
-              Where this device’s listening program answers
+              {say('Where this device’s listening program answers')}
               <input
                 className="figures mt-1 min-h-14 w-full border-2 border-ink bg-sheet px-3 text-base text-ink"
                 value={settings.listener}
@@ -149,24 +154,24 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
               />
               {!isOwnDevice(settings.listener) && (
                 <span className="block font-bold text-bad">
-                  Only an address of this device, ws://localhost:9300: nothing that is said leaves it.
+                  {say('Only an address of this device, ws://localhost:9300: nothing that is said leaves it.')}
                 </span>
               )}
             </label>
           )}
         </div>
         <Tick on={settings.far} onTick={(far) => settings.set({ far })}>
-          Large letters on the line, read six metres away; F does the same
+          {say('Large letters on the line, read six metres away; F does the same')}
         </Tick>
         <Tick on={settings.gloves} onTick={(gloves) => settings.set({ gloves })}>
-          In gloves: whatever is pressed is larger
+          {say('In gloves: whatever is pressed is larger')}
         </Tick>
         <div>
           <label className="font-bold" htmlFor={`${id}-pedal`}>
-            Foot pedal
+            {say('Foot pedal')}
           </label>
           <p className="mb-1 text-sm text-ink-2">
-            Press the pedal here: its key then does the one big action. Backspace clears it.
+            {say('Press the pedal here: its key then does the one big action. Backspace clears it.')}
           </p>
           <input
             id={`${id}-pedal`}
@@ -177,9 +182,9 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
           />
         </div>
         <div>
-          <p className="font-bold">Stand-in wrench, how the hand pulls</p>
+          <p className="font-bold">{say('Stand-in wrench, how the hand pulls')}</p>
           <label className="mt-1 flex items-center justify-between gap-3" htmlFor={`${id}-speed`}>
-            Speed, °/s
+            {say('Speed, °/s')}
             <input
               id={`${id}-speed`}
               className="w-40"
@@ -193,7 +198,7 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
             <span className="figures w-10 text-right">{settings.pullSpeedDegPerS}</span>
           </label>
           <label className="mt-1 flex items-center justify-between gap-3" htmlFor={`${id}-over`}>
-            Goes on past the click, °
+            {say('Goes on past the click, °')}
             <input
               id={`${id}-over`}
               className="w-40"
@@ -207,7 +212,7 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
             <span className="figures w-10 text-right">{settings.overshootDeg}</span>
           </label>
           <label className="mt-1 flex items-center justify-between gap-3" htmlFor={`${id}-fault`}>
-            Its joint, to be tried out
+            {say('Its joint, to be tried out')}
             <select
               id={`${id}-fault`}
               className="min-h-11 w-56 border-2 border-ink bg-sheet px-2"
@@ -225,10 +230,10 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
         </div>
         <div className="sm:col-span-2">
           <label className="font-bold" htmlFor={`${id}-scale`}>
-            Scale of the glass
+            {say('Scale of the glass')}
           </label>
           <p className="mb-1 text-sm text-ink-2">
-            Lay a bank card on the outline and slide until they match. Hardware is then drawn life-size.
+            {say('Lay a bank card on the outline and slide until they match. Hardware is then drawn life-size.')}
           </p>
           <input
             id={`${id}-scale`}
@@ -254,7 +259,7 @@ export function SettingsSheet({ open, onClose }: { open: boolean; onClose: () =>
       </div>
       <SecretSettings />
       <Button className="mt-5 w-full" tone="dark" onClick={onClose}>
-        Done
+        {say('Done')}
       </Button>
     </Sheet>
   );

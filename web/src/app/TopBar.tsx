@@ -1,4 +1,5 @@
 import { NavLink } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import { ClockBar } from '../job/ClockBar.tsx';
 import { useSession } from '../shop/session.ts';
 import { shopFormat } from '../shop/shop-time.ts';
@@ -13,15 +14,15 @@ const tab = ({ isActive }: { isActive: boolean }) =>
   `plate flex items-center px-2 text-lg sm:px-4 sm:text-2xl ${isActive ? 'bg-bench text-ink' : 'text-on-plate-2'}`;
 
 const SCREENS = [
-  ['/', 'Bays'],
-  ['/receive', 'Receive'],
-  ['/vehicles', 'Vehicles'],
-  ['/due', 'Due'],
-  ['/kits', 'Kits'],
-  ['/bench', 'Bench'],
-  ['/crib', 'Crib'],
-  ['/book', 'Book'],
-  ['/drill', 'Drill'],
+  ['/', say('Bays')],
+  ['/receive', say('Receive')],
+  ['/vehicles', say('Vehicles')],
+  ['/due', say('Due')],
+  ['/kits', say('Kits')],
+  ['/bench', say('Bench')],
+  ['/crib', say('Crib')],
+  ['/book', say('Book')],
+  ['/drill', say('Drill')],
 ] as const;
 
 const FIND_ALONE: readonly Shortcut[] = [FIND_KEY];
@@ -41,7 +42,7 @@ export function TopBar({ keys = FIND_ALONE }: { keys?: readonly Shortcut[] }) {
             </span>
           </div>
           {/* Slides under a thumb where what stands at the right leaves it too little room. */}
-          <nav className="flex min-w-0 overflow-x-auto" aria-label="Screens">
+          <nav className="flex min-w-0 overflow-x-auto" aria-label={say('Screens')}>
             {SCREENS.map(([to, name]) => (
               <NavLink key={to} to={to} end={to === '/'} className={tab}>
                 {name}

@@ -1,7 +1,9 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { commandText } from '../job/command-text.ts';
 import { dismissUnkept, keepUnkept, useUnkept } from '../job/unkept.ts';
 import { Button } from '../ui/Button.tsx';
+import { tell } from '../ui/tell.ts';
 import { jobName, stationLabel, useKeptJobs } from './use-kept-jobs.ts';
 
 /** What this device could not keep, over every screen: the one thing nobody may overlook. */
@@ -16,17 +18,20 @@ export default function UnkeptAlarm() {
   return (
     <section role="alert" className="flex flex-wrap items-center justify-between gap-3 bg-bad px-5 py-4 text-sheet">
       <div className="min-w-60 flex-1">
-        <h2 className="plate text-3xl">Not kept</h2>
+        <h2 className="plate text-3xl">{say('Not kept')}</h2>
         <p>
-          This device’s store is full or fails: {named.join('; ')}. None of it is on record. Make room on the device,
-          then try again.{still && <b> Still not kept.</b>}
+          {tell(
+            'This device’s store is full or fails: {named}. None of it is on record. Make room on the device, then try again.',
+            { named: named.join('; ') },
+          )}
+          {still && <b> {say('Still not kept.')}</b>}
         </p>
       </div>
       <span className="flex flex-wrap gap-2">
         <Button tone="primary" onClick={() => void keepUnkept().then((kept) => setStill(!kept))}>
-          Try again
+          {say('Try again')}
         </Button>
-        <Button onClick={dismissUnkept}>I know it is lost</Button>
+        <Button onClick={dismissUnkept}>{say('I know it is lost')}</Button>
       </span>
     </section>
   );

@@ -1,6 +1,7 @@
 import { CloudUpload } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import { counted, useBacklog } from '../job/backlog.ts';
+import { tell } from '../ui/tell.ts';
 
 const WaitingSheet = lazy(() => import('./WaitingSheet.tsx'));
 
@@ -20,7 +21,10 @@ export function WaitingBadge() {
         <CloudUpload size={18} aria-hidden="true" />
         <span aria-hidden="true">{waiting + setAside}</span>
         <span className="sr-only">
-          {waiting} waiting on this device to be sent, {setAside} not taken by the server. Show them
+          {tell('{waiting} waiting on this device to be sent, {setAside} not taken by the server. Show them', {
+            waiting,
+            setAside,
+          })}
         </span>
       </button>
       {open && (

@@ -1,4 +1,5 @@
 import { REFUSALS } from '#contract/wording/en/refusals.ts';
+import { say } from '#contract/wording/say.ts';
 import { refreshBacklog, useBacklog } from '../job/backlog.ts';
 import { commandText } from '../job/command-text.ts';
 import { dropCommands } from '../job/outbox.ts';
@@ -7,6 +8,7 @@ import { useSession } from '../shop/session.ts';
 import { shopFormat } from '../shop/shop-time.ts';
 import { Button } from '../ui/Button.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { tell } from '../ui/tell.ts';
 import { jobName, stationLabel, useKeptJobs } from './use-kept-jobs.ts';
 
 /** What this device holds that the server has not taken, job by job: waiting, or set aside with the reason. */
@@ -20,11 +22,11 @@ export default function WaitingSheet({ open, onClose }: { open: boolean; onClose
     <Sheet
       open={open}
       onClose={onClose}
-      title="Waiting on this device"
-      description="Kept here until the server has it. It is sent by itself, from whatever screen is open."
+      title={say('Waiting on this device')}
+      description={say('Kept here until the server has it. It is sent by itself, from whatever screen is open.')}
       wide
     >
-      {entries.length === 0 && <p>Everything has been sent.</p>}
+      {entries.length === 0 && <p>{say('Everything has been sent.')}</p>}
       {jobs.map((jobId) => (
         <section key={jobId} className="mt-3">
           <h3 className="font-bold">{jobName(known[jobId])}</h3>
@@ -44,7 +46,7 @@ export default function WaitingSheet({ open, onClose }: { open: boolean; onClose
         </section>
       ))}
       <Button className="mt-4 w-full" tone="dark" onClick={onClose}>
-        Done
+        {say('Done')}
       </Button>
     </Sheet>
   );
@@ -67,12 +69,16 @@ function Waiting({
       <span>
         {commandText(envelope.command, label)}, {envelope.by.name},{' '}
         <span className="figures">{shopFormat(envelope.atMs, 'd MMM HH:mm')}</span>
-        {refused && <span className="block text-bad">Not taken: {REFUSALS[refused.code].title}.</span>}
+        {refused && (
+          <span className="block text-bad">{tell('Not taken: {title}.', { title: REFUSALS[refused.code].title })}</span>
+        )}
         {!refused && !mine && (
-          <span className="block text-ink-2">Waits until {envelope.by.name} signs in on this device.</span>
+          <span className="block text-ink-2">
+            {tell('Waits until {name} signs in on this device.', { name: envelope.by.name })}
+          </span>
         )}
       </span>
-      {refused && <Button onClick={() => onPutAway(entry.id)}>Put away</Button>}
+      {refused && <Button onClick={() => onPutAway(entry.id)}>{say('Put away')}</Button>}
     </li>
   );
 }

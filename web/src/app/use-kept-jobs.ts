@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import type { JobDocument } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import { keptJob } from '../job/outbox.ts';
 
 /** Jobs this device has seen, by id: to name what waits for one that is not open. */
@@ -20,7 +21,7 @@ export function useKeptJobs(ids: readonly string[]): Record<string, JobDocument>
 
 /** A job as people name it. */
 export const jobName = (job: JobDocument | undefined): string =>
-  job ? `${job.vehicle.model} · ${job.number}` : 'A job';
+  job ? `${job.vehicle.model} · ${job.number}` : say('A job');
 
 /** What a station of a job is called. */
 export const stationLabel = (job: JobDocument | undefined, station: string): string | undefined =>

@@ -1,4 +1,5 @@
 import { memo, useCallback, useLayoutEffect, useMemo, useRef, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import type { StationMark } from '#core/job/station-progress.ts';
 import type { MapShape } from '#core/kit/kit-document.ts';
 import { layOutMap, type MapExtent, type MapScreen } from '#core/kit/map-layout.ts';
@@ -204,7 +205,7 @@ const MapStation = memo(function MapStation({
   unit: number;
   onPress?: (id: string) => void;
 }) {
-  const state = `${MARK_TEXT[mark]}${next ? ', next' : ''}${note ? `, ${note}` : ''}`;
+  const state = `${MARK_TEXT[mark]}${next ? say(', next') : ''}${note ? `, ${note}` : ''}`;
   const content = (
     <g transform={`translate(${station.xMm} ${station.yMm}) scale(${unit})`}>
       {/* A target for a finger, larger than the drawing. */}
@@ -226,7 +227,7 @@ const MapStation = memo(function MapStation({
   if (!onPress)
     return (
       // biome-ignore lint/a11y/noInteractiveElementToNoninteractiveRole: a drawn station without a handler is a picture
-      <g role="img" aria-label={`Station ${station.label}, ${place}, ${state}`}>
+      <g role="img" aria-label={say('Station {label}, {place}, {state}', { label: station.label, place, state })}>
         {content}
       </g>
     );
@@ -235,7 +236,12 @@ const MapStation = memo(function MapStation({
     <g
       role="button"
       tabIndex={0}
-      aria-label={`Station ${station.label}, ${place}, ${station.name}, ${state}`}
+      aria-label={say('Station {label}, {place}, {name}, {state}', {
+        label: station.label,
+        place,
+        name: station.name,
+        state,
+      })}
       className="cursor-pointer"
       onClick={() => onPress(station.id)}
       onKeyDown={(event) => {

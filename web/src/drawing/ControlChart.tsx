@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
+import { say } from '#contract/wording/say.ts';
 import { controlChart, POINTS_FOR_LIMITS } from '#core/wrench/control-chart.ts';
 
 export interface ChartPoint {
@@ -38,12 +39,12 @@ export function ControlChart({
     .x((_, index) => x(index))
     .y((point) => y(point.value));
   const levels = [
-    { at: 0, text: 'true', tone: 'var(--ink-2)', dash: undefined },
+    { at: 0, text: say('true'), tone: 'var(--ink-2)', dash: undefined },
     ...(known
       ? [
-          { at: chart.upper, text: 'own limit', tone: 'var(--ink-2)', dash: '7 4' },
-          { at: chart.centre, text: 'mean', tone: 'var(--ink)', dash: '2 3' },
-          { at: chart.lower, text: 'own limit', tone: 'var(--ink-2)', dash: '7 4' },
+          { at: chart.upper, text: say('own limit'), tone: 'var(--ink-2)', dash: '7 4' },
+          { at: chart.centre, text: say('mean'), tone: 'var(--ink)', dash: '2 3' },
+          { at: chart.lower, text: say('own limit'), tone: 'var(--ink-2)', dash: '7 4' },
         ]
       : []),
   ].sort((a, b) => b.at - a.at);
@@ -125,8 +126,12 @@ export function ControlChart({
           );
         })}
         <text x={EDGE.left} y={HEIGHT - 6} fontSize={12} style={{ fill: 'var(--ink-2)' }}>
-          {points.length === 0 ? 'no check-pull yet' : `${points.length} checks, oldest left`}
-          {points.length > 0 && !known ? `; own limits from ${POINTS_FOR_LIMITS}` : ''}
+          {points.length === 0
+            ? say('no check-pull yet')
+            : say('{count} checks, oldest left', { count: points.length })}
+          {points.length > 0 && !known
+            ? say('; own limits from {pointsForLimits}', { pointsForLimits: POINTS_FOR_LIMITS })
+            : ''}
         </text>
       </svg>
     </div>

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { clockwiseFromFront, type Side } from '#core/geometry/eccentric.ts';
 
 const R = 78;
@@ -26,12 +27,12 @@ function Face({ side, fromDeg, toDeg, top, cx }: EccentricFace & { cx: number })
   return (
     <g data-side={side}>
       <text x={cx} y={26} textAnchor="middle" className="plate" fontSize={22}>
-        {side === 'left' ? 'Left wheel' : 'Right wheel'}
+        {side === 'left' ? say('Left wheel') : say('Right wheel')}
       </text>
       <circle cx={cx} cy={cy} r={R} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
       <line x1={cx} x2={cx} y1={cy - R - 6} y2={cy - R + 12} stroke="var(--ink)" strokeWidth={2} />
       <text x={cx} y={cy + R + 20} textAnchor="middle" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
-        {side === 'left' ? '← inwards · outwards →' : '← outwards · inwards →'}
+        {side === 'left' ? say('← inwards · outwards →') : say('← outwards · inwards →')}
       </text>
       <line
         x1={cx}
@@ -69,10 +70,10 @@ function Face({ side, fromDeg, toDeg, top, cx }: EccentricFace & { cx: number })
         />
       )}
       <text x={cx} y={cy + R + 46} textAnchor="middle" fontSize={16} fontWeight={700}>
-        {turns ? `turn the lobe ${toDeg > fromDeg ? 'outwards' : 'inwards'}` : 'stays'}
+        {turns ? say('turn the lobe {which}', { which: toDeg > fromDeg ? 'outwards' : 'inwards' }) : say('stays')}
       </text>
       <text x={cx} y={cy + R + 68} textAnchor="middle" fontSize={14}>
-        {turns ? `${clockwise ? 'clockwise' : 'anticlockwise'}: top goes ${top}` : ''}
+        {turns ? say('{which}: top goes {top}', { which: clockwise ? 'clockwise' : 'anticlockwise', top }) : ''}
       </text>
     </g>
   );
@@ -97,7 +98,7 @@ export function EccentricFaces({ faces, label }: { faces: readonly EccentricFace
         <Face key={face.side} {...face} cx={face.side === 'right' ? 165 : 475} />
       ))}
       <text x={320} y={322} textAnchor="middle" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
-        seen from the front of the vehicle
+        {say('seen from the front of the vehicle')}
       </text>
     </svg>
   );

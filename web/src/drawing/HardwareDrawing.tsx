@@ -1,4 +1,6 @@
+import { say } from '#contract/wording/say.ts';
 import type { ItemKind, PieceForm } from '#core/kit/piece-kind.ts';
+import { tell } from '../ui/tell.ts';
 import { hardwareShape } from './hardware-shape.ts';
 import { banjo, bolt, stud, uBolt } from './piece/bolt.tsx';
 import { springBand, tBoltClamp, vBand, wormClamp } from './piece/clamp.tsx';
@@ -80,7 +82,7 @@ export function HardwareDrawing({
 }) {
   const { lacks: lacking, box, Draw } = drawnAs(item);
   const lacks = lacking(item);
-  if (lacks) return <span className="text-sm text-ink-2">not drawn: {lacks} not given</span>;
+  if (lacks) return <span className="text-sm text-ink-2">{tell('not drawn: {lacks} not given', { lacks })}</span>;
   const shape = hardwareShape(item);
   const { left, right, half } = box(item, shape);
   const widthMm = right - left;
@@ -93,7 +95,10 @@ export function HardwareDrawing({
         height={2 * half * scale}
         viewBox={`${left} ${-half} ${widthMm} ${2 * half}`}
         role="img"
-        aria-label={`${item.name}, drawn ${shrink === 1 ? 'at true size' : `1 to ${shrink}`}`}
+        aria-label={say('{name}, drawn {which}', {
+          name: item.name,
+          which: shrink === 1 ? say('at true size') : say('1 to {shrink}', { shrink }),
+        })}
         opacity={missing ? 0.35 : 1}
         className="shrink-0"
       >

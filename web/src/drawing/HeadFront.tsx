@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { lacksForDrawing } from './HardwareDrawing.tsx';
 import { type HardwareShape, hardwareShape } from './hardware-shape.ts';
@@ -73,14 +74,19 @@ export function HeadFront({ item, pxPerMm }: { item: PlanItem; pxPerMm: number }
   const half = outside / 2 + 1;
   const key = item.head === 'socketCap' ? flats : (item.head && KEY[item.head] ? (KEY[item.head] ?? 0.6) : 0.6) * d;
   const mark = headMark(item);
-  const marked = mark === undefined ? '' : 'text' in mark ? `, marked ${mark.text}` : `, ${mark.strokes} strokes`;
+  const marked =
+    mark === undefined
+      ? ''
+      : 'text' in mark
+        ? say(', marked {text}', { text: mark.text })
+        : say(', {strokes} strokes', { strokes: mark.strokes });
   return (
     <svg
       width={2 * half * pxPerMm}
       height={2 * half * pxPerMm}
       viewBox={`${-half} ${-half} ${2 * half} ${2 * half}`}
       role="img"
-      aria-label={`${item.name} from the front${marked}`}
+      aria-label={say('{name} from the front{marked}', { name: item.name, marked })}
       className="shrink-0"
     >
       {flangeMm && <circle r={flangeMm / 2} {...STEEL} />}
@@ -138,7 +144,7 @@ export function CheckRuler({ pxPerMm }: { pxPerMm: number }) {
       height={30}
       viewBox={`-2 0 ${RULER_MM + 4} ${30 / pxPerMm}`}
       role="img"
-      aria-label={`Ruler of ${RULER_MM} mm`}
+      aria-label={say('Ruler of {rulerMm} mm', { rulerMm: RULER_MM })}
       className="max-w-full"
     >
       {Array.from({ length: RULER_MM + 1 }, (_, mm) => (

@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { say } from '#contract/wording/say.ts';
 
 const WIDTH = 400;
 const HEIGHT = 62;
@@ -24,7 +25,11 @@ export function LimitRule({ unit, min, max, value }: { unit: string; min?: numbe
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-full"
       role="img"
-      aria-label={`Wanted ${min === undefined ? '' : `from ${min} `}${max === undefined ? 'up' : `to ${max}`} ${unit}`}
+      aria-label={say('Wanted {which}{which2} {unit}', {
+        which: min === undefined ? '' : say('from {min} ', { min }),
+        which2: max === undefined ? say('up') : say('to {max}', { max }),
+        unit,
+      })}
     >
       <rect x={from} y={6} width={Math.max(2, to - from)} height={BASE - 6} fill="#5a7d33" opacity={0.28} />
       <line x1={LEFT} x2={WIDTH - LEFT} y1={BASE} y2={BASE} stroke="var(--ink)" strokeWidth={2} />

@@ -1,5 +1,6 @@
 import { memo, type RefObject, useEffect, useRef } from 'react';
 import { NavLink, useLocation } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import type { PhaseProgress } from '#core/job/job-progress.ts';
 import { PHASES, type Phase } from '#core/kit/phase.ts';
 import { FLOOR_PHASES, hasWork } from '../job/floor-phases.ts';
@@ -30,7 +31,7 @@ export function PhaseRule({ phases }: { phases: readonly RulePhase[] }) {
     standing.current?.scrollIntoView?.({ inline: 'center', block: 'nearest' });
   }, [pathname, place]);
   return (
-    <nav aria-label="Phases of the job" className="flex h-full min-w-0 flex-1 overflow-x-auto">
+    <nav aria-label={say('Phases of the job')} className="flex h-full min-w-0 flex-1 overflow-x-auto">
       {phases.map((phase) => {
         const screen = pathname.endsWith(`/${phase.to}`) || (phase.to === 'receive' && RECEIVE_LEAVES.test(pathname));
         const here = screen && (phase.stretch === undefined || phase.stretch === place);
@@ -56,7 +57,7 @@ const Stretch = memo(function Stretch({
       to={stretch === undefined ? to : `${to}?stretch=${stretch}`}
       aria-current={here ? 'page' : undefined}
       ref={mark}
-      aria-label={`${title}, ${done} of ${of} done`}
+      aria-label={say('{title}, {done} of {of} done', { title, done, of })}
       className={`relative flex min-w-[4.6rem] flex-1 flex-col justify-between px-1 pt-2.5 text-center ${here ? 'text-paint' : share >= 1 ? 'text-on-plate' : 'text-on-plate-2'}`}
     >
       <span className="plate text-[1.2rem] whitespace-nowrap">{title}</span>
@@ -97,7 +98,7 @@ const Ticks = memo(function Ticks({ filled }: { filled: number }) {
 
 /** The rule's phases from a job's progress; receiving is done by the time a job exists. */
 export const rulePhases = (phases: readonly PhaseProgress[]): RulePhase[] => [
-  { to: 'receive', title: 'Receive', done: 1, of: 1 },
+  { to: 'receive', title: say('Receive'), done: 1, of: 1 },
   ...phases.filter(hasWork).map(({ phase, done, of }) => {
     const { path, title } = FLOOR_PHASES[phase];
     const stretch = PHASES.find((name) => name === phase);

@@ -1,4 +1,5 @@
 import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Compound } from '#core/compound/compound.ts';
 import type { PlanItem, PlanStation } from '#core/kit/plan.ts';
 import { hardwareShape } from './hardware-shape.ts';
@@ -91,7 +92,12 @@ export function StackDrawing({
       className="h-full max-h-60 w-full"
       viewBox={`${-halfWidth} ${-headHeight - 1} ${2 * halfWidth} ${height}`}
       role="img"
-      aria-label={`Stack from head to nut: ${hardware.map(({ piece, item }) => (piece.kind === 'clamped' ? piece.name : (item?.name ?? piece.item))).join(', ')}${compound ? `; ${COMPOUND_TEXT[compound.kind]} on the thread` : ''}`}
+      aria-label={say('Stack from head to nut: {hardware}{which}', {
+        hardware: hardware
+          .map(({ piece, item }) => (piece.kind === 'clamped' ? piece.name : (item?.name ?? piece.item)))
+          .join(', '),
+        which: compound ? say('; {compoundText} on the thread', { compoundText: COMPOUND_TEXT[compound.kind] }) : '',
+      })}
     >
       {layers.map((layer) => {
         const y = top;

@@ -1,16 +1,17 @@
+import { say } from '#contract/wording/say.ts';
 import type { StationMark } from '#core/job/station-progress.ts';
 
 /** What each mark is called, beside its shape everywhere. */
 export const MARK_TEXT: Record<StationMark, string> = {
-  empty: 'empty',
-  started: 'started by hand',
-  beaded: 'bead on',
-  snug: 'snug',
-  partTorque: 'part of its torque',
-  atTorque: 'at torque',
-  verified: 'verified',
-  reopened: 'loosened again',
-  bad: 'must be loosened',
+  empty: say('empty'),
+  started: say('started by hand'),
+  beaded: say('bead on'),
+  snug: say('snug'),
+  partTorque: say('part of its torque'),
+  atTorque: say('at torque'),
+  verified: say('verified'),
+  reopened: say('loosened again'),
+  bad: say('must be loosened'),
 };
 
 /** Corner points of a hexagon with the given width across flats, flats to the sides. */

@@ -1,4 +1,5 @@
 import { scaleLog } from 'd3-scale';
+import { say } from '#contract/wording/say.ts';
 
 export interface TorqueMark {
   key: string;
@@ -16,7 +17,7 @@ const MAJOR = [1, 2, 5, 10, 20, 50, 100, 200, 500, 1000, 2000];
 
 /** Every torque of a kit on one logarithmic rule: a value twelve times off stands alone. */
 export function TorqueRule({ marks, onMark }: { marks: readonly TorqueMark[]; onMark?: (key: string) => void }) {
-  if (marks.length === 0) return <p className="text-sm text-ink-2">No torque yet.</p>;
+  if (marks.length === 0) return <p className="text-sm text-ink-2">{say('No torque yet.')}</p>;
   const values = marks.map((mark) => mark.nm);
   const low = Math.min(...values) / 1.6;
   const high = Math.max(...values) * 1.6;
@@ -34,7 +35,11 @@ export function TorqueRule({ marks, onMark }: { marks: readonly TorqueMark[]; on
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       className="w-full"
       role="group"
-      aria-label={`Every torque of this kit: ${marks.length} values from ${Math.min(...values).toFixed(1)} to ${Math.max(...values).toFixed(1)} newton metres`}
+      aria-label={say('Every torque of this kit: {count} values from {value} to {value2} newton metres', {
+        count: marks.length,
+        value: Math.min(...values).toFixed(1),
+        value2: Math.max(...values).toFixed(1),
+      })}
     >
       <line x1={LEFT} x2={WIDTH - LEFT} y1={BASE} y2={BASE} stroke="var(--ink)" strokeWidth={2} />
       {ticks.map((tick) => (
@@ -84,7 +89,11 @@ export function TorqueRule({ marks, onMark }: { marks: readonly TorqueMark[]; on
             key={mark.key}
             role="button"
             tabIndex={-1}
-            aria-label={`${mark.name}, ${mark.nm.toFixed(1)} newton metres${mark.bad ? ', off its neighbours' : ''}`}
+            aria-label={say('{name}, {nm} newton metres{which}', {
+              name: mark.name,
+              nm: mark.nm.toFixed(1),
+              which: mark.bad ? say(', off its neighbours') : '',
+            })}
             className="cursor-pointer"
             onClick={() => onMark(mark.key)}
             onKeyDown={(event) => event.key === 'Enter' && onMark(mark.key)}

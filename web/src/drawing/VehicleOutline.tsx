@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import type { ReactNode } from 'react';
+import { say } from '#contract/wording/say.ts';
 import type { Spot } from '#core/vehicle/joint-spot.ts';
 
 const LENGTH = 560;
@@ -84,13 +85,13 @@ export function VehicleOutline({
           textAnchor="middle"
           transform={`rotate(-90 ${along(0)} ${MARGIN + WIDTH / 2})`}
         >
-          NOSE
+          {say('NOSE')}
         </text>
         <text x={along(0.5)} y={across(1) - 6} textAnchor="middle">
-          RIGHT
+          {say('RIGHT')}
         </text>
         <text x={along(0.5)} y={across(-1) + 17} textAnchor="middle">
-          LEFT
+          {say('LEFT')}
         </text>
       </g>
       {dots.map(({ key, spot, done, label, chosen }) => {

@@ -1,5 +1,7 @@
 import { TriangleAlert } from 'lucide-react';
+import { say } from '#contract/wording/say.ts';
 import type { Plan } from '#core/kit/plan.ts';
+import { tell } from '../ui/tell.ts';
 
 /**
  * Cautions where they are needed. What was read at the start of the same work is folded to a line, one tap away, so
@@ -8,7 +10,7 @@ import type { Plan } from '#core/kit/plan.ts';
 export function Cautions({ cautions, read = false }: { cautions: Plan['cautions']; read?: boolean }) {
   if (cautions.length === 0) return null;
   const list = (
-    <ul className="grid gap-1.5 py-2 text-sm" aria-label="Cautions">
+    <ul className="grid gap-1.5 py-2 text-sm" aria-label={say('Cautions')}>
       {cautions.map((caution) => (
         <li key={caution.id} className="flex gap-2">
           <Sign grave={caution.safetyCritical ?? false} />
@@ -24,7 +26,9 @@ export function Cautions({ cautions, read = false }: { cautions: Plan['cautions'
       <summary className="flex min-h-11 cursor-pointer list-none items-center gap-2">
         <Sign grave={first?.safetyCritical ?? false} />
         <span className="min-w-0 flex-1 truncate">{first?.text}</span>
-        {cautions.length > 1 && <span className="text-ink-2">and {cautions.length - 1} more</span>}
+        {cautions.length > 1 && (
+          <span className="text-ink-2">{tell('and {count} more', { count: cautions.length - 1 })}</span>
+        )}
       </summary>
       {list}
     </details>

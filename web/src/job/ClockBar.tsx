@@ -2,6 +2,7 @@ import { useEffect, useRef } from 'react';
 import { Link } from 'react-router';
 import { CLOCK_GATE_TEXT } from '#contract/wording/en/line.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { chime } from '../shop/chime.ts';
 import { serverNowMs } from '../shop/clock.ts';
 import { clockText } from '../shop/clock-text.ts';
@@ -35,7 +36,7 @@ function Running({ job }: { job?: string }) {
   if (shown.length === 0) return null;
   return (
     <ul
-      aria-label="Clocks that run"
+      aria-label={say('Clocks that run')}
       className="flex shrink-0 gap-x-5 gap-y-1 overflow-x-auto border-b border-rule bg-sheet px-5 py-1.5 text-sm whitespace-nowrap text-ink print:hidden"
     >
       {shown.map((clock) => {
@@ -54,10 +55,12 @@ function Running({ job }: { job?: string }) {
               )}
               <span className={ended ? 'font-bold' : 'text-ink-2'}>
                 {ended
-                  ? ' · over'
+                  ? say(' · over')
                   : ` · ${minutesText(Math.max(1, (clock.endsAtMs - nowMs) / MINUTE_MS))}${
                       clock.gates.length > 0
-                        ? ` · before ${clock.gates.map((gate) => CLOCK_GATE_TEXT[gate]).join(', ')}`
+                        ? say(' · before {gates}', {
+                            gates: clock.gates.map((gate) => CLOCK_GATE_TEXT[gate]).join(', '),
+                          })
                         : ''
                     }`}
               </span>

@@ -1,6 +1,7 @@
 import { CloudOff, RefreshCw } from 'lucide-react';
 import { lazy, Suspense, useEffect } from 'react';
 import { Link, Outlet, useParams } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import { phaseProgress } from '#core/job/job-progress.ts';
 import { HelpSheet } from '../app/HelpSheet.tsx';
 import { PersonMenu } from '../app/PersonMenu.tsx';
@@ -8,6 +9,7 @@ import { WaitingBadge } from '../app/WaitingBadge.tsx';
 import { PhaseRule, rulePhases } from '../drawing/PhaseRule.tsx';
 import { isPractice } from '../practice/practice.ts';
 import { Notice } from '../ui/Notice.tsx';
+import { tell } from '../ui/tell.ts';
 import { CalledOffNotice } from './CalledOffNotice.tsx';
 import { ClockBar } from './ClockBar.tsx';
 import { useJobStore } from './job-store.ts';
@@ -32,23 +34,25 @@ export default function JobShell() {
     void open(jobId);
     return close;
   }, [jobId, open, close]);
-  const home = { to: '/', label: 'To the bays' };
+  const home = { to: '/', label: say('To the bays') };
   if (failure === 'unknownJob')
-    return <Notice title="No such job" detail="This shop has no job at this address." secondary={home} />;
+    return <Notice title={say('No such job')} detail={say('This shop has no job at this address.')} secondary={home} />;
   if (failure === 'broken')
     return (
       <Notice
-        title="Job cannot be shown"
-        detail="Its kit no longer resolves for its answers. The record is safe on the server."
+        title={say('Job cannot be shown')}
+        detail={say('Its kit no longer resolves for its answers. The record is safe on the server.')}
         secondary={home}
       />
     );
   if (failure === 'outdated')
     return (
       <Notice
-        title="A newer Wrenchman is on the server"
-        detail="It has recorded what this version cannot read. Reload to get the new one; what you have entered here is kept and sent then."
-        action="Reload"
+        title={say('A newer Wrenchman is on the server')}
+        detail={say(
+          'It has recorded what this version cannot read. Reload to get the new one; what you have entered here is kept and sent then.',
+        )}
+        action={say('Reload')}
         onAction={() => location.reload()}
         secondary={home}
       />
@@ -56,15 +60,17 @@ export default function JobShell() {
   if (failure === 'unreachable') {
     return (
       <Notice
-        title="Not reachable"
-        detail="The server does not answer, and this job was never opened on this device. Trying again by itself."
-        action="Try now"
+        title={say('Not reachable')}
+        detail={say(
+          'The server does not answer, and this job was never opened on this device. Trying again by itself.',
+        )}
+        action={say('Try now')}
         onAction={() => void open(jobId)}
         secondary={home}
       />
     );
   }
-  if (!ready) return <Notice title="One moment" detail="Opening the job." busy />;
+  if (!ready) return <Notice title={say('One moment')} detail={say('Opening the job.')} busy />;
   return <OpenedJob />;
 }
 
@@ -89,11 +95,11 @@ function OpenedJob() {
           <span className="truncate text-sm text-on-plate-2" title={`${document.number} · ${plan.title}`}>
             {document.number} · {plan.title}
           </span>
-          <span className="sr-only">, back to the bays</span>
+          <span className="sr-only">{say(', back to the bays')}</span>
         </Link>
         <div className="order-last w-full min-w-0 border-t border-plate-2 lg:order-none lg:w-auto lg:flex-1 lg:border-t-0 lg:border-l">
           <PhaseRule
-            phases={[...rulePhases(phases), { to: 'record', title: 'Record', done: state.closed ? 1 : 0, of: 1 }]}
+            phases={[...rulePhases(phases), { to: 'record', title: say('Record'), done: state.closed ? 1 : 0, of: 1 }]}
           />
         </div>
         <div className="flex shrink-0 items-center gap-1 px-3 lg:border-l lg:border-plate-2">
@@ -119,7 +125,9 @@ function OpenedJob() {
       )}
       {state.closed && (
         <p className="border-b-2 border-ink bg-sheet px-5 py-2 print:hidden">
-          Closed and signed by <b>{state.closed.signature}</b>. The record stands; nothing more can be changed.
+          {tell('Closed and signed by {signature}. The record stands; nothing more can be changed.', {
+            signature: <b>{state.closed.signature}</b>,
+          })}
         </p>
       )}
       <div className="flex flex-1 flex-col lg:min-h-0">
@@ -133,14 +141,19 @@ function OpenedJob() {
 function LinkState() {
   const link = useJobStore((store) => store.link);
   const pending = useJobStore((store) => store.pending.length);
-  if (link === 'live' && pending === 0) return <span className="sr-only">Saved on the server</span>;
+  if (link === 'live' && pending === 0) return <span className="sr-only">{say('Saved on the server')}</span>;
   if (link === 'offline') {
     return (
       <span role="status" className="flex items-center gap-2 bg-sheet px-2 py-1 text-sm text-ink">
         <CloudOff size={18} aria-hidden="true" />
         <span>
-          Offline
-          <span className="hidden xl:inline">, {pending === 0 ? 'nothing waiting' : `${pending} kept here`}</span>
+          {tell('Offline{which}', {
+            which: (
+              <span className="hidden xl:inline">
+                , {pending === 0 ? say('nothing waiting') : say('{pending} kept here', { pending })}
+              </span>
+            ),
+          })}
         </span>
       </span>
     );
@@ -148,7 +161,7 @@ function LinkState() {
   return (
     <span role="status" className="text-on-plate-2">
       <RefreshCw size={16} aria-hidden="true" />
-      <span className="sr-only">{pending > 0 ? `Sending ${pending}` : 'Connecting'}</span>
+      <span className="sr-only">{pending > 0 ? say('Sending {pending}', { pending }) : say('Connecting')}</span>
     </span>
   );
 }

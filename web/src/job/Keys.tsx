@@ -1,18 +1,20 @@
 import { useId, useState } from 'react';
 import { KEY_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import { KEY_KINDS, type KeyHolder, type KeyKind, keyIsBack } from '#core/job/key-held.ts';
 import { type KeyOfJob, keysOf } from '#core/job/keys.ts';
 import { Button } from '../ui/Button.tsx';
 import { FormField, inputLook } from '../ui/FormField.tsx';
 import { Sheet } from '../ui/Sheet.tsx';
+import { tell } from '../ui/tell.ts';
 import { useOpenJob } from './use-open-job.ts';
 
 /** Who has a key now, in words. */
 const holderText = ({ hands }: KeyOfJob): string => {
   const now = hands.at(-1);
-  if (!now) return 'nobody has it yet';
-  if (now.who === 'vehicle') return `in the vehicle: ${now.name}`;
-  return now.who === 'owner' ? `with the owner, ${now.name}` : now.name;
+  if (!now) return say('nobody has it yet');
+  if (now.who === 'vehicle') return say('in the vehicle: {name}', { name: now.name });
+  return now.who === 'owner' ? say('with the owner, {name}', { name: now.name }) : now.name;
 };
 
 /** Keys, lock bits, removal tools and codes: who has each, handed on by name. The job is not signed while one is out. */
@@ -21,8 +23,8 @@ export function Keys() {
   const [handing, setHanding] = useState<KeyOfJob | 'new'>();
   const keys = keysOf(plan, state);
   return (
-    <section aria-label="Keys, bits and codes" className="mt-5 border-t-2 border-ink pt-3">
-      <h3 className="plate text-2xl">Keys, bits and codes</h3>
+    <section aria-label={say('Keys, bits and codes')} className="mt-5 border-t-2 border-ink pt-3">
+      <h3 className="plate text-2xl">{say('Keys, bits and codes')}</h3>
       <ul>
         {keys.map((key) => (
           <li key={key.id} className="flex items-center gap-3 border-b border-rule py-2">
@@ -30,22 +32,24 @@ export function Keys() {
               <b className="block">{key.name}</b>
               <span className={keyIsBack(key) ? 'text-ink-2' : 'font-bold text-bad'}>{holderText(key)}</span>
             </span>
-            <Button aria-label={`Hand on ${key.name}`} onClick={() => setHanding(key)}>
-              Hand on
+            <Button aria-label={say('Hand on {name}', { name: key.name })} onClick={() => setHanding(key)}>
+              {say('Hand on')}
             </Button>
           </li>
         ))}
       </ul>
       {keys.length === 0 && (
-        <p className="text-ink-2">None named. A wheel lock key or a radio code has a keeper too.</p>
+        <p className="text-ink-2">{say('None named. A wheel lock key or a radio code has a keeper too.')}</p>
       )}
       <Button className="mt-2 w-full" onClick={() => setHanding('new')}>
-        Name a key, bit or code
+        {say('Name a key, bit or code')}
       </Button>
       <Sheet
         open={handing !== undefined}
         onClose={() => setHanding(undefined)}
-        title={handing && handing !== 'new' ? `Hand on: ${handing.name}` : 'A key, bit or code'}
+        title={
+          handing && handing !== 'new' ? say('Hand on: {name}', { name: handing.name }) : say('A key, bit or code')
+        }
       >
         {handing && <Handing of={handing === 'new' ? undefined : handing} onDone={() => setHanding(undefined)} />}
       </Sheet>
@@ -54,9 +58,9 @@ export function Keys() {
 }
 
 const TO: Record<KeyHolder['who'], { text: string; label: string }> = {
-  person: { text: 'Somebody here', label: 'Who has it' },
-  owner: { text: 'The owner', label: 'Handed to' },
-  vehicle: { text: 'Put in the vehicle', label: 'Where' },
+  person: { text: say('Somebody here'), label: say('Who has it') },
+  owner: { text: say('The owner'), label: say('Handed to') },
+  vehicle: { text: say('Put in the vehicle'), label: say('Where') },
 };
 
 function Handing({ of, onDone }: { of?: KeyOfJob; onDone: () => void }) {
@@ -76,7 +80,7 @@ function Handing({ of, onDone }: { of?: KeyOfJob; onDone: () => void }) {
     >
       {!of && (
         <div className="grid grid-cols-2 gap-3">
-          <FormField id={`${id}-name`} label="What it is">
+          <FormField id={`${id}-name`} label={say('What it is')}>
             <input
               id={`${id}-name`}
               className={inputLook(undefined)}
@@ -85,7 +89,7 @@ function Handing({ of, onDone }: { of?: KeyOfJob; onDone: () => void }) {
               onChange={(event) => setName(event.target.value)}
             />
           </FormField>
-          <FormField id={`${id}-kind`} label="Kind">
+          <FormField id={`${id}-kind`} label={say('Kind')}>
             <select
               id={`${id}-kind`}
               className={inputLook(undefined)}
@@ -123,10 +127,12 @@ function Handing({ of, onDone }: { of?: KeyOfJob; onDone: () => void }) {
         />
       </FormField>
       {of && of.hands.length > 0 && (
-        <p className="text-sm text-ink-2">Had it: {of.hands.map((hand) => hand.name).join(', ')}.</p>
+        <p className="text-sm text-ink-2">
+          {tell('Had it: {hands}.', { hands: of.hands.map((hand) => hand.name).join(', ') })}
+        </p>
       )}
       <Button type="submit" tone="primary" disabled={name.trim() === '' || to.trim() === ''}>
-        Hand it over
+        {say('Hand it over')}
       </Button>
     </form>
   );

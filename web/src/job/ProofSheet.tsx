@@ -1,4 +1,5 @@
 import { KeyRound } from 'lucide-react';
+import { say } from '#contract/wording/say.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import { hasPasskeys, type Prove, passkeyProof, pinProof } from '../shop/prove.ts';
 import { secretRefusedText } from '../shop/secret-text.ts';
@@ -31,7 +32,7 @@ export function ProofSheet({
       onClose();
       return undefined;
     } catch (error) {
-      if (error instanceof Error && error.name === 'NotAllowedError') return 'The passkey was not given.';
+      if (error instanceof Error && error.name === 'NotAllowedError') return say('The passkey was not given.');
       return secretRefusedText(error);
     }
   };
@@ -40,15 +41,18 @@ export function ProofSheet({
       open={command !== undefined}
       onClose={onClose}
       title={title}
-      description="Others answer by this, so being signed in is not enough."
+      description={say('Others answer by this, so being signed in is not enough.')}
     >
-      <SecretPad label={`PIN of ${person?.name ?? ''}`} onSecret={(secret) => give(pinProof(secret))}>
+      <SecretPad
+        label={say('PIN of {name}', { name: person?.name ?? '' })}
+        onSecret={(secret) => give(pinProof(secret))}
+      >
         {hasPasskeys() && (
           <Button onClick={() => void give(passkeyProof)}>
-            <KeyRound aria-hidden="true" /> Use a passkey
+            <KeyRound aria-hidden="true" /> {say('Use a passkey')}
           </Button>
         )}
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say('Leave it')}</Button>
       </SecretPad>
     </Sheet>
   );

@@ -1,4 +1,5 @@
 import { NavLink } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import { useOpenJob } from './use-open-job.ts';
 
 const look = ({ isActive }: { isActive: boolean }) =>
@@ -9,19 +10,19 @@ export function ReceiveTabs() {
   const { plan } = useOpenJob();
   const open = plan.conflicts.filter((conflict) => conflict.settled === undefined).length;
   return (
-    <nav aria-label="Receive" className="flex flex-wrap border-b-2 border-ink bg-sheet print:hidden">
+    <nav aria-label={say('Receive')} className="flex flex-wrap border-b-2 border-ink bg-sheet print:hidden">
       <NavLink to="../receive" className={look}>
-        Answers
+        {say('Answers')}
       </NavLink>
       <NavLink to="../conflicts" className={look}>
-        Conflicts
+        {say('Conflicts')}
         {open > 0 && <span className="figures ml-2 bg-bad px-1.5 text-base text-sheet">{open}</span>}
       </NavLink>
       <NavLink to="../readiness" className={look}>
-        Readiness
+        {say('Readiness')}
       </NavLink>
       <NavLink to="../card" className={look}>
-        Job card
+        {say('Job card')}
       </NavLink>
     </nav>
   );

@@ -1,5 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
 import { refusalText } from '#contract/wording/refusal-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import { mayConfirm } from '#core/job/decide.ts';
 import { benderOf, mayBend, ruleBehind } from '#core/job/gate/bending.ts';
@@ -61,19 +62,19 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
           {words.why} <span className="text-ink-2">{words.lift}</span>
         </p>
         {liftable && !mine && (
-          <p className="text-sm text-ink-2">A lead may lift this: switch person, then do it again.</p>
+          <p className="text-sm text-ink-2">{say('A lead may lift this: switch person, then do it again.')}</p>
         )}
       </div>
       <div className="flex flex-wrap gap-2">
         {mayConfirm(refusal) && (command.type === 'pull' || command.type === 'doStage') && (
           <Button onClick={() => give({ ...command, confirmed: true })}>
-            {refusal.code === 'angleShort' ? 'Keep this stroke, turn on' : 'It really was so'}
+            {refusal.code === 'angleShort' ? say('Keep this stroke, turn on') : say('It really was so')}
           </Button>
         )}
-        {mine && <Button onClick={() => setAsking(true)}>Allow it</Button>}
-        <Button onClick={() => setWhy(true)}>Why is that?</Button>
+        {mine && <Button onClick={() => setAsking(true)}>{say('Allow it')}</Button>}
+        <Button onClick={() => setWhy(true)}>{say('Why is that?')}</Button>
         <Button tone="dark" onClick={dismiss}>
-          Seen
+          {say('Seen')}
         </Button>
       </div>
       {why && (
@@ -84,9 +85,9 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
       <ReasonSheet
         open={asking}
         onClose={() => setAsking(false)}
-        title={`Allow it: ${words.title}`}
-        label="Reason, kept on the record"
-        confirm="Allow it"
+        title={say('Allow it: {title}', { title: words.title })}
+        label={say('Reason, kept on the record')}
+        confirm={say('Allow it')}
         onReason={(reason) => {
           const lift: JobCommand | undefined =
             step !== undefined
@@ -100,7 +101,7 @@ export function RefusalStrip({ plan }: { plan: Plan }) {
       />
       <ProofSheet
         command={lifting?.lift}
-        title={`Allow it: ${words.title}`}
+        title={say('Allow it: {title}', { title: words.title })}
         onGiven={() => lifting && give(lifting.after)}
         onClose={() => setLifting(undefined)}
       />

@@ -1,4 +1,5 @@
 import { refusalText } from '#contract/wording/refusal-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { useSession } from '../shop/session.ts';
 import { Button } from '../ui/Button.tsx';
@@ -29,7 +30,7 @@ function RefusedLater() {
   if (refusedLater.length === 0) return null;
   return (
     <section role="alert" className="border-b-2 border-bad bg-sheet px-5 py-3 print:hidden">
-      <h2 className="font-bold text-bad">Not taken by the server</h2>
+      <h2 className="font-bold text-bad">{say('Not taken by the server')}</h2>
       <ul className="mt-1 grid gap-2">
         {refusedLater.map((entry) => {
           const words = entry.refused && refusalText(entry.refused, plan);
@@ -40,8 +41,8 @@ function RefusedLater() {
                 {by.name}: {commandText(command, label)}. {words?.title}: {words?.why} {words?.lift}
               </span>
               <span className="flex flex-wrap gap-2">
-                {by.id === me && <Button onClick={() => giveAgain(entry.id)}>Do it again</Button>}
-                <Button onClick={() => putAway(entry.id)}>Put away</Button>
+                {by.id === me && <Button onClick={() => giveAgain(entry.id)}>{say('Do it again')}</Button>}
+                <Button onClick={() => putAway(entry.id)}>{say('Put away')}</Button>
               </span>
             </li>
           );

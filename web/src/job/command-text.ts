@@ -1,4 +1,5 @@
 import { ACT_WORDS } from '#contract/wording/en/acts.ts';
+import { say } from '#contract/wording/say.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 
 /** A command in a few words: what, where, how much. `label` names a station as its job does. */
@@ -6,7 +7,7 @@ export function commandText(command: JobCommand, label: (station: string) => str
   const station = 'station' in command ? command.station : undefined;
   return [
     ACT_WORDS[command.type] ?? command.type,
-    ...(station === undefined ? [] : [`station ${label(station) ?? station}`]),
+    ...(station === undefined ? [] : [say('station {label}', { label: label(station) ?? station })]),
     ...(command.type === 'pull' ? [`${command.torqueNm.toFixed(1)} N·m`] : []),
   ].join(', ');
 }

@@ -1,5 +1,6 @@
 import { create } from 'zustand';
 import type { PairFault } from '#contract/instrument/instrument-line.ts';
+import { say } from '#contract/wording/say.ts';
 import type { FromWrench, ToWrench } from '#contract/wrench-stream.ts';
 import { useSettings } from '../shop/settings.ts';
 import { type LineTransport, WHO } from './instrument/line-transport.ts';
@@ -62,7 +63,7 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
   /** The last task, to be said again when the line comes back. */
   let task: ToWrench | undefined;
 
-  const say = (message: ToWrench) => {
+  const send = (message: ToWrench) => {
     if (message.type === 'arm') task = message;
     if (socket?.readyState === WebSocket.OPEN) socket.send(JSON.stringify(message));
   };
@@ -71,7 +72,7 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
   const greet = () => {
     const paired = get().instrument;
     if (!instrument || paired?.status !== 'open' || paired.wrenchId !== get().wrenchId) return;
-    say({ type: 'pair' });
+    send({ type: 'pair' });
     instrument.write(WHO);
   };
 
@@ -81,8 +82,9 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
     const { rememberedLine } = await import('./instrument/remembered-line.ts');
     const line = await rememberedLine(wrenchId);
     if (get().wrenchId !== wrenchId || instrument) return;
-    const failed = line ? await get().pair(line) : 'It has to be chosen again.';
-    if (failed) set({ fault: `The instrument of this wrench was not found: ${failed} W, then its line.` });
+    const failed = line ? await get().pair(line) : say('It has to be chosen again.');
+    if (failed)
+      set({ fault: say('The instrument of this wrench was not found: {failed} W, then its line.', { failed }) });
   };
 
   return {
@@ -103,7 +105,7 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
           case 'ready':
             set({ status: 'ready' });
             greet();
-            if (task) say(task);
+            if (task) send(task);
             break;
           case 'paired': {
             const { serial, battery } = message;
@@ -159,19 +161,19 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
     arm(next) {
       // Until it answers it stands on what it was told before: a pull now would be for that, and lost.
       if (get().status === 'armed') set({ status: 'ready' });
-      say({ type: 'arm', ...next });
+      send({ type: 'arm', ...next });
     },
     pull(hand) {
       // A real one is pulled by a real hand.
       if (get().status !== 'armed' || get().instrument?.status === 'open') return;
       set({ status: 'pulling', torqueNm: 0, angleDeg: 0, clicked: false });
-      say({ type: 'pull', ...hand, fault: get().standInFault });
+      send({ type: 'pull', ...hand, fault: get().standInFault });
     },
     tryFault: (standInFault) => set({ standInFault }),
     async pair(transport) {
       get().unpair();
       const wrenchId = get().wrenchId;
-      if (wrenchId === undefined) return 'No wrench is in hand.';
+      if (wrenchId === undefined) return say('No wrench is in hand.');
       instrument = transport;
       set({ instrument: { wrenchId, name: transport.name, status: 'opening' } });
       const changed = (status: 'open' | 'lost') => {
@@ -181,11 +183,11 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
       try {
         await transport.open(
           (text) => {
-            if (instrument === transport) say({ type: 'heard', text });
+            if (instrument === transport) send({ type: 'heard', text });
           },
           () => {
             changed('lost');
-            say({ type: 'unheard' });
+            send({ type: 'unheard' });
           },
         );
       } catch (error) {
@@ -194,7 +196,7 @@ export const useLiveWrench = create<LiveWrenchState>((set, get) => {
       }
       changed('open');
       greet();
-      if (task) say(task);
+      if (task) send(task);
       return undefined;
     },
     unpair() {

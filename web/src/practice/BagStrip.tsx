@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { type BagPieces, bagOf } from '#core/drill/bag.ts';
 import { type DrillRun, faultsOpen } from '#core/drill/drill-run.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
@@ -21,7 +22,7 @@ export function BagLine({ item, pieces }: { item: PlanItem; pieces: readonly Bag
                   viewBox="0 0 60 20"
                   className="absolute inset-0 size-full"
                   role="img"
-                  aria-label="a waist in the shank"
+                  aria-label={say('a waist in the shank')}
                 >
                   <path
                     d="M26 1 q6 8 12 0 M26 19 q6 -8 12 0"
@@ -33,7 +34,12 @@ export function BagLine({ item, pieces }: { item: PlanItem; pieces: readonly Bag
                 </svg>
               )}
               {alike.cutRing && (
-                <svg viewBox="0 0 40 40" className="absolute inset-0 size-full" role="img" aria-label="the ring is cut">
+                <svg
+                  viewBox="0 0 40 40"
+                  className="absolute inset-0 size-full"
+                  role="img"
+                  aria-label={say('the ring is cut')}
+                >
                   <path
                     d="M14 20 a6 6 0 1 1 6 6"
                     fill="none"
@@ -48,14 +54,14 @@ export function BagLine({ item, pieces }: { item: PlanItem; pieces: readonly Bag
                   viewBox="0 0 40 20"
                   className="absolute right-0 bottom-0 h-full w-1/3"
                   role="img"
-                  aria-label="flanks dragged"
+                  aria-label={say('flanks dragged')}
                 >
                   <path d="M2 6 l6 5 l5 -6 l6 8 l6 -7 l5 7 l7 -6" fill="none" stroke="var(--ink)" strokeWidth={2} />
                 </svg>
               )}
             </span>
             {alike.propertyClass && (
-              <span className="figures border-[1.5px] border-ink px-1 text-sm" title="stamped on the head">
+              <span className="figures border-[1.5px] border-ink px-1 text-sm" title={say('stamped on the head')}>
                 {alike.propertyClass}
               </span>
             )}
@@ -73,7 +79,7 @@ export function BagLine({ item, pieces }: { item: PlanItem; pieces: readonly Bag
 export function BagStrip({ run }: { run: DrillRun }) {
   const open = faultsOpen(run);
   return (
-    <ul className="flex max-h-60 gap-3 overflow-auto pb-2" aria-label="What lies before you">
+    <ul className="flex max-h-60 gap-3 overflow-auto pb-2" aria-label={say('What lies before you')}>
       {run.log.plan.items
         .filter(({ source }) => source === 'kit')
         .map((item) => (

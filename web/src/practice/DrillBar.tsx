@@ -1,7 +1,7 @@
 import { useEffect, useMemo, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { DRILL, FAULT_WORDS, HAND_WORDS, HOLE_WORDS, MODE_WORDS } from '#contract/wording/en/drill.ts';
-import { say } from '#contract/wording/message.ts';
+import { say } from '#contract/wording/say.ts';
 import { type DrillRun, faultsOpen } from '#core/drill/drill-run.ts';
 import { FAULTS, type FaultKind } from '#core/drill/fault-kind.ts';
 import { handOf, holeAt, readAt } from '#core/drill/scene.ts';
@@ -142,7 +142,7 @@ function Scene({ run, screen, now }: { run: DrillRun; screen: string; now: Scene
         <span className="block text-sm font-bold text-ink-2">
           {DRILL.hand}, {planned.name}
         </span>
-        {run.drill.mode === 'guided' && (words ?? 'It runs free, then rises evenly to the click.')}
+        {run.drill.mode === 'guided' && (words ?? say('It runs free, then rises evenly to the click.'))}
         <span className="block text-sm text-ink-2">{HAND_WORDS[handOf(run.drill.seed)]}</span>
       </p>
     </section>

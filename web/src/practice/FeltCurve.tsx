@@ -1,5 +1,6 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
+import { say } from '#contract/wording/say.ts';
 import type { TraceSample } from '#core/trace/pull-trace.ts';
 
 const WIDTH = 420;
@@ -60,7 +61,7 @@ export function FeltCurve({ samples, targetNm, riseDeg, label }: FeltCurveProps)
       {/* The scale changes where the parts begin to meet. */}
       <path d={`M${knee - 4} ${base + 5} l4 -10 M${knee} ${base + 5} l4 -10`} stroke="var(--ink)" strokeWidth={1.5} />
       <text x={(EDGE.left + knee) / 2} y={HEIGHT - 8} textAnchor="middle" fontSize={12} fill="var(--ink-2)">
-        run-down
+        {say('run-down')}
       </text>
       {rise
         .filter((tick) => tick > 0)

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { HoleLook as Look } from '#core/drill/scene.ts';
 
 /** Looks that are of what lies or stands around the joint, and not of its hole. */
@@ -170,7 +171,7 @@ function AroundPicture({ look, label, detail }: { look: Look; label: string; det
           <path d="M146 59 H84 M98 47 L82 59 L98 71" fill="none" stroke="var(--ink)" strokeWidth={4} />
           <path d="M60 18 H190 M178 10 L192 18 L178 26" {...LINE} />
           <text x={10} y={23} fontSize={14} fill="var(--ink-2)">
-            front
+            {say('front')}
           </text>
         </>
       )}

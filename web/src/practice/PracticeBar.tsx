@@ -1,6 +1,7 @@
 import { useEffect } from 'react';
 import { Link, useLocation, useNavigate } from 'react-router';
 import { PRACTICE, PRACTICE_HINTS } from '#contract/wording/en/practice.ts';
+import { say } from '#contract/wording/say.ts';
 import { useJobStore } from '../job/job-store.ts';
 import { Button } from '../ui/Button.tsx';
 import DrillBar from './DrillBar.tsx';
@@ -38,7 +39,7 @@ function TourBar() {
   const said = PRACTICE_HINTS[screen];
   return (
     <aside
-      aria-label="Practice"
+      aria-label={say('Practice')}
       className="flex flex-wrap items-center gap-x-5 gap-y-2 border-b-4 border-paint bg-sheet px-5 py-2 print:hidden"
     >
       <div className="min-w-64 flex-1">

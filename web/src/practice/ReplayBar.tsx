@@ -2,9 +2,11 @@ import { Pause, Play, SkipForward } from 'lucide-react';
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { DRILL } from '#contract/wording/en/drill.ts';
+import { say } from '#contract/wording/say.ts';
 import { gapBefore } from '#core/drill/replay.ts';
 import { useJobStore } from '../job/job-store.ts';
 import { Button } from '../ui/Button.tsx';
+import { tell } from '../ui/tell.ts';
 import { PRACTICE_JOB } from './practice.ts';
 import { useReplay } from './replay-store.ts';
 
@@ -43,17 +45,22 @@ export default function ReplayBar() {
       </p>
       <Button
         className="min-h-11!"
-        aria-label={playing ? 'Stop' : 'Go on'}
+        aria-label={playing ? say('Stop') : say('Go on')}
         onClick={() => set({ playing: !playing })}
         disabled={shown >= events.length}
       >
         {playing ? <Pause size={20} aria-hidden="true" /> : <Play size={20} aria-hidden="true" />}
       </Button>
-      <Button className="min-h-11!" aria-label="One step" onClick={() => step()} disabled={shown >= events.length}>
+      <Button
+        className="min-h-11!"
+        aria-label={say('One step')}
+        onClick={() => step()}
+        disabled={shown >= events.length}
+      >
         <SkipForward size={20} aria-hidden="true" />
       </Button>
       <label className="flex items-center gap-2">
-        <span className="text-sm">Speed</span>
+        <span className="text-sm">{say('Speed')}</span>
         <select
           className="figures min-h-11 border-2 border-ink bg-sheet px-2"
           value={speed}
@@ -67,7 +74,7 @@ export default function ReplayBar() {
         </select>
       </label>
       <label className="flex min-w-40 flex-1 items-center gap-2">
-        <span className="sr-only">Where in the job</span>
+        <span className="sr-only">{say('Where in the job')}</span>
         <input
           type="range"
           min={0}
@@ -77,7 +84,7 @@ export default function ReplayBar() {
           onChange={(event) => show(Number(event.target.value))}
         />
         <span className="figures text-sm whitespace-nowrap">
-          {shown} of {events.length}
+          {tell('{shown} of {count}', { shown, count: events.length })}
         </span>
       </label>
       <Button

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { blankKit } from '#core/kit/blank-kit.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 
@@ -11,12 +12,12 @@ const PLACE: Record<(typeof SCREWS)[number], readonly [xMm: number, yMm: number]
 
 /** A small kit to practise on: something to count, to look at, to measure, to lock and to torque in two passes. */
 export const PRACTICE_KIT: KitDocument = {
-  ...blankKit('practice-plate', 'Practice plate', 'Hatch & Vane'),
+  ...blankKit('practice-plate', say('Practice plate'), say('Hatch & Vane')),
   items: [
     {
       id: 'plate',
       line: 'A1',
-      bag: 'Bag A',
+      bag: say('Bag A'),
       kind: 'part',
       form: 'plate',
       name: 'Practice plate',
@@ -26,7 +27,7 @@ export const PRACTICE_KIT: KitDocument = {
     {
       id: 'screw',
       line: 'A2',
-      bag: 'Bag A',
+      bag: say('Bag A'),
       kind: 'bolt',
       name: 'Screw M8 × 1.25 × 25',
       thread: 'M8 x 1.25',
@@ -40,7 +41,7 @@ export const PRACTICE_KIT: KitDocument = {
     {
       id: 'washer',
       line: 'A3',
-      bag: 'Bag A',
+      bag: say('Bag A'),
       kind: 'washer',
       name: 'Washer M8',
       insideMm: 8.4,
@@ -67,26 +68,28 @@ export const PRACTICE_KIT: KitDocument = {
   groups: [
     {
       id: 'plate-screws',
-      title: 'Plate screws',
-      map: { title: 'Plate', note: '', widthMm: 240, heightMm: 160, shapes: [] },
+      title: say('Plate screws'),
+      map: { title: say('Plate'), note: '', widthMm: 240, heightMm: 160, shapes: [] },
       stations: SCREWS.map((label) => `p${label}`),
       torqueOrder: { list: ['p1', 'p3', 'p2', 'p4'] },
     },
   ],
-  cautions: [{ id: 'hands', text: 'A vehicle on a lift stands on its arms, not on hope: look before you go under.' }],
-  aftercare: [{ id: 'again', text: 'Look at the four screws after 100 km.', about: 'joints', afterKm: 100 }],
+  cautions: [
+    { id: 'hands', text: say('A vehicle on a lift stands on its arms, not on hope: look before you go under.') },
+  ],
+  aftercare: [{ id: 'again', text: say('Look at the four screws after 100 km.'), about: 'joints', afterKm: 100 }],
   steps: [
     {
       id: 'look',
       number: '1',
-      text: 'Clean the face the plate sits on, and look at it: no rust, no paint in thick drops.',
+      text: say('Clean the face the plate sits on, and look at it: no rust, no paint in thick drops.'),
       phase: 'prepare',
-      actions: [{ type: 'do', text: 'Clean the face the plate sits on' }],
+      actions: [{ type: 'do', text: say('Clean the face the plate sits on') }],
     },
     {
       id: 'start',
       number: '2',
-      text: 'Plate up, all four screws in by hand, a washer under each.',
+      text: say('Plate up, all four screws in by hand, a washer under each.'),
       phase: 'loose',
       actions: [
         { type: 'fit', item: 'plate' },
@@ -96,14 +99,14 @@ export const PRACTICE_KIT: KitDocument = {
     {
       id: 'gap',
       number: '3',
-      text: 'Gap between plate and frame rail 3 mm to 6 mm.',
+      text: say('Gap between plate and frame rail 3 mm to 6 mm.'),
       phase: 'align',
-      actions: [{ type: 'do', text: 'Gap between plate and frame rail 3 mm to 6 mm' }],
+      actions: [{ type: 'do', text: say('Gap between plate and frame rail 3 mm to 6 mm') }],
     },
     {
       id: 'torque',
       number: '4',
-      text: 'Tighten the four screws to 22 N·m, crosswise.',
+      text: say('Tighten the four screws to 22 N·m, crosswise.'),
       phase: 'torque',
       actions: [
         { type: 'snug', group: 'plate-screws' },

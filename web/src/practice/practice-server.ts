@@ -1,4 +1,5 @@
 import type { CommandBatchAnswer, CommandResult, JobDocument, RecordCheck, StoredEvent } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import { type DrillRun, drillCommand } from '#core/drill/drill-run.ts';
 import type { JobCommand, JobEvent } from '#core/job/acts.ts';
 import type { CommandEnvelope } from '#core/job/command-envelope.ts';
@@ -19,7 +20,7 @@ const VEHICLE: Vehicle = {
   make: 'Tolvan',
   model: 'Carrick 3.0',
   plate: 'PRACTICE',
-  owner: 'Nobody',
+  owner: say('Nobody'),
   modelYear: 2019,
 };
 
@@ -29,7 +30,7 @@ const DRILLED_VEHICLE: Vehicle = {
   make: 'Tolvan',
   model: 'Carrick',
   plate: 'DRILL',
-  owner: 'Nobody',
+  owner: say('Nobody'),
   fitted: [],
 };
 
@@ -172,7 +173,7 @@ export async function practiceAnswer(address: string, init: RequestInit | undefi
       lastHash: null,
     } satisfies RecordCheck);
   return Response.json(
-    { type: '/problems/notFound', title: 'Not in the practice job', status: 404, code: 'notFound' },
+    { type: '/problems/notFound', title: say('Not in the practice job'), status: 404, code: 'notFound' },
     { status: 404 },
   );
 }

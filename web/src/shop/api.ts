@@ -2,6 +2,7 @@ import { type ClientResponse, hc } from 'hono/client';
 import { PAGE_HEADER } from '#contract/page-version.ts';
 import type { Problem } from '#contract/problem.ts';
 import { SERVER_TIME_HEADER } from '#contract/server-time.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Api } from '#server/http/app.ts';
 import { learnServerTime } from './clock.ts';
 import { learnPage } from './newer-page.ts';
@@ -76,7 +77,7 @@ export async function call<Answer extends ClientResponse<unknown, number, string
   // A proxy in between may answer with something that is no problem document.
   const problem = (await response.json().catch(() => undefined)) as Problem | undefined;
   if (problem?.code === 'storeUnavailable' || problem?.code === 'storeFull' || problem === undefined) {
-    throw new UnreachableError(problem?.title ?? `HTTP ${response.status}`);
+    throw new UnreachableError(problem?.title ?? say('HTTP {status}', { status: response.status }));
   }
   throw new ProblemError(problem);
 }

@@ -1,4 +1,5 @@
 import type { PublicKeys, Session } from '#contract/session.ts';
+import { say } from '#contract/wording/say.ts';
 import { deviceStore } from './device-store.ts';
 import type { Locked, PersonKeys } from './person-keys.ts';
 
@@ -14,7 +15,7 @@ export interface NewKeys {
 export class WrongPin extends Error {}
 export class PinWait extends Error {
   constructor(readonly seconds: number) {
-    super(`Try again in ${seconds} s.`);
+    super(say('Try again in {seconds} s.', { seconds }));
   }
 }
 /** This person has never signed in here with the server's answer, or too many PINs were wrong. */
@@ -197,7 +198,7 @@ async function open(person: string, secret: string): Promise<{ keys: PersonKeys;
 const waitAfter = (wrong: number): number => (wrong <= FREE_TRIES ? 0 : FIRST_WAIT_MS * 2 ** (wrong - FREE_TRIES - 1));
 
 /** A text over which only the key behind the PIN signs. The server checks the same one. */
-const proofText = (text: string): string => `proof\n${text}`;
+const proofText = (text: string): string => say('proof\n{text}', { text });
 
 /**
  * Lets a person take over here without the server, by their PIN.

@@ -1,7 +1,8 @@
+import { say } from '#contract/wording/say.ts';
 import { ProblemError, UnreachableError } from './api.ts';
 
 /** The one sentence for a server that does not answer. */
-export const UNREACHABLE = 'The server cannot be reached. Nothing was changed; try again.';
+export const UNREACHABLE = say('The server cannot be reached. Nothing was changed; try again.');
 
 /** Whether a request failed in a way a person can do something about; what is left is a defect of ours. */
 export const isFailure = (error: unknown): error is ProblemError | UnreachableError =>

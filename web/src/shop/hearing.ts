@@ -1,3 +1,5 @@
+import { say } from '#contract/wording/say.ts';
+
 /** An utterance as a listening program understood it, and how sure it is of it, 0 to 1. */
 export interface Utterance {
   text: string;
@@ -41,7 +43,7 @@ export function utteranceOf(line: string): Utterance | undefined {
 export const socketHearing = (address: string): HearingEngine => ({
   listen(onHeard, onFault) {
     if (!isOwnDevice(address)) {
-      onFault(`${address} is not on this device: nothing that is said leaves it.`);
+      onFault(say('{address} is not on this device: nothing that is said leaves it.', { address }));
       return () => undefined;
     }
     let socket: WebSocket | undefined;
@@ -65,7 +67,7 @@ export const socketHearing = (address: string): HearingEngine => ({
       socket.onclose = () => {
         rest = '';
         if (over) return;
-        onFault(`${address} does not answer.`);
+        onFault(say('{address} does not answer.', { address }));
         timer = setTimeout(open, AGAIN_MS);
       };
     };

@@ -1,12 +1,13 @@
 import type { PublicKeyCredentialCreationOptionsJSON } from '@simplewebauthn/browser';
 import type { PasskeyCard } from '#contract/session.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from './api.ts';
 import { failureText } from './failure-text.ts';
 import { useSession } from './session.ts';
 
 /** The browser's own word that its owner said no, or that there is none here. */
 const isDeclined = (error: unknown): boolean => error instanceof Error && error.name === 'NotAllowedError';
-const DECLINED = 'No passkey was given.';
+const DECLINED = say('No passkey was given.');
 
 /** Signs in with a passkey of this browser. @returns why not, undefined where it did */
 export async function signInByPasskey(): Promise<string | undefined> {
@@ -32,7 +33,7 @@ export async function addPasskey(name: string): Promise<string | undefined> {
     await call(api.session.passkeys.$post({ json: { name, response: { ...response } } }));
     return undefined;
   } catch (error) {
-    if (error instanceof Error && error.name === 'InvalidStateError') return 'This device has a passkey already.';
+    if (error instanceof Error && error.name === 'InvalidStateError') return say('This device has a passkey already.');
     return isDeclined(error) ? DECLINED : failureText(error);
   }
 }

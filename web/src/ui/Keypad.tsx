@@ -1,4 +1,5 @@
 import { Delete } from 'lucide-react';
+import { say } from '#contract/wording/say.ts';
 
 const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '.', '⌫'];
 
@@ -6,13 +7,13 @@ const KEYS = ['1', '2', '3', '4', '5', '6', '7', '8', '9', '0', '.', '⌫'];
 export function Keypad({ onKey }: { onKey: (key: string) => void }) {
   return (
     <fieldset className="grid grid-cols-6 gap-1.5">
-      <legend className="sr-only">Digits</legend>
+      <legend className="sr-only">{say('Digits')}</legend>
       {KEYS.map((key) => (
         <button
           key={key}
           type="button"
           className="figures flex min-h-14 items-center justify-center border-2 border-ink bg-sheet text-xl font-bold"
-          aria-label={key === '⌫' ? 'Take the last digit away' : key === '.' ? 'Decimal point' : key}
+          aria-label={key === '⌫' ? say('Take the last digit away') : key === '.' ? say('Decimal point') : key}
           onClick={() => onKey(key)}
         >
           {key === '⌫' ? <Delete size={22} aria-hidden="true" /> : key}

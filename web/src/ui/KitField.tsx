@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { FormField, inputLook } from './FormField.tsx';
 
 /** One of the shop's kits, picked by its title. */
@@ -15,9 +16,9 @@ export function KitField({
   onKit: (kit: string) => void;
 }) {
   return (
-    <FormField id={id} label="Kit">
+    <FormField id={id} label={say('Kit')}>
       <select id={id} className={inputLook(undefined)} value={kit} onChange={(event) => onKit(event.target.value)}>
-        <option value="">which?</option>
+        <option value="">{say('which?')}</option>
         {kits.map((one) => (
           <option key={one.id} value={one.id}>
             {one.title}

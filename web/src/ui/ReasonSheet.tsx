@@ -1,4 +1,5 @@
 import { type FormEvent, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { Button } from './Button.tsx';
 import { Sheet } from './Sheet.tsx';
 
@@ -57,7 +58,7 @@ export function ReasonSheet({
           />
         </label>
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={reason.trim() === ''}>
             {confirm}
           </Button>

@@ -1,5 +1,7 @@
 import { Delete } from 'lucide-react';
 import { type FormEvent, type ReactNode, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
+import { tell } from '../ui/tell.ts';
 import { Button } from './Button.tsx';
 
 const DIGITS = ['1', '2', '3', '4', '5', '6', '7', '8', '9'];
@@ -22,7 +24,7 @@ export function SecretPad({
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (secret.length < 4) {
-      setFailure('A PIN has at least four digits.');
+      setFailure(say('A PIN has at least four digits.'));
       return;
     }
     setBusy(true);
@@ -50,7 +52,7 @@ export function SecretPad({
       </label>
       {hint !== undefined && (
         <p className="text-sm text-ink-2">
-          Demo PIN: <span className="figures font-bold text-ink">{hint}</span>
+          {tell('Demo PIN: {hint}', { hint: <span className="figures font-bold text-ink">{hint}</span> })}
         </p>
       )}
       <p role="alert" className="min-h-6 text-bad">
@@ -62,14 +64,14 @@ export function SecretPad({
             {digit}
           </Button>
         ))}
-        <Button aria-label="Delete the last digit" onClick={() => setSecret(secret.slice(0, -1))}>
+        <Button aria-label={say('Delete the last digit')} onClick={() => setSecret(secret.slice(0, -1))}>
           <Delete />
         </Button>
         <Button className="figures text-xl" onClick={() => setSecret(`${secret}0`)}>
           0
         </Button>
         <Button type="submit" tone="primary" disabled={busy}>
-          Enter
+          {say('Enter')}
         </Button>
       </div>
       {children}

@@ -1,4 +1,5 @@
 import { type Remote, wrap } from 'comlink';
+import { say } from '#contract/wording/say.ts';
 import type { KitWorker } from './kit.worker.ts';
 
 let started: Remote<KitWorker> | undefined;
@@ -11,4 +12,6 @@ export function kitWorker(): Remote<KitWorker> {
 
 /** What a person reads when a worker fails: its own words, since nothing of a shop is at stake. */
 export const workerFailure = (error: unknown): string =>
-  `It cannot be worked out on this device: ${error instanceof Error ? error.message : String(error)}`;
+  say('It cannot be worked out on this device: {which}', {
+    which: error instanceof Error ? error.message : String(error),
+  });

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { minorDiameterMm } from '#core/fastener/thread.ts';
 import type { HardwareShape } from '../hardware-shape.ts';
 import { boxed, type Drawn, type DrawnItem, HOLE, INK, pitchOf, STEEL, threadAndLength } from './drawn.ts';
@@ -88,7 +89,7 @@ const between = (item: Pick<DrawnItem, 'insideMm'>): number => item.insideMm ?? 
 
 /** Two legs and the bow between them; its length is that of a leg, from its end to inside the bow. */
 export const uBolt: Drawn = {
-  lacks: (item) => threadAndLength(item) ?? (item.insideMm === undefined ? 'width between the legs' : undefined),
+  lacks: (item) => threadAndLength(item) ?? (item.insideMm === undefined ? say('width between the legs') : undefined),
   box: (item, { diameterMm: d, lengthMm }) => boxed(-d, lengthMm, between(item) / 2 + d),
   Draw({ item, shape }) {
     const { diameterMm: d, lengthMm: length } = shape;

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { HardwareShape } from '../hardware-shape.ts';
 import {
   boxed,
@@ -113,7 +114,7 @@ export function WasherSide({ item, pxPerMm }: { item: DrawnItem & { thicknessMm?
       height={(2 * r + 2) * pxPerMm}
       viewBox={`-1 ${-r - 1} ${high + 2} ${2 * r + 2}`}
       role="img"
-      aria-label={`${item.name} from its edge, ${thick} mm thick`}
+      aria-label={say('{name} from its edge, {thick} mm thick', { name: item.name, thick })}
       className="shrink-0"
     >
       {form === 'conical' ? (

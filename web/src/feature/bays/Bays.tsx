@@ -2,12 +2,14 @@ import { Printer } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import type { JobCard } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import { FIND_KEY } from '../../app/FindButton.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
 import { useCribRead, useJobs, useWrenches } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { closedThen, openThen, shopDayStart, shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import { useNow } from '../../ui/use-now.ts';
 import { Agenda } from '../plan/Agenda.tsx';
 import { PlanNotes, UsefulNow } from '../plan/PlanNotes.tsx';
@@ -29,7 +31,7 @@ import { needsOf } from './needs.ts';
 const REFRESH_MS = 5000;
 const VIEWS = ['day', 'week', 'what-if'] as const;
 type View = (typeof VIEWS)[number];
-const VIEW_TEXT: Record<View, string> = { day: 'Day', week: 'Week', 'what-if': 'What if' };
+const VIEW_TEXT: Record<View, string> = { day: say('Day'), week: say('Week'), 'what-if': say('What if') };
 
 /** The shop's jobs of a day as they are planned, and what needs a hand. */
 export default function Bays() {
@@ -113,20 +115,23 @@ export default function Bays() {
         <TopBar
           keys={[
             FIND_KEY,
-            { keys: 'Tab', does: 'To the next job' },
-            { keys: 'Enter', does: 'Open it' },
-            { keys: 'Space', does: 'On its handle: lift it, then arrows, Page Up and Page Down for the day, Space' },
+            { keys: 'Tab', does: say('To the next job') },
+            { keys: 'Enter', does: say('Open it') },
+            {
+              keys: 'Space',
+              does: say('On its handle: lift it, then arrows, Page Up and Page Down for the day, Space'),
+            },
           ]}
         />
       </div>
       {failure && (
         <p role="alert" className="border-b-2 border-bad bg-sheet px-5 py-2 text-bad">
-          {failure} What you see may be old.
+          {tell('{failure} What you see may be old.', { failure })}
         </p>
       )}
       <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
         <main className="min-w-0 flex-1 bg-bench lg:overflow-auto print:overflow-visible">
-          <nav aria-label="Views of the plan" className="flex border-b-2 border-ink bg-floor print:hidden">
+          <nav aria-label={say('Views of the plan')} className="flex border-b-2 border-ink bg-floor print:hidden">
             {VIEWS.map((one) => (
               <button
                 key={one}
@@ -143,7 +148,7 @@ export default function Bays() {
               className="ml-auto hidden min-h-12 items-center gap-2 px-5 font-bold lg:flex"
               onClick={() => window.print()}
             >
-              <Printer aria-hidden size={18} /> Print for the wall
+              <Printer aria-hidden size={18} /> {say('Print for the wall')}
             </button>
           </nav>
           {view === 'day' && jobs && (
@@ -165,15 +170,15 @@ export default function Bays() {
               heading={
                 <>
                   <h1 className="plate mr-auto text-3xl">
-                    {offset === 0 ? 'Today' : shopFormat(dayMs, 'EEEE d MMMM')}
+                    {offset === 0 ? say('Today') : shopFormat(dayMs, 'EEEE d MMMM')}
                     {closed && (
                       <span className="ml-3 text-base text-ink-2">
-                        {closed.why === 'holiday' ? (closed.name ?? 'Holiday') : 'Closed'}
+                        {closed.why === 'holiday' ? (closed.name ?? say('Holiday')) : say('Closed')}
                       </span>
                     )}
                   </h1>
                   <Button className="print:hidden" onClick={() => setOffset(0)} disabled={offset === 0}>
-                    Today
+                    {say('Today')}
                   </Button>
                 </>
               }
@@ -201,15 +206,15 @@ export default function Bays() {
                   <WhatIf day={day} plan={plan} />
                 )
               ) : (
-                <p className="p-5 text-ink-2">Planning.</p>
+                <p className="p-5 text-ink-2">{say('Planning.')}</p>
               )}
             </>
           )}
-          {view === 'day' && !jobs && <p className="p-5 text-ink-2">Reading the bays.</p>}
+          {view === 'day' && !jobs && <p className="p-5 text-ink-2">{say('Reading the bays.')}</p>}
         </main>
         <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[370px] lg:border-l-2 print:hidden">
           <div className="flex-1 p-5 pb-24 lg:min-h-0 lg:overflow-y-auto lg:pb-5">
-            <h2 className="plate border-b border-rule pb-3 text-3xl">Needs a hand</h2>
+            <h2 className="plate border-b border-rule pb-3 text-3xl">{say('Needs a hand')}</h2>
             <NeedsHand needs={needs} loaded={jobs !== undefined && wrenches !== undefined} />
             {person && <UsefulNow planned={planned} person={person.id} nowMs={nowMs} />}
             {jobs?.length === 0 && <FirstDay />}
@@ -218,7 +223,7 @@ export default function Bays() {
             to="/receive"
             className="thumb-bar plate flex min-h-20 items-center bg-paint px-6 text-3xl text-on-paint"
           >
-            Receive a vehicle
+            {say('Receive a vehicle')}
           </Link>
         </aside>
       </div>

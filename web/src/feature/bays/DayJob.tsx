@@ -3,8 +3,10 @@ import { GripVertical } from 'lucide-react';
 import { Link } from 'react-router';
 import type { JobCard } from '#contract/job.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { FLOOR_PHASES, hasWork, phasePath } from '../../job/floor-phases.ts';
 import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
+import { tell } from '../../ui/tell.ts';
 import { type JobPart, PlannedBar } from '../plan/PlannedBar.tsx';
 import { NAME_SHARE } from './day-scale.ts';
 
@@ -50,8 +52,11 @@ export function DayJob({
   });
   const { progress } = job;
   const stands = progress.phase === 'closed' ? 'closed' : `in ${FLOOR_PHASES[progress.phase].short}`;
-  const takes = part && job.closedAtMs === undefined ? `ready ${readyText(part.readyMs, nowMs)}` : undefined;
-  const under = `${stands} · ${takes ?? `about ${minutesText(job.estimatedMinutes)}`} · ${job.kitTitle}`;
+  const takes =
+    part && job.closedAtMs === undefined
+      ? say('ready {readyText}', { readyText: readyText(part.readyMs, nowMs) })
+      : undefined;
+  const under = `${stands} · ${takes ?? say('about {minutesText}', { minutesText: minutesText(job.estimatedMinutes) })} · ${job.kitTitle}`;
   // The link spans bar and name together; each lies at its own place in it.
   const from = Math.min(name, left);
   const to = Math.max(name + NAME_SHARE * 100, left + width);
@@ -69,7 +74,7 @@ export function DayJob({
           type="button"
           {...attributes}
           {...listeners}
-          aria-label={`Move ${job.vehicle.plate} ${job.vehicle.model}`}
+          aria-label={say('Move {plate} {model}', { plate: job.vehicle.plate, model: job.vehicle.model })}
           className={`absolute top-0 z-10 flex ${compact ? 'h-7' : 'h-11'} w-9 cursor-grab touch-none items-center justify-center bg-bench text-ink-2 print:hidden`}
           style={{ left: `calc(${within(name)} - 0.25rem)` }}
         >
@@ -128,14 +133,20 @@ export function DayJob({
             );
           })}
         </span>
-        <span className="sr-only">, bay {job.bay}</span>
+        <span className="sr-only">{tell(', bay {bay}', { bay: job.bay })}</span>
         {progress.shortLines.length > 0 && (
           <span
             className="absolute right-0 bottom-0 bg-sheet px-1 text-sm font-bold text-bad"
-            title={progress.shortLines.map((line) => `${line.short} short of ${line.line}`).join(', ')}
+            title={progress.shortLines
+              .map((line) => say('{short} short of {line}', { short: line.short, line: line.line }))
+              .join(', ')}
           >
-            {progress.shortLines[0] && `${progress.shortLines[0].short} short of ${progress.shortLines[0].line}`}
-            {progress.shortLines.length > 1 && ` and ${progress.shortLines.length - 1} more`}
+            {progress.shortLines[0] &&
+              say('{short} short of {line}', {
+                short: progress.shortLines[0].short,
+                line: progress.shortLines[0].line,
+              })}
+            {progress.shortLines.length > 1 && say(' and {count} more', { count: progress.shortLines.length - 1 })}
           </span>
         )}
       </Link>

@@ -13,6 +13,7 @@ import {
 import { type ReactNode, useRef, useState } from 'react';
 import type { JobCard } from '#contract/job.ts';
 import { slotClashes } from '#contract/slot-clash.ts';
+import { say } from '#contract/wording/say.ts';
 import { clashText } from '#contract/wording/slot-text.ts';
 import { useSession } from '../../shop/session.ts';
 import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
@@ -113,18 +114,25 @@ export function DayPlan({
     const { bay, plannedStartMs } = placeOf(job, put);
     const endsMs = plannedStartMs + job.estimatedMinutes * MINUTE_MS;
     const day = 'days' in put ? `${shopFormat(plannedStartMs, 'EEEE d MMMM')}, ` : '';
-    return `Bay ${bay}, ${day}${shopFormat(plannedStartMs, 'HH:mm')} to ${shopFormat(endsMs, 'HH:mm')}`;
+    return say('Bay {bay}, {day}{shopFormat} to {shopFormat2}', {
+      bay,
+      day,
+      shopFormat: shopFormat(plannedStartMs, 'HH:mm'),
+      shopFormat2: shopFormat(endsMs, 'HH:mm'),
+    });
   };
   const jobOf = (id: string | number) => jobs.find((job) => job.id === id);
   // What lies beneath is told a moment after the hand has moved: both are followed.
   const follow = (event: DragMoveEvent) => setHeld((now) => now && { job: now.job, ...putOf(event, now.job) });
   const announcements: Announcements = {
     onDragStart: ({ active }) =>
-      `${jobOf(active.id)?.vehicle.plate ?? 'The job'} is lifted. Arrows move it, Space puts it down, Escape leaves it.`,
+      say('{plate} is lifted. Arrows move it, Space puts it down, Escape leaves it.', {
+        plate: jobOf(active.id)?.vehicle.plate ?? say('The job'),
+      }),
     // Where it would stand is told by the card in hand.
     onDragOver: () => undefined,
     onDragEnd: () => undefined,
-    onDragCancel: () => 'It stays where it was.',
+    onDragCancel: () => say('It stays where it was.'),
   };
   return (
     <DndContext
@@ -149,10 +157,10 @@ export function DayPlan({
     >
       <div className="flex items-center gap-2 px-5 pt-4">
         {heading}
-        <DayButton days={-1} label="Day before" onDay={onDay}>
+        <DayButton days={-1} label={say('Day before')} onDay={onDay}>
           ‹
         </DayButton>
-        <DayButton days={1} label="Day after" onDay={onDay}>
+        <DayButton days={1} label={say('Day after')} onDay={onDay}>
           ›
         </DayButton>
       </div>
@@ -200,13 +208,19 @@ function snappedText(snapped: Snapped): string {
   const clock = (atMs: number) => shopFormat(atMs, 'HH:mm');
   switch (snapped.why) {
     case 'behind':
-      return `Behind ${snapped.other.name}: the bay is taken until ${clock(snapped.other.endMs)}`;
+      return say('Behind {name}: the bay is taken until {clock}', {
+        name: snapped.other.name,
+        clock: clock(snapped.other.endMs),
+      });
     case 'before':
-      return `Done before ${snapped.other.name}, which comes at ${clock(snapped.other.startMs)}`;
+      return say('Done before {name}, which comes at {clock}', {
+        name: snapped.other.name,
+        clock: clock(snapped.other.startMs),
+      });
     case 'opens':
-      return `The shop opens at ${clock(snapped.atMs)}`;
+      return say('The shop opens at {clock}', { clock: clock(snapped.atMs) });
     case 'closed':
-      return 'Done before the shop closes';
+      return say('Done before the shop closes');
   }
 }
 

@@ -1,6 +1,7 @@
 import { useDroppable } from '@dnd-kit/core';
 import type { ReactNode, RefObject } from 'react';
 import type { JobCard } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { PeopleLane } from '../plan/PeopleLane.tsx';
 import type { JobPart } from '../plan/PlannedBar.tsx';
@@ -167,7 +168,7 @@ function BayRow({
       <div
         className={`sticky left-0 z-10 w-28 shrink-0 px-5 ${compact ? 'pt-1' : 'pt-3'} ${isOver ? 'bg-sheet' : 'bg-bench'}`}
       >
-        <span className="sr-only">Bay </span>
+        <span className="sr-only">{say('Bay')} </span>
         <span className={`plate ${compact ? 'text-3xl' : 'text-6xl'}`}>{bay}</span>
       </div>
       <div className="relative mr-6 flex-1">
@@ -179,7 +180,7 @@ function BayRow({
             style={{ left: `${scale.percent(hour)}%` }}
           />
         ))}
-        {placed.length === 0 && <span className="absolute top-6 left-3 text-sm text-ink-2">free</span>}
+        {placed.length === 0 && <span className="absolute top-6 left-3 text-sm text-ink-2">{say('free')}</span>}
         {placed.flatMap(({ job }) => {
           const promise = partOf(job.id)?.promise;
           return promise && promise.promisedMs >= scale.fromMs && promise.promisedMs <= scale.toMs

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { PRACTICE } from '#contract/wording/en/practice.ts';
+import { say } from '#contract/wording/say.ts';
 import { PRACTICE_JOB, TOUR } from '../../practice/practice.ts';
 import { useCribRead, useLibrary, useVehicles } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
@@ -16,22 +17,22 @@ export function FirstDay() {
     {
       done: crib.wrenches.length > 0,
       to: lead ? '/shop/moving-in' : '/crib',
-      text: 'The torque wrenches, with when they are due',
+      text: say('The torque wrenches, with when they are due'),
     },
-    { done: crib.bottles.length > 0, to: '/crib/compounds', text: 'The bottles of locker and anti-seize' },
+    { done: crib.bottles.length > 0, to: '/crib/compounds', text: say('The bottles of locker and anti-seize') },
     {
       done: vehicles.length > 0,
       to: lead ? '/shop/moving-in' : '/vehicles',
-      text: 'A vehicle, or all of them from a list',
+      text: say('A vehicle, or all of them from a list'),
     },
-    { done: kits.length > 0, to: '/kits/read', text: 'The first kit, from its maker’s sheet' },
-    ...(lead ? [{ done: crib.people.length > 1, to: '/shop', text: 'The others who work here' }] : []),
+    { done: kits.length > 0, to: '/kits/read', text: say('The first kit, from its maker’s sheet') },
+    ...(lead ? [{ done: crib.people.length > 1, to: '/shop', text: say('The others who work here') }] : []),
   ];
   // Once it can work it is not told again how to begin.
   if (crib.wrenches.length > 0 && vehicles.length > 0 && kits.length > 0) return null;
   return (
-    <section aria-label="The first day" className="mt-6 border-t-2 border-ink pt-3">
-      <h2 className="plate text-3xl">The first day</h2>
+    <section aria-label={say('The first day')} className="mt-6 border-t-2 border-ink pt-3">
+      <h2 className="plate text-3xl">{say('The first day')}</h2>
       <ol>
         {steps.map(({ done, to, text }) => (
           <li key={text} className="border-b border-hair">
@@ -44,7 +45,7 @@ export function FirstDay() {
               </span>
               <span className={done ? 'text-ink-2 line-through' : 'font-bold underline underline-offset-4'}>
                 {text}
-                {done && <span className="sr-only">, done</span>}
+                {done && <span className="sr-only">{say(', done')}</span>}
               </span>
             </Link>
           </li>

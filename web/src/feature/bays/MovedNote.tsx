@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { JobCard } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import type { Place } from './DayPlan.tsx';
 
 const placeOf = ({ bay, plannedStartMs }: Place): Place => ({ bay, plannedStartMs });
@@ -67,7 +69,7 @@ export function MovedNote({ moving: { last, failure, busy, putBack, dismiss } }:
   if (failure)
     return (
       <p role="alert" className="mx-5 mt-3 border-2 border-bad bg-sheet p-3 text-bad">
-        {failure} It stays where it was.
+        {tell('{failure} It stays where it was.', { failure })}
       </p>
     );
   if (!last) return null;
@@ -78,23 +80,28 @@ export function MovedNote({ moving: { last, failure, busy, putBack, dismiss } }:
       className="mx-5 mt-3 flex flex-wrap items-center justify-between gap-3 border-2 border-ink bg-sheet px-3 py-1"
     >
       <span>
-        <b>
-          {job.vehicle.plate} {job.vehicle.model}
-        </b>{' '}
-        now in bay {to.bay}, {shopFormat(to.plannedStartMs, 'EEE d MMM HH:mm')}. Its printed card says otherwise.
+        {tell('{plate} now in bay {bay}, {shopFormat}. Its printed card says otherwise.', {
+          plate: (
+            <b>
+              {job.vehicle.plate} {job.vehicle.model}
+            </b>
+          ),
+          bay: to.bay,
+          shopFormat: shopFormat(to.plannedStartMs, 'EEE d MMM HH:mm'),
+        })}
       </span>
       <span className="flex flex-wrap gap-2">
         <Link
           className="inline-flex min-h-11 items-center border-2 border-ink px-4 font-bold"
           to={`/jobs/${job.id}/card?print=1`}
         >
-          Print the card again
+          {say('Print the card again')}
         </Link>
         <Button className="min-h-11!" disabled={busy} onClick={putBack}>
-          Put it back
+          {say('Put it back')}
         </Button>
         <Button className="min-h-11!" onClick={dismiss}>
-          Seen
+          {say('Seen')}
         </Button>
       </span>
     </div>

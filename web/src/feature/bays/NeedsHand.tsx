@@ -1,10 +1,11 @@
 import { Link } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import type { Need } from './needs.ts';
 
 /** The list at the right of the bays, most pressing first. */
 export function NeedsHand({ needs, loaded }: { needs: readonly Need[]; loaded: boolean }) {
-  if (!loaded) return <p className="py-4 text-ink-2">Reading.</p>;
-  if (needs.length === 0) return <p className="py-4 text-ink-2">Nothing waits for anybody.</p>;
+  if (!loaded) return <p className="py-4 text-ink-2">{say('Reading.')}</p>;
+  if (needs.length === 0) return <p className="py-4 text-ink-2">{say('Nothing waits for anybody.')}</p>;
   return (
     <ul>
       {needs.map((need) => {

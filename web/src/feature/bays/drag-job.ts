@@ -1,12 +1,13 @@
 import type { CollisionDetection, KeyboardCoordinateGetter } from '@dnd-kit/core';
 import type { JobCard } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import { type DayScale, QUARTER_MS } from './day-scale.ts';
 
 /** The hours of the rule: not a place to drop, but what a hand is measured by. */
 export const TRACK_ID = 'track';
-export const bayId = (bay: number): string => `bay ${bay}`;
+export const bayId = (bay: number): string => say('bay {bay}', { bay });
 /** The day before, or after. */
-export const dayId = (days: -1 | 1): string => `day ${days}`;
+export const dayId = (days: -1 | 1): string => say('day {days}', { days });
 
 const BAY = /^bay (\d+)$/;
 const DAY = /^day (-?1)$/;

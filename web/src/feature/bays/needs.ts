@@ -1,4 +1,5 @@
 import type { JobCard } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
@@ -20,7 +21,8 @@ const DAY_MS = 86_400_000;
 /** A wrench is mentioned this long before its calibration is due. */
 const CALIBRATION_NOTICE_DAYS = 14;
 
-const name = (job: JobCard): string => `${job.vehicle.model} ${job.number}, bay ${job.bay}`;
+const name = (job: JobCard): string =>
+  say('{model} {number}, bay {bay}', { model: job.vehicle.model, number: job.number, bay: job.bay });
 
 /** What needs a hand, worked out from the jobs' projections and the wrenches. */
 export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], nowMs: number): Need[] {
@@ -32,8 +34,8 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
         key: `${job.id}-broken`,
         mark: '!',
         pressing: true,
-        title: 'Record altered',
-        detail: `${name(job)}. Somebody changed it outside of Wrenchman; a lead looks at it.`,
+        title: say('Record altered'),
+        detail: say('{name}. Somebody changed it outside of Wrenchman; a lead looks at it.', { name: name(job) }),
         to: to('record'),
         rank: -1,
       });
@@ -46,8 +48,10 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
         pressing: leftS < clock.needsS,
         title:
           leftS === 0
-            ? 'Locker has begun to set'
-            : `Locker closing on ${clock.pullsLeft} ${clock.pullsLeft === 1 ? 'pull' : 'pulls'}`,
+            ? say('Locker has begun to set')
+            : say('Locker closing on {pullsLeft} {pullsLeft, plural, one {pull} other {pulls}}', {
+                pullsLeft: clock.pullsLeft,
+              }),
         detail: `${name(job)}.`,
         to: to('torque'),
         rank: leftS,
@@ -58,8 +62,8 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
         key: `${job.id}-bad-${label}`,
         mark: label,
         pressing: true,
-        title: `Station ${label} must be loosened`,
-        detail: `${name(job)}. Its last pull proves nothing.`,
+        title: say('Station {label} must be loosened', { label }),
+        detail: say('{name}. Its last pull proves nothing.', { name: name(job) }),
         to: to('torque'),
         rank: 1000,
       });
@@ -70,8 +74,10 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
         key: `${job.id}-conflicts`,
         mark: String(conflicts),
         pressing: true,
-        title: `${conflicts === 1 ? 'A conflict waits' : `${conflicts} conflicts wait`} for a lead`,
-        detail: `${name(job)}. Two kits are at odds.`,
+        title: say('{which} for a lead', {
+          which: conflicts === 1 ? say('A conflict waits') : say('{conflicts} conflicts wait', { conflicts }),
+        }),
+        detail: say('{name}. Two kits are at odds.', { name: name(job) }),
         to: to('conflicts'),
         rank: 1800,
       });
@@ -82,7 +88,7 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
         mark: '!',
         pressing: true,
         title: problem.text,
-        detail: `${name(job)}${problem.station ? ', a station waits' : ''}.`,
+        detail: `${name(job)}${problem.station ? say(', a station waits') : ''}.`,
         to: to('close-out'),
         rank: 2000,
       });
@@ -92,8 +98,8 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
         key: `${job.id}-parts`,
         mark: '!',
         pressing: true,
-        title: 'What it waited for is here',
-        detail: `${name(job)} was put aside and can be taken up again.`,
+        title: say('What it waited for is here'),
+        detail: say('{name} was put aside and can be taken up again.', { name: name(job) }),
         to: to('line'),
         rank: 1700,
       });
@@ -103,11 +109,14 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
         key: `${job.id}-${line}`,
         mark: `${short}`,
         pressing: late,
-        title: late ? `${short} of ${item} promised and not here` : `${short} short of ${item}`,
+        title: late
+          ? say('{short} of {item} promised and not here', { short, item })
+          : say('{short} short of {item}', { short, item }),
         detail: [
-          `${name(job)}, line ${line}.`,
-          stations > 0 && `${stations} ${stations === 1 ? 'station waits' : 'stations wait'}.`,
-          promisedMs !== undefined && `Ordered, promised for ${shopFormat(promisedMs, 'EEE HH:mm')}.`,
+          say('{name}, line {line}.', { name: name(job), line }),
+          stations > 0 && `${stations} ${stations === 1 ? say('station waits') : say('stations wait')}.`,
+          promisedMs !== undefined &&
+            say('Ordered, promised for {shopFormat}.', { shopFormat: shopFormat(promisedMs, 'EEE HH:mm') }),
         ]
           .filter(Boolean)
           .join(' '),
@@ -122,7 +131,7 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
         key: `${job.id}-late`,
         mark: lateMin < 600 ? `${lateMin} min` : `${Math.round(lateMin / 1440)} d`,
         pressing: false,
-        title: 'Not started yet',
+        title: say('Not started yet'),
         detail: `${name(job)}.`,
         to: to('check-in'),
         rank: 4000,
@@ -135,8 +144,8 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
         key: `${wrench.id}-locked`,
         mark: 'lock',
         pressing: true,
-        title: `Wrench ${wrench.label} is out of limits`,
-        detail: 'Locked. What it pulled since its last good check is listed in the crib.',
+        title: say('Wrench {label} is out of limits', { label: wrench.label }),
+        detail: say('Locked. What it pulled since its last good check is listed in the crib.'),
         to: `/crib?wrench=${wrench.id}`,
         rank: 1500,
       });
@@ -148,8 +157,11 @@ export function needsOf(jobs: readonly JobCard[], wrenches: readonly Wrench[], n
       key: wrench.id,
       mark: daysLeft <= 0 ? 'due' : `${daysLeft} d`,
       pressing: daysLeft <= 0,
-      title: daysLeft <= 0 ? `Wrench ${wrench.label} out of calibration` : `Wrench ${wrench.label} due for calibration`,
-      detail: `${wrench.squareDrive} ${wrench.kind}. ${daysLeft <= 0 ? 'No pull is taken from it.' : ''}`,
+      title:
+        daysLeft <= 0
+          ? say('Wrench {label} out of calibration', { label: wrench.label })
+          : say('Wrench {label} due for calibration', { label: wrench.label }),
+      detail: `${wrench.squareDrive} ${wrench.kind}. ${daysLeft <= 0 ? say('No pull is taken from it.') : ''}`,
       to: `/crib?wrench=${wrench.id}`,
       rank: 5000 + daysLeft,
     });

@@ -1,6 +1,8 @@
 import { Link, useParams, useSearchParams } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import { FIND_KEY } from '../../app/FindButton.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
+import { tell } from '../../ui/tell.ts';
 import { linkTo } from './bench-link.ts';
 import { QueryLine } from './QueryLine.tsx';
 import { ToolView } from './ToolView.tsx';
@@ -16,9 +18,9 @@ export default function Bench() {
       <TopBar
         keys={[
           FIND_KEY,
-          { keys: '↑ ↓', does: 'Choose what the typed line means' },
-          { keys: 'Enter', does: 'Take it' },
-          { keys: 'Tab', does: 'To the next field' },
+          { keys: '↑ ↓', does: say('Choose what the typed line means') },
+          { keys: 'Enter', does: say('Take it') },
+          { keys: 'Tab', does: say('To the next field') },
         ]}
       />
       <div className="border-b-2 border-ink bg-floor p-3">
@@ -28,7 +30,7 @@ export default function Bench() {
           </div>
           {tool && (
             <Link to="/bench" className="plate hidden items-center border-2 border-ink bg-sheet px-5 text-2xl sm:flex">
-              All tools
+              {say('All tools')}
             </Link>
           )}
         </div>
@@ -37,10 +39,10 @@ export default function Bench() {
         <ToolView key={tool.id} tool={tool} />
       ) : (
         <main className="flex-1 bg-bench p-5 lg:overflow-y-auto">
-          <h1 className="plate mb-4 text-3xl">Bench</h1>
+          <h1 className="plate mb-4 text-3xl">{say('Bench')}</h1>
           {id !== undefined && (
             <p role="alert" className="mb-4 border-l-4 border-bad pl-3">
-              No tool “{id}” hangs here. These do:
+              {tell('No tool “{id}” hangs here. These do:', { id })}
             </p>
           )}
           <ul className="grid gap-3 sm:grid-cols-2 lg:grid-cols-3 xl:grid-cols-4">

@@ -1,6 +1,7 @@
 import { Command } from 'cmdk';
 import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import { linkTo } from './bench-link.ts';
 import { readQuery } from './read-query.ts';
 import { BENCH_TOOLS } from './tools/all-tools.ts';
@@ -12,7 +13,7 @@ export function QueryLine({ autoFocus = false }: { autoFocus?: boolean }) {
   const navigate = useNavigate();
   const suggestions = readQuery(text, BENCH_TOOLS);
   return (
-    <Command shouldFilter={false} loop label="Find a tool by typing" className="relative">
+    <Command shouldFilter={false} loop label={say('Find a tool by typing')} className="relative">
       <Command.Input
         autoFocus={autoFocus}
         value={text}
@@ -20,7 +21,7 @@ export function QueryLine({ autoFocus = false }: { autoFocus?: boolean }) {
         onKeyDown={(event) => {
           if (event.key === 'Escape') setText('');
         }}
-        placeholder="m10 8.8 · 90 ft-lb in nm · crowfoot 50 · spacer 25 · which drill 3/8-16"
+        placeholder={say('m10 8.8 · 90 ft-lb in nm · crowfoot 50 · spacer 25 · which drill 3/8-16')}
         className="figures min-h-16 w-full border-2 border-ink bg-sheet px-5 text-xl placeholder:text-ink-2"
       />
       <Command.List
@@ -28,8 +29,9 @@ export function QueryLine({ autoFocus = false }: { autoFocus?: boolean }) {
       >
         {text.trim() !== '' && (
           <Command.Empty className="px-5 py-4 text-ink-2">
-            Nothing on the bench answers to that. Try a thread (M10, 3/8-16), a quantity (90 ft-lb), or a word such as
-            drill, spacer or cure.
+            {say(
+              'Nothing on the bench answers to that. Try a thread (M10, 3/8-16), a quantity (90 ft-lb), or a word such as drill, spacer or cure.',
+            )}
           </Command.Empty>
         )}
         {suggestions.map(({ tool, values }) => (

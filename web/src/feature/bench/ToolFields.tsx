@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { dimensionOf } from '#core/quantity/unit.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { type Field, type Values, valueAt } from './bench-field.ts';
@@ -60,7 +61,7 @@ function Entry({
       </label>
       {field.kind === 'choice' ? (
         <select {...shared} onChange={(event) => onChange(field.key, event.target.value)}>
-          {!options.some((option) => option.value === value) && <option value={value}>{value || 'choose'}</option>}
+          {!options.some((option) => option.value === value) && <option value={value}>{value || say('choose')}</option>}
           {options.map((option) => (
             <option key={option.value} value={option.value}>
               {option.label}
@@ -137,7 +138,7 @@ export function ToolFields({
           onToggle={(event) => setOpen(event.currentTarget.open)}
           className="border-t border-rule pt-3"
         >
-          <summary className="min-h-11 cursor-pointer py-2 font-bold">Assumptions</summary>
+          <summary className="min-h-11 cursor-pointer py-2 font-bold">{say('Assumptions')}</summary>
           <div className="mt-2 grid grid-cols-2 gap-x-3 gap-y-4">{assumed.map(entry)}</div>
         </details>
       )}

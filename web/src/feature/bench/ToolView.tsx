@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
 import { remarkText } from '#contract/wording/remark-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { type Remark, remarkTone, type Tone } from '#core/bench/remark.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -57,7 +58,7 @@ export function ToolView({ tool }: { tool: BenchTool }) {
   return (
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
       <section
-        aria-label="Given"
+        aria-label={say('Given')}
         className="shrink-0 border-ink bg-sheet p-5 lg:w-[340px] lg:overflow-y-auto lg:border-r-2"
       >
         <h1 className="plate text-4xl">{tool.title}</h1>
@@ -80,7 +81,7 @@ export function ToolView({ tool }: { tool: BenchTool }) {
       ) : (
         <div className="grid flex-1 place-items-center bg-bench p-6">
           <div role={known ? undefined : 'alert'} className="max-w-md border-t-4 border-bad pt-3">
-            <p className="plate text-3xl">No figure</p>
+            <p className="plate text-3xl">{say('No figure')}</p>
             <p className="mt-2">
               {known
                 ? `${tool.fields.find(({ key }) => key === fault?.field)?.label}: ${fault?.reason}.`
@@ -130,7 +131,7 @@ function Shown({
   return (
     <>
       <section
-        aria-label="Drawn"
+        aria-label={say('Drawn')}
         // biome-ignore lint/a11y/noNoninteractiveTabindex: it scrolls, so the keyboard must be able to stand in it
         tabIndex={0}
         className="grid-paper order-3 min-w-0 flex-1 bg-bench p-5 lg:order-2 lg:overflow-y-auto"
@@ -170,7 +171,7 @@ function Shown({
         )}
       </section>
       <aside
-        aria-label="Worked out"
+        aria-label={say('Worked out')}
         className="order-2 flex shrink-0 flex-col border-ink bg-sheet lg:order-3 lg:w-[360px] lg:border-l-2"
       >
         <div className="flex-1 p-5 lg:min-h-0 lg:overflow-y-auto">
@@ -195,7 +196,7 @@ function Shown({
           </dl>
           <RemarkList remarks={answer.remarks.filter((remark) => remarkTone(remark) !== 'bad')} />
           <details className="mt-4 border-t border-rule pt-2">
-            <summary className="min-h-11 cursor-pointer py-2 font-bold">Where does this come from?</summary>
+            <summary className="min-h-11 cursor-pointer py-2 font-bold">{say('Where does this come from?')}</summary>
             <dl className="grid gap-2 text-sm">
               {tool.sources.map((source) => (
                 <div key={source.what}>
@@ -206,7 +207,7 @@ function Shown({
             </dl>
           </details>
           <p className="mt-3 text-sm text-ink-2">
-            An aid, not an approval: the kit's sheet and the vehicle maker's manual go first.
+            {say("An aid, not an approval: the kit's sheet and the vehicle maker's manual go first.")}
           </p>
         </div>
         <div className="grid grid-cols-2 gap-2 border-t-2 border-ink p-3">
@@ -253,12 +254,12 @@ function CopyLink({ link }: { link: string }) {
             : setState('shut');
         }}
       >
-        <Link2 aria-hidden="true" /> {state === 'copied' ? 'Copied' : 'Copy link'}
+        <Link2 aria-hidden="true" /> {state === 'copied' ? say('Copied') : say('Copy link')}
       </Button>
       {state === 'shut' && (
         <input
           readOnly
-          aria-label="Address of this calculation"
+          aria-label={say('Address of this calculation')}
           className="figures mt-1 w-full border border-rule p-1 text-xs"
           value={full}
           onFocus={(event) => event.target.select()}

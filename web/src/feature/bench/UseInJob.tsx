@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { v4 as uuid } from 'uuid';
 import type { CommandBatchAnswer } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import type { RefusalCode } from '#core/job/refusal.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useJobs } from '../../shop/queries.ts';
@@ -9,15 +10,16 @@ import { useSession } from '../../shop/session.ts';
 import { shopDayStart } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 
 const DAYS_BACK = 3;
 
 /** Why a job would not take it; the job's own screens say more about the rest. */
 const REFUSED: Partial<Record<RefusalCode, string>> = {
-  notPermitted: 'Only a lead may put a figure of the bench to use.',
-  jobClosed: 'The job is closed meanwhile.',
-  reasonMissing: 'Say why.',
-  unknownStation: 'The job has no such station.',
+  notPermitted: say('Only a lead may put a figure of the bench to use.'),
+  jobClosed: say('The job is closed meanwhile.'),
+  reasonMissing: say('Say why.'),
+  unknownStation: say('The job has no such station.'),
 };
 
 /** Puts a result of the bench on a job's record, under a lead's name and with a reason. */
@@ -68,13 +70,13 @@ export function UseInJob({
       );
       const [result] = (answer as CommandBatchAnswer).results;
       if (result?.ok) setDone(job);
-      else setRefusal((result && REFUSED[result.refusal.code]) ?? 'The job would not take it.');
+      else setRefusal((result && REFUSED[result.refusal.code]) ?? say('The job would not take it.'));
     });
   };
   return (
     <>
       <Button onClick={() => setOpen(true)} disabled={refused !== undefined} title={refused}>
-        Use in a job
+        {say('Use in a job')}
       </Button>
       <Sheet
         open={open}
@@ -82,19 +84,19 @@ export function UseInJob({
           setOpen(false);
           setDone(undefined);
         }}
-        title="Use in a job"
-        description="It goes on the job's record as worked out at the bench, not from the sheet, under a lead's name."
+        title={say('Use in a job')}
+        description={say(
+          "It goes on the job's record as worked out at the bench, not from the sheet, under a lead's name.",
+        )}
       >
         {done !== undefined ? (
           <div className="grid gap-4">
-            <p>
-              Recorded by <b>{person?.name}</b>.
-            </p>
+            <p>{tell('Recorded by {name}.', { name: <b>{person?.name}</b> })}</p>
             <Link
               to={`/jobs/${done}/record`}
               className="inline-flex min-h-14 items-center border-2 border-ink px-4 font-bold"
             >
-              To the job’s record
+              {say('To the job’s record')}
             </Link>
           </div>
         ) : (
@@ -106,16 +108,20 @@ export function UseInJob({
             }}
           >
             <p className="border-l-4 border-ink bg-bench p-3">{summary}</p>
-            {!lead && <p className="font-bold text-bad">A lead signs this. Sign in as one to record it.</p>}
+            {!lead && <p className="font-bold text-bad">{say('A lead signs this. Sign in as one to record it.')}</p>}
             <label className="grid gap-1">
-              <span className="font-bold">Job</span>
+              <span className="font-bold">{say('Job')}</span>
               <select
                 className="min-h-14 border-2 border-ink bg-sheet px-3"
                 value={job}
                 onChange={(event) => setJob(event.target.value)}
               >
                 <option value="">
-                  {jobs === undefined ? 'reading the jobs' : jobs.length === 0 ? 'no open job' : 'choose'}
+                  {jobs === undefined
+                    ? say('reading the jobs')
+                    : jobs.length === 0
+                      ? say('no open job')
+                      : say('choose')}
                 </option>
                 {jobs?.map((card) => (
                   <option key={card.id} value={card.id}>
@@ -125,7 +131,7 @@ export function UseInJob({
               </select>
             </label>
             <label className="grid gap-1">
-              <span className="font-bold">Why</span>
+              <span className="font-bold">{say('Why')}</span>
               <textarea
                 className="min-h-20 border-2 border-ink bg-sheet p-3"
                 maxLength={500}
@@ -139,9 +145,9 @@ export function UseInJob({
               </p>
             )}
             <div className="grid grid-cols-2 gap-2">
-              <Button onClick={() => setOpen(false)}>Leave it</Button>
+              <Button onClick={() => setOpen(false)}>{say('Leave it')}</Button>
               <Button type="submit" tone="primary" disabled={!lead || job === '' || reason.trim() === '' || busy}>
-                Record it
+                {say('Record it')}
               </Button>
             </div>
           </form>

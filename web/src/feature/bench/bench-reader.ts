@@ -1,5 +1,6 @@
 import { CalcRefusal, need, readFace, readPressed, readStrength, readThread } from '#contract/calc/joint-input.ts';
 import { parseErrorText } from '#contract/wording/input-fault-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { boltStrength, classesFor } from '#core/fastener/property-class.ts';
 import type { Thread } from '#core/fastener/thread.ts';
 import { parsePrinted } from '#core/quantity/parse-printed.ts';
@@ -88,13 +89,13 @@ function classFor(thread: Thread, chosen: string): string {
     strength.error.code === 'classNotForSize' &&
     (strength.error.reason === 'metricOnly' || strength.error.reason === 'inchOnly');
   if (!otherSystem) return chosen;
-  return classesFor(thread).includes('8.8') ? '8.8' : 'grade 5';
+  return classesFor(thread).includes('8.8') ? '8.8' : say('grade 5');
 }
 
 /** What a number field wants, with its own first value for an example. */
 const numberWanted = (field: Field | undefined): string => {
   const unit = field?.kind === 'number' && field.unit ? ` in ${field.unit}` : '';
-  return `must be a number${unit}, such as ${field?.initial || '12.5'}`;
+  return say('must be a number{unit}, such as {initial}', { unit, initial: field?.initial || '12.5' });
 };
 
 /** What was typed into a number field, in base units; undefined when it is empty. */
@@ -116,6 +117,9 @@ export const classOptions = (values: Values, fields: readonly Field[]) => {
     return classesFor(readThread(valueAt(fields, values, 'thread'))).map((name) => ({ value: name, label: name }));
   } catch {
     // The thread field says itself what is wrong; every class stays on offer meanwhile.
-    return ['8.8', '10.9', '12.9', 'grade 5', 'grade 8', 'A2-70'].map((name) => ({ value: name, label: name }));
+    return ['8.8', '10.9', '12.9', say('grade 5'), say('grade 8'), 'A2-70'].map((name) => ({
+      value: name,
+      label: name,
+    }));
   }
 };

@@ -3,6 +3,7 @@ import { Link, useSearchParams } from 'react-router';
 import { BOOK_PAGE, type BookPull, type BookSearch } from '#contract/book.ts';
 import { VERDICT_TEXT } from '#contract/wording/en/terms.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { PULL_VERDICTS } from '#core/tightening/judge-pull.ts';
 import { TopBar } from '../../app/TopBar.tsx';
@@ -12,6 +13,7 @@ import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { KitField } from '../../ui/KitField.tsx';
+import { tell } from '../../ui/tell.ts';
 import { KitPages } from './KitPages.tsx';
 import { WrenchPages } from './WrenchPages.tsx';
 
@@ -21,16 +23,16 @@ export default function Book() {
   const kit = params.get('kit') ?? undefined;
   const wrench = params.get('wrench') ?? undefined;
   const parts = [
-    { title: 'Every pull', open: kit === undefined && wrench === undefined, to: '' },
-    { title: 'A kit', open: kit !== undefined, to: 'kit=' },
-    { title: 'A wrench', open: wrench !== undefined, to: 'wrench=' },
+    { title: say('Every pull'), open: kit === undefined && wrench === undefined, to: '' },
+    { title: say('A kit'), open: kit !== undefined, to: 'kit=' },
+    { title: say('A wrench'), open: wrench !== undefined, to: 'wrench=' },
   ];
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar />
       <main className="flex-1 bg-bench px-5 py-4">
         <div className="flex flex-wrap items-end justify-between gap-3">
-          <h1 className="plate text-3xl">Book</h1>
+          <h1 className="plate text-3xl">{say('Book')}</h1>
           <div className="flex gap-2">
             {parts.map(({ title, open, to }) => (
               <Button key={title} tone={open ? 'dark' : 'plain'} aria-pressed={open} onClick={() => setParams(to)}>
@@ -82,7 +84,10 @@ function Pulls() {
   return (
     <>
       <form onSubmit={submit} className="mt-3 grid max-w-5xl gap-3 sm:grid-cols-[2fr_1fr_1fr_1fr_auto] sm:items-end">
-        <FormField id="book-words" label={`Plate, owner, kit, station or wrench${lead ? ', or person' : ''}`}>
+        <FormField
+          id="book-words"
+          label={say('Plate, owner, kit, station or wrench{which}', { which: lead ? say(', or person') : '' })}
+        >
           <input
             id="book-words"
             type="search"
@@ -93,14 +98,14 @@ function Pulls() {
             onChange={(event) => setWords(event.target.value)}
           />
         </FormField>
-        <FormField id="book-verdict" label="Verdict">
+        <FormField id="book-verdict" label={say('Verdict')}>
           <select
             id="book-verdict"
             className={inputLook(undefined)}
             value={verdict}
             onChange={(event) => setVerdict(event.target.value)}
           >
-            <option value="">any</option>
+            <option value="">{say('any')}</option>
             {PULL_VERDICTS.map((one) => (
               <option key={one} value={one}>
                 {VERDICT_TEXT[one]}
@@ -108,7 +113,7 @@ function Pulls() {
             ))}
           </select>
         </FormField>
-        <FormField id="book-from" label="From">
+        <FormField id="book-from" label={say('From')}>
           <input
             id="book-from"
             type="date"
@@ -117,7 +122,7 @@ function Pulls() {
             onChange={(event) => setFrom(event.target.value)}
           />
         </FormField>
-        <FormField id="book-to" label="To">
+        <FormField id="book-to" label={say('To')}>
           <input
             id="book-to"
             type="date"
@@ -127,7 +132,7 @@ function Pulls() {
           />
         </FormField>
         <Button type="submit" tone="primary">
-          Find
+          {say('Find')}
         </Button>
       </form>
       {failure && (
@@ -138,9 +143,9 @@ function Pulls() {
       <div className="mt-4 flex flex-wrap items-center justify-between gap-3">
         <p role="status" className="text-ink-2">
           {busy && !pulls
-            ? 'Looking it up.'
+            ? say('Looking it up.')
             : behind > 0
-              ? `${numberOf(behind, 'job')} more are still being written into the book.`
+              ? say('{numberOf} more are still being written into the book.', { numberOf: numberOf(behind, 'job') })
               : ''}
         </p>
         <a
@@ -148,21 +153,21 @@ function Pulls() {
           href={`/api/book/pulls.csv?${query}`}
           download
         >
-          CSV of all
+          {say('CSV of all')}
         </a>
       </div>
-      {pulls?.length === 0 && <p className="text-ink-2">No pull answers to that.</p>}
+      {pulls?.length === 0 && <p className="text-ink-2">{say('No pull answers to that.')}</p>}
       {pulls && pulls.length > 0 && (
         <div className="overflow-x-auto">
           <table className="w-full min-w-200 border-t-2 border-ink text-left">
             <thead className="text-sm text-ink-2">
               <tr>
-                <th className="py-1 font-normal">When</th>
-                <th className="font-normal">Vehicle</th>
-                <th className="font-normal">Kit and joint</th>
-                <th className="font-normal">Pulled</th>
-                <th className="font-normal">Band</th>
-                <th className="font-normal">Wrench, who</th>
+                <th className="py-1 font-normal">{say('When')}</th>
+                <th className="font-normal">{say('Vehicle')}</th>
+                <th className="font-normal">{say('Kit and joint')}</th>
+                <th className="font-normal">{say('Pulled')}</th>
+                <th className="font-normal">{say('Band')}</th>
+                <th className="font-normal">{say('Wrench, who')}</th>
               </tr>
             </thead>
             <tbody>
@@ -175,7 +180,7 @@ function Pulls() {
       )}
       {more && (
         <Button className="mt-3" disabled={busy} onClick={next}>
-          {busy ? 'Looking it up' : `The next ${BOOK_PAGE}`}
+          {busy ? say('Looking it up') : say('The next {bookPage}', { bookPage: BOOK_PAGE })}
         </Button>
       )}
     </>
@@ -189,17 +194,22 @@ function PullRow({ pull }: { pull: BookPull }) {
       <td className="figures py-2 pr-3 text-sm whitespace-nowrap">{shopFormat(atMs, 'd MMM yyyy HH:mm')}</td>
       <td className="pr-3">
         <Link className="font-bold underline" to={`/vehicles/${vehicle.id}`}>
-          {vehicle.plate || 'no plate'}
+          {vehicle.plate || say('no plate')}
         </Link>
         <span className="block text-sm text-ink-2">{vehicle.model}</span>
       </td>
       <td className="max-w-80 pr-3 break-words">
         {station}
         <span className="block text-sm text-ink-2">
-          {kit.title}, revision {kit.revision} ·{' '}
-          <Link className="underline" to={`/jobs/${job}/record`}>
-            Job {number}
-          </Link>
+          {tell('{title}, revision {revision} · {link}', {
+            title: kit.title,
+            revision: kit.revision,
+            link: (
+              <Link className="underline" to={`/jobs/${job}/record`}>
+                {tell('Job {number}', { number })}
+              </Link>
+            ),
+          })}
         </span>
       </td>
       <td
@@ -210,7 +220,7 @@ function PullRow({ pull }: { pull: BookPull }) {
         {verdict !== 'accepted' && <span className="block font-sans text-sm">{VERDICT_TEXT[verdict]}</span>}
       </td>
       <td className="figures pr-3 text-sm whitespace-nowrap">
-        {minNm.toFixed(1)} – {maxNm?.toFixed(1) ?? 'open'}
+        {minNm.toFixed(1)} – {maxNm?.toFixed(1) ?? say('open')}
       </td>
       <td className="text-sm">
         {wrench}
@@ -228,7 +238,7 @@ function OfKit({ kit, onKit }: { kit: string; onKit: (id: string) => void }) {
     <>
       <div className="mt-3 grid max-w-3xl gap-3 sm:grid-cols-2">
         <KitField id="book-kit" kits={kits} kit={kit} onKit={onKit} />
-        <FormField id="book-revision" label="Revision, empty for all">
+        <FormField id="book-revision" label={say('Revision, empty for all')}>
           <input
             id="book-revision"
             type="number"
@@ -254,14 +264,14 @@ function OfWrench({ wrench, onWrench }: { wrench: string; onWrench: (id: string)
   return (
     <>
       <div className="mt-3 max-w-md">
-        <FormField id="book-wrench" label="Wrench">
+        <FormField id="book-wrench" label={say('Wrench')}>
           <select
             id="book-wrench"
             className={inputLook(undefined)}
             value={wrench}
             onChange={(event) => onWrench(event.target.value)}
           >
-            <option value="">which?</option>
+            <option value="">{say('which?')}</option>
             {(crib?.wrenches ?? []).map(({ id, label }) => (
               <option key={id} value={id}>
                 {label}

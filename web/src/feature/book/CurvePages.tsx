@@ -1,19 +1,21 @@
 import { useState } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { curveSpreads } from '#core/record/curve-spread.ts';
 import { Curve, type CurveSeries } from '../../drawing/Curve.tsx';
 import { useKitCurves } from '../../shop/queries.ts';
+import { tell } from '../../ui/tell.ts';
 
 /** What the curves of a kit's joints were in each of its revisions: another bolt or coating shows in them. */
 export function CurvePages({ kit, stations }: { kit: string; stations: readonly string[] }) {
   const [station, setStation] = useState(stations[0] ?? '');
   if (stations.length === 0) return null;
   return (
-    <section aria-label="Its curves over the revisions" className="lg:col-span-2">
-      <h2 className="plate border-b-2 border-ink pb-2 text-2xl">Its curves over the revisions</h2>
+    <section aria-label={say('Its curves over the revisions')} className="lg:col-span-2">
+      <h2 className="plate border-b-2 border-ink pb-2 text-2xl">{say('Its curves over the revisions')}</h2>
       <label className="mt-3 block max-w-xl">
-        <span className="text-sm text-ink-2">Station</span>
+        <span className="text-sm text-ink-2">{say('Station')}</span>
         <select
           className="min-h-14 w-full border-2 border-ink bg-sheet px-3"
           value={station}
@@ -37,15 +39,15 @@ function StationCurves({ kit, station }: { kit: string; station: string }) {
         {failure}
       </p>
     );
-  if (!data) return <p className="mt-3 text-ink-2">Looking them up.</p>;
+  if (!data) return <p className="mt-3 text-ink-2">{say('Looking them up.')}</p>;
   const spreads = curveSpreads(data.curves);
   const [newest] = spreads;
-  if (!newest) return <p className="py-2 text-ink-2">No wrench has given a curve of it yet.</p>;
+  if (!newest) return <p className="py-2 text-ink-2">{say('No wrench has given a curve of it yet.')}</p>;
   const series = data.curves
     .map(
       ({ revision, job, atMs, points }): CurveSeries => ({
         key: `${job} ${atMs}`,
-        label: `revision ${revision}`,
+        label: say('revision {revision}', { revision }),
         points,
         tone: revision === newest.revision ? 'ink' : 'faint',
         // Curves of earlier revisions are told apart without colour too.
@@ -57,23 +59,26 @@ function StationCurves({ kit, station }: { kit: string; station: string }) {
   return (
     <div className="mt-3 grid gap-4 lg:grid-cols-[minmax(0,1fr)_minmax(0,24rem)]">
       <Curve
-        label={`Torque over angle of ${station}, ${numberOf(data.curves.length, 'pull')}`}
-        xLabel="degrees since the torque began to grow"
+        label={say('Torque over angle of {station}, {numberOf}', {
+          station,
+          numberOf: numberOf(data.curves.length, 'pull'),
+        })}
+        xLabel={say('degrees since the torque began to grow')}
         yLabel="N·m"
         series={series}
       />
       <div>
         <table className="w-full text-left">
           <caption className="pb-1 text-left text-sm text-ink-2">
-            Solid: revision {newest.revision}. Dashed: earlier ones.
+            {tell('Solid: revision {revision}. Dashed: earlier ones.', { revision: newest.revision })}
           </caption>
           <thead>
             <tr className="border-b-2 border-ink">
               <th scope="col" className="py-1">
-                Revision
+                {say('Revision')}
               </th>
-              <th scope="col">Curves</th>
-              <th scope="col">N·m per degree</th>
+              <th scope="col">{say('Curves')}</th>
+              <th scope="col">{say('N·m per degree')}</th>
             </tr>
           </thead>
           <tbody>
@@ -88,11 +93,11 @@ function StationCurves({ kit, station }: { kit: string; station: string }) {
                     <span className="figures">
                       {slope.median.toFixed(2)}{' '}
                       <span className="text-sm text-ink-2">
-                        {slope.low.toFixed(2)} to {slope.high.toFixed(2)}
+                        {tell('{low} to {high}', { low: slope.low.toFixed(2), high: slope.high.toFixed(2) })}
                       </span>
                     </span>
                   ) : (
-                    'no straight part'
+                    say('no straight part')
                   )}
                   <span className="block text-sm">
                     {kinds.map(({ kind, times }) => `${TRACE_WORDS[kind].name.toLowerCase()} ${times}`).join(', ')}
@@ -103,8 +108,9 @@ function StationCurves({ kit, station }: { kit: string; station: string }) {
           </tbody>
         </table>
         <p className="mt-2 text-sm text-ink-2">
-          The middle of all, and the middle half. A steeper revision is stiffer or drier, a flatter one softer or
-          slipperier; which of both, torque and angle alone do not tell.
+          {say(
+            'The middle of all, and the middle half. A steeper revision is stiffer or drier, a flatter one softer or slipperier; which of both, torque and angle alone do not tell.',
+          )}
         </p>
       </div>
     </div>

@@ -1,6 +1,7 @@
 import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import type { WrenchBook } from '#contract/book.ts';
+import { say } from '#contract/wording/say.ts';
 import type { UsePoint } from '#core/crib/wrench-drift.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 
@@ -41,7 +42,13 @@ export function DriftChart({ book: { points, permissible, drift, label, pullsSin
         viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
         className="w-full min-w-150 bg-sheet"
         role="img"
-        aria-label={`${label}: ${points.length} checks over ${most} pulls, last ${last ? percent(last.mean) : 'none'}, allowed ±${(permissible * 100).toFixed(0)} %`}
+        aria-label={say('{label}: {count} checks over {most} pulls, last {which}, allowed ±{permissible} %', {
+          label,
+          count: points.length,
+          most,
+          which: last ? percent(last.mean) : say('none'),
+          permissible: (permissible * 100).toFixed(0),
+        })}
       >
         <rect
           x={EDGE.left}
@@ -77,7 +84,7 @@ export function DriftChart({ book: { points, permissible, drift, label, pullsSin
           </text>
         ))}
         <text x={WIDTH - EDGE.right} y={HEIGHT - 6} textAnchor="end" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
-          pulls on record
+          {say('pulls on record')}
         </text>
         {told.length > 0 && (
           <path data-part="drift" d={path(told) ?? ''} fill="none" stroke="var(--bad)" strokeWidth={3} />

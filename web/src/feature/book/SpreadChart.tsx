@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { say } from '#contract/wording/say.ts';
 import type { StationSpread } from '#core/record/station-spread.ts';
 
 const WIDTH = 420;
@@ -20,7 +21,15 @@ export function SpreadChart({ spread }: { spread: StationSpread }) {
     <svg
       viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
       role="img"
-      aria-label={`${station}: ${pulls} pulls from ${lowNm.toFixed(1)} to ${highNm.toFixed(1)} N·m, mean ${meanNm.toFixed(1)}, band ${minNm.toFixed(1)} to ${maxNm?.toFixed(1) ?? 'open'}`}
+      aria-label={say('{station}: {pulls} pulls from {lowNm} to {highNm} N·m, mean {meanNm}, band {minNm} to {value}', {
+        station,
+        pulls,
+        lowNm: lowNm.toFixed(1),
+        highNm: highNm.toFixed(1),
+        meanNm: meanNm.toFixed(1),
+        minNm: minNm.toFixed(1),
+        value: maxNm?.toFixed(1) ?? say('open'),
+      })}
       className="w-full max-w-md bg-sheet"
     >
       <rect

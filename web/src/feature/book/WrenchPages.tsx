@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { WrenchBook } from '#contract/book.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { CHECKS_FOR_DRIFT } from '#core/crib/wrench-drift.ts';
 import { useWrenchBook } from '../../shop/queries.ts';
 import { DriftChart } from './DriftChart.tsx';
@@ -14,23 +15,24 @@ export function WrenchPages({ wrench }: { wrench: string }) {
         {failure}
       </p>
     );
-  if (!book) return <p className="mt-4 text-ink-2">Looking it up.</p>;
+  if (!book) return <p className="mt-4 text-ink-2">{say('Looking it up.')}</p>;
   return (
-    <section aria-label="Drift against use" className="mt-5 max-w-4xl">
-      <h2 className="plate border-b-2 border-ink pb-2 text-2xl">Drift against use</h2>
+    <section aria-label={say('Drift against use')} className="mt-5 max-w-4xl">
+      <h2 className="plate border-b-2 border-ink pb-2 text-2xl">{say('Drift against use')}</h2>
       <p className="py-2 text-lg">{driftText(book)}</p>
       {book.points.length > 0 && <DriftChart book={book} />}
       <p className="py-2 text-sm text-ink-2">
-        Dots: the mean of a check or calibration (open, dashed) over the pulls on record by then. Band: what is allowed,
-        ISO 6789-1. Line: the median of the slopes between all checks since the last calibration, with bounds that hold
-        the true one in 95 of 100 cases (Sen 1968). Pulls made elsewhere are not on record here.
-        {book.behind > 0 && ` ${numberOf(book.behind, 'job')} more are still being written into the book.`}
+        {say(
+          'Dots: the mean of a check or calibration (open, dashed) over the pulls on record by then. Band: what is allowed, ISO 6789-1. Line: the median of the slopes between all checks since the last calibration, with bounds that hold the true one in 95 of 100 cases (Sen 1968). Pulls made elsewhere are not on record here.',
+        )}
+        {book.behind > 0 &&
+          say(' {numberOf} more are still being written into the book.', { numberOf: numberOf(book.behind, 'job') })}
       </p>
       <Link
         to={`/crib?wrench=${wrench}`}
         className="inline-flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
       >
-        To its checks
+        {say('To its checks')}
       </Link>
     </section>
   );
@@ -40,16 +42,29 @@ const perThousand = (share: number): string => `${share > 0 ? '+' : ''}${(share 
 
 /** What the chart says, in a sentence. */
 export function driftText({ points, drift, pullsSince }: WrenchBook): string {
-  if (points.length === 0) return 'No check of it is on record.';
-  const since = pullsSince > 0 ? ` It has made ${numberOf(pullsSince, 'pull')} since the last check.` : '';
+  if (points.length === 0) return say('No check of it is on record.');
+  const since =
+    pullsSince > 0
+      ? say(' It has made {numberOf} since the last check.', { numberOf: numberOf(pullsSince, 'pull') })
+      : '';
   if (!drift)
-    return `Too little to tell a drift from: it wants ${CHECKS_FOR_DRIFT} checks with pulls between them since the last calibration.${since}`;
-  const slope = `${perThousand(drift.perThousand)} in 1000 pulls, between ${perThousand(drift.low)} and ${perThousand(drift.high)}`;
-  if (drift.pullsLeft === undefined) return `Use is not seen to move it: ${slope}.${since}`;
+    return say(
+      'Too little to tell a drift from: it wants {checksForDrift} checks with pulls between them since the last calibration.{since}',
+      { checksForDrift: CHECKS_FOR_DRIFT, since },
+    );
+  const slope = say('{perThousand} in 1000 pulls, between {perThousand2} and {perThousand3}', {
+    perThousand: perThousand(drift.perThousand),
+    perThousand2: perThousand(drift.low),
+    perThousand3: perThousand(drift.high),
+  });
+  if (drift.pullsLeft === undefined) return say('Use is not seen to move it: {slope}.{since}', { slope, since });
   const left = drift.pullsLeft - pullsSince;
-  return `It wanders with use: ${slope}. ${
-    left > 0
-      ? `Going on so, it leaves what is allowed in about ${numberOf(left, 'pull')}.`
-      : 'Going on so, it has left what is allowed by now: check it before the next pull.'
-  }${since}`;
+  return say('It wanders with use: {slope}. {which}{since}', {
+    slope,
+    which:
+      left > 0
+        ? say('Going on so, it leaves what is allowed in about {numberOf}.', { numberOf: numberOf(left, 'pull') })
+        : say('Going on so, it has left what is allowed by now: check it before the next pull.'),
+    since,
+  });
 }

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { lineState } from '#core/job/job-state.ts';
 import { piecesApart } from '#core/job/pieces-apart.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
@@ -6,6 +7,7 @@ import { useOpenJob } from '../../job/use-open-job.ts';
 import { takePhoto } from '../../shop/photos.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import { tell } from '../../ui/tell.ts';
 
 /** Pieces that are not to be used: taken aside with a reason and a photo, and what becomes of them. */
 export function Aside({ item, free }: { item: PlanItem; free: number }) {
@@ -30,10 +32,10 @@ export function Aside({ item, free }: { item: PlanItem; free: number }) {
     setFault(undefined);
   };
   return (
-    <section aria-label="Taken aside" className="mt-3">
+    <section aria-label={say('Taken aside')} className="mt-3">
       {apart > 0 && (
         <div className="border-2 border-bad p-3">
-          <p className="font-bold">{apart} taken aside</p>
+          <p className="font-bold">{tell('{apart} taken aside', { apart })}</p>
           <ul className="text-sm">
             {line.apart?.map(({ commandId, quantity, reason, photo: shown, by }) => (
               <li key={commandId}>
@@ -47,7 +49,7 @@ export function Aside({ item, free }: { item: PlanItem; free: number }) {
                       target="_blank"
                       rel="noreferrer"
                     >
-                      photo
+                      {say('photo')}
                     </a>
                   </>
                 )}
@@ -55,30 +57,30 @@ export function Aside({ item, free }: { item: PlanItem; free: number }) {
             ))}
           </ul>
           <div className="mt-2 grid grid-cols-2 gap-2">
-            <Button onClick={() => setAsking('tray')}>Good after all</Button>
-            <Button onClick={() => setAsking('scrap')}>Scrap it</Button>
+            <Button onClick={() => setAsking('tray')}>{say('Good after all')}</Button>
+            <Button onClick={() => setAsking('scrap')}>{say('Scrap it')}</Button>
           </div>
         </div>
       )}
       {line.count && free > 0 && (
         <Button className="mt-2 w-full" onClick={() => setAsking('aside')}>
-          Take one aside
+          {say('Take one aside')}
         </Button>
       )}
       <ReasonSheet
         open={asking === 'aside'}
         onClose={close}
-        title={`Take aside: ${item.line} ${item.name}`}
-        label="What is wrong with it?"
-        confirm="Take it aside"
-        usual={['Damaged thread', 'Bent', 'Wrong finish', 'Not what the sheet says']}
+        title={say('Take aside: {line} {name}', { line: item.line, name: item.name })}
+        label={say('What is wrong with it?')}
+        confirm={say('Take it aside')}
+        usual={[say('Damaged thread'), say('Bent'), say('Wrong finish'), say('Not what the sheet says')]}
         onReason={(reason) => {
           give({ type: 'setApart', item: item.id, quantity: 1, reason, ...(photo ? { photo } : {}) });
           close();
         }}
       >
         <label className="flex min-h-14 cursor-pointer items-center justify-center border-2 border-ink px-4 font-bold">
-          {photo ? 'Photo kept. Take another' : 'Take a photo of it'}
+          {photo ? say('Photo kept. Take another') : say('Take a photo of it')}
           <input
             type="file"
             accept="image/*"
@@ -96,17 +98,21 @@ export function Aside({ item, free }: { item: PlanItem; free: number }) {
       <ReasonSheet
         open={asking === 'tray' || asking === 'scrap'}
         onClose={close}
-        title={asking === 'tray' ? 'Good after all' : 'Scrap it'}
-        label="Why?"
-        confirm={asking === 'tray' ? 'Back on the tray' : 'To scrap'}
-        usual={asking === 'tray' ? ['Thread chased, nut runs on', 'Dressed and looked at again'] : ['Cannot be used']}
+        title={asking === 'tray' ? say('Good after all') : say('Scrap it')}
+        label={say('Why?')}
+        confirm={asking === 'tray' ? say('Back on the tray') : say('To scrap')}
+        usual={
+          asking === 'tray'
+            ? [say('Thread chased, nut runs on'), say('Dressed and looked at again')]
+            : [say('Cannot be used')]
+        }
         onReason={(reason) => {
           if (asking === 'tray' || asking === 'scrap')
             give({ type: 'endApart', item: item.id, quantity: 1, to: asking, reason });
           close();
         }}
       >
-        <p>One of {apart}.</p>
+        <p>{tell('One of {apart}.', { apart })}</p>
       </ReasonSheet>
     </section>
   );

@@ -4,6 +4,7 @@ import { Link, useSearchParams } from 'react-router';
 import { discrepancyCsv } from '#contract/discrepancy-csv.ts';
 import { classText } from '#contract/wording/class-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { discrepancies } from '#core/job/discrepancies.ts';
 import { hardwareLedger, shortages } from '#core/job/hardware-ledger.ts';
 import { lineState } from '#core/job/job-state.ts';
@@ -20,6 +21,7 @@ import { useSettings } from '../../shop/settings.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { Aside } from './Aside.tsx';
 import { CountedLine } from './CountedLine.tsx';
 import { Place, Spares, ToolVotes, Varies, WhereTheyAre } from './LineFacts.tsx';
@@ -47,8 +49,8 @@ function bagsOf(plan: Plan): Bag[] {
     const [key, title] = inTheBox(item)
       ? [`${item.kit} ${item.bag}`, kit ? `${kit}: ${item.bag}` : item.bag]
       : item.source === 'factory'
-        ? ['vehicle', 'Comes off the vehicle: counted when it is in the hand']
-        : ['shop', 'From the shop’s shelf'];
+        ? ['vehicle', say('Comes off the vehicle: counted when it is in the hand')]
+        : ['shop', say('From the shop’s shelf')];
     const bag = bags.get(key) ?? { key, title, items: [] };
     bag.items.push(item);
     bags.set(key, bag);
@@ -167,13 +169,21 @@ export default function CheckIn() {
       .flatMap((item) => (item.codes ?? []).map((entry) => ({ item, ...entry })))
       .find((entry) => entry.code.toLowerCase() === wanted);
     if (!hit) {
-      setScanned(`Nothing on the list carries ${code}.`);
+      setScanned(say('Nothing on the list carries {code}.', { code }));
       return true;
     }
     const found = (lineState(state, hit.item.id).count?.found ?? 0) + hit.pieces;
     setChosen(hit.item.id);
     rows.current.get(hit.item.id)?.scrollIntoView({ block: 'nearest' });
-    if (count(hit.item, found)) setScanned(`${hit.item.line} ${hit.item.name}: ${hit.pieces} more, ${found} in all.`);
+    if (count(hit.item, found))
+      setScanned(
+        say('{line} {name}: {pieces} more, {found} in all.', {
+          line: hit.item.line,
+          name: hit.item.name,
+          pieces: hit.pieces,
+          found,
+        }),
+      );
     return true;
   });
 
@@ -182,15 +192,13 @@ export default function CheckIn() {
       <main className="flex-1 bg-bench px-4 pb-28 lg:min-h-0 lg:overflow-y-auto lg:px-5 lg:pb-6">
         <div className="border-b border-rule bg-bench py-3 lg:sticky lg:top-0 lg:z-10">
           <div className="flex flex-wrap items-center justify-between gap-x-4 gap-y-2">
-            <h1 className="plate text-3xl">Packing list</h1>
-            <p className="figures">
-              {counted} of {boxed.length} lines counted
-            </p>
+            <h1 className="plate text-3xl">{say('Packing list')}</h1>
+            <p className="figures">{tell('{counted} of {count} lines counted', { counted, count: boxed.length })}</p>
             <Button className="min-h-11! whitespace-nowrap" hotkey="B" onClick={() => setAsking(true)}>
-              Which bolt is this?
+              {say('Which bolt is this?')}
             </Button>
             <Button className="min-h-11! whitespace-nowrap" hotkey="M" onClick={() => setMapped(true)}>
-              Tray map
+              {say('Tray map')}
             </Button>
           </div>
           {scanned && (
@@ -200,8 +208,10 @@ export default function CheckIn() {
           )}
           <p className="hidden text-sm text-ink-2 sm:block">
             {scaled
-              ? 'Hardware is drawn life-size on this screen: lay it on the glass and compare.'
-              : 'Not life-size yet: under your initials, lay a bank card on the outline and slide until they match.'}
+              ? say('Hardware is drawn life-size on this screen: lay it on the glass and compare.')
+              : say(
+                  'Not life-size yet: under your initials, lay a bank card on the outline and slide until they match.',
+                )}
           </p>
         </div>
         {bags.map(({ key, title, items }) => (
@@ -233,7 +243,7 @@ export default function CheckIn() {
           {current && (
             <>
               <h2 className="plate text-3xl">
-                Line {current.line} · {current.name}
+                {tell('Line {line} · {name}', { line: current.line, name: current.name })}
               </h2>
               <PieceFacts item={current} />
               <PieceViews item={current} pxPerMm={pxPerMm} />
@@ -243,27 +253,27 @@ export default function CheckIn() {
               <Varies item={current} />
               <LookAlikes alikes={alikes.get(current.id) ?? []} />
               <div className="mt-4 grid grid-cols-[1fr_auto_1fr] items-center gap-3">
-                <Button aria-label="One fewer" className="text-3xl" onClick={() => step(-1)}>
+                <Button aria-label={say('One fewer')} className="text-3xl" onClick={() => step(-1)}>
                   −
                 </Button>
-                <output aria-label="Counted" className="figures min-w-24 text-center text-6xl font-bold">
+                <output aria-label={say('Counted')} className="figures min-w-24 text-center text-6xl font-bold">
                   {typed || (lineState(state, current.id).count?.found ?? '–')}
                 </output>
-                <Button aria-label="One more" className="text-3xl" onClick={() => step(1)}>
+                <Button aria-label={say('One more')} className="text-3xl" onClick={() => step(1)}>
                   +
                 </Button>
               </div>
               <div className="mt-3 grid grid-cols-2 gap-2">
                 <Button hotkey="D" onClick={damage} disabled={!lineState(state, current.id).count}>
-                  One damaged
+                  {say('One damaged')}
                 </Button>
                 <Button hotkey="U" onClick={() => give({ type: 'undo' })}>
-                  Take back
+                  {say('Take back')}
                 </Button>
               </div>
               {current.kind !== 'part' && current.kind !== 'compound' && (
                 <Button className="mt-2 w-full" hotkey="G" onClick={() => setWeighing(true)}>
-                  Count by weight
+                  {say('Count by weight')}
                 </Button>
               )}
               <Serials key={current.id} item={current} />
@@ -282,7 +292,7 @@ export default function CheckIn() {
               href={`/api/jobs/${document.id}/box.pdf`}
               download
             >
-              {numberOf(wrong.length, 'line')} for the maker, as PDF
+              {tell('{numberOf} for the maker, as PDF', { numberOf: numberOf(wrong.length, 'line') })}
             </a>
           )}
           {wrong.length > 0 && (
@@ -290,24 +300,27 @@ export default function CheckIn() {
               className="mt-2 w-full"
               onClick={() => saveFile(`${document.number}-box.csv`, 'text/csv', discrepancyCsv(plan, wrong))}
             >
-              The same as CSV
+              {say('The same as CSV')}
             </Button>
           )}
           <Keys />
           {open.length === 0 && (
             <p className="mt-5">
-              Every line is counted.{' '}
-              <Link className="font-bold underline" to="../line">
-                On to the line
-              </Link>
+              {tell('Every line is counted. {link}', {
+                link: (
+                  <Link className="font-bold underline" to="../line">
+                    {say('On to the line')}
+                  </Link>
+                ),
+              })}
             </p>
           )}
         </div>
         {open.length > 0 && current && (
           <ActionBar onClick={allHere}>
             {typed === ''
-              ? `Line ${current.line}: all ${current.quantity} here`
-              : `Line ${current.line}: ${typed} found`}
+              ? say('Line {line}: all {quantity} here', { line: current.line, quantity: current.quantity })
+              : say('Line {line}: {typed} found', { line: current.line, typed })}
           </ActionBar>
         )}
       </aside>
@@ -323,7 +336,7 @@ export default function CheckIn() {
           else count(waiting.item, waiting.found, undefined, { read });
         }}
       />
-      <Sheet open={mapped} onClose={() => setMapped(false)} title="Where it lies" wide>
+      <Sheet open={mapped} onClose={() => setMapped(false)} title={say('Where it lies')} wide>
         <TrayMap
           onPick={(item) => {
             setMapped(false);
@@ -331,7 +344,7 @@ export default function CheckIn() {
           }}
         />
       </Sheet>
-      <Sheet open={asking} onClose={() => setAsking(false)} title="Which bolt is this?" wide>
+      <Sheet open={asking} onClose={() => setAsking(false)} title={say('Which bolt is this?')} wide>
         <WhichBolt
           items={lines}
           onTake={(item) => {
@@ -351,10 +364,10 @@ export default function CheckIn() {
       <ReasonSheet
         open={stockFor !== undefined}
         onClose={() => setStockFor(undefined)}
-        title="From shop stock"
-        label="Which pieces, same class and length?"
-        confirm="Use them"
-        usual={['Same class and length from the rack', 'Next class up, same length']}
+        title={say('From shop stock')}
+        label={say('Which pieces, same class and length?')}
+        confirm={say('Use them')}
+        usual={[say('Same class and length from the rack'), say('Next class up, same length')]}
         onReason={(reason) => {
           const missing = short.find((entry) => entry.item.id === stockFor?.id);
           if (missing) give({ type: 'useShopStock', item: missing.item.id, quantity: missing.short, reason });
@@ -362,8 +375,11 @@ export default function CheckIn() {
         }}
       >
         <p>
-          {short.find((entry) => entry.item.id === stockFor?.id)?.short} × {stockFor?.name}
-          {stockFor?.propertyClass ? `, ${classText(stockFor.propertyClass)}` : ''}. It goes on the record.
+          {tell('{short} × {name}{which}. It goes on the record.', {
+            short: short.find((entry) => entry.item.id === stockFor?.id)?.short,
+            name: stockFor?.name,
+            which: stockFor?.propertyClass ? `, ${classText(stockFor.propertyClass)}` : '',
+          })}
         </p>
       </ReasonSheet>
     </div>

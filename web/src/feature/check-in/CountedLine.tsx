@@ -1,9 +1,11 @@
 import { classText } from '#contract/wording/class-text.ts';
 import { HEAD_TEXT, NUT_TEXT } from '#contract/wording/en/terms.ts';
 import { formBeside } from '#contract/wording/form-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { inTheBox } from '#core/kit/put-on.ts';
 import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
+import { tell } from '../../ui/tell.ts';
 
 /** Pieces drawn beside each other at most. */
 const DRAWN = 4;
@@ -35,16 +37,21 @@ function standingOf({
     return inTheBox(item)
       ? {
           short,
-          text: selected && typed === '' ? 'Counting' : 'Not counted',
+          text: selected && typed === '' ? say('Counting') : say('Not counted'),
           dress: selected ? 'bg-paint text-on-paint border-paint' : 'border-rule text-ink-2',
         }
-      : { short, text: 'When in hand', dress: 'border-rule text-ink-2' };
-  if (short > 0) return { short, text: `${short} short`, dress: 'border-bad text-bad bg-sheet' };
-  if (damaged > 0) return { short, text: `${damaged} damaged`, dress: 'border-bad text-bad bg-sheet' };
-  if (found > item.quantity) return { short, text: `${found - item.quantity} over`, dress: 'border-ink bg-sheet' };
+      : { short, text: say('When in hand'), dress: 'border-rule text-ink-2' };
+  if (short > 0) return { short, text: say('{short} short', { short }), dress: 'border-bad text-bad bg-sheet' };
+  if (damaged > 0) return { short, text: say('{damaged} damaged', { damaged }), dress: 'border-bad text-bad bg-sheet' };
+  if (found > item.quantity)
+    return { short, text: say('{found} over', { found: found - item.quantity }), dress: 'border-ink bg-sheet' };
   if (found < item.quantity)
-    return { short, text: `${item.quantity - found} fewer, enough`, dress: 'border-ink bg-sheet' };
-  return { short, text: 'All here', dress: 'bg-plate text-on-plate border-plate' };
+    return {
+      short,
+      text: say('{quantity} fewer, enough', { quantity: item.quantity - found }),
+      dress: 'border-ink bg-sheet',
+    };
+  return { short, text: say('All here'), dress: 'bg-plate text-on-plate border-plate' };
 }
 
 interface CountedLineProps {
@@ -67,7 +74,7 @@ export function CountedLine(props: CountedLineProps) {
   const { item, selected, typed, found, alike, pxPerMm, refer, onSelect, onAll } = props;
   const { short, text, dress } = standingOf(props);
   const pieces = DRAWN_ONCE.has(item.kind) ? 1 : Math.min(DRAWN, item.quantity);
-  const handed = [item.side, item.mark && `stamped ${item.mark}`].filter(Boolean).join(', ');
+  const handed = [item.side, item.mark && say('stamped {mark}', { mark: item.mark })].filter(Boolean).join(', ');
   return (
     <li
       ref={refer}
@@ -95,7 +102,9 @@ export function CountedLine(props: CountedLineProps) {
           </span>
           {handed && <span className="block text-sm font-bold">{handed}</span>}
           {item.facing && <span className="block text-sm">{item.facing}</span>}
-          {alike.length > 0 && <span className="block text-sm font-bold">looks like {alike.join(', ')}</span>}
+          {alike.length > 0 && (
+            <span className="block text-sm font-bold">{tell('looks like {alike}', { alike: alike.join(', ') })}</span>
+          )}
         </span>
         <span className="flex min-w-0 flex-wrap items-center gap-2 overflow-hidden">
           {Array.from({ length: pieces }, (_, index) => index).map((index) => (
@@ -112,7 +121,9 @@ export function CountedLine(props: CountedLineProps) {
             />
           ))}
           {pieces < item.quantity && pieces > 1 && (
-            <span className="figures text-sm text-ink-2">and {item.quantity - pieces} more</span>
+            <span className="figures text-sm text-ink-2">
+              {tell('and {quantity} more', { quantity: item.quantity - pieces })}
+            </span>
           )}
         </span>
       </button>
@@ -122,7 +133,11 @@ export function CountedLine(props: CountedLineProps) {
       <button
         type="button"
         onClick={onAll}
-        aria-label={`${item.line}: ${text}. Press when all ${item.quantity} are here`}
+        aria-label={say('{line}: {text}. Press when all {quantity} are here', {
+          line: item.line,
+          text,
+          quantity: item.quantity,
+        })}
         className={`plate relative min-h-12 w-32 border-2 px-2 text-lg ${dress}`}
       >
         {text}

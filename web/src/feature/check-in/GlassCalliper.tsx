@@ -1,6 +1,8 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 
 /** What a distance on the glass may be taken as. */
 export type GlassUse = 'majorMm' | 'lengthMm' | 'pitchMm';
@@ -36,19 +38,20 @@ export function GlassCalliper({ onTake }: { onTake: (use: GlassUse, mm: number) 
   if (!scaled)
     return (
       <p className="border-l-4 border-ink pl-3">
-        To measure on the glass the screen is scaled first: open Settings by your initials, lay a bank card on the
-        outline and slide until they match.
+        {say(
+          'To measure on the glass the screen is scaled first: open Settings by your initials, lay a bank card on the outline and slide until they match.',
+        )}
       </p>
     );
   return (
-    <section aria-label="On the glass" className="grid gap-2">
-      <p className="text-sm text-ink-2">Lay the piece on the screen and slide the lines against it.</p>
+    <section aria-label={say('On the glass')} className="grid gap-2">
+      <p className="text-sm text-ink-2">{say('Lay the piece on the screen and slide the lines against it.')}</p>
       <svg
         width={WIDE_PX}
         height={110}
         className="max-w-full border-2 border-ink bg-sheet"
         role="img"
-        aria-label={`${mm} mm between the lines`}
+        aria-label={say('{mm} mm between the lines', { mm })}
       >
         {Array.from({ length: Math.floor(wideMm) + 1 }, (_, at) => (
           <line
@@ -66,21 +69,21 @@ export function GlassCalliper({ onTake }: { onTake: (use: GlassUse, mm: number) 
           <line key={index} x1={at * pxPerMm} x2={at * pxPerMm} y1={0} y2={110} stroke="var(--bad)" strokeWidth={2} />
         ))}
       </svg>
-      {slider('Left line', left, setLeft)}
-      {slider('Right line', right, setRight)}
+      {slider(say('Left line'), left, setLeft)}
+      {slider(say('Right line'), right, setRight)}
       <div className="flex flex-wrap gap-2">
         <Button className="min-h-11!" disabled={mm <= 0} onClick={() => onTake('majorMm', mm)}>
-          {mm} mm is the diameter
+          {tell('{mm} mm is the diameter', { mm })}
         </Button>
         <Button className="min-h-11!" disabled={mm <= 0} onClick={() => onTake('lengthMm', mm)}>
-          the length
+          {say('the length')}
         </Button>
         <Button
           className="min-h-11!"
           disabled={mm <= 0}
           onClick={() => onTake('pitchMm', Math.round((mm / SPAN) * 1000) / 1000)}
         >
-          {SPAN} threads long
+          {tell('{span} threads long', { span: SPAN })}
         </Button>
       </div>
     </section>

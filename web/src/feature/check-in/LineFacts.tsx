@@ -1,5 +1,6 @@
 import { conditionText } from '#contract/wording/condition-text.ts';
 import { placesText } from '#contract/wording/piece-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { toolVoteText } from '#contract/wording/tool-vote-text.ts';
 import type { LedgerLine } from '#core/job/hardware-ledger.ts';
 import { placesOfLine } from '#core/job/piece-places.ts';
@@ -8,13 +9,15 @@ import type { PlanItem } from '#core/kit/plan.ts';
 import { toolsAgainst } from '#core/kit/tool-vote.ts';
 import { placeName } from '#core/kit/tray-layout.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { tell } from '../../ui/tell.ts';
 
 /** What the sheet's own tools say against a line's thread. */
 export function ToolVotes({ item }: { item: PlanItem }) {
   const { plan } = useOpenJob();
   return toolsAgainst(plan, item).map((contradiction) => (
     <p key={contradiction.code} className="mt-3 border-2 border-bad p-3">
-      <b>The tools speak against {item.thread?.replaceAll('x', '×')}.</b> {toolVoteText(contradiction)}
+      <b>{tell('The tools speak against {replaceAll}.', { replaceAll: item.thread?.replaceAll('x', '×') })}</b>{' '}
+      {toolVoteText(contradiction)}
     </p>
   ));
 }
@@ -23,9 +26,14 @@ export function ToolVotes({ item }: { item: PlanItem }) {
 export function Spares({ item, over }: { item: PlanItem; over: number }) {
   return (
     <p className="mt-3 text-sm text-ink-2">
-      {item.needed} used
-      {item.expectedSpare > 0 ? `, ${item.expectedSpare} left over for the owner` : ', none left over'}
-      {over > 0 ? `; ${over} more than the sheet says` : ''}.
+      {tell('{needed} used{which}{which2}.', {
+        needed: item.needed,
+        which:
+          item.expectedSpare > 0
+            ? say(', {expectedSpare} left over for the owner', { expectedSpare: item.expectedSpare })
+            : say(', none left over'),
+        which2: over > 0 ? say('; {over} more than the sheet says', { over }) : '',
+      })}
     </p>
   );
 }
@@ -36,7 +44,10 @@ export function Place({ item }: { item: PlanItem }) {
   const place = traysOf(plan, state).places.get(item.id);
   return place ? (
     <p className="mt-2">
-      Lies in <b>{place.tray}</b>, compartment <b className="figures">{placeName(place)}</b>
+      {tell('Lies in {tray}, compartment {placeName}', {
+        tray: <b>{place.tray}</b>,
+        placeName: <b className="figures">{placeName(place)}</b>,
+      })}
     </p>
   ) : null;
 }
@@ -54,14 +65,19 @@ export function Varies({ item }: { item: PlanItem }) {
     <div className="mt-2 text-sm text-ink-2">
       {own?.quantities?.map(({ quantity, when }) => (
         <p key={JSON.stringify(when ?? quantity)}>
-          {quantity} {when ? `where ${conditionText(source, when)}` : 'otherwise'}
-          {quantity === item.quantity ? ': this vehicle' : ''}
+          {quantity}{' '}
+          {when ? say('where {conditionText}', { conditionText: conditionText(source, when) }) : say('otherwise')}
+          {quantity === item.quantity ? say(': this vehicle') : ''}
         </p>
       ))}
       {lots.map(({ code, pieces }) => (
         <p key={code}>
-          Comes by the {pieces}: {Math.ceil(item.needed / pieces)} × {pieces} less {item.needed} used leaves{' '}
-          {Math.ceil(item.needed / pieces) * pieces - item.needed}.
+          {tell('Comes by the {pieces}: {needed} × {pieces} less {needed2} used leaves {needed3}.', {
+            pieces,
+            needed: Math.ceil(item.needed / pieces),
+            needed2: item.needed,
+            needed3: Math.ceil(item.needed / pieces) * pieces - item.needed,
+          })}
         </p>
       ))}
     </div>
@@ -75,8 +91,8 @@ export function WhereTheyAre({ line }: { line: LedgerLine | undefined }) {
   const places = placesText(plan, placesOfLine(plan, state, line));
   if (places.length === 0) return null;
   return (
-    <section aria-label="Where they are" className="mt-3 border-t border-rule pt-2">
-      <h3 className="text-sm font-bold">Where they are</h3>
+    <section aria-label={say('Where they are')} className="mt-3 border-t border-rule pt-2">
+      <h3 className="text-sm font-bold">{say('Where they are')}</h3>
       <ul>
         {places.map((text) => (
           <li key={text}>{text}</li>

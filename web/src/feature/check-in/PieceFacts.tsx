@@ -1,26 +1,34 @@
 import { classText } from '#contract/wording/class-text.ts';
 import { formBeside } from '#contract/wording/form-text.ts';
 import { differenceText, mixedUpText } from '#contract/wording/look-alike-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { LookAlike } from '#core/kit/look-alike.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { HardwareDrawing, isLifeSize, lacksForDrawing } from '../../drawing/HardwareDrawing.tsx';
 import { CheckRuler, HeadFront } from '../../drawing/HeadFront.tsx';
 import { WasherSide } from '../../drawing/piece/washer.tsx';
+import { tell } from '../../ui/tell.ts';
 
 /** All that a piece is known by. */
 export function PieceFacts({ item }: { item: PlanItem }) {
   const facts = [
     formBeside(item.name, item.form),
-    item.thread && `thread ${item.thread.replaceAll('x', '×')}${item.leftHand ? ', left-hand' : ''}`,
-    item.lengthMm && item.kind !== 'part' && `${item.lengthMm} mm long`,
+    item.thread &&
+      say('thread {replaceAll}{which}', {
+        replaceAll: item.thread.replaceAll('x', '×'),
+        which: item.leftHand ? say(', left-hand') : '',
+      }),
+    item.lengthMm && item.kind !== 'part' && say('{lengthMm} mm long', { lengthMm: item.lengthMm }),
     item.propertyClass && classText(item.propertyClass),
     item.finish,
-    item.acrossFlatsMm && item.kind !== 'part' && `${item.acrossFlatsMm} mm across flats`,
+    item.acrossFlatsMm &&
+      item.kind !== 'part' &&
+      say('{acrossFlatsMm} mm across flats', { acrossFlatsMm: item.acrossFlatsMm }),
     item.insideMm &&
       item.outsideMm &&
       `${item.insideMm} inside, ${item.outsideMm} outside, ${item.thicknessMm ?? '?'} thick`,
-    item.locking && (item.locking === 'nylon' ? 'nylon ring' : 'grips by its own thread'),
-    item.singleUse && 'use once',
+    item.locking && (item.locking === 'nylon' ? say('nylon ring') : say('grips by its own thread')),
+    item.singleUse && say('use once'),
   ].filter(Boolean);
   return (
     <>
@@ -49,11 +57,11 @@ export function PieceViews({ item, pxPerMm }: { item: PlanItem; pxPerMm: number 
 /** Which side, which stamp, which way round: read off the part itself, from the driver's seat. */
 function HandedFacts({ item }: { item: PlanItem }) {
   const rows = [
-    ['For the', item.side, ', from the driver’s seat'],
-    ['Stamped', item.mark, ''],
-    ['Way round', item.facing, ''],
-    ['In it', item.insert, ''],
-    ['Before it goes on', item.treatment, ''],
+    [say('For the'), item.side, say(', from the driver’s seat')],
+    [say('Stamped'), item.mark, ''],
+    [say('Way round'), item.facing, ''],
+    [say('In it'), item.insert, ''],
+    [say('Before it goes on'), item.treatment, ''],
   ].flatMap(([name, value, after]) => (value ? [{ name, value, after }] : []));
   if (rows.length === 0) return null;
   return (
@@ -75,8 +83,8 @@ function HandedFacts({ item }: { item: PlanItem }) {
 export function LookAlikes({ alikes }: { alikes: ReadonlyArray<LookAlike<PlanItem>> }) {
   if (alikes.length === 0) return null;
   return (
-    <section aria-label="Looks like" className="mt-3 border-2 border-ink p-3">
-      <h3 className="font-bold">Do not take for it</h3>
+    <section aria-label={say('Looks like')} className="mt-3 border-2 border-ink p-3">
+      <h3 className="font-bold">{say('Do not take for it')}</h3>
       <ul>
         {alikes.map(({ piece, differs }) => (
           <li key={piece.id} className="mt-1">
@@ -84,7 +92,9 @@ export function LookAlikes({ alikes }: { alikes: ReadonlyArray<LookAlike<PlanIte
               {piece.line} {piece.name}
             </b>
             {/* The other's own figures stand with the other. */}
-            <span className="block">This one: {differs.map(differenceText).join('; ')}.</span>
+            <span className="block">
+              {tell('This one: {differs}.', { differs: differs.map(differenceText).join('; ') })}
+            </span>
             {differs.slice(0, 1).map((difference) => {
               const text = mixedUpText(difference);
               return (

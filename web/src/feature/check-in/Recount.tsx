@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { lineState } from '#core/job/job-state.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
@@ -18,27 +19,34 @@ export function Recount({ item }: { item: PlanItem }) {
   if (!count) return null;
   const mine = count.by.id === me;
   const number = typedNumber(typed);
-  const fault = typed !== '' && !(Number.isInteger(number) && number >= 0) ? 'A whole number from 0.' : undefined;
+  const fault = typed !== '' && !(Number.isInteger(number) && number >= 0) ? say('A whole number from 0.') : undefined;
   return (
     <div className="mt-2">
       {recount && (
         <p className={recount.agrees ? '' : 'font-bold text-bad'}>
           {recount.agrees
-            ? `Counted twice: ${count.by.name} and ${recount.by.name} agree.`
-            : `${count.by.name} counted ${count.found}, ${recount.by.name} ${recount.found}. Count the line again.`}
+            ? say('Counted twice: {name} and {name2} agree.', { name: count.by.name, name2: recount.by.name })
+            : say('{name} counted {found}, {name2} {found2}. Count the line again.', {
+                name: count.by.name,
+                found: count.found,
+                name2: recount.by.name,
+                found2: recount.found,
+              })}
         </p>
       )}
       {!recount && !mine && (
         <Button className="w-full" onClick={() => setCounting(true)}>
-          Count again, without looking
+          {say('Count again, without looking')}
         </Button>
       )}
-      {!recount && mine && <p className="text-sm text-ink-2">Counted by you: a second count is somebody else’s.</p>}
+      {!recount && mine && (
+        <p className="text-sm text-ink-2">{say('Counted by you: a second count is somebody else’s.')}</p>
+      )}
       <Sheet
         open={counting}
         onClose={() => setCounting(false)}
-        title={`Second count: ${item.line} ${item.name}`}
-        description="The first count is not shown. Tip them out and count."
+        title={say('Second count: {line} {name}', { line: item.line, name: item.name })}
+        description={say('The first count is not shown. Tip them out and count.')}
       >
         <form
           className="grid gap-3"
@@ -51,7 +59,7 @@ export function Recount({ item }: { item: PlanItem }) {
             }
           }}
         >
-          <FormField id="second-count" label="Pieces" fault={fault}>
+          <FormField id="second-count" label={say('Pieces')} fault={fault}>
             <input
               id="second-count"
               inputMode="numeric"
@@ -63,7 +71,7 @@ export function Recount({ item }: { item: PlanItem }) {
             />
           </FormField>
           <Button type="submit" tone="primary" disabled={typed === '' || fault !== undefined}>
-            That many
+            {say('That many')}
           </Button>
         </form>
       </Sheet>

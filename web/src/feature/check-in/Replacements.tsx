@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import type { SupplierAnswer } from '#contract/shelf.ts';
+import { say } from '#contract/wording/say.ts';
 import { substituteText } from '#contract/wording/substitute-text.ts';
 import { clockAndDay, waitText } from '#contract/wording/wait-text.ts';
 import { leftOnShelf, type ShelfLine, stockPieceOf } from '#core/crib/shelf.ts';
@@ -17,6 +18,7 @@ import ShopData from '../../shop/ShopData.tsx';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { kitWorker, workerFailure } from '../../worker/kit-worker.ts';
 
 /** The ways out of a shortage: what the shop's drawers hold, what the supplier promises, and what has come. */
@@ -48,49 +50,55 @@ function WaysOut({ shortage, onOther }: { shortage: Shortage; onOther: () => voi
     });
   return (
     <div className="mt-2 grid gap-2">
-      {failure && <p className="text-sm text-ink-2">The shop’s drawers cannot be looked into now. {failure}</p>}
+      {failure && (
+        <p className="text-sm text-ink-2">
+          {tell('The shop’s drawers cannot be looked into now. {failure}', { failure })}
+        </p>
+      )}
       {shelf && offered.length === 0 && (
-        <p className="text-sm text-ink-2">No drawer of the shop holds one that may stand in for it.</p>
+        <p className="text-sm text-ink-2">{say('No drawer of the shop holds one that may stand in for it.')}</p>
       )}
       {offered.slice(0, 3).map(({ piece, verdict, differences }) => (
         <div key={piece.id} className="border-l-4 border-ink pl-3">
           <p>
-            <b>
-              Drawer {piece.bin}: {piece.name}
-            </b>{' '}
-            <span className="text-ink-2">{leftOnShelf(piece)} there</span>
+            <b>{tell('Drawer {bin}: {name}', { bin: piece.bin, name: piece.name })}</b>{' '}
+            <span className="text-ink-2">{tell('{leftOnShelf} there', { leftOnShelf: leftOnShelf(piece) })}</span>
           </p>
           {differences.length > 0 && <p className="text-sm">{differences.map(substituteText).join('; ')}.</p>}
           {verdict === 'same' ? (
-            <Button className="mt-1" onClick={() => take(piece, `Same piece, drawer ${piece.bin}`)}>
-              Take {Math.min(short, leftOnShelf(piece))}
+            <Button className="mt-1" onClick={() => take(piece, say('Same piece, drawer {bin}', { bin: piece.bin }))}>
+              {tell('Take {short}', { short: Math.min(short, leftOnShelf(piece)) })}
             </Button>
           ) : role === 'lead' ? (
             <Button className="mt-1" onClick={() => setAsking({ line: piece, differences })}>
-              Take {Math.min(short, leftOnShelf(piece))}, as the lead
+              {tell('Take {short}, as the lead', { short: Math.min(short, leftOnShelf(piece)) })}
             </Button>
           ) : (
-            <p className="text-sm font-bold">It differs: a lead takes it on.</p>
+            <p className="text-sm font-bold">{say('It differs: a lead takes it on.')}</p>
           )}
         </div>
       ))}
       <div className="grid grid-cols-2 gap-2">
-        <Button onClick={onOther}>Use shop stock</Button>
+        <Button onClick={onOther}>{say('Use shop stock')}</Button>
         <Order shortage={shortage} />
       </div>
       <ReasonSheet
         open={asking !== undefined}
         onClose={() => setAsking(undefined)}
-        title={`Drawer ${asking?.line.bin ?? ''} in its place`}
-        label="Why may it stand in?"
-        confirm="Take it"
-        usual={['Stronger class, same grip', 'Longer, hole is open behind', 'Finish does not matter here']}
+        title={say('Drawer {bin} in its place', { bin: asking?.line.bin ?? '' })}
+        label={say('Why may it stand in?')}
+        confirm={say('Take it')}
+        usual={[
+          say('Stronger class, same grip'),
+          say('Longer, hole is open behind'),
+          say('Finish does not matter here'),
+        ]}
         onReason={(reason) => {
           if (asking) take(asking.line, reason);
           setAsking(undefined);
         }}
       >
-        <p>{asking?.differences.map(substituteText).join('; ')}. It goes on the record.</p>
+        <p>{tell('{value}. It goes on the record.', { value: asking?.differences.map(substituteText).join('; ') })}</p>
       </ReasonSheet>
     </div>
   );
@@ -160,39 +168,44 @@ function Order({ shortage: { item, short } }: { shortage: Shortage }) {
     <>
       {coming.length === 0 && (
         <Button disabled={busy} onClick={() => void ask()}>
-          Order {short}
+          {tell('Order {short}', { short })}
         </Button>
       )}
       {coming.map(({ order: number, quantity, supplier, promisedMs }) => (
         <div key={number} className="col-span-2 border-l-4 border-paint pl-3">
           <p>
-            <b>
-              {quantity} ordered, {number}
-            </b>{' '}
-            from {supplier}, promised for {clockAndDay(promisedMs, serverNowMs(), clock)}.
+            {tell('{quantity} from {supplier}, promised for {clockAndDay}.', {
+              quantity: <b>{tell('{quantity} ordered, {number}', { quantity, number })}</b>,
+              supplier,
+              clockAndDay: clockAndDay(promisedMs, serverNowMs(), clock),
+            })}
           </p>
           <Button
             className="mt-1"
             onClick={() => give({ type: 'takeArrival', item: item.id, quantity, order: number })}
           >
-            They are here
+            {say('They are here')}
           </Button>
         </div>
       ))}
       {answer && (
         <div className="col-span-2 border-2 border-ink p-3" aria-live="polite">
           <p>
-            <b>{answer.supplier}</b> promises {short} for {clockAndDay(answer.promisedMs, serverNowMs(), clock)}.
+            {tell('{supplier} promises {short} for {clockAndDay}.', {
+              supplier: <b>{answer.supplier}</b>,
+              short,
+              clockAndDay: clockAndDay(answer.promisedMs, serverNowMs(), clock),
+            })}
           </p>
           <p className="text-ink-2">
             {wait
               ? waitText(wait, document.slot?.promisedMs, serverNowMs(), clock)
-              : 'Working out what that does to the job.'}
+              : say('Working out what that does to the job.')}
           </p>
           <div className="mt-2 grid grid-cols-2 gap-2">
-            <Button onClick={() => setAnswer(undefined)}>Leave it</Button>
+            <Button onClick={() => setAnswer(undefined)}>{say('Leave it')}</Button>
             <Button tone="primary" disabled={busy} onClick={() => void order()}>
-              Order {short}
+              {tell('Order {short}', { short })}
             </Button>
           </div>
         </div>

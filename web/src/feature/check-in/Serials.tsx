@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { lineState } from '#core/job/job-state.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
@@ -10,20 +11,20 @@ export function Serials({ item }: { item: PlanItem }) {
   if (!item.serial) return null;
   const pieces = Math.max(item.quantity, count?.found ?? 0);
   return (
-    <section aria-label="Numbers of their own" className="mt-4 border-2 border-ink p-3">
-      <h3 className="font-bold">{pieces === 1 ? 'Number on it' : 'Numbers on them'}</h3>
+    <section aria-label={say('Numbers of their own')} className="mt-4 border-2 border-ink p-3">
+      <h3 className="font-bold">{pieces === 1 ? say('Number on it') : say('Numbers on them')}</h3>
       <div className="mt-1 grid gap-2">
         {Array.from({ length: pieces }, (_, index) => index + 1).map((piece) => (
           <CommitField
             key={piece}
-            label={pieces === 1 ? 'As it is stamped' : `Piece ${piece}`}
+            label={pieces === 1 ? say('As it is stamped') : say('Piece {piece}', { piece })}
             className="figures"
             value={serials.find((entry) => entry.piece === piece)?.serial ?? ''}
             onCommit={(typed) => {
-              if (typed.trim() === '') return 'Read it off the piece.';
+              if (typed.trim() === '') return say('Read it off the piece.');
               return give({ type: 'noteSerial', item: item.id, piece, serial: typed })
                 ? undefined
-                : 'Not taken: see above.';
+                : say('Not taken: see above.');
             }}
           />
         ))}

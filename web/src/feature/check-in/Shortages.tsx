@@ -1,5 +1,6 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { reachText, standsText } from '#contract/wording/reach-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { Shortage } from '#core/job/hardware-ledger.ts';
 import type { JobLog } from '#core/job/job-log.ts';
@@ -8,6 +9,7 @@ import { lineOf } from '#core/line/line.ts';
 import type { Reach } from '#core/rehearse/reach.ts';
 import { useJobStore } from '../../job/job-store.ts';
 import { serverNowMs } from '../../shop/clock.ts';
+import { tell } from '../../ui/tell.ts';
 import { kitWorker, workerFailure } from '../../worker/kit-worker.ts';
 
 /** Reads the server, which the floor does without: fetched when something is short. */
@@ -20,15 +22,21 @@ function waitingText(plan: Plan, { stations, acts }: Shortage): string {
   const labels = stations.map((id) => byId.get(id)?.label ?? id);
   const steps = [...new Set(acts.flatMap((id) => line.actById.get(id)?.step ?? []))].flatMap((id) => {
     const step = line.stepById.get(id);
-    return step ? [`step ${step.number}, ${stepTitle(plan, step.step)}`] : [];
+    return step
+      ? [say('step {number}, {stepTitle}', { number: step.number, stepTitle: stepTitle(plan, step.step) })]
+      : [];
   });
-  if (labels.length + steps.length === 0) return 'Nothing waits for it yet.';
+  if (labels.length + steps.length === 0) return say('Nothing waits for it yet.');
   const parts = [
     labels.length > 0 && `${labels.length === 1 ? 'station' : 'stations'} ${labels.join(', ')}`,
     ...steps,
   ].filter(Boolean);
   const text = parts.join('; ');
-  return `${text.charAt(0).toUpperCase()}${text.slice(1)} ${labels.length + steps.length === 1 ? 'waits' : 'wait'}; the rest can be worked.`;
+  return say('{charAt}{text} {count, plural, one {waits} other {wait}}; the rest can be worked.', {
+    charAt: text.charAt(0).toUpperCase(),
+    text: text.slice(1),
+    count: labels.length + steps.length,
+  });
 }
 
 /** Each line that is short, what waits for it, and the way out. */
@@ -44,10 +52,14 @@ export function Shortages({
   return short.map((shortage) => (
     <section key={shortage.item.id} className="mt-4 border-2 border-bad p-4">
       <h3 className="font-bold">
-        {shortage.short} short: {shortage.item.line} {shortage.item.name}
+        {tell('{short} short: {line}  {name}', {
+          short: shortage.short,
+          line: shortage.item.line,
+          name: shortage.item.name,
+        })}
       </h3>
       <p className="text-ink-2">{waitingText(plan, shortage)}</p>
-      <Suspense fallback={<p className="mt-2 text-ink-2">Looking into the drawers.</p>}>
+      <Suspense fallback={<p className="mt-2 text-ink-2">{say('Looking into the drawers.')}</p>}>
         <Replacements shortage={shortage} onOther={() => onStock(shortage)} />
       </Suspense>
     </section>
@@ -73,15 +85,15 @@ export function HowFar() {
   }, [log]);
   if (!log) return null;
   return (
-    <section aria-label="Without what is short" aria-live="polite" className="mt-4 border-l-4 border-ink pl-3">
-      <h3 className="font-bold">With what is there</h3>
+    <section aria-label={say('Without what is short')} aria-live="polite" className="mt-4 border-l-4 border-ink pl-3">
+      <h3 className="font-bold">{say('With what is there')}</h3>
       {told?.log === log && told.reach ? (
         <>
           <p>{reachText(log.plan, told.reach)}</p>
           {told.reach.stopsAt !== undefined && <p className="text-ink-2">{standsText(told.reach)}</p>}
         </>
       ) : (
-        <p className="text-ink-2">{(told?.log === log && told.failure) || 'Working it out.'}</p>
+        <p className="text-ink-2">{(told?.log === log && told.failure) || say('Working it out.')}</p>
       )}
     </section>
   );

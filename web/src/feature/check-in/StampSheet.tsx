@@ -1,4 +1,5 @@
 import { useHotkeys } from 'react-hotkeys-hook';
+import { say } from '#contract/wording/say.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
@@ -19,8 +20,8 @@ export function StampSheet({
     <Sheet
       open={item !== undefined}
       onClose={onClose}
-      title={`What is stamped on it? ${item?.line ?? ''} ${item?.name ?? ''}`}
-      description="Others of this visit look the same but for their stamp."
+      title={say('What is stamped on it? {line} {name}', { line: item?.line ?? '', name: item?.name ?? '' })}
+      description={say('Others of this visit look the same but for their stamp.')}
     >
       {item && <Stamps stamps={stamps} onRead={onRead} onClose={onClose} />}
     </Sheet>
@@ -48,7 +49,7 @@ function Stamps({
     <div className="grid gap-2">
       {/* First in order, so that a second press of the same key answers nothing. */}
       <Button className="order-last" onClick={onClose}>
-        None of these, or it cannot be read: leave it uncounted
+        {say('None of these, or it cannot be read: leave it uncounted')}
       </Button>
       <div className="grid grid-cols-2 gap-2">
         {stamps.map((stamp, index) => (

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { traysOf } from '#core/job/trays.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { placeName, type TrayPlace } from '#core/kit/tray-layout.ts';
@@ -6,6 +7,7 @@ import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { LabelButton } from '../../shop/LabelButton.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 
 /** Smaller than life: a compartment shows what lies in it, not how large it is. */
 const PX_PER_MM = 1.3;
@@ -33,8 +35,11 @@ export function TrayMap({ onPick }: { onPick?: (item: PlanItem) => void }) {
     <div className="grid grid-cols-[minmax(0,1fr)] gap-4">
       <p className="text-ink-2" aria-live="polite">
         {heldItem
-          ? `${heldItem.line} ${heldItem.name} in the hand: press the compartment it goes to.`
-          : 'Laid out as the work takes it, look-alikes apart. Press one to pick it up.'}
+          ? say('{line} {name} in the hand: press the compartment it goes to.', {
+              line: heldItem.line,
+              name: heldItem.name,
+            })
+          : say('Laid out as the work takes it, look-alikes apart. Press one to pick it up.')}
       </p>
       {trays.map((tray) => (
         <section key={tray.name} aria-label={tray.name}>
@@ -56,7 +61,7 @@ export function TrayMap({ onPick }: { onPick?: (item: PlanItem) => void }) {
                     key={placeName(place)}
                     type="button"
                     aria-pressed={id !== undefined && id === held}
-                    aria-label={`${placeName(place)}: ${item ? `${item.line} ${item.name}` : 'empty'}`}
+                    aria-label={`${placeName(place)}: ${item ? `${item.line} ${item.name}` : say('empty')}`}
                     className={`flex h-24 flex-col overflow-hidden border border-rule p-1 text-left ${id !== undefined && id === held ? 'bg-paint text-on-paint' : 'bg-sheet'}`}
                     onClick={() => press(place, id)}
                     onDoubleClick={() => item && onPick?.(item)}
@@ -86,14 +91,14 @@ export function TrayMap({ onPick }: { onPick?: (item: PlanItem) => void }) {
           href={`/api/jobs/${document.id}/tray-map.pdf`}
           download
         >
-          Tray map, PDF
+          {say('Tray map, PDF')}
         </a>
         <a
           className="inline-flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
           href={`/api/jobs/${document.id}/compartments.pdf`}
           download
         >
-          Labels of all, PDF
+          {say('Labels of all, PDF')}
         </a>
         {heldItem && heldPlace && (
           <LabelButton
@@ -106,10 +111,10 @@ export function TrayMap({ onPick }: { onPick?: (item: PlanItem) => void }) {
               { text: heldItem.name, mm: 2.5 },
             ]}
           >
-            Label of {heldItem.line}, PNG
+            {tell('Label of {line}, PNG', { line: heldItem.line })}
           </LabelButton>
         )}
-        {held && <Button onClick={() => setHeld(undefined)}>Put it back</Button>}
+        {held && <Button onClick={() => setHeld(undefined)}>{say('Put it back')}</Button>}
       </div>
     </div>
   );

@@ -1,34 +1,38 @@
 import { useId, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { countByWeight, type Weighed, type WeightCount, type WeightFault } from '#core/kit/count-by-weight.ts';
 import type { PlanItem } from '#core/kit/plan.ts';
 import { Button } from '../../ui/Button.tsx';
 import { typedNumber } from '../../ui/CommitField.tsx';
 import { inputLook } from '../../ui/FormField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 
 const FIELDS: ReadonlyArray<{ field: keyof Weighed; label: string; usual: string }> = [
-  { field: 'divisionG', label: 'Smallest step of the scale, g', usual: '0.1' },
-  { field: 'tareG', label: 'Empty bowl, g', usual: '0' },
-  { field: 'samplePieces', label: 'Pieces counted into it', usual: '' },
-  { field: 'sampleG', label: 'Bowl with those, g', usual: '' },
-  { field: 'allG', label: 'Bowl with all, g', usual: '' },
+  { field: 'divisionG', label: say('Smallest step of the scale, g'), usual: '0.1' },
+  { field: 'tareG', label: say('Empty bowl, g'), usual: '0' },
+  { field: 'samplePieces', label: say('Pieces counted into it'), usual: '' },
+  { field: 'sampleG', label: say('Bowl with those, g'), usual: '' },
+  { field: 'allG', label: say('Bowl with all, g'), usual: '' },
 ];
 
 const NEEDS: Record<keyof Weighed, string> = {
-  divisionG: 'Above nought.',
-  tareG: 'Nought or more.',
-  samplePieces: 'A whole number, one or more.',
-  sampleG: 'More than the empty bowl.',
-  allG: 'The empty bowl or more, and at most 5000 pieces.',
+  divisionG: say('Above nought.'),
+  tareG: say('Nought or more.'),
+  samplePieces: say('A whole number, one or more.'),
+  sampleG: say('More than the empty bowl.'),
+  allG: say('The empty bowl or more, and at most 5000 pieces.'),
 };
 
 function faultText(fault: Extract<WeightFault, { code: 'cannotTell' }>): string {
   const { pieces, wantedSample } = fault;
-  return `It cannot be told from one more or one less: about ${pieces}. ${
-    wantedSample === undefined
-      ? 'Count by hand, or use a finer scale.'
-      : `Count ${wantedSample} into the bowl and weigh again.`
-  }`;
+  return say('It cannot be told from one more or one less: about {pieces}. {which}', {
+    pieces,
+    which:
+      wantedSample === undefined
+        ? say('Count by hand, or use a finer scale.')
+        : say('Count {wantedSample} into the bowl and weigh again.', { wantedSample }),
+  });
 }
 
 /** Counts a line by weight: an empty bowl, a counted sample, and all of them. */
@@ -42,7 +46,7 @@ export function WeighSheet({
   onCount: (pieces: number) => void;
 }) {
   return (
-    <Sheet open={item !== undefined} onClose={onClose} title={`By weight: ${item?.name ?? ''}`}>
+    <Sheet open={item !== undefined} onClose={onClose} title={say('By weight: {name}', { name: item?.name ?? '' })}>
       {item && <Weighing key={item.id} onCount={onCount} />}
     </Sheet>
   );
@@ -90,7 +94,7 @@ function Weighing({ onCount }: { onCount: (pieces: number) => void }) {
       ))}
       {counted && <Outcome counted={counted} />}
       <Button type="submit" tone="primary" disabled={!counted?.ok}>
-        {counted?.ok ? `Count ${counted.value.pieces}` : 'Count it'}
+        {counted?.ok ? say('Count {pieces}', { pieces: counted.value.pieces }) : say('Count it')}
       </Button>
     </form>
   );
@@ -110,7 +114,10 @@ const Sure = ({ pieces, pieceG, sure }: WeightCount) => (
   <p role="status">
     <b className="figures text-3xl">{pieces}</b>{' '}
     <span className="text-ink-2">
-      of {pieceG.toFixed(2)} g each, {sure > 0.9995 ? 'as good as certain' : `${(sure * 100).toFixed(1)} % sure`}
+      {tell('of {pieceG} g each, {which}', {
+        pieceG: pieceG.toFixed(2),
+        which: sure > 0.9995 ? say('as good as certain') : say('{sure} % sure', { sure: (sure * 100).toFixed(1) }),
+      })}
     </span>
   </p>
 );

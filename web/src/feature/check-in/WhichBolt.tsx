@@ -1,6 +1,7 @@
 import { useId, useMemo, useState } from 'react';
 import { classText } from '#contract/wording/class-text.ts';
 import { differenceText, mixedUpText } from '#contract/wording/look-alike-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { type BoltMeasured, whichThread } from '#core/fastener/which-thread.ts';
 import { linesByWords, type WordsMeant } from '#core/kit/line-by-words.ts';
 import { lookAlikes } from '#core/kit/look-alike.ts';
@@ -12,6 +13,7 @@ import { useSettings } from '../../shop/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { typedNumber } from '../../ui/CommitField.tsx';
 import { inputLook } from '../../ui/FormField.tsx';
+import { tell } from '../../ui/tell.ts';
 import { GlassCalliper } from './GlassCalliper.tsx';
 
 /** Less likely than this a line is not shown. */
@@ -20,13 +22,13 @@ const SHOWN = 0.02;
 const SURE = 0.95;
 
 const NEXT_TEXT: Record<string, string> = {
-  lengthMm: 'its length, from under the head',
-  majorMm: 'its diameter, over the thread',
-  propertyClass: 'the mark on its head',
-  finish: 'its finish',
-  magnetic: 'a magnet held to it',
-  pitchMm: 'its pitch: a comb, a gauge, or ten threads on a scale',
-  acrossFlatsMm: 'the key that fits its head',
+  lengthMm: say('its length, from under the head'),
+  majorMm: say('its diameter, over the thread'),
+  propertyClass: say('the mark on its head'),
+  finish: say('its finish'),
+  magnetic: say('a magnet held to it'),
+  pitchMm: say('its pitch: a comb, a gauge, or ten threads on a scale'),
+  acrossFlatsMm: say('the key that fits its head'),
 };
 
 type FieldName = 'majorMm' | 'pitch' | 'lengthMm' | 'acrossFlatsMm';
@@ -66,33 +68,48 @@ export function WhichBolt({ items, onTake }: { items: readonly PlanItem[]; onTak
     <div className="grid gap-5 md:grid-cols-[16rem_minmax(0,1fr)]">
       <section className="grid content-start gap-3">
         <label className="grid gap-1 text-sm text-ink-2">
-          What it is called
+          {say('What it is called')}
           <input
             className={inputLook(false)}
-            placeholder="shock bolt, lug nut, 13 bolt"
+            placeholder={say('shock bolt, lug nut, 13 bolt')}
             maxLength={80}
             value={said}
             onChange={(event) => setSaid(event.target.value)}
           />
         </label>
-        <Reading label="Diameter over the thread, mm" fault={faults.majorMm} {...{ typed, put }} field="majorMm" />
         <Reading
-          label="Pitch, mm, or threads to the inch: 16 tpi"
+          label={say('Diameter over the thread, mm')}
+          fault={faults.majorMm}
+          {...{ typed, put }}
+          field="majorMm"
+        />
+        <Reading
+          label={say('Pitch, mm, or threads to the inch: 16 tpi')}
           fault={faults.pitch}
           {...{ typed, put }}
           field="pitch"
         />
-        <Reading label="Length from under the head, mm" fault={faults.lengthMm} {...{ typed, put }} field="lengthMm" />
-        <Reading label="Key that fits, mm" fault={faults.acrossFlatsMm} {...{ typed, put }} field="acrossFlatsMm" />
+        <Reading
+          label={say('Length from under the head, mm')}
+          fault={faults.lengthMm}
+          {...{ typed, put }}
+          field="lengthMm"
+        />
+        <Reading
+          label={say('Key that fits, mm')}
+          fault={faults.acrossFlatsMm}
+          {...{ typed, put }}
+          field="acrossFlatsMm"
+        />
         {classes.length > 0 && (
           <label className="grid gap-1 text-sm text-ink-2">
-            Mark on the head
+            {say('Mark on the head')}
             <select
               className={inputLook(false)}
               value={propertyClass}
               onChange={(event) => setClass(event.target.value)}
             >
-              <option value="">not read</option>
+              <option value="">{say('not read')}</option>
               {classes.map((one) => (
                 <option key={one} value={one}>
                   {classText(one)}
@@ -103,9 +120,9 @@ export function WhichBolt({ items, onTake }: { items: readonly PlanItem[]; onTak
         )}
         {finishes.length > 0 && (
           <label className="grid gap-1 text-sm text-ink-2">
-            Finish
+            {say('Finish')}
             <select className={inputLook(false)} value={finish} onChange={(event) => setFinish(event.target.value)}>
-              <option value="">not looked at</option>
+              <option value="">{say('not looked at')}</option>
               {finishes.map((one) => (
                 <option key={one} value={one}>
                   {one}
@@ -115,33 +132,33 @@ export function WhichBolt({ items, onTake }: { items: readonly PlanItem[]; onTak
           </label>
         )}
         <label className="grid gap-1 text-sm text-ink-2">
-          A magnet
+          {say('A magnet')}
           <select
             className={inputLook(false)}
             value={magnet}
             onChange={(event) => setMagnet(event.target.value as '' | 'yes' | 'no')}
           >
-            <option value="">not tried</option>
-            <option value="yes">takes it</option>
-            <option value="no">leaves it</option>
+            <option value="">{say('not tried')}</option>
+            <option value="yes">{say('takes it')}</option>
+            <option value="no">{say('leaves it')}</option>
           </select>
         </label>
         {glass ? (
           <GlassCalliper onTake={(use, mm) => put(use === 'pitchMm' ? 'pitch' : use, String(mm))} />
         ) : (
           <Button className="min-h-11!" onClick={() => setGlass(true)}>
-            Measure on the glass
+            {say('Measure on the glass')}
           </Button>
         )}
       </section>
-      <section aria-live="polite" aria-label="Which it is" className="min-w-0">
+      <section aria-live="polite" aria-label={say('Which it is')} className="min-w-0">
         {said.trim() !== '' && <Meant said={said} meant={meant} onTake={onTake} />}
         {given ? (
           <Found items={items} found={found} measured={measured} onTake={onTake} />
         ) : (
           said.trim() === '' && (
             <p className="text-ink-2">
-              Measure or read any one thing, or say what it is called. The list is searched as you type.
+              {say('Measure or read any one thing, or say what it is called. The list is searched as you type.')}
             </p>
           )
         )}
@@ -162,7 +179,8 @@ function readingsOf(
     if (text.trim() === '') continue;
     const mm = field === 'pitch' ? pitchOf(text) : typedNumber(text);
     const most = field === 'pitch' ? 8 : field === 'lengthMm' ? 1000 : 100;
-    if (!(mm >= 0.2 && mm <= most)) faults[field] = field === 'pitch' ? '0.2 to 8 mm, or 16 tpi' : `0.2 to ${most} mm`;
+    if (!(mm >= 0.2 && mm <= most))
+      faults[field] = field === 'pitch' ? say('0.2 to 8 mm, or 16 tpi') : say('0.2 to {most} mm', { most });
     else measured[field === 'pitch' ? 'pitchMm' : field] = mm;
   }
   if (propertyClass) measured.propertyClass = propertyClass;
@@ -225,7 +243,7 @@ function Meant({
             <span className="text-sm text-ink-2">{item.bag}</span>
           </span>
           <Button className="min-h-11!" onClick={() => onTake(item)}>
-            It is this
+            {say('It is this')}
           </Button>
         </li>
       ))}
@@ -236,23 +254,35 @@ function Meant({
       {bare && (
         <div className="mb-2 border-2 border-ink p-3">
           <p>
-            <b>{bare.mm} mm: its thread, or the spanner that fits it?</b>
+            <b>{tell('{mm} mm: its thread, or the spanner that fits it?', { mm: bare.mm })}</b>
           </p>
-          <p className="mt-1 text-sm">As a thread, M{bare.mm}:</p>
-          {bare.asThread.length > 0 ? list(bare.asThread) : <p className="text-sm text-ink-2">None on this list.</p>}
-          <p className="mt-1 text-sm">As a spanner, {bare.mm} mm across its flats:</p>
-          {bare.asSpanner.length > 0 ? list(bare.asSpanner) : <p className="text-sm text-ink-2">None on this list.</p>}
+          <p className="mt-1 text-sm">{tell('As a thread, M{mm}:', { mm: bare.mm })}</p>
+          {bare.asThread.length > 0 ? (
+            list(bare.asThread)
+          ) : (
+            <p className="text-sm text-ink-2">{say('None on this list.')}</p>
+          )}
+          <p className="mt-1 text-sm">{tell('As a spanner, {mm} mm across its flats:', { mm: bare.mm })}</p>
+          {bare.asSpanner.length > 0 ? (
+            list(bare.asSpanner)
+          ) : (
+            <p className="text-sm text-ink-2">{say('None on this list.')}</p>
+          )}
         </div>
       )}
       {lines.length > 0
         ? list(lines)
-        : !bare && <p className="text-ink-2">Nothing on this list is called “{said.trim()}”. Measure it.</p>}
+        : !bare && (
+            <p className="text-ink-2">
+              {tell('Nothing on this list is called “{said}”. Measure it.', { said: said.trim() })}
+            </p>
+          )}
     </div>
   );
 }
 
 const percent = (chance: number): string =>
-  chance > 0.995 ? 'as good as certain' : chance < 0.01 ? 'under 1 %' : `${Math.round(chance * 100)} %`;
+  chance > 0.995 ? say('as good as certain') : chance < 0.01 ? say('under 1 %') : `${Math.round(chance * 100)} %`;
 
 function Found({
   items,
@@ -273,12 +303,12 @@ function Found({
     <>
       {next && (
         <p className="mb-3 border-l-4 border-ink pl-3">
-          What tells them apart: <b>{NEXT_TEXT[next]}</b>.
+          {tell('What tells them apart: {nextText}.', { nextText: <b>{NEXT_TEXT[next]}</b> })}
         </p>
       )}
       {!sure && !next && shown.length > 1 && (
         <p className="mb-3 border-l-4 border-ink pl-3">
-          <b>Not to be decided by measuring.</b> Keep them in their own bags.
+          {tell('{b} Keep them in their own bags.', { b: <b>{say('Not to be decided by measuring.')}</b> })}
         </p>
       )}
       <ul>
@@ -296,7 +326,7 @@ function Found({
                 </span>
                 <span className="figures font-bold">{percent(chance)}</span>
                 <Button className="min-h-11!" onClick={() => onTake(item)}>
-                  It is this
+                  {say('It is this')}
                 </Button>
               </div>
               <div className="mt-1 h-1.5 bg-hair">
@@ -307,8 +337,11 @@ function Found({
               </div>
               {alike && difference && (
                 <p className="text-sm">
-                  Not {alike.piece.line}: this one is {alike.differs.map(differenceText).join('; ')}.{' '}
-                  <span className="text-ink-2">{mixedUpText(difference)}</span>
+                  {tell('Not {line}: this one is {differs}. {mixedUpText}', {
+                    line: alike.piece.line,
+                    differs: alike.differs.map(differenceText).join('; '),
+                    mixedUpText: <span className="text-ink-2">{mixedUpText(difference)}</span>,
+                  })}
                 </p>
               )}
             </li>
@@ -326,13 +359,12 @@ function OffTheList({ ofNone, measured }: { ofNone: number; measured: BoltMeasur
   const likely = threads.filter(({ chance }) => chance >= 0.05).slice(0, 4);
   return (
     <div className="mt-3 border-2 border-rule p-3">
-      <p>
-        Of no line of this list: <b className="figures">{percent(ofNone)}</b>
-      </p>
+      <p>{tell('Of no line of this list: {percent}', { percent: <b className="figures">{percent(ofNone)}</b> })}</p>
       {likely.length > 0 && (
         <p className="text-sm text-ink-2">
-          By its thread alone{' '}
-          {likely.map(({ thread, chance }) => `${thread.designation} (${percent(chance)})`).join(', ')}.
+          {tell('By its thread alone {likely}.', {
+            likely: likely.map(({ thread, chance }) => `${thread.designation} (${percent(chance)})`).join(', '),
+          })}
         </p>
       )}
     </div>

@@ -6,6 +6,7 @@ import { clockName } from '#contract/wording/clock-text.ts';
 import { lookTargetText } from '#contract/wording/look-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { alignmentText } from '#contract/wording/raised-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import type { CloseBlock } from '#core/job/close-block.ts';
@@ -25,6 +26,7 @@ import { useSettings } from '../../shop/settings.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { useNow } from '../../ui/use-now.ts';
 import { DueLater } from './DueLater.tsx';
 import { LeftoverHunt } from './LeftoverHunt.tsx';
@@ -67,7 +69,9 @@ export default function CloseOut() {
   return (
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
       <main className="flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
-        <h1 className="plate mb-2 text-3xl">{blocks.length === 0 ? 'Nothing is in the way' : 'Still in the way'}</h1>
+        <h1 className="plate mb-2 text-3xl">
+          {blocks.length === 0 ? say('Nothing is in the way') : say('Still in the way')}
+        </h1>
         <ul className="border-t border-rule">
           {blocks.map((block) => (
             <li
@@ -76,15 +80,17 @@ export default function CloseOut() {
             >
               <Block block={block} />
               {block.code === 'piecesUnaccounted' && block.unaccounted < 0 && <LeftoverHunt item={block.item} />}
-              {block.code === 'problemOpen' && <Button onClick={() => setClearing(block.problem)}>Cleared</Button>}
+              {block.code === 'problemOpen' && (
+                <Button onClick={() => setClearing(block.problem)}>{say('Cleared')}</Button>
+              )}
             </li>
           ))}
         </ul>
-        <h2 className="plate mt-6 mb-1 text-3xl">The tray</h2>
+        <h2 className="plate mt-6 mb-1 text-3xl">{say('The tray')}</h2>
         <p className="mb-2 text-ink-2">
           {working
-            ? 'Counted when every station is at torque.'
-            : 'Count what is left. Supplied must equal fitted, spare, scrapped and missing.'}
+            ? say('Counted when every station is at torque.')
+            : say('Count what is left. Supplied must equal fitted, spare, scrapped and missing.')}
         </p>
         {(ledger.some(({ spare }) => spare > 0) || state.closed) && !isPractice(document.id) && (
           <p className="mb-2 flex flex-wrap gap-2">
@@ -92,7 +98,7 @@ export default function CloseOut() {
               className="inline-flex min-h-11 items-center border-2 border-ink bg-sheet px-4 font-bold"
               href={`/api/jobs/${document.id}/owners-bag.pdf`}
             >
-              Label for the owner’s bag, as PDF
+              {say('Label for the owner’s bag, as PDF')}
             </a>
             <LabelButton
               name={`owners-bag-${document.number}`}
@@ -104,7 +110,7 @@ export default function CloseOut() {
                 ...ownersBagLines(plan, state).map((text) => ({ text, mm: 2.5 })),
               ]}
             >
-              as PNG
+              {say('as PNG')}
             </LabelButton>
           </p>
         )}
@@ -112,12 +118,12 @@ export default function CloseOut() {
           <table className="w-full min-w-140 border-t-2 border-ink text-left">
             <thead className="text-sm text-ink-2">
               <tr>
-                <th className="py-1 font-normal">Line</th>
-                <th className="w-56 font-normal">On the tray</th>
-                <th className="text-right font-normal">Supplied</th>
-                <th className="text-right font-normal">Fitted</th>
-                <th className="text-right font-normal">Scrapped</th>
-                <th className="text-right font-normal">Missing</th>
+                <th className="py-1 font-normal">{say('Line')}</th>
+                <th className="w-56 font-normal">{say('On the tray')}</th>
+                <th className="text-right font-normal">{say('Supplied')}</th>
+                <th className="text-right font-normal">{say('Fitted')}</th>
+                <th className="text-right font-normal">{say('Scrapped')}</th>
+                <th className="text-right font-normal">{say('Missing')}</th>
               </tr>
             </thead>
             <tbody>
@@ -138,22 +144,28 @@ export default function CloseOut() {
       <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[430px] lg:border-l-2">
         <form onSubmit={close} className="flex flex-1 flex-col lg:min-h-0">
           <div className="flex-1 p-5 pb-28 lg:min-h-0 lg:overflow-y-auto lg:pb-5">
-            <h2 className="plate mb-3 text-3xl">Sign</h2>
+            <h2 className="plate mb-3 text-3xl">{say('Sign')}</h2>
             {state.closed ? (
               <p>
-                Signed by <b>{state.closed.signature}</b>.{' '}
-                <Link className="underline" to="../record">
-                  To the record
-                </Link>
+                {tell('Signed by {signature}. {link}', {
+                  signature: <b>{state.closed.signature}</b>,
+                  link: (
+                    <Link className="underline" to="../record">
+                      {say('To the record')}
+                    </Link>
+                  ),
+                })}
               </p>
             ) : (
               <>
                 <p>
-                  You sign as <b>{person?.name}</b>, with your PIN or passkey. Somebody else signs after taking over on
-                  this device.
+                  {tell(
+                    'You sign as {name}, with your PIN or passkey. Somebody else signs after taking over on this device.',
+                    { name: <b>{person?.name}</b> },
+                  )}
                 </p>
                 <label className="mt-4 grid gap-1">
-                  <span className="font-bold">Note for the record</span>
+                  <span className="font-bold">{say('Note for the record')}</span>
                   <textarea
                     className="min-h-24 border-2 border-ink bg-sheet p-3"
                     maxLength={2000}
@@ -163,12 +175,15 @@ export default function CloseOut() {
                 </label>
                 {clocks.length > 0 && (
                   <section className="mt-4 border-2 border-ink p-3">
-                    <h3 className="plate text-2xl">Still running</h3>
-                    <p className="text-sm text-ink-2">The driver is told this in writing, under your name.</p>
+                    <h3 className="plate text-2xl">{say('Still running')}</h3>
+                    <p className="text-sm text-ink-2">{say('The driver is told this in writing, under your name.')}</p>
                     {clocks.map((clock) => (
                       <label key={clock.id} className="mt-2 grid gap-1">
                         <span>
-                          <b>{clockName(plan, clock)}</b>, until {shopFormat(clock.endsAtMs, 'EEE HH:mm')}
+                          {tell('{clockName}, until {shopFormat}', {
+                            clockName: <b>{clockName(plan, clock)}</b>,
+                            shopFormat: shopFormat(clock.endsAtMs, 'EEE HH:mm'),
+                          })}
                         </span>
                         <textarea
                           className="min-h-14 border-2 border-ink bg-sheet px-3 py-2"
@@ -182,15 +197,16 @@ export default function CloseOut() {
                   </section>
                 )}
                 <p className="mt-4 text-sm text-ink-2">
-                  By signing you say that what the record shows was done. It is an aid, not an approval: the vehicle
-                  maker’s manual, the kit maker’s sheet and local law come first.
+                  {say(
+                    'By signing you say that what the record shows was done. It is an aid, not an approval: the vehicle maker’s manual, the kit maker’s sheet and local law come first.',
+                  )}
                 </p>
                 {!state.closed && <Measured plan={plan} state={state} />}
                 {alignment && <p className="mt-2 border-l-4 border-ink pl-3">{alignment}</p>}
                 {!isPractice(document.id) && (
                   <p className="mt-4">
                     <Link className="inline-flex min-h-11 items-center underline" to="../second-look">
-                      A second look by other eyes
+                      {say('A second look by other eyes')}
                     </Link>
                   </p>
                 )}
@@ -206,27 +222,27 @@ export default function CloseOut() {
               className="thumb-bar plate flex min-h-22 w-full items-center justify-between bg-paint px-6 text-left text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2"
             >
               {blocks.length > 0
-                ? `${blocks.length} still in the way`
+                ? say('{count} still in the way', { count: blocks.length })
                 : untold
-                  ? 'Say what the driver is told'
-                  : 'Sign and close'}
+                  ? say('Say what the driver is told')
+                  : say('Sign and close')}
             </button>
           )}
         </form>
       </aside>
       <ProofSheet
         command={signing}
-        title="Sign and close"
+        title={say('Sign and close')}
         onGiven={() => navigate('../record')}
         onClose={() => setSigning(undefined)}
       />
       <ReasonSheet
         open={clearing !== undefined}
         onClose={() => setClearing(undefined)}
-        title="How was it cleared?"
-        label="Goes on the record"
-        confirm="Cleared"
-        usual={['Thread chased, runs by hand', 'Replaced', 'Checked by the lead, as it should be']}
+        title={say('How was it cleared?')}
+        label={say('Goes on the record')}
+        confirm={say('Cleared')}
+        usual={[say('Thread chased, runs by hand'), say('Replaced'), say('Checked by the lead, as it should be')]}
         onReason={(how) => {
           if (clearing) give({ type: 'clearProblem', problem: clearing, how });
           setClearing(undefined);
@@ -235,10 +251,10 @@ export default function CloseOut() {
       <ReasonSheet
         open={scrapping !== undefined}
         onClose={() => setScrapping(undefined)}
-        title={`Scrap one: ${scrapping?.item.name ?? ''}`}
-        label="Why?"
-        confirm="Scrap it"
-        usual={['Damaged while fitting', 'Bent', 'Not found after searching the vehicle']}
+        title={say('Scrap one: {name}', { name: scrapping?.item.name ?? '' })}
+        label={say('Why?')}
+        confirm={say('Scrap it')}
+        usual={[say('Damaged while fitting'), say('Bent'), say('Not found after searching the vehicle')]}
         onReason={(reason) => {
           if (scrapping) give({ type: 'scrapPiece', item: scrapping.item.id, quantity: 1, reason });
           setScrapping(undefined);
@@ -251,10 +267,10 @@ export default function CloseOut() {
 /** What the driver of a vehicle whose locker still sets is usually told. */
 function usualCondition(clock: LineClock | undefined): string {
   if (!clock) return '';
-  const until = shopFormat(clock.endsAtMs, "EEEE d MMMM 'at' HH:mm");
+  const until = shopFormat(clock.endsAtMs, say("EEEE d MMMM 'at' HH:mm"));
   return clock.gates.includes('drive')
-    ? `Not to be driven before ${until}.`
-    : `No towing and no off-road use before ${until}.`;
+    ? say('Not to be driven before {until}.', { until })
+    : say('No towing and no off-road use before {until}.', { until });
 }
 
 function Tray({
@@ -290,7 +306,7 @@ function Tray({
             }}
           >
             <input
-              aria-label={`${line.item.line} ${line.item.name}, pieces on the tray`}
+              aria-label={say('{line} {name}, pieces on the tray', { line: line.item.line, name: line.item.name })}
               className={`figures min-h-12 w-16 border-2 bg-sheet px-2 text-right ${wrong ? 'border-bad' : 'border-ink'}`}
               inputMode="numeric"
               value={typed}
@@ -298,15 +314,15 @@ function Tray({
               onChange={(event) => setTyped(event.target.value)}
             />
             <Button type="submit" className="min-h-12!" disabled={typed.trim() === ''}>
-              Count
+              {say('Count')}
             </Button>
             <Button
               className="min-h-12!"
-              aria-label={`Scrap one ${line.item.name}`}
+              aria-label={say('Scrap one {name}', { name: line.item.name })}
               onClick={onScrap}
               disabled={line.onTray <= 0}
             >
-              Scrap
+              {say('Scrap')}
             </Button>
           </form>
         )}
@@ -334,10 +350,10 @@ function Block({ block }: { block: CloseBlock }) {
       return (
         <>
           <span>
-            <b>{numberOf(block.items.length, 'line')} not counted:</b>{' '}
+            <b>{tell('{numberOf} not counted:', { numberOf: numberOf(block.items.length, 'line') })}</b>{' '}
             {block.items.map((id) => index.items.get(id)?.line).join(', ')}
           </span>
-          {way('../check-in', 'To Check in')}
+          {way('../check-in', say('To Check in'))}
         </>
       );
     case 'stationsOpen':
@@ -345,11 +361,14 @@ function Block({ block }: { block: CloseBlock }) {
         <>
           <span>
             <b>
-              {index.groups.get(block.group)?.title}: {numberOf(block.stations.length, 'station')} open:
+              {tell('{title}: {numberOf} open:', {
+                title: index.groups.get(block.group)?.title,
+                numberOf: numberOf(block.stations.length, 'station'),
+              })}
             </b>{' '}
             {block.stations.map((id) => index.stations.get(id)?.label).join(', ')}
           </span>
-          {way('../line', 'To the line')}
+          {way('../line', say('To the line'))}
         </>
       );
     case 'piecesUnaccounted':
@@ -357,51 +376,60 @@ function Block({ block }: { block: CloseBlock }) {
         <span>
           <b>{index.items.get(block.item)?.name}:</b>{' '}
           {block.unaccounted > 0
-            ? `${block.unaccounted} not accounted for; ${block.onTray} should be on the tray. Count it below.`
-            : `${-block.unaccounted} more counted than can be left. Count again.`}
+            ? say('{unaccounted} not accounted for; {onTray} should be on the tray. Count it below.', {
+                unaccounted: block.unaccounted,
+                onTray: block.onTray,
+              })
+            : say('{unaccounted} more counted than can be left. Count again.', { unaccounted: -block.unaccounted })}
         </span>
       );
     case 'countsDisagree':
       return (
         <>
           <span>
-            <b>Two counts differ:</b> {block.items.map((id) => index.items.get(id)?.line).join(', ')}. Count again.
+            {tell('{b}  {items}. Count again.', {
+              b: <b>{say('Two counts differ:')}</b>,
+              items: block.items.map((id) => index.items.get(id)?.line).join(', '),
+            })}
           </span>
-          {way('../check-in', 'To Check in')}
+          {way('../check-in', say('To Check in'))}
         </>
       );
     case 'serialsMissing':
       return (
         <>
           <span>
-            <b>No number read off:</b> {block.items.map((id) => index.items.get(id)?.name).join(', ')}
+            <b>{say('No number read off:')}</b> {block.items.map((id) => index.items.get(id)?.name).join(', ')}
           </span>
-          {way('../check-in', 'To Check in')}
+          {way('../check-in', say('To Check in'))}
         </>
       );
     case 'keysOut':
       return (
         <>
           <span>
-            <b>Not handed over or put back:</b>{' '}
+            <b>{say('Not handed over or put back:')}</b>{' '}
             {keysOf(plan, state)
               .filter(({ id }) => block.keys.includes(id))
               .map(
                 ({ name, hands }) =>
-                  `${name}${hands.length > 0 ? `, ${hands.at(-1)?.name} has it` : ', nobody has it'}`,
+                  `${name}${hands.length > 0 ? say(', {name} has it', { name: hands.at(-1)?.name }) : say(', nobody has it')}`,
               )
               .join('; ')}
           </span>
-          {way('../check-in', 'To the keys')}
+          {way('../check-in', say('To the keys'))}
         </>
       );
     case 'toolsOut':
       return (
         <>
           <span>
-            <b>Lent for this job and not back:</b> {block.tools.join(', ')}. It may lie in the vehicle.
+            {tell('{b}  {tools}. It may lie in the vehicle.', {
+              b: <b>{say('Lent for this job and not back:')}</b>,
+              tools: block.tools.join(', '),
+            })}
           </span>
-          {way('/crib/tools', 'To the crib')}
+          {way('/crib/tools', say('To the crib'))}
         </>
       );
     case 'debtsOpen': {
@@ -409,9 +437,9 @@ function Block({ block }: { block: CloseBlock }) {
       return (
         <>
           <span>
-            <b>Not back where it must be:</b> {owed.map((debt) => debt.name).join(', ')}
+            <b>{say('Not back where it must be:')}</b> {owed.map((debt) => debt.name).join(', ')}
           </span>
-          {way('../line', 'To the line')}
+          {way('../line', say('To the line'))}
         </>
       );
     }
@@ -421,46 +449,52 @@ function Block({ block }: { block: CloseBlock }) {
       return (
         <>
           <span>
-            <b>{numberOf(block.targets.length, 'second look')} due:</b>{' '}
+            <b>{tell('{numberOf} due:', { numberOf: numberOf(block.targets.length, 'second look') })}</b>{' '}
             {block.targets
               .slice(0, 3)
               .map((target) => lookTargetText(plan, target))
               .join('; ')}
-            {block.targets.length > 3 && ` and ${block.targets.length - 3} more`}
+            {block.targets.length > 3 && say(' and {count} more', { count: block.targets.length - 3 })}
           </span>
-          {way('../second-look', 'To the second look')}
+          {way('../second-look', say('To the second look'))}
         </>
       );
     case 'stepsOpen':
       return (
         <>
           <span>
-            <b>{numberOf(block.steps.length, 'step')} of the line open:</b>{' '}
+            <b>{tell('{numberOf} of the line open:', { numberOf: numberOf(block.steps.length, 'step') })}</b>{' '}
             {block.steps
               .slice(0, 3)
               .flatMap((id) => lineOf(plan).stepById.get(id) ?? [])
               .map((step) => `${step.number} ${stepTitle(plan, step.step)}`)
               .join('; ')}
-            {block.steps.length > 3 && ` and ${block.steps.length - 3} more`}
+            {block.steps.length > 3 && say(' and {count} more', { count: block.steps.length - 3 })}
           </span>
-          {way('../line', 'To the line')}
+          {way('../line', say('To the line'))}
         </>
       );
     case 'conflictsUnsettled':
       return (
         <>
           <span>
-            <b>Two kits at odds:</b>{' '}
+            <b>{say('Two kits at odds:')}</b>{' '}
             {block.conflicts.map((id) => plan.conflicts.find((conflict) => conflict.id === id)?.place).join(', ')}
           </span>
-          {way('../conflicts', 'To Conflicts')}
+          {way('../conflicts', say('To Conflicts'))}
         </>
       );
     case 'problemOpen': {
       const problem = state.problems[block.problem];
       return (
         <span>
-          <b>Problem{problem?.station ? ` at station ${index.stations.get(problem.station)?.label}` : ''}:</b>{' '}
+          <b>
+            {tell('Problem{which}:', {
+              which: problem?.station
+                ? say(' at station {label}', { label: index.stations.get(problem.station)?.label })
+                : '',
+            })}
+          </b>{' '}
           {problem?.text} <span className="text-ink-2">({problem?.by.name})</span>
         </span>
       );

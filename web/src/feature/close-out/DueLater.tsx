@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { careText, careWaivedText } from '#contract/wording/care-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import { careList } from '#core/job/care.ts';
 import { mayBend } from '#core/job/gate/bending.ts';
@@ -21,8 +22,8 @@ export function DueLater() {
   if (due.length === 0) return null;
   const mine = role !== undefined && mayBend(plan.rules, 'aftercare', role);
   return (
-    <section className="mt-4" aria-label="Due later">
-      <h3 className="plate text-2xl">Due later</h3>
+    <section className="mt-4" aria-label={say('Due later')}>
+      <h3 className="plate text-2xl">{say('Due later')}</h3>
       <ul className="border-t border-rule text-sm">
         {due.map((care) => (
           <li key={care.key} className="flex items-start justify-between gap-3 border-b border-hair py-2">
@@ -35,10 +36,10 @@ export function DueLater() {
             {mine && !care.waived && (
               <Button
                 className="min-h-11! shrink-0"
-                aria-label={`Not asked: ${careText(care, system)}`}
+                aria-label={say('Not asked: {careText}', { careText: careText(care, system) })}
                 onClick={() => setWaiving(care.key)}
               >
-                Not asked
+                {say('Not asked')}
               </Button>
             )}
           </li>
@@ -47,16 +48,20 @@ export function DueLater() {
       <ReasonSheet
         open={waiving !== undefined}
         onClose={() => setWaiving(undefined)}
-        title="Why is it not asked of the owner?"
-        label="Stands on the record, with your name"
-        confirm="Not asked"
-        usual={['Done before the vehicle goes', 'Done at the owner’s own workshop', 'Not on this vehicle']}
+        title={say('Why is it not asked of the owner?')}
+        label={say('Stands on the record, with your name')}
+        confirm={say('Not asked')}
+        usual={[
+          say('Done before the vehicle goes'),
+          say('Done at the owner’s own workshop'),
+          say('Not on this vehicle'),
+        ]}
         onReason={(reason) => {
           setWaiving(undefined);
           if (waiving !== undefined) setProving({ type: 'waiveCare', care: waiving, reason });
         }}
       />
-      <ProofSheet command={proving} title="Not asked of the owner" onClose={() => setProving(undefined)} />
+      <ProofSheet command={proving} title={say('Not asked of the owner')} onClose={() => setProving(undefined)} />
     </section>
   );
 }

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { MAY_TEXT } from '#contract/wording/en/line.ts';
+import { say } from '#contract/wording/say.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import { MAY_DO, type MayDo } from '#core/job/visit-state.ts';
 import { ProofSheet } from '../../job/ProofSheet.tsx';
@@ -7,24 +8,25 @@ import { useOpenJob } from '../../job/use-open-job.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import { tell } from '../../ui/tell.ts';
 
 type End = 'park' | 'handedBack' | 'oldParts';
 
 const ENDS: Record<End, { button: string; title: string; usual: string[] }> = {
   park: {
-    button: 'Put aside',
-    title: 'Put the job aside',
-    usual: ['Parts are short', 'Waits for the owner', 'The bay is needed'],
+    button: say('Put aside'),
+    title: say('Put the job aside'),
+    usual: [say('Parts are short'), say('Waits for the owner'), say('The bay is needed')],
   },
   handedBack: {
-    button: 'Hand back unfinished',
-    title: 'Hand it back unfinished',
-    usual: ['The owner needs the vehicle', 'Parts are not to be had'],
+    button: say('Hand back unfinished'),
+    title: say('Hand it back unfinished'),
+    usual: [say('The owner needs the vehicle'), say('Parts are not to be had')],
   },
   oldParts: {
-    button: 'Old parts are on again',
-    title: 'Back to the old parts',
-    usual: ['The kit does not fit', 'The owner changed their mind'],
+    button: say('Old parts are on again'),
+    title: say('Back to the old parts'),
+    usual: [say('The kit does not fit'), say('The owner changed their mind')],
   },
 };
 
@@ -40,17 +42,20 @@ export function OtherEnds() {
     return (
       <div className="border-t border-rule p-4">
         <p>
-          Put aside by <b>{state.visit.parked.by.name}</b>: {state.visit.parked.reason}. The vehicle may{' '}
-          {MAY_TEXT[state.visit.parked.may]}.
+          {tell('Put aside by {name}: {reason}. The vehicle may {mayText}.', {
+            name: <b>{state.visit.parked.by.name}</b>,
+            reason: state.visit.parked.reason,
+            mayText: MAY_TEXT[state.visit.parked.may],
+          })}
         </p>
         <Button className="mt-2 w-full" tone="primary" onClick={() => give({ type: 'resume' })}>
-          Take it up again
+          {say('Take it up again')}
         </Button>
       </div>
     );
   return (
     <div className="border-t border-rule p-4 pb-26 lg:pb-4">
-      <p className="mb-2 text-sm text-ink-2">Not finished?</p>
+      <p className="mb-2 text-sm text-ink-2">{say('Not finished?')}</p>
       <div className="flex flex-wrap gap-2">
         {(Object.keys(ENDS) as End[]).map((one) => (
           <Button key={one} className="flex-1" onClick={() => setEnd(one)}>
@@ -63,8 +68,8 @@ export function OtherEnds() {
           open
           onClose={() => setEnd(undefined)}
           title={ENDS[end].title}
-          label="Why? It prints."
-          confirm="Sign it"
+          label={say('Why? It prints.')}
+          confirm={say('Sign it')}
           usual={ENDS[end].usual}
           onReason={(reason) => {
             setEnd(undefined);
@@ -76,7 +81,7 @@ export function OtherEnds() {
           }}
         >
           <fieldset>
-            <legend className="mb-1 font-bold">The vehicle may</legend>
+            <legend className="mb-1 font-bold">{say('The vehicle may')}</legend>
             <div className="flex flex-wrap gap-2">
               {MAY_DO.map((one) => (
                 <Button
@@ -92,7 +97,7 @@ export function OtherEnds() {
           </fieldset>
         </ReasonSheet>
       )}
-      <ProofSheet command={signing} title="Sign it" onClose={() => setSigning(undefined)} />
+      <ProofSheet command={signing} title={say('Sign it')} onClose={() => setSigning(undefined)} />
     </div>
   );
 }

@@ -3,6 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
 import { lookTargetText } from '#contract/wording/look-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { type LookTarget, type LookWay, lookKey } from '#core/job/look.ts';
 import { lookable, lookBand, looksDue, standingLook } from '#core/job/second-look.ts';
 import { indexOf } from '#core/kit/plan.ts';
@@ -14,6 +15,7 @@ import { useOpenJob } from '../../job/use-open-job.ts';
 import { serverNowMs } from '../../shop/clock.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 
 /**
  * The second look: over what is finished once more, by other eyes. What was read the first time is not shown, so that
@@ -33,19 +35,20 @@ export default function SecondLook() {
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
       <main className="flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
         <div className="mb-2 flex flex-wrap items-baseline justify-between gap-3">
-          <h1 className="plate text-3xl">Second look</h1>
+          <h1 className="plate text-3xl">{say('Second look')}</h1>
           <Link className="inline-flex min-h-11 items-center underline" to="../close-out">
-            To Close out
+            {say('To Close out')}
           </Link>
         </div>
         <p className="mb-3 max-w-prose text-ink-2">
           {all.length === 0
-            ? 'Nothing is finished yet. Joints stand here when they are at torque, plugs when they are back.'
-            : `Go by your own hands and eyes: what was read the first time is not shown. ${
-                due.length > 0
-                  ? `The shop asks for ${numberOf(due.length, 'more look')}.`
-                  : 'The shop asks for nothing more; any may be looked at.'
-              }`}
+            ? say('Nothing is finished yet. Joints stand here when they are at torque, plugs when they are back.')
+            : say('Go by your own hands and eyes: what was read the first time is not shown. {which}', {
+                which:
+                  due.length > 0
+                    ? say('The shop asks for {numberOf}.', { numberOf: numberOf(due.length, 'more look') })
+                    : say('The shop asks for nothing more; any may be looked at.'),
+              })}
         </p>
         <ul className="border-t border-rule">
           {all.map((one) => {
@@ -65,12 +68,12 @@ export default function SecondLook() {
                   <span>{lookTargetText(plan, one)}</span>
                   <span className={`shrink-0 text-sm ${disagreed ? 'text-bad' : 'text-ink-2'}`}>
                     {stands
-                      ? `Looked at, ${stands.by.name}`
+                      ? say('Looked at, {name}', { name: stands.by.name })
                       : disagreed
-                        ? 'Disagreed: look again when it is mended'
+                        ? say('Disagreed: look again when it is mended')
                         : dueKeys.has(key)
-                          ? 'Asked for'
-                          : 'If you like'}
+                          ? say('Asked for')
+                          : say('If you like')}
                   </span>
                 </button>
               </li>
@@ -84,7 +87,11 @@ export default function SecondLook() {
           <Looking key={lookKey(target)} target={target} onLooked={() => pick(undefined)} />
         ) : (
           <p className="text-ink-2">
-            {state.closed ? 'The job is signed.' : all.length === 0 ? '' : 'Everything here has been looked at.'}
+            {state.closed
+              ? say('The job is signed.')
+              : all.length === 0
+                ? ''
+                : say('Everything here has been looked at.')}
           </p>
         )}
       </aside>
@@ -127,7 +134,7 @@ function Looking({ target, onLooked }: { target: LookTarget; onLooked: () => voi
         <div className="grid gap-3 border-b border-rule pb-4">
           <div className="grid grid-cols-[1fr_8rem] gap-3">
             <label className="grid gap-1">
-              <span className="text-sm text-ink-2">Wrench</span>
+              <span className="text-sm text-ink-2">{say('Wrench')}</span>
               <select
                 className="min-h-12 border-2 border-ink bg-sheet px-2"
                 value={wrench.id}
@@ -141,7 +148,7 @@ function Looking({ target, onLooked }: { target: LookTarget; onLooked: () => voi
               </select>
             </label>
             <label className="grid gap-1">
-              <span className="text-sm text-ink-2">Pulled to, {unit}</span>
+              <span className="text-sm text-ink-2">{tell('Pulled to, {unit}', { unit })}</span>
               <input
                 className="figures min-h-12 w-full border-2 border-ink bg-sheet px-2 text-right text-xl font-bold"
                 inputMode="decimal"
@@ -153,38 +160,40 @@ function Looking({ target, onLooked }: { target: LookTarget; onLooked: () => voi
             </label>
           </div>
           <Button tone="primary" disabled={!Number.isFinite(value) || value <= 0} onClick={() => look('pull', true)}>
-            Did not move
+            {say('Did not move')}
           </Button>
           <Button disabled={!Number.isFinite(value) || value <= 0} onClick={() => look('pull', false)}>
-            It moved
+            {say('It moved')}
           </Button>
         </div>
       )}
       {station && !pulls && (
         <p className="text-sm text-ink-2">
           {band
-            ? 'No wrench of the shop shows this torque: look at the stripe.'
-            : 'Not by another pull: it would break the locker, turn the angle further, or there is no figure.'}
+            ? say('No wrench of the shop shows this torque: look at the stripe.')
+            : say('Not by another pull: it would break the locker, turn the angle further, or there is no figure.')}
         </p>
       )}
       {station ? (
         <div className="grid grid-cols-2 gap-2">
           <Button tone={pulls ? 'plain' : 'primary'} onClick={() => look('stripe', true)}>
-            Stripe unbroken
+            {say('Stripe unbroken')}
           </Button>
-          <Button onClick={() => look('stripe', false)}>Stripe broken</Button>
+          <Button onClick={() => look('stripe', false)}>{say('Stripe broken')}</Button>
         </div>
       ) : null}
       {(!station || !pulls) && (
         <div className="grid grid-cols-2 gap-2">
           <Button tone={station ? 'plain' : 'primary'} onClick={() => look('seen', true)}>
-            {station ? 'As it should be' : 'Seated and latched'}
+            {station ? say('As it should be') : say('Seated and latched')}
           </Button>
-          <Button onClick={() => look('seen', false)}>{station ? 'Not as it should be' : 'Not seated'}</Button>
+          <Button onClick={() => look('seen', false)}>
+            {station ? say('Not as it should be') : say('Not seated')}
+          </Button>
         </div>
       )}
       <label className="grid gap-1">
-        <span className="text-sm text-ink-2">Note, where something is wrong</span>
+        <span className="text-sm text-ink-2">{say('Note, where something is wrong')}</span>
         <textarea
           className="min-h-20 border-2 border-ink bg-sheet p-3"
           maxLength={500}

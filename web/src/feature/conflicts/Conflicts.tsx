@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { choiceText, conflictTitle, conflictWhy, sideLines } from '#contract/wording/conflict-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import type { Conflict, ConflictSide } from '#core/kit/plan-conflict.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
@@ -11,6 +12,7 @@ import { useOpenJob } from '../../job/use-open-job.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import { tell } from '../../ui/tell.ts';
 
 /** Where two kits are at odds, with their numbers side by side; and what was taken as one. */
 export default function Conflicts() {
@@ -27,16 +29,16 @@ export default function Conflicts() {
     <div className="flex flex-1 flex-col lg:min-h-0">
       <ReceiveTabs />
       <main className="flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
-        <h1 className="plate text-3xl">Conflicts between kits</h1>
+        <h1 className="plate text-3xl">{say('Conflicts between kits')}</h1>
         {plan.conflicts.length === 0 && (
           <p className="mt-1 text-ink-2">
             {plan.kits.length === 1
-              ? 'One kit cannot be at odds with itself.'
-              : 'The kits of this visit are not at odds.'}
+              ? say('One kit cannot be at odds with itself.')
+              : say('The kits of this visit are not at odds.')}
           </p>
         )}
         {plan.conflicts.length > 0 && !lead && (
-          <p className="mt-1 text-ink-2">A lead chooses; the choice and its reason go on the record.</p>
+          <p className="mt-1 text-ink-2">{say('A lead chooses; the choice and its reason go on the record.')}</p>
         )}
         {plan.conflicts.map((conflict) => {
           const settled = state.visit.settled[conflict.id];
@@ -62,13 +64,13 @@ export default function Conflicts() {
                 <p className="mt-3">
                   <b>
                     {choiceText(conflict, settled.settlement.choice, title)}
-                    {settled.settlement.figure && `, to ${settled.settlement.figure.printed}`}
+                    {settled.settlement.figure && say(', to {printed}', { printed: settled.settlement.figure.printed })}
                   </b>
                   , {settled.by.name}: {settled.reason}
                 </p>
               ) : (
                 <p className="mt-3 font-bold text-bad">
-                  Waits for a lead: nothing is started here until it is settled.
+                  {say('Waits for a lead: nothing is started here until it is settled.')}
                 </p>
               )}
               {lead && !state.closed && (
@@ -85,9 +87,9 @@ export default function Conflicts() {
         })}
         {shared.length > 0 && (
           <section className="mt-6">
-            <h2 className="plate text-2xl">Taken as one</h2>
+            <h2 className="plate text-2xl">{say('Taken as one')}</h2>
             <p className="text-ink-2">
-              Done once for all kits that ask for it. Two things of one name can be told apart.
+              {say('Done once for all kits that ask for it. Two things of one name can be told apart.')}
             </p>
             <ul className="mt-2 border-t border-rule">
               {shared.map((work) => (
@@ -99,12 +101,12 @@ export default function Conflicts() {
                     {work.name}{' '}
                     <span className="text-sm text-ink-2">
                       {[...new Set(work.members.map(({ kit }) => title(kit)))].join(', ')};{' '}
-                      {work.by === 'place' ? 'both sheets name the place' : 'both sheets use these words'}
+                      {work.by === 'place' ? say('both sheets name the place') : say('both sheets use these words')}
                     </span>
                   </span>
                   {work.by === 'name' && work.what !== 'aftercare' && !state.closed && (
                     <button type="button" className="min-h-11 px-2 underline" onClick={() => setSplitting(work.key)}>
-                      These are two<span className="sr-only">: {work.name}</span>
+                      {tell('These are two{name}', { name: <span className="sr-only">: {work.name}</span> })}
                     </button>
                   )}
                 </li>
@@ -113,13 +115,17 @@ export default function Conflicts() {
           </section>
         )}
       </main>
-      <ProofSheet command={settling} title="Settle it" onClose={() => setSettling(undefined)} />
+      <ProofSheet command={settling} title={say('Settle it')} onClose={() => setSettling(undefined)} />
       <ReasonSheet
         open={choosing !== undefined}
         onClose={() => setChoosing(undefined)}
-        title={choosing ? `Settle: ${choiceText(choosing.conflict, choosing.choice, title)}` : ''}
-        label="Reason, kept on the record"
-        confirm="Settle it"
+        title={
+          choosing
+            ? say('Settle: {choiceText}', { choiceText: choiceText(choosing.conflict, choosing.choice, title) })
+            : ''
+        }
+        label={say('Reason, kept on the record')}
+        confirm={say('Settle it')}
         onReason={(reason) => {
           if (choosing && (read === undefined || read.ok))
             setSettling({
@@ -135,23 +141,25 @@ export default function Conflicts() {
       >
         {(choosing?.conflict.kind === 'sameJoint' || choosing?.conflict.kind === 'refitFigure') && (
           <label className="grid gap-1">
-            <span className="font-bold">Another figure, only from the vehicle’s manual</span>
+            <span className="font-bold">{say('Another figure, only from the vehicle’s manual')}</span>
             <input
               className="figures min-h-12 border-2 border-ink bg-sheet px-3"
-              placeholder="leave empty for the kit’s own"
+              placeholder={say('leave empty for the kit’s own')}
               value={printed}
               onChange={(event) => setPrinted(event.target.value)}
             />
-            {read && !read.ok && <span className="text-bad">No torque can be read from it: give the unit too.</span>}
+            {read && !read.ok && (
+              <span className="text-bad">{say('No torque can be read from it: give the unit too.')}</span>
+            )}
           </label>
         )}
       </ReasonSheet>
       <ReasonSheet
         open={splitting !== undefined}
         onClose={() => setSplitting(undefined)}
-        title="Two things of one name"
-        label="What tells them apart"
-        confirm="These are two"
+        title={say('Two things of one name')}
+        label={say('What tells them apart')}
+        confirm={say('These are two')}
         onReason={(reason) => {
           if (splitting !== undefined) give({ type: 'splitShared', key: splitting, reason });
           setSplitting(undefined);
@@ -168,7 +176,7 @@ function Side({ side, title, chosen }: { side: ConflictSide; title: string; chos
     <div className={`border-2 p-3 ${chosen ? 'border-ink' : 'border-rule'}`}>
       <p className="font-bold">
         {title}
-        {chosen && ' · chosen'}
+        {chosen && say(' · chosen')}
       </p>
       {side.printed === undefined ? <p className="text-lg">{side.name}</p> : <Printed text={side.printed} />}
       {band && (

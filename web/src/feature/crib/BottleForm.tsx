@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import '../../app/zod-without-eval.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useId } from 'react';
@@ -13,13 +14,13 @@ import { KIND_TEXT } from './compound-text.ts';
 
 const empty = (value: unknown) => (value === '' ? undefined : value);
 const FormSchema = z.object({
-  name: z.string().trim().min(1, 'a name is needed').max(120),
+  name: z.string().trim().min(1, say('a name is needed')).max(120),
   kind: BottleInputSchema.shape.kind,
-  lot: z.string().trim().min(1, 'the lot is printed on it').max(40),
-  sizeMl: z.coerce.number('must be a number').min(0.5, 'from 0.5 mL').max(20_000, 'to 20 000 mL'),
-  expiresOn: z.iso.date('a date is needed'),
-  openMonths: z.preprocess(empty, z.coerce.number('must be a number').int().min(1).max(120).optional()),
-  storeMaxC: z.coerce.number('must be a number').min(0, 'from 0 °C').max(60, 'to 60 °C'),
+  lot: z.string().trim().min(1, say('the lot is printed on it')).max(40),
+  sizeMl: z.coerce.number(say('must be a number')).min(0.5, say('from 0.5 mL')).max(20_000, say('to 20 000 mL')),
+  expiresOn: z.iso.date(say('a date is needed')),
+  openMonths: z.preprocess(empty, z.coerce.number(say('must be a number')).int().min(1).max(120).optional()),
+  storeMaxC: z.coerce.number(say('must be a number')).min(0, say('from 0 °C')).max(60, say('to 60 °C')),
 });
 type Typed = z.input<typeof FormSchema>;
 type Read = z.output<typeof FormSchema>;
@@ -56,7 +57,12 @@ export function BottleForm({ onClose }: { onClose: () => void }) {
     </FormField>
   );
   return (
-    <Sheet open onClose={onClose} title="Put one on the shelf" description="As printed on it and on its sheet.">
+    <Sheet
+      open
+      onClose={onClose}
+      title={say('Put one on the shelf')}
+      description={say('As printed on it and on its sheet.')}
+    >
       <form
         noValidate
         className="grid gap-4"
@@ -66,7 +72,7 @@ export function BottleForm({ onClose }: { onClose: () => void }) {
       >
         <div className="grid grid-cols-2 gap-4">
           {text('name', 'Called')}
-          <FormField id={`${id}-kind`} label="Kind">
+          <FormField id={`${id}-kind`} label={say('Kind')}>
             <select id={`${id}-kind`} className={inputLook(undefined)} {...register('kind')}>
               {Object.entries(KIND_TEXT).map(([kind, label]) => (
                 <option key={kind} value={kind}>
@@ -82,9 +88,9 @@ export function BottleForm({ onClose }: { onClose: () => void }) {
           {text('storeMaxC', 'Store at most at, °C')}
         </div>
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={isSubmitting}>
-            Put it there
+            {say('Put it there')}
           </Button>
         </div>
       </form>

@@ -1,6 +1,7 @@
 import { useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { CribWrench } from '#contract/crib.ts';
+import { say } from '#contract/wording/say.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { fromBase, toBase } from '#core/quantity/unit.ts';
 import {
@@ -87,20 +88,23 @@ export function Calibrate({ wrench, onClose }: { wrench: CribWrench; onClose: ()
       open
       onClose={onClose}
       wide
-      title={`Calibrate ${wrench.label}`}
-      description={`Reference readings in ${wrench.scaleUnit}, from the certificate or the tester. Every one must lie within ±${result.permissible * 100} %.`}
+      title={say('Calibrate {label}', { label: wrench.label })}
+      description={say(
+        'Reference readings in {scaleUnit}, from the certificate or the tester. Every one must lie within ±{permissible} %.',
+        { scaleUnit: wrench.scaleUnit, permissible: result.permissible * 100 },
+      )}
     >
       <div className="overflow-x-auto">
         <table className="w-full min-w-140">
           <thead className="text-left text-sm text-ink-2">
             <tr>
-              <th className="py-1 font-normal">Set to</th>
-              {Array.from({ length: PULLS_PER_POINT }, (_, i) => `pull ${i + 1}`).map((name) => (
+              <th className="py-1 font-normal">{say('Set to')}</th>
+              {Array.from({ length: PULLS_PER_POINT }, (_, i) => say('pull {i}', { i: i + 1 })).map((name) => (
                 <th key={name} className="font-normal">
                   {name}
                 </th>
               ))}
-              <th className="text-right font-normal">Worst</th>
+              <th className="text-right font-normal">{say('Worst')}</th>
             </tr>
           </thead>
           <tbody>
@@ -125,7 +129,7 @@ export function Calibrate({ wrench, onClose }: { wrench: CribWrench; onClose: ()
                         <input
                           className={`figures min-h-12 w-20 border-2 bg-sheet px-2 ${bad ? 'border-bad text-bad' : 'border-rule'}`}
                           inputMode="decimal"
-                          aria-label={`${share * 100} percent, pull ${column + 1}`}
+                          aria-label={say('{share} percent, pull {column}', { share: share * 100, column: column + 1 })}
                           aria-invalid={bad}
                           value={text}
                           onChange={(event) => set(row, column, event.target.value)}
@@ -145,7 +149,7 @@ export function Calibrate({ wrench, onClose }: { wrench: CribWrench; onClose: ()
         </table>
       </div>
       <label className="mt-4 grid gap-1">
-        <span className="font-bold">Certificate number</span>
+        <span className="font-bold">{say('Certificate number')}</span>
         <input
           className="min-h-12 border-2 border-ink bg-sheet px-3"
           maxLength={120}
@@ -155,10 +159,10 @@ export function Calibrate({ wrench, onClose }: { wrench: CribWrench; onClose: ()
       </label>
       <p role="status" className={`mt-3 font-bold ${result.complete && !result.within ? 'text-bad' : ''}`}>
         {!result.complete
-          ? 'Fifteen readings make a calibration.'
+          ? say('Fifteen readings make a calibration.')
           : result.within
-            ? 'Within limits at all three points.'
-            : 'Out of limits: keeping this locks the wrench.'}
+            ? say('Within limits at all three points.')
+            : say('Out of limits: keeping this locks the wrench.')}
       </p>
       {fault && (
         <p role="alert" className="font-bold text-bad">
@@ -166,12 +170,12 @@ export function Calibrate({ wrench, onClose }: { wrench: CribWrench; onClose: ()
         </p>
       )}
       <div className="mt-4 grid gap-2 sm:grid-cols-3">
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say('Leave it')}</Button>
         <Button onClick={() => void fromTester()} disabled={busy}>
-          {busy ? 'Pulling' : 'Pull on the tester'}
+          {busy ? say('Pulling') : say('Pull on the tester')}
         </Button>
         <Button tone="primary" disabled={!result.complete || busy} onClick={() => void keep()}>
-          Keep it
+          {say('Keep it')}
         </Button>
       </div>
     </Sheet>

@@ -1,6 +1,7 @@
 import { useCallback, useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import type { CribWrench } from '#contract/crib.ts';
+import { say } from '#contract/wording/say.ts';
 import { CHECK_PULLS, checkSettingNm, judgeCheck } from '#core/crib/check-pull.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { deviation, type Reading } from '#core/wrench/calibration.ts';
@@ -9,6 +10,7 @@ import { api, call } from '../../shop/api.ts';
 import { failureText } from '../../shop/failure-text.ts';
 import { ActionBar } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { useOpenCrib } from './CribShell.tsx';
 import { percentText } from './wrench-text.ts';
 
@@ -55,12 +57,12 @@ export function CheckPull({ wrench, onClose }: { wrench: CribWrench; onClose: ()
     <Sheet
       open
       onClose={onClose}
-      title={`Check-pull of ${wrench.label}`}
-      description="On the tester, to the click, three times. Warm the wrench up with a pull or two first."
+      title={say('Check-pull of {label}', { label: wrench.label })}
+      description={say('On the tester, to the click, three times. Warm the wrench up with a pull or two first.')}
     >
       <div className="grid gap-4">
         <p>
-          <span className="text-sm text-ink-2">Set it to</span>
+          <span className="text-sm text-ink-2">{say('Set it to')}</span>
           <span className="figures block text-6xl leading-none font-bold">
             {setting.number} <span className="text-2xl font-normal">{setting.unit}</span>
           </span>
@@ -75,7 +77,7 @@ export function CheckPull({ wrench, onClose }: { wrench: CribWrench; onClose: ()
                 key={place}
                 className={`min-h-20 border-2 p-2 ${bad ? 'border-bad' : reading ? 'border-ink' : 'border-dashed border-rule'}`}
               >
-                <span className="text-sm text-ink-2">pull {place}</span>
+                <span className="text-sm text-ink-2">{tell('pull {place}', { place })}</span>
                 {reading && (
                   <>
                     <span className="figures block text-xl">
@@ -91,8 +93,14 @@ export function CheckPull({ wrench, onClose }: { wrench: CribWrench; onClose: ()
         {enough && (
           <p role="status" className={`border-l-4 pl-3 font-bold ${out ? 'border-bad text-bad' : 'border-ink'}`}>
             {out
-              ? `Out of limits: ${percentText(verdict.worst)}, ±${verdict.permissible * 100} % is allowed. Keeping this locks the wrench and lists what it pulled since its last good check.`
-              : `Within ±${verdict.permissible * 100} %. Mean ${percentText(verdict.mean)}.`}
+              ? say(
+                  'Out of limits: {percentText}, ±{permissible} % is allowed. Keeping this locks the wrench and lists what it pulled since its last good check.',
+                  { percentText: percentText(verdict.worst), permissible: verdict.permissible * 100 },
+                )
+              : say('Within ±{permissible} %. Mean {percentText}.', {
+                  permissible: verdict.permissible * 100,
+                  percentText: percentText(verdict.mean),
+                })}
           </p>
         )}
         {fault && (
@@ -104,9 +112,9 @@ export function CheckPull({ wrench, onClose }: { wrench: CribWrench; onClose: ()
           <ActionBar onClick={() => void press()} disabled={busy} className="static!">
             {enough
               ? out
-                ? 'Keep it and lock the wrench'
-                : 'Keep the check'
-              : `Pull ${readings.length + 1} of ${CHECK_PULLS}`}
+                ? say('Keep it and lock the wrench')
+                : say('Keep the check')
+              : say('Pull {count} of {checkPulls}', { count: readings.length + 1, checkPulls: CHECK_PULLS })}
           </ActionBar>
         </div>
       </div>

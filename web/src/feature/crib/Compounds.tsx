@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { type Bottle, bottleVerdict, leftMl, REORDER_SHARE } from '#core/crib/bottle.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
@@ -8,12 +9,13 @@ import { useSession } from '../../shop/session.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { useNow } from '../../ui/use-now.ts';
 import { BottleForm } from './BottleForm.tsx';
 import { useOpenCrib } from './CribShell.tsx';
 import { KIND_TEXT, TINT } from './compound-text.ts';
 
-const WHY = { printed: 'past its date', opened: 'open too long', tooWarm: 'stored too warm' };
+const WHY = { printed: say('past its date'), opened: say('open too long'), tooWarm: say('stored too warm') };
 
 /** Bottles with what is left in them by count, their dates, and the store's thermometer. */
 export default function Compounds() {
@@ -31,10 +33,10 @@ export default function Compounds() {
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
       <main className="min-w-0 flex-1 bg-bench p-5 lg:overflow-y-auto">
         <div className="mb-3 flex items-center gap-2">
-          <h1 className="plate mr-auto text-3xl">On the shelf</h1>
-          {keeps && <Button onClick={() => setAdding(true)}>Put one on the shelf</Button>}
+          <h1 className="plate mr-auto text-3xl">{say('On the shelf')}</h1>
+          {keeps && <Button onClick={() => setAdding(true)}>{say('Put one on the shelf')}</Button>}
         </div>
-        {shelf.length === 0 && <p className="text-ink-2">Nothing stands here yet.</p>}
+        {shelf.length === 0 && <p className="text-ink-2">{say('Nothing stands here yet.')}</p>}
         <ul className="border-t-2 border-ink">
           {shelf.map((bottle) => (
             <li key={bottle.id}>
@@ -44,17 +46,17 @@ export default function Compounds() {
         </ul>
       </main>
       <aside className="shrink-0 border-ink bg-sheet p-5 lg:w-[400px] lg:overflow-y-auto lg:border-l-2">
-        <h2 className="plate mb-2 text-2xl">The store's thermometer</h2>
+        <h2 className="plate mb-2 text-2xl">{say("The store's thermometer")}</h2>
         {crib.temperatures.length > 1 ? (
           <Curve
-            label="Temperature of the store over the last days"
-            xLabel="days ago"
+            label={say('Temperature of the store over the last days')}
+            xLabel={say('days ago')}
             yLabel="°C"
             yFrom={0}
             series={[
               {
                 key: 't',
-                label: 'store',
+                label: say('store'),
                 points: crib.temperatures.map(({ atMs, temperatureC }) => [
                   (atMs - Date.parse(today)) / 86_400_000,
                   temperatureC,
@@ -62,11 +64,11 @@ export default function Compounds() {
               },
             ]}
             limits={[
-              { y: Math.min(28, ...shelf.map((bottle) => bottle.storeMaxC)), text: 'warmest allowed', bad: true },
+              { y: Math.min(28, ...shelf.map((bottle) => bottle.storeMaxC)), text: say('warmest allowed'), bad: true },
             ]}
           />
         ) : (
-          <p className="text-ink-2">Two readings make a curve.</p>
+          <p className="text-ink-2">{say('Two readings make a curve.')}</p>
         )}
         {keeps && (
           <form
@@ -80,19 +82,20 @@ export default function Compounds() {
             <input
               className="figures min-h-14 min-w-0 flex-1 border-2 border-ink bg-sheet px-3 text-lg"
               inputMode="decimal"
-              aria-label="Temperature now, °C"
-              placeholder="°C now"
+              aria-label={say('Temperature now, °C')}
+              placeholder={say('°C now')}
               value={celsius}
               onChange={(event) => setCelsius(event.target.value)}
             />
             <Button type="submit" disabled={!readable}>
-              Log it
+              {say('Log it')}
             </Button>
           </form>
         )}
         <p className="mt-4 text-sm text-ink-2">
-          Beads put on in the jobs are counted off the open bottle of their kind, by thread and length in mesh. Correct
-          the count by what you see. Skin contact and vapour: read each product's safety sheet.
+          {say(
+            "Beads put on in the jobs are counted off the open bottle of their kind, by thread and length in mesh. Correct the count by what you see. Skin contact and vapour: read each product's safety sheet.",
+          )}
         </p>
       </aside>
       {adding && <BottleForm onClose={() => setAdding(false)} />}
@@ -128,19 +131,22 @@ function Row({ bottle, today, onPick }: { bottle: Bottle; today: string; onPick?
       <span>
         <b>{bottle.name}</b> <span className="text-ink-2">{KIND_TEXT[bottle.kind]}</span>
         <span className="figures block text-sm text-ink-2">
-          lot {bottle.lot} · {bottle.openedOn ? `opened ${bottle.openedOn}` : 'not opened'}
+          {tell('lot {lot} · {which}', {
+            lot: bottle.lot,
+            which: bottle.openedOn ? say('opened {openedOn}', { openedOn: bottle.openedOn }) : say('not opened'),
+          })}
         </span>
         <span className={`block text-sm ${verdict.usable ? '' : 'font-bold text-bad'}`}>
           {verdict.usable
-            ? `good to ${verdict.lastDay}, ${verdict.daysLeft} days`
-            : `Not to be used: ${WHY[verdict.because]} (${verdict.lastDay})`}
+            ? say('good to {lastDay}, {daysLeft} days', { lastDay: verdict.lastDay, daysLeft: verdict.daysLeft })
+            : say('Not to be used: {why} ({lastDay})', { why: WHY[verdict.because], lastDay: verdict.lastDay })}
         </span>
       </span>
       <span className="text-right">
         <span className={`figures block text-2xl font-bold ${low ? 'text-bad' : ''}`}>
-          {left < 10 ? left.toFixed(2) : left.toFixed(1)} mL
+          {tell('{which} mL', { which: left < 10 ? left.toFixed(2) : left.toFixed(1) })}
         </span>
-        <span className="figures text-sm text-ink-2">of {bottle.sizeMl}</span>
+        <span className="figures text-sm text-ink-2">{tell('of {sizeMl}', { sizeMl: bottle.sizeMl })}</span>
       </span>
     </button>
   );
@@ -163,18 +169,22 @@ function BottleSheet({ bottle, today, onClose }: { bottle: Bottle; today: string
       open
       onClose={onClose}
       title={bottle.name}
-      description={`Lot ${bottle.lot}, on the shelf since ${shopFormat(bottle.receivedAtMs, 'd MMM yyyy')}. ${bottle.usedMl.toFixed(2)} mL counted off by the jobs.`}
+      description={say('Lot {lot}, on the shelf since {shopFormat}. {usedMl} mL counted off by the jobs.', {
+        lot: bottle.lot,
+        shopFormat: shopFormat(bottle.receivedAtMs, 'd MMM yyyy'),
+        usedMl: bottle.usedMl.toFixed(2),
+      })}
     >
       <div className="grid gap-4">
         <div className="grid grid-cols-2 gap-2">
           <Button disabled={bottle.openedOn !== undefined} onClick={() => void change({ type: 'opened', on: today })}>
-            {bottle.openedOn ? `Opened ${bottle.openedOn}` : 'Opened today'}
+            {bottle.openedOn ? say('Opened {openedOn}', { openedOn: bottle.openedOn }) : say('Opened today')}
           </Button>
           <Button tone="bad" onClick={() => void change({ type: 'emptied', on: today })}>
-            Empty, off the shelf
+            {say('Empty, off the shelf')}
           </Button>
           <Button tone="bad" className="col-span-2" onClick={() => void change({ type: 'gelled', on: today })}>
-            It has gelled, never to be used
+            {say('It has gelled, never to be used')}
           </Button>
         </div>
         <form
@@ -185,7 +195,7 @@ function BottleSheet({ bottle, today, onClose }: { bottle: Bottle; today: string
           }}
         >
           <label className="grid gap-1">
-            <span className="font-bold">Left in it, mL, as seen or weighed</span>
+            <span className="font-bold">{say('Left in it, mL, as seen or weighed')}</span>
             <input
               className="figures min-h-12 border-2 border-ink bg-sheet px-3"
               inputMode="decimal"
@@ -194,7 +204,7 @@ function BottleSheet({ bottle, today, onClose }: { bottle: Bottle; today: string
             />
           </label>
           <label className="grid gap-1">
-            <span className="font-bold">Why the count was off</span>
+            <span className="font-bold">{say('Why the count was off')}</span>
             <input
               className="min-h-12 border-2 border-ink bg-sheet px-3"
               maxLength={500}
@@ -203,7 +213,7 @@ function BottleSheet({ bottle, today, onClose }: { bottle: Bottle; today: string
             />
           </label>
           <Button type="submit" tone="primary" disabled={!readable || reason.trim() === ''}>
-            Correct the count
+            {say('Correct the count')}
           </Button>
         </form>
       </div>

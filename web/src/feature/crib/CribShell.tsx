@@ -1,15 +1,16 @@
 import { Outlet, useOutletContext } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import { FIND_KEY } from '../../app/FindButton.tsx';
 import { TopBar } from '../../app/TopBar.tsx';
 import { TabBar } from '../../ui/TabBar.tsx';
 import { type CribHook, useCrib } from './use-crib.ts';
 
 const TABS = [
-  { to: '/crib', text: 'Wrenches', end: true },
-  { to: '/crib/tools', text: 'Sockets and tools' },
-  { to: '/crib/compounds', text: 'Compounds' },
-  { to: '/crib/fasteners', text: 'Fasteners' },
-  { to: '/crib/reorder', text: 'Reorder' },
+  { to: '/crib', text: say('Wrenches'), end: true },
+  { to: '/crib/tools', text: say('Sockets and tools') },
+  { to: '/crib/compounds', text: say('Compounds') },
+  { to: '/crib/fasteners', text: say('Fasteners') },
+  { to: '/crib/reorder', text: say('Reorder') },
 ];
 
 /** The store: its walls as tabs, and what went wrong last. */
@@ -20,11 +21,11 @@ export default function CribShell() {
       <TopBar
         keys={[
           FIND_KEY,
-          { keys: 'Tab', does: 'To the next thing' },
-          { keys: 'Space', does: 'Pull on the tester, then keep the check' },
+          { keys: 'Tab', does: say('To the next thing') },
+          { keys: 'Space', does: say('Pull on the tester, then keep the check') },
         ]}
       />
-      <TabBar label="Crib" tabs={TABS} />
+      <TabBar label={say('Crib')} tabs={TABS} />
       {hook.failure && (
         <p
           role="alert"
@@ -32,11 +33,15 @@ export default function CribShell() {
         >
           {hook.failure}
           <button type="button" className="min-h-11 px-3 underline" onClick={hook.clearFailure}>
-            Seen
+            {say('Seen')}
           </button>
         </p>
       )}
-      {hook.crib ? <Outlet context={hook} /> : <p className="flex-1 bg-bench p-5 text-ink-2">Reading the crib.</p>}
+      {hook.crib ? (
+        <Outlet context={hook} />
+      ) : (
+        <p className="flex-1 bg-bench p-5 text-ink-2">{say('Reading the crib.')}</p>
+      )}
     </div>
   );
 }

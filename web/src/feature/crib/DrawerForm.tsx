@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import '../../app/zod-without-eval.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useId } from 'react';
@@ -19,11 +20,11 @@ import { Sheet } from '../../ui/Sheet.tsx';
 const KINDS = ITEM_KINDS.filter((kind) => kind !== 'part' && kind !== 'compound');
 const SIZES = ['lengthMm', 'acrossFlatsMm', 'insideMm', 'outsideMm', 'thicknessMm'] as const;
 const SIZE_TEXT: Record<(typeof SIZES)[number], string> = {
-  lengthMm: 'Length, mm',
-  acrossFlatsMm: 'Across flats, mm',
-  insideMm: 'Inside, mm',
-  outsideMm: 'Outside, mm',
-  thicknessMm: 'Thick, mm',
+  lengthMm: say('Length, mm'),
+  acrossFlatsMm: say('Across flats, mm'),
+  insideMm: say('Inside, mm'),
+  outsideMm: say('Outside, mm'),
+  thicknessMm: say('Thick, mm'),
 };
 
 const whole = (words: string) =>
@@ -33,10 +34,10 @@ const whole = (words: string) =>
     .refine((text) => /^\d{1,5}$/.test(text), words);
 const FormSchema = z
   .object({
-    bin: z.string().trim().min(1, 'which drawer').max(40),
+    bin: z.string().trim().min(1, say('which drawer')).max(40),
     kind: z.enum(KINDS as [ItemKind, ...ItemKind[]]),
     form: z.string(),
-    name: z.string().trim().min(1, 'a name is needed').max(200),
+    name: z.string().trim().min(1, say('a name is needed')).max(200),
     thread: z.string().trim().max(40),
     head: z.string(),
     propertyClass: z.string().trim().max(20),
@@ -46,16 +47,16 @@ const FormSchema = z
     insideMm: z.string(),
     outsideMm: z.string(),
     thicknessMm: z.string(),
-    counted: whole('how many lie in it, a whole number'),
+    counted: whole(say('how many lie in it, a whole number')),
     lowAt: z
       .string()
       .trim()
-      .refine((text) => text === '' || /^\d{1,5}$/.test(text), 'a whole number, or nothing'),
+      .refine((text) => text === '' || /^\d{1,5}$/.test(text), say('a whole number, or nothing')),
   })
   .superRefine((typed, context) => {
     const issue = (path: string, message: string) => context.addIssue({ code: 'custom', path: [path], message });
     if (typed.thread !== '' && !parseThread(typed.thread).ok)
-      issue('thread', 'a thread: M10 x 1.5, 3/8-16. Never a socket size');
+      issue('thread', say('a thread: M10 x 1.5, 3/8-16. Never a socket size'));
     for (const field of SIZES) {
       const read = readCell(field, typed[field]);
       if (!read.ok) issue(field, read.error.reason);
@@ -132,8 +133,8 @@ export function DrawerForm({
       open
       wide
       onClose={onClose}
-      title={line ? `Drawer ${line.bin}` : 'Add a drawer'}
-      description="What the shop keeps of its own. What jobs take is counted off by their records."
+      title={line ? say('Drawer {bin}', { bin: line.bin }) : say('Add a drawer')}
+      description={say('What the shop keeps of its own. What jobs take is counted off by their records.')}
     >
       <form
         noValidate
@@ -172,14 +173,20 @@ export function DrawerForm({
           {line && text('bin', 'Drawer')}
           {choice(
             'kind',
-            'Kind',
+            say('Kind'),
             KINDS.map((one) => [one, one]),
           )}
-          {choice('form', 'Form', [['', 'plain'], ...formsOf(kind).map((form) => [form, formText(form)] as const)])}
+          {choice('form', say('Form'), [
+            ['', 'plain'],
+            ...formsOf(kind).map((form) => [form, formText(form)] as const),
+          ])}
           {text('name', 'Called')}
           {threaded && text('thread', 'Thread', 'M10 x 1.5')}
           {kind === 'bolt' &&
-            choice('head', 'Head', [['', 'not said'], ...HEAD_SHAPES.map((head) => [head, HEAD_TEXT[head]] as const)])}
+            choice('head', say('Head'), [
+              ['', say('not said')],
+              ...HEAD_SHAPES.map((head) => [head, HEAD_TEXT[head]] as const),
+            ])}
           {threaded && text('propertyClass', 'Class', '8.8, 10, grade 8')}
           {SIZES.map((field) => (
             <div key={field}>{text(field, SIZE_TEXT[field])}</div>
@@ -194,14 +201,14 @@ export function DrawerForm({
                 if (await act(() => call(api.shelf[':id'].$delete({ param: { id: line.id } })))) onClose();
               }}
             >
-              Take it down
+              {say('Take it down')}
             </Button>
           ) : (
             <span />
           )}
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={isSubmitting}>
-            Keep it
+            {say('Keep it')}
           </Button>
         </div>
       </form>

@@ -6,6 +6,7 @@ import { classText } from '#contract/wording/class-text.ts';
 import { HEAD_TEXT } from '#contract/wording/en/terms.ts';
 import { formBeside } from '#contract/wording/form-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
 import { leftOnShelf, type ShelfLine } from '#core/crib/shelf.ts';
 import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
@@ -16,6 +17,7 @@ import { useSession } from '../../shop/session.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { DrawerForm } from './DrawerForm.tsx';
 
 /** What a fastener is, in the words it is looked for. */
@@ -60,29 +62,29 @@ export default function Fasteners() {
   };
   return (
     <main className="flex-1 bg-bench p-5 lg:overflow-y-auto">
-      <h1 className="sr-only">Fasteners</h1>
+      <h1 className="sr-only">{say('Fasteners')}</h1>
       <div className="mb-4 flex flex-wrap gap-2">
         <input
           type="search"
-          aria-label="Find a fastener"
-          placeholder="M10, flange, A4"
+          aria-label={say('Find a fastener')}
+          placeholder={say('M10, flange, A4')}
           className="min-h-14 min-w-48 flex-1 border-2 border-ink bg-sheet px-4 text-lg"
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
         />
-        {keeps && <Button onClick={() => setForm('new')}>Add a drawer</Button>}
-        {keeps && <Button onClick={() => file.current?.click()}>CSV in</Button>}
+        {keeps && <Button onClick={() => setForm('new')}>{say('Add a drawer')}</Button>}
+        {keeps && <Button onClick={() => file.current?.click()}>{say('CSV in')}</Button>}
         <Button
           disabled={!shelf?.length}
           onClick={() => saveFile('fasteners.csv', 'text/csv', writeShelfCsv(shelf ?? []))}
         >
-          CSV out
+          {say('CSV out')}
         </Button>
         <input
           ref={file}
           type="file"
           accept=".csv,text/csv"
-          aria-label="File of drawers"
+          aria-label={say('File of drawers')}
           className="sr-only"
           tabIndex={-1}
           onChange={(event) => void read(event)}
@@ -93,17 +95,17 @@ export default function Fasteners() {
           {failure ?? unsent}{' '}
           {unsent && (
             <button type="button" className="min-h-11 px-2 underline" onClick={clearFailure}>
-              Seen
+              {say('Seen')}
             </button>
           )}
         </p>
       )}
-      {!shelf && !failure && <p className="text-ink-2">Reading the drawers.</p>}
+      {!shelf && !failure && <p className="text-ink-2">{say('Reading the drawers.')}</p>}
       {shelf && shown.length === 0 && (
         <p className="text-ink-2">
           {shelf.length === 0
-            ? 'No drawer yet. Add one, or read a table: drawer, kind, name, thread, length, class, count.'
-            : 'No drawer answers to that.'}
+            ? say('No drawer yet. Add one, or read a table: drawer, kind, name, thread, length, class, count.')
+            : say('No drawer answers to that.')}
         </p>
       )}
       <ul className="border-t-2 border-ink">
@@ -115,7 +117,11 @@ export default function Fasteners() {
       <Sheet open={found !== undefined} onClose={() => setFound(undefined)} title={found?.name ?? ''} wide>
         {found?.drawers ? (
           <>
-            <p>{numberOf(found.drawers.length, 'drawer')} read. They are added to those that are there.</p>
+            <p>
+              {tell('{numberOf} read. They are added to those that are there.', {
+                numberOf: numberOf(found.drawers.length, 'drawer'),
+              })}
+            </p>
             <ul className="my-3 max-h-72 overflow-y-auto border-y border-rule">
               {found.drawers.map((drawer, index) => (
                 // biome-ignore lint/suspicious/noArrayIndexKey: rows of a file
@@ -129,7 +135,7 @@ export default function Fasteners() {
               ))}
             </ul>
             <div className="grid grid-cols-2 gap-2">
-              <Button onClick={() => setFound(undefined)}>Leave it</Button>
+              <Button onClick={() => setFound(undefined)}>{say('Leave it')}</Button>
               <Button
                 tone="primary"
                 onClick={async () => {
@@ -137,22 +143,24 @@ export default function Fasteners() {
                   if (await act(() => call(api.shelf.$post({ json: { drawers } })))) setFound(undefined);
                 }}
               >
-                Add {numberOf(found.drawers.length, 'drawer')}
+                {tell('Add {numberOf}', { numberOf: numberOf(found.drawers.length, 'drawer') })}
               </Button>
             </div>
           </>
         ) : (
           <div role="alert">
-            <p className="font-bold text-bad">Nothing was taken:</p>
+            <p className="font-bold text-bad">{say('Nothing was taken:')}</p>
             <ul>
               {found?.faults.slice(0, 12).map(({ row, column, reason }) => (
                 <li key={`${row} ${column}`}>
-                  {row > 0 && `Row ${row}${column ? `, ${column}` : ''}: `}
+                  {row > 0 && say('Row {row}{which}: ', { row, which: column ? `, ${column}` : '' })}
                   {reason}
                 </li>
               ))}
             </ul>
-            {(found?.faults.length ?? 0) > 12 && <p>and {(found?.faults.length ?? 0) - 12} more</p>}
+            {(found?.faults.length ?? 0) > 12 && (
+              <p>{tell('and {count} more', { count: (found?.faults.length ?? 0) - 12 })}</p>
+            )}
           </div>
         )}
       </Sheet>
@@ -178,17 +186,17 @@ function Drawer({ line, pxPerMm, onChange }: { line: ShelfLine; pxPerMm: number;
         <b className={`figures text-3xl ${low ? 'text-bad' : ''}`}>{left}</b>
         <span className="block text-sm text-ink-2">
           {low
-            ? 'to order'
+            ? say('to order')
             : line.taken > 0
-              ? `${line.taken} taken since counted`
+              ? say('{taken} taken since counted', { taken: line.taken })
               : line.lowAt === undefined
                 ? ''
-                : `order at ${line.lowAt}`}
+                : say('order at {lowAt}', { lowAt: line.lowAt })}
         </span>
       </span>
       {onChange && (
-        <Button aria-label={`Count or change drawer ${line.bin}`} onClick={onChange}>
-          Count
+        <Button aria-label={say('Count or change drawer {bin}', { bin: line.bin })} onClick={onChange}>
+          {say('Count')}
         </Button>
       )}
     </li>

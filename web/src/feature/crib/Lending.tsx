@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react';
 import { v4 as uuid } from 'uuid';
+import { say } from '#contract/wording/say.ts';
 import type { Loan } from '#core/crib/crib-tool.ts';
 import { api, call } from '../../shop/api.ts';
 import { useJobs } from '../../shop/queries.ts';
@@ -7,6 +8,7 @@ import { useSession } from '../../shop/session.ts';
 import { shopDayStart } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { useOpenCrib } from './CribShell.tsx';
 
 /** Gives a thing to a person, for a job or for none. Lent for a job, it keeps the job open until it is back. */
@@ -29,8 +31,8 @@ export function LendSheet({
     <Sheet
       open
       onClose={onClose}
-      title={`Lend ${thing.name}`}
-      description="Lent for a job, it must be back before the job can be closed."
+      title={say('Lend {name}', { name: thing.name })}
+      description={say('Lent for a job, it must be back before the job can be closed.')}
     >
       <form
         className="grid gap-4"
@@ -53,7 +55,7 @@ export function LendSheet({
         }}
       >
         <label className="grid gap-1">
-          <span className="font-bold">To</span>
+          <span className="font-bold">{say('To')}</span>
           <select
             className="min-h-14 border-2 border-ink bg-sheet px-3"
             value={person}
@@ -67,13 +69,13 @@ export function LendSheet({
           </select>
         </label>
         <label className="grid gap-1">
-          <span className="font-bold">For</span>
+          <span className="font-bold">{say('For')}</span>
           <select
             className="min-h-14 border-2 border-ink bg-sheet px-3"
             value={job}
             onChange={(event) => setJob(event.target.value)}
           >
-            <option value="">no job</option>
+            <option value="">{say('no job')}</option>
             {jobs?.map((card) => (
               <option key={card.id} value={card.id}>
                 {card.number}, {card.vehicle.model}, {card.kitTitle}
@@ -83,9 +85,9 @@ export function LendSheet({
         </label>
         {fault && <p className="text-bad">{fault}</p>}
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={person === ''}>
-            Lend it
+            {say('Lend it')}
           </Button>
         </div>
       </form>
@@ -105,8 +107,8 @@ export function ReturnSheet({ loan, click = false, onClose }: { loan: Loan; clic
     <Sheet
       open
       onClose={onClose}
-      title={`${loan.thingName} from ${loan.personName}`}
-      description={loan.jobId ? 'Its job stays open until it is back.' : 'Lent for no job.'}
+      title={say('{thingName} from {personName}', { thingName: loan.thingName, personName: loan.personName })}
+      description={loan.jobId ? say('Its job stays open until it is back.') : say('Lent for no job.')}
     >
       {missing === undefined ? (
         <div className="grid gap-4">
@@ -119,14 +121,16 @@ export function ReturnSheet({ loan, click = false, onClose }: { loan: Loan; clic
                 onChange={(event) => setLow(event.target.checked)}
               />
               <span>
-                <b>Set back to its lowest mark.</b> A spring left wound loses its calibration; never below the mark.
+                {tell('{b} A spring left wound loses its calibration; never below the mark.', {
+                  b: <b>{say('Set back to its lowest mark.')}</b>,
+                })}
               </span>
             </label>
           )}
           <div className="grid grid-cols-2 gap-2">
             {loan.thing === 'tool' && (
               <Button tone="bad" onClick={() => setMissing('')}>
-                It is missing
+                {say('It is missing')}
               </Button>
             )}
             <Button
@@ -135,7 +139,7 @@ export function ReturnSheet({ loan, click = false, onClose }: { loan: Loan; clic
               disabled={click && !low}
               onClick={() => void send(click ? { setToLow: true } : {})}
             >
-              It is back
+              {say('It is back')}
             </Button>
           </div>
         </div>
@@ -148,7 +152,7 @@ export function ReturnSheet({ loan, click = false, onClose }: { loan: Loan; clic
           }}
         >
           <label className="grid gap-1">
-            <span className="font-bold">Where was it looked for?</span>
+            <span className="font-bold">{say('Where was it looked for?')}</span>
             <textarea
               className="min-h-24 border-2 border-ink bg-sheet p-3"
               maxLength={500}
@@ -157,9 +161,9 @@ export function ReturnSheet({ loan, click = false, onClose }: { loan: Loan; clic
             />
           </label>
           <div className="grid grid-cols-2 gap-2">
-            <Button onClick={() => setMissing(undefined)}>Look again</Button>
+            <Button onClick={() => setMissing(undefined)}>{say('Look again')}</Button>
             <Button type="submit" tone="primary" disabled={missing.trim() === ''}>
-              Report it missing
+              {say('Report it missing')}
             </Button>
           </div>
         </form>

@@ -1,29 +1,32 @@
 import { Download } from 'lucide-react';
+import { say } from '#contract/wording/say.ts';
 import type { ReorderLine } from '#core/crib/bottle.ts';
 import { useReorder } from '../../shop/queries.ts';
 
 const WHAT: Record<ReorderLine['what'], string> = {
-  compound: 'Compound',
-  tool: 'Tool',
-  wrench: 'Wrench',
-  fastener: 'Fastener',
+  compound: say('Compound'),
+  tool: say('Tool'),
+  wrench: say('Wrench'),
+  fastener: say('Fastener'),
 };
 const because = ({ what, because: why, figure }: ReorderLine): string => {
   switch (why) {
     case 'empty':
-      return 'none left';
+      return say('none left');
     case 'low':
-      return what === 'fastener' ? `${figure ?? 0} left` : `${(figure ?? 0).toFixed(1)} mL left`;
+      return what === 'fastener'
+        ? say('{figure} left', { figure: figure ?? 0 })
+        : say('{figure} mL left', { figure: (figure ?? 0).toFixed(1) });
     case 'expired':
-      return 'past its date';
+      return say('past its date');
     case 'expiring':
-      return `${figure} days left`;
+      return say('{figure} days left', { figure });
     case 'tooWarm':
-      return 'stored too warm';
+      return say('stored too warm');
     case 'missing':
       return 'missing';
     case 'calibration':
-      return (figure ?? 0) <= 0 ? 'calibration due' : `calibration in ${figure} days`;
+      return (figure ?? 0) <= 0 ? say('calibration due') : say('calibration in {figure} days', { figure });
   }
 };
 
@@ -33,13 +36,13 @@ export default function Reorder() {
   return (
     <main className="flex-1 bg-bench p-5 lg:overflow-y-auto">
       <div className="mb-3 flex items-center gap-3">
-        <h1 className="plate mr-auto text-3xl">To order</h1>
+        <h1 className="plate mr-auto text-3xl">{say('To order')}</h1>
         <a
           download
           href="/api/crib/reorder.csv"
           className="inline-flex min-h-14 items-center gap-2 border-2 border-ink bg-sheet px-4 font-bold"
         >
-          <Download aria-hidden="true" /> CSV
+          <Download aria-hidden="true" /> {say('CSV')}
         </a>
       </div>
       {failure && (
@@ -47,10 +50,10 @@ export default function Reorder() {
           {failure}
         </p>
       )}
-      {lines === undefined && !failure && <p className="text-ink-2">Working it out.</p>}
+      {lines === undefined && !failure && <p className="text-ink-2">{say('Working it out.')}</p>}
       {lines?.length === 0 && (
         <p className="text-ink-2">
-          Nothing: every compound is good and in quantity, no tool is missing, no wrench is due.
+          {say('Nothing: every compound is good and in quantity, no tool is missing, no wrench is due.')}
         </p>
       )}
       {lines && lines.length > 0 && (

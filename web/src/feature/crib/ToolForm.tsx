@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import '../../app/zod-without-eval.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useId } from 'react';
@@ -15,21 +16,21 @@ import { sizeText, TOOL_KIND } from './drive-text.ts';
 
 const GRIPS = ['hex', 'hexKey', 'twelvePoint', 'sixLobe', 'none'] as const;
 const GRIP_TEXT: Record<(typeof GRIPS)[number], string> = {
-  hex: 'Hexagon',
-  hexKey: 'Hexagon key',
+  hex: say('Hexagon'),
+  hexKey: say('Hexagon key'),
   twelvePoint: '12-point',
-  sixLobe: 'Six-lobe (T or E)',
-  none: 'Nothing of a size',
+  sixLobe: say('Six-lobe (T or E)'),
+  none: say('Nothing of a size'),
 };
 
 /** Reads a drive size as it is stamped: 16, 3/4 in, T40. */
 function readDrive(grip: (typeof GRIPS)[number], size: string): CribTool['drive'] | string {
   if (grip === 'none') return undefined;
   if (grip === 'sixLobe')
-    return /^[TE]\d{1,3}$/i.test(size) ? { kind: 'sixLobe', size: size.toUpperCase() } : 'like T40 or E14';
+    return /^[TE]\d{1,3}$/i.test(size) ? { kind: 'sixLobe', size: size.toUpperCase() } : say('like T40 or E14');
   const inch = /in|"/.test(size) || /^\d+\/\d+$/.test(size);
   const read = parsePrinted(/[a-z"]/i.test(size) ? size : `${size} ${inch ? 'in' : 'mm'}`, 'length');
-  if (!read.ok || read.value.minBase <= 0) return 'like 16, or 3/4 in';
+  if (!read.ok || read.value.minBase <= 0) return say('like 16, or 3/4 in');
   const acrossFlatsMm = read.value.minBase;
   return inch && grip !== 'twelvePoint' ? { kind: grip, acrossFlatsMm, inch: true } : { kind: grip, acrossFlatsMm };
 }
@@ -37,7 +38,7 @@ function readDrive(grip: (typeof GRIPS)[number], size: string): CribTool['drive'
 const FormSchema = z
   .object({
     kind: ToolInputSchema.shape.kind,
-    name: z.string().trim().min(1, 'a name is needed').max(120),
+    name: z.string().trim().min(1, say('a name is needed')).max(120),
     grip: z.enum(GRIPS),
     size: z.string().trim(),
     squareDrive: z.string(),
@@ -47,7 +48,7 @@ const FormSchema = z
   .superRefine(({ grip, size }, context) => {
     const drive = readDrive(grip, size);
     if (typeof drive === 'string')
-      context.addIssue({ code: 'custom', path: ['size'], message: `a size is needed, ${drive}` });
+      context.addIssue({ code: 'custom', path: ['size'], message: say('a size is needed, {drive}', { drive }) });
   });
 type Typed = z.input<typeof FormSchema>;
 type Read = z.output<typeof FormSchema>;
@@ -88,8 +89,8 @@ export function ToolForm({ tool, onClose }: { tool?: CribTool; onClose: () => vo
     <Sheet
       open
       onClose={onClose}
-      title={tool ? `Change ${tool.name}` : 'Add a tool'}
-      description="The size is that of the tool, never of a thread."
+      title={tool ? say('Change {name}', { name: tool.name }) : say('Add a tool')}
+      description={say('The size is that of the tool, never of a thread.')}
     >
       <form
         noValidate
@@ -113,7 +114,7 @@ export function ToolForm({ tool, onClose }: { tool?: CribTool; onClose: () => vo
         })}
       >
         <div className="grid grid-cols-2 gap-4">
-          <FormField id={`${id}-kind`} label="Kind">
+          <FormField id={`${id}-kind`} label={say('Kind')}>
             <select id={`${id}-kind`} className={inputLook(undefined)} {...register('kind')}>
               {CRIB_TOOL_KINDS.map((kind) => (
                 <option key={kind} value={kind}>
@@ -123,7 +124,7 @@ export function ToolForm({ tool, onClose }: { tool?: CribTool; onClose: () => vo
             </select>
           </FormField>
           {text('name', 'Called')}
-          <FormField id={`${id}-grip`} label="Grips">
+          <FormField id={`${id}-grip`} label={say('Grips')}>
             <select id={`${id}-grip`} className={inputLook(undefined)} {...register('grip')}>
               {GRIPS.map((grip) => (
                 <option key={grip} value={grip}>
@@ -133,11 +134,11 @@ export function ToolForm({ tool, onClose }: { tool?: CribTool; onClose: () => vo
             </select>
           </FormField>
           {watch('grip') !== 'none' && text('size', 'Size', '16, 3/4 in, T40')}
-          <FormField id={`${id}-square`} label="Square">
+          <FormField id={`${id}-square`} label={say('Square')}>
             <select id={`${id}-square`} className={inputLook(undefined)} {...register('squareDrive')}>
               {['', '1/4 in', '3/8 in', '1/2 in', '3/4 in', '1 in'].map((square) => (
                 <option key={square} value={square}>
-                  {square || 'none'}
+                  {square || say('none')}
                 </option>
               ))}
             </select>
@@ -153,14 +154,14 @@ export function ToolForm({ tool, onClose }: { tool?: CribTool; onClose: () => vo
                 if (await act(() => call(api.crib.tools[':id'].$delete({ param: { id: tool.id } })))) onClose();
               }}
             >
-              Take off the wall
+              {say('Take off the wall')}
             </Button>
           ) : (
             <span />
           )}
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={isSubmitting}>
-            Keep it
+            {say('Keep it')}
           </Button>
         </div>
       </form>

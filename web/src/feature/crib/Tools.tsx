@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import type { Crib } from '#contract/crib.ts';
+import { say } from '#contract/wording/say.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
 import { CRIB_TOOL_KINDS } from '#core/crib/crib-tool.ts';
 import { useSession } from '../../shop/session.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import { useOpenCrib } from './CribShell.tsx';
 import { searchText, sizeText, TOOL_KIND } from './drive-text.ts';
 import { LendSheet, ReturnSheet } from './Lending.tsx';
@@ -32,24 +34,24 @@ export default function Tools() {
   const out = crib.tools.filter((tool) => tool.loan !== undefined).length;
   return (
     <main className="flex-1 bg-bench p-5 lg:overflow-y-auto">
-      <h1 className="sr-only">Sockets and tools</h1>
+      <h1 className="sr-only">{say('Sockets and tools')}</h1>
       <div className="mb-4 flex flex-wrap gap-2">
         <input
           type="search"
-          aria-label="Find a tool"
-          placeholder="16, T40, spring"
+          aria-label={say('Find a tool')}
+          placeholder={say('16, T40, spring')}
           className="min-h-14 flex-1 border-2 border-ink bg-sheet px-4 text-lg"
           value={wanted}
           onChange={(event) => setWanted(event.target.value)}
         />
         <Button aria-pressed={onlyOut} tone={onlyOut ? 'dark' : 'plain'} onClick={() => setOnlyOut(!onlyOut)}>
-          {out} out
+          {tell('{out} out', { out })}
         </Button>
-        {mayInCrib(role, 'keepStock') && <Button onClick={() => setForm('new')}>Add a tool</Button>}
+        {mayInCrib(role, 'keepStock') && <Button onClick={() => setForm('new')}>{say('Add a tool')}</Button>}
       </div>
       {shown.length === 0 && (
         <p className="text-ink-2">
-          {crib.tools.length === 0 ? 'No tool hangs here yet.' : 'Nothing here answers to that.'}
+          {crib.tools.length === 0 ? say('No tool hangs here yet.') : say('Nothing here answers to that.')}
         </p>
       )}
       {CRIB_TOOL_KINDS.map((kind) => {
@@ -111,9 +113,9 @@ function Peg({ tool, onPick, onChange }: { tool: Tool; onPick: () => void; onCha
           type="button"
           className="min-h-11 border-t border-hair px-3 text-left text-sm underline"
           onClick={onChange}
-          aria-label={`Change ${tool.name}`}
+          aria-label={say('Change {name}', { name: tool.name })}
         >
-          Change
+          {say('Change')}
         </button>
       )}
     </div>

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Link } from 'react-router';
 import type { CribWrench, Recheck } from '#contract/crib.ts';
+import { say } from '#contract/wording/say.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
 import { showTorque } from '#core/quantity/display.ts';
 import { calibrationDue, permissibleDeviation } from '#core/wrench/calibration.ts';
@@ -16,6 +17,7 @@ import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { SecretPad } from '../../ui/SecretPad.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { useNow } from '../../ui/use-now.ts';
 import { Calibrate } from './Calibrate.tsx';
 import { CheckPull } from './CheckPull.tsx';
@@ -40,91 +42,122 @@ export function WrenchDetail({ wrench }: { wrench: CribWrench }) {
   const rechecks = crib.rechecks.filter((entry) => entry.wrenchId === wrench.id);
   const certificates = wrench.checks.filter((check) => check.kind === 'calibration');
   const facts: Array<[string, string]> = [
-    ['Range', rangeText(wrench)],
-    ['Square', `${wrench.squareDrive}, ${wrench.kind}${wrench.live ? ', live' : ''}`],
-    ['Serial', wrench.serial ?? 'not entered'],
-    ['Calibration', `${wrench.calibrationDueOn}, every ${wrench.intervalMonths ?? 12} months`],
-    ['Left', due.due ? `due (${due.because === 'pulls' ? '5 000 pulls' : 'by date'})` : `${due.daysLeft} days`],
-    ['Allowed', `±${(permissible * 100).toFixed(0)} % (ISO 6789-1)`],
-    ['Square to grip', wrench.lengthMm === undefined ? 'not entered' : `${wrench.lengthMm} mm`],
+    [say('Range'), rangeText(wrench)],
+    [say('Square'), `${wrench.squareDrive}, ${wrench.kind}${wrench.live ? say(', live') : ''}`],
+    [say('Serial'), wrench.serial ?? say('not entered')],
+    [
+      say('Calibration'),
+      say('{calibrationDueOn}, every {intervalMonths} months', {
+        calibrationDueOn: wrench.calibrationDueOn,
+        intervalMonths: wrench.intervalMonths ?? 12,
+      }),
+    ],
+    [
+      say('Left'),
+      due.due
+        ? say('due ({which})', { which: due.because === 'pulls' ? say('5 000 pulls') : say('by date') })
+        : say('{daysLeft} days', { daysLeft: due.daysLeft }),
+    ],
+    [say('Allowed'), say('±{permissible} % (ISO 6789-1)', { permissible: (permissible * 100).toFixed(0) })],
+    [say('Square to grip'), wrench.lengthMm === undefined ? say('not entered') : `${wrench.lengthMm} mm`],
   ];
   return (
     <>
       <main className="min-w-0 flex-1 bg-bench p-5 lg:overflow-y-auto">
         <div className="flex flex-wrap items-center gap-2">
           <h2 className="plate mr-auto text-4xl">{wrench.label}</h2>
-          {role === 'lead' && !wrench.of && <Button onClick={() => setOpen('edit')}>Change</Button>}
+          {role === 'lead' && !wrench.of && <Button onClick={() => setOpen('edit')}>{say('Change')}</Button>}
           {wrench.of ? null : wrench.loan ? (
-            <Button onClick={() => setOpen('return')}>Take back</Button>
+            <Button onClick={() => setOpen('return')}>{say('Take back')}</Button>
           ) : (
             <Button onClick={() => setOpen('lend')} disabled={wrench.locked !== undefined}>
-              Lend
+              {say('Lend')}
             </Button>
           )}
           {mayInCrib(role, 'calibrate') && !wrench.of && (
-            <Button onClick={() => setOpen('calibrate')}>Calibrate</Button>
+            <Button onClick={() => setOpen('calibrate')}>{say('Calibrate')}</Button>
           )}
         </div>
         {wrench.of && (
           <p className="mt-3 border-l-4 border-ink bg-sheet p-3">
             {wrench.of.pooled
-              ? `Of the pool: it hangs at ${wrench.of.shop}, and is lent, checked and calibrated there.`
-              : `It hangs at ${wrench.of.shop}. It pulled here, and was found out since; nobody pulls with it here now.`}
+              ? say('Of the pool: it hangs at {shop}, and is lent, checked and calibrated there.', {
+                  shop: wrench.of.shop,
+                })
+              : say('It hangs at {shop}. It pulled here, and was found out since; nobody pulls with it here now.', {
+                  shop: wrench.of.shop,
+                })}
           </p>
         )}
         {wrench.locked && (
           <p role="alert" className="mt-3 border-l-4 border-bad bg-sheet p-3 font-bold text-bad">
-            Locked {shopFormat(wrench.locked.atMs, 'd MMM HH:mm')}. {wrench.locked.because}. No pull is taken from it
-            until a complete calibration is good.
+            {tell('Locked {shopFormat}. {because}. No pull is taken from it until a complete calibration is good.', {
+              shopFormat: shopFormat(wrench.locked.atMs, 'd MMM HH:mm'),
+              because: wrench.locked.because,
+            })}
           </p>
         )}
         {wrench.loan && (
           <p className="mt-3 border-l-4 border-ink bg-sheet p-3">
-            Out to <b>{wrench.loan.personName}</b> since {shopFormat(wrench.loan.outAtMs, 'd MMM HH:mm')}.
+            {tell('Out to {personName} since {shopFormat}.', {
+              personName: <b>{wrench.loan.personName}</b>,
+              shopFormat: shopFormat(wrench.loan.outAtMs, 'd MMM HH:mm'),
+            })}
           </p>
         )}
-        <h3 className="plate mt-5 mb-1 text-2xl">Check-pulls</h3>
+        <h3 className="plate mt-5 mb-1 text-2xl">{say('Check-pulls')}</h3>
         <ControlChart
           permissible={permissible}
-          label={`Deviation of ${wrench.label} over ${wrench.checks.length} checks`}
+          label={say('Deviation of {label} over {count} checks', { label: wrench.label, count: wrench.checks.length })}
           points={wrench.checks.map((check) => ({
             value: check.mean,
             worst: check.worst,
             calibration: check.kind === 'calibration',
-            label: `${shopFormat(check.atMs, 'd MMM yyyy HH:mm')}, ${check.kind}: mean ${percentText(check.mean)}, worst ${percentText(check.worst)}, ${check.byName}`,
+            label: say('{shopFormat}, {kind}: mean {percentText}, worst {percentText2}, {byName}', {
+              shopFormat: shopFormat(check.atMs, 'd MMM yyyy HH:mm'),
+              kind: check.kind,
+              percentText: percentText(check.mean),
+              percentText2: percentText(check.worst),
+              byName: check.byName,
+            }),
           }))}
         />
         {chart.signals.length > 0 && (
           <p className="mt-2 border-l-4 border-bad pl-3">
             {chart.signals.at(-1)?.signal === 'sixTrending'
-              ? 'Six checks in a row in one direction: it wanders.'
+              ? say('Six checks in a row in one direction: it wanders.')
               : chart.signals.at(-1)?.signal === 'eightOneSide'
-                ? 'Eight checks on one side of its mean: it has shifted.'
-                : 'A check outside its own limits: something changed.'}
+                ? say('Eight checks on one side of its mean: it has shifted.')
+                : say('A check outside its own limits: something changed.')}
             {left !== undefined &&
-              ` Going on so, it leaves what is allowed in ${left} ${left === 1 ? 'check' : 'checks'}.`}
+              say(' Going on so, it leaves what is allowed in {left} {left, plural, one {check} other {checks}}.', {
+                left,
+              })}
           </p>
         )}
         {wrench.checks.length > 0 && (
           <p className="mt-2">
             <Link to={`/book?wrench=${wrench.id}`} className="inline-flex min-h-12 items-center font-bold underline">
-              Its drift against use
+              {say('Its drift against use')}
             </Link>
           </p>
         )}
         {rechecks.length > 0 && <Rechecks list={rechecks} />}
-        <h3 className="plate mt-6 mb-1 text-2xl">Certificates</h3>
+        <h3 className="plate mt-6 mb-1 text-2xl">{say('Certificates')}</h3>
         {certificates.length === 0 ? (
-          <p className="text-ink-2">None recorded here yet.</p>
+          <p className="text-ink-2">{say('None recorded here yet.')}</p>
         ) : (
           <ul className="border-t border-rule">
             {certificates.map((check) => (
               <li key={check.id} className="flex flex-wrap justify-between gap-2 border-b border-hair py-2">
                 <span>
-                  {shopFormat(check.atMs, 'd MMM yyyy')}, <b>{check.certificate || 'no number'}</b>, {check.byName}
+                  {shopFormat(check.atMs, 'd MMM yyyy')}, <b>{check.certificate || say('no number')}</b>, {check.byName}
                 </span>
                 <span className={`figures ${check.within ? '' : 'font-bold text-bad'}`}>
-                  worst {percentText(check.worst)}, {check.within ? 'within' : 'out'}
+                  {tell('worst {percentText}, {which}', {
+                    percentText: percentText(check.worst),
+                    which: check.within ? say('within') : say('out'),
+                  })}
                 </span>
               </li>
             ))}
@@ -146,7 +179,7 @@ export function WrenchDetail({ wrench }: { wrench: CribWrench }) {
             className="thumb-bar plate flex min-h-20 w-full items-center justify-between bg-paint px-6 text-left text-3xl text-on-paint"
             onClick={() => setOpen('check')}
           >
-            Check-pull
+            {say('Check-pull')}
           </button>
         )}
       </aside>
@@ -194,11 +227,14 @@ function Rechecks({ list }: { list: readonly Recheck[] }) {
     return refused;
   };
   return (
-    <section aria-label="To be pulled again">
-      <h3 className="plate mt-6 mb-1 text-2xl text-bad">To be pulled again: {list.length}</h3>
+    <section aria-label={say('To be pulled again')}>
+      <h3 className="plate mt-6 mb-1 text-2xl text-bad">
+        {tell('To be pulled again: {count}', { count: list.length })}
+      </h3>
       <p className="mb-2 text-sm text-ink-2">
-        Pulled with this wrench since its last good check. A pull by another wrench clears a station by itself; a closed
-        job means calling the vehicle back.
+        {say(
+          'Pulled with this wrench since its last good check. A pull by another wrench clears a station by itself; a closed job means calling the vehicle back.',
+        )}
       </p>
       <ul className="border-t-2 border-ink">
         {list.map((entry) => {
@@ -209,11 +245,16 @@ function Rechecks({ list }: { list: readonly Recheck[] }) {
               className="flex flex-wrap items-center justify-between gap-3 border-b border-rule py-2"
             >
               <span>
-                <b>Station {entry.station}</b>
+                <b>{tell('Station {station}', { station: entry.station })}</b>
                 <span className="block text-sm text-ink-2">
-                  {entry.vehicle}, job {entry.jobNumber}
-                  {entry.closed ? ', handed over: call it back' : ''} · {first.number} {first.unit},{' '}
-                  {shopFormat(entry.pulledAtMs, 'd MMM HH:mm')}
+                  {tell('{vehicle}, job {jobNumber}{which} · {number}  {unit}, {shopFormat}', {
+                    vehicle: entry.vehicle,
+                    jobNumber: entry.jobNumber,
+                    which: entry.closed ? say(', handed over: call it back') : '',
+                    number: first.number,
+                    unit: first.unit,
+                    shopFormat: shopFormat(entry.pulledAtMs, 'd MMM HH:mm'),
+                  })}
                 </span>
               </span>
               <span className="flex gap-2">
@@ -221,9 +262,9 @@ function Rechecks({ list }: { list: readonly Recheck[] }) {
                   to={`/jobs/${entry.jobId}/${entry.closed ? 'record' : 'torque'}`}
                   className="inline-flex min-h-12 items-center border-2 border-ink bg-sheet px-4 font-bold"
                 >
-                  To the job
+                  {say('To the job')}
                 </Link>
-                <Button onClick={() => setSettling(entry)}>Settled</Button>
+                <Button onClick={() => setSettling(entry)}>{say('Settled')}</Button>
               </span>
             </li>
           );
@@ -232,10 +273,10 @@ function Rechecks({ list }: { list: readonly Recheck[] }) {
       <ReasonSheet
         open={settling !== undefined}
         onClose={() => setSettling(undefined)}
-        title={`Station ${settling?.station ?? ''}`}
-        label="How was it settled?"
-        confirm="Keep it"
-        usual={['Pulled again, did not move', 'Pulled again, moved', 'Vehicle called back']}
+        title={say('Station {station}', { station: settling?.station ?? '' })}
+        label={say('How was it settled?')}
+        confirm={say('Keep it')}
+        usual={[say('Pulled again, did not move'), say('Pulled again, moved'), say('Vehicle called back')]}
         onReason={(how) => {
           const entry = settling;
           setSettling(undefined);
@@ -245,11 +286,11 @@ function Rechecks({ list }: { list: readonly Recheck[] }) {
       <Sheet
         open={proving !== undefined}
         onClose={() => setProving(undefined)}
-        title={`Station ${proving?.entry.station ?? ''} is settled`}
-        description="Others answer by this, so being signed in is not enough."
+        title={say('Station {station} is settled', { station: proving?.entry.station ?? '' })}
+        description={say('Others answer by this, so being signed in is not enough.')}
       >
-        <SecretPad label={`PIN of ${person?.name ?? ''}`} onSecret={settle}>
-          <Button onClick={() => setProving(undefined)}>Leave it</Button>
+        <SecretPad label={say('PIN of {name}', { name: person?.name ?? '' })} onSecret={settle}>
+          <Button onClick={() => setProving(undefined)}>{say('Leave it')}</Button>
         </SecretPad>
       </Sheet>
     </section>

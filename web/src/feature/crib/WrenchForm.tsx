@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import '../../app/zod-without-eval.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { addMonths, format } from 'date-fns';
@@ -20,7 +21,7 @@ const figure = z
     if (text === '') return undefined;
     const value = Number(text.replace(',', '.'));
     if (Number.isFinite(value) && value > 0) return value;
-    context.addIssue({ code: 'custom', message: 'must be a number above 0' });
+    context.addIssue({ code: 'custom', message: say('must be a number above 0') });
     return z.NEVER;
   });
 
@@ -30,12 +31,12 @@ const FormSchema = z.object({
   kind: WrenchInputSchema.shape.kind,
   squareDrive: WrenchInputSchema.shape.squareDrive,
   scaleUnit: WrenchInputSchema.shape.scaleUnit,
-  fullScale: figure.refine((value) => value !== undefined, 'the top of the scale is needed'),
+  fullScale: figure.refine((value) => value !== undefined, say('the top of the scale is needed')),
   lowest: figure,
   division: figure,
   lengthMm: figure,
   serial: z.string().trim().max(40),
-  intervalMonths: z.coerce.number().int().min(1, 'from 1 to 60 months').max(60, 'from 1 to 60 months'),
+  intervalMonths: z.coerce.number().int().min(1, say('from 1 to 60 months')).max(60, say('from 1 to 60 months')),
   calibrationDueOn: WrenchInputSchema.shape.calibrationDueOn,
   live: z.boolean(),
 });
@@ -123,8 +124,8 @@ export function WrenchForm({
       open
       onClose={onClose}
       wide
-      title={wrench ? `Change ${wrench.label}` : 'Add a wrench'}
-      description="As engraved on it and as its sheet says."
+      title={wrench ? say('Change {label}', { label: wrench.label }) : say('Add a wrench')}
+      description={say('As engraved on it and as its sheet says.')}
     >
       <form
         noValidate
@@ -139,17 +140,17 @@ export function WrenchForm({
         })}
       >
         <div className="grid gap-4 sm:grid-cols-2">
-          {field('label', 'Painted on the handle', 'W-6')}
-          {field('serial', 'Serial number')}
-          {choice('kind', 'Kind', ['click', 'digital', 'beam'])}
-          {choice('squareDrive', 'Square', ['1/4 in', '3/8 in', '1/2 in', '3/4 in', '1 in'])}
-          {choice('scaleUnit', 'Scale in', ['N·m', 'lbf·ft', 'lbf·in', 'kgf·m', 'kgf·cm'])}
-          {field('fullScale', `Top of the scale, ${scaleUnit}`)}
-          {field('lowest', `Lowest, ${scaleUnit}`, 'empty: a fifth of the top (ISO 6789-1)')}
-          {field('division', `One mark, ${scaleUnit}`)}
-          {field('lengthMm', 'Square to middle of the grip, mm', 'for crow-feet')}
-          {field('intervalMonths', 'Months between calibrations')}
-          <FormField id={`${id}-due`} label="Calibration due" fault={errors.calibrationDueOn?.message}>
+          {field('label', say('Painted on the handle'), 'W-6')}
+          {field('serial', say('Serial number'))}
+          {choice('kind', say('Kind'), ['click', 'digital', 'beam'])}
+          {choice('squareDrive', say('Square'), ['1/4 in', '3/8 in', '1/2 in', '3/4 in', '1 in'])}
+          {choice('scaleUnit', say('Scale in'), ['N·m', 'lbf·ft', 'lbf·in', 'kgf·m', 'kgf·cm'])}
+          {field('fullScale', say('Top of the scale, {scaleUnit}', { scaleUnit }))}
+          {field('lowest', say('Lowest, {scaleUnit}', { scaleUnit }), say('empty: a fifth of the top (ISO 6789-1)'))}
+          {field('division', say('One mark, {scaleUnit}', { scaleUnit }))}
+          {field('lengthMm', say('Square to middle of the grip, mm'), say('for crow-feet'))}
+          {field('intervalMonths', say('Months between calibrations'))}
+          <FormField id={`${id}-due`} label={say('Calibration due')} fault={errors.calibrationDueOn?.message}>
             <input
               id={`${id}-due`}
               type="date"
@@ -159,20 +160,20 @@ export function WrenchForm({
           </FormField>
           <label className="flex min-h-12 items-center gap-3 self-end">
             <input type="checkbox" className="size-6 accent-(--ink)" {...register('live')} />
-            <b>Sends its readings</b>
+            <b>{say('Sends its readings')}</b>
           </label>
         </div>
         <div className="mt-5 grid gap-2 sm:grid-cols-3">
           {wrench && onRetire ? (
             <Button tone="bad" onClick={onRetire}>
-              Take off the wall
+              {say('Take off the wall')}
             </Button>
           ) : (
             <span />
           )}
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={isSubmitting || !isDirty}>
-            Keep it
+            {say('Keep it')}
           </Button>
         </div>
       </form>

@@ -2,6 +2,7 @@ import { Lock } from 'lucide-react';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import type { CribWrench } from '#contract/crib.ts';
+import { say } from '#contract/wording/say.ts';
 import { mayInCrib } from '#core/crib/crib-role.ts';
 import { calibrationDue } from '#core/wrench/calibration.ts';
 import { dayOf } from '#core/wrench/suitable-wrench.ts';
@@ -15,12 +16,18 @@ import { bareLabel, rangeText } from './wrench-text.ts';
 
 /** What stands against a wrench, in a word. */
 function stateOf(wrench: CribWrench, today: string): { text: string; bad: boolean } {
-  if (wrench.of && !wrench.of.pooled) return { text: 'pulled here once', bad: true };
-  if (wrench.locked) return { text: 'locked', bad: true };
+  if (wrench.of && !wrench.of.pooled) return { text: say('pulled here once'), bad: true };
+  if (wrench.locked) return { text: say('locked'), bad: true };
   const due = calibrationDue(wrench, today);
-  if (due.due) return { text: due.because === 'pulls' ? 'due by pulls' : 'out of calibration', bad: true };
+  if (due.due) return { text: due.because === 'pulls' ? say('due by pulls') : say('out of calibration'), bad: true };
   if (wrench.loan) return { text: `out: ${wrench.loan.personName}`, bad: false };
-  return { text: due.daysLeft <= 30 ? `due in ${due.daysLeft} d` : `good to ${wrench.calibrationDueOn}`, bad: false };
+  return {
+    text:
+      due.daysLeft <= 30
+        ? say('due in {daysLeft} d', { daysLeft: due.daysLeft })
+        : say('good to {calibrationDueOn}', { calibrationDueOn: wrench.calibrationDueOn }),
+    bad: false,
+  };
 }
 
 /** The torque wrenches on the wall, and the one picked. */
@@ -34,12 +41,12 @@ export default function Wrenches() {
   return (
     <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
       <section
-        aria-label="Torque wrenches"
+        aria-label={say('Torque wrenches')}
         className="shrink-0 border-ink bg-sheet lg:w-[380px] lg:overflow-y-auto lg:border-r-2"
       >
-        <h1 className="sr-only">Torque wrenches</h1>
+        <h1 className="sr-only">{say('Torque wrenches')}</h1>
         {crib.wrenches.length === 0 && (
-          <p className="p-5 text-ink-2">No wrench hangs here yet. A lead adds the first.</p>
+          <p className="p-5 text-ink-2">{say('No wrench hangs here yet. A lead adds the first.')}</p>
         )}
         <ul>
           {crib.wrenches.map((wrench) => {
@@ -74,7 +81,7 @@ export default function Wrenches() {
         {role && mayInCrib(role, 'keepWrenches') && (
           <div className="p-5">
             <Button className="w-full" onClick={() => setAdding(true)}>
-              Add a wrench
+              {say('Add a wrench')}
             </Button>
           </div>
         )}

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { CompoundKind } from '#core/compound/compound.ts';
 
 /** Colour of what is in it, always with the word beside. */
@@ -12,10 +13,10 @@ export const TINT: Record<CompoundKind, string> = {
 
 /** What each kind is called. */
 export const KIND_TEXT: Record<CompoundKind, string> = {
-  threadlockerMedium: 'medium locker',
-  threadlockerHigh: 'high strength locker',
+  threadlockerMedium: say('medium locker'),
+  threadlockerHigh: say('high strength locker'),
   antiSeize: 'anti-seize',
-  grease: 'grease',
-  sealant: 'sealant',
-  retaining: 'retaining',
+  grease: say('grease'),
+  sealant: say('sealant'),
+  retaining: say('retaining'),
 };

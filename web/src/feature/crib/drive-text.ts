@@ -1,13 +1,14 @@
+import { say } from '#contract/wording/say.ts';
 import type { CribTool, CribToolKind } from '#core/crib/crib-tool.ts';
 import { type DriveSize, describeDrive } from '#core/fastener/drive.ts';
 import { showInchFraction } from '#core/quantity/display.ts';
 
 export const TOOL_KIND: Record<CribToolKind, string> = {
-  socket: 'Socket',
-  bit: 'Bit',
-  spanner: 'Spanner',
-  crowfoot: 'Crow-foot',
-  special: 'Special tool',
+  socket: say('Socket'),
+  bit: say('Bit'),
+  spanner: say('Spanner'),
+  crowfoot: say('Crow-foot'),
+  special: say('Special tool'),
 };
 
 /** The size on its own, big on a peg: 16, 3/4 in, T40. */

@@ -1,4 +1,5 @@
 import type { Crib } from '#contract/crib.ts';
+import { say } from '#contract/wording/say.ts';
 import { type Change, useChange, useCribRead } from '../../shop/queries.ts';
 
 /** How often the crib is asked for again while it is on screen, ms. */
@@ -12,5 +13,9 @@ export interface CribHook extends Change {
 export function useCrib(): CribHook {
   const { data: crib, failure: unread } = useCribRead(REFRESH_MS);
   const change = useChange('crib', 'wrenches');
-  return { ...change, crib, failure: change.failure ?? (unread && `${unread} What you see may be old.`) };
+  return {
+    ...change,
+    crib,
+    failure: change.failure ?? (unread && say('{unread} What you see may be old.', { unread })),
+  };
 }

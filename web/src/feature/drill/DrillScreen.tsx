@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { readDrill } from '#contract/drill.ts';
 import { DRILL, MODE_WORDS } from '#contract/wording/en/drill.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Drill } from '#core/drill/drill.ts';
 import { masteryOf } from '#core/drill/mastery.ts';
 import { TopBar } from '../../app/TopBar.tsx';
@@ -12,6 +13,7 @@ import { useSession } from '../../shop/session.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { useNow } from '../../ui/use-now.ts';
 import { drillForYou } from './for-you.ts';
 import { MasteryTable } from './MasteryTable.tsx';
@@ -50,7 +52,7 @@ export default function DrillScreen() {
                 to="/drill/make"
                 className="inline-flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
               >
-                Make a drill
+                {say('Make a drill')}
               </Link>
               <Link
                 to="/drill/learners"
@@ -67,8 +69,8 @@ export default function DrillScreen() {
           </p>
         )}
         <div className="mt-5 grid gap-6 lg:grid-cols-[minmax(0,1fr)_minmax(0,1fr)]">
-          <section aria-label="Drills">
-            <h2 className="plate border-b-2 border-ink text-2xl">To do</h2>
+          <section aria-label={say('Drills')}>
+            <h2 className="plate border-b-2 border-ink text-2xl">{say('To do')}</h2>
             <ul>
               {own && (
                 <DrillRow
@@ -85,8 +87,11 @@ export default function DrillScreen() {
                   <DrillRow
                     key={drill.id}
                     title={drill.title}
-                    detail={`${MODE_WORDS[drill.mode].name} · ${drill.kit} · ${drill.faults} ${drill.faults === 1 ? 'fault' : 'faults'} · level ${drill.level}`}
-                    why={asked && `${asked.by} asks you to do it. ${asked.comment}`}
+                    detail={say(
+                      '{name} · {kit} · {faults} {faults, plural, one {fault} other {faults}} · level {level}',
+                      { name: MODE_WORDS[drill.mode].name, kit: drill.kit, faults: drill.faults, level: drill.level },
+                    )}
+                    why={asked && say('{by} asks you to do it. {comment}', { by: asked.by, comment: asked.comment })}
                     first={asked !== undefined && asked === newest}
                     begin={() => void act(() => fetched(drill.id))}
                   />
@@ -109,8 +114,8 @@ export default function DrillScreen() {
             )}
           </section>
         </div>
-        <section aria-label="Done" className="mt-8">
-          <h2 className="plate border-b-2 border-ink text-2xl">Done</h2>
+        <section aria-label={say('Done')} className="mt-8">
+          <h2 className="plate border-b-2 border-ink text-2xl">{say('Done')}</h2>
           {attempts?.length === 0 && <p className="py-3 text-ink-2">{DRILL.noAttempts}</p>}
           <ul>
             {(attempts ?? []).slice(0, 20).map((attempt) => (
@@ -123,9 +128,13 @@ export default function DrillScreen() {
                 </Link>
                 <span className="figures text-sm">{shopFormat(attempt.endedMs, 'd MMM yyyy')}</span>
                 <span className="text-sm">
-                  {attempt.caught} found{attempt.late > 0 ? `, ${attempt.late} too late` : ''}
-                  {attempt.missed > 0 ? `, ${attempt.missed} not found` : ''}
-                  {attempt.falseAlarms > 0 ? `, ${attempt.falseAlarms} false` : ''}
+                  {tell('{caught} found{which}{which2}{which3}', {
+                    caught: attempt.caught,
+                    which: attempt.late > 0 ? say(', {late} too late', { late: attempt.late }) : '',
+                    which2: attempt.missed > 0 ? say(', {missed} not found', { missed: attempt.missed }) : '',
+                    which3:
+                      attempt.falseAlarms > 0 ? say(', {falseAlarms} false', { falseAlarms: attempt.falseAlarms }) : '',
+                  })}
                 </span>
               </li>
             ))}
@@ -163,7 +172,7 @@ export default function DrillScreen() {
             >
               {DRILL.delete}
             </Button>
-            <Button onClick={() => setSure(false)}>Keep them</Button>
+            <Button onClick={() => setSure(false)}>{say('Keep them')}</Button>
           </div>
         </Sheet>
       </main>
@@ -206,7 +215,7 @@ function FromFile({ begin }: { begin: (drill: Drill) => void }) {
   return (
     <div className="mt-4">
       <label className="inline-flex min-h-12 cursor-pointer items-center border-2 border-ink bg-sheet px-4 font-bold focus-within:outline-2">
-        Begin one from a file
+        {say('Begin one from a file')}
         <input
           type="file"
           accept=".json,application/json"

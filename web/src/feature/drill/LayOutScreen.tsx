@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { Navigate, useNavigate } from 'react-router';
 import { DRILL } from '#contract/wording/en/drill.ts';
+import { say } from '#contract/wording/say.ts';
 import type { LaidOut } from '#core/drill/drill-run.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { acceptBand } from '#core/tightening/kinds.ts';
@@ -10,6 +11,7 @@ import { useDrill } from '../../practice/drill-store.ts';
 import { PRACTICE_JOB } from '../../practice/practice.ts';
 import { practiceWrenches } from '../../practice/practice-wrenches.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 
 /** Before a blank drill: each group's order, what goes on its threads, and the wrench. Judged against the kit afterwards. */
 export default function LayOutScreen() {
@@ -50,13 +52,13 @@ export default function LayOutScreen() {
       <TopBar />
       <main className="flex-1 bg-bench px-5 py-5">
         <p className="text-ink-2">
-          {run.drill.title}, group {at + 1} of {groups.length}
+          {tell('{title}, group {at} of {count}', { title: run.drill.title, at: at + 1, count: groups.length })}
         </p>
         <h1 className="plate text-4xl">{group.title}</h1>
         <div className="mt-4 grid gap-6 lg:grid-cols-[minmax(0,1fr)_22rem]">
           <div>
             <p className="mb-2">
-              <b>In which order are they tightened?</b> Press them one after the other.
+              {tell('{b} Press them one after the other.', { b: <b>{say('In which order are they tightened?')}</b> })}
             </p>
             <svg
               viewBox={`0 0 ${group.map.widthMm} ${group.map.heightMm}`}
@@ -73,7 +75,7 @@ export default function LayOutScreen() {
                     key={station.id}
                     role="button"
                     tabIndex={0}
-                    aria-label={`${station.name}${place >= 0 ? `, number ${place + 1}` : ''}`}
+                    aria-label={`${station.name}${place >= 0 ? say(', number {place}', { place: place + 1 }) : ''}`}
                     className="cursor-pointer"
                     onClick={() => place < 0 && put({ order: [...own.order, station.id] })}
                     onKeyDown={(event) => {
@@ -116,12 +118,12 @@ export default function LayOutScreen() {
               disabled={own.order.length === 0}
               onClick={() => put({ order: own.order.slice(0, -1) })}
             >
-              Take the last back
+              {say('Take the last back')}
             </Button>
           </div>
           <div className="grid content-start gap-5">
             <fieldset>
-              <legend className="font-bold">What goes on the threads?</legend>
+              <legend className="font-bold">{say('What goes on the threads?')}</legend>
               {[undefined, ...plan.compounds].map((compound) => (
                 <label key={compound?.id ?? 'none'} className="flex min-h-12 items-center gap-3">
                   <input
@@ -131,14 +133,14 @@ export default function LayOutScreen() {
                     checked={own.compound === compound?.id}
                     onChange={() => put({ compound: compound?.id })}
                   />
-                  {compound?.name ?? 'Nothing'}
+                  {compound?.name ?? say('Nothing')}
                 </label>
               ))}
             </fieldset>
             {asksFigure && (
               <div className="grid gap-1">
                 <label className="grid gap-1 font-bold">
-                  To what? (N·m)
+                  {say('To what? (N·m)')}
                   <input
                     className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3 text-3xl font-bold"
                     inputMode="decimal"
@@ -150,13 +152,13 @@ export default function LayOutScreen() {
                 </label>
                 {bad && (
                   <span role="alert" className="font-bold text-bad">
-                    “{typed}” is no torque.
+                    {tell('“{typed}” is no torque.', { typed })}
                   </span>
                 )}
               </div>
             )}
             <fieldset>
-              <legend className="font-bold">Which wrench?</legend>
+              <legend className="font-bold">{say('Which wrench?')}</legend>
               {practiceWrenches(0).map(({ id, label, lowestNm, fullScaleNm }) => (
                 <label key={id} className="flex min-h-12 items-center gap-3">
                   <input
@@ -180,7 +182,7 @@ export default function LayOutScreen() {
         </div>
       </main>
       <ActionBar disabled={!ready} hotkey="" onClick={next}>
-        {at + 1 < groups.length ? 'Next group' : DRILL.begin}
+        {at + 1 < groups.length ? say('Next group') : DRILL.begin}
       </ActionBar>
     </div>
   );

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { DRILL } from '#contract/wording/en/drill.ts';
+import { say } from '#contract/wording/say.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
 import { useAssignments, useChange, useDrills, useLearners } from '../../shop/queries.ts';
@@ -7,6 +8,7 @@ import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Notice } from '../../ui/Notice.tsx';
+import { tell } from '../../ui/tell.ts';
 import { useNow } from '../../ui/use-now.ts';
 import { MasteryTable } from './MasteryTable.tsx';
 
@@ -23,9 +25,9 @@ export default function LearnersScreen() {
     learners?.[0];
   if (!learners)
     return failure ? (
-      <Notice title="Not shown" detail={failure} secondary={{ to: '/drill', label: 'To the drills' }} />
+      <Notice title={say('Not shown')} detail={failure} secondary={{ to: '/drill', label: say('To the drills') }} />
     ) : (
-      <Notice title="One moment" detail="Fetching who spots what." busy />
+      <Notice title={say('One moment')} detail={say('Fetching who spots what.')} busy />
     );
   const asked = (assignments ?? []).filter((entry) => entry.person === person?.person);
   return (
@@ -34,8 +36,9 @@ export default function LearnersScreen() {
       <main className="flex-1 bg-bench px-5 py-5">
         <h1 className="plate text-4xl">{DRILL.mentor}</h1>
         <p className="max-w-3xl text-ink-2">
-          What each spots by kind of fault, and no more: what they did in a drill is theirs. It allows nobody anything,
-          unless a house rule says so.
+          {say(
+            'What each spots by kind of fault, and no more: what they did in a drill is theirs. It allows nobody anything, unless a house rule says so.',
+          )}
         </p>
         {unsent && (
           <p role="alert" className="mt-3 border-l-4 border-bad pl-3 font-bold text-bad">
@@ -43,7 +46,7 @@ export default function LearnersScreen() {
           </p>
         )}
         <div className="mt-5 grid gap-6 lg:grid-cols-[18rem_minmax(0,1fr)]">
-          <ul className="border-t-2 border-ink" aria-label="People">
+          <ul className="border-t-2 border-ink" aria-label={say('People')}>
             {learners.map((learner) => (
               <li key={learner.person} className="border-b border-hair">
                 <button
@@ -54,9 +57,14 @@ export default function LearnersScreen() {
                 >
                   <b>{learner.name}</b>
                   <span className="text-sm text-ink-2">
-                    {learner.role} · {learner.mastery.filter(({ mastered }) => mastered).length} of{' '}
-                    {learner.mastery.length} spotted
-                    {learner.lastMs ? ` · last ${shopFormat(learner.lastMs, 'd MMM')}` : ''}
+                    {tell('{role} · {count} of {count2} spotted{which}', {
+                      role: learner.role,
+                      count: learner.mastery.filter(({ mastered }) => mastered).length,
+                      count2: learner.mastery.length,
+                      which: learner.lastMs
+                        ? say(' · last {shopFormat}', { shopFormat: shopFormat(learner.lastMs, 'd MMM') })
+                        : '',
+                    })}
                   </span>
                 </button>
               </li>
@@ -74,11 +82,11 @@ export default function LearnersScreen() {
                 </a>
               </div>
               {person.attempts === 0 ? (
-                <p className="py-3 text-ink-2">Has done no drill yet.</p>
+                <p className="py-3 text-ink-2">{say('Has done no drill yet.')}</p>
               ) : (
                 <MasteryTable mastery={person.mastery} nowMs={nowMs} />
               )}
-              <h3 className="plate mt-6 border-b-2 border-ink text-2xl">Asked for</h3>
+              <h3 className="plate mt-6 border-b-2 border-ink text-2xl">{say('Asked for')}</h3>
               <ul>
                 {asked.map((entry) => (
                   <li key={entry.id} className="flex flex-wrap items-center gap-3 border-b border-hair py-2">
@@ -87,9 +95,17 @@ export default function LearnersScreen() {
                       <span className="block text-sm text-ink-2">
                         {shopFormat(entry.atMs, 'd MMM')} · {entry.by}. {entry.comment}
                         {entry.attempt
-                          ? ` Done ${shopFormat(entry.attempt.endedMs, 'd MMM')}, ${Math.round(entry.attempt.score * 100)} of 100.`
-                          : ' Not done yet.'}
-                        {entry.signed ? ` Signed off by ${entry.signed.by}. ${entry.signed.comment}` : ''}
+                          ? say(' Done {shopFormat}, {score} of 100.', {
+                              shopFormat: shopFormat(entry.attempt.endedMs, 'd MMM'),
+                              score: Math.round(entry.attempt.score * 100),
+                            })
+                          : say(' Not done yet.')}
+                        {entry.signed
+                          ? say(' Signed off by {by}. {comment}', {
+                              by: entry.signed.by,
+                              comment: entry.signed.comment,
+                            })
+                          : ''}
                       </span>
                     </span>
                     {entry.attempt && !entry.signed && (
@@ -107,7 +123,7 @@ export default function LearnersScreen() {
                   </li>
                 ))}
               </ul>
-              {asked.length === 0 && <p className="py-3 text-ink-2">Nothing was asked for.</p>}
+              {asked.length === 0 && <p className="py-3 text-ink-2">{say('Nothing was asked for.')}</p>}
               <Assign
                 key={person.person}
                 busy={busy}
@@ -128,8 +144,8 @@ function SignOff({ busy, sign }: { busy: boolean; sign: (comment: string) => voi
   return (
     <span className="flex flex-wrap items-center gap-2">
       <input
-        aria-label="A word on it"
-        placeholder="A word on it"
+        aria-label={say('A word on it')}
+        placeholder={say('A word on it')}
         maxLength={500}
         className={`${inputLook(false)} w-56!`}
         value={comment}
@@ -156,7 +172,7 @@ function Assign({ busy, assign }: { busy: boolean; assign: (drill: string, comme
         void assign(chosen, comment).then((done) => done && setComment(''));
       }}
     >
-      <FormField id="drill" label="Drill">
+      <FormField id="drill" label={say('Drill')}>
         <select
           id="drill"
           className={inputLook(false)}
@@ -170,7 +186,7 @@ function Assign({ busy, assign }: { busy: boolean; assign: (drill: string, comme
           ))}
         </select>
       </FormField>
-      <FormField id="comment" label="A word with it">
+      <FormField id="comment" label={say('A word with it')}>
         <input
           id="comment"
           className={inputLook(false)}

@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { FAULT_WORDS, MODE_WORDS, ROOM_WORDS } from '#contract/wording/en/drill.ts';
+import { say } from '#contract/wording/say.ts';
 import { DRILL_MODES, type Drill, type DrillMode, faultKey, type PlacedFault, soundDrill } from '#core/drill/drill.ts';
 import { meantLog } from '#core/drill/drill-run.ts';
 import { FAULT_KINDS, FAULTS, type FaultKind } from '#core/drill/fault-kind.ts';
@@ -17,6 +18,7 @@ import { saveFile } from '../../shop/save-file.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Notice } from '../../ui/Notice.tsx';
+import { tell } from '../../ui/tell.ts';
 import { AnswerFields } from '../kits/dry-run/AnswerFields.tsx';
 import { placeName } from './place-name.ts';
 import { useBegin } from './use-begin.ts';
@@ -65,16 +67,18 @@ export default function MakeDrill() {
     return { found: verdict.faults.filter((entry) => entry.catch === 'caught').length, closed: verdict.closed };
   }, [head, faults, seed]);
   if (failure)
-    return <Notice title="Not shown" detail={failure} secondary={{ to: '/drill', label: 'To the drills' }} />;
-  if (!kits) return <Notice title="One moment" detail="Fetching the kits." busy />;
+    return (
+      <Notice title={say('Not shown')} detail={failure} secondary={{ to: '/drill', label: say('To the drills') }} />
+    );
+  if (!kits) return <Notice title={say('One moment')} detail={say('Fetching the kits.')} busy />;
   const places = plan ? placesOf(plan, kind) : [];
   const chosen = places.find((place) => place.target === target)?.target ?? places[0]?.target;
   return (
     <div className="flex min-h-dvh flex-col">
       <TopBar />
       <main className="flex-1 bg-bench px-5 py-5">
-        <h1 className="plate text-4xl">Make a drill</h1>
-        {kits.length === 0 && <p className="py-3 text-ink-2">The shop has no released kit yet.</p>}
+        <h1 className="plate text-4xl">{say('Make a drill')}</h1>
+        {kits.length === 0 && <p className="py-3 text-ink-2">{say('The shop has no released kit yet.')}</p>}
         {(unsent ?? fault) && (
           <p role="alert" className="mt-3 border-l-4 border-bad pl-3 font-bold text-bad">
             {unsent ?? fault}
@@ -83,7 +87,7 @@ export default function MakeDrill() {
         {kit && (
           <div className="mt-4 grid gap-6 lg:grid-cols-2">
             <div className="grid content-start gap-4">
-              <FormField id="kit" label="Kit">
+              <FormField id="kit" label={say('Kit')}>
                 <select
                   id="kit"
                   className={inputLook(false)}
@@ -101,7 +105,7 @@ export default function MakeDrill() {
                   ))}
                 </select>
               </FormField>
-              <FormField id="title" label="What it is called">
+              <FormField id="title" label={say('What it is called')}>
                 <input
                   id="title"
                   maxLength={120}
@@ -112,7 +116,7 @@ export default function MakeDrill() {
                 />
               </FormField>
               <fieldset>
-                <legend className="font-bold">How much is shown</legend>
+                <legend className="font-bold">{say('How much is shown')}</legend>
                 {DRILL_MODES.map((entry) => (
                   <label key={entry} className="flex min-h-12 items-center gap-3">
                     <input
@@ -128,7 +132,7 @@ export default function MakeDrill() {
                   </label>
                 ))}
               </fieldset>
-              <FormField id="seed" label="Seed" hint="The same seed feels the same in the hand.">
+              <FormField id="seed" label={say('Seed')} hint={say('The same seed feels the same in the hand.')}>
                 <input
                   id="seed"
                   type="number"
@@ -144,9 +148,9 @@ export default function MakeDrill() {
               <AnswerFields kit={kit} answers={answers} onAnswers={(them) => onVehicle(kit, them)} />
             </div>
             <div>
-              <h2 className="plate border-b-2 border-ink text-2xl">What is wrong</h2>
+              <h2 className="plate border-b-2 border-ink text-2xl">{say('What is wrong')}</h2>
               {!plan ? (
-                <p className="py-3 text-bad">This kit has no plan for such a vehicle: it cannot be drilled.</p>
+                <p className="py-3 text-bad">{say('This kit has no plan for such a vehicle: it cannot be drilled.')}</p>
               ) : (
                 <>
                   <ul>
@@ -161,17 +165,17 @@ export default function MakeDrill() {
                         </span>
                         <Button
                           className="min-h-11!"
-                          aria-label={`Take away: ${FAULT_WORDS[entry.kind].name}`}
+                          aria-label={say('Take away: {name}', { name: FAULT_WORDS[entry.kind].name })}
                           onClick={() => setFaults(faults.filter((other) => other !== entry))}
                         >
-                          Take away
+                          {say('Take away')}
                         </Button>
                       </li>
                     ))}
                   </ul>
-                  {faults.length === 0 && <p className="py-3 text-ink-2">Nothing yet.</p>}
+                  {faults.length === 0 && <p className="py-3 text-ink-2">{say('Nothing yet.')}</p>}
                   <div className="mt-3 grid gap-3 sm:grid-cols-[1fr_1fr_auto] sm:items-end">
-                    <FormField id="fault" label="Fault">
+                    <FormField id="fault" label={say('Fault')}>
                       <select
                         id="fault"
                         className={inputLook(false)}
@@ -185,7 +189,7 @@ export default function MakeDrill() {
                         ))}
                       </select>
                     </FormField>
-                    <FormField id="place" label="Where">
+                    <FormField id="place" label={say('Where')}>
                       <select
                         id="place"
                         className={inputLook(false)}
@@ -205,7 +209,7 @@ export default function MakeDrill() {
                       }
                       onClick={() => chosen !== undefined && setFaults([...faults, { kind, target: chosen }])}
                     >
-                      Put it there
+                      {say('Put it there')}
                     </Button>
                   </div>
                   <Button
@@ -220,15 +224,18 @@ export default function MakeDrill() {
                       setFaults(drawFaults(plan, next, kinds, PLACED));
                     }}
                   >
-                    Place {PLACED} for me
+                    {tell('Place {placed} for me', { placed: PLACED })}
                   </Button>
                   {checked && (
                     <p className="mt-3 border-l-4 border-ink pl-3">
-                      A good learner finds{' '}
-                      <b className="figures">
-                        {checked.found} of {faults.length}
-                      </b>
-                      {checked.closed ? ' and closes the job.' : ', and the job does not close.'}
+                      {tell('A good learner finds {found}{which}', {
+                        found: (
+                          <b className="figures">
+                            {tell('{found} of {count}', { found: checked.found, count: faults.length })}
+                          </b>
+                        ),
+                        which: checked.closed ? say(' and closes the job.') : say(', and the job does not close.'),
+                      })}
                     </p>
                   )}
                   <div className="mt-5 flex flex-wrap gap-2">
@@ -242,10 +249,10 @@ export default function MakeDrill() {
                         )
                       }
                     >
-                      Put it on the shelf
+                      {say('Put it on the shelf')}
                     </Button>
                     <Button disabled={faults.length === 0 || !drill} onClick={() => drill && begin(drill)}>
-                      Play it through
+                      {say('Play it through')}
                     </Button>
                     <Button
                       disabled={!drill}
@@ -253,13 +260,13 @@ export default function MakeDrill() {
                         drill && saveFile(`${drill.id}.drill.json`, 'application/json', JSON.stringify(drill, null, 2))
                       }
                     >
-                      Share as a file
+                      {say('Share as a file')}
                     </Button>
                     <Link
                       to="/drill"
                       className="inline-flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
                     >
-                      To the drills
+                      {say('To the drills')}
                     </Link>
                   </div>
                 </>

@@ -1,7 +1,8 @@
 import { DRILL, FAULT_WORDS, ROOM_WORDS } from '#contract/wording/en/drill.ts';
-import { say } from '#contract/wording/message.ts';
+import { say } from '#contract/wording/say.ts';
 import { FAULT_ROOMS, FAULTS } from '#core/drill/fault-kind.ts';
 import type { Mastery } from '#core/drill/mastery.ts';
+import { tell } from '../../ui/tell.ts';
 
 /**
  * What a learner tells, kind by kind: how often met, how often found in time, and how much of it is there today. What
@@ -25,12 +26,12 @@ export function MasteryTable({ mastery, nowMs }: { mastery: readonly Mastery[]; 
             </span>
           </span>
           <span className="figures text-sm whitespace-nowrap">
-            {entry.caught} of {entry.met}
+            {tell('{caught} of {met}', { caught: entry.caught, met: entry.met })}
           </span>
           <span
             className="relative h-4 w-20 shrink-0 border-[1.5px] border-ink"
             role="img"
-            aria-label={`${Math.round(entry.recall * 100)} % there today`}
+            aria-label={say('{recall} % there today', { recall: Math.round(entry.recall * 100) })}
           >
             <span
               className="absolute inset-y-0 left-0 bg-ink"

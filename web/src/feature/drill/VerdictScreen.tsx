@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router';
 import type { AttemptAnswer } from '#contract/drill.ts';
 import { consequenceText, paceText } from '#contract/wording/drill-text.ts';
 import { CATCH_WORDS, DRILL, FAULT_WORDS } from '#contract/wording/en/drill.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Drill } from '#core/drill/drill.ts';
 import { meantLog } from '#core/drill/drill-run.ts';
 import { type DrillAttempt, type DrillVerdict, type FaultVerdict, judgeDrill } from '#core/drill/judge-drill.ts';
@@ -15,6 +16,7 @@ import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
+import { tell } from '../../ui/tell.ts';
 import { FaultPicture } from './FaultPicture.tsx';
 import { placeName } from './place-name.ts';
 import { useBegin } from './use-begin.ts';
@@ -36,8 +38,10 @@ function KeptVerdict({ id }: { id: string }) {
     );
   }, [act, id]);
   if (failure)
-    return <Notice title="Not shown" detail={failure} secondary={{ to: '/drill', label: 'To the drills' }} />;
-  if (!found) return <Notice title="One moment" detail="Fetching it." busy />;
+    return (
+      <Notice title={say('Not shown')} detail={failure} secondary={{ to: '/drill', label: say('To the drills') }} />
+    );
+  if (!found) return <Notice title={say('One moment')} detail={say('Fetching it.')} busy />;
   return <VerdictPage attempt={found.attempt} verdict={found.verdict} pace={found.pace} />;
 }
 
@@ -59,9 +63,9 @@ function NewVerdict() {
   if (!attempt)
     return (
       <Notice
-        title="No drill was ended here"
-        detail="Begin one first."
-        secondary={{ to: '/drill', label: 'To the drills' }}
+        title={say('No drill was ended here')}
+        detail={say('Begin one first.')}
+        secondary={{ to: '/drill', label: say('To the drills') }}
       />
     );
   return (
@@ -71,16 +75,16 @@ function NewVerdict() {
       pace={kept?.pace}
       note={
         kept ? (
-          <p className="text-sm text-ink-2">Kept for you.</p>
+          <p className="text-sm text-ink-2">{say('Kept for you.')}</p>
         ) : failure ? (
           <p role="alert" className="border-l-4 border-bad pl-3 text-bad">
             <b>{failure}</b>{' '}
             <Button className="ml-2 min-h-11!" disabled={busy} onClick={() => void keep(attempt)}>
-              Try again
+              {say('Try again')}
             </Button>
           </p>
         ) : (
-          <p className="text-sm text-ink-2">Keeping it for you.</p>
+          <p className="text-sm text-ink-2">{say('Keeping it for you.')}</p>
         )
       }
     />
@@ -114,12 +118,16 @@ function VerdictPage({
           <div>
             <h1 className="plate text-4xl">{drill.title}</h1>
             <p>
-              <b className="figures text-2xl">
-                {caught} of {verdict.faults.length}
-              </b>{' '}
-              found in time
-              {verdict.falseAlarms.length > 0 && `, ${verdict.falseAlarms.length} false`}
-              {verdict.closed ? ', closed and signed' : ', not closed'} · {Math.round(verdict.minutes)} min
+              {tell('{caught} found in time{count}{which} · {minutes} min', {
+                caught: (
+                  <b className="figures text-2xl">
+                    {tell('{caught} of {count}', { caught, count: verdict.faults.length })}
+                  </b>
+                ),
+                count: verdict.falseAlarms.length > 0 && say(', {count} false', { count: verdict.falseAlarms.length }),
+                which: verdict.closed ? say(', closed and signed') : say(', not closed'),
+                minutes: Math.round(verdict.minutes),
+              })}
             </p>
             {paced && <p className="text-sm text-ink-2">{paced}</p>}
             {note}
@@ -129,7 +137,7 @@ function VerdictPage({
               {DRILL.again}
             </Button>
             <Link to="/drill" className="inline-flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold">
-              To the drills
+              {say('To the drills')}
             </Link>
           </div>
         </div>
@@ -148,42 +156,55 @@ function VerdictPage({
             />
           ))}
         </ul>
-        {verdict.faults.length === 0 && <p className="py-4">Nothing was wrong with this job.</p>}
+        {verdict.faults.length === 0 && <p className="py-4">{say('Nothing was wrong with this job.')}</p>}
         {verdict.falseAlarms.length > 0 && (
-          <section aria-label="False alarms" className="mt-5 max-w-5xl">
-            <h2 className="plate text-2xl">Said to be wrong, and was not</h2>
+          <section aria-label={say('False alarms')} className="mt-5 max-w-5xl">
+            <h2 className="plate text-2xl">{say('Said to be wrong, and was not')}</h2>
             <ul>
               {verdict.falseAlarms.map((call_) => (
                 <li key={`${call_.kind} ${call_.target} ${call_.atMs}`} className="border-b border-hair py-2">
-                  <b>{FAULT_WORDS[call_.kind].name}</b>, {placeOf(plan, call_.target)}. It would show so:{' '}
-                  {FAULT_WORDS[call_.kind].tellTale}
+                  {tell('{name}, {placeOf}. It would show so: {tellTale}', {
+                    name: <b>{FAULT_WORDS[call_.kind].name}</b>,
+                    placeOf: placeOf(plan, call_.target),
+                    tellTale: FAULT_WORDS[call_.kind].tellTale,
+                  })}
                 </li>
               ))}
             </ul>
           </section>
         )}
         {verdict.orders.length > 0 && (
-          <section aria-label="Laid out" className="mt-5 max-w-5xl">
-            <h2 className="plate text-2xl">What you laid out</h2>
+          <section aria-label={say('Laid out')} className="mt-5 max-w-5xl">
+            <h2 className="plate text-2xl">{say('What you laid out')}</h2>
             <ul>
               {verdict.orders.map(({ group, own, kit, compound, wrench, figure }) => (
                 <li key={group} className="border-b border-hair py-2">
-                  <b>{placeOf(plan, group)}</b>: the load ran <b className="figures">{Math.round(own * 100)} %</b> to
-                  one side on the way, by the kit’s order <b className="figures">{Math.round(kit * 100)} %</b>. Compound{' '}
-                  {compound}, wrench {wrench}
-                  {figure ? `, figure ${figure}` : ''}.
+                  {tell(
+                    '{placeOf}: the load ran {own} to one side on the way, by the kit’s order {kit}. Compound {compound}, wrench {wrench}{which}.',
+                    {
+                      placeOf: <b>{placeOf(plan, group)}</b>,
+                      own: <b className="figures">{Math.round(own * 100)} %</b>,
+                      kit: <b className="figures">{Math.round(kit * 100)} %</b>,
+                      compound,
+                      wrench,
+                      which: figure ? say(', figure {figure}', { figure }) : '',
+                    },
+                  )}
                 </li>
               ))}
             </ul>
           </section>
         )}
         {verdict.loads.length > 0 && (
-          <section aria-label="Loads" className="mt-5 max-w-5xl">
-            <h2 className="plate text-2xl">What the bolts hold</h2>
+          <section aria-label={say('Loads')} className="mt-5 max-w-5xl">
+            <h2 className="plate text-2xl">{say('What the bolts hold')}</h2>
             <ul>
               {verdict.loads.map(({ group, bolts, spread }) => (
                 <li key={group} className="border-b border-hair py-2">
-                  <b>{placeOf(plan, group)}</b>, apart by <span className="figures">{Math.round(spread * 100)} %</span>
+                  {tell('{placeOf}, apart by {spread}', {
+                    placeOf: <b>{placeOf(plan, group)}</b>,
+                    spread: <span className="figures">{Math.round(spread * 100)} %</span>,
+                  })}
                   <div
                     className="mt-1 flex h-16 items-end gap-1"
                     role="img"
@@ -205,7 +226,9 @@ function VerdictPage({
           </section>
         )}
         <p className="mt-5 text-sm text-ink-2">
-          Seed {drill.seed}. Played again with it, the same things are wrong in the same places.
+          {tell('Seed {seed}. Played again with it, the same things are wrong in the same places.', {
+            seed: drill.seed,
+          })}
         </p>
       </main>
     </div>
@@ -223,20 +246,20 @@ function FaultRow({ entry, place, picture }: { entry: FaultVerdict; place: strin
         <span>{place}</span>
         <span className={`font-bold ${good ? '' : 'text-bad'}`}>
           {CATCH_WORDS[entry.catch]}
-          {entry.by === 'product' ? ', by Wrenchman and not by you' : ''}
+          {entry.by === 'product' ? say(', by Wrenchman and not by you') : ''}
         </span>
       </p>
       {picture && <div className="my-2 flex">{picture}</div>}
       <p>{words.tellTale}</p>
       <p>
-        <b>{good ? 'Left in:' : 'What comes of it:'}</b> {consequenceText(entry.consequence)}
+        <b>{good ? say('Left in:') : say('What comes of it:')}</b> {consequenceText(entry.consequence)}
       </p>
       <p>
         {words.rule} <span className="text-sm text-ink-2">({words.source})</span>
       </p>
       {!good && (
         <p className="mt-1">
-          <b>Next time:</b> {words.next}
+          <b>{say('Next time:')}</b> {words.next}
         </p>
       )}
     </li>

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useNavigate } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import type { Drill } from '#core/drill/drill.ts';
 import { useDrill } from '../../practice/drill-store.ts';
 import { PRACTICE_JOB } from '../../practice/practice.ts';
@@ -14,7 +15,13 @@ export function useBegin(): { begin: (drill: Drill) => void; fault?: string } {
     begin: (drill) => {
       useReplay.getState().end();
       const wrong = start(drill);
-      setFault(wrong && `“${drill.title}” cannot be begun: its kit has no plan for its answers (${wrong}).`);
+      setFault(
+        wrong &&
+          say('“{title}” cannot be begun: its kit has no plan for its answers ({wrong}).', {
+            title: drill.title,
+            wrong,
+          }),
+      );
       if (!wrong) navigate(drill.mode === 'blank' ? '/drill/lay-out' : `/jobs/${PRACTICE_JOB}/check-in`);
     },
     fault,

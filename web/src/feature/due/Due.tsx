@@ -4,6 +4,7 @@ import { type DueItem, reportNote } from '#contract/due.ts';
 import type { OwnerMessage } from '#contract/owner-message.ts';
 import { dueWhenText, onDial, SETTLED_TEXT } from '#contract/wording/due-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { dueState } from '#core/follow-up/expected-due.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
@@ -11,6 +12,7 @@ import { useChange, useDue, useMessages } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import { useNow } from '../../ui/use-now.ts';
 import { partsByDay, partsByOwner } from './due-parts.ts';
 import { Sent, WriteToOwner } from './Messages.tsx';
@@ -65,7 +67,7 @@ export default function Due() {
       <TopBar />
       <main className="flex-1 bg-bench px-5 py-4">
         <div className="flex flex-wrap items-end justify-between gap-4">
-          <h1 className="plate text-3xl">Due</h1>
+          <h1 className="plate text-3xl">{say('Due')}</h1>
           <div className="flex gap-2">
             {['csv', 'ics'].map((kind) => (
               <a
@@ -74,7 +76,7 @@ export default function Due() {
                 download
                 className="flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
               >
-                {kind === 'csv' ? 'CSV' : 'Calendar'}
+                {kind === 'csv' ? 'CSV' : say('Calendar')}
               </a>
             ))}
           </div>
@@ -83,7 +85,7 @@ export default function Due() {
           <div className="min-w-64 flex-1 sm:max-w-xl">
             {' '}
             <label htmlFor="find-due" className="block font-bold">
-              Plate, owner or work
+              {say('Plate, owner or work')}
             </label>
             <input
               id="find-due"
@@ -96,8 +98,8 @@ export default function Due() {
           </div>
           <div className="flex gap-2">
             {[
-              ['By day', false],
-              ['By owner', true],
+              [say('By day'), false],
+              [say('By owner'), true],
             ].map(([title, owner]) => (
               <Button
                 key={String(title)}
@@ -118,21 +120,24 @@ export default function Due() {
         {settled && (
           <div role="status" className="mt-3 flex flex-wrap items-center gap-3 border-4 border-paint bg-sheet p-3">
             <p className="flex-1 break-words">
-              <b>{settled.vehicle.plate}</b>: {settled.text} is settled.
+              {tell('{plate}: {text} is settled.', { plate: <b>{settled.vehicle.plate}</b>, text: settled.text })}
             </p>
             <Button disabled={change.busy} onClick={() => void takeBack(settled)}>
-              Take it back
+              {say('Take it back')}
             </Button>
           </div>
         )}
-        {!data && !failure && <p className="mt-4 text-ink-2">Working it out.</p>}
+        {!data && !failure && <p className="mt-4 text-ink-2">{say('Working it out.')}</p>}
         {data && open.length === 0 && asked === '' && (
           <p className="mt-4 max-w-prose text-ink-2">
-            Nobody is to come back for anything. What a sheet or the shop wants looked at again stands here once its job
-            is signed, with the day it is likely to be.
+            {say(
+              'Nobody is to come back for anything. What a sheet or the shop wants looked at again stands here once its job is signed, with the day it is likely to be.',
+            )}
           </p>
         )}
-        {data && asked !== '' && found.length === 0 && <p className="mt-4 text-ink-2">Nothing due answers to that.</p>}
+        {data && asked !== '' && found.length === 0 && (
+          <p className="mt-4 text-ink-2">{say('Nothing due answers to that.')}</p>
+        )}
         {parts.slice(0, SHOWN).map(({ key, title, late, items }) => (
           <section key={key} aria-label={title} className="mt-5">
             <h2 className={`plate border-b-2 border-ink text-2xl break-words ${late ? 'text-bad' : ''}`}>
@@ -155,14 +160,18 @@ export default function Due() {
             </ul>
             {items.length > SHOWN && (
               <p className="py-2 text-ink-2">
-                {numberOf(items.length - SHOWN, 'more')} not shown: search for a plate or an owner, or take the CSV.
+                {tell('{numberOf} not shown: search for a plate or an owner, or take the CSV.', {
+                  numberOf: numberOf(items.length - SHOWN, 'more'),
+                })}
               </p>
             )}
           </section>
         ))}
         {parts.length > SHOWN && (
           <p className="py-2 text-ink-2">
-            {numberOf(parts.length - SHOWN, 'more')} not shown: search, or take the CSV.
+            {tell('{numberOf} not shown: search, or take the CSV.', {
+              numberOf: numberOf(parts.length - SHOWN, 'more'),
+            })}
           </p>
         )}
       </main>
@@ -216,7 +225,7 @@ function Item({
     <li className="grid gap-x-4 gap-y-1 border-b border-hair py-3 sm:grid-cols-[9rem_1fr]">
       <p className="figures text-lg">
         {settled ? shopFormat(settled.atMs, 'd MMM yyyy') : expected ? dayOf(expected.expectedMs, 'EEE d MMM') : '—'}
-        {late && <b className="block font-sans text-sm text-bad">overdue</b>}
+        {late && <b className="block font-sans text-sm text-bad">{say('overdue')}</b>}
       </p>
       <div className="min-w-0 gap-6 lg:grid lg:grid-cols-[minmax(0,1fr)_auto] lg:items-start">
         <div className="min-w-0">
@@ -239,7 +248,7 @@ function Item({
               dueWhenText(item, (atMs) => dayOf(atMs, 'd MMM'))
             )}{' '}
             <Link to={`/jobs/${item.job}/record`} className="underline">
-              Job {item.number}
+              {tell('Job {number}', { number: item.number })}
             </Link>
           </p>
           {item.reported && <Reported item={item} reported={item.reported} onTake={apprentice ? undefined : onTake} />}
@@ -249,9 +258,9 @@ function Item({
         </div>
         {!apprentice && (
           <div className="mt-2 flex flex-wrap gap-2 lg:mt-0">
-            {!settled && !NO_PULL.has(item.about ?? '') && <Button onClick={onAgain}>Pull it again</Button>}
-            {!settled && <Button onClick={onWrite}>Write to the owner</Button>}
-            <Button onClick={onSettle}>{settled ? 'Change' : 'What became of it'}</Button>
+            {!settled && !NO_PULL.has(item.about ?? '') && <Button onClick={onAgain}>{say('Pull it again')}</Button>}
+            {!settled && <Button onClick={onWrite}>{say('Write to the owner')}</Button>}
+            <Button onClick={onSettle}>{settled ? say('Change') : say('What became of it')}</Button>
           </div>
         )}
       </div>
@@ -273,16 +282,20 @@ function Reported({
   return (
     <div className="mt-2 flex flex-wrap items-center gap-3 border-l-4 border-paint bg-sheet p-2">
       <p className="min-w-40 flex-1 break-words">
-        The owner reported it done elsewhere on {doneOn}
-        {odometerKm !== undefined && ` at ${onDial(odometerKm, item.vehicle.odometerUnit)}`}
-        {note && `: ${note}`} <span className="text-sm text-ink-2">({shopFormat(atMs, 'd MMM HH:mm')})</span>{' '}
+        {tell('The owner reported it done elsewhere on {doneOn}{odometerKm}{note}  {shopFormat}', {
+          doneOn,
+          odometerKm:
+            odometerKm !== undefined && say(' at {onDial}', { onDial: onDial(odometerKm, item.vehicle.odometerUnit) }),
+          note: note && `: ${note}`,
+          shopFormat: <span className="text-sm text-ink-2">({shopFormat(atMs, 'd MMM HH:mm')})</span>,
+        })}{' '}
         {photo && (
           <a className="underline" href={`/api/jobs/${item.job}/photos/${photo}`} target="_blank" rel="noreferrer">
-            Photo
+            {say('Photo')}
           </a>
         )}
       </p>
-      {onTake && <Button onClick={onTake}>Take it as done</Button>}
+      {onTake && <Button onClick={onTake}>{say('Take it as done')}</Button>}
     </div>
   );
 }

@@ -2,6 +2,7 @@ import { type FormEvent, useState } from 'react';
 import type { DueItem } from '#contract/due.ts';
 import { MESSAGE_LENGTH, type OwnerMessage } from '#contract/owner-message.ts';
 import { MESSAGE_STATE_TEXT } from '#contract/wording/en/message.ts';
+import { say } from '#contract/wording/say.ts';
 import { isStop } from '#core/follow-up/message.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useMessageDraft } from '../../shop/queries.ts';
@@ -9,11 +10,12 @@ import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 
 const NOT_TEXT = {
-  noAddress: 'No telephone number and no mail address is written down for this owner: put one in here, or call.',
-  refused: 'This owner wants no messages: call, or write by hand.',
-  sentBefore: 'The owner was told of this already. Nobody is told twice.',
+  noAddress: say('No telephone number and no mail address is written down for this owner: put one in here, or call.'),
+  refused: say('This owner wants no messages: call, or write by hand.'),
+  sentBefore: say('The owner was told of this already. Nobody is told twice.'),
 } as const;
 
 /** A message of something due: read and changed by a person before it goes. */
@@ -34,15 +36,19 @@ export function WriteToOwner({ item, onClose }: { item: DueItem; onClose: () => 
     <Sheet
       open
       onClose={onClose}
-      title="Write to the owner"
+      title={say('Write to the owner')}
       description={`${item.vehicle.owner}, ${item.vehicle.plate}`}
     >
       <form onSubmit={submit} className="grid gap-4">
-        {!draft && !failure && <p className="text-ink-2">One moment.</p>}
+        {!draft && !failure && <p className="text-ink-2">{say('One moment.')}</p>}
         {draft?.not && <p className={draft.not === 'noAddress' ? '' : 'font-bold text-bad'}>{NOT_TEXT[draft.not]}</p>}
         {draft && !blocked && (
           <>
-            <FormField id="message-to" label="To" hint="A telephone number for a short message, else a mail address.">
+            <FormField
+              id="message-to"
+              label={say('To')}
+              hint={say('A telephone number for a short message, else a mail address.')}
+            >
               <input
                 id="message-to"
                 maxLength={200}
@@ -54,8 +60,11 @@ export function WriteToOwner({ item, onClose }: { item: DueItem; onClose: () => 
             </FormField>
             <FormField
               id="message-text"
-              label="Text"
-              hint={`${words.length} characters. It goes at once in the day; between eight in the evening and eight in the morning it waits.`}
+              label={say('Text')}
+              hint={say(
+                '{count} characters. It goes at once in the day; between eight in the evening and eight in the morning it waits.',
+                { count: words.length },
+              )}
             >
               <textarea
                 id="message-text"
@@ -74,13 +83,13 @@ export function WriteToOwner({ item, onClose }: { item: DueItem; onClose: () => 
           </p>
         )}
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Not now</Button>
+          <Button onClick={onClose}>{say('Not now')}</Button>
           <Button
             type="submit"
             tone="primary"
             disabled={!draft || blocked || change.busy || address.trim().length < 3 || words.trim() === ''}
           >
-            Send it
+            {say('Send it')}
           </Button>
         </div>
       </form>
@@ -98,16 +107,19 @@ export function Sent({ message, mayChange }: { message: OwnerMessage; mayChange:
   return (
     <div className="mt-2 border-l-4 border-rule pl-3 text-sm">
       <p className="break-words">
-        {message.channel === 'sms' ? 'Short message' : 'Mail'} to <span className="figures">{to}</span>:{' '}
-        <b className={state === 'failed' ? 'text-bad' : ''}>{MESSAGE_STATE_TEXT[state]}</b>
-        {fault && `, ${fault}`}
-        {tries > 1 && `, tried ${tries} times`},{' '}
-        {shopFormat(state === 'waiting' ? (nextAtMs ?? madeAtMs) : (endedAtMs ?? madeAtMs), 'd MMM HH:mm')}
+        {tell('{which} to {to}: {messageStateText}{fault}{tries}, {shopFormat}', {
+          which: message.channel === 'sms' ? say('Short message') : say('Mail'),
+          to: <span className="figures">{to}</span>,
+          messageStateText: <b className={state === 'failed' ? 'text-bad' : ''}>{MESSAGE_STATE_TEXT[state]}</b>,
+          fault: fault && `, ${fault}`,
+          tries: tries > 1 && say(', tried {tries} times', { tries }),
+          shopFormat: shopFormat(state === 'waiting' ? (nextAtMs ?? madeAtMs) : (endedAtMs ?? madeAtMs), 'd MMM HH:mm'),
+        })}
       </p>
       {answer && (
         <p className="break-words">
-          Answer: {answer.text} <span className="text-ink-2">({answer.by})</span>
-          {isStop(answer.text) && <b> No more messages go to this address.</b>}
+          {tell('Answer: {text}  {by}', { text: answer.text, by: <span className="text-ink-2">({answer.by})</span> })}
+          {isStop(answer.text) && <b> {say('No more messages go to this address.')}</b>}
         </p>
       )}
       {mayChange && !answering && (
@@ -117,11 +129,11 @@ export function Sent({ message, mayChange }: { message: OwnerMessage; mayChange:
               disabled={change.busy}
               onClick={() => act(() => call(api.messages[':id'].stop.$post({ param: { id } })))}
             >
-              Do not send it
+              {say('Do not send it')}
             </Button>
           )}
           {(state === 'sent' || state === 'delivered') && !answer && (
-            <Button onClick={() => setAnswering(true)}>The owner answered</Button>
+            <Button onClick={() => setAnswering(true)}>{say('The owner answered')}</Button>
           )}
         </div>
       )}
@@ -136,17 +148,17 @@ export function Sent({ message, mayChange }: { message: OwnerMessage; mayChange:
           }}
         >
           <label className="min-w-48 flex-1">
-            <span className="sr-only">What the owner answered</span>
+            <span className="sr-only">{say('What the owner answered')}</span>
             <input
               className={inputLook(undefined)}
               maxLength={1000}
-              placeholder="In writing or by telephone"
+              placeholder={say('In writing or by telephone')}
               value={reply}
               onChange={(event) => setReply(event.target.value)}
             />
           </label>
           <Button type="submit" disabled={change.busy || reply.trim() === ''}>
-            Keep it
+            {say('Keep it')}
           </Button>
         </form>
       )}

@@ -1,10 +1,11 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { odometerKm } from '#core/vehicle/odometer.ts';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { odometerOf } from './odometer-of.ts';
 
 const MOST_KM = 3_000_000;
-const CALLED = { km: 'kilometres', mi: 'miles' } as const;
+const CALLED = { km: say('kilometres'), mi: say('miles') } as const;
 
 export interface OdometerReading {
   typed: string;
@@ -22,7 +23,7 @@ export function useOdometer(unit: 'km' | 'mi' = 'km'): OdometerReading {
   const fault =
     km === undefined || (km >= 0 && km <= MOST_KM)
       ? undefined
-      : `A number of ${CALLED[unit]}, like 61240; nothing where nobody read it.`;
+      : say('A number of {called}, like 61240; nothing where nobody read it.', { called: CALLED[unit] });
   return { typed, setTyped, unit, km, fault };
 }
 
@@ -38,7 +39,7 @@ export function OdometerField({
   reading: OdometerReading;
 }) {
   return (
-    <FormField id={id} label={`Odometer ${when}, ${unit}`} fault={fault} hint={hint}>
+    <FormField id={id} label={say('Odometer {when}, {unit}', { when, unit })} fault={fault} hint={hint}>
       <input
         id={id}
         inputMode="numeric"

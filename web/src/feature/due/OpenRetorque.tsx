@@ -2,6 +2,7 @@ import { type FormEvent, useState } from 'react';
 import { useNavigate } from 'react-router';
 import type { DueItem } from '#contract/due.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import type { RetorqueChoice } from '#core/hand-over/retorque-kit.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useRetorqueChoices } from '../../shop/queries.ts';
@@ -12,9 +13,9 @@ import { BayField } from '../receive/SlotFields.tsx';
 import { OdometerField, useOdometer } from './OdometerField.tsx';
 
 const NOT_TEXT: Record<NonNullable<RetorqueChoice['not']>, string> = {
-  locked: 'its locker has set: a pull breaks the bond, so look at the stripe',
-  noFigure: 'no figure to pull it at',
-  onceOnly: 'a second pull would stretch it on',
+  locked: say('its locker has set: a pull breaks the bond, so look at the stripe'),
+  noFigure: say('no figure to pull it at'),
+  onceOnly: say('a second pull would stretch it on'),
 };
 
 /** A short visit that pulls joints of a signed job again: which, and in which bay. */
@@ -48,14 +49,16 @@ export function OpenRetorque({ item, onClose }: { item: DueItem; onClose: () => 
     <Sheet
       open
       onClose={onClose}
-      title="Pull it again"
-      description={`${item.vehicle.plate}: a visit of its own with these joints, each pulled once more at its figure.`}
+      title={say('Pull it again')}
+      description={say('{plate}: a visit of its own with these joints, each pulled once more at its figure.', {
+        plate: item.vehicle.plate,
+      })}
     >
       <form onSubmit={submit} className="grid gap-4">
-        {!choices && !failure && <p className="text-ink-2">Reading the record.</p>}
-        {choices?.length === 0 && <p>No joint of that job stands at its torque.</p>}
+        {!choices && !failure && <p className="text-ink-2">{say('Reading the record.')}</p>}
+        {choices?.length === 0 && <p>{say('No joint of that job stands at its torque.')}</p>}
         <fieldset className="grid gap-2">
-          <legend className="sr-only">Joints</legend>
+          <legend className="sr-only">{say('Joints')}</legend>
           {choices?.map((choice) => (
             <label
               key={choice.group}
@@ -84,13 +87,13 @@ export function OpenRetorque({ item, onClose }: { item: DueItem; onClose: () => 
           </p>
         )}
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Not now</Button>
+          <Button onClick={onClose}>{say('Not now')}</Button>
           <Button
             type="submit"
             tone="primary"
             disabled={change.busy || groups.length === 0 || reading.fault !== undefined}
           >
-            Open the visit
+            {say('Open the visit')}
           </Button>
         </div>
       </form>

@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import type { DueItem, SettledHow } from '#contract/due.ts';
 import { SETTLED_TEXT } from '#contract/wording/due-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -30,10 +31,10 @@ export function SettleDue({ item, onClose, onSettled }: { item: DueItem; onClose
     ? ['open', 'here', 'elsewhere', 'notWanted']
     : ['here', 'elsewhere', 'notWanted'];
   return (
-    <Sheet open onClose={onClose} title="What became of it" description={`${item.vehicle.plate}: ${item.text}`}>
+    <Sheet open onClose={onClose} title={say('What became of it')} description={`${item.vehicle.plate}: ${item.text}`}>
       <form onSubmit={submit} className="grid gap-4">
         <fieldset className="grid gap-2 sm:grid-cols-3">
-          <legend className="sr-only">What became of it</legend>
+          <legend className="sr-only">{say('What became of it')}</legend>
           {choices.map((one) => (
             <Button
               key={one}
@@ -52,12 +53,12 @@ export function SettleDue({ item, onClose, onSettled }: { item: DueItem; onClose
             reading={reading}
             hint={
               item.repeats
-                ? 'It is due again from there; without it, from what the vehicle is likely to have gone.'
-                : 'Tells how far the vehicle goes in a day.'
+                ? say('It is due again from there; without it, from what the vehicle is likely to have gone.')
+                : say('Tells how far the vehicle goes in a day.')
             }
           />
         )}
-        <FormField id="due-note" label="Note">
+        <FormField id="due-note" label={say('Note')}>
           <input
             id="due-note"
             maxLength={300}
@@ -72,9 +73,9 @@ export function SettleDue({ item, onClose, onSettled }: { item: DueItem; onClose
           </p>
         )}
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={change.busy || reading.fault !== undefined}>
-            Keep it
+            {say('Keep it')}
           </Button>
         </div>
       </form>

@@ -1,4 +1,5 @@
 import type { DueItem } from '#contract/due.ts';
+import { say } from '#contract/wording/say.ts';
 import { type DueState, dueState } from '#core/follow-up/expected-due.ts';
 
 /** Items of the list under one heading. */
@@ -10,12 +11,12 @@ export interface DuePart {
 }
 
 const BY_DAY: ReadonlyArray<readonly [DueState | 'settled', string]> = [
-  ['overdue', 'Overdue'],
-  ['today', 'Today'],
-  ['week', 'In the next seven days'],
-  ['later', 'Later'],
-  ['event', 'Without a date'],
-  ['settled', 'Settled of late'],
+  ['overdue', say('Overdue')],
+  ['today', say('Today')],
+  ['week', say('In the next seven days')],
+  ['later', say('Later')],
+  ['event', say('Without a date')],
+  ['settled', say('Settled of late')],
 ];
 
 /** What is due, by when it is. */
@@ -52,7 +53,7 @@ export function partsByOwner(items: readonly DueItem[], todayMs: number): DuePar
       const { owner = '', contact } = sorted[0]?.vehicle ?? {};
       return {
         key,
-        title: `${owner || 'no owner entered'}${contact ? `, ${contact}` : ''}`,
+        title: `${owner || say('no owner entered')}${contact ? `, ${contact}` : ''}`,
         late: sorted.some(({ expected }) => dueState(expected, todayMs) === 'overdue'),
         items: sorted,
       };

@@ -1,6 +1,7 @@
 import { Command } from 'cmdk';
 import { useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import { useCribRead, useJobs, useLibrary, useShopSettings, useVehicles } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { shopDayStart } from '../../shop/shop-time.ts';
@@ -13,14 +14,14 @@ import { type Found, findInShop, scannedPlace } from './find.ts';
 const [DAYS_BACK, DAYS_AHEAD] = [120, 60];
 const MOST_TOOLS = 3;
 const KIND: Record<Found['kind'] | 'bench', string> = {
-  job: 'Job',
-  vehicle: 'Vehicle',
-  kit: 'Kit',
-  person: 'Person',
-  wrench: 'Wrench',
-  tool: 'Tool',
-  bottle: 'Compound',
-  bench: 'Bench',
+  job: say('Job'),
+  vehicle: say('Vehicle'),
+  kit: say('Kit'),
+  person: say('Person'),
+  wrench: say('Wrench'),
+  tool: say('Tool'),
+  bottle: say('Compound'),
+  bench: say('Bench'),
 };
 
 /**
@@ -62,7 +63,7 @@ export default function FindLine({ scanned = '', onGone }: { scanned?: string; o
     navigate(place);
   }, [place, onGone, navigate]);
   return (
-    <Command shouldFilter={false} loop label="Find in the shop">
+    <Command shouldFilter={false} loop label={say('Find in the shop')}>
       <Command.Input
         autoFocus
         value={text}
@@ -78,7 +79,7 @@ export default function FindLine({ scanned = '', onGone }: { scanned?: string; o
       <Command.List className="mt-2 max-h-[60dvh] overflow-y-auto">
         {text.trim() !== '' && (
           <Command.Empty className="py-4 text-ink-2">
-            {all ? 'Nothing in the shop answers to that.' : 'Reading the shop.'}
+            {all ? say('Nothing in the shop answers to that.') : say('Reading the shop.')}
           </Command.Empty>
         )}
         {found.map(({ key, kind, title, says, to }) => (

@@ -1,6 +1,7 @@
 import type { JobCard } from '#contract/job.ts';
 import type { KitCard } from '#contract/kit-draft.ts';
 import type { ShopPerson } from '#contract/shop.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Bottle } from '#core/crib/bottle.ts';
 import type { CribTool } from '#core/crib/crib-tool.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
@@ -48,7 +49,7 @@ const entriesOf = ({ jobs, vehicles, kits, people, wrenches = [], tools = [], bo
       key: `job ${id}`,
       kind: 'job' as const,
       title: `${number}, ${vehicle.plate}`,
-      says: `${kitTitle}${closedAtMs === undefined ? '' : ', closed'}`,
+      says: `${kitTitle}${closedAtMs === undefined ? '' : say(', closed')}`,
       to: `/jobs/${id}`,
     },
     names: [number, vehicle.plate, kitTitle, vehicle.make, vehicle.model],
@@ -66,7 +67,13 @@ const entriesOf = ({ jobs, vehicles, kits, people, wrenches = [], tools = [], bo
     own: 1,
   })),
   ...kits.map(({ id, title, maker, revision }) => ({
-    found: { key: `kit ${id}`, kind: 'kit' as const, title, says: `${maker}, revision ${revision}`, to: `/kits/${id}` },
+    found: {
+      key: `kit ${id}`,
+      kind: 'kit' as const,
+      title,
+      says: say('{maker}, revision {revision}', { maker, revision }),
+      to: `/kits/${id}`,
+    },
     names: [title, id, maker],
     own: 2,
   })),
@@ -80,7 +87,7 @@ const entriesOf = ({ jobs, vehicles, kits, people, wrenches = [], tools = [], bo
       key: `wrench ${id}`,
       kind: 'wrench' as const,
       title: label,
-      says: [`${kind} wrench`, serial].filter(Boolean).join(', '),
+      says: [say('{kind} wrench', { kind }), serial].filter(Boolean).join(', '),
       to: '/crib',
     },
     names: [label, ...(serial ? [serial] : [])],
@@ -92,7 +99,13 @@ const entriesOf = ({ jobs, vehicles, kits, people, wrenches = [], tools = [], bo
     own: 1,
   })),
   ...bottles.map(({ id, name, lot }) => ({
-    found: { key: `bottle ${id}`, kind: 'bottle' as const, title: name, says: `lot ${lot}`, to: '/crib/compounds' },
+    found: {
+      key: `bottle ${id}`,
+      kind: 'bottle' as const,
+      title: name,
+      says: say('lot {lot}', { lot }),
+      to: '/crib/compounds',
+    },
     names: [name, lot],
     own: 2,
   })),

@@ -1,9 +1,11 @@
 import { useCallback, useEffect, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { jobCardSheet } from '#contract/job-card.ts';
+import { say } from '#contract/wording/say.ts';
 import { ReceiveTabs } from '../../job/ReceiveTabs.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 
 /** A code a phone reads, as modules of a square; drawn rather than an image, so that it prints sharp. */
 function Code({
@@ -34,7 +36,7 @@ function Code({
       viewBox={`-2 -2 ${size + 4} ${size + 4}`}
       className={`bg-white ${className}`}
       role="img"
-      aria-label={`Code of ${text}`}
+      aria-label={say('Code of {text}', { text })}
     >
       <path d={path} fill="#000" />
     </svg>
@@ -63,27 +65,27 @@ export default function JobCardScreen() {
       <main className="flex-1 bg-bench px-5 py-4 lg:overflow-y-auto print:bg-white print:p-0">
         <div className="mb-4 flex flex-wrap gap-2 print:hidden">
           <Button tone="primary" onClick={() => window.print()}>
-            Print {label ? 'the label' : 'the card'}
+            {tell('Print {which}', { which: label ? say('the label') : say('the card') })}
           </Button>
           <Button aria-pressed={label} tone={label ? 'dark' : 'plain'} onClick={() => setLabel(!label)}>
-            Label
+            {say('Label')}
           </Button>
           <a
             className="inline-flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
             href={`/api/jobs/${job.id}/card.pdf`}
           >
-            Card as PDF
+            {say('Card as PDF')}
           </a>
           <a
             className="inline-flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
             href={`/api/jobs/${job.id}/label.pdf`}
           >
-            Label as PDF
+            {say('Label as PDF')}
           </a>
         </div>
         {label ? (
           <section
-            aria-label="Label"
+            aria-label={say('Label')}
             className="flex w-full max-w-lg items-center gap-4 border-2 border-black bg-white p-4 text-black"
           >
             <Code text={address} className="h-32 w-32 shrink-0" />
@@ -96,13 +98,13 @@ export default function JobCardScreen() {
           </section>
         ) : (
           <article
-            aria-label="Job card"
+            aria-label={say('Job card')}
             className="mx-auto w-full max-w-[210mm] border-2 border-black bg-white p-6 text-black print:border-0"
           >
             <header className="flex items-start justify-between gap-6 border-b-4 border-black pb-3">
               <div>
                 <p className="text-sm">{job.shop.name}</p>
-                <h1 className="plate text-5xl">Job {card.number}</h1>
+                <h1 className="plate text-5xl">{tell('Job {number}', { number: card.number })}</h1>
                 <p className="plate text-3xl">{card.heading}</p>
               </div>
               <Code text={address} className="h-32 w-32 shrink-0" onDrawn={markDrawn} />
@@ -115,7 +117,7 @@ export default function JobCardScreen() {
                 </div>
               ))}
             </dl>
-            <Lines title="Kits" lines={card.kits} />
+            <Lines title={say('Kits')} lines={card.kits} />
             <dl className="mt-3 grid grid-cols-2 border-y-2 border-black text-center sm:grid-cols-6">
               {card.totals.map(([name, text]) => (
                 <div key={name} className="flex flex-col-reverse py-1.5">
@@ -124,9 +126,9 @@ export default function JobCardScreen() {
                 </div>
               ))}
             </dl>
-            <Lines title="What applies" lines={card.applies} empty="Nothing depends on an answer." />
-            <Lines title="Decided" lines={card.decided} />
-            <h2 className="plate mt-4 text-2xl">Cautions</h2>
+            <Lines title={say('What applies')} lines={card.applies} empty={say('Nothing depends on an answer.')} />
+            <Lines title={say('Decided')} lines={card.decided} />
+            <h2 className="plate mt-4 text-2xl">{say('Cautions')}</h2>
             <ul>
               {card.cautions.map(({ text, critical }) => (
                 <li key={text} className={`border-b border-gray-300 py-1 ${critical ? 'font-bold' : ''}`}>
@@ -135,7 +137,9 @@ export default function JobCardScreen() {
               ))}
             </ul>
             <p className="mt-4 text-xs">
-              An aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first.
+              {say(
+                'An aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first.',
+              )}
             </p>
           </article>
         )}

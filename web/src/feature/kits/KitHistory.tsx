@@ -1,6 +1,7 @@
 import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { kitChangeText } from '#contract/wording/kit-difference-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { kitDifference } from '#core/kit/kit-difference.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
@@ -9,6 +10,7 @@ import { useSession } from '../../shop/session.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Notice } from '../../ui/Notice.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { KitReach } from './KitReach.tsx';
 
 /** A kit's released revisions, and what changed from one to the next. */
@@ -31,9 +33,9 @@ export default function KitHistory() {
       <div className="flex h-dvh flex-col">
         <TopBar />
         <Notice
-          title="No such kit"
-          detail={`Nothing is released as “${kitId}”.`}
-          secondary={{ to: '/kits', label: 'To the kits' }}
+          title={say('No such kit')}
+          detail={say('Nothing is released as “{kitId}”.', { kitId })}
+          secondary={{ to: '/kits', label: say('To the kits') }}
         />
       </div>
     );
@@ -41,7 +43,12 @@ export default function KitHistory() {
     return (
       <div className="flex h-dvh flex-col">
         <TopBar />
-        <Notice title="The kit cannot be read" detail={unread} action="Try again" onAction={() => void reload()} />
+        <Notice
+          title={say('The kit cannot be read')}
+          detail={unread}
+          action={say('Try again')}
+          onAction={() => void reload()}
+        />
       </div>
     );
   return (
@@ -50,7 +57,7 @@ export default function KitHistory() {
       <main className="mx-auto grid w-full max-w-6xl flex-1 content-start gap-6 px-5 py-4 lg:grid-cols-2">
         <h1 className="plate text-4xl lg:col-span-2">
           <Link to="/kits" className="text-ink-2 underline underline-offset-4">
-            Kits
+            {say('Kits')}
           </Link>{' '}
           / {title}
         </h1>
@@ -60,13 +67,13 @@ export default function KitHistory() {
           </p>
         )}
         <section>
-          <h2 className="plate text-2xl">Revisions</h2>
+          <h2 className="plate text-2xl">{say('Revisions')}</h2>
           <ul className="border-t-2 border-ink">
             {revisions?.map((entry) => (
               <li key={entry.revision} className="border-b border-rule px-2 py-3">
                 <div className="flex flex-wrap items-baseline gap-x-4">
                   <b className="figures text-lg">{entry.revision}</b>
-                  <span className="flex-1">{entry.note ?? 'Added as a file'}</span>
+                  <span className="flex-1">{entry.note ?? say('Added as a file')}</span>
                   <span className="text-sm text-ink-2">
                     {entry.releasedBy ? `${entry.releasedBy}, ` : ''}
                     {shopFormat(entry.addedAtMs, 'd MMM yyyy HH:mm')}
@@ -74,12 +81,19 @@ export default function KitHistory() {
                 </div>
                 {entry.waivers.map((waiver) => (
                   <p key={waiver.key} className="mt-1 text-sm text-ink-2">
-                    Let stand by {waiver.by}: {waiver.reason} <span className="figures">({waiver.key})</span>
+                    {tell('Let stand by {by}: {reason}  {key}', {
+                      by: waiver.by,
+                      reason: waiver.reason,
+                      key: <span className="figures">({waiver.key})</span>,
+                    })}
                   </p>
                 ))}
                 {entry.withdrawn && (
                   <p className="mt-1 font-bold text-bad">
-                    Withdrawn {shopFormat(entry.withdrawn.atMs, 'd MMM yyyy')}: {entry.withdrawn.because}
+                    {tell('Withdrawn {shopFormat}: {because}', {
+                      shopFormat: shopFormat(entry.withdrawn.atMs, 'd MMM yyyy'),
+                      because: entry.withdrawn.because,
+                    })}
                   </p>
                 )}
                 {lead && !entry.withdrawn && (
@@ -88,7 +102,7 @@ export default function KitHistory() {
                     className="mt-1 mr-4 min-h-11 text-sm underline"
                     onClick={() => setWithdrawing(entry.revision)}
                   >
-                    Withdraw revision {entry.revision}
+                    {tell('Withdraw revision {revision}', { revision: entry.revision })}
                   </button>
                 )}
                 <a
@@ -96,19 +110,19 @@ export default function KitHistory() {
                   href={`/api/kit-library/${kitId}/revisions/${entry.revision}/file`}
                   download
                 >
-                  Export this revision
+                  {say('Export this revision')}
                 </a>
               </li>
             ))}
           </ul>
         </section>
         <section>
-          <h2 className="plate text-2xl">What changed</h2>
+          <h2 className="plate text-2xl">{say('What changed')}</h2>
           {pair && revisions && (
             <div className="mt-2 flex flex-wrap items-center gap-3">
               {(['from', 'to'] as const).map((side) => (
                 <label key={side} className="flex items-center gap-2">
-                  <span className="text-sm text-ink-2">{side === 'from' ? 'From' : 'to'}</span>
+                  <span className="text-sm text-ink-2">{side === 'from' ? say('From') : say('to')}</span>
                   <select
                     className="figures min-h-12 border-2 border-ink bg-sheet px-3"
                     value={pair[side]}
@@ -131,8 +145,8 @@ export default function KitHistory() {
                 </li>
               );
             })}
-            {changes?.length === 0 && <li className="px-2 py-3 text-ink-2">Nothing differs.</li>}
-            {!changes && <li className="px-2 py-3 text-ink-2">Comparing.</li>}
+            {changes?.length === 0 && <li className="px-2 py-3 text-ink-2">{say('Nothing differs.')}</li>}
+            {!changes && <li className="px-2 py-3 text-ink-2">{say('Comparing.')}</li>}
           </ul>
         </section>
         {revisions && <KitReach kit={kitId} revisions={revisions} />}
@@ -140,9 +154,9 @@ export default function KitHistory() {
       <ReasonSheet
         open={withdrawing !== undefined}
         onClose={() => setWithdrawing(undefined)}
-        title={`Withdraw revision ${withdrawing}`}
-        label="Why. Open jobs show it; no new job begins with this revision."
-        confirm="Withdraw it"
+        title={say('Withdraw revision {withdrawing}', { withdrawing })}
+        label={say('Why. Open jobs show it; no new job begins with this revision.')}
+        confirm={say('Withdraw it')}
         onReason={(because) => {
           if (withdrawing !== undefined)
             void act(() =>

@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { blankKit } from '#core/kit/blank-kit.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
@@ -11,6 +12,7 @@ import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { ImportKit } from '../receive/ImportKit.tsx';
 import { idFrom } from './kit-id.ts';
 import { OfferedKits } from './OfferedKits.tsx';
@@ -38,9 +40,14 @@ export default function KitLibrary() {
       <div className="flex h-dvh flex-col">
         <TopBar />
         {failure ? (
-          <Notice title="The kits cannot be read" detail={failure} action="Try again" onAction={() => void load()} />
+          <Notice
+            title={say('The kits cannot be read')}
+            detail={failure}
+            action={say('Try again')}
+            onAction={() => void load()}
+          />
         ) : (
-          <Notice title="One moment" detail="Reading the kits." busy />
+          <Notice title={say('One moment')} detail={say('Reading the kits.')} busy />
         )}
       </div>
     );
@@ -53,16 +60,16 @@ export default function KitLibrary() {
       <TopBar />
       <main className="mx-auto w-full max-w-6xl flex-1 px-5 py-4">
         <div className="flex flex-wrap items-center gap-3">
-          <h1 className="plate mr-auto text-4xl">Kits</h1>
+          <h1 className="plate mr-auto text-4xl">{say('Kits')}</h1>
           {mayWrite && (
             <>
               <Link
                 to="/kits/read"
                 className="inline-flex min-h-14 items-center border-2 border-paint bg-paint px-4 font-bold text-on-paint"
               >
-                Read a maker’s sheet
+                {say('Read a maker’s sheet')}
               </Link>
-              <Button onClick={() => setNaming(true)}>Start an empty kit</Button>
+              <Button onClick={() => setNaming(true)}>{say('Start an empty kit')}</Button>
               <ImportKit onImported={() => void load()} />
             </>
           )}
@@ -74,7 +81,7 @@ export default function KitLibrary() {
         )}
         {drafts.length > 0 && (
           <section className="mt-5">
-            <h2 className="plate text-2xl">Being written</h2>
+            <h2 className="plate text-2xl">{say('Being written')}</h2>
             <ul className="border-t-2 border-ink">
               {drafts.map((draft) => (
                 <li key={draft.id} className="border-b border-rule">
@@ -98,9 +105,9 @@ export default function KitLibrary() {
         )}
         <section className="mt-5">
           <div className="flex flex-wrap items-end justify-between gap-3">
-            <h2 className="plate text-2xl">Released</h2>
+            <h2 className="plate text-2xl">{say('Released')}</h2>
             <label className="flex items-center gap-2">
-              <span className="text-sm text-ink-2">Find</span>
+              <span className="text-sm text-ink-2">{say('Find')}</span>
               <input
                 type="search"
                 className="min-h-12 w-64 border-2 border-ink bg-sheet px-3"
@@ -118,28 +125,34 @@ export default function KitLibrary() {
                   </Link>
                   <span className="block text-sm text-ink-2">
                     {kit.maker} · {numberOf(kit.stations, 'station')} in {numberOf(kit.groups, 'group')}
-                    {kit.statedMinutes ? ` · ${kit.statedMinutes} min stated` : ''}
+                    {kit.statedMinutes
+                      ? say(' · {statedMinutes} min stated', { statedMinutes: kit.statedMinutes })
+                      : ''}
                   </span>
                 </span>
-                <span className="figures text-sm">revision {kit.revision}</span>
+                <span className="figures text-sm">{tell('revision {revision}', { revision: kit.revision })}</span>
                 <span className={`figures text-sm ${kit.errors > 0 ? 'font-bold text-bad' : 'text-ink-2'}`}>
                   {kit.errors > 0
                     ? `errors: ${kit.errors}`
                     : kit.warnings > 0
                       ? `warnings: ${kit.warnings}`
-                      : 'no findings'}
+                      : say('no findings')}
                 </span>
                 <a className={LINK} href={`/api/kit-library/${kit.id}/revisions/${kit.revision}/file`} download>
-                  Export
+                  {say('Export')}
                 </a>
-                {mayWrite && <Button onClick={() => void revise(kit.id)}>Write revision {kit.revision + 1}</Button>}
+                {mayWrite && (
+                  <Button onClick={() => void revise(kit.id)}>
+                    {tell('Write revision {revision}', { revision: kit.revision + 1 })}
+                  </Button>
+                )}
               </li>
             ))}
             {shown.length === 0 && (
               <li className="px-2 py-5 text-ink-2">
                 {kits.length === 0
-                  ? 'No kit yet. Read a maker’s sheet, or add a kit file.'
-                  : `No kit matches “${search}”.`}
+                  ? say('No kit yet. Read a maker’s sheet, or add a kit file.')
+                  : say('No kit matches “{search}”.', { search })}
               </li>
             )}
           </ul>
@@ -162,7 +175,7 @@ function NameKit({ onClose }: { onClose: () => void }) {
   const submit = async (event: FormEvent) => {
     event.preventDefault();
     if (title.trim() === '' || maker.trim() === '') {
-      setMissing('Give the kit a title and a maker.');
+      setMissing(say('Give the kit a title and a maker.'));
       return;
     }
     const id = idFrom(title);
@@ -172,9 +185,9 @@ function NameKit({ onClose }: { onClose: () => void }) {
       void navigate(`/kits/drafts/${id}`);
   };
   return (
-    <Sheet open onClose={onClose} title="Start an empty kit">
+    <Sheet open onClose={onClose} title={say('Start an empty kit')}>
       <form onSubmit={submit} className="grid gap-4">
-        <FormField id="kit-title" label="Title">
+        <FormField id="kit-title" label={say('Title')}>
           <input
             id="kit-title"
             className={inputLook(failure)}
@@ -182,7 +195,7 @@ function NameKit({ onClose }: { onClose: () => void }) {
             onChange={(event) => setTitle(event.target.value)}
           />
         </FormField>
-        <FormField id="kit-maker" label="Maker" fault={failure}>
+        <FormField id="kit-maker" label={say('Maker')} fault={failure}>
           <input
             id="kit-maker"
             className={inputLook(failure)}
@@ -191,9 +204,9 @@ function NameKit({ onClose }: { onClose: () => void }) {
           />
         </FormField>
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary">
-            Start
+            {say('Start')}
           </Button>
         </div>
       </form>

@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import type { OfferedKit } from '#contract/other-shops.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useOfferedKits } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 
 /** Kits of the owner's other shops that may be taken over; nothing where there are none. */
 export function OfferedKits({
@@ -20,8 +22,8 @@ export function OfferedKits({
   const [taking, setTaking] = useState<OfferedKit>();
   if (offered.length === 0) return null;
   return (
-    <section className="mt-6" aria-label="Kits of our other shops">
-      <h2 className="plate text-2xl">Of our other shops</h2>
+    <section className="mt-6" aria-label={say('Kits of our other shops')}>
+      <h2 className="plate text-2xl">{say('Of our other shops')}</h2>
       <ul className="border-t-2 border-ink">
         {offered.map((kit) => (
           <li
@@ -34,14 +36,17 @@ export function OfferedKits({
                 {kit.maker} · {kit.shop.name}
               </span>
             </span>
-            <span className="figures text-sm">revision {kit.revision}</span>
+            <span className="figures text-sm">{tell('revision {revision}', { revision: kit.revision })}</span>
             {kit.here !== undefined && kit.here >= kit.revision ? (
               <span className="text-sm text-ink-2">
-                {kit.here === kit.revision ? 'here already' : `here: revision ${kit.here}`}
+                {kit.here === kit.revision ? say('here already') : say('here: revision {here}', { here: kit.here })}
               </span>
             ) : (
-              <Button aria-label={`Take ${kit.title} of ${kit.shop.name}`} onClick={() => setTaking(kit)}>
-                Take it over
+              <Button
+                aria-label={say('Take {title} of {name}', { title: kit.title, name: kit.shop.name })}
+                onClick={() => setTaking(kit)}
+              >
+                {say('Take it over')}
               </Button>
             )}
           </li>
@@ -63,8 +68,11 @@ function Take({ kit, lead, onClose }: { kit: OfferedKit; lead: boolean; onClose:
     <Sheet
       open
       onClose={close}
-      title={`Take ${kit.title} over`}
-      description={`Revision ${kit.revision} of ${kit.shop.name}, as it is there, with the pages and figures of its sheet. It is looked through as any kit file; what is changed here later changes nothing there.`}
+      title={say('Take {title} over', { title: kit.title })}
+      description={say(
+        'Revision {revision} of {name}, as it is there, with the pages and figures of its sheet. It is looked through as any kit file; what is changed here later changes nothing there.',
+        { revision: kit.revision, name: kit.shop.name },
+      )}
     >
       <form
         className="grid gap-4"
@@ -76,7 +84,7 @@ function Take({ kit, lead, onClose }: { kit: OfferedKit; lead: boolean; onClose:
         }}
       >
         {lead && (
-          <FormField id="because" label="Where it has warnings: why they may stand" fault={undefined}>
+          <FormField id="because" label={say('Where it has warnings: why they may stand')} fault={undefined}>
             <input
               id="because"
               maxLength={500}
@@ -92,9 +100,9 @@ function Take({ kit, lead, onClose }: { kit: OfferedKit; lead: boolean; onClose:
           </p>
         )}
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={close}>Leave it</Button>
+          <Button onClick={close}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={busy}>
-            {busy ? 'Taking it over' : 'Take it over'}
+            {busy ? say('Taking it over') : say('Take it over')}
           </Button>
         </div>
       </form>

@@ -1,4 +1,5 @@
 import { lazy, Suspense } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { planActionText } from '#contract/wording/step-text.ts';
 import { clockOfAct } from '#core/job/line-clocks.ts';
 import { lastTry } from '#core/job/line-progress.ts';
@@ -13,6 +14,7 @@ import { HardwareDrawing } from '../../drawing/HardwareDrawing.tsx';
 import { StackDrawing } from '../../drawing/StackDrawing.tsx';
 import { VehicleOutline } from '../../drawing/VehicleOutline.tsx';
 import { useSettings } from '../../shop/settings.ts';
+import { tell } from '../../ui/tell.ts';
 import { AdjusterPicture } from './picture/AdjusterPicture.tsx';
 import { EccentricPicture } from './picture/EccentricPicture.tsx';
 import { EvenUpPicture } from './picture/EvenUpPicture.tsx';
@@ -116,7 +118,9 @@ function Outline({ act, line, ask, answers }: PictureProps) {
           )}
         </VehicleOutline>
       </div>
-      {baseline?.instrument && <p className="text-ink-2">With {baseline.instrument}</p>}
+      {baseline?.instrument && (
+        <p className="text-ink-2">{tell('With {instrument}', { instrument: baseline.instrument })}</p>
+      )}
     </Frame>
   );
 }
@@ -176,7 +180,7 @@ function Stack({ act, line }: PictureProps) {
   const station = act.action.type === 'buildStack' ? index.stations.get(act.action.station) : undefined;
   if (!station) return null;
   return (
-    <Frame title={`Station ${station.label}, ${station.name}`}>
+    <Frame title={say('Station {label}, {name}', { label: station.label, name: station.name })}>
       <div className="w-56">
         <StackDrawing
           station={station}
@@ -244,7 +248,7 @@ function Readings({ act, line, ask, answers }: PictureProps) {
                           ? `elsewhere, ${value[0]}`
                           : value === undefined
                             ? '–'
-                            : 'yes'}
+                            : say('yes')}
                     </td>
                   </tr>
                 );
@@ -255,23 +259,26 @@ function Readings({ act, line, ask, answers }: PictureProps) {
         {even && <EvenUpPicture even={even} />}
         {spread !== undefined && (
           <p className="mt-2 text-ink-2">
-            Apart at most {spread} {entry.unit}
-            {values.length > 1 && `, so far ${(Math.max(...values) - Math.min(...values)).toFixed(1)}`}
+            {tell('Apart at most {spread}  {unit}', { spread, unit: entry.unit })}
+            {values.length > 1 &&
+              say(', so far {value}', { value: (Math.max(...values) - Math.min(...values)).toFixed(1) })}
           </p>
         )}
         {travel && limits.min !== undefined && limits.max !== undefined && (
           <p className="mt-2 text-ink-2">
-            {limits.min} to {limits.max} {entry.unit} over the travel
+            {tell('{min} to {max}  {unit} over the travel', { min: limits.min, max: limits.max, unit: entry.unit })}
           </p>
         )}
         {sides !== undefined && (
           <p className="mt-2 text-ink-2">
-            Left and right apart at most {sides} {entry.unit}
+            {tell('Left and right apart at most {sides}  {unit}', { sides, unit: entry.unit })}
           </p>
         )}
         {days !== undefined && days > 0 && (
           <p className="mt-2">
-            <b>{days === 1 ? '1 day' : `${days} days`}</b> to put it right.
+            {tell('{which} to put it right.', {
+              which: <b>{days === 1 ? say('1 day') : say('{days} days', { days })}</b>,
+            })}
           </p>
         )}
       </div>

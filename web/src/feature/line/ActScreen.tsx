@@ -2,6 +2,7 @@ import { lazy, Suspense, useState } from 'react';
 import { askText, optionText } from '#contract/wording/ask-text.ts';
 import { lobeAdviceText } from '#contract/wording/lobe-text.ts';
 import { shimFaultText, wantedText } from '#contract/wording/measured-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { spacerText } from '#contract/wording/spacer-text.ts';
 import { forTheEar } from '#contract/wording/spoken-text.ts';
 import { planActionText } from '#contract/wording/step-text.ts';
@@ -20,6 +21,7 @@ import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { Cautions } from '../../job/Cautions.tsx';
 import { useSettings } from '../../shop/settings.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import { ActPicture } from './ActPicture.tsx';
 import { AskField } from './AskField.tsx';
 import { answersOf, useAnswers } from './answer-store.ts';
@@ -112,7 +114,7 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
           <h1 className="plate px-5 pt-3 text-4xl text-balance md:px-6">{title}</h1>
           {spacer && <p className="px-5 font-bold md:px-6">{spacer}</p>}
           <NotForThisOne line={line} act={act} />
-          {lookAt && <p className="px-5 text-ink-2 md:px-6">Not sure? {lookAt}</p>}
+          {lookAt && <p className="px-5 text-ink-2 md:px-6">{tell('Not sure? {lookAt}', { lookAt })}</p>}
           <div className="px-5 md:px-6">
             <Cautions cautions={cautionsAt(plan, act)} />
           </div>
@@ -126,7 +128,7 @@ export function ActScreen({ line, act }: { line: LineInHand; act: LineAct }) {
               onRead={(values) => {
                 // What it was read with needs no asking.
                 const readWith: Answers = asks.some((one) => one.key === 'instrument')
-                  ? { instrument: 'alignment rack' }
+                  ? { instrument: say('alignment rack') }
                   : {};
                 const answers = { ...given, ...readWith, ...values };
                 for (const [one, value] of Object.entries({ ...readWith, ...values })) put(key, one, value);
@@ -181,7 +183,7 @@ function Press({ onDo, blocked }: { onDo: () => void; blocked: boolean }) {
     <>
       <div className="flex-1" />
       <ActionBar className="thumb-bar" onClick={onDo}>
-        {blocked ? 'Try it' : 'Done, next'}
+        {blocked ? say('Try it') : say('Done, next')}
       </ActionBar>
     </>
   );
@@ -193,11 +195,11 @@ function FigureFirst({ figure }: { figure: { id: string; name: string } }) {
   return (
     <>
       <p className="px-5 text-xl md:px-6">
-        It goes back with the vehicle maker’s figure, and the sheet gives none. Look it up first.
+        {say('It goes back with the vehicle maker’s figure, and the sheet gives none. Look it up first.')}
       </p>
       <div className="flex-1" />
       <ActionBar className="thumb-bar" onClick={() => setOpen(true)}>
-        Find the figure
+        {say('Find the figure')}
       </ActionBar>
       {open && (
         <Suspense fallback={null}>
@@ -223,7 +225,9 @@ function Failed({ line, act }: { line: LineInHand; act: LineAct }) {
   const shims = action.type === 'shim' ? shimsFor(plan, action, tried.answers) : undefined;
   return (
     <p role="status" className="mx-5 mt-3 border-2 border-bad p-3 md:mx-6">
-      <b className="text-bad">Not met{times > 1 ? `, tried ${times} times` : ''}.</b>{' '}
+      <b className="text-bad">
+        {tell('Not met{which}.', { which: times > 1 ? say(', tried {times} times', { times }) : '' })}
+      </b>{' '}
       {tried.failed
         .map((key) => {
           const answer = tried.answers[key];
@@ -231,7 +235,7 @@ function Failed({ line, act }: { line: LineInHand; act: LineAct }) {
           return `${place ? `${place}: ` : ''}${shown(answer)}${typeof answer === 'number' && unit ? ` ${unit}` : ''}`;
         })
         .join(', ')}
-      {wanted !== undefined && ` · wanted ${wanted}`}
+      {wanted !== undefined && say(' · wanted {wanted}', { wanted })}
       {shims && !shims.ok && (
         <span className="block">{shimFaultText(shims, action.type === 'shim' ? action.places : [])}</span>
       )}
@@ -240,8 +244,10 @@ function Failed({ line, act }: { line: LineInHand; act: LineAct }) {
           {lobeAdviceText(lobe)}
         </span>
       ))}
-      {check?.usually !== undefined && <span className="block">Usually: {check.usually} Is it that?</span>}
-      {back && ` · put it right: step ${back.number}`}
+      {check?.usually !== undefined && (
+        <span className="block">{tell('Usually: {usually} Is it that?', { usually: check.usually })}</span>
+      )}
+      {back && say(' · put it right: step {number}', { number: back.number })}
     </p>
   );
 }
@@ -250,7 +256,7 @@ const shown = (answer: Answer | undefined): string =>
   answer === undefined
     ? ''
     : answer === 'notMet'
-      ? 'not so'
+      ? say('not so')
       : Array.isArray(answer)
         ? answer.join(', ')
         : String(answer);
@@ -268,9 +274,9 @@ function Answered({ asks, given, onDrop }: { asks: readonly Ask[]; given: Answer
           <li key={ask.key} className="flex items-center justify-between gap-3 border-b border-hair">
             <span className="py-1">{askText(ask)}</span>
             <Button className="figures min-h-11! border-0! px-2" onClick={() => onDrop(ask.key)}>
-              {value === true ? 'yes' : option ? optionText(option) : shown(value)}
+              {value === true ? say('yes') : option ? optionText(option) : shown(value)}
               {ask.kind === 'number' ? ` ${ask.unit}` : ''}
-              <span className="sr-only">, ask again</span>
+              <span className="sr-only">{say(', ask again')}</span>
             </Button>
           </li>
         );

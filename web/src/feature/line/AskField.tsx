@@ -2,12 +2,14 @@ import { Camera } from 'lucide-react';
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { askText, optionText, whyText } from '#contract/wording/ask-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Ask, AskOption } from '#core/line/ask.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { afterLoneKey } from '../../app/use-scanner.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { takePhoto } from '../../shop/photos.ts';
 import { ActionBar, Button, Key } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import { type AskFieldProps, BAR, FIELD } from './ask-field.ts';
 import { NumberAsk } from './NumberAsk.tsx';
 
@@ -42,7 +44,7 @@ function TickAsk({ ask, then, onAnswer }: AskFieldProps) {
       <p className="px-5 text-2xl font-bold lg:px-6">{askText(ask)}</p>
       <div className="flex-1" />
       <ActionBar className={BAR} onClick={yes}>
-        <span className="text-3xl">It is{then ? `, next: ${then}` : ''}</span>
+        <span className="text-3xl">{tell('It is{which}', { which: then ? say(', next: {then}', { then }) : '' })}</span>
       </ActionBar>
     </>
   );
@@ -80,7 +82,7 @@ function OneOfAsk({ ask, then, onAnswer }: Of<'oneOf'>) {
         <ActionBar className={BAR} onClick={take}>
           <span className="text-3xl">
             {optionText(usual)}
-            {then ? `, next: ${then}` : ''}
+            {then ? say(', next: {then}', { then }) : ''}
           </span>
         </ActionBar>
       )}
@@ -112,7 +114,7 @@ function Option({
         <b className={wrong ? 'text-bad' : ''}>{optionText(option)}</b>
         {why && (told || (option.is === 'right' && (option.label !== undefined || option.trade))) && (
           <span className="block text-sm text-ink-2">
-            {wrong && option.trade === undefined ? 'Breaks: ' : ''}
+            {wrong && option.trade === undefined ? say('Breaks: ') : ''}
             {why}
           </span>
         )}
@@ -144,7 +146,7 @@ function WordsAsk({ ask, then, onAnswer }: Of<'words'>) {
       </label>
       <div className="flex-1" />
       <ActionBar type="submit" className={BAR} hotkey="ENTER" disabled={text.trim() === ''}>
-        <span className="text-3xl">{then ? `On: ${then}` : 'So it is'}</span>
+        <span className="text-3xl">{then ? say('On: {then}', { then }) : say('So it is')}</span>
       </ActionBar>
     </form>
   );
@@ -169,7 +171,7 @@ function PhotoAsk({ ask, onAnswer }: AskFieldProps) {
     <>
       <div className="grid gap-3 px-5 pb-3 lg:px-6">
         <p className="text-2xl font-bold">{askText(ask)}</p>
-        <p className="text-ink-2">What cannot be taken back is shown as it was.</p>
+        <p className="text-ink-2">{say('What cannot be taken back is shown as it was.')}</p>
         {fault && (
           <p role="alert" className="font-bold text-bad">
             {fault}
@@ -180,7 +182,7 @@ function PhotoAsk({ ask, onAnswer }: AskFieldProps) {
       <label
         className={`${BAR} plate flex min-h-22 w-full cursor-pointer items-center justify-between bg-paint px-6 text-4xl text-on-paint`}
       >
-        {sending ? 'Keeping it' : 'Take the photo'}
+        {sending ? say('Keeping it') : say('Take the photo')}
         <Camera size={34} aria-hidden="true" />
         <input
           type="file"
@@ -206,7 +208,11 @@ function PiecesAsk({ ask, onAnswer }: Of<'pieces'>) {
     if (item !== due.item) {
       const piece = ask.among.find((entry) => entry.item === item);
       setWrong(
-        `Not ${piece?.name ?? item}: ${due.name} is next.${due.tellTale ? ` ${due.tellTale}` : piece?.tellTale ? ` ${piece.tellTale}` : ''}`,
+        say('Not {name}: {name2} is next.{which}', {
+          name: piece?.name ?? item,
+          name2: due.name,
+          which: due.tellTale ? ` ${due.tellTale}` : piece?.tellTale ? ` ${piece.tellTale}` : '',
+        }),
       );
       return;
     }
@@ -234,7 +240,7 @@ function PiecesAsk({ ask, onAnswer }: Of<'pieces'>) {
             key={place}
             className={`figures border-l-4 pl-2 ${place < taken.length ? 'border-paint' : 'border-hair text-ink-2'}`}
           >
-            {place < taken.length ? piece.name : place === taken.length ? 'which piece now?' : '·'}
+            {place < taken.length ? piece.name : place === taken.length ? say('which piece now?') : '·'}
           </li>
         ))}
       </ol>

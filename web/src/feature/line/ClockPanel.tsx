@@ -1,5 +1,6 @@
 import { lazy, Suspense, useState } from 'react';
 import { minutesText } from '#contract/wording/minutes-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import { type LineClock, waitsForTheDriver } from '#core/job/line-clocks.ts';
 import { waitsOfStep } from '#core/job/line-progress.ts';
@@ -10,6 +11,7 @@ import { clockText } from '../../shop/clock-text.ts';
 import { useSession } from '../../shop/session.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
 import { afterKey, Keypad } from '../../ui/Keypad.tsx';
+import { tell } from '../../ui/tell.ts';
 import type { LineInHand } from './use-line.ts';
 
 const MINUTE_MS = 60_000;
@@ -44,9 +46,9 @@ export function ClockPanel({
   const minutes = lineKind(action).clock?.(action).minutes ?? 0;
   const limit =
     action.type === 'coolDown' && action.belowC !== undefined
-      ? `below ${action.belowC} °C`
+      ? say('below {belowC} °C', { belowC: action.belowC })
       : action.type === 'warmUp' && action.aboveC !== undefined
-        ? `above ${action.aboveC} °C`
+        ? say('above {aboveC} °C', { aboveC: action.aboveC })
         : undefined;
   const begin = clock ? undefined : () => give({ type: 'beginClock', act: act.id });
   const meanwhile = fitsIn(line, act);
@@ -60,14 +62,22 @@ export function ClockPanel({
       <div className="grid grid-cols-[minmax(0,1fr)] gap-4 px-5 lg:px-6">
         {clock ? (
           <p className="text-xl">
-            Until <b className="figures text-5xl">{clockText(clock.endsAtMs)}</b>
-            <span className="block text-ink-2">
-              {minutesText(Math.max(1, (clock.endsAtMs - nowMs) / MINUTE_MS))} to go, since {clockText(clock.sinceMs)}
-            </span>
+            {tell('Until {clockText}{minutesText}', {
+              clockText: <b className="figures text-5xl">{clockText(clock.endsAtMs)}</b>,
+              minutesText: (
+                <span className="block text-ink-2">
+                  {tell('{minutesText} to go, since {clockText}', {
+                    minutesText: minutesText(Math.max(1, (clock.endsAtMs - nowMs) / MINUTE_MS)),
+                    clockText: clockText(clock.sinceMs),
+                  })}
+                </span>
+              ),
+            })}
           </p>
         ) : (
           <p className="text-xl">
-            It takes {minutesText(minutes)}.{limit && ` Or earlier, ${limit}.`}
+            {tell('It takes {minutesText}.', { minutesText: minutesText(minutes) })}
+            {limit && say(' Or earlier, {limit}.', { limit })}
           </p>
         )}
         {!clock && (
@@ -79,7 +89,7 @@ export function ClockPanel({
             }}
           >
             <label className="grid min-w-0 flex-1">
-              <span className="text-sm text-ink-2">It began earlier, at</span>
+              <span className="text-sm text-ink-2">{say('It began earlier, at')}</span>
               <input
                 type="time"
                 className="figures min-h-14 w-full min-w-0 border-2 border-ink bg-sheet px-3 text-xl"
@@ -88,7 +98,7 @@ export function ClockPanel({
               />
             </label>
             <Button type="submit" disabled={typedSince === undefined}>
-              Since then
+              {say('Since then')}
             </Button>
           </form>
         )}
@@ -102,7 +112,7 @@ export function ClockPanel({
           >
             <span className="flex items-end gap-2">
               <label className="grid min-w-0 flex-1">
-                <span className="text-sm text-ink-2">Measured, °C ({limit})</span>
+                <span className="text-sm text-ink-2">{tell('Measured, °C ({limit})', { limit })}</span>
                 <input
                   className="figures min-h-14 w-full min-w-0 border-2 border-ink bg-sheet px-3 text-xl"
                   inputMode="decimal"
@@ -111,22 +121,25 @@ export function ClockPanel({
                 />
               </label>
               <Button type="submit" disabled={temperature.trim() === ''}>
-                Measured
+                {say('Measured')}
               </Button>
             </span>
             <Keypad onKey={(key) => setTemperature((before) => afterKey(before, key))} />
           </form>
         )}
         {clock && !goOn && role === 'lead' && (
-          <Button onClick={() => give({ type: 'doAct', act: act.id })}>Let it be over, with a reason</Button>
+          <Button onClick={() => give({ type: 'doAct', act: act.id })}>{say('Let it be over, with a reason')}</Button>
         )}
-        {goOn && <p>The work goes on; whoever signs tells the driver in writing until when.</p>}
+        {goOn && <p>{say('The work goes on; whoever signs tells the driver in writing until when.')}</p>}
         {clock && !goOn && (
           <p>
-            <b>Meanwhile:</b>{' '}
+            <b>{say('Meanwhile:')}</b>{' '}
             {meanwhile
-              ? `step ${meanwhile.number}, ${stepTitle(plan, meanwhile.step)}`
-              : 'nothing of this line fits in.'}
+              ? say('step {number}, {stepTitle}', {
+                  number: meanwhile.number,
+                  stepTitle: stepTitle(plan, meanwhile.step),
+                })
+              : say('nothing of this line fits in.')}
           </p>
         )}
         {clock && !goOn && !meanwhile && <OtherJobs line={line} />}
@@ -134,15 +147,17 @@ export function ClockPanel({
       <div className="flex-1" />
       {begin ? (
         <ActionBar className="thumb-bar" onClick={begin}>
-          Start the clock
+          {say('Start the clock')}
         </ActionBar>
       ) : goOn ? (
         <ActionBar className="thumb-bar" onClick={goOn}>
-          It runs, go on
+          {say('It runs, go on')}
         </ActionBar>
       ) : (
         <ActionBar className="thumb-bar" onClick={other} disabled={!other}>
-          {other ? 'Do that meanwhile' : `Waits until ${clockText(clock?.endsAtMs ?? nowMs)}`}
+          {other
+            ? say('Do that meanwhile')
+            : say('Waits until {clockText}', { clockText: clockText(clock?.endsAtMs ?? nowMs) })}
         </ActionBar>
       )}
     </>
@@ -171,24 +186,34 @@ export function ShutPanel({ line, act, untilMs }: { line: LineInHand; act: LineA
     <>
       <div className="grid grid-cols-[minmax(0,1fr)] gap-4 px-5 lg:px-6">
         <p className="text-xl">
-          The locker sets until <b className="figures text-5xl">{clockText(untilMs)}</b>
-          <span className="block text-ink-2">
-            {minutesText(Math.max(1, (untilMs - nowMs) / MINUTE_MS))} to handling strength; the wheels do not carry
-            before.
-          </span>
+          {tell('The locker sets until {clockText}{minutesText}', {
+            clockText: <b className="figures text-5xl">{clockText(untilMs)}</b>,
+            minutesText: (
+              <span className="block text-ink-2">
+                {tell('{minutesText} to handling strength; the wheels do not carry before.', {
+                  minutesText: minutesText(Math.max(1, (untilMs - nowMs) / MINUTE_MS)),
+                })}
+              </span>
+            ),
+          })}
         </p>
         {role === 'lead' && (
-          <Button onClick={() => give({ type: 'doAct', act: act.id })}>Let it be over, with a reason</Button>
+          <Button onClick={() => give({ type: 'doAct', act: act.id })}>{say('Let it be over, with a reason')}</Button>
         )}
         <p>
-          <b>Meanwhile:</b>{' '}
-          {meanwhile ? `step ${meanwhile.number}, ${stepTitle(plan, meanwhile.step)}` : 'nothing of this line fits in.'}
+          <b>{say('Meanwhile:')}</b>{' '}
+          {meanwhile
+            ? say('step {number}, {stepTitle}', {
+                number: meanwhile.number,
+                stepTitle: stepTitle(plan, meanwhile.step),
+              })
+            : say('nothing of this line fits in.')}
         </p>
         {!meanwhile && <OtherJobs line={line} />}
       </div>
       <div className="flex-1" />
       <ActionBar className="thumb-bar" onClick={other} disabled={!other}>
-        {other ? 'Do that meanwhile' : `Waits until ${clockText(untilMs)}`}
+        {other ? say('Do that meanwhile') : say('Waits until {clockText}', { clockText: clockText(untilMs) })}
       </ActionBar>
     </>
   );

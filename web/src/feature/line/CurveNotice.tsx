@@ -1,11 +1,13 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
+import { say } from '#contract/wording/say.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { curveWarns, isChecking } from '#core/job/pull-curve.ts';
 import { warn } from '../../shop/chime.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { speak } from '../../shop/speech.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import type { LineInHand } from './use-line.ts';
 
 const PullCurveSheet = lazy(() => import('../../job/curve/PullCurveSheet.tsx'));
@@ -28,27 +30,27 @@ export function CurveNotice({ line }: { line: LineInHand }) {
     if (sound && warned) warn();
   }, [sound, warned]);
   useEffect(() => {
-    if (voice && warned) speak(`Station ${label}. ${TRACE_WORDS[warned].name}.`);
+    if (voice && warned) speak(say('Station {label}. {name}.', { label, name: TRACE_WORDS[warned].name }));
   }, [voice, warned, label]);
   if (!station || !pull || pull.id === read || state.closed || !curveWarns(pull.curve, checking)) return null;
   const words = TRACE_WORDS[pull.curve.kind];
   return (
     <section
-      aria-label="What the curve says"
+      aria-label={say('What the curve says')}
       className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b-2 border-ink bg-sheet px-5 py-2"
     >
       <p role="alert" className="min-w-60 flex-1">
         <b className="text-xl text-bad">
-          Station {station.label}: {words.name.toLowerCase()}
+          {tell('Station {label}: {name}', { label: station.label, name: words.name.toLowerCase() })}
         </b>{' '}
         <span className="figures text-sm whitespace-nowrap text-ink-2">
-          {Math.round(100 * pull.curve.confidence)} % sure
+          {tell('{value} % sure', { value: Math.round(100 * pull.curve.confidence) })}
         </span>
         <span className="block">{words.now}</span>
       </p>
-      <Button onClick={() => setOpen(true)}>See the curve</Button>
+      <Button onClick={() => setOpen(true)}>{say('See the curve')}</Button>
       <Button tone="dark" onClick={() => setRead(pull.id)}>
-        Seen
+        {say('Seen')}
       </Button>
       {open && (
         <Suspense fallback={null}>

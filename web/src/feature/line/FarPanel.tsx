@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { planActionText } from '#contract/wording/step-text.ts';
 import type { JobState } from '#core/job/job-state.ts';
 import { jointNext } from '#core/job/line-next.ts';
@@ -12,6 +13,7 @@ import { showTorqueIn } from '#core/quantity/display.ts';
 import { printedTorqueUnit } from '#core/quantity/parse-printed.ts';
 import { serverNowMs } from '../../shop/clock.ts';
 import { useSettings } from '../../shop/settings.ts';
+import { tell } from '../../ui/tell.ts';
 import { farLettersPx } from './far-letters.ts';
 
 /** How far off the large letters are read, m. */
@@ -45,19 +47,19 @@ export function FarPanel({ plan, state, act }: { plan: Plan; state: JobState; ac
   const all = lineOf(plan).steps.length;
   return (
     <section
-      aria-label="What is next, in large letters"
+      aria-label={say('What is next, in large letters')}
       className="flex min-h-0 flex-1 flex-col justify-center overflow-hidden bg-sheet px-6 py-4"
       style={{ containerType: 'inline-size' }}
     >
       {station ? (
         <>
           <p className="figures leading-none font-bold" style={letters(1, shown ? 24 : 16)}>
-            {shown ? shown.number : atMark ? 'Mark' : stageWord(next?.kind)}
+            {shown ? shown.number : atMark ? say('Mark') : stageWord(next?.kind)}
             {shown && <span style={letters(0.5, 12)}> {shown.unit}</span>}
             {band?.angle && <span style={letters(0.5, 12)}> + {Math.round(band.angle.targetDeg)}°</span>}
           </p>
           <p className="plate mt-2 leading-none font-bold" style={letters(0.7, 16)}>
-            <span style={letters(0.4, 9)}>Station </span>
+            <span style={letters(0.4, 9)}>{say('Station')} </span>
             {station.label}
           </p>
           <p className="mt-2 leading-tight text-balance" style={letters(0.3, 7)}>
@@ -66,11 +68,11 @@ export function FarPanel({ plan, state, act }: { plan: Plan; state: JobState; ac
         </>
       ) : (
         <p className="plate leading-none text-balance" style={letters(0.5, 11)}>
-          {act ? planActionText(plan, act.action) : done === all ? 'The line is done' : 'Waits'}
+          {act ? planActionText(plan, act.action) : done === all ? say('The line is done') : say('Waits')}
         </p>
       )}
       <p className="figures mt-4 text-ink-2" style={letters(0.2, 5)}>
-        {done} of {all} steps
+        {tell('{done} of {all} steps', { done, all })}
       </p>
     </section>
   );
@@ -79,10 +81,10 @@ export function FarPanel({ plan, state, act }: { plan: Plan; state: JobState; ac
 /** What is done at a station that has no figure yet. */
 const stageWord = (kind: string | undefined): string =>
   ({
-    start: 'By hand',
-    compound: 'Bead',
-    snug: 'Snug',
-    loosen: 'Loosen',
-    confirmStop: 'To its stop',
-    stage: 'Stage',
+    start: say('By hand'),
+    compound: say('Bead'),
+    snug: say('Snug'),
+    loosen: say('Loosen'),
+    confirmStop: say('To its stop'),
+    stage: say('Stage'),
   })[kind ?? ''] ?? '';

@@ -1,21 +1,23 @@
 import { useEffect, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { fitOf } from '#core/bench/fit.ts';
 import type { FitKind, FitMaterial } from '#core/fit/shrink-fit.ts';
 import type { Answers } from '#core/line/ask.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 
 const KIND_TEXT: Record<FitKind, string> = {
-  loose: 'loose',
-  slide: 'a sliding fit',
-  push: 'a push fit',
-  press: 'a press fit',
-  shrink: 'a shrink fit',
+  loose: say('loose'),
+  slide: say('a sliding fit'),
+  push: say('a push fit'),
+  press: say('a press fit'),
+  shrink: say('a shrink fit'),
 };
 /** What bores of this trade are made of. */
 const BORES: ReadonlyArray<readonly [FitMaterial, string]> = [
-  ['steel', 'Steel'],
-  ['castIron', 'Cast iron'],
-  ['aluminium', 'Aluminium'],
+  ['steel', say('Steel')],
+  ['castIron', say('Cast iron')],
+  ['aluminium', say('Aluminium')],
 ];
 /** Clearance wanted while the parts go together, mm, and a wall of an arm or knuckle, mm (chosen by us). */
 const SLIP_MM = 0.02;
@@ -50,10 +52,11 @@ export function FitPanel({ answers, roomC = 20 }: { answers: Answers; roomC?: nu
   const left =
     secondsLeft === undefined || outAtMs === undefined ? secondsLeft : secondsLeft - (nowMs - outAtMs) / 1000;
   return (
-    <section className="mx-5 mt-3 border-2 border-ink p-3 lg:mx-6" aria-label="The fit as measured">
+    <section className="mx-5 mt-3 border-2 border-ink p-3 lg:mx-6" aria-label={say('The fit as measured')}>
       <p>
-        <b className="figures">{hundredths} mm</b> {measured.interferenceMm > 0 ? 'too large to slide in' : 'of play'}:{' '}
-        <b>{KIND_TEXT[measured.kind]}</b>.
+        <b className="figures">{hundredths} mm</b>{' '}
+        {measured.interferenceMm > 0 ? say('too large to slide in') : say('of play')}: <b>{KIND_TEXT[measured.kind]}</b>
+        .
       </p>
       {warms && (
         <>
@@ -70,18 +73,23 @@ export function FitPanel({ answers, roomC = 20 }: { answers: Answers; roomC?: nu
             ))}
           </div>
           <p className="mt-2">
-            Warm the bore to <b className="figures">{Math.round(boreC)} °C</b>
-            {tooHot && <b className="text-bad">, hotter than its material stands: chill the part too, or press it</b>}.
-            Never with an open flame on a bush with rubber.
+            {tell('Warm the bore to {boreC}{tooHot}. Never with an open flame on a bush with rubber.', {
+              boreC: <b className="figures">{Math.round(boreC)} °C</b>,
+              tooHot: tooHot && (
+                <b className="text-bad">{say(', hotter than its material stands: chill the part too, or press it')}</b>
+              ),
+            })}
           </p>
           {left !== undefined && Number.isFinite(left) && (
             <div className="mt-2 flex items-center justify-between gap-3">
               <p role="timer" className={left <= 0 ? 'font-bold text-bad' : ''}>
                 {left <= 0 ? (
-                  'It grips by now: warm it again.'
+                  say('It grips by now: warm it again.')
                 ) : (
                   <>
-                    <b className="figures text-2xl">{Math.ceil(left)} s</b> until the slip is gone
+                    {tell('{left} until the slip is gone', {
+                      left: <b className="figures text-2xl">{Math.ceil(left)} s</b>,
+                    })}
                   </>
                 )}
               </p>
@@ -91,7 +99,7 @@ export function FitPanel({ answers, roomC = 20 }: { answers: Answers; roomC?: nu
                   setOut(Date.now());
                 }}
               >
-                {outAtMs === undefined ? 'Out of the heat now' : 'Again from now'}
+                {outAtMs === undefined ? say('Out of the heat now') : say('Again from now')}
               </Button>
             </div>
           )}

@@ -1,6 +1,8 @@
 import { useId, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { ActionBar } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import type { LineInHand } from './use-line.ts';
 
 /** What is to be filled in, as the shopping list has it and the shelf has not. */
@@ -29,11 +31,14 @@ export function FluidFirst({ line, fluid }: { line: LineInHand; fluid: FluidMiss
     <>
       <div className="px-5 lg:px-6">
         <p className="text-xl text-balance">
-          {expired ? `The ${name} noted for this job is past its date.` : `No ${name} is noted as there for this job.`}{' '}
-          No box brings it; it stands on the shopping list.
+          {tell('{which} No box brings it; it stands on the shopping list.', {
+            which: expired
+              ? say('The {name} noted for this job is past its date.', { name })
+              : say('No {name} is noted as there for this job.', { name }),
+          })}
         </p>
         <label htmlFor={id} className="mt-4 block font-bold">
-          Good until, where the can says it
+          {say('Good until, where the can says it')}
         </label>
         <input
           id={id}
@@ -45,7 +50,7 @@ export function FluidFirst({ line, fluid }: { line: LineInHand; fluid: FluidMiss
       </div>
       <div className="flex-1" />
       <ActionBar className="thumb-bar" onClick={here}>
-        It is here{quantity > 0 ? `: ${quantity} ${unit}` : ''}
+        {tell('It is here{which}', { which: quantity > 0 ? `: ${quantity} ${unit}` : '' })}
       </ActionBar>
     </>
   );

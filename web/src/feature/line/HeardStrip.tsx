@@ -1,5 +1,6 @@
 import { Mic } from 'lucide-react';
 import { heardAsks } from '#contract/wording/heard-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useHeard } from './use-heard.ts';
 
@@ -16,14 +17,14 @@ export default function HeardStrip() {
         <>
           <p className="plate flex-1 text-2xl">{heardAsks(asked)}</p>
           <Button className="min-h-12!" tone="dark" onClick={yes}>
-            Yes
+            {say('Yes')}
           </Button>
           <Button className="min-h-12!" onClick={no}>
-            No
+            {say('No')}
           </Button>
         </>
       ) : (
-        <p className="flex-1">{said ?? 'Listens for: done, take back, problem, say again, or a number.'}</p>
+        <p className="flex-1">{said ?? say('Listens for: done, take back, problem, say again, or a number.')}</p>
       )}
     </div>
   );

@@ -2,12 +2,14 @@ import { ListOrdered } from 'lucide-react';
 import { lazy, Suspense, useCallback, useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link, useSearchParams } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
 import { useLinePlace } from '../../job/line-place.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { useSettings } from '../../shop/settings.ts';
+import { tell } from '../../ui/tell.ts';
 import { CurveNotice } from './CurveNotice.tsx';
 import { LineNotice, NOTICE_BAR } from './LineNotice.tsx';
 import { SinceYouLeft } from './SinceYouLeft.tsx';
@@ -71,13 +73,16 @@ export default function Line() {
         <span>
           {step ? (
             <>
-              Step <b className="figures">{step.number}</b> of {line.line.steps.length}
+              {tell('Step {number} of {count}', {
+                number: <b className="figures">{step.number}</b>,
+                count: line.line.steps.length,
+              })}
             </>
           ) : (
-            'The line is done'
+            say('The line is done')
           )}
         </span>
-        <span className="ml-auto text-ink-2 underline">{tape ? 'Fold the tape' : 'All steps'}</span>
+        <span className="ml-auto text-ink-2 underline">{tape ? say('Fold the tape') : say('All steps')}</span>
       </button>
       {/* On a tablet upright, and with large letters, panel and picture stand side by side and scroll each by itself. */}
       <div className="hand-row flex flex-1 flex-col md:min-h-0 md:flex-row md:max-lg:h-[calc(100dvh-10.5rem)] md:max-lg:flex-none">
@@ -135,24 +140,27 @@ function LineDone({ line }: { line: LineInHand }) {
       bar={
         parked ? (
           <button type="button" className={NOTICE_BAR} onClick={() => give({ type: 'resume' })}>
-            Take it up again
+            {say('Take it up again')}
           </button>
         ) : (
           <Link to="../close-out" className={NOTICE_BAR}>
-            To Close out
+            {say('To Close out')}
           </Link>
         )
       }
     >
       <h1 className="plate text-5xl">
-        {parked ? 'Put aside' : left === 0 ? 'The line is done' : 'Nothing can be done now'}
+        {parked ? say('Put aside') : left === 0 ? say('The line is done') : say('Nothing can be done now')}
       </h1>
       <p className="mt-2 max-w-prose text-xl">
         {parked
-          ? `By ${parked.by.name}: ${parked.reason}`
+          ? say('By {name}: {reason}', { name: parked.by.name, reason: parked.reason })
           : left === 0
-            ? 'Every step is done or let go by a lead. Count the tray and sign.'
-            : `${left} steps are open, and each waits for something: a count, a choice between two kits, or a lead.`}
+            ? say('Every step is done or let go by a lead. Count the tray and sign.')
+            : say(
+                '{left} steps are open, and each waits for something: a count, a choice between two kits, or a lead.',
+                { left },
+              )}
       </p>
     </LineNotice>
   );

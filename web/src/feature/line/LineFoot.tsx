@@ -1,5 +1,6 @@
 import { lazy, type ReactNode, Suspense, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { say } from '#contract/wording/say.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import { mayBend } from '#core/job/gate/bending.ts';
 import type { Undoable } from '#core/job/job-state.ts';
@@ -48,12 +49,12 @@ export function LineFoot({
     <div className="relative mb-22 flex flex-wrap border-t border-rule md:mb-0 xl:flex-nowrap">
       <TakeBack shows={(last) => seen?.(last) ?? inStep(last)} onBack={onBack} />
       {children}
-      <FootButton text="Problem" hotkey="P" onClick={() => setSheet('problem')} />
-      <FootButton text={line.picked ? 'Back to next' : 'Later'} hotkey="N" onClick={later} />
-      <FootButton text="Owed" hotkey="O" onClick={() => setSheet('owed')} />
-      {role === 'lead' && step && <FootButton text="Put a step in" onClick={() => setSheet('add')} />}
+      <FootButton text={say('Problem')} hotkey="P" onClick={() => setSheet('problem')} />
+      <FootButton text={line.picked ? say('Back to next') : say('Later')} hotkey="N" onClick={later} />
+      <FootButton text={say('Owed')} hotkey="O" onClick={() => setSheet('owed')} />
+      {role === 'lead' && step && <FootButton text={say('Put a step in')} onClick={() => setSheet('add')} />}
       {role && mayBend(line.plan.rules, 'waiver', role) && step && (
-        <FootButton text="Let it go" onClick={() => setSheet('waive')} />
+        <FootButton text={say('Let it go')} onClick={() => setSheet('waive')} />
       )}
       <Suspense fallback={null}>
         {sheet === 'problem' &&
@@ -68,16 +69,16 @@ export function LineFoot({
       <ReasonSheet
         open={sheet === 'waive'}
         onClose={() => setSheet(undefined)}
-        title={`Let step ${step?.number ?? ''} go`}
-        label="Why is it not done? It prints."
-        confirm="Let it go"
-        usual={['Not on this vehicle', 'Done before, seen by me', 'The owner does not want it']}
+        title={say('Let step {number} go', { number: step?.number ?? '' })}
+        label={say('Why is it not done? It prints.')}
+        confirm={say('Let it go')}
+        usual={[say('Not on this vehicle'), say('Done before, seen by me'), say('The owner does not want it')]}
         onReason={(reason) => {
           setSheet(undefined);
           if (step) setWaiving({ type: 'waiveStep', step: step.id, reason });
         }}
       />
-      <ProofSheet command={waiving} title="Let the step go" onClose={() => setWaiving(undefined)} />
+      <ProofSheet command={waiving} title={say('Let the step go')} onClose={() => setWaiving(undefined)} />
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { nearFigureText } from '#contract/wording/near-figures-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { checkRead } from '#core/kit/step-action.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { nearFigures } from '#core/line/near-figures.ts';
@@ -18,7 +19,7 @@ export function NotForThisOne({
   if (near.length === 0) return null;
   return (
     <div className="mx-5 mt-2 border-l-4 border-rule pl-3 text-ink-2 md:mx-6">
-      <h2 className="font-bold">Not for this one</h2>
+      <h2 className="font-bold">{say('Not for this one')}</h2>
       <ul>
         {near.map((one) => (
           <li key={one.check.id} className="break-words">

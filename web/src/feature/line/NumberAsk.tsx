@@ -2,10 +2,12 @@ import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { askText } from '#contract/wording/ask-text.ts';
 import { changeText, claimText } from '#contract/wording/change-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { type Ask, judgeAnswers } from '#core/line/ask.ts';
 import { instrumentText, inUnit, isZero, wasSent } from '#core/quantity/instrument-text.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
 import { afterKey, Keypad } from '../../ui/Keypad.tsx';
+import { tell } from '../../ui/tell.ts';
 import { type AskFieldProps, BAR } from './ask-field.ts';
 import { ElsewhereForm } from './ElsewhereForm.tsx';
 import { zeroChecked, zeroWasChecked } from './gauge-zero.ts';
@@ -16,15 +18,17 @@ type NumberQuestion = Extract<Ask, { kind: 'number' }>;
 /** What is wanted of a reading, in a few words. */
 function wantedOf({ min, max }: NumberQuestion): string | undefined {
   if (min !== undefined && max !== undefined) return `${min} – ${max}`;
-  if (min !== undefined) return `at least ${min}`;
-  return max === undefined ? undefined : `at most ${max}`;
+  if (min !== undefined) return say('at least {min}', { min });
+  return max === undefined ? undefined : say('at most {max}', { max });
 }
 
 /** Why what stands typed cannot be taken. */
 function faultOf(typed: string, unit: string): string | undefined {
   const read = instrumentText(typed);
-  if (!read) return 'A number is needed.';
-  return inUnit(read, unit) === undefined ? `It shows ${read.unit}, and ${unit} is asked for.` : undefined;
+  if (!read) return say('A number is needed.');
+  return inUnit(read, unit) === undefined
+    ? say('It shows {unit}, and {unit2} is asked for.', { unit: read.unit, unit2: unit })
+    : undefined;
 }
 
 /** A figure, typed, tapped, or sent by an instrument that types; a likely slip is asked about before it is kept. */
@@ -71,7 +75,7 @@ export function NumberAsk({ ask, then, onAnswer }: AskFieldProps & { ask: Number
       clear();
       setHeld(undefined);
       if (!isZero(value, unit)) {
-        setZeroFault(`Closed it reads ${value} ${unit}. Set its zero, then measure again.`);
+        setZeroFault(say('Closed it reads {value} {unit}. Set its zero, then measure again.', { value, unit }));
         return;
       }
       zeroChecked();
@@ -118,7 +122,7 @@ export function NumberAsk({ ask, then, onAnswer }: AskFieldProps & { ask: Number
         <div className="flex items-end justify-between gap-3">
           <label className="grid flex-1">
             <span className="text-lg font-bold">
-              {held === undefined ? askText(ask) : 'Close the instrument and send: it must read 0'}
+              {held === undefined ? askText(ask) : say('Close the instrument and send: it must read 0')}
             </span>
             <span className="flex items-baseline gap-2">
               <input
@@ -135,7 +139,7 @@ export function NumberAsk({ ask, then, onAnswer }: AskFieldProps & { ask: Number
           </label>
           {wanted && held === undefined && (
             <p className="shrink-0 text-right">
-              <span className="block text-sm text-ink-2">wanted</span>
+              <span className="block text-sm text-ink-2">{say('wanted')}</span>
               <span className="figures text-lg">{wanted}</span>
             </p>
           )}
@@ -148,11 +152,15 @@ export function NumberAsk({ ask, then, onAnswer }: AskFieldProps & { ask: Number
         )}
         {read?.unit !== undefined && value !== undefined && read.unit !== unit && (
           <p className="text-sm">
-            {read.value} {read.unit} is{' '}
-            <span className="figures">
-              {value} {unit}
-            </span>
-            .
+            {tell('{value}  {unit} is {value2}.', {
+              value: read.value,
+              unit: read.unit,
+              value2: (
+                <span className="figures">
+                  {value} {unit}
+                </span>
+              ),
+            })}
           </p>
         )}
         {zeroFault && (
@@ -162,13 +170,15 @@ export function NumberAsk({ ask, then, onAnswer }: AskFieldProps & { ask: Number
         )}
         {out && (
           <p role="status" className="font-bold text-bad">
-            {ask.outside === 'fails' ? 'Outside: it is kept as not met.' : 'Outside what may be.'}
+            {ask.outside === 'fails' ? say('Outside: it is kept as not met.') : say('Outside what may be.')}
           </p>
         )}
         {expected !== undefined && (
           <p className="text-sm text-ink-2">
-            {claim ? 'before' : 'measured before'}: <span className="figures text-ink">{expected}</span> {unit}
-            {claim?.change && `; the kit says ${claimText(claim.quantity, claim.change, unit)}`}
+            {claim ? say('before') : say('measured before')}: <span className="figures text-ink">{expected}</span>{' '}
+            {unit}
+            {claim?.change &&
+              say('; the kit says {claimText}', { claimText: claimText(claim.quantity, claim.change, unit) })}
           </p>
         )}
         {change !== undefined && claim && (
@@ -180,13 +190,13 @@ export function NumberAsk({ ask, then, onAnswer }: AskFieldProps & { ask: Number
         <div className="grid gap-1 sm:grid-flow-col">
           {(ask.measured || (min !== undefined && min < 0)) && (
             <Button onClick={() => setTyped((before) => (before.startsWith('-') ? before.slice(1) : `-${before}`))}>
-              Plus or minus
+              {say('Plus or minus')}
             </Button>
           )}
           {ask.elsewhere && held === undefined && (
-            <Button onClick={() => setElsewhere(true)}>Measured elsewhere</Button>
+            <Button onClick={() => setElsewhere(true)}>{say('Measured elsewhere')}</Button>
           )}
-          {ask.optional && <Button onClick={() => onAnswer('')}>Not measured</Button>}
+          {ask.optional && <Button onClick={() => onAnswer('')}>{say('Not measured')}</Button>}
           {held !== undefined && (
             <Button
               onClick={() => {
@@ -195,7 +205,7 @@ export function NumberAsk({ ask, then, onAnswer }: AskFieldProps & { ask: Number
                 keep(held);
               }}
             >
-              Its zero was checked
+              {say('Its zero was checked')}
             </Button>
           )}
         </div>
@@ -203,8 +213,8 @@ export function NumberAsk({ ask, then, onAnswer }: AskFieldProps & { ask: Number
       <div className="flex-1" />
       <ActionBar type="submit" className={BAR} hotkey="ENTER" disabled={value === undefined}>
         <span className="text-3xl">
-          {value === undefined ? 'Type what you read' : `${value} ${unit}`}
-          {value !== undefined && then && held === undefined ? `, next: ${then}` : ''}
+          {value === undefined ? say('Type what you read') : `${value} ${unit}`}
+          {value !== undefined && then && held === undefined ? say(', next: {then}', { then }) : ''}
         </span>
       </ActionBar>
     </form>
@@ -231,26 +241,22 @@ function Doubted({
     <>
       <div role="alert" className="grid gap-3 px-5 pb-3 lg:px-6">
         <p className="text-2xl font-bold">
-          {value} {unit} is hardly what is on the vehicle.
+          {tell('{value}  {unit} is hardly what is on the vehicle.', { value, unit })}
         </p>
         <p className="text-ink-2">
           {meant === undefined
-            ? 'Read it again.'
-            : `With its decimal point elsewhere, or in its other unit, it is ${meant} ${unit}.`}
+            ? say('Read it again.')
+            : say('With its decimal point elsewhere, or in its other unit, it is {meant} {unit}.', { meant, unit })}
         </p>
-        <Button onClick={onSure}>
-          It really is {value} {unit}
-        </Button>
+        <Button onClick={onSure}>{tell('It really is {value}  {unit}', { value, unit })}</Button>
         {meant !== undefined && (
-          <Button onClick={() => onMeant(meant)}>
-            It is {meant} {unit}
-          </Button>
+          <Button onClick={() => onMeant(meant)}>{tell('It is {meant}  {unit}', { meant, unit })}</Button>
         )}
       </div>
       <div className="flex-1" />
       {/* A press without a look must not turn a miss into what is wanted. */}
       <ActionBar className={BAR} onClick={onAgain}>
-        <span className="text-3xl">Read it again</span>
+        <span className="text-3xl">{say('Read it again')}</span>
       </ActionBar>
     </>
   );

@@ -1,5 +1,6 @@
 import { useRef, useState } from 'react';
 import { type Alignment, type AlignmentFigure, type RackAsk, readAlignment, readingAt } from '#contract/alignment.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import { checkRead } from '#core/kit/step-action.ts';
 import type { Answers } from '#core/line/ask.ts';
@@ -61,8 +62,14 @@ export function RackReading({
     const missing = places.filter((place) => values[checkKey(place)] === undefined);
     setSaid(
       missing.length > 0
-        ? { text: `It holds no ${figure.replace('Deg', '')} of ${missing.join(', ')}.`, bad: true }
-        : { text: 'Taken over.', bad: false },
+        ? {
+            text: say('It holds no {figure} of {missing}.', {
+              figure: figure.replace('Deg', ''),
+              missing: missing.join(', '),
+            }),
+            bad: true,
+          }
+        : { text: say('Taken over.'), bad: false },
     );
     if (missing.length < places.length) onRead(values);
   };
@@ -92,14 +99,14 @@ export function RackReading({
   return (
     <div className="mx-5 mt-3 flex flex-wrap items-center gap-2 md:mx-6">
       <Button disabled={busy || lobeless} onClick={() => void fromRack()}>
-        {busy ? 'Reading' : 'From the rack'}
+        {busy ? say('Reading') : say('From the rack')}
       </Button>
-      <Button onClick={() => file.current?.click()}>From its file</Button>
+      <Button onClick={() => file.current?.click()}>{say('From its file')}</Button>
       <input
         ref={file}
         type="file"
         accept=".json,.csv,application/json,text/csv"
-        aria-label="File of the alignment rack"
+        aria-label={say('File of the alignment rack')}
         className="sr-only"
         tabIndex={-1}
         onChange={(event) => {
@@ -107,7 +114,7 @@ export function RackReading({
           event.target.value = '';
         }}
       />
-      {lobeless && <span className="text-sm text-ink-2">Say where the lobes stand first.</span>}
+      {lobeless && <span className="text-sm text-ink-2">{say('Say where the lobes stand first.')}</span>}
       {said && (
         <span role="status" className={said.bad ? 'font-bold text-bad' : 'text-ink-2'}>
           {said.text}

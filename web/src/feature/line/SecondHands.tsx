@@ -2,6 +2,7 @@ import { type ReactNode, useEffect, useState } from 'react';
 import type { DayDocument } from '#contract/day.ts';
 import { stretchTitle } from '#contract/wording/day-text.ts';
 import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import { secondHand } from '#core/day/day-advice.ts';
 import type { DayPlan } from '#core/day/day-plan.ts';
@@ -10,6 +11,7 @@ import type { LineStep } from '#core/line/line.ts';
 import ShopData from '../../shop/ShopData.tsx';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import { LineNotice, NOTICE_BAR } from './LineNotice.tsx';
 import { SecondHandSaid } from './second-hand.ts';
 import { useFirstPlan } from './use-first-plan.ts';
@@ -56,7 +58,7 @@ function WithPlan({ line, step, children }: { line: LineInHand; step: LineStep; 
       ) : hand ? (
         <NobodyFree line={line} step={step} text={hand.text} meanwhile={hand.meanwhile} onBegin={() => setOpen(true)} />
       ) : (
-        <output className="flex-1 bg-bench p-6 text-xl">Looking who has a hand free…</output>
+        <output className="flex-1 bg-bench p-6 text-xl">{say('Looking who has a hand free…')}</output>
       )}
     </SecondHandSaid.Provider>
   );
@@ -74,14 +76,17 @@ export interface Hand {
 /** Who has a hand free at the moment of a day. */
 export function handAt(day: DayDocument, plan: DayPlan, job: string, person: string): Hand {
   const hand = secondHand(day, plan, person, day.nowMs);
-  if (!hand) return { text: 'Takes two, and nobody else is there.' };
+  if (!hand) return { text: say('Takes two, and nobody else is there.') };
   const name = day.people.find(({ id }) => id === hand.who)?.name ?? hand.who;
-  if (hand.fromMs <= day.nowMs) return { text: `Takes two: ${name} is free.` };
+  if (hand.fromMs <= day.nowMs) return { text: say('Takes two: {name} is free.', { name }) };
   const other = day.jobs
     .find(({ id }) => id === job)
     ?.work.steps.find(({ free, begun, people }) => free && begun === undefined && people === 1);
   return {
-    text: `Takes two: nobody is free before ${shopFormat(hand.fromMs, 'HH:mm')}, then ${name}.`,
+    text: say('Takes two: nobody is free before {shopFormat}, then {name}.', {
+      shopFormat: shopFormat(hand.fromMs, 'HH:mm'),
+      name,
+    }),
     freeAtMs: hand.fromMs,
     ...(other ? { meanwhile: { step: other.step, text: stretchTitle(other) } } : {}),
   };
@@ -107,27 +112,30 @@ function NobodyFree({
       bar={
         meanwhile && (
           <button type="button" className={NOTICE_BAR} onClick={() => line.pick(meanwhile.step)}>
-            Do that meanwhile
+            {say('Do that meanwhile')}
           </button>
         )
       }
     >
       <p className="text-sm text-ink-2">
         <span className="max-lg:hidden">
-          Step <b className="figures text-ink">{step.number}</b> of {line.line.steps.length} ·{' '}
+          {tell('Step {number} of {count} ·', {
+            number: <b className="figures text-ink">{step.number}</b>,
+            count: line.line.steps.length,
+          })}{' '}
         </span>
         {PHASE_TEXT[step.step.phase]}
       </p>
-      <h1 className="plate text-5xl">Nobody to hold</h1>
+      <h1 className="plate text-5xl">{say('Nobody to hold')}</h1>
       <p className="mt-2 max-w-prose text-xl">{stepTitle(line.plan, { ...step.step, number: undefined })}</p>
       <p className="mt-2 max-w-prose text-xl">{text}</p>
       <p className="mt-2 max-w-prose text-xl text-ink-2">
         {meanwhile
-          ? `Meanwhile this job has for one: step ${meanwhile.text}.`
-          : 'This job has nothing for one meanwhile.'}
+          ? say('Meanwhile this job has for one: step {text}.', { text: meanwhile.text })
+          : say('This job has nothing for one meanwhile.')}
       </p>
       <p className="mt-6">
-        <Button onClick={onBegin}>Somebody holds: begin</Button>
+        <Button onClick={onBegin}>{say('Somebody holds: begin')}</Button>
       </p>
     </LineNotice>
   );

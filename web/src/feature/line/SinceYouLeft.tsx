@@ -1,11 +1,13 @@
 import { useMemo, useState } from 'react';
 import { clockName } from '#contract/wording/clock-text.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { sinceYouLeft } from '#core/job/since-you-left.ts';
 import { useJobStore } from '../../job/job-store.ts';
 import { serverNowMs } from '../../shop/clock.ts';
 import { clockText } from '../../shop/clock-text.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import type { LineInHand } from './use-line.ts';
 
 const MINUTE_MS = 60_000;
@@ -27,33 +29,40 @@ export function SinceYouLeft({ line }: { line: LineInHand }) {
   if (!since || read === person || state.closed) return null;
   return (
     <section
-      aria-label="Since you left"
+      aria-label={say('Since you left')}
       className="flex flex-wrap items-center gap-x-6 gap-y-2 border-b-2 border-ink bg-sheet px-5 py-2"
     >
       <div className="min-w-60 flex-1">
-        <b>Since you left, {minutesText(Math.max(1, (since.atMs - since.leftAtMs) / MINUTE_MS))} ago:</b>
+        <b>
+          {tell('Since you left, {minutesText} ago:', {
+            minutesText: minutesText(Math.max(1, (since.atMs - since.leftAtMs) / MINUTE_MS)),
+          })}
+        </b>
         <ul>
           {since.others.map(({ name, steps, groups, problems }) => {
             const numbers = steps
               .flatMap((id) => line.line.stepById.get(id)?.number ?? [])
               .sort((a, b) => a - b)
-              .map((number) => `step ${number}`);
+              .map((number) => say('step {number}', { number }));
             return (
               <li key={name}>
                 {name}:{' '}
-                {[...numbers, ...groups, ...problems.map((text) => `problem: ${text}`)].join(', ') || 'was here'}
+                {[...numbers, ...groups, ...problems.map((text) => `problem: ${text}`)].join(', ') || say('was here')}
               </li>
             );
           })}
           {since.over.map((clock) => (
             <li key={clock.id}>
-              {clockName(plan, clock)}: over since <span className="figures">{clockText(clock.endsAtMs)}</span>
+              {tell('{clockName}: over since {clockText}', {
+                clockName: clockName(plan, clock),
+                clockText: <span className="figures">{clockText(clock.endsAtMs)}</span>,
+              })}
             </li>
           ))}
         </ul>
       </div>
       <Button tone="dark" onClick={() => setRead(person)}>
-        Seen
+        {say('Seen')}
       </Button>
     </section>
   );

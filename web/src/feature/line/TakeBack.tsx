@@ -1,5 +1,6 @@
 import { useEffect, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
+import { say } from '#contract/wording/say.ts';
 import { agoText, undoText } from '#contract/wording/undo-text.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import type { Undoable } from '#core/job/job-state.ts';
@@ -9,6 +10,7 @@ import { serverNowMs } from '../../shop/clock.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { FootButton } from './FootButton.tsx';
 
 /** How long what was taken back may be put again with one press, ms. */
@@ -54,10 +56,10 @@ export function TakeBack({ shows, onBack }: { shows: (last: Undoable) => boolean
   return (
     <>
       <FootButton
-        text="Take back"
+        text={say('Take back')}
         hotkey="U"
-        under={onBack ? 'last answer' : text?.short}
-        whole={onBack ? 'the last answer' : text?.whole}
+        under={onBack ? say('last answer') : text?.short}
+        whole={onBack ? say('the last answer') : text?.whole}
         onClick={press}
       />
       {taken && (
@@ -65,9 +67,7 @@ export function TakeBack({ shows, onBack }: { shows: (last: Undoable) => boolean
           role="status"
           className="absolute inset-x-0 bottom-full z-10 flex flex-wrap items-center justify-between gap-2 border-t-2 border-ink bg-sheet px-4 py-2"
         >
-          <span>
-            Taken back: <b>{taken.whole}</b>
-          </span>
+          <span>{tell('Taken back: {whole}', { whole: <b>{taken.whole}</b> })}</span>
           {taken.again && (
             <Button
               onClick={() => {
@@ -75,7 +75,7 @@ export function TakeBack({ shows, onBack }: { shows: (last: Undoable) => boolean
                 setTaken(undefined);
               }}
             >
-              Put again
+              {say('Put again')}
             </Button>
           )}
         </div>
@@ -83,17 +83,17 @@ export function TakeBack({ shows, onBack }: { shows: (last: Undoable) => boolean
       <Sheet
         open={asking !== undefined}
         onClose={() => setAsking(undefined)}
-        title="Take this back?"
-        description="It is not on the screen in front of you."
+        title={say('Take this back?')}
+        description={say('It is not on the screen in front of you.')}
       >
         <p className="text-xl">
           {asking && undoText(plan, state, asking).whole}
           {asking && ago(asking)}
         </p>
         <div className="mt-4 grid grid-cols-2 gap-2">
-          <Button onClick={() => setAsking(undefined)}>Leave it</Button>
+          <Button onClick={() => setAsking(undefined)}>{say('Leave it')}</Button>
           <Button tone="primary" onClick={takeBack}>
-            Take it back
+            {say('Take it back')}
           </Button>
         </div>
       </Sheet>

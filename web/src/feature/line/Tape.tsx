@@ -1,6 +1,7 @@
 import { memo, useState } from 'react';
 import { Link } from 'react-router';
 import { NEED_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import type { JobState } from '#core/job/job-state.ts';
 import { waitsOfStep } from '#core/job/line-progress.ts';
@@ -8,6 +9,7 @@ import { stepHolder } from '#core/job/step-holder.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import type { LineStep } from '#core/line/line.ts';
 import { lineKind } from '#core/line/line-kinds.ts';
+import { tell } from '../../ui/tell.ts';
 import type { LineInHand } from './use-line.ts';
 
 /** Steps shown behind and ahead of the hook; more on demand, since a line may have hundreds. */
@@ -26,14 +28,14 @@ export function Tape({ line, onPick }: { line: LineInHand; onPick: (step: string
   const from = Math.max(0, at - BEHIND - more.behind);
   const to = Math.min(steps.length, at + 1 + AHEAD + more.ahead);
   return (
-    <nav aria-label="The line, step by step" className="flex min-h-0 flex-col overflow-y-auto bg-sheet">
+    <nav aria-label={say('The line, step by step')} className="flex min-h-0 flex-col overflow-y-auto bg-sheet">
       {from > 0 && (
         <button
           type="button"
           className="min-h-12 border-b border-hair text-ink-2 underline"
           onClick={() => setMore((shown) => ({ ...shown, behind: shown.behind + MORE }))}
         >
-          {from} earlier
+          {tell('{from} earlier', { from })}
         </button>
       )}
       <ol>
@@ -63,14 +65,14 @@ export function Tape({ line, onPick }: { line: LineInHand; onPick: (step: string
           className="min-h-12 text-ink-2 underline"
           onClick={() => setMore((shown) => ({ ...shown, ahead: shown.ahead + MORE }))}
         >
-          {steps.length - to} further on
+          {tell('{count} further on', { count: steps.length - to })}
         </button>
       )}
       <Link
         to="../screen"
         className="mt-auto flex min-h-12 items-center justify-center border-t border-hair text-ink-2 underline"
       >
-        Second screen
+        {say('Second screen')}
       </Link>
     </nav>
   );
@@ -93,7 +95,7 @@ function titleOf(plan: Plan, { step }: LineStep): string {
 function underText(plan: Plan, { step }: LineStep): string {
   return [
     plan.kits.length > 1 ? plan.kits.find(({ id }) => id === step.kit)?.title : undefined,
-    (step.people ?? 1) > 1 ? `${step.people} people` : undefined,
+    (step.people ?? 1) > 1 ? say('{people} people', { people: step.people }) : undefined,
     ...step.needs.filter((need) => need !== 'helper').map((need) => NEED_TEXT[need].toLowerCase()),
   ]
     .filter(Boolean)
@@ -102,7 +104,7 @@ function underText(plan: Plan, { step }: LineStep): string {
 
 function hereText({ progress }: LineInHand, step: LineStep): string {
   const done = step.acts.filter(({ id }) => progress.acts.has(id)).length;
-  return step.acts.length > 1 ? `${done + 1} of ${step.acts.length}` : '';
+  return step.acts.length > 1 ? say('{done} of {count}', { done: done + 1, count: step.acts.length }) : '';
 }
 
 const ROW: Record<RowState, string> = {
@@ -113,11 +115,11 @@ const ROW: Record<RowState, string> = {
   open: '',
 };
 const STATE_TEXT: Record<RowState, string> = {
-  done: 'done',
-  waived: 'let go',
-  here: 'in hand',
-  waits: 'waits',
-  open: 'can be done',
+  done: say('done'),
+  waived: say('let go'),
+  here: say('in hand'),
+  waits: say('waits'),
+  open: say('can be done'),
 };
 
 /** Most steps stand still while one is worked: they are not drawn again. */
@@ -160,13 +162,13 @@ const TapeRow = memo(function TapeRow({
         <span
           className={`plate line-clamp-2 leading-tight ${row === 'here' ? 'text-2xl' : 'text-lg'} ${row === 'done' || row === 'waits' ? 'pr-6' : ''}`}
         >
-          <span className="sr-only">Step {number}: </span>
+          <span className="sr-only">{tell('Step {number}:', { number })} </span>
           {title}
           <span className="sr-only">: {STATE_TEXT[row]}</span>
         </span>
         {waiting && <span className="wait-hatched absolute inset-y-0 right-0 w-1.5" aria-hidden="true" />}
         <span className="text-sm wrap-anywhere">
-          {[sheet ? `sheet ${sheet}` : '', under, by ? `${by} has it` : ''].filter(Boolean).join(' · ')}
+          {[sheet ? `sheet ${sheet}` : '', under, by ? say('{by} has it', { by }) : ''].filter(Boolean).join(' · ')}
         </span>
         {row === 'done' && (
           <svg viewBox="0 0 24 24" className="absolute top-2 right-2 size-5" aria-hidden="true">

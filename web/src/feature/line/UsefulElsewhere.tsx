@@ -1,9 +1,11 @@
 import { Link } from 'react-router';
 import type { DayDocument } from '#contract/day.ts';
 import { stretchTitle } from '#contract/wording/day-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { atWork } from '#core/day/day-advice.ts';
 import type { DayPlan } from '#core/day/day-plan.ts';
 import ShopData from '../../shop/ShopData.tsx';
+import { tell } from '../../ui/tell.ts';
 import { UsefulNow } from '../plan/PlanNotes.tsx';
 import { namesOf } from '../plan/use-day-plan.ts';
 import { useFirstPlan } from './use-first-plan.ts';
@@ -29,9 +31,9 @@ export function Elsewhere(props: { day: DayDocument; plan: DayPlan; job: string;
     return <UsefulNow planned={{ day, plan, looking: false }} person={person} nowMs={day.nowMs} />;
   return (
     <p>
-      <b>The plan has you elsewhere:</b>{' '}
+      <b>{say('The plan has you elsewhere:')}</b>{' '}
       <Link className="inline-flex min-h-11 items-center underline" to={`/jobs/${now.job}/line`}>
-        {namesOf(day).job(now.job)}, step {stretchTitle(now.step)}
+        {tell('{job}, step {stretchTitle}', { job: namesOf(day).job(now.job), stretchTitle: stretchTitle(now.step) })}
       </Link>
     </p>
   );

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { planActionText, stepTitle } from '#contract/wording/step-text.ts';
 import type { Refusal } from '#core/job/refusal.ts';
 import { usePrimaryKey } from '../../app/use-primary-key.ts';
@@ -16,7 +17,7 @@ export function WaitsPanel({ line, refusal }: { line: LineInHand; refusal: Refus
   return (
     <>
       <div className="px-5 lg:px-6">
-        <p className="text-xl font-bold">It waits for</p>
+        <p className="text-xl font-bold">{say('It waits for')}</p>
         <ul className="mt-2 border-t border-rule">
           {steps.map((step) => (
             <li key={step.id} className="flex items-center justify-between gap-3 border-b border-hair py-1">
@@ -24,7 +25,7 @@ export function WaitsPanel({ line, refusal }: { line: LineInHand; refusal: Refus
                 <b className="figures">{step.number}</b> {stepTitle(plan, step.step)}
               </span>
               <Button className="min-h-12!" onClick={() => pick(step.id)}>
-                Go there
+                {say('Go there')}
               </Button>
             </li>
           ))}
@@ -37,7 +38,7 @@ export function WaitsPanel({ line, refusal }: { line: LineInHand; refusal: Refus
       </div>
       <div className="flex-1" />
       <ActionBar className="thumb-bar" onClick={go}>
-        To what is next
+        {say('To what is next')}
       </ActionBar>
     </>
   );

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useRef, useState } from 'react';
 import { HEARD_BUSY, HEARD_NOT } from '#contract/wording/en/heard.ts';
 import { type AskedHeard, heardAsks, heardOf } from '#contract/wording/heard-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { hearing } from '../../shop/hearing.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { speak } from '../../shop/speech.ts';
@@ -59,7 +60,7 @@ export function useHeard(): HeardLine {
     ask(undefined);
     if (heard?.word === 'done') press(' ', 'Space');
     if (heard?.word === 'takeBack') press('u', 'KeyU');
-    if (heard?.word === 'number' && !typeNumber(heard.number)) setSaid('No number is asked for here.');
+    if (heard?.word === 'number' && !typeNumber(heard.number)) setSaid(say('No number is asked for here.'));
   }, [ask]);
   useEffect(() => {
     if (!asked) return undefined;

@@ -1,11 +1,13 @@
 import { useEffect, useState } from 'react';
 import type { OwnerDue, OwnerPage as Page } from '#contract/owner-page.ts';
 import { DEFERENCE, HAND_OVER_TITLE as TITLE } from '#contract/wording/en/hand-over.ts';
+import { say } from '#contract/wording/say.ts';
 import { shopDay } from '#contract/wording/shop-time.ts';
 import { failureText } from '../../shop/failure-text.ts';
 import { saveFile } from '../../shop/save-file.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
+import { tell } from '../../ui/tell.ts';
 import { askOwnerPage } from './ask.ts';
 import { ReportDone } from './ReportDone.tsx';
 
@@ -27,18 +29,18 @@ export default function OwnerPage() {
     };
   }, [token, again]);
   useEffect(() => {
-    if (page) document.title = `${page.sheet.plate}: hand-over`;
+    if (page) document.title = say('{plate}: hand-over', { plate: page.sheet.plate });
   }, [page]);
   if (failure)
     return (
       <Notice
-        title="This page cannot be shown"
+        title={say('This page cannot be shown')}
         detail={failure}
-        action="Try again"
+        action={say('Try again')}
         onAction={() => location.reload()}
       />
     );
-  if (!page) return <Notice title="One moment" detail="Loading." busy />;
+  if (!page) return <Notice title={say('One moment')} detail={say('Loading.')} busy />;
   return <Told page={page} token={token} onReported={() => setAgain((count) => count + 1)} />;
 }
 
@@ -53,12 +55,14 @@ function Told({ page, token, onReported }: { page: Page; token: string; onReport
         <p className="plate text-2xl text-paint">{sheet.shop}</p>
         <h1 className="plate text-4xl">{sheet.vehicle}</h1>
         <p className="figures text-lg">
-          {sheet.plate || 'no plate'}
+          {sheet.plate || say('no plate')}
           {sheet.odometer && ` · ${sheet.odometer}`}
         </p>
         <p className="text-on-plate-2">
-          Job {sheet.number}
-          {sheet.signed ? `, signed by ${sheet.signed}` : ': not signed yet'}
+          {tell('Job {number}{which}', {
+            number: sheet.number,
+            which: sheet.signed ? say(', signed by {signed}', { signed: sheet.signed }) : say(': not signed yet'),
+          })}
         </p>
       </header>
       <main className="mx-auto grid max-w-3xl grid-cols-[minmax(0,1fr)] gap-6 px-5 py-5">
@@ -76,7 +80,7 @@ function Told({ page, token, onReported }: { page: Page; token: string; onReport
         )}
         <section aria-label={TITLE.due}>
           <h2 className="plate border-b-2 border-ink text-3xl">{TITLE.due}</h2>
-          {due.length === 0 && <p className="py-3">Nothing is due.</p>}
+          {due.length === 0 && <p className="py-3">{say('Nothing is due.')}</p>}
           <ul>
             {due.map((item) => (
               <DueLine key={item.care} item={item} token={token} day={day} onReported={onReported} />
@@ -86,7 +90,10 @@ function Told({ page, token, onReported }: { page: Page; token: string; onReport
         <section aria-label={TITLE.joints}>
           <h2 className="plate border-b-2 border-ink text-3xl">{TITLE.joints}</h2>
           <p className={`py-2 text-lg font-bold ${open > 0 ? 'text-bad' : ''}`}>
-            {joints.length - open} of {joints.length} joints stand at their torque.
+            {tell('{count} of {count2} joints stand at their torque.', {
+              count: joints.length - open,
+              count2: joints.length,
+            })}
           </p>
           {sheet.groups.map((group) => (
             <details key={group.id} className="border-b border-hair">
@@ -98,8 +105,15 @@ function Told({ page, token, onReported }: { page: Page; token: string; onReport
                   <li key={joint.station} className="grid grid-cols-[3rem_1fr] gap-2 py-1">
                     <b className="figures">{joint.label}</b>
                     <span className="break-words">
-                      {joint.name}: wanted {joint.wanted}
-                      <span className={`block ${joint.tight ? 'text-ink-2' : 'font-bold text-bad'}`}>{joint.told}</span>
+                      {tell('{name}: wanted {wanted}{told}', {
+                        name: joint.name,
+                        wanted: joint.wanted,
+                        told: (
+                          <span className={`block ${joint.tight ? 'text-ink-2' : 'font-bold text-bad'}`}>
+                            {joint.told}
+                          </span>
+                        ),
+                      })}
                     </span>
                   </li>
                 ))}
@@ -113,7 +127,7 @@ function Told({ page, token, onReported }: { page: Page; token: string; onReport
         <Lines title={TITLE.carries} lines={sheet.carries} />
         <Lines title={TITLE.measured} lines={sheet.measured} />
         <Lines title={TITLE.byFeel} lines={sheet.byFeel} />
-        <Lines title={TITLE.deviations} lines={sheet.deviations} none="None." />
+        <Lines title={TITLE.deviations} lines={sheet.deviations} none={say('None.')} />
         <Lines title={TITLE.parts} lines={sheet.parts} />
         <Lines title={TITLE.keys} lines={sheet.keys} />
         <Lines title={TITLE.offAgain} lines={sheet.offAgain} />
@@ -122,12 +136,17 @@ function Told({ page, token, onReported }: { page: Page; token: string; onReport
         <footer className="grid gap-2 text-sm text-ink-2">
           <p>{DEFERENCE}</p>
           <p>
-            This page is for the owner of {sheet.plate || 'this vehicle'}. It can be opened until {day(expiresAtMs)},
-            and whoever has its address can open it: pass it on only with the vehicle.
+            {tell(
+              'This page is for the owner of {plate}. It can be opened until {day}, and whoever has its address can open it: pass it on only with the vehicle.',
+              { plate: sheet.plate || say('this vehicle'), day: day(expiresAtMs) },
+            )}
           </p>
           <p className="break-all">
-            Record of {proof.seq} entries{proof.hash && `, last hash ${proof.hash}`}. The shop’s public key:{' '}
-            {proof.publicKey}
+            {tell('Record of {seq} entries{hash}. The shop’s public key: {publicKey}', {
+              seq: proof.seq,
+              hash: proof.hash && say(', last hash {hash}', { hash: proof.hash }),
+              publicKey: proof.publicKey,
+            })}
           </p>
         </footer>
       </main>
@@ -151,18 +170,27 @@ function DueLine({
   return (
     <li className="grid grid-cols-[minmax(0,1fr)] gap-1 border-b border-hair py-3">
       <p className={`break-words ${settled ? 'text-ink-2 line-through' : 'font-bold'}`}>{text}</p>
-      {when && !settled && <p>That is {when}.</p>}
+      {when && !settled && <p>{tell('That is {when}.', { when })}</p>}
       {expected && !settled && (
         <p className="text-ink-2">
-          Likely about {day(expected.expectedMs)}, between {day(expected.earliestMs)} and {day(expected.latestMs)}, by
-          how far this vehicle goes.
+          {tell('Likely about {day}, between {day2} and {day3}, by how far this vehicle goes.', {
+            day: day(expected.expectedMs),
+            day2: day(expected.earliestMs),
+            day3: day(expected.latestMs),
+          })}
         </p>
       )}
-      {settled && <p>{settled.how === 'notWanted' ? 'Not wanted' : `Done, ${day(settled.atMs)}`}.</p>}
-      {reported && <p role="status">You reported it done on {reported.doneOn}. The shop has not looked at it yet.</p>}
+      {settled && (
+        <p>{settled.how === 'notWanted' ? say('Not wanted') : say('Done, {day}', { day: day(settled.atMs) })}.</p>
+      )}
+      {reported && (
+        <p role="status">
+          {tell('You reported it done on {doneOn}. The shop has not looked at it yet.', { doneOn: reported.doneOn })}
+        </p>
+      )}
       {!settled && !reporting && (
         <Button className="mt-1 justify-self-start" onClick={() => setReporting(true)}>
-          {reported ? 'Report it anew' : 'I had it done elsewhere'}
+          {reported ? say('Report it anew') : say('I had it done elsewhere')}
         </Button>
       )}
       {reporting && (
@@ -214,7 +242,7 @@ function TakePdf({ token, number }: { token: string; number: string }) {
   return (
     <div>
       <Button tone="primary" className="w-full" disabled={busy} onClick={() => void take()}>
-        {busy ? 'One moment' : 'Keep it as PDF'}
+        {busy ? say('One moment') : say('Keep it as PDF')}
       </Button>
       {failure && (
         <p role="alert" className="mt-2 font-bold text-bad">

@@ -1,4 +1,5 @@
 import { type FormEvent, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { odometerKm as kmOf } from '#core/vehicle/odometer.ts';
 import { failureText, isFailure } from '../../shop/failure-text.ts';
 import { shrunk } from '../../shop/photos.ts';
@@ -32,8 +33,8 @@ export function ReportDone({
   const shown = typed.trim() === '' ? undefined : odometerOf(typed);
   const odometerKm = shown === undefined ? undefined : kmOf(shown, unit);
   const wrongOdometer =
-    odometerKm === undefined || (odometerKm >= 0 && odometerKm <= MOST_KM) ? undefined : 'A number, like 58 500.';
-  const wrongDay = doneOn === '' ? 'Which day?' : doneOn > today ? 'That day is still to come.' : undefined;
+    odometerKm === undefined || (odometerKm >= 0 && odometerKm <= MOST_KM) ? undefined : say('A number, like 58 500.');
+  const wrongDay = doneOn === '' ? say('Which day?') : doneOn > today ? say('That day is still to come.') : undefined;
   const send = async (event: FormEvent) => {
     event.preventDefault();
     if (wrongDay || wrongOdometer) return;
@@ -50,7 +51,7 @@ export function ReportDone({
       onReported();
     } catch (error) {
       // A file that is no picture cannot be made smaller: what was typed stays.
-      setFailure(isFailure(error) ? failureText(error) : 'That file is no picture.');
+      setFailure(isFailure(error) ? failureText(error) : say('That file is no picture.'));
     }
     setBusy(false);
   };
@@ -59,7 +60,7 @@ export function ReportDone({
       onSubmit={send}
       className="mt-2 grid min-w-0 grid-cols-[minmax(0,1fr)] gap-3 border-2 border-ink bg-sheet p-4"
     >
-      <FormField id={`day ${care}`} label="Done on" fault={wrongDay}>
+      <FormField id={`day ${care}`} label={say('Done on')} fault={wrongDay}>
         <input
           id={`day ${care}`}
           type="date"
@@ -69,7 +70,12 @@ export function ReportDone({
           onChange={(event) => setDoneOn(event.target.value)}
         />
       </FormField>
-      <FormField id={`odometer ${care}`} label="Odometer then" fault={wrongOdometer} hint="As it was read, if it was.">
+      <FormField
+        id={`odometer ${care}`}
+        label={say('Odometer then')}
+        fault={wrongOdometer}
+        hint={say('As it was read, if it was.')}
+      >
         <span className="flex gap-2">
           <input
             id={`odometer ${care}`}
@@ -91,7 +97,7 @@ export function ReportDone({
           ))}
         </span>
       </FormField>
-      <FormField id={`note ${care}`} label="By whom, and what they found">
+      <FormField id={`note ${care}`} label={say('By whom, and what they found')}>
         <input
           id={`note ${care}`}
           maxLength={200}
@@ -100,7 +106,7 @@ export function ReportDone({
           onChange={(event) => setNote(event.target.value)}
         />
       </FormField>
-      <FormField id={`photo ${care}`} label="Photo, of the odometer or the bill">
+      <FormField id={`photo ${care}`} label={say('Photo, of the odometer or the bill')}>
         <input
           id={`photo ${care}`}
           type="file"
@@ -115,9 +121,9 @@ export function ReportDone({
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">
-        <Button onClick={onClose}>Not now</Button>
+        <Button onClick={onClose}>{say('Not now')}</Button>
         <Button type="submit" tone="primary" disabled={busy || Boolean(wrongDay ?? wrongOdometer)}>
-          {busy ? 'Sending' : 'Tell the shop'}
+          {busy ? say('Sending') : say('Tell the shop')}
         </Button>
       </div>
     </form>

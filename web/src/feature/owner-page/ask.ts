@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { ProblemError, UnreachableError } from '../../shop/api.ts';
 
 /**
@@ -10,14 +11,14 @@ export async function askOwnerPage(token: string, path: string, body?: FormData)
     method: body ? 'POST' : 'GET',
     body,
     credentials: 'omit',
-    headers: { authorization: `Bearer ${token}` },
+    headers: { authorization: say('Bearer {token}', { token }) },
   }).catch((error: unknown) => {
     throw new UnreachableError(String(error));
   });
   if (!answer.ok) {
     // A proxy in between may answer with something that is no problem document.
     const problem = await answer.json().catch(() => undefined);
-    if (problem === undefined) throw new UnreachableError(`HTTP ${answer.status}`);
+    if (problem === undefined) throw new UnreachableError(say('HTTP {status}', { status: answer.status }));
     throw new ProblemError(problem);
   }
   return answer;

@@ -1,6 +1,7 @@
 import { Link } from 'react-router';
 import type { DayDocument } from '#contract/day.ts';
 import { promiseText, stretchTitle } from '#contract/wording/day-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { DayPlan } from '#core/day/day-plan.ts';
 import { phasePath } from '../../job/floor-phases.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
@@ -12,7 +13,7 @@ export function Agenda({ day, plan, fromMs, toMs }: { day: DayDocument; plan: Da
   const jobs = plan.jobs
     .filter(({ startMs, readyMs }) => startMs < toMs && readyMs >= fromMs)
     .toSorted((a, b) => a.startMs - b.startMs);
-  if (jobs.length === 0) return <p className="p-5 text-ink-2">Nothing is planned.</p>;
+  if (jobs.length === 0) return <p className="p-5 text-ink-2">{say('Nothing is planned.')}</p>;
   return (
     <ol className="px-5 pb-6">
       {jobs.map((job) => {
@@ -31,7 +32,7 @@ export function Agenda({ day, plan, fromMs, toMs }: { day: DayDocument; plan: Da
                   {card.vehicle.plate} {card.vehicle.model}
                 </span>
                 <span className="block">
-                  {bay === undefined ? 'In the yard' : `Bay ${bay}`}
+                  {bay === undefined ? say('In the yard') : say('Bay {bay}', { bay })}
                   {job.fitter !== undefined && `, ${names.person(job.fitter)}`} · {card.kitTitle}
                 </span>
                 {next && <span className="block text-ink-2">{stretchTitle(next.step)}</span>}
@@ -41,7 +42,7 @@ export function Agenda({ day, plan, fromMs, toMs }: { day: DayDocument; plan: Da
               </span>
             </Link>
             <Link className="inline-flex min-h-11 items-center pl-19 underline" to={`/plan/${job.job}`}>
-              What its end hangs on
+              {say('What its end hangs on')}
             </Link>
           </li>
         );

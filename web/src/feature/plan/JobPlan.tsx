@@ -8,10 +8,12 @@ import {
   stretchTitle,
 } from '#contract/wording/day-text.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { chainStretches } from '#core/day/chain-stretch.ts';
 import { type Hanging, hangsOn } from '#core/day/day-plan.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { shopFormat } from '../../shop/shop-time.ts';
+import { tell } from '../../ui/tell.ts';
 import { useNow } from '../../ui/use-now.ts';
 import { namesOf, useDayPlan } from './use-day-plan.ts';
 
@@ -35,13 +37,16 @@ export default function JobPlan() {
       )}
       <main className="flex-1 bg-bench p-5">
         {!day || !plan ? (
-          <p className="text-ink-2">{failure ? '' : 'Planning.'}</p>
+          <p className="text-ink-2">{failure ? '' : say('Planning.')}</p>
         ) : !of || !own ? (
           <p>
-            This job is not in the plan of these days: it is closed, called off, or later than a week.{' '}
-            <Link className="underline" to={`/jobs/${jobId}`}>
-              To the job
-            </Link>
+            {tell('This job is not in the plan of these days: it is closed, called off, or later than a week. {link}', {
+              link: (
+                <Link className="underline" to={`/jobs/${jobId}`}>
+                  {say('To the job')}
+                </Link>
+              ),
+            })}
           </p>
         ) : (
           <>
@@ -56,7 +61,10 @@ export default function JobPlan() {
             </p>
             {own.promise && (
               <p className="text-ink-2">
-                Eight of ten times ready between {names.clock(own.readyLowMs)} and {names.clock(own.readyHighMs)}.
+                {tell('Eight of ten times ready between {clock} and {clock2}.', {
+                  clock: names.clock(own.readyLowMs),
+                  clock2: names.clock(own.readyHighMs),
+                })}
               </p>
             )}
             {[
@@ -69,12 +77,13 @@ export default function JobPlan() {
             ))}
             <div className="mt-5 grid gap-8 lg:grid-cols-2">
               <section>
-                <h2 className="plate border-b-2 border-ink pb-1 text-2xl">What the end hangs on</h2>
+                <h2 className="plate border-b-2 border-ink pb-1 text-2xl">{say('What the end hangs on')}</h2>
                 <ol>
                   {chainStretches(hangsOn(day, plan, jobId)).map(({ links, startMs, endMs }) => {
                     const [first] = links;
                     if (!first) return null;
-                    const title = (link: Hanging) => (link.at.step ? stretchTitle(link.at.step) : 'It may be driven');
+                    const title = (link: Hanging) =>
+                      link.at.step ? stretchTitle(link.at.step) : say('It may be driven');
                     const other = first.at.job === jobId ? '' : `${names.job(first.at.job)}: `;
                     return (
                       <li key={startMs} className="flex gap-3 border-b border-hair py-1.5">
@@ -89,11 +98,17 @@ export default function JobPlan() {
                             <details>
                               <summary className="min-h-11 cursor-pointer">
                                 <b>
-                                  {other}
-                                  {links.length} steps one after the other, {minutesText((endMs - startMs) / MINUTE_MS)}
+                                  {tell('{other}{count} steps one after the other, {minutesText}', {
+                                    other,
+                                    count: links.length,
+                                    minutesText: minutesText((endMs - startMs) / MINUTE_MS),
+                                  })}
                                 </b>
                                 <span className="block text-sm text-ink-2">
-                                  {title(first)} to {title(links.at(-1) ?? first)}
+                                  {tell('{title} to {title2}', {
+                                    title: title(first),
+                                    title2: title(links.at(-1) ?? first),
+                                  })}
                                 </span>
                               </summary>
                               <ol className="mt-1">
@@ -112,18 +127,18 @@ export default function JobPlan() {
                   })}
                   <li className="flex gap-3 py-1.5">
                     <span className="figures w-20 shrink-0 font-bold">{names.clock(own.readyMs)}</span>
-                    <b>Ready</b>
+                    <b>{say('Ready')}</b>
                   </li>
                 </ol>
               </section>
               <section>
-                <h2 className="plate border-b-2 border-ink pb-1 text-2xl">Steps that are left</h2>
+                <h2 className="plate border-b-2 border-ink pb-1 text-2xl">{say('Steps that are left')}</h2>
                 <table className="w-full border-collapse">
                   <thead className="sr-only">
                     <tr>
-                      <th scope="col">When</th>
-                      <th scope="col">Step</th>
-                      <th scope="col">Takes</th>
+                      <th scope="col">{say('When')}</th>
+                      <th scope="col">{say('Step')}</th>
+                      <th scope="col">{say('Takes')}</th>
                     </tr>
                   </thead>
                   <tbody>
@@ -141,7 +156,9 @@ export default function JobPlan() {
                             {stretchTitle(step)}
                             <span className="block text-sm text-ink-2">
                               {people.map(names.person).join(' with ')}
-                              {missingHands > 0 && <b className="text-bad">, {missingHands} more wanted</b>}
+                              {missingHands > 0 && (
+                                <b className="text-bad">{tell(', {missingHands} more wanted', { missingHands })}</b>
+                              )}
                               {'. '}
                               {estimateText(step.estimate)}.
                             </span>
@@ -155,7 +172,9 @@ export default function JobPlan() {
                 </table>
                 {of.done.length > 0 && (
                   <>
-                    <h2 className="plate mt-6 border-b-2 border-ink pb-1 text-2xl">Done, against what was expected</h2>
+                    <h2 className="plate mt-6 border-b-2 border-ink pb-1 text-2xl">
+                      {say('Done, against what was expected')}
+                    </h2>
                     <ul>
                       {of.done.map((step) => (
                         <li key={step.number} className="flex gap-3 border-b border-hair py-1.5">
@@ -164,7 +183,9 @@ export default function JobPlan() {
                             {minutesText(Math.max(1, Math.round(step.tookMin)))}
                             <span className="text-ink-2">
                               {' '}
-                              of {minutesText(Math.max(1, Math.round(step.expectedMin)))}
+                              {tell('of {minutesText}', {
+                                minutesText: minutesText(Math.max(1, Math.round(step.expectedMin))),
+                              })}
                             </span>
                           </span>
                         </li>

@@ -1,4 +1,5 @@
 import { CalendarPlus } from 'lucide-react';
+import { say } from '#contract/wording/say.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import type { DayScale } from '../bays/day-scale.ts';
 import { type DayPerson, type DayStep, stretchesOf } from './people-lane.ts';
@@ -18,7 +19,7 @@ export function PeopleLane({
 }) {
   if (people.length === 0) return null;
   return (
-    <section aria-label="People" className="border-t-2 border-ink">
+    <section aria-label={say('People')} className="border-t-2 border-ink">
       <ul>
         {people.map((person) => (
           <li key={person.id} className="flex min-h-9 border-b border-hair">
@@ -31,7 +32,7 @@ export function PeopleLane({
                 href={person.calendar}
                 download
                 className="flex size-9 items-center justify-center text-ink-2 print:hidden"
-                aria-label={`${person.name}’s days as a calendar`}
+                aria-label={say('{name}’s days as a calendar', { name: person.name })}
               >
                 <CalendarPlus aria-hidden size={16} />
               </a>
@@ -42,7 +43,12 @@ export function PeopleLane({
                 .map(({ id, startMs, endMs, plate, helps }) => {
                   const left = Math.max(0, scale.percent(startMs));
                   const width = Math.max(0.5, Math.min(100, scale.percent(endMs)) - left);
-                  const words = `${helps ? 'helps at ' : ''}${plate}, ${shopFormat(startMs, 'HH:mm')} to ${shopFormat(endMs, 'HH:mm')}`;
+                  const words = say('{which}{plate}, {shopFormat} to {shopFormat2}', {
+                    which: helps ? say('helps at ') : '',
+                    plate,
+                    shopFormat: shopFormat(startMs, 'HH:mm'),
+                    shopFormat2: shopFormat(endMs, 'HH:mm'),
+                  });
                   return (
                     <span
                       key={id}

@@ -2,8 +2,10 @@ import { Link } from 'react-router';
 import type { JobCard } from '#contract/job.ts';
 import { dayFactText, proposalText, stretchTitle } from '#contract/wording/day-text.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { usefulNow } from '#core/day/day-advice.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import { namesOf, type PlannedDays } from './use-day-plan.ts';
 
 /** Most things that are offered for a wait. */
@@ -24,10 +26,12 @@ export function UsefulNow({
   const { untilMs, list } = usefulNow(day, plan, person, nowMs);
   if (list.length === 0) return null;
   return (
-    <section className="mt-4 border-2 border-ink p-3" aria-label="Useful now">
-      <h3 className="plate text-xl">Useful now</h3>
+    <section className="mt-4 border-2 border-ink p-3" aria-label={say('Useful now')}>
+      <h3 className="plate text-xl">{say('Useful now')}</h3>
       {untilMs !== undefined && (
-        <p className="text-sm text-ink-2">The plan wants you again at {names.clock(untilMs)}.</p>
+        <p className="text-sm text-ink-2">
+          {tell('The plan wants you again at {clock}.', { clock: names.clock(untilMs) })}
+        </p>
       )}
       <ul className="mt-1">
         {list.slice(0, OFFERED).map(({ job, step, minutes, helper }) => (
@@ -36,7 +40,9 @@ export function UsefulNow({
               <span className="figures w-16 shrink-0 text-right">{minutesText(Math.max(1, Math.round(minutes)))}</span>
               <span>
                 <b>{names.job(job)}</b> {stretchTitle(step)}
-                {helper !== undefined && <span className="text-ink-2"> (with {names.person(helper)})</span>}
+                {helper !== undefined && (
+                  <span className="text-ink-2"> {tell('(with {person})', { person: names.person(helper) })}</span>
+                )}
               </span>
             </Link>
           </li>
@@ -74,13 +80,13 @@ export function PlanNotes({
   if (failure)
     return (
       <p role="alert" className="border-b-2 border-bad bg-sheet px-5 py-2 text-bad">
-        The plan: {failure}
+        {tell('The plan: {failure}', { failure })}
       </p>
     );
   if (contradiction)
     return (
       <div role="alert" className="mx-5 mt-3 border-2 border-bad bg-sheet p-3">
-        <b className="text-bad">No plan can be made: these contradict each other.</b>
+        <b className="text-bad">{say('No plan can be made: these contradict each other.')}</b>
         <ul className="list-disc pl-6">
           {contradiction.map((fact, at) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: facts have no other name, and are never moved
@@ -95,18 +101,21 @@ export function PlanNotes({
       <span role="status">
         {!known
           ? looking
-            ? 'Planning.'
-            : 'Nothing is left to plan.'
+            ? say('Planning.')
+            : say('Nothing is left to plan.')
           : plan.optimal
-            ? 'No plan is shorter.'
-            : `At most ${Math.ceil(plan.gap * 100)} % longer than what is possible${looking ? ', still looking' : ''}.`}
+            ? say('No plan is shorter.')
+            : say('At most {gap} % longer than what is possible{which}.', {
+                gap: Math.ceil(plan.gap * 100),
+                which: looking ? say(', still looking') : '',
+              })}
       </span>
       {proposal && (
         <span className="flex items-center gap-2 text-ink">
           <b>{proposalText(proposal, names)}.</b>
           {onTake && ['swap', 'bay', 'fitter'].includes(proposal.change.kind) && (
             <Button className="min-h-11!" onClick={take}>
-              Do that
+              {say('Do that')}
             </Button>
           )}
         </span>

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import type { JobPart } from './PlannedBar.tsx';
 
@@ -7,12 +8,12 @@ const FLIPPED_FROM = 82;
 /** A promise as a pin in the bay's row: filled where it is at risk, with its word beside it. */
 export function PromisePin({ promise, left }: { promise: NonNullable<JobPart['promise']>; left: number }) {
   const { promisedMs, risk } = promise;
-  const word = risk === 'late' ? ' at risk' : risk === 'tight' ? ' close' : '';
+  const word = risk === 'late' ? say(' at risk') : risk === 'tight' ? say(' close') : '';
   return (
     <span
       className="pointer-events-none absolute top-0 bottom-0"
       style={{ left: `${left}%` }}
-      title={`Promised for ${shopFormat(promisedMs, 'HH:mm')}${word}`}
+      title={say('Promised for {shopFormat}{word}', { shopFormat: shopFormat(promisedMs, 'HH:mm'), word })}
     >
       <span className={`absolute inset-y-0 border-l-2 ${risk === 'late' ? 'border-bad' : 'border-ink'}`} />
       <span

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { type DayDocument, PLANNED_DAYS } from '#contract/day.ts';
+import { say } from '#contract/wording/say.ts';
 import type { DayPlan } from '#core/day/day-plan.ts';
 import { shopDayStart, shopFormat } from '../../shop/shop-time.ts';
 
@@ -25,12 +26,12 @@ export function Week({
         <thead>
           <tr className="border-b-2 border-ink">
             <th className="w-16 text-left">
-              <span className="sr-only">Bay</span>
+              <span className="sr-only">{say('Bay')}</span>
             </th>
             {days.map((dayMs, at) => (
               <th key={dayMs} scope="col" className="p-0 text-left">
                 <button type="button" className="plate min-h-11 px-2 text-xl" onClick={() => onDay(at)}>
-                  {at === 0 ? 'Today' : shopFormat(dayMs, 'EEE d MMM')}
+                  {at === 0 ? say('Today') : shopFormat(dayMs, 'EEE d MMM')}
                 </button>
               </th>
             ))}
@@ -40,7 +41,7 @@ export function Week({
           {rows.map(({ key, bay }) => (
             <tr key={key} className="border-b border-rule align-top">
               <th scope="row" className="plate py-2 text-left text-4xl">
-                {bay ?? <span className="text-xl">Yard</span>}
+                {bay ?? <span className="text-xl">{say('Yard')}</span>}
               </th>
               {days.map((dayMs, at) => {
                 const endMs = shopDayStart(day.nowMs, at + 1);
@@ -75,7 +76,7 @@ export function Week({
                             {own.promise && shopDayStart(own.promise.promisedMs) === dayMs && (
                               <span className={`figures block font-bold ${late ? 'text-bad' : ''}`}>
                                 ▸ {shopFormat(own.promise.promisedMs, 'HH:mm')}
-                                {late && ' at risk'}
+                                {late && say(' at risk')}
                               </span>
                             )}
                           </Link>,

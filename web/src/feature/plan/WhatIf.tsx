@@ -2,11 +2,12 @@ import { useEffect, useId, useState } from 'react';
 import type { DayDocument } from '#contract/day.ts';
 import { changeText } from '#contract/wording/day-text.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
-
+import { say } from '#contract/wording/say.ts';
 import { type DayChange, worthOf } from '#core/day/day-advice.ts';
 import type { DayPlan } from '#core/day/day-plan.ts';
 import { fromField, shopFormat, toField } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import { planWorker } from '../../worker/plan-worker.ts';
 import { namesOf } from './use-day-plan.ts';
 
@@ -37,7 +38,7 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
         if (answer.ok && answer.value.kind === 'plan') setOther(answer.value.plan);
         else {
           setOther(undefined);
-          setFailure('There is no plan with that.');
+          setFailure(say('There is no plan with that.'));
         }
       })
       .catch((error: unknown) => {
@@ -53,11 +54,11 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
   const field = 'min-h-11 w-full border-2 border-ink bg-sheet px-2';
   return (
     <div className="mt-3 grid gap-6 px-5 pb-6 lg:grid-cols-[20rem_1fr]">
-      <section aria-label="Changes">
-        <h2 className="plate text-2xl">What if</h2>
-        <p className="text-sm text-ink-2">Nothing here is kept: it is only reckoned.</p>
+      <section aria-label={say('Changes')}>
+        <h2 className="plate text-2xl">{say('What if')}</h2>
+        <p className="text-sm text-ink-2">{say('Nothing here is kept: it is only reckoned.')}</p>
         <label className="mt-3 block" htmlFor={`${id} without`}>
-          One is not there
+          {say('One is not there')}
         </label>
         <select
           id={`${id} without`}
@@ -69,7 +70,7 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
               : put({ kind: 'without', person: value }, ({ kind }) => kind === 'without')
           }
         >
-          <option value="">All are there</option>
+          <option value="">{say('All are there')}</option>
           {day.people.map((person) => (
             <option key={person.id} value={person.id}>
               {person.name}
@@ -77,7 +78,7 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
           ))}
         </select>
         <label className="mt-3 block" htmlFor={`${id} temperature`}>
-          The bay is at, °C
+          {say('The bay is at, °C')}
         </label>
         <input
           id={`${id} temperature`}
@@ -85,7 +86,7 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
           type="number"
           min={-20}
           max={60}
-          placeholder="as each job says"
+          placeholder={say('as each job says')}
           onChange={({ target: { value, validity } }) =>
             value === '' || !validity.valid
               ? setChanges(changes.filter(({ kind }) => kind !== 'temperature'))
@@ -95,7 +96,7 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
         {waiting.length > 1 && (
           <>
             <label className="mt-3 block" htmlFor={`${id} swap`}>
-              The other way round
+              {say('The other way round')}
             </label>
             <select
               id={`${id} swap`}
@@ -109,11 +110,16 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
                 else put({ kind: 'swap', first, second }, ({ kind }) => kind === 'swap');
               }}
             >
-              <option value="">In their order</option>
+              <option value="">{say('In their order')}</option>
               {waiting.flatMap((one, at) =>
                 waiting.slice(at + 1).map((two) => (
                   <option key={`${one.id} ${two.id}`} value={`${one.id} ${two.id}`}>
-                    {`${names.job(two.id)} (${two.card.number}) before ${names.job(one.id)} (${one.card.number})`}
+                    {say('{job} ({number}) before {job2} ({number2})', {
+                      job: names.job(two.id),
+                      number: two.card.number,
+                      job2: names.job(one.id),
+                      number2: one.card.number,
+                    })}
                   </option>
                 )),
               )}
@@ -122,7 +128,7 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
         )}
         {waiting.map((job) => (
           <label key={job.id} className="mt-3 block">
-            {names.job(job.id)} ({job.card.number}) comes, or its kit, at
+            {tell('{job} ({number}) comes, or its kit, at', { job: names.job(job.id), number: job.card.number })}
             <input
               className={field}
               type="datetime-local"
@@ -136,24 +142,26 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
           </label>
         ))}
         <Button className="mt-3 min-h-11!" disabled={changes.length === 0} onClick={() => setChanges([])}>
-          As it is
+          {say('As it is')}
         </Button>
       </section>
-      <section aria-label="Side by side">
+      <section aria-label={say('Side by side')}>
         <p role="status" className="min-h-6 font-bold">
           {failure ??
-            (looking ? 'Looking.' : changes.map((change) => changeText(change, names)).join('; ') || 'As it is.')}
+            (looking
+              ? say('Looking.')
+              : changes.map((change) => changeText(change, names)).join('; ') || say('As it is.'))}
         </p>
         <table className="mt-2 w-full border-collapse">
           <thead>
             <tr className="border-b-2 border-ink text-left">
               <th scope="col" className="py-2">
-                Job
+                {say('Job')}
               </th>
-              <th scope="col">Promised</th>
-              <th scope="col">Ready as it is</th>
-              <th scope="col">Ready then</th>
-              <th scope="col">Later by</th>
+              <th scope="col">{say('Promised')}</th>
+              <th scope="col">{say('Ready as it is')}</th>
+              <th scope="col">{say('Ready then')}</th>
+              <th scope="col">{say('Later by')}</th>
             </tr>
           </thead>
           <tbody className="figures">
@@ -176,7 +184,7 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
                     {later === undefined
                       ? '–'
                       : later === 0
-                        ? 'the same'
+                        ? say('the same')
                         : `${later > 0 ? '+' : '−'}${minutesText(Math.abs(later))}`}
                   </td>
                 </tr>
@@ -184,14 +192,17 @@ export function WhatIf({ day, plan }: { day: DayDocument; plan: DayPlan }) {
             })}
             <tr>
               <th scope="row" className="py-2 text-left">
-                All done
+                {say('All done')}
               </th>
               <td />
               <td>{shopFormat(now.endMs, 'EEE HH:mm')}</td>
               <td>{then ? shopFormat(then.endMs, 'EEE HH:mm') : '–'}</td>
               <td>
                 {then
-                  ? `${minutesText(Math.round(then.lateMin))} of promises missed, ${minutesText(Math.round(now.lateMin))} as it is`
+                  ? say('{minutesText} of promises missed, {minutesText2} as it is', {
+                      minutesText: minutesText(Math.round(then.lateMin)),
+                      minutesText2: minutesText(Math.round(now.lateMin)),
+                    })
                   : '–'}
               </td>
             </tr>

@@ -1,5 +1,6 @@
 import type { DayDocument } from '#contract/day.ts';
 import { cannotText, type DayNames, promiseText, stretchTitle } from '#contract/wording/day-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { helperCalls } from '#core/day/day-advice.ts';
 import type { DayPlan } from '#core/day/day-plan.ts';
 import type { Need } from '../bays/needs.ts';
@@ -23,8 +24,11 @@ export function planNeeds(day: DayDocument, plan: DayPlan, names: DayNames): Nee
       key: `promise ${job.job}`,
       mark: names.clock(promise.promisedMs),
       pressing: promise.risk === 'late',
-      title: `${names.job(job.job)} ${promise.risk === 'late' ? 'at risk' : 'close'}`,
-      detail: `${title(job.job)}: ${promiseText(job, names)}. What it hangs on stands in its plan.`,
+      title: `${names.job(job.job)} ${promise.risk === 'late' ? say('at risk') : say('close')}`,
+      detail: say('{title}: {promiseText}. What it hangs on stands in its plan.', {
+        title: title(job.job),
+        promiseText: promiseText(job, names),
+      }),
       to: `/plan/${job.job}`,
       rank: promise.risk === 'late' ? 50 : 1500,
     });
@@ -37,8 +41,15 @@ export function planNeeds(day: DayDocument, plan: DayPlan, names: DayNames): Nee
       key: `helper ${step.id}`,
       mark: names.clock(step.startMs),
       pressing: missing > 0,
-      title: helper === undefined ? 'Nobody is free to help' : `${names.person(helper)} to help`,
-      detail: `${title(step.job)}, for about ${minutes} min: ${stretchTitle(step.step)}.`,
+      title:
+        helper === undefined
+          ? say('Nobody is free to help')
+          : say('{person} to help', { person: names.person(helper) }),
+      detail: say('{title}, for about {minutes} min: {stretchTitle}.', {
+        title: title(step.job),
+        minutes,
+        stretchTitle: stretchTitle(step.step),
+      }),
       to: `/plan/${step.job}`,
       rank: missing > 0 ? 60 : 1200 + inMin,
     });
@@ -48,8 +59,8 @@ export function planNeeds(day: DayDocument, plan: DayPlan, names: DayNames): Nee
       key: `lost ${job} ${group}`,
       mark: names.clock(closesAtMs),
       pressing: true,
-      title: 'Locker sets before its last pull',
-      detail: `${title(job)}, ${group}. No order of the work can mend it.`,
+      title: say('Locker sets before its last pull'),
+      detail: say('{title}, {group}. No order of the work can mend it.', { title: title(job), group }),
       to: `/jobs/${job}/line`,
       rank: 10,
     });
@@ -60,7 +71,7 @@ export function planNeeds(day: DayDocument, plan: DayPlan, names: DayNames): Nee
           key: `window ${id} ${cannot.group}`,
           mark: '!',
           pressing: false,
-          title: 'More bolts than the locker waits for',
+          title: say('More bolts than the locker waits for'),
           detail: `${title(id)}. ${cannotText(cannot)}`,
           to: `/plan/${id}`,
           rank: 1600,

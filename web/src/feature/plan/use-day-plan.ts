@@ -1,6 +1,7 @@
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { type DayDocument, PLANNED_DAYS } from '#contract/day.ts';
 import type { DayNames } from '#contract/wording/day-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Proposal } from '#core/day/day-advice.ts';
 import type { DayPlan } from '#core/day/day-plan.ts';
 import { stretchOf } from '#core/day/day-problem.ts';
@@ -68,7 +69,7 @@ export function useDayPlan(nowMs: number): PlannedDays {
           setPlanned((before) => ({ proposal: before.proposal, day: of, plan: value.plan, looking }));
         else if (value.kind === 'infeasible')
           return setPlanned({ day: of, contradiction: value.facts, looking: false });
-        else if (!looking) return setPlanned({ looking: false, failure: 'No plan was found in the time.' });
+        else if (!looking) return setPlanned({ looking: false, failure: say('No plan was found in the time.') });
         if (!looking && value.kind === 'plan') {
           const proposal = await planWorker().better(of, value.plan);
           if (!gone) setPlanned((before) => ({ ...before, proposal }));

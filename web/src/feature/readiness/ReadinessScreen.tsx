@@ -5,12 +5,14 @@ import { COMPOUND_TEXT, NEED_TEXT } from '#contract/wording/en/terms.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
 import { obstaclePath, obstacleText } from '#contract/wording/readiness-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import type { Obstacle, Readiness } from '#core/readiness/readiness.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { ReceiveTabs } from '../../job/ReceiveTabs.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
+import { tell } from '../../ui/tell.ts';
 import { ShoppingList } from './ShoppingList.tsx';
 import { ToolThere } from './ToolThere.tsx';
 import { useReadiness } from './use-readiness.ts';
@@ -31,7 +33,7 @@ export default function ReadinessScreen() {
             {failure}
           </p>
         )}
-        {!result && !failure && <p className="text-ink-2">Reading the crib.</p>}
+        {!result && !failure && <p className="text-ink-2">{say('Reading the crib.')}</p>}
         {result && <Sheet result={result} />}
       </main>
     </div>
@@ -48,22 +50,27 @@ function Sheet({ result }: { result: Readiness }) {
     const shown = [...new Set(ids.map((id) => stations.get(id)?.label ?? id))].sort((a, b) =>
       a.localeCompare(b, 'en', { numeric: true }),
     );
-    return shown.length > 8 ? `${shown.slice(0, 8).join(', ')} and ${shown.length - 8} more` : shown.join(', ');
+    return shown.length > 8
+      ? say('{shown} and {count} more', { shown: shown.slice(0, 8).join(', '), count: shown.length - 8 })
+      : shown.join(', ');
   };
   return (
     <>
       <section className={`border-2 bg-sheet p-4 ${result.verdict === 'ready' ? 'border-ink' : 'border-bad'}`}>
         <h1 className="plate text-4xl">{VERDICT_TITLE[result.verdict]}</h1>
-        {result.verdict === 'ready' && <p>Nothing is missing.</p>}
-        <Obstacles title="because" obstacles={result.before} />
-        <Obstacles title={result.before.length > 0 ? 'and on the way' : 'at'} obstacles={result.onTheWay} />
+        {result.verdict === 'ready' && <p>{say('Nothing is missing.')}</p>}
+        <Obstacles title={say('because')} obstacles={result.before} />
+        <Obstacles title={result.before.length > 0 ? say('and on the way') : say('at')} obstacles={result.onTheWay} />
       </section>
       <div className="mt-4 grid items-start gap-4 lg:grid-cols-2">
-        <Part title="Torque wrenches">
+        <Part title={say('Torque wrenches')}>
           <p className="text-ink-2">
             {wrenches.wrenches.length === 0
-              ? 'Nothing is left to be pulled.'
-              : `The fewest that cover every target: ${wrenches.wrenches.length}, set ${wrenches.settings} times along the plan.`}
+              ? say('Nothing is left to be pulled.')
+              : say('The fewest that cover every target: {count}, set {settings} times along the plan.', {
+                  count: wrenches.wrenches.length,
+                  settings: wrenches.settings,
+                })}
           </p>
           <ul>
             {wrenches.pulls.map(({ wrench: id, targetsNm }) => {
@@ -79,33 +86,36 @@ function Sheet({ result }: { result: Readiness }) {
             })}
             {wrenches.uncovered.map(({ targetNm, stations: ids }) => (
               <li key={targetNm} className="flex justify-between gap-3 border-t border-hair py-1.5 font-bold text-bad">
-                <span>Missing</span>
+                <span>{say('Missing')}</span>
                 <span className="text-right">
-                  <span className="figures">{targetNm.toFixed(0)} N·m</span>, stations {labels(ids)}
+                  {tell('{targetNm}, stations {labels}', {
+                    targetNm: <span className="figures">{targetNm.toFixed(0)} N·m</span>,
+                    labels: labels(ids),
+                  })}
                 </span>
               </li>
             ))}
           </ul>
         </Part>
-        <Part title="Time and hands">
+        <Part title={say('Time and hands')}>
           <dl className="grid grid-cols-[9rem_1fr]">
             {[
               [
-                'Stated',
+                say('Stated'),
                 time.statedMin === undefined
-                  ? 'no sheet states a time'
-                  : `${minutesText(time.statedMin)}${time.unstated.length > 0 ? `, without ${time.unstated.join(', ')}` : ''}`,
+                  ? say('no sheet states a time')
+                  : `${minutesText(time.statedMin)}${time.unstated.length > 0 ? say(', without {unstated}', { unstated: time.unstated.join(', ') }) : ''}`,
               ],
-              ['Typical', minutesText(time.typicalMin)],
+              [say('Typical'), minutesText(time.typicalMin)],
               [
-                'Own history',
+                say('Own history'),
                 time.ownMin.length === 0
-                  ? 'none yet'
+                  ? say('none yet')
                   : time.ownMin.map(({ kit, minutes, jobs }) => `${kit} ${minutesText(minutes)} (${jobs})`).join('; '),
               ],
               [
-                'People',
-                `${result.people}${result.helperMinutes > 0 ? `, a helper for ${minutesText(result.helperMinutes)}` : ''}`,
+                say('People'),
+                `${result.people}${result.helperMinutes > 0 ? say(', a helper for {minutesText}', { minutesText: minutesText(result.helperMinutes) }) : ''}`,
               ],
               ...result.places.map(({ need, steps, minutes }) => [
                 NEED_TEXT[need],
@@ -119,14 +129,14 @@ function Sheet({ result }: { result: Readiness }) {
             ))}
           </dl>
         </Part>
-        <Part title="Tools">
+        <Part title={say('Tools')}>
           <table className="w-full text-left">
             <thead className="text-sm text-ink-2">
               <tr>
-                <th className="py-1 font-normal">Tool</th>
-                <th className="py-1 font-normal">For</th>
-                <th className="py-1 font-normal">On the sheet</th>
-                <th className="py-1 font-normal">In the crib</th>
+                <th className="py-1 font-normal">{say('Tool')}</th>
+                <th className="py-1 font-normal">{say('For')}</th>
+                <th className="py-1 font-normal">{say('On the sheet')}</th>
+                <th className="py-1 font-normal">{say('In the crib')}</th>
               </tr>
             </thead>
             <tbody>
@@ -134,16 +144,22 @@ function Sheet({ result }: { result: Readiness }) {
                 <tr key={need.key} className="border-t border-hair align-top">
                   <td className="py-1.5 font-bold">
                     {need.name}
-                    {need.pair && <span className="block text-sm font-normal">two of them: turns and holds</span>}
+                    {need.pair && (
+                      <span className="block text-sm font-normal">{say('two of them: turns and holds')}</span>
+                    )}
                     {need.use && <span className="block text-sm font-normal">{need.use}</span>}
                     {need.misuse && <span className="block text-sm font-normal text-bad">{need.misuse}</span>}
                   </td>
                   <td className="py-1.5 text-sm">
-                    {need.turns.length > 0 && <span className="block">turns {labels(need.turns)}</span>}
-                    {need.holds.length > 0 && <span className="block">holds {labels(need.holds)}</span>}
+                    {need.turns.length > 0 && (
+                      <span className="block">{tell('turns {labels}', { labels: labels(need.turns) })}</span>
+                    )}
+                    {need.holds.length > 0 && (
+                      <span className="block">{tell('holds {labels}', { labels: labels(need.holds) })}</span>
+                    )}
                     {need.other.length > 0 && <span className="block">{need.other.join('; ')}</span>}
                   </td>
-                  <td className="py-1.5 text-sm">{need.listed ? 'yes' : 'not on it'}</td>
+                  <td className="py-1.5 text-sm">{need.listed ? say('yes') : say('not on it')}</td>
                   <td className="py-1.5 text-sm">
                     <ToolThere need={need} />
                   </td>
@@ -151,33 +167,38 @@ function Sheet({ result }: { result: Readiness }) {
               ))}
             </tbody>
           </table>
-          {tools.needs.length === 0 && <p className="text-ink-2">Nothing but hands.</p>}
+          {tools.needs.length === 0 && <p className="text-ink-2">{say('Nothing but hands.')}</p>}
           {forgotten.length > 0 && (
             <p className="mt-2 text-sm">
-              <b>The sheets forgot:</b> {forgotten.map(({ name }) => name).join(', ')}.
+              <b>{say('The sheets forgot:')}</b> {forgotten.map(({ name }) => name).join(', ')}.
             </p>
           )}
           {tools.unused.length > 0 && (
             <p className="mt-2 text-sm text-ink-2">
-              On the sheet and not used here: {tools.unused.map(({ name }) => name).join(', ')}.
+              {tell('On the sheet and not used here: {unused}.', {
+                unused: tools.unused.map(({ name }) => name).join(', '),
+              })}
             </p>
           )}
         </Part>
         <ShoppingList list={result.shopping} />
-        <Part title="Compounds">
-          {compounds.length === 0 && <p className="text-ink-2">No thread takes any.</p>}
+        <Part title={say('Compounds')}>
+          {compounds.length === 0 && <p className="text-ink-2">{say('No thread takes any.')}</p>}
           <ul>
             {compounds.map((need) => (
               <li key={need.kind} className="border-t border-hair py-1.5">
                 <span className="flex justify-between gap-3">
                   <b>{COMPOUND_TEXT[need.kind]}</b>
                   <span className={`figures ${need.haveMl < need.needMl ? 'font-bold text-bad' : ''}`}>
-                    {need.needMl.toFixed(1)} of {need.haveMl.toFixed(0)} mL
+                    {tell('{needMl} of {haveMl} mL', {
+                      needMl: need.needMl.toFixed(1),
+                      haveMl: need.haveMl.toFixed(0),
+                    })}
                   </span>
                 </span>
                 <span className="text-sm text-ink-2">
                   {need.names.join(', ')}, {numberOf(need.stations, 'station')}
-                  {need.goodUntil && `, good until ${need.goodUntil}`}
+                  {need.goodUntil && say(', good until {goodUntil}', { goodUntil: need.goodUntil })}
                 </span>
               </li>
             ))}
@@ -185,8 +206,9 @@ function Sheet({ result }: { result: Readiness }) {
         </Part>
       </div>
       <p className="mt-4 text-sm text-ink-2">
-        Chocks at the end that stays down, stands under what is lifted, eye and hand protection. These lists are an aid;
-        the vehicle maker’s manual comes first.
+        {say(
+          'Chocks at the end that stays down, stands under what is lifted, eye and hand protection. These lists are an aid; the vehicle maker’s manual comes first.',
+        )}
       </p>
     </>
   );
@@ -208,7 +230,9 @@ function Obstacles({ title, obstacles }: { title: string; obstacles: readonly Ob
               {obstacleText(obstacle)}
             </span>
             <Link className="inline-flex min-h-11 items-center underline" to={obstaclePath(obstacle)}>
-              Go there<span className="sr-only">: {obstacleText(obstacle)}</span>
+              {tell('Go there{obstacleText}', {
+                obstacleText: <span className="sr-only">: {obstacleText(obstacle)}</span>,
+              })}
             </Link>
           </li>
         ))}

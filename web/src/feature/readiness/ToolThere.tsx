@@ -1,11 +1,16 @@
 import { type FormEvent, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { TOOL_COMES, type ToolComes } from '#core/job/arranged-tool.ts';
 import type { ToolNeed } from '#core/readiness/tool-need.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 
-const COMES_TEXT: Record<ToolComes, string> = { owned: 'The shop owns one', borrowed: 'Borrowed', rented: 'Rented' };
+const COMES_TEXT: Record<ToolComes, string> = {
+  owned: say('The shop owns one'),
+  borrowed: say('Borrowed'),
+  rented: say('Rented'),
+};
 
 /** Whether a tool is there: where it hangs, how it was got for this job, or a way to say so. */
 export function ToolThere({ need }: { need: ToolNeed }) {
@@ -27,18 +32,23 @@ export function ToolThere({ need }: { need: ToolNeed }) {
       {arranged ? (
         <span>
           {COMES_TEXT[arranged.how].toLowerCase()}
-          {arranged.from ? ` from ${arranged.from}` : ''}
+          {arranged.from ? say(' from {from}', { from: arranged.from }) : ''}
         </span>
       ) : (
-        <b className="text-bad">none</b>
+        <b className="text-bad">{say('none')}</b>
       )}
       {!state.closed && (
         <button type="button" className="block min-h-11 underline" onClick={() => setOpen(true)}>
-          {arranged ? 'Otherwise' : 'Get it'}
+          {arranged ? say('Otherwise') : say('Get it')}
           <span className="sr-only">: {need.name}</span>
         </button>
       )}
-      <Sheet open={open} onClose={() => setOpen(false)} title={need.name} description="How does it come to this job?">
+      <Sheet
+        open={open}
+        onClose={() => setOpen(false)}
+        title={need.name}
+        description={say('How does it come to this job?')}
+      >
         <form onSubmit={submit} className="grid gap-3">
           <div className="grid grid-cols-3 gap-2">
             {TOOL_COMES.map((one) => (
@@ -54,7 +64,7 @@ export function ToolThere({ need }: { need: ToolNeed }) {
             ))}
           </div>
           <label className="grid gap-1">
-            <span className="font-bold">{how === 'owned' ? 'Where it lies' : 'From whom'}</span>
+            <span className="font-bold">{how === 'owned' ? say('Where it lies') : say('From whom')}</span>
             <input
               className="min-h-12 border-2 border-ink bg-sheet px-3"
               maxLength={120}
@@ -63,7 +73,7 @@ export function ToolThere({ need }: { need: ToolNeed }) {
             />
           </label>
           <Button type="submit" tone="primary" disabled={!good}>
-            Reserve it for this job
+            {say('Reserve it for this job')}
           </Button>
         </form>
       </Sheet>

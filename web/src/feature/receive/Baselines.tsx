@@ -1,12 +1,14 @@
 import { Camera } from 'lucide-react';
 import { useState } from 'react';
 import { changeText, claimText } from '#contract/wording/change-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { baselineVerdict, sideDifference } from '#core/job/baseline-verdict.ts';
 import { QUANTITY_UNIT } from '#core/kit/baseline-unit.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import { doubtful } from '#core/quantity/doubtful-measure.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { takePhoto } from '../../shop/photos.ts';
+import { tell } from '../../ui/tell.ts';
 
 /** What is measured before it is taken apart, and again after: four corners, toe, lengths, gaps. */
 export function Baselines() {
@@ -14,7 +16,7 @@ export function Baselines() {
   if (plan.baselines.length === 0) return null;
   return (
     <section className="mt-5">
-      <h2 className="plate text-3xl">Measured before and after</h2>
+      <h2 className="plate text-3xl">{say('Measured before and after')}</h2>
       {plan.baselines.map((baseline) => (
         <BaselineTable key={baseline.id} baseline={baseline} />
       ))}
@@ -31,20 +33,24 @@ function BaselineTable({ baseline }: { baseline: Plan['baselines'][number] }) {
     <div className="mt-2">
       <h3 className="font-bold">
         {baseline.name}, {unit}
-        {baseline.instrument && <span className="font-normal text-ink-2">, with {baseline.instrument}</span>}
+        {baseline.instrument && (
+          <span className="font-normal text-ink-2">
+            {tell(', with {instrument}', { instrument: baseline.instrument })}
+          </span>
+        )}
         {baseline.change && (
           <span className="font-normal text-ink-2">
-            ; the kit says {claimText(baseline.quantity, baseline.change, unit)}
+            {tell('; the kit says {claimText}', { claimText: claimText(baseline.quantity, baseline.change, unit) })}
           </span>
         )}
       </h3>
       <table className="w-full text-left">
         <thead className="text-sm text-ink-2">
           <tr>
-            <th className="py-1 font-normal">Place</th>
-            <th className="py-1 font-normal">Before</th>
-            <th className="py-1 font-normal">After</th>
-            <th className="py-1 font-normal">Change</th>
+            <th className="py-1 font-normal">{say('Place')}</th>
+            <th className="py-1 font-normal">{say('Before')}</th>
+            <th className="py-1 font-normal">{say('After')}</th>
+            <th className="py-1 font-normal">{say('Change')}</th>
           </tr>
         </thead>
         <tbody>
@@ -76,10 +82,12 @@ function BaselineTable({ baseline }: { baseline: Plan['baselines'][number] }) {
                   {'by' in verdict ? changeText(baseline.quantity, verdict.by, unit) : ''}
                   {off && baseline.change && (
                     <span className="block text-sm">
-                      the kit says {claimText(baseline.quantity, baseline.change, unit)}
+                      {tell('the kit says {claimText}', {
+                        claimText: claimText(baseline.quantity, baseline.change, unit),
+                      })}
                     </span>
                   )}
-                  {verdict.code === 'asClaimed' && <span className="block text-sm">as the kit says</span>}
+                  {verdict.code === 'asClaimed' && <span className="block text-sm">{say('as the kit says')}</span>}
                 </td>
               </tr>
             );
@@ -88,8 +96,12 @@ function BaselineTable({ baseline }: { baseline: Plan['baselines'][number] }) {
       </table>
       {lean.map(({ axle, difference }) => (
         <p key={axle} className="text-sm text-ink-2">
-          {axle.charAt(0).toUpperCase() + axle.slice(1)}: left {difference >= 0 ? 'higher' : 'lower'} than right by{' '}
-          {Math.abs(difference)} {unit}.
+          {tell('{charAt}: left {which} than right by {difference}  {unit}.', {
+            charAt: axle.charAt(0).toUpperCase() + axle.slice(1),
+            which: difference >= 0 ? say('higher') : say('lower'),
+            difference: Math.abs(difference),
+            unit,
+          })}
         </p>
       ))}
     </div>
@@ -126,7 +138,7 @@ function Reading({
     const number = Number((typed ?? String(value ?? '')).replace(',', '.'));
     if ((typed ?? String(value ?? '')).trim() === '') return;
     if (!Number.isFinite(number)) {
-      setFailure('A number is needed.');
+      setFailure(say('A number is needed.'));
       return;
     }
     if (number === value && photoId === photo) return;
@@ -134,7 +146,11 @@ function Reading({
     if (doubt) {
       setSure(number);
       setFailure(
-        `Hardly ${number} ${unit}.${doubt.meant === undefined ? '' : ` Was it ${doubt.meant}?`} Enter it once more if it really is so.`,
+        say('Hardly {number} {unit}.{which} Enter it once more if it really is so.', {
+          number,
+          unit,
+          which: doubt.meant === undefined ? '' : say(' Was it {meant}?', { meant: doubt.meant }),
+        }),
       );
       return;
     }
@@ -162,9 +178,9 @@ function Reading({
         onKeyDown={(event) => event.key === 'Enter' && keep()}
       />
       {baseline.photo && value !== undefined && (
-        <label className="flex min-h-12 cursor-pointer items-center px-2" title={`Photo: ${label}`}>
+        <label className="flex min-h-12 cursor-pointer items-center px-2" title={say('Photo: {label}', { label })}>
           <Camera size={20} aria-hidden="true" />
-          <span className="sr-only">Photo: {label}</span>
+          <span className="sr-only">{tell('Photo: {label}', { label })}</span>
           <input
             type="file"
             accept="image/*"
@@ -175,14 +191,14 @@ function Reading({
               if (file)
                 takePhoto(job.id, file)
                   .then((id) => keep(id))
-                  .catch(() => setFailure('This is no picture that can be read.'));
+                  .catch(() => setFailure(say('This is no picture that can be read.')));
             }}
           />
         </label>
       )}
       {photo && (
         <a className="text-sm underline" href={`/api/jobs/${job.id}/photos/${photo}`} target="_blank" rel="noreferrer">
-          photo
+          {say('photo')}
         </a>
       )}
       {failure && (

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { CALLED_OFF, type CallOff as Said } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import { CALLED_OFF_TEXT } from '#contract/wording/slot-text.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
@@ -35,11 +36,13 @@ export function CallOff({
     <Sheet
       open={open}
       onClose={onClose}
-      title="The vehicle does not come"
-      description="Its bay and its people are free. The job stays, with its kits and answers, and can be put back."
+      title={say('The vehicle does not come')}
+      description={say(
+        'Its bay and its people are free. The job stays, with its kits and answers, and can be put back.',
+      )}
     >
       <fieldset className="grid grid-cols-2 gap-2">
-        <legend className="sr-only">Why</legend>
+        <legend className="sr-only">{say('Why')}</legend>
         {CALLED_OFF.map((one) => (
           <Button key={one} tone={one === as ? 'dark' : 'plain'} aria-pressed={one === as} onClick={() => setAs(one)}>
             {CALLED_OFF_TEXT[one]}
@@ -48,11 +51,15 @@ export function CallOff({
       </fieldset>
       {tried && !as && (
         <p role="alert" className="mt-1 font-bold text-bad">
-          Say which of the two.
+          {say('Say which of the two.')}
         </p>
       )}
       <div className="mt-3">
-        <FormField id="call-off-note" label="Note" hint="Who said so, or how they were called. Not required.">
+        <FormField
+          id="call-off-note"
+          label={say('Note')}
+          hint={say('Who said so, or how they were called. Not required.')}
+        >
           <input
             id="call-off-note"
             className={inputLook(undefined)}
@@ -68,9 +75,9 @@ export function CallOff({
         </p>
       )}
       <div className="mt-4 grid grid-cols-2 gap-2">
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say('Leave it')}</Button>
         <Button tone="primary" disabled={busy} onClick={send}>
-          {busy ? 'Calling off' : 'Call it off'}
+          {busy ? say('Calling off') : say('Call it off')}
         </Button>
       </div>
     </Sheet>
@@ -91,7 +98,7 @@ export function PutBack({ job, onDone }: { job: string; onDone: () => void }) {
           )
         }
       >
-        Put it back
+        {say('Put it back')}
       </Button>
       {failure && (
         <p role="alert" className="text-bad">

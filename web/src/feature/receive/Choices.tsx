@@ -1,7 +1,9 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 
 /** Choices that belong to a person, each option with what it brings, kept with the name of who chose. */
 export function Choices() {
@@ -11,14 +13,15 @@ export function Choices() {
   if (plan.choices.length === 0) return null;
   return (
     <section className="mt-5">
-      <h2 className="plate text-3xl">Choices</h2>
+      <h2 className="plate text-3xl">{say('Choices')}</h2>
       {plan.choices.map((choice) => {
         const made = state.visit.choices[choice.id];
         const name = names[choice.id] ?? made?.chosenBy ?? (choice.by === 'owner' ? document.vehicle.owner : me);
         return (
           <fieldset key={choice.id} className="mt-2 border-t border-rule pt-2">
             <legend className="float-left w-full font-bold">
-              {choice.text} <span className="font-normal text-ink-2">The {choice.by} chooses.</span>
+              {choice.text}{' '}
+              <span className="font-normal text-ink-2">{tell('The {by} chooses.', { by: choice.by })}</span>
             </legend>
             <div className="clear-left grid gap-2 sm:grid-cols-2">
               {choice.options.map((option) => (
@@ -38,7 +41,7 @@ export function Choices() {
               ))}
             </div>
             <label className="mt-2 flex items-center gap-3 text-sm text-ink-2">
-              Chosen by
+              {say('Chosen by')}
               <input
                 className="min-h-11 flex-1 border-2 border-ink bg-sheet px-3 text-ink"
                 value={name}

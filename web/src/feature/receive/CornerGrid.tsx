@@ -1,7 +1,12 @@
+import { say } from '#contract/wording/say.ts';
 import { type CornerPart, type CornerRow, cornerGrid } from '#core/visit/corner-grid.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 
-const END_TEXT: Record<CornerRow['end'], string> = { front: 'Front', rear: 'Rear', either: 'Either end' };
+const END_TEXT: Record<CornerRow['end'], string> = {
+  front: say('Front'),
+  rear: say('Rear'),
+  either: say('Either end'),
+};
 
 /** What belongs to which corner, seen from the driver's seat; what one side has alone stands out. */
 export function CornerGrid() {
@@ -10,16 +15,16 @@ export function CornerGrid() {
   if (rows.length === 0) return null;
   return (
     <section className="mt-5">
-      <h2 className="plate text-3xl">By corner</h2>
-      <p className="text-sm text-ink-2">Left and right are seen from the driver’s seat.</p>
+      <h2 className="plate text-3xl">{say('By corner')}</h2>
+      <p className="text-sm text-ink-2">{say('Left and right are seen from the driver’s seat.')}</p>
       <table className="mt-2 w-full table-fixed border-t-2 border-ink text-left align-top">
         <thead className="text-sm text-ink-2">
           <tr>
             <th className="w-20 py-1 font-normal">
-              <span className="sr-only">End</span>
+              <span className="sr-only">{say('End')}</span>
             </th>
-            <th className="py-1 font-normal">Left</th>
-            <th className="py-1 font-normal">Right</th>
+            <th className="py-1 font-normal">{say('Left')}</th>
+            <th className="py-1 font-normal">{say('Right')}</th>
           </tr>
         </thead>
         <tbody>
@@ -43,15 +48,15 @@ export function CornerGrid() {
 }
 
 function Parts({ parts }: { parts: readonly CornerPart[] }) {
-  if (parts.length === 0) return <span className="text-ink-2">nothing</span>;
+  if (parts.length === 0) return <span className="text-ink-2">{say('nothing')}</span>;
   return (
     <ul>
       {parts.map((part) => (
         <li key={part.id} className="py-0.5">
           <span className="figures">{part.quantity}</span> {part.name}
           {part.mark && <b className="figures"> {part.mark}</b>}
-          {part.comesOff && <span className="text-sm text-ink-2"> comes off</span>}
-          {part.onlyHere && <b className="block text-sm text-bad">only on this side</b>}
+          {part.comesOff && <span className="text-sm text-ink-2"> {say('comes off')}</span>}
+          {part.onlyHere && <b className="block text-sm text-bad">{say('only on this side')}</b>}
         </li>
       ))}
     </ul>

@@ -1,5 +1,6 @@
 import { type ChangeEvent, useRef, useState } from 'react';
 import type { KitFileFault } from '#contract/read-kit.ts';
+import { say } from '#contract/wording/say.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
 
@@ -27,21 +28,29 @@ export function ImportKit({ onImported }: { onImported: (kit: string) => void })
       | { id?: string; revision?: number; added?: boolean; title?: string; detail?: string; faults?: KitFileFault[] }
       | undefined;
     if (!response || !answer) {
-      setOutcome({ title: 'Not reachable', detail: 'The server does not answer; nothing was added.', faults: [] });
+      setOutcome({
+        title: say('Not reachable'),
+        detail: say('The server does not answer; nothing was added.'),
+        faults: [],
+      });
       return;
     }
     if (response.ok && answer.id) {
       setOutcome({
-        title: answer.added ? 'Kit added' : 'Already there',
-        detail: `${file.name}: ${answer.id}, revision ${answer.revision}.`,
+        title: answer.added ? say('Kit added') : say('Already there'),
+        detail: say('{name}: {id}, revision {revision}.', {
+          name: file.name,
+          id: answer.id,
+          revision: answer.revision,
+        }),
         faults: [],
       });
       onImported(answer.id);
       return;
     }
     setOutcome({
-      title: answer.title ?? 'Refused',
-      detail: answer.detail ?? `${file.name}: nothing was added.`,
+      title: answer.title ?? say('Refused'),
+      detail: answer.detail ?? say('{name}: nothing was added.', { name: file.name }),
       faults: answer.faults ?? [],
     });
   };
@@ -52,11 +61,11 @@ export function ImportKit({ onImported }: { onImported: (kit: string) => void })
         type="file"
         accept=".json,application/json"
         className="sr-only"
-        aria-label="Kit file"
+        aria-label={say('Kit file')}
         tabIndex={-1}
         onChange={(event) => void read(event)}
       />
-      <Button onClick={() => input.current?.click()}>Add a kit file</Button>
+      <Button onClick={() => input.current?.click()}>{say('Add a kit file')}</Button>
       <Sheet
         open={outcome !== undefined}
         onClose={() => setOutcome(undefined)}
@@ -68,13 +77,14 @@ export function ImportKit({ onImported }: { onImported: (kit: string) => void })
           <ul className="mb-4 max-h-96 overflow-y-auto border-y border-rule">
             {outcome.faults.map((fault) => (
               <li key={`${fault.path} ${fault.message}`} className="border-b border-hair py-2">
-                <span className="figures text-sm font-bold text-bad">{fault.path || 'the file'}</span> {fault.message}
+                <span className="figures text-sm font-bold text-bad">{fault.path || say('the file')}</span>{' '}
+                {fault.message}
               </li>
             ))}
           </ul>
         )}
         <Button tone="dark" className="w-full" onClick={() => setOutcome(undefined)}>
-          Seen
+          {say('Seen')}
         </Button>
       </Sheet>
     </>

@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import type { JobDocument, JobSlot } from '#contract/job.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
@@ -41,11 +42,17 @@ export function MoveJob({
     });
   };
   return (
-    <Sheet open={open} onClose={onClose} title="Move the job" description="What was done stays done." wide>
+    <Sheet
+      open={open}
+      onClose={onClose}
+      title={say('Move the job')}
+      description={say('What was done stays done.')}
+      wide
+    >
       <form onSubmit={submit} className="grid grid-cols-2 gap-3">
         <BayField bay={bay} bays={Math.max(bays, job.bay)} onBay={setBay} />
         <label className="col-span-2 grid gap-1 sm:col-span-1">
-          <span className="text-sm text-ink-2">Start</span>
+          <span className="text-sm text-ink-2">{say('Start')}</span>
           <input
             type="datetime-local"
             className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3"
@@ -61,9 +68,9 @@ export function MoveJob({
             {failure}
           </p>
         )}
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say('Leave it')}</Button>
         <Button type="submit" tone="primary" disabled={!good || busy}>
-          {busy ? 'Moving' : 'Move it'}
+          {busy ? say('Moving') : say('Move it')}
         </Button>
       </form>
     </Sheet>

@@ -1,6 +1,7 @@
 import { useCallback, useEffect, useState } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { misfitText } from '#contract/wording/plan-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { odometerDoubtText } from '#contract/wording/vehicle-text.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
 import { wheelsFree } from '#core/kit/held-up-by.ts';
@@ -23,6 +24,7 @@ import { useSession } from '../../shop/session.ts';
 import { fromField, nextOpening, shopFormat, shopHourStart, toField } from '../../shop/shop-time.ts';
 import { ActionBar, Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { VehicleForm } from '../vehicles/VehicleForm.tsx';
 import { Choice } from './Choice.tsx';
 import { HeldUpOn } from './HeldUpOn.tsx';
@@ -192,10 +194,10 @@ export default function NewJob() {
       <div className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
         <main className="flex-1 bg-bench px-5 py-4 lg:min-h-0 lg:overflow-y-auto">
           <div className="mb-3 flex flex-wrap items-center justify-between gap-3">
-            <h1 className="plate mr-auto text-3xl">Vehicle</h1>
+            <h1 className="plate mr-auto text-3xl">{say('Vehicle')}</h1>
             {begunSomething && (
               <button type="button" className="min-h-11 px-2 underline" onClick={() => half.begin(person)}>
-                Start afresh
+                {say('Start afresh')}
               </button>
             )}
             <form
@@ -206,7 +208,7 @@ export default function NewJob() {
               }}
             >
               <label htmlFor="find-vehicle" className="text-sm text-ink-2">
-                Plate, owner, VIN
+                {say('Plate, owner, VIN')}
               </label>
               <input
                 id="find-vehicle"
@@ -218,16 +220,16 @@ export default function NewJob() {
               />
             </form>
           </div>
-          {!vehicles && !problem && <p className="text-ink-2">Reading vehicles and kits.</p>}
+          {!vehicles && !problem && <p className="text-ink-2">{say('Reading vehicles and kits.')}</p>}
           {vehicles?.length === 0 && (
-            <p className="text-ink-2">No vehicle is known to this shop yet: the first one is a new vehicle.</p>
+            <p className="text-ink-2">{say('No vehicle is known to this shop yet: the first one is a new vehicle.')}</p>
           )}
           {query !== '' && vehicles && found.length === 0 && (
-            <p className="mb-2 text-ink-2">No vehicle matches “{query}”.</p>
+            <p className="mb-2 text-ink-2">{tell('No vehicle matches “{query}”.', { query })}</p>
           )}
           {vehicles && (found.length === 0 || query === '') && (
             <Button className="mb-3" onClick={() => setAdding(true)}>
-              {query === '' ? 'New vehicle' : 'Enter it as a new vehicle'}
+              {query === '' ? say('New vehicle') : say('Enter it as a new vehicle')}
             </Button>
           )}
           <div className="grid gap-2 sm:grid-cols-3">
@@ -237,14 +239,18 @@ export default function NewJob() {
                 chosen={entry.id === vehicleId}
                 onChoose={() => choose(entry.id)}
                 title={entry.model}
-                lines={[`${entry.make}, ${entry.modelYear ?? 'year not known'}`, `plate ${entry.plate}`, entry.owner]}
+                lines={[
+                  `${entry.make}, ${entry.modelYear ?? say('year not known')}`,
+                  say('plate {plate}', { plate: entry.plate }),
+                  entry.owner,
+                ]}
               />
             ))}
           </div>
           <div className="mt-6 mb-3 flex flex-wrap items-center justify-between gap-3">
-            <h2 className="plate mr-auto text-3xl">Kits of this visit</h2>
+            <h2 className="plate mr-auto text-3xl">{say('Kits of this visit')}</h2>
             <label className="flex items-center gap-2 text-sm text-ink-2">
-              Title, maker
+              {say('Title, maker')}
               <input
                 type="search"
                 autoComplete="off"
@@ -271,10 +277,10 @@ export default function NewJob() {
                 const word = !vehicle
                   ? ''
                   : no
-                    ? `Does not fit: ${misfitText(entry, no)}`
+                    ? say('Does not fit: {misfitText}', { misfitText: misfitText(entry, no) })
                     : unknown
-                      ? `Not known: ${unknown.text}`
-                      : 'Fits';
+                      ? say('Not known: {text}', { text: unknown.text })
+                      : say('Fits');
                 return (
                   <Choice
                     key={entry.id}
@@ -283,8 +289,10 @@ export default function NewJob() {
                     onChoose={() => visit.toggle(entry.id)}
                     title={entry.title}
                     lines={[
-                      `${entry.maker}, revision ${entry.revision}`,
-                      entry.statedMinutes ? `stated ${entry.statedMinutes} min` : 'no time stated',
+                      say('{maker}, revision {revision}', { maker: entry.maker, revision: entry.revision }),
+                      entry.statedMinutes
+                        ? say('stated {statedMinutes} min', { statedMinutes: entry.statedMinutes })
+                        : say('no time stated'),
                       word,
                     ]}
                   />
@@ -299,12 +307,12 @@ export default function NewJob() {
                 checked={eachSide.includes(kit.id)}
                 onChange={(event) => visit.setEachSide(kit.id, event.target.checked)}
               />
-              {kit.title}: one on each side, left and right
+              {tell('{title}: one on each side, left and right', { title: kit.title })}
             </label>
           ))}
           {begun && answered.length > 0 && (
             <>
-              <h2 className="plate mt-6 text-3xl">Answered</h2>
+              <h2 className="plate mt-6 text-3xl">{say('Answered')}</h2>
               {answered.map(question)}
             </>
           )}
@@ -312,38 +320,42 @@ export default function NewJob() {
         <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[430px] lg:border-l-2">
           <div className="flex-1 p-5 pb-28 lg:min-h-0 lg:overflow-y-auto lg:pb-5">
             {begun && next && (
-              <section aria-label="Next question" className="mb-5 border-2 border-ink px-4">
+              <section aria-label={say('Next question')} className="mb-5 border-2 border-ink px-4">
                 {question(next)}
               </section>
             )}
-            <h2 className="plate mb-3 text-3xl">The plan</h2>
+            <h2 className="plate mb-3 text-3xl">{say('The plan')}</h2>
             {!begun ? (
-              <p className="text-ink-2">Choose a vehicle and its kits.</p>
+              <p className="text-ink-2">{say('Choose a vehicle and its kits.')}</p>
             ) : misfit ? (
               <p className="border-l-4 border-bad pl-3 text-bad">
-                {misfit.kit} does not fit: {misfit.text}.
+                {tell('{kit} does not fit: {text}.', { kit: misfit.kit, text: misfit.text })}
               </p>
             ) : resolved?.ok ? (
               <PlanSummary plan={resolved.value} vehicle={vehicle} />
             ) : resolved?.error.code === 'answersMissing' ? (
               <>
                 <p className="mb-3 text-ink-2">
-                  {open.length} {open.length === 1 ? 'question' : 'questions'} can still change it.
+                  {tell('{count}  {count, plural, one {question} other {questions}} can still change it.', {
+                    count: open.length,
+                  })}
                 </p>
                 <SoFarTable soFar={planSoFar(visit.kits, vehicle, answers)} />
               </>
             ) : (
               <p className="text-bad">
                 {resolved?.error.code === 'answerOutOfRange'
-                  ? 'An answer is outside what its question allows.'
-                  : 'The sheet gives no torque for one station of this vehicle.'}
+                  ? say('An answer is outside what its question allows.')
+                  : say('The sheet gives no torque for one station of this vehicle.')}
               </p>
             )}
             {resolved?.ok && !misfit && (
               <div className="mt-5 grid grid-cols-2 gap-3">
                 <BayField bay={bay} bays={bays} onBay={(to) => set({ bay: to })} />
                 <label className="grid gap-1">
-                  <span className="text-sm text-ink-2">Odometer, {unit === 'mi' ? 'miles' : 'km'}</span>
+                  <span className="text-sm text-ink-2">
+                    {tell('Odometer, {which}', { which: unit === 'mi' ? say('miles') : 'km' })}
+                  </span>
                   <input
                     className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3"
                     inputMode="numeric"
@@ -354,7 +366,7 @@ export default function NewJob() {
                     }}
                   />
                 </label>
-                {odometerBad && <p className="col-span-2 text-bad">The odometer must be a number from 0.</p>}
+                {odometerBad && <p className="col-span-2 text-bad">{say('The odometer must be a number from 0.')}</p>}
                 {doubt && (
                   <label className="col-span-2 flex min-h-11 items-center gap-3 text-bad">
                     <input
@@ -377,7 +389,7 @@ export default function NewJob() {
                 <SlotFields slot={slot} startMs={startMs} onSlot={(to) => set({ slot: to })} />
                 <HeldUpOn by={heldUpBy} wheelsOff={wheelsOff} tooWeak={weak} onChoose={(to) => set({ held: to })} />
                 <label className="col-span-2 grid gap-1">
-                  <span className="text-sm text-ink-2">Start</span>
+                  <span className="text-sm text-ink-2">{say('Start')}</span>
                   <input
                     type="datetime-local"
                     className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3"
@@ -395,17 +407,19 @@ export default function NewJob() {
                     })
                   }
                 >
-                  Next opening: {shopFormat(nextOpening(Date.now()), 'EEEE HH:mm')}
+                  {tell('Next opening: {shopFormat}', {
+                    shopFormat: shopFormat(nextOpening(Date.now()), 'EEEE HH:mm'),
+                  })}
                 </button>
               </div>
             )}
           </div>
           <ActionBar onClick={go} disabled={!go}>
-            {busy ? 'Opening' : 'Open the job'}
+            {busy ? say('Opening') : say('Open the job')}
           </ActionBar>
         </aside>
       </div>
-      <Sheet open={adding} onClose={() => setAdding(false)} title="New vehicle" wide>
+      <Sheet open={adding} onClose={() => setAdding(false)} title={say('New vehicle')} wide>
         <VehicleForm
           told={found.length === 0 ? toldBy(query) : undefined}
           onLeave={() => setAdding(false)}

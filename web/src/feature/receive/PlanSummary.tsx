@@ -1,26 +1,28 @@
 import { conflictTitle } from '#contract/wording/conflict-text.ts';
 import { effectsText } from '#contract/wording/effects-text.ts';
 import { reasonsText } from '#contract/wording/plan-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Plan, TraceEntry } from '#core/kit/plan.ts';
+import { tell } from '../../ui/tell.ts';
 
 const WHAT: Record<TraceEntry['what'], string> = {
-  items: 'Line',
-  stations: 'Station',
-  spec: 'Torque',
-  groups: 'Joint group',
-  cautions: 'Caution',
-  aftercare: 'Aftercare',
-  prerequisites: 'To be true first',
-  baselines: 'To be measured first',
-  choices: 'Choice',
-  irreversible: 'Cannot be taken back',
-  temporary: 'Put on for the work',
-  neighbours: 'Loosened for access',
-  removed: 'Comes off',
-  disconnects: 'Opened',
-  checks: 'Check',
-  tools: 'Tool',
-  steps: 'Step',
+  items: say('Line'),
+  stations: say('Station'),
+  spec: say('Torque'),
+  groups: say('Joint group'),
+  cautions: say('Caution'),
+  aftercare: say('Aftercare'),
+  prerequisites: say('To be true first'),
+  baselines: say('To be measured first'),
+  choices: say('Choice'),
+  irreversible: say('Cannot be taken back'),
+  temporary: say('Put on for the work'),
+  neighbours: say('Loosened for access'),
+  removed: say('Comes off'),
+  disconnects: say('Opened'),
+  checks: say('Check'),
+  tools: say('Tool'),
+  steps: say('Step'),
 };
 
 /** What the answers decided, each with its reason; what several kits share; and what the plan comes to. */
@@ -49,7 +51,12 @@ export function PlanSummary({ plan, vehicle }: { plan: Plan; vehicle?: Parameter
       {unsettled.length > 0 && (
         <section className="mt-3 border-l-4 border-bad pl-3">
           <h3 className="font-bold text-bad">
-            {unsettled.length === 1 ? 'One conflict waits' : `${unsettled.length} conflicts wait`} for a lead
+            {tell('{which} for a lead', {
+              which:
+                unsettled.length === 1
+                  ? say('One conflict waits')
+                  : say('{count} conflicts wait', { count: unsettled.length }),
+            })}
           </h3>
           <ul>
             {unsettled.map((conflict) => (
@@ -59,8 +66,8 @@ export function PlanSummary({ plan, vehicle }: { plan: Plan; vehicle?: Parameter
         </section>
       )}
       {effects.length > 0 && (
-        <section className="mt-3" aria-label="What the kits do">
-          <h3 className="font-bold">What the kits do</h3>
+        <section className="mt-3" aria-label={say('What the kits do')}>
+          <h3 className="font-bold">{say('What the kits do')}</h3>
           <ul>
             {effects.map((line) => (
               <li key={line} className="border-b border-hair py-1">
@@ -72,13 +79,13 @@ export function PlanSummary({ plan, vehicle }: { plan: Plan; vehicle?: Parameter
       )}
       {shared.length > 0 && (
         <section className="mt-3">
-          <h3 className="font-bold">Done once for several kits</h3>
+          <h3 className="font-bold">{say('Done once for several kits')}</h3>
           <p className="text-ink-2">{shared.map(({ name }) => name.replace(/[.]$/, '')).join(', ')}.</p>
         </section>
       )}
       {plan.findings.length > 0 && (
         <p className="mt-3">
-          <b>Asked on the way:</b>{' '}
+          <b>{say('Asked on the way:')}</b>{' '}
           {plan.findings
             .map(({ text, places }) => (places ? `${text.replace(/\?$/, '')} (${places.join(', ')})` : text))
             .join('; ')}
@@ -86,16 +93,18 @@ export function PlanSummary({ plan, vehicle }: { plan: Plan; vehicle?: Parameter
       )}
       {spares.length > 0 && (
         <p className="mt-3 text-sm text-ink-2">
-          Left over at the end: {spares.map((item) => `${item.expectedSpare} × ${item.name}`).join(', ')}.
+          {tell('Left over at the end: {spares}.', {
+            spares: spares.map((item) => `${item.expectedSpare} × ${item.name}`).join(', '),
+          })}
         </p>
       )}
       <Traces
-        title="In, because of an answer"
+        title={say('In, because of an answer')}
         entries={included}
         plan={plan}
-        empty="Nothing in this visit depends on an answer."
+        empty={say('Nothing in this visit depends on an answer.')}
       />
-      {left.length > 0 && <Traces title="Left out" entries={left} plan={plan} empty="" />}
+      {left.length > 0 && <Traces title={say('Left out')} entries={left} plan={plan} empty="" />}
     </>
   );
 }
@@ -118,7 +127,7 @@ function Traces({
     const [label, value] = entry.what === 'spec' ? entry.name.split(': ') : [entry.name, ''];
     const key = `${entry.what}|${why}|${value ?? ''}`;
     const line = lines.get(key) ?? {
-      what: value ? `${WHAT[entry.what]} ${value}, stations` : WHAT[entry.what],
+      what: value ? say('{what} {value}, stations', { what: WHAT[entry.what], value }) : WHAT[entry.what],
       names: [],
       why,
     };
@@ -135,7 +144,7 @@ function Traces({
             <span>
               {line.what} {line.names.join(line.what.startsWith('Torque') ? ', ' : '; ')}
             </span>
-            <span className="block text-sm text-ink-2">because {line.why}</span>
+            <span className="block text-sm text-ink-2">{tell('because {why}', { why: line.why })}</span>
           </li>
         ))}
       </ul>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { useOpenJob } from '../../job/use-open-job.ts';
 import { Button } from '../../ui/Button.tsx';
 
@@ -9,17 +10,17 @@ export function Prerequisites() {
   if (plan.prerequisites.length === 0) return null;
   return (
     <section className="mt-5">
-      <h2 className="plate text-3xl">True before the strip</h2>
+      <h2 className="plate text-3xl">{say('True before the strip')}</h2>
       <ul className="mt-2 border-t border-rule">
         {plan.prerequisites.map((entry) => {
           const answer = state.visit.prerequisites[entry.id];
           const limits = [
-            entry.min === undefined ? '' : `at least ${entry.min} ${entry.unit ?? ''}`,
-            entry.max === undefined ? '' : `at most ${entry.max} ${entry.unit ?? ''}`,
+            entry.min === undefined ? '' : say('at least {min} {unit}', { min: entry.min, unit: entry.unit ?? '' }),
+            entry.max === undefined ? '' : say('at most {max} {unit}', { max: entry.max, unit: entry.unit ?? '' }),
           ].filter(Boolean);
           const text = typed[entry.id] ?? (answer?.value === undefined ? '' : String(answer.value));
           const value = text.trim() === '' ? undefined : Number(text.replace(',', '.'));
-          const say = (met: boolean) =>
+          const settle = (met: boolean) =>
             give({
               type: 'answerPrerequisite',
               prerequisite: entry.id,
@@ -33,17 +34,17 @@ export function Prerequisites() {
                 {limits.length > 0 && <b>, {limits.join(' and ')}</b>}
                 <span className={`block text-sm ${answer?.met === false ? 'font-bold text-bad' : 'text-ink-2'}`}>
                   {answer
-                    ? `${answer.met ? 'Met' : 'Not met'}${answer.value === undefined ? '' : `, ${answer.value} ${entry.unit ?? ''}`}, ${answer.by.name}`
+                    ? `${answer.met ? say('Met') : say('Not met')}${answer.value === undefined ? '' : `, ${answer.value} ${entry.unit ?? ''}`}, ${answer.by.name}`
                     : entry.daysBefore
-                      ? `Takes ${entry.daysBefore} days: not found out on the morning`
-                      : 'Not answered'}
+                      ? say('Takes {daysBefore} days: not found out on the morning', { daysBefore: entry.daysBefore })
+                      : say('Not answered')}
                 </span>
               </span>
               {!state.closed && (
                 <span className="flex gap-2">
                   {limits.length > 0 && (
                     <input
-                      aria-label={`Figure for: ${entry.text}`}
+                      aria-label={say('Figure for: {text}', { text: entry.text })}
                       className="figures min-h-14 w-24 border-2 border-ink bg-sheet px-3"
                       inputMode="decimal"
                       value={text}
@@ -53,16 +54,16 @@ export function Prerequisites() {
                   <Button
                     tone={answer?.met ? 'dark' : 'plain'}
                     aria-pressed={answer?.met === true}
-                    onClick={() => say(true)}
+                    onClick={() => settle(true)}
                   >
-                    Met
+                    {say('Met')}
                   </Button>
                   <Button
                     tone={answer?.met === false ? 'dark' : 'plain'}
                     aria-pressed={answer?.met === false}
-                    onClick={() => say(false)}
+                    onClick={() => settle(false)}
                   >
-                    Not met
+                    {say('Not met')}
                   </Button>
                 </span>
               )}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { spacerText } from '#contract/wording/spacer-text.ts';
 import { buildMonthField, readBuildMonth } from '#core/kit/build-month.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
@@ -8,10 +9,10 @@ import { typedNumber } from '../../ui/CommitField.tsx';
 
 /** What a number must be; either end may be open. */
 function rangeText(min: number, max: number): string {
-  if (Number.isFinite(min) && Number.isFinite(max)) return `Between ${min} and ${max}.`;
-  if (Number.isFinite(min)) return `A number, ${min} or more.`;
-  if (Number.isFinite(max)) return `A number, ${max} or less.`;
-  return 'A number.';
+  if (Number.isFinite(min) && Number.isFinite(max)) return say('Between {min} and {max}.', { min, max });
+  if (Number.isFinite(min)) return say('A number, {min} or more.', { min });
+  if (Number.isFinite(max)) return say('A number, {max} or less.', { max });
+  return say('A number.');
 }
 
 /** One question with its answers as big targets. */
@@ -44,7 +45,7 @@ export function QuestionField({
     <fieldset className="border-t border-rule py-4 first:border-t-0">
       <legend className="float-left mb-2 w-full text-lg font-bold">{question.text}</legend>
       <div className="clear-left flex flex-wrap gap-2">
-        {question.kind === 'yesNo' && [choice(true, 'Yes'), choice(false, 'No')]}
+        {question.kind === 'yesNo' && [choice(true, say('Yes')), choice(false, say('No'))]}
         {question.kind === 'choice' && question.choices?.map((entry) => choice(entry.value, entry.label))}
         {question.from === 'buildMonth' && (
           <input
@@ -79,11 +80,11 @@ export function QuestionField({
       )}
       <p className="mt-1 text-sm text-ink-2">
         {fromVehicle
-          ? 'Known from the vehicle; change it if the vehicle says otherwise.'
+          ? say('Known from the vehicle; change it if the vehicle says otherwise.')
           : question.spacer
             ? spacerText(question.spacer)
             : question.lookAt
-              ? `Not sure? ${question.lookAt}`
+              ? say('Not sure? {lookAt}', { lookAt: question.lookAt })
               : ''}
       </p>
     </fieldset>

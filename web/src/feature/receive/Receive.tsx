@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { Link } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import { kitsNow, planOf } from '#core/job/job-log.ts';
 import { jobProgress } from '#core/job/job-progress.ts';
 import type { AnswerValue } from '#core/kit/condition.ts';
@@ -12,6 +13,7 @@ import { useOpenJob } from '../../job/use-open-job.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { Baselines } from './Baselines.tsx';
 import { CallOff, PutBack } from './CallOff.tsx';
 import { Choices } from './Choices.tsx';
@@ -53,15 +55,21 @@ export default function Receive() {
   };
   const odometer = document.odometerKm ?? vehicle.odometerKm;
   const facts: Array<[string, string]> = [
-    ['Model year', String(vehicle.modelYear ?? 'not known')],
-    ['Engine', vehicle.engine ?? 'not known'],
-    ['Plate', vehicle.plate],
-    ['Owner', vehicle.owner],
-    ['Phone or mail', vehicle.contact ?? 'not known'],
-    ['Odometer', odometer === undefined ? 'not read' : `${Math.round(odometer)} km`],
-    ['Bay', `${document.bay}${slot?.place && slot.place !== 'bay' ? `, ${PLACE_TEXT[slot.place].toLowerCase()}` : ''}`],
-    ['Start', shopFormat(document.plannedStartMs, 'EEE d MMM yyyy HH:mm')],
-    ['Promised', slot?.promisedMs === undefined ? 'not said' : shopFormat(slot.promisedMs, 'EEE d MMM yyyy HH:mm')],
+    [say('Model year'), String(vehicle.modelYear ?? say('not known'))],
+    [say('Engine'), vehicle.engine ?? say('not known')],
+    [say('Plate'), vehicle.plate],
+    [say('Owner'), vehicle.owner],
+    [say('Phone or mail'), vehicle.contact ?? say('not known')],
+    [say('Odometer'), odometer === undefined ? say('not read') : `${Math.round(odometer)} km`],
+    [
+      say('Bay'),
+      `${document.bay}${slot?.place && slot.place !== 'bay' ? `, ${PLACE_TEXT[slot.place].toLowerCase()}` : ''}`,
+    ],
+    [say('Start'), shopFormat(document.plannedStartMs, 'EEE d MMM yyyy HH:mm')],
+    [
+      say('Promised'),
+      slot?.promisedMs === undefined ? say('not said') : shopFormat(slot.promisedMs, 'EEE d MMM yyyy HH:mm'),
+    ],
   ];
   return (
     <div className="flex flex-1 flex-col lg:min-h-0">
@@ -83,21 +91,23 @@ export default function Receive() {
           </dl>
           {!state.closed && (
             <div className="mt-3 flex flex-wrap gap-2">
-              <Button onClick={() => setMoving(true)}>Move the job</Button>
+              <Button onClick={() => setMoving(true)}>{say('Move the job')}</Button>
               {document.calledOff ? (
                 <PutBack job={document.id} onDone={() => void reopen(document.id)} />
               ) : (
-                <Button onClick={() => setCallingOff(true)}>It does not come</Button>
+                <Button onClick={() => setCallingOff(true)}>{say('It does not come')}</Button>
               )}
             </div>
           )}
           {moved && (
             <p role="status" className="mt-2">
-              Moved. Its printed card says otherwise:{' '}
-              <Link className="inline-flex min-h-11 items-center underline" to="../card?print=1">
-                print the card again
-              </Link>
-              .
+              {tell('Moved. Its printed card says otherwise: {link}.', {
+                link: (
+                  <Link className="inline-flex min-h-11 items-center underline" to="../card?print=1">
+                    {say('print the card again')}
+                  </Link>
+                ),
+              })}
             </p>
           )}
           {callingOff && (
@@ -130,17 +140,17 @@ export default function Receive() {
           <Choices />
           <Findings />
           <CornerGrid />
-          <h2 className="plate mt-6 mb-2 text-3xl">Answers</h2>
+          <h2 className="plate mt-6 mb-2 text-3xl">{say('Answers')}</h2>
           <ul className="border-t border-rule">
             {visitQuestions(kits).map((asked) => {
               const answer = answerOf(asked);
               const text =
                 typeof answer === 'boolean'
                   ? answer
-                    ? 'Yes'
-                    : 'No'
+                    ? say('Yes')
+                    : say('No')
                   : (asked.question.choices?.find((choice) => choice.value === answer)?.label ??
-                    String(answer ?? 'not asked'));
+                    String(answer ?? say('not asked')));
               return (
                 <li
                   key={asked.id}
@@ -151,8 +161,7 @@ export default function Receive() {
                     <b>{text}</b>
                     {!state.closed && (
                       <button type="button" className="min-h-11 px-2 underline" onClick={() => setAsking(asked)}>
-                        Change
-                        <span className="sr-only">: {asked.question.text}</span>
+                        {tell('Change{text}', { text: <span className="sr-only">: {asked.question.text}</span> })}
                       </button>
                     )}
                   </span>
@@ -163,20 +172,22 @@ export default function Receive() {
           <Cautions cautions={plan.cautions.filter(({ group }) => group === undefined)} />
         </main>
         <aside className="shrink-0 border-ink bg-sheet p-5 lg:w-[440px] lg:overflow-y-auto lg:border-l-2">
-          <h2 className="plate mb-3 text-3xl">What the answers decided</h2>
+          <h2 className="plate mb-3 text-3xl">{say('What the answers decided')}</h2>
           <PlanSummary plan={plan} vehicle={document.vehicle} />
           {state.answerChanges.length > 0 && (
             <p className="mt-3 text-sm text-ink-2">
-              Changed since the job was opened:{' '}
-              {[
-                ...new Set(
-                  state.answerChanges.map(
-                    (change) =>
-                      `${plan.questions.find(({ id }) => id === change.question)?.text ?? change.question} by ${change.by.name}`,
+              {tell('Changed since the job was opened: {value}.', {
+                value: [
+                  ...new Set(
+                    state.answerChanges.map((change) =>
+                      say('{text} by {name}', {
+                        text: plan.questions.find(({ id }) => id === change.question)?.text ?? change.question,
+                        name: change.by.name,
+                      }),
+                    ),
                   ),
-                ),
-              ].join(', ')}
-              .
+                ].join(', '),
+              })}
             </p>
           )}
         </aside>
@@ -184,8 +195,8 @@ export default function Receive() {
       <Sheet
         open={asking !== undefined}
         onClose={close}
-        title="Change an answer"
-        description="What would change is shown before anything does."
+        title={say('Change an answer')}
+        description={say('What would change is shown before anything does.')}
         wide
       >
         {asking && (
@@ -199,10 +210,10 @@ export default function Receive() {
         )}
         {preview?.ok && <PlanSummary plan={preview.value} />}
         {preview && !preview.ok && (
-          <p className="text-bad">With this answer the kit asks something more, or allows no plan.</p>
+          <p className="text-bad">{say('With this answer the kit asks something more, or allows no plan.')}</p>
         )}
         <div className="mt-4 grid grid-cols-2 gap-2">
-          <Button onClick={close}>Leave it</Button>
+          <Button onClick={close}>{say('Leave it')}</Button>
           <Button
             tone="primary"
             disabled={!preview?.ok}
@@ -212,7 +223,7 @@ export default function Receive() {
               close();
             }}
           >
-            Change it
+            {say('Change it')}
           </Button>
         </div>
       </Sheet>

@@ -1,13 +1,14 @@
 import { JOB_PLACES, type JobPlace, type JobSlot } from '#contract/job.ts';
 import { closedText } from '#contract/wording/opening-hours-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { useCribRead } from '../../shop/queries.ts';
 import { closedThen, fromField, toField } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 
 export const PLACE_TEXT: Record<JobPlace, string> = {
-  bay: 'In the bay',
-  yard: 'In the yard',
-  customer: 'At the owner’s',
+  bay: say('In the bay'),
+  yard: say('In the yard'),
+  customer: say('At the owner’s'),
 };
 
 const LOOK = 'figures min-h-14 w-full border-2 border-ink bg-sheet px-3';
@@ -16,7 +17,7 @@ const LOOK = 'figures min-h-14 w-full border-2 border-ink bg-sheet px-3';
 export function BayField({ bay, bays, onBay }: { bay: number; bays: number; onBay: (bay: number) => void }) {
   return (
     <label className="grid gap-1">
-      <span className="text-sm text-ink-2">Bay</span>
+      <span className="text-sm text-ink-2">{say('Bay')}</span>
       <select className={LOOK} value={bay} onChange={(event) => onBay(Number(event.target.value))}>
         {Array.from({ length: bays }, (_, index) => index + 1).map((number) => (
           <option key={number}>{number}</option>
@@ -42,7 +43,7 @@ export function SlotFields({
   return (
     <>
       <fieldset className="col-span-2 grid grid-cols-3 gap-2">
-        <legend className="mb-1 text-sm text-ink-2">Place</legend>
+        <legend className="mb-1 text-sm text-ink-2">{say('Place')}</legend>
         {JOB_PLACES.map((one) => (
           <Button
             key={one}
@@ -57,7 +58,7 @@ export function SlotFields({
       </fieldset>
       {crib && crib.people.length > 0 && (
         <fieldset className="col-span-2">
-          <legend className="mb-1 text-sm text-ink-2">Who works on it</legend>
+          <legend className="mb-1 text-sm text-ink-2">{say('Who works on it')}</legend>
           <div className="flex flex-wrap gap-2">
             {crib.people.map(({ id, name }) => {
               const on = fitters.includes(id);
@@ -79,7 +80,7 @@ export function SlotFields({
         </fieldset>
       )}
       <label className="col-span-2 grid gap-1">
-        <span className="text-sm text-ink-2">Promised for</span>
+        <span className="text-sm text-ink-2">{say('Promised for')}</span>
         <input
           type="datetime-local"
           className={LOOK}
@@ -89,7 +90,7 @@ export function SlotFields({
             onSlot({ ...slot, promisedMs: Number.isFinite(atMs) ? atMs : undefined });
           }}
         />
-        {early && <span className="text-bad">Promised before it begins.</span>}
+        {early && <span className="text-bad">{say('Promised before it begins.')}</span>}
         {promisedMs !== undefined && <ClosedNote atMs={promisedMs} />}
       </label>
     </>

@@ -1,6 +1,7 @@
+import { say } from '#contract/wording/say.ts';
 import type { SoFar } from '#core/visit/plan-so-far.ts';
 
-const NAMES = { items: 'Lines', stations: 'Stations', steps: 'Steps' } as const;
+const NAMES = { items: say('Lines'), stations: say('Stations'), steps: say('Steps') } as const;
 
 /** The plan while it builds: what is in, what is out, and what waits for an answer, as bars on one scale. */
 export function SoFarTable({ soFar }: { soFar: Record<keyof typeof NAMES, SoFar> }) {
@@ -10,8 +11,8 @@ export function SoFarTable({ soFar }: { soFar: Record<keyof typeof NAMES, SoFar>
         <tr>
           <th className="font-normal" />
           <th className="text-right font-normal">in</th>
-          <th className="text-right font-normal">out</th>
-          <th className="text-right font-normal">open</th>
+          <th className="text-right font-normal">{say('out')}</th>
+          <th className="text-right font-normal">{say('open')}</th>
         </tr>
       </thead>
       <tbody>

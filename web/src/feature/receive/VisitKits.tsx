@@ -2,6 +2,7 @@ import { useState } from 'react';
 import { v4 as uuid } from 'uuid';
 import { misfitText } from '#contract/wording/plan-text.ts';
 import { refusalText } from '#contract/wording/refusal-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { kitsNow, planOf } from '#core/job/job-log.ts';
 import type { Answers } from '#core/kit/condition.ts';
 import { scopedKeys } from '#core/kit/ids.ts';
@@ -16,6 +17,7 @@ import { useChange, useKits } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ReasonSheet } from '../../ui/ReasonSheet.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { PlanSummary } from './PlanSummary.tsx';
 import { QuestionField } from './Questions.tsx';
 
@@ -27,8 +29,8 @@ export function VisitKits() {
   return (
     <section className="mt-5">
       <div className="flex items-center justify-between gap-3">
-        <h2 className="plate text-3xl">Kits</h2>
-        {!state.closed && <Button onClick={() => setAdding(true)}>Add a kit</Button>}
+        <h2 className="plate text-3xl">{say('Kits')}</h2>
+        {!state.closed && <Button onClick={() => setAdding(true)}>{say('Add a kit')}</Button>}
       </div>
       <ul className="mt-2 border-t border-rule">
         {plan.kits.map((kit) => {
@@ -41,17 +43,19 @@ export function VisitKits() {
               <span>
                 <b>{kit.title}</b>
                 <span className="block text-sm text-ink-2">
-                  {kit.maker}, revision {kit.revision}
+                  {tell('{maker}, revision {revision}', { maker: kit.maker, revision: kit.revision })}
                 </span>
                 {withdrawn && (
                   <span className="block font-bold text-bad">
-                    This revision was withdrawn: {withdrawn.because}. Ask a lead before going on.
+                    {tell('This revision was withdrawn: {because}. Ask a lead before going on.', {
+                      because: withdrawn.because,
+                    })}
                   </span>
                 )}
               </span>
               {plan.kits.length > 1 && !state.closed && (
                 <button type="button" className="min-h-11 px-2 underline" onClick={() => setDropping(kit.prefix)}>
-                  Drop<span className="sr-only"> {kit.title}</span>
+                  {tell('Drop{title}', { title: <span className="sr-only"> {kit.title}</span> })}
                 </button>
               )}
             </li>
@@ -62,10 +66,12 @@ export function VisitKits() {
       <ReasonSheet
         open={dropping !== undefined}
         onClose={() => setDropping(undefined)}
-        title={`Drop ${plan.kits.find(({ prefix }) => prefix === dropping)?.title ?? 'the kit'}`}
-        label="Why it is not fitted now"
-        confirm="Drop it"
-        usual={['Parts missing', 'Owner changed their mind']}
+        title={say('Drop {title}', {
+          title: plan.kits.find(({ prefix }) => prefix === dropping)?.title ?? say('the kit'),
+        })}
+        label={say('Why it is not fitted now')}
+        confirm={say('Drop it')}
+        usual={[say('Parts missing'), say('Owner changed their mind')]}
         onReason={(reason) => {
           if (dropping !== undefined) give({ type: 'dropKit', prefix: dropping, reason });
           setDropping(undefined);
@@ -123,8 +129,8 @@ function AddKit({ onClose }: { onClose: () => void }) {
     <Sheet
       open
       onClose={onClose}
-      title="Add a kit"
-      description="What is done already stays done; the plan is made anew."
+      title={say('Add a kit')}
+      description={say('What is done already stays done; the plan is made anew.')}
       wide
     >
       {failure && (
@@ -132,7 +138,7 @@ function AddKit({ onClose }: { onClose: () => void }) {
           {failure}
         </p>
       )}
-      {!kits && !failure && <p className="text-ink-2">Reading the kits.</p>}
+      {!kits && !failure && <p className="text-ink-2">{say('Reading the kits.')}</p>}
       <div className="grid gap-2 sm:grid-cols-2">
         {kits
           ?.filter((kit) => !plan.kits.some(({ id }) => id === kit.id))
@@ -151,7 +157,11 @@ function AddKit({ onClose }: { onClose: () => void }) {
                 }}
               >
                 {kit.title}
-                {no && <span className="text-sm font-normal">Does not fit: {misfitText(kit, no)}</span>}
+                {no && (
+                  <span className="text-sm font-normal">
+                    {tell('Does not fit: {misfitText}', { misfitText: misfitText(kit, no) })}
+                  </span>
+                )}
               </Button>
             );
           })}
@@ -166,14 +176,14 @@ function AddKit({ onClose }: { onClose: () => void }) {
         />
       )}
       {preview?.ok && (
-        <section className="mt-4" aria-label="The plan with it">
+        <section className="mt-4" aria-label={say('The plan with it')}>
           <PlanSummary plan={preview.value} vehicle={document.vehicle} />
         </section>
       )}
       <div className="mt-4 grid grid-cols-2 gap-2">
-        <Button onClick={onClose}>Leave it</Button>
+        <Button onClick={onClose}>{say('Leave it')}</Button>
         <Button tone="primary" disabled={!chosen || next !== undefined || busy} onClick={() => void add()}>
-          {busy ? 'Adding' : 'Add it'}
+          {busy ? say('Adding') : say('Add it')}
         </Button>
       </div>
     </Sheet>

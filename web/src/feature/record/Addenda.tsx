@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { addendumText } from '#contract/wording/addendum-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import { ProofSheet } from '../../job/ProofSheet.tsx';
 import { useOpenJob } from '../../job/use-open-job.ts';
@@ -20,7 +21,8 @@ export function Addenda() {
   const [station, setStation] = useState('');
   if (!state.closed) return null;
   const addenda = state.visit.addenda ?? [];
-  const lacks = text.trim() === '' ? 'Say what was found' : foundBy.trim() === '' ? 'Say who found it' : undefined;
+  const lacks =
+    text.trim() === '' ? say('Say what was found') : foundBy.trim() === '' ? say('Say who found it') : undefined;
   const done = () => {
     setOpen(false);
     setText('');
@@ -30,7 +32,7 @@ export function Addenda() {
   };
   return (
     <section className="mt-3">
-      {addenda.length > 0 && <h3 className="font-bold">Added after the close</h3>}
+      {addenda.length > 0 && <h3 className="font-bold">{say('Added after the close')}</h3>}
       <ul>
         {addenda.map((addendum) => (
           <li key={addendum.commandId} className="border-b border-hair py-2 text-sm">
@@ -42,13 +44,13 @@ export function Addenda() {
         ))}
       </ul>
       <Button className="mt-2 w-full" onClick={() => setOpen(true)}>
-        Add what was found later
+        {say('Add what was found later')}
       </Button>
       <Sheet
         open={open}
         onClose={() => setOpen(false)}
-        title="Found after the close"
-        description="The signed record stays as it is. This is added behind it, with your name."
+        title={say('Found after the close')}
+        description={say('The signed record stays as it is. This is added behind it, with your name.')}
       >
         <form
           className="grid gap-3"
@@ -65,21 +67,21 @@ export function Addenda() {
           }}
         >
           <label className="grid gap-1">
-            <span className="font-bold">What was found</span>
+            <span className="font-bold">{say('What was found')}</span>
             <textarea className={FIELD} rows={3} value={text} onChange={(event) => setText(event.target.value)} />
           </label>
           <label className="grid gap-1">
-            <span className="font-bold">Who found it</span>
+            <span className="font-bold">{say('Who found it')}</span>
             <input className={FIELD} value={foundBy} onChange={(event) => setFoundBy(event.target.value)} />
           </label>
           <label className="grid gap-1">
-            <span className="font-bold">What was redone, if anything</span>
+            <span className="font-bold">{say('What was redone, if anything')}</span>
             <input className={FIELD} value={redone} onChange={(event) => setRedone(event.target.value)} />
           </label>
           <label className="grid gap-1">
-            <span className="font-bold">The joint, where it is about one</span>
+            <span className="font-bold">{say('The joint, where it is about one')}</span>
             <select className={FIELD} value={station} onChange={(event) => setStation(event.target.value)}>
-              <option value="">no joint in particular</option>
+              <option value="">{say('no joint in particular')}</option>
               {plan.stations.map(({ id, label, name }) => (
                 <option key={id} value={id}>
                   {label} {name}
@@ -88,11 +90,11 @@ export function Addenda() {
             </select>
           </label>
           <Button type="submit" tone="primary" disabled={lacks !== undefined}>
-            {lacks ?? 'Sign it'}
+            {lacks ?? say('Sign it')}
           </Button>
         </form>
       </Sheet>
-      <ProofSheet command={signing} title="Sign it" onGiven={done} onClose={() => setSigning(undefined)} />
+      <ProofSheet command={signing} title={say('Sign it')} onGiven={done} onClose={() => setSigning(undefined)} />
     </section>
   );
 }

@@ -1,18 +1,20 @@
 import { Download } from 'lucide-react';
 import { useState } from 'react';
 import { LINK_DAYS, type OwnerLink } from '#contract/owner-page.ts';
+import { say } from '#contract/wording/say.ts';
 import { QrCode } from '../../drawing/QrCode.tsx';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useOwnerLinks } from '../../shop/queries.ts';
 import { useSession } from '../../shop/session.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 
 const FILES = [
-  ['hand-over.pdf', 'Hand-over'],
-  ['in-short.pdf', 'In short, one page'],
-  ['windscreen.pdf', 'Windscreen label'],
-  ['pack.zip', 'Pack with the record'],
+  ['hand-over.pdf', say('Hand-over')],
+  ['in-short.pdf', say('In short, one page')],
+  ['windscreen.pdf', say('Windscreen label')],
+  ['pack.zip', say('Pack with the record')],
 ] as const;
 
 /** What the owner takes away: files, and a page of their own by a link. */
@@ -28,8 +30,8 @@ export function HandOver({ job }: { job: string }) {
       call(api['hand-overs'][':jobId'].links.$post({ param: { jobId: job }, json: { days: LINK_DAYS.usual } })),
     );
   return (
-    <section aria-label="Hand over" className="mt-5">
-      <h3 className="font-bold">Hand over</h3>
+    <section aria-label={say('Hand over')} className="mt-5">
+      <h3 className="font-bold">{say('Hand over')}</h3>
       <ul className="mt-1 grid grid-cols-2 gap-2">
         {FILES.map(([file, name]) => (
           <li key={file}>
@@ -54,16 +56,20 @@ export function HandOver({ job }: { job: string }) {
       {counting?.length === 0 && !apprentice && (
         <>
           <Button className="mt-2 w-full" disabled={change.busy} onClick={make}>
-            Make the owner’s page
+            {say('Make the owner’s page')}
           </Button>
           <p className="mt-1 text-sm text-ink-2">
-            Opens this hand-over without signing in, to whoever has the link, for {LINK_DAYS.usual} days. Its code goes
-            on the windscreen label and the PDF.
+            {tell(
+              'Opens this hand-over without signing in, to whoever has the link, for {usual} days. Its code goes on the windscreen label and the PDF.',
+              { usual: LINK_DAYS.usual },
+            )}
           </p>
         </>
       )}
       {ended > 0 && (
-        <p className="mt-1 text-sm text-ink-2">{ended === 1 ? 'One link' : `${ended} links`} ended before.</p>
+        <p className="mt-1 text-sm text-ink-2">
+          {tell('{which} ended before.', { which: ended === 1 ? say('One link') : say('{ended} links', { ended }) })}
+        </p>
       )}
     </section>
   );
@@ -79,7 +85,7 @@ function Link({ job, link, apprentice }: { job: string; link: OwnerLink; apprent
     );
   return (
     <div className="mt-2 border-2 border-ink bg-sheet p-3">
-      <p className="font-bold">The owner’s page</p>
+      <p className="font-bold">{say('The owner’s page')}</p>
       <div className="my-2 w-40">
         <QrCode text={link.url} />
       </div>
@@ -89,17 +95,23 @@ function Link({ job, link, apprentice }: { job: string; link: OwnerLink; apprent
         </a>
       </p>
       <p className="text-sm text-ink-2">
-        Made by {link.madeBy}, until {shopFormat(link.expiresAtMs, 'd MMM yyyy')};{' '}
-        {link.opened === 0
-          ? 'not opened yet'
-          : `opened ${link.opened === 1 ? 'once' : `${link.opened} times`}, last ${shopFormat(link.lastOpenedMs ?? 0, 'd MMM HH:mm')}`}
-        .
+        {tell('Made by {madeBy}, until {shopFormat}; {which}.', {
+          madeBy: link.madeBy,
+          shopFormat: shopFormat(link.expiresAtMs, 'd MMM yyyy'),
+          which:
+            link.opened === 0
+              ? say('not opened yet')
+              : say('opened {which}, last {shopFormat}', {
+                  which: link.opened === 1 ? 'once' : say('{opened} times', { opened: link.opened }),
+                  shopFormat: shopFormat(link.lastOpenedMs ?? 0, 'd MMM HH:mm'),
+                }),
+        })}
       </p>
       <div className="mt-2 grid grid-cols-2 gap-2">
-        <Button onClick={() => void copy()}>{copied ? 'Copied' : 'Copy the link'}</Button>
+        <Button onClick={() => void copy()}>{copied ? say('Copied') : say('Copy the link')}</Button>
         {!apprentice && (
           <Button tone="bad" disabled={change.busy} onClick={revoke}>
-            Take it back
+            {say('Take it back')}
           </Button>
         )}
       </div>

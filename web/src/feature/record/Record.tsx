@@ -12,6 +12,7 @@ import { pieceLineText } from '#contract/wording/piece-line-text.ts';
 import { passText } from '#contract/wording/plan-text.ts';
 import { alignmentText } from '#contract/wording/raised-text.ts';
 import { readingNote } from '#contract/wording/reading-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import { curveText } from '#contract/wording/trace-text.ts';
 import { careList } from '#core/job/care.ts';
@@ -28,6 +29,7 @@ import { useOpenJob } from '../../job/use-open-job.ts';
 import { isPractice } from '../../practice/practice.ts';
 import { useSettings } from '../../shop/settings.ts';
 import { shopFormat } from '../../shop/shop-time.ts';
+import { tell } from '../../ui/tell.ts';
 import { Addenda } from './Addenda.tsx';
 import { HandOver } from './HandOver.tsx';
 import { Integrity } from './Integrity.tsx';
@@ -66,7 +68,7 @@ export default function RecordScreen() {
         </Suspense>
       )}
       <main className="min-w-0 flex-1 bg-bench px-5 py-4 lg:overflow-y-auto">
-        <h1 className="plate text-3xl">Every pull</h1>
+        <h1 className="plate text-3xl">{say('Every pull')}</h1>
         {lines.map(({ group, joints }) => (
           <section key={group.id} className="mt-3">
             <h2 className="font-bold">{group.title}</h2>
@@ -75,13 +77,13 @@ export default function RecordScreen() {
                 <thead className="text-sm text-ink-2">
                   <tr>
                     <th className="w-14 py-1 font-normal">
-                      <span className="sr-only">State</span>
+                      <span className="sr-only">{say('State')}</span>
                     </th>
-                    <th className="font-normal">Joint</th>
-                    <th className="font-normal">Printed, aimed at, pulled</th>
-                    <th className="font-normal">Pass</th>
-                    <th className="pl-4 font-normal">Wrench</th>
-                    <th className="font-normal">Who, when</th>
+                    <th className="font-normal">{say('Joint')}</th>
+                    <th className="font-normal">{say('Printed, aimed at, pulled')}</th>
+                    <th className="font-normal">{say('Pass')}</th>
+                    <th className="pl-4 font-normal">{say('Wrench')}</th>
+                    <th className="font-normal">{say('Who, when')}</th>
                   </tr>
                 </thead>
                 <tbody>
@@ -103,7 +105,7 @@ export default function RecordScreen() {
                                 viewBox="-36 -36 72 72"
                                 className="size-11"
                                 role="img"
-                                aria-label={`Station ${station.label}, ${mark}`}
+                                aria-label={say('Station {label}, {mark}', { label: station.label, mark })}
                               >
                                 <StationGlyph mark={mark} label={station.label} />
                               </svg>
@@ -113,9 +115,15 @@ export default function RecordScreen() {
                           <td className="figures min-w-36 py-1 pr-4 text-sm">
                             {row === 0 && <span className="block">{station.printed}</span>}
                             {row === 0 && station.basis && (
-                              <span className="block font-sans text-ink-2">for {BASIS_TEXT[station.basis]}</span>
+                              <span className="block font-sans text-ink-2">
+                                {tell('for {basisText}', { basisText: BASIS_TEXT[station.basis] })}
+                              </span>
                             )}
-                            {shown && <span className="block text-ink-2">aimed at {shown.aimed}</span>}
+                            {shown && (
+                              <span className="block text-ink-2">
+                                {tell('aimed at {aimed}', { aimed: shown.aimed })}
+                              </span>
+                            )}
                             <b
                               className={`block text-lg whitespace-nowrap ${pull && pull.verdict !== 'accepted' && !line?.stroke ? 'text-bad' : ''} ${line?.stands === 'takenBack' ? 'line-through' : ''}`}
                             >
@@ -124,7 +132,7 @@ export default function RecordScreen() {
                             <span className="block text-ink-2">{shown?.inOther}</span>
                           </td>
                           <td className="pr-3 text-sm">
-                            {pull ? passText(line?.pass, pull.pass) : stop ? 'stop confirmed' : 'not yet'}
+                            {pull ? passText(line?.pass, pull.pass) : stop ? say('stop confirmed') : say('not yet')}
                           </td>
                           <td className="pr-4 pl-4 text-sm">{pull ? `${pull.wrench.label}, ${pull.source}` : ''}</td>
                           <td className="text-sm">
@@ -136,11 +144,13 @@ export default function RecordScreen() {
                                 className="block min-h-11 text-left underline"
                                 onClick={() => setCurve({ station, pull })}
                               >
-                                Curve: {pull.curve ? curveText(pull.curve) : 'not judged'}
+                                {tell('Curve: {which}', {
+                                  which: pull.curve ? curveText(pull.curve) : say('not judged'),
+                                })}
                               </button>
                             )}
                             {line?.stroke ? (
-                              <span className="block">a stroke of the turn</span>
+                              <span className="block">{say('a stroke of the turn')}</span>
                             ) : pull && pull.verdict !== 'accepted' ? (
                               <span className="block text-bad">{VERDICT_TEXT[pull.verdict]}</span>
                             ) : null}
@@ -148,12 +158,18 @@ export default function RecordScreen() {
                             {row === rows.length - 1 &&
                               looks.map((look) => (
                                 <span key={look.commandId} className="block">
-                                  second look at the mark: {look.by.name}, {shopFormat(look.atMs, 'HH:mm')}
+                                  {tell('second look at the mark: {name}, {shopFormat}', {
+                                    name: look.by.name,
+                                    shopFormat: shopFormat(look.atMs, 'HH:mm'),
+                                  })}
                                 </span>
                               ))}
                             {pull?.corrections.map((correction) => (
                               <span key={correction.commandId} className="block">
-                                was {correction.from.toFixed(1)}: {correction.reason}
+                                {tell('was {from}: {reason}', {
+                                  from: correction.from.toFixed(1),
+                                  reason: correction.reason,
+                                })}
                               </span>
                             ))}
                           </td>
@@ -186,7 +202,7 @@ export default function RecordScreen() {
         <Measured plan={plan} state={state} />
         {hasLine(state) && (
           <section className="mt-6">
-            <h2 className="plate text-3xl">The line, step by step</h2>
+            <h2 className="plate text-3xl">{say('The line, step by step')}</h2>
             <ol className="border-t-2 border-ink">
               {stepLines(plan, state).map(({ step, acts, waived }) => (
                 <li key={step.id} className="grid grid-cols-[3rem_1fr] gap-2 border-b border-hair py-2">
@@ -203,7 +219,7 @@ export default function RecordScreen() {
                     ))}
                     {waived && (
                       <p className="text-sm text-bad">
-                        Let go by {waived.by.name}: {waived.reason}
+                        {tell('Let go by {name}: {reason}', { name: waived.by.name, reason: waived.reason })}
                       </p>
                     )}
                   </div>
@@ -214,7 +230,7 @@ export default function RecordScreen() {
         )}
         {looks.length > 0 && (
           <section className="mt-6">
-            <h2 className="plate text-3xl">Second look</h2>
+            <h2 className="plate text-3xl">{say('Second look')}</h2>
             <ul className="border-t-2 border-ink">
               {looks.map(({ look, stands }) => (
                 <li key={look.commandId} className="border-b border-hair py-2">
@@ -231,7 +247,7 @@ export default function RecordScreen() {
         )}
         {pieces.length > 0 && (
           <section className="mt-6">
-            <h2 className="plate text-3xl">Pieces</h2>
+            <h2 className="plate text-3xl">{say('Pieces')}</h2>
             <ul className="border-t-2 border-ink">
               {pieces.map((line) => (
                 <li key={`${pieceLineText(line)} ${line.atMs}`} className="border-b border-hair py-2">
@@ -247,16 +263,22 @@ export default function RecordScreen() {
       </main>
       <aside className="flex shrink-0 flex-col border-ink bg-sheet lg:w-[400px] lg:border-l-2">
         <div className="flex-1 p-5 lg:overflow-y-auto">
-          <h2 className="plate text-3xl">{state.closed ? 'Closed' : 'Work in progress'}</h2>
+          <h2 className="plate text-3xl">{state.closed ? say('Closed') : say('Work in progress')}</h2>
           {state.closed && (
             <p className="mt-1">
-              Signed by <b>{state.closed.signature}</b>, {shopFormat(state.closed.atMs, 'd MMM yyyy HH:mm')}.
+              {tell('Signed by {signature}, {shopFormat}.', {
+                signature: <b>{state.closed.signature}</b>,
+                shopFormat: shopFormat(state.closed.atMs, 'd MMM yyyy HH:mm'),
+              })}
             </p>
           )}
           {state.closed?.unfinished && (
             <p className="mt-2 border-2 border-bad p-3">
-              <b>Not finished.</b> {state.closed.unfinished.reason} The vehicle may{' '}
-              {MAY_TEXT[state.closed.unfinished.may]}.
+              {tell('{b}  {reason} The vehicle may {mayText}.', {
+                b: <b>{say('Not finished.')}</b>,
+                reason: state.closed.unfinished.reason,
+                mayText: MAY_TEXT[state.closed.unfinished.may],
+              })}
             </p>
           )}
           {state.closed?.releases?.map(({ clock, condition }) => (
@@ -267,8 +289,8 @@ export default function RecordScreen() {
           {!isPractice(document.id) && <HandOver job={document.id} />}
           <Addenda />
           <Integrity job={document.id} />
-          <h3 className="mt-5 font-bold">Deviations</h3>
-          {departures.length === 0 && <p className="text-ink-2">None.</p>}
+          <h3 className="mt-5 font-bold">{say('Deviations')}</h3>
+          {departures.length === 0 && <p className="text-ink-2">{say('None.')}</p>}
           <ul>
             {departures.map((deviation) => (
               <li
@@ -284,7 +306,7 @@ export default function RecordScreen() {
           </ul>
           {due.length > 0 && (
             <>
-              <h3 className="mt-5 font-bold">To watch and to come back for</h3>
+              <h3 className="mt-5 font-bold">{say('To watch and to come back for')}</h3>
               <ul>
                 {due.map((care) => (
                   <li key={care.key} className="border-b border-hair py-2 text-sm">
@@ -300,7 +322,7 @@ export default function RecordScreen() {
           )}
           {traced && !isPractice(document.id) && (
             <p className="mt-5">
-              Curves of the pulls:{' '}
+              {say('Curves of the pulls:')}{' '}
               {(['csv', 'jsonl'] as const).map((kind) => (
                 <a
                   key={kind}
@@ -308,14 +330,14 @@ export default function RecordScreen() {
                   className="mr-4 inline-flex min-h-11 items-center underline"
                   href={`/api/jobs/${document.id}/traces.${kind}`}
                 >
-                  {kind === 'csv' ? 'CSV' : 'JSON lines'}
+                  {kind === 'csv' ? 'CSV' : say('JSON lines')}
                 </a>
               ))}
             </p>
           )}
           {photos.length > 0 && (
             <>
-              <h3 className="mt-5 font-bold">Photos</h3>
+              <h3 className="mt-5 font-bold">{say('Photos')}</h3>
               <ul className="flex flex-wrap gap-3">
                 {photos.map(([id, photo]) => (
                   <li key={id}>

@@ -1,6 +1,7 @@
 import { Maximize } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import { useSearchParams } from 'react-router';
+import { say } from '#contract/wording/say.ts';
 import { holdText, letGoText } from '#contract/wording/second-hand-text.ts';
 import { nextOnLine } from '#core/job/line-next.ts';
 import { type SecondHand, secondHand } from '#core/job/second-hand.ts';
@@ -53,25 +54,27 @@ export default function SecondScreen() {
             aria-pressed={view === name}
             onClick={() => setSearch({ view: name }, { replace: true })}
           >
-            {name === 'helper' ? 'For the helper' : 'For the wall'}
+            {name === 'helper' ? say('For the helper') : say('For the wall')}
           </Button>
         ))}
-        <p className="min-w-40 flex-1 text-sm text-ink-2">Follows the tablet in the bay. Nothing is recorded here.</p>
+        <p className="min-w-40 flex-1 text-sm text-ink-2">
+          {say('Follows the tablet in the bay. Nothing is recorded here.')}
+        </p>
         {document.fullscreenEnabled && (
           <Button className="min-h-12!" onClick={() => void document.documentElement.requestFullscreen()}>
             <Maximize size={20} aria-hidden="true" className="mr-2 inline" />
-            Whole screen
+            {say('Whole screen')}
           </Button>
         )}
       </div>
       {view === 'helper' && (
         <section
-          aria-label="For the helper"
+          aria-label={say('For the helper')}
           aria-live="assertive"
           className={`border-b-2 border-ink px-6 py-5 ${letGo ? 'bg-paint text-on-paint' : hand.holds === 'nothing' ? 'bg-sheet' : 'bg-plate text-on-plate'}`}
         >
           {letGo ? (
-            <p className="plate text-6xl sm:text-8xl">Let go</p>
+            <p className="plate text-6xl sm:text-8xl">{say('Let go')}</p>
           ) : (
             <>
               <p className="plate text-4xl text-balance sm:text-6xl">{holdText(plan, hand)}</p>

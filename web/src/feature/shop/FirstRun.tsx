@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import '../../app/zod-without-eval.ts';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { useState } from 'react';
@@ -17,23 +18,29 @@ const LEAST = 4;
 
 const FormSchema = z
   .object({
-    code: z.string().trim().min(4, 'the code off the console'),
-    shop: z.string().trim().min(1, 'the shop needs a name').max(120),
+    code: z.string().trim().min(4, say('the code off the console')),
+    shop: z.string().trim().min(1, say('the shop needs a name')).max(120),
     bays: z
       .string()
-      .refine((text) => /^\d{1,2}$/.test(text) && Number(text) >= 1 && Number(text) <= MOST_BAYS, `1 to ${MOST_BAYS}`),
+      .refine(
+        (text) => /^\d{1,2}$/.test(text) && Number(text) >= 1 && Number(text) <= MOST_BAYS,
+        say('1 to {mostBays}', { mostBays: MOST_BAYS }),
+      ),
     zone: z.string(),
     units: z.enum(['metric', 'inch']),
     dates: z.enum(['dayFirst', 'monthFirst', 'yearFirst']),
-    name: z.string().trim().min(1, 'your name, as it stands on records').max(120),
+    name: z.string().trim().min(1, say('your name, as it stands on records')).max(120),
     initials: z
       .string()
       .trim()
-      .regex(/^\p{L}{1,4}$/u, 'one to four letters'),
-    secret: z.string().min(LEAST, `at least ${LEAST} characters`).max(200),
+      .regex(/^\p{L}{1,4}$/u, say('one to four letters')),
+    secret: z
+      .string()
+      .min(LEAST, say('at least {least} characters', { least: LEAST }))
+      .max(200),
     again: z.string(),
   })
-  .refine(({ secret, again }) => secret === again, { path: ['again'], message: 'not the same as above' });
+  .refine(({ secret, again }) => secret === again, { path: ['again'], message: say('not the same as above') });
 type Typed = z.infer<typeof FormSchema>;
 
 /** The zone this device stands in: most likely the shop's. */
@@ -79,7 +86,7 @@ export default function FirstRun() {
       </FormField>
     );
   };
-  if (opened) return <p className="text-lg">The shop is open. Choose your name and sign in.</p>;
+  if (opened) return <p className="text-lg">{say('The shop is open. Choose your name and sign in.')}</p>;
   return (
     <div className="grid gap-4">
       <form
@@ -101,16 +108,18 @@ export default function FirstRun() {
           if (await act(() => call(api.opening.$post({ json })))) setOpened(true);
         })}
       >
-        <h2 className="plate text-4xl">Open the shop</h2>
+        <h2 className="plate text-4xl">{say('Open the shop')}</h2>
         <p className="text-ink-2">
-          Nothing is set up on this server yet. The code stands on the console where it was started, and counts once.
+          {say(
+            'Nothing is set up on this server yet. The code stands on the console where it was started, and counts once.',
+          )}
         </p>
-        {text('code', 'Code from the console', { hint: 'like K7QM-2XWD' })}
+        {text('code', 'Code from the console', { hint: say('like K7QM-2XWD') })}
         <div className="grid grid-cols-[1fr_6rem] gap-3">
           {text('shop', 'Name of the shop')}
           {text('bays', 'Bays', { inputMode: 'numeric' })}
         </div>
-        <FormField id="first-zone" label="Time zone" hint="What times on cards and records are told in.">
+        <FormField id="first-zone" label={say('Time zone')} hint={say('What times on cards and records are told in.')}>
           <select id="first-zone" className={inputLook(undefined)} {...register('zone')}>
             {[...new Set(['UTC', HERE, ...Intl.supportedValuesOf('timeZone')])].map((zone) => (
               <option key={zone} value={zone}>
@@ -120,16 +129,16 @@ export default function FirstRun() {
           </select>
         </FormField>
         <div className="grid grid-cols-2 gap-3">
-          <FormField id="first-units" label="Units" hint="What comes first; both always show.">
+          <FormField id="first-units" label={say('Units')} hint={say('What comes first; both always show.')}>
             <select id="first-units" className={inputLook(undefined)} {...register('units')}>
-              <option value="metric">mm and N·m</option>
-              <option value="inch">inch and lbf</option>
+              <option value="metric">{say('mm and N·m')}</option>
+              <option value="inch">{say('inch and lbf')}</option>
             </select>
           </FormField>
-          <FormField id="first-dates" label="Dates and clock" hint="On screens, cards and records.">
+          <FormField id="first-dates" label={say('Dates and clock')} hint={say('On screens, cards and records.')}>
             <select id="first-dates" className={inputLook(undefined)} {...register('dates')}>
-              <option value="dayFirst">27 Nov 14:30</option>
-              <option value="monthFirst">Nov 27, 2:30 PM</option>
+              <option value="dayFirst">{say('27 Nov 14:30')}</option>
+              <option value="monthFirst">{say('Nov 27, 2:30 PM')}</option>
               <option value="yearFirst">2026-11-27 14:30</option>
             </select>
           </FormField>
@@ -146,7 +155,7 @@ export default function FirstRun() {
       {/* Outside the form: what is typed in a rule and ended with Enter opens no shop. */}
       <details className="border-2 border-rule p-3">
         <summary className="min-h-11 cursor-pointer font-bold">
-          Hours and house rules: now, or later under The shop
+          {say('Hours and house rules: now, or later under The shop')}
         </summary>
         <div className="mt-3 grid gap-6">
           <SessionHours hours={sessionHours} onHours={setSessionHours} />
@@ -159,7 +168,7 @@ export default function FirstRun() {
         </p>
       )}
       <Button type="submit" form="first-run" tone="primary" disabled={isSubmitting}>
-        Open the shop
+        {say('Open the shop')}
       </Button>
     </div>
   );

@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import { type AccessChange, PersonInputSchema, type ShopPerson } from '#contract/shop.ts';
+import { say } from '#contract/wording/say.ts';
 import { ROLES, type Role } from '#core/job/role.ts';
 import { SKILLS, type Skill } from '#core/job/skill.ts';
 import { api, call } from '../../shop/api.ts';
@@ -9,14 +10,21 @@ import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { ProveSheet } from './ProveSheet.tsx';
 
 const ACCESS: Record<AccessChange['do'], { text: string; why: string }> = {
-  resetPin: { text: 'New PIN', why: 'They are signed out everywhere and begin with a PIN that is shown here once.' },
-  lock: { text: 'Lock', why: 'They are signed out everywhere and cannot sign in until unlocked.' },
-  unlock: { text: 'Unlock', why: 'They sign in again with the PIN they had.' },
-  leave: { text: 'Leaves the shop', why: 'They are signed out everywhere. What they did stays under their name.' },
-  return: { text: 'Comes back', why: 'They begin with a new PIN that is shown here once.' },
+  resetPin: {
+    text: say('New PIN'),
+    why: say('They are signed out everywhere and begin with a PIN that is shown here once.'),
+  },
+  lock: { text: say('Lock'), why: say('They are signed out everywhere and cannot sign in until unlocked.') },
+  unlock: { text: say('Unlock'), why: say('They sign in again with the PIN they had.') },
+  leave: {
+    text: say('Leaves the shop'),
+    why: say('They are signed out everywhere. What they did stays under their name.'),
+  },
+  return: { text: say('Comes back'), why: say('They begin with a new PIN that is shown here once.') },
 };
 
 /** The people of the shop: who works here, in what role, and who has left. */
@@ -28,21 +36,24 @@ export function People({ people, change }: { people: readonly ShopPerson[]; chan
   const present = people.filter(({ leftAtMs }) => leftAtMs === undefined);
   const left = people.filter(({ leftAtMs }) => leftAtMs !== undefined);
   return (
-    <section aria-label="People">
+    <section aria-label={say('People')}>
       <div className="mb-2 flex items-center justify-between gap-3">
-        <h2 className="plate text-3xl">People</h2>
+        <h2 className="plate text-3xl">{say('People')}</h2>
         <Button tone="primary" onClick={() => setForm('new')}>
-          Take somebody in
+          {say('Take somebody in')}
         </Button>
       </div>
       {pin && (
         <div role="status" className="mb-3 border-4 border-paint bg-sheet p-4">
           <p>
-            PIN of <b>{pin.name}</b>, shown once: <b className="figures text-3xl">{pin.pin}</b>
+            {tell('PIN of {name}, shown once: {pin}', {
+              name: <b>{pin.name}</b>,
+              pin: <b className="figures text-3xl">{pin.pin}</b>,
+            })}
           </p>
-          <p className="text-sm text-ink-2">They change it under their initials, Settings.</p>
+          <p className="text-sm text-ink-2">{say('They change it under their initials, Settings.')}</p>
           <Button className="mt-2" onClick={() => setPin(undefined)}>
-            It was passed on
+            {say('It was passed on')}
           </Button>
         </div>
       )}
@@ -56,7 +67,10 @@ export function People({ people, change }: { people: readonly ShopPerson[]; chan
                 {[
                   person.role,
                   ...person.skills,
-                  person.mentor && `with ${people.find(({ id }) => id === person.mentor)?.name ?? 'a mentor'}`,
+                  person.mentor &&
+                    say('with {name}', {
+                      name: people.find(({ id }) => id === person.mentor)?.name ?? say('a mentor'),
+                    }),
                   person.lockedAtMs && 'locked',
                 ]
                   .filter(Boolean)
@@ -64,8 +78,12 @@ export function People({ people, change }: { people: readonly ShopPerson[]; chan
               </span>
             </span>
             <span className="flex flex-wrap gap-2">
-              <Button className="min-h-11!" aria-label={`Change ${person.name}`} onClick={() => setForm(person)}>
-                Change
+              <Button
+                className="min-h-11!"
+                aria-label={say('Change {name}', { name: person.name })}
+                onClick={() => setForm(person)}
+              >
+                {say('Change')}
               </Button>
               {(['resetPin', person.lockedAtMs ? 'unlock' : 'lock', 'leave'] as const).map((what) => (
                 <Button
@@ -84,22 +102,23 @@ export function People({ people, change }: { people: readonly ShopPerson[]; chan
       </ul>
       {left.length > 0 && (
         <>
-          <h3 className="mt-5 font-bold">Have left</h3>
+          <h3 className="mt-5 font-bold">{say('Have left')}</h3>
           <ul>
             {left.map((person) => (
               <li key={person.id} className="flex items-center gap-3 border-b border-hair py-2">
                 <span className="flex-1">
                   {person.name}{' '}
                   <span className="text-sm text-ink-2">
-                    {person.role}, left {person.leftAtMs && shopFormat(person.leftAtMs, 'd MMM yyyy')}
+                    {tell('{role}, left', { role: person.role })}{' '}
+                    {person.leftAtMs && shopFormat(person.leftAtMs, 'd MMM yyyy')}
                   </span>
                 </span>
                 <Button
                   className="min-h-11!"
-                  aria-label={`Comes back: ${person.name}`}
+                  aria-label={say('Comes back: {name}', { name: person.name })}
                   onClick={() => setAsking({ person, what: 'return' })}
                 >
-                  Comes back
+                  {say('Comes back')}
                 </Button>
               </li>
             ))}
@@ -159,7 +178,7 @@ function PersonForm({
   const faultOf = (field: string) =>
     tried && !read.success
       ? read.error.issues.find(({ path }) => path[0] === field) &&
-        (field === 'name' ? 'a name is needed' : 'one to four letters')
+        (field === 'name' ? say('a name is needed') : say('one to four letters'))
       : undefined;
   const submit = async (event: FormEvent) => {
     event.preventDefault();
@@ -175,10 +194,14 @@ function PersonForm({
     if (kept) onClose();
   };
   return (
-    <Sheet open onClose={onClose} title={person ? `Change ${person.name}` : 'Take somebody in'}>
+    <Sheet
+      open
+      onClose={onClose}
+      title={person ? say('Change {name}', { name: person.name }) : say('Take somebody in')}
+    >
       <form className="grid gap-4" noValidate onSubmit={(event) => void submit(event)}>
         <div className="grid grid-cols-[1fr_7rem] gap-3">
-          <FormField id="person-name" label="Name, as it stands on records" fault={faultOf('name')}>
+          <FormField id="person-name" label={say('Name, as it stands on records')} fault={faultOf('name')}>
             <input
               id="person-name"
               className={inputLook(faultOf('name') ? { message: '' } : undefined)}
@@ -187,7 +210,7 @@ function PersonForm({
               onChange={(event) => setName(event.target.value)}
             />
           </FormField>
-          <FormField id="person-initials" label="Initials" fault={faultOf('initials')}>
+          <FormField id="person-initials" label={say('Initials')} fault={faultOf('initials')}>
             <input
               id="person-initials"
               className={inputLook(faultOf('initials') ? { message: '' } : undefined)}
@@ -197,7 +220,7 @@ function PersonForm({
             />
           </FormField>
         </div>
-        <FormField id="person-role" label="Role">
+        <FormField id="person-role" label={say('Role')}>
           <select
             id="person-role"
             className={inputLook(undefined)}
@@ -212,14 +235,14 @@ function PersonForm({
           </select>
         </FormField>
         {role === 'apprentice' && (
-          <FormField id="person-mentor" label="Who answers for them">
+          <FormField id="person-mentor" label={say('Who answers for them')}>
             <select
               id="person-mentor"
               className={inputLook(undefined)}
               value={mentor}
               onChange={(event) => setMentor(event.target.value)}
             >
-              <option value="">nobody named</option>
+              <option value="">{say('nobody named')}</option>
               {people
                 .filter((one) => one.id !== person?.id && (one.role === 'fitter' || one.role === 'lead'))
                 .map((one) => (
@@ -231,7 +254,7 @@ function PersonForm({
           </FormField>
         )}
         <fieldset>
-          <legend className="font-bold">Known for</legend>
+          <legend className="font-bold">{say('Known for')}</legend>
           <div className="grid grid-cols-2 gap-1">
             {SKILLS.map((skill) => (
               <label key={skill} className="flex min-h-11 items-center gap-2">
@@ -254,9 +277,9 @@ function PersonForm({
           </p>
         )}
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary">
-            {person ? 'Keep it' : 'Take them in'}
+            {person ? say('Keep it') : say('Take them in')}
           </Button>
         </div>
       </form>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import type { Change } from '../../shop/queries.ts';
 import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
@@ -38,7 +39,7 @@ export function ProveSheet({
       >
         <SecretField secret={secret} fault={change.failure} onSecret={setSecret} />
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={close}>Leave it</Button>
+          <Button onClick={close}>{say('Leave it')}</Button>
           <Button type="submit" tone={tone} disabled={secret.length < 4 || change.busy}>
             {action}
           </Button>
@@ -62,7 +63,7 @@ export function SecretField({
   id?: string;
 }) {
   return (
-    <FormField id={id} label="Your own PIN" fault={fault}>
+    <FormField id={id} label={say('Your own PIN')} fault={fault}>
       <input
         id={id}
         type="password"

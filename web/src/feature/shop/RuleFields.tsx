@@ -1,6 +1,7 @@
 import { BENDABLE_TEXT, BENDER_TEXT, RULE_TEXT, type RuleText } from '#contract/wording/en/rules.ts';
 import { gearText, readGear } from '#contract/wording/lifting-gear-text.ts';
 import { holidaysText, readHolidays, readWeek, weekText } from '#contract/wording/opening-hours-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { benderOf } from '#core/job/gate/bending.ts';
 import { AGAIN_KINDS, type AgainKind, BENDABLE, BENDERS, type Bender, type HouseRules } from '#core/kit/house-rules.ts';
 import type { Tray } from '#core/kit/tray-layout.ts';
@@ -12,10 +13,10 @@ import { inputLook } from '../../ui/FormField.tsx';
 type Rules = Partial<HouseRules>;
 
 const AGAIN_TEXT: Record<AgainKind, string> = {
-  wheels: 'Wheels',
-  exhaust: 'Exhaust',
-  clamps: 'Clamps',
-  bushes: 'Bushes',
+  wheels: say('Wheels'),
+  exhaust: say('Exhaust'),
+  clamps: say('Clamps'),
+  bushes: say('Bushes'),
 };
 
 /** `Red 3 × 5`, one a line. */
@@ -29,10 +30,10 @@ export function readTrays(typed: string): Tray[] | string {
   for (const line of lines) {
     const read = /^\s*(.+?)\s+(\d+)\s*[×x*]\s*(\d+)\s*$/i.exec(line);
     const [, name = '', rows, columns] = read ?? [];
-    if (!read) return `“${line.trim()}” is no tray: a name, then rows × columns, like Red 4 × 6.`;
+    if (!read) return say('“{line}” is no tray: a name, then rows × columns, like Red 4 × 6.', { line: line.trim() });
     if (Number(rows) < 1 || Number(rows) > 12 || Number(columns) < 1 || Number(columns) > 16)
-      return `${name}: up to 12 rows and 16 columns.`;
-    if (trays.some((tray) => tray.name === name)) return `Two trays are called ${name}.`;
+      return say('{name}: up to 12 rows and 16 columns.', { name });
+    if (trays.some((tray) => tray.name === name)) return say('Two trays are called {name}.', { name });
     trays.push({ name, rows: Number(rows), columns: Number(columns) });
   }
   return trays;
@@ -52,18 +53,18 @@ export function readStages(typed: string): number[] | string {
   const rising = stages.every((share, at) => share > (stages[at - 1] ?? 0) && share <= 1);
   return rising && stages.at(-1) === 1 && stages.length <= 5
     ? stages
-    : 'Rising shares up to 1, at most five: 0.5, 1 or 30 %, 60 %, 100 %.';
+    : say('Rising shares up to 1, at most five: 0.5, 1 or 30 %, 60 %, 100 %.');
 }
 
 /** What rules are about, as one looks for them. */
 const GROUPS = {
-  shop: 'The shop',
-  tightening: 'Tightening',
-  figures: 'Where a figure is missing',
-  power: 'Power tools',
-  safety: 'Safety and proof',
-  past: 'Who may let past',
-  after: 'After the job',
+  shop: say('The shop'),
+  tightening: say('Tightening'),
+  figures: say('Where a figure is missing'),
+  power: say('Power tools'),
+  safety: say('Safety and proof'),
+  past: say('Who may let past'),
+  after: say('After the job'),
 } as const;
 
 /** Rules on one thing, under its name. */
@@ -93,7 +94,7 @@ export function RuleFields({
   };
   const share = (key: 'antiSeizeShare' | 'runDownShare' | 'bareTolerance', least: number, most = 1) => (
     <CommitField
-      label="Share, or nothing for the usual"
+      label={say('Share, or nothing for the usual')}
       className="figures max-w-32"
       value={rules[key] === undefined ? '' : String(rules[key])}
       onCommit={(typed) => {
@@ -101,13 +102,15 @@ export function RuleFields({
         const value = typedNumber(typed);
         return value >= least && value <= most
           ? void set(key, value)
-          : `From ${least} to ${most}, like ${most === 1 ? 0.8 : most / 2}.`;
+          : say('From {least} to {most}, like {which}.', { least, most, which: most === 1 ? 0.8 : most / 2 });
       }}
     />
   );
   const stages = (key: 'stages' | 'gasketStages') => (
     <CommitField
-      label={`${key === 'stages' ? 'Rising shares' : 'With a gasket: rising shares'}, the last is 1; nothing for the usual`}
+      label={say('{which}, the last is 1; nothing for the usual', {
+        which: key === 'stages' ? say('Rising shares') : say('With a gasket: rising shares'),
+      })}
       className="figures max-w-48"
       value={(rules[key] ?? []).join(', ')}
       onCommit={(typed) => {
@@ -130,7 +133,9 @@ export function RuleFields({
       onCommit={(typed) => {
         if (typed.trim() === '') return void keep(undefined);
         const read = typedNumber(typed);
-        return Number.isInteger(read) && read >= least && read <= most ? void keep(read) : `From ${least} to ${most}.`;
+        return Number.isInteger(read) && read >= least && read <= most
+          ? void keep(read)
+          : say('From {least} to {most}.', { least, most });
       }}
     />
   );
@@ -176,7 +181,7 @@ export function RuleFields({
   );
   return (
     <div className="grid gap-8">
-      <nav aria-label="Groups of rules" className="flex flex-wrap gap-x-4 gap-y-1">
+      <nav aria-label={say('Groups of rules')} className="flex flex-wrap gap-x-4 gap-y-1">
         {Object.entries(GROUPS).map(([id, title]) => (
           <a key={id} className="inline-flex min-h-11 items-center underline" href={`#rules-${id}`}>
             {title}
@@ -193,7 +198,7 @@ export function RuleFields({
                 value={rules.timeZone ?? ''}
                 onChange={(event) => set('timeZone', event.target.value || undefined)}
               >
-                <option value="">UTC</option>
+                <option value="">{say('UTC')}</option>
                 {Intl.supportedValuesOf('timeZone').map((zone) => (
                   <option key={zone} value={zone}>
                     {zone.replaceAll('_', ' ')}
@@ -203,15 +208,15 @@ export function RuleFields({
             </Rule>
             <Rule text={RULE_TEXT.dates}>
               {two('dates', [
-                [undefined, '27 Nov 14:30'],
-                ['monthFirst', 'Nov 27, 2:30 PM'],
+                [undefined, say('27 Nov 14:30')],
+                ['monthFirst', say('Nov 27, 2:30 PM')],
                 ['yearFirst', '2026-11-27 14:30'],
               ])}
             </Rule>
             <Rule text={RULE_TEXT.units}>
               {two('units', [
-                [undefined, 'mm and N·m'],
-                ['inch', 'inch and lbf'],
+                [undefined, say('mm and N·m')],
+                ['inch', say('inch and lbf')],
               ])}
             </Rule>
           </>
@@ -221,7 +226,7 @@ export function RuleFields({
         </Rule>
         <Rule text={RULE_TEXT.lifting}>
           <CommitField
-            label="One a line: Two-post lift 4000 kg"
+            label={say('One a line: Two-post lift 4000 kg')}
             multiline
             className="figures block max-w-80"
             value={gearText(rules.lifting)}
@@ -233,7 +238,7 @@ export function RuleFields({
         </Rule>
         <Rule text={RULE_TEXT.trays}>
           <CommitField
-            label="One a line: Red 4 × 6"
+            label={say('One a line: Red 4 × 6')}
             multiline
             className="figures block max-w-80"
             value={traysText(rules.trays)}
@@ -248,55 +253,55 @@ export function RuleFields({
         <Rule text={RULE_TEXT.stages}>{stages('stages')}</Rule>
         <Rule text={RULE_TEXT.gasketStages}>{stages('gasketStages')}</Rule>
         <Rule text={RULE_TEXT.leastStageNm}>
-          {whole('N·m, usual 5', 0, 50, rules.leastStageNm, (to) => set('leastStageNm', to))}
+          {whole(say('N·m, usual 5'), 0, 50, rules.leastStageNm, (to) => set('leastStageNm', to))}
         </Rule>
         <Rule text={RULE_TEXT.verify}>
           {two('verify', [
-            [undefined, 'As the kit says'],
-            [true, 'Always'],
-            [false, 'Never unless the kit says'],
+            [undefined, say('As the kit says')],
+            [true, say('Always')],
+            [false, say('Never unless the kit says')],
           ])}
         </Rule>
         <Rule text={RULE_TEXT.bareTolerance}>{share('bareTolerance', 0.02, 0.2)}</Rule>
         <Rule text={RULE_TEXT.antiSeizeShare}>{share('antiSeizeShare', 0.5)}</Rule>
         <Rule text={RULE_TEXT.boltUses}>
-          {whole('Times, usual 2', 1, 99, rules.boltUses, (to) => set('boltUses', to))}
+          {whole(say('Times, usual 2'), 1, 99, rules.boltUses, (to) => set('boltUses', to))}
         </Rule>
       </Group>
       <Group id="figures">
         <Rule text={RULE_TEXT.byFeel}>
           {two('byFeel', [
-            [undefined, 'With a name and a reason'],
-            [false, 'Refused'],
+            [undefined, say('With a name and a reason')],
+            [false, say('Refused')],
           ])}
         </Rule>
         <Rule text={RULE_TEXT.estimates}>
           {two('estimates', [
-            [undefined, 'With a name and a reason'],
-            [false, 'Refused'],
+            [undefined, say('With a name and a reason')],
+            [false, say('Refused')],
           ])}
         </Rule>
         <Rule text={RULE_TEXT.otherKits}>
           {two('otherKits', [
-            [undefined, 'For the same joint'],
-            [false, 'Refused'],
+            [undefined, say('For the same joint')],
+            [false, say('Refused')],
           ])}
         </Rule>
         <Rule text={RULE_TEXT.figuresBy}>
           {two('figuresBy', [
-            [undefined, 'Whoever answers for the work'],
-            ['lead', 'A lead alone'],
+            [undefined, say('Whoever answers for the work')],
+            ['lead', say('A lead alone')],
           ])}
         </Rule>
       </Group>
       <Group id="power">
         <Rule text={RULE_TEXT.powerFromMm}>
-          {whole('mm, usual 6; 0 for any thread', 0, 30, rules.powerFromMm, (to) => set('powerFromMm', to))}
+          {whole(say('mm, usual 6; 0 for any thread'), 0, 30, rules.powerFromMm, (to) => set('powerFromMm', to))}
         </Rule>
         <Rule text={RULE_TEXT.powerSeats}>
           {two('powerSeats', [
-            [undefined, 'Where the kit leaves it free'],
-            [false, 'Never'],
+            [undefined, say('Where the kit leaves it free')],
+            [false, say('Never')],
           ])}
         </Rule>
         <Rule text={RULE_TEXT.runDownShare}>{share('runDownShare', 0.01)}</Rule>
@@ -304,40 +309,40 @@ export function RuleFields({
       <Group id="safety">
         <Rule text={RULE_TEXT.batteryOff}>
           {two('batteryOff', [
-            [undefined, 'Airbags, dampers, watched plugs'],
-            ['anyPlug', 'Any plug'],
-            ['asKit', 'As the sheet says'],
+            [undefined, say('Airbags, dampers, watched plugs')],
+            ['anyPlug', say('Any plug')],
+            ['asKit', say('As the sheet says')],
           ])}
         </Rule>
         <Rule text={RULE_TEXT.functionTests}>
           {two('functionTests', [
-            [undefined, 'What the kit touches'],
-            ['asKit', 'As the sheet says'],
+            [undefined, say('What the kit touches')],
+            ['asKit', say('As the sheet says')],
           ])}
         </Rule>
         <Rule text={RULE_TEXT.driveAfter}>
           {two('driveAfter', [
-            [undefined, 'Handling strength'],
-            ['fullCure', 'Full cure'],
+            [undefined, say('Handling strength')],
+            ['fullCure', say('Full cure')],
           ])}
         </Rule>
         <Rule text={RULE_TEXT.secondLook}>
           {two('secondLook', [
-            [undefined, 'Not asked'],
-            ['critical', 'Where lives hang on it'],
-            ['all', 'Everything'],
+            [undefined, say('Not asked')],
+            ['critical', say('Where lives hang on it')],
+            ['all', say('Everything')],
           ])}
         </Rule>
         <Rule text={RULE_TEXT.secondLookBy}>
           {two('secondLookBy', [
-            [undefined, 'Another person'],
-            ['afterBreak', 'The same after a break too'],
+            [undefined, say('Another person')],
+            ['afterBreak', say('The same after a break too')],
           ])}
         </Rule>
         <Rule text={RULE_TEXT.apprenticePulls}>
           {two('apprenticePulls', [
-            [undefined, 'An apprentice too'],
-            ['practised', 'An apprentice who has practised it'],
+            [undefined, say('An apprentice too')],
+            ['practised', say('An apprentice who has practised it')],
           ])}
         </Rule>
       </Group>
@@ -358,13 +363,13 @@ export function RuleFields({
         </Rule>
         <Rule text={RULE_TEXT.aligner}>
           {two('aligner', [
-            [undefined, 'Not said'],
-            ['ownRack', 'On our own rack'],
-            ['sentOut', 'Sent out'],
+            [undefined, say('Not said')],
+            ['ownRack', say('On our own rack')],
+            ['sentOut', say('Sent out')],
           ])}
         </Rule>
         <Rule text={RULE_TEXT.untilAlignedKm}>
-          {whole('km, or nothing', 1, 5000, rules.untilAlignedKm, (to) => set('untilAlignedKm', to))}
+          {whole(say('km, or nothing'), 1, 5000, rules.untilAlignedKm, (to) => set('untilAlignedKm', to))}
         </Rule>
       </Group>
     </div>
@@ -388,7 +393,7 @@ function Benders({ rules, onChange }: { rules: Rules; onChange: (bentBy: Rules['
               <p className="text-sm text-ink-2">{BENDABLE_TEXT[rule].why}</p>
             </div>
             <select
-              aria-label={`${BENDABLE_TEXT[rule].title}: who may let it past`}
+              aria-label={say('{title}: who may let it past', { title: BENDABLE_TEXT[rule].title })}
               className={`${inputLook(undefined)} max-w-72`}
               value={benderOf(rules, rule)}
               onChange={(event) => choose(event.target.value as Bender)}
@@ -396,7 +401,7 @@ function Benders({ rules, onChange }: { rules: Rules; onChange: (bentBy: Rules['
               {BENDERS.map((bender) => (
                 <option key={bender} value={bender}>
                   {BENDER_TEXT[bender]}
-                  {bender === benderOf({}, rule) ? ', as usual' : ''}
+                  {bender === benderOf({}, rule) ? say(', as usual') : ''}
                 </option>
               ))}
             </select>
@@ -415,7 +420,7 @@ function Hours({ hours, onChange }: { hours?: OpeningHours; onChange: (hours?: O
   return (
     <div className="grid max-w-160 gap-3 sm:grid-cols-2">
       <CommitField
-        label="One a line: Mon-Fri 7:30-17:00"
+        label={say('One a line: Mon-Fri 7:30-17:00')}
         multiline
         className="figures block"
         value={weekText(week)}
@@ -425,7 +430,7 @@ function Hours({ hours, onChange }: { hours?: OpeningHours; onChange: (hours?: O
         }}
       />
       <CommitField
-        label="Holidays, one a line: 2026-12-25 Midwinter"
+        label={say('Holidays, one a line: 2026-12-25 Midwinter')}
         multiline
         className="figures block"
         value={holidaysText(holidays)}

@@ -1,5 +1,6 @@
 import { MOST_SESSION_HOURS, USUAL_SESSION_HOURS } from '#contract/shop.ts';
 import { RULE_TEXT } from '#contract/wording/en/rules.ts';
+import { say } from '#contract/wording/say.ts';
 import { CommitField, typedNumber } from '../../ui/CommitField.tsx';
 import { Rule } from './RuleFields.tsx';
 
@@ -8,14 +9,14 @@ export function SessionHours({ hours, onHours }: { hours?: number; onHours: (hou
   return (
     <Rule text={RULE_TEXT.sessionHours}>
       <CommitField
-        label={`Hours, usual ${USUAL_SESSION_HOURS}`}
+        label={say('Hours, usual {usualSessionHours}', { usualSessionHours: USUAL_SESSION_HOURS })}
         className="figures max-w-32"
         value={String(hours ?? USUAL_SESSION_HOURS)}
         onCommit={(typed) => {
           const read = typedNumber(typed);
           return Number.isInteger(read) && read >= 1 && read <= MOST_SESSION_HOURS
             ? void onHours(read)
-            : `From 1 to ${MOST_SESSION_HOURS}.`;
+            : say('From 1 to {mostSessionHours}.', { mostSessionHours: MOST_SESSION_HOURS });
         }}
       />
     </Rule>

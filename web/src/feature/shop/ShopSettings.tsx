@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { MOST_BAYS, type ShopSettings as Settings, type ShopInput } from '#contract/shop.ts';
+import { say } from '#contract/wording/say.ts';
 import { shopChangeText } from '#contract/wording/shop-change-text.ts';
 import { api, call } from '../../shop/api.ts';
 import { useChange } from '../../shop/queries.ts';
@@ -42,31 +43,32 @@ function Shop({ settings }: { settings: Settings }) {
     <div className="grid gap-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
       <div className="grid content-start gap-8">
         <People people={settings.people} change={change} />
-        <section aria-label="House rules">
-          <h2 className="plate mb-1 text-3xl">House rules</h2>
+        <section aria-label={say('House rules')}>
+          <h2 className="plate mb-1 text-3xl">{say('House rules')}</h2>
           <p className="mb-3 max-w-prose text-ink-2">
-            Where the trade disagrees and no sheet decides. A job keeps the rules it was opened with; these count from
-            the next one on.
+            {say(
+              'Where the trade disagrees and no sheet decides. A job keeps the rules it was opened with; these count from the next one on.',
+            )}
           </p>
           <div className="mb-5 grid max-w-120 grid-cols-[1fr_6rem] gap-3">
             <CommitField
-              label="Name of the shop"
+              label={say('Name of the shop')}
               value={draft.name}
               onCommit={(typed) =>
                 typed.trim() === '' || typed.length > 120
-                  ? 'From 1 to 120 characters.'
+                  ? say('From 1 to 120 characters.')
                   : void setDraft({ ...draft, name: typed.trim() })
               }
             />
             <CommitField
-              label="Bays"
+              label={say('Bays')}
               className="figures"
               value={String(draft.bays)}
               onCommit={(typed) => {
                 const bays = typedNumber(typed);
                 return Number.isInteger(bays) && bays >= 1 && bays <= MOST_BAYS
                   ? void setDraft({ ...draft, bays })
-                  : `From 1 to ${MOST_BAYS}.`;
+                  : say('From 1 to {mostBays}.', { mostBays: MOST_BAYS });
               }}
             />
           </div>
@@ -81,18 +83,18 @@ function Shop({ settings }: { settings: Settings }) {
           )}
           <div className="mt-4 flex gap-2 border-t-2 border-ink py-3">
             <Button tone="primary" disabled={!changed || change.busy} onClick={() => void save()}>
-              Keep the settings
+              {say('Keep the settings')}
             </Button>
             <Button disabled={!changed} onClick={() => setDraft(asSet(settings))}>
-              As they were
+              {say('As they were')}
             </Button>
           </div>
         </section>
       </div>
       <div className="grid content-start gap-8">
-        <section aria-label="What was changed">
-          <h2 className="plate text-3xl">What was changed</h2>
-          {settings.changes.length === 0 && <p className="text-ink-2">Nothing yet.</p>}
+        <section aria-label={say('What was changed')}>
+          <h2 className="plate text-3xl">{say('What was changed')}</h2>
+          {settings.changes.length === 0 && <p className="text-ink-2">{say('Nothing yet.')}</p>}
           <ul className="border-t-2 border-ink">
             {settings.changes.map(({ id, atMs, byName, change: what }) => (
               <li key={id} className="border-b border-hair py-2">

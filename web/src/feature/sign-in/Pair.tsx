@@ -1,4 +1,5 @@
 import { type FormEvent, useEffect, useRef, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../shop/api.ts';
 import { failureText } from '../../shop/failure-text.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -36,11 +37,15 @@ export default function Pair() {
   return (
     <main className="grid min-h-dvh content-center bg-bench p-5">
       <div className="mx-auto grid w-full max-w-md gap-4">
-        <h1 className="plate text-4xl">{name === undefined ? 'Let this tablet in' : name}</h1>
+        <h1 className="plate text-4xl">{name === undefined ? say('Let this tablet in') : name}</h1>
         {name === undefined ? (
           <form className="grid gap-4" onSubmit={submit}>
-            <p>A lead finds the code under The shop, Tablets. It is good for a quarter of an hour and counts once.</p>
-            <FormField id="pairing" label="Code" fault={failure}>
+            <p>
+              {say(
+                'A lead finds the code under The shop, Tablets. It is good for a quarter of an hour and counts once.',
+              )}
+            </p>
+            <FormField id="pairing" label={say('Code')} fault={failure}>
               <input
                 id="pairing"
                 autoComplete="off"
@@ -51,14 +56,14 @@ export default function Pair() {
               />
             </FormField>
             <Button type="submit" tone="primary" disabled={busy || code.trim().length < 4}>
-              {busy ? 'Asking the server' : 'Let it in'}
+              {busy ? say('Asking the server') : say('Let it in')}
             </Button>
           </form>
         ) : (
           <>
-            <p role="status">This tablet is known by that name from now on.</p>
+            <p role="status">{say('This tablet is known by that name from now on.')}</p>
             <Button tone="primary" onClick={() => window.location.replace('/')}>
-              Go on to sign in
+              {say('Go on to sign in')}
             </Button>
           </>
         )}

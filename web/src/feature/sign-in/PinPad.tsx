@@ -1,4 +1,5 @@
 import type { PersonCard } from '#contract/session.ts';
+import { say } from '#contract/wording/say.ts';
 import { secretRefusedText } from '../../shop/secret-text.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
@@ -30,8 +31,8 @@ export function PinPad({
     }
   };
   return (
-    <SecretPad label={`PIN for ${person.name}`} hint={hint} onSecret={enter}>
-      {onBack && <Button onClick={onBack}>Somebody else</Button>}
+    <SecretPad label={say('PIN for {name}', { name: person.name })} hint={hint} onSecret={enter}>
+      {onBack && <Button onClick={onBack}>{say('Somebody else')}</Button>}
     </SecretPad>
   );
 }

@@ -1,12 +1,14 @@
 import { KeyRound } from 'lucide-react';
 import { lazy, Suspense, useState } from 'react';
 import type { PersonCard, ShopCard } from '#contract/session.ts';
+import { say } from '#contract/wording/say.ts';
 import { counted, useBacklog } from '../../job/backlog.ts';
 import { signInByPasskey } from '../../shop/passkeys.ts';
 import { hasPasskeys } from '../../shop/prove.ts';
 import { useSignInOptions } from '../../shop/queries.ts';
 import { usePeopleHere } from '../../shop/use-people-here.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import { PinPad } from './PinPad.tsx';
 
 /** Seen once in the life of an installation. */
@@ -16,7 +18,7 @@ const FirstRun = lazy(() => import('../shop/FirstRun.tsx'));
 function Shops({ shops, onChoose }: { shops: readonly ShopCard[]; onChoose: (shop: string) => void }) {
   return (
     <>
-      <h2 className="plate mb-4 text-4xl">Which shop?</h2>
+      <h2 className="plate mb-4 text-4xl">{say('Which shop?')}</h2>
       <ul className="border-t-2 border-ink">
         {shops.map(({ id, name }) => (
           <li key={id} className="border-b border-rule">
@@ -54,7 +56,7 @@ export default function SignIn() {
           <Stripe />
         </div>
         <p className="mt-6 hidden text-sm text-on-plate-2 md:block">
-          An aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first.
+          {say('An aid, not an approval. The vehicle maker’s manual, the kit maker’s sheet and local law come first.')}
         </p>
       </section>
       <section className="grid flex-1 content-center p-5 md:p-12">
@@ -81,20 +83,27 @@ export default function SignIn() {
             />
           ) : (
             <>
-              <h2 className="plate mb-4 text-4xl">Who is working?</h2>
+              <h2 className="plate mb-4 text-4xl">{say('Who is working?')}</h2>
               {failure && (
                 <p role="alert" className="mb-3 border-l-4 border-bad pl-3 text-bad">
                   {failure}
                 </p>
               )}
-              {!options && !failure && <p className="text-ink-2">Asking the server who works here.</p>}
+              {!options && !failure && <p className="text-ink-2">{say('Asking the server who works here.')}</p>}
               {!options && here.length > 0 && (
-                <p className="mb-3">Those who have signed in on this device before can go on without it.</p>
+                <p className="mb-3">{say('Those who have signed in on this device before can go on without it.')}</p>
               )}
               {waiting > 0 && (
                 <p className="mb-3 border-l-4 border-ink pl-3">
-                  <b>{waiting === 1 ? 'One entry waits' : `${waiting} entries wait`} on this device</b> to be sent once
-                  somebody signs in.
+                  {tell('{which} to be sent once somebody signs in.', {
+                    which: (
+                      <b>
+                        {tell('{which} on this device', {
+                          which: waiting === 1 ? say('One entry waits') : say('{waiting} entries wait', { waiting }),
+                        })}
+                      </b>
+                    ),
+                  })}
                 </p>
               )}
               <ul className="border-t-2 border-ink">
@@ -113,7 +122,9 @@ export default function SignIn() {
                         <span className="text-sm text-ink-2">{entry.role}</span>
                       </span>
                       {options?.demoPins && (
-                        <span className="figures text-sm text-ink-2">PIN {options.demoPins[entry.id]}</span>
+                        <span className="figures text-sm text-ink-2">
+                          {tell('PIN {demoPins}', { demoPins: options.demoPins[entry.id] })}
+                        </span>
                       )}
                     </button>
                   </li>
@@ -121,12 +132,12 @@ export default function SignIn() {
               </ul>
               {options?.shops && (
                 <Button className="mt-3 w-full" onClick={() => setChoosing(true)}>
-                  Another shop
+                  {say('Another shop')}
                 </Button>
               )}
               {options && hasPasskeys() && (
                 <Button className="mt-3 w-full" onClick={() => void signInByPasskey().then(setRefused)}>
-                  <KeyRound aria-hidden="true" /> Sign in with a passkey
+                  <KeyRound aria-hidden="true" /> {say('Sign in with a passkey')}
                 </Button>
               )}
               {refused && (
@@ -136,7 +147,7 @@ export default function SignIn() {
               )}
               {options?.demoPins && (
                 <p className="mt-3 text-sm text-ink-2">
-                  This is the demo: its PINs are shown. A real shop’s never are.
+                  {say('This is the demo: its PINs are shown. A real shop’s never are.')}
                 </p>
               )}
             </>

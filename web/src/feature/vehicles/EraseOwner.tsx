@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../shop/api.ts';
 import { secretRefusedText } from '../../shop/secret-text.ts';
 import { useSession } from '../../shop/session.ts';
@@ -24,16 +25,18 @@ export function EraseOwner({ vehicle, onErased }: { vehicle: string; onErased: (
   return (
     <>
       <button type="button" className="mt-4 min-h-11 underline" onClick={() => setOpen(true)}>
-        Erase the owner’s data
+        {say('Erase the owner’s data')}
       </button>
       <Sheet
         open={open}
         onClose={() => setOpen(false)}
-        title="Erase the owner’s data"
-        description="Name, contact, plate, VIN and note go from this vehicle and from all its records, for good. What was torqued stays, and its seals still hold. Backups made before keep them until they are rotated out."
+        title={say('Erase the owner’s data')}
+        description={say(
+          'Name, contact, plate, VIN and note go from this vehicle and from all its records, for good. What was torqued stays, and its seals still hold. Backups made before keep them until they are rotated out.',
+        )}
       >
-        <SecretPad label={`PIN of ${person.name}`} onSecret={erase}>
-          <Button onClick={() => setOpen(false)}>Leave it</Button>
+        <SecretPad label={say('PIN of {name}', { name: person.name })} onSecret={erase}>
+          <Button onClick={() => setOpen(false)}>{say('Leave it')}</Button>
         </SecretPad>
       </Sheet>
     </>

@@ -1,5 +1,6 @@
 import { Link } from 'react-router';
 import { PLATE_NOTE, vehiclePlate } from '#contract/vehicle-plate.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Vehicle } from '#core/vehicle/vehicle.ts';
 import { vehicleSheet } from '#core/vehicle/vehicle-sheet.ts';
 
@@ -42,27 +43,27 @@ export function Loads({ vehicle }: { vehicle: Vehicle }) {
     </dl>
   );
   return (
-    <section aria-label="What it may carry" className="mt-5 max-w-3xl">
+    <section aria-label={say('What it may carry')} className="mt-5 max-w-3xl">
       <div className="flex flex-wrap items-end justify-between gap-3">
-        <h2 className="plate text-3xl">What it may carry</h2>
+        <h2 className="plate text-3xl">{say('What it may carry')}</h2>
         <span className="flex flex-wrap gap-2">
           <Link
             to={towLink(vehicle)}
             className="flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
           >
-            A trailer day
+            {say('A trailer day')}
           </Link>
           <a
             download
             href={`/api/vehicles/${encodeURIComponent(vehicle.id)}/plate.pdf`}
             className="flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
           >
-            Plate for the glove box
+            {say('Plate for the glove box')}
           </a>
         </span>
       </div>
       {weighs.length + may.length === 0 && (
-        <p className="mt-2 text-ink-2">Nothing of its plate has been entered: Change, under Facts.</p>
+        <p className="mt-2 text-ink-2">{say('Nothing of its plate has been entered: Change, under Facts.')}</p>
       )}
       <div className="mt-2 grid gap-4">
         {weighs.length > 0 && rows(weighs)}

@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { OwnersChange } from '#contract/owner.ts';
 import { privacyNote } from '#contract/wording/en/privacy.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { type LikelyDouble, likelyDoubles, type Owner, ownersOf } from '#core/vehicle/owners.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
@@ -10,15 +11,16 @@ import { type Change, useChange, useVehicles } from '../../shop/queries.ts';
 import { saveFile } from '../../shop/save-file.ts';
 import { useSession } from '../../shop/session.ts';
 import { Button } from '../../ui/Button.tsx';
+import { tell } from '../../ui/tell.ts';
 import { ProveSheet } from '../shop/ProveSheet.tsx';
 
 /** Most owners that are listed; a search finds the rest. */
 const SHOWN = 200;
 
 const BECAUSE: Record<LikelyDouble['because'], string> = {
-  contact: 'the same way to reach them',
+  contact: say('the same way to reach them'),
   order: 'the same words in another order',
-  spelling: 'one letter apart',
+  spelling: say('one letter apart'),
 };
 
 /** Owners of the vehicles: found, made one where they are written twice, given what is held, forgotten. */
@@ -56,13 +58,13 @@ export default function Owners() {
       <TopBar />
       <main className="flex-1 bg-bench px-5 py-4">
         <div className="flex flex-wrap items-end justify-between gap-4">
-          <h1 className="plate text-3xl">Owners</h1>
+          <h1 className="plate text-3xl">{say('Owners')}</h1>
           <Link to="/vehicles" className="flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold">
-            Vehicles
+            {say('Vehicles')}
           </Link>
         </div>
         <label htmlFor="find-owner" className="mt-3 block font-bold">
-          Name, contact or plate
+          {say('Name, contact or plate')}
         </label>
         <input
           id="find-owner"
@@ -80,34 +82,39 @@ export default function Owners() {
         {before && (
           <div role="status" className="mt-3 flex flex-wrap items-center gap-3 border-4 border-paint bg-sheet p-3">
             <p className="flex-1">
-              <b className="break-words">{before.name}</b> is one now, with{' '}
-              {numberOf(before.change.vehicles.length, 'vehicle')}.
+              {tell('{name} is one now, with {numberOf}.', {
+                name: <b className="break-words">{before.name}</b>,
+                numberOf: numberOf(before.change.vehicles.length, 'vehicle'),
+              })}
             </p>
             <Button disabled={change.busy} onClick={() => void put('', before.change, false)}>
-              Take it back
+              {say('Take it back')}
             </Button>
           </div>
         )}
-        {!vehicles && !failure && <p className="mt-4 text-ink-2">Reading the owners.</p>}
+        {!vehicles && !failure && <p className="mt-4 text-ink-2">{say('Reading the owners.')}</p>}
         {asked === '' && open.length > 0 && (
-          <section aria-label="May be one" className="mt-5">
-            <h2 className="plate text-2xl">May be one</h2>
+          <section aria-label={say('May be one')} className="mt-5">
+            <h2 className="plate text-2xl">{say('May be one')}</h2>
             <ul className="border-t-2 border-ink">
               {open.slice(0, SHOWN).map(({ first, second, because }) => (
                 <li key={`${first.name} ${second.name}`} className="border-b border-rule py-2">
                   <p className="break-words">
-                    <b>{first.name}</b> and <b>{second.name}</b>
-                    <span className="text-ink-2">: {BECAUSE[because]}</span>
+                    {tell('{name} and {name2}{because}', {
+                      name: <b>{first.name}</b>,
+                      name2: <b>{second.name}</b>,
+                      because: <span className="text-ink-2">: {BECAUSE[because]}</span>,
+                    })}
                   </p>
                   <div className="mt-1 flex flex-wrap gap-2">
                     <Button className="min-h-11!" disabled={change.busy} onClick={() => merge(first, second)}>
-                      One: {first.name}
+                      {tell('One: {name}', { name: first.name })}
                     </Button>
                     <Button className="min-h-11!" disabled={change.busy} onClick={() => merge(second, first)}>
-                      One: {second.name}
+                      {tell('One: {name}', { name: second.name })}
                     </Button>
                     <Button className="min-h-11!" onClick={() => setLeft([...left, `${first.name}\n${second.name}`])}>
-                      They are two
+                      {say('They are two')}
                     </Button>
                   </div>
                 </li>
@@ -115,11 +122,11 @@ export default function Owners() {
             </ul>
           </section>
         )}
-        <section aria-label="All owners" className="mt-5">
+        <section aria-label={say('All owners')} className="mt-5">
           <h2 className="plate text-2xl">{numberOf(found.length, 'owner')}</h2>
           {vehicles && found.length === 0 && (
             <p className="text-ink-2">
-              {owners.length === 0 ? 'No vehicle has an owner yet.' : 'Nobody answers to that.'}
+              {owners.length === 0 ? say('No vehicle has an owner yet.') : say('Nobody answers to that.')}
             </p>
           )}
           <ul className="border-t-2 border-ink">
@@ -128,7 +135,9 @@ export default function Owners() {
             ))}
           </ul>
           {found.length > SHOWN && (
-            <p className="text-sm text-ink-2">and {found.length - SHOWN} more: search for them</p>
+            <p className="text-sm text-ink-2">
+              {tell('and {count} more: search for them', { count: found.length - SHOWN })}
+            </p>
           )}
         </section>
         <PrivacyNote />
@@ -139,11 +148,11 @@ export default function Owners() {
 
 /** What an owner may be told of what is held: to read out, to print, to send. */
 function PrivacyNote() {
-  const shop = useSession((state) => state.session?.shop.name) ?? 'The shop';
+  const shop = useSession((state) => state.session?.shop.name) ?? say('The shop');
   const lines = privacyNote(shop);
   return (
-    <section aria-label="What owners are told" className="mt-8 max-w-prose">
-      <h2 className="plate text-2xl">What owners are told</h2>
+    <section aria-label={say('What owners are told')} className="mt-8 max-w-prose">
+      <h2 className="plate text-2xl">{say('What owners are told')}</h2>
       <div className="border-t-2 border-ink pt-2">
         {lines.map((line) => (
           <p key={line} className="mb-2">
@@ -154,7 +163,7 @@ function PrivacyNote() {
           className="min-h-11!"
           onClick={() => saveFile('what-we-hold-of-you.txt', 'text/plain;charset=utf-8', `${lines.join('\n\n')}\n`)}
         >
-          Save as a text
+          {say('Save as a text')}
         </Button>
       </div>
     </section>
@@ -173,7 +182,7 @@ function OwnerLine({ owner, lead, change }: { owner: Owner; lead: boolean; chang
       <span className="flex flex-wrap gap-x-4">
         {owner.vehicles.map(({ id, plate, make, model }) => (
           <Link key={id} to={`/vehicles/${id}`} className="inline-flex min-h-11 items-center gap-2 underline">
-            <span className="figures font-bold">{plate || 'no plate'}</span> {make} {model}
+            <span className="figures font-bold">{plate || say('no plate')}</span> {make} {model}
           </Link>
         ))}
       </span>
@@ -183,20 +192,27 @@ function OwnerLine({ owner, lead, change }: { owner: Owner; lead: boolean; chang
             className="flex min-h-11 items-center border-2 border-ink bg-sheet px-4 font-bold"
             href={`/api/owners/export?name=${encodeURIComponent(owner.name)}`}
             download
-            aria-label={`Save what is held of ${owner.name}`}
+            aria-label={say('Save what is held of {name}', { name: owner.name })}
           >
-            Save
+            {say('Save')}
           </a>
-          <Button className="min-h-11!" aria-label={`Forget ${owner.name}`} onClick={() => setErasing(true)}>
-            Forget
+          <Button
+            className="min-h-11!"
+            aria-label={say('Forget {name}', { name: owner.name })}
+            onClick={() => setErasing(true)}
+          >
+            {say('Forget')}
           </Button>
         </span>
       )}
       {erasing && (
         <ProveSheet
-          title={`Forget ${owner.name}`}
-          description={`Name, contact, plate, VIN and note go from ${numberOf(owner.vehicles.length, 'vehicle')} and from all their records, for good. What was torqued stays, and its seals still hold. Backups made before keep them until they are rotated out.`}
-          action="Forget them"
+          title={say('Forget {name}', { name: owner.name })}
+          description={say(
+            'Name, contact, plate, VIN and note go from {numberOf} and from all their records, for good. What was torqued stays, and its seals still hold. Backups made before keep them until they are rotated out.',
+            { numberOf: numberOf(owner.vehicles.length, 'vehicle') },
+          )}
+          action={say('Forget them')}
           change={change}
           onClose={() => setErasing(false)}
           act={(secret) => call(api.owners.erase.$post({ json: { name: owner.name, secret } }))}

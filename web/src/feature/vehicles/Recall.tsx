@@ -3,6 +3,7 @@ import { Link } from 'react-router';
 import type { RecallBy, RecallHit, RecallTold } from '#contract/recall.ts';
 import { STOP_TEXT } from '#contract/wording/en/message.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { TopBar } from '../../app/TopBar.tsx';
 import { api, call } from '../../shop/api.ts';
 import { useChange, useKits, useRecall, useWrenches } from '../../shop/queries.ts';
@@ -12,12 +13,13 @@ import { Button } from '../../ui/Button.tsx';
 import { FormField, inputLook } from '../../ui/FormField.tsx';
 import { KitField } from '../../ui/KitField.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 
 const BY_TEXT: Record<RecallBy['by'], string> = {
-  kit: 'A kit',
+  kit: say('A kit'),
   class: 'A class of bolts',
-  wrench: 'A wrench',
-  lot: 'A bottle’s lot',
+  wrench: say('A wrench'),
+  lot: say('A bottle’s lot'),
 };
 const DAY_MS = 86_400_000;
 const YEAR_DAYS = 365;
@@ -41,10 +43,11 @@ export default function Recall() {
     <div className="flex min-h-dvh flex-col">
       <TopBar />
       <main className="flex-1 bg-bench px-5 py-4">
-        <h1 className="plate text-3xl">Call back</h1>
+        <h1 className="plate text-3xl">{say('Call back')}</h1>
         <p className="max-w-prose text-ink-2">
-          Every vehicle that carries what turned out wrong: a kit’s revision, a class of bolts, a lot of a bottle, or
-          what a wrench pulled while it was out.
+          {say(
+            'Every vehicle that carries what turned out wrong: a kit’s revision, a class of bolts, a lot of a bottle, or what a wrench pulled while it was out.',
+          )}
         </p>
         <Search
           onSearch={(asked) => {
@@ -57,14 +60,14 @@ export default function Recall() {
             {failure}
           </p>
         )}
-        {by && !hits && !failure && <p className="mt-4 text-ink-2">Looking through every record.</p>}
+        {by && !hits && !failure && <p className="mt-4 text-ink-2">{say('Looking through every record.')}</p>}
         {told && <Told told={told} />}
         {by && hits && (
-          <section aria-label="Vehicles" className="mt-5">
+          <section aria-label={say('Vehicles')} className="mt-5">
             <div className="flex flex-wrap items-end justify-between gap-3 border-b-2 border-ink pb-2">
               <h2 className="plate text-2xl">
                 {numberOf(vehicles.size, 'vehicle')}
-                {here > 0 && <span className="text-bad"> · {here} in the shop now</span>}
+                {here > 0 && <span className="text-bad"> {tell('· {here} in the shop now', { here })}</span>}
               </h2>
               {hits.length > 0 && (
                 <span className="flex flex-wrap gap-2">
@@ -73,20 +76,22 @@ export default function Recall() {
                     href={`/api/recalls/vehicles.csv?${query(by)}`}
                     download
                   >
-                    CSV
+                    {say('CSV')}
                   </a>
-                  {lead && <Button onClick={() => setTelling(true)}>Write to all owners</Button>}
+                  {lead && <Button onClick={() => setTelling(true)}>{say('Write to all owners')}</Button>}
                 </span>
               )}
             </div>
-            {hits.length === 0 && <p className="py-3 text-ink-2">No visit of this shop answers to that.</p>}
+            {hits.length === 0 && <p className="py-3 text-ink-2">{say('No visit of this shop answers to that.')}</p>}
             <ul>
               {hits.slice(0, SHOWN).map((hit) => (
                 <Hit key={hit.job} hit={hit} />
               ))}
             </ul>
             {hits.length > SHOWN && (
-              <p className="py-2 text-ink-2">{numberOf(hits.length - SHOWN, 'more visit')} not shown: take the CSV.</p>
+              <p className="py-2 text-ink-2">
+                {tell('{numberOf} not shown: take the CSV.', { numberOf: numberOf(hits.length - SHOWN, 'more visit') })}
+              </p>
             )}
           </section>
         )}
@@ -151,7 +156,7 @@ function Search({ onSearch }: { onSearch: (by: RecallBy) => void }) {
   return (
     <form onSubmit={submit} className="mt-3 grid max-w-3xl gap-3">
       <fieldset className="grid grid-cols-2 gap-2 sm:grid-cols-4">
-        <legend className="font-bold">By</legend>
+        <legend className="font-bold">{say('By')}</legend>
         {(Object.keys(BY_TEXT) as Array<RecallBy['by']>).map((one) => (
           <Button
             key={one}
@@ -167,26 +172,26 @@ function Search({ onSearch }: { onSearch: (by: RecallBy) => void }) {
         {way === 'kit' && (
           <>
             <KitField id="recall-kit" kits={kits} kit={kit} onKit={setKit} />
-            {field('recall-revision', 'Revision, empty for all', revision, setRevision, 'number')}
+            {field('recall-revision', say('Revision, empty for all'), revision, setRevision, 'number')}
           </>
         )}
         {way === 'class' && (
           <>
-            {field('recall-class', 'Property class, as 10.9', propertyClass, setPropertyClass)}
-            {field('recall-thread', 'Thread, empty for all', thread, setThread)}
+            {field('recall-class', say('Property class, as 10.9'), propertyClass, setPropertyClass)}
+            {field('recall-thread', say('Thread, empty for all'), thread, setThread)}
           </>
         )}
-        {way === 'lot' && field('recall-lot', 'Lot', lot, setLot)}
+        {way === 'lot' && field('recall-lot', say('Lot'), lot, setLot)}
         {way === 'wrench' && (
           <>
-            <FormField id="recall-wrench" label="Wrench">
+            <FormField id="recall-wrench" label={say('Wrench')}>
               <select
                 id="recall-wrench"
                 className={inputLook(undefined)}
                 value={wrench}
                 onChange={(event) => setWrench(event.target.value)}
               >
-                <option value="">which?</option>
+                <option value="">{say('which?')}</option>
                 {wrenches?.map(({ id, label }) => (
                   <option key={id} value={id}>
                     {label}
@@ -194,13 +199,13 @@ function Search({ onSearch }: { onSearch: (by: RecallBy) => void }) {
                 ))}
               </select>
             </FormField>
-            {field('recall-from', 'Out from', from, setFrom, 'date')}
+            {field('recall-from', say('Out from'), from, setFrom, 'date')}
             {field('recall-to', 'to', to, setTo, 'date')}
           </>
         )}
       </div>
       <Button type="submit" tone="primary" className="justify-self-start" disabled={!wanted}>
-        Find the vehicles
+        {say('Find the vehicles')}
       </Button>
     </form>
   );
@@ -214,16 +219,16 @@ function Hit({ hit }: { hit: RecallHit }) {
       <div className="min-w-0">
         <p className="break-words">
           <Link to={`/vehicles/${vehicle.id}`} className="font-bold underline">
-            {vehicle.plate || 'no plate'}
+            {vehicle.plate || say('no plate')}
           </Link>{' '}
           {vehicle.make} {vehicle.model} · {vehicle.owner}
           {vehicle.contact && <span className="text-ink-2"> · {vehicle.contact}</span>}
         </p>
         <p className="break-words">{what}</p>
         <p className="text-sm text-ink-2">
-          {closedAtMs === undefined && <b className="text-bad">In the shop: the job is open. </b>}
+          {closedAtMs === undefined && <b className="text-bad">{say('In the shop: the job is open.')} </b>}
           <Link to={`/jobs/${job}/record`} className="underline">
-            Job {number}
+            {tell('Job {number}', { number })}
           </Link>
         </p>
       </div>
@@ -254,11 +259,13 @@ function Tell({
     <Sheet
       open
       onClose={onClose}
-      title="Write to all owners"
-      description={`One message for each of ${numberOf(vehicles, 'vehicle')}; who was told of this before is not told again.`}
+      title={say('Write to all owners')}
+      description={say('One message for each of {numberOf}; who was told of this before is not told again.', {
+        numberOf: numberOf(vehicles, 'vehicle'),
+      })}
     >
       <form onSubmit={submit} className="grid gap-4">
-        <FormField id="recall-text" label="Text" hint="Say what is wrong and what the owner is to do.">
+        <FormField id="recall-text" label={say('Text')} hint={say('Say what is wrong and what the owner is to do.')}>
           <textarea
             id="recall-text"
             rows={6}
@@ -274,9 +281,9 @@ function Tell({
           </p>
         )}
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Not now</Button>
+          <Button onClick={onClose}>{say('Not now')}</Button>
           <Button type="submit" tone="primary" disabled={change.busy || text.trim() === ''}>
-            Send to all
+            {say('Send to all')}
           </Button>
         </div>
       </form>
@@ -288,10 +295,19 @@ function Told({ told: { sent, noAddress, refused, before } }: { told: RecallTold
   return (
     <div role="status" className="mt-3 border-4 border-paint bg-sheet p-3">
       <p className="font-bold">
-        {numberOf(sent, 'message')} in the outbox{before > 0 ? `, ${before} told before` : ''}.
+        {tell('{numberOf} in the outbox{which}.', {
+          numberOf: numberOf(sent, 'message'),
+          which: before > 0 ? say(', {before} told before', { before }) : '',
+        })}
       </p>
-      {noAddress.length > 0 && <p className="break-words">No way to write to, so call: {noAddress.join('; ')}.</p>}
-      {refused.length > 0 && <p className="break-words">Want no messages, so call: {refused.join('; ')}.</p>}
+      {noAddress.length > 0 && (
+        <p className="break-words">
+          {tell('No way to write to, so call: {noAddress}.', { noAddress: noAddress.join('; ') })}
+        </p>
+      )}
+      {refused.length > 0 && (
+        <p className="break-words">{tell('Want no messages, so call: {refused}.', { refused: refused.join('; ') })}</p>
+      )}
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { type FormEvent, useState } from 'react';
 import type { StoredVehicle } from '#contract/vehicle.ts';
 import { DIMENSION_TEXT, RATING_TEXT } from '#contract/wording/en/vehicle.ts';
+import { say } from '#contract/wording/say.ts';
 import { vehicleDoubtText, vehicleFaultText } from '#contract/wording/vehicle-text.ts';
 import { buildMonthField, readBuildMonth } from '#core/kit/build-month.ts';
 import { fittedLine, readFittedLine } from '#core/vehicle/fitted-line.ts';
@@ -20,14 +21,14 @@ import { FormField, inputLook } from '../../ui/FormField.tsx';
 
 type Text = Record<string, string>;
 const TEXT_FIELDS = [
-  ['plate', 'Plate'],
-  ['owner', 'Owner'],
-  ['contact', 'Owner’s phone or mail'],
-  ['make', 'Make'],
-  ['model', 'Model'],
-  ['engine', 'Engine'],
-  ['gearbox', 'Gearbox'],
-  ['trim', 'Trim'],
+  ['plate', say('Plate')],
+  ['owner', say('Owner')],
+  ['contact', say('Owner’s phone or mail')],
+  ['make', say('Make')],
+  ['model', say('Model')],
+  ['engine', say('Engine')],
+  ['gearbox', say('Gearbox')],
+  ['trim', say('Trim')],
 ] as const;
 const RATINGS = Object.entries(RATING_TEXT) as Array<[keyof Ratings, string]>;
 const DIMENSIONS = Object.entries(DIMENSION_TEXT) as Array<[keyof Dimensions, string]>;
@@ -36,7 +37,7 @@ const DIMENSIONS = Object.entries(DIMENSION_TEXT) as Array<[keyof Dimensions, st
  * list.
  */
 const chosenFrom = (words: readonly string[], kept = ''): Array<[string, string]> => [
-  ['', 'not known'],
+  ['', say('not known')],
   ...[...words, ...(kept === '' || words.includes(kept) ? [] : [kept])].map((word): [string, string] => [word, word]),
 ];
 const DRIVEN = ['front', 'rear', 'four'];
@@ -201,7 +202,9 @@ export function VehicleForm({
       const changed = error instanceof ProblemError && error.problem.code === 'vehicleChanged';
       setFailure(
         changed
-          ? 'Someone else saved this vehicle meanwhile. What you typed stays here: leave it, look at theirs, then change it again.'
+          ? say(
+              'Someone else saved this vehicle meanwhile. What you typed stays here: leave it, look at theirs, then change it again.',
+            )
           : failureText(error),
       );
     } finally {
@@ -212,8 +215,8 @@ export function VehicleForm({
     <form onSubmit={(event) => void submit(event)} className="grid gap-5" noValidate>
       <div className="grid gap-3 sm:grid-cols-2">
         {TEXT_FIELDS.map(([field, label]) => input(field, label))}
-        {input('modelYear', 'Model year', { numeric: true })}
-        <FormField id="v-buildMonth" label="Built in" hint={doubtAt(['monthOffYear'])}>
+        {input('modelYear', say('Model year'), { numeric: true })}
+        <FormField id="v-buildMonth" label={say('Built in')} hint={doubtAt(['monthOffYear'])}>
           <input
             id="v-buildMonth"
             type="month"
@@ -225,24 +228,24 @@ export function VehicleForm({
         {input('vin', 'VIN', {
           hint:
             doubtAt(['vinForm', 'vinCharacters', 'vinCheckDigit', 'vinYear']) ??
-            'Never required. A scanner may type it.',
+            say('Never required. A scanner may type it.'),
         })}
         {select('drivenWheels', 'Driven wheels', chosenFrom(DRIVEN, fields.drivenWheels))}
         {select('body', 'Body', chosenFrom(BODIES, fields.body))}
-        {input('odometer', 'Odometer', { numeric: true })}
+        {input('odometer', say('Odometer'), { numeric: true })}
         {select('odometerUnit', 'Its dial shows', [
           ['km', 'km'],
           ['mi', 'miles'],
         ])}
       </div>
       <fieldset className="grid gap-3 sm:grid-cols-3">
-        <legend className="plate col-span-full mb-2 text-2xl">Ratings, kg, from its plate</legend>
+        <legend className="plate col-span-full mb-2 text-2xl">{say('Ratings, kg, from its plate')}</legend>
         {RATINGS.map(([field, label]) =>
           input(field, `${label.charAt(0).toUpperCase()}${label.slice(1)}`, { numeric: true }),
         )}
       </fieldset>
       <fieldset className="grid gap-3 sm:grid-cols-3">
-        <legend className="plate col-span-full mb-2 text-2xl">For loads and towing</legend>
+        <legend className="plate col-span-full mb-2 text-2xl">{say('For loads and towing')}</legend>
         {DIMENSIONS.map(([field, label]) =>
           input(field, `${label.charAt(0).toUpperCase()}${label.slice(1)}`, { numeric: true }),
         )}
@@ -253,22 +256,24 @@ export function VehicleForm({
         </p>
       )}
       <fieldset className="grid gap-3 sm:grid-cols-3">
-        <legend className="plate col-span-full mb-2 text-2xl">Wheels</legend>
-        {input('thread', 'Stud thread', { hint: doubtAt(['wheelThreadUnreadable']) ?? 'M12 x 1.5' })}
+        <legend className="plate col-span-full mb-2 text-2xl">{say('Wheels')}</legend>
+        {input('thread', say('Stud thread'), { hint: doubtAt(['wheelThreadUnreadable']) ?? 'M12 x 1.5' })}
         {select('nutSeat', 'Nut seat', [
           ['', 'not known'],
           ['cone', 'cone'],
           ['ball', 'ball'],
           ['flat', 'flat'],
         ])}
-        {input('perWheel', 'Nuts a wheel', { numeric: true })}
-        {input('torque', 'Torque, as its manual prints it')}
-        {input('tyre', 'Tyre size', { hint: doubtAt(['tyreUnreadable']) })}
+        {input('perWheel', say('Nuts a wheel'), { numeric: true })}
+        {input('torque', say('Torque, as its manual prints it'))}
+        {input('tyre', say('Tyre size'), { hint: doubtAt(['tyreUnreadable']) })}
       </fieldset>
       <FormField
         id="v-fitted"
-        label="Already fitted, one a line"
-        hint="Kits ask for these words: air springs, roof rack. With a figure where one matters: lowered: 40 mm. Finished jobs add theirs."
+        label={say('Already fitted, one a line')}
+        hint={say(
+          'Kits ask for these words: air springs, roof rack. With a figure where one matters: lowered: 40 mm. Finished jobs add theirs.',
+        )}
       >
         <textarea
           id="v-fitted"
@@ -284,7 +289,7 @@ export function VehicleForm({
           checked={fields.looked === 'yes' || (fields.fitted ?? '').trim() !== ''}
           onChange={(event) => setFields({ ...fields, looked: event.target.checked ? 'yes' : '' })}
         />
-        Somebody looked: what is not on the list is not there
+        {say('Somebody looked: what is not on the list is not there')}
       </label>
       {failure && (
         <p role="alert" className="text-bad">
@@ -292,9 +297,9 @@ export function VehicleForm({
         </p>
       )}
       <div className="grid grid-cols-2 gap-2">
-        <Button onClick={onLeave}>Leave it</Button>
+        <Button onClick={onLeave}>{say('Leave it')}</Button>
         <Button type="submit" tone="primary" disabled={busy}>
-          {busy ? 'Saving' : 'Save'}
+          {busy ? say('Saving') : say('Save')}
         </Button>
       </div>
     </form>

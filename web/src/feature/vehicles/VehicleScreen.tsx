@@ -3,6 +3,7 @@ import { Link, useParams } from 'react-router';
 import type { PastVisit } from '#contract/vehicle.ts';
 import { END_TEXT } from '#contract/wording/en/terms.ts';
 import { RATING_TEXT } from '#contract/wording/en/vehicle.ts';
+import { say } from '#contract/wording/say.ts';
 import { buildMonthText, vehicleDoubtText } from '#contract/wording/vehicle-text.ts';
 import { KM_PER_MILE } from '#core/vehicle/odometer.ts';
 import { type Ratings, type Vehicle, vehicleDoubts } from '#core/vehicle/vehicle.ts';
@@ -13,6 +14,7 @@ import { shopFormat } from '../../shop/shop-time.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Notice } from '../../ui/Notice.tsx';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { Contact } from './Contact.tsx';
 import { EraseOwner } from './EraseOwner.tsx';
 import { Loads } from './Loads.tsx';
@@ -26,16 +28,16 @@ export default function VehicleScreen() {
   if (problem === 'unknownVehicle')
     return (
       <Notice
-        title="No such vehicle"
-        detail="This shop has no vehicle at this address."
-        secondary={{ to: '/vehicles', label: 'To the vehicles' }}
+        title={say('No such vehicle')}
+        detail={say('This shop has no vehicle at this address.')}
+        secondary={{ to: '/vehicles', label: say('To the vehicles') }}
       />
     );
   if (!history)
     return failure ? (
-      <Notice title="Not reachable" detail={failure} action="Try again" onAction={() => void reload()} />
+      <Notice title={say('Not reachable')} detail={failure} action={say('Try again')} onAction={() => void reload()} />
     ) : (
-      <Notice title="One moment" detail="Reading the vehicle." busy />
+      <Notice title={say('One moment')} detail={say('Reading the vehicle.')} busy />
     );
   const { vehicle, visits } = history;
   const dots = visits.flatMap((visit) =>
@@ -46,7 +48,12 @@ export default function VehicleScreen() {
               key: `${visit.id} ${joint.station}`,
               spot: joint.spot,
               done: joint.done,
-              label: `${joint.group}, station ${joint.label}: ${joint.printed}${joint.by ? `, ${joint.by}` : ''}`,
+              label: say('{group}, station {label}: {printed}{which}', {
+                group: joint.group,
+                label: joint.label,
+                printed: joint.printed,
+                which: joint.by ? `, ${joint.by}` : '',
+              }),
             },
           ]
         : [],
@@ -64,7 +71,7 @@ export default function VehicleScreen() {
                 {vehicle.make} {vehicle.model}
               </h1>
               <p className="text-ink-2">
-                <span className="figures font-bold text-ink">{vehicle.plate || 'no plate'}</span>, {vehicle.owner}
+                <span className="figures font-bold text-ink">{vehicle.plate || say('no plate')}</span>, {vehicle.owner}
                 <Contact contact={vehicle.contact} />
               </p>
             </div>
@@ -72,35 +79,38 @@ export default function VehicleScreen() {
               className="inline-flex min-h-14 items-center bg-paint px-5 text-lg font-bold text-on-paint"
               to={`/receive?vehicle=${encodeURIComponent(vehicle.id)}`}
             >
-              Open a job
+              {say('Open a job')}
             </Link>
           </div>
           <div className="mt-3 max-w-3xl border-2 border-ink">
-            <VehicleOutline dots={dots} title={`${dots.length} joints worked on, seen from above`} />
+            <VehicleOutline
+              dots={dots}
+              title={say('{count} joints worked on, seen from above', { count: dots.length })}
+            />
           </div>
           <p className="mt-1 text-sm text-ink-2">
             {dots.length === 0
-              ? 'No joint of a past visit has a place on the vehicle yet.'
-              : `${dots.length} joints drawn, seen from above.`}
-            {unplaced > 0 && ` ${unplaced} joints have no place in their kit.`}
+              ? say('No joint of a past visit has a place on the vehicle yet.')
+              : say('{count} joints drawn, seen from above.', { count: dots.length })}
+            {unplaced > 0 && say(' {unplaced} joints have no place in their kit.', { unplaced })}
           </p>
           <Loads vehicle={vehicle} />
-          <h2 className="plate mt-5 text-3xl">Visits</h2>
-          {visits.length === 0 && <p className="text-ink-2">This vehicle has not been here yet.</p>}
+          <h2 className="plate mt-5 text-3xl">{say('Visits')}</h2>
+          {visits.length === 0 && <p className="text-ink-2">{say('This vehicle has not been here yet.')}</p>}
           {visits.map((visit) => (
             <Visit key={visit.id} visit={visit} unit={vehicle.odometerUnit ?? 'km'} />
           ))}
         </main>
         <aside className="shrink-0 border-ink bg-sheet p-5 lg:w-[400px] lg:border-l-2">
           <div className="flex items-center justify-between gap-3">
-            <h2 className="plate text-3xl">Facts</h2>
-            <Button onClick={() => setEditing(true)}>Change</Button>
+            <h2 className="plate text-3xl">{say('Facts')}</h2>
+            <Button onClick={() => setEditing(true)}>{say('Change')}</Button>
           </div>
           <Facts vehicle={vehicle} />
           <EraseOwner vehicle={vehicle.id} onErased={() => void reload()} />
         </aside>
       </div>
-      <Sheet open={editing} onClose={() => setEditing(false)} title="Change the vehicle" wide>
+      <Sheet open={editing} onClose={() => setEditing(false)} title={say('Change the vehicle')} wide>
         <VehicleForm
           key={history.version}
           stored={history}
@@ -127,23 +137,27 @@ function Facts({ vehicle }: { vehicle: Vehicle }) {
   const { ratings = {}, wheels } = vehicle;
   const unit = vehicle.odometerUnit ?? 'km';
   const facts: Array<[string, string | undefined]> = [
-    ['Model year', vehicle.modelYear?.toString()],
-    ['Built in', vehicle.buildMonth === undefined ? undefined : buildMonthText(vehicle.buildMonth)],
-    ['Engine', vehicle.engine],
-    ['Gearbox', vehicle.gearbox],
-    ['Driven wheels', vehicle.drivenWheels],
-    ['Body', vehicle.body],
+    [say('Model year'), vehicle.modelYear?.toString()],
+    [say('Built in'), vehicle.buildMonth === undefined ? undefined : buildMonthText(vehicle.buildMonth)],
+    [say('Engine'), vehicle.engine],
+    [say('Gearbox'), vehicle.gearbox],
+    [say('Driven wheels'), vehicle.drivenWheels],
+    [say('Body'), vehicle.body],
     ['VIN', vehicle.vin],
-    ['Odometer', vehicle.odometerKm === undefined ? undefined : distance(vehicle.odometerKm, unit)],
+    [say('Odometer'), vehicle.odometerKm === undefined ? undefined : distance(vehicle.odometerKm, unit)],
     [
-      'Wheel studs',
+      say('Wheel studs'),
       wheels &&
-        [wheels.thread, wheels.nutSeat && `${wheels.nutSeat} seat`, wheels.perWheel && `${wheels.perWheel} a wheel`]
+        [
+          wheels.thread,
+          wheels.nutSeat && say('{nutSeat} seat', { nutSeat: wheels.nutSeat }),
+          wheels.perWheel && say('{perWheel} a wheel', { perWheel: wheels.perWheel }),
+        ]
           .filter(Boolean)
           .join(', '),
     ],
-    ['Wheel torque', wheels?.torque],
-    ['Tyre', wheels?.tyre],
+    [say('Wheel torque'), wheels?.torque],
+    [say('Tyre'), wheels?.tyre],
     ...(Object.entries(RATING_TEXT) as Array<[keyof Ratings, string]>).map(
       ([field, label]): [string, string | undefined] => [
         `${label.charAt(0).toUpperCase()}${label.slice(1)}`,
@@ -158,7 +172,7 @@ function Facts({ vehicle }: { vehicle: Vehicle }) {
           <div key={name} className="contents">
             <dt className="border-b border-hair py-1.5 text-ink-2">{name}</dt>
             <dd className={`border-b border-hair py-1.5 break-words ${text ? 'font-bold' : 'text-ink-2'}`}>
-              {text || 'not known'}
+              {text || say('not known')}
             </dd>
           </div>
         ))}
@@ -168,28 +182,32 @@ function Facts({ vehicle }: { vehicle: Vehicle }) {
           {vehicleDoubtText(doubt)}
         </p>
       ))}
-      <h3 className="mt-4 font-bold">Already fitted</h3>
-      {vehicle.fitted === undefined && <p className="text-ink-2">Nobody has looked yet: kits will ask.</p>}
-      {vehicle.fitted?.length === 0 && <p className="text-ink-2">Nothing beyond its maker’s.</p>}
+      <h3 className="mt-4 font-bold">{say('Already fitted')}</h3>
+      {vehicle.fitted === undefined && <p className="text-ink-2">{say('Nobody has looked yet: kits will ask.')}</p>}
+      {vehicle.fitted?.length === 0 && <p className="text-ink-2">{say('Nothing beyond its maker’s.')}</p>}
       <ul>
         {vehicle.fitted?.map((entry) => (
           <li key={entry.word} className="border-b border-hair py-1">
             {entry.word}
             {entry.amount && <span className="figures"> {entry.amount.printed}</span>}
             <span className="block text-sm text-ink-2">
-              {[entry.note, entry.since, entry.jobNumber && `job ${entry.jobNumber}`].filter(Boolean).join(', ')}
+              {[entry.note, entry.since, entry.jobNumber && say('job {jobNumber}', { jobNumber: entry.jobNumber })]
+                .filter(Boolean)
+                .join(', ')}
             </span>
           </li>
         ))}
       </ul>
       {vehicle.boltUses && vehicle.boltUses.length > 0 && (
         <>
-          <h3 className="mt-4 font-bold">Bolts that went back in</h3>
+          <h3 className="mt-4 font-bold">{say('Bolts that went back in')}</h3>
           <ul>
             {vehicle.boltUses.map(({ bolt, uses }) => (
               <li key={bolt} className="flex justify-between gap-3 border-b border-hair py-1">
                 {bolt}
-                <span className="figures text-ink-2">tightened {uses === 1 ? 'once' : `${uses} times`}</span>
+                <span className="figures text-ink-2">
+                  {tell('tightened {which}', { which: uses === 1 ? say('once') : say('{uses} times', { uses }) })}
+                </span>
               </li>
             ))}
           </ul>
@@ -208,20 +226,25 @@ function Visit({ visit, unit }: { visit: PastVisit; unit: 'km' | 'mi' }) {
         <div>
           <h3 className="font-bold">{visit.kits.join(' + ')}</h3>
           <p className="text-sm text-ink-2">
-            Job {visit.number}, {shopFormat(visit.startedMs, 'd MMM yyyy')}
-            {visit.odometerKm !== undefined && `, ${distance(visit.odometerKm, unit)}`}.{' '}
-            {visit.closedAtMs ? 'Closed' : 'Open'}, {done} of {visit.joints.length} joints done.
+            {tell('Job {number}, {shopFormat}{odometerKm}. {which}, {done} of {count} joints done.', {
+              number: visit.number,
+              shopFormat: shopFormat(visit.startedMs, 'd MMM yyyy'),
+              odometerKm: visit.odometerKm !== undefined && `, ${distance(visit.odometerKm, unit)}`,
+              which: visit.closedAtMs ? say('Closed') : say('Open'),
+              done,
+              count: visit.joints.length,
+            })}
           </p>
         </div>
         <span className="flex gap-2">
           <Button aria-expanded={open} onClick={() => setOpen(!open)}>
-            {open ? 'Fold away' : 'Joints'}
+            {open ? say('Fold away') : say('Joints')}
           </Button>
           <Link
             className="inline-flex min-h-14 items-center border-2 border-ink bg-sheet px-4 font-bold"
             to={`/jobs/${visit.id}/record`}
           >
-            Record
+            {say('Record')}
           </Link>
         </span>
       </div>
@@ -230,10 +253,10 @@ function Visit({ visit, unit }: { visit: PastVisit; unit: 'km' | 'mi' }) {
           <table className="mt-2 w-full text-left">
             <thead className="text-sm text-ink-2">
               <tr>
-                <th className="py-1 font-normal">Station</th>
-                <th className="py-1 font-normal">Asked</th>
+                <th className="py-1 font-normal">{say('Station')}</th>
+                <th className="py-1 font-normal">{say('Asked')}</th>
                 <th className="py-1 text-right font-normal">N·m</th>
-                <th className="hidden py-1 pl-3 font-normal sm:table-cell">Wrench and fitter</th>
+                <th className="hidden py-1 pl-3 font-normal sm:table-cell">{say('Wrench and fitter')}</th>
               </tr>
             </thead>
             <tbody>
@@ -244,7 +267,7 @@ function Visit({ visit, unit }: { visit: PastVisit; unit: 'km' | 'mi' }) {
                   </td>
                   <td className="figures py-1">{joint.printed}</td>
                   <td className="figures py-1 text-right font-bold">
-                    {joint.torqueNm?.toFixed(1) ?? (joint.done ? 'done' : 'open')}
+                    {joint.torqueNm?.toFixed(1) ?? (joint.done ? say('done') : say('open'))}
                   </td>
                   <td className="hidden py-1 pl-3 text-ink-2 sm:table-cell">
                     {[joint.wrench, joint.by].filter(Boolean).join(', ')}
@@ -260,7 +283,7 @@ function Visit({ visit, unit }: { visit: PastVisit; unit: 'km' | 'mi' }) {
                   {debt.count > 1 ? `${debt.count} × ` : ''}
                   {debt.name}:{' '}
                   {debt.ended < debt.count
-                    ? `${debt.count - debt.ended} not accounted for`
+                    ? say('{count} not accounted for', { count: debt.count - debt.ended })
                     : debt.ends.map((end) => END_TEXT[end]).join(', ')}
                 </li>
               ))}

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import type { WhyPicture } from '#contract/wording/en/why.ts';
+import { say } from '#contract/wording/say.ts';
 
 const INK = 'var(--ink)';
 const RULE = 'var(--rule)';
@@ -29,20 +30,20 @@ const Text = ({ x, y, children }: { x: number; y: number; children: ReactNode })
 /** Each picture in 240 by 140, drawn with a few strokes: it shows the one thing its note is about. */
 const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
   scatter: {
-    says: 'One torque, and the loads it may come to: most in the middle, some a quarter off',
+    says: say('One torque, and the loads it may come to: most in the middle, some a quarter off'),
     drawn: (
       <>
         <path d="M20 115C80 115 80 30 120 30S160 115 220 115" {...line} />
         <path d="M20 115H220" {...thin} />
         <rect x={95} y={30} width={50} height={85} fill={PAINT} opacity={0.5} />
         <Text x={120} y={134}>
-          load of one torque
+          {say('load of one torque')}
         </Text>
       </>
     ),
   },
   spring: {
-    says: 'A bolt is a spring: stretched it clamps, past its yield it stays long',
+    says: say('A bolt is a spring: stretched it clamps, past its yield it stays long'),
     drawn: (
       <>
         <Bolt x={50} y={6} long={62} />
@@ -50,19 +51,19 @@ const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
         <Bolt x={190} y={6} long={90} />
         <path d="M10 84H230" {...thin} />
         <Text x={50} y={134}>
-          loose
+          {say('loose')}
         </Text>
         <Text x={120} y={134}>
-          clamps
+          {say('clamps')}
         </Text>
         <Text x={190} y={134}>
-          stays long
+          {say('stays long')}
         </Text>
       </>
     ),
   },
   window: {
-    says: 'A bead on the thread, and the time in which it may be pulled',
+    says: say('A bead on the thread, and the time in which it may be pulled'),
     drawn: (
       <>
         <Bolt x={60} long={80} />
@@ -71,16 +72,16 @@ const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
         <rect x={110} y={60} width={60} height={20} fill={PAINT} />
         <path d="M170 50V90" {...line} />
         <Text x={140} y={48}>
-          pull
+          {say('pull')}
         </Text>
         <Text x={198} y={108}>
-          it has set
+          {say('it has set')}
         </Text>
       </>
     ),
   },
   order: {
-    says: 'Six bolts of a plate, from the middle outwards and across',
+    says: say('Six bolts of a plate, from the middle outwards and across'),
     drawn: (
       <>
         <rect x={20} y={20} width={200} height={95} {...thin} />
@@ -103,7 +104,7 @@ const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
     ),
   },
   count: {
-    says: 'Eight places of a tray, one of them empty',
+    says: say('Eight places of a tray, one of them empty'),
     drawn: (
       <>
         {Array.from({ length: 8 }, (_, at) => {
@@ -116,45 +117,45 @@ const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
           );
         })}
         <Text x={145} y={134}>
-          one is missing
+          {say('one is missing')}
         </Text>
       </>
     ),
   },
   seat: {
-    says: 'A head a little off its seat, and one that lies on it',
+    says: say('A head a little off its seat, and one that lies on it'),
     drawn: (
       <>
         <Bolt x={70} y={18} long={70} />
         <Bolt x={170} y={34} long={70} />
         <path d="M20 52H220V72H20Z" fill="var(--band)" stroke={INK} strokeWidth={2} />
         <Text x={70} y={134}>
-          gap
+          {say('gap')}
         </Text>
         <Text x={170} y={134}>
-          seated
+          {say('seated')}
         </Text>
       </>
     ),
   },
   thread: {
-    says: 'A bolt that stands in its thread, and one across it',
+    says: say('A bolt that stands in its thread, and one across it'),
     drawn: (
       <>
         <path d="M20 70H220V110H20Z" fill="var(--band)" stroke={INK} strokeWidth={2} />
         <Bolt x={70} y={18} long={72} />
         <Bolt x={165} y={20} long={66} tilt={12} />
         <Text x={70} y={134}>
-          straight
+          {say('straight')}
         </Text>
         <Text x={165} y={134}>
-          across
+          {say('across')}
         </Text>
       </>
     ),
   },
   wrench: {
-    says: 'The scale of a wrench: below a fifth of it little is known',
+    says: say('The scale of a wrench: below a fifth of it little is known'),
     drawn: (
       <>
         <rect x={20} y={50} width={200} height={26} {...line} />
@@ -166,13 +167,13 @@ const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
           20 %
         </Text>
         <Text x={205} y={98}>
-          full scale
+          {say('full scale')}
         </Text>
       </>
     ),
   },
   bush: {
-    says: 'A bush at ride height, and the same one twisted with the wheel hanging',
+    says: say('A bush at ride height, and the same one twisted with the wheel hanging'),
     drawn: (
       <>
         {[70, 170].map((x) => (
@@ -184,16 +185,16 @@ const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
         <path d="M70 60H108M70 60H32" {...thin} />
         <path d="M170 60C185 60 195 68 203 78M170 60C155 60 145 52 137 42" {...line} />
         <Text x={70} y={126}>
-          on its wheels
+          {say('on its wheels')}
         </Text>
         <Text x={170} y={126}>
-          hanging
+          {say('hanging')}
         </Text>
       </>
     ),
   },
   chain: {
-    says: 'Entries of a record, each holding on to the one before it',
+    says: say('Entries of a record, each holding on to the one before it'),
     drawn: (
       <>
         {[30, 100, 170].map((x) => (
@@ -201,13 +202,13 @@ const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
         ))}
         <path d="M74 62H100M144 62H170" {...line} />
         <Text x={120} y={120}>
-          each holds the one before
+          {say('each holds the one before')}
         </Text>
       </>
     ),
   },
   hands: {
-    says: 'Two people, and one joint between them',
+    says: say('Two people, and one joint between them'),
     drawn: (
       <>
         {[60, 180].map((x) => (
@@ -221,7 +222,7 @@ const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
     ),
   },
   units: {
-    says: 'One length of scale in two units',
+    says: say('One length of scale in two units'),
     drawn: (
       <>
         <path d="M20 60H220" {...line} />
@@ -232,16 +233,16 @@ const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
           <path key={x} d={`M${x} 60V76`} {...line} />
         ))}
         <Text x={120} y={36}>
-          newton metres
+          {say('newton metres')}
         </Text>
         <Text x={120} y={100}>
-          pound feet
+          {say('pound feet')}
         </Text>
       </>
     ),
   },
   stack: {
-    says: 'What lies between head and nut, layer by layer',
+    says: say('What lies between head and nut, layer by layer'),
     drawn: (
       <>
         <Bolt x={120} y={14} long={104} />
@@ -262,7 +263,7 @@ const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
     ),
   },
   clock: {
-    says: 'A clock that is not over',
+    says: say('A clock that is not over'),
     drawn: (
       <>
         <circle cx={120} cy={68} r={50} {...line} />
@@ -272,7 +273,7 @@ const PICTURES: Record<WhyPicture, { says: string; drawn: ReactNode }> = {
     ),
   },
   person: {
-    says: 'A person, and the name that stands with what they did',
+    says: say('A person, and the name that stands with what they did'),
     drawn: (
       <>
         <circle cx={80} cy={40} r={18} {...line} />

@@ -1,7 +1,9 @@
 import { Link } from 'react-router';
 import { WHY_NOTES, WHY_OF } from '#contract/wording/en/why.ts';
+import { say } from '#contract/wording/say.ts';
 import type { RefusalCode } from '#core/job/refusal.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { WhyNoteView } from './WhyNoteView.tsx';
 
 /** Why something was refused, where it bites. */
@@ -12,10 +14,13 @@ export default function WhySheet({ code, onClose }: { code: RefusalCode; onClose
     <Sheet open onClose={onClose} title={note.title} wide>
       <WhyNoteView note={note} />
       <p className="mt-4 text-sm text-ink-2">
-        An aid. The kit’s sheet and the vehicle maker’s manual come first.{' '}
-        <Link to={`/handbook#${id}`} className="underline">
-          All reasons
-        </Link>
+        {tell('An aid. The kit’s sheet and the vehicle maker’s manual come first. {link}', {
+          link: (
+            <Link to={`/handbook#${id}`} className="underline">
+              {say('All reasons')}
+            </Link>
+          ),
+        })}
       </p>
     </Sheet>
   );

@@ -1,6 +1,7 @@
 import { useMemo } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
 import { pullShown } from '#contract/wording/joint-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { evidenceText } from '#contract/wording/trace-text.ts';
 import type { Pull } from '#core/job/job-state.ts';
 import { stationState } from '#core/job/job-state.ts';
@@ -17,6 +18,7 @@ import type { TraceSample } from '#core/trace/pull-trace.ts';
 import { Curve, type CurveSeries } from '../../drawing/Curve.tsx';
 import { useSettings } from '../../shop/settings.ts';
 import { Sheet } from '../../ui/Sheet.tsx';
+import { tell } from '../../ui/tell.ts';
 import { useOpenJob } from '../use-open-job.ts';
 
 /** The curve of one pull, over those of its neighbours, with what it was taken for, why, and what to do. */
@@ -50,7 +52,14 @@ export default function PullCurveSheet({
     );
     const read = same?.trace === undefined ? undefined : unpackTrace(same.trace);
     return read && read.length > 0
-      ? [{ key: id, label: `station ${index.stations.get(id)?.label}`, points: drawn(read), tone: 'faint' as const }]
+      ? [
+          {
+            key: id,
+            label: say('station {label}', { label: index.stations.get(id)?.label }),
+            points: drawn(read),
+            tone: 'faint' as const,
+          },
+        ]
       : [];
   });
   const everyDeg = [...others.flatMap(({ points }) => points), ...drawn(samples)].map(([deg]) => deg);
@@ -59,40 +68,65 @@ export default function PullCurveSheet({
     pull.maxNm === undefined
       ? undefined
       : {
-          label: `${showTorqueIn(pull.minNm, unit).number} to ${written(pull.maxNm)}`,
+          label: say('{number} to {written}', {
+            number: showTorqueIn(pull.minNm, unit).number,
+            written: written(pull.maxNm),
+          }),
           points: [Math.min(...everyDeg), Math.max(...everyDeg)].map((deg) => [deg, low, high] as const),
         };
   const words = TRACE_WORDS[pull.curve?.kind ?? 'cannotTell'];
   const warns = pull.curve !== undefined && pull.curve.kind !== 'good' && pull.curve.kind !== 'cannotTell';
   const shown = pullShown(station, { pull, stands: 'stands', stroke: false });
   return (
-    <Sheet open wide onClose={onClose} title={words.name} description={`Station ${station.label}, ${shown.pulled}`}>
+    <Sheet
+      open
+      wide
+      onClose={onClose}
+      title={words.name}
+      description={say('Station {label}, {pulled}', { label: station.label, pulled: shown.pulled })}
+    >
       {samples.length > 0 && (
         <Curve
-          label={`Torque over angle of station ${station.label}: ${words.name}`}
-          xLabel="degrees since the torque began to grow"
+          label={say('Torque over angle of station {label}: {name}', { label: station.label, name: words.name })}
+          xLabel={say('degrees since the torque began to grow')}
           yLabel={unit}
           series={[
             ...others,
-            { key: pull.id, label: `station ${station.label}`, points: drawn(samples), tone: warns ? 'bad' : 'ink' },
+            {
+              key: pull.id,
+              label: say('station {label}', { label: station.label }),
+              points: drawn(samples),
+              tone: warns ? 'bad' : 'ink',
+            },
           ]}
           band={window}
           limits={[
             {
               y: inUnit(pull.maxNm ?? pull.minNm),
-              text: window ? `window ${window.label}` : `least ${written(pull.minNm)}`,
+              text: window
+                ? say('window {label}', { label: window.label })
+                : say('least {written}', { written: written(pull.minNm) }),
             },
           ]}
         />
       )}
-      {others.length > 0 && <p className="text-sm text-ink-2">Thin: the other joints of {group?.title}, same pass.</p>}
+      {others.length > 0 && (
+        <p className="text-sm text-ink-2">
+          {tell('Thin: the other joints of {title}, same pass.', { title: group?.title })}
+        </p>
+      )}
       {pull.curve && (
         <p className="mt-2">
-          <b className="figures">{Math.round(100 * pull.curve.confidence)} %</b> sure
-          {pull.curve.also.length > 0 && (
-            <>. It could also be: {pull.curve.also.map((kind) => TRACE_WORDS[kind].name.toLowerCase()).join(', ')}</>
-          )}
-          .
+          {tell('{value} sure{count}.', {
+            value: <b className="figures">{Math.round(100 * pull.curve.confidence)} %</b>,
+            count: pull.curve.also.length > 0 && (
+              <>
+                {tell('. It could also be: {also}', {
+                  also: pull.curve.also.map((kind) => TRACE_WORDS[kind].name.toLowerCase()).join(', '),
+                })}
+              </>
+            ),
+          })}
         </p>
       )}
       {verdict && verdict.evidence.length > 0 && (
@@ -103,13 +137,15 @@ export default function PullCurveSheet({
         </ul>
       )}
       <dl className="mt-3 grid grid-cols-[6rem_1fr] gap-y-2 border-t-2 border-ink pt-3">
-        <dt className="text-ink-2">Now</dt>
+        <dt className="text-ink-2">{say('Now')}</dt>
         <dd className="text-xl">{words.now}</dd>
-        <dt className="text-ink-2">Beside it</dt>
+        <dt className="text-ink-2">{say('Beside it')}</dt>
         <dd>{words.beside}</dd>
       </dl>
       <p className="mt-3 text-sm text-ink-2">
-        An aid from torque and angle alone. The kit’s sheet, the vehicle maker’s manual and your own eyes come first.
+        {say(
+          'An aid from torque and angle alone. The kit’s sheet, the vehicle maker’s manual and your own eyes come first.',
+        )}
       </p>
     </Sheet>
   );

@@ -1,4 +1,6 @@
 /** An adjustable link: two ends in a body, with the thread showing and the thread in mesh at each. */
+import { say } from '#contract/wording/say.ts';
+import { tell } from '../../../ui/tell.ts';
 export function AdjusterBody({
   before,
   after,
@@ -54,7 +56,7 @@ export function AdjusterBody({
           className="figures"
           fontSize={13}
         >
-          in mesh {mesh.toFixed(1)}
+          {tell('in mesh {mesh}', { mesh: mesh.toFixed(1) })}
         </text>
       </g>
     );
@@ -71,10 +73,13 @@ export function AdjusterBody({
         strokeWidth={3}
       />
       <text x={320} y={36} textAnchor="middle" className="figures" fontSize={15} fontWeight={700}>
-        {Math.abs(turns).toFixed(2)} turns, {turns >= 0 ? 'longer' : 'shorter'}
+        {tell('{turns} turns, {which}', {
+          turns: Math.abs(turns).toFixed(2),
+          which: turns >= 0 ? say('longer') : say('shorter'),
+        })}
       </text>
       <text x={320} y={196} textAnchor="middle" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
-        {movingEnds === 2 ? 'one end is left-hand thread: both move' : 'one end moves'}
+        {movingEnds === 2 ? say('one end is left-hand thread: both move') : say('one end moves')}
       </text>
     </svg>
   );

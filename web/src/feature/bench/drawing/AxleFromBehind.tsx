@@ -1,3 +1,5 @@
+import { say } from '#contract/wording/say.ts';
+
 /** A solid axle from behind on its track bar, before and after a lift; the shift drawn larger than it is. */
 export function AxleFromBehind({
   barLengthMm,
@@ -68,10 +70,10 @@ export function AxleFromBehind({
       {bar(liftMm, shift, true)}
       <circle cx={left} cy={frame(liftMm)} r={8} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2} />
       <text x={left - 14} y={frame(liftMm) - 12} textAnchor="end" fontSize={13}>
-        frame end
+        {say('frame end')}
       </text>
       <text x={620} y={axleY + 92} textAnchor="end" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
-        dashed: before · the shift is drawn ten times
+        {say('dashed: before · the shift is drawn ten times')}
       </text>
     </svg>
   );

@@ -1,3 +1,5 @@
+import { say } from '#contract/wording/say.ts';
+
 /** A bolt with its bead: where the compound goes, and the gap it fills, enlarged. */
 export function BeadOnBolt({
   diameterMm,
@@ -70,10 +72,10 @@ export function BeadOnBolt({
         <g fontSize={14}>
           <path d={`M${160 + r + 6} ${40 + mesh / 2}L300 100`} stroke="var(--ink-2)" />
           <text x={306} y={104}>
-            fills the space in the threads
+            {say('fills the space in the threads')}
           </text>
           <text x={306} y={124} style={{ fill: 'var(--ink-2)' }}>
-            {blind ? 'drop into the hole, not the bolt’s tip' : 'on the bolt, where the nut will stand'}
+            {blind ? say('drop into the hole, not the bolt’s tip') : say('on the bolt, where the nut will stand')}
           </text>
         </g>
       )}

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { hexagon } from '../../../drawing/StationGlyph.tsx';
 
 /** A ring of bolts, each filled up to the preload it has left, the last pulled one marked. */
@@ -69,10 +70,10 @@ export function BoltRing({
         );
       })}
       <text x={210} y={148} textAnchor="middle" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
-        % of target
+        {say('% of target')}
       </text>
       <text x={210} y={166} textAnchor="middle" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
-        left
+        {say('left')}
       </text>
     </svg>
   );

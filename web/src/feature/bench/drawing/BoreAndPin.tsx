@@ -1,3 +1,5 @@
+import { say } from '#contract/wording/say.ts';
+
 /** Bore and pin end on, the interference enlarged so that it shows. */
 export function BoreAndPin({
   interferenceMm,
@@ -27,10 +29,10 @@ export function BoreAndPin({
       </g>
       <g fontSize={13} textAnchor="middle">
         <text x={150} y={256}>
-          bore
+          {say('bore')}
         </text>
         <text x={400} y={226}>
-          pin, difference enlarged
+          {say('pin, difference enlarged')}
         </text>
       </g>
     </svg>

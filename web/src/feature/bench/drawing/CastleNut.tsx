@@ -1,4 +1,7 @@
+import { say } from '#contract/wording/say.ts';
+
 /** Middle of the drawing, and radii: bolt, crown of the nut, corners of its hexagon, px. */
+
 const [CX, CY] = [210, 140];
 const BOLT_R = 40;
 const CROWN_R = 74;
@@ -77,16 +80,16 @@ export function CastleNut({ slots, pastDeg, label }: { slots: number; pastDeg: n
         />
       )}
       <text x={318} y={34} className="figures" fontSize={15} fontWeight={700}>
-        {meets ? 'Pin fits' : `${next.toFixed(0)}° on`}
+        {meets ? say('Pin fits') : say('{next}° on', { next: next.toFixed(0) })}
       </text>
       <text x={318} y={52} fontSize={12} style={{ fill: 'var(--ink-2)' }}>
-        {meets ? 'slot at the hole' : 'to the next slot'}
+        {meets ? say('slot at the hole') : say('to the next slot')}
       </text>
       <text x={CX + 8} y={CY + CORNER_R + 22} fontSize={12} style={{ fill: 'var(--ink-2)' }}>
-        pin hole
+        {say('pin hole')}
       </text>
       <text x={CX} y={292} textAnchor="middle" fontSize={12} style={{ fill: 'var(--ink-2)' }}>
-        never back
+        {say('never back')}
       </text>
     </svg>
   );

@@ -2,10 +2,12 @@ import { scaleLinear } from 'd3-scale';
 import { line } from 'd3-shape';
 import { useEffect, useState } from 'react';
 import { geometryFaultText } from '#contract/wording/geometry-fault-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { CornerCurves as Curves } from '#core/bench/corner.ts';
 import type { CornerChange } from '#core/geometry/corner-change.ts';
 import type { CornerAtTravel } from '#core/geometry/corner-sweep.ts';
 import type { HardPoints, WheelStance } from '#core/geometry/hard-points.ts';
+import { tell } from '../../../ui/tell.ts';
 import { geometryWorker } from '../../../worker/geometry-worker.ts';
 import { workerFailure } from '../../../worker/kit-worker.ts';
 
@@ -15,10 +17,10 @@ const EDGE = { left: 46, right: 10, top: 26, bottom: 34 };
 const TRAVELS = Array.from({ length: 97 }, (_, at) => (at - 48) * 2.5);
 
 const SHOWN = [
-  { key: 'camberDeg', title: 'Camber, °: top out above 0' },
-  { key: 'toeDeg', title: 'Toe of one wheel, °: in above 0' },
-  { key: 'halfTrackContactMm', title: 'Contact outwards, mm' },
-  { key: 'casterDeg', title: 'Caster, °' },
+  { key: 'camberDeg', title: say('Camber, °: top out above 0') },
+  { key: 'toeDeg', title: say('Toe of one wheel, °: in above 0') },
+  { key: 'halfTrackContactMm', title: say('Contact outwards, mm') },
+  { key: 'casterDeg', title: say('Caster, °') },
 ] as const satisfies ReadonlyArray<{ key: keyof CornerAtTravel; title: string }>;
 
 /** Camber, toe, track and caster over the travel, before thin and after bold; worked out off the screen's thread. */
@@ -54,7 +56,11 @@ export function CornerCurves({
     };
   }, [asked]);
   if (drawn?.failure && drawn.asked === asked)
-    return <p className="border-l-4 border-rule pl-3">No curves over ±120 mm: {drawn.failure}.</p>;
+    return (
+      <p className="border-l-4 border-rule pl-3">
+        {tell('No curves over ±120 mm: {failure}.', { failure: drawn.failure })}
+      </p>
+    );
   return <CurvesDrawn curves={drawn?.curves} />;
 }
 
@@ -91,8 +97,12 @@ function CurveOf({ of, title, curves }: { of: (typeof SHOWN)[number]['key']; tit
       role="img"
       aria-label={
         first && last
-          ? `${title}: ${first[of].toFixed(2)} at 120 mm droop, ${last[of].toFixed(2)} at 120 mm bump`
-          : `${title}, being worked out`
+          ? say('{title}: {first} at 120 mm droop, {last} at 120 mm bump', {
+              title,
+              first: first[of].toFixed(2),
+              last: last[of].toFixed(2),
+            })
+          : say('{title}, being worked out', { title })
       }
     >
       <text x={EDGE.left} y={16} fontSize={13} fontWeight={700}>
@@ -127,7 +137,7 @@ function CurveOf({ of, title, curves }: { of: (typeof SHOWN)[number]['key']; tit
         </>
       )}
       <text x={EDGE.left} y={HEIGHT - 4} fontSize={11} style={{ fill: 'var(--ink-2)' }}>
-        up: bump, mm at the wheel; dashed: before
+        {say('up: bump, mm at the wheel; dashed: before')}
       </text>
     </svg>
   );

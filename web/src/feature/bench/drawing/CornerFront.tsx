@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { HardPoints } from '#core/geometry/hard-points.ts';
 import type { CornerPose } from '#core/geometry/solve-corner.ts';
 import type { Vector } from '#core/geometry/vector.ts';
@@ -98,9 +99,9 @@ export function CornerFront({
     );
   };
   const names: Array<[string, Vector]> = [
-    ['lower arm', lowerPivot],
-    ...(upperPivot ? [['upper arm', upperPivot] as [string, Vector]] : []),
-    ['tie rod', points.tieRodInner],
+    [say('lower arm'), lowerPivot],
+    ...(upperPivot ? [[say('upper arm'), upperPivot] as [string, Vector]] : []),
+    [say('tie rod'), points.tieRodInner],
   ];
   return (
     <svg viewBox={`0 0 ${WIDTH} ${HEIGHT}`} className="w-full" role="img" aria-label={label}>
@@ -123,7 +124,7 @@ export function CornerFront({
         );
       })}
       <text x={WIDTH - 8} y={groundY + 20} textAnchor="end" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
-        left wheel from the front; outwards is to the right
+        {say('left wheel from the front; outwards is to the right')}
       </text>
     </svg>
   );

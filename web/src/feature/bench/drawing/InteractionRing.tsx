@@ -1,5 +1,7 @@
 import { useEffect, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { BoltRing } from './BoltRing.tsx';
 
 /** Plays a tightening sequence pull by pull, or stands at one of them. */
@@ -27,7 +29,7 @@ export function InteractionRing({
         shares={shares[here] ?? []}
         pulled={pulled[here]}
         order={order}
-        label={`After pull ${here + 1} of ${shares.length}`}
+        label={say('After pull {here} of {count}', { here: here + 1, count: shares.length })}
       />
       <div className="flex items-center gap-3">
         <Button
@@ -37,11 +39,11 @@ export function InteractionRing({
             setPlaying(!playing);
           }}
         >
-          {playing ? 'Stop' : 'Play'}
+          {playing ? say('Stop') : say('Play')}
         </Button>
         <label className="flex flex-1 items-center gap-3">
           <span className="figures w-24 text-sm">
-            pull {here + 1}/{shares.length}
+            {tell('pull {here}/{count}', { here: here + 1, count: shares.length })}
           </span>
           <input
             type="range"
@@ -49,7 +51,7 @@ export function InteractionRing({
             min={0}
             max={last}
             value={here}
-            aria-label="Pull shown"
+            aria-label={say('Pull shown')}
             onChange={(event) => {
               setPlaying(false);
               setAt(Number(event.target.value));

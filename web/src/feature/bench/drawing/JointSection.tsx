@@ -1,4 +1,6 @@
 /** What a cut through a bolted joint shows, mm. */
+import { say } from '#contract/wording/say.ts';
+import { tell } from '../../../ui/tell.ts';
 export interface JointSectionProps {
   diameterMm: number;
   bearingMm: number;
@@ -145,10 +147,10 @@ export function JointSection(props: JointSectionProps) {
               strokeWidth={2}
             />
             <text x={cx + px(d / 2) + 22} y={end + px(neededMm) / 2 - 4} className="figures" fontSize={13}>
-              needs {neededMm.toFixed(1)} mm
+              {tell('needs {neededMm} mm', { neededMm: neededMm.toFixed(1) })}
             </text>
             <text x={cx + px(d / 2) + 22} y={end + px(neededMm) / 2 + 13} className="figures" fontSize={13}>
-              has {engagedMm.toFixed(1)} mm
+              {tell('has {engagedMm} mm', { engagedMm: engagedMm.toFixed(1) })}
             </text>
           </g>
         )}
@@ -162,13 +164,13 @@ export function JointSection(props: JointSectionProps) {
             {Number(gripMm.toFixed(1))} mm
           </text>
           <text x={cx + partHalf + 24} y={(seat + end) / 2 + 20} fontSize={11} style={{ fill: 'var(--ink-2)' }}>
-            clamped
+            {say('clamped')}
           </text>
           <text x={cx + b + 8} y={top + 12}>
-            face {Number(bearingMm.toFixed(2))}
+            {tell('face {bearingMm}', { bearingMm: Number(bearingMm.toFixed(2)) })}
           </text>
           <text x={cx + b + 8} y={top + 27} style={{ fill: 'var(--ink-2)' }}>
-            hole {Number(holeMm.toFixed(2))}
+            {tell('hole {holeMm}', { holeMm: Number(holeMm.toFixed(2)) })}
           </text>
           {note && (
             <text x={cx + partHalf + 24} y={HEIGHT - 12} fontSize={12} style={{ fill: 'var(--ink-2)' }}>

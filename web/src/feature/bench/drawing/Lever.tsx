@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { hexagon } from '../../../drawing/StationGlyph.tsx';
 
 /** A torque wrench from above with its adapter at the angle it is used at; lengths to scale. */
@@ -37,7 +38,7 @@ export function Lever({
       <polygon points={hexagon(30, fx, fy)} fill="#ffd21f" stroke="var(--ink)" strokeWidth={2.5} />
       <path d={`M${hand} ${sy + 74}V${sy + 24}m-7 10 7-10 7 10`} stroke="var(--ink)" strokeWidth={3} fill="none" />
       <text x={hand + 12} y={sy + 64} fontSize={13}>
-        hand here
+        {say('hand here')}
       </text>
       <g className="figures" fontSize={14}>
         <path

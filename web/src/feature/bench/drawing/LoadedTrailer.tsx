@@ -1,4 +1,5 @@
 import { scaleLinear } from 'd3-scale';
+import { say } from '#contract/wording/say.ts';
 import type { CargoPiece } from '#core/load/trailer-cargo.ts';
 
 /** A scale under a wheel or a ball. */
@@ -65,12 +66,12 @@ export function LoadedTrailer({
     <svg viewBox="0 0 640 300" className="w-full" role="img" aria-label={label}>
       <line x1={x(couplerToAxleMm)} x2={600} y1={bed} y2={bed} stroke="var(--ink)" strokeWidth={8} />
       <circle cx={x(couplerToAxleMm)} cy={bed} r={13} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={3} />
-      {cargo.map((piece, at) => box(piece, 0, true, `at ${at}`))}
-      {Math.abs(moveMm) > 1 && cargo.map((piece, at) => box(piece, moveMm, false, `to ${at}`))}
+      {cargo.map((piece, at) => box(piece, 0, true, say('at {at}', { at })))}
+      {Math.abs(moveMm) > 1 && cargo.map((piece, at) => box(piece, moveMm, false, say('to {at}', { at })))}
       <path
         d={`M${x(unladenAheadMm) - 8} ${bed + 12}h16l-8 -12z`}
         fill="var(--ink)"
-        aria-label="weight of the empty trailer"
+        aria-label={say('weight of the empty trailer')}
       />
       <circle cx={x(0)} cy={bed + 34} r={32} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={3} />
       <line x1={20} x2={620} y1={bed + 66} y2={bed + 66} stroke="var(--ink)" strokeWidth={2} />

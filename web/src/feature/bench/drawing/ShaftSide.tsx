@@ -1,4 +1,6 @@
+import { say } from '#contract/wording/say.ts';
 import type { PropShaftChange } from '#core/geometry/prop-shaft.ts';
+import { tell } from '../../../ui/tell.ts';
 
 const RAD = Math.PI / 180;
 
@@ -65,14 +67,20 @@ export function ShaftSide({
       <circle cx={pinion.x} cy={pinion.y} r={9} fill="var(--sheet)" stroke="var(--ink)" strokeWidth={2.5} />
       <g className="figures" fontSize={16} fontWeight={700}>
         <text x={top.x + 10} y={Math.max(20, top.y - 20)}>
-          {change.after.outputJointDeg.toFixed(1)}° (was {change.before.outputJointDeg.toFixed(1)}°)
+          {tell('{outputJointDeg}° (was {outputJointDeg2}°)', {
+            outputJointDeg: change.after.outputJointDeg.toFixed(1),
+            outputJointDeg2: change.before.outputJointDeg.toFixed(1),
+          })}
         </text>
         <text x={pinion.x - 30} y={pinion.y + 44} textAnchor="middle">
-          {change.after.pinionJointDeg.toFixed(1)}° (was {change.before.pinionJointDeg.toFixed(1)}°)
+          {tell('{pinionJointDeg}° (was {pinionJointDeg2}°)', {
+            pinionJointDeg: change.after.pinionJointDeg.toFixed(1),
+            pinionJointDeg2: change.before.pinionJointDeg.toFixed(1),
+          })}
         </text>
       </g>
       <text x={620} y={340} textAnchor="end" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
-        front is left · dashed: before
+        {say('front is left · dashed: before')}
       </text>
     </svg>
   );

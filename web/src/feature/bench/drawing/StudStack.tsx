@@ -1,4 +1,7 @@
 /** A turn of thread as it is drawn, px. */
+import { say } from '#contract/wording/say.ts';
+import { tell } from '../../../ui/tell.ts';
+
 const TURN_PX = 7;
 
 /** Stud, spacer, wheel and nut from the side, to scale. */
@@ -36,7 +39,7 @@ export function StudStackDrawing({
     <svg viewBox={`0 0 ${width} 260`} className="w-full" role="img" aria-label={label}>
       <rect x={20} y={30} width={40} height={200} fill="var(--steel)" stroke="var(--ink)" strokeWidth={2} />
       <text x={40} y={24} textAnchor="middle" fontSize={12}>
-        hub
+        {say('hub')}
       </text>
       {spacerMm > 0 && (
         <rect
@@ -118,7 +121,10 @@ export function StudStackDrawing({
           {Number(wheelMm.toFixed(1))}
         </text>
         <text x={x(face) + 4} y={mid - r * 1.9 - 8}>
-          in mesh: needs {neededMm.toFixed(1)}, has {engagementMm.toFixed(1)} mm
+          {tell('in mesh: needs {neededMm}, has {engagementMm} mm', {
+            neededMm: neededMm.toFixed(1),
+            engagementMm: engagementMm.toFixed(1),
+          })}
         </text>
       </g>
     </svg>

@@ -1,3 +1,5 @@
+import { say } from '#contract/wording/say.ts';
+
 /** Thread profiles of the candidates over one another, at one scale, with the measured pitch as a comb. */
 export function ThreadCombs({
   combs,
@@ -44,7 +46,7 @@ export function ThreadCombs({
           );
         })}
         <text x={572} y={rows.length * 62 + 26} textAnchor="end" fontSize={13.5} style={{ fill: 'var(--ink-2)' }}>
-          12 mm of thread, enlarged
+          {say('12 mm of thread, enlarged')}
         </text>
       </svg>
     </div>

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { CombinationAnswer } from '#core/load/combination.ts';
 import { ScaleUnder } from './LoadedTrailer.tsx';
 
@@ -43,7 +44,7 @@ export function TowedPair({
         tone={over('trailer', 'trailerGross', 'trailerAxle')}
       />
       <text x={362} y={58} textAnchor="middle" fontSize={13} style={{ fill: 'var(--ink-2)' }}>
-        ball
+        {say('ball')}
       </text>
     </svg>
   );

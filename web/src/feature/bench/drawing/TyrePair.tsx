@@ -1,4 +1,5 @@
 /** Two tyres from the side on one ground, and how much one stands over the other. */
+import { tell } from '../../../ui/tell.ts';
 export function TyrePair({
   oldDiameterMm,
   newDiameterMm,
@@ -44,7 +45,7 @@ export function TyrePair({
       {tyre(465, newDiameterMm, names[1], true)}
       <path d={`M320 ${low}H350M320 ${high}H350M335 ${low}V${high}`} stroke="var(--ink)" strokeWidth={2} fill="none" />
       <text x={320} y={318} textAnchor="middle" className="figures" fontSize={15}>
-        stands {((newDiameterMm - oldDiameterMm) / 2).toFixed(1)} mm higher
+        {tell('stands {newDiameterMm} mm higher', { newDiameterMm: ((newDiameterMm - oldDiameterMm) / 2).toFixed(1) })}
       </text>
     </svg>
   );

@@ -1,4 +1,5 @@
 import { scaleLog } from 'd3-scale';
+import { say } from '#contract/wording/say.ts';
 
 const TICKS: ReadonlyArray<[number, string]> = [
   [1, '1 min'],
@@ -50,18 +51,18 @@ export function WaitRule({
       ))}
       <g fontSize={14}>
         <text x={22} y={60}>
-          tighten
+          {say('tighten')}
         </text>
         <text x={x(fixtureMin)} y={60} textAnchor="middle">
-          holds by hand
+          {say('holds by hand')}
         </text>
         <text x={Math.min(x(fullMin), 580)} y={40} textAnchor="middle">
-          full load
+          {say('full load')}
         </text>
       </g>
       <path d={`M${x(fixtureMin)} 66v44M${x(fullMin)} 46v64`} stroke="var(--ink)" strokeWidth={2} />
       <text x={20} y={186} fontSize={12} style={{ fill: 'var(--ink-2)' }}>
-        nothing loaded before “holds by hand”; no towing, track or rough ground before “full load”
+        {say('nothing loaded before “holds by hand”; no towing, track or rough ground before “full load”')}
       </text>
     </svg>
   );

@@ -1,4 +1,5 @@
 import { must } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { linkLength } from '#core/bench/adjuster.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { AdjusterBody } from '../drawing/AdjusterBody.tsx';
@@ -7,36 +8,36 @@ import { inLine } from '../show-figure.ts';
 /** Turns that bring an adjustable link to length. */
 export const ADJUSTER: BenchTool = {
   id: 'adjuster',
-  title: 'Adjustable arm',
-  says: 'Turns to a length, what stays in mesh at each end, the longest it may be made.',
+  title: say('Adjustable arm'),
+  says: say('Turns to a length, what stays in mesh at each end, the longest it may be made.'),
   example: 'arm 380 to 386',
   words: ['adjuster', 'adjustable', 'arm', 'link', 'rod', 'turnbuckle', 'length', 'turns', 'jam nut', 'preset'],
   wide: true,
   takes: ['now', 'target'],
   fields: [
-    { key: 'thread', label: 'Thread', initial: 'M14 x 1.5', kind: 'text' },
-    { key: 'now', label: 'Length now', initial: '380', kind: 'number', unit: 'mm' },
-    { key: 'target', label: 'Length wanted', initial: '386', kind: 'number', unit: 'mm' },
+    { key: 'thread', label: say('Thread'), initial: 'M14 x 1.5', kind: 'text' },
+    { key: 'now', label: say('Length now'), initial: '380', kind: 'number', unit: 'mm' },
+    { key: 'target', label: say('Length wanted'), initial: '386', kind: 'number', unit: 'mm' },
     {
       key: 'ends',
-      label: 'Ends that move',
+      label: say('Ends that move'),
       initial: '2',
       kind: 'choice',
       options: [
-        { value: '2', label: 'Both, one left-hand' },
-        { value: '1', label: 'One' },
+        { value: '2', label: say('Both, one left-hand') },
+        { value: '1', label: say('One') },
       ],
     },
-    { key: 'first', label: 'In mesh, first end', initial: '22', kind: 'number', unit: 'mm' },
-    { key: 'second', label: 'In mesh, second end', initial: '22', kind: 'number', unit: 'mm' },
+    { key: 'first', label: say('In mesh, first end'), initial: '22', kind: 'number', unit: 'mm' },
+    { key: 'second', label: say('In mesh, second end'), initial: '22', kind: 'number', unit: 'mm' },
     {
       key: 'needed',
-      label: 'In mesh at least',
+      label: say('In mesh at least'),
       initial: '',
       kind: 'number',
       unit: 'mm',
       assumption: true,
-      hint: 'one diameter when empty',
+      hint: say('one diameter when empty'),
     },
   ],
   answer(read) {
@@ -54,15 +55,15 @@ export const ADJUSTER: BenchTool = {
     const a = must(linkLength(link));
     return {
       main: {
-        label: a.turns >= 0 ? 'Turn to make it longer' : 'Turn to make it shorter',
+        label: a.turns >= 0 ? say('Turn to make it longer') : say('Turn to make it shorter'),
         shown: show.text(String(Math.abs(a.wholeTurns)), `turns + ${Math.round(a.degrees)}°`),
       },
       figures: [
-        { label: 'Change', shown: show.length(a.lengthChangeMm) },
-        { label: 'In mesh after, first', shown: show.length(a.engagementAfterMm[0]) },
-        { label: 'In mesh after, second', shown: show.length(a.engagementAfterMm[1]) },
-        { label: 'Longest', shown: show.length(a.longestMm) },
-        { label: 'One turn makes', shown: show.length(thread.pitchMm * link.movingEnds) },
+        { label: say('Change'), shown: show.length(a.lengthChangeMm) },
+        { label: say('In mesh after, first'), shown: show.length(a.engagementAfterMm[0]) },
+        { label: say('In mesh after, second'), shown: show.length(a.engagementAfterMm[1]) },
+        { label: say('Longest'), shown: show.length(a.longestMm) },
+        { label: say('One turn makes'), shown: show.length(thread.pitchMm * link.movingEnds) },
       ],
       remarks: a.remarks,
       drawing: (
@@ -72,14 +73,20 @@ export const ADJUSTER: BenchTool = {
           needed={link.neededMm ?? thread.nominalMm}
           movingEnds={link.movingEnds}
           turns={a.turns}
-          label="Adjustable link with the thread in mesh at both ends"
+          label={say('Adjustable link with the thread in mesh at both ends')}
         />
       ),
-      summary: `${thread.designation} link ${inLine(show.length(link.lengthNowMm))} to ${inLine(show.length(link.targetMm))}: ${a.turns.toFixed(2)} turns, ${a.engagementAfterMm.map((mm) => mm.toFixed(1)).join(' and ')} mm in mesh`,
+      summary: say('{designation} link {inLine} to {inLine2}: {turns} turns, {engagementAfterMm} mm in mesh', {
+        designation: thread.designation,
+        inLine: inLine(show.length(link.lengthNowMm)),
+        inLine2: inLine(show.length(link.targetMm)),
+        turns: a.turns.toFixed(2),
+        engagementAfterMm: a.engagementAfterMm.map((mm) => mm.toFixed(1)).join(' and '),
+      }),
     };
   },
   sources: [
-    { what: 'Turns = ΔL / (pitch × ends that move)', where: 'geometry' },
-    { what: 'One diameter in mesh, equal thread showing', where: 'common practice, no source' },
+    { what: say('Turns = ΔL / (pitch × ends that move)'), where: 'geometry' },
+    { what: say('One diameter in mesh, equal thread showing'), where: 'common practice, no source' },
   ],
 };

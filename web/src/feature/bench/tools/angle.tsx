@@ -1,4 +1,5 @@
 import { must } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { turnByAngle } from '#core/bench/angle.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import {
@@ -18,42 +19,42 @@ import { classField, finishField, headField, holeField, intoField, PARTS, thread
 /** Turning by angle: the load per degree, the yield point, settling. */
 export const ANGLE: BenchTool = {
   id: 'angle',
-  title: 'Torque and angle',
-  says: 'Load per degree from the stiffness of bolt and parts, the yield point, and what settling costs.',
+  title: say('Torque and angle'),
+  says: say('Load per degree from the stiffness of bolt and parts, the yield point, and what settling costs.'),
   example: 'angle m12 90',
   words: ['angle', 'degrees', 'turn', 'stiffness', 'yield', 'settling', 'relaxation', 'stretch', 'torque angle'],
   takes: ['angle', 'snug'],
   fields: [
     threadField,
     classField,
-    finishField('finish', 'On the thread', 'oiled'),
-    { key: 'snug', label: 'Snug to', initial: '30', kind: 'number', unit: 'N·m' },
-    { key: 'angle', label: 'Then turn', initial: '90', kind: 'number', unit: '°' },
-    { key: 'grip', label: 'Clamped length', initial: '30', kind: 'number', unit: 'mm' },
-    { key: 'part', label: 'Parts', initial: 'steel', kind: 'choice', options: PARTS },
+    finishField('finish', say('On the thread'), 'oiled'),
+    { key: 'snug', label: say('Snug to'), initial: '30', kind: 'number', unit: 'N·m' },
+    { key: 'angle', label: say('Then turn'), initial: '90', kind: 'number', unit: '°' },
+    { key: 'grip', label: say('Clamped length'), initial: '30', kind: 'number', unit: 'mm' },
+    { key: 'part', label: say('Parts'), initial: 'steel', kind: 'choice', options: PARTS },
     intoField,
-    { key: 'extension', label: 'Extension', initial: '0', kind: 'number', unit: 'mm' },
-    { key: 'shank', label: 'Plain shank in the grip', initial: '0', kind: 'number', unit: 'mm', assumption: true },
+    { key: 'extension', label: say('Extension'), initial: '0', kind: 'number', unit: 'mm' },
+    { key: 'shank', label: say('Plain shank in the grip'), initial: '0', kind: 'number', unit: 'mm', assumption: true },
     {
       key: 'width',
-      label: 'Part around the bolt',
+      label: say('Part around the bolt'),
       initial: '',
       kind: 'number',
       unit: 'mm',
       assumption: true,
-      hint: 'three bearing faces when empty',
+      hint: say('three bearing faces when empty'),
     },
-    { key: 'interfaces', label: 'Faces between parts', initial: '1', kind: 'number', assumption: true },
+    { key: 'interfaces', label: say('Faces between parts'), initial: '1', kind: 'number', assumption: true },
     {
       key: 'roughness',
-      label: 'Surfaces',
+      label: say('Surfaces'),
       initial: 'medium',
       kind: 'choice',
       assumption: true,
       options: [
-        { value: 'fine', label: 'Ground' },
-        { value: 'medium', label: 'Machined' },
-        { value: 'coarse', label: 'As rolled or painted' },
+        { value: 'fine', label: say('Ground') },
+        { value: 'medium', label: say('Machined') },
+        { value: 'coarse', label: say('As rolled or painted') },
       ],
     },
     headField,
@@ -101,19 +102,22 @@ export const ANGLE: BenchTool = {
     );
     const { curve, end, settled, pastYield: past } = turned;
     return {
-      main: { label: past ? 'Load, past yield (schematic)' : 'Load after the turn', shown: show.force(end.preloadN) },
+      main: {
+        label: past ? say('Load, past yield (schematic)') : say('Load after the turn'),
+        shown: show.force(end.preloadN),
+      },
       figures: [
-        { label: 'Torque there', shown: show.torque(end.torqueNm) },
-        { label: 'Gained per 10°', shown: show.force(curve.nPerDeg * 10) },
-        { label: 'Yields after', shown: show.angle(curve.yieldPoint.angleDeg) },
-        { label: 'Load at yield', shown: show.force(curve.yieldPoint.preloadN) },
-        { label: 'Settling', shown: show.plain(settled.settlingUm, 'µm') },
-        { label: 'Costs', shown: show.force(settled.lossN) },
+        { label: say('Torque there'), shown: show.torque(end.torqueNm) },
+        { label: say('Gained per 10°'), shown: show.force(curve.nPerDeg * 10) },
+        { label: say('Yields after'), shown: show.angle(curve.yieldPoint.angleDeg) },
+        { label: say('Load at yield'), shown: show.force(curve.yieldPoint.preloadN) },
+        { label: say('Settling'), shown: show.plain(settled.settlingUm, 'µm') },
+        { label: say('Costs'), shown: show.force(settled.lossN) },
         {
-          label: 'Bolt gives, of the whole',
+          label: say('Bolt gives, of the whole'),
           shown: show.percent(stiffness.boltMmPerN / (stiffness.boltMmPerN + stiffness.partsMmPerN)),
         },
-        ...(extensionMm > 0 ? [{ label: 'Extension twists', shown: show.angle(turned.twistDeg) }] : []),
+        ...(extensionMm > 0 ? [{ label: say('Extension twists'), shown: show.angle(turned.twistDeg) }] : []),
       ],
       remarks: turned.remarks,
       drawing: (
@@ -126,26 +130,35 @@ export const ANGLE: BenchTool = {
           engagedMm={into === 'nut' ? 0.85 * thread.nominalMm : 1.2 * thread.nominalMm}
           into={into === 'nut' ? 'nut' : 'tapped'}
           coneSlope={0.45}
-          label={`${thread.designation} clamping ${gripMm} mm, in section`}
+          label={say('{designation} clamping {gripMm} mm, in section', { designation: thread.designation, gripMm })}
         />
       ),
       chart: (
         <Curve
-          label="Load over angle"
-          xLabel="degrees after snug"
-          yLabel="load, kN"
-          series={[{ key: 'load', label: 'load', points: curve.points.map((p) => [p.angleDeg, p.preloadN / 1000]) }]}
-          limits={[{ x: curve.yieldPoint.angleDeg, text: 'yields', bad: true }]}
+          label={say('Load over angle')}
+          xLabel={say('degrees after snug')}
+          yLabel={say('load, kN')}
+          series={[
+            { key: 'load', label: say('load'), points: curve.points.map((p) => [p.angleDeg, p.preloadN / 1000]) },
+          ]}
+          limits={[{ x: curve.yieldPoint.angleDeg, text: say('yields'), bad: true }]}
           marks={[{ x: end.angleDeg, y: end.preloadN / 1000, text: `${threeFigures(turnDeg)}°` }]}
         />
       ),
-      summary: `${thread.designation} ${strength.propertyClass}, ${inLine(show.torque(snugNm))} then ${threeFigures(turnDeg)}°: ${inLine(show.force(end.preloadN))}${past ? ', past yield' : ''}`,
+      summary: say('{designation} {propertyClass}, {inLine} then {threeFigures}°: {inLine2}{which}', {
+        designation: thread.designation,
+        propertyClass: strength.propertyClass,
+        inLine: inLine(show.torque(snugNm)),
+        threeFigures: threeFigures(turnDeg),
+        inLine2: inLine(show.force(end.preloadN)),
+        which: past ? say(', past yield') : '',
+      }),
     };
   },
   sources: [
-    { what: 'Resilience of bolt and clamped parts, pressure cone', where: `${VDI}, 5.1` },
-    { what: 'Load per degree P/360/(δS + δP)', where: `${VDI}, 5.4.2` },
-    { what: 'Settling', where: `${VDI}, table 5` },
-    { what: 'Twist of an extension of 16 mm bar', where: 'strength of materials; bar diameter: common practice' },
+    { what: say('Resilience of bolt and clamped parts, pressure cone'), where: `${VDI}, 5.1` },
+    { what: say('Load per degree P/360/(δS + δP)'), where: `${VDI}, 5.4.2` },
+    { what: say('Settling'), where: `${VDI}, table 5` },
+    { what: say('Twist of an extension of 16 mm bar'), where: 'strength of materials; bar diameter: common practice' },
   ],
 };

@@ -1,4 +1,5 @@
 import { must } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { beadFor } from '#core/bench/bead.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { BeadOnBolt } from '../drawing/BeadOnBolt.tsx';
@@ -8,33 +9,33 @@ import { threadField, yesNo } from './joint-fields.ts';
 /** How much compound a thread wants. */
 export const BEAD: BenchTool = {
   id: 'bead',
-  title: 'How much compound',
-  says: 'Millilitres and drops per thread from its geometry, and what a blind hole takes.',
+  title: say('How much compound'),
+  says: say('Millilitres and drops per thread from its geometry, and what a blind hole takes.'),
   example: 'bead m10 12',
   words: ['bead', 'volume', 'drops', 'drop', 'amount', 'ml', 'how much', 'blind'],
   takes: ['length', 'count'],
   fields: [
     threadField,
-    { key: 'length', label: 'Thread in mesh', initial: '10', kind: 'number', unit: 'mm' },
-    { key: 'blind', label: 'Blind hole', initial: 'no', kind: 'choice', options: yesNo },
+    { key: 'length', label: say('Thread in mesh'), initial: '10', kind: 'number', unit: 'mm' },
+    { key: 'blind', label: say('Blind hole'), initial: 'no', kind: 'choice', options: yesNo },
     {
       key: 'end',
-      label: 'Free below the bolt',
+      label: say('Free below the bolt'),
       initial: '5',
       kind: 'number',
       unit: 'mm',
       when: (values) => values.blind === 'yes',
     },
-    { key: 'count', label: 'Threads', initial: '1', kind: 'number' },
+    { key: 'count', label: say('Threads'), initial: '1', kind: 'number' },
     {
       key: 'product',
-      label: 'Product',
+      label: say('Product'),
       initial: 'medium',
       kind: 'choice',
       options: [
-        { value: 'medium', label: 'Medium locker' },
-        { value: 'high', label: 'High strength locker' },
-        { value: 'antiseize', label: 'Anti-seize' },
+        { value: 'medium', label: say('Medium locker') },
+        { value: 'high', label: say('High strength locker') },
+        { value: 'antiseize', label: say('Anti-seize') },
       ],
     },
   ],
@@ -51,15 +52,15 @@ export const BEAD: BenchTool = {
     ];
     const drops =
       b.drops === 0
-        ? { number: 'less than a drop' }
+        ? { number: say('less than a drop') }
         : { number: String(b.drops), unit: b.drops === 1 ? 'drop' : 'drops' };
     return {
-      main: { label: 'Put on each thread', shown: show.text(drops.number, drops.unit) },
+      main: { label: say('Put on each thread'), shown: show.text(drops.number, drops.unit) },
       figures: [
-        { label: 'Each', shown: show.text(b.beadMl.toFixed(3), 'mL') },
-        { label: 'Fills the gap of', shown: show.text(b.gapMl.toFixed(3), 'mL') },
-        { label: `For ${count}`, shown: show.volume(b.totalMl) },
-        ...(b.mostMl === undefined ? [] : [{ label: 'At most', shown: show.text(b.mostMl.toFixed(3), 'mL') }]),
+        { label: say('Each'), shown: show.text(b.beadMl.toFixed(3), 'mL') },
+        { label: say('Fills the gap of'), shown: show.text(b.gapMl.toFixed(3), 'mL') },
+        { label: say('For {count}', { count }), shown: show.volume(b.totalMl) },
+        ...(b.mostMl === undefined ? [] : [{ label: say('At most'), shown: show.text(b.mostMl.toFixed(3), 'mL') }]),
       ],
       remarks: b.remarks,
       drawing: (
@@ -68,14 +69,28 @@ export const BEAD: BenchTool = {
           engagedMm={length}
           tint={tint}
           blind={blind}
-          label={`Bead on ${thread.designation}`}
+          label={say('Bead on {designation}', { designation: thread.designation })}
         />
       ),
-      summary: `${thread.designation}, ${threeFigures(length)} mm in mesh${blind ? ', blind' : ''}: ${[drops.number, drops.unit].filter(Boolean).join(' ')}, ${b.beadMl.toFixed(3)} mL each, ${b.totalMl.toFixed(2)} mL for ${count}`,
+      summary: say(
+        '{designation}, {threeFigures} mm in mesh{which}: {value}, {beadMl} mL each, {totalMl} mL for {count}',
+        {
+          designation: thread.designation,
+          threeFigures: threeFigures(length),
+          which: blind ? say(', blind') : '',
+          value: [drops.number, drops.unit].filter(Boolean).join(' '),
+          beadMl: b.beadMl.toFixed(3),
+          totalMl: b.totalMl.toFixed(2),
+          count,
+        },
+      ),
     };
   },
   sources: [
-    { what: 'Space between the threads at the middle of their limits', where: 'ISO 68-1, ISO 965-1, ASME B1.1' },
-    { what: 'Half as much again, 0.05 mL a drop', where: 'chosen by us; 20 drops to the millilitre: common practice' },
+    { what: say('Space between the threads at the middle of their limits'), where: 'ISO 68-1, ISO 965-1, ASME B1.1' },
+    {
+      what: say('Half as much again, 0.05 mL a drop'),
+      where: 'chosen by us; 20 drops to the millilitre: common practice',
+    },
   ],
 };

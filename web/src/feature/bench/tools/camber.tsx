@@ -1,4 +1,5 @@
 import { must } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { eccentricAim } from '#core/bench/eccentric.ts';
 import { ECCENTRIC_PLACES, type EccentricPlace } from '#core/geometry/eccentric.ts';
 import { EccentricFaces } from '../../../drawing/EccentricFaces.tsx';
@@ -9,53 +10,60 @@ const sign = (value: number): string => `${value > 0 ? '+' : ''}${value.toFixed(
 /** Where an eccentric bolt goes for a camber. */
 export const CAMBER: BenchTool = {
   id: 'camber',
-  title: 'Camber bolt',
-  says: 'Which way an eccentric is turned for the camber wanted, how far, and what it can reach.',
+  title: say('Camber bolt'),
+  says: say('Which way an eccentric is turned for the camber wanted, how far, and what it can reach.'),
   example: 'camber -1.5 to -0.5',
   words: ['camber', 'camber bolt', 'eccentric', 'cam bolt', 'cam washer', 'lobe', 'slotted'],
   wide: true,
   takes: ['now', 'aim'],
   fields: [
-    { key: 'now', label: 'Camber now', initial: '-1.5', kind: 'number', unit: '°', hint: 'top in is below 0' },
-    { key: 'aim', label: 'Camber wanted', initial: '-0.5', kind: 'number', unit: '°' },
+    {
+      key: 'now',
+      label: say('Camber now'),
+      initial: '-1.5',
+      kind: 'number',
+      unit: '°',
+      hint: say('top in is below 0'),
+    },
+    { key: 'aim', label: say('Camber wanted'), initial: '-0.5', kind: 'number', unit: '°' },
     {
       key: 'authority',
-      label: 'A quarter turn moves it',
+      label: say('A quarter turn moves it'),
       initial: '1.2',
       kind: 'number',
       unit: '°',
-      hint: 'as the kit’s maker states it',
+      hint: say('as the kit’s maker states it'),
     },
     {
       key: 'lobe',
-      label: 'The lobe stands now',
+      label: say('The lobe stands now'),
       initial: '0',
       kind: 'number',
       unit: '°',
-      hint: 'from neutral; outwards above 0',
+      hint: say('from neutral; outwards above 0'),
     },
     {
       key: 'place',
-      label: 'Where it sits',
+      label: say('Where it sits'),
       initial: 'upperClamp',
       kind: 'choice',
       options: [
-        { value: 'upperClamp', label: 'Upper clamp bolt of a strut' },
-        { value: 'lowerClamp', label: 'Lower clamp bolt of a strut' },
-        { value: 'lowerArm', label: 'Lower arm at the body' },
-        { value: 'upperArm', label: 'Upper arm at the body' },
+        { value: 'upperClamp', label: say('Upper clamp bolt of a strut') },
+        { value: 'lowerClamp', label: say('Lower clamp bolt of a strut') },
+        { value: 'lowerArm', label: say('Lower arm at the body') },
+        { value: 'upperArm', label: say('Upper arm at the body') },
       ],
     },
     {
       key: 'sense',
-      label: 'Lobe outwards puts the top',
+      label: say('Lobe outwards puts the top'),
       initial: '',
       kind: 'choice',
       assumption: true,
       options: [
-        { value: '', label: 'As its place says' },
-        { value: 'topOut', label: 'Out' },
-        { value: 'topIn', label: 'In' },
+        { value: '', label: say('As its place says') },
+        { value: 'topOut', label: say('Out') },
+        { value: 'topIn', label: say('In') },
       ],
     },
   ],
@@ -75,23 +83,33 @@ export const CAMBER: BenchTool = {
     );
     const way =
       a.towards === 'stays'
-        ? 'stays where it is'
-        : `${Math.abs(a.turnDeg).toFixed(0)}° ${a.towards}: top goes ${a.top}`;
+        ? say('stays where it is')
+        : say('{turnDeg}° {towards}: top goes {top}', {
+            turnDeg: Math.abs(a.turnDeg).toFixed(0),
+            towards: a.towards,
+            top: a.top,
+          });
     return {
       main: {
-        label: a.towards === 'stays' ? 'The lobe stays' : `Turn the lobe ${a.towards}, both wheels`,
+        label:
+          a.towards === 'stays'
+            ? say('The lobe stays')
+            : say('Turn the lobe {towards}, both wheels', { towards: a.towards }),
         shown: {
           number: Math.abs(a.turnDeg).toFixed(0),
           unit: '°',
-          other: `to ${a.angleDeg.toFixed(0)}° from neutral`,
+          other: say('to {angleDeg}° from neutral', { angleDeg: a.angleDeg.toFixed(0) }),
         },
       },
       figures: [
-        { label: 'Camber then', shown: { number: sign(a.camberDeg), unit: '°' } },
-        { label: 'The top of the wheel goes', shown: read.show.text(a.top) },
-        { label: 'Reaches from, to', shown: read.show.text(`${sign(a.reach.minDeg)} to ${sign(a.reach.maxDeg)}`, '°') },
-        { label: 'At neutral', shown: { number: sign(a.neutralDeg), unit: '°' } },
-        { label: 'Missing', shown: { number: sign(a.missingDeg), unit: '°' } },
+        { label: say('Camber then'), shown: { number: sign(a.camberDeg), unit: '°' } },
+        { label: say('The top of the wheel goes'), shown: read.show.text(a.top) },
+        {
+          label: say('Reaches from, to'),
+          shown: read.show.text(`${sign(a.reach.minDeg)} to ${sign(a.reach.maxDeg)}`, '°'),
+        },
+        { label: say('At neutral'), shown: { number: sign(a.neutralDeg), unit: '°' } },
+        { label: say('Missing'), shown: { number: sign(a.missingDeg), unit: '°' } },
       ],
       remarks: a.remarks,
       drawing: (
@@ -102,14 +120,19 @@ export const CAMBER: BenchTool = {
             toDeg: a.angleDeg,
             top: a.top,
           }))}
-          label={`Eccentric of both wheels from the front: the lobe ${way}`}
+          label={say('Eccentric of both wheels from the front: the lobe {way}', { way })}
         />
       ),
-      summary: `Camber ${sign(nowDeg)}° to ${sign(a.camberDeg)}°: lobe ${way}${Math.abs(a.missingDeg) > 0.05 ? `, ${sign(a.missingDeg)}° not reached` : ''}`,
+      summary: say('Camber {sign}° to {sign2}°: lobe {way}{which}', {
+        sign: sign(nowDeg),
+        sign2: sign(a.camberDeg),
+        way,
+        which: Math.abs(a.missingDeg) > 0.05 ? say(', {sign}° not reached', { sign: sign(a.missingDeg) }) : '',
+      }),
     };
   },
   sources: [
-    { what: 'Change = authority × sin(angle from neutral)', where: 'geometry; the authority is the kit maker’s' },
-    { what: 'Left and right from the driver’s seat, looking forward', where: 'common practice, no source' },
+    { what: say('Change = authority × sin(angle from neutral)'), where: 'geometry; the authority is the kit maker’s' },
+    { what: say('Left and right from the driver’s seat, looking forward'), where: 'common practice, no source' },
   ],
 };

@@ -1,5 +1,6 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { LIMIT_TEXT } from '#contract/wording/en/bench.ts';
+import { say } from '#contract/wording/say.ts';
 import { carrierOnBall } from '#core/bench/towing.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { RuleBars } from '../drawing/RuleBars.tsx';
@@ -8,30 +9,30 @@ import { inLine } from '../show-figure.ts';
 /** A box or rack on the ball, which is no trailer. */
 export const CARRIER: BenchTool = {
   id: 'carrier',
-  title: 'Rack or box on the ball',
-  says: 'What a carrier without wheels puts on ball and rear axle, by its longer lever.',
+  title: say('Rack or box on the ball'),
+  says: say('What a carrier without wheels puts on ball and rear axle, by its longer lever.'),
   example: 'bike rack 60 kg',
   words: ['carrier', 'rack', 'bike rack', 'cycle rack', 'box', 'non-trailer', 'cargo box'],
   wide: true,
   takes: ['load'],
   fields: [
-    { key: 'own', label: 'The carrier itself', initial: '20', kind: 'number', unit: 'kg' },
-    { key: 'load', label: 'On it', initial: '50', kind: 'number', unit: 'kg' },
-    { key: 'behindBall', label: 'Its middle behind the ball', initial: '300', kind: 'number', unit: 'mm' },
-    { key: 'front', label: 'Front axle now', initial: '1150', kind: 'number', unit: 'kg' },
-    { key: 'rear', label: 'Rear axle now', initial: '1250', kind: 'number', unit: 'kg' },
-    { key: 'wheelbase', label: 'Wheelbase', initial: '2900', kind: 'number', unit: 'mm' },
-    { key: 'behind', label: 'Ball behind the rear axle', initial: '1150', kind: 'number', unit: 'mm' },
-    { key: 'ball', label: 'Rated on the ball', initial: '100', kind: 'number', unit: 'kg' },
+    { key: 'own', label: say('The carrier itself'), initial: '20', kind: 'number', unit: 'kg' },
+    { key: 'load', label: say('On it'), initial: '50', kind: 'number', unit: 'kg' },
+    { key: 'behindBall', label: say('Its middle behind the ball'), initial: '300', kind: 'number', unit: 'mm' },
+    { key: 'front', label: say('Front axle now'), initial: '1150', kind: 'number', unit: 'kg' },
+    { key: 'rear', label: say('Rear axle now'), initial: '1250', kind: 'number', unit: 'kg' },
+    { key: 'wheelbase', label: say('Wheelbase'), initial: '2900', kind: 'number', unit: 'mm' },
+    { key: 'behind', label: say('Ball behind the rear axle'), initial: '1150', kind: 'number', unit: 'mm' },
+    { key: 'ball', label: say('Rated on the ball'), initial: '100', kind: 'number', unit: 'kg' },
     {
       key: 'rated',
-      label: 'Rated for carriers',
+      label: say('Rated for carriers'),
       initial: '75',
       kind: 'number',
       unit: 'kg',
-      hint: 'by the receiver’s maker; empty: not said',
+      hint: say('by the receiver’s maker; empty: not said'),
     },
-    { key: 'rearRated', label: 'Rated rear axle', initial: '1600', kind: 'number', unit: 'kg' },
+    { key: 'rearRated', label: say('Rated rear axle'), initial: '1600', kind: 'number', unit: 'kg' },
   ],
   answer(read) {
     const { show } = read;
@@ -54,11 +55,11 @@ export const CARRIER: BenchTool = {
       }),
     );
     return {
-      main: { label: 'All of it on the ball', shown: show.mass(a.massKg) },
+      main: { label: say('All of it on the ball'), shown: show.mass(a.massKg) },
       figures: [
-        { label: 'Front axle then', shown: show.mass(a.frontKg) },
-        { label: 'Rear axle then', shown: show.mass(a.rearKg) },
-        { label: 'Bends the ball with', shown: show.torque(a.momentNm) },
+        { label: say('Front axle then'), shown: show.mass(a.frontKg) },
+        { label: say('Rear axle then'), shown: show.mass(a.rearKg) },
+        { label: say('Bends the ball with'), shown: show.torque(a.momentNm) },
       ],
       remarks: a.remarks,
       drawing: (
@@ -74,14 +75,21 @@ export const CARRIER: BenchTool = {
                 }))
               : [{ name: 'on the ball', value: a.massKg, tone: 'main' as const }]
           }
-          label="How much of each rating the carrier uses"
+          label={say('How much of each rating the carrier uses')}
         />
       ),
-      summary: `Carrier ${inLine(show.mass(a.massKg))} on the ball: rear axle ${inLine(show.mass(a.rearKg))}, bends the ball with ${inLine(show.torque(a.momentNm))}`,
+      summary: say('Carrier {inLine} on the ball: rear axle {inLine2}, bends the ball with {inLine3}', {
+        inLine: inLine(show.mass(a.massKg)),
+        inLine2: inLine(show.mass(a.rearKg)),
+        inLine3: inLine(show.torque(a.momentNm)),
+      }),
     };
   },
   sources: [
-    { what: 'Moments about the front axle, with the longer lever', where: 'statics' },
-    { what: 'A ball’s rating is a trailer’s', where: 'common practice, no source; the receiver’s sheet goes first' },
+    { what: say('Moments about the front axle, with the longer lever'), where: 'statics' },
+    {
+      what: say('A ball’s rating is a trailer’s'),
+      where: 'common practice, no source; the receiver’s sheet goes first',
+    },
   ],
 };

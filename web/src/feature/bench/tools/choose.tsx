@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { compoundFor } from '#core/bench/compound-for.ts';
 import { ANTI_SEIZE, type Caveat, LOCKER_LIMIT_C, type ThreadDuty } from '#core/compound/compound-choice.ts';
 import type { BenchTool } from '../bench-tool.ts';
@@ -5,35 +6,39 @@ import { BeadOnBolt } from '../drawing/BeadOnBolt.tsx';
 import { yesNo } from './joint-fields.ts';
 
 const _CAVEAT: Record<Caveat, string> = {
-  sheetFirst: 'Where the kit’s sheet names a compound, it goes before this.',
-  inactiveNeedsPrimer: 'Plated, stainless and aluminium hardly help it set: primer, or wait longer.',
-  noLockerOnLockingNut: 'A locking nut holds by itself: no locker on it.',
-  keepOffPlastic: 'Locker crazes some plastics: keep it off, or use another way.',
-  tooHotForLocker: `Above about ${LOCKER_LIMIT_C} °C common lockers let go: a locking nut of all metal, a tab or wire.`,
-  antiSeizeNeedsLessTorque:
+  sheetFirst: say('Where the kit’s sheet names a compound, it goes before this.'),
+  inactiveNeedsPrimer: say('Plated, stainless and aluminium hardly help it set: primer, or wait longer.'),
+  noLockerOnLockingNut: say('A locking nut holds by itself: no locker on it.'),
+  keepOffPlastic: say('Locker crazes some plastics: keep it off, or use another way.'),
+  tooHotForLocker: say(
+    'Above about {lockerLimitC} °C common lockers let go: a locking nut of all metal, a tab or wire.',
+    { lockerLimitC: LOCKER_LIMIT_C },
+  ),
+  antiSeizeNeedsLessTorque: say(
     'Anti-seize loads the bolt more at the same torque: see “What a change on the thread does”.',
-  galvanicPair: 'Steel in aluminium corrodes together: anti-seize keeps it removable.',
-  nylonLimit: 'Too hot for a nylon insert: an all-metal locking nut.',
-  stainlessGalls: 'Stainless galls: run it down by hand, slowly, with anti-seize where it is to come off.',
-  largeThreadHigh: 'Large thread: use the product’s grade for big gaps.',
-  heatToUndo: 'Comes off with heat only.',
+  ),
+  galvanicPair: say('Steel in aluminium corrodes together: anti-seize keeps it removable.'),
+  nylonLimit: say('Too hot for a nylon insert: an all-metal locking nut.'),
+  stainlessGalls: say('Stainless galls: run it down by hand, slowly, with anti-seize where it is to come off.'),
+  largeThreadHigh: say('Large thread: use the product’s grade for big gaps.'),
+  heatToUndo: say('Comes off with heat only.'),
 };
 
 const CHOICE = {
-  none: ['No compound', 'var(--rule)'],
-  threadlockerMedium: ['Threadlocker, medium', 'var(--medium)'],
-  threadlockerHigh: ['Threadlocker, high strength', 'var(--bad)'],
-  antiSeize: ['Anti-seize', '#a9642c'],
-  grease: ['Grease', '#5a7d33'],
-  sealant: ['Sealant', 'var(--ink-2)'],
-  retaining: ['Retaining compound', '#5a7d33'],
+  none: [say('No compound'), 'var(--rule)'],
+  threadlockerMedium: [say('Threadlocker, medium'), 'var(--medium)'],
+  threadlockerHigh: [say('Threadlocker, high strength'), 'var(--bad)'],
+  antiSeize: [say('Anti-seize'), '#a9642c'],
+  grease: [say('Grease'), '#5a7d33'],
+  sealant: [say('Sealant'), 'var(--ink-2)'],
+  retaining: [say('Retaining compound'), '#5a7d33'],
 } as const;
 
 /** Locker or anti-seize, and which, when the sheet does not say. */
 export const CHOOSE: BenchTool = {
   id: 'choose',
-  title: 'Locker or anti-seize',
-  says: 'What a thread wants when the sheet does not say, and what must never meet on it.',
+  title: say('Locker or anti-seize'),
+  says: say('What a thread wants when the sheet does not say, and what must never meet on it.'),
   example: 'locker or anti-seize',
   words: [
     'locker or anti-seize',
@@ -51,46 +56,46 @@ export const CHOOSE: BenchTool = {
   ],
   takes: ['diameter'],
   fields: [
-    { key: 'diameter', label: 'Thread diameter', initial: '10', kind: 'number', unit: 'mm' },
-    { key: 'apart', label: 'Must come apart', initial: 'yes', kind: 'choice', options: yesNo },
-    { key: 'never', label: 'Must never loosen', initial: 'no', kind: 'choice', options: yesNo },
+    { key: 'diameter', label: say('Thread diameter'), initial: '10', kind: 'number', unit: 'mm' },
+    { key: 'apart', label: say('Must come apart'), initial: 'yes', kind: 'choice', options: yesNo },
+    { key: 'never', label: say('Must never loosen'), initial: 'no', kind: 'choice', options: yesNo },
     {
       key: 'vibration',
-      label: 'Shaken hard',
+      label: say('Shaken hard'),
       initial: 'low',
       kind: 'choice',
       options: [
-        { value: 'low', label: 'No' },
-        { value: 'high', label: 'Yes' },
+        { value: 'low', label: say('No') },
+        { value: 'high', label: say('Yes') },
       ],
     },
-    { key: 'hot', label: 'Gets as hot as', initial: '80', kind: 'number', unit: '°C' },
+    { key: 'hot', label: say('Gets as hot as'), initial: '80', kind: 'number', unit: '°C' },
     {
       key: 'metals',
-      label: 'Metals',
+      label: say('Metals'),
       initial: 'steel',
       kind: 'choice',
       options: [
-        { value: 'steel', label: 'Steel' },
-        { value: 'galvanised', label: 'Plated steel' },
-        { value: 'stainless', label: 'Stainless' },
-        { value: 'aluminiumWithSteel', label: 'Steel in aluminium' },
+        { value: 'steel', label: say('Steel') },
+        { value: 'galvanised', label: say('Plated steel') },
+        { value: 'stainless', label: say('Stainless') },
+        { value: 'aluminiumWithSteel', label: say('Steel in aluminium') },
       ],
     },
     {
       key: 'nut',
-      label: 'Nut',
+      label: say('Nut'),
       initial: 'plain',
       kind: 'choice',
       options: [
-        { value: 'plain', label: 'Plain, or tapped' },
-        { value: 'nylonInsert', label: 'Nylon insert' },
-        { value: 'allMetalLocking', label: 'All-metal locking' },
+        { value: 'plain', label: say('Plain, or tapped') },
+        { value: 'nylonInsert', label: say('Nylon insert') },
+        { value: 'allMetalLocking', label: say('All-metal locking') },
       ],
     },
-    { key: 'sensor', label: 'Exhaust sensor', initial: 'no', kind: 'choice', options: yesNo },
-    { key: 'plastic', label: 'Plastic nearby', initial: 'no', kind: 'choice', options: yesNo },
-    { key: 'dirty', label: 'Old oil or compound on it', initial: 'no', kind: 'choice', options: yesNo },
+    { key: 'sensor', label: say('Exhaust sensor'), initial: 'no', kind: 'choice', options: yesNo },
+    { key: 'plastic', label: say('Plastic nearby'), initial: 'no', kind: 'choice', options: yesNo },
+    { key: 'dirty', label: say('Old oil or compound on it'), initial: 'no', kind: 'choice', options: yesNo },
   ],
   answer(read) {
     const { show } = read;
@@ -109,16 +114,18 @@ export const CHOOSE: BenchTool = {
     const [name, tint] = CHOICE[picked.choice];
     const { undo } = picked;
     return {
-      main: { label: 'Use', shown: show.text(name) },
+      main: { label: say('Use'), shown: show.text(name) },
       figures: [
         ...(picked.base
           ? [
-              { label: 'Base', shown: show.text(picked.base) },
-              { label: 'Stands', shown: show.temperature(ANTI_SEIZE[picked.base].limitC) },
+              { label: say('Base'), shown: show.text(picked.base) },
+              { label: say('Stands'), shown: show.temperature(ANTI_SEIZE[picked.base].limitC) },
             ]
           : []),
-        ...(undo ? [{ label: 'Breaks loose at', shown: show.text(`${undo.breakawayRatio}`, '× its torque') }] : []),
-        ...(undo?.heatC === undefined ? [] : [{ label: 'After heating to', shown: show.temperature(undo.heatC) }]),
+        ...(undo
+          ? [{ label: say('Breaks loose at'), shown: show.text(`${undo.breakawayRatio}`, '× its torque') }]
+          : []),
+        ...(undo?.heatC === undefined ? [] : [{ label: say('After heating to'), shown: show.temperature(undo.heatC) }]),
       ],
       remarks: picked.remarks,
       drawing: (
@@ -130,14 +137,21 @@ export const CHOOSE: BenchTool = {
           label={name}
         />
       ),
-      summary: `${name}${picked.base ? ` (${picked.base})` : ''} for a ${duty.diameterMm} mm thread, ${duty.metals}${duty.mustNeverLoosen ? ', must never loosen' : ''}${duty.mustComeApart ? ', must come apart' : ''}`,
+      summary: say('{name}{which} for a {diameterMm} mm thread, {metals}{which2}{which3}', {
+        name,
+        which: picked.base ? ` (${picked.base})` : '',
+        diameterMm: duty.diameterMm,
+        metals: duty.metals,
+        which2: duty.mustNeverLoosen ? say(', must never loosen') : '',
+        which3: duty.mustComeApart ? say(', must come apart') : '',
+      }),
     };
   },
   sources: [
     {
-      what: 'Locker where it must never loosen, anti-seize where it must come apart',
+      what: say('Locker where it must never loosen, anti-seize where it must come apart'),
       where: 'the trade’s two schools; common practice, no source',
     },
-    { what: 'Nylon nuts to 120 °C', where: 'ISO 2320' },
+    { what: say('Nylon nuts to 120 °C'), where: 'ISO 2320' },
   ],
 };

@@ -1,4 +1,5 @@
 import { must } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { clampAt } from '#core/bench/clamp.ts';
 import type { ThreadFinish } from '#core/tightening/thread-finish.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
@@ -10,19 +11,19 @@ import { finishField } from './joint-fields.ts';
 /** What a band or hose clamp presses with. */
 export const CLAMP: BenchTool = {
   id: 'clamp',
-  title: 'Band and hose clamps',
-  says: 'The pressure a clamp’s bolt makes round a hose or pipe.',
+  title: say('Band and hose clamps'),
+  says: say('The pressure a clamp’s bolt makes round a hose or pipe.'),
   example: 'clamp 60 3 nm',
   words: ['clamp', 'hose', 'band', 'hoop', 'boost', 'pipe', 'coupler'],
   takes: ['diameter', 'torque'],
   fields: [
-    { key: 'thread', label: 'Clamp bolt', initial: 'M6', kind: 'text' },
-    { key: 'torque', label: 'Torque', initial: '3', kind: 'number', unit: 'N·m' },
-    { key: 'most', label: 'Never over', initial: '4', kind: 'number', unit: 'N·m' },
-    finishField('finish', 'On the thread', 'dry'),
-    { key: 'diameter', label: 'Hose outside', initial: '60', kind: 'number', unit: 'mm' },
-    { key: 'width', label: 'Band width', initial: '14', kind: 'number', unit: 'mm' },
-    { key: 'pressure', label: 'Pressure inside', initial: '2', kind: 'number', hint: 'bar' },
+    { key: 'thread', label: say('Clamp bolt'), initial: 'M6', kind: 'text' },
+    { key: 'torque', label: say('Torque'), initial: '3', kind: 'number', unit: 'N·m' },
+    { key: 'most', label: say('Never over'), initial: '4', kind: 'number', unit: 'N·m' },
+    finishField('finish', say('On the thread'), 'dry'),
+    { key: 'diameter', label: say('Hose outside'), initial: '60', kind: 'number', unit: 'mm' },
+    { key: 'width', label: say('Band width'), initial: '14', kind: 'number', unit: 'mm' },
+    { key: 'pressure', label: say('Pressure inside'), initial: '2', kind: 'number', hint: 'bar' },
   ],
   answer(read) {
     const { show } = read;
@@ -45,39 +46,44 @@ export const CLAMP: BenchTool = {
     };
     const now = at(torqueNm);
     return {
-      main: { label: 'Presses with', shown: show.text(threeFigures(now.bar), 'bar') },
+      main: { label: say('Presses with'), shown: show.text(threeFigures(now.bar), 'bar') },
       figures: [
-        { label: 'Bolt', shown: show.force(now.boltN) },
+        { label: say('Bolt'), shown: show.force(now.boltN) },
         {
-          label: 'Against the pressure inside',
+          label: say('Against the pressure inside'),
           shown: inside > 0 ? show.plain(now.bar / inside, '×') : show.text('–'),
         },
-        { label: 'At the most allowed', shown: show.text(threeFigures(at(most).bar), 'bar') },
+        { label: say('At the most allowed'), shown: show.text(threeFigures(at(most).bar), 'bar') },
       ],
       remarks: now.remarks,
-      drawing: <BandRound label="A band clamp round a hose" />,
+      drawing: <BandRound label={say('A band clamp round a hose')} />,
       chart: (
         <Curve
-          label="Pressure over torque"
-          xLabel="torque, N·m"
-          yLabel="pressure, bar"
+          label={say('Pressure over torque')}
+          xLabel={say('torque, N·m')}
+          yLabel={say('pressure, bar')}
           xOther={{ label: 'lbf·in', factor: 8.850745767 }}
           series={[
             {
               key: 'p',
-              label: 'pressure',
+              label: say('pressure'),
               points: [0, 0.25, 0.5, 0.75, 1].map((s) => [s * most * 1.3, at(Math.max(0.001, s * most * 1.3)).bar]),
             },
           ]}
-          limits={[{ x: most, text: 'never over', bad: true }]}
+          limits={[{ x: most, text: say('never over'), bad: true }]}
           marks={[{ x: torqueNm, y: now.bar, text: `${threeFigures(torqueNm)} N·m` }]}
         />
       ),
-      summary: `Band clamp ${thread.designation}, ${inLine(show.torque(torqueNm))} on ${inLine(show.length(diameter))}: ${threeFigures(now.bar)} bar`,
+      summary: say('Band clamp {designation}, {inLine} on {inLine2}: {threeFigures} bar', {
+        designation: thread.designation,
+        inLine: inLine(show.torque(torqueNm)),
+        inLine2: inLine(show.length(diameter)),
+        threeFigures: threeFigures(now.bar),
+      }),
     };
   },
   sources: [
-    { what: 'p = F/(r·b), friction round the band left out', where: 'thin ring, any strength of materials text' },
-    { what: 'Bolt force by the long form', where: 'VDI 2230-1:2015, (R13)' },
+    { what: say('p = F/(r·b), friction round the band left out'), where: 'thin ring, any strength of materials text' },
+    { what: say('Bolt force by the long form'), where: 'VDI 2230-1:2015, (R13)' },
   ],
 };

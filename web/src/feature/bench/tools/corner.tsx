@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { cornerFor } from '#core/bench/corner.ts';
 import type { CornerChange } from '#core/geometry/corner-change.ts';
 import type { HardPoints } from '#core/geometry/hard-points.ts';
@@ -9,11 +10,11 @@ import { CornerFront } from '../drawing/CornerFront.tsx';
 import { EXAMPLE_POINTS, readPoints, stands } from './read-points.ts';
 
 const CHANGES = [
-  { value: 'none', label: 'Nothing: as designed' },
-  { value: 'tieRodOuterUpMm', label: 'Tie rod end higher' },
-  { value: 'upperArmShorterMm', label: 'Upper arm shorter' },
-  { value: 'clampBoltMm', label: 'Clamp bolt outwards' },
-  { value: 'tieRod', label: 'Tie rod longer' },
+  { value: 'none', label: say('Nothing: as designed') },
+  { value: 'tieRodOuterUpMm', label: say('Tie rod end higher') },
+  { value: 'upperArmShorterMm', label: say('Upper arm shorter') },
+  { value: 'clampBoltMm', label: say('Clamp bolt outwards') },
+  { value: 'tieRod', label: say('Tie rod longer') },
 ] as const;
 
 function readChange(read: BenchReader, tieRodMm: number): CornerChange {
@@ -28,8 +29,8 @@ const sign = (value: number, digits = 2): string => `${value > 0 ? '+' : ''}${va
 /** What a corner does over its travel, and what a kit changes about it. */
 export const CORNER: BenchTool = {
   id: 'corner',
-  title: 'Corner',
-  says: 'Camber, toe, caster and scrub of a wheel over its travel, before and after a change.',
+  title: say('Corner'),
+  says: say('Camber, toe, caster and scrub of a wheel over its travel, before and after a change.'),
   example: 'bump steer',
   words: ['corner', 'camber curve', 'bump steer', 'bumpsteer', 'wishbone', 'strut', 'hard points', 'caster', 'scrub'],
   wide: true,
@@ -37,34 +38,34 @@ export const CORNER: BenchTool = {
   fields: [
     {
       key: 'type',
-      label: 'Hung by',
+      label: say('Hung by'),
       initial: 'doubleWishbone',
       kind: 'choice',
       options: [
-        { value: 'doubleWishbone', label: 'Two arms' },
-        { value: 'strut', label: 'Strut and lower arm' },
+        { value: 'doubleWishbone', label: say('Two arms') },
+        { value: 'strut', label: say('Strut and lower arm') },
       ],
     },
-    { key: 'change', label: 'What is changed', initial: 'tieRodOuterUpMm', kind: 'choice', options: CHANGES },
+    { key: 'change', label: say('What is changed'), initial: 'tieRodOuterUpMm', kind: 'choice', options: CHANGES },
     {
       key: 'by',
-      label: 'By',
+      label: say('By'),
       initial: '12',
       kind: 'number',
       unit: 'mm',
       when: (values) => values.change !== 'none',
     },
-    { key: 'rim', label: 'Toe across a rim of', initial: '430', kind: 'number', unit: 'mm' },
-    { key: 'camber', label: 'Camber as designed', initial: '-0.5', kind: 'number', unit: '°' },
-    { key: 'toe', label: 'Toe of one wheel', initial: '0.1', kind: 'number', unit: '°' },
-    { key: 'radius', label: 'Tyre, loaded radius', initial: '340', kind: 'number', unit: 'mm' },
+    { key: 'rim', label: say('Toe across a rim of'), initial: '430', kind: 'number', unit: 'mm' },
+    { key: 'camber', label: say('Camber as designed'), initial: '-0.5', kind: 'number', unit: '°' },
+    { key: 'toe', label: say('Toe of one wheel'), initial: '0.1', kind: 'number', unit: '°' },
+    { key: 'radius', label: say('Tyre, loaded radius'), initial: '340', kind: 'number', unit: 'mm' },
     {
       key: 'points',
-      label: 'Hard points, left wheel',
+      label: say('Hard points, left wheel'),
       initial: '',
       kind: 'lines',
       assumption: true,
-      hint: 'a line each: name x y z in mm; X forward, Y left, Z up. Empty: an invented corner',
+      hint: say('a line each: name x y z in mm; X forward, Y left, Z up. Empty: an invented corner'),
     },
   ],
   answer(read) {
@@ -88,26 +89,29 @@ export const CORNER: BenchTool = {
     const rimMm = read.number('rim', 200, 1000);
     const moved = (name: string, was: number, is: number, unit: string, digits = 2) => ({
       label: name,
-      shown: { number: sign(is, digits), unit, other: `was ${sign(was, digits)}` },
+      shown: { number: sign(is, digits), unit, other: say('was {sign}', { sign: sign(was, digits) }) },
     });
     return {
       main: {
-        label: 'Steers by itself in 10 mm of bump, one wheel',
+        label: say('Steers by itself in 10 mm of bump, one wheel'),
         shown: {
           number: sign(steersAfter.per10MmDeg, 3),
           unit: '°',
-          other: `${sign(toeMm(steersAfter.per10MmDeg, rimMm))} mm across the rim, was ${sign(steersBefore.per10MmDeg, 3)}°`,
+          other: say('{sign} mm across the rim, was {sign2}°', {
+            sign: sign(toeMm(steersAfter.per10MmDeg, rimMm)),
+            sign2: sign(steersBefore.per10MmDeg, 3),
+          }),
         },
       },
       figures: [
-        moved('Camber', before.camberDeg, after.camberDeg, '°'),
-        moved('Toe of one wheel', before.toeDeg, after.toeDeg, '°'),
-        moved('Caster', before.casterDeg, after.casterDeg, '°'),
-        moved('Kingpin inclination', before.kpiDeg, after.kpiDeg, '°'),
-        moved('Scrub radius', before.scrubRadiusMm, after.scrubRadiusMm, 'mm', 1),
-        moved('Mechanical trail', before.mechanicalTrailMm, after.mechanicalTrailMm, 'mm', 1),
+        moved(say('Camber'), before.camberDeg, after.camberDeg, '°'),
+        moved(say('Toe of one wheel'), before.toeDeg, after.toeDeg, '°'),
+        moved(say('Caster'), before.casterDeg, after.casterDeg, '°'),
+        moved(say('Kingpin inclination'), before.kpiDeg, after.kpiDeg, '°'),
+        moved(say('Scrub radius'), before.scrubRadiusMm, after.scrubRadiusMm, 'mm', 1),
+        moved(say('Mechanical trail'), before.mechanicalTrailMm, after.mechanicalTrailMm, 'mm', 1),
         {
-          label: 'Contact outwards',
+          label: say('Contact outwards'),
           shown: show.length(after.contactMm[1] - before.contactMm[1]),
         },
       ],
@@ -118,16 +122,26 @@ export const CORNER: BenchTool = {
           before={poses.before}
           after={poses.after}
           tyreLoadedRadiusMm={stance.tyreLoadedRadiusMm}
-          label="A left front corner from the front, before and after"
+          label={say('A left front corner from the front, before and after')}
         />
       ),
       chart: <CornerCurves hung={hung} stance={stance} change={change} />,
-      summary: `Corner, ${CHANGES.find(({ value }) => value === read.text('change'))?.label}: camber ${sign(after.camberDeg)}° (was ${sign(before.camberDeg)}°), toe ${sign(after.toeDeg)}° (was ${sign(before.toeDeg)}°), ${sign(steersAfter.per10MmDeg, 3)}° in 10 mm of bump`,
+      summary: say(
+        'Corner, {label}: camber {sign}° (was {sign2}°), toe {sign3}° (was {sign4}°), {sign5}° in 10 mm of bump',
+        {
+          label: CHANGES.find(({ value }) => value === read.text('change'))?.label,
+          sign: sign(after.camberDeg),
+          sign2: sign(before.camberDeg),
+          sign3: sign(after.toeDeg),
+          sign4: sign(before.toeDeg),
+          sign5: sign(steersAfter.per10MmDeg, 3),
+        },
+      ),
     };
   },
   sources: [
-    { what: 'Axes and angles', where: 'ISO 8855:2011' },
-    { what: 'Joints in closed form, height by Newton’s method', where: 'geometry; held against a second solver' },
-    { what: 'Felt from 0.03° in 10 mm', where: 'chosen by us' },
+    { what: say('Axes and angles'), where: 'ISO 8855:2011' },
+    { what: say('Joints in closed form, height by Newton’s method'), where: 'geometry; held against a second solver' },
+    { what: say('Felt from 0.03° in 10 mm'), where: 'chosen by us' },
   ],
 };

@@ -1,4 +1,5 @@
 import { CalcRefusal, must } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { waitsFor } from '#core/bench/cure.ts';
 import { type Substrate, strengthShare, USUAL_TIMES } from '#core/compound/cure-curve.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
@@ -8,19 +9,19 @@ import { inLine, threeFigures } from '../show-figure.ts';
 import { yesNo } from './joint-fields.ts';
 
 const SUBSTRATE: Array<{ value: Substrate; label: string }> = [
-  { value: 'steel', label: 'Plain steel' },
-  { value: 'brass', label: 'Brass or copper' },
-  { value: 'blackOxide', label: 'Black oxide' },
-  { value: 'aluminium', label: 'Aluminium' },
-  { value: 'zincPlated', label: 'Zinc plated' },
-  { value: 'stainless', label: 'Stainless' },
+  { value: 'steel', label: say('Plain steel') },
+  { value: 'brass', label: say('Brass or copper') },
+  { value: 'blackOxide', label: say('Black oxide') },
+  { value: 'aluminium', label: say('Aluminium') },
+  { value: 'zincPlated', label: say('Zinc plated') },
+  { value: 'stainless', label: say('Stainless') },
 ];
 
 /** When a locker holds, at the temperature of the bay and on the metal in hand. */
 export const CURE: BenchTool = {
   id: 'cure',
-  title: 'When it holds',
-  says: 'Working window, fixture and full cure by temperature, metal, gap and primer.',
+  title: say('When it holds'),
+  says: say('Working window, fixture and full cure by temperature, metal, gap and primer.'),
   example: 'cure 8 c stainless',
   words: [
     'cure',
@@ -40,43 +41,43 @@ export const CURE: BenchTool = {
   fields: [
     {
       key: 'product',
-      label: 'Product',
+      label: say('Product'),
       initial: 'threadlockerMedium',
       kind: 'choice',
       options: [
-        { value: 'threadlockerMedium', label: 'Threadlocker, medium' },
-        { value: 'threadlockerHigh', label: 'Threadlocker, high strength' },
-        { value: 'retaining', label: 'Retaining compound' },
-        { value: 'sealant', label: 'Flange sealant' },
+        { value: 'threadlockerMedium', label: say('Threadlocker, medium') },
+        { value: 'threadlockerHigh', label: say('Threadlocker, high strength') },
+        { value: 'retaining', label: say('Retaining compound') },
+        { value: 'sealant', label: say('Flange sealant') },
       ],
     },
-    { key: 'temperature', label: 'In the bay', initial: '18', kind: 'number', unit: '°C' },
-    { key: 'substrate', label: 'Metal', initial: 'steel', kind: 'choice', options: SUBSTRATE },
-    { key: 'gap', label: 'Gap', initial: '0.05', kind: 'number', unit: 'mm' },
-    { key: 'primer', label: 'Primer', initial: 'no', kind: 'choice', options: yesNo },
+    { key: 'temperature', label: say('In the bay'), initial: '18', kind: 'number', unit: '°C' },
+    { key: 'substrate', label: say('Metal'), initial: 'steel', kind: 'choice', options: SUBSTRATE },
+    { key: 'gap', label: say('Gap'), initial: '0.05', kind: 'number', unit: 'mm' },
+    { key: 'primer', label: say('Primer'), initial: 'no', kind: 'choice', options: yesNo },
     {
       key: 'window',
-      label: 'Sheet: workable',
+      label: say('Sheet: workable'),
       initial: '',
       kind: 'number',
       assumption: true,
-      hint: 'minutes at 22 °C on steel',
+      hint: say('minutes at 22 °C on steel'),
     },
     {
       key: 'fixture',
-      label: 'Sheet: fixture',
+      label: say('Sheet: fixture'),
       initial: '',
       kind: 'number',
       assumption: true,
-      hint: 'minutes at 22 °C on steel',
+      hint: say('minutes at 22 °C on steel'),
     },
     {
       key: 'full',
-      label: 'Sheet: full cure',
+      label: say('Sheet: full cure'),
       initial: '',
       kind: 'number',
       assumption: true,
-      hint: 'hours at 22 °C on steel',
+      hint: say('hours at 22 °C on steel'),
     },
   ],
   answer(read) {
@@ -95,7 +96,7 @@ export const CURE: BenchTool = {
       fullCureH: sheet.fullCureH ?? usual.fullCureH,
     };
     if (times.fullCureH * 60 <= times.fixtureMin)
-      throw new CalcRefusal({ field: 'full', reason: 'must be later than fixture' });
+      throw new CalcRefusal({ field: 'full', reason: say('must be later than fixture') });
     const substrate = read.choice<Substrate>('substrate');
     const primer = read.yes('primer');
     const conditions = {
@@ -110,11 +111,11 @@ export const CURE: BenchTool = {
       (_, i) => 10 ** (0.3 + (i / 59) * (Math.log10(Math.max(3000, c.fullCureH * 90)) - 0.3)),
     );
     return {
-      main: { label: 'Wheels and handling after', shown: show.duration(c.fixtureMin) },
+      main: { label: say('Wheels and handling after'), shown: show.duration(c.fixtureMin) },
       figures: [
-        { label: 'Workable, from the first bead', shown: show.duration(c.workingWindowMin) },
-        { label: 'Full cure, from the last', shown: show.duration(c.fullCureH * 60) },
-        { label: 'Against 22 °C on steel', shown: show.plain(c.slowdown, '× as long') },
+        { label: say('Workable, from the first bead'), shown: show.duration(c.workingWindowMin) },
+        { label: say('Full cure, from the last'), shown: show.duration(c.fullCureH * 60) },
+        { label: say('Against 22 °C on steel'), shown: show.plain(c.slowdown, say('× as long')) },
       ],
       remarks: c.remarks,
       drawing: (
@@ -122,14 +123,14 @@ export const CURE: BenchTool = {
           windowMin={c.workingWindowMin}
           fixtureMin={c.fixtureMin}
           fullMin={c.fullCureH * 60}
-          label="Working window, fixture and full cure on one rule"
+          label={say('Working window, fixture and full cure on one rule')}
         />
       ),
       chart: (
         <Curve
-          label="Strength over time"
-          xLabel="time since the parts met"
-          yLabel="strength, % of full"
+          label={say('Strength over time')}
+          xLabel={say('time since the parts met')}
+          yLabel={say('strength, % of full')}
           log
           xTicks={[
             { at: 2, text: '2 min' },
@@ -142,27 +143,39 @@ export const CURE: BenchTool = {
             { at: 14400, text: '10 d' },
           ].filter(({ at }) => at <= (range.at(-1) ?? 0))}
           series={[
-            { key: 'now', label: 'here', points: range.map((t) => [t, 100 * strengthShare(t, c)]) },
+            { key: 'now', label: say('here'), points: range.map((t) => [t, 100 * strengthShare(t, c)]) },
             {
               key: 'steel',
-              label: '22 °C on plain steel',
+              label: say('22 °C on plain steel'),
               tone: 'faint',
               dashed: true,
               points: range.map((t) => [t, 100 * strengthShare(t, times)]),
             },
           ]}
           limits={[
-            { x: c.fixtureMin, text: 'fixture' },
-            { x: c.fullCureH * 60, text: 'full cure' },
+            { x: c.fixtureMin, text: say('fixture') },
+            { x: c.fullCureH * 60, text: say('full cure') },
           ]}
         />
       ),
-      summary: `${product === 'threadlockerMedium' ? 'Medium locker' : product} at ${threeFigures(conditions.temperatureC)} °C on ${substrate}${primer ? ' with primer' : ''}: workable ${inLine(show.duration(c.workingWindowMin))}, fixture ${inLine(show.duration(c.fixtureMin))}, full ${inLine(show.duration(c.fullCureH * 60))} (${fromSheet ? 'sheet and model' : 'model'})`,
+      summary: say(
+        '{which} at {threeFigures} °C on {substrate}{which2}: workable {inLine}, fixture {inLine2}, full {inLine3} ({which3})',
+        {
+          which: product === 'threadlockerMedium' ? say('Medium locker') : product,
+          threeFigures: threeFigures(conditions.temperatureC),
+          substrate,
+          which2: primer ? say(' with primer') : '',
+          inLine: inLine(show.duration(c.workingWindowMin)),
+          inLine2: inLine(show.duration(c.fixtureMin)),
+          inLine3: inLine(show.duration(c.fullCureH * 60)),
+          which3: fromSheet ? say('sheet and model') : 'model',
+        },
+      ),
     };
   },
   sources: [
-    { what: 'Twice as long for 10 K colder', where: 'rule of thumb for reaction rates' },
-    { what: 'Factors of metal, gap and primer', where: 'chosen by us after what product sheets commonly show' },
-    { what: 'The window is never lengthened', where: 'chosen by us: the safe side' },
+    { what: say('Twice as long for 10 K colder'), where: 'rule of thumb for reaction rates' },
+    { what: say('Factors of metal, gap and primer'), where: 'chosen by us after what product sheets commonly show' },
+    { what: say('The window is never lengthened'), where: 'chosen by us: the safe side' },
   ],
 };

@@ -1,4 +1,5 @@
 import { must } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { drillFor } from '#core/bench/drill.ts';
 import type { ClearanceFit } from '#core/fastener/clearance-hole.ts';
 import { type DrillSeries, nearestDrill } from '#core/fastener/drill-size.ts';
@@ -9,10 +10,10 @@ import { HoleRings } from '../drawing/HoleRings.tsx';
 import { inLine } from '../show-figure.ts';
 
 const SERIES: ReadonlyArray<[DrillSeries, string]> = [
-  ['metric', 'Metric'],
-  ['fraction', 'Fraction'],
-  ['number', 'Number'],
-  ['letter', 'Letter'],
+  ['metric', say('Metric')],
+  ['fraction', say('Fraction')],
+  ['number', say('Number')],
+  ['letter', say('Letter')],
 ];
 
 const bySize = (diameterMm: number) => ({ name: nearestDrill(diameterMm).drill.name, diameterMm });
@@ -20,46 +21,53 @@ const bySize = (diameterMm: number) => ({ name: nearestDrill(diameterMm).drill.n
 /** Which drill for tapping, passing, an insert, or a bare size. */
 export const DRILL: BenchTool = {
   id: 'drill',
-  title: 'Which drill',
-  says: 'Tap drill, clearance hole, pilot, and the nearest of every drill series.',
+  title: say('Which drill'),
+  says: say('Tap drill, clearance hole, pilot, and the nearest of every drill series.'),
   example: 'which drill 3/8-16',
   words: ['drill', 'tap', 'tapping', 'clearance', 'pilot', 'hole', 'bit', 'number drill', 'letter drill', 'chase'],
   takes: ['size'],
   fields: [
-    { key: 'thread', label: 'Thread', initial: 'M10', kind: 'text' },
+    { key: 'thread', label: say('Thread'), initial: 'M10', kind: 'text' },
     {
       key: 'purpose',
-      label: 'To',
+      label: say('To'),
       initial: 'tap',
       kind: 'choice',
       options: [
-        { value: 'tap', label: 'Cut this thread' },
-        { value: 'clearance', label: 'Pass the bolt' },
-        { value: 'insert', label: 'Take a wire insert' },
-        { value: 'size', label: 'A bare size' },
+        { value: 'tap', label: say('Cut this thread') },
+        { value: 'clearance', label: say('Pass the bolt') },
+        { value: 'insert', label: say('Take a wire insert') },
+        { value: 'size', label: say('A bare size') },
       ],
     },
     {
       key: 'fit',
-      label: 'Hole',
+      label: say('Hole'),
       initial: 'medium',
       kind: 'choice',
       when: (values) => values.purpose === 'clearance',
       options: [
-        { value: 'fine', label: 'Fine' },
-        { value: 'medium', label: 'Medium' },
-        { value: 'coarse', label: 'Coarse' },
+        { value: 'fine', label: say('Fine') },
+        { value: 'medium', label: say('Medium') },
+        { value: 'coarse', label: say('Coarse') },
       ],
     },
     {
       key: 'size',
-      label: 'Size',
+      label: say('Size'),
       initial: '8.5',
       kind: 'number',
       unit: 'mm',
       when: (values) => values.purpose === 'size',
     },
-    { key: 'have', label: 'Drill at hand', initial: '', kind: 'number', unit: 'mm', hint: 'empty: not asked' },
+    {
+      key: 'have',
+      label: say('Drill at hand'),
+      initial: '',
+      kind: 'number',
+      unit: 'mm',
+      hint: say('empty: not asked'),
+    },
   ],
   answer(read) {
     const { show } = read;
@@ -73,14 +81,20 @@ export const DRILL: BenchTool = {
         : must(drillFor(purpose, thread, fit, have));
     const { name, diameterMm: mm, remarks } = answer;
     const rings = [
-      { text: `${name}${purpose === 'tap' ? ', tap drill' : ''}`, diameterMm: mm, kind: 'cut' as const },
+      { text: `${name}${purpose === 'tap' ? say(', tap drill') : ''}`, diameterMm: mm, kind: 'cut' as const },
       ...(purpose === 'size'
         ? []
-        : [{ text: `${thread.designation}, over the crests`, diameterMm: thread.nominalMm, kind: 'thread' as const }]),
+        : [
+            {
+              text: say('{designation}, over the crests', { designation: thread.designation }),
+              diameterMm: thread.nominalMm,
+              kind: 'thread' as const,
+            },
+          ]),
       ...(purpose === 'tap'
         ? [
             {
-              text: 'smallest inside of the nut thread',
+              text: say('smallest inside of the nut thread'),
               diameterMm: minorDiameterMm(thread.nominalMm, thread.pitchMm),
               kind: 'faint' as const,
             },
@@ -88,21 +102,23 @@ export const DRILL: BenchTool = {
         : []),
     ];
     return {
-      main: { label: 'Drill', shown: show.text(name) },
+      main: { label: say('Drill'), shown: show.text(name) },
       figures: [
-        { label: 'Diameter', shown: show.length(mm) },
-        ...(purpose === 'size' ? [] : [{ label: 'Pilot', shown: show.text(answer.pilot ?? 'none: drill it at once') }]),
+        { label: say('Diameter'), shown: show.length(mm) },
+        ...(purpose === 'size'
+          ? []
+          : [{ label: say('Pilot'), shown: show.text(answer.pilot ?? 'none: drill it at once') }]),
         ...(purpose === 'tap'
           ? [
-              { label: 'Of full thread', shown: show.percent(threadHeightShare(thread, mm)) },
-              { label: 'Over the smallest inside', shown: show.length(overMinorMm(thread, mm)) },
+              { label: say('Of full thread'), shown: show.percent(threadHeightShare(thread, mm)) },
+              { label: say('Over the smallest inside'), shown: show.length(overMinorMm(thread, mm)) },
             ]
           : []),
       ],
       remarks,
-      drawing: <HoleRings rings={rings} label={`${name} drill against the thread`} />,
+      drawing: <HoleRings rings={rings} label={say('{name} drill against the thread', { name })} />,
       table: {
-        head: ['Series', 'Nearest', 'Diameter', 'Off'],
+        head: [say('Series'), say('Nearest'), say('Diameter'), say('Off')],
         rows: SERIES.map(([series, label]) => {
           const { drill, differenceMm } = nearestDrill(mm, series);
           return {
@@ -119,14 +135,19 @@ export const DRILL: BenchTool = {
       },
       summary:
         purpose === 'size'
-          ? `${inLine(show.length(mm))}: nearest drill ${name}`
-          : `${thread.designation}, to ${purpose}: ${name} (${inLine(show.length(mm))})`,
+          ? say('{inLine}: nearest drill {name}', { inLine: inLine(show.length(mm)), name })
+          : say('{designation}, to {purpose}: {name} ({inLine})', {
+              designation: thread.designation,
+              purpose,
+              name,
+              inLine: inLine(show.length(mm)),
+            }),
     };
   },
   sources: [
-    { what: 'Tap drills', where: 'ISO 2306; handbook table of about 75 % for inch threads' },
-    { what: 'Clearance holes', where: 'ISO 273; ASME B18.2.8' },
-    { what: 'Share of full thread', where: 'Machinery’s Handbook' },
-    { what: 'Pilot of a third', where: 'common practice, no source' },
+    { what: say('Tap drills'), where: 'ISO 2306; handbook table of about 75 % for inch threads' },
+    { what: say('Clearance holes'), where: 'ISO 273; ASME B18.2.8' },
+    { what: say('Share of full thread'), where: 'Machinery’s Handbook' },
+    { what: say('Pilot of a third'), where: 'common practice, no source' },
   ],
 };

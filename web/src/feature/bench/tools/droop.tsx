@@ -1,4 +1,5 @@
 import { must } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { damperAfter, lineAtDroop } from '#core/bench/rise.ts';
 import type { Values } from '../bench-field.ts';
 import type { BenchReader } from '../bench-reader.ts';
@@ -24,11 +25,11 @@ function line(read: BenchReader): Answer {
     }),
   );
   return {
-    main: { label: 'Left over at full droop', shown: show.length(a.slackAfterMm) },
+    main: { label: say('Left over at full droop'), shown: show.length(a.slackAfterMm) },
     figures: [
-      { label: 'Fixing to fixing, before', shown: show.length(a.beforeMm) },
-      { label: 'Fixing to fixing, after', shown: show.length(a.afterMm) },
-      { label: 'Short by', shown: show.length(a.shortByMm) },
+      { label: say('Fixing to fixing, before'), shown: show.length(a.beforeMm) },
+      { label: say('Fixing to fixing, after'), shown: show.length(a.afterMm) },
+      { label: say('Short by'), shown: show.length(a.shortByMm) },
     ],
     remarks: a.remarks,
     drawing: (
@@ -44,10 +45,14 @@ function line(read: BenchReader): Answer {
             tone: a.shortByMm > 0 ? 'bad' : undefined,
           },
         ]}
-        label="The line, and what it must span with its slack before and after"
+        label={say('The line, and what it must span with its slack before and after')}
       />
     ),
-    summary: `Line ${inLine(show.length(lineMm))} at full droop: ${inLine(show.length(a.slackAfterMm))} left over${a.shortByMm > 0 ? `, short by ${inLine(show.length(a.shortByMm))}` : ''}`,
+    summary: say('Line {inLine} at full droop: {inLine2} left over{which}', {
+      inLine: inLine(show.length(lineMm)),
+      inLine2: inLine(show.length(a.slackAfterMm)),
+      which: a.shortByMm > 0 ? say(', short by {inLine}', { inLine: inLine(show.length(a.shortByMm)) }) : '',
+    }),
   };
 }
 
@@ -64,11 +69,11 @@ function damper(read: BenchReader): Answer {
     }),
   );
   return {
-    main: { label: 'Droop left at the wheel', shown: show.length(a.droopLeftMm) },
+    main: { label: say('Droop left at the wheel'), shown: show.length(a.droopLeftMm) },
     figures: [
-      { label: 'Bump until the damper shuts', shown: show.length(a.bumpLeftMm) },
-      { label: 'Bump until the stop', shown: show.length(a.toStopMm) },
-      { label: 'Standing, eye to eye', shown: show.length(a.standingAfterMm) },
+      { label: say('Bump until the damper shuts'), shown: show.length(a.bumpLeftMm) },
+      { label: say('Bump until the stop'), shown: show.length(a.toStopMm) },
+      { label: say('Standing, eye to eye'), shown: show.length(a.standingAfterMm) },
     ],
     remarks: a.remarks,
     drawing: (
@@ -83,18 +88,22 @@ function damper(read: BenchReader): Answer {
             tone: a.bottomsFirst ? 'bad' : undefined,
           },
         ]}
-        label="Travel of the damper left both ways; the mark is the bump stop"
+        label={say('Travel of the damper left both ways; the mark is the bump stop')}
       />
     ),
-    summary: `Damper after a lift: ${inLine(show.length(a.droopLeftMm))} of droop left, shuts after ${inLine(show.length(a.bumpLeftMm))} of bump, stop at ${inLine(show.length(a.toStopMm))}`,
+    summary: say('Damper after a lift: {inLine} of droop left, shuts after {inLine2} of bump, stop at {inLine3}', {
+      inLine: inLine(show.length(a.droopLeftMm)),
+      inLine2: inLine(show.length(a.bumpLeftMm)),
+      inLine3: inLine(show.length(a.toStopMm)),
+    }),
   };
 }
 
 /** Whether what hangs on a wheel still reaches, and what is left of its damper. */
 export const DROOP: BenchTool = {
   id: 'droop',
-  title: 'Droop after a lift',
-  says: 'Whether a brake hose or wire reaches at full droop, and what is left of the damper.',
+  title: say('Droop after a lift'),
+  says: say('Whether a brake hose or wire reaches at full droop, and what is left of the damper.'),
   example: 'brake hose droop',
   words: ['droop', 'brake hose', 'hose length', 'abs wire', 'damper', 'shock', 'bump stop', 'top out', 'slack'],
   wide: true,
@@ -102,29 +111,36 @@ export const DROOP: BenchTool = {
   fields: [
     {
       key: 'what',
-      label: 'What',
+      label: say('What'),
       initial: 'line',
       kind: 'choice',
       options: [
-        { value: 'line', label: 'Hose or wire' },
-        { value: 'damper', label: 'Damper' },
+        { value: 'line', label: say('Hose or wire') },
+        { value: 'damper', label: say('Damper') },
       ],
     },
-    { key: 'lift', label: 'The body rises', initial: '40', kind: 'number', unit: 'mm' },
-    { key: 'across', label: 'Between the fixings, level', initial: '120', kind: 'number', unit: 'mm', when: ofLine },
-    { key: 'height', label: 'Body end above, standing', initial: '90', kind: 'number', unit: 'mm', when: ofLine },
-    { key: 'droop', label: 'The wheel falls', initial: '110', kind: 'number', unit: 'mm', when: ofLine },
-    { key: 'line', label: 'Length of the line', initial: '310', kind: 'number', unit: 'mm', when: ofLine },
-    { key: 'slack', label: 'Slack wanted', initial: '25', kind: 'number', unit: 'mm', when: ofLine },
-    { key: 'extended', label: 'Drawn out', initial: '560', kind: 'number', unit: 'mm', when: ofDamper },
-    { key: 'compressed', label: 'Pushed shut', initial: '360', kind: 'number', unit: 'mm', when: ofDamper },
-    { key: 'standing', label: 'Standing, before', initial: '450', kind: 'number', unit: 'mm', when: ofDamper },
-    { key: 'stop', label: 'Wheel to the bump stop', initial: '60', kind: 'number', unit: 'mm', when: ofDamper },
-    { key: 'ratio', label: 'Damper per wheel travel', initial: '0.8', kind: 'number', when: ofDamper },
+    { key: 'lift', label: say('The body rises'), initial: '40', kind: 'number', unit: 'mm' },
+    {
+      key: 'across',
+      label: say('Between the fixings, level'),
+      initial: '120',
+      kind: 'number',
+      unit: 'mm',
+      when: ofLine,
+    },
+    { key: 'height', label: say('Body end above, standing'), initial: '90', kind: 'number', unit: 'mm', when: ofLine },
+    { key: 'droop', label: say('The wheel falls'), initial: '110', kind: 'number', unit: 'mm', when: ofLine },
+    { key: 'line', label: say('Length of the line'), initial: '310', kind: 'number', unit: 'mm', when: ofLine },
+    { key: 'slack', label: say('Slack wanted'), initial: '25', kind: 'number', unit: 'mm', when: ofLine },
+    { key: 'extended', label: say('Drawn out'), initial: '560', kind: 'number', unit: 'mm', when: ofDamper },
+    { key: 'compressed', label: say('Pushed shut'), initial: '360', kind: 'number', unit: 'mm', when: ofDamper },
+    { key: 'standing', label: say('Standing, before'), initial: '450', kind: 'number', unit: 'mm', when: ofDamper },
+    { key: 'stop', label: say('Wheel to the bump stop'), initial: '60', kind: 'number', unit: 'mm', when: ofDamper },
+    { key: 'ratio', label: say('Damper per wheel travel'), initial: '0.8', kind: 'number', when: ofDamper },
   ],
   answer: (read) => (read.choice('what') === 'damper' ? damper(read) : line(read)),
   sources: [
-    { what: 'Straight from fixing to fixing', where: 'geometry' },
-    { what: '25 mm of slack and of droop', where: 'common practice, no source' },
+    { what: say('Straight from fixing to fixing'), where: 'geometry' },
+    { what: say('25 mm of slack and of droop'), where: 'common practice, no source' },
   ],
 };

@@ -1,5 +1,6 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { MEMBER_TEXT } from '#contract/wording/en/bench.ts';
+import { say } from '#contract/wording/say.ts';
 import { engagementOf } from '#core/bench/engagement.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import {
@@ -19,8 +20,8 @@ import { classField, threadField } from './joint-fields.ts';
 /** How much thread it takes for the bolt to break before the thread strips. */
 export const ENGAGEMENT: BenchTool = {
   id: 'engagement',
-  title: 'Thread in mesh',
-  says: 'The length at which the bolt breaks before the thread strips, and what a given length stands.',
+  title: say('Thread in mesh'),
+  says: say('The length at which the bolt breaks before the thread strips, and what a given length stands.'),
   example: 'engagement m10 aluminium',
   words: [
     'engagement',
@@ -41,36 +42,39 @@ export const ENGAGEMENT: BenchTool = {
     classField,
     {
       key: 'material',
-      label: 'Tapped into',
+      label: say('Tapped into'),
       initial: 'aluminium',
       kind: 'choice',
       options: [
-        { value: 'steel', label: 'Steel, 400 N/mm²' },
-        { value: 'castIron', label: 'Cast iron, 250' },
-        { value: 'aluminium', label: 'Aluminium, 290' },
-        { value: 'magnesium', label: 'Magnesium, 200' },
+        { value: 'steel', label: say('Steel, 400 N/mm²') },
+        { value: 'castIron', label: say('Cast iron, 250') },
+        { value: 'aluminium', label: say('Aluminium, 290') },
+        { value: 'magnesium', label: say('Magnesium, 200') },
       ],
     },
-    { key: 'depth', label: 'Thread in mesh', initial: '12', kind: 'number', unit: 'mm' },
+    { key: 'depth', label: say('Thread in mesh'), initial: '12', kind: 'number', unit: 'mm' },
     {
       key: 'tensile',
-      label: 'Its tensile strength',
+      label: say('Its tensile strength'),
       initial: '',
       kind: 'number',
       assumption: true,
-      hint: 'N/mm², the usual of the material when empty',
+      hint: say('N/mm², the usual of the material when empty'),
     },
     {
       key: 'ratio',
-      label: 'Its shear over tensile',
+      label: say('Its shear over tensile'),
       initial: '',
       kind: 'number',
       assumption: true,
-      hint: `${SHEAR_RATIO}, cast iron ${TAPPED_SHEAR_RATIO.castIron} when empty`,
+      hint: say('{shearRatio}, cast iron {castIron} when empty', {
+        shearRatio: SHEAR_RATIO,
+        castIron: TAPPED_SHEAR_RATIO.castIron,
+      }),
     },
     {
       key: 'boltRatio',
-      label: 'The bolt’s',
+      label: say('The bolt’s'),
       initial: String(SHEAR_RATIO),
       kind: 'number',
       assumption: true,
@@ -103,15 +107,15 @@ export const ENGAGEMENT: BenchTool = {
     };
     const grid = Array.from({ length: 20 }, (_, i) => (i / 19) * top);
     return {
-      main: { label: 'Thread that must be in mesh', shown: show.length(limits.lengthMm) },
+      main: { label: say('Thread that must be in mesh'), shown: show.length(limits.lengthMm) },
       figures: [
-        { label: 'In diameters, by limits', shown: show.plain(limits.diameters, 'd') },
-        { label: 'By the basic profile', shown: show.length(basic.lengthMm) },
-        { label: 'In diameters, basic', shown: show.plain(basic.diameters, 'd') },
-        { label: 'With a wire insert, by limits', shown: show.length(insert.limits.lengthMm) },
-        { label: 'Bolt breaks at', shown: show.force(strips.limits.boltBreaksN) },
-        { label: 'Tapped thread strips at', shown: show.force(strips.limits.tappedThreadStripsN) },
-        { label: 'Gives first', shown: show.text(MEMBER_TEXT[strips.limits.weakest]) },
+        { label: say('In diameters, by limits'), shown: show.plain(limits.diameters, 'd') },
+        { label: say('By the basic profile'), shown: show.length(basic.lengthMm) },
+        { label: say('In diameters, basic'), shown: show.plain(basic.diameters, 'd') },
+        { label: say('With a wire insert, by limits'), shown: show.length(insert.limits.lengthMm) },
+        { label: say('Bolt breaks at'), shown: show.force(strips.limits.boltBreaksN) },
+        { label: say('Tapped thread strips at'), shown: show.force(strips.limits.tappedThreadStripsN) },
+        { label: say('Gives first'), shown: show.text(MEMBER_TEXT[strips.limits.weakest]) },
       ],
       remarks,
       drawing: (
@@ -124,35 +128,50 @@ export const ENGAGEMENT: BenchTool = {
           engagedMm={depth}
           neededMm={limits.lengthMm}
           into="tapped"
-          label={`${thread.designation} in ${material}, ${depth} mm in mesh, ${limits.lengthMm.toFixed(1)} mm needed`}
+          label={say('{designation} in {material}, {depth} mm in mesh, {lengthMm} mm needed', {
+            designation: thread.designation,
+            material,
+            depth,
+            lengthMm: limits.lengthMm.toFixed(1),
+          })}
         />
       ),
       chart: (
         <Curve
-          label="Load at which the thread strips, over thread in mesh"
-          xLabel="thread in mesh, mm"
-          yLabel="load, kN"
-          series={[{ key: 'strip', label: 'thread strips', points: grid.map((mm) => [mm, at(mm)]) }]}
+          label={say('Load at which the thread strips, over thread in mesh')}
+          xLabel={say('thread in mesh, mm')}
+          yLabel={say('load, kN')}
+          series={[{ key: 'strip', label: say('thread strips'), points: grid.map((mm) => [mm, at(mm)]) }]}
           limits={[
-            { y: strips.limits.boltBreaksN / 1000, text: 'bolt breaks', bad: true },
+            { y: strips.limits.boltBreaksN / 1000, text: say('bolt breaks'), bad: true },
             { x: limits.lengthMm, text: `${limits.diameters.toFixed(2)} d` },
           ]}
           marks={[{ x: depth, y: at(depth), text: `${threeFigures(depth)} mm` }]}
         />
       ),
-      summary: `${thread.designation} ${strength.propertyClass} in ${material} (${input.tappedTensileMpa} N/mm²): needs ${inLine(show.length(limits.lengthMm))} in mesh by limits, has ${inLine(show.length(depth))}`,
+      summary: say(
+        '{designation} {propertyClass} in {material} ({tappedTensileMpa} N/mm²): needs {inLine} in mesh by limits, has {inLine2}',
+        {
+          designation: thread.designation,
+          propertyClass: strength.propertyClass,
+          material,
+          tappedTensileMpa: input.tappedTensileMpa,
+          inLine: inLine(show.length(limits.lengthMm)),
+          inLine2: inLine(show.length(depth)),
+        },
+      ),
     };
   },
   sources: [
     {
-      what: 'Shear areas at basic size and at the loosest fit of 6g/6H or 2A/2B',
+      what: say('Shear areas at basic size and at the loosest fit of 6g/6H or 2A/2B'),
       where: 'FED-STD-H28/2B; Alexander, SAE 770420; ISO 965-1, ASME B1.1',
     },
-    { what: 'Refusals use the limits', where: 'chosen by us: the safe side' },
+    { what: say('Refusals use the limits'), where: 'chosen by us: the safe side' },
     {
-      what: 'Shear over tensile strength, bolt and hole apart',
+      what: say('Shear over tensile strength, bolt and hole apart'),
       where: 'VDI 2230-1, shear strength ratios (nodular iron 0.9; aluminium 0.6 on the safe side)',
     },
-    { what: 'Strength of the tapped part', where: 'usual alloys, common practice; the maker’s figure goes first' },
+    { what: say('Strength of the tapped part'), where: 'usual alloys, common practice; the maker’s figure goes first' },
   ],
 };

@@ -1,4 +1,5 @@
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { ALL_FINISHES, finishChange } from '#core/bench/finish.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { type FrictionSource, finishFriction, type ThreadFinish } from '#core/tightening/thread-finish.ts';
@@ -11,8 +12,8 @@ import { classField, finishField, headField, holeField, threadField, VDI } from 
 /** What a change on the thread does, at equal torque and at equal preload. */
 export const FINISH: BenchTool = {
   id: 'finish',
-  title: 'What a change on the thread does',
-  says: 'Dry to oiled to anti-seize to locker: the load at the same torque, the torque for the same load.',
+  title: say('What a change on the thread does'),
+  says: say('Dry to oiled to anti-seize to locker: the load at the same torque, the torque for the same load.'),
   example: 'm10 49 nm dry to anti-seize',
   words: [
     'lubricate',
@@ -32,26 +33,26 @@ export const FINISH: BenchTool = {
   fields: [
     threadField,
     classField,
-    { key: 'torque', label: 'Torque printed', initial: '49', kind: 'number', unit: 'N·m' },
-    finishField('from', 'Printed for', 'dry'),
-    finishField('to', 'Now on the thread', 'antiSeize'),
+    { key: 'torque', label: say('Torque printed'), initial: '49', kind: 'number', unit: 'N·m' },
+    finishField('from', say('Printed for'), 'dry'),
+    finishField('to', say('Now on the thread'), 'antiSeize'),
     {
       key: 'fromMu',
-      label: 'Friction it was printed for',
+      label: say('Friction it was printed for'),
       initial: '',
       kind: 'number',
       assumption: true,
-      hint: 'of the finish when empty',
+      hint: say('of the finish when empty'),
     },
     {
       key: 'toMu',
-      label: 'Friction now',
+      label: say('Friction now'),
       initial: '',
       kind: 'number',
       assumption: true,
-      hint: 'of the finish when empty',
+      hint: say('of the finish when empty'),
     },
-    { key: 'prevailing', label: 'Locking nut drags', initial: '0', kind: 'number', unit: 'N·m', assumption: true },
+    { key: 'prevailing', label: say('Locking nut drags'), initial: '0', kind: 'number', unit: 'N·m', assumption: true },
     headField,
     holeField,
   ],
@@ -63,7 +64,10 @@ export const FINISH: BenchTool = {
     const torqueNm = read.number('torque', 0.01, 5000);
     const prevailingNm = read.number('prevailing', 0, 500);
     if (torqueNm <= prevailingNm)
-      throw new CalcRefusal({ field: 'torque', reason: 'is less than the locking nut drags: it does not turn it' });
+      throw new CalcRefusal({
+        field: 'torque',
+        reason: say('is less than the locking nut drags: it does not turn it'),
+      });
     // A coefficient that somebody measured or was told goes before the finish's.
     const from: FrictionSource = read.optional('fromMu', 0, 1) ?? read.choice<ThreadFinish>('from');
     const to: FrictionSource = read.optional('toMu', 0, 1) ?? read.choice<ThreadFinish>('to');
@@ -82,12 +86,12 @@ export const FINISH: BenchTool = {
     const head = headDimension((read.text('head') || usualHead(thread)) as never, thread);
     const order = [...rows].sort((a, b) => a.friction.usual - b.friction.usual);
     return {
-      main: { label: 'For the load that was meant', shown: show.torque(now.atEqualPreloadNm) },
+      main: { label: say('For the load that was meant'), shown: show.torque(now.atEqualPreloadNm) },
       figures: [
-        { label: 'Load that was meant', shown: show.force(meant.atEqualTorqueN.usual) },
-        { label: 'Load at the printed torque', shown: show.force(now.atEqualTorqueN.usual) },
-        { label: 'That is', shown: show.percent(now.preloadRatio) },
-        { label: 'At most, of proof', shown: show.percent(now.worstProofShare) },
+        { label: say('Load that was meant'), shown: show.force(meant.atEqualTorqueN.usual) },
+        { label: say('Load at the printed torque'), shown: show.force(now.atEqualTorqueN.usual) },
+        { label: say('That is'), shown: show.percent(now.preloadRatio) },
+        { label: say('At most, of proof'), shown: show.percent(now.worstProofShare) },
       ],
       remarks,
       drawing: (
@@ -99,18 +103,18 @@ export const FINISH: BenchTool = {
           gripMm={2.5 * thread.nominalMm}
           engagedMm={0.85 * thread.nominalMm}
           into="nut"
-          label={`${thread.designation} in section`}
+          label={say('{designation} in section', { designation: thread.designation })}
         />
       ),
       chart: (
         <Curve
-          label="Load at the printed torque over friction"
-          xLabel="coefficient of friction"
-          yLabel="load at the printed torque, kN"
+          label={say('Load at the printed torque over friction')}
+          xLabel={say('coefficient of friction')}
+          yLabel={say('load at the printed torque, kN')}
           series={[
             {
               key: 'load',
-              label: 'load',
+              label: say('load'),
               points: order.map((row) => [row.friction.usual, row.atEqualTorqueN.usual / 1000]),
             },
           ]}
@@ -118,11 +122,17 @@ export const FINISH: BenchTool = {
             { x: meant.friction.usual, y: meant.atEqualTorqueN.usual / 1000, text: label(from) },
             { x: now.friction.usual, y: now.atEqualTorqueN.usual / 1000, text: label(to) },
           ]}
-          limits={[{ y: meant.atEqualTorqueN.usual / 1000, text: 'load that was meant' }]}
+          limits={[{ y: meant.atEqualTorqueN.usual / 1000, text: say('load that was meant') }]}
         />
       ),
       table: {
-        head: ['On the thread', 'Load, same torque', 'of meant', 'Torque, same load', 'most, of proof'],
+        head: [
+          say('On the thread'),
+          say('Load, same torque'),
+          say('of meant'),
+          say('Torque, same load'),
+          say('most, of proof'),
+        ],
         rows: order.map((row) => ({
           key: String(row.finish),
           strong: row.finish === to || row.finish === from,
@@ -135,14 +145,25 @@ export const FINISH: BenchTool = {
           ],
         })),
       },
-      summary: `${thread.designation} ${strength.propertyClass}, ${inLine(show.torque(torqueNm))} printed for ${label(from).toLowerCase()}, now ${label(to).toLowerCase()}: ${threeFigures(now.preloadRatio * 100)} % of the load at that torque; the same load at ${inLine(show.torque(now.atEqualPreloadNm))}`,
+      summary: say(
+        '{designation} {propertyClass}, {inLine} printed for {label}, now {label2}: {threeFigures} % of the load at that torque; the same load at {inLine2}',
+        {
+          designation: thread.designation,
+          propertyClass: strength.propertyClass,
+          inLine: inLine(show.torque(torqueNm)),
+          label: label(from).toLowerCase(),
+          label2: label(to).toLowerCase(),
+          threeFigures: threeFigures(now.preloadRatio * 100),
+          inLine2: inLine(show.torque(now.atEqualPreloadNm)),
+        },
+      ),
     };
   },
   sources: [
-    { what: 'Long form of the torque, friction exchanged', where: `${VDI}, (R13)` },
-    { what: 'Friction ranges', where: `classes of ${VDI} table A5; place in the class: common practice` },
+    { what: say('Long form of the torque, friction exchanged'), where: `${VDI}, (R13)` },
+    { what: say('Friction ranges'), where: `classes of ${VDI} table A5; place in the class: common practice` },
     {
-      what: 'Both readings shown, a person picks',
+      what: say('Both readings shown, a person picks'),
       where: 'the trade cuts by 15 to 30 % or not at all; common practice, no source',
     },
   ],

@@ -1,5 +1,6 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { FIT_TEXT } from '#contract/wording/en/bench.ts';
+import { say } from '#contract/wording/say.ts';
 import { fitOf } from '#core/bench/fit.ts';
 import { EXPANSION_PER_K, type FitMaterial, gapAfterMm, measuredFit } from '#core/fit/shrink-fit.ts';
 import { Curve } from '../../../drawing/Curve.tsx';
@@ -9,14 +10,16 @@ import { inLine, threeFigures } from '../show-figure.ts';
 
 const MATERIALS = (Object.keys(EXPANSION_PER_K) as FitMaterial[]).map((value) => ({
   value,
-  label: value === 'castIron' ? 'Cast iron' : value[0]?.toUpperCase() + value.slice(1),
+  label: value === 'castIron' ? say('Cast iron') : value[0]?.toUpperCase() + value.slice(1),
 }));
 
 /** What two measured sizes make, and how to get a tight pair together. */
 export const FIT: BenchTool = {
   id: 'fit',
-  title: 'Bush and bore',
-  says: 'Loose, slide, press or shrink from measured sizes; how warm the bore, how cold the pin, how many seconds.',
+  title: say('Bush and bore'),
+  says: say(
+    'Loose, slide, press or shrink from measured sizes; how warm the bore, how cold the pin, how many seconds.',
+  ),
   example: 'shrink 25.02 in 25',
   words: [
     'fit',
@@ -33,29 +36,36 @@ export const FIT: BenchTool = {
   ],
   takes: ['pin', 'bore'],
   fields: [
-    { key: 'bore', label: 'Bore, measured', initial: '25', kind: 'number', unit: 'mm' },
-    { key: 'pin', label: 'Pin or bush, measured', initial: '25.03', kind: 'number', unit: 'mm' },
-    { key: 'boreMaterial', label: 'Bore of', initial: 'steel', kind: 'choice', options: MATERIALS },
-    { key: 'pinMaterial', label: 'Pin of', initial: 'bronze', kind: 'choice', options: MATERIALS },
-    { key: 'slip', label: 'Slip wanted', initial: '0.03', kind: 'number', unit: 'mm' },
+    { key: 'bore', label: say('Bore, measured'), initial: '25', kind: 'number', unit: 'mm' },
+    { key: 'pin', label: say('Pin or bush, measured'), initial: '25.03', kind: 'number', unit: 'mm' },
+    { key: 'boreMaterial', label: say('Bore of'), initial: 'steel', kind: 'choice', options: MATERIALS },
+    { key: 'pinMaterial', label: say('Pin of'), initial: 'bronze', kind: 'choice', options: MATERIALS },
+    { key: 'slip', label: say('Slip wanted'), initial: '0.03', kind: 'number', unit: 'mm' },
     {
       key: 'chilled',
-      label: 'Pin chilled to',
+      label: say('Pin chilled to'),
       initial: '',
       kind: 'number',
       unit: '°C',
-      hint: 'empty: not chilled; a freezer gives −18',
+      hint: say('empty: not chilled; a freezer gives −18'),
     },
-    { key: 'wall', label: 'Wall round the bore', initial: '8', kind: 'number', unit: 'mm' },
-    { key: 'pinWall', label: 'Wall of the bush', initial: '', kind: 'number', unit: 'mm', hint: 'empty: a solid pin' },
-    { key: 'room', label: 'In the bay', initial: '20', kind: 'number', unit: '°C', assumption: true },
+    { key: 'wall', label: say('Wall round the bore'), initial: '8', kind: 'number', unit: 'mm' },
+    {
+      key: 'pinWall',
+      label: say('Wall of the bush'),
+      initial: '',
+      kind: 'number',
+      unit: 'mm',
+      hint: say('empty: a solid pin'),
+    },
+    { key: 'room', label: say('In the bay'), initial: '20', kind: 'number', unit: '°C', assumption: true },
     {
       key: 'air',
-      label: 'Heat lost to the air',
+      label: say('Heat lost to the air'),
       initial: '15',
       kind: 'number',
       assumption: true,
-      hint: 'W/m²K; more in a draught',
+      hint: say('W/m²K; more in a draught'),
     },
   ],
   answer(read) {
@@ -87,12 +97,12 @@ export const FIT: BenchTool = {
     });
     return {
       main: needsHeat
-        ? { label: 'Warm the bore to', shown: show.temperature(s.boreC) }
-        : { label: 'Measured', shown: show.text(FIT_TEXT[m.kind]) },
+        ? { label: say('Warm the bore to'), shown: show.temperature(s.boreC) }
+        : { label: say('Measured'), shown: show.text(FIT_TEXT[m.kind]) },
       figures: [
-        { label: 'Measured', shown: show.text(FIT_TEXT[m.kind]) },
+        { label: say('Measured'), shown: show.text(FIT_TEXT[m.kind]) },
         {
-          label: m.interferenceMm >= 0 ? 'Interference' : 'Clearance',
+          label: m.interferenceMm >= 0 ? say('Interference') : say('Clearance'),
           shown: {
             ...show.length(Math.abs(m.interferenceMm)),
             number: Math.abs(m.interferenceMm).toFixed(3),
@@ -100,9 +110,9 @@ export const FIT: BenchTool = {
             other: `${(Math.abs(m.interferenceMm) / 25.4).toFixed(4)} in`,
           },
         },
-        { label: 'Chilling takes off', shown: show.text(s.pinShrinksMm.toFixed(3), 'mm') },
+        { label: say('Chilling takes off'), shown: show.text(s.pinShrinksMm.toFixed(3), 'mm') },
         {
-          label: 'In still air they touch after',
+          label: say('In still air they touch after'),
           shown: left === undefined ? show.text('–') : show.text(String(Math.round(left)), 's'),
         },
       ],
@@ -112,26 +122,36 @@ export const FIT: BenchTool = {
           interferenceMm={m.interferenceMm}
           boreC={s.boreC}
           pinC={pinC ?? roomC}
-          label={`Bore ${boreMm} mm, pin ${pinMm} mm`}
+          label={say('Bore {boreMm} mm, pin {pinMm} mm', { boreMm, pinMm })}
         />
       ),
       chart:
         left === undefined ? undefined : (
           <Curve
-            label="Room between bore and pin, both coming to room temperature"
-            xLabel="seconds from oven and cold"
-            yLabel="room, mm"
-            series={[{ key: 'gap', label: 'room', points: curve }]}
-            limits={[{ y: 0, text: 'they touch', bad: true }]}
+            label={say('Room between bore and pin, both coming to room temperature')}
+            xLabel={say('seconds from oven and cold')}
+            yLabel={say('room, mm')}
+            series={[{ key: 'gap', label: say('room'), points: curve }]}
+            limits={[{ y: 0, text: say('they touch'), bad: true }]}
             marks={[{ x: left, y: 0, text: `${Math.round(left)} s` }]}
           />
         ),
-      summary: `Bore ${boreMm} mm, pin ${pinMm} mm: ${FIT_TEXT[m.kind].toLowerCase()}${needsHeat ? `, bore to ${inLine(show.temperature(s.boreC))} for ${threeFigures(slipMm)} mm of slip` : ''}`,
+      summary: say('Bore {boreMm} mm, pin {pinMm} mm: {fitText}{which}', {
+        boreMm,
+        pinMm,
+        fitText: FIT_TEXT[m.kind].toLowerCase(),
+        which: needsHeat
+          ? say(', bore to {inLine} for {threeFigures} mm of slip', {
+              inLine: inLine(show.temperature(s.boreC)),
+              threeFigures: threeFigures(slipMm),
+            })
+          : '',
+      }),
     };
   },
   sources: [
     { what: 'ΔL = α L ΔT', where: 'thermal expansion; coefficients from any handbook' },
-    { what: 'Seconds by lumped cooling', where: 'Newton’s law of cooling; 15 W/m²K chosen by us' },
-    { what: 'Bounds of loose, slide, push, press, shrink', where: 'common practice, no source' },
+    { what: say('Seconds by lumped cooling'), where: 'Newton’s law of cooling; 15 W/m²K chosen by us' },
+    { what: say('Bounds of loose, slide, push, press, shrink'), where: 'common practice, no source' },
   ],
 };

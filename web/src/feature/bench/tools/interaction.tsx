@@ -1,5 +1,6 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { evenWayText } from '#contract/wording/load-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { interaction } from '#core/bench/interaction.ts';
 import { circlePositions, fadingCompliance } from '#core/tightening/elastic-interaction.ts';
 import { type Pattern, tighteningOrder } from '#core/tightening/pattern.ts';
@@ -16,8 +17,8 @@ const orderOf = (pattern: Pattern, n: number): number[] => {
 /** What tightening one bolt of a group takes from the others. */
 export const INTERACTION: BenchTool = {
   id: 'interaction',
-  title: 'Why once round again',
-  says: 'A group on a springy flange: what each pull leaves in every bolt, for any order and number of rounds.',
+  title: say('Why once round again'),
+  says: say('A group on a springy flange: what each pull leaves in every bolt, for any order and number of rounds.'),
   example: 'flange 8 star',
   words: [
     'interaction',
@@ -35,45 +36,45 @@ export const INTERACTION: BenchTool = {
   ],
   takes: ['bolts'],
   fields: [
-    { key: 'bolts', label: 'Bolts on the circle', initial: '8', kind: 'number' },
+    { key: 'bolts', label: say('Bolts on the circle'), initial: '8', kind: 'number' },
     {
       key: 'order',
-      label: 'Order',
+      label: say('Order'),
       initial: 'star',
       kind: 'choice',
       options: [
-        { value: 'star', label: 'Star' },
-        { value: 'circular', label: 'Round the circle' },
-        { value: 'cross', label: 'Cross' },
+        { value: 'star', label: say('Star') },
+        { value: 'circular', label: say('Round the circle') },
+        { value: 'cross', label: say('Cross') },
       ],
     },
     {
       key: 'stages',
-      label: 'Stages before full',
+      label: say('Stages before full'),
       initial: '0.5',
       kind: 'choice',
       options: [
         { value: '0.5', label: '50 %' },
-        { value: '0.3 0.7', label: '30 and 70 %' },
-        { value: '1', label: 'Straight' },
+        { value: '0.3 0.7', label: say('30 and 70 %') },
+        { value: '1', label: say('Straight') },
       ],
     },
-    { key: 'rounds', label: 'Rounds at full torque', initial: '2', kind: 'number' },
+    { key: 'rounds', label: say('Rounds at full torque'), initial: '2', kind: 'number' },
     {
       key: 'soft',
-      label: 'Flange gives',
+      label: say('Flange gives'),
       initial: '1.2',
       kind: 'number',
-      hint: 'against the bolt; 0 is rigid, 3 a thick gasket',
+      hint: say('against the bolt; 0 is rigid, 3 a thick gasket'),
     },
-    { key: 'wanted', label: 'Even to within', initial: '3', kind: 'number', hint: '% of the target' },
+    { key: 'wanted', label: say('Even to within'), initial: '3', kind: 'number', hint: say('% of the target') },
     {
       key: 'lambda',
-      label: 'Reaches',
+      label: say('Reaches'),
       initial: '0.8',
       kind: 'number',
       assumption: true,
-      hint: 'bolt spacings over which the give fades',
+      hint: say('bolt spacings over which the give fades'),
     },
   ],
   answer(read) {
@@ -117,25 +118,25 @@ export const INTERACTION: BenchTool = {
     const spread = (forces: number[]) => (Math.max(...forces) - Math.min(...forces)) * 100;
     return {
       main: {
-        label: 'Spread between least and most loaded',
+        label: say('Spread between least and most loaded'),
         shown: show.text(threeFigures((after.at(-1) ?? 0) * 100), '%'),
       },
       figures: [
-        { label: 'Least loaded bolt', shown: show.percent(lowest) },
+        { label: say('Least loaded bolt'), shown: show.percent(lowest) },
         ...stages.map((share, index) => ({
-          label: `After round ${index + 1}, ${Math.round(share * 100)} %`,
+          label: say('After round {index}, {share} %', { index: index + 1, share: Math.round(share * 100) }),
           shown: show.text(threeFigures((after[index] ?? 0) * 100), '% spread'),
         })),
         {
-          label: 'Rounds to be even',
+          label: say('Rounds to be even'),
           shown: needed?.rounds !== undefined ? show.plain(needed.rounds) : show.text('over 12'),
         },
         {
-          label: 'Fewest pulls, lowest first',
+          label: say('Fewest pulls, lowest first'),
           shown: needed?.greedyPulls !== undefined ? show.plain(needed.greedyPulls) : show.text('–'),
         },
         {
-          label: 'Fewest pulls, any order',
+          label: say('Fewest pulls, any order'),
           shown: show.text(
             run.fewest ? evenWayText(run.fewest, places) : n > 32 ? 'not tried over 32 bolts' : 'not in four rounds',
           ),
@@ -145,21 +146,21 @@ export const INTERACTION: BenchTool = {
       drawing: <InteractionRing shares={shares} pulled={pulls.map((pull) => pull.bolt)} order={order} />,
       chart: (
         <Curve
-          label="Load left in each bolt after each pull"
+          label={say('Load left in each bolt after each pull')}
           xLabel="pull"
-          yLabel="load left, % of target"
+          yLabel={say('load left, % of target')}
           series={Array.from({ length: Math.min(n, 12) }, (_, bolt) => ({
             key: String(bolt),
-            label: `bolt ${order.indexOf(bolt) + 1}`,
+            label: say('bolt {indexOf}', { indexOf: order.indexOf(bolt) + 1 }),
             tone: last[bolt] === lowest ? ('bad' as const) : bolt === order[0] ? ('ink' as const) : ('faint' as const),
             points: [[0, 0] as const, ...shares.map((forces, pull) => [pull + 1, (forces[bolt] ?? 0) * 100] as const)],
           }))}
-          limits={[{ y: 100, text: 'target' }]}
+          limits={[{ y: 100, text: say('target') }]}
         />
       ),
       table: once
         ? {
-            head: ['Pull', 'Bolt', 'Aim in one round', 'Left, as pulled above'],
+            head: [say('Pull'), say('Bolt'), say('Aim in one round'), say('Left, as pulled above')],
             rows: order.map((bolt, index) => ({
               key: String(bolt),
               cells: [
@@ -171,16 +172,22 @@ export const INTERACTION: BenchTool = {
             })),
           }
         : undefined,
-      summary: `${n} bolts, ${read.choice('order')}, ${stages.map((share) => `${Math.round(share * 100)} %`).join(', ')}: spread ${threeFigures(spread(last))} % of target, least ${threeFigures(lowest * 100)} %`,
+      summary: say('{n} bolts, {choice}, {stages}: spread {threeFigures} % of target, least {threeFigures2} %', {
+        n,
+        choice: read.choice('order'),
+        stages: stages.map((share) => `${Math.round(share * 100)} %`).join(', '),
+        threeFigures: threeFigures(spread(last)),
+        threeFigures2: threeFigures(lowest * 100),
+      }),
     };
   },
   sources: [
     {
-      what: 'Tightened bolts solve (I/k + C) F = x; the give fades as c0·exp(−arc/λ)',
+      what: say('Tightened bolts solve (I/k + C) F = x; the give fades as c0·exp(−arc/λ)'),
       where: 'elastic interaction by a compliance matrix; docs/formulas.md',
     },
     {
-      what: 'The figures show how a group behaves, not what your flange does',
+      what: say('The figures show how a group behaves, not what your flange does'),
       where: 'measure the load, or go round again',
     },
   ],

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { washersFor } from '#core/bench/sizes.ts';
 import { HEAD_STANDARDS } from '#core/fastener/head-dimension.ts';
 import { parseThread } from '#core/fastener/thread.ts';
@@ -6,10 +7,10 @@ import { TIGHTENING_METHODS, type TighteningMethod } from '#core/tightening/tigh
 import type { Field } from '../bench-field.ts';
 import { classOptions } from '../bench-reader.ts';
 
-export const threadField: Field = { key: 'thread', label: 'Thread', initial: 'M10', kind: 'text' };
+export const threadField: Field = { key: 'thread', label: say('Thread'), initial: 'M10', kind: 'text' };
 export const classField: Field = {
   key: 'class',
-  label: 'Class or grade',
+  label: say('Class or grade'),
   initial: '8.8',
   kind: 'choice',
   options: (values) => classOptions(values, [threadField]),
@@ -26,35 +27,35 @@ export const finishField = (key: string, label: string, initial: ThreadFinish): 
 
 export const headField: Field = {
   key: 'head',
-  label: 'Head',
+  label: say('Head'),
   initial: '',
   kind: 'choice',
   assumption: true,
   options: [
-    { value: '', label: 'Hexagon, usual' },
+    { value: '', label: say('Hexagon, usual') },
     ...HEAD_STANDARDS.map((standard) => ({ value: standard, label: standard })),
   ],
 };
 export const holeField: Field = {
   key: 'hole',
-  label: 'Hole under the head',
+  label: say('Hole under the head'),
   initial: '',
   kind: 'number',
   unit: 'mm',
   assumption: true,
-  hint: 'medium clearance hole of ISO 273 when empty',
+  hint: say('medium clearance hole of ISO 273 when empty'),
 };
 
 export const washerField: Field = {
   key: 'washer',
-  label: 'Washer under the head',
+  label: say('Washer under the head'),
   initial: '',
   kind: 'choice',
   options: (values) => {
     const thread = parseThread(values.thread ?? threadField.initial);
     const listed = thread.ok ? washersFor(thread.value.thread) : [];
     return [
-      { value: '', label: 'None' },
+      { value: '', label: say('None') },
       ...listed.map(({ standard, washer }) => ({
         value: standard,
         label: `${standard}, ${Number(washer.outsideMm.toFixed(1))} × ${Number(washer.thicknessMm.toFixed(1))} mm`,
@@ -64,46 +65,46 @@ export const washerField: Field = {
 };
 export const widthField: Field = {
   key: 'width',
-  label: 'Part around the bolt',
+  label: say('Part around the bolt'),
   initial: '',
   kind: 'number',
   unit: 'mm',
   assumption: true,
-  hint: 'wide enough when empty',
+  hint: say('wide enough when empty'),
 };
 
 export const yesNo = [
-  { value: 'no', label: 'No' },
-  { value: 'yes', label: 'Yes' },
+  { value: 'no', label: say('No') },
+  { value: 'yes', label: say('Yes') },
 ];
 
 export const PARTS = [
-  { value: 'steel', label: 'Steel' },
-  { value: 'stainless', label: 'Stainless' },
-  { value: 'castIron', label: 'Cast iron' },
-  { value: 'aluminium', label: 'Aluminium' },
-  { value: 'magnesium', label: 'Magnesium' },
+  { value: 'steel', label: say('Steel') },
+  { value: 'stainless', label: say('Stainless') },
+  { value: 'castIron', label: say('Cast iron') },
+  { value: 'aluminium', label: say('Aluminium') },
+  { value: 'magnesium', label: say('Magnesium') },
 ];
 
 export const METHOD_TEXT: Record<TighteningMethod, string> = {
-  byFeel: 'By feel',
-  impact: 'Impact wrench',
-  click: 'Click wrench',
-  digital: 'Digital wrench',
-  torqueAngle: 'Torque and angle',
-  yieldControlled: 'To yield',
+  byFeel: say('By feel'),
+  impact: say('Impact wrench'),
+  click: say('Click wrench'),
+  digital: say('Digital wrench'),
+  torqueAngle: say('Torque and angle'),
+  yieldControlled: say('To yield'),
 };
 export const METHODS = TIGHTENING_METHODS.map((value) => ({ value, label: METHOD_TEXT[value] }));
 
 /** What the bolt is screwed into. */
 export const intoField: Field = {
   key: 'into',
-  label: 'Held by',
+  label: say('Held by'),
   initial: 'nut',
   kind: 'choice',
   options: [
-    { value: 'nut', label: 'A nut' },
-    ...PARTS.map(({ value, label }) => ({ value, label: `Thread in ${label.toLowerCase()}` })),
+    { value: 'nut', label: say('A nut') },
+    ...PARTS.map(({ value, label }) => ({ value, label: say('Thread in {label}', { label: label.toLowerCase() }) })),
   ],
 };
 

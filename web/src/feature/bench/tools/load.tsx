@@ -1,4 +1,5 @@
 import { must } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { preloadOf } from '#core/bench/preload.ts';
 import { assemblyRange, jointAtWork } from '#core/bench/working-load.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
@@ -32,8 +33,8 @@ import {
 /** What service does to a tightened joint: clamp left, load on the bolt, fatigue, heat. */
 export const LOAD: BenchTool = {
   id: 'load',
-  title: 'Joint at work',
-  says: 'What is left of the clamp when the load pulls, what the bolt then carries, and whether it lasts.',
+  title: say('Joint at work'),
+  says: say('What is left of the clamp when the load pulls, what the bolt then carries, and whether it lasts.'),
   example: 'service load m10 6 kN',
   words: [
     'service load',
@@ -52,34 +53,41 @@ export const LOAD: BenchTool = {
   fields: [
     threadField,
     classField,
-    finishField('finish', 'On the thread', 'oiled'),
-    { key: 'torque', label: 'Torque', initial: '', kind: 'number', unit: 'N·m', hint: 'empty: what the bolt takes' },
-    { key: 'axial', label: 'Pulls on the bolt, at most', initial: '6000', kind: 'number', unit: 'N' },
-    { key: 'least', label: 'And at least', initial: '0', kind: 'number', unit: 'N', hint: 'a minus presses' },
-    { key: 'shear', label: 'Pulls across, at most', initial: '0', kind: 'number', unit: 'N' },
-    { key: 'grip', label: 'Clamped length', initial: '30', kind: 'number', unit: 'mm' },
-    { key: 'part', label: 'Parts', initial: 'steel', kind: 'choice', options: PARTS },
+    finishField('finish', say('On the thread'), 'oiled'),
+    {
+      key: 'torque',
+      label: say('Torque'),
+      initial: '',
+      kind: 'number',
+      unit: 'N·m',
+      hint: say('empty: what the bolt takes'),
+    },
+    { key: 'axial', label: say('Pulls on the bolt, at most'), initial: '6000', kind: 'number', unit: 'N' },
+    { key: 'least', label: say('And at least'), initial: '0', kind: 'number', unit: 'N', hint: say('a minus presses') },
+    { key: 'shear', label: say('Pulls across, at most'), initial: '0', kind: 'number', unit: 'N' },
+    { key: 'grip', label: say('Clamped length'), initial: '30', kind: 'number', unit: 'mm' },
+    { key: 'part', label: say('Parts'), initial: 'steel', kind: 'choice', options: PARTS },
     intoField,
-    { key: 'boltC', label: 'The bolt at work', initial: '20', kind: 'number', unit: '°C' },
-    { key: 'partsC', label: 'The parts at work', initial: '20', kind: 'number', unit: '°C' },
-    { key: 'method', label: 'Tightened by', initial: 'click', kind: 'choice', options: METHODS },
-    { key: 'prevailing', label: 'Locking nut drags', initial: '0', kind: 'number', unit: 'N·m', assumption: true },
+    { key: 'boltC', label: say('The bolt at work'), initial: '20', kind: 'number', unit: '°C' },
+    { key: 'partsC', label: say('The parts at work'), initial: '20', kind: 'number', unit: '°C' },
+    { key: 'method', label: say('Tightened by'), initial: 'click', kind: 'choice', options: METHODS },
+    { key: 'prevailing', label: say('Locking nut drags'), initial: '0', kind: 'number', unit: 'N·m', assumption: true },
     {
       key: 'slip',
-      label: 'Friction between the parts',
+      label: say('Friction between the parts'),
       initial: '0.12',
       kind: 'number',
       assumption: true,
       hint: 'painted 0.08, sand-blasted 0.4',
     },
-    { key: 'faces', label: 'Faces that hold by friction', initial: '1', kind: 'number', assumption: true },
+    { key: 'faces', label: say('Faces that hold by friction'), initial: '1', kind: 'number', assumption: true },
     {
       key: 'introduction',
-      label: 'Where the load enters, n',
+      label: say('Where the load enters, n'),
       initial: '0.5',
       kind: 'number',
       assumption: true,
-      hint: '0 at the joint, 1 under the head',
+      hint: say('0 at the joint, 1 under the head'),
     },
     washerField,
     headField,
@@ -158,20 +166,23 @@ export const LOAD: BenchTool = {
     const pullN = Math.max(0, axialMaxN);
     const workUm = drawnUm + um(stiffness.boltMmPerN, w.loadFactor * pullN);
     return {
-      main: { label: 'Clamp left at the worst', shown: show.force(w.residualClampN) },
+      main: { label: say('Clamp left at the worst'), shown: show.force(w.residualClampN) },
       figures: [
-        { label: 'Tightened with', shown: show.torque(torqueNm) },
-        { label: 'Preload, least', shown: show.force(assemblyN.minN) },
-        { label: 'Preload, most', shown: show.force(assemblyN.maxN) },
-        { label: 'Needed at least', shown: show.force(w.neededN) },
-        { label: 'Settling takes', shown: show.force(settling.lossN) },
-        { label: w.thermalLossN >= 0 ? 'Heat takes' : 'Heat adds', shown: show.force(Math.abs(w.thermalLossN)) },
-        { label: 'Of the pull the bolt gets', shown: show.percent(w.loadFactor) },
-        { label: 'The bolt carries at most', shown: show.force(w.boltMostN) },
-        { label: 'Of yield, at work', shown: show.percent(1 / w.yieldSafety) },
-        { label: 'Swings each way', shown: show.stress(w.alternatingMpa) },
+        { label: say('Tightened with'), shown: show.torque(torqueNm) },
+        { label: say('Preload, least'), shown: show.force(assemblyN.minN) },
+        { label: say('Preload, most'), shown: show.force(assemblyN.maxN) },
+        { label: say('Needed at least'), shown: show.force(w.neededN) },
+        { label: say('Settling takes'), shown: show.force(settling.lossN) },
         {
-          label: 'Endures',
+          label: w.thermalLossN >= 0 ? say('Heat takes') : say('Heat adds'),
+          shown: show.force(Math.abs(w.thermalLossN)),
+        },
+        { label: say('Of the pull the bolt gets'), shown: show.percent(w.loadFactor) },
+        { label: say('The bolt carries at most'), shown: show.force(w.boltMostN) },
+        { label: say('Of yield, at work'), shown: show.percent(1 / w.yieldSafety) },
+        { label: say('Swings each way'), shown: show.stress(w.alternatingMpa) },
+        {
+          label: say('Endures'),
           shown: w.enduranceMpa === undefined ? show.text('–') : show.stress(w.enduranceMpa),
         },
       ],
@@ -187,19 +198,23 @@ export const LOAD: BenchTool = {
           engagedMm={into === 'nut' ? 0.85 * thread.nominalMm : 1.2 * thread.nominalMm}
           into={into === 'nut' ? 'nut' : 'tapped'}
           coneSlope={0.45}
-          label={`${thread.designation}, ${strength.propertyClass}, ${gripMm} mm clamped`}
+          label={say('{designation}, {propertyClass}, {gripMm} mm clamped', {
+            designation: thread.designation,
+            propertyClass: strength.propertyClass,
+            gripMm,
+          })}
         />
       ),
       chart:
         heldN <= 0 ? undefined : (
           <Curve
-            label="The joint’s triangle: what bolt and parts carry over how far they give"
-            xLabel="bolt longer, µm"
-            yLabel="force, kN"
+            label={say('The joint’s triangle: what bolt and parts carry over how far they give')}
+            xLabel={say('bolt longer, µm')}
+            yLabel={say('force, kN')}
             series={[
               {
                 key: 'bolt',
-                label: 'bolt',
+                label: say('bolt'),
                 points: [
                   [0, 0],
                   [drawnUm, heldN / 1000],
@@ -208,7 +223,7 @@ export const LOAD: BenchTool = {
               },
               {
                 key: 'parts',
-                label: 'parts',
+                label: say('parts'),
                 dashed: true,
                 points: [
                   [drawnUm, heldN / 1000],
@@ -216,18 +231,30 @@ export const LOAD: BenchTool = {
                 ],
               },
             ]}
-            marks={[{ x: drawnUm, y: heldN / 1000, text: `${threeFigures(heldN / 1000)} kN held` }]}
+            marks={[
+              {
+                x: drawnUm,
+                y: heldN / 1000,
+                text: say('{threeFigures} kN held', { threeFigures: threeFigures(heldN / 1000) }),
+              },
+            ]}
           />
         ),
-      summary: `${thread.designation} ${strength.propertyClass} at ${inLine(show.torque(torqueNm))}, pulled with ${inLine(show.force(axialMaxN))}: ${inLine(show.force(w.residualClampN))} of clamp left`,
+      summary: say('{designation} {propertyClass} at {inLine}, pulled with {inLine2}: {inLine3} of clamp left', {
+        designation: thread.designation,
+        propertyClass: strength.propertyClass,
+        inLine: inLine(show.torque(torqueNm)),
+        inLine2: inLine(show.force(axialMaxN)),
+        inLine3: inLine(show.force(w.residualClampN)),
+      }),
     };
   },
   sources: [
-    { what: 'Load factor, preload changes, working and alternating stress', where: `${VDI}, steps R3 to R10` },
-    { what: 'Endurance 0.85 (150/d + 45), rolled before heat treatment', where: `${VDI}, 5.5.3` },
-    { what: 'Expansion of bolt and parts', where: 'any engineering handbook' },
+    { what: say('Load factor, preload changes, working and alternating stress'), where: `${VDI}, steps R3 to R10` },
+    { what: say('Endurance 0.85 (150/d + 45), rolled before heat treatment'), where: `${VDI}, 5.5.3` },
+    { what: say('Expansion of bolt and parts'), where: 'any engineering handbook' },
     {
-      what: 'n 0.5, medium surfaces, one face between the parts',
+      what: say('n 0.5, medium surfaces, one face between the parts'),
       where: 'chosen by us: change them where they differ',
     },
   ],

@@ -1,5 +1,6 @@
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
 import { remarkText } from '#contract/wording/remark-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { remarkTone } from '#core/bench/remark.ts';
 import { headsFor, threadSizes, toolsFit, washersFor } from '#core/bench/sizes.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
@@ -10,8 +11,10 @@ import { figureWriter, inLine } from '../show-figure.ts';
 /** Thread, heads, nuts, washers and holes of a size. */
 export const PARTS_TOOL: BenchTool = {
   id: 'parts',
-  title: 'Thread, heads and washers',
-  says: 'Every size that belongs to a thread: pitch, limits, sockets, washers, holes. And whether a tool named for it can be right.',
+  title: say('Thread, heads and washers'),
+  says: say(
+    'Every size that belongs to a thread: pitch, limits, sockets, washers, holes. And whether a tool named for it can be right.',
+  ),
   example: 'sizes m10 x 1.25',
   words: [
     'sizes',
@@ -28,10 +31,10 @@ export const PARTS_TOOL: BenchTool = {
   ],
   takes: ['socket'],
   fields: [
-    { key: 'thread', label: 'Thread', initial: 'M10', kind: 'text' },
-    { key: 'socket', label: 'Sheet names a socket', initial: '', kind: 'number', unit: 'mm' },
-    { key: 'drill', label: 'Sheet names a hole', initial: '', kind: 'number', unit: 'mm' },
-    { key: 'tap', label: 'Sheet names a tap drill', initial: '', kind: 'number', unit: 'mm' },
+    { key: 'thread', label: say('Thread'), initial: 'M10', kind: 'text' },
+    { key: 'socket', label: say('Sheet names a socket'), initial: '', kind: 'number', unit: 'mm' },
+    { key: 'drill', label: say('Sheet names a hole'), initial: '', kind: 'number', unit: 'mm' },
+    { key: 'tap', label: say('Sheet names a tap drill'), initial: '', kind: 'number', unit: 'mm' },
   ],
   answer(read) {
     const { show } = read;
@@ -46,31 +49,32 @@ export const PARTS_TOOL: BenchTool = {
     const remarks = toolsFit(thread, named);
     const wrong = remarks.filter((remark) => remarkTone(remark) === 'bad');
     const heads = headsFor(thread);
-    if (heads.length === 0 && !limits) throw new CalcRefusal({ field: 'thread', reason: 'no table lists this size' });
+    if (heads.length === 0 && !limits)
+      throw new CalcRefusal({ field: 'thread', reason: say('no table lists this size') });
     const hole = sizes.clearanceHoleMm.medium;
     return {
       main: {
-        label: 'Socket for the usual head',
+        label: say('Socket for the usual head'),
         shown: headDimension(usualHead(thread), thread)
           ? show.length(headDimension(usualHead(thread), thread)?.acrossFlatsMm ?? 0)
           : show.text('not listed'),
       },
       figures: [
-        { label: 'Pitch', shown: show.length(thread.pitchMm) },
+        { label: say('Pitch'), shown: show.length(thread.pitchMm) },
         {
-          label: 'Pitch diameter',
+          label: say('Pitch diameter'),
           shown: show.text(sizes.pitchDiameterMm.toFixed(3), 'mm'),
         },
         {
-          label: 'Inside of the nut',
+          label: say('Inside of the nut'),
           shown: show.text(sizes.minorDiameterMm.toFixed(3), 'mm'),
         },
-        { label: 'Stress area', shown: show.text(sizes.stressAreaMm2.toFixed(1), 'mm²') },
-        ...(hole === undefined ? [] : [{ label: 'Clearance hole, medium', shown: show.length(hole) }]),
+        { label: say('Stress area'), shown: show.text(sizes.stressAreaMm2.toFixed(1), 'mm²') },
+        ...(hole === undefined ? [] : [{ label: say('Clearance hole, medium'), shown: show.length(hole) }]),
         ...(limits
           ? [
               {
-                label: `Over the crests, ${limits.externalClass}`,
+                label: say('Over the crests, {externalClass}', { externalClass: limits.externalClass }),
                 shown: show.text(
                   `${limits.external.major.minMm.toFixed(3)} – ${limits.external.major.maxMm.toFixed(3)}`,
                   'mm',
@@ -81,7 +85,7 @@ export const PARTS_TOOL: BenchTool = {
         ...(limits
           ? [
               {
-                label: `Inside, ${limits.internalClass}`,
+                label: say('Inside, {internalClass}', { internalClass: limits.internalClass }),
                 shown: show.text(
                   `${limits.internal.minor.minMm.toFixed(3)} – ${limits.internal.minor.maxMm.toFixed(3)}`,
                   'mm',
@@ -96,19 +100,19 @@ export const PARTS_TOOL: BenchTool = {
           rings={[
             ...(hole === undefined
               ? []
-              : [{ text: 'clearance hole, medium', diameterMm: hole, kind: 'faint' as const }]),
-            { text: 'over the crests', diameterMm: thread.nominalMm, kind: 'thread' as const },
+              : [{ text: say('clearance hole, medium'), diameterMm: hole, kind: 'faint' as const }]),
+            { text: say('over the crests'), diameterMm: thread.nominalMm, kind: 'thread' as const },
             {
-              text: 'inside of the nut',
+              text: say('inside of the nut'),
               diameterMm: sizes.minorDiameterMm,
               kind: 'cut' as const,
             },
           ]}
-          label={`${thread.designation}: hole, crests and root`}
+          label={say('{designation}: hole, crests and root', { designation: thread.designation })}
         />
       ),
       table: {
-        head: ['Standard', 'Socket or key', 'Bearing face', 'Height'],
+        head: [say('Standard'), say('Socket or key'), say('Bearing face'), say('Height')],
         rows: [
           ...heads.map(({ standard, head }) => ({
             key: standard,
@@ -123,21 +127,21 @@ export const PARTS_TOOL: BenchTool = {
           ...washersFor(thread).map(({ standard, washer }) => ({
             key: standard,
             cells: [
-              `Washer ${standard}`,
-              `inside ${inLine(show.length(washer.insideMm))}`,
-              `outside ${inLine(show.length(washer.outsideMm))}`,
+              say('Washer {standard}', { standard }),
+              say('inside {inLine}', { inLine: inLine(show.length(washer.insideMm)) }),
+              say('outside {inLine}', { inLine: inLine(show.length(washer.outsideMm)) }),
               inLine(show.length(washer.thicknessMm)),
             ],
           })),
         ],
       },
-      summary: `${thread.designation}: ${wrong[0] ? remarkText(wrong[0], figureWriter(show)) : `${heads.length} heads and nuts listed`}`,
+      summary: `${thread.designation}: ${wrong[0] ? remarkText(wrong[0], figureWriter(show)) : say('{count} heads and nuts listed', { count: heads.length })}`,
     };
   },
   sources: [
-    { what: 'Threads and limits', where: 'ISO 261, ISO 724, ISO 965-1; ASME B1.1' },
+    { what: say('Threads and limits'), where: 'ISO 261, ISO 724, ISO 965-1; ASME B1.1' },
     {
-      what: 'Heads, nuts, washers, holes',
+      what: say('Heads, nuts, washers, holes'),
       where: 'the standards named in the table; entered from memory, see docs/formulas.md',
     },
   ],

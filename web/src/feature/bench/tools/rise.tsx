@@ -1,4 +1,5 @@
 import { must } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { riseFor } from '#core/bench/rise.ts';
 import type { LiftBy } from '#core/geometry/lift-height.ts';
 import type { BenchReader } from '../bench-reader.ts';
@@ -22,8 +23,8 @@ function readLift(read: BenchReader): LiftBy {
 /** Named lift, thickness put in, and what the vehicle rises. */
 export const RISE: BenchTool = {
   id: 'rise',
-  title: 'Lift, three numbers',
-  says: 'What the kit is called, what is put in, and what the wheel gains.',
+  title: say('Lift, three numbers'),
+  says: say('What the kit is called, what is put in, and what the wheel gains.'),
   example: 'lift 50 mm spacer',
   words: ['lift', 'raise', 'spring', 'ride height', 'motion ratio', 'strut spacer', 'level'],
   wide: true,
@@ -31,28 +32,28 @@ export const RISE: BenchTool = {
   fields: [
     {
       key: 'by',
-      label: 'By',
+      label: say('By'),
       initial: 'spacer',
       kind: 'choice',
       options: [
-        { value: 'spacer', label: 'A spacer' },
-        { value: 'spring', label: 'Another spring' },
+        { value: 'spacer', label: say('A spacer') },
+        { value: 'spring', label: say('Another spring') },
       ],
     },
-    { key: 'named', label: 'The kit is called', initial: '50', kind: 'number', unit: 'mm' },
-    { key: 'thickness', label: 'Thick', initial: '22', kind: 'number', unit: 'mm', when: bySpacer },
-    { key: 'oldFree', label: 'Old spring, free', initial: '420', kind: 'number', unit: 'mm', when: bySpring },
-    { key: 'oldRate', label: 'Old spring, rate', initial: '45', kind: 'number', unit: 'N/mm', when: bySpring },
-    { key: 'newFree', label: 'New spring, free', initial: '440', kind: 'number', unit: 'mm', when: bySpring },
-    { key: 'newRate', label: 'New spring, rate', initial: '50', kind: 'number', unit: 'N/mm', when: bySpring },
-    { key: 'load', label: 'It carries', initial: '7000', kind: 'number', unit: 'N', when: bySpring },
+    { key: 'named', label: say('The kit is called'), initial: '50', kind: 'number', unit: 'mm' },
+    { key: 'thickness', label: say('Thick'), initial: '22', kind: 'number', unit: 'mm', when: bySpacer },
+    { key: 'oldFree', label: say('Old spring, free'), initial: '420', kind: 'number', unit: 'mm', when: bySpring },
+    { key: 'oldRate', label: say('Old spring, rate'), initial: '45', kind: 'number', unit: 'N/mm', when: bySpring },
+    { key: 'newFree', label: say('New spring, free'), initial: '440', kind: 'number', unit: 'mm', when: bySpring },
+    { key: 'newRate', label: say('New spring, rate'), initial: '50', kind: 'number', unit: 'N/mm', when: bySpring },
+    { key: 'load', label: say('It carries'), initial: '7000', kind: 'number', unit: 'N', when: bySpring },
     {
       key: 'ratio',
-      label: 'Spring travel per wheel travel',
+      label: say('Spring travel per wheel travel'),
       initial: '0.6',
       kind: 'number',
       assumption: true,
-      hint: 'strut near 1, spring on an arm 0.5 to 0.8',
+      hint: say('strut near 1, spring on an arm 0.5 to 0.8'),
     },
   ],
   answer(read) {
@@ -60,10 +61,10 @@ export const RISE: BenchTool = {
     const namedMm = read.optional('named', -300, 500);
     const a = must(riseFor(readLift(read), read.number('ratio', 0.2, 1.5), namedMm));
     return {
-      main: { label: 'The wheel gains', shown: show.length(a.atWheelMm) },
+      main: { label: say('The wheel gains'), shown: show.length(a.atWheelMm) },
       figures: [
-        { label: 'At the spring', shown: show.length(a.atSpringMm) },
-        ...(namedMm === undefined ? [] : [{ label: 'The kit is called', shown: show.length(namedMm) }]),
+        { label: say('At the spring'), shown: show.length(a.atSpringMm) },
+        ...(namedMm === undefined ? [] : [{ label: say('The kit is called'), shown: show.length(namedMm) }]),
       ],
       remarks: a.remarks,
       drawing: (
@@ -74,14 +75,18 @@ export const RISE: BenchTool = {
             { name: 'at the spring', value: a.atSpringMm },
             { name: 'at the wheel', value: a.atWheelMm, tone: 'main' as const },
           ]}
-          label="What the kit is called, what is put in, what the wheel gains"
+          label={say('What the kit is called, what is put in, what the wheel gains')}
         />
       ),
-      summary: `Lift: ${inLine(show.length(a.atSpringMm))} at the spring is ${inLine(show.length(a.atWheelMm))} at the wheel${namedMm === undefined ? '' : `, called ${inLine(show.length(namedMm))}`}`,
+      summary: say('Lift: {inLine} at the spring is {inLine2} at the wheel{which}', {
+        inLine: inLine(show.length(a.atSpringMm)),
+        inLine2: inLine(show.length(a.atWheelMm)),
+        which: namedMm === undefined ? '' : say(', called {inLine}', { inLine: inLine(show.length(namedMm)) }),
+      }),
     };
   },
   sources: [
-    { what: 'At the wheel = at the spring / motion ratio', where: 'geometry' },
-    { what: 'Standing length = free − load / rate', where: 'Hooke' },
+    { what: say('At the wheel = at the spring / motion ratio'), where: 'geometry' },
+    { what: say('Standing length = free − load / rate'), where: 'Hooke' },
   ],
 };

@@ -1,5 +1,6 @@
 import { CalcRefusal, must } from '#contract/calc/joint-input.ts';
 import { inputFaultText } from '#contract/wording/input-fault-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { castleNut } from '#core/bench/castle.ts';
 import { jointStiffness } from '#core/tightening/joint-stiffness.ts';
 import { usualFace } from '#core/tightening/proposed-torque.ts';
@@ -14,27 +15,27 @@ import { finishField, VDI } from './joint-fields.ts';
 /** Castle nut: on to the next slot, or a shim; never back. */
 export const SLOT: BenchTool = {
   id: 'slot',
-  title: 'Castle nut',
-  says: 'Degrees to the next slot and the torque it will take; a shim when that is too much.',
+  title: say('Castle nut'),
+  says: say('Degrees to the next slot and the torque it will take; a shim when that is too much.'),
   example: 'castle nut 35',
   words: ['castle', 'slot', 'slotted', 'pin', 'cotter', 'ball joint', 'tie rod'],
   takes: ['torque', 'ceiling'],
   fields: [
-    { key: 'thread', label: 'Thread', initial: 'M14 x 1.5', kind: 'text' },
-    { key: 'slots', label: 'Slots', initial: '6', kind: 'number' },
-    { key: 'past', label: 'Turned past the last slot', initial: '45', kind: 'number', unit: '°' },
-    { key: 'torque', label: 'Torque on it', initial: '47', kind: 'number', unit: 'N·m' },
-    { key: 'ceiling', label: 'Never over', initial: '61', kind: 'number', unit: 'N·m' },
-    { key: 'grip', label: 'Clamped length', initial: '20', kind: 'number', unit: 'mm' },
+    { key: 'thread', label: say('Thread'), initial: 'M14 x 1.5', kind: 'text' },
+    { key: 'slots', label: say('Slots'), initial: '6', kind: 'number' },
+    { key: 'past', label: say('Turned past the last slot'), initial: '45', kind: 'number', unit: '°' },
+    { key: 'torque', label: say('Torque on it'), initial: '47', kind: 'number', unit: 'N·m' },
+    { key: 'ceiling', label: say('Never over'), initial: '61', kind: 'number', unit: 'N·m' },
+    { key: 'grip', label: say('Clamped length'), initial: '20', kind: 'number', unit: 'mm' },
     {
       key: 'measured',
-      label: 'Torque per 10°, measured',
+      label: say('Torque per 10°, measured'),
       initial: '4',
       kind: 'number',
       unit: 'N·m',
-      hint: 'empty: from the stiffness, which a taper does not have',
+      hint: say('empty: from the stiffness, which a taper does not have'),
     },
-    finishField('finish', 'On the thread', 'oiled'),
+    finishField('finish', say('On the thread'), 'oiled'),
   ],
   answer(read) {
     const { show } = read;
@@ -60,31 +61,55 @@ export const SLOT: BenchTool = {
         : measured / 10;
     const [torqueNm, ceilingNm] = [read.number('torque', 0, 1500), read.number('ceiling', 0, 1500)];
     if (torqueNm > ceilingNm)
-      throw new CalcRefusal({ field: 'torque', reason: 'already over the ceiling: fit a new nut and start again' });
+      throw new CalcRefusal({
+        field: 'torque',
+        reason: say('already over the ceiling: fit a new nut and start again'),
+      });
     const a = must(castleNut(slots, past, torqueNm, ceilingNm, nmPerDeg, thread.pitchMm));
     const there = a.kind === 'pinFits' ? torqueNm : a.torqueThereNm;
     return {
       main:
         a.kind === 'pinFits'
-          ? { label: 'Now', shown: show.text('Pin fits') }
-          : { label: a.kind === 'turnOn' ? 'Turn on by' : 'Next slot is', shown: show.angle(a.toNextSlotDeg) },
+          ? { label: say('Now'), shown: show.text('Pin fits') }
+          : {
+              label: a.kind === 'turnOn' ? say('Turn on by') : say('Next slot is'),
+              shown: show.angle(a.toNextSlotDeg),
+            },
       figures: [
-        { label: 'Torque at the next slot', shown: show.torque(there) },
-        { label: 'Never over', shown: show.torque(ceilingNm) },
-        { label: 'Gained per 10°', shown: show.torque(nmPerDeg * 10) },
-        { label: 'A slot every', shown: show.angle(360 / slots) },
-        ...(a.kind === 'shimOrChangeNut' ? [{ label: 'Shim', shown: show.length(a.shimMm) }] : []),
+        { label: say('Torque at the next slot'), shown: show.torque(there) },
+        { label: say('Never over'), shown: show.torque(ceilingNm) },
+        { label: say('Gained per 10°'), shown: show.torque(nmPerDeg * 10) },
+        { label: say('A slot every'), shown: show.angle(360 / slots) },
+        ...(a.kind === 'shimOrChangeNut' ? [{ label: say('Shim'), shown: show.length(a.shimMm) }] : []),
       ],
       remarks: a.remarks,
       drawing: (
-        <CastleNut slots={slots} pastDeg={past} label={`Castle nut of ${slots} slots, ${past}° past the last`} />
+        <CastleNut
+          slots={slots}
+          pastDeg={past}
+          label={say('Castle nut of {slots} slots, {past}° past the last', { slots, past })}
+        />
       ),
-      summary: `${thread.designation} castle nut, ${slots} slots, ${threeFigures(past)}° past at ${inLine(show.torque(torqueNm))}: ${a.kind === 'pinFits' ? 'pin fits' : a.kind === 'turnOn' ? `turn on ${threeFigures(a.toNextSlotDeg)}° to about ${inLine(show.torque(there))}` : 'shim or other nut, next slot is over the ceiling'}`,
+      summary: say('{designation} castle nut, {slots} slots, {threeFigures}° past at {inLine}: {which}', {
+        designation: thread.designation,
+        slots,
+        threeFigures: threeFigures(past),
+        inLine: inLine(show.torque(torqueNm)),
+        which:
+          a.kind === 'pinFits'
+            ? say('pin fits')
+            : a.kind === 'turnOn'
+              ? say('turn on {threeFigures}° to about {inLine}', {
+                  threeFigures: threeFigures(a.toNextSlotDeg),
+                  inLine: inLine(show.torque(there)),
+                })
+              : say('shim or other nut, next slot is over the ceiling'),
+      }),
     };
   },
   sources: [
-    { what: '360° over the slots; next slot only, never back', where: 'geometry; common practice, no source' },
-    { what: 'Torque per degree from the stiffness', where: `${VDI}, 5.1 and 5.4.2` },
-    { what: 'Pin goes through within 3°', where: 'chosen by us' },
+    { what: say('360° over the slots; next slot only, never back'), where: 'geometry; common practice, no source' },
+    { what: say('Torque per degree from the stiffness'), where: `${VDI}, 5.1 and 5.4.2` },
+    { what: say('Pin goes through within 3°'), where: 'chosen by us' },
   ],
 };

@@ -1,4 +1,5 @@
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { preloadOf } from '#core/bench/preload.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { usualRule } from '#core/tightening/assembly-preload.ts';
@@ -27,53 +28,53 @@ import {
 /** Preload and torque of one bolt, either way. */
 export const TORQUE: BenchTool = {
   id: 'torque',
-  title: 'Torque and preload',
-  says: 'What a torque does to a bolt, and what torque it takes.',
+  title: say('Torque and preload'),
+  says: say('What a torque does to a bolt, and what torque it takes.'),
   example: 'm10 8.8',
   words: ['torque', 'preload', 'clamp load', 'load', 'proof', 'yield', 'bolt', 'friction', 'nut factor', 'k factor'],
   takes: ['torque'],
   fields: [
     threadField,
     classField,
-    finishField('finish', 'On the thread', 'oiled'),
+    finishField('finish', say('On the thread'), 'oiled'),
     {
       key: 'torque',
-      label: 'Torque',
+      label: say('Torque'),
       initial: '',
       kind: 'number',
       unit: 'N·m',
-      hint: 'empty: the torque the bolt takes',
+      hint: say('empty: the torque the bolt takes'),
     },
     {
       key: 'method',
-      label: 'Tightened by',
+      label: say('Tightened by'),
       initial: 'click',
       kind: 'choice',
       options: METHODS,
     },
-    { key: 'prevailing', label: 'Locking nut drags', initial: '0', kind: 'number', unit: 'N·m' },
-    { key: 'part', label: 'Under the head', initial: 'steel', kind: 'choice', options: PARTS },
+    { key: 'prevailing', label: say('Locking nut drags'), initial: '0', kind: 'number', unit: 'N·m' },
+    { key: 'part', label: say('Under the head'), initial: 'steel', kind: 'choice', options: PARTS },
     washerField,
     headField,
     holeField,
     widthField,
     {
       key: 'share',
-      label: 'Share used',
+      label: say('Share used'),
       initial: '',
       kind: 'number',
       assumption: true,
-      hint: 'of yield 0.9, inch grades of proof 0.75',
+      hint: say('of yield 0.9, inch grades of proof 0.75'),
     },
     {
       key: 'form',
-      label: 'Form',
+      label: say('Form'),
       initial: 'vdi',
       kind: 'choice',
       assumption: true,
       options: [
         { value: 'vdi', label: '0.16 P + 0.58 d2 µ' },
-        { value: 'exact', label: 'd2/2 · tan(φ + ρ′)' },
+        { value: 'exact', label: say('d2/2 · tan(φ + ρ′)') },
       ],
     },
   ],
@@ -89,7 +90,10 @@ export const TORQUE: BenchTool = {
     const share = read.optional('share', 0.05, 1.2);
     const given = read.optional('torque', 0.01, 5000);
     if (given !== undefined && given < prevailing)
-      throw new CalcRefusal({ field: 'torque', reason: 'is less than the locking nut drags: it does not turn it' });
+      throw new CalcRefusal({
+        field: 'torque',
+        reason: say('is less than the locking nut drags: it does not turn it'),
+      });
     const method = read.choice<TighteningMethod>('method');
     const pressed = read.pressed(thread);
     const answer = preloadOf({
@@ -114,21 +118,27 @@ export const TORQUE: BenchTool = {
     return {
       main:
         given === undefined
-          ? { label: 'Torque the bolt takes', shown: show.torque(assemblyNm) }
-          : { label: 'Preload it makes', shown: show.force(preloadN) },
+          ? { label: say('Torque the bolt takes'), shown: show.torque(assemblyNm) }
+          : { label: say('Preload it makes'), shown: show.force(preloadN) },
       figures: [
         given === undefined
-          ? { label: 'Preload', shown: show.force(preloadN) }
-          : { label: 'Torque the bolt takes', shown: show.torque(assemblyNm) },
-        { label: 'Of proof load', shown: show.percent(stress.proofShare) },
-        { label: 'Of yield, torque on', shown: show.percent(stress.yieldShare) },
-        { label: `${METHOD_TEXT[method]}: least`, shown: show.force(scatter?.minN ?? preloadN) },
-        { label: `${METHOD_TEXT[method]}: most`, shown: show.force(scatter?.maxN ?? preloadN) },
-        { label: 'Nut factor K', shown: show.plain(answer.nutFactor) },
-        { label: 'Becomes preload', shown: show.percent(shares.pitchNm / shares.totalNm) },
-        { label: 'Presses on the part with', shown: show.stress(answer.pressureMpa) },
-        { label: 'The part bears about', shown: show.stress(answer.limitingPressureMpa) },
-        { label: 'Proof load', shown: show.force(loads.proofN) },
+          ? { label: say('Preload'), shown: show.force(preloadN) }
+          : { label: say('Torque the bolt takes'), shown: show.torque(assemblyNm) },
+        { label: say('Of proof load'), shown: show.percent(stress.proofShare) },
+        { label: say('Of yield, torque on'), shown: show.percent(stress.yieldShare) },
+        {
+          label: say('{methodText}: least', { methodText: METHOD_TEXT[method] }),
+          shown: show.force(scatter?.minN ?? preloadN),
+        },
+        {
+          label: say('{methodText}: most', { methodText: METHOD_TEXT[method] }),
+          shown: show.force(scatter?.maxN ?? preloadN),
+        },
+        { label: say('Nut factor K'), shown: show.plain(answer.nutFactor) },
+        { label: say('Becomes preload'), shown: show.percent(shares.pitchNm / shares.totalNm) },
+        { label: say('Presses on the part with'), shown: show.stress(answer.pressureMpa) },
+        { label: say('The part bears about'), shown: show.stress(answer.limitingPressureMpa) },
+        { label: say('Proof load'), shown: show.force(loads.proofN) },
       ],
       remarks: answer.remarks,
       drawing: (
@@ -142,15 +152,18 @@ export const TORQUE: BenchTool = {
           engagedMm={0.85 * thread.nominalMm}
           into="nut"
           coneSlope={0.55}
-          label={`${thread.designation}, ${strength.propertyClass}, in section`}
-          note="grip as an example"
+          label={say('{designation}, {propertyClass}, in section', {
+            designation: thread.designation,
+            propertyClass: strength.propertyClass,
+          })}
+          note={say('grip as an example')}
         />
       ),
       chart: (
         <Curve
-          label="Preload over torque"
-          xLabel="torque, N·m"
-          yLabel="preload, kN"
+          label={say('Preload over torque')}
+          xLabel={say('torque, N·m')}
+          yLabel={say('preload, kN')}
           xOther={{ label: 'lbf·ft', factor: 0.7375621492772654 }}
           series={[
             {
@@ -160,28 +173,35 @@ export const TORQUE: BenchTool = {
             },
           ]}
           band={{
-            label: `µ ${finish.low} to ${finish.high}`,
+            label: say('µ {low} to {high}', { low: finish.low, high: finish.high }),
             points: grid.map((nm) => [nm, preload(finish.high, nm) / 1000, preload(finish.low, nm) / 1000]),
           }}
-          limits={[{ y: loads.proofN / 1000, text: 'proof load', bad: true }]}
+          limits={[{ y: loads.proofN / 1000, text: say('proof load'), bad: true }]}
           marks={[{ x: torqueNm, y: preloadN / 1000, text: `${threeFigures(torqueNm)} N·m` }]}
         />
       ),
-      summary: `${thread.designation} ${strength.propertyClass}, ${finish.label.toLowerCase()}: ${inLine(show.torque(torqueNm))} makes ${inLine(show.force(preloadN))}, ${threeFigures(stress.proofShare * 100)} % of proof`,
+      summary: say('{designation} {propertyClass}, {label}: {inLine} makes {inLine2}, {threeFigures} % of proof', {
+        designation: thread.designation,
+        propertyClass: strength.propertyClass,
+        label: finish.label.toLowerCase(),
+        inLine: inLine(show.torque(torqueNm)),
+        inLine2: inLine(show.force(preloadN)),
+        threeFigures: threeFigures(stress.proofShare * 100),
+      }),
     };
   },
   sources: [
-    { what: 'Torque M = F (0.16 P + 0.58 d2 µG + DKm/2 µK)', where: `${VDI}, (R13)` },
+    { what: say('Torque M = F (0.16 P + 0.58 d2 µG + DKm/2 µK)'), where: `${VDI}, (R13)` },
     {
-      what: 'Preload at 90 % of Rp0.2 with the twist of the thread; inch grades at 75 % of proof',
+      what: say('Preload at 90 % of Rp0.2 with the twist of the thread; inch grades at 75 % of proof'),
       where: `${VDI}, 5.4.3; Machinery’s Handbook`,
     },
     {
-      what: 'A washer of thickness h spreads the face to dW + 1.6 h, no further than its edge and the part’s',
+      what: say('A washer of thickness h spreads the face to dW + 1.6 h, no further than its edge and the part’s'),
       where: `${VDI}, 5.5.4`,
     },
-    { what: 'Strengths', where: 'ISO 898-1:2013, SAE J429:2014, ISO 3506-1:2020, ASTM F593' },
-    { what: 'Friction of the finish', where: `classes of ${VDI} table A5; place in the class: common practice` },
-    { what: 'Scatter of the method', where: `${VDI}, table A8; by feel: common practice` },
+    { what: say('Strengths'), where: 'ISO 898-1:2013, SAE J429:2014, ISO 3506-1:2020, ASTM F593' },
+    { what: say('Friction of the finish'), where: `classes of ${VDI} table A5; place in the class: common practice` },
+    { what: say('Scatter of the method'), where: `${VDI}, table A8; by feel: common practice` },
   ],
 };

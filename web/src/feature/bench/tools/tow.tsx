@@ -1,5 +1,6 @@
 import { must } from '#contract/calc/joint-input.ts';
 import { LIMIT_TEXT } from '#contract/wording/en/bench.ts';
+import { say } from '#contract/wording/say.ts';
 import { towingDay } from '#core/bench/towing.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { RuleBars } from '../drawing/RuleBars.tsx';
@@ -9,38 +10,52 @@ import { inLine } from '../show-figure.ts';
 /** A vehicle and its trailer against every rating. */
 export const TOW: BenchTool = {
   id: 'tow',
-  title: 'May it tow that',
-  says: 'Axles, payload, ball and combination against every rating, and the heaviest trailer.',
+  title: say('May it tow that'),
+  says: say('Axles, payload, ball and combination against every rating, and the heaviest trailer.'),
   example: 'may it tow 1800 kg',
   words: ['tow', 'towing', 'payload', 'axle load', 'combination', 'gross', 'gvm', 'gcm', 'heaviest trailer', 'limit'],
   wide: true,
   takes: ['trailer'],
   fields: [
-    { key: 'trailer', label: 'Trailer, loaded', initial: '1800', kind: 'number', unit: 'kg' },
-    { key: 'share', label: 'Of it on the ball, %', initial: '8', kind: 'number' },
-    { key: 'kerb', label: 'Vehicle, kerb', initial: '2100', kind: 'number', unit: 'kg' },
-    { key: 'kerbFront', label: 'Of it in front, %', initial: '55', kind: 'number' },
-    { key: 'people', label: 'People', initial: '150', kind: 'number', unit: 'kg' },
-    { key: 'peopleFront', label: 'Of them in front, %', initial: '50', kind: 'number', assumption: true },
-    { key: 'cargo', label: 'Cargo', initial: '100', kind: 'number', unit: 'kg' },
-    { key: 'cargoFront', label: 'Of it in front, %', initial: '10', kind: 'number', assumption: true },
-    { key: 'roof', label: 'Of the cargo on the roof', initial: '0', kind: 'number', unit: 'kg', assumption: true },
-    { key: 'hitch', label: 'Mount and ball', initial: '20', kind: 'number', unit: 'kg', assumption: true },
-    { key: 'wheelbase', label: 'Wheelbase', initial: '2900', kind: 'number', unit: 'mm' },
-    { key: 'behind', label: 'Ball behind the rear axle', initial: '1150', kind: 'number', unit: 'mm' },
-    { key: 'gross', label: 'Rated gross', initial: '2900', kind: 'number', unit: 'kg', hint: 'empty: not checked' },
-    { key: 'front', label: 'Rated front axle', initial: '1450', kind: 'number', unit: 'kg' },
-    { key: 'rear', label: 'Rated rear axle', initial: '1600', kind: 'number', unit: 'kg' },
-    { key: 'both', label: 'Rated together', initial: '5000', kind: 'number', unit: 'kg' },
-    { key: 'towed', label: 'Rated trailer', initial: '2500', kind: 'number', unit: 'kg', hint: 'weakest of the chain' },
-    { key: 'roofRated', label: 'Rated roof', initial: '', kind: 'number', unit: 'kg', assumption: true },
+    { key: 'trailer', label: say('Trailer, loaded'), initial: '1800', kind: 'number', unit: 'kg' },
+    { key: 'share', label: say('Of it on the ball, %'), initial: '8', kind: 'number' },
+    { key: 'kerb', label: say('Vehicle, kerb'), initial: '2100', kind: 'number', unit: 'kg' },
+    { key: 'kerbFront', label: say('Of it in front, %'), initial: '55', kind: 'number' },
+    { key: 'people', label: say('People'), initial: '150', kind: 'number', unit: 'kg' },
+    { key: 'peopleFront', label: say('Of them in front, %'), initial: '50', kind: 'number', assumption: true },
+    { key: 'cargo', label: say('Cargo'), initial: '100', kind: 'number', unit: 'kg' },
+    { key: 'cargoFront', label: say('Of it in front, %'), initial: '10', kind: 'number', assumption: true },
+    { key: 'roof', label: say('Of the cargo on the roof'), initial: '0', kind: 'number', unit: 'kg', assumption: true },
+    { key: 'hitch', label: say('Mount and ball'), initial: '20', kind: 'number', unit: 'kg', assumption: true },
+    { key: 'wheelbase', label: say('Wheelbase'), initial: '2900', kind: 'number', unit: 'mm' },
+    { key: 'behind', label: say('Ball behind the rear axle'), initial: '1150', kind: 'number', unit: 'mm' },
+    {
+      key: 'gross',
+      label: say('Rated gross'),
+      initial: '2900',
+      kind: 'number',
+      unit: 'kg',
+      hint: say('empty: not checked'),
+    },
+    { key: 'front', label: say('Rated front axle'), initial: '1450', kind: 'number', unit: 'kg' },
+    { key: 'rear', label: say('Rated rear axle'), initial: '1600', kind: 'number', unit: 'kg' },
+    { key: 'both', label: say('Rated together'), initial: '5000', kind: 'number', unit: 'kg' },
+    {
+      key: 'towed',
+      label: say('Rated trailer'),
+      initial: '2500',
+      kind: 'number',
+      unit: 'kg',
+      hint: say('weakest of the chain'),
+    },
+    { key: 'roofRated', label: say('Rated roof'), initial: '', kind: 'number', unit: 'kg', assumption: true },
     {
       key: 'ball',
-      label: 'Rated on the ball',
+      label: say('Rated on the ball'),
       initial: '150',
       kind: 'number',
       unit: 'kg',
-      hint: 'weakest of the chain',
+      hint: say('weakest of the chain'),
     },
   ],
   answer(read) {
@@ -76,18 +91,20 @@ export const TOW: BenchTool = {
     return {
       main:
         a.maxTrailerKg === undefined
-          ? { label: 'No rating was given', shown: show.text('–') }
+          ? { label: say('No rating was given'), shown: show.text('–') }
           : {
-              label: `Heaviest trailer, by ${LIMIT_TEXT[a.maxTrailerLimitedBy ?? 'trailer']}`,
+              label: say('Heaviest trailer, by {limitText}', {
+                limitText: LIMIT_TEXT[a.maxTrailerLimitedBy ?? 'trailer'],
+              }),
               shown: show.mass(Math.floor(a.maxTrailerKg)),
             },
       figures: [
-        { label: 'Front axle', shown: show.mass(a.frontKg) },
-        { label: 'Rear axle', shown: show.mass(a.rearKg) },
-        { label: 'Gross mass', shown: show.mass(a.grossKg) },
-        { label: 'On the ball', shown: show.mass(a.tongueKg) },
-        { label: 'Vehicle and trailer', shown: show.mass(a.combinationKg) },
-        ...(a.payloadLeftKg === undefined ? [] : [{ label: 'Payload left', shown: show.mass(a.payloadLeftKg) }]),
+        { label: say('Front axle'), shown: show.mass(a.frontKg) },
+        { label: say('Rear axle'), shown: show.mass(a.rearKg) },
+        { label: say('Gross mass'), shown: show.mass(a.grossKg) },
+        { label: say('On the ball'), shown: show.mass(a.tongueKg) },
+        { label: say('Vehicle and trailer'), shown: show.mass(a.combinationKg) },
+        ...(a.payloadLeftKg === undefined ? [] : [{ label: say('Payload left'), shown: show.mass(a.payloadLeftKg) }]),
       ],
       remarks: a.remarks,
       drawing: (
@@ -95,7 +112,7 @@ export const TOW: BenchTool = {
           answer={a}
           trailerKg={trailerKg}
           kgText={kgText}
-          label="Vehicle and trailer from the side on scales"
+          label={say('Vehicle and trailer from the side on scales')}
         />
       ),
       ...(a.checks.length > 0
@@ -109,7 +126,7 @@ export const TOW: BenchTool = {
                   limit: 100,
                   tone: ok ? (limit === a.mostUtilised ? ('main' as const) : undefined) : ('bad' as const),
                 }))}
-                label="How much of each rating is used"
+                label={say('How much of each rating is used')}
               />
             ),
           }
@@ -119,22 +136,37 @@ export const TOW: BenchTool = {
         rows: a.checks.map(({ limit, actualKg, ratingKg, marginKg, ok }) => ({
           key: limit,
           strong: !ok || limit === a.mostUtilised,
-          cells: [LIMIT_TEXT[limit], kgText(actualKg), kgText(ratingKg), `${kgText(marginKg)}${ok ? '' : ', over'}`],
+          cells: [
+            LIMIT_TEXT[limit],
+            kgText(actualKg),
+            kgText(ratingKg),
+            `${kgText(marginKg)}${ok ? '' : say(', over')}`,
+          ],
         })),
       },
-      summary: `Trailer ${inLine(show.mass(trailerKg))}: front ${kgText(a.frontKg)}, rear ${kgText(a.rearKg)}, ball ${kgText(a.tongueKg)}${
-        a.checks.some(({ ok }) => !ok)
-          ? `, over: ${a.checks
-              .filter(({ ok }) => !ok)
-              .map(({ limit }) => LIMIT_TEXT[limit])
-              .join(', ')}`
-          : ''
-      }${a.maxTrailerKg === undefined ? '' : `; heaviest ${kgText(Math.floor(a.maxTrailerKg))}`}`,
+      summary: say('Trailer {inLine}: front {kgText}, rear {kgText2}, ball {kgText3}{which}{which2}', {
+        inLine: inLine(show.mass(trailerKg)),
+        kgText: kgText(a.frontKg),
+        kgText2: kgText(a.rearKg),
+        kgText3: kgText(a.tongueKg),
+        which: a.checks.some(({ ok }) => !ok)
+          ? say(', over: {checks}', {
+              checks: a.checks
+                .filter(({ ok }) => !ok)
+                .map(({ limit }) => LIMIT_TEXT[limit])
+                .join(', '),
+            })
+          : '',
+        which2:
+          a.maxTrailerKg === undefined
+            ? ''
+            : say('; heaviest {kgText}', { kgText: kgText(Math.floor(a.maxTrailerKg)) }),
+      }),
     };
   },
   sources: [
-    { what: 'Moments about the front axle; sums', where: 'statics' },
-    { what: 'Gross counts the ball’s load, the combination the trailer once', where: 'conventions of plates' },
-    { what: 'Every part to its own rating', where: 'SAE J684, from memory' },
+    { what: say('Moments about the front axle; sums'), where: 'statics' },
+    { what: say('Gross counts the ball’s load, the combination the trailer once'), where: 'conventions of plates' },
+    { what: say('Every part to its own rating'), where: 'SAE J684, from memory' },
   ],
 };

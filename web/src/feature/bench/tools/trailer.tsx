@@ -1,4 +1,5 @@
 import { must } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { trailerOnBall } from '#core/bench/towing.ts';
 import type { BenchTool } from '../bench-tool.ts';
 import { LoadedTrailer } from '../drawing/LoadedTrailer.tsx';
@@ -7,30 +8,37 @@ import { inLine } from '../show-figure.ts';
 /** A loaded trailer on its ball. */
 export const TRAILER: BenchTool = {
   id: 'trailer',
-  title: 'Load on the ball',
-  says: 'What a trailer puts on the ball as it is loaded, and where its cargo must go.',
+  title: say('Load on the ball'),
+  says: say('What a trailer puts on the ball as it is loaded, and where its cargo must go.'),
   example: 'tongue weight',
   words: ['tongue', 'tongue weight', 'ball', 'nose weight', 'trailer', 'cargo', 'coupler', 'share'],
   wide: true,
   takes: ['load', 'empty'],
   fields: [
-    { key: 'empty', label: 'Trailer empty', initial: '600', kind: 'number', unit: 'kg' },
+    { key: 'empty', label: say('Trailer empty'), initial: '600', kind: 'number', unit: 'kg' },
     {
       key: 'emptyAt',
-      label: 'Its weight ahead of the axle',
+      label: say('Its weight ahead of the axle'),
       initial: '120',
       kind: 'number',
       unit: 'mm',
-      hint: 'empty load on the ball × length / its mass',
+      hint: say('empty load on the ball × length / its mass'),
     },
-    { key: 'length', label: 'Ball to axle', initial: '3200', kind: 'number', unit: 'mm' },
-    { key: 'load', label: 'Cargo', initial: '900', kind: 'number', unit: 'kg' },
-    { key: 'at', label: 'Ahead of the axle', initial: '50', kind: 'number', unit: 'mm', hint: 'behind is below 0' },
-    { key: 'load2', label: 'More cargo', initial: '0', kind: 'number', unit: 'kg' },
-    { key: 'at2', label: 'That ahead of the axle', initial: '0', kind: 'number', unit: 'mm' },
-    { key: 'share', label: 'Wanted on the ball, %', initial: '11', kind: 'number' },
-    { key: 'low', label: 'Band from, %', initial: '10', kind: 'number', assumption: true },
-    { key: 'high', label: 'Band to, %', initial: '15', kind: 'number', assumption: true },
+    { key: 'length', label: say('Ball to axle'), initial: '3200', kind: 'number', unit: 'mm' },
+    { key: 'load', label: say('Cargo'), initial: '900', kind: 'number', unit: 'kg' },
+    {
+      key: 'at',
+      label: say('Ahead of the axle'),
+      initial: '50',
+      kind: 'number',
+      unit: 'mm',
+      hint: say('behind is below 0'),
+    },
+    { key: 'load2', label: say('More cargo'), initial: '0', kind: 'number', unit: 'kg' },
+    { key: 'at2', label: say('That ahead of the axle'), initial: '0', kind: 'number', unit: 'mm' },
+    { key: 'share', label: say('Wanted on the ball, %'), initial: '11', kind: 'number' },
+    { key: 'low', label: say('Band from, %'), initial: '10', kind: 'number', assumption: true },
+    { key: 'high', label: say('Band to, %'), initial: '15', kind: 'number', assumption: true },
   ],
   answer(read) {
     const { show } = read;
@@ -52,16 +60,16 @@ export const TRAILER: BenchTool = {
       }),
     );
     return {
-      main: { label: 'On the ball', shown: show.mass(a.tongueKg) },
+      main: { label: say('On the ball'), shown: show.mass(a.tongueKg) },
       figures: [
-        { label: 'Share of the trailer', shown: show.percent(a.share) },
-        { label: 'On its axle', shown: show.mass(a.axleKg) },
-        { label: 'All of it', shown: show.mass(a.totalKg) },
+        { label: say('Share of the trailer'), shown: show.percent(a.share) },
+        { label: say('On its axle'), shown: show.mass(a.axleKg) },
+        { label: say('All of it'), shown: show.mass(a.totalKg) },
         {
-          label: 'Band',
+          label: say('Band'),
           shown: show.text(`${Math.round(a.band.tongueKg.min)} – ${Math.round(a.band.tongueKg.max)}`, 'kg'),
         },
-        { label: 'Cargo forward by', shown: show.length(Math.round(a.move.allMm)) },
+        { label: say('Cargo forward by'), shown: show.length(Math.round(a.move.allMm)) },
       ],
       remarks: a.remarks,
       drawing: (
@@ -70,14 +78,20 @@ export const TRAILER: BenchTool = {
           moveMm={a.move.allMm}
           tongueText={`${Math.round(a.tongueKg)} kg`}
           axleText={`${Math.round(a.axleKg)} kg`}
-          label="A trailer from the side on two scales"
+          label={say('A trailer from the side on two scales')}
         />
       ),
-      summary: `Trailer ${inLine(show.mass(a.totalKg))}: ${inLine(show.mass(a.tongueKg))} on the ball, ${(a.share * 100).toFixed(1)} %; cargo ${a.move.allMm.toFixed(0)} mm forward for ${read.text('share')} %`,
+      summary: say('Trailer {inLine}: {inLine2} on the ball, {share} %; cargo {allMm} mm forward for {text} %', {
+        inLine: inLine(show.mass(a.totalKg)),
+        inLine2: inLine(show.mass(a.tongueKg)),
+        share: (a.share * 100).toFixed(1),
+        allMm: a.move.allMm.toFixed(0),
+        text: read.text('share'),
+      }),
     };
   },
   sources: [
-    { what: 'Moments about the axle; the rest on the axle', where: 'statics' },
-    { what: '10 to 15 % on the ball', where: 'common practice, no source; the makers’ papers go first' },
+    { what: say('Moments about the axle; the rest on the axle'), where: 'statics' },
+    { what: say('10 to 15 % on the ball'), where: 'common practice, no source; the makers’ papers go first' },
   ],
 };

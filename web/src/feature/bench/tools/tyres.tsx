@@ -1,4 +1,5 @@
 import { must, refuse } from '#contract/calc/joint-input.ts';
+import { say } from '#contract/wording/say.ts';
 import { tyresFor } from '#core/bench/tyres.ts';
 import { readTyreSize } from '#core/vehicle/tyre-size.ts';
 import type { BenchReader } from '../bench-reader.ts';
@@ -8,37 +9,51 @@ import { inLine } from '../show-figure.ts';
 
 function readTyre(read: BenchReader, key: string) {
   const size = readTyreSize(read.text(key));
-  return size ?? refuse(key, 'is no tyre size: such as 265/65 R17 or 33x12.50R15');
+  return size ?? refuse(key, say('is no tyre size: such as 265/65 R17 or 33x12.50R15'));
 }
 
 /** What other wheels and tyres do. */
 export const TYRES: BenchTool = {
   id: 'tyres',
-  title: 'Wheels and tyres',
-  says: 'Dial, gearing, height, scrub and room with another tyre, offset or spacer.',
+  title: say('Wheels and tyres'),
+  says: say('Dial, gearing, height, scrub and room with another tyre, offset or spacer.'),
   example: 'tyre size speedometer',
   words: ['tyre', 'tire', 'tyre size', 'speedometer', 'dial', 'offset', 'inset', 'gearing', 'axle ratio', 'rubbing'],
   wide: true,
   takes: [],
   fields: [
-    { key: 'old', label: 'Tyre before', initial: '265/65 R17', kind: 'text' },
-    { key: 'new', label: 'Tyre after', initial: '285/70 R17', kind: 'text' },
-    { key: 'oldOffset', label: 'Offset before', initial: '30', kind: 'number', unit: 'mm' },
-    { key: 'newOffset', label: 'Offset after', initial: '20', kind: 'number', unit: 'mm' },
-    { key: 'spacer', label: 'Spacer', initial: '0', kind: 'number', unit: 'mm' },
-    { key: 'speed', label: 'The dial says', initial: '100', kind: 'number', unit: 'km/h' },
-    { key: 'ratio', label: 'Axle ratio', initial: '3.9', kind: 'number' },
-    { key: 'kpi', label: 'Kingpin inclination', initial: '12', kind: 'number', unit: '°', assumption: true },
+    { key: 'old', label: say('Tyre before'), initial: '265/65 R17', kind: 'text' },
+    { key: 'new', label: say('Tyre after'), initial: '285/70 R17', kind: 'text' },
+    { key: 'oldOffset', label: say('Offset before'), initial: '30', kind: 'number', unit: 'mm' },
+    { key: 'newOffset', label: say('Offset after'), initial: '20', kind: 'number', unit: 'mm' },
+    { key: 'spacer', label: say('Spacer'), initial: '0', kind: 'number', unit: 'mm' },
+    { key: 'speed', label: say('The dial says'), initial: '100', kind: 'number', unit: 'km/h' },
+    { key: 'ratio', label: say('Axle ratio'), initial: '3.9', kind: 'number' },
+    { key: 'kpi', label: say('Kingpin inclination'), initial: '12', kind: 'number', unit: '°', assumption: true },
     {
       key: 'bump',
-      label: 'Room over it in bump',
+      label: say('Room over it in bump'),
       initial: '60',
       kind: 'number',
       unit: 'mm',
-      hint: 'with the old tyre',
+      hint: say('with the old tyre'),
     },
-    { key: 'lock', label: 'Room at full lock', initial: '45', kind: 'number', unit: 'mm', hint: 'with the old tyre' },
-    { key: 'inner', label: 'Room inside', initial: '25', kind: 'number', unit: 'mm', hint: 'with the old tyre' },
+    {
+      key: 'lock',
+      label: say('Room at full lock'),
+      initial: '45',
+      kind: 'number',
+      unit: 'mm',
+      hint: say('with the old tyre'),
+    },
+    {
+      key: 'inner',
+      label: say('Room inside'),
+      initial: '25',
+      kind: 'number',
+      unit: 'mm',
+      hint: say('with the old tyre'),
+    },
   ],
   answer(read) {
     const { show } = read;
@@ -69,19 +84,23 @@ export const TYRES: BenchTool = {
     const { dial, change, room } = a;
     return {
       main: {
-        label: 'True speed at that reading',
-        shown: { number: dial.trueKmh.toFixed(1), unit: 'km/h', other: `${(dial.trueKmh / 1.609344).toFixed(1)} mph` },
+        label: say('True speed at that reading'),
+        shown: {
+          number: dial.trueKmh.toFixed(1),
+          unit: 'km/h',
+          other: say('{trueKmh} mph', { trueKmh: (dial.trueKmh / 1.609344).toFixed(1) }),
+        },
       },
       figures: [
-        { label: 'Dial off by', shown: { number: (dial.errorShare * 100).toFixed(1), unit: '%' } },
-        { label: 'Stands higher by', shown: show.length(change.radiusMm) },
-        { label: 'Feels geared like', shown: show.plain(dial.effectiveRatio, ': 1') },
-        { label: 'Gearing that brings it back', shown: show.plain(dial.restoringRatio, ': 1') },
-        { label: 'Wheel goes outwards', shown: show.length(change.outMm) },
-        { label: 'Scrub radius grows', shown: show.length(change.scrubMm) },
-        { label: 'Room in bump', shown: show.length(room?.bumpMm ?? 0) },
-        { label: 'Room at full lock', shown: show.length(room?.lockMm ?? 0) },
-        { label: 'Room inside', shown: show.length(room?.innerMm ?? 0) },
+        { label: say('Dial off by'), shown: { number: (dial.errorShare * 100).toFixed(1), unit: '%' } },
+        { label: say('Stands higher by'), shown: show.length(change.radiusMm) },
+        { label: say('Feels geared like'), shown: show.plain(dial.effectiveRatio, ': 1') },
+        { label: say('Gearing that brings it back'), shown: show.plain(dial.restoringRatio, ': 1') },
+        { label: say('Wheel goes outwards'), shown: show.length(change.outMm) },
+        { label: say('Scrub radius grows'), shown: show.length(change.scrubMm) },
+        { label: say('Room in bump'), shown: show.length(room?.bumpMm ?? 0) },
+        { label: say('Room at full lock'), shown: show.length(room?.lockMm ?? 0) },
+        { label: say('Room inside'), shown: show.length(room?.innerMm ?? 0) },
       ],
       remarks: a.remarks,
       drawing: (
@@ -89,17 +108,24 @@ export const TYRES: BenchTool = {
           oldDiameterMm={old.diameterMm}
           newDiameterMm={now.diameterMm}
           names={[read.text('old'), read.text('new')]}
-          label="The tyre before and the tyre after, on one ground"
+          label={say('The tyre before and the tyre after, on one ground')}
         />
       ),
-      summary: `${read.text('old')} to ${read.text('new')}: ${read.text('speed')} on the dial is ${dial.trueKmh.toFixed(1)} km/h, ${inLine(show.length(change.radiusMm))} higher, ${inLine(show.length(change.outMm))} further out`,
+      summary: say('{text} to {text2}: {text3} on the dial is {trueKmh} km/h, {inLine} higher, {inLine2} further out', {
+        text: read.text('old'),
+        text2: read.text('new'),
+        text3: read.text('speed'),
+        trueKmh: dial.trueKmh.toFixed(1),
+        inLine: inLine(show.length(change.radiusMm)),
+        inLine2: inLine(show.length(change.outMm)),
+      }),
     };
   },
   sources: [
-    { what: 'Diameter = rim + 2 · section · aspect', where: 'ETRTO Standards Manual, design overall diameter' },
-    { what: 'Speeds, gearing: in the ratio of the diameters', where: 'geometry' },
+    { what: say('Diameter = rim + 2 · section · aspect'), where: 'ETRTO Standards Manual, design overall diameter' },
+    { what: say('Speeds, gearing: in the ratio of the diameters'), where: 'geometry' },
     {
-      what: 'Room: radius in bump, radius and shift at the arch, half width inside',
+      what: say('Room: radius in bump, radius and shift at the arch, half width inside'),
       where: 'chosen by us, first order',
     },
   ],

@@ -1,6 +1,7 @@
 import { CalcRefusal } from '#contract/calc/joint-input.ts';
 import { LIMITED_BY_TEXT, VALUE_BECAUSE_TEXT, VALUE_SOURCE_TEXT } from '#contract/wording/en/bench.ts';
 import { proposalFaultText } from '#contract/wording/input-fault-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { valueFor } from '#core/bench/value.ts';
 import { headDimension, usualHead } from '#core/fastener/head-dimension.ts';
 import { TAPPED_TENSILE_MPA, type TappedMaterial } from '#core/fastener/thread-engagement.ts';
@@ -15,8 +16,8 @@ import { classField, finishField, PARTS, threadField, yesNo } from './joint-fiel
 /** A joint without a figure: where a value may come from. */
 export const VALUE: BenchTool = {
   id: 'value',
-  title: 'A joint without a figure',
-  says: 'The sources in their order, a value worked out from size and class, or an honest “by feel”.',
+  title: say('A joint without a figure'),
+  says: say('The sources in their order, a value worked out from size and class, or an honest “by feel”.'),
   example: 'no torque given m8',
   words: [
     'value',
@@ -33,53 +34,60 @@ export const VALUE: BenchTool = {
   fields: [
     {
       key: 'tag',
-      label: 'The joint is',
+      label: say('The joint is'),
       initial: 'ordinary',
       kind: 'choice',
       options: [
-        { value: 'ordinary', label: 'Ordinary' },
-        { value: 'steering', label: 'Steering' },
-        { value: 'brake', label: 'Brakes' },
-        { value: 'suspension', label: 'Suspension' },
-        { value: 'tow', label: 'Towing' },
-        { value: 'restraint', label: 'Belts and airbags' },
-        { value: 'wheel', label: 'Wheels' },
+        { value: 'ordinary', label: say('Ordinary') },
+        { value: 'steering', label: say('Steering') },
+        { value: 'brake', label: say('Brakes') },
+        { value: 'suspension', label: say('Suspension') },
+        { value: 'tow', label: say('Towing') },
+        { value: 'restraint', label: say('Belts and airbags') },
+        { value: 'wheel', label: say('Wheels') },
       ],
     },
     {
       key: 'hardware',
-      label: 'Hardware',
+      label: say('Hardware'),
       initial: 'kit',
       kind: 'choice',
       options: [
-        { value: 'kit', label: 'Of the kit' },
-        { value: 'factory', label: 'Of the vehicle, used again' },
+        { value: 'kit', label: say('Of the kit') },
+        { value: 'factory', label: say('Of the vehicle, used again') },
       ],
     },
-    { key: 'kitNm', label: 'Kit’s sheet says', initial: '', kind: 'number', unit: 'N·m' },
-    { key: 'makerNm', label: 'Vehicle maker says', initial: '', kind: 'number', unit: 'N·m' },
-    { key: 'otherNm', label: 'Another kit’s sheet says', initial: '', kind: 'number', unit: 'N·m' },
-    { key: 'same', label: 'For the very same joint', initial: 'no', kind: 'choice', options: yesNo },
+    { key: 'kitNm', label: say('Kit’s sheet says'), initial: '', kind: 'number', unit: 'N·m' },
+    { key: 'makerNm', label: say('Vehicle maker says'), initial: '', kind: 'number', unit: 'N·m' },
+    { key: 'otherNm', label: say('Another kit’s sheet says'), initial: '', kind: 'number', unit: 'N·m' },
+    { key: 'same', label: say('For the very same joint'), initial: 'no', kind: 'choice', options: yesNo },
     threadField,
     classField,
-    finishField('finish', 'On the thread', 'dry'),
-    { key: 'part', label: 'Softest under the head', initial: 'steel', kind: 'choice', options: PARTS },
+    finishField('finish', say('On the thread'), 'dry'),
+    { key: 'part', label: say('Softest under the head'), initial: 'steel', kind: 'choice', options: PARTS },
     {
       key: 'tapped',
-      label: 'Tapped into',
+      label: say('Tapped into'),
       initial: 'nut',
       kind: 'choice',
-      options: [{ value: 'nut', label: 'Nothing: a nut' }, ...PARTS.filter(({ value }) => value !== 'stainless')],
+      options: [{ value: 'nut', label: say('Nothing: a nut') }, ...PARTS.filter(({ value }) => value !== 'stainless')],
     },
     {
       key: 'depth',
-      label: 'Thread in mesh',
+      label: say('Thread in mesh'),
       initial: '12',
       kind: 'number',
       unit: 'mm',
       when: (values) => (values.tapped ?? 'nut') !== 'nut',
     },
-    { key: 'strict', label: 'Shop refuses by feel', initial: 'no', kind: 'choice', options: yesNo, assumption: true },
+    {
+      key: 'strict',
+      label: say('Shop refuses by feel'),
+      initial: 'no',
+      kind: 'choice',
+      options: yesNo,
+      assumption: true,
+    },
   ],
   answer(read) {
     const { show } = read;
@@ -115,20 +123,20 @@ export const VALUE: BenchTool = {
     return {
       main:
         best === undefined
-          ? { label: 'No value', shown: show.text('–') }
+          ? { label: say('No value'), shown: show.text('–') }
           : best.torqueNm === undefined
-            ? { label: 'No figure', shown: show.text('By feel') }
+            ? { label: say('No figure'), shown: show.text('By feel') }
             : { label: VALUE_SOURCE_TEXT[best.source], shown: show.torque(best.torqueNm) },
       figures: proposal.ok
         ? [
-            { label: 'Worked out, not from the sheet', shown: show.torque(proposal.value.torqueNm) },
-            { label: 'Its preload', shown: show.force(proposal.value.preloadN) },
+            { label: say('Worked out, not from the sheet'), shown: show.torque(proposal.value.torqueNm) },
+            { label: say('Its preload'), shown: show.force(proposal.value.preloadN) },
             {
-              label: 'Limited by',
+              label: say('Limited by'),
               shown: show.text(LIMITED_BY_TEXT[proposal.value.limitedBy]),
             },
           ]
-        : [{ label: 'Worked out', shown: show.text('not for this joint') }],
+        : [{ label: say('Worked out'), shown: show.text('not for this joint') }],
       remarks,
       drawing: (
         <JointSection
@@ -139,11 +147,11 @@ export const VALUE: BenchTool = {
           gripMm={2 * thread.nominalMm}
           engagedMm={tappedInto === 'nut' ? 0.85 * thread.nominalMm : read.number('depth', 0.5, 200)}
           into={tappedInto === 'nut' ? 'nut' : 'tapped'}
-          label={`${thread.designation} in section`}
+          label={say('{designation} in section', { designation: thread.designation })}
         />
       ),
       table: {
-        head: ['Source, best first', 'Figure', 'May be used', 'Because'],
+        head: [say('Source, best first'), say('Figure'), say('May be used'), say('Because')],
         rows: offers.map((offer) => ({
           key: offer.source,
           strong: offer === best,
@@ -155,14 +163,22 @@ export const VALUE: BenchTool = {
           ],
         })),
       },
-      summary: `${thread.designation}, ${tag} joint without a figure: ${best === undefined ? 'no value may be used' : `${VALUE_SOURCE_TEXT[best.source].toLowerCase()}${best.torqueNm === undefined ? '' : `, ${inLine(show.torque(best.torqueNm))}`}`}${best?.source === 'estimate' ? ', not from the sheet' : ''}`,
-      refusedForJob: best === undefined ? 'Nothing may be used for this joint yet.' : undefined,
+      summary: say('{designation}, {tag} joint without a figure: {which}{which2}', {
+        designation: thread.designation,
+        tag,
+        which:
+          best === undefined
+            ? say('no value may be used')
+            : `${VALUE_SOURCE_TEXT[best.source].toLowerCase()}${best.torqueNm === undefined ? '' : `, ${inLine(show.torque(best.torqueNm))}`}`,
+        which2: best?.source === 'estimate' ? say(', not from the sheet') : '',
+      }),
+      refusedForJob: best === undefined ? say('Nothing may be used for this joint yet.') : undefined,
     };
   },
   sources: [
-    { what: 'Order of the sources', where: 'the trade’s own; common practice, no source' },
+    { what: say('Order of the sources'), where: 'the trade’s own; common practice, no source' },
     {
-      what: 'Worked out: assembly preload at the lowest friction of the finish, cut for the parts',
+      what: say('Worked out: assembly preload at the lowest friction of the finish, cut for the parts'),
       where: 'VDI 2230-1:2015; FED-STD-H28; chosen by us',
     },
   ],

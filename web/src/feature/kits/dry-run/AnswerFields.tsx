@@ -1,5 +1,6 @@
 import { useId, useMemo } from 'react';
 import { answerLabel } from '#contract/wording/plan-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { answerSpace, fitsWith } from '#core/kit/answer-space.ts';
 import type { Answers, AnswerValue } from '#core/kit/condition.ts';
 import type { KitDocument, Question } from '#core/kit/kit-document.ts';
@@ -19,8 +20,8 @@ export function AnswerFields({
   const fits = fitsWith(kit, answers);
   return (
     <section>
-      <h2 className="plate border-b-2 border-ink text-2xl">The vehicle</h2>
-      {axes.length === 0 && <p className="py-2 text-ink-2">This kit is the same on every vehicle.</p>}
+      <h2 className="plate border-b-2 border-ink text-2xl">{say('The vehicle')}</h2>
+      {axes.length === 0 && <p className="py-2 text-ink-2">{say('This kit is the same on every vehicle.')}</p>}
       <div className="grid gap-3 pt-3 sm:grid-cols-2">
         {axes.map(({ question, values }) => (
           <AnswerField
@@ -34,7 +35,7 @@ export function AnswerFields({
       </div>
       {!fits && (
         <p role="alert" className="mt-2 font-bold text-bad">
-          The kit is not made for this vehicle. It is played all the same.
+          {say('The kit is not made for this vehicle. It is played all the same.')}
         </p>
       )}
     </section>

@@ -1,6 +1,7 @@
 import { useMemo, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { moveText } from '#contract/wording/rehearsal-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Answers } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { kitFaults } from '#core/kit/kit-integrity.ts';
@@ -25,9 +26,12 @@ export function DryRun() {
   if (faulty > 0)
     return (
       <Notice
-        title="It cannot be played yet"
-        detail={`${faulty} ${faulty === 1 ? 'reference does' : 'references do'} not hold. Put them right first.`}
-        secondary={{ to: `/kits/drafts/${kit.id}/release`, label: 'To the findings' }}
+        title={say('It cannot be played yet')}
+        detail={say(
+          '{faulty} {faulty, plural, one {reference does} other {references do}} not hold. Put them right first.',
+          { faulty },
+        )}
+        secondary={{ to: `/kits/drafts/${kit.id}/release`, label: say('To the findings') }}
       />
     );
   return <Playing key={kit.id} kit={kit} />;
@@ -59,16 +63,16 @@ function Playing({ kit }: { kit: KitDocument }) {
 
   if (!film)
     return failure ? (
-      <Notice title="It cannot be played" detail={failure} />
+      <Notice title={say('It cannot be played')} detail={failure} />
     ) : (
-      <Notice title="One moment" detail="The kit is being played on this vehicle." busy />
+      <Notice title={say('One moment')} detail={say('The kit is being played on this vehicle.')} busy />
     );
   const { rehearsal } = film;
   const move = rehearsal.moves[at.position];
   const log = film.logAt(Math.min(at.position, rehearsal.moves.length));
   return (
     <div className="grid content-start lg:min-h-0 lg:flex-1 lg:grid-cols-[minmax(0,1fr)_25rem]">
-      <section aria-label="The line" className="flex min-w-0 flex-col lg:min-h-0">
+      <section aria-label={say('The line')} className="flex min-w-0 flex-col lg:min-h-0">
         {log && (
           <FilmStrip
             film={film}

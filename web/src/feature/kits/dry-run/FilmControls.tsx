@@ -1,5 +1,7 @@
 import type { Ref } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import type { Position } from './use-film.ts';
 
 /** By hand with Space, or by itself. */
@@ -8,19 +10,19 @@ export function FilmControls({ at, moves, next }: { at: Position; moves: number;
   return (
     <div className="sticky bottom-0 flex flex-wrap items-center gap-2 border-t-2 border-ink bg-floor p-2">
       <Button onClick={at.back} disabled={at.position === 0} hotkey="←">
-        Back
+        {say('Back')}
       </Button>
       <Button onClick={at.toggle} disabled={moves === 0} hotkey="P">
-        {at.running ? 'Stop' : 'Play it'}
+        {at.running ? say('Stop') : say('Play it')}
       </Button>
       <Button className="max-sm:hidden" onClick={at.rewind} disabled={at.position === 0}>
-        To the beginning
+        {say('To the beginning')}
       </Button>
       <p className="figures ml-auto text-sm text-ink-2">
-        {Math.min(at.position + 1, moves)} of {moves}
+        {tell('{position} of {moves}', { position: Math.min(at.position + 1, moves), moves })}
       </p>
       <Button ref={next} tone="primary" className="sm:min-w-44" onClick={at.next} disabled={done} hotkey="Space">
-        {at.position === moves - 1 ? 'The end' : 'Next'}
+        {at.position === moves - 1 ? say('The end') : say('Next')}
       </Button>
     </div>
   );

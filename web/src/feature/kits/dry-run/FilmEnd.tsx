@@ -1,9 +1,11 @@
 import { minutesText } from '#contract/wording/minutes-text.ts';
 import { deadEndText } from '#contract/wording/rehearsal-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { JobLog } from '#core/job/job-log.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { toolsNeeded } from '#core/readiness/tool-need.ts';
+import { tell } from '../../../ui/tell.ts';
 import type { Film } from './use-rehearsal.ts';
 
 /** How this vehicle's job ended: what is left, what it took; or where it stands still. */
@@ -13,10 +15,10 @@ export function FilmEnd({ kit, film, log }: { kit: KitDocument; film: Film; log:
     const { at, why } = deadEndText(kit, deadEnd, log);
     return (
       <div role="alert" className="m-5 border-l-8 border-bad bg-sheet p-5">
-        <h2 className="plate text-3xl text-bad">A dead end</h2>
+        <h2 className="plate text-3xl text-bad">{say('A dead end')}</h2>
         {at && <p className="mt-1 text-xl font-bold">{at}</p>}
         <p className="mt-1 text-lg">{why}</p>
-        <p className="mt-3 text-ink-2">A kit that ends like this on any vehicle is not released.</p>
+        <p className="mt-3 text-ink-2">{say('A kit that ends like this on any vehicle is not released.')}</p>
       </div>
     );
   }
@@ -28,11 +30,11 @@ export function FilmEnd({ kit, film, log }: { kit: KitDocument; film: Film; log:
   return (
     <div className="m-5 grid gap-5 bg-sheet p-5 md:grid-cols-2">
       <div className="md:col-span-2">
-        <h2 className="plate text-3xl">Signed and closed</h2>
-        <p className="text-ink-2">This vehicle’s job was worked to its end.</p>
+        <h2 className="plate text-3xl">{say('Signed and closed')}</h2>
+        <p className="text-ink-2">{say('This vehicle’s job was worked to its end.')}</p>
       </div>
       <section>
-        <h3 className="plate border-b border-ink text-xl">Time</h3>
+        <h3 className="plate border-b border-ink text-xl">{say('Time')}</h3>
         <dl>
           <Row name="Hands at work" value={minutesText(workMinutes)} />
           <Row name="of it, as the steps say" value={minutesText(statedMinutes)} />
@@ -42,11 +44,13 @@ export function FilmEnd({ kit, film, log }: { kit: KitDocument; film: Film; log:
             value={kit.statedMinutes === undefined ? 'nothing' : minutesText(kit.statedMinutes)}
           />
         </dl>
-        <p className="mt-1 text-sm text-ink-2">Where a step gives no minutes each move is counted with our own.</p>
+        <p className="mt-1 text-sm text-ink-2">
+          {say('Where a step gives no minutes each move is counted with our own.')}
+        </p>
       </section>
       <section>
-        <h3 className="plate border-b border-ink text-xl">Left over</h3>
-        {leftovers.length === 0 && <p className="py-1 text-ink-2">Nothing.</p>}
+        <h3 className="plate border-b border-ink text-xl">{say('Left over')}</h3>
+        {leftovers.length === 0 && <p className="py-1 text-ink-2">{say('Nothing.')}</p>}
         <ul>
           {leftovers.map(({ item, left, stated }) => (
             <li
@@ -56,21 +60,27 @@ export function FilmEnd({ kit, film, log }: { kit: KitDocument; film: Film; log:
               <span>{nameOf(item)}</span>
               <span className="figures whitespace-nowrap">
                 {left}
-                {stated === left ? ', as stated' : stated === undefined ? ', not stated' : `, stated ${stated}`}
+                {stated === left
+                  ? say(', as stated')
+                  : stated === undefined
+                    ? say(', not stated')
+                    : say(', stated {stated}', { stated })}
               </span>
             </li>
           ))}
         </ul>
       </section>
       <section className="md:col-span-2">
-        <h3 className="plate border-b border-ink text-xl">In the hand</h3>
+        <h3 className="plate border-b border-ink text-xl">{say('In the hand')}</h3>
         {torqueNm && (
           <p className="py-1">
-            Torque wrench from <b className="figures">{showTorqueIn(torqueNm.min, 'N·m').number}</b> to{' '}
-            <b className="figures">{showTorqueIn(torqueNm.max, 'N·m').number} N·m</b>
+            {tell('Torque wrench from {number} to {number2}', {
+              number: <b className="figures">{showTorqueIn(torqueNm.min, 'N·m').number}</b>,
+              number2: <b className="figures">{showTorqueIn(torqueNm.max, 'N·m').number} N·m</b>,
+            })}
           </p>
         )}
-        <p>{tools.map(({ name }) => name).join(', ') || 'No tool is named.'}</p>
+        <p>{tools.map(({ name }) => name).join(', ') || say('No tool is named.')}</p>
       </section>
     </div>
   );

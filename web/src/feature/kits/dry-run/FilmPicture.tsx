@@ -2,6 +2,7 @@ import { lazy, Suspense } from 'react';
 import { askText, optionText } from '#contract/wording/ask-text.ts';
 import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
 import { minutesText } from '#contract/wording/minutes-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { planActionText, stepTitle } from '#contract/wording/step-text.ts';
 import type { JobLog } from '#core/job/job-log.ts';
 import { asksNow } from '#core/job/line-known.ts';
@@ -16,6 +17,7 @@ import { HardwareDrawing } from '../../../drawing/HardwareDrawing.tsx';
 import { Cautions } from '../../../job/Cautions.tsx';
 import { useStationMarks } from '../../../job/use-open-job.ts';
 import { useSettings } from '../../../shop/settings.ts';
+import { tell } from '../../../ui/tell.ts';
 import { ActPicture } from '../../line/ActPicture.tsx';
 import { seenOf } from './use-rehearsal.ts';
 
@@ -36,11 +38,14 @@ export function FilmPicture({ log, move, text }: { log: JobLog; move: Move; text
         <p className="text-sm text-ink-2">
           {step ? (
             <>
-              Step <b className="figures text-ink">{step.number}</b> of {line.steps.length} ·{' '}
-              {PHASE_TEXT[step.step.phase]}
+              {tell('Step {number} of {count} · {phaseText}', {
+                number: <b className="figures text-ink">{step.number}</b>,
+                count: line.steps.length,
+                phaseText: PHASE_TEXT[step.step.phase],
+              })}
             </>
           ) : (
-            'Beside the line'
+            say('Beside the line')
           )}
         </p>
         {step && <h2 className="text-lg">{stepTitle(plan, step.step)}</h2>}
@@ -49,11 +54,19 @@ export function FilmPicture({ log, move, text }: { log: JobLog; move: Move; text
         </p>
         {station && (
           <p className="text-ink-2">
-            {group?.title} · {station.name} · the sheet prints {station.printed}
+            {tell('{title} · {name} · the sheet prints {printed}', {
+              title: group?.title,
+              name: station.name,
+              printed: station.printed,
+            })}
           </p>
         )}
         {move.waitedMs > 0 && (
-          <p className="font-bold">Waits {minutesText(move.waitedMs / 60_000)} before it: nothing else can be done.</p>
+          <p className="font-bold">
+            {tell('Waits {minutesText} before it: nothing else can be done.', {
+              minutesText: minutesText(move.waitedMs / 60_000),
+            })}
+          </p>
         )}
         {act && <Cautions cautions={cautionsAt(plan, act)} read={false} />}
       </div>
@@ -93,8 +106,8 @@ function Beside({ log, move }: { log: JobLog; move: Move }) {
       {item && item.kind !== 'part' && item.kind !== 'compound' && <HardwareDrawing item={item} pxPerMm={pxPerMm} />}
       <p className="figures text-ink-2">
         {item
-          ? `Line ${at + 1} of ${items.length} on the packing list`
-          : 'The PIN of the one who answers for it signs.'}
+          ? say('Line {at} of {count} on the packing list', { at: at + 1, count: items.length })
+          : say('The PIN of the one who answers for it signs.')}
       </p>
     </div>
   );
@@ -118,14 +131,14 @@ function StationMap({ log, group: id, station }: { log: JobLog; group: string; s
 }
 
 function answerText(ask: Ask, answer: Answer | undefined): string {
-  if (answer === undefined) return 'left out';
+  if (answer === undefined) return say('left out');
   if (ask.kind === 'number' && typeof answer === 'number') return `${answer} ${ask.unit}`.trim();
   if (ask.kind === 'oneOf') {
     const option = ask.options.find(({ value }) => value === answer);
     return option ? optionText(option) : String(answer);
   }
   if (ask.kind === 'pieces') return ask.order.map(({ name }) => name).join(', ');
-  if (ask.kind === 'photo') return 'a photo';
+  if (ask.kind === 'photo') return say('a photo');
   return answer === true ? 'yes' : String(answer);
 }
 
@@ -136,7 +149,7 @@ function Said({ log, act, move }: { log: JobLog; act: LineAct; move: Move }) {
   if (asks.length === 0) return null;
   return (
     <dl
-      aria-label={`Asked: ${planActionText(log.plan, act.action)}`}
+      aria-label={say('Asked: {planActionText}', { planActionText: planActionText(log.plan, act.action) })}
       className="border-t border-hair bg-sheet px-5 py-2"
     >
       {asks.map((ask) => (

@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { minutesText } from '#contract/wording/minutes-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
 import { lineOf } from '#core/line/line.ts';
 import type { Film } from './use-rehearsal.ts';
@@ -39,12 +40,15 @@ export function FilmStrip({ film, position, onSeek }: { film: Film; position: nu
   const pieces = useMemo(() => piecesOf(film), [film]);
   return (
     <nav
-      aria-label="Steps of the line"
+      aria-label={say('Steps of the line')}
       className="flex h-11 shrink-0 gap-px overflow-hidden border-b-2 border-ink bg-ink"
     >
       {pieces.map(({ key, name, from, moves, waitedMs }) => {
         const here = position >= from && position < from + moves;
-        const text = waitedMs > 0 ? `${name}, waits ${minutesText(waitedMs / 60_000)}` : name;
+        const text =
+          waitedMs > 0
+            ? say('{name}, waits {minutesText}', { name, minutesText: minutesText(waitedMs / 60_000) })
+            : name;
         return (
           <button
             key={`${key} ${from}`}

@@ -1,4 +1,5 @@
 import { useMemo } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { indexOf } from '#core/kit/plan.ts';
 import { Button } from '../../../ui/Button.tsx';
 import type { Film } from './use-rehearsal.ts';
@@ -45,7 +46,7 @@ export function GroupOrders({ film, onFilm }: { film: Film; onFilm: (from: numbe
   if (orders.length === 0) return null;
   return (
     <section>
-      <h2 className="plate border-b-2 border-ink text-2xl">Every order</h2>
+      <h2 className="plate border-b-2 border-ink text-2xl">{say('Every order')}</h2>
       {orders.map(({ group, title, stages }) => (
         <div key={group} className="border-b border-hair py-2">
           <h3 className="font-bold">{title}</h3>
@@ -53,7 +54,7 @@ export function GroupOrders({ film, onFilm }: { film: Film; onFilm: (from: numbe
             <div key={name} className="flex items-center gap-3 py-1">
               <Button
                 className="min-h-11! w-24 shrink-0"
-                aria-label={`Watch: ${name.toLowerCase()}, ${title}`}
+                aria-label={say('Watch: {name}, {title}', { name: name.toLowerCase(), title })}
                 onClick={() => onFilm(from, to)}
               >
                 {name}

@@ -1,20 +1,21 @@
+import { say } from '#contract/wording/say.ts';
 import type { Choice } from '#core/kit/kit-preparation.ts';
 import { CommitField } from '../../../ui/CommitField.tsx';
 import { type RowField, RowList } from './RowList.tsx';
 
 const FIELDS: ReadonlyArray<RowField<Choice>> = [
-  { field: 'text', label: 'Asked', kind: 'words', missing: 'Ask something.', width: 'min-w-48 flex-1' },
+  { field: 'text', label: say('Asked'), kind: 'words', missing: say('Ask something.'), width: 'min-w-48 flex-1' },
   {
     field: 'by',
-    label: 'Belongs to',
+    label: say('Belongs to'),
     kind: 'choice',
     width: '',
     options: [
-      ['owner', 'the owner'],
-      ['fitter', 'the fitter'],
+      ['owner', say('the owner')],
+      ['fitter', say('the fitter')],
     ],
   },
-  { field: 'when', label: 'Only', kind: 'when', width: '' },
+  { field: 'when', label: say('Only'), kind: 'when', width: '' },
 ];
 
 /** Options as they are typed, one to a line: what it is = what it brings. */
@@ -36,27 +37,27 @@ export function ChoiceList() {
   return (
     <RowList<'choices'>
       list="choices"
-      title="Choices of owner or fitter"
-      add="Add a choice"
+      title={say('Choices of owner or fitter')}
+      add={say('Add a choice')}
       large
       fields={FIELDS}
       nameOf={({ text }) => `“${text}”`}
       plain={() => ({
-        text: 'Which setting?',
+        text: say('Which setting?'),
         by: 'owner',
         options: [
-          { value: 'soft', label: 'Soft', consequence: 'Rides softer, leans more' },
-          { value: 'firm', label: 'Firm', consequence: 'Leans less, may break loose earlier' },
+          { value: 'soft', label: say('Soft'), consequence: say('Rides softer, leans more') },
+          { value: 'firm', label: say('Firm'), consequence: say('Leans less, may break loose earlier') },
         ],
       })}
       below={(choice, edit) => (
         <CommitField
-          label="Options, one to a line: what it is = what it brings"
+          label={say('Options, one to a line: what it is = what it brings')}
           multiline
           value={choice.options.map((option) => `${option.label} = ${option.consequence}`).join('\n')}
           onCommit={(typed) => {
             const options = optionsFrom(typed, choice.options);
-            if (!options) return 'Two lines or more, each: what it is = what it brings';
+            if (!options) return say('Two lines or more, each: what it is = what it brings');
             return void edit((entry) => {
               entry.options = options;
             });

@@ -1,11 +1,13 @@
 import { useState } from 'react';
 import { conditionText } from '#contract/wording/condition-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { askedBy, askedOf } from '#core/kit/asked.ts';
 import { buildMonthField, isBuildMonth, readBuildMonth } from '#core/kit/build-month.ts';
 import { answerId, type Condition } from '#core/kit/condition.ts';
 import type { Question } from '#core/kit/kit-document.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { useKit } from './editor-store.ts';
 
 /** When something applies, in words; pressed, the rule can be changed. */
@@ -34,21 +36,21 @@ export function ConditionButton({
           setRule(when);
           setOpen(true);
         }}
-        aria-label={`When ${of} applies: ${text}`}
+        aria-label={say('When {of} applies: {text}', { of, text })}
       >
         {text}
       </button>
-      <Sheet open={open} onClose={() => setOpen(false)} wide title={`When does it apply?`} description={of}>
+      <Sheet open={open} onClose={() => setOpen(false)} wide title={say('When does it apply?')} description={of}>
         {asked.length === 0 ? (
-          <p className="mb-4">This kit asks no questions yet. Add one under Questions first.</p>
+          <p className="mb-4">{say('This kit asks no questions yet. Add one under Questions first.')}</p>
         ) : (
           <RuleNode rule={rule} questions={asked} onChange={setRule} />
         )}
         <p className="mt-4 border-t border-rule pt-3">
-          Applies: <b>{conditionText(kit, rule)}</b>
+          {tell('Applies: {conditionText}', { conditionText: <b>{conditionText(kit, rule)}</b> })}
         </p>
         <div className="mt-4 grid grid-cols-2 gap-2">
-          <Button onClick={() => setOpen(false)}>Leave it</Button>
+          <Button onClick={() => setOpen(false)}>{say('Leave it')}</Button>
           <Button
             tone="primary"
             onClick={() => {
@@ -56,7 +58,7 @@ export function ConditionButton({
               setOpen(false);
             }}
           >
-            Keep this rule
+            {say('Keep this rule')}
           </Button>
         </div>
       </Sheet>
@@ -66,11 +68,11 @@ export function ConditionButton({
 
 type Shape = 'always' | 'all' | 'any' | 'not' | 'compare';
 const SHAPES: ReadonlyArray<readonly [Shape, string]> = [
-  ['always', 'Always'],
-  ['compare', 'One answer'],
-  ['all', 'All of these'],
-  ['any', 'Any of these'],
-  ['not', 'Not this'],
+  ['always', say('Always')],
+  ['compare', say('One answer')],
+  ['all', say('All of these')],
+  ['any', say('Any of these')],
+  ['not', say('Not this')],
 ];
 
 const shapeOf = (rule: Condition | undefined): Shape =>
@@ -123,7 +125,7 @@ function RuleNode({
   };
   const shapePicker = (
     <select
-      aria-label="Kind of rule"
+      aria-label={say('Kind of rule')}
       className={LOOK}
       value={shape}
       onChange={(event) => reshape(event.target.value as Shape)}
@@ -157,7 +159,7 @@ function RuleNode({
               {parts.length > 1 && (
                 <button
                   type="button"
-                  aria-label="Take this part away"
+                  aria-label={say('Take this part away')}
                   className="size-11 text-xl"
                   onClick={() => keep(parts.filter((_, at) => at !== index))}
                 >
@@ -172,7 +174,7 @@ function RuleNode({
           className="mt-1 min-h-11 px-2 underline"
           onClick={() => keep([...parts, plainRule(questions[0])])}
         >
-          Add a part
+          {say('Add a part')}
         </button>
       </div>
     );
@@ -200,12 +202,12 @@ function RuleNode({
     <div className="flex flex-wrap gap-2">
       {shapePicker}
       <select
-        aria-label="Question"
+        aria-label={say('Question')}
         className={`${LOOK} max-w-64`}
         value={id}
         onChange={(event) => onChange(plainRule(questions.find((entry) => entry.id === event.target.value)))}
       >
-        {!question && <option value={id}>{id || 'choose'}</option>}
+        {!question && <option value={id}>{id || say('choose')}</option>}
         {questions.map((entry) => (
           <option key={entry.id} value={entry.id}>
             {entry.text}
@@ -215,18 +217,18 @@ function RuleNode({
       {question?.kind === 'number' && (
         <>
           <select
-            aria-label="Comparison"
+            aria-label={say('Comparison')}
             className={LOOK}
             value={comparison}
             onChange={(event) => compare(event.target.value, Number(value))}
           >
-            <option value="atLeast">at least</option>
-            <option value="atMost">at most</option>
-            <option value="is">exactly</option>
+            <option value="atLeast">{say('at least')}</option>
+            <option value="atMost">{say('at most')}</option>
+            <option value="is">{say('exactly')}</option>
           </select>
           {question.from === 'buildMonth' ? (
             <input
-              aria-label="Value"
+              aria-label={say('Value')}
               type="month"
               className={`figures ${LOOK}`}
               value={isBuildMonth(Number(value)) ? buildMonthField(Number(value)) : ''}
@@ -237,7 +239,7 @@ function RuleNode({
             />
           ) : (
             <input
-              aria-label="Value"
+              aria-label={say('Value')}
               type="number"
               className={`figures w-28 ${LOOK}`}
               value={Number(value)}
@@ -248,18 +250,18 @@ function RuleNode({
       )}
       {question?.kind === 'yesNo' && (
         <select
-          aria-label="Answer"
+          aria-label={say('Answer')}
           className={LOOK}
           value={value === true ? 'yes' : 'no'}
           onChange={(event) => compare('is', event.target.value === 'yes')}
         >
-          <option>yes</option>
-          <option>no</option>
+          <option>{say('yes')}</option>
+          <option>{say('no')}</option>
         </select>
       )}
       {question?.kind === 'choice' && (
         <select
-          aria-label="Answer"
+          aria-label={say('Answer')}
           className={LOOK}
           value={String(value)}
           onChange={(event) => compare('is', event.target.value)}

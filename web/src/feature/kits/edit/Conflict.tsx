@@ -1,5 +1,6 @@
 import type { KitDraft } from '#contract/kit-draft.ts';
 import { kitChangeText } from '#contract/wording/kit-difference-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { kitDifference } from '#core/kit/kit-difference.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { shopFormat } from '../../../shop/shop-time.ts';
@@ -16,8 +17,11 @@ export function Conflict({ theirs, mine }: { theirs: KitDraft; mine: KitDocument
       open
       wide
       onClose={() => undefined}
-      title="Someone else saved this draft"
-      description={`${theirs.changedBy}, ${shopFormat(theirs.changedAtMs, 'HH:mm')}. Yours differs from theirs in:`}
+      title={say('Someone else saved this draft')}
+      description={say('{changedBy}, {shopFormat}. Yours differs from theirs in:', {
+        changedBy: theirs.changedBy,
+        shopFormat: shopFormat(theirs.changedAtMs, 'HH:mm'),
+      })}
     >
       {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a list that scrolls is reached by keyboard */}
       <ul className="max-h-72 overflow-y-auto border-y border-rule" tabIndex={0}>
@@ -29,12 +33,12 @@ export function Conflict({ theirs, mine }: { theirs: KitDraft; mine: KitDocument
             </li>
           );
         })}
-        {changes.length === 0 && <li className="px-2 py-1.5">nothing that is shown</li>}
+        {changes.length === 0 && <li className="px-2 py-1.5">{say('nothing that is shown')}</li>}
       </ul>
       <div className="mt-4 grid grid-cols-2 gap-2">
-        <Button onClick={() => void settle('theirs')}>Take theirs, drop mine</Button>
+        <Button onClick={() => void settle('theirs')}>{say('Take theirs, drop mine')}</Button>
         <Button tone="primary" onClick={() => void settle('mine')}>
-          Save mine over theirs
+          {say('Save mine over theirs')}
         </Button>
       </div>
     </Sheet>

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { type DriveSize, hasSize } from '#core/fastener/drive.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 import { LOOK } from './look.ts';
@@ -20,7 +21,7 @@ export function Drive({
       : inch
         ? String(Number((drive.acrossFlatsMm / 25.4).toFixed(4)))
         : String(drive.acrossFlatsMm);
-  const kind = inch ? `${drive.kind}Inch` : drive.kind;
+  const kind = inch ? say('{kind}Inch', { kind: drive.kind }) : drive.kind;
   const make = (to: string, typed: string): DriveSize | undefined => {
     if (to === 'hand' || to === 'unknown') return { kind: to };
     if (to === 'sixLobe')
@@ -54,25 +55,25 @@ export function Drive({
             )
           }
         >
-          <option value="hex">socket, mm</option>
-          <option value="hexInch">socket, inch</option>
-          <option value="hexKey">hex key, mm</option>
-          <option value="hexKeyInch">hex key, inch</option>
-          <option value="twelvePoint">12-point, mm</option>
-          <option value="sixLobe">six-lobe</option>
-          <option value="hand">by hand</option>
-          <option value="unknown">not given</option>
+          <option value="hex">{say('socket, mm')}</option>
+          <option value="hexInch">{say('socket, inch')}</option>
+          <option value="hexKey">{say('hex key, mm')}</option>
+          <option value="hexKeyInch">{say('hex key, inch')}</option>
+          <option value="twelvePoint">{say('12-point, mm')}</option>
+          <option value="sixLobe">{say('six-lobe')}</option>
+          <option value="hand">{say('by hand')}</option>
+          <option value="unknown">{say('not given')}</option>
         </select>
       </label>
       {hasSize(drive) && (
         <div className="w-24">
           <CommitField
-            label="Size"
+            label={say('Size')}
             className="figures"
             value={size}
             onCommit={(typed) => {
               const made = make(kind, typed);
-              if (!made) return kind === 'sixLobe' ? 'T40, E14' : 'A size.';
+              if (!made) return kind === 'sixLobe' ? 'T40, E14' : say('A size.');
               return void onChange(made);
             }}
           />

@@ -1,8 +1,10 @@
 import { type PointerEvent, useEffect, useRef, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { failureText } from '../../../shop/failure-text.ts';
 import { sendKitPicture } from '../../../shop/kit-pictures.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { LOOK } from './look.ts';
 import { type Cut, cutBetween, cutOut, drawPage, type SheetPage, WHOLE_PAGE } from './sheet-page.ts';
 
@@ -65,10 +67,10 @@ export default function FigureDialog({
     }
   };
   return (
-    <Sheet open onClose={onClose} title="A figure of the sheet" wide>
+    <Sheet open onClose={onClose} title={say('A figure of the sheet')} wide>
       <div className="grid gap-3">
         <label className="grid gap-1">
-          <span className="text-sm text-ink-2">Page: a picture, or the sheet as PDF</span>
+          <span className="text-sm text-ink-2">{say('Page: a picture, or the sheet as PDF')}</span>
           <input
             type="file"
             className="file:mr-3 file:min-h-11 file:border-2 file:border-ink file:bg-sheet file:px-4 file:font-bold"
@@ -85,21 +87,23 @@ export default function FigureDialog({
             {failure}
           </p>
         )}
-        {busy && !page && <p className="text-ink-2">Drawing the page.</p>}
+        {busy && !page && <p className="text-ink-2">{say('Drawing the page.')}</p>}
         {page && page.pages > 1 && (
           <label className="text-sm text-ink-2">
-            Page{' '}
+            {say('Page')}{' '}
             <select className={LOOK} value={number} onChange={(event) => setNumber(Number(event.target.value))}>
               {Array.from({ length: page.pages }, (_, index) => index + 1).map((one) => (
                 <option key={one}>{one}</option>
               ))}
             </select>{' '}
-            of {page.pages}
+            {tell('of {pages}', { pages: page.pages })}
           </label>
         )}
         {page && (
           <>
-            <p className="text-sm text-ink-2">Draw a rectangle round the figure; a tap takes the whole page.</p>
+            <p className="text-sm text-ink-2">
+              {say('Draw a rectangle round the figure; a tap takes the whole page.')}
+            </p>
             <div
               ref={stage}
               className="relative max-h-[50dvh] touch-none overflow-hidden border-2 border-ink select-none"
@@ -131,19 +135,19 @@ export default function FigureDialog({
           </>
         )}
         <label className="grid gap-1">
-          <span className="text-sm text-ink-2">Called</span>
+          <span className="text-sm text-ink-2">{say('Called')}</span>
           <input
             className={LOOK}
-            placeholder="Figure 3"
+            placeholder={say('Figure 3')}
             maxLength={120}
             value={name}
             onChange={(event) => setName(event.target.value)}
           />
         </label>
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button tone="primary" disabled={!page || busy || name.trim() === ''} onClick={() => void save()}>
-            {busy && page ? 'Keeping it' : 'Pin it here'}
+            {busy && page ? say('Keeping it') : say('Pin it here')}
           </Button>
         </div>
       </div>

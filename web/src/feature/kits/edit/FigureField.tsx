@@ -1,6 +1,8 @@
 import { lazy, Suspense, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { kitPictureUrl } from '../../../shop/kit-pictures.ts';
+import { tell } from '../../../ui/tell.ts';
 import { freshId, useEditor } from './editor-store.ts';
 import { LOOK } from './look.ts';
 
@@ -26,9 +28,9 @@ export function FigureField({
   return (
     <div className="flex w-full flex-wrap items-end gap-3">
       <label className="text-sm text-ink-2">
-        Figure of the sheet
+        {say('Figure of the sheet')}
         <select
-          aria-label={`${what}: figure of the sheet`}
+          aria-label={say('{what}: figure of the sheet', { what })}
           className={`block ${LOOK}`}
           value={figure ?? ''}
           onChange={(event) => {
@@ -36,14 +38,14 @@ export function FigureField({
             else onFigure(event.target.value || undefined);
           }}
         >
-          <option value="">none</option>
-          {figure !== undefined && !shown && <option value={figure}>{figure}, not there</option>}
+          <option value="">{say('none')}</option>
+          {figure !== undefined && !shown && <option value={figure}>{tell('{figure}, not there', { figure })}</option>}
           {figures.map(({ id, name }) => (
             <option key={id} value={id}>
               {name}
             </option>
           ))}
-          <option value="+">Cut one out…</option>
+          <option value="+">{say('Cut one out…')}</option>
         </select>
       </label>
       {shown && (

@@ -1,5 +1,6 @@
 import { useEffect, useMemo, useState } from 'react';
 import { PATTERN_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import type { JointGroup, KitDocument, OrderRule, Station } from '#core/kit/kit-document.ts';
 import { mapBox } from '#core/kit/map-box.ts';
 import { acceptBand } from '#core/tightening/kinds.ts';
@@ -11,6 +12,7 @@ import { MapShapes } from '../../../drawing/BoltMap.tsx';
 import { StationGlyph } from '../../../drawing/StationGlyph.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { CommitField } from '../../../ui/CommitField.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { put, useEditor, useKit } from './editor-store.ts';
 import { useAskedEntry } from './finding-place.ts';
@@ -22,9 +24,9 @@ import { SpotPicker } from './SpotPicker.tsx';
 const PATTERNS: readonly Pattern[] = ['asListed', 'star', 'cross', 'middleOut', 'outsideIn', 'rowZigZag', 'circular'];
 type OrderName = 'startOrder' | 'snugOrder' | 'torqueOrder';
 const ORDERS: ReadonlyArray<readonly [OrderName, string]> = [
-  ['startOrder', 'Start by hand'],
-  ['snugOrder', 'Snug'],
-  ['torqueOrder', 'Torque'],
+  ['startOrder', say('Start by hand')],
+  ['snugOrder', say('Snug')],
+  ['torqueOrder', say('Torque')],
 ];
 /** Stages of a group that another may hold back. */
 const HOLDS = ['start', 'snug', 'torque'] as const;
@@ -52,7 +54,7 @@ export function GroupEditor() {
   const asked = useAskedEntry();
   const [chosen, setChosen] = useState(() => (asked?.list === 'groups' ? kit.groups[asked.index]?.id : undefined));
   const group = kit.groups.find((entry) => entry.id === chosen) ?? kit.groups[0];
-  if (!group) return <p className="p-6 text-ink-2">No group yet. Add one on the bolt map.</p>;
+  if (!group) return <p className="p-6 text-ink-2">{say('No group yet. Add one on the bolt map.')}</p>;
   return (
     <div className="grid flex-1 grid-cols-[minmax(0,1fr)] lg:min-h-0 lg:grid-cols-[17rem_1fr]">
       <ul className="border-r border-rule lg:min-h-0 lg:overflow-y-auto">
@@ -146,7 +148,7 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
             {/* biome-ignore lint/a11y/useSemanticElements: a fieldset cannot stand inside a drawing */}
             <svg
               role="group"
-              aria-label={`Order of ${group.title}`}
+              aria-label={say('Order of {title}', { title: group.title })}
               className="h-80 w-full min-w-130"
               viewBox={`${box.left - 30} ${box.top - 30} ${box.widthMm + 60} ${box.heightMm + 60}`}
               preserveAspectRatio="xMidYMid meet"
@@ -174,7 +176,10 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
                     key={station.id}
                     role={clicking ? 'button' : 'img'}
                     tabIndex={clicking ? 0 : -1}
-                    aria-label={`Station ${station.label}${at === undefined ? '' : `, number ${at + 1}`}`}
+                    aria-label={say('Station {label}{which}', {
+                      label: station.label,
+                      which: at === undefined ? '' : say(', number {at}', { at: at + 1 }),
+                    })}
                     className={clicking ? 'cursor-pointer' : ''}
                     transform={`translate(${station.xMm} ${station.yMm}) scale(${glyph})`}
                     onClick={() => click(station.id)}
@@ -211,13 +216,13 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
             onClick={() => setBeat(0)}
             disabled={stations.length === 0 || beat !== undefined || clicking !== undefined}
           >
-            Watch it
+            {say('Watch it')}
           </Button>
           {clicking ? (
-            <Button onClick={() => setClicking(undefined)}>Leave the clicking</Button>
+            <Button onClick={() => setClicking(undefined)}>{say('Leave the clicking')}</Button>
           ) : (
             <Button onClick={() => setClicking([])} disabled={stations.length < 2}>
-              Click the printed order
+              {say('Click the printed order')}
             </Button>
           )}
           {rule && (
@@ -228,31 +233,34 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
                 })
               }
             >
-              Back to {order === 'torqueOrder' ? 'the most even' : 'as listed'}
+              {tell('Back to {which}', { which: order === 'torqueOrder' ? say('the most even') : say('as listed') })}
             </Button>
           )}
         </div>
         {clicking && (
           <p className="font-bold">
-            Press the stations in the order the sheet prints: {clicking.length} of {stations.length}.
+            {tell('Press the stations in the order the sheet prints: {count} of {count2}.', {
+              count: clicking.length,
+              count2: stations.length,
+            })}
           </p>
         )}
         <div className="overflow-x-auto">
           <table className="w-full max-w-xl text-left">
             <thead>
               <tr className="border-b-2 border-ink">
-                <th className="plate py-1 text-lg">Order</th>
-                <th className="plate py-1 text-right text-lg">Strays</th>
-                <th className="plate py-1 pl-4 text-lg">Load off centre, 0 is even</th>
+                <th className="plate py-1 text-lg">{say('Order')}</th>
+                <th className="plate py-1 text-right text-lg">{say('Strays')}</th>
+                <th className="plate py-1 pl-4 text-lg">{say('Load off centre, 0 is even')}</th>
                 <th>
-                  <span className="sr-only">Choose</span>
+                  <span className="sr-only">{say('Choose')}</span>
                 </th>
               </tr>
             </thead>
             <tbody>
               {rule && 'list' in rule && (
                 <OrderCandidate
-                  text="Printed, as clicked"
+                  text={say('Printed, as clicked')}
                   imbalance={loadImbalance(shown)}
                   current
                   onChoose={() => undefined}
@@ -278,46 +286,54 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
       </div>
       <div className="grid min-w-0 grid-cols-[minmax(0,1fr)] content-start gap-4">
         <CommitField
-          label="Title"
+          label={say('Title')}
           value={group.title}
-          onCommit={(typed) => (typed.trim() ? void edit((g) => put(g, 'title', typed.trim())) : 'Give it a title.')}
+          onCommit={(typed) =>
+            typed.trim() ? void edit((g) => put(g, 'title', typed.trim())) : say('Give it a title.')
+          }
         />
         <div className="grid grid-cols-2 gap-2">
           <CommitField
-            label="Map’s title"
+            label={say('Map’s title')}
             value={group.map.title}
             onCommit={(typed) =>
-              typed.trim() ? void edit((g) => put(g.map, 'title', typed.trim())) : 'Give it a title.'
+              typed.trim() ? void edit((g) => put(g.map, 'title', typed.trim())) : say('Give it a title.')
             }
           />
           <CommitField
-            label="Seen from"
+            label={say('Seen from')}
             value={group.map.note}
             onCommit={(typed) => void edit((g) => put(g.map, 'note', typed.trim().slice(0, 200)))}
           />
         </div>
         <div>
           <CommitField
-            label="Stages, as shares or torques"
+            label={say('Stages, as shares or torques')}
             className="figures"
             value={(group.stages ?? []).map((stage) => `${Math.round(stage * 100)} %`).join(', ')}
-            placeholder="the shop’s own"
+            placeholder={say('the shop’s own')}
             onCommit={(typed) => {
               if (typed.trim() === '') return void edit((g) => delete g.stages);
               const stages = readStages(typed, oneTarget(kit, group));
               if (!stages)
-                return 'Rising to the full torque, in shares or in torques: 50 %, 100 % or 20 N·m, 54 N·m; twice full where the sheet says so: 50 %, 100 %, 100 %';
+                return say(
+                  'Rising to the full torque, in shares or in torques: 50 %, 100 % or 20 N·m, 54 N·m; twice full where the sheet says so: 50 %, 100 %, 100 %',
+                );
               return void edit((g) => put(g, 'stages', stages));
             }}
           />
           <p className="mt-1 text-sm text-ink-2">
             {passes
-              .map((pass) => (pass.kind === 'verify' ? 'verify' : `to ${Math.round(pass.fraction * 100)} %`))
+              .map((pass) =>
+                pass.kind === 'verify'
+                  ? 'verify'
+                  : say('to {fraction} %', { fraction: Math.round(pass.fraction * 100) }),
+              )
               .join(', then ')}
           </p>
         </div>
         <label className="text-sm text-ink-2">
-          Verify pass
+          {say('Verify pass')}
           <select
             className={`w-full ${LOOK}`}
             value={group.verify === undefined ? '' : group.verify ? 'yes' : 'no'}
@@ -327,9 +343,9 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
               )
             }
           >
-            <option value="">the shop’s own habit</option>
-            <option value="yes">yes</option>
-            <option value="no">no</option>
+            <option value="">{say('the shop’s own habit')}</option>
+            <option value="yes">{say('yes')}</option>
+            <option value="no">{say('no')}</option>
           </select>
         </label>
         <label className="flex min-h-11 items-center gap-2">
@@ -341,10 +357,10 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
               edit((g) => (event.target.checked ? put(g, 'verifyBy', 'another') : delete g.verifyBy))
             }
           />
-          The second look by somebody else
+          {say('The second look by somebody else')}
         </label>
         <CommitField
-          label="Second look at these stations alone, by number with commas"
+          label={say('Second look at these stations alone, by number with commas')}
           value={(group.verifyOnly ?? [])
             .map((id) => kit.stations.find((station) => station.id === id)?.label ?? id)
             .join(', ')}
@@ -357,7 +373,7 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
               (label) => kit.stations.find((one) => one.label === label && group.stations.includes(one.id))?.id,
             );
             const unknown = labels.find((_, at) => ids[at] === undefined);
-            if (unknown !== undefined) return `No station ${unknown} in this group.`;
+            if (unknown !== undefined) return say('No station {unknown} in this group.', { unknown });
             return void edit((g) => (ids.length > 0 ? put(g, 'verifyOnly', ids as string[]) : delete g.verifyOnly));
           }}
         />
@@ -370,7 +386,7 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
               edit((g) => (event.target.checked ? put(g, 'atRideHeight', true) : delete g.atRideHeight))
             }
           />
-          Torqued only at ride height
+          {say('Torqued only at ride height')}
         </label>
         <RideHeightFields
           height={group.rideHeight}
@@ -379,7 +395,7 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
         <SpotPicker spot={group.spot} onPick={(spot) => edit((g) => (spot ? put(g, 'spot', spot) : delete g.spot))} />
         {kit.groups.length > 1 && (
           <fieldset>
-            <legend className="text-sm text-ink-2">Which other groups come first</legend>
+            <legend className="text-sm text-ink-2">{say('Which other groups come first')}</legend>
             {kit.groups
               .filter((other) => other.id !== group.id)
               .map((other) => (
@@ -398,10 +414,10 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
                       })
                     }
                   >
-                    <option value="">does not wait for</option>
-                    <option value="start">is started after</option>
-                    <option value="snug">is snugged after</option>
-                    <option value="torque">is torqued after</option>
+                    <option value="">{say('does not wait for')}</option>
+                    <option value="start">{say('is started after')}</option>
+                    <option value="snug">{say('is snugged after')}</option>
+                    <option value="torque">{say('is torqued after')}</option>
                   </select>
                   {other.title}
                 </label>
@@ -423,13 +439,13 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
                       })
                     }
                   />
-                  Stays loose until {other.title} is all started
+                  {tell('Stays loose until {title} is all started', { title: other.title })}
                 </label>
               ))}
           </fieldset>
         )}
         <div>
-          <span className="block text-sm text-ink-2">Is there</span>
+          <span className="block text-sm text-ink-2">{say('Is there')}</span>
           <ConditionButton
             when={group.when}
             of={group.title}
@@ -453,8 +469,12 @@ function GroupForm({ kit, group }: { kit: KitDocument; group: JointGroup }) {
             })
           }
         >
-          Take the group away
-          {stations.length > 0 && `, ${stations.length === 1 ? 'its station' : `its ${stations.length} stations`} too`}
+          {say('Take the group away')}
+          {stations.length > 0 &&
+            say(', {which} too', {
+              which:
+                stations.length === 1 ? say('its station') : say('its {count} stations', { count: stations.length }),
+            })}
         </Button>
       </div>
     </div>

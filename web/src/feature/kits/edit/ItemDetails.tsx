@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { readCell } from '#contract/packing-csv.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Item, KitDocument } from '#core/kit/kit-document.ts';
 import { BESIDE } from '#core/kit/piece-kind.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -13,8 +14,8 @@ const LOOK = 'min-h-11 w-full border-2 border-rule bg-sheet px-2 focus:border-in
 
 /** What is asked when the part goes on. */
 const AT_FITTING = [
-  ['treatment', 'Done to it first'],
-  ['insert', 'Captured in it, to be seated'],
+  ['treatment', say('Done to it first')],
+  ['insert', say('Captured in it, to be seated')],
 ] as const;
 type Beside = NonNullable<Item['beside']>;
 
@@ -85,40 +86,44 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
         className={`min-h-11 max-w-40 truncate px-2 text-left text-sm underline ${more.length > 0 ? 'font-bold' : 'text-ink-2'}`}
         title={more.join(', ')}
         onClick={() => setOpen(true)}
-        aria-label={`${more.length > 0 ? more.join(', ') : 'more'}: all of ${item.line} ${item.name}`}
+        aria-label={say('{which}: all of {line} {name}', {
+          which: more.length > 0 ? more.join(', ') : say('more'),
+          line: item.line,
+          name: item.name,
+        })}
       >
-        {more.length > 0 ? more.join(', ') : 'more'}
+        {more.length > 0 ? more.join(', ') : say('more')}
       </button>
       <Sheet
         open={open}
         onClose={() => setOpen(false)}
         wide
         title={`${item.line} ${item.name}`}
-        description="What the row does not show."
+        description={say('What the row does not show.')}
       >
         <div className="grid gap-3 sm:grid-cols-2">
-          {tick('singleUse', 'Used once: stretched or bent when tightened')}
-          {tick('leftHand', 'Left-hand thread')}
+          {tick('singleUse', say('Used once: stretched or bent when tightened'))}
+          {tick('leftHand', say('Left-hand thread'))}
           <label className="text-sm text-ink-2">
-            Grips by itself
+            {say('Grips by itself')}
             <select
               className={LOOK}
               value={item.locking ?? ''}
               onChange={(event) => edit((i) => put(i, 'locking', (event.target.value || undefined) as Item['locking']))}
             >
-              <option value="">no</option>
-              <option value="nylon">nylon ring</option>
-              <option value="allMetal">all metal</option>
+              <option value="">{say('no')}</option>
+              <option value="nylon">{say('nylon ring')}</option>
+              <option value="allMetal">{say('all metal')}</option>
             </select>
           </label>
           <label className="text-sm text-ink-2">
-            Fitted with
+            {say('Fitted with')}
             <select
               className={LOOK}
               value={item.fittedWith ?? ''}
               onChange={(event) => edit((i) => put(i, 'fittedWith', event.target.value || undefined))}
             >
-              <option value="">no group</option>
+              <option value="">{say('no group')}</option>
               {kit.groups.map((group) => (
                 <option key={group.id} value={group.id}>
                   {group.title}
@@ -127,13 +132,13 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
             </select>
           </label>
           <label className="text-sm text-ink-2">
-            Sits on
+            {say('Sits on')}
             <select
               className={LOOK}
               value={item.sitsOn ?? ''}
               onChange={(event) => edit((i) => put(i, 'sitsOn', event.target.value || undefined))}
             >
-              <option value="">nothing of the kit</option>
+              <option value="">{say('nothing of the kit')}</option>
               {parts.map((part) => (
                 <option key={part.id} value={part.id}>
                   {part.line} {part.name}
@@ -142,7 +147,7 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
             </select>
           </label>
           <CommitField
-            label="Other names, with commas"
+            label={say('Other names, with commas')}
             value={(item.aliases ?? []).join(', ')}
             onCommit={(typed) => {
               const names = [
@@ -153,14 +158,14 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
                     .filter(Boolean),
                 ),
               ];
-              if (names.length > 20) return 'At most 20.';
+              if (names.length > 20) return say('At most 20.');
               return void edit((i) => put(i, 'aliases', names.length > 0 ? names : undefined));
             }}
           />
           {(['facing', 'mark'] as const).map((field) => (
             <CommitField
               key={field}
-              label={field === 'facing' ? 'Way round' : 'Stamped'}
+              label={field === 'facing' ? say('Way round') : say('Stamped')}
               value={item[field] ?? ''}
               onCommit={(typed) => {
                 const read = readCell(field, typed);
@@ -175,24 +180,27 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
               value={item[field] ?? ''}
               onCommit={(typed) =>
                 typed.trim().length > LONGEST
-                  ? `At most ${LONGEST} characters.`
+                  ? say('At most {longest} characters.', { longest: LONGEST })
                   : void edit((i) => put(i, field, typed.trim() || undefined))
               }
             />
           ))}
           {item.kind === 'part' && (
             <CommitField
-              label="Held beside the old one: length, holes, height +25…35"
+              label={say('Held beside the old one: length, holes, height +25…35')}
               value={(item.beside ?? []).map(besideText).join(', ')}
               onCommit={(typed) => {
                 const beside = readBeside(typed);
-                if (!beside) return `Of ${BESIDE.join(', ')}, each with what it differs by, or nothing: height +25…35.`;
+                if (!beside)
+                  return say('Of {beside}, each with what it differs by, or nothing: height +25…35.', {
+                    beside: BESIDE.join(', '),
+                  });
                 return void edit((i) => put(i, 'beside', beside.length > 0 ? beside : undefined));
               }}
             />
           )}
           <CommitField
-            label="Codes a scanner reads, with pieces: code × 1, code × 100"
+            label={say('Codes a scanner reads, with pieces: code × 1, code × 100')}
             value={(item.codes ?? []).map(({ code, pieces }) => `${code} × ${pieces}`).join(', ')}
             onCommit={(typed) => {
               const codes = typed
@@ -203,30 +211,30 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
                   const [, code = part, pieces = '1'] = /^(.*?)\s*[×x*]\s*(\d+)$/i.exec(part) ?? [];
                   return { code: code.trim(), pieces: Number(pieces) };
                 });
-              if (codes.length > 20) return 'At most 20.';
+              if (codes.length > 20) return say('At most 20.');
               if (codes.some(({ code, pieces }) => code === '' || code.length > 60 || pieces < 1 || pieces > 10_000))
-                return 'Like 40018823 × 1, or 40018824 × 100.';
+                return say('Like 40018823 × 1, or 40018824 × 100.');
               return void edit((i) => put(i, 'codes', codes.length > 0 ? codes : undefined));
             }}
           />
-          {tick('serial', 'Its own number goes on the record')}
+          {tick('serial', say('Its own number goes on the record'))}
         </div>
         {item.kind === 'part' && (
           <OutlineFields item={item} onChange={(outline) => edit((i) => put(i, 'outline', outline))} />
         )}
-        <h3 className="plate mt-5 border-b-2 border-ink text-xl">Left over, as the sheet says</h3>
+        <h3 className="plate mt-5 border-b-2 border-ink text-xl">{say('Left over, as the sheet says')}</h3>
         <ul>
           {(item.leftover ?? []).map((rest, at) => (
             // biome-ignore lint/suspicious/noArrayIndexKey: a stated rest is its place
             <li key={at} className="flex items-end gap-3 border-b border-hair py-2">
               <div className="w-24">
                 <CommitField
-                  label="Pieces"
+                  label={say('Pieces')}
                   className="figures text-right"
                   value={String(rest.quantity)}
                   onCommit={(typed) => {
                     const quantity = typedNumber(typed);
-                    if (!Number.isInteger(quantity) || quantity < 0) return 'From 0.';
+                    if (!Number.isInteger(quantity) || quantity < 0) return say('From 0.');
                     return void edit((i) => put(i.leftover?.[at], 'quantity', quantity));
                   }}
                 />
@@ -238,7 +246,7 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
               />
               <button
                 type="button"
-                aria-label="Take it away"
+                aria-label={say('Take it away')}
                 className="size-11 text-xl text-ink-2"
                 onClick={() =>
                   edit((i) => {
@@ -254,10 +262,10 @@ export function ItemDetails({ kit, index }: { kit: KitDocument; index: number })
         </ul>
         <div className="mt-3 grid grid-cols-2 gap-2">
           <Button onClick={() => edit((i) => put(i, 'leftover', [...(i.leftover ?? []), { quantity: 0 }]))}>
-            Add a stated rest
+            {say('Add a stated rest')}
           </Button>
           <Button tone="primary" onClick={() => setOpen(false)}>
-            Done
+            {say('Done')}
           </Button>
         </div>
       </Sheet>

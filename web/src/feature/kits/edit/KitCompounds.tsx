@@ -1,5 +1,7 @@
+import { say } from '#contract/wording/say.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, put, useEditor } from './editor-store.ts';
 import { LOOK } from './look.ts';
@@ -10,26 +12,26 @@ export function Compounds({ kit }: { kit: KitDocument }) {
   return (
     <details className="mt-2">
       <summary className="min-h-11 cursor-pointer py-2 text-sm underline">
-        Compounds of this kit ({kit.compounds.length})
+        {tell('Compounds of this kit ({count})', { count: kit.compounds.length })}
       </summary>
       <ul>
         {kit.compounds.map((compound, index) => (
           <li key={compound.id} className="grid gap-2 border-b border-hair py-2">
             <CommitField
-              label="Name"
+              label={say('Name')}
               value={compound.name}
               onCommit={(typed) =>
                 typed.trim()
                   ? void change((draft) => put(draft.compounds[index] as { name: string }, 'name', typed.trim()))
-                  : 'Give it a name.'
+                  : say('Give it a name.')
               }
             />
             <div className="grid grid-cols-3 gap-2">
               {(
                 [
-                  ['workingWindowMin', 'Works for, min', 600],
-                  ['fixtureMin', 'Fixture, min', 2880],
-                  ['fullCureH', 'Full cure, h', 336],
+                  ['workingWindowMin', say('Works for, min'), 600],
+                  ['fixtureMin', say('Fixture, min'), 2880],
+                  ['fullCureH', say('Full cure, h'), 336],
                 ] as const
               ).map(([field, text, most]) => (
                 <CommitField
@@ -39,7 +41,7 @@ export function Compounds({ kit }: { kit: KitDocument }) {
                   value={compound[field] === undefined ? '' : String(compound[field])}
                   onCommit={(typed) => {
                     const figure = typed.trim() === '' ? undefined : typedNumber(typed);
-                    if (figure !== undefined && !(figure > 0 && figure <= most)) return `Up to ${most}.`;
+                    if (figure !== undefined && !(figure > 0 && figure <= most)) return say('Up to {most}.', { most });
                     return void change((draft) => {
                       const target = draft.compounds[index];
                       if (target && figure === undefined) delete target[field];
@@ -63,7 +65,7 @@ export function Compounds({ kit }: { kit: KitDocument }) {
                   })
                 }
               />
-              Its own sheet says it stands a trace of oil
+              {say('Its own sheet says it stands a trace of oil')}
             </label>
             {compound.kind === 'threadlockerMedium' && (
               <label className="flex min-h-11 items-center gap-2">
@@ -80,7 +82,7 @@ export function Compounds({ kit }: { kit: KitDocument }) {
                     })
                   }
                 />
-                The sheet does not say how strong: a lead names the product on the floor
+                {say('The sheet does not say how strong: a lead names the product on the floor')}
               </label>
             )}
             <ConditionButton
@@ -98,7 +100,7 @@ export function Compounds({ kit }: { kit: KitDocument }) {
         ))}
       </ul>
       <select
-        aria-label="Add a compound"
+        aria-label={say('Add a compound')}
         className={`mt-2 ${LOOK}`}
         value=""
         onChange={(event) => {
@@ -109,13 +111,13 @@ export function Compounds({ kit }: { kit: KitDocument }) {
             });
         }}
       >
-        <option value="">Add a compound</option>
-        <option value="threadlockerMedium|Threadlocker, medium strength">Threadlocker, medium</option>
-        <option value="threadlockerHigh|Threadlocker, high strength">Threadlocker, high strength</option>
-        <option value="antiSeize|Anti-seize">Anti-seize</option>
-        <option value="grease|Grease">Grease</option>
-        <option value="sealant|Sealant">Sealant</option>
-        <option value="retaining|Retaining compound">Retaining compound</option>
+        <option value="">{say('Add a compound')}</option>
+        <option value="threadlockerMedium|Threadlocker, medium strength">{say('Threadlocker, medium')}</option>
+        <option value="threadlockerHigh|Threadlocker, high strength">{say('Threadlocker, high strength')}</option>
+        <option value="antiSeize|Anti-seize">{say('Anti-seize')}</option>
+        <option value="grease|Grease">{say('Grease')}</option>
+        <option value="sealant|Sealant">{say('Sealant')}</option>
+        <option value="retaining|Retaining compound">{say('Retaining compound')}</option>
       </select>
     </details>
   );

@@ -3,6 +3,7 @@ import { useHotkeys } from 'react-hotkeys-hook';
 import { NavLink, useNavigate, useParams } from 'react-router';
 import { useStore } from 'zustand';
 import { faultText } from '#contract/read-kit.ts';
+import { say } from '#contract/wording/say.ts';
 import { kitFaults } from '#core/kit/kit-integrity.ts';
 import { TopBar } from '../../../app/TopBar.tsx';
 import { api, call } from '../../../shop/api.ts';
@@ -10,6 +11,7 @@ import { useChange } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Notice } from '../../../ui/Notice.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { kitWorker } from '../../../worker/kit-worker.ts';
 import { DryRun } from '../dry-run/DryRun.tsx';
 import { Conflict } from './Conflict.tsx';
@@ -23,14 +25,14 @@ import { StationEditor } from './StationEditor.tsx';
 import { StepEditor } from './StepEditor.tsx';
 
 const PARTS = [
-  ['packing', 'Packing list', PackingGrid],
-  ['map', 'Bolt map', MapEditor],
-  ['stations', 'Stacks', StationEditor],
-  ['groups', 'Groups', GroupEditor],
-  ['steps', 'Steps', StepEditor],
-  ['questions', 'Questions', QuestionEditor],
-  ['dry-run', 'Dry run', DryRun],
-  ['release', 'Findings', Release],
+  ['packing', say('Packing list'), PackingGrid],
+  ['map', say('Bolt map'), MapEditor],
+  ['stations', say('Stacks'), StationEditor],
+  ['groups', say('Groups'), GroupEditor],
+  ['steps', say('Steps'), StepEditor],
+  ['questions', say('Questions'), QuestionEditor],
+  ['dry-run', say('Dry run'), DryRun],
+  ['release', say('Findings'), Release],
 ] as const;
 
 /** How long the hand must rest before the draft is saved, ms; how soon a failed save is tried again. */
@@ -38,11 +40,11 @@ const REST_MS = 900;
 const AGAIN_MS = 5000;
 
 const SAVE_TEXT = {
-  saved: 'Saved',
-  unsaved: 'Not saved yet',
-  saving: 'Saving',
-  offline: 'Kept on this device, not saved',
-  conflict: 'Someone else saved',
+  saved: say('Saved'),
+  unsaved: say('Not saved yet'),
+  saving: say('Saving'),
+  offline: say('Kept on this device, not saved'),
+  conflict: say('Someone else saved'),
 } as const;
 
 /** The kit editor: one part of the document at a time, saved as it is written, checked as it is written. */
@@ -90,9 +92,13 @@ export default function KitEditor() {
       <div className="flex h-dvh flex-col">
         <TopBar />
         {failure ? (
-          <Notice title="No draft here" detail={failure} secondary={{ to: '/kits', label: 'To the kits' }} />
+          <Notice
+            title={say('No draft here')}
+            detail={failure}
+            secondary={{ to: '/kits', label: say('To the kits') }}
+          />
         ) : (
-          <Notice title="One moment" detail="Opening the draft." busy />
+          <Notice title={say('One moment')} detail={say('Opening the draft.')} busy />
         )}
       </div>
     );
@@ -101,17 +107,18 @@ export default function KitEditor() {
     <div className="flex min-h-dvh flex-col bg-bench lg:h-dvh">
       <TopBar
         keys={[
-          { keys: 'Ctrl Z', does: 'Undo' },
-          { keys: 'Ctrl Shift Z', does: 'Redo' },
-          { keys: '↑ ↓ Enter', does: 'Between the cells of the packing list' },
-          { keys: '← ↑ → ↓', does: 'Nudge the chosen stations on the map' },
-          { keys: 'Space ← P', does: 'Dry run: next move, back, play' },
-          { keys: 'Space', does: 'Lift a row at its handle, then arrows, then Space' },
+          { keys: 'Ctrl Z', does: say('Undo') },
+          { keys: 'Ctrl Shift Z', does: say('Redo') },
+          { keys: '↑ ↓ Enter', does: say('Between the cells of the packing list') },
+          { keys: '← ↑ → ↓', does: say('Nudge the chosen stations on the map') },
+          { keys: 'Space ← P', does: say('Dry run: next move, back, play') },
+          { keys: 'Space', does: say('Lift a row at its handle, then arrows, then Space') },
         ]}
       />
       <div className="flex flex-wrap items-center gap-x-4 gap-y-1 border-b border-rule px-4 py-1.5">
         <h1 className="plate mr-auto truncate text-3xl">
-          {kit.title} <span className="text-ink-2">revision {kit.revision}, draft</span>
+          {kit.title}{' '}
+          <span className="text-ink-2">{tell('revision {revision}, draft', { revision: kit.revision })}</span>
         </h1>
         <span
           role="status"
@@ -121,18 +128,18 @@ export default function KitEditor() {
         </span>
         {sheet && (
           <button type="button" className="min-h-11 px-2 text-sm underline" onClick={() => setShowSheet(true)}>
-            The sheet
+            {say('The sheet')}
           </button>
         )}
         <Button className="min-h-11!" onClick={() => step(undo)} disabled={pastStates.length === 0}>
-          Undo
+          {say('Undo')}
         </Button>
         <Button className="min-h-11!" onClick={() => step(redo)} disabled={futureStates.length === 0}>
-          Redo
+          {say('Redo')}
         </Button>
         <PutAway />
       </div>
-      <nav aria-label="Parts of the kit" className="flex overflow-x-auto border-b-2 border-ink bg-floor">
+      <nav aria-label={say('Parts of the kit')} className="flex overflow-x-auto border-b-2 border-ink bg-floor">
         {PARTS.map(([name, text]) => (
           <NavLink
             key={name}
@@ -151,7 +158,7 @@ export default function KitEditor() {
       </nav>
       {restored && save !== 'saved' && (
         <p role="status" className="border-b border-rule bg-sheet px-4 py-2 text-sm">
-          Work that was not saved was found on this device and taken up.
+          {say('Work that was not saved was found on this device and taken up.')}
         </p>
       )}
       {failure && save === 'offline' && (
@@ -164,15 +171,15 @@ export default function KitEditor() {
           <Part />
         ) : (
           <Notice
-            title="No such part"
-            detail="The address leads nowhere."
-            secondary={{ to: `/kits/drafts/${kitId}`, label: 'To the packing list' }}
+            title={say('No such part')}
+            detail={say('The address leads nowhere.')}
+            secondary={{ to: `/kits/drafts/${kitId}`, label: say('To the packing list') }}
           />
         )}
       </main>
       {theirs && <Conflict theirs={theirs} mine={kit} />}
       {sheet && (
-        <Sheet open={showSheet} onClose={() => setShowSheet(false)} wide title="The sheet it was read from">
+        <Sheet open={showSheet} onClose={() => setShowSheet(false)} wide title={say('The sheet it was read from')}>
           {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a text that scrolls is reached by keyboard */}
           <pre className="max-h-[60dvh] overflow-y-auto whitespace-pre-wrap text-sm" tabIndex={0}>
             {sheet}
@@ -201,13 +208,13 @@ function PutAway() {
   return (
     <>
       <button type="button" className="min-h-11 px-2 text-sm text-bad underline" onClick={() => setAsking(true)}>
-        Throw away
+        {say('Throw away')}
       </button>
       <Sheet
         open={asking}
         onClose={() => setAsking(false)}
-        title="Throw this draft away?"
-        description="Released revisions stay. The draft cannot be brought back."
+        title={say('Throw this draft away?')}
+        description={say('Released revisions stay. The draft cannot be brought back.')}
       >
         {failure && (
           <p role="alert" className="mb-3 font-bold text-bad">
@@ -215,9 +222,9 @@ function PutAway() {
           </p>
         )}
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={() => setAsking(false)}>Keep it</Button>
+          <Button onClick={() => setAsking(false)}>{say('Keep it')}</Button>
           <Button tone="bad" onClick={() => void discard()}>
-            Throw it away
+            {say('Throw it away')}
           </Button>
         </div>
       </Sheet>

@@ -1,41 +1,42 @@
+import { say } from '#contract/wording/say.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { useEditor, useKit } from './editor-store.ts';
 import { FieldGrid, type RowField } from './RowList.tsx';
 
 const FIELDS: ReadonlyArray<RowField<KitDocument>> = [
-  { field: 'title', label: 'Title', kind: 'words', missing: 'Give it a title.' },
-  { field: 'maker', label: 'Maker', kind: 'words', missing: 'Give it a maker.' },
+  { field: 'title', label: say('Title'), kind: 'words', missing: say('Give it a title.') },
+  { field: 'maker', label: say('Maker'), kind: 'words', missing: say('Give it a maker.') },
   {
     field: 'statedMinutes',
-    label: 'Stated time, minutes',
+    label: say('Stated time, minutes'),
     kind: 'number',
     least: Number.MIN_VALUE,
     most: 10_000,
     optional: true,
-    refused: 'Up to 10,000.',
+    refused: say('Up to 10,000.'),
   },
-  { field: 'difficulty', label: 'Difficulty, as the sheet says', kind: 'words', optional: true },
+  { field: 'difficulty', label: say('Difficulty, as the sheet says'), kind: 'words', optional: true },
   {
     field: 'powerTools',
-    label: 'Power tools',
+    label: say('Power tools'),
     kind: 'choice',
     options: [
-      ['', 'not said: run down only'],
-      ['runDownOnly', 'run down only'],
+      ['', say('not said: run down only')],
+      ['runDownOnly', say('run down only')],
       ['never', 'never'],
-      ['free', 'freely, torque after'],
+      ['free', say('freely, torque after')],
     ],
   },
   {
     field: 'scope',
-    label: 'Scope',
+    label: say('Scope'),
     kind: 'choice',
     options: [
-      ['', 'not said'],
-      ['wholeKit', 'a whole kit'],
-      ['pair', 'a pair of parts'],
-      ['singlePart', 'a single part'],
-      ['finish', 'a finish'],
+      ['', say('not said')],
+      ['wholeKit', say('a whole kit')],
+      ['pair', say('a pair of parts')],
+      ['singlePart', say('a single part')],
+      ['finish', say('a finish')],
     ],
   },
 ];
@@ -46,7 +47,7 @@ export function KitHead() {
   const change = useEditor((state) => state.change);
   return (
     <>
-      <h2 className="plate mt-6 border-b-2 border-ink text-2xl">The kit</h2>
+      <h2 className="plate mt-6 border-b-2 border-ink text-2xl">{say('The kit')}</h2>
       <div className="pt-2">
         <FieldGrid entry={kit} name={kit.title} fields={FIELDS} edit={change} />
       </div>

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { KitLoads } from '#core/kit/kit-loads.ts';
 import type { HitchPart } from '#core/load/hitch-chain.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
@@ -35,27 +36,30 @@ export function LoadsFields() {
       onCommit={(typed) => {
         if (typed.trim() === '') return void put({ ...loads, [field]: undefined });
         const value = typedNumber(typed);
-        return value >= least && value <= most ? void put({ ...loads, [field]: value }) : `${least} to ${most}.`;
+        return value >= least && value <= most
+          ? void put({ ...loads, [field]: value })
+          : say('{least} to {most}.', { least, most });
       }}
     />
   );
   return (
     <div className="grid gap-3 sm:grid-cols-2">
-      {figure('massKg', 'Heavier than what it replaces, kg', -1000, 5000)}
-      {figure('aheadOfRearAxleMm', 'Its mass ahead of the rear axle, mm', -5000, 10_000)}
+      {figure('massKg', say('Heavier than what it replaces, kg'), -1000, 5000)}
+      {figure('aheadOfRearAxleMm', say('Its mass ahead of the rear axle, mm'), -5000, 10_000)}
       <CommitField
-        label="Hitch parts: name, trailer/ball kg, with semicolons"
+        label={say('Hitch parts: name, trailer/ball kg, with semicolons')}
         value={(loads.hitch ?? []).map(hitchText).join('; ')}
         onCommit={(typed) => {
           const written = typed.split(';').filter((part) => part.trim() !== '');
           const parts = written.map(readHitchPart);
           const bad = written.find((_, at) => parts[at] === undefined);
-          if (bad !== undefined) return `“${bad.trim()}” is no part: such as receiver 3500/150 or ball 2700/-.`;
+          if (bad !== undefined)
+            return say('“{bad}” is no part: such as receiver 3500/150 or ball 2700/-.', { bad: bad.trim() });
           const hitch = parts.filter((part) => part !== undefined);
           return void put({ ...loads, hitch: hitch.length > 0 ? hitch : undefined });
         }}
       />
-      {figure('carrierKg', 'Rack or box on the ball, kg', 1, 1000)}
+      {figure('carrierKg', say('Rack or box on the ball, kg'), 1, 1000)}
     </div>
   );
 }

@@ -1,4 +1,5 @@
 import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { type Baseline, type Check, SYMMETRIES } from '#core/kit/kit-preparation.ts';
 import { PHASES } from '#core/kit/phase.ts';
@@ -14,55 +15,60 @@ const figure = (field: string, label: string, least = -1e5) => ({
   least,
   most: 1e5,
   optional: true,
-  refused: least > 0 ? 'Above 0.' : 'A number.',
+  refused: least > 0 ? say('Above 0.') : say('A number.'),
 });
 const ABOVE = Number.MIN_VALUE;
 const MISS = {
   field: 'miss',
-  label: 'A miss',
+  label: say('A miss'),
   kind: 'choice',
   options: [
-    ['', 'is put right first'],
-    ['deviation', 'stands on the record'],
+    ['', say('is put right first')],
+    ['deviation', say('stands on the record')],
   ],
 };
 
 /** What a check is judged by, beyond its limits. */
 const JUDGED = [
-  { field: 'quantity', label: 'What is measured', kind: 'choice', options: [['', 'not said'], ...asIs(MEASURED)] },
-  figure('target', 'Aimed at'),
-  figure('tolerance', 'Off by at most', ABOVE),
-  figure('spread', 'Apart at most', ABOVE),
+  {
+    field: 'quantity',
+    label: say('What is measured'),
+    kind: 'choice',
+    options: [['', say('not said')], ...asIs(MEASURED)],
+  },
+  figure('target', say('Aimed at')),
+  figure('tolerance', say('Off by at most'), ABOVE),
+  figure('spread', say('Apart at most'), ABOVE),
   {
     field: 'symmetry',
-    label: 'Its places are',
+    label: say('Its places are'),
     kind: 'choice',
     options: [
-      ['', 'each by itself'],
-      ...SYMMETRIES.map((one) => [one, one === 'leftRight' ? 'left like right' : one] as const),
+      ['', say('each by itself')],
+      ...SYMMETRIES.map((one) => [one, one === 'leftRight' ? say('left like right') : one] as const),
     ],
   },
-  figure('sides', 'Left and right apart at most', ABOVE),
-  { field: 'instrument', label: 'With', kind: 'words', optional: true },
-  { field: 'photo', label: 'With a photo', kind: 'tick' },
+  figure('sides', say('Left and right apart at most'), ABOVE),
+  { field: 'instrument', label: say('With'), kind: 'words', optional: true },
+  { field: 'photo', label: say('With a photo'), kind: 'tick' },
   MISS,
   {
     field: 'holds',
-    label: 'Holds back',
+    label: say('Holds back'),
     kind: 'choice',
-    options: [['', 'what comes after it'], ...PHASES.map((phase) => [phase, PHASE_TEXT[phase]] as const)],
+    options: [['', say('what comes after it')], ...PHASES.map((phase) => [phase, PHASE_TEXT[phase]] as const)],
   },
-  { field: 'usually', label: 'What a miss usually means', kind: 'words', optional: true },
+  { field: 'usually', label: say('What a miss usually means'), kind: 'words', optional: true },
 ] as unknown as ReadonlyArray<RowField<Check>>;
 
 /** The step a miss goes back to: one of the kit's own. */
 const failsTo = (kit: KitDocument) =>
   ({
     field: 'failsTo',
-    label: 'Put right at step',
+    label: say('Put right at step'),
     kind: 'choice',
     options: [
-      ['', 'not said'],
+      ['', say('not said')],
       ...kit.steps.map(({ id, number, text }) => [id, `${number ? `${number} ` : ''}${text.slice(0, 60)}`] as const),
     ],
   }) as unknown as RowField<Check>;
@@ -86,7 +92,7 @@ export const CheckFields = ({
     {(['from', 'to'] as const).map((end) => (
       <CommitField
         key={end}
-        label={end === 'from' ? 'Over a travel, read first at' : 'and then at'}
+        label={end === 'from' ? say('Over a travel, read first at') : say('and then at')}
         value={entry.travel?.[end] ?? ''}
         onCommit={(typed) => {
           const word = typed.trim();
@@ -110,19 +116,19 @@ export const CheckFields = ({
 const BASELINE = [
   {
     field: 'quantity',
-    label: 'What is measured',
+    label: say('What is measured'),
     kind: 'choice',
     options: asIs(['rideHeight', 'camber', 'caster', 'toe', 'length', 'gap', 'play']),
   },
-  { field: 'places', label: 'Each of, with commas', kind: 'places' },
-  { field: 'instrument', label: 'With', kind: 'words', optional: true },
-  { field: 'photo', label: 'With a photo', kind: 'tick' },
-  figure('sides', 'Left and right apart at most', ABOVE),
+  { field: 'places', label: say('Each of, with commas'), kind: 'places' },
+  { field: 'instrument', label: say('With'), kind: 'words', optional: true },
+  { field: 'photo', label: say('With a photo'), kind: 'tick' },
+  figure('sides', say('Left and right apart at most'), ABOVE),
   {
     ...MISS,
     options: [
-      ['', 'stands on the record'],
-      ['gates', 'is put right first'],
+      ['', say('stands on the record')],
+      ['gates', say('is put right first')],
     ],
   },
 ] as unknown as ReadonlyArray<RowField<Baseline>>;
@@ -136,7 +142,7 @@ export function BaselineFields({ entry, name, edit }: Omit<FieldsProps<Baseline>
       value={entry[field]?.[end] === undefined ? '' : String(entry[field]?.[end])}
       onCommit={(typed) => {
         const value = typed.trim() === '' ? undefined : typedNumber(typed);
-        if (value !== undefined && Number.isNaN(value)) return 'A number.';
+        if (value !== undefined && Number.isNaN(value)) return say('A number.');
         edit((target) => {
           if (field === 'change') {
             // A claim has two ends: the one that is not given yet is the same.
@@ -160,10 +166,10 @@ export function BaselineFields({ entry, name, edit }: Omit<FieldsProps<Baseline>
   );
   return (
     <FieldGrid entry={entry} name={name} fields={BASELINE} edit={edit}>
-      {bound('change', 'min', 'Changes by at least')}
-      {bound('change', 'max', 'Changes by at most')}
-      {bound('after', 'min', 'Afterwards at least')}
-      {bound('after', 'max', 'Afterwards at most')}
+      {bound('change', 'min', say('Changes by at least'))}
+      {bound('change', 'max', say('Changes by at most'))}
+      {bound('after', 'min', say('Afterwards at least'))}
+      {bound('after', 'max', say('Afterwards at most'))}
     </FieldGrid>
   );
 }

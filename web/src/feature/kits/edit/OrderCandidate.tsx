@@ -1,3 +1,5 @@
+import { say } from '#contract/wording/say.ts';
+
 /** An order that could be chosen, with how unevenly it loads the group. */
 export function OrderCandidate({
   text,
@@ -21,10 +23,10 @@ export function OrderCandidate({
       </td>
       <td className="py-1 pl-3">
         {current && !assumed ? (
-          'chosen'
+          say('chosen')
         ) : (
           <button type="button" className="min-h-11 px-2 underline" onClick={onChoose}>
-            {current ? 'assumed, choose it' : 'choose'}
+            {current ? say('assumed, choose it') : say('choose')}
           </button>
         )}
       </td>

@@ -1,4 +1,5 @@
 import { type PointerEvent, useRef, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import type { PartOutline } from '#core/kit/piece-kind.ts';
 
 /** The sheet it is drawn on grows with the part; its squares are of so many mm. */
@@ -102,7 +103,7 @@ export function OutlineBoard({
       viewBox={`${-SQUARE_MM} ${-SQUARE_MM} ${width} ${height}`}
       className="w-full touch-none border-2 border-ink bg-sheet"
       role="application"
-      aria-label="Squared paper, 10 mm to the square"
+      aria-label={say('Squared paper, 10 mm to the square')}
       onPointerDown={(event) => event.target === event.currentTarget && putDown(event)}
       onPointerMove={(event) => held && place(held, at(event))}
       onPointerUp={() => setHeld(undefined)}
@@ -138,7 +139,7 @@ export function OutlineBoard({
           r={r}
           role="button"
           tabIndex={0}
-          aria-label={`${name}, ${x} across, ${y} down`}
+          aria-label={say('{name}, {x} across, {y} down', { name, x, y })}
           fill={isHeld(grip) ? 'var(--paint)' : 'hole' in grip ? 'var(--sheet)' : 'var(--ink)'}
           stroke="var(--ink)"
           strokeWidth={0.8}

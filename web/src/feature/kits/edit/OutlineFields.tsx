@@ -1,6 +1,7 @@
 import { type ChangeEvent, useRef, useState } from 'react';
 import { outlineFaultText, readOutlineDxf } from '#contract/outline-file.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Item } from '#core/kit/kit-document.ts';
 import type { PartOutline } from '#core/kit/piece-kind.ts';
 import { HardwareDrawing } from '../../../drawing/HardwareDrawing.tsx';
@@ -39,15 +40,20 @@ export function OutlineFields({
     if (!found.ok) return setSaid({ text: `${chosen.name}: ${outlineFaultText(found.error)}`, bad: true });
     onChange(found.value);
     setSaid({
-      text: `${numberOf(found.value.points.length, 'corner')} and ${numberOf(found.value.holes?.length ?? 0, 'hole')} taken from ${chosen.name}.`,
+      text: say('{numberOf} and {numberOf2} taken from {name}.', {
+        numberOf: numberOf(found.value.points.length, 'corner'),
+        numberOf2: numberOf(found.value.holes?.length ?? 0, 'hole'),
+        name: chosen.name,
+      }),
     });
   };
   return (
-    <section aria-label="Outline" className="mt-5">
-      <h3 className="plate border-b-2 border-ink text-xl">What it looks like</h3>
+    <section aria-label={say('Outline')} className="mt-5">
+      <h3 className="plate border-b-2 border-ink text-xl">{say('What it looks like')}</h3>
       <p className="py-1 text-sm text-ink-2">
-        From the front, in mm; of a part that comes in left and right, the left one. Without an outline it is drawn by
-        its form and length.
+        {say(
+          'From the front, in mm; of a part that comes in left and right, the left one. Without an outline it is drawn by its form and length.',
+        )}
       </p>
       <div className="mb-2 flex gap-2">
         {(['corner', 'hole'] as const).map((one) => (
@@ -59,7 +65,7 @@ export function OutlineFields({
             disabled={one === 'hole' && !outline}
             onClick={() => setTool(one)}
           >
-            {one === 'corner' ? 'Put corners' : 'Put holes'}
+            {one === 'corner' ? say('Put corners') : say('Put holes')}
           </Button>
         ))}
       </div>
@@ -69,24 +75,25 @@ export function OutlineFields({
       </div>
       <div className="grid gap-3 sm:grid-cols-2">
         <CommitField
-          label="Corners: across,down; …"
+          label={say('Corners: across,down; …')}
           className="figures"
           value={(outline?.points ?? []).map((point) => point.join(',')).join('; ')}
           onCommit={(typed) => {
             if (typed.trim() === '') return void onChange(undefined);
             const points = groupsOf(typed, 2) as Array<[number, number]> | undefined;
-            if (!points || points.length < 3) return 'Three corners or more: 0,0; 100,0; 50,80';
+            if (!points || points.length < 3) return say('Three corners or more: 0,0; 100,0; 50,80');
             return void onChange({ ...outline, points });
           }}
         />
         <CommitField
-          label="Holes: across,down,wide; …"
+          label={say('Holes: across,down,wide; …')}
           className="figures"
           value={(outline?.holes ?? []).map(({ xMm, yMm, acrossMm }) => `${xMm},${yMm},${acrossMm}`).join('; ')}
           onCommit={(typed) => {
-            if (!outline) return typed.trim() === '' ? undefined : 'The corners come first.';
+            if (!outline) return typed.trim() === '' ? undefined : say('The corners come first.');
             const holes = groupsOf(typed, 3);
-            if (!holes || holes.some(([, , across = 0]) => across <= 0)) return 'Across, down and how wide: 20,20,11';
+            if (!holes || holes.some(([, , across = 0]) => across <= 0))
+              return say('Across, down and how wide: 20,20,11');
             const { points } = outline;
             return void onChange(
               holes.length === 0
@@ -100,13 +107,13 @@ export function OutlineFields({
         />
       </div>
       <div className="mt-3 flex flex-wrap gap-2">
-        <Button onClick={() => file.current?.click()}>From a drawing, SVG or DXF</Button>
-        {outline && <Button onClick={() => onChange(undefined)}>Take the outline away</Button>}
+        <Button onClick={() => file.current?.click()}>{say('From a drawing, SVG or DXF')}</Button>
+        {outline && <Button onClick={() => onChange(undefined)}>{say('Take the outline away')}</Button>}
         <input
           ref={file}
           type="file"
           accept=".svg,.dxf,image/svg+xml"
-          aria-label="Drawing of the outline"
+          aria-label={say('Drawing of the outline')}
           className="sr-only"
           tabIndex={-1}
           onChange={(event) => void read(event)}

@@ -14,37 +14,39 @@ import {
 import { HEAD_TEXT } from '#contract/wording/en/terms.ts';
 import { formText } from '#contract/wording/form-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Item, KitDocument } from '#core/kit/kit-document.ts';
 import { NOT_NAMED } from '#core/kit/not-named.ts';
 import { formsOf, type HeadShape, type PieceForm } from '#core/kit/piece-kind.ts';
 import { saveFile } from '../../../shop/save-file.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, useEditor, useKit } from './editor-store.ts';
 import { entryMark, useShowAsked } from './finding-place.ts';
 import { ItemDetails } from './ItemDetails.tsx';
 
 const HEADINGS: Record<PackingColumn, { text: string; width: string }> = {
-  line: { text: 'Line', width: 'w-16' },
-  bag: { text: 'Bag', width: 'w-24' },
-  kind: { text: 'Kind', width: 'w-28' },
-  form: { text: 'Form', width: 'w-32' },
-  name: { text: 'Name', width: 'w-64' },
-  quantity: { text: 'Qty', width: 'w-16' },
-  source: { text: 'From', width: 'w-24' },
-  thread: { text: 'Thread', width: 'w-32' },
-  lengthMm: { text: 'Length', width: 'w-20' },
-  head: { text: 'Head', width: 'w-32' },
-  acrossFlatsMm: { text: 'Flats', width: 'w-18' },
-  propertyClass: { text: 'Class', width: 'w-20' },
-  finish: { text: 'Finish', width: 'w-28' },
-  insideMm: { text: 'Inside', width: 'w-18' },
-  outsideMm: { text: 'Outside', width: 'w-18' },
-  thicknessMm: { text: 'Thick', width: 'w-18' },
-  side: { text: 'Side', width: 'w-22' },
-  mark: { text: 'Mark', width: 'w-20' },
-  facing: { text: 'Way round', width: 'w-40' },
-  tellTale: { text: 'Tell-tale', width: 'w-64' },
+  line: { text: say('Line'), width: 'w-16' },
+  bag: { text: say('Bag'), width: 'w-24' },
+  kind: { text: say('Kind'), width: 'w-28' },
+  form: { text: say('Form'), width: 'w-32' },
+  name: { text: say('Name'), width: 'w-64' },
+  quantity: { text: say('Qty'), width: 'w-16' },
+  source: { text: say('From'), width: 'w-24' },
+  thread: { text: say('Thread'), width: 'w-32' },
+  lengthMm: { text: say('Length'), width: 'w-20' },
+  head: { text: say('Head'), width: 'w-32' },
+  acrossFlatsMm: { text: say('Flats'), width: 'w-18' },
+  propertyClass: { text: say('Class'), width: 'w-20' },
+  finish: { text: say('Finish'), width: 'w-28' },
+  insideMm: { text: say('Inside'), width: 'w-18' },
+  outsideMm: { text: say('Outside'), width: 'w-18' },
+  thicknessMm: { text: say('Thick'), width: 'w-18' },
+  side: { text: say('Side'), width: 'w-22' },
+  mark: { text: say('Mark'), width: 'w-20' },
+  facing: { text: say('Way round'), width: 'w-40' },
+  tellTale: { text: say('Tell-tale'), width: 'w-64' },
 };
 
 /** Columns that stay in sight while the others pass beneath: what the line is called on the sheet, and in words. */
@@ -66,10 +68,10 @@ const COLUMNS = column.columns(
 const usesOf = (kit: KitDocument, id: string): string[] => [
   ...kit.stations
     .filter((station) => station.stack.some((piece) => piece.kind === 'hardware' && piece.item === id))
-    .map((station) => `station ${station.label}`),
+    .map((station) => say('station {label}', { label: station.label })),
   ...kit.steps
     .filter((step) => step.actions.some((action) => action.type === 'fit' && action.item === id))
-    .map((step) => `step ${step.number ?? step.id}`),
+    .map((step) => say('step {number}', { number: step.number ?? step.id })),
 ];
 
 /** The packing list as a grid for the keyboard: arrows, Enter, paste from a spreadsheet, CSV in and out. */
@@ -103,7 +105,7 @@ export function PackingGrid() {
       draft.items.push({
         id,
         line: nextLine(last?.line),
-        bag: last?.bag ?? 'Bag A',
+        bag: last?.bag ?? say('Bag A'),
         kind: 'bolt',
         name: NOT_NAMED.items,
         quantity: 1,
@@ -118,7 +120,12 @@ export function PackingGrid() {
     const uses = usesOf(kit, item.id);
     if (uses.length > 0) {
       setRefused(
-        `${item.line} ${item.name} stands in ${uses.slice(0, 4).join(', ')}${uses.length > 4 ? ` and ${uses.length - 4} more` : ''}. Take it out there first.`,
+        say('{line} {name} stands in {uses}{which}. Take it out there first.', {
+          line: item.line,
+          name: item.name,
+          uses: uses.slice(0, 4).join(', '),
+          which: uses.length > 4 ? say(' and {count} more', { count: uses.length - 4 }) : '',
+        }),
       );
       return;
     }
@@ -164,7 +171,7 @@ export function PackingGrid() {
           draft.items.push({
             id: freshId(draft.items, `i${draft.items.length + 1}`),
             line: nextLine(draft.items.at(-1)?.line),
-            bag: 'Bag A',
+            bag: say('Bag A'),
             kind: 'part',
             name: NOT_NAMED.items,
             quantity: 1,
@@ -190,44 +197,47 @@ export function PackingGrid() {
   return (
     <div className="flex flex-col lg:min-h-0 lg:flex-1">
       <div className="flex flex-wrap items-center gap-3 px-4 py-3">
-        <Button onClick={addRow}>Add a line</Button>
-        <Button onClick={() => csv.current?.click()}>CSV in</Button>
+        <Button onClick={addRow}>{say('Add a line')}</Button>
+        <Button onClick={() => csv.current?.click()}>{say('CSV in')}</Button>
         <Button
           onClick={() => saveFile(`${kit.id}-packing.csv`, 'text/csv', writePackingCsv(kit.items))}
           disabled={kit.items.length === 0}
         >
-          CSV out
+          {say('CSV out')}
         </Button>
         <input
           ref={csv}
           type="file"
           accept=".csv,text/csv"
-          aria-label="Packing list file"
+          aria-label={say('Packing list file')}
           className="sr-only"
           tabIndex={-1}
           onChange={(event) => void readCsv(event)}
         />
         <p className="text-sm text-ink-2">
-          {numberOf(kit.items.length, 'line')},{' '}
-          {numberOf(
-            kit.items.reduce((sum, item) => sum + item.quantity, 0),
-            'piece',
-          )}
-          . Paste from a spreadsheet into any cell.
+          {tell('{numberOf}, {numberOf2}. Paste from a spreadsheet into any cell.', {
+            numberOf: numberOf(kit.items.length, 'line'),
+            numberOf2: numberOf(
+              kit.items.reduce((sum, item) => sum + item.quantity, 0),
+              'piece',
+            ),
+          })}
         </p>
       </div>
       {(faults.length > 0 || refused) && (
         <div role="alert" className="mx-4 mb-3 border-2 border-bad bg-sheet px-4 py-2 text-bad">
           {refused && <p className="font-bold">{refused}</p>}
-          {faults.length > 0 && <p className="font-bold">Nothing was taken:</p>}
+          {faults.length > 0 && <p className="font-bold">{say('Nothing was taken:')}</p>}
           <ul className="text-sm">
             {faults.slice(0, 8).map((fault) => (
               <li key={`${fault.row} ${fault.column} ${fault.reason}`}>
-                {fault.row > 0 ? `Row ${fault.row}${fault.column ? `, ${fault.column}` : ''}: ` : ''}
+                {fault.row > 0
+                  ? say('Row {row}{which}: ', { row: fault.row, which: fault.column ? `, ${fault.column}` : '' })
+                  : ''}
                 {fault.reason}
               </li>
             ))}
-            {faults.length > 8 && <li>and {faults.length - 8} more</li>}
+            {faults.length > 8 && <li>{tell('and {count} more', { count: faults.length - 8 })}</li>}
           </ul>
         </div>
       )}
@@ -238,7 +248,7 @@ export function PackingGrid() {
             {table.getHeaderGroups().map((group) => (
               <tr key={group.id}>
                 <th className="sticky left-0 z-10 w-11 bg-floor">
-                  <span className="sr-only">Take away</span>
+                  <span className="sr-only">{say('Take away')}</span>
                 </th>
                 {group.headers.map((header) => (
                   <th
@@ -250,10 +260,10 @@ export function PackingGrid() {
                   </th>
                 ))}
                 <th scope="col" className="plate px-2 py-2 text-left text-lg">
-                  More
+                  {say('More')}
                 </th>
                 <th scope="col" className="plate px-2 py-2 text-left text-lg">
-                  When
+                  {say('When')}
                 </th>
               </tr>
             ))}
@@ -267,7 +277,7 @@ export function PackingGrid() {
                   <td className="sticky left-0 z-[5] bg-bench group-even:bg-sheet">
                     <button
                       type="button"
-                      aria-label={`Take ${item.line} ${item.name} away`}
+                      aria-label={say('Take {line} {name} away', { line: item.line, name: item.name })}
                       className="size-11 text-xl text-ink-2"
                       onClick={() => removeRow(at)}
                     >
@@ -311,7 +321,7 @@ export function PackingGrid() {
           </tbody>
         </table>
         {kit.items.length === 0 && (
-          <p className="p-5 text-ink-2">No line yet. Add one, paste rows from a spreadsheet, or read a CSV.</p>
+          <p className="p-5 text-ink-2">{say('No line yet. Add one, paste rows from a spreadsheet, or read a CSV.')}</p>
         )}
       </div>
     </div>

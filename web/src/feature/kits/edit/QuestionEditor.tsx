@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { conditionsOf } from '#core/kit/answer-space.ts';
 import { questionsIn } from '#core/kit/condition.ts';
 import type { FitCondition, KitDocument, Question } from '#core/kit/kit-document.ts';
@@ -13,8 +14,8 @@ import { type RowField, RowList } from './RowList.tsx';
 import { VariantTable } from './VariantTable.tsx';
 
 const FITS: ReadonlyArray<RowField<FitCondition>> = [
-  { field: 'text', label: 'In words', kind: 'words', width: 'min-w-48 flex-1' },
-  { field: 'when', label: 'When', kind: 'when', width: '' },
+  { field: 'text', label: say('In words'), kind: 'words', width: 'min-w-48 flex-1' },
+  { field: 'when', label: say('When'), kind: 'when', width: '' },
 ];
 
 /** What is asked before the plan is made, and what every combination of answers changes. */
@@ -27,14 +28,14 @@ export function QuestionEditor() {
         <QuestionList />
         <RowList<'fits'>
           list="fits"
-          title="Fits"
-          add="Add a condition"
+          title={say('Fits')}
+          add={say('Add a condition')}
           large
           nameless
           disabled={kit.questions.length === 0}
           fields={FITS}
           nameOf={({ text }) => text}
-          plain={(now) => ({ text: 'The vehicle it is made for', when: firstRule(now) })}
+          plain={(now) => ({ text: say('The vehicle it is made for'), when: firstRule(now) })}
         />
         <ChoiceList />
         <KitHead />
@@ -53,7 +54,10 @@ function QuestionList() {
     const used = conditionsOf(kit).filter((when) => questionsIn(when).includes(question.id)).length;
     if (used > 0) {
       setRefused(
-        `“${question.text}” decides ${used} ${used === 1 ? 'thing' : 'things'} of this kit. Change those rules first.`,
+        say(
+          '“{text}” decides {used} {used, plural, one {thing} other {things}} of this kit. Change those rules first.',
+          { text: question.text, used },
+        ),
       );
       return;
     }
@@ -63,7 +67,7 @@ function QuestionList() {
   return (
     <>
       <div className="flex items-baseline justify-between gap-3 border-b-2 border-ink">
-        <h2 className="plate text-2xl">Questions</h2>
+        <h2 className="plate text-2xl">{say('Questions')}</h2>
         <Button
           className="min-h-11!"
           onClick={() =>
@@ -73,7 +77,7 @@ function QuestionList() {
             })
           }
         >
-          Add a question
+          {say('Add a question')}
         </Button>
       </div>
       {refused && (
@@ -86,7 +90,7 @@ function QuestionList() {
           <QuestionForm key={question.id} question={question} index={index} onRemove={() => remove(question, index)} />
         ))}
         {kit.questions.length === 0 && (
-          <li className="py-3 text-ink-2">None. Every vehicle that fits gets the same kit.</li>
+          <li className="py-3 text-ink-2">{say('None. Every vehicle that fits gets the same kit.')}</li>
         )}
       </ul>
     </>

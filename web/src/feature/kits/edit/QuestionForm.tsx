@@ -1,5 +1,7 @@
+import { say } from '#contract/wording/say.ts';
 import type { Question } from '#core/kit/kit-document.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { put, useEditor, useKit } from './editor-store.ts';
 import { entryMark } from './finding-place.ts';
 import { LOOK } from './look.ts';
@@ -27,15 +29,15 @@ export function QuestionForm({
       <div className="flex flex-wrap items-end gap-2">
         <div className="min-w-60 flex-1">
           <CommitField
-            label="Asked"
+            label={say('Asked')}
             value={question.text}
             onCommit={(typed) =>
-              typed.trim() ? void edit((q) => void put(q, 'text', typed.trim())) : 'Ask something.'
+              typed.trim() ? void edit((q) => void put(q, 'text', typed.trim())) : say('Ask something.')
             }
           />
         </div>
         <label className="text-sm text-ink-2">
-          Answer is
+          {say('Answer is')}
           <select
             className={`block ${LOOK}`}
             value={question.kind}
@@ -44,21 +46,21 @@ export function QuestionForm({
                 q.kind = event.target.value as Question['kind'];
                 if (q.kind === 'choice')
                   q.choices ??= [
-                    { value: 'a', label: 'First' },
-                    { value: 'b', label: 'Second' },
+                    { value: 'a', label: say('First') },
+                    { value: 'b', label: say('Second') },
                   ];
                 else delete q.choices;
               })
             }
           >
-            <option value="yesNo">yes or no</option>
-            <option value="choice">one of a list</option>
-            <option value="number">a number</option>
+            <option value="yesNo">{say('yes or no')}</option>
+            <option value="choice">{say('one of a list')}</option>
+            <option value="number">{say('a number')}</option>
           </select>
         </label>
         <button
           type="button"
-          aria-label={`Take “${question.text}” away`}
+          aria-label={say('Take “{text}” away', { text: question.text })}
           className="size-11 text-xl text-ink-2"
           onClick={onRemove}
         >
@@ -68,7 +70,7 @@ export function QuestionForm({
       <div className="flex flex-wrap items-end gap-2">
         <div className="min-w-60 flex-1">
           <CommitField
-            label="Not sure? Look at"
+            label={say('Not sure? Look at')}
             value={question.lookAt ?? ''}
             onCommit={(typed) =>
               void edit((q) => (typed.trim() ? void put(q, 'lookAt', typed.trim()) : void delete q.lookAt))
@@ -76,7 +78,7 @@ export function QuestionForm({
           />
         </div>
         <label className="text-sm text-ink-2">
-          The vehicle knows
+          {say('The vehicle knows')}
           <select
             className={`block ${LOOK}`}
             value={question.from ?? ''}
@@ -84,18 +86,18 @@ export function QuestionForm({
               edit((q) => (event.target.value ? void put(q, 'from', event.target.value as 'body') : void delete q.from))
             }
           >
-            <option value="">no</option>
-            <option value="modelYear">its model year</option>
-            {question.kind === 'number' && <option value="buildMonth">the month it was built in</option>}
-            <option value="engine">its engine</option>
-            <option value="drivenWheels">its driven wheels</option>
-            <option value="body">its body</option>
-            <option value="gearbox">its gearbox</option>
-            <option value="trim">its trim</option>
+            <option value="">{say('no')}</option>
+            <option value="modelYear">{say('its model year')}</option>
+            {question.kind === 'number' && <option value="buildMonth">{say('the month it was built in')}</option>}
+            <option value="engine">{say('its engine')}</option>
+            <option value="drivenWheels">{say('its driven wheels')}</option>
+            <option value="body">{say('its body')}</option>
+            <option value="gearbox">{say('its gearbox')}</option>
+            <option value="trim">{say('its trim')}</option>
           </select>
         </label>
         <label className="text-sm text-ink-2">
-          When it is asked
+          {say('When it is asked')}
           <select
             className={`block max-w-52 ${LOOK}`}
             value={question.askedAt ?? ''}
@@ -109,10 +111,10 @@ export function QuestionForm({
               })
             }
           >
-            <option value="">before the job is opened</option>
+            <option value="">{say('before the job is opened')}</option>
             {steps.map((step) => (
               <option key={step.id} value={step.id}>
-                at step {step.number ?? step.id}: {step.text}
+                {tell('at step {number}: {text}', { number: step.number ?? step.id, text: step.text })}
               </option>
             ))}
           </select>
@@ -120,7 +122,7 @@ export function QuestionForm({
         {question.askedAt !== undefined && (
           <div className="w-60">
             <CommitField
-              label="At each of these places, with commas"
+              label={say('At each of these places, with commas')}
               value={(question.places ?? []).join(', ')}
               onCommit={(typed) => {
                 const places = [...new Set(typed.split(',').map((place) => place.trim()))].filter(Boolean);
@@ -131,7 +133,7 @@ export function QuestionForm({
         )}
         {question.kind === 'choice' && question.askedAt === undefined && (
           <label className="text-sm text-ink-2">
-            What was bought
+            {say('What was bought')}
             <select
               className={`block ${LOOK}`}
               value={question.bought ?? ''}
@@ -141,16 +143,18 @@ export function QuestionForm({
                 )
               }
             >
-              <option value="">no</option>
-              <option value="side">which side: left or right leaves out the other</option>
-              <option value="part">which part, finish or size</option>
+              <option value="">{say('no')}</option>
+              <option value="side">{say('which side: left or right leaves out the other')}</option>
+              <option value="part">{say('which part, finish or size')}</option>
             </select>
           </label>
         )}
         {question.kind !== 'choice' && (
           <div className="w-52">
             <OptionalText
-              label={question.kind === 'number' ? 'Its figure beside this word' : 'Yes if it carries this word'}
+              label={
+                question.kind === 'number' ? say('Its figure beside this word') : say('Yes if it carries this word')
+              }
               value={question.fitted}
               onChange={(word) => edit((q) => (word ? void put(q, 'fitted', word) : void delete q.fitted))}
             />
@@ -160,12 +164,12 @@ export function QuestionForm({
           (['min', 'max'] as const).map((field) => (
             <div key={field} className="w-24">
               <CommitField
-                label={field === 'min' ? 'From' : 'To'}
+                label={field === 'min' ? say('From') : say('To')}
                 className="figures text-right"
                 value={question[field] === undefined ? '' : String(question[field])}
                 onCommit={(typed) => {
                   const value = typed.trim() === '' ? undefined : typedNumber(typed);
-                  if (value !== undefined && !Number.isFinite(value)) return 'A number.';
+                  if (value !== undefined && !Number.isFinite(value)) return say('A number.');
                   return void edit((q) => (value === undefined ? void delete q[field] : void put(q, field, value)));
                 }}
               />
@@ -174,7 +178,7 @@ export function QuestionForm({
       </div>
       {question.kind === 'choice' && (
         <CommitField
-          label="Answers, one after the other with commas"
+          label={say('Answers, one after the other with commas')}
           value={(question.choices ?? []).map((choice) => choice.label).join(', ')}
           onCommit={(typed) => {
             const labels = [
@@ -185,7 +189,7 @@ export function QuestionForm({
                   .filter(Boolean),
               ),
             ];
-            if (labels.length < 2) return 'Two answers or more.';
+            if (labels.length < 2) return say('Two answers or more.');
             return void edit((q) => {
               // An answer that keeps its words or its place keeps its value, so that rules go on meaning it.
               const before = q.choices ?? [];

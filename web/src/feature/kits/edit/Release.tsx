@@ -4,6 +4,7 @@ import { faultText } from '#contract/read-kit.ts';
 import { answersText, findingText, placeText } from '#contract/wording/finding-text.ts';
 import { kitChangeText } from '#contract/wording/kit-difference-text.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { kitDifference } from '#core/kit/kit-difference.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { kitFaults } from '#core/kit/kit-integrity.ts';
@@ -15,14 +16,15 @@ import { useChange, useRevision, useRevisions } from '../../../shop/queries.ts';
 import { useSession } from '../../../shop/session.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FormField, inputLook } from '../../../ui/FormField.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { usePlayed } from '../dry-run/played.ts';
 import { useEditor, useKit } from './editor-store.ts';
 import { partAddress, placeAddress } from './finding-place.ts';
 
 const SEVERITY: Record<Severity, { text: string; look: string }> = {
-  error: { text: 'Error', look: 'bg-bad text-sheet' },
-  warning: { text: 'Warning', look: 'bg-plate text-on-plate' },
-  note: { text: 'Note', look: 'border-2 border-rule text-ink-2' },
+  error: { text: say('Error'), look: 'bg-bad text-sheet' },
+  warning: { text: say('Warning'), look: 'bg-plate text-on-plate' },
+  note: { text: say('Note'), look: 'border-2 border-rule text-ink-2' },
 };
 
 /** What the lint finds as it is written, and the release. */
@@ -49,17 +51,19 @@ export function Release() {
   const open = warnings.filter((finding) => !reasons[findingKey(finding)]?.trim());
   const blocked =
     errors > 0
-      ? `${errors} ${errors === 1 ? 'error has' : 'errors have'} to be cleared first.`
+      ? say('{errors} {errors, plural, one {error has} other {errors have}} to be cleared first.', { errors })
       : open.length > 0
-        ? `${open.length} ${open.length === 1 ? 'warning needs' : 'warnings need'} a reason, or to be cleared.`
+        ? say('{count} {count, plural, one {warning needs} other {warnings need}} a reason, or to be cleared.', {
+            count: open.length,
+          })
         : warnings.length > 0 && role !== 'lead'
-          ? 'A lead lets warnings stand. Ask one to release it.'
+          ? say('A lead lets warnings stand. Ask one to release it.')
           : note.trim() === ''
-            ? 'Say what this revision is, in the note.'
+            ? say('Say what this revision is, in the note.')
             : !fresh
-              ? 'Still being checked.'
+              ? say('Still being checked.')
               : save !== 'saved'
-                ? 'Waiting for the draft to be saved.'
+                ? say('Waiting for the draft to be saved.')
                 : undefined;
   const release = async () => {
     await act(async () => {
@@ -105,20 +109,24 @@ export function Release() {
     <div className="grid content-start gap-6 p-4 lg:min-h-0 lg:grid-cols-[1fr_26rem] lg:overflow-y-auto">
       <section>
         <h2 className="plate border-b-2 border-ink text-2xl">
-          Findings{' '}
-          <span className="text-ink-2">
-            {numberOf(errors, 'error')}, {numberOf(warnings.length, 'warning')}
-          </span>
+          {tell('Findings {numberOf}', {
+            numberOf: (
+              <span className="text-ink-2">
+                {numberOf(errors, 'error')}, {numberOf(warnings.length, 'warning')}
+              </span>
+            ),
+          })}
         </h2>
         <p className="py-2 text-sm text-ink-2">
-          The sheet against physics and against itself. An aid, not an approval: the vehicle maker's manual and local
-          rules go first.
+          {say(
+            "The sheet against physics and against itself. An aid, not an approval: the vehicle maker's manual and local rules go first.",
+          )}
         </p>
         <ul>
           {faults.map((fault) => (
             <li key={`${fault.path} ${fault.message}`} className="flex gap-3 border-b border-rule py-2">
               <span className={`plate h-8 w-24 shrink-0 content-center text-center text-lg ${SEVERITY.error.look}`}>
-                Error
+                {say('Error')}
               </span>
               <span>
                 <b>{fault.message}</b>
@@ -129,7 +137,7 @@ export function Release() {
           {deadEnds.map((end) => (
             <li key={`${end.at} ${end.why}`} className="flex gap-3 border-b border-rule py-2">
               <span className={`plate h-8 w-24 shrink-0 content-center text-center text-lg ${SEVERITY.error.look}`}>
-                Dead end
+                {say('Dead end')}
               </span>
               <div className="min-w-0 flex-1">
                 <p>
@@ -138,13 +146,14 @@ export function Release() {
                 <p>{end.why}</p>
                 <p className="text-sm text-ink-2">
                   {answersText(kit, end.answers)}
-                  {end.combinations > 1 && ` and ${end.combinations - 1} more combinations`}
+                  {end.combinations > 1 &&
+                    say(' and {combinations} more combinations', { combinations: end.combinations - 1 })}
                 </p>
                 <Link
                   className="inline-flex min-h-9 items-center text-ink-2 underline"
                   to={partAddress(kit.id, 'dry-run')}
                 >
-                  Play it
+                  {say('Play it')}
                 </Link>
               </div>
             </li>
@@ -158,18 +167,26 @@ export function Release() {
               onReason={(reason) => setReasons((all) => ({ ...all, [findingKey(finding)]: reason }))}
             />
           ))}
-          {findings.length + faults.length === 0 && <li className="py-4">{fresh ? 'Nothing found.' : 'Checking.'}</li>}
+          {findings.length + faults.length === 0 && (
+            <li className="py-4">{fresh ? say('Nothing found.') : say('Checking.')}</li>
+          )}
         </ul>
       </section>
       <aside className="grid content-start gap-5">
         <section>
-          <h2 className="plate text-xl">Every torque of this kit, N·m</h2>
+          <h2 className="plate text-xl">{say('Every torque of this kit, N·m')}</h2>
           <TorqueRule marks={marks} />
         </section>
         <section>
-          <h2 className="plate border-b-2 border-ink text-2xl">Release revision {kit.revision}</h2>
+          <h2 className="plate border-b-2 border-ink text-2xl">
+            {tell('Release revision {revision}', { revision: kit.revision })}
+          </h2>
           <div className="grid gap-3 pt-3">
-            <FormField id="release-note" label="Note" hint="What changed and why; it stands beside the revision.">
+            <FormField
+              id="release-note"
+              label={say('Note')}
+              hint={say('What changed and why; it stands beside the revision.')}
+            >
               <textarea
                 id="release-note"
                 rows={3}
@@ -186,21 +203,21 @@ export function Release() {
             )}
             {blocked && <p className="font-bold">{blocked}</p>}
             <Button tone="primary" disabled={blocked !== undefined || busy} onClick={() => void release()}>
-              Release it
+              {say('Release it')}
             </Button>
             {busy && (
               <p role="status" className="font-bold">
-                Every combination is played once more before it is released; a long kit takes up to a minute.
+                {say('Every combination is played once more before it is released; a long kit takes up to a minute.')}
               </p>
             )}
             <p className="text-sm text-ink-2">
-              A released revision never changes. Jobs that are open keep the one they were opened with.
+              {say('A released revision never changes. Jobs that are open keep the one they were opened with.')}
             </p>
           </div>
         </section>
         {before && (
           <section>
-            <h2 className="plate text-xl">Against revision {before.revision}</h2>
+            <h2 className="plate text-xl">{tell('Against revision {revision}', { revision: before.revision })}</h2>
             <ul className="text-sm">
               {changes.map((entry) => {
                 const text = kitChangeText(entry);
@@ -210,7 +227,7 @@ export function Release() {
                   </li>
                 );
               })}
-              {changes.length === 0 && <li className="py-1 text-ink-2">Nothing differs yet.</li>}
+              {changes.length === 0 && <li className="py-1 text-ink-2">{say('Nothing differs yet.')}</li>}
             </ul>
           </section>
         )}
@@ -264,16 +281,16 @@ function FindingRow({
         <p className="text-[15px]">
           {why}
           {finding.answers && Object.keys(finding.answers).length > 0 && (
-            <> Shown by: {answersText(kit, finding.answers)}.</>
+            <> {tell('Shown by: {answersText}.', { answersText: answersText(kit, finding.answers) })}</>
           )}
         </p>
         <p className="text-sm text-ink-2">
-          {clears} <span className="figures">Rule {finding.rule}</span>
+          {clears} <span className="figures">{tell('Rule {rule}', { rule: finding.rule })}</span>
         </p>
         {finding.severity === 'warning' && (
           <div className="mt-1 flex flex-wrap items-center gap-2">
             <label htmlFor={id} className="text-sm">
-              Let it stand because
+              {say('Let it stand because')}
             </label>
             <input
               id={id}

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { RideHeight } from '#core/kit/kit-document.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
 
@@ -15,11 +16,11 @@ export function RideHeightFields({
       className="figures"
       value={height?.[end] === undefined ? '' : String(height[end])}
       onCommit={(typed) => {
-        if (!height) return 'Say first where it is measured.';
+        if (!height) return say('Say first where it is measured.');
         const { [end]: _, ...left } = height;
         if (typed.trim() === '') return void onHeight(left as RideHeight);
         const value = typedNumber(typed);
-        if (!(value > 0 && value <= 3000)) return 'Above 0, up to 3000 mm.';
+        if (!(value > 0 && value <= 3000)) return say('Above 0, up to 3000 mm.');
         return void onHeight({ ...left, [end]: value } as RideHeight);
       }}
     />
@@ -27,21 +28,21 @@ export function RideHeightFields({
   return (
     <div className="grid gap-2">
       <CommitField
-        label="Ride height measured at, with commas, up to four"
+        label={say('Ride height measured at, with commas, up to four')}
         value={height?.places.join(', ') ?? ''}
         onCommit={(typed) => {
           const places = typed
             .split(',')
             .map((place) => place.trim())
             .filter(Boolean);
-          if (places.length > 4) return 'Four places at most.';
+          if (places.length > 4) return say('Four places at most.');
           return void onHeight(places.length > 0 ? { ...height, places } : undefined);
         }}
       />
       {height && (
         <div className="grid grid-cols-2 gap-2">
-          {bound('min', 'At least, mm')}
-          {bound('max', 'At most, mm')}
+          {bound('min', say('At least, mm'))}
+          {bound('max', say('At most, mm'))}
         </div>
       )}
     </div>

@@ -1,4 +1,5 @@
 import type { ReactNode } from 'react';
+import { say } from '#contract/wording/say.ts';
 import type { Condition } from '#core/kit/condition.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
@@ -50,7 +51,7 @@ function EntryField<Entry>({
           value={(value as string | undefined) ?? ''}
           onCommit={(typed) => {
             const text = typed.trim();
-            if (text === '' && !field.optional) return field.missing ?? 'Say it.';
+            if (text === '' && !field.optional) return field.missing ?? say('Say it.');
             return void onChange(text || undefined);
           }}
         />
@@ -73,7 +74,9 @@ function EntryField<Entry>({
     case 'choice':
       return (
         <label className="grid gap-1 text-sm text-ink-2">
-          <span className={field.hideLabel ? 'sr-only' : ''}>{field.hideLabel ? `${label} of ${name}` : label}</span>
+          <span className={field.hideLabel ? 'sr-only' : ''}>
+            {field.hideLabel ? say('{label} of {name}', { label, name }) : label}
+          </span>
           <select
             className={LOOK}
             value={(value as string | undefined) ?? ''}
@@ -128,7 +131,7 @@ export type EntryOf<Name extends RowListName> = NonNullable<KitDocument[Name]>[n
 export function RowList<Name extends RowListName>({
   list,
   title,
-  add = 'Add',
+  add = say('Add'),
   fields,
   plain,
   nameOf,
@@ -175,7 +178,7 @@ export function RowList<Name extends RowListName>({
           type="button"
           className={large ? 'min-h-11 border-2 border-ink bg-sheet px-4 font-bold' : 'min-h-11 px-2 text-sm underline'}
           disabled={disabled}
-          aria-label={large ? undefined : `Add to ${title}`}
+          aria-label={large ? undefined : say('Add to {title}', { title })}
           onClick={() =>
             change((draft) => {
               const into = listOf(draft);
@@ -236,7 +239,12 @@ function Row({
     <li className="border-b border-hair py-1" {...mark}>
       <div className="flex flex-wrap items-end gap-2">
         {children}
-        <button type="button" aria-label={`Take ${name} away`} className="size-11 text-xl text-ink-2" onClick={onAway}>
+        <button
+          type="button"
+          aria-label={say('Take {name} away', { name })}
+          className="size-11 text-xl text-ink-2"
+          onClick={onAway}
+        >
           ×
         </button>
       </div>

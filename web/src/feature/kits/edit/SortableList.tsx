@@ -17,6 +17,7 @@ import {
 import { CSS } from '@dnd-kit/utilities';
 import { GripVertical } from 'lucide-react';
 import type { ReactNode } from 'react';
+import { say } from '#contract/wording/say.ts';
 
 /** A list put in order by hand: at the handle by pointer, or by Space, arrows, Space. */
 export function SortableList({
@@ -64,7 +65,7 @@ function Entry({ id, label, children }: { id: string; label: string; children: (
       type="button"
       {...attributes}
       {...listeners}
-      aria-label={`Move ${label}`}
+      aria-label={say('Move {label}', { label })}
       className="flex size-11 shrink-0 cursor-grab touch-none items-center justify-center text-ink-2"
     >
       <GripVertical aria-hidden size={20} />

@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { FIGURE_WORDS, KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { BASIS_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import { stagesText } from '#contract/wording/stage-text.ts';
 import type { Station } from '#core/kit/kit-document.ts';
 import { FIGURE_BASES, type PrintedSpec } from '#core/kit/printed-spec.ts';
@@ -11,6 +12,7 @@ import type { MissingSpec } from '#core/tightening/kind/missing.ts';
 import type { ProcedureStage } from '#core/tightening/kind/procedure.ts';
 import { acceptBand, KINDS, type SpecKind, type TighteningSpec } from '#core/tightening/kinds.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { put } from './editor-store.ts';
 import { LOOK } from './look.ts';
@@ -41,7 +43,7 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
             // biome-ignore lint/suspicious/noArrayIndexKey: the first that holds applies, so the place is what it is
             <li key={index} className="flex flex-wrap items-end gap-2 border-b border-hair py-2">
               <label className="text-sm text-ink-2">
-                Kind
+                {say('Kind')}
                 <select
                   className={`block ${LOOK}`}
                   value={kind}
@@ -59,11 +61,11 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
               </label>
               <div className="min-w-56 flex-1">
                 <CommitField
-                  label="As the sheet prints it"
+                  label={say('As the sheet prints it')}
                   className="figures text-lg"
                   value={printed.printed}
                   onCommit={(typed) => {
-                    if (typed.trim() === '') return 'Type what the sheet prints.';
+                    if (typed.trim() === '') return say('Type what the sheet prints.');
                     const read = specFromPrinted(typed);
                     // Words that read as the chosen kind bring their figures; others stand beside the figures there are.
                     if (!KINDS[kind].written)
@@ -75,8 +77,10 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
                       );
                     if (!read.ok)
                       return read.error.code === 'noTorque'
-                        ? 'No torque with a unit in it: 46 lbf·ft, 80-100 in-lb, 74 ft-lb plus 90°.'
-                        : `${read.error.torqueNm.toFixed(0)} N·m is no torque of this trade.`;
+                        ? say('No torque with a unit in it: 46 lbf·ft, 80-100 in-lb, 74 ft-lb plus 90°.')
+                        : say('{torqueNm} N·m is no torque of this trade.', {
+                            torqueNm: read.error.torqueNm.toFixed(0),
+                          });
                     return void specEdit(index, (spec) =>
                       Object.assign(spec, { spec: read.value, printed: typed.trim() }),
                     );
@@ -85,7 +89,7 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
               </div>
               {printed.spec.kind === 'missing' && (
                 <select
-                  aria-label="Why there is none"
+                  aria-label={say('Why there is none')}
                   className={LOOK}
                   value={printed.spec.why}
                   onChange={(event) =>
@@ -94,9 +98,9 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
                     )
                   }
                 >
-                  <option value="notGiven">not given</option>
-                  <option value="byFeel">by feel</option>
-                  <option value="otherSheet">on another sheet</option>
+                  <option value="notGiven">{say('not given')}</option>
+                  <option value="byFeel">{say('by feel')}</option>
+                  <option value="otherSheet">{say('on another sheet')}</option>
                 </select>
               )}
               {printed.spec.kind === 'missing' && printed.spec.why === 'otherSheet' && (
@@ -111,12 +115,12 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
               )}
               {printed.spec.kind === 'contact' && (
                 <CommitField
-                  label="Until"
+                  label={say('Until')}
                   value={printed.spec.stop}
                   onCommit={(typed) =>
                     typed.trim()
                       ? void specEdit(index, (spec) => put(spec, 'spec', { kind: 'contact', stop: typed.trim() }))
-                      : 'Say what stops it.'
+                      : say('Say what stops it.')
                   }
                 />
               )}
@@ -132,12 +136,16 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
               />
               {band && (
                 <span className="figures self-center text-sm text-ink-2">
-                  {band.targetNm.toFixed(1)} N·m, {fromBase(band.targetNm, 'lbf·ft').toFixed(1)} lbf·ft, accepted{' '}
-                  {band.minNm.toFixed(1)}–{Number.isFinite(band.maxNm) ? band.maxNm.toFixed(1) : '…'}
+                  {tell('{targetNm} N·m, {fromBase} lbf·ft, accepted {minNm}–{which}', {
+                    targetNm: band.targetNm.toFixed(1),
+                    fromBase: fromBase(band.targetNm, 'lbf·ft').toFixed(1),
+                    minNm: band.minNm.toFixed(1),
+                    which: Number.isFinite(band.maxNm) ? band.maxNm.toFixed(1) : '…',
+                  })}
                 </span>
               )}
               <label className="text-sm text-ink-2">
-                The figure is for
+                {say('The figure is for')}
                 <select
                   className={`block ${LOOK}`}
                   value={printed.basis ?? ''}
@@ -146,7 +154,7 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
                     specEdit(index, (spec) => (basis ? put(spec, 'basis', basis) : delete spec.basis));
                   }}
                 >
-                  <option value="">not said</option>
+                  <option value="">{say('not said')}</option>
                   {FIGURE_BASES.map((basis) => (
                     <option key={basis} value={basis}>
                       {BASIS_TEXT[basis]}
@@ -162,7 +170,7 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
               {station.specs.length > 1 && (
                 <button
                   type="button"
-                  aria-label={`Take ${printed.printed} away`}
+                  aria-label={say('Take {printed} away', { printed: printed.printed })}
                   className="size-11 text-xl text-ink-2"
                   onClick={() => edit((s) => s.specs.splice(index, 1))}
                 >
@@ -178,7 +186,7 @@ export function Specs({ station, edit }: { station: Station; edit: (recipe: (sta
         className="mt-1 min-h-11 px-2 underline"
         onClick={() => edit((s) => s.specs.push(structuredClone(KINDS.missing.example)))}
       >
-        Another value for other vehicles
+        {say('Another value for other vehicles')}
       </button>
     </div>
   );
@@ -196,7 +204,9 @@ function Stages({
   const [fault, setFault] = useState<string>();
   return (
     <label className="w-full text-sm text-ink-2">
-      Stages, one a line, the last a torque: 68 N·m / turn 5 turns / back off 90° / tap / settle 10 min / 20 N·m
+      {say(
+        'Stages, one a line, the last a torque: 68 N·m / turn 5 turns / back off 90° / tap / settle 10 min / 20 N·m',
+      )}
       <textarea
         className={`figures block w-full ${LOOK}`}
         rows={Math.max(4, typed.split('\n').length)}
@@ -211,16 +221,19 @@ function Stages({
           } else
             setFault(
               read.error.code === 'stageUnread'
-                ? `Line ${read.error.stage}, “${read.error.text}”: a torque with its unit, back off, turn, tap or settle.`
+                ? say('Line {stage}, “{text}”: a torque with its unit, back off, turn, tap or settle.', {
+                    stage: read.error.stage,
+                    text: read.error.text,
+                  })
                 : read.error.code === 'tooFewStages'
-                  ? 'A procedure has at least two stages.'
-                  : 'A procedure ends with a torque.',
+                  ? say('A procedure has at least two stages.')
+                  : say('A procedure ends with a torque.'),
             );
         }}
       />
       {fault && (
         <span role="alert" className="text-bad">
-          {fault} What was there stays.
+          {tell('{fault} What was there stays.', { fault })}
         </span>
       )}
     </label>
@@ -243,7 +256,7 @@ function SpecFigures({ spec, onSpec }: { spec: TighteningSpec; onSpec: (spec: Ti
               const figure = typedNumber(typed);
               const whole = unit !== 'slots' || Number.isInteger(figure);
               if (!(figure > 0 && figure >= min && figure <= max && whole))
-                return min === 0 ? `Above 0, up to ${max}.` : `${min} to ${max}.`;
+                return min === 0 ? say('Above 0, up to {max}.', { max }) : say('{min} to {max}.', { min, max });
               return void onSpec({ ...spec, [key]: figure } as TighteningSpec);
             }}
           />
@@ -258,13 +271,13 @@ function OtherSheet({ see, onSee }: { see: MissingSpec['see']; onSee: (see: Miss
   return (
     <>
       <OptionalText
-        label="Of which kit, by id or title"
+        label={say('Of which kit, by id or title')}
         value={see?.kit}
         onChange={(kit) => onSee(kit ? { ...see, kit } : undefined)}
       />
       {see && (
         <OptionalText
-          label="Its joint there; left out, this one"
+          label={say('Its joint there; left out, this one')}
           value={see.place}
           onChange={(place) => onSee({ kit: see.kit, ...(place ? { place } : {}) })}
         />

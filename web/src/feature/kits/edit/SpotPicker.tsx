@@ -1,18 +1,19 @@
+import { say } from '#contract/wording/say.ts';
 import type { Spot } from '#core/vehicle/joint-spot.ts';
 import { VehicleOutline } from '../../../drawing/VehicleOutline.tsx';
 
 const ALONG: Array<[number, string]> = [
   [0.05, 'nose'],
-  [0.2, 'front axle'],
+  [0.2, say('front axle')],
   [0.5, 'middle'],
-  [0.8, 'rear axle'],
+  [0.8, say('rear axle')],
   [0.95, 'tail'],
 ];
 const ACROSS: Array<[number, string]> = [
   [-0.8, 'left'],
-  [-0.4, 'half left'],
+  [-0.4, say('half left')],
   [0, 'centre'],
-  [0.4, 'half right'],
+  [0.4, say('half right')],
   [0.8, 'right'],
 ];
 
@@ -29,7 +30,7 @@ export function SpotPicker({ spot, onPick }: { spot?: Spot; onPick: (spot: Spot 
         value={spot ? nearest(list, value) : ''}
         onChange={(event) => (event.target.value === '' ? onPick(undefined) : pick(Number(event.target.value)))}
       >
-        <option value="">not said</option>
+        <option value="">{say('not said')}</option>
         {list.map(([at, name]) => (
           <option key={name} value={at}>
             {name}
@@ -40,7 +41,7 @@ export function SpotPicker({ spot, onPick }: { spot?: Spot; onPick: (spot: Spot 
   );
   return (
     <fieldset>
-      <legend className="text-sm text-ink-2">Where on the vehicle, seen from above</legend>
+      <legend className="text-sm text-ink-2">{say('Where on the vehicle, seen from above')}</legend>
       <div className="grid grid-cols-2 gap-2">
         {select('Along', ALONG, spot?.along ?? 0, (along) => onPick({ along, across: spot?.across ?? 0 }))}
         {select('Across', ACROSS, spot?.across ?? 0, (across) => onPick({ along: spot?.along ?? 0.5, across }))}
@@ -48,8 +49,8 @@ export function SpotPicker({ spot, onPick }: { spot?: Spot; onPick: (spot: Spot 
       {spot && (
         <div className="mt-2 max-w-xs border border-rule">
           <VehicleOutline
-            dots={[{ key: 'spot', spot, done: true, label: 'this group' }]}
-            title="Where this group sits"
+            dots={[{ key: 'spot', spot, done: true, label: say('this group') }]}
+            title={say('Where this group sits')}
           />
         </div>
       )}

@@ -1,5 +1,7 @@
+import { say } from '#contract/wording/say.ts';
 import type { ClampedMaterial, Item, StackPiece, Station } from '#core/kit/kit-document.ts';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { put } from './editor-store.ts';
 import { LOOK } from './look.ts';
 import { SortableList } from './SortableList.tsx';
@@ -24,7 +26,7 @@ export function Stack({
   return (
     <div>
       <SortableList
-        label="Stack"
+        label={say('Stack')}
         ids={ids}
         onOrder={(order) =>
           edit((s) =>
@@ -45,11 +47,11 @@ export function Stack({
                 <>
                   <span className="min-w-40 flex-1 self-center font-bold">
                     {items.find((item) => item.id === piece.item)?.name ?? (
-                      <span className="text-bad">{piece.item}, not on the packing list</span>
+                      <span className="text-bad">{tell('{item}, not on the packing list', { item: piece.item })}</span>
                     )}
                   </span>
                   <CommitField
-                    label="Faces"
+                    label={say('Faces')}
                     className="w-44"
                     value={piece.facing ?? ''}
                     onCommit={(typed) =>
@@ -65,17 +67,17 @@ export function Stack({
                 <>
                   <div className="min-w-32 flex-1">
                     <CommitField
-                      label="Part"
+                      label={say('Part')}
                       value={piece.name}
                       onCommit={(typed) =>
                         typed.trim()
                           ? void pieceEdit(index, (p) => p.kind === 'clamped' && put(p, 'name', typed.trim()))
-                          : 'Give it a name.'
+                          : say('Give it a name.')
                       }
                     />
                   </div>
                   <Millimetres
-                    label="Thick, mm"
+                    label={say('Thick, mm')}
                     most={1000}
                     value={piece.thicknessMm}
                     onValue={(mm) =>
@@ -84,7 +86,7 @@ export function Stack({
                     required
                   />
                   <Millimetres
-                    label="Hole, mm"
+                    label={say('Hole, mm')}
                     most={500}
                     value={piece.holeMm}
                     onValue={(mm) =>
@@ -95,7 +97,7 @@ export function Stack({
                     }
                   />
                   <label className="text-sm text-ink-2">
-                    Of
+                    {say('Of')}
                     <select
                       className={`block ${LOOK}`}
                       value={piece.material ?? ''}
@@ -110,10 +112,10 @@ export function Stack({
                         )
                       }
                     >
-                      <option value="">not said</option>
+                      <option value="">{say('not said')}</option>
                       {MATERIALS.map((material) => (
                         <option key={material} value={material}>
-                          {material === 'castIron' ? 'cast iron' : material}
+                          {material === 'castIron' ? say('cast iron') : material}
                         </option>
                       ))}
                     </select>
@@ -132,7 +134,7 @@ export function Stack({
                           )
                         }
                       />
-                      slot
+                      {say('slot')}
                     </label>
                     <label className="flex min-h-6 items-center gap-1 text-sm">
                       <input
@@ -148,13 +150,13 @@ export function Stack({
                           )
                         }
                       />
-                      tapped
+                      {say('tapped')}
                     </label>
                   </div>
                   {piece.tapped && (
                     <>
                       <Millimetres
-                        label="Thread deep"
+                        label={say('Thread deep')}
                         most={500}
                         value={piece.tapped.depthMm}
                         required
@@ -180,7 +182,7 @@ export function Stack({
                             )
                           }
                         />
-                        blind
+                        {say('blind')}
                       </label>
                     </>
                   )}
@@ -188,7 +190,7 @@ export function Stack({
               )}
               <button
                 type="button"
-                aria-label="Take this piece away"
+                aria-label={say('Take this piece away')}
                 className="size-11 text-xl text-ink-2"
                 disabled={station.stack.length === 1}
                 onClick={() => edit((s) => s.stack.splice(index, 1))}
@@ -201,14 +203,14 @@ export function Stack({
       />
       <div className="mt-2 flex flex-wrap gap-2">
         <select
-          aria-label="Add a piece of the packing list"
+          aria-label={say('Add a piece of the packing list')}
           className={LOOK}
           value=""
           onChange={(event) =>
             event.target.value && edit((s) => s.stack.push({ kind: 'hardware', item: event.target.value }))
           }
         >
-          <option value="">Add from the packing list</option>
+          <option value="">{say('Add from the packing list')}</option>
           {items
             .filter((item) => item.kind !== 'compound')
             .map((item) => (
@@ -222,7 +224,7 @@ export function Stack({
           className="min-h-11 px-2 underline"
           onClick={() => edit((s) => s.stack.push({ kind: 'clamped', name: 'Part', thicknessMm: 5 }))}
         >
-          Add a clamped part
+          {say('Add a clamped part')}
         </button>
       </div>
     </div>
@@ -256,7 +258,7 @@ function Millimetres({
           const mm = inch
             ? 25.4 * (bottom ? typedNumber(top ?? '') / typedNumber(bottom) : typedNumber(top ?? ''))
             : typedNumber(typed.replace(/\s*mm$/i, ''));
-          if (!(mm > 0 && mm <= most)) return `Up to ${most} mm.`;
+          if (!(mm > 0 && mm <= most)) return say('Up to {most} mm.', { most });
           return onValue(Math.round(mm * 1000) / 1000) as undefined;
         }}
       />

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { describeDrive } from '#core/fastener/drive.ts';
 import type { JointTag, KitDocument, Station } from '#core/kit/kit-document.ts';
 import type { PlanItem, PlanStation } from '#core/kit/plan.ts';
@@ -16,12 +17,12 @@ import { Specs } from './SpecList.tsx';
 import { Stack } from './StackList.tsx';
 
 const TAGS: ReadonlyArray<readonly [JointTag, string]> = [
-  ['safetyCritical', 'Safety hangs on it'],
-  ['changesGeometry', 'Changes the geometry'],
-  ['rubberBonded', 'Bonded bush'],
-  ['frictionFace', 'Friction face'],
-  ['benchFinal', 'Final on the bench'],
-  ['wheel', 'Road wheel'],
+  ['safetyCritical', say('Safety hangs on it')],
+  ['changesGeometry', say('Changes the geometry')],
+  ['rubberBonded', say('Bonded bush')],
+  ['frictionFace', say('Friction face')],
+  ['benchFinal', say('Final on the bench')],
+  ['wheel', say('Road wheel')],
 ];
 
 /** The stacks: what stands in each hole from head to nut, its torque, drive and compound. */
@@ -43,7 +44,7 @@ export function StationEditor() {
         xMm: 40 + ((draft.stations.length * 60) % 480),
         yMm: 60,
         stack: [{ kind: 'clamped', name: 'Part', thicknessMm: 5 }],
-        specs: [{ spec: { kind: 'missing', why: 'notGiven' }, printed: 'not given' }],
+        specs: [{ spec: { kind: 'missing', why: 'notGiven' }, printed: say('not given') }],
         drive: { kind: 'hand' },
       });
       const target = draft.groups.find((entry) => entry.id === group?.id) ?? draft.groups[0];
@@ -51,8 +52,8 @@ export function StationEditor() {
       else
         draft.groups.push({
           id: 'g1',
-          title: 'Joint group 1',
-          map: { title: 'Joint group 1', note: '', widthMm: 600, heightMm: 400, shapes: [] },
+          title: say('Joint group 1'),
+          map: { title: say('Joint group 1'), note: '', widthMm: 600, heightMm: 400, shapes: [] },
           stations: [id],
         });
       setChosen(id);
@@ -62,7 +63,7 @@ export function StationEditor() {
       <div className="border-r border-rule lg:min-h-0 lg:overflow-y-auto">
         <div className="p-3">
           <Button className="w-full" onClick={add}>
-            Add a station
+            {say('Add a station')}
           </Button>
         </div>
         {kit.groups.map((entry) => (
@@ -97,7 +98,7 @@ export function StationEditor() {
       {station ? (
         <StationForm key={station.id} station={station} kit={kit} groupStations={group?.stations ?? []} />
       ) : (
-        <p className="p-6 text-ink-2">No station yet. Add one, or lay them out on the bolt map.</p>
+        <p className="p-6 text-ink-2">{say('No station yet. Add one, or lay them out on the bolt map.')}</p>
       )}
     </div>
   );
@@ -128,12 +129,12 @@ function StationForm({
         else Object.assign(other, { [what]: structuredClone(station[what]) });
       }
     });
-    setSaid(`Given to the ${groupStations.length - 1} others of the group.`);
+    setSaid(say('Given to the {count} others of the group.', { count: groupStations.length - 1 }));
   };
   const spreader = (what: Parameters<typeof spread>[0]) =>
     groupStations.length > 1 && (
       <button type="button" className="min-h-11 px-2 text-sm underline" onClick={() => spread(what)}>
-        Same for the whole group
+        {say('Same for the whole group')}
       </button>
     );
   const items = new Map(kit.items.map((item) => [item.id, item as PlanItem]));
@@ -150,21 +151,23 @@ function StationForm({
       <div className="grid content-start gap-5">
         <div className="grid gap-3 sm:grid-cols-[6rem_1fr_8rem]">
           <CommitField
-            label="Label"
+            label={say('Label')}
             value={station.label}
             onCommit={(typed) =>
               typed.trim() && typed.trim().length <= 6
                 ? void edit((s) => put(s, 'label', typed.trim()))
-                : 'One to six signs.'
+                : say('One to six signs.')
             }
           />
           <CommitField
-            label="Name"
+            label={say('Name')}
             value={station.name}
-            onCommit={(typed) => (typed.trim() ? void edit((s) => put(s, 'name', typed.trim())) : 'Give it a name.')}
+            onCommit={(typed) =>
+              typed.trim() ? void edit((s) => put(s, 'name', typed.trim())) : say('Give it a name.')
+            }
           />
           <label className="text-sm text-ink-2">
-            Side
+            {say('Side')}
             <select
               className={`w-full ${LOOK}`}
               value={station.side ?? ''}
@@ -172,9 +175,9 @@ function StationForm({
                 edit((s) => (event.target.value ? put(s, 'side', event.target.value as 'left') : delete s.side))
               }
             >
-              <option value="">none</option>
-              <option>left</option>
-              <option>right</option>
+              <option value="">{say('none')}</option>
+              <option>{say('left')}</option>
+              <option>{say('right')}</option>
             </select>
           </label>
         </div>
@@ -185,14 +188,14 @@ function StationForm({
         )}
         <section>
           <div className="flex items-baseline gap-3">
-            <h2 className="plate text-2xl">Stack, head to nut</h2>
+            <h2 className="plate text-2xl">{say('Stack, head to nut')}</h2>
             {spreader('stack')}
           </div>
           <Stack station={station} items={kit.items} edit={edit} />
         </section>
         <section>
           <div className="flex items-baseline gap-3">
-            <h2 className="plate text-2xl">Torque</h2>
+            <h2 className="plate text-2xl">{say('Torque')}</h2>
             {spreader('specs')}
           </div>
           <Specs station={station} edit={edit} />
@@ -200,16 +203,16 @@ function StationForm({
         <section className="grid gap-3 sm:grid-cols-2">
           <div>
             <div className="flex items-baseline gap-3">
-              <h2 className="plate text-2xl">Drive</h2>
+              <h2 className="plate text-2xl">{say('Drive')}</h2>
               {spreader('drive')}
             </div>
             <Drive
-              label="Turned with"
+              label={say('Turned with')}
               drive={station.drive}
               onChange={(drive) => edit((s) => put(s, 'drive', drive))}
             />
             <label className="mt-2 block text-sm text-ink-2">
-              Which end is turned
+              {say('Which end is turned')}
               <select
                 className={`w-full ${LOOK}`}
                 value={station.turned ?? ''}
@@ -217,15 +220,15 @@ function StationForm({
                   edit((s) => (event.target.value ? put(s, 'turned', event.target.value as 'head') : delete s.turned))
                 }
               >
-                <option value="">not said</option>
-                <option value="head">head</option>
-                <option value="nut">nut</option>
+                <option value="">{say('not said')}</option>
+                <option value="head">{say('head')}</option>
+                <option value="nut">{say('nut')}</option>
               </select>
             </label>
             {station.holding ? (
               <div className="mt-2">
                 <Drive
-                  label="Held with"
+                  label={say('Held with')}
                   drive={station.holding.drive}
                   onChange={(drive) => edit((s) => s.holding && put(s.holding, 'drive', drive))}
                 />
@@ -234,7 +237,7 @@ function StationForm({
                   className="min-h-11 text-sm underline"
                   onClick={() => edit((s) => delete s.holding)}
                 >
-                  Nothing is held
+                  {say('Nothing is held')}
                 </button>
               </div>
             ) : (
@@ -243,17 +246,17 @@ function StationForm({
                 className="min-h-11 text-sm underline"
                 onClick={() => edit((s) => put(s, 'holding', { drive: { kind: 'hex', acrossFlatsMm: 16 } }))}
               >
-                The other end is held
+                {say('The other end is held')}
               </button>
             )}
           </div>
           <div>
             <div className="flex items-baseline gap-3">
-              <h2 className="plate text-2xl">On the thread</h2>
+              <h2 className="plate text-2xl">{say('On the thread')}</h2>
               {spreader('compound')}
             </div>
             <label className="block text-sm text-ink-2">
-              Compound
+              {say('Compound')}
               <select
                 className={`w-full ${LOOK}`}
                 value={station.compound ?? ''}
@@ -261,7 +264,7 @@ function StationForm({
                   edit((s) => (event.target.value ? put(s, 'compound', event.target.value) : delete s.compound))
                 }
               >
-                <option value="">none</option>
+                <option value="">{say('none')}</option>
                 {kit.compounds.map((compound) => (
                   <option key={compound.id} value={compound.id}>
                     {compound.name}
@@ -273,7 +276,7 @@ function StationForm({
           </div>
         </section>
         <section>
-          <h2 className="plate text-2xl">What joint it is</h2>
+          <h2 className="plate text-2xl">{say('What joint it is')}</h2>
           <div className="flex flex-wrap gap-x-5">
             {TAGS.map(([tag, text]) => (
               <label key={tag} className="flex min-h-11 items-center gap-2">
@@ -296,7 +299,7 @@ function StationForm({
           </div>
           <div className="mt-2 flex flex-wrap items-end gap-3">
             <div>
-              <span className="block text-sm text-ink-2">Is there</span>
+              <span className="block text-sm text-ink-2">{say('Is there')}</span>
               <ConditionButton
                 when={station.when}
                 of={`Station ${station.label}`}
@@ -304,12 +307,12 @@ function StationForm({
               />
             </div>
             <CommitField
-              label="Note for the fitter"
+              label={say('Note for the fitter')}
               value={station.note ?? ''}
               onCommit={(typed) => void edit((s) => put(s, 'note', typed.trim() || undefined))}
             />
             <CommitField
-              label="Other names, with commas"
+              label={say('Other names, with commas')}
               value={(station.aliases ?? []).join(', ')}
               onCommit={(typed) => {
                 const names = [
@@ -320,33 +323,33 @@ function StationForm({
                       .filter(Boolean),
                   ),
                 ];
-                if (names.length > 20) return 'At most 20.';
+                if (names.length > 20) return say('At most 20.');
                 return void edit((s) => put(s, 'aliases', names.length > 0 ? names : undefined));
               }}
             />
             <OptionalText
-              label="The vehicle’s own joint, as every kit names it"
+              label={say('The vehicle’s own joint, as every kit names it')}
               value={station.place}
               onChange={(place) => edit((s) => (place ? put(s, 'place', place) : delete s.place))}
             />
             <CommitField
-              label="Only in the last rounds, how many"
+              label={say('Only in the last rounds, how many')}
               value={station.rounds === undefined ? '' : String(station.rounds)}
               onCommit={(typed) => {
                 if (typed.trim() === '') return void edit((s) => delete s.rounds);
                 const rounds = typedNumber(typed);
                 return Number.isInteger(rounds) && rounds >= 1 && rounds <= 5
                   ? void edit((s) => put(s, 'rounds', rounds))
-                  : '1 to 5, or nothing for all.';
+                  : say('1 to 5, or nothing for all.');
               }}
             />
             <CommitField
-              label="Drilled by the fitter, mm"
+              label={say('Drilled by the fitter, mm')}
               value={station.drillMm === undefined ? '' : String(station.drillMm)}
               onCommit={(typed) => {
                 if (typed.trim() === '') return void edit((s) => delete s.drillMm);
                 const mm = typedNumber(typed);
-                return mm > 0 && mm <= 200 ? void edit((s) => put(s, 'drillMm', mm)) : 'A number up to 200.';
+                return mm > 0 && mm <= 200 ? void edit((s) => put(s, 'drillMm', mm)) : say('A number up to 200.');
               }}
             />
             <Button
@@ -364,7 +367,7 @@ function StationForm({
                 })
               }
             >
-              Take this station away
+              {say('Take this station away')}
             </Button>
           </div>
         </section>

@@ -9,11 +9,13 @@ import {
   neededFields,
 } from '#contract/wording/action-text.ts';
 import { ACTION_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Step } from '#core/kit/kit-step.ts';
 import type { Method, StepAction } from '#core/kit/step-action.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { FigureField } from './FigureField.tsx';
 import { LOOK } from './look.ts';
 
@@ -45,10 +47,10 @@ function Field({
           onChange={(event) => onChange(event.target.value || undefined)}
         >
           {(field.optional || value === undefined) && (
-            <option value="">{field.optional ? 'none named' : 'choose which'}</option>
+            <option value="">{field.optional ? say('none named') : say('choose which')}</option>
           )}
           {value !== undefined && !names.some(({ id }) => id === value) && (
-            <option value={String(value)}>{String(value)}, not there</option>
+            <option value={String(value)}>{tell('{value}, not there', { value: String(value) })}</option>
           )}
           {names.map((entry) => (
             <option key={entry.id} value={entry.id}>
@@ -91,7 +93,7 @@ function Field({
             onChange={(event) => onChange(event.target.value || undefined)}
           >
             {value === undefined && !field.options.some(([option]) => option === '') && (
-              <option value="">choose</option>
+              <option value="">{say('choose')}</option>
             )}
             {field.options.map(([option, text]) => (
               <option key={option} value={option}>
@@ -119,17 +121,17 @@ function Field({
           <CommitField
             label={field.label}
             className="figures text-right"
-            placeholder={field.optional ? (field.field === 'count' ? 'all' : '–') : undefined}
+            placeholder={field.optional ? (field.field === 'count' ? say('all') : '–') : undefined}
             value={value === undefined ? '' : String(value)}
             onCommit={(typed) => {
               if (typed.trim() === '' && field.optional) return void onChange(undefined);
               const figure = typedNumber(typed);
               if (field.whole && !(Number.isInteger(figure) && figure > 0 && figure <= field.most))
-                return 'A whole number.';
+                return say('A whole number.');
               const low = field.least === undefined ? figure > 0 : figure >= field.least;
               return low && figure <= field.most
                 ? void onChange(figure)
-                : `${field.least === undefined ? 'Up to' : `${field.least} to`} ${field.most}.`;
+                : `${field.least === undefined ? say('Up to') : say('{least} to', { least: field.least })} ${field.most}.`;
             }}
           />
         </div>
@@ -145,7 +147,7 @@ function Field({
                 .split(',')
                 .map((place) => place.trim())
                 .filter(Boolean);
-              return places.length > 0 ? void onChange(places) : 'Name at least one.';
+              return places.length > 0 ? void onChange(places) : say('Name at least one.');
             }}
           />
         </div>
@@ -158,9 +160,10 @@ function Field({
             value={(value as string | undefined) ?? ''}
             onCommit={(typed) => {
               const text = typed.trim().slice(0, 500);
-              if (text === '' && !field.optional) return field.field === 'text' ? 'Say what is done.' : 'Say it.';
+              if (text === '' && !field.optional)
+                return field.field === 'text' ? say('Say what is done.') : say('Say it.');
               if (field.field === 'kit' && !/^[A-Za-z0-9][A-Za-z0-9._-]*$/.test(text))
-                return 'An id, as in the kit’s address.';
+                return say('An id, as in the kit’s address.');
               return void onChange(text || undefined);
             }}
           />
@@ -197,7 +200,7 @@ export function StepActions({
 }) {
   return (
     <div>
-      <h3 className="text-sm text-ink-2">What it does</h3>
+      <h3 className="text-sm text-ink-2">{say('What it does')}</h3>
       <ul>
         {step.actions.map((action, at) => {
           const values = action as unknown as Record<string, unknown>;
@@ -224,7 +227,7 @@ export function StepActions({
               ))}
               <button
                 type="button"
-                aria-label="Take this action away"
+                aria-label={say('Take this action away')}
                 className="size-11 text-xl text-ink-2"
                 onClick={() => edit((s) => s.actions.splice(at, 1))}
               >
@@ -238,17 +241,17 @@ export function StepActions({
               />
               <details className="w-full">
                 <summary className="min-h-9 cursor-pointer text-sm text-ink-2">
-                  Ways of doing it{action.methods ? ` (${action.methods.length})` : ''}
+                  {tell('Ways of doing it{which}', { which: action.methods ? ` (${action.methods.length})` : '' })}
                 </summary>
                 <CommitField
-                  label="Right and wrong, with semicolons: + press: the boot stays whole; - fork: tears the boot"
+                  label={say('Right and wrong, with semicolons: + press: the boot stays whole; - fork: tears the boot')}
                   value={methodsText(action.methods)}
                   onCommit={(typed) => {
                     if (typed.trim() === '') return void set('methods', undefined);
                     const methods = methodsRead(typed);
                     return methods
                       ? void set('methods', methods)
-                      : 'At least two, each with + or -, a name, a colon and why.';
+                      : say('At least two, each with + or -, a name, a colon and why.');
                   }}
                 />
               </details>
@@ -297,12 +300,12 @@ function AddAction({
   if (!type)
     return (
       <select
-        aria-label="Add an action"
+        aria-label={say('Add an action')}
         className={LOOK}
         value=""
         onChange={(event) => begin(TYPES.find((one) => one === event.target.value))}
       >
-        <option value="">Add an action</option>
+        <option value="">{say('Add an action')}</option>
         {TYPES.map((one) => (
           <option key={one} value={one} disabled={!canBeAdded(kit, one)}>
             {ACTION_TEXT[one]}
@@ -324,13 +327,13 @@ function AddAction({
           onChange={(to) => setValues((now) => ({ ...now, [field.field]: to }))}
         />
       ))}
-      <Button onClick={leave}>Leave it</Button>
+      <Button onClick={leave}>{say('Leave it')}</Button>
       <Button tone="primary" onClick={() => (action ? add(action) : setTried(true))}>
-        Add it
+        {say('Add it')}
       </Button>
       {tried && !action && (
         <p role="alert" className="w-full font-bold text-bad">
-          Nothing is filled in for you: choose or type each of these first.
+          {say('Nothing is filled in for you: choose or type each of these first.')}
         </p>
       )}
     </fieldset>

@@ -2,12 +2,14 @@ import { type ReactNode, useState } from 'react';
 import { actionText } from '#contract/wording/action-text.ts';
 import { NEED_TEXT, PHASE_TEXT } from '#contract/wording/en/terms.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import type { KitDocument } from '#core/kit/kit-document.ts';
 import type { Step, StepNeed } from '#core/kit/kit-step.ts';
 import { NOT_NAMED } from '#core/kit/not-named.ts';
 import type { Phase } from '#core/kit/phase.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../ui/CommitField.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { ConditionButton } from './ConditionEditor.tsx';
 import { freshId, put, useEditor, useKit } from './editor-store.ts';
 import { entryMark, useAskedEntry, useShowAsked } from './finding-place.ts';
@@ -39,15 +41,17 @@ export function StepEditor() {
     <div className="grid flex-1 lg:min-h-0 lg:grid-cols-[1fr_24rem]">
       <div className="p-4 lg:min-h-0 lg:overflow-y-auto">
         <div className="mb-3 flex flex-wrap items-center gap-3">
-          <Button onClick={add}>Add a step</Button>
+          <Button onClick={add}>{say('Add a step')}</Button>
           <p className="text-sm text-ink-2">
-            {numberOf(kit.steps.length, 'step')}, {kit.steps.reduce((sum, step) => sum + (step.minutes ?? 0), 0)}{' '}
-            minutes given
-            {kit.statedMinutes ? `, ${kit.statedMinutes} stated` : ''}.
+            {tell('{numberOf}, {reduce} minutes given{which}.', {
+              numberOf: numberOf(kit.steps.length, 'step'),
+              reduce: kit.steps.reduce((sum, step) => sum + (step.minutes ?? 0), 0),
+              which: kit.statedMinutes ? say(', {statedMinutes} stated', { statedMinutes: kit.statedMinutes }) : '',
+            })}
           </p>
         </div>
         <SortableList
-          label="Step"
+          label={say('Step')}
           ids={kit.steps.map((step) => step.id)}
           onOrder={(ids) =>
             change((draft) => {
@@ -73,7 +77,7 @@ export function StepEditor() {
         />
         {kit.steps.length === 0 && (
           <p className="text-ink-2">
-            No step yet. The groups alone can be worked from; steps add what comes before, between and after.
+            {say('No step yet. The groups alone can be worked from; steps add what comes before, between and after.')}
           </p>
         )}
       </div>
@@ -132,7 +136,7 @@ function StepRow({
         </button>
         <button
           type="button"
-          aria-label={`Take step ${step.number ?? index + 1} away`}
+          aria-label={say('Take step {number} away', { number: step.number ?? index + 1 })}
           className="size-11 text-xl text-ink-2"
           onClick={() =>
             change((draft) => {
@@ -151,15 +155,17 @@ function StepRow({
       {open && (
         <div className="grid gap-3 pr-2 pb-4 pl-14">
           <CommitField
-            label="What the sheet says"
+            label={say('What the sheet says')}
             multiline
             value={step.text}
-            onCommit={(typed) => (typed.trim() ? void edit((s) => put(s, 'text', typed.trim())) : 'Say what is done.')}
+            onCommit={(typed) =>
+              typed.trim() ? void edit((s) => put(s, 'text', typed.trim())) : say('Say what is done.')
+            }
           />
           <div className="flex flex-wrap gap-2">
             <div className="w-20">
               <CommitField
-                label="Number"
+                label={say('Number')}
                 value={step.number ?? ''}
                 onCommit={(typed) =>
                   void edit((s) => (typed.trim() ? put(s, 'number', typed.trim().slice(0, 12)) : delete s.number))
@@ -167,7 +173,7 @@ function StepRow({
               />
             </div>
             <label className="text-sm text-ink-2">
-              Phase
+              {say('Phase')}
               <select
                 className={`block ${LOOK}`}
                 value={step.phase}
@@ -182,8 +188,8 @@ function StepRow({
             </label>
             {(
               [
-                ['minutes', 'Minutes', 10_000],
-                ['people', 'People', 20],
+                ['minutes', say('Minutes'), 10_000],
+                ['people', say('People'), 20],
               ] as const
             ).map(([field, text, most]) => (
               <div key={field} className="w-20">
@@ -195,7 +201,7 @@ function StepRow({
                     if (typed.trim() === '') return void edit((s) => delete s[field]);
                     const value = typedNumber(typed);
                     if (!(value > 0 && value <= most) || (field === 'people' && !Number.isInteger(value)))
-                      return `Up to ${most}.`;
+                      return say('Up to {most}.', { most });
                     return void edit((s) => put(s, field, value));
                   }}
                 />
@@ -232,7 +238,7 @@ function StepRow({
           <StepActions kit={kit} step={step} edit={edit} />
           {kit.steps.length > 1 && (
             <label className="text-sm text-ink-2">
-              Only after another step than the one before
+              {say('Only after another step than the one before')}
               <select
                 className={`block w-full max-w-xl ${LOOK}`}
                 value=""
@@ -241,7 +247,7 @@ function StepRow({
                   edit((s) => put(s, 'after', [...new Set([...(s.after ?? []), event.target.value])]))
                 }
               >
-                <option value="">{step.after ? 'Add one more' : 'the step before it'}</option>
+                <option value="">{step.after ? say('Add one more') : say('the step before it')}</option>
                 {kit.steps
                   .filter((other) => other.id !== step.id)
                   .map((other) => (
@@ -252,10 +258,10 @@ function StepRow({
               </select>
               {step.after?.map((id) => (
                 <span key={id} className="mt-1 mr-2 inline-flex items-center gap-1 border border-rule px-2">
-                  after {kit.steps.find((other) => other.id === id)?.number ?? id}
+                  {tell('after {number}', { number: kit.steps.find((other) => other.id === id)?.number ?? id })}
                   <button
                     type="button"
-                    aria-label="Not after it"
+                    aria-label={say('Not after it')}
                     className="size-9"
                     onClick={() =>
                       edit((s) => {

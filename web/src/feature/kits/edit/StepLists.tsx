@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
 import { PHASE_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Aftercare } from '#core/kit/kit-document.ts';
 import type { Check, KitTool, Neighbour, Prerequisite, Temporary } from '#core/kit/kit-preparation.ts';
 import type { Disconnect, RemovedThing } from '#core/kit/kit-step.ts';
@@ -7,6 +8,7 @@ import { NOT_NAMED } from '#core/kit/not-named.ts';
 import { PHASES } from '#core/kit/phase.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { CommitField } from '../../../ui/CommitField.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { useEditor, useKit } from './editor-store.ts';
 import { LoadsFields } from './LoadsFields.tsx';
 import { LOOK } from './look.ts';
@@ -16,37 +18,37 @@ import { FieldGrid, type RowField, RowList } from './RowList.tsx';
 
 const asIs = (words: readonly string[]) => words.map((word) => [word, word] as const);
 
-const NAME = { field: 'name', label: 'What', kind: 'words', missing: 'Name it.' } as const;
-const NAMED = [{ ...NAME, hideLabel: true, missing: 'Say it.' }] as const;
+const NAME = { field: 'name', label: say('What'), kind: 'words', missing: say('Name it.') } as const;
+const NAMED = [{ ...NAME, hideLabel: true, missing: say('Say it.') }] as const;
 const TOOL: ReadonlyArray<RowField<KitTool>> = [
-  { field: 'note', label: 'Note', kind: 'words', optional: true },
-  { field: 'use', label: 'How it is used', kind: 'words', optional: true },
-  { field: 'misuse', label: 'What misuse does', kind: 'words', optional: true },
+  { field: 'note', label: say('Note'), kind: 'words', optional: true },
+  { field: 'use', label: say('How it is used'), kind: 'words', optional: true },
+  { field: 'misuse', label: say('What misuse does'), kind: 'words', optional: true },
 ];
-const SAID = [{ field: 'text', label: 'What', kind: 'words', hideLabel: true }] as const;
+const SAID = [{ field: 'text', label: say('What'), kind: 'words', hideLabel: true }] as const;
 
 const REMOVED: ReadonlyArray<RowField<RemovedThing>> = [
   NAME,
   {
     field: 'count',
-    label: 'Count',
+    label: say('Count'),
     kind: 'number',
     least: 1,
     most: 1000,
     whole: true,
-    refused: '1 to 1000',
+    refused: say('1 to 1000'),
     width: 'w-16',
   },
   {
     field: 'fate',
-    label: 'What becomes',
+    label: say('What becomes'),
     kind: 'choice',
     hideLabel: true,
     width: '',
     options: [
-      ['refit', 'goes back'],
-      ['transfer', 'goes to the new part'],
-      ['keep', 'kept for the owner'],
+      ['refit', say('goes back')],
+      ['transfer', say('goes to the new part')],
+      ['keep', say('kept for the owner')],
       ['scrap', 'scrapped'],
     ],
   },
@@ -55,73 +57,89 @@ const REMOVED: ReadonlyArray<RowField<RemovedThing>> = [
 const GOES_BACK: ReadonlyArray<RowField<RemovedThing>> = [
   {
     field: 'kind',
-    label: 'What it is',
+    label: say('What it is'),
     kind: 'choice',
-    options: [['', 'not said'], ...asIs(['bolt', 'nut', 'clip', 'part'])],
+    options: [['', say('not said')], ...asIs(['bolt', 'nut', 'clip', 'part'])],
   },
-  { field: 'side', label: 'Side', kind: 'choice', options: [['', 'none'], ...asIs(['left', 'right'])] },
-  { field: 'place', label: 'The vehicle’s name for its place', kind: 'words', optional: true },
-  { field: 'thread', label: 'Thread', kind: 'words', optional: true },
-  { field: 'note', label: 'Where it sat', kind: 'words', optional: true },
-  { field: 'movesTo', label: 'Moves to', kind: 'words', optional: true },
+  { field: 'side', label: say('Side'), kind: 'choice', options: [['', 'none'], ...asIs(['left', 'right'])] },
+  { field: 'place', label: say('The vehicle’s name for its place'), kind: 'words', optional: true },
+  { field: 'thread', label: say('Thread'), kind: 'words', optional: true },
+  { field: 'note', label: say('Where it sat'), kind: 'words', optional: true },
+  { field: 'movesTo', label: say('Moves to'), kind: 'words', optional: true },
 ];
 const ONCE: ReadonlyArray<RowField<RemovedThing>> = [
-  { field: 'singleUse', label: 'Used once only', kind: 'tick' },
-  { field: 'reuseUnknown', label: 'Ask whether it is used again', kind: 'tick' },
+  { field: 'singleUse', label: say('Used once only'), kind: 'tick' },
+  { field: 'reuseUnknown', label: say('Ask whether it is used again'), kind: 'tick' },
   {
     field: 'heldBy',
-    label: 'Held by',
+    label: say('Held by'),
     kind: 'choice',
     options: [
-      ['', 'its fasteners'],
-      ['taper', 'a taper'],
-      ['pressFit', 'a press fit'],
-      ['lockerMedium', 'medium locker'],
-      ['lockerHigh', 'high-strength locker'],
+      ['', say('its fasteners')],
+      ['taper', say('a taper')],
+      ['pressFit', say('a press fit')],
+      ['lockerMedium', say('medium locker')],
+      ['lockerHigh', say('high-strength locker')],
     ],
   },
-  { field: 'support', label: 'What holds it up before it is off', kind: 'words', optional: true },
-  { field: 'hangs', label: 'What it must not hang on', kind: 'words', optional: true },
+  { field: 'support', label: say('What holds it up before it is off'), kind: 'words', optional: true },
+  { field: 'hangs', label: say('What it must not hang on'), kind: 'words', optional: true },
 ];
 /** Limits of what is measured, each place by itself. */
 const limits = <Entry extends { min?: number; max?: number; unit?: string; places?: string[] }>(
   units: readonly string[],
 ) =>
   [
-    { field: 'unit', label: 'Unit', kind: 'choice', options: [['', 'none'], ...asIs(units)] },
-    { field: 'min', label: 'At least', kind: 'number', least: -1e5, most: 1e5, optional: true, refused: 'A number.' },
-    { field: 'max', label: 'At most', kind: 'number', least: -1e5, most: 1e5, optional: true, refused: 'A number.' },
-    { field: 'places', label: 'Each of, with commas', kind: 'places' },
+    { field: 'unit', label: say('Unit'), kind: 'choice', options: [['', 'none'], ...asIs(units)] },
+    {
+      field: 'min',
+      label: say('At least'),
+      kind: 'number',
+      least: -1e5,
+      most: 1e5,
+      optional: true,
+      refused: say('A number.'),
+    },
+    {
+      field: 'max',
+      label: say('At most'),
+      kind: 'number',
+      least: -1e5,
+      most: 1e5,
+      optional: true,
+      refused: say('A number.'),
+    },
+    { field: 'places', label: say('Each of, with commas'), kind: 'places' },
   ] as unknown as ReadonlyArray<RowField<Entry>>;
 const PREREQUISITE: ReadonlyArray<RowField<Prerequisite>> = [
   {
     field: 'kind',
-    label: 'About',
+    label: say('About'),
     kind: 'choice',
     options: asIs(['bore', 'tyre', 'companionPart', 'fluid', 'alignmentSlot', 'cooled', 'machining', 'other']),
   },
   ...limits<Prerequisite>(['mm', 'in', '°C', 'L']),
   {
     field: 'daysBefore',
-    label: 'Days to put it right',
+    label: say('Days to put it right'),
     kind: 'number',
     least: 0,
     most: 90,
     whole: true,
     optional: true,
-    refused: '0 to 90',
+    refused: say('0 to 90'),
   },
 ];
 const CHECK: ReadonlyArray<RowField<Check>> = limits<Check>(['mm', 'in', '°', 'N·m', 'kPa', 'V', '°C', 'km']);
 const HOW_MANY: RowField<{ count?: number }> = {
   field: 'count',
-  label: 'How many',
+  label: say('How many'),
   kind: 'number',
   least: 1,
   most: 1000,
   whole: true,
   optional: true,
-  refused: '1 to 1000',
+  refused: say('1 to 1000'),
 };
 const NEIGHBOURS: ReadonlyArray<RowField<Neighbour>> = [
   ...(NAMED as unknown as ReadonlyArray<RowField<Neighbour>>),
@@ -129,25 +147,25 @@ const NEIGHBOURS: ReadonlyArray<RowField<Neighbour>> = [
 ];
 const OPENED: ReadonlyArray<RowField<Disconnect>> = [
   HOW_MANY,
-  { field: 'side', label: 'Side', kind: 'choice', options: [['', 'none'], ...asIs(['left', 'right'])] },
+  { field: 'side', label: say('Side'), kind: 'choice', options: [['', 'none'], ...asIs(['left', 'right'])] },
   {
     field: 'turns',
-    label: 'Turns it is screwed in',
+    label: say('Turns it is screwed in'),
     kind: 'number',
     least: 0.25,
     most: 40,
     optional: true,
-    refused: 'Up to 40.',
+    refused: say('Up to 40.'),
   },
-  { field: 'tag', label: 'Could be swapped: tag it', kind: 'tick' },
-  { field: 'retires', label: 'Stays open for good', kind: 'tick' },
+  { field: 'tag', label: say('Could be swapped: tag it'), kind: 'tick' },
+  { field: 'retires', label: say('Stays open for good'), kind: 'tick' },
 ];
 
 const DISCONNECTS: ReadonlyArray<RowField<Disconnect>> = [
   NAME,
   {
     field: 'kind',
-    label: 'Kind',
+    label: say('Kind'),
     kind: 'choice',
     hideLabel: true,
     width: '',
@@ -165,14 +183,14 @@ const due = (
   least: Number.MIN_VALUE,
   most: 1e6,
   optional: true,
-  refused: 'Above 0.',
+  refused: say('Above 0.'),
   width: 'w-20',
 });
 const AFTERCARE: ReadonlyArray<RowField<Aftercare>> = [
   { ...SAID[0], width: 'w-full' },
   {
     field: 'about',
-    label: 'About',
+    label: say('About'),
     kind: 'choice',
     hideLabel: true,
     width: '',
@@ -181,9 +199,9 @@ const AFTERCARE: ReadonlyArray<RowField<Aftercare>> = [
   due('afterKm', 'km'),
   due('afterDays', 'days'),
   due('afterHours', 'hours'),
-  due('afterHeatCycles', 'heat cycles'),
-  { field: 'event', label: 'Or when', kind: 'words', optional: true },
-  { field: 'repeats', label: 'Again each time', kind: 'tick' },
+  due('afterHeatCycles', say('heat cycles')),
+  { field: 'event', label: say('Or when'), kind: 'words', optional: true },
+  { field: 'repeats', label: say('Again each time'), kind: 'tick' },
 ];
 
 const nameOf = ({ name }: { name: string }) => name;
@@ -196,13 +214,13 @@ export function StepLists() {
     <>
       <RowList<'removed'>
         list="removed"
-        title="Comes off the vehicle"
+        title={say('Comes off the vehicle')}
         fields={REMOVED}
         nameOf={nameOf}
         plain={() => ({ name: NOT_NAMED.removed, count: 1, fate: 'refit' })}
         below={(thing, edit) => (
           <details className="w-full">
-            <summary className="min-h-9 cursor-pointer text-sm text-ink-2">How it goes back</summary>
+            <summary className="min-h-9 cursor-pointer text-sm text-ink-2">{say('How it goes back')}</summary>
             <FieldGrid entry={thing} name={thing.name} fields={[...GOES_BACK, ...ONCE]} edit={edit}>
               <RefitTorque thing={thing} edit={edit} />
             </FieldGrid>
@@ -211,7 +229,7 @@ export function StepLists() {
       />
       <RowList<'disconnects'>
         list="disconnects"
-        title="Opened and closed again"
+        title={say('Opened and closed again')}
         fields={DISCONNECTS}
         nameOf={nameOf}
         plain={() => ({ name: NOT_NAMED.disconnects, kind: 'connector' })}
@@ -223,14 +241,14 @@ export function StepLists() {
       />
       <RowList<'neighbours'>
         list="neighbours"
-        title="Loosened for access"
+        title={say('Loosened for access')}
         fields={NEIGHBOURS}
         nameOf={nameOf}
         plain={() => ({ name: NOT_NAMED.neighbours })}
       />
       <RowList<'temporary'>
         list="temporary"
-        title="Put on for the work"
+        title={say('Put on for the work')}
         fields={NAMED}
         nameOf={nameOf}
         plain={() => ({ name: NOT_NAMED.temporary, goneBefore: { close: true } })}
@@ -238,13 +256,13 @@ export function StepLists() {
       />
       <RowList<'baselines'>
         list="baselines"
-        title="Measured before"
+        title={say('Measured before')}
         fields={NAMED}
         nameOf={nameOf}
         plain={() => ({
           name: NOT_NAMED.baselines,
           quantity: 'rideHeight',
-          places: ['front left', 'front right', 'rear left', 'rear right'],
+          places: [say('front left'), say('front right'), say('rear left'), say('rear right')],
         })}
         below={(entry, edit) => (
           <More name={entry.name}>
@@ -254,7 +272,7 @@ export function StepLists() {
       />
       <RowList<'checks'>
         list="checks"
-        title="Checks"
+        title={say('Checks')}
         fields={SAID}
         nameOf={textOf}
         plain={() => ({ text: NOT_NAMED.checks })}
@@ -266,14 +284,14 @@ export function StepLists() {
       />
       <RowList<'irreversible'>
         list="irreversible"
-        title="Cannot be taken back"
+        title={say('Cannot be taken back')}
         fields={SAID}
         nameOf={textOf}
         plain={() => ({ text: NOT_NAMED.irreversible })}
       />
       <RowList<'prerequisites'>
         list="prerequisites"
-        title="Before anything comes off"
+        title={say('Before anything comes off')}
         fields={SAID}
         nameOf={textOf}
         plain={() => ({ text: NOT_NAMED.prerequisites, kind: 'cooled' })}
@@ -285,21 +303,21 @@ export function StepLists() {
       />
       <RowList<'cautions'>
         list="cautions"
-        title="Cautions"
+        title={say('Cautions')}
         fields={SAID}
         nameOf={textOf}
         plain={() => ({ text: NOT_NAMED.cautions })}
       />
       <RowList<'aftercare'>
         list="aftercare"
-        title="Aftercare"
+        title={say('Aftercare')}
         fields={AFTERCARE}
         nameOf={textOf}
         plain={() => ({ text: NOT_NAMED.aftercare, about: 'joints' })}
       />
       <RowList<'tools'>
         list="tools"
-        title="Tools on the sheet"
+        title={say('Tools on the sheet')}
         fields={NAMED}
         nameOf={nameOf}
         plain={() => ({ name: NOT_NAMED.tools, special: true })}
@@ -319,7 +337,7 @@ export function StepLists() {
 const More = ({ name, children }: { name: string; children: ReactNode }) => (
   <details className="w-full">
     <summary className="min-h-9 cursor-pointer text-sm text-ink-2">
-      More<span className="sr-only"> of {name}</span>
+      {tell('More{name}', { name: <span className="sr-only"> {tell('of {name}', { name })}</span> })}
     </summary>
     {children}
   </details>
@@ -333,13 +351,13 @@ function GoneBefore({ entry, edit }: { entry: Temporary; edit: (recipe: (entry: 
     'group' in goneBefore
       ? `group ${goneBefore.group}`
       : 'phase' in goneBefore
-        ? `phase ${goneBefore.phase}`
+        ? say('phase {phase}', { phase: goneBefore.phase })
         : 'step' in goneBefore
-          ? `step ${goneBefore.step}`
+          ? say('step {step}', { step: goneBefore.step })
           : 'close';
   return (
     <label className="grid gap-1 text-sm text-ink-2">
-      Gone before
+      {say('Gone before')}
       <select
         className={LOOK}
         value={value}
@@ -352,20 +370,20 @@ function GoneBefore({ entry, edit }: { entry: Temporary; edit: (recipe: (entry: 
           });
         }}
       >
-        <option value="close">the job is closed</option>
+        <option value="close">{say('the job is closed')}</option>
         {kit.groups.map(({ id, title }) => (
           <option key={id} value={`group ${id}`}>
-            the torque of {title}
+            {tell('the torque of {title}', { title })}
           </option>
         ))}
         {PHASES.slice(2).map((phase) => (
           <option key={phase} value={`phase ${phase}`}>
-            {PHASE_TEXT[phase].toLowerCase()} begins
+            {tell('{phaseText} begins', { phaseText: PHASE_TEXT[phase].toLowerCase() })}
           </option>
         ))}
         {kit.steps.map(({ id, text, number }) => (
           <option key={id} value={`step ${id}`}>
-            step {number ?? ''} {text.slice(0, 40)}
+            {tell('step {number}  {text}', { number: number ?? '', text: text.slice(0, 40) })}
           </option>
         ))}
       </select>
@@ -377,11 +395,11 @@ function GoneBefore({ entry, edit }: { entry: Temporary; edit: (recipe: (entry: 
 function RefitTorque({ thing, edit }: { thing: RemovedThing; edit: (recipe: (thing: RemovedThing) => void) => void }) {
   return (
     <CommitField
-      label="Torque it goes back with"
+      label={say('Torque it goes back with')}
       value={thing.specs?.[0]?.printed ?? ''}
       onCommit={(typed) => {
         const read = typed.trim() === '' ? undefined : specFromPrinted(typed);
-        if (read && !read.ok) return 'Give it with its unit: 46 lbf·ft.';
+        if (read && !read.ok) return say('Give it with its unit: 46 lbf·ft.');
         return void edit((entry) => {
           if (read) entry.specs = [{ spec: read.value, printed: typed.trim() }];
           else delete entry.specs;
@@ -397,7 +415,7 @@ function Adds() {
   const change = useEditor((state) => state.change);
   return (
     <OptionalText
-      label="Puts on the vehicle, words with commas"
+      label={say('Puts on the vehicle, words with commas')}
       value={kit.adds?.join(', ')}
       onChange={(text) =>
         change((draft) => {

@@ -1,4 +1,5 @@
 import { type OutlineFault, outlineOf } from '#contract/outline-file.ts';
+import { say } from '#contract/wording/say.ts';
 import type { PartOutline } from '#core/kit/piece-kind.ts';
 import { fail, type Result } from '#core/result.ts';
 
@@ -34,7 +35,7 @@ export function outlineFromSvg(text: string): Result<PartOutline, OutlineFault> 
   const parsed = new DOMParser().parseFromString(text, 'image/svg+xml');
   const root = parsed.documentElement;
   if (parsed.querySelector('parsererror') || root.localName !== 'svg')
-    return fail({ code: 'notDxf', reason: 'it is no SVG picture' });
+    return fail({ code: 'notDxf', reason: say('it is no SVG picture') });
   // Lengths along a path are known only to a picture that stands in the page; nothing of a stranger's file but its
   // shapes comes into ours.
   const svg = shapesOf(root) as SVGSVGElement;

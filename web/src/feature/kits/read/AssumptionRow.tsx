@@ -1,8 +1,10 @@
 import { useState } from 'react';
 import { assumptionText } from '#contract/wording/fact-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { type DriveSize, describeDrive } from '#core/fastener/drive.ts';
 import { CORRECTED_BY, type Correction, MOST_STATIONS } from '#core/kit/draft/correct-draft.ts';
 import type { Assumption } from '#core/kit/draft/drafting.ts';
+import { tell } from '../../../ui/tell.ts';
 
 const hex = (acrossFlatsMm: number): DriveSize => ({ kind: 'hex', acrossFlatsMm });
 /** Sockets most joints of a vehicle take; others are set in the kit's own editor. */
@@ -10,15 +12,15 @@ const USUAL_MM = [8, 10, 13, 15, 16, 17, 18, 19, 21];
 const COUNTS = [2, 4, 5, 6, 8];
 
 const COMPOUNDS = [
-  ['Medium locker', 'threadlockerMedium'],
-  ['High locker', 'threadlockerHigh'],
-  ['Anti-seize', 'antiSeize'],
-  ['Nothing', 'none'],
+  [say('Medium locker'), 'threadlockerMedium'],
+  [say('High locker'), 'threadlockerHigh'],
+  [say('Anti-seize'), 'antiSeize'],
+  [say('Nothing'), 'none'],
 ] as const;
 const FATES = [
-  ['Goes back', 'refit'],
-  ['Kept for the owner', 'keep'],
-  ['Scrapped', 'scrap'],
+  [say('Goes back'), 'refit'],
+  [say('Kept for the owner'), 'keep'],
+  [say('Scrapped'), 'scrap'],
 ] as const;
 
 /** One thing the draft took for granted, with what it may be instead: a tap, and it is settled. */
@@ -58,7 +60,7 @@ export function AssumptionRow({
               {name}
             </Chip>
           ))}
-        <Chip onTap={() => onSettle({ says: 'right' })}>{takes ? 'As it stands' : 'Seen'}</Chip>
+        <Chip onTap={() => onSettle({ says: 'right' })}>{takes ? say('As it stands') : say('Seen')}</Chip>
       </fieldset>
     </li>
   );
@@ -72,13 +74,13 @@ function Count({ onSettle }: { onSettle: (correction: Correction) => void }) {
     <>
       {COUNTS.map((many) => (
         <Chip key={many} onTap={() => onSettle({ says: 'stations', count: many })}>
-          {many} of them
+          {tell('{many} of them', { many })}
         </Chip>
       ))}
       <input
-        aria-label="Another number"
+        aria-label={say('Another number')}
         inputMode="numeric"
-        placeholder="other"
+        placeholder={say('other')}
         value={typed}
         aria-invalid={typed !== '' && !fits}
         className="figures min-h-11 w-20 border-2 border-rule bg-sheet px-2 aria-invalid:border-bad"
@@ -92,7 +94,7 @@ function Count({ onSettle }: { onSettle: (correction: Correction) => void }) {
       />
       {typed !== '' && (
         <Chip disabled={!fits} onTap={() => onSettle({ says: 'stations', count })}>
-          {fits ? 'Take it' : `1 to ${MOST_STATIONS}`}
+          {fits ? say('Take it') : say('1 to {mostStations}', { mostStations: MOST_STATIONS })}
         </Chip>
       )}
     </>

@@ -1,5 +1,6 @@
 import { type FormEvent, useState } from 'react';
 import { FACT_KIND_TEXT, factText } from '#contract/wording/fact-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Fact, FactValue } from '#core/sheet/fact.ts';
 import { readSheet } from '#core/sheet/read-sheet.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -25,10 +26,15 @@ export function CorrectFact({
     if (value) onValue(value);
   };
   return (
-    <Sheet open onClose={onClose} title="Correct what was read" description={`The sheet prints “${fact.printed}”.`}>
+    <Sheet
+      open
+      onClose={onClose}
+      title={say('Correct what was read')}
+      description={say('The sheet prints “{printed}”.', { printed: fact.printed })}
+    >
       <form onSubmit={submit} className="grid gap-3">
         <label htmlFor="correct-fact" className="font-bold">
-          Type it as it should be printed
+          {say('Type it as it should be printed')}
         </label>
         <input
           id="correct-fact"
@@ -44,13 +50,13 @@ export function CorrectFact({
               {FACT_KIND_TEXT[value.kind]}: <b>{factText(value)}</b>
             </>
           ) : (
-            'Nothing can be read from this.'
+            say('Nothing can be read from this.')
           )}
         </p>
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={!value}>
-            Take this
+            {say('Take this')}
           </Button>
         </div>
       </form>

@@ -1,13 +1,14 @@
 import { memo, type RefObject, useEffect, useMemo, useRef } from 'react';
 import { doubtText, FACT_KIND_TEXT, factText } from '#contract/wording/fact-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { SheetReading } from '#core/sheet/read-sheet.ts';
 import { isShown, toCheckFirst } from './list-order.ts';
 import type { Judged } from './sheet-store.ts';
 
 const STATE = {
-  taken: { text: 'Taken', look: 'bg-plate text-on-plate' },
-  open: { text: 'Check', look: 'border-2 border-bad text-bad' },
-  rejected: { text: 'Not so', look: 'border-2 border-rule text-ink-2' },
+  taken: { text: say('Taken'), look: 'bg-plate text-on-plate' },
+  open: { text: say('Check'), look: 'border-2 border-bad text-bad' },
+  rejected: { text: say('Not so'), look: 'border-2 border-rule text-ink-2' },
 } as const;
 
 /** What was read, step by step, each with its state. */
@@ -43,7 +44,7 @@ export const FactList = memo(function FactList({
     <ol>
       {first.length > 0 && (
         <li className="border-b-2 border-ink">
-          <h3 className="plate pt-3 text-xl">To check first</h3>
+          <h3 className="plate pt-3 text-xl">{say('To check first')}</h3>
           <ul>
             {first.map((index) => (
               <li key={index}>

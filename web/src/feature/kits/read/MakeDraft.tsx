@@ -1,6 +1,7 @@
 import { type FormEvent, useEffect, useState } from 'react';
 import { useNavigate } from 'react-router';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { correctDraft } from '#core/kit/draft/correct-draft.ts';
 import type { Assumption, Draft } from '#core/kit/draft/drafting.ts';
 import type { SheetStep } from '#core/sheet/step-split.ts';
@@ -9,6 +10,7 @@ import { useChange } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FormField, inputLook } from '../../../ui/FormField.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { inSheetWorker } from '../../../worker/sheet-worker.ts';
 import { idFrom } from '../kit-id.ts';
 import { AssumptionRow } from './AssumptionRow.tsx';
@@ -37,7 +39,7 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
   if (!reading) return null;
   const submit = async (event: FormEvent) => {
     event.preventDefault();
-    if (title.trim() === '' || maker.trim() === '') return setMissing('Give the kit a title and a maker.');
+    if (title.trim() === '' || maker.trim() === '') return setMissing(say('Give the kit a title and a maker.'));
     setMissing(undefined);
     await act(async () => {
       const head = { id: idFrom(title), title: title.trim(), maker: maker.trim() };
@@ -57,12 +59,14 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
       open
       wide
       onClose={onClose}
-      title="Make the draft"
-      description={`From ${file ?? 'the sheet'}: what you took goes in, what you turned down does not.`}
+      title={say('Make the draft')}
+      description={say('From {file}: what you took goes in, what you turned down does not.', {
+        file: file ?? say('the sheet'),
+      })}
     >
       <form onSubmit={submit} className="grid gap-4">
         <div className="grid gap-4 sm:grid-cols-2">
-          <FormField id="draft-title" label="Title of the kit">
+          <FormField id="draft-title" label={say('Title of the kit')}>
             <input
               id="draft-title"
               className={inputLook(false)}
@@ -70,7 +74,7 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
               onChange={(event) => setTitle(event.target.value)}
             />
           </FormField>
-          <FormField id="draft-maker" label="Maker">
+          <FormField id="draft-maker" label={say('Maker')}>
             <input
               id="draft-maker"
               className={inputLook(false)}
@@ -86,13 +90,15 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
             {numberOf(kit.questions.length, 'question')}
           </p>
         ) : (
-          <p className="text-ink-2">Working it out.</p>
+          <p className="text-ink-2">{say('Working it out.')}</p>
         )}
         {assumed.length > 0 && (
           <div>
-            <h3 className="plate text-xl">Assumed, because the sheet does not say</h3>
+            <h3 className="plate text-xl">{say('Assumed, because the sheet does not say')}</h3>
             <p className="text-sm text-ink-2">
-              What would hurt most if it were wrong stands first. What you do not settle here is settled in the kit.
+              {say(
+                'What would hurt most if it were wrong stands first. What you do not settle here is settled in the kit.',
+              )}
             </p>
             <div className="mt-1 max-h-[38vh] overflow-y-auto border border-rule bg-bench">
               <ul className="px-3 text-sm">
@@ -110,16 +116,21 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
         )}
         {drafts.length > 1 && (
           <p className="flex flex-wrap items-center gap-3" role="status">
-            {numberOf(drafts.length - 1, 'assumption')} settled{assumed.length === 0 ? ', nothing is left open' : ''}.
+            {tell('{numberOf} settled{which}.', {
+              numberOf: numberOf(drafts.length - 1, 'assumption'),
+              which: assumed.length === 0 ? say(', nothing is left open') : '',
+            })}
             <button type="button" className="min-h-11 px-2 underline" onClick={() => setDrafts(drafts.slice(0, -1))}>
-              Take the last back
+              {say('Take the last back')}
             </button>
           </p>
         )}
         {judged.open.length > 0 && (
           <p className="font-bold text-bad">
-            {judged.open.length} {judged.open.length === 1 ? 'fact is' : 'facts are'} still to be checked and will be
-            left out.
+            {tell(
+              '{count}  {count, plural, one {fact is} other {facts are}} still to be checked and will be left out.',
+              { count: judged.open.length },
+            )}
           </p>
         )}
         {failure && (
@@ -128,9 +139,9 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
           </p>
         )}
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Back to the sheet</Button>
+          <Button onClick={onClose}>{say('Back to the sheet')}</Button>
           <Button type="submit" tone="primary" disabled={busy}>
-            Make the draft
+            {say('Make the draft')}
           </Button>
         </div>
       </form>
@@ -139,7 +150,7 @@ export function MakeDraft({ judged, onClose }: { judged: Judged; onClose: () => 
 }
 
 const draftOf = (steps: SheetStep[], { taken }: Judged): Promise<Draft> =>
-  inSheetWorker((worker) => worker.draft({ steps }, taken, { id: 'draft', title: 'Draft', maker: 'Maker' }));
+  inSheetWorker((worker) => worker.draft({ steps }, taken, { id: 'draft', title: say('Draft'), maker: say('Maker') }));
 
 const WORST_FIRST: ReadonlyArray<Assumption['code']> = [
   'countAssumed',

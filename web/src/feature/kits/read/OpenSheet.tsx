@@ -1,4 +1,5 @@
 import { type ChangeEvent, type DragEvent, type FormEvent, useRef, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import { useLexicon } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -29,7 +30,12 @@ export function OpenSheet() {
       if (outcome.ok) open(name, outcome.reading);
       else setRefused(outcome.message);
     } catch (error) {
-      setRefused(`${name} could not be read: ${error instanceof Error ? error.message : String(error)}`);
+      setRefused(
+        say('{name} could not be read: {which}', {
+          name,
+          which: error instanceof Error ? error.message : String(error),
+        }),
+      );
     } finally {
       setBusy(false);
     }
@@ -43,8 +49,9 @@ export function OpenSheet() {
     });
   const paste = (event: FormEvent) => {
     event.preventDefault();
-    if (text.trim() === '') setRefused('Nothing is pasted yet.');
-    else void take('Pasted sheet', () => inSheetWorker<ReadOutcome>(async (worker) => worker.readText(text, words)));
+    if (text.trim() === '') setRefused(say('Nothing is pasted yet.'));
+    else
+      void take(say('Pasted sheet'), () => inSheetWorker<ReadOutcome>(async (worker) => worker.readText(text, words)));
   };
   return (
     <main
@@ -61,11 +68,11 @@ export function OpenSheet() {
       }}
     >
       <div>
-        <h1 className="plate text-4xl">Read a maker’s sheet</h1>
+        <h1 className="plate text-4xl">{say('Read a maker’s sheet')}</h1>
         <p className="mt-1 max-w-3xl text-ink-2">
-          Paste its text, or give the file: plain text, Markdown, or a PDF with text in it. Nothing leaves the shop.
-          What is read is shown beside the sheet for you to take, correct or turn down; what is not understood stays
-          visible.
+          {say(
+            'Paste its text, or give the file: plain text, Markdown, or a PDF with text in it. Nothing leaves the shop. What is read is shown beside the sheet for you to take, correct or turn down; what is not understood stays visible.',
+          )}
         </p>
       </div>
       {refused && (
@@ -75,7 +82,7 @@ export function OpenSheet() {
       )}
       <form onSubmit={paste} className="grid gap-3">
         <label htmlFor="sheet-text" className="font-bold">
-          Text of the sheet
+          {say('Text of the sheet')}
         </label>
         <textarea
           id="sheet-text"
@@ -87,17 +94,17 @@ export function OpenSheet() {
         />
         <div className="flex flex-wrap gap-3">
           <Button type="submit" tone="primary" disabled={busy}>
-            {busy ? 'Reading' : 'Read it'}
+            {busy ? say('Reading') : say('Read it')}
           </Button>
           <Button onClick={() => input.current?.click()} disabled={busy}>
-            From a file
+            {say('From a file')}
           </Button>
           <ShopWords words={words} />
           <input
             ref={input}
             type="file"
             accept=".txt,.md,.pdf,text/plain,text/markdown,application/pdf"
-            aria-label="Sheet file"
+            aria-label={say('Sheet file')}
             className="sr-only"
             tabIndex={-1}
             onChange={(event: ChangeEvent<HTMLInputElement>) => {

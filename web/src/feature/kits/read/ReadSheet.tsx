@@ -1,10 +1,12 @@
 import { useMemo, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { useStore } from 'zustand';
+import { say } from '#contract/wording/say.ts';
 import { FIND_KEY } from '../../../app/FindButton.tsx';
 import { TopBar } from '../../../app/TopBar.tsx';
 import { type TorqueMark, TorqueRule } from '../../../drawing/TorqueRule.tsx';
 import { Button, Key } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { CorrectFact } from './CorrectFact.tsx';
 import { FactList } from './FactList.tsx';
 import { listOrder } from './list-order.ts';
@@ -15,12 +17,12 @@ import { judged as judge, useSheet } from './sheet-store.ts';
 
 const SHORTCUTS = [
   FIND_KEY,
-  { keys: '↑ ↓', does: 'To the fact before, after' },
-  { keys: 'Enter', does: 'Take this, on to the next' },
-  { keys: 'E', does: 'Correct it' },
-  { keys: 'X', does: 'Not so' },
-  { keys: 'N', does: 'To the next doubt' },
-  { keys: 'U', does: 'Take the last decision back' },
+  { keys: '↑ ↓', does: say('To the fact before, after') },
+  { keys: 'Enter', does: say('Take this, on to the next') },
+  { keys: 'E', does: say('Correct it') },
+  { keys: 'X', does: say('Not so') },
+  { keys: 'N', does: say('To the next doubt') },
+  { keys: 'U', does: say('Take the last decision back') },
 ];
 
 /** The sheet reader: the maker's sheet at the left, what it says at the right. */
@@ -99,7 +101,7 @@ function Reader() {
   const unread = reading.unread.map((index) => reading.steps[index]?.text ?? '');
   return (
     <>
-      <div role="tablist" aria-label="Sheet or facts" className="flex border-b-2 border-ink bg-floor lg:hidden">
+      <div role="tablist" aria-label={say('Sheet or facts')} className="flex border-b-2 border-ink bg-floor lg:hidden">
         {(['sheet', 'facts'] as const).map((name) => (
           <button
             key={name}
@@ -109,17 +111,17 @@ function Reader() {
             className={`plate min-h-14 flex-1 text-2xl ${pane === name ? 'bg-bench' : 'text-ink-2'}`}
             onClick={() => setPane(name)}
           >
-            {name === 'sheet' ? 'Maker’s sheet' : 'What it says'}
+            {name === 'sheet' ? say('Maker’s sheet') : say('What it says')}
           </button>
         ))}
       </div>
       <main className="flex flex-1 flex-col lg:min-h-0 lg:flex-row">
         <section
-          aria-label="Maker’s sheet"
+          aria-label={say('Maker’s sheet')}
           className={`flex-col bg-sheet lg:flex lg:min-h-0 lg:w-[44%] lg:shrink-0 lg:border-r-2 lg:border-ink ${pane === 'sheet' ? 'flex' : 'hidden'}`}
         >
           <div className="flex items-baseline justify-between gap-3 px-6 pt-4">
-            <h1 className="plate text-3xl">Maker’s sheet</h1>
+            <h1 className="plate text-3xl">{say('Maker’s sheet')}</h1>
             <span className="truncate text-sm text-ink-2">{file}</span>
           </div>
           {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a text that scrolls is reached by keyboard */}
@@ -127,31 +129,37 @@ function Reader() {
             <SheetText reading={reading} judged={judged} cursor={cursor} onPoint={point} />
           </div>
           <div className="border-t border-rule px-6 py-3">
-            <h2 className="plate text-xl">Every torque of this sheet, N·m</h2>
+            <h2 className="plate text-xl">{say('Every torque of this sheet, N·m')}</h2>
             <TorqueRule marks={marks} onMark={(key) => point(Number(key))} />
           </div>
         </section>
         <section
-          aria-label="What it says"
+          aria-label={say('What it says')}
           className={`min-w-0 flex-1 flex-col lg:flex lg:min-h-0 ${pane === 'facts' ? 'flex' : 'hidden'}`}
         >
           <div className="flex flex-wrap items-baseline justify-between gap-x-4 px-6 pt-4 pb-2">
-            <h2 className="plate text-3xl">What it says</h2>
+            <h2 className="plate text-3xl">{say('What it says')}</h2>
             <span className="figures text-sm">
-              {shown.length} read ·{' '}
-              <b className={judged.open.length > 0 ? 'text-bad' : ''}>{judged.open.length} to check</b> ·{' '}
-              {unread.length} unread
+              {tell('{count} read · {count2} · {count3} unread', {
+                count: shown.length,
+                count2: (
+                  <b className={judged.open.length > 0 ? 'text-bad' : ''}>
+                    {tell('{count} to check', { count: judged.open.length })}
+                  </b>
+                ),
+                count3: unread.length,
+              })}
             </span>
           </div>
           {/* biome-ignore lint/a11y/noNoninteractiveTabindex: a list that scrolls is reached by keyboard */}
           <div className="border-t border-rule px-4 pb-4 lg:min-h-0 lg:flex-1 lg:overflow-y-auto" tabIndex={0}>
             {shown.length === 0 && (
-              <p className="p-4">Nothing was understood. The steps still go into the draft as they stand.</p>
+              <p className="p-4">{say('Nothing was understood. The steps still go into the draft as they stand.')}</p>
             )}
             <FactList reading={reading} judged={judged} cursor={cursor} onPoint={point} />
             {unread.length > 0 && (
               <div className="mt-4">
-                <h3 className="plate text-xl">Still unread</h3>
+                <h3 className="plate text-xl">{say('Still unread')}</h3>
                 <ul className="text-sm">
                   {unread.map((text, index) => (
                     // biome-ignore lint/suspicious/noArrayIndexKey: the same words may stand twice
@@ -160,7 +168,7 @@ function Reader() {
                     </li>
                   ))}
                 </ul>
-                <p className="mt-1 text-sm text-ink-2">They go into the draft as steps in their own words.</p>
+                <p className="mt-1 text-sm text-ink-2">{say('They go into the draft as steps in their own words.')}</p>
               </div>
             )}
           </div>
@@ -169,22 +177,22 @@ function Reader() {
       <footer className="sticky bottom-0 z-20 flex flex-wrap items-stretch border-t-2 border-ink bg-bench lg:static">
         <div className="grid flex-1 basis-full grid-cols-3 items-center gap-2 px-2 py-2 sm:flex sm:basis-0 sm:flex-wrap sm:px-4">
           <Button className={FOOT} onClick={() => setOpen('correct')} hotkey="E" disabled={!fact}>
-            Correct
+            {say('Correct')}
           </Button>
           <Button className={FOOT} onClick={reject} hotkey="X" disabled={!fact}>
-            Not so
+            {say('Not so')}
           </Button>
           <Button className={FOOT} onClick={nextDoubt} hotkey="N" disabled={judged.open.length === 0}>
-            Next doubt
+            {say('Next doubt')}
           </Button>
           <Button className={FOOT} onClick={() => undo()} hotkey="U" disabled={pastStates.length === 0}>
-            Take back
+            {say('Take back')}
           </Button>
           <Button tone="dark" onClick={() => setOpen('draft')} className={`${FOOT} sm:ml-auto`}>
-            Make the draft
+            {say('Make the draft')}
           </Button>
           <Button className={FOOT} onClick={sheet.close}>
-            Another sheet
+            {say('Another sheet')}
           </Button>
         </div>
         <button
@@ -193,7 +201,7 @@ function Reader() {
           disabled={!fact}
           className="plate flex min-h-16 w-full items-center justify-between gap-4 bg-paint px-6 text-4xl text-on-paint disabled:bg-hair disabled:text-ink-2 sm:min-h-20 sm:w-80"
         >
-          Take this <Key>ENTER</Key>
+          {tell('Take this {key}', { key: <Key>{say('ENTER')}</Key> })}
         </button>
       </footer>
       {open === 'correct' && fact && (

@@ -1,19 +1,21 @@
 import { type FormEvent, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import type { ShopWord } from '#core/sheet/shop-lexicon.ts';
 import { api, call } from '../../../shop/api.ts';
 import { useChange } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { tell } from '../../../ui/tell.ts';
 
 const KINDS: ReadonlyArray<readonly [ShopWord['compound'], string]> = [
-  ['threadlockerMedium', 'Threadlocker, medium'],
-  ['threadlockerHigh', 'Threadlocker, high strength'],
-  ['antiSeize', 'Anti-seize'],
-  ['grease', 'Grease'],
-  ['sealant', 'Sealant'],
-  ['retaining', 'Retaining compound'],
-  ['penetrant', 'Penetrating oil'],
-  ['oil', 'Oil'],
+  ['threadlockerMedium', say('Threadlocker, medium')],
+  ['threadlockerHigh', say('Threadlocker, high strength')],
+  ['antiSeize', say('Anti-seize')],
+  ['grease', say('Grease')],
+  ['sealant', say('Sealant')],
+  ['retaining', say('Retaining compound')],
+  ['penetrant', say('Penetrating oil')],
+  ['oil', say('Oil')],
 ];
 
 /** What this shop calls its compounds, so that the reader knows them in a sheet. */
@@ -27,19 +29,19 @@ export function ShopWords({ words }: { words: ShopWord[] }) {
   const keep = (next: ShopWord[]) => act(() => call(api['kit-library'].lexicon.$put({ json: next })));
   const add = async (event: FormEvent) => {
     event.preventDefault();
-    if (typed.trim().length < 2) return setTypedWrong('Type the word as sheets have it, two letters or more.');
+    if (typed.trim().length < 2) return setTypedWrong(say('Type the word as sheets have it, two letters or more.'));
     setTypedWrong(undefined);
     if (await keep([...words, { words: typed.trim(), compound: kind }])) setTyped('');
     return undefined;
   };
   return (
     <>
-      <Button onClick={() => setOpen(true)}>Words of this shop ({words.length})</Button>
+      <Button onClick={() => setOpen(true)}>{tell('Words of this shop ({count})', { count: words.length })}</Button>
       <Sheet
         open={open}
         onClose={() => setOpen(false)}
-        title="Words of this shop"
-        description="Names that sheets use for compounds. None come with the application."
+        title={say('Words of this shop')}
+        description={say('Names that sheets use for compounds. None come with the application.')}
       >
         <ul className="border-t-2 border-ink">
           {words.map((entry) => (
@@ -48,7 +50,7 @@ export function ShopWords({ words }: { words: ShopWord[] }) {
               <span className="text-sm text-ink-2">{KINDS.find(([name]) => name === entry.compound)?.[1]}</span>
               <button
                 type="button"
-                aria-label={`Take ${entry.words} away`}
+                aria-label={say('Take {words} away', { words: entry.words })}
                 className="size-11 text-xl text-ink-2"
                 onClick={() => void keep(words.filter((other) => other !== entry))}
               >
@@ -56,11 +58,11 @@ export function ShopWords({ words }: { words: ShopWord[] }) {
               </button>
             </li>
           ))}
-          {words.length === 0 && <li className="py-2 text-ink-2">None yet.</li>}
+          {words.length === 0 && <li className="py-2 text-ink-2">{say('None yet.')}</li>}
         </ul>
         <form onSubmit={add} className="mt-4 grid gap-2">
           <label className="text-sm text-ink-2">
-            As sheets have it
+            {say('As sheets have it')}
             <input
               className="min-h-12 w-full border-2 border-ink bg-sheet px-3"
               value={typed}
@@ -69,7 +71,7 @@ export function ShopWords({ words }: { words: ShopWord[] }) {
             />
           </label>
           <label className="text-sm text-ink-2">
-            Stands for
+            {say('Stands for')}
             <select
               className="min-h-12 w-full border-2 border-ink bg-sheet px-3"
               value={kind}
@@ -88,9 +90,9 @@ export function ShopWords({ words }: { words: ShopWord[] }) {
             </p>
           )}
           <div className="grid grid-cols-2 gap-2">
-            <Button onClick={() => setOpen(false)}>Done</Button>
+            <Button onClick={() => setOpen(false)}>{say('Done')}</Button>
             <Button type="submit" tone="primary">
-              Add it
+              {say('Add it')}
             </Button>
           </div>
         </form>

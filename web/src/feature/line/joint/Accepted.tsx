@@ -4,6 +4,7 @@ import { stationState } from '#core/job/job-state.ts';
 import { click, warn } from '../../../shop/chime.ts';
 import { useSession } from '../../../shop/session.ts';
 import { useSettings } from '../../../shop/settings.ts';
+import { tell } from '../../../ui/tell.ts';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** How long an accepted reading is held before the eye, ms: the next may be pulled meanwhile. */
@@ -56,9 +57,7 @@ export function Accepted({ torque }: { torque: TorqueStep }) {
         role="status"
         className="absolute inset-x-0 top-0 flex items-baseline justify-between gap-3 border-2 border-ink bg-paint px-4 py-2 text-on-paint"
       >
-        <span>
-          Station <b>{station.label}</b> accepted
-        </span>
+        <span>{tell('Station {label} accepted', { label: <b>{station.label}</b> })}</span>
         <b className="figures text-3xl whitespace-nowrap">{figure}</b>
       </p>
     </div>

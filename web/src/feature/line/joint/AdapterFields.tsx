@@ -1,14 +1,16 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { settingWithAdapterNm } from '#core/wrench/adapter.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** Directions an adapter is turned to, by how they are spoken of. */
 const ANGLES = [
-  ['Straight on', 0],
-  ['Across', 90],
-  ['Folded back', 180],
+  [say('Straight on'), 0],
+  [say('Across'), 90],
+  [say('Folded back'), 180],
 ] as const;
 
 /** A crow-foot or other adapter between wrench and bolt: its lever changes what is set. */
@@ -35,10 +37,10 @@ export function AdapterFields({ torque }: { torque: TorqueStep }) {
   );
   return (
     <fieldset className="mt-4 border-t-2 border-ink pt-3">
-      <legend className="font-bold">Through an adapter</legend>
+      <legend className="font-bold">{say('Through an adapter')}</legend>
       <div className="grid grid-cols-2 gap-2">
-        {field('Wrench, square to grip, mm', length, setLength)}
-        {field('Adapter, square to bolt, mm', offset, setOffset)}
+        {field(say('Wrench, square to grip, mm'), length, setLength)}
+        {field(say('Adapter, square to bolt, mm'), offset, setOffset)}
       </div>
       <div className="mt-2 grid grid-cols-3 gap-2">
         {ANGLES.map(([name, deg]) => (
@@ -55,22 +57,24 @@ export function AdapterFields({ torque }: { torque: TorqueStep }) {
       <p role="status" className="mt-2 min-h-7">
         {setting?.ok ? (
           <>
-            Set <b className="figures">{showTorqueIn(setting.value, unit).number}</b> {unit} for{' '}
-            <span className="figures">{showTorqueIn(band.targetNm, unit).number}</span> at the bolt. Hand on the middle
-            of the grip.
+            {tell('Set {number}  {unit} for {number2} at the bolt. Hand on the middle of the grip.', {
+              number: <b className="figures">{showTorqueIn(setting.value, unit).number}</b>,
+              unit,
+              number2: <span className="figures">{showTorqueIn(band.targetNm, unit).number}</span>,
+            })}
           </>
         ) : setting ? (
-          'These measures leave no lever: check them.'
+          say('These measures leave no lever: check them.')
         ) : (
-          'It counts for this group, until it is taken off.'
+          say('It counts for this group, until it is taken off.')
         )}
       </p>
       <div className="mt-2 grid grid-cols-2 gap-2">
         <Button disabled={!through} onClick={() => torque.takeAdapter(undefined)}>
-          Without adapter
+          {say('Without adapter')}
         </Button>
         <Button tone="primary" disabled={!setting?.ok} onClick={() => torque.takeAdapter(lever)}>
-          Use the adapter
+          {say('Use the adapter')}
         </Button>
       </div>
     </fieldset>

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { BASIS_TEXT, COMPOUND_TEXT, FACTOR_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import { FACTOR_RANGE, type FactorSource } from '#core/job/act/settle-basis.ts';
 import type { JobCommand } from '#core/job/acts.ts';
 import type { BasisClash } from '#core/job/figure-basis.ts';
@@ -7,6 +8,7 @@ import { showTorqueIn } from '#core/quantity/display.ts';
 import { printedTorqueUnit } from '#core/quantity/parse-printed.ts';
 import { ProofSheet } from '../../../job/ProofSheet.tsx';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** A compound on a thread its figure did not count on: both torques side by side, and a signature under one of them. */
@@ -35,10 +37,12 @@ export function BasisChoice({ torque, clash }: { torque: TorqueStep; clash: Basi
     });
   return (
     <div className="mt-3 border-2 border-bad p-3">
-      <p className="text-lg font-bold">Which torque holds?</p>
+      <p className="text-lg font-bold">{say('Which torque holds?')}</p>
       <p>
-        The figure is for {BASIS_TEXT[clash.basis]}, and {COMPOUND_TEXT[clash.compound].toLowerCase()} is on the thread:
-        the same torque makes another load.
+        {tell(
+          'The figure is for {basisText}, and {compoundText} is on the thread: the same torque makes another load.',
+          { basisText: BASIS_TEXT[clash.basis], compoundText: COMPOUND_TEXT[clash.compound].toLowerCase() },
+        )}
       </p>
       <div className="mt-2 grid grid-cols-2 gap-2">
         <Button
@@ -47,7 +51,7 @@ export function BasisChoice({ torque, clash }: { torque: TorqueStep; clash: Basi
           className="flex-col"
           onClick={() => setUse('asPrinted')}
         >
-          <span>As printed</span>
+          <span>{say('As printed')}</span>
           <span className="figures text-2xl">{show(clash.printedNm)}</span>
         </Button>
         <Button
@@ -56,7 +60,7 @@ export function BasisChoice({ torque, clash }: { torque: TorqueStep; clash: Basi
           className="flex-col"
           onClick={() => setUse('sameLoad')}
         >
-          <span>For the same load</span>
+          <span>{say('For the same load')}</span>
           <span className="figures text-2xl">{known ? show(clash.printedNm * factor) : '?'}</span>
         </Button>
       </div>
@@ -80,7 +84,7 @@ export function BasisChoice({ torque, clash }: { torque: TorqueStep; clash: Basi
           ))}
           {factorFrom === 'product' && (
             <label className="grid">
-              <span className="text-sm text-ink-2">Percent of the dry torque, as its sheet says</span>
+              <span className="text-sm text-ink-2">{say('Percent of the dry torque, as its sheet says')}</span>
               <input
                 className="figures min-h-14 w-32 border-2 border-ink bg-sheet px-3 text-xl"
                 inputMode="decimal"
@@ -92,7 +96,7 @@ export function BasisChoice({ torque, clash }: { torque: TorqueStep; clash: Basi
         </div>
       )}
       <label className="mt-2 grid">
-        <span className="text-sm text-ink-2">Why, kept on the record with both figures</span>
+        <span className="text-sm text-ink-2">{say('Why, kept on the record with both figures')}</span>
         <input
           className="min-h-14 w-full border-2 border-ink bg-sheet px-3"
           value={reason}
@@ -100,10 +104,10 @@ export function BasisChoice({ torque, clash }: { torque: TorqueStep; clash: Basi
         />
       </label>
       <Button tone="primary" className="mt-2 w-full" disabled={!ready} onClick={sign}>
-        {ready ? 'Sign this figure' : use ? 'Say why, then sign' : 'Choose one of both'}
+        {ready ? say('Sign this figure') : use ? say('Say why, then sign') : say('Choose one of both')}
       </Button>
-      <p className="mt-1 text-sm text-ink-2">It counts for the bolts of this group that are alike.</p>
-      <ProofSheet command={signing} title="Sign this figure" onClose={() => setSigning(undefined)} />
+      <p className="mt-1 text-sm text-ink-2">{say('It counts for the bolts of this group that are alike.')}</p>
+      <ProofSheet command={signing} title={say('Sign this figure')} onClose={() => setSigning(undefined)} />
     </div>
   );
 }

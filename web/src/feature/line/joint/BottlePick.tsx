@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Compound } from '#core/compound/compound.ts';
 import type { BottleFault } from '#core/compound/shelf-bottle.ts';
 import { LOCKER_GRADES, type LockerGrade } from '#core/job/act/name-compound.ts';
@@ -7,15 +8,16 @@ import { api, call } from '../../../shop/api.ts';
 import { serverNowMs } from '../../../shop/clock.ts';
 import { useSession } from '../../../shop/session.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { useBottles } from './use-bead.ts';
 import type { TorqueStep } from './use-torque-step.ts';
 
 const FAULT_TEXT: Record<BottleFault, string> = {
-  printed: 'past its date',
-  opened: 'open too long',
-  tooWarm: 'stood too warm',
-  gelled: 'gelled',
-  empty: 'empty by count',
+  printed: say('past its date'),
+  opened: say('open too long'),
+  tooWarm: say('stood too warm'),
+  gelled: say('gelled'),
+  empty: say('empty by count'),
 };
 
 /** From which bottle the bead comes: scanned or picked once, its lot goes on the record. */
@@ -33,31 +35,48 @@ export function BottlePick({ torque, compound }: { torque: TorqueStep; compound:
     return (
       <p className="mt-2 flex flex-wrap items-center justify-between gap-2 border-2 border-rule px-3 py-1 text-base">
         <span>
-          From <b>{bead.bottle.name}</b>, lot <b className="figures">{bead.bottle.lot}</b>, good to{' '}
-          <span className="figures">{bead.bottle.lastDay}</span>
+          {tell('From {name}, lot {lot}, good to {lastDay}', {
+            name: <b>{bead.bottle.name}</b>,
+            lot: <b className="figures">{bead.bottle.lot}</b>,
+            lastDay: <span className="figures">{bead.bottle.lastDay}</span>,
+          })}
         </span>
         <button type="button" className="min-h-11 px-2 underline" onClick={() => take(compound.kind, undefined)}>
-          Another bottle
+          {say('Another bottle')}
         </button>
       </p>
     );
   if (good.length === 0)
     return (
       <p className="mt-2 text-base text-bad">
-        No good bottle of {COMPOUND_TEXT[compound.kind].toLowerCase()} is on the shelf
-        {shelf.length > 0
-          ? `: ${shelf.map(({ lot, fault }) => `lot ${lot} ${fault ? FAULT_TEXT[fault] : ''}`).join(', ')}`
-          : ''}
-        . Its lot will not be on the record.
+        {tell('No good bottle of {compoundText} is on the shelf{which}. Its lot will not be on the record.', {
+          compoundText: COMPOUND_TEXT[compound.kind].toLowerCase(),
+          which:
+            shelf.length > 0
+              ? `: ${shelf.map(({ lot, fault }) => say('lot {lot} {which}', { lot, which: fault ? FAULT_TEXT[fault] : '' })).join(', ')}`
+              : '',
+        })}
       </p>
     );
   const scan = (text: string) => {
     const wanted = text.trim().toLowerCase();
     const bottle = (document.bottles ?? []).find(({ id, lot }) => id === wanted || lot.toLowerCase() === wanted);
-    if (!bottle) return setWrong(`No bottle of this shop has the lot ${text.trim()}.`);
+    if (!bottle) return setWrong(say('No bottle of this shop has the lot {text}.', { text: text.trim() }));
     if (bottle.kind !== compound.kind)
-      return setWrong(`${bottle.name} is ${COMPOUND_TEXT[bottle.kind].toLowerCase()}: put it back.`);
-    if (bottle.fault) return setWrong(`${bottle.name}, lot ${bottle.lot}: ${FAULT_TEXT[bottle.fault]}. Take another.`);
+      return setWrong(
+        say('{name} is {compoundText}: put it back.', {
+          name: bottle.name,
+          compoundText: COMPOUND_TEXT[bottle.kind].toLowerCase(),
+        }),
+      );
+    if (bottle.fault)
+      return setWrong(
+        say('{name}, lot {lot}: {faultText}. Take another.', {
+          name: bottle.name,
+          lot: bottle.lot,
+          faultText: FAULT_TEXT[bottle.fault],
+        }),
+      );
     setWrong(undefined);
     setTyped('');
     return take(compound.kind, bottle.id);
@@ -69,28 +88,33 @@ export function BottlePick({ torque, compound }: { torque: TorqueStep; compound:
       setGelled([...gelled, id]);
     } catch (error) {
       setWrong(
-        `It stays in the books: ${error instanceof Error ? error.message : 'the server is not reached'}. Do not use it.`,
+        say('It stays in the books: {which}. Do not use it.', {
+          which: error instanceof Error ? error.message : say('the server is not reached'),
+        }),
       );
     }
   };
   return (
     <div className="mt-2 border-2 border-ink p-3 text-base">
-      <p className="font-bold">From which bottle? Look that it flows: what has gelled never sets.</p>
+      <p className="font-bold">{say('From which bottle? Look that it flows: what has gelled never sets.')}</p>
       <ul>
         {good.map(({ id, name, lot, lastDay }) => (
           <li key={id} className="flex flex-wrap items-center justify-between gap-x-2 border-t border-hair py-1">
             <span>
-              <b>{name}</b>, lot <b className="figures">{lot}</b>, good to <span className="figures">{lastDay}</span>
+              {tell('{name}, lot {lot}, good to {lastDay}', {
+                name: <b>{name}</b>,
+                lot: <b className="figures">{lot}</b>,
+                lastDay: <span className="figures">{lastDay}</span>,
+              })}
             </span>
             <span className="flex gap-2">
               <button type="button" className="min-h-11 px-2 text-sm underline" onClick={() => void putAway(id)}>
-                It has gelled
+                {say('It has gelled')}
               </button>
               <Button tone="dark" onClick={() => take(compound.kind, id)}>
-                Take it
-                <span className="sr-only">
-                  : {name}, lot {lot}
-                </span>
+                {tell('Take it{name}', {
+                  name: <span className="sr-only">{tell(': {name}, lot {lot}', { name, lot })}</span>,
+                })}
               </Button>
             </span>
           </li>
@@ -104,7 +128,7 @@ export function BottlePick({ torque, compound }: { torque: TorqueStep; compound:
         }}
       >
         <label className="grid flex-1">
-          <span className="text-sm text-ink-2">or scan or type its lot</span>
+          <span className="text-sm text-ink-2">{say('or scan or type its lot')}</span>
           <input
             className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3"
             autoComplete="off"
@@ -112,7 +136,7 @@ export function BottlePick({ torque, compound }: { torque: TorqueStep; compound:
             onChange={(event) => setTyped(event.target.value)}
           />
         </label>
-        <Button type="submit">This one</Button>
+        <Button type="submit">{say('This one')}</Button>
       </form>
       <p role="status" className="min-h-6 text-bad">
         {wrong}
@@ -122,8 +146,8 @@ export function BottlePick({ torque, compound }: { torque: TorqueStep; compound:
 }
 
 const GRADE_TEXT: Record<LockerGrade, string> = {
-  threadlockerMedium: 'Medium: comes off with hand tools',
-  threadlockerHigh: 'High: comes off with heat',
+  threadlockerMedium: say('Medium: comes off with hand tools'),
+  threadlockerHigh: say('High: comes off with heat'),
 };
 
 /** The sheet says `threadlocker` and no more: a lead says which. */
@@ -141,10 +165,12 @@ function NameGrade({ torque, compound }: { torque: TorqueStep; compound: Compoun
       }}
     >
       <p className="font-bold">
-        The sheet says “{compound.name}” and not how strong. A lead names the product before any goes on.
+        {tell('The sheet says “{name}” and not how strong. A lead names the product before any goes on.', {
+          name: compound.name,
+        })}
       </p>
       {role !== 'lead' ? (
-        <p className="mt-1 text-ink-2">Fetch a lead: they take over on this tablet by their initials above.</p>
+        <p className="mt-1 text-ink-2">{say('Fetch a lead: they take over on this tablet by their initials above.')}</p>
       ) : (
         <>
           <div className="mt-2 grid gap-2">
@@ -160,7 +186,7 @@ function NameGrade({ torque, compound }: { torque: TorqueStep; compound: Compoun
             ))}
           </div>
           <label className="mt-2 grid">
-            <span className="text-sm text-ink-2">Product, as it stands on the bottle</span>
+            <span className="text-sm text-ink-2">{say('Product, as it stands on the bottle')}</span>
             <input
               className="min-h-14 w-full border-2 border-ink bg-sheet px-3"
               value={product}
@@ -168,7 +194,7 @@ function NameGrade({ torque, compound }: { torque: TorqueStep; compound: Compoun
             />
           </label>
           <Button type="submit" tone="primary" className="mt-2 w-full" disabled={!grade || product.trim() === ''}>
-            This product
+            {say('This product')}
           </Button>
         </>
       )}

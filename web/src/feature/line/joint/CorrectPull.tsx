@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import { VERDICT_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Pull } from '#core/job/job-state.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
 import { asksOf } from '#core/tightening/kinds.ts';
 import { shopFormat } from '../../../shop/shop-time.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** One pull on record, and correcting a misread one: the old value and the reason stay. */
@@ -38,19 +40,23 @@ export function CorrectPull({ pull, station, torque }: { pull: Pull; station: Pl
         </span>
         {correctable && (
           <button type="button" className="min-h-11 px-2 underline" onClick={() => setOpen(!open)}>
-            Correct
+            {say('Correct')}
           </button>
         )}
       </div>
       {pull.corrections.map((correction) => (
         <p key={correction.commandId} className="text-sm text-ink-2">
-          was {correction.from.toFixed(1)} N·m: {correction.reason} ({correction.by.name})
+          {tell('was {from} N·m: {reason} ({name})', {
+            from: correction.from.toFixed(1),
+            reason: correction.reason,
+            name: correction.by.name,
+          })}
         </p>
       ))}
       {open && (
         <div className="mt-2 grid grid-cols-[7rem_1fr_auto] gap-2">
           <input
-            aria-label="Right reading, N·m"
+            aria-label={say('Right reading, N·m')}
             placeholder="N·m"
             className="figures min-h-14 border-2 border-ink bg-sheet px-2"
             inputMode="decimal"
@@ -58,20 +64,20 @@ export function CorrectPull({ pull, station, torque }: { pull: Pull; station: Pl
             onChange={(event) => setValue(event.target.value)}
           />
           <input
-            aria-label="Reason for the correction"
-            placeholder="Reason"
+            aria-label={say('Reason for the correction')}
+            placeholder={say('Reason')}
             maxLength={500}
             className="min-h-14 min-w-0 border-2 border-ink bg-sheet px-2"
             value={reason}
             onChange={(event) => setReason(event.target.value)}
           />
           <Button onClick={correct} disabled={value.trim() === '' || reason.trim() === ''}>
-            Correct
+            {say('Correct')}
           </Button>
           {asksPin && (
             <label className="col-span-3 flex min-h-11 items-center gap-2">
               <input type="checkbox" checked={pinFits} onChange={(event) => setPinFits(event.target.checked)} />
-              The pin goes through
+              {say('The pin goes through')}
             </label>
           )}
         </div>

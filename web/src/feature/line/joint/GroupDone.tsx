@@ -1,5 +1,7 @@
 import { readingText } from '#contract/wording/reading-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { finalPull } from '#core/job/station-progress.ts';
+import { tell } from '../../../ui/tell.ts';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** A group with nothing left to do: what each of its stations ended at. */
@@ -9,14 +11,15 @@ export function GroupDone({ torque }: { torque: TorqueStep }) {
     <>
       <h2 className="plate text-5xl">{group.title}</h2>
       <p className="mt-1 text-lg">
-        Done: every station at torque{group.passes.some((pass) => pass.kind === 'verify') ? ' and verified' : ''}. Paint
-        the stripes.
+        {tell('Done: every station at torque{which}. Paint the stripes.', {
+          which: group.passes.some((pass) => pass.kind === 'verify') ? say(' and verified') : '',
+        })}
       </p>
       <table className="mt-4 w-full text-left">
         <thead className="text-sm text-ink-2">
           <tr>
-            <th className="font-normal">Station</th>
-            <th className="font-normal">Printed</th>
+            <th className="font-normal">{say('Station')}</th>
+            <th className="font-normal">{say('Printed')}</th>
             <th className="text-right font-normal">N·m</th>
           </tr>
         </thead>

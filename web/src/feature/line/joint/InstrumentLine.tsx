@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { bluetoothTransport, hasBluetooth } from '../../../job/instrument/bluetooth-transport.ts';
 import type { LineTransport } from '../../../job/instrument/line-transport.ts';
 import type { LineBy } from '../../../job/instrument/remembered-line.ts';
@@ -7,6 +8,7 @@ import { socketTransport } from '../../../job/instrument/socket-transport.ts';
 import { useLiveWrench } from '../../../job/live-wrench.ts';
 import { useSettings } from '../../../shop/settings.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 
 /** Hangs a real instrument on this tablet, in the place of the stand-in: by cable, in the air, or behind a bridge. */
 export function InstrumentLine({ label }: { label: string }) {
@@ -26,43 +28,47 @@ export function InstrumentLine({ label }: { label: string }) {
     useSettings.getState().set({ paired: undefined });
     unpair();
   };
-  const wrong = /^wss?:\/\/\S+$/.test(address) ? undefined : 'An address begins with ws:// or wss://';
+  const wrong = /^wss?:\/\/\S+$/.test(address) ? undefined : say('An address begins with ws:// or wss://');
   return (
-    <section className="mt-4 border-t-2 border-ink pt-3" aria-label={`The line of ${label}`}>
-      <h3 className="font-bold">The line of {label}</h3>
+    <section className="mt-4 border-t-2 border-ink pt-3" aria-label={say('The line of {label}', { label })}>
+      <h3 className="font-bold">{tell('The line of {label}', { label })}</h3>
       {instrument ? (
         <div className="mt-1 flex flex-wrap items-center gap-x-4 gap-y-2">
           <p role="status" className="min-w-48 flex-1">
-            {instrument.status === 'opening' && <>Opening {instrument.name} …</>}
-            {instrument.status === 'lost' && <b className="text-bad">The line by {instrument.name} broke.</b>}
+            {instrument.status === 'opening' && <>{tell('Opening {name} …', { name: instrument.name })}</>}
+            {instrument.status === 'lost' && (
+              <b className="text-bad">{tell('The line by {name} broke.', { name: instrument.name })}</b>
+            )}
             {instrument.status === 'open' &&
               (instrument.serial ? (
                 <>
-                  <b>{instrument.serial}</b> by {instrument.name}
+                  {tell('{serial} by {name}', { serial: <b>{instrument.serial}</b>, name: instrument.name })}
                   {instrument.battery !== undefined && (
-                    <span className="figures">, battery {Math.round(100 * instrument.battery)} %</span>
+                    <span className="figures">
+                      {tell(', battery {value} %', { value: Math.round(100 * instrument.battery) })}
+                    </span>
                   )}
                 </>
               ) : (
-                <>Open by {instrument.name}; it has not said yet who it is.</>
+                <>{tell('Open by {name}; it has not said yet who it is.', { name: instrument.name })}</>
               ))}
           </p>
-          <Button onClick={leave}>Back to the stand-in</Button>
+          <Button onClick={leave}>{say('Back to the stand-in')}</Button>
         </div>
       ) : (
         <>
           <p className="text-sm text-ink-2">
-            The stand-in that ships with Wrenchman. A real one speaks lines (docs/formats/instrument-line.md):
+            {say('The stand-in that ships with Wrenchman. A real one speaks lines (docs/formats/instrument-line.md):')}
           </p>
           <div className="mt-2 flex flex-wrap gap-2">
             <Button disabled={!hasSerial()} onClick={() => void take('cable', serialTransport())}>
-              By cable
+              {say('By cable')}
             </Button>
             <Button disabled={!hasBluetooth()} onClick={() => void take('air', bluetoothTransport())}>
-              By Bluetooth
+              {say('By Bluetooth')}
             </Button>
             <label className="flex min-w-60 flex-1 items-center gap-2">
-              <span className="sr-only">Address of a bridge</span>
+              <span className="sr-only">{say('Address of a bridge')}</span>
               <input
                 className="figures min-h-14 min-w-0 flex-1 border-2 border-ink bg-sheet px-3"
                 value={address}
@@ -74,13 +80,14 @@ export function InstrumentLine({ label }: { label: string }) {
               disabled={wrong !== undefined}
               onClick={() => void take('address', socketTransport(address.trim()))}
             >
-              By address
+              {say('By address')}
             </Button>
           </div>
           {(!hasSerial() || !hasBluetooth()) && (
             <p className="mt-1 text-sm text-ink-2">
-              This browser opens no{' '}
-              {[!hasSerial() && 'cable', !hasBluetooth() && 'Bluetooth'].filter(Boolean).join(' and no ')}.
+              {tell('This browser opens no {value}.', {
+                value: [!hasSerial() && 'cable', !hasBluetooth() && say('Bluetooth')].filter(Boolean).join(' and no '),
+              })}
             </p>
           )}
           {wrong && <p className="mt-1 text-bad">{wrong}</p>}

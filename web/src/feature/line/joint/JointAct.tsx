@@ -2,6 +2,7 @@ import { lazy, Suspense, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
 import { PATTERN_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import { spokenJoint } from '#contract/wording/spoken-text.ts';
 import { stageDone } from '#contract/wording/stage-text.ts';
 import { wantsRideHeight, wantsTyreHeld } from '#core/job/gate/joint-gate.ts';
@@ -20,6 +21,7 @@ import { useLiveWrench } from '../../../job/live-wrench.ts';
 import { useStationMarks } from '../../../job/use-open-job.ts';
 import { useSettings } from '../../../shop/settings.ts';
 import { ActionBar, Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { FootButton } from '../FootButton.tsx';
 import { LineFoot } from '../LineFoot.tsx';
 import { StepHead } from '../StepHead.tsx';
@@ -35,17 +37,17 @@ import { type TorqueStep, useTorqueStep } from './use-torque-step.ts';
 
 /** What the map calls the station to be worked. */
 const CALL: Partial<Record<TorqueStep['step']['kind'], string>> = {
-  start: 'Start by hand',
-  compound: 'Bead here',
-  snug: 'Snug here',
-  pull: 'Pull here',
-  confirmStop: 'To its stop',
-  stage: 'Stage here',
-  loosen: 'Loosen this',
+  start: say('Start by hand'),
+  compound: say('Bead here'),
+  snug: say('Snug here'),
+  pull: say('Pull here'),
+  confirmStop: say('To its stop'),
+  stage: say('Stage here'),
+  loosen: say('Loosen this'),
 };
 
 /** What the big action says while a bead cannot go on. */
-const BEAD_WAITS = { bottle: 'Pick the bottle', grade: 'Which strength?' } as const;
+const BEAD_WAITS = { bottle: say('Pick the bottle'), grade: say('Which strength?') } as const;
 
 /** Whether a code is a wrench's serial or the name on its handle; letters and digits count. */
 function isCalled(code: string, ...names: Array<string | undefined>): boolean {
@@ -148,10 +150,13 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
             </div>
             {!starting && (
               <p className="figures text-sm">
-                {PATTERN_TEXT[group.torquePattern]} · load balance {group.loadImbalance.toFixed(2)}
+                {tell('{patternText} · load balance {loadImbalance}', {
+                  patternText: PATTERN_TEXT[group.torquePattern],
+                  loadImbalance: group.loadImbalance.toFixed(2),
+                })}
                 {sharesPlate && (
                   <button type="button" className="ml-3 min-h-11 font-sans underline" onClick={() => setSheet('load')}>
-                    Load left
+                    {say('Load left')}
                   </button>
                 )}
               </p>
@@ -197,7 +202,7 @@ function JointScreen({ line, act, torque }: { line: LineInHand; act: LineAct; to
           station={station}
           seen={(last) => 'station' in last && group.stations.includes(last.station)}
         >
-          <FootButton text="Loosen" hotkey="L" onClick={() => setSheet('loosen')} />
+          <FootButton text={say('Loosen')} hotkey="L" onClick={() => setSheet('loosen')} />
         </LineFoot>
       </main>
       <aside className="order-first flex shrink-0 flex-col border-b-2 border-ink bg-sheet md:order-none md:w-[24rem] lg:w-[430px] md:border-b-0 md:border-l-2 xl:w-[460px]">
@@ -298,9 +303,9 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
       return (
         <ActionBar className={fixed} onClick={act} disabled={!act}>
           {!torque.beadHasSet
-            ? 'Started, next'
+            ? say('Started, next')
             : act
-              ? 'Thread clean, new bead on'
+              ? say('Thread clean, new bead on')
               : BEAD_WAITS[torque.bead.refusal ?? 'bottle']}
         </ActionBar>
       );
@@ -310,22 +315,26 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
           {!act
             ? BEAD_WAITS[torque.bead.refusal ?? 'bottle']
             : torque.bead.hole
-              ? 'Bolt and hole clean, bead on'
-              : 'Thread clean, bead on'}
+              ? say('Bolt and hole clean, bead on')
+              : say('Thread clean, bead on')}
         </ActionBar>
       );
     case 'stage': {
       const stage = stageOf(station, step.stage);
       return (
         <ActionBar className={fixed} onClick={act} disabled={!act}>
-          {stage?.do === 'tighten' ? 'Pull, then enter it' : stage ? `${stageDone(stage)}, next` : ''}
+          {stage?.do === 'tighten'
+            ? say('Pull, then enter it')
+            : stage
+              ? say('{stageDone}, next', { stageDone: stageDone(stage) })
+              : ''}
         </ActionBar>
       );
     }
     case 'snug':
       return (
         <ActionBar className={fixed} onClick={act}>
-          Snug, next
+          {say('Snug, next')}
         </ActionBar>
       );
     case 'confirmStop':
@@ -337,35 +346,35 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
     case 'loosen':
       return (
         <ActionBar className={fixed} onClick={onLoosen}>
-          Loosen, then again
+          {say('Loosen, then again')}
         </ActionBar>
       );
     case 'pull': {
       if (torque.clash)
         return (
           <ActionBar className={fixed} disabled>
-            Which torque holds?
+            {say('Which torque holds?')}
           </ActionBar>
         );
       if (torque.atMark)
         return (
           <ActionBar className={fixed} onClick={act}>
-            Mark unbroken, next
+            {say('Mark unbroken, next')}
           </ActionBar>
         );
       if (held) {
         return (
           <div className={`grid grid-cols-[1fr_auto] ${fixed}`}>
             <ActionBar className="static!" onClick={act}>
-              {torque.pinThrough ? 'A leg over the end' : 'Pin goes through'}
+              {torque.pinThrough ? say('A leg over the end') : say('Pin goes through')}
             </ActionBar>
             {torque.pinThrough ? (
               <Button className="min-h-22 border-0!" onClick={() => torque.pinFits('roundNut')}>
-                Legs round the nut
+                {say('Legs round the nut')}
               </Button>
             ) : (
               <Button className="min-h-22 border-0!" onClick={torque.slotTooFar ? onLoosen : torque.nextSlot}>
-                {torque.slotTooFar ? 'Washer or other nut' : 'On to next slot'}
+                {torque.slotTooFar ? say('Washer or other nut') : say('On to next slot')}
               </Button>
             )}
           </div>
@@ -374,7 +383,7 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
       if (!wrench || wrench.faults.length > 0) {
         return (
           <ActionBar className={fixed} disabled>
-            No wrench for this
+            {say('No wrench for this')}
           </ActionBar>
         );
       }
@@ -384,25 +393,25 @@ function Action({ torque, onLoosen, onByFeel }: { torque: TorqueStep; onLoosen: 
         return (
           <ActionBar className={fixed} onClick={act} disabled={!act}>
             {!figure || (isSet && !act)
-              ? 'Pull, then enter it'
+              ? say('Pull, then enter it')
               : isSet
                 ? torque.group?.recheck
-                  ? 'Clicked, nothing turned'
-                  : `Clicked at ${figure}, next`
-                : `${wrench.wrench.label} set to ${figure}`}
+                  ? say('Clicked, nothing turned')
+                  : say('Clicked at {figure}, next', { figure })
+                : say('{label} set to {figure}', { label: wrench.wrench.label, figure })}
           </ActionBar>
         );
       }
       const text =
         status === 'pulling'
           ? clicked
-            ? 'Click'
-            : 'Pulling'
+            ? say('Click')
+            : say('Pulling')
           : status === 'armed'
-            ? 'Pull to click, then next'
+            ? say('Pull to click, then next')
             : status === 'lost'
-              ? 'Wrench not reachable: type it'
-              : 'Reaching the wrench';
+              ? say('Wrench not reachable: type it')
+              : say('Reaching the wrench');
       return (
         <ActionBar className={fixed} onClick={act} disabled={!act}>
           {text}

@@ -1,5 +1,6 @@
 import { classText } from '#contract/wording/class-text.ts';
 import { BASIS_TEXT, COMPOUND_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import { wrenchFaultText } from '#contract/wording/wrench-fault-text.ts';
 import { describeDrive } from '#core/fastener/drive.ts';
 import { stationState } from '#core/job/job-state.ts';
@@ -39,7 +40,7 @@ export function JointFacts({
           : 'bg-grease';
   const theWrench = step.kind === 'pull' && (
     <div className="flex gap-3">
-      <dt className="w-16 shrink-0 text-ink-2">Wrench</dt>
+      <dt className="w-16 shrink-0 text-ink-2">{say('Wrench')}</dt>
       <dd className="flex-1">
         <button type="button" className="min-h-11 w-full border-2 border-rule px-2 py-1 text-left" onClick={onWrench}>
           {wrench ? (
@@ -55,11 +56,11 @@ export function JointFacts({
               <span className={`block text-sm ${wrench.faults.length > 0 ? 'text-bad' : 'text-ink-2'}`}>
                 {wrench.faults.length > 0
                   ? wrench.faults.map(wrenchFaultText).join(' · ')
-                  : `calibration good to ${wrench.wrench.calibrationDueOn}`}
+                  : say('calibration good to {calibrationDueOn}', { calibrationDueOn: wrench.wrench.calibrationDueOn })}
               </span>
             </>
           ) : (
-            'None in the crib'
+            say('None in the crib')
           )}
         </button>
       </dd>
@@ -69,51 +70,51 @@ export function JointFacts({
   return (
     <dl className="grid content-start gap-2">
       <div className="flex gap-3">
-        <dt className="w-16 shrink-0 text-ink-2">{own?.kind === 'nut' ? 'Nut' : 'Bolt'}</dt>
+        <dt className="w-16 shrink-0 text-ink-2">{own?.kind === 'nut' ? say('Nut') : say('Bolt')}</dt>
         <dd>
           <b className="figures">{(own?.thread ?? bolt?.thread ?? '').replaceAll('x', '×')}</b>
-          {torque.group.again && <span> the vehicle’s own</span>}
+          {torque.group.again && <span> {say('the vehicle’s own')}</span>}
           {bolt?.lengthMm ? <span className="figures"> × {bolt.lengthMm}</span> : null}
           <span className="block text-ink-2">
-            {bolt?.leftHand && <b className="block text-bad">Left-hand thread: tightens against the clock</b>}
-            {[bolt?.propertyClass && classText(bolt.propertyClass), bolt?.singleUse ? 'use once' : undefined]
+            {bolt?.leftHand && <b className="block text-bad">{say('Left-hand thread: tightens against the clock')}</b>}
+            {[bolt?.propertyClass && classText(bolt.propertyClass), bolt?.singleUse ? say('use once') : undefined]
               .filter(Boolean)
               .join(', ')}
           </span>
         </dd>
       </div>
       <div className="flex gap-3">
-        <dt className="w-16 shrink-0 text-ink-2">Drive</dt>
+        <dt className="w-16 shrink-0 text-ink-2">{say('Drive')}</dt>
         <dd>
           <b>{describeDrive(station.drive)}</b>
           {station.holding && (
             <span className="block text-ink-2">
-              {station.holding.note ?? 'Hold the other side'} ({describeDrive(station.holding.drive)})
+              {station.holding.note ?? say('Hold the other side')} ({describeDrive(station.holding.drive)})
             </span>
           )}
         </dd>
       </div>
       {theWrench}
       <div className="flex gap-3">
-        <dt className="w-16 shrink-0 text-ink-2">Thread</dt>
+        <dt className="w-16 shrink-0 text-ink-2">{say('Thread')}</dt>
         <dd className="flex flex-wrap items-start gap-2">
           {compound ? (
             <>
               <span aria-hidden="true" className={`mt-1 size-3.5 shrink-0 ${swatch}`} />
               <span>
-                <b>{COMPOUND_TEXT[compound.kind]}</b>, {bead ? 'on' : 'to come'}
+                <b>{COMPOUND_TEXT[compound.kind]}</b>, {bead ? say('on') : say('to come')}
               </span>
             </>
           ) : own ? (
-            'as it came out, wiped clean'
+            say('as it came out, wiped clean')
           ) : (
-            'dry, as supplied'
+            say('dry, as supplied')
           )}
           {step.kind === 'pull' && (
             <span className="block text-sm text-ink-2">
               {station.basis
-                ? `the figure is for ${BASIS_TEXT[station.basis]}`
-                : 'for which thread the figure is, the sheet does not say'}
+                ? say('the figure is for {basisText}', { basisText: BASIS_TEXT[station.basis] })
+                : say('for which thread the figure is, the sheet does not say')}
             </span>
           )}
         </dd>

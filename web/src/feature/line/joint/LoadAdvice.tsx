@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { againText, settlesText } from '#contract/wording/load-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { loadLeft } from '#core/job/load-left.ts';
 import type { TorqueStep } from './use-torque-step.ts';
 
@@ -12,7 +13,7 @@ export default function LoadAdvice({ torque, onShow }: { torque: TorqueStep; onS
     <p className="mx-5 mt-2 border-l-4 border-bad pl-3">
       {settlesText(plan, left) ?? againText(plan, left)}{' '}
       <button type="button" className="min-h-11 underline" onClick={onShow}>
-        Load left
+        {say('Load left')}
       </button>
     </p>
   );

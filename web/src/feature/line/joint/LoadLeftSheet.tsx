@@ -1,9 +1,11 @@
 import { useMemo } from 'react';
 import { againText, evenWayText, givesText, settlesText } from '#contract/wording/load-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { evenWays, loadLeft } from '#core/job/load-left.ts';
 import { BoltMap } from '../../../drawing/BoltMap.tsx';
 import { useStationMarks } from '../../../job/use-open-job.ts';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { tell } from '../../../ui/tell.ts';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** What each bolt of the group still holds, on its map, and the way with the fewest pulls; the sheet's order stays. */
@@ -19,13 +21,16 @@ export default function LoadLeftSheet({ torque, onClose }: { torque: TorqueStep;
       open
       wide
       onClose={onClose}
-      title="Load left in each bolt"
-      description="Tightening one bolt of a plate takes load from those beside it. A model, not a measurement of load."
+      title={say('Load left in each bolt')}
+      description={say(
+        'Tightening one bolt of a plate takes load from those beside it. A model, not a measurement of load.',
+      )}
     >
       {!left ? (
         <p>
-          Nothing can be said of this group: its bolts share no plate, they are drawn to an angle, or nothing is pulled
-          yet.
+          {say(
+            'Nothing can be said of this group: its bolts share no plate, they are drawn to an angle, or nothing is pulled yet.',
+          )}
         </p>
       ) : (
         <>
@@ -40,7 +45,10 @@ export default function LoadLeftSheet({ torque, onClose }: { torque: TorqueStep;
                 .filter(({ station, takenBy }) => left.again.includes(station) && takenBy !== undefined)
                 .map(({ station, takenBy = '' }) => (
                   <li key={station}>
-                    Station {label(station)}: most of it went when station {label(takenBy)} was pulled after it.
+                    {tell('Station {label}: most of it went when station {label2} was pulled after it.', {
+                      label: label(station),
+                      label2: label(takenBy),
+                    })}
                   </li>
                 ))}
             </ul>
@@ -48,14 +56,16 @@ export default function LoadLeftSheet({ torque, onClose }: { torque: TorqueStep;
           <p className="mt-2 text-sm text-ink-2">{givesText(left)}</p>
           {ways && (
             <dl className="mt-3 grid grid-cols-[9rem_1fr] gap-y-1 border-t-2 border-ink pt-3">
-              <dt className="text-ink-2">The sheet’s order</dt>
+              <dt className="text-ink-2">{say('The sheet’s order')}</dt>
               <dd>{evenWayText(ways.own, group.stations.map(label))}</dd>
-              <dt className="text-ink-2">Fewest pulls</dt>
+              <dt className="text-ink-2">{say('Fewest pulls')}</dt>
               <dd>{evenWayText(ways.best, group.stations.map(label))}</dd>
             </dl>
           )}
           <p className="mt-3 text-sm text-ink-2">
-            Advice. Where the sheet prints an order, that order is worked; this only says where once more is worth it.
+            {say(
+              'Advice. Where the sheet prints an order, that order is worked; this only says where once more is worth it.',
+            )}
           </p>
         </>
       )}

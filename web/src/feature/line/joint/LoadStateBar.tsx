@@ -1,7 +1,9 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { HIGHEST_MM } from '#core/job/act/set-load-state.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { typedNumber } from '../../../ui/CommitField.tsx';
+import { tell } from '../../../ui/tell.ts';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** Some joints are torqued only with the suspension loaded: how it stands now, and saying so. */
@@ -19,16 +21,21 @@ export function LoadStateBar({ torque }: { torque: TorqueStep }) {
   if (loaded) {
     return (
       <p className="border-b border-rule bg-sheet px-5 py-2">
-        <b>{state.load?.state === 'onWheels' ? 'On its wheels' : 'At ride height'}</b>
-        {state.load?.measuredMm === undefined ? '' : `, measured ${state.load.measuredMm} mm`}
-        {Object.entries(state.load?.heights ?? {}).map(([place, at]) => `, ${place} ${at} mm`)}, said by{' '}
-        {state.load?.by.name}.{' '}
+        {tell('{which}{which2}{entries}, said by {name}.', {
+          which: <b>{state.load?.state === 'onWheels' ? say('On its wheels') : say('At ride height')}</b>,
+          which2:
+            state.load?.measuredMm === undefined
+              ? ''
+              : say(', measured {measuredMm} mm', { measuredMm: state.load.measuredMm }),
+          entries: Object.entries(state.load?.heights ?? {}).map(([place, at]) => `, ${place} ${at} mm`),
+          name: state.load?.by.name,
+        })}{' '}
         <button
           type="button"
           className="min-h-11 px-2 underline"
           onClick={() => give({ type: 'setLoadState', state: 'hanging' })}
         >
-          It hangs again
+          {say('It hangs again')}
         </button>
       </p>
     );
@@ -43,14 +50,14 @@ export function LoadStateBar({ torque }: { torque: TorqueStep }) {
   const wrong = absurd || (measuredMm !== undefined && Number.isNaN(measuredMm));
   const heights = wanted ? { heights: Object.fromEntries(read) } : {};
   const limits = [
-    wanted?.min !== undefined && `at least ${wanted.min}`,
-    wanted?.max !== undefined && `at most ${wanted.max}`,
+    wanted?.min !== undefined && say('at least {min}', { min: wanted.min }),
+    wanted?.max !== undefined && say('at most {max}', { max: wanted.max }),
   ].filter(Boolean);
   return (
     <div className="flex flex-wrap items-center gap-3 border-b-2 border-bad bg-sheet px-5 py-2">
       <p className="min-w-48 flex-1">
-        <b>Torqued only at ride height.</b>{' '}
-        <span className="text-ink-2">Load the suspension; on stands under the axle counts.</span>
+        <b>{say('Torqued only at ride height.')}</b>{' '}
+        <span className="text-ink-2">{say('Load the suspension; on stands under the axle counts.')}</span>
       </p>
       {wanted ? (
         wanted.places.map((place) => (
@@ -67,7 +74,7 @@ export function LoadStateBar({ torque }: { torque: TorqueStep }) {
         ))
       ) : (
         <label className="flex items-center gap-2">
-          <span className="text-sm text-ink-2">Hub to arch, mm</span>
+          <span className="text-sm text-ink-2">{say('Hub to arch, mm')}</span>
           <input
             className="figures min-h-12 w-24 border-2 border-ink bg-sheet px-2"
             inputMode="decimal"
@@ -83,17 +90,22 @@ export function LoadStateBar({ torque }: { torque: TorqueStep }) {
           disabled={wrong || open}
           onClick={() => give({ type: 'setLoadState', state: load, measuredMm, ...heights })}
         >
-          {load === 'rideHeight' ? 'At ride height' : 'On its wheels'}
+          {load === 'rideHeight' ? say('At ride height') : say('On its wheels')}
         </Button>
       ))}
       {off.length > 0 && !absurd && (
         <p role="status" className="basis-full font-bold text-bad">
-          Wanted {limits.join(', ')} mm: {off.map(([place, at]) => `${place} ${at}`).join(', ')}.
+          {tell('Wanted {limits} mm: {off}.', {
+            limits: limits.join(', '),
+            off: off.map(([place, at]) => `${place} ${at}`).join(', '),
+          })}
         </p>
       )}
       {wrong && (
         <p role="alert" className="basis-full font-bold text-bad">
-          A height is a number from 1 to {HIGHEST_MM} mm; leave it empty if it was not measured.
+          {tell('A height is a number from 1 to {highestMm} mm; leave it empty if it was not measured.', {
+            highestMm: HIGHEST_MM,
+          })}
         </p>
       )}
     </div>

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { TRACE_WORDS } from '#contract/wording/en/trace.ts';
+import { say } from '#contract/wording/say.ts';
 import { undoAdvice } from '#core/compound/compound-choice.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { curveWarns, isChecking } from '#core/job/pull-curve.ts';
@@ -9,10 +10,17 @@ import { MARK_TEXT } from '../../../drawing/StationGlyph.tsx';
 import { Button } from '../../../ui/Button.tsx';
 import { ReasonSheet } from '../../../ui/ReasonSheet.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { CorrectPull } from './CorrectPull.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
-const USUAL = ['Went past the band', 'Clicked without moving', 'Locker had set', 'Part moved', 'For access'];
+const USUAL = [
+  say('Went past the band'),
+  say('Clicked without moving'),
+  say('Locker had set'),
+  say('Part moved'),
+  say('For access'),
+];
 
 /** A station's pulls so far, and loosening it again: its later passes re-open. */
 export default function LoosenSheet({
@@ -33,10 +41,10 @@ export default function LoosenSheet({
       <Sheet
         open={open}
         onClose={onClose}
-        title="Loosen"
-        description="Tap the station on the map that is to be loosened."
+        title={say('Loosen')}
+        description={say('Tap the station on the map that is to be loosened.')}
       >
-        <Button onClick={onClose}>Close</Button>
+        <Button onClick={onClose}>{say('Close')}</Button>
       </Sheet>
     );
   }
@@ -51,10 +59,13 @@ export default function LoosenSheet({
       key={station.id}
       open={open}
       onClose={onClose}
-      title={`Station ${station.label}: ${MARK_TEXT[stationMark(plan, station, state)]}`}
-      label="Why is it loosened?"
-      confirm="Loosen it"
-      usual={curve ? [`Its curve: ${TRACE_WORDS[curve.kind].name.toLowerCase()}`, ...USUAL] : USUAL}
+      title={say('Station {label}: {markText}', {
+        label: station.label,
+        markText: MARK_TEXT[stationMark(plan, station, state)],
+      })}
+      label={say('Why is it loosened?')}
+      confirm={say('Loosen it')}
+      usual={curve ? [say('Its curve: {name}', { name: TRACE_WORDS[curve.kind].name.toLowerCase() }), ...USUAL] : USUAL}
       onReason={(reason) => {
         give({ type: 'loosen', station: station.id, to, reason });
         onClose();
@@ -62,7 +73,7 @@ export default function LoosenSheet({
     >
       <p>{station.name}</p>
       {entry.pulls.length > 0 && (
-        <ul className="border-y border-rule" aria-label="Pulls so far">
+        <ul className="border-y border-rule" aria-label={say('Pulls so far')}>
           {entry.pulls.map((pull) => (
             <CorrectPull key={pull.id} pull={pull} station={station} torque={torque} />
           ))}
@@ -71,24 +82,27 @@ export default function LoosenSheet({
       <p className="text-sm text-ink-2">
         {undo?.heatC !== undefined && (
           <b className="text-ink">
-            High strength is on it: heat the nut to about {undo.heatC} °C and turn it hot, or the bolt twists off. Not
-            beside rubber, boots or lines.{' '}
+            {tell(
+              'High strength is on it: heat the nut to about {heatC} °C and turn it hot, or the bolt twists off. Not beside rubber, boots or lines.',
+              { heatC: undo.heatC },
+            )}{' '}
           </b>
         )}
-        Loosening re-opens its passes; locker is cleaned off and a new bead put on. Stretch bolts once turned go to
-        scrap.
+        {say(
+          'Loosening re-opens its passes; locker is cleaned off and a new bead put on. Stretch bolts once turned go to scrap.',
+        )}
       </p>
       <fieldset className="grid grid-cols-2 gap-2">
-        <legend className="sr-only">How far</legend>
+        <legend className="sr-only">{say('How far')}</legend>
         <Button
           tone={to === 'started' ? 'dark' : 'plain'}
           aria-pressed={to === 'started'}
           onClick={() => setTo('started')}
         >
-          Back to started
+          {say('Back to started')}
         </Button>
         <Button tone={to === 'out' ? 'dark' : 'plain'} aria-pressed={to === 'out'} onClick={() => setTo('out')}>
-          Take it out
+          {say('Take it out')}
         </Button>
       </fieldset>
     </ReasonSheet>

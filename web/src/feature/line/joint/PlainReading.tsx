@@ -1,8 +1,10 @@
+import { say } from '#contract/wording/say.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { fromBase } from '#core/quantity/unit.ts';
 import type { Wrench } from '#core/wrench/wrench.ts';
 import { useInDrill } from '../../../job/in-drill.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { TypedReading } from './TypedReading.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 import { useWrenchSetting } from './wrench-setting.ts';
@@ -22,21 +24,24 @@ export function PlainReading({ torque }: { torque: TorqueStep }) {
       {setting && (
         <div className={`border-2 p-3 ${isSet ? 'border-rule' : 'border-ink bg-bench'}`}>
           <p className={isSet ? 'text-ink-2' : 'text-lg font-bold'}>
-            {isSet ? `${label} is set to` : `Set ${label} to`}
+            {isSet ? say('{label} is set to', { label }) : say('Set {label} to', { label })}
           </p>
           <p className="figures text-4xl font-bold">{figure}</p>
           {atBolt !== undefined && (
             <p className="figures text-ink-2">
-              through the adapter: {atBolt} {setting.unit} at the bolt
+              {tell('through the adapter: {atBolt}  {unit} at the bolt', { atBolt, unit: setting.unit })}
             </p>
           )}
           {!isSet && (
             <p className="text-sm text-ink-2">
               {before === undefined
-                ? 'Its first pull here: look at the scale.'
+                ? say('Its first pull here: look at the scale.')
                 : before !== wrench.wrench.id
-                  ? 'Another wrench than the pull before.'
-                  : `It still stands at ${roundTo(fromBase(beforeNm ?? 0, setting.unit), 1)} ${setting.unit}.`}
+                  ? say('Another wrench than the pull before.')
+                  : say('It still stands at {roundTo} {unit}.', {
+                      roundTo: roundTo(fromBase(beforeNm ?? 0, setting.unit), 1),
+                      unit: setting.unit,
+                    })}
             </p>
           )}
         </div>
@@ -55,7 +60,7 @@ export function PlainReading({ torque }: { torque: TorqueStep }) {
             )
           }
         >
-          It turned before it clicked
+          {say('It turned before it clicked')}
         </Button>
       )}
       {!group?.recheck && (!setting || isSet) && !sheetOnly && (
@@ -69,7 +74,7 @@ export function PlainReading({ torque }: { torque: TorqueStep }) {
             )
           }
         >
-          It clicked and nothing turned
+          {say('It clicked and nothing turned')}
         </Button>
       )}
     </div>
@@ -84,16 +89,19 @@ function BeamAdvice({ wrench: { divisionNm, scaleUnit } }: { wrench: Wrench }) {
   const half = divisionNm === undefined ? undefined : roundTo(fromBase(divisionNm / 2, scaleUnit), 2);
   return (
     <p className="mb-2 text-sm text-ink-2">
-      Look square onto the pointer. From the side of the higher figures it reads too little, from the side of the lower
-      ones too much.
+      {say(
+        'Look square onto the pointer. From the side of the higher figures it reads too little, from the side of the lower ones too much.',
+      )}
       {half !== undefined && (
         <>
           {' '}
-          Between two marks it is good to{' '}
-          <span className="figures">
-            ±{half} {scaleUnit}
-          </span>
-          .
+          {tell('Between two marks it is good to {half}.', {
+            half: (
+              <span className="figures">
+                ±{half} {scaleUnit}
+              </span>
+            ),
+          })}
         </>
       )}
     </p>

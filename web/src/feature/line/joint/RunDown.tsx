@@ -1,9 +1,11 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { runDownLimitNm } from '#core/job/run-down.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { printedTorqueUnit } from '#core/quantity/parse-printed.ts';
 import { fromBase, type TorqueUnit, toBase } from '#core/quantity/unit.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import type { TorqueStep } from './use-torque-step.ts';
 
 /** What a bolt asked for while it ran down: said where it took a tool, because the joint lacks what the thread takes. */
@@ -19,7 +21,7 @@ export function RunDown({ torque }: { torque: TorqueStep }) {
   if (!open)
     return (
       <Button className="mt-2" onClick={() => setOpen(true)}>
-        It took torque to run down
+        {say('It took torque to run down')}
       </Button>
     );
   return (
@@ -36,7 +38,10 @@ export function RunDown({ torque }: { torque: TorqueStep }) {
     >
       <label className="grid flex-1">
         <span className="text-sm text-ink-2">
-          Torque while it ran down, {unit}; at most {showTorqueIn(fromBase(limitNm, 'N·m'), unit).number}
+          {tell('Torque while it ran down, {unit}; at most {number}', {
+            unit,
+            number: showTorqueIn(fromBase(limitNm, 'N·m'), unit).number,
+          })}
         </span>
         <input
           className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3 text-2xl font-bold"
@@ -47,7 +52,7 @@ export function RunDown({ torque }: { torque: TorqueStep }) {
         />
       </label>
       <Button type="submit" tone="primary" disabled={value.trim() === '' || !Number.isFinite(number)}>
-        Snug, with that
+        {say('Snug, with that')}
       </Button>
     </form>
   );

@@ -1,4 +1,6 @@
+import { say } from '#contract/wording/say.ts';
 import { stepTitle } from '#contract/wording/step-text.ts';
+import { tell } from '../../../ui/tell.ts';
 import { JointFacts } from './JointFacts.tsx';
 import { PlainReading } from './PlainReading.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
@@ -12,9 +14,9 @@ export function SheetOnlyPanel({ torque, onWrench }: { torque: TorqueStep; onWre
   );
   return (
     <>
-      <h2 className="plate text-4xl sm:text-5xl">Station {station.label}</h2>
+      <h2 className="plate text-4xl sm:text-5xl">{tell('Station {label}', { label: station.label })}</h2>
       <p className="text-lg">{station.name}</p>
-      <h3 className="mt-3 text-sm font-bold text-ink-2">What the sheet says</h3>
+      <h3 className="mt-3 text-sm font-bold text-ink-2">{say('What the sheet says')}</h3>
       <ul className="grid gap-2">
         {steps.map((entry) => (
           <li key={entry.id} className="border-l-4 border-ink pl-3 text-lg whitespace-pre-wrap">
@@ -23,7 +25,8 @@ export function SheetOnlyPanel({ torque, onWrench }: { torque: TorqueStep; onWre
         ))}
         {station.printed !== '' && (
           <li className="border-l-4 border-ink pl-3">
-            <span className="text-ink-2">Figure of this joint:</span> <span className="figures">{station.printed}</span>
+            <span className="text-ink-2">{say('Figure of this joint:')}</span>{' '}
+            <span className="figures">{station.printed}</span>
           </li>
         )}
       </ul>

@@ -1,6 +1,8 @@
+import { say } from '#contract/wording/say.ts';
 import { stageText } from '#contract/wording/stage-text.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { printedTorqueUnit } from '#core/quantity/parse-printed.ts';
+import { tell } from '../../../ui/tell.ts';
 import { TypedReading } from './TypedReading.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
 
@@ -14,13 +16,15 @@ export function StagePanel({ torque, stage: due }: { torque: TorqueStep; stage: 
   if (!now) return null;
   return (
     <div className="mt-3">
-      <p className="text-sm text-ink-2">
-        Stage {due + 1} of {stages.length}
-      </p>
+      <p className="text-sm text-ink-2">{tell('Stage {due} of {count}', { due: due + 1, count: stages.length })}</p>
       <p className="text-3xl font-bold">{stageText(now, unit)}</p>
       {now.do === 'tighten' && band && (
         <p className="figures text-ink-2">
-          accept {showTorqueIn(band.minNm, unit).number} – {showTorqueIn(band.maxNm, unit).number} {unit}
+          {tell('accept {number} – {number2}  {unit}', {
+            number: showTorqueIn(band.minNm, unit).number,
+            number2: showTorqueIn(band.maxNm, unit).number,
+            unit,
+          })}
         </p>
       )}
       <ol className="mt-3 border-y border-rule text-base">
@@ -33,7 +37,7 @@ export function StagePanel({ torque, stage: due }: { torque: TorqueStep; stage: 
           >
             <span className="figures w-6">{at + 1}</span>
             <span className="flex-1">{stageText(stage, unit)}</span>
-            {at < due && <span>done</span>}
+            {at < due && <span>{say('done')}</span>}
           </li>
         ))}
       </ol>
@@ -41,7 +45,7 @@ export function StagePanel({ torque, stage: due }: { torque: TorqueStep; stage: 
         (wrench?.faults.length === 0 ? (
           <TypedReading torque={torque} />
         ) : (
-          <p className="mt-2 font-bold text-bad">No wrench of the crib may make this pull.</p>
+          <p className="mt-2 font-bold text-bad">{say('No wrench of the crib may make this pull.')}</p>
         ))}
     </div>
   );

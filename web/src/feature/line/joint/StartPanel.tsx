@@ -1,7 +1,9 @@
+import { say } from '#contract/wording/say.ts';
 import { describeDrive, hasSize } from '#core/fastener/drive.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { StackDrawing } from '../../../drawing/StackDrawing.tsx';
 import { useInDrill } from '../../../job/in-drill.ts';
+import { tell } from '../../../ui/tell.ts';
 import { BottlePick } from './BottlePick.tsx';
 import { SheetOnlyPanel } from './SheetOnlyPanel.tsx';
 import type { TorqueStep } from './use-torque-step.ts';
@@ -17,20 +19,20 @@ export function StartPanel({ torque }: { torque: TorqueStep }) {
   return (
     <>
       <div className="flex items-baseline justify-between">
-        <h1 className="plate text-5xl">Station {station.label}</h1>
+        <h1 className="plate text-5xl">{tell('Station {label}', { label: station.label })}</h1>
         <span className="figures text-ink-2">
-          {started} of {stations.length} started
+          {tell('{started} of {count} started', { started, count: stations.length })}
         </span>
       </div>
       <p className="text-lg">{station.name}</p>
       {torque.beadHasSet && (
         <div role="status" className="mt-2 border-l-4 border-bad pl-3">
-          <p className="font-bold">Its bead has begun to set before the bolt was started.</p>
-          <p>Wipe it off, clean bolt and hole, put on a new one, and start the bolt while it is wet.</p>
+          <p className="font-bold">{say('Its bead has begun to set before the bolt was started.')}</p>
+          <p>{say('Wipe it off, clean bolt and hole, put on a new one, and start the bolt while it is wet.')}</p>
           <BottlePick torque={torque} compound={index.compounds.get(station.compound ?? '')} />
         </div>
       )}
-      {leftHand && <p className="font-bold text-bad">Left-hand thread: it goes in against the clock.</p>}
+      {leftHand && <p className="font-bold text-bad">{say('Left-hand thread: it goes in against the clock.')}</p>}
       <div className="mt-4 grid grid-cols-[130px_1fr] gap-5">
         <StackDrawing station={station} items={index.items} />
         <ol className="text-[0.95rem]">
@@ -54,7 +56,7 @@ export function StartPanel({ torque }: { torque: TorqueStep }) {
       </div>
       {(stationState(state, station.id).washers ?? []).map((washer) => (
         <p key={washer.commandId} className="mt-2">
-          <b>Washer added under the {washer.under}:</b>{' '}
+          <b>{tell('Washer added under the {under}:', { under: washer.under })}</b>{' '}
           <span className="figures">
             {washer.insideMm} × {washer.outsideMm} × {washer.thicknessMm}
           </span>{' '}
@@ -62,9 +64,13 @@ export function StartPanel({ torque }: { torque: TorqueStep }) {
         </p>
       ))}
       <p className="mt-4">
-        Fingers only, at least three turns. One that will not start by hand is crossed or dirty: say so under Problem.{' '}
+        {say(
+          'Fingers only, at least three turns. One that will not start by hand is crossed or dirty: say so under Problem.',
+        )}{' '}
         {hasSize(station.drive) && (
-          <span className="text-ink-2">Leave the {describeDrive(station.drive)} where it is.</span>
+          <span className="text-ink-2">
+            {tell('Leave the {describeDrive} where it is.', { describeDrive: describeDrive(station.drive) })}
+          </span>
         )}
       </p>
     </>

@@ -1,11 +1,13 @@
 import { Link } from 'react-router';
 import { FACTOR_TEXT, FIGURE_SOURCE_TEXT } from '#contract/wording/en/terms.ts';
 import { passText, reasonsText } from '#contract/wording/plan-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { setsOnTheThread } from '#core/compound/compound.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { roundTo } from '#core/quantity/rounding.ts';
 import { StackDrawing } from '../../../drawing/StackDrawing.tsx';
 import { useInDrill } from '../../../job/in-drill.ts';
+import { tell } from '../../../ui/tell.ts';
 import { BasisChoice } from './BasisChoice.tsx';
 import { GroupDone } from './GroupDone.tsx';
 import { JointFacts } from './JointFacts.tsx';
@@ -34,22 +36,25 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
   return (
     <>
       <div className="flex items-baseline justify-between gap-3">
-        <h2 className="plate text-4xl whitespace-nowrap sm:text-5xl">Station {station.label}</h2>
+        <h2 className="plate text-4xl whitespace-nowrap sm:text-5xl">
+          {tell('Station {label}', { label: station.label })}
+        </h2>
         <p className="figures text-right text-[0.95rem]">
           {step.kind === 'pull' ? passText(group.passes[step.pass], step.pass) : ''}
-          {step.kind === 'pull' ? ` · ${place} of ${group.stations.length}` : ''}
+          {step.kind === 'pull' ? say(' · {place} of {count}', { place, count: group.stations.length }) : ''}
         </p>
       </div>
       <p className="text-lg">{station.name}</p>
       {pass?.kind === 'verify' && !torque.atMark && (
         <p className="mt-1 border-l-4 border-paint pl-3 font-bold">
-          Second look: the same torque again, and nothing should move.
+          {say('Second look: the same torque again, and nothing should move.')}
         </p>
       )}
       {torque.atMark ? (
         <p className="mt-3 text-xl">
-          Its locker has set: look at the mark across head and part. Unbroken, it proves the joint; a pull that moves it
-          breaks the bond. Broken, or no mark there: loosen it, clean it, and do it again.
+          {say(
+            'Its locker has set: look at the mark across head and part. Unbroken, it proves the joint; a pull that moves it breaks the bond. Broken, or no mark there: loosen it, clean it, and do it again.',
+          )}
         </p>
       ) : torque.clash ? (
         <BasisChoice torque={torque} clash={torque.clash} />
@@ -60,7 +65,7 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
       )}
       {marked && (
         <p className="mt-2 text-sm">
-          Then a line across head and part: once the locker has set, the second look is at it.
+          {say('Then a line across head and part: once the locker has set, the second look is at it.')}
         </p>
       )}
       <div
@@ -75,45 +80,68 @@ export function StationPanel({ torque, onWrench }: { torque: TorqueStep; onWrenc
       </div>
       {station.specBecause.length > 0 && (
         <p className="mt-3 text-sm">
-          {station.printed}, because {reasonsText(plan, station.specBecause)}.
+          {tell('{printed}, because {reasonsText}.', {
+            printed: station.printed,
+            reasonsText: reasonsText(plan, station.specBecause),
+          })}
         </p>
       )}
       {station.aimed && (
         <p className="mt-2 border-l-4 border-ink pl-3">
           {station.aimed.use === 'asPrinted'
-            ? `As printed, ${station.printed}, although its thread is not the one the figure counts on: chosen and signed.`
-            : `${Math.round(station.aimed.factor * 100)} % of the printed ${station.printed}, for the same load on this thread: ${FACTOR_TEXT[station.aimed.factorFrom ?? 'friction']}, chosen and signed.`}
+            ? say(
+                'As printed, {printed}, although its thread is not the one the figure counts on: chosen and signed.',
+                { printed: station.printed },
+              )
+            : say(
+                '{factor} % of the printed {printed}, for the same load on this thread: {factorText}, chosen and signed.',
+                {
+                  factor: Math.round(station.aimed.factor * 100),
+                  printed: station.printed,
+                  factorText: FACTOR_TEXT[station.aimed.factorFrom ?? 'friction'],
+                },
+              )}
         </p>
       )}
       {station.figureFrom && (
         <p className="mt-1 text-sm text-ink-2">
-          This sheet sends to that of {plan.kits.find(({ id }) => id === station.figureFrom?.kit)?.title}, station{' '}
-          {plan.stations.find(({ id }) => id === station.figureFrom?.station)?.label}: its figure.
+          {tell('This sheet sends to that of {title}, station {label}: its figure.', {
+            title: plan.kits.find(({ id }) => id === station.figureFrom?.kit)?.title,
+            label: plan.stations.find(({ id }) => id === station.figureFrom?.station)?.label,
+          })}
         </p>
       )}
       {station.notThisVehicle && (
-        <p className="mt-1 text-sm text-ink-2">Not for this vehicle: {station.notThisVehicle.join(', ')}.</p>
+        <p className="mt-1 text-sm text-ink-2">
+          {tell('Not for this vehicle: {notThisVehicle}.', { notThisVehicle: station.notThisVehicle.join(', ') })}
+        </p>
       )}
       {state.visit.figures[station.id] && (
         <p className="mt-1 text-sm">
-          Not on the sheet: {FIGURE_SOURCE_TEXT[state.visit.figures[station.id]?.source ?? 'byFeel']},{' '}
-          {state.visit.figures[station.id]?.note}, {state.visit.figures[station.id]?.by.name}.
+          {tell('Not on the sheet: {figureSourceText}, {note}, {name}.', {
+            figureSourceText: FIGURE_SOURCE_TEXT[state.visit.figures[station.id]?.source ?? 'byFeel'],
+            note: state.visit.figures[station.id]?.note,
+            name: state.visit.figures[station.id]?.by.name,
+          })}
         </p>
       )}
       {station.note && <p className="mt-2 border-l-4 border-ink pl-3">{station.note}</p>}
       {stationState(state, station.id).loosenings.length > 0 && (
         <p className="mt-2 text-sm text-ink-2">
-          Loosened before: {stationState(state, station.id).loosenings.at(-1)?.reason}.
+          {tell('Loosened before: {reason}.', { reason: stationState(state, station.id).loosenings.at(-1)?.reason })}
         </p>
       )}
       {(stationState(state, station.id).repeats ?? []).map(({ commandId, pass, torqueNm, by }) => (
         <p key={commandId} role="status" className="mt-2 border-l-4 border-bad pl-3">
-          <b>Pulled twice for {passText(group.passes[pass], pass)}.</b> {by.name} pulled it again with{' '}
-          {torqueNm.toFixed(1)} N·m on another device. It counts once.
+          {tell('{passText}  {name} pulled it again with {torqueNm} N·m on another device. It counts once.', {
+            passText: <b>{tell('Pulled twice for {passText}.', { passText: passText(group.passes[pass], pass) })}</b>,
+            name: by.name,
+            torqueNm: torqueNm.toFixed(1),
+          })}
         </p>
       ))}
       <Link to={benchAddress(torque)} className="mt-2 inline-flex min-h-11 items-center text-sm underline">
-        Work it out on the bench
+        {say('Work it out on the bench')}
       </Link>
     </>
   );

@@ -1,4 +1,5 @@
 import { pullShown } from '#contract/wording/joint-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { finalPull, stationMark } from '#core/job/station-progress.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
@@ -10,16 +11,22 @@ import type { TorqueStep } from './use-torque-step.ts';
 /** Why a station that was tapped is not the one in hand: what it waits for, or that it is done. */
 export function whyNotYet({ plan, state, step, station: inHand }: TorqueStep, station: PlanStation): string {
   const { stage, bead } = stationState(state, station.id);
-  if (inHand?.id === station.id) return 'It is the one in hand.';
-  const first = inHand ? `Station ${inHand.label} comes first` : 'Its turn comes';
+  if (inHand?.id === station.id) return say('It is the one in hand.');
+  const first = inHand ? say('Station {label} comes first', { label: inHand.label }) : say('Its turn comes');
   const mark = stationMark(plan, station, state);
-  if (mark === 'bad') return 'Its last pull proves nothing: it is loosened first.';
-  if (mark === 'verified') return 'Nothing more is to be done to it.';
-  if (stage === 'empty') return `It is not in its thread yet. ${first}.`;
-  if (station.compound !== undefined && !bead && stage === 'started') return `Its thread wants its compound. ${first}.`;
+  if (mark === 'bad') return say('Its last pull proves nothing: it is loosened first.');
+  if (mark === 'verified') return say('Nothing more is to be done to it.');
+  if (stage === 'empty') return say('It is not in its thread yet. {first}.', { first });
+  if (station.compound !== undefined && !bead && stage === 'started')
+    return say('Its thread wants its compound. {first}.', { first });
   if (mark === 'atTorque')
-    return `It is at its torque${step.kind === 'pull' ? `; the second look comes round. ${first}` : ''}.`;
-  return `${first}, in the order ${step.kind === 'pull' ? 'that draws the parts down evenly' : 'of the sheet'}.`;
+    return say('It is at its torque{which}.', {
+      which: step.kind === 'pull' ? say('; the second look comes round. {first}', { first }) : '',
+    });
+  return say('{first}, in the order {which}.', {
+    first,
+    which: step.kind === 'pull' ? say('that draws the parts down evenly') : say('of the sheet'),
+  });
 }
 
 /** A station tapped on the map: what it is, what was done to it, why it is not its turn; loosening is one step behind. */
@@ -42,26 +49,29 @@ export default function StationSheet({
     <Sheet
       open
       onClose={onClose}
-      title={`Station ${station.label}: ${MARK_TEXT[stationMark(plan, station, state)]}`}
+      title={say('Station {label}: {markText}', {
+        label: station.label,
+        markText: MARK_TEXT[stationMark(plan, station, state)],
+      })}
       description={station.name}
     >
       <p className="text-xl">{whyNotYet(torque, station)}</p>
       <dl className="mt-3 grid grid-cols-[6rem_1fr] gap-y-1">
-        <dt className="text-ink-2">Printed</dt>
+        <dt className="text-ink-2">{say('Printed')}</dt>
         <dd className="figures">{station.printed}</dd>
         {pulled && (
           <>
-            <dt className="text-ink-2">Pulled</dt>
+            <dt className="text-ink-2">{say('Pulled')}</dt>
             <dd className="figures font-bold">{pulled}</dd>
           </>
         )}
       </dl>
       <div className="mt-4 grid grid-cols-2 gap-2">
         <Button onClick={onLoosen} disabled={stage === 'empty'}>
-          {stage === 'empty' ? 'Nothing to loosen' : 'Loosen it'}
+          {stage === 'empty' ? say('Nothing to loosen') : say('Loosen it')}
         </Button>
         <Button tone="primary" onClick={onClose}>
-          Back to the line
+          {say('Back to the line')}
         </Button>
       </div>
     </Sheet>

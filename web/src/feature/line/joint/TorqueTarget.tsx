@@ -1,11 +1,13 @@
 import { lazy, Suspense } from 'react';
 import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
+import { say } from '#contract/wording/say.ts';
 import { showBand, showTorque, showTorqueIn } from '#core/quantity/display.ts';
 import { printedTorqueUnit } from '#core/quantity/parse-printed.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { acceptBand } from '#core/tightening/kinds.ts';
 import { useLiveWrench } from '../../../job/live-wrench.ts';
 import { useSettings } from '../../../shop/settings.ts';
+import { tell } from '../../../ui/tell.ts';
 import { PlainReading } from './PlainReading.tsx';
 import { SeatFirst } from './SeatFirst.tsx';
 import { SlotPanel } from './SlotPanel.tsx';
@@ -47,7 +49,7 @@ export function TorqueTarget({ torque }: { torque: TorqueStep }) {
       <div className="mt-2 flex flex-wrap items-end justify-between gap-x-2">
         <div className="flex items-end gap-4">
           <output
-            aria-label={`Target ${first.number} ${unit}`}
+            aria-label={say('Target {number} {unit}', { number: first.number, unit })}
             className={`figures leading-[0.9] font-bold ${first.number.length > 3 ? 'text-[52px] sm:text-[76px]' : 'text-[76px] sm:text-[96px]'}`}
           >
             {first.number}
@@ -62,21 +64,26 @@ export function TorqueTarget({ torque }: { torque: TorqueStep }) {
         <div className="ml-auto pb-2 text-right">
           {band.gradient ? (
             <>
-              <p className="text-sm text-ink-2">then on until it yields</p>
+              <p className="text-sm text-ink-2">{say('then on until it yields')}</p>
               <p className="text-xl whitespace-nowrap">
-                gradient ≤ <span className="figures">{Math.round(band.gradient.maxShare * 100)} %</span>
+                {tell('gradient ≤ {maxShare}', {
+                  maxShare: <span className="figures">{Math.round(band.gradient.maxShare * 100)} %</span>,
+                })}
               </p>
             </>
           ) : band.angle ? (
             <>
-              <p className="text-sm text-ink-2">{torque.turnedDeg > 0 ? 'turn on by' : 'then turn'}</p>
+              <p className="text-sm text-ink-2">{torque.turnedDeg > 0 ? say('turn on by') : say('then turn')}</p>
               <p className="figures text-2xl">
                 {Math.round(band.angle.targetDeg - torque.turnedDeg)}°{' '}
                 <span className="text-base text-ink-2">±{Math.round(band.angle.maxDeg - band.angle.targetDeg)}</span>
               </p>
               {torque.turnedDeg > 0 && (
                 <p className="figures text-sm text-ink-2">
-                  {Math.round(torque.turnedDeg)}° of {band.angle.targetDeg}° done
+                  {tell('{turnedDeg}° of {targetDeg}° done', {
+                    turnedDeg: Math.round(torque.turnedDeg),
+                    targetDeg: band.angle.targetDeg,
+                  })}
                 </p>
               )}
             </>
@@ -90,14 +97,19 @@ export function TorqueTarget({ torque }: { torque: TorqueStep }) {
           )}
           {band.absoluteMaximumNm !== undefined && (
             <p className="figures text-sm whitespace-nowrap text-bad">
-              never over {showTorqueIn(band.absoluteMaximumNm, unit).number} {unit}
+              {tell('never over {number}  {unit}', { number: showTorqueIn(band.absoluteMaximumNm, unit).number, unit })}
             </p>
           )}
         </div>
       </div>
       <p className="text-sm text-ink-2">
-        printed <span className="figures text-ink">{station.printed}</span>
-        {band.targetNm < (acceptBand(station.spec)?.targetNm ?? 0) - 1e-9 ? ', this pass aims at part of it' : ''}
+        {tell('printed {printed}{which}', {
+          printed: <span className="figures text-ink">{station.printed}</span>,
+          which:
+            band.targetNm < (acceptBand(station.spec)?.targetNm ?? 0) - 1e-9
+              ? say(', this pass aims at part of it')
+              : '',
+        })}
       </p>
       {live && (
         <>
@@ -109,8 +121,11 @@ export function TorqueTarget({ torque }: { torque: TorqueStep }) {
               clicked={clicked}
               live={
                 status === 'lost'
-                  ? `wrench ${wrench.wrench.label} not reachable`
-                  : `live from wrench ${wrench.wrench.label}${instrument?.serial ? `, ${instrument.serial}` : ''}`
+                  ? say('wrench {label} not reachable', { label: wrench.wrench.label })
+                  : say('live from wrench {label}{which}', {
+                      label: wrench.wrench.label,
+                      which: instrument?.serial ? `, ${instrument.serial}` : '',
+                    })
               }
             />
           </Suspense>
@@ -119,7 +134,9 @@ export function TorqueTarget({ torque }: { torque: TorqueStep }) {
               {fault}
             </p>
           )}
-          {band.angle && clicked && <p className="figures">turned {Math.round(angleDeg)}° in all</p>}
+          {band.angle && clicked && (
+            <p className="figures">{tell('turned {angleDeg}° in all', { angleDeg: Math.round(angleDeg) })}</p>
+          )}
         </>
       )}
       {held && <SlotPanel torque={torque} held={held} unit={unit} />}

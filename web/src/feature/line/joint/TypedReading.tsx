@@ -1,8 +1,10 @@
 import { type FormEvent, useEffect, useRef, useState } from 'react';
 import { useHotkeys } from 'react-hotkeys-hook';
 import { KIND_WORDS } from '#contract/wording/en/kinds.ts';
+import { say } from '#contract/wording/say.ts';
 import type { TorqueUnit } from '#core/quantity/unit.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import type { TorqueStep } from './use-torque-step.ts';
 
 const UNITS: readonly TorqueUnit[] = ['N·m', 'lbf·ft', 'lbf·in', 'kgf·m'];
@@ -43,7 +45,7 @@ export function TypedReading({ torque }: { torque: TorqueStep }) {
   return (
     <form onSubmit={submit} className="mt-3 flex flex-wrap items-end gap-2">
       <label className="grid flex-1">
-        <span className="text-sm text-ink-2">Reading from {wrench?.wrench.label}</span>
+        <span className="text-sm text-ink-2">{tell('Reading from {label}', { label: wrench?.wrench.label })}</span>
         <input
           ref={field}
           className="figures min-h-14 w-full min-w-24 border-2 border-ink bg-sheet px-3 text-3xl font-bold"
@@ -54,7 +56,7 @@ export function TypedReading({ torque }: { torque: TorqueStep }) {
         />
       </label>
       <label>
-        <span className="sr-only">Unit</span>
+        <span className="sr-only">{say('Unit')}</span>
         <select
           className="figures min-h-14 border-2 border-ink bg-sheet px-2"
           value={unit}
@@ -67,7 +69,7 @@ export function TypedReading({ torque }: { torque: TorqueStep }) {
       </label>
       {band?.angle && (
         <label className="grid w-24">
-          <span className="text-sm text-ink-2">Turned, °</span>
+          <span className="text-sm text-ink-2">{say('Turned, °')}</span>
           <input
             className="figures min-h-14 w-full border-2 border-ink bg-sheet px-3 text-2xl"
             inputMode="decimal"
@@ -78,20 +80,20 @@ export function TypedReading({ torque }: { torque: TorqueStep }) {
       )}
       {asksTurned && value.trim() !== '' && (
         <fieldset className="grid w-full grid-cols-2 gap-2">
-          <legend className="text-sm text-ink-2">Before it came to that, it</legend>
+          <legend className="text-sm text-ink-2">{say('Before it came to that, it')}</legend>
           <Button
             aria-pressed={turned === false}
             tone={turned === false ? 'dark' : 'plain'}
             onClick={() => setTurned(false)}
           >
-            did not turn
+            {say('did not turn')}
           </Button>
           <Button
             aria-pressed={turned === true}
             tone={turned === true ? 'dark' : 'plain'}
             onClick={() => setTurned(true)}
           >
-            turned
+            {say('turned')}
           </Button>
         </fieldset>
       )}
@@ -101,7 +103,7 @@ export function TypedReading({ torque }: { torque: TorqueStep }) {
         hotkey="ENTER"
         disabled={value.trim() === '' || (asksTurned && turned === undefined)}
       >
-        {station ? KIND_WORDS[station.spec.kind].record : 'Record'}
+        {station ? KIND_WORDS[station.spec.kind].record : say('Record')}
       </Button>
     </form>
   );

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { wrenchFaultText } from '#contract/wording/wrench-fault-text.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
 import { usableBand } from '#core/wrench/usable-band.ts';
@@ -21,8 +22,12 @@ export default function WrenchSheet({
     <Sheet
       open={open}
       onClose={onClose}
-      title="Which wrench?"
-      description={band ? `This pull wants ${showTorqueIn(band.targetNm, 'N·m').number} N·m.` : 'No pull is due now.'}
+      title={say('Which wrench?')}
+      description={
+        band
+          ? say('This pull wants {number} N·m.', { number: showTorqueIn(band.targetNm, 'N·m').number })
+          : say('No pull is due now.')
+      }
     >
       <ul className="grid gap-2">
         {wrenches.map((choice) => {
@@ -43,7 +48,7 @@ export default function WrenchSheet({
               >
                 <span>
                   <b className="text-lg">{choice.wrench.label}</b> {choice.wrench.kind}, {choice.wrench.squareDrive}
-                  {choice.wrench.live ? ', live' : ''}
+                  {choice.wrench.live ? say(', live') : ''}
                   <span className="figures block text-sm">
                     {show(range.minNm)}–{show(range.maxNm)} {choice.wrench.scaleUnit}
                   </span>
@@ -55,7 +60,7 @@ export default function WrenchSheet({
                           {wrenchFaultText(fault)}
                         </span>
                       ))
-                    : `good to ${choice.wrench.calibrationDueOn}`}
+                    : say('good to {calibrationDueOn}', { calibrationDueOn: choice.wrench.calibrationDueOn })}
                 </span>
               </button>
             </li>

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import type { DebtEnd, DebtKind } from '#core/job/debt-kind.ts';
 import { useOpenJob } from '../../../job/use-open-job.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -6,10 +7,10 @@ import { Sheet } from '../../../ui/Sheet.tsx';
 import { EndChoice, REMOVED_ENDS } from './EndChoice.tsx';
 
 const KINDS: Array<[DebtKind, string]> = [
-  ['removed', 'Taken off'],
-  ['disconnect', 'Opened'],
-  ['neighbour', 'Loosened for access'],
-  ['temporary', 'Put on for the work'],
+  ['removed', say('Taken off')],
+  ['disconnect', say('Opened')],
+  ['neighbour', say('Loosened for access')],
+  ['temporary', say('Put on for the work')],
 ];
 
 /** Something off the vehicle, or on it for the work, that no sheet speaks of: it is owed like the rest. */
@@ -20,7 +21,7 @@ export function AddDebt({ onClose }: { onClose: () => void }) {
   const [kind, setKind] = useState<DebtKind>('removed');
   const [end, setEnd] = useState<DebtEnd>('refit');
   return (
-    <Sheet open onClose={onClose} title="Off, and not on the sheet">
+    <Sheet open onClose={onClose} title={say('Off, and not on the sheet')}>
       <form
         className="grid gap-4"
         onSubmit={(event) => {
@@ -43,7 +44,7 @@ export function AddDebt({ onClose }: { onClose: () => void }) {
         </div>
         <div className="grid grid-cols-[1fr_6rem] gap-3">
           <label className="grid gap-1">
-            <span className="font-bold">What</span>
+            <span className="font-bold">{say('What')}</span>
             <input
               className="min-h-14 border-2 border-ink bg-sheet px-3"
               value={name}
@@ -51,7 +52,7 @@ export function AddDebt({ onClose }: { onClose: () => void }) {
             />
           </label>
           <label className="grid gap-1">
-            <span className="font-bold">How many</span>
+            <span className="font-bold">{say('How many')}</span>
             <input
               className="figures min-h-14 border-2 border-ink bg-sheet px-3"
               inputMode="numeric"
@@ -62,9 +63,9 @@ export function AddDebt({ onClose }: { onClose: () => void }) {
         </div>
         {kind === 'removed' && <EndChoice ends={REMOVED_ENDS} end={end} onChoose={setEnd} />}
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={name.trim() === ''}>
-            It is owed
+            {say('It is owed')}
           </Button>
         </div>
       </form>

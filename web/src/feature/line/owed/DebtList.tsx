@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import { END_TEXT } from '#contract/wording/en/terms.ts';
+import { say } from '#contract/wording/say.ts';
 import { type Debt, isOwed } from '#core/job/debt.ts';
 import type { DebtEnd } from '#core/job/debt-kind.ts';
 import { useOpenJob } from '../../../job/use-open-job.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { EndChoice, REMOVED_ENDS } from './EndChoice.tsx';
 
 /** What is owed: open above, ended below, each with where it must end. */
@@ -30,9 +32,13 @@ export function DebtList({ debts }: { debts: readonly Debt[] }) {
                     debt.lengthMm === undefined ? '' : `${debt.lengthMm} mm`,
                     debt.note,
                     open
-                      ? `must be ${END_TEXT[debt.end]}${debt.movesTo ? ` to ${debt.movesTo}` : ''}${debt.printed ? `, ${debt.printed}` : ''}`
+                      ? say('must be {endText}{which}{which2}', {
+                          endText: END_TEXT[debt.end],
+                          which: debt.movesTo ? say(' to {movesTo}', { movesTo: debt.movesTo }) : '',
+                          which2: debt.printed ? `, ${debt.printed}` : '',
+                        })
                       : [...new Set(debt.ends.map(({ end }) => END_TEXT[end]))].join(', '),
-                    open && debt.ended > 0 ? `${debt.count - debt.ended} left` : '',
+                    open && debt.ended > 0 ? say('{count} left', { count: debt.count - debt.ended }) : '',
                   ]
                     .filter(Boolean)
                     .join(', ')}
@@ -40,7 +46,7 @@ export function DebtList({ debts }: { debts: readonly Debt[] }) {
               </span>
               {open && !state.closed && (
                 <Button onClick={() => setClosing(debt)}>
-                  Ends<span className="sr-only">: {debt.name}</span>
+                  {tell('Ends{name}', { name: <span className="sr-only">: {debt.name}</span> })}
                 </Button>
               )}
             </li>
@@ -61,7 +67,12 @@ function CloseDebt({ debt, onClose }: { debt: Debt; onClose: () => void }) {
   const [fresh, setFresh] = useState(false);
   const ends = debt.end === 'cleared' ? (['cleared'] as const) : REMOVED_ENDS;
   return (
-    <Sheet open onClose={onClose} title={debt.name} description={`Planned: ${END_TEXT[debt.end]}. ${left} owed.`}>
+    <Sheet
+      open
+      onClose={onClose}
+      title={debt.name}
+      description={say('Planned: {endText}. {left} owed.', { endText: END_TEXT[debt.end], left })}
+    >
       <form
         className="grid gap-4"
         onSubmit={(event) => {
@@ -80,7 +91,7 @@ function CloseDebt({ debt, onClose }: { debt: Debt; onClose: () => void }) {
         <EndChoice ends={ends} end={end} onChoose={setEnd} />
         {left > 1 && (
           <label className="flex items-center gap-3">
-            How many
+            {say('How many')}
             <input
               className="figures min-h-14 w-24 border-2 border-ink bg-sheet px-3 text-xl"
               inputMode="numeric"
@@ -97,12 +108,12 @@ function CloseDebt({ debt, onClose }: { debt: Debt; onClose: () => void }) {
               checked={fresh}
               onChange={(event) => setFresh(event.target.checked)}
             />
-            A new one goes in: it is used once only
+            {say('A new one goes in: it is used once only')}
           </label>
         )}
         {end !== debt.end && (
           <label className="grid gap-1">
-            <span className="font-bold">Why not {END_TEXT[debt.end]}</span>
+            <span className="font-bold">{tell('Why not {endText}', { endText: END_TEXT[debt.end] })}</span>
             <input
               className="min-h-14 border-2 border-ink bg-sheet px-3"
               value={note}
@@ -111,9 +122,9 @@ function CloseDebt({ debt, onClose }: { debt: Debt; onClose: () => void }) {
           </label>
         )}
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={end !== debt.end && note.trim() === ''}>
-            It has ended
+            {say('It has ended')}
           </Button>
         </div>
       </form>

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { classText } from '#contract/wording/class-text.ts';
+import { say } from '#contract/wording/say.ts';
 import type { FigureSource } from '#core/job/figure.ts';
 import { specFromPrinted } from '#core/kit/spec-from-printed.ts';
 import { showTorqueIn } from '#core/quantity/display.ts';
@@ -9,20 +10,21 @@ import { useOpenJob } from '../../../job/use-open-job.ts';
 import { useKits } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { tell } from '../../../ui/tell.ts';
 
 const SOURCE_TEXT: Record<FigureSource, { title: string; asks: string }> = {
-  kitSheet: { title: 'This kit’s sheet', asks: 'Which page or joint' },
-  vehicleMaker: { title: 'Vehicle maker’s manual', asks: 'Which manual and page' },
-  otherKit: { title: 'Another kit’s sheet', asks: 'Which kit and joint' },
-  estimate: { title: 'Worked out by the bench', asks: 'Why no sheet has it' },
-  byFeel: { title: 'By feel', asks: 'Why no figure can be had, and how it was judged' },
+  kitSheet: { title: say('This kit’s sheet'), asks: say('Which page or joint') },
+  vehicleMaker: { title: say('Vehicle maker’s manual'), asks: say('Which manual and page') },
+  otherKit: { title: say('Another kit’s sheet'), asks: say('Which kit and joint') },
+  estimate: { title: say('Worked out by the bench'), asks: say('Why no sheet has it') },
+  byFeel: { title: say('By feel'), asks: say('Why no figure can be had, and how it was judged') },
 };
 
 const WHY_NOT: Partial<Record<FigureOffer['because'], string>> = {
-  safetyCritical: 'not for a joint that lives hang on',
-  sameJointOnly: 'only for the same joint, and no sheet of the shop has it',
-  noBasis: 'thread and class are not known',
-  shopRefuses: 'this shop does not',
+  safetyCritical: say('not for a joint that lives hang on'),
+  sameJointOnly: say('only for the same joint, and no sheet of the shop has it'),
+  noBasis: say('thread and class are not known'),
+  shopRefuses: say('this shop does not'),
 };
 
 /** A figure for a joint whose sheet gives none: places to look, best first for this bolt, each with a name behind it. */
@@ -47,9 +49,9 @@ export function GiveFigure({
   const read = printed.trim() === '' ? undefined : specFromPrinted(printed);
   const lacks =
     source !== 'byFeel' && read?.ok !== true
-      ? 'Enter the torque'
+      ? say('Enter the torque')
       : note.trim() === ''
-        ? `Say: ${SOURCE_TEXT[source].asks.toLowerCase()}`
+        ? say('Say: {asks}', { asks: SOURCE_TEXT[source].asks.toLowerCase() })
         : undefined;
   const { bolt, hardware, leads, estimate } = search;
   const take = (from: FigureSource, figure: string, where: string) => {
@@ -61,8 +63,10 @@ export function GiveFigure({
     <Sheet
       open
       onClose={onClose}
-      title={`A figure for ${name}`}
-      description="Best source first. A value belongs to its bolt: the same size is tightened differently elsewhere."
+      title={say('A figure for {name}', { name })}
+      description={say(
+        'Best source first. A value belongs to its bolt: the same size is tightened differently elsewhere.',
+      )}
       wide
     >
       <form
@@ -86,7 +90,7 @@ export function GiveFigure({
         }}
       >
         <p>
-          {hardware === 'kit' ? 'The kit’s own hardware' : 'The vehicle’s own hardware, used again'}
+          {hardware === 'kit' ? say('The kit’s own hardware') : say('The vehicle’s own hardware, used again')}
           {bolt && (
             <>
               : <b>{bolt.name}</b>
@@ -94,7 +98,10 @@ export function GiveFigure({
               {bolt.propertyClass && `, ${classText(bolt.propertyClass)}`}
             </>
           )}
-          .{search.safetyCritical && <b className="text-bad"> Lives hang on it: its own figure, and no other.</b>}
+          .
+          {search.safetyCritical && (
+            <b className="text-bad"> {say('Lives hang on it: its own figure, and no other.')}</b>
+          )}
         </p>
         <ol className="grid gap-2 sm:grid-cols-2">
           {search.offers.map((offer, at) => (
@@ -128,7 +135,7 @@ export function GiveFigure({
         {failure && <p className="text-bad">{failure}</p>}
         {leads.length > 0 && (
           <div>
-            <p className="font-bold">Printed in the shop’s kits for the same thread or place</p>
+            <p className="font-bold">{say('Printed in the shop’s kits for the same thread or place')}</p>
             <ul>
               {leads.map((lead) => (
                 <li
@@ -137,14 +144,14 @@ export function GiveFigure({
                 >
                   <span>
                     <span className="figures font-bold">{lead.printed}</span>, {lead.from}
-                    {lead.samePlace && <b> · the same place</b>}
+                    {lead.samePlace && <b> {say('· the same place')}</b>}
                   </span>
                   <button
                     type="button"
                     className="min-h-11 px-2 underline"
                     onClick={() => take(lead.source, lead.printed, lead.from)}
                   >
-                    Use it<span className="sr-only">: {lead.printed}</span>
+                    {tell('Use it{printed}', { printed: <span className="sr-only">: {lead.printed}</span> })}
                   </button>
                 </li>
               ))}
@@ -153,20 +160,23 @@ export function GiveFigure({
         )}
         {source !== 'byFeel' && (
           <label className="grid gap-1">
-            <span className="font-bold">Torque with its unit, such as 46 lbf·ft</span>
+            <span className="font-bold">{say('Torque with its unit, such as 46 lbf·ft')}</span>
             <input
               className="figures min-h-14 border-2 border-ink bg-sheet px-3 text-xl"
               autoComplete="off"
               value={printed}
               onChange={(event) => setPrinted(event.target.value)}
             />
-            {read && !read.ok && <span className="text-bad">No torque can be read from it: give the unit too.</span>}
+            {read && !read.ok && (
+              <span className="text-bad">{say('No torque can be read from it: give the unit too.')}</span>
+            )}
           </label>
         )}
         {source === 'estimate' && (
           <p className="border-l-4 border-bad pl-3">
-            An estimate is marked as one wherever it is used: from size, class and what is on the thread, not from a
-            sheet.
+            {say(
+              'An estimate is marked as one wherever it is used: from size, class and what is on the thread, not from a sheet.',
+            )}
           </p>
         )}
         <label className="grid gap-1">
@@ -178,9 +188,9 @@ export function GiveFigure({
           />
         </label>
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={onClose}>Leave it</Button>
+          <Button onClick={onClose}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={lacks !== undefined}>
-            {lacks ?? (source === 'byFeel' ? 'Done by feel, on the record' : 'Use this figure')}
+            {lacks ?? (source === 'byFeel' ? say('Done by feel, on the record') : say('Use this figure'))}
           </Button>
         </div>
       </form>

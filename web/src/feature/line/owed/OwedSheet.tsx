@@ -1,8 +1,10 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { debtsOf, isOwed } from '#core/job/debt.ts';
 import { useOpenJob } from '../../../job/use-open-job.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { AddDebt } from './AddDebt.tsx';
 import { DebtList } from './DebtList.tsx';
 import FigureSheet from './FigureSheet.tsx';
@@ -26,19 +28,21 @@ export default function OwedSheet({ onClose }: { onClose: () => void }) {
     <Sheet
       open
       onClose={onClose}
-      title="Owed"
-      description={`${opened.filter(isOwed).length} off, open or on the vehicle for the work.`}
+      title={say('Owed')}
+      description={say('{count} off, open or on the vehicle for the work.', { count: opened.filter(isOwed).length })}
       wide
     >
       {wanted.length > 0 && (
         <section className="mb-4 border-2 border-bad p-3">
-          <h3 className="plate text-2xl">No figure on the sheet</h3>
+          <h3 className="plate text-2xl">{say('No figure on the sheet')}</h3>
           <ul>
             {wanted.map((entry) => (
               <li key={entry.id} className="flex items-center justify-between gap-3 border-t border-hair py-1">
                 {entry.name}
                 <Button onClick={() => setFigure(entry)}>
-                  Find one<span className="sr-only"> for {entry.name}</span>
+                  {tell('Find one{name}', {
+                    name: <span className="sr-only"> {tell('for {name}', { name: entry.name })}</span>,
+                  })}
                 </Button>
               </li>
             ))}
@@ -46,10 +50,10 @@ export default function OwedSheet({ onClose }: { onClose: () => void }) {
         </section>
       )}
       <DebtList debts={opened} />
-      {opened.length === 0 && <p className="text-ink-2">Nothing is off the vehicle.</p>}
+      {opened.length === 0 && <p className="text-ink-2">{say('Nothing is off the vehicle.')}</p>}
       <div className="mt-4 grid grid-cols-2 gap-2">
-        <Button onClick={onClose}>Close</Button>
-        <Button onClick={() => setAdding(true)}>Off, not on the sheet</Button>
+        <Button onClick={onClose}>{say('Close')}</Button>
+        <Button onClick={() => setAdding(true)}>{say('Off, not on the sheet')}</Button>
       </div>
     </Sheet>
   );

@@ -1,5 +1,7 @@
+import { say } from '#contract/wording/say.ts';
 import type { PlanAction } from '#core/kit/plan.ts';
 import type { Ask } from '#core/line/ask.ts';
+import { tell } from '../../../ui/tell.ts';
 
 /** Turns of thread drawn at each end. */
 const THREADS = [0, 1, 2, 3, 4, 5, 6, 7, 8];
@@ -16,7 +18,7 @@ export function AdjusterPicture({ action, asks }: { action: Preset; asks?: Ask }
         viewBox="0 0 520 250"
         className="w-full max-w-xl"
         role="img"
-        aria-label={`${action.what}: length between centres`}
+        aria-label={say('{what}: length between centres', { what: action.what })}
       >
         <g fill="none" stroke="var(--ink)" strokeWidth={2.5}>
           <circle cx={50} cy={120} r={30} fill="var(--sheet)" />
@@ -31,17 +33,17 @@ export function AdjusterPicture({ action, asks }: { action: Preset; asks?: Ask }
           <path d="M52 188H468" stroke={length ? '#a9642c' : 'var(--ink)'} strokeWidth={length ? 5 : 1.5} />
         </g>
         <text x={260} y={216} textAnchor="middle" className="figures" fontSize={20}>
-          {action.lengthMm === undefined ? 'as measured before' : `${action.lengthMm} mm`}
+          {action.lengthMm === undefined ? say('as measured before') : `${action.lengthMm} mm`}
         </text>
         <text x={150} y={90} textAnchor="middle" fontSize={15}>
-          at least {action.inMeshMm} mm in mesh
+          {tell('at least {inMeshMm} mm in mesh', { inMeshMm: action.inMeshMm })}
         </text>
         <text x={470} y={70} textAnchor="middle" fontSize={15}>
-          {action.leftHand ? 'left-hand thread' : ''}
+          {action.leftHand ? say('left-hand thread') : ''}
         </text>
         {action.longestMm !== undefined && (
           <text x={260} y={240} textAnchor="middle" fontSize={15}>
-            never longer than {action.longestMm} mm
+            {tell('never longer than {longestMm} mm', { longestMm: action.longestMm })}
           </text>
         )}
       </svg>

@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { LineClock } from '#core/job/line-clocks.ts';
 import TimeRing, { countdown } from '../../../drawing/TimeRing.tsx';
 
@@ -9,7 +10,7 @@ export default function ClockPicture({ clock, nowMs }: { clock?: LineClock; nowM
       share={share}
       text={clock ? countdown(Math.max(0, Math.ceil((clock.endsAtMs - nowMs) / 1000))) : '–'}
       className="w-full max-w-72"
-      label="How far the wait is"
+      label={say('How far the wait is')}
     />
   );
 }

@@ -1,4 +1,5 @@
 import { angleText } from '#contract/wording/lobe-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { planActionText } from '#contract/wording/step-text.ts';
 import { lastTry } from '#core/job/line-progress.ts';
 import type { Answers } from '#core/line/ask.ts';
@@ -48,13 +49,16 @@ export function EccentricPicture({
         </div>
       )}
       <p className="text-lg">
-        {min !== undefined && max !== undefined && `Wanted ${angleText(min)} to ${angleText(max)}`}
-        {check?.sides !== undefined && `, left and right within ${check.sides}°`}
-        {action.authorityDeg !== undefined && `. A quarter turn moves it ${action.authorityDeg}°.`}
-        {action.startDeg !== undefined && ` The sheet starts it at ${action.startDeg}°.`}
+        {min !== undefined &&
+          max !== undefined &&
+          say('Wanted {angleText} to {angleText2}', { angleText: angleText(min), angleText2: angleText(max) })}
+        {check?.sides !== undefined && say(', left and right within {sides}°', { sides: check.sides })}
+        {action.authorityDeg !== undefined &&
+          say('. A quarter turn moves it {authorityDeg}°.', { authorityDeg: action.authorityDeg })}
+        {action.startDeg !== undefined && say(' The sheet starts it at {startDeg}°.', { startDeg: action.startDeg })}
       </p>
       <p className="text-sm text-ink-2">
-        Hold the head while the nut is pulled, and read again after it. The vehicle maker’s figures go first.
+        {say('Hold the head while the nut is pulled, and read again after it. The vehicle maker’s figures go first.')}
       </p>
     </div>
   );

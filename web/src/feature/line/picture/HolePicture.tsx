@@ -1,4 +1,6 @@
+import { say } from '#contract/wording/say.ts';
 import type { PlanAction } from '#core/kit/plan.ts';
+import { tell } from '../../../ui/tell.ts';
 
 const WIDTH = 420;
 const HEIGHT = 300;
@@ -22,8 +24,11 @@ export function HolePicture({ action }: { action: PlanAction }) {
         role="img"
         aria-label={
           diameterMm === undefined
-            ? 'A threaded hole'
-            : `Hole of ${diameterMm} mm${edgeMm ? `, at least ${edgeMm} mm from the edge` : ''}`
+            ? say('A threaded hole')
+            : say('Hole of {diameterMm} mm{which}', {
+                diameterMm,
+                which: edgeMm ? say(', at least {edgeMm} mm from the edge', { edgeMm }) : '',
+              })
         }
       >
         <rect x={20} y={EDGE_Y} width={WIDTH - 40} height={HEIGHT - EDGE_Y} fill="var(--sheet)" />
@@ -63,7 +68,7 @@ export function HolePicture({ action }: { action: PlanAction }) {
               className="figures"
               fontSize={18}
             >
-              {edgeMm} mm or more
+              {tell('{edgeMm} mm or more', { edgeMm })}
             </text>
           </>
         )}

@@ -1,4 +1,6 @@
 /** A part by what tells it: its name, its side from the driver's seat, its stamp, and which way round it goes. */
+import { say } from '#contract/wording/say.ts';
+import { tell } from '../../../ui/tell.ts';
 export function PartPlate({
   name,
   side,
@@ -28,7 +30,7 @@ export function PartPlate({
           <span
             className="figures border-4 border-ink px-4 py-2 text-4xl font-bold"
             role="img"
-            aria-label={`stamped ${mark}`}
+            aria-label={say('stamped {mark}', { mark })}
           >
             {mark}
           </span>
@@ -41,11 +43,13 @@ export function PartPlate({
           </svg>
         )}
         <div>
-          {side && <p className="text-xl font-bold">{side}, from the driver’s seat</p>}
+          {side && <p className="text-xl font-bold">{tell('{side}, from the driver’s seat', { side })}</p>}
           {facing && <p className="text-xl">{facing}</p>}
           {turns !== undefined && (
             <p className="text-xl">
-              <b className="figures">{turns}</b> turns back before it is screwed in, so that the wire hangs straight
+              {tell('{turns} turns back before it is screwed in, so that the wire hangs straight', {
+                turns: <b className="figures">{turns}</b>,
+              })}
             </p>
           )}
         </div>

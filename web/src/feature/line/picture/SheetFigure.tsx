@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import type { Plan } from '#core/kit/plan.ts';
 import type { LineAct } from '#core/line/line.ts';
 import { kitPictureUrl } from '../../../shop/kit-pictures.ts';
@@ -20,11 +21,11 @@ export function SheetFigure({ plan, act }: { plan: Plan; act: LineAct }) {
         onClick={() => setLarge(true)}
       >
         {missing ? (
-          <span className="block p-2">Its picture is not on this device yet.</span>
+          <span className="block p-2">{say('Its picture is not on this device yet.')}</span>
         ) : (
           <img
             src={kitPictureUrl(figure.picture)}
-            alt={`Sheet: ${figure.name}`}
+            alt={say('Sheet: {name}', { name: figure.name })}
             className="max-h-44 max-w-full object-contain"
             onError={() => setMissing(true)}
             onLoad={() => setMissing(false)}
@@ -35,19 +36,19 @@ export function SheetFigure({ plan, act }: { plan: Plan; act: LineAct }) {
       <Sheet open={large} onClose={() => setLarge(false)} title={figure.name} wide>
         <img
           src={kitPictureUrl(page && figure.page ? figure.page : figure.picture)}
-          alt={page ? `Page of ${figure.name}` : figure.name}
+          alt={page ? say('Page of {name}', { name: figure.name }) : figure.name}
           className="max-h-[70dvh] w-full object-contain"
         />
         <div className="mt-3 grid grid-cols-2 gap-2">
           {figure.page ? (
             <Button aria-pressed={page} onClick={() => setPage(!page)}>
-              {page ? 'The figure alone' : 'The whole page'}
+              {page ? say('The figure alone') : say('The whole page')}
             </Button>
           ) : (
             <span />
           )}
           <Button tone="dark" onClick={() => setLarge(false)}>
-            Back to the work
+            {say('Back to the work')}
           </Button>
         </div>
       </Sheet>

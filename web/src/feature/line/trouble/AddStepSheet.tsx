@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { LineStep } from '#core/line/line.ts';
 import { useOpenJob } from '../../../job/use-open-job.ts';
 import { ReasonSheet } from '../../../ui/ReasonSheet.tsx';
@@ -6,14 +7,14 @@ import { ReasonSheet } from '../../../ui/ReasonSheet.tsx';
 export default function AddStepSheet({ before, onClose }: { before: LineStep; onClose: () => void }) {
   const { state, give } = useOpenJob();
   const open = Object.entries(state.problems).filter(([, { cleared }]) => cleared === undefined);
-  const answers = new Map(open.map(([problem, { text }]) => [`Put right: ${text}`, problem]));
+  const answers = new Map(open.map(([problem, { text }]) => [say('Put right: {text}', { text }), problem]));
   return (
     <ReasonSheet
       open
       onClose={onClose}
-      title={`A step before step ${before.number}`}
-      label="What is to be done? It stands in the line and on the record."
-      confirm="Put it in"
+      title={say('A step before step {number}', { number: before.number })}
+      label={say('What is to be done? It stands in the line and on the record.')}
+      confirm={say('Put it in')}
       usual={[...answers.keys()]}
       onReason={(text) => {
         const problem = answers.get(text);

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { THREAD_RUNG_TEXT } from '#contract/wording/en/line.ts';
+import { say } from '#contract/wording/say.ts';
 import { stationState } from '#core/job/job-state.ts';
 import { needsApproval, nextRung, THREAD_RUNGS } from '#core/job/thread-rung.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
@@ -19,7 +20,7 @@ export function ThreadLadder({ station }: { station: PlanStation }) {
   };
   const cuts = due !== undefined && needsApproval(due);
   return (
-    <section aria-label="Damaged thread">
+    <section aria-label={say('Damaged thread')}>
       <ol className="grid grid-cols-4 border-2 border-rule">
         {THREAD_RUNGS.map((rung) => {
           const tried = saved ? undefined : mending.filter((one) => one.rung === rung).at(-1);
@@ -31,19 +32,19 @@ export function ThreadLadder({ station }: { station: PlanStation }) {
             >
               <b className="block">{THREAD_RUNG_TEXT[rung].name}</b>
               <span className={`text-sm ${rung === due ? 'text-on-plate-2' : 'text-ink-2'}`}>
-                {tried ? 'no help' : rung === due ? 'now' : 'if not'}
+                {tried ? say('no help') : rung === due ? say('now') : say('if not')}
               </span>
             </li>
           );
         })}
       </ol>
-      {saved && <p className="mt-2 font-bold">It runs again: start it by hand.</p>}
+      {saved && <p className="mt-2 font-bold">{say('It runs again: start it by hand.')}</p>}
       {due ? (
         <>
           <p className="mt-2">{THREAD_RUNG_TEXT[due].how}</p>
           {cuts && (
             <label className="mt-2 grid gap-1">
-              <span className="text-sm text-ink-2">What is used, with its size</span>
+              <span className="text-sm text-ink-2">{say('What is used, with its size')}</span>
               <input
                 className="min-h-12 border-2 border-ink bg-sheet px-3"
                 maxLength={500}
@@ -54,15 +55,17 @@ export function ThreadLadder({ station }: { station: PlanStation }) {
           )}
           <div className="mt-2 grid grid-cols-2 gap-2">
             <Button disabled={cuts && note.trim() === ''} onClick={() => tell(true)}>
-              A bolt runs in by hand
+              {say('A bolt runs in by hand')}
             </Button>
             <Button disabled={cuts && note.trim() === ''} onClick={() => tell(false)}>
-              It does not
+              {say('It does not')}
             </Button>
           </div>
         </>
       ) : (
-        <p className="mt-2 text-bad">Nothing is left to try here: the part is changed, or a lead lets the joint go.</p>
+        <p className="mt-2 text-bad">
+          {say('Nothing is left to try here: the part is changed, or a lead lets the joint go.')}
+        </p>
       )}
     </section>
   );

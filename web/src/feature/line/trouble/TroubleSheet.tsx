@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { refusalText } from '#contract/wording/refusal-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { stationState } from '#core/job/job-state.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
 import { useJobStore } from '../../../job/job-store.ts';
@@ -12,9 +13,9 @@ import { WasherForm } from './WasherForm.tsx';
 
 type What = 'thread' | 'washer' | 'problem';
 const WAYS: ReadonlyArray<[What, string]> = [
-  ['thread', 'Its thread is damaged'],
-  ['washer', 'It needs a washer more'],
-  ['problem', 'Something else'],
+  ['thread', say('Its thread is damaged')],
+  ['washer', say('It needs a washer more')],
+  ['problem', say('Something else')],
 ];
 
 /** What is wrong at a station: its thread is saved, a washer goes under, or a problem is raised. */
@@ -27,7 +28,12 @@ export default function TroubleSheet({ station, onClose }: { station: PlanStatio
   const [what, setWhat] = useState<What | undefined>(empty ? undefined : 'problem');
   if (what === 'problem') return <ProblemSheet open onClose={onClose} station={station} />;
   return (
-    <Sheet open onClose={onClose} title={`Trouble at station ${station.label}`} description={station.name}>
+    <Sheet
+      open
+      onClose={onClose}
+      title={say('Trouble at station {label}', { label: station.label })}
+      description={station.name}
+    >
       <div className="grid gap-3">
         <div className="grid gap-2">
           {WAYS.map(([way, text]) => (
@@ -48,7 +54,7 @@ export default function TroubleSheet({ station, onClose }: { station: PlanStatio
         )}
         {what === 'thread' && <ThreadLadder station={station} />}
         {what === 'washer' && <WasherForm station={station} />}
-        <Button onClick={onClose}>Back to the line</Button>
+        <Button onClick={onClose}>{say('Back to the line')}</Button>
       </div>
     </Sheet>
   );

@@ -1,14 +1,16 @@
 import { type FormEvent, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { WASHER_HV, type WasherHv } from '#core/fastener/washer-hardness.ts';
 import { stationState } from '#core/job/job-state.ts';
 import type { PlanStation } from '#core/kit/plan.ts';
 import { useOpenJob } from '../../../job/use-open-job.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 
 const SIZES = [
-  ['insideMm', 'Hole, mm'],
-  ['outsideMm', 'Outside, mm'],
-  ['thicknessMm', 'Thickness, mm'],
+  ['insideMm', say('Hole, mm')],
+  ['outsideMm', say('Outside, mm')],
+  ['thicknessMm', say('Thickness, mm')],
 ] as const;
 const FIELD = 'figures min-h-12 w-full border-2 border-ink bg-sheet px-2';
 const figure = (typed: string): number => (typed.trim() === '' ? Number.NaN : Number(typed.replace(',', '.')));
@@ -34,14 +36,21 @@ export function WasherForm({ station }: { station: PlanStation }) {
       setTyped({ insideMm: '', outsideMm: '', thicknessMm: '' });
   };
   return (
-    <section aria-label="Washer added">
+    <section aria-label={say('Washer added')}>
       {washers.map((washer) => (
         <p key={washer.commandId} className="border-b border-hair py-1">
-          <b className="figures">
-            {washer.insideMm} × {washer.outsideMm} × {washer.thicknessMm}
-          </b>{' '}
-          mm, {washer.hardnessHv} HV, under the {washer.under}
-          {washer.noThreadShows && <span className="block text-bad">Fewer than two turns show past the nut.</span>}
+          {tell('{insideMm} mm, {hardnessHv} HV, under the {under}', {
+            insideMm: (
+              <b className="figures">
+                {washer.insideMm} × {washer.outsideMm} × {washer.thicknessMm}
+              </b>
+            ),
+            hardnessHv: washer.hardnessHv,
+            under: washer.under,
+          })}
+          {washer.noThreadShows && (
+            <span className="block text-bad">{say('Fewer than two turns show past the nut.')}</span>
+          )}
         </p>
       ))}
       <form onSubmit={submit} className="mt-2 grid grid-cols-3 gap-2">
@@ -57,14 +66,14 @@ export function WasherForm({ station }: { station: PlanStation }) {
           </label>
         ))}
         <label className="grid gap-1">
-          <span className="text-sm text-ink-2">Under the</span>
+          <span className="text-sm text-ink-2">{say('Under the')}</span>
           <select className={FIELD} value={under} onChange={(event) => setUnder(event.target.value as 'head' | 'nut')}>
-            <option value="head">head</option>
-            <option value="nut">nut</option>
+            <option value="head">{say('head')}</option>
+            <option value="nut">{say('nut')}</option>
           </select>
         </label>
         <label className="grid gap-1">
-          <span className="text-sm text-ink-2">Hardness, HV</span>
+          <span className="text-sm text-ink-2">{say('Hardness, HV')}</span>
           <select
             className={FIELD}
             value={hardnessHv}
@@ -76,11 +85,11 @@ export function WasherForm({ station }: { station: PlanStation }) {
           </select>
         </label>
         <label className="col-span-3 grid gap-1">
-          <span className="text-sm text-ink-2">Why</span>
+          <span className="text-sm text-ink-2">{say('Why')}</span>
           <input className={FIELD} maxLength={500} value={reason} onChange={(event) => setReason(event.target.value)} />
         </label>
         <Button type="submit" className="col-span-3" disabled={!ready}>
-          Add it to the stack
+          {say('Add it to the stack')}
         </Button>
       </form>
     </section>

@@ -3,27 +3,31 @@ import type { Brought, TakenIn } from '#contract/moving-in/brought.ts';
 import { LARGEST_FILE } from '#contract/moving-in/brought.ts';
 import { BOOK_TEXT } from '#contract/wording/en/moving-in.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../../shop/api.ts';
 import { type Change, useBroughtVerdicts } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FormField, inputLook } from '../../../ui/FormField.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { ChooseFile } from './ChooseFile.tsx';
 
 /** The documents of a file: one kit, a list of kits, or a list under a name. */
 function documentsOf(text: string): { documents: object[] } | { fault: string } {
-  if (text.length > LARGEST_FILE) return { fault: 'The file is larger than 1.5 MB: bring it in parts.' };
+  if (text.length > LARGEST_FILE) return { fault: say('The file is larger than 1.5 MB: bring it in parts.') };
   let read: unknown;
   try {
     read = JSON.parse(text);
   } catch (error) {
-    return { fault: `This is no JSON: ${error instanceof Error ? error.message : String(error)}.` };
+    return {
+      fault: say('This is no JSON: {which}.', { which: error instanceof Error ? error.message : String(error) }),
+    };
   }
   const isKit = (value: unknown): value is object => typeof value === 'object' && value !== null && 'id' in value;
   const list = Array.isArray(read) ? read : isKit(read) ? [read] : Object.values((read ?? {}) as object).flat();
   const documents = list.filter(isKit);
   return documents.length > 0 && documents.length === list.length
     ? { documents }
-    : { fault: 'There is no kit document in the file: one, or a list of them, each with its id.' };
+    : { fault: say('There is no kit document in the file: one, or a list of them, each with its id.') };
 }
 
 /** Kit files: each judged as at a release, taken together or not at all. */
@@ -57,11 +61,11 @@ export function BringKits({
     <section aria-label={BOOK_TEXT.kits} className="grid gap-4">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h2 className="plate text-3xl">{BOOK_TEXT.kits}</h2>
-        <Button onClick={onBack}>Another book</Button>
+        <Button onClick={onBack}>{say('Another book')}</Button>
       </div>
       {!file && (
         <ChooseFile
-          label="File of kits"
+          label={say('File of kits')}
           accept=".json"
           onText={(name, text) => {
             const read = documentsOf(text);
@@ -80,7 +84,7 @@ export function BringKits({
           <h3 className="font-bold">
             {file.name}: {numberOf(file.documents.length, 'kit')}
           </h3>
-          {asking && <p className="text-ink-2">Judging them as at a release.</p>}
+          {asking && <p className="text-ink-2">{say('Judging them as at a release.')}</p>}
           {failure && (
             <p role="alert" className="font-bold text-bad">
               {failure}
@@ -93,19 +97,24 @@ export function BringKits({
               return (
                 // biome-ignore lint/suspicious/noArrayIndexKey: documents of a file stay where they are
                 <li key={at} className="border-b border-hair py-2">
-                  <b>{title ?? id}</b>, revision {revision}
-                  {verdict?.verdict === 'there' && <span className="text-ink-2"> is here already</span>}
+                  {tell('{title}, revision {revision}', { title: <b>{title ?? id}</b>, revision })}
+                  {verdict?.verdict === 'there' && <span className="text-ink-2"> {say('is here already')}</span>}
                   {verdict?.verdict === 'new' && (
-                    <span className="text-ink-2"> comes in{verdict.remark ? `, ${verdict.remark}` : ''}</span>
+                    <span className="text-ink-2">
+                      {' '}
+                      {tell('comes in{which}', { which: verdict.remark ? `, ${verdict.remark}` : '' })}
+                    </span>
                   )}
                   {verdict?.verdict === 'fault' && (
                     <ul>
                       {verdict.faults.slice(0, 12).map(({ field, reason }) => (
                         <li key={`${field} ${reason}`} className="text-sm">
-                          <b className="figures text-bad">{field || 'the kit'}</b> {reason}
+                          <b className="figures text-bad">{field || say('the kit')}</b> {reason}
                         </li>
                       ))}
-                      {verdict.faults.length > 12 && <li className="text-sm">and {verdict.faults.length - 12} more</li>}
+                      {verdict.faults.length > 12 && (
+                        <li className="text-sm">{tell('and {count} more', { count: verdict.faults.length - 12 })}</li>
+                      )}
                     </ul>
                   )}
                 </li>
@@ -114,8 +123,8 @@ export function BringKits({
           </ul>
           <FormField
             id="waive"
-            label="Let the sheets’ warnings stand because"
-            hint="Left empty, a kit with warnings is refused; errors are refused always."
+            label={say('Let the sheets’ warnings stand because')}
+            hint={say('Left empty, a kit with warnings is refused; errors are refused always.')}
           >
             <input
               id="waive"
@@ -137,9 +146,9 @@ export function BringKits({
               disabled={asking || fresh === 0 || faulty > 0 || change.busy}
               onClick={() => void take()}
             >
-              {fresh === 0 ? 'Nothing new in it' : `Bring in ${fresh}`}
+              {fresh === 0 ? say('Nothing new in it') : say('Bring in {fresh}', { fresh })}
             </Button>
-            <Button onClick={() => setFile(undefined)}>Another file</Button>
+            <Button onClick={() => setFile(undefined)}>{say('Another file')}</Button>
           </div>
         </>
       )}

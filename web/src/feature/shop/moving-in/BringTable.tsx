@@ -6,9 +6,11 @@ import { TABLES } from '#contract/moving-in/column/tables.ts';
 import { likelyMapping, type Mapping, readRows, unmapped } from '#contract/moving-in/read-rows.ts';
 import { readTableFile, type TableFile } from '#contract/moving-in/table-file.ts';
 import { BOOK_TEXT } from '#contract/wording/en/moving-in.ts';
+import { say } from '#contract/wording/say.ts';
 import type { Change } from '../../../shop/queries.ts';
 import { saveFile } from '../../../shop/save-file.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { ChooseFile } from './ChooseFile.tsx';
 import { LookOver } from './LookOver.tsx';
 
@@ -43,11 +45,15 @@ export function BringTable({
     <section aria-label={BOOK_TEXT[book]} className="grid gap-5">
       <div className="flex flex-wrap items-center justify-between gap-3">
         <h2 className="plate text-3xl">{BOOK_TEXT[book]}</h2>
-        <Button onClick={onBack}>Another book</Button>
+        <Button onClick={onBack}>{say('Another book')}</Button>
       </div>
       {!file && (
         <>
-          <ChooseFile label={`Table of ${BOOK_TEXT[book].toLowerCase()}`} accept=".csv,.tsv,.txt,.json" onText={take} />
+          <ChooseFile
+            label={say('Table of {bookText}', { bookText: BOOK_TEXT[book].toLowerCase() })}
+            accept=".csv,.tsv,.txt,.json"
+            onText={take}
+          />
           {fault && (
             <p role="alert" className="font-bold text-bad">
               {fault}
@@ -61,7 +67,7 @@ export function BringTable({
           <Columns book={book} table={file.table} mapping={mapping} onMapping={setMapping} />
           {lacking.length > 0 && (
             <p role="alert" className="border-l-4 border-bad pl-3 font-bold">
-              Say which column holds: {lacking.map(({ label }) => label).join(', ')}.
+              {tell('Say which column holds: {lacking}.', { lacking: lacking.map(({ label }) => label).join(', ') })}
             </p>
           )}
           {rows && (
@@ -77,7 +83,7 @@ export function BringTable({
               onBack={() => setFile(undefined)}
             />
           )}
-          {!rows && <Button onClick={() => setFile(undefined)}>Another file</Button>}
+          {!rows && <Button onClick={() => setFile(undefined)}>{say('Another file')}</Button>}
         </>
       )}
     </section>
@@ -90,23 +96,25 @@ function Known({ book }: { book: TableBook }) {
   return (
     <div>
       <div className="mb-2 flex flex-wrap items-center justify-between gap-3">
-        <h3 className="font-bold">Columns it knows</h3>
+        <h3 className="font-bold">{say('Columns it knows')}</h3>
         <Button
           className="min-h-11!"
           onClick={() =>
             saveFile(`${book}.csv`, 'text/csv', Papa.unparse([columns.map(({ label }) => label)], { newline: '\r\n' }))
           }
         >
-          Save an empty table
+          {say('Save an empty table')}
         </Button>
       </div>
-      <p className="mb-2 text-sm text-ink-2">Usual names of other programs are known too; the rest you map by hand.</p>
+      <p className="mb-2 text-sm text-ink-2">
+        {say('Usual names of other programs are known too; the rest you map by hand.')}
+      </p>
       <ul className="grid gap-x-6 sm:grid-cols-2">
         {columns.map(({ field, label, needed, example }) => (
           <li key={field} className="flex flex-wrap justify-between gap-x-3 border-b border-hair py-1">
             <span className={needed ? 'font-bold' : ''}>
               {label}
-              {needed && ' · needed'}
+              {needed && say(' · needed')}
             </span>
             <span className="figures text-sm text-ink-2">{example}</span>
           </li>
@@ -132,13 +140,13 @@ function Columns({
   const first = (at: number) => table.lines.find(({ cells }) => cells[at]?.trim())?.cells[at] ?? '';
   return (
     <div>
-      <h3 className="font-bold">What its columns mean</h3>
+      <h3 className="font-bold">{say('What its columns mean')}</h3>
       <ul className="border-t border-rule">
         {table.headings.map((heading, at) => (
           // biome-ignore lint/suspicious/noArrayIndexKey: columns of a file stay where they are
           <li key={at} className="grid items-center gap-x-3 border-b border-hair py-1 sm:grid-cols-[1fr_1fr_1fr]">
             <label htmlFor={`column-${at}`} className="font-bold break-words">
-              {heading.trim() || `Column ${at + 1}`}
+              {heading.trim() || say('Column {at}', { at: at + 1 })}
             </label>
             <span className="figures truncate text-sm text-ink-2" title={first(at)}>
               {first(at)}
@@ -157,11 +165,11 @@ function Columns({
                 );
               }}
             >
-              <option value="">left out</option>
+              <option value="">{say('left out')}</option>
               {columns.map(({ field, label, needed }) => (
                 <option key={field} value={field}>
                   {label}
-                  {needed ? ' (needed)' : ''}
+                  {needed ? say(' (needed)') : ''}
                 </option>
               ))}
             </select>

@@ -1,5 +1,6 @@
 import { type ChangeEvent, type DragEvent, useRef, useState } from 'react';
 import { decodeText } from '#contract/decode-text.ts';
+import { say } from '#contract/wording/say.ts';
 import { Button } from '../../../ui/Button.tsx';
 
 /** A file chosen or dropped, or its text pasted. */
@@ -50,20 +51,20 @@ export function ChooseFile({
       />
       <div className="flex flex-wrap items-center gap-3">
         <Button tone="primary" onClick={() => input.current?.click()}>
-          Choose the file
+          {say('Choose the file')}
         </Button>
-        <span className="text-ink-2">or drop it here, or paste its lines:</span>
+        <span className="text-ink-2">{say('or drop it here, or paste its lines:')}</span>
       </div>
       <textarea
-        aria-label="Pasted lines"
+        aria-label={say('Pasted lines')}
         rows={4}
         className="figures w-full border-2 border-ink bg-sheet p-2 text-sm"
         value={pasted}
         onChange={(event) => setPasted(event.target.value)}
       />
       {pasted.trim() !== '' && (
-        <Button className="justify-self-start" onClick={() => onText('pasted lines', pasted)}>
-          Read what was pasted
+        <Button className="justify-self-start" onClick={() => onText(say('pasted lines'), pasted)}>
+          {say('Read what was pasted')}
         </Button>
       )}
     </div>

@@ -5,10 +5,12 @@ import type { RowVerdict, TakenIn } from '#contract/moving-in/brought.ts';
 import { brought, headingOf, type Mapping, type RowRead } from '#contract/moving-in/read-rows.ts';
 import type { TableFile } from '#contract/moving-in/table-file.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../../shop/api.ts';
 import { type Change, useBroughtVerdicts } from '../../../shop/queries.ts';
 import { saveFile } from '../../../shop/save-file.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 
 /** Most lines of one sort that are listed; the file of faulty lines has them all. */
 const SHOWN = 200;
@@ -76,7 +78,7 @@ export function LookOver({
     return {
       state: 'fault',
       words: verdict.faults.map(({ field, reason, twin }) => {
-        const first = twin === undefined ? '' : `, first in line ${readable[twin]?.line}`;
+        const first = twin === undefined ? '' : say(', first in line {line}', { line: readable[twin]?.line });
         return `${headingOf(book, table, mapping, field)} ${reason}${first}`;
       }),
     };
@@ -104,7 +106,7 @@ export function LookOver({
       'text/csv',
       Papa.unparse(
         {
-          fields: [...table.headings, 'what is wrong'],
+          fields: [...table.headings, say('what is wrong')],
           data: faulty.map(({ cells, words }) => [...cells, words.join('; ')]),
         },
         { escapeFormulae: true, newline: '\r\n' },
@@ -115,15 +117,11 @@ export function LookOver({
       <h3 className="font-bold">
         {file}: {numberOf(lines.length, 'line')}
       </h3>
-      <ul className="flex flex-wrap gap-x-6 gap-y-1 text-lg" aria-label="What becomes of them">
-        <li>
-          <b className="figures">{fresh.length}</b> new
-        </li>
-        <li>
-          <b className="figures">{there.length}</b> here already, left as they are
-        </li>
+      <ul className="flex flex-wrap gap-x-6 gap-y-1 text-lg" aria-label={say('What becomes of them')}>
+        <li>{tell('{count} new', { count: <b className="figures">{fresh.length}</b> })}</li>
+        <li>{tell('{count} here already, left as they are', { count: <b className="figures">{there.length}</b> })}</li>
         <li className={faulty.length > 0 ? 'font-bold text-bad' : ''}>
-          <b className="figures">{faulty.length}</b> with a fault
+          {tell('{count} with a fault', { count: <b className="figures">{faulty.length}</b> })}
         </li>
       </ul>
       {failure && (
@@ -131,16 +129,16 @@ export function LookOver({
           {failure}
         </p>
       )}
-      {asking && <p className="text-ink-2">Comparing with what the shop has.</p>}
-      <Lines title="With a fault" lines={faulty} bad />
-      <Lines title="New" lines={fresh} />
-      <Lines title="Here already" lines={there} />
+      {asking && <p className="text-ink-2">{say('Comparing with what the shop has.')}</p>}
+      <Lines title={say('With a fault')} lines={faulty} bad />
+      <Lines title={say('New')} lines={fresh} />
+      <Lines title={say('Here already')} lines={there} />
       {faulty.length > 0 && (
         <div className="grid gap-2 border-l-4 border-bad pl-3">
-          <p>Nothing is taken while a line has a fault.</p>
+          <p>{say('Nothing is taken while a line has a fault.')}</p>
           <div className="flex flex-wrap items-center gap-3">
             <Button className="min-h-11!" onClick={saveFaulty}>
-              Save the faulty lines
+              {say('Save the faulty lines')}
             </Button>
             <label className="flex min-h-11 items-center gap-2 font-bold">
               <input
@@ -149,7 +147,7 @@ export function LookOver({
                 checked={without}
                 onChange={(event) => setWithout(event.target.checked)}
               />
-              Leave {faulty.length === 1 ? 'it' : 'them'} out
+              {tell('Leave {count, plural, one {it} other {them}} out', { count: faulty.length })}
             </label>
           </div>
         </div>
@@ -161,9 +159,9 @@ export function LookOver({
       )}
       <div className="flex flex-wrap gap-2 border-t-2 border-ink py-3">
         <Button tone="primary" disabled={!ready || change.busy} onClick={() => void take()}>
-          {fresh.length === 0 ? 'Nothing new in it' : `Bring in ${fresh.length}`}
+          {fresh.length === 0 ? say('Nothing new in it') : say('Bring in {count}', { count: fresh.length })}
         </Button>
-        <Button onClick={onBack}>Another file</Button>
+        <Button onClick={onBack}>{say('Another file')}</Button>
       </div>
     </div>
   );
@@ -195,7 +193,9 @@ function Lines({ title, lines, bad = false }: { title: string; lines: readonly L
           </li>
         ))}
       </ul>
-      {lines.length > SHOWN && <p className="text-sm text-ink-2">and {lines.length - SHOWN} more</p>}
+      {lines.length > SHOWN && (
+        <p className="text-sm text-ink-2">{tell('and {count} more', { count: lines.length - SHOWN })}</p>
+      )}
     </section>
   );
 }

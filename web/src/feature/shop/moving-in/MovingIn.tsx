@@ -2,11 +2,13 @@ import { useState } from 'react';
 import { BOOKS, type Book } from '#contract/moving-in/book.ts';
 import type { MovedIn, TakenIn } from '#contract/moving-in/brought.ts';
 import { BOOK_TEXT, BOOK_WHY } from '#contract/wording/en/moving-in.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../../shop/api.ts';
 import { useChange, useMovedIn } from '../../../shop/queries.ts';
 import { saveFile } from '../../../shop/save-file.ts';
 import { shopFormat } from '../../../shop/shop-time.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { BringKits } from './BringKits.tsx';
 import { BringTable } from './BringTable.tsx';
 import { MovingOut } from './MovingOut.tsx';
@@ -29,11 +31,12 @@ export default function MovingIn() {
       <div className="grid content-start gap-5">
         {taken && <Taken taken={taken} onSeen={() => setTaken(undefined)} />}
         {book === undefined && (
-          <section aria-label="What to bring">
-            <h2 className="plate mb-1 text-3xl">What do you bring along?</h2>
+          <section aria-label={say('What to bring')}>
+            <h2 className="plate mb-1 text-3xl">{say('What do you bring along?')}</h2>
             <p className="mb-3 max-w-prose text-ink-2">
-              As CSV out of any program, pasted, or as JSON. You see every line before anything is taken, and the last
-              import can be taken out again.
+              {say(
+                'As CSV out of any program, pasted, or as JSON. You see every line before anything is taken, and the last import can be taken out again.',
+              )}
             </p>
             <ul className="border-t-2 border-ink">
               {BOOKS.map((name) => (
@@ -73,14 +76,14 @@ function Taken({ taken, onSeen }: { taken: TakenIn & { book: Book }; onSeen: () 
   return (
     <div role="status" className="border-4 border-paint bg-sheet p-4">
       <p className="text-lg">
-        <b>
-          {BOOK_TEXT[taken.book]}: {taken.taken} brought in
-        </b>
-        {taken.there > 0 && `, ${taken.there} were here already`}.
+        <b>{tell('{bookText}: {taken} brought in', { bookText: BOOK_TEXT[taken.book], taken: taken.taken })}</b>
+        {taken.there > 0 && say(', {there} were here already', { there: taken.there })}.
       </p>
       {pins && (
         <>
-          <p className="mt-2">These PINs are shown once. Each person changes theirs under their initials, Settings.</p>
+          <p className="mt-2">
+            {say('These PINs are shown once. Each person changes theirs under their initials, Settings.')}
+          </p>
           <ul className="my-2 border-t border-rule">
             {pins.map(({ name, initials, pin }) => (
               <li key={initials} className="flex items-baseline gap-3 border-b border-hair py-1">
@@ -99,11 +102,11 @@ function Taken({ taken, onSeen }: { taken: TakenIn & { book: Book }; onSeen: () 
               saveFile('pins.txt', 'text/plain', pins.map(({ name, pin }) => `${name}: ${pin}`).join('\r\n'))
             }
           >
-            Save the PINs
+            {say('Save the PINs')}
           </Button>
         )}
         <Button tone="primary" onClick={onSeen}>
-          {pins ? 'They were passed on' : 'Seen'}
+          {pins ? say('They were passed on') : say('Seen')}
         </Button>
       </div>
     </div>
@@ -117,14 +120,14 @@ function History() {
   const [asking, setAsking] = useState<MovedIn>();
   const last = all?.find(({ undoneAtMs }) => undoneAtMs === undefined);
   return (
-    <section aria-label="Brought before" className="content-start">
-      <h2 className="plate text-3xl">Brought before</h2>
+    <section aria-label={say('Brought before')} className="content-start">
+      <h2 className="plate text-3xl">{say('Brought before')}</h2>
       {failure && (
         <p role="alert" className="font-bold text-bad">
           {failure}
         </p>
       )}
-      {all?.length === 0 && <p className="text-ink-2">Nothing yet.</p>}
+      {all?.length === 0 && <p className="text-ink-2">{say('Nothing yet.')}</p>}
       <ul className="border-t-2 border-ink">
         {all?.map((entry) => (
           <li key={entry.id} className="border-b border-hair py-2">
@@ -137,18 +140,23 @@ function History() {
             <span className="block text-sm text-ink-2">
               {entry.byName}, {shopFormat(entry.atMs, 'd MMM yyyy HH:mm')}
               {entry.undoneAtMs &&
-                `; taken out by ${entry.undoneBy}, ${shopFormat(entry.undoneAtMs, 'd MMM yyyy HH:mm')}`}
+                say('; taken out by {undoneBy}, {shopFormat}', {
+                  undoneBy: entry.undoneBy,
+                  shopFormat: shopFormat(entry.undoneAtMs, 'd MMM yyyy HH:mm'),
+                })}
             </span>
             {entry === last && asking !== entry && (
               <Button className="mt-2 min-h-11!" onClick={() => setAsking(entry)}>
-                Take it out again
+                {say('Take it out again')}
               </Button>
             )}
             {entry === last && asking === entry && (
               <div className="mt-2 border-l-4 border-bad pl-3">
                 <p>
-                  All {entry.rows} go out again, unless one of them is in use since. What is in use keeps the whole
-                  import.
+                  {tell(
+                    'All {rows} go out again, unless one of them is in use since. What is in use keeps the whole import.',
+                    { rows: entry.rows },
+                  )}
                 </p>
                 <div className="mt-2 flex gap-2">
                   <Button
@@ -159,7 +167,7 @@ function History() {
                       if (await change.act(out)) setAsking(undefined);
                     }}
                   >
-                    Take out {entry.rows}
+                    {tell('Take out {rows}', { rows: entry.rows })}
                   </Button>
                   <Button
                     onClick={() => {
@@ -167,7 +175,7 @@ function History() {
                       setAsking(undefined);
                     }}
                   >
-                    Leave it
+                    {say('Leave it')}
                   </Button>
                 </div>
               </div>

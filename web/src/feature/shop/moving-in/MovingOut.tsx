@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../../shop/api.ts';
 import { useChange } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -24,12 +25,12 @@ export function MovingOut() {
     link.click();
   };
   return (
-    <section aria-label="Moving out">
-      <h2 className="plate mb-1 text-3xl">Moving out</h2>
+    <section aria-label={say('Moving out')}>
+      <h2 className="plate mb-1 text-3xl">{say('Moving out')}</h2>
       <p className="mb-3 max-w-prose text-ink-2">
-        Everything of the shop in one ZIP of open files: tables for any program, every kit, every record with what
-        proves it, every photo. No PIN and no key is in it, but all that is personal is: keep it as you keep the books.
-        An empty installation reads it back.
+        {say(
+          'Everything of the shop in one ZIP of open files: tables for any program, every kit, every record with what proves it, every photo. No PIN and no key is in it, but all that is personal is: keep it as you keep the books. An empty installation reads it back.',
+        )}
       </p>
       <form
         className="flex flex-wrap items-end gap-2"
@@ -50,12 +51,12 @@ export function MovingOut() {
           />
         </span>
         <Button type="submit" disabled={secret.length < 4 || busy}>
-          Save the whole shop
+          {say('Save the whole shop')}
         </Button>
       </form>
       {begun && (
         <p role="status" className="mt-2">
-          Your browser is saving it.
+          {say('Your browser is saving it.')}
         </p>
       )}
     </section>

@@ -2,6 +2,7 @@ import { type FormEvent, useState } from 'react';
 import type { OtherLead, OtherShops as Others } from '#contract/other-shops.ts';
 import { MOST_BAYS } from '#contract/shop.ts';
 import { RULE_TEXT } from '#contract/wording/en/rules.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../../shop/api.ts';
 import { type Change, useChange, useOtherShops } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -19,27 +20,28 @@ export default function OtherShops() {
   if (!data)
     return (
       <p role={failure ? 'alert' : undefined} className={failure ? 'font-bold text-bad' : 'text-ink-2'}>
-        {failure ?? 'Asking which there are.'}
+        {failure ?? say('Asking which there are.')}
       </p>
     );
   return (
     <div className="grid gap-8 lg:grid-cols-2">
-      <section aria-label="Your shops" className="grid content-start gap-3">
-        <h2 className="plate text-3xl">Your shops</h2>
+      <section aria-label={say('Your shops')} className="grid content-start gap-3">
+        <h2 className="plate text-3xl">{say('Your shops')}</h2>
         <p className="max-w-prose text-ink-2">
-          Each is kept to itself: its vehicles, jobs, people, tools and records are seen by nobody who does not work
-          there.
+          {say(
+            'Each is kept to itself: its vehicles, jobs, people, tools and records are seen by nobody who does not work there.',
+          )}
         </p>
         <ul className="border-t-2 border-ink">
           {data.shops.map((shop) => (
             <li key={shop.id} className="flex min-h-14 flex-wrap items-center gap-3 border-b border-rule py-2">
               <b className="min-w-40 flex-1 break-words">{shop.name}</b>
-              {shop.here ? <span className="text-ink-2">you are here</span> : <GoToShop shop={shop} />}
+              {shop.here ? <span className="text-ink-2">{say('you are here')}</span> : <GoToShop shop={shop} />}
             </li>
           ))}
         </ul>
         <Button className="justify-self-start" onClick={() => setOpening(true)}>
-          Open another shop
+          {say('Open another shop')}
         </Button>
       </section>
       <div className="grid content-start gap-8">
@@ -55,22 +57,22 @@ export default function OtherShops() {
 function Leads({ data, change }: { data: Others; change: Change }) {
   const [letting, setLetting] = useState<OtherLead>();
   return (
-    <section aria-label="Leads of other shops" className="grid content-start gap-2">
-      <h2 className="plate text-3xl">Leads of other shops</h2>
-      {data.leads.length === 0 && <p className="text-ink-2">Nobody of another shop leads this one.</p>}
+    <section aria-label={say('Leads of other shops')} className="grid content-start gap-2">
+      <h2 className="plate text-3xl">{say('Leads of other shops')}</h2>
+      {data.leads.length === 0 && <p className="text-ink-2">{say('Nobody of another shop leads this one.')}</p>}
       <ul className={data.leads.length > 0 ? 'border-t-2 border-ink' : ''}>
         {data.leads.map((lead) => (
           <li key={lead.id} className="flex flex-wrap items-center gap-3 border-b border-rule py-2">
             <LeadName lead={lead} />
             <Button
               className="min-h-11!"
-              aria-label={`${lead.name} leads here no more`}
+              aria-label={say('{name} leads here no more', { name: lead.name })}
               disabled={change.busy}
               onClick={() =>
                 void change.act(() => call(api['other-shops'].leads[':id'].$delete({ param: { id: lead.id } })))
               }
             >
-              No more
+              {say('No more')}
             </Button>
           </li>
         ))}
@@ -82,17 +84,17 @@ function Leads({ data, change }: { data: Others; change: Change }) {
       )}
       {data.candidates.length > 0 && (
         <>
-          <h3 className="mt-2 font-bold">May be let in</h3>
+          <h3 className="mt-2 font-bold">{say('May be let in')}</h3>
           <ul className="border-t border-rule">
             {data.candidates.map((lead) => (
               <li key={lead.id} className="flex flex-wrap items-center gap-3 border-b border-rule py-2">
                 <LeadName lead={lead} />
                 <Button
                   className="min-h-11!"
-                  aria-label={`Let ${lead.name} lead here`}
+                  aria-label={say('Let {name} lead here', { name: lead.name })}
                   onClick={() => setLetting(lead)}
                 >
-                  Let in
+                  {say('Let in')}
                 </Button>
               </li>
             ))}
@@ -101,9 +103,12 @@ function Leads({ data, change }: { data: Others; change: Change }) {
       )}
       {letting && (
         <ProveSheet
-          title={`${letting.name} leads here too`}
-          description={`A lead of ${letting.shop}. They sign in here by their own PIN and may do what every lead of this shop may.`}
-          action="Let them in"
+          title={say('{name} leads here too', { name: letting.name })}
+          description={say(
+            'A lead of {shop}. They sign in here by their own PIN and may do what every lead of this shop may.',
+            { shop: letting.shop },
+          )}
+          action={say('Let them in')}
           tone="primary"
           change={change}
           onClose={() => setLetting(undefined)}
@@ -125,8 +130,8 @@ const LeadName = ({ lead }: { lead: OtherLead }) => (
 function Consents({ data, change }: { data: Others; change: Change }) {
   const { sharesKits, wrenchPool } = data;
   return (
-    <section aria-label="What the others may have" className="grid content-start gap-3">
-      <h2 className="plate text-3xl">What the others may have</h2>
+    <section aria-label={say('What the others may have')} className="grid content-start gap-3">
+      <h2 className="plate text-3xl">{say('What the others may have')}</h2>
       {(['sharesKits', 'wrenchPool'] as const).map((field) => (
         <label key={field} className="flex items-start gap-3 border-l-4 border-ink pl-3">
           <input
@@ -163,10 +168,10 @@ function OpenAnother({ change, onClose }: { change: Change; onClose: () => void 
     const count = typedNumber(bays);
     const wrong =
       name.trim() === ''
-        ? 'Give the shop a name.'
+        ? say('Give the shop a name.')
         : Number.isInteger(count) && count >= 1 && count <= MOST_BAYS
           ? undefined
-          : `Bays: from 1 to ${MOST_BAYS}.`;
+          : say('Bays: from 1 to {mostBays}.', { mostBays: MOST_BAYS });
     setFault(wrong);
     if (wrong) return;
     const json = { name: name.trim(), bays: count, secret };
@@ -176,12 +181,14 @@ function OpenAnother({ change, onClose }: { change: Change; onClose: () => void 
     <Sheet
       open
       onClose={close}
-      title="Open another shop"
-      description="Empty, on this installation, and led by you. Go there to take its people in; what you have here stays here."
+      title={say('Open another shop')}
+      description={say(
+        'Empty, on this installation, and led by you. Go there to take its people in; what you have here stays here.',
+      )}
     >
       <form className="grid gap-4" onSubmit={(event) => void submit(event)}>
         <div className="grid grid-cols-[1fr_6rem] gap-3">
-          <FormField id="shop-name" label="Name of the shop" fault={fault}>
+          <FormField id="shop-name" label={say('Name of the shop')} fault={fault}>
             <input
               id="shop-name"
               maxLength={120}
@@ -190,7 +197,7 @@ function OpenAnother({ change, onClose }: { change: Change; onClose: () => void 
               onChange={(event) => setName(event.target.value)}
             />
           </FormField>
-          <FormField id="shop-bays" label="Bays">
+          <FormField id="shop-bays" label={say('Bays')}>
             <input
               id="shop-bays"
               inputMode="numeric"
@@ -202,9 +209,9 @@ function OpenAnother({ change, onClose }: { change: Change; onClose: () => void 
         </div>
         <SecretField secret={secret} fault={change.failure} onSecret={setSecret} />
         <div className="grid grid-cols-2 gap-2">
-          <Button onClick={close}>Leave it</Button>
+          <Button onClick={close}>{say('Leave it')}</Button>
           <Button type="submit" tone="primary" disabled={secret.length < 4 || change.busy}>
-            Open it
+            {say('Open it')}
           </Button>
         </div>
       </form>

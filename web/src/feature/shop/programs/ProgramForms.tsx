@@ -1,6 +1,7 @@
 import { useState } from 'react';
 import { HookInputSchema, SCOPES, type Scope, TOLD, type Told } from '#contract/outside.ts';
 import { SCOPE_TEXT, TOLD_TEXT } from '#contract/wording/en/outside.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../../shop/api.ts';
 import type { Change } from '../../../shop/queries.ts';
 import { Button } from '../../../ui/Button.tsx';
@@ -58,7 +59,7 @@ export function KeyForm({ change, onClose, onMade }: FormProps) {
     onClose();
   };
   return (
-    <Sheet open onClose={close} title="A key for a program">
+    <Sheet open onClose={close} title={say('A key for a program')}>
       <form
         className="grid gap-4"
         onSubmit={async (event) => {
@@ -71,7 +72,7 @@ export function KeyForm({ change, onClose, onMade }: FormProps) {
           if (made) close();
         }}
       >
-        <FormField id="program" label="What has it" hint="Till, web shop.">
+        <FormField id="program" label={say('What has it')} hint={say('Till, web shop.')}>
           <input
             id="program"
             className={inputLook(false)}
@@ -80,14 +81,14 @@ export function KeyForm({ change, onClose, onMade }: FormProps) {
             onChange={(event) => setName(event.target.value)}
           />
         </FormField>
-        <Boxes legend="What it may do" all={SCOPES} text={SCOPE_TEXT} chosen={scopes} onChosen={setScopes} />
+        <Boxes legend={say('What it may do')} all={SCOPES} text={SCOPE_TEXT} chosen={scopes} onChosen={setScopes} />
         <SecretField secret={secret} fault={change.failure} onSecret={setSecret} />
         <Button
           type="submit"
           tone="primary"
           disabled={name.trim() === '' || scopes.length === 0 || secret.length < 4 || change.busy}
         >
-          Make the key
+          {say('Make the key')}
         </Button>
       </form>
     </Sheet>
@@ -100,13 +101,13 @@ export function HookForm({ change, onClose, onMade }: FormProps) {
   const [events, setEvents] = useState<Told[]>([...TOLD]);
   const [secret, setSecret] = useState('');
   const read = HookInputSchema.shape.url.safeParse(url.trim());
-  const fault = url.trim() === '' || read.success ? undefined : 'An address such as https://till.example/told.';
+  const fault = url.trim() === '' || read.success ? undefined : say('An address such as https://till.example/told.');
   const close = () => {
     change.clearFailure();
     onClose();
   };
   return (
-    <Sheet open onClose={close} title="A program that is told">
+    <Sheet open onClose={close} title={say('A program that is told')}>
       <form
         className="grid gap-4"
         onSubmit={async (event) => {
@@ -119,7 +120,7 @@ export function HookForm({ change, onClose, onMade }: FormProps) {
           if (made) close();
         }}
       >
-        <FormField id="hook-url" label="Where it listens" fault={fault}>
+        <FormField id="hook-url" label={say('Where it listens')} fault={fault}>
           <input
             id="hook-url"
             inputMode="url"
@@ -130,14 +131,14 @@ export function HookForm({ change, onClose, onMade }: FormProps) {
             onChange={(event) => setUrl(event.target.value)}
           />
         </FormField>
-        <Boxes legend="What it is told" all={TOLD} text={TOLD_TEXT} chosen={events} onChosen={setEvents} />
+        <Boxes legend={say('What it is told')} all={TOLD} text={TOLD_TEXT} chosen={events} onChosen={setEvents} />
         <SecretField secret={secret} fault={change.failure} onSecret={setSecret} />
         <Button
           type="submit"
           tone="primary"
           disabled={!read.success || events.length === 0 || secret.length < 4 || change.busy}
         >
-          Tell it from now on
+          {say('Tell it from now on')}
         </Button>
       </form>
     </Sheet>

@@ -1,10 +1,12 @@
 import { useState } from 'react';
 import type { HookCard, KeyCard } from '#contract/outside.ts';
 import { SCOPE_TEXT, TOLD_TEXT } from '#contract/wording/en/outside.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../../shop/api.ts';
 import { type Change, useChange, usePrograms } from '../../../shop/queries.ts';
 import { shopFormat } from '../../../shop/shop-time.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { ProveSheet } from '../ProveSheet.tsx';
 import { HookForm, KeyForm } from './ProgramForms.tsx';
 
@@ -34,52 +36,57 @@ export default function Programs() {
       )}
       {told && (
         <div role="status" className="border-4 border-paint bg-sheet p-4">
-          <p>
-            <b className="break-words">{told.what}</b>, shown once:
-          </p>
+          <p>{tell('{what}, shown once:', { what: <b className="break-words">{told.what}</b> })}</p>
           <p className="figures my-2 break-all text-lg font-bold">{told.secret}</p>
           <div className="flex flex-wrap gap-2">
-            <Button onClick={() => void navigator.clipboard?.writeText(told.secret)}>Copy</Button>
+            <Button onClick={() => void navigator.clipboard?.writeText(told.secret)}>{say('Copy')}</Button>
             <Button tone="primary" onClick={() => setTold(undefined)}>
-              It was passed on
+              {say('It was passed on')}
             </Button>
           </div>
         </div>
       )}
       <div className="grid gap-8 lg:grid-cols-2">
-        <section aria-label="Keys" className="grid content-start gap-2">
+        <section aria-label={say('Keys')} className="grid content-start gap-2">
           <div className="flex flex-wrap items-center justify-between gap-3">
-            <h2 className="plate text-3xl">Keys</h2>
+            <h2 className="plate text-3xl">{say('Keys')}</h2>
             <Button tone="primary" onClick={() => setForm('key')}>
-              Make a key
+              {say('Make a key')}
             </Button>
           </div>
           <p className="max-w-prose text-ink-2">
-            A till or web shop opens visits with a key of its own. What it may ask stands at{' '}
-            <a className="figures underline" href="/api/openapi.json" target="_blank" rel="noreferrer">
-              /api/openapi.json
-            </a>
-            , below <span className="figures">/api/outside/v1</span>.
+            {tell(
+              'A till or web shop opens visits with a key of its own. What it may ask stands at {a}, below {span}.',
+              {
+                a: (
+                  <a className="figures underline" href="/api/openapi.json" target="_blank" rel="noreferrer">
+                    {say('/api/openapi.json')}
+                  </a>
+                ),
+                span: <span className="figures">{say('/api/outside/v1')}</span>,
+              },
+            )}
           </p>
-          {data && keys.length === 0 && <p className="text-ink-2">No program has a key.</p>}
+          {data && keys.length === 0 && <p className="text-ink-2">{say('No program has a key.')}</p>}
           <ul className="border-t-2 border-ink">
             {keys.map((key) => (
               <Key key={key.id} card={key} change={change} />
             ))}
           </ul>
         </section>
-        <section aria-label="Who is told" className="grid content-start gap-2">
+        <section aria-label={say('Who is told')} className="grid content-start gap-2">
           <div className="flex flex-wrap items-center justify-between gap-3">
-            <h2 className="plate text-3xl">Who is told</h2>
+            <h2 className="plate text-3xl">{say('Who is told')}</h2>
             <Button tone="primary" onClick={() => setForm('hook')}>
-              Tell a program
+              {say('Tell a program')}
             </Button>
           </div>
           <p className="max-w-prose text-ink-2">
-            A program that listens is told over HTTP when a visit is opened or closed, signed, and again until it
-            answers.
+            {say(
+              'A program that listens is told over HTTP when a visit is opened or closed, signed, and again until it answers.',
+            )}
           </p>
-          {data && hooks.length === 0 && <p className="text-ink-2">No program is told anything.</p>}
+          {data && hooks.length === 0 && <p className="text-ink-2">{say('No program is told anything.')}</p>}
           <ul className="border-t-2 border-ink">
             {hooks.map((hook) => (
               <Hook key={hook.id} card={hook} change={change} />
@@ -91,14 +98,14 @@ export default function Programs() {
         <KeyForm
           change={change}
           onClose={() => setForm(undefined)}
-          onMade={(name, key) => setTold({ what: `Key of ${name}`, secret: key })}
+          onMade={(name, key) => setTold({ what: say('Key of {name}', { name }), secret: key })}
         />
       )}
       {form === 'hook' && (
         <HookForm
           change={change}
           onClose={() => setForm(undefined)}
-          onMade={(url, secret) => setTold({ what: `Secret that ${url} checks signatures with`, secret })}
+          onMade={(url, secret) => setTold({ what: say('Secret that {url} checks signatures with', { url }), secret })}
         />
       )}
     </div>
@@ -113,18 +120,27 @@ function Key({ card, change }: { card: KeyCard; change: Change }) {
         <b className="block break-words">{card.name}</b>
         <span className="block text-sm text-ink-2">{card.scopes.map((scope) => SCOPE_TEXT[scope]).join(' · ')}</span>
         <span className="block text-sm text-ink-2">
-          made by {card.madeBy}, {shopFormat(card.madeAtMs, 'd MMM yyyy')};{' '}
-          {card.usedAtMs ? `used ${shopFormat(card.usedAtMs, 'd MMM yyyy HH:mm')}` : 'never used'}
+          {tell('made by {madeBy}, {shopFormat}; {which}', {
+            madeBy: card.madeBy,
+            shopFormat: shopFormat(card.madeAtMs, 'd MMM yyyy'),
+            which: card.usedAtMs
+              ? say('used {shopFormat}', { shopFormat: shopFormat(card.usedAtMs, 'd MMM yyyy HH:mm') })
+              : say('never used'),
+          })}
         </span>
       </span>
-      <Button className="min-h-11!" aria-label={`Take back the key of ${card.name}`} onClick={() => setAsking(true)}>
-        Take back
+      <Button
+        className="min-h-11!"
+        aria-label={say('Take back the key of {name}', { name: card.name })}
+        onClick={() => setAsking(true)}
+      >
+        {say('Take back')}
       </Button>
       {asking && (
         <ProveSheet
-          title={`Take back the key of ${card.name}`}
-          description="From now on it opens nothing. What it opened stays."
-          action="Take it back"
+          title={say('Take back the key of {name}', { name: card.name })}
+          description={say('From now on it opens nothing. What it opened stays.')}
+          action={say('Take it back')}
           change={change}
           onClose={() => setAsking(false)}
           act={(secret) => call(api.programs.keys[':id'].revoke.$post({ param: { id: card.id }, json: { secret } }))}
@@ -144,17 +160,24 @@ function Hook({ card, change }: { card: HookCard; change: Change }) {
           <b className="figures block break-all">{card.url}</b>
           <span className="text-sm text-ink-2">{card.events.map((event) => TOLD_TEXT[event]).join(' · ')}</span>
         </span>
-        <Button className="min-h-11!" aria-label={`Tell ${card.url} nothing more`} onClick={() => setAsking(true)}>
-          No more
+        <Button
+          className="min-h-11!"
+          aria-label={say('Tell {url} nothing more', { url: card.url })}
+          onClick={() => setAsking(true)}
+        >
+          {say('No more')}
         </Button>
       </div>
       <details open={behind.length > 0}>
         <summary className="flex min-h-11 items-center text-sm font-bold">
           {card.tellings.length === 0
-            ? 'Told nothing yet'
+            ? say('Told nothing yet')
             : behind.length === 0
-              ? 'The last tellings all arrived'
-              : `${behind.length} of the last ${card.tellings.length} did not arrive yet`}
+              ? say('The last tellings all arrived')
+              : say('{count} of the last {count2} did not arrive yet', {
+                  count: behind.length,
+                  count2: card.tellings.length,
+                })}
         </summary>
         <ul>
           {card.tellings.map((telling) => (
@@ -166,10 +189,13 @@ function Hook({ card, change }: { card: HookCard; change: Change }) {
                 {telling.doneAtMs
                   ? `arrived, ${telling.answer}`
                   : telling.givenUp
-                    ? `given up after ${telling.tries} tries, ${telling.answer}`
+                    ? say('given up after {tries} tries, {answer}', { tries: telling.tries, answer: telling.answer })
                     : telling.tries === 0
-                      ? 'on its way'
-                      : `${telling.answer}; again ${telling.nextAtMs ? shopFormat(telling.nextAtMs, 'd MMM HH:mm') : ''}`}
+                      ? say('on its way')
+                      : say('{answer}; again {which}', {
+                          answer: telling.answer,
+                          which: telling.nextAtMs ? shopFormat(telling.nextAtMs, 'd MMM HH:mm') : '',
+                        })}
               </span>
               {!telling.doneAtMs && telling.tries > 0 && (
                 <Button
@@ -181,7 +207,7 @@ function Hook({ card, change }: { card: HookCard; change: Change }) {
                     )
                   }
                 >
-                  Tell it now
+                  {say('Tell it now')}
                 </Button>
               )}
             </li>
@@ -190,9 +216,9 @@ function Hook({ card, change }: { card: HookCard; change: Change }) {
       </details>
       {asking && (
         <ProveSheet
-          title="Tell it nothing more"
-          description={`${card.url} is told nothing from now on, and what waits is dropped.`}
-          action="Tell it nothing more"
+          title={say('Tell it nothing more')}
+          description={say('{url} is told nothing from now on, and what waits is dropped.', { url: card.url })}
+          action={say('Tell it nothing more')}
           change={change}
           onClose={() => setAsking(false)}
           act={(secret) => call(api.programs.hooks[':id'].off.$post({ param: { id: card.id }, json: { secret } }))}

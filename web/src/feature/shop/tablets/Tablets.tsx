@@ -1,12 +1,14 @@
 import { useState } from 'react';
 import type { Tablets as AllTablets, Tablet } from '#contract/tablet.ts';
 import { RULE_TEXT } from '#contract/wording/en/rules.ts';
+import { say } from '#contract/wording/say.ts';
 import { api, call } from '../../../shop/api.ts';
 import { type Change, useChange, useTablets } from '../../../shop/queries.ts';
 import { shopFormat } from '../../../shop/shop-time.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { FormField, inputLook } from '../../../ui/FormField.tsx';
 import { Sheet } from '../../../ui/Sheet.tsx';
+import { tell } from '../../../ui/tell.ts';
 import { ProveSheet } from '../ProveSheet.tsx';
 import { useOpenShop } from '../ShopShell.tsx';
 import { LetIn } from './LetIn.tsx';
@@ -26,14 +28,14 @@ export default function Tablets() {
   const out = data?.tablets.filter(({ revokedAtMs }) => revokedAtMs !== undefined) ?? [];
   return (
     <div className="grid gap-8 lg:grid-cols-[minmax(0,3fr)_minmax(0,2fr)]">
-      <section aria-label="Tablets" className="grid content-start gap-3">
-        <h2 className="plate text-3xl">Tablets</h2>
+      <section aria-label={say('Tablets')} className="grid content-start gap-3">
+        <h2 className="plate text-3xl">{say('Tablets')}</h2>
         {(failure ?? change.failure) && (
           <p role="alert" className="font-bold text-bad">
             {failure ?? change.failure}
           </p>
         )}
-        {!data && !failure && <p className="text-ink-2">Asking which there are.</p>}
+        {!data && !failure && <p className="text-ink-2">{say('Asking which there are.')}</p>}
         {data && <PairedOnly data={data} change={change} />}
         <ul className="border-t-2 border-ink">
           {here.map((tablet) => (
@@ -41,29 +43,33 @@ export default function Tablets() {
               <span className="min-w-48 flex-1">
                 <b className="block break-words">
                   {tablet.name}
-                  {tablet.id === data?.own && ' · this one'}
+                  {tablet.id === data?.own && say(' · this one')}
                 </b>
                 <span className="text-sm text-ink-2">
                   {[
-                    tablet.pairedAtMs ? 'let in by a lead' : 'came by a PIN alone',
+                    tablet.pairedAtMs ? say('let in by a lead') : say('came by a PIN alone'),
                     tablet.last,
-                    `seen ${shopFormat(tablet.seenAtMs, 'd MMM HH:mm')}`,
+                    say('seen {shopFormat}', { shopFormat: shopFormat(tablet.seenAtMs, 'd MMM HH:mm') }),
                   ]
                     .filter(Boolean)
                     .join(' · ')}
                 </span>
               </span>
               <span className="flex gap-2">
-                <Button className="min-h-11!" aria-label={`Name ${tablet.name}`} onClick={() => setRenaming(tablet)}>
-                  Name
+                <Button
+                  className="min-h-11!"
+                  aria-label={say('Name {name}', { name: tablet.name })}
+                  onClick={() => setRenaming(tablet)}
+                >
+                  {say('Name')}
                 </Button>
                 <Button
                   className="min-h-11!"
-                  aria-label={`Put out ${tablet.name}`}
+                  aria-label={say('Put out {name}', { name: tablet.name })}
                   disabled={tablet.id === data?.own}
                   onClick={() => setPutting(tablet)}
                 >
-                  Put out
+                  {say('Put out')}
                 </Button>
               </span>
             </li>
@@ -71,7 +77,9 @@ export default function Tablets() {
         </ul>
         {out.length > 0 && (
           <details>
-            <summary className="flex min-h-11 items-center font-bold">Put out: {out.length}</summary>
+            <summary className="flex min-h-11 items-center font-bold">
+              {tell('Put out: {count}', { count: out.length })}
+            </summary>
             <ul>
               {out.map((tablet) => (
                 <li key={tablet.id} className="border-b border-hair py-1">
@@ -92,9 +100,11 @@ export default function Tablets() {
       {renaming && <Rename tablet={renaming} change={change} onClose={() => setRenaming(undefined)} />}
       {putting && (
         <ProveSheet
-          title={`Put out ${putting.name}`}
-          description="Whoever is signed in on it is out at once. What it has not sent yet is not taken any more: ask first whether something waits on it."
-          action="Put it out"
+          title={say('Put out {name}', { name: putting.name })}
+          description={say(
+            'Whoever is signed in on it is out at once. What it has not sent yet is not taken any more: ask first whether something waits on it.',
+          )}
+          action={say('Put it out')}
           change={change}
           onClose={() => setPutting(undefined)}
           act={(secret) => call(api.tablets[':id'].out.$post({ param: { id: putting.id }, json: { secret } }))}
@@ -130,7 +140,7 @@ function PairedOnly({ data, change }: { data: AllTablets; change: Change }) {
 function Rename({ tablet, change, onClose }: { tablet: Tablet; change: Change; onClose: () => void }) {
   const [name, setName] = useState(tablet.name);
   return (
-    <Sheet open onClose={onClose} title="What is it called?">
+    <Sheet open onClose={onClose} title={say('What is it called?')}>
       <form
         className="grid gap-4"
         onSubmit={async (event) => {
@@ -139,7 +149,7 @@ function Rename({ tablet, change, onClose }: { tablet: Tablet; change: Change; o
           if (await change.act(save)) onClose();
         }}
       >
-        <FormField id="tablet-name" label="Name" hint="Where it lies or whose it is: Bay 2, Counter.">
+        <FormField id="tablet-name" label={say('Name')} hint={say('Where it lies or whose it is: Bay 2, Counter.')}>
           <input
             id="tablet-name"
             className={inputLook(false)}
@@ -149,7 +159,7 @@ function Rename({ tablet, change, onClose }: { tablet: Tablet; change: Change; o
           />
         </FormField>
         <Button type="submit" tone="primary" disabled={name.trim() === '' || change.busy}>
-          Keep the name
+          {say('Keep the name')}
         </Button>
       </form>
     </Sheet>

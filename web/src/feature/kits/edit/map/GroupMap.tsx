@@ -1,8 +1,10 @@
 import { useMemo, useState } from 'react';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import type { JointGroup, KitDocument } from '#core/kit/kit-document.ts';
 import { mapBox, sheetOf } from '#core/kit/map-box.ts';
 import type { Point } from '#core/tightening/load-imbalance.ts';
+import { tell } from '../../../../ui/tell.ts';
 import { useEditor } from '../editor-store.ts';
 import { LOOK } from '../look.ts';
 import { MapDrawing } from './MapDrawing.tsx';
@@ -18,9 +20,9 @@ import { useSheetView } from './use-sheet-view.ts';
 
 /** What is at hand under the drawing. */
 const TRAYS = [
-  ['bolts', 'Bolts'],
-  ['outlines', 'Outlines'],
-  ['sheet', 'Sheet and drawings'],
+  ['bolts', say('Bolts')],
+  ['outlines', say('Outlines')],
+  ['sheet', say('Sheet and drawings')],
 ] as const;
 type Tray = (typeof TRAYS)[number][0];
 
@@ -56,25 +58,25 @@ export function GroupMap({ kit, group, picker }: { kit: KitDocument; group: Join
       <div className="flex flex-wrap items-center gap-2 border-b border-rule px-4 py-1.5">
         {picker}
         <label className="ml-auto flex items-center gap-2">
-          <span className="text-sm text-ink-2">Measured from</span>
+          <span className="text-sm text-ink-2">{say('Measured from')}</span>
           <select className={`max-w-52 ${LOOK}`} value={datumId} onChange={(event) => setDatumId(event.target.value)}>
-            <option value="zero">the map’s zero</option>
-            <option value="centre">the centre line</option>
+            <option value="zero">{say('the map’s zero')}</option>
+            <option value="centre">{say('the centre line')}</option>
             {stations.map(({ id, label }) => (
               <option key={id} value={id}>
-                station {label}
+                {tell('station {label}', { label })}
               </option>
             ))}
           </select>
         </label>
-        <ToolButton onClick={() => sheet.zoomBy(1.4)} label="Zoom in">
+        <ToolButton onClick={() => sheet.zoomBy(1.4)} label={say('Zoom in')}>
           +
         </ToolButton>
-        <ToolButton onClick={() => sheet.zoomBy(1 / 1.4)} label="Zoom out">
+        <ToolButton onClick={() => sheet.zoomBy(1 / 1.4)} label={say('Zoom out')}>
           −
         </ToolButton>
-        <ToolButton onClick={sheet.showAll} label="Show all">
-          All
+        <ToolButton onClick={sheet.showAll} label={say('Show all')}>
+          {say('All')}
         </ToolButton>
       </div>
       {files.message && (
@@ -84,7 +86,7 @@ export function GroupMap({ kit, group, picker }: { kit: KitDocument; group: Join
         >
           {files.message}
           <button type="button" className="min-h-11 px-2 underline" onClick={files.seen}>
-            Close
+            {say('Close')}
           </button>
         </p>
       )}
@@ -136,15 +138,19 @@ export function GroupMap({ kit, group, picker }: { kit: KitDocument; group: Join
               style={{ left: `clamp(6rem, ${pxX(sheet.view, middle.xMm)}px, calc(100% - 6rem))` }}
               onClick={() => change((draft) => mirrorStations(draft, group.id, selected, middle.xMm))}
             >
-              {selected.length === 1 ? `Station ${selected[0]?.label}` : numberOf(selected.length, 'station')} on the
-              other side too
+              {tell('{which} on the other side too', {
+                which:
+                  selected.length === 1
+                    ? say('Station {label}', { label: selected[0]?.label })
+                    : numberOf(selected.length, 'station'),
+              })}
             </button>
           )}
         </div>
       </div>
       <section className="border-t-2 border-ink bg-sheet">
-        <h2 className="sr-only">Marking out</h2>
-        <nav aria-label="What is marked out" className="flex overflow-x-auto border-b border-rule bg-floor">
+        <h2 className="sr-only">{say('Marking out')}</h2>
+        <nav aria-label={say('What is marked out')} className="flex overflow-x-auto border-b border-rule bg-floor">
           {TRAYS.map(([name, text]) => (
             <button
               key={name}
@@ -158,8 +164,8 @@ export function GroupMap({ kit, group, picker }: { kit: KitDocument; group: Join
           ))}
           <p className="ml-auto hidden self-center px-4 text-sm text-ink-2 xl:block">
             {selected.length > 0
-              ? `${selected.length} chosen: arrows move 1 mm, with Shift 10.`
-              : 'Drag over stations to choose them, Shift adds, Ctrl A takes all.'}
+              ? say('{count} chosen: arrows move 1 mm, with Shift 10.', { count: selected.length })
+              : say('Drag over stations to choose them, Shift adds, Ctrl A takes all.')}
           </p>
         </nav>
         <div className="px-4 py-3 lg:min-h-20">

@@ -1,4 +1,5 @@
 import { type KeyboardEvent, type PointerEvent, useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { onSheetLines } from '#core/geometry/layout.ts';
 import { leastDistance } from '#core/geometry/spread-apart.ts';
 import type { JointGroup, MapShape, Station } from '#core/kit/kit-document.ts';
@@ -219,7 +220,9 @@ export function MapDrawing({
     <svg
       ref={drawing}
       role="group"
-      aria-label={`Bolt map of ${group.title}. Choose stations and move them with the arrow keys.`}
+      aria-label={say('Bolt map of {title}. Choose stations and move them with the arrow keys.', {
+        title: group.title,
+      })}
       // biome-ignore lint/a11y/noNoninteractiveTabindex: the map takes arrow keys
       tabIndex={0}
       className="grid-paper absolute inset-0 h-full w-full touch-none select-none"
@@ -285,7 +288,7 @@ export function MapDrawing({
             role="button"
             tabIndex={-1}
             aria-pressed={isChosen}
-            aria-label={`Station ${station.label}, ${xMm} by ${yMm} mm`}
+            aria-label={say('Station {label}, {xMm} by {yMm} mm', { label: station.label, xMm, yMm })}
             className="cursor-move"
             transform={`translate(${pxX(view, xMm)} ${pxY(view, yMm)}) scale(${glyph})`}
             onPointerDown={(event) => onStationDown(event, station)}

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { Button } from '../../../../ui/Button.tsx';
 import { freshId, useEditor, useKit } from '../editor-store.ts';
 import { LOOK } from '../look.ts';
@@ -15,8 +16,14 @@ export function MapEditor() {
       const id = freshId(draft.groups, `g${draft.groups.length + 1}`);
       draft.groups.push({
         id,
-        title: `Joint group ${draft.groups.length + 1}`,
-        map: { title: `Joint group ${draft.groups.length + 1}`, note: '', widthMm: 600, heightMm: 400, shapes: [] },
+        title: say('Joint group {count}', { count: draft.groups.length + 1 }),
+        map: {
+          title: say('Joint group {count}', { count: draft.groups.length + 1 }),
+          note: '',
+          widthMm: 600,
+          heightMm: 400,
+          shapes: [],
+        },
         stations: [],
       });
       setGroupId(id);
@@ -25,7 +32,7 @@ export function MapEditor() {
     <>
       {kit.groups.length > 0 && (
         <label className="flex items-center gap-2">
-          <span className="text-sm text-ink-2">Group</span>
+          <span className="text-sm text-ink-2">{say('Group')}</span>
           <select className={`max-w-72 ${LOOK}`} value={group?.id} onChange={(event) => setGroupId(event.target.value)}>
             {kit.groups.map((entry) => (
               <option key={entry.id} value={entry.id}>
@@ -36,7 +43,7 @@ export function MapEditor() {
         </label>
       )}
       <Button className="min-h-11!" onClick={addGroup}>
-        Add a group
+        {say('Add a group')}
       </Button>
     </>
   );
@@ -45,7 +52,7 @@ export function MapEditor() {
     <div className="p-4">
       {picker}
       <p className="mt-4 text-ink-2">
-        No group yet. A group is what is tightened together: add one, then lay its bolts out.
+        {say('No group yet. A group is what is tightened together: add one, then lay its bolts out.')}
       </p>
     </div>
   );

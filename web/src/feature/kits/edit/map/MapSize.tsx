@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { JointGroup } from '#core/kit/kit-document.ts';
 import { CommitField } from '../../../../ui/CommitField.tsx';
 import { useEditor } from '../editor-store.ts';
@@ -11,12 +12,12 @@ export function MapSize({ group }: { group: JointGroup }) {
       {(['widthMm', 'heightMm'] as const).map((field) => (
         <div key={field} className="w-28">
           <CommitField
-            label={field === 'widthMm' ? 'Wide, mm' : 'High, mm'}
+            label={field === 'widthMm' ? say('Wide, mm') : say('High, mm')}
             className="figures text-right"
             value={String(group.map[field])}
             onCommit={(typed) => {
               const mm = typedMm(typed);
-              if (!(mm >= 20 && mm <= 20_000)) return '20 to 20000 mm.';
+              if (!(mm >= 20 && mm <= 20_000)) return say('20 to 20000 mm.');
               return void change((draft) => {
                 const map = draft.groups.find((entry) => entry.id === group.id)?.map;
                 if (map) map[field] = Math.round(mm);

@@ -1,6 +1,8 @@
+import { say } from '#contract/wording/say.ts';
 import type { JointGroup, MapShape } from '#core/kit/kit-document.ts';
 import { Button } from '../../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../../ui/CommitField.tsx';
+import { tell } from '../../../../ui/tell.ts';
 import { put, useEditor } from '../editor-store.ts';
 import { LOOK } from '../look.ts';
 import { typedMm } from '../typed-mm.ts';
@@ -9,15 +11,15 @@ import { outlineName } from './outline-shape.ts';
 /** What each kind of outline is measured by. */
 const FIGURES: Record<'rect' | 'circle', ReadonlyArray<readonly [string, string]>> = {
   rect: [
-    ['xMm', 'Across'],
-    ['yMm', 'Down'],
-    ['widthMm', 'Wide'],
-    ['heightMm', 'High'],
+    ['xMm', say('Across')],
+    ['yMm', say('Down')],
+    ['widthMm', say('Wide')],
+    ['heightMm', say('High')],
   ],
   circle: [
-    ['xMm', 'Across'],
-    ['yMm', 'Down'],
-    ['radiusMm', 'Radius'],
+    ['xMm', say('Across')],
+    ['yMm', say('Down')],
+    ['radiusMm', say('Radius')],
   ],
 };
 
@@ -71,13 +73,13 @@ export function OutlineRow({
     <div className="flex flex-wrap items-end gap-2">
       {shapes.length > 0 && (
         <label className="grid text-sm text-ink-2">
-          Outline
+          {say('Outline')}
           <select
             className={LOOK}
             value={chosen ?? ''}
             onChange={(event) => onChoose(event.target.value === '' ? undefined : Number(event.target.value))}
           >
-            <option value="">none in hand</option>
+            <option value="">{say('none in hand')}</option>
             {shapes.map((one, index) => (
               // biome-ignore lint/suspicious/noArrayIndexKey: outlines have no name of their own
               <option key={index} value={index}>
@@ -107,7 +109,7 @@ export function OutlineRow({
           {shape.kind === 'polygon' && (
             <div className="w-72">
               <CommitField
-                label="Corners, mm: across,down; …"
+                label={say('Corners, mm: across,down; …')}
                 className="figures"
                 value={shape.points.map((point) => point.join(',')).join('; ')}
                 onCommit={(typed) => {
@@ -118,7 +120,7 @@ export function OutlineRow({
                     points.length < 3 ||
                     points.some((pair) => pair.length !== 2 || pair.some((value) => !Number.isFinite(value)))
                   )
-                    return 'Three corners or more: 0,0; 100,0; 50,80';
+                    return say('Three corners or more: 0,0; 100,0; 50,80');
                   return void edit((all) => Object.assign(all[chosen] as object, { points }));
                 }}
               />
@@ -126,7 +128,7 @@ export function OutlineRow({
           )}
           <div className="w-36">
             <CommitField
-              label="Label"
+              label={say('Label')}
               value={shape.label ?? ''}
               onCommit={(typed) =>
                 void edit((all) =>
@@ -138,14 +140,14 @@ export function OutlineRow({
             />
           </div>
           <label className="grid text-sm text-ink-2">
-            It is
+            {say('It is')}
             <select
               className={LOOK}
               value={shape.tone}
               onChange={(event) => edit((all) => put(all[chosen] as MapShape, 'tone', event.target.value as 'part'))}
             >
-              <option value="part">the part</option>
-              <option value="vehicle">the vehicle</option>
+              <option value="part">{say('the part')}</option>
+              <option value="vehicle">{say('the vehicle')}</option>
             </select>
           </label>
           <Button
@@ -155,7 +157,7 @@ export function OutlineRow({
               onChoose(undefined);
             }}
           >
-            Take it away
+            {say('Take it away')}
           </Button>
         </>
       )}
@@ -169,7 +171,9 @@ export function OutlineRow({
               onChoose(shapes.length);
             }}
           >
-            Add {{ rect: 'a rectangle', circle: 'a circle', polygon: 'corners' }[kind]}
+            {tell('Add {value}', {
+              value: { rect: say('a rectangle'), circle: say('a circle'), polygon: 'corners' }[kind],
+            })}
           </Button>
         ))}
       </span>

@@ -1,9 +1,11 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { distribute, inLine, type LayoutPattern, placesIn } from '#core/geometry/layout.ts';
 import type { Station } from '#core/kit/kit-document.ts';
 import type { Point } from '#core/tightening/load-imbalance.ts';
 import { Button } from '../../../../ui/Button.tsx';
 import { CommitField, typedNumber } from '../../../../ui/CommitField.tsx';
+import { tell } from '../../../../ui/tell.ts';
 import { LOOK } from '../look.ts';
 import { typedMm } from '../typed-mm.ts';
 
@@ -61,23 +63,23 @@ export function PatternSentence({
   const [first] = chosen;
   const ways: Array<[How, string]> = isNew
     ? [
-        ['one', 'in the middle'],
-        ['row', 'in a row'],
-        ['circle', 'on a bolt circle'],
-        ['grid', 'in a grid'],
+        ['one', say('in the middle')],
+        ['row', say('in a row')],
+        ['circle', say('on a bolt circle')],
+        ['grid', say('in a grid')],
       ]
     : [
-        ['level', `level with station ${first?.label}`],
-        ['plumb', `plumb with station ${first?.label}`],
+        ['level', say('level with station {label}', { label: first?.label })],
+        ['plumb', say('plumb with station {label}', { label: first?.label })],
         ...(chosen.length > 2
           ? ([
-              ['across', 'evenly across, the outer ones stay'],
-              ['down', 'evenly down, the outer ones stay'],
+              ['across', say('evenly across, the outer ones stay')],
+              ['down', say('evenly down, the outer ones stay')],
             ] as Array<[How, string]>)
           : []),
-        ['row', 'in a row'],
-        ['circle', 'on a bolt circle'],
-        ['grid', 'in a grid'],
+        ['row', say('in a row')],
+        ['circle', say('on a bolt circle')],
+        ['grid', say('in a grid')],
       ];
   const before = isNew ? wanted.fresh : wanted.chosen;
   const how = ways.some(([way]) => way === before) ? before : (ways[0]?.[0] ?? 'row');
@@ -114,8 +116,9 @@ export function PatternSentence({
             const angle = name === 'slope' || name === 'firstAt';
             const value = whole || angle ? typedNumber(typed) : typedMm(typed);
             if (whole && !(Number.isInteger(value) && value >= whole.least && value <= whole.most))
-              return `${whole.least} to ${whole.most}.`;
-            if (!Number.isFinite(value) || (!angle && !(value > 0)) || Math.abs(value) > FAR_MM) return 'A number.';
+              return say('{least} to {most}.', { least: whole.least, most: whole.most });
+            if (!Number.isFinite(value) || (!angle && !(value > 0)) || Math.abs(value) > FAR_MM)
+              return say('A number.');
             return void setFigures({ ...figures, [name]: value });
           }}
         />
@@ -125,19 +128,19 @@ export function PatternSentence({
   );
   return (
     <div className="flex flex-wrap items-center gap-x-3 gap-y-2">
-      <span>Put</span>
+      <span>{say('Put')}</span>
       <select
-        aria-label="Which"
+        aria-label={say('Which')}
         className={LOOK}
         value={isNew ? 'new' : 'chosen'}
         onChange={(event) => setFresh(event.target.value === 'new')}
       >
-        <option value="new">{count === 1 ? 'a new one' : 'new ones'}</option>
-        {several && <option value="chosen">the {chosen.length} chosen</option>}
+        <option value="new">{count === 1 ? say('a new one') : say('new ones')}</option>
+        {several && <option value="chosen">{tell('the {count} chosen', { count: chosen.length })}</option>}
       </select>
-      {isNew && how !== 'one' && field('count', 'Count', 'of them', { least: 1, most: MOST_NEW })}
+      {isNew && how !== 'one' && field('count', say('Count'), say('of them'), { least: 1, most: MOST_NEW })}
       <select
-        aria-label="How"
+        aria-label={say('How')}
         className={LOOK}
         value={how}
         onChange={(event) => setWanted({ ...wanted, [isNew ? 'fresh' : 'chosen']: event.target.value as How })}
@@ -150,27 +153,27 @@ export function PatternSentence({
       </select>
       {how === 'row' && (
         <>
-          {field('apart', 'Apart', 'mm apart, sloping')}
-          {field('slope', 'Slope, °', '°')}
+          {field('apart', say('Apart'), say('mm apart, sloping'))}
+          {field('slope', say('Slope, °'), '°')}
         </>
       )}
       {how === 'circle' && (
         <>
-          <span>of</span>
-          {field('diameter', 'Diameter', 'mm, the first at')}
-          {field('firstAt', 'First at, °', '°')}
+          <span>{say('of')}</span>
+          {field('diameter', say('Diameter'), say('mm, the first at'))}
+          {field('firstAt', say('First at, °'), '°')}
         </>
       )}
       {how === 'grid' && (
         <>
-          <span>of</span>
-          {field('columns', 'Columns', 'columns,', { least: 1, most: MOST_NEW })}
-          {field('across', 'Apart across', 'mm across and')}
-          {field('down', 'Apart down', 'mm down')}
+          <span>{say('of')}</span>
+          {field('columns', say('Columns'), 'columns,', { least: 1, most: MOST_NEW })}
+          {field('across', say('Apart across'), say('mm across and'))}
+          {field('down', say('Apart down'), say('mm down'))}
         </>
       )}
       <Button className="min-h-11!" tone="primary" onClick={put}>
-        {isNew ? `Put ${count} new` : `Put the ${chosen.length}`}
+        {isNew ? say('Put {count} new', { count }) : say('Put the {count}', { count: chosen.length })}
       </Button>
     </div>
   );

@@ -1,7 +1,9 @@
 import { useState } from 'react';
+import { say } from '#contract/wording/say.ts';
 import { placePicture } from '#core/geometry/layout.ts';
 import type { Point } from '#core/tightening/load-imbalance.ts';
 import { Button } from '../../../../ui/Button.tsx';
+import { tell } from '../../../../ui/tell.ts';
 import { LOOK } from '../look.ts';
 import { typedMm } from '../typed-mm.ts';
 
@@ -24,7 +26,7 @@ export function PictureScale({
   const [first, second] = points ?? [];
   const apply = () => {
     const mm = typedMm(distance);
-    if (!first || !second || !(mm > 0)) return setFault('Give the true distance of the two points.');
+    if (!first || !second || !(mm > 0)) return setFault(say('Give the true distance of the two points.'));
     const pixel = (point: Point): Point => ({
       xMm: (point.xMm - picture.xMm) / picture.mmPerPixel,
       yMm: (point.yMm - picture.yMm) / picture.mmPerPixel,
@@ -39,7 +41,7 @@ export function PictureScale({
         map: { xMm: first.xMm + (second.xMm - first.xMm) * share, yMm: first.yMm + (second.yMm - first.yMm) * share },
       },
     );
-    if (!placed) return setFault('The two points lie on one another.');
+    if (!placed) return setFault(say('The two points lie on one another.'));
     setFault(undefined);
     return onPicture({ ...picture, ...placed });
   };
@@ -47,16 +49,20 @@ export function PictureScale({
     <div className="grid gap-2 border-2 border-rule p-2">
       {!points && (
         <Button className="min-h-11!" onClick={onStart}>
-          Scale by two points
+          {say('Scale by two points')}
         </Button>
       )}
       {points && points.length < 2 && (
-        <p className="text-sm font-bold">Press {points.length === 0 ? 'the first' : 'the second'} point on the map.</p>
+        <p className="text-sm font-bold">
+          {tell('Press {which} point on the map.', {
+            which: points.length === 0 ? say('the first') : say('the second'),
+          })}
+        </p>
       )}
       {points && points.length >= 2 && (
         <div className="grid gap-2">
           <label className="text-sm text-ink-2">
-            True distance, mm or in
+            {say('True distance, mm or in')}
             <input
               className={`figures w-full ${LOOK}`}
               value={distance}
@@ -69,12 +75,12 @@ export function PictureScale({
             </p>
           )}
           <Button className="min-h-11!" onClick={apply}>
-            Scale the picture
+            {say('Scale the picture')}
           </Button>
         </div>
       )}
       <button type="button" className="min-h-11 text-sm underline" onClick={onRemove}>
-        Take the picture away
+        {say('Take the picture away')}
       </button>
     </div>
   );

@@ -1,4 +1,5 @@
 import { writeDxf, writeSvg } from '#contract/bolt-map-file.ts';
+import { say } from '#contract/wording/say.ts';
 import type { JointGroup, KitDocument } from '#core/kit/kit-document.ts';
 import type { Point } from '#core/tightening/load-imbalance.ts';
 import { saveFile } from '../../../../shop/save-file.ts';
@@ -28,22 +29,22 @@ export function SheetRow({
     <div className="flex flex-wrap items-end gap-x-5 gap-y-2">
       <MapSize group={group} />
       <div className="flex flex-wrap gap-2">
-        <FileButton label="Holes from a DXF" accept=".dxf" onFile={files.readDxf} />
+        <FileButton label={say('Holes from a DXF')} accept=".dxf" onFile={files.readDxf} />
         <Button
           className="min-h-11!"
           onClick={() => saveFile(`${name}.dxf`, 'application/dxf', writeDxf(group, kit.stations))}
           disabled={group.stations.length === 0}
         >
-          DXF out
+          {say('DXF out')}
         </Button>
         <Button
           className="min-h-11!"
           onClick={() => saveFile(`${name}.svg`, 'image/svg+xml', writeSvg(group, kit.stations))}
         >
-          SVG out
+          {say('SVG out')}
         </Button>
         <FileButton
-          label="A picture behind it"
+          label={say('A picture behind it')}
           accept="image/png,image/jpeg,image/webp,image/svg+xml"
           onFile={files.readPicture}
         />

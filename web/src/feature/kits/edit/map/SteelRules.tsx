@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { Station } from '#core/kit/kit-document.ts';
 import type { Point } from '#core/tightening/load-imbalance.ts';
 import { CommitField } from '../../../../ui/CommitField.tsx';
@@ -48,10 +49,10 @@ function PlaceField({ axis, label, ...props }: RuleProps & { axis: 'xMm' | 'yMm'
       title={label}
       className="figures text-right"
       value={values.size === 1 ? shown([...values][0] ?? 0) : ''}
-      placeholder="differ"
+      placeholder={say('differ')}
       onCommit={(typed) => {
         const mm = typedMm(typed);
-        if (!Number.isFinite(mm) || Math.abs(mm) > FAR_MM) return 'mm, or 4 3/4 in';
+        if (!Number.isFinite(mm) || Math.abs(mm) > FAR_MM) return say('mm, or 4 3/4 in');
         return void onMove(chosen.map(({ id, xMm, yMm }) => ({ id, xMm, yMm, [axis]: datum[axis] + mm })));
       }}
     />
@@ -94,7 +95,7 @@ export function RuleAcross(props: RuleProps) {
             width: FIELD_PX.width,
           }}
         >
-          <PlaceField {...props} axis="xMm" label="Across, mm or in" />
+          <PlaceField {...props} axis="xMm" label={say('Across, mm or in')} />
         </div>
       )}
     </div>
@@ -142,7 +143,7 @@ export function RuleDown(props: RuleProps) {
             width: FIELD_PX.width,
           }}
         >
-          <PlaceField {...props} axis="yMm" label="Down, mm or in" />
+          <PlaceField {...props} axis="yMm" label={say('Down, mm or in')} />
         </div>
       )}
     </div>

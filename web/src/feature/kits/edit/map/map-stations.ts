@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import { mirrorX } from '#core/geometry/layout.ts';
 import type { KitDocument, Station } from '#core/kit/kit-document.ts';
 import type { Point } from '#core/tightening/load-imbalance.ts';
@@ -6,7 +7,7 @@ import { freshId } from '../editor-store.ts';
 /** What a place without a sample becomes: a joint whose figure is still to be found. */
 const PLAIN: Pick<Station, 'stack' | 'specs' | 'drive'> = {
   stack: [{ kind: 'clamped', name: 'Part', thicknessMm: 5 }],
-  specs: [{ spec: { kind: 'missing', why: 'notGiven' }, printed: 'not given' }],
+  specs: [{ spec: { kind: 'missing', why: 'notGiven' }, printed: say('not given') }],
   drive: { kind: 'hand' },
 };
 
@@ -30,7 +31,7 @@ export function addStations(draft: KitDocument, groupId: string, points: readonl
   for (const { xMm, yMm } of points) {
     const id = freshId(draft.stations, `s${draft.stations.length + 1}`);
     const label = nextLabel(draft.stations.map((station) => station.label));
-    const name = `${home?.title ?? ''}, hole ${label}`;
+    const name = say('{title}, hole {label}', { title: home?.title ?? '', label });
     draft.stations.push({ ...structuredClone(like ?? PLAIN), id, label, name, xMm, yMm });
     home?.stations.push(id);
   }

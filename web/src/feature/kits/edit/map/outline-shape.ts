@@ -1,3 +1,4 @@
+import { say } from '#contract/wording/say.ts';
 import type { MapShape } from '#core/kit/kit-document.ts';
 import type { Point } from '#core/tightening/load-imbalance.ts';
 
@@ -61,4 +62,5 @@ export const anchorOf = (shape: MapShape): Point =>
 
 /** What an outline is called where it has no label. */
 export const outlineName = (shape: MapShape, index: number): string =>
-  shape.label ?? `${{ rect: 'Rectangle', circle: 'Circle', polygon: 'Figure' }[shape.kind]} ${index + 1}`;
+  shape.label ??
+  `${{ rect: say('Rectangle'), circle: say('Circle'), polygon: say('Figure') }[shape.kind]} ${index + 1}`;

@@ -2,6 +2,7 @@ import type { ChangeEvent } from 'react';
 import { useState } from 'react';
 import { drawingFaultText, readHoles } from '#contract/bolt-map-file.ts';
 import { numberOf } from '#contract/wording/number-of.ts';
+import { say } from '#contract/wording/say.ts';
 import type { JointGroup, Station } from '#core/kit/kit-document.ts';
 import type { MapBox } from '#core/kit/map-box.ts';
 import { useEditor } from '../editor-store.ts';
@@ -52,24 +53,26 @@ export function useMapFiles(group: JointGroup, stations: readonly Station[], box
         else addStations(draft, group.id, holes, like);
         widenFor(draft, group.id, holes);
       });
-      setMessage(`${numberOf(holes.length, 'hole')} taken from ${file.name}.`);
+      setMessage(say('{numberOf} taken from {name}.', { numberOf: numberOf(holes.length, 'hole'), name: file.name }));
     },
     readPicture(event) {
       const file = event.target.files?.[0];
       event.target.value = '';
       if (!file) return;
       if (!/^image\/(png|jpeg|svg\+xml|webp)$/.test(file.type) || file.size > MOST_BYTES) {
-        setMessage(`${file.name} is not a PNG, JPEG, WebP or SVG picture of at most 15 MB.`);
+        setMessage(say('{name} is not a PNG, JPEG, WebP or SVG picture of at most 15 MB.', { name: file.name }));
         return;
       }
       readPictureFile(file).then(
         ({ address, widthPx, heightPx }) => {
           setPicture({ address, widthPx, heightPx, mmPerPixel: box.widthMm / widthPx, xMm: box.left, yMm: box.top });
           setMessage(
-            'The picture lies under the map. Scale it by two points. It stays on this screen and is not part of the kit.',
+            say(
+              'The picture lies under the map. Scale it by two points. It stays on this screen and is not part of the kit.',
+            ),
           );
         },
-        () => setMessage(`${file.name} cannot be shown as a picture.`),
+        () => setMessage(say('{name} cannot be shown as a picture.', { name: file.name })),
       );
     },
   };
